@@ -1,0 +1,11 @@
+import { useLocalSearchParams } from 'expo-router';
+import { ItemView } from '../../../../../gradebook';
+
+export default function Assignment() {
+  const { studentId, courseId, itemId } = useLocalSearchParams<{
+    studentId: string;
+    courseId: string;
+    itemId: string;
+  }>();
+  return <ItemView key={itemId} studentId={studentId} courseId={courseId} itemId={itemId} />;
+}

@@ -1,0 +1,3 @@
+import { DaysScreen } from '../../attendance';
+
+export default DaysScreen;

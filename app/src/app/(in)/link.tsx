@@ -1,0 +1,3 @@
+import { LinkChild } from '../../household';
+
+export default LinkChild;

@@ -1,0 +1,3 @@
+import { Settings } from '../../household';
+
+export default Settings;

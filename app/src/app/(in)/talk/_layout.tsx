@@ -1,0 +1,11 @@
+import { Slot, useGlobalSearchParams } from 'expo-router';
+import { TalkList } from '../../../messages';
+import { Panes, useWide } from '../../../ui';
+
+/** On a wide screen what is in hand stays beside whatever is open. */
+export default function Talk() {
+  const { followUpId, threadId } = useGlobalSearchParams<{ followUpId?: string; threadId?: string }>();
+  const selected = followUpId ?? threadId;
+  if (!useWide()) return <Slot />;
+  return <Panes list={<TalkList {...(selected ? { selected } : {})} />} detail={<Slot />} />;
+}

@@ -1,0 +1,3 @@
+import { SignIn } from '../household';
+
+export default SignIn;

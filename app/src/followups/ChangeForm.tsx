@@ -1,0 +1,91 @@
+import { useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { followUpSteps, type FollowUp, type FollowUpStep } from '@cadro/contract';
+import { isServerProblem, problemWords } from '../i18n';
+import { Action, Choice, Field, Heading, Stack, Words } from '../ui';
+import { useChangeFollowUpMutation } from './api';
+import { LookAgain } from './LookAgain';
+
+/** What the others did meanwhile, from the version that came back with a conflict. */
+function meanwhile(error: unknown): FollowUp | null {
+  if (!isServerProblem(error) || error.problem?.code !== 'edited-meanwhile') return null;
+  const { current } = error.problem;
+  return typeof current === 'object' && current !== null && 'entries' in current
+    ? (current as FollowUp)
+    : null;
+}
+
+/** Moves a follow-up on: a step, a note, a date. A change by someone else meanwhile is shown; nothing is lost. */
+export function ChangeForm({ followUp }: { followUp: FollowUp }) {
+  const { t } = useTranslation();
+  const [change, { isLoading, error }] = useChangeFollowUpMutation();
+  const [step, setStep] = useState<FollowUpStep>(followUp.step);
+  const [note, setNote] = useState('');
+  const [lookAgainOn, setLookAgainOn] = useState(followUp.lookAgainOn);
+  // Sent with the version the form was opened on; after a conflict with the one that came back.
+  const [version, setVersion] = useState(followUp.version);
+  const other = meanwhile(error);
+  const save = async () => {
+    const answer = await change({
+      followUpId: followUp.id,
+      change: {
+        version,
+        ...(step !== followUp.step ? { step } : {}),
+        ...(note.trim() ? { note: note.trim() } : {}),
+        ...(lookAgainOn !== followUp.lookAgainOn ? { lookAgainOn } : {}),
+      },
+    });
+    if (answer.data) {
+      setNote('');
+      setVersion(answer.data.version);
+      setLookAgainOn(answer.data.lookAgainOn);
+      return;
+    }
+    const current = meanwhile(answer.error);
+    if (current) setVersion(current.version);
+  };
+  const touched = note.trim() !== '' || step !== followUp.step || lookAgainOn !== followUp.lookAgainOn;
+  const last = other?.entries[other.entries.length - 1];
+  return (
+    <Stack space={2}>
+      <Heading level={2}>{t('followUp.add')}</Heading>
+      <Stack space={0.5}>
+        <Words size="small" bold>
+          {t('followUp.step')}
+        </Words>
+        <Choice
+          label={t('followUp.step')}
+          options={followUpSteps.map((value) => ({ value, label: t(`steps.${value}`) }))}
+          value={step}
+          onChange={setStep}
+        />
+      </Stack>
+      <Field label={t('followUp.note')} value={note} onChange={setNote} lines={2} longest={20_000} />
+      <LookAgain value={lookAgainOn} onChange={setLookAgainOn} />
+      {error ? (
+        <Words colour="plum" live>
+          {problemWords(t, error)}
+        </Words>
+      ) : null}
+      {other ? (
+        <Words>
+          {t('followUp.conflict', {
+            what: [
+              last
+                ? t(`followUp.entries.${last.kind}`, {
+                    author: last.author ?? '',
+                    step: last.step ? t(`steps.${last.step}`) : '',
+                    date: '',
+                  })
+                : '',
+              last?.text ?? '',
+            ]
+              .filter(Boolean)
+              .join(': '),
+          })}
+        </Words>
+      ) : null}
+      <Action label={t('followUp.change')} onPress={() => void save()} busy={isLoading} disabled={!touched} />
+    </Stack>
+  );
+}

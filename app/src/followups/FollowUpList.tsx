@@ -1,0 +1,67 @@
+import { View } from 'react-native';
+import { useTranslation } from 'react-i18next';
+import type { FollowUpSummary } from '@cadro/contract';
+import { useChildren } from '../household';
+import { useFormat } from '../i18n';
+import { Heading, Quiet, RowLink, Stack, Words } from '../ui';
+import { useFollowUpsQuery } from './api';
+import { outcomeWords } from './words';
+
+function FollowUpRow({ followUp, selected }: { followUp: FollowUpSummary; selected: boolean }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const { nameOf } = useChildren();
+  const outcome = outcomeWords(t, format, followUp.outcome);
+  const state = outcome
+    ? t('talk.outcome', outcome)
+    : followUp.step === 'settled'
+      ? t('talk.outcomeGuardian')
+      : `${t(`steps.${followUp.step}`)} · ${followUp.lookAgainOn ? t('talk.lookAgain', { when: format.relative(followUp.lookAgainOn) }) : t('talk.noLook')}`;
+  const context = [nameOf(followUp.studentId), ...(followUp.courseTitle ? [followUp.courseTitle] : [])].join(
+    ' · ',
+  );
+  return (
+    <RowLink
+      href={`/talk/follow-ups/${followUp.id}`}
+      label={`${followUp.title}. ${context}. ${state}`}
+      selected={selected}
+    >
+      <Words size="small" colour="soft">
+        {context}
+      </Words>
+      <Words size="matter" bold>
+        {followUp.title}
+      </Words>
+      <Words size="small" colour={outcome ? 'teal' : 'soft'} bold={outcome !== null}>
+        {state}
+      </Words>
+    </RowLink>
+  );
+}
+
+/** What is in hand, soonest date first; then what has settled. */
+export function FollowUpList({ selected }: { selected?: string }) {
+  const { t } = useTranslation();
+  const { data } = useFollowUpsQuery();
+  const { shown } = useChildren();
+  const ids = new Set(shown.map(({ id }) => id));
+  const own = (data?.followUps ?? []).filter(({ studentId }) => ids.has(studentId));
+  const open = own.filter(({ step }) => step !== 'settled');
+  const settled = own.filter(({ step }) => step === 'settled');
+  const rows = (list: readonly FollowUpSummary[]) =>
+    list.map((each) => <FollowUpRow key={each.id} followUp={each} selected={each.id === selected} />);
+  return (
+    <Stack space={2}>
+      <View>
+        <Heading level={2}>{t('talk.followUps')}</Heading>
+        {open.length === 0 ? <Quiet>{t('talk.none')}</Quiet> : rows(open)}
+      </View>
+      {settled.length > 0 ? (
+        <View>
+          <Heading level={2}>{t('talk.settled')}</Heading>
+          {rows(settled)}
+        </View>
+      ) : null}
+    </Stack>
+  );
+}

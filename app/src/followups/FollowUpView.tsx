@@ -1,0 +1,120 @@
+import { View } from 'react-native';
+import { useTranslation } from 'react-i18next';
+import { followUpSteps, type FollowUp } from '@cadro/contract';
+import { useChildren } from '../household';
+import { useFormat } from '../i18n';
+import { BackLink } from '../shell/BackLink';
+import { Frame, Heading, LinkAction, Loaded, Page, Row, Stack, WayOn, Words } from '../ui';
+import { useFollowUpQuery } from './api';
+import { ChangeForm } from './ChangeForm';
+import { Entries } from './Entries';
+import { outcomeWords } from './words';
+
+/** The five steps, the reached ones filled. */
+function Steps({ followUp }: { followUp: FollowUp }) {
+  const { t } = useTranslation();
+  const reached = followUpSteps.indexOf(followUp.step);
+  return (
+    <Row wrap space={2}>
+      {followUpSteps.map((step, index) => (
+        <View
+          key={step}
+          style={{ flexDirection: 'row', alignItems: 'center', gap: 6 }}
+          {...(index === reached ? { 'aria-current': 'step' as const } : {})}
+        >
+          <Frame
+            kind={
+              index < reached || followUp.step === 'settled'
+                ? 'scored'
+                : index === reached
+                  ? 'incomplete'
+                  : 'nothing'
+            }
+          />
+          <Words size="small" bold={index === reached} colour={index <= reached ? 'ink' : 'soft'}>
+            {t(`steps.${step}`)}
+          </Words>
+        </View>
+      ))}
+    </Row>
+  );
+}
+
+function Now({ followUp }: { followUp: FollowUp }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const outcome = outcomeWords(t, format, followUp.outcome);
+  if (outcome)
+    return (
+      <Words size="matter" bold colour="teal">
+        {t('followUp.settledBy', outcome)}
+      </Words>
+    );
+  if (followUp.step === 'settled') return <Words>{t('followUp.settledHand')}</Words>;
+  return (
+    <Stack space={0.25}>
+      <Words>
+        {followUp.lookAgainOn
+          ? t('talk.lookAgain', { when: format.dayLong(followUp.lookAgainOn) })
+          : t('talk.noLook')}
+      </Words>
+      {followUp.looseEndKind ? (
+        <Words size="small" colour="soft">
+          {t('followUp.stillKind', { kind: t(`kinds.${followUp.looseEndKind}`) })}
+        </Words>
+      ) : null}
+    </Stack>
+  );
+}
+
+/** A matter in hand: who, what was agreed, when to look again, and everything that happened. */
+export function FollowUpView({ followUpId }: { followUpId: string }) {
+  const { t } = useTranslation();
+  const query = useFollowUpQuery(followUpId);
+  const { nameOf, mayTalk } = useChildren();
+  return (
+    <Loaded query={query}>
+      {(followUp) => {
+        const { studentId, courseId, itemId, teacher, threadId, step } = followUp;
+        const open = step !== 'settled';
+        return (
+          <Page sheet>
+            <BackLink href="/talk" label={t('places.talk')} />
+            <Stack space={0.25}>
+              <Words size="small" colour="soft">
+                {[nameOf(studentId), ...(followUp.courseTitle ? [followUp.courseTitle] : [])].join(' · ')}
+              </Words>
+              <Heading level={1}>{followUp.title}</Heading>
+            </Stack>
+            <Now followUp={followUp} />
+            <Steps followUp={followUp} />
+            <Row wrap space={2}>
+              {open && teacher?.contactable && mayTalk(studentId) ? (
+                <LinkAction
+                  main={!followUp.written}
+                  label={t('followUp.write', { teacher: teacher.name })}
+                  href={`/talk/write?followUpId=${followUp.id}`}
+                />
+              ) : null}
+              {threadId ? <WayOn label={t('followUp.read')} href={`/talk/threads/${threadId}`} /> : null}
+              {itemId && courseId ? (
+                <WayOn label={t('followUp.openWork')} href={`/courses/${studentId}/${courseId}/${itemId}`} />
+              ) : null}
+            </Row>
+            <Stack>
+              <Heading level={2}>{t('followUp.story')}</Heading>
+              <Entries entries={followUp.entries} />
+            </Stack>
+            {mayTalk(studentId) ? (
+              <ChangeForm key={`${followUp.id}:${followUp.step}`} followUp={followUp} />
+            ) : (
+              <Words size="small" colour="soft">
+                {t('followUp.lookOnly')}
+              </Words>
+            )}
+          </Page>
+        );
+      }}
+    </Loaded>
+  );
+}

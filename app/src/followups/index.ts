@@ -1,0 +1,4 @@
+export * from './api';
+export * from './FollowUpList';
+export * from './FollowUpView';
+export * from './NewFollowUp';

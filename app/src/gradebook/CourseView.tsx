@@ -1,0 +1,223 @@
+import { View } from 'react-native';
+import { useTranslation } from 'react-i18next';
+import type { CourseDetail } from '@cadro/contract';
+import { useChildren } from '../household';
+import { useFormat } from '../i18n';
+import { BackLink } from '../shell/BackLink';
+import { SourceDown } from '../sources';
+import { Heading, Line, Loaded, Page, Quiet, Row, Span, Stack, WayOn, Words } from '../ui';
+import { useCourseQuery } from './api';
+import { Comments } from './Comments';
+import { ThreeFigures } from './ThreeFigures';
+import { spanWords, standardsWords } from './words';
+import { WorkRow } from './WorkRow';
+
+function Why({ course }: { course: CourseDetail }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const fractionOf = new Map(course.figures?.categories.map(({ id, fraction }) => [id, fraction]));
+  const weighted = course.scale.method === 'weighted';
+  const columns = (cells: readonly [string, string, string], bold: boolean) => (
+    <Row style={{ paddingVertical: 10 }}>
+      <Words size={bold ? 'text' : 'small'} colour={bold ? 'ink' : 'soft'} style={{ flex: 2 }}>
+        {cells[0]}
+      </Words>
+      <Words
+        size={bold ? 'text' : 'small'}
+        colour={bold ? 'ink' : 'soft'}
+        style={{ flex: 1, textAlign: 'right' }}
+      >
+        {cells[1]}
+      </Words>
+      <Words
+        size={bold ? 'text' : 'small'}
+        colour={bold ? 'ink' : 'soft'}
+        bold={bold}
+        style={{ flex: 1, textAlign: 'right' }}
+      >
+        {cells[2]}
+      </Words>
+    </Row>
+  );
+  return (
+    <View>
+      <Heading level={2}>
+        {t('course.why', { figure: format.figure(course.figures?.display ?? null, course.scale.decimals) })}
+      </Heading>
+      {columns([t('course.category'), weighted ? t('course.weight') : '', t('course.fraction')], false)}
+      {course.categories.map(({ id, title, weight, counts }) => {
+        const fraction = fractionOf.get(id) ?? null;
+        const stands = !counts
+          ? t('item.notCounting')
+          : fraction === null
+            ? t('course.none')
+            : format.percent(fraction);
+        return (
+          <View key={id}>
+            <Line />
+            {columns([title, weighted && counts ? format.percent(weight / 100) : '', stands], true)}
+          </View>
+        );
+      })}
+    </View>
+  );
+}
+
+function Rules({ course }: { course: CourseDetail }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const missing = { zero: 'missingZero', floor: 'missingFloor', not: 'missingNot' } as const;
+  const sentences = [
+    t(`course.rules.${missing[course.missingCounts]}`),
+    t(course.incompleteCounts === 'zero' ? 'course.rules.incompleteZero' : 'course.rules.incompleteNot'),
+    t('course.rules.overdue'),
+    ...(course.floor > 0 ? [t('course.rules.floor', { percent: format.percent(course.floor) })] : []),
+    t('course.rules.term', { term: course.termTitle, date: format.date(course.termEndsOn) }),
+  ];
+  return (
+    <Stack space={0.5}>
+      <Heading level={2}>{t('course.rules.title')}</Heading>
+      <Words size="small" colour="soft">
+        {sentences.join(' ')}
+      </Words>
+    </Stack>
+  );
+}
+
+function Standards({ course }: { course: CourseDetail }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const found = new Map(course.figures?.standards.map((standard) => [standard.id, standard]));
+  return (
+    <View>
+      <Heading level={2}>{t('course.standards')}</Heading>
+      <Words colour="soft">{standardsWords(t, course.figures?.standards ?? [])}</Words>
+      {course.standards.map(({ id, title }) => {
+        const standard = found.get(id);
+        const level = standard?.level ?? null;
+        const words =
+          level === null
+            ? t('course.notAssessed')
+            : `${t('course.level', { level: format.amount(level) })}, ${t(standard?.met ? 'course.met' : 'course.notMet')}`;
+        return (
+          <View key={id}>
+            <Row style={{ justifyContent: 'space-between', paddingVertical: 10 }} space={2}>
+              <Words style={{ flexShrink: 1 }}>{title}</Words>
+              <Words size="small" bold={level !== null} colour={level === null ? 'soft' : 'ink'}>
+                {words}
+              </Words>
+            </Row>
+            <Line />
+          </View>
+        );
+      })}
+    </View>
+  );
+}
+
+function Head({ course }: { course: CourseDetail }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const { figures, scale } = course;
+  const slope = figures?.trend.slope ?? null;
+  const trend = figures && slope !== null ? t(`courses.trend.${figures.trend.class}`) : '';
+  const points = slope === null ? '' : format.amount(Math.abs(Math.round(slope * scale.outOf) / 100));
+  const parts = [
+    course.teacher?.name ?? t('courses.noTeacher'),
+    ...(course.period ? [t('course.period', { period: course.period })] : []),
+    ...(course.room ? [t('course.room', { room: course.room })] : []),
+    ...(trend ? [trend === t('courses.trend.steady') ? trend : t('course.perWeek', { trend, points })] : []),
+  ];
+  return (
+    <Stack space={0.5}>
+      <Heading level={1}>{course.title}</Heading>
+      <Words colour="soft">{parts.join(' · ')}</Words>
+      <SourceDown freshness={course.freshness} />
+    </Stack>
+  );
+}
+
+/** One course: where it stands, why, the work, the teacher's words, and how it is counted. */
+export function CourseView({ studentId, courseId }: { studentId: string; courseId: string }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const query = useCourseQuery({ studentId, courseId });
+  const { nameOf, mayTalk } = useChildren();
+  return (
+    <Loaded query={query}>
+      {(course) => {
+        const { figures, scale, teacher } = course;
+        const inFigures = scale.method !== 'standards';
+        return (
+          <Page sheet>
+            <BackLink href="/courses" label={nameOf(studentId)} />
+            <Head course={course} />
+            {inFigures && figures?.posted !== null && figures ? (
+              <Stack>
+                <Span large figures={figures} scale={scale} label={spanWords(t, format, course)} />
+                <ThreeFigures figures={figures} scale={scale} />
+              </Stack>
+            ) : null}
+            {inFigures && figures?.posted === null ? (
+              <Words>
+                {[
+                  t('courses.noFigure'),
+                  ...(course.nextDue
+                    ? [
+                        t('courses.nextDue', {
+                          title: course.nextDue.title,
+                          date: format.day(course.nextDue.dueAt),
+                        }),
+                      ]
+                    : []),
+                ].join('. ')}
+              </Words>
+            ) : null}
+            {inFigures ? (
+              course.categories.length > 0 ? (
+                <Why course={course} />
+              ) : null
+            ) : (
+              <Standards course={course} />
+            )}
+            <View>
+              <Heading level={2}>{t('course.work')}</Heading>
+              {course.items.length === 0 ? <Quiet>{t('course.noWork')}</Quiet> : null}
+              {course.items.map((item) => (
+                <WorkRow
+                  key={item.id}
+                  item={item}
+                  scale={scale}
+                  href={`/courses/${studentId}/${courseId}/${item.id}`}
+                />
+              ))}
+            </View>
+            <Stack>
+              <Heading level={2}>{t('course.comments')}</Heading>
+              <Comments comments={course.comments} none={t('course.noComments')} />
+            </Stack>
+            {inFigures ? <Rules course={course} /> : null}
+            {teacher && mayTalk(studentId) ? (
+              teacher.contactable ? (
+                <WayOn
+                  label={t('course.write', { teacher: teacher.name })}
+                  href={`/talk/write?studentId=${studentId}&teacherId=${teacher.id}`}
+                />
+              ) : (
+                <Words size="small" colour="soft">
+                  {t('course.noContact')}
+                </Words>
+              )
+            ) : null}
+            <Words size="small" colour="soft">
+              {t('course.source', {
+                source: course.freshness.sourceName,
+                when: course.freshness.readAt ? format.dayTime(course.freshness.readAt) : '',
+              })}
+            </Words>
+          </Page>
+        );
+      }}
+    </Loaded>
+  );
+}

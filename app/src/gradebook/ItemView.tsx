@@ -1,0 +1,184 @@
+import { useTranslation } from 'react-i18next';
+import { View } from 'react-native';
+import type { ItemDetail } from '@cadro/contract';
+import { useChildren, useMeQuery } from '../household';
+import { useFormat } from '../i18n';
+import { BackLink } from '../shell/BackLink';
+import {
+  Frame,
+  frameOf,
+  Heading,
+  LinkAction,
+  Loaded,
+  Page,
+  Row,
+  Span,
+  Stack,
+  StoryLine,
+  WayOn,
+  Words,
+} from '../ui';
+import { useItemQuery } from './api';
+import { Comments } from './Comments';
+import { storyPoints } from './story';
+import { ThreeFigures } from './ThreeFigures';
+import { creditWords, spanWords, stateWords, worthWords } from './words';
+
+function State({ item }: { item: ItemDetail }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const { state, looseEnd, possible } = item;
+  const needsYou = looseEnd !== null && looseEnd.kind !== 'unmarked';
+  const earned = state.status === 'scored' && state.earned !== null && item.scale.method !== 'standards';
+  const number = earned
+    ? t('item.scoreLong', { earned: format.amount(state.earned ?? 0), possible: format.amount(possible) })
+    : worthWords(t, format, item, item.scale);
+  return (
+    <Stack space={0.5}>
+      <Row>
+        <Frame kind={frameOf(state.status, looseEnd?.kind ?? null)} needsYou={needsYou} />
+        <Words bold colour={needsYou ? 'plum' : 'ink'}>
+          {stateWords(t, item)}
+        </Words>
+      </Row>
+      <Words size="matter" bold>
+        {number}
+      </Words>
+      <Words size="small" colour="soft">
+        {[
+          t('item.handling', { category: item.categoryTitle }),
+          ...(item.counts ? [] : [t('item.notCounting')]),
+          ...(item.extraCredit ? [t('item.extra')] : []),
+        ].join(' · ')}
+      </Words>
+    </Stack>
+  );
+}
+
+/** What it is worth to the course's figure, now and if made up. */
+function Effect({ item }: { item: ItemDetail }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const { looseEnd, figures, scale } = item;
+  if (!looseEnd || looseEnd.impact === null || !figures || figures.posted === null) return null;
+  const words = looseEnd.recoverable
+    ? t('item.gain', {
+        credit: creditWords(t, format, looseEnd.credit ?? 1),
+        gain: format.amount(looseEnd.impact),
+        figure: format.figure(figures.ifLeft, scale.decimals),
+      })
+    : t('item.noGain');
+  return (
+    <Stack>
+      <Span large figures={figures} scale={scale} label={spanWords(t, format, { figures, scale })} />
+      <ThreeFigures figures={figures} scale={scale} />
+      <Words>{words}</Words>
+    </Stack>
+  );
+}
+
+function About({ item }: { item: ItemDetail }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const small = [
+    ...(item.where ? [t('item.where', { where: item.where })] : []),
+    ...(item.supplies.length > 0 ? [t('item.supplies', { list: format.list(item.supplies) })] : []),
+    ...(item.redo ? [t(`item.redo.${item.redo}`)] : []),
+  ];
+  if (!item.instructions && small.length === 0) return null;
+  return (
+    <Stack space={0.5}>
+      <Heading level={2}>{t('item.instructions')}</Heading>
+      {item.instructions ? <Words>{item.instructions}</Words> : null}
+      {small.map((words) => (
+        <Words key={words} size="small" colour="soft">
+          {words}
+        </Words>
+      ))}
+    </Stack>
+  );
+}
+
+function Next({ item }: { item: ItemDetail }) {
+  const { t } = useTranslation();
+  const { nameOf, mayTalk } = useChildren();
+  const { studentId, id: courseId, teacher } = item.course;
+  if (!mayTalk(studentId)) return null;
+  const take = `/talk/new?studentId=${studentId}&courseId=${courseId}&itemId=${item.id}`;
+  const child = nameOf(studentId);
+  return (
+    <Stack>
+      <Heading level={2}>{t('item.next')}</Heading>
+      <Row wrap space={2}>
+        {item.followUpId ? (
+          <LinkAction main label={t('item.inHand')} href={`/talk/follow-ups/${item.followUpId}`} />
+        ) : (
+          <LinkAction main label={t('matter.talk', { child })} href={take} />
+        )}
+        {teacher?.contactable && !item.followUpId ? (
+          <WayOn
+            label={t('item.write', { teacher: teacher.name })}
+            href={`/talk/write?studentId=${studentId}&teacherId=${teacher.id}`}
+          />
+        ) : null}
+      </Row>
+      <Words size="small" colour="soft">
+        {t('item.writeHint', { child })}
+      </Words>
+    </Stack>
+  );
+}
+
+/** One assignment: how it stands, its story, the teacher's words, what it asks for, what comes next. */
+export function ItemView({
+  studentId,
+  courseId,
+  itemId,
+}: {
+  studentId: string;
+  courseId: string;
+  itemId: string;
+}) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const query = useItemQuery({ studentId, itemId });
+  const { data: me } = useMeQuery();
+  const { nameOf } = useChildren();
+  return (
+    <Loaded query={query}>
+      {(item) => (
+        <Page sheet>
+          <BackLink href={`/courses/${studentId}/${courseId}`} label={item.course.title} />
+          <Stack space={0.5}>
+            <Words size="small" colour="soft">
+              {[
+                nameOf(studentId),
+                item.course.title,
+                ...(item.course.teacher ? [item.course.teacher.name] : []),
+              ].join(' · ')}
+            </Words>
+            <Heading level={1}>{item.title}</Heading>
+          </Stack>
+          <State item={item} />
+          <Stack>
+            <Heading level={2}>{t('item.words')}</Heading>
+            <Comments comments={item.comments} none={t('item.noWords')} />
+          </Stack>
+          <Next item={item} />
+          <View style={{ gap: 8 }}>
+            <Heading level={2}>{t('item.story')}</Heading>
+            <StoryLine points={storyPoints(t, format, item, me?.now ?? '')} />
+          </View>
+          <Effect item={item} />
+          <About item={item} />
+          <Words size="small" colour="soft">
+            {t('course.source', {
+              source: item.freshness.sourceName,
+              when: item.freshness.readAt ? format.dayTime(item.freshness.readAt) : '',
+            })}
+          </Words>
+        </Page>
+      )}
+    </Loaded>
+  );
+}

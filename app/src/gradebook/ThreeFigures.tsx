@@ -1,0 +1,37 @@
+import { View } from 'react-native';
+import { useTranslation } from 'react-i18next';
+import type { CourseFigures, Scale } from '@cadro/contract';
+import { useFormat } from '../i18n';
+import { Row, Words } from '../ui';
+
+/** If left, posted, if made up: written out under the span, in its order. */
+export function ThreeFigures({ figures, scale }: { figures: CourseFigures; scale: Scale }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const say = (value: number | null) => format.figure(value, scale.decimals);
+  const letter = figures.letter ? ` ${figures.letter}` : '';
+  const columns = [
+    { key: 'left', value: say(figures.ifLeft), word: t('course.left'), colour: 'plum' },
+    {
+      key: 'posted',
+      value: `${say(figures.display)}${letter}`,
+      word: t('course.posted', { outOf: scale.outOf }),
+      colour: 'ink',
+    },
+    { key: 'madeUp', value: say(figures.ifMadeUp), word: t('course.madeUp'), colour: 'teal' },
+  ] as const;
+  return (
+    <Row style={{ alignItems: 'flex-start' }}>
+      {columns.map(({ key, value, word, colour }) => (
+        <View key={key} style={{ flex: 1 }}>
+          <Words bold colour={colour} style={{ fontSize: 24, lineHeight: 28 }}>
+            {value}
+          </Words>
+          <Words size="small" colour="soft">
+            {word}
+          </Words>
+        </View>
+      ))}
+    </Row>
+  );
+}

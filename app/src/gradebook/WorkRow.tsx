@@ -1,0 +1,46 @@
+import type { Href } from 'expo-router';
+import { View } from 'react-native';
+import { useTranslation } from 'react-i18next';
+import type { ItemSummary, Scale } from '@cadro/contract';
+import { useFormat } from '../i18n';
+import { Frame, frameOf, Row, RowLink, Words } from '../ui';
+import { stateWords, worthWords } from './words';
+
+/** One work: its frame with its word, when it was due, and worth or earned, never confused. */
+export function WorkRow({ item, scale, href }: { item: ItemSummary; scale: Scale; href: Href }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const kind = item.looseEnd?.kind ?? null;
+  const needsYou = kind !== null && kind !== 'unmarked';
+  const state = stateWords(t, item);
+  const parts = [
+    item.dueAt ? t('item.due', { date: format.day(item.dueAt) }) : t('item.undated'),
+    ...(item.dueAt || item.state.status !== 'open' ? [state] : []),
+    ...(item.counts ? [] : [t('item.notCounting')]),
+    ...(item.extraCredit ? [t('item.extra')] : []),
+    ...(item.commentCount > 0 ? [t('item.comments', { count: item.commentCount })] : []),
+  ];
+  const worth = worthWords(t, format, item, scale);
+  return (
+    <RowLink href={href} label={`${item.title}. ${parts.join(', ')}. ${worth}`}>
+      <Row space={1.5} style={{ alignItems: 'flex-start' }}>
+        <View style={{ paddingTop: 2 }}>
+          <Frame kind={frameOf(item.state.status, kind)} needsYou={needsYou} />
+        </View>
+        <View style={{ flex: 1 }}>
+          <Words bold>{item.title}</Words>
+          <Words size="small" colour={needsYou ? 'plum' : 'soft'}>
+            {parts.join(' · ')}
+          </Words>
+        </View>
+        <Words
+          size="small"
+          bold={item.state.status === 'scored'}
+          colour={item.state.status === 'scored' ? 'ink' : 'soft'}
+        >
+          {worth}
+        </Words>
+      </Row>
+    </RowLink>
+  );
+}

@@ -1,0 +1,6 @@
+export * from './api';
+export * from './Comments';
+export * from './CourseList';
+export * from './CourseView';
+export * from './ItemView';
+export * from './words';

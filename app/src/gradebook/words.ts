@@ -1,0 +1,83 @@
+import type { TFunction } from 'i18next';
+import type { CourseSummary, ItemSummary, LooseEndFigure, LooseEndKind, Scale } from '@cadro/contract';
+import type { Format } from '../i18n';
+
+/** 0.5 → 'half credit'. */
+export function creditWords(t: TFunction, format: Format, credit: number): string {
+  if (credit >= 1) return t('credit.full');
+  if (Math.abs(credit - 0.75) < 1e-9) return t('credit.threeQuarters');
+  if (Math.abs(credit - 0.5) < 1e-9) return t('credit.half');
+  return t('credit.share', { percent: format.percent(credit) });
+}
+
+/** How a work stands, in words; never a number alone. */
+export function stateWords(t: TFunction, item: Pick<ItemSummary, 'state' | 'looseEnd' | 'dueAt'>): string {
+  const { state, looseEnd, dueAt } = item;
+  const key =
+    looseEnd && looseEnd.kind !== 'missing' && looseEnd.kind !== 'incomplete'
+      ? looseEnd.kind
+      : state.status === 'open' && !dueAt
+        ? 'undated'
+        : state.status;
+  return [t(`item.states.${key}`), ...(state.late ? [t('item.late')] : [])].join(', ');
+}
+
+/** '17 of 20', 'worth 20', or a level: the number at the right of a work's row. */
+export function worthWords(t: TFunction, format: Format, item: ItemSummary, scale: Scale): string {
+  const { state, possible } = item;
+  const levels = Object.values(state.levels);
+  if (scale.method === 'standards')
+    return levels[0] === undefined ? '' : t('item.level', { level: format.amount(levels[0]) });
+  if (state.status === 'scored' && state.earned !== null) {
+    return t('item.score', { earned: format.amount(state.earned), possible: format.amount(possible) });
+  }
+  return possible > 0 ? t('item.worth', { possible: format.amount(possible) }) : '';
+}
+
+const kindOrder: readonly LooseEndKind[] = [
+  'overdue',
+  'missing',
+  'incomplete',
+  'zero',
+  'at-floor',
+  'unmarked',
+];
+
+/** '1 overdue, not counted · 1 missing'. */
+export function looseEndWords(t: TFunction, looseEnds: readonly LooseEndFigure[]): string {
+  return kindOrder
+    .map((kind) => ({ kind, count: looseEnds.filter((end) => end.kind === kind).length }))
+    .filter(({ count }) => count > 0)
+    .map(({ kind, count }) => t(`courses.open.${kind}`, { count }))
+    .join(' · ');
+}
+
+/** '2 of 2 assessed so far are met; 2 come later': not assessed yet is not the same as not met. */
+export function standardsWords(t: TFunction, standards: readonly { met: boolean | null }[]): string {
+  const assessed = standards.filter(({ met }) => met !== null);
+  const later = standards.length - assessed.length;
+  if (assessed.length === 0) return t('courses.noneAssessed');
+  const met = assessed.filter((standard) => standard.met).length;
+  return [
+    t('courses.standards', { met, assessed: assessed.length }),
+    ...(later > 0 ? [t('courses.later', { count: later })] : []),
+  ].join('; ');
+}
+
+/** The span in a sentence. */
+export function spanWords(
+  t: TFunction,
+  format: Format,
+  { figures, scale }: Pick<CourseSummary, 'figures' | 'scale'>,
+): string {
+  const say = (value: number | null) => format.figure(value, scale.decimals);
+  if (!figures || figures.posted === null) return t('courses.noFigure');
+  if (figures.ifLeft === null)
+    return t('courses.spanPosted', { posted: say(figures.display), outOf: scale.outOf });
+  return t('courses.spanLabel', {
+    posted: say(figures.display),
+    outOf: scale.outOf,
+    left: say(figures.ifLeft),
+    up: say(figures.ifMadeUp),
+  });
+}

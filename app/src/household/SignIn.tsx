@@ -1,0 +1,80 @@
+import { useRouter } from 'expo-router';
+import { useEffect, useState } from 'react';
+import { ScrollView } from 'react-native';
+import { useTranslation } from 'react-i18next';
+import { languages } from '@cadro/contract';
+import { languageNames, problemWords } from '../i18n';
+import { languageChosen } from '../store/prefs';
+import { useAppDispatch, useAppSelector } from '../store/store';
+import { Action, Choice, Field, Heading, Mark, Row, Stack, usePalette, Words } from '../ui';
+import { useMeQuery, useSignInMutation } from './api';
+
+export function SignIn() {
+  const { t } = useTranslation();
+  const palette = usePalette();
+  const router = useRouter();
+  const dispatch = useAppDispatch();
+  const language = useAppSelector((state) => state.prefs.language);
+  const { data: me } = useMeQuery();
+  const [signIn, { isLoading, error }] = useSignInMutation();
+  const [email, setEmail] = useState('');
+  const [password, setPassword] = useState('');
+  useEffect(() => {
+    if (me) router.replace('/brief');
+  }, [me, router]);
+  const submit = () => void signIn({ email: email.trim(), password });
+  return (
+    <ScrollView
+      role="main"
+      style={{ flex: 1, backgroundColor: palette.paper }}
+      contentContainerStyle={{
+        padding: 24,
+        paddingTop: 56,
+        maxWidth: 440,
+        width: '100%',
+        alignSelf: 'center',
+      }}
+    >
+      <Stack space={3}>
+        <Row space={1.5}>
+          <Mark size={36} />
+          <Words size="title" bold>
+            Cadro
+          </Words>
+        </Row>
+        <Stack>
+          <Heading level={1}>{t('signIn.title')}</Heading>
+          <Words colour="soft">{t('signIn.lead')}</Words>
+        </Stack>
+        <Choice
+          label={t('signIn.language')}
+          options={languages.map((value) => ({ value, label: languageNames[value] }))}
+          value={language}
+          onChange={(value) => dispatch(languageChosen(value))}
+        />
+        <Stack space={2}>
+          <Field label={t('signIn.email')} value={email} onChange={setEmail} kind="email" onSubmit={submit} />
+          <Field
+            label={t('signIn.password')}
+            value={password}
+            onChange={setPassword}
+            kind="password"
+            onSubmit={submit}
+          />
+          {error ? (
+            <Words colour="plum" live>
+              {problemWords(t, error)}
+            </Words>
+          ) : null}
+          <Action
+            label={t('signIn.go')}
+            onPress={submit}
+            main
+            busy={isLoading}
+            disabled={!email || !password}
+          />
+        </Stack>
+      </Stack>
+    </ScrollView>
+  );
+}

@@ -1,0 +1,5 @@
+export * from './api';
+export * from './children';
+export * from './LinkChild';
+export * from './Settings';
+export * from './SignIn';

@@ -1,0 +1,72 @@
+import { useMemo } from 'react';
+import { useTranslation } from 'react-i18next';
+import { useMeQuery } from '../household/api';
+
+const dayMs = 24 * 60 * 60 * 1000;
+const isDateOnly = (when: string): boolean => /^\d{4}-\d{2}-\d{2}$/.test(when);
+
+/**
+ * Numbers, days and times in the reader's language and the school's zone. `when` is an instant or a
+ * `YYYY-MM-DD`; `now` is the server's instant.
+ */
+export function makeFormat(language: string, timeZone: string, now: string) {
+  // A calendar date has no zone: it is read and shown in the same one.
+  const instant = (when: string) => new Date(isDateOnly(when) ? `${when}T12:00:00Z` : when);
+  const dated = (when: string, options: Intl.DateTimeFormatOptions) =>
+    new Intl.DateTimeFormat(language === 'en' ? 'en-GB' : language, {
+      ...options,
+      timeZone: isDateOnly(when) ? 'UTC' : timeZone,
+    }).format(instant(when));
+  const dateOf = (when: string): string =>
+    isDateOnly(when)
+      ? when
+      : new Intl.DateTimeFormat('en-CA', {
+          timeZone,
+          year: 'numeric',
+          month: '2-digit',
+          day: '2-digit',
+        }).format(instant(when));
+  const daysBetween = (from: string, to: string): number =>
+    Math.round((Date.parse(`${dateOf(to)}T00:00:00Z`) - Date.parse(`${dateOf(from)}T00:00:00Z`)) / dayMs);
+  const number = (value: number, least: number, most: number) =>
+    new Intl.NumberFormat(language, { minimumFractionDigits: least, maximumFractionDigits: most }).format(
+      value,
+    );
+  return {
+    today: dateOf(now),
+    dateOf,
+    daysBetween,
+    /** On a course's scale, with its decimals; an en dash where there is none. */
+    figure: (value: number | null, decimals: number) =>
+      value === null ? '–' : number(value, decimals, decimals),
+    amount: (value: number) => number(value, 0, 2),
+    percent: (fraction: number) =>
+      new Intl.NumberFormat(language, { style: 'percent', maximumFractionDigits: 1 }).format(fraction),
+    day: (when: string) => dated(when, { weekday: 'short', day: 'numeric', month: 'short' }),
+    dayLong: (when: string) => dated(when, { weekday: 'long', day: 'numeric', month: 'long' }),
+    date: (when: string) => dated(when, { day: 'numeric', month: 'long' }),
+    dayTime: (when: string) =>
+      dated(when, { weekday: 'short', day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' }),
+    time: (when: string) => dated(when, { hour: '2-digit', minute: '2-digit' }),
+    /** 'today', 'yesterday', 'in 3 days'; beyond a week the date. */
+    relative: (when: string) => {
+      const days = daysBetween(now, when);
+      if (Math.abs(days) > 7) return dated(when, { day: 'numeric', month: 'short' });
+      return new Intl.RelativeTimeFormat(language, { numeric: 'auto' }).format(days, 'day');
+    },
+    list: (values: readonly string[]) =>
+      new Intl.ListFormat(language, { type: 'conjunction' }).format(values),
+    /** The date some days after today. */
+    daysAhead: (days: number) =>
+      new Date(Date.parse(`${dateOf(now)}T00:00:00Z`) + days * dayMs).toISOString().slice(0, 10),
+  };
+}
+export type Format = ReturnType<typeof makeFormat>;
+
+export function useFormat(): Format {
+  const { i18n } = useTranslation();
+  const { data: me } = useMeQuery();
+  const timeZone = me?.children[0]?.timeZone ?? 'UTC';
+  const now = me?.now ?? '1970-01-01T00:00:00Z';
+  return useMemo(() => makeFormat(i18n.language, timeZone, now), [i18n.language, timeZone, now]);
+}

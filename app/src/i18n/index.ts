@@ -1,0 +1,3 @@
+export * from './format';
+export * from './i18n';
+export * from './problemWords';

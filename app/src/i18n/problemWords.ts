@@ -1,0 +1,11 @@
+import type { TFunction } from 'i18next';
+import type { ServerProblem } from '../store/api';
+
+/** A failed call in words. RTK Query hands over our own error or one of its own making. */
+export function problemWords(t: TFunction, error: unknown): string {
+  const problem = isServerProblem(error) ? error.problem : null;
+  return t(`problems.${problem?.code ?? 'offline'}`);
+}
+
+export const isServerProblem = (error: unknown): error is ServerProblem =>
+  typeof error === 'object' && error !== null && 'problem' in error;

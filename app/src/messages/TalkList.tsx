@@ -1,0 +1,85 @@
+import { View } from 'react-native';
+import { useTranslation } from 'react-i18next';
+import type { ThreadSummary } from '@cadro/contract';
+import { FollowUpList } from '../followups';
+import { useChildren } from '../household';
+import { useFormat } from '../i18n';
+import { Heading, LinkAction, Loaded, Page, Quiet, RowLink, Stack, Words } from '../ui';
+import { useThreadsQuery } from './api';
+
+function ThreadRow({ thread, selected }: { thread: ThreadSummary; selected: boolean }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const { nameOf } = useChildren();
+  const { teacher, studentId, lastMessage, unread, courseTitle } = thread;
+  const context = [
+    nameOf(studentId),
+    ...(courseTitle ? [courseTitle] : []),
+    ...(lastMessage ? [format.relative(lastMessage.at)] : []),
+  ].join(' · ');
+  return (
+    <RowLink
+      href={`/talk/threads/${thread.id}`}
+      label={`${teacher.name}. ${context}${unread ? `. ${t('talk.unread')}` : ''}`}
+      selected={selected}
+    >
+      <Words bold>{`${teacher.name}${unread ? ` · ${t('talk.unread')}` : ''}`}</Words>
+      <Words size="small" colour="soft">
+        {context}
+      </Words>
+      {lastMessage ? (
+        <Words size="small" colour="soft" lines={1}>
+          {lastMessage.text}
+        </Words>
+      ) : null}
+    </RowLink>
+  );
+}
+
+/** Who does what next: follow-ups, letters, and what the schools announce. */
+export function TalkList({ selected }: { selected?: string }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const query = useThreadsQuery();
+  const { shown, mayTalk } = useChildren();
+  const ids = new Set(shown.map(({ id }) => id));
+  const writer = shown.find(({ id }) => mayTalk(id));
+  return (
+    <Loaded query={query}>
+      {({ threads, announcements }) => {
+        const own = threads.filter(({ studentId }) => ids.has(studentId));
+        return (
+          <Page>
+            <Heading level={1}>{t('talk.title')}</Heading>
+            <FollowUpList {...(selected ? { selected } : {})} />
+            <View>
+              <Heading level={2}>{t('talk.threads')}</Heading>
+              {own.length === 0 ? (
+                <Quiet>{t('talk.noThreads')}</Quiet>
+              ) : (
+                own.map((thread) => (
+                  <ThreadRow key={thread.id} thread={thread} selected={thread.id === selected} />
+                ))
+              )}
+            </View>
+            {writer ? (
+              <LinkAction label={t('talk.newLetter')} href={`/talk/write?studentId=${writer.id}`} />
+            ) : null}
+            <Stack space={1.5}>
+              <Heading level={2}>{t('talk.announcements')}</Heading>
+              {announcements
+                .filter(({ studentIds }) => studentIds.some((id) => ids.has(id)))
+                .map(({ id, title, text, schoolName, postedAt }) => (
+                  <Stack key={id} space={0.25}>
+                    <Words size="small" colour="soft">{`${schoolName} · ${format.date(postedAt)}`}</Words>
+                    <Words bold>{title}</Words>
+                    <Words size="small">{text}</Words>
+                  </Stack>
+                ))}
+            </Stack>
+          </Page>
+        );
+      }}
+    </Loaded>
+  );
+}

@@ -1,0 +1,60 @@
+import { View } from 'react-native';
+import { useTranslation } from 'react-i18next';
+import { useChildren } from '../household';
+import { useFormat } from '../i18n';
+import { BackLink } from '../shell/BackLink';
+import { Heading, LinkAction, Loaded, Page, Quiet, Stack, usePalette, Words } from '../ui';
+import { useThreadQuery } from './api';
+
+/** All letters with one teacher about one child, oldest first. */
+export function ThreadView({ threadId }: { threadId: string }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const palette = usePalette();
+  const query = useThreadQuery(threadId, { pollingInterval: 15_000 });
+  const { nameOf, mayTalk } = useChildren();
+  return (
+    <Loaded query={query}>
+      {({ teacher, studentId, courseTitle, messages }) => (
+        <Page sheet>
+          <BackLink href="/talk" label={t('places.talk')} />
+          <Stack space={0.25}>
+            <Words size="small" colour="soft">
+              {[nameOf(studentId), ...(courseTitle ? [courseTitle] : [])].join(' · ')}
+            </Words>
+            <Heading level={1}>{teacher.name}</Heading>
+          </Stack>
+          {messages.length === 0 ? <Quiet>{t('message.empty')}</Quiet> : null}
+          <View role="list" style={{ gap: 16 }}>
+            {messages.map(({ id, author, fromTeacher, text, at, state }) => (
+              <View
+                key={id}
+                role="listitem"
+                style={{
+                  borderLeftWidth: 3,
+                  borderColor: fromTeacher ? palette.teal : palette.line,
+                  paddingLeft: 14,
+                }}
+              >
+                <Words size="small" colour={state === 'failed' ? 'plum' : 'soft'}>
+                  {[
+                    author,
+                    format.dayTime(at),
+                    ...(t(`message.states.${state}`) ? [t(`message.states.${state}`)] : []),
+                  ].join(' · ')}
+                </Words>
+                <Words>{text}</Words>
+              </View>
+            ))}
+          </View>
+          {teacher.contactable && mayTalk(studentId) ? (
+            <LinkAction
+              label={t('message.reply')}
+              href={`/talk/write?studentId=${studentId}&teacherId=${teacher.id}`}
+            />
+          ) : null}
+        </Page>
+      )}
+    </Loaded>
+  );
+}

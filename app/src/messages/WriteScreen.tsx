@@ -1,0 +1,154 @@
+import { useRouter } from 'expo-router';
+import { useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { useFollowUpQuery } from '../followups/api';
+import { useChildren, useMeQuery } from '../household';
+import { problemWords, useFormat } from '../i18n';
+import { BackLink } from '../shell/BackLink';
+import { Action, Field, Heading, Loaded, Page, Quiet, RowLink, Stack, Words } from '../ui';
+import { useSendMutation, useTeachersQuery } from './api';
+import { draftFor, type Draft } from './draft';
+
+interface Letter {
+  readonly studentId: string;
+  readonly teacher: { readonly id: string; readonly name: string };
+  readonly followUpId: string | null;
+  readonly draft: Draft;
+}
+
+function LetterForm({ studentId, teacher, followUpId, draft }: Letter) {
+  const { t } = useTranslation();
+  const router = useRouter();
+  const { nameOf } = useChildren();
+  const [send, { isLoading, error }] = useSendMutation();
+  const [subject, setSubject] = useState(draft.subject);
+  const [text, setText] = useState(draft.text);
+  const submit = async () => {
+    const answer = await send({ studentId, teacherId: teacher.id, followUpId, subject, text });
+    if (answer.data) router.replace(`/talk/threads/${answer.data.id}`);
+  };
+  return (
+    <Page>
+      <BackLink href={followUpId ? `/talk/follow-ups/${followUpId}` : '/talk'} label={t('places.talk')} />
+      <Stack space={0.25}>
+        <Heading level={1}>{t('message.to', { teacher: teacher.name })}</Heading>
+        <Words colour="soft">{t('message.about', { child: nameOf(studentId) })}</Words>
+      </Stack>
+      <Field label={t('message.subject')} value={subject} onChange={setSubject} longest={200} />
+      <Field
+        label={t('message.text')}
+        hint={t('message.sentTo')}
+        value={text}
+        onChange={setText}
+        lines={13}
+        longest={20_000}
+      />
+      {error ? (
+        <Words colour="plum" live>
+          {problemWords(t, error)}
+        </Words>
+      ) : null}
+      <Action
+        main
+        label={t('message.send')}
+        onPress={() => void submit()}
+        busy={isLoading}
+        disabled={!subject.trim() || !text.trim()}
+      />
+    </Page>
+  );
+}
+
+function FromFollowUp({ followUpId }: { followUpId: string }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const query = useFollowUpQuery(followUpId);
+  const { data: me } = useMeQuery();
+  const { nameOf } = useChildren();
+  return (
+    <Loaded query={query}>
+      {(followUp) => {
+        if (!followUp.teacher)
+          return (
+            <Page>
+              <Quiet>{t('courses.noTeacher')}</Quiet>
+            </Page>
+          );
+        const who = { child: nameOf(followUp.studentId), guardian: me?.name ?? '', now: me?.now ?? '' };
+        return (
+          <LetterForm
+            studentId={followUp.studentId}
+            teacher={followUp.teacher}
+            followUpId={followUpId}
+            draft={draftFor(t, format, followUp, who)}
+          />
+        );
+      }}
+    </Loaded>
+  );
+}
+
+/** Choosing among a child's teachers, then an empty letter. */
+function ToTeacher({ studentId, teacherId }: { studentId: string; teacherId: string | undefined }) {
+  const { t } = useTranslation();
+  const query = useTeachersQuery(studentId);
+  const { nameOf } = useChildren();
+  return (
+    <Loaded query={query}>
+      {({ teachers }) => {
+        const teacher = teachers.find(({ id }) => id === teacherId);
+        if (teacher)
+          return (
+            <LetterForm
+              studentId={studentId}
+              teacher={teacher}
+              followUpId={null}
+              draft={{ subject: nameOf(studentId), text: '' }}
+            />
+          );
+        return (
+          <Page>
+            <BackLink href="/talk" label={t('places.talk')} />
+            <Heading level={1}>{t('message.choose')}</Heading>
+            {teachers.map(({ id, name, contactable, courseTitles }) =>
+              contactable ? (
+                <RowLink
+                  key={id}
+                  href={`/talk/write?studentId=${studentId}&teacherId=${id}`}
+                  label={`${name}. ${courseTitles.join(', ')}`}
+                >
+                  <Words bold>{name}</Words>
+                  <Words size="small" colour="soft">
+                    {courseTitles.join(', ')}
+                  </Words>
+                </RowLink>
+              ) : (
+                <Stack key={id} space={0.25}>
+                  <Words colour="soft">{name}</Words>
+                  <Words size="small" colour="soft">
+                    {[...courseTitles, t('message.noContact')].join(' · ')}
+                  </Words>
+                </Stack>
+              ),
+            )}
+          </Page>
+        );
+      }}
+    </Loaded>
+  );
+}
+
+export function WriteScreen({
+  followUpId,
+  studentId,
+  teacherId,
+}: {
+  followUpId?: string;
+  studentId?: string;
+  teacherId?: string;
+}) {
+  const { shown } = useChildren();
+  if (followUpId) return <FromFollowUp followUpId={followUpId} />;
+  const child = studentId ?? shown[0]?.id;
+  return child ? <ToTeacher studentId={child} teacherId={teacherId} /> : null;
+}

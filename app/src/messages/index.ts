@@ -1,0 +1,4 @@
+export * from './api';
+export * from './TalkList';
+export * from './ThreadView';
+export * from './WriteScreen';

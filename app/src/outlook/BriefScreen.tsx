@@ -1,0 +1,193 @@
+import { useState } from 'react';
+import { View } from 'react-native';
+import { useTranslation } from 'react-i18next';
+import type { Brief, Matter } from '@cadro/contract';
+import { AttendanceOfChild } from '../attendance';
+import { FollowUpView } from '../followups';
+import { CourseView, ItemView } from '../gradebook';
+import { useChildren, useMeQuery } from '../household';
+import { useFormat } from '../i18n';
+import { ThreadView } from '../messages';
+import { DemoClock, SourceDown } from '../sources';
+import { Heading, LinkAction, Loaded, Page, Panes, Quiet, Stack, useWide, WayOn, Words } from '../ui';
+import { useBriefQuery } from './api';
+import { ComingList } from './ComingList';
+import { MatterRow } from './MatterRow';
+
+/** What of a matter stands beside the list on a wide screen: the thing it is about. */
+function MatterDetail({ matter }: { matter: Matter | undefined }) {
+  const { t } = useTranslation();
+  if (!matter)
+    return (
+      <Page sheet>
+        <Quiet>{t('brief.pick')}</Quiet>
+      </Page>
+    );
+  const { studentId, courseId } = matter;
+  if (matter.kind === 'look-again') return <FollowUpView followUpId={matter.followUpId} />;
+  if (matter.kind === 'reply') return <ThreadView threadId={matter.threadId} />;
+  if (matter.kind === 'absence') return <AttendanceOfChild studentId={studentId} />;
+  const itemId =
+    'looseEnds' in matter
+      ? matter.looseEnds[0]?.itemId
+      : matter.kind === 'comment'
+        ? matter.comments[0]?.itemId
+        : null;
+  if (!courseId) return null;
+  return itemId ? (
+    <ItemView {...{ studentId, courseId, itemId }} />
+  ) : (
+    <CourseView {...{ studentId, courseId }} />
+  );
+}
+
+function GoodNews({ brief }: { brief: Brief }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const { nameOf } = useChildren();
+  if (brief.goodNews.length === 0) return null;
+  return (
+    <Stack space={0.5}>
+      <Heading level={2}>{t('brief.goodNews')}</Heading>
+      {brief.goodNews.map(({ studentId, itemId, title, was, now }) => (
+        <Words key={`${studentId}:${itemId}`}>
+          {t('brief.was', {
+            child: nameOf(studentId),
+            title,
+            was: t(`kinds.${was}`),
+            now: t('item.score', {
+              earned: format.amount(now.earned ?? 0),
+              possible: format.amount(now.possible),
+            }),
+          })}
+        </Words>
+      ))}
+    </Stack>
+  );
+}
+
+function InHand({ brief }: { brief: Brief }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const { nameOf } = useChildren();
+  if (brief.inHand.length === 0) return null;
+  return (
+    <Stack space={0.5}>
+      <Heading level={2}>{t('brief.inHand')}</Heading>
+      {brief.inHand.map(({ followUpId, studentId, title, lookAgainOn }) => (
+        <WayOn
+          key={followUpId}
+          label={
+            lookAgainOn
+              ? t('brief.comesBack', { child: nameOf(studentId), title, when: format.dayLong(lookAgainOn) })
+              : t('brief.noDate', { child: nameOf(studentId), title })
+          }
+          href={`/talk/follow-ups/${followUpId}`}
+        />
+      ))}
+    </Stack>
+  );
+}
+
+const ofChildren = (brief: Brief, ids: ReadonlySet<string>): Brief => ({
+  ...brief,
+  matters: brief.matters.filter(({ studentId }) => ids.has(studentId)),
+  inHand: brief.inHand.filter(({ studentId }) => ids.has(studentId)),
+  goodNews: brief.goodNews.filter(({ studentId }) => ids.has(studentId)),
+  coming: brief.coming
+    .map(({ on, items }) => ({ on, items: items.filter(({ studentId }) => ids.has(studentId)) }))
+    .filter(({ items }) => items.length > 0),
+  freshness: brief.freshness.filter(({ studentIds }) => studentIds.some((id) => ids.has(id))),
+});
+
+function BriefList({
+  brief,
+  selected,
+  onSelect,
+}: {
+  brief: Brief;
+  selected: string | null;
+  onSelect: ((key: string) => void) | null;
+}) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const wide = useWide();
+  const { data: me } = useMeQuery();
+  const readAt = brief.freshness.flatMap((source) => (source.readAt ? [source.readAt] : [])).sort()[0];
+  const count = brief.matters.length;
+  return (
+    <Page>
+      <Stack space={0.25}>
+        <Heading level={1}>{t('brief.title', { count, name: me?.givenName ?? '' })}</Heading>
+        <Words colour="soft">
+          {[
+            format.dayLong(brief.asOf),
+            t('shell.readAt', {
+              when: readAt ? `${format.relative(readAt)}, ${format.time(readAt)}` : t('shell.neverRead'),
+            }),
+          ].join(' · ')}
+        </Words>
+        {brief.freshness.map((source) => (
+          <SourceDown key={source.sourceName} freshness={source} />
+        ))}
+      </Stack>
+      {count === 0 ? <Words>{t('brief.quiet')}</Words> : null}
+      <View role="list" aria-label={t('brief.matters')}>
+        {brief.matters.map((matter, index) => (
+          <View key={matter.key} role="listitem">
+            <MatterRow
+              matter={matter}
+              first={index === 0}
+              selected={matter.key === selected}
+              onSelect={onSelect && (() => onSelect(matter.key))}
+            />
+          </View>
+        ))}
+      </View>
+      <GoodNews brief={brief} />
+      <InHand brief={brief} />
+      {brief.coming.length > 0 ? (
+        <Stack>
+          <Heading level={2}>{t('brief.coming')}</Heading>
+          <ComingList days={brief.coming.slice(0, 3)} most={4} />
+        </Stack>
+      ) : null}
+      {wide ? null : <DemoClock />}
+    </Page>
+  );
+}
+
+function NoChild() {
+  const { t } = useTranslation();
+  return (
+    <Page>
+      <Heading level={1}>{t('link.noneTitle')}</Heading>
+      <Words colour="soft">{t('link.none')}</Words>
+      <LinkAction main label={t('link.title')} href="/link" />
+    </Page>
+  );
+}
+
+/** Is anything wrong? The few matters that deserve this guardian now. */
+export function BriefScreen() {
+  const wide = useWide();
+  const query = useBriefQuery();
+  const { shown, all } = useChildren();
+  const [chosen, setChosen] = useState<string | null>(null);
+  if (all.length === 0) return <NoChild />;
+  return (
+    <Loaded query={query}>
+      {(whole) => {
+        const brief = ofChildren(whole, new Set(shown.map(({ id }) => id)));
+        if (!wide) return <BriefList brief={brief} selected={null} onSelect={null} />;
+        const matter = brief.matters.find(({ key }) => key === chosen) ?? brief.matters[0];
+        return (
+          <Panes
+            list={<BriefList brief={brief} selected={matter?.key ?? null} onSelect={setChosen} />}
+            detail={<MatterDetail key={matter?.key ?? ''} matter={matter} />}
+          />
+        );
+      }}
+    </Loaded>
+  );
+}

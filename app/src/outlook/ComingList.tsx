@@ -1,0 +1,41 @@
+import { Link } from 'expo-router';
+import { View } from 'react-native';
+import { useTranslation } from 'react-i18next';
+import type { ComingDay } from '@cadro/contract';
+import { useChildren } from '../household';
+import { useFormat } from '../i18n';
+import { Row, Stack, Words } from '../ui';
+
+/** What is due, day by day; how many things fall on one day is said, since that is a warning of its own. */
+export function ComingList({ days, most }: { days: readonly ComingDay[]; most: number }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const { nameOf, shown } = useChildren();
+  const many = shown.length > 1;
+  return (
+    <Stack space={1.5}>
+      {days.map(({ on, items }) => (
+        <View key={on}>
+          <Row style={{ justifyContent: 'space-between' }}>
+            <Words size="small" bold>{`${format.day(on)}, ${format.relative(on)}`}</Words>
+            <Words size="small" colour="soft">
+              {t('brief.things', { count: items.length })}
+            </Words>
+          </Row>
+          {items.slice(0, most).map((item) => (
+            <Words key={`${item.studentId}:${item.itemId}`} size="small" colour="soft">
+              {[...(many ? [nameOf(item.studentId)] : []), item.courseTitle, item.title].join(' · ')}
+            </Words>
+          ))}
+          {items.length > most ? (
+            <Link href="/work">
+              <Words size="small" style={{ textDecorationLine: 'underline' }}>
+                {t('brief.more', { count: items.length - most })}
+              </Words>
+            </Link>
+          ) : null}
+        </View>
+      ))}
+    </Stack>
+  );
+}

@@ -1,0 +1,76 @@
+import { Pressable, View } from 'react-native';
+import { useTranslation } from 'react-i18next';
+import type { Matter } from '@cadro/contract';
+import { useChildren } from '../household';
+import { useFormat } from '../i18n';
+import { Heading, LinkAction, Row, Stack, usePalette, WayOn, Words } from '../ui';
+import { matterWords } from './matterWords';
+
+interface MatterRowProps {
+  readonly matter: Matter;
+  /** Only the first matter has the dark button: one next step in sight. */
+  readonly first: boolean;
+  readonly selected: boolean;
+  /** On a wide screen a matter opens beside the list. */
+  readonly onSelect: (() => void) | null;
+}
+
+export function MatterRow({ matter, first, selected, onSelect }: MatterRowProps) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const palette = usePalette();
+  const { nameOf, mayTalk } = useChildren();
+  const words = matterWords(matter, {
+    t,
+    format,
+    child: nameOf(matter.studentId),
+    mayTalk: mayTalk(matter.studentId),
+  });
+  const text = (
+    <Stack space={0.5}>
+      <Row style={{ justifyContent: 'space-between' }}>
+        <Words size="small" style={{ flexShrink: 1 }}>
+          <Words size="small" bold>
+            {nameOf(matter.studentId)}
+          </Words>
+          {words.context ? ` · ${words.context}` : ''}
+        </Words>
+        <Words size="small" colour="soft">
+          {words.when}
+        </Words>
+      </Row>
+      <Heading level={2}>{words.title}</Heading>
+      <Words colour="soft">{words.body}</Words>
+    </Stack>
+  );
+  return (
+    <View
+      style={{
+        borderTopWidth: 1,
+        borderColor: palette.line,
+        paddingVertical: 14,
+        gap: 10,
+        ...(selected
+          ? {
+              backgroundColor: palette.sheet,
+              borderLeftWidth: 3,
+              borderLeftColor: palette.plum,
+              paddingLeft: 14,
+            }
+          : {}),
+      }}
+    >
+      {onSelect ? (
+        <Pressable role="button" aria-pressed={selected} onPress={onSelect}>
+          {text}
+        </Pressable>
+      ) : (
+        text
+      )}
+      <Row space={2} wrap>
+        <LinkAction label={words.step.label} href={words.step.href} main={first} />
+        {words.why ? <WayOn label={t('brief.why')} href={words.why} /> : null}
+      </Row>
+    </View>
+  );
+}

@@ -1,0 +1,3 @@
+export * from './api';
+export * from './BriefScreen';
+export * from './WorkScreen';

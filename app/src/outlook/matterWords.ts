@@ -1,0 +1,186 @@
+import type { TFunction } from 'i18next';
+import type { Href } from 'expo-router';
+import type { Matter, MatterOf, NamedLooseEnd } from '@cadro/contract';
+import type { Format } from '../i18n';
+import { creditWords } from '../gradebook';
+
+export interface MatterWords {
+  readonly context: string;
+  readonly when: string;
+  readonly title: string;
+  readonly body: string;
+  readonly step: { readonly label: string; readonly href: Href };
+  /** Where the reason stands in full. */
+  readonly why: Href | null;
+}
+
+interface Tools {
+  readonly t: TFunction;
+  readonly format: Format;
+  readonly child: string;
+  readonly mayTalk: boolean;
+}
+
+const courseHref = (matter: Matter): Href => `/courses/${matter.studentId}/${matter.courseId ?? ''}`;
+const talkHref = (matter: Matter, end: NamedLooseEnd): Href =>
+  `/talk/new?studentId=${matter.studentId}&courseId=${matter.courseId ?? ''}&itemId=${end.itemId}`;
+
+function looseWorkStep(matter: Matter, end: NamedLooseEnd, { t, child, mayTalk }: Tools) {
+  return mayTalk
+    ? { step: { label: t('matter.talk', { child }), href: talkHref(matter, end) }, why: courseHref(matter) }
+    : { step: { label: t('matter.openCourse'), href: courseHref(matter) }, why: null };
+}
+
+function endSentence(end: NamedLooseEnd, { t, format }: Tools): string {
+  const until = end.deadline ? format.date(end.deadline) : '';
+  const credit = creditWords(t, format, end.credit ?? 1);
+  switch (end.kind) {
+    case 'overdue':
+      return t('matter.overdue', { title: end.title, due: end.dueAt ? format.date(end.dueAt) : '' });
+    case 'incomplete':
+      return t('matter.incomplete', { title: end.title });
+    case 'missing':
+    case 'zero':
+    case 'at-floor':
+      return t(`matter.${end.kind}`, { until, credit });
+    case 'unmarked':
+      return '';
+  }
+}
+
+function underneath(matter: MatterOf<'underneath'>, tools: Tools): Omit<MatterWords, 'context' | 'when'> {
+  const { t, format } = tools;
+  const figure = format.figure(matter.display, matter.decimals);
+  const [first] = matter.looseEnds;
+  const more = matter.looseEnds.length - 1;
+  const body = [
+    ...(first ? [endSentence(first, tools)] : []),
+    ...(more > 0 ? [t('matter.andMore', { count: more })] : []),
+    t('matter.becomes', { figure, left: format.figure(matter.ifLeft, matter.decimals) }),
+    ...(matter.slipping ? [t('matter.alsoSlipping')] : []),
+  ];
+  return {
+    title: t('matter.underneathTitle', { figure, count: matter.looseEnds.length }),
+    body: body.join(' '),
+    ...(first
+      ? looseWorkStep(matter, first, tools)
+      : { step: { label: t('matter.openCourse'), href: courseHref(matter) }, why: null }),
+  };
+}
+
+function mendable(matter: MatterOf<'mendable'>, tools: Tools): Omit<MatterWords, 'context' | 'when'> {
+  const { t, format } = tools;
+  const [first] = matter.looseEnds;
+  if (!first)
+    return {
+      title: '',
+      body: '',
+      step: { label: t('matter.openCourse'), href: courseHref(matter) },
+      why: null,
+    };
+  const kind = first.kind === 'zero' || first.kind === 'at-floor' ? first.kind : 'missing';
+  const more = matter.looseEnds.length - 1;
+  const body = [
+    endSentence(first, tools),
+    ...(first.impact ? [t('matter.gain', { gain: format.amount(first.impact) })] : []),
+    ...(more > 0 ? [t('matter.andMore', { count: more })] : []),
+    ...(matter.slipping ? [t('matter.alsoSlipping')] : []),
+  ];
+  return {
+    title: t(`matter.${kind}Title`, { title: first.title }),
+    body: body.join(' '),
+    ...looseWorkStep(matter, first, tools),
+  };
+}
+
+function comment(matter: MatterOf<'comment'>, { t }: Tools): Omit<MatterWords, 'context' | 'when'> {
+  const [first] = matter.comments;
+  const on = first?.itemTitle ? [t('matter.on', { title: first.itemTitle })] : [];
+  const href: Href = first?.itemId ? `${String(courseHref(matter))}/${first.itemId}` : courseHref(matter);
+  return {
+    title: t('matter.commentTitle', { author: first?.author ?? '' }),
+    body: [...on, t('matter.quote', { text: first?.text ?? '' })].join(' '),
+    step: { label: t('matter.read'), href },
+    why: null,
+  };
+}
+
+function absence(
+  matter: MatterOf<'absence'>,
+  { t, format, child }: Tools,
+): Omit<MatterWords, 'context' | 'when'> {
+  const early = matter.leftEarlyOn.length > 0;
+  const dates = early ? matter.leftEarlyOn : matter.unexplainedOn;
+  return {
+    title: t(early ? 'matter.leftEarlyTitle' : 'matter.unexplainedTitle', { count: dates.length }),
+    body: t('matter.absence', {
+      days: format.list(dates.map(format.day)),
+      lessons: format.list(matter.lessons),
+      child,
+    }),
+    step: { label: t('matter.seeDays'), href: '/days' },
+    why: null,
+  };
+}
+
+function lookAgain(
+  matter: MatterOf<'look-again'>,
+  { t, format, mayTalk }: Tools,
+): Omit<MatterWords, 'context' | 'when'> {
+  const date = format.dayLong(matter.lookAgainOn);
+  const body = [
+    matter.stillKind
+      ? t('matter.stillOpen', { date, kind: t(`kinds.${matter.stillKind}`) })
+      : t('matter.stillQuiet', { date }),
+    ...(matter.written ? [t('matter.written')] : []),
+  ];
+  const followUp: Href = `/talk/follow-ups/${matter.followUpId}`;
+  return {
+    title: t('matter.look-againTitle', { title: matter.title }),
+    body: body.join(' '),
+    ...(mayTalk && !matter.written
+      ? {
+          step: { label: t('matter.write'), href: `/talk/write?followUpId=${matter.followUpId}` },
+          why: followUp,
+        }
+      : { step: { label: t('matter.open'), href: followUp }, why: null }),
+  };
+}
+
+function specific(matter: Matter, tools: Tools): Omit<MatterWords, 'context' | 'when'> {
+  const { t, format } = tools;
+  switch (matter.kind) {
+    case 'underneath':
+      return underneath(matter, tools);
+    case 'mendable':
+      return mendable(matter, tools);
+    case 'slipping':
+      return {
+        title: t('matter.slippingTitle', { perWeek: format.amount(Math.abs(matter.perWeek)) }),
+        body: t('matter.slipping', { figure: format.figure(matter.display, matter.decimals) }),
+        step: { label: t('matter.openCourse'), href: courseHref(matter) },
+        why: null,
+      };
+    case 'comment':
+      return comment(matter, tools);
+    case 'absence':
+      return absence(matter, tools);
+    case 'look-again':
+      return lookAgain(matter, tools);
+    case 'reply':
+      return {
+        title: t('matter.replyTitle', { author: matter.author }),
+        body: t('matter.quote', { text: matter.text }),
+        step: { label: t('matter.read'), href: `/talk/threads/${matter.threadId}` },
+        why: null,
+      };
+  }
+}
+
+/** A matter in words: what is wrong, why, until when, and the one next step. */
+export function matterWords(matter: Matter, tools: Tools): MatterWords {
+  const { t, format } = tools;
+  const context = matter.courseTitle ?? (matter.kind === 'absence' ? t('matter.attendance') : '');
+  const when = matter.expiresAt ? t('matter.until', { date: format.day(matter.expiresAt) }) : '';
+  return { context, when, ...specific(matter, tools) };
+}

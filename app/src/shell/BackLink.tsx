@@ -1,0 +1,18 @@
+import { Link, type Href } from 'expo-router';
+import { View } from 'react-native';
+import { useTranslation } from 'react-i18next';
+import { Icon, touch, useWide, Words } from '../ui';
+
+/** The way back up on a phone; on a wide screen the list stands beside it. */
+export function BackLink({ href, label }: { href: Href; label: string }) {
+  const { t } = useTranslation();
+  if (useWide()) return null;
+  return (
+    <Link href={href} aria-label={`${t('shell.back')}: ${label}`} style={{ alignSelf: 'flex-start' }}>
+      <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8, minHeight: touch }}>
+        <Icon name="back" active />
+        <Words colour="soft">{label}</Words>
+      </View>
+    </Link>
+  );
+}

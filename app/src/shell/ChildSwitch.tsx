@@ -1,0 +1,51 @@
+import { Pressable, ScrollView } from 'react-native';
+import { useTranslation } from 'react-i18next';
+import { useMeQuery } from '../household';
+import { childChosen } from '../store/prefs';
+import { useAppDispatch, useAppSelector } from '../store/store';
+import { touch, usePalette, Words } from '../ui';
+
+/** Everyone, or one child; kept from place to place and from day to day. */
+export function ChildSwitch() {
+  const { t } = useTranslation();
+  const palette = usePalette();
+  const dispatch = useAppDispatch();
+  const { data: me } = useMeQuery();
+  const chosen = useAppSelector((state) => state.prefs.childId);
+  const children = me?.children ?? [];
+  if (children.length < 2) return null;
+  const known = children.some(({ id }) => id === chosen) ? chosen : null;
+  const options = [
+    { id: null, name: t('shell.everyone') },
+    ...children.map(({ id, givenName }) => ({ id, name: givenName })),
+  ];
+  return (
+    <ScrollView
+      horizontal
+      showsHorizontalScrollIndicator={false}
+      style={{ flexShrink: 1, flexGrow: 0 }}
+      role="radiogroup"
+      aria-label={t('shell.children')}
+    >
+      {options.map(({ id, name }) => (
+        <Pressable
+          key={id ?? 'everyone'}
+          role="radio"
+          aria-checked={known === id}
+          onPress={() => dispatch(childChosen(id))}
+          style={{
+            minHeight: touch,
+            justifyContent: 'center',
+            paddingHorizontal: 10,
+            borderBottomWidth: 3,
+            borderColor: known === id ? palette.ink : 'transparent',
+          }}
+        >
+          <Words bold={known === id} colour={known === id ? 'ink' : 'soft'}>
+            {name}
+          </Words>
+        </Pressable>
+      ))}
+    </ScrollView>
+  );
+}

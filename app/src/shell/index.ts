@@ -1,0 +1,2 @@
+export * from './BackLink';
+export * from './Shell';

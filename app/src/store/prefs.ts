@@ -1,0 +1,53 @@
+import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+import { languages, type Language } from '@cadro/contract';
+
+export const themes = ['system', 'light', 'dark'] as const;
+export type ThemeWish = (typeof themes)[number];
+
+/** What this browser remembers of its user's choices. */
+export interface Prefs {
+  /** Null: everyone. */
+  readonly childId: string | null;
+  readonly theme: ThemeWish;
+  readonly language: Language;
+}
+
+const storageKey = 'cadro.prefs';
+
+function browserLanguage(): Language {
+  const wished = typeof navigator === 'undefined' ? '' : navigator.language.slice(0, 2);
+  return languages.find((language) => language === wished) ?? 'en';
+}
+
+export function rememberedPrefs(): Prefs {
+  const usual: Prefs = { childId: null, theme: 'system', language: browserLanguage() };
+  try {
+    const kept = JSON.parse(localStorage.getItem(storageKey) ?? '{}') as Partial<Prefs>;
+    return {
+      childId: typeof kept.childId === 'string' ? kept.childId : null,
+      theme: themes.find((theme) => theme === kept.theme) ?? usual.theme,
+      language: languages.find((language) => language === kept.language) ?? usual.language,
+    };
+  } catch {
+    return usual; // storage may be closed or spoilt: the choices are only not remembered
+  }
+}
+
+export function rememberPrefs(prefs: Prefs): void {
+  try {
+    localStorage.setItem(storageKey, JSON.stringify(prefs));
+  } catch {
+    // as above
+  }
+}
+
+export const prefsSlice = createSlice({
+  name: 'prefs',
+  initialState: rememberedPrefs,
+  reducers: {
+    childChosen: (prefs, { payload }: PayloadAction<string | null>) => ({ ...prefs, childId: payload }),
+    themeChosen: (prefs, { payload }: PayloadAction<ThemeWish>) => ({ ...prefs, theme: payload }),
+    languageChosen: (prefs, { payload }: PayloadAction<Language>) => ({ ...prefs, language: payload }),
+  },
+});
+export const { childChosen, themeChosen, languageChosen } = prefsSlice.actions;

@@ -1,0 +1,19 @@
+import { configureStore } from '@reduxjs/toolkit';
+import { setupListeners } from '@reduxjs/toolkit/query';
+import { useDispatch, useSelector } from 'react-redux';
+import { api } from './api';
+import { prefsSlice, rememberPrefs } from './prefs';
+
+export const makeStore = () =>
+  configureStore({
+    reducer: { prefs: prefsSlice.reducer, [api.reducerPath]: api.reducer },
+    middleware: (usual) => usual().concat(api.middleware),
+  });
+
+export const store = makeStore();
+setupListeners(store.dispatch);
+store.subscribe(() => rememberPrefs(store.getState().prefs));
+
+export type RootState = ReturnType<typeof store.getState>;
+export const useAppSelector = useSelector.withTypes<RootState>();
+export const useAppDispatch = useDispatch.withTypes<typeof store.dispatch>();

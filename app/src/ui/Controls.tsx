@@ -1,0 +1,210 @@
+import { Button, Input } from '@rneui/themed';
+import { Link, type Href } from 'expo-router';
+import { useId, type ReactNode } from 'react';
+import { Pressable, View } from 'react-native';
+import { font, gap, sizes, touch } from './palette';
+import { usePalette } from './Theme';
+import { Words } from './Words';
+
+interface ActionProps {
+  readonly label: string;
+  readonly onPress: () => void;
+  /** The one next step is dark; every other is drawn. */
+  readonly main?: boolean;
+  readonly busy?: boolean;
+  readonly disabled?: boolean;
+}
+
+export function Action({ label, onPress, main, busy, disabled }: ActionProps) {
+  const palette = usePalette();
+  return (
+    <Button
+      title={label}
+      onPress={onPress}
+      disabled={(disabled ?? false) || (busy ?? false)}
+      loading={busy ?? false}
+      type={main ? 'solid' : 'outline'}
+      color={palette.ink}
+      titleStyle={{ color: main ? palette.paper : palette.ink }}
+      loadingProps={{ color: main ? palette.paper : palette.ink }}
+      disabledStyle={{ backgroundColor: 'transparent', borderColor: palette.line, borderWidth: 1 }}
+      disabledTitleStyle={{ color: palette.soft }}
+      buttonStyle={main ? { backgroundColor: palette.ink } : { borderColor: palette.ink, borderWidth: 1 }}
+      containerStyle={{ alignSelf: 'flex-start' }}
+    />
+  );
+}
+
+/** A quiet way on, as an underlined link of full height. */
+export function WayOn({ label, href }: { label: string; href: Href }) {
+  const palette = usePalette();
+  return (
+    <Link
+      href={href}
+      style={{
+        fontFamily: font,
+        color: palette.ink,
+        fontWeight: '600',
+        textDecorationLine: 'underline',
+        paddingVertical: 10,
+        ...sizes.text,
+      }}
+    >
+      {label}
+    </Link>
+  );
+}
+
+/** As a dark or drawn button, but an address one can open in a new window. */
+export function LinkAction({ label, href, main }: { label: string; href: Href; main?: boolean }) {
+  const palette = usePalette();
+  return (
+    <Link
+      href={href}
+      style={{
+        fontFamily: font,
+        fontWeight: '600',
+        ...sizes.text,
+        color: main ? palette.paper : palette.ink,
+        backgroundColor: main ? palette.ink : 'transparent',
+        borderWidth: 1,
+        borderColor: palette.ink,
+        borderRadius: 6,
+        paddingHorizontal: 16,
+        paddingVertical: 10,
+        alignSelf: 'flex-start',
+      }}
+    >
+      {label}
+    </Link>
+  );
+}
+
+/** A whole row that leads somewhere. */
+export function RowLink({
+  href,
+  label,
+  children,
+  selected,
+}: {
+  href: Href;
+  label: string;
+  children: ReactNode;
+  selected?: boolean;
+}) {
+  const palette = usePalette();
+  return (
+    <Link href={href} asChild>
+      <Pressable
+        role="link"
+        aria-label={label}
+        {...(selected ? { 'aria-current': 'page' as const } : {})}
+        style={{
+          minHeight: touch,
+          paddingVertical: 12,
+          borderBottomWidth: 1,
+          borderColor: palette.line,
+          backgroundColor: selected ? palette.sheet : 'transparent',
+          ...(selected ? { borderLeftWidth: 3, borderLeftColor: palette.plum, paddingLeft: 12 } : {}),
+        }}
+      >
+        {children}
+      </Pressable>
+    </Link>
+  );
+}
+
+interface FieldProps {
+  readonly label: string;
+  readonly value: string;
+  readonly onChange: (value: string) => void;
+  readonly error?: string | null;
+  readonly hint?: string;
+  readonly lines?: number;
+  readonly kind?: 'email' | 'password' | 'text';
+  readonly onSubmit?: () => void;
+  readonly longest?: number;
+}
+
+export function Field({
+  label,
+  value,
+  onChange,
+  error,
+  hint,
+  lines,
+  kind = 'text',
+  onSubmit,
+  longest,
+}: FieldProps) {
+  const id = useId();
+  return (
+    <View style={{ gap: gap / 2 }}>
+      <Words size="small" bold>
+        {label}
+      </Words>
+      {hint ? (
+        <Words size="small" colour="soft">
+          {hint}
+        </Words>
+      ) : null}
+      <Input
+        id={id}
+        aria-label={label}
+        value={value}
+        onChangeText={onChange}
+        multiline={lines !== undefined}
+        {...(lines ? { numberOfLines: lines } : {})}
+        {...(longest ? { maxLength: longest } : {})}
+        secureTextEntry={kind === 'password'}
+        autoCapitalize={kind === 'text' ? 'sentences' : 'none'}
+        autoComplete={kind === 'email' ? 'email' : kind === 'password' ? 'current-password' : 'off'}
+        inputMode={kind === 'email' ? 'email' : 'text'}
+        onSubmitEditing={() => onSubmit?.()}
+        errorMessage={error ?? ''}
+        renderErrorMessage={Boolean(error)}
+        inputStyle={lines ? { paddingVertical: 10, textAlignVertical: 'top' } : {}}
+      />
+    </View>
+  );
+}
+
+interface ChoiceProps<V extends string> {
+  readonly label: string;
+  readonly options: readonly { readonly value: V; readonly label: string }[];
+  readonly value: V;
+  readonly onChange: (value: V) => void;
+}
+
+/** One of a few, all in sight; the chosen one is filled and says so. */
+export function Choice<V extends string>({ label, options, value, onChange }: ChoiceProps<V>) {
+  const palette = usePalette();
+  return (
+    <View role="radiogroup" aria-label={label} style={{ flexDirection: 'row', flexWrap: 'wrap', gap }}>
+      {options.map((option) => {
+        const chosen = option.value === value;
+        return (
+          <Pressable
+            key={option.value}
+            role="radio"
+            aria-checked={chosen}
+            onPress={() => onChange(option.value)}
+            style={{
+              minHeight: touch,
+              justifyContent: 'center',
+              paddingHorizontal: 14,
+              borderRadius: 6,
+              borderWidth: 1,
+              borderColor: chosen ? palette.ink : palette.soft,
+              backgroundColor: chosen ? palette.ink : 'transparent',
+            }}
+          >
+            <Words size="small" bold={chosen} colour={chosen ? 'paper' : 'ink'}>
+              {option.label}
+            </Words>
+          </Pressable>
+        );
+      })}
+    </View>
+  );
+}

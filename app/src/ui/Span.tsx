@@ -1,0 +1,135 @@
+import { useState } from 'react';
+import { View } from 'react-native';
+import Svg, { Line, Rect, Text as SvgText } from 'react-native-svg';
+import type { CourseFigures, Scale } from '@cadro/contract';
+import { font } from './palette';
+import { spanDomain, spanSteps } from './spanScale';
+import { usePalette } from './Theme';
+
+interface SpanProps {
+  readonly figures: CourseFigures;
+  readonly scale: Scale;
+  /** Said by a screen reader in place of the drawing. */
+  readonly label: string;
+  readonly large?: boolean;
+}
+
+const edge = 3;
+
+/**
+ * The span of a course: a rail on its scale with the letter steps as ticks, a filled frame at posted, a band
+ * from if left to if made up. A short gap in the rail at the left says that the scale does not start at 0.
+ */
+export function Span({ figures, scale, label, large }: SpanProps) {
+  const palette = usePalette();
+  const [width, setWidth] = useState(0);
+  const height = large ? 52 : 24;
+  const middle = 12;
+  const domain = spanDomain(figures, scale);
+  const x = (value: number) =>
+    edge +
+    ((Math.min(domain.to, Math.max(domain.from, value)) - domain.from) / (domain.to - domain.from)) *
+      (width - 2 * edge);
+  const { posted, ifLeft, ifMadeUp } = figures;
+  const bands = posted !== null && ifLeft !== null && ifMadeUp !== null;
+  const steps = spanSteps(scale, domain);
+  return (
+    <View
+      role="img"
+      aria-label={label}
+      style={{ height, width: '100%' }}
+      onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)}
+    >
+      {width > 0 ? (
+        <Svg width={width} height={height}>
+          <Line
+            x1={domain.from > 0 ? 14 : edge}
+            x2={width - edge}
+            y1={middle}
+            y2={middle}
+            stroke={palette.line}
+            strokeWidth={2}
+          />
+          {domain.from > 0 ? (
+            <Line x1={edge} x2={8} y1={middle} y2={middle} stroke={palette.line} strokeWidth={2} />
+          ) : null}
+          {steps.map((step) => (
+            <Line
+              key={step.at}
+              x1={x(step.at)}
+              x2={x(step.at)}
+              y1={middle - 8}
+              y2={middle + 8}
+              stroke={palette.line}
+              strokeWidth={2}
+            />
+          ))}
+          {bands ? (
+            <>
+              <Rect
+                x={x(ifLeft)}
+                width={Math.max(0, x(posted) - x(ifLeft))}
+                y={middle - 5}
+                height={10}
+                fill={palette.plumBand}
+              />
+              <Rect
+                x={x(Math.max(posted, ifLeft))}
+                width={Math.max(0, x(ifMadeUp) - x(posted))}
+                y={middle - 5}
+                height={10}
+                fill={palette.tealBand}
+              />
+              {posted - ifLeft > 1e-9 ? (
+                <Line
+                  x1={x(ifLeft)}
+                  x2={x(ifLeft)}
+                  y1={middle - 7}
+                  y2={middle + 7}
+                  stroke={palette.plum}
+                  strokeWidth={3}
+                />
+              ) : null}
+              {ifMadeUp - ifLeft > 1e-9 ? (
+                <Line
+                  x1={x(ifMadeUp)}
+                  x2={x(ifMadeUp)}
+                  y1={middle - 7}
+                  y2={middle + 7}
+                  stroke={palette.teal}
+                  strokeWidth={3}
+                />
+              ) : null}
+            </>
+          ) : null}
+          {posted !== null ? (
+            <Rect
+              x={x(posted) - 5}
+              y={middle - 5}
+              width={10}
+              height={10}
+              fill={palette.ink}
+              stroke={palette.paper}
+              strokeWidth={1.5}
+            />
+          ) : null}
+          {large
+            ? steps.map((step) => (
+                <SvgText
+                  key={step.at}
+                  x={x(step.at)}
+                  y={40}
+                  textAnchor={x(step.at) > width - 12 ? 'end' : 'middle'}
+                  fontSize={14}
+                  fontFamily={font}
+                  fill={palette.soft}
+                >
+                  {step.label}
+                </SvgText>
+              ))
+            : null}
+        </Svg>
+      ) : null}
+    </View>
+  );
+}

@@ -1,0 +1,58 @@
+import { Skeleton } from '@rneui/themed';
+import type { ReactNode } from 'react';
+import { View } from 'react-native';
+import { useTranslation } from 'react-i18next';
+import { Action } from './Controls';
+import { Stack } from './Layout';
+import { margin } from './palette';
+import { Words } from './Words';
+
+/** The shape of what is coming, while it loads. */
+export function Loading({ rows = 5 }: { rows?: number }) {
+  const { t } = useTranslation();
+  return (
+    <View role="status" aria-label={t('state.loading')} style={{ padding: margin, gap: 20 }}>
+      <Skeleton width={220} height={30} />
+      {Array.from({ length: rows }, (_, row) => (
+        <Stack key={row}>
+          <Skeleton width={140} height={12} />
+          <Skeleton height={18} />
+          <Skeleton width={200} height={12} />
+        </Stack>
+      ))}
+    </View>
+  );
+}
+
+/** Something went wrong, in a sentence, with what to do. */
+export function Failed({ onRetry, message }: { onRetry: () => void; message?: string }) {
+  const { t } = useTranslation();
+  return (
+    <View role="alert" style={{ padding: margin, gap: 12 }}>
+      <Words>{message ?? t('state.failed')}</Words>
+      <Action label={t('state.again')} onPress={onRetry} />
+    </View>
+  );
+}
+
+/** An empty place says why it is empty. */
+export function Quiet({ children }: { children: ReactNode }) {
+  return (
+    <View style={{ paddingVertical: 12 }}>
+      <Words colour="soft">{children}</Words>
+    </View>
+  );
+}
+
+interface Query<T> {
+  readonly data?: T | undefined;
+  readonly isError: boolean;
+  readonly refetch: () => unknown;
+}
+
+/** 'Have data', 'is loading' and 'last try failed' are three things: a failed refresh keeps what there is. */
+export function Loaded<T>({ query, children }: { query: Query<T>; children: (data: T) => ReactNode }) {
+  if (query.data !== undefined) return <>{children(query.data)}</>;
+  if (query.isError) return <Failed onRetry={() => void query.refetch()} />;
+  return <Loading />;
+}

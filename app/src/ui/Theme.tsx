@@ -1,0 +1,57 @@
+import { createTheme, ThemeProvider } from '@rneui/themed';
+import { createContext, useContext, useEffect, useMemo, type ReactNode } from 'react';
+import { useColorScheme } from 'react-native';
+import { useAppSelector } from '../store/store';
+import { dark, font, light, sizes, touch, type Palette } from './palette';
+
+const PaletteContext = createContext<Palette>(light);
+
+export const usePalette = (): Palette => useContext(PaletteContext);
+
+/** The component library in our look: nothing of its own colours or shapes is left. */
+function libraryTheme(palette: Palette, mode: 'light' | 'dark') {
+  return createTheme({
+    mode,
+    lightColors: { primary: palette.ink, background: palette.paper, black: palette.ink, error: palette.plum },
+    darkColors: { primary: palette.ink, background: palette.paper, black: palette.ink, error: palette.plum },
+    components: {
+      Button: {
+        buttonStyle: { minHeight: touch, borderRadius: 6, paddingHorizontal: 16, paddingVertical: 8 },
+        titleStyle: { fontFamily: font, fontWeight: '600', ...sizes.text },
+      },
+      Input: {
+        containerStyle: { paddingHorizontal: 0 },
+        inputContainerStyle: {
+          borderWidth: 1,
+          borderBottomWidth: 1,
+          borderColor: palette.soft,
+          borderRadius: 6,
+          paddingHorizontal: 12,
+          backgroundColor: palette.sheet,
+        },
+        inputStyle: { fontFamily: font, color: palette.ink, minHeight: touch, ...sizes.text },
+        errorStyle: { fontFamily: font, color: palette.plum, marginHorizontal: 0, ...sizes.small },
+      },
+      Skeleton: { animation: 'none', style: { backgroundColor: palette.line, borderRadius: 2 } },
+    },
+  });
+}
+
+export function Theme({ children }: { children: ReactNode }) {
+  const wish = useAppSelector((state) => state.prefs.theme);
+  const system = useColorScheme();
+  const mode = wish === 'system' ? (system === 'dark' ? 'dark' : 'light') : wish;
+  const palette = mode === 'dark' ? dark : light;
+  const theme = useMemo(() => libraryTheme(palette, mode), [palette, mode]);
+  useEffect(() => {
+    document.documentElement.style.colorScheme = mode;
+    document.body.style.backgroundColor = palette.paper;
+  }, [mode, palette]);
+  return (
+    <PaletteContext.Provider value={palette}>
+      <ThemeProvider theme={theme} key={mode}>
+        {children}
+      </ThemeProvider>
+    </PaletteContext.Provider>
+  );
+}

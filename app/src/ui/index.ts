@@ -1,0 +1,11 @@
+export * from './Controls';
+export * from './DayStrip';
+export * from './Frame';
+export * from './Icons';
+export * from './Layout';
+export * from './Span';
+export * from './States';
+export * from './StoryLine';
+export * from './Theme';
+export * from './Words';
+export { gap, margin, touch } from './palette';

@@ -1,0 +1,54 @@
+/** Paper and ink. Each role has one meaning in both themes; colour never carries a status alone. */
+export interface Palette {
+  readonly paper: string;
+  readonly sheet: string;
+  readonly ink: string;
+  readonly soft: string;
+  readonly line: string;
+  /** Needs you; where it falls if left. */
+  readonly plum: string;
+  readonly plumBand: string;
+  /** Can be gained or mended. */
+  readonly teal: string;
+  readonly tealBand: string;
+  readonly sand: string;
+}
+
+export const light: Palette = {
+  paper: '#FAF6EE',
+  sheet: '#FFFDF8',
+  ink: '#152238',
+  soft: '#556074',
+  line: '#DDD5C5',
+  plum: '#86285A',
+  plumBand: '#E3C9D5',
+  teal: '#17686C',
+  tealBand: '#BFDCD7',
+  sand: '#E9DCC0',
+};
+export const dark: Palette = {
+  paper: '#10182A',
+  sheet: '#172138',
+  ink: '#EFE8DA',
+  soft: '#AEB7CA',
+  line: '#364360',
+  plum: '#EDA0C3',
+  plumBand: '#5E2B48',
+  teal: '#7CCBC5',
+  tealBand: '#1F4C4E',
+  sand: '#3D3828',
+};
+
+export const font = 'Atkinson Hyperlegible Next, system-ui, sans-serif';
+/** Four sizes: titles, matters and figures, text, secondary. */
+export const sizes = {
+  title: { fontSize: 30, lineHeight: 36 },
+  matter: { fontSize: 19, lineHeight: 24 },
+  text: { fontSize: 16, lineHeight: 24 },
+  small: { fontSize: 14, lineHeight: 20 },
+} as const;
+export const gap = 8;
+export const margin = 20;
+/** Least side of anything one touches. */
+export const touch = 44;
+export const wideFrom = 900;

@@ -1,0 +1,130 @@
+import { Type, type Static } from '@sinclair/typebox';
+import { looseEndKinds } from '../outlook/figures';
+import { resultStatuses } from '../gradebook/record';
+import { route } from '../shared/route';
+import { DateOnly, FreeText, Instant, Nullable, Uuid } from '../shared/scalars';
+
+export const followUpSteps = ['noticed', 'talked-over', 'agreed', 'waiting-on-school', 'settled'] as const;
+export type FollowUpStep = (typeof followUpSteps)[number];
+const StepSchema = Type.Union(followUpSteps.map((step) => Type.Literal(step)));
+const LooseEndKindSchema = Type.Union(looseEndKinds.map((kind) => Type.Literal(kind)));
+
+/** How a follow-up ended: by the record itself, or by a person's word. */
+export const Outcome = Type.Union([
+  Type.Object({
+    by: Type.Literal('record'),
+    was: LooseEndKindSchema,
+    status: Type.Union(resultStatuses.map((status) => Type.Literal(status))),
+    earned: Nullable(Type.Number()),
+    possible: Type.Number(),
+  }),
+  Type.Object({ by: Type.Literal('guardian') }),
+]);
+export type Outcome = Static<typeof Outcome>;
+
+export const entryKinds = ['noticed', 'step', 'note', 'look-again', 'written', 'answered', 'record'] as const;
+export const FollowUpEntry = Type.Object({
+  id: Type.String(),
+  kind: Type.Union(entryKinds.map((kind) => Type.Literal(kind))),
+  at: Instant,
+  author: Nullable(Type.String()),
+  step: Nullable(StepSchema),
+  lookAgainOn: Nullable(DateOnly),
+  text: Nullable(Type.String()),
+});
+export type FollowUpEntry = Static<typeof FollowUpEntry>;
+
+export const FollowUpSummary = Type.Object({
+  id: Uuid,
+  studentId: Uuid,
+  courseId: Nullable(Uuid),
+  courseTitle: Nullable(Type.String()),
+  itemId: Nullable(Uuid),
+  title: Type.String(),
+  looseEndKind: Nullable(LooseEndKindSchema),
+  step: StepSchema,
+  lookAgainOn: Nullable(DateOnly),
+  outcome: Nullable(Outcome),
+  version: Type.Integer(),
+  updatedAt: Instant,
+});
+export type FollowUpSummary = Static<typeof FollowUpSummary>;
+
+export const FollowUp = Type.Composite([
+  FollowUpSummary,
+  Type.Object({
+    teacher: Nullable(Type.Object({ id: Uuid, name: Type.String(), contactable: Type.Boolean() })),
+    threadId: Nullable(Uuid),
+    /** Whether a question to the teacher is already under way. */
+    written: Type.Boolean(),
+    dueAt: Nullable(Instant),
+    possible: Nullable(Type.Number()),
+    entries: Type.Array(FollowUpEntry),
+  }),
+]);
+export type FollowUp = Static<typeof FollowUp>;
+
+const LookAgain = Type.Optional(Nullable(DateOnly));
+export const NewFollowUp = Type.Object({
+  studentId: Uuid,
+  courseId: Type.Optional(Nullable(Uuid)),
+  itemId: Type.Optional(Nullable(Uuid)),
+  title: Type.String({ minLength: 1, maxLength: 200 }),
+  step: Type.Optional(StepSchema),
+  note: Type.Optional(FreeText),
+  lookAgainOn: LookAgain,
+});
+export type NewFollowUp = Static<typeof NewFollowUp>;
+
+export const FollowUpChange = Type.Object({
+  /** The version the change was made on; another one since then answers 409 with both. */
+  version: Type.Integer({ minimum: 1 }),
+  step: Type.Optional(StepSchema),
+  note: Type.Optional(FreeText),
+  lookAgainOn: LookAgain,
+});
+export type FollowUpChange = Static<typeof FollowUpChange>;
+
+const room = 'followups';
+export const followUpRoutes = {
+  list: route({
+    method: 'get',
+    path: '/api/followups',
+    room,
+    access: 'signed-in',
+    summary: 'Follow-ups of the household about linked children, open ones first',
+    status: 200,
+    answer: Type.Object({ followUps: Type.Array(FollowUpSummary) }),
+  }),
+  create: route({
+    method: 'post',
+    path: '/api/followups',
+    room,
+    access: 'signed-in',
+    summary: 'Take a matter in hand',
+    body: NewFollowUp,
+    status: 201,
+    answer: FollowUp,
+  }),
+  read: route({
+    method: 'get',
+    path: '/api/followups/:followUpId',
+    room,
+    access: 'signed-in',
+    summary: 'One follow-up with everything that happened',
+    params: Type.Object({ followUpId: Uuid }),
+    status: 200,
+    answer: FollowUp,
+  }),
+  change: route({
+    method: 'patch',
+    path: '/api/followups/:followUpId',
+    room,
+    access: 'signed-in',
+    summary: 'Move a follow-up on: a step, a note, a date to look again',
+    params: Type.Object({ followUpId: Uuid }),
+    body: FollowUpChange,
+    status: 200,
+    answer: FollowUp,
+  }),
+};

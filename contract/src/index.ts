@@ -1,0 +1,33 @@
+import { attendanceRoutes } from './attendance/attendance';
+import { followUpRoutes } from './followups/followups';
+import { gradebookRoutes } from './gradebook/gradebook';
+import { householdRoutes } from './household/household';
+import { messageRoutes } from './messages/messages';
+import { outlookRoutes } from './outlook/outlook';
+import type { RouteContract } from './shared/route';
+import { sourceRoutes } from './sources/status';
+
+export * from './attendance/attendance';
+export * from './followups/followups';
+export * from './gradebook/gradebook';
+export * from './gradebook/record';
+export * from './household/household';
+export * from './messages/messages';
+export * from './outlook/figures';
+export * from './outlook/matters';
+export * from './outlook/outlook';
+export * from './shared';
+export * from './sources/feed';
+export * from './sources/oneRoster';
+export * from './sources/status';
+
+/** Every operation the server offers, in the order of the OpenAPI document. */
+export const allRoutes: readonly RouteContract[] = [
+  householdRoutes,
+  outlookRoutes,
+  gradebookRoutes,
+  attendanceRoutes,
+  followUpRoutes,
+  messageRoutes,
+  sourceRoutes,
+].flatMap((routes) => Object.values<RouteContract>(routes));

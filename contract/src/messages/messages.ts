@@ -1,0 +1,102 @@
+import { Type, type Static } from '@sinclair/typebox';
+import { route } from '../shared/route';
+import { FreeText, Instant, Nullable, Uuid } from '../shared/scalars';
+
+export const messageStates = ['queued', 'sent', 'failed', 'received'] as const;
+export const Message = Type.Object({
+  id: Uuid,
+  author: Type.String(),
+  fromTeacher: Type.Boolean(),
+  text: Type.String(),
+  at: Instant,
+  state: Type.Union(messageStates.map((state) => Type.Literal(state))),
+});
+export type Message = Static<typeof Message>;
+
+export const ThreadSummary = Type.Object({
+  id: Uuid,
+  studentId: Uuid,
+  teacher: Type.Object({ id: Uuid, name: Type.String(), contactable: Type.Boolean() }),
+  courseTitle: Nullable(Type.String()),
+  lastMessage: Nullable(Message),
+  unread: Type.Boolean(),
+});
+export type ThreadSummary = Static<typeof ThreadSummary>;
+
+export const Thread = Type.Composite([ThreadSummary, Type.Object({ messages: Type.Array(Message) })]);
+export type Thread = Static<typeof Thread>;
+
+export const Announcement = Type.Object({
+  id: Uuid,
+  studentIds: Type.Array(Uuid),
+  schoolName: Type.String(),
+  title: Type.String(),
+  text: Type.String(),
+  postedAt: Instant,
+});
+export type Announcement = Static<typeof Announcement>;
+
+export const NewMessage = Type.Object({
+  studentId: Uuid,
+  teacherId: Uuid,
+  followUpId: Type.Optional(Nullable(Uuid)),
+  subject: Type.String({ minLength: 1, maxLength: 200 }),
+  text: FreeText,
+});
+export type NewMessage = Static<typeof NewMessage>;
+
+const room = 'messages';
+export const messageRoutes = {
+  threads: route({
+    method: 'get',
+    path: '/api/threads',
+    room,
+    access: 'signed-in',
+    summary: 'One thread per child and teacher, and the schools’ announcements',
+    status: 200,
+    answer: Type.Object({
+      threads: Type.Array(ThreadSummary),
+      announcements: Type.Array(Announcement),
+    }),
+  }),
+  thread: route({
+    method: 'get',
+    path: '/api/threads/:threadId',
+    room,
+    access: 'signed-in',
+    summary: 'One thread; reading it marks its answers as read',
+    params: Type.Object({ threadId: Uuid }),
+    status: 200,
+    answer: Thread,
+  }),
+  teachers: route({
+    method: 'get',
+    path: '/api/students/:studentId/teachers',
+    room,
+    access: 'signed-in',
+    summary: 'The teachers of one child',
+    params: Type.Object({ studentId: Uuid }),
+    status: 200,
+    answer: Type.Object({
+      teachers: Type.Array(
+        Type.Object({
+          id: Uuid,
+          name: Type.String(),
+          contactable: Type.Boolean(),
+          courseTitles: Type.Array(Type.String()),
+          threadId: Nullable(Uuid),
+        }),
+      ),
+    }),
+  }),
+  send: route({
+    method: 'post',
+    path: '/api/messages',
+    room,
+    access: 'signed-in',
+    summary: 'Write to a teacher; sent as mail by the job worker',
+    body: NewMessage,
+    status: 202,
+    answer: Thread,
+  }),
+};

@@ -1,0 +1,38 @@
+import { Type, type Static } from '@sinclair/typebox';
+import { Fraction, Instant, Nullable } from '../shared/scalars';
+
+export const looseEndKinds = ['missing', 'incomplete', 'overdue', 'zero', 'at-floor', 'unmarked'] as const;
+export type LooseEndKind = (typeof looseEndKinds)[number];
+export const trendClasses = ['too-early', 'slipping', 'steady', 'rising'] as const;
+export type TrendClass = (typeof trendClasses)[number];
+
+export const LooseEndFigure = Type.Object({
+  itemId: Type.String(),
+  kind: Type.Union(looseEndKinds.map((kind) => Type.Literal(kind))),
+  recoverable: Type.Boolean(),
+  credit: Nullable(Fraction),
+  deadline: Nullable(Instant),
+  /** Points on the course's scale. */
+  impact: Nullable(Type.Number()),
+});
+export type LooseEndFigure = Static<typeof LooseEndFigure>;
+
+/** What the core answers about a course: figures on the course's own scale. */
+export const CourseFigures = Type.Object({
+  posted: Nullable(Type.Number()),
+  display: Nullable(Type.Number()),
+  letter: Nullable(Type.String()),
+  categories: Type.Array(Type.Object({ id: Type.String(), fraction: Nullable(Fraction) })),
+  standards: Type.Array(
+    Type.Object({ id: Type.String(), level: Nullable(Type.Number()), met: Nullable(Type.Boolean()) }),
+  ),
+  ifLeft: Nullable(Type.Number()),
+  ifMadeUp: Nullable(Type.Number()),
+  best: Nullable(Type.Number()),
+  looseEnds: Type.Array(LooseEndFigure),
+  trend: Type.Object({
+    class: Type.Union(trendClasses.map((name) => Type.Literal(name))),
+    slope: Nullable(Type.Number()),
+  }),
+});
+export type CourseFigures = Static<typeof CourseFigures>;

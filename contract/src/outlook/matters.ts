@@ -1,0 +1,122 @@
+import { Type, type Static } from '@sinclair/typebox';
+import { resultStatuses } from '../gradebook/record';
+import { commentSubjects } from '../gradebook/gradebook';
+import { DateOnly, Fraction, Instant, Nullable, Uuid } from '../shared/scalars';
+import { looseEndKinds } from './figures';
+
+const LooseEndKindSchema = Type.Union(looseEndKinds.map((kind) => Type.Literal(kind)));
+
+/** A loose end as a matter names it. */
+export const NamedLooseEnd = Type.Object({
+  itemId: Uuid,
+  title: Type.String(),
+  kind: LooseEndKindSchema,
+  dueAt: Nullable(Instant),
+  deadline: Nullable(Instant),
+  credit: Nullable(Fraction),
+  impact: Nullable(Type.Number()),
+});
+export type NamedLooseEnd = Static<typeof NamedLooseEnd>;
+
+const QuotedComment = Type.Object({
+  itemId: Nullable(Uuid),
+  itemTitle: Nullable(Type.String()),
+  subject: Type.Union(commentSubjects.map((subject) => Type.Literal(subject))),
+  text: Type.String(),
+  author: Type.String(),
+  writtenAt: Instant,
+});
+
+const common = {
+  /** The same for the same matter from one day to the next. */
+  key: Type.String(),
+  studentId: Uuid,
+  courseId: Nullable(Uuid),
+  courseTitle: Nullable(Type.String()),
+  /** Share of a course's scale that is at stake, or what stands for it. */
+  stake: Type.Number(),
+  /** When acting stops helping. */
+  expiresAt: Nullable(Instant),
+};
+const figures = { display: Nullable(Type.Number()), outOf: Type.Number(), decimals: Type.Integer() };
+
+/** One thing on the Brief. Words for each kind live in the app's catalogues. */
+export const Matter = Type.Union([
+  Type.Object({
+    ...common,
+    ...figures,
+    kind: Type.Literal('underneath'),
+    ifLeft: Type.Number(),
+    looseEnds: Type.Array(NamedLooseEnd),
+    slipping: Type.Boolean(),
+  }),
+  Type.Object({
+    ...common,
+    ...figures,
+    kind: Type.Literal('mendable'),
+    looseEnds: Type.Array(NamedLooseEnd),
+    slipping: Type.Boolean(),
+  }),
+  Type.Object({ ...common, ...figures, kind: Type.Literal('slipping'), perWeek: Type.Number() }),
+  Type.Object({ ...common, kind: Type.Literal('comment'), comments: Type.Array(QuotedComment) }),
+  Type.Object({
+    ...common,
+    kind: Type.Literal('absence'),
+    unexplainedOn: Type.Array(DateOnly),
+    leftEarlyOn: Type.Array(DateOnly),
+    lessons: Type.Array(Type.String()),
+  }),
+  Type.Object({
+    ...common,
+    kind: Type.Literal('look-again'),
+    followUpId: Uuid,
+    itemId: Nullable(Uuid),
+    title: Type.String(),
+    lookAgainOn: DateOnly,
+    stillKind: Nullable(LooseEndKindSchema),
+    written: Type.Boolean(),
+  }),
+  Type.Object({
+    ...common,
+    kind: Type.Literal('reply'),
+    threadId: Uuid,
+    author: Type.String(),
+    text: Type.String(),
+    receivedAt: Instant,
+  }),
+]);
+export type Matter = Static<typeof Matter>;
+export type MatterOf<K extends Matter['kind']> = Extract<Matter, { kind: K }>;
+
+/** Good news: work that was a loose end and is scored now. */
+export const GoodNews = Type.Object({
+  studentId: Uuid,
+  courseId: Uuid,
+  courseTitle: Type.String(),
+  itemId: Uuid,
+  title: Type.String(),
+  was: LooseEndKindSchema,
+  now: Type.Object({
+    status: Type.Union(resultStatuses.map((status) => Type.Literal(status))),
+    earned: Nullable(Type.Number()),
+    possible: Type.Number(),
+  }),
+  at: Instant,
+});
+export type GoodNews = Static<typeof GoodNews>;
+
+export const ComingDay = Type.Object({
+  on: DateOnly,
+  items: Type.Array(
+    Type.Object({
+      itemId: Uuid,
+      studentId: Uuid,
+      courseTitle: Type.String(),
+      title: Type.String(),
+      dueAt: Instant,
+      possible: Type.Number(),
+      counts: Type.Boolean(),
+    }),
+  ),
+});
+export type ComingDay = Static<typeof ComingDay>;

@@ -1,0 +1,37 @@
+import { Type, type Static } from '@sinclair/typebox';
+
+/** Every error code the server can answer with. Words for each live in the app's catalogues. */
+export const problemCodes = [
+  'bad-request',
+  'not-signed-in',
+  'wrong-credentials',
+  'too-many-tries',
+  'forbidden',
+  'not-found',
+  'code-unknown',
+  'code-used',
+  'code-expired',
+  'already-linked',
+  'edited-meanwhile',
+  'teacher-without-contact',
+  'unknown-thread',
+  'foreign-origin',
+  'too-large',
+  'source-unreachable',
+  'internal',
+] as const;
+export type ProblemCode = (typeof problemCodes)[number];
+
+/** RFC 9457. `type` is `urn:cadro:problem:<code>`. */
+export const Problem = Type.Object({
+  type: Type.String(),
+  title: Type.String(),
+  status: Type.Integer(),
+  detail: Type.String(),
+  code: Type.Union(problemCodes.map((code) => Type.Literal(code))),
+  errors: Type.Optional(Type.Array(Type.Object({ path: Type.String(), message: Type.String() }))),
+  /** With `edited-meanwhile`: how it stands now, and what was sent. */
+  current: Type.Optional(Type.Unknown()),
+  yours: Type.Optional(Type.Unknown()),
+});
+export type Problem = Static<typeof Problem>;

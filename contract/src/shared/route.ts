@@ -1,0 +1,31 @@
+import type { Static, TObject, TSchema } from '@sinclair/typebox';
+
+/** One operation of the HTTP interface: the single definition that validates it, types it and documents it. */
+export interface RouteContract<
+  Params extends TObject = TObject,
+  Query extends TObject = TObject,
+  Body extends TSchema = TSchema,
+  Answer extends TSchema = TSchema,
+> {
+  readonly method: 'get' | 'post' | 'patch' | 'delete';
+  /** Express path; `:name` marks a parameter. */
+  readonly path: string;
+  readonly summary: string;
+  readonly room: string;
+  /** Who may call it at all; the rows it sees are scoped by the links of the caller. */
+  readonly access: 'public' | 'signed-in' | 'demo';
+  readonly params?: Params;
+  readonly query?: Query;
+  readonly body?: Body;
+  readonly status: 200 | 201 | 202 | 204;
+  readonly answer?: Answer;
+}
+
+export const route = <P extends TObject, Q extends TObject, B extends TSchema, A extends TSchema>(
+  contract: RouteContract<P, Q, B, A>,
+): RouteContract<P, Q, B, A> => contract;
+
+export type ParamsOf<R> = R extends RouteContract<infer P, TObject, TSchema, TSchema> ? Static<P> : never;
+export type QueryOf<R> = R extends RouteContract<TObject, infer Q, TSchema, TSchema> ? Static<Q> : never;
+export type BodyOf<R> = R extends RouteContract<TObject, TObject, infer B, TSchema> ? Static<B> : never;
+export type AnswerOf<R> = R extends RouteContract<TObject, TObject, TSchema, infer A> ? Static<A> : never;

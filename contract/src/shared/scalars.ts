@@ -1,0 +1,24 @@
+import { Type, type Static } from '@sinclair/typebox';
+
+/** ISO 8601 instant with a zone, such as `2026-10-21T18:00:00Z`. */
+export const Instant = Type.String({ format: 'date-time' });
+/** A calendar date in the school's own zone, `YYYY-MM-DD`. */
+export const DateOnly = Type.String({ format: 'date' });
+export const Uuid = Type.String({ format: 'uuid' });
+/** A share, 0 to 1; may exceed 1 with extra credit. */
+export const Fraction = Type.Number();
+
+export const Language = Type.Union([Type.Literal('en'), Type.Literal('es')]);
+export type Language = Static<typeof Language>;
+export const languages = ['en', 'es'] as const satisfies readonly Language[];
+
+/** Free text a person typed. The limit is far above any honest note and below what could hurt. */
+export const FreeText = Type.String({ minLength: 1, maxLength: 20_000 });
+
+export const Nullable = <T extends Parameters<typeof Type.Union>[0][number]>(schema: T) =>
+  Type.Union([schema, Type.Null()]);
+
+/** Marks a case that the type system says cannot happen; reaching it is a defect, told with its value. */
+export function assertNever(value: never): never {
+  throw new Error(`unexpected case: ${JSON.stringify(value)}`);
+}

@@ -1,0 +1,2 @@
+export * from './patterns';
+export * from './summary';

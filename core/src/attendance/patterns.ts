@@ -1,0 +1,48 @@
+import type { SchoolDay } from './summary';
+
+export type Pattern =
+  | { readonly kind: 'leaves-early'; readonly value: null }
+  | { readonly kind: 'period'; readonly value: string }
+  | { readonly kind: 'weekday'; readonly value: number };
+
+/** Patterns look at this many school days, up to the last one. */
+const windowDays = 20;
+
+/** Days on which the first lesson was attended and the last one was not. */
+export const leftEarlyDays = (days: readonly SchoolDay[]): string[] =>
+  days
+    .slice(-windowDays)
+    .filter(({ lessons }) => lessons[0]?.kind !== 'absent' && lessons[lessons.length - 1]?.kind === 'absent')
+    .map(({ date }) => date);
+
+/** Keys with at least three absences and at least twice the mean over the other keys. */
+function standOut<K>(absences: ReadonlyMap<K, number>): K[] {
+  const total = [...absences.values()].reduce((sum, count) => sum + count, 0);
+  return [...absences].flatMap(([key, count]) => {
+    if (absences.size < 2 || count < 3) return [];
+    return count >= 2 * ((total - count) / (absences.size - 1)) ? [key] : [];
+  });
+}
+
+/** What stands out in the last school days, sorted by kind, then by value as text. */
+export function patternsOf(days: readonly SchoolDay[]): Pattern[] {
+  const window = days.slice(-windowDays);
+  const byPeriod = new Map<string, number>();
+  const byWeekday = new Map<number, number>();
+  for (const { date, lessons, absent } of window) {
+    const weekday = new Date(`${date}T00:00:00Z`).getUTCDay();
+    byWeekday.set(weekday, (byWeekday.get(weekday) ?? 0) + (absent ? 1 : 0));
+    for (const { period, kind } of lessons) {
+      byPeriod.set(period, (byPeriod.get(period) ?? 0) + (kind === 'absent' ? 1 : 0));
+    }
+  }
+  const leavesEarly: Pattern[] =
+    leftEarlyDays(window).length >= 2 ? [{ kind: 'leaves-early', value: null }] : [];
+  const periods = standOut(byPeriod).sort((a, b) => (a < b ? -1 : 1));
+  const weekdays = standOut(byWeekday).sort((a, b) => a - b);
+  return [
+    ...leavesEarly,
+    ...periods.map((value): Pattern => ({ kind: 'period', value })),
+    ...weekdays.map((value): Pattern => ({ kind: 'weekday', value })),
+  ];
+}

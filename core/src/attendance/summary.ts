@@ -1,0 +1,94 @@
+import type { AttendanceRecord, MarkKind } from '@cadro/contract';
+import { patternsOf, type Pattern } from './patterns';
+
+export interface Lesson {
+  readonly period: string;
+  readonly courseId: string | null;
+  readonly kind: MarkKind;
+  readonly excused: boolean;
+}
+export interface SchoolDay {
+  readonly date: string;
+  /** Scheduled lessons only, in order. */
+  readonly lessons: readonly Lesson[];
+  readonly absent: boolean;
+}
+export interface AbsenceCounts {
+  absent: number;
+  excused: number;
+  unexcused: number;
+  tardies: number;
+}
+export interface AttendanceSummary {
+  readonly schoolDays: number;
+  readonly daysAbsent: number;
+  readonly rate: number | null;
+  readonly chronic: boolean;
+  readonly periodsAbsent: number;
+  readonly excused: number;
+  readonly unexcused: number;
+  readonly tardies: number;
+  readonly byCourse: readonly (AbsenceCounts & { courseId: string })[];
+  readonly patterns: readonly Pattern[];
+}
+
+/** The days of a record that were school days by its `asOf`, oldest first. A trip (`activity`) is presence. */
+export function schoolDaysOf(record: AttendanceRecord): SchoolDay[] {
+  const absentFrom = record.dayAbsentFrom ?? 0.5;
+  return record.days
+    .filter(({ date }) => date <= record.asOf)
+    .sort((a, b) => (a.date < b.date ? -1 : 1))
+    .flatMap(({ date, periods }): SchoolDay[] => {
+      const lessons = periods.flatMap(({ period, courseId, code }): Lesson[] => {
+        const meaning = record.codes[code];
+        if (!meaning || meaning.kind === 'closed') return [];
+        return [
+          { period, courseId: courseId ?? null, kind: meaning.kind, excused: meaning.excused ?? false },
+        ];
+      });
+      if (lessons.length === 0) return [];
+      const absences = lessons.filter(({ kind }) => kind === 'absent').length;
+      return [{ date, lessons, absent: absences / lessons.length >= absentFrom }];
+    });
+}
+
+const nothing = (): AbsenceCounts => ({ absent: 0, excused: 0, unexcused: 0, tardies: 0 });
+
+function count(counts: AbsenceCounts, lesson: Lesson): void {
+  if (lesson.kind === 'tardy') counts.tardies++;
+  if (lesson.kind !== 'absent') return;
+  counts.absent++;
+  if (lesson.excused) counts.excused++;
+  else counts.unexcused++;
+}
+
+/** Totals, shares and patterns of a child's attendance. Units: days, lessons and late arrivals, never mixed. */
+export function attendanceSummary(record: AttendanceRecord): AttendanceSummary {
+  const days = schoolDaysOf(record);
+  const total = nothing();
+  const byCourse = new Map<string, AbsenceCounts>();
+  for (const lesson of days.flatMap(({ lessons }) => lessons)) {
+    count(total, lesson);
+    if (lesson.courseId === null) continue;
+    const counts = byCourse.get(lesson.courseId) ?? nothing();
+    byCourse.set(lesson.courseId, counts);
+    count(counts, lesson);
+  }
+  const daysAbsent = days.filter(({ absent }) => absent).length;
+  const rate = days.length > 0 ? daysAbsent / days.length : null;
+  const { absent: periodsAbsent, excused, unexcused, tardies } = total;
+  return {
+    schoolDays: days.length,
+    daysAbsent,
+    rate,
+    chronic: rate !== null && rate >= (record.chronicFrom ?? 0.1) - 1e-9,
+    periodsAbsent,
+    excused,
+    unexcused,
+    tardies,
+    byCourse: [...byCourse]
+      .sort(([a], [b]) => (a < b ? -1 : 1))
+      .map(([courseId, counts]) => ({ courseId, ...counts })),
+    patterns: patternsOf(days),
+  };
+}

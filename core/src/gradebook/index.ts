@@ -1,0 +1,5 @@
+export * from './course';
+export * from './display';
+export * from './posted';
+export * from './standards';
+export * from './standing';

@@ -1,0 +1,4 @@
+export * from './attendance';
+export * from './followups';
+export * from './gradebook';
+export * from './outlook';

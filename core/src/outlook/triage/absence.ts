@@ -1,0 +1,28 @@
+import type { Matter } from '@cadro/contract';
+import type { FamilyFacts } from './facts';
+
+/** Each unexplained day weighs as much as two points of a hundred. */
+const dayStake = 0.02;
+
+/** Absences nobody explained, and leaving early more than once. */
+export function absence(facts: FamilyFacts): Matter[] {
+  return facts.absences.flatMap((child): Matter[] => {
+    const leftEarlyOn = child.leftEarlyOn.length >= 2 ? [...child.leftEarlyOn] : [];
+    const dates = new Set([...child.unexplainedOn, ...leftEarlyOn]);
+    if (dates.size === 0) return [];
+    return [
+      {
+        kind: 'absence',
+        key: `absence:${child.studentId}`,
+        studentId: child.studentId,
+        courseId: null,
+        courseTitle: null,
+        stake: dates.size * dayStake,
+        expiresAt: null,
+        unexplainedOn: [...child.unexplainedOn],
+        leftEarlyOn,
+        lessons: [...child.lessons],
+      },
+    ];
+  });
+}

@@ -1,0 +1,65 @@
+import type { CommentSubject, CourseFigures, LooseEndKind, NamedLooseEnd } from '@cadro/contract';
+
+/** Everything the Brief is made from, over all children of one guardian, as of one instant. */
+export interface FamilyFacts {
+  readonly now: string;
+  readonly courses: readonly CourseFacts[];
+  readonly comments: readonly CommentFacts[];
+  readonly absences: readonly AbsenceFacts[];
+  readonly followUps: readonly FollowUpFacts[];
+  readonly replies: readonly ReplyFacts[];
+}
+
+export interface CourseFacts {
+  readonly id: string;
+  readonly studentId: string;
+  readonly title: string;
+  readonly outOf: number;
+  readonly decimals: number;
+  readonly figures: CourseFigures;
+  /** The course's loose ends with their names, in make-up order. */
+  readonly looseEnds: readonly NamedLooseEnd[];
+}
+
+export interface CommentFacts {
+  readonly studentId: string;
+  readonly courseId: string;
+  readonly courseTitle: string;
+  readonly itemId: string | null;
+  readonly itemTitle: string | null;
+  readonly subject: CommentSubject;
+  readonly text: string;
+  readonly author: string;
+  readonly writtenAt: string;
+}
+
+export interface AbsenceFacts {
+  readonly studentId: string;
+  /** Dates of the last five school days with an absence that nobody explained. */
+  readonly unexplainedOn: readonly string[];
+  readonly leftEarlyOn: readonly string[];
+  /** Titles of the courses whose lessons were missed on those dates. */
+  readonly lessons: readonly string[];
+}
+
+export interface FollowUpFacts {
+  readonly id: string;
+  readonly studentId: string;
+  readonly courseId: string | null;
+  readonly courseTitle: string | null;
+  readonly itemId: string | null;
+  readonly title: string;
+  readonly lookAgainOn: string | null;
+  /** Whether its date has come, in the child's own zone. */
+  readonly due: boolean;
+  readonly stillKind: LooseEndKind | null;
+  readonly written: boolean;
+}
+
+export interface ReplyFacts {
+  readonly studentId: string;
+  readonly threadId: string;
+  readonly author: string;
+  readonly text: string;
+  readonly receivedAt: string;
+}

@@ -1,0 +1,63 @@
+import type { Matter } from '@cadro/contract';
+import { absence } from './absence';
+import { newComments } from './comment';
+import type { FamilyFacts } from './facts';
+import { lookAgain } from './lookAgain';
+import { mendable, underneath } from './looseWork';
+import { replies } from './reply';
+import { slipping } from './slipping';
+
+export type * from './facts';
+
+type TriageRule = (facts: FamilyFacts) => Matter[];
+
+/** Earlier rules speak for a course before later ones: a course has one matter made from its figures. */
+const figureRules: readonly TriageRule[] = [underneath, mendable, slipping];
+const otherRules: readonly TriageRule[] = [lookAgain, replies, absence, newComments];
+
+const dayMs = 24 * 60 * 60 * 1000;
+
+/** What expires first counts for more: half as much again within three days, a fifth within a week. */
+function urgency(expiresAt: string | null, now: string): number {
+  if (expiresAt === null) return 1;
+  const days = (Date.parse(expiresAt) - Date.parse(now)) / dayMs;
+  if (days < 0) return 0.5;
+  return days <= 3 ? 1.5 : days <= 7 ? 1.2 : 1;
+}
+
+/** A comment on work that has a matter already is read there. */
+function withoutEchoes(matters: readonly Matter[], facts: FamilyFacts): Matter[] {
+  const named = new Set([
+    ...matters.flatMap((matter) =>
+      'looseEnds' in matter ? matter.looseEnds.map(({ itemId }) => itemId) : [],
+    ),
+    ...facts.followUps.map(({ itemId }) => itemId),
+  ]);
+  return matters.flatMap((matter): Matter[] => {
+    if (matter.kind !== 'comment') return [matter];
+    const comments = matter.comments.filter(({ itemId }) => itemId === null || !named.has(itemId));
+    return comments.length > 0 ? [{ ...matter, comments }] : [];
+  });
+}
+
+/**
+ * The matters of the Brief, what is most at stake and expires first at the top.
+ * Order: stake × urgency, greatest first; then the earlier end; then the key.
+ */
+export function triage(facts: FamilyFacts): Matter[] {
+  const spokenFor = new Set<string>();
+  const ofFigures = figureRules.flatMap((rule) =>
+    rule(facts).filter(({ studentId, courseId }) => {
+      const course = `${studentId}:${courseId}`;
+      if (spokenFor.has(course)) return false;
+      spokenFor.add(course);
+      return true;
+    }),
+  );
+  const matters = withoutEchoes([...ofFigures, ...otherRules.flatMap((rule) => rule(facts))], facts);
+  const rank = ({ stake, expiresAt }: Matter) => stake * urgency(expiresAt, facts.now);
+  return matters.sort(
+    (a, b) =>
+      rank(b) - rank(a) || (a.expiresAt ?? '9').localeCompare(b.expiresAt ?? '9') || (a.key < b.key ? -1 : 1),
+  );
+}

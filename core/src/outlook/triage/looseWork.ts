@@ -1,0 +1,68 @@
+import type { Matter, NamedLooseEnd } from '@cadro/contract';
+import type { CourseFacts, FamilyFacts } from './facts';
+
+/** A fall smaller than this share of the scale is no matter of its own. */
+const leastFall = 0.01;
+const leastGain = 0.005;
+
+/** Marks take a day or two to travel: work that is overdue for less is no matter yet. */
+export const travelMs = 2 * 24 * 60 * 60 * 1000;
+
+const earliest = (ends: readonly NamedLooseEnd[]): string | null =>
+  ends.flatMap(({ deadline }) => (deadline ? [deadline] : [])).sort()[0] ?? null;
+
+/** What nobody has taken in hand yet: a follow-up speaks for its own item. */
+export function notInHand(course: CourseFacts, { followUps, now }: FamilyFacts): NamedLooseEnd[] {
+  const taken = new Set(followUps.map(({ itemId }) => itemId));
+  const travelling = ({ kind, dueAt }: NamedLooseEnd) =>
+    kind === 'overdue' && dueAt !== null && Date.parse(now) - Date.parse(dueAt) < travelMs;
+  return course.looseEnds.filter(
+    (end) => !taken.has(end.itemId) && end.kind !== 'unmarked' && !travelling(end),
+  );
+}
+
+function common(course: CourseFacts, kind: Matter['kind'], stake: number, ends: readonly NamedLooseEnd[]) {
+  return {
+    key: `${kind}:${course.studentId}:${course.id}`,
+    studentId: course.studentId,
+    courseId: course.id,
+    courseTitle: course.title,
+    stake,
+    expiresAt: earliest(ends),
+    display: course.figures.display,
+    outOf: course.outOf,
+    decimals: course.decimals,
+    looseEnds: [...ends],
+    slipping: course.figures.trend.class === 'slipping',
+  };
+}
+
+/**
+ * A figure that looks fine with work under it that does not count yet: the whole fall is at stake, whether
+ * or not anybody flagged the work.
+ */
+export function underneath(facts: FamilyFacts): Matter[] {
+  return facts.courses.flatMap((course): Matter[] => {
+    const { posted, ifLeft } = course.figures;
+    const ends = notInHand(course, facts).filter(({ kind }) => kind === 'overdue' || kind === 'incomplete');
+    if (posted === null || ifLeft === null || ends.length === 0) return [];
+    const fall = (posted - ifLeft) / course.outOf;
+    if (fall < leastFall) return [];
+    return [{ ...common(course, 'underneath', fall, ends), kind: 'underneath', ifLeft }];
+  });
+}
+
+/** Work that already counts against the child and can still be mended: the gain of all of it is at stake. */
+export function mendable(facts: FamilyFacts): Matter[] {
+  return facts.courses.flatMap((course): Matter[] => {
+    const ends = notInHand(course, facts).filter(
+      ({ kind, impact }) =>
+        (kind === 'missing' || kind === 'zero' || kind === 'at-floor') &&
+        impact !== null &&
+        impact / course.outOf >= leastGain,
+    );
+    if (ends.length === 0) return [];
+    const gain = ends.reduce((sum, { impact }) => sum + (impact ?? 0), 0) / course.outOf;
+    return [{ ...common(course, 'mendable', gain, ends), kind: 'mendable' }];
+  });
+}

@@ -1,0 +1,25 @@
+import type { Matter } from '@cadro/contract';
+import type { FamilyFacts } from './facts';
+
+/** A course that has gone down for weeks. At stake: what two more such weeks would cost. */
+export function slipping(facts: FamilyFacts): Matter[] {
+  return facts.courses.flatMap((course): Matter[] => {
+    const { trend, display } = course.figures;
+    if (trend.class !== 'slipping' || trend.slope === null) return [];
+    return [
+      {
+        kind: 'slipping',
+        key: `slipping:${course.studentId}:${course.id}`,
+        studentId: course.studentId,
+        courseId: course.id,
+        courseTitle: course.title,
+        stake: (-trend.slope / 100) * 2,
+        expiresAt: null,
+        display,
+        outOf: course.outOf,
+        decimals: course.decimals,
+        perWeek: (trend.slope / 100) * course.outOf,
+      },
+    ];
+  });
+}

@@ -1,0 +1,24 @@
+/** Node workspaces run through swc; the app brings jest-expo's own setting. */
+const node = (name, extra = {}) => ({
+  displayName: name,
+  rootDir: `${__dirname}/${name}`,
+  testEnvironment: 'node',
+  testMatch: ['<rootDir>/src/**/*.test.ts'],
+  transform: {
+    '^.+\\.ts$': [
+      '@swc/jest',
+      { jsc: { parser: { syntax: 'typescript' }, target: 'es2022' }, module: { type: 'commonjs' } },
+    ],
+  },
+  ...extra,
+});
+
+module.exports = {
+  projects: [
+    node('core'),
+    node('contract'),
+    node('school'),
+    node('server', { setupFilesAfterEnv: ['<rootDir>/src/testing/environment.ts'] }),
+    '<rootDir>/app/jest.config.js',
+  ],
+};

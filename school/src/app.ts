@@ -1,0 +1,22 @@
+import express, { type Express } from 'express';
+import { tokenEndpoint } from './access';
+import { demoRouter, type InboundMail } from './demo/routes';
+import { Faults } from './faults';
+import { feedRouter } from './feed/routes';
+import { oneRosterRouter } from './oneRoster/routes';
+import type { Simulation } from './simulation';
+import { schools } from './story';
+
+/** The interfaces of the three schools, each under its own path, and the demo's controls. */
+export function schoolApp(simulation: Simulation, inbound: InboundMail, baseUrl: () => string): Express {
+  const app = express();
+  const faults = new Faults();
+  app.disable('x-powered-by');
+  for (const { id } of schools) {
+    app.post(`/${id}/token`, express.urlencoded({ extended: false }), tokenEndpoint(id));
+    app.use(`/${id}`, oneRosterRouter(id, simulation, faults), feedRouter(id, simulation, faults));
+  }
+  app.use(demoRouter(simulation, faults, inbound, baseUrl));
+  app.get('/healthz', (_request, response) => void response.json({ ok: true }));
+  return app;
+}

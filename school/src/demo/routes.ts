@@ -1,0 +1,57 @@
+import express, { Router } from 'express';
+import { clientOf } from '../access';
+import { faultKinds, type Fault, type Faults } from '../faults';
+import { answerLetters } from '../mail/teachers';
+import type { Simulation } from '../simulation';
+import { opensAt, readsFrom, schools } from '../story';
+
+export interface InboundMail {
+  readonly url: string;
+  readonly key: string;
+}
+
+async function postMail({ url, key }: InboundMail, mime: Buffer): Promise<void> {
+  const answer = await fetch(url, {
+    method: 'POST',
+    headers: { 'content-type': 'message/rfc822', authorization: `Bearer ${key}` },
+    body: new Uint8Array(mime),
+  });
+  if (!answer.ok) throw new Error(`the inbound-mail address answered ${answer.status}`);
+}
+
+/** The hand on the simulation: what a demo or a test asks of it, and no real school has. */
+export function demoRouter(
+  simulation: Simulation,
+  faults: Faults,
+  inbound: InboundMail,
+  baseUrl: () => string,
+): Router {
+  const router = Router();
+  router.use(express.json());
+  router.get('/demo/story', (_request, response) => {
+    const sources = schools.map(({ id, name }) => ({ name, baseUrl: `${baseUrl()}/${id}`, ...clientOf(id) }));
+    response.json({ readsFrom, opensAt, sources });
+  });
+  router.get('/demo/clock', (_request, response) => void response.json({ now: simulation.now }));
+  router.post('/demo/clock', async (request, response) => {
+    const { now } = request.body as { now?: unknown };
+    if (typeof now !== 'string' || Number.isNaN(Date.parse(now))) {
+      return void response.status(400).json({ error: 'now is an instant' });
+    }
+    simulation.moveTo(new Date(now).toISOString());
+    await answerLetters(simulation, (mime) => postMail(inbound, mime));
+    response.json({ now: simulation.now });
+  });
+  router.get('/demo/letters', (_request, response) => void response.json({ letters: simulation.letters }));
+  router.put('/demo/faults', (request, response) => {
+    const { faults: wanted } = request.body as { faults?: Fault[] };
+    if (!Array.isArray(wanted) || wanted.some(({ kind }) => !faultKinds.includes(kind))) {
+      return void response
+        .status(400)
+        .json({ error: `faults is a list; kinds are ${faultKinds.join(', ')}` });
+    }
+    faults.set(wanted);
+    response.json({ faults: wanted });
+  });
+  return router;
+}

@@ -1,0 +1,87 @@
+import MailComposer from 'nodemailer/lib/mail-composer';
+import type { Letter, Simulation } from '../simulation';
+import { keelModel, mailOf, resultRow, schools, type CourseSpec } from '../story';
+
+export interface Teacher {
+  readonly school: string;
+  readonly address: string;
+  readonly name: string;
+  readonly courses: readonly CourseSpec[];
+}
+
+/** Everyone at the schools who reads mail. */
+export const teachers: readonly Teacher[] = schools.flatMap((school) => {
+  const byAddress = new Map<string, CourseSpec[]>();
+  for (const course of school.courses) {
+    if (course.teacher.mail)
+      byAddress.set(mailOf(course), [...(byAddress.get(mailOf(course)) ?? []), course]);
+  }
+  return [...byAddress].flatMap(([address, courses]): Teacher[] => {
+    const teacher = courses[0]?.teacher;
+    return teacher
+      ? [{ school: school.id, address, name: `${teacher.givenName} ${teacher.familyName}`, courses }]
+      : [];
+  });
+});
+
+interface Answer {
+  readonly text: string;
+  /** What the teacher does besides writing. */
+  readonly act?: (simulation: Simulation) => void;
+}
+
+const { school, course, key, student } = keelModel;
+const aboutTheKeel = ({ subject, text }: Letter): boolean => /keel model|maqueta/i.test(`${subject} ${text}`);
+
+function answerTo(teacher: Teacher, letter: Letter): Answer {
+  if (teacher.courses.some(({ id }) => teacher.school === school && id === course) && aboutTheKeel(letter)) {
+    return {
+      text: 'Thank you for asking, and sorry. The model stood under the sail cloth with his name on it: he handed it in. I have marked it today, 17 of 20, without anything off. The keel line is very fair.',
+      act: (simulation) => {
+        const item = `${course}-${key}`;
+        simulation.add(school, 'results', `${item}-${student}`, {
+          lineItem: { sourcedId: item, type: 'lineItem' },
+          student: { sourcedId: student, type: 'user' },
+          scoreDate: simulation.now.slice(0, 10),
+          ...resultRow({ status: 'fully graded', score: 17 }),
+        });
+      },
+    };
+  }
+  return {
+    text: 'Thank you for writing. I have looked at my records and will talk with your child in the next lesson. If something is still missing after that, I will write again.',
+  };
+}
+
+function compose(teacher: Teacher, letter: Letter, text: string): Promise<Buffer> {
+  const quoted = letter.text
+    .split('\n')
+    .map((line) => `> ${line}`)
+    .join('\n');
+  return new MailComposer({
+    messageId: `<answer-${letter.messageId.replace(/[<>@]/g, '')}@quay-schools.example>`,
+    from: { name: teacher.name, address: teacher.address },
+    to: letter.replyTo,
+    subject: letter.subject.startsWith('Re:') ? letter.subject : `Re: ${letter.subject}`,
+    inReplyTo: letter.messageId,
+    references: [letter.messageId],
+    text: `${text}\n\n${teacher.name}\n\nOn ${letter.receivedAt.slice(0, 10)} at ${letter.receivedAt.slice(11, 16)}, a guardian wrote:\n${quoted}\n`,
+  })
+    .compile()
+    .build();
+}
+
+/** Every letter of an earlier day is answered: by mail, and by doing what it asked for. */
+export async function answerLetters(
+  simulation: Simulation,
+  post: (mime: Buffer) => Promise<void>,
+): Promise<void> {
+  for (const letter of simulation.letters) {
+    const teacher = teachers.find(({ address }) => address === letter.to);
+    if (!teacher || letter.answeredAt || letter.receivedAt >= simulation.now) continue;
+    const answer = answerTo(teacher, letter);
+    await post(await compose(teacher, letter, answer.text));
+    answer.act?.(simulation);
+    simulation.answered(letter);
+  }
+}

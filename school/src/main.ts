@@ -1,0 +1,29 @@
+import { createServer } from 'node:http';
+import { schoolApp } from './app';
+import { mailServer } from './mail/smtp';
+import { Simulation } from './simulation';
+
+const need = (name: string): string => {
+  const value = process.env[name];
+  if (!value) throw new Error(`${name} is not set`);
+  return value;
+};
+
+/** The simulated schools and their mail server, on loopback. */
+function main(): void {
+  const port = Number(need('SCHOOL_PORT'));
+  const simulation = new Simulation(process.env['SCHOOL_STATE_FILE'] ?? null);
+  const inbound = { url: need('SCHOOL_INBOUND_MAIL_URL'), key: need('SCHOOL_INBOUND_MAIL_KEY') };
+  const http = createServer(schoolApp(simulation, inbound, () => `http://127.0.0.1:${port}`));
+  const mail = mailServer(simulation);
+  http.listen(port, '127.0.0.1');
+  mail.listen(Number(need('SCHOOL_SMTP_PORT')), '127.0.0.1');
+  const stop = (): void => {
+    mail.close();
+    http.close(() => process.exit(0));
+    http.closeAllConnections();
+  };
+  process.once('SIGTERM', stop).once('SIGINT', stop);
+}
+
+main();

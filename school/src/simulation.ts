@@ -1,0 +1,76 @@
+import { readFileSync, writeFileSync } from 'node:fs';
+import { buildSchool, opensAt, readsFrom, Records, schools } from './story';
+
+/** A letter that reached a teacher, and what became of it. */
+export interface Letter {
+  readonly to: string;
+  readonly replyTo: string;
+  readonly subject: string;
+  readonly text: string;
+  readonly messageId: string;
+  readonly receivedAt: string;
+  answeredAt: string | null;
+}
+
+/** What happened because of the family, on top of the story: kept, so that a restart forgets nothing. */
+interface Kept {
+  now: string;
+  letters: Letter[];
+  added: { school: string; collection: string; id: string; at: string; row: Record<string, unknown> }[];
+}
+
+/** The three schools at one instant. The same at every start but for what the family did. */
+export class Simulation {
+  readonly records = new Map<string, Records>(schools.map((school) => [school.id, buildSchool(school)]));
+  private kept: Kept = { now: readsFrom, letters: [], added: [] };
+
+  constructor(private readonly file: string | null) {
+    if (!file) return;
+    try {
+      this.kept = JSON.parse(readFileSync(file, 'utf8')) as Kept; // our own file, written below
+    } catch {
+      return; // no story yet: it begins
+    }
+    for (const { school, collection, id, at, row } of this.kept.added) {
+      this.records.get(school)?.put(collection, id, at, row);
+    }
+  }
+
+  get now(): string {
+    return this.kept.now;
+  }
+
+  get letters(): readonly Letter[] {
+    return this.kept.letters;
+  }
+
+  get opensAt(): string {
+    return opensAt;
+  }
+
+  moveTo(now: string): void {
+    this.kept.now = now;
+    this.save();
+  }
+
+  receive(letter: Letter): void {
+    this.kept.letters.push(letter);
+    this.save();
+  }
+
+  answered(letter: Letter): void {
+    letter.answeredAt = this.now;
+    this.save();
+  }
+
+  add(school: string, collection: string, id: string, row: Record<string, unknown>): void {
+    const at = this.now;
+    this.records.get(school)?.put(collection, id, at, row);
+    this.kept.added.push({ school, collection, id, at, row });
+    this.save();
+  }
+
+  private save(): void {
+    if (this.file) writeFileSync(this.file, JSON.stringify(this.kept));
+  }
+}

@@ -1,0 +1,316 @@
+import {
+  at,
+  closures,
+  dayAfter,
+  dayOfWeek,
+  nextSchoolDay,
+  schoolDays,
+  termEnd,
+  termStart,
+  termWeeks,
+  timeZone,
+} from './calendar';
+import { scatter } from './chance';
+import {
+  absences,
+  codes,
+  comments,
+  linkCodes,
+  specialItems,
+  type SpecialItem,
+  type SpecialResult,
+} from './specials';
+import type { CourseSpec, SchoolSpec, WeeklySpec } from './specs';
+import { Records } from './world';
+
+const before = at('2026-08-24', '09:00');
+const ref = (sourcedId: string, type: string) => ({ sourcedId, type, href: `${type}s/${sourcedId}` });
+export const mailOf = ({ teacher }: CourseSpec): string =>
+  `${teacher.givenName[0]}.${teacher.familyName}@quay-schools.example`.toLowerCase();
+export const teacherId = ({ teacher }: CourseSpec): string => `t-${teacher.familyName.toLowerCase()}`;
+const itemId = (course: CourseSpec, key: string): string => `${course.id}-${key}`;
+
+/** Makes one school's records for the whole term. Nothing here knows what day it is. */
+class SchoolBuilder {
+  readonly records = new Records();
+
+  constructor(private readonly school: SchoolSpec) {}
+
+  build(): Records {
+    this.roster();
+    for (const course of this.school.courses) {
+      this.course(course);
+      for (let week = 0; week < termWeeks; week++) {
+        for (const work of course.weekly)
+          if (week >= (work.fromWeek ?? 0)) this.weeklyWork(course, work, week);
+      }
+    }
+    for (const item of specialItems) if (item.school === this.school.id) this.specialWork(item);
+    this.comments();
+    this.attendance();
+    this.announcementsAndCodes();
+    return this.records;
+  }
+
+  private put(collection: string, id: string, when: string, row: Record<string, unknown>): void {
+    this.records.put(collection, id, when, row);
+  }
+
+  private roster(): void {
+    const { id, name, students } = this.school;
+    const org = ref(id, 'org');
+    this.put('orgs', id, before, { name, type: 'school', identifier: id, metadata: { timeZone } });
+    this.put('academicSessions', 'first-quarter', before, {
+      title: 'First quarter',
+      startDate: termStart,
+      endDate: termEnd,
+      type: 'gradingPeriod',
+      schoolYear: '2026',
+    });
+    for (const student of students) {
+      this.put('users', student.id, before, {
+        givenName: student.givenName,
+        ...(student.called ? { preferredFirstName: student.called } : {}),
+        familyName: student.familyName,
+        enabledUser: 'true',
+        grades: [student.year],
+        roles: [{ roleType: 'primary', role: 'student', org }],
+      });
+    }
+  }
+
+  private course(course: CourseSpec): void {
+    const school = ref(this.school.id, 'org');
+    const teacher = teacherId(course);
+    this.put('users', teacher, before, {
+      givenName: course.teacher.givenName,
+      familyName: course.teacher.familyName,
+      enabledUser: 'true',
+      ...(course.teacher.mail ? { email: mailOf(course) } : {}),
+      roles: [{ roleType: 'primary', role: 'teacher', org: school }],
+    });
+    this.put('courses', `course-${course.id}`, before, {
+      title: course.title,
+      courseCode: course.id,
+      org: school,
+    });
+    this.put('classes', course.id, before, {
+      title: course.title,
+      classCode: course.id,
+      classType: 'scheduled',
+      location: course.room,
+      course: ref(`course-${course.id}`, 'course'),
+      school,
+      terms: [ref('first-quarter', 'academicSession')],
+      periods: [course.period],
+    });
+    for (const user of [teacher, ...this.school.students.map(({ id }) => id)]) {
+      this.put('enrollments', `${course.id}-${user}`, before, {
+        role: user === teacher ? 'teacher' : 'student',
+        primary: user === teacher ? 'true' : 'false',
+        user: ref(user, 'user'),
+        class: ref(course.id, 'class'),
+        school,
+      });
+    }
+    for (const category of course.categories) {
+      this.put('categories', `${course.id}-${category.id}`, before, {
+        title: category.title,
+        weight: category.weight,
+      });
+    }
+    this.put('classDetails', course.id, before, {
+      policy: { ...course.policy, termEnd: at(termEnd, '23:59') },
+      practiceCategoryIds: course.categories.flatMap(({ id, practice }) =>
+        practice ? [`${course.id}-${id}`] : [],
+      ),
+      standards: course.standards ?? [],
+    });
+    for (const rotationDay of ['A', 'B']) {
+      const hour = 8 + Number.parseInt(course.period, 10);
+      const startsAt = Number.isNaN(hour) ? '09:00' : `${String(hour).padStart(2, '0')}:40`;
+      this.put('timetable', `${course.id}-${rotationDay}`, before, {
+        classId: course.id,
+        rotationDay,
+        period: course.period,
+        startsAt,
+        endsAt: startsAt.replace(':40', ':59'),
+        room: course.room,
+      });
+    }
+  }
+
+  private lineItem(course: CourseSpec, id: string, when: string, row: Record<string, unknown>): void {
+    this.put('lineItems', id, when, {
+      class: ref(course.id, 'class'),
+      school: ref(this.school.id, 'org'),
+      resultValueMin: 0,
+      ...row,
+    });
+  }
+
+  private weeklyWork(course: CourseSpec, work: WeeklySpec, week: number): void {
+    const topic = course.topics[week] ?? '';
+    const id = itemId(course, `${work.key}-${week + 1}`);
+    // Not every course on the same weekdays.
+    const shift = this.school.courses.indexOf(course) % 3;
+    const assignDate = at(nextSchoolDay(dayOfWeek(week, work.assigned + shift)), '08:30');
+    const dueDay = nextSchoolDay(dayOfWeek(week, work.due + shift));
+    const dueDate = at(dueDay, work.dueAt);
+    this.lineItem(course, id, assignDate, {
+      title: work.title(topic),
+      assignDate,
+      dueDate,
+      category: ref(`${course.id}-${work.categoryId}`, 'category'),
+      resultValueMax: work.possible,
+    });
+    this.put('assignments', id, assignDate, { kind: work.kind, instructions: work.instructions(topic) });
+    for (const student of this.school.students) {
+      this.weeklyResult(course, work, { week, id, dueDay, student: student.id });
+    }
+  }
+
+  private weeklyResult(
+    course: CourseSpec,
+    work: WeeklySpec,
+    { week, id, dueDay, student }: { week: number; id: string; dueDay: string; student: string },
+  ): void {
+    const goes = course.course[student];
+    if (!goes) return;
+    // Online before the end of the day, on paper when the lesson collects it.
+    this.result(id, student, at(dueDay, work.online ? '20:40' : work.dueAt), { scoreStatus: 'submitted' });
+    const weeks = Math.max(0, week - (goes.from ?? 0));
+    const share =
+      goes.start + goes.perWeek * weeks + goes.scatter * scatter(`${this.school.id}/${id}/${student}`);
+    const score = Math.max(0.5, Math.min(work.possible, Math.round(share * work.possible * 2) / 2));
+    const standard = work.standardId?.(week);
+    const level = Math.max(1, Math.min(4, Math.round(score)));
+    this.result(id, student, at(nextSchoolDay(dayAfter(dueDay, 2)), '15:10'), {
+      scoreStatus: 'fully graded',
+      score: standard === undefined ? score : level,
+      ...(standard
+        ? {
+            learningObjectiveSet: [
+              { source: 'case', learningObjectiveResults: [{ learningObjectiveId: standard, score: level }] },
+            ],
+          }
+        : {}),
+    });
+  }
+
+  private result(item: string, student: string, when: string, row: Record<string, unknown>): void {
+    this.put('results', `${item}-${student}`, when, {
+      lineItem: ref(item, 'lineItem'),
+      student: ref(student, 'user'),
+      scoreDate: when.slice(0, 10),
+      ...row,
+    });
+  }
+
+  private specialWork(item: SpecialItem): void {
+    const course = this.school.courses.find(({ id }) => id === item.course);
+    if (!course) throw new Error(`no course ${item.course} at ${item.school}`);
+    const id = itemId(course, item.key);
+    const row = {
+      title: item.title,
+      assignDate: item.assignedAt,
+      dueDate: item.dueAt,
+      category: ref(`${course.id}-${item.categoryId}`, 'category'),
+      resultValueMax: item.possible,
+    };
+    this.lineItem(course, id, item.assignedAt, row);
+    if (item.removedAt) this.lineItem(course, id, item.removedAt, { ...row, status: 'tobedeleted' });
+    const {
+      kind,
+      instructions,
+      where,
+      supplies,
+      redo,
+      acceptedUntil,
+      counts,
+      extraCredit,
+      multiplier,
+      undated,
+    } = item;
+    const detail = {
+      kind,
+      instructions,
+      where,
+      supplies,
+      redo,
+      acceptedUntil,
+      counts,
+      extraCredit,
+      multiplier,
+      undated,
+    };
+    this.put('assignments', id, item.assignedAt, detail);
+    for (const [student, results] of Object.entries(item.results)) {
+      for (const result of results) this.result(id, student, result.at, resultRow(result));
+    }
+  }
+
+  private comments(): void {
+    comments
+      .filter(({ school }) => school === this.school.id)
+      .forEach((comment, index) => {
+        const course = this.school.courses.find(({ id }) => id === comment.course);
+        if (!course) throw new Error(`no course ${comment.course}`);
+        this.put('comments', `comment-${index + 1}`, comment.at, {
+          studentId: comment.student,
+          classId: course.id,
+          subject: comment.subject,
+          text: comment.text,
+          ...(comment.item ? { assignmentId: itemId(course, comment.item) } : {}),
+          teacherId: teacherId(course),
+          writtenAt: comment.at,
+        });
+      });
+  }
+
+  private attendance(): void {
+    for (const { id: student } of this.school.students) {
+      for (const date of [...schoolDays(), ...Object.keys(closures)]) {
+        for (const course of this.school.courses) {
+          const special = absences.find(
+            (each) =>
+              each.student === student &&
+              each.date === date &&
+              (each.periods === 'all' || each.periods.includes(course.period)),
+          );
+          const code = date in closures ? 'H' : ((special?.code ?? 'P') as keyof typeof codes);
+          this.put('attendance', `${student}-${date}-${course.id}`, at(date, '16:00'), {
+            studentId: student,
+            date,
+            period: course.period,
+            classId: course.id,
+            code,
+            ...codes[code],
+          });
+        }
+      }
+    }
+  }
+
+  private announcementsAndCodes(): void {
+    this.school.announcements.forEach(({ on, title, text }, index) => {
+      const postedAt = at(on, '09:00');
+      this.put('announcements', `announcement-${index + 1}`, postedAt, { title, text, postedAt });
+    });
+    for (const { school, student, code, expiresAt } of linkCodes) {
+      if (school !== this.school.id) continue;
+      this.put('linkCodes', `code-${student}`, before, { code, studentId: student, expiresAt });
+    }
+  }
+}
+
+export const resultRow = (result: Omit<SpecialResult, 'at'>): Record<string, unknown> => ({
+  scoreStatus: result.status,
+  ...(result.score === undefined ? {} : { score: result.score }),
+  ...(result.text ? { textScore: result.text } : {}),
+  ...(result.missing ? { missing: 'true' } : {}),
+  ...(result.incomplete ? { incomplete: 'true' } : {}),
+  ...(result.late ? { late: 'true' } : {}),
+});
+
+export const buildSchool = (school: SchoolSpec): Records => new SchoolBuilder(school).build();

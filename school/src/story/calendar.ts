@@ -1,0 +1,40 @@
+import { TZDate } from '@date-fns/tz';
+import { addDays, format, isWeekend } from 'date-fns';
+
+/** The island keeps Atlantic time; clocks go back on 1 November. */
+export const timeZone = 'America/Halifax';
+export const termStart = '2026-09-07';
+export const termEnd = '2026-11-06';
+export const termWeeks = 9;
+/** Days without school inside the term. */
+export const closures: Readonly<Record<string, string>> = { '2026-09-25': 'Harbour day' };
+
+const parts = (date: string): [number, number, number] => {
+  const [year = 0, month = 1, day = 1] = date.split('-').map(Number);
+  return [year, month - 1, day];
+};
+
+/** The instant of a time of day on a school's date. `at('2026-10-12', '23:59')` → `2026-10-13T02:59:00.000Z`. */
+export function at(date: string, time: string): string {
+  const [hours = 0, minutes = 0] = time.split(':').map(Number);
+  return new Date(new TZDate(...parts(date), hours, minutes, timeZone).getTime()).toISOString();
+}
+
+export const dayAfter = (date: string, days: number): string =>
+  format(addDays(new Date(...parts(date)), days), 'yyyy-MM-dd');
+
+export const isSchoolDay = (date: string): boolean =>
+  !isWeekend(new Date(...parts(date))) && !(date in closures);
+
+/** The given day, or the next one with school. */
+export const nextSchoolDay = (date: string): string =>
+  isSchoolDay(date) ? date : nextSchoolDay(dayAfter(date, 1));
+
+/** Weekday `offset` (0 = Monday) of a week of the term (0 = its first). */
+export const dayOfWeek = (week: number, offset: number): string => dayAfter(termStart, week * 7 + offset);
+
+export function schoolDays(): string[] {
+  const days: string[] = [];
+  for (let day = termStart; day <= termEnd; day = dayAfter(day, 1)) if (isSchoolDay(day)) days.push(day);
+  return days;
+}

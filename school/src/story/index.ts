@@ -1,0 +1,15 @@
+import { at } from './calendar';
+import { gannetHead } from './gannetHead';
+import { littleFathom } from './littleFathom';
+import { millrace } from './millrace';
+
+export { at } from './calendar';
+export { buildSchool, mailOf, resultRow, teacherId } from './build';
+export { keelModel } from './specials';
+export type { CourseSpec, SchoolSpec } from './specs';
+export { Records } from './world';
+
+export const schools = [gannetHead, millrace, littleFathom] as const;
+/** The family has had Cadro for two weeks when the demo opens. */
+export const readsFrom = at('2026-10-07', '16:40');
+export const opensAt = at('2026-10-21', '16:40');

@@ -1,0 +1,424 @@
+import { at } from './calendar';
+
+/*
+ * What the weekly round does not give: the difficulties of the story. Days are the schools' own, times local.
+ */
+export interface SpecialItem {
+  readonly school: string;
+  readonly course: string;
+  readonly key: string;
+  readonly categoryId: string;
+  readonly title: string;
+  readonly kind: string;
+  readonly possible: number;
+  readonly multiplier?: number;
+  readonly assignedAt: string;
+  readonly dueAt: string;
+  readonly undated?: true;
+  readonly extraCredit?: true;
+  readonly counts?: false;
+  readonly acceptedUntil?: string;
+  readonly redo?: 'yes' | 'no' | 'ask';
+  readonly instructions?: string;
+  readonly where?: string;
+  readonly supplies?: readonly string[];
+  /** Put up by mistake and taken back. */
+  readonly removedAt?: string;
+  readonly results: Readonly<Record<string, readonly SpecialResult[]>>;
+}
+export interface SpecialResult {
+  readonly at: string;
+  readonly status: 'exempt' | 'fully graded' | 'not submitted' | 'partially graded' | 'submitted';
+  readonly score?: number;
+  readonly text?: string;
+  readonly missing?: true;
+  readonly incomplete?: true;
+  readonly late?: true;
+}
+
+export const keelModel = {
+  school: 'millrace',
+  course: 'boats',
+  key: 'keel-model',
+  student: 'caspian',
+} as const;
+
+export const specialItems: readonly SpecialItem[] = [
+  {
+    school: 'millrace',
+    course: 'boats',
+    key: 'keel-model',
+    categoryId: 'assess',
+    title: 'Keel model',
+    kind: 'project',
+    possible: 20,
+    multiplier: 3,
+    assignedAt: at('2026-09-28', '08:40'),
+    dueAt: at('2026-10-12', '23:59'),
+    acceptedUntil: at('2026-10-27', '23:59'),
+    redo: 'ask',
+    where: 'On paper and in wood, in the boat shed',
+    instructions:
+      'Build a keel to a scale of one to ten from the plan we drew. Hand in the model with a sheet that gives its lengths, the wood, and one thing you changed. It counts three times.',
+    supplies: ['a strip of pine, 40 cm', 'wood glue', 'fine sandpaper'],
+    results: { 'neighbour-b': [{ at: at('2026-10-15', '15:20'), status: 'fully graded', score: 15 }] },
+  },
+  {
+    school: 'millrace',
+    course: 'seeds',
+    key: 'seed-log',
+    categoryId: 'assess',
+    title: 'Seed log',
+    kind: 'project',
+    possible: 20,
+    assignedAt: at('2026-09-30', '09:00'),
+    dueAt: at('2026-10-09', '15:00'),
+    redo: 'yes',
+    instructions: 'A page for each of five seeds: drawing, where it came from, how it is stored.',
+    where: 'Your log, handed in at the glasshouse',
+    results: {
+      caspian: [
+        { at: at('2026-10-13', '14:10'), status: 'not submitted', missing: true },
+        { at: at('2026-10-19', '15:05'), status: 'fully graded', score: 17, late: true },
+      ],
+      'neighbour-b': [{ at: at('2026-10-12', '15:00'), status: 'fully graded', score: 18 }],
+    },
+  },
+  {
+    school: 'millrace',
+    course: 'history',
+    key: 'map-key',
+    categoryId: 'assess',
+    title: 'Harbour map key',
+    kind: 'project',
+    possible: 20,
+    assignedAt: at('2026-10-01', '09:00'),
+    dueAt: at('2026-10-13', '15:00'),
+    redo: 'yes',
+    instructions: 'Ten signs for the old harbour, each with a line on what it stood for.',
+    results: {
+      caspian: [{ at: at('2026-10-15', '15:30'), status: 'partially graded', incomplete: true }],
+      'neighbour-b': [{ at: at('2026-10-15', '15:30'), status: 'fully graded', score: 14 }],
+    },
+  },
+  {
+    school: 'millrace',
+    course: 'spanish',
+    key: 'first-test',
+    categoryId: 'tests',
+    title: 'First test',
+    kind: 'test',
+    possible: 40,
+    assignedAt: at('2026-10-19', '08:40'),
+    dueAt: at('2026-10-28', '11:00'),
+    redo: 'no',
+    instructions: 'Greetings to food. The practice so far is what the test asks for.',
+    results: {},
+  },
+  {
+    school: 'millrace',
+    course: 'boats',
+    key: 'agenda-7',
+    categoryId: 'practice',
+    title: 'Week 7 in the shed',
+    kind: 'agenda',
+    possible: 0,
+    counts: false,
+    undated: true,
+    assignedAt: at('2026-10-19', '08:00'),
+    dueAt: at('2026-10-23', '15:00'),
+    instructions: 'Monday fairing, Wednesday planes and spokeshaves, Friday the check.',
+    results: {},
+  },
+  {
+    school: 'gannet-head',
+    course: 'tides',
+    key: 'log-4',
+    categoryId: 'tests',
+    title: 'Log of tides, entry 4',
+    kind: 'paper',
+    possible: 20,
+    assignedAt: at('2026-09-28', '09:50'),
+    dueAt: at('2026-10-09', '23:59'),
+    redo: 'ask',
+    instructions: 'Seven days at the gauge, morning and evening, with the table’s figure beside yours.',
+    results: {
+      isolde: [{ at: at('2026-10-14', '16:00'), status: 'fully graded', score: 0 }],
+      'neighbour-a': [{ at: at('2026-10-14', '16:00'), status: 'fully graded', score: 15 }],
+    },
+  },
+  {
+    school: 'gannet-head',
+    course: 'history',
+    key: 'source-letter',
+    categoryId: 'tests',
+    title: 'Source letter',
+    kind: 'paper',
+    possible: 20,
+    assignedAt: at('2026-09-29', '12:00'),
+    dueAt: at('2026-10-08', '23:59'),
+    redo: 'ask',
+    instructions: 'Two pages on one letter from the archive: who wrote it, to whom, what it leaves out.',
+    where: 'Uploaded in the classroom system',
+    results: {
+      isolde: [{ at: at('2026-10-13', '13:00'), status: 'fully graded', score: 10, text: 'submitted' }],
+      'neighbour-a': [{ at: at('2026-10-13', '13:00'), status: 'fully graded', score: 13 }],
+    },
+  },
+  {
+    school: 'gannet-head',
+    course: 'kelp',
+    key: 'titration',
+    categoryId: 'tests',
+    title: 'Titration quiz',
+    kind: 'quiz',
+    possible: 40,
+    assignedAt: at('2026-10-12', '08:40'),
+    dueAt: at('2026-10-15', '09:30'),
+    redo: 'yes',
+    instructions: 'Reading a burette, and one full titration on paper.',
+    results: {
+      isolde: [{ at: at('2026-10-16', '15:00'), status: 'fully graded', score: 24 }],
+      'neighbour-a': [{ at: at('2026-10-16', '15:00'), status: 'fully graded', score: 30 }],
+    },
+  },
+  {
+    school: 'gannet-head',
+    course: 'kelp',
+    key: 'reef-survey',
+    categoryId: 'home',
+    title: 'Reef survey',
+    kind: 'field work',
+    possible: 20,
+    assignedAt: at('2026-09-30', '08:40'),
+    dueAt: at('2026-10-09', '23:59'),
+    redo: 'yes',
+    instructions: 'Count along one line of the reef at low water and draw the table of what you found.',
+    supplies: ['boots', 'a clipboard', 'the class tape measure, to be borrowed'],
+    results: {
+      isolde: [{ at: at('2026-10-12', '15:40'), status: 'not submitted', missing: true }],
+      'neighbour-a': [{ at: at('2026-10-12', '15:40'), status: 'fully graded', score: 16 }],
+    },
+  },
+  {
+    school: 'gannet-head',
+    course: 'optics',
+    key: 'lamp-essay',
+    categoryId: 'tests',
+    title: 'Essay on lamps',
+    kind: 'paper',
+    possible: 30,
+    assignedAt: at('2026-09-28', '10:00'),
+    dueAt: at('2026-10-09', '23:59'),
+    instructions: 'Three pages: from whale oil to the stepped lens. Two sources.',
+    where: 'Uploaded in the classroom system',
+    results: { isolde: [{ at: at('2026-10-09', '21:12'), status: 'submitted' }] },
+  },
+  {
+    school: 'gannet-head',
+    course: 'optics',
+    key: 'lens-sketches',
+    categoryId: 'notes',
+    title: 'Lens sketchbook',
+    kind: 'notebook',
+    possible: 10,
+    undated: true,
+    assignedAt: at('2026-09-21', '10:00'),
+    dueAt: at('2026-11-06', '15:00'),
+    instructions: 'Keep it up all term. I look at it when you show it to me.',
+    results: {},
+  },
+  {
+    school: 'gannet-head',
+    course: 'optics',
+    key: 'fog-horn',
+    categoryId: 'tests',
+    title: 'Fog horn model',
+    kind: 'extra',
+    possible: 5,
+    extraCredit: true,
+    assignedAt: at('2026-09-21', '10:00'),
+    dueAt: at('2026-10-02', '15:00'),
+    instructions: 'For those who like building. Adds, never takes away.',
+    results: { isolde: [{ at: at('2026-10-06', '15:00'), status: 'fully graded', score: 4 }] },
+  },
+  {
+    school: 'gannet-head',
+    course: 'letters',
+    key: 'storm-diary',
+    categoryId: 'tests',
+    title: 'Storm diary',
+    kind: 'paper',
+    possible: 20,
+    assignedAt: at('2026-10-12', '13:00'),
+    dueAt: at('2026-10-16', '23:59'),
+    instructions: 'Three entries in the voice of the keeper.',
+    results: {
+      isolde: [{ at: at('2026-10-19', '15:00'), status: 'exempt', text: 'excused, unwell on the 16th' }],
+    },
+  },
+  {
+    school: 'gannet-head',
+    course: 'rowing',
+    key: 'old-paper',
+    categoryId: 'tests',
+    title: 'Practice paper of last year',
+    kind: 'paper',
+    possible: 20,
+    assignedAt: at('2026-10-08', '14:00'),
+    dueAt: at('2026-10-14', '23:59'),
+    removedAt: at('2026-10-19', '09:00'),
+    results: {},
+  },
+];
+
+export interface SpecialComment {
+  readonly school: string;
+  readonly course: string;
+  readonly item?: string;
+  readonly student: string;
+  readonly subject: 'score' | 'work' | 'rubric' | 'course' | 'report-card';
+  readonly at: string;
+  readonly text: string;
+}
+
+const thread = (school: string, course: string, student: string) => ({ school, course, student });
+
+export const comments: readonly SpecialComment[] = [
+  {
+    ...thread('millrace', 'boats', 'caspian'),
+    item: 'keel-model',
+    subject: 'work',
+    at: at('2026-10-15', '16:05'),
+    text: 'Nothing here yet, Caspian. I take it until 27 October for three quarters.',
+  },
+  {
+    ...thread('millrace', 'boats', 'caspian'),
+    subject: 'course',
+    at: at('2026-09-29', '15:00'),
+    text: 'Careful hands and good questions. His workshop logs are a pleasure to read.',
+  },
+  {
+    ...thread('millrace', 'seeds', 'caspian'),
+    item: 'seed-log',
+    subject: 'work',
+    at: at('2026-10-13', '14:12'),
+    text: 'Not in my tray. If you have it, bring it: I still mark it.',
+  },
+  {
+    ...thread('millrace', 'seeds', 'caspian'),
+    item: 'seed-log',
+    subject: 'score',
+    at: at('2026-10-19', '15:06'),
+    text: 'Worth the wait. Lovely drawings of the beans.',
+  },
+  {
+    ...thread('millrace', 'history', 'caspian'),
+    item: 'map-key',
+    subject: 'work',
+    at: at('2026-10-15', '15:31'),
+    text: 'Six signs of ten. Finish the last four and I will mark the whole.',
+  },
+  {
+    ...thread('millrace', 'ferries', 'caspian'),
+    subject: 'course',
+    at: at('2026-10-08', '15:00'),
+    text: 'Quick and exact. He explains his steps to the others without being asked.',
+  },
+  {
+    ...thread('gannet-head', 'kelp', 'isolde'),
+    item: 'titration',
+    subject: 'score',
+    at: at('2026-10-19', '16:20'),
+    text: 'You may redo the titration quiz until Friday. Look at page 41 first: it was the reading of the burette, not the sums.',
+  },
+  {
+    ...thread('gannet-head', 'kelp', 'isolde'),
+    item: 'reef-survey',
+    subject: 'work',
+    at: at('2026-10-12', '15:41'),
+    text: 'I have no survey from you. Half credit until the end of the term.',
+  },
+  {
+    ...thread('gannet-head', 'history', 'isolde'),
+    item: 'source-letter',
+    subject: 'score',
+    at: at('2026-10-13', '13:01'),
+    text: 'See the classroom system.',
+  },
+  {
+    ...thread('gannet-head', 'rowing', 'isolde'),
+    subject: 'course',
+    at: at('2026-10-16', '15:30'),
+    text: 'Isolde was very strong in the first weeks. Since vectors she says little. I would like to see her in the Tuesday help hour.',
+  },
+  {
+    ...thread('gannet-head', 'spanish', 'isolde'),
+    subject: 'course',
+    at: at('2026-10-09', '12:00'),
+    text: 'Habla con soltura. A joy to have in class.',
+  },
+  {
+    ...thread('gannet-head', 'optics', 'isolde'),
+    item: 'fog-horn',
+    subject: 'work',
+    at: at('2026-10-06', '15:01'),
+    text: 'It can be heard from the quay.',
+  },
+  {
+    ...thread('little-fathom', 'number', 'pet'),
+    subject: 'course',
+    at: at('2026-10-20', '15:00'),
+    text: 'Pet read the harbour plan to the whole class and found the mistake in mine.',
+  },
+  {
+    ...thread('little-fathom', 'reading', 'pet'),
+    subject: 'course',
+    at: at('2026-10-07', '15:00'),
+    text: 'Reads with feeling. Retelling in order comes next.',
+  },
+];
+
+/** Attendance that is not plain presence: student, date, the periods concerned, the school's code. */
+export const absences: readonly {
+  student: string;
+  date: string;
+  periods: 'all' | readonly string[];
+  code: string;
+}[] = [
+  { student: 'isolde', date: '2026-10-16', periods: 'all', code: 'E' },
+  { student: 'isolde', date: '2026-10-08', periods: ['5', '6'], code: 'T' },
+  ...['2026-10-19', '2026-10-20', '2026-10-21'].map((date) => ({
+    student: 'isolde',
+    date,
+    periods: ['7'],
+    code: 'U',
+  })),
+  { student: 'isolde', date: '2026-09-22', periods: ['1'], code: 'L' },
+  { student: 'caspian', date: '2026-10-08', periods: 'all', code: 'T' },
+  { student: 'caspian', date: '2026-10-07', periods: ['1'], code: 'L' },
+  { student: 'caspian', date: '2026-10-14', periods: ['1'], code: 'L' },
+  { student: 'pet', date: '2026-09-30', periods: 'all', code: 'E' },
+];
+
+/** The schools' attendance codes and what they mean. */
+export const codes = {
+  P: { kind: 'present', excused: false, label: 'Present' },
+  E: { kind: 'absent', excused: true, label: 'Absent, explained' },
+  U: { kind: 'absent', excused: false, label: 'Absent, unexplained' },
+  L: { kind: 'tardy', excused: false, label: 'Came late' },
+  T: { kind: 'activity', excused: true, label: 'On a trip' },
+  H: { kind: 'closed', excused: false, label: 'No school' },
+} as const;
+
+/** Codes that the schools have given out: one to use, one that has run out. */
+export const linkCodes = [
+  { school: 'little-fathom', student: 'pet', code: 'SORREL-PET-3141', expiresAt: at('2026-12-18', '23:59') },
+  {
+    school: 'millrace',
+    student: 'neighbour-b',
+    code: 'SORREL-TAM-2718',
+    expiresAt: at('2026-12-18', '23:59'),
+  },
+  { school: 'millrace', student: 'caspian', code: 'SORREL-CAS-1592', expiresAt: at('2026-10-01', '23:59') },
+] as const;

@@ -1,0 +1,64 @@
+import type { PolicyRecord } from '@cadro/contract';
+
+export interface SchoolSpec {
+  /** Also the path its interfaces stand under. */
+  readonly id: string;
+  readonly name: string;
+  readonly students: readonly StudentSpec[];
+  readonly courses: readonly CourseSpec[];
+  readonly announcements: readonly { on: string; title: string; text: string }[];
+}
+
+export interface StudentSpec {
+  readonly id: string;
+  readonly givenName: string;
+  /** The name the child goes by. */
+  readonly called?: string;
+  readonly familyName: string;
+  readonly year: string;
+}
+
+export interface CourseSpec {
+  readonly id: string;
+  readonly title: string;
+  readonly teacher: { readonly givenName: string; readonly familyName: string; readonly mail: boolean };
+  readonly period: string;
+  readonly room: string;
+  readonly policy: Omit<PolicyRecord, 'termEnd'>;
+  readonly categories: readonly CategorySpec[];
+  readonly standards?: readonly { id: string; title: string }[];
+  /** One per week of the term. */
+  readonly topics: readonly string[];
+  readonly weekly: readonly WeeklySpec[];
+  /** How the course goes for a student: share of the score in the first week, its change a week, its scatter. */
+  readonly course: Readonly<
+    Record<string, { start: number; perWeek: number; scatter: number; from?: number }>
+  >;
+}
+
+export interface CategorySpec {
+  readonly id: string;
+  readonly title: string;
+  readonly weight: number;
+  /** Required, and does not count. */
+  readonly practice?: true;
+}
+
+/** Work that comes every week. */
+export interface WeeklySpec {
+  readonly key: string;
+  readonly categoryId: string;
+  readonly title: (topic: string) => string;
+  readonly kind: string;
+  readonly possible: number;
+  /** Weekdays, 0 = Monday. */
+  readonly assigned: number;
+  readonly due: number;
+  readonly dueAt: string;
+  /** Handed in online before it is marked; otherwise on paper. */
+  readonly online?: true;
+  readonly instructions: (topic: string) => string;
+  readonly standardId?: (week: number) => string | null;
+  /** First week it comes in. */
+  readonly fromWeek?: number;
+}

@@ -1,0 +1,2 @@
+export { attendanceOf, type ChildAttendance } from './childAttendance';
+export { attendanceRouter } from './routes';

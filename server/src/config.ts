@@ -1,0 +1,46 @@
+/** Everything the environment decides, read once at start. */
+export interface Config {
+  readonly databaseUrl: string;
+  readonly port: number;
+  /** Address the browser uses; writes from other origins are refused. */
+  readonly publicUrl: string;
+  /** Seals sessions, stored credentials and reply addresses. At least 32 characters. */
+  readonly secret: string;
+  readonly appDir: string | null;
+  readonly smtpUrl: string;
+  /** Domain of the reply addresses; mail for it is posted to /api/inbound-mail. */
+  readonly mailDomain: string;
+  /** What the mail provider authenticates with when it posts mail. */
+  readonly inboundMailKey: string;
+  /** Address of the simulated schools; set in demo mode only. */
+  readonly demoSchoolUrl: string | null;
+  readonly logLevel: string;
+}
+
+class ConfigError extends Error {
+  override readonly name = 'ConfigError';
+  readonly code = 'config-missing';
+}
+
+export function readConfig(env: NodeJS.ProcessEnv): Config {
+  const need = (name: string): string => {
+    const value = env[name];
+    if (!value) throw new ConfigError(`${name} is not set; docs/operations.md lists what the server needs`);
+    return value;
+  };
+  const secret = need('CADRO_SECRET');
+  if (secret.length < 32) throw new ConfigError('CADRO_SECRET needs at least 32 characters');
+  const port = Number(env['CADRO_PORT'] ?? 4600);
+  return {
+    databaseUrl: need('DATABASE_URL'),
+    port,
+    publicUrl: env['CADRO_PUBLIC_URL'] ?? `http://127.0.0.1:${port}`,
+    secret,
+    appDir: env['CADRO_APP_DIR'] ?? null,
+    smtpUrl: need('SMTP_URL'),
+    mailDomain: env['CADRO_MAIL_DOMAIN'] ?? 'mail.cadro.example',
+    inboundMailKey: need('CADRO_INBOUND_MAIL_KEY'),
+    demoSchoolUrl: env['CADRO_DEMO_SCHOOL_URL'] ?? null,
+    logLevel: env['CADRO_LOG_LEVEL'] ?? 'info',
+  };
+}

@@ -1,0 +1,45 @@
+import knex, { type Knex } from 'knex';
+import { types } from 'pg';
+import * as foundation from '../../migrations/001_foundation';
+
+/** Dates stay `YYYY-MM-DD`: a calendar date has no instant, and turning it into one moves it by a zone. */
+types.setTypeParser(types.builtins.DATE, (text) => text);
+/** Row counts and identities are far below 2^53. */
+types.setTypeParser(types.builtins.INT8, Number);
+
+export type Db = Knex;
+export type Trx = Knex.Transaction;
+
+const migrations: Record<string, Knex.Migration> = { '001_foundation': foundation };
+
+/** Static, so that the same list serves the bundler, the tests and a running server. */
+class Migrations implements Knex.MigrationSource<string> {
+  async getMigrations() {
+    return Object.keys(migrations);
+  }
+  getMigrationName(name: string) {
+    return name;
+  }
+  async getMigration(name: string) {
+    const migration = migrations[name];
+    if (!migration) throw new Error(`no migration named ${name}`);
+    return migration;
+  }
+}
+
+export function openDatabase(url: string, options: { poolSize?: number } = {}): Db {
+  return knex({
+    client: 'pg',
+    connection: url,
+    pool: { min: 0, max: options.poolSize ?? 10 },
+    migrations: { migrationSource: new Migrations(), tableName: 'migrations' },
+  });
+}
+
+export const migrate = async (db: Db): Promise<void> => {
+  await db.migrate.latest();
+};
+
+/** SQLSTATE of a failed query, or null: failures are told by code, never by message text. */
+export const sqlState = (error: unknown): string | null =>
+  error instanceof Error && 'code' in error && typeof error.code === 'string' ? error.code : null;

@@ -1,0 +1,2 @@
+export { demoRouter } from './routes';
+export { demoPassword, loadStory, refreshAddresses } from './loadStory';

@@ -1,0 +1,178 @@
+import type { FollowUp, FollowUpChange, FollowUpSummary, NewFollowUp } from '@cadro/contract';
+import { sqlState, type Clock, type Db, type Trx } from '../db';
+import { childrenFor, guardianById, requireChild } from '../household';
+import { HttpProblem } from '../http/problems';
+import * as store from './store';
+
+export interface Deps {
+  readonly db: Db;
+  readonly clock: Clock;
+}
+
+const uniqueViolation = '23505';
+
+export const summaryOf = (row: store.FollowUpRow): FollowUpSummary => ({
+  id: row.id,
+  studentId: row.student_id,
+  courseId: row.course_id,
+  courseTitle: row.course_title,
+  itemId: row.item_id,
+  title: row.title,
+  looseEndKind: row.loose_end_kind,
+  step: row.step,
+  lookAgainOn: row.look_again_on,
+  outcome: row.outcome,
+  version: row.version,
+  updatedAt: row.updated_at.toISOString(),
+});
+
+async function wholeOf(db: Db, row: store.FollowUpRow): Promise<FollowUp> {
+  const entries = await store.entriesOf(db, row);
+  return {
+    ...summaryOf(row),
+    teacher:
+      row.teacher_id && row.teacher_name
+        ? { id: row.teacher_id, name: row.teacher_name, contactable: row.teacher_email !== null }
+        : null,
+    threadId: row.thread_id,
+    written: row.written,
+    dueAt: row.due_at?.toISOString() ?? null,
+    possible: row.possible,
+    entries: entries.map(({ id, kind, at, author, step, look_again_on, text }) => ({
+      id: String(id),
+      kind,
+      at: at.toISOString(),
+      author,
+      step,
+      lookAgainOn: look_again_on,
+      text,
+    })),
+  };
+}
+
+async function visibleRow(db: Db, guardianId: string, id: string): Promise<store.FollowUpRow> {
+  const children = await childrenFor(db, guardianId, 'read-talk');
+  const row = await store.followUpById(
+    db,
+    guardianId,
+    children.map((child) => child.id),
+    id,
+  );
+  if (!row) throw new HttpProblem('not-found');
+  return row;
+}
+
+export const readFollowUp = async ({ db }: Deps, guardianId: string, id: string): Promise<FollowUp> =>
+  wholeOf(db, await visibleRow(db, guardianId, id));
+
+export async function listFollowUps({ db }: Deps, guardianId: string): Promise<FollowUpSummary[]> {
+  const children = await childrenFor(db, guardianId, 'read-talk');
+  const rows = await store.allFollowUps(
+    db,
+    guardianId,
+    children.map(({ id }) => id),
+  );
+  return rows.map(summaryOf);
+}
+
+/** The course a new follow-up is about; what it names must be the child's own. */
+async function courseFor(db: Db, input: NewFollowUp): Promise<string | null> {
+  const courseId = input.itemId ? await store.courseOfItem(db, input.itemId) : (input.courseId ?? null);
+  if (input.itemId && !courseId) throw new HttpProblem('not-found');
+  if (courseId && !(await store.courseIsOf(db, input.studentId, courseId)))
+    throw new HttpProblem('not-found');
+  return courseId;
+}
+
+const changeEntries = (author: string, change: Omit<FollowUpChange, 'version'>): store.NewEntry[] => [
+  ...(change.step ? [{ kind: 'step', author, step: change.step } as const] : []),
+  ...(change.note ? [{ kind: 'note', author, text: change.note } as const] : []),
+  ...(change.lookAgainOn ? [{ kind: 'look-again', author, lookAgainOn: change.lookAgainOn } as const] : []),
+];
+
+/**
+ * Takes a matter in hand. Work that is in hand already answers 409 with the open follow-up.
+ * @throws HttpProblem 404 for another household's child or a work of another course.
+ */
+export async function takeInHand(deps: Deps, guardianId: string, input: NewFollowUp): Promise<FollowUp> {
+  const { db, clock } = deps;
+  await requireChild(db, guardianId, input.studentId, 'write-talk');
+  const guardian = await guardianById(db, guardianId);
+  if (!guardian) throw new HttpProblem('not-signed-in');
+  const courseId = await courseFor(db, input);
+  const kind =
+    courseId && input.itemId ? await store.looseEndKindOf(db, input.studentId, courseId, input.itemId) : null;
+  const now = await clock.now();
+  const step = input.step ?? 'noticed';
+  const create = async (trx: Trx): Promise<string> => {
+    const id = await store.insertFollowUp(trx, {
+      student_id: input.studentId,
+      household_id: guardian.household_id,
+      course_id: courseId,
+      item_id: input.itemId ?? null,
+      title: input.title,
+      loose_end_kind: kind,
+      step,
+      look_again_on: input.lookAgainOn ?? null,
+      updated_at: now,
+    });
+    const { note, lookAgainOn } = input;
+    const change = {
+      ...(step === 'noticed' ? {} : { step }),
+      ...(note ? { note } : {}),
+      ...(lookAgainOn ? { lookAgainOn } : {}),
+    };
+    await store.addEntries(trx, { studentId: input.studentId, followUpId: id }, now, [
+      { kind: 'noticed', author: guardian.name },
+      ...changeEntries(guardian.name, change),
+    ]);
+    return id;
+  };
+  try {
+    return await readFollowUp(deps, guardianId, await db.transaction(create));
+  } catch (error) {
+    if (sqlState(error) !== uniqueViolation || !input.itemId) throw error;
+    const open = await store.openFollowUpOf(db, guardianId, input.studentId, input.itemId);
+    throw new HttpProblem('edited-meanwhile', {
+      current: open && (await readFollowUp(deps, guardianId, open)),
+      yours: input,
+      cause: error,
+    });
+  }
+}
+
+/**
+ * Moves a follow-up on.
+ * @throws HttpProblem 409 `edited-meanwhile` with both versions when someone else was faster; nothing is lost.
+ */
+export async function changeFollowUp(
+  deps: Deps,
+  guardianId: string,
+  id: string,
+  change: FollowUpChange,
+): Promise<FollowUp> {
+  const { db, clock } = deps;
+  const row = await visibleRow(db, guardianId, id);
+  await requireChild(db, guardianId, row.student_id, 'write-talk');
+  const guardian = await guardianById(db, guardianId);
+  const now = await clock.now();
+  const { step, lookAgainOn, version } = change;
+  const settled = step === 'settled';
+  const done = await db.transaction(async (trx) => {
+    const key = { studentId: row.student_id, followUpId: id, version };
+    const columns: store.Change = {
+      ...(step ? { step, outcome: settled ? { by: 'guardian' } : null } : {}),
+      ...(settled
+        ? { look_again_on: null }
+        : lookAgainOn === undefined
+          ? {}
+          : { look_again_on: lookAgainOn }),
+    };
+    if (!(await store.changeIfVersion(trx, key, columns, now))) return false;
+    await store.addEntries(trx, key, now, changeEntries(guardian?.name ?? '', change));
+    return true;
+  });
+  const current = await readFollowUp(deps, guardianId, id);
+  if (!done) throw new HttpProblem('edited-meanwhile', { current, yours: change });
+  return current;
+}

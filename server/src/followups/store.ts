@@ -1,0 +1,229 @@
+import type { FollowUpEntry, FollowUpStep, LooseEndKind, Outcome } from '@cadro/contract';
+import type { Db, Trx } from '../db';
+
+export interface FollowUpRow {
+  readonly id: string;
+  readonly student_id: string;
+  readonly household_id: string;
+  readonly course_id: string | null;
+  readonly course_title: string | null;
+  readonly item_id: string | null;
+  readonly title: string;
+  readonly loose_end_kind: LooseEndKind | null;
+  readonly step: FollowUpStep;
+  readonly look_again_on: string | null;
+  readonly outcome: Outcome | null;
+  readonly version: number;
+  readonly updated_at: Date;
+  readonly teacher_id: string | null;
+  readonly teacher_name: string | null;
+  readonly teacher_email: string | null;
+  readonly thread_id: string | null;
+  readonly due_at: Date | null;
+  readonly possible: number | null;
+  readonly written: boolean;
+}
+export type OpenFollowUp = FollowUpRow;
+
+/** Follow-ups belong to a household; a guardian sees those of the own one, about linked children. */
+const visible = (db: Db, guardianId: string, studentIds: readonly string[]) =>
+  db('followups as f')
+    .join('guardians as g', 'g.household_id', 'f.household_id')
+    .leftJoin('courses as c', 'c.id', 'f.course_id')
+    .leftJoin('teachers as p', 'p.id', 'c.teacher_id')
+    .leftJoin('items as i', 'i.id', 'f.item_id')
+    .leftJoin('threads as t', (on) =>
+      on
+        .on('t.household_id', 'f.household_id')
+        .andOn('t.student_id', 'f.student_id')
+        .andOn('t.teacher_id', 'c.teacher_id'),
+    )
+    .where({ 'g.id': guardianId })
+    .whereIn('f.student_id', [...studentIds])
+    .select<FollowUpRow[]>(
+      'f.id',
+      'f.student_id',
+      'f.household_id',
+      'f.course_id',
+      'c.title as course_title',
+      'f.item_id',
+      'f.title',
+      'f.loose_end_kind',
+      'f.step',
+      'f.look_again_on',
+      'f.outcome',
+      'f.version',
+      'f.updated_at',
+      'p.id as teacher_id',
+      'p.name as teacher_name',
+      'p.email as teacher_email',
+      't.id as thread_id',
+      'i.due_at',
+      'i.possible',
+      db.raw('exists (select from messages m where m.followup_id = f.id and not m.from_teacher) as written'),
+    );
+
+export const openFollowUps = (
+  db: Db,
+  guardianId: string,
+  studentIds: readonly string[],
+): Promise<FollowUpRow[]> =>
+  visible(db, guardianId, studentIds).whereNot({ 'f.step': 'settled' }).orderBy('f.look_again_on');
+
+export const allFollowUps = (
+  db: Db,
+  guardianId: string,
+  studentIds: readonly string[],
+): Promise<FollowUpRow[]> =>
+  visible(db, guardianId, studentIds).orderByRaw(
+    `f.step = 'settled', f.look_again_on nulls last, f.updated_at desc`,
+  );
+
+export const followUpById = (
+  db: Db,
+  guardianId: string,
+  studentIds: readonly string[],
+  id: string,
+): Promise<FollowUpRow | undefined> =>
+  visible(db, guardianId, studentIds)
+    .where({ 'f.id': id })
+    .then((rows: FollowUpRow[]) => rows[0]);
+
+export const openFollowUpOf = (
+  db: Db,
+  guardianId: string,
+  studentId: string,
+  itemId: string,
+): Promise<string | null> =>
+  visible(db, guardianId, [studentId])
+    .where({ 'f.item_id': itemId })
+    .whereNot({ 'f.step': 'settled' })
+    .then((rows: FollowUpRow[]) => rows[0]?.id ?? null);
+
+interface EntryRow {
+  readonly id: number;
+  readonly kind: FollowUpEntry['kind'];
+  readonly at: Date;
+  readonly author: string | null;
+  readonly step: FollowUpStep | null;
+  readonly look_again_on: string | null;
+  readonly text: string | null;
+}
+
+export const entriesOf = (db: Db, { student_id, id }: FollowUpRow): Promise<EntryRow[]> =>
+  db('followup_entries')
+    .where({ student_id, followup_id: id })
+    .orderBy('id')
+    .select<EntryRow[]>('id', 'kind', 'at', 'author', 'step', 'look_again_on', 'text');
+
+export interface NewEntry {
+  readonly kind: FollowUpEntry['kind'];
+  readonly author: string | null;
+  readonly step?: FollowUpStep;
+  readonly lookAgainOn?: string | null;
+  readonly text?: string;
+}
+
+export async function addEntries(
+  trx: Trx,
+  key: { studentId: string; followUpId: string },
+  at: Date,
+  entries: readonly NewEntry[],
+): Promise<void> {
+  if (entries.length === 0) return;
+  await trx('followup_entries').insert(
+    entries.map(({ kind, author, step, lookAgainOn, text }) => ({
+      student_id: key.studentId,
+      followup_id: key.followUpId,
+      kind,
+      at,
+      author,
+      step: step ?? null,
+      look_again_on: lookAgainOn ?? null,
+      text: text ?? null,
+    })),
+  );
+}
+
+export async function insertFollowUp(
+  trx: Trx,
+  row: {
+    student_id: string;
+    household_id: string;
+    course_id: string | null;
+    item_id: string | null;
+    title: string;
+    loose_end_kind: LooseEndKind | null;
+    step: FollowUpStep;
+    look_again_on: string | null;
+    updated_at: Date;
+  },
+): Promise<string> {
+  const [inserted] = await trx('followups').insert(row).returning<{ id: string }[]>('id');
+  if (!inserted) throw new Error('a follow-up could not be stored');
+  return inserted.id;
+}
+
+export interface Change {
+  readonly step?: FollowUpStep;
+  readonly look_again_on?: string | null;
+  readonly outcome?: Outcome | null;
+}
+
+/** Changes the row only if it still has the version; tells whether it had. */
+export async function changeIfVersion(
+  trx: Trx,
+  key: { studentId: string; followUpId: string; version: number },
+  change: Change,
+  at: Date,
+): Promise<boolean> {
+  const { outcome, ...plain } = change;
+  const changed = await trx('followups')
+    .where({ student_id: key.studentId, id: key.followUpId, version: key.version })
+    .update({
+      ...plain,
+      ...(outcome === undefined ? {} : { outcome: outcome && JSON.stringify(outcome) }),
+      version: key.version + 1,
+      updated_at: at,
+    });
+  return changed === 1;
+}
+
+export interface SettleRow {
+  readonly id: string;
+  readonly item_id: string;
+  readonly course_id: string;
+  readonly loose_end_kind: LooseEndKind;
+  readonly version: number;
+}
+
+/** Open follow-ups about a child's work, locked: a person may be writing at the same time. */
+export const settleable = (trx: Trx, studentId: string): Promise<SettleRow[]> =>
+  trx('followups')
+    .where({ student_id: studentId })
+    .whereNot({ step: 'settled' })
+    .whereNotNull('item_id')
+    .whereNotNull('course_id')
+    .whereNotNull('loose_end_kind')
+    .forUpdate()
+    .select<SettleRow[]>('id', 'item_id', 'course_id', 'loose_end_kind', 'version');
+
+export const looseEndKindOf = async (
+  db: Db,
+  studentId: string,
+  courseId: string,
+  itemId: string,
+): Promise<LooseEndKind | null> => {
+  const row = await db('current_figures')
+    .where({ student_id: studentId, course_id: courseId })
+    .first<{ figures: { looseEnds: { itemId: string; kind: LooseEndKind }[] } } | undefined>('figures');
+  return row?.figures.looseEnds.find((end) => end.itemId === itemId)?.kind ?? null;
+};
+
+export const courseIsOf = async (db: Db, studentId: string, courseId: string): Promise<boolean> =>
+  (await db('enrolments').where({ student_id: studentId, course_id: courseId }).first('course_id')) !==
+  undefined;
+
+export const courseOfItem = async (db: Db, itemId: string): Promise<string | null> =>
+  (await db('items').where({ id: itemId }).first<{ course_id: string } | undefined>('course_id'))
+    ?.course_id ?? null;

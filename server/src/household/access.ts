@@ -1,0 +1,31 @@
+import { roles, rolesAllowed, type Child, type Permission } from '@cadro/contract';
+import type { Db } from '../db';
+import { HttpProblem } from '../http/problems';
+import { linkedChildren } from './store';
+
+/** The linked children a guardian may do this with. Every query of a child's data starts from these. */
+export const childrenFor = (db: Db, guardianId: string, permission: Permission): Promise<Child[]> =>
+  linkedChildren(db, guardianId, rolesAllowed(permission));
+
+/**
+ * The one linked child a request names.
+ * @throws HttpProblem 404 when there is no link (nobody learns whether the child exists), 403 when the link
+ * does not allow it.
+ */
+export async function requireChild(
+  db: Db,
+  guardianId: string,
+  studentId: string,
+  permission: Permission,
+): Promise<Child> {
+  const child = (await linkedChildren(db, guardianId, roles)).find(({ id }) => id === studentId);
+  if (!child) throw new HttpProblem('not-found');
+  if (!rolesAllowed(permission).includes(child.role)) throw new HttpProblem('forbidden');
+  return child;
+}
+
+/** Today's date where a child goes to school: the school's zone rules the school's days. */
+export const dateIn = (timeZone: string, instant: Date): string =>
+  new Intl.DateTimeFormat('en-CA', { timeZone, year: 'numeric', month: '2-digit', day: '2-digit' }).format(
+    instant,
+  );

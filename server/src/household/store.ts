@@ -1,0 +1,103 @@
+import type { Child, Language, Role } from '@cadro/contract';
+import type { Db, Trx } from '../db';
+
+export interface GuardianRow {
+  readonly id: string;
+  readonly household_id: string;
+  readonly email: string;
+  readonly password_hash: string;
+  readonly name: string;
+  readonly given_name: string;
+  readonly language: Language;
+}
+
+export const guardianByEmail = (db: Db, email: string): Promise<GuardianRow | undefined> =>
+  db<GuardianRow>('guardians').whereRaw('lower(email) = lower(?)', [email]).first();
+
+export const guardianById = (db: Db, id: string): Promise<GuardianRow | undefined> =>
+  db<GuardianRow>('guardians').where({ id }).first();
+
+export async function setLanguage(db: Db, id: string, language: Language): Promise<void> {
+  await db('guardians').where({ id }).update({ language });
+}
+
+/** The children a guardian is linked to now, oldest first. */
+export function linkedChildren(db: Db, guardianId: string, roles: readonly Role[]): Promise<Child[]> {
+  return db('guardian_links as l')
+    .join('students as s', 's.id', 'l.student_id')
+    .join('schools as sch', 'sch.id', 's.school_id')
+    .where({ 'l.guardian_id': guardianId })
+    .whereNull('l.ended_at')
+    .whereIn('l.role', [...roles])
+    .orderByRaw(`substring(s.year from '[0-9]+')::int desc nulls last, s.given_name`)
+    .select<Child[]>(
+      's.id',
+      's.given_name as givenName',
+      's.family_name as familyName',
+      's.year',
+      'sch.name as schoolName',
+      'sch.time_zone as timeZone',
+      'l.role',
+    );
+}
+
+export interface CodeRow {
+  readonly code_hash: string;
+  readonly student_id: string;
+  readonly expires_at: Date;
+  readonly used_at: Date | null;
+  readonly given_name: string;
+  readonly family_name: string;
+  readonly year: string;
+  readonly school_name: string;
+}
+
+/** A code with the child it opens; locked for the transaction, so that two cannot use it at once. */
+export const codeByHash = (trx: Trx, hash: string): Promise<CodeRow | undefined> =>
+  trx('link_codes as k')
+    .join('students as s', 's.id', 'k.student_id')
+    .join('schools as sch', 'sch.id', 's.school_id')
+    .where({ 'k.code_hash': hash })
+    .forUpdate('k')
+    .first<CodeRow>(
+      'k.code_hash',
+      'k.student_id',
+      'k.expires_at',
+      'k.used_at',
+      's.given_name',
+      's.family_name',
+      's.year',
+      'sch.name as school_name',
+    );
+
+export async function useCode(trx: Trx, hash: string, guardianId: string, now: Date): Promise<void> {
+  await trx('link_codes').where({ code_hash: hash }).update({ used_at: now, used_by: guardianId });
+}
+
+/** Links, or takes an ended link up again. */
+export async function putLink(
+  trx: Db | Trx,
+  link: { studentId: string; guardianId: string; role: Role; now: Date },
+): Promise<void> {
+  await trx('guardian_links')
+    .insert({
+      student_id: link.studentId,
+      guardian_id: link.guardianId,
+      role: link.role,
+      linked_at: link.now,
+    })
+    .onConflict(['student_id', 'guardian_id'])
+    .merge({ role: link.role, linked_at: link.now, ended_at: null });
+}
+
+export async function addHousehold(
+  trx: Db | Trx,
+  name: string,
+  members: readonly Omit<GuardianRow, 'id' | 'household_id'>[],
+): Promise<string[]> {
+  const [household] = await trx('households').insert({ name }).returning<{ id: string }[]>('id');
+  const rows = await trx('guardians')
+    .insert(members.map((member) => ({ ...member, household_id: household?.id })))
+    .returning<{ id: string }[]>('id');
+  return rows.map(({ id }) => id);
+}

@@ -1,0 +1,3 @@
+export * from './app';
+export * from './mount';
+export * from './problems';

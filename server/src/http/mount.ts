@@ -1,0 +1,57 @@
+import { parse, ParseError, parseText, type RouteContract } from '@cadro/contract';
+import type { Static, TObject, TSchema } from '@sinclair/typebox';
+import type { Request, Router } from 'express';
+import { HttpProblem } from './problems';
+
+declare module 'express-session' {
+  interface SessionData {
+    guardianId: string;
+  }
+}
+
+export interface Call<P, Q, B> {
+  readonly params: P;
+  readonly query: Q;
+  readonly body: B;
+  /** Who is signed in; an empty text on public routes. */
+  readonly guardianId: string;
+  readonly request: Request;
+}
+
+type Handler<P extends TObject, Q extends TObject, B extends TSchema, A extends TSchema> = (
+  call: Call<Static<P>, Static<Q>, Static<B>>,
+) => Promise<Static<A> | void>;
+
+/** In tests every answer is checked against its schema, so that the document cannot lie. */
+const checkAnswers = process.env['NODE_ENV'] === 'test';
+
+/** PostgreSQL's text holds no NUL; nobody types one. */
+function refuseNul(body: unknown): void {
+  if (body !== undefined && JSON.stringify(body).includes('\\u0000')) {
+    throw new ParseError('request body', [{ path: '/', message: 'must hold no NUL character' }]);
+  }
+}
+
+/** Puts a contract's route on a router: parses what comes in, asks for the session, answers what it promised. */
+export function mount<P extends TObject, Q extends TObject, B extends TSchema, A extends TSchema>(
+  router: Router,
+  contract: RouteContract<P, Q, B, A>,
+  handle: Handler<P, Q, B, A>,
+): void {
+  router[contract.method](contract.path, async (request, response) => {
+    const guardianId = request.session.guardianId ?? '';
+    if (contract.access !== 'public' && !guardianId) throw new HttpProblem('not-signed-in');
+    refuseNul(request.body);
+    const call = {
+      params: (contract.params ? parseText('path', contract.params, request.params) : {}) as Static<P>,
+      query: (contract.query ? parseText('query', contract.query, request.query) : {}) as Static<Q>,
+      body: (contract.body ? parse('request body', contract.body, request.body) : undefined) as Static<B>,
+      guardianId,
+      request,
+    };
+    const answer = await handle(call);
+    if (!contract.answer) return void response.status(contract.status).end();
+    if (checkAnswers) parse(`answer of ${contract.method} ${contract.path}`, contract.answer, answer);
+    response.status(contract.status).json(answer);
+  });
+}

@@ -1,0 +1,79 @@
+import { ParseError, type Misfit, type Problem, type ProblemCode } from '@cadro/contract';
+import type { ErrorRequestHandler } from 'express';
+import type { Logger } from 'pino';
+
+/** Status and a sentence for a developer; the words for people live in the app's catalogues. */
+const kinds: Record<ProblemCode, { status: number; title: string }> = {
+  'bad-request': { status: 400, title: 'The request does not have the documented shape' },
+  'not-signed-in': { status: 401, title: 'Sign in first' },
+  'wrong-credentials': { status: 401, title: 'No account has this address and password' },
+  'too-many-tries': { status: 429, title: 'Too many tries; wait before the next one' },
+  forbidden: { status: 403, title: 'This link to the child does not allow that' },
+  'not-found': { status: 404, title: 'There is nothing here for you' },
+  'code-unknown': { status: 404, title: 'No school has given out this code' },
+  'code-used': { status: 409, title: 'This code has been used already' },
+  'code-expired': { status: 410, title: 'This code has run out; the school can give a new one' },
+  'already-linked': { status: 409, title: 'This child is linked to you already' },
+  'edited-meanwhile': { status: 409, title: 'Someone else changed this since you opened it' },
+  'teacher-without-contact': { status: 422, title: 'The school has given no address for this teacher' },
+  'unknown-thread': { status: 422, title: 'This mail belongs to no thread' },
+  'foreign-origin': { status: 403, title: 'Writes are taken from Cadro’s own pages only' },
+  'too-large': { status: 413, title: 'The request is too large' },
+  'source-unreachable': { status: 503, title: 'A school cannot be reached at the moment' },
+  internal: { status: 500, title: 'Something went wrong on our side' },
+};
+
+/** An answer that is an error, thrown from anywhere below a route. */
+export class HttpProblem extends Error {
+  override readonly name = 'HttpProblem';
+  constructor(
+    readonly code: ProblemCode,
+    readonly extra: { errors?: readonly Misfit[]; current?: unknown; yours?: unknown; cause?: unknown } = {},
+  ) {
+    super(kinds[code].title, { cause: extra.cause });
+  }
+
+  get status(): number {
+    return kinds[this.code].status;
+  }
+
+  toJSON(): Problem {
+    const { errors, current, yours } = this.extra;
+    return {
+      type: `urn:cadro:problem:${this.code}`,
+      title: this.message,
+      status: this.status,
+      detail: errors?.[0] ? `${errors[0].path} ${errors[0].message}` : this.message,
+      code: this.code,
+      ...(errors ? { errors: [...errors] } : {}),
+      ...(current === undefined ? {} : { current, yours }),
+    };
+  }
+}
+
+/** body-parser tells its errors by a `type`. */
+const bodyParserCodes: Readonly<Record<string, ProblemCode>> = {
+  'entity.too.large': 'too-large',
+  'entity.parse.failed': 'bad-request',
+  'charset.unsupported': 'bad-request',
+  'encoding.unsupported': 'bad-request',
+  'request.aborted': 'bad-request',
+};
+
+function problemOf(error: unknown): HttpProblem {
+  if (error instanceof HttpProblem) return error;
+  if (error instanceof ParseError) return new HttpProblem('bad-request', { errors: error.misfits });
+  if (error instanceof URIError) return new HttpProblem('bad-request');
+  const type = error instanceof Error && 'type' in error ? String(error.type) : '';
+  return new HttpProblem(bodyParserCodes[type] ?? 'internal', { cause: error });
+}
+
+/** The one place where errors become answers. */
+export const answerProblems =
+  (log: Logger): ErrorRequestHandler =>
+  (error, _request, response, next) => {
+    if (response.headersSent) return next(error);
+    const problem = problemOf(error);
+    if (problem.code === 'internal') log.error({ err: error }, 'request failed');
+    response.status(problem.status).type('application/problem+json').send(JSON.stringify(problem));
+  };

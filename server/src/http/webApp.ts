@@ -1,0 +1,25 @@
+import { join } from 'node:path';
+import express, { Router } from 'express';
+
+/** Bundles carry their content's hash in their name; the page that names them must be fresh. */
+const forever = 'public, max-age=31536000, immutable';
+
+/** Serves the built app; every path that is no file is a screen of its own. */
+export function webApp(appDir: string): Router {
+  const router = Router();
+  router.use(
+    express.static(appDir, {
+      index: false,
+      setHeaders: (response, path) => {
+        const hashed = path.includes('/_expo/static/') || path.includes('/assets/');
+        response.setHeader('cache-control', hashed ? forever : 'public, max-age=3600');
+      },
+    }),
+  );
+  router.get('/{*screen}', (request, response, next) => {
+    if (!request.accepts('html') || /\.\w+$/.test(request.path)) return next();
+    response.setHeader('cache-control', 'no-cache');
+    response.sendFile(join(appDir, 'index.html'));
+  });
+  return router;
+}

@@ -1,0 +1,4 @@
+export * from './idle';
+export * from './queue';
+export * from './tasks';
+export * from './worker';

@@ -1,0 +1,41 @@
+import type { TaskList } from 'graphile-worker';
+import { parse, Uuid } from '@cadro/contract';
+import { Type } from '@sinclair/typebox';
+import type { Config } from '../config';
+import type { Clock, Db } from '../db';
+import { sendMail, type MailDeps } from '../messages';
+import { computeFigures } from '../outlook';
+import { allSources, syncSource } from '../sources';
+import { enqueueSync } from './queue';
+
+const SourceJob = Type.Object({ sourceId: Uuid });
+const StudentJob = Type.Object({ studentId: Uuid });
+const MessageJob = Type.Object({ messageId: Uuid });
+
+export interface JobDeps {
+  readonly db: Db;
+  readonly clock: Clock;
+  readonly config: Config;
+  readonly mail: MailDeps;
+}
+
+/** Every job by name. A job that throws is tried again by the queue, later each time. */
+export function tasksOf({ db, clock, config, mail }: JobDeps): TaskList {
+  return {
+    async syncAll() {
+      for (const { id } of await allSources(db)) await enqueueSync(db, id);
+    },
+    async syncSource(payload) {
+      const { sourceId } = parse('job syncSource', SourceJob, payload);
+      await syncSource({ db, clock, secret: config.secret }, sourceId);
+    },
+    async computeFigures(payload) {
+      const { studentId } = parse('job computeFigures', StudentJob, payload);
+      await computeFigures({ db, clock }, studentId);
+    },
+    async sendMail(payload, { job }) {
+      const { messageId } = parse('job sendMail', MessageJob, payload);
+      await sendMail(mail, messageId, job.attempts >= job.max_attempts);
+    },
+  };
+}

@@ -1,0 +1,5 @@
+export { inboundMailRouter, receiveMail } from './inboundMail';
+export { replyAddress, threadOfAddress } from './replyAddress';
+export { messageRouter } from './routes';
+export { mailTransport, sendMail, type MailDeps } from './sendMail';
+export { unreadReplies } from './service';

@@ -1,0 +1,53 @@
+import { messageRoutes, rolesAllowed } from '@cadro/contract';
+import { Router } from 'express';
+import type { ServerDeps } from '../http/app';
+import { mount } from '../http/mount';
+import { childrenFor, requireChild } from '../household';
+import { listThreads, readThread, writeToTeacher } from './service';
+import { announcementsOf, teachersOf } from './store';
+
+export function messageRouter(deps: ServerDeps): Router {
+  const { db } = deps;
+  const router = Router();
+
+  mount(router, messageRoutes.threads, async ({ guardianId }) => {
+    const children = await childrenFor(db, guardianId, 'read-record');
+    const announcements = await announcementsOf(
+      db,
+      children.map(({ id }) => id),
+    );
+    return {
+      threads: await listThreads(deps, guardianId),
+      announcements: announcements.map((row) => ({
+        id: row.id,
+        studentIds: row.student_ids,
+        schoolName: row.school_name,
+        title: row.title,
+        text: row.text,
+        postedAt: row.posted_at.toISOString(),
+      })),
+    };
+  });
+
+  mount(router, messageRoutes.thread, ({ guardianId, params }) =>
+    readThread(deps, guardianId, params.threadId),
+  );
+
+  mount(router, messageRoutes.teachers, async ({ guardianId, params }) => {
+    const child = await requireChild(db, guardianId, params.studentId, 'read-record');
+    const mayTalk = rolesAllowed('read-talk').includes(child.role);
+    const rows = await teachersOf(db, guardianId, child.id);
+    return {
+      teachers: rows.map((row) => ({
+        id: row.id,
+        name: row.name,
+        contactable: row.email !== null,
+        courseTitles: row.titles,
+        threadId: mayTalk ? row.thread_id : null,
+      })),
+    };
+  });
+
+  mount(router, messageRoutes.send, ({ guardianId, body }) => writeToTeacher(deps, guardianId, body));
+  return router;
+}

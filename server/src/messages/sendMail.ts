@@ -1,0 +1,41 @@
+import { createTransport, type Transporter } from 'nodemailer';
+import type { Config } from '../config';
+import type { Db } from '../db';
+import { replyAddress } from './replyAddress';
+import * as store from './store';
+
+export interface MailDeps {
+  readonly db: Db;
+  readonly config: Config;
+  readonly transport: Transporter;
+}
+
+export const mailTransport = (config: Config): Transporter => createTransport(config.smtpUrl);
+
+/**
+ * Sends one stored message by SMTP. Its Message-ID comes from its own id, so that a second try after a crash
+ * is the same mail to the receiver. Throws when the mail server does; the queue tries again.
+ * @param lastTry marks the message as failed, so that its writer sees it.
+ */
+export async function sendMail(deps: MailDeps, messageId: string, lastTry = false): Promise<void> {
+  const { db, config, transport } = deps;
+  const row = await store.outgoing(db, messageId);
+  if (!row || row.state === 'sent' || !row.teacher_email) return;
+  const mimeId = `<${row.id}@${config.mailDomain}>`;
+  const reply = replyAddress(config.secret, config.mailDomain, row.thread_id);
+  try {
+    await transport.sendMail({
+      messageId: mimeId,
+      from: { name: row.author, address: reply },
+      replyTo: reply,
+      to: { name: row.teacher_name, address: row.teacher_email },
+      subject: row.subject,
+      text: row.text,
+      ...(row.last_mime_id ? { inReplyTo: row.last_mime_id, references: [row.last_mime_id] } : {}),
+    });
+  } catch (error) {
+    if (lastTry) await store.markFailed(db, messageId);
+    throw error;
+  }
+  await store.markSent(db, messageId, mimeId);
+}

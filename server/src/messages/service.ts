@@ -1,0 +1,140 @@
+import type { Message, NewMessage, Thread, ThreadSummary } from '@cadro/contract';
+import type { ReplyFacts } from '@cadro/core';
+import type { Clock, Db } from '../db';
+import { followUpById, markWritten } from '../followups';
+import { childrenFor, dateIn, guardianById, requireChild } from '../household';
+import { HttpProblem } from '../http/problems';
+import { enqueueMail } from '../jobs/queue';
+import * as store from './store';
+
+interface Deps {
+  readonly db: Db;
+  readonly clock: Clock;
+}
+
+const messageView = (row: store.MessageRow): Message => ({
+  id: row.id,
+  author: row.author,
+  fromTeacher: row.from_teacher,
+  text: row.text,
+  at: row.at.toISOString(),
+  state: row.state,
+});
+
+const summaryOf = (
+  row: store.ThreadRow,
+  last: store.MessageRow | undefined,
+  unread: boolean,
+): ThreadSummary => ({
+  id: row.id,
+  studentId: row.student_id,
+  teacher: { id: row.teacher_id, name: row.teacher_name, contactable: row.teacher_email !== null },
+  courseTitle: row.course_title,
+  lastMessage: last ? messageView(last) : null,
+  unread,
+});
+
+async function visibleThreads(db: Db, guardianId: string): Promise<store.ThreadRow[]> {
+  const children = await childrenFor(db, guardianId, 'read-talk');
+  return store.threadsOf(
+    db,
+    guardianId,
+    children.map(({ id }) => id),
+  );
+}
+
+export async function listThreads({ db }: Deps, guardianId: string): Promise<ThreadSummary[]> {
+  const rows = await visibleThreads(db, guardianId);
+  const last = new Map(
+    (
+      await store.lastMessages(
+        db,
+        rows.map(({ id }) => id),
+      )
+    ).map((row) => [row.thread_id, row]),
+  );
+  return rows
+    .map((row) => summaryOf(row, last.get(row.id), last.get(row.id)?.unread ?? false))
+    .sort((a, b) => (b.lastMessage?.at ?? '').localeCompare(a.lastMessage?.at ?? ''));
+}
+
+async function wholeThread(db: Db, guardianId: string, threadId: string): Promise<Thread> {
+  const row = (await visibleThreads(db, guardianId)).find(({ id }) => id === threadId);
+  if (!row) throw new HttpProblem('not-found');
+  const messages = await store.messagesOf(db, [threadId]);
+  return {
+    ...summaryOf(
+      row,
+      messages[messages.length - 1],
+      messages.some(({ read }) => !read),
+    ),
+    messages: messages.map(messageView),
+  };
+}
+
+/** One thread; its answers count as read from now on. */
+export async function readThread({ db }: Deps, guardianId: string, threadId: string): Promise<Thread> {
+  const thread = await wholeThread(db, guardianId, threadId);
+  const child = await requireChild(db, guardianId, thread.studentId, 'read-talk');
+  if (thread.unread && child.role === 'guardian') await store.markRead(db, threadId);
+  return thread;
+}
+
+/** Stores a message and the job that sends it, both or neither; a follow-up it is about moves on with it. */
+export async function writeToTeacher(
+  { db, clock }: Deps,
+  guardianId: string,
+  input: NewMessage,
+): Promise<Thread> {
+  const child = await requireChild(db, guardianId, input.studentId, 'write-talk');
+  const teacher = (await store.teachersOf(db, guardianId, child.id)).find(({ id }) => id === input.teacherId);
+  if (!teacher) throw new HttpProblem('not-found');
+  if (!teacher.email) throw new HttpProblem('teacher-without-contact');
+  const followUp = input.followUpId ? await followUpById(db, guardianId, [child.id], input.followUpId) : null;
+  if (followUp === undefined) throw new HttpProblem('not-found');
+  const guardian = await guardianById(db, guardianId);
+  if (!guardian) throw new HttpProblem('not-signed-in');
+  const now = await clock.now();
+  const threadId = await db.transaction(async (trx) => {
+    const thread = await store.threadFor(trx, {
+      householdId: guardian.household_id,
+      studentId: child.id,
+      teacherId: teacher.id,
+    });
+    const message = await store.insertMessage(trx, {
+      student_id: child.id,
+      thread_id: thread,
+      followup_id: followUp?.id ?? null,
+      from_teacher: false,
+      author: guardian.name,
+      subject: input.subject,
+      text: input.text,
+      at: now,
+      state: 'queued',
+      mime_id: null,
+      read: true,
+    });
+    if (message) await enqueueMail(trx, message);
+    if (followUp && followUp.step !== 'settled') {
+      const today = dateIn(child.timeZone, now);
+      await markWritten(trx, followUp, { author: guardian.name, text: input.text, today, now });
+    }
+    return thread;
+  });
+  return wholeThread(db, guardianId, threadId);
+}
+
+export async function unreadReplies(
+  db: Db,
+  guardianId: string,
+  studentIds: readonly string[],
+): Promise<ReplyFacts[]> {
+  const rows = await store.unreadOf(db, guardianId, studentIds);
+  return rows.map((row) => ({
+    studentId: row.student_id,
+    threadId: row.thread_id,
+    author: row.author,
+    text: row.text,
+    receivedAt: row.at.toISOString(),
+  }));
+}

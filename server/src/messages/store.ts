@@ -1,0 +1,214 @@
+import type { Message } from '@cadro/contract';
+import type { Db, Trx } from '../db';
+
+export interface ThreadRow {
+  readonly id: string;
+  readonly student_id: string;
+  readonly teacher_id: string;
+  readonly teacher_name: string;
+  readonly teacher_email: string | null;
+  readonly course_title: string | null;
+}
+
+/** Threads of the guardian's household about the given children. */
+export const threadsOf = (db: Db, guardianId: string, studentIds: readonly string[]): Promise<ThreadRow[]> =>
+  db('threads as t')
+    .join('guardians as g', 'g.household_id', 't.household_id')
+    .join('teachers as p', 'p.id', 't.teacher_id')
+    .where({ 'g.id': guardianId })
+    .whereIn('t.student_id', [...studentIds])
+    .select<ThreadRow[]>(
+      't.id',
+      't.student_id',
+      't.teacher_id',
+      'p.name as teacher_name',
+      'p.email as teacher_email',
+      db.raw(
+        `(select string_agg(c.title, ', ' order by c.title) from courses c
+           join enrolments e on e.course_id = c.id and e.student_id = t.student_id and e.active
+          where c.teacher_id = t.teacher_id) as course_title`,
+      ),
+    );
+
+export interface MessageRow {
+  readonly id: string;
+  readonly thread_id: string;
+  readonly from_teacher: boolean;
+  readonly author: string;
+  readonly text: string;
+  readonly at: Date;
+  readonly state: Message['state'];
+  readonly read: boolean;
+}
+
+const messageColumns = ['id', 'thread_id', 'from_teacher', 'author', 'text', 'at', 'state', 'read'] as const;
+
+export const messagesOf = (db: Db, threadIds: readonly string[]): Promise<MessageRow[]> =>
+  db('messages')
+    .whereIn('thread_id', [...threadIds])
+    .orderBy('seq')
+    .select<MessageRow[]>(...messageColumns);
+
+/** The last message of each thread, and whether any answer is unread. */
+export const lastMessages = (
+  db: Db,
+  threadIds: readonly string[],
+): Promise<(MessageRow & { unread: boolean })[]> =>
+  db('messages as m')
+    .whereIn('thread_id', [...threadIds])
+    .distinctOn('thread_id')
+    .orderBy([{ column: 'thread_id' }, { column: 'seq', order: 'desc' }])
+    .select<(MessageRow & { unread: boolean })[]>(
+      ...messageColumns,
+      db.raw('exists (select from messages u where u.thread_id = m.thread_id and not u.read) as unread'),
+    );
+
+export async function markRead(db: Db, threadId: string): Promise<void> {
+  await db('messages').where({ thread_id: threadId, read: false }).update({ read: true });
+}
+
+/** Finds or makes the one thread of a household, child and teacher. */
+export async function threadFor(
+  trx: Trx,
+  key: { householdId: string; studentId: string; teacherId: string },
+): Promise<string> {
+  const where = { household_id: key.householdId, student_id: key.studentId, teacher_id: key.teacherId };
+  await trx('threads').insert(where).onConflict(['household_id', 'student_id', 'teacher_id']).ignore();
+  const row = await trx('threads').where(where).first<{ id: string }>('id');
+  return row.id;
+}
+
+export async function insertMessage(
+  trx: Trx,
+  row: {
+    student_id: string;
+    thread_id: string;
+    followup_id: string | null;
+    from_teacher: boolean;
+    author: string;
+    subject: string;
+    text: string;
+    at: Date;
+    state: Message['state'];
+    mime_id: string | null;
+    read: boolean;
+  },
+): Promise<string | null> {
+  const [inserted] = await trx('messages')
+    .insert(row)
+    .onConflict('mime_id')
+    .ignore()
+    .returning<{ id: string }[]>('id');
+  return inserted?.id ?? null;
+}
+
+export interface OutgoingRow {
+  readonly id: string;
+  readonly thread_id: string;
+  readonly author: string;
+  readonly subject: string;
+  readonly text: string;
+  readonly state: Message['state'];
+  readonly teacher_name: string;
+  readonly teacher_email: string | null;
+  readonly last_mime_id: string | null;
+}
+
+export const outgoing = (db: Db, id: string): Promise<OutgoingRow | undefined> =>
+  db('messages as m')
+    .join('threads as t', 't.id', 'm.thread_id')
+    .join('teachers as p', 'p.id', 't.teacher_id')
+    .where({ 'm.id': id })
+    .first<OutgoingRow>(
+      'm.id',
+      'm.thread_id',
+      'm.author',
+      'm.subject',
+      'm.text',
+      'm.state',
+      'p.name as teacher_name',
+      'p.email as teacher_email',
+      db.raw(
+        `(select o.mime_id from messages o where o.thread_id = m.thread_id and o.seq < m.seq
+           and o.mime_id is not null order by o.seq desc limit 1) as last_mime_id`,
+      ),
+    );
+
+export async function markSent(db: Db, id: string, mimeId: string): Promise<void> {
+  await db('messages').where({ id }).update({ state: 'sent', mime_id: mimeId });
+}
+
+export async function markFailed(db: Db, id: string): Promise<void> {
+  await db('messages').where({ id }).update({ state: 'failed' });
+}
+
+export const threadById = (trx: Trx, id: string) =>
+  trx('threads as t')
+    .join('teachers as p', 'p.id', 't.teacher_id')
+    .where({ 't.id': id })
+    .first<
+      { id: string; student_id: string; teacher_name: string; teacher_email: string | null } | undefined
+    >('t.id', 't.student_id', 'p.name as teacher_name', 'p.email as teacher_email');
+
+export const teachersOf = (db: Db, guardianId: string, studentId: string) =>
+  db('teachers as p')
+    .join('courses as c', 'c.teacher_id', 'p.id')
+    .join('enrolments as e', 'e.course_id', 'c.id')
+    .joinRaw(
+      `left join threads t on t.teacher_id = p.id and t.student_id = e.student_id
+         and t.household_id = (select household_id from guardians where id = ?)`,
+      [guardianId],
+    )
+    .where({ 'e.student_id': studentId, 'e.active': true })
+    .groupBy('p.id', 't.id')
+    .orderBy('p.name')
+    .select<{ id: string; name: string; email: string | null; titles: string[]; thread_id: string | null }[]>(
+      'p.id',
+      'p.name',
+      'p.email',
+      db.raw('array_agg(c.title order by c.title) as titles'),
+      't.id as thread_id',
+    );
+
+/** Announcements of the children's schools, newest first, each with the children it reaches. */
+export const announcementsOf = (db: Db, studentIds: readonly string[]) =>
+  db('announcements as a')
+    .join('schools as sch', 'sch.source_id', 'a.source_id')
+    .join('students as s', 's.school_id', 'sch.id')
+    .whereIn('s.id', [...studentIds])
+    .groupBy('a.id', 'sch.name')
+    .orderBy('a.posted_at', 'desc')
+    .limit(30)
+    .select<
+      {
+        id: string;
+        title: string;
+        text: string;
+        posted_at: Date;
+        school_name: string;
+        student_ids: string[];
+      }[]
+    >(
+      'a.id',
+      'a.title',
+      'a.text',
+      'a.posted_at',
+      'sch.name as school_name',
+      db.raw('array_agg(s.id::text) as student_ids'),
+    );
+
+export const unreadOf = (db: Db, guardianId: string, studentIds: readonly string[]) =>
+  db('messages as m')
+    .join('threads as t', 't.id', 'm.thread_id')
+    .join('guardians as g', 'g.household_id', 't.household_id')
+    .where({ 'g.id': guardianId, 'm.read': false })
+    .whereIn('m.student_id', [...studentIds])
+    .distinctOn('m.thread_id')
+    .orderBy([{ column: 'm.thread_id' }, { column: 'm.seq', order: 'desc' }])
+    .select<{ student_id: string; thread_id: string; author: string; text: string; at: Date }[]>(
+      'm.student_id',
+      'm.thread_id',
+      'm.author',
+      'm.text',
+      'm.at',
+    );

@@ -1,0 +1,108 @@
+import type { Child, ComingDay, NamedLooseEnd } from '@cadro/contract';
+import type { AbsenceFacts, CourseFacts } from '@cadro/core';
+import type { ChildAttendance } from '../attendance';
+import type { Db } from '../db';
+import { comingWork, courseSummary, coursesOf, itemNames } from '../gradebook';
+import { dateIn } from '../household';
+
+const dayMs = 24 * 60 * 60 * 1000;
+
+export interface NamedCourse extends CourseFacts {
+  readonly possibleOf: ReadonlyMap<string, number>;
+  readonly recoverable: ReadonlySet<string>;
+}
+
+/** The children's courses with figures and with their loose ends named: two queries. */
+export async function namedCourses(db: Db, children: readonly Child[], now: Date): Promise<NamedCourse[]> {
+  const rows = (
+    await coursesOf(
+      db,
+      children.map(({ id }) => id),
+      now,
+    )
+  ).map(courseSummary);
+  const ids = rows.flatMap(({ figures }) => figures?.looseEnds.map(({ itemId }) => itemId) ?? []);
+  const names = new Map((await itemNames(db, ids)).map((item) => [item.id, item]));
+  return rows.flatMap((row): NamedCourse[] => {
+    const { figures } = row;
+    if (!figures) return [];
+    const looseEnds = figures.looseEnds.flatMap((end): NamedLooseEnd[] => {
+      const item = names.get(end.itemId);
+      if (!item) return [];
+      const { itemId, kind, deadline, credit, impact } = end;
+      return [
+        {
+          itemId,
+          kind,
+          deadline,
+          credit,
+          impact,
+          title: item.title,
+          dueAt: item.due_at?.toISOString() ?? null,
+        },
+      ];
+    });
+    return [
+      {
+        id: row.id,
+        studentId: row.studentId,
+        title: row.title,
+        outOf: row.scale.outOf,
+        decimals: row.scale.decimals,
+        figures,
+        looseEnds,
+        possibleOf: new Map(
+          figures.looseEnds.map(({ itemId }) => [itemId, names.get(itemId)?.possible ?? 0]),
+        ),
+        recoverable: new Set(figures.looseEnds.flatMap((end) => (end.recoverable ? [end.itemId] : []))),
+      },
+    ];
+  });
+}
+
+/** What is due over the next days, by the children's own calendar days. */
+export async function comingDays(
+  db: Db,
+  children: readonly Child[],
+  now: Date,
+  days: number,
+): Promise<ComingDay[]> {
+  const zones = new Map(children.map(({ id, timeZone }) => [id, timeZone]));
+  const rows = await comingWork(db, [...zones.keys()], now, new Date(now.getTime() + days * dayMs));
+  const byDay = new Map<string, ComingDay['items']>();
+  for (const row of rows) {
+    const on = dateIn(zones.get(row.student_id) ?? 'UTC', row.due_at);
+    const item = {
+      itemId: row.item_id,
+      studentId: row.student_id,
+      courseTitle: row.course_title,
+      title: row.title,
+      dueAt: row.due_at.toISOString(),
+      possible: row.possible,
+      counts: row.counts,
+    };
+    byDay.set(on, [...(byDay.get(on) ?? []), item]);
+  }
+  return [...byDay].map(([on, items]) => ({ on, items }));
+}
+
+/** School days that an absence is still news on. */
+const recentDays = 5;
+
+/** What the last school days say about a child's absences. */
+export function absenceFacts({ child, days, marks, leftEarlyOn }: ChildAttendance): AbsenceFacts {
+  const recent = days.slice(-recentDays);
+  const dates = new Set(recent.map(({ date }) => date));
+  const leftEarly = leftEarlyOn.filter((date) => dates.has(date));
+  const unexplainedOn = recent
+    .filter(({ lessons }) => lessons.some(({ kind, excused }) => kind === 'absent' && !excused))
+    .map(({ date }) => date);
+  const about = new Set([...leftEarly, ...unexplainedOn]);
+  const lessons = marks.filter(({ on_date, kind }) => about.has(on_date) && kind === 'absent');
+  return {
+    studentId: child.id,
+    unexplainedOn,
+    leftEarlyOn: leftEarly,
+    lessons: [...new Set(lessons.flatMap(({ course_title }) => (course_title ? [course_title] : [])))],
+  };
+}

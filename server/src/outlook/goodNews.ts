@@ -1,0 +1,48 @@
+import { parse, PolicyRecord, type GoodNews } from '@cadro/contract';
+import { normaliseCourse, tiedUp } from '@cadro/core';
+import type { ChangeRow } from './store';
+
+/** The loose end a change tied up, in the core's judgement; null for every other change. */
+function newsOf(change: ChangeRow): GoodNews | null {
+  const course = normaliseCourse({
+    id: change.course_id,
+    asOf: change.at.toISOString(),
+    policy: parse('stored policy', PolicyRecord, change.policy),
+    items: [
+      {
+        id: change.item_id,
+        categoryId: '',
+        possible: change.possible,
+        counts: change.counts,
+        extraCredit: change.extra_credit,
+        dueAt: change.due_at && change.due_at.toISOString(),
+      },
+    ],
+  });
+  const [item] = course.items;
+  const before = change.before ?? { status: 'open', earned: null };
+  const was = item && tiedUp(item, course.policy, before, change.after, change.at.getTime());
+  if (!was) return null;
+  return {
+    studentId: change.student_id,
+    courseId: change.course_id,
+    courseTitle: change.course_title,
+    itemId: change.item_id,
+    title: change.title,
+    was,
+    now: { ...change.after, possible: change.possible },
+    at: change.at.toISOString(),
+  };
+}
+
+/** One piece of good news per work, the newest. */
+export function goodNewsOf(changes: readonly ChangeRow[]): GoodNews[] {
+  const told = new Set<string>();
+  return changes.flatMap((change) => {
+    const news = newsOf(change);
+    const key = `${change.student_id}:${change.item_id}`;
+    if (!news || told.has(key)) return [];
+    told.add(key);
+    return [news];
+  });
+}

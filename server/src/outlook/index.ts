@@ -1,0 +1,3 @@
+export { computeFigures } from './figures';
+export { outlookRouter } from './routes';
+export { allStudentIds } from './store';

@@ -1,0 +1,125 @@
+import {
+  feedCollections,
+  feedPath,
+  type FeedAnnouncement,
+  type FeedAssignment,
+  type FeedClass,
+  type FeedComment,
+  type FeedLesson,
+  type FeedLinkCode,
+  type FeedMark,
+  type FeedName,
+} from '@cadro/contract';
+import type { Static } from '@sinclair/typebox';
+import { hashCode } from '../../seal';
+import type { Connector, Page } from '../neutral';
+import type { SchoolHttp } from '../schoolHttp';
+import { listIn, readPage, walk, type Translation } from './paging';
+
+const key = (row: { id: string; deleted?: boolean }) => ({ id: row.id, gone: row.deleted ?? false });
+
+const classDetails: Translation<FeedClass> = (row) => ({
+  courseDetails: { ...key(row), policy: row.policy, standards: row.standards },
+  practice: row.practiceCategoryIds.map((id) => ({ id, gone: false, counts: false })),
+});
+
+const assignments: Translation<FeedAssignment> = (row) => ({
+  itemDetails: {
+    ...key(row),
+    kind: row.kind ?? null,
+    instructions: row.instructions ?? null,
+    place: row.where ?? null,
+    supplies: row.supplies ?? [],
+    redo: row.redo ?? null,
+    accepted_until: row.acceptedUntil ?? null,
+    counts: row.counts ?? true,
+    extra_credit: row.extraCredit ?? false,
+    multiplier: row.multiplier ?? 1,
+    undated: row.undated ?? false,
+  },
+});
+
+const comments: Translation<FeedComment> = (row) => ({
+  comments: {
+    ...key(row),
+    student_id: row.studentId,
+    course_id: row.classId,
+    item_id: row.assignmentId ?? null,
+    subject: row.subject,
+    text: row.text,
+    author_id: row.teacherId,
+    written_at: row.writtenAt,
+  },
+});
+
+const attendance: Translation<FeedMark> = (row) => ({
+  marks: {
+    ...key(row),
+    student_id: row.studentId,
+    on_date: row.date,
+    period: row.period,
+    course_id: row.classId ?? null,
+    code: row.code,
+    kind: row.kind,
+    excused: row.excused,
+    label: row.label,
+  },
+});
+
+const timetable: Translation<FeedLesson> = (row) => ({
+  lessons: {
+    ...key(row),
+    course_id: row.classId,
+    rotation_day: row.rotationDay,
+    period: row.period,
+    starts_at: row.startsAt,
+    ends_at: row.endsAt,
+    room: row.room ?? null,
+  },
+});
+
+const announcements: Translation<FeedAnnouncement> = (row) => ({
+  announcements: { ...key(row), title: row.title, text: row.text, posted_at: row.postedAt },
+});
+
+const linkCodes: Translation<FeedLinkCode> = (row) => ({
+  linkCodes: {
+    ...key(row),
+    code_hash: hashCode(row.code),
+    student_id: row.studentId,
+    expires_at: row.expiresAt,
+  },
+});
+
+const translations: { readonly [N in FeedName]: Translation<Static<(typeof feedCollections)[N]>> } = {
+  classDetails,
+  assignments,
+  comments,
+  attendance,
+  timetable,
+  announcements,
+  linkCodes,
+};
+const isName = (name: string): name is FeedName => name in feedCollections;
+
+/** The classroom feed: plain JSON pages for what OneRoster has no place for. */
+export class FeedConnector implements Connector {
+  readonly collections = Object.keys(feedCollections);
+
+  constructor(private readonly http: SchoolHttp) {}
+
+  async *pages(name: string, since: string | null): AsyncGenerator<Page> {
+    if (!isName(name)) throw new Error(`not a collection of the feed: ${name}`);
+    const pages = walk(async (limit, offset) => {
+      const { body, total } = await this.http.getJson(feedPath(name), {
+        limit: String(limit),
+        offset: String(offset),
+        ...(since ? { since } : {}),
+      });
+      return { rows: listIn(body, 'records'), total };
+    });
+    for await (const rows of pages) {
+      yield readPage(rows, feedCollections[name], { id: 'id', changed: 'changedAt' }, translations[name]);
+    }
+  }
+}

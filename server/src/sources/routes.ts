@@ -1,0 +1,38 @@
+import { sourceRoutes } from '@cadro/contract';
+import { Router } from 'express';
+import type { ServerDeps } from '../http/app';
+import { mount } from '../http/mount';
+import { childrenFor } from '../household';
+import { problemsOf, sourcesOfStudents } from './store';
+
+export function sourceRouter({ db }: ServerDeps): Router {
+  const router = Router();
+  mount(router, sourceRoutes.sources, async ({ guardianId }) => {
+    const children = await childrenFor(db, guardianId, 'read-record');
+    const sources = await sourcesOfStudents(
+      db,
+      children.map(({ id }) => id),
+    );
+    const problems = await problemsOf(
+      db,
+      sources.map(({ id }) => id),
+    );
+    return {
+      sources: sources.map((source) => ({
+        id: source.id,
+        name: source.name,
+        readAt: source.read_at?.toISOString() ?? null,
+        failingSince: source.failing_since?.toISOString() ?? null,
+        problems: problems
+          .filter(({ source_id }) => source_id === source.id)
+          .map(({ collection, external_id, reason, seen_at }) => ({
+            collection,
+            externalId: external_id,
+            reason,
+            seenAt: seen_at.toISOString(),
+          })),
+      })),
+    };
+  });
+  return router;
+}

@@ -1,0 +1,151 @@
+import type { Clock, Db, Trx } from '../db';
+import { enqueueFigures } from '../jobs/queue';
+import { FeedConnector } from './connectors/feed';
+import { OneRosterConnector } from './connectors/oneRoster';
+import { feedScope, oneRosterScopes } from '@cadro/contract';
+import { unseal } from '../seal';
+import {
+  neutralCollections,
+  type Connector,
+  type NeutralCollection,
+  type NeutralRecord,
+  type Page,
+  type ResultNeutral,
+} from './neutral';
+import { SchoolHttp } from './schoolHttp';
+import * as store from './store';
+import { tableShapes } from './tables';
+import { writeRecords, type Written } from './writeRecords';
+import { writeResults } from './writeResults';
+
+/** Figures older than this are computed anew after a sync even if no record changed: due dates pass. */
+const staleAfterMs = 6 * 60 * 60 * 1000;
+
+export interface SyncDeps {
+  readonly db: Db;
+  readonly clock: Clock;
+  readonly secret: string;
+}
+
+export interface SyncReport {
+  readonly records: number;
+  readonly problems: number;
+}
+
+interface Run {
+  readonly deps: SyncDeps;
+  readonly source: store.SourceRow;
+  readonly now: Date;
+  report: { records: number; problems: number };
+}
+
+function connectorsOf({ secret }: SyncDeps, source: store.SourceRow): Connector[] {
+  const access = {
+    baseUrl: source.base_url,
+    clientId: source.client_id,
+    clientSecret: unseal(secret, source.client_secret_sealed),
+  };
+  return [
+    new OneRosterConnector(new SchoolHttp({ ...access, scopes: oneRosterScopes })),
+    new FeedConnector(new SchoolHttp({ ...access, scopes: [feedScope] })),
+  ];
+}
+
+const write = (
+  trx: Trx,
+  run: Run,
+  collection: NeutralCollection,
+  records: readonly NeutralRecord[],
+): Promise<Written> =>
+  collection === 'results'
+    ? writeResults(trx, run.source.id, records as readonly ResultNeutral[], run.source.complete_at !== null)
+    : writeRecords(trx, run.source.id, tableShapes[collection], records);
+
+async function writeCollection(
+  trx: Trx,
+  run: Run,
+  collection: NeutralCollection,
+  records: readonly NeutralRecord[],
+) {
+  const written = await write(trx, run, collection, records);
+  await store.clearProblems(trx, run.source.id, collection, written.ids);
+  const waiting = records.filter(({ id }) => !written.ids.has(id));
+  const broken = waiting.map((record) => ({
+    externalId: record.id,
+    reason: store.unknownReference,
+    raw: record,
+  }));
+  await store.reportBroken(trx, run.source.id, collection, broken, run.now);
+  run.report.records += written.ids.size;
+  run.report.problems += broken.length;
+  const students = await store.studentsOfCourses(trx, written.courseIds);
+  await enqueueFigures(trx, [...new Set([...written.studentIds, ...students])]);
+}
+
+const byCollection = (page: Page): [NeutralCollection, NeutralRecord[]][] =>
+  neutralCollections.flatMap((collection): [NeutralCollection, NeutralRecord[]][] => {
+    const records = page.records.filter((each) => each.collection === collection);
+    return records.length > 0 ? [[collection, records.map(({ record }) => record)]] : [];
+  });
+
+/** One page, one transaction: all of it goes in, with the jobs it asks for, or none. */
+async function writePage(run: Run, collection: string, page: Page): Promise<void> {
+  await run.deps.db.transaction(async (trx) => {
+    for (const [neutral, records] of byCollection(page)) await writeCollection(trx, run, neutral, records);
+    await store.reportBroken(trx, run.source.id, collection, page.broken, run.now);
+    run.report.problems += page.broken.length;
+  });
+}
+
+/** A millisecond early, so that the source's `>` gives again what changed in that very instant. */
+const justBefore = (instant: string): string => new Date(Date.parse(instant) - 1).toISOString();
+
+async function readCollection(run: Run, connector: Connector, collection: string): Promise<void> {
+  const known = run.source.cursors[collection];
+  let changedUpTo: string | null = known ?? null;
+  for await (const page of connector.pages(collection, known ? justBefore(known) : null)) {
+    await writePage(run, collection, page);
+    if (page.changedUpTo && (!changedUpTo || page.changedUpTo > changedUpTo)) changedUpTo = page.changedUpTo;
+  }
+  // Only now: a pass that was cut is read again from where the last whole one ended.
+  if (changedUpTo && changedUpTo !== known) {
+    await store.moveCursor(run.deps.db, run.source.id, collection, changedUpTo);
+  }
+}
+
+async function retryWaiting(run: Run): Promise<void> {
+  for (const collection of neutralCollections) {
+    const records = await store.waitingRecords(run.deps.db, run.source.id, collection);
+    if (records.length === 0) continue;
+    await run.deps.db.transaction((trx) => writeCollection(trx, run, collection, records));
+  }
+}
+
+/**
+ * Reads what changed at a source since the last whole pass, everything the first time. Cut anywhere and run
+ * again it ends in the same rows.
+ * @throws SourceError when the source is down or answers nonsense; the old data stays whole and its age shows.
+ */
+export async function syncSource(deps: SyncDeps, sourceId: string): Promise<SyncReport> {
+  const source = await store.findSource(deps.db, sourceId);
+  if (!source) throw new Error(`no source ${sourceId}`);
+  const now = await deps.clock.now();
+  const run: Run = { deps, source, now, report: { records: 0, problems: 0 } };
+  try {
+    for (const connector of connectorsOf(deps, source)) {
+      for (const collection of connector.collections) await readCollection(run, connector, collection);
+    }
+    await retryWaiting(run);
+  } catch (error) {
+    await store.markFailed(deps.db, sourceId, now, error instanceof Error ? error.message : String(error));
+    throw error;
+  }
+  await store.markRead(deps.db, sourceId, now);
+  const stale = await store.studentsWithStaleFigures(
+    deps.db,
+    sourceId,
+    new Date(now.getTime() - staleAfterMs),
+  );
+  await enqueueFigures(deps.db, stale);
+  return run.report;
+}

@@ -1,0 +1,103 @@
+import type { NeutralCollection } from './neutral';
+
+export interface TableShape {
+  readonly table: string;
+  /** Own columns with their types, as they come in a neutral record. */
+  readonly columns: Readonly<Record<string, string>>;
+  /** Columns that hold another record's id of the same source; a `?` after the table allows none. */
+  readonly refs?: Readonly<Record<string, string>>;
+  /** Adds to rows that another collection made; never makes rows itself. */
+  readonly updatesOnly?: true;
+  /** A record that the source took back is deleted; elsewhere a flag column says it. */
+  readonly deletesGone?: true;
+}
+
+/** Where each neutral collection is written. Results are not here: their history is append-only. */
+export const tableShapes: Readonly<Record<Exclude<NeutralCollection, 'results'>, TableShape>> = {
+  schools: { table: 'schools', columns: { name: 'text', time_zone: 'text' } },
+  terms: { table: 'terms', columns: { title: 'text', starts_on: 'date', ends_on: 'date' } },
+  students: {
+    table: 'students',
+    columns: { given_name: 'text', family_name: 'text', year: 'text' },
+    refs: { school_id: 'schools' },
+  },
+  teachers: { table: 'teachers', columns: { name: 'text', email: 'text' } },
+  courses: {
+    table: 'courses',
+    columns: { title: 'text', room: 'text', period: 'text' },
+    refs: { school_id: 'schools', term_id: 'terms' },
+  },
+  enrolments: {
+    table: 'enrolments',
+    columns: { active: 'boolean' },
+    refs: { student_id: 'students', course_id: 'courses' },
+  },
+  courseTeachers: { table: 'courses', columns: {}, refs: { teacher_id: 'teachers' }, updatesOnly: true },
+  categories: { table: 'categories', columns: { title: 'text', weight: 'float8' } },
+  items: {
+    table: 'items',
+    columns: {
+      title: 'text',
+      description: 'text',
+      possible: 'float8',
+      assigned_at: 'timestamptz',
+      due_at: 'timestamptz',
+      removed: 'boolean',
+    },
+    refs: { course_id: 'courses', category_id: 'categories' },
+  },
+  courseDetails: { table: 'courses', columns: { policy: 'jsonb', standards: 'jsonb' }, updatesOnly: true },
+  practice: { table: 'categories', columns: { counts: 'boolean' }, updatesOnly: true },
+  itemDetails: {
+    table: 'items',
+    columns: {
+      kind: 'text',
+      instructions: 'text',
+      place: 'text',
+      supplies: 'jsonb',
+      redo: 'text',
+      accepted_until: 'timestamptz',
+      counts: 'boolean',
+      extra_credit: 'boolean',
+      multiplier: 'float8',
+      undated: 'boolean',
+    },
+    updatesOnly: true,
+  },
+  comments: {
+    table: 'comments',
+    columns: { subject: 'text', text: 'text', written_at: 'timestamptz' },
+    refs: { student_id: 'students', course_id: 'courses', item_id: 'items?', author_id: 'teachers' },
+    deletesGone: true,
+  },
+  marks: {
+    table: 'attendance_marks',
+    columns: {
+      on_date: 'date',
+      period: 'text',
+      code: 'text',
+      kind: 'text',
+      excused: 'boolean',
+      label: 'text',
+    },
+    refs: { student_id: 'students', course_id: 'courses?' },
+    deletesGone: true,
+  },
+  lessons: {
+    table: 'lessons',
+    columns: { rotation_day: 'text', period: 'text', starts_at: 'text', ends_at: 'text', room: 'text' },
+    refs: { course_id: 'courses' },
+    deletesGone: true,
+  },
+  announcements: {
+    table: 'announcements',
+    columns: { title: 'text', text: 'text', posted_at: 'timestamptz' },
+    deletesGone: true,
+  },
+  linkCodes: {
+    table: 'link_codes',
+    columns: { code_hash: 'text', expires_at: 'timestamptz' },
+    refs: { student_id: 'students' },
+    deletesGone: true,
+  },
+};

@@ -1,0 +1,1 @@
+jest.setTimeout(60_000);

@@ -1,0 +1,24 @@
+import pino from 'pino';
+import { readConfig } from './config';
+import { demoClock, openDatabase, systemClock } from './db';
+import { startWorker } from './jobs';
+import { mailTransport } from './messages';
+
+/** The job process: reads sources, computes figures, sends mail. */
+async function main(): Promise<void> {
+  const config = readConfig(process.env);
+  const log = pino({ level: config.logLevel });
+  const db = openDatabase(config.databaseUrl);
+  const clock = config.demoSchoolUrl ? demoClock(db) : systemClock;
+  const mail = { db, config, transport: mailTransport(config) };
+  const runner = await startWorker({ db, clock, config, mail }, log);
+  log.info('working');
+  const stop = (): void =>
+    void runner
+      .stop()
+      .then(() => db.destroy())
+      .then(() => process.exit(0));
+  process.once('SIGTERM', stop).once('SIGINT', stop);
+}
+
+void main();

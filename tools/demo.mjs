@@ -1,0 +1,104 @@
+import { randomBytes } from 'node:crypto';
+import { existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { parseArgs } from 'node:util';
+import { ensureApp } from './lib/build.mjs';
+import { Cluster, freePort, requireFolder } from './lib/postgres.mjs';
+import { ensureDependencies, ensureSystem } from './lib/prerequisites.mjs';
+import { environment, Stack } from './lib/stack.mjs';
+import { step, StepError, workFolder } from './lib/steps.mjs';
+
+const usualPort = 4600;
+const folder = join(workFolder, 'demo');
+const stateFile = join(folder, 'state.json');
+const { values: options } = parseArgs({ options: { fresh: { type: 'boolean' }, port: { type: 'string' } } });
+
+let stack;
+let cluster;
+let stopping = false;
+
+async function stop(code) {
+  if (stopping) return;
+  stopping = true;
+  console.log('\nstopping');
+  await stack?.stop();
+  await cluster?.stop();
+  process.exit(code);
+}
+process.on('SIGINT', () => void stop(0));
+process.on('SIGTERM', () => void stop(0));
+
+function keptState() {
+  if (existsSync(stateFile)) return JSON.parse(readFileSync(stateFile, 'utf8'));
+  return { secret: randomBytes(32).toString('hex'), storyLoaded: false };
+}
+
+async function chosenPort() {
+  if (options.port === undefined) return freePort(usualPort);
+  const port = Number(options.port);
+  if (!Number.isInteger(port) || port < 1 || port > 65535)
+    throw new StepError('--port takes a number from 1 to 65535');
+  if ((await freePort(port)) !== port)
+    throw new StepError(`port ${port} is taken; choose another with --port`);
+  return port;
+}
+
+async function main() {
+  requireFolder(workFolder);
+  const port = await chosenPort();
+  await step('System packages', (tell) => ensureSystem(['postgresql'], tell));
+  await step('Dependencies', ensureDependencies);
+  let appDir = '';
+  await step('Application', async (tell) => {
+    const { folder: built, note } = await ensureApp(tell);
+    appDir = built;
+    return note;
+  });
+  cluster = new Cluster(join(folder, 'postgres'));
+  if (options.fresh) {
+    await step('Starting over', async () => {
+      await cluster.remove();
+      rmSync(folder, { recursive: true, force: true });
+      cluster = new Cluster(join(folder, 'postgres'));
+    });
+  }
+  const state = keptState();
+  await step('Database', async () => {
+    const where = await cluster.start();
+    if (!state.storyLoaded) await cluster.dropDatabase('cadro'); // a first start that was cut
+    await cluster.ensureDatabase('cadro');
+    return where;
+  });
+  const ports = { server: port, school: await freePort(), smtp: await freePort() };
+  const schoolState = join(folder, 'school.json');
+  if (!state.storyLoaded) rmSync(schoolState, { force: true });
+  const env = environment({
+    databaseUrl: cluster.url('cadro'),
+    ports,
+    secret: state.secret,
+    appDir,
+    schoolState,
+  });
+  stack = new Stack(env, join(folder, 'logs'));
+  await step('Tables', async () => void (await stack.command('server/src/cli/migrate.ts')));
+  await step('Simulated schools', () => stack.startSchool());
+  await step('Story', async (tell) => {
+    await stack.command('server/src/cli/loadStory.ts', tell);
+    writeFileSync(stateFile, JSON.stringify({ ...state, storyLoaded: true }), { mode: 0o600 });
+    return state.storyLoaded ? 'kept' : 'loaded';
+  });
+  await step('Server', () => stack.startServer());
+  await step('Job worker', () => stack.startWorker());
+  stack.onLost((name) => {
+    console.error(`${name} has ended; its log is in ${join(folder, 'logs', `${name}.log`)}`);
+    void stop(1);
+  });
+  console.log(
+    `\nCadro is ready at http://127.0.0.1:${port} — sign in as maren@aldervane.example / tide-and-lantern`,
+  );
+}
+
+main().catch((error) => {
+  console.error(error instanceof StepError ? `\n${error.message}` : error);
+  void stop(1);
+});

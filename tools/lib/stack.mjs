@@ -1,0 +1,107 @@
+import { spawn } from 'node:child_process';
+import { join } from 'node:path';
+import { setTimeout as wait } from 'node:timers/promises';
+import { openLog, root, run, StepError } from './steps.mjs';
+
+const tsx = join(root, 'node_modules', '.bin', 'tsx');
+const startTimeoutMs = 60_000;
+const stopTimeoutMs = 6_000;
+
+/** The environment of Cadro's processes and of the stand-ins, from the addresses of one stack. */
+export function environment({ databaseUrl, ports, secret, appDir, schoolState }) {
+  const inboundKey = `inbound-${secret.slice(0, 16)}`;
+  return {
+    NODE_ENV: 'production',
+    DATABASE_URL: databaseUrl,
+    CADRO_PORT: String(ports.server),
+    CADRO_PUBLIC_URL: `http://127.0.0.1:${ports.server}`,
+    CADRO_SECRET: secret,
+    CADRO_APP_DIR: appDir,
+    CADRO_INBOUND_MAIL_KEY: inboundKey,
+    CADRO_DEMO_SCHOOL_URL: `http://127.0.0.1:${ports.school}`,
+    SMTP_URL: `smtp://127.0.0.1:${ports.smtp}`,
+    SCHOOL_PORT: String(ports.school),
+    SCHOOL_SMTP_PORT: String(ports.smtp),
+    SCHOOL_STATE_FILE: schoolState,
+    SCHOOL_INBOUND_MAIL_URL: `http://127.0.0.1:${ports.server}/api/inbound-mail`,
+    SCHOOL_INBOUND_MAIL_KEY: inboundKey,
+  };
+}
+
+/** The processes of one stack: each in a group of its own, so that a stop reaches all it started. */
+export class Stack {
+  #children = [];
+
+  constructor(env, logFolder) {
+    this.env = env;
+    this.logFolder = logFolder;
+  }
+
+  /** Starts a process and waits until `ready` holds. A process that ends by itself ends the wait. */
+  async start(name, entry, ready) {
+    const log = openLog(join(this.logFolder, `${name}.log`));
+    const child = spawn(tsx, [join(root, entry)], {
+      cwd: root,
+      env: { ...process.env, ...this.env },
+      detached: true,
+      stdio: ['ignore', 'pipe', 'pipe'],
+    });
+    let output = '';
+    const take = (chunk) => {
+      output = (output + chunk).slice(-4000);
+      log.write(chunk);
+    };
+    child.stdout.on('data', take);
+    child.stderr.on('data', take);
+    const record = { name, child, ended: false };
+    child.once('exit', () => (record.ended = true));
+    this.#children.push(record);
+    for (let waited = 0; waited < startTimeoutMs; waited += 50) {
+      if (record.ended) throw new StepError(`${name} ended while starting:\n${output}`);
+      if (await ready(output).catch(() => false)) return;
+      await wait(50);
+    }
+    throw new StepError(`${name} was not ready in ${startTimeoutMs / 1000} s:\n${output}`);
+  }
+
+  startSchool() {
+    return this.start('school', 'school/src/main.ts', () =>
+      answers(`${this.env.CADRO_DEMO_SCHOOL_URL}/healthz`),
+    );
+  }
+
+  startServer() {
+    return this.start('server', 'server/src/main.ts', () => answers(`${this.env.CADRO_PUBLIC_URL}/readyz`));
+  }
+
+  startWorker() {
+    return this.start('worker', 'server/src/worker.ts', async (output) => output.includes('working'));
+  }
+
+  command(entry, onLine) {
+    return run(tsx, [join(root, entry)], { env: this.env, onLine });
+  }
+
+  /** Tells when a process ends that nobody stopped. */
+  onLost(tell) {
+    for (const record of this.#children) record.child.once('exit', () => !this.stopping && tell(record.name));
+  }
+
+  async stop() {
+    this.stopping = true;
+    for (const { child, ended } of this.#children) if (!ended) signal(child, 'SIGTERM');
+    for (let waited = 0; waited < stopTimeoutMs && this.#children.some(({ ended }) => !ended); waited += 50)
+      await wait(50);
+    for (const { child, ended } of this.#children) if (!ended) signal(child, 'SIGKILL');
+  }
+}
+
+function signal(child, name) {
+  try {
+    process.kill(-child.pid, name);
+  } catch {
+    // gone already
+  }
+}
+
+const answers = async (url) => (await fetch(url)).ok;

@@ -1,0 +1,60 @@
+import { spawn } from 'node:child_process';
+import { createWriteStream, mkdirSync } from 'node:fs';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+export const root = join(dirname(fileURLToPath(import.meta.url)), '..', '..');
+export const workFolder = join(root, '.cadro');
+
+/** What a failed step tells the person in front of it: the remedy, not a stack. */
+export class StepError extends Error {}
+
+const seconds = (ms) => `${(ms / 1000).toFixed(1)} s`;
+
+/** Runs one named step and prints its name, its progress and how long it took. */
+export async function step(name, work) {
+  const start = process.hrtime.bigint();
+  const tell = (line) => console.log(`    ${line}`);
+  console.log(`· ${name}`);
+  const result = await work(tell);
+  const ms = Number(process.hrtime.bigint() - start) / 1e6;
+  const note = typeof result === 'string' ? ` — ${result}` : '';
+  console.log(`  done in ${seconds(ms)}${note}`);
+  return result;
+}
+
+/**
+ * Runs a command to its end. Its output goes to `log` or is collected; a failure shows the last lines.
+ * @returns standard output and standard error together.
+ */
+export function run(command, args, { env, cwd = root, log, input, onLine, allowFailure = false } = {}) {
+  return new Promise((done, fail) => {
+    const child = spawn(command, args, {
+      cwd,
+      env: { ...process.env, ...env },
+      stdio: ['pipe', 'pipe', 'pipe'],
+    });
+    const file = log ? openLog(log) : null;
+    let output = '';
+    const take = (chunk) => {
+      output += chunk;
+      file?.write(chunk);
+      if (onLine) for (const line of String(chunk).split('\n')) if (line.trim()) onLine(line.trim());
+    };
+    child.stdout.on('data', take);
+    child.stderr.on('data', take);
+    child.stdin.end(input ?? '');
+    child.on('error', (error) => fail(new StepError(`${command} cannot be started: ${error.message}`)));
+    child.on('close', (code) => {
+      file?.end();
+      if (code === 0 || allowFailure) return done({ code, output });
+      const tail = output.trimEnd().split('\n').slice(-25).join('\n');
+      fail(new StepError(`${command} ${args.join(' ')} ended with ${code}\n${tail}`));
+    });
+  });
+}
+
+export function openLog(path) {
+  mkdirSync(dirname(path), { recursive: true });
+  return createWriteStream(path, { flags: 'a' });
+}
