@@ -5,11 +5,13 @@ const node = (name, extra = {}) => ({
   testEnvironment: 'node',
   testMatch: ['<rootDir>/src/**/*.test.ts'],
   transform: {
-    '^.+\\.ts$': [
+    '^.+\\.[jt]s$': [
       '@swc/jest',
       { jsc: { parser: { syntax: 'typescript' }, target: 'es2022' }, module: { type: 'commonjs' } },
     ],
   },
+  // Published as ES modules only.
+  transformIgnorePatterns: ['node_modules/(?!email-reply-parser/)'],
   ...extra,
 });
 

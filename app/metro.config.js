@@ -7,6 +7,8 @@ const iconFamilies = /^(react-native-vector-icons|@expo\/vector-icons|@react-nat
 const resolveNormally = config.resolver.resolveRequest;
 config.resolver.resolveRequest = (context, name, platform) => {
   if (iconFamilies.test(name)) return { type: 'empty' };
+  // Its ES modules name an export `Object`, which hides the global one once they are turned into CommonJS.
+  if (name === '@sinclair/typebox') return { type: 'sourceFile', filePath: require.resolve(name) };
   return (resolveNormally ?? context.resolveRequest)(context, name, platform);
 };
 

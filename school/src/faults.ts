@@ -1,38 +1,39 @@
 import type { Response } from 'express';
 
-export const faultKinds = ['down', 'nonsense', 'cut', 'broken-record'] as const;
+export const faultKinds = ['down', 'slow', 'nonsense', 'cut', 'broken-record'] as const;
 export interface Fault {
   readonly school: string;
   readonly collection: string;
   readonly kind: (typeof faultKinds)[number];
-  /** From this offset on: `cut` in the middle of a collection. */
-  readonly fromOffset?: number;
+  /** Pages of the collection that still come whole, so that it is cut in its middle. */
+  readonly afterPages?: number;
 }
 
 /** Ways in which a school's system can fail, so that one can see what Cadro makes of it. */
 export class Faults {
   private faults: readonly Fault[] = [];
+  private readonly pages = new Map<string, number>();
 
   set(faults: readonly Fault[]): void {
     this.faults = faults;
+    this.pages.clear();
   }
 
   /** Sends the body, or what the fault makes of it. */
-  answer(
-    school: string,
-    collection: string,
-    offset: number,
-    response: Response,
-    body: Record<string, unknown[]>,
-  ): void {
+  answer(school: string, collection: string, response: Response, body: Record<string, unknown[]>): void {
+    const key = `${school}/${collection}`;
+    const pages = this.pages.get(key) ?? 0;
+    this.pages.set(key, pages + 1);
     const fault = this.faults.find(
-      (each) => each.school === school && each.collection === collection && offset >= (each.fromOffset ?? 0),
+      (each) => `${each.school}/${each.collection}` === key && pages >= (each.afterPages ?? 0),
     );
     switch (fault?.kind) {
       case undefined:
         return void response.json(body);
       case 'down':
         return void response.status(503).send('down for the night');
+      case 'slow':
+        return; // never, as far as anyone will wait
       case 'nonsense':
         return void response.type('html').send('<p>Please sign in</p>');
       case 'cut':

@@ -1,5 +1,6 @@
 import { readFileSync, writeFileSync } from 'node:fs';
-import { buildSchool, opensAt, readsFrom, Records, schools } from './story';
+import type { Records } from './story';
+import { buildSchool, opensAt, readsFrom, schools } from './story';
 
 /** A letter that reached a teacher, and what became of it. */
 export interface Letter {

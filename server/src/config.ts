@@ -8,6 +8,8 @@ export interface Config {
   readonly secret: string;
   readonly appDir: string | null;
   readonly smtpUrl: string;
+  /** How long a school's system may take over one answer. */
+  readonly sourceTimeoutMs: number;
   /** Domain of the reply addresses; mail for it is posted to /api/inbound-mail. */
   readonly mailDomain: string;
   /** What the mail provider authenticates with when it posts mail. */
@@ -38,6 +40,7 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     secret,
     appDir: env['CADRO_APP_DIR'] ?? null,
     smtpUrl: need('SMTP_URL'),
+    sourceTimeoutMs: Number(env['CADRO_SOURCE_TIMEOUT_MS'] ?? 15_000),
     mailDomain: env['CADRO_MAIL_DOMAIN'] ?? 'mail.cadro.example',
     inboundMailKey: need('CADRO_INBOUND_MAIL_KEY'),
     demoSchoolUrl: env['CADRO_DEMO_SCHOOL_URL'] ?? null,

@@ -57,9 +57,13 @@ function ChildAttendance({ child, days }: { child: Child; days: ChildDays | unde
     );
   }
   const totals = [
-    t('days.totals', { days: days.schoolDays, absent: days.daysAbsent }),
-    t('days.lessons', { count: days.lessonsAbsent, unexplained: days.lessonsUnexplained }),
-    t('days.late', { count: days.lateArrivals }),
+    days.lessonsAbsent === 0
+      ? t('days.never', { days: days.schoolDays })
+      : t('days.totals', { days: days.schoolDays, absent: days.daysAbsent }),
+    ...(days.lessonsAbsent > 0
+      ? [t('days.lessons', { count: days.lessonsAbsent, unexplained: days.lessonsUnexplained })]
+      : []),
+    ...(days.lateArrivals > 0 ? [t('days.late', { count: days.lateArrivals })] : []),
   ];
   const early = days.leftEarlyOn.length >= 2;
   return (
@@ -131,7 +135,7 @@ export function DaysScreen() {
             </Page>
           );
         return (
-          <ScrollView contentContainerStyle={{ padding: 20, paddingTop: 28, gap: 20 }}>
+          <ScrollView tabIndex={0} contentContainerStyle={{ padding: 20, paddingTop: 28, gap: 20 }}>
             {head}
             <View style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: 40, rowGap: 24 }}>{parts}</View>
           </ScrollView>

@@ -14,6 +14,7 @@ function CourseRow({ course, selected }: { course: CourseSummary; selected: bool
   const { figures, scale, nextDue } = course;
   const open = figures ? looseEndWords(t, figures.looseEnds) : '';
   const standards = scale.method === 'standards';
+  const needsYou = !standards && (figures?.looseEnds ?? []).some(({ kind }) => kind !== 'unmarked');
   const posted = !standards && figures?.display !== null && figures?.display !== undefined;
   const below =
     standards && figures
@@ -48,12 +49,7 @@ function CourseRow({ course, selected }: { course: CourseSummary; selected: bool
         </Row>
         {posted ? <Span figures={figures} scale={scale} label={spanWords(t, format, course)} /> : null}
         <Row style={{ justifyContent: 'space-between' }}>
-          <Words
-            size="small"
-            colour={open && !standards ? 'plum' : 'soft'}
-            bold={Boolean(open) && !standards}
-            style={{ flexShrink: 1 }}
-          >
+          <Words size="small" colour={needsYou ? 'plum' : 'soft'} bold={needsYou} style={{ flexShrink: 1 }}>
             {below}
           </Words>
           {posted ? (

@@ -125,7 +125,7 @@ function Head({ course }: { course: CourseDetail }) {
   const parts = [
     course.teacher?.name ?? t('courses.noTeacher'),
     ...(course.period ? [t('course.period', { period: course.period })] : []),
-    ...(course.room ? [t('course.room', { room: course.room })] : []),
+    ...(course.room ? [/^\d/.test(course.room) ? t('course.room', { room: course.room }) : course.room] : []),
     ...(trend ? [trend === t('courses.trend.steady') ? trend : t('course.perWeek', { trend, points })] : []),
   ];
   return (
@@ -133,6 +133,33 @@ function Head({ course }: { course: CourseDetail }) {
       <Heading level={1}>{course.title}</Heading>
       <Words colour="soft">{parts.join(' · ')}</Words>
       <SourceDown freshness={course.freshness} />
+    </Stack>
+  );
+}
+
+/** Loose ends before all else: what is unsettled must not hide under this week's work. */
+function WorkLists({ course }: { course: CourseDetail }) {
+  const { t } = useTranslation();
+  const { id, studentId, items, scale } = course;
+  const rows = (list: CourseDetail['items']) =>
+    list.map((item) => (
+      <WorkRow key={item.id} item={item} scale={scale} href={`/courses/${studentId}/${id}/${item.id}`} />
+    ));
+  const open = items.filter(({ looseEnd }) => looseEnd !== null);
+  const others = items.filter(({ looseEnd }) => looseEnd === null);
+  return (
+    <Stack space={2}>
+      {open.length > 0 ? (
+        <View>
+          <Heading level={2}>{t('course.unsettled')}</Heading>
+          {rows(open)}
+        </View>
+      ) : null}
+      <View>
+        <Heading level={2}>{t('course.work')}</Heading>
+        {items.length === 0 ? <Quiet>{t('course.noWork')}</Quiet> : null}
+        {rows(others)}
+      </View>
     </Stack>
   );
 }
@@ -180,18 +207,7 @@ export function CourseView({ studentId, courseId }: { studentId: string; courseI
             ) : (
               <Standards course={course} />
             )}
-            <View>
-              <Heading level={2}>{t('course.work')}</Heading>
-              {course.items.length === 0 ? <Quiet>{t('course.noWork')}</Quiet> : null}
-              {course.items.map((item) => (
-                <WorkRow
-                  key={item.id}
-                  item={item}
-                  scale={scale}
-                  href={`/courses/${studentId}/${courseId}/${item.id}`}
-                />
-              ))}
-            </View>
+            <WorkLists course={course} />
             <Stack>
               <Heading level={2}>{t('course.comments')}</Heading>
               <Comments comments={course.comments} none={t('course.noComments')} />

@@ -47,6 +47,7 @@ function State({ item }: { item: ItemDetail }) {
       <Words size="small" colour="soft">
         {[
           t('item.handling', { category: item.categoryTitle }),
+          ...(item.multiplier === 1 ? [] : [t('item.times', { times: format.amount(item.multiplier) })]),
           ...(item.counts ? [] : [t('item.notCounting')]),
           ...(item.extraCredit ? [t('item.extra')] : []),
         ].join(' · ')}
@@ -109,7 +110,7 @@ function Next({ item }: { item: ItemDetail }) {
   return (
     <Stack>
       <Heading level={2}>{t('item.next')}</Heading>
-      <Row wrap space={2}>
+      <Row wrap>
         {item.followUpId ? (
           <LinkAction main label={t('item.inHand')} href={`/talk/follow-ups/${item.followUpId}`} />
         ) : (

@@ -93,6 +93,7 @@ export const en = {
     why: 'Why?',
     pick: 'Choose a matter on the left.',
     matters: 'Matters',
+    wrote: 'Teachers wrote',
   },
   kinds: {
     missing: 'missing',
@@ -213,6 +214,7 @@ export const en = {
     },
     source: 'From {{source}}, read {{when}}.',
     room: 'room {{room}}',
+    unsettled: 'Loose ends',
     period: 'lesson {{period}}',
     write: 'Write to {{teacher}}',
     noContact: 'The school has given no address for this teacher.',
@@ -273,6 +275,7 @@ export const en = {
     next: 'Next',
     inHand: 'Open the follow-up',
     handling: 'In {{category}}',
+    times: 'counts {{times}} times',
     comments_one: '{{count}} remark',
     comments_other: '{{count}} remarks',
     writeHint: 'Writing is best after {{child}} has spoken and a few days have passed.',
@@ -298,6 +301,7 @@ export const en = {
   days: {
     title: 'Days',
     lead: 'Lessons of each day, the latest first.',
+    never: '{{days}} school days, never absent',
     totals: '{{days}} school days, absent on {{absent}}',
     lessons: '{{count}} lessons missed, {{unexplained}} of them without a reason',
     late_one: 'late {{count}} time',

@@ -102,6 +102,7 @@ export const es: Catalogue = {
     why: '¿Por qué?',
     pick: 'Elija un asunto a la izquierda.',
     matters: 'Asuntos',
+    wrote: 'Los docentes escribieron',
   },
   kinds: {
     missing: 'sin entregar',
@@ -222,6 +223,7 @@ export const es: Catalogue = {
     },
     source: 'De {{source}}, leído {{when}}.',
     room: 'aula {{room}}',
+    unsettled: 'Cabos sueltos',
     period: 'clase {{period}}',
     write: 'Escribir a {{teacher}}',
     noContact: 'La escuela no ha dado ninguna dirección de este docente.',
@@ -278,6 +280,7 @@ export const es: Catalogue = {
     next: 'Ahora',
     inHand: 'Abrir el seguimiento',
     handling: 'En {{category}}',
+    times: 'cuenta {{times}} veces',
     comments_one: '{{count}} comentario',
     comments_other: '{{count}} comentarios',
     writeHint: 'Es mejor escribir cuando {{child}} haya hablado y hayan pasado unos días.',
@@ -303,6 +306,7 @@ export const es: Catalogue = {
   days: {
     title: 'Días',
     lead: 'Las clases de cada día, lo último primero.',
+    never: '{{days}} días de clase, nunca ausente',
     totals: '{{days}} días de clase, ausente {{absent}}',
     lessons: '{{count}} clases perdidas, {{unexplained}} de ellas sin motivo',
     late_one: 'tarde {{count}} vez',

@@ -25,6 +25,7 @@ export function startTexts(language: Language): void {
     resources: Object.fromEntries(languages.map((name) => [name, { translation: catalogues[name] }])),
     interpolation: { escapeValue: false }, // React escapes what it draws
     initAsync: false,
+    showSupportNotice: false,
   });
 }
 export { i18next };

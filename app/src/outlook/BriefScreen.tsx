@@ -114,7 +114,24 @@ function BriefList({
   const wide = useWide();
   const { data: me } = useMeQuery();
   const readAt = brief.freshness.flatMap((source) => (source.readAt ? [source.readAt] : [])).sort()[0];
-  const count = brief.matters.length;
+  // Words to read are no things to do: they stand below, and are not counted.
+  const wrote = brief.matters.filter(({ kind }) => kind === 'comment');
+  const needing = brief.matters.filter(({ kind }) => kind !== 'comment');
+  const count = needing.length;
+  const rows = (matters: readonly Matter[], label: string) => (
+    <View role="list" aria-label={label}>
+      {matters.map((matter) => (
+        <View key={matter.key} role="listitem">
+          <MatterRow
+            matter={matter}
+            first={matter === needing[0]}
+            selected={matter.key === selected}
+            onSelect={onSelect && (() => onSelect(matter.key))}
+          />
+        </View>
+      ))}
+    </View>
+  );
   return (
     <Page>
       <Stack space={0.25}>
@@ -132,19 +149,14 @@ function BriefList({
         ))}
       </Stack>
       {count === 0 ? <Words>{t('brief.quiet')}</Words> : null}
-      <View role="list" aria-label={t('brief.matters')}>
-        {brief.matters.map((matter, index) => (
-          <View key={matter.key} role="listitem">
-            <MatterRow
-              matter={matter}
-              first={index === 0}
-              selected={matter.key === selected}
-              onSelect={onSelect && (() => onSelect(matter.key))}
-            />
-          </View>
-        ))}
-      </View>
+      {rows(needing, t('brief.matters'))}
       <GoodNews brief={brief} />
+      {wrote.length > 0 ? (
+        <View>
+          <Heading level={2}>{t('brief.wrote')}</Heading>
+          {rows(wrote, t('brief.wrote'))}
+        </View>
+      ) : null}
       <InHand brief={brief} />
       {brief.coming.length > 0 ? (
         <Stack>

@@ -41,8 +41,8 @@ function WorkEnd({ end }: { end: OpenWork }) {
       ? t('work.until', { date: format.day(end.deadline), credit: creditWords(t, format, end.credit ?? 1) })
       : t('work.tooLate');
   const state = t(`item.states.${end.kind}`);
-  const gain =
-    end.impact !== null && end.recoverable ? `+${format.amount(Math.round(end.impact * 100) / 100)}` : '';
+  // A gain that would be shown as 0 is none.
+  const gain = end.impact !== null && end.impact >= 0.005 ? `+${format.amount(end.impact)}` : '';
   const unit = end.outOf <= 10 ? t('work.of', { outOf: end.outOf }) : t('work.points');
   const context = `${nameOf(end.studentId)} · ${end.courseTitle}`;
   return (

@@ -1,5 +1,5 @@
 import { Link, Slot, usePathname } from 'expo-router';
-import { View } from 'react-native';
+import { Pressable, View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { DemoClock } from '../sources';
 import { gap, Icon, margin, Mark, places, usePalette, useWide, Words, type PlaceName } from '../ui';
@@ -20,10 +20,12 @@ function PlaceLink({ name, wide, active }: { name: PlaceName; wide: boolean; act
       }
     : { borderTopWidth: 3, paddingTop: 8, flex: 1, alignItems: 'center' as const, gap: 2 };
   return (
-    <Link href={`/${name}`} aria-current={active ? 'page' : undefined} style={wide ? {} : { flex: 1 }}>
-      <View
+    <Link href={`/${name}`} asChild>
+      <Pressable
+        role="link"
+        {...(active ? { 'aria-current': 'page' as const } : {})}
         style={{
-          minHeight: 48,
+          minHeight: 52,
           alignItems: 'center',
           borderColor: active ? palette.ink : 'transparent',
           ...edge,
@@ -33,7 +35,7 @@ function PlaceLink({ name, wide, active }: { name: PlaceName; wide: boolean; act
         <Words size={wide ? 'text' : 'small'} bold={active} colour={active ? 'ink' : 'soft'}>
           {t(`places.${name}`)}
         </Words>
-      </View>
+      </Pressable>
     </Link>
   );
 }

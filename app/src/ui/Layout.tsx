@@ -52,6 +52,7 @@ export function Page({ children, sheet }: { children: ReactNode; sheet?: boolean
   const wide = useWide();
   return (
     <ScrollView
+      tabIndex={0} // a region that scrolls must be reached by the keyboard
       style={{ flex: 1, backgroundColor: sheet && wide ? palette.sheet : palette.paper }}
       contentContainerStyle={{
         padding: margin,

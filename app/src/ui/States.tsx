@@ -11,15 +11,17 @@ import { Words } from './Words';
 export function Loading({ rows = 5 }: { rows?: number }) {
   const { t } = useTranslation();
   return (
-    <View role="status" aria-label={t('state.loading')} style={{ padding: margin, gap: 20 }}>
-      <Skeleton width={220} height={30} />
-      {Array.from({ length: rows }, (_, row) => (
-        <Stack key={row}>
-          <Skeleton width={140} height={12} />
-          <Skeleton height={18} />
-          <Skeleton width={200} height={12} />
-        </Stack>
-      ))}
+    <View role="status" aria-label={t('state.loading')} style={{ padding: margin }}>
+      <View aria-hidden style={{ gap: 20 }}>
+        <Skeleton width={220} height={30} />
+        {Array.from({ length: rows }, (_, row) => (
+          <Stack key={row}>
+            <Skeleton width={140} height={12} />
+            <Skeleton height={18} />
+            <Skeleton width={200} height={12} />
+          </Stack>
+        ))}
+      </View>
     </View>
   );
 }

@@ -98,6 +98,7 @@ export const ItemDetail = Type.Composite([
   Type.Object({
     course: Type.Object({ id: Uuid, studentId: Uuid, title: Type.String(), teacher: Nullable(Teacher) }),
     categoryTitle: Type.String(),
+    multiplier: Type.Number(),
     scale: Scale,
     figures: Nullable(CourseFigures),
     kind: Nullable(Type.String()),

@@ -1,5 +1,4 @@
 export * from './openapi';
-export * from './parse';
 export * from './problem';
 export * from './route';
 export * from './scalars';

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { CourseRecord, misfits, type AttendanceRecord } from '@cadro/contract';
+import { CourseRecord, type AttendanceRecord } from '@cadro/contract';
+import { misfits } from '@cadro/contract/parse';
 import { attendanceSummary } from '../attendance';
 import { courseFigures } from '../outlook';
 

@@ -20,7 +20,7 @@ export function feedRouter(school: string, simulation: Simulation, faults: Fault
         .filter(({ changedAt }) => !since || changedAt > new Date(since).toISOString())
         .map(({ id, changedAt, row }) => ({ id, changedAt, ...row }));
       response.set('X-Total-Count', String(rows.length));
-      faults.answer(school, name, from, response, { records: rows.slice(from, from + size) });
+      faults.answer(school, name, response, { records: rows.slice(from, from + size) });
     });
   }
   return router;

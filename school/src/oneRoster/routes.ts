@@ -44,7 +44,7 @@ export function oneRosterRouter(school: string, simulation: Simulation, faults: 
         const params = new URLSearchParams(request.url.split('?')[1]);
         response.set('X-Total-Count', String(total));
         response.set('Link', pageLinks(addressOf(request), params, query, total));
-        faults.answer(school, name, query.offset, response, { [name]: page });
+        faults.answer(school, name, response, { [name]: page });
       } catch (error) {
         if (!(error instanceof QueryError)) throw error;
         response.status(400).json(oneRosterError(error.code, error.message));

@@ -11,15 +11,8 @@ import {
   timeZone,
 } from './calendar';
 import { scatter } from './chance';
-import {
-  absences,
-  codes,
-  comments,
-  linkCodes,
-  specialItems,
-  type SpecialItem,
-  type SpecialResult,
-} from './specials';
+import { absences, codes, comments, linkCodes } from './schoolLife';
+import { specialItems, type SpecialItem, type SpecialResult } from './specials';
 import type { CourseSpec, SchoolSpec, WeeklySpec } from './specs';
 import { Records } from './world';
 

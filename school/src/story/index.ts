@@ -1,4 +1,4 @@
-import { at } from './calendar';
+import { at, termEnd as lastDay } from './calendar';
 import { gannetHead } from './gannetHead';
 import { littleFathom } from './littleFathom';
 import { millrace } from './millrace';
@@ -13,3 +13,4 @@ export const schools = [gannetHead, millrace, littleFathom] as const;
 /** The family has had Cadro for two weeks when the demo opens. */
 export const readsFrom = at('2026-10-07', '16:40');
 export const opensAt = at('2026-10-21', '16:40');
+export const termEnd = at(lastDay, '23:59');

@@ -71,7 +71,7 @@ export async function loadStory(
     const now = new Date(at);
     await setDemoClock(db, now);
     await schools.moveTo(now);
-    for (const id of sourceIds) await syncSource({ db, clock, secret: config.secret }, id);
+    for (const id of sourceIds) await syncSource({ db, clock, config }, id);
     tell(`read ${now.toISOString().slice(0, 10)}`);
   }
   await addFamily(db, await clock.now());

@@ -1,4 +1,4 @@
-import { parse } from '@cadro/contract';
+import { parse } from '@cadro/contract/parse';
 import { Type } from '@sinclair/typebox';
 
 const Story = Type.Object({

@@ -1,4 +1,5 @@
-import { parse, PolicyRecord, type CourseRecord, type ItemRecord, type ResultRecord } from '@cadro/contract';
+import { PolicyRecord, type CourseRecord, type ItemRecord, type ResultRecord } from '@cadro/contract';
+import { parse } from '@cadro/contract/parse';
 import type { Db } from '../db';
 
 interface CourseRow {

@@ -83,6 +83,7 @@ export interface ItemRow {
   readonly category_id: string;
   readonly category_title: string;
   readonly possible: number;
+  readonly multiplier: number;
   readonly counts: boolean;
   readonly extra_credit: boolean;
   readonly assigned_at: Date;
@@ -122,6 +123,7 @@ const items = (db: Db, studentId: string) =>
       'i.category_id',
       'k.title as category_title',
       'i.possible',
+      'i.multiplier',
       db.raw('i.counts and k.counts as counts'),
       'i.extra_credit',
       'i.assigned_at',

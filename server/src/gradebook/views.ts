@@ -1,5 +1,4 @@
 import {
-  parse,
   PolicyRecord,
   type Comment,
   type CourseDetail,
@@ -11,6 +10,7 @@ import {
   type ItemSummary,
   type Scale,
 } from '@cadro/contract';
+import { parse } from '@cadro/contract/parse';
 import type { CommentRow, CourseRow, ItemRow, StateRow } from './store';
 
 const isoOrNull = (date: Date | null): string | null => date && date.toISOString();
@@ -124,6 +124,7 @@ export function itemDetail(
     ...itemSummary(item, course.figures),
     course: { id: course.id, studentId: course.student_id, title: course.title, teacher: teacherOf(course) },
     categoryTitle: item.category_title,
+    multiplier: item.multiplier,
     scale: scaleOf(policyOf(course)),
     figures: course.figures,
     kind: item.kind,

@@ -1,4 +1,5 @@
-import { parse, ParseError, parseText, type RouteContract } from '@cadro/contract';
+import { type RouteContract } from '@cadro/contract';
+import { parse, ParseError, parseText } from '@cadro/contract/parse';
 import type { Static, TObject, TSchema } from '@sinclair/typebox';
 import type { Request, Router } from 'express';
 import { HttpProblem } from './problems';

@@ -1,4 +1,5 @@
-import { ParseError, type Misfit, type Problem, type ProblemCode } from '@cadro/contract';
+import { type Problem, type ProblemCode } from '@cadro/contract';
+import { ParseError, type Misfit } from '@cadro/contract/parse';
 import type { ErrorRequestHandler } from 'express';
 import type { Logger } from 'pino';
 

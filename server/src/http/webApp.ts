@@ -1,4 +1,3 @@
-import { join } from 'node:path';
 import express, { Router } from 'express';
 
 /** Bundles carry their content's hash in their name; the page that names them must be fresh. */
@@ -19,7 +18,7 @@ export function webApp(appDir: string): Router {
   router.get('/{*screen}', (request, response, next) => {
     if (!request.accepts('html') || /\.\w+$/.test(request.path)) return next();
     response.setHeader('cache-control', 'no-cache');
-    response.sendFile(join(appDir, 'index.html'));
+    response.sendFile('index.html', { root: appDir });
   });
   return router;
 }

@@ -1,11 +1,12 @@
 import type { TaskList } from 'graphile-worker';
-import { parse, Uuid } from '@cadro/contract';
+import { Uuid } from '@cadro/contract';
+import { parse } from '@cadro/contract/parse';
 import { Type } from '@sinclair/typebox';
 import type { Config } from '../config';
 import type { Clock, Db } from '../db';
 import { sendMail, type MailDeps } from '../messages';
 import { computeFigures } from '../outlook';
-import { allSources, syncSource } from '../sources';
+import { allSources, SourceError, syncSource } from '../sources';
 import { enqueueSync } from './queue';
 
 const SourceJob = Type.Object({ sourceId: Uuid });
@@ -27,7 +28,10 @@ export function tasksOf({ db, clock, config, mail }: JobDeps): TaskList {
     },
     async syncSource(payload) {
       const { sourceId } = parse('job syncSource', SourceJob, payload);
-      await syncSource({ db, clock, secret: config.secret }, sourceId);
+      await syncSource({ db, clock, config }, sourceId).catch((error: unknown) => {
+        // Refused credentials do not mend by themselves: it is told, and the next round tries again.
+        if (!(error instanceof SourceError) || error.retryable) throw error;
+      });
     },
     async computeFigures(payload) {
       const { studentId } = parse('job computeFigures', StudentJob, payload);

@@ -1,4 +1,5 @@
-import { parse, PolicyRecord, type GoodNews } from '@cadro/contract';
+import { PolicyRecord, type GoodNews } from '@cadro/contract';
+import { parse } from '@cadro/contract/parse';
 import { normaliseCourse, tiedUp } from '@cadro/core';
 import type { ChangeRow } from './store';
 

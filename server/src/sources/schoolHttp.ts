@@ -1,13 +1,14 @@
-import { parse, TokenAnswer } from '@cadro/contract';
+import { TokenAnswer } from '@cadro/contract';
+import { parse } from '@cadro/contract/parse';
 import { SourceError } from './errors';
-
-const requestTimeoutMs = 15_000;
 
 export interface SchoolAccess {
   readonly baseUrl: string;
   readonly clientId: string;
   readonly clientSecret: string;
   readonly scopes: readonly string[];
+  /** For one answer; who takes longer counts as down. */
+  readonly timeoutMs: number;
 }
 
 /** One school's door: OAuth 2 client credentials, then JSON with the token; a stale token is renewed once. */
@@ -35,13 +36,13 @@ export class SchoolHttp {
 
   private async authorised(url: URL): Promise<Response> {
     this.token ??= await this.fetchToken();
-    return send(url, { headers: { authorization: `Bearer ${this.token}`, accept: 'application/json' } });
+    return this.send(url, { headers: { authorization: `Bearer ${this.token}`, accept: 'application/json' } });
   }
 
   private async fetchToken(): Promise<string> {
     const { baseUrl, clientId, clientSecret, scopes } = this.access;
     const url = new URL(`${baseUrl}/token`);
-    const answer = await send(url, {
+    const answer = await this.send(url, {
       method: 'POST',
       headers: { authorization: `Basic ${Buffer.from(`${clientId}:${clientSecret}`).toString('base64')}` },
       body: new URLSearchParams({ grant_type: 'client_credentials', scope: scopes.join(' ') }),
@@ -54,13 +55,13 @@ export class SchoolHttp {
       throw new SourceError('source-nonsense', 'the token answer is not one', true, { cause });
     }
   }
-}
 
-async function send(url: URL, init: RequestInit): Promise<Response> {
-  try {
-    return await fetch(url, { ...init, signal: AbortSignal.timeout(requestTimeoutMs) });
-  } catch (cause) {
-    throw new SourceError('source-down', `${url.pathname} cannot be reached`, true, { cause });
+  private async send(url: URL, init: RequestInit): Promise<Response> {
+    try {
+      return await fetch(url, { ...init, signal: AbortSignal.timeout(this.access.timeoutMs) });
+    } catch (cause) {
+      throw new SourceError('source-down', `${url.pathname} cannot be reached`, true, { cause });
+    }
   }
 }
 
@@ -79,6 +80,8 @@ async function readJson(answer: Response, url: URL): Promise<unknown> {
   try {
     return await answer.json();
   } catch (cause) {
-    throw new SourceError('source-nonsense', `${url.pathname} did not answer JSON`, true, { cause });
+    // Anything else than bad JSON is an answer that broke off.
+    const code = cause instanceof SyntaxError ? 'source-nonsense' : 'source-down';
+    throw new SourceError(code, `${url.pathname} did not answer JSON`, true, { cause });
   }
 }

@@ -1,7 +1,9 @@
+import type { Config } from '../config';
 import type { Clock, Db, Trx } from '../db';
 import { enqueueFigures } from '../jobs/queue';
 import { FeedConnector } from './connectors/feed';
 import { OneRosterConnector } from './connectors/oneRoster';
+import { justBefore } from './connectors/paging';
 import { feedScope, oneRosterScopes } from '@cadro/contract';
 import { unseal } from '../seal';
 import {
@@ -24,7 +26,7 @@ const staleAfterMs = 6 * 60 * 60 * 1000;
 export interface SyncDeps {
   readonly db: Db;
   readonly clock: Clock;
-  readonly secret: string;
+  readonly config: Pick<Config, 'secret' | 'sourceTimeoutMs'>;
 }
 
 export interface SyncReport {
@@ -39,11 +41,12 @@ interface Run {
   report: { records: number; problems: number };
 }
 
-function connectorsOf({ secret }: SyncDeps, source: store.SourceRow): Connector[] {
+function connectorsOf({ config }: SyncDeps, source: store.SourceRow): Connector[] {
   const access = {
     baseUrl: source.base_url,
     clientId: source.client_id,
-    clientSecret: unseal(secret, source.client_secret_sealed),
+    clientSecret: unseal(config.secret, source.client_secret_sealed),
+    timeoutMs: config.sourceTimeoutMs,
   };
   return [
     new OneRosterConnector(new SchoolHttp({ ...access, scopes: oneRosterScopes })),
@@ -96,9 +99,6 @@ async function writePage(run: Run, collection: string, page: Page): Promise<void
     run.report.problems += page.broken.length;
   });
 }
-
-/** A millisecond early, so that the source's `>` gives again what changed in that very instant. */
-const justBefore = (instant: string): string => new Date(Date.parse(instant) - 1).toISOString();
 
 async function readCollection(run: Run, connector: Connector, collection: string): Promise<void> {
   const known = run.source.cursors[collection];

@@ -14,7 +14,7 @@ import type { Static } from '@sinclair/typebox';
 import { hashCode } from '../../seal';
 import type { Connector, Page } from '../neutral';
 import type { SchoolHttp } from '../schoolHttp';
-import { listIn, readPage, walk, type Translation } from './paging';
+import { listIn, pageSize, readPage, walk, type Translation } from './paging';
 
 const key = (row: { id: string; deleted?: boolean }) => ({ id: row.id, gone: row.deleted ?? false });
 
@@ -100,6 +100,7 @@ const translations: { readonly [N in FeedName]: Translation<Static<(typeof feedC
   announcements,
   linkCodes,
 };
+const members = { id: 'id', changed: 'changedAt' };
 const isName = (name: string): name is FeedName => name in feedCollections;
 
 /** The classroom feed: plain JSON pages for what OneRoster has no place for. */
@@ -110,16 +111,18 @@ export class FeedConnector implements Connector {
 
   async *pages(name: string, since: string | null): AsyncGenerator<Page> {
     if (!isName(name)) throw new Error(`not a collection of the feed: ${name}`);
-    const pages = walk(async (limit, offset) => {
-      const { body, total } = await this.http.getJson(feedPath(name), {
-        limit: String(limit),
-        offset: String(offset),
-        ...(since ? { since } : {}),
-      });
-      return { rows: listIn(body, 'records'), total };
-    });
-    for await (const rows of pages) {
-      yield readPage(rows, feedCollections[name], { id: 'id', changed: 'changedAt' }, translations[name]);
-    }
+    const pages = walk(
+      async (from, offset) => {
+        const { body, total } = await this.http.getJson(feedPath(name), {
+          limit: String(pageSize),
+          offset: String(offset),
+          ...(from ? { since: from } : {}),
+        });
+        return { rows: listIn(body, 'records'), total };
+      },
+      members.changed,
+      since,
+    );
+    for await (const rows of pages) yield readPage(rows, feedCollections[name], members, translations[name]);
   }
 }

@@ -12,7 +12,7 @@ import {
 import type { Static } from '@sinclair/typebox';
 import type { Connector, Page } from '../neutral';
 import type { SchoolHttp } from '../schoolHttp';
-import { listIn, readPage, walk, type Translation } from './paging';
+import { listIn, pageSize, readPage, walk, type Translation } from './paging';
 
 const gone = (row: { status: string }): boolean => row.status === 'tobedeleted';
 const key = (row: { sourcedId: string; status: string }) => ({ id: row.sourcedId, gone: gone(row) });
@@ -129,6 +129,7 @@ const translations: {
   results: result,
 };
 
+const members = { id: 'sourcedId', changed: 'dateLastModified' };
 const isName = (name: string): name is OneRosterName => name in oneRosterCollections;
 
 /** OneRoster 1.2 REST, rostering and gradebook, from the consumer's side. */
@@ -139,22 +140,21 @@ export class OneRosterConnector implements Connector {
 
   async *pages(name: string, since: string | null): AsyncGenerator<Page> {
     if (!isName(name)) throw new Error(`not a OneRoster collection: ${name}`);
-    const query = {
-      sort: 'dateLastModified',
-      orderBy: 'asc',
-      ...(since ? { filter: `dateLastModified>'${since}'` } : {}),
-    };
-    const pages = walk(async (limit, offset) => {
-      const { body, total } = await this.http.getJson(oneRosterPath(name), {
-        ...query,
-        limit: String(limit),
-        offset: String(offset),
-      });
-      return { rows: listIn(body, name), total };
-    });
+    const pages = walk(
+      async (from, offset) => {
+        const { body, total } = await this.http.getJson(oneRosterPath(name), {
+          sort: members.changed,
+          orderBy: 'asc',
+          ...(from ? { filter: `${members.changed}>'${from}'` } : {}),
+          limit: String(pageSize),
+          offset: String(offset),
+        });
+        return { rows: listIn(body, name), total };
+      },
+      members.changed,
+      since,
+    );
     const { row } = oneRosterCollections[name];
-    for await (const rows of pages) {
-      yield readPage(rows, row, { id: 'sourcedId', changed: 'dateLastModified' }, translations[name]);
-    }
+    for await (const rows of pages) yield readPage(rows, row, members, translations[name]);
   }
 }

@@ -1,4 +1,4 @@
-import { misfits } from '@cadro/contract';
+import { misfits } from '@cadro/contract/parse';
 import type { TObject } from '@sinclair/typebox';
 import { SourceError } from '../errors';
 import type { BrokenRecord, NeutralCollection, NeutralRecord, Page } from '../neutral';
@@ -57,14 +57,53 @@ export function readPage(
   return { records, broken, changedUpTo };
 }
 
-/** Walks a collection by limit and offset until its total is reached or a page comes back short. */
+/** A millisecond early, so that a source's `>` gives again what changed in that very instant. */
+export const justBefore = (instant: string): string => new Date(Date.parse(instant) - 1).toISOString();
+
+/** A row's change instant in one notation, null where it has none. */
+function changeOf(row: unknown, member: string): string | null {
+  const value = isObject(row) ? row[member] : undefined;
+  const at = typeof value === 'string' ? Date.parse(value) : NaN;
+  return Number.isNaN(at) ? null : new Date(at).toISOString();
+}
+
+/** The last change of a page that came in order of change; null where the source does not sort. */
+function lastInOrder(rows: readonly unknown[], member: string): string | null {
+  const changes = rows.map((row) => changeOf(row, member));
+  const sorted = changes.every((at, index) => at !== null && at >= (changes[index - 1] ?? ''));
+  return sorted ? (changes.at(-1) ?? null) : null;
+}
+
+/** Records asked for at once; a source may give fewer. */
+export const pageSize = 200;
+
+/**
+ * Walks a collection page by page, oldest change first, until its total is reached. A page starts at the last
+ * change seen, not at an offset: a record that changes meanwhile moves to the end of the list, and an offset
+ * would then skip the one that slips into its place. Where a whole page changed in one instant, or the source
+ * does not sort, an offset is all there is, with that weakness.
+ * @param read asks for what changed after `since` (everything when null), from `offset` on.
+ * @param member where a row has its change instant.
+ */
 export async function* walk(
-  read: (limit: number, offset: number) => Promise<{ rows: unknown[]; total: number | null }>,
-  limit = 200,
+  read: (since: string | null, offset: number) => Promise<{ rows: unknown[]; total: number | null }>,
+  member: string,
+  since: string | null,
 ): AsyncGenerator<unknown[]> {
-  for (let offset = 0; ; offset += limit) {
-    const { rows, total } = await read(limit, offset);
-    if (rows.length > 0) yield rows;
-    if (rows.length < limit || (total !== null && offset + limit >= total)) return;
+  let from = since;
+  let offset = 0;
+  for (;;) {
+    const { rows, total } = await read(from, offset);
+    if (rows.length === 0) return;
+    yield rows;
+    if (total === null ? rows.length < pageSize : offset + rows.length >= total) return;
+    const last = lastInOrder(rows, member);
+    const next = last && justBefore(last);
+    if (next && (from === null || next > from)) {
+      from = next;
+      offset = 0;
+    } else {
+      offset += rows.length;
+    }
   }
 }

@@ -1,0 +1,143 @@
+import type { Matter, Scale } from '@cadro/contract';
+import { creditWords, standardsWords, stateWords, worthWords } from '../gradebook';
+import { i18next, startTexts, makeFormat } from '../i18n';
+import { spanDomain, spanSteps } from '../ui/spanScale';
+import { matterWords } from './matterWords';
+
+startTexts('en');
+const { t } = i18next;
+const format = makeFormat('en', 'America/Halifax', '2026-10-21T19:40:00Z');
+const say = (matter: Matter, mayTalk = true) => matterWords(matter, { t, format, child: 'Caspian', mayTalk });
+const end = {
+  itemId: 'i',
+  title: 'Keel model',
+  kind: 'overdue',
+  dueAt: '2026-10-13T02:59:00Z',
+  deadline: '2026-10-28T02:59:00Z',
+  credit: 0.75,
+  impact: 0.5,
+} as const;
+const underneath: Matter = {
+  kind: 'underneath',
+  key: 'k',
+  studentId: 's',
+  courseId: 'c',
+  courseTitle: 'Boat-building',
+  stake: 0.2,
+  expiresAt: end.deadline,
+  display: 3.1,
+  outOf: 4,
+  decimals: 1,
+  ifLeft: 2.37,
+  looseEnds: [end],
+  slipping: false,
+};
+
+describe('a matter in words', () => {
+  it('says what is wrong, why, until when, and one next step', () => {
+    expect(say(underneath)).toEqual({
+      context: 'Boat-building',
+      when: 'taken until Tue 27 Oct',
+      title: '3.1, with unsettled work under it',
+      body: 'Keel model was due on 12 October. Nobody has marked it, so it does not count yet. Left as it is, 3.1 becomes 2.4.',
+      step: { label: 'Talk with Caspian', href: '/talk/new?studentId=s&courseId=c&itemId=i' },
+      why: '/courses/s/c',
+    });
+  });
+
+  it('offers who may only look the reason instead', () => {
+    expect(say(underneath, false).step).toEqual({ label: 'Open the course', href: '/courses/s/c' });
+  });
+
+  it.each([
+    ['zero', 'A zero for Keel model', 'Zero with no remark.'],
+    [
+      'missing',
+      'Keel model is missing',
+      'Counts as 0 until handed in. Taken until 27 October for three quarters. Worth up to +0.5.',
+    ],
+    [
+      'at-floor',
+      'Keel model stands at the least mark',
+      'The least mark often means that nothing was handed in.',
+    ],
+  ] as const)('%s', (kind, title, body) => {
+    const words = say({ ...underneath, kind: 'mendable', looseEnds: [{ ...end, kind }] });
+    expect(words.title).toBe(title);
+    expect(words.body).toContain(body);
+  });
+});
+
+describe('numbers that cannot be confused', () => {
+  const scale: Scale = { method: 'weighted', outOf: 100, decimals: 1, letters: [] };
+  const item = {
+    id: 'i',
+    title: 'x',
+    categoryId: 'c',
+    possible: 20,
+    counts: true,
+    extraCredit: false,
+    assignedAt: null,
+    dueAt: null,
+    looseEnd: null,
+    commentCount: 0,
+  };
+  const state = (status: 'open' | 'scored' | 'handed-in', earned: number | null = null, late = false) => ({
+    status,
+    at: null,
+    earned,
+    late,
+    levels: {},
+  });
+  it.each([
+    ['open', 'worth 20', 'no date'],
+    ['handed-in', 'worth 20', 'handed in, not marked yet'],
+  ] as const)('%s', (status, worth, words) => {
+    const each = { ...item, state: state(status) };
+    expect([worthWords(t, format, each, scale), stateWords(t, each)]).toEqual([worth, words]);
+  });
+  it('marked late', () => {
+    const each = { ...item, state: state('scored', 17, true) };
+    expect([worthWords(t, format, each, scale), stateWords(t, each)]).toEqual(['17 of 20', 'marked, late']);
+  });
+  it('a work without points says nothing of points', () => {
+    expect(worthWords(t, format, { ...item, possible: 0, state: state('open') }, scale)).toBe('');
+  });
+  it.each([
+    [1, 'full credit'],
+    [0.75, 'three quarters'],
+    [0.5, 'half credit'],
+    [0.9, '90% of the credit'],
+  ])('credit %d', (credit, words) => {
+    expect(creditWords(t, format, credit)).toBe(words);
+  });
+  it('not assessed yet is not the same as not met', () => {
+    expect(standardsWords(t, [{ met: true }, { met: false }, { met: null }])).toBe(
+      '1 of 2 assessed so far are met; 1 comes later',
+    );
+    expect(standardsWords(t, [{ met: null }])).toBe('Nothing assessed yet');
+  });
+});
+
+describe('the span’s scale', () => {
+  const figures = { posted: 83, ifLeft: 72, ifMadeUp: 88 } as Parameters<typeof spanDomain>[0]; // all it reads
+  const letters = [
+    { letter: 'A', from: 0.9 },
+    { letter: 'D', from: 0.6 },
+  ];
+  it('shows percents from below the lowest step, and small scales whole', () => {
+    expect(spanDomain(figures, { method: 'points', outOf: 100, decimals: 1, letters })).toEqual({
+      from: 50,
+      to: 100,
+    });
+    const four: Scale = { method: 'points', outOf: 4, decimals: 1, letters: [] };
+    const domain = spanDomain({ ...figures, posted: 3.1, ifLeft: 2.4, ifMadeUp: 2.9 }, four);
+    expect(domain).toEqual({ from: 0, to: 4 });
+    expect(spanSteps(four, domain).map(({ label }) => label)).toEqual(['1', '2', '3', '4']);
+  });
+  it('makes room for what is above the top', () => {
+    expect(
+      spanDomain({ ...figures, posted: 104 }, { method: 'points', outOf: 100, decimals: 1, letters }).to,
+    ).toBe(104);
+  });
+});

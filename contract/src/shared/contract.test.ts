@@ -1,0 +1,55 @@
+import Ajv from 'ajv';
+import addFormats from 'ajv-formats';
+import { allRoutes, CourseRecord, openApiDocument, permissions, rolesAllowed, SignIn } from '..';
+import { misfits, parse, ParseError, parseText } from './parse';
+
+describe('the contract', () => {
+  it('has one operation per method and path', () => {
+    const keys = allRoutes.map(({ method, path }) => `${method} ${path}`);
+    expect(new Set(keys).size).toBe(keys.length);
+  });
+
+  it('has a schema for every parameter its paths name', () => {
+    for (const { path, params } of allRoutes) {
+      const named = [...path.matchAll(/:(\w+)/g)].map(([, name]) => name);
+      expect({ path, params: Object.keys(params?.properties ?? {}) }).toEqual({ path, params: named });
+    }
+  });
+
+  it('makes an OpenAPI document whose schemas all compile', () => {
+    const document = openApiDocument(allRoutes) as {
+      paths: Record<string, Record<string, { requestBody?: unknown }>>;
+    };
+    const ajv = addFormats(new Ajv({ strict: false }));
+    for (const { body, answer } of allRoutes)
+      for (const schema of [body, answer]) if (schema) ajv.compile(schema);
+    expect(document.paths['/api/followups/{followUpId}']?.['patch']?.requestBody).toBeDefined();
+  });
+
+  it('gives a role only what it may', () => {
+    expect(rolesAllowed('read-record')).toEqual(['guardian', 'look-only', 'student']);
+    expect(rolesAllowed('write-talk')).toEqual(['guardian']);
+    expect(permissions.student).not.toContain('read-talk');
+  });
+});
+
+describe('parsing at a boundary', () => {
+  it.each([
+    ['a missing field', { email: 'a@b.example' }, '/', "must have required property 'password'"],
+    ['a wrong type', { email: 7, password: 'x' }, '/email', 'must be string'],
+    ['an address that is none', { email: 'a', password: 'x' }, '/email', 'must match format "email"'],
+    ['null', null, '/', 'must be object'],
+  ])('tells %s by its place', (_name, value, path, message) => {
+    expect(misfits(SignIn, value)).toEqual([{ path, message }]);
+    expect(() => parse('sign-in', SignIn, value)).toThrow(ParseError);
+  });
+
+  it('reads numbers out of text only where text is all there is', () => {
+    const { limit } = { limit: '2' };
+    expect(() => parse('body', CourseRecord.properties.items, limit)).toThrow(ParseError);
+    expect(parseText('query', SignIn, { email: 'a@b.example', password: 2 })).toEqual({
+      email: 'a@b.example',
+      password: '2',
+    });
+  });
+});

@@ -1,0 +1,126 @@
+import type { CourseFigures, LooseEndKind, NamedLooseEnd } from '@cadro/contract';
+import { triage, type CourseFacts, type FamilyFacts } from '.';
+
+const now = '2026-10-21T18:00:00Z';
+const end = (itemId: string, kind: LooseEndKind, more: Partial<NamedLooseEnd> = {}): NamedLooseEnd => ({
+  itemId,
+  kind,
+  title: itemId,
+  dueAt: '2026-10-12T12:00:00Z',
+  deadline: '2026-11-06T23:59:00Z',
+  credit: 1,
+  impact: 5,
+  ...more,
+});
+const course = (
+  id: string,
+  figures: Partial<CourseFigures>,
+  looseEnds: NamedLooseEnd[] = [],
+): CourseFacts => ({
+  id,
+  studentId: 's',
+  title: id,
+  outOf: 100,
+  decimals: 1,
+  looseEnds,
+  figures: {
+    posted: 90,
+    display: 90,
+    letter: 'A',
+    categories: [],
+    standards: [],
+    ifLeft: 90,
+    ifMadeUp: 90,
+    best: 90,
+    looseEnds: [],
+    trend: { class: 'steady', slope: 0 },
+    ...figures,
+  },
+});
+const family = (more: Partial<FamilyFacts>): FamilyFacts => ({
+  now,
+  courses: [],
+  comments: [],
+  absences: [],
+  followUps: [],
+  replies: [],
+  ...more,
+});
+const kinds = (facts: FamilyFacts) => triage(facts).map(({ kind, courseId }) => `${kind} ${courseId}`);
+
+describe('the triage of the Brief', () => {
+  it('says nothing when everything is in order', () => {
+    expect(triage(family({ courses: [course('calm', {})] }))).toEqual([]);
+  });
+
+  it('puts the deepest fall first, and what ends soon before what can wait', () => {
+    const courses = [
+      course('small', { ifLeft: 88 }, [end('a', 'overdue')]),
+      course('deep', { ifLeft: 70 }, [end('b', 'overdue')]),
+      course('soon', { ifLeft: 75 }, [end('c', 'overdue', { deadline: '2026-10-23T12:00:00Z' })]),
+    ];
+    expect(kinds(family({ courses }))).toEqual(['underneath soon', 'underneath deep', 'underneath small']);
+  });
+
+  it('makes one matter of a course, whatever is wrong with it', () => {
+    const trend = { class: 'slipping', slope: -3 } as const;
+    const facts = family({
+      courses: [course('k', { ifLeft: 80, trend }, [end('a', 'overdue'), end('b', 'missing')])],
+    });
+    const [matter, ...others] = triage(facts);
+    expect(others).toEqual([]);
+    expect(matter).toMatchObject({ kind: 'underneath', slipping: true, looseEnds: [{ itemId: 'a' }] });
+  });
+
+  it('gives marks two days to travel before overdue work is a matter', () => {
+    const due = (dueAt: string) =>
+      family({ courses: [course('k', { ifLeft: 80 }, [end('a', 'overdue', { dueAt })])] });
+    expect(triage(due('2026-10-20T18:00:00Z'))).toEqual([]);
+    expect(triage(due('2026-10-19T18:00:00Z'))).toHaveLength(1);
+  });
+
+  it('leaves work in hand to its follow-up, which comes back on its date', () => {
+    const followUp = (due: boolean) => ({
+      id: 'f',
+      studentId: 's',
+      courseId: 'k',
+      courseTitle: 'k',
+      itemId: 'a',
+      title: 'a',
+      lookAgainOn: '2026-10-21',
+      due,
+      stillKind: 'overdue' as const,
+      written: false,
+    });
+    const courses = [course('k', { ifLeft: 80 }, [end('a', 'overdue')])];
+    expect(triage(family({ courses, followUps: [followUp(false)] }))).toEqual([]);
+    expect(kinds(family({ courses, followUps: [followUp(true)] }))).toEqual(['look-again k']);
+  });
+
+  it('does not repeat a comment on work that has a matter already', () => {
+    const comment = (itemId: string) => ({
+      studentId: 's',
+      courseId: 'k',
+      courseTitle: 'k',
+      itemId,
+      itemTitle: itemId,
+      subject: 'work' as const,
+      text: itemId,
+      author: 'W',
+      writtenAt: now,
+    });
+    const courses = [course('k', { ifLeft: 80 }, [end('a', 'overdue')])];
+    expect(kinds(family({ courses, comments: [comment('a')] }))).toEqual(['underneath k']);
+    expect(kinds(family({ courses, comments: [comment('a'), comment('z')] }))).toEqual([
+      'underneath k',
+      'comment k',
+    ]);
+  });
+
+  it('calls leaving early a matter from the second time on', () => {
+    const absence = (leftEarlyOn: string[]) =>
+      family({ absences: [{ studentId: 's', unexplainedOn: [], leftEarlyOn, lessons: [] }] });
+    expect(triage(absence(['2026-10-19']))).toEqual([]);
+    expect(triage(absence(['2026-10-19', '2026-10-20']))).toMatchObject([{ kind: 'absence' }]);
+  });
+});

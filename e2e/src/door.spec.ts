@@ -1,0 +1,60 @@
+import { expect, test } from './stack';
+
+test('a wrong password is told in words, and nothing opens', async ({ page }) => {
+  await page.goto('/brief');
+  await expect(page).toHaveURL(/\/sign-in$/);
+  await page.getByLabel('E-mail address').fill('maren@aldervane.example');
+  await page.getByLabel('Password').fill('low-tide');
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await expect(page.getByText('This address and password do not belong together.')).toBeVisible();
+  await expect(page).toHaveURL(/\/sign-in$/);
+});
+
+test('the language is chosen before signing in, and stays', async ({ page }) => {
+  await page.goto('/sign-in');
+  await page.getByRole('radio', { name: 'Español' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Buenas tardes' })).toBeVisible();
+  await page.getByLabel('Correo electrónico').fill('ottoline@aldervane.example');
+  await page.getByLabel('Contraseña').fill('tide-and-lantern');
+  await page.getByRole('button', { name: 'Entrar' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: /cosas, Ottoline/ })).toBeVisible();
+  await expect(page.getByText('3,1, con un trabajo pendiente debajo')).toBeVisible();
+  await expect(page.locator('html')).toHaveAttribute('lang', 'es');
+});
+
+test('who may only look is shown no way to write', async ({ guardian, page }) => {
+  await guardian.signsIn('ottoline');
+  await expect(guardian.matter('Boat-building').first()).toContainText('Open the course');
+  await expect(page.getByRole('link', { name: /^Talk with/ })).toHaveCount(0);
+  await guardian.goesTo('Talk');
+  await expect(page.getByRole('link', { name: 'Write to a teacher' })).toHaveCount(0);
+});
+
+test('a child is linked by code, after one has seen whose record it is', async ({ guardian, page }) => {
+  await guardian.signsIn('tobiah');
+  await expect(page.getByRole('radio', { name: 'Pet' })).toHaveCount(0);
+  await page.goto('/link');
+  const code = page.getByLabel('Code from the school');
+  await code.fill('SORREL-CAS-1592');
+  await page.getByRole('button', { name: 'Look whose code this is' }).click();
+  await expect(page.getByText('This code has run out.')).toBeVisible();
+  await code.fill('sorrel pet 3141');
+  await page.getByRole('button', { name: 'Look whose code this is' }).click();
+  await expect(page.getByText('Pet Aldervane')).toBeVisible();
+  await expect(page.getByText('Little Fathom Primary, year 3')).toBeVisible();
+  await page.getByRole('button', { name: 'Yes, link Pet' }).click();
+  await expect(page.getByRole('heading', { name: 'Pet is linked.' })).toBeVisible();
+  await expect(page.getByRole('radio', { name: 'Pet' })).toBeVisible();
+});
+
+test('text of another kind stays text', async ({ guardian, page }) => {
+  await guardian.signsIn('tobiah');
+  await guardian.goesTo('Work');
+  await guardian.opensWork('Harbour map key');
+  await page.getByRole('link', { name: 'Talk with Caspian' }).click();
+  const note = '<img src=x onerror="document.title=1"> =SUM(A1) \u202Ereversed';
+  await page.getByLabel('What was said').fill(note);
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await expect(page.getByText(note, { exact: true })).toBeVisible();
+  await expect(page).toHaveTitle('Cadro');
+});

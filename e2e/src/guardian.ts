@@ -1,0 +1,111 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, type Locator, type Page } from '@playwright/test';
+
+const password = 'tide-and-lantern';
+
+/** What a guardian does at the screen, in the words of the job. */
+export class Guardian {
+  readonly complaints: string[] = [];
+
+  constructor(
+    readonly page: Page,
+    readonly wide: boolean,
+  ) {
+    page.on('pageerror', (error) => this.complaints.push(error.message));
+    page.on('console', (message) => {
+      // The one expected: being asked who one is before signing in.
+      if (message.type() === 'error' && !message.text().includes('401')) this.complaints.push(message.text());
+    });
+  }
+
+  async signsIn(name = 'maren'): Promise<void> {
+    await this.page.goto('/sign-in');
+    await this.page.getByLabel('E-mail address').fill(`${name}@aldervane.example`);
+    await this.page.getByLabel('Password').fill(password);
+    await this.page.getByRole('button', { name: 'Sign in' }).click();
+    await expect(this.page).toHaveURL(/\/brief$/);
+  }
+
+  async goesTo(place: 'Brief' | 'Courses' | 'Work' | 'Days' | 'Talk'): Promise<void> {
+    await this.page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: place }).click();
+    await expect(this.page).toHaveURL(new RegExp(`/${place.toLowerCase()}`));
+  }
+
+  async seesOnly(child: string): Promise<void> {
+    await this.page
+      .getByRole('radiogroup', { name: 'Whose records' })
+      .getByRole('radio', { name: child })
+      .click();
+  }
+
+  async movesOnOneDay(): Promise<void> {
+    await this.goesTo('Brief');
+    const button = this.page.getByRole('button', { name: 'Move on one day' });
+    const before = await this.page.getByText(/^Demo: /).textContent();
+    await button.click();
+    await expect(this.page.getByText(/^Demo: /)).not.toHaveText(before ?? '', { timeout: 45_000 });
+    await expect(button).toBeEnabled();
+  }
+
+  /** A follow-up and a letter, as the journey leaves them, without walking it again. */
+  async hasTheKeelModelInHand(): Promise<void> {
+    const { request } = this.page;
+    const { followUps } = (await (await request.get('/api/followups')).json()) as {
+      followUps: { title: string }[];
+    };
+    if (followUps.some(({ title }) => title === 'Keel model')) return;
+    const work = (await (await request.get('/api/work')).json()) as {
+      looseEnds: { title: string; studentId: string; itemId: string }[];
+    };
+    const end = work.looseEnds.find(({ title }) => title === 'Keel model');
+    if (!end) throw new Error('the Keel model is no loose end');
+    const { studentId, itemId, title } = end;
+    const data = { studentId, itemId, title, step: 'agreed', note: 'He hands it in tomorrow.' };
+    const followUp = (await (await request.post('/api/followups', { data })).json()) as {
+      id: string;
+      teacher: { id: string };
+    };
+    const letter = {
+      studentId,
+      teacherId: followUp.teacher.id,
+      followUpId: followUp.id,
+      subject: title,
+      text: 'A question',
+    };
+    expect((await request.post('/api/messages', { data: letter })).status()).toBe(202);
+  }
+
+  matter(title: RegExp | string): Locator {
+    return this.page.getByRole('list', { name: 'Matters' }).getByRole('listitem').filter({ hasText: title });
+  }
+
+  async opensCourse(title: string): Promise<void> {
+    await this.goesTo('Courses');
+    await this.page
+      .getByRole('link', { name: new RegExp(`^${title}\\.`) })
+      .first()
+      .click();
+    await expect(this.page.getByRole('heading', { level: 1, name: title, exact: true })).toBeVisible();
+  }
+
+  async opensWork(title: string): Promise<void> {
+    await this.page
+      .getByRole('link', { name: new RegExp(`^${title}\\.`) })
+      .first()
+      .click();
+    await expect(this.page.getByRole('heading', { level: 1, name: title })).toBeVisible();
+  }
+
+  /** Nothing scrolls sideways, and axe finds nothing, in the theme that is on. */
+  async findsScreenInOrder(name: string): Promise<void> {
+    const sideways = await this.page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+    expect(sideways, `${name} scrolls sideways`).toBeLessThanOrEqual(0);
+    const { violations } = await new AxeBuilder({ page: this.page })
+      .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
+      .analyze();
+    const found = violations.map(
+      ({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 160)).join(' | ')}`,
+    );
+    expect(found, `axe on ${name}`).toEqual([]);
+  }
+}

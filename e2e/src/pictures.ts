@@ -1,0 +1,66 @@
+import type { Page } from '@playwright/test';
+import type { Guardian } from './guardian';
+import { expect, test } from './stack';
+
+/* The pictures of docs/screenshots: one of each main view, from the demo story on its first evening. */
+const phone = { width: 390, height: 844 };
+const wide = { width: 1280, height: 800 };
+
+interface Picture {
+  readonly name: string;
+  readonly open: (guardian: Guardian, page: Page) => Promise<void>;
+  readonly size?: { width: number; height: number };
+  readonly dark?: true;
+}
+
+const openFollowUp = async (guardian: Guardian, page: Page) => {
+  await guardian.hasTheKeelModelInHand();
+  await guardian.goesTo('Talk');
+  await page.getByRole('link', { name: /^Keel model\./ }).click();
+};
+
+/** In this order: the last ones write into the story. */
+const pictures: readonly Picture[] = [
+  { name: 'sign-in', open: async (_guardian, page) => void (await page.goto('/sign-in')) },
+  { name: 'brief', open: (guardian) => guardian.goesTo('Brief') },
+  { name: 'brief-dark', open: (guardian) => guardian.goesTo('Brief'), dark: true },
+  { name: 'brief-wide', open: (guardian) => guardian.goesTo('Brief'), size: wide },
+  { name: 'courses', open: (guardian) => guardian.goesTo('Courses') },
+  { name: 'course', open: (guardian) => guardian.opensCourse('Boat-building') },
+  { name: 'course-wide', open: (guardian) => guardian.opensCourse('Kelp chemistry'), size: wide },
+  {
+    name: 'assignment',
+    async open(guardian) {
+      await guardian.opensCourse('Boat-building');
+      await guardian.opensWork('Keel model');
+    },
+  },
+  { name: 'work', open: (guardian) => guardian.goesTo('Work') },
+  { name: 'work-wide', open: (guardian) => guardian.goesTo('Work'), size: wide },
+  { name: 'days', open: (guardian) => guardian.goesTo('Days') },
+  { name: 'days-wide', open: (guardian) => guardian.goesTo('Days'), size: wide },
+  { name: 'link', open: async (_guardian, page) => void (await page.goto('/link')) },
+  { name: 'settings', open: async (_guardian, page) => void (await page.goto('/settings')) },
+  {
+    name: 'take-in-hand',
+    async open(guardian, page) {
+      await guardian.matter('Boat-building').first().getByRole('link', { name: 'Talk with Caspian' }).click();
+      await expect(page.getByLabel('What was said')).toBeVisible();
+    },
+  },
+  { name: 'follow-up', open: openFollowUp },
+  { name: 'talk-wide', open: openFollowUp, size: wide },
+];
+
+for (const { name, open, size = phone, dark } of pictures) {
+  test(name, async ({ guardian, page }) => {
+    await page.setViewportSize(size);
+    await page.emulateMedia({ colorScheme: dark ? 'dark' : 'light', reducedMotion: 'reduce' });
+    if (name !== 'sign-in') await guardian.signsIn();
+    await open(guardian, page);
+    await expect(page.getByRole('heading', { level: 1 }).last()).toBeVisible();
+    await expect(page.getByRole('status', { name: 'Loading' })).toHaveCount(0);
+    await page.evaluate(() => document.fonts.ready);
+    await page.screenshot({ path: `docs/screenshots/${name}.png` });
+  });
+}

@@ -1,0 +1,100 @@
+import { expect, test } from './stack';
+import type { Guardian } from './guardian';
+
+/** Every screen, by the way to it. */
+const screens: readonly { name: string; open: (guardian: Guardian) => Promise<void> }[] = [
+  { name: 'Brief', open: (guardian) => guardian.goesTo('Brief') },
+  { name: 'Courses', open: (guardian) => guardian.goesTo('Courses') },
+  { name: 'a weighted course', open: (guardian) => guardian.opensCourse('Kelp chemistry') },
+  { name: 'a standards course', open: (guardian) => guardian.opensCourse('Number and shore') },
+  { name: 'a course without marks', open: (guardian) => guardian.opensCourse('First Spanish') },
+  {
+    name: 'an assignment',
+    async open(guardian) {
+      await guardian.goesTo('Work');
+      await guardian.opensWork('Reef survey');
+    },
+  },
+  { name: 'Work', open: (guardian) => guardian.goesTo('Work') },
+  { name: 'Days', open: (guardian) => guardian.goesTo('Days') },
+  { name: 'Talk', open: (guardian) => guardian.goesTo('Talk') },
+  {
+    name: 'a follow-up',
+    async open(guardian) {
+      await guardian.goesTo('Talk');
+      await guardian.page.getByRole('link', { name: /^Keel model\./ }).click();
+    },
+  },
+  {
+    name: 'a thread',
+    async open(guardian) {
+      await guardian.goesTo('Talk');
+      await guardian.page.getByRole('link', { name: /^Wren Thornwick\./ }).click();
+    },
+  },
+  { name: 'the choice of a teacher', open: async ({ page }) => void (await page.goto('/talk/write')) },
+  { name: 'linking', open: async ({ page }) => void (await page.goto('/link')) },
+  { name: 'settings', open: async ({ page }) => void (await page.goto('/settings')) },
+];
+
+for (const theme of ['light', 'dark'] as const) {
+  test(`every screen is in order, ${theme}`, async ({ guardian, page }) => {
+    test.setTimeout(180_000);
+    await page.emulateMedia({ colorScheme: theme });
+    await page.goto('/sign-in');
+    await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+    await guardian.findsScreenInOrder(`sign-in, ${theme}`);
+    await guardian.signsIn();
+    await guardian.hasTheKeelModelInHand();
+    for (const { name, open } of screens) {
+      await open(guardian);
+      await expect(page.getByRole('heading', { level: 1 }).last()).toBeVisible();
+      await expect(page.getByRole('status', { name: 'Loading' })).toHaveCount(0);
+      await guardian.findsScreenInOrder(`${name}, ${theme}`);
+    }
+    expect(guardian.complaints).toEqual([]);
+  });
+}
+
+test('what each place answers', async ({ guardian, page }) => {
+  await guardian.signsIn();
+  await guardian.goesTo('Work');
+  await expect(
+    page.getByRole('link', {
+      name: /^Log of tides, entry 4\. Isolde · Tide tables\. a zero with no remark: doubtful\. taken until Fri 6 Nov, half credit/,
+    }),
+  ).toBeVisible();
+  await expect(page.getByRole('link', { name: /^Essay on lamps\. .*waiting on the teacher/ })).toBeVisible();
+  await guardian.goesTo('Days');
+  await expect(
+    page.getByText('Left before the last lesson on Mon 19 Oct, Tue 20 Oct, and Wed 21 Oct.'),
+  ).toBeVisible();
+  await guardian.seesOnly('Pet');
+  await expect(page.getByText('Left before the last lesson')).toHaveCount(0);
+  await guardian.opensCourse('Number and shore');
+  await expect(page.getByText('not assessed yet').first()).toBeVisible();
+  await guardian.seesOnly('Everyone');
+  await guardian.opensCourse('First Spanish');
+  await expect(page.getByText(/No marks that count yet\. .* is due on/).last()).toBeVisible();
+});
+
+test('a screen can be opened by its address, and the keyboard reaches the next step', async ({
+  guardian,
+  page,
+}) => {
+  await guardian.signsIn();
+  await page.goto('/work');
+  await expect(page.getByRole('heading', { level: 1, name: 'Work' })).toBeVisible();
+  await page.goto('/nowhere');
+  await expect(page.getByText('There is nothing here for you.')).toBeVisible();
+  await page.goto('/brief');
+  const step = guardian.matter('').first().getByRole('link').first();
+  await expect(step).toBeVisible();
+  for (let press = 0; press < 40; press++) {
+    if (await step.evaluate((element) => element === document.activeElement)) break;
+    await page.keyboard.press('Tab');
+  }
+  await expect(step).toBeFocused();
+  await page.keyboard.press('Enter');
+  await expect(page).not.toHaveURL(/\/brief$/);
+});

@@ -1,0 +1,73 @@
+import { test as base } from '@playwright/test';
+import { copyFileSync, mkdirSync } from 'node:fs';
+import { join } from 'node:path';
+import { freePort } from '../../tools/lib/postgres.mjs';
+import { environment, Stack } from '../../tools/lib/stack.mjs';
+import { run } from '../../tools/lib/steps.mjs';
+import { Guardian } from './guardian';
+
+/** What the test command hands over: a cluster with the story loaded, and the built app. */
+interface Given {
+  readonly psql: string;
+  /** Address of a database of the cluster; `%db%` stands for its name. */
+  readonly databaseUrl: string;
+  readonly storyState: string;
+  readonly appDir: string;
+  readonly secret: string;
+  readonly folder: string;
+}
+
+export interface RunningStack {
+  readonly url: string;
+  readonly schoolUrl: string;
+  readonly env: Readonly<Record<string, string>>;
+}
+
+function given(): Given {
+  const text = process.env['CADRO_E2E'];
+  if (!text) throw new Error('CADRO_E2E is not set: start the browser tests through npm test');
+  return JSON.parse(text) as Given;
+}
+
+/** A copy of the story of its own: database, schools, server and worker. */
+async function startStack(name: string): Promise<{ stack: Stack; running: RunningStack }> {
+  const { psql, databaseUrl, storyState, appDir, secret, folder } = given();
+  const database = `e2e_${name}`;
+  const admin = databaseUrl.replace('%db%', 'postgres');
+  const sql = (text: string) => run(psql, ['-X', '-q', '-d', admin, '-c', text]);
+  await sql(`drop database if exists ${database} with (force)`);
+  await sql(`create database ${database} template story`);
+  const home = join(folder, database);
+  mkdirSync(home, { recursive: true });
+  const schoolState = join(home, 'school.json');
+  copyFileSync(storyState, schoolState);
+  const ports = { server: await freePort(), school: await freePort(), smtp: await freePort() };
+  const env = environment({
+    databaseUrl: databaseUrl.replace('%db%', database),
+    ports,
+    secret,
+    appDir,
+    schoolState,
+  });
+  const stack = new Stack(env, join(home, 'logs'));
+  await stack.startSchool();
+  await stack.command('server/src/cli/loadStory.ts');
+  await stack.startServer();
+  await stack.startWorker();
+  return { stack, running: { url: env.CADRO_PUBLIC_URL, schoolUrl: env.CADRO_DEMO_SCHOOL_URL, env } };
+}
+
+export const test = base.extend<{ guardian: Guardian }, { running: RunningStack }>({
+  running: [
+    // eslint-disable-next-line no-empty-pattern -- Playwright reads the fixtures' names from the pattern
+    async ({}, use, { workerIndex }) => {
+      const { stack, running } = await startStack(String(workerIndex));
+      await use(running);
+      await stack.stop();
+    },
+    { scope: 'worker', timeout: 120_000 },
+  ],
+  baseURL: async ({ running }, use) => use(running.url),
+  guardian: async ({ page }, use, { project }) => use(new Guardian(page, project.name === 'wide')),
+});
+export { expect } from '@playwright/test';

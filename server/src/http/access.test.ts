@@ -1,0 +1,178 @@
+import { allRoutes, messageRoutes, followUpRoutes, gradebookRoutes, householdRoutes } from '@cadro/contract';
+import { World } from '../testing/world';
+
+/*
+ * Who may do what. Every route of the contract stands in the table; a new one that does not fails the test.
+ */
+const callers = ['nobody', 'stranger', 'ended', 'looker', 'student', 'guardian'] as const;
+type Caller = (typeof callers)[number];
+type Statuses = Record<Caller, number>;
+
+/** A list: everyone who is signed in gets one; strangers find nothing of this child in it. */
+const list: Statuses = { nobody: 401, stranger: 200, ended: 200, looker: 200, student: 200, guardian: 200 };
+const record: Statuses = { nobody: 401, stranger: 404, ended: 404, looker: 200, student: 200, guardian: 200 };
+const talk: Statuses = { nobody: 401, stranger: 404, ended: 404, looker: 200, student: 404, guardian: 200 };
+const writing = (done: number): Statuses => ({
+  nobody: 401,
+  stranger: 404,
+  ended: 404,
+  looker: 403,
+  student: 403,
+  guardian: done,
+});
+
+let world: World;
+let ids: {
+  studentId: string;
+  courseId: string;
+  itemId: string;
+  followUpId: string;
+  threadId: string;
+  teacherId: string;
+};
+
+const table: Record<string, { statuses: Statuses; body?: () => object }> = {
+  'post /api/session': {
+    statuses: { nobody: 401, stranger: 401, ended: 401, looker: 401, student: 401, guardian: 401 },
+    body: () => ({ email: 'nobody@test.example', password: 'x' }),
+  },
+  'get /api/me': { statuses: list },
+  'patch /api/me': { statuses: list, body: () => ({ language: 'es' }) },
+  'post /api/links/preview': {
+    statuses: { ...list, stranger: 404, ended: 404, looker: 404, student: 404, guardian: 404 },
+    body: () => ({ code: 'NO-SUCH-CODE' }),
+  },
+  'post /api/links': {
+    statuses: { ...list, stranger: 404, ended: 404, looker: 404, student: 404, guardian: 404 },
+    body: () => ({ code: 'NO-SUCH-CODE' }),
+  },
+  'get /api/brief': { statuses: list },
+  'get /api/work': { statuses: list },
+  'get /api/courses': { statuses: list },
+  'get /api/students/:studentId/courses/:courseId': { statuses: record },
+  'get /api/students/:studentId/items/:itemId': { statuses: record },
+  'get /api/days': { statuses: list },
+  'get /api/followups': { statuses: list },
+  'post /api/followups': {
+    statuses: writing(201),
+    body: () => ({ studentId: ids.studentId, title: 'A talk' }),
+  },
+  'get /api/followups/:followUpId': { statuses: talk },
+  'patch /api/followups/:followUpId': {
+    statuses: { ...writing(200), student: 404 },
+    body: () => ({ version: 1, note: 'A note' }),
+  },
+  'get /api/threads': { statuses: list },
+  'get /api/threads/:threadId': { statuses: talk },
+  'get /api/students/:studentId/teachers': { statuses: record },
+  'post /api/messages': {
+    statuses: writing(202),
+    body: () => ({ studentId: ids.studentId, teacherId: ids.teacherId, subject: 'S', text: 'T' }),
+  },
+  'get /api/sources': { statuses: list },
+  'post /api/demo/next-day': { statuses: { ...list, nobody: 401 } },
+  'delete /api/session': {
+    statuses: { nobody: 401, stranger: 204, ended: 204, looker: 204, student: 204, guardian: 204 },
+  },
+};
+
+const keyOf = ({ method, path }: { method: string; path: string }) => `${method} ${path}`;
+
+beforeAll(async () => {
+  world = await World.start();
+  await world.syncAll();
+  await world.household('here', [
+    { name: 'guardian', children: ['caspian'] },
+    { name: 'looker', role: 'look-only', children: ['caspian'] },
+    { name: 'student', role: 'student', children: ['caspian'] },
+    { name: 'ended', children: ['caspian'], ended: true },
+  ]);
+  await world.household('elsewhere', [{ name: 'stranger', children: ['neighbour-b'] }]);
+  const guardian = await world.signedIn('guardian');
+  const studentId = world.student('caspian');
+  const itemId = await world.itemId('boats-keel-model', 'millrace');
+  const courseId = await world.courseId('boats', 'millrace');
+  const followUp = await guardian
+    .post(followUpRoutes.create.path)
+    .send({ studentId, itemId, title: 'Keel model' })
+    .expect(201);
+  const teacherId = followUp.body.teacher.id as string;
+  const thread = await guardian
+    .post(messageRoutes.send.path)
+    .send({ studentId, teacherId, subject: 'S', text: 'T' })
+    .expect(202);
+  ids = {
+    studentId,
+    courseId,
+    itemId,
+    followUpId: followUp.body.id as string,
+    threadId: thread.body.id as string,
+    teacherId,
+  };
+});
+afterAll(() => world.stop());
+
+it('names every route of the contract', () => {
+  expect(Object.keys(table).sort()).toEqual(allRoutes.map(keyOf).sort());
+});
+
+const ordered = Object.keys(table);
+describe.each(callers)('%s', (caller) => {
+  it.each(ordered)('%s', async (key) => {
+    const agent = caller === 'nobody' ? world.nobody : await world.signedIn(caller);
+    const [method = '', path = ''] = key.split(' ');
+    const row = table[key];
+    if (!row) throw new Error(`${key} is not in the table`);
+    const url = path.replace(/:(\w+)/g, (_all, name: string) => ids[name as keyof typeof ids]);
+    // The demo's clock would move the world under the other rows; who may is settled before it moves.
+    if (key === 'post /api/demo/next-day' && caller !== 'nobody') return;
+    const body =
+      key === 'patch /api/followups/:followUpId'
+        ? { note: 'A note', version: await version() }
+        : row.body?.();
+    const answer = await agent[method as 'get'](url).send(body);
+    expect({ key, status: answer.status }).toEqual({ key, status: row.statuses[caller] });
+    if (answer.status >= 400) {
+      expect(answer.headers['content-type']).toMatch('application/problem+json');
+      expect(answer.body).toMatchObject({
+        type: `urn:cadro:problem:${answer.body.code as string}`,
+        status: answer.status,
+      });
+    }
+    if (caller === 'stranger' || caller === 'ended') expect(answer.text).not.toContain(ids.studentId);
+  });
+});
+
+const version = async (): Promise<number> =>
+  (await world.db('followups').where({ id: ids.followUpId }).first<{ version: number }>('version')).version;
+
+it('finds nothing of another child under the own one', async () => {
+  const stranger = await world.signedIn('stranger');
+  const own = world.student('neighbour-b');
+  await stranger
+    .get(
+      gradebookRoutes.item.path
+        .replace(':studentId', own)
+        .replace(':itemId', await world.itemId('kelp-titration', 'gannet-head')),
+    )
+    .expect(404);
+  await stranger
+    .post(followUpRoutes.create.path)
+    .send({ studentId: own, title: 'x', courseId: await world.courseId('kelp', 'gannet-head') })
+    .expect(404);
+});
+
+it('shuts out a session whose guardian’s link has ended meanwhile', async () => {
+  const guardian = await world.signedIn('guardian');
+  const link = { student_id: ids.studentId };
+  const course = gradebookRoutes.course.path
+    .replace(':studentId', ids.studentId)
+    .replace(':courseId', ids.courseId);
+  await guardian.get(course).expect(200);
+  await world
+    .db('guardian_links')
+    .where(link)
+    .update({ ended_at: await world.clock.now() });
+  await guardian.get(course).expect(404);
+  expect((await guardian.get(householdRoutes.me.path)).body.children).toEqual([]);
+});

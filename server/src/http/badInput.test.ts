@@ -1,0 +1,153 @@
+import { followUpRoutes, householdRoutes } from '@cadro/contract';
+import { password, World } from '../testing/world';
+
+let world: World;
+beforeAll(async () => {
+  world = await World.start();
+  await world.syncAll();
+  await world.household('here', [
+    { name: 'maren', children: ['caspian'] },
+    { name: 'tobiah', children: ['caspian'] },
+    { name: 'fresh', children: [] },
+  ]);
+});
+afterAll(() => world.stop());
+
+const code = (text: string) => ({ code: text });
+
+describe('signing in', () => {
+  it.each([
+    ['a wrong password', { email: 'maren@test.example', password: 'wrong' }, 401, 'wrong-credentials'],
+    ['an unknown address', { email: 'nobody@test.example', password }, 401, 'wrong-credentials'],
+    ['no password', { email: 'maren@test.example' }, 400, 'bad-request'],
+    ['an address that is none', { email: 'maren', password }, 400, 'bad-request'],
+    ['a list', [], 400, 'bad-request'],
+    [
+      'an object for the password',
+      { email: 'maren@test.example', password: { $ne: '' } },
+      400,
+      'bad-request',
+    ],
+  ])('%s', async (_name, body, status, problem) => {
+    const answer = await world.nobody.post('/api/session').send(body);
+    expect([answer.status, answer.body.code]).toEqual([status, problem]);
+    expect(answer.headers['set-cookie']).toBeUndefined();
+  });
+
+  it('stops after ten failed tries, for this account only', async () => {
+    const attempt = (email: string) => world.nobody.post('/api/session').send({ email, password: 'wrong' });
+    const statuses: number[] = [];
+    for (let tries = 0; tries < 11; tries++) statuses.push((await attempt('tobiah@test.example')).status);
+    expect(statuses).toEqual([...Array<number>(10).fill(401), 429]);
+    expect((await attempt('other@test.example')).status).toBe(401);
+  });
+
+  it('sets a cookie that scripts and other sites do not get', async () => {
+    const answer = await world.nobody
+      .post('/api/session')
+      .send({ email: 'maren@test.example', password })
+      .expect(200);
+    expect(answer.headers['set-cookie']?.[0]).toMatch(/^cadro\.session=.*HttpOnly; SameSite=Lax/);
+  });
+});
+
+describe('linking by code', () => {
+  it.each([
+    ['unknown', 'SORREL-XXX-0000', 404, 'code-unknown'],
+    ['run out', 'SORREL-CAS-1592', 410, 'code-expired'],
+    ['too short', 'S', 400, 'bad-request'],
+  ])('%s', async (_name, text, status, problem) => {
+    const agent = await world.signedIn('fresh');
+    const answer = await agent.post(householdRoutes.link.path).send(code(text));
+    expect([answer.status, answer.body.code]).toEqual([status, problem]);
+  });
+
+  it('shows whose record it is, links once, and is used up', async () => {
+    const fresh = await world.signedIn('fresh');
+    const preview = await fresh
+      .post(householdRoutes.previewLink.path)
+      .send(code('sorrel pet-3141'))
+      .expect(200);
+    expect(preview.body).toEqual({
+      givenName: 'Pet',
+      familyName: 'Aldervane',
+      year: '3',
+      schoolName: 'Little Fathom Primary',
+    });
+    expect((await fresh.get('/api/me')).body.children).toEqual([]);
+    await fresh.post(householdRoutes.link.path).send(code('SORREL-PET-3141')).expect(201);
+    const maren = await world.signedIn('maren');
+    const again = await maren.post(householdRoutes.link.path).send(code('SORREL-PET-3141'));
+    expect([again.status, again.body.code]).toEqual([409, 'code-used']);
+  });
+
+  it('lets only one of two use a code at the same moment', async () => {
+    const [a, b] = [await world.signedIn('fresh'), await world.signedIn('maren')];
+    const answers = await Promise.all(
+      [a, b].map((agent) => agent.post(householdRoutes.link.path).send(code('SORREL-TAM-2718'))),
+    );
+    expect(answers.map(({ status }) => status).sort()).toEqual([201, 409]);
+  });
+});
+
+describe('what a note may hold', () => {
+  const create = (note: unknown) => ({ studentId: world.student('caspian'), title: 'A talk', note });
+  it.each([
+    ['100,000 characters', 'x'.repeat(100_000), 400],
+    ['more than a request may', 'x'.repeat(400_000), 413],
+    ['nothing', '', 400],
+    ['a NUL character', 'a\u0000b', 400],
+    ['a number', 7, 400],
+  ])('refuses %s', async (_name, note, status) => {
+    const agent = await world.signedIn('maren');
+    const before = await world.db('followups').count();
+    expect((await agent.post(followUpRoutes.create.path).send(create(note))).status).toBe(status);
+    expect(await world.db('followups').count()).toEqual(before);
+  });
+
+  it.each([
+    ['markup', '<script>alert(1)</script><img onerror=x>'],
+    ['a formula', '=HYPERLINK("x")'],
+    ['right-to-left marks', 'a\u202Eb\u202C'],
+    ['SQL', "'; drop table followups; --"],
+    ['emoji', '🦭🦭'],
+  ])('keeps %s as it was typed', async (_name, note) => {
+    const agent = await world.signedIn('maren');
+    const { body } = await agent.post(followUpRoutes.create.path).send(create(note)).expect(201);
+    expect(body.entries.map(({ text }: { text: string | null }) => text)).toContain(note);
+  });
+});
+
+describe('requests that are none', () => {
+  it.each([
+    ['cut JSON', 'application/json', '{"email": "a'],
+    ['another type', 'text/plain', 'email=a'],
+  ])('%s', async (_name, type, body) => {
+    const answer = await world.nobody.post('/api/session').set('content-type', type).send(body);
+    expect([answer.status, answer.body.code]).toEqual([400, 'bad-request']);
+  });
+
+  it('refuses writes from another site', async () => {
+    const agent = await world.signedIn('maren');
+    for (const header of [{ origin: 'https://elsewhere.example' }, { 'sec-fetch-site': 'cross-site' }]) {
+      const answer = await agent.patch('/api/me').set(header).send({ language: 'es' });
+      expect([answer.status, answer.body.code]).toEqual([403, 'foreign-origin']);
+    }
+    await agent.patch('/api/me').set('origin', world.config.publicUrl).send({ language: 'en' }).expect(200);
+  });
+
+  it('answers ids that are none with what does not fit', async () => {
+    const agent = await world.signedIn('maren');
+    const answer = await agent.get('/api/followups/7').expect(400);
+    expect(answer.body.errors).toEqual([{ path: '/followUpId', message: 'must match format "uuid"' }]);
+  });
+
+  it('says of itself what it is', async () => {
+    const { body } = await world.nobody.get('/api/openapi.json').expect(200);
+    expect(body.openapi).toBe('3.1.0');
+    expect(Object.keys(body.paths)).toContain('/api/students/{studentId}/items/{itemId}');
+    const page = await world.nobody.get('/healthz').expect(200);
+    expect(page.headers['content-security-policy']).toContain("default-src 'self'");
+    await world.nobody.get('/readyz').expect(200);
+  });
+});

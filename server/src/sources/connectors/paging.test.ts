@@ -1,0 +1,80 @@
+import fc from 'fast-check';
+import { pageSize, walk } from './paging';
+
+interface Row {
+  readonly id: number;
+  readonly at: string;
+}
+const instant = (minute: number): string => new Date(Date.UTC(2026, 9, 1, 0, minute)).toISOString();
+
+/** A source that sorts by change (or not), gives pages of its own size, and changes while it is read. */
+class Source {
+  pages = 0;
+  constructor(
+    public rows: Row[],
+    private readonly size: number,
+    private readonly meanwhile: (source: Source) => void,
+    private readonly options: { sorts: boolean; counts: boolean } = { sorts: true, counts: true },
+  ) {}
+
+  read = (since: string | null, offset: number) => {
+    if (this.pages++ > 2000) throw new Error('the walk does not end');
+    const fitting = this.rows.filter(({ at }) => since === null || at > since);
+    if (this.options.sorts) fitting.sort((a, b) => a.at.localeCompare(b.at) || a.id - b.id);
+    const rows = fitting.slice(offset, offset + this.size);
+    this.meanwhile(this);
+    return Promise.resolve({ rows, total: this.options.counts ? fitting.length : null });
+  };
+}
+
+async function seen(source: Source, since: string | null = null): Promise<Map<number, string>> {
+  const last = new Map<number, string>();
+  for await (const page of walk(source.read, 'at', since))
+    for (const row of page as Row[]) last.set(row.id, row.at);
+  return last;
+}
+const rowsAt = (minutes: readonly number[]): Row[] =>
+  minutes.map((minute, id) => ({ id, at: instant(minute) }));
+const minutes = fc.uniqueArray(fc.integer({ min: 0, max: 90 }), { maxLength: 60 });
+const stays = () => undefined;
+
+describe('walking a collection', () => {
+  it('sees every record, though any of them may change while it is read', async () => {
+    await fc.assert(
+      fc.asyncProperty(
+        minutes,
+        fc.integer({ min: 2, max: 7 }),
+        fc.array(fc.nat(), { maxLength: 12 }),
+        async (at, size, touched) => {
+          let clock = 100;
+          const source = new Source(rowsAt(at), size, (each) => {
+            const pick = touched.pop();
+            const row = pick === undefined ? undefined : each.rows[pick % Math.max(1, each.rows.length)];
+            if (row) each.rows = each.rows.map((r) => (r === row ? { ...r, at: instant(clock++) } : r));
+          });
+          const found = await seen(source);
+          // What changed after its page was read is the next pass's; nothing is never seen at all.
+          expect([...found.keys()].sort((a, b) => a - b)).toEqual(at.map((_minute, id) => id));
+        },
+      ),
+    );
+  });
+
+  it.each([
+    ['a source that does not sort', { sorts: false, counts: true }],
+    ['a source that does not count', { sorts: true, counts: false }],
+  ])('%s', async (_name, options) => {
+    const at = Array.from({ length: 500 }, (_each, index) => (index * 7) % 31);
+    expect((await seen(new Source(rowsAt(at), pageSize, stays, options))).size).toBe(500);
+  });
+
+  it('gets past more records of one instant than a page holds', async () => {
+    const found = await seen(new Source(rowsAt(Array<number>(450).fill(5)), pageSize, stays));
+    expect(found.size).toBe(450);
+  });
+
+  it('asks only for what changed since', async () => {
+    const found = await seen(new Source(rowsAt([1, 2, 3, 4]), 2, stays), instant(2));
+    expect([...found.keys()]).toEqual([2, 3]);
+  });
+});

@@ -1,0 +1,161 @@
+import { sourceRoutes } from '@cadro/contract';
+import type { SyncReport } from './sync';
+import { World } from '../testing/world';
+
+let world: World;
+beforeEach(async () => {
+  world = await World.start();
+});
+afterEach(() => world.stop());
+
+/** Everything a sync writes, by the source's own ids, so that two databases can be compared. */
+async function rows(): Promise<Record<string, unknown>> {
+  const { db } = world;
+  const [items, results, comments, marks, problems] = await Promise.all([
+    db('items as i')
+      .join('sources as s', 's.id', 'i.source_id')
+      .orderBy(['s.client_id', 'i.external_id'])
+      .select('s.client_id', 'i.external_id', 'i.title', 'i.possible', 'i.due_at', 'i.removed', 'i.counts'),
+    db('results as r')
+      .join('items as i', 'i.id', 'r.item_id')
+      .join('students as s', 's.id', 'r.student_id')
+      .orderBy(['s.external_id', 'i.external_id', 'r.at', 'r.seq'])
+      .select(
+        's.external_id as student',
+        'i.external_id as item',
+        'r.at',
+        'r.status',
+        'r.earned',
+        'r.late',
+        'r.levels',
+      ),
+    db('comments').orderBy('text').select('external_id', 'text', 'subject'),
+    db('attendance_marks').orderBy(['external_id']).select('external_id', 'code'),
+    db('sync_problems').select('collection', 'external_id'),
+  ]);
+  return { items, results, comments, marks, problems };
+}
+const failure = (run: Promise<SyncReport>) =>
+  run.then(
+    () => null,
+    (error: { code: string }) => error.code,
+  );
+const source = () =>
+  world
+    .db('sources')
+    .where({ id: world.sources.get('millrace') })
+    .first();
+
+it('cut in the middle and run again, it ends in the same rows', async () => {
+  await world.syncAll();
+  const whole = await rows();
+  await world.stop();
+  world = await World.start();
+  await world.school.fail([{ school: 'millrace', collection: 'results', kind: 'cut', afterPages: 1 }]);
+  expect(await failure(world.sync('millrace'))).toBe('source-down');
+  expect(await world.db('results').count()).toEqual([{ count: 200 }]);
+  await world.school.fail([]);
+  await world.syncAll();
+  await world.syncAll();
+  expect(await rows()).toEqual(whole);
+});
+
+it('reads only what changed, appends it to the history and logs what differed', async () => {
+  await world.moveTo('2026-10-16T19:40:00Z');
+  await world.syncAll();
+  const first = await world.sync('millrace');
+  expect(await world.db('change_log').count()).toEqual([{ count: 0 }]);
+  await world.moveTo('2026-10-19T19:40:00Z');
+  const second = await world.sync('millrace');
+  expect(second.records).toBeGreaterThan(first.records);
+  expect(second.records).toBeLessThan(200);
+  const seedLog = {
+    item_id: await world.itemId('seeds-seed-log', 'millrace'),
+    student_id: world.student('caspian'),
+  };
+  const history = await world.db('results').where(seedLog).orderBy('seq').select('status', 'earned', 'late');
+  expect(history).toEqual([
+    { status: 'missing', earned: null, late: false },
+    { status: 'scored', earned: 17, late: true },
+  ]);
+  const logged = await world.db('change_log').where(seedLog).select('kind', 'before', 'after');
+  expect(logged).toEqual([
+    { kind: 'result', before: { status: 'missing', earned: null }, after: { status: 'scored', earned: 17 } },
+  ]);
+});
+
+it('computes the figures of the children concerned in a job', async () => {
+  await world.syncAll();
+  const courseId = await world.courseId('boats', 'millrace');
+  const row = await world
+    .db('current_figures')
+    .where({ student_id: world.student('caspian'), course_id: courseId })
+    .first('figures');
+  expect(row.figures).toMatchObject({
+    display: 3.1,
+    looseEnds: [{ kind: 'overdue', recoverable: true, credit: 0.75 }],
+  });
+  expect(row.figures.ifLeft).toBeLessThan(2.5);
+});
+
+it('takes a work away that the school takes back', async () => {
+  await world.moveTo('2026-10-16T19:40:00Z');
+  await world.syncAll();
+  const paper = { id: await world.itemId('rowing-old-paper', 'gannet-head') };
+  expect(await world.db('items').where(paper).first('removed')).toEqual({ removed: false });
+  await world.moveTo('2026-10-19T19:40:00Z');
+  await world.sync('gannet-head');
+  expect(await world.db('items').where(paper).first('removed')).toEqual({ removed: true });
+});
+
+it('reports a broken record with its reason, takes the others in, and forgets it when it is mended', async () => {
+  await world.school.fail([{ school: 'millrace', collection: 'results', kind: 'broken-record' }]);
+  await world.syncAll();
+  const problems = await world.db('sync_problems').select('collection', 'external_id', 'reason');
+  expect(problems.length).toBeGreaterThan(0);
+  expect(problems[0]).toMatchObject({
+    collection: 'results',
+    reason: expect.stringContaining('/scoreStatus must be equal to'),
+  });
+  const taken = Number((await world.db('results').count())[0]?.['count']);
+  expect(taken).toBeGreaterThan(300);
+  await world.household('here', [{ name: 'maren', children: ['caspian'] }]);
+  const agent = await world.signedIn('maren');
+  const { body } = await agent.get(sourceRoutes.sources.path).expect(200);
+  expect(body.sources[0].problems).toHaveLength(problems.length);
+});
+
+describe('a source that fails', () => {
+  it.each([
+    ['is down', 'down', 'source-down'],
+    ['is slow beyond patience', 'slow', 'source-down'],
+    ['answers nonsense', 'nonsense', 'source-nonsense'],
+  ])('%s: the old data stays whole and its age is told', async (_name, kind, code) => {
+    await world.syncAll();
+    const before = await rows();
+    const readAt = (await source()).read_at;
+    await world.school.fail([{ school: 'millrace', collection: 'lineItems', kind }]);
+    await world.moveTo('2026-10-22T19:40:00Z');
+    expect(await failure(world.sync('millrace'))).toBe(code);
+    expect((await rows())['results']).toEqual(before['results']);
+    expect(await source()).toMatchObject({
+      read_at: readAt,
+      failing_since: new Date('2026-10-22T19:40:00Z'),
+    });
+    await world.moveTo('2026-10-23T19:40:00Z');
+    expect(await failure(world.sync('millrace'))).toBe(code);
+    expect((await source()).failing_since).toEqual(new Date('2026-10-22T19:40:00Z'));
+    await world.school.fail([]);
+    await world.sync('millrace');
+    expect(await source()).toMatchObject({ failing_since: null, read_at: new Date('2026-10-23T19:40:00Z') });
+  });
+
+  it('refuses wrong credentials without retrying for ever', async () => {
+    await world.db('sources').update({ client_id: 'somebody-else' });
+    const error = await world.sync('millrace').then(
+      () => null,
+      (caught: { code: string; retryable: boolean }) => caught,
+    );
+    expect(error).toMatchObject({ code: 'source-refuses', retryable: false });
+  });
+});

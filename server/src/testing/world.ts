@@ -1,0 +1,250 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { randomBytes } from 'node:crypto';
+import { createServer } from 'node:net';
+import { join } from 'node:path';
+import { setTimeout as wait } from 'node:timers/promises';
+import { createTransport } from 'nodemailer';
+import pino from 'pino';
+import request, { type Agent } from 'supertest';
+import type { Config } from '../config';
+import { demoClock, migrate, openDatabase, setDemoClock, type Clock, type Db } from '../db';
+import { SimulatedSchools } from '../demo/school';
+import { buildServer, type Server } from '../http';
+import { addHousehold, hashPassword, putLink } from '../household';
+import { migrateQueue, untilIdle, startWorker } from '../jobs';
+import { seal } from '../seal';
+import { addSource, syncSource } from '../sources';
+
+export const password = 'a password for tests';
+const root = join(__dirname, '..', '..', '..');
+
+const freePort = (): Promise<number> =>
+  new Promise((done) => {
+    const probe = createServer().listen(0, '127.0.0.1', () => {
+      const address = probe.address();
+      probe.close(() => done(typeof address === 'object' && address ? address.port : 0));
+    });
+  });
+
+export interface SchoolProcess {
+  readonly url: string;
+  readonly smtpUrl: string;
+  readonly controls: SimulatedSchools;
+  fail(
+    faults: readonly { school: string; collection: string; kind: string; afterPages?: number }[],
+  ): Promise<void>;
+  stop(): void;
+}
+
+/** The simulated schools as a process of their own, reached over their real protocols. */
+async function startSchool(inbound: { url: string; key: string }): Promise<SchoolProcess> {
+  const [port, smtp] = [await freePort(), await freePort()];
+  const child: ChildProcess = spawn(join(root, 'node_modules/.bin/tsx'), [join(root, 'school/src/main.ts')], {
+    env: {
+      ...process.env,
+      SCHOOL_PORT: String(port),
+      SCHOOL_SMTP_PORT: String(smtp),
+      SCHOOL_INBOUND_MAIL_URL: inbound.url,
+      SCHOOL_INBOUND_MAIL_KEY: inbound.key,
+    },
+    stdio: 'ignore',
+  });
+  const url = `http://127.0.0.1:${port}`;
+  const up = () =>
+    fetch(`${url}/healthz`).then(
+      (answer) => answer.ok,
+      () => false,
+    );
+  for (let tries = 0; !(await up()); tries++) {
+    if (tries > 300) throw new Error('the simulated schools did not start');
+    await wait(50);
+  }
+  return {
+    url,
+    smtpUrl: `smtp://127.0.0.1:${smtp}`,
+    controls: new SimulatedSchools(url),
+    async fail(faults) {
+      await fetch(`${url}/demo/faults`, {
+        method: 'PUT',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ faults }),
+      });
+    },
+    stop: () => void child.kill('SIGTERM'),
+  };
+}
+
+async function freshDatabase(): Promise<{ url: string; drop: () => Promise<void> }> {
+  const template = process.env['TEST_DATABASE_URL'];
+  if (!template) throw new Error('TEST_DATABASE_URL is not set: start the server tests through npm test');
+  const name = `test_${randomBytes(6).toString('hex')}`;
+  const admin = openDatabase(template.replace('%db%', 'postgres'), { poolSize: 1 });
+  await admin.raw(`create database ${name}`);
+  const drop = async () => {
+    await admin.raw(`drop database if exists ${name} with (force)`);
+    await admin.destroy();
+  };
+  return { url: template.replace('%db%', name), drop };
+}
+
+/** A server on a database of its own, with the three schools read at the story's opening. */
+export class World {
+  readonly sources = new Map<string, string>();
+  readonly students = new Map<string, string>();
+
+  private constructor(
+    readonly db: Db,
+    readonly clock: Clock,
+    readonly config: Config,
+    readonly school: SchoolProcess,
+    readonly server: Server,
+    private readonly drop: () => Promise<void>,
+  ) {}
+
+  static async start(): Promise<World> {
+    const { url, drop } = await freshDatabase();
+    const port = await freePort();
+    const inboundMailKey = 'the provider’s key'.replace('’', '');
+    const school = await startSchool({
+      url: `http://127.0.0.1:${port}/api/inbound-mail`,
+      key: inboundMailKey,
+    });
+    const config: Config = {
+      databaseUrl: url,
+      port,
+      publicUrl: `http://127.0.0.1:${port}`,
+      secret: 'a secret for the tests of the server alone',
+      appDir: null,
+      smtpUrl: school.smtpUrl,
+      sourceTimeoutMs: 3000,
+      mailDomain: 'mail.cadro.example',
+      inboundMailKey,
+      demoSchoolUrl: school.url,
+      logLevel: 'silent',
+    };
+    const db = openDatabase(url, { poolSize: 6 });
+    await migrate(db);
+    await migrateQueue(url);
+    const clock = demoClock(db);
+    const server = buildServer({ db, clock, config, log: pino({ level: 'silent' }) });
+    const world = new World(db, clock, config, school, server, drop);
+    await world.addSources();
+    return world;
+  }
+
+  private async addSources(): Promise<void> {
+    const story = await this.school.controls.story();
+    for (const { name, baseUrl, clientId, clientSecret } of story.sources) {
+      const sealedSecret = seal(this.config.secret, clientSecret);
+      this.sources.set(
+        baseUrl.split('/').pop() ?? '',
+        await addSource(this.db, { name, baseUrl, clientId, sealedSecret }),
+      );
+    }
+    await this.moveTo(story.opensAt);
+  }
+
+  async moveTo(instant: string): Promise<void> {
+    await setDemoClock(this.db, new Date(instant));
+    await this.school.controls.moveTo(new Date(instant));
+  }
+
+  sync(school: string) {
+    const id = this.sources.get(school);
+    if (!id) throw new Error(`no source ${school}`);
+    return syncSource({ db: this.db, clock: this.clock, config: this.config }, id);
+  }
+
+  /** Reads every school and works the queue off. */
+  async syncAll(): Promise<void> {
+    for (const school of this.sources.keys()) await this.sync(school);
+    await this.workOff();
+    const rows = await this.db('students').select<{ id: string; external_id: string }[]>('id', 'external_id');
+    for (const { id, external_id } of rows) this.students.set(external_id, id);
+  }
+
+  /** Lets the job worker do everything that waits. */
+  async workOff(): Promise<void> {
+    const { db, clock, config } = this;
+    const mail = { db, config, transport: createTransport(config.smtpUrl) };
+    const runner = await startWorker({ db, clock, config, mail }, pino({ level: 'silent' }));
+    const idle = await untilIdle(db, 60_000);
+    await runner.stop();
+    if (!idle) throw new Error('the queue did not run empty');
+  }
+
+  student(externalId: string): string {
+    const id = this.students.get(externalId);
+    if (!id) throw new Error(`no student ${externalId}`);
+    return id;
+  }
+
+  /** A household with one member for each name; links are by the students' external ids. */
+  async household(
+    name: string,
+    members: readonly {
+      name: string;
+      role?: 'guardian' | 'look-only' | 'student';
+      children: readonly string[];
+      ended?: boolean;
+    }[],
+  ): Promise<void> {
+    const password_hash = await hashPassword(password);
+    const ids = await addHousehold(
+      this.db,
+      name,
+      members.map((member) => ({
+        name: member.name,
+        given_name: member.name,
+        email: `${member.name}@test.example`,
+        password_hash,
+        language: 'en' as const,
+      })),
+    );
+    const now = await this.clock.now();
+    for (const [index, { children, role = 'guardian', ended }] of members.entries()) {
+      for (const child of children) {
+        const link = { studentId: this.student(child), guardianId: ids[index] ?? '', role, now };
+        await putLink(this.db, link);
+        if (ended)
+          await this.db('guardian_links')
+            .where({ student_id: link.studentId, guardian_id: link.guardianId })
+            .update({ ended_at: now });
+      }
+    }
+  }
+
+  get nobody(): Agent {
+    return request.agent(this.server.app);
+  }
+
+  async signedIn(name: string): Promise<Agent> {
+    const agent = request.agent(this.server.app);
+    await agent
+      .post('/api/session')
+      .send({ email: `${name}@test.example`, password })
+      .expect(200);
+    return agent;
+  }
+
+  async itemId(externalId: string, school: string): Promise<string> {
+    const row = await this.db('items')
+      .where({ external_id: externalId, source_id: this.sources.get(school) })
+      .first<{ id: string }>('id');
+    return row.id;
+  }
+
+  async courseId(externalId: string, school: string): Promise<string> {
+    const row = await this.db('courses')
+      .where({ external_id: externalId, source_id: this.sources.get(school) })
+      .first<{ id: string }>('id');
+    return row.id;
+  }
+
+  async stop(): Promise<void> {
+    this.school.stop();
+    await this.server.close();
+    await this.db.destroy();
+    await this.drop();
+  }
+}

@@ -1,0 +1,41 @@
+import { join } from 'node:path';
+import { freePort } from './postgres.mjs';
+import { postgresBin } from './prerequisites.mjs';
+import { environment, Stack } from './stack.mjs';
+import { root, run, workFolder } from './steps.mjs';
+
+/** The story, loaded once into the database `story`; each browser stack works on a copy. Returns the schools' state file. */
+export async function loadStory({ cluster, folder, appDir, secret }) {
+  await cluster.ensureDatabase('story');
+  const schoolState = join(folder, 'story-school.json');
+  const ports = { server: await freePort(), school: await freePort(), smtp: await freePort() };
+  const env = environment({ databaseUrl: cluster.url('story'), ports, secret, appDir, schoolState });
+  const stack = new Stack(env, join(folder, 'logs'));
+  await stack.command('server/src/cli/migrate.ts');
+  await stack.startSchool();
+  await stack.command('server/src/cli/loadStory.ts');
+  await stack.stop();
+  return schoolState;
+}
+
+/** Runs Playwright with what its stacks need. Returns its exit code and output. */
+export function playwright({ cluster, folder, appDir, secret, storyState, args, env = {}, onLine }) {
+  const given = {
+    psql: join(postgresBin(), 'psql'),
+    databaseUrl: cluster.url('%db%'),
+    storyState,
+    appDir,
+    secret,
+    folder,
+  };
+  return run(
+    join(root, 'node_modules', '.bin', 'playwright'),
+    ['test', '--config', 'e2e/playwright.config.ts', ...args],
+    {
+      env: { CADRO_E2E: JSON.stringify(given), ...env },
+      allowFailure: true,
+      log: join(workFolder, 'logs', 'e2e.log'),
+      onLine,
+    },
+  );
+}

@@ -1,0 +1,120 @@
+import { readFileSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { parseArgs } from 'node:util';
+import { loadStory, playwright } from './lib/browser.mjs';
+import { ensureApp } from './lib/build.mjs';
+import { Cluster, requireFolder } from './lib/postgres.mjs';
+import { ensureDependencies, ensureSystem } from './lib/prerequisites.mjs';
+import { root, run, step, workFolder } from './lib/steps.mjs';
+
+/*
+ * Everything CI runs: types, lint, formatting, unit, server and browser tests. Works in a folder of its own, so
+ * that it can run beside a demo or another test run. The last line counts.
+ */
+const folder = join(workFolder, `test-${process.pid}`);
+const bin = (name) => join(root, 'node_modules', '.bin', name);
+const secret = 'a secret for tests alone, forty characters';
+const counts = { passed: 0, failed: 0 };
+/** `npm test -- --only checks` (or unit, browser) while one works; CI runs all. */
+const { only } = parseArgs({ options: { only: { type: 'string' } } }).values;
+const wanted = (part) => only === undefined || only === part;
+let cluster;
+
+const count = (passed, failed) => {
+  counts.passed += passed;
+  counts.failed += failed;
+  return `${passed} passed, ${failed} failed`;
+};
+
+/** A check counts as one: it passes or it fails, and the others still run. */
+const check = (name, command, args) =>
+  step(name, async () => {
+    const { code, output } = await run(command, args, { allowFailure: true });
+    if (code !== 0) console.log(output.trimEnd());
+    return count(code === 0 ? 1 : 0, code === 0 ? 0 : 1);
+  });
+
+async function checks() {
+  for (const name of ['core', 'contract', 'server', 'school', 'app', 'e2e'])
+    await check(`Types of ${name}`, bin('tsc'), ['-p', name]);
+  await check('Lint', bin('eslint'), ['.']);
+  await check('Formatting', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
+}
+
+async function unitAndServer() {
+  const report = join(folder, 'jest.json');
+  const env = { NODE_ENV: 'test', TEST_DATABASE_URL: cluster.url('%db%'), TZ: 'UTC' };
+  const { code, output } = await run(
+    bin('jest'),
+    ['--json', `--outputFile=${report}`, '--silent', '--maxWorkers=2'],
+    { env, allowFailure: true },
+  );
+  if (code !== 0)
+    console.log(
+      output
+        .trimEnd()
+        .split('\n')
+        .filter((line) => !line.startsWith('{"'))
+        .slice(-150)
+        .join('\n'),
+    );
+  const { numPassedTests, numFailedTests, numRuntimeErrorTestSuites } = JSON.parse(
+    readFileSync(report, 'utf8'),
+  );
+  return count(numPassedTests, numFailedTests + numRuntimeErrorTestSuites);
+}
+
+async function browser(appDir) {
+  const made = { cluster, folder, appDir, secret };
+  let storyState = '';
+  await step('Story', async () => void (storyState = await loadStory(made)));
+  await step('Browser tests', async () => {
+    const report = join(folder, 'e2e.json');
+    const { code, output } = await playwright({
+      ...made,
+      storyState,
+      args: ['--project', 'phone', '--project', 'wide'],
+      env: { CADRO_E2E_REPORT: report },
+      onLine: (line) => /^\s*[✓✘]/.test(line) && console.log(`    ${line}`),
+    });
+    if (code !== 0) console.log(output.trimEnd().split('\n').slice(-150).join('\n'));
+    const { stats, errors } = JSON.parse(readFileSync(report, 'utf8'));
+    return count(stats.expected + stats.flaky, stats.unexpected + errors.length);
+  });
+}
+
+async function main() {
+  requireFolder(workFolder);
+  requireFolder(folder);
+  await step('System packages', (tell) => ensureSystem(['postgresql', 'chromium'], tell));
+  await step('Dependencies', ensureDependencies);
+  let appDir = '';
+  await Promise.all([
+    wanted('checks') ? checks() : null,
+    wanted('browser') &&
+      step('Application', async (tell) => {
+        const { folder: built, note } = await ensureApp(tell);
+        appDir = built;
+        return note;
+      }),
+  ]);
+  cluster = new Cluster(join(folder, 'postgres'), { durable: false });
+  await step('Database', () => cluster.start());
+  if (wanted('unit')) await step('Unit and server tests', unitAndServer);
+  if (wanted('browser')) await browser(appDir);
+}
+
+async function finish(error) {
+  if (error) {
+    console.error(error.message ?? error);
+    counts.failed += 1;
+  }
+  await cluster?.remove().catch(() => undefined);
+  rmSync(folder, { recursive: true, force: true });
+  console.log(`\n${counts.passed} passed, ${counts.failed} failed`);
+  process.exit(counts.failed === 0 && counts.passed > 0 ? 0 : 1);
+}
+process.on('SIGINT', () => void finish(new Error('interrupted')));
+process.on('SIGTERM', () => void finish(new Error('interrupted')));
+
+main().then(() => finish(), finish);
