@@ -41,7 +41,7 @@ test('an unflagged overdue project becomes a settled follow-up', async ({ guardi
     await page.getByRole('button', { name: 'Keep it' }).click();
     await expect(page).toHaveURL(/\/talk\/follow-ups\//);
     await expect(page.getByText('Talked over. He hands it in tomorrow.')).toBeVisible();
-    await expect(page.getByText('look again Thursday 22 October')).toBeVisible();
+    await expect(page.getByText('Look again on Thursday 22 October.')).toBeVisible();
     await guardian.goesTo('Brief');
     await expect(page.getByText('Caspian · Keel model: back on Thursday 22 October')).toBeVisible();
     await expect(guardian.matter('unsettled work under it').filter({ hasText: 'Boat-building' })).toHaveCount(

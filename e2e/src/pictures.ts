@@ -17,6 +17,7 @@ const openFollowUp = async (guardian: Guardian, page: Page) => {
   await guardian.hasTheKeelModelInHand();
   await guardian.goesTo('Talk');
   await page.getByRole('link', { name: /^Keel model\./ }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Keel model' })).toBeVisible();
 };
 
 /** In this order: the last ones write into the story. */

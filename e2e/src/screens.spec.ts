@@ -78,6 +78,28 @@ test('what each place answers', async ({ guardian, page }) => {
   await expect(page.getByText(/No marks that count yet\. .* is due on/).last()).toBeVisible();
 });
 
+test('absences and a whole course are taken in hand like any work', async ({ guardian, page }) => {
+  await guardian.signsIn();
+  const absence = guardian.matter('Left before the last lesson on 3 days');
+  await absence.getByRole('link', { name: 'Talk with Isolde' }).click();
+  await expect(page.getByText('What happened on those days?')).toBeVisible();
+  await page.getByLabel('What was said').fill('She rows early on those days. We ask the school.');
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Attendance' })).toBeVisible();
+  await guardian.goesTo('Brief');
+  await expect(page.getByText(/^Isolde · Attendance: back on/)).toBeVisible();
+  await expect(absence).toHaveCount(0);
+
+  await guardian.opensCourse('Rowing geometry');
+  await page.getByRole('link', { name: 'Talk with Isolde' }).click();
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Rowing geometry' }).last()).toBeVisible();
+  await page.getByRole('link', { name: 'Write to Jory Sandhaven' }).click();
+  await expect(page.getByLabel('Your letter')).toHaveValue(
+    /I am writing about Rowing geometry\. We have talked/,
+  );
+});
+
 test('a screen can be opened by its address, and the keyboard reaches the next step', async ({
   guardian,
   page,

@@ -9,6 +9,9 @@ const need = (name: string): string => {
   return value;
 };
 
+/** Longer than a client keeps an idle connection, so that no request meets one that is just closing. */
+const keepAliveMs = 65_000;
+
 /** The simulated schools and their mail server, on loopback. */
 function main(): void {
   const port = Number(need('SCHOOL_PORT'));
@@ -16,6 +19,7 @@ function main(): void {
   const inbound = { url: need('SCHOOL_INBOUND_MAIL_URL'), key: need('SCHOOL_INBOUND_MAIL_KEY') };
   const http = createServer(schoolApp(simulation, inbound, () => `http://127.0.0.1:${port}`));
   const mail = mailServer(simulation);
+  http.keepAliveTimeout = keepAliveMs;
   http.listen(port, '127.0.0.1');
   mail.listen(Number(need('SCHOOL_SMTP_PORT')), '127.0.0.1');
   const stop = (): void => {

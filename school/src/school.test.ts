@@ -40,6 +40,7 @@ beforeAll(async () => {
   server = createServer(
     schoolApp(simulation, { url: `http://127.0.0.1:${inboxPort}`, key: 'k' }, () => base),
   );
+  server.keepAliveTimeout = 60_000; // a busy machine must not race the end of an idle connection
   base = `http://127.0.0.1:${await portOf(server)}`;
   server.once('close', () => inbox.close());
 });
@@ -95,6 +96,21 @@ describe('the story', () => {
     expect(await all('millrace', 'academicSessions')).toMatchObject([
       { startDate: '2026-09-07', endDate: '2026-11-06' },
     ]);
+  });
+
+  it('has teachers’ words on works that are there when they are written', () => {
+    for (const records of new Simulation(null).records.values()) {
+      for (const { row } of records.current('comments', termEnd)) {
+        const works = records.current('lineItems', String(row['writtenAt'])).map(({ id }) => id);
+        if (!row['assignmentId']) continue;
+        expect(works).toContain(row['assignmentId']);
+        if (row['subject'] !== 'score') continue;
+        const mark = records
+          .current('results', String(row['writtenAt']))
+          .find(({ id }) => id === `${String(row['assignmentId'])}-${String(row['studentId'])}`);
+        expect(mark?.row).toMatchObject({ scoreStatus: 'fully graded' });
+      }
+    }
   });
 
   it('is the same at every start', () => {

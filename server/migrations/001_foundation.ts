@@ -159,7 +159,7 @@ const sync = `
 create table change_log (
   student_id uuid not null references students on delete cascade,
   id bigint generated always as identity,
-  at timestamptz not null, kind text not null,
+  at timestamptz not null, kind text not null check (kind in ('result', 'work', 'course', 'comment', 'mark')),
   course_id uuid, item_id uuid, before jsonb, after jsonb,
   primary key (student_id, id)
 );
@@ -185,13 +185,15 @@ create table followups (
   id uuid not null default gen_random_uuid() unique,
   household_id uuid not null references households,
   course_id uuid references courses, item_id uuid references items,
+  topic text not null check (topic in ('work', 'course', 'attendance', 'other')),
   title text not null, loose_end_kind text, step text not null,
   look_again_on date, outcome jsonb, version integer not null default 1,
   updated_at timestamptz not null,
   primary key (student_id, id)
 );
-create unique index followups_open_item on followups (household_id, student_id, item_id)
-  where step <> 'settled' and item_id is not null;
+create unique index followups_open on followups
+  (household_id, student_id, topic, coalesce(item_id, course_id, student_id))
+  where step <> 'settled' and topic <> 'other';
 create table followup_entries (
   student_id uuid not null, followup_id uuid not null,
   id bigint generated always as identity,

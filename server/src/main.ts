@@ -4,6 +4,9 @@ import { readConfig } from './config';
 import { demoClock, openDatabase, systemClock } from './db';
 import { buildServer } from './http';
 
+/** Longer than a proxy in front keeps an idle connection, so that no request meets one that is just closing. */
+const keepAliveMs = 65_000;
+
 /** The HTTP process. It holds no state: start as many as are needed. */
 function main(): void {
   const config = readConfig(process.env);
@@ -12,6 +15,7 @@ function main(): void {
   const clock = config.demoSchoolUrl ? demoClock(db) : systemClock;
   const server = buildServer({ db, clock, config, log });
   const http = createServer(server.app);
+  http.keepAliveTimeout = keepAliveMs;
   http.listen(config.port, '127.0.0.1', () => log.info({ port: config.port }, 'listening'));
   const stop = (): void => {
     http.close(

@@ -61,7 +61,14 @@ function ChildAttendance({ child, days }: { child: Child; days: ChildDays | unde
       ? t('days.never', { days: days.schoolDays })
       : t('days.totals', { days: days.schoolDays, absent: days.daysAbsent }),
     ...(days.lessonsAbsent > 0
-      ? [t('days.lessons', { count: days.lessonsAbsent, unexplained: days.lessonsUnexplained })]
+      ? [
+          [
+            t('days.lessons', { count: days.lessonsAbsent }),
+            days.lessonsUnexplained > 0
+              ? t('days.unexplained', { count: days.lessonsUnexplained })
+              : t('days.allExplained'),
+          ].join(', '),
+        ]
       : []),
     ...(days.lateArrivals > 0 ? [t('days.late', { count: days.lateArrivals })] : []),
   ];

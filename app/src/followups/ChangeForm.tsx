@@ -1,19 +1,11 @@
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { followUpSteps, type FollowUp, type FollowUpStep } from '@cadro/contract';
-import { isServerProblem, problemWords } from '../i18n';
+import { problemWords } from '../i18n';
 import { Action, Choice, Field, Heading, Stack, Words } from '../ui';
 import { useChangeFollowUpMutation } from './api';
+import { currentOf } from './conflict';
 import { LookAgain } from './LookAgain';
-
-/** What the others did meanwhile, from the version that came back with a conflict. */
-function meanwhile(error: unknown): FollowUp | null {
-  if (!isServerProblem(error) || error.problem?.code !== 'edited-meanwhile') return null;
-  const { current } = error.problem;
-  return typeof current === 'object' && current !== null && 'entries' in current
-    ? (current as FollowUp)
-    : null;
-}
 
 /** Moves a follow-up on: a step, a note, a date. A change by someone else meanwhile is shown; nothing is lost. */
 export function ChangeForm({ followUp }: { followUp: FollowUp }) {
@@ -24,7 +16,7 @@ export function ChangeForm({ followUp }: { followUp: FollowUp }) {
   const [lookAgainOn, setLookAgainOn] = useState(followUp.lookAgainOn);
   // Sent with the version the form was opened on; after a conflict with the one that came back.
   const [version, setVersion] = useState(followUp.version);
-  const other = meanwhile(error);
+  const other = currentOf(error);
   const save = async () => {
     const answer = await change({
       followUpId: followUp.id,
@@ -41,7 +33,7 @@ export function ChangeForm({ followUp }: { followUp: FollowUp }) {
       setLookAgainOn(answer.data.lookAgainOn);
       return;
     }
-    const current = meanwhile(answer.error);
+    const current = currentOf(answer.error);
     if (current) setVersion(current.version);
   };
   const touched = note.trim() !== '' || step !== followUp.step || lookAgainOn !== followUp.lookAgainOn;

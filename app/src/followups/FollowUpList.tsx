@@ -52,12 +52,12 @@ export function FollowUpList({ selected }: { selected?: string }) {
     list.map((each) => <FollowUpRow key={each.id} followUp={each} selected={each.id === selected} />);
   return (
     <Stack space={2}>
-      <View>
+      <View style={{ gap: 4 }}>
         <Heading level={2}>{t('talk.followUps')}</Heading>
         {open.length === 0 ? <Quiet>{t('talk.none')}</Quiet> : rows(open)}
       </View>
       {settled.length > 0 ? (
-        <View>
+        <View style={{ gap: 4 }}>
           <Heading level={2}>{t('talk.settled')}</Heading>
           {rows(settled)}
         </View>

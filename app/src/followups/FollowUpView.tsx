@@ -55,12 +55,18 @@ function Now({ followUp }: { followUp: FollowUp }) {
     <Stack space={0.25}>
       <Words>
         {followUp.lookAgainOn
-          ? t('talk.lookAgain', { when: format.dayLong(followUp.lookAgainOn) })
-          : t('talk.noLook')}
+          ? t('followUp.lookAgainOn', { when: format.dayLong(followUp.lookAgainOn) })
+          : t('followUp.noLookAgain')}
       </Words>
       {followUp.looseEndKind ? (
         <Words size="small" colour="soft">
-          {t('followUp.stillKind', { kind: t(`kinds.${followUp.looseEndKind}`) })}
+          {[
+            t('followUp.takenUpAs', { kind: t(`kinds.${followUp.looseEndKind}`) }),
+            followUp.stillKind
+              ? t('followUp.nowKind', { kind: t(`kinds.${followUp.stillKind}`) })
+              : t('followUp.nowNone'),
+            t('followUp.settlesItself'),
+          ].join(' ')}
         </Words>
       ) : null}
     </Stack>
@@ -75,7 +81,7 @@ export function FollowUpView({ followUpId }: { followUpId: string }) {
   return (
     <Loaded query={query}>
       {(followUp) => {
-        const { studentId, courseId, itemId, teacher, threadId, step } = followUp;
+        const { studentId, courseId, itemId, topic, teacher, threadId, step } = followUp;
         const open = step !== 'settled';
         return (
           <Page sheet>
@@ -99,6 +105,10 @@ export function FollowUpView({ followUpId }: { followUpId: string }) {
               {threadId ? <WayOn label={t('followUp.read')} href={`/talk/threads/${threadId}`} /> : null}
               {itemId && courseId ? (
                 <WayOn label={t('followUp.openWork')} href={`/courses/${studentId}/${courseId}/${itemId}`} />
+              ) : courseId ? (
+                <WayOn label={t('matter.openCourse')} href={`/courses/${studentId}/${courseId}`} />
+              ) : topic === 'attendance' ? (
+                <WayOn label={t('matter.seeDays')} href="/days" />
               ) : null}
             </Row>
             <Stack>

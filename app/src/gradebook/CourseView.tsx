@@ -5,60 +5,69 @@ import { useChildren } from '../household';
 import { useFormat } from '../i18n';
 import { BackLink } from '../shell/BackLink';
 import { SourceDown } from '../sources';
-import { Heading, Line, Loaded, Page, Quiet, Row, Span, Stack, WayOn, Words } from '../ui';
+import { Heading, Line, LinkAction, Loaded, Page, Quiet, Row, Span, Stack, WayOn, Words } from '../ui';
 import { useCourseQuery } from './api';
 import { Comments } from './Comments';
 import { ThreeFigures } from './ThreeFigures';
 import { spanWords, standardsWords } from './words';
 import { WorkRow } from './WorkRow';
 
+function Cells({ cells, head }: { cells: readonly string[]; head?: boolean }) {
+  const size = head ? 'small' : 'text';
+  const colour = head ? 'soft' : 'ink';
+  const last = cells.length - 1;
+  return (
+    <Row style={{ paddingVertical: 10 }}>
+      {cells.map((cell, index) => (
+        <Words
+          key={index}
+          size={size}
+          colour={colour}
+          bold={!head && index === last}
+          style={index === 0 ? { flex: 1.7 } : { flex: 1, textAlign: 'right' }}
+        >
+          {cell}
+        </Words>
+      ))}
+    </Row>
+  );
+}
+
+/** What counts how much, how many points are in it, and where it stands. */
 function Why({ course }: { course: CourseDetail }) {
   const { t } = useTranslation();
   const format = useFormat();
-  const fractionOf = new Map(course.figures?.categories.map(({ id, fraction }) => [id, fraction]));
+  const sums = new Map(course.figures?.categories.map((sum) => [sum.id, sum]));
   const weighted = course.scale.method === 'weighted';
-  const columns = (cells: readonly [string, string, string], bold: boolean) => (
-    <Row style={{ paddingVertical: 10 }}>
-      <Words size={bold ? 'text' : 'small'} colour={bold ? 'ink' : 'soft'} style={{ flex: 2 }}>
-        {cells[0]}
-      </Words>
-      <Words
-        size={bold ? 'text' : 'small'}
-        colour={bold ? 'ink' : 'soft'}
-        style={{ flex: 1, textAlign: 'right' }}
-      >
-        {cells[1]}
-      </Words>
-      <Words
-        size={bold ? 'text' : 'small'}
-        colour={bold ? 'ink' : 'soft'}
-        bold={bold}
-        style={{ flex: 1, textAlign: 'right' }}
-      >
-        {cells[2]}
-      </Words>
-    </Row>
-  );
+  const cellsOf = ({ id, title, weight, counts }: CourseDetail['categories'][number]): string[] => {
+    const weightCell = weighted ? [counts ? format.percent(weight / 100) : ''] : [];
+    const sum = sums.get(id);
+    if (!counts || !sum || sum.fraction === null)
+      return [title, ...weightCell, '', t(counts ? 'course.none' : 'item.notCounting')];
+    const { earned, possible, fraction } = sum;
+    const points = t('item.score', { earned: format.amount(earned), possible: format.amount(possible) });
+    return [title, ...weightCell, points, format.percent(fraction)];
+  };
   return (
     <View>
       <Heading level={2}>
         {t('course.why', { figure: format.figure(course.figures?.display ?? null, course.scale.decimals) })}
       </Heading>
-      {columns([t('course.category'), weighted ? t('course.weight') : '', t('course.fraction')], false)}
-      {course.categories.map(({ id, title, weight, counts }) => {
-        const fraction = fractionOf.get(id) ?? null;
-        const stands = !counts
-          ? t('item.notCounting')
-          : fraction === null
-            ? t('course.none')
-            : format.percent(fraction);
-        return (
-          <View key={id}>
-            <Line />
-            {columns([title, weighted && counts ? format.percent(weight / 100) : '', stands], true)}
-          </View>
-        );
-      })}
+      <Cells
+        head
+        cells={[
+          t('course.category'),
+          ...(weighted ? [t('course.weight')] : []),
+          t('course.earned'),
+          t('course.fraction'),
+        ]}
+      />
+      {course.categories.map((category) => (
+        <View key={category.id}>
+          <Line />
+          <Cells cells={cellsOf(category)} />
+        </View>
+      ))}
     </View>
   );
 }
@@ -213,6 +222,12 @@ export function CourseView({ studentId, courseId }: { studentId: string; courseI
               <Comments comments={course.comments} none={t('course.noComments')} />
             </Stack>
             {inFigures ? <Rules course={course} /> : null}
+            {mayTalk(studentId) ? (
+              <LinkAction
+                label={t('matter.talk', { child: nameOf(studentId) })}
+                href={`/talk/new?studentId=${studentId}&courseId=${courseId}`}
+              />
+            ) : null}
             {teacher && mayTalk(studentId) ? (
               teacher.contactable ? (
                 <WayOn

@@ -44,6 +44,14 @@ function State({ item }: { item: ItemDetail }) {
       <Words size="matter" bold>
         {number}
       </Words>
+      {looseEnd?.recoverable && looseEnd.deadline ? (
+        <Words>
+          {t('item.takenUntil', {
+            date: format.day(looseEnd.deadline),
+            credit: creditWords(t, format, looseEnd.credit ?? 1),
+          })}
+        </Words>
+      ) : null}
       <Words size="small" colour="soft">
         {[
           t('item.handling', { category: item.categoryTitle }),

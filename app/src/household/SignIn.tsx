@@ -22,7 +22,12 @@ export function SignIn() {
   useEffect(() => {
     if (me) router.replace('/brief');
   }, [me, router]);
-  const submit = () => void signIn({ email: email.trim(), password });
+  const [incomplete, setIncomplete] = useState(false);
+  const submit = () => {
+    const missing = email.trim() === '' || password === '';
+    setIncomplete(missing);
+    if (!missing) void signIn({ email: email.trim(), password });
+  };
   return (
     <ScrollView
       role="main"
@@ -61,18 +66,12 @@ export function SignIn() {
             kind="password"
             onSubmit={submit}
           />
-          {error ? (
+          {error || incomplete ? (
             <Words colour="plum" live>
-              {problemWords(t, error)}
+              {incomplete ? t('signIn.incomplete') : problemWords(t, error)}
             </Words>
           ) : null}
-          <Action
-            label={t('signIn.go')}
-            onPress={submit}
-            main
-            busy={isLoading}
-            disabled={!email || !password}
-          />
+          <Action label={t('signIn.go')} onPress={submit} main busy={isLoading} />
         </Stack>
       </Stack>
     </ScrollView>

@@ -3,6 +3,11 @@ import { useTranslation } from 'react-i18next';
 import { useMeQuery } from '../household/api';
 
 const dayMs = 24 * 60 * 60 * 1000;
+/** One to ten, beginning a sentence. */
+const numberWords: Readonly<Record<string, readonly string[]>> = {
+  en: ['One', 'Two', 'Three', 'Four', 'Five', 'Six', 'Seven', 'Eight', 'Nine', 'Ten'],
+  es: ['Una', 'Dos', 'Tres', 'Cuatro', 'Cinco', 'Seis', 'Siete', 'Ocho', 'Nueve', 'Diez'],
+};
 const isDateOnly = (when: string): boolean => /^\d{4}-\d{2}-\d{2}$/.test(when);
 
 /**
@@ -32,6 +37,12 @@ export function makeFormat(language: string, timeZone: string, now: string) {
     new Intl.NumberFormat(language, { minimumFractionDigits: least, maximumFractionDigits: most }).format(
       value,
     );
+  const time = (when: string) => dated(when, { hour: '2-digit', minute: '2-digit' });
+  const relative = (when: string) => {
+    const days = daysBetween(now, when);
+    if (Math.abs(days) > 7) return dated(when, { day: 'numeric', month: 'short' });
+    return new Intl.RelativeTimeFormat(language, { numeric: 'auto' }).format(days, 'day');
+  };
   return {
     today: dateOf(now),
     dateOf,
@@ -40,6 +51,8 @@ export function makeFormat(language: string, timeZone: string, now: string) {
     figure: (value: number | null, decimals: number) =>
       value === null ? '–' : number(value, decimals, decimals),
     amount: (value: number) => number(value, 0, 2),
+    /** Small counts in words, as one would write them. */
+    small: (count: number) => numberWords[language]?.[count - 1] ?? number(count, 0, 0),
     percent: (fraction: number) =>
       new Intl.NumberFormat(language, { style: 'percent', maximumFractionDigits: 1 }).format(fraction),
     day: (when: string) => dated(when, { weekday: 'short', day: 'numeric', month: 'short' }),
@@ -47,13 +60,12 @@ export function makeFormat(language: string, timeZone: string, now: string) {
     date: (when: string) => dated(when, { day: 'numeric', month: 'long' }),
     dayTime: (when: string) =>
       dated(when, { weekday: 'short', day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' }),
-    time: (when: string) => dated(when, { hour: '2-digit', minute: '2-digit' }),
+    time,
+    /** '16:40' today, 'yesterday, 16:40', '12 Oct, 16:40'. */
+    recent: (when: string) =>
+      [...(daysBetween(now, when) === 0 ? [] : [relative(when)]), time(when)].join(', '),
     /** 'today', 'yesterday', 'in 3 days'; beyond a week the date. */
-    relative: (when: string) => {
-      const days = daysBetween(now, when);
-      if (Math.abs(days) > 7) return dated(when, { day: 'numeric', month: 'short' });
-      return new Intl.RelativeTimeFormat(language, { numeric: 'auto' }).format(days, 'day');
-    },
+    relative,
     list: (values: readonly string[]) =>
       new Intl.ListFormat(language, { type: 'conjunction' }).format(values),
     /** The date some days after today. */

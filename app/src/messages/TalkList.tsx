@@ -43,7 +43,7 @@ export function TalkList({ selected }: { selected?: string }) {
   const query = useThreadsQuery();
   const { shown, mayTalk } = useChildren();
   const ids = new Set(shown.map(({ id }) => id));
-  const writer = shown.find(({ id }) => mayTalk(id));
+  const mayWrite = shown.some(({ id }) => mayTalk(id));
   return (
     <Loaded query={query}>
       {({ threads, announcements }) => {
@@ -62,9 +62,7 @@ export function TalkList({ selected }: { selected?: string }) {
                 ))
               )}
             </View>
-            {writer ? (
-              <LinkAction label={t('talk.newLetter')} href={`/talk/write?studentId=${writer.id}`} />
-            ) : null}
+            {mayWrite ? <LinkAction label={t('talk.newLetter')} href="/talk/write" /> : null}
             <Stack space={1.5}>
               <Heading level={2}>{t('talk.announcements')}</Heading>
               {announcements

@@ -1,5 +1,6 @@
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
+import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { useFollowUpQuery } from '../followups/api';
 import { useChildren, useMeQuery } from '../household';
@@ -88,8 +89,61 @@ function FromFollowUp({ followUpId }: { followUpId: string }) {
   );
 }
 
-/** Choosing among a child's teachers, then an empty letter. */
-function ToTeacher({ studentId, teacherId }: { studentId: string; teacherId: string | undefined }) {
+/** The teachers of one child; one without an address is named all the same. */
+function TeachersOf({ studentId }: { studentId: string }) {
+  const { t } = useTranslation();
+  const query = useTeachersQuery(studentId);
+  const { nameOf } = useChildren();
+  return (
+    <Loaded query={query}>
+      {({ teachers }) => (
+        <View>
+          <Heading level={2}>{nameOf(studentId)}</Heading>
+          {teachers.map(({ id, name, contactable, courseTitles }) =>
+            contactable ? (
+              <RowLink
+                key={id}
+                href={`/talk/write?studentId=${studentId}&teacherId=${id}`}
+                label={`${name}. ${courseTitles.join(', ')}`}
+              >
+                <Words bold>{name}</Words>
+                <Words size="small" colour="soft">
+                  {courseTitles.join(', ')}
+                </Words>
+              </RowLink>
+            ) : (
+              <View key={id} style={{ paddingVertical: 12 }}>
+                <Words colour="soft">{name}</Words>
+                <Words size="small" colour="soft">
+                  {[...courseTitles, t('message.noContact')].join(' · ')}
+                </Words>
+              </View>
+            ),
+          )}
+        </View>
+      )}
+    </Loaded>
+  );
+}
+
+function ChooseTeacher() {
+  const { t } = useTranslation();
+  const { shown, mayTalk } = useChildren();
+  const children = shown.filter(({ id }) => mayTalk(id));
+  return (
+    <Page>
+      <BackLink href="/talk" label={t('places.talk')} />
+      <Heading level={1}>{t('message.choose')}</Heading>
+      {children.length === 0 ? <Quiet>{t('followUp.lookOnly')}</Quiet> : null}
+      {children.map(({ id }) => (
+        <TeachersOf key={id} studentId={id} />
+      ))}
+    </Page>
+  );
+}
+
+/** An empty letter, about the child in general. */
+function ToTeacher({ studentId, teacherId }: { studentId: string; teacherId: string }) {
   const { t } = useTranslation();
   const query = useTeachersQuery(studentId);
   const { nameOf } = useChildren();
@@ -97,47 +151,20 @@ function ToTeacher({ studentId, teacherId }: { studentId: string; teacherId: str
     <Loaded query={query}>
       {({ teachers }) => {
         const teacher = teachers.find(({ id }) => id === teacherId);
-        if (teacher)
+        if (!teacher)
           return (
-            <LetterForm
-              studentId={studentId}
-              teacher={teacher}
-              followUpId={null}
-              draft={{ subject: nameOf(studentId), text: '' }}
-            />
+            <Page>
+              <Quiet>{t('problems.not-found')}</Quiet>
+            </Page>
           );
-        return (
-          <Page>
-            <BackLink href="/talk" label={t('places.talk')} />
-            <Heading level={1}>{t('message.choose')}</Heading>
-            {teachers.map(({ id, name, contactable, courseTitles }) =>
-              contactable ? (
-                <RowLink
-                  key={id}
-                  href={`/talk/write?studentId=${studentId}&teacherId=${id}`}
-                  label={`${name}. ${courseTitles.join(', ')}`}
-                >
-                  <Words bold>{name}</Words>
-                  <Words size="small" colour="soft">
-                    {courseTitles.join(', ')}
-                  </Words>
-                </RowLink>
-              ) : (
-                <Stack key={id} space={0.25}>
-                  <Words colour="soft">{name}</Words>
-                  <Words size="small" colour="soft">
-                    {[...courseTitles, t('message.noContact')].join(' · ')}
-                  </Words>
-                </Stack>
-              ),
-            )}
-          </Page>
-        );
+        const draft = { subject: nameOf(studentId), text: '' };
+        return <LetterForm {...{ studentId, teacher, draft }} followUpId={null} />;
       }}
     </Loaded>
   );
 }
 
+/** A letter to a teacher: out of a follow-up, to one teacher, or first the choice among all of them. */
 export function WriteScreen({
   followUpId,
   studentId,
@@ -147,8 +174,6 @@ export function WriteScreen({
   studentId?: string;
   teacherId?: string;
 }) {
-  const { shown } = useChildren();
   if (followUpId) return <FromFollowUp followUpId={followUpId} />;
-  const child = studentId ?? shown[0]?.id;
-  return child ? <ToTeacher studentId={child} teacherId={teacherId} /> : null;
+  return studentId && teacherId ? <ToTeacher {...{ studentId, teacherId }} /> : <ChooseTeacher />;
 }

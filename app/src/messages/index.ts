@@ -2,3 +2,4 @@ export * from './api';
 export * from './TalkList';
 export * from './ThreadView';
 export * from './WriteScreen';
+export * from './draft';

@@ -135,12 +135,14 @@ function BriefList({
   return (
     <Page>
       <Stack space={0.25}>
-        <Heading level={1}>{t('brief.title', { count, name: me?.givenName ?? '' })}</Heading>
+        <Heading level={1}>
+          {t('brief.title', { count, number: format.small(count), name: me?.givenName ?? '' })}
+        </Heading>
         <Words colour="soft">
           {[
             format.dayLong(brief.asOf),
             t('shell.readAt', {
-              when: readAt ? `${format.relative(readAt)}, ${format.time(readAt)}` : t('shell.neverRead'),
+              when: readAt ? format.recent(readAt) : t('shell.neverRead'),
             }),
           ].join(' · ')}
         </Words>

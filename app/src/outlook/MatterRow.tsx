@@ -3,7 +3,7 @@ import { useTranslation } from 'react-i18next';
 import type { Matter } from '@cadro/contract';
 import { useChildren } from '../household';
 import { useFormat } from '../i18n';
-import { Heading, LinkAction, Row, Stack, usePalette, WayOn, Words } from '../ui';
+import { Heading, LinkAction, Row, selectedRow, Stack, usePalette, WayOn, Words } from '../ui';
 import { matterWords } from './matterWords';
 
 interface MatterRowProps {
@@ -50,14 +50,7 @@ export function MatterRow({ matter, first, selected, onSelect }: MatterRowProps)
         borderColor: palette.line,
         paddingVertical: 14,
         gap: 10,
-        ...(selected
-          ? {
-              backgroundColor: palette.sheet,
-              borderLeftWidth: 3,
-              borderLeftColor: palette.plum,
-              paddingLeft: 14,
-            }
-          : {}),
+        ...(selected ? selectedRow(palette) : {}),
       }}
     >
       {onSelect ? (

@@ -22,14 +22,32 @@ interface Tools {
 }
 
 const courseHref = (matter: Matter): Href => `/courses/${matter.studentId}/${matter.courseId ?? ''}`;
-const talkHref = (matter: Matter, end: NamedLooseEnd): Href =>
-  `/talk/new?studentId=${matter.studentId}&courseId=${matter.courseId ?? ''}&itemId=${end.itemId}`;
+const talkHref = (matter: Matter, end?: NamedLooseEnd): Href => {
+  const query = [
+    `studentId=${matter.studentId}`,
+    ...(matter.courseId ? [`courseId=${matter.courseId}`] : []),
+    ...(end ? [`itemId=${end.itemId}`] : []),
+  ];
+  return `/talk/new?${query.join('&')}`;
+};
 
-function looseWorkStep(matter: Matter, end: NamedLooseEnd, { t, child, mayTalk }: Tools) {
+/** The child is asked first; who may only look is shown the reason instead. */
+function talkFirst(
+  matter: Matter,
+  { t, child, mayTalk }: Tools,
+  reason: { label: string; href: Href },
+  end?: NamedLooseEnd,
+) {
   return mayTalk
-    ? { step: { label: t('matter.talk', { child }), href: talkHref(matter, end) }, why: courseHref(matter) }
-    : { step: { label: t('matter.openCourse'), href: courseHref(matter) }, why: null };
+    ? { step: { label: t('matter.talk', { child }), href: talkHref(matter, end) }, why: reason.href }
+    : { step: reason, why: null };
 }
+const courseReason = (matter: Matter, { t }: Tools) => ({
+  label: t('matter.openCourse'),
+  href: courseHref(matter),
+});
+const looseWorkStep = (matter: Matter, end: NamedLooseEnd, tools: Tools) =>
+  talkFirst(matter, tools, courseReason(matter, tools), end);
 
 function endSentence(end: NamedLooseEnd, { t, format }: Tools): string {
   const until = end.deadline ? format.date(end.deadline) : '';
@@ -105,10 +123,8 @@ function comment(matter: MatterOf<'comment'>, { t }: Tools): Omit<MatterWords, '
   };
 }
 
-function absence(
-  matter: MatterOf<'absence'>,
-  { t, format, child }: Tools,
-): Omit<MatterWords, 'context' | 'when'> {
+function absence(matter: MatterOf<'absence'>, tools: Tools): Omit<MatterWords, 'context' | 'when'> {
+  const { t, format, child } = tools;
   const early = matter.leftEarlyOn.length > 0;
   const dates = early ? matter.leftEarlyOn : matter.unexplainedOn;
   return {
@@ -118,8 +134,7 @@ function absence(
       lessons: format.list(matter.lessons),
       child,
     }),
-    step: { label: t('matter.seeDays'), href: '/days' },
-    why: null,
+    ...talkFirst(matter, tools, { label: t('matter.seeDays'), href: '/days' }),
   };
 }
 
@@ -158,8 +173,7 @@ function specific(matter: Matter, tools: Tools): Omit<MatterWords, 'context' | '
       return {
         title: t('matter.slippingTitle', { perWeek: format.amount(Math.abs(matter.perWeek)) }),
         body: t('matter.slipping', { figure: format.figure(matter.display, matter.decimals) }),
-        step: { label: t('matter.openCourse'), href: courseHref(matter) },
-        why: null,
+        ...talkFirst(matter, tools, courseReason(matter, tools)),
       };
     case 'comment':
       return comment(matter, tools);

@@ -1,7 +1,8 @@
-import type { Matter, Scale } from '@cadro/contract';
+import type { FollowUp, Matter, Scale } from '@cadro/contract';
 import { creditWords, standardsWords, stateWords, worthWords } from '../gradebook';
 import { i18next, startTexts, makeFormat } from '../i18n';
 import { spanDomain, spanSteps } from '../ui/spanScale';
+import { draftFor } from '../messages';
 import { matterWords } from './matterWords';
 
 startTexts('en');
@@ -65,6 +66,49 @@ describe('a matter in words', () => {
     const words = say({ ...underneath, kind: 'mendable', looseEnds: [{ ...end, kind }] });
     expect(words.title).toBe(title);
     expect(words.body).toContain(body);
+  });
+});
+
+describe('the draft of a letter', () => {
+  const followUp = {
+    title: 'Keel model',
+    topic: 'work',
+    courseTitle: 'Boat-building',
+    stillKind: 'overdue',
+    dueAt: end.dueAt,
+    possible: 20,
+    teacher: { id: 't', name: 'Wren Thornwick', contactable: true },
+    entries: [],
+  } as unknown as FollowUp; // all that a draft reads
+  const entry = (step: string) => ({ step }) as FollowUp['entries'][number];
+  const draft = (more: Partial<FollowUp>) =>
+    draftFor(
+      t,
+      format,
+      { ...followUp, ...more },
+      { child: 'Caspian', guardian: 'Maren Aldervane', now: '2026-10-22T19:40:00Z' },
+    );
+
+  it('has the facts in it, and the guardian’s name under it', () => {
+    const { subject, text } = draft({});
+    expect(subject).toBe('Caspian: Keel model');
+    expect(text).toContain(
+      'I am writing about ‘Keel model’ (Boat-building, due 12 October, worth 20). The gradebook shows it as overdue today, 22 October.',
+    );
+    expect(text.endsWith('Maren Aldervane')).toBe(true);
+  });
+
+  it.each([
+    ['nothing was said at home', { entries: [] }, /talked/],
+    ['it was talked over, not agreed', { entries: [entry('talked-over')] }, /agreed/],
+    ['the record no longer shows it', { stillKind: null }, /shows/],
+    ['it is about a course', { topic: 'course', stillKind: null }, /worth|due/],
+  ] as const)('claims no more than is so: %s', (_name, more, never) => {
+    expect(draft(more as Partial<FollowUp>).text).not.toMatch(never);
+  });
+
+  it('tells what was agreed', () => {
+    expect(draft({ entries: [entry('agreed')] }).text).toContain('talked it over at home and agreed');
   });
 });
 

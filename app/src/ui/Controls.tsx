@@ -1,8 +1,8 @@
 import { Button, Input } from '@rneui/themed';
 import { Link, type Href } from 'expo-router';
 import { useId, type ReactNode } from 'react';
-import { Pressable, View } from 'react-native';
-import { font, gap, sizes, touch } from './palette';
+import { Pressable, View, type ViewStyle } from 'react-native';
+import { font, gap, sizes, touch, type Palette } from './palette';
 import { usePalette } from './Theme';
 import { Words } from './Words';
 
@@ -80,6 +80,16 @@ export function LinkAction({ label, href, main }: { label: string; href: Href; m
   );
 }
 
+/** The open row of a list beside its detail: a sheet with a plum edge that leaves the text where it was. */
+export const selectedRow = (palette: Palette): ViewStyle => ({
+  backgroundColor: palette.sheet,
+  borderLeftWidth: 3,
+  borderLeftColor: palette.plum,
+  marginHorizontal: -12,
+  paddingLeft: 9,
+  paddingRight: 12,
+});
+
 /** A whole row that leads somewhere. */
 export function RowLink({
   href,
@@ -104,8 +114,7 @@ export function RowLink({
           paddingVertical: 12,
           borderBottomWidth: 1,
           borderColor: palette.line,
-          backgroundColor: selected ? palette.sheet : 'transparent',
-          ...(selected ? { borderLeftWidth: 3, borderLeftColor: palette.plum, paddingLeft: 12 } : {}),
+          ...(selected ? selectedRow(palette) : {}),
         }}
       >
         {children}

@@ -17,8 +17,9 @@ interface SpanProps {
 const edge = 3;
 
 /**
- * The span of a course: a rail on its scale with the letter steps as ticks, a filled frame at posted, a band
- * from if left to if made up. A short gap in the rail at the left says that the scale does not start at 0.
+ * The span of a course: a rail on its scale with the letter steps as ticks and a filled frame at posted. Above
+ * the rail the fall, from posted down to if left; below it the rise, from if left up to if made up, which may
+ * end short of posted. A short gap in the rail at the left says that the scale does not start at 0.
  */
 export function Span({ figures, scale, label, large }: SpanProps) {
   const palette = usePalette();
@@ -69,15 +70,15 @@ export function Span({ figures, scale, label, large }: SpanProps) {
               <Rect
                 x={x(ifLeft)}
                 width={Math.max(0, x(posted) - x(ifLeft))}
-                y={middle - 5}
-                height={10}
+                y={middle - 6}
+                height={6}
                 fill={palette.plumBand}
               />
               <Rect
-                x={x(Math.max(posted, ifLeft))}
-                width={Math.max(0, x(ifMadeUp) - x(posted))}
-                y={middle - 5}
-                height={10}
+                x={x(ifLeft)}
+                width={Math.max(0, x(ifMadeUp) - x(ifLeft))}
+                y={middle}
+                height={6}
                 fill={palette.tealBand}
               />
               {posted - ifLeft > 1e-9 ? (

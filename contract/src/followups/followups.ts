@@ -9,6 +9,11 @@ export type FollowUpStep = (typeof followUpSteps)[number];
 const StepSchema = Type.Union(followUpSteps.map((step) => Type.Literal(step)));
 const LooseEndKindSchema = Type.Union(looseEndKinds.map((kind) => Type.Literal(kind)));
 
+/** What a follow-up is about: one work, a whole course, a child's attendance, or something of the family's own. */
+export const followUpTopics = ['work', 'course', 'attendance', 'other'] as const;
+export type FollowUpTopic = (typeof followUpTopics)[number];
+const TopicSchema = Type.Union(followUpTopics.map((topic) => Type.Literal(topic)));
+
 /** How a follow-up ended: by the record itself, or by a person's word. */
 export const Outcome = Type.Union([
   Type.Object({
@@ -40,7 +45,9 @@ export const FollowUpSummary = Type.Object({
   courseId: Nullable(Uuid),
   courseTitle: Nullable(Type.String()),
   itemId: Nullable(Uuid),
+  topic: TopicSchema,
   title: Type.String(),
+  /** The loose end it was taken up for. */
   looseEndKind: Nullable(LooseEndKindSchema),
   step: StepSchema,
   lookAgainOn: Nullable(DateOnly),
@@ -57,6 +64,8 @@ export const FollowUp = Type.Composite([
     threadId: Nullable(Uuid),
     /** Whether a question to the teacher is already under way. */
     written: Type.Boolean(),
+    /** What the record shows its work as today; null when it is no loose end. */
+    stillKind: Nullable(LooseEndKindSchema),
     dueAt: Nullable(Instant),
     possible: Nullable(Type.Number()),
     entries: Type.Array(FollowUpEntry),
@@ -69,6 +78,8 @@ export const NewFollowUp = Type.Object({
   studentId: Uuid,
   courseId: Type.Optional(Nullable(Uuid)),
   itemId: Type.Optional(Nullable(Uuid)),
+  /** Follows from the work or the course where one is named. */
+  topic: Type.Optional(Type.Union([Type.Literal('attendance'), Type.Literal('other')])),
   title: Type.String({ minLength: 1, maxLength: 200 }),
   step: Type.Optional(StepSchema),
   note: Type.Optional(FreeText),

@@ -22,7 +22,15 @@ export const CourseFigures = Type.Object({
   posted: Nullable(Type.Number()),
   display: Nullable(Type.Number()),
   letter: Nullable(Type.String()),
-  categories: Type.Array(Type.Object({ id: Type.String(), fraction: Nullable(Fraction) })),
+  /** `earned` of `possible` in points, each item as often as it counts; both 0 where nothing is valued yet. */
+  categories: Type.Array(
+    Type.Object({
+      id: Type.String(),
+      fraction: Nullable(Fraction),
+      earned: Type.Number(),
+      possible: Type.Number(),
+    }),
+  ),
   standards: Type.Array(
     Type.Object({ id: Type.String(), level: Nullable(Type.Number()), met: Nullable(Type.Boolean()) }),
   ),

@@ -25,8 +25,9 @@ function agrees(ours: unknown, theirs: unknown): boolean {
     return ours.length === theirs.length && ours.every((value, index) => agrees(value, theirs[index]));
   }
   if (ours && theirs && typeof ours === 'object' && typeof theirs === 'object') {
-    return Object.entries(ours).every(([key, value]) =>
-      agrees(value, (theirs as Record<string, unknown>)[key]),
+    // Ours may say more than was asked, never less.
+    return Object.entries(theirs).every(([key, value]) =>
+      agrees((ours as Record<string, unknown>)[key], value),
     );
   }
   return ours === theirs;

@@ -18,7 +18,12 @@ export function courseFigures(record: CourseRecord): CourseFigures {
     posted: posted.fraction === null ? null : posted.fraction * policy.outOf,
     display: displayOf(policy, posted.fraction),
     letter: letterOf(policy, posted.fraction),
-    categories: posted.categories.map(({ id, fraction }) => ({ id, fraction })),
+    categories: posted.categories.map(({ id, fraction, earnedMass, mass }) => ({
+      id,
+      fraction,
+      earned: earnedMass,
+      possible: mass,
+    })),
     standards: policy.method === 'standards' ? [...assessStandards(course, standings).standards] : [],
     ifLeft,
     ifMadeUp,

@@ -3,6 +3,7 @@ import {
   closures,
   dayAfter,
   dayOfWeek,
+  lessonTimes,
   nextSchoolDay,
   schoolDays,
   termEnd,
@@ -11,9 +12,10 @@ import {
   timeZone,
 } from './calendar';
 import { scatter } from './chance';
-import { absences, codes, comments, linkCodes } from './schoolLife';
+import { absences, codes, linkCodes } from './schoolLife';
 import { specialItems, type SpecialItem, type SpecialResult } from './specials';
 import type { CourseSpec, SchoolSpec, WeeklySpec } from './specs';
+import { comments } from './teacherWords';
 import { Records } from './world';
 
 const before = at('2026-08-24', '09:00');
@@ -120,14 +122,11 @@ class SchoolBuilder {
       standards: course.standards ?? [],
     });
     for (const rotationDay of ['A', 'B']) {
-      const hour = 8 + Number.parseInt(course.period, 10);
-      const startsAt = Number.isNaN(hour) ? '09:00' : `${String(hour).padStart(2, '0')}:40`;
       this.put('timetable', `${course.id}-${rotationDay}`, before, {
         classId: course.id,
         rotationDay,
         period: course.period,
-        startsAt,
-        endsAt: startsAt.replace(':40', ':59'),
+        ...lessonTimes(course.period),
         room: course.room,
       });
     }

@@ -38,3 +38,12 @@ export function schoolDays(): string[] {
   for (let day = termStart; day <= termEnd; day = dayAfter(day, 1)) if (isSchoolDay(day)) days.push(day);
   return days;
 }
+
+const clock = (minutes: number): string =>
+  `${String(Math.floor(minutes / 60)).padStart(2, '0')}:${String(minutes % 60).padStart(2, '0')}`;
+
+/** Lessons are of 50 minutes, an hour apart; the first begins at 8:40. Period '3' → 10:40 to 11:30. */
+export function lessonTimes(period: string): { startsAt: string; endsAt: string } {
+  const start = 8 * 60 + 40 + (Number(period) - 1) * 60;
+  return { startsAt: clock(start), endsAt: clock(start + 50) };
+}

@@ -1,4 +1,4 @@
 export { followUpRouter } from './routes';
 export { settleByRecord } from './settle';
-export { followUpById, openFollowUpOf, openFollowUps, type OpenFollowUp } from './store';
+export { followUpById, openFollowUpAbout, openFollowUps, type OpenFollowUp } from './store';
 export { markAnswered, markWritten } from './written';

@@ -17,6 +17,7 @@ export const summaryOf = (row: store.FollowUpRow): FollowUpSummary => ({
   courseId: row.course_id,
   courseTitle: row.course_title,
   itemId: row.item_id,
+  topic: row.topic,
   title: row.title,
   looseEndKind: row.loose_end_kind,
   step: row.step,
@@ -27,7 +28,11 @@ export const summaryOf = (row: store.FollowUpRow): FollowUpSummary => ({
 });
 
 async function wholeOf(db: Db, row: store.FollowUpRow): Promise<FollowUp> {
-  const entries = await store.entriesOf(db, row);
+  const { student_id, course_id, item_id } = row;
+  const [entries, stillKind] = await Promise.all([
+    store.entriesOf(db, row),
+    course_id && item_id ? store.looseEndKindOf(db, student_id, course_id, item_id) : null,
+  ]);
   return {
     ...summaryOf(row),
     teacher:
@@ -36,6 +41,7 @@ async function wholeOf(db: Db, row: store.FollowUpRow): Promise<FollowUp> {
         : null,
     threadId: row.thread_id,
     written: row.written,
+    stillKind,
     dueAt: row.due_at?.toISOString() ?? null,
     possible: row.possible,
     entries: entries.map(({ id, kind, at, author, step, look_again_on, text }) => ({
@@ -75,13 +81,13 @@ export async function listFollowUps({ db }: Deps, guardianId: string): Promise<F
   return rows.map(summaryOf);
 }
 
-/** The course a new follow-up is about; what it names must be the child's own. */
-async function courseFor(db: Db, input: NewFollowUp): Promise<string | null> {
-  const courseId = input.itemId ? await store.courseOfItem(db, input.itemId) : (input.courseId ?? null);
-  if (input.itemId && !courseId) throw new HttpProblem('not-found');
-  if (courseId && !(await store.courseIsOf(db, input.studentId, courseId)))
-    throw new HttpProblem('not-found');
-  return courseId;
+/** What a new follow-up is about; what it names must be the child's own. */
+async function subjectOf(db: Db, input: NewFollowUp): Promise<store.Subject> {
+  const { studentId, itemId = null, topic = 'other' } = input;
+  const courseId = itemId ? await store.courseOfItem(db, itemId) : (input.courseId ?? null);
+  if (itemId && !courseId) throw new HttpProblem('not-found');
+  if (courseId && !(await store.courseIsOf(db, studentId, courseId))) throw new HttpProblem('not-found');
+  return { studentId, itemId, courseId, topic: itemId ? 'work' : courseId ? 'course' : topic };
 }
 
 const changeEntries = (author: string, change: Omit<FollowUpChange, 'version'>): store.NewEntry[] => [
@@ -91,7 +97,7 @@ const changeEntries = (author: string, change: Omit<FollowUpChange, 'version'>):
 ];
 
 /**
- * Takes a matter in hand. Work that is in hand already answers 409 with the open follow-up.
+ * Takes a matter in hand. One that is in hand already answers 409 with the open follow-up.
  * @throws HttpProblem 404 for another household's child or a work of another course.
  */
 export async function takeInHand(deps: Deps, guardianId: string, input: NewFollowUp): Promise<FollowUp> {
@@ -99,9 +105,9 @@ export async function takeInHand(deps: Deps, guardianId: string, input: NewFollo
   await requireChild(db, guardianId, input.studentId, 'write-talk');
   const guardian = await guardianById(db, guardianId);
   if (!guardian) throw new HttpProblem('not-signed-in');
-  const courseId = await courseFor(db, input);
-  const kind =
-    courseId && input.itemId ? await store.looseEndKindOf(db, input.studentId, courseId, input.itemId) : null;
+  const subject = await subjectOf(db, input);
+  const { courseId, itemId, topic } = subject;
+  const kind = courseId && itemId ? await store.looseEndKindOf(db, input.studentId, courseId, itemId) : null;
   const now = await clock.now();
   const step = input.step ?? 'noticed';
   const create = async (trx: Trx): Promise<string> => {
@@ -109,7 +115,8 @@ export async function takeInHand(deps: Deps, guardianId: string, input: NewFollo
       student_id: input.studentId,
       household_id: guardian.household_id,
       course_id: courseId,
-      item_id: input.itemId ?? null,
+      item_id: itemId,
+      topic,
       title: input.title,
       loose_end_kind: kind,
       step,
@@ -131,8 +138,8 @@ export async function takeInHand(deps: Deps, guardianId: string, input: NewFollo
   try {
     return await readFollowUp(deps, guardianId, await db.transaction(create));
   } catch (error) {
-    if (sqlState(error) !== uniqueViolation || !input.itemId) throw error;
-    const open = await store.openFollowUpOf(db, guardianId, input.studentId, input.itemId);
+    if (sqlState(error) !== uniqueViolation) throw error;
+    const open = await store.openFollowUpAbout(db, guardianId, subject);
     throw new HttpProblem('edited-meanwhile', {
       current: open && (await readFollowUp(deps, guardianId, open)),
       yours: input,

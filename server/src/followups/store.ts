@@ -1,4 +1,4 @@
-import type { FollowUpEntry, FollowUpStep, LooseEndKind, Outcome } from '@cadro/contract';
+import type { FollowUpEntry, FollowUpStep, FollowUpTopic, LooseEndKind, Outcome } from '@cadro/contract';
 import type { Db, Trx } from '../db';
 
 export interface FollowUpRow {
@@ -8,6 +8,7 @@ export interface FollowUpRow {
   readonly course_id: string | null;
   readonly course_title: string | null;
   readonly item_id: string | null;
+  readonly topic: FollowUpTopic;
   readonly title: string;
   readonly loose_end_kind: LooseEndKind | null;
   readonly step: FollowUpStep;
@@ -47,6 +48,7 @@ const visible = (db: Db, guardianId: string, studentIds: readonly string[]) =>
       'f.course_id',
       'c.title as course_title',
       'f.item_id',
+      'f.topic',
       'f.title',
       'f.loose_end_kind',
       'f.step',
@@ -89,14 +91,21 @@ export const followUpById = (
     .where({ 'f.id': id })
     .then((rows: FollowUpRow[]) => rows[0]);
 
-export const openFollowUpOf = (
+/** What a follow-up is about; there is one open at a time about the same thing in a household. */
+export interface Subject {
+  readonly studentId: string;
+  readonly topic: FollowUpTopic;
+  readonly courseId: string | null;
+  readonly itemId: string | null;
+}
+
+export const openFollowUpAbout = (
   db: Db,
   guardianId: string,
-  studentId: string,
-  itemId: string,
+  { studentId, topic, courseId, itemId }: Subject,
 ): Promise<string | null> =>
   visible(db, guardianId, [studentId])
-    .where({ 'f.item_id': itemId })
+    .where({ 'f.topic': topic, 'f.course_id': courseId, 'f.item_id': itemId })
     .whereNot({ 'f.step': 'settled' })
     .then((rows: FollowUpRow[]) => rows[0]?.id ?? null);
 
@@ -152,6 +161,7 @@ export async function insertFollowUp(
     household_id: string;
     course_id: string | null;
     item_id: string | null;
+    topic: FollowUpTopic;
     title: string;
     loose_end_kind: LooseEndKind | null;
     step: FollowUpStep;

@@ -1,11 +1,14 @@
+import { addDays, format, isWeekend, nextMonday, parseISO } from 'date-fns';
 import type { Trx } from '../db';
 import * as store from './store';
 
-/** Days a teacher is given before Cadro brings the matter back. */
+/** Days a teacher is given before Cadro brings the matter back; records do not move at the weekend. */
 const teacherDays = 3;
 
-const addDays = (date: string, days: number): string =>
-  new Date(Date.parse(`${date}T00:00:00Z`) + days * 24 * 60 * 60 * 1000).toISOString().slice(0, 10);
+function lookAgainAfter(date: string): string {
+  const day = addDays(parseISO(date), teacherDays);
+  return format(isWeekend(day) ? nextMonday(day) : day, 'yyyy-MM-dd');
+}
 
 /** A question has gone to the teacher: the follow-up waits on the school and comes back after some days. */
 export async function markWritten(
@@ -14,7 +17,7 @@ export async function markWritten(
   what: { author: string; text: string; today: string; now: Date },
 ): Promise<void> {
   const key = { studentId: row.student_id, followUpId: row.id, version: row.version };
-  const lookAgainOn = addDays(what.today, teacherDays);
+  const lookAgainOn = lookAgainAfter(what.today);
   await store.changeIfVersion(trx, key, { step: 'waiting-on-school', look_again_on: lookAgainOn }, what.now);
   await store.addEntries(trx, key, what.now, [
     { kind: 'written', author: what.author, step: 'waiting-on-school', lookAgainOn, text: what.text },

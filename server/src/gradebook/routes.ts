@@ -4,7 +4,7 @@ import type { ServerDeps } from '../http/app';
 import { mount } from '../http/mount';
 import { HttpProblem } from '../http/problems';
 import { childrenFor, requireChild } from '../household';
-import { openFollowUpOf } from '../followups';
+import { openFollowUpAbout } from '../followups';
 import * as store from './store';
 import { courseDetail, courseSummary, itemDetail } from './views';
 
@@ -43,7 +43,7 @@ export function gradebookRouter({ db, clock }: ServerDeps): Router {
       store.coursesOf(db, [studentId], await clock.now(), item.course_id),
       store.historyOf(db, studentId, itemId),
       store.commentsOf(db, [studentId], { itemId }),
-      openFollowUpOf(db, guardianId, studentId, itemId),
+      openFollowUpAbout(db, guardianId, { studentId, topic: 'work', courseId: item.course_id, itemId }),
     ]);
     if (!course) throw new HttpProblem('not-found');
     return itemDetail(course, item, { history, comments, followUpId });

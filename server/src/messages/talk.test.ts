@@ -40,7 +40,13 @@ describe('a follow-up and two guardians', () => {
       .post(followUpRoutes.create.path)
       .send({ ...item, title: 'Keel model', step: 'agreed', note: 'Tomorrow.', lookAgainOn: '2026-10-22' })
       .expect(201);
-    expect(first.body).toMatchObject({ looseEndKind: 'overdue', version: 1, step: 'agreed' });
+    expect(first.body).toMatchObject({
+      topic: 'work',
+      looseEndKind: 'overdue',
+      stillKind: 'overdue',
+      version: 1,
+      step: 'agreed',
+    });
     expect(first.body.entries.map(({ kind }: { kind: string }) => kind)).toEqual([
       'noticed',
       'step',
@@ -56,6 +62,21 @@ describe('a follow-up and two guardians', () => {
       current: { id: first.body.id },
       yours: { title: 'Keel' },
     });
+  });
+
+  it.each([
+    ['a whole course', async () => ({ courseId: await world.courseId('boats', 'millrace') }), 409],
+    ['attendance', async () => ({ topic: 'attendance' }), 409],
+    ['something of the family’s own', async () => ({ topic: 'other' }), 201],
+  ])('about %s', async (_name, about, again) => {
+    const input = { studentId: item.studentId, title: 'T', ...(await about()) };
+    const first = await maren.post(followUpRoutes.create.path).send(input).expect(201);
+    expect(first.body).toMatchObject({ itemId: null, looseEndKind: null, stillKind: null });
+    await tobiah.post(followUpRoutes.create.path).send(input).expect(again);
+    await maren
+      .patch(followUpPath(first.body.id))
+      .send({ version: first.body.version, step: 'settled' })
+      .expect(200);
   });
 
   it('edited by both at once, answers the slower with both versions and loses nothing', async () => {

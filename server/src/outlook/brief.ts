@@ -23,10 +23,10 @@ const followUpFacts = (row: OpenFollowUp, today: string): FollowUpFacts => ({
   courseId: row.course_id,
   courseTitle: row.course_title,
   itemId: row.item_id,
+  topic: row.topic,
   title: row.title,
   lookAgainOn: row.look_again_on,
   due: row.look_again_on !== null && row.look_again_on <= today,
-  stillKind: row.loose_end_kind,
   written: row.written,
 });
 

@@ -77,11 +77,12 @@ async function refuseFailures(answer: Response, url: URL): Promise<void> {
 }
 
 async function readJson(answer: Response, url: URL): Promise<unknown> {
+  const text = await answer.text().catch((cause: unknown) => {
+    throw new SourceError('source-down', `${url.pathname} broke off its answer`, true, { cause });
+  });
   try {
-    return await answer.json();
+    return JSON.parse(text);
   } catch (cause) {
-    // Anything else than bad JSON is an answer that broke off.
-    const code = cause instanceof SyntaxError ? 'source-nonsense' : 'source-down';
-    throw new SourceError(code, `${url.pathname} did not answer JSON`, true, { cause });
+    throw new SourceError('source-nonsense', `${url.pathname} did not answer JSON`, true, { cause });
   }
 }

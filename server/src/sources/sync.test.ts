@@ -78,10 +78,49 @@ it('reads only what changed, appends it to the history and logs what differed', 
     { status: 'missing', earned: null, late: false },
     { status: 'scored', earned: 17, late: true },
   ]);
-  const logged = await world.db('change_log').where(seedLog).select('kind', 'before', 'after');
+  const logged = await world
+    .db('change_log')
+    .where({ ...seedLog, kind: 'result' })
+    .select('kind', 'before', 'after');
   expect(logged).toEqual([
     { kind: 'result', before: { status: 'missing', earned: null }, after: { status: 'scored', earned: 17 } },
   ]);
+});
+
+it('logs whatever differs for each child it concerns, and nothing that does not', async () => {
+  await world.moveTo('2026-10-16T19:40:00Z');
+  await world.syncAll();
+  await world.sync('gannet-head');
+  expect(await world.db('change_log').count()).toEqual([{ count: 0 }]);
+  await world.moveTo('2026-10-19T19:40:00Z');
+  await world.sync('gannet-head');
+  const logged = (where: object) =>
+    world.db('change_log').where(where).select('kind', 'before', 'after', 'item_id', 'course_id');
+  const isolde = { student_id: world.student('isolde') };
+  const paper = await world.itemId('rowing-old-paper', 'gannet-head');
+  expect(await logged({ ...isolde, item_id: paper })).toEqual([
+    expect.objectContaining({ kind: 'work', before: { removed: false }, after: { removed: true } }),
+  ]);
+  const comments = await logged({ ...isolde, kind: 'comment' });
+  expect(comments).toContainEqual(
+    expect.objectContaining({
+      before: null,
+      after: expect.objectContaining({ text: expect.stringContaining('redo the titration quiz') }),
+      item_id: await world.itemId('kelp-titration', 'gannet-head'),
+    }),
+  );
+  const marks = await logged({ ...isolde, kind: 'mark' });
+  expect(marks.filter(({ after }) => after.code === 'U')).toMatchObject([{ after: { period: '7' } }]);
+  // New work is news to everyone in the course.
+  const students = await world
+    .db('change_log')
+    .where({ kind: 'work' })
+    .whereRaw('before is null')
+    .countDistinct('student_id');
+  expect(students).toEqual([{ count: 2 }]);
+  const before = await world.db('change_log').count();
+  await world.sync('gannet-head');
+  expect(await world.db('change_log').count()).toEqual(before);
 });
 
 it('computes the figures of the children concerned in a job', async () => {

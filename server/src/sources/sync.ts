@@ -1,6 +1,7 @@
 import type { Config } from '../config';
 import type { Clock, Db, Trx } from '../db';
 import { enqueueFigures } from '../jobs/queue';
+import { logChanges } from './changeLog';
 import { FeedConnector } from './connectors/feed';
 import { OneRosterConnector } from './connectors/oneRoster';
 import { justBefore } from './connectors/paging';
@@ -61,7 +62,7 @@ const write = (
   records: readonly NeutralRecord[],
 ): Promise<Written> =>
   collection === 'results'
-    ? writeResults(trx, run.source.id, records as readonly ResultNeutral[], run.source.complete_at !== null)
+    ? writeResults(trx, run.source.id, records as readonly ResultNeutral[])
     : writeRecords(trx, run.source.id, tableShapes[collection], records);
 
 async function writeCollection(
@@ -79,6 +80,8 @@ async function writeCollection(
     raw: record,
   }));
   await store.reportBroken(trx, run.source.id, collection, broken, run.now);
+  // The backlog of a first reading is no news.
+  if (run.source.complete_at) await logChanges(trx, written.changes, run.now);
   run.report.records += written.ids.size;
   run.report.problems += broken.length;
   const students = await store.studentsOfCourses(trx, written.courseIds);

@@ -1,3 +1,4 @@
+import type { ChangeKind } from './changeLog';
 import type { NeutralCollection } from './neutral';
 
 export interface TableShape {
@@ -10,6 +11,8 @@ export interface TableShape {
   readonly updatesOnly?: true;
   /** A record that the source took back is deleted; elsewhere a flag column says it. */
   readonly deletesGone?: true;
+  /** What differs is news to the children it concerns. */
+  readonly log?: ChangeKind;
 }
 
 /** Where each neutral collection is written. Results are not here: their history is append-only. */
@@ -36,6 +39,7 @@ export const tableShapes: Readonly<Record<Exclude<NeutralCollection, 'results'>,
   categories: { table: 'categories', columns: { title: 'text', weight: 'float8' } },
   items: {
     table: 'items',
+    log: 'work',
     columns: {
       title: 'text',
       description: 'text',
@@ -46,10 +50,16 @@ export const tableShapes: Readonly<Record<Exclude<NeutralCollection, 'results'>,
     },
     refs: { course_id: 'courses', category_id: 'categories' },
   },
-  courseDetails: { table: 'courses', columns: { policy: 'jsonb', standards: 'jsonb' }, updatesOnly: true },
+  courseDetails: {
+    table: 'courses',
+    log: 'course',
+    columns: { policy: 'jsonb', standards: 'jsonb' },
+    updatesOnly: true,
+  },
   practice: { table: 'categories', columns: { counts: 'boolean' }, updatesOnly: true },
   itemDetails: {
     table: 'items',
+    log: 'work',
     columns: {
       kind: 'text',
       instructions: 'text',
@@ -66,12 +76,14 @@ export const tableShapes: Readonly<Record<Exclude<NeutralCollection, 'results'>,
   },
   comments: {
     table: 'comments',
+    log: 'comment',
     columns: { subject: 'text', text: 'text', written_at: 'timestamptz' },
     refs: { student_id: 'students', course_id: 'courses', item_id: 'items?', author_id: 'teachers' },
     deletesGone: true,
   },
   marks: {
     table: 'attendance_marks',
+    log: 'mark',
     columns: {
       on_date: 'date',
       period: 'text',

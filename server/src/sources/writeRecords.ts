@@ -1,65 +1,129 @@
 import type { Trx } from '../db';
+import type { Change, ChangeKind } from './changeLog';
 import type { NeutralRecord } from './neutral';
 import type { TableShape } from './tables';
 
 /** What a page of records touched, so that the figures concerned can be computed anew. */
 export interface Written {
-  /** Ids of the records that went in; the others refer to something the source has not given. */
+  /** Ids of the records that are in; the others refer to something the source has not given. */
   readonly ids: ReadonlySet<string>;
+  /** What differed from what was known: concerned students, concerned courses, and the differences. */
   readonly studentIds: readonly string[];
   readonly courseIds: readonly string[];
+  readonly changes: readonly Change[];
 }
 
-interface JoinedRow {
-  external_id: string;
-  student_id?: string;
-  course_id?: string;
+interface Row {
+  readonly external_id: string;
+  readonly differs: boolean;
+  readonly student_id: string | null;
+  readonly course_id: string | null;
+  readonly item_id: string | null;
+  readonly before: Record<string, unknown> | null;
+  readonly after: Record<string, unknown> | null;
 }
 
-function selection(shape: TableShape): { columns: string[]; list: string; joins: string; types: string } {
+/** `'title', t.title, …` for jsonb_build_object, so that both sides of a comparison read alike. */
+const asObject = (columns: readonly string[], alias: string): string =>
+  `jsonb_build_object(${columns.map((column) => `'${column}', ${alias}.${column}`).join(', ')})`;
+
+function parts(shape: TableShape) {
   const refs = Object.entries(shape.refs ?? {});
-  const columns = [...Object.keys(shape.columns), ...refs.map(([column]) => column)];
+  const own = Object.entries(shape.columns);
+  const columns = [...own.map(([column]) => column), ...refs.map(([column]) => column)];
   const joins = refs.map(([column, target]) => {
     const [table, optional] = target.endsWith('?') ? [target.slice(0, -1), true] : [target, false];
     const on = `${column}_ref.source_id = :sourceId and ${column}_ref.external_id = r.${column}`;
     return `${optional ? 'left join' : 'join'} ${table} ${column}_ref on ${on}`;
   });
-  const types = ['id text', ...Object.entries(shape.columns).map(([name, type]) => `${name} ${type}`)]
+  const types = ['id text', ...own.map(([name, type]) => `${name} ${type}`)]
     .concat(refs.map(([column]) => `${column} text`))
     .join(', ');
   const list = [
-    ...Object.keys(shape.columns).map((column) => `r.${column}`),
+    'r.id as external_id',
+    ...own.map(([column]) => `r.${column}`),
     ...refs.map(([column]) => `${column}_ref.id as ${column}`),
   ].join(', ');
   return { columns, list, joins: joins.join(' '), types };
 }
 
-function statement(shape: TableShape): string {
-  const { columns, list, joins, types } = selection(shape);
-  const joined = `with r as (select * from jsonb_to_recordset(:rows::jsonb) as r(${types})),
-    joined as materialized (select r.id as external_id, ${list} from r ${joins})`;
-  const own = ['external_id', ...columns];
-  if (shape.updatesOnly) {
-    const sets = columns.map((column) => `${column} = joined.${column}`).join(', ');
-    return `${joined}
-      update ${shape.table} t set ${sets} from joined
-      where t.source_id = :sourceId and t.external_id = joined.external_id
-      returning t.external_id ${shape.table === 'courses' ? ', t.id as course_id' : ''}
-        ${shape.table === 'items' ? ', t.course_id' : ''}`;
-  }
-  const sets = columns.map((column) => `${column} = excluded.${column}`).join(', ');
-  return `${joined},
-    written as (
-      insert into ${shape.table} (source_id, ${own.join(', ')})
-      select :sourceId, ${own.join(', ')} from joined
-      on conflict (source_id, external_id) do update set ${sets}
-    )
-    select * from joined`;
+/** Where a record's child, course and item are found: in its columns, or in the row it has become (`w`). */
+function concerned({ table }: TableShape, columns: readonly string[], alias: string): string {
+  const from = (column: string) => (columns.includes(column) ? `${alias}.${column}` : 'null::uuid');
+  const course = table === 'courses' ? 'w.id' : table === 'items' ? 'w.course_id' : from('course_id');
+  const item = table === 'items' ? 'w.id' : from('item_id');
+  return `${from('student_id')} as student_id, ${course} as course_id, ${item} as item_id`;
 }
 
-const distinct = (values: readonly (string | undefined)[]): string[] => [
-  ...new Set(values.flatMap((value) => (value === undefined || value === null ? [] : [value]))),
+/** One statement: resolves references, compares with what is known, writes only what differs, tells both sides. */
+function statement(shape: TableShape): string {
+  const { columns, list, joins, types } = parts(shape);
+  const { table } = shape;
+  const key = 'source_id = :sourceId and t.external_id = j.external_id';
+  const write = shape.updatesOnly
+    ? `update ${table} t set ${columns.map((column) => `${column} = j.${column}`).join(', ')}
+       from differing j where t.${key} returning t.*`
+    : `insert into ${table} (source_id, external_id, ${columns.join(', ')})
+       select :sourceId, external_id, ${columns.join(', ')} from differing
+       on conflict (source_id, external_id)
+       do update set ${columns.map((column) => `${column} = excluded.${column}`).join(', ')} returning *`;
+  return `
+    with r as (select * from jsonb_to_recordset(:rows::jsonb) as r(${types})),
+    joined as materialized (select ${list} from r ${joins}),
+    known as materialized (
+      select t.external_id, ${asObject(columns, 't')} as was from ${table} t join joined j on t.${key}
+    ),
+    differing as materialized (
+      select j.* from joined j left join known k using (external_id)
+      where ${shape.updatesOnly ? 'k.was is not null and' : ''} k.was is distinct from ${asObject(columns, 'j')}
+    ),
+    written as (${write})
+    select j.external_id, w.external_id is not null as differs, k.was as before,
+      ${asObject(columns, 'j')} as after, ${concerned(shape, columns, 'j')}
+    from joined j ${shape.updatesOnly ? 'join' : 'left join'} known k using (external_id)
+    left join written w using (external_id)`;
+}
+
+const distinct = (values: readonly (string | null)[]): string[] => [
+  ...new Set(values.flatMap((value) => (value === null ? [] : [value]))),
 ];
+
+/** What differed: of a record that was known, only the columns that did. */
+function changeOf(kind: ChangeKind, row: Row): Change {
+  const { before, after } = row;
+  const differing = Object.keys(after ?? {}).filter(
+    (column) => !before || JSON.stringify(before[column]) !== JSON.stringify(after?.[column]),
+  );
+  const pick = (side: Row['after']) =>
+    side && Object.fromEntries(differing.map((column) => [column, side[column]]));
+  return {
+    kind,
+    studentId: row.student_id,
+    courseId: row.course_id,
+    itemId: row.item_id,
+    at: null,
+    before: after ? pick(before) : before,
+    after: pick(after),
+  };
+}
+
+/** Deletes what the source has taken back. */
+async function takeBack(
+  trx: Trx,
+  sourceId: string,
+  shape: TableShape,
+  ids: readonly string[],
+): Promise<Row[]> {
+  if (ids.length === 0) return [];
+  const { columns } = parts(shape);
+  const { rows } = await trx.raw<{ rows: Row[] }>(
+    `delete from ${shape.table} t where source_id = :sourceId and external_id = any(:ids)
+     returning t.external_id, true as differs, ${asObject(columns, 't')} as before, null::jsonb as after,
+       ${concerned(shape, columns, 't')}`,
+    { sourceId, ids: [...ids] },
+  );
+  return rows;
+}
 
 /** Writes records of one collection with one statement; writing the same again changes nothing. */
 export async function writeRecords(
@@ -68,26 +132,21 @@ export async function writeRecords(
   shape: TableShape,
   records: readonly NeutralRecord[],
 ): Promise<Written> {
-  const last = new Map(records.map((record) => [record.id, record]));
-  const gone = shape.deletesGone ? [...last.values()].filter((record) => record.gone) : [];
-  const kept = [...last.values()].filter((record) => !gone.includes(record));
-  if (gone.length > 0) {
-    await trx(shape.table)
-      .where({ source_id: sourceId })
-      .whereIn(
-        'external_id',
-        gone.map(({ id }) => id),
-      )
-      .delete();
-  }
-  if (kept.length === 0) return { ids: new Set(gone.map(({ id }) => id)), studentIds: [], courseIds: [] };
-  const { rows } = await trx.raw<{ rows: JoinedRow[] }>(statement(shape), {
-    rows: JSON.stringify(kept),
-    sourceId,
-  });
+  const last = [...new Map(records.map((record) => [record.id, record])).values()];
+  const gone = last.filter((record) => shape.deletesGone && record.gone);
+  const kept = last.filter((record) => !gone.includes(record));
+  const goneIds = gone.map(({ id }) => id);
+  const deleted = await takeBack(trx, sourceId, shape, goneIds);
+  const rows =
+    kept.length === 0
+      ? []
+      : (await trx.raw<{ rows: Row[] }>(statement(shape), { rows: JSON.stringify(kept), sourceId })).rows;
+  const differing = [...deleted, ...rows.filter(({ differs }) => differs)];
+  const { log } = shape;
   return {
-    ids: new Set([...rows.map((row) => row.external_id), ...gone.map(({ id }) => id)]),
-    studentIds: distinct(rows.map((row) => row.student_id)),
-    courseIds: distinct(rows.map((row) => row.course_id)),
+    ids: new Set([...rows.map((row) => row.external_id), ...goneIds]),
+    studentIds: distinct(differing.map((row) => row.student_id)),
+    courseIds: distinct(differing.map((row) => row.course_id)),
+    changes: log ? differing.map((row) => changeOf(log, row)) : [],
   };
 }

@@ -1,4 +1,5 @@
 import type { Trx } from '../db';
+import type { Change } from './changeLog';
 import type { ResultNeutral } from './neutral';
 import type { Written } from './writeRecords';
 
@@ -47,15 +48,23 @@ function isNews({ at, status, earned, late, levels, standing }: Row): boolean {
   return !(same && sameLevels(standing.levels, levels));
 }
 
+const changeOf = ({ student_id, course_id, item_id, at, status, earned, standing }: Row): Change => ({
+  kind: 'result',
+  studentId: student_id,
+  courseId: course_id,
+  itemId: item_id,
+  at: at.toISOString(),
+  before: standing && { status: standing.status, earned: standing.earned },
+  after: { status, earned },
+});
+
 /**
  * Appends to the history what differs from each work's standing result; never changes what is there.
- * @param logChanges false while a source is read for the first time: its backlog is no news.
  */
 export async function writeResults(
   trx: Trx,
   sourceId: string,
   records: readonly ResultNeutral[],
-  logChanges: boolean,
 ): Promise<Written> {
   const last = new Map(records.map((record) => [`${record.student_id}:${record.item_id}`, record]));
   const { rows } = await trx.raw<{ rows: Row[] }>(joined, {
@@ -76,22 +85,14 @@ export async function writeResults(
       })),
     );
   }
-  if (logChanges && news.length > 0) {
-    await trx('change_log').insert(
-      news.map(({ student_id, course_id, item_id, at, status, earned, standing }) => ({
-        student_id,
-        course_id,
-        item_id,
-        at,
-        kind: 'result',
-        before: standing && JSON.stringify({ status: standing.status, earned: standing.earned }),
-        after: JSON.stringify({ status, earned }),
-      })),
-    );
-  }
   const known = new Set(rows.map((row) => row.external_id));
   // An earlier record of the same work on this page was replaced by a later one: it is dealt with.
   for (const record of records)
     if (last.get(`${record.student_id}:${record.item_id}`) !== record) known.add(record.id);
-  return { ids: known, studentIds: [...new Set(news.map((row) => row.student_id))], courseIds: [] };
+  return {
+    ids: known,
+    studentIds: [...new Set(news.map((row) => row.student_id))],
+    courseIds: [],
+    changes: news.map(changeOf),
+  };
 }

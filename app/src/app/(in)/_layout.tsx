@@ -11,3 +11,6 @@ export default function SignedIn() {
   if (me) return <Shell />;
   return isError ? <Failed onRetry={() => void refetch()} /> : <Loading />;
 }
+
+/** While a screen's code is on its way. */
+export const SuspenseFallback = () => <Loading />;

@@ -1,4 +1,4 @@
-import type { CommentSubject, CourseFigures, LooseEndKind, NamedLooseEnd } from '@cadro/contract';
+import type { CommentSubject, CourseFigures, FollowUpTopic, NamedLooseEnd } from '@cadro/contract';
 
 /** Everything the Brief is made from, over all children of one guardian, as of one instant. */
 export interface FamilyFacts {
@@ -48,11 +48,11 @@ export interface FollowUpFacts {
   readonly courseId: string | null;
   readonly courseTitle: string | null;
   readonly itemId: string | null;
+  readonly topic: FollowUpTopic;
   readonly title: string;
   readonly lookAgainOn: string | null;
   /** Whether its date has come, in the child's own zone. */
   readonly due: boolean;
-  readonly stillKind: LooseEndKind | null;
   readonly written: boolean;
 }
 

@@ -25,7 +25,7 @@ export function lookAgain(facts: FamilyFacts): Matter[] {
         itemId: followUp.itemId,
         title: followUp.title,
         lookAgainOn: followUp.lookAgainOn,
-        stillKind: followUp.stillKind,
+        stillKind: end?.kind ?? null,
         written: followUp.written,
       },
     ];

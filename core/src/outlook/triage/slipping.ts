@@ -1,9 +1,15 @@
 import type { Matter } from '@cadro/contract';
 import type { FamilyFacts } from './facts';
 
-/** A course that has gone down for weeks. At stake: what two more such weeks would cost. */
+/** A course that has gone down for weeks and that nobody has in hand. At stake: what two more such weeks would cost. */
 export function slipping(facts: FamilyFacts): Matter[] {
+  const inHand = new Set(
+    facts.followUps.flatMap((each) =>
+      each.topic === 'course' ? [`${each.studentId}:${each.courseId}`] : [],
+    ),
+  );
   return facts.courses.flatMap((course): Matter[] => {
+    if (inHand.has(`${course.studentId}:${course.id}`)) return [];
     const { trend, display } = course.figures;
     if (trend.class !== 'slipping' || trend.slope === null) return [];
     return [

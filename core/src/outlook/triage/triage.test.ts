@@ -1,5 +1,5 @@
 import type { CourseFigures, LooseEndKind, NamedLooseEnd } from '@cadro/contract';
-import { triage, type CourseFacts, type FamilyFacts } from '.';
+import { triage, type CourseFacts, type FamilyFacts, type FollowUpFacts } from '.';
 
 const now = '2026-10-21T18:00:00Z';
 const end = (itemId: string, kind: LooseEndKind, more: Partial<NamedLooseEnd> = {}): NamedLooseEnd => ({
@@ -46,6 +46,19 @@ const family = (more: Partial<FamilyFacts>): FamilyFacts => ({
   replies: [],
   ...more,
 });
+const followUp = (more: Partial<FollowUpFacts>): FollowUpFacts => ({
+  id: 'f',
+  studentId: 's',
+  courseId: null,
+  courseTitle: null,
+  itemId: null,
+  topic: 'other',
+  title: 'a',
+  lookAgainOn: '2026-10-21',
+  due: false,
+  written: false,
+  ...more,
+});
 const kinds = (facts: FamilyFacts) => triage(facts).map(({ kind, courseId }) => `${kind} ${courseId}`);
 
 describe('the triage of the Brief', () => {
@@ -79,22 +92,34 @@ describe('the triage of the Brief', () => {
     expect(triage(due('2026-10-19T18:00:00Z'))).toHaveLength(1);
   });
 
-  it('leaves work in hand to its follow-up, which comes back on its date', () => {
-    const followUp = (due: boolean) => ({
-      id: 'f',
-      studentId: 's',
-      courseId: 'k',
-      courseTitle: 'k',
-      itemId: 'a',
-      title: 'a',
-      lookAgainOn: '2026-10-21',
-      due,
-      stillKind: 'overdue' as const,
-      written: false,
-    });
+  it('leaves what is in hand to its follow-up, which comes back on its date', () => {
+    const work = followUp({ courseId: 'k', itemId: 'a', topic: 'work' });
     const courses = [course('k', { ifLeft: 80 }, [end('a', 'overdue')])];
-    expect(triage(family({ courses, followUps: [followUp(false)] }))).toEqual([]);
-    expect(kinds(family({ courses, followUps: [followUp(true)] }))).toEqual(['look-again k']);
+    expect(triage(family({ courses, followUps: [work] }))).toEqual([]);
+    const [matter, ...others] = triage(family({ courses, followUps: [{ ...work, due: true }] }));
+    expect(others).toEqual([]);
+    expect(matter).toMatchObject({ kind: 'look-again', courseId: 'k', stillKind: 'overdue' });
+  });
+
+  it('says of a work that came back what the record shows now, not what it once showed', () => {
+    const followUps = [followUp({ courseId: 'k', itemId: 'a', topic: 'work', due: true })];
+    const shown = (looseEnds: NamedLooseEnd[]) =>
+      triage(family({ courses: [course('k', {}, looseEnds)], followUps }));
+    expect(shown([end('a', 'missing')])).toMatchObject([{ stillKind: 'missing' }]);
+    expect(shown([])).toMatchObject([{ stillKind: null }]);
+  });
+
+  it('does the same for a slipping course and for absences', () => {
+    const trend = { class: 'slipping', slope: -3 } as const;
+    const facts = family({
+      courses: [course('k', { trend })],
+      absences: [{ studentId: 's', unexplainedOn: ['2026-10-20'], leftEarlyOn: [], lessons: [] }],
+    });
+    expect(kinds(facts)).toEqual(['slipping k', 'absence null']);
+    const followUps = [followUp({ topic: 'course', courseId: 'k' }), followUp({ topic: 'attendance' })];
+    expect(triage({ ...facts, followUps })).toEqual([]);
+    const another = [followUp({ topic: 'course', courseId: 'j' }), followUp({ topic: 'other' })];
+    expect(kinds({ ...facts, followUps: another })).toEqual(['slipping k', 'absence null']);
   });
 
   it('does not repeat a comment on work that has a matter already', () => {

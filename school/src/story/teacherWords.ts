@@ -1,0 +1,274 @@
+import { at } from './calendar';
+
+/* What teachers wrote, each about one thing. */
+
+export interface SpecialComment {
+  readonly school: string;
+  readonly course: string;
+  readonly item?: string;
+  readonly student: string;
+  readonly subject: 'score' | 'work' | 'rubric' | 'course' | 'report-card';
+  readonly at: string;
+  readonly text: string;
+}
+
+const thread = (school: string, course: string, student: string) => ({ school, course, student });
+
+export const comments: readonly SpecialComment[] = [
+  {
+    ...thread('millrace', 'boats', 'caspian'),
+    item: 'keel-model',
+    subject: 'work',
+    at: at('2026-10-15', '16:05'),
+    text: 'Nothing here yet, Caspian. I take it until 27 October for three quarters.',
+  },
+  {
+    ...thread('millrace', 'boats', 'caspian'),
+    subject: 'course',
+    at: at('2026-09-29', '15:00'),
+    text: 'Careful hands and good questions. His workshop logs are a pleasure to read.',
+  },
+  {
+    ...thread('millrace', 'seeds', 'caspian'),
+    item: 'seed-log',
+    subject: 'work',
+    at: at('2026-10-13', '14:12'),
+    text: 'Not in my tray. If you have it, bring it: I still mark it.',
+  },
+  {
+    ...thread('millrace', 'seeds', 'caspian'),
+    item: 'seed-log',
+    subject: 'score',
+    at: at('2026-10-19', '15:06'),
+    text: 'Worth the wait. Lovely drawings of the beans.',
+  },
+  {
+    ...thread('millrace', 'history', 'caspian'),
+    item: 'map-key',
+    subject: 'work',
+    at: at('2026-10-15', '15:31'),
+    text: 'Six signs of ten. Finish the last four and I will mark the whole.',
+  },
+  {
+    ...thread('millrace', 'ferries', 'caspian'),
+    subject: 'course',
+    at: at('2026-10-08', '15:00'),
+    text: 'Quick and exact. He explains his steps to the others without being asked.',
+  },
+  {
+    ...thread('gannet-head', 'kelp', 'isolde'),
+    item: 'titration',
+    subject: 'score',
+    at: at('2026-10-19', '16:20'),
+    text: 'You may redo the titration quiz until Friday. Look at page 41 first: it was the reading of the burette, not the sums.',
+  },
+  {
+    ...thread('gannet-head', 'kelp', 'isolde'),
+    item: 'reef-survey',
+    subject: 'work',
+    at: at('2026-10-12', '15:41'),
+    text: 'I have no survey from you. Half credit until the end of the term.',
+  },
+  {
+    ...thread('gannet-head', 'history', 'isolde'),
+    item: 'source-letter',
+    subject: 'score',
+    at: at('2026-10-13', '13:01'),
+    text: 'See the classroom system.',
+  },
+  {
+    ...thread('gannet-head', 'rowing', 'isolde'),
+    subject: 'course',
+    at: at('2026-10-16', '15:30'),
+    text: 'Isolde was very strong in the first weeks. Since vectors she says little. I would like to see her in the Tuesday help hour.',
+  },
+  {
+    ...thread('gannet-head', 'spanish', 'isolde'),
+    subject: 'course',
+    at: at('2026-10-09', '12:00'),
+    text: 'Habla con soltura. A joy to have in class.',
+  },
+  {
+    ...thread('gannet-head', 'optics', 'isolde'),
+    item: 'fog-horn',
+    subject: 'work',
+    at: at('2026-10-06', '15:01'),
+    text: 'It can be heard from the quay.',
+  },
+  {
+    ...thread('little-fathom', 'number', 'pet'),
+    subject: 'course',
+    at: at('2026-10-20', '15:00'),
+    text: 'Pet read the harbour plan to the whole class and found the mistake in mine.',
+  },
+  {
+    ...thread('little-fathom', 'reading', 'pet'),
+    subject: 'course',
+    at: at('2026-10-07', '15:00'),
+    text: 'Reads with feeling. Retelling in order comes next.',
+  },
+  {
+    ...thread('gannet-head', 'kelp', 'isolde'),
+    item: 'sheet-2',
+    subject: 'score',
+    at: at('2026-09-21', '16:30'),
+    text: 'Every step shown, as asked. The second titration line is a small work of art.',
+  },
+  {
+    ...thread('gannet-head', 'kelp', 'isolde'),
+    item: 'quiz-3',
+    subject: 'score',
+    at: at('2026-10-01', '15:40'),
+    text: 'You had the iodine balance right and then crossed it out. Trust it next time.',
+  },
+  {
+    ...thread('gannet-head', 'kelp', 'isolde'),
+    item: 'notes-4',
+    subject: 'work',
+    at: at('2026-10-05', '12:10'),
+    text: 'Page 12 of the notebook: the date is there, the weather is not.',
+  },
+  {
+    ...thread('gannet-head', 'tides', 'isolde'),
+    item: 'quiz-2',
+    subject: 'score',
+    at: at('2026-09-24', '14:05'),
+    text: 'Springs and neaps the right way round. Good.',
+  },
+  {
+    ...thread('gannet-head', 'tides', 'isolde'),
+    item: 'notes-3',
+    subject: 'work',
+    at: at('2026-09-28', '15:20'),
+    text: 'A careful page. The lunar day is 24 hours and 50 minutes, not 24 and 15.',
+  },
+  {
+    ...thread('gannet-head', 'tides', 'isolde'),
+    subject: 'course',
+    at: at('2026-10-02', '15:00'),
+    text: 'Steady and exact. She could risk more in discussion.',
+  },
+  {
+    ...thread('gannet-head', 'optics', 'isolde'),
+    item: 'quiz-4',
+    subject: 'score',
+    at: at('2026-10-08', '15:12'),
+    text: 'The focal length is right. Write the unit: a lens has centimetres, not degrees.',
+  },
+  {
+    ...thread('gannet-head', 'optics', 'isolde'),
+    item: 'reading-5',
+    subject: 'work',
+    at: at('2026-10-13', '16:00'),
+    text: 'Questions 1 to 4 are answered well. Question 5 is on the next page; many overlooked it.',
+  },
+  {
+    ...thread('gannet-head', 'spanish', 'isolde'),
+    item: 'sheet-5',
+    subject: 'score',
+    at: at('2026-10-13', '15:35'),
+    text: 'Muy bien. Cuida los acentos en el pretérito.',
+  },
+  {
+    ...thread('gannet-head', 'history', 'isolde'),
+    item: 'quiz-2',
+    subject: 'score',
+    at: at('2026-09-24', '15:00'),
+    text: 'A good use of the harbour log as a source.',
+  },
+  {
+    ...thread('gannet-head', 'history', 'isolde'),
+    item: 'reading-4',
+    subject: 'rubric',
+    at: at('2026-10-06', '16:10'),
+    text: 'Names the source and says who wrote it; does not yet ask why.',
+  },
+  {
+    ...thread('gannet-head', 'letters', 'isolde'),
+    item: 'quiz-3',
+    subject: 'score',
+    at: at('2026-10-01', '15:05'),
+    text: 'The opening of the letter is yours and no one else’s. Keep that voice.',
+  },
+  {
+    ...thread('gannet-head', 'letters', 'isolde'),
+    subject: 'course',
+    at: at('2026-10-07', '15:00'),
+    text: 'Reads more than is asked and writes less than she could. I enjoy her drafts.',
+  },
+  {
+    ...thread('gannet-head', 'rowing', 'isolde'),
+    item: 'quiz-2',
+    subject: 'score',
+    at: at('2026-09-22', '15:45'),
+    text: 'Nearly all of it, and every angle named. Well rowed.',
+  },
+  {
+    ...thread('gannet-head', 'rowing', 'isolde'),
+    item: 'quiz-5',
+    subject: 'score',
+    at: at('2026-10-13', '15:45'),
+    text: 'The vectors were drawn head to head. See page 63; come to the Tuesday help hour.',
+  },
+  {
+    ...thread('millrace', 'boats', 'caspian'),
+    item: 'log-3',
+    subject: 'work',
+    at: at('2026-09-29', '14:20'),
+    text: 'He noticed the grain before I pointed it out.',
+  },
+  {
+    ...thread('millrace', 'boats', 'caspian'),
+    item: 'check-2',
+    subject: 'score',
+    at: at('2026-09-22', '14:50'),
+    text: 'Cut clean to the line.',
+  },
+  {
+    ...thread('millrace', 'tides', 'caspian'),
+    item: 'check-4',
+    subject: 'score',
+    at: at('2026-10-08', '15:10'),
+    text: 'Reads the table without help now.',
+  },
+  {
+    ...thread('millrace', 'seeds', 'caspian'),
+    item: 'question-4',
+    subject: 'work',
+    at: at('2026-10-06', '13:30'),
+    text: 'A good question of his own: do seeds sleep through a flood?',
+  },
+  {
+    ...thread('millrace', 'ferries', 'caspian'),
+    item: 'check-3',
+    subject: 'score',
+    at: at('2026-10-01', '15:00'),
+    text: 'All connections found, also the one over the mill pier.',
+  },
+  {
+    ...thread('millrace', 'history', 'caspian'),
+    item: 'log-2',
+    subject: 'work',
+    at: at('2026-09-22', '15:10'),
+    text: 'Half a page was asked for; this is four lines. The four lines are good.',
+  },
+  {
+    ...thread('millrace', 'history', 'caspian'),
+    subject: 'course',
+    at: at('2026-10-01', '15:00'),
+    text: 'Strong when he speaks. On paper he stops early.',
+  },
+  {
+    ...thread('little-fathom', 'island', 'pet'),
+    item: 'task-2',
+    subject: 'rubric',
+    at: at('2026-09-24', '14:40'),
+    text: 'Draws what is there. A 4 would show what changed between two looks.',
+  },
+  {
+    ...thread('little-fathom', 'making', 'pet'),
+    subject: 'course',
+    at: at('2026-10-02', '14:30'),
+    text: 'Patient with knots, and with those who cannot tie them yet.',
+  },
+];
