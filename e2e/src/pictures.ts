@@ -51,6 +51,14 @@ const pictures: readonly Picture[] = [
   },
   { name: 'follow-up', open: openFollowUp },
   { name: 'talk-wide', open: openFollowUp, size: wide },
+  {
+    name: 'letter',
+    async open(guardian, page) {
+      await openFollowUp(guardian, page);
+      await page.getByRole('link', { name: 'Write to Wren Thornwick' }).click();
+      await expect(page.getByLabel('Your letter')).toHaveValue(/Keel model/);
+    },
+  },
 ];
 
 for (const { name, open, size = phone, dark } of pictures) {

@@ -71,6 +71,8 @@ test('what each place answers', async ({ guardian, page }) => {
   ).toBeVisible();
   await guardian.seesOnly('Pet');
   await expect(page.getByText('Left before the last lesson')).toHaveCount(0);
+  await guardian.goesTo('Brief');
+  await expect(page.getByRole('heading', { level: 1, name: 'Nothing needs you today' })).toBeVisible();
   await guardian.opensCourse('Number and shore');
   await expect(page.getByText('not assessed yet').first()).toBeVisible();
   await guardian.seesOnly('Everyone');
@@ -119,4 +121,28 @@ test('a screen can be opened by its address, and the keyboard reaches the next s
   await expect(step).toBeFocused();
   await page.keyboard.press('Enter');
   await expect(page).not.toHaveURL(/\/brief$/);
+});
+
+test('a school that cannot be reached leaves its records there, with their age', async ({
+  guardian,
+  page,
+  running,
+}) => {
+  test.setTimeout(120_000);
+  const schoolFails = (faults: object[]) =>
+    fetch(`${running.schoolUrl}/demo/faults`, {
+      method: 'PUT',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ faults }),
+    });
+  const told = page.getByText(/^Millrace Middle School cannot be read since/);
+  await guardian.signsIn();
+  await schoolFails([{ school: 'millrace', collection: 'results', kind: 'down' }]);
+  await guardian.movesOnOneDay();
+  await expect(told).toBeVisible();
+  await guardian.opensCourse('Boat-building');
+  await expect(page.getByRole('img', { name: /Posted 3\.\d of 4\./ }).last()).toBeVisible();
+  await schoolFails([]);
+  await guardian.movesOnOneDay();
+  await expect(told).toHaveCount(0);
 });

@@ -2,10 +2,11 @@ import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { followUpSteps, type FollowUp, type FollowUpStep } from '@cadro/contract';
 import { problemWords } from '../i18n';
-import { Action, Choice, Field, Heading, Stack, Words } from '../ui';
+import { Action, Field, Heading, Stack, Words } from '../ui';
 import { useChangeFollowUpMutation } from './api';
 import { currentOf } from './conflict';
 import { LookAgain } from './LookAgain';
+import { StepChoice } from './StepChoice';
 
 /** Moves a follow-up on: a step, a note, a date. A change by someone else meanwhile is shown; nothing is lost. */
 export function ChangeForm({ followUp }: { followUp: FollowUp }) {
@@ -41,17 +42,7 @@ export function ChangeForm({ followUp }: { followUp: FollowUp }) {
   return (
     <Stack space={2}>
       <Heading level={2}>{t('followUp.add')}</Heading>
-      <Stack space={0.5}>
-        <Words size="small" bold>
-          {t('followUp.step')}
-        </Words>
-        <Choice
-          label={t('followUp.step')}
-          options={followUpSteps.map((value) => ({ value, label: t(`steps.${value}`) }))}
-          value={step}
-          onChange={setStep}
-        />
-      </Stack>
+      <StepChoice steps={followUpSteps} value={step} onChange={setStep} />
       <Field label={t('followUp.note')} value={note} onChange={setNote} lines={2} longest={20_000} />
       <LookAgain value={lookAgainOn} onChange={setLookAgainOn} />
       {error ? (

@@ -1,6 +1,6 @@
 import { useTranslation } from 'react-i18next';
 import { useFormat } from '../i18n';
-import { Choice, Stack, Words } from '../ui';
+import { Choice } from '../ui';
 
 const daysAhead = [1, 2, 3, 5, 7] as const;
 
@@ -24,16 +24,12 @@ export function LookAgain({
     { value: '', label: t('followUp.noDate') },
   ];
   return (
-    <Stack space={0.5}>
-      <Words size="small" bold>
-        {t('followUp.lookAgain')}
-      </Words>
-      <Choice
-        label={t('followUp.lookAgain')}
-        options={options}
-        value={value ?? ''}
-        onChange={(date) => onChange(date || null)}
-      />
-    </Stack>
+    <Choice
+      titled
+      label={t('followUp.lookAgain')}
+      options={options}
+      value={value ?? ''}
+      onChange={(date) => onChange(date || null)}
+    />
   );
 }

@@ -5,10 +5,11 @@ import { followUpSteps, type FollowUpStep, type NewFollowUp } from '@cadro/contr
 import { useChildren } from '../household';
 import { problemWords, useFormat } from '../i18n';
 import { BackLink } from '../shell/BackLink';
-import { Action, Choice, Field, Heading, Page, Stack, WayOn, Words } from '../ui';
+import { Action, Field, Heading, Page, Stack, WayOn, Words } from '../ui';
 import { useTakeInHandMutation } from './api';
 import { currentOf } from './conflict';
 import { LookAgain } from './LookAgain';
+import { StepChoice } from './StepChoice';
 
 const stepsAtFirst = followUpSteps.filter((step) => step !== 'settled' && step !== 'waiting-on-school');
 
@@ -66,17 +67,7 @@ export function TakeInHandForm({ about, title, line, back, hints }: Subject) {
         lines={3}
         longest={20_000}
       />
-      <Stack space={0.5}>
-        <Words size="small" bold>
-          {t('followUp.step')}
-        </Words>
-        <Choice
-          label={t('followUp.step')}
-          options={stepsAtFirst.map((value) => ({ value, label: t(`steps.${value}`) }))}
-          value={step}
-          onChange={setStep}
-        />
-      </Stack>
+      <StepChoice steps={stepsAtFirst} value={step} onChange={setStep} />
       <LookAgain value={lookAgainOn} onChange={setLookAgainOn} />
       {already ? (
         <Words live>{t('followUp.already')}</Words>

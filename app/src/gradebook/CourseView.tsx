@@ -16,6 +16,8 @@ function Cells({ cells, head }: { cells: readonly string[]; head?: boolean }) {
   const size = head ? 'small' : 'text';
   const colour = head ? 'soft' : 'ink';
   const last = cells.length - 1;
+  // The points are the widest: '92.5 of 120'.
+  const widths = cells.length === 4 ? [1.6, 0.8, 1.5, 1.1] : [2, 1.5, 1.1];
   return (
     <Row style={{ paddingVertical: 10 }}>
       {cells.map((cell, index) => (
@@ -24,7 +26,7 @@ function Cells({ cells, head }: { cells: readonly string[]; head?: boolean }) {
           size={size}
           colour={colour}
           bold={!head && index === last}
-          style={index === 0 ? { flex: 1.7 } : { flex: 1, textAlign: 'right' }}
+          style={{ flex: widths[index] ?? 1, textAlign: index === 0 ? 'left' : 'right' }}
         >
           {cell}
         </Words>
@@ -43,7 +45,7 @@ function Why({ course }: { course: CourseDetail }) {
     const weightCell = weighted ? [counts ? format.percent(weight / 100) : ''] : [];
     const sum = sums.get(id);
     if (!counts || !sum || sum.fraction === null)
-      return [title, ...weightCell, '', t(counts ? 'course.none' : 'item.notCounting')];
+      return [title, ...weightCell, '', t(counts ? 'course.none' : 'course.practice')];
     const { earned, possible, fraction } = sum;
     const points = t('item.score', { earned: format.amount(earned), possible: format.amount(possible) });
     return [title, ...weightCell, points, format.percent(fraction)];

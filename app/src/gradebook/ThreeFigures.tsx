@@ -10,15 +10,18 @@ export function ThreeFigures({ figures, scale }: { figures: CourseFigures; scale
   const format = useFormat();
   const say = (value: number | null) => format.figure(value, scale.decimals);
   const letter = figures.letter ? ` ${figures.letter}` : '';
+  const { posted, ifLeft, ifMadeUp } = figures;
+  const falls = ifLeft !== null && posted !== null && posted - ifLeft > 1e-9;
+  const rises = ifLeft !== null && ifMadeUp !== null && ifMadeUp - ifLeft > 1e-9;
   const columns = [
-    { key: 'left', value: say(figures.ifLeft), word: t('course.left'), colour: 'plum' },
+    { key: 'left', value: say(ifLeft), word: t('course.left'), colour: falls ? 'plum' : 'ink' },
     {
       key: 'posted',
       value: `${say(figures.display)}${letter}`,
       word: t('course.posted', { outOf: scale.outOf }),
       colour: 'ink',
     },
-    { key: 'madeUp', value: say(figures.ifMadeUp), word: t('course.madeUp'), colour: 'teal' },
+    { key: 'madeUp', value: say(ifMadeUp), word: t('course.madeUp'), colour: rises ? 'teal' : 'ink' },
   ] as const;
   return (
     <Row style={{ alignItems: 'flex-start' }}>

@@ -126,7 +126,7 @@ export const en = {
     'at-floor':
       'The least mark often means that nothing was handed in. Taken until {{until}} for {{credit}}.',
     gain: 'Worth up to +{{gain}}.',
-    slippingTitle: 'Down {{perWeek}} a week',
+    slippingTitle: 'Down {{perWeek}} points a week',
     slipping: 'It stands at {{figure}} and has gone down for weeks. Look at the last marks together.',
     alsoSlipping: 'The course has gone down for weeks, too.',
     commentTitle: '{{author}} wrote',
@@ -185,7 +185,7 @@ export const en = {
     left: 'if left',
     posted: 'posted, of {{outOf}}',
     madeUp: 'if made up',
-    perWeek: '{{trend}}, {{points}} a week',
+    perWeek: '{{trend}}, {{points}} points a week',
     why: 'Why {{figure}}',
     category: 'Category',
     weight: 'weight',
@@ -238,8 +238,6 @@ export const en = {
     score: '{{earned}} of {{possible}}',
     scoreLong: '{{earned}} of {{possible}} earned',
     worth: 'worth {{possible}}',
-    notMarked: 'not marked yet',
-    noScore: 'marked, without a score',
     level: 'level {{level}}',
     due: 'due {{date}}',
     undated: 'no date',
@@ -288,7 +286,6 @@ export const en = {
     sub_zero: 'No loose ends',
     sub_one: 'One loose end, {{mendable}} can still be mended',
     sub_other: '{{count}} loose ends, {{mendable}} can still be mended',
-    looseEnds: 'Loose ends',
     order: 'The one with the most effect on a grade first.',
     of: 'of {{outOf}}',
     points: 'points',
@@ -352,7 +349,6 @@ export const en = {
     settled: 'Settled',
   },
   followUp: {
-    newTitle: 'Take it in hand',
     talkFirst: 'Good ways to begin',
     hints: {
       work: [
@@ -384,7 +380,6 @@ export const en = {
     change: 'Keep the change',
     add: 'Move it on',
     story: 'What happened',
-    now: 'The record now',
     takenUpAs: 'It was taken up as {{kind}}.',
     nowKind: 'The record shows it as {{kind}} now.',
     nowNone: 'The record no longer shows it as open.',
@@ -393,7 +388,6 @@ export const en = {
     noLookAgain: 'No date to look again.',
     settledBy: 'Settled: was {{was}}, now {{now}}.',
     settledHand: 'Settled by hand.',
-    again: 'It is open again.',
     write: 'Write to {{teacher}}',
     read: 'Read the letters',
     openWork: 'Open the work',

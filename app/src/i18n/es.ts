@@ -135,7 +135,7 @@ export const es: Catalogue = {
     'at-floor':
       'La nota mínima a menudo significa que no se entregó nada. Se acepta hasta el {{until}} por {{credit}}.',
     gain: 'Vale hasta +{{gain}}.',
-    slippingTitle: 'Baja {{perWeek}} por semana',
+    slippingTitle: 'Baja {{perWeek}} puntos por semana',
     slipping: 'Está en {{figure}} y baja desde hace semanas. Miren juntos las últimas notas.',
     alsoSlipping: 'Además, el curso baja desde hace semanas.',
     commentTitle: '{{author}} ha escrito',
@@ -247,8 +247,6 @@ export const es: Catalogue = {
     score: '{{earned}} de {{possible}}',
     scoreLong: '{{earned}} de {{possible}} conseguidos',
     worth: 'vale {{possible}}',
-    notMarked: 'sin corregir',
-    noScore: 'corregido, sin puntuación',
     level: 'nivel {{level}}',
     due: 'para el {{date}}',
     undated: 'sin fecha',
@@ -293,7 +291,6 @@ export const es: Catalogue = {
     sub_zero: 'Ningún cabo suelto',
     sub_one: 'Un cabo suelto, {{mendable}} aún tiene arreglo',
     sub_other: '{{count}} cabos sueltos, {{mendable}} aún tienen arreglo',
-    looseEnds: 'Cabos sueltos',
     order: 'Primero el que más pesa en una nota.',
     of: 'de {{outOf}}',
     points: 'puntos',
@@ -357,7 +354,6 @@ export const es: Catalogue = {
     settled: 'Resuelto',
   },
   followUp: {
-    newTitle: 'Tomarlo en marcha',
     talkFirst: 'Buenas formas de empezar',
     hints: {
       work: [
@@ -389,7 +385,6 @@ export const es: Catalogue = {
     change: 'Guardar el cambio',
     add: 'Seguir adelante',
     story: 'Lo que pasó',
-    now: 'El registro ahora',
     takenUpAs: 'Se tomó cuando constaba como {{kind}}.',
     nowKind: 'Ahora consta como {{kind}}.',
     nowNone: 'Ya no consta como pendiente.',
@@ -398,7 +393,6 @@ export const es: Catalogue = {
     noLookAgain: 'Sin fecha para mirar de nuevo.',
     settledBy: 'Resuelto: estaba {{was}}, ahora {{now}}.',
     settledHand: 'Resuelto a mano.',
-    again: 'Está abierto de nuevo.',
     write: 'Escribir a {{teacher}}',
     read: 'Leer las cartas',
     openWork: 'Abrir el trabajo',

@@ -180,15 +180,17 @@ export function Field({
 
 interface ChoiceProps<V extends string> {
   readonly label: string;
+  /** Whether the label stands above; otherwise only a screen reader says it. */
+  readonly titled?: boolean;
   readonly options: readonly { readonly value: V; readonly label: string }[];
   readonly value: V;
   readonly onChange: (value: V) => void;
 }
 
 /** One of a few, all in sight; the chosen one is filled and says so. */
-export function Choice<V extends string>({ label, options, value, onChange }: ChoiceProps<V>) {
+export function Choice<V extends string>({ label, titled, options, value, onChange }: ChoiceProps<V>) {
   const palette = usePalette();
-  return (
+  const group = (
     <View role="radiogroup" aria-label={label} style={{ flexDirection: 'row', flexWrap: 'wrap', gap }}>
       {options.map((option) => {
         const chosen = option.value === value;
@@ -214,6 +216,15 @@ export function Choice<V extends string>({ label, options, value, onChange }: Ch
           </Pressable>
         );
       })}
+    </View>
+  );
+  if (!titled) return group;
+  return (
+    <View style={{ gap: gap / 2 }}>
+      <Words size="small" bold>
+        {label}
+      </Words>
+      {group}
     </View>
   );
 }

@@ -34,6 +34,9 @@ export function Span({ figures, scale, label, large }: SpanProps) {
   const { posted, ifLeft, ifMadeUp } = figures;
   const bands = posted !== null && ifLeft !== null && ifMadeUp !== null;
   const steps = spanSteps(scale, domain);
+  const tick = (value: number, colour: string) => (
+    <Line x1={x(value)} x2={x(value)} y1={middle - 8} y2={middle + 8} stroke={colour} strokeWidth={3} />
+  );
   return (
     <View
       role="img"
@@ -81,26 +84,8 @@ export function Span({ figures, scale, label, large }: SpanProps) {
                 height={6}
                 fill={palette.tealBand}
               />
-              {posted - ifLeft > 1e-9 ? (
-                <Line
-                  x1={x(ifLeft)}
-                  x2={x(ifLeft)}
-                  y1={middle - 7}
-                  y2={middle + 7}
-                  stroke={palette.plum}
-                  strokeWidth={3}
-                />
-              ) : null}
-              {ifMadeUp - ifLeft > 1e-9 ? (
-                <Line
-                  x1={x(ifMadeUp)}
-                  x2={x(ifMadeUp)}
-                  y1={middle - 7}
-                  y2={middle + 7}
-                  stroke={palette.teal}
-                  strokeWidth={3}
-                />
-              ) : null}
+              {posted - ifLeft > 1e-9 ? tick(ifLeft, palette.plum) : null}
+              {ifMadeUp - ifLeft > 1e-9 ? tick(ifMadeUp, palette.teal) : null}
             </>
           ) : null}
           {posted !== null ? (

@@ -25,6 +25,20 @@ export const mailOf = ({ teacher }: CourseSpec): string =>
 export const teacherId = ({ teacher }: CourseSpec): string => `t-${teacher.familyName.toLowerCase()}`;
 const itemId = (course: CourseSpec, key: string): string => `${course.id}-${key}`;
 
+/** What the feed tells of a work. */
+const details = [
+  'kind',
+  'instructions',
+  'where',
+  'supplies',
+  'redo',
+  'acceptedUntil',
+  'counts',
+  'extraCredit',
+  'multiplier',
+  'undated',
+] as const;
+
 /** Makes one school's records for the whole term. Nothing here knows what day it is. */
 class SchoolBuilder {
   readonly records = new Records();
@@ -212,30 +226,7 @@ class SchoolBuilder {
     };
     this.lineItem(course, id, item.assignedAt, row);
     if (item.removedAt) this.lineItem(course, id, item.removedAt, { ...row, status: 'tobedeleted' });
-    const {
-      kind,
-      instructions,
-      where,
-      supplies,
-      redo,
-      acceptedUntil,
-      counts,
-      extraCredit,
-      multiplier,
-      undated,
-    } = item;
-    const detail = {
-      kind,
-      instructions,
-      where,
-      supplies,
-      redo,
-      acceptedUntil,
-      counts,
-      extraCredit,
-      multiplier,
-      undated,
-    };
+    const detail = Object.fromEntries(details.map((name) => [name, item[name]]));
     this.put('assignments', id, item.assignedAt, detail);
     for (const [student, results] of Object.entries(item.results)) {
       for (const result of results) this.result(id, student, result.at, resultRow(result));

@@ -1,23 +1,41 @@
-import { allRoutes, messageRoutes, followUpRoutes, gradebookRoutes, householdRoutes } from '@cadro/contract';
+import {
+  allRoutes,
+  followUpRoutes,
+  gradebookRoutes,
+  householdRoutes,
+  messageRoutes,
+  outlookRoutes,
+} from '@cadro/contract';
 import { World } from '../testing/world';
 
 /*
  * Who may do what. Every route of the contract stands in the table; a new one that does not fails the test.
+ * `apart` is a guardian of the same child in another household: the record is theirs too, the first household's
+ * follow-ups and letters are not.
  */
-const callers = ['nobody', 'stranger', 'ended', 'looker', 'student', 'guardian'] as const;
+const callers = ['nobody', 'stranger', 'ended', 'looker', 'student', 'apart', 'guardian'] as const;
 type Caller = (typeof callers)[number];
 type Statuses = Record<Caller, number>;
 
 /** A list: everyone who is signed in gets one; strangers find nothing of this child in it. */
-const list: Statuses = { nobody: 401, stranger: 200, ended: 200, looker: 200, student: 200, guardian: 200 };
-const record: Statuses = { nobody: 401, stranger: 404, ended: 404, looker: 200, student: 200, guardian: 200 };
-const talk: Statuses = { nobody: 401, stranger: 404, ended: 404, looker: 200, student: 404, guardian: 200 };
+const list: Statuses = {
+  nobody: 401,
+  stranger: 200,
+  ended: 200,
+  looker: 200,
+  student: 200,
+  apart: 200,
+  guardian: 200,
+};
+const record: Statuses = { ...list, stranger: 404, ended: 404 };
+const talk: Statuses = { ...record, student: 404, apart: 404 };
 const writing = (done: number): Statuses => ({
   nobody: 401,
   stranger: 404,
   ended: 404,
   looker: 403,
   student: 403,
+  apart: done,
   guardian: done,
 });
 
@@ -33,17 +51,25 @@ let ids: {
 
 const table: Record<string, { statuses: Statuses; body?: () => object }> = {
   'post /api/session': {
-    statuses: { nobody: 401, stranger: 401, ended: 401, looker: 401, student: 401, guardian: 401 },
+    statuses: {
+      nobody: 401,
+      stranger: 401,
+      ended: 401,
+      looker: 401,
+      student: 401,
+      apart: 401,
+      guardian: 401,
+    },
     body: () => ({ email: 'nobody@test.example', password: 'x' }),
   },
   'get /api/me': { statuses: list },
   'patch /api/me': { statuses: list, body: () => ({ language: 'es' }) },
   'post /api/links/preview': {
-    statuses: { ...list, stranger: 404, ended: 404, looker: 404, student: 404, guardian: 404 },
+    statuses: { ...list, stranger: 404, ended: 404, looker: 404, student: 404, apart: 404, guardian: 404 },
     body: () => ({ code: 'NO-SUCH-CODE' }),
   },
   'post /api/links': {
-    statuses: { ...list, stranger: 404, ended: 404, looker: 404, student: 404, guardian: 404 },
+    statuses: { ...list, stranger: 404, ended: 404, looker: 404, student: 404, apart: 404, guardian: 404 },
     body: () => ({ code: 'NO-SUCH-CODE' }),
   },
   'get /api/brief': { statuses: list },
@@ -59,7 +85,7 @@ const table: Record<string, { statuses: Statuses; body?: () => object }> = {
   },
   'get /api/followups/:followUpId': { statuses: talk },
   'patch /api/followups/:followUpId': {
-    statuses: { ...writing(200), student: 404 },
+    statuses: { ...writing(200), student: 404, apart: 404 },
     body: () => ({ version: 1, note: 'A note' }),
   },
   'get /api/threads': { statuses: list },
@@ -72,7 +98,15 @@ const table: Record<string, { statuses: Statuses; body?: () => object }> = {
   'get /api/sources': { statuses: list },
   'post /api/demo/next-day': { statuses: { ...list, nobody: 401 } },
   'delete /api/session': {
-    statuses: { nobody: 401, stranger: 204, ended: 204, looker: 204, student: 204, guardian: 204 },
+    statuses: {
+      nobody: 401,
+      stranger: 204,
+      ended: 204,
+      looker: 204,
+      student: 204,
+      apart: 204,
+      guardian: 204,
+    },
   },
 };
 
@@ -88,6 +122,7 @@ beforeAll(async () => {
     { name: 'ended', children: ['caspian'], ended: true },
   ]);
   await world.household('elsewhere', [{ name: 'stranger', children: ['neighbour-b'] }]);
+  await world.household('apart', [{ name: 'apart', children: ['caspian'] }]);
   const guardian = await world.signedIn('guardian');
   const studentId = world.student('caspian');
   const itemId = await world.itemId('boats-keel-model', 'millrace');
@@ -145,6 +180,15 @@ describe.each(callers)('%s', (caller) => {
 
 const version = async (): Promise<number> =>
   (await world.db('followups').where({ id: ids.followUpId }).first<{ version: number }>('version')).version;
+
+it('keeps what one household talks about out of the other’s lists', async () => {
+  const apart = await world.signedIn('apart');
+  for (const path of [followUpRoutes.list.path, messageRoutes.threads.path, outlookRoutes.brief.path]) {
+    const { text } = await apart.get(path).expect(200);
+    expect(text).not.toContain(ids.followUpId);
+    expect(text).not.toContain(ids.threadId);
+  }
+});
 
 it('finds nothing of another child under the own one', async () => {
   const stranger = await world.signedIn('stranger');
