@@ -79,6 +79,7 @@ function Effect({ item }: { item: ItemDetail }) {
     : t('item.noGain');
   return (
     <Stack>
+      <Heading level={2}>{t('item.effect')}</Heading>
       <Span large figures={figures} scale={scale} label={spanWords(t, format, { figures, scale })} />
       <ThreeFigures figures={figures} scale={scale} />
       <Words>{words}</Words>
@@ -118,7 +119,7 @@ function Next({ item }: { item: ItemDetail }) {
   return (
     <Stack>
       <Heading level={2}>{t('item.next')}</Heading>
-      <Row wrap>
+      <Row wrap space={2}>
         {item.followUpId ? (
           <LinkAction main label={t('item.inHand')} href={`/talk/follow-ups/${item.followUpId}`} />
         ) : (

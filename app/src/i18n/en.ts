@@ -269,6 +269,7 @@ export const en = {
       no: 'Cannot be done again.',
       ask: 'Ask whether it may be done again.',
     },
+    effect: 'What it does to the grade',
     takenUntil: 'Taken until {{date}}, {{credit}}.',
     gain: 'Made up at {{credit}}, it would add about {{gain}} to {{figure}}.',
     noGain: 'Too late to be made up.',

@@ -274,6 +274,7 @@ export const es: Catalogue = {
     where: 'Dónde: {{where}}',
     supplies: 'Tener a mano: {{list}}',
     redo: { yes: 'Se puede repetir.', no: 'No se puede repetir.', ask: 'Pregunte si se puede repetir.' },
+    effect: 'Lo que hace con la nota',
     takenUntil: 'Se acepta hasta el {{date}}, {{credit}}.',
     gain: 'Recuperado por {{credit}}, sumaría unos {{gain}} a {{figure}}.',
     noGain: 'Ya es tarde para recuperarlo.',
