@@ -209,10 +209,17 @@ create table messages (
   followup_id uuid references followups (id),
   seq bigint generated always as identity,
   from_teacher boolean not null, author text not null, subject text not null, text text not null,
-  at timestamptz not null, state text not null, mime_id text unique, read boolean not null default true,
+  at timestamptz not null, state text not null, mime_id text unique,
   primary key (student_id, id)
 );
 create index messages_thread on messages (thread_id, seq);
+create table thread_reads (
+  student_id uuid not null references students on delete cascade,
+  thread_id uuid not null references threads on delete cascade,
+  guardian_id uuid not null references guardians on delete cascade,
+  read_to bigint not null,
+  primary key (student_id, thread_id, guardian_id)
+);
 create table demo_clock (only_row boolean primary key default true check (only_row), now_at timestamptz not null);
 `;
 

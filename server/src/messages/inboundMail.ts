@@ -47,7 +47,6 @@ export async function receiveMail({ db, clock, config }: ServerDeps, raw: Buffer
       at: now,
       state: 'received',
       mime_id: mail.messageId ?? null,
-      read: false,
     });
     if (stored) await markAnswered(trx, thread.id, { author: thread.teacher_name, text, now });
   });

@@ -45,38 +45,34 @@ async function visibleThreads(db: Db, guardianId: string): Promise<store.ThreadR
 
 export async function listThreads({ db }: Deps, guardianId: string): Promise<ThreadSummary[]> {
   const rows = await visibleThreads(db, guardianId);
-  const last = new Map(
-    (
-      await store.lastMessages(
-        db,
-        rows.map(({ id }) => id),
-      )
-    ).map((row) => [row.thread_id, row]),
-  );
+  const ids = rows.map(({ id }) => id);
+  const [messages, unread] = await Promise.all([
+    store.lastMessages(db, ids),
+    store.unreadThreads(db, guardianId, ids),
+  ]);
+  const last = new Map(messages.map((row) => [row.thread_id, row]));
   return rows
-    .map((row) => summaryOf(row, last.get(row.id), last.get(row.id)?.unread ?? false))
+    .map((row) => summaryOf(row, last.get(row.id), unread.has(row.id)))
     .sort((a, b) => (b.lastMessage?.at ?? '').localeCompare(a.lastMessage?.at ?? ''));
 }
 
 async function wholeThread(db: Db, guardianId: string, threadId: string): Promise<Thread> {
   const row = (await visibleThreads(db, guardianId)).find(({ id }) => id === threadId);
   if (!row) throw new HttpProblem('not-found');
-  const messages = await store.messagesOf(db, [threadId]);
+  const [messages, unread] = await Promise.all([
+    store.messagesOf(db, [threadId]),
+    store.unreadThreads(db, guardianId, [threadId]),
+  ]);
   return {
-    ...summaryOf(
-      row,
-      messages[messages.length - 1],
-      messages.some(({ read }) => !read),
-    ),
+    ...summaryOf(row, messages[messages.length - 1], unread.has(threadId)),
     messages: messages.map(messageView),
   };
 }
 
-/** One thread; its answers count as read from now on. */
+/** One thread; its answers count as read by this guardian from now on. */
 export async function readThread({ db }: Deps, guardianId: string, threadId: string): Promise<Thread> {
   const thread = await wholeThread(db, guardianId, threadId);
-  const child = await requireChild(db, guardianId, thread.studentId, 'read-talk');
-  if (thread.unread && child.role === 'guardian') await store.markRead(db, threadId);
+  if (thread.unread) await store.markRead(db, guardianId, threadId);
   return thread;
 }
 
@@ -112,7 +108,6 @@ export async function writeToTeacher(
       at: now,
       state: 'queued',
       mime_id: null,
-      read: true,
     });
     if (message) await enqueueMail(trx, message);
     if (followUp && followUp.step !== 'settled') {

@@ -38,10 +38,9 @@ export interface MessageRow {
   readonly text: string;
   readonly at: Date;
   readonly state: Message['state'];
-  readonly read: boolean;
 }
 
-const messageColumns = ['id', 'thread_id', 'from_teacher', 'author', 'text', 'at', 'state', 'read'] as const;
+const messageColumns = ['id', 'thread_id', 'from_teacher', 'author', 'text', 'at', 'state'] as const;
 
 export const messagesOf = (db: Db, threadIds: readonly string[]): Promise<MessageRow[]> =>
   db('messages')
@@ -49,22 +48,46 @@ export const messagesOf = (db: Db, threadIds: readonly string[]): Promise<Messag
     .orderBy('seq')
     .select<MessageRow[]>(...messageColumns);
 
-/** The last message of each thread, and whether any answer is unread. */
-export const lastMessages = (
-  db: Db,
-  threadIds: readonly string[],
-): Promise<(MessageRow & { unread: boolean })[]> =>
-  db('messages as m')
+export const lastMessages = (db: Db, threadIds: readonly string[]): Promise<MessageRow[]> =>
+  db('messages')
     .whereIn('thread_id', [...threadIds])
     .distinctOn('thread_id')
     .orderBy([{ column: 'thread_id' }, { column: 'seq', order: 'desc' }])
-    .select<(MessageRow & { unread: boolean })[]>(
-      ...messageColumns,
-      db.raw('exists (select from messages u where u.thread_id = m.thread_id and not u.read) as unread'),
-    );
+    .select<MessageRow[]>(...messageColumns);
 
-export async function markRead(db: Db, threadId: string): Promise<void> {
-  await db('messages').where({ thread_id: threadId, read: false }).update({ read: true });
+/** Each guardian reads for themself: what one has read is still new to the other. */
+const unreadBy = (db: Db, guardianId: string) =>
+  db('messages as m')
+    .leftJoin('thread_reads as r', (on) =>
+      on
+        .on('r.student_id', 'm.student_id')
+        .andOn('r.thread_id', 'm.thread_id')
+        .andOnVal('r.guardian_id', guardianId),
+    )
+    .where({ 'm.from_teacher': true })
+    .whereRaw('m.seq > coalesce(r.read_to, 0)');
+
+export const unreadThreads = async (
+  db: Db,
+  guardianId: string,
+  threadIds: readonly string[],
+): Promise<Set<string>> =>
+  new Set(
+    await unreadBy(db, guardianId)
+      .whereIn('m.thread_id', [...threadIds])
+      .distinct()
+      .pluck('m.thread_id'),
+  );
+
+export async function markRead(db: Db, guardianId: string, threadId: string): Promise<void> {
+  await db.raw(
+    `insert into thread_reads (student_id, thread_id, guardian_id, read_to)
+     select student_id, thread_id, :guardianId, max(seq) from messages where thread_id = :threadId
+     group by student_id, thread_id
+     on conflict (student_id, thread_id, guardian_id) do update
+       set read_to = greatest(thread_reads.read_to, excluded.read_to)`,
+    { guardianId, threadId },
+  );
 }
 
 /** Finds or makes the one thread of a household, child and teacher. */
@@ -91,7 +114,6 @@ export async function insertMessage(
     at: Date;
     state: Message['state'];
     mime_id: string | null;
-    read: boolean;
   },
 ): Promise<string | null> {
   const [inserted] = await trx('messages')
@@ -197,11 +219,12 @@ export const announcementsOf = (db: Db, studentIds: readonly string[]) =>
       db.raw('array_agg(s.id::text) as student_ids'),
     );
 
+/** The last unread answer of each of the household's threads. */
 export const unreadOf = (db: Db, guardianId: string, studentIds: readonly string[]) =>
-  db('messages as m')
+  unreadBy(db, guardianId)
     .join('threads as t', 't.id', 'm.thread_id')
     .join('guardians as g', 'g.household_id', 't.household_id')
-    .where({ 'g.id': guardianId, 'm.read': false })
+    .where({ 'g.id': guardianId })
     .whereIn('m.student_id', [...studentIds])
     .distinctOn('m.thread_id')
     .orderBy([{ column: 'm.thread_id' }, { column: 'm.seq', order: 'desc' }])

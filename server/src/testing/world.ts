@@ -159,18 +159,27 @@ export class World {
   async syncAll(): Promise<void> {
     for (const school of this.sources.keys()) await this.sync(school);
     await this.workOff();
+    await this.learnStudents();
+  }
+
+  /** Their ids here, by the source's own. */
+  async learnStudents(): Promise<void> {
     const rows = await this.db('students').select<{ id: string; external_id: string }[]>('id', 'external_id');
     for (const { id, external_id } of rows) this.students.set(external_id, id);
   }
 
   /** Lets the job worker do everything that waits. */
   async workOff(): Promise<void> {
-    const { db, clock, config } = this;
-    const mail = { db, config, transport: createTransport(config.smtpUrl) };
-    const runner = await startWorker({ db, clock, config, mail }, pino({ level: 'silent' }));
-    const idle = await untilIdle(db, 60_000);
+    const runner = await this.startWorker();
+    const idle = await untilIdle(this.db, 60_000);
     await runner.stop();
     if (!idle) throw new Error('the queue did not run empty');
+  }
+
+  startWorker() {
+    const { db, clock, config } = this;
+    const mail = { db, config, transport: createTransport(config.smtpUrl) };
+    return startWorker({ db, clock, config, mail }, pino({ level: 'silent' }));
   }
 
   student(externalId: string): string {

@@ -1,0 +1,226 @@
+import type { ResultRow } from '@cadro/contract';
+import type { SchoolHttp } from '../schoolHttp';
+import type { Page } from '../neutral';
+import { FeedConnector } from './feed';
+import { OneRosterConnector, statusOf } from './oneRoster';
+
+/* From a source's record to the neutral one, without a network: a door that hands out what the test says. */
+const changed = '2026-10-19T18:05:00Z';
+const base = { sourcedId: 'x', status: 'active', dateLastModified: changed };
+
+async function oneRoster(name: string, rows: readonly unknown[]): Promise<Page> {
+  const http = { getJson: () => Promise.resolve({ body: { [name]: rows }, total: rows.length }) };
+  const pages: Page[] = [];
+  for await (const page of new OneRosterConnector(http as unknown as SchoolHttp).pages(name, null))
+    pages.push(page);
+  expect(pages).toHaveLength(1);
+  return pages[0] as Page;
+}
+async function feed(name: string, rows: readonly unknown[]): Promise<Page> {
+  const http = { getJson: () => Promise.resolve({ body: { records: rows }, total: rows.length }) };
+  const pages: Page[] = [];
+  for await (const page of new FeedConnector(http as unknown as SchoolHttp).pages(name, null))
+    pages.push(page);
+  return pages[0] as Page;
+}
+const only = (page: Page) => page.records.map(({ collection, record }) => ({ collection, ...record }));
+
+describe('the standard’s words for a result', () => {
+  it.each<[ResultRow['scoreStatus'], Partial<ResultRow>, string]>([
+    ['exempt', {}, 'excused'],
+    ['not submitted', {}, 'open'],
+    ['not submitted', { missing: 'true' }, 'missing'],
+    ['not submitted', { missing: 'false' }, 'open'],
+    ['submitted', {}, 'handed-in'],
+    ['submitted', { missing: 'true' }, 'handed-in'],
+    ['partially graded', {}, 'scored'],
+    ['partially graded', { incomplete: 'true' }, 'incomplete'],
+    ['fully graded', {}, 'scored'],
+    ['fully graded', { incomplete: 'true' }, 'scored'],
+  ])('%s %j is %s', (scoreStatus, flags, status) => {
+    expect(statusOf({ scoreStatus, ...flags })).toBe(status);
+  });
+});
+
+describe('OneRoster', () => {
+  const ref = (sourcedId: string) => ({ sourcedId, type: 'x' });
+  const result = { ...base, lineItem: ref('work'), student: ref('child'), scoreDate: '2026-10-19' };
+
+  it('takes a result’s score, lateness and levels', async () => {
+    const row = {
+      ...result,
+      scoreStatus: 'fully graded',
+      score: 17,
+      late: 'true',
+      learningObjectiveSet: [
+        {
+          source: 'case',
+          learningObjectiveResults: [{ learningObjectiveId: 's1', score: 3 }, { learningObjectiveId: 's2' }],
+        },
+      ],
+    };
+    expect(only(await oneRoster('results', [row]))).toEqual([
+      {
+        collection: 'results',
+        id: 'x',
+        gone: false,
+        item_id: 'work',
+        student_id: 'child',
+        at: changed,
+        status: 'scored',
+        earned: 17,
+        late: true,
+        levels: { s1: 3 },
+      },
+    ]);
+  });
+
+  it('opens again what a school takes back', async () => {
+    const row = { ...result, status: 'tobedeleted', scoreStatus: 'fully graded', score: 17 };
+    expect(only(await oneRoster('results', [row]))).toMatchObject([
+      { status: 'open', earned: null, gone: true },
+    ]);
+  });
+
+  it('calls a child as the child is called, a teacher in full, and leaves others out', async () => {
+    const user = (role: string, more: object) => ({
+      ...base,
+      givenName: 'Perpetua',
+      familyName: 'Aldervane',
+      roles: [{ roleType: 'primary', role, org: ref('school') }],
+      ...more,
+    });
+    const page = await oneRoster('users', [
+      user('student', { preferredFirstName: 'Pet', grades: ['3'] }),
+      user('student', {}),
+      user('teacher', { email: 'p@quay-schools.example' }),
+      user('guardian', {}),
+    ]);
+    expect(only(page)).toMatchObject([
+      { collection: 'students', given_name: 'Pet', year: '3', school_id: 'school' },
+      { collection: 'students', given_name: 'Perpetua', year: '' },
+      { collection: 'teachers', name: 'Perpetua Aldervane', email: 'p@quay-schools.example' },
+    ]);
+  });
+
+  it('makes an enrolment of a child, and of a teacher the course’s teacher', async () => {
+    const row = (role: string, more: object = {}) => ({
+      ...base,
+      role,
+      user: ref('who'),
+      class: ref('class'),
+      school: ref('school'),
+      ...more,
+    });
+    const page = await oneRoster('enrollments', [
+      row('student'),
+      row('student', { status: 'tobedeleted' }),
+      row('teacher'),
+      row('teacher', { status: 'tobedeleted' }),
+      row('aide'),
+    ]);
+    expect(only(page)).toMatchObject([
+      { collection: 'enrolments', student_id: 'who', course_id: 'class', active: true },
+      { collection: 'enrolments', active: false },
+      { collection: 'courseTeachers', id: 'class', teacher_id: 'who' },
+    ]);
+  });
+
+  it('sets aside what does not fit, with its name and reason, and takes the rest', async () => {
+    const good = { ...result, scoreStatus: 'submitted' };
+    const page = await oneRoster('results', [
+      { ...good, scoreStatus: 'eaten by a gull' },
+      { ...good, sourcedId: undefined },
+      { ...good, score: -1 },
+      { ...good, dateLastModified: '19 October' },
+      7,
+      null,
+      { ...good, sourcedId: 'good' },
+    ]);
+    expect(only(page).map(({ id }) => id)).toEqual(['good']);
+    expect(page.broken.map(({ externalId }) => externalId)).toEqual([
+      'x',
+      'row 2',
+      'x',
+      'x',
+      'row 5',
+      'row 6',
+    ]);
+    expect(page.broken[2]?.reason).toContain('/score must be >= 0');
+    expect(page.changedUpTo).toBe('2026-10-19T18:05:00.000Z');
+  });
+
+  it('knows of no collection but the standard’s', async () => {
+    await expect(oneRoster('demographics', [])).rejects.toThrow('not a OneRoster collection');
+  });
+});
+
+describe('the classroom feed', () => {
+  const row = { id: 'x', changedAt: changed };
+  it('gives what an assignment leaves out its usual value', async () => {
+    expect(only(await feed('assignments', [row]))).toEqual([
+      {
+        collection: 'itemDetails',
+        id: 'x',
+        gone: false,
+        kind: null,
+        instructions: null,
+        place: null,
+        supplies: [],
+        redo: null,
+        accepted_until: null,
+        counts: true,
+        extra_credit: false,
+        multiplier: 1,
+        undated: false,
+      },
+    ]);
+  });
+
+  it('stores a code only as its hash', async () => {
+    const code = { ...row, code: 'SORREL-PET-3141', studentId: 'pet', expiresAt: changed };
+    const page = await feed('linkCodes', [code]);
+    expect(JSON.stringify(page.records)).not.toContain('3141');
+  });
+
+  it('names the categories that are practice', async () => {
+    const policy = { method: 'points', termEnd: changed };
+    const page = await feed('classDetails', [
+      { ...row, policy, practiceCategoryIds: ['a', 'b'], standards: [] },
+    ]);
+    expect(only(page)).toMatchObject([
+      { collection: 'courseDetails', id: 'x' },
+      { collection: 'practice', id: 'a', counts: false },
+      { collection: 'practice', id: 'b', counts: false },
+    ]);
+  });
+
+  it.each([
+    ['a comment on nothing anybody knows', 'comments', { subject: 'mood' }, '/subject'],
+    ['a mark on a day that is none', 'attendance', { date: '2026-13-40' }, '/date'],
+    ['a policy of no method', 'classDetails', { policy: { termEnd: changed } }, '/policy'],
+  ])('sets aside %s', async (_name, collection, more, path) => {
+    const whole = {
+      ...row,
+      studentId: 's',
+      classId: 'c',
+      teacherId: 't',
+      subject: 'score',
+      text: 'x',
+      writtenAt: changed,
+      date: '2026-10-19',
+      period: '1',
+      code: 'P',
+      kind: 'present',
+      excused: false,
+      label: 'Present',
+      policy: { method: 'points', termEnd: changed },
+      practiceCategoryIds: [],
+      standards: [],
+    };
+    expect((await feed(collection, [whole])).broken).toEqual([]);
+    const { broken, records } = await feed(collection, [{ ...whole, ...more }]);
+    expect(records).toEqual([]);
+    expect(broken[0]?.reason).toContain(path);
+  });
+});
