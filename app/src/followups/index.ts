@@ -2,3 +2,4 @@ export * from './api';
 export * from './FollowUpList';
 export * from './FollowUpView';
 export * from './NewFollowUp';
+export * from './words';

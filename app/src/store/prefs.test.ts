@@ -1,0 +1,32 @@
+import {
+  childChosen,
+  languageChosen,
+  prefsSlice,
+  rememberedPrefs,
+  rememberPrefs,
+  themeChosen,
+} from './prefs';
+
+describe('what this browser remembers', () => {
+  beforeEach(() => localStorage.clear());
+  it('starts with everyone, the device’s theme and the browser’s language', () => {
+    expect(rememberedPrefs()).toEqual({ childId: null, theme: 'system', language: 'en' });
+  });
+  it('comes back as it was left', () => {
+    const { reducer } = prefsSlice;
+    const prefs = [childChosen('c'), themeChosen('dark'), languageChosen('es')].reduce(
+      reducer,
+      rememberedPrefs(),
+    );
+    rememberPrefs(prefs);
+    expect(rememberedPrefs()).toEqual({ childId: 'c', theme: 'dark', language: 'es' });
+  });
+  it.each([
+    ['spoilt', '{'],
+    ['of another kind', '7'],
+    ['from another time', '{"theme":"sepia","language":"xx","childId":7}'],
+  ])('does not stumble over what is %s', (_name, kept) => {
+    localStorage.setItem('cadro.prefs', kept);
+    expect(rememberedPrefs()).toEqual({ childId: null, theme: 'system', language: 'en' });
+  });
+});
