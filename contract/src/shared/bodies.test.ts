@@ -1,0 +1,141 @@
+import fc from 'fast-check';
+import type { TObject, TSchema } from '@sinclair/typebox';
+import {
+  allRoutes,
+  CourseRecord,
+  feedCollections,
+  followUpRoutes,
+  householdRoutes,
+  messageRoutes,
+  oneRosterCollections,
+} from '..';
+import { misfits } from './parse';
+
+const uuid = '0d4f3c1a-1b2c-4d5e-8f90-a1b2c3d4e5f6';
+/** A body of each writing route that fits; a new route that is not here fails below. */
+const fitting: Record<string, object> = {
+  'post /api/session': { email: 'maren@aldervane.example', password: 'x' },
+  'patch /api/me': { language: 'es' },
+  'post /api/links/preview': { code: 'SORREL-PET-3141' },
+  'post /api/links': { code: 'SORREL-PET-3141' },
+  'post /api/followups': {
+    studentId: uuid,
+    itemId: uuid,
+    title: 'Keel model',
+    step: 'agreed',
+    note: 'x',
+    lookAgainOn: '2026-10-22',
+  },
+  'patch /api/followups/:followUpId': { version: 1, step: 'settled', note: 'x', lookAgainOn: null },
+  'post /api/messages': { studentId: uuid, teacherId: uuid, followUpId: null, subject: 'S', text: 'T' },
+};
+const keyOf = ({ method, path }: { method: string; path: string }) => `${method} ${path}`;
+const writing = allRoutes.filter(({ body }) => body);
+const bodyOf = (route: (typeof writing)[number]): TObject => route.body as TObject; // every body is an object
+
+describe('the bodies of requests', () => {
+  it('are all in the table', () => expect(writing.map(keyOf).sort()).toEqual(Object.keys(fitting).sort()));
+
+  describe.each(writing.map((route) => [keyOf(route), route] as const))('%s', (key, route) => {
+    const whole = fitting[key] ?? {};
+    const schema = bodyOf(route);
+    it('fits as it is', () => expect(misfits(schema, whole)).toEqual([]));
+
+    it('is refused without what it must have', () => {
+      for (const name of schema.required ?? []) {
+        const rest = Object.fromEntries(Object.entries(whole).filter(([member]) => member !== name));
+        expect(misfits(schema, rest)).toEqual([
+          { path: '/', message: `must have required property '${name}'` },
+        ]);
+      }
+    });
+
+    it('is refused with any member of another type, at its place', () => {
+      for (const name of Object.keys(schema.properties)) {
+        for (const wrong of [{}, [], true, { $gt: '' }]) {
+          const [misfit] = misfits(schema, { ...whole, [name]: wrong });
+          expect({ name, path: misfit?.path }).toEqual({ name, path: `/${name}` });
+        }
+      }
+    });
+
+    it('is refused when it is no object at all', () => {
+      for (const none of [null, [], 'x', 7, undefined]) expect(misfits(schema, none)).not.toEqual([]);
+    });
+  });
+});
+
+describe('limits of what people write', () => {
+  const long = (length: number) => 'x'.repeat(length);
+  it.each<[string, TSchema | undefined, object, string | null]>([
+    ['a note of 20,000 characters', followUpRoutes.create.body, { note: long(20_000) }, null],
+    ['a note of one more', followUpRoutes.create.body, { note: long(20_001) }, '/note'],
+    ['an empty note', followUpRoutes.create.body, { note: '' }, '/note'],
+    ['a title of 201 characters', followUpRoutes.create.body, { title: long(201) }, '/title'],
+    [
+      'a day that is not on the calendar',
+      followUpRoutes.create.body,
+      { lookAgainOn: '2026-02-30' },
+      '/lookAgainOn',
+    ],
+    [
+      'an instant for a day',
+      followUpRoutes.create.body,
+      { lookAgainOn: '2026-10-22T00:00:00Z' },
+      '/lookAgainOn',
+    ],
+    ['a step nobody knows', followUpRoutes.create.body, { step: 'forgotten' }, '/step'],
+    ['a version before the first', followUpRoutes.change.body, { version: 0 }, '/version'],
+    ['half a version', followUpRoutes.change.body, { version: 1.5 }, '/version'],
+    ['an id that is none', messageRoutes.send.body, { teacherId: '7' }, '/teacherId'],
+    ['an empty letter', messageRoutes.send.body, { text: '' }, '/text'],
+    ['a subject of 201 characters', messageRoutes.send.body, { subject: long(201) }, '/subject'],
+    ['a language nobody has translated', householdRoutes.changeMe.body, { language: 'xx' }, '/language'],
+  ])('%s', (_name, schema, more, path) => {
+    const route = writing.find(({ body }) => body === schema);
+    if (!route || !schema) throw new Error('no such route');
+    const found = misfits(schema, { ...fitting[keyOf(route)], ...more });
+    expect(found[0]?.path ?? null).toBe(path);
+  });
+});
+
+describe('records of a source', () => {
+  const schemas = [
+    ...Object.entries(oneRosterCollections).map(([name, { row }]) => [name, row] as const),
+    ...Object.entries(feedCollections),
+  ];
+  it.each(schemas)('%s are checked, whatever comes', (_name, schema) => {
+    fc.assert(
+      fc.property(fc.jsonValue(), (value) => {
+        const found = misfits(schema, value);
+        expect(found.every(({ path, message }) => path.startsWith('/') && message.length > 0)).toBe(true);
+        if (typeof value !== 'object' || value === null) expect(found).not.toEqual([]);
+      }),
+    );
+  });
+
+  it.each([
+    ['an instant without a zone', { asOf: '2026-10-21T18:00:00' }, '/asOf'],
+    ['an instant not on the calendar', { asOf: '2026-02-30T18:00:00Z' }, '/asOf'],
+    [
+      'a method nobody knows',
+      { policy: { method: 'dice', termEnd: '2026-11-06T23:59:00Z' } },
+      '/policy/method',
+    ],
+    [
+      'a floor above 1',
+      { policy: { method: 'points', termEnd: '2026-11-06T23:59:00Z', floor: 1.1 } },
+      '/policy/floor',
+    ],
+    ['half a drop', { categories: [{ id: 'c', dropLowest: 0.5 }] }, '/categories/0/dropLowest'],
+    ['fewer than no points', { items: [{ id: 'i', categoryId: 'c', possible: -1 }] }, '/items/0/possible'],
+  ])('a course record refuses %s', (_name, more, path) => {
+    const whole = {
+      id: 'k',
+      asOf: '2026-10-21T18:00:00Z',
+      policy: { method: 'points', termEnd: '2026-11-06T23:59:00Z' },
+    };
+    expect(misfits(CourseRecord, whole)).toEqual([]);
+    expect(misfits(CourseRecord, { ...whole, ...more })[0]?.path).toBe(path);
+  });
+});

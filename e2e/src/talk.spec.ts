@@ -1,0 +1,87 @@
+import { expect, test } from './stack';
+
+test('a letter to a teacher of any child, out of Talk', async ({ guardian, page, running }) => {
+  await guardian.signsIn();
+  await guardian.goesTo('Talk');
+  await page.getByRole('link', { name: 'Write to a teacher' }).click();
+  for (const child of ['Isolde', 'Caspian', 'Pet'])
+    await expect(page.getByRole('heading', { level: 2, name: child })).toBeVisible();
+  await expect(page.getByText(/no address/).first()).toBeVisible();
+  await page.getByRole('link', { name: /^Dilys Cockleford\./ }).click();
+  const send = page.getByRole('button', { name: 'Send' });
+  await expect(send).toBeDisabled();
+  await page.getByLabel('Subject').fill('Thank you');
+  await page.getByLabel('Your letter').fill('Pet came home full of the harbour plan. Thank you.');
+  await send.click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Dilys Cockleford' })).toBeVisible();
+  await expect(page.getByText('Pet came home full of the harbour plan. Thank you.').last()).toBeVisible();
+  await expect
+    .poll(async () => (await (await fetch(`${running.schoolUrl}/demo/letters`)).text()).includes('Thank you'))
+    .toBe(true);
+  await guardian.seesOnly('Caspian');
+  await guardian.goesTo('Talk');
+  await expect(page.getByRole('link', { name: /^Dilys Cockleford\./ })).toHaveCount(0);
+});
+
+test('a follow-up is settled by hand, and taken up again', async ({ guardian, page }) => {
+  await guardian.signsIn();
+  await guardian.goesTo('Work');
+  await guardian.opensWork('Log of tides, entry 4');
+  await page.getByRole('link', { name: 'Talk with Isolde' }).last().click();
+  await page.getByRole('radio', { name: 'No date' }).click();
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await expect(page.getByText('No date to look again.')).toBeVisible();
+  await expect(
+    page.getByText(/It was taken up as a zero\. The record shows it as a zero now\./),
+  ).toBeVisible();
+
+  const keep = page.getByRole('button', { name: 'Keep the change' });
+  await expect(keep).toBeDisabled();
+  await page.getByRole('radio', { name: 'Settled' }).click();
+  await keep.click();
+  await expect(page.getByText('Settled by hand.')).toBeVisible();
+  await page.getByRole('radio', { name: 'Noticed' }).click();
+  await page.getByRole('radio', { name: /^Tomorrow/ }).click();
+  await keep.click();
+  await expect(page.getByText(/^Look again on/)).toBeVisible();
+});
+
+test('work that is in hand is not taken in hand twice', async ({ guardian, page }) => {
+  await guardian.signsIn();
+  await guardian.hasTheKeelModelInHand();
+  await guardian.opensCourse('Boat-building');
+  await guardian.opensWork('Keel model');
+  const address = new URL(page.url()).pathname.split('/');
+  await expect(page.getByRole('link', { name: 'Open the follow-up' })).toBeVisible();
+  await page.goto(`/talk/new?studentId=${address[2]}&courseId=${address[3]}&itemId=${address[4]}`);
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await expect(page.getByText('This is in hand already.')).toBeVisible();
+  await page.getByRole('link', { name: 'Open the follow-up' }).click();
+  await expect(page).toHaveURL(/\/talk\/follow-ups\//);
+  await expect(page.getByRole('heading', { level: 1, name: 'Keel model' })).toBeVisible();
+});
+
+test('settings: where the records come from, the look, the language, and the way out', async ({
+  guardian,
+  page,
+}) => {
+  await guardian.signsIn('tobiah');
+  await page.getByRole('link', { name: 'Settings' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Settings' })).toBeVisible();
+  await expect(page.getByText('Millrace Middle School', { exact: true })).toBeVisible();
+  await expect(page.getByText(/^read .*\d\d:\d\d$/).first()).toBeVisible();
+  const ground = () => page.evaluate(() => getComputedStyle(document.body).backgroundColor);
+  const day = await ground();
+  await page.getByRole('radio', { name: 'Dark' }).click();
+  await expect.poll(ground).not.toBe(day);
+  await page.getByRole('radio', { name: 'Español' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Ajustes' })).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('heading', { level: 1, name: 'Ajustes' })).toBeVisible();
+  expect(await ground()).not.toBe(day);
+  await page.getByRole('radio', { name: 'English' }).click();
+  await page.getByRole('button', { name: 'Sign out' }).click();
+  await expect(page).toHaveURL(/\/sign-in$/);
+  await page.goto('/brief');
+  await expect(page).toHaveURL(/\/sign-in$/);
+});
