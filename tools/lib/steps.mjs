@@ -9,6 +9,8 @@ export const workFolder = join(root, '.cadro');
 /** What a failed step tells the person in front of it: the remedy, not a stack. */
 export class StepError extends Error {}
 
+/** A step that takes long says so now and then. */
+const heartbeatMs = 20_000;
 const seconds = (ms) => `${(ms / 1000).toFixed(1)} s`;
 
 /** Runs one named step and prints its name, its progress and how long it took. */
@@ -16,8 +18,10 @@ export async function step(name, work) {
   const start = process.hrtime.bigint();
   const tell = (line) => console.log(`    ${line}`);
   console.log(`· ${name}`);
-  const result = await work(tell);
-  const ms = Number(process.hrtime.bigint() - start) / 1e6;
+  const elapsedMs = () => Number(process.hrtime.bigint() - start) / 1e6;
+  const stillAtIt = setInterval(() => tell(`${name}: still at it, ${seconds(elapsedMs())}`), heartbeatMs);
+  const result = await work(tell).finally(() => clearInterval(stillAtIt));
+  const ms = elapsedMs();
   const note = typeof result === 'string' ? ` — ${result}` : '';
   console.log(`  done in ${seconds(ms)}${note}`);
   return result;
