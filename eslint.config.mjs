@@ -118,6 +118,8 @@ export default tseslint.config(
         __dirname: 'readonly',
         fetch: 'readonly',
         setTimeout: 'readonly',
+        setInterval: 'readonly',
+        clearInterval: 'readonly',
         Buffer: 'readonly',
         URL: 'readonly',
       },
