@@ -6,7 +6,7 @@ import { ensureApp } from './lib/build.mjs';
 import { Cluster, freePort, requireFolder } from './lib/postgres.mjs';
 import { ensureDependencies, ensureSystem } from './lib/prerequisites.mjs';
 import { environment, Stack } from './lib/stack.mjs';
-import { step, StepError, workFolder } from './lib/steps.mjs';
+import { endCommands, step, StepError, workFolder } from './lib/steps.mjs';
 
 const usualPort = 4600;
 const folder = join(workFolder, 'demo');
@@ -21,6 +21,7 @@ async function stop(code) {
   if (stopping) return;
   stopping = true;
   console.log('\nstopping');
+  endCommands();
   await stack?.stop();
   await cluster?.stop();
   process.exit(code);
@@ -99,6 +100,7 @@ async function main() {
 }
 
 main().catch((error) => {
+  if (stopping) return; // it broke off because it was told to
   console.error(error instanceof StepError ? `\n${error.message}` : error);
   void stop(1);
 });

@@ -4,7 +4,7 @@ import { loadStory, playwright } from './lib/browser.mjs';
 import { ensureApp } from './lib/build.mjs';
 import { Cluster, requireFolder } from './lib/postgres.mjs';
 import { ensureDependencies, ensureSystem } from './lib/prerequisites.mjs';
-import { step, StepError, workFolder } from './lib/steps.mjs';
+import { endCommands, step, StepError, workFolder } from './lib/steps.mjs';
 
 /* Draws every picture of docs/screenshots anew, from the demo story. `-- NAME` draws those whose name holds NAME. */
 const folder = join(workFolder, `pictures-${process.pid}`);
@@ -28,8 +28,12 @@ async function main() {
   });
 }
 
+let finishing = false;
 async function finish(error) {
+  if (finishing) return;
+  finishing = true;
   if (error) console.error(error.message ?? error);
+  endCommands();
   await cluster?.remove().catch(() => undefined);
   rmSync(folder, { recursive: true, force: true });
   process.exit(error ? 1 : 0);

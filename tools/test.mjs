@@ -5,7 +5,7 @@ import { loadStory, playwright } from './lib/browser.mjs';
 import { ensureApp } from './lib/build.mjs';
 import { Cluster, requireFolder } from './lib/postgres.mjs';
 import { ensureDependencies, ensureSystem } from './lib/prerequisites.mjs';
-import { root, run, step, workFolder } from './lib/steps.mjs';
+import { endCommands, root, run, step, workFolder } from './lib/steps.mjs';
 
 /*
  * Everything CI runs: types, lint, formatting, unit, server and browser tests. Works in a folder of its own, so
@@ -104,11 +104,15 @@ async function main() {
   if (wanted('browser')) await browser(appDir);
 }
 
+let finishing = false;
 async function finish(error) {
+  if (finishing) return; // what was under way broke off because it was told to
+  finishing = true;
   if (error) {
     console.error(error.message ?? error);
     counts.failed += 1;
   }
+  endCommands();
   await cluster?.remove().catch(() => undefined);
   rmSync(folder, { recursive: true, force: true });
   console.log(`\n${counts.passed} passed, ${counts.failed} failed`);

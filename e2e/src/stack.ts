@@ -50,6 +50,8 @@ async function startStack(name: string): Promise<{ stack: Stack; running: Runnin
     schoolState,
   });
   const stack = new Stack(env, join(home, 'logs'));
+  // A run that is ended takes its processes with it.
+  process.once('SIGTERM', () => void stack.stop().then(() => process.exit(1)));
   await stack.startSchool();
   await stack.command('server/src/cli/loadStory.ts');
   await stack.startServer();

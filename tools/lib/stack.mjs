@@ -1,7 +1,7 @@
 import { spawn } from 'node:child_process';
 import { join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
-import { openLog, root, run, StepError } from './steps.mjs';
+import { openLog, root, run, signalGroup, StepError } from './steps.mjs';
 
 const tsx = join(root, 'node_modules', '.bin', 'tsx');
 const startTimeoutMs = 60_000;
@@ -89,18 +89,10 @@ export class Stack {
 
   async stop() {
     this.stopping = true;
-    for (const { child, ended } of this.#children) if (!ended) signal(child, 'SIGTERM');
+    for (const { child, ended } of this.#children) if (!ended) signalGroup(child, 'SIGTERM');
     for (let waited = 0; waited < stopTimeoutMs && this.#children.some(({ ended }) => !ended); waited += 50)
       await wait(50);
-    for (const { child, ended } of this.#children) if (!ended) signal(child, 'SIGKILL');
-  }
-}
-
-function signal(child, name) {
-  try {
-    process.kill(-child.pid, name);
-  } catch {
-    // gone already
+    for (const { child, ended } of this.#children) if (!ended) signalGroup(child, 'SIGKILL');
   }
 }
 

@@ -27,6 +27,22 @@ export async function step(name, work) {
   return result;
 }
 
+/** Commands under way, each in a group of its own, so that a stop reaches what they started, too. */
+const underWay = new Set();
+
+export function signalGroup({ pid }, name) {
+  try {
+    process.kill(-pid, name);
+  } catch {
+    // gone already
+  }
+}
+
+/** Ends every command that is under way. */
+export function endCommands() {
+  for (const child of underWay) signalGroup(child, 'SIGTERM');
+}
+
 /**
  * Runs a command to its end. Its output goes to `log` or is collected; a failure shows the last lines.
  * @returns standard output and standard error together.
@@ -37,7 +53,9 @@ export function run(command, args, { env, cwd = root, log, input, onLine, allowF
       cwd,
       env: { ...process.env, ...env },
       stdio: ['pipe', 'pipe', 'pipe'],
+      detached: true,
     });
+    underWay.add(child);
     const file = log ? openLog(log) : null;
     let output = '';
     const take = (chunk) => {
@@ -50,6 +68,7 @@ export function run(command, args, { env, cwd = root, log, input, onLine, allowF
     child.stdin.end(input ?? '');
     child.on('error', (error) => fail(new StepError(`${command} cannot be started: ${error.message}`)));
     child.on('close', (code) => {
+      underWay.delete(child);
       file?.end();
       if (code === 0 || allowFailure) return done({ code, output });
       const tail = output.trimEnd().split('\n').slice(-25).join('\n');
