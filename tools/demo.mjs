@@ -21,7 +21,7 @@ async function stop(code) {
   if (stopping) return;
   stopping = true;
   console.log('\nstopping');
-  endCommands();
+  await endCommands();
   await stack?.stop();
   await cluster?.stop();
   process.exit(code);

@@ -33,7 +33,7 @@ async function finish(error) {
   if (finishing) return;
   finishing = true;
   if (error) console.error(error.message ?? error);
-  endCommands();
+  await endCommands();
   await cluster?.remove().catch(() => undefined);
   rmSync(folder, { recursive: true, force: true });
   process.exit(error ? 1 : 0);

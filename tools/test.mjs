@@ -112,7 +112,7 @@ async function finish(error) {
     console.error(error.message ?? error);
     counts.failed += 1;
   }
-  endCommands();
+  await endCommands();
   await cluster?.remove().catch(() => undefined);
   rmSync(folder, { recursive: true, force: true });
   console.log(`\n${counts.passed} passed, ${counts.failed} failed`);

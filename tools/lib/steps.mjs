@@ -1,6 +1,7 @@
 import { spawn } from 'node:child_process';
 import { createWriteStream, mkdirSync } from 'node:fs';
 import { dirname, join } from 'node:path';
+import { setTimeout as wait } from 'node:timers/promises';
 import { fileURLToPath } from 'node:url';
 
 export const root = join(dirname(fileURLToPath(import.meta.url)), '..', '..');
@@ -38,9 +39,13 @@ export function signalGroup({ pid }, name) {
   }
 }
 
-/** Ends every command that is under way. */
-export function endCommands() {
+const endTimeoutMs = 6_000;
+
+/** Ends every command that is under way, and waits until it has: half an installation must not go on beside the next. */
+export async function endCommands() {
   for (const child of underWay) signalGroup(child, 'SIGTERM');
+  for (let waited = 0; waited < endTimeoutMs && underWay.size > 0; waited += 50) await wait(50);
+  for (const child of underWay) signalGroup(child, 'SIGKILL');
 }
 
 /**
