@@ -1,5 +1,6 @@
 import { useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
+import { roundHalfAway } from '@cadro/core';
 import { useMeQuery } from '../household/api';
 
 const dayMs = 24 * 60 * 60 * 1000;
@@ -49,7 +50,7 @@ export function makeFormat(language: string, timeZone: string, now: string) {
     daysBetween,
     /** On a course's scale, with its decimals; an en dash where there is none. */
     figure: (value: number | null, decimals: number) =>
-      value === null ? '–' : number(value, decimals, decimals),
+      value === null ? '–' : number(roundHalfAway(value, decimals), decimals, decimals),
     amount: (value: number) => number(value, 0, 2),
     /** Small counts in words, as one would write them. */
     small: (count: number) => numberWords[language]?.[count - 1] ?? number(count, 0, 0),

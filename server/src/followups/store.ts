@@ -199,6 +199,17 @@ export async function changeIfVersion(
   return changed === 1;
 }
 
+/** The version of a follow-up that is still open, locked: a person may be writing at the same time. */
+export const lockOpen = (
+  trx: Trx,
+  key: { studentId: string; followUpId: string },
+): Promise<{ version: number } | undefined> =>
+  trx('followups')
+    .where({ student_id: key.studentId, id: key.followUpId })
+    .whereNot({ step: 'settled' })
+    .forUpdate()
+    .first<{ version: number } | undefined>('version');
+
 export interface SettleRow {
   readonly id: string;
   readonly item_id: string;

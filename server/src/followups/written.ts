@@ -10,13 +10,18 @@ function lookAgainAfter(date: string): string {
   return format(isWeekend(day) ? nextMonday(day) : day, 'yyyy-MM-dd');
 }
 
-/** A question has gone to the teacher: the follow-up waits on the school and comes back after some days. */
+/**
+ * A question has gone to the teacher: the follow-up waits on the school and comes back after some days.
+ * One that has settled meanwhile stays as it is.
+ */
 export async function markWritten(
   trx: Trx,
-  row: store.FollowUpRow,
+  subject: { studentId: string; followUpId: string },
   what: { author: string; text: string; today: string; now: Date },
 ): Promise<void> {
-  const key = { studentId: row.student_id, followUpId: row.id, version: row.version };
+  const open = await store.lockOpen(trx, subject);
+  if (!open) return;
+  const key = { ...subject, version: open.version };
   const lookAgainOn = lookAgainAfter(what.today);
   await store.changeIfVersion(trx, key, { step: 'waiting-on-school', look_again_on: lookAgainOn }, what.now);
   await store.addEntries(trx, key, what.now, [

@@ -152,6 +152,34 @@ describe('a letter', () => {
     expect(await world.db('messages').where({ id }).first('state')).toEqual({ state: 'sent' });
   });
 
+  it('moves its follow-up on, though somebody edits that in the same moment', async () => {
+    const maren = await world.signedIn('maren');
+    const studentId = world.student('caspian');
+    const courseId = await world.courseId('ferries', 'millrace');
+    for (let round = 0; round < 5; round++) {
+      const { body: made } = await maren
+        .post(followUpRoutes.create.path)
+        .send({ studentId, courseId, title: 'Ferry timetables' })
+        .expect(201);
+      const path = followUpRoutes.change.path.replace(':followUpId', made.id);
+      const letter = {
+        studentId,
+        teacherId: made.teacher.id,
+        followUpId: made.id,
+        subject: 'at once',
+        text: 'T',
+      };
+      const [edit] = await Promise.all([
+        maren.patch(path).send({ version: made.version, note: 'A note' }),
+        maren.post(messageRoutes.send.path).send(letter).expect(202),
+      ]);
+      expect([200, 409]).toContain(edit.status);
+      const { body: after } = await maren.get(path).expect(200);
+      expect(after).toMatchObject({ step: 'waiting-on-school', lookAgainOn: expect.any(String) });
+      await maren.patch(path).send({ version: after.version, step: 'settled' }).expect(200);
+    }
+  });
+
   it('that cannot be sent says so after the last try', async () => {
     const id = await write('nowhere');
     const nowhere = { ...deps(), transport: createTransport('smtp://127.0.0.1:9') };

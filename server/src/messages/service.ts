@@ -69,10 +69,11 @@ async function wholeThread(db: Db, guardianId: string, threadId: string): Promis
   };
 }
 
-/** One thread; its answers count as read by this guardian from now on. */
+/** One thread; what it shows counts as read by this guardian from now on, and nothing that came meanwhile. */
 export async function readThread({ db }: Deps, guardianId: string, threadId: string): Promise<Thread> {
   const thread = await wholeThread(db, guardianId, threadId);
-  if (thread.unread) await store.markRead(db, guardianId, threadId);
+  const last = thread.messages.at(-1);
+  if (thread.unread && last) await store.markReadTo(db, guardianId, last.id);
   return thread;
 }
 
@@ -110,9 +111,10 @@ export async function writeToTeacher(
       mime_id: null,
     });
     if (message) await enqueueMail(trx, message);
-    if (followUp && followUp.step !== 'settled') {
+    if (followUp) {
+      const subject = { studentId: child.id, followUpId: followUp.id };
       const today = dateIn(child.timeZone, now);
-      await markWritten(trx, followUp, { author: guardian.name, text: input.text, today, now });
+      await markWritten(trx, subject, { author: guardian.name, text: input.text, today, now });
     }
     return thread;
   });

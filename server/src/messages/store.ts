@@ -79,14 +79,14 @@ export const unreadThreads = async (
       .pluck('m.thread_id'),
   );
 
-export async function markRead(db: Db, guardianId: string, threadId: string): Promise<void> {
+/** All of a thread up to a message counts as read. */
+export async function markReadTo(db: Db, guardianId: string, messageId: string): Promise<void> {
   await db.raw(
     `insert into thread_reads (student_id, thread_id, guardian_id, read_to)
-     select student_id, thread_id, :guardianId, max(seq) from messages where thread_id = :threadId
-     group by student_id, thread_id
+     select student_id, thread_id, :guardianId, seq from messages where id = :messageId
      on conflict (student_id, thread_id, guardian_id) do update
        set read_to = greatest(thread_reads.read_to, excluded.read_to)`,
-    { guardianId, threadId },
+    { guardianId, messageId },
   );
 }
 

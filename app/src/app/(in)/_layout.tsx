@@ -4,6 +4,8 @@ import { isServerProblem } from '../../i18n';
 import { Shell } from '../../shell';
 import { Failed, Loading } from '../../ui';
 
+export { ScreenComing as SuspenseFallback } from '../../ui';
+
 /** Everything below asks for a session; without one it leads to the door. */
 export default function SignedIn() {
   const { data: me, error, isError, refetch } = useMeQuery();
@@ -11,6 +13,3 @@ export default function SignedIn() {
   if (me) return <Shell />;
   return isError ? <Failed onRetry={() => void refetch()} /> : <Loading />;
 }
-
-/** While a screen's code is on its way. */
-export const SuspenseFallback = () => <Loading />;

@@ -1,16 +1,14 @@
 import type { Matter } from '@cadro/contract';
 import type { FamilyFacts } from './facts';
+import { isInHand } from './inHand';
 
 /** Each unexplained day weighs as much as two points of a hundred. */
 const dayStake = 0.02;
 
 /** Absences nobody explained, and leaving early more than once, unless somebody has them in hand. */
 export function absence(facts: FamilyFacts): Matter[] {
-  const inHand = new Set(
-    facts.followUps.flatMap(({ topic, studentId }) => (topic === 'attendance' ? [studentId] : [])),
-  );
   return facts.absences.flatMap((child): Matter[] => {
-    if (inHand.has(child.studentId)) return [];
+    if (isInHand(facts, { studentId: child.studentId, topic: 'attendance' })) return [];
     const leftEarlyOn = child.leftEarlyOn.length >= 2 ? [...child.leftEarlyOn] : [];
     const dates = new Set([...child.unexplainedOn, ...leftEarlyOn]);
     if (dates.size === 0) return [];

@@ -25,17 +25,20 @@ function urgency(expiresAt: string | null, now: string): number {
   return days <= 3 ? 1.5 : days <= 7 ? 1.2 : 1;
 }
 
-/** A comment on work that has a matter already is read there. */
+/** A comment on a child's work that has a matter already is read there. */
 function withoutEchoes(matters: readonly Matter[], facts: FamilyFacts): Matter[] {
+  const key = (studentId: string, itemId: string | null) => `${studentId}:${itemId}`;
   const named = new Set([
     ...matters.flatMap((matter) =>
-      'looseEnds' in matter ? matter.looseEnds.map(({ itemId }) => itemId) : [],
+      'looseEnds' in matter ? matter.looseEnds.map(({ itemId }) => key(matter.studentId, itemId)) : [],
     ),
-    ...facts.followUps.map(({ itemId }) => itemId),
+    ...facts.followUps.map(({ studentId, itemId }) => key(studentId, itemId)),
   ]);
   return matters.flatMap((matter): Matter[] => {
     if (matter.kind !== 'comment') return [matter];
-    const comments = matter.comments.filter(({ itemId }) => itemId === null || !named.has(itemId));
+    const comments = matter.comments.filter(
+      ({ itemId }) => itemId === null || !named.has(key(matter.studentId, itemId)),
+    );
     return comments.length > 0 ? [{ ...matter, comments }] : [];
   });
 }

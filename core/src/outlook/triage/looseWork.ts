@@ -1,5 +1,6 @@
 import type { Matter, NamedLooseEnd } from '@cadro/contract';
 import type { CourseFacts, FamilyFacts } from './facts';
+import { isInHand } from './inHand';
 
 /** A fall smaller than this share of the scale is no matter of its own. */
 const leastFall = 0.01;
@@ -12,12 +13,15 @@ const earliest = (ends: readonly NamedLooseEnd[]): string | null =>
   ends.flatMap(({ deadline }) => (deadline ? [deadline] : [])).sort()[0] ?? null;
 
 /** What nobody has taken in hand yet: a follow-up speaks for its own item. */
-export function notInHand(course: CourseFacts, { followUps, now }: FamilyFacts): NamedLooseEnd[] {
-  const taken = new Set(followUps.map(({ itemId }) => itemId));
+export function notInHand(course: CourseFacts, facts: FamilyFacts): NamedLooseEnd[] {
+  const { studentId } = course;
   const travelling = ({ kind, dueAt }: NamedLooseEnd) =>
-    kind === 'overdue' && dueAt !== null && Date.parse(now) - Date.parse(dueAt) < travelMs;
+    kind === 'overdue' && dueAt !== null && Date.parse(facts.now) - Date.parse(dueAt) < travelMs;
   return course.looseEnds.filter(
-    (end) => !taken.has(end.itemId) && end.kind !== 'unmarked' && !travelling(end),
+    (end) =>
+      end.kind !== 'unmarked' &&
+      !travelling(end) &&
+      !isInHand(facts, { studentId, topic: 'work', itemId: end.itemId }),
   );
 }
 

@@ -1,15 +1,11 @@
 import type { Matter } from '@cadro/contract';
 import type { FamilyFacts } from './facts';
+import { isInHand } from './inHand';
 
 /** A course that has gone down for weeks and that nobody has in hand. At stake: what two more such weeks would cost. */
 export function slipping(facts: FamilyFacts): Matter[] {
-  const inHand = new Set(
-    facts.followUps.flatMap((each) =>
-      each.topic === 'course' ? [`${each.studentId}:${each.courseId}`] : [],
-    ),
-  );
   return facts.courses.flatMap((course): Matter[] => {
-    if (inHand.has(`${course.studentId}:${course.id}`)) return [];
+    if (isInHand(facts, { studentId: course.studentId, topic: 'course', courseId: course.id })) return [];
     const { trend, display } = course.figures;
     if (trend.class !== 'slipping' || trend.slope === null) return [];
     return [

@@ -101,6 +101,37 @@ describe('the triage of the Brief', () => {
     expect(matter).toMatchObject({ kind: 'look-again', courseId: 'k', stillKind: 'overdue' });
   });
 
+  it('lets a follow-up speak for its own child only, though a brother sits in the same course', () => {
+    const ofBrother = { studentId: 'brother' };
+    const trend = { class: 'slipping', slope: -3 } as const;
+    const comment = {
+      ...ofBrother,
+      courseId: 'k',
+      courseTitle: 'k',
+      itemId: 'a',
+      itemTitle: 'a',
+      subject: 'work' as const,
+      text: 'a',
+      author: 'W',
+      writtenAt: now,
+    };
+    const facts = family({
+      courses: [
+        { ...course('k', { ifLeft: 80 }, [end('a', 'overdue')]), ...ofBrother },
+        { ...course('j', { trend }), ...ofBrother },
+      ],
+      absences: [{ ...ofBrother, unexplainedOn: ['2026-10-20'], leftEarlyOn: [], lessons: [] }],
+      followUps: [
+        followUp({ topic: 'work', courseId: 'k', itemId: 'a' }),
+        followUp({ topic: 'course', courseId: 'j' }),
+        followUp({ topic: 'attendance' }),
+      ],
+    });
+    expect(kinds(facts)).toEqual(['underneath k', 'slipping j', 'absence null']);
+    const calm = family({ comments: [comment], followUps: facts.followUps });
+    expect(kinds(calm)).toEqual(['comment k']);
+  });
+
   it('says of a work that came back what the record shows now, not what it once showed', () => {
     const followUps = [followUp({ courseId: 'k', itemId: 'a', topic: 'work', due: true })];
     const shown = (looseEnds: NamedLooseEnd[]) =>

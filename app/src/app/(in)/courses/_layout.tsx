@@ -1,6 +1,8 @@
 import { Slot, useGlobalSearchParams } from 'expo-router';
 import { CourseList } from '../../../gradebook';
-import { Loading, Panes, useWide } from '../../../ui';
+import { Panes, useWide } from '../../../ui';
+
+export { ScreenComing as SuspenseFallback } from '../../../ui';
 
 /** On a wide screen the list of courses stays beside whatever is open. */
 export default function Courses() {
@@ -8,6 +10,3 @@ export default function Courses() {
   if (!useWide()) return <Slot />;
   return <Panes list={<CourseList {...(courseId ? { selected: courseId } : {})} />} detail={<Slot />} />;
 }
-
-/** While a screen's code is on its way. */
-export const SuspenseFallback = () => <Loading />;

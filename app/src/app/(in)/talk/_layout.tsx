@@ -1,6 +1,8 @@
 import { Slot, useGlobalSearchParams } from 'expo-router';
 import { TalkList } from '../../../messages';
-import { Loading, Panes, useWide } from '../../../ui';
+import { Panes, useWide } from '../../../ui';
+
+export { ScreenComing as SuspenseFallback } from '../../../ui';
 
 /** On a wide screen what is in hand stays beside whatever is open. */
 export default function Talk() {
@@ -9,6 +11,3 @@ export default function Talk() {
   if (!useWide()) return <Slot />;
   return <Panes list={<TalkList {...(selected ? { selected } : {})} />} detail={<Slot />} />;
 }
-
-/** While a screen's code is on its way. */
-export const SuspenseFallback = () => <Loading />;
