@@ -103,6 +103,11 @@ export default tseslint.config(
     },
   },
   {
+    // The sums run over arrays whose lengths belong together; a fallback there would hide a wrong index.
+    files: ['core/src/gradebook/**/*.ts', 'core/src/outlook/*.ts'],
+    rules: { '@typescript-eslint/no-non-null-assertion': 'off' },
+  },
+  {
     files: ['app/**/*.{ts,tsx}'],
     plugins: { 'react-hooks': hooks },
     rules: { 'react-hooks/rules-of-hooks': 'error', 'react-hooks/exhaustive-deps': 'error' },

@@ -35,7 +35,7 @@ const check = (name, command, args) =>
   });
 
 async function checks() {
-  for (const name of ['core', 'contract', 'server', 'school', 'app', 'e2e'])
+  for (const name of ['core', 'contract', 'server', 'school', 'app', 'e2e', 'bench'])
     await check(`Types of ${name}`, bin('tsc'), ['-p', name]);
   await check('Lint', bin('eslint'), ['.']);
   await check('Formatting', bin('prettier'), ['--check', '--log-level', 'warn', '.']);

@@ -9,6 +9,7 @@ import { sourceRoutes } from './sources/status';
 
 export * from './attendance/attendance';
 export * from './followups/followups';
+export * from './gradebook/cases';
 export * from './gradebook/gradebook';
 export * from './gradebook/record';
 export * from './household/household';

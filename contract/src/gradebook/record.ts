@@ -17,10 +17,11 @@ export const resultStatuses = ['open', 'handed-in', 'scored', 'missing', 'incomp
 export type ResultStatus = (typeof resultStatuses)[number];
 export const standardRules = ['latest', 'highest', 'mean', 'recency'] as const;
 
+/** `lose` a day, never below `least`; shares of the score. */
 export const LateRule = Type.Union([
   Type.Object({ kind: Type.Literal('none') }),
   Type.Object({ kind: Type.Literal('flat'), credit: NotNegative }),
-  Type.Object({ kind: Type.Literal('perDay'), lose: NotNegative, least: NotNegative }),
+  Type.Object({ kind: Type.Literal('perDay'), lose: Type.Number(), least: Type.Number() }),
 ]);
 export type LateRule = Static<typeof LateRule>;
 

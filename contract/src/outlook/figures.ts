@@ -29,6 +29,8 @@ export const CourseFigures = Type.Object({
       fraction: Nullable(Fraction),
       earned: Type.Number(),
       possible: Type.Number(),
+      /** How many points of the figure are lacking because of it; they sum to `outOf` less the figure. */
+      cost: Nullable(Type.Number()),
     }),
   ),
   standards: Type.Array(
@@ -44,3 +46,30 @@ export const CourseFigures = Type.Object({
   }),
 });
 export type CourseFigures = Static<typeof CourseFigures>;
+
+export const neededStatuses = ['secured', 'reachable', 'out-of-reach'] as const;
+
+/** What the core answers to a question about a course: its figures, its changes, what targets ask for. */
+export const CourseAnswer = Type.Composite([
+  CourseFigures,
+  Type.Object({
+    needed: Type.Array(
+      Type.Object({
+        target: Type.Number(),
+        status: Type.Union(neededStatuses.map((status) => Type.Literal(status))),
+        /** Share of each work still to come; null when no share is enough. */
+        x: Nullable(Fraction),
+      }),
+    ),
+    /** By time. `delta` is null where there was no figure before or after; `posted` is the figure after. */
+    moved: Type.Array(
+      Type.Object({
+        itemId: Type.String(),
+        at: Instant,
+        delta: Nullable(Type.Number()),
+        posted: Nullable(Type.Number()),
+      }),
+    ),
+  }),
+]);
+export type CourseAnswer = Static<typeof CourseAnswer>;

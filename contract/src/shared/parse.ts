@@ -19,8 +19,21 @@ export class ParseError extends Error {
   }
 }
 
-const ajv = addFormats(new Ajv({ allErrors: false, strict: false, allowUnionTypes: true }));
-const ajvCoercing = addFormats(new Ajv({ allErrors: false, strict: false, coerceTypes: true }));
+const isoInstant =
+  /^(\d{4})-(\d{2})-(\d{2})T([01]\d|2[0-3]):[0-5]\d(:[0-5]\d(\.\d+)?)?(Z|[+-]([01]\d|2[0-3]):[0-5]\d)$/;
+
+/** An instant has a zone, and a day that is on the calendar; a leap second is none that a computer can hold. */
+function isInstant(text: string): boolean {
+  const [, year, month, day] = isoInstant.exec(text) ?? [];
+  if (year === undefined) return false;
+  const date = new Date(Date.UTC(Number(year), Number(month) - 1, Number(day)));
+  return date.getUTCMonth() === Number(month) - 1 && date.getUTCDate() === Number(day);
+}
+
+const options = { allErrors: false, strict: false } as const;
+const withFormats = (plain: Ajv): Ajv => addFormats(plain).addFormat('date-time', isInstant);
+const ajv = withFormats(new Ajv({ ...options, allowUnionTypes: true }));
+const ajvCoercing = withFormats(new Ajv({ ...options, coerceTypes: true }));
 const compiled = new WeakMap<TSchema, ValidateFunction>();
 const compiledCoercing = new WeakMap<TSchema, ValidateFunction>();
 

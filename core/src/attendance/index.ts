@@ -1,2 +1,3 @@
+export * from './faults';
 export * from './patterns';
 export * from './summary';

@@ -8,6 +8,8 @@ export interface Course {
   readonly categories: readonly Category[];
   readonly standards: readonly Standard[];
   readonly items: readonly Item[];
+  /** The place of each item in `items`, by its id. */
+  readonly indexOf: ReadonlyMap<string, number>;
   /** In the order of the record; the history is ordered where it is read. */
   readonly results: readonly Result[];
 }
@@ -64,6 +66,8 @@ export interface Item {
 
 export interface Result {
   readonly itemId: string;
+  /** As the record has it. */
+  readonly at: string;
   readonly atMs: number;
   readonly status: ResultStatus;
   readonly earned: number | null;
@@ -71,6 +75,7 @@ export interface Result {
   readonly levels: Readonly<Record<string, number>>;
 }
 
+const noLevels: Readonly<Record<string, number>> = {};
 const ms = (instant: string): number => Date.parse(instant);
 const msOrNull = (instant: string | null | undefined): number | null => (instant ? ms(instant) : null);
 
@@ -98,6 +103,7 @@ function normaliseItem(item: ItemRecord): Item {
  */
 export function normaliseCourse(record: CourseRecord): Course {
   const { policy } = record;
+  const items = (record.items ?? []).map(normaliseItem);
   return {
     id: record.id,
     asOfMs: ms(record.asOf),
@@ -126,14 +132,16 @@ export function normaliseCourse(record: CourseRecord): Course {
       dropLowest: category.dropLowest ?? 0,
     })),
     standards: (record.standards ?? []).map(({ id, title }) => ({ id, title: title ?? '' })),
-    items: (record.items ?? []).map(normaliseItem),
+    items,
+    indexOf: new Map(items.map(({ id }, index) => [id, index])),
     results: (record.results ?? []).map((result) => ({
       itemId: result.itemId,
+      at: result.at,
       atMs: ms(result.at),
       status: result.status,
       earned: result.earned ?? null,
       late: result.late ?? false,
-      levels: result.levels ?? {},
+      levels: result.levels ?? noLevels,
     })),
   };
 }

@@ -1,15 +1,7 @@
 import type { CourseRecord, ItemRecord, ResultRecord } from '@cadro/contract';
 import fc from 'fast-check';
-import {
-  assessStandards,
-  displayOf,
-  letterOf,
-  normaliseCourse,
-  postedSum,
-  postedValue,
-  roundHalfAway,
-  standingsAt,
-} from '.';
+import { courseAnswer } from '../outlook';
+import { displayOf, letterOf, normaliseCourse, postedValue, roundHalfAway, standingsAt } from '.';
 
 const item = (id: string, more: Partial<ItemRecord> = {}): ItemRecord => ({
   id,
@@ -33,8 +25,8 @@ const record = (more: Partial<CourseRecord>, policy: Partial<CourseRecord['polic
 const course = (more: Partial<CourseRecord>, policy: Partial<CourseRecord['policy']> = {}) =>
   normaliseCourse(record(more, policy));
 const posted = (more: Partial<CourseRecord>, policy: Partial<CourseRecord['policy']> = {}) => {
-  const made = course(more, policy);
-  return postedSum(made, standingsAt(made, made.asOfMs));
+  const { posted: figure, categories } = courseAnswer(record(more, policy));
+  return { fraction: figure === null ? null : figure / 100, categories };
 };
 
 describe('rounding, once, at display', () => {
@@ -138,10 +130,7 @@ describe('how a work stands', () => {
       item('always'),
     ];
     const made = course({ items, results: [result('early', { earned: 9 })] });
-    const ids = (options?: { wholeTerm: boolean }) =>
-      standingsAt(made, made.asOfMs, options).map((each) => each.item.id);
-    expect(ids()).toEqual(['early', 'always']);
-    expect(ids({ wholeTerm: true })).toEqual(['later', 'early', 'always']);
+    expect(standingsAt(made, made.asOfMs).map((each) => each.item.id)).toEqual(['early', 'always']);
   });
 });
 
@@ -154,7 +143,7 @@ describe('what a work is worth now', () => {
     const made = course({ items: [item('a')], results: [result('a', { status, earned })] }, policy);
     const [standing] = standingsAt(made, made.asOfMs);
     if (!standing) throw new Error('the item stands');
-    return postedValue(made.policy, standing);
+    return postedValue(made.policy, standing.item, standing);
   };
   it.each([
     ['scored', 'scored', 17, {}, 0.85],
@@ -194,8 +183,8 @@ describe('the posted figure', () => {
     const sum = posted({ ...two, results }, { method: 'weighted' });
     expect(sum.fraction).toBeCloseTo(0.9, 12);
     expect(sum.categories).toEqual([
-      { id: 'c', fraction: 0.9, earnedMass: 18, mass: 20 },
-      { id: 'd', fraction: null, earnedMass: 0, mass: 0 },
+      { id: 'c', fraction: 0.9, earned: 18, possible: 20, cost: expect.closeTo(10, 9) as number },
+      { id: 'd', fraction: null, earned: 0, possible: 0, cost: null },
     ]);
   });
   it('counts a work as often as its multiplier says', () => {
@@ -238,11 +227,13 @@ describe('standards', () => {
     standards: [{ id: 's' }, { id: 'later' }],
   };
   const assess = (rule: 'latest' | 'highest' | 'mean' | 'recency', more: Partial<CourseRecord> = {}) => {
-    const made = course({ ...evidence, ...more } as Partial<CourseRecord>, {
-      method: 'standards',
-      standards: { rule, share: 0.65, top: 4, metAt: 3 },
-    });
-    return assessStandards(made, standingsAt(made, made.asOfMs));
+    const { posted: figure, standards } = courseAnswer(
+      record({ ...evidence, ...more } as Partial<CourseRecord>, {
+        method: 'standards',
+        standards: { rule, share: 0.65, top: 4, metAt: 3 },
+      }),
+    );
+    return { standards, fraction: figure === null ? null : figure / 100 };
   };
   it.each([
     ['latest', 3, true],

@@ -13,37 +13,36 @@ export interface Standing {
 
 const noLevels = {};
 
-function lastResults(results: readonly Result[], atMs: number): Map<string, Result> {
-  const last = new Map<string, Result>();
-  for (const result of results) {
-    if (result.atMs > atMs) continue;
-    const known = last.get(result.itemId);
-    if (!known || result.atMs >= known.atMs) last.set(result.itemId, result);
-  }
-  return last;
-}
-
 /**
- * The standing of every item that exists at the instant, in the order of the record.
- * An item exists from the earlier of its assignment and its first result.
- * @param options.wholeTerm also gives the items that are not assigned yet (targets ask about these).
+ * The standing of every item, in the order of the record, also of those that are not assigned yet.
+ * @param last the standing result of each item, by its index.
  */
-export function standingsAt(course: Course, atMs: number, options?: { wholeTerm: boolean }): Standing[] {
-  const last = lastResults(course.results, atMs);
-  const standings: Standing[] = [];
-  for (const item of course.items) {
-    const result = last.get(item.id);
-    const exists = result || options?.wholeTerm || item.assignedAtMs === null || item.assignedAtMs <= atMs;
-    if (!exists) continue;
-    standings.push({
+export const standingsOf = (course: Course, last: readonly (Result | undefined)[]): Standing[] =>
+  course.items.map((item, index) => {
+    const result = last[index];
+    return {
       item,
       status: result?.status ?? 'open',
       atMs: result?.atMs ?? null,
       earned: result?.earned ?? null,
       levels: result?.levels ?? noLevels,
-    });
+    };
+  });
+
+/** An item exists from the earlier of its assignment and its first result. */
+export const exists = ({ item, atMs }: Standing, asOfMs: number): boolean =>
+  atMs !== null || item.assignedAtMs === null || item.assignedAtMs <= asOfMs;
+
+/** The standing of every item that exists at an instant, in the order of the record. */
+export function standingsAt(course: Course, atMs: number): Standing[] {
+  const last: (Result | undefined)[] = new Array(course.items.length);
+  for (const result of course.results) {
+    const index = course.indexOf.get(result.itemId);
+    if (index === undefined || result.atMs > atMs) continue;
+    const known = last[index];
+    if (!known || result.atMs >= known.atMs) last[index] = result;
   }
-  return standings;
+  return standingsOf(course, last).filter((standing) => exists(standing, atMs));
 }
 
 /** Whether an item can ever be part of a sum or a loose end: it counts, has mass and is no extra credit. */

@@ -203,24 +203,16 @@ describe('which way it goes', () => {
     );
   });
 
-  const weekly = (shares: readonly number[]) => {
-    const made = course(
-      shares.map(() => ({})),
-      shares.map((earned, index) => ({
-        itemId: `i${index}`,
-        earned,
-        at: new Date(
-          Date.parse('2026-10-20T12:00:00Z') - (shares.length - 1 - index) * 7 * 86_400_000,
-        ).toISOString(),
-      })),
+  const weekly = (shares: readonly number[]) =>
+    trendOf(
+      shares.map((share, index) => ({ week: index + 1 - shares.length, fraction: share })),
+      shares.length,
     );
-    return trendOf(made, standingsAt(made, made.asOfMs));
-  };
   it.each([
-    ['two works are too early to tell', [20, 10], 'too-early'],
-    ['a course that slides', [20, 18, 15, 12, 9], 'slipping'],
-    ['one that climbs', [9, 12, 15, 18, 20], 'rising'],
-    ['one that stays', [16, 16, 16, 16], 'steady'],
+    ['two works are too early to tell', [0.9, 0.5], 'too-early'],
+    ['a course that slides', [0.9, 0.88, 0.86, 0.83], 'slipping'],
+    ['one that climbs', [0.6, 0.61, 0.63, 0.65], 'rising'],
+    ['one that stays', [0.8, 0.8, 0.8, 0.8], 'steady'],
   ] as const)('%s', (_name, shares, trend) => {
     const { class: found, slope } = weekly(shares);
     expect(found).toBe(trend);

@@ -1,0 +1,3 @@
+export * from './standardsTally';
+export * from './sumTally';
+export * from './tally';

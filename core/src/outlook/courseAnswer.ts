@@ -1,0 +1,113 @@
+import type { CourseAnswer, CourseFigures, CourseRecord } from '@cadro/contract';
+import {
+  displayOf,
+  exists,
+  instantAs,
+  instantOf,
+  letterOf,
+  normaliseCourse,
+  replay,
+  StandardsTally,
+  standingsOf,
+  SumTally,
+  type Course,
+  type Replayed,
+  type Standing,
+} from '../gradebook';
+import { looseEndsOf } from './looseEnds';
+import { neededFor } from './needed';
+import { threeFigures, unweighed, type ThreeFigures, type WeighedLooseEnd } from './threeFigures';
+import { trendOf, trendWeeks } from './trend';
+
+const weekMs = 7 * 24 * 60 * 60 * 1000;
+
+/** What is asked beside the figures themselves. */
+export interface Question {
+  /** On the course's scale. */
+  readonly targets?: readonly number[];
+  /** From when on the changes of the figure are told; absent: none. An instant. */
+  readonly since?: string | null;
+}
+
+const looseEndFigure = ({ standing, kind, recoverable, credit, deadlineMs, impact }: WeighedLooseEnd) => ({
+  itemId: standing.item.id,
+  kind,
+  recoverable,
+  credit,
+  deadline: deadlineMs === null ? null : instantOf(deadlineMs),
+  impact,
+});
+
+function movedBy(course: Course, { steps }: Replayed): CourseAnswer['moved'] {
+  const { outOf } = course.policy;
+  return steps.map(({ result, before, after }) => ({
+    itemId: result.itemId,
+    at: instantAs(result.at, result.atMs),
+    delta: before === null || after === null ? null : (after - before) * outOf,
+    posted: after === null ? null : after * outOf,
+  }));
+}
+
+/** What a course of points or weights says about the time to come. */
+function outlookOf(
+  course: Course,
+  all: readonly Standing[],
+  tally: SumTally,
+  targets: readonly number[],
+): ThreeFigures & Pick<CourseAnswer, 'needed'> {
+  const standings = all.filter((standing) => exists(standing, course.asOfMs));
+  const figures = threeFigures(course, standings, tally);
+  return { ...figures, needed: neededFor(course, all, tally, targets) };
+}
+
+function standardsOutlook(course: Course, all: readonly Standing[]): ReturnType<typeof outlookOf> {
+  const standings = all.filter((standing) => exists(standing, course.asOfMs));
+  const looseEnds = unweighed(looseEndsOf(course, standings));
+  return { ifLeft: null, ifMadeUp: null, best: null, looseEnds, needed: [] };
+}
+
+/**
+ * Everything Cadro says in numbers about one course at the record's instant. Figures are on the course's
+ * scale (`outOf`), fractions 0 to 1; null means there is nothing to say yet. The history is gone through once,
+ * in order, and every figure is read from the sums it leaves.
+ * @param record must fit its schema and be sound (`courseFault`); this neither checks nor throws.
+ */
+export function courseAnswer(record: CourseRecord, { targets = [], since }: Question = {}): CourseAnswer {
+  const course = normaliseCourse(record);
+  const { policy, asOfMs } = course;
+  const tally = policy.method === 'standards' ? new StandardsTally(course) : new SumTally(course);
+  const replayed = replay(course, tally, {
+    instantsMs: trendWeeks.map((week) => asOfMs + week * weekMs),
+    sinceMs: since ? Date.parse(since) : Infinity,
+  });
+  const fraction = tally.fraction();
+  const posted = {
+    posted: fraction === null ? null : fraction * policy.outOf,
+    display: displayOf(policy, fraction),
+    letter: letterOf(policy, fraction),
+    categories: tally instanceof SumTally ? categoriesOf(course, tally) : [],
+    standards: tally instanceof StandardsTally ? tally.standards() : [],
+    trend: trendOf(
+      trendWeeks.map((week, index) => ({ week, fraction: replayed.at[index] ?? null })),
+      tally.valued,
+    ),
+    moved: movedBy(course, replayed),
+  };
+  const all = standingsOf(course, replayed.last);
+  const { looseEnds, ...outlook } =
+    tally instanceof SumTally ? outlookOf(course, all, tally, targets) : standardsOutlook(course, all);
+  return { ...posted, ...outlook, looseEnds: looseEnds.map(looseEndFigure) };
+}
+
+function categoriesOf({ policy }: Course, tally: SumTally): CourseFigures['categories'] {
+  return tally
+    .categories()
+    .map((category) => ({ ...category, cost: category.cost === null ? null : category.cost * policy.outOf }));
+}
+
+/** As `courseAnswer` without a question: what is kept of a course between two changes of its record. */
+export function courseFigures(record: CourseRecord): CourseFigures {
+  const { posted, display, letter, categories, standards, ifLeft, ifMadeUp, best, looseEnds, trend } =
+    courseAnswer(record);
+  return { posted, display, letter, categories, standards, ifLeft, ifMadeUp, best, looseEnds, trend };
+}
