@@ -46,6 +46,8 @@ export class Pool {
   private lightest = Infinity;
   private heaviest = 0;
   private pulls = new Float64Array(0);
+  private readonly least = new Float64Array(few + 1);
+  private readonly leastItems = new Int32Array(few + 1);
 
   /**
    * @param values of all items of the course; NaN for none. Shared with whoever sets them.
@@ -85,16 +87,23 @@ export class Pool {
   /** Leaves out `drop` items; returns how far the level may move before others may be better to drop. */
   private leaveOut(level: number, drop: number): number {
     const [edge, next] = drop <= few ? this.edgeOfFew(level, drop) : this.edgeOfMany(level, drop);
-    this.leaveOutTo(level, drop, edge);
-    // Moving the level by δ moves two pulls apart by at most δ × the difference of their masses.
     const apart = next - edge;
-    return apart > equal * this.mass ? apart / (this.heaviest - this.lightest) / 2 : 0;
+    const clear = apart > equal * this.mass;
+    if (clear && drop <= few) for (let place = 0; place < drop; place++) this.leave(this.leastItems[place]!);
+    else this.leaveUpTo(level, drop, edge);
+    // Moving the level by δ moves two pulls apart by at most δ × the difference of their masses.
+    return clear ? apart / (this.heaviest - this.lightest) / 2 : 0;
   }
 
-  /** The greatest pull that is dropped and the least that is kept. */
+  private leave(index: number): void {
+    this.keptEarned -= this.values[index]! * this.masses[index]!;
+    this.keptMass -= this.masses[index]!;
+  }
+
+  /** The greatest pull that is dropped and the least that is kept; the items that pull less are in `leastItems`. */
   private edgeOfFew(level: number, drop: number): [edge: number, next: number] {
-    const least: number[] = new Array(drop + 1).fill(Infinity);
-    const { members, values, masses } = this;
+    const { members, values, masses, least, leastItems } = this;
+    least.fill(Infinity);
     let last = Infinity;
     for (let at = 0; at < members.length; at++) {
       const index = members[at]!;
@@ -103,9 +112,11 @@ export class Pool {
       let place = drop;
       while (place > 0 && least[place - 1]! > pull) {
         least[place] = least[place - 1]!;
+        leastItems[place] = leastItems[place - 1]!;
         place--;
       }
       least[place] = pull;
+      leastItems[place] = index;
       last = least[drop]!;
     }
     return [least[drop - 1]!, least[drop]!];
@@ -125,8 +136,8 @@ export class Pool {
     return [edge, next];
   }
 
-  /** Of the items on the edge, the lightest are left out. */
-  private leaveOutTo(level: number, drop: number, edge: number): void {
+  /** Leaves out what pulls less than the edge, and of the items on it the lightest. */
+  private leaveUpTo(level: number, drop: number, edge: number): void {
     const { members, values, masses } = this;
     const near = equal * this.mass;
     const onEdge: number[] = [];
@@ -135,16 +146,12 @@ export class Pool {
       const index = members[at]!;
       const over = masses[index]! * (values[index]! - level) - edge;
       if (over < -near) {
-        this.keptEarned -= values[index]! * masses[index]!;
-        this.keptMass -= masses[index]!;
+        this.leave(index);
         left--;
       } else if (over <= near) onEdge.push(index);
     }
     if (onEdge.length > left) onEdge.sort((a, b) => masses[a]! - masses[b]!);
-    for (const index of onEdge.slice(0, left)) {
-      this.keptEarned -= values[index]! * masses[index]!;
-      this.keptMass -= masses[index]!;
-    }
+    for (const index of onEdge.slice(0, left)) this.leave(index);
   }
 }
 
@@ -168,7 +175,7 @@ export function bestLevel(pools: readonly Pool[], guess: number): number {
       pool.settle(level);
       earned += pool.keptEarned;
       mass += pool.keptMass;
-      drops += pool.drop;
+      if (pool.drop > 0) drops++;
     }
     const reached = earned / mass;
     const settled = drops === 0 || Math.abs(reached - level) <= 1e-15 * Math.max(1, Math.abs(reached));
