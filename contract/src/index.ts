@@ -1,6 +1,7 @@
 import { attendanceRoutes } from './attendance/attendance';
 import { followUpRoutes } from './followups/followups';
 import { gradebookRoutes } from './gradebook/gradebook';
+import { termRoutes } from './gradebook/terms';
 import { householdRoutes } from './household/household';
 import { messageRoutes } from './messages/messages';
 import { outlookRoutes } from './outlook/outlook';
@@ -11,7 +12,9 @@ export * from './attendance/attendance';
 export * from './followups/followups';
 export * from './gradebook/cases';
 export * from './gradebook/gradebook';
+export * from './gradebook/policy';
 export * from './gradebook/record';
+export * from './gradebook/terms';
 export * from './household/household';
 export * from './messages/messages';
 export * from './outlook/figures';
@@ -27,6 +30,7 @@ export const allRoutes: readonly RouteContract[] = [
   householdRoutes,
   outlookRoutes,
   gradebookRoutes,
+  termRoutes,
   attendanceRoutes,
   followUpRoutes,
   messageRoutes,

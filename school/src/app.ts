@@ -3,6 +3,7 @@ import { tokenEndpoint } from './access';
 import { demoRouter, type InboundMail } from './demo/routes';
 import { Faults } from './faults';
 import { feedRouter } from './feed/routes';
+import { filesRouter } from './feed/files';
 import { oneRosterRouter } from './oneRoster/routes';
 import type { Simulation } from './simulation';
 import { schools } from './story';
@@ -14,7 +15,12 @@ export function schoolApp(simulation: Simulation, inbound: InboundMail, baseUrl:
   app.disable('x-powered-by');
   for (const { id } of schools) {
     app.post(`/${id}/token`, express.urlencoded({ extended: false }), tokenEndpoint(id));
-    app.use(`/${id}`, oneRosterRouter(id, simulation, faults), feedRouter(id, simulation, faults));
+    app.use(
+      `/${id}`,
+      oneRosterRouter(id, simulation, faults),
+      feedRouter(id, simulation, faults),
+      filesRouter(),
+    );
   }
   app.use(demoRouter(simulation, faults, inbound, baseUrl));
   app.get('/healthz', (_request, response) => void response.json({ ok: true }));

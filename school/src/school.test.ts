@@ -93,9 +93,12 @@ describe('the story', () => {
     expect(wholeTerm.length).toBeGreaterThanOrEqual(400);
     // Each is given out in its week: the later ones are not there yet.
     expect(lists.flatMap(({ lineItems }) => lineItems).length).toBeLessThan(wholeTerm.length);
-    expect(await all('millrace', 'academicSessions')).toMatchObject([
-      { startDate: '2026-09-07', endDate: '2026-11-06' },
-    ]);
+    // Nine weeks are the first quarter of the second of two years.
+    const sessions = await all('millrace', 'academicSessions');
+    expect(sessions.filter(({ type }) => type === 'schoolYear')).toHaveLength(2);
+    expect(sessions).toContainEqual(
+      expect.objectContaining({ title: 'First quarter', startDate: '2026-09-07', endDate: '2026-11-06' }),
+    );
   });
 
   it('has teachers’ words on works that are there when they are written', () => {
@@ -132,7 +135,9 @@ describe('the story', () => {
         { headers },
       );
       const { records } = (await answer.json()) as { records: unknown[] };
-      expect(records.length).toBeGreaterThanOrEqual(name === 'linkCodes' ? 0 : 1);
+      // Not every school counts credits, has letters or uses rubrics.
+      const everywhere = !['linkCodes', 'schoolDetails', 'creditPlans', 'rubricMarks', 'grades'].includes(name);
+      expect(records.length).toBeGreaterThanOrEqual(everywhere ? 1 : 0);
       for (const row of records) expect(misfits(schema, row)).toEqual([]);
     }
   });

@@ -1,7 +1,7 @@
 import type { FollowUp, Matter, Scale } from '@cadro/contract';
 import { creditWords, standardsWords, stateWords, worthWords } from '../gradebook';
 import { i18next, startTexts, makeFormat } from '../i18n';
-import { spanDomain, spanSteps } from '../ui/spanScale';
+import { spanDomain, spanSteps } from '@cadro/core';
 import { draftFor } from '../messages';
 import { matterWords } from './matterWords';
 

@@ -3,7 +3,7 @@ import { View } from 'react-native';
 import Svg, { Line, Rect, Text as SvgText } from 'react-native-svg';
 import type { CourseFigures, Scale } from '@cadro/contract';
 import { font } from './palette';
-import { spanDomain, spanSteps } from './spanScale';
+import { spanDomain, spanSteps } from '@cadro/core';
 import { usePalette } from './Theme';
 
 interface SpanProps {

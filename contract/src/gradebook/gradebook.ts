@@ -1,8 +1,9 @@
 import { Type, type Static } from '@sinclair/typebox';
-import { CourseFigures, LooseEndFigure } from '../outlook/figures';
+import { CourseFigures, looseEndKinds, LooseEndFigure } from '../outlook/figures';
 import { route } from '../shared/route';
 import { DateOnly, Instant, Nullable, Uuid } from '../shared/scalars';
-import { Letter, methods, resultStatuses } from './record';
+import { CoursePolicy, PolicyCorrection, Reconciliation } from './policy';
+import { CourseRecord, Letter, Level, methods, PolicyRecord, resultStatuses } from './record';
 
 export const commentSubjects = ['score', 'work', 'rubric', 'course', 'report-card'] as const;
 export type CommentSubject = (typeof commentSubjects)[number];
@@ -11,6 +12,8 @@ export const Teacher = Type.Object({ id: Uuid, name: Type.String(), contactable:
 
 export const Comment = Type.Object({
   id: Uuid,
+  /** The work it is about; null where it is about the course. */
+  itemId: Nullable(Uuid),
   subject: Type.Union(commentSubjects.map((subject) => Type.Literal(subject))),
   text: Type.String(),
   author: Type.String(),
@@ -69,29 +72,98 @@ export const ItemSummary = Type.Object({
   dueAt: Nullable(Instant),
   state: ItemState,
   looseEnd: Nullable(LooseEndFigure),
+  /** The loose end that its last change tied up. */
+  was: Nullable(Type.Union(looseEndKinds.map((kind) => Type.Literal(kind)))),
+  /** The part of the course it belongs to. */
+  unit: Nullable(Type.String()),
   commentCount: Type.Integer(),
 });
 export type ItemSummary = Static<typeof ItemSummary>;
 
+export const TermRef = Type.Object({
+  id: Uuid,
+  title: Type.String(),
+  startsOn: DateOnly,
+  endsOn: DateOnly,
+  state: Type.Union([Type.Literal('ahead'), Type.Literal('running'), Type.Literal('closed')]),
+});
+export type TermRef = Static<typeof TermRef>;
+
+/** A change of the record and what it did to the figure, on the course's scale. */
+export const FigureStep = Type.Object({
+  itemId: Uuid,
+  title: Type.String(),
+  possible: Type.Number(),
+  at: Instant,
+  /** Null where there was no figure before or after. */
+  delta: Nullable(Type.Number()),
+  posted: Nullable(Type.Number()),
+  /** Null where the work had no record before. */
+  before: Nullable(ItemState),
+  after: ItemState,
+});
+export type FigureStep = Static<typeof FigureStep>;
+
+export const StandardDetail = Type.Object({
+  id: Type.String(),
+  title: Type.String(),
+  /** What each level looks like, where the school tells. */
+  levels: Type.Array(Level),
+  /** Oldest first. */
+  evidence: Type.Array(
+    Type.Object({ itemId: Uuid, title: Type.String(), at: Instant, level: Type.Number() }),
+  ),
+});
+export type StandardDetail = Static<typeof StandardDetail>;
+
+export const CourseAttendance = Type.Object({
+  absent: Type.Integer(),
+  excused: Type.Integer(),
+  unexcused: Type.Integer(),
+  tardies: Type.Integer(),
+});
+
 export const CourseDetail = Type.Composite([
   CourseSummary,
   Type.Object({
-    termTitle: Type.String(),
-    termEndsOn: DateOnly,
+    asOf: Instant,
+    term: TermRef,
+    /** All terms of the course, by date. */
+    terms: Type.Array(TermRef),
     room: Nullable(Type.String()),
     period: Nullable(Type.String()),
-    missingCounts: Type.Union([Type.Literal('zero'), Type.Literal('floor'), Type.Literal('not')]),
-    incompleteCounts: Type.Union([Type.Literal('zero'), Type.Literal('not')]),
-    floor: Type.Number(),
+    /** As the figures are computed; with the household's correction where there is one. */
+    policy: PolicyRecord,
+    corrected: Type.Boolean(),
     categories: Type.Array(
-      Type.Object({ id: Uuid, title: Type.String(), weight: Type.Number(), counts: Type.Boolean() }),
+      Type.Object({
+        id: Uuid,
+        title: Type.String(),
+        weight: Type.Number(),
+        dropLowest: Type.Integer(),
+        counts: Type.Boolean(),
+      }),
     ),
-    standards: Type.Array(Type.Object({ id: Type.String(), title: Type.String() })),
+    standards: Type.Array(StandardDetail),
     items: Type.Array(ItemSummary),
+    /** Of the term, by time. */
+    moved: Type.Array(FigureStep),
+    reconciliation: Nullable(Reconciliation),
+    /** Lessons of this course; null where the school tells none. */
+    attendance: Nullable(CourseAttendance),
     comments: Type.Array(Comment),
   }),
 ]);
 export type CourseDetail = Static<typeof CourseDetail>;
+
+/** What one work means to the overall figure, in points of the course's scale. */
+export const ItemWorth = Type.Object({
+  /** Between nothing and full: how much of the figure it decides. */
+  decides: Nullable(Type.Number()),
+  /** What the figure is now, less what it would be without this work. */
+  now: Nullable(Type.Number()),
+});
+export type ItemWorth = Static<typeof ItemWorth>;
 
 export const ItemDetail = Type.Composite([
   ItemSummary,
@@ -101,10 +173,25 @@ export const ItemDetail = Type.Composite([
     multiplier: Type.Number(),
     scale: Scale,
     figures: Nullable(CourseFigures),
+    policy: PolicyRecord,
+    worth: ItemWorth,
     kind: Nullable(Type.String()),
     instructions: Nullable(Type.String()),
     where: Nullable(Type.String()),
     supplies: Type.Array(Type.String()),
+    files: Type.Array(Type.Object({ title: Type.String(), href: Type.String() })),
+    rubric: Type.Array(
+      Type.Object({
+        id: Type.String(),
+        title: Type.String(),
+        levels: Type.Array(Level),
+        reached: Nullable(Type.Number()),
+      }),
+    ),
+    /** Those it is evidence for, or has a level in. */
+    standards: Type.Array(
+      Type.Object({ id: Type.String(), title: Type.String(), level: Nullable(Type.Number()) }),
+    ),
     redo: Nullable(Type.Union([Type.Literal('yes'), Type.Literal('no'), Type.Literal('ask')])),
     acceptedUntil: Nullable(Instant),
     history: Type.Array(ItemState),
@@ -114,6 +201,9 @@ export const ItemDetail = Type.Composite([
   }),
 ]);
 export type ItemDetail = Static<typeof ItemDetail>;
+
+const CoursePlace = Type.Object({ studentId: Uuid, courseId: Uuid });
+const AskedTerm = Type.Object({ termId: Type.Optional(Uuid) });
 
 const room = 'gradebook';
 export const gradebookRoutes = {
@@ -131,8 +221,9 @@ export const gradebookRoutes = {
     path: '/api/students/:studentId/courses/:courseId',
     room,
     access: 'signed-in',
-    summary: 'One course of one child: what counts how much, the work, the comments',
-    params: Type.Object({ studentId: Uuid, courseId: Uuid }),
+    summary: 'One course of one child in one of its terms: what counts how much, what moved it, the work',
+    params: CoursePlace,
+    query: AskedTerm,
     status: 200,
     answer: CourseDetail,
   }),
@@ -145,5 +236,52 @@ export const gradebookRoutes = {
     params: Type.Object({ studentId: Uuid, itemId: Uuid }),
     status: 200,
     answer: ItemDetail,
+  }),
+  courseRecord: route({
+    method: 'get',
+    path: '/api/students/:studentId/courses/:courseId/record',
+    room,
+    access: 'signed-in',
+    summary: 'The whole record of a course as the figures command reads it, with the policy that is assumed',
+    params: CoursePlace,
+    query: AskedTerm,
+    status: 200,
+    answer: CourseRecord,
+  }),
+  policy: route({
+    method: 'get',
+    path: '/api/students/:studentId/courses/:courseId/policy',
+    room,
+    access: 'signed-in',
+    summary: 'The policy a course is computed with: the source’s, the household’s correction, its history',
+    params: CoursePlace,
+    status: 200,
+    answer: CoursePolicy,
+  }),
+  previewPolicy: route({
+    method: 'post',
+    path: '/api/students/:studentId/courses/:courseId/policy/preview',
+    room,
+    access: 'signed-in',
+    summary: 'What a corrected policy would make of the figures; nothing is kept',
+    params: CoursePlace,
+    body: Type.Object({ correction: Nullable(PolicyCorrection) }),
+    status: 200,
+    answer: Type.Object({
+      now: CourseFigures,
+      then: CourseFigures,
+      reconciliation: Nullable(Reconciliation),
+    }),
+  }),
+  correctPolicy: route({
+    method: 'post',
+    path: '/api/students/:studentId/courses/:courseId/policy',
+    room,
+    access: 'signed-in',
+    summary: 'Assume another policy than the source’s, or go back to it (null); for this household alone',
+    params: CoursePlace,
+    body: Type.Object({ correction: Nullable(PolicyCorrection) }),
+    status: 200,
+    answer: CoursePolicy,
   }),
 };

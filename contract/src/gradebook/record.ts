@@ -25,6 +25,9 @@ export const LateRule = Type.Union([
 ]);
 export type LateRule = Static<typeof LateRule>;
 
+/** What a level of a standard or of a rubric's criterion looks like. */
+export const Level = Type.Object({ level: Type.Number(), text: Type.String() });
+
 export const Letter = Type.Object({ letter: Type.String(), from: Type.Number() });
 export type Letter = Static<typeof Letter>;
 

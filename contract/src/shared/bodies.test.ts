@@ -27,6 +27,8 @@ const fitting: Record<string, object> = {
     lookAgainOn: '2026-10-22',
   },
   'patch /api/followups/:followUpId': { version: 1, step: 'settled', note: 'x', lookAgainOn: null },
+  'post /api/students/:studentId/courses/:courseId/policy/preview': { correction: { floor: 0.5 } },
+  'post /api/students/:studentId/courses/:courseId/policy': { correction: { floor: 0.5 } },
   'post /api/messages': { studentId: uuid, teacherId: uuid, followUpId: null, subject: 'S', text: 'T' },
 };
 const keyOf = ({ method, path }: { method: string; path: string }) => `${method} ${path}`;

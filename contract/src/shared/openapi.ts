@@ -22,6 +22,9 @@ function parameters(schema: TObject | undefined, place: 'path' | 'query'): Json[
 function operation(contract: RouteContract): Json {
   const success: Json = { description: contract.summary };
   if (contract.answer) success['content'] = { 'application/json': { schema: contract.answer } };
+  if (contract.produces) {
+    success['content'] = { [contract.produces]: { schema: { type: 'string', format: 'binary' } } };
+  }
   return {
     summary: contract.summary,
     tags: [contract.room],

@@ -19,6 +19,8 @@ export interface RouteContract<
   readonly body?: Body;
   readonly status: 200 | 201 | 202 | 204;
   readonly answer?: Answer;
+  /** Media type of an answer that is no JSON. */
+  readonly produces?: string;
 }
 
 export const route = <P extends TObject, Q extends TObject, B extends TSchema, A extends TSchema>(

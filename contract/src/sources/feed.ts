@@ -1,7 +1,7 @@
 import { Type, type Static, type TObject } from '@sinclair/typebox';
 import { markKinds } from '../attendance/attendance';
 import { commentSubjects } from '../gradebook/gradebook';
-import { PolicyRecord } from '../gradebook/record';
+import { Level, PolicyRecord } from '../gradebook/record';
 import { DateOnly, Instant, Nullable } from '../shared/scalars';
 
 /*
@@ -15,13 +15,38 @@ const base = {
   deleted: Type.Optional(Type.Boolean()),
 };
 
+/** How a composed grade of a term is made; `part` is an academic session or the key of an exam. */
+export const Composition = Type.Object({
+  sessionId: Type.String(),
+  parts: Type.Array(
+    Type.Object({
+      part: Type.String(),
+      title: Type.Optional(Type.String()),
+      weight: Type.Number({ minimum: 0 }),
+    }),
+  ),
+});
+export type Composition = Static<typeof Composition>;
+
 export const FeedClass = Type.Object({
   ...base,
-  /** Grading policy of the class; `termEnd` rules what counts when the term ends. */
-  policy: PolicyRecord,
+  /** Grading policy of the class while it runs; absent where only its reports are kept. */
+  policy: Type.Optional(Nullable(PolicyRecord)),
   /** Categories that are required and do not count. */
   practiceCategoryIds: Type.Array(Type.String()),
-  standards: Type.Array(Type.Object({ id: Type.String(), title: Type.String() })),
+  /** How many of the lowest scores of a category are left out. */
+  drops: Type.Optional(
+    Type.Array(Type.Object({ categoryId: Type.String(), dropLowest: Type.Integer({ minimum: 0 }) })),
+  ),
+  standards: Type.Array(
+    Type.Object({ id: Type.String(), title: Type.String(), levels: Type.Optional(Type.Array(Level)) }),
+  ),
+  credits: Type.Optional(Type.Number({ minimum: 0 })),
+  /** What the credits count towards. */
+  creditArea: Type.Optional(Type.String()),
+  /** Grade points added for a harder course. */
+  bump: Type.Optional(Type.Number()),
+  compositions: Type.Optional(Type.Array(Composition)),
 });
 export const FeedAssignment = Type.Object({
   ...base,
@@ -34,6 +59,12 @@ export const FeedAssignment = Type.Object({
   counts: Type.Optional(Type.Boolean()),
   extraCredit: Type.Optional(Type.Boolean()),
   multiplier: Type.Optional(Type.Number({ minimum: 0 })),
+  /** The part of the course it belongs to. */
+  unit: Type.Optional(Type.String()),
+  files: Type.Optional(Type.Array(Type.Object({ title: Type.String(), href: Type.String() }))),
+  rubric: Type.Optional(
+    Type.Array(Type.Object({ id: Type.String(), title: Type.String(), levels: Type.Array(Level) })),
+  ),
   /** The standard demands a due date of every line item; this says that there is none. */
   undated: Type.Optional(Type.Boolean()),
 });
@@ -42,6 +73,8 @@ export const FeedComment = Type.Object({
   studentId: Type.String(),
   classId: Type.String(),
   assignmentId: Type.Optional(Type.String()),
+  /** The academic session a report-card comment is about. */
+  sessionId: Type.Optional(Type.String()),
   subject: Type.Union(commentSubjects.map((subject) => Type.Literal(subject))),
   text: Type.String({ minLength: 1 }),
   teacherId: Type.String(),
@@ -79,6 +112,45 @@ export const FeedLinkCode = Type.Object({
   studentId: Type.String(),
   expiresAt: Instant,
 });
+/** What the school itself says of a course: a running figure, or the final one that it has stored. */
+export const FeedGrade = Type.Object({
+  ...base,
+  studentId: Type.String(),
+  classId: Type.String(),
+  /** An academic session, or the key of an exam in a composition. */
+  part: Type.String(),
+  state: Type.Union([Type.Literal('running'), Type.Literal('final')]),
+  /** 0 to 1; may exceed 1. */
+  fraction: Type.Optional(Nullable(Type.Number())),
+  /** As the school writes it, on the course's scale. */
+  figure: Type.Optional(Nullable(Type.Number())),
+  letter: Type.Optional(Nullable(Type.String())),
+  creditsEarned: Type.Optional(Nullable(Type.Number({ minimum: 0 }))),
+  reportedAt: Instant,
+});
+/** The levels a child reached in the criteria of an assignment's rubric. */
+export const FeedRubricMark = Type.Object({
+  ...base,
+  studentId: Type.String(),
+  assignmentId: Type.String(),
+  marks: Type.Array(Type.Object({ criterionId: Type.String(), level: Type.Number() })),
+  writtenAt: Instant,
+});
+/** Credits a child needs to finish, by area. */
+export const FeedCreditPlan = Type.Object({
+  ...base,
+  studentId: Type.String(),
+  areas: Type.Array(Type.Object({ area: Type.String(), required: Type.Number({ minimum: 0 }) })),
+});
+/** Grade points by letter; `id` is the school's. */
+export const FeedSchool = Type.Object({
+  ...base,
+  gradePoints: Type.Record(Type.String(), Type.Number()),
+});
+export type FeedGrade = Static<typeof FeedGrade>;
+export type FeedRubricMark = Static<typeof FeedRubricMark>;
+export type FeedCreditPlan = Static<typeof FeedCreditPlan>;
+export type FeedSchool = Static<typeof FeedSchool>;
 export type FeedClass = Static<typeof FeedClass>;
 export type FeedAssignment = Static<typeof FeedAssignment>;
 export type FeedComment = Static<typeof FeedComment>;
@@ -89,8 +161,12 @@ export type FeedLinkCode = Static<typeof FeedLinkCode>;
 
 /** In reading order. */
 export const feedCollections = {
+  schoolDetails: FeedSchool,
   classDetails: FeedClass,
   assignments: FeedAssignment,
+  grades: FeedGrade,
+  rubricMarks: FeedRubricMark,
+  creditPlans: FeedCreditPlan,
   comments: FeedComment,
   attendance: FeedMark,
   timetable: FeedLesson,

@@ -78,6 +78,7 @@ export const LineItemRow = Type.Object({
   dueDate: Type.Optional(Instant),
   class: Ref,
   category: Ref,
+  gradingPeriod: Type.Optional(Ref),
   resultValueMin: Type.Optional(Type.Number()),
   resultValueMax: Type.Number({ minimum: 0 }),
 });

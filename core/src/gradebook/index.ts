@@ -1,3 +1,4 @@
+export * from './correction';
 export * from './course';
 export * from './display';
 export * from './faults';

@@ -105,9 +105,10 @@ function categoriesOf({ policy }: Course, tally: SumTally): CourseFigures['categ
     .map((category) => ({ ...category, cost: category.cost === null ? null : category.cost * policy.outOf }));
 }
 
-/** As `courseAnswer` without a question: what is kept of a course between two changes of its record. */
-export function courseFigures(record: CourseRecord): CourseFigures {
-  const { posted, display, letter, categories, standards, ifLeft, ifMadeUp, best, looseEnds, trend } =
-    courseAnswer(record);
+/** What is kept of a course between two changes of its record: its answer without what was asked beside. */
+export const figuresOf = (answer: CourseAnswer): CourseFigures => {
+  const { posted, display, letter, categories, standards, ifLeft, ifMadeUp, best, looseEnds, trend } = answer;
   return { posted, display, letter, categories, standards, ifLeft, ifMadeUp, best, looseEnds, trend };
-}
+};
+
+export const courseFigures = (record: CourseRecord): CourseFigures => figuresOf(courseAnswer(record));

@@ -7,12 +7,14 @@ import {
   nextSchoolDay,
   schoolDays,
   termEnd,
-  termStart,
   termWeeks,
   timeZone,
 } from './calendar';
 import { scatter } from './chance';
+import { putGrades, putPastYear } from './grades';
+import { levelsOf } from './levels';
 import { absences, codes, linkCodes } from './schoolLife';
+import { compositionsOf, sessionsOf, thisQuarter, yearId } from './sessions';
 import { specialItems, type SpecialItem, type SpecialResult } from './specials';
 import type { CourseSpec, SchoolSpec, WeeklySpec } from './specs';
 import { comments } from './teacherWords';
@@ -37,6 +39,9 @@ const details = [
   'extraCredit',
   'multiplier',
   'undated',
+  'unit',
+  'files',
+  'rubric',
 ] as const;
 
 /** Makes one school's records for the whole term. Nothing here knows what day it is. */
@@ -58,6 +63,8 @@ class SchoolBuilder {
     this.comments();
     this.attendance();
     this.announcementsAndCodes();
+    putGrades(this.school, this.records);
+    putPastYear(this.school, this.records, before);
     return this.records;
   }
 
@@ -69,13 +76,16 @@ class SchoolBuilder {
     const { id, name, students } = this.school;
     const org = ref(id, 'org');
     this.put('orgs', id, before, { name, type: 'school', identifier: id, metadata: { timeZone } });
-    this.put('academicSessions', 'first-quarter', before, {
-      title: 'First quarter',
-      startDate: termStart,
-      endDate: termEnd,
-      type: 'gradingPeriod',
-      schoolYear: '2026',
-    });
+    for (const session of sessionsOf(this.school.semesters)) {
+      this.put('academicSessions', session.id, before, {
+        title: session.title,
+        startDate: session.from,
+        endDate: session.to,
+        type: session.type,
+        schoolYear: session.schoolYear,
+        ...(session.parent ? { parent: ref(session.parent, 'academicSession') } : {}),
+      });
+    }
     for (const student of students) {
       this.put('users', student.id, before, {
         givenName: student.givenName,
@@ -110,7 +120,7 @@ class SchoolBuilder {
       location: course.room,
       course: ref(`course-${course.id}`, 'course'),
       school,
-      terms: [ref('first-quarter', 'academicSession')],
+      terms: [ref(yearId('2026'), 'academicSession')],
       periods: [course.period],
     });
     for (const user of [teacher, ...this.school.students.map(({ id }) => id)]) {
@@ -133,7 +143,17 @@ class SchoolBuilder {
       practiceCategoryIds: course.categories.flatMap(({ id, practice }) =>
         practice ? [`${course.id}-${id}`] : [],
       ),
-      standards: course.standards ?? [],
+      drops: course.categories.flatMap(({ id, dropLowest }) =>
+        dropLowest ? [{ categoryId: `${course.id}-${id}`, dropLowest }] : [],
+      ),
+      standards: (course.standards ?? []).map((standard) => ({
+        ...standard,
+        levels: levelsOf(standard.id),
+      })),
+      credits: course.credits ?? 0,
+      ...(course.creditArea ? { creditArea: course.creditArea } : {}),
+      bump: course.bump ?? 0,
+      compositions: compositionsOf('2026', this.school.semesters),
     });
     for (const rotationDay of ['A', 'B']) {
       this.put('timetable', `${course.id}-${rotationDay}`, before, {
@@ -150,6 +170,7 @@ class SchoolBuilder {
     this.put('lineItems', id, when, {
       class: ref(course.id, 'class'),
       school: ref(this.school.id, 'org'),
+      gradingPeriod: ref(thisQuarter, 'academicSession'),
       resultValueMin: 0,
       ...row,
     });
@@ -170,7 +191,11 @@ class SchoolBuilder {
       category: ref(`${course.id}-${work.categoryId}`, 'category'),
       resultValueMax: work.possible,
     });
-    this.put('assignments', id, assignDate, { kind: work.kind, instructions: work.instructions(topic) });
+    this.put('assignments', id, assignDate, {
+      kind: work.kind,
+      instructions: work.instructions(topic),
+      unit: topic,
+    });
     for (const student of this.school.students) {
       this.weeklyResult(course, work, { week, id, dueDay, student: student.id });
     }
@@ -230,6 +255,14 @@ class SchoolBuilder {
     this.put('assignments', id, item.assignedAt, detail);
     for (const [student, results] of Object.entries(item.results)) {
       for (const result of results) this.result(id, student, result.at, resultRow(result));
+    }
+    for (const { student, at: writtenAt, marks } of item.rubricMarks ?? []) {
+      this.put('rubricMarks', `${id}-${student}`, writtenAt, {
+        studentId: student,
+        assignmentId: id,
+        marks,
+        writtenAt,
+      });
     }
   }
 

@@ -78,6 +78,10 @@ const courses: CourseSpec[] = [
   {
     id: 'kelp',
     title: 'Kelp chemistry',
+    credits: 1,
+    creditArea: 'Sciences',
+    // The office leaves missing work out; the published policy says that it counts as 0.
+    statedAs: { policy: { missingCounts: 'not' } },
     period: '1',
     room: 'Lab 2',
     policy: withFloor,
@@ -100,6 +104,10 @@ const courses: CourseSpec[] = [
   {
     id: 'tides',
     title: 'Tide tables',
+    credits: 1,
+    creditArea: 'Mathematics',
+    // Weights as the teacher keeps them; the published ones are last year's.
+    statedAs: { weights: { home: 15, notes: 15, tests: 70 } },
     period: '2',
     room: '14',
     policy,
@@ -122,6 +130,9 @@ const courses: CourseSpec[] = [
   {
     id: 'optics',
     title: 'Lighthouse optics',
+    credits: 1,
+    creditArea: 'Sciences',
+    bump: 0.5,
     period: '3',
     room: 'Lab 1',
     policy,
@@ -144,11 +155,15 @@ const courses: CourseSpec[] = [
   {
     id: 'spanish',
     title: 'Ship’s Spanish',
+    credits: 1,
+    creditArea: 'Languages',
     period: '4',
     room: '9',
     policy,
     teacher: { givenName: 'Marisol', familyName: 'Veleta', mail: true },
-    categories: coursework,
+    categories: coursework.map((category) =>
+      category.id === 'home' ? { ...category, dropLowest: 1 } : category,
+    ),
     weekly: usual,
     topics: [
       'On the quay',
@@ -166,6 +181,10 @@ const courses: CourseSpec[] = [
   {
     id: 'history',
     title: 'Island history',
+    credits: 1,
+    creditArea: 'Humanities',
+    // Printed as a whole number.
+    statedAs: { policy: { decimals: 0 } },
     period: '5',
     room: '3',
     policy: withFloor,
@@ -188,6 +207,9 @@ const courses: CourseSpec[] = [
   {
     id: 'letters',
     title: 'Harbour letters',
+    credits: 1,
+    creditArea: 'Languages',
+    reportsLate: true,
     period: '6',
     room: '7',
     policy,
@@ -210,6 +232,8 @@ const courses: CourseSpec[] = [
   {
     id: 'rowing',
     title: 'Rowing geometry',
+    credits: 1,
+    creditArea: 'Mathematics',
     period: '7',
     room: '12',
     policy,
@@ -240,6 +264,15 @@ export const gannetHead: SchoolSpec = {
     { id: 'neighbour-a', givenName: 'Bramwell', familyName: 'Oysterly', year: '11' },
   ],
   courses,
+  semesters: true,
+  gradePoints: { A: 4, B: 3, C: 2, D: 1 },
+  creditPlan: [
+    { area: 'Sciences', required: 4 },
+    { area: 'Mathematics', required: 4 },
+    { area: 'Languages', required: 5 },
+    { area: 'Humanities', required: 3 },
+    { area: 'Making', required: 1 },
+  ],
   announcements: [
     {
       on: '2026-10-05',

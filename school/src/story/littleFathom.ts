@@ -152,6 +152,7 @@ export const littleFathom: SchoolSpec = {
     { id: 'neighbour-c', givenName: 'Odo', familyName: 'Oysterly', year: '3' },
   ],
   courses,
+  semesters: false,
   announcements: [
     {
       on: '2026-10-16',

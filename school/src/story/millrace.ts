@@ -218,6 +218,7 @@ export const millrace: SchoolSpec = {
     { id: 'neighbour-b', givenName: 'Tamsin', familyName: 'Oysterly', year: '8' },
   ],
   courses,
+  semesters: false,
   announcements: [
     {
       on: '2026-10-14',

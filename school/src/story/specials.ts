@@ -22,6 +22,19 @@ export interface SpecialItem {
   readonly instructions?: string;
   readonly where?: string;
   readonly supplies?: readonly string[];
+  readonly unit?: string;
+  /** Sheets the school's own pages hold, by file name. */
+  readonly files?: readonly { title: string; href: string }[];
+  readonly rubric?: readonly {
+    id: string;
+    title: string;
+    levels: readonly { level: number; text: string }[];
+  }[];
+  readonly rubricMarks?: readonly {
+    student: string;
+    at: string;
+    marks: readonly { criterionId: string; level: number }[];
+  }[];
   /** Put up by mistake and taken back. */
   readonly removedAt?: string;
   readonly results: Readonly<Record<string, readonly SpecialResult[]>>;
@@ -35,6 +48,16 @@ export interface SpecialResult {
   readonly incomplete?: true;
   readonly late?: true;
 }
+
+/** A rubric of three levels: id, title, then what 1, 2 and 3 look like. */
+const criteria = (
+  ...rows: readonly (readonly [id: string, title: string, one: string, two: string, three: string])[]
+) =>
+  rows.map(([id, title, ...texts]) => ({
+    id,
+    title,
+    levels: texts.map((text, index) => ({ level: index + 1, text })),
+  }));
 
 export const keelModel = {
   school: 'millrace',
@@ -61,6 +84,13 @@ export const specialItems: readonly SpecialItem[] = [
     instructions:
       'Build a keel to a scale of one to ten from the plan we drew. Hand in the model with a sheet that gives its lengths, the wood, and one thing you changed. It counts three times.',
     supplies: ['a strip of pine, 40 cm', 'wood glue', 'fine sandpaper'],
+    unit: 'Ribs and frames',
+    files: [{ title: 'Plan of the keel, one to ten', href: 'files/keel-plan.txt' }],
+    rubric: criteria(
+      ['scale', 'To scale', 'Some lengths fit', 'All lengths fit', 'All fit, and the sheet shows how'],
+      ['joints', 'Joints', 'Hold with help', 'Hold', 'Hold and are flush'],
+      ['sheet', 'The sheet', 'Lengths only', 'Lengths, wood, one change', 'Says why the change was made'],
+    ),
     results: { 'neighbour-b': [{ at: at('2026-10-15', '15:20'), status: 'fully graded', score: 15 }] },
   },
   {
@@ -160,6 +190,21 @@ export const specialItems: readonly SpecialItem[] = [
     redo: 'ask',
     instructions: 'Two pages on one letter from the archive: who wrote it, to whom, what it leaves out.',
     where: 'Uploaded in the classroom system',
+    unit: 'Lighthouse keepers',
+    rubric: criteria(
+      ['source', 'The source', 'Named', 'Named, with who wrote it and when', 'Says what it leaves out'],
+      ['voice', 'Own words', 'Retells', 'Retells and judges', 'Judges with a reason from the letter'],
+    ),
+    rubricMarks: [
+      {
+        student: 'isolde',
+        at: at('2026-10-13', '13:00'),
+        marks: [
+          { criterionId: 'source', level: 1 },
+          { criterionId: 'voice', level: 1 },
+        ],
+      },
+    ],
     results: {
       isolde: [{ at: at('2026-10-13', '13:00'), status: 'fully graded', score: 10, text: 'submitted' }],
       'neighbour-a': [{ at: at('2026-10-13', '13:00'), status: 'fully graded', score: 13 }],

@@ -6,6 +6,12 @@ export interface SchoolSpec {
   readonly name: string;
   readonly students: readonly StudentSpec[];
   readonly courses: readonly CourseSpec[];
+  /** Whether quarters make semesters, with an exam at the end of each. */
+  readonly semesters: boolean;
+  /** Grade points by letter, where the school has an average. */
+  readonly gradePoints?: Readonly<Record<string, number>>;
+  /** Credits needed to finish, by area. */
+  readonly creditPlan?: readonly { area: string; required: number }[];
   readonly announcements: readonly { on: string; title: string; text: string }[];
 }
 
@@ -26,6 +32,17 @@ export interface CourseSpec {
   readonly room: string;
   readonly policy: Omit<PolicyRecord, 'termEnd'>;
   readonly categories: readonly CategorySpec[];
+  readonly credits?: number;
+  readonly creditArea?: string;
+  /** Grade points added for a harder course. */
+  readonly bump?: number;
+  /** What the school's office does otherwise than its published policy says. */
+  readonly statedAs?: {
+    readonly policy?: Partial<Omit<PolicyRecord, 'termEnd'>>;
+    readonly weights?: Readonly<Record<string, number>>;
+  };
+  /** Reports later than the school's day for it. */
+  readonly reportsLate?: true;
   readonly standards?: readonly { id: string; title: string }[];
   /** One per week of the term. */
   readonly topics: readonly string[];
@@ -40,6 +57,7 @@ export interface CategorySpec {
   readonly id: string;
   readonly title: string;
   readonly weight: number;
+  readonly dropLowest?: number;
   /** Required, and does not count. */
   readonly practice?: true;
 }

@@ -28,6 +28,11 @@ export class Records {
     known.versions.sort((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : 0));
   }
 
+  /** Everything a record was, oldest first. */
+  versions(collection: string, id: string): readonly { at: string; row: Record<string, unknown> }[] {
+    return this.collections.get(collection)?.get(id)?.versions ?? [];
+  }
+
   /** What the school says at an instant, oldest change first. */
   current(collection: string, now: string): Current<Record<string, unknown>>[] {
     const found: Current<Record<string, unknown>>[] = [];

@@ -8,7 +8,7 @@ import {
 } from '@cadro/core';
 import type { Db } from '../db';
 import { dateIn } from '../household';
-import { marksOf, type MarkRow } from './store';
+import { marksOf, type DateRange, type MarkRow } from './store';
 
 export interface ChildAttendance {
   readonly child: Child;
@@ -30,15 +30,17 @@ export function attendanceRecord(marks: readonly MarkRow[], asOf: string): Atten
   return { asOf, codes, days: [...days].map(([date, periods]) => ({ date, periods })) };
 }
 
-/** Attendance of several children with one query. */
+/** Attendance of several children with one query; `between` two dates, both included, or of all time. */
 export async function attendanceOf(
   db: Db,
   children: readonly Child[],
   now: Date,
+  between?: DateRange,
 ): Promise<ChildAttendance[]> {
   const marks = await marksOf(
     db,
     children.map(({ id }) => id),
+    between,
   );
   return children.map((child) => {
     const own = marks.filter(({ student_id }) => student_id === child.id);

@@ -13,11 +13,20 @@ export interface MarkRow {
   readonly label: string;
 }
 
-/** Every mark of the given children, by day and period. */
-export const marksOf = (db: Db, studentIds: readonly string[]): Promise<MarkRow[]> =>
+/** Dates, both included. */
+export interface DateRange {
+  readonly from: string;
+  readonly to: string;
+}
+
+/** The marks of the given children, by day and period. */
+export const marksOf = (db: Db, studentIds: readonly string[], between?: DateRange): Promise<MarkRow[]> =>
   db('attendance_marks as a')
     .leftJoin('courses as c', 'c.id', 'a.course_id')
     .whereIn('a.student_id', [...studentIds])
+    .modify((query) => {
+      if (between) query.whereBetween('a.on_date', [between.from, between.to]);
+    })
     .orderBy([{ column: 'a.on_date' }, { column: 'a.period' }])
     .select<MarkRow[]>(
       'a.student_id',

@@ -1,6 +1,7 @@
 import knex, { type Knex } from 'knex';
 import { types } from 'pg';
 import * as foundation from '../../migrations/001_foundation';
+import * as termsAndGrades from '../../migrations/002_terms_and_grades';
 
 /** Dates stay `YYYY-MM-DD`: a calendar date has no instant, and turning it into one moves it by a zone. */
 types.setTypeParser(types.builtins.DATE, (text) => text);
@@ -10,7 +11,10 @@ types.setTypeParser(types.builtins.INT8, Number);
 export type Db = Knex;
 export type Trx = Knex.Transaction;
 
-const migrations: Record<string, Knex.Migration> = { '001_foundation': foundation };
+const migrations: Record<string, Knex.Migration> = {
+  '001_foundation': foundation,
+  '002_terms_and_grades': termsAndGrades,
+};
 
 /** Static, so that the same list serves the bundler, the tests and a running server. */
 class Migrations implements Knex.MigrationSource<string> {

@@ -1,12 +1,8 @@
+export { comingWork, itemNames, type ComingRow } from './coming';
+export { commentsOf } from './comments';
+export { standingCorrections } from './corrections';
 export { courseRecords, dueSql } from './records';
 export { gradebookRouter } from './routes';
-export {
-  comingWork,
-  commentsOf,
-  coursesOf,
-  itemNames,
-  itemOf,
-  type ComingRow,
-  type CourseRow,
-} from './store';
+export { coursesOf, itemOf, ofThisYear, type CourseRow } from './store';
+export { termRouter } from './termRoutes';
 export { courseSummary } from './views';

@@ -1,11 +1,15 @@
 import { PolicyRecord, type CourseRecord, type ItemRecord, type ResultRecord } from '@cadro/contract';
 import { parse } from '@cadro/contract/parse';
+import { termOn } from '@cadro/core';
 import type { Db } from '../db';
+import { dateIn } from '../household';
+import { isOfTerm, termEnd, termsOfCourses, type CourseTerm } from './courseTerms';
 
 interface CourseRow {
   id: string;
   policy: unknown;
   standards: { id: string; title: string }[];
+  time_zone: string;
 }
 interface ItemRow {
   id: string;
@@ -14,6 +18,7 @@ interface ItemRow {
   category_title: string;
   category_weight: number;
   category_counts: boolean;
+  category_drop_lowest: number;
   title: string;
   possible: number;
   multiplier: number;
@@ -22,6 +27,7 @@ interface ItemRow {
   assigned_at: Date;
   due_at: Date | null;
   accepted_until: Date | null;
+  term_external_id: string | null;
 }
 interface ResultRow {
   item_id: string;
@@ -64,7 +70,12 @@ function categoriesOf(items: readonly ItemRow[]) {
   const byId = new Map(
     items.map((item) => [
       item.category_id,
-      { id: item.category_id, title: item.category_title, weight: item.category_weight },
+      {
+        id: item.category_id,
+        title: item.category_title,
+        weight: item.category_weight,
+        dropLowest: item.category_drop_lowest,
+      },
     ]),
   );
   return [...byId.values()].sort((a, b) => b.weight - a.weight || (a.id < b.id ? -1 : 1));
@@ -80,20 +91,21 @@ function group<T extends { course_id: string }>(rows: readonly T[]): Map<string,
   return groups;
 }
 
-/**
- * The records of a child's courses as the core reads them, as of an instant: three queries, however many
- * courses. Courses whose policy the source has not told yet are left out.
- */
-export async function courseRecords(db: Db, studentId: string, asOf: Date): Promise<CourseRecord[]> {
-  const courses = await db('courses as c')
+const coursesOfStudent = (db: Db, studentId: string, courseId: string | undefined): Promise<CourseRow[]> =>
+  db('courses as c')
     .join('enrolments as e', 'e.course_id', 'c.id')
+    .join('schools as sch', 'sch.id', 'c.school_id')
     .where({ 'e.student_id': studentId, 'e.active': true })
     .whereNotNull('c.policy')
-    .select<CourseRow[]>('c.id', 'c.policy', 'c.standards');
-  const ids = courses.map(({ id }) => id);
-  const items = await db('items as i')
+    .modify((query) => {
+      if (courseId) query.where({ 'c.id': courseId });
+    })
+    .select<CourseRow[]>('c.id', 'c.policy', 'c.standards', 'sch.time_zone');
+
+const itemsOf = (db: Db, courseIds: readonly string[]): Promise<ItemRow[]> =>
+  db('items as i')
     .join('categories as k', 'k.id', 'i.category_id')
-    .whereIn('i.course_id', ids)
+    .whereIn('i.course_id', [...courseIds])
     .where({ 'i.removed': false })
     .orderBy('i.id')
     .select<ItemRow[]>(
@@ -103,6 +115,7 @@ export async function courseRecords(db: Db, studentId: string, asOf: Date): Prom
       'k.title as category_title',
       'k.weight as category_weight',
       'k.counts as category_counts',
+      'k.drop_lowest as category_drop_lowest',
       'i.title',
       'i.possible',
       'i.multiplier',
@@ -111,25 +124,87 @@ export async function courseRecords(db: Db, studentId: string, asOf: Date): Prom
       'i.assigned_at',
       db.raw(`${dueSql} as due_at`),
       'i.accepted_until',
+      'i.term_external_id',
     );
-  const results = await db('results as r')
+
+const resultsOf = (db: Db, studentId: string, courseIds: readonly string[]): Promise<ResultRow[]> =>
+  db('results as r')
     .join('items as i', 'i.id', 'r.item_id')
     .where({ 'r.student_id': studentId, 'i.removed': false })
-    .whereIn('i.course_id', ids)
+    .whereIn('i.course_id', [...courseIds])
     .orderBy([{ column: 'r.at' }, { column: 'r.seq' }])
     .select<ResultRow[]>('r.item_id', 'i.course_id', 'r.at', 'r.status', 'r.earned', 'r.late', 'r.levels');
-  const itemsByCourse = group(items);
-  const resultsByCourse = group(results);
-  return courses.map((course) => {
-    const own = itemsByCourse.get(course.id) ?? [];
-    return {
+
+/** A course of a child in one of its terms, as the core reads it. */
+export interface TermRecord {
+  readonly term: CourseTerm;
+  /** All terms of the course, by date. */
+  readonly terms: readonly CourseTerm[];
+  readonly record: CourseRecord;
+}
+
+interface Loaded {
+  readonly course: CourseRow;
+  readonly items: readonly ItemRow[];
+  readonly results: readonly ResultRow[];
+  readonly terms: readonly CourseTerm[];
+}
+
+function recordOf({ course, items, results, terms }: Loaded, term: CourseTerm, asOf: Date): TermRecord {
+  const policy = parse('stored policy', PolicyRecord, course.policy);
+  const own = items.filter((item) => isOfTerm(item, term, terms, course.time_zone));
+  const ids = new Set(own.map(({ id }) => id));
+  // A source tells one policy; its end is the end of the term it was told in.
+  const endsIn = termOn(terms, dateIn(course.time_zone, new Date(policy.termEnd))) === term;
+  return {
+    term,
+    terms,
+    record: {
       id: course.id,
       asOf: iso(asOf),
-      policy: parse('stored policy', PolicyRecord, course.policy),
+      policy: endsIn ? policy : { ...policy, termEnd: iso(termEnd(term, course.time_zone)) },
       categories: categoriesOf(own),
       standards: course.standards,
       items: own.map(itemRecord),
-      results: (resultsByCourse.get(course.id) ?? []).map(resultRecord),
+      results: results.filter(({ item_id }) => ids.has(item_id)).map(resultRecord),
+    },
+  };
+}
+
+/**
+ * The records of a child's courses as the core reads them, as of an instant: four queries, however many
+ * courses. Courses whose policy the source has not told yet are left out.
+ * @param ask.courseId only this course.
+ * @param ask.termsOf picks among a course's terms; by default the one it stands in. One record for each.
+ */
+export async function courseRecords(
+  db: Db,
+  studentId: string,
+  asOf: Date,
+  ask: {
+    readonly courseId?: string;
+    readonly termsOf?: (terms: readonly CourseTerm[]) => readonly CourseTerm[];
+  } = {},
+): Promise<TermRecord[]> {
+  const courses = await coursesOfStudent(db, studentId, ask.courseId);
+  const ids = courses.map(({ id }) => id);
+  const [terms, items, results] = await Promise.all([
+    termsOfCourses(db, ids),
+    itemsOf(db, ids),
+    resultsOf(db, studentId, ids),
+  ]);
+  const itemsByCourse = group(items);
+  const resultsByCourse = group(results);
+  return courses.flatMap((course): TermRecord[] => {
+    const own = terms.get(course.id) ?? [];
+    const standing = termOn(own, dateIn(course.time_zone, asOf));
+    const asked = ask.termsOf ? ask.termsOf(own) : standing ? [standing] : [];
+    const loaded = {
+      course,
+      items: itemsByCourse.get(course.id) ?? [],
+      results: resultsByCourse.get(course.id) ?? [],
+      terms: own,
     };
+    return asked.map((term) => recordOf(loaded, term, asOf));
   });
 }

@@ -1,4 +1,4 @@
-import type { CommentSubject, CourseFigures, ResultStatus } from '@cadro/contract';
+import type { CourseFigures, ResultStatus } from '@cadro/contract';
 import type { Db } from '../db';
 import { dueSql } from './records';
 
@@ -9,14 +9,14 @@ export interface CourseRow {
   readonly room: string | null;
   readonly period: string | null;
   readonly policy: unknown;
-  readonly standards: { id: string; title: string }[];
-  readonly term_title: string;
-  readonly term_ends_on: string;
+  readonly standards: { id: string; title: string; levels?: { level: number; text: string }[] }[];
+  readonly time_zone: string;
   readonly teacher_id: string | null;
   readonly teacher_name: string | null;
   readonly teacher_email: string | null;
   readonly figures: CourseFigures | null;
   readonly source_name: string;
+  readonly source_url: string;
   readonly read_at: Date | null;
   readonly failing_since: Date | null;
   readonly item_count: number;
@@ -24,20 +24,41 @@ export interface CourseRow {
   readonly next_due: Date | null;
 }
 
-/** The courses of the given children with their current figures: one query, however many children. */
+/**
+ * A course of this school year: no term of its school has begun after its own ended. `:now` is an instant, `c` the
+ * course, `sch` its school.
+ */
+export const ofThisYear = `not exists (
+  select 1 from terms own
+  join terms later on later.source_id = own.source_id and later.starts_on > own.ends_on
+  where own.id = c.term_id and later.starts_on <= (:now at time zone sch.time_zone)::date)`;
+
+/**
+ * The courses of the given children with their current figures: one query, however many children.
+ * @param ask.guardianId whose household's corrections of a policy are followed.
+ */
 export function coursesOf(
   db: Db,
-  studentIds: readonly string[],
-  now: Date,
-  courseId?: string,
+  ask: {
+    readonly studentIds: readonly string[];
+    readonly guardianId: string;
+    readonly now: Date;
+    readonly courseId?: string;
+  },
 ): Promise<CourseRow[]> {
+  const { now } = ask;
   const query = db('enrolments as e')
     .join('courses as c', 'c.id', 'e.course_id')
-    .join('terms as t', 't.id', 'c.term_id')
+    .join('schools as sch', 'sch.id', 'c.school_id')
     .join('sources as src', 'src.id', 'c.source_id')
     .leftJoin('teachers as p', 'p.id', 'c.teacher_id')
-    .leftJoin('current_figures as f', (on) =>
-      on.on('f.student_id', 'e.student_id').andOn('f.course_id', 'e.course_id'),
+    .joinRaw(
+      `left join lateral (
+         select f.figures from current_figures f
+         where f.student_id = e.student_id and f.course_id = e.course_id and (f.household_id is null
+           or f.household_id = (select household_id from guardians where id = :guardianId))
+         order by f.household_id nulls last limit 1) f on true`,
+      { guardianId: ask.guardianId },
     )
     .joinRaw(
       `left join lateral (
@@ -47,7 +68,7 @@ export function coursesOf(
          from items i where i.course_id = c.id and not i.removed) n on true`,
       { now },
     )
-    .whereIn('e.student_id', [...studentIds])
+    .whereIn('e.student_id', [...ask.studentIds])
     .where({ 'e.active': true })
     .whereNotNull('c.policy')
     .orderBy([{ column: 'c.period' }, { column: 'c.title' }])
@@ -59,20 +80,20 @@ export function coursesOf(
       'c.period',
       'c.policy',
       'c.standards',
-      't.title as term_title',
-      't.ends_on as term_ends_on',
+      'sch.time_zone',
       'p.id as teacher_id',
       'p.name as teacher_name',
       'p.email as teacher_email',
       'f.figures',
       'src.name as source_name',
+      'src.base_url as source_url',
       'src.read_at',
       'src.failing_since',
       'n.item_count',
       'n.next_title',
       'n.next_due',
     );
-  return courseId ? query.where({ 'c.id': courseId }) : query;
+  return ask.courseId ? query.where({ 'c.id': ask.courseId }) : query.whereRaw(ofThisYear, { now });
 }
 
 export interface ItemRow {
@@ -94,6 +115,10 @@ export interface ItemRow {
   readonly place: string | null;
   readonly supplies: string[];
   readonly redo: 'yes' | 'no' | 'ask' | null;
+  readonly unit: string | null;
+  readonly term_external_id: string | null;
+  readonly files: { title: string; href: string }[];
+  readonly rubric: { id: string; title: string; levels: { level: number; text: string }[] }[];
   readonly status: ResultStatus | null;
   readonly at: Date | null;
   readonly earned: number | null;
@@ -134,6 +159,10 @@ const items = (db: Db, studentId: string) =>
       'i.place',
       'i.supplies',
       'i.redo',
+      'i.unit',
+      'i.term_external_id',
+      'i.files',
+      'i.rubric',
       'r.status',
       'r.at',
       'r.earned',
@@ -149,6 +178,22 @@ export const itemsOfCourse = (db: Db, studentId: string, courseId: string, now: 
     .where((is) => is.where('i.assigned_at', '<=', now).orWhereNotNull('r.at'))
     .orderByRaw(`${dueSql} desc nulls last, i.title`);
 
+export interface CategoryRow {
+  readonly id: string;
+  readonly title: string;
+  readonly weight: number;
+  readonly counts: boolean;
+  readonly drop_lowest: number;
+}
+
+export interface StatedRow {
+  readonly state: 'running' | 'final';
+  readonly figure: number | null;
+  readonly letter: string | null;
+  readonly fraction: number | null;
+  readonly reported_at: Date;
+}
+
 export const categoriesOfCourse = (db: Db, courseId: string) =>
   db('categories as k')
     .whereIn('k.id', db('items').where({ course_id: courseId, removed: false }).select('category_id'))
@@ -157,12 +202,32 @@ export const categoriesOfCourse = (db: Db, courseId: string) =>
       { column: 'k.weight', order: 'desc' },
       { column: 'k.title' },
     ])
-    .select<{ id: string; title: string; weight: number; counts: boolean }[]>(
-      'k.id',
-      'k.title',
-      'k.weight',
-      'k.counts',
-    );
+    .select<CategoryRow[]>('k.id', 'k.title', 'k.weight', 'k.counts', 'k.drop_lowest');
+
+/** What the school itself says of a course in one of its terms, newest first. */
+export const statedGrades = (
+  db: Db,
+  studentId: string,
+  courseId: string,
+  part: string,
+): Promise<StatedRow[]> =>
+  db('grades')
+    .where({ student_id: studentId, course_id: courseId, part })
+    .orderBy('reported_at', 'desc')
+    .select<StatedRow[]>('state', 'figure', 'letter', 'fraction', 'reported_at');
+
+/** The levels a child reached in the criteria of a work's rubric, the newest mark of each. */
+export const rubricLevels = async (
+  db: Db,
+  studentId: string,
+  itemId: string,
+): Promise<ReadonlyMap<string, number>> => {
+  const rows = await db('rubric_marks')
+    .where({ student_id: studentId, item_id: itemId })
+    .orderBy('written_at')
+    .select<{ marks: { criterionId: string; level: number }[] }[]>('marks');
+  return new Map(rows.flatMap(({ marks }) => marks.map(({ criterionId, level }) => [criterionId, level])));
+};
 
 /** Looks only in courses the child is enrolled in. */
 export const itemOf = (db: Db, studentId: string, itemId: string): Promise<ItemRow | undefined> =>
@@ -184,98 +249,3 @@ export const historyOf = (db: Db, studentId: string, itemId: string): Promise<St
     .where({ student_id: studentId, item_id: itemId })
     .orderBy([{ column: 'at' }, { column: 'seq' }])
     .select<StateRow[]>('status', 'at', 'earned', 'late', 'levels');
-
-export interface CommentRow {
-  readonly id: string;
-  readonly student_id: string;
-  readonly course_id: string;
-  readonly course_title: string;
-  readonly item_id: string | null;
-  readonly item_title: string | null;
-  readonly subject: CommentSubject;
-  readonly text: string;
-  readonly author: string;
-  readonly written_at: Date;
-}
-
-/** Comments about the given children, newest first. */
-export const commentsOf = (
-  db: Db,
-  studentIds: readonly string[],
-  where: { courseId?: string; itemId?: string; since?: Date },
-): Promise<CommentRow[]> =>
-  db('comments as m')
-    .join('teachers as p', 'p.id', 'm.author_id')
-    .join('courses as c', 'c.id', 'm.course_id')
-    .leftJoin('items as i', 'i.id', 'm.item_id')
-    .whereIn('m.student_id', [...studentIds])
-    .modify((query) => {
-      if (where.courseId) query.where({ 'm.course_id': where.courseId });
-      if (where.itemId) query.where({ 'm.item_id': where.itemId });
-      if (where.since) query.where('m.written_at', '>=', where.since);
-    })
-    .orderBy('m.written_at', 'desc')
-    .select<CommentRow[]>(
-      'm.id',
-      'm.student_id',
-      'm.course_id',
-      'c.title as course_title',
-      'm.item_id',
-      'i.title as item_title',
-      'm.subject',
-      'm.text',
-      'p.name as author',
-      'm.written_at',
-    );
-
-export interface ComingRow {
-  readonly item_id: string;
-  readonly student_id: string;
-  readonly course_title: string;
-  readonly title: string;
-  readonly due_at: Date;
-  readonly possible: number;
-  readonly counts: boolean;
-}
-
-/** Dated work of the children that is due between two instants and not dealt with. */
-export const comingWork = (
-  db: Db,
-  studentIds: readonly string[],
-  from: Date,
-  to: Date,
-): Promise<ComingRow[]> =>
-  db('items as i')
-    .join('courses as c', 'c.id', 'i.course_id')
-    .join('categories as k', 'k.id', 'i.category_id')
-    .join('enrolments as e', 'e.course_id', 'i.course_id')
-    .joinRaw(
-      `left join lateral (
-         select r.status from results r where r.student_id = e.student_id and r.item_id = i.id
-         order by r.at desc, r.seq desc limit 1) r on true`,
-    )
-    .whereIn('e.student_id', [...studentIds])
-    .where({ 'e.active': true, 'i.removed': false, 'i.undated': false })
-    .whereBetween('i.due_at', [from, to])
-    .whereRaw(`coalesce(r.status, 'open') = 'open'`)
-    .orderBy([{ column: 'i.due_at' }, { column: 'i.title' }])
-    .select<ComingRow[]>(
-      'i.id as item_id',
-      'e.student_id',
-      'c.title as course_title',
-      'i.title',
-      'i.due_at',
-      'i.possible',
-      db.raw('i.counts and k.counts as counts'),
-    );
-
-/** Names, dates and worth of items, by id. */
-export const itemNames = (db: Db, ids: readonly string[]) =>
-  db('items as i')
-    .whereIn('i.id', [...ids])
-    .select<{ id: string; title: string; possible: number; due_at: Date | null }[]>(
-      'i.id',
-      'i.title',
-      'i.possible',
-      db.raw(`${dueSql} as due_at`),
-    );

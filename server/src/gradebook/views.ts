@@ -1,21 +1,19 @@
 import {
   PolicyRecord,
   type Comment,
-  type CourseDetail,
-  type CourseFigures,
   type CourseSummary,
   type Freshness,
-  type ItemDetail,
   type ItemState,
-  type ItemSummary,
+  type ResultRecord,
   type Scale,
 } from '@cadro/contract';
 import { parse } from '@cadro/contract/parse';
-import type { CommentRow, CourseRow, ItemRow, StateRow } from './store';
+import type { CommentRow } from './comments';
+import type { CourseRow, StateRow } from './store';
 
-const isoOrNull = (date: Date | null): string | null => date && date.toISOString();
+export const isoOrNull = (date: Date | null): string | null => date && date.toISOString();
 
-const policyOf = (row: CourseRow): PolicyRecord => parse('stored policy', PolicyRecord, row.policy);
+export const policyOf = (row: CourseRow): PolicyRecord => parse('stored policy', PolicyRecord, row.policy);
 
 export function scaleOf(policy: PolicyRecord): Scale {
   return {
@@ -26,13 +24,13 @@ export function scaleOf(policy: PolicyRecord): Scale {
   };
 }
 
-const freshnessOf = (row: CourseRow): Freshness => ({
+export const freshnessOf = (row: CourseRow): Freshness => ({
   sourceName: row.source_name,
   readAt: isoOrNull(row.read_at),
   failingSince: isoOrNull(row.failing_since),
 });
 
-const teacherOf = (row: CourseRow) =>
+export const teacherOf = (row: CourseRow) =>
   row.teacher_id && row.teacher_name
     ? { id: row.teacher_id, name: row.teacher_name, contactable: row.teacher_email !== null }
     : null;
@@ -52,15 +50,16 @@ export function courseSummary(row: CourseRow): CourseSummary {
   };
 }
 
-export const commentView = ({ id, subject, text, author, written_at }: CommentRow): Comment => ({
+export const commentView = ({ id, item_id, subject, text, author, written_at }: CommentRow): Comment => ({
   id,
+  itemId: item_id,
   subject,
   text,
   author,
   writtenAt: written_at.toISOString(),
 });
 
-const stateView = ({ status, at, earned, late, levels }: StateRow): ItemState => ({
+export const stateView = ({ status, at, earned, late, levels }: StateRow): ItemState => ({
   status,
   at: at.toISOString(),
   earned,
@@ -68,74 +67,10 @@ const stateView = ({ status, at, earned, late, levels }: StateRow): ItemState =>
   levels,
 });
 
-export function itemSummary(row: ItemRow, figures: CourseFigures | null): ItemSummary {
-  return {
-    id: row.id,
-    title: row.title,
-    categoryId: row.category_id,
-    possible: row.possible,
-    counts: row.counts,
-    extraCredit: row.extra_credit,
-    assignedAt: row.assigned_at.toISOString(),
-    dueAt: isoOrNull(row.due_at),
-    state: {
-      status: row.status ?? 'open',
-      at: isoOrNull(row.at),
-      earned: row.earned,
-      late: row.late ?? false,
-      levels: row.levels ?? {},
-    },
-    looseEnd: figures?.looseEnds.find(({ itemId }) => itemId === row.id) ?? null,
-    commentCount: row.comment_count,
-  };
-}
-
-export function courseDetail(
-  row: CourseRow,
-  parts: {
-    categories: CourseDetail['categories'];
-    items: readonly ItemRow[];
-    comments: readonly CommentRow[];
-  },
-): CourseDetail {
-  const policy = policyOf(row);
-  return {
-    ...courseSummary(row),
-    termTitle: row.term_title,
-    termEndsOn: row.term_ends_on,
-    room: row.room,
-    period: row.period,
-    missingCounts: policy.missingCounts ?? 'zero',
-    incompleteCounts: policy.incompleteCounts ?? 'not',
-    floor: policy.floor ?? 0,
-    categories: parts.categories,
-    standards: row.standards,
-    items: parts.items.map((item) => itemSummary(item, row.figures)),
-    comments: parts.comments.map(commentView),
-  };
-}
-
-export function itemDetail(
-  course: CourseRow,
-  item: ItemRow,
-  parts: { history: readonly StateRow[]; comments: readonly CommentRow[]; followUpId: string | null },
-): ItemDetail {
-  return {
-    ...itemSummary(item, course.figures),
-    course: { id: course.id, studentId: course.student_id, title: course.title, teacher: teacherOf(course) },
-    categoryTitle: item.category_title,
-    multiplier: item.multiplier,
-    scale: scaleOf(policyOf(course)),
-    figures: course.figures,
-    kind: item.kind,
-    instructions: item.instructions ?? item.description,
-    where: item.place,
-    supplies: item.supplies,
-    redo: item.redo,
-    acceptedUntil: isoOrNull(item.accepted_until),
-    history: parts.history.map(stateView),
-    comments: parts.comments.map(commentView),
-    followUpId: parts.followUpId,
-    freshness: freshnessOf(course),
-  };
-}
+export const recordState = ({ status, at, earned, late, levels }: ResultRecord): ItemState => ({
+  status,
+  at,
+  earned: earned ?? null,
+  late: late ?? false,
+  levels: levels ?? {},
+});

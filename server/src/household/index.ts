@@ -1,4 +1,4 @@
 export { childrenFor, dateIn, requireChild } from './access';
 export { householdRouter } from './routes';
 export { hashPassword } from './signIn';
-export { addHousehold, guardianById, putLink } from './store';
+export { addHousehold, guardianById, householdOf, putLink } from './store';

@@ -17,6 +17,13 @@ export const guardianByEmail = (db: Db, email: string): Promise<GuardianRow | un
 export const guardianById = (db: Db, id: string): Promise<GuardianRow | undefined> =>
   db<GuardianRow>('guardians').where({ id }).first();
 
+/** The household a signed-in guardian writes for, and the name the entry bears. */
+export async function householdOf(db: Db, guardianId: string): Promise<{ id: string; author: string }> {
+  const guardian = await guardianById(db, guardianId);
+  if (!guardian) throw new Error(`no guardian ${guardianId}`);
+  return { id: guardian.household_id, author: guardian.name };
+}
+
 export async function setLanguage(db: Db, id: string, language: Language): Promise<void> {
   await db('guardians').where({ id }).update({ language });
 }

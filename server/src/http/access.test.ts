@@ -76,6 +76,18 @@ const table: Record<string, { statuses: Statuses; body?: () => object }> = {
   'get /api/work': { statuses: list },
   'get /api/courses': { statuses: list },
   'get /api/students/:studentId/courses/:courseId': { statuses: record },
+  'get /api/students/:studentId/courses/:courseId/record': { statuses: record },
+  'get /api/students/:studentId/courses/:courseId/policy': { statuses: record },
+  'post /api/students/:studentId/courses/:courseId/policy/preview': {
+    statuses: record,
+    body: () => ({ correction: { floor: 0.5 } }),
+  },
+  'post /api/students/:studentId/courses/:courseId/policy': {
+    statuses: writing(200),
+    body: () => ({ correction: { floor: 0.5 } }),
+  },
+  'get /api/students/:studentId/terms': { statuses: record },
+  'get /api/students/:studentId/report.pdf': { statuses: record },
   'get /api/students/:studentId/items/:itemId': { statuses: record },
   'get /api/days': { statuses: list },
   'get /api/followups': { statuses: list },

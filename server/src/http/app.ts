@@ -11,10 +11,10 @@ import type { Config } from '../config';
 import type { Clock, Db } from '../db';
 import { demoRouter } from '../demo';
 import { followUpRouter } from '../followups';
-import { gradebookRouter } from '../gradebook';
+import { gradebookRouter, termRouter } from '../gradebook';
 import { householdRouter } from '../household';
 import { inboundMailRouter, messageRouter } from '../messages';
-import { outlookRouter } from '../outlook';
+import { computeFigures, outlookRouter } from '../outlook';
 import { sourceRouter } from '../sources';
 import { loginLimit } from './loginLimit';
 import { answerProblems, HttpProblem } from './problems';
@@ -68,7 +68,8 @@ function apiRouter(deps: ServerDeps): Router {
   for (const build of [
     householdRouter,
     outlookRouter,
-    gradebookRouter,
+    (room: ServerDeps) => gradebookRouter(room, (studentId) => computeFigures(room, studentId)),
+    termRouter,
     attendanceRouter,
     followUpRouter,
     messageRouter,

@@ -19,9 +19,18 @@ export interface Call<P, Q, B> {
   readonly request: Request;
 }
 
+/** An answer that is a file, of the media type its contract names. */
+export class Produced {
+  constructor(
+    readonly bytes: Buffer,
+    /** Plain letters, digits, dots and dashes. */
+    readonly fileName: string,
+  ) {}
+}
+
 type Handler<P extends TObject, Q extends TObject, B extends TSchema, A extends TSchema> = (
   call: Call<Static<P>, Static<Q>, Static<B>>,
-) => Promise<Static<A> | void>;
+) => Promise<Static<A> | Produced | void>;
 
 /** In tests every answer is checked against its schema, so that the document cannot lie. */
 const checkAnswers = process.env['NODE_ENV'] === 'test';
@@ -51,6 +60,13 @@ export function mount<P extends TObject, Q extends TObject, B extends TSchema, A
       request,
     };
     const answer = await handle(call);
+    if (answer instanceof Produced) {
+      response.set('Content-Disposition', `inline; filename="${answer.fileName}"`);
+      return void response
+        .status(contract.status)
+        .type(contract.produces ?? 'bin')
+        .send(answer.bytes);
+    }
     if (!contract.answer) return void response.status(contract.status).end();
     if (checkAnswers) parse(`answer of ${contract.method} ${contract.path}`, contract.answer, answer);
     response.status(contract.status).json(answer);

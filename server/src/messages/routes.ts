@@ -36,7 +36,7 @@ export function messageRouter(deps: ServerDeps): Router {
   mount(router, messageRoutes.teachers, async ({ guardianId, params }) => {
     const child = await requireChild(db, guardianId, params.studentId, 'read-record');
     const mayTalk = rolesAllowed('read-talk').includes(child.role);
-    const rows = await teachersOf(db, guardianId, child.id);
+    const rows = await teachersOf(db, guardianId, child.id, await deps.clock.now());
     return {
       teachers: rows.map((row) => ({
         id: row.id,

@@ -84,14 +84,15 @@ export async function writeToTeacher(
   input: NewMessage,
 ): Promise<Thread> {
   const child = await requireChild(db, guardianId, input.studentId, 'write-talk');
-  const teacher = (await store.teachersOf(db, guardianId, child.id)).find(({ id }) => id === input.teacherId);
+  const now = await clock.now();
+  const teachers = await store.teachersOf(db, guardianId, child.id, now);
+  const teacher = teachers.find(({ id }) => id === input.teacherId);
   if (!teacher) throw new HttpProblem('not-found');
   if (!teacher.email) throw new HttpProblem('teacher-without-contact');
   const followUp = input.followUpId ? await followUpById(db, guardianId, [child.id], input.followUpId) : null;
   if (followUp === undefined) throw new HttpProblem('not-found');
   const guardian = await guardianById(db, guardianId);
   if (!guardian) throw new HttpProblem('not-signed-in');
-  const now = await clock.now();
   const threadId = await db.transaction(async (trx) => {
     const thread = await store.threadFor(trx, {
       householdId: guardian.household_id,

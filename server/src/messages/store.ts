@@ -1,5 +1,6 @@
 import type { Message } from '@cadro/contract';
 import type { Db, Trx } from '../db';
+import { ofThisYear } from '../gradebook';
 
 export interface ThreadRow {
   readonly id: string;
@@ -172,9 +173,11 @@ export const threadById = (trx: Trx, id: string) =>
       { id: string; student_id: string; teacher_name: string; teacher_email: string | null } | undefined
     >('t.id', 't.student_id', 'p.name as teacher_name', 'p.email as teacher_email');
 
-export const teachersOf = (db: Db, guardianId: string, studentId: string) =>
+/** The teachers of this year's courses. */
+export const teachersOf = (db: Db, guardianId: string, studentId: string, now: Date) =>
   db('teachers as p')
     .join('courses as c', 'c.teacher_id', 'p.id')
+    .join('schools as sch', 'sch.id', 'c.school_id')
     .join('enrolments as e', 'e.course_id', 'c.id')
     .joinRaw(
       `left join threads t on t.teacher_id = p.id and t.student_id = e.student_id
@@ -182,6 +185,7 @@ export const teachersOf = (db: Db, guardianId: string, studentId: string) =>
       [guardianId],
     )
     .where({ 'e.student_id': studentId, 'e.active': true })
+    .whereRaw(ofThisYear, { now })
     .groupBy('p.id', 't.id')
     .orderBy('p.name')
     .select<{ id: string; name: string; email: string | null; titles: string[]; thread_id: string | null }[]>(

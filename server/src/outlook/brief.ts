@@ -50,7 +50,7 @@ export async function briefOf(
   const talkIds = children.filter(({ role }) => rolesAllowed('read-talk').includes(role)).map(({ id }) => id);
   const zones = new Map(children.map(({ id, timeZone }) => [id, timeZone]));
   const [courses, comments, attendance, followUps, replies, changes, coming, freshness] = await Promise.all([
-    namedCourses(db, children, now),
+    namedCourses(db, guardianId, children, now),
     commentsOf(db, ids, { since: new Date(now.getTime() - commentNewsMs) }),
     attendanceOf(db, children, now),
     openFollowUps(db, guardianId, talkIds),

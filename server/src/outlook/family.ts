@@ -13,14 +13,14 @@ export interface NamedCourse extends CourseFacts {
 }
 
 /** The children's courses with figures and with their loose ends named: two queries. */
-export async function namedCourses(db: Db, children: readonly Child[], now: Date): Promise<NamedCourse[]> {
-  const rows = (
-    await coursesOf(
-      db,
-      children.map(({ id }) => id),
-      now,
-    )
-  ).map(courseSummary);
+export async function namedCourses(
+  db: Db,
+  guardianId: string,
+  children: readonly Child[],
+  now: Date,
+): Promise<NamedCourse[]> {
+  const studentIds = children.map(({ id }) => id);
+  const rows = (await coursesOf(db, { studentIds, guardianId, now })).map(courseSummary);
   const ids = rows.flatMap(({ figures }) => figures?.looseEnds.map(({ itemId }) => itemId) ?? []);
   const names = new Map((await itemNames(db, ids)).map((item) => [item.id, item]));
   return rows.flatMap((row): NamedCourse[] => {

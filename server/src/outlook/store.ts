@@ -2,26 +2,33 @@ import type { CourseFigures, ResultStatus } from '@cadro/contract';
 import type { Db, Trx } from '../db';
 import { dueSql } from '../gradebook';
 
+export interface StoredFigures {
+  readonly courseId: string;
+  /** Whose correction of the policy they follow; null: as the source says. */
+  readonly householdId: string | null;
+  readonly figures: CourseFigures;
+}
+
+/** Puts a child's current figures in the place of those of before. */
 export async function storeFigures(
   trx: Trx,
   studentId: string,
   asOf: Date,
-  figures: readonly { courseId: string; figures: CourseFigures }[],
+  figures: readonly StoredFigures[],
 ): Promise<void> {
-  const courseIds = figures.map(({ courseId }) => courseId);
-  await trx('current_figures').where({ student_id: studentId }).whereNotIn('course_id', courseIds).delete();
+  // Two runs for one child at once would meet here: the later one waits, and both write the same.
+  await trx.raw('select 1 from students where id = ? for no key update', [studentId]);
+  await trx('current_figures').where({ student_id: studentId }).delete();
   if (figures.length === 0) return;
-  await trx('current_figures')
-    .insert(
-      figures.map((each) => ({
-        student_id: studentId,
-        course_id: each.courseId,
-        as_of: asOf,
-        figures: JSON.stringify(each.figures),
-      })),
-    )
-    .onConflict(['student_id', 'course_id'])
-    .merge();
+  await trx('current_figures').insert(
+    figures.map((each) => ({
+      student_id: studentId,
+      course_id: each.courseId,
+      household_id: each.householdId,
+      as_of: asOf,
+      figures: JSON.stringify(each.figures),
+    })),
+  );
 }
 
 export const allStudentIds = (db: Db): Promise<string[]> => db('students').orderBy('id').pluck('id');

@@ -25,7 +25,7 @@ export async function workOf(
   const now = await clock.now();
   const talkIds = children.filter(({ role }) => rolesAllowed('read-talk').includes(role)).map(({ id }) => id);
   const [courses, coming, followUps] = await Promise.all([
-    namedCourses(db, children, now),
+    namedCourses(db, guardianId, children, now),
     comingDays(db, children, now, comingDaysAhead),
     openFollowUps(db, guardianId, talkIds),
   ]);

@@ -1,7 +1,7 @@
 import type { Trx } from '../db';
 
 /** What kind of record differed from what was known. */
-export const changeKinds = ['result', 'work', 'course', 'comment', 'mark'] as const;
+export const changeKinds = ['result', 'work', 'course', 'comment', 'mark', 'grade'] as const;
 export type ChangeKind = (typeof changeKinds)[number];
 
 export interface Change {

@@ -48,7 +48,13 @@ const results = (...records: object[]) =>
   );
 async function aCourse(): Promise<void> {
   await write('schools', { id: 'school', name: 'Quay', time_zone: 'UTC' });
-  await write('terms', { id: 'term', title: 'T', starts_on: '2026-09-07', ends_on: '2026-11-06' });
+  await write('terms', {
+    id: 'term',
+    title: 'T',
+    starts_on: '2026-09-07',
+    ends_on: '2026-11-06',
+    kind: 'term',
+  });
   await write('courses', {
     id: 'course',
     title: 'Knots',
@@ -152,6 +158,9 @@ describe('records', () => {
       extra_credit: false,
       multiplier: 2,
       undated: false,
+      unit: null,
+      files: [],
+      rubric: [],
     };
     expect([...(await write('itemDetails', { id: 'work', ...details })).ids]).toEqual([]);
     await write('items', work);

@@ -5,10 +5,14 @@ import {
   type FeedAssignment,
   type FeedClass,
   type FeedComment,
+  type FeedCreditPlan,
+  type FeedGrade,
   type FeedLesson,
   type FeedLinkCode,
   type FeedMark,
   type FeedName,
+  type FeedRubricMark,
+  type FeedSchool,
 } from '@cadro/contract';
 import type { Static } from '@sinclair/typebox';
 import { hashCode } from '../../seal';
@@ -18,9 +22,26 @@ import { listIn, pageSize, readPage, walk, type Translation } from './paging';
 
 const key = (row: { id: string; deleted?: boolean }) => ({ id: row.id, gone: row.deleted ?? false });
 
+const schoolDetails: Translation<FeedSchool> = (row) => ({
+  schoolDetails: { ...key(row), grade_points: row.gradePoints },
+});
+
 const classDetails: Translation<FeedClass> = (row) => ({
-  courseDetails: { ...key(row), policy: row.policy, standards: row.standards },
+  courseDetails: {
+    ...key(row),
+    policy: row.policy ?? null,
+    standards: row.standards,
+    credits: row.credits ?? 0,
+    credit_area: row.creditArea ?? null,
+    bump: row.bump ?? 0,
+    composition: row.compositions ?? [],
+  },
   practice: row.practiceCategoryIds.map((id) => ({ id, gone: false, counts: false })),
+  drops: (row.drops ?? []).map(({ categoryId, dropLowest }) => ({
+    id: categoryId,
+    gone: false,
+    drop_lowest: dropLowest,
+  })),
 });
 
 const assignments: Translation<FeedAssignment> = (row) => ({
@@ -36,7 +57,39 @@ const assignments: Translation<FeedAssignment> = (row) => ({
     extra_credit: row.extraCredit ?? false,
     multiplier: row.multiplier ?? 1,
     undated: row.undated ?? false,
+    unit: row.unit ?? null,
+    files: row.files ?? [],
+    rubric: row.rubric ?? [],
   },
+});
+
+const grades: Translation<FeedGrade> = (row) => ({
+  grades: {
+    ...key(row),
+    student_id: row.studentId,
+    course_id: row.classId,
+    part: row.part,
+    state: row.state,
+    fraction: row.fraction ?? null,
+    figure: row.figure ?? null,
+    letter: row.letter ?? null,
+    credits_earned: row.creditsEarned ?? null,
+    reported_at: row.reportedAt,
+  },
+});
+
+const rubricMarks: Translation<FeedRubricMark> = (row) => ({
+  rubricMarks: {
+    ...key(row),
+    student_id: row.studentId,
+    item_id: row.assignmentId,
+    marks: row.marks,
+    written_at: row.writtenAt,
+  },
+});
+
+const creditPlans: Translation<FeedCreditPlan> = (row) => ({
+  creditPlans: { ...key(row), student_id: row.studentId, areas: row.areas },
 });
 
 const comments: Translation<FeedComment> = (row) => ({
@@ -45,6 +98,7 @@ const comments: Translation<FeedComment> = (row) => ({
     student_id: row.studentId,
     course_id: row.classId,
     item_id: row.assignmentId ?? null,
+    term_external_id: row.sessionId ?? null,
     subject: row.subject,
     text: row.text,
     author_id: row.teacherId,
@@ -92,8 +146,12 @@ const linkCodes: Translation<FeedLinkCode> = (row) => ({
 });
 
 const translations: { readonly [N in FeedName]: Translation<Static<(typeof feedCollections)[N]>> } = {
+  schoolDetails,
   classDetails,
   assignments,
+  grades,
+  rubricMarks,
+  creditPlans,
   comments,
   attendance,
   timetable,

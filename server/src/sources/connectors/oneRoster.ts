@@ -93,6 +93,7 @@ const lineItem: Translation<LineItemRow> = (row) => ({
     possible: row.resultValueMax,
     assigned_at: row.assignDate,
     due_at: row.dueDate ?? null,
+    term_external_id: row.gradingPeriod?.sourcedId ?? null,
     removed: gone(row),
   },
 });
@@ -118,7 +119,14 @@ const translations: {
       ? { schools: { ...key(row), name: row.name, time_zone: row.metadata?.timeZone ?? 'UTC' } }
       : {},
   academicSessions: (row) => ({
-    terms: { ...key(row), title: row.title, starts_on: row.startDate, ends_on: row.endDate },
+    terms: {
+      ...key(row),
+      title: row.title,
+      starts_on: row.startDate,
+      ends_on: row.endDate,
+      kind: row.type,
+      parent_external_id: row.parent?.sourcedId ?? null,
+    },
   }),
   courses: () => ({}), // the catalogue entry behind a class; the class itself has all that is shown
   users: user,

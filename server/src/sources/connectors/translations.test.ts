@@ -173,6 +173,9 @@ describe('the classroom feed', () => {
         extra_credit: false,
         multiplier: 1,
         undated: false,
+        unit: null,
+        files: [],
+        rubric: [],
       },
     ]);
   });

@@ -1,0 +1,115 @@
+import { at, schoolDays, termEnd } from './calendar';
+import { pastCourses, storedParts } from './pastYear';
+import { compositionsOf, quarterId, thisQuarter, yearId } from './sessions';
+import type { SchoolSpec } from './specs';
+import { SchoolOffice } from './stated';
+import type { Records } from './world';
+
+/* What the schools say of their courses themselves: running figures every day, final ones after the quarter. */
+
+/** The office prints at half past three; finals go out on the day the schools have named, or late. */
+const printedAt = '15:30';
+const reported = at('2026-11-10', '12:00');
+const reportedLate = at('2026-11-13', '12:00');
+
+/** Running figures of each school day, and the quarter's final ones. */
+export function putGrades(school: SchoolSpec, records: Records): void {
+  for (const course of school.courses) {
+    if (course.policy.method === 'standards') continue;
+    for (const { id: student } of school.students) {
+      const office = new SchoolOffice(course, records, student);
+      const id = `${course.id}-${student}-${thisQuarter}`;
+      const common = { studentId: student, classId: course.id, part: thisQuarter };
+      let last = '';
+      for (const day of schoolDays()) {
+        const reportedAt = at(day, printedAt);
+        const stated = office.figureAt(reportedAt);
+        if (!stated || JSON.stringify(stated) === last) continue;
+        last = JSON.stringify(stated);
+        records.put('grades', id, reportedAt, { ...common, ...stated, state: 'running', reportedAt });
+      }
+      const final = office.figureAt(at(termEnd, '23:59'));
+      const reportedAt = course.reportsLate ? reportedLate : reported;
+      if (final) records.put('grades', id, reportedAt, { ...common, ...final, state: 'final', reportedAt });
+    }
+  }
+}
+
+const ref = (sourcedId: string, type: string) => ({ sourcedId, type });
+
+/** Last year's courses with what was stored of them, the credits they gave, and the words of the reports. */
+export function putPastYear(school: SchoolSpec, records: Records, before: string): void {
+  const org = ref(school.id, 'org');
+  const policy = school.courses[0]?.policy;
+  for (const course of pastCourses[school.id] ?? []) {
+    const { id, title, teacher, student, credits, creditArea, bump } = course;
+    const teacherId = `t-${teacher.familyName.toLowerCase()}`;
+    records.put('courses', `course-${id}`, before, { title, courseCode: id, org });
+    records.put('classes', id, before, {
+      title,
+      classCode: id,
+      classType: 'scheduled',
+      course: ref(`course-${id}`, 'course'),
+      school: org,
+      terms: [ref(yearId('2025'), 'academicSession')],
+    });
+    for (const [user, role] of [
+      [teacherId, 'teacher'],
+      [student, 'student'],
+    ] as const) {
+      records.put('enrollments', `${id}-${user}`, before, {
+        role,
+        primary: role === 'teacher' ? 'true' : 'false',
+        user: ref(user, 'user'),
+        class: ref(id, 'class'),
+        school: org,
+      });
+    }
+    records.put('classDetails', id, before, {
+      practiceCategoryIds: [],
+      standards: [],
+      credits,
+      ...(creditArea ? { creditArea } : {}),
+      bump: bump ?? 0,
+      compositions: compositionsOf('2025', school.semesters),
+    });
+    for (const { part, fraction } of storedParts(course)) {
+      const outOf = policy?.outOf ?? 100;
+      const letter = policy?.letters?.find(({ from }) => fraction >= from - 1e-9)?.letter;
+      records.put('grades', `${id}-${student}-${part}`, before, {
+        studentId: student,
+        classId: id,
+        part,
+        state: 'final',
+        fraction,
+        figure: Math.round(fraction * outOf * 10) / 10,
+        ...(letter ? { letter } : {}),
+        ...(part === yearId('2025') && credits > 0 ? { creditsEarned: credits } : {}),
+        reportedAt: at('2026-06-26', '12:00'),
+      });
+    }
+    for (const { quarter, text } of course.remarks) {
+      const sessionId = quarterId('2025', quarter);
+      const writtenAt = quarter === 2 ? at('2026-02-02', '12:00') : at('2026-06-26', '12:00');
+      records.put('comments', `report-${id}-${quarter}`, before, {
+        studentId: student,
+        classId: id,
+        subject: 'report-card',
+        text,
+        teacherId,
+        sessionId,
+        writtenAt,
+      });
+    }
+  }
+  if (school.gradePoints)
+    records.put('schoolDetails', school.id, before, { gradePoints: school.gradePoints });
+  if (school.creditPlan) {
+    for (const { id: student } of school.students) {
+      records.put('creditPlans', `credits-${student}`, before, {
+        studentId: student,
+        areas: school.creditPlan,
+      });
+    }
+  }
+}

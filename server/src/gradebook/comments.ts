@@ -1,0 +1,45 @@
+import type { CommentSubject } from '@cadro/contract';
+import type { Db } from '../db';
+
+export interface CommentRow {
+  readonly id: string;
+  readonly student_id: string;
+  readonly course_id: string;
+  readonly course_title: string;
+  readonly item_id: string | null;
+  readonly item_title: string | null;
+  readonly subject: CommentSubject;
+  readonly text: string;
+  readonly author: string;
+  readonly written_at: Date;
+}
+
+/** Comments about the given children, newest first. */
+export const commentsOf = (
+  db: Db,
+  studentIds: readonly string[],
+  where: { courseId?: string; itemId?: string; since?: Date },
+): Promise<CommentRow[]> =>
+  db('comments as m')
+    .join('teachers as p', 'p.id', 'm.author_id')
+    .join('courses as c', 'c.id', 'm.course_id')
+    .leftJoin('items as i', 'i.id', 'm.item_id')
+    .whereIn('m.student_id', [...studentIds])
+    .modify((query) => {
+      if (where.courseId) query.where({ 'm.course_id': where.courseId });
+      if (where.itemId) query.where({ 'm.item_id': where.itemId });
+      if (where.since) query.where('m.written_at', '>=', where.since);
+    })
+    .orderBy('m.written_at', 'desc')
+    .select<CommentRow[]>(
+      'm.id',
+      'm.student_id',
+      'm.course_id',
+      'c.title as course_title',
+      'm.item_id',
+      'i.title as item_title',
+      'm.subject',
+      'm.text',
+      'p.name as author',
+      'm.written_at',
+    );

@@ -1,0 +1,67 @@
+import { PolicyCorrection, type CorrectionEntry } from '@cadro/contract';
+import { parse } from '@cadro/contract/parse';
+import type { Db } from '../db';
+
+interface Row {
+  readonly household_id: string;
+  readonly course_id: string;
+  readonly at: Date;
+  readonly author: string;
+  readonly correction: unknown;
+}
+
+const correctionOf = (stored: unknown): PolicyCorrection | null =>
+  stored === null ? null : parse('stored correction', PolicyCorrection, stored);
+
+/** What households assume of a child's courses now; courses that stand as the source says are not in it. */
+export async function standingCorrections(
+  db: Db,
+  studentId: string,
+): Promise<{ householdId: string; courseId: string; correction: PolicyCorrection }[]> {
+  const rows = await db('policy_corrections')
+    .where({ student_id: studentId })
+    .distinctOn('course_id', 'household_id')
+    .orderBy([{ column: 'course_id' }, { column: 'household_id' }, { column: 'id', order: 'desc' }])
+    .select<Row[]>('household_id', 'course_id', 'correction');
+  return rows.flatMap(({ household_id, course_id, correction: stored }) => {
+    const correction = correctionOf(stored);
+    return correction ? [{ householdId: household_id, courseId: course_id, correction }] : [];
+  });
+}
+
+interface Place {
+  readonly householdId: string;
+  readonly studentId: string;
+  readonly courseId: string;
+}
+
+/** Every change a household has made to a course's policy, newest first. */
+export async function correctionHistory(
+  db: Db,
+  { householdId, studentId, courseId }: Place,
+): Promise<CorrectionEntry[]> {
+  const rows = await db('policy_corrections')
+    .where({ student_id: studentId, course_id: courseId, household_id: householdId })
+    .orderBy('id', 'desc')
+    .select<Row[]>('at', 'author', 'correction');
+  return rows.map(({ at, author, correction }) => ({
+    at: at.toISOString(),
+    author,
+    correction: correctionOf(correction),
+  }));
+}
+
+export async function addCorrection(
+  db: Db,
+  { householdId, studentId, courseId }: Place,
+  entry: { at: Date; author: string; correction: PolicyCorrection | null },
+): Promise<void> {
+  await db('policy_corrections').insert({
+    student_id: studentId,
+    course_id: courseId,
+    household_id: householdId,
+    at: entry.at,
+    author: entry.author,
+    correction: entry.correction && JSON.stringify(entry.correction),
+  });
+}

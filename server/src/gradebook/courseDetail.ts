@@ -1,0 +1,166 @@
+import type {
+  Child,
+  CourseAnswer,
+  CourseDetail,
+  CourseRecord,
+  FigureStep,
+  PolicyCorrection,
+  Reconciliation,
+  StandardDetail,
+  TermRef,
+} from '@cadro/contract';
+import { corrected, courseAnswer, figuresOf, reconcile, termStateOf, type Stated } from '@cadro/core';
+import { attendanceOf } from '../attendance';
+import type { Db } from '../db';
+import { dateIn } from '../household';
+import { commentsOf } from './comments';
+import { isOfTerm, type CourseTerm } from './courseTerms';
+import { itemSummaries, resultsByItem } from './itemSummary';
+import type { TermRecord } from './records';
+import * as store from './store';
+import { commentView, courseSummary, recordState, scaleOf } from './views';
+
+/** One child's course in one of its terms, with everything its pages are made from. */
+export interface OpenCourse extends TermRecord {
+  readonly child: Child;
+  readonly row: store.CourseRow;
+  /** What the guardian's household assumes of the policy; it is in `record` already. */
+  readonly correction: PolicyCorrection | null;
+  /** As the source says. */
+  readonly published: CourseRecord;
+  readonly stated: Stated | null;
+}
+
+export const withCorrection = (
+  loaded: TermRecord,
+  correction: PolicyCorrection | null,
+): Pick<OpenCourse, keyof TermRecord | 'published' | 'correction'> => ({
+  ...loaded,
+  published: loaded.record,
+  record: corrected(loaded.record, correction),
+  correction,
+});
+
+export const termRef = ({ id, title, startsOn, endsOn }: CourseTerm, today: string): TermRef => ({
+  id,
+  title,
+  startsOn,
+  endsOn,
+  state: termStateOf({ startsOn, endsOn }, today),
+});
+
+/** The school's own figure of a course's term; null where it tells none. */
+export async function statedOf(
+  db: Db,
+  studentId: string,
+  courseId: string,
+  term: CourseTerm,
+): Promise<Stated | null> {
+  const rows = await store.statedGrades(db, studentId, courseId, term.externalId);
+  const row = rows.find(({ state }) => state === 'final') ?? rows[0];
+  return row && row.figure !== null
+    ? { figure: row.figure, letter: row.letter, at: row.reported_at.toISOString() }
+    : null;
+}
+
+export const reconciliationOf = ({ record, stated }: Pick<OpenCourse, 'record' | 'stated'>) =>
+  stated && record.policy.method !== 'standards' ? reconcile(record, stated) : null;
+
+function stepsOf(record: CourseRecord, { moved }: CourseAnswer): FigureStep[] {
+  const items = new Map((record.items ?? []).map((item) => [item.id, item]));
+  const histories = resultsByItem(record);
+  const seen = new Map<string, number>();
+  // The core tells every result there is, by time: the n-th step of a work is its n-th result.
+  return moved.map(({ itemId, at, delta, posted }) => {
+    const nth = seen.get(itemId) ?? 0;
+    seen.set(itemId, nth + 1);
+    const history = histories.get(itemId) ?? [];
+    const [before, after] = [history[nth - 1], history[nth]];
+    const item = items.get(itemId);
+    if (!after || !item) throw new Error(`the step of ${itemId} at ${at} is not in the record`);
+    return {
+      itemId,
+      title: item.title ?? '',
+      possible: item.possible,
+      at,
+      delta,
+      posted,
+      before: before ? recordState(before) : null,
+      after: recordState(after),
+    };
+  });
+}
+
+function standardsOf(row: store.CourseRow, record: CourseRecord): StandardDetail[] {
+  const items = new Map((record.items ?? []).map((item) => [item.id, item]));
+  const standing = [...resultsByItem(record)].flatMap(([itemId, history]) => {
+    const last = history.at(-1);
+    const item = items.get(itemId);
+    const evident = last?.status === 'scored' && (item?.counts ?? true) && !item?.extraCredit;
+    return last && item && evident ? [{ itemId, title: item.title ?? '', last }] : [];
+  });
+  return row.standards.map(({ id, title, levels }) => ({
+    id,
+    title,
+    levels: levels ?? [],
+    evidence: standing
+      .flatMap(({ itemId, title: of, last }) => {
+        const level = last.levels?.[id];
+        return level === undefined ? [] : [{ itemId, title: of, at: last.at, level }];
+      })
+      .sort((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : 0)),
+  }));
+}
+
+async function attendanceIn(
+  db: Db,
+  { child, row, term }: OpenCourse,
+  now: Date,
+): Promise<CourseDetail['attendance']> {
+  const [own] = await attendanceOf(db, [child], now, { from: term.startsOn, to: term.endsOn });
+  const found = own?.summary.byCourse.find(({ courseId }) => courseId === row.id);
+  if (!found) return null;
+  const { absent, excused, unexcused, tardies } = found;
+  return { absent, excused, unexcused, tardies };
+}
+
+export async function courseDetail(db: Db, open: OpenCourse, now: Date): Promise<CourseDetail> {
+  const { child, row, term, terms, record, correction } = open;
+  const [categories, items, comments, attendance] = await Promise.all([
+    store.categoriesOfCourse(db, row.id),
+    store.itemsOfCourse(db, child.id, row.id, now),
+    commentsOf(db, [child.id], { courseId: row.id }),
+    attendanceIn(db, open, now),
+  ]);
+  const answer = courseAnswer(record, { since: '0001-01-01T00:00:00Z' });
+  const figures = figuresOf(answer);
+  const summaryOf = itemSummaries(record, figures);
+  const assumed = new Map((record.categories ?? []).map((category) => [category.id, category]));
+  const today = dateIn(row.time_zone, now);
+  const reconciliation: Reconciliation | null = reconciliationOf(open);
+  return {
+    ...courseSummary(row),
+    scale: scaleOf(record.policy),
+    figures,
+    asOf: record.asOf,
+    term: termRef(term, today),
+    terms: terms.map((each) => termRef(each, today)),
+    room: row.room,
+    period: row.period,
+    policy: record.policy,
+    corrected: correction !== null,
+    categories: categories.map(({ id, title, weight, counts, drop_lowest }) => ({
+      id,
+      title,
+      weight: assumed.get(id)?.weight ?? weight,
+      dropLowest: assumed.get(id)?.dropLowest ?? drop_lowest,
+      counts,
+    })),
+    standards: standardsOf(row, record),
+    items: items.filter((item) => isOfTerm(item, term, terms, row.time_zone)).map(summaryOf),
+    moved: stepsOf(record, answer),
+    reconciliation,
+    attendance,
+    comments: comments.map(commentView),
+  };
+}

@@ -1,0 +1,56 @@
+import { TZDate } from '@date-fns/tz';
+import { termOn } from '@cadro/core';
+import type { Db } from '../db';
+import { dateIn } from '../household';
+
+/** A term without parts of its own, as a course is divided into. */
+export interface CourseTerm {
+  readonly id: string;
+  readonly externalId: string;
+  readonly title: string;
+  readonly startsOn: string;
+  readonly endsOn: string;
+}
+
+interface Row {
+  readonly course_id: string;
+  readonly term_id: string;
+  readonly external_id: string;
+  readonly title: string;
+  readonly starts_on: string;
+  readonly ends_on: string;
+}
+
+/** The terms of each course, by date: one query. */
+export async function termsOfCourses(
+  db: Db,
+  courseIds: readonly string[],
+): Promise<Map<string, CourseTerm[]>> {
+  const rows = await db('course_terms')
+    .whereIn('course_id', [...courseIds])
+    .orderBy('starts_on')
+    .select<Row[]>('course_id', 'term_id', 'external_id', 'title', 'starts_on', 'ends_on');
+  const terms = new Map<string, CourseTerm[]>();
+  for (const { course_id, term_id, external_id, title, starts_on, ends_on } of rows) {
+    const term = { id: term_id, externalId: external_id, title, startsOn: starts_on, endsOn: ends_on };
+    terms.set(course_id, [...(terms.get(course_id) ?? []), term]);
+  }
+  return terms;
+}
+
+/** The last instant of a term's last day where the school is, to the minute. */
+export function termEnd({ endsOn }: CourseTerm, timeZone: string): Date {
+  const [year = 0, month = 1, day = 1] = endsOn.split('-').map(Number);
+  return new Date(new TZDate(year, month - 1, day, 23, 59, timeZone).getTime());
+}
+
+/** Whether a work belongs to a term: by what its source says, else by the date it was given out. */
+export const isOfTerm = (
+  item: { readonly term_external_id: string | null; readonly assigned_at: Date },
+  term: CourseTerm,
+  terms: readonly CourseTerm[],
+  timeZone: string,
+): boolean =>
+  item.term_external_id && terms.some(({ externalId }) => externalId === item.term_external_id)
+    ? item.term_external_id === term.externalId
+    : termOn(terms, dateIn(timeZone, item.assigned_at)) === term;

@@ -1,0 +1,363 @@
+import {
+  gradebookRoutes,
+  outlookRoutes,
+  termRoutes,
+  type ChildTerms,
+  type CourseDetail,
+  type CoursePolicy,
+  type ItemDetail,
+  type Work,
+} from '@cadro/contract';
+import type { Agent } from 'supertest';
+import { answerCase } from '../cli/answerCase';
+import { World } from '../testing/world';
+
+/* One course and its figures, from the school's records to what a page is told. */
+let world: World;
+let maren: Agent;
+let apart: Agent;
+
+beforeAll(async () => {
+  world = await World.start();
+  // Read twice, so that what changed between has a before and an after.
+  for (const day of [14, 21]) {
+    await world.moveTo(`2026-10-${day}T19:40:00Z`);
+    await world.syncAll();
+  }
+  await world.household('here', [{ name: 'maren', children: ['isolde', 'caspian', 'pet'] }]);
+  await world.household('apart', [{ name: 'apart', children: ['isolde'] }]);
+  maren = await world.signedIn('maren');
+  apart = await world.signedIn('apart');
+});
+afterAll(() => world.stop());
+
+const place = async (path: string, id: string, school: string, child: string) =>
+  path.replace(':studentId', world.student(child)).replace(':courseId', await world.courseId(id, school));
+const course = async (id: string, school = 'gannet-head', child = 'isolde', who = maren) =>
+  (await who.get(await place(gradebookRoutes.course.path, id, school, child)).expect(200))
+    .body as CourseDetail;
+const item = async (id: string, school: string, child: string): Promise<ItemDetail> => {
+  const path = gradebookRoutes.item.path
+    .replace(':studentId', world.student(child))
+    .replace(':itemId', await world.itemId(id, school));
+  return (await maren.get(path).expect(200)).body as ItemDetail;
+};
+
+describe('a course explains itself', () => {
+  it('loses over its categories what is lacking to the top', async () => {
+    for (const id of ['kelp', 'tides', 'optics', 'spanish', 'history', 'letters', 'rowing']) {
+      const { figures, scale } = await course(id);
+      const lost = (figures?.categories ?? []).reduce((sum, { cost }) => sum + (cost ?? 0), 0);
+      expect(lost).toBeCloseTo(scale.outOf - (figures?.posted ?? 0), 6);
+    }
+  });
+
+  it('tells what moved it, step by step, to the very figure', async () => {
+    const { moved, figures } = await course('seeds', 'millrace', 'caspian');
+    const sum = moved.reduce((total, { delta }) => total + (delta ?? 0), 0);
+    const first = moved.find(({ posted }) => posted !== null);
+    expect((first?.posted ?? 0) + sum).toBeCloseTo(figures?.posted ?? 0, 6);
+    const log = moved.filter(({ title }) => title === 'Seed log');
+    expect(log.map(({ before, after }) => [before?.status, after.status])).toEqual([
+      [undefined, 'missing'],
+      ['missing', 'scored'],
+    ]);
+    expect(log[0]?.delta).toBeLessThan(0);
+    expect(log[1]?.delta).toBeGreaterThan(0);
+  });
+
+  it('remembers that a work was missing', async () => {
+    const { items } = await course('seeds', 'millrace', 'caspian');
+    expect(items.find(({ title }) => title === 'Seed log')).toMatchObject({
+      was: 'missing',
+      state: { status: 'scored', earned: 17 },
+    });
+  });
+
+  it('has its term, its lessons missed, and the unit of each work', async () => {
+    const found = await course('rowing');
+    expect(found.term).toMatchObject({ title: 'First quarter', endsOn: '2026-11-06', state: 'running' });
+    expect(found.terms.map(({ state }) => state)).toEqual(['running', 'ahead', 'ahead', 'ahead']);
+    expect(found.attendance).toEqual({ absent: 4, excused: 1, unexcused: 3, tardies: 0 });
+    expect(found.items.find(({ title }) => title === 'Vectors: quiz')?.unit).toBe('Vectors');
+  });
+
+  it('gives every standard its evidence and what the next level shows', async () => {
+    const { standards, figures } = await course('number', 'little-fathom', 'pet');
+    const assessed = (figures?.standards ?? []).filter(({ level }) => level !== null);
+    expect(assessed.length).toBeGreaterThan(0);
+    for (const { id, level } of figures?.standards ?? []) {
+      const standard = standards.find((each) => each.id === id);
+      expect(standard?.levels.map(({ level: of }) => of)).toEqual([1, 2, 3, 4]);
+      if (level === null) expect(standard?.evidence).toEqual([]);
+      else expect(standard?.evidence.at(-1)?.level).toBe(level);
+    }
+  });
+
+  it('comes as a record that the figures command answers with the same figures', async () => {
+    for (const [id, school, child] of [
+      ['kelp', 'gannet-head', 'isolde'],
+      ['boats', 'millrace', 'caspian'],
+      ['making', 'little-fathom', 'pet'],
+    ] as const) {
+      const path = await place(gradebookRoutes.courseRecord.path, id, school, child);
+      const record: unknown = (await maren.get(path).expect(200)).body;
+      const answer = answerCase(JSON.parse(JSON.stringify({ kind: 'course', record })));
+      const { figures } = await course(id, school, child);
+      expect(answer).toMatchObject(JSON.parse(JSON.stringify(figures)) as object);
+    }
+  });
+});
+
+describe('one assignment', () => {
+  it('says what it decides and what it has done', async () => {
+    const keel = await item('boats-keel-model', 'millrace', 'caspian');
+    expect(keel.worth.now).toBe(0);
+    expect(keel.worth.decides).toBeCloseTo(0.933, 3);
+    expect(keel.looseEnd?.impact).toBeGreaterThan(0);
+    const quiz = await item('kelp-titration', 'gannet-head', 'isolde');
+    expect(quiz.worth.now).toBeLessThan(0);
+  });
+
+  it('has its rubric with what was reached, its sheets at the school’s own address', async () => {
+    const letter = await item('history-source-letter', 'gannet-head', 'isolde');
+    expect(letter.rubric.map(({ title, reached }) => [title, reached])).toEqual([
+      ['The source', 1],
+      ['Own words', 1],
+    ]);
+    const { files } = await item('boats-keel-model', 'millrace', 'caspian');
+    expect(files).toHaveLength(1);
+    const sheet = await fetch(files[0]?.href ?? '');
+    expect(await sheet.text()).toContain('42.0 cm');
+  });
+
+  it('passes on no address but the web’s', async () => {
+    const id = await world.itemId('boats-keel-model', 'millrace');
+    const before = await world.db('items').where({ id }).first<{ files: unknown }>('files');
+    const files = ['javascript:alert(1)', 'file:///etc/passwd', 'data:text/html,x', 'http://[', 'ok.txt'];
+    const told = JSON.stringify(files.map((href) => ({ title: href, href })));
+    await world.db('items').where({ id }).update({ files: told });
+    const found = await item('boats-keel-model', 'millrace', 'caspian');
+    expect(found.files.map(({ title }) => title)).toEqual(['ok.txt']);
+    await world
+      .db('items')
+      .where({ id })
+      .update({ files: JSON.stringify(before?.files) });
+  });
+});
+
+describe('the school’s own figure beside ours', () => {
+  it.each([
+    ['optics', 'same', []],
+    ['history', 'rounded', []],
+    ['tides', 'differs', ['not-published']],
+    ['kelp', 'differs', ['policy']],
+  ] as const)('%s: %s', async (id, verdict, reasons) => {
+    const { reconciliation } = await course(id);
+    expect(reconciliation?.verdict).toBe(verdict);
+    expect(reconciliation?.reasons.map(({ kind }) => kind)).toEqual(reasons);
+  });
+
+  it('takes a mark that came later for the reason', async () => {
+    const itemId = await world.itemId('optics-quiz-4', 'gannet-head');
+    const studentId = world.student('isolde');
+    const at = new Date('2026-10-21T19:35:00Z');
+    const row = { student_id: studentId, item_id: itemId, at, status: 'scored', earned: 2, late: false };
+    await world.db('results').insert({ ...row, levels: '{}' });
+    const { reconciliation } = await course('optics');
+    expect(reconciliation).toMatchObject({
+      verdict: 'differs',
+      reasons: [{ kind: 'later-mark', itemIds: [itemId] }],
+    });
+    await world.db('results').where({ item_id: itemId, student_id: studentId, at }).delete();
+  });
+
+  it('states nothing for a course of standards', async () => {
+    expect((await course('making', 'little-fathom', 'pet')).reconciliation).toBeNull();
+  });
+});
+
+describe('correcting the policy that is assumed', () => {
+  const policyPath = () => place(gradebookRoutes.policy.path, 'kelp', 'gannet-head', 'isolde');
+  const previewPath = () => place(gradebookRoutes.previewPolicy.path, 'kelp', 'gannet-head', 'isolde');
+
+  it('shows what it would make of the figure, keeps it for the household, and goes back', async () => {
+    const before = await course('kelp');
+    const [reason] = before.reconciliation?.reasons ?? [];
+    if (reason?.kind !== 'policy') throw new Error('the story has a policy that is not published');
+    const { correction } = reason;
+    expect(correction).toEqual({ missingCounts: 'not' });
+
+    const preview = (
+      await maren
+        .post(await previewPath())
+        .send({ correction })
+        .expect(200)
+    ).body;
+    expect(preview.now.posted).toBeCloseTo(before.figures?.posted ?? 0, 9);
+    expect(preview.then.posted).toBeCloseTo(before.reconciliation?.stated ?? 0, 0);
+    expect(preview.reconciliation.verdict).toBe('same');
+    expect((await course('kelp')).figures).toEqual(before.figures);
+
+    const kept = (
+      await maren
+        .post(await policyPath())
+        .send({ correction })
+        .expect(200)
+    ).body as CoursePolicy;
+    expect(kept.assumed.missingCounts).toBe('not');
+    expect(kept.published.missingCounts).toBe('zero');
+    const after = await course('kelp');
+    expect(after).toMatchObject({ corrected: true, reconciliation: { verdict: 'same' } });
+    const listed = (await maren.get(gradebookRoutes.courses.path)).body.courses as CourseDetail[];
+    expect(listed.find(({ id }) => id === after.id)?.figures?.posted).toBeCloseTo(
+      after.figures?.posted ?? 0,
+      9,
+    );
+    const reef = ((await maren.get(outlookRoutes.work.path)).body as Work).looseEnds.find(
+      ({ title }) => title === 'Reef survey',
+    );
+    expect(reef).toBeDefined();
+
+    // The other household sees the record as the source says.
+    expect((await course('kelp', 'gannet-head', 'isolde', apart)).figures).toEqual(before.figures);
+    const theirs = (await apart.get(await policyPath()).expect(200)).body as CoursePolicy;
+    expect(theirs).toMatchObject({ correction: null, history: [] });
+
+    const back = (
+      await maren
+        .post(await policyPath())
+        .send({ correction: null })
+        .expect(200)
+    ).body as CoursePolicy;
+    expect(back.correction).toBeNull();
+    expect(back.history.map(({ correction: was, author }) => [was, author])).toEqual([
+      [null, 'maren'],
+      [{ missingCounts: 'not' }, 'maren'],
+    ]);
+    expect((await course('kelp')).figures).toEqual(before.figures);
+  });
+
+  it.each([
+    ['a floor above 1', { floor: 1.5 }, '/correction/floor'],
+    ['a negative weight', { categories: [{ id: 'x', weight: -1 }] }, '/correction/categories/0/weight'],
+    ['half a drop', { categories: [{ id: 'x', dropLowest: 0.5 }] }, '/correction/categories/0/dropLowest'],
+    ['a scale of nothing', { outOf: 0 }, '/correction/outOf'],
+    ['a category of another course', { categories: [{ id: 'x', weight: 1 }] }, '/correction/categories/0/id'],
+    ['no change at all', {}, '/correction'],
+    ['a word we do not know', { missingCounts: 'half' }, '/correction/missingCounts'],
+    ['a member we do not know', { method: 'points' }, '/correction'],
+  ])('refuses %s, and says where', async (_name, correction, path) => {
+    for (const url of [await policyPath(), await previewPath()]) {
+      const { body } = await maren.post(url).send({ correction }).expect(400);
+      expect(body.errors[0].path).toBe(path);
+    }
+    expect(await world.db('policy_corrections').where({ correction: JSON.stringify(correction) })).toEqual(
+      [],
+    );
+  });
+});
+
+describe('terms, credits, grade points', () => {
+  const terms = async (child: string): Promise<ChildTerms> =>
+    (await maren.get(termRoutes.terms.path.replace(':studentId', world.student(child))).expect(200))
+      .body as ChildTerms;
+  const gradeOf = (years: ChildTerms, title: string, part: string) =>
+    years.courses.find((each) => each.title === title)?.grades.find((grade) => grade.part === part);
+
+  it('gives the tree of the years, a parent before its parts', async () => {
+    const { terms: tree } = await terms('isolde');
+    expect(tree.map(({ title, depth, state }) => [title, depth, state]).slice(0, 5)).toEqual([
+      ['School year 2026–27', 0, 'running'],
+      ['First semester', 1, 'running'],
+      ['First quarter', 2, 'running'],
+      ['Second quarter', 2, 'ahead'],
+      ['Second semester', 1, 'ahead'],
+    ]);
+    expect(tree).toHaveLength(14);
+  });
+
+  it('tells a running figure from a stored one, and draws the formula with its parts', async () => {
+    const years = await terms('isolde');
+    expect(gradeOf(years, 'Lighthouse optics', 'quarter-1-2026')).toMatchObject({ state: 'running' });
+    expect(gradeOf(years, 'Lighthouse optics', 'exam-1-2026')).toMatchObject({
+      state: 'ahead',
+      title: 'Semester exam',
+      fraction: null,
+    });
+    const semester = gradeOf(years, 'Shore life', 'semester-1-2025');
+    expect(semester).toMatchObject({ state: 'stored', letter: 'B' });
+    expect(semester?.parts.map(({ weight, stored }) => [weight, stored])).toEqual([
+      [40, true],
+      [40, true],
+      [20, true],
+    ]);
+    const made = semester?.parts.reduce((sum, { weight, fraction }) => sum + weight * (fraction ?? 0), 0);
+    expect((made ?? 0) / 100).toBeCloseTo(semester?.fraction ?? 0, 9);
+  });
+
+  it('counts credits earned, in progress and still needed, and the average over its table', async () => {
+    const years = await terms('isolde');
+    expect(years.credits.find(({ area }) => area === 'Sciences')).toEqual({
+      area: 'Sciences',
+      earned: 1,
+      inProgress: 2,
+      required: 4,
+      stillNeeded: 1,
+    });
+    // B, A (with a bump of a half), B, B and an A of half a credit.
+    expect(years.average?.stored).toBeCloseTo((3 + 4.5 + 3 + 3 + 0.5 * 4) / 4.5, 9);
+    expect(years.average?.rows.filter(({ stored }) => !stored)).toHaveLength(7);
+    expect((await terms('pet')).average).toBeNull();
+  });
+
+  it('keeps the report’s words with their term', async () => {
+    const { courses } = await terms('isolde');
+    const shore = courses.find(({ title }) => title === 'Shore life');
+    expect(shore?.remarks.map(({ part }) => part)).toEqual(['quarter-2-2025', 'quarter-4-2025']);
+    expect(shore?.current).toBe(false);
+  });
+
+  it('prints one page for a child and a term', async () => {
+    for (const child of ['isolde', 'caspian', 'pet']) {
+      const path = termRoutes.report.path.replace(':studentId', world.student(child));
+      const answer = await maren.get(path).expect(200).expect('content-type', 'application/pdf').buffer();
+      const bytes = answer.body as Buffer;
+      expect(bytes.subarray(0, 5).toString()).toBe('%PDF-');
+      expect(bytes.toString('latin1').match(/\/Type \/Page\b/g)).toHaveLength(1);
+    }
+    await maren
+      .get(termRoutes.report.path.replace(':studentId', world.student('pet')))
+      .query({ termId: world.student('pet') })
+      .expect(404);
+  });
+
+  it('moves on with the year: the quarter is final, then stored, and one course has not reported', async () => {
+    await world.moveTo('2026-11-09T14:00:00Z');
+    await world.syncAll();
+    expect(gradeOf(await terms('isolde'), 'Lighthouse optics', 'quarter-1-2026')?.state).toBe('final');
+    const fresh = await course('optics');
+    expect(fresh.term.title).toBe('Second quarter');
+    expect(fresh.figures?.posted).toBeNull();
+    expect(fresh.items).toEqual([]);
+
+    const first = fresh.terms[0];
+    const path = await place(gradebookRoutes.course.path, 'optics', 'gannet-head', 'isolde');
+    const earlier = (await maren.get(path).query({ termId: first?.id }).expect(200)).body as CourseDetail;
+    expect(earlier.term).toMatchObject({ title: 'First quarter', state: 'closed' });
+    expect(earlier.figures?.posted).toBeGreaterThan(80);
+    expect(earlier.items.length).toBeGreaterThan(30);
+    // Too late to mend anything, and said so.
+    expect(earlier.figures?.looseEnds.every(({ recoverable }) => !recoverable)).toBe(true);
+
+    await world.moveTo('2026-11-11T14:00:00Z');
+    await world.syncAll();
+    const reported = await terms('isolde');
+    expect(gradeOf(reported, 'Lighthouse optics', 'quarter-1-2026')?.state).toBe('stored');
+    expect(gradeOf(reported, 'Harbour letters', 'quarter-1-2026')?.state).toBe('final');
+    await maren
+      .get(path)
+      .query({ termId: world.student('isolde') })
+      .expect(404);
+  });
+});

@@ -1,0 +1,69 @@
+import type { ItemDetail } from '@cadro/contract';
+import { courseFigures, itemWorth } from '@cadro/core';
+import type { Db } from '../db';
+import { openFollowUpAbout } from '../followups';
+import { commentsOf } from './comments';
+import type { OpenCourse } from './courseDetail';
+import { itemSummaries } from './itemSummary';
+import * as store from './store';
+import { commentView, freshnessOf, isoOrNull, scaleOf, stateView, teacherOf } from './views';
+
+/** The standards a work has a level in, by the course's order. */
+const standardsOf = ({ row }: OpenCourse, item: store.ItemRow): ItemDetail['standards'] =>
+  row.standards.flatMap(({ id, title }) => {
+    const level = item.levels?.[id];
+    return level === undefined ? [] : [{ id, title, level }];
+  });
+
+/** Addresses are the school's own or below its base; nothing but the web's protocols is passed on. */
+const filesOf = ({ row }: OpenCourse, item: store.ItemRow): ItemDetail['files'] =>
+  item.files.flatMap(({ title, href }) => {
+    const base = `${row.source_url}/`;
+    if (!URL.canParse(href, base)) return [];
+    const url = new URL(href, base);
+    return ['http:', 'https:'].includes(url.protocol) ? [{ title, href: url.href }] : [];
+  });
+
+export async function itemDetail(
+  db: Db,
+  open: OpenCourse,
+  item: store.ItemRow,
+  guardianId: string,
+): Promise<ItemDetail> {
+  const { child, row, record } = open;
+  const [history, comments, levels, followUpId] = await Promise.all([
+    store.historyOf(db, child.id, item.id),
+    commentsOf(db, [child.id], { itemId: item.id }),
+    store.rubricLevels(db, child.id, item.id),
+    openFollowUpAbout(db, guardianId, {
+      studentId: child.id,
+      topic: 'work',
+      courseId: row.id,
+      itemId: item.id,
+    }),
+  ]);
+  const figures = courseFigures(record);
+  return {
+    ...itemSummaries(record, figures)(item),
+    course: { id: row.id, studentId: child.id, title: row.title, teacher: teacherOf(row) },
+    categoryTitle: item.category_title,
+    multiplier: item.multiplier,
+    scale: scaleOf(record.policy),
+    figures,
+    policy: record.policy,
+    worth: itemWorth(record, item.id),
+    kind: item.kind,
+    instructions: item.instructions ?? item.description,
+    where: item.place,
+    supplies: item.supplies,
+    files: filesOf(open, item),
+    rubric: item.rubric.map((criterion) => ({ ...criterion, reached: levels.get(criterion.id) ?? null })),
+    standards: standardsOf(open, item),
+    redo: item.redo,
+    acceptedUntil: isoOrNull(item.accepted_until),
+    history: history.map(stateView),
+    comments: comments.map(commentView),
+    followUpId,
+    freshness: freshnessOf(row),
+  };
+}

@@ -1,0 +1,45 @@
+import type { CourseFigures, Scale } from '@cadro/contract';
+import { spanDomain, spanSteps } from '@cadro/core';
+
+export type Page = PDFKit.PDFDocument;
+
+export const ink = '#152238';
+export const soft = '#556074';
+const line = '#DDD5C5';
+const plum = '#86285A';
+const plumBand = '#E3C9D5';
+const teal = '#17686C';
+const tealBand = '#BFDCD7';
+
+/** The span as the app draws it: fall above the rail, rise below, a filled frame at posted; `y` is the rail. */
+export function drawSpan(
+  page: Page,
+  figures: CourseFigures,
+  scale: Scale,
+  place: { readonly left: number; readonly width: number; readonly y: number },
+): void {
+  const { left, width, y } = place;
+  const domain = spanDomain(figures, scale);
+  const x = (value: number) =>
+    left +
+    ((Math.min(domain.to, Math.max(domain.from, value)) - domain.from) / (domain.to - domain.from)) * width;
+  const stroke = (x1: number, y1: number, x2: number, y2: number, colour: string, thick: number) =>
+    page.lineWidth(thick).moveTo(x1, y1).lineTo(x2, y2).stroke(colour);
+  stroke(left, y, left + width, y, line, 1);
+  for (const step of spanSteps(scale, domain)) {
+    stroke(x(step.at), y - 5, x(step.at), y + 5, line, 1);
+    page
+      .fontSize(7)
+      .fillColor(soft)
+      .text(step.label, x(step.at) - 10, y + 6, { width: 20, align: 'center', lineBreak: false });
+  }
+  const { posted, ifLeft, ifMadeUp } = figures;
+  if (posted === null) return;
+  if (ifLeft !== null && ifMadeUp !== null) {
+    page.rect(x(ifLeft), y - 4, Math.max(0, x(posted) - x(ifLeft)), 4).fill(plumBand);
+    page.rect(x(ifLeft), y, Math.max(0, x(ifMadeUp) - x(ifLeft)), 4).fill(tealBand);
+    if (posted - ifLeft > 1e-9) stroke(x(ifLeft), y - 5, x(ifLeft), y + 5, plum, 2);
+    if (ifMadeUp - ifLeft > 1e-9) stroke(x(ifMadeUp), y - 5, x(ifMadeUp), y + 5, teal, 2);
+  }
+  page.rect(x(posted) - 3.5, y - 3.5, 7, 7).fill(ink);
+}

@@ -1,0 +1,90 @@
+import type { Child } from '@cadro/contract';
+import { corrected, courseFigures } from '@cadro/core';
+import { attendanceOf } from '../../attendance';
+import type { Db } from '../../db';
+import { guardianById } from '../../household';
+import { HttpProblem } from '../../http/problems';
+import { commentsOf } from '../comments';
+import { standingCorrections } from '../corrections';
+import { courseRecords } from '../records';
+import { coursesOf } from '../store';
+import { childTerms } from '../terms';
+import { scaleOf } from '../views';
+import type { Report, ReportCourse } from './reportPage';
+
+/**
+ * What the printed page of a child's term says.
+ * @param termId a term without parts of its own; absent: the one that runs.
+ * @throws HttpProblem 404 for a term in which the child has no course.
+ */
+export async function reportOf(
+  db: Db,
+  ask: {
+    readonly guardianId: string;
+    readonly child: Child;
+    readonly termId?: string | undefined;
+    readonly now: Date;
+  },
+): Promise<Report> {
+  const { guardianId, child, now } = ask;
+  const [years, guardian, rows, corrections, comments] = await Promise.all([
+    childTerms(db, guardianId, child, now),
+    guardianById(db, guardianId),
+    coursesOf(db, { studentIds: [child.id], guardianId, now }),
+    standingCorrections(db, child.id),
+    commentsOf(db, [child.id], {}),
+  ]);
+  const leaves = years.terms.filter(({ part }) => !years.terms.some(({ parent }) => parent === part));
+  const term = ask.termId
+    ? leaves.find(({ id }) => id === ask.termId)
+    : (leaves.find(({ state }) => state === 'running') ?? leaves.find(({ state }) => state === 'closed'));
+  if (!term) throw new HttpProblem('not-found');
+  const loaded = await courseRecords(db, child.id, now, {
+    termsOf: (terms) => terms.filter(({ id }) => id === term.id),
+  });
+  const records = new Map(loaded.map(({ record }) => [record.id, record]));
+  const correctionOf = (courseId: string) =>
+    corrections.find((each) => each.courseId === courseId && each.householdId === guardian?.household_id)
+      ?.correction ?? null;
+  const courses = years.courses
+    .filter(({ courseId }) => term.courseIds.includes(courseId))
+    .map((course): ReportCourse => {
+      const found = records.get(course.courseId);
+      const record = found && corrected(found, correctionOf(course.courseId));
+      const figures = record ? courseFigures(record) : null;
+      const said = course.remarks.find(({ part }) => part === term.part)?.text;
+      const word = comments.find((each) => each.course_id === course.courseId && each.subject === 'course');
+      return {
+        title: course.title,
+        teacher: course.teacher,
+        scale: record ? scaleOf(record.policy) : course.scale,
+        figures,
+        grade: course.grades.find(({ part }) => part === term.part) ?? null,
+        standards: (record?.standards ?? []).map(({ id, title }) => ({
+          title: title ?? '',
+          level: figures?.standards.find((standard) => standard.id === id)?.level ?? null,
+        })),
+        remark: said ?? (term.state === 'running' ? (word?.text ?? null) : null),
+      };
+    });
+  const [attendance] = await attendanceOf(db, [child], now, { from: term.startsOn, to: term.endsOn });
+  const [row] = rows;
+  return {
+    language: guardian?.language ?? 'en',
+    timeZone: child.timeZone,
+    childName: `${child.givenName} ${child.familyName}`,
+    schoolName: child.schoolName,
+    year: child.year,
+    term,
+    asOf: now,
+    source: { name: row?.source_name ?? child.schoolName, readAt: row?.read_at ?? null },
+    courses,
+    attendance: {
+      days: attendance?.summary.schoolDays ?? 0,
+      absent: attendance?.summary.daysAbsent ?? 0,
+      lessons: attendance?.summary.periodsAbsent ?? 0,
+      unexcused: attendance?.summary.unexcused ?? 0,
+      late: attendance?.summary.tardies ?? 0,
+    },
+  };
+}

@@ -1,0 +1,218 @@
+import { join } from 'node:path';
+import { buffer } from 'node:stream/consumers';
+import type { CourseFigures, GradeState, Language, Scale } from '@cadro/contract';
+import { roundHalfAway } from '@cadro/core';
+import PDFDocument from 'pdfkit';
+import { drawSpan, ink, soft, type Page } from './drawSpan';
+import { printWords, type PrintWords } from './words';
+
+export interface ReportCourse {
+  readonly title: string;
+  readonly teacher: string | null;
+  readonly scale: Scale;
+  readonly figures: CourseFigures | null;
+  /** What the school has stored or the state of what it has not. */
+  readonly grade: {
+    readonly state: GradeState;
+    readonly display: number | null;
+    readonly letter: string | null;
+  } | null;
+  readonly standards: readonly { readonly title: string; readonly level: number | null }[];
+  readonly remark: string | null;
+}
+
+export interface Report {
+  readonly language: Language;
+  readonly timeZone: string;
+  readonly childName: string;
+  readonly schoolName: string;
+  readonly year: string;
+  readonly term: { readonly title: string; readonly startsOn: string; readonly endsOn: string };
+  readonly asOf: Date;
+  readonly source: { readonly name: string; readonly readAt: Date | null };
+  readonly courses: readonly ReportCourse[];
+  readonly attendance: {
+    readonly days: number;
+    readonly absent: number;
+    readonly lessons: number;
+    readonly unexcused: number;
+    readonly late: number;
+  };
+}
+
+const fonts = join(__dirname, '..', '..', '..', 'assets', 'fonts');
+const regular = join(fonts, 'atkinson-hyperlegible-next-400.ttf');
+const strong = join(fonts, 'atkinson-hyperlegible-next-600.ttf');
+const margin = 42;
+/** A4 in points. */
+const sheet = { width: 595, height: 842 };
+const inner = sheet.width - 2 * margin;
+const footer = 52;
+/** Rows are as tall as the page allows, between these. */
+const tallest = 92;
+const shortest = 62;
+
+class Writer {
+  constructor(
+    private readonly page: Page,
+    private readonly report: Report,
+  ) {}
+
+  get words(): PrintWords {
+    return printWords[this.report.language];
+  }
+
+  date(on: string): string {
+    const format = new Intl.DateTimeFormat(this.report.language, { dateStyle: 'medium', timeZone: 'UTC' });
+    return format.format(new Date(`${on}T12:00:00Z`));
+  }
+
+  instant(at: Date): string {
+    const { language, timeZone } = this.report;
+    return new Intl.DateTimeFormat(language, { dateStyle: 'medium', timeStyle: 'short', timeZone }).format(
+      at,
+    );
+  }
+
+  number(value: number, decimals: number): string {
+    const digits = { minimumFractionDigits: decimals, maximumFractionDigits: decimals };
+    return new Intl.NumberFormat(this.report.language, digits).format(roundHalfAway(value, decimals));
+  }
+
+  /** One line, or a few, cut with dots where the text is longer. */
+  line(
+    text: string,
+    left: number,
+    top: number,
+    look: { size: number; width: number; bold?: boolean; colour?: string; align?: 'right'; lines?: number },
+  ): void {
+    this.page
+      .font(look.bold ? strong : regular)
+      .fontSize(look.size)
+      .fillColor(look.colour ?? ink)
+      .text(text, left, top, {
+        width: look.width,
+        height: look.size * 1.25 * (look.lines ?? 1),
+        ellipsis: true,
+        lineBreak: true,
+        ...(look.align ? { align: look.align } : {}),
+      });
+  }
+
+  head(): number {
+    const { childName, schoolName, year, term, asOf } = this.report;
+    this.line(childName, margin, margin, { size: 22, width: inner, bold: true });
+    this.line(`${schoolName} · ${this.words.year(year)}`, margin, margin + 30, { size: 10, width: inner });
+    const dates = this.words.term(term.title, this.date(term.startsOn), this.date(term.endsOn));
+    this.line(dates, margin, margin + 45, { size: 10, width: inner });
+    this.line(this.words.printed(this.instant(asOf)), margin, margin + 45, {
+      size: 10,
+      width: inner,
+      align: 'right',
+      colour: soft,
+    });
+    return margin + 68;
+  }
+
+  course(course: ReportCourse, top: number): void {
+    const { title, teacher, scale, figures, grade } = course;
+    this.page
+      .lineWidth(0.5)
+      .moveTo(margin, top - 5)
+      .lineTo(margin + inner, top - 5)
+      .stroke('#DDD5C5');
+    this.line(title, margin, top, { size: 14, width: 210, bold: true });
+    if (teacher) this.line(teacher, margin, top + 19, { size: 9, width: 175, colour: soft });
+    const value = grade?.state === 'stored' ? grade.display : (figures?.display ?? grade?.display ?? null);
+    const letter = grade?.state === 'stored' ? grade.letter : (figures?.letter ?? grade?.letter ?? null);
+    const standards = scale.method === 'standards';
+    if (!standards) {
+      const text = value === null ? this.words.noFigure : this.number(value, scale.decimals);
+      const said = letter === null ? text : `${text}  ${letter}`;
+      this.line(said, margin + 215, top, { size: 14, width: 75, bold: value !== null, align: 'right' });
+      const state = grade && grade.state !== 'running' ? this.words.state[grade.state] : '';
+      this.line(state, margin + 180, top + 19, { size: 8, width: 110, align: 'right', colour: soft });
+    }
+    const right = { left: margin + 305, width: inner - 305 };
+    if (standards) this.standards(course, right, top);
+    else if (figures && figures.posted !== null) this.outlook(figures, scale, right, top);
+    if (course.remark)
+      this.line(`“${course.remark}”`, margin, top + 33, { size: 9, width: 285, colour: soft, lines: 2 });
+  }
+
+  private outlook(
+    figures: CourseFigures,
+    scale: Scale,
+    at: { left: number; width: number },
+    top: number,
+  ): void {
+    drawSpan(this.page, figures, scale, { ...at, y: top + 7 });
+    const { words } = this;
+    const { posted, ifLeft, ifMadeUp } = figures;
+    const said = [
+      [words.posted, posted] as const,
+      [words.ifLeft, ifLeft] as const,
+      [words.ifMadeUp, ifMadeUp] as const,
+    ].flatMap(([name, value]) => (value === null ? [] : [`${name} ${this.number(value, scale.decimals)}`]));
+    const rest = [words.open(figures.looseEnds.length), words.trend[figures.trend.class]].filter(Boolean);
+    this.line(said.join(' · '), at.left, top + 24, { size: 9, width: at.width });
+    this.line(rest.join(' · '), at.left, top + 36, { size: 9, width: at.width, colour: soft });
+  }
+
+  private standards(course: ReportCourse, at: { left: number; width: number }, top: number): void {
+    const found = course.figures?.standards ?? [];
+    const assessed = found.filter(({ level }) => level !== null);
+    const met = assessed.filter((standard) => standard.met).length;
+    const count = this.words.assessed(met, assessed.length, found.length - assessed.length);
+    this.line(count, at.left, top, { size: 9, width: at.width, bold: true });
+    course.standards.slice(0, 4).forEach(({ title, level }, index) => {
+      const words =
+        level === null ? this.words.notAssessed : this.words.level(this.number(level, level % 1 ? 1 : 0));
+      this.line(`${title}: ${words}`, at.left, top + 14 + index * 12, {
+        size: 8.5,
+        width: at.width,
+        colour: soft,
+      });
+    });
+  }
+
+  foot(): void {
+    const { attendance, source } = this.report;
+    const top = sheet.height - margin - footer + 10;
+    this.line(this.words.attendance(attendance), margin, top, { size: 10, width: inner });
+    this.line(this.words.legend, margin, top + 18, { size: 8, width: inner, colour: soft });
+    const read = source.readAt ? this.instant(source.readAt) : '–';
+    this.line(this.words.source(source.name, read), margin, top + 30, {
+      size: 8,
+      width: inner,
+      colour: soft,
+    });
+  }
+}
+
+/** One printed page for a child and a term, as PDF bytes. However many courses there are, it stays one page. */
+export async function reportPage(report: Report): Promise<Buffer> {
+  const page: Page = new PDFDocument({
+    size: 'A4',
+    margin: 0,
+    lang: report.language,
+    displayTitle: true,
+    info: { Title: `${report.childName}, ${report.term.title}`, CreationDate: report.asOf },
+  });
+  const bytes = buffer(page);
+  const writer = new Writer(page, report);
+  const top = writer.head();
+  const room = sheet.height - margin - footer - top;
+  const fits = Math.floor(room / shortest);
+  const all = report.courses.length <= fits;
+  const shown = all ? report.courses : report.courses.slice(0, fits - 1);
+  const step = Math.max(shortest, Math.min(tallest, room / Math.max(1, shown.length)));
+  shown.forEach((course, index) => writer.course(course, top + index * step));
+  if (!all) {
+    const more = writer.words.more(report.courses.length - shown.length);
+    writer.line(more, margin, top + shown.length * step, { size: 9, width: inner });
+  }
+  writer.foot();
+  page.end();
+  return bytes;
+}

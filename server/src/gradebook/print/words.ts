@@ -1,0 +1,96 @@
+import type { GradeState, Language, TrendClass } from '@cadro/contract';
+
+/** The words of the printed page; the app's own stand in its catalogues. */
+export interface PrintWords {
+  readonly term: (title: string, from: string, to: string) => string;
+  readonly printed: (when: string) => string;
+  readonly year: (year: string) => string;
+  readonly posted: string;
+  readonly ifLeft: string;
+  readonly ifMadeUp: string;
+  readonly open: (count: number) => string;
+  readonly trend: Readonly<Record<TrendClass, string>>;
+  readonly state: Readonly<Record<GradeState, string>>;
+  readonly noFigure: string;
+  readonly assessed: (met: number, assessed: number, later: number) => string;
+  readonly level: (level: string) => string;
+  readonly notAssessed: string;
+  readonly attendance: (counts: {
+    days: number;
+    absent: number;
+    lessons: number;
+    unexcused: number;
+    late: number;
+  }) => string;
+  readonly legend: string;
+  readonly source: (name: string, when: string) => string;
+  readonly more: (count: number) => string;
+}
+
+const some = (count: number, one: string, many: string): string => `${count} ${count === 1 ? one : many}`;
+
+const en: PrintWords = {
+  term: (title, from, to) => `${title}, ${from} to ${to}`,
+  printed: (when) => `As of ${when}`,
+  year: (year) => `Year ${year}`,
+  posted: 'posted',
+  ifLeft: 'if left',
+  ifMadeUp: 'if made up',
+  open: (count) => (count === 0 ? 'nothing open' : some(count, 'loose end', 'loose ends')),
+  trend: { 'too-early': '', slipping: 'slipping', steady: 'steady', rising: 'rising' },
+  state: {
+    running: 'so far',
+    final: 'final by our count, not reported yet',
+    stored: 'stored by the school',
+    'not-reported': 'not reported yet',
+    ahead: 'not begun',
+  },
+  noFigure: 'no figure yet',
+  assessed: (met, assessed, later) =>
+    assessed === 0
+      ? `nothing assessed yet; ${later} come later`
+      : `${met} of ${assessed} assessed so far are met${later > 0 ? `; ${later} come later` : ''}`,
+  level: (level) => `level ${level}`,
+  notAssessed: 'not assessed yet',
+  attendance: ({ days, absent, lessons, unexcused, late }) =>
+    `${some(days, 'school day', 'school days')}, absent on ${absent}; ${some(lessons, 'lesson', 'lessons')} missed, ` +
+    `${unexcused} of them unexplained; late ${some(late, 'time', 'times')}`,
+  legend:
+    'The filled frame is the posted figure. Above the rail: how far it falls if loose ends are left. Below: where it comes to if they are made up.',
+  source: (name, when) => `From ${name}, read ${when}. Figures by Cadro from the school’s marks.`,
+  more: (count) => `and ${some(count, 'more course', 'more courses')}`,
+};
+
+const es: PrintWords = {
+  term: (title, from, to) => `${title}, del ${from} al ${to}`,
+  printed: (when) => `A fecha de ${when}`,
+  year: (year) => `Curso ${year}`,
+  posted: 'publicada',
+  ifLeft: 'si se deja',
+  ifMadeUp: 'si se recupera',
+  open: (count) => (count === 0 ? 'nada pendiente' : some(count, 'cabo suelto', 'cabos sueltos')),
+  trend: { 'too-early': '', slipping: 'baja', steady: 'estable', rising: 'sube' },
+  state: {
+    running: 'hasta ahora',
+    final: 'final según nuestra cuenta, sin comunicar',
+    stored: 'guardada por la escuela',
+    'not-reported': 'aún sin comunicar',
+    ahead: 'no ha empezado',
+  },
+  noFigure: 'aún sin cifra',
+  assessed: (met, assessed, later) =>
+    assessed === 0
+      ? `nada evaluado todavía; ${later} vienen después`
+      : `${met} de ${assessed} evaluados hasta ahora están logrados${later > 0 ? `; ${later} vienen después` : ''}`,
+  level: (level) => `nivel ${level}`,
+  notAssessed: 'aún sin evaluar',
+  attendance: ({ days, absent, lessons, unexcused, late }) =>
+    `${some(days, 'día de clase', 'días de clase')}, ausente ${absent}; ${some(lessons, 'clase perdida', 'clases perdidas')}, ` +
+    `${unexcused} sin explicar; tarde ${some(late, 'vez', 'veces')}`,
+  legend:
+    'El marco lleno es la cifra publicada. Sobre la línea: cuánto cae si se dejan los cabos sueltos. Debajo: adónde llega si se recuperan.',
+  source: (name, when) => `De ${name}, leído ${when}. Cifras de Cadro a partir de las notas de la escuela.`,
+  more: (count) => `y ${some(count, 'asignatura más', 'asignaturas más')}`,
+};
+
+export const printWords: Readonly<Record<Language, PrintWords>> = { en, es };

@@ -1,0 +1,130 @@
+import {
+  PolicyRecord,
+  type CourseRecord,
+  type Scale,
+  type TermCourse,
+  type TermGrade,
+} from '@cadro/contract';
+import { parse } from '@cadro/contract/parse';
+import {
+  composeTerms,
+  courseFigures,
+  displayOf,
+  letterOf,
+  normaliseCourse,
+  termStateOf,
+  type KnownPart,
+  type Policy,
+} from '@cadro/core';
+import type { GradeRow, RemarkRow, TermCourseRow, TermRow } from './termStore';
+import { scaleOf } from './views';
+
+/** Where only reports are kept there is no policy: figures are percents as stored. */
+const reportScale: Scale = { method: 'points', outOf: 100, decimals: 1, letters: [] };
+
+export interface CourseYears {
+  readonly row: TermCourseRow;
+  /** Terms of its own year, by date. */
+  readonly terms: readonly TermRow[];
+  /** The record of each of its terms that has begun, by the term's own name. */
+  readonly records: ReadonlyMap<string, CourseRecord>;
+  readonly stored: readonly GradeRow[];
+  readonly remarks: readonly RemarkRow[];
+  readonly today: string;
+}
+
+interface Reading {
+  readonly display: number | null;
+  readonly letter: string | null;
+}
+
+/** How a course's fractions are written: by its policy, or by what the school wrote where there is none. */
+function readingOf(policy: Policy | null, fraction: number | null): Reading {
+  if (fraction === null) return { display: null, letter: null };
+  if (!policy) return { display: Math.round(fraction * 1000) / 10, letter: null };
+  return { display: displayOf(policy, fraction), letter: letterOf(policy, fraction) };
+}
+
+function policyOf(row: TermCourseRow): Policy | null {
+  if (row.policy === null) return null;
+  const policy = parse('stored policy', PolicyRecord, row.policy);
+  return normaliseCourse({ id: row.id, asOf: policy.termEnd, policy }).policy;
+}
+
+const stateOf = (
+  term: TermRow | undefined,
+  today: string,
+  has: { readonly stored: boolean; readonly figure: boolean },
+): TermGrade['state'] => {
+  if (has.stored) return 'stored';
+  const state = term ? termStateOf({ startsOn: term.starts_on, endsOn: term.ends_on }, today) : 'ahead';
+  if (state === 'ahead') return 'ahead';
+  if (state === 'running') return 'running';
+  return has.figure ? 'final' : 'not-reported';
+};
+
+/** Every part of a course's year with its grade: terms in the order of the tree, then the exams. */
+export function termCourse(course: CourseYears): TermCourse {
+  const { row, terms, records, stored, today } = course;
+  const policy = policyOf(row);
+  const storedOf = new Map(stored.map((grade) => [grade.part, grade]));
+  const computed = new Map(
+    [...records].map(([part, record]) => {
+      const { posted } = courseFigures(record);
+      return [part, posted === null ? null : posted / (record.policy.outOf ?? 100)] as const;
+    }),
+  );
+  const titles = new Map(
+    row.composition.flatMap(({ parts }) => parts.map(({ part, title }) => [part, title ?? null] as const)),
+  );
+  const names = [...new Set([...terms.map((term) => term.external_id), ...titles.keys()])];
+  const known = new Map(
+    names.map((part): [string, KnownPart] => [
+      part,
+      { computed: computed.get(part) ?? null, stored: storedOf.get(part)?.fraction ?? null },
+    ]),
+  );
+  const composed = composeTerms(row.composition, known);
+  const byName = new Map(terms.map((term) => [term.external_id, term]));
+
+  const gradeOf = (part: string): TermGrade => {
+    const own = storedOf.get(part);
+    const made = composed.get(part);
+    const fraction = own?.fraction ?? computed.get(part) ?? made?.fraction ?? null;
+    const reading = readingOf(policy, fraction);
+    return {
+      part,
+      title: byName.has(part) ? null : (titles.get(part) ?? part),
+      state: stateOf(byName.get(part), today, { stored: own !== undefined, figure: fraction !== null }),
+      fraction,
+      display: own?.figure ?? reading.display,
+      letter: own ? own.letter : reading.letter,
+      at: own ? own.reported_at.toISOString() : null,
+      parts: (made?.parts ?? []).map(({ part: name, weight, fraction: now, stored: final }) => ({
+        part: name,
+        title: byName.get(name)?.title ?? titles.get(name) ?? name,
+        weight,
+        fraction: final ?? now,
+        display: storedOf.get(name)?.figure ?? readingOf(policy, final ?? now).display,
+        stored: final !== null,
+      })),
+    };
+  };
+
+  return {
+    courseId: row.id,
+    title: row.title,
+    teacher: row.teacher_name,
+    scale: policy && row.policy ? scaleOf(parse('stored policy', PolicyRecord, row.policy)) : reportScale,
+    current: row.policy !== null,
+    credits: row.credits,
+    creditsEarned: stored.reduce((sum, grade) => sum + (grade.credits_earned ?? 0), 0),
+    grades: names.map(gradeOf),
+    remarks: course.remarks.map(({ part, text, author, written_at }) => ({
+      part,
+      text,
+      author,
+      writtenAt: written_at.toISOString(),
+    })),
+  };
+}
