@@ -148,6 +148,8 @@ export const CourseDetail = Type.Composite([
     items: Type.Array(ItemSummary),
     /** Of the term, by time. */
     moved: Type.Array(FigureStep),
+    /** What moved it in the terms of the year before this one, by date; the figure begins anew with each. */
+    earlier: Type.Array(Type.Object({ term: TermRef, moved: Type.Array(FigureStep) })),
     reconciliation: Nullable(Reconciliation),
     /** Lessons of this course; null where the school tells none. */
     attendance: Nullable(CourseAttendance),

@@ -31,6 +31,8 @@ export const CourseFigures = Type.Object({
       possible: Type.Number(),
       /** How many points of the figure are lacking because of it; they sum to `outOf` less the figure. */
       cost: Nullable(Type.Number()),
+      /** Ids of the works that are left out as its lowest. */
+      dropped: Type.Array(Type.String()),
     }),
   ),
   standards: Type.Array(

@@ -65,7 +65,7 @@ describe('drops of the lowest scores', () => {
       ]),
     );
     expect(posted).toBeCloseTo(70, 9);
-    expect(categories[0]).toMatchObject({ earned: 14, possible: 20 });
+    expect(categories[0]).toMatchObject({ earned: 14, possible: 20, dropped: ['0-1'] });
   });
 
   it('keeps the greater mass among equals', () => {

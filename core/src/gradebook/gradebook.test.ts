@@ -183,8 +183,15 @@ describe('the posted figure', () => {
     const sum = posted({ ...two, results }, { method: 'weighted' });
     expect(sum.fraction).toBeCloseTo(0.9, 12);
     expect(sum.categories).toEqual([
-      { id: 'c', fraction: 0.9, earned: 18, possible: 20, cost: expect.closeTo(10, 9) as number },
-      { id: 'd', fraction: null, earned: 0, possible: 0, cost: null },
+      {
+        id: 'c',
+        fraction: 0.9,
+        earned: 18,
+        possible: 20,
+        cost: expect.closeTo(10, 9) as number,
+        dropped: [],
+      },
+      { id: 'd', fraction: null, earned: 0, possible: 0, cost: null, dropped: [] },
     ]);
   });
   it('counts a work as often as its multiplier says', () => {

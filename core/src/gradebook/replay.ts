@@ -44,9 +44,8 @@ export function replay(
     const index = course.indexOf.get(result.itemId);
     if (index === undefined) continue;
     const before = result.atMs > sinceMs ? now() : null;
-    tally.apply(index, result);
+    if (tally.apply(index, result)) figure = null;
     last[index] = result;
-    figure = null;
     if (result.atMs > sinceMs) steps.push({ result, before, after: now() });
   }
   while (at.length < instantsMs.length) at.push(now());

@@ -100,9 +100,11 @@ export function courseAnswer(record: CourseRecord, { targets = [], since }: Ques
 }
 
 function categoriesOf({ policy }: Course, tally: SumTally): CourseFigures['categories'] {
-  return tally
-    .categories()
-    .map((category) => ({ ...category, cost: category.cost === null ? null : category.cost * policy.outOf }));
+  return tally.categories().map(({ cost, dropped, ...category }) => ({
+    ...category,
+    cost: cost === null ? null : cost * policy.outOf,
+    dropped: [...dropped],
+  }));
 }
 
 /** What is kept of a course between two changes of its record: its answer without what was asked beside. */

@@ -29,7 +29,12 @@ export interface OpenCourse extends TermRecord {
   /** As the source says. */
   readonly published: CourseRecord;
   readonly stated: Stated | null;
+  /** The records of its earlier terms, by date, with the same correction. */
+  readonly earlier: readonly TermRecord[];
 }
+
+/** Before every record. */
+const beginning = '0001-01-01T00:00:00Z';
 
 export const withCorrection = (
   loaded: TermRecord,
@@ -132,7 +137,7 @@ export async function courseDetail(db: Db, open: OpenCourse, now: Date): Promise
     commentsOf(db, [child.id], { courseId: row.id }),
     attendanceIn(db, open, now),
   ]);
-  const answer = courseAnswer(record, { since: '0001-01-01T00:00:00Z' });
+  const answer = courseAnswer(record, { since: beginning });
   const figures = figuresOf(answer);
   const summaryOf = itemSummaries(record, figures);
   const assumed = new Map((record.categories ?? []).map((category) => [category.id, category]));
@@ -159,6 +164,10 @@ export async function courseDetail(db: Db, open: OpenCourse, now: Date): Promise
     standards: standardsOf(row, record),
     items: items.filter((item) => isOfTerm(item, term, terms, row.time_zone)).map(summaryOf),
     moved: stepsOf(record, answer),
+    earlier: open.earlier.map((each) => ({
+      term: termRef(each.term, today),
+      moved: stepsOf(each.record, courseAnswer(each.record, { since: beginning })),
+    })),
     reconciliation,
     attendance,
     comments: comments.map(commentView),

@@ -347,6 +347,9 @@ describe('terms, credits, grade points', () => {
     expect(earlier.term).toMatchObject({ title: 'First quarter', state: 'closed' });
     expect(earlier.figures?.posted).toBeGreaterThan(80);
     expect(earlier.items.length).toBeGreaterThan(30);
+    expect(fresh.earlier.map(({ term, moved }) => [term.title, moved.length])).toEqual([
+      ['First quarter', earlier.moved.length],
+    ]);
     // Too late to mend anything, and said so.
     expect(earlier.figures?.looseEnds.every(({ recoverable }) => !recoverable)).toBe(true);
 

@@ -1,10 +1,11 @@
+import { corrected, termOn } from '@cadro/core';
 import type { Db } from '../db';
-import { householdOf, requireChild } from '../household';
+import { dateIn, householdOf, requireChild } from '../household';
 import { HttpProblem } from '../http/problems';
 import { standingCorrections } from './corrections';
 import { statedOf, withCorrection, type OpenCourse } from './courseDetail';
 import { isOfTerm } from './courseTerms';
-import { courseRecords } from './records';
+import { courseRecords, type TermRecord } from './records';
 import * as store from './store';
 
 /**
@@ -31,17 +32,23 @@ export async function openCourse(
     householdOf(db, guardianId),
   ]);
   if (!row) throw new HttpProblem('not-found');
-  const [loaded] = await courseRecords(db, studentId, now, {
-    courseId,
-    ...(termId ? { termsOf: (terms) => terms.filter(({ id }) => id === termId) } : {}),
-    ...(item
-      ? { termsOf: (terms) => terms.filter((term) => isOfTerm(item, term, terms, row.time_zone)) }
-      : {}),
-  });
+  const all = await courseRecords(db, studentId, now, { courseId, termsOf: (terms) => terms });
+  const standing = termOn(
+    all.map(({ term }) => term),
+    dateIn(row.time_zone, now),
+  );
+  const isAsked = ({ term, terms }: TermRecord): boolean => {
+    if (termId) return term.id === termId;
+    return item ? isOfTerm(item, term, terms, row.time_zone) : term === standing;
+  };
+  const loaded = all.find(isAsked);
   if (!loaded) throw new HttpProblem('not-found');
   const correction =
     corrections.find((each) => each.courseId === courseId && each.householdId === household.id)?.correction ??
     null;
   const stated = await statedOf(db, studentId, courseId, loaded.term);
-  return { ...withCorrection(loaded, correction), child, row, stated };
+  const earlier = all
+    .filter(({ term }) => term.endsOn < loaded.term.startsOn)
+    .map((each) => ({ ...each, record: corrected(each.record, correction) }));
+  return { ...withCorrection(loaded, correction), child, row, stated, earlier };
 }

@@ -38,6 +38,8 @@ export class Pool {
   /** What is kept after the drops, extra credit included, by the last choice. */
   keptEarned = 0;
   keptMass = 0;
+  /** The items that were left out by the last choice, by their index. */
+  readonly dropped: number[] = [];
   /** The level of the last choice, and how far one may move from it before another may be better; -1 for not at all. */
   private level = 0;
   private reach = -1;
@@ -80,6 +82,7 @@ export class Pool {
     const { drop } = this;
     this.keptEarned = this.earned + this.extra;
     this.keptMass = this.mass;
+    this.dropped.length = 0;
     this.level = level;
     this.reach = drop === 0 ? Infinity : this.leaveOut(level, drop);
   }
@@ -98,6 +101,7 @@ export class Pool {
   private leave(index: number): void {
     this.keptEarned -= this.values[index]! * this.masses[index]!;
     this.keptMass -= this.masses[index]!;
+    this.dropped.push(index);
   }
 
   /** The greatest pull that is dropped and the least that is kept; the items that pull less are in `leastItems`. */

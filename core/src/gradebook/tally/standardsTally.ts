@@ -43,7 +43,10 @@ export class StandardsTally implements Tally {
     this.rows = new Map(course.standards.map(({ id }) => [id, { evidence: [], level: null }]));
   }
 
-  apply(index: number, stand: Pick<Standing, 'status' | 'levels'> & { readonly atMs: number | null }): void {
+  apply(
+    index: number,
+    stand: Pick<Standing, 'status' | 'levels'> & { readonly atMs: number | null },
+  ): boolean {
     const { item, standardIds } = this.evidenceIn(index, stand);
     const before = this.used[index] ?? [];
     for (const id of before) this.remove(id, index);
@@ -51,6 +54,7 @@ export class StandardsTally implements Tally {
     for (const id of new Set([...before, ...standardIds])) this.assess(id);
     this.used[index] = standardIds;
     this.valued += Number(standardIds.length > 0) - Number(before.length > 0);
+    return before.length > 0 || standardIds.length > 0;
   }
 
   private evidenceIn(index: number, stand: Pick<Standing, 'status' | 'levels'>) {

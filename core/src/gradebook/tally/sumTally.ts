@@ -13,6 +13,8 @@ export interface CategorySum {
   readonly possible: number;
   /** How much of the course's fraction is lacking because of it; null where it has no part in it. */
   readonly cost: number | null;
+  /** Ids of the items that are left out as its lowest. */
+  readonly dropped: readonly string[];
 }
 
 interface Group {
@@ -62,18 +64,19 @@ export class SumTally implements Tally {
     });
   }
 
-  apply(index: number, stand: Stand): void {
+  apply(index: number, stand: Stand): boolean {
     const item = this.course.items[index]!;
-    if (item.extraCredit) this.setExtra(index, extraEarned(item, stand));
-    else this.set(index, postedValue(this.course.policy, item, stand));
+    return item.extraCredit
+      ? this.setExtra(index, extraEarned(item, stand))
+      : this.set(index, postedValue(this.course.policy, item, stand));
   }
 
-  /** The value of an ordinary item, a fraction of its mass; null leaves it out. */
-  set(index: number, value: number | null): void {
+  /** The value of an ordinary item, a fraction of its mass; null leaves it out. Tells whether it differs. */
+  set(index: number, value: number | null): boolean {
     const group = this.groupOf[index];
     const before = this.values[index]!;
     const had = !Number.isNaN(before);
-    if (!group || (value === null ? !had : value === before)) return;
+    if (!group || (value === null ? !had : value === before)) return false;
     const { pool } = group;
     const mass = this.masses[index]!;
     const more = Number(value !== null) - Number(had);
@@ -84,20 +87,21 @@ export class SumTally implements Tally {
     this.valued += more;
     // Sums of nothing are nothing, whatever rounding left of them.
     if (pool.count === 0) pool.earned = pool.mass = 0;
-    this.changed(group);
+    return this.changed(group);
   }
 
-  private setExtra(index: number, earnedMass: number): void {
+  private setExtra(index: number, earnedMass: number): boolean {
     const group = this.groupOf[index];
-    if (!group) return;
+    if (!group || earnedMass === this.extras[index]) return false;
     group.pool.extra += earnedMass - this.extras[index]!;
     this.extras[index] = earnedMass;
-    this.changed(group);
+    return this.changed(group);
   }
 
-  private changed(group: Group): void {
+  private changed(group: Group): true {
     group.pool.changed();
     group.fraction = null;
+    return true;
   }
 
   fraction(): number | null {
@@ -129,11 +133,19 @@ export class SumTally implements Tally {
     const level = this.fraction();
     const summed = this.groups.map(({ weight, pool }, index) => {
       const { id } = this.course.categories[index]!;
-      if (pool.count === 0) return { id, weight: 0, fraction: null, earned: 0, possible: 0 };
+      if (pool.count === 0) return { id, weight: 0, fraction: null, earned: 0, possible: 0, dropped: [] };
       // In points courses the drops of all categories are chosen at once, at the course's own level.
       pool.settle(this.points ? level! : this.alone(this.groups[index]!));
       const { keptEarned: earned, keptMass: mass } = pool;
-      return { id, weight: this.points ? mass : weight, fraction: earned / mass, earned, possible: mass };
+      const dropped = pool.dropped.map((item) => this.course.items[item]!.id);
+      return {
+        id,
+        weight: this.points ? mass : weight,
+        fraction: earned / mass,
+        earned,
+        possible: mass,
+        dropped,
+      };
     });
     const whole = summed.reduce((sum, { weight }) => sum + weight, 0);
     return summed.map(({ weight, fraction, ...sum }) => ({
