@@ -4,8 +4,8 @@ import type { CourseSummary } from '@cadro/contract';
 import { useChildren } from '../household';
 import { useFormat } from '../i18n';
 import { SourceDown } from '../sources';
-import { Heading, Loaded, Page, Quiet, Row, RowLink, Span, Stack, Words } from '../ui';
-import { useCoursesQuery } from './api';
+import { Heading, Loaded, OutLink, Page, Quiet, Row, RowLink, Span, Stack, WayOn, Words } from '../ui';
+import { reportAddress, useCoursesQuery } from './api';
 import { looseEndWords, spanWords, standardsWords } from './words';
 
 function CourseRow({ course, selected }: { course: CourseSummary; selected: boolean }) {
@@ -73,6 +73,7 @@ export function CourseList({ selected }: { selected?: string }) {
       {({ courses }) => (
         <Page>
           <Heading level={1}>{t('courses.title')}</Heading>
+          <WayOn label={t('courses.sideBySide')} href="/courses/compare" />
           {shown.map((child) => {
             const own = courses.filter(({ studentId }) => studentId === child.id);
             return (
@@ -81,6 +82,10 @@ export function CourseList({ selected }: { selected?: string }) {
                 <Words size="small" colour="soft">
                   {child.schoolName}
                 </Words>
+                <Row wrap space={2}>
+                  <WayOn label={t('courses.terms')} href={`/courses/${child.id}/terms`} />
+                  <OutLink label={t('courses.print')} href={reportAddress(child.id)} />
+                </Row>
                 {own[0] ? <SourceDown freshness={own[0].freshness} /> : <Quiet>{t('courses.none')}</Quiet>}
                 {own.map((course) => (
                   <CourseRow key={course.id} course={course} selected={course.id === selected} />

@@ -10,6 +10,7 @@ import {
   Heading,
   LinkAction,
   Loaded,
+  OutLink,
   Page,
   Row,
   Span,
@@ -20,6 +21,7 @@ import {
 } from '../ui';
 import { useItemQuery } from './api';
 import { Comments } from './Comments';
+import { effectSentences, lateLoss } from './itemWords';
 import { storyPoints } from './story';
 import { ThreeFigures } from './ThreeFigures';
 import { creditWords, spanWords, stateWords, worthWords } from './words';
@@ -58,8 +60,14 @@ function State({ item }: { item: ItemDetail }) {
           ...(item.multiplier === 1 ? [] : [t('item.times', { times: format.amount(item.multiplier) })]),
           ...(item.counts ? [] : [t('item.notCounting')]),
           ...(item.extraCredit ? [t('item.extra')] : []),
+          ...(item.unit ? [t('item.unit', { unit: item.unit })] : []),
         ].join(' · ')}
       </Words>
+      {lateLoss(t, format, item).map((words) => (
+        <Words key={words} size="small" colour="soft">
+          {words}
+        </Words>
+      ))}
     </Stack>
   );
 }
@@ -69,20 +77,62 @@ function Effect({ item }: { item: ItemDetail }) {
   const { t } = useTranslation();
   const format = useFormat();
   const { looseEnd, figures, scale } = item;
-  if (!looseEnd || looseEnd.impact === null || !figures || figures.posted === null) return null;
-  const words = looseEnd.recoverable
-    ? t('item.gain', {
-        credit: creditWords(t, format, looseEnd.credit ?? 1),
-        gain: format.amount(looseEnd.impact),
-        figure: format.figure(figures.ifLeft, scale.decimals),
-      })
-    : t('item.noGain');
+  const sentences = effectSentences(t, format, item);
+  if (sentences.length === 0 || !figures || figures.posted === null) return null;
   return (
     <Stack>
       <Heading level={2}>{t('item.effect')}</Heading>
-      <Span large figures={figures} scale={scale} label={spanWords(t, format, { figures, scale })} />
-      <ThreeFigures figures={figures} scale={scale} />
-      <Words>{words}</Words>
+      {looseEnd ? (
+        <>
+          <Span large figures={figures} scale={scale} label={spanWords(t, format, { figures, scale })} />
+          <ThreeFigures figures={figures} scale={scale} />
+        </>
+      ) : null}
+      {sentences.map((sentence) => (
+        <Words key={sentence}>{sentence}</Words>
+      ))}
+    </Stack>
+  );
+}
+
+/** Rubric and standards: what was reached, and what the next level would show. */
+function Judged({ item }: { item: ItemDetail }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  if (item.rubric.length === 0 && item.standards.length === 0) return null;
+  return (
+    <Stack>
+      <Heading level={2}>{t('item.judged')}</Heading>
+      {item.rubric.map(({ id, title, levels, reached }) => {
+        const now = levels.find(({ level }) => level === reached)?.text;
+        const next = levels.find(({ level }) => level > (reached ?? -Infinity));
+        return (
+          <View key={id}>
+            <Words bold>{title}</Words>
+            <Words size="small">
+              {reached === null
+                ? t('item.notJudged')
+                : t('item.reached', { level: format.amount(reached), text: now ?? '' })}
+            </Words>
+            {next ? (
+              <Words size="small" colour="teal">
+                {t(reached === null ? 'item.firstLevel' : 'course.nextLevel', {
+                  level: format.amount(next.level),
+                  text: next.text,
+                })}
+              </Words>
+            ) : null}
+          </View>
+        );
+      })}
+      {item.standards.map(({ id, title, level }) => (
+        <View key={id}>
+          <Words bold>{title}</Words>
+          <Words size="small">
+            {level === null ? t('course.notAssessed') : t('course.level', { level: format.amount(level) })}
+          </Words>
+        </View>
+      ))}
     </Stack>
   );
 }
@@ -95,7 +145,7 @@ function About({ item }: { item: ItemDetail }) {
     ...(item.supplies.length > 0 ? [t('item.supplies', { list: format.list(item.supplies) })] : []),
     ...(item.redo ? [t(`item.redo.${item.redo}`)] : []),
   ];
-  if (!item.instructions && small.length === 0) return null;
+  if (!item.instructions && small.length === 0 && item.files.length === 0) return null;
   return (
     <Stack space={0.5}>
       <Heading level={2}>{t('item.instructions')}</Heading>
@@ -104,6 +154,9 @@ function About({ item }: { item: ItemDetail }) {
         <Words key={words} size="small" colour="soft">
           {words}
         </Words>
+      ))}
+      {item.files.map(({ title, href }) => (
+        <OutLink key={href} label={title} href={href} />
       ))}
     </Stack>
   );
@@ -180,6 +233,7 @@ export function ItemView({
             <StoryLine points={storyPoints(t, format, item, me?.now ?? '')} />
           </View>
           <Effect item={item} />
+          <Judged item={item} />
           <About item={item} />
           <Words size="small" colour="soft">
             {t('course.source', {

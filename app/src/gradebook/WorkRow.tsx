@@ -12,7 +12,7 @@ export function WorkRow({ item, scale, href }: { item: ItemSummary; scale: Scale
   const format = useFormat();
   const kind = item.looseEnd?.kind ?? null;
   const needsYou = kind !== null && kind !== 'unmarked';
-  const state = stateWords(t, item);
+  const state = item.was ? t(`item.was.${item.was}`) : stateWords(t, item);
   const parts = [
     item.dueAt ? t('item.due', { date: format.day(item.dueAt) }) : t('item.undated'),
     ...(item.dueAt || item.state.status !== 'open' ? [state] : []),

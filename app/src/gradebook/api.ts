@@ -1,10 +1,23 @@
 import {
   gradebookRoutes as routes,
+  termRoutes,
+  type AnswerOf,
+  type ChildTerms,
   type CourseDetail,
+  type CoursePolicy,
+  type CourseRecord,
   type CourseSummary,
   type ItemDetail,
+  type PolicyCorrection,
 } from '@cadro/contract';
-import { api } from '../store/api';
+import { addressOf, api } from '../store/api';
+
+type Place = { readonly studentId: string; readonly courseId: string };
+type Asked = Place & { readonly termId?: string | undefined };
+type Correcting = Place & { readonly correction: PolicyCorrection | null };
+export type PolicyPreview = AnswerOf<typeof routes.previewPolicy>;
+
+const inTerm = ({ termId, ...params }: Asked) => ({ params, ...(termId ? { query: { termId } } : {}) });
 
 export const gradebookApi = api.injectEndpoints({
   endpoints: (build) => ({
@@ -12,14 +25,47 @@ export const gradebookApi = api.injectEndpoints({
       query: () => ({ route: routes.courses }),
       providesTags: ['Record'],
     }),
-    course: build.query<CourseDetail, { studentId: string; courseId: string }>({
-      query: (params) => ({ route: routes.course, params }),
+    course: build.query<CourseDetail, Asked>({
+      query: (asked) => ({ route: routes.course, ...inTerm(asked) }),
+      providesTags: ['Record'],
+    }),
+    courseRecord: build.query<CourseRecord, Asked>({
+      query: (asked) => ({ route: routes.courseRecord, ...inTerm(asked) }),
       providesTags: ['Record'],
     }),
     item: build.query<ItemDetail, { studentId: string; itemId: string }>({
       query: (params) => ({ route: routes.item, params }),
       providesTags: ['Record', 'Talk'],
     }),
+    policy: build.query<CoursePolicy, Place>({
+      query: (params) => ({ route: routes.policy, params }),
+      providesTags: ['Record'],
+    }),
+    previewPolicy: build.query<PolicyPreview, Correcting>({
+      query: ({ correction, ...params }) => ({ route: routes.previewPolicy, params, body: { correction } }),
+      providesTags: ['Record'],
+    }),
+    correctPolicy: build.mutation<CoursePolicy, Correcting>({
+      query: ({ correction, ...params }) => ({ route: routes.correctPolicy, params, body: { correction } }),
+      invalidatesTags: ['Record'],
+    }),
+    terms: build.query<ChildTerms, string>({
+      query: (studentId) => ({ route: termRoutes.terms, params: { studentId } }),
+      providesTags: ['Record'],
+    }),
   }),
 });
-export const { useCoursesQuery, useCourseQuery, useItemQuery } = gradebookApi;
+export const {
+  useCoursesQuery,
+  useCourseQuery,
+  useLazyCourseRecordQuery,
+  useItemQuery,
+  usePolicyQuery,
+  usePreviewPolicyQuery,
+  useCorrectPolicyMutation,
+  useTermsQuery,
+} = gradebookApi;
+
+/** The printed page of a child's term, to be opened by the browser. */
+export const reportAddress = (studentId: string, termId?: string): string =>
+  addressOf({ route: termRoutes.report, params: { studentId }, ...(termId ? { query: { termId } } : {}) });

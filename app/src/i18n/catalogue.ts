@@ -1,6 +1,6 @@
 import type { en } from './en';
 
-type SameKeys<T> = {
+export type SameKeys<T> = {
   readonly [K in keyof T]: T[K] extends string
     ? string
     : T[K] extends readonly string[]

@@ -58,7 +58,13 @@ export function makeFormat(language: string, timeZone: string, now: string) {
       new Intl.NumberFormat(language, { style: 'percent', maximumFractionDigits: 1 }).format(fraction),
     day: (when: string) => dated(when, { weekday: 'short', day: 'numeric', month: 'short' }),
     dayLong: (when: string) => dated(when, { weekday: 'long', day: 'numeric', month: 'long' }),
-    date: (when: string) => dated(when, { day: 'numeric', month: 'long' }),
+    /** With its year where that is not this one. */
+    date: (when: string) =>
+      dated(when, {
+        day: 'numeric',
+        month: 'long',
+        ...(dateOf(when).slice(0, 4) === dateOf(now).slice(0, 4) ? {} : { year: 'numeric' }),
+      }),
     dayTime: (when: string) =>
       dated(when, { weekday: 'short', day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' }),
     time,

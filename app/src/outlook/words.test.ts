@@ -124,6 +124,8 @@ describe('numbers that cannot be confused', () => {
     assignedAt: null,
     dueAt: null,
     looseEnd: null,
+    was: null,
+    unit: null,
     commentCount: 0,
   };
   const state = (status: 'open' | 'scored' | 'handed-in', earned: number | null = null, late = false) => ({

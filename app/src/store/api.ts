@@ -10,8 +10,18 @@ export interface ServerProblem {
 export interface Ask {
   readonly route: RouteContract;
   readonly params?: Readonly<Record<string, string>>;
+  readonly query?: Readonly<Record<string, string>>;
   readonly body?: unknown;
 }
+
+/** Where a route's answer stands, for links the browser follows by itself. */
+export const addressOf = ({ route, params = {}, query = {} }: Omit<Ask, 'body'>): string => {
+  const path = route.path.replace(/:(\w+)/g, (_whole, name: string) =>
+    encodeURIComponent(params[name] ?? ''),
+  );
+  const search = new URLSearchParams(query).toString();
+  return search ? `${path}?${search}` : path;
+};
 
 const plain = fetchBaseQuery({ baseUrl: '/', credentials: 'same-origin' });
 
@@ -19,14 +29,9 @@ const isProblem = (data: unknown): data is Problem =>
   typeof data === 'object' && data !== null && 'code' in data;
 
 /** Speaks by the contract: the route gives the method and the path. */
-const byContract: BaseQueryFn<Ask, unknown, ServerProblem> = async (
-  { route, params = {}, body },
-  api,
-  extra,
-) => {
-  const url = route.path.replace(/:(\w+)/g, (_whole, name: string) => encodeURIComponent(params[name] ?? ''));
+const byContract: BaseQueryFn<Ask, unknown, ServerProblem> = async ({ body, ...ask }, api, extra) => {
   const answer = await plain(
-    { url, method: route.method.toUpperCase(), ...(body === undefined ? {} : { body }) },
+    { url: addressOf(ask), method: ask.route.method.toUpperCase(), ...(body === undefined ? {} : { body }) },
     api,
     extra,
   );

@@ -68,6 +68,27 @@ export function Page({ children, sheet }: { children: ReactNode; sheet?: boolean
   );
 }
 
+/** A screen that uses all the room there is; on a phone like any other. */
+export function WidePage({ children }: { children: ReactNode }) {
+  const palette = usePalette();
+  const wide = useWide();
+  return (
+    <ScrollView
+      tabIndex={0}
+      style={{ flex: 1, backgroundColor: palette.paper }}
+      contentContainerStyle={{
+        padding: margin,
+        paddingTop: wide ? 28 : 8,
+        paddingBottom: 40,
+        gap: 2 * gap,
+        maxWidth: 1440,
+      }}
+    >
+      {children}
+    </ScrollView>
+  );
+}
+
 /** List and detail side by side on a wide screen; on a phone only the one that is asked for. */
 export function Panes({ list, detail }: { list: ReactNode; detail: ReactNode }) {
   const palette = usePalette();

@@ -12,6 +12,8 @@ interface SpanProps {
   /** Said by a screen reader in place of the drawing. */
   readonly label: string;
   readonly large?: boolean;
+  /** Where the rail begins, for spans that are to be compared; by default as the figures need it. */
+  readonly from?: number;
 }
 
 const edge = 3;
@@ -21,12 +23,13 @@ const edge = 3;
  * the rail the fall, from posted down to if left; below it the rise, from if left up to if made up, which may
  * end short of posted. A short gap in the rail at the left says that the scale does not start at 0.
  */
-export function Span({ figures, scale, label, large }: SpanProps) {
+export function Span({ figures, scale, label, large, from }: SpanProps) {
   const palette = usePalette();
   const [width, setWidth] = useState(0);
   const height = large ? 52 : 24;
   const middle = 12;
-  const domain = spanDomain(figures, scale);
+  const own = spanDomain(figures, scale);
+  const domain = from === undefined ? own : { ...own, from };
   const x = (value: number) =>
     edge +
     ((Math.min(domain.to, Math.max(domain.from, value)) - domain.from) / (domain.to - domain.from)) *

@@ -21,6 +21,8 @@ export type GradeState = (typeof gradeStates)[number];
 export const TermGrade = Type.Object({
   /** The source's own name of the part: a term, or an exam. */
   part: Type.String(),
+  /** How far below the year it stands: a part of a semester of the year is at 2. */
+  depth: Type.Integer(),
   /** The title an exam bears; a term has its own. */
   title: Nullable(Type.String()),
   state: Type.Union(gradeStates.map((state) => Type.Literal(state))),

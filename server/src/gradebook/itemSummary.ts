@@ -14,6 +14,9 @@ export function resultsByItem({ results }: CourseRecord): ReadonlyMap<string, re
   return byItem;
 }
 
+/** What a record says itself; that nobody had marked a work is no part of its history. */
+const said: readonly ItemSummary['was'][] = ['missing', 'incomplete', 'zero', 'at-floor'];
+
 /** The loose end that the last change of a work tied up: 'missing' of what was missing and is now marked. */
 function wasOf(course: Course, history: readonly ResultRecord[], itemId: string): ItemSummary['was'] {
   const index = course.indexOf.get(itemId);
@@ -23,7 +26,8 @@ function wasOf(course: Course, history: readonly ResultRecord[], itemId: string)
   let before = { status: 'open' as ResultRecord['status'], earned: null as number | null };
   for (const { status, earned, at } of history) {
     const after = { status, earned: earned ?? null };
-    was = tiedUp(item, course.policy, before, after, Date.parse(at)) ?? (status === 'scored' ? was : null);
+    const ended = tiedUp(item, course.policy, before, after, Date.parse(at));
+    was = said.includes(ended) ? (ended ?? was) : status === 'scored' ? was : null;
     before = after;
   }
   return was;

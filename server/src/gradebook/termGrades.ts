@@ -63,7 +63,27 @@ const stateOf = (
   return has.figure ? 'final' : 'not-reported';
 };
 
-/** Every part of a course's year with its grade: terms in the order of the tree, then the exams. */
+/**
+ * The parts of a course's year with their depths, each formula's parts after the term they make: a quarter, a
+ * quarter, their exam. Terms that no formula names stand where the tree has them.
+ */
+function partsInOrder(row: TermCourseRow, terms: readonly TermRow[]): ReadonlyMap<string, number> {
+  const depths = new Map<string, number>();
+  const visit = (part: string, depth: number): void => {
+    if (depths.has(part)) return;
+    depths.set(part, depth);
+    const formula = row.composition.find(({ sessionId }) => sessionId === part);
+    const made = formula?.parts.map(({ part: own }) => own) ?? [];
+    const below = terms.filter((term) => term.parent_external_id === part).map((term) => term.external_id);
+    for (const own of made.length > 0 ? made : below) visit(own, depth + 1);
+  };
+  const [top] = terms;
+  if (top) visit(top.external_id, 0);
+  for (const term of terms) visit(term.external_id, 1);
+  return depths;
+}
+
+/** Every part of a course's year with its grade, in the order in which the year is made. */
 export function termCourse(course: CourseYears): TermCourse {
   const { row, terms, records, stored, today } = course;
   const policy = policyOf(row);
@@ -77,7 +97,8 @@ export function termCourse(course: CourseYears): TermCourse {
   const titles = new Map(
     row.composition.flatMap(({ parts }) => parts.map(({ part, title }) => [part, title ?? null] as const)),
   );
-  const names = [...new Set([...terms.map((term) => term.external_id), ...titles.keys()])];
+  const depths = partsInOrder(row, terms);
+  const names = [...depths.keys()];
   const known = new Map(
     names.map((part): [string, KnownPart] => [
       part,
@@ -94,6 +115,7 @@ export function termCourse(course: CourseYears): TermCourse {
     const reading = readingOf(policy, fraction);
     return {
       part,
+      depth: depths.get(part) ?? 0,
       title: byName.has(part) ? null : (titles.get(part) ?? part),
       state: stateOf(byName.get(part), today, { stored: own !== undefined, figure: fraction !== null }),
       fraction,

@@ -1,4 +1,4 @@
-import { Slot, useGlobalSearchParams } from 'expo-router';
+import { Slot, useGlobalSearchParams, usePathname } from 'expo-router';
 import { CourseList } from '../../../gradebook';
 import { Panes, useWide } from '../../../ui';
 
@@ -7,6 +7,8 @@ export { ScreenComing as SuspenseFallback } from '../../../ui';
 /** On a wide screen the list of courses stays beside whatever is open. */
 export default function Courses() {
   const { courseId } = useGlobalSearchParams<{ courseId?: string }>();
-  if (!useWide()) return <Slot />;
+  const wide = useWide();
+  // The comparison needs the whole width.
+  if (usePathname() === '/courses/compare' || !wide) return <Slot />;
   return <Panes list={<CourseList {...(courseId ? { selected: courseId } : {})} />} detail={<Slot />} />;
 }

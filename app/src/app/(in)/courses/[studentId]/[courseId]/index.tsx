@@ -2,6 +2,10 @@ import { useLocalSearchParams } from 'expo-router';
 import { CourseView } from '../../../../../gradebook';
 
 export default function Course() {
-  const { studentId, courseId } = useLocalSearchParams<{ studentId: string; courseId: string }>();
-  return <CourseView key={courseId} studentId={studentId} courseId={courseId} />;
+  const { studentId, courseId, termId } = useLocalSearchParams<{
+    studentId: string;
+    courseId: string;
+    termId?: string;
+  }>();
+  return <CourseView key={courseId} studentId={studentId} courseId={courseId} termId={termId} />;
 }

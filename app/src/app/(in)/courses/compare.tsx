@@ -1,0 +1,3 @@
+import { SideBySide } from '../../../gradebook';
+
+export default SideBySide;

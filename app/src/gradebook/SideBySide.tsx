@@ -1,0 +1,175 @@
+import { View } from 'react-native';
+import { useTranslation } from 'react-i18next';
+import type { CourseFigures, CourseSummary, Scale } from '@cadro/contract';
+import { useChildren } from '../household';
+import { useFormat } from '../i18n';
+import {
+  Frame,
+  Heading,
+  Loaded,
+  Quiet,
+  Row,
+  RowLink,
+  SaveCsv,
+  Span,
+  Stack,
+  useWide,
+  WayOn,
+  WidePage,
+  Words,
+} from '../ui';
+import { useCoursesQuery } from './api';
+import { looseEndWords, spanWords, standardsWords } from './words';
+
+/** Every scale as a percentage of its top, so that spans of different courses can be compared by eye. */
+function comparable({ figures, scale }: CourseSummary): { figures: CourseFigures; scale: Scale } | null {
+  if (!figures || figures.posted === null || scale.method === 'standards') return null;
+  const percent = (value: number | null) => (value === null ? null : (value / scale.outOf) * 100);
+  return {
+    figures: {
+      ...figures,
+      posted: percent(figures.posted),
+      ifLeft: percent(figures.ifLeft),
+      ifMadeUp: percent(figures.ifMadeUp),
+    },
+    scale: { method: scale.method, outOf: 100, decimals: 0, letters: [] },
+  };
+}
+
+/** Standards as frames: met, not met yet, not assessed yet; the words beside them say the same. */
+function StandardFrames({ figures }: { figures: CourseFigures }) {
+  return (
+    <Row space={0.5}>
+      {figures.standards.map(({ id, met }) => (
+        <Frame key={id} kind={met === null ? 'nothing' : met ? 'scored' : 'handed-in'} />
+      ))}
+    </Row>
+  );
+}
+
+function CourseSpan({ course, from }: { course: CourseSummary; from: number }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const { figures, scale } = course;
+  const drawn = comparable(course);
+  const said = spanWords(t, format, course);
+  const standards = scale.method === 'standards' && figures;
+  const below = standards
+    ? standardsWords(t, figures.standards)
+    : !figures || figures.posted === null
+      ? t('courses.noFigure')
+      : [
+          looseEndWords(t, figures.looseEnds) || t('courses.nothingOpen'),
+          t(`courses.trend.${figures.trend.class}`),
+        ]
+          .filter(Boolean)
+          .join(' · ');
+  return (
+    <RowLink href={`/courses/${course.studentId}/${course.id}`} label={`${course.title}. ${said} ${below}`}>
+      <Stack space={0.5}>
+        <Row style={{ justifyContent: 'space-between', alignItems: 'baseline' }}>
+          <Words bold style={{ flexShrink: 1 }}>
+            {course.title}
+          </Words>
+          {drawn ? (
+            <Words bold>
+              {[
+                t('side.figure', {
+                  figure: format.figure(figures?.display ?? null, scale.decimals),
+                  outOf: format.amount(scale.outOf),
+                }),
+                ...(figures?.letter ? [figures.letter] : []),
+              ].join(' ')}
+            </Words>
+          ) : null}
+        </Row>
+        {drawn ? <Span figures={drawn.figures} scale={drawn.scale} from={from} label={said} /> : null}
+        {standards ? <StandardFrames figures={figures} /> : null}
+        <Words size="small" colour="soft">
+          {below}
+        </Words>
+      </Stack>
+    </RowLink>
+  );
+}
+
+/** Where all spans begin: ten points below the lowest of them, so that a point is wide enough to see. */
+function commonFrom(courses: readonly CourseSummary[]): number {
+  const known = courses.flatMap((course) => {
+    const drawn = comparable(course);
+    return drawn ? [drawn.figures.posted ?? 100, drawn.figures.ifLeft ?? 100] : [];
+  });
+  return Math.max(0, Math.floor((Math.min(100, ...known) - 5) / 10) * 10);
+}
+
+/** All courses of all children at once, in spans of one measure. */
+export function SideBySide() {
+  const { t } = useTranslation();
+  const query = useCoursesQuery();
+  const { shown, nameOf } = useChildren();
+  const wide = useWide();
+  return (
+    <Loaded query={query}>
+      {({ courses }) => {
+        const ids = new Set(shown.map(({ id }) => id));
+        const own = courses.filter(({ studentId }) => ids.has(studentId));
+        const from = commonFrom(own);
+        return (
+          <WidePage>
+            <WayOn label={t('side.back')} href="/courses" />
+            <Heading level={1}>{t('side.title')}</Heading>
+            <Words colour="soft">{t('side.lead', { from })}</Words>
+            <View
+              style={{
+                flexDirection: wide ? 'row' : 'column',
+                gap: wide ? 32 : 16,
+                alignItems: 'flex-start',
+              }}
+            >
+              {shown.map((child) => {
+                const theirs = own.filter(({ studentId }) => studentId === child.id);
+                return (
+                  <View
+                    key={child.id}
+                    style={{ width: wide ? undefined : '100%', flex: wide ? 1 : undefined }}
+                  >
+                    <Heading level={2}>{child.givenName}</Heading>
+                    {theirs.length === 0 ? <Quiet>{t('courses.none')}</Quiet> : null}
+                    {theirs.map((course) => (
+                      <CourseSpan key={course.id} course={course} from={from} />
+                    ))}
+                  </View>
+                );
+              })}
+            </View>
+            <SaveCsv
+              name={t('side.title')}
+              columns={[
+                t('side.child'),
+                t('terms.csv.course'),
+                t('course.csv.figure'),
+                t('side.outOf'),
+                t('terms.csv.letter'),
+                t('course.left'),
+                t('course.madeUp'),
+                t('side.open'),
+              ]}
+              rows={() =>
+                own.map(({ studentId, title, figures, scale }) => [
+                  nameOf(studentId),
+                  title,
+                  figures?.posted ?? null,
+                  scale.outOf,
+                  figures?.letter ?? null,
+                  figures?.ifLeft ?? null,
+                  figures?.ifMadeUp ?? null,
+                  figures?.looseEnds.length ?? null,
+                ])
+              }
+            />
+          </WidePage>
+        );
+      }}
+    </Loaded>
+  );
+}

@@ -1,0 +1,172 @@
+import { useTranslation } from 'react-i18next';
+import type { CourseDetail } from '@cadro/contract';
+import { useChildren } from '../../household';
+import { useFormat } from '../../i18n';
+import { BackLink } from '../../shell/BackLink';
+import { SourceDown } from '../../sources';
+import {
+  fileName,
+  Heading,
+  LinkAction,
+  Loaded,
+  Page,
+  Quietly,
+  Row,
+  saveFile,
+  Span,
+  Stack,
+  WayOn,
+  Words,
+} from '../../ui';
+import { useCourseQuery, useLazyCourseRecordQuery } from '../api';
+import { Comments } from '../Comments';
+import { ThreeFigures } from '../ThreeFigures';
+import { spanWords } from '../words';
+import { Attended } from './Attended';
+import { letterSteps, trendWords } from './courseWords';
+import { Moved } from './Moved';
+import { NotInFigure } from './NotInFigure';
+import { Reconciled } from './Reconciled';
+import { Rules } from './Rules';
+import { Standards } from './Standards';
+import { TermSwitch } from './TermSwitch';
+import { Why } from './Why';
+import { WorkLists } from './WorkLists';
+
+function Head({ course }: { course: CourseDetail }) {
+  const { t } = useTranslation();
+  const parts = [
+    course.teacher?.name ?? t('courses.noTeacher'),
+    ...(course.period ? [t('course.period', { period: course.period })] : []),
+    ...(course.room ? [/^\d/.test(course.room) ? t('course.room', { room: course.room }) : course.room] : []),
+  ];
+  return (
+    <Stack space={0.5}>
+      <Heading level={1}>{course.title}</Heading>
+      <Words colour="soft">{parts.join(' · ')}</Words>
+      <SourceDown freshness={course.freshness} />
+      <TermSwitch course={course} />
+    </Stack>
+  );
+}
+
+/** The span with its three figures, the steps written out, which way it goes, and the school's figure. */
+function Standing({ course }: { course: CourseDetail }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const { figures, scale, nextDue } = course;
+  if (!figures || figures.posted === null) {
+    const next = nextDue
+      ? [t('courses.nextDue', { title: nextDue.title, date: format.day(nextDue.dueAt) })]
+      : [];
+    return (
+      <Stack>
+        <Words>{[t('courses.noFigure'), ...next].join('. ')}</Words>
+        <Reconciled course={course} />
+      </Stack>
+    );
+  }
+  const steps = letterSteps(t, format, course);
+  return (
+    <Stack>
+      <Span large figures={figures} scale={scale} label={spanWords(t, format, course)} />
+      <ThreeFigures figures={figures} scale={scale} />
+      <Words size="small" colour="soft">
+        {[steps, trendWords(t, format, course)].filter(Boolean).join('. ')}
+      </Words>
+      <Reconciled course={course} />
+    </Stack>
+  );
+}
+
+function Foot({ course, termId }: { course: CourseDetail; termId: string | undefined }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const [loadRecord] = useLazyCourseRecordQuery();
+  const { id: courseId, studentId, freshness, title } = course;
+  const saveRecord = async () => {
+    const record = await loadRecord({ studentId, courseId, termId }).unwrap();
+    saveFile(fileName(title, 'json'), 'application/json', `${JSON.stringify(record, null, 2)}\n`);
+  };
+  return (
+    <Stack space={0.5}>
+      <Words size="small" colour="soft">
+        {t('course.source', {
+          source: freshness.sourceName,
+          when: freshness.readAt ? format.dayTime(freshness.readAt) : '',
+        })}
+      </Words>
+      <Quietly label={t('save.record')} hint={title} onPress={() => void saveRecord()} />
+    </Stack>
+  );
+}
+
+function Talk({ course }: { course: CourseDetail }) {
+  const { t } = useTranslation();
+  const { nameOf, mayTalk } = useChildren();
+  const { id, studentId, teacher } = course;
+  if (!mayTalk(studentId)) return null;
+  return (
+    <Row wrap space={2}>
+      <LinkAction
+        label={t('matter.talk', { child: nameOf(studentId) })}
+        href={`/talk/new?studentId=${studentId}&courseId=${id}`}
+      />
+      {teacher?.contactable ? (
+        <WayOn
+          label={t('course.write', { teacher: teacher.name })}
+          href={`/talk/write?studentId=${studentId}&teacherId=${teacher.id}`}
+        />
+      ) : null}
+      {teacher && !teacher.contactable ? (
+        <Words size="small" colour="soft">
+          {t('course.noContact')}
+        </Words>
+      ) : null}
+    </Row>
+  );
+}
+
+/** One course explains itself: where it stands, why, what moved it, the work, the teacher's words, the rules. */
+export function CourseView({
+  studentId,
+  courseId,
+  termId,
+}: {
+  studentId: string;
+  courseId: string;
+  termId?: string | undefined;
+}) {
+  const { t } = useTranslation();
+  const query = useCourseQuery({ studentId, courseId, termId });
+  const { nameOf } = useChildren();
+  return (
+    <Loaded query={query}>
+      {(course) => {
+        const standards = course.scale.method === 'standards';
+        return (
+          <Page sheet>
+            <BackLink href="/courses" label={nameOf(studentId)} />
+            <Head course={course} />
+            {standards ? <Standards course={course} /> : <Standing course={course} />}
+            {!standards && course.categories.length > 0 ? <Why course={course} /> : null}
+            {standards ? null : <Moved course={course} />}
+            <WorkLists course={course} />
+            {standards ? null : <NotInFigure course={course} />}
+            <Stack>
+              <Heading level={2}>{t('course.comments')}</Heading>
+              <Comments
+                comments={course.comments.filter(({ itemId }) => itemId === null)}
+                none={t('course.noComments')}
+              />
+            </Stack>
+            <Talk course={course} />
+            <Attended course={course} />
+            <Rules course={course} />
+            <Foot course={course} termId={termId} />
+          </Page>
+        );
+      }}
+    </Loaded>
+  );
+}

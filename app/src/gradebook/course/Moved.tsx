@@ -1,0 +1,150 @@
+import { useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import type { CourseDetail, FigureStep } from '@cadro/contract';
+import { spanSteps } from '@cadro/core';
+import { useFormat } from '../../i18n';
+import { Choice, Heading, Quiet, Quietly, Row, SaveCsv, Stack, StepLine, Words, WayOn } from '../../ui';
+import { causeWords, deltaWords } from './courseWords';
+
+const dayMs = 24 * 60 * 60 * 1000;
+const ranges = ['weeks', 'term', 'year'] as const;
+type Range = (typeof ranges)[number];
+
+interface Point {
+  readonly step: FigureStep;
+  readonly begins: boolean;
+}
+
+/** The steps that are seen: those that moved the figure, or began it. */
+const visible = (steps: readonly FigureStep[]): FigureStep[] =>
+  steps.filter(({ delta, posted }) => posted !== null && (delta === null || Math.abs(delta) > 1e-9));
+
+/** The steps of a range; what stood before a range of two weeks is its first point. */
+function pointsOf(course: CourseDetail, range: Range): Point[] {
+  const own = visible(course.moved).map((step, index) => ({ step, begins: index === 0 }));
+  if (range === 'term') return own;
+  if (range === 'year') {
+    const before = course.earlier.flatMap(({ moved }) =>
+      visible(moved).map((step, index) => ({ step, begins: index === 0 })),
+    );
+    return [...before, ...own];
+  }
+  const since = Date.parse(course.asOf) - 14 * dayMs;
+  const within = own.filter(({ step }) => Date.parse(step.at) >= since);
+  const last = own.filter(({ step }) => Date.parse(step.at) < since).at(-1);
+  return last ? [{ ...last, begins: true }, ...within] : within;
+}
+
+function Chosen({ point, course }: { point: Point; course: CourseDetail }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const { step } = point;
+  const { decimals } = course.scale;
+  return (
+    <Stack space={0.25}>
+      <Words bold live>
+        {t('course.stepFigure', {
+          date: format.day(step.at),
+          figure: format.figure(step.posted, Math.max(1, decimals)),
+          delta: deltaWords(t, format, step.delta),
+        })}
+      </Words>
+      <Words live>{causeWords(t, format, step)}</Words>
+      <WayOn label={t('course.openWork')} href={`/courses/${course.studentId}/${course.id}/${step.itemId}`} />
+    </Stack>
+  );
+}
+
+/** What moved the figure: a stepped line whose steps can be touched or reached by keyboard, each with its cause. */
+export function Moved({ course }: { course: CourseDetail }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const [range, setRange] = useState<Range>('weeks');
+  const [chosenKey, setChosenKey] = useState<string | null>(null);
+  const offered = ranges.filter((each) => each !== 'year' || course.earlier.length > 0);
+  const points = pointsOf(course, range);
+  if (visible(course.moved).length === 0 && course.earlier.length === 0) {
+    return (
+      <Stack>
+        <Heading level={2}>{t('course.moved')}</Heading>
+        <Quiet>{t('course.nothingMoved')}</Quiet>
+      </Stack>
+    );
+  }
+  const keyOf = ({ step }: Point) => `${step.itemId}/${step.at}`;
+  const found = points.findIndex((point) => keyOf(point) === chosenKey);
+  const chosen = found < 0 ? points.length - 1 : found;
+  const choose = (index: number) => {
+    const point = points[Math.max(0, Math.min(points.length - 1, index))];
+    if (point) setChosenKey(keyOf(point));
+  };
+  const nowMs = Date.parse(course.asOf);
+  const firstMs = Date.parse(points[0]?.step.at ?? course.asOf);
+  const fromMs = range === 'weeks' ? Math.max(firstMs, nowMs - 14 * dayMs) : firstMs;
+  const line = points.map((point) => ({
+    key: keyOf(point),
+    atMs: Math.max(fromMs, Date.parse(point.step.at)),
+    value: point.step.posted ?? 0,
+    begins: point.begins,
+    words: [
+      format.day(point.step.at),
+      causeWords(t, format, point.step),
+      deltaWords(t, format, point.step.delta),
+    ].join('. '),
+  }));
+  const current = points[chosen];
+  return (
+    <Stack>
+      <Heading level={2}>{t('course.moved')}</Heading>
+      <Choice
+        label={t('course.range')}
+        options={offered.map((value) => ({ value, label: t(`course.ranges.${value}`) }))}
+        value={range}
+        onChange={setRange}
+      />
+      {current ? (
+        <>
+          <StepLine
+            label={t('course.movedLabel', { count: points.length })}
+            points={line}
+            fromMs={fromMs}
+            toMs={nowMs}
+            marks={spanSteps(course.scale, { from: 0, to: course.scale.outOf })}
+            write={(value) => format.figure(value, Math.max(1, course.scale.decimals))}
+            chosen={chosen}
+            onChoose={choose}
+          />
+          <Chosen point={current} course={course} />
+          <Row space={2}>
+            <Quietly label={t('course.before')} onPress={() => choose(chosen - 1)} />
+            <Quietly label={t('course.after')} onPress={() => choose(chosen + 1)} />
+            <Words size="small" colour="soft">
+              {t('course.stepOf', { number: chosen + 1, count: points.length })}
+            </Words>
+          </Row>
+        </>
+      ) : (
+        <Quiet>{t('course.nothingMovedHere')}</Quiet>
+      )}
+      <SaveCsv
+        name={t('course.csv.moved', { course: course.title })}
+        columns={[
+          t('course.csv.when'),
+          t('course.csv.work'),
+          t('course.csv.what'),
+          t('course.csv.delta'),
+          t('course.csv.figure'),
+        ]}
+        rows={() =>
+          course.moved.map((step) => [
+            step.at,
+            step.title,
+            causeWords(t, format, step),
+            step.delta,
+            step.posted,
+          ])
+        }
+      />
+    </Stack>
+  );
+}

@@ -1,0 +1,132 @@
+import { useLocalSearchParams, useRouter } from 'expo-router';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { useTranslation } from 'react-i18next';
+import type { CourseDetail, ItemSummary } from '@cadro/contract';
+import { useFormat } from '../../i18n';
+import { Choice, Heading, Quiet, Quietly, SaveCsv, Stack } from '../../ui';
+import { stateWords } from '../words';
+import { WorkRow } from '../WorkRow';
+import { arrange, arrangements, orders, type Arrangement, type Order } from './arrange';
+
+/** Rows of a group that stand there at once. */
+const fewRows = 12;
+
+function Group({
+  title,
+  items,
+  course,
+  open,
+}: {
+  title: string | null;
+  items: readonly ItemSummary[];
+  course: CourseDetail;
+  open?: boolean;
+}) {
+  const { t } = useTranslation();
+  const [all, setAll] = useState(open ?? false);
+  const shown = all ? items : items.slice(0, fewRows);
+  return (
+    <View>
+      {title === null ? null : <Heading level={3}>{title}</Heading>}
+      {shown.map((item) => (
+        <WorkRow
+          key={item.id}
+          item={item}
+          scale={course.scale}
+          href={`/courses/${course.studentId}/${course.id}/${item.id}`}
+        />
+      ))}
+      {shown.length < items.length ? (
+        <Quietly label={t('course.showAll', { count: items.length })} onPress={() => setAll(true)} />
+      ) : null}
+    </View>
+  );
+}
+
+function useArrangement(): [Arrangement, Order, (change: { by?: Arrangement; order?: Order }) => void] {
+  const params = useLocalSearchParams<{ by?: string; order?: string }>();
+  const router = useRouter();
+  const by = arrangements.find((each) => each === params.by) ?? 'date';
+  const order = orders.find((each) => each === params.order) ?? 'newest';
+  return [by, order, (change) => router.setParams(change)];
+}
+
+/** Loose ends before all else; then the work, arranged as one likes. The arrangement stays in the address. */
+export function WorkLists({ course }: { course: CourseDetail }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const [by, order, change] = useArrangement();
+  const { items, categories } = course;
+  const open = items.filter(({ looseEnd }) => looseEnd !== null);
+  // Arranged by date the loose ends stand above already.
+  const rest = by === 'date' ? items.filter(({ looseEnd }) => looseEnd === null) : items;
+  const groups = arrange(rest, by, order, {
+    categoryOf: (id) => categories.find((category) => category.id === id)?.title ?? '',
+    stateOf: (item) => stateWords(t, item),
+    noUnit: t('course.noUnit'),
+  });
+  return (
+    <Stack space={2}>
+      {open.length > 0 && by === 'date' ? (
+        <View>
+          <Heading level={2}>{t('course.unsettled')}</Heading>
+          <Group title={null} items={open} course={course} open />
+        </View>
+      ) : null}
+      <Stack>
+        <Heading level={2}>{t('course.work')}</Heading>
+        {items.length === 0 ? (
+          <Quiet>{t('course.noWork')}</Quiet>
+        ) : (
+          <>
+            <Choice
+              label={t('course.arrange')}
+              options={arrangements.map((value) => ({ value, label: t(`course.by.${value}`) }))}
+              value={by}
+              onChange={(value) => change({ by: value })}
+            />
+            <Choice
+              label={t('course.order')}
+              options={orders.map((value) => ({ value, label: t(`course.orders.${value}`) }))}
+              value={order}
+              onChange={(value) => change({ order: value })}
+            />
+          </>
+        )}
+        {groups.map(({ key, items: own }) => (
+          <Group key={`${by}/${order}/${key}`} title={key || null} items={own} course={course} />
+        ))}
+        {items.length > 0 ? (
+          <SaveCsv
+            name={t('course.csv.name', { course: course.title })}
+            columns={[
+              t('course.csv.work'),
+              t('course.category'),
+              t('course.by.unit'),
+              t('course.csv.assigned'),
+              t('course.csv.due'),
+              t('course.csv.state'),
+              t('course.csv.earned'),
+              t('course.csv.possible'),
+              t('course.csv.counts'),
+            ]}
+            rows={() =>
+              items.map((item) => [
+                item.title,
+                categories.find(({ id }) => id === item.categoryId)?.title ?? '',
+                item.unit,
+                item.assignedAt && format.dateOf(item.assignedAt),
+                item.dueAt && format.dateOf(item.dueAt),
+                stateWords(t, item),
+                item.state.earned,
+                item.possible,
+                t(item.counts ? 'save.yes' : 'save.no'),
+              ])
+            }
+          />
+        ) : null}
+      </Stack>
+    </Stack>
+  );
+}

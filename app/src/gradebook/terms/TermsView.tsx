@@ -1,0 +1,269 @@
+import { useState } from 'react';
+import { View } from 'react-native';
+import { useTranslation } from 'react-i18next';
+import type { ChildTerms, TermCourse, TermGrade, TermNode } from '@cadro/contract';
+import { useChildren } from '../../household';
+import { useFormat } from '../../i18n';
+import { BackLink } from '../../shell/BackLink';
+import {
+  FormulaBar,
+  Heading,
+  Line,
+  Loaded,
+  OutLink,
+  Page,
+  Quietly,
+  Row,
+  SaveCsv,
+  Stack,
+  WayOn,
+  Words,
+} from '../../ui';
+import { reportAddress, useTermsQuery } from '../api';
+import { Average, Credits } from './Credits';
+
+/** 'so far', 'stored by the school on 26 June', 'begins on 9 November': never a number without how sure it is. */
+function useGradeWords() {
+  const { t } = useTranslation();
+  const format = useFormat();
+  return (grade: TermGrade, term: TermNode | undefined): string => {
+    if (grade.state === 'stored') return t('terms.states.stored', { date: format.date(grade.at ?? '') });
+    if (grade.state === 'ahead' && term)
+      return t('terms.states.begins', { date: format.date(term.startsOn) });
+    return t(`terms.states.${grade.state}`);
+  };
+}
+
+function GradeRow({
+  grade,
+  term,
+  course,
+  studentId,
+}: {
+  grade: TermGrade;
+  term: TermNode | undefined;
+  course: TermCourse;
+  studentId: string;
+}) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const words = useGradeWords();
+  const value = grade.display === null ? null : format.figure(grade.display, course.scale.decimals);
+  const leaf = term !== undefined && grade.parts.length === 0;
+  const title = term?.title ?? grade.title ?? grade.part;
+  const remarks = course.remarks.filter(({ part }) => part === grade.part);
+  return (
+    <Stack space={0.5} style={{ paddingVertical: 8, paddingLeft: grade.depth * 12 }}>
+      <Row style={{ justifyContent: 'space-between', alignItems: 'baseline' }}>
+        <Words bold={grade.parts.length > 0} style={{ flexShrink: 1 }}>
+          {title}
+        </Words>
+        <Words bold={value !== null} colour={value === null ? 'soft' : 'ink'}>
+          {value === null ? '–' : [value, ...(grade.letter ? [grade.letter] : [])].join(' ')}
+        </Words>
+      </Row>
+      <Words size="small" colour="soft">
+        {words(grade, term)}
+      </Words>
+      {grade.parts.length > 0 ? (
+        <FormulaBar
+          label={t('terms.formula', {
+            term: title,
+            parts: format.list(
+              grade.parts.map(({ title: name, weight, display, stored }) =>
+                t(display === null ? 'terms.partNone' : stored ? 'terms.partStored' : 'terms.partRunning', {
+                  title: name,
+                  weight: format.amount(weight),
+                  value: format.figure(display, course.scale.decimals),
+                }),
+              ),
+            ),
+          })}
+          parts={grade.parts.map((part) => ({
+            key: part.part,
+            title: t('terms.partTitle', { title: part.title, weight: format.amount(part.weight) }),
+            weight: part.weight,
+            value: part.display === null ? null : format.figure(part.display, course.scale.decimals),
+            stored: part.stored,
+          }))}
+        />
+      ) : null}
+      {remarks.map(({ text, author, writtenAt }) => (
+        <View key={writtenAt}>
+          <Words size="small">{t('matter.quote', { text })}</Words>
+          <Words size="small" colour="soft">
+            {t('item.signed', {
+              author,
+              subject: t('item.subjects.report-card'),
+              date: format.date(writtenAt),
+            })}
+          </Words>
+        </View>
+      ))}
+      {leaf && course.current && term.state !== 'ahead' ? (
+        <WayOn
+          label={t('terms.open', { term: title })}
+          href={`/courses/${studentId}/${course.courseId}?termId=${term.id}`}
+        />
+      ) : null}
+    </Stack>
+  );
+}
+
+function CourseYear({
+  course,
+  terms,
+  studentId,
+}: {
+  course: TermCourse;
+  terms: readonly TermNode[];
+  studentId: string;
+}) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const words = useGradeWords();
+  const [open, setOpen] = useState(false);
+  const termOf = (part: string) => terms.find((term) => term.part === part);
+  const running = terms.find(
+    ({ state, part }) => state === 'running' && !terms.some(({ parent }) => parent === part),
+  );
+  const whole = course.grades.find(({ part }) => termOf(part)?.depth === 0);
+  const shown =
+    whole?.state === 'stored' ? whole : (course.grades.find(({ part }) => part === running?.part) ?? whole);
+  const value = shown && shown.display !== null ? format.figure(shown.display, course.scale.decimals) : '–';
+  return (
+    <View>
+      <Stack space={0.25} style={{ paddingTop: 12 }}>
+        <Row style={{ justifyContent: 'space-between', alignItems: 'baseline' }}>
+          <Heading level={3}>{course.title}</Heading>
+          <Words size="matter" bold={value !== '–'}>
+            {[value, ...(shown?.letter ? [shown.letter] : [])].join(' ')}
+          </Words>
+        </Row>
+        <Words size="small" colour="soft">
+          {[
+            ...(shown ? [`${termOf(shown.part)?.title ?? ''}, ${words(shown, termOf(shown.part))}`] : []),
+            ...(course.credits > 0
+              ? [
+                  course.creditsEarned > 0
+                    ? t('terms.creditsEarned', { count: course.creditsEarned })
+                    : t('terms.creditsRunning', { count: course.credits }),
+                ]
+              : []),
+          ].join(' · ')}
+        </Words>
+        <Quietly
+          label={t(open ? 'terms.hideParts' : 'terms.showParts')}
+          hint={course.title}
+          onPress={() => setOpen(!open)}
+        />
+      </Stack>
+      {open
+        ? course.grades.map((grade) => (
+            <GradeRow
+              key={grade.part}
+              grade={grade}
+              term={termOf(grade.part)}
+              course={course}
+              studentId={studentId}
+            />
+          ))
+        : null}
+      <Line />
+    </View>
+  );
+}
+
+/** A year of the tree: its parts with their states, its courses with their grades, and what can be printed. */
+function Year({ years, top }: { years: ChildTerms; top: TermNode }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const begin = years.terms.indexOf(top);
+  const next = years.terms.findIndex(({ depth }, index) => index > begin && depth === 0);
+  const terms = years.terms.slice(begin, next < 0 ? undefined : next);
+  const courses = years.courses.filter(({ courseId }) => top.courseIds.includes(courseId));
+  const leaves = terms.filter(({ part }) => !terms.some(({ parent }) => parent === part));
+  return (
+    <Stack>
+      <Heading level={2}>{top.title}</Heading>
+      <View>
+        {terms.slice(1).map((term) => (
+          <Words
+            key={term.id}
+            size="small"
+            style={{ paddingLeft: (term.depth - 1) * 16 }}
+            bold={term.state === 'running'}
+          >
+            {t(`terms.tree.${term.state}`, {
+              term: term.title,
+              date: format.date(term.state === 'ahead' ? term.startsOn : term.endsOn),
+            })}
+          </Words>
+        ))}
+      </View>
+      {courses.map((course) => (
+        <CourseYear key={course.courseId} course={course} terms={terms} studentId={years.studentId} />
+      ))}
+      <Row wrap space={2}>
+        {leaves
+          .filter(({ state }) => state !== 'ahead')
+          .map((term) => (
+            <OutLink
+              key={term.id}
+              label={t('terms.print', { term: term.title })}
+              href={reportAddress(years.studentId, term.id)}
+            />
+          ))}
+      </Row>
+    </Stack>
+  );
+}
+
+/** The years of one child: what runs, what is final, what is stored, what is not reported, and what it adds up to. */
+export function TermsView({ studentId }: { studentId: string }) {
+  const { t } = useTranslation();
+  const { nameOf } = useChildren();
+  const query = useTermsQuery(studentId);
+  const words = useGradeWords();
+  return (
+    <Loaded query={query}>
+      {(years) => (
+        <Page sheet>
+          <BackLink href="/courses" label={t('courses.title')} />
+          <Heading level={1}>{t('terms.title', { child: nameOf(studentId) })}</Heading>
+          {years.terms
+            .filter(({ depth }) => depth === 0)
+            .map((top) => (
+              <Year key={top.id} years={years} top={top} />
+            ))}
+          <Credits years={years} />
+          <Average years={years} />
+          <SaveCsv
+            name={t('terms.title', { child: nameOf(studentId) })}
+            columns={[
+              t('terms.csv.course'),
+              t('terms.csv.term'),
+              t('terms.csv.state'),
+              t('course.csv.figure'),
+              t('terms.csv.letter'),
+            ]}
+            rows={() =>
+              years.courses.flatMap((course) =>
+                course.grades.map((grade) => {
+                  const term = years.terms.find(({ part }) => part === grade.part);
+                  return [
+                    course.title,
+                    term?.title ?? grade.title ?? grade.part,
+                    words(grade, term),
+                    grade.display,
+                    grade.letter,
+                  ];
+                }),
+              )
+            }
+          />
+        </Page>
+      )}
+    </Loaded>
+  );
+}

@@ -1,0 +1,31 @@
+import { unparse } from 'papaparse';
+
+export type Cell = string | number | null;
+
+/**
+ * A list as CSV (RFC 4180): a head of column names, every text quoted where it must be, and none that a spreadsheet
+ * would take for a formula: those get an apostrophe before them. Numbers stay numbers.
+ */
+export const csvOf = (columns: readonly string[], rows: readonly (readonly Cell[])[]): string =>
+  `${unparse({ fields: [...columns], data: rows.map((row) => [...row]) }, { escapeFormulae: true, newline: '\r\n' })}\r\n`;
+
+/** Plain letters, digits and dashes: a name every system takes. */
+export const fileName = (words: string, ending: string): string =>
+  `${
+    words
+      .normalize('NFD')
+      .replace(/[\u0300-\u036f]/g, '')
+      .toLowerCase()
+      .replace(/[^a-z0-9]+/g, '-')
+      .replace(/^-+|-+$/g, '') || 'list'
+  }.${ending}`;
+
+/** Hands a text to the browser as a file to keep. */
+export function saveFile(name: string, type: string, text: string): void {
+  const url = URL.createObjectURL(new Blob([text], { type: `${type};charset=utf-8` }));
+  const link = document.createElement('a');
+  link.href = url;
+  link.download = name;
+  link.click();
+  URL.revokeObjectURL(url);
+}
