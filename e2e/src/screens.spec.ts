@@ -15,6 +15,23 @@ const screens: readonly { name: string; open: (guardian: Guardian) => Promise<vo
       await guardian.opensWork('Reef survey');
     },
   },
+  {
+    name: 'the terms',
+    async open(guardian) {
+      await guardian.goesTo('Courses');
+      await guardian.page.getByRole('link', { name: 'Terms and credits' }).first().click();
+      await expect(guardian.page.getByRole('heading', { level: 1, name: /^Terms of/ })).toBeVisible();
+    },
+  },
+  { name: 'side by side', open: async ({ page }) => void (await page.goto('/courses/compare')) },
+  {
+    name: 'how a course is counted',
+    async open(guardian) {
+      await guardian.opensCourse('Tide tables');
+      await guardian.page.getByRole('link', { name: 'Correct how we count it' }).click();
+      await expect(guardian.page.getByText(/^Now we count/)).toBeVisible();
+    },
+  },
   { name: 'Work', open: (guardian) => guardian.goesTo('Work') },
   { name: 'Days', open: (guardian) => guardian.goesTo('Days') },
   { name: 'Talk', open: (guardian) => guardian.goesTo('Talk') },

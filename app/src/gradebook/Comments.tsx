@@ -1,7 +1,7 @@
 import { useTranslation } from 'react-i18next';
-import type { Comment } from '@cadro/contract';
+import type { Comment, CourseDetail } from '@cadro/contract';
 import { useFormat } from '../i18n';
-import { Quiet, Stack, Words } from '../ui';
+import { Quiet, SaveCsv, Stack, Words } from '../ui';
 
 /** A teacher's words, each with what they are about, newest first. */
 export function Comments({ comments, none }: { comments: readonly Comment[]; none: string }) {
@@ -23,5 +23,32 @@ export function Comments({ comments, none }: { comments: readonly Comment[]; non
         </Stack>
       ))}
     </Stack>
+  );
+}
+
+/** Every remark of a course, on the course and on its works. */
+export function CommentsCsv({ course }: { course: CourseDetail }) {
+  const { t } = useTranslation();
+  const titleOf = (itemId: string | null) => course.items.find(({ id }) => id === itemId)?.title ?? '';
+  return (
+    <SaveCsv
+      name={t('course.csv.comments', { course: course.title })}
+      columns={[
+        t('course.csv.when'),
+        t('course.csv.author'),
+        t('course.csv.about'),
+        t('course.csv.work'),
+        t('course.csv.text'),
+      ]}
+      rows={() =>
+        course.comments.map(({ writtenAt, author, subject, itemId, text }) => [
+          writtenAt,
+          author,
+          t(`item.subjects.${subject}`),
+          titleOf(itemId),
+          text,
+        ])
+      }
+    />
   );
 }

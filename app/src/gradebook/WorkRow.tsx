@@ -4,7 +4,7 @@ import { useTranslation } from 'react-i18next';
 import type { ItemSummary, Scale } from '@cadro/contract';
 import { useFormat } from '../i18n';
 import { Frame, frameOf, Row, RowLink, Words } from '../ui';
-import { stateWords, worthWords } from './words';
+import { gainWords, stateWords, worthWords } from './words';
 
 /** One work: its frame with its word, when it was due, and worth or earned, never confused. */
 export function WorkRow({ item, scale, href }: { item: ItemSummary; scale: Scale; href: Href }) {
@@ -21,8 +21,12 @@ export function WorkRow({ item, scale, href }: { item: ItemSummary; scale: Scale
     ...(item.commentCount > 0 ? [t('item.comments', { count: item.commentCount })] : []),
   ];
   const worth = worthWords(t, format, item, scale);
+  const gain = gainWords(t, format, item);
   return (
-    <RowLink href={href} label={`${item.title}. ${parts.join(', ')}. ${worth}`}>
+    <RowLink
+      href={href}
+      label={`${item.title}. ${parts.join(', ')}. ${[worth, gain].filter(Boolean).join('. ')}`}
+    >
       <Row space={1.5} style={{ alignItems: 'flex-start' }}>
         <View style={{ paddingTop: 2 }}>
           <Frame kind={frameOf(item.state.status, kind)} needsYou={needsYou} />
@@ -32,6 +36,11 @@ export function WorkRow({ item, scale, href }: { item: ItemSummary; scale: Scale
           <Words size="small" colour={needsYou ? 'plum' : 'soft'}>
             {parts.join(' · ')}
           </Words>
+          {gain ? (
+            <Words size="small" colour="teal">
+              {gain}
+            </Words>
+          ) : null}
         </View>
         <Words
           size="small"

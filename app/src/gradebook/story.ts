@@ -46,7 +46,7 @@ export function storyPoints(t: TFunction, format: Format, item: ItemDetail, now:
       needsYou,
     });
   }
-  if (acceptedUntil && needsYou) {
+  if (acceptedUntil) {
     add(acceptedUntil, {
       key: 'last',
       what: t('item.lastDay'),

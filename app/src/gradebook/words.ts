@@ -34,6 +34,14 @@ export function worthWords(t: TFunction, format: Format, item: ItemSummary, scal
   return possible > 0 ? t('item.worth', { possible: format.amount(possible) }) : '';
 }
 
+/** What making up a loose end would add, until when; empty where it adds nothing one would see. */
+export function gainWords(t: TFunction, format: Format, { looseEnd }: Pick<ItemSummary, 'looseEnd'>): string {
+  if (!looseEnd?.recoverable || looseEnd.impact === null || looseEnd.impact < 5e-3 || !looseEnd.deadline) {
+    return '';
+  }
+  return t('item.rowGain', { gain: format.amount(looseEnd.impact), date: format.day(looseEnd.deadline) });
+}
+
 const kindOrder: readonly LooseEndKind[] = [
   'overdue',
   'missing',

@@ -197,6 +197,7 @@ export const en = {
       unmarked: 'waited long, now marked',
     },
     unit: 'unit: {{unit}}',
+    rowGain: 'adds about {{gain}} if made up by {{date}}',
     lifted: 'Counts as {{counted}} of {{possible}}: no mark counts less here.',
     lateFlat: 'Late work earns {{credit}} here.',
     latePerDay: 'Late work loses {{lose}} a day here, and keeps at least {{least}}.',

@@ -205,6 +205,7 @@ export const es: Catalogue = {
       unmarked: 'esperó mucho, ya corregido',
     },
     unit: 'unidad: {{unit}}',
+    rowGain: 'suma unos {{gain}} si se recupera hasta el {{date}}',
     lifted: 'Cuenta como {{counted}} de {{possible}}: aquí ninguna nota cuenta menos.',
     lateFlat: 'Aquí lo tardío vale {{credit}}.',
     latePerDay: 'Aquí lo tardío pierde {{lose}} al día y conserva al menos {{least}}.',

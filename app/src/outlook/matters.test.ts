@@ -183,6 +183,7 @@ describe('the story of a work', () => {
       'Mon 12 Oct, 23:59: due, after 14 days',
       'Wed 14 Oct: missing',
       'Mon 19 Oct: marked, 17 of 20',
+      'Tue 27 Oct: last day it is taken (ahead)',
     ]);
   });
   it('says of undated work that it has no date', () => {

@@ -7,7 +7,10 @@ import { store } from '../store/store';
 import { Action, Choice, Field } from './Controls';
 import { DayStrip } from './DayStrip';
 import { Frame, frameOf, type FrameKind } from './Frame';
+import { CostBar } from './CostBar';
+import { FormulaBar } from './FormulaBar';
 import { Span } from './Span';
+import { StepLine } from './StepLine';
 import { StoryLine } from './StoryLine';
 import { Theme } from './Theme';
 import { Heading } from './Words';
@@ -149,5 +152,80 @@ describe('controls', () => {
   it('a heading has its level', () => {
     show(<Heading level={2}>Loose ends</Heading>);
     expect(screen.getByRole('heading', { level: 2, name: 'Loose ends' })).toBeTruthy();
+  });
+});
+
+describe('what moved a figure', () => {
+  const points = [80, 82, 79].map((value, index) => ({
+    key: String(index),
+    atMs: index * 1000,
+    value,
+    words: `step ${index + 1}`,
+  }));
+  it.each([
+    ['ArrowLeft', 0],
+    ['ArrowRight', 2],
+    ['Home', 0],
+    ['End', 2],
+  ])('goes by %s, and says the cause of each step', (key, to) => {
+    const choose = jest.fn();
+    show(
+      <StepLine
+        label="The figure over time"
+        points={points}
+        fromMs={0}
+        toMs={3000}
+        marks={[]}
+        write={String}
+        chosen={1}
+        onChoose={choose}
+      />,
+    );
+    const line = screen.getByRole('slider', { name: 'The figure over time' });
+    expect(line.getAttribute('aria-valuetext')).toBe('step 2');
+    expect(line.getAttribute('aria-valuenow')).toBe('2');
+    fireEvent.keyDown(line, { key });
+    expect(choose).toHaveBeenCalledWith(to);
+  });
+  it('stays at its ends', () => {
+    const choose = jest.fn();
+    const line = (
+      <StepLine
+        label="Line"
+        points={points}
+        fromMs={0}
+        toMs={3000}
+        marks={[]}
+        write={String}
+        chosen={2}
+        onChoose={choose}
+      />
+    );
+    show(line);
+    fireEvent.keyDown(screen.getByRole('slider', { name: 'Line' }), { key: 'ArrowRight' });
+    expect(choose).toHaveBeenCalledWith(2);
+  });
+});
+
+describe('the other drawings of a course', () => {
+  it('tell a part that is stored, one that runs, and one that is not there', () => {
+    const part = (key: string, value: string | null, stored: boolean) => ({
+      key,
+      title: key,
+      weight: 40,
+      value,
+      stored,
+    });
+    show(
+      <FormulaBar
+        label="made of three"
+        parts={[part('first', '88.0', true), part('second', '91.0', false), part('exam', null, false)]}
+      />,
+    );
+    expect(screen.getByRole('img', { name: 'made of three' })).toBeTruthy();
+    for (const text of ['88.0', '91.0', '–', 'exam']) expect(screen.getByText(text)).toBeTruthy();
+  });
+  it('draw no more than the whole where extra credit lifts a category above it', () => {
+    expect(() => show(<CostBar share={0.5} fraction={1.3} most={0.5} />)).not.toThrow();
   });
 });

@@ -1,5 +1,5 @@
 import { Type, type Static } from '@sinclair/typebox';
-import { CourseFigures, looseEndKinds, LooseEndFigure } from '../outlook/figures';
+import { CourseAnswer, CourseFigures, looseEndKinds, LooseEndFigure } from '../outlook/figures';
 import { route } from '../shared/route';
 import { DateOnly, Instant, Nullable, Uuid } from '../shared/scalars';
 import { CoursePolicy, PolicyCorrection, Reconciliation } from './policy';
@@ -150,6 +150,8 @@ export const CourseDetail = Type.Composite([
     moved: Type.Array(FigureStep),
     /** What moved it in the terms of the year before this one, by date; the figure begins anew with each. */
     earlier: Type.Array(Type.Object({ term: TermRef, moved: Type.Array(FigureStep) })),
+    /** What the next steps of the scale ask of the work still to come, the nearest first. */
+    needed: CourseAnswer.properties.needed,
     reconciliation: Nullable(Reconciliation),
     /** Lessons of this course; null where the school tells none. */
     attendance: Nullable(CourseAttendance),

@@ -57,6 +57,7 @@ export const Reconciliation = Type.Object({
   letter: Nullable(Type.String()),
   at: Instant,
   ours: Nullable(Type.Number()),
+  ourLetter: Nullable(Type.String()),
   /** `rounded`: the school shows fewer decimals, and so rounded they are the same. */
   verdict: Type.Union([Type.Literal('same'), Type.Literal('rounded'), Type.Literal('differs')]),
   /** Empty unless they differ. */

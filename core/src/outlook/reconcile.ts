@@ -65,13 +65,14 @@ function reasonsOf(record: CourseRecord, stated: Stated): ReconcileReason[] {
  * Example: stated 84.1, ours 85.6, and 84.1 without the floor → a policy reason with `{floor: 0}`.
  */
 export function reconcile(record: CourseRecord, stated: Stated): Reconciliation {
-  const ours = courseAnswer(record).posted;
+  const { posted: ours, letter: ourLetter } = courseAnswer(record);
   const verdict = verdictOf(ours, stated.figure, record.policy.decimals ?? 1);
   return {
     stated: stated.figure,
     letter: stated.letter,
     at: stated.at,
     ours,
+    ourLetter,
     verdict,
     reasons: verdict === 'differs' ? reasonsOf(record, stated) : [],
   };

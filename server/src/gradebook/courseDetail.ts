@@ -2,14 +2,25 @@ import type {
   Child,
   CourseAnswer,
   CourseDetail,
+  CourseFigures,
   CourseRecord,
   FigureStep,
   PolicyCorrection,
   Reconciliation,
+  Scale,
   StandardDetail,
   TermRef,
 } from '@cadro/contract';
-import { corrected, courseAnswer, figuresOf, reconcile, termStateOf, type Stated } from '@cadro/core';
+import {
+  corrected,
+  courseAnswer,
+  courseFigures,
+  figuresOf,
+  reconcile,
+  spanSteps,
+  termStateOf,
+  type Stated,
+} from '@cadro/core';
 import { attendanceOf } from '../attendance';
 import type { Db } from '../db';
 import { dateIn } from '../household';
@@ -32,6 +43,15 @@ export interface OpenCourse extends TermRecord {
   /** The records of its earlier terms, by date, with the same correction. */
   readonly earlier: readonly TermRecord[];
 }
+
+/** The next steps of the scale above the figure: letters, whole numbers or tens. */
+const nextSteps = ({ posted }: CourseFigures, scale: Scale): number[] =>
+  posted === null
+    ? []
+    : spanSteps(scale, { from: posted, to: scale.outOf })
+        .map(({ at }) => at)
+        .sort((a, b) => a - b)
+        .slice(0, 2);
 
 /** Before every record. */
 const beginning = '0001-01-01T00:00:00Z';
@@ -137,7 +157,11 @@ export async function courseDetail(db: Db, open: OpenCourse, now: Date): Promise
     commentsOf(db, [child.id], { courseId: row.id }),
     attendanceIn(db, open, now),
   ]);
-  const answer = courseAnswer(record, { since: beginning });
+  const posted = courseFigures(record);
+  const answer = courseAnswer(record, {
+    since: beginning,
+    targets: nextSteps(posted, scaleOf(record.policy)),
+  });
   const figures = figuresOf(answer);
   const summaryOf = itemSummaries(record, figures);
   const assumed = new Map((record.categories ?? []).map((category) => [category.id, category]));
@@ -168,6 +192,7 @@ export async function courseDetail(db: Db, open: OpenCourse, now: Date): Promise
       term: termRef(each.term, today),
       moved: stepsOf(each.record, courseAnswer(each.record, { since: beginning })),
     })),
+    needed: answer.needed,
     reconciliation,
     attendance,
     comments: comments.map(commentView),

@@ -19,10 +19,11 @@ import {
   Words,
 } from '../../ui';
 import { useCourseQuery, useLazyCourseRecordQuery } from '../api';
-import { Comments } from '../Comments';
+import { Comments, CommentsCsv } from '../Comments';
 import { ThreeFigures } from '../ThreeFigures';
 import { spanWords } from '../words';
 import { Attended } from './Attended';
+import { Change } from './Change';
 import { letterSteps, trendWords } from './courseWords';
 import { Moved } from './Moved';
 import { NotInFigure } from './NotInFigure';
@@ -150,6 +151,7 @@ export function CourseView({
             <Head course={course} />
             {standards ? <Standards course={course} /> : <Standing course={course} />}
             {!standards && course.categories.length > 0 ? <Why course={course} /> : null}
+            {standards ? null : <Change course={course} />}
             {standards ? null : <Moved course={course} />}
             <WorkLists course={course} />
             {standards ? null : <NotInFigure course={course} />}
@@ -159,6 +161,7 @@ export function CourseView({
                 comments={course.comments.filter(({ itemId }) => itemId === null)}
                 none={t('course.noComments')}
               />
+              {course.comments.length > 0 ? <CommentsCsv course={course} /> : null}
             </Stack>
             <Talk course={course} />
             <Attended course={course} />

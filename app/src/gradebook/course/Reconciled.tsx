@@ -45,7 +45,7 @@ export function Reconciled({ course }: { course: CourseDetail }) {
   ) : null;
   if (!reconciliation) return own;
   const decimals = Math.max(1, scale.decimals);
-  const { stated, letter, at, ours, verdict, reasons } = reconciliation;
+  const { stated, letter, at, ours, ourLetter, verdict, reasons } = reconciliation;
   const figure = `${format.figure(stated, Number.isInteger(stated) && verdict === 'rounded' ? 0 : decimals)}${letter ? ` ${letter}` : ''}`;
   const when = `${format.relative(at)}, ${format.time(at)}`;
   if (verdict !== 'differs') {
@@ -54,6 +54,11 @@ export function Reconciled({ course }: { course: CourseDetail }) {
         <Words size="small" colour="soft">
           {t(verdict === 'same' ? 'stated.same' : 'stated.rounded', { figure, when })}
         </Words>
+        {letter !== null && letter !== ourLetter ? (
+          <Words size="small">
+            {t('stated.letter', { letter, ours: ourLetter ?? t('stated.noLetter') })}
+          </Words>
+        ) : null}
         {own}
       </Stack>
     );

@@ -6,6 +6,7 @@ import { useFormat } from '../../i18n';
 import { Heading, Line, Quietly, RowLink, SaveCsv, Stack, Words } from '../../ui';
 import { Comments } from '../Comments';
 import { standardsWords } from '../words';
+import { policySentences } from './courseWords';
 
 type Assessed = NonNullable<CourseDetail['figures']>['standards'][number];
 
@@ -97,11 +98,15 @@ function Standard({
 /** Per standard its level, what it shows, the next level, and the evidence; not assessed is not the same as not met. */
 export function Standards({ course }: { course: CourseDetail }) {
   const { t } = useTranslation();
+  const format = useFormat();
   const found = new Map(course.figures?.standards.map((standard) => [standard.id, standard]));
   return (
     <View>
       <Heading level={2}>{t('course.standards')}</Heading>
       <Words>{standardsWords(t, course.figures?.standards ?? [])}</Words>
+      <Words size="small" colour="soft">
+        {policySentences(t, format, course).slice(0, 2).join(' ')}
+      </Words>
       {course.standards.map((standard) => (
         <View key={standard.id}>
           <Standard standard={standard} found={found.get(standard.id)} course={course} />

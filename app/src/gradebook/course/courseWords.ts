@@ -110,6 +110,9 @@ export const notInFigureReasons = [
   'incompleteNot',
   'dropped',
   'unscored',
+  'extraAlone',
+  'extraOpen',
+  'undated',
   'ahead',
 ] as const;
 export type NotInFigure = (typeof notInFigureReasons)[number];
@@ -124,6 +127,11 @@ export function whyNotInFigure(
   if (!item.counts) return 'practice';
   if (policy.method === 'weighted' && category && category.weight <= 0) return 'weightless';
   if (figures?.categories.some(({ dropped }) => dropped.includes(item.id))) return 'dropped';
+  if (item.extraCredit) {
+    if (item.state.status !== 'scored') return 'extraOpen';
+    const alone = (figures?.categories.find(({ id }) => id === item.categoryId)?.fraction ?? null) === null;
+    return alone ? 'extraAlone' : null;
+  }
   switch (item.state.status) {
     case 'scored':
       return item.state.earned === null ? 'unscored' : null;
@@ -136,6 +144,7 @@ export function whyNotInFigure(
     case 'incomplete':
       return policy.incompleteCounts === 'zero' ? null : 'incompleteNot';
     case 'open':
+      if (item.dueAt === null) return 'undated';
       return item.looseEnd?.kind === 'overdue' ? 'overdue' : 'ahead';
   }
 }

@@ -2,7 +2,7 @@ import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { ChildTerms } from '@cadro/contract';
 import { useFormat } from '../../i18n';
-import { Heading, Line, Row, Stack, Words } from '../../ui';
+import { Heading, Line, Row, SaveCsv, Stack, Words } from '../../ui';
 
 /** Credits by area, in sentences: earned, in progress, still needed. */
 export function Credits({ years }: { years: ChildTerms }) {
@@ -33,6 +33,25 @@ export function Credits({ years }: { years: ChildTerms }) {
           <Line />
         </View>
       ))}
+      <SaveCsv
+        name={t('terms.credits')}
+        columns={[
+          t('terms.csv.area'),
+          t('terms.csv.earned'),
+          t('terms.csv.inProgress'),
+          t('terms.csv.required'),
+          t('terms.csv.needed'),
+        ]}
+        rows={() =>
+          years.credits.map(({ area, earned, inProgress, required, stillNeeded }) => [
+            area,
+            earned,
+            inProgress,
+            required,
+            stillNeeded,
+          ])
+        }
+      />
     </View>
   );
 }
@@ -92,6 +111,28 @@ export function Average({ years }: { years: ChildTerms }) {
           </Row>
         );
       })}
+      <SaveCsv
+        name={t('terms.average')}
+        columns={[
+          t('terms.csv.course'),
+          t('terms.csv.letter'),
+          t('terms.csv.points'),
+          t('terms.credits'),
+          t('terms.csv.state'),
+        ]}
+        rows={() =>
+          average.rows.map(({ courseId, letter, credits, bump, stored }) => {
+            const points = pointsOf(letter);
+            return [
+              titleOf(courseId),
+              letter,
+              points === null ? null : points + bump,
+              credits,
+              t(stored ? 'terms.averageStored' : 'terms.averageRunning'),
+            ];
+          })
+        }
+      />
     </View>
   );
 }
