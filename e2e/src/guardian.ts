@@ -47,24 +47,35 @@ export class Guardian {
     await expect(button).toBeEnabled();
   }
 
-  /** A follow-up and a letter, as the journey leaves them, without walking it again. */
-  async hasTheKeelModelInHand(): Promise<void> {
-    const { request } = this.page;
-    const { followUps } = (await (await request.get('/api/followups')).json()) as {
+  private async hasFollowUp(name: string): Promise<boolean> {
+    const { followUps } = (await (await this.page.request.get('/api/followups')).json()) as {
       followUps: { title: string }[];
     };
-    if (followUps.some(({ title }) => title === 'Keel model')) return;
+    return followUps.some(({ title }) => title === name);
+  }
+
+  /** Takes a loose end in hand without walking there. */
+  async takesInHand(name: string, note: string) {
+    const { request } = this.page;
     const work = (await (await request.get('/api/work')).json()) as {
       looseEnds: { title: string; studentId: string; itemId: string }[];
     };
-    const end = work.looseEnds.find(({ title }) => title === 'Keel model');
-    if (!end) throw new Error('the Keel model is no loose end');
+    const end = work.looseEnds.find(({ title }) => title === name);
+    if (!end) throw new Error(`${name} is no loose end`);
     const { studentId, itemId, title } = end;
-    const data = { studentId, itemId, title, step: 'agreed', note: 'He hands it in tomorrow.' };
+    const data = { studentId, itemId, title, step: 'agreed', note };
     const followUp = (await (await request.post('/api/followups', { data })).json()) as {
       id: string;
       teacher: { id: string };
     };
+    return { studentId, title, followUp };
+  }
+
+  /** A follow-up and a letter, as the journey leaves them, without walking it again. */
+  async hasTheKeelModelInHand(): Promise<void> {
+    const { request } = this.page;
+    if (await this.hasFollowUp('Keel model')) return;
+    const { studentId, title, followUp } = await this.takesInHand('Keel model', 'He hands it in tomorrow.');
     const letter = {
       studentId,
       teacherId: followUp.teacher.id,
