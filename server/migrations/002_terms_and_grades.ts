@@ -75,9 +75,13 @@ create table policy_corrections (
   primary key (student_id, id)
 );
 create index policy_corrections_course on policy_corrections (student_id, course_id, household_id, id desc);
-alter table current_figures drop constraint current_figures_pkey,
-  add household_id uuid references households on delete cascade,
-  add unique nulls not distinct (student_id, course_id, household_id);
+create table assumed_figures (
+  student_id uuid not null references students on delete cascade,
+  course_id uuid not null references courses on delete cascade,
+  household_id uuid not null references households on delete cascade,
+  as_of timestamptz not null, figures jsonb not null,
+  primary key (student_id, course_id, household_id)
+);
 `;
 
 export async function up(knex: Knex): Promise<void> {

@@ -11,7 +11,9 @@ export async function settleByRecord(
   now: Date,
 ): Promise<void> {
   for (const row of await store.settleable(trx, studentId)) {
-    const record = records.find(({ id }) => id === row.course_id);
+    const record = records.find(
+      ({ id, items }) => id === row.course_id && (items ?? []).some((item) => item.id === row.item_id),
+    );
     const outcome = record && followUpVerdict(record, row.item_id, row.loose_end_kind).outcome;
     if (!outcome) continue;
     const key = { studentId, followUpId: row.id, version: row.version };

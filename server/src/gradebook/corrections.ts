@@ -10,7 +10,8 @@ interface Row {
   readonly correction: unknown;
 }
 
-const correctionOf = (stored: unknown): PolicyCorrection | null =>
+/** A stored correction; null where the course stands as the source says. */
+export const correctionOf = (stored: unknown): PolicyCorrection | null =>
   stored === null ? null : parse('stored correction', PolicyCorrection, stored);
 
 /** What households assume of a child's courses now; courses that stand as the source says are not in it. */

@@ -1,4 +1,5 @@
 import {
+  followUpRoutes,
   gradebookRoutes,
   outlookRoutes,
   termRoutes,
@@ -224,6 +225,18 @@ describe('correcting the policy that is assumed', () => {
     const theirs = (await apart.get(await policyPath()).expect(200)).body as CoursePolicy;
     expect(theirs).toMatchObject({ correction: null, history: [] });
 
+    // A scale of one's own is the scale in every list.
+    const halved = { correction: { ...correction, outOf: 50 } };
+    await maren
+      .post(await policyPath())
+      .send(halved)
+      .expect(200);
+    const scaled = ((await maren.get(gradebookRoutes.courses.path)).body.courses as CourseDetail[]).find(
+      ({ id }) => id === after.id,
+    );
+    expect(scaled?.scale.outOf).toBe(50);
+    expect(scaled?.figures?.posted).toBeCloseTo((after.figures?.posted ?? 0) / 2, 9);
+
     const back = (
       await maren
         .post(await policyPath())
@@ -233,6 +246,7 @@ describe('correcting the policy that is assumed', () => {
     expect(back.correction).toBeNull();
     expect(back.history.map(({ correction: was, author }) => [was, author])).toEqual([
       [null, 'maren'],
+      [{ missingCounts: 'not', outOf: 50 }, 'maren'],
       [{ missingCounts: 'not' }, 'maren'],
     ]);
     expect((await course('kelp')).figures).toEqual(before.figures);
@@ -333,6 +347,9 @@ describe('terms, credits, grade points', () => {
   });
 
   it('moves on with the year: the quarter is final, then stored, and one course has not reported', async () => {
+    const reef = await world.itemId('kelp-reef-survey', 'gannet-head');
+    const taken = { studentId: world.student('isolde'), itemId: reef, title: 'Reef survey' };
+    const followUp = await maren.post(followUpRoutes.create.path).send(taken).expect(201);
     await world.moveTo('2026-11-09T14:00:00Z');
     await world.syncAll();
     expect(gradeOf(await terms('isolde'), 'Lighthouse optics', 'quarter-1-2026')?.state).toBe('final');
@@ -353,8 +370,13 @@ describe('terms, credits, grade points', () => {
     // Too late to mend anything, and said so.
     expect(earlier.figures?.looseEnds.every(({ recoverable }) => !recoverable)).toBe(true);
 
+    // Work of a term that is over can still be marked, and then its follow-up settles.
+    const mark = { student_id: taken.studentId, item_id: reef, status: 'scored', earned: 16, late: true };
+    await world.db('results').insert({ ...mark, at: new Date('2026-11-10T18:00:00Z'), levels: '{}' });
     await world.moveTo('2026-11-11T14:00:00Z');
     await world.syncAll();
+    const settled = followUpRoutes.read.path.replace(':followUpId', followUp.body.id as string);
+    expect((await maren.get(settled).expect(200)).body.step).toBe('settled');
     const reported = await terms('isolde');
     expect(gradeOf(reported, 'Lighthouse optics', 'quarter-1-2026')?.state).toBe('stored');
     expect(gradeOf(reported, 'Harbour letters', 'quarter-1-2026')?.state).toBe('final');

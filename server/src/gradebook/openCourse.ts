@@ -1,8 +1,8 @@
-import { corrected, termOn } from '@cadro/core';
+import { corrected } from '@cadro/core';
 import type { Db } from '../db';
-import { dateIn, householdOf, requireChild } from '../household';
+import { requireChild } from '../household';
 import { HttpProblem } from '../http/problems';
-import { standingCorrections } from './corrections';
+import { correctionOf } from './corrections';
 import { statedOf, withCorrection, type OpenCourse } from './courseDetail';
 import { isOfTerm } from './courseTerms';
 import { courseRecords, type TermRecord } from './records';
@@ -26,26 +26,18 @@ export async function openCourse(
 ): Promise<OpenCourse> {
   const { guardianId, studentId, courseId, termId, item } = ask;
   const child = await requireChild(db, guardianId, studentId, 'read-record');
-  const [[row], corrections, household] = await Promise.all([
+  const [[row], all] = await Promise.all([
     store.coursesOf(db, { studentIds: [studentId], guardianId, now, courseId }),
-    standingCorrections(db, studentId),
-    householdOf(db, guardianId),
+    courseRecords(db, studentId, now, { courseId, everyTerm: true }),
   ]);
   if (!row) throw new HttpProblem('not-found');
-  const all = await courseRecords(db, studentId, now, { courseId, termsOf: (terms) => terms });
-  const standing = termOn(
-    all.map(({ term }) => term),
-    dateIn(row.time_zone, now),
-  );
-  const isAsked = ({ term, terms }: TermRecord): boolean => {
+  const isAsked = ({ term, terms, standing }: TermRecord): boolean => {
     if (termId) return term.id === termId;
-    return item ? isOfTerm(item, term, terms, row.time_zone) : term === standing;
+    return item ? isOfTerm(item, term, terms, row.time_zone) : standing;
   };
   const loaded = all.find(isAsked);
   if (!loaded) throw new HttpProblem('not-found');
-  const correction =
-    corrections.find((each) => each.courseId === courseId && each.householdId === household.id)?.correction ??
-    null;
+  const correction = correctionOf(row.correction);
   const stated = await statedOf(db, studentId, courseId, loaded.term);
   const earlier = all
     .filter(({ term }) => term.endsOn < loaded.term.startsOn)

@@ -140,6 +140,8 @@ export interface TermRecord {
   readonly term: CourseTerm;
   /** All terms of the course, by date. */
   readonly terms: readonly CourseTerm[];
+  /** Whether it is the one the course stands in. */
+  readonly standing: boolean;
   readonly record: CourseRecord;
 }
 
@@ -150,7 +152,11 @@ interface Loaded {
   readonly terms: readonly CourseTerm[];
 }
 
-function recordOf({ course, items, results, terms }: Loaded, term: CourseTerm, asOf: Date): TermRecord {
+function recordOf(
+  { course, items, results, terms }: Loaded,
+  term: CourseTerm,
+  asOf: Date,
+): Omit<TermRecord, 'standing'> {
   const policy = parse('stored policy', PolicyRecord, course.policy);
   const own = items.filter((item) => isOfTerm(item, term, terms, course.time_zone));
   const ids = new Set(own.map(({ id }) => id));
@@ -175,7 +181,7 @@ function recordOf({ course, items, results, terms }: Loaded, term: CourseTerm, a
  * The records of a child's courses as the core reads them, as of an instant: four queries, however many
  * courses. Courses whose policy the source has not told yet are left out.
  * @param ask.courseId only this course.
- * @param ask.termsOf picks among a course's terms; by default the one it stands in. One record for each.
+ * @param ask.everyTerm one record for each term of a course, by date; by default only the one it stands in.
  */
 export async function courseRecords(
   db: Db,
@@ -183,7 +189,7 @@ export async function courseRecords(
   asOf: Date,
   ask: {
     readonly courseId?: string;
-    readonly termsOf?: (terms: readonly CourseTerm[]) => readonly CourseTerm[];
+    readonly everyTerm?: true;
   } = {},
 ): Promise<TermRecord[]> {
   const courses = await coursesOfStudent(db, studentId, ask.courseId);
@@ -198,13 +204,14 @@ export async function courseRecords(
   return courses.flatMap((course): TermRecord[] => {
     const own = terms.get(course.id) ?? [];
     const standing = termOn(own, dateIn(course.time_zone, asOf));
-    const asked = ask.termsOf ? ask.termsOf(own) : standing ? [standing] : [];
     const loaded = {
       course,
       items: itemsByCourse.get(course.id) ?? [],
       results: resultsByCourse.get(course.id) ?? [],
       terms: own,
     };
-    return asked.map((term) => recordOf(loaded, term, asOf));
+    return own
+      .filter((term) => ask.everyTerm || term === standing)
+      .map((term) => ({ ...recordOf(loaded, term, asOf), standing: term === standing }));
   });
 }

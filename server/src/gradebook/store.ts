@@ -15,6 +15,8 @@ export interface CourseRow {
   readonly teacher_name: string | null;
   readonly teacher_email: string | null;
   readonly figures: CourseFigures | null;
+  /** What the guardian's household assumes of the policy. */
+  readonly correction: unknown;
   readonly source_name: string;
   readonly source_url: string;
   readonly read_at: Date | null;
@@ -52,13 +54,21 @@ export function coursesOf(
     .join('schools as sch', 'sch.id', 'c.school_id')
     .join('sources as src', 'src.id', 'c.source_id')
     .leftJoin('teachers as p', 'p.id', 'c.teacher_id')
+    .joinRaw('join guardians me on me.id = ?', [ask.guardianId])
+    .leftJoin('current_figures as f', (on) =>
+      on.on('f.student_id', 'e.student_id').andOn('f.course_id', 'e.course_id'),
+    )
+    .leftJoin('assumed_figures as own', (on) =>
+      on
+        .on('own.student_id', 'e.student_id')
+        .andOn('own.course_id', 'e.course_id')
+        .andOn('own.household_id', 'me.household_id'),
+    )
     .joinRaw(
       `left join lateral (
-         select f.figures from current_figures f
-         where f.student_id = e.student_id and f.course_id = e.course_id and (f.household_id is null
-           or f.household_id = (select household_id from guardians where id = :guardianId))
-         order by f.household_id nulls last limit 1) f on true`,
-      { guardianId: ask.guardianId },
+         select c.correction from policy_corrections c
+         where c.student_id = e.student_id and c.course_id = e.course_id and c.household_id = me.household_id
+         order by c.id desc limit 1) said on true`,
     )
     .joinRaw(
       `left join lateral (
@@ -84,7 +94,8 @@ export function coursesOf(
       'p.id as teacher_id',
       'p.name as teacher_name',
       'p.email as teacher_email',
-      'f.figures',
+      db.raw('coalesce(own.figures, f.figures) as figures'),
+      'said.correction',
       'src.name as source_name',
       'src.base_url as source_url',
       'src.read_at',

@@ -1,6 +1,7 @@
 import {
   PolicyRecord,
   type CourseRecord,
+  type PolicyCorrection,
   type Scale,
   type TermCourse,
   type TermGrade,
@@ -8,6 +9,7 @@ import {
 import { parse } from '@cadro/contract/parse';
 import {
   composeTerms,
+  correctedPolicy,
   courseFigures,
   displayOf,
   letterOf,
@@ -28,6 +30,8 @@ export interface CourseYears {
   readonly terms: readonly TermRow[];
   /** The record of each of its terms that has begun, by the term's own name. */
   readonly records: ReadonlyMap<string, CourseRecord>;
+  /** What the household assumes of its policy. */
+  readonly correction: PolicyCorrection | null;
   readonly stored: readonly GradeRow[];
   readonly remarks: readonly RemarkRow[];
   readonly today: string;
@@ -45,11 +49,11 @@ function readingOf(policy: Policy | null, fraction: number | null): Reading {
   return { display: displayOf(policy, fraction), letter: letterOf(policy, fraction) };
 }
 
-function policyOf(row: TermCourseRow): Policy | null {
-  if (row.policy === null) return null;
-  const policy = parse('stored policy', PolicyRecord, row.policy);
-  return normaliseCourse({ id: row.id, asOf: policy.termEnd, policy }).policy;
-}
+const policyOf = ({ row, correction }: CourseYears): PolicyRecord | null =>
+  row.policy === null ? null : correctedPolicy(parse('stored policy', PolicyRecord, row.policy), correction);
+
+const normalised = (policy: PolicyRecord): Policy =>
+  normaliseCourse({ id: '', asOf: policy.termEnd, policy }).policy;
 
 const stateOf = (
   term: TermRow | undefined,
@@ -86,7 +90,8 @@ function partsInOrder(row: TermCourseRow, terms: readonly TermRow[]): ReadonlyMa
 /** Every part of a course's year with its grade, in the order in which the year is made. */
 export function termCourse(course: CourseYears): TermCourse {
   const { row, terms, records, stored, today } = course;
-  const policy = policyOf(row);
+  const known = policyOf(course);
+  const policy = known && normalised(known);
   const storedOf = new Map(stored.map((grade) => [grade.part, grade]));
   const computed = new Map(
     [...records].map(([part, record]) => {
@@ -99,13 +104,13 @@ export function termCourse(course: CourseYears): TermCourse {
   );
   const depths = partsInOrder(row, terms);
   const names = [...depths.keys()];
-  const known = new Map(
+  const parts = new Map(
     names.map((part): [string, KnownPart] => [
       part,
       { computed: computed.get(part) ?? null, stored: storedOf.get(part)?.fraction ?? null },
     ]),
   );
-  const composed = composeTerms(row.composition, known);
+  const composed = composeTerms(row.composition, parts);
   const byName = new Map(terms.map((term) => [term.external_id, term]));
 
   const gradeOf = (part: string): TermGrade => {
@@ -137,7 +142,7 @@ export function termCourse(course: CourseYears): TermCourse {
     courseId: row.id,
     title: row.title,
     teacher: row.teacher_name,
-    scale: policy && row.policy ? scaleOf(parse('stored policy', PolicyRecord, row.policy)) : reportScale,
+    scale: known ? scaleOf(known) : reportScale,
     current: row.policy !== null,
     credits: row.credits,
     creditsEarned: stored.reduce((sum, grade) => sum + (grade.credits_earned ?? 0), 0),

@@ -96,21 +96,21 @@ const creditsOf = (
 /** A child's school years: a bounded number of queries, however many courses and terms. */
 export async function childTerms(db: Db, guardianId: string, child: Child, now: Date): Promise<ChildTerms> {
   const today = dateIn(child.timeZone, now);
-  const begun = ({ startsOn }: { startsOn: string }) => startsOn <= today;
   const [terms, rows, grades, remarks, plan, loaded, corrections, household] = await Promise.all([
     store.termsOfStudent(db, child.id),
     store.coursesOfYears(db, child.id),
     store.storedGrades(db, child.id),
     store.reportRemarks(db, child.id),
     store.creditPlan(db, child.id),
-    courseRecords(db, child.id, now, { termsOf: (own) => own.filter(begun) }),
+    courseRecords(db, child.id, now, { everyTerm: true }),
     standingCorrections(db, child.id),
     householdOf(db, guardianId),
   ]);
-  const correctionOf = (courseId: string) =>
+  const correctionFor = (courseId: string) =>
     corrections.find((each) => each.courseId === courseId && each.householdId === household.id)?.correction ??
     null;
-  const byCourse = group(loaded, ({ record }: TermRecord) => record.id);
+  const begun = loaded.filter(({ term }) => term.startsOn <= today);
+  const byCourse = group(begun, ({ record }: TermRecord) => record.id);
   const gradesOf = group(grades, ({ course_id }) => course_id);
   const remarksOf = group(remarks, ({ course_id }) => course_id);
   const courses = rows.map((row) => {
@@ -121,9 +121,10 @@ export async function childTerms(db: Db, guardianId: string, child: Child, now: 
       records: new Map(
         (byCourse.get(row.id) ?? []).map(({ term, record }) => [
           term.externalId,
-          corrected(record, correctionOf(row.id)),
+          corrected(record, correctionFor(row.id)),
         ]),
       ),
+      correction: correctionFor(row.id),
       stored: gradesOf.get(row.id) ?? [],
       remarks: remarksOf.get(row.id) ?? [],
       today,

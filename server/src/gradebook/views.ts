@@ -8,12 +8,16 @@ import {
   type Scale,
 } from '@cadro/contract';
 import { parse } from '@cadro/contract/parse';
+import { correctedPolicy } from '@cadro/core';
 import type { CommentRow } from './comments';
+import { correctionOf } from './corrections';
 import type { CourseRow, StateRow } from './store';
 
 export const isoOrNull = (date: Date | null): string | null => date && date.toISOString();
 
-export const policyOf = (row: CourseRow): PolicyRecord => parse('stored policy', PolicyRecord, row.policy);
+/** As the figures are computed: the source's, with the household's correction. */
+export const policyOf = (row: CourseRow): PolicyRecord =>
+  correctedPolicy(parse('stored policy', PolicyRecord, row.policy), correctionOf(row.correction));
 
 export function scaleOf(policy: PolicyRecord): Scale {
   return {

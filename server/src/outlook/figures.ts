@@ -2,7 +2,7 @@ import { corrected, courseFigures } from '@cadro/core';
 import type { Clock, Db } from '../db';
 import { settleByRecord } from '../followups';
 import { courseRecords, standingCorrections } from '../gradebook';
-import { storeFigures, type StoredFigures } from './store';
+import { storeFigures, type AssumedFigures, type StoredFigures } from './store';
 
 /**
  * Computes a child's current figures from the history and stores one row per course, and one more for each household
@@ -11,20 +11,27 @@ import { storeFigures, type StoredFigures } from './store';
  */
 export async function computeFigures(deps: { db: Db; clock: Clock }, studentId: string): Promise<void> {
   const now = await deps.clock.now();
-  const loaded = await courseRecords(deps.db, studentId, now);
-  const records = loaded.map(({ record }) => record);
+  const loaded = await courseRecords(deps.db, studentId, now, { everyTerm: true });
+  const records = loaded.flatMap(({ standing, record }) => (standing ? [record] : []));
   const byId = new Map(records.map((record) => [record.id, record]));
-  const asPublished = records.map((record): StoredFigures => ({
+  const published = records.map((record): StoredFigures => ({
     courseId: record.id,
-    householdId: null,
     figures: courseFigures(record),
   }));
-  const asAssumed = (await standingCorrections(deps.db, studentId)).flatMap((each): StoredFigures[] => {
+  const assumed = (await standingCorrections(deps.db, studentId)).flatMap((each): AssumedFigures[] => {
     const record = byId.get(each.courseId);
-    return record ? [{ ...each, figures: courseFigures(corrected(record, each.correction)) }] : [];
+    if (!record) return [];
+    const { courseId, householdId, correction } = each;
+    return [{ courseId, householdId, figures: courseFigures(corrected(record, correction)) }];
   });
   await deps.db.transaction(async (trx) => {
-    await storeFigures(trx, studentId, now, [...asPublished, ...asAssumed]);
-    await settleByRecord(trx, studentId, records, now);
+    await storeFigures(trx, studentId, now, { published, assumed });
+    // Work of a term that is over can still be marked.
+    await settleByRecord(
+      trx,
+      studentId,
+      loaded.map(({ record }) => record),
+      now,
+    );
   });
 }

@@ -4,9 +4,11 @@ import { dueSql } from '../gradebook';
 
 export interface StoredFigures {
   readonly courseId: string;
-  /** Whose correction of the policy they follow; null: as the source says. */
-  readonly householdId: string | null;
   readonly figures: CourseFigures;
+}
+/** Figures by a household's own correction of the policy. */
+export interface AssumedFigures extends StoredFigures {
+  readonly householdId: string;
 }
 
 /** Puts a child's current figures in the place of those of before. */
@@ -14,20 +16,23 @@ export async function storeFigures(
   trx: Trx,
   studentId: string,
   asOf: Date,
-  figures: readonly StoredFigures[],
+  { published, assumed }: { published: readonly StoredFigures[]; assumed: readonly AssumedFigures[] },
 ): Promise<void> {
   // Two runs for one child at once would meet here: the later one waits, and both write the same.
   await trx.raw('select 1 from students where id = ? for no key update', [studentId]);
-  await trx('current_figures').where({ student_id: studentId }).delete();
-  if (figures.length === 0) return;
-  await trx('current_figures').insert(
-    figures.map((each) => ({
-      student_id: studentId,
-      course_id: each.courseId,
-      household_id: each.householdId,
-      as_of: asOf,
-      figures: JSON.stringify(each.figures),
-    })),
+  const rowOf = (each: StoredFigures) => ({
+    student_id: studentId,
+    course_id: each.courseId,
+    as_of: asOf,
+    figures: JSON.stringify(each.figures),
+  });
+  for (const table of ['current_figures', 'assumed_figures']) {
+    await trx(table).where({ student_id: studentId }).delete();
+  }
+  if (published.length > 0) await trx('current_figures').insert(published.map(rowOf));
+  if (assumed.length === 0) return;
+  await trx('assumed_figures').insert(
+    assumed.map((each) => ({ ...rowOf(each), household_id: each.householdId })),
   );
 }
 

@@ -74,7 +74,8 @@ async function startSchool(inbound: { url: string; key: string }): Promise<Schoo
   };
 }
 
-async function freshDatabase(): Promise<{ url: string; drop: () => Promise<void> }> {
+/** An empty database of the test cluster. */
+export async function freshDatabase(): Promise<{ url: string; drop: () => Promise<void> }> {
   const template = process.env['TEST_DATABASE_URL'];
   if (!template) throw new Error('TEST_DATABASE_URL is not set: start the server tests through npm test');
   const name = `test_${randomBytes(6).toString('hex')}`;

@@ -39,10 +39,10 @@ export async function reportOf(
     ? leaves.find(({ id }) => id === ask.termId)
     : (leaves.find(({ state }) => state === 'running') ?? leaves.find(({ state }) => state === 'closed'));
   if (!term) throw new HttpProblem('not-found');
-  const loaded = await courseRecords(db, child.id, now, {
-    termsOf: (terms) => terms.filter(({ id }) => id === term.id),
-  });
-  const records = new Map(loaded.map(({ record }) => [record.id, record]));
+  const loaded = await courseRecords(db, child.id, now, { everyTerm: true });
+  const records = new Map(
+    loaded.filter(({ term: own }) => own.id === term.id).map(({ record }) => [record.id, record]),
+  );
   const correctionOf = (courseId: string) =>
     corrections.find((each) => each.courseId === courseId && each.householdId === guardian?.household_id)
       ?.correction ?? null;

@@ -62,14 +62,19 @@ class Writer {
     return printWords[this.report.language];
   }
 
+  /** Days before months, as the app writes them. */
+  private get locale(): string {
+    return this.report.language === 'en' ? 'en-GB' : this.report.language;
+  }
+
   date(on: string): string {
-    const format = new Intl.DateTimeFormat(this.report.language, { dateStyle: 'medium', timeZone: 'UTC' });
+    const format = new Intl.DateTimeFormat(this.locale, { dateStyle: 'medium', timeZone: 'UTC' });
     return format.format(new Date(`${on}T12:00:00Z`));
   }
 
   instant(at: Date): string {
-    const { language, timeZone } = this.report;
-    return new Intl.DateTimeFormat(language, { dateStyle: 'medium', timeStyle: 'short', timeZone }).format(
+    const { timeZone } = this.report;
+    return new Intl.DateTimeFormat(this.locale, { dateStyle: 'medium', timeStyle: 'short', timeZone }).format(
       at,
     );
   }
@@ -92,7 +97,7 @@ class Writer {
       .fillColor(look.colour ?? ink)
       .text(text, left, top, {
         width: look.width,
-        height: look.size * 1.25 * (look.lines ?? 1),
+        height: look.size * 1.4 * (look.lines ?? 1),
         ellipsis: true,
         lineBreak: true,
         ...(look.align ? { align: look.align } : {}),
@@ -179,7 +184,8 @@ class Writer {
   foot(): void {
     const { attendance, source } = this.report;
     const top = sheet.height - margin - footer + 10;
-    this.line(this.words.attendance(attendance), margin, top, { size: 10, width: inner });
+    if (attendance.days > 0)
+      this.line(this.words.attendance(attendance), margin, top, { size: 10, width: inner });
     this.line(this.words.legend, margin, top + 18, { size: 8, width: inner, colour: soft });
     const read = source.readAt ? this.instant(source.readAt) : '–';
     this.line(this.words.source(source.name, read), margin, top + 30, {

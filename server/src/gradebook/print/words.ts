@@ -48,13 +48,18 @@ const en: PrintWords = {
   noFigure: 'no figure yet',
   assessed: (met, assessed, later) =>
     assessed === 0
-      ? `nothing assessed yet; ${later} come later`
-      : `${met} of ${assessed} assessed so far are met${later > 0 ? `; ${later} come later` : ''}`,
+      ? `nothing assessed yet; ${some(later, 'comes', 'come')} later`
+      : `${met} of ${assessed} assessed so far are met${later > 0 ? `; ${some(later, 'comes', 'come')} later` : ''}`,
   level: (level) => `level ${level}`,
   notAssessed: 'not assessed yet',
   attendance: ({ days, absent, lessons, unexcused, late }) =>
-    `${some(days, 'school day', 'school days')}, absent on ${absent}; ${some(lessons, 'lesson', 'lessons')} missed, ` +
-    `${unexcused} of them unexplained; late ${some(late, 'time', 'times')}`,
+    [
+      `${some(days, 'school day', 'school days')}, absent on ${absent}`,
+      lessons === 0
+        ? 'no lesson missed'
+        : `${some(lessons, 'lesson', 'lessons')} missed, ${unexcused === 0 ? 'all with a reason' : `${unexcused} of them unexplained`}`,
+      `late ${some(late, 'time', 'times')}`,
+    ].join('; '),
   legend:
     'The filled frame is the posted figure. Above the rail: how far it falls if loose ends are left. Below: where it comes to if they are made up.',
   source: (name, when) => `From ${name}, read ${when}. Figures by Cadro from the school’s marks.`,
@@ -80,13 +85,18 @@ const es: PrintWords = {
   noFigure: 'aún sin cifra',
   assessed: (met, assessed, later) =>
     assessed === 0
-      ? `nada evaluado todavía; ${later} vienen después`
-      : `${met} de ${assessed} evaluados hasta ahora están logrados${later > 0 ? `; ${later} vienen después` : ''}`,
+      ? `nada evaluado todavía; ${some(later, 'viene', 'vienen')} después`
+      : `${met} de ${assessed} evaluados hasta ahora están logrados${later > 0 ? `; ${some(later, 'viene', 'vienen')} después` : ''}`,
   level: (level) => `nivel ${level}`,
   notAssessed: 'aún sin evaluar',
   attendance: ({ days, absent, lessons, unexcused, late }) =>
-    `${some(days, 'día de clase', 'días de clase')}, ausente ${absent}; ${some(lessons, 'clase perdida', 'clases perdidas')}, ` +
-    `${unexcused} sin explicar; tarde ${some(late, 'vez', 'veces')}`,
+    [
+      `${some(days, 'día de clase', 'días de clase')}, ausente ${absent}`,
+      lessons === 0
+        ? 'ninguna clase perdida'
+        : `${some(lessons, 'clase perdida', 'clases perdidas')}, ${unexcused === 0 ? 'todas con motivo' : `${unexcused} sin explicar`}`,
+      `tarde ${some(late, 'vez', 'veces')}`,
+    ].join('; '),
   legend:
     'El marco lleno es la cifra publicada. Sobre la línea: cuánto cae si se dejan los cabos sueltos. Debajo: adónde llega si se recuperan.',
   source: (name, when) => `De ${name}, leído ${when}. Cifras de Cadro a partir de las notas de la escuela.`,
