@@ -24,11 +24,32 @@ const openFollowUp = async (guardian: Guardian, page: Page) => {
 const pictures: readonly Picture[] = [
   { name: 'sign-in', open: async (_guardian, page) => void (await page.goto('/sign-in')) },
   { name: 'brief', open: (guardian) => guardian.goesTo('Brief') },
-  { name: 'brief-dark', open: (guardian) => guardian.goesTo('Brief'), dark: true },
   { name: 'brief-wide', open: (guardian) => guardian.goesTo('Brief'), size: wide },
   { name: 'courses', open: (guardian) => guardian.goesTo('Courses') },
   { name: 'course', open: (guardian) => guardian.opensCourse('Boat-building') },
   { name: 'course-wide', open: (guardian) => guardian.opensCourse('Kelp chemistry'), size: wide },
+  {
+    name: 'side-by-side-wide',
+    open: async (_guardian, page) => void (await page.goto('/courses/compare')),
+    size: wide,
+  },
+  {
+    name: 'terms',
+    async open(guardian, page) {
+      await guardian.goesTo('Courses');
+      await page.getByRole('link', { name: 'Terms and credits' }).first().click();
+      await page.getByRole('button', { name: 'Show how the year is made: Kelp chemistry' }).click();
+    },
+    dark: true,
+  },
+  {
+    name: 'counting',
+    async open(guardian, page) {
+      await guardian.opensCourse('Kelp chemistry');
+      await page.getByRole('link', { name: 'Correct how we count it' }).click();
+      await expect(page.getByText(/^Now we count/)).toBeVisible();
+    },
+  },
   {
     name: 'assignment',
     async open(guardian) {
@@ -40,7 +61,6 @@ const pictures: readonly Picture[] = [
   { name: 'work-wide', open: (guardian) => guardian.goesTo('Work'), size: wide },
   { name: 'days', open: (guardian) => guardian.goesTo('Days') },
   { name: 'days-wide', open: (guardian) => guardian.goesTo('Days'), size: wide },
-  { name: 'link', open: async (_guardian, page) => void (await page.goto('/link')) },
   { name: 'settings', open: async (_guardian, page) => void (await page.goto('/settings')) },
   {
     name: 'take-in-hand',
