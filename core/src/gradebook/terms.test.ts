@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { compose, gradePointAverage } from '.';
+import { compose, composeTerms, creditBalance, gradePointAverage, termOn, termStateOf } from '.';
 
 describe('a grade made of parts', () => {
   const part = (weight: number, fraction: number | null, stored: number | null = null) => ({
@@ -51,5 +51,112 @@ describe('the grade-point average', () => {
     const made = gradePointAverage(points, courses);
     if (average === null) expect(made).toBeNull();
     else expect(made).toBeCloseTo(average, 12);
+  });
+});
+
+describe('the grades of a year', () => {
+  const semester = {
+    sessionId: 'semester',
+    parts: [
+      { part: 'first', weight: 40 },
+      { part: 'second', weight: 40 },
+      { part: 'exam', weight: 20 },
+    ],
+  };
+  const year = {
+    sessionId: 'year',
+    parts: [
+      { part: 'semester', weight: 50 },
+      { part: 'spring', weight: 50 },
+    ],
+  };
+  const known = (parts: Record<string, [computed: number | null, stored: number | null]>) =>
+    new Map(Object.entries(parts).map(([part, [computed, stored]]) => [part, { computed, stored }]));
+
+  it('are made of their parts, a composed part by its own formula, whatever the order of the formulas', () => {
+    const parts = known({ first: [0.9, null], second: [0.8, null], exam: [0.7, null], spring: [0.6, null] });
+    for (const formulas of [
+      [semester, year],
+      [year, semester],
+    ]) {
+      const made = composeTerms(formulas, parts);
+      expect(made.get('semester')?.fraction).toBeCloseTo(0.82, 12);
+      expect(made.get('year')?.fraction).toBeCloseTo(0.71, 12);
+    }
+  });
+  it('take what is stored before what is computed, also for a composed part', () => {
+    const parts = known({ first: [0.9, 0.95], semester: [null, 0.5], spring: [0.6, null] });
+    const made = composeTerms([year, semester], parts);
+    expect(made.get('semester')?.fraction).toBeCloseTo(0.95, 12);
+    expect(made.get('year')?.fraction).toBeCloseTo(0.55, 12);
+    expect(made.get('year')?.parts[0]).toMatchObject({ part: 'semester', stored: 0.5 });
+  });
+  it('run while only some parts have begun', () => {
+    const made = composeTerms([semester], known({ first: [0.9, null] }));
+    expect(made.get('semester')?.fraction).toBeCloseTo(0.9, 12);
+    expect(made.get('semester')?.parts.map(({ fraction }) => fraction)).toEqual([0.9, null, null]);
+  });
+  it('end, where a formula leads back to itself', () => {
+    const round = [
+      {
+        sessionId: 'a',
+        parts: [
+          { part: 'b', weight: 1 },
+          { part: 'x', weight: 1 },
+        ],
+      },
+      { sessionId: 'b', parts: [{ part: 'a', weight: 1 }] },
+    ];
+    const made = composeTerms(round, known({ x: [0.8, null] }));
+    expect(made.get('a')?.fraction).toBeCloseTo(0.8, 12);
+  });
+});
+
+describe('the term of a date', () => {
+  const quarters = [
+    { startsOn: '2026-11-09', endsOn: '2027-01-29' },
+    { startsOn: '2026-09-07', endsOn: '2026-11-06' },
+  ];
+  it.each([
+    ['2026-09-07', 'running', '2026-09-07'],
+    ['2026-11-06', 'running', '2026-09-07'],
+    ['2026-11-08', 'closed', '2026-09-07'],
+    ['2026-11-09', 'running', '2026-11-09'],
+    ['2027-06-30', 'closed', '2026-11-09'],
+    ['2026-08-01', 'ahead', '2026-09-07'],
+  ])('on %s is the one that is %s', (date, state, startsOn) => {
+    const found = termOn(quarters, date);
+    expect(found?.startsOn).toBe(startsOn);
+    expect(found && termStateOf(found, date)).toBe(state);
+  });
+  it('is none where there are no terms', () => expect(termOn([], '2026-10-21')).toBeUndefined());
+});
+
+describe('credits', () => {
+  const plan = [
+    { area: 'Sciences', required: 3 },
+    { area: 'Making', required: 1 },
+  ];
+  const credit = (area: string | null, credits: number, earned: number, inProgress: boolean) => ({
+    area,
+    credits,
+    earned,
+    inProgress,
+  });
+  it('are earned, in progress, and still needed', () => {
+    const courses = [
+      credit('Sciences', 1, 1, false),
+      credit('Sciences', 1, 0, true),
+      credit('Sciences', 1, 0.5, true),
+      credit(null, 5, 5, false),
+      credit('Making', 2, 2, false),
+    ];
+    expect(creditBalance(plan, courses)).toEqual([
+      { area: 'Sciences', earned: 1.5, inProgress: 1.5, required: 3, stillNeeded: 0 },
+      { area: 'Making', earned: 2, inProgress: 0, required: 1, stillNeeded: 0 },
+    ]);
+  });
+  it('that were not passed are needed still', () => {
+    expect(creditBalance(plan, [credit('Sciences', 1, 0, false)])[0]?.stillNeeded).toBe(3);
   });
 });
