@@ -1,7 +1,7 @@
 import { Button, Input } from '@rneui/themed';
 import { Link, type Href } from 'expo-router';
 import { useId, type ReactNode } from 'react';
-import { Pressable, View, type ViewStyle } from 'react-native';
+import { Pressable, View, type TextStyle, type ViewStyle } from 'react-native';
 import { font, gap, sizes, touch, type Palette } from './palette';
 import { usePalette } from './Theme';
 import { Words } from './Words';
@@ -35,21 +35,21 @@ export function Action({ label, onPress, main, busy, disabled }: ActionProps) {
   );
 }
 
-/** A quiet way on, as an underlined link of full height. */
+/** An underlined link of full height. */
+export const quietLink = (palette: Palette): TextStyle => ({
+  fontFamily: font,
+  color: palette.ink,
+  fontWeight: '600',
+  textDecorationLine: 'underline',
+  paddingVertical: 10,
+  ...sizes.text,
+});
+
+/** A quiet way on, inside the app. */
 export function WayOn({ label, href }: { label: string; href: Href }) {
   const palette = usePalette();
   return (
-    <Link
-      href={href}
-      style={{
-        fontFamily: font,
-        color: palette.ink,
-        fontWeight: '600',
-        textDecorationLine: 'underline',
-        paddingVertical: 10,
-        ...sizes.text,
-      }}
-    >
+    <Link href={href} style={quietLink(palette)}>
       {label}
     </Link>
   );

@@ -1,6 +1,6 @@
 import { Text } from 'react-native';
 import { useTranslation } from 'react-i18next';
-import { font, sizes } from './palette';
+import { quietLink } from './Controls';
 import { usePalette } from './Theme';
 
 /** A link that leaves the app: a file, a printed page, the school's own pages. Opens beside it. */
@@ -13,14 +13,7 @@ export function OutLink({ label, href }: { label: string; href: string }) {
       aria-label={t('save.outside', { label })}
       // The web target makes an anchor of a text with an address.
       {...{ href, hrefAttrs: { target: 'blank', rel: 'noopener noreferrer' } }}
-      style={{
-        fontFamily: font,
-        color: palette.ink,
-        fontWeight: '600',
-        textDecorationLine: 'underline',
-        paddingVertical: 10,
-        ...sizes.text,
-      }}
+      style={quietLink(palette)}
     >
       {label}
     </Text>

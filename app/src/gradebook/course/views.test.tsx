@@ -1,0 +1,334 @@
+import { fireEvent, render, screen } from '@testing-library/react';
+import type { ReactElement } from 'react';
+import { Provider } from 'react-redux';
+import type { CourseDetail, CourseFigures, ItemSummary, Me, Reconciliation } from '@cadro/contract';
+import { householdApi } from '../../household';
+import { startTexts } from '../../i18n';
+import { store } from '../../store/store';
+import { Theme } from '../../ui';
+import { Change } from './Change';
+import { NotInFigure } from './NotInFigure';
+import { Reconciled } from './Reconciled';
+import { Why } from './Why';
+
+/* The sections of a course's page, each with the odd courses it must have words for. */
+startTexts('en');
+const me: Me = {
+  id: 'g',
+  name: 'Ottoline Aldervane',
+  givenName: 'Ottoline',
+  email: 'ottoline@aldervane.example',
+  language: 'en',
+  now: '2026-10-21T19:40:00Z',
+  demo: false,
+  children: [
+    {
+      id: 's',
+      givenName: 'Isolde',
+      familyName: 'Aldervane',
+      year: '11',
+      schoolName: 'Gannet Head',
+      timeZone: 'America/Halifax',
+      // She may look: what one writes or corrects is not offered to her.
+      role: 'look-only',
+    },
+  ],
+};
+beforeAll(async () => {
+  await store.dispatch(householdApi.util.upsertQueryData('me', undefined, me));
+});
+const show = (element: ReactElement) =>
+  render(
+    <Provider store={store}>
+      <Theme>{element}</Theme>
+    </Provider>,
+  );
+const text = (pattern: RegExp) => screen.queryByText(pattern)?.textContent ?? null;
+
+const sum = (id: string, earned: number, possible: number, cost: number | null) => ({
+  id,
+  fraction: possible > 0 ? earned / possible : null,
+  earned,
+  possible,
+  cost,
+  dropped: [],
+});
+const figures = (more: Partial<CourseFigures> = {}): CourseFigures => ({
+  posted: 85,
+  display: 85,
+  letter: 'B',
+  categories: [sum('c', 17, 20, 15)],
+  standards: [],
+  ifLeft: 85,
+  ifMadeUp: 85,
+  best: 85,
+  looseEnds: [],
+  trend: { class: 'steady', slope: 0 },
+  ...more,
+});
+const category = (id: string, title: string, weight: number) => ({
+  id,
+  title,
+  weight,
+  dropLowest: 0,
+  counts: true,
+});
+const item = (more: Partial<ItemSummary> = {}): ItemSummary => ({
+  id: 'i',
+  title: 'Tide table',
+  categoryId: 'c',
+  possible: 20,
+  counts: true,
+  extraCredit: false,
+  assignedAt: null,
+  dueAt: '2026-10-28T12:00:00Z',
+  state: { status: 'open', at: null, earned: null, late: false, levels: {} },
+  looseEnd: null,
+  was: null,
+  unit: null,
+  commentCount: 0,
+  ...more,
+});
+const course = (more: Partial<CourseDetail> = {}): CourseDetail => ({
+  id: 'k',
+  studentId: 's',
+  title: 'Kelp chemistry',
+  teacher: null,
+  scale: { method: 'weighted', outOf: 100, decimals: 1, letters: [{ letter: 'A', from: 0.9 }] },
+  figures: figures(),
+  itemCount: 1,
+  nextDue: null,
+  freshness: { sourceName: 'Gannet Head', readAt: null, failingSince: null },
+  asOf: '2026-10-21T19:40:00Z',
+  term: { id: 't', title: 'First quarter', startsOn: '2026-09-07', endsOn: '2026-11-06', state: 'running' },
+  terms: [],
+  room: null,
+  period: null,
+  policy: { method: 'weighted', termEnd: '2026-11-07T03:59:00Z' },
+  corrected: false,
+  categories: [category('c', 'Homework', 100)],
+  standards: [],
+  items: [],
+  moved: [],
+  earlier: [],
+  needed: [],
+  reconciliation: null,
+  attendance: null,
+  comments: [],
+  ...more,
+});
+
+describe('why', () => {
+  it('says what each category has cost, and that it is all', () => {
+    const two = course({
+      categories: [category('c', 'Homework', 40), category('d', 'Papers', 60)],
+      figures: figures({ posted: 62, categories: [sum('c', 17, 40, 23), sum('d', 15, 20, 15)] }),
+    });
+    show(<Why course={two} />);
+    expect(text(/^costs 23\.0$/)).not.toBeNull();
+    expect(text(/^costs 15\.0$/)).not.toBeNull();
+    expect(text(/^Together they cost 38\.0 points: from 100 down to 62\.0\.$/)).not.toBeNull();
+    expect(text(/add up to/)).toBeNull();
+  });
+
+  it.each([
+    [90, [30, 60]],
+    [110, [50, 60]],
+  ])('says that the weights sum to %d', (total, [first, second]) => {
+    show(
+      <Why
+        course={course({ categories: [category('c', 'One', first ?? 0), category('d', 'Two', second ?? 0)] })}
+      />,
+    );
+    expect(text(new RegExp(`The weights add up to ${total}, not 100`))).not.toBeNull();
+  });
+
+  it('says how much a category weighs while another has no marks', () => {
+    const one = course({
+      categories: [category('c', 'Homework', 40), category('d', 'Papers', 60)],
+      figures: figures({ categories: [sum('c', 17, 20, 15), sum('d', 0, 0, null)] }),
+    });
+    show(<Why course={one} />);
+    expect(text(/weight 40 · now 100% of the figure · 17 of 20 points/)).not.toBeNull();
+    expect(text(/weight 60 · no marks yet/)).not.toBeNull();
+  });
+
+  it('speaks of what lies above the scale', () => {
+    show(<Why course={course({ figures: figures({ posted: 130, categories: [sum('c', 26, 20, -30)] }) })} />);
+    expect(text(/^adds 30\.0$/)).not.toBeNull();
+    expect(text(/^Together they are 30\.0 points above 100: 130\.0\.$/)).not.toBeNull();
+  });
+
+  it('tells what will count while nothing does', () => {
+    const practice = { ...category('p', 'Practice', 0), counts: false };
+    const empty = course({
+      categories: [category('c', 'Tests', 100), practice],
+      figures: figures({ posted: null, display: null, categories: [sum('c', 0, 0, null)] }),
+    });
+    show(<Why course={empty} />);
+    expect(screen.getByRole('heading', { name: 'What will count' })).toBeTruthy();
+    expect(text(/^required, does not count$/)).not.toBeNull();
+    expect(text(/^Together/)).toBeNull();
+  });
+});
+
+describe('what would change it', () => {
+  const end = (more: object) => ({
+    itemId: 'i',
+    kind: 'missing' as const,
+    recoverable: true,
+    credit: 0.5,
+    deadline: '2026-11-06T12:00:00Z',
+    impact: 2.5,
+    ...more,
+  });
+  it.each<[string, Partial<CourseDetail>, RegExp]>([
+    [
+      'a loose end',
+      { figures: figures({ ifLeft: 76, ifMadeUp: 79, looseEnds: [end({})] }) },
+      /^The loose end made up: about 79\.0\. Left: 76\.0\.$/,
+    ],
+    [
+      'two, one of them too late',
+      { figures: figures({ ifLeft: 76, ifMadeUp: 79, looseEnds: [end({}), end({ recoverable: false })] }) },
+      /^One loose end can no longer be mended\.$/,
+    ],
+    [
+      'loose ends that would hardly matter',
+      { figures: figures({ ifLeft: 76, ifMadeUp: 76, looseEnds: [end({ impact: 0 })] }) },
+      /^Making up the loose ends would hardly change it\.$/,
+    ],
+    [
+      'a step within reach',
+      { items: [item()], needed: [{ target: 90, status: 'reachable', x: 0.9234 }] },
+      /^To reach A, which begins at 90, the one work known to come needs 93%\.$/,
+    ],
+    [
+      'a step that is safe',
+      { items: [item(), item({ id: 'j' })], needed: [{ target: 90, status: 'secured', x: 0 }] },
+      /^A, which begins at 90, is safe whatever the 2 works known to come bring\.$/,
+    ],
+    [
+      'nothing known to come',
+      { items: [item({ dueAt: '2026-10-01T12:00:00Z' })] },
+      /^No further work is known yet/,
+    ],
+  ])('%s', (_name, more, sentence) => {
+    show(<Change course={course(more)} />);
+    expect(text(sentence)).not.toBeNull();
+  });
+  it.each<[string, Partial<CourseDetail>]>([
+    ['there is no figure', { figures: figures({ posted: null }) }],
+    ['the term is over', { term: { ...course().term, state: 'closed' } }],
+  ])('is not asked where %s', (_name, more) => {
+    const { container } = show(<Change course={course(more)} />);
+    expect(container.textContent).toBe('');
+  });
+});
+
+describe('what is not in the figure', () => {
+  it('names the works by reason, and counts what it does not name', () => {
+    const waiting = { status: 'handed-in' as const, at: null, earned: null, late: false, levels: {} };
+    const items = Array.from({ length: 6 }, (_, index) =>
+      item({ id: `w${index}`, title: `Log ${index}`, state: waiting }),
+    );
+    show(<NotInFigure course={course({ items: [...items, item({ title: 'Chart', counts: false })] })} />);
+    expect(text(/^6 are handed in and not marked yet$/)).not.toBeNull();
+    expect(text(/^Log 0, Log 1, Log 2, Log 3, and 2 more$/)).not.toBeNull();
+    expect(text(/^1 does not count: required practice$/)).not.toBeNull();
+  });
+  it('is silent where all is in it', () => {
+    const { container } = show(<NotInFigure course={course()} />);
+    expect(container.textContent).toBe('');
+  });
+});
+
+describe('the school’s figure', () => {
+  const reconciliation = (more: Partial<Reconciliation>): Reconciliation => ({
+    stated: 85,
+    letter: 'B',
+    at: '2026-10-21T18:30:00Z',
+    ours: 85,
+    ourLetter: 'B',
+    verdict: 'same',
+    reasons: [],
+    ...more,
+  });
+  const shown = (more: Partial<Reconciliation>, rest: Partial<CourseDetail> = {}) =>
+    show(<Reconciled course={course({ reconciliation: reconciliation(more), ...rest })} />);
+
+  it('is said quietly where it is the same', () => {
+    shown({});
+    expect(text(/^The school posts the same: 85\.0 B, today, 15:30\.$/)).not.toBeNull();
+  });
+  it('with another letter points at the letter steps', () => {
+    shown({ letter: 'A' });
+    expect(text(/^Its letter is A, ours B: its letter steps may be others\.$/)).not.toBeNull();
+  });
+  it('is called the same where it is only rounded', () => {
+    shown({ stated: 85, ours: 84.6, verdict: 'rounded' });
+    expect(text(/^The school posts 85 B, today, 15:30: the same, rounded\.$/)).not.toBeNull();
+  });
+  it.each<[string, Reconciliation['reasons'][number], RegExp]>([
+    ['a later mark', { kind: 'later-mark', itemIds: ['i'] }, /^A mark has come since: Tide table\.$/],
+    ['overdue work', { kind: 'overdue-as-zero' }, /count overdue work as 0 already/],
+    ['a floor', { kind: 'policy', correction: { floor: 0.5 } }, /^It fits with a least mark of 50%\.$/],
+    [
+      'incomplete',
+      { kind: 'policy', correction: { incompleteCounts: 'zero' } },
+      /^It fits if incomplete work counts as 0 already\.$/,
+    ],
+    [
+      'drops',
+      { kind: 'policy', correction: { categories: [{ id: 'c', dropLowest: 1 }] } },
+      /^It fits if the lowest score of each category is left out\.$/,
+    ],
+    [
+      'no drops',
+      { kind: 'policy', correction: { categories: [{ id: 'c', dropLowest: 0 }] } },
+      /^It fits if no low score is left out\.$/,
+    ],
+    [
+      'equal weights',
+      { kind: 'policy', correction: { categories: [{ id: 'c', weight: 1 }] } },
+      /all categories weigh the same/,
+    ],
+    ['nothing we know', { kind: 'not-published' }, /^Nothing we know explains it\./],
+  ])('differs by %s, calmly', (_name, reason, sentence) => {
+    shown({ stated: 80, verdict: 'differs', reasons: [reason] }, { items: [item()] });
+    expect(text(/^The school posts 80\.0 B\. We count 85\.0\.$/)).not.toBeNull();
+    expect(text(sentence)).not.toBeNull();
+    // Who may only look is not asked to correct anything.
+    expect(screen.queryByRole('link')).toBeNull();
+  });
+  it('tells that one’s own correction is at work', () => {
+    show(<Reconciled course={course({ corrected: true })} />);
+    expect(text(/your correction/)).not.toBeNull();
+  });
+});
+
+it('hands a list to the browser as a file', async () => {
+  const clicked: { name: string; href: string }[] = [];
+  const blobs: Blob[] = [];
+  Object.assign(URL, {
+    createObjectURL: (blob: Blob) => {
+      blobs.push(blob);
+      return 'blob:x';
+    },
+    revokeObjectURL: () => undefined,
+  });
+  jest.spyOn(HTMLAnchorElement.prototype, 'click').mockImplementation(function (this: HTMLAnchorElement) {
+    clicked.push({ name: this.download, href: this.href });
+  });
+  show(<Why course={course()} />);
+  fireEvent.click(screen.getByRole('button', { name: 'Save as CSV: Kelp chemistry, categories' }));
+  expect(clicked).toEqual([{ name: 'kelp-chemistry-categories.csv', href: 'blob:x' }]);
+  const reader = new FileReader();
+  const read = new Promise<string>((done) => {
+    reader.onload = () => done(String(reader.result));
+  });
+  reader.readAsText(blobs[0] ?? new Blob());
+  expect(await read).toBe(
+    'Category,Weight,Stands at,Earned,Possible,Points lacking\r\nHomework,100,0.85,17,20,15\r\n',
+  );
+});
