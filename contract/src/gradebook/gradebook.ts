@@ -152,6 +152,7 @@ export const CourseDetail = Type.Composite([
     earlier: Type.Array(Type.Object({ term: TermRef, moved: Type.Array(FigureStep) })),
     /** What the next steps of the scale ask of the work still to come, the nearest first. */
     needed: CourseAnswer.properties.needed,
+    toCome: CourseAnswer.properties.toCome,
     reconciliation: Nullable(Reconciliation),
     /** Lessons of this course; null where the school tells none. */
     attendance: Nullable(CourseAttendance),

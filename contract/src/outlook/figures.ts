@@ -55,6 +55,8 @@ export const neededStatuses = ['secured', 'reachable', 'out-of-reach'] as const;
 export const CourseAnswer = Type.Composite([
   CourseFigures,
   Type.Object({
+    /** Works still to be had that count, also those given out later; 0 in standards courses. */
+    toCome: Type.Integer(),
     needed: Type.Array(
       Type.Object({
         target: Type.Number(),

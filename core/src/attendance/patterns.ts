@@ -1,3 +1,4 @@
+import { byCodePoint } from '../gradebook';
 import type { SchoolDay } from './summary';
 
 export type Pattern =
@@ -38,7 +39,7 @@ export function patternsOf(days: readonly SchoolDay[]): Pattern[] {
   }
   const leavesEarly: Pattern[] =
     leftEarlyDays(window).length >= 2 ? [{ kind: 'leaves-early', value: null }] : [];
-  const periods = standOut(byPeriod).sort((a, b) => (a < b ? -1 : 1));
+  const periods = standOut(byPeriod).sort(byCodePoint);
   const weekdays = standOut(byWeekday).sort((a, b) => a - b);
   return [
     ...leavesEarly,

@@ -1,3 +1,4 @@
+import { byCodePoint } from '../gradebook';
 import type { AttendanceRecord, MarkKind } from '@cadro/contract';
 import { patternsOf, type Pattern } from './patterns';
 
@@ -87,7 +88,7 @@ export function attendanceSummary(record: AttendanceRecord): AttendanceSummary {
     unexcused,
     tardies,
     byCourse: [...byCourse]
-      .sort(([a], [b]) => (a < b ? -1 : 1))
+      .sort(([a], [b]) => byCodePoint(a, b))
       .map(([courseId, counts]) => ({ courseId, ...counts })),
     patterns: patternsOf(days),
   };

@@ -1,7 +1,15 @@
 import type { CourseRecord, ItemRecord, ResultRecord } from '@cadro/contract';
 import fc from 'fast-check';
 import { courseAnswer } from '../outlook';
-import { displayOf, letterOf, normaliseCourse, postedValue, roundHalfAway, standingsAt } from '.';
+import {
+  byCodePoint,
+  displayOf,
+  letterOf,
+  normaliseCourse,
+  postedValue,
+  roundHalfAway,
+  standingsAt,
+} from '.';
 
 const item = (id: string, more: Partial<ItemRecord> = {}): ItemRecord => ({
   id,
@@ -268,5 +276,31 @@ describe('standards', () => {
   ])('takes none from %s', (_name, more) => {
     const items = [item('a'), item('b'), item('d', more)];
     expect(assess('latest', { items }).standards[0]?.level).toBe(4);
+  });
+});
+
+describe('the order of ids', () => {
+  it.each([
+    ['a', 'b', -1],
+    ['a', 'ab', -1],
+    ['item-10', 'item-9', -1],
+    ['same', 'same', 0],
+    // By code point '😀' (1F600) comes after '～' (FF5E); by UTF-16 units it would come before.
+    ['\uFF5E', '😀', -1],
+    ['\uE000', '\u{10FFFF}', -1],
+    ['\uD7FF', '\uE000', -1],
+  ])('%j before %j: %d', (a, b, sign) => {
+    expect(Math.sign(byCodePoint(a, b))).toBe(sign);
+    expect(Math.sign(byCodePoint(b, a))).toBe(sign === 0 ? 0 : -sign);
+  });
+  it('agrees with the order of code points', () => {
+    fc.assert(
+      fc.property(fc.string({ unit: 'binary' }), fc.string({ unit: 'binary' }), (a, b) => {
+        const [x, y] = [a, b].map((text) => [...text].map((letter) => letter.codePointAt(0) ?? 0));
+        const at = (x ?? []).findIndex((point, index) => point !== y?.[index]);
+        const first = at < 0 ? (x?.length ?? 0) - (y?.length ?? 0) : (x?.[at] ?? 0) - (y?.[at] ?? -1);
+        expect(Math.sign(byCodePoint(a, b))).toBe(Math.sign(first));
+      }),
+    );
   });
 });

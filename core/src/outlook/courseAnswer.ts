@@ -15,7 +15,7 @@ import {
   type Standing,
 } from '../gradebook';
 import { looseEndsOf } from './looseEnds';
-import { neededFor } from './needed';
+import { isToCome, neededFor } from './needed';
 import { threeFigures, unweighed, type ThreeFigures, type WeighedLooseEnd } from './threeFigures';
 import { trendOf, trendWeeks } from './trend';
 
@@ -54,16 +54,17 @@ function outlookOf(
   all: readonly Standing[],
   tally: SumTally,
   targets: readonly number[],
-): ThreeFigures & Pick<CourseAnswer, 'needed'> {
+): ThreeFigures & Pick<CourseAnswer, 'needed' | 'toCome'> {
   const standings = all.filter((standing) => exists(standing, course.asOfMs));
   const figures = threeFigures(course, standings, tally);
-  return { ...figures, needed: neededFor(course, all, tally, targets) };
+  const toCome = all.filter((standing) => isToCome(standing, course.asOfMs)).length;
+  return { ...figures, needed: neededFor(course, all, tally, targets), toCome };
 }
 
 function standardsOutlook(course: Course, all: readonly Standing[]): ReturnType<typeof outlookOf> {
   const standings = all.filter((standing) => exists(standing, course.asOfMs));
   const looseEnds = unweighed(looseEndsOf(course, standings));
-  return { ifLeft: null, ifMadeUp: null, best: null, looseEnds, needed: [] };
+  return { ifLeft: null, ifMadeUp: null, best: null, looseEnds, needed: [], toCome: 0 };
 }
 
 /**

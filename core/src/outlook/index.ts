@@ -1,4 +1,5 @@
 export * from './courseAnswer';
+export * from './evidence';
 export * from './expected';
 export * from './goodNews';
 export * from './itemWorth';

@@ -17,7 +17,7 @@ const reached = 1e-9;
 const closeTo = 1e-10;
 
 /** Work that can still be had: not dealt with and not past its date; it may not be given out yet. */
-const isToCome = ({ item, status }: Standing, asOfMs: number): boolean =>
+export const isToCome = ({ item, status }: Standing, asOfMs: number): boolean =>
   status === 'open' && isOrdinary(item) && (item.dueAtMs === null || item.dueAtMs >= asOfMs);
 
 /**

@@ -1,4 +1,4 @@
-import type { Course, Standing, SumTally } from '../gradebook';
+import { byCodePoint, type Course, type Standing, type SumTally } from '../gradebook';
 import { expectedByCategory } from './expected';
 import { looseEndsOf, type LooseEnd } from './looseEnds';
 import { leftValue, fallsIfLeft, valueIfLeft } from './leftValue';
@@ -21,7 +21,7 @@ function makeUpOrder(a: WeighedLooseEnd, b: WeighedLooseEnd): number {
   if ((a.kind === 'unmarked') !== (b.kind === 'unmarked')) return a.kind === 'unmarked' ? 1 : -1;
   const byImpact = (b.impact ?? 0) - (a.impact ?? 0);
   if (Math.abs(byImpact) >= 1e-9) return byImpact;
-  return (a.deadlineMs ?? 0) - (b.deadlineMs ?? 0) || (a.standing.item.id < b.standing.item.id ? -1 : 1);
+  return (a.deadlineMs ?? 0) - (b.deadlineMs ?? 0) || byCodePoint(a.standing.item.id, b.standing.item.id);
 }
 
 /** Loose ends of a course whose figures say nothing about them. */

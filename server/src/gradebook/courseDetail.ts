@@ -15,6 +15,7 @@ import {
   corrected,
   courseAnswer,
   courseFigures,
+  evidenceOf,
   figuresOf,
   reconcile,
   spanSteps,
@@ -117,23 +118,14 @@ function stepsOf(record: CourseRecord, { moved }: CourseAnswer): FigureStep[] {
 }
 
 function standardsOf(row: store.CourseRow, record: CourseRecord): StandardDetail[] {
-  const items = new Map((record.items ?? []).map((item) => [item.id, item]));
-  const standing = [...resultsByItem(record)].flatMap(([itemId, history]) => {
-    const last = history.at(-1);
-    const item = items.get(itemId);
-    const evident = last?.status === 'scored' && (item?.counts ?? true) && !item?.extraCredit;
-    return last && item && evident ? [{ itemId, title: item.title ?? '', last }] : [];
-  });
+  if (record.policy.method !== 'standards') return [];
+  const titles = new Map((record.items ?? []).map(({ id, title }) => [id, title ?? '']));
+  const evidence = evidenceOf(record);
   return row.standards.map(({ id, title, levels }) => ({
     id,
     title,
     levels: levels ?? [],
-    evidence: standing
-      .flatMap(({ itemId, title: of, last }) => {
-        const level = last.levels?.[id];
-        return level === undefined ? [] : [{ itemId, title: of, at: last.at, level }];
-      })
-      .sort((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : 0)),
+    evidence: (evidence.get(id) ?? []).map((each) => ({ ...each, title: titles.get(each.itemId) ?? '' })),
   }));
 }
 
@@ -193,6 +185,7 @@ export async function courseDetail(db: Db, open: OpenCourse, now: Date): Promise
       moved: stepsOf(each.record, courseAnswer(each.record, { since: beginning })),
     })),
     needed: answer.needed,
+    toCome: answer.toCome,
     reconciliation,
     attendance,
     comments: comments.map(commentView),

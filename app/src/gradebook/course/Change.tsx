@@ -32,15 +32,7 @@ function looseEndSentences(t: TFunction, format: Format, { figures, scale }: Cou
 }
 
 function neededSentences(t: TFunction, format: Format, course: CourseDetail): string[] {
-  const { needed, scale, items, asOf } = course;
-  const count = items.filter(
-    ({ state, counts, extraCredit, possible, dueAt }) =>
-      state.status === 'open' &&
-      counts &&
-      !extraCredit &&
-      possible > 0 &&
-      (dueAt === null || Date.parse(dueAt) >= Date.parse(asOf)),
-  ).length;
+  const { needed, scale, toCome: count } = course;
   if (count === 0) return [t('change.nothingToCome')];
   const names = new Map(spanSteps(scale, { from: 0, to: scale.outOf }).map(({ at, label }) => [at, label]));
   return needed.map(({ target, status, x }) => {

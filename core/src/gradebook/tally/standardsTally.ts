@@ -1,4 +1,5 @@
 import type { Course, StandardsPolicy } from '../course';
+import { byCodePoint } from '../order';
 import type { Standing } from '../standing';
 import type { Tally } from './tally';
 
@@ -79,7 +80,8 @@ export class StandardsTally implements Tally {
     let place = evidence.length;
     while (place > 0) {
       const other = evidence[place - 1]!;
-      const after = other.atMs > found.atMs || (other.atMs === found.atMs && idOf(other) > idOf(found));
+      const after =
+        other.atMs > found.atMs || (other.atMs === found.atMs && byCodePoint(idOf(other), idOf(found)) > 0);
       if (!after) break;
       place--;
     }
@@ -102,6 +104,19 @@ export class StandardsTally implements Tally {
       assessed++;
     }
     return assessed > 0 ? sum / assessed / this.course.policy.standards.top : null;
+  }
+
+  /** What each standard's level is made from, in order: its id, then item and level. */
+  evidence(): ReadonlyMap<
+    string,
+    readonly { readonly itemId: string; readonly atMs: number; readonly level: number }[]
+  > {
+    return new Map(
+      [...this.rows].map(([id, { evidence }]) => [
+        id,
+        evidence.map(({ item, atMs, level }) => ({ itemId: this.course.items[item]!.id, atMs, level })),
+      ]),
+    );
   }
 
   /** In the order of the record. */
