@@ -157,9 +157,9 @@ test('lists and the whole record are taken along', async ({ guardian, page }) =>
   );
   expect(work.name).toBe('boat-building-work.csv');
   const [head, ...rows] = work.text.trimEnd().split('\r\n');
-  expect(head).toBe('Work,Category,Unit,Assigned,Due,State,Earned,Possible,Counts');
+  expect(head).toBe('Work,Category,Unit,Assigned,Due,State,Earned,Possible,Counts,Not in the figure');
   expect(rows).toContainEqual(
-    'Keel model,Assessments,Ribs and frames,2026-09-28,2026-10-12,"overdue, not counted yet",,20,yes',
+    'Keel model,Assessments,Ribs and frames,2026-09-28,2026-10-12,"overdue, not counted yet",,20,yes,1 is overdue and nobody has marked it: it does not count yet',
   );
   const record = await saved(page, () =>
     page.getByRole('button', { name: 'Save the whole record: Boat-building' }).click(),

@@ -13,6 +13,7 @@ import {
   OutLink,
   Page,
   Row,
+  SaveCsv,
   Span,
   Stack,
   StoryLine,
@@ -231,6 +232,27 @@ export function ItemView({
           <View style={{ gap: 8 }}>
             <Heading level={2}>{t('item.story')}</Heading>
             <StoryLine points={storyPoints(t, format, item, me?.now ?? '')} />
+            {item.history.length > 0 ? (
+              <SaveCsv
+                name={t('course.csv.story', { work: item.title })}
+                columns={[
+                  t('course.csv.when'),
+                  t('course.csv.state'),
+                  t('course.csv.earned'),
+                  t('course.csv.possible'),
+                  t('course.csv.late'),
+                ]}
+                rows={() =>
+                  item.history.map(({ at, status, earned, late }) => [
+                    at,
+                    t(`item.states.${status}`),
+                    earned,
+                    item.possible,
+                    t(late ? 'save.yes' : 'save.no'),
+                  ])
+                }
+              />
+            ) : null}
           </View>
           <Effect item={item} />
           <Judged item={item} />

@@ -3,7 +3,7 @@ import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { CourseDetail, StandardDetail } from '@cadro/contract';
 import { useFormat } from '../../i18n';
-import { Heading, Line, Quietly, RowLink, SaveCsv, Stack, Words } from '../../ui';
+import { Heading, Line, Quietly, RowLink, SaveCsv, Stack, Words, type Cell } from '../../ui';
 import { Comments } from '../Comments';
 import { standardsWords } from '../words';
 import { policySentences } from './courseWords';
@@ -119,16 +119,21 @@ export function Standards({ course }: { course: CourseDetail }) {
           t('course.csv.standard'),
           t('course.csv.level'),
           t('course.csv.met'),
-          t('course.csv.evidence'),
+          t('course.csv.work'),
+          t('course.csv.when'),
+          t('course.csv.workLevel'),
         ]}
         rows={() =>
-          course.standards.map(({ id, title, evidence }) => {
+          course.standards.flatMap(({ id, title, evidence }): Cell[][] => {
             const standard = found.get(id);
             const met =
               standard?.met === null || standard === undefined
                 ? t('course.notAssessed')
                 : t(standard.met ? 'course.met' : 'course.notMet');
-            return [title, standard?.level ?? null, met, evidence.length];
+            const own: Cell[] = [title, standard?.level ?? null, met];
+            return evidence.length === 0
+              ? [[...own, null, null, null]]
+              : evidence.map(({ title: work, at, level }) => [...own, work, at, level]);
           })
         }
       />

@@ -7,6 +7,7 @@ import { useFormat } from '../../i18n';
 import { Choice, Heading, Quiet, Quietly, SaveCsv, Stack } from '../../ui';
 import { stateWords } from '../words';
 import { WorkRow } from '../WorkRow';
+import { whyNotInFigure } from './courseWords';
 import { arrange, arrangements, orders, type Arrangement, type Order } from './arrange';
 
 /** Rows of a group that stand there at once. */
@@ -61,6 +62,10 @@ export function WorkLists({ course }: { course: CourseDetail }) {
   const open = items.filter(({ looseEnd }) => looseEnd !== null);
   // Arranged by date the loose ends stand above already.
   const rest = by === 'date' ? items.filter(({ looseEnd }) => looseEnd === null) : items;
+  const reasonOf = (item: ItemSummary): string => {
+    const reason = course.scale.method === 'standards' ? null : whyNotInFigure(item, course);
+    return reason ? t(`course.notIn.${reason}`, { count: 1 }) : '';
+  };
   const groups = arrange(rest, by, order, {
     categoryOf: (id) => categories.find((category) => category.id === id)?.title ?? '',
     stateOf: (item) => stateWords(t, item),
@@ -110,6 +115,7 @@ export function WorkLists({ course }: { course: CourseDetail }) {
               t('course.csv.earned'),
               t('course.csv.possible'),
               t('course.csv.counts'),
+              t('course.notIn.title'),
             ]}
             rows={() =>
               items.map((item) => [
@@ -122,6 +128,7 @@ export function WorkLists({ course }: { course: CourseDetail }) {
                 item.state.earned,
                 item.possible,
                 t(item.counts ? 'save.yes' : 'save.no'),
+                reasonOf(item),
               ])
             }
           />
