@@ -12,7 +12,8 @@ export function WorkRow({ item, scale, href }: { item: ItemSummary; scale: Scale
   const format = useFormat();
   const kind = item.looseEnd?.kind ?? null;
   const needsYou = kind !== null && kind !== 'unmarked';
-  const state = item.was ? t(`item.was.${item.was}`) : stateWords(t, item);
+  const worth = worthWords(t, format, item, scale);
+  const state = item.was ? t(`item.was.${item.was}`, { now: worth }) : stateWords(t, item);
   const parts = [
     item.dueAt ? t('item.due', { date: format.day(item.dueAt) }) : t('item.undated'),
     ...(item.dueAt || item.state.status !== 'open' ? [state] : []),
@@ -20,7 +21,6 @@ export function WorkRow({ item, scale, href }: { item: ItemSummary; scale: Scale
     ...(item.extraCredit ? [t('item.extra')] : []),
     ...(item.commentCount > 0 ? [t('item.comments', { count: item.commentCount })] : []),
   ];
-  const worth = worthWords(t, format, item, scale);
   const gain = gainWords(t, format, item);
   return (
     <RowLink

@@ -189,12 +189,12 @@ export const en = {
   ...gradebookEn,
   item: {
     was: {
-      missing: 'was missing, now marked',
-      incomplete: 'was incomplete, now marked',
-      overdue: 'was overdue, now marked',
-      zero: 'was a zero, now marked',
-      'at-floor': 'was at the least mark, now marked',
-      unmarked: 'waited long, now marked',
+      missing: 'was missing, now {{now}}',
+      incomplete: 'was incomplete, now {{now}}',
+      overdue: 'was overdue, now {{now}}',
+      zero: 'was a zero, now {{now}}',
+      'at-floor': 'was at the least mark, now {{now}}',
+      unmarked: 'waited long, now {{now}}',
     },
     unit: 'unit: {{unit}}',
     rowGain: 'adds about {{gain}} if made up by {{date}}',

@@ -197,12 +197,12 @@ export const es: Catalogue = {
   ...gradebookEs,
   item: {
     was: {
-      missing: 'estaba sin entregar, ya corregido',
-      incomplete: 'estaba incompleto, ya corregido',
-      overdue: 'estaba vencido, ya corregido',
-      zero: 'era un cero, ya corregido',
-      'at-floor': 'estaba en la nota mínima, ya corregido',
-      unmarked: 'esperó mucho, ya corregido',
+      missing: 'estaba sin entregar, ahora {{now}}',
+      incomplete: 'estaba incompleto, ahora {{now}}',
+      overdue: 'estaba vencido, ahora {{now}}',
+      zero: 'era un cero, ahora {{now}}',
+      'at-floor': 'estaba en la nota mínima, ahora {{now}}',
+      unmarked: 'esperó mucho, ahora {{now}}',
     },
     unit: 'unidad: {{unit}}',
     rowGain: 'suma unos {{gain}} si se recupera hasta el {{date}}',

@@ -35,7 +35,9 @@ function neededSentences(t: TFunction, format: Format, course: CourseDetail): st
   const { needed, scale, toCome: count } = course;
   if (count === 0) return [t('change.nothingToCome')];
   const names = new Map(spanSteps(scale, { from: 0, to: scale.outOf }).map(({ at, label }) => [at, label]));
-  return needed.map(({ target, status, x }) => {
+  // What cannot be reached says all about what lies beyond it.
+  const far = needed.findIndex(({ status }) => status === 'out-of-reach');
+  return needed.slice(0, far < 0 ? undefined : far + 1).map(({ target, status, x }) => {
     const label = names.get(target) ?? '';
     const figure = format.amount(target);
     const step = label === figure ? figure : t('change.step', { letter: label, figure });

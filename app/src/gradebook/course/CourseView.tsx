@@ -32,7 +32,7 @@ import { Rules } from './Rules';
 import { Standards } from './Standards';
 import { TermSwitch } from './TermSwitch';
 import { Why } from './Why';
-import { WorkLists } from './WorkLists';
+import { LooseEnds, WorkLists } from './WorkLists';
 
 function Head({ course }: { course: CourseDetail }) {
   const { t } = useTranslation();
@@ -152,6 +152,7 @@ export function CourseView({
             {standards ? <Standards course={course} /> : <Standing course={course} />}
             {!standards && course.categories.length > 0 ? <Why course={course} /> : null}
             {standards ? null : <Change course={course} />}
+            <LooseEnds course={course} />
             {standards ? null : <Moved course={course} />}
             <WorkLists course={course} />
             {standards ? null : <NotInFigure course={course} />}

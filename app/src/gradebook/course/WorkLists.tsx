@@ -53,14 +53,26 @@ function useArrangement(): [Arrangement, Order, (change: { by?: Arrangement; ord
   return [by, order, (change) => router.setParams(change)];
 }
 
-/** Loose ends before all else; then the work, arranged as one likes. The arrangement stays in the address. */
+/** What is unsettled, before the lists in which it would be one of many. */
+export function LooseEnds({ course }: { course: CourseDetail }) {
+  const { t } = useTranslation();
+  const open = course.items.filter(({ looseEnd }) => looseEnd !== null);
+  if (open.length === 0) return null;
+  return (
+    <View>
+      <Heading level={2}>{t('course.unsettled')}</Heading>
+      <Group title={null} items={open} course={course} open />
+    </View>
+  );
+}
+
+/** The work, arranged as one likes. The arrangement stays in the address. */
 export function WorkLists({ course }: { course: CourseDetail }) {
   const { t } = useTranslation();
   const format = useFormat();
   const [by, order, change] = useArrangement();
   const { items, categories } = course;
-  const open = items.filter(({ looseEnd }) => looseEnd !== null);
-  // Arranged by date the loose ends stand above already.
+  // By date the loose ends would only stand here once more: they stand above.
   const rest = by === 'date' ? items.filter(({ looseEnd }) => looseEnd === null) : items;
   const reasonOf = (item: ItemSummary): string => {
     const reason = course.scale.method === 'standards' ? null : whyNotInFigure(item, course);
@@ -72,68 +84,60 @@ export function WorkLists({ course }: { course: CourseDetail }) {
     noUnit: t('course.noUnit'),
   });
   return (
-    <Stack space={2}>
-      {open.length > 0 && by === 'date' ? (
-        <View>
-          <Heading level={2}>{t('course.unsettled')}</Heading>
-          <Group title={null} items={open} course={course} open />
-        </View>
-      ) : null}
-      <Stack>
-        <Heading level={2}>{t('course.work')}</Heading>
-        {items.length === 0 ? (
-          <Quiet>{t('course.noWork')}</Quiet>
-        ) : (
-          <>
-            <Choice
-              label={t('course.arrange')}
-              options={arrangements.map((value) => ({ value, label: t(`course.by.${value}`) }))}
-              value={by}
-              onChange={(value) => change({ by: value })}
-            />
-            <Choice
-              label={t('course.order')}
-              options={orders.map((value) => ({ value, label: t(`course.orders.${value}`) }))}
-              value={order}
-              onChange={(value) => change({ order: value })}
-            />
-          </>
-        )}
-        {groups.map(({ key, items: own }) => (
-          <Group key={`${by}/${order}/${key}`} title={key || null} items={own} course={course} />
-        ))}
-        {items.length > 0 ? (
-          <SaveCsv
-            name={t('course.csv.name', { course: course.title })}
-            columns={[
-              t('course.csv.work'),
-              t('course.category'),
-              t('course.by.unit'),
-              t('course.csv.assigned'),
-              t('course.csv.due'),
-              t('course.csv.state'),
-              t('course.csv.earned'),
-              t('course.csv.possible'),
-              t('course.csv.counts'),
-              t('course.notIn.title'),
-            ]}
-            rows={() =>
-              items.map((item) => [
-                item.title,
-                categories.find(({ id }) => id === item.categoryId)?.title ?? '',
-                item.unit,
-                item.assignedAt && format.dateOf(item.assignedAt),
-                item.dueAt && format.dateOf(item.dueAt),
-                stateWords(t, item),
-                item.state.earned,
-                item.possible,
-                t(item.counts ? 'save.yes' : 'save.no'),
-                reasonOf(item),
-              ])
-            }
+    <Stack>
+      <Heading level={2}>{t('course.work')}</Heading>
+      {items.length === 0 ? (
+        <Quiet>{t('course.noWork')}</Quiet>
+      ) : (
+        <>
+          <Choice
+            label={t('course.arrange')}
+            options={arrangements.map((value) => ({ value, label: t(`course.by.${value}`) }))}
+            value={by}
+            onChange={(value) => change({ by: value })}
           />
-        ) : null}
-      </Stack>
+          <Choice
+            label={t('course.order')}
+            options={orders.map((value) => ({ value, label: t(`course.orders.${value}`) }))}
+            value={order}
+            onChange={(value) => change({ order: value })}
+          />
+        </>
+      )}
+      {groups.map(({ key, items: own }) => (
+        <Group key={`${by}/${order}/${key}`} title={key || null} items={own} course={course} />
+      ))}
+      {items.length > 0 ? (
+        <SaveCsv
+          name={t('course.csv.name', { course: course.title })}
+          columns={[
+            t('course.csv.work'),
+            t('course.category'),
+            t('course.by.unit'),
+            t('course.csv.assigned'),
+            t('course.csv.due'),
+            t('course.csv.state'),
+            t('course.csv.earned'),
+            t('course.csv.possible'),
+            t('course.csv.counts'),
+            t('course.notIn.title'),
+          ]}
+          rows={() =>
+            items.map((item) => [
+              item.title,
+              categories.find(({ id }) => id === item.categoryId)?.title ?? '',
+              item.unit,
+              item.assignedAt && format.dateOf(item.assignedAt),
+              item.dueAt && format.dateOf(item.dueAt),
+              stateWords(t, item),
+              item.state.earned,
+              item.possible,
+              t(item.counts ? 'save.yes' : 'save.no'),
+              reasonOf(item),
+            ])
+          }
+        />
+      ) : null}
     </Stack>
   );
 }
