@@ -34,7 +34,7 @@ export const FeedClass = Type.Object({
   policy: Type.Optional(Nullable(PolicyRecord)),
   /** Categories that are required and do not count. */
   practiceCategoryIds: Type.Array(Type.String()),
-  /** How many of the lowest scores of a category are left out. */
+  /** How many of the lowest scores of a category are left out; 0 ends it. */
   drops: Type.Optional(
     Type.Array(Type.Object({ categoryId: Type.String(), dropLowest: Type.Integer({ minimum: 0 }) })),
   ),

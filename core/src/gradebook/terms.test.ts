@@ -129,6 +129,16 @@ describe('the term of a date', () => {
     expect(found?.startsOn).toBe(startsOn);
     expect(found && termStateOf(found, date)).toBe(state);
   });
+  it('is the quarter, where a school lists its quarters beside its semesters', () => {
+    const semester = { startsOn: '2026-09-07', endsOn: '2027-01-29' };
+    for (const terms of [
+      [semester, ...quarters],
+      [...quarters, semester],
+    ]) {
+      expect(termOn(terms, '2026-10-21')?.endsOn).toBe('2026-11-06');
+      expect(termOn(terms, '2026-12-01')?.startsOn).toBe('2026-11-09');
+    }
+  });
   it('is none where there are no terms', () => expect(termOn([], '2026-10-21')).toBeUndefined());
 });
 

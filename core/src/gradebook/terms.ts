@@ -1,3 +1,5 @@
+import { byCodePoint } from './order';
+
 /** A part of a composed grade: a quarter, an exam. Weights need not sum to anything in particular. */
 export interface Part {
   readonly weight: number;
@@ -66,10 +68,13 @@ export const termStateOf = ({ startsOn, endsOn }: LeafTerm, today: string): Term
 /**
  * The term a course stands in on a date: the one that runs, else the last that has ended, else the first to come.
  * Also the term of a work that names none, by the date it was given out: so no work falls between two terms.
+ * Of two that begin on one day (a school that lists its quarters beside its semesters) it is the shorter one.
  * Undefined without terms. Example: quarters to 6 November and from 9 November; on the 8th it is the first.
  */
 export function termOn<T extends LeafTerm>(terms: readonly T[], date: string): T | undefined {
-  const byStart = [...terms].sort((a, b) => (a.startsOn < b.startsOn ? -1 : a.startsOn > b.startsOn ? 1 : 0));
+  const byStart = [...terms].sort(
+    (a, b) => byCodePoint(a.startsOn, b.startsOn) || byCodePoint(b.endsOn, a.endsOn),
+  );
   const begun = byStart.filter((term) => termStateOf(term, date) !== 'ahead');
   return begun.at(-1) ?? byStart[0];
 }

@@ -125,7 +125,8 @@ const translations: {
       starts_on: row.startDate,
       ends_on: row.endDate,
       kind: row.type,
-      parent_external_id: row.parent?.sourcedId ?? null,
+      // A session that names itself is at the top.
+      parent_external_id: row.parent && row.parent.sourcedId !== row.sourcedId ? row.parent.sourcedId : null,
     },
   }),
   courses: () => ({}), // the catalogue entry behind a class; the class itself has all that is shown

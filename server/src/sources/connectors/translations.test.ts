@@ -155,8 +155,63 @@ describe('OneRoster', () => {
   });
 });
 
+describe('the sessions of a year', () => {
+  const session = {
+    ...base,
+    title: 'Q',
+    startDate: '2026-09-07',
+    endDate: '2026-11-06',
+    type: 'gradingPeriod',
+  };
+  it.each([
+    ['its parent', { parent: { sourcedId: 'year' } }, 'year'],
+    ['none at the top', {}, null],
+    ['none where it names itself', { parent: { sourcedId: 'x' } }, null],
+  ])('have %s', async (_name, more, parent) => {
+    expect(only(await oneRoster('academicSessions', [{ ...session, ...more }]))).toEqual([
+      {
+        collection: 'terms',
+        id: 'x',
+        gone: false,
+        title: 'Q',
+        starts_on: '2026-09-07',
+        ends_on: '2026-11-06',
+        kind: 'gradingPeriod',
+        parent_external_id: parent,
+      },
+    ]);
+  });
+});
+
 describe('the classroom feed', () => {
   const row = { id: 'x', changedAt: changed };
+  it('tells a class’s categories that do not count or drop the lowest, one record each', async () => {
+    const details = {
+      ...row,
+      practiceCategoryIds: ['p'],
+      drops: [{ categoryId: 'c', dropLowest: 2 }],
+      standards: [],
+    };
+    expect(only(await feed('classDetails', [details]))).toEqual([
+      expect.objectContaining({ collection: 'courseDetails', policy: null, credits: 0, composition: [] }),
+      { collection: 'practice', id: 'p', gone: false, counts: false },
+      { collection: 'drops', id: 'c', gone: false, drop_lowest: 2 },
+    ]);
+  });
+  it('tells a grade that the school has stored, and one that says nothing yet', async () => {
+    const grade = { ...row, studentId: 's', classId: 'k', part: 'q1', reportedAt: changed };
+    const records = only(
+      await feed('grades', [
+        { ...grade, id: 'y', state: 'final', fraction: 0.9, figure: 90, letter: 'A', creditsEarned: 1 },
+        { ...grade, state: 'running' },
+      ]),
+    );
+    expect(records).toMatchObject([
+      { collection: 'grades', state: 'final', fraction: 0.9, letter: 'A', credits_earned: 1 },
+      { collection: 'grades', state: 'running', fraction: null, figure: null, credits_earned: null },
+    ]);
+  });
+
   it('gives what an assignment leaves out its usual value', async () => {
     expect(only(await feed('assignments', [row]))).toEqual([
       {
