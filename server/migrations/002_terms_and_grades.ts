@@ -11,7 +11,9 @@ alter table schools add grade_points jsonb;
 alter table courses add credits double precision not null default 0,
   add credit_area text, add bump double precision not null default 0,
   add composition jsonb not null default '[]';
-alter table categories add drop_lowest integer not null default 0;
+alter table categories add drop_lowest integer not null default 0,
+  add course_id uuid references courses on delete cascade;
+create index categories_course on categories (course_id);
 alter table items add unit text, add term_external_id text,
   add files jsonb not null default '[]', add rubric jsonb not null default '[]';
 alter table comments add term_external_id text;

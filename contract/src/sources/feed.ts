@@ -32,11 +32,15 @@ export const FeedClass = Type.Object({
   ...base,
   /** Grading policy of the class while it runs; absent where only its reports are kept. */
   policy: Type.Optional(Nullable(PolicyRecord)),
-  /** Categories that are required and do not count. */
-  practiceCategoryIds: Type.Array(Type.String()),
-  /** How many of the lowest scores of a category are left out; 0 ends it. */
-  drops: Type.Optional(
-    Type.Array(Type.Object({ categoryId: Type.String(), dropLowest: Type.Integer({ minimum: 0 }) })),
+  /** The class's categories, also those without work yet: the standard does not say whose a category is. */
+  categories: Type.Array(
+    Type.Object({
+      id: Type.String(),
+      /** Whether it counts, or is required and does not. */
+      counts: Type.Boolean(),
+      /** How many of its lowest scores are left out. */
+      dropLowest: Type.Integer({ minimum: 0 }),
+    }),
   ),
   standards: Type.Array(
     Type.Object({ id: Type.String(), title: Type.String(), levels: Type.Optional(Type.Array(Level)) }),

@@ -9,9 +9,6 @@ export interface Part {
   readonly stored: number | null;
 }
 
-/** What a part goes into the composed grade with. */
-export const partFraction = ({ fraction, stored }: Part): number | null => stored ?? fraction;
-
 /**
  * The grade of a term made of parts: the weighted mean of the parts that have one; null when none has, or the
  * weights of those that have sum to 0. Example: 40 × 0.9, 40 × (nothing yet), 20 × 0.6 → 0.8.
@@ -20,7 +17,7 @@ export function compose(parts: readonly Part[]): number | null {
   let weights = 0;
   let weighed = 0;
   for (const part of parts) {
-    const fraction = partFraction(part);
+    const fraction = part.stored ?? part.fraction;
     if (fraction === null) continue;
     weights += part.weight;
     weighed += part.weight * fraction;

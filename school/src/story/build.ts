@@ -140,12 +140,11 @@ class SchoolBuilder {
     }
     this.put('classDetails', course.id, before, {
       policy: { ...course.policy, termEnd: at(termEnd, '23:59') },
-      practiceCategoryIds: course.categories.flatMap(({ id, practice }) =>
-        practice ? [`${course.id}-${id}`] : [],
-      ),
-      drops: course.categories.flatMap(({ id, dropLowest }) =>
-        dropLowest ? [{ categoryId: `${course.id}-${id}`, dropLowest }] : [],
-      ),
+      categories: course.categories.map(({ id, practice, dropLowest }) => ({
+        id: `${course.id}-${id}`,
+        counts: !practice,
+        dropLowest: dropLowest ?? 0,
+      })),
       standards: (course.standards ?? []).map((standard) => ({
         ...standard,
         levels: levelsOf(standard.id),

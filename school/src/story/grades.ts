@@ -66,7 +66,7 @@ export function putPastYear(school: SchoolSpec, records: Records, before: string
       });
     }
     records.put('classDetails', id, before, {
-      practiceCategoryIds: [],
+      categories: [],
       standards: [],
       credits,
       ...(creditArea ? { creditArea } : {}),

@@ -1,6 +1,7 @@
 import { PolicyCorrection, type CorrectionEntry } from '@cadro/contract';
 import { parse } from '@cadro/contract/parse';
-import type { Db } from '../db';
+import type { Db, Trx } from '../db';
+import { enqueueFigures } from '../jobs/queue';
 
 interface Row {
   readonly household_id: string;
@@ -30,6 +31,17 @@ export async function standingCorrections(
   });
 }
 
+/** What one household assumes of a child's courses, by course; null for those that stand as the source says. */
+export async function correctionsOfHousehold(
+  db: Db,
+  studentId: string,
+  householdId: string,
+): Promise<(courseId: string) => PolicyCorrection | null> {
+  const own = (await standingCorrections(db, studentId)).filter((each) => each.householdId === householdId);
+  const byCourse = new Map(own.map(({ courseId, correction }) => [courseId, correction]));
+  return (courseId) => byCourse.get(courseId) ?? null;
+}
+
 interface Place {
   readonly householdId: string;
   readonly studentId: string;
@@ -52,12 +64,13 @@ export async function correctionHistory(
   }));
 }
 
+/** Keeps a correction, and the wish for figures by it, both or neither. */
 export async function addCorrection(
-  db: Db,
+  trx: Trx,
   { householdId, studentId, courseId }: Place,
   entry: { at: Date; author: string; correction: PolicyCorrection | null },
 ): Promise<void> {
-  await db('policy_corrections').insert({
+  await trx('policy_corrections').insert({
     student_id: studentId,
     course_id: courseId,
     household_id: householdId,
@@ -65,4 +78,5 @@ export async function addCorrection(
     author: entry.author,
     correction: entry.correction && JSON.stringify(entry.correction),
   });
+  await enqueueFigures(trx, [studentId]);
 }

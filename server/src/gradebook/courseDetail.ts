@@ -1,18 +1,15 @@
 import type {
-  Child,
   CourseAnswer,
   CourseDetail,
   CourseFigures,
   CourseRecord,
   FigureStep,
-  PolicyCorrection,
   Reconciliation,
   Scale,
   StandardDetail,
   TermRef,
 } from '@cadro/contract';
 import {
-  corrected,
   courseAnswer,
   courseFigures,
   evidenceOf,
@@ -20,7 +17,6 @@ import {
   reconcile,
   spanSteps,
   termStateOf,
-  type Stated,
 } from '@cadro/core';
 import { attendanceOf } from '../attendance';
 import type { Db } from '../db';
@@ -28,22 +24,9 @@ import { dateIn } from '../household';
 import { commentsOf } from './comments';
 import { isOfTerm, type CourseTerm } from './courseTerms';
 import { itemSummaries, resultsByItem } from './itemSummary';
-import type { TermRecord } from './records';
+import type { OpenCourse } from './openCourse';
 import * as store from './store';
 import { commentView, courseSummary, recordState, scaleOf } from './views';
-
-/** One child's course in one of its terms, with everything its pages are made from. */
-export interface OpenCourse extends TermRecord {
-  readonly child: Child;
-  readonly row: store.CourseRow;
-  /** What the guardian's household assumes of the policy; it is in `record` already. */
-  readonly correction: PolicyCorrection | null;
-  /** As the source says. */
-  readonly published: CourseRecord;
-  readonly stated: Stated | null;
-  /** The records of its earlier terms, by date, with the same correction. */
-  readonly earlier: readonly TermRecord[];
-}
 
 /** The next steps of the scale above the figure: letters, whole numbers or tens. */
 const nextSteps = ({ posted }: CourseFigures, scale: Scale): number[] =>
@@ -57,37 +40,13 @@ const nextSteps = ({ posted }: CourseFigures, scale: Scale): number[] =>
 /** Before every record. */
 const beginning = '0001-01-01T00:00:00Z';
 
-export const withCorrection = (
-  loaded: TermRecord,
-  correction: PolicyCorrection | null,
-): Pick<OpenCourse, keyof TermRecord | 'published' | 'correction'> => ({
-  ...loaded,
-  published: loaded.record,
-  record: corrected(loaded.record, correction),
-  correction,
-});
-
-export const termRef = ({ id, title, startsOn, endsOn }: CourseTerm, today: string): TermRef => ({
+const termRef = ({ id, title, startsOn, endsOn }: CourseTerm, today: string): TermRef => ({
   id,
   title,
   startsOn,
   endsOn,
   state: termStateOf({ startsOn, endsOn }, today),
 });
-
-/** The school's own figure of a course's term; null where it tells none. */
-export async function statedOf(
-  db: Db,
-  studentId: string,
-  courseId: string,
-  term: CourseTerm,
-): Promise<Stated | null> {
-  const rows = await store.statedGrades(db, studentId, courseId, term.externalId);
-  const row = rows.find(({ state }) => state === 'final') ?? rows[0];
-  return row && row.figure !== null
-    ? { figure: row.figure, letter: row.letter, at: row.reported_at.toISOString() }
-    : null;
-}
 
 export const reconciliationOf = ({ record, stated }: Pick<OpenCourse, 'record' | 'stated'>) =>
   stated && record.policy.method !== 'standards' ? reconcile(record, stated) : null;

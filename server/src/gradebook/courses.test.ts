@@ -53,6 +53,17 @@ describe('a course explains itself', () => {
     }
   });
 
+  it('shows a category that has a weight and no work', async () => {
+    const { categories, figures } = await course('letters');
+    const aloud = categories.find(({ title }) => title === 'Reading aloud');
+    expect(aloud).toMatchObject({ weight: 20, counts: true });
+    expect(figures?.categories.find(({ id }) => id === aloud?.id)).toMatchObject({
+      fraction: null,
+      possible: 0,
+      cost: null,
+    });
+  });
+
   it('tells what moved it, step by step, to the very figure', async () => {
     const { moved, figures } = await course('seeds', 'millrace', 'caspian');
     const sum = moved.reduce((total, { delta }) => total + (delta ?? 0), 0);

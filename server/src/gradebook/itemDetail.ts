@@ -3,7 +3,7 @@ import { courseFigures, itemWorth } from '@cadro/core';
 import type { Db } from '../db';
 import { openFollowUpAbout } from '../followups';
 import { commentsOf } from './comments';
-import type { OpenCourse } from './courseDetail';
+import type { OpenCourse } from './openCourse';
 import { itemSummaries } from './itemSummary';
 import * as store from './store';
 import { commentView, freshnessOf, isoOrNull, scaleOf, stateView, teacherOf } from './views';

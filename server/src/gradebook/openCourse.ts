@@ -1,12 +1,39 @@
-import { corrected } from '@cadro/core';
+import type { Child, CourseRecord, PolicyCorrection } from '@cadro/contract';
+import { corrected, type Stated } from '@cadro/core';
 import type { Db } from '../db';
 import { requireChild } from '../household';
 import { HttpProblem } from '../http/problems';
 import { correctionOf } from './corrections';
-import { statedOf, withCorrection, type OpenCourse } from './courseDetail';
-import { isOfTerm } from './courseTerms';
+import { isOfTerm, type CourseTerm } from './courseTerms';
 import { courseRecords, type TermRecord } from './records';
 import * as store from './store';
+
+/** One child's course in one of its terms, with everything its pages are made from. */
+export interface OpenCourse extends TermRecord {
+  readonly child: Child;
+  readonly row: store.CourseRow;
+  /** What the guardian's household assumes of the policy; it is in `record` already. */
+  readonly correction: PolicyCorrection | null;
+  /** As the source says. */
+  readonly published: CourseRecord;
+  readonly stated: Stated | null;
+  /** The records of its earlier terms, by date, with the same correction. */
+  readonly earlier: readonly TermRecord[];
+}
+
+/** The school's own figure of a course's term; null where it tells none. */
+async function statedOf(
+  db: Db,
+  studentId: string,
+  courseId: string,
+  term: CourseTerm,
+): Promise<Stated | null> {
+  const rows = await store.statedGrades(db, studentId, courseId, term.externalId);
+  const row = rows.find(({ state }) => state === 'final') ?? rows[0];
+  return row && row.figure !== null
+    ? { figure: row.figure, letter: row.letter, at: row.reported_at.toISOString() }
+    : null;
+}
 
 /**
  * One course of a linked child in the asked term, or the one it stands in, with the household's correction.
@@ -42,5 +69,6 @@ export async function openCourse(
   const earlier = all
     .filter(({ term }) => term.endsOn < loaded.term.startsOn)
     .map((each) => ({ ...each, record: corrected(each.record, correction) }));
-  return { ...withCorrection(loaded, correction), child, row, stated, earlier };
+  const record = corrected(loaded.record, correction);
+  return { ...loaded, record, published: loaded.record, correction, child, row, stated, earlier };
 }

@@ -4,7 +4,8 @@ import type { Db } from '../db';
 import { householdOf } from '../household';
 import { HttpProblem } from '../http/problems';
 import { addCorrection, correctionHistory } from './corrections';
-import { reconciliationOf, type OpenCourse } from './courseDetail';
+import { reconciliationOf } from './courseDetail';
+import type { OpenCourse } from './openCourse';
 import { categoriesOfCourse } from './store';
 
 /** The policy a course is computed with, where it comes from, and how it came to be. */
@@ -74,5 +75,6 @@ export async function correctPolicy(
   entry: { readonly at: Date; readonly correction: PolicyCorrection | null },
 ): Promise<void> {
   const { id, author } = await householdOf(db, guardianId);
-  await addCorrection(db, { householdId: id, studentId: child.id, courseId: row.id }, { ...entry, author });
+  const place = { householdId: id, studentId: child.id, courseId: row.id };
+  await db.transaction((trx) => addCorrection(trx, place, { ...entry, author }));
 }

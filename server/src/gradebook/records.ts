@@ -66,18 +66,27 @@ const resultRecord = (row: ResultRow): ResultRecord => ({
   levels: row.levels,
 });
 
-function categoriesOf(items: readonly ItemRow[]) {
+interface CategoryRow {
+  id: string;
+  title: string;
+  weight: number;
+  drop_lowest: number;
+  course_id: string;
+}
+
+/** The course's own categories and those its works are in: a source need not say whose a category is. */
+function categoriesOf(own: readonly CategoryRow[], items: readonly ItemRow[]) {
   const byId = new Map(
-    items.map((item) => [
-      item.category_id,
-      {
-        id: item.category_id,
-        title: item.category_title,
-        weight: item.category_weight,
-        dropLowest: item.category_drop_lowest,
-      },
-    ]),
+    own.map(({ id, title, weight, drop_lowest }) => [id, { id, title, weight, dropLowest: drop_lowest }]),
   );
+  for (const item of items) {
+    byId.set(item.category_id, {
+      id: item.category_id,
+      title: item.category_title,
+      weight: item.category_weight,
+      dropLowest: item.category_drop_lowest,
+    });
+  }
   return [...byId.values()].sort((a, b) => b.weight - a.weight || (a.id < b.id ? -1 : 1));
 }
 
@@ -101,6 +110,11 @@ const coursesOfStudent = (db: Db, studentId: string, courseId: string | undefine
       if (courseId) query.where({ 'c.id': courseId });
     })
     .select<CourseRow[]>('c.id', 'c.policy', 'c.standards', 'sch.time_zone');
+
+const categoriesOfCourses = (db: Db, courseIds: readonly string[]): Promise<CategoryRow[]> =>
+  db('categories')
+    .whereIn('course_id', [...courseIds])
+    .select<CategoryRow[]>('id', 'title', 'weight', 'drop_lowest', 'course_id');
 
 const itemsOf = (db: Db, courseIds: readonly string[]): Promise<ItemRow[]> =>
   db('items as i')
@@ -147,13 +161,14 @@ export interface TermRecord {
 
 interface Loaded {
   readonly course: CourseRow;
+  readonly categories: readonly CategoryRow[];
   readonly items: readonly ItemRow[];
   readonly results: readonly ResultRow[];
   readonly terms: readonly CourseTerm[];
 }
 
 function recordOf(
-  { course, items, results, terms }: Loaded,
+  { course, categories, items, results, terms }: Loaded,
   term: CourseTerm,
   asOf: Date,
 ): Omit<TermRecord, 'standing'> {
@@ -169,7 +184,7 @@ function recordOf(
       id: course.id,
       asOf: iso(asOf),
       policy: endsIn ? policy : { ...policy, termEnd: iso(termEnd(term, course.time_zone)) },
-      categories: categoriesOf(own),
+      categories: categoriesOf(categories, own),
       standards: course.standards,
       items: own.map(itemRecord),
       results: results.filter(({ item_id }) => ids.has(item_id)).map(resultRecord),
@@ -178,7 +193,7 @@ function recordOf(
 }
 
 /**
- * The records of a child's courses as the core reads them, as of an instant: four queries, however many
+ * The records of a child's courses as the core reads them, as of an instant: five queries, however many
  * courses. Courses whose policy the source has not told yet are left out.
  * @param ask.courseId only this course.
  * @param ask.everyTerm one record for each term of a course, by date; by default only the one it stands in.
@@ -194,11 +209,13 @@ export async function courseRecords(
 ): Promise<TermRecord[]> {
   const courses = await coursesOfStudent(db, studentId, ask.courseId);
   const ids = courses.map(({ id }) => id);
-  const [terms, items, results] = await Promise.all([
+  const [terms, categories, items, results] = await Promise.all([
     termsOfCourses(db, ids),
+    categoriesOfCourses(db, ids),
     itemsOf(db, ids),
     resultsOf(db, studentId, ids),
   ]);
+  const categoriesByCourse = group(categories);
   const itemsByCourse = group(items);
   const resultsByCourse = group(results);
   return courses.flatMap((course): TermRecord[] => {
@@ -206,6 +223,7 @@ export async function courseRecords(
     const standing = termOn(own, dateIn(course.time_zone, asOf));
     const loaded = {
       course,
+      categories: categoriesByCourse.get(course.id) ?? [],
       items: itemsByCourse.get(course.id) ?? [],
       results: resultsByCourse.get(course.id) ?? [],
       terms: own,

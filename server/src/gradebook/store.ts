@@ -207,7 +207,11 @@ export interface StatedRow {
 
 export const categoriesOfCourse = (db: Db, courseId: string) =>
   db('categories as k')
-    .whereIn('k.id', db('items').where({ course_id: courseId, removed: false }).select('category_id'))
+    .where((is) =>
+      is
+        .where({ 'k.course_id': courseId })
+        .orWhereIn('k.id', db('items').where({ course_id: courseId, removed: false }).select('category_id')),
+    )
     .orderBy([
       { column: 'k.counts', order: 'desc' },
       { column: 'k.weight', order: 'desc' },

@@ -128,6 +128,12 @@ describe('the parts of a year', () => {
       ['second', false, null],
     ]);
   });
+  it.each([
+    ['2026-10-21', 'ahead'],
+    ['2027-07-01', 'not-reported'],
+  ])('has an exam that is not stored, on %s: %s', (today, state) => {
+    expect(gradeOf(course({ today }, composition), 'exam')?.state).toBe(state);
+  });
   it('are all there where the school tells no formula', () => {
     expect(termCourse(course({})).grades.map(({ part }) => part)).toEqual(['year', 'first', 'second']);
     expect(gradeOf(course({}), 'year')).toMatchObject({ parts: [], fraction: null });

@@ -55,17 +55,18 @@ const policyOf = ({ row, correction }: CourseYears): PolicyRecord | null =>
 const normalised = (policy: PolicyRecord): Policy =>
   normaliseCourse({ id: '', asOf: policy.termEnd, policy }).policy;
 
-const stateOf = (
-  term: TermRow | undefined,
+/** A term by its own dates; an exam, which has none, by the end of the term it is a part of. */
+function stateOf(
+  { own, whole }: { readonly own: TermRow | undefined; readonly whole: TermRow | undefined },
   today: string,
   has: { readonly stored: boolean; readonly figure: boolean },
-): TermGrade['state'] => {
+): TermGrade['state'] {
   if (has.stored) return 'stored';
+  const term = own ?? whole;
   const state = term ? termStateOf({ startsOn: term.starts_on, endsOn: term.ends_on }, today) : 'ahead';
-  if (state === 'ahead') return 'ahead';
-  if (state === 'running') return 'running';
-  return has.figure ? 'final' : 'not-reported';
-};
+  if (state === 'closed') return has.figure ? 'final' : 'not-reported';
+  return own ? state : 'ahead';
+}
 
 /**
  * The parts of a course's year with their depths, each formula's parts after the term they make: a quarter, a
@@ -112,6 +113,10 @@ export function termCourse(course: CourseYears): TermCourse {
   );
   const composed = composeTerms(row.composition, parts);
   const byName = new Map(terms.map((term) => [term.external_id, term]));
+  const wholeOf = (part: string) =>
+    byName.get(
+      row.composition.find(({ parts: of }) => of.some((each) => each.part === part))?.sessionId ?? '',
+    );
 
   const gradeOf = (part: string): TermGrade => {
     const own = storedOf.get(part);
@@ -122,7 +127,10 @@ export function termCourse(course: CourseYears): TermCourse {
       part,
       depth: depths.get(part) ?? 0,
       title: byName.has(part) ? null : (titles.get(part) ?? part),
-      state: stateOf(byName.get(part), today, { stored: own !== undefined, figure: fraction !== null }),
+      state: stateOf({ own: byName.get(part), whole: wholeOf(part) }, today, {
+        stored: own !== undefined,
+        figure: fraction !== null,
+      }),
       fraction,
       display: own?.figure ?? reading.display,
       letter: own ? own.letter : reading.letter,

@@ -2,7 +2,7 @@ import type { Child, ChildTerms, TermCourse, TermNode } from '@cadro/contract';
 import { corrected, creditBalance, gradePointAverage, termStateOf } from '@cadro/core';
 import type { Db } from '../db';
 import { dateIn, householdOf } from '../household';
-import { standingCorrections } from './corrections';
+import { correctionsOfHousehold } from './corrections';
 import { courseRecords, type TermRecord } from './records';
 import { termCourse } from './termGrades';
 import * as store from './termStore';
@@ -96,19 +96,16 @@ const creditsOf = (
 /** A child's school years: a bounded number of queries, however many courses and terms. */
 export async function childTerms(db: Db, guardianId: string, child: Child, now: Date): Promise<ChildTerms> {
   const today = dateIn(child.timeZone, now);
-  const [terms, rows, grades, remarks, plan, loaded, corrections, household] = await Promise.all([
+  const { id: householdId } = await householdOf(db, guardianId);
+  const [terms, rows, grades, remarks, plan, loaded, correctionFor] = await Promise.all([
     store.termsOfStudent(db, child.id),
     store.coursesOfYears(db, child.id),
     store.storedGrades(db, child.id),
     store.reportRemarks(db, child.id),
     store.creditPlan(db, child.id),
     courseRecords(db, child.id, now, { everyTerm: true }),
-    standingCorrections(db, child.id),
-    householdOf(db, guardianId),
+    correctionsOfHousehold(db, child.id, householdId),
   ]);
-  const correctionFor = (courseId: string) =>
-    corrections.find((each) => each.courseId === courseId && each.householdId === household.id)?.correction ??
-    null;
   const begun = loaded.filter(({ term }) => term.startsOn <= today);
   const byCourse = group(begun, ({ record }: TermRecord) => record.id);
   const gradesOf = group(grades, ({ course_id }) => course_id);

@@ -2,6 +2,7 @@ import type { CourseDetail, CoursePolicy, FigureStep, ItemSummary, PolicyCorrect
 import { i18next, startTexts, makeFormat } from '../../i18n';
 import { csvOf, fileName } from '../../ui/saveFile';
 import { arrange } from './arrange';
+import { anItem } from './testing';
 import { causeWords, deltaWords, letterSteps, policySentences, whyNotInFigure } from './courseWords';
 import { formOf, readForm, withCorrection, type PolicyForm } from './policyForm';
 
@@ -16,22 +17,8 @@ const state = (status: ItemSummary['state']['status'], earned: number | null = n
   late: false,
   levels: {},
 });
-const item = (more: Partial<ItemSummary> = {}): ItemSummary => ({
-  id: 'i',
-  title: 'Tide table',
-  categoryId: 'c',
-  possible: 20,
-  counts: true,
-  extraCredit: false,
-  assignedAt: null,
-  dueAt: '2026-10-20T12:00:00Z',
-  state: state('scored', 17),
-  looseEnd: null,
-  was: null,
-  unit: null,
-  commentCount: 0,
-  ...more,
-});
+const item = (more: Partial<ItemSummary> = {}): ItemSummary =>
+  anItem({ dueAt: '2026-10-20T12:00:00Z', state: state('scored', 17), ...more });
 const category = { id: 'c', title: 'Homework', weight: 100, dropLowest: 0, counts: true };
 type Counted = Pick<CourseDetail, 'policy' | 'categories' | 'figures' | 'items' | 'term' | 'scale'>;
 const course = (policy: Partial<CourseDetail['policy']> = {}, more: Partial<Counted> = {}): CourseDetail =>

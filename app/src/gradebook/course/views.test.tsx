@@ -1,12 +1,13 @@
 import { fireEvent, render, screen } from '@testing-library/react';
 import type { ReactElement } from 'react';
 import { Provider } from 'react-redux';
-import type { CourseDetail, CourseFigures, ItemSummary, Me, Reconciliation } from '@cadro/contract';
+import type { CourseDetail, CourseFigures, Me, Reconciliation } from '@cadro/contract';
 import { householdApi } from '../../household';
 import { startTexts } from '../../i18n';
 import { store } from '../../store/store';
 import { Theme } from '../../ui';
 import { Change } from './Change';
+import { anItem as item } from './testing';
 import { NotInFigure } from './NotInFigure';
 import { Reconciled } from './Reconciled';
 import { Why } from './Why';
@@ -72,22 +73,6 @@ const category = (id: string, title: string, weight: number) => ({
   weight,
   dropLowest: 0,
   counts: true,
-});
-const item = (more: Partial<ItemSummary> = {}): ItemSummary => ({
-  id: 'i',
-  title: 'Tide table',
-  categoryId: 'c',
-  possible: 20,
-  counts: true,
-  extraCredit: false,
-  assignedAt: null,
-  dueAt: '2026-10-28T12:00:00Z',
-  state: { status: 'open', at: null, earned: null, late: false, levels: {} },
-  looseEnd: null,
-  was: null,
-  unit: null,
-  commentCount: 0,
-  ...more,
 });
 const course = (more: Partial<CourseDetail> = {}): CourseDetail => ({
   id: 'k',

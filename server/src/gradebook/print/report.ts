@@ -5,7 +5,7 @@ import type { Db } from '../../db';
 import { guardianById } from '../../household';
 import { HttpProblem } from '../../http/problems';
 import { commentsOf } from '../comments';
-import { standingCorrections } from '../corrections';
+import { correctionsOfHousehold } from '../corrections';
 import { courseRecords } from '../records';
 import { coursesOf } from '../store';
 import { childTerms } from '../terms';
@@ -27,25 +27,23 @@ export async function reportOf(
   },
 ): Promise<Report> {
   const { guardianId, child, now } = ask;
-  const [years, guardian, rows, corrections, comments] = await Promise.all([
+  const guardian = await guardianById(db, guardianId);
+  if (!guardian) throw new HttpProblem('not-signed-in');
+  const [years, rows, correctionOf, comments, loaded] = await Promise.all([
     childTerms(db, guardianId, child, now),
-    guardianById(db, guardianId),
     coursesOf(db, { studentIds: [child.id], guardianId, now }),
-    standingCorrections(db, child.id),
+    correctionsOfHousehold(db, child.id, guardian.household_id),
     commentsOf(db, [child.id], {}),
+    courseRecords(db, child.id, now, { everyTerm: true }),
   ]);
   const leaves = years.terms.filter(({ part }) => !years.terms.some(({ parent }) => parent === part));
   const term = ask.termId
     ? leaves.find(({ id }) => id === ask.termId)
     : (leaves.find(({ state }) => state === 'running') ?? leaves.find(({ state }) => state === 'closed'));
   if (!term) throw new HttpProblem('not-found');
-  const loaded = await courseRecords(db, child.id, now, { everyTerm: true });
   const records = new Map(
     loaded.filter(({ term: own }) => own.id === term.id).map(({ record }) => [record.id, record]),
   );
-  const correctionOf = (courseId: string) =>
-    corrections.find((each) => each.courseId === courseId && each.householdId === guardian?.household_id)
-      ?.correction ?? null;
   const courses = years.courses
     .filter(({ courseId }) => term.courseIds.includes(courseId))
     .map((course): ReportCourse => {
@@ -70,7 +68,7 @@ export async function reportOf(
   const [attendance] = await attendanceOf(db, [child], now, { from: term.startsOn, to: term.endsOn });
   const [row] = rows;
   return {
-    language: guardian?.language ?? 'en',
+    language: guardian.language,
     timeZone: child.timeZone,
     childName: `${child.givenName} ${child.familyName}`,
     schoolName: child.schoolName,

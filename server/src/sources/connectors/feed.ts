@@ -36,10 +36,11 @@ const classDetails: Translation<FeedClass> = (row) => ({
     bump: row.bump ?? 0,
     composition: row.compositions ?? [],
   },
-  practice: row.practiceCategoryIds.map((id) => ({ id, gone: false, counts: false })),
-  drops: (row.drops ?? []).map(({ categoryId, dropLowest }) => ({
-    id: categoryId,
+  courseCategories: row.categories.map(({ id, counts, dropLowest }) => ({
+    id,
     gone: false,
+    course_id: row.id,
+    counts,
     drop_lowest: dropLowest,
   })),
 });

@@ -185,17 +185,19 @@ describe('the sessions of a year', () => {
 
 describe('the classroom feed', () => {
   const row = { id: 'x', changedAt: changed };
-  it('tells a class’s categories that do not count or drop the lowest, one record each', async () => {
+  it('tells a class’s categories, one record each, also that they count again', async () => {
     const details = {
       ...row,
-      practiceCategoryIds: ['p'],
-      drops: [{ categoryId: 'c', dropLowest: 2 }],
+      categories: [
+        { id: 'p', counts: false, dropLowest: 0 },
+        { id: 'c', counts: true, dropLowest: 2 },
+      ],
       standards: [],
     };
     expect(only(await feed('classDetails', [details]))).toEqual([
       expect.objectContaining({ collection: 'courseDetails', policy: null, credits: 0, composition: [] }),
-      { collection: 'practice', id: 'p', gone: false, counts: false },
-      { collection: 'drops', id: 'c', gone: false, drop_lowest: 2 },
+      { collection: 'courseCategories', id: 'p', gone: false, course_id: 'x', counts: false, drop_lowest: 0 },
+      { collection: 'courseCategories', id: 'c', gone: false, course_id: 'x', counts: true, drop_lowest: 2 },
     ]);
   });
   it('tells a grade that the school has stored, and one that says nothing yet', async () => {
@@ -241,18 +243,6 @@ describe('the classroom feed', () => {
     expect(JSON.stringify(page.records)).not.toContain('3141');
   });
 
-  it('names the categories that are practice', async () => {
-    const policy = { method: 'points', termEnd: changed };
-    const page = await feed('classDetails', [
-      { ...row, policy, practiceCategoryIds: ['a', 'b'], standards: [] },
-    ]);
-    expect(only(page)).toMatchObject([
-      { collection: 'courseDetails', id: 'x' },
-      { collection: 'practice', id: 'a', counts: false },
-      { collection: 'practice', id: 'b', counts: false },
-    ]);
-  });
-
   it.each([
     ['a comment on nothing anybody knows', 'comments', { subject: 'mood' }, '/subject'],
     ['a mark on a day that is none', 'attendance', { date: '2026-13-40' }, '/date'],
@@ -273,7 +263,7 @@ describe('the classroom feed', () => {
       excused: false,
       label: 'Present',
       policy: { method: 'points', termEnd: changed },
-      practiceCategoryIds: [],
+      categories: [],
       standards: [],
     };
     expect((await feed(collection, [whole])).broken).toEqual([]);
