@@ -1,5 +1,6 @@
 import { useTranslation } from 'react-i18next';
 import type { CourseDetail } from '@cadro/contract';
+import { useChildren } from '../../household';
 import { useFormat } from '../../i18n';
 import { Heading, Stack, WayOn, Words } from '../../ui';
 import { policySentences } from './courseWords';
@@ -8,6 +9,7 @@ import { policySentences } from './courseWords';
 export function Rules({ course }: { course: CourseDetail }) {
   const { t } = useTranslation();
   const format = useFormat();
+  const { mayTalk } = useChildren();
   return (
     <Stack space={0.5}>
       <Heading level={2}>{t('course.rules.title')}</Heading>
@@ -16,7 +18,7 @@ export function Rules({ course }: { course: CourseDetail }) {
           {sentence}
         </Words>
       ))}
-      {course.scale.method === 'standards' ? null : (
+      {course.scale.method === 'standards' || !mayTalk(course.studentId) ? null : (
         <WayOn
           label={t(course.corrected ? 'course.rules.change' : 'course.rules.correct')}
           href={`/courses/${course.studentId}/${course.id}/counting`}

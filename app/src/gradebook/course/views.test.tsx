@@ -7,6 +7,7 @@ import { startTexts } from '../../i18n';
 import { store } from '../../store/store';
 import { Theme } from '../../ui';
 import { Change } from './Change';
+import { Rules } from './Rules';
 import { anItem as item } from './testing';
 import { NotInFigure } from './NotInFigure';
 import { Reconciled } from './Reconciled';
@@ -287,6 +288,12 @@ describe('the school’s figure', () => {
     show(<Reconciled course={course({ corrected: true })} />);
     expect(text(/your correction/)).not.toBeNull();
   });
+});
+
+it('tells who may only look how it is counted, and offers no correction', () => {
+  show(<Rules course={course()} />);
+  expect(text(/^Work marked missing counts as 0 until it is handed in\.$/)).not.toBeNull();
+  expect(screen.queryByRole('link')).toBeNull();
 });
 
 it('hands a list to the browser as a file', async () => {
