@@ -56,7 +56,7 @@ const screens: readonly { name: string; open: (guardian: Guardian) => Promise<vo
 
 for (const theme of ['light', 'dark'] as const) {
   test(`every screen is in order, ${theme}`, async ({ guardian, page }) => {
-    test.setTimeout(180_000);
+    test.setTimeout(300_000);
     await page.emulateMedia({ colorScheme: theme });
     await page.goto('/sign-in');
     await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
