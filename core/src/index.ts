@@ -2,3 +2,4 @@ export * from './attendance';
 export * from './followups';
 export * from './gradebook';
 export * from './outlook';
+export * from './plan';

@@ -5,7 +5,7 @@ import {
   type CourseCase,
   type GpaCase,
 } from '@cadro/contract';
-import { parse, ParseError } from '@cadro/contract/parse';
+import { parse } from '@cadro/contract/parse';
 import {
   attendanceFault,
   attendanceSummary,
@@ -15,14 +15,7 @@ import {
   gradePointAverage,
   type Fault,
 } from '@cadro/core';
-
-/** A case that breaks its shape: where, as a JSON pointer, and why. */
-class FaultyCase extends Error {
-  override readonly name = 'FaultyCase';
-  constructor(readonly fault: Fault) {
-    super(`${fault.path}: ${fault.message}`);
-  }
-}
+import { answerOrFault, FaultyCase } from './cases';
 
 function sound(prefix: string, fault: Fault | null): void {
   if (fault) throw new FaultyCase({ path: `${prefix}${fault.path}`, message: fault.message });
@@ -79,12 +72,4 @@ function answerKnown(asked: unknown): unknown {
 }
 
 /** The answer to one question of the figures command; a case that breaks its shape answers with its error. */
-export function answerCase(asked: unknown): unknown {
-  try {
-    return answerKnown(asked);
-  } catch (error) {
-    if (error instanceof FaultyCase) return { error: error.fault };
-    if (error instanceof ParseError) return { error: error.misfits[0] };
-    throw error;
-  }
-}
+export const answerCase = (asked: unknown): Promise<unknown> => answerOrFault(() => answerKnown(asked));

@@ -114,7 +114,7 @@ describe('a course explains itself', () => {
     ] as const) {
       const path = await place(gradebookRoutes.courseRecord.path, id, school, child);
       const record: unknown = (await maren.get(path).expect(200)).body;
-      const answer = answerCase(JSON.parse(JSON.stringify({ kind: 'course', record })));
+      const answer = await answerCase(JSON.parse(JSON.stringify({ kind: 'course', record })));
       const { figures } = await course(id, school, child);
       expect(answer).toMatchObject(JSON.parse(JSON.stringify(figures)) as object);
     }

@@ -1,0 +1,27 @@
+import { Type, type Static } from '@sinclair/typebox';
+import { DateOnly, Fraction, Instant, Language, Nullable } from '../shared/scalars';
+
+export const offerKinds = ['redo', 'retake', 'hand-in', 'correct'] as const;
+export type OfferKind = (typeof offerKinds)[number];
+
+/** What a comment says can still be done with a work. */
+export const Offer = Type.Object({
+  kind: Type.Union(offerKinds.map((kind) => Type.Literal(kind))),
+  /** The last day, in the school's zone; null when the words name none. */
+  until: Nullable(DateOnly),
+  /** Share of the score to be had; null when the words do not say. */
+  credit: Nullable(Fraction),
+  /** The exact words it was read from. */
+  quote: Type.String(),
+});
+export type Offer = Static<typeof Offer>;
+
+/** What the offers command reads: one comment a case. */
+export const OffersCase = Type.Object({
+  id: Type.Union([Type.String(), Type.Number()]),
+  text: Type.String({ maxLength: 200_000 }),
+  writtenAt: Instant,
+  timeZone: Type.String({ minLength: 1 }),
+  lang: Language,
+});
+export type OffersCase = Static<typeof OffersCase>;

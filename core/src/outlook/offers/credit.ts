@@ -1,0 +1,176 @@
+import type { Language, Letter } from '@cadro/contract';
+
+export interface CreditMark {
+  readonly start: number;
+  readonly end: number;
+  /** A share of the score; 0: nothing more is to be had. */
+  readonly credit: number;
+}
+
+/** What a letter begins at when the course does not say. */
+const usualLetters: readonly Letter[] = [
+  { letter: 'A', from: 0.9 },
+  { letter: 'B', from: 0.8 },
+  { letter: 'C', from: 0.7 },
+  { letter: 'D', from: 0.6 },
+];
+
+type Read = (groups: RegExpExecArray, letters: readonly Letter[]) => number | null;
+type Rule = readonly [RegExp, Read];
+
+const percent = (text: string | undefined): number => Number((text ?? '').replace(',', '.')) / 100;
+const rest = (text: string | undefined): number => Number((1 - percent(text)).toFixed(6));
+const fixed =
+  (credit: number): Read =>
+  () =>
+    credit;
+const number = String.raw`(\d{1,3}(?:[.,]\d{1,2})?)\s?(?:%|percent\b|per cent\b|por ciento\b)`;
+const letterCredit: Read = ([, letter], letters) => {
+  const known = letters.length > 0 ? letters : usualLetters;
+  return known.find((each) => each.letter.toLowerCase() === letter?.toLowerCase())?.from ?? null;
+};
+const ofPoints: Read = ([, earned, possible]) => {
+  const share = Number(earned) / Number(possible);
+  return share <= 1 ? share : null;
+};
+
+/** Earlier rules are asked first; where one has read, later ones do not. A rule that answers null reads nothing. */
+const rules: Readonly<Record<Language, readonly Rule[]>> = {
+  en: [
+    [
+      new RegExp(
+        String.raw`(?:${number}|half|\d+ points?|a letter grade)(?: \w+){0,2}? (?:per|a|each|every|for each|for every) (?:school )?(?:day|week)\b(?: late)?`,
+        'gi',
+      ),
+      () => null,
+    ],
+    [
+      new RegExp(
+        String.raw`(?:loses?|losing|minus|less|lose only|penalty of|penalized|deduct(?:ion of|ing)?|docked|takes? off|taking off|with a|at a)\s(?:only |just |up to |about )?(?:a )?${number}(?: (?:penalty|deduction|off|late penalty))?`,
+        'gi',
+      ),
+      ([, value]) => rest(value),
+    ],
+    [
+      new RegExp(String.raw`${number}\s(?:off|less|late penalty|penalty|deduction|reduction|lower)\b`, 'gi'),
+      ([, value]) => rest(value),
+    ],
+    [
+      /\b(?:no|without(?: any)?|free of) (?:late )?(?:penalty|deduction|points off|points lost|loss of (?:points|credit))\b|\bwithout losing (?:any )?(?:points|credit)\b|\bnothing off\b|\bnot (?:be )?(?:counted|marked) (?:as )?late\b/gi,
+      fixed(1),
+    ],
+    [
+      /\b(?:full|whole|complete|all(?: of)?(?: the)?) (?:credit|marks?|points|score|value)\b|\bfull value\b/gi,
+      fixed(1),
+    ],
+    [/\b(?:three[- ]quarters?|3\/4)(?: of)?(?: the)? (?:credit|marks?|points|score|value)\b/gi, fixed(0.75)],
+    [/\btwo[- ]thirds(?: of)?(?: the)? (?:credit|marks?|points|score|value)\b/gi, fixed(2 / 3)],
+    [
+      /\b(?:half|1\/2)(?:[- ]of)?(?:[- ](?:the|her|his|their|your|any))?(?:[- ](?:missed|lost|missing))?[- ](?:credit|marks?|points?|score|value|grade)\b|\bhalf back\b|\bfor half\b(?![- ](?:of|the|her|his|credit|marks?|points?|score|value|grade))|\bhalf of (?:it|what)\b/gi,
+      fixed(0.5),
+    ],
+    [/\b(?:a )?(?:quarter|1\/4)(?: of)?(?: the)? (?:credit|marks?|points|score|value)\b/gi, fixed(0.25)],
+    [
+      /\b(?:no|zero) (?:credit|points|marks)\b|\b(?:a|counts? as(?: a)?|stays? (?:a )?|becomes? (?:a )?) ?zero\b|\bnothing (?=after)/gi,
+      fixed(0),
+    ],
+    [
+      /\b(?:up to|at most|maximum(?: of)?|max(?:imum)?(?: grade)?(?: of| is)?|no (?:higher|better|more) than|capped at|limited to|for|earn|get)\s(?:an?\s)?["']?([A-D][+-]?)["']?(?![\w'])(?! (?:day|week|letter))/g,
+      letterCredit,
+    ],
+    [/\b([A-D][+-]?) (?:at (?:best|most)|maximum|max)\b/g, letterCredit],
+    [
+      /\b(?:up to|for|earn|worth|max(?:imum)?(?: of)?)\s(\d{1,3}) (?:out of|of) (\d{1,3})(?: points)?\b/gi,
+      ofPoints,
+    ],
+    [
+      new RegExp(
+        String.raw`\b(?:up to|at most|max(?:imum)?(?: (?:score|grade|credit))?(?: of| is)?|no (?:higher|more) than|capped at|limited to|for|at|worth|earns?|gets?|receives?|counts?(?: as| for)?|(?:back )?to)\s(?:an?\s|only\s|just\s|up to\s|about\s)*${number}`,
+        'gi',
+      ),
+      ([, value]) => percent(value),
+    ],
+    [
+      new RegExp(
+        String.raw`${number}(?: of)?(?: the)? (?:late )?(?:credit|marks?|points|value|score|maximum|max)\b`,
+        'gi',
+      ),
+      ([, value]) => percent(value),
+    ],
+    [new RegExp(String.raw`${number} (?:until|through|till|by)\b`, 'gi'), ([, value]) => percent(value)],
+    [
+      /\b(?:capped|limited|max(?:imum)?(?: of)?) at (\d{2})\b(?! (?:of|out))/gi,
+      ([, value]) => percent(value),
+    ],
+  ],
+  es: [
+    [
+      new RegExp(String.raw`${number} (?:menos )?(?:por|cada|al) (?:cada )?(?:día|semana)`, 'giu'),
+      () => null,
+    ],
+    [
+      new RegExp(
+        String.raw`(?:pierde|perderá|perdiendo|perder|menos|descuento del?|penalización del?|se (?:le )?(?:descuenta|resta|quita)|descontando|restando)\s(?:solo )?(?:un |el )?${number}`,
+        'giu',
+      ),
+      ([, value]) => rest(value),
+    ],
+    [
+      new RegExp(String.raw`${number}\s(?:menos|de descuento|de penalización)`, 'giu'),
+      ([, value]) => rest(value),
+    ],
+    [/sin (?:ninguna )?(?:penalización|descuento|perder (?:puntos|nota)|pérdida de puntos)/giu, fixed(1)],
+    [
+      /(?<!\p{L})(?:(?:crédito|valor|puntaje|puntuación|nota|calificación) (?:completo|completa|íntegro|íntegra|total|entera)|tod(?:o el|a la|os los) (?:crédito|valor|nota|puntos|puntuación|puntaje))(?!\p{L})/giu,
+      fixed(1),
+    ],
+    [
+      /(?<!\p{L})(?:tres cuartos|tres cuartas partes) (?:del?|de la|de los) (?:crédito|valor|nota|puntos|puntuación)/giu,
+      fixed(0.75),
+    ],
+    [/(?<!\p{L})dos tercios (?:del?|de la|de los) (?:crédito|valor|nota|puntos|puntuación)/giu, fixed(2 / 3)],
+    [
+      /(?<!\p{L})(?:la )?mitad (?:de |del )?(?:la |el |los |su |lo )?(?:nota|crédito|valor|puntos?|puntuación|puntaje|calificación)|medi[oa] (?:crédito|nota|puntuación|valor|puntos)|(?:por|vale|valdrá|a) la mitad(?!\p{L})/giu,
+      fixed(0.5),
+    ],
+    [
+      /(?<!\p{L})(?:sin (?:crédito|puntos|nota)|(?:un |cuenta como (?:un )?|contará como (?:un )?)cero|no (?:vale|valdrá) nada)(?!\p{L})/giu,
+      fixed(0),
+    ],
+    [
+      /(?:hasta|como máximo|máximo de|por|no más de)\s(?:una?\s)?["«]?([A-D][+-]?)["»]?(?!\p{L})/gu,
+      letterCredit,
+    ],
+    [/(?:hasta|por|máximo de?)\s(\d{1,3}) (?:puntos )?de (\d{1,3})(?: puntos)?(?!\p{L})/giu, ofPoints],
+    [
+      new RegExp(
+        String.raw`(?:hasta|como máximo|máximo(?: del?)?|no más del?|por|vale|valdrá|con|al|a|sobre|por valor del?|cuenta|contará)\s(?:un |el |solo |como máximo )*${number}`,
+        'giu',
+      ),
+      ([, value]) => percent(value),
+    ],
+    [
+      new RegExp(
+        String.raw`${number} (?:de la nota|del crédito|del valor|de los puntos|de la puntuación|como máximo|hasta)`,
+        'giu',
+      ),
+      ([, value]) => percent(value),
+    ],
+  ],
+};
+
+/** What a sentence says about credit, by place. */
+export function creditsIn(text: string, lang: Language, letters: readonly Letter[] = []): CreditMark[] {
+  const found: CreditMark[] = [];
+  const read: { start: number; end: number }[] = [];
+  for (const [pattern, credit] of rules[lang]) {
+    for (const match of text.matchAll(pattern)) {
+      const [start, end] = [match.index, match.index + match[0].length];
+      if (read.some((other) => start < other.end && other.start < end)) continue;
+      read.push({ start, end });
+      const value = credit(match as RegExpExecArray, letters);
+      if (value !== null && value >= 0 && value <= 1) found.push({ start, end, credit: value });
+    }
+  }
+  return found.sort((a, b) => a.start - b.start);
+}

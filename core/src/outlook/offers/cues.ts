@@ -1,0 +1,124 @@
+import type { Language, OfferKind } from '@cadro/contract';
+import { manners, type Manner } from './manner';
+import { correct } from './readers/correct';
+import { handIn } from './readers/handIn';
+import { moved } from './readers/moved';
+import { redo } from './readers/redo';
+import { retake } from './readers/retake';
+
+export interface CueMark {
+  readonly kind: OfferKind;
+  readonly start: number;
+  readonly end: number;
+  /** It is said not to be possible. */
+  readonly denied: boolean;
+  /** It is an offer by itself, also without a day or a credit. */
+  readonly certain: boolean;
+  readonly noun?: boolean;
+  /** Its due date was moved: nothing is lost. */
+  readonly moved?: boolean;
+}
+
+interface Raw {
+  readonly kind: OfferKind;
+  readonly start: number;
+  readonly end: number;
+  readonly noun: boolean;
+}
+
+/** The more particular kinds are asked first: who hands in corrections corrects. */
+const readers = [retake, correct, redo, handIn] as const;
+
+/** What stands before a word that could be a verb and is a noun: 'a retake', 'the next redo'. */
+const named: Readonly<Record<Language, RegExp>> = {
+  en: /\b(?:an?|the|one|her|his|their|your|any|this|each|no|every|free|first|another) (?:\w+ )?$/i,
+  es: /(?<!\p{L})(?:una?|el|la|los|las|su|esta|este) $/iu,
+};
+
+function rawCues(text: string, lang: Language): Raw[] {
+  const found: Raw[] = [];
+  const add = (pattern: RegExp, kind: OfferKind, noun: boolean) => {
+    for (const { index, 0: words } of text.matchAll(pattern)) {
+      const [start, end] = [index, index + words.trimEnd().length];
+      if (found.some((other) => start < other.end && other.start < end)) continue;
+      found.push({
+        kind,
+        start,
+        end,
+        noun: noun || named[lang].test(text.slice(Math.max(0, start - 30), start)),
+      });
+    }
+  };
+  for (const { kind, cues } of readers) {
+    add(cues[lang].verbs, kind, false);
+    add(cues[lang].nouns, kind, true);
+  }
+  return found
+    .map((raw) =>
+      raw.kind === 'redo' && sitsAgain[lang].test(text.slice(0, raw.end))
+        ? { ...raw, kind: 'retake' as const }
+        : raw,
+    )
+    .sort((a, b) => a.start - b.start);
+}
+
+/** 'The exam can be repeated': what is done again is a test. */
+const sitsAgain: Readonly<Record<Language, RegExp>> = {
+  en: /\b(?:quiz|test|exam) (?:can|may|could) (?:still )?be (?:redone|done again)$/i,
+  es: /(?<!\p{L})(?:examen|prueba|control|test|evaluación)[^.;]{0,40} repetir(?:l[oa])?$/iu,
+};
+
+/** What stands before a cue in its own clause. */
+function lead(text: string, start: number, breaks: RegExp): string {
+  const before = text.slice(Math.max(0, start - 90), start);
+  let from = 0;
+  for (const { index, 0: found } of before.matchAll(breaks)) from = index + found.length;
+  return before.slice(from);
+}
+
+const lastOf = (text: string, pattern: RegExp): number => {
+  const all = new RegExp(pattern.source, pattern.flags.includes('u') ? 'giu' : 'gi');
+  return [...text.matchAll(all)].at(-1)?.index ?? -1;
+};
+
+function judge(text: string, raw: Raw, manner: Manner): CueMark | null {
+  const quiet = text.replace(manner.harmless, (words) => ' '.repeat(words.length));
+  const before = lead(quiet, raw.start, manner.break);
+  const after = quiet.slice(raw.end, raw.end + 60);
+  if (manner.elsewhen.test(text) || manner.habit.test(text)) return null;
+  if ((raw.kind === 'correct' || raw.kind === 'redo') && manner.ours.test(before)) return null;
+  const object = `${text.slice(raw.start, raw.end)} ${after.split(/[,;]|\b(?:by|until|before|hasta|antes|para)\b/i)[0] ?? ''}`;
+  if (raw.kind === 'hand-in' && (manner.foreign.test(object) || manner.foreign.test(before))) return null;
+  if (manner.over.test(after) || manner.praise.test(before)) return null;
+  const may = lastOf(before, manner.may);
+  const past = lastOf(before, manner.past);
+  if (past >= 0 && may < past) return null;
+  if (past >= 0 && /\bto\s*$/i.test(before)) return null;
+  const denied =
+    manner.denies.test(before) ||
+    /^\s*(?:is|are|will|can|may)?\s*(?:not|no longer|never)\b/i.test(after.slice(0, 24));
+  const certain = raw.noun ? manner.open.test(text) : may >= 0 || manner.asks.test(before);
+  return { ...raw, denied, certain };
+}
+
+/** What a sentence says of ways to mend a work, by place. */
+export function cuesIn(text: string, lang: Language): CueMark[] {
+  const manner = manners[lang];
+  const withoutDue = text.replace(/\bdue\b|\bdeadline\b/gi, '');
+  const shifts =
+    manner.sooner.test(text) || manner.event.test(withoutDue) || manner.foreign.test(text)
+      ? []
+      : [...text.matchAll(moved[lang])].map(({ index, 0: words }): CueMark => ({
+          kind: 'hand-in',
+          start: index,
+          end: index + words.trimEnd().length,
+          denied: false,
+          certain: true,
+          moved: true,
+        }));
+  const others = rawCues(text, lang).flatMap((raw) => {
+    if (shifts.some(({ start, end }) => raw.start < end && start < raw.end)) return [];
+    return judge(text, raw, manner) ?? [];
+  });
+  return [...shifts, ...others].sort((a, b) => a.start - b.start);
+}

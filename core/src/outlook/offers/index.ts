@@ -1,0 +1,2 @@
+export { isTimeZone } from './calendar';
+export * from './read';

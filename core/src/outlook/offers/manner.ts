@@ -1,0 +1,101 @@
+import type { Language } from '@cadro/contract';
+
+/** Words that decide what a cue is: an offer, its end, a thing of the past, or somebody else's business. */
+export interface Manner {
+  /** Where what was said before no longer bears on what follows. */
+  readonly break: RegExp;
+  /** Denials that deny nothing: 'do not forget to'. */
+  readonly harmless: RegExp;
+  readonly denies: RegExp;
+  readonly past: RegExp;
+  readonly may: RegExp;
+  /** What a request begins with, before its verb. */
+  readonly asks: RegExp;
+  /** That what a noun names can be had. */
+  readonly open: RegExp;
+  /** Another year or term: no mending of this work. */
+  readonly elsewhen: RegExp;
+  /** Advice for always, or a wish. */
+  readonly habit: RegExp;
+  /** A question about what was. */
+  readonly asksBack: RegExp;
+  /** That the teacher, or the class, does it. */
+  readonly ours: RegExp;
+  /** Things that are no work to be mended. */
+  readonly foreign: RegExp;
+  /** Tests and outings, whose dates are no deadlines. */
+  readonly event: RegExp;
+  /** After a cue: that it is over. */
+  readonly over: RegExp;
+  readonly praise: RegExp;
+  /** That a date was moved forward. */
+  readonly sooner: RegExp;
+  /** Joins two ways to mend that share what follows. */
+  readonly joins: RegExp;
+  /** Sets what follows apart from what came before: another offer. */
+  readonly apart: RegExp;
+  readonly condition: RegExp;
+}
+
+export const manners: Readonly<Record<Language, Manner>> = {
+  en: {
+    break:
+      /[,;:()–—]|\s-\s|\b(?:and|but|so|then|or|yet|however|though|because|since|if|when|that|which|after which)\b/gi,
+    harmless:
+      /\b(?:(?:don't|do not|please don't) (?:forget|hesitate|worry)|not too late|no problem|no reason not to|not only|no later than|not later than|no worries|no rush)\b/gi,
+    denies:
+      /\b(?:no|not|cannot|can't|won't|never|nobody|neither|nor|without|isn't|aren't|doesn't|don't|too late|no longer|unable|wouldn't|shouldn't|needn't|refuse[sd]?|instead of|rather than|declined?|past the point)\b/i,
+    past: /\b(?:was|were|had|did|didn't|wanted|managed|asked|tried|forgot|chose|refused|failed|decided|needed|used|yesterday|already|earlier|last (?:week|month|term|year|time)|has been|have been|hasn't|haven't|should have|could have|would have|might have)\b/i,
+    may: /\b(?:can|may|could|is able to|are able to|allowed to|welcome to|invited to|chance to|chances to|opportunity to|option (?:to|of)|time to|able to|possible to|free to|happy to|glad to|willing to|let|lets|letting|will|'ll|still|should|must|needs? to|ha(?:s|ve) to|please|might|to)\b/i,
+    asks: /^(?:[\s"'“(]*)(?:please|kindly|just|do|also|next|first|now|instead|maybe|perhaps|so|then|and|or|remember to|don't forget to|ask (?:her|him|them) to|have (?:her|him|them))?[\s,]*$/i,
+    open: /\b(?:can|may|could|possible|open|available|offer(?:s|ed|ing)?|welcome|allow(?:s|ed)?|accept(?:s|ed|ing)?|permitted|chance|option|opportunity|invited?|happy|willing|let|entitled|eligible|gets?|see me|ask me|come|talk to me|there (?:is|will be)|i(?:'ll| will) (?:take|give))\b/i,
+    elsewhen:
+      /\b(?:next (?:school )?(?:year|term|semester|quarter|trimester|spring|fall|summer|grade)|in (?:the )?(?:summer|spring|fall|autumn)|over the summer|summer school|next time|year \d+|another year)\b/i,
+    habit:
+      /\b(?:on time|always|every (?:day|time|week|assignment|evening|night)|each (?:day|week|time)|from now on|in (?:the )?future|regularly|consistently|more often|habit|keep (?:handing|turning|submitting)|hope|wish|used to|usually|often|never|tends? to|good at|proud|helps? (?:her|him|them)|every student|prefer)\b/i,
+    asksBack: /^\s*(?:did|has|have|was|were|why|when|where|who|how|is|does|do|had|what)\b/i,
+    ours: /\b(?:i|we|class|the class|everyone|students)(?:'ll| will|'m going to| am going to|'re going to| are going to| have to| need to| plan to| shall|'ve| have)?(?: all| now| also| then| be)? *$/i,
+    foreign:
+      /\b(?:permission|slips?|consent|forms?|fees?|money|goggles|snacks?|lunch|library books?|signed|signature|new (?:\w+ )?(?:homework|worksheet|essay|lab|project|assignment|poster|chapter|unit)|next (?:\w+ )?(?:homework|worksheet|essay|lab|project|assignment|poster|chapter|unit)|(?:tomorrow|today|tonight)'s|upcoming|textbooks?|calculators?|pictures? money|raffle|survey|the next)\b/i,
+    event:
+      /\b(?:(?:next|new|upcoming|unit|final|midterm|big|first|second|chapter|spelling|vocabulary|our|the|a) (?:\w+ )?(?:test|quiz|exam|assessment)s?|(?:test|quiz|exam) (?:is|was|will|has|on)|trips?|excursions?|outing|concert|meeting|conferences?|game|match|regatta|fair|picture day|assembly|holiday|vacation|no school|new (?:unit|chapter|topic|homework|essay|project)|next (?:unit|chapter|topic|homework|essay|project|lab|assignment)|field day|rehearsal|performance|report cards?|open house|ferry|visit|workshop)\b/i,
+    over: /^\s*(?:(?:of|on|for|at) (?:\w+ ){1,4})?(?:was|were|ended|closed|took place|happened|went|has passed|have passed|is over|are over|has ended|have ended|paid off|helped)\b/i,
+    praise:
+      /\b(?:(?:great|good|nice|excellent|fine|lovely|wonderful) (?:job|work|start)|thanks?|thank you|well done|proud of|kudos|bravo|congratulations)\b/i,
+    sooner:
+      /\b(?:moved up|brought forward|moved forward|earlier|sooner|stays|remains|still|not (?:be )?(?:moved|extended))\b/i,
+    joins:
+      /^[\s,]*(?:(?:it|this|them|the|her|his|their|your)\s*)?(?:[\w'-]+\s+){0,3}(?:and|or|and\/or)\s+(?:to\s+|also\s+)?$/i,
+    apart: /\bor (?:she |he |they |you )?(?:can |may |else )?(?:also )?$/i,
+    condition: /\b(?:if|unless|once|should)\b/i,
+  },
+  es: {
+    break:
+      /[,;:()–—]|\s-\s|(?<!\p{L})(?:y|e|o|u|pero|aunque|entonces|luego|porque|pues|así que|si|cuando|que)(?!\p{L})/giu,
+    harmless:
+      /(?<!\p{L})(?:no (?:se |te )?(?:olvide|olvides|olviden|dude|dudes|preocupe|preocupes)(?: de| en)?|no es (?:demasiado )?tarde|no hay problema|no solo|no más tarde del?|no después del?)(?!\p{L})/giu,
+    denies:
+      /(?<!\p{L})(?:no|nunca|jamás|tampoco|nadie|ningun[oa]?|ningún|ni|sin|demasiado tarde|ya no|en vez de|en lugar de|imposible)(?!\p{L})/iu,
+    past: /(?<!\p{L})(?:fue|fueron|era|estaba|había|quiso|pidió|intentó|olvidó|decidió|pudo|tuvo|debió|ayer|ya ha|ha (?:sido|estado)|hubiera|debería haber|podría haber|logró|consiguió|acaba de|(?:semana|vez|mes) pasad[oa]|hizo)(?!\p{L})/iu,
+    may: /(?<!\p{L})(?:puede[ns]?|podrá[ns]?|podría[ns]?|podéis|pued[ae]s?|se permite|permito|permitiré|tiene[ns]?|debe[ns]?|deberá[ns]?|tendrá|todavía|aún|favor de|por favor|oportunidad de|posibilidad de|opción de|tiempo para|invit[oa]|conviene|hace falta|será posible|es posible|dejo|dejaré|para|a|de)(?!\p{L})/iu,
+    asks: /^(?:[\s"'“«¡(]*)(?:por favor|favor de|también|además|ahora|recuerde|recuerda|no olvide|no olvides)?[\s,]*$/iu,
+    open: /(?<!\p{L})(?:puede[ns]?|podrá[ns]?|posible|abiert[oa]s?|disponibles?|ofrezco|ofrecemos|ofrece|acept[oae]n?|aceptaré|admit[oae]n?|permit[oae]n?|permitid[oa]s?|oportunidad|opción|hay|habrá|tiene[ns]? derecho|bienvenid[oa]s?)(?!\p{L})/iu,
+    elsewhen:
+      /(?<!\p{L})(?:(?:el|la) (?:próximo|próxima) (?:año|curso|trimestre|semestre|cuatrimestre)|(?:el )?(?:año|curso|trimestre|semestre) (?:que viene|próximo|siguiente)|(?:en|durante) (?:el )?verano|en (?:primavera|otoño)|otro año|la próxima vez)(?!\p{L})/iu,
+    habit:
+      /(?<!\p{L})(?:a tiempo|siempre|cada (?:día|semana|vez|noche)|todos los días|en el futuro|en adelante|regularmente|con más constancia|costumbre|ojalá|espero que|suele|normalmente|nunca|puntualmente)(?!\p{L})/iu,
+    asksBack: /^\s*¿\s*(?:ha|han|por qué|cuándo|dónde|quién|cómo|es|está|entregó|hizo|qué|había)(?!\p{L})/iu,
+    ours: /(?<!\p{L})(?:(?:voy|vamos) a|he de|hemos de|yo|nosotros|todos|la clase|tengo que|tenemos que|estoy|estamos|podemos) *$/iu,
+    foreign:
+      /(?<!\p{L})(?:permiso|autorización|formularios?|dinero|gafas|merienda|firmad[oa]s?|firma|(?:nuev[oa]|próxim[oa]) (?:tarea|trabajo|ensayo|proyecto|ficha|unidad|práctica)|(?:tarea|trabajo|ensayo|proyecto|ficha) (?:nuev[oa]|de mañana|siguiente|próxim[oa])|libro de la biblioteca|calculadora|encuesta|circular)(?!\p{L})/iu,
+    event:
+      /(?<!\p{L})(?:(?:próxim[oa]|nuev[oa]|el|la|siguiente|primer|segundo) (?:\p{L}+ )?(?:examen|prueba|control|evaluación)|(?:examen|prueba|control) (?:es|fue|será)|excursión|viaje|salida|concierto|reunión|partido|regata|feria|asamblea|vacaciones|festivo|nueva unidad|visita|taller|ensayo general|ferry|boletín|boletines)(?!\p{L})/iu,
+    over: /^\s*(?:(?:del?|de la) (?:\p{L}+ ){1,3})?(?:fue|fueron|era|terminó|terminaron|acabó|acabaron|ya pasó|se cerró)(?!\p{L})/iu,
+    praise: /(?<!\p{L})(?:buen trabajo|gracias|enhorabuena|felicidades|muy bien|excelente)(?!\p{L})/iu,
+    sooner:
+      /(?<!\p{L})(?:adelanta(?:do)?|se adelanta|antes de lo previsto|sigue siendo|se mantiene|no (?:se )?(?:aplaza|mueve|cambia))(?!\p{L})/iu,
+    joins: /^[\s,]*(?:(?:el|la|los|las|su|sus)\s*)?(?:\p{L}+\s+){0,3}(?:y|o|e)\s+$/iu,
+    apart: /(?<!\p{L})(?:o|u) (?:bien )?(?:puede )?(?:también )?$/iu,
+    condition: /(?<!\p{L})(?:si|a menos que|salvo que|siempre que|a no ser que)(?!\p{L})/iu,
+  },
+};

@@ -1,0 +1,143 @@
+import fc, { type Arbitrary } from 'fast-check';
+import { readOffers, type WrittenComment } from '.';
+import type { Marked } from './testing/marked';
+import { english } from './testing/marked.en';
+import { spanish } from './testing/marked.es';
+
+const wednesday: Omit<WrittenComment, 'text'> = {
+  writtenAt: '2026-10-21T18:00:00Z',
+  timeZone: 'America/Halifax',
+  lang: 'en',
+};
+const read = (text: string, more: Partial<WrittenComment> = {}) =>
+  readOffers({ ...wednesday, text, ...more }).map(({ kind, until, credit }) => [kind, until, credit]);
+
+describe('the marked collection', () => {
+  const tally = (lang: 'en' | 'es', marked: readonly Marked[]) => {
+    const wrong: string[] = [];
+    let [right, invented, missed] = [0, 0, 0];
+    for (const [text, offers] of marked) {
+      const got = read(text, { lang }).map((offer) => JSON.stringify(offer));
+      const wanted = offers.map((offer) => JSON.stringify(offer));
+      const hits = wanted.filter((offer) => got.includes(offer)).length;
+      [right, invented, missed] = [right + hits, invented + got.length - hits, missed + wanted.length - hits];
+      if (hits < wanted.length || hits < got.length) wrong.push(`${text} → ${got.join(' ') || 'nothing'}`);
+    }
+    return { right, invented, missed, wrong };
+  };
+
+  it.each([
+    ['English', 'en', english],
+    ['Spanish', 'es', spanish],
+  ] as const)('is read with a precision and a recall that are told: %s', (name, lang, marked) => {
+    const { right, invented, missed, wrong } = tally(lang, marked);
+    const [precision, recall] = [right / (right + invented), right / (right + missed)];
+    process.stdout.write(
+      `offers, ${name}: ${marked.length} comments, precision ${precision.toFixed(3)}, recall ${recall.toFixed(3)}\n` +
+        wrong.map((each) => `  ${each}\n`).join(''),
+    );
+    expect(precision).toBeGreaterThanOrEqual(0.98);
+    expect(recall).toBeGreaterThanOrEqual(0.98);
+  });
+
+  it('is large enough, and holds enough with nothing to find', () => {
+    const all = [...english, ...spanish];
+    expect(all.length).toBeGreaterThanOrEqual(150);
+    expect(all.filter(([, offers]) => offers.length === 0).length * 3).toBeGreaterThanOrEqual(all.length);
+    expect(new Set(all.map(([text]) => text)).size).toBe(all.length);
+  });
+});
+
+describe('days', () => {
+  it.each([
+    // 2026-10-22T02:30Z is still Wednesday evening at the school, and Thursday in Madrid.
+    ['2026-10-22T02:30:00Z', 'America/Halifax', 'Redo it by tomorrow.', '2026-10-22'],
+    ['2026-10-22T02:30:00Z', 'Europe/Madrid', 'Redo it by tomorrow.', '2026-10-23'],
+    ['2026-10-23T15:00:00Z', 'America/Halifax', 'Redo it by Friday.', '2026-10-23'],
+    ['2026-12-16T15:00:00Z', 'America/Halifax', 'Redo it by 8 January.', '2027-01-08'],
+    ['2027-02-10T15:00:00Z', 'America/Halifax', 'Redo it by 29 February.', null],
+    ['2026-10-21T15:00:00Z', 'America/Halifax', 'Redo it within ten school days.', '2026-11-04'],
+  ])('written %s in %s: %s', (writtenAt, timeZone, text, until) => {
+    expect(read(text, { writtenAt, timeZone })).toEqual([['redo', until, null]]);
+  });
+});
+
+it('reads a letter as the course has it', () => {
+  const letters = [{ letter: 'C', from: 0.73 }];
+  expect(read('You may redo it, up to a C.', { letters })).toEqual([['redo', null, 0.73]]);
+});
+
+it('quotes the very words', () => {
+  const text = 'A fine start. You may redo the chart until Friday for half credit. Come and see me.';
+  const [offer] = readOffers({ ...wednesday, text });
+  expect(offer?.quote).toBe('You may redo the chart until Friday for half credit');
+});
+
+describe('hostile text', () => {
+  const words: Arbitrary<string> = fc.constantFrom(
+    'redo',
+    'retake',
+    'by',
+    'Friday',
+    'no',
+    'after',
+    '50 %',
+    'until',
+    'half credit',
+    'or',
+    ',',
+    '.',
+    'due date',
+    'moved to',
+    '31 November',
+    '99/99',
+    'hand in',
+    'entregar',
+    'hasta',
+    '\u202E',
+    '<b>',
+    '0'.repeat(30),
+    '\n',
+    'next week',
+    'two',
+  );
+
+  it('never throws, and only quotes what is there', () => {
+    fc.assert(
+      fc.property(fc.array(words, { maxLength: 40 }), fc.constantFrom('en', 'es'), (parts, lang) => {
+        const text = parts.join(' ');
+        for (const { quote, until, credit } of readOffers({ ...wednesday, text, lang })) {
+          expect(text).toContain(quote);
+          expect(quote).not.toBe('');
+          expect(credit === null || (credit > 0 && credit <= 1)).toBe(true);
+          expect(until === null || !Number.isNaN(Date.parse(until))).toBe(true);
+        }
+      }),
+    );
+  });
+
+  it.each([
+    ['no', 'no '],
+    ['digits', '1'],
+    ['dates', '1/1/'],
+    ['cues', 'redo by Friday, or '],
+    ['sentences', 'You may redo it by Friday for half credit. '],
+    ['blanks', ' '],
+    ['may', 'may be '],
+    ['the', 'hand in the '],
+    ['Spanish', 'la mitad de la nota hasta el '],
+  ])('takes time in proportion to its length: %s', (_, piece) => {
+    const timeOf = (length: number): number => {
+      const text = piece.repeat(Math.ceil(length / piece.length)).slice(0, length);
+      const times = [0, 1, 2].map(() => {
+        const start = performance.now();
+        readOffers({ ...wednesday, text, lang: piece.includes('mitad') ? 'es' : 'en' });
+        return performance.now() - start;
+      });
+      return Math.min(...times);
+    };
+    timeOf(2500);
+    // Eight times the length: 8 times the work when linear, 64 times when square. A little is added for short ones.
+    expect(timeOf(20_000)).toBeLessThan(30 * (timeOf(2500) + 1));
+  });
+});

@@ -1,0 +1,275 @@
+import type { Language, Letter, Offer, OfferKind } from '@cadro/contract';
+import { dateIn } from './calendar';
+import { creditsIn, type CreditMark } from './credit';
+import { cuesIn, type CueMark } from './cues';
+import { daysIn, type DayMark } from './days';
+import { manners } from './manner';
+import { sentencesOf, type Stretch } from './sentences';
+
+export interface WrittenComment {
+  readonly text: string;
+  /** An instant. */
+  readonly writtenAt: string;
+  /** The school's, such as `America/Halifax`. */
+  readonly timeZone: string;
+  readonly lang: Language;
+  /** The letters of the course, for 'up to a C'; absent: tens from A at 0.9. */
+  readonly letters?: readonly Letter[];
+}
+
+/** An offer while it is put together from what stands near each other. */
+interface Draft {
+  kind: OfferKind;
+  until?: string | null;
+  credit?: number;
+  start: number;
+  end: number;
+  /** Where its sentence begins. */
+  from: number;
+  moved?: boolean;
+}
+
+type Mark =
+  | ({ readonly is: 'cue' } & CueMark)
+  | ({ readonly is: 'day' } & DayMark)
+  | ({ readonly is: 'credit' } & CreditMark);
+
+/** Words that are worth reading a sentence for; the date package is asked about no others. */
+const mayMatter: Readonly<Record<Language, RegExp>> = {
+  en: /\b(?:until|till?|by|through|thru|before|after|deadline|last|latest|due|has|have|credit|points|marks|half|full|later|percent|week|end)\b|%/i,
+  es: /(?<!\p{L})(?:hasta|para|antes|después|plazo|límite|último|tarde|tardar|tiene|nota|crédito|puntos|mitad|final|fin|semana)(?!\p{L})|%/iu,
+};
+
+const isDeadline = ({ relation }: DayMark): boolean => relation === 'until' || relation === 'before';
+
+/** Whether a day without a cue of its own stands as a deadline for what was said before. */
+function goesOn(text: string, lang: Language): boolean {
+  return lang === 'en'
+    ? /\b(?:until|till|by|through|deadline|last (?:day|chance|date)|latest|no later|has|have|before|due (?:by|on)|it is due|that is due|they are due)\b/i.test(
+        text,
+      )
+    : /(?<!\p{L})(?:hasta|plazo|límite|último día|a más tardar|tiene|antes|para el|vence|como tarde)(?!\p{L})/iu.test(
+        text,
+      );
+}
+
+class Reading {
+  readonly drafts: Draft[] = [];
+  private readonly written: string;
+
+  constructor(private readonly comment: WrittenComment) {
+    this.written = dateIn(comment.timeZone, comment.writtenAt);
+  }
+
+  read(sentence: Stretch): void {
+    const { lang, letters } = this.comment;
+    const manner = manners[lang];
+    const { text } = sentence;
+    if (/\?\s*$/.test(text) && manner.asksBack.test(text)) return;
+    const possible = cuesIn(text, lang);
+    if (possible.length === 0 && !mayMatter[lang].test(text)) return;
+    const days = daysIn(text, this.written, lang);
+    const credits = creditsIn(text, lang, letters);
+    const { offers, ends } = this.judged(text, possible, days, credits);
+    const last = this.drafts.at(-1);
+    const nearby = last && sentence.start - last.end < 120 ? last : undefined;
+    if (offers.length === 0 && ends.length === 0) {
+      if (possible.length === 0) this.goOn(sentence, days, credits, nearby);
+      return;
+    }
+    const marks: Mark[] = [
+      ...offers.map((mark) => ({ is: 'cue', ...mark }) as const),
+      ...days.flatMap((mark): Mark[] =>
+        ends.includes(mark) || this.bears(text, mark) ? [{ is: 'day', ...mark }] : [],
+      ),
+      ...credits.map((mark) => ({ is: 'credit', ...mark }) as const),
+    ].sort((a, b) => a.start - b.start);
+    this.join(sentence, marks, offers[0]?.kind ?? nearby?.kind ?? 'hand-in');
+  }
+
+  /** Which cues are offers, and which days are the end of one: 'no retakes after Friday'. */
+  private judged(
+    text: string,
+    cues: readonly CueMark[],
+    days: readonly DayMark[],
+    credits: readonly CreditMark[],
+  ): { offers: CueMark[]; ends: DayMark[] } {
+    const manner = manners[this.comment.lang];
+    const after = days.filter(({ relation }) => relation === 'after');
+    const offers: CueMark[] = [];
+    const ends: DayMark[] = [];
+    for (const cue of cues) {
+      if (!cue.denied) {
+        if (
+          cue.certain ||
+          days.some((day) => this.bears(text, day)) ||
+          credits.some(({ credit }) => credit > 0)
+        )
+          offers.push(cue);
+        continue;
+      }
+      const end = after.find(({ start }) => start > cue.start);
+      if (end) {
+        offers.push(cue);
+        ends.push(end);
+      } else if (manner.condition.test(text) && days.some(isDeadline)) offers.push(cue);
+    }
+    // 'No credit after Friday', 'after Friday it is a zero'.
+    const zero = credits.find(({ credit }) => credit === 0);
+    const end = zero && after.find(({ start }) => Math.abs(start - zero.end) < 60);
+    if (end && !ends.includes(end) && offers.every(({ denied }) => !denied) && !days.some(isDeadline))
+      ends.push(end);
+    return { offers, ends };
+  }
+
+  /** Whether a day can be the last one of an offer in its sentence. */
+  private bears(text: string, day: DayMark): boolean {
+    const manner = manners[this.comment.lang];
+    if (day.relation === 'after' || day.relation === 'from' || day.relation === 'names') return false;
+    if (day.date !== null && day.date < this.written) return false;
+    const clause = clauseAround(text, day, manner.break);
+    const hasCue = cuesIn(clause, this.comment.lang).length > 0;
+    return (
+      hasCue ||
+      !manner.event.test(clause) ||
+      (isDeadline(day) && !/\b(?:is|was|will be|es|será|fue)\b/i.test(clause))
+    );
+  }
+
+  /** A sentence with a day or a credit but no cue belongs to the offer before it, or is about late work. */
+  private goOn(
+    sentence: Stretch,
+    days: readonly DayMark[],
+    credits: readonly CreditMark[],
+    before: Draft | undefined,
+  ): void {
+    const { text } = sentence;
+    const { lang } = this.comment;
+    const manner = manners[lang];
+    if (manner.event.test(text) || manner.foreign.test(text) || manner.elsewhen.test(text)) return;
+    if (manner.past.test(text)) return;
+    const last = days.filter((day) => isDeadline(day) && this.bears(text, day));
+    const worth = credits.filter(({ credit }) => credit > 0);
+    if (last.length === 0 && !(before && worth.length > 0 && before.credit === undefined)) return;
+    const marks: Mark[] = [
+      ...last.map((mark) => ({ is: 'day', ...mark }) as const),
+      ...worth.map((mark) => ({ is: 'credit', ...mark }) as const),
+    ].sort((a, b) => a.start - b.start);
+    const simple = last.length <= 1 && worth.length <= 1;
+    if (
+      before &&
+      simple &&
+      (last.length === 0 || before.until === undefined) &&
+      (worth.length === 0 || before.credit === undefined)
+    ) {
+      if (last.length > 0 && !goesOn(text, lang) && worth.length === 0) return;
+      for (const mark of marks) {
+        if (mark.is === 'day') before.until = mark.date;
+        if (mark.is === 'credit') before.credit = mark.credit;
+        before.end = sentence.start + mark.end;
+      }
+      return;
+    }
+    if (
+      last.length > 0 &&
+      (worth.length > 0 ||
+        (before === undefined &&
+          /\b(?:has|have|tiene)\b|deadline|last (?:day|chance)|plazo|último día/i.test(text)))
+    ) {
+      this.join(sentence, marks, before?.kind ?? 'hand-in');
+    }
+  }
+
+  /** Puts the marks of a sentence together: a second day, credit or kind begins a second offer. */
+  private join({ text, start: from }: Stretch, marks: readonly Mark[], fallback: OfferKind): void {
+    const manner = manners[this.comment.lang];
+    const clauses = [...text.matchAll(manner.break)].map(({ index, 0: found }) => index + found.length);
+    const clauseStart = (at: number) => Math.max(0, ...clauses.filter((end) => end <= at));
+    const drafts: Draft[] = [];
+    let current: Draft | null = null;
+    let held: OfferKind | null = null;
+    const begin = (mark: Mark, kind: OfferKind): Draft => {
+      const start = clauseStart(mark.start);
+      const draft = {
+        kind,
+        start: from + start + (/^\s*/.exec(text.slice(start))?.[0].length ?? 0),
+        end: from + mark.end,
+        from,
+      };
+      drafts.push(draft);
+      return draft;
+    };
+    for (const mark of marks) {
+      if (mark.is === 'cue') {
+        const bare: Draft | null =
+          current?.until === undefined && current?.credit === undefined ? current : null;
+        const apart = manner.apart.test(text.slice(Math.max(0, mark.start - 30), mark.start));
+        if (
+          current &&
+          current.kind !== mark.kind &&
+          bare &&
+          !apart &&
+          mark.kind === 'hand-in' &&
+          !mark.moved
+        ) {
+          // 'Corrections may be handed in by …': how they come in is no second offer.
+        } else if (bare && !apart && bare.kind === 'hand-in' && mark.noun) bare.kind = mark.kind;
+        else if (current && !held && !bare) current.kind = mark.kind;
+        else if (current?.kind !== mark.kind) current = begin(mark, mark.kind);
+        held = current?.kind ?? mark.kind;
+        if (current && mark.moved) current.moved = true;
+      } else if (mark.is === 'day') {
+        if (!current || current.until !== undefined) current = begin(mark, held ?? fallback);
+        current.until = mark.date;
+      } else if (mark.credit > 0) {
+        if (!current || current.credit !== undefined) current = begin(mark, held ?? fallback);
+        current.credit = mark.credit;
+      } else continue;
+      if (current) current.end = Math.max(current.end, from + mark.end);
+    }
+    // 'redo the map or correct the quiz by Friday': what stands at the end is said of both.
+    drafts.forEach((draft, index) => {
+      const next = drafts[index + 1];
+      if (!next || draft.until !== undefined || draft.credit !== undefined || draft.kind === next.kind)
+        return;
+      if (!manner.joins.test(text.slice(draft.end - from, next.start - from + 1).replace(/\S$/, ''))) return;
+      if (next.until !== undefined) draft.until = next.until;
+      if (next.credit !== undefined) draft.credit = next.credit;
+      draft.end = next.end;
+    });
+    this.drafts.push(...drafts);
+  }
+}
+
+function clauseAround(text: string, { start, end }: { start: number; end: number }, breaks: RegExp): string {
+  let [from, to] = [0, text.length];
+  for (const { index, 0: found } of text.matchAll(breaks)) {
+    if (index + found.length <= start) from = index + found.length;
+    else if (index >= end) {
+      to = index;
+      break;
+    }
+  }
+  return text.slice(from, to);
+}
+
+/**
+ * What a comment says can still be done: which kind, until when, for how much, and the words it was read from. It
+ * reads what is said and nothing more: what is over, what is denied, other people's dates and advice give nothing.
+ * Time grows in proportion to the text.
+ */
+export function readOffers(comment: WrittenComment): Offer[] {
+  const reading = new Reading(comment);
+  for (const sentence of sentencesOf(comment.text)) reading.read(sentence);
+  const offers = reading.drafts.map(({ kind, until = null, credit = null, moved, start, end }) => ({
+    kind,
+    until,
+    credit: moved ? (credit ?? 1) : credit,
+    quote: comment.text.slice(start, end).trim(),
+  }));
+  const seen = new Set<string>();
+  return offers.filter(({ kind, until, credit }) => {
+    const key = JSON.stringify([kind, until, credit]);
+    return !seen.has(key) && seen.add(key);
+  });
+}

@@ -1,0 +1,19 @@
+import type { Reader } from './reader';
+
+/** Handing in what was not handed in, late; also finishing what was begun. */
+export const handIn: Reader = {
+  kind: 'hand-in',
+  cues: {
+    en: {
+      verbs:
+        /\b(?:(?:hand|turn|send|bring) (?:it|this|that|them|these|(?:the|her|his|their|your|any|all|some|missing|late|that|this)(?: (?!slip|form|in\b)[\w'-]+){0,4}?) in|(?:hand|turn|pass) in|be (?:handed|turned|sent) in|handing in|turning in|hands (?:it|them|this) in|turns (?:it|them|this) in|submit|be submitted|submits|submitting|upload|be uploaded|(?:accept|take) (?:it|this|that|them|late|the (?:\w+ ){1,3}?|her (?:\w+ )|his (?:\w+ )|your (?:\w+ )|their (?:\w+ )|any (?:\w+ ){0,2}?|all (?:\w+ ){0,2}?|missing (?:\w+ )?)|be accepted|(?:is|are) (?:still )?accepted|accepted|be made up|make (?:it|this|them) up|make up (?:the|this|that|her|his|their|your|any|all|missing|it)|finish (?:it|this|the|her|his|their|your)|be finished|complete (?:it|this|the|her|his|their|your)|be completed|bring (?:it|the finished|the missing|the completed|her finished|his finished)|give (?:it|them) to me|get (?:it|them|this) (?:to me|in)|(?<=\b(?:if|unless|until|once)\b.{0,40})(?:is|are)(?: not)? (?:handed|turned|sent) in|late (?:work|submissions?|assignments?|labs?|essays?|projects?))\b/gi,
+      nouns: /\b(?:late work|missing work|extensions?|extra time|grace period|submissions?)\b/gi,
+    },
+    es: {
+      verbs:
+        /(?<!\p{L})(?:entregar(?:l[oa]s?|se|me)?|entregue(?:n|l[oa]s?)?|entréguel[oa]s?|entregando|enviar(?:l[oa]s?|se|me)?|envíe|subir(?:l[oa]s?|se)?|traer(?:l[oa]s?|me)?|tráigal[oa]|terminar(?:l[oa]s?|se)?|termine|completar(?:l[oa]s?|se)?|complete|acept(?:o|a|an|aré|ará|aremos|amos|arán)|aceptarse|(?:admit(?:o|e|en|iré|irá|irán|imos))|recib(?:o|iré) (?:trabajos|el|la|los|las)|(?<=(?:si|a menos que|salvo que).{0,40})se entrega)(?!\p{L})/giu,
+      nouns:
+        /(?<!\p{L})(?:trabajos? (?:atrasad[oa]s?|pendientes?|tardí[oa]s?)|tareas? (?:atrasadas?|pendientes?)|entregas? tardías?|prórroga|tiempo extra)(?!\p{L})/giu,
+    },
+  },
+};

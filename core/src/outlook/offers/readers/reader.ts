@@ -1,0 +1,14 @@
+import type { Language, OfferKind } from '@cadro/contract';
+
+/** Words of one language that speak of one way to mend a work. Every pattern is global and matches in linear time. */
+export interface Cues {
+  /** What somebody does: it is an offer when somebody may do it, is asked to, or has a day or a credit for it. */
+  readonly verbs: RegExp;
+  /** What is held or taken: an offer when it is open to somebody, or has a day or a credit. */
+  readonly nouns: RegExp;
+}
+
+export interface Reader {
+  readonly kind: OfferKind;
+  readonly cues: Readonly<Record<Language, Cues>>;
+}

@@ -1,0 +1,20 @@
+import type { Reader } from './reader';
+
+/** Doing a work anew for a better score. */
+export const redo: Reader = {
+  kind: 'redo',
+  cues: {
+    en: {
+      verbs:
+        /\b(?:re-?do|be re-?done|re-?doing|re-?write|be re-?written|re-?writing|rework|be reworked|reworking|revise|be revised|revising|re-?submit|be re-?submitted|re-?submitting|re-?record|re-?draw|do (?:it|this|that|them|the (?:\w+ ){1,3}?) ?(?:again|over|once more)|try (?:it|this) again|hand (?:it|this) in again|turn (?:it|this) in again|improve (?:it|this|the \w+|her \w+|his \w+|their \w+|your \w+))\b/gi,
+      nouns:
+        /\b(?:re-?dos?|re-?writes?|revisions?|re-?submissions?|revised (?:version|draft|copy)|second (?:try|attempt|chance|go))\b/gi,
+    },
+    es: {
+      verbs:
+        /(?<!\p{L})(?:rehacer(?:l[oa]s?|se)?|rehaga|rehacer|reescribir(?:l[oa]s?|se)?|reescriba|mejorar(?:l[oa]s?)?|mejore|volver a (?:hacer|escribir|entregar|grabar)(?:l[oa]s?)?|vuelva a (?:hacer|escribir|entregar)(?:l[oa]s?)?|hacer(?:l[oa])? (?:otra vez|de nuevo)|repetir(?:l[oa]s?|se)?|repita)(?!\p{L})/giu,
+      nouns:
+        /(?<!\p{L})(?:segunda (?:versión|entrega|oportunidad)|versión (?:mejorada|revisada)|segundo intento)(?!\p{L})/giu,
+    },
+  },
+};

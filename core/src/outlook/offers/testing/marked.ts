@@ -1,0 +1,9 @@
+import type { Offer, OfferKind } from '@cadro/contract';
+
+/** A comment and its offers: kind, last day, credit. */
+export type Marked = readonly [
+  text: string,
+  offers: readonly (readonly [kind: OfferKind, until: string | null, credit: number | null])[],
+];
+
+export type Judged = Pick<Offer, 'kind' | 'until' | 'credit'>;

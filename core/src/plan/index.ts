@@ -1,0 +1,4 @@
+export type { Filling } from './fillings';
+export type { PlanEvening, PlanTask } from './problem';
+export { mayGo, planFault } from './problem';
+export * from './propose';

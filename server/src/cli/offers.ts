@@ -1,0 +1,4 @@
+import { answerOffers } from './answerOffers';
+import { answerStandardInput } from './cases';
+
+answerStandardInput(answerOffers);

@@ -1,0 +1,4 @@
+import { answerPlan } from './answerPlan';
+import { answerStandardInput } from './cases';
+
+answerStandardInput(answerPlan);

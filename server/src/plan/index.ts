@@ -1,0 +1,1 @@
+export { packExactly } from './pack';
