@@ -1,4 +1,4 @@
-import { byCodePoint, type Course, type Standing, type SumTally } from '../gradebook';
+import { byCodePoint, type Course, type Policy, type Standing, type SumTally } from '../gradebook';
 import { expectedByCategory } from './expected';
 import { looseEndsOf, type LooseEnd } from './looseEnds';
 import { leftValue, fallsIfLeft, valueIfLeft } from './leftValue';
@@ -28,6 +28,10 @@ function makeUpOrder(a: WeighedLooseEnd, b: WeighedLooseEnd): number {
 export const unweighed = (looseEnds: readonly LooseEnd[]): WeighedLooseEnd[] =>
   looseEnds.map((end) => ({ ...end, impact: null })).sort(makeUpOrder);
 
+/** What a loose end is worth once made up: never less than it has, than the floor, than its credit allows. */
+export const madeUpValue = (policy: Policy, end: LooseEnd, share: number): number =>
+  Math.max(valueIfLeft(policy, end) ?? 0, policy.floor, (end.credit ?? 0) * share);
+
 /**
  * If left, if made up and best, and what each loose end is worth. Impacts need not add up.
  * @param standings of the items that exist.
@@ -42,9 +46,7 @@ export function threeFigures(course: Course, standings: readonly Standing[], tal
     return fraction === null ? null : fraction * policy.outOf;
   };
   const indexOf = ({ standing }: LooseEnd) => course.indexOf.get(standing.item.id)!;
-  /** Never less than it has, than the floor, than its credit allows. */
-  const madeUp = (end: LooseEnd, share: number) =>
-    Math.max(valueIfLeft(policy, end) ?? 0, policy.floor, (end.credit ?? 0) * share);
+  const madeUp = (end: LooseEnd, share: number) => madeUpValue(policy, end, share);
   const expectedOf = ({ standing }: LooseEnd) => expected(standing.item.categoryId);
 
   for (const end of looseEnds) if (fallsIfLeft(end.kind)) tally.set(indexOf(end), leftValue(policy));

@@ -1,0 +1,81 @@
+import type { Language } from '@cadro/contract';
+
+/** How a date stands in its sentence: up to it, short of it, only after it, from it on, on it, or nothing of these. */
+export type Relation = 'until' | 'before' | 'after' | 'from' | 'on' | 'names';
+
+/** A stretch of a sentence that tells a day. */
+export interface Found {
+  readonly start: number;
+  readonly end: number;
+  readonly date: string | null;
+  /** Words that are a deadline by themselves, such as 'within a week'. */
+  readonly until?: boolean;
+}
+
+const leading: Readonly<Record<Language, readonly (readonly [Relation, RegExp])[]>> = {
+  en: [
+    [
+      'until',
+      /\b(?:before|by|until) (?:school|class|lunch|noon|homeroom|first period|the bell|the end of (?:the )?(?:school |class )?(?:day|school|class)|midnight|\d{1,2}(?::\d\d)? ?(?:[ap]\.?m\.?)?),? (?:on )?(?:this )?$/i,
+    ],
+    ['after', /\b(?:no later than|not later than|not after) (?:on )?$/i],
+    ['before', /\b(?:before|prior to|ahead of|earlier than) (?:the )?(?:this )?(?:coming )?(?:start of )?$/i],
+    ['after', /\b(?:after|past|beyond|later than) (?:the )?(?:this )?(?:end of )?(?:school (?:on )?)?$/i],
+    [
+      'from',
+      /\b(?:between|instead of|rather than|from|since|starting(?: on)?|beginning(?: on)?|as of|of|dated|opens?(?: on)?|start(?:s|ed)?(?: on)?|not until|until then) (?:the )?(?:this )?$/i,
+    ],
+    [
+      'until',
+      /\b(?:by|until|till?|through|thru|up to|due(?: on| by| date)?|deadline(?: is| of| for \w+)?:?|(?:is|are)(?: on| now)?|to|closes?(?: on)?|ends?(?: on)?|expires?(?: on)?|latest|than|no later|day (?:for [\w%' ]{1,30} )?is|last day:?|latest:?|between [\w ]{3,12} and|accepted|available|open|good|now|credit:?|moved|as late as|by or before|on or before) (?:(?:the|this|coming|following|on|next) ){0,3}(?:end of (?:the )?(?:school )?(?:day )?(?:on )?)?$/i,
+    ],
+    [
+      'on',
+      /\b(?:on|this|this coming|during|at lunch|after school(?: on)?|before school(?: on)?|sometime|any ?time|any day|either|come|or|and) (?:the )?(?:this )?$/i,
+    ],
+  ],
+  es: [
+    [
+      'until',
+      /(?:antes|hasta) (?:de (?:las? )?(?:clase|clases|comer|\d{1,2}(?::\d\d)?)|del? (?:la )?(?:recreo|almuerzo))(?: del?)? (?:el )?$/iu,
+    ],
+    ['before', /(?<!\p{L})antes (?:del|de(?: este| la| el| que acabe el)?)(?: día)? $/iu],
+    ['from', /(?<!\p{L})(?:a partir del?|desde(?: el)?)(?: día| este)? $/iu],
+    ['after', /(?<!\p{L})(?:después|luego|pasado|más allá) (?:del|de(?: este| el)?|el)?(?: día)? ?$/iu],
+    ['after', /(?<!\p{L})(?:tras|pasado) (?:el )?(?:día )?$/iu],
+    ['from', /(?<!\p{L})(?:del|de) (?:día )?$/iu],
+    [
+      'until',
+      /(?<!\p{L})(?:hasta|para|a más tardar|como (?:muy )?tarde|como máximo|límite(?: es)?:?|plazo(?: es| hasta)?:?|es|será|al|se (?:aplaza|mueve|amplía|extiende|retrasa) (?:al?|hasta)|pasa al?|vence|termina|acaba|cierra|finaliza|ahora|y el|entrega:?) ?(?:el|este|al)? ?(?:próximo )?(?:día )?(?:al |el )?(?:final (?:del? )?)?$/iu,
+    ],
+    ['on', /(?<!\p{L})(?:el|este|durante|en el recreo del|o el)(?: mismo)?(?: día)? $/iu],
+  ],
+};
+
+const following: Readonly<Record<Language, RegExp>> = {
+  en: /^(?:'s|’s)|^ (?:morning |afternoon )?(?:quiz|test|exam|lab|essay|homework|worksheet|assignment|project|poster|map|report|lesson)\b/i,
+  es: /^ (?:pasado)(?!\p{L})/iu,
+};
+const latest: Readonly<Record<Language, RegExp>> = {
+  en: /^,? (?:at the latest|is the (?:last|final) (?:day|chance|date)|is the deadline|latest|the latest|only|will be the last)/i,
+  es: /^,? (?:a más tardar|como (?:muy )?tarde|como máximo|es el último día|es la fecha límite|es el plazo)/iu,
+};
+
+/** How a day stands, by the words before and behind it. */
+export function relationOf(text: string, { start, end, until }: Found, lang: Language): Relation {
+  const before = text.slice(Math.max(0, start - 60), start);
+  const after = text.slice(end, end + 40);
+  if (latest[lang].test(after)) return 'until';
+  if (/\b(?:(?:no|not) later than|not after|never after) (?:on |this )?$/i.test(before)) return 'until';
+  if (until) return /\b(?:after|después de) (?:the )?$/i.test(before) ? 'after' : 'until';
+  const found = leading[lang].find(([, pattern]) => pattern.test(before))?.[0];
+  // 'before Friday's lesson' leaves Friday morning; 'Monday's quiz' only names a quiz.
+  if (following[lang].test(after)) return found === 'before' || found === 'until' ? 'until' : 'names';
+  if (
+    found === 'until' &&
+    /\b(?:was|were|is|are) (?:on )?$/i.test(before) &&
+    /\b(?:was|were)\b/i.test(before)
+  )
+    return 'names';
+  return found ?? 'on';
+}
