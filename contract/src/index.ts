@@ -5,6 +5,9 @@ import { termRoutes } from './gradebook/terms';
 import { householdRoutes } from './household/household';
 import { messageRoutes } from './messages/messages';
 import { outlookRoutes } from './outlook/outlook';
+import { tryRoutes } from './outlook/tries';
+import { workRoutes } from './outlook/work';
+import { planRoutes } from './plan/plan';
 import type { RouteContract } from './shared/route';
 import { sourceRoutes } from './sources/status';
 
@@ -21,7 +24,10 @@ export * from './outlook/figures';
 export * from './outlook/matters';
 export * from './outlook/offers';
 export * from './outlook/outlook';
+export * from './outlook/tries';
+export * from './outlook/work';
 export * from './plan/cases';
+export * from './plan/plan';
 export * from './shared';
 export * from './sources/feed';
 export * from './sources/oneRoster';
@@ -31,6 +37,9 @@ export * from './sources/status';
 export const allRoutes: readonly RouteContract[] = [
   householdRoutes,
   outlookRoutes,
+  workRoutes,
+  tryRoutes,
+  planRoutes,
   gradebookRoutes,
   termRoutes,
   attendanceRoutes,

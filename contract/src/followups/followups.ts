@@ -45,6 +45,8 @@ export const FollowUpSummary = Type.Object({
   courseId: Nullable(Uuid),
   courseTitle: Nullable(Type.String()),
   itemId: Nullable(Uuid),
+  /** Several works of its course, where it is about more than one. */
+  itemIds: Type.Array(Uuid),
   topic: TopicSchema,
   title: Type.String(),
   /** The loose end it was taken up for. */
@@ -78,6 +80,8 @@ export const NewFollowUp = Type.Object({
   studentId: Uuid,
   courseId: Type.Optional(Nullable(Uuid)),
   itemId: Type.Optional(Nullable(Uuid)),
+  /** Several works of the named course instead of one. */
+  itemIds: Type.Optional(Type.Array(Uuid, { minItems: 1, maxItems: 50, uniqueItems: true })),
   /** Follows from the work or the course where one is named. */
   topic: Type.Optional(Type.Union([Type.Literal('attendance'), Type.Literal('other')])),
   title: Type.String({ minLength: 1, maxLength: 200 }),

@@ -1,3 +1,4 @@
+import { ReadOffer } from '../outlook/offers';
 import { Type, type Static } from '@sinclair/typebox';
 import { CourseAnswer, CourseFigures, looseEndKinds, LooseEndFigure } from '../outlook/figures';
 import { route } from '../shared/route';
@@ -18,6 +19,8 @@ export const Comment = Type.Object({
   text: Type.String(),
   author: Type.String(),
   writtenAt: Instant,
+  /** What was read out of it that can still be done. */
+  offers: Type.Array(ReadOffer),
 });
 export type Comment = Static<typeof Comment>;
 
@@ -47,6 +50,8 @@ export const CourseSummary = Type.Object({
   figures: Nullable(CourseFigures),
   itemCount: Type.Integer(),
   nextDue: Nullable(Type.Object({ title: Type.String(), dueAt: Instant })),
+  /** What the household aims at, on the course's scale. */
+  target: Nullable(Type.Number()),
   freshness: Freshness,
 });
 export type CourseSummary = Static<typeof CourseSummary>;

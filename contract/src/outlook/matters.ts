@@ -15,6 +15,8 @@ export const NamedLooseEnd = Type.Object({
   deadline: Nullable(Instant),
   credit: Nullable(Fraction),
   impact: Nullable(Type.Number()),
+  /** How the classroom and the gradebook stand to each other about it; null where they agree. */
+  doubt: Nullable(Type.Union([Type.Literal('doubtful'), Type.Literal('apart')])),
 });
 export type NamedLooseEnd = Static<typeof NamedLooseEnd>;
 

@@ -16,6 +16,17 @@ export const Offer = Type.Object({
 });
 export type Offer = Static<typeof Offer>;
 
+/** An offer read out of a comment, and what the household has made of it. */
+export const ReadOffer = Type.Composite([
+  Offer,
+  Type.Object({
+    /** Its place among the comment's offers. */
+    place: Type.Integer({ minimum: 0 }),
+    answer: Nullable(Type.Union([Type.Literal('confirmed'), Type.Literal('dismissed')])),
+  }),
+]);
+export type ReadOffer = Static<typeof ReadOffer>;
+
 /** What the offers command reads: one comment a case. */
 export const OffersCase = Type.Object({
   id: Type.Union([Type.String(), Type.Number()]),

@@ -15,6 +15,7 @@ export const problemCodes = [
   'edited-meanwhile',
   'teacher-without-contact',
   'unknown-thread',
+  'plan-full',
   'foreign-origin',
   'too-large',
   'source-unreachable',

@@ -140,6 +140,19 @@ export const FeedRubricMark = Type.Object({
   marks: Type.Array(Type.Object({ criterionId: Type.String(), level: Type.Number() })),
   writtenAt: Instant,
 });
+/**
+ * What the classroom itself knows of a work: handed in there, marked there. Official records come from the
+ * gradebook a day or two later, and sometimes disagree.
+ */
+export const FeedHandIn = Type.Object({
+  ...base,
+  studentId: Type.String(),
+  assignmentId: Type.String(),
+  state: Type.Union([Type.Literal('open'), Type.Literal('handed-in'), Type.Literal('marked')]),
+  earned: Type.Optional(Nullable(Type.Number({ minimum: 0 }))),
+  at: Instant,
+});
+export type FeedHandIn = Static<typeof FeedHandIn>;
 /** Credits a child needs to finish, by area. */
 export const FeedCreditPlan = Type.Object({
   ...base,
@@ -170,6 +183,7 @@ export const feedCollections = {
   assignments: FeedAssignment,
   grades: FeedGrade,
   rubricMarks: FeedRubricMark,
+  handIns: FeedHandIn,
   creditPlans: FeedCreditPlan,
   comments: FeedComment,
   attendance: FeedMark,

@@ -3,6 +3,7 @@ export * from './course';
 export * from './display';
 export * from './faults';
 export * from './instant';
+export * from './offer';
 export * from './order';
 export * from './replay';
 export * from './standing';

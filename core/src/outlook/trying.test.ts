@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import type { CourseRecord } from '@cadro/contract';
 import { anyCourse } from '../testing/courses';
 import {
-  comingStake,
+  comingStakes,
   courseAnswer,
   jointly,
   simulate,
@@ -71,8 +71,8 @@ describe('what several works come to together', () => {
 
   it('says what work to come stands for', () => {
     // Posted 16 of 20 and b 0 of 20: 56 of 90 with d at 0.8, 16 of 90 without; the missing b counts in both.
-    expect(comingStake(kelp, 'd')).toBeCloseTo((40 / 90) * 100, 9);
-    expect(comingStake(kelp, 'nothing')).toBeNull();
+    expect(comingStakes(kelp).get('d')).toBeCloseTo((40 / 90) * 100, 9);
+    expect([...comingStakes(kelp).keys()]).toEqual(['d']);
   });
 });
 

@@ -215,6 +215,13 @@ class SchoolBuilder {
     const score = Math.max(0.5, Math.min(work.possible, Math.round(share * work.possible * 2) / 2));
     const standard = work.standardId?.(week);
     const level = Math.max(1, Math.min(4, Math.round(score)));
+    if (work.online) {
+      const handedInAt = at(dueDay, '20:40');
+      this.handIn(id, student, handedInAt, { state: 'handed-in' });
+      // The classroom knows the mark a day before the gradebook.
+      const earned = standard === undefined ? score : level;
+      this.handIn(id, student, at(nextSchoolDay(dayAfter(dueDay, 1)), '16:20'), { state: 'marked', earned });
+    }
     this.result(id, student, at(nextSchoolDay(dayAfter(dueDay, 2)), '15:10'), {
       scoreStatus: 'fully graded',
       score: standard === undefined ? score : level,
@@ -255,6 +262,9 @@ class SchoolBuilder {
     for (const [student, results] of Object.entries(item.results)) {
       for (const result of results) this.result(id, student, result.at, resultRow(result));
     }
+    for (const { student, at: when, state, earned } of item.handIns ?? []) {
+      this.handIn(id, student, when, { state, ...(earned === undefined ? {} : { earned }) });
+    }
     for (const { student, at: writtenAt, marks } of item.rubricMarks ?? []) {
       this.put('rubricMarks', `${id}-${student}`, writtenAt, {
         studentId: student,
@@ -263,6 +273,15 @@ class SchoolBuilder {
         writtenAt,
       });
     }
+  }
+
+  private handIn(item: string, student: string, when: string, row: Record<string, unknown>): void {
+    this.put('handIns', `${item}-${student}`, when, {
+      studentId: student,
+      assignmentId: item,
+      at: when,
+      ...row,
+    });
   }
 
   private comments(): void {

@@ -38,6 +38,13 @@ export interface SpecialItem {
   /** Put up by mistake and taken back. */
   readonly removedAt?: string;
   readonly results: Readonly<Record<string, readonly SpecialResult[]>>;
+  /** What the classroom itself knows, where it is ahead of the gradebook or says otherwise. */
+  readonly handIns?: readonly {
+    student: string;
+    at: string;
+    state: 'handed-in' | 'marked';
+    earned?: number;
+  }[];
 }
 export interface SpecialResult {
   readonly at: string;
@@ -159,6 +166,48 @@ export const specialItems: readonly SpecialItem[] = [
     dueAt: at('2026-10-23', '15:00'),
     instructions: 'Monday fairing, Wednesday planes and spokeshaves, Friday the check.',
     results: {},
+  },
+  {
+    school: 'millrace',
+    course: 'ferries',
+    key: 'crossing-card',
+    categoryId: 'practice',
+    title: 'Crossing card',
+    kind: 'practice',
+    possible: 4,
+    assignedAt: at('2026-10-15', '09:00'),
+    dueAt: at('2026-10-19', '15:00'),
+    redo: 'yes',
+    instructions: 'Every crossing of one day on one card, with the water it needs.',
+    where: 'Photographed into the classroom system',
+    // Handed in that evening; the gradebook was closed before it looked there.
+    results: {
+      caspian: [
+        { at: at('2026-10-20', '08:10'), status: 'not submitted', missing: true },
+        { at: at('2026-10-22', '15:20'), status: 'fully graded', score: 3, late: true },
+      ],
+      'neighbour-b': [{ at: at('2026-10-20', '08:10'), status: 'fully graded', score: 3 }],
+    },
+    handIns: [{ student: 'caspian', at: at('2026-10-19', '20:25'), state: 'handed-in' }],
+  },
+  {
+    school: 'gannet-head',
+    course: 'letters',
+    key: 'reading-card',
+    categoryId: 'home',
+    title: 'Reading card, chapter 5',
+    kind: 'reading',
+    possible: 10,
+    assignedAt: at('2026-10-15', '13:00'),
+    dueAt: at('2026-10-19', '23:59'),
+    instructions: 'One side: who tells it, to whom, and one line worth keeping.',
+    where: 'Uploaded in the classroom system',
+    // Marked in the classroom the next day, in the gradebook a day later.
+    results: { isolde: [{ at: at('2026-10-22', '16:00'), status: 'fully graded', score: 9 }] },
+    handIns: [
+      { student: 'isolde', at: at('2026-10-19', '21:40'), state: 'handed-in' },
+      { student: 'isolde', at: at('2026-10-20', '16:30'), state: 'marked', earned: 9 },
+    ],
   },
   {
     school: 'gannet-head',

@@ -2,6 +2,7 @@ import knex, { type Knex } from 'knex';
 import { types } from 'pg';
 import * as foundation from '../../migrations/001_foundation';
 import * as termsAndGrades from '../../migrations/002_terms_and_grades';
+import * as workAndPlan from '../../migrations/003_work_and_plan';
 
 /** Dates stay `YYYY-MM-DD`: a calendar date has no instant, and turning it into one moves it by a zone. */
 types.setTypeParser(types.builtins.DATE, (text) => text);
@@ -14,6 +15,7 @@ export type Trx = Knex.Transaction;
 const migrations: Record<string, Knex.Migration> = {
   '001_foundation': foundation,
   '002_terms_and_grades': termsAndGrades,
+  '003_work_and_plan': workAndPlan,
 };
 
 /** Static, so that the same list serves the bundler, the tests and a running server. */

@@ -35,7 +35,11 @@ it('takes a database of the release before along, with what is in it', async () 
     // Everything is read once more, for the new columns; none of it is news.
     expect(await db('sources').first('cursors', 'complete_at')).toEqual({ cursors: {}, complete_at: null });
     await migrate(db);
-    expect(await db('migrations').pluck('name')).toEqual(['001_foundation', '002_terms_and_grades']);
+    expect(await db('migrations').pluck('name')).toEqual([
+      '001_foundation',
+      '002_terms_and_grades',
+      '003_work_and_plan',
+    ]);
   } finally {
     await db.destroy();
     await drop();

@@ -17,6 +17,7 @@ export const summaryOf = (row: store.FollowUpRow): FollowUpSummary => ({
   courseId: row.course_id,
   courseTitle: row.course_title,
   itemId: row.item_id,
+  itemIds: row.works.map(({ itemId }) => itemId),
   topic: row.topic,
   title: row.title,
   looseEndKind: row.loose_end_kind,
@@ -82,12 +83,20 @@ export async function listFollowUps({ db }: Deps, guardianId: string): Promise<F
 }
 
 /** What a new follow-up is about; what it names must be the child's own. */
-async function subjectOf(db: Db, input: NewFollowUp): Promise<store.Subject> {
-  const { studentId, itemId = null, topic = 'other' } = input;
+async function subjectOf(
+  db: Db,
+  input: NewFollowUp,
+): Promise<store.Subject & { readonly itemIds: readonly string[] }> {
+  const { studentId, itemIds = [], topic = 'other' } = input;
+  const itemId = itemIds.length === 1 ? (itemIds[0] ?? null) : (input.itemId ?? null);
+  const several = itemId ? [] : itemIds;
   const courseId = itemId ? await store.courseOfItem(db, itemId) : (input.courseId ?? null);
+  const places = await Promise.all(several.map((each) => store.courseOfItem(db, each)));
+  if (places.some((place) => place === null || place !== courseId)) throw new HttpProblem('not-found');
   if (itemId && !courseId) throw new HttpProblem('not-found');
   if (courseId && !(await store.courseIsOf(db, studentId, courseId))) throw new HttpProblem('not-found');
-  return { studentId, itemId, courseId, topic: itemId ? 'work' : courseId ? 'course' : topic };
+  const about = itemId || several.length > 0 ? 'work' : courseId ? 'course' : topic;
+  return { studentId, itemId, courseId, itemIds: several, topic: about };
 }
 
 const changeEntries = (author: string, change: Omit<FollowUpChange, 'version'>): store.NewEntry[] => [
@@ -108,6 +117,12 @@ export async function takeInHand(deps: Deps, guardianId: string, input: NewFollo
   const subject = await subjectOf(db, input);
   const { courseId, itemId, topic } = subject;
   const kind = courseId && itemId ? await store.looseEndKindOf(db, input.studentId, courseId, itemId) : null;
+  const works = await Promise.all(
+    subject.itemIds.map(async (each) => ({
+      itemId: each,
+      kind: courseId ? await store.looseEndKindOf(db, input.studentId, courseId, each) : null,
+    })),
+  );
   const now = await clock.now();
   const step = input.step ?? 'noticed';
   const create = async (trx: Trx): Promise<string> => {
@@ -119,6 +134,7 @@ export async function takeInHand(deps: Deps, guardianId: string, input: NewFollo
       topic,
       title: input.title,
       loose_end_kind: kind,
+      works,
       step,
       look_again_on: input.lookAgainOn ?? null,
       updated_at: now,

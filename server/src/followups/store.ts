@@ -1,6 +1,12 @@
 import type { FollowUpEntry, FollowUpStep, FollowUpTopic, LooseEndKind, Outcome } from '@cadro/contract';
 import type { Db, Trx } from '../db';
 
+/** One of several works of a follow-up, with the loose end it was; null when it was none. */
+export interface WorkInHand {
+  readonly itemId: string;
+  readonly kind: LooseEndKind | null;
+}
+
 export interface FollowUpRow {
   readonly id: string;
   readonly student_id: string;
@@ -8,6 +14,7 @@ export interface FollowUpRow {
   readonly course_id: string | null;
   readonly course_title: string | null;
   readonly item_id: string | null;
+  readonly works: readonly WorkInHand[];
   readonly topic: FollowUpTopic;
   readonly title: string;
   readonly loose_end_kind: LooseEndKind | null;
@@ -48,6 +55,7 @@ const visible = (db: Db, guardianId: string, studentIds: readonly string[]) =>
       'f.course_id',
       'c.title as course_title',
       'f.item_id',
+      'f.works',
       'f.topic',
       'f.title',
       'f.loose_end_kind',
@@ -97,6 +105,8 @@ export interface Subject {
   readonly topic: FollowUpTopic;
   readonly courseId: string | null;
   readonly itemId: string | null;
+  /** Several works of the course; empty for one or none. */
+  readonly itemIds?: readonly string[];
 }
 
 export const openFollowUpAbout = (
@@ -167,9 +177,12 @@ export async function insertFollowUp(
     step: FollowUpStep;
     look_again_on: string | null;
     updated_at: Date;
+    works: readonly WorkInHand[];
   },
 ): Promise<string> {
-  const [inserted] = await trx('followups').insert(row).returning<{ id: string }[]>('id');
+  const [inserted] = await trx('followups')
+    .insert({ ...row, works: JSON.stringify(row.works) })
+    .returning<{ id: string }[]>('id');
   if (!inserted) throw new Error('a follow-up could not be stored');
   return inserted.id;
 }
@@ -212,9 +225,10 @@ export const lockOpen = (
 
 export interface SettleRow {
   readonly id: string;
-  readonly item_id: string;
+  readonly item_id: string | null;
+  readonly works: readonly WorkInHand[];
   readonly course_id: string;
-  readonly loose_end_kind: LooseEndKind;
+  readonly loose_end_kind: LooseEndKind | null;
   readonly version: number;
 }
 
@@ -223,11 +237,10 @@ export const settleable = (trx: Trx, studentId: string): Promise<SettleRow[]> =>
   trx('followups')
     .where({ student_id: studentId })
     .whereNot({ step: 'settled' })
-    .whereNotNull('item_id')
     .whereNotNull('course_id')
-    .whereNotNull('loose_end_kind')
+    .whereRaw(`(item_id is not null and loose_end_kind is not null or works <> '[]')`)
     .forUpdate()
-    .select<SettleRow[]>('id', 'item_id', 'course_id', 'loose_end_kind', 'version');
+    .select<SettleRow[]>('id', 'item_id', 'works', 'course_id', 'loose_end_kind', 'version');
 
 export const looseEndKindOf = async (
   db: Db,

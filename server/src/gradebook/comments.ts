@@ -1,4 +1,4 @@
-import type { CommentSubject } from '@cadro/contract';
+import type { CommentSubject, Offer, ReadOffer } from '@cadro/contract';
 import type { Db } from '../db';
 
 export interface CommentRow {
@@ -12,13 +12,16 @@ export interface CommentRow {
   readonly text: string;
   readonly author: string;
   readonly written_at: Date;
+  readonly offers: readonly Offer[] | null;
+  /** The household's answers by the offer's place. */
+  readonly answers: Readonly<Record<string, NonNullable<ReadOffer['answer']>>> | null;
 }
 
 /** Comments about the given children, newest first. */
 export const commentsOf = (
   db: Db,
   studentIds: readonly string[],
-  where: { courseId?: string; itemId?: string; since?: Date },
+  where: { guardianId?: string; commentId?: string; courseId?: string; itemId?: string; since?: Date },
 ): Promise<CommentRow[]> =>
   db('comments as m')
     .join('teachers as p', 'p.id', 'm.author_id')
@@ -26,6 +29,7 @@ export const commentsOf = (
     .leftJoin('items as i', 'i.id', 'm.item_id')
     .whereIn('m.student_id', [...studentIds])
     .modify((query) => {
+      if (where.commentId) query.where({ 'm.id': where.commentId });
       if (where.courseId) query.where({ 'm.course_id': where.courseId });
       if (where.itemId) query.where({ 'm.item_id': where.itemId });
       if (where.since) query.where('m.written_at', '>=', where.since);
@@ -42,4 +46,14 @@ export const commentsOf = (
       'm.text',
       'p.name as author',
       'm.written_at',
+      'm.offers',
+      db.raw(
+        `(select jsonb_object_agg(a.place, a.answer) from offer_answers a
+          join guardians g on g.household_id = a.household_id
+          where a.student_id = m.student_id and a.comment_id = m.id and g.id = ?) as answers`,
+        [where.guardianId ?? null],
+      ),
     );
+
+export const offersOf = ({ offers, answers }: Pick<CommentRow, 'offers' | 'answers'>): ReadOffer[] =>
+  (offers ?? []).map((offer, place) => ({ ...offer, place, answer: answers?.[place] ?? null }));

@@ -105,7 +105,7 @@ export async function courseDetail(db: Db, open: OpenCourse, now: Date): Promise
   const [categories, items, comments, attendance] = await Promise.all([
     store.categoriesOfCourse(db, row.id),
     store.itemsOfCourse(db, child.id, row.id, now),
-    commentsOf(db, [child.id], { courseId: row.id }),
+    commentsOf(db, [child.id], { guardianId: open.guardianId, courseId: row.id }),
     attendanceIn(db, open, now),
   ]);
   const posted = courseFigures(record);

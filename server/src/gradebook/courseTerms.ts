@@ -38,11 +38,13 @@ export async function termsOfCourses(
   return terms;
 }
 
-/** The last instant of a term's last day where the school is, to the minute. */
-export function termEnd({ endsOn }: CourseTerm, timeZone: string): Date {
-  const [year = 0, month = 1, day = 1] = endsOn.split('-').map(Number);
+/** The last instant of a day where the school is, to the minute. */
+export function endOfDay(date: string, timeZone: string): Date {
+  const [year = 0, month = 1, day = 1] = date.split('-').map(Number);
   return new Date(new TZDate(year, month - 1, day, 23, 59, timeZone).getTime());
 }
+
+export const termEnd = ({ endsOn }: CourseTerm, timeZone: string): Date => endOfDay(endsOn, timeZone);
 
 /** Whether a work belongs to a term: by what its source says, else by the date it was given out. */
 export const isOfTerm = (

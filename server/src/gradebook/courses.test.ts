@@ -1,7 +1,7 @@
 import {
   followUpRoutes,
   gradebookRoutes,
-  outlookRoutes,
+  workRoutes,
   termRoutes,
   type ChildTerms,
   type CourseDetail,
@@ -226,7 +226,7 @@ describe('correcting the policy that is assumed', () => {
       after.figures?.posted ?? 0,
       9,
     );
-    const reef = ((await maren.get(outlookRoutes.work.path)).body as Work).looseEnds.find(
+    const reef = ((await maren.get(workRoutes.work.path)).body as Work).rows.find(
       ({ title }) => title === 'Reef survey',
     );
     expect(reef).toBeDefined();

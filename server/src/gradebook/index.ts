@@ -1,8 +1,11 @@
 export { comingWork, itemNames, type ComingRow } from './coming';
-export { commentsOf } from './comments';
+export { commentsOf, offersOf } from './comments';
 export { standingCorrections } from './corrections';
+export { confirmedOffers, readNewComments, saveOfferAnswer } from './offers';
+export { openCourse } from './openCourse';
+export { endOfDay } from './courseTerms';
 export { courseRecords, dueSql } from './records';
 export { gradebookRouter } from './routes';
-export { coursesOf, itemOf, ofThisYear, type CourseRow } from './store';
+export { coursesOf, enrolled, itemOf, ofThisYear, type CourseRow } from './store';
 export { termRouter } from './termRoutes';
 export { courseSummary } from './views';

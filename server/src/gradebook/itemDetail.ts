@@ -33,7 +33,7 @@ export async function itemDetail(
   const { child, row, record } = open;
   const [history, comments, levels, followUpId] = await Promise.all([
     store.historyOf(db, child.id, item.id),
-    commentsOf(db, [child.id], { itemId: item.id }),
+    commentsOf(db, [child.id], { guardianId, itemId: item.id }),
     store.rubricLevels(db, child.id, item.id),
     openFollowUpAbout(db, guardianId, {
       studentId: child.id,

@@ -1,16 +1,18 @@
 import type { Child, CourseRecord, PolicyCorrection } from '@cadro/contract';
-import { corrected, type Stated } from '@cadro/core';
+import { corrected, withOffers, type Stated } from '@cadro/core';
 import type { Db } from '../db';
 import { requireChild } from '../household';
 import { HttpProblem } from '../http/problems';
 import { correctionOf } from './corrections';
 import { isOfTerm, type CourseTerm } from './courseTerms';
+import { confirmedOffers } from './offers';
 import { courseRecords, type TermRecord } from './records';
 import * as store from './store';
 
 /** One child's course in one of its terms, with everything its pages are made from. */
 export interface OpenCourse extends TermRecord {
   readonly child: Child;
+  readonly guardianId: string;
   readonly row: store.CourseRow;
   /** What the guardian's household assumes of the policy; it is in `record` already. */
   readonly correction: PolicyCorrection | null;
@@ -53,9 +55,10 @@ export async function openCourse(
 ): Promise<OpenCourse> {
   const { guardianId, studentId, courseId, termId, item } = ask;
   const child = await requireChild(db, guardianId, studentId, 'read-record');
-  const [[row], all] = await Promise.all([
+  const [[row], all, offers] = await Promise.all([
     store.coursesOf(db, { studentIds: [studentId], guardianId, now, courseId }),
     courseRecords(db, studentId, now, { courseId, everyTerm: true }),
+    confirmedOffers(db, studentId, { guardianId, courseId }),
   ]);
   if (!row) throw new HttpProblem('not-found');
   const isAsked = ({ term, terms, standing }: TermRecord): boolean => {
@@ -69,6 +72,6 @@ export async function openCourse(
   const earlier = all
     .filter(({ term }) => term.endsOn < loaded.term.startsOn)
     .map((each) => ({ ...each, record: corrected(each.record, correction) }));
-  const record = corrected(loaded.record, correction);
-  return { ...loaded, record, published: loaded.record, correction, child, row, stated, earlier };
+  const record = withOffers(corrected(loaded.record, correction), offers);
+  return { ...loaded, record, published: loaded.record, correction, child, guardianId, row, stated, earlier };
 }

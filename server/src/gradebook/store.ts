@@ -24,6 +24,8 @@ export interface CourseRow {
   readonly item_count: number;
   readonly next_title: string | null;
   readonly next_due: Date | null;
+  /** The household's target, on the course's scale. */
+  readonly target: number | null;
 }
 
 /**
@@ -64,6 +66,12 @@ export function coursesOf(
         .andOn('own.course_id', 'e.course_id')
         .andOn('own.household_id', 'me.household_id'),
     )
+    .leftJoin('targets as goal', (on) =>
+      on
+        .on('goal.student_id', 'e.student_id')
+        .andOn('goal.course_id', 'e.course_id')
+        .andOn('goal.household_id', 'me.household_id'),
+    )
     .joinRaw(
       `left join lateral (
          select c.correction from policy_corrections c
@@ -96,6 +104,7 @@ export function coursesOf(
       'p.email as teacher_email',
       db.raw('coalesce(own.figures, f.figures) as figures'),
       'said.correction',
+      'goal.target',
       'src.name as source_name',
       'src.base_url as source_url',
       'src.read_at',
@@ -264,3 +273,9 @@ export const historyOf = (db: Db, studentId: string, itemId: string): Promise<St
     .where({ student_id: studentId, item_id: itemId })
     .orderBy([{ column: 'at' }, { column: 'seq' }])
     .select<StateRow[]>('status', 'at', 'earned', 'late', 'levels');
+
+/** Whether a child is enrolled in a course. */
+export const enrolled = async (db: Db, studentId: string, courseId: string): Promise<boolean> =>
+  (await db('enrolments')
+    .where({ student_id: studentId, course_id: courseId, active: true })
+    .first('course_id')) !== undefined;

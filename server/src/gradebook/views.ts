@@ -9,7 +9,7 @@ import {
 } from '@cadro/contract';
 import { parse } from '@cadro/contract/parse';
 import { correctedPolicy } from '@cadro/core';
-import type { CommentRow } from './comments';
+import { offersOf, type CommentRow } from './comments';
 import { correctionOf } from './corrections';
 import type { CourseRow, StateRow } from './store';
 
@@ -50,17 +50,19 @@ export function courseSummary(row: CourseRow): CourseSummary {
     itemCount: row.item_count,
     nextDue:
       row.next_title && row.next_due ? { title: row.next_title, dueAt: row.next_due.toISOString() } : null,
+    target: row.target,
     freshness: freshnessOf(row),
   };
 }
 
-export const commentView = ({ id, item_id, subject, text, author, written_at }: CommentRow): Comment => ({
-  id,
-  itemId: item_id,
-  subject,
-  text,
-  author,
-  writtenAt: written_at.toISOString(),
+export const commentView = (row: CommentRow): Comment => ({
+  id: row.id,
+  itemId: row.item_id,
+  subject: row.subject,
+  text: row.text,
+  author: row.author,
+  writtenAt: row.written_at.toISOString(),
+  offers: offersOf(row),
 });
 
 export const stateView = ({ status, at, earned, late, levels }: StateRow): ItemState => ({

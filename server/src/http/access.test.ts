@@ -5,6 +5,7 @@ import {
   householdRoutes,
   messageRoutes,
   outlookRoutes,
+  tryRoutes,
 } from '@cadro/contract';
 import { World } from '../testing/world';
 
@@ -47,6 +48,8 @@ let ids: {
   followUpId: string;
   threadId: string;
   teacherId: string;
+  commentId: string;
+  tryId: string;
 };
 
 const table: Record<string, { statuses: Statuses; body?: () => object }> = {
@@ -103,6 +106,49 @@ const table: Record<string, { statuses: Statuses; body?: () => object }> = {
   'get /api/threads': { statuses: list },
   'get /api/threads/:threadId': { statuses: talk },
   'get /api/students/:studentId/teachers': { statuses: record },
+  'post /api/work/joint': {
+    statuses: record,
+    body: () => ({ picks: [{ studentId: ids.studentId, itemId: ids.itemId }] }),
+  },
+  'post /api/students/:studentId/comments/:commentId/offers': {
+    statuses: writing(200),
+    body: () => ({ place: 0, answer: 'confirmed' }),
+  },
+  'post /api/students/:studentId/items/:itemId/asked': {
+    statuses: writing(204),
+    body: () => ({ answer: 'at-home' }),
+  },
+  'post /api/students/:studentId/items/:itemId/effort': {
+    statuses: writing(204),
+    body: () => ({ minutes: 40 }),
+  },
+  'get /api/students/:studentId/courses/:courseId/tries': { statuses: record },
+  'post /api/students/:studentId/courses/:courseId/tries': {
+    statuses: writing(200),
+    body: () => ({ name: 'All at 80 %', scores: [{ itemId: ids.itemId, earned: 16 }] }),
+  },
+  'post /api/students/:studentId/courses/:courseId/target': {
+    statuses: writing(200),
+    body: () => ({ target: 3 }),
+  },
+  'delete /api/students/:studentId/courses/:courseId/tries/:tryId': {
+    statuses: { ...writing(200), apart: 404 },
+  },
+  'get /api/students/:studentId/plan': { statuses: { ...talk, student: 403, apart: 200 } },
+  'post /api/students/:studentId/plan/evenings': {
+    statuses: writing(200),
+    body: () => ({ exceptions: [{ date: '2026-10-22', minutes: 60 }] }),
+  },
+  'post /api/students/:studentId/plan/tasks': {
+    statuses: writing(200),
+    body: () => ({ tasks: [{ itemId: ids.itemId, minutes: 30 }] }),
+  },
+  'post /api/students/:studentId/plan/propose': { statuses: writing(200) },
+  'patch /api/students/:studentId/plan/tasks/:itemId': {
+    statuses: writing(200),
+    body: () => ({ evening: '2026-10-22' }),
+  },
+  'delete /api/students/:studentId/plan/tasks/:itemId': { statuses: writing(200) },
   'post /api/messages': {
     statuses: writing(202),
     body: () => ({ studentId: ids.studentId, teacherId: ids.teacherId, subject: 'S', text: 'T' }),
@@ -148,6 +194,14 @@ beforeAll(async () => {
     .post(messageRoutes.send.path)
     .send({ studentId, teacherId, subject: 'S', text: 'T' })
     .expect(202);
+  const comment = await world
+    .db('comments')
+    .where({ item_id: itemId, student_id: studentId })
+    .first<{ id: string } | undefined>('id');
+  const kept = await guardian
+    .post(tryRoutes.keep.path.replace(':studentId', studentId).replace(':courseId', courseId))
+    .send({ name: 'The first', scores: [{ itemId, earned: 20 }] })
+    .expect(200);
   ids = {
     studentId,
     courseId,
@@ -155,6 +209,8 @@ beforeAll(async () => {
     followUpId: followUp.body.id as string,
     threadId: thread.body.id as string,
     teacherId,
+    commentId: comment?.id ?? '',
+    tryId: kept.body.tries[0].id as string,
   };
 });
 afterAll(() => world.stop());

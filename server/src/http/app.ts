@@ -13,6 +13,7 @@ import { demoRouter } from '../demo';
 import { followUpRouter } from '../followups';
 import { gradebookRouter, termRouter } from '../gradebook';
 import { householdRouter } from '../household';
+import { planRouter, Solver } from '../plan';
 import { inboundMailRouter, messageRouter } from '../messages';
 import { computeFigures, outlookRouter } from '../outlook';
 import { sourceRouter } from '../sources';
@@ -62,7 +63,7 @@ function sessions(config: Config, pool: Pool) {
   });
 }
 
-function apiRouter(deps: ServerDeps): Router {
+function apiRouter(deps: ServerDeps, solver: Solver): Router {
   const router = Router();
   router.post('/api/session', loginLimit(deps.db));
   for (const build of [
@@ -70,6 +71,7 @@ function apiRouter(deps: ServerDeps): Router {
     outlookRouter,
     (room: ServerDeps) => gradebookRouter(room, (studentId) => computeFigures(room, studentId)),
     termRouter,
+    (room: ServerDeps) => planRouter(room, solver),
     attendanceRouter,
     followUpRouter,
     messageRouter,
@@ -113,7 +115,8 @@ export function buildServer(deps: ServerDeps): Server {
     response.setHeader('cache-control', 'no-store');
     next();
   });
-  app.use(apiRouter(deps));
+  const solver = new Solver();
+  app.use(apiRouter(deps, solver));
   app.use('/api', () => {
     throw new HttpProblem('not-found');
   });
@@ -122,5 +125,10 @@ export function buildServer(deps: ServerDeps): Server {
     throw new HttpProblem('not-found');
   });
   app.use(answerProblems(log));
-  return { app, close: () => pool.end() };
+  return {
+    app,
+    async close() {
+      await Promise.all([pool.end(), solver.close()]);
+    },
+  };
 }

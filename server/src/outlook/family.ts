@@ -1,29 +1,30 @@
 import type { Child, ComingDay, NamedLooseEnd } from '@cadro/contract';
-import type { AbsenceFacts, CourseFacts } from '@cadro/core';
+import { doubtOf, type AbsenceFacts, type CourseFacts } from '@cadro/core';
 import type { ChildAttendance } from '../attendance';
 import type { Db } from '../db';
 import { comingWork, courseSummary, coursesOf, itemNames } from '../gradebook';
 import { dateIn } from '../household';
+import { classroomSaid, saidAs } from './store';
 
 const dayMs = 24 * 60 * 60 * 1000;
 
-export interface NamedCourse extends CourseFacts {
-  readonly possibleOf: ReadonlyMap<string, number>;
-  readonly recoverable: ReadonlySet<string>;
-}
-
-/** The children's courses with figures and with their loose ends named: two queries. */
+/** The children's courses with figures and with their loose ends named: three queries. */
 export async function namedCourses(
   db: Db,
   guardianId: string,
   children: readonly Child[],
   now: Date,
-): Promise<NamedCourse[]> {
+): Promise<CourseFacts[]> {
   const studentIds = children.map(({ id }) => id);
   const rows = (await coursesOf(db, { studentIds, guardianId, now })).map(courseSummary);
   const ids = rows.flatMap(({ figures }) => figures?.looseEnds.map(({ itemId }) => itemId) ?? []);
-  const names = new Map((await itemNames(db, ids)).map((item) => [item.id, item]));
-  return rows.flatMap((row): NamedCourse[] => {
+  const [items, said] = await Promise.all([itemNames(db, ids), classroomSaid(db, studentIds, ids)]);
+  const names = new Map(items.map((item) => [item.id, item]));
+  const doubt = (studentId: string, itemId: string) => {
+    const both = said.get(`${studentId}:${itemId}`);
+    return both ? doubtOf(saidAs(both.gradebook), saidAs(both.classroom), now.getTime()) : null;
+  };
+  return rows.flatMap((row): CourseFacts[] => {
     const { figures } = row;
     if (!figures) return [];
     const looseEnds = figures.looseEnds.flatMap((end): NamedLooseEnd[] => {
@@ -39,6 +40,7 @@ export async function namedCourses(
           impact,
           title: item.title,
           dueAt: item.due_at?.toISOString() ?? null,
+          doubt: doubt(row.studentId, itemId),
         },
       ];
     });
@@ -51,10 +53,6 @@ export async function namedCourses(
         decimals: row.scale.decimals,
         figures,
         looseEnds,
-        possibleOf: new Map(
-          figures.looseEnds.map(({ itemId }) => [itemId, names.get(itemId)?.possible ?? 0]),
-        ),
-        recoverable: new Set(figures.looseEnds.flatMap((end) => (end.recoverable ? [end.itemId] : []))),
       },
     ];
   });

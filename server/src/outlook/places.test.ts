@@ -4,6 +4,7 @@ import {
   gradebookRoutes,
   messageRoutes,
   outlookRoutes,
+  workRoutes,
   sourceRoutes,
   type Brief,
   type CourseDetail,
@@ -116,8 +117,8 @@ describe('the Brief', () => {
     const after = (await maren.get(outlookRoutes.brief.path).expect(200)).body as Brief;
     expect(after.matters.some(({ courseTitle }) => courseTitle === 'Island stories')).toBe(false);
     expect(after.inHand).toMatchObject([{ title: 'Harbour map key', lookAgainOn: '2026-10-22' }]);
-    const work = (await maren.get(outlookRoutes.work.path).expect(200)).body as Work;
-    expect(work.looseEnds.find(({ title }) => title === 'Harbour map key')?.followUpId).toBe(made.body.id);
+    const work = (await maren.get(workRoutes.work.path).expect(200)).body as Work;
+    expect(work.rows.find(({ title }) => title === 'Harbour map key')?.followUpId).toBe(made.body.id);
   });
 });
 
@@ -224,16 +225,6 @@ describe('one assignment', () => {
     ['handed in long ago', 'optics-lamp-essay', 'gannet-head', 'unmarked'],
   ])('%s', async (_name, id, school, kind) => {
     expect((await item(id, school, 'isolde')).looseEnd).toMatchObject({ kind });
-  });
-});
-
-describe('Work', () => {
-  it('orders loose ends by what they do to the figure, over scales; what waits on teachers comes last', async () => {
-    const { looseEnds, coming } = (await maren.get(outlookRoutes.work.path).expect(200)).body as Work;
-    const shares = looseEnds.map(({ impact, outOf }) => (impact ?? -1) / outOf);
-    expect(shares).toEqual([...shares].sort((a, b) => b - a));
-    expect(looseEnds.at(-1)).toMatchObject({ title: 'Essay on lamps', kind: 'unmarked', recoverable: false });
-    expect(coming.flatMap(({ items }) => items).every(({ dueAt }) => dueAt >= '2026-10-21T19:40')).toBe(true);
   });
 });
 

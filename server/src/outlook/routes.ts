@@ -1,18 +1,90 @@
-import { outlookRoutes } from '@cadro/contract';
+import { outlookRoutes, tryRoutes, workRoutes } from '@cadro/contract';
 import { Router } from 'express';
+import { enrolled, itemOf } from '../gradebook';
 import type { ServerDeps } from '../http/app';
 import { mount } from '../http/mount';
-import { childrenFor } from '../household';
+import { HttpProblem } from '../http/problems';
+import { childrenFor, dateIn, householdOf, requireChild } from '../household';
+import { answerOffer } from './answerOffer';
 import { briefOf } from './brief';
+import { jointAnswer } from './joint';
+import { forgetTry, keepTry, setTarget, triesOf } from './tries';
 import { workOf } from './work';
+import { addAnswer, saveEffort } from './workStore';
 
 export function outlookRouter(deps: ServerDeps): Router {
+  const { db, clock } = deps;
   const router = Router();
+
+  /** What a guardian may write about a child's own work: the household it is written for, and the work's place. */
+  const writing = async (guardianId: string, params: { studentId: string; itemId: string }) => {
+    const child = await requireChild(db, guardianId, params.studentId, 'write-talk');
+    if (!(await itemOf(db, params.studentId, params.itemId))) throw new HttpProblem('not-found');
+    const { id: householdId, author } = await householdOf(db, guardianId);
+    return { child, author, place: { ...params, householdId } };
+  };
+
+  /** A course of a child, as one household's own tries and target see it. */
+  const course = async (
+    guardianId: string,
+    { studentId, courseId }: { studentId: string; courseId: string },
+    permission: 'read-record' | 'write-talk',
+  ) => {
+    await requireChild(db, guardianId, studentId, permission);
+    if (!(await enrolled(db, studentId, courseId))) throw new HttpProblem('not-found');
+    const { id: householdId, author } = await householdOf(db, guardianId);
+    return { place: { studentId, courseId, householdId }, author };
+  };
+
   mount(router, outlookRoutes.brief, async ({ guardianId }) =>
-    briefOf(deps, guardianId, await childrenFor(deps.db, guardianId, 'read-record')),
+    briefOf(deps, guardianId, await childrenFor(db, guardianId, 'read-record')),
   );
-  mount(router, outlookRoutes.work, async ({ guardianId }) =>
-    workOf(deps, guardianId, await childrenFor(deps.db, guardianId, 'read-record')),
+
+  mount(router, workRoutes.work, async ({ guardianId }) =>
+    workOf(deps, guardianId, await childrenFor(db, guardianId, 'read-record')),
   );
+
+  mount(router, workRoutes.joint, async ({ guardianId, body }) =>
+    jointAnswer(deps, guardianId, await childrenFor(db, guardianId, 'read-record'), body.picks),
+  );
+
+  mount(router, workRoutes.offer, async ({ guardianId, params, body }) => {
+    await requireChild(db, guardianId, params.studentId, 'write-talk');
+    return { offers: await answerOffer(deps, guardianId, params, body) };
+  });
+
+  mount(router, workRoutes.asked, async ({ guardianId, params, body: { answer } }) => {
+    const { child, author, place } = await writing(guardianId, params);
+    const at = await clock.now();
+    await addAnswer(db, place, { answer, on: dateIn(child.timeZone, at), at, author });
+  });
+
+  mount(router, workRoutes.effort, async ({ guardianId, params, body: { minutes } }) => {
+    const { place } = await writing(guardianId, params);
+    await saveEffort(db, place, minutes, await clock.now());
+  });
+
+  mount(router, tryRoutes.tries, async ({ guardianId, params }) =>
+    triesOf(db, (await course(guardianId, params, 'read-record')).place),
+  );
+
+  mount(router, tryRoutes.keep, async ({ guardianId, params, body }) => {
+    const { place, author } = await course(guardianId, params, 'write-talk');
+    await keepTry(db, place, body, { at: await clock.now(), author });
+    return triesOf(db, place);
+  });
+
+  mount(router, tryRoutes.forget, async ({ guardianId, params }) => {
+    const { place } = await course(guardianId, params, 'write-talk');
+    if (!(await forgetTry(db, place, params.tryId))) throw new HttpProblem('not-found');
+    return triesOf(db, place);
+  });
+
+  mount(router, tryRoutes.target, async ({ guardianId, params, body }) => {
+    const { place } = await course(guardianId, params, 'write-talk');
+    await setTarget(db, place, body.target);
+    return triesOf(db, place);
+  });
+
   return router;
 }

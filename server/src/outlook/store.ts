@@ -1,4 +1,5 @@
 import type { CourseFigures, ResultStatus } from '@cadro/contract';
+import type { Said } from '@cadro/core';
 import type { Db, Trx } from '../db';
 import { dueSql } from '../gradebook';
 
@@ -87,3 +88,59 @@ export const resultChanges = (db: Db, studentIds: readonly string[], since: Date
       'l.before',
       'l.after',
     );
+
+export interface SaidRow {
+  readonly status: ResultStatus;
+  readonly earned: number | null;
+  readonly at: Date | null;
+}
+
+export const saidAs = ({ status, earned, at }: SaidRow): Said => ({
+  status,
+  earned,
+  atMs: at && at.getTime(),
+});
+
+interface BothRow extends SaidRow {
+  readonly student_id: string;
+  readonly item_id: string;
+  readonly is_status: ResultStatus | null;
+  readonly is_earned: number | null;
+  readonly is_at: Date | null;
+}
+
+/** What gradebook and classroom say of these works, where the classroom has said anything; by child and item. */
+export async function classroomSaid(
+  db: Db,
+  studentIds: readonly string[],
+  itemIds: readonly string[],
+): Promise<Map<string, { gradebook: SaidRow; classroom: SaidRow }>> {
+  const rows = await db('hand_ins as h')
+    .whereIn('h.student_id', [...studentIds])
+    .whereIn('h.item_id', [...itemIds])
+    .joinRaw(
+      `left join lateral (
+         select r.status, r.earned, r.at from results r
+         where r.student_id = h.student_id and r.item_id = h.item_id order by r.at desc, r.seq desc limit 1) r on true`,
+    )
+    .orderBy('h.at')
+    .select<BothRow[]>(
+      'h.student_id',
+      'h.item_id',
+      'h.status',
+      'h.earned',
+      'h.at',
+      'r.status as is_status',
+      'r.earned as is_earned',
+      'r.at as is_at',
+    );
+  return new Map(
+    rows.map(({ student_id, item_id, status, earned, at, is_status, is_earned, is_at }) => [
+      `${student_id}:${item_id}`,
+      {
+        classroom: { status, earned, at },
+        gradebook: { status: is_status ?? 'open', earned: is_earned, at: is_at },
+      },
+    ]),
+  );
+}

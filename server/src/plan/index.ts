@@ -1,1 +1,3 @@
 export { packExactly } from './pack';
+export { planRouter } from './routes';
+export { Solver } from './solver';

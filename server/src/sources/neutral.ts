@@ -19,6 +19,7 @@ export const neutralCollections = [
   'itemDetails',
   'grades',
   'rubricMarks',
+  'handIns',
   'creditPlans',
   'comments',
   'marks',

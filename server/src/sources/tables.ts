@@ -115,6 +115,12 @@ export const tableShapes: Readonly<Record<Exclude<NeutralCollection, 'results'>,
     refs: { student_id: 'students', item_id: 'items' },
     deletesGone: true,
   },
+  handIns: {
+    table: 'hand_ins',
+    columns: { status: 'text', earned: 'float8', at: 'timestamptz' },
+    refs: { student_id: 'students', item_id: 'items' },
+    deletesGone: true,
+  },
   creditPlans: {
     table: 'credit_plans',
     columns: { areas: 'jsonb' },

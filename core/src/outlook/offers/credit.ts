@@ -63,7 +63,10 @@ const rules: Readonly<Record<Language, readonly Rule[]>> = {
       /\b(?:full|whole|complete|all(?: of)?(?: the)?) (?:credit|marks?|points|score|value)\b|\bfull value\b/gi,
       fixed(1),
     ],
-    [/\b(?:three[- ]quarters?|3\/4)(?: of)?(?: the)? (?:credit|marks?|points|score|value)\b/gi, fixed(0.75)],
+    [
+      /\b(?:three[- ]quarters?|3\/4)(?: of)?(?: the)? (?:credit|marks?|points|score|value)\b|\bfor three[- ]quarters\b/gi,
+      fixed(0.75),
+    ],
     [/\btwo[- ]thirds(?: of)?(?: the)? (?:credit|marks?|points|score|value)\b/gi, fixed(2 / 3)],
     [
       /\b(?:half|1\/2)(?:[- ]of)?(?:[- ](?:the|her|his|their|your|any))?(?:[- ](?:missed|lost|missing))?[- ](?:credit|marks?|points?|score|value|grade)\b|\bhalf back\b|\bfor half\b(?![- ](?:of|the|her|his|credit|marks?|points?|score|value|grade))|\bhalf of (?:it|what)\b/gi,

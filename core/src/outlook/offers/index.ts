@@ -1,2 +1,3 @@
 export { isTimeZone } from './calendar';
 export * from './read';
+export { languageOf } from './language';

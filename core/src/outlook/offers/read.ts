@@ -237,6 +237,13 @@ class Reading {
       if (next.credit !== undefined) draft.credit = next.credit;
       draft.end = next.end;
     });
+    // What is quoted goes on to the end of its clause: 'finish the last four', not 'finish the'.
+    drafts.forEach((draft, index) => {
+      const limit = drafts[index + 1]?.start ?? from + text.length;
+      const rest = text.slice(draft.end - from, Math.max(0, limit - from));
+      const stop = [...rest.matchAll(manner.break)][0]?.index ?? rest.replace(/[.!?…;\s]+$/u, '').length;
+      draft.end += Math.max(0, stop);
+    });
     this.drafts.push(...drafts);
   }
 }

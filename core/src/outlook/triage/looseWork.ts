@@ -21,6 +21,7 @@ export function notInHand(course: CourseFacts, facts: FamilyFacts): NamedLooseEn
     (end) =>
       end.kind !== 'unmarked' &&
       !travelling(end) &&
+      end.doubt !== 'doubtful' &&
       !isInHand(facts, { studentId, topic: 'work', itemId: end.itemId }),
   );
 }

@@ -10,6 +10,7 @@ const end = (itemId: string, kind: LooseEndKind, more: Partial<NamedLooseEnd> = 
   deadline: '2026-11-06T23:59:00Z',
   credit: 1,
   impact: 5,
+  doubt: null,
   ...more,
 });
 const course = (

@@ -7,6 +7,7 @@ import {
   type FeedComment,
   type FeedCreditPlan,
   type FeedGrade,
+  type FeedHandIn,
   type FeedLesson,
   type FeedLinkCode,
   type FeedMark,
@@ -89,6 +90,17 @@ const rubricMarks: Translation<FeedRubricMark> = (row) => ({
   },
 });
 
+const handIns: Translation<FeedHandIn> = (row) => ({
+  handIns: {
+    ...key(row),
+    student_id: row.studentId,
+    item_id: row.assignmentId,
+    status: row.state === 'marked' ? 'scored' : row.state,
+    earned: row.earned ?? null,
+    at: row.at,
+  },
+});
+
 const creditPlans: Translation<FeedCreditPlan> = (row) => ({
   creditPlans: { ...key(row), student_id: row.studentId, areas: row.areas },
 });
@@ -152,6 +164,7 @@ const translations: { readonly [N in FeedName]: Translation<Static<(typeof feedC
   assignments,
   grades,
   rubricMarks,
+  handIns,
   creditPlans,
   comments,
   attendance,

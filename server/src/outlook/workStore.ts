@@ -1,0 +1,163 @@
+import type { AskedAnswer, ResultStatus } from '@cadro/contract';
+import type { Db, Trx } from '../db';
+import { dueSql, ofThisYear } from '../gradebook';
+
+export interface WorkItemRow {
+  readonly student_id: string;
+  readonly course_id: string;
+  readonly item_id: string;
+  readonly title: string;
+  readonly kind: string | null;
+  readonly possible: number;
+  readonly counts: boolean;
+  readonly assigned_at: Date;
+  readonly due_at: Date | null;
+  readonly supplies: string[];
+  readonly status: ResultStatus | null;
+  readonly at: Date | null;
+  readonly earned: number | null;
+  readonly other_status: ResultStatus | null;
+  readonly other_earned: number | null;
+  readonly other_at: Date | null;
+  readonly remarked: boolean;
+  readonly told_minutes: number | null;
+  readonly asked_answer: AskedAnswer | null;
+  readonly asked_on: string | null;
+  readonly source_name: string;
+  readonly read_at: Date | null;
+}
+
+/**
+ * The work of these children that is not plainly scored, and of the scored the loose ends among `looseIds`: one query.
+ * Courses of this school year only.
+ */
+export const workItems = (
+  db: Db,
+  ask: {
+    readonly studentIds: readonly string[];
+    readonly householdId: string;
+    readonly looseIds: readonly string[];
+    readonly now: Date;
+    /** Work that is given out or due later is left out. */
+    readonly until: Date;
+  },
+): Promise<WorkItemRow[]> =>
+  db('items as i')
+    .join('courses as c', 'c.id', 'i.course_id')
+    .join('schools as sch', 'sch.id', 'c.school_id')
+    .join('sources as src', 'src.id', 'c.source_id')
+    .join('categories as k', 'k.id', 'i.category_id')
+    .join('enrolments as e', 'e.course_id', 'i.course_id')
+    .joinRaw(
+      `left join lateral (
+         select r.status, r.at, r.earned from results r
+         where r.student_id = e.student_id and r.item_id = i.id order by r.at desc, r.seq desc limit 1) r on true
+       left join lateral (
+         select h.status, h.at, h.earned from hand_ins h
+         where h.student_id = e.student_id and h.item_id = i.id order by h.at desc limit 1) h on true
+       left join lateral (
+         select a.answer, a.on_date from asked_answers a
+         where a.student_id = e.student_id and a.household_id = :household and a.item_id = i.id
+         order by a.id desc limit 1) a on true
+       left join efforts f on f.student_id = e.student_id and f.household_id = :household and f.item_id = i.id`,
+      { household: ask.householdId },
+    )
+    .whereIn('e.student_id', [...ask.studentIds])
+    .where({ 'e.active': true, 'i.removed': false })
+    .whereNotNull('c.policy')
+    .whereRaw(ofThisYear, { now: ask.now })
+    .whereRaw('(i.assigned_at <= :until or r.at is not null)', { until: ask.until })
+    .whereRaw(`(coalesce(r.status, 'open') <> 'scored' or i.id = any(:loose))`, { loose: [...ask.looseIds] })
+    .whereRaw(`(coalesce(r.status, 'open') <> 'open' or i.undated or i.due_at <= :until)`, {
+      until: ask.until,
+    })
+    .select<WorkItemRow[]>(
+      'e.student_id',
+      'i.course_id',
+      'i.id as item_id',
+      'i.title',
+      'i.kind',
+      'i.possible',
+      db.raw('i.counts and k.counts as counts'),
+      'i.assigned_at',
+      db.raw(`${dueSql} as due_at`),
+      'i.supplies',
+      'r.status',
+      'r.at',
+      'r.earned',
+      'h.status as other_status',
+      'h.earned as other_earned',
+      'h.at as other_at',
+      db.raw(
+        'exists (select from comments m where m.student_id = e.student_id and m.item_id = i.id) as remarked',
+      ),
+      'f.minutes as told_minutes',
+      'a.answer as asked_answer',
+      'a.on_date as asked_on',
+      'src.name as source_name',
+      'src.read_at',
+    );
+
+/** The courses of these children in which the teacher has ever flagged work as missing. */
+export const coursesThatFlag = (db: Db, studentIds: readonly string[]): Promise<string[]> =>
+  db('results as r')
+    .join('items as i', 'i.id', 'r.item_id')
+    .whereIn('r.student_id', [...studentIds])
+    .where({ 'r.status': 'missing' })
+    .distinct('i.course_id')
+    .pluck('i.course_id');
+
+export interface EffortRow {
+  readonly student_id: string;
+  readonly kind: string | null;
+  readonly possible: number;
+  readonly minutes: number;
+}
+
+/** What a household has told about how long the work of its children takes. */
+export const toldEfforts = (
+  db: Db,
+  studentIds: readonly string[],
+  householdId: string,
+): Promise<EffortRow[]> =>
+  db('efforts as f')
+    .join('items as i', 'i.id', 'f.item_id')
+    .whereIn('f.student_id', [...studentIds])
+    .where({ 'f.household_id': householdId })
+    .select<EffortRow[]>('f.student_id', 'i.kind', 'i.possible', 'f.minutes');
+
+interface Place {
+  readonly studentId: string;
+  readonly householdId: string;
+  readonly itemId: string;
+}
+const keyOf = ({ studentId, householdId, itemId }: Place) => ({
+  student_id: studentId,
+  household_id: householdId,
+  item_id: itemId,
+});
+
+export async function saveEffort(
+  db: Db | Trx,
+  place: Place,
+  minutes: number | null,
+  at: Date,
+): Promise<void> {
+  const key = keyOf(place);
+  if (minutes === null) await db('efforts').where(key).delete();
+  else {
+    await db('efforts')
+      .insert({ ...key, minutes, at })
+      .onConflict(['student_id', 'household_id', 'item_id'])
+      .merge();
+  }
+}
+
+export async function addAnswer(
+  db: Db,
+  place: Place,
+  entry: { readonly answer: AskedAnswer; readonly on: string; readonly at: Date; readonly author: string },
+): Promise<void> {
+  const { answer, on, at, author } = entry;
+  await db('asked_answers').insert({ ...keyOf(place), answer, on_date: on, at, author });
+}

@@ -1,0 +1,199 @@
+import type {
+  Child,
+  ChosenBody,
+  EveningsBody,
+  Plan,
+  PlannedTask,
+  TaskChange,
+  WorkRow,
+} from '@cadro/contract';
+import { mostPlanEvenings, mostPlanTasks } from '@cadro/contract';
+import { movedOn } from '@cadro/core';
+import type { Clock, Db } from '../db';
+import { dateIn } from '../household';
+import { HttpProblem } from '../http/problems';
+import { saveEffort, workOf } from '../outlook';
+import { Solver } from './solver';
+import * as store from './store';
+
+export interface Deps {
+  readonly db: Db;
+  readonly clock: Clock;
+}
+
+const dayMs = 24 * 60 * 60 * 1000;
+/** What was done stays in sight for a week. */
+const doneDays = 7;
+
+const addDays = (date: string, days: number): string =>
+  new Date(Date.parse(`${date}T00:00:00Z`) + days * dayMs).toISOString().slice(0, 10);
+
+/** Hundredths of the scale, so that a course of 4 and one of 100 are summed alike. */
+const gainOf = ({ impact, outOf, recoverable, kind }: WorkRow): number =>
+  impact === null || (kind !== null && !recoverable) ? 0 : (impact / outOf) * 100;
+
+interface Loaded {
+  readonly plan: Plan;
+  /** The child's work that can be chosen, by item. */
+  readonly work: ReadonlyMap<string, WorkRow>;
+}
+
+async function load(deps: Deps, guardianId: string, child: Child, owner: store.Owner): Promise<Loaded> {
+  const { db, clock } = deps;
+  const now = await clock.now();
+  const today = dateIn(child.timeZone, now);
+  const [row, exceptions, tasks, { rows }] = await Promise.all([
+    store.planOf(db, owner),
+    store.exceptionsOf(db, owner, today),
+    store.tasksOf(db, owner, new Date(now.getTime() - doneDays * dayMs)),
+    workOf(deps, guardianId, [child]),
+  ]);
+  const differs = new Map(exceptions.map(({ on_date, minutes }) => [on_date, minutes]));
+  const evenings = Array.from({ length: mostPlanEvenings }, (_, ahead) => {
+    const date = addDays(today, ahead);
+    const usual = row.pattern[new Date(`${date}T00:00:00Z`).getUTCDay()] ?? 0;
+    return { date, minutes: differs.get(date) ?? usual, exception: differs.has(date) };
+  });
+  const work = new Map(rows.map((each) => [each.itemId, each]));
+  const open = tasks.flatMap((task): PlannedTask[] => {
+    const of = work.get(task.item_id);
+    // Settled in the meantime, or taken back by the school: nothing to plan.
+    if (!of || (of.group === 'settled' && task.done_at === null)) return [];
+    const until = of.kind ? of.deadline : of.dueAt;
+    return [
+      {
+        itemId: task.item_id,
+        courseId: of.courseId,
+        courseTitle: of.courseTitle,
+        title: of.title,
+        kind: of.kind,
+        minutes: task.minutes,
+        gain: gainOf(of),
+        deadline: until && dateIn(child.timeZone, new Date(until)),
+        notBefore: of.assignedAt && of.kind === null ? dateIn(child.timeZone, new Date(of.assignedAt)) : null,
+        evening: task.evening,
+        movedFrom: null,
+        doneAt: task.done_at?.toISOString() ?? null,
+      },
+    ];
+  });
+  return {
+    work,
+    plan: {
+      today,
+      pattern: row.pattern,
+      evenings,
+      tasks: movedOn(open, evenings, today),
+      best: row.best_gain === null ? null : { gain: row.best_gain, proven: row.proven ?? false },
+    },
+  };
+}
+
+export const readPlan = async (
+  deps: Deps,
+  guardianId: string,
+  child: Child,
+  owner: store.Owner,
+): Promise<Plan> => (await load(deps, guardianId, child, owner)).plan;
+
+export async function setEvenings({ db }: Deps, owner: store.Owner, body: EveningsBody): Promise<void> {
+  const { pattern, exceptions = [] } = body;
+  await db.transaction(async (trx) => {
+    await store.putPlan(trx, owner, { ...(pattern ? { pattern } : {}), best_gain: null, proven: null });
+    await store.putExceptions(trx, owner, exceptions);
+  });
+}
+
+/**
+ * Chooses work for the evenings.
+ * @throws HttpProblem 404 for work that is not this child's or not open; 422 when it would be more than can be weighed.
+ */
+export async function chooseTasks(
+  deps: Deps,
+  guardianId: string,
+  child: Child,
+  owner: store.Owner,
+  { tasks }: ChosenBody,
+): Promise<void> {
+  const { db, clock } = deps;
+  const { work, plan } = await load(deps, guardianId, child, owner);
+  const chosen = tasks.map(({ itemId, minutes }) => {
+    const of = work.get(itemId);
+    if (!of || of.group === 'settled' || of.group === 'excused') throw new HttpProblem('not-found');
+    return { itemId, minutes: minutes ?? of.effort.minutes, told: minutes !== undefined };
+  });
+  const open = new Set([
+    ...plan.tasks.flatMap(({ itemId, doneAt }) => (doneAt ? [] : [itemId])),
+    ...chosen.map(({ itemId }) => itemId),
+  ]);
+  if (open.size > mostPlanTasks) throw new HttpProblem('plan-full');
+  const at = await clock.now();
+  await db.transaction(async (trx) => {
+    await store.putTasks(trx, owner, chosen, at);
+    await store.forgetBest(trx, owner);
+    for (const { itemId, minutes, told } of chosen) {
+      if (told) await saveEffort(trx, { ...owner, itemId }, minutes, at);
+    }
+  });
+}
+
+/** @throws HttpProblem 404 when the task was not chosen. */
+export async function changeTask(
+  { db, clock }: Deps,
+  owner: store.Owner,
+  itemId: string,
+  { evening, minutes, done }: TaskChange,
+): Promise<void> {
+  const at = await clock.now();
+  const change = {
+    ...(evening === undefined ? {} : { evening }),
+    ...(minutes === undefined ? {} : { minutes }),
+    ...(done === undefined ? {} : { done_at: done ? at : null }),
+  };
+  if (Object.keys(change).length === 0) return;
+  await db.transaction(async (trx) => {
+    if (!(await store.changeTask(trx, owner, itemId, change))) throw new HttpProblem('not-found');
+    // The price of a move is told against the best; other minutes, or one task less, ask for another best.
+    if (minutes !== undefined || done !== undefined) await store.forgetBest(trx, owner);
+    if (minutes !== undefined) await saveEffort(trx, { ...owner, itemId }, minutes, at);
+  });
+}
+
+/** @throws HttpProblem 404 when the task was not chosen. */
+export async function dropTask({ db }: Deps, owner: store.Owner, itemId: string): Promise<void> {
+  await db.transaction(async (trx) => {
+    if (!(await store.dropTask(trx, owner, itemId))) throw new HttpProblem('not-found');
+    await store.forgetBest(trx, owner);
+  });
+}
+
+/** Places the open tasks so that the summed gain is greatest. */
+export async function propose(
+  deps: Deps,
+  solver: Solver,
+  guardianId: string,
+  child: Child,
+  owner: store.Owner,
+): Promise<void> {
+  const { plan } = await load(deps, guardianId, child, owner);
+  const open = plan.tasks.filter(({ doneAt }) => doneAt === null);
+  const { plan: proposed, proven } = await solver.propose(
+    open.map(({ itemId: id, minutes, gain, deadline, notBefore }) => ({
+      id,
+      minutes,
+      gain,
+      deadline,
+      notBefore,
+    })),
+    plan.evenings.map(({ date, minutes }) => ({ date, minutes })),
+  );
+  await deps.db.transaction(async (trx) => {
+    await store.placeTasks(
+      trx,
+      owner,
+      open.map(({ itemId }) => itemId),
+      proposed.evenings,
+    );
+    await store.putPlan(trx, owner, { best_gain: proposed.gain, proven });
+  });
+}

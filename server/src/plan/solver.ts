@@ -1,0 +1,30 @@
+import type { PlanEvening, PlanTask, Proposal } from '@cadro/core';
+import { join } from 'node:path';
+import Piscina from 'piscina';
+
+export interface Question {
+  readonly tasks: readonly PlanTask[];
+  readonly evenings: readonly PlanEvening[];
+}
+
+/** Plans in a thread of its own, so that a hard question holds nobody else up. It starts with the first question. */
+export class Solver {
+  private pool: Piscina | null = null;
+
+  async propose(tasks: readonly PlanTask[], evenings: readonly PlanEvening[]): Promise<Proposal> {
+    this.pool ??= new Piscina({
+      filename: join(__dirname, 'solve.worker.ts'),
+      execArgv: ['--import', 'tsx'],
+      minThreads: 0,
+      maxThreads: 1,
+      idleTimeout: 60_000,
+    });
+    const question: Question = { tasks, evenings };
+    return (await this.pool.run(question)) as Proposal; // the worker's own return type
+  }
+
+  async close(): Promise<void> {
+    await this.pool?.destroy();
+    this.pool = null;
+  }
+}

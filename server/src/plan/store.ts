@@ -1,0 +1,123 @@
+import type { Db, Trx } from '../db';
+
+/** Whose evenings: a child's, as one household plans them. */
+export interface Owner {
+  readonly studentId: string;
+  readonly householdId: string;
+}
+const keyOf = ({ studentId, householdId }: Owner) => ({ student_id: studentId, household_id: householdId });
+
+/** Minutes by weekday, Sunday first, until a household has said otherwise: school evenings, and some of Sunday. */
+const usualPattern = [30, 45, 45, 45, 45, 0, 0];
+
+export interface PlanRow {
+  readonly pattern: number[];
+  readonly best_gain: number | null;
+  readonly proven: boolean | null;
+}
+
+export const planOf = async (db: Db, owner: Owner): Promise<PlanRow> =>
+  (await db('plans').where(keyOf(owner)).first<PlanRow | undefined>('pattern', 'best_gain', 'proven')) ?? {
+    pattern: usualPattern,
+    best_gain: null,
+    proven: null,
+  };
+
+/** What was best for other evenings or other tasks says nothing of these. */
+export async function putPlan(db: Db | Trx, owner: Owner, change: Partial<PlanRow>): Promise<void> {
+  await db('plans')
+    .insert({ ...keyOf(owner), pattern: usualPattern, ...change })
+    .onConflict(['student_id', 'household_id'])
+    .merge(Object.keys(change));
+}
+
+export const forgetBest = (db: Db | Trx, owner: Owner): Promise<void> =>
+  putPlan(db, owner, { best_gain: null, proven: null });
+
+export const exceptionsOf = (
+  db: Db,
+  owner: Owner,
+  from: string,
+): Promise<{ on_date: string; minutes: number }[]> =>
+  db('plan_exceptions').where(keyOf(owner)).where('on_date', '>=', from).select('on_date', 'minutes');
+
+export async function putExceptions(
+  trx: Trx,
+  owner: Owner,
+  exceptions: readonly { readonly date: string; readonly minutes: number | null }[],
+): Promise<void> {
+  for (const { date, minutes } of exceptions) {
+    const key = { ...keyOf(owner), on_date: date };
+    if (minutes === null) await trx('plan_exceptions').where(key).delete();
+    else {
+      await trx('plan_exceptions')
+        .insert({ ...key, minutes })
+        .onConflict(['student_id', 'household_id', 'on_date'])
+        .merge();
+    }
+  }
+}
+
+export interface TaskRow {
+  readonly item_id: string;
+  readonly minutes: number;
+  readonly evening: string | null;
+  readonly done_at: Date | null;
+}
+
+/** What was chosen, oldest choice first; what was done longer ago than `doneSince` is past. */
+export const tasksOf = (db: Db, owner: Owner, doneSince: Date): Promise<TaskRow[]> =>
+  db('plan_tasks')
+    .where(keyOf(owner))
+    .where((is) => is.whereNull('done_at').orWhere('done_at', '>=', doneSince))
+    .orderBy(['chosen_at', 'item_id'])
+    .select<TaskRow[]>('item_id', 'minutes', 'evening', 'done_at');
+
+export async function putTasks(
+  trx: Trx,
+  owner: Owner,
+  tasks: readonly { readonly itemId: string; readonly minutes: number }[],
+  at: Date,
+): Promise<void> {
+  await trx('plan_tasks')
+    .insert(
+      tasks.map(({ itemId, minutes }) => ({ ...keyOf(owner), item_id: itemId, minutes, chosen_at: at })),
+    )
+    .onConflict(['student_id', 'household_id', 'item_id'])
+    .merge({ minutes: trx.raw('excluded.minutes'), done_at: null });
+}
+
+/** Tells whether there was such a task. */
+export const changeTask = async (
+  db: Db | Trx,
+  owner: Owner,
+  itemId: string,
+  change: { evening?: string | null; minutes?: number; done_at?: Date | null },
+): Promise<boolean> =>
+  (await db('plan_tasks')
+    .where({ ...keyOf(owner), item_id: itemId })
+    .update(change)) === 1;
+
+export const dropTask = async (db: Db | Trx, owner: Owner, itemId: string): Promise<boolean> =>
+  (await db('plan_tasks')
+    .where({ ...keyOf(owner), item_id: itemId })
+    .delete()) === 1;
+
+/** Puts the open tasks on the evenings of a proposal; those it has no room for stand on none. */
+export async function placeTasks(
+  trx: Trx,
+  owner: Owner,
+  openIds: readonly string[],
+  evenings: readonly { readonly date: string; readonly taskIds: readonly string[] }[],
+): Promise<void> {
+  const open = () => trx('plan_tasks').where(keyOf(owner));
+  await open()
+    .whereIn('item_id', [...openIds])
+    .update({ evening: null });
+  for (const { date, taskIds } of evenings) {
+    if (taskIds.length > 0)
+      await open()
+        .whereIn('item_id', [...taskIds])
+        .update({ evening: date });
+  }
+}
