@@ -60,15 +60,43 @@ function AboutAttendance({ studentId }: { studentId: string }) {
 }
 
 /** A matter is taken in hand: a work, a whole course, or a child's attendance. */
+/** Several works of one course in one conversation. */
+function AboutWorks({ studentId, courseId, itemIds }: OfCourse & { readonly itemIds: readonly string[] }) {
+  const { t } = useTranslation();
+  const query = useCourseQuery({ studentId, courseId });
+  return (
+    <Loaded query={query}>
+      {(course) => {
+        const titles = course.items.filter(({ id }) => itemIds.includes(id)).map(({ title }) => title);
+        return (
+          <TakeInHandForm
+            about={{ studentId, courseId, itemIds: [...itemIds] }}
+            title={t('followUp.several', { course: course.title, count: titles.length })}
+            line={titles.join(' · ')}
+            back={{ href: '/work', label: t('places.work') }}
+            hints="work"
+          />
+        );
+      }}
+    </Loaded>
+  );
+}
+
 export function NewFollowUp({
   studentId,
   courseId,
-  itemId,
+  itemId: one,
+  itemIds,
 }: {
   studentId: string;
   courseId?: string;
   itemId?: string;
+  /** Ids with commas between. */
+  itemIds?: string;
 }) {
+  const several = itemIds?.split(',').filter(Boolean) ?? [];
+  if (courseId && several.length > 1) return <AboutWorks {...{ studentId, courseId }} itemIds={several} />;
+  const itemId = one ?? several[0];
   if (courseId && itemId) return <AboutWork {...{ studentId, courseId, itemId }} />;
   return courseId ? <AboutCourse {...{ studentId, courseId }} /> : <AboutAttendance studentId={studentId} />;
 }

@@ -14,7 +14,7 @@ import { StepChoice } from './StepChoice';
 const stepsAtFirst = followUpSteps.filter((step) => step !== 'settled' && step !== 'waiting-on-school');
 
 export interface Subject {
-  readonly about: Pick<NewFollowUp, 'studentId' | 'courseId' | 'itemId' | 'topic'>;
+  readonly about: Pick<NewFollowUp, 'studentId' | 'courseId' | 'itemId' | 'itemIds' | 'topic'>;
   readonly title: string;
   /** What it is about and how it stands, in a line. */
   readonly line: string;

@@ -2,17 +2,26 @@ import { useTranslation } from 'react-i18next';
 import type { Comment, CourseDetail } from '@cadro/contract';
 import { useFormat } from '../i18n';
 import { Quiet, SaveCsv, Stack, Words } from '../ui';
+import { OfferCard, OfferedWords } from './OfferCard';
 
 /** A teacher's words, each with what they are about, newest first. */
-export function Comments({ comments, none }: { comments: readonly Comment[]; none: string }) {
+export function Comments({
+  comments,
+  none,
+  studentId,
+}: {
+  comments: readonly Comment[];
+  none: string;
+  studentId: string;
+}) {
   const { t } = useTranslation();
   const format = useFormat();
   if (comments.length === 0) return <Quiet>{none}</Quiet>;
   return (
     <Stack space={2}>
-      {comments.map(({ id, text, author, subject, writtenAt }) => (
+      {comments.map(({ id, text, author, subject, writtenAt, offers }) => (
         <Stack key={id} space={0.25}>
-          <Words>{t('matter.quote', { text })}</Words>
+          <OfferedWords text={text} offers={offers} />
           <Words size="small" colour="soft">
             {t('item.signed', {
               author,
@@ -20,6 +29,9 @@ export function Comments({ comments, none }: { comments: readonly Comment[]; non
               date: format.date(writtenAt),
             })}
           </Words>
+          {offers.map((offer) => (
+            <OfferCard key={offer.place} offer={offer} studentId={studentId} commentId={id} />
+          ))}
         </Stack>
       ))}
     </Stack>

@@ -47,7 +47,9 @@ function CourseRow({ course, selected }: { course: CourseSummary; selected: bool
             >{`${format.figure(figures.display, scale.decimals)}${figures.letter ? ` ${figures.letter}` : ''}`}</Words>
           ) : null}
         </Row>
-        {posted ? <Span figures={figures} scale={scale} label={spanWords(t, format, course)} /> : null}
+        {posted ? (
+          <Span figures={figures} scale={scale} target={course.target} label={spanWords(t, format, course)} />
+        ) : null}
         <Row style={{ justifyContent: 'space-between' }}>
           <Words size="small" colour={needsYou ? 'plum' : 'soft'} bold={needsYou} style={{ flexShrink: 1 }}>
             {below}

@@ -226,7 +226,7 @@ export function ItemView({
           <State item={item} />
           <Stack>
             <Heading level={2}>{t('item.words')}</Heading>
-            <Comments comments={item.comments} none={t('item.noWords')} />
+            <Comments studentId={item.course.studentId} comments={item.comments} none={t('item.noWords')} />
           </Stack>
           <Next item={item} />
           <View style={{ gap: 8 }}>

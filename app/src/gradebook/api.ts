@@ -1,6 +1,7 @@
 import {
   gradebookRoutes as routes,
   termRoutes,
+  workRoutes,
   type AnswerOf,
   type ChildTerms,
   type CourseDetail,
@@ -8,10 +9,12 @@ import {
   type CourseRecord,
   type CourseSummary,
   type ItemDetail,
+  type OfferAnswer,
   type PolicyCorrection,
 } from '@cadro/contract';
 import { addressOf, api } from '../store/api';
 
+type OfComment = { readonly studentId: string; readonly commentId: string };
 type Place = { readonly studentId: string; readonly courseId: string };
 type Asked = Place & { readonly termId?: string | undefined };
 type Correcting = Place & { readonly correction: PolicyCorrection | null };
@@ -49,6 +52,14 @@ export const gradebookApi = api.injectEndpoints({
       query: ({ correction, ...params }) => ({ route: routes.correctPolicy, params, body: { correction } }),
       invalidatesTags: ['Record'],
     }),
+    answerOffer: build.mutation<unknown, OfComment & OfferAnswer>({
+      query: ({ studentId, commentId, ...body }) => ({
+        route: workRoutes.offer,
+        params: { studentId, commentId },
+        body,
+      }),
+      invalidatesTags: ['Record', 'Talk'],
+    }),
     terms: build.query<ChildTerms, string>({
       query: (studentId) => ({ route: termRoutes.terms, params: { studentId } }),
       providesTags: ['Record'],
@@ -58,12 +69,14 @@ export const gradebookApi = api.injectEndpoints({
 export const {
   useCoursesQuery,
   useCourseQuery,
+  useCourseRecordQuery,
   useLazyCourseRecordQuery,
   useItemQuery,
   usePolicyQuery,
   usePreviewPolicyQuery,
   useCorrectPolicyMutation,
   useTermsQuery,
+  useAnswerOfferMutation,
 } = gradebookApi;
 
 /** The printed page of a child's term, to be opened by the browser. */

@@ -5,6 +5,7 @@ export * from './course/CourseView';
 export * from './course/courseWords';
 export * from './course/PolicyView';
 export * from './ItemView';
+export * from './OfferCard';
 export * from './story';
 export * from './terms/TermsView';
 export * from './SideBySide';

@@ -1,4 +1,5 @@
 import { gradebookEn } from './gradebook.en';
+import { workEn } from './work.en';
 
 /** Every text in English; the other languages have exactly these keys. */
 export const en = {
@@ -35,6 +36,7 @@ export const en = {
     'edited-meanwhile': 'Someone else has changed this since you opened it. Nothing of yours is lost.',
     'teacher-without-contact': 'The school has given no address for this teacher.',
     'unknown-thread': 'This mail belongs to no thread.',
+    'plan-full': 'A plan holds forty open tasks. Take some out, or tick off what is done.',
     'foreign-origin': 'Please do this from Cadro’s own page.',
     'too-large': 'This is too long.',
     'source-unreachable': 'The school cannot be reached at the moment.',
@@ -271,22 +273,7 @@ export const en = {
     writeHint: 'Writing is best after {{child}} has spoken and a few days have passed.',
     write: 'Write to {{teacher}}',
   },
-  work: {
-    title: 'Work',
-    sub_zero: 'No loose ends',
-    sub_one: 'One loose end, {{mendable}} can still be mended',
-    sub_other: '{{count}} loose ends, {{mendable}} can still be mended',
-    order: 'The one with the most effect on a grade first.',
-    of: 'of {{outOf}}',
-    points: 'points',
-    coming: 'Coming, two weeks',
-    nothing: 'Nothing is open. Work that comes up stands here.',
-    nothingComing: 'Nothing is due in the next two weeks.',
-    until: 'taken until {{date}}, {{credit}}',
-    tooLate: 'can no longer be mended',
-    waiting: 'waiting on the teacher',
-    inHand: 'in hand',
-  },
+  ...workEn,
   days: {
     title: 'Days',
     lead: 'Lessons of each day, the latest first.',
@@ -339,6 +326,7 @@ export const en = {
     settled: 'Settled',
   },
   followUp: {
+    several: '{{course}}: {{count}} works',
     talkFirst: 'Good ways to begin',
     hints: {
       work: [

@@ -1,4 +1,5 @@
 import { gradebookEs } from './gradebook.es';
+import { workEs } from './work.es';
 import type { Catalogue } from './catalogue';
 
 /** Todos los textos en español; las claves son las del catálogo inglés. */
@@ -43,6 +44,7 @@ export const es: Catalogue = {
     'edited-meanwhile': 'Otra persona lo ha cambiado desde que lo abrió. Nada de lo suyo se ha perdido.',
     'teacher-without-contact': 'La escuela no ha dado ninguna dirección de este docente.',
     'unknown-thread': 'Este correo no pertenece a ninguna conversación.',
+    'plan-full': 'Un plan admite cuarenta tareas abiertas. Quita algunas o marca lo que está hecho.',
     'foreign-origin': 'Hágalo desde la página de Cadro, por favor.',
     'too-large': 'Esto es demasiado largo.',
     'source-unreachable': 'No se puede llegar a la escuela en este momento.',
@@ -275,22 +277,7 @@ export const es: Catalogue = {
     writeHint: 'Es mejor escribir cuando {{child}} haya hablado y hayan pasado unos días.',
     write: 'Escribir a {{teacher}}',
   },
-  work: {
-    title: 'Tareas',
-    sub_zero: 'Ningún cabo suelto',
-    sub_one: 'Un cabo suelto, {{mendable}} aún tiene arreglo',
-    sub_other: '{{count}} cabos sueltos, {{mendable}} aún tienen arreglo',
-    order: 'Primero el que más pesa en una nota.',
-    of: 'de {{outOf}}',
-    points: 'puntos',
-    coming: 'Próximas dos semanas',
-    nothing: 'No hay nada pendiente. Lo que surja estará aquí.',
-    nothingComing: 'Nada vence en las próximas dos semanas.',
-    until: 'se acepta hasta el {{date}}, {{credit}}',
-    tooLate: 'ya no tiene arreglo',
-    waiting: 'a la espera del docente',
-    inHand: 'en marcha',
-  },
+  ...workEs,
   days: {
     title: 'Días',
     lead: 'Las clases de cada día, lo último primero.',
@@ -343,6 +330,7 @@ export const es: Catalogue = {
     settled: 'Resuelto',
   },
   followUp: {
+    several: '{{course}}: {{count}} tareas',
     talkFirst: 'Buenas formas de empezar',
     hints: {
       work: [

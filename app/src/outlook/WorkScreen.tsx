@@ -1,150 +1,163 @@
+import { FlashList } from '@shopify/flash-list';
+import { useDeferredValue, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
-import type { OpenWork, Work } from '@cadro/contract';
-import { creditWords } from '../gradebook';
+import type { Work } from '@cadro/contract';
 import { useChildren } from '../household';
 import { useFormat } from '../i18n';
-import {
-  Frame,
-  frameOf,
-  Heading,
-  Loaded,
-  Page,
-  Panes,
-  Quiet,
-  Row,
-  RowLink,
-  useWide,
-  Words,
-  type FrameKind,
-} from '../ui';
+import { Heading, LinkAction, Loaded, margin, Page, Panes, Quiet, Row, Stack, useWide, Words } from '../ui';
 import { useWorkQuery } from './api';
-import { ComingList } from './ComingList';
+import { arrangeWork, isNarrow, keyOf, linesOf, searchOf, type Line } from './work/arrangeWork';
+import { PickBar } from './work/PickBar';
+import { useWorkFilter } from './work/useWorkFilter';
+import { WorkFilters } from './work/WorkFilters';
+import { WorkLine } from './work/WorkLine';
+import { WorkOffers } from './work/WorkOffers';
 
-const frames: Record<OpenWork['kind'], FrameKind> = {
-  missing: 'missing',
-  incomplete: 'incomplete',
-  overdue: 'overdue',
-  unmarked: 'handed-in',
-  zero: frameOf('scored', 'zero'),
-  'at-floor': frameOf('scored', 'at-floor'),
-};
-
-function WorkEnd({ end }: { end: OpenWork }) {
+function Head({ line }: { line: Exclude<Line, { is: 'row' }> }) {
   const { t } = useTranslation();
   const format = useFormat();
-  const { nameOf } = useChildren();
-  const waiting = end.kind === 'unmarked';
-  const until = waiting
-    ? t('work.waiting')
-    : end.recoverable && end.deadline
-      ? t('work.until', { date: format.day(end.deadline), credit: creditWords(t, format, end.credit ?? 1) })
-      : t('work.tooLate');
-  const state = t(`item.states.${end.kind}`);
-  // A gain that would be shown as 0 is none.
-  const gain = end.impact !== null && end.impact >= 0.005 ? `+${format.amount(end.impact)}` : '';
-  const unit = end.outOf <= 10 ? t('work.of', { outOf: end.outOf }) : t('work.points');
-  const context = `${nameOf(end.studentId)} · ${end.courseTitle}`;
+  if (line.is === 'part') {
+    return (
+      <View style={{ paddingTop: 28, paddingBottom: 4 }}>
+        <Row style={{ justifyContent: 'space-between', alignItems: 'baseline' }}>
+          <Heading level={2}>{t(`work.groups.${line.group}`)}</Heading>
+          <Words colour="soft">{String(line.count)}</Words>
+        </Row>
+        <Words size="small" colour="soft">
+          {t(`work.hints.${line.group}`)}
+        </Words>
+      </View>
+    );
+  }
+  const day = line.on ? format.day(line.on) : '';
   return (
-    <RowLink
-      href={`/courses/${end.studentId}/${end.courseId}/${end.itemId}`}
-      label={`${end.title}. ${context}. ${state}. ${until}. ${gain ? `${gain} ${unit}` : ''}`}
-    >
-      <Row space={1.5} style={{ alignItems: 'flex-start' }}>
-        <View style={{ paddingTop: 2 }}>
-          <Frame kind={frames[end.kind]} needsYou={!waiting} />
-        </View>
-        <View style={{ flex: 1 }}>
-          <Words size="matter" bold>
-            {end.title}
-          </Words>
-          <Words size="small" colour="soft">
-            {context}
-          </Words>
-          <Words size="small" colour={waiting ? 'soft' : 'plum'}>
-            {state}
-          </Words>
-          <Words size="small">{[until, ...(end.followUpId ? [t('work.inHand')] : [])].join(' · ')}</Words>
-        </View>
-        {gain ? (
-          <View style={{ alignItems: 'flex-end' }}>
-            <Words size="matter" bold colour="teal">
-              {gain}
-            </Words>
-            <Words size="small" colour="soft">
-              {unit}
-            </Words>
-          </View>
-        ) : null}
-      </Row>
-    </RowLink>
-  );
-}
-
-function Coming({ work }: { work: Work }) {
-  const { t } = useTranslation();
-  return (
-    <View style={{ gap: 12 }}>
-      <Heading level={2}>{t('work.coming')}</Heading>
-      {work.coming.length === 0 ? (
-        <Quiet>{t('work.nothingComing')}</Quiet>
-      ) : (
-        <ComingList days={work.coming} most={99} />
-      )}
+    <View style={{ paddingTop: 16 }}>
+      <Words bold>
+        {line.count > 2
+          ? t('work.cluster', { count: line.count, day })
+          : `${day}, ${line.on ? format.relative(line.on) : ''}`}
+      </Words>
     </View>
   );
 }
 
-/** What is still open, and what first? */
+function useShown(whole: Work): Work {
+  const { shown } = useChildren();
+  return useMemo(() => {
+    const ids = new Set(shown.map(({ id }) => id));
+    return {
+      ...whole,
+      rows: whole.rows.filter(({ studentId }) => ids.has(studentId)),
+      offers: whole.offers.filter(({ studentId }) => ids.has(studentId)),
+    };
+  }, [whole, shown]);
+}
+
+function Top({ work }: { work: Work }) {
+  const { t } = useTranslation();
+  const { shown } = useChildren();
+  const loose = work.rows.filter(({ group, kind }) => group === 'loose' || kind === 'unmarked');
+  const doubtful = work.rows.filter(({ group }) => group === 'doubtful').length;
+  const mendable = loose.filter(({ recoverable }) => recoverable).length;
+  const planner = shown[0];
+  return (
+    <Stack space={1.5}>
+      <View>
+        <Heading level={1}>{t('work.title')}</Heading>
+        <Words colour="soft">{t('work.sub', { count: loose.length, mendable })}</Words>
+        {doubtful > 0 ? (
+          <Words size="small" colour="soft">
+            {t('work.doubtful', { count: doubtful })}
+          </Words>
+        ) : null}
+      </View>
+      {planner ? <LinkAction label={t('work.plan')} href={`/work/plan?child=${planner.id}`} /> : null}
+    </Stack>
+  );
+}
+
+function WorkList({ whole }: { whole: Work }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const wide = useWide();
+  const work = useShown(whole);
+  const [filter, change] = useWorkFilter();
+  const [pickedKeys, setPicked] = useState<ReadonlySet<string>>(new Set());
+  const search = useMemo(() => searchOf(work.rows), [work.rows]);
+  const words = useDeferredValue(filter.q);
+  const rows = useMemo(
+    () => arrangeWork(work.rows, filter, { found: search(words), now: work.asOf }),
+    [work, filter, search, words],
+  );
+  const lines = useMemo(() => linesOf(rows, filter.sort, format.dateOf), [rows, filter.sort, format]);
+  const picked = work.rows.filter((row) => pickedKeys.has(keyOf(row)));
+  const pick = (key: string, on: boolean) => {
+    const next = new Set(pickedKeys);
+    if (on) next.add(key);
+    else next.delete(key);
+    setPicked(next);
+  };
+  const header = (
+    <Stack space={2} style={{ paddingTop: wide ? 28 : 8 }}>
+      <Top work={work} />
+      {wide ? null : <WorkOffers offers={work.offers} />}
+      <WorkFilters rows={work.rows} filter={filter} onChange={change} />
+      {lines.length === 0 ? <Quiet>{t(isNarrow(filter) ? 'work.noneFound' : 'work.nothing')}</Quiet> : null}
+    </Stack>
+  );
+  return (
+    <View style={{ flex: 1 }}>
+      <FlashList
+        data={lines}
+        keyExtractor={({ key }) => key}
+        getItemType={({ is }) => is}
+        renderItem={({ item: line }) =>
+          line.is === 'row' ? (
+            <WorkLine
+              key={line.key}
+              row={line.row}
+              picked={pickedKeys.has(line.key)}
+              onPick={(on) => pick(line.key, on)}
+            />
+          ) : (
+            <Head line={line} />
+          )
+        }
+        extraData={pickedKeys}
+        ListHeaderComponent={header}
+        contentContainerStyle={{ paddingHorizontal: margin, paddingBottom: 40 }}
+        tabIndex={0}
+      />
+      {picked.length > 0 ? <PickBar picked={picked} onClear={() => setPicked(new Set())} /> : null}
+    </View>
+  );
+}
+
+/** What is still open, what can still be mended until when, and which of it is worth doing first? */
 export function WorkScreen() {
   const { t } = useTranslation();
   const wide = useWide();
   const query = useWorkQuery();
-  const { shown } = useChildren();
   return (
     <Loaded query={query}>
       {(whole) => {
-        const ids = new Set(shown.map(({ id }) => id));
-        const work: Work = {
-          ...whole,
-          looseEnds: whole.looseEnds.filter(({ studentId }) => ids.has(studentId)),
-          coming: whole.coming
-            .map(({ on, items }) => ({ on, items: items.filter(({ studentId }) => ids.has(studentId)) }))
-            .filter(({ items }) => items.length > 0),
-        };
-        const mendable = work.looseEnds.filter(({ recoverable }) => recoverable).length;
-        const list = (
-          <Page>
-            <Heading level={1}>{t('work.title')}</Heading>
-            <Words colour="soft">{t('work.sub', { count: work.looseEnds.length, mendable })}</Words>
-            {work.looseEnds.length > 0 ? (
-              <Words size="small" colour="soft">
-                {t('work.order')}
-              </Words>
-            ) : (
-              <Quiet>{t('work.nothing')}</Quiet>
-            )}
-            <View>
-              {work.looseEnds.map((end) => (
-                <WorkEnd key={`${end.studentId}:${end.itemId}`} end={end} />
-              ))}
-            </View>
-            {wide ? null : <Coming work={work} />}
-          </Page>
-        );
-        return wide ? (
+        const list = <WorkList whole={whole} />;
+        if (!wide) return list;
+        return (
           <Panes
+            wideList
             list={list}
             detail={
               <Page sheet>
-                <Coming work={work} />
+                {whole.offers.length > 0 ? <OffersShown whole={whole} /> : <Quiet>{t('work.order')}</Quiet>}
               </Page>
             }
           />
-        ) : (
-          list
         );
       }}
     </Loaded>
   );
 }
+
+const OffersShown = ({ whole }: { whole: Work }) => <WorkOffers offers={useShown(whole).offers} />;

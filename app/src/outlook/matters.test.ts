@@ -23,6 +23,7 @@ const end = {
   deadline: '2026-11-07T03:59:00Z',
   credit: 0.5,
   impact: 2.27,
+  doubt: null,
 } as const;
 
 /** One of each kind; a new kind that is not here does not compile. */

@@ -17,6 +17,7 @@ const end = {
   deadline: '2026-10-28T02:59:00Z',
   credit: 0.75,
   impact: 0.5,
+  doubt: null,
 } as const;
 const underneath: Matter = {
   kind: 'underneath',

@@ -96,11 +96,14 @@ export function RowLink({
   label,
   children,
   selected,
+  bare,
 }: {
   href: Href;
   label: string;
   children: ReactNode;
   selected?: boolean;
+  /** Its line is drawn by what holds it. */
+  bare?: boolean;
 }) {
   const palette = usePalette();
   return (
@@ -112,7 +115,7 @@ export function RowLink({
         style={{
           minHeight: touch,
           paddingVertical: 12,
-          borderBottomWidth: 1,
+          borderBottomWidth: bare ? 0 : 1,
           borderColor: palette.line,
           ...(selected ? selectedRow(palette) : {}),
         }}
@@ -133,6 +136,8 @@ interface FieldProps {
   readonly kind?: 'email' | 'password' | 'text';
   readonly onSubmit?: () => void;
   readonly longest?: number;
+  /** The label is said and not shown. */
+  readonly hidden?: boolean;
 }
 
 export function Field({
@@ -145,13 +150,16 @@ export function Field({
   kind = 'text',
   onSubmit,
   longest,
+  hidden,
 }: FieldProps) {
   const id = useId();
   return (
     <View style={{ gap: gap / 2 }}>
-      <Words size="small" bold>
-        {label}
-      </Words>
+      {hidden ? null : (
+        <Words size="small" bold>
+          {label}
+        </Words>
+      )}
       {hint ? (
         <Words size="small" colour="soft">
           {hint}

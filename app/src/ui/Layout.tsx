@@ -90,12 +90,29 @@ export function WidePage({ children }: { children: ReactNode }) {
 }
 
 /** List and detail side by side on a wide screen; on a phone only the one that is asked for. */
-export function Panes({ list, detail }: { list: ReactNode; detail: ReactNode }) {
+export function Panes({
+  list,
+  detail,
+  wideList,
+}: {
+  list: ReactNode;
+  detail: ReactNode;
+  /** The list is the heart; the detail stands beside it. */
+  wideList?: boolean;
+}) {
   const palette = usePalette();
   return (
     <View style={{ flex: 1, flexDirection: 'row' }}>
-      <View style={{ width: 440, borderRightWidth: 1, borderColor: palette.line }}>{list}</View>
-      <View style={{ flex: 1, backgroundColor: palette.sheet }}>{detail}</View>
+      <View
+        style={{
+          ...(wideList ? { flex: 3 } : { width: 440 }),
+          borderRightWidth: 1,
+          borderColor: palette.line,
+        }}
+      >
+        {list}
+      </View>
+      <View style={{ flex: wideList ? 2 : 1, backgroundColor: palette.sheet }}>{detail}</View>
     </View>
   );
 }

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import Svg, { Line, Rect, Text as SvgText } from 'react-native-svg';
+import Svg, { Line, Path, Rect, Text as SvgText } from 'react-native-svg';
 import type { CourseFigures, Scale } from '@cadro/contract';
 import { font } from './palette';
 import { spanDomain, spanSteps } from '@cadro/core';
@@ -14,6 +14,8 @@ interface SpanProps {
   readonly large?: boolean;
   /** Where the rail begins, for spans that are to be compared; by default as the figures need it. */
   readonly from?: number;
+  /** The guardian's target: a notch in the rail. */
+  readonly target?: number | null;
 }
 
 const edge = 3;
@@ -23,7 +25,7 @@ const edge = 3;
  * the rail the fall, from posted down to if left; below it the rise, from if left up to if made up, which may
  * end short of posted. A short gap in the rail at the left says that the scale does not start at 0.
  */
-export function Span({ figures, scale, label, large, from }: SpanProps) {
+export function Span({ figures, scale, label, large, from, target = null }: SpanProps) {
   const palette = usePalette();
   const [width, setWidth] = useState(0);
   const height = large ? 52 : 24;
@@ -90,6 +92,14 @@ export function Span({ figures, scale, label, large, from }: SpanProps) {
               {posted - ifLeft > 1e-9 ? tick(ifLeft, palette.plum) : null}
               {ifMadeUp - ifLeft > 1e-9 ? tick(ifMadeUp, palette.teal) : null}
             </>
+          ) : null}
+          {target !== null && target <= domain.to && target >= domain.from ? (
+            <Path
+              d={`M${x(target) - 6},${middle + 11}h12l-6,-9z`}
+              fill={palette.plum}
+              stroke={palette.paper}
+              strokeWidth={1}
+            />
           ) : null}
           {posted !== null ? (
             <Rect

@@ -15,7 +15,8 @@ import { putGrades, putPastYear } from './grades';
 import { levelsOf } from './levels';
 import { absences, codes, linkCodes } from './schoolLife';
 import { compositionsOf, sessionsOf, thisQuarter, yearId } from './sessions';
-import { specialItems, type SpecialItem, type SpecialResult } from './specials';
+import { itemDetails, type SpecialItem, type SpecialResult } from './specialItem';
+import { specialItems } from './specials';
 import type { CourseSpec, SchoolSpec, WeeklySpec } from './specs';
 import { comments } from './teacherWords';
 import { Records } from './world';
@@ -26,23 +27,6 @@ export const mailOf = ({ teacher }: CourseSpec): string =>
   `${teacher.givenName[0]}.${teacher.familyName}@quay-schools.example`.toLowerCase();
 export const teacherId = ({ teacher }: CourseSpec): string => `t-${teacher.familyName.toLowerCase()}`;
 const itemId = (course: CourseSpec, key: string): string => `${course.id}-${key}`;
-
-/** What the feed tells of a work. */
-const details = [
-  'kind',
-  'instructions',
-  'where',
-  'supplies',
-  'redo',
-  'acceptedUntil',
-  'counts',
-  'extraCredit',
-  'multiplier',
-  'undated',
-  'unit',
-  'files',
-  'rubric',
-] as const;
 
 /** Makes one school's records for the whole term. Nothing here knows what day it is. */
 class SchoolBuilder {
@@ -257,7 +241,7 @@ class SchoolBuilder {
     };
     this.lineItem(course, id, item.assignedAt, row);
     if (item.removedAt) this.lineItem(course, id, item.removedAt, { ...row, status: 'tobedeleted' });
-    const detail = Object.fromEntries(details.map((name) => [name, item[name]]));
+    const detail = Object.fromEntries(itemDetails.map((name) => [name, item[name]]));
     this.put('assignments', id, item.assignedAt, detail);
     for (const [student, results] of Object.entries(item.results)) {
       for (const result of results) this.result(id, student, result.at, resultRow(result));

@@ -13,7 +13,7 @@ import type { Clock, Db } from '../db';
 import { dateIn } from '../household';
 import { HttpProblem } from '../http/problems';
 import { saveEffort, workOf } from '../outlook';
-import { Solver } from './solver';
+import type { Solver } from './solver';
 import * as store from './store';
 
 export interface Deps {

@@ -70,7 +70,13 @@ function Standing({ course }: { course: CourseDetail }) {
   const steps = letterSteps(t, format, course);
   return (
     <Stack>
-      <Span large figures={figures} scale={scale} label={spanWords(t, format, course)} />
+      <Span
+        large
+        figures={figures}
+        scale={scale}
+        target={course.target}
+        label={spanWords(t, format, course)}
+      />
       <ThreeFigures figures={figures} scale={scale} />
       <Words size="small" colour="soft">
         {[steps, trendWords(t, format, course)].filter(Boolean).join('. ')}
@@ -151,6 +157,9 @@ export function CourseView({
             <Head course={course} />
             {standards ? <Standards course={course} /> : <Standing course={course} />}
             {!standards && course.categories.length > 0 ? <Why course={course} /> : null}
+            {standards ? null : (
+              <WayOn label={t('tries.way')} href={`/courses/${studentId}/${courseId}/try`} />
+            )}
             {standards ? null : <Change course={course} />}
             <LooseEnds course={course} />
             {standards ? null : <Moved course={course} />}
@@ -159,6 +168,7 @@ export function CourseView({
             <Stack>
               <Heading level={2}>{t('course.comments')}</Heading>
               <Comments
+                studentId={studentId}
                 comments={course.comments.filter(({ itemId }) => itemId === null)}
                 none={t('course.noComments')}
               />

@@ -84,6 +84,7 @@ const course = (more: Partial<CourseDetail> = {}): CourseDetail => ({
   figures: figures(),
   itemCount: 1,
   nextDue: null,
+  target: null,
   freshness: { sourceName: 'Gannet Head', readAt: null, failingSince: null },
   asOf: '2026-10-21T19:40:00Z',
   term: { id: 't', title: 'First quarter', startsOn: '2026-09-07', endsOn: '2026-11-06', state: 'running' },

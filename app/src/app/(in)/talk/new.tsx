@@ -2,17 +2,19 @@ import { useLocalSearchParams } from 'expo-router';
 import { NewFollowUp } from '../../../followups';
 
 export default function TakeInHand() {
-  const { studentId, courseId, itemId } = useLocalSearchParams<{
+  const { studentId, courseId, itemId, itemIds } = useLocalSearchParams<{
     studentId: string;
     courseId?: string;
     itemId?: string;
+    itemIds?: string;
   }>();
   return (
     <NewFollowUp
-      key={itemId ?? courseId ?? studentId}
+      key={itemIds ?? itemId ?? courseId ?? studentId}
       studentId={studentId}
       {...(courseId ? { courseId } : {})}
       {...(itemId ? { itemId } : {})}
+      {...(itemIds ? { itemIds } : {})}
     />
   );
 }

@@ -1,3 +1,0 @@
-import { WorkScreen } from '../../outlook';
-
-export default WorkScreen;

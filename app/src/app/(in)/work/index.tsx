@@ -1,0 +1,3 @@
+import { WorkScreen } from '../../../outlook';
+
+export default WorkScreen;

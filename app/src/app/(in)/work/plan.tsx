@@ -1,0 +1,3 @@
+import { PlanScreen } from '../../../plan';
+
+export default PlanScreen;

@@ -1,0 +1,90 @@
+import { useTranslation } from 'react-i18next';
+import { View } from 'react-native';
+import type { ReadOffer } from '@cadro/contract';
+import { creditWords } from './words';
+import { useChildren } from '../household';
+import { useFormat } from '../i18n';
+import { Action, Quietly, Row, Stack, usePalette, Words } from '../ui';
+import { useAnswerOfferMutation } from './api';
+
+/** The teacher's words with those an offer was read from set apart. */
+export function OfferedWords({ text, offers }: { text: string; offers: readonly ReadOffer[] }) {
+  const { t } = useTranslation();
+  const palette = usePalette();
+  const cuts = offers
+    .filter(({ answer }) => answer !== 'dismissed')
+    .map(({ quote }) => ({ start: text.indexOf(quote), end: text.indexOf(quote) + quote.length }))
+    .filter(({ start }) => start >= 0)
+    .sort((a, b) => a.start - b.start)
+    .filter(({ start }, index, all) => index === 0 || start >= (all[index - 1]?.end ?? 0));
+  const [open = '', close = ''] = t('matter.quote', { text: '\u0000' }).split('\u0000');
+  const parts = cuts.flatMap(({ start, end }, index) => [
+    { key: `p${start}`, words: text.slice(cuts[index - 1]?.end ?? 0, start), marked: false },
+    { key: `m${start}`, words: text.slice(start, end), marked: true },
+  ]);
+  const rest = text.slice(cuts.at(-1)?.end ?? 0);
+  return (
+    <Words>
+      {open}
+      {parts.map(({ key, words, marked }) =>
+        marked ? (
+          <Words key={key} bold style={{ backgroundColor: palette.sand }}>
+            {words}
+          </Words>
+        ) : (
+          words
+        ),
+      )}
+      {rest}
+      {close}
+    </Words>
+  );
+}
+
+/** A proposal read out of a comment: what it would mean, and the two answers; one tap each, and back again. */
+export function OfferCard({
+  offer,
+  studentId,
+  commentId,
+}: {
+  offer: ReadOffer;
+  studentId: string;
+  commentId: string;
+}) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const { mayTalk } = useChildren();
+  const [answerOffer, { isLoading }] = useAnswerOfferMutation();
+  const { kind, until, credit, place, answer } = offer;
+  const meaning = [
+    t(`offers.kinds.${kind}`),
+    until ? t('offers.until', { date: format.day(until) }) : t('offers.open'),
+    credit === null ? t('offers.creditOpen') : t('offers.credit', { credit: creditWords(t, format, credit) }),
+  ].join(', ');
+  const say = (next: ReadOffer['answer']) => void answerOffer({ studentId, commentId, place, answer: next });
+  if (answer === 'dismissed') return null;
+  return (
+    <Stack space={1}>
+      <Words bold colour="teal">
+        {meaning}
+      </Words>
+      {answer === 'confirmed' ? (
+        <Row wrap space={2}>
+          <Words size="small" live>
+            {t('offers.confirmed')}
+          </Words>
+          {mayTalk(studentId) ? (
+            <Quietly label={t('offers.undo')} hint={meaning} onPress={() => say(null)} />
+          ) : null}
+        </Row>
+      ) : mayTalk(studentId) ? (
+        <Row wrap space={2}>
+          <Action main label={t('offers.confirm')} busy={isLoading} onPress={() => say('confirmed')} />
+          <View>
+            <Quietly label={t('offers.dismiss')} hint={meaning} onPress={() => say('dismissed')} />
+          </View>
+        </Row>
+      ) : null}
+    </Stack>
+  );
+}

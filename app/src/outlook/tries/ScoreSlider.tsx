@@ -1,0 +1,66 @@
+import { memo } from 'react';
+import { View } from 'react-native';
+import { useTranslation } from 'react-i18next';
+import { useFormat } from '../../i18n';
+import { Quietly, Row, Slider, Tick, Words } from '../../ui';
+import { stepOf, type TryWork } from './works';
+
+/** One work with its slider: what it has, and what it is tried at. */
+export const ScoreSlider = memo(function ScoreSlider({
+  work,
+  moved,
+  picked,
+  onMove,
+  onPick,
+}: {
+  work: TryWork;
+  moved: number | undefined;
+  picked: boolean;
+  onMove: (id: string, earned: number | null) => void;
+  onPick: (id: string, on: boolean) => void;
+}) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const { id, title, possible, earned, dueAt } = work;
+  const words = (value: number) =>
+    t('tries.score', { earned: format.amount(value), possible: format.amount(possible) });
+  const stands = earned === null ? t('tries.notMarked') : words(earned);
+  const value = moved ?? earned ?? 0;
+  return (
+    <Row space={0.5} style={{ alignItems: 'flex-start' }}>
+      <Tick label={t('tries.pick', { title })} on={picked} onChange={(on) => onPick(id, on)} />
+      <View style={{ flex: 1 }}>
+        <Row style={{ justifyContent: 'space-between', alignItems: 'flex-start', minHeight: 44 }}>
+          <View style={{ flex: 1, paddingTop: 10 }}>
+            <Words bold>{title}</Words>
+            <Words size="small" colour="soft">
+              {[...(dueAt ? [format.day(dueAt)] : []), stands].join(' · ')}
+            </Words>
+          </View>
+          {moved === undefined ? null : (
+            <View style={{ alignItems: 'flex-end', paddingTop: 10 }}>
+              <Words bold colour="teal">
+                {words(moved)}
+              </Words>
+            </View>
+          )}
+        </Row>
+        <Row space={1}>
+          <View style={{ flex: 1 }}>
+            <Slider
+              label={t('tries.scoreOf', { title })}
+              value={value}
+              most={possible}
+              step={stepOf(possible)}
+              said={moved === undefined ? stands : words(moved)}
+              onChange={(next) => onMove(id, next)}
+            />
+          </View>
+          {moved === undefined ? null : (
+            <Quietly label={t('tries.undo')} hint={title} onPress={() => onMove(id, null)} />
+          )}
+        </Row>
+      </View>
+    </Row>
+  );
+});

@@ -1,0 +1,47 @@
+import { View } from 'react-native';
+import { useTranslation } from 'react-i18next';
+import type { WorkOffer } from '@cadro/contract';
+import { OfferCard, OfferedWords } from '../../gradebook';
+import { useChildren } from '../../household';
+import { useFormat } from '../../i18n';
+import { Heading, Stack, usePalette, Words } from '../../ui';
+
+/** What teachers have offered and nobody has answered yet, then what was confirmed. */
+export function WorkOffers({ offers }: { offers: readonly WorkOffer[] }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const palette = usePalette();
+  const { nameOf } = useChildren();
+  if (offers.length === 0) return null;
+  const ordered = [...offers].sort((a, b) => Number(a.answer !== null) - Number(b.answer !== null));
+  return (
+    <Stack space={2}>
+      <View>
+        <Heading level={2}>{t('offers.title')}</Heading>
+        <Words size="small" colour="soft">
+          {t('offers.lead')}
+        </Words>
+      </View>
+      {ordered.map((offer) => (
+        <Stack
+          key={`${offer.commentId}:${offer.place}`}
+          space={1}
+          style={{ borderLeftWidth: 3, borderColor: palette.tealBand, paddingLeft: 12 }}
+        >
+          <Words size="small" colour="soft">
+            {t('offers.about', {
+              child: nameOf(offer.studentId),
+              course: offer.courseTitle,
+              title: offer.itemTitle ?? offer.courseTitle,
+            })}
+          </Words>
+          <OfferedWords text={offer.text} offers={[offer]} />
+          <Words size="small" colour="soft">
+            {t('offers.signed', { author: offer.author, date: format.date(offer.writtenAt) })}
+          </Words>
+          <OfferCard offer={offer} studentId={offer.studentId} commentId={offer.commentId} />
+        </Stack>
+      ))}
+    </Stack>
+  );
+}

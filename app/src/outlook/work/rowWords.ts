@@ -1,0 +1,85 @@
+import type { TFunction } from 'i18next';
+import type { WorkRow } from '@cadro/contract';
+import { frameOf, type FrameKind } from '../../ui';
+import { creditWords } from '../../gradebook';
+import type { Format } from '../../i18n';
+
+export const frameOfRow = ({ kind, said }: WorkRow): FrameKind =>
+  kind === 'unmarked' ? 'handed-in' : frameOf(said.status, kind);
+
+/** Why it stands here, in a sentence; empty where its part says it already. */
+export function reasonWords(t: TFunction, format: Format, row: WorkRow): string {
+  if (row.doubt === 'apart') return t('work.reasons.apart');
+  switch (row.kind) {
+    case 'zero':
+      return t(`work.reasons.${row.remarked ? 'zeroRemarked' : row.flagsMissing ? 'zero' : 'zeroHere'}`);
+    case 'unmarked':
+      return t('work.reasons.unmarked', {
+        days: row.said.at ? -format.daysBetween(format.today, row.said.at) : '',
+      });
+    case null:
+      return row.group === 'waiting' ? t('work.reasons.waiting') : '';
+    default:
+      return t(`work.reasons.${row.kind}`);
+  }
+}
+
+const sourceWords = (t: TFunction, which: 'gradebook' | 'classroom', school: string): string =>
+  t(`work.sources.${which}`, { school });
+
+/** What each of two sources says, with its age: laid side by side. */
+export function bothWords(t: TFunction, format: Format, row: WorkRow): string[] {
+  if (!row.other) return [];
+  return (['gradebook', 'classroom'] as const).map((which) => {
+    const said = which === 'gradebook' ? row.said : (row.other ?? row.said);
+    const source = sourceWords(t, which, said.sourceName);
+    if (!said.at) return t('work.sources.never', { source });
+    const what =
+      said.status === 'scored' && said.earned !== null
+        ? t('item.score', { earned: format.amount(said.earned), possible: format.amount(row.possible) })
+        : t(`item.states.${said.status}`);
+    return t('work.sources.says', { source, what, when: format.recent(said.at) });
+  });
+}
+
+/** Until when it is taken and for how much, with the days that are left. */
+export function untilWords(t: TFunction, format: Format, row: WorkRow): string {
+  if (row.group === 'coming' && row.dueAt) {
+    return t('work.due', { date: format.day(row.dueAt), when: format.relative(row.dueAt) });
+  }
+  if (row.kind === null || row.kind === 'unmarked') {
+    return row.said.at
+      ? t('work.since', { date: format.day(row.said.at), when: format.relative(row.said.at) })
+      : '';
+  }
+  if (!row.recoverable || !row.deadline) return t('work.tooLate');
+  return t('work.until', {
+    date: format.day(row.deadline),
+    left: t('work.daysLeft', { count: Math.max(0, format.daysBetween(format.today, row.deadline)) }),
+    credit: creditWords(t, format, row.credit ?? 1),
+  });
+}
+
+/** What it does to the grade: the gain of a loose end, what rides on work to come; empty where it is nothing. */
+export function effectWords(
+  t: TFunction,
+  format: Format,
+  row: WorkRow,
+): { figure: string; unit: string } | null {
+  // A gain that would be shown as 0 is none.
+  if (row.impact === null || row.impact < 0.005 || row.kind === null) return null;
+  return {
+    figure: t('work.gain', { gain: format.amount(row.impact) }),
+    unit: row.outOf <= 10 ? t('work.of', { outOf: row.outOf }) : t('work.points'),
+  };
+}
+
+export function stakeWords(t: TFunction, format: Format, row: WorkRow): string {
+  if (row.kind !== null || row.impact === null || row.impact < 0.005) return '';
+  const gain = format.amount(row.impact);
+  return row.outOf <= 10 ? t('work.stakeOf', { gain, outOf: row.outOf }) : t('work.stake', { gain });
+}
+
+/** Where its facts come from and how old they are. */
+export const sourceLine = (t: TFunction, format: Format, row: WorkRow): string =>
+  row.readAt ? t('work.sources.read', { school: row.said.sourceName, when: format.recent(row.readAt) }) : '';

@@ -1,0 +1,294 @@
+import {
+  closestCenter,
+  DndContext,
+  KeyboardSensor,
+  MouseSensor,
+  TouchSensor,
+  useDraggable,
+  useDroppable,
+  useSensor,
+  useSensors,
+  type KeyboardCoordinateGetter,
+} from '@dnd-kit/core';
+import type { ReactNode } from 'react';
+import { View } from 'react-native';
+import { useTranslation } from 'react-i18next';
+import type { Evening, Plan, PlannedTask } from '@cadro/contract';
+import { useFormat } from '../i18n';
+import { Quietly, Row, Stack, Tick, touch, usePalette, useWide, Words } from '../ui';
+import { useChangeTaskMutation, useDropTaskMutation, useSetEveningsMutation } from './api';
+import { MinutesField } from './FreeTime';
+
+/** Where a task may be dropped that is to stand on no evening. */
+const nowhere = 'nowhere';
+
+/** Arrow keys take a lifted card to the next evening, or the one before. */
+const byArrow: KeyboardCoordinateGetter = (event, { context, currentCoordinates }) => {
+  const step = ['ArrowDown', 'ArrowRight'].includes(event.code)
+    ? 1
+    : ['ArrowUp', 'ArrowLeft'].includes(event.code)
+      ? -1
+      : 0;
+  if (step === 0) return undefined;
+  event.preventDefault();
+  const { droppableRects, over, active, collisionRect } = context;
+  const order = [...droppableRects]
+    .sort(([, a], [, b]) => a.top - b.top || a.left - b.left)
+    .map(([id, rect]) => ({ id, rect }));
+  const from = order.findIndex(({ id }) => id === (over?.id ?? active?.data.current?.['evening'] ?? nowhere));
+  const next = order[Math.min(order.length - 1, Math.max(0, from + step))];
+  if (!next || !collisionRect) return currentCoordinates;
+  return {
+    x: next.rect.left + (next.rect.width - collisionRect.width) / 2,
+    y: next.rect.top + (next.rect.height - collisionRect.height) / 2,
+  };
+};
+
+function Handle({ task }: { task: PlannedTask }) {
+  const { t } = useTranslation();
+  const palette = usePalette();
+  const { attributes, listeners, setNodeRef, isDragging } = useDraggable({
+    id: task.itemId,
+    data: { evening: task.evening ?? nowhere },
+  });
+  return (
+    <button
+      ref={setNodeRef}
+      {...attributes}
+      {...listeners}
+      type="button"
+      aria-label={t('plan.handle', { title: task.title })}
+      style={{
+        width: touch,
+        height: touch,
+        border: 'none',
+        background: 'none',
+        cursor: isDragging ? 'grabbing' : 'grab',
+        touchAction: 'none',
+        color: 'inherit',
+      }}
+    >
+      <svg width="20" height="20" viewBox="0 0 20 20" aria-hidden="true">
+        {[5, 10, 15].map((y) => (
+          <line key={y} x1="4" x2="16" y1={y} y2={y} stroke={palette.ink} strokeWidth="1.5" />
+        ))}
+      </svg>
+    </button>
+  );
+}
+
+/** A chosen work on its evening: ticked off, moved, or taken out. */
+function Card({ studentId, task, may }: { studentId: string; task: PlannedTask; may: boolean }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const palette = usePalette();
+  const [change] = useChangeTaskMutation();
+  const [drop] = useDropTaskMutation();
+  const { itemId, title, courseTitle, minutes, gain, deadline, evening, movedFrom, doneAt } = task;
+  const late = deadline !== null && evening !== null && evening > deadline;
+  const line = [
+    courseTitle,
+    t('plan.minutes', { count: minutes }),
+    ...(gain >= 0.005 ? [t('plan.adds', { gain: format.amount(gain) })] : []),
+    ...(deadline ? [t('plan.until', { date: format.day(deadline) })] : []),
+  ].join(' · ');
+  return (
+    <Row
+      space={0.5}
+      style={{
+        alignItems: 'flex-start',
+        borderWidth: 1,
+        borderColor: palette.line,
+        borderRadius: 6,
+        backgroundColor: palette.sheet,
+        paddingLeft: 12,
+      }}
+    >
+      {may ? (
+        <Tick
+          label={t('plan.done', { title })}
+          on={doneAt !== null}
+          onChange={(done) => void change({ studentId, itemId, done })}
+        />
+      ) : null}
+      <View style={{ flex: 1, paddingVertical: 10 }}>
+        <Words bold>{title}</Words>
+        <Words size="small" colour="soft">
+          {line}
+        </Words>
+        {late ? (
+          <Words size="small" colour="plum">
+            {t('plan.late')}
+          </Words>
+        ) : null}
+        {movedFrom ? (
+          <Words size="small" colour="plum">
+            {t('plan.moved', { date: format.day(movedFrom) })}
+          </Words>
+        ) : null}
+        {may ? (
+          <Quietly label={t('plan.drop')} hint={title} onPress={() => void drop({ studentId, itemId })} />
+        ) : null}
+      </View>
+      {may && doneAt === null ? <Handle task={task} /> : null}
+    </Row>
+  );
+}
+
+function Place({ id, children }: { id: string; children: ReactNode }) {
+  const palette = usePalette();
+  const { setNodeRef, isOver } = useDroppable({ id });
+  return (
+    <div
+      ref={setNodeRef}
+      style={{
+        display: 'flex',
+        flexDirection: 'column',
+        gap: 8,
+        padding: 12,
+        borderRadius: 6,
+        border: `1px solid ${isOver ? palette.ink : palette.line}`,
+        background: isOver ? palette.sand : 'transparent',
+        minHeight: 56,
+        boxSizing: 'border-box',
+      }}
+    >
+      {children}
+    </div>
+  );
+}
+
+function EveningPlace({
+  studentId,
+  evening,
+  tasks,
+  may,
+}: {
+  studentId: string;
+  evening: Evening;
+  tasks: readonly PlannedTask[];
+  may: boolean;
+}) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const [setEvenings] = useSetEveningsMutation();
+  const used = tasks.reduce((sum, { minutes, doneAt }) => sum + (doneAt ? 0 : minutes), 0);
+  const { date, minutes } = evening;
+  const room =
+    used === 0
+      ? t('plan.free', { free: minutes })
+      : used > minutes
+        ? t('plan.over', { over: used - minutes })
+        : t('plan.used', { used, free: minutes });
+  return (
+    <Place id={date}>
+      <Row style={{ justifyContent: 'space-between', alignItems: 'flex-start' }}>
+        <View style={{ flex: 1 }}>
+          <Words bold>{format.day(date)}</Words>
+          <Words size="small" colour={used > minutes ? 'plum' : 'soft'}>
+            {room}
+          </Words>
+        </View>
+        {may ? (
+          <MinutesField
+            key={minutes}
+            label={t('plan.minutesOn', { day: format.day(date) })}
+            hidden
+            minutes={minutes}
+            onSave={(value) => void setEvenings({ studentId, exceptions: [{ date, minutes: value }] })}
+          />
+        ) : null}
+      </Row>
+      {tasks.map((task) => (
+        <Card key={task.itemId} studentId={studentId} task={task} may={may} />
+      ))}
+    </Place>
+  );
+}
+
+/** The evenings of the coming fortnight with what stands on them; cards are dragged by hand or by keys. */
+export function Board({ studentId, plan, may }: { studentId: string; plan: Plan; may: boolean }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const wide = useWide();
+  const [change] = useChangeTaskMutation();
+  const sensors = useSensors(
+    useSensor(MouseSensor, { activationConstraint: { distance: 4 } }),
+    useSensor(TouchSensor, { activationConstraint: { delay: 120, tolerance: 8 } }),
+    useSensor(KeyboardSensor, { coordinateGetter: byArrow }),
+  );
+  const onEvening = (date: string | null) => plan.tasks.filter(({ evening }) => evening === date);
+  const titleOf = (id: string | number) => plan.tasks.find(({ itemId }) => itemId === id)?.title ?? '';
+  const placeOf = (id: string | number | undefined) =>
+    id === undefined || id === nowhere ? t('plan.nowhere') : format.day(String(id));
+  const said = (
+    what: 'lifted' | 'over' | 'placed' | 'cancelled',
+    id: string | number,
+    over?: string | number,
+  ) => t(`plan.announce.${what}`, { title: titleOf(id), where: placeOf(over) });
+  const seen = plan.evenings.filter(
+    ({ date, minutes, exception }) => minutes > 0 || exception || onEvening(date).length > 0,
+  );
+  return (
+    <DndContext
+      sensors={sensors}
+      collisionDetection={closestCenter}
+      accessibility={{
+        screenReaderInstructions: { draggable: t('plan.how') },
+        announcements: {
+          onDragStart: ({ active }) => said('lifted', active.id),
+          onDragOver: ({ active, over }) => said('over', active.id, over?.id),
+          onDragEnd: ({ active, over }) => said('placed', active.id, over?.id),
+          onDragCancel: ({ active }) => said('cancelled', active.id),
+        },
+      }}
+      onDragEnd={({ active, over }) => {
+        const task = plan.tasks.find(({ itemId }) => itemId === active.id);
+        const evening = over && over.id !== nowhere ? String(over.id) : null;
+        if (over && task && (task.evening !== evening || task.movedFrom)) {
+          void change({ studentId, itemId: task.itemId, evening });
+        }
+      }}
+    >
+      <Stack space={2}>
+        {may && plan.tasks.length > 0 ? (
+          <Words size="small" colour="soft">
+            {t('plan.how')}
+          </Words>
+        ) : null}
+        {plan.tasks.length > 0 ? (
+          <Stack space={1}>
+            <Words bold>{t('plan.unplaced')}</Words>
+            <Place id={nowhere}>
+              {onEvening(null).length === 0 ? (
+                <Words size="small" colour="soft">
+                  {t('plan.noRoom')}
+                </Words>
+              ) : null}
+              {onEvening(null).map((task) => (
+                <Card key={task.itemId} studentId={studentId} task={task} may={may} />
+              ))}
+            </Place>
+          </Stack>
+        ) : null}
+        <div
+          style={{
+            display: 'grid',
+            gap: 12,
+            gridTemplateColumns: wide ? 'repeat(auto-fill, minmax(300px, 1fr))' : 'minmax(0, 1fr)',
+          }}
+        >
+          {seen.map((evening) => (
+            <EveningPlace
+              key={evening.date}
+              studentId={studentId}
+              evening={evening}
+              tasks={onEvening(evening.date)}
+              may={may}
+            />
+          ))}
+        </div>
+      </Stack>
+    </DndContext>
+  );
+}

@@ -1,0 +1,97 @@
+import { useState } from 'react';
+import { View } from 'react-native';
+import { useTranslation } from 'react-i18next';
+import type { Plan } from '@cadro/contract';
+import { useFormat } from '../i18n';
+import { Field, Quietly, Row, Stack, Words } from '../ui';
+import { useSetEveningsMutation } from './api';
+
+/** Whole minutes of a day; null for what is none. */
+export function minutesOf(text: string): number | null {
+  const value = Number(text.trim());
+  return text.trim() !== '' && Number.isInteger(value) && value >= 0 && value <= 1440 ? value : null;
+}
+
+/** A field for minutes that tells when it is left. */
+export function MinutesField({
+  label,
+  hidden,
+  minutes,
+  onSave,
+}: {
+  label: string;
+  /** Whether the label is said alone. */
+  hidden?: boolean;
+  minutes: number;
+  onSave: (minutes: number) => void;
+}) {
+  const [text, setText] = useState(String(minutes));
+  const save = () => {
+    const value = minutesOf(text);
+    if (value === null) setText(String(minutes));
+    else if (value !== minutes) onSave(value);
+  };
+  return (
+    <View style={{ width: 96 }} onBlur={save}>
+      <Field
+        label={label}
+        hidden={hidden ?? false}
+        value={text}
+        onChange={setText}
+        onSubmit={save}
+        longest={4}
+      />
+    </View>
+  );
+}
+
+/** Seven days of a week that begins on Monday, as weekday numbers. */
+const week = [1, 2, 3, 4, 5, 6, 0] as const;
+/** A date of each weekday, to have its name in the reader's language. */
+const named = (weekday: number): string => `2026-11-0${weekday + 1}`;
+
+/** The free minutes of each weekday. Single evenings that differ are set where they stand. */
+export function FreeTime({ studentId, plan }: { studentId: string; plan: Plan }) {
+  const { t, i18n } = useTranslation();
+  const format = useFormat();
+  const [open, setOpen] = useState(false);
+  const [setEvenings] = useSetEveningsMutation();
+  const nameOf = (weekday: number) =>
+    new Intl.DateTimeFormat(i18n.language, { weekday: 'short', timeZone: 'UTC' }).format(
+      new Date(`${named(weekday)}T12:00:00Z`),
+    );
+  const summary = week.map((weekday) => `${nameOf(weekday)} ${plan.pattern[weekday] ?? 0}`).join(' · ');
+  return (
+    <Stack space={0.5}>
+      <Words size="small" bold>
+        {t('plan.pattern')}
+      </Words>
+      {open ? (
+        <Row wrap space={1.5}>
+          {week.map((weekday) => (
+            <MinutesField
+              key={`${weekday}:${plan.pattern[weekday] ?? 0}`}
+              label={nameOf(weekday)}
+              minutes={plan.pattern[weekday] ?? 0}
+              onSave={(minutes) =>
+                void setEvenings({
+                  studentId,
+                  pattern: plan.pattern.map((each, index) => (index === weekday ? minutes : each)),
+                })
+              }
+            />
+          ))}
+        </Row>
+      ) : (
+        <Words size="small" colour="soft">
+          {summary}
+        </Words>
+      )}
+      <Quietly
+        label={t(open ? 'plan.patternHide' : 'plan.patternShow')}
+        hint={format.today}
+        onPress={() => setOpen(!open)}
+      />
+    </Stack>
+  );
+}

@@ -1,0 +1,108 @@
+import { useLocalSearchParams, useRouter } from 'expo-router';
+import { useTranslation } from 'react-i18next';
+import { View } from 'react-native';
+import type { Plan } from '@cadro/contract';
+import { placedGain } from '@cadro/core';
+import { useChildren } from '../household';
+import { problemWords, useFormat } from '../i18n';
+import { BackLink } from '../shell/BackLink';
+import {
+  Action,
+  Choice,
+  Heading,
+  LinkAction,
+  Loaded,
+  Quiet,
+  Row,
+  Stack,
+  WayOn,
+  WidePage,
+  Words,
+} from '../ui';
+import { usePlanQuery, useProposeMutation } from './api';
+import { Board } from './Board';
+import { FreeTime } from './FreeTime';
+
+/** What the plan adds, and what one's own changes to it cost. */
+function Price({ plan }: { plan: Plan }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const gain = placedGain(plan.tasks);
+  const { best } = plan;
+  const cost = best ? best.gain - gain : 0;
+  const more =
+    best === null
+      ? ''
+      : cost > 0.005
+        ? t('plan.price', { best: format.amount(best.gain), price: format.amount(cost) })
+        : t(best.proven ? 'plan.best' : 'plan.unproven');
+  return (
+    <View aria-live="polite">
+      <Words bold colour="teal">
+        {t('plan.gains', { gain: format.amount(gain) })}
+      </Words>
+      {more ? <Words>{more}</Words> : null}
+    </View>
+  );
+}
+
+function Evenings({ studentId, plan }: { studentId: string; plan: Plan }) {
+  const { t } = useTranslation();
+  const { nameOf, mayTalk } = useChildren();
+  const [propose, { isLoading, error }] = useProposeMutation();
+  const open = plan.tasks.filter(({ doneAt }) => doneAt === null);
+  const may = mayTalk(studentId);
+  return (
+    <Stack space={2}>
+      {open.length > 0 ? <Price plan={plan} /> : <Quiet>{t('plan.ask')}</Quiet>}
+      <Row wrap space={1.5}>
+        {may && open.length > 0 ? (
+          <Action
+            main
+            label={t(isLoading ? 'plan.proposing' : 'plan.propose')}
+            busy={isLoading}
+            onPress={() => void propose(studentId)}
+          />
+        ) : null}
+        <LinkAction label={t('plan.show', { child: nameOf(studentId) })} href={`/shown/${studentId}`} />
+        <WayOn label={t('plan.choose')} href="/work" />
+      </Row>
+      {error ? (
+        <Words colour="plum" live>
+          {problemWords(t, error)}
+        </Words>
+      ) : null}
+      {may ? <FreeTime studentId={studentId} plan={plan} /> : null}
+      <Board studentId={studentId} plan={plan} may={may} />
+    </Stack>
+  );
+}
+
+/** A plan for the evenings of one child: what fits, so that it adds most. */
+export function PlanScreen() {
+  const { t } = useTranslation();
+  const router = useRouter();
+  const { child } = useLocalSearchParams<{ child?: string }>();
+  const { all, shown } = useChildren();
+  const whose = all.find(({ id }) => id === child) ?? shown[0];
+  const query = usePlanQuery(whose?.id ?? '', { skip: !whose });
+  if (!whose) return <Quiet>{t('plan.ask')}</Quiet>;
+  return (
+    <WidePage>
+      <BackLink href="/work" label={t('plan.back')} />
+      <View>
+        <Heading level={1}>{t('plan.title')}</Heading>
+        <Words colour="soft">{t('plan.lead')}</Words>
+      </View>
+      {all.length > 1 ? (
+        <Choice
+          label={t('plan.whose')}
+          options={all.map(({ id, givenName }) => ({ value: id, label: givenName }))}
+          value={whose.id}
+          onChange={(id) => router.setParams({ child: id })}
+        />
+      ) : null}
+      <Loaded query={query}>{(plan) => <Evenings key={whose.id} studentId={whose.id} plan={plan} />}</Loaded>
+    </WidePage>
+  );
+}

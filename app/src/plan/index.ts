@@ -1,0 +1,2 @@
+export * from './PlanScreen';
+export * from './ShownPlan';

@@ -1,0 +1,35 @@
+import { touch } from './palette';
+import { usePalette } from './Theme';
+
+/** A slider for fingers and keys: the browser's own, in our colours. */
+export function Slider({
+  label,
+  value,
+  most,
+  step,
+  said,
+  onChange,
+}: {
+  label: string;
+  value: number;
+  most: number;
+  step: number;
+  /** The value in words. */
+  said: string;
+  onChange: (value: number) => void;
+}) {
+  const palette = usePalette();
+  return (
+    <input
+      type="range"
+      aria-label={label}
+      aria-valuetext={said}
+      min={0}
+      max={most}
+      step={step}
+      value={value}
+      onChange={({ target }) => onChange(Number(target.value))}
+      style={{ width: '100%', height: touch, margin: 0, accentColor: palette.teal, cursor: 'pointer' }}
+    />
+  );
+}

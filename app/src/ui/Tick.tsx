@@ -1,0 +1,44 @@
+import { Pressable, View } from 'react-native';
+import Svg, { Path, Rect } from 'react-native-svg';
+import { touch } from './palette';
+import { usePalette } from './Theme';
+
+/** A square to tick; its label is said, not shown. */
+export function Tick({
+  label,
+  on,
+  onChange,
+}: {
+  label: string;
+  on: boolean;
+  onChange: (on: boolean) => void;
+}) {
+  const palette = usePalette();
+  return (
+    <Pressable
+      role="checkbox"
+      aria-checked={on}
+      aria-label={label}
+      onPress={() => onChange(!on)}
+      style={{ width: touch, height: touch, alignItems: 'center', justifyContent: 'center', marginLeft: -12 }}
+    >
+      <View aria-hidden>
+        <Svg width={22} height={22} viewBox="0 0 22 22">
+          <Rect
+            x={2}
+            y={2}
+            width={18}
+            height={18}
+            rx={4}
+            fill={on ? palette.ink : 'none'}
+            stroke={on ? palette.ink : palette.soft}
+            strokeWidth={1.5}
+          />
+          {on ? (
+            <Path d="M6 11.5l3.2 3.2L16 7.8" fill="none" stroke={palette.paper} strokeWidth={2.2} />
+          ) : null}
+        </Svg>
+      </View>
+    </Pressable>
+  );
+}
