@@ -58,9 +58,9 @@ export class Guardian {
   async takesInHand(name: string, note: string) {
     const { request } = this.page;
     const work = (await (await request.get('/api/work')).json()) as {
-      looseEnds: { title: string; studentId: string; itemId: string }[];
+      rows: { title: string; studentId: string; itemId: string }[];
     };
-    const end = work.looseEnds.find(({ title }) => title === name);
+    const end = work.rows.find(({ title }) => title === name);
     if (!end) throw new Error(`${name} is no loose end`);
     const { studentId, itemId, title } = end;
     const data = { studentId, itemId, title, step: 'agreed', note };

@@ -49,8 +49,8 @@ export const workEn = {
       apart: 'The classroom has it and the gradebook does not, for longer than marks travel. Worth a word.',
     },
     sources: {
-      gradebook: 'Gradebook of {{school}}',
-      classroom: 'Classroom of {{school}}',
+      gradebook: 'Gradebook',
+      classroom: 'Classroom',
       says: '{{source}}: {{what}}, {{when}}',
       never: '{{source}}: nothing yet',
       read: 'From the gradebook of {{school}}, read {{when}}',
@@ -119,6 +119,8 @@ export const workEn = {
   },
   offers: {
     title: 'Offers in comments',
+    folded_one: 'One offer in the teachers’ comments, {{unanswered}} to confirm',
+    folded_other: '{{count}} offers in the teachers’ comments, {{unanswered}} to confirm',
     lead: 'Read out of the teachers’ words. Yours to confirm.',
     kinds: {
       redo: 'It can be done again',
@@ -142,6 +144,7 @@ export const workEn = {
     title: 'Try scores out',
     lead: 'Move a score and see what the grade would be. Nothing here changes the record.',
     now: 'now {{figure}}',
+    posted: 'as posted',
     tried: 'with these scores',
     letter: 'letter {{letter}}',
     target: 'Your target, of {{outOf}}',
@@ -205,6 +208,8 @@ export const workEn = {
     late: 'after its last day',
     moved: 'Not done on {{date}}; moved on.',
     minutes: '{{count}} min',
+    minutesFor: 'Minutes for {{title}}',
+    tooLong: 'Longer than any free evening. Give it fewer minutes, or free more of one.',
     adds: 'adds {{gain}}',
     handle: 'Move {{title}}',
     how: 'Drag to another evening, or press space, then the arrows, then space.',

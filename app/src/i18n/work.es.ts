@@ -52,8 +52,8 @@ export const workEs: typeof workEn = {
       apart: 'El aula lo tiene y el boletín no, desde hace más de lo que tarda una nota. Conviene preguntar.',
     },
     sources: {
-      gradebook: 'Libro de notas de {{school}}',
-      classroom: 'Aula de {{school}}',
+      gradebook: 'Libro de notas',
+      classroom: 'Aula',
       says: '{{source}}: {{what}}, {{when}}',
       never: '{{source}}: nada aún',
       read: 'Del libro de notas de {{school}}, leído {{when}}',
@@ -122,6 +122,8 @@ export const workEs: typeof workEn = {
   },
   offers: {
     title: 'Ofertas en los comentarios',
+    folded_one: 'Una oferta en los comentarios, {{unanswered}} por confirmar',
+    folded_other: '{{count}} ofertas en los comentarios, {{unanswered}} por confirmar',
     lead: 'Leídas en las palabras del profesorado. A ti te toca confirmarlas.',
     kinds: {
       redo: 'Se puede rehacer',
@@ -145,6 +147,7 @@ export const workEs: typeof workEn = {
     title: 'Probar notas',
     lead: 'Mueve una nota y mira qué calificación saldría. Nada de esto cambia el registro.',
     now: 'ahora {{figure}}',
+    posted: 'como está publicada',
     tried: 'con estas notas',
     letter: 'letra {{letter}}',
     target: 'Tu meta, de {{outOf}}',
@@ -208,6 +211,8 @@ export const workEs: typeof workEn = {
     late: 'después de su último día',
     moved: 'No se hizo el {{date}}; pasa a otro día.',
     minutes: '{{count}} min',
+    minutesFor: 'Minutos para {{title}}',
+    tooLong: 'Más largo que cualquier tarde libre. Dale menos minutos o libera más tiempo.',
     adds: 'suma {{gain}}',
     handle: 'Mover {{title}}',
     how: 'Arrástralo a otra tarde, o pulsa espacio, luego las flechas y espacio.',

@@ -101,7 +101,7 @@ function WorkList({ whole }: { whole: Work }) {
   const header = (
     <Stack space={2} style={{ paddingTop: wide ? 28 : 8 }}>
       <Top work={work} />
-      {wide ? null : <WorkOffers offers={work.offers} />}
+      {wide ? null : <WorkOffers few offers={work.offers} />}
       <WorkFilters rows={work.rows} filter={filter} onChange={change} />
       {lines.length === 0 ? <Quiet>{t(isNarrow(filter) ? 'work.noneFound' : 'work.nothing')}</Quiet> : null}
     </Stack>

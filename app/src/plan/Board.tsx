@@ -78,13 +78,25 @@ function Handle({ task }: { task: PlannedTask }) {
 }
 
 /** A chosen work on its evening: ticked off, moved, or taken out. */
-function Card({ studentId, task, may }: { studentId: string; task: PlannedTask; may: boolean }) {
+function Card({
+  studentId,
+  task,
+  may,
+  longest,
+}: {
+  studentId: string;
+  task: PlannedTask;
+  may: boolean;
+  /** The most free minutes an evening has. */
+  longest: number;
+}) {
   const { t } = useTranslation();
   const format = useFormat();
   const palette = usePalette();
   const [change] = useChangeTaskMutation();
   const [drop] = useDropTaskMutation();
   const { itemId, title, courseTitle, minutes, gain, deadline, evening, movedFrom, doneAt } = task;
+  const tooLong = evening === null && doneAt === null && minutes > longest;
   const late = deadline !== null && evening !== null && evening > deadline;
   const line = [
     courseTitle,
@@ -126,8 +138,22 @@ function Card({ studentId, task, may }: { studentId: string; task: PlannedTask; 
             {t('plan.moved', { date: format.day(movedFrom) })}
           </Words>
         ) : null}
-        {may ? (
-          <Quietly label={t('plan.drop')} hint={title} onPress={() => void drop({ studentId, itemId })} />
+        {tooLong ? (
+          <Words size="small" colour="plum">
+            {t('plan.tooLong')}
+          </Words>
+        ) : null}
+        {may && doneAt === null ? (
+          <Row space={2} style={{ paddingTop: 4 }}>
+            <MinutesField
+              key={minutes}
+              label={t('plan.minutesFor', { title })}
+              hidden
+              minutes={minutes}
+              onSave={(value) => void change({ studentId, itemId, minutes: value })}
+            />
+            <Quietly label={t('plan.drop')} hint={title} onPress={() => void drop({ studentId, itemId })} />
+          </Row>
         ) : null}
       </View>
       {may && doneAt === null ? <Handle task={task} /> : null}
@@ -163,11 +189,13 @@ function EveningPlace({
   evening,
   tasks,
   may,
+  longest,
 }: {
   studentId: string;
   evening: Evening;
   tasks: readonly PlannedTask[];
   may: boolean;
+  longest: number;
 }) {
   const { t } = useTranslation();
   const format = useFormat();
@@ -200,7 +228,7 @@ function EveningPlace({
         ) : null}
       </Row>
       {tasks.map((task) => (
-        <Card key={task.itemId} studentId={studentId} task={task} may={may} />
+        <Card key={task.itemId} studentId={studentId} task={task} may={may} longest={longest} />
       ))}
     </Place>
   );
@@ -226,6 +254,7 @@ export function Board({ studentId, plan, may }: { studentId: string; plan: Plan;
     id: string | number,
     over?: string | number,
   ) => t(`plan.announce.${what}`, { title: titleOf(id), where: placeOf(over) });
+  const longest = Math.max(...plan.evenings.map(({ minutes }) => minutes));
   const seen = plan.evenings.filter(
     ({ date, minutes, exception }) => minutes > 0 || exception || onEvening(date).length > 0,
   );
@@ -266,7 +295,7 @@ export function Board({ studentId, plan, may }: { studentId: string; plan: Plan;
                 </Words>
               ) : null}
               {onEvening(null).map((task) => (
-                <Card key={task.itemId} studentId={studentId} task={task} may={may} />
+                <Card key={task.itemId} studentId={studentId} task={task} may={may} longest={longest} />
               ))}
             </Place>
           </Stack>
@@ -285,6 +314,7 @@ export function Board({ studentId, plan, may }: { studentId: string; plan: Plan;
               evening={evening}
               tasks={onEvening(evening.date)}
               may={may}
+              longest={longest}
             />
           ))}
         </div>

@@ -7,11 +7,11 @@ export interface KnownEffort {
 
 /** Before a household has told anything: a usual evening's minutes, and what each point adds. */
 const usual: readonly (readonly [RegExp, base: number, perPoint: number])[] = [
-  [/project|model|portfolio|field work/i, 60, 2],
-  [/paper|essay|report|lab/i, 40, 1.5],
-  [/test|exam/i, 45, 0.5],
+  [/project|model|portfolio|field work/i, 40, 1],
+  [/paper|essay|report|lab/i, 30, 1],
+  [/test|exam/i, 40, 0.5],
   [/quiz|check/i, 30, 0.5],
-  [/reading|notebook|log|notes|agenda/i, 20, 0.5],
+  [/reading|notebook|log|notes|agenda/i, 15, 0.5],
 ];
 const other = [20, 0.75] as const;
 

@@ -2,6 +2,7 @@ import type { Child, WorkOffer } from '@cadro/contract';
 import type { Db } from '../db';
 import { commentsOf, offersOf } from '../gradebook';
 import { dateIn } from '../household';
+import { scoredAt } from './workStore';
 
 const dayMs = 24 * 60 * 60 * 1000;
 /** An offer without a date is no news for longer. */
@@ -17,7 +18,15 @@ export async function workOffers(
   const zones = new Map(children.map(({ id, timeZone }) => [id, timeZone]));
   const since = new Date(now.getTime() - offersFor);
   const comments = await commentsOf(db, [...zones.keys()], { guardianId, since });
+  const scored = await scoredAt(
+    db,
+    [...zones.keys()],
+    comments.flatMap(({ item_id }) => item_id ?? []),
+  );
   return comments.flatMap((row) => {
+    // What was marked after the words were written has been mended.
+    const marked = row.item_id ? scored.get(`${row.student_id}:${row.item_id}`) : undefined;
+    if (marked && marked > row.written_at) return [];
     const today = dateIn(zones.get(row.student_id) ?? 'UTC', now);
     return offersOf(row)
       .filter(({ until, answer }) => answer !== 'dismissed' && (until === null || until >= today))

@@ -107,6 +107,25 @@ export const coursesThatFlag = (db: Db, studentIds: readonly string[]): Promise<
     .distinct('i.course_id')
     .pluck('i.course_id');
 
+/** When each of these works was last scored, by child and item. */
+export async function scoredAt(
+  db: Db,
+  studentIds: readonly string[],
+  itemIds: readonly string[],
+): Promise<Map<string, Date>> {
+  const rows = await db('results')
+    .whereIn('student_id', [...studentIds])
+    .whereIn('item_id', [...itemIds])
+    .where({ status: 'scored' })
+    .groupBy('student_id', 'item_id')
+    .select<{ student_id: string; item_id: string; at: Date }[]>(
+      'student_id',
+      'item_id',
+      db.raw('max(at) as at'),
+    );
+  return new Map(rows.map(({ student_id, item_id, at }) => [`${student_id}:${item_id}`, at]));
+}
+
 export interface EffortRow {
   readonly student_id: string;
   readonly kind: string | null;

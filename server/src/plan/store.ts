@@ -8,7 +8,7 @@ export interface Owner {
 const keyOf = ({ studentId, householdId }: Owner) => ({ student_id: studentId, household_id: householdId });
 
 /** Minutes by weekday, Sunday first, until a household has said otherwise: school evenings, and some of Sunday. */
-const usualPattern = [30, 45, 45, 45, 45, 0, 0];
+const usualPattern = [45, 60, 60, 60, 60, 0, 0];
 
 export interface PlanRow {
   readonly pattern: number[];

@@ -14,7 +14,6 @@ import {
   Page,
   Quiet,
   Quietly,
-  Row,
   Span,
   Stack,
   usePalette,
@@ -193,16 +192,14 @@ function StickyFigures({
         borderColor: palette.line,
       }}
     >
-      <Row space={1.5} style={{ alignItems: 'baseline' }}>
-        <Words size="title" bold live>
-          {label}
-        </Words>
-        {moved ? (
-          <Words size="small" colour="soft">
-            {`${t('tries.tried')}, ${t('tries.now', { figure: say(figures?.display ?? null) })}`}
-          </Words>
-        ) : null}
-      </Row>
+      <Words size="title" bold live>
+        {[say(shown.display), ...(shown.letter ? [shown.letter] : [])].join(' ')}
+      </Words>
+      <Words size="small" colour="soft">
+        {moved
+          ? `${t('tries.tried')}; ${t('tries.now', { figure: say(figures?.display ?? null) })}`
+          : t('tries.posted')}
+      </Words>
       <Span large figures={shown} scale={scale} target={target} label={label} />
     </View>
   );

@@ -20,8 +20,8 @@ export function WorkFilters({
 }) {
   const { t } = useTranslation();
   const { all, nameOf } = useChildren();
-  const { q, ...others } = filter;
-  const [open, setOpen] = useState(isNarrow({ ...others, q: '' }));
+  const { q } = filter;
+  const [open, setOpen] = useState(false);
   const everything = { value: '', label: t('work.all') };
   const courses = unique(rows.map(({ courseId }) => courseId)).map((value) => ({
     value,

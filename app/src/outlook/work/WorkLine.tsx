@@ -17,7 +17,7 @@ import {
 } from './rowWords';
 
 const pickable = (row: WorkRow): boolean =>
-  row.group === 'coming' || row.group === 'undated' || (row.kind !== null && row.kind !== 'unmarked');
+  row.group === 'coming' || row.group === 'undated' || row.group === 'loose';
 
 /** What the child said last, and the question again. */
 function Asking({ row }: { row: WorkRow }) {
@@ -207,7 +207,7 @@ export function WorkLine({
         </View>
       </Row>
       {pickable(row) || row.kind === 'unmarked' ? (
-        <View style={{ paddingLeft: 60, paddingBottom: 4 }}>
+        <View style={{ paddingLeft: 60, marginTop: -16 }}>
           <Quietly
             label={t(open ? 'work.less' : 'work.more')}
             hint={row.title}

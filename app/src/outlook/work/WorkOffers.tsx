@@ -1,18 +1,29 @@
+import { useState } from 'react';
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { WorkOffer } from '@cadro/contract';
 import { OfferCard, OfferedWords } from '../../gradebook';
 import { useChildren } from '../../household';
 import { useFormat } from '../../i18n';
-import { Heading, Stack, usePalette, Words } from '../../ui';
+import { Heading, Quietly, Stack, usePalette, Words } from '../../ui';
 
 /** What teachers have offered and nobody has answered yet, then what was confirmed. */
-export function WorkOffers({ offers }: { offers: readonly WorkOffer[] }) {
+export function WorkOffers({ offers, few }: { offers: readonly WorkOffer[]; few?: boolean }) {
   const { t } = useTranslation();
   const format = useFormat();
   const palette = usePalette();
   const { nameOf } = useChildren();
+  const [open, setOpen] = useState(!few);
   if (offers.length === 0) return null;
+  if (!open) {
+    const unanswered = offers.filter(({ answer }) => answer === null).length;
+    return (
+      <Quietly
+        label={t('offers.folded', { count: offers.length, unanswered })}
+        onPress={() => setOpen(true)}
+      />
+    );
+  }
   const ordered = [...offers].sort((a, b) => Number(a.answer !== null) - Number(b.answer !== null));
   return (
     <Stack space={2}>

@@ -9,6 +9,8 @@ export const frameOfRow = ({ kind, said }: WorkRow): FrameKind =>
 
 /** Why it stands here, in a sentence; empty where its part says it already. */
 export function reasonWords(t: TFunction, format: Format, row: WorkRow): string {
+  // What may only be under way is called by no other name.
+  if (row.doubt === 'doubtful') return '';
   if (row.doubt === 'apart') return t('work.reasons.apart');
   switch (row.kind) {
     case 'zero':
@@ -24,15 +26,12 @@ export function reasonWords(t: TFunction, format: Format, row: WorkRow): string 
   }
 }
 
-const sourceWords = (t: TFunction, which: 'gradebook' | 'classroom', school: string): string =>
-  t(`work.sources.${which}`, { school });
-
 /** What each of two sources says, with its age: laid side by side. */
 export function bothWords(t: TFunction, format: Format, row: WorkRow): string[] {
   if (!row.other) return [];
   return (['gradebook', 'classroom'] as const).map((which) => {
     const said = which === 'gradebook' ? row.said : (row.other ?? row.said);
-    const source = sourceWords(t, which, said.sourceName);
+    const source = t(`work.sources.${which}`);
     if (!said.at) return t('work.sources.never', { source });
     const what =
       said.status === 'scored' && said.earned !== null
@@ -44,6 +43,7 @@ export function bothWords(t: TFunction, format: Format, row: WorkRow): string[] 
 
 /** Until when it is taken and for how much, with the days that are left. */
 export function untilWords(t: TFunction, format: Format, row: WorkRow): string {
+  if (row.doubt === 'doubtful') return '';
   if (row.group === 'coming' && row.dueAt) {
     return t('work.due', { date: format.day(row.dueAt), when: format.relative(row.dueAt) });
   }
@@ -67,7 +67,7 @@ export function effectWords(
   row: WorkRow,
 ): { figure: string; unit: string } | null {
   // A gain that would be shown as 0 is none.
-  if (row.impact === null || row.impact < 0.005 || row.kind === null) return null;
+  if (row.impact === null || row.impact < 0.005 || row.kind === null || row.doubt === 'doubtful') return null;
   return {
     figure: t('work.gain', { gain: format.amount(row.impact) }),
     unit: row.outOf <= 10 ? t('work.of', { outOf: row.outOf }) : t('work.points'),

@@ -1,0 +1,155 @@
+import { expect, test } from './stack';
+
+/** From what needs you, through all there is, to what is done on which evening. */
+test('from the Brief through Work to a plan for the evenings', async ({ guardian, page }) => {
+  test.setTimeout(240_000);
+
+  await test.step('the Brief leads to Work, which has every loose end with its reason', async () => {
+    await guardian.signsIn();
+    await expect(guardian.matter('Boat-building').first()).toBeVisible();
+    await guardian.goesTo('Work');
+    await expect(page.getByText('6 loose ends, 5 can still be mended')).toBeVisible();
+    const row = (title: string) => page.getByRole('link', { name: new RegExp(`^${title}\\.`) });
+    await expect(row('Keel model')).toContainText('Past its day and nobody has marked it.');
+    await expect(row('Harbour map key')).toContainText('Handed in, but not whole.');
+    await expect(row('Log of tides, entry 4')).toContainText(
+      'Zero with no remark. In this course that mostly means nothing was handed in.',
+    );
+    await expect(row('Log of tides, entry 4')).toContainText('+3.17');
+    await expect(row('Log of tides, entry 4')).toContainText('16 days left), half credit');
+    await guardian.findsScreenInOrder('Work');
+  });
+
+  await test.step('what two sources tell differently is doubtful, with both told', async () => {
+    await page.goto('/work?part=doubtful');
+    const card = page.getByRole('link', { name: /^Reading card, chapter 5\./ });
+    await expect(card).toContainText('Gradebook: nothing yet');
+    await expect(card).toContainText('Classroom: 9 of 10');
+    await expect(card).not.toContainText('missing');
+    await expect(page.getByRole('link', { name: /^Crossing card\./ })).toContainText(
+      'Classroom: handed in, not marked yet',
+    );
+  });
+
+  await test.step('the list is narrowed down, and the address keeps it', async () => {
+    await page.getByRole('button', { name: 'Show everything' }).click();
+    await page.getByRole('button', { name: 'Narrow down' }).click();
+    await page.getByRole('radio', { name: 'Handed in and waiting' }).click();
+    await expect(page).toHaveURL(/part=waiting/);
+    await expect(page.getByRole('link', { name: /^Essay on lamps\./ })).toContainText('It asks for a look.');
+    await page.reload();
+    await expect(page.getByRole('link', { name: /^Essay on lamps\./ })).toBeVisible();
+    await page.getByRole('button', { name: 'Show everything' }).click();
+    await page.getByLabel('Search').fill('keel');
+    await expect(page.getByRole('link', { name: /^Keel model\./ })).toBeVisible();
+    await expect(page.getByRole('link', { name: /^Reef survey\./ })).toHaveCount(0);
+    await page.getByLabel('Search').fill('');
+  });
+
+  await test.step('an offer in a comment is confirmed with one tap', async () => {
+    await page.goto('/work');
+    if (!guardian.wide) await page.getByRole('button', { name: /offers in the teachers/ }).click();
+    await expect(
+      page.getByText('You may redo the titration quiz until Friday', { exact: true }),
+    ).toBeVisible();
+    await expect(page.getByText('It can be done again, until Fri 23 Oct, credit not said')).toBeVisible();
+    await page.getByRole('button', { name: 'That is so' }).first().click();
+    await expect(page.getByText('Confirmed. It is in the figures and the calendar.')).toBeVisible();
+  });
+
+  await test.step('the child is asked, and the answer is kept with its day', async () => {
+    await page.goto('/work?q=keel');
+    await page.getByRole('button', { name: 'More: Keel model' }).click();
+    await page.getByRole('radio', { name: 'still on the desk' }).click();
+    await expect(page.getByText('Caspian said on Wed 21 Oct: still on the desk')).toBeVisible();
+  });
+
+  await test.step('what is chosen shows what it comes to together, and goes into the plan', async () => {
+    await page.goto('/work');
+    await page.getByRole('checkbox', { name: 'Choose Keel model' }).click();
+    await page.getByRole('checkbox', { name: 'Choose Harbour map key' }).click();
+    await expect(page.getByText('Boat-building: 2.4 → 2.9')).toBeVisible();
+    await page.getByRole('button', { name: 'Put in the plan' }).click();
+    await expect(page).toHaveURL(/\/work\/plan/);
+    await page.getByRole('button', { name: 'Propose a plan' }).click();
+    await expect(page.getByText('It is the most these evenings can hold.')).toBeVisible({ timeout: 30_000 });
+    await expect(page.getByText('Everything chosen has an evening.')).toBeVisible();
+    await expect(page.getByText('60 of 60 min').first()).toBeVisible();
+    await guardian.findsScreenInOrder('Plan');
+  });
+
+  await test.step('a task is moved by keys, and the price of the change is told', async () => {
+    const handle = page.getByRole('button', { name: 'Move Keel model' });
+    await handle.focus();
+    await page.keyboard.press('Space');
+    await expect(page.getByText(/^Keel model (lifted|over)/)).toBeAttached();
+    await page.keyboard.press('ArrowUp');
+    await page.keyboard.press('ArrowUp');
+    await expect(page.getByText(/Keel model over no evening\./)).toBeAttached();
+    await page.keyboard.press('Space');
+    await expect(page.getByText(/your changes cost 13\.5\.$/)).toBeVisible();
+    await page.getByRole('button', { name: 'Propose a plan' }).click();
+    await expect(page.getByText('It is the most these evenings can hold.')).toBeVisible({ timeout: 30_000 });
+  });
+
+  await test.step('the child is shown the plan alone, without figures, and ticks off', async () => {
+    await page.getByRole('link', { name: 'Show to Caspian' }).click();
+    await expect(page.getByRole('heading', { level: 1, name: 'Caspian’s evenings' })).toBeVisible();
+    await expect(page.getByRole('navigation')).toHaveCount(0);
+    await expect(page.getByText(/adds|of a hundred/)).toHaveCount(0);
+    await guardian.findsScreenInOrder('The plan a child is shown');
+    await page.getByRole('checkbox', { name: 'Done: Keel model' }).click();
+    await expect(page.getByRole('checkbox', { name: 'Done: Keel model' })).toBeChecked();
+    await page.getByRole('link', { name: 'Back to the plan' }).click();
+    await expect(page.getByRole('checkbox', { name: 'Done: Keel model' })).toBeChecked();
+  });
+
+  await test.step('what was not done moves on with a word', async () => {
+    await guardian.movesOnOneDay();
+    await guardian.movesOnOneDay();
+    await page.goto('/work');
+    await page.getByRole('link', { name: 'Plan the evenings' }).click();
+    await page.getByRole('radio', { name: 'Caspian' }).last().click();
+    await expect(page.getByText(/^Not done on .* Oct; moved on\.$/).first()).toBeVisible();
+  });
+});
+
+test('scores are tried out on a course, and the rest of the term is drawn', async ({ guardian, page }) => {
+  test.setTimeout(120_000);
+  await guardian.signsIn();
+  await guardian.opensCourse('Kelp chemistry');
+  await page.getByRole('link', { name: 'Try scores out' }).click();
+  await expect(page.getByText('76.6 C', { exact: true }).last()).toBeVisible();
+
+  await page.getByLabel('Score for Reef survey').fill('16');
+  await expect(page.getByText('80.3 B', { exact: true }).last()).toBeVisible();
+  await page.getByLabel('Score for Reef survey').press('ArrowLeft');
+  await expect(page.getByText('15 of 20')).toBeVisible();
+  await page.getByLabel('Score for Reef survey').fill('16');
+
+  await page.getByLabel('Your target, of 100').fill('80');
+  await expect(page.getByText(/^(Asks for|Reached)/)).toBeVisible();
+  await page.getByLabel('Your target, of 100').fill('500');
+  await expect(page.getByText('A number between 0 and 200.')).toBeVisible();
+  await page.getByLabel('Your target, of 100').fill('150');
+  await expect(page.getByText('Out of reach with what is still to come.')).toBeVisible();
+  await page.getByLabel('Your target, of 100').fill('80');
+  await page.keyboard.press('Tab');
+
+  await page.getByRole('checkbox', { name: 'Choose Titration quiz' }).click();
+  await page.getByRole('radio', { name: '80%' }).click();
+  await expect(page.getByText('32 of 40')).toBeVisible();
+
+  await page.getByLabel('Its name').fill('Survey and quiz');
+  await page.getByRole('button', { name: 'Keep this try' }).click();
+  await expect(page.getByText(/^Survey and quiz: 8\d\.\d$/)).toBeVisible();
+  await page.getByRole('button', { name: 'Begin again' }).click();
+  await expect(page.getByText('76.6 C', { exact: true }).last()).toBeVisible();
+
+  await page.getByRole('button', { name: 'Draw the rest of the term' }).click();
+  await expect(page.getByText(/% of the draws reach 80\.0\.$/)).toBeVisible({ timeout: 60_000 });
+  await guardian.findsScreenInOrder('Trying out');
+
+  await page.goBack();
+  await expect(page.getByRole('heading', { level: 1, name: 'Kelp chemistry' })).toBeVisible();
+});

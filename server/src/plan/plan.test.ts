@@ -1,0 +1,115 @@
+import { planRoutes, workRoutes, type Plan, type Work } from '@cadro/contract';
+import type { Agent } from 'supertest';
+import { World } from '../testing/world';
+
+let world: World;
+let maren: Agent;
+let work: Work;
+let studentId: string;
+
+const at = (path: string, itemId = '') => path.replace(':studentId', studentId).replace(':itemId', itemId);
+const idOf = (title: string) =>
+  work.rows.find((row) => row.title === title && row.studentId === studentId)?.itemId ?? '';
+const read = async (): Promise<Plan> => (await maren.get(at(planRoutes.read.path)).expect(200)).body as Plan;
+const choose = (tasks: object[]) => maren.post(at(planRoutes.choose.path)).send({ tasks });
+const change = (title: string, body: object) =>
+  maren.patch(at(planRoutes.change.path, idOf(title))).send(body);
+const eveningOf = (plan: Plan, title: string) => plan.tasks.find((task) => task.title === title)?.evening;
+
+beforeAll(async () => {
+  world = await World.start();
+  // Read from day to day, so that what was settled in between is known as such.
+  for (const day of [18, 19, 20, 21]) {
+    await world.moveTo(`2026-10-${day}T19:40:00Z`);
+    await world.syncAll();
+  }
+  await world.household('here', [{ name: 'maren', children: ['isolde', 'caspian'] }]);
+  maren = await world.signedIn('maren');
+  work = (await maren.get(workRoutes.work.path).expect(200)).body as Work;
+  studentId = world.student('caspian');
+});
+afterAll(() => world.stop());
+
+it('begins with a usual week, and takes the household’s own', async () => {
+  const plan = await read();
+  expect(plan.evenings).toHaveLength(14);
+  expect(plan.evenings[0]).toEqual({ date: '2026-10-21', minutes: 60, exception: false });
+  const pattern = [0, 30, 30, 30, 30, 0, 0];
+  const exceptions = [{ date: '2026-10-22', minutes: 90 }];
+  const set = (await maren.post(at(planRoutes.evenings.path)).send({ pattern, exceptions }).expect(200))
+    .body as Plan;
+  expect(set.pattern).toEqual(pattern);
+  expect(set.evenings.slice(0, 2)).toEqual([
+    { date: '2026-10-21', minutes: 30, exception: false },
+    { date: '2026-10-22', minutes: 90, exception: true },
+  ]);
+  const back = [{ date: '2026-10-22', minutes: null }];
+  const undone = (await maren.post(at(planRoutes.evenings.path)).send({ exceptions: back }).expect(200))
+    .body as Plan;
+  expect(undone.evenings[1]).toEqual({ date: '2026-10-22', minutes: 30, exception: false });
+});
+
+it('places what was chosen so that it gains most, and tells what a change costs', async () => {
+  await choose([
+    { itemId: idOf('Keel model'), minutes: 30 },
+    { itemId: idOf('Harbour map key'), minutes: 25 },
+  ]).expect(200);
+  expect((await read()).best).toBeNull();
+  const plan = (await maren.post(at(planRoutes.propose.path)).expect(200)).body as Plan;
+  expect([eveningOf(plan, 'Keel model'), eveningOf(plan, 'Harbour map key')].sort()).toEqual([
+    '2026-10-21',
+    '2026-10-22',
+  ]);
+  expect(plan.best?.proven).toBe(true);
+  expect(plan.best?.gain).toBeCloseTo(
+    plan.tasks.reduce((sum, { gain }) => sum + gain, 0),
+    9,
+  );
+  const moved = (await change('Keel model', { evening: null }).expect(200)).body as Plan;
+  expect(eveningOf(moved, 'Keel model')).toBeNull();
+  expect(moved.best).toEqual(plan.best);
+  await change('Keel model', { evening: '2026-10-22' }).expect(200);
+});
+
+it('lets what was not done move on, and what was done be', async () => {
+  await change('Harbour map key', { evening: '2026-10-21' }).expect(200);
+  await change('Keel model', { evening: '2026-10-21' }).expect(200);
+  await change('Harbour map key', { done: true }).expect(200);
+  await world.moveTo('2026-10-22T19:40:00Z');
+  const plan = await read();
+  expect(plan.tasks.find(({ title }) => title === 'Keel model')).toMatchObject({
+    movedFrom: '2026-10-21',
+    evening: '2026-10-22',
+  });
+  expect(plan.tasks.find(({ title }) => title === 'Harbour map key')).toMatchObject({
+    movedFrom: null,
+    doneAt: '2026-10-21T19:40:00.000Z',
+  });
+  const dropped = (await maren.delete(at(planRoutes.drop.path, idOf('Keel model'))).expect(200)).body as Plan;
+  expect(dropped.tasks.map(({ title }) => title)).toEqual(['Harbour map key']);
+});
+
+it.each([
+  ['negative minutes', () => choose([{ itemId: idOf('Keel model'), minutes: -5 }]), 400],
+  ['half a minute', () => choose([{ itemId: idOf('Keel model'), minutes: 2.5 }]), 400],
+  ['nothing', () => choose([]), 400],
+  ['ten thousand tasks', () => choose(Array(10_000).fill({ itemId: idOf('Keel model') }) as object[]), 413],
+  ['forty-one tasks', () => choose(Array(41).fill({ itemId: idOf('Keel model') }) as object[]), 400],
+  [
+    'another child’s work',
+    () => choose([{ itemId: work.rows.find((row) => row.title === 'Reef survey')?.itemId }]),
+    404,
+  ],
+  ['work that is settled', () => choose([{ itemId: idOf('Seed log') }]), 404],
+  ['an evening that is none', () => change('Harbour map key', { evening: '2026-02-30' }), 400],
+  ['a task that was not chosen', () => change('Keel model', { done: true }), 404],
+  [
+    'a week of six days',
+    () => maren.post(at(planRoutes.evenings.path)).send({ pattern: [0, 0, 0, 0, 0, 0] }),
+    400,
+  ],
+])('refuses %s', async (_name, ask, status) => {
+  const before = await read();
+  expect((await ask()).status).toBe(status);
+  expect(await read()).toEqual(before);
+});
