@@ -1,14 +1,21 @@
 import { benchCore } from './core';
+import { benchWork } from './work';
 
-const benches: Readonly<Record<string, () => void>> = { core: benchCore };
+const benches: Readonly<Record<string, () => void | Promise<void>>> = {
+  core: benchCore,
+  work: benchWork,
+};
 
-const asked = process.argv.slice(2);
-const names = asked.length > 0 ? asked : Object.keys(benches);
-for (const name of names) {
-  const bench = benches[name];
-  if (!bench) {
-    console.error(`no bench '${name}': ${Object.keys(benches).join(', ')}`);
-    process.exit(1);
+async function main(): Promise<void> {
+  const asked = process.argv.slice(2);
+  for (const name of asked.length > 0 ? asked : Object.keys(benches)) {
+    const bench = benches[name];
+    if (!bench) throw new Error(`no bench '${name}': ${Object.keys(benches).join(', ')}`);
+    await bench();
   }
-  bench();
 }
+
+main().catch((error: unknown) => {
+  console.error(error instanceof Error ? error.message : error);
+  process.exitCode = 1;
+});

@@ -24,7 +24,11 @@ export function ComingList({ days, most }: { days: readonly ComingDay[]; most: n
           </Row>
           {items.slice(0, most).map((item) => (
             <Words key={`${item.studentId}:${item.itemId}`} size="small" colour="soft">
-              {[...(many ? [nameOf(item.studentId)] : []), item.courseTitle, item.title].join(' · ')}
+              {[
+                ...(many ? [nameOf(item.studentId)] : []),
+                item.courseTitle,
+                item.offerEnds ? t('work.offerEnds', { title: item.title }) : item.title,
+              ].join(' · ')}
             </Words>
           ))}
           {items.length > most ? (

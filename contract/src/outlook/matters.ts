@@ -118,6 +118,8 @@ export const ComingDay = Type.Object({
       dueAt: Instant,
       possible: Type.Number(),
       counts: Type.Boolean(),
+      /** Not the work is due: the last day of a confirmed offer for it. */
+      offerEnds: Type.Boolean(),
     }),
   ),
 });

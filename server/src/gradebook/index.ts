@@ -1,7 +1,7 @@
 export { comingWork, itemNames, type ComingRow } from './coming';
 export { commentsOf, offersOf } from './comments';
 export { standingCorrections } from './corrections';
-export { confirmedOffers, readNewComments, saveOfferAnswer } from './offers';
+export { offerEnds, confirmedOffers, readNewComments, saveOfferAnswer } from './offers';
 export { openCourse } from './openCourse';
 export { endOfDay } from './courseTerms';
 export { courseRecords, dueSql } from './records';

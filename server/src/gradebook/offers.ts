@@ -73,6 +73,42 @@ export async function confirmedOffers(
   }));
 }
 
+export interface OfferEndRow {
+  readonly item_id: string;
+  readonly student_id: string;
+  readonly course_title: string;
+  readonly title: string;
+  readonly possible: number;
+  readonly counts: boolean;
+  /** A calendar date. */
+  readonly until: string;
+}
+
+/** The last days of the offers a guardian's household has confirmed, from one date to another. */
+export const offerEnds = (
+  db: Db,
+  guardianId: string,
+  studentIds: readonly string[],
+  { from, to }: { readonly from: string; readonly to: string },
+): Promise<OfferEndRow[]> =>
+  db('offer_answers as a')
+    .join('guardians as g', 'g.household_id', 'a.household_id')
+    .join('comments as m', 'm.id', 'a.comment_id')
+    .join('items as i', 'i.id', 'm.item_id')
+    .join('courses as c', 'c.id', 'i.course_id')
+    .where({ 'g.id': guardianId, 'a.answer': 'confirmed' })
+    .whereIn('a.student_id', [...studentIds])
+    .whereRaw(`a.offer->>'until' between ? and ?`, [from, to])
+    .select<OfferEndRow[]>(
+      'i.id as item_id',
+      'a.student_id',
+      'c.title as course_title',
+      'i.title',
+      'i.possible',
+      'i.counts',
+      db.raw(`a.offer->>'until' as until`),
+    );
+
 interface CommentOfferRow {
   readonly course_id: string;
   readonly item_id: string | null;

@@ -56,7 +56,7 @@ export async function briefOf(
     openFollowUps(db, guardianId, talkIds),
     unreadReplies(db, guardianId, talkIds),
     resultChanges(db, ids, new Date(now.getTime() - goodNewsMs)),
-    comingDays(db, children, now, comingDaysAhead),
+    comingDays(db, guardianId, children, now, comingDaysAhead),
     freshnessOf(db, ids),
   ]);
   const facts = followUps.map((row) => followUpFacts(row, dateIn(zones.get(row.student_id) ?? 'UTC', now)));

@@ -2,7 +2,7 @@ import type { Child, ComingDay, NamedLooseEnd } from '@cadro/contract';
 import { doubtOf, type AbsenceFacts, type CourseFacts } from '@cadro/core';
 import type { ChildAttendance } from '../attendance';
 import type { Db } from '../db';
-import { comingWork, courseSummary, coursesOf, itemNames } from '../gradebook';
+import { comingWork, courseSummary, coursesOf, endOfDay, itemNames, offerEnds } from '../gradebook';
 import { dateIn } from '../household';
 import { classroomSaid, saidAs } from './store';
 
@@ -58,26 +58,48 @@ export async function namedCourses(
   });
 }
 
-/** What is due over the next days, by the children's own calendar days. */
+/** What is due over the next days, by the children's own calendar days, and which confirmed offers end on them. */
 export async function comingDays(
   db: Db,
+  guardianId: string,
   children: readonly Child[],
   now: Date,
   days: number,
 ): Promise<ComingDay[]> {
   const zones = new Map(children.map(({ id, timeZone }) => [id, timeZone]));
-  const rows = await comingWork(db, [...zones.keys()], now, new Date(now.getTime() + days * dayMs));
+  const zoneOf = (studentId: string) => zones.get(studentId) ?? 'UTC';
+  const until = new Date(now.getTime() + days * dayMs);
+  const [first] = children;
+  const span = { from: dateIn(first?.timeZone ?? 'UTC', now), to: dateIn(first?.timeZone ?? 'UTC', until) };
+  const [rows, ends] = await Promise.all([
+    comingWork(db, [...zones.keys()], now, until),
+    offerEnds(db, guardianId, [...zones.keys()], span),
+  ]);
+  const due = [
+    ...rows.map((row) => ({
+      row,
+      dueAt: row.due_at,
+      on: dateIn(zoneOf(row.student_id), row.due_at),
+      offerEnds: false,
+    })),
+    ...ends.map((row) => ({
+      row,
+      dueAt: endOfDay(row.until, zoneOf(row.student_id)),
+      on: row.until,
+      offerEnds: true,
+    })),
+  ].sort((a, b) => a.dueAt.getTime() - b.dueAt.getTime());
   const byDay = new Map<string, ComingDay['items']>();
-  for (const row of rows) {
-    const on = dateIn(zones.get(row.student_id) ?? 'UTC', row.due_at);
+  for (const { row, dueAt, on, offerEnds } of due) {
     const item = {
       itemId: row.item_id,
       studentId: row.student_id,
       courseTitle: row.course_title,
       title: row.title,
-      dueAt: row.due_at.toISOString(),
+      dueAt: dueAt.toISOString(),
       possible: row.possible,
       counts: row.counts,
+      offerEnds,
     };
     byDay.set(on, [...(byDay.get(on) ?? []), item]);
   }

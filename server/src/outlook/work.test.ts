@@ -1,8 +1,10 @@
 import {
   followUpRoutes,
   gradebookRoutes,
+  outlookRoutes,
   tryRoutes,
   workRoutes,
+  type Brief,
   type CourseDetail,
   type FollowUp,
   type FollowUpSummary,
@@ -203,6 +205,13 @@ describe('offers', () => {
       .body as FollowUp;
     expect(after.lookAgainOn).toBe('2026-10-27');
     expect(after.entries.map(({ text }) => text)).toContain('I take it until 27 October for three quarters');
+
+    await world.moveTo('2026-10-22T10:00:00Z');
+    const brief = (await maren.get(outlookRoutes.brief.path).expect(200)).body as Brief;
+    expect(brief.coming.find(({ on }) => on === '2026-10-27')?.items).toMatchObject([
+      { title: 'Keel model', offerEnds: true },
+    ]);
+    await world.moveTo('2026-10-21T19:40:00Z');
 
     await maren.post(path).send({ place: 0, answer: null }).expect(200);
     expect((await course()).figures).toEqual(before.figures);
