@@ -60,8 +60,28 @@ const pictures: readonly Picture[] = [
   { name: 'work', open: (guardian) => guardian.goesTo('Work') },
   { name: 'work-wide', open: (guardian) => guardian.goesTo('Work'), size: wide },
   { name: 'days', open: (guardian) => guardian.goesTo('Days') },
-  { name: 'days-wide', open: (guardian) => guardian.goesTo('Days'), size: wide },
-  { name: 'settings', open: async (_guardian, page) => void (await page.goto('/settings')) },
+  {
+    name: 'try',
+    async open(guardian, page) {
+      await guardian.opensCourse('Kelp chemistry');
+      await page.getByRole('link', { name: 'Try scores out' }).click();
+      await page.getByLabel('Score for Reef survey').fill('16');
+      await expect(page.getByText('80.3 B', { exact: true })).toBeVisible();
+    },
+  },
+  {
+    name: 'plan',
+    async open(guardian, page) {
+      await guardian.goesTo('Work');
+      await page.getByRole('checkbox', { name: 'Choose Log of tides, entry 4' }).click();
+      await page.getByRole('checkbox', { name: 'Choose Reef survey' }).click();
+      await page.getByRole('button', { name: 'Put in the plan' }).click();
+      await page.getByRole('button', { name: 'Propose a plan' }).click();
+      await expect(page.getByText('It is the most these evenings can hold.')).toBeVisible({
+        timeout: 30_000,
+      });
+    },
+  },
   {
     name: 'take-in-hand',
     async open(guardian, page) {

@@ -59,11 +59,12 @@ async function startStack(name: string): Promise<{ stack: Stack; running: Runnin
   return { stack, running: { url: env.CADRO_PUBLIC_URL, schoolUrl: env.CADRO_DEMO_SCHOOL_URL, env } };
 }
 
-export const test = base.extend<{ guardian: Guardian }, { running: RunningStack }>({
+export const test = base.extend<{ guardian: Guardian }, { running: RunningStack; story: string }>({
+  /** A file that needs the story from its first evening on gives itself a name here, and has a stack of its own. */
+  story: ['shared', { option: true, scope: 'worker' }],
   running: [
-    // eslint-disable-next-line no-empty-pattern -- Playwright reads the fixtures' names from the pattern
-    async ({}, use, { workerIndex }) => {
-      const { stack, running } = await startStack(String(workerIndex));
+    async ({ story }, use, { workerIndex }) => {
+      const { stack, running } = await startStack(`${story}-${workerIndex}`);
       await use(running);
       await stack.stop();
     },

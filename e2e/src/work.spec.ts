@@ -1,5 +1,47 @@
 import { expect, test } from './stack';
 
+test.use({ story: 'work' });
+
+test('scores are tried out on a course, and the rest of the term is drawn', async ({ guardian, page }) => {
+  test.setTimeout(120_000);
+  await guardian.signsIn();
+  await guardian.opensCourse('Kelp chemistry');
+  await page.getByRole('link', { name: 'Try scores out' }).click();
+  await expect(page.getByText('76.6 C', { exact: true }).last()).toBeVisible();
+
+  await page.getByLabel('Score for Reef survey').fill('16');
+  await expect(page.getByText('80.3 B', { exact: true }).last()).toBeVisible();
+  await page.getByLabel('Score for Reef survey').press('ArrowLeft');
+  await expect(page.getByText('15 of 20')).toBeVisible();
+  await page.getByLabel('Score for Reef survey').fill('16');
+
+  await page.getByLabel('Your target, of 100').fill('80');
+  await expect(page.getByText(/^(Asks for|Reached)/)).toBeVisible();
+  await page.getByLabel('Your target, of 100').fill('500');
+  await expect(page.getByText('A number between 0 and 200.')).toBeVisible();
+  await page.getByLabel('Your target, of 100').fill('150');
+  await expect(page.getByText('Out of reach with what is still to come.')).toBeVisible();
+  await page.getByLabel('Your target, of 100').fill('80');
+  await page.keyboard.press('Tab');
+
+  await page.getByRole('checkbox', { name: 'Choose Titration quiz' }).click();
+  await page.getByRole('radio', { name: '80%' }).click();
+  await expect(page.getByText('32 of 40')).toBeVisible();
+
+  await page.getByLabel('Its name').fill('Survey and quiz');
+  await page.getByRole('button', { name: 'Keep this try' }).click();
+  await expect(page.getByText(/^Survey and quiz: 8\d\.\d$/)).toBeVisible();
+  await page.getByRole('button', { name: 'Begin again' }).click();
+  await expect(page.getByText('76.6 C', { exact: true }).last()).toBeVisible();
+
+  await page.getByRole('button', { name: 'Draw the rest of the term' }).click();
+  await expect(page.getByText(/% of the draws reach 80\.0\.$/)).toBeVisible({ timeout: 60_000 });
+  await guardian.findsScreenInOrder('Trying out');
+
+  await page.goBack();
+  await expect(page.getByRole('heading', { level: 1, name: 'Kelp chemistry' })).toBeVisible();
+});
+
 /** From what needs you, through all there is, to what is done on which evening. */
 test('from the Brief through Work to a plan for the evenings', async ({ guardian, page }) => {
   test.setTimeout(240_000);
@@ -112,44 +154,4 @@ test('from the Brief through Work to a plan for the evenings', async ({ guardian
     await page.getByRole('radio', { name: 'Caspian' }).last().click();
     await expect(page.getByText(/^Not done on .* Oct; moved on\.$/).first()).toBeVisible();
   });
-});
-
-test('scores are tried out on a course, and the rest of the term is drawn', async ({ guardian, page }) => {
-  test.setTimeout(120_000);
-  await guardian.signsIn();
-  await guardian.opensCourse('Kelp chemistry');
-  await page.getByRole('link', { name: 'Try scores out' }).click();
-  await expect(page.getByText('76.6 C', { exact: true }).last()).toBeVisible();
-
-  await page.getByLabel('Score for Reef survey').fill('16');
-  await expect(page.getByText('80.3 B', { exact: true }).last()).toBeVisible();
-  await page.getByLabel('Score for Reef survey').press('ArrowLeft');
-  await expect(page.getByText('15 of 20')).toBeVisible();
-  await page.getByLabel('Score for Reef survey').fill('16');
-
-  await page.getByLabel('Your target, of 100').fill('80');
-  await expect(page.getByText(/^(Asks for|Reached)/)).toBeVisible();
-  await page.getByLabel('Your target, of 100').fill('500');
-  await expect(page.getByText('A number between 0 and 200.')).toBeVisible();
-  await page.getByLabel('Your target, of 100').fill('150');
-  await expect(page.getByText('Out of reach with what is still to come.')).toBeVisible();
-  await page.getByLabel('Your target, of 100').fill('80');
-  await page.keyboard.press('Tab');
-
-  await page.getByRole('checkbox', { name: 'Choose Titration quiz' }).click();
-  await page.getByRole('radio', { name: '80%' }).click();
-  await expect(page.getByText('32 of 40')).toBeVisible();
-
-  await page.getByLabel('Its name').fill('Survey and quiz');
-  await page.getByRole('button', { name: 'Keep this try' }).click();
-  await expect(page.getByText(/^Survey and quiz: 8\d\.\d$/)).toBeVisible();
-  await page.getByRole('button', { name: 'Begin again' }).click();
-  await expect(page.getByText('76.6 C', { exact: true }).last()).toBeVisible();
-
-  await page.getByRole('button', { name: 'Draw the rest of the term' }).click();
-  await expect(page.getByText(/% of the draws reach 80\.0\.$/)).toBeVisible({ timeout: 60_000 });
-  await guardian.findsScreenInOrder('Trying out');
-
-  await page.goBack();
-  await expect(page.getByRole('heading', { level: 1, name: 'Kelp chemistry' })).toBeVisible();
 });

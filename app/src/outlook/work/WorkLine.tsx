@@ -161,6 +161,7 @@ export function WorkLine({
             href={`/courses/${row.studentId}/${row.courseId}/${row.itemId}`}
             label={[row.title, context, ...shown, effect ? `${effect.figure} ${effect.unit}` : '']
               .filter(Boolean)
+              .map((part) => part.replace(/\.$/, ''))
               .join('. ')}
           >
             <Row space={1} style={{ alignItems: 'flex-start' }}>
