@@ -64,7 +64,7 @@ export const test = base.extend<{ guardian: Guardian }, { running: RunningStack;
   story: ['shared', { option: true, scope: 'worker' }],
   running: [
     async ({ story }, use, { workerIndex }) => {
-      const { stack, running } = await startStack(`${story}-${workerIndex}`);
+      const { stack, running } = await startStack(`${story}_${workerIndex}`);
       await use(running);
       await stack.stop();
     },

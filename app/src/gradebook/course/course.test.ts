@@ -2,7 +2,7 @@ import type { CourseDetail, CoursePolicy, FigureStep, ItemSummary, PolicyCorrect
 import { i18next, startTexts, makeFormat } from '../../i18n';
 import { csvOf, fileName } from '../../ui/saveFile';
 import { arrange } from './arrange';
-import { anItem } from './testing';
+import { anItem } from '../../testing/items';
 import { causeWords, deltaWords, letterSteps, policySentences, whyNotInFigure } from './courseWords';
 import { formOf, readForm, withCorrection, type PolicyForm } from './policyForm';
 

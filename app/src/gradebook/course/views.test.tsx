@@ -8,7 +8,7 @@ import { store } from '../../store/store';
 import { Theme } from '../../ui';
 import { Change } from './Change';
 import { Rules } from './Rules';
-import { anItem as item } from './testing';
+import { anItem as item } from '../../testing/items';
 import { NotInFigure } from './NotInFigure';
 import { Reconciled } from './Reconciled';
 import { Why } from './Why';

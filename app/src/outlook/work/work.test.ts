@@ -1,8 +1,8 @@
 import type { CourseRecord, WorkRow } from '@cadro/contract';
 import { i18next, makeFormat, startTexts } from '../../i18n';
+import { anItem } from '../../testing/items';
 import { answerer, type Answer } from '../../workers/outlook';
 import { scoresOf, stepOf, targetOf, worksOf } from '../tries/works';
-import { anItem } from '../../gradebook/course/testing';
 import { arrangeWork, filterOf, isNarrow, keyOf, linesOf, noFilter, searchOf } from './arrangeWork';
 import { bothWords, effectWords, reasonWords, stakeWords, untilWords } from './rowWords';
 
