@@ -151,7 +151,10 @@ test('from the Brief through Work to a plan for the evenings', async ({ guardian
     await guardian.movesOnOneDay();
     await page.goto('/work');
     await page.getByRole('link', { name: 'Plan the evenings' }).click();
-    await page.getByRole('radio', { name: 'Caspian' }).last().click();
+    await page
+      .getByRole('radiogroup', { name: 'Whose evenings' })
+      .getByRole('radio', { name: 'Caspian' })
+      .click();
     await expect(page.getByText(/^Not done on .* Oct; moved on\.$/).first()).toBeVisible();
   });
 });

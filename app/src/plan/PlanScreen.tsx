@@ -83,8 +83,9 @@ export function PlanScreen() {
   const { t } = useTranslation();
   const router = useRouter();
   const { child } = useLocalSearchParams<{ child?: string }>();
-  const { all, shown } = useChildren();
-  const whose = all.find(({ id }) => id === child) ?? shown[0];
+  const { shown } = useChildren();
+  // The child switch rules; the address says which of those in sight.
+  const whose = shown.find(({ id }) => id === child) ?? shown[0];
   const query = usePlanQuery(whose?.id ?? '', { skip: !whose });
   if (!whose) return <Quiet>{t('plan.ask')}</Quiet>;
   return (
@@ -94,10 +95,10 @@ export function PlanScreen() {
         <Heading level={1}>{t('plan.title')}</Heading>
         <Words colour="soft">{t('plan.lead')}</Words>
       </View>
-      {all.length > 1 ? (
+      {shown.length > 1 ? (
         <Choice
           label={t('plan.whose')}
-          options={all.map(({ id, givenName }) => ({ value: id, label: givenName }))}
+          options={shown.map(({ id, givenName }) => ({ value: id, label: givenName }))}
           value={whose.id}
           onChange={(id) => router.setParams({ child: id })}
         />
