@@ -3,28 +3,22 @@ import { mayGo, planFault, proposePlan, type Packer, type PlanEvening, type Plan
 
 /** Tries every choice: for small questions alone. */
 const packByTrying: Packer = async (fillings, gains) => {
-  let best: { chosen: number[]; gain: number } = { chosen: [], gain: 0 };
+  let best = { chosen: [] as number[], gain: 0 };
   const go = (
     next: number,
     chosen: number[],
-    evenings: Set<number>,
-    tasks: Set<number>,
-    gain: number,
+    evenings: ReadonlySet<number>,
+    tasks: ReadonlySet<number>,
   ): void => {
+    const gain = [...tasks].reduce((sum, task) => sum + (gains[task] ?? 0), 0);
     if (gain > best.gain) best = { chosen, gain };
     for (let index = next; index < fillings.length; index++) {
       const { evening, tasks: own } = fillings[index]!;
-      if (evenings.has(evening) || own.some((task) => tasks.has(task))) continue;
-      go(
-        index + 1,
-        [...chosen, index],
-        new Set([...evenings, evening]),
-        new Set([...tasks, ...own]),
-        gain + gains[index]!,
-      );
+      if (evenings.has(evening)) continue;
+      go(index + 1, [...chosen, index], new Set([...evenings, evening]), new Set([...tasks, ...own]));
     }
   };
-  go(0, [], new Set(), new Set(), 0);
+  go(0, [], new Set(), new Set());
   return { chosen: best.chosen, proven: true };
 };
 

@@ -18,8 +18,9 @@ export interface Proposal {
 }
 
 /**
- * Chooses one filling an evening at most, each task in one of them at most, so that the gains are greatest.
- * `chosen` are indexes of fillings; `proven` whether no choice is better.
+ * Chooses one filling an evening at most, so that the gains of the tasks that stand in any of them are greatest; a task
+ * brings its gain once. `chosen` are indexes of fillings; `proven` whether no choice is better.
+ * @param gains by task.
  */
 export type Packer = (
   fillings: readonly Filling[],
@@ -27,7 +28,10 @@ export type Packer = (
 ) => Promise<{ readonly chosen: readonly number[]; readonly proven: boolean }>;
 
 const branches = 300;
-const mostFillings = 60_000;
+/** More than can be chosen from while somebody waits. */
+const mostFillings = 12_000;
+/** First the fillings that hardly fall short are tried: what they give shuts out most of the others. */
+const shares = [0.25, 1] as const;
 
 function planOf({ tasks, evenings }: Problem, assignment: Assignment): Plan {
   const at = (index: number) => tasks.filter((_, task) => assignment[task] === index);
@@ -55,17 +59,31 @@ export async function proposePlan(
 ): Promise<Proposal> {
   const problem = problemOf(tasks, evenings);
   const found = new Search(problem).run(branches);
+  const improver = new Improver(problem);
   const gainPart = (worth: number) => Math.floor(worth / problem.gainWeighs);
-  const settled = { plan: planOf(problem, found.assignment), proven: true };
-  if (!found.root || gainPart(found.bound) === gainPart(found.worth)) return settled;
-  const fillings = fillingsOf(problem, found.root, { least: found.worth, most: mostFillings });
-  if (!fillings) return { ...settled, proven: false };
-  const gainOf = ({ tasks: own }: Filling) => own.reduce((sum, task) => sum + problem.tasks[task]!.gain, 0);
-  const { chosen, proven } = await pack(fillings, fillings.map(gainOf));
-  const packed = new Int32Array(problem.tasks.length).fill(-1);
-  for (const index of chosen)
-    for (const task of fillings[index]!.tasks) packed[task] = fillings[index]!.evening;
-  const improved = new Improver(problem).improveWell(packed);
-  const better = worthOf(problem, improved) > found.worth ? improved : found.assignment;
-  return { plan: planOf(problem, better), proven };
+  let [best, worth] = [found.assignment, found.worth];
+  const { root } = found;
+  let proven = !root || gainPart(found.bound) === gainPart(worth);
+  for (const share of shares) {
+    if (proven || !root) break;
+    const least = root.bound - (root.bound - worth) * share;
+    const fillings = fillingsOf(problem, root, { least, most: mostFillings });
+    if (!fillings) break;
+    const packed = await pack(
+      fillings,
+      problem.tasks.map(({ gain }) => gain),
+    );
+    const improved = improver.improveWell(placed(problem, fillings, packed.chosen));
+    if (worthOf(problem, improved) > worth) [best, worth] = [improved, worthOf(problem, improved)];
+    proven = packed.proven && share === 1;
+  }
+  return { plan: planOf(problem, best), proven };
+}
+
+/** Each task of the chosen fillings on the first of their evenings. */
+function placed({ tasks }: Problem, fillings: readonly Filling[], chosen: readonly number[]): Assignment {
+  const assignment: Assignment = new Int32Array(tasks.length).fill(-1);
+  const byEvening = chosen.map((index) => fillings[index]!).sort((a, b) => b.evening - a.evening);
+  for (const filling of byEvening) for (const task of filling.tasks) assignment[task] = filling.evening;
+  return assignment;
 }
