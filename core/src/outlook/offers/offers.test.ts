@@ -1,8 +1,8 @@
 import fc, { type Arbitrary } from 'fast-check';
 import { readOffers, type WrittenComment } from '.';
-import type { Marked } from './testing/marked';
-import { english } from './testing/marked.en';
-import { spanish } from './testing/marked.es';
+import type { Marked } from './tests/marked';
+import { english } from './tests/marked.en';
+import { spanish } from './tests/marked.es';
 
 const wednesday: Omit<WrittenComment, 'text'> = {
   writtenAt: '2026-10-21T18:00:00Z',

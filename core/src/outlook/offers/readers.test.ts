@@ -1,0 +1,180 @@
+import { addDays, addSchoolDays, dateIn, isDate, isTimeZone, nextMonday, nextWeekday } from './calendar';
+import { creditsIn } from './credit';
+import { cuesIn } from './cues';
+import { daysIn } from './days';
+import { languageOf } from './language';
+import { sentencesOf } from './sentences';
+
+/* Each reader by itself; the marked collection tells how they do together. Written on Wednesday 21 October 2026. */
+const written = '2026-10-21';
+
+describe('days', () => {
+  const read = (text: string, lang: 'en' | 'es' = 'en') =>
+    daysIn(text, written, lang).map(({ date, relation }) => [date, relation]);
+
+  it.each([
+    ['by Friday', [['2026-10-23', 'until']]],
+    ['through 30 October', [['2026-10-30', 'until']]],
+    ['before Friday', [['2026-10-22', 'before']]],
+    ['before school on Friday', [['2026-10-23', 'until']]],
+    ['after Friday', [['2026-10-23', 'after']]],
+    ['not after Friday', [['2026-10-23', 'until']]],
+    ['no later than Tuesday', [['2026-10-27', 'until']]],
+    ['starting Monday', [['2026-10-26', 'from']]],
+    ['the quiz of 6 October', [['2026-10-06', 'from']]],
+    ["before Friday's lesson", [['2026-10-23', 'until']]],
+    ["Monday's quiz", [['2026-10-26', 'names']]],
+    ['from Monday to Friday', [['2026-10-30', 'until']]],
+    ['by next Friday', [['2026-10-30', 'until']]],
+    ['Tuesday of next week', [['2026-10-27', 'on']]],
+    ['a week from Friday', [['2026-10-30', 'on']]],
+    ['by the end of the week', [['2026-10-23', 'until']]],
+    ['by the end of the month', [['2026-10-31', 'until']]],
+    ['by the end of the unit', [[null, 'until']]],
+    ['within ten days', [['2026-10-31', 'until']]],
+    ['within 48 hours', [['2026-10-23', 'until']]],
+    ['has two weeks', [['2026-11-04', 'until']]],
+    ['two days late', []],
+    ['by the 30th', [['2026-10-30', 'until']]],
+    ['by the 5th', [['2026-11-05', 'until']]],
+    ['the 5th grade', []],
+    ['by 11/6', [['2026-11-06', 'until']]],
+    ['by 2026-11-06', [['2026-11-06', 'until']]],
+    ['by 31 November', [[null, 'until']]],
+    ['by 13/45', [[null, 'until']]],
+    ['question 7 may be redone', []],
+    ['now', []],
+    ['at noon', []],
+    ['in November', []],
+  ])('%s', (text, days) => expect(read(text)).toEqual(days));
+
+  it.each([
+    ['hasta el viernes', [['2026-10-23', 'until']]],
+    ['antes del viernes', [['2026-10-22', 'before']]],
+    ['a más tardar el 30 de octubre', [['2026-10-30', 'until']]],
+    ['después del viernes', [['2026-10-23', 'after']]],
+    ['a partir del lunes', [['2026-10-26', 'from']]],
+    ['dentro de dos semanas', [['2026-11-04', 'until']]],
+    ['hasta el día 30', [['2026-10-30', 'until']]],
+    ['el próximo miércoles', [['2026-10-28', 'on']]],
+    ['para mañana', [['2026-10-22', 'until']]],
+    ['hasta el final de la unidad', [[null, 'until']]],
+    ['hasta el 31 de noviembre', [[null, 'until']]],
+    ['6/11', [['2026-11-06', 'on']]],
+    ['con dos días de retraso', []],
+    ['el mar', []],
+  ])('%s', (text, days) => expect(read(text, 'es')).toEqual(days));
+});
+
+describe('credit', () => {
+  const read = (text: string, lang: 'en' | 'es' = 'en') => creditsIn(text, lang).map(({ credit }) => credit);
+
+  it.each([
+    ['for half credit', [0.5]],
+    ['for half the points', [0.5]],
+    ['for three quarters', [0.75]],
+    ['for two thirds of the points', [2 / 3]],
+    ['for full credit', [1]],
+    ['without penalty', [1]],
+    ['for 70 %', [0.7]],
+    ['up to 85 percent', [0.85]],
+    ['capped at 80', [0.8]],
+    ['loses 10 %', [0.9]],
+    ['with a 20% penalty', [0.8]],
+    ['15% off', [0.85]],
+    ['up to a C', [0.7]],
+    ['a B at most', [0.8]],
+    ['for up to 8 of 10 points', [0.8]],
+    ['full credit until Friday, half credit until Monday', [1, 0.5]],
+    ['no credit after Friday', [0]],
+    ['loses 10 % per day', []],
+    ['she scored 70 %', []],
+    ['for a week', []],
+    ['half of the class', []],
+  ])('%s', (text, credits) => expect(read(text)).toEqual(credits));
+
+  it.each([
+    ['por la mitad de la nota', [0.5]],
+    ['por nota completa', [1]],
+    ['sin penalización', [1]],
+    ['con un máximo del 80 %', [0.8]],
+    ['pierde un 10 %', [0.9]],
+    ['hasta el 90 %', [0.9]],
+    ['dos tercios de los puntos', [2 / 3]],
+    ['sacó un 70 %', []],
+  ])('%s', (text, credits) => expect(read(text, 'es')).toEqual(credits));
+});
+
+describe('what can be done', () => {
+  const read = (text: string, lang: 'en' | 'es' = 'en') =>
+    cuesIn(text, lang).map(({ kind, denied, moved }) => [
+      kind,
+      moved ? 'moved' : denied ? 'denied' : 'offered',
+    ]);
+
+  it.each([
+    ['You may redo it', [['redo', 'offered']]],
+    ['You may not redo it', [['redo', 'denied']]],
+    ['It is not too late to redo it', [['redo', 'offered']]],
+    ['No retakes', [['retake', 'denied']]],
+    ['Do not forget to hand it in', [['hand-in', 'offered']]],
+    ['Fix the units', [['correct', 'offered']]],
+    ['The due date was moved to Monday', [['hand-in', 'moved']]],
+    ['The due date was moved up to Monday', []],
+    ['He wanted to redo it', []],
+    ['The retake was on Monday', []],
+    ['We will correct the tests', []],
+    ['Great job on the corrections', []],
+    ['You can retake it next year', []],
+    ['Hand in the permission slip', []],
+  ])('%s', (text, cues) => expect(read(text)).toEqual(cues));
+
+  it.each([
+    ['Puede repetir el examen', [['retake', 'offered']]],
+    ['No se puede rehacer', [['redo', 'denied']]],
+    ['Corregiré los exámenes', []],
+    ['La fecha de entrega se ha aplazado', [['hand-in', 'moved']]],
+  ])('%s', (text, cues) => expect(read(text, 'es')).toEqual(cues));
+});
+
+describe('sentences', () => {
+  it.each([
+    ['One. Two! Three?', ['One.', ' Two!', ' Three?']],
+    ['By 3 p.m. on Friday. Then no more.', ['By 3 p.m. on Friday.', ' Then no more.']],
+    ['Until Nov. 4 for half; later nothing.', ['Until Nov. 4 for half;', ' later nothing.']],
+    ['It is worth 2.5 points.', ['It is worth 2.5 points.']],
+    ['\n\n', []],
+  ])('%j', (text, parts) => expect(sentencesOf(text).map((each) => each.text)).toEqual(parts));
+
+  it('keep their places, however long', () => {
+    const text = `${'word '.repeat(400)}. End.`;
+    const parts = sentencesOf(text);
+    expect(parts.map((each) => each.text).join('')).toBe(text);
+    for (const { text: part, start } of parts) expect(text.slice(start, start + part.length)).toBe(part);
+    expect(Math.max(...parts.map((each) => each.text.length))).toBeLessThanOrEqual(500);
+  });
+});
+
+describe('the calendar', () => {
+  it('counts days, school days and weeks', () => {
+    expect(addDays('2026-12-30', 3)).toBe('2027-01-02');
+    expect(addSchoolDays('2026-10-23', 1)).toBe('2026-10-26');
+    expect(nextWeekday(written, 3)).toBe(written);
+    expect(nextMonday('2026-10-25')).toBe('2026-10-26');
+    expect(nextMonday('2026-10-26')).toBe('2026-11-02');
+  });
+
+  it('knows what is no day and no zone', () => {
+    expect([isDate(2026, 2, 29), isDate(2028, 2, 29), isDate(2026, 11, 31)]).toEqual([false, true, false]);
+    expect([isTimeZone('America/Halifax'), isTimeZone('Sorrel/Quay')]).toEqual([true, false]);
+    expect(dateIn('America/Halifax', '2026-10-22T02:30:00Z')).toBe(written);
+  });
+});
+
+it.each([
+  ['You may redo the map until Friday.', 'en'],
+  ['Puede rehacer el mapa hasta el viernes.', 'es'],
+  ['¡Muy bien!', 'es'],
+  ['', 'en'],
+  ['17/20', 'en'],
+])('tells the language of %j', (text, lang) => expect(languageOf(text)).toBe(lang));
