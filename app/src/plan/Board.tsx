@@ -1,26 +1,24 @@
 import {
   closestCenter,
   DndContext,
+  DragOverlay,
   KeyboardSensor,
   MouseSensor,
   TouchSensor,
-  useDraggable,
   useDroppable,
   useSensor,
   useSensors,
   type KeyboardCoordinateGetter,
 } from '@dnd-kit/core';
-import type { ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { Evening, Plan, PlannedTask } from '@cadro/contract';
 import { useFormat } from '../i18n';
-import { Quietly, Row, Stack, Tick, touch, usePalette, useWide, Words } from '../ui';
-import { useChangeTaskMutation, useDropTaskMutation, useSetEveningsMutation } from './api';
+import { Row, Stack, usePalette, useWide, Words } from '../ui';
+import { useChangeTaskMutation, useSetEveningsMutation } from './api';
 import { MinutesField } from './FreeTime';
-
-/** Where a task may be dropped that is to stand on no evening. */
-const nowhere = 'nowhere';
+import { Card, Lifted, nowhere } from './TaskCard';
 
 /** Arrow keys take a lifted card to the next evening, or the one before. */
 const byArrow: KeyboardCoordinateGetter = (event, { context, currentCoordinates }) => {
@@ -43,123 +41,6 @@ const byArrow: KeyboardCoordinateGetter = (event, { context, currentCoordinates 
     y: next.rect.top + (next.rect.height - collisionRect.height) / 2,
   };
 };
-
-function Handle({ task }: { task: PlannedTask }) {
-  const { t } = useTranslation();
-  const palette = usePalette();
-  const { attributes, listeners, setNodeRef, isDragging } = useDraggable({
-    id: task.itemId,
-    data: { evening: task.evening ?? nowhere },
-  });
-  return (
-    <button
-      ref={setNodeRef}
-      {...attributes}
-      {...listeners}
-      type="button"
-      aria-label={t('plan.handle', { title: task.title })}
-      style={{
-        width: touch,
-        height: touch,
-        border: 'none',
-        background: 'none',
-        cursor: isDragging ? 'grabbing' : 'grab',
-        touchAction: 'none',
-        color: 'inherit',
-      }}
-    >
-      <svg width="20" height="20" viewBox="0 0 20 20" aria-hidden="true">
-        {[5, 10, 15].map((y) => (
-          <line key={y} x1="4" x2="16" y1={y} y2={y} stroke={palette.ink} strokeWidth="1.5" />
-        ))}
-      </svg>
-    </button>
-  );
-}
-
-/** A chosen work on its evening: ticked off, moved, or taken out. */
-function Card({
-  studentId,
-  task,
-  may,
-  longest,
-}: {
-  studentId: string;
-  task: PlannedTask;
-  may: boolean;
-  /** The most free minutes an evening has. */
-  longest: number;
-}) {
-  const { t } = useTranslation();
-  const format = useFormat();
-  const palette = usePalette();
-  const [change] = useChangeTaskMutation();
-  const [drop] = useDropTaskMutation();
-  const { itemId, title, courseTitle, minutes, gain, deadline, evening, movedFrom, doneAt } = task;
-  const tooLong = evening === null && doneAt === null && minutes > longest;
-  const late = deadline !== null && evening !== null && evening > deadline;
-  const line = [
-    courseTitle,
-    t('plan.minutes', { count: minutes }),
-    ...(gain >= 0.005 ? [t('plan.adds', { gain: format.amount(gain) })] : []),
-    ...(deadline ? [t('plan.until', { date: format.day(deadline) })] : []),
-  ].join(' · ');
-  return (
-    <Row
-      space={0.5}
-      style={{
-        alignItems: 'flex-start',
-        borderWidth: 1,
-        borderColor: palette.line,
-        borderRadius: 6,
-        backgroundColor: palette.sheet,
-        paddingLeft: 12,
-      }}
-    >
-      {may ? (
-        <Tick
-          label={t('plan.done', { title })}
-          on={doneAt !== null}
-          onChange={(done) => void change({ studentId, itemId, done })}
-        />
-      ) : null}
-      <View style={{ flex: 1, paddingVertical: 10 }}>
-        <Words bold>{title}</Words>
-        <Words size="small" colour="soft">
-          {line}
-        </Words>
-        {late ? (
-          <Words size="small" colour="plum">
-            {t('plan.late')}
-          </Words>
-        ) : null}
-        {movedFrom ? (
-          <Words size="small" colour="plum">
-            {t('plan.moved', { date: format.day(movedFrom) })}
-          </Words>
-        ) : null}
-        {tooLong ? (
-          <Words size="small" colour="plum">
-            {t('plan.tooLong')}
-          </Words>
-        ) : null}
-        {may && doneAt === null ? (
-          <Row space={2} style={{ paddingTop: 4 }}>
-            <MinutesField
-              key={minutes}
-              label={t('plan.minutesFor', { title })}
-              hidden
-              minutes={minutes}
-              onSave={(value) => void change({ studentId, itemId, minutes: value })}
-            />
-            <Quietly label={t('plan.drop')} hint={title} onPress={() => void drop({ studentId, itemId })} />
-          </Row>
-        ) : null}
-      </View>
-      {may && doneAt === null ? <Handle task={task} /> : null}
-    </Row>
-  );
-}
 
 function Place({ id, children }: { id: string; children: ReactNode }) {
   const palette = usePalette();
@@ -240,6 +121,7 @@ export function Board({ studentId, plan, may }: { studentId: string; plan: Plan;
   const format = useFormat();
   const wide = useWide();
   const [change] = useChangeTaskMutation();
+  const [lifted, setLifted] = useState<string | number | null>(null);
   const sensors = useSensors(
     useSensor(MouseSensor, { activationConstraint: { distance: 4 } }),
     useSensor(TouchSensor, { activationConstraint: { delay: 120, tolerance: 8 } }),
@@ -271,7 +153,10 @@ export function Board({ studentId, plan, may }: { studentId: string; plan: Plan;
           onDragCancel: ({ active }) => said('cancelled', active.id),
         },
       }}
+      onDragStart={({ active }) => setLifted(active.id)}
+      onDragCancel={() => setLifted(null)}
       onDragEnd={({ active, over }) => {
+        setLifted(null);
         const task = plan.tasks.find(({ itemId }) => itemId === active.id);
         const evening = over && over.id !== nowhere ? String(over.id) : null;
         if (over && task && (task.evening !== evening || task.movedFrom)) {
@@ -319,6 +204,9 @@ export function Board({ studentId, plan, may }: { studentId: string; plan: Plan;
           ))}
         </div>
       </Stack>
+      <DragOverlay dropAnimation={null}>
+        {lifted === null ? null : <Lifted title={titleOf(lifted)} />}
+      </DragOverlay>
     </DndContext>
   );
 }
