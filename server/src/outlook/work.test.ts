@@ -37,7 +37,10 @@ beforeAll(async () => {
     await world.moveTo(`2026-10-${day}T19:40:00Z`);
     await world.syncAll();
   }
-  await world.household('here', [{ name: 'maren', children: ['isolde', 'caspian', 'pet'] }]);
+  await world.household('here', [
+    { name: 'maren', children: ['isolde', 'caspian', 'pet'] },
+    { name: 'student', role: 'student', children: ['caspian'] },
+  ]);
   await world.household('apart', [{ name: 'apart', children: ['isolde'] }]);
   maren = await world.signedIn('maren');
   work = await load();
@@ -118,6 +121,13 @@ describe('the list', () => {
       .expect(204);
     const asked = (await load()).rows.find(({ title }) => title === 'Keel model')?.asked;
     expect(asked).toEqual({ answer: 'handed-in', on: '2026-10-21' });
+    // It is the household's talk: one who reads only the record is not told.
+    const student = await world.signedIn('student');
+    const theirs = (await student.get(workRoutes.work.path).expect(200)).body as Work;
+    expect(theirs.rows.find(({ title }) => title === 'Keel model')).toMatchObject({
+      asked: null,
+      effort: { told: false },
+    });
   });
 });
 

@@ -227,6 +227,7 @@ export async function workOf(
   const items = await workItems(db, {
     studentIds,
     householdId: household.id,
+    talkIds,
     looseIds: [...courses.values()].flatMap(({ ends }) => [...ends.keys()]),
     now,
     until: new Date(now.getTime() + earlyDays * dayMs),

@@ -36,6 +36,8 @@ export const workItems = (
   ask: {
     readonly studentIds: readonly string[];
     readonly householdId: string;
+    /** Of whom the household's own notes may be read. */
+    readonly talkIds: readonly string[];
     readonly looseIds: readonly string[];
     readonly now: Date;
     /** Work that is given out or due later is left out. */
@@ -58,9 +60,11 @@ export const workItems = (
        left join lateral (
          select a.answer, a.on_date from asked_answers a
          where a.student_id = e.student_id and a.household_id = :household and a.item_id = i.id
+           and e.student_id = any(:talk)
          order by a.id desc limit 1) a on true
-       left join efforts f on f.student_id = e.student_id and f.household_id = :household and f.item_id = i.id`,
-      { household: ask.householdId },
+       left join efforts f on f.student_id = e.student_id and f.household_id = :household and f.item_id = i.id
+         and e.student_id = any(:talk)`,
+      { household: ask.householdId, talk: [...ask.talkIds] },
     )
     .whereIn('e.student_id', [...ask.studentIds])
     .where({ 'e.active': true, 'i.removed': false })

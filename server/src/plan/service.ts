@@ -9,6 +9,7 @@ import type {
 } from '@cadro/contract';
 import { mostPlanEvenings, mostPlanTasks } from '@cadro/contract';
 import { movedOn } from '@cadro/core';
+import { addDays, format, getDay, parseISO } from 'date-fns';
 import type { Clock, Db } from '../db';
 import { dateIn } from '../household';
 import { HttpProblem } from '../http/problems';
@@ -25,8 +26,7 @@ const dayMs = 24 * 60 * 60 * 1000;
 /** What was done stays in sight for a week. */
 const doneDays = 7;
 
-const addDays = (date: string, days: number): string =>
-  new Date(Date.parse(`${date}T00:00:00Z`) + days * dayMs).toISOString().slice(0, 10);
+const daysAfter = (date: string, days: number): string => format(addDays(parseISO(date), days), 'yyyy-MM-dd');
 
 /** Hundredths of the scale, so that a course of 4 and one of 100 are summed alike. */
 const gainOf = ({ impact, outOf, recoverable, kind }: WorkRow): number =>
@@ -50,8 +50,8 @@ async function load(deps: Deps, guardianId: string, child: Child, owner: store.O
   ]);
   const differs = new Map(exceptions.map(({ on_date, minutes }) => [on_date, minutes]));
   const evenings = Array.from({ length: mostPlanEvenings }, (_, ahead) => {
-    const date = addDays(today, ahead);
-    const usual = row.pattern[new Date(`${date}T00:00:00Z`).getUTCDay()] ?? 0;
+    const date = daysAfter(today, ahead);
+    const usual = row.pattern[getDay(parseISO(date))] ?? 0;
     return { date, minutes: differs.get(date) ?? usual, exception: differs.has(date) };
   });
   const work = new Map(rows.map((each) => [each.itemId, each]));

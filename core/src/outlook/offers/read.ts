@@ -24,8 +24,6 @@ interface Draft {
   credit?: number;
   start: number;
   end: number;
-  /** Where its sentence begins. */
-  from: number;
   moved?: boolean;
 }
 
@@ -194,7 +192,6 @@ class Reading {
         kind,
         start: from + start + (/^\s*/.exec(text.slice(start))?.[0].length ?? 0),
         end: from + mark.end,
-        from,
       };
       drafts.push(draft);
       return draft;
