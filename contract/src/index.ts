@@ -1,4 +1,8 @@
-import { attendanceRoutes } from './attendance/attendance';
+import { attendanceRoutes } from './attendance/days';
+import { calendarRoutes } from './calendar/calendar';
+import { dayRoutes } from './calendar/day';
+import { elsewhereRoutes } from './calendar/elsewhere';
+import { entryRoutes } from './calendar/entries';
 import { followUpRoutes } from './followups/followups';
 import { gradebookRoutes } from './gradebook/gradebook';
 import { termRoutes } from './gradebook/terms';
@@ -12,6 +16,12 @@ import type { RouteContract } from './shared/route';
 import { sourceRoutes } from './sources/status';
 
 export * from './attendance/attendance';
+export * from './attendance/days';
+export * from './calendar/calendar';
+export * from './calendar/day';
+export * from './calendar/elsewhere';
+export * from './calendar/entries';
+export * from './followups/absence';
 export * from './followups/followups';
 export * from './gradebook/cases';
 export * from './gradebook/gradebook';
@@ -43,6 +53,10 @@ export const allRoutes: readonly RouteContract[] = [
   gradebookRoutes,
   termRoutes,
   attendanceRoutes,
+  dayRoutes,
+  calendarRoutes,
+  entryRoutes,
+  elsewhereRoutes,
   followUpRoutes,
   messageRoutes,
   sourceRoutes,

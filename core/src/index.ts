@@ -1,4 +1,5 @@
 export * from './attendance';
+export * from './calendar';
 export * from './followups';
 export * from './gradebook';
 export * from './outlook';

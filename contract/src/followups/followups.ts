@@ -1,5 +1,6 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { looseEndKinds } from '../outlook/figures';
+import { AbsenceClaim, RegisterMark } from './absence';
 import { resultStatuses } from '../gradebook/record';
 import { route } from '../shared/route';
 import { DateOnly, FreeText, Instant, Nullable, Uuid } from '../shared/scalars';
@@ -23,6 +24,10 @@ export const Outcome = Type.Union([
     earned: Nullable(Type.Number()),
     possible: Type.Number(),
   }),
+  /** The register says now what was asked for. */
+  Type.Object({ by: Type.Literal('register'), marks: Type.Array(RegisterMark) }),
+  /** The work that an absence touched is done. */
+  Type.Object({ by: Type.Literal('caught-up'), works: Type.Integer() }),
   Type.Object({ by: Type.Literal('guardian') }),
 ]);
 export type Outcome = Static<typeof Outcome>;
@@ -48,6 +53,8 @@ export const FollowUpSummary = Type.Object({
   /** Several works of its course, where it is about more than one. */
   itemIds: Type.Array(Uuid),
   topic: TopicSchema,
+  /** What an absence was taken in hand for; null for everything else. */
+  absence: Nullable(AbsenceClaim),
   title: Type.String(),
   /** The loose end it was taken up for. */
   looseEndKind: Nullable(LooseEndKindSchema),
@@ -70,6 +77,8 @@ export const FollowUp = Type.Composite([
     stillKind: Nullable(LooseEndKindSchema),
     dueAt: Nullable(Instant),
     possible: Nullable(Type.Number()),
+    /** What the register says now of the lessons it is about. */
+    register: Type.Array(RegisterMark),
     entries: Type.Array(FollowUpEntry),
   }),
 ]);

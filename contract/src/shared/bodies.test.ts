@@ -2,7 +2,12 @@ import fc from 'fast-check';
 import type { TObject, TSchema } from '@sinclair/typebox';
 import {
   allRoutes,
+  attendanceRoutes,
+  calendarRoutes,
   CourseRecord,
+  dayRoutes,
+  elsewhereRoutes,
+  entryRoutes,
   feedCollections,
   followUpRoutes,
   householdRoutes,
@@ -12,6 +17,21 @@ import {
 import { misfits } from './parse';
 
 const uuid = '0d4f3c1a-1b2c-4d5e-8f90-a1b2c3d4e5f6';
+const entry = {
+  kind: 'reminder',
+  title: 'Library books',
+  text: null,
+  studentIds: [uuid],
+  shared: true,
+  on: '2026-10-22',
+  lastOn: null,
+  startsAt: '08:00',
+  endsAt: null,
+  rule: 'FREQ=WEEKLY;BYDAY=TH',
+  itemId: null,
+  daysBefore: null,
+};
+const feed = { name: 'Kitchen', layers: ['due', 'test'], studentIds: [] };
 /** A body of each writing route that fits; a new route that is not here fails below. */
 const fitting: Record<string, object> = {
   'post /api/session': { email: 'maren@aldervane.example', password: 'x' },
@@ -45,6 +65,23 @@ const fitting: Record<string, object> = {
   },
   'post /api/students/:studentId/plan/tasks': { tasks: [{ itemId: uuid, minutes: 20 }] },
   'patch /api/students/:studentId/plan/tasks/:itemId': { evening: '2026-10-22', minutes: 20, done: true },
+  'post /api/students/:studentId/attendance/codes': { code: 'Q7', kind: 'tardy', excused: false },
+  'post /api/students/:studentId/attendance/marks': { text: 'date,period,code', codes: [], preview: true },
+  'post /api/students/:studentId/absences': {
+    purpose: 'explain',
+    lessons: [{ on: '2026-10-19', period: '5' }],
+    subject: 'S',
+    text: 'T',
+  },
+  'post /api/students/:studentId/days/:on/catch-up': { title: 'Catch up' },
+  'post /api/students/:studentId/items/:itemId/own-date': { on: '2026-10-22' },
+  'post /api/students/:studentId/items/:itemId/supplies': { supply: 'graph paper', got: true },
+  'post /api/entries': entry,
+  'patch /api/entries/:entryId': { ...entry, version: 1 },
+  'post /api/entries/:entryId/days': { on: '2026-10-22', as: 'done' },
+  'post /api/calendar/feeds': feed,
+  'patch /api/calendar/feeds/:feedId': feed,
+  'post /api/calendar/imports': { studentId: null, name: 'x', text: 'BEGIN:VCALENDAR', preview: true },
   'post /api/messages': { studentId: uuid, teacherId: uuid, followUpId: null, subject: 'S', text: 'T' },
 };
 const keyOf = ({ method, path }: { method: string; path: string }) => `${method} ${path}`;
@@ -70,9 +107,12 @@ describe('the bodies of requests', () => {
 
     it('is refused with any member of another type, at its place', () => {
       for (const name of Object.keys(schema.properties)) {
-        const own = typeof (whole as Record<string, unknown>)[name];
-        for (const wrong of [{}, [], true, { $gt: '' }].filter(
-          (each) => typeof each !== own || own === 'object',
+        const own = (whole as Record<string, unknown>)[name];
+        // An empty list is of the type of a list.
+        for (const wrong of [{}, [], true, { $gt: '' }].filter((each) =>
+          typeof each !== 'object' || typeof own !== 'object'
+            ? typeof each !== typeof own
+            : !(Array.isArray(each) && Array.isArray(own)),
         )) {
           const [misfit] = misfits(schema, { ...whole, [name]: wrong });
           expect({ name, path: misfit?.path }).toEqual({ name, path: `/${name}` });
@@ -87,6 +127,7 @@ describe('the bodies of requests', () => {
 });
 
 describe('limits of what people write', () => {
+  const lesson = { on: '2026-10-19', period: '5' };
   const long = (length: number) => 'x'.repeat(length);
   it.each<[string, TSchema | undefined, object, string | null]>([
     ['a note of 20,000 characters', followUpRoutes.create.body, { note: long(20_000) }, null],
@@ -111,6 +152,21 @@ describe('limits of what people write', () => {
     ['an id that is none', messageRoutes.send.body, { teacherId: '7' }, '/teacherId'],
     ['an empty letter', messageRoutes.send.body, { text: '' }, '/text'],
     ['a subject of 201 characters', messageRoutes.send.body, { subject: long(201) }, '/subject'],
+    ['an entry without a title', entryRoutes.create.body, { title: '' }, '/title'],
+    ['an entry of a kind of its own', entryRoutes.create.body, { kind: 'party' }, '/kind'],
+    ['an hour beyond the day', entryRoutes.create.body, { startsAt: '24:00' }, '/startsAt'],
+    ['an hour without its zero', entryRoutes.create.body, { startsAt: '8:00' }, '/startsAt'],
+    ['a reminder 61 days before', entryRoutes.create.body, { daysBefore: 61 }, '/daysBefore'],
+    ['a child twice', entryRoutes.create.body, { studentIds: [uuid, uuid] }, '/studentIds'],
+    ['a rule of 301 characters', entryRoutes.create.body, { rule: long(301) }, '/rule'],
+    ['a subscription of nothing', elsewhereRoutes.create.body, { layers: [] }, '/layers'],
+    ['a layer nobody has', elsewhereRoutes.create.body, { layers: ['dreams'] }, '/layers/0'],
+    ['a file of nothing', elsewhereRoutes.import.body, { text: '' }, '/text'],
+    ['a letter about no lesson', dayRoutes.letter.body, { lessons: [] }, '/lessons'],
+    ['a letter for no purpose', dayRoutes.letter.body, { purpose: 'catch-up' }, '/purpose'],
+    ['a lesson twice', dayRoutes.letter.body, { lessons: [lesson, lesson] }, '/lessons'],
+    ['a meaning of its own', attendanceRoutes.meaning.body, { kind: 'asleep' }, '/kind'],
+    ['a supply of 501 characters', calendarRoutes.gotSupply.body, { supply: long(501) }, '/supply'],
     ['a language nobody has translated', householdRoutes.changeMe.body, { language: 'xx' }, '/language'],
   ])('%s', (_name, schema, more, path) => {
     const route = writing.find(({ body }) => body === schema);

@@ -16,6 +16,8 @@ export const problemCodes = [
   'teacher-without-contact',
   'unknown-thread',
   'plan-full',
+  'unreadable-file',
+  'nothing-open',
   'foreign-origin',
   'too-large',
   'source-unreachable',

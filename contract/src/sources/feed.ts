@@ -84,25 +84,71 @@ export const FeedComment = Type.Object({
   teacherId: Type.String(),
   writtenAt: Instant,
 });
+/** What a code of the school's own means, from a day on where it has not always meant that. */
+export const FeedAttendanceCode = Type.Object({
+  ...base,
+  code: Type.String({ minLength: 1 }),
+  kind: Type.Union(markKinds.map((kind) => Type.Literal(kind))),
+  excused: Type.Boolean(),
+  label: Type.String(),
+  from: Type.Optional(Nullable(DateOnly)),
+});
 export const FeedMark = Type.Object({
   ...base,
   studentId: Type.String(),
   date: DateOnly,
-  period: Type.String(),
+  /** The period of the lesson; `day` where a school marks whole days. */
+  period: Type.String({ minLength: 1 }),
   classId: Type.Optional(Type.String()),
-  code: Type.String(),
-  kind: Type.Union(markKinds.map((kind) => Type.Literal(kind))),
-  excused: Type.Boolean(),
-  label: Type.String(),
+  code: Type.String({ minLength: 1 }),
+  note: Type.Optional(Type.String()),
+  markedBy: Type.Optional(Type.String()),
 });
+/** A time of day where the school is, `08:40`. */
+const TimeOfDay = Type.String({ pattern: '^([01][0-9]|2[0-3]):[0-5][0-9]$' });
 export const FeedLesson = Type.Object({
   ...base,
   classId: Type.String(),
+  /** Days are told their rotation day in `schoolDays`; empty for a lesson of every day. */
   rotationDay: Type.String(),
   period: Type.String(),
-  startsAt: Type.String(),
-  endsAt: Type.String(),
+  startsAt: TimeOfDay,
+  endsAt: TimeOfDay,
   room: Type.Optional(Type.String()),
+});
+/** A day of the school's calendar: with school, and which day of the rotation, or without and why. */
+export const FeedSchoolDay = Type.Object({
+  ...base,
+  schoolId: Type.String(),
+  date: DateOnly,
+  open: Type.Boolean(),
+  rotationDay: Type.Optional(Nullable(Type.String())),
+  title: Type.Optional(Nullable(Type.String())),
+});
+export const schoolEventKinds = ['event', 'meeting', 'reporting', 'live-lesson'] as const;
+/** Something at a time, or on whole days, for the whole school or for one class. */
+export const FeedSchoolEvent = Type.Object({
+  ...base,
+  schoolId: Type.String(),
+  classId: Type.Optional(Nullable(Type.String())),
+  kind: Type.Union(schoolEventKinds.map((kind) => Type.Literal(kind))),
+  title: Type.String({ minLength: 1 }),
+  /** First and last day, both included. */
+  date: DateOnly,
+  lastDate: Type.Optional(Nullable(DateOnly)),
+  startsAt: Type.Optional(Nullable(TimeOfDay)),
+  endsAt: Type.Optional(Nullable(TimeOfDay)),
+  place: Type.Optional(Nullable(Type.String())),
+  href: Type.Optional(Nullable(Type.String())),
+});
+/** What was done in a lesson, and what was given as homework. */
+export const FeedLessonNote = Type.Object({
+  ...base,
+  classId: Type.String(),
+  date: DateOnly,
+  done: Type.String(),
+  homework: Type.Optional(Nullable(Type.String())),
+  files: Type.Optional(Type.Array(Type.Object({ title: Type.String(), href: Type.String() }))),
 });
 export const FeedAnnouncement = Type.Object({
   ...base,
@@ -159,10 +205,11 @@ export const FeedCreditPlan = Type.Object({
   studentId: Type.String(),
   areas: Type.Array(Type.Object({ area: Type.String(), required: Type.Number({ minimum: 0 }) })),
 });
-/** Grade points by letter; `id` is the school's. */
+/** `id` is the school's: its grade points by letter, and who answers for attendance. */
 export const FeedSchool = Type.Object({
   ...base,
-  gradePoints: Type.Record(Type.String(), Type.Number()),
+  gradePoints: Type.Optional(Type.Record(Type.String(), Type.Number())),
+  attendanceDesk: Type.Optional(Nullable(Type.Object({ name: Type.String(), mail: Type.String() }))),
 });
 export type FeedGrade = Static<typeof FeedGrade>;
 export type FeedRubricMark = Static<typeof FeedRubricMark>;
@@ -171,8 +218,13 @@ export type FeedSchool = Static<typeof FeedSchool>;
 export type FeedClass = Static<typeof FeedClass>;
 export type FeedAssignment = Static<typeof FeedAssignment>;
 export type FeedComment = Static<typeof FeedComment>;
+export type FeedAttendanceCode = Static<typeof FeedAttendanceCode>;
 export type FeedMark = Static<typeof FeedMark>;
 export type FeedLesson = Static<typeof FeedLesson>;
+export type FeedSchoolDay = Static<typeof FeedSchoolDay>;
+export type FeedSchoolEvent = Static<typeof FeedSchoolEvent>;
+export type FeedLessonNote = Static<typeof FeedLessonNote>;
+export type SchoolEventKind = (typeof schoolEventKinds)[number];
 export type FeedAnnouncement = Static<typeof FeedAnnouncement>;
 export type FeedLinkCode = Static<typeof FeedLinkCode>;
 
@@ -186,8 +238,12 @@ export const feedCollections = {
   handIns: FeedHandIn,
   creditPlans: FeedCreditPlan,
   comments: FeedComment,
+  attendanceCodes: FeedAttendanceCode,
   attendance: FeedMark,
   timetable: FeedLesson,
+  schoolDays: FeedSchoolDay,
+  schoolEvents: FeedSchoolEvent,
+  lessonNotes: FeedLessonNote,
   announcements: FeedAnnouncement,
   linkCodes: FeedLinkCode,
 } as const satisfies Record<string, TObject>;

@@ -9,6 +9,9 @@ export type Pattern =
 /** Patterns look at this many school days, up to the last one. */
 const windowDays = 20;
 
+/** 0 = Sunday. */
+const weekdayOf = (date: string): number => new Date(`${date}T00:00:00Z`).getUTCDay();
+
 /** Days on which the first lesson was attended and the last one was not. */
 export const leftEarlyDays = (days: readonly SchoolDay[]): string[] =>
   days
@@ -25,13 +28,26 @@ function standOut<K>(absences: ReadonlyMap<K, number>): K[] {
   });
 }
 
+/** The days of the window on which a pattern showed, oldest first. */
+export function patternDates(days: readonly SchoolDay[], { kind, value }: Pattern): string[] {
+  if (kind === 'leaves-early') return leftEarlyDays(days);
+  return days
+    .slice(-windowDays)
+    .filter(({ date, lessons, absent }) =>
+      kind === 'weekday'
+        ? absent && weekdayOf(date) === value
+        : lessons.some((lesson) => lesson.period === value && lesson.kind === 'absent'),
+    )
+    .map(({ date }) => date);
+}
+
 /** What stands out in the last school days, sorted by kind, then by value as text. */
 export function patternsOf(days: readonly SchoolDay[]): Pattern[] {
   const window = days.slice(-windowDays);
   const byPeriod = new Map<string, number>();
   const byWeekday = new Map<number, number>();
   for (const { date, lessons, absent } of window) {
-    const weekday = new Date(`${date}T00:00:00Z`).getUTCDay();
+    const weekday = weekdayOf(date);
     byWeekday.set(weekday, (byWeekday.get(weekday) ?? 0) + (absent ? 1 : 0));
     for (const { period, kind } of lessons) {
       byPeriod.set(period, (byPeriod.get(period) ?? 0) + (kind === 'absent' ? 1 : 0));

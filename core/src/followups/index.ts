@@ -1,1 +1,2 @@
+export * from './absence';
 export * from './verdict';

@@ -1,4 +1,10 @@
-import type { CommentSubject, CourseFigures, FollowUpTopic, NamedLooseEnd } from '@cadro/contract';
+import type {
+  AbsencePurpose,
+  CommentSubject,
+  CourseFigures,
+  FollowUpTopic,
+  NamedLooseEnd,
+} from '@cadro/contract';
 
 /** Everything the Brief is made from, over all children of one guardian, as of one instant. */
 export interface FamilyFacts {
@@ -49,6 +55,8 @@ export interface FollowUpFacts {
   readonly courseTitle: string | null;
   readonly itemId: string | null;
   readonly topic: FollowUpTopic;
+  /** The absence it is about; null for attendance as a whole and for everything else. */
+  readonly absence: { readonly purpose: AbsencePurpose; readonly on: readonly string[] } | null;
   readonly title: string;
   readonly lookAgainOn: string | null;
   /** Whether its date has come, in the child's own zone. */

@@ -54,6 +54,7 @@ const followUp = (more: Partial<FollowUpFacts>): FollowUpFacts => ({
   courseTitle: null,
   itemId: null,
   topic: 'other',
+  absence: null,
   title: 'a',
   lookAgainOn: '2026-10-21',
   due: false,

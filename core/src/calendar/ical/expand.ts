@@ -1,0 +1,90 @@
+import ICAL from 'ical.js';
+import { shareZones, toWall, tzidOf } from './zones';
+
+/** One occurrence of an imported event, by the clock of the zone it was asked in. */
+export interface Occurrence {
+  /** Tells one occurrence of an event from another: the day it was planned for. */
+  readonly planned: string;
+  readonly title: string;
+  readonly place: string | null;
+  readonly text: string | null;
+  readonly href: string | null;
+  readonly on: string;
+  readonly lastOn: string;
+  readonly startsAt: string | null;
+  readonly endsAt: string | null;
+}
+
+/** Occurrences looked at in one event; daily for forty years is within. */
+const mostSteps = 15_000;
+
+function dayBefore(date: ICAL.Time): string {
+  const last = date.clone();
+  last.adjust(-1, 0, 0, 0);
+  return last.toString();
+}
+
+function occurrenceOf(
+  item: ICAL.Event,
+  start: ICAL.Time,
+  end: ICAL.Time,
+  planned: string,
+  timeZone: string,
+): Occurrence {
+  const plain = (value: string | null | undefined) => (value ? String(value) : null);
+  const url = item.component.getFirstPropertyValue('url');
+  const what = {
+    planned,
+    title: plain(item.summary) ?? '',
+    place: plain(item.location),
+    text: plain(item.description),
+    href: url && /^https?:\/\//i.test(String(url)) ? String(url) : null,
+  };
+  if (start.isDate) {
+    const lastOn = end.compare(start) > 0 ? dayBefore(end) : start.toString();
+    return { ...what, on: start.toString(), lastOn, startsAt: null, endsAt: null };
+  }
+  const tzid = tzidOf(item.component, 'dtstart');
+  const [from, to] = [toWall(start, tzid, timeZone), toWall(end, tzid, timeZone)];
+  // What begins and ends at once has no end of its own.
+  const endsAt = from.on === to.on && from.time === to.time ? null : to.time;
+  return { ...what, on: from.on, lastOn: to.on, startsAt: from.time, endsAt };
+}
+
+/**
+ * The occurrences of an imported event on the days from `from` to `to`, both included, as the clock of a zone shows
+ * them; changed and left-out occurrences are followed, and cancelled ones are none.
+ * @param component what `readCalendar` has kept.
+ */
+export function expandEvent(component: string, from: string, to: string, timeZone: string): Occurrence[] {
+  const calendar = new ICAL.Component(ICAL.parse(component));
+  const [first, ...rest] = calendar.getAllSubcomponents('vevent');
+  if (!first) return [];
+  shareZones(calendar);
+  const event = new ICAL.Event(first, { exceptions: rest });
+  const cancelled = (item: ICAL.Event) =>
+    String(item.component.getFirstPropertyValue('status') ?? '').toUpperCase() === 'CANCELLED';
+  const within = ({ on, lastOn }: Occurrence) => lastOn >= from && on <= to;
+  if (!event.isRecurring()) {
+    const one = occurrenceOf(event, event.startDate, event.endDate, event.startDate.toString(), timeZone);
+    return !cancelled(event) && within(one) ? [one] : [];
+  }
+  const found: Occurrence[] = [];
+  const iterator = event.iterator();
+  for (let steps = 0; steps < mostSteps; steps++) {
+    const next = iterator.next() as ICAL.Time | undefined;
+    // A changed occurrence may have been moved by some days, but not by months.
+    if (!next || next.toString().slice(0, 10) > after(to)) break;
+    const { item, startDate, endDate } = event.getOccurrenceDetails(next);
+    if (cancelled(item)) continue;
+    const one = occurrenceOf(item, startDate, endDate, next.toString(), timeZone);
+    if (within(one)) found.push(one);
+  }
+  return found;
+}
+
+function after(date: string): string {
+  const later = ICAL.Time.fromDateString(date);
+  later.adjust(62, 0, 0, 0);
+  return later.toString();
+}

@@ -1,0 +1,7 @@
+/* Calendars of the standard (RFC 5545). An entry of its own: what reads and writes them is heavy. */
+export * from './expand';
+export * from './publish';
+export * from './read';
+export * from './recurrence';
+export * from './write';
+export * from './zones';

@@ -1,0 +1,61 @@
+import { occurrences, ruleFault } from '.';
+
+describe('a rule', () => {
+  it.each([
+    ['FREQ=DAILY', null],
+    ['FREQ=WEEKLY;BYDAY=TU,TH', null],
+    ['FREQ=WEEKLY;INTERVAL=2;BYDAY=MO;UNTIL=20270618', null],
+    ['FREQ=MONTHLY;BYDAY=1WE', null],
+    ['FREQ=MONTHLY;BYMONTHDAY=-1', null],
+    ['FREQ=YEARLY;COUNT=3', null],
+    ['FREQ=HOURLY', 'too-often'],
+    ['FREQ=SECONDLY;COUNT=5', 'too-often'],
+    ['FREQ=SOMETIMES', 'rule-not-read'],
+    ['FREQ=DAILY;INTERVAL=0', 'rule-not-read'],
+    ['FREQ=DAILY;INTERVAL=-2', 'rule-not-read'],
+    ['FREQ=MONTHLY;BYMONTHDAY=40', 'rule-not-read'],
+    ['BYDAY=TU', 'rule-not-read'],
+    ['every Tuesday', 'rule-not-read'],
+    ['', 'rule-not-read'],
+  ] as const)('%s: %s', (rule, fault) => expect(ruleFault(rule)).toBe(fault));
+});
+
+describe('the days of an entry', () => {
+  const days = (rule: string | null, on: string, from: string, to: string, skipped: string[] = []) =>
+    occurrences({ on, rule, skipped }, from, to);
+
+  it.each([
+    ['one day', null, '2026-10-22', ['2026-10-22']],
+    ['one day outside', null, '2026-11-30', []],
+    [
+      'every Tuesday and Thursday',
+      'FREQ=WEEKLY;BYDAY=TU,TH',
+      '2026-10-06',
+      ['2026-10-20', '2026-10-22', '2026-10-27', '2026-10-29'],
+    ],
+    ['every other Monday', 'FREQ=WEEKLY;INTERVAL=2', '2026-10-05', ['2026-10-19']],
+    [
+      'until a day, which counts',
+      'FREQ=DAILY;UNTIL=20261021',
+      '2026-10-19',
+      ['2026-10-19', '2026-10-20', '2026-10-21'],
+    ],
+    ['three times', 'FREQ=WEEKLY;COUNT=3', '2026-10-14', ['2026-10-21', '2026-10-28']],
+    ['the last day of the month', 'FREQ=MONTHLY;BYMONTHDAY=-1', '2026-09-30', ['2026-10-31']],
+  ] as const)('%s', (_name, rule, on, expected) =>
+    expect(days(rule, on, '2026-10-19', '2026-10-31')).toEqual(expected),
+  );
+
+  it('leaves out what was left out', () =>
+    expect(days('FREQ=WEEKLY', '2026-10-01', '2026-10-08', '2026-10-29', ['2026-10-15'])).toEqual([
+      '2026-10-08',
+      '2026-10-22',
+      '2026-10-29',
+    ]));
+
+  it('follows a daily rule over many years', () =>
+    expect(days('FREQ=DAILY', '2000-01-01', '2026-10-19', '2026-10-20')).toEqual([
+      '2026-10-19',
+      '2026-10-20',
+    ]));
+});

@@ -1,0 +1,2 @@
+export * from './clusters';
+export * from './timetable';
