@@ -54,13 +54,19 @@ describe('the simulation', () => {
           expect(changedAt <= opensAt).toBe(true);
   });
 
-  it('has a mark for every lesson of every school day so far', () => {
-    const millrace = new Simulation(null).records.get('millrace');
+  it('has a mark for every lesson of every school day so far, and for the day where days are marked', () => {
+    const { records } = new Simulation(null);
     const days = schoolDays().filter((day) => at(day, '16:00') <= opensAt);
-    const marks = millrace
-      ?.current('attendance', opensAt)
-      .filter(({ row }) => row['studentId'] === 'caspian' && row['code'] !== 'H');
-    expect(marks).toHaveLength(days.length * 6);
+    const marksOf = (school: string, student: string, closed: string) =>
+      records
+        .get(school)
+        ?.current('attendance', opensAt)
+        .filter(({ row }) => row['studentId'] === student && row['code'] !== closed);
+    expect(marksOf('gannet-head', 'isolde', 'H')).toHaveLength(days.length * 7);
+    // One course at Millrace does not meet on the second day of the rotation.
+    const second = days.filter((_day, index) => index % 3 === 1).length;
+    expect(marksOf('millrace', 'caspian', 'NS')).toHaveLength(days.length * 6 - second);
+    expect(marksOf('little-fathom', 'pet', '-')).toHaveLength(days.length);
   });
 });
 

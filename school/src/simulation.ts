@@ -64,8 +64,8 @@ export class Simulation {
     this.save();
   }
 
-  add(school: string, collection: string, id: string, row: Record<string, unknown>): void {
-    const at = this.now;
+  /** @param at when the school will say it; now, or later for what it has promised. */
+  add(school: string, collection: string, id: string, row: Record<string, unknown>, at = this.now): void {
     this.records.get(school)?.put(collection, id, at, row);
     this.kept.added.push({ school, collection, id, at, row });
     this.save();

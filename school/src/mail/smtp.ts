@@ -1,19 +1,19 @@
 import { simpleParser, type AddressObject } from 'mailparser';
 import { SMTPServer } from 'smtp-server';
 import type { Simulation } from '../simulation';
-import { teachers } from './teachers';
+import { mailboxes } from './teachers';
 
 const firstAddress = (field: AddressObject | AddressObject[] | undefined): string =>
   [field ?? []].flat()[0]?.value[0]?.address?.toLowerCase() ?? '';
 
-/** The schools' mail server: takes letters to its teachers, and refuses those to anybody else. */
+/** The schools' mail server: takes letters to its teachers and offices, and refuses those to anybody else. */
 export function mailServer(simulation: Simulation): SMTPServer {
   return new SMTPServer({
     authOptional: true,
     disabledCommands: ['STARTTLS', 'AUTH'],
     size: 10 * 1024 * 1024,
     onRcptTo({ address }, _session, callback) {
-      const known = teachers.some((teacher) => teacher.address === address.toLowerCase());
+      const known = mailboxes.some((each) => each.address === address.toLowerCase());
       callback(known ? null : Object.assign(new Error(`no mailbox ${address}`), { responseCode: 550 }));
     },
     onData(stream, _session, callback) {

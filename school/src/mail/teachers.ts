@@ -1,6 +1,7 @@
 import MailComposer from 'nodemailer/lib/mail-composer';
 import type { Letter, Simulation } from '../simulation';
 import { keelModel, mailOf, resultRow, schools, type CourseSpec } from '../story';
+import { deskAnswer, type Answer } from './desk';
 
 export interface Teacher {
   readonly school: string;
@@ -9,7 +10,7 @@ export interface Teacher {
   readonly courses: readonly CourseSpec[];
 }
 
-/** Everyone at the schools who reads mail. */
+/** Every teacher who reads mail. */
 export const teachers: readonly Teacher[] = schools.flatMap((school) => {
   const byAddress = new Map<string, CourseSpec[]>();
   for (const course of school.courses) {
@@ -24,16 +25,22 @@ export const teachers: readonly Teacher[] = schools.flatMap((school) => {
   });
 });
 
-interface Answer {
-  readonly text: string;
-  /** What the teacher does besides writing. */
-  readonly act?: (simulation: Simulation) => void;
-}
+/** Everyone who has a mailbox: the teachers, and who answers for attendance at each school. */
+export const mailboxes: readonly Teacher[] = [
+  ...teachers,
+  ...schools.map(({ id, attendanceDesk }) => ({
+    school: id,
+    address: attendanceDesk.mail,
+    name: attendanceDesk.name,
+    courses: [],
+  })),
+];
 
 const { school, course, key, student } = keelModel;
 const aboutTheKeel = ({ subject, text }: Letter): boolean => /keel model|maqueta/i.test(`${subject} ${text}`);
 
 function answerTo(teacher: Teacher, letter: Letter): Answer {
+  if (teacher.courses.length === 0) return deskAnswer(teacher.school, letter);
   if (teacher.courses.some(({ id }) => teacher.school === school && id === course) && aboutTheKeel(letter)) {
     return {
       text: 'Thank you for asking, and sorry. The model stood under the sail cloth with his name on it: he handed it in. I have marked it today, 17 of 20, without anything off. The keel line is very fair.',
@@ -77,7 +84,7 @@ export async function answerLetters(
   post: (mime: Buffer) => Promise<void>,
 ): Promise<void> {
   for (const letter of simulation.letters) {
-    const teacher = teachers.find(({ address }) => address === letter.to);
+    const teacher = mailboxes.find(({ address }) => address === letter.to);
     if (!teacher || letter.answeredAt || letter.receivedAt >= simulation.now) continue;
     const answer = answerTo(teacher, letter);
     await post(await compose(teacher, letter, answer.text));

@@ -1,23 +1,14 @@
-import {
-  at,
-  closures,
-  dayAfter,
-  dayOfWeek,
-  lessonTimes,
-  nextSchoolDay,
-  schoolDays,
-  termEnd,
-  termWeeks,
-  timeZone,
-} from './calendar';
+import { at, dayAfter, dayOfWeek, nextSchoolDay, termEnd, termWeeks, timeZone } from './calendar';
 import { scatter } from './chance';
 import { putGrades, putPastYear } from './grades';
 import { levelsOf } from './levels';
-import { absences, codes, linkCodes } from './schoolLife';
+import { putAttendance } from './attendance';
+import { linkCodes } from './schoolLife';
 import { compositionsOf, sessionsOf, thisQuarter, yearId } from './sessions';
 import { itemDetails, type SpecialItem, type SpecialResult } from './specialItem';
 import { specialItems } from './specials';
 import type { CourseSpec, SchoolSpec, WeeklySpec } from './specs';
+import { putTimetable } from './timetable';
 import { comments } from './teacherWords';
 import { Records } from './world';
 
@@ -45,7 +36,8 @@ class SchoolBuilder {
     }
     for (const item of specialItems) if (item.school === this.school.id) this.specialWork(item);
     this.comments();
-    this.attendance();
+    putAttendance(this.school, this.records);
+    putTimetable(this.school, this.records, before);
     this.announcementsAndCodes();
     putGrades(this.school, this.records);
     putPastYear(this.school, this.records, before);
@@ -138,15 +130,6 @@ class SchoolBuilder {
       bump: course.bump ?? 0,
       compositions: compositionsOf('2026', this.school.semesters),
     });
-    for (const rotationDay of ['A', 'B']) {
-      this.put('timetable', `${course.id}-${rotationDay}`, before, {
-        classId: course.id,
-        rotationDay,
-        period: course.period,
-        ...lessonTimes(course.period),
-        room: course.room,
-      });
-    }
   }
 
   private lineItem(course: CourseSpec, id: string, when: string, row: Record<string, unknown>): void {
@@ -284,30 +267,6 @@ class SchoolBuilder {
           writtenAt: comment.at,
         });
       });
-  }
-
-  private attendance(): void {
-    for (const { id: student } of this.school.students) {
-      for (const date of [...schoolDays(), ...Object.keys(closures)]) {
-        for (const course of this.school.courses) {
-          const special = absences.find(
-            (each) =>
-              each.student === student &&
-              each.date === date &&
-              (each.periods === 'all' || each.periods.includes(course.period)),
-          );
-          const code = date in closures ? 'H' : ((special?.code ?? 'P') as keyof typeof codes);
-          this.put('attendance', `${student}-${date}-${course.id}`, at(date, '16:00'), {
-            studentId: student,
-            date,
-            period: course.period,
-            classId: course.id,
-            code,
-            ...codes[code],
-          });
-        }
-      }
-    }
   }
 
   private announcementsAndCodes(): void {

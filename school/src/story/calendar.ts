@@ -42,7 +42,21 @@ export function schoolDays(): string[] {
 const clock = (minutes: number): string =>
   `${String(Math.floor(minutes / 60)).padStart(2, '0')}:${String(minutes % 60).padStart(2, '0')}`;
 
-/** Lessons are of 50 minutes, an hour apart; the first begins at 8:40. Period '3' → 10:40 to 11:30. */
+/** Days without school after the term. */
+const laterClosures: Readonly<Record<string, string>> = { '2026-11-11': 'Lantern day' };
+const calendarEnd = '2026-12-18';
+
+/** Every weekday of the published calendar: what it is called where there is no school, null on a school day. */
+export function calendarDays(): { date: string; closed: string | null }[] {
+  const days: { date: string; closed: string | null }[] = [];
+  for (let date = termStart; date <= calendarEnd; date = dayAfter(date, 1)) {
+    if (isWeekend(new Date(...parts(date)))) continue;
+    days.push({ date, closed: closures[date] ?? laterClosures[date] ?? null });
+  }
+  return days;
+}
+
+/** Lessons are of 50 minutes, an hour apart; period '1' begins at 8:40, '0' an hour before. '3' → 10:40 to 11:30. */
 export function lessonTimes(period: string): { startsAt: string; endsAt: string } {
   const start = 8 * 60 + 40 + (Number(period) - 1) * 60;
   return { startsAt: clock(start), endsAt: clock(start + 50) };

@@ -158,6 +158,8 @@ const courses: CourseSpec[] = [
     credits: 1,
     creditArea: 'Languages',
     period: '4',
+    // Every other day before the first lesson, when the ferry crew is ashore.
+    periodOn: { B: '0' },
     room: '9',
     policy,
     teacher: { givenName: 'Marisol', familyName: 'Veleta', mail: true },
@@ -269,6 +271,9 @@ export const gannetHead: SchoolSpec = {
   ],
   courses,
   semesters: true,
+  rotation: ['A', 'B'],
+  marks: 'lessons',
+  attendanceDesk: { name: 'Attendance desk, Gannet Head', mail: 'attendance@gannet-head.example' },
   gradePoints: { A: 4, B: 3, C: 2, D: 1 },
   creditPlan: [
     { area: 'Sciences', required: 4 },

@@ -102,8 +102,10 @@ export function putPastYear(school: SchoolSpec, records: Records, before: string
       });
     }
   }
-  if (school.gradePoints)
-    records.put('schoolDetails', school.id, before, { gradePoints: school.gradePoints });
+  records.put('schoolDetails', school.id, before, {
+    attendanceDesk: school.attendanceDesk,
+    ...(school.gradePoints ? { gradePoints: school.gradePoints } : {}),
+  });
   if (school.creditPlan) {
     for (const { id: student } of school.students) {
       records.put('creditPlans', `credits-${student}`, before, {

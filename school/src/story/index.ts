@@ -3,7 +3,8 @@ import { gannetHead } from './gannetHead';
 import { littleFathom } from './littleFathom';
 import { millrace } from './millrace';
 
-export { at } from './calendar';
+export { codeFor, markId } from './attendance';
+export { at, schoolDays } from './calendar';
 export { buildSchool, mailOf, resultRow, teacherId } from './build';
 export { keelModel } from './specials';
 export type { CourseSpec, SchoolSpec } from './specs';

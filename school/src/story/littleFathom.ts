@@ -153,6 +153,9 @@ export const littleFathom: SchoolSpec = {
   ],
   courses,
   semesters: false,
+  rotation: [''],
+  marks: 'days',
+  attendanceDesk: { name: 'School office, Little Fathom', mail: 'office@little-fathom.example' },
   announcements: [
     {
       on: '2026-10-16',

@@ -177,6 +177,8 @@ const courses: CourseSpec[] = [
     id: 'spanish',
     title: 'First Spanish',
     period: '6',
+    // Two days of three.
+    periodOn: { '2': null },
     room: '8',
     policy,
     teacher: { givenName: 'Ramón', familyName: 'Esparto', mail: true },
@@ -219,6 +221,9 @@ export const millrace: SchoolSpec = {
   ],
   courses,
   semesters: false,
+  rotation: ['1', '2', '3'],
+  marks: 'lessons',
+  attendanceDesk: { name: 'Attendance desk, Millrace', mail: 'attendance@millrace.example' },
   announcements: [
     {
       on: '2026-10-14',

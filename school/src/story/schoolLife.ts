@@ -1,38 +1,7 @@
+import type { SchoolEventKind } from '@cadro/contract';
 import { at } from './calendar';
 
-/* Who was absent when, and what the schools gave out. */
-
-/** Attendance that is not plain presence: student, date, the periods concerned, the school's code. */
-export const absences: readonly {
-  student: string;
-  date: string;
-  periods: 'all' | readonly string[];
-  code: string;
-}[] = [
-  { student: 'isolde', date: '2026-10-16', periods: 'all', code: 'E' },
-  { student: 'isolde', date: '2026-10-08', periods: ['5', '6'], code: 'T' },
-  ...['2026-10-19', '2026-10-20', '2026-10-21'].map((date) => ({
-    student: 'isolde',
-    date,
-    periods: ['7'],
-    code: 'U',
-  })),
-  { student: 'isolde', date: '2026-09-22', periods: ['1'], code: 'L' },
-  { student: 'caspian', date: '2026-10-08', periods: 'all', code: 'T' },
-  { student: 'caspian', date: '2026-10-07', periods: ['1'], code: 'L' },
-  { student: 'caspian', date: '2026-10-14', periods: ['1'], code: 'L' },
-  { student: 'pet', date: '2026-09-30', periods: 'all', code: 'E' },
-];
-
-/** The schools' attendance codes and what they mean. */
-export const codes = {
-  P: { kind: 'present', excused: false, label: 'Present' },
-  E: { kind: 'absent', excused: true, label: 'Absent, explained' },
-  U: { kind: 'absent', excused: false, label: 'Absent, unexplained' },
-  L: { kind: 'tardy', excused: false, label: 'Came late' },
-  T: { kind: 'activity', excused: true, label: 'On a trip' },
-  H: { kind: 'closed', excused: false, label: 'No school' },
-} as const;
+/* What the schools gave out, and what is on. */
 
 /** Codes that the schools have given out: one to use, one that has run out. */
 export const linkCodes = [
@@ -45,3 +14,86 @@ export const linkCodes = [
   },
   { school: 'millrace', student: 'caspian', code: 'SORREL-CAS-1592', expiresAt: at('2026-10-01', '23:59') },
 ] as const;
+
+/** What is on: for a whole school, or for one class. */
+export const schoolEvents: readonly {
+  readonly school: string;
+  readonly id: string;
+  readonly kind: SchoolEventKind;
+  readonly title: string;
+  readonly date: string;
+  readonly course?: string;
+  readonly startsAt?: string;
+  readonly endsAt?: string;
+  readonly place?: string;
+  readonly href?: string;
+  /** Called off on this day. */
+  readonly calledOffOn?: string;
+}[] = [
+  {
+    school: 'gannet-head',
+    id: 'lamp-night',
+    kind: 'event',
+    title: 'Lamp night',
+    date: '2026-10-29',
+    startsAt: '18:00',
+    endsAt: '20:30',
+    place: 'The lamp room',
+  },
+  {
+    school: 'gannet-head',
+    id: 'fog-online',
+    kind: 'live-lesson',
+    title: 'Seeing through fog: questions answered',
+    date: '2026-10-22',
+    course: 'optics',
+    startsAt: '16:30',
+    endsAt: '17:10',
+    href: 'files/fog-online.txt',
+  },
+  {
+    school: 'gannet-head',
+    id: 'reports',
+    kind: 'reporting',
+    title: 'Teachers report the first quarter',
+    date: '2026-11-10',
+  },
+  {
+    school: 'millrace',
+    id: 'shed-evening',
+    kind: 'meeting',
+    title: 'Families’ evening in the boat shed',
+    date: '2026-11-03',
+    startsAt: '17:30',
+    endsAt: '19:00',
+    place: 'Boat shed',
+  },
+  {
+    school: 'millrace',
+    id: 'rope-fair',
+    kind: 'event',
+    title: 'Rope fair',
+    date: '2026-10-27',
+    startsAt: '13:00',
+    endsAt: '15:00',
+    place: 'Mill yard',
+    calledOffOn: '2026-10-22',
+  },
+  {
+    school: 'millrace',
+    id: 'reports',
+    kind: 'reporting',
+    title: 'Report cards go home',
+    date: '2026-11-13',
+  },
+  {
+    school: 'little-fathom',
+    id: 'rock-pools',
+    kind: 'event',
+    title: 'Rock pool morning',
+    date: '2026-11-04',
+    startsAt: '08:40',
+    endsAt: '11:30',
+    place: 'West beach',
+  },
+];

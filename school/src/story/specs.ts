@@ -13,6 +13,12 @@ export interface SchoolSpec {
   /** Credits needed to finish, by area. */
   readonly creditPlan?: readonly { area: string; required: number }[];
   readonly announcements: readonly { on: string; title: string; text: string }[];
+  /** Names of the rotation's days, in turn. */
+  readonly rotation: readonly string[];
+  /** Whether it marks every lesson or the day as a whole. */
+  readonly marks: 'lessons' | 'days';
+  /** Who answers for attendance. */
+  readonly attendanceDesk: { readonly name: string; readonly mail: string };
 }
 
 export interface StudentSpec {
@@ -29,6 +35,8 @@ export interface CourseSpec {
   readonly title: string;
   readonly teacher: { readonly givenName: string; readonly familyName: string; readonly mail: boolean };
   readonly period: string;
+  /** Another period on a day of the rotation; null for a day it does not meet on. */
+  readonly periodOn?: Readonly<Record<string, string | null>>;
   readonly room: string;
   readonly policy: Omit<PolicyRecord, 'termEnd'>;
   readonly categories: readonly CategorySpec[];
