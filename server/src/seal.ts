@@ -40,3 +40,9 @@ export const hashCode = (code: string): string =>
   createHash('sha256')
     .update(code.toUpperCase().replace(/[^A-Z0-9]/g, ''))
     .digest('hex');
+
+/** A secret that stands in an address: 256 bits, beyond guessing. */
+export const newToken = (): string => randomBytes(32).toString('base64url');
+
+/** Tokens are looked up by their hash: a reader of the table can open nothing. */
+export const hashToken = (token: string): string => createHash('sha256').update(token).digest('hex');

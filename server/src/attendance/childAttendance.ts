@@ -1,51 +1,98 @@
-import type { AttendanceRecord, Child } from '@cadro/contract';
+import type { Child } from '@cadro/contract';
 import {
   attendanceSummary,
   leftEarlyDays,
+  readRegister,
+  registerRecord,
   schoolDaysOf,
   type AttendanceSummary,
+  type CodeMeaningFrom,
+  type ReadMark,
   type SchoolDay,
 } from '@cadro/core';
 import type { Db } from '../db';
-import { dateIn } from '../household';
-import { marksOf, type DateRange, type MarkRow } from './store';
+import { dateIn, guardianById } from '../household';
+import { marksOf, meaningsOf, type DateRange, type MarkRow } from './store';
+
+export type StandingMark = ReadMark<MarkRow> & {
+  /** Whether the meaning is the household's own reading of a code. */
+  readonly ownMeaning: boolean;
+};
 
 export interface ChildAttendance {
   readonly child: Child;
-  readonly marks: readonly MarkRow[];
+  readonly today: string;
+  /** One for each lesson, by day and period; also those whose code nobody has explained. */
+  readonly marks: readonly StandingMark[];
   readonly days: readonly SchoolDay[];
   readonly summary: AttendanceSummary;
   readonly leftEarlyOn: readonly string[];
 }
 
-/** The marks of one child in the core's shape; a code means what its own mark says. */
-export function attendanceRecord(marks: readonly MarkRow[], asOf: string): AttendanceRecord {
-  const codes: AttendanceRecord['codes'] = {};
-  const days = new Map<string, AttendanceRecord['days'][number]['periods']>();
-  for (const { on_date, period, course_id, code, kind, excused } of marks) {
-    const meaning = `${code}/${kind}/${excused}`;
-    codes[meaning] = { kind, excused };
-    days.set(on_date, [...(days.get(on_date) ?? []), { period, courseId: course_id, code: meaning }]);
-  }
-  return { asOf, codes, days: [...days].map(([date, periods]) => ({ date, periods })) };
+type Meanings = Awaited<ReturnType<typeof meaningsOf>>;
+
+/** The school's map goes before what the household found out, which speaks only where the map is silent. */
+function readMarks(marks: readonly MarkRow[], meanings: Meanings): StandingMark[] {
+  const plain = ({ code, from, kind, excused, label }: CodeMeaningFrom): CodeMeaningFrom => ({
+    code,
+    from,
+    kind,
+    excused,
+    label,
+  });
+  const by = (whose: MarkRow['by'], own: boolean) =>
+    meanings.filter((each) => each.by === whose && each.own === own).map(plain);
+  const [map, found, file] = [by('school', false), by('school', true), by('household', false)];
+  return readRegister(marks, map).map((read): StandingMark => {
+    if (read.mark.by === 'household') {
+      const meaning = file.find(({ code }) => code === read.mark.code) ?? null;
+      return { ...read, meaning, ownMeaning: true };
+    }
+    const meaning = read.meaning ?? found.find(({ code }) => code === read.mark.code) ?? null;
+    return { ...read, meaning, ownMeaning: read.meaning === null && meaning !== null };
+  });
 }
 
-/** Attendance of several children with one query; `between` two dates, both included, or of all time. */
+/** What days and totals are made of, from marks that stand. */
+export function attendanceFrom(child: Child, marks: readonly StandingMark[], today: string): ChildAttendance {
+  const record = registerRecord(marks, today);
+  const days = schoolDaysOf(record);
+  return { child, today, marks, days, summary: attendanceSummary(record), leftEarlyOn: leftEarlyDays(days) };
+}
+
+/** A child's marks as they stand in the school's own register, without what any household has added. */
+export async function schoolRegister(
+  db: Db,
+  studentId: string,
+  between?: DateRange,
+): Promise<StandingMark[]> {
+  const [marks, meanings] = await Promise.all([
+    marksOf(db, [studentId], null, between),
+    meaningsOf(db, [studentId], null),
+  ]);
+  return readMarks(marks, meanings);
+}
+
+/**
+ * Attendance of several children as a guardian's household sees it: a handful of queries.
+ * @param between two dates, both included, or of all time.
+ */
 export async function attendanceOf(
   db: Db,
+  viewer: { readonly guardianId: string },
   children: readonly Child[],
   now: Date,
   between?: DateRange,
 ): Promise<ChildAttendance[]> {
-  const marks = await marksOf(
-    db,
-    children.map(({ id }) => id),
-    between,
-  );
+  const ids = children.map(({ id }) => id);
+  const household = (await guardianById(db, viewer.guardianId))?.household_id ?? null;
+  const [marks, meanings] = await Promise.all([
+    marksOf(db, ids, household, between),
+    meaningsOf(db, ids, household),
+  ]);
   return children.map((child) => {
-    const own = marks.filter(({ student_id }) => student_id === child.id);
-    const record = attendanceRecord(own, dateIn(child.timeZone, now));
-    const days = schoolDaysOf(record);
-    return { child, marks: own, days, summary: attendanceSummary(record), leftEarlyOn: leftEarlyDays(days) };
+    const of = (each: { studentId: string }) => each.studentId === child.id;
+    const standing = readMarks(marks.filter(of), meanings.filter(of));
+    return attendanceFrom(child, standing, dateIn(child.timeZone, now));
   });
 }

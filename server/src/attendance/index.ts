@@ -1,2 +1,4 @@
-export { attendanceOf, type ChildAttendance } from './childAttendance';
+export { attendanceOf, schoolRegister, type ChildAttendance, type StandingMark } from './childAttendance';
+export { markView, teacherView } from './overview';
 export { attendanceRouter } from './routes';
+export { desksOf, type DateRange } from './store';

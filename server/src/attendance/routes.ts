@@ -1,35 +1,36 @@
-import { attendanceRoutes, type ChildDays } from '@cadro/contract';
+import { attendanceRoutes } from '@cadro/contract';
 import { Router } from 'express';
 import type { ServerDeps } from '../http/app';
-import { mount } from '../http/mount';
-import { childrenFor, dateIn } from '../household';
-import { attendanceOf, type ChildAttendance } from './childAttendance';
+import { mount, Produced } from '../http/mount';
+import { childrenFor, dateIn, householdOf, requireChild } from '../household';
+import { marksCsv, readMarksFile } from './marksFile';
+import { attendanceOverview, type TouchedByPattern } from './overview';
+import { saveMeaning } from './store';
 
-function childDays({ child, marks, summary, leftEarlyOn }: ChildAttendance): ChildDays {
-  const byDate = new Map<string, ChildDays['days'][number]['marks']>();
-  for (const { on_date, period, course_title, kind, excused, label } of marks) {
-    const mark = { period, courseTitle: course_title, kind, excused, label };
-    byDate.set(on_date, [...(byDate.get(on_date) ?? []), mark]);
-  }
-  return {
-    studentId: child.id,
-    schoolDays: summary.schoolDays,
-    daysAbsent: summary.daysAbsent,
-    lessonsAbsent: summary.periodsAbsent,
-    lessonsUnexplained: summary.unexcused,
-    lateArrivals: summary.tardies,
-    leftEarlyOn: [...leftEarlyOn],
-    days: [...byDate].map(([on, dayMarks]) => ({ on, marks: dayMarks })).reverse(),
-  };
-}
-
-export function attendanceRouter({ db, clock }: ServerDeps): Router {
+export function attendanceRouter(deps: ServerDeps, touchedBy: TouchedByPattern): Router {
+  const { db, clock } = deps;
   const router = Router();
   mount(router, attendanceRoutes.days, async ({ guardianId }) => {
     const now = await clock.now();
     const children = await childrenFor(db, guardianId, 'read-record');
-    const attendance = await attendanceOf(db, children, now);
-    return { today: dateIn(children[0]?.timeZone ?? 'UTC', now), children: attendance.map(childDays) };
+    return {
+      today: dateIn(children[0]?.timeZone ?? 'UTC', now),
+      children: await attendanceOverview(db, { guardianId }, children, now, touchedBy),
+    };
+  });
+  mount(router, attendanceRoutes.meaning, async ({ guardianId, params, body }) => {
+    const child = await requireChild(db, guardianId, params.studentId, 'write-talk');
+    const { id: householdId, author } = await householdOf(db, guardianId);
+    await saveMeaning(db, { studentId: child.id, householdId }, body, { at: await clock.now(), author });
+  });
+  mount(router, attendanceRoutes.readMarks, async ({ guardianId, params, body }) => {
+    const child = await requireChild(db, guardianId, params.studentId, 'write-talk');
+    return readMarksFile(deps, guardianId, child, body);
+  });
+  mount(router, attendanceRoutes.marksCsv, async ({ guardianId, params }) => {
+    const child = await requireChild(db, guardianId, params.studentId, 'read-record');
+    const text = await marksCsv(deps, guardianId, child);
+    return new Produced(Buffer.from(text), 'attendance.csv');
   });
   return router;
 }

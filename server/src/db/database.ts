@@ -3,6 +3,7 @@ import { types } from 'pg';
 import * as foundation from '../../migrations/001_foundation';
 import * as termsAndGrades from '../../migrations/002_terms_and_grades';
 import * as workAndPlan from '../../migrations/003_work_and_plan';
+import * as days from '../../migrations/004_days';
 
 /** Dates stay `YYYY-MM-DD`: a calendar date has no instant, and turning it into one moves it by a zone. */
 types.setTypeParser(types.builtins.DATE, (text) => text);
@@ -16,6 +17,7 @@ const migrations: Record<string, Knex.Migration> = {
   '001_foundation': foundation,
   '002_terms_and_grades': termsAndGrades,
   '003_work_and_plan': workAndPlan,
+  '004_days': days,
 };
 
 /** Static, so that the same list serves the bundler, the tests and a running server. */
@@ -49,3 +51,6 @@ export const migrate = async (db: Db): Promise<void> => {
 /** SQLSTATE of a failed query, or null: failures are told by code, never by message text. */
 export const sqlState = (error: unknown): string | null =>
   error instanceof Error && 'code' in error && typeof error.code === 'string' ? error.code : null;
+
+/** Whether a write met what only one may have. */
+export const isUniqueViolation = (error: unknown): boolean => sqlState(error) === '23505';

@@ -39,6 +39,7 @@ it('takes a database of the release before along, with what is in it', async () 
       '001_foundation',
       '002_terms_and_grades',
       '003_work_and_plan',
+      '004_days',
     ]);
   } finally {
     await db.destroy();

@@ -1,5 +1,6 @@
+export { openAbsence } from './absence';
 export { followUpRouter } from './routes';
 export { noteOffer } from './offer';
-export { settleByRecord } from './settle';
-export { followUpById, openFollowUpAbout, openFollowUps, type OpenFollowUp } from './store';
-export { markAnswered, markWritten } from './written';
+export { settleAbsences, settleByRecord } from './settle';
+export { followUpById, openAbsencesOf, openFollowUpAbout, openFollowUps, type OpenFollowUp } from './store';
+export { lookAgainAfter, markAnswered, markWritten } from './written';

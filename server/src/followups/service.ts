@@ -1,15 +1,14 @@
 import type { FollowUp, FollowUpChange, FollowUpSummary, NewFollowUp } from '@cadro/contract';
-import { sqlState, type Clock, type Db, type Trx } from '../db';
+import { isUniqueViolation, type Clock, type Db, type Trx } from '../db';
 import { childrenFor, guardianById, requireChild } from '../household';
 import { HttpProblem } from '../http/problems';
+import { registerNow } from './absence';
 import * as store from './store';
 
 export interface Deps {
   readonly db: Db;
   readonly clock: Clock;
 }
-
-const uniqueViolation = '23505';
 
 export const summaryOf = (row: store.FollowUpRow): FollowUpSummary => ({
   id: row.id,
@@ -19,6 +18,7 @@ export const summaryOf = (row: store.FollowUpRow): FollowUpSummary => ({
   itemId: row.item_id,
   itemIds: row.works.map(({ itemId }) => itemId),
   topic: row.topic,
+  absence: row.absence,
   title: row.title,
   looseEndKind: row.loose_end_kind,
   step: row.step,
@@ -30,9 +30,10 @@ export const summaryOf = (row: store.FollowUpRow): FollowUpSummary => ({
 
 async function wholeOf(db: Db, row: store.FollowUpRow): Promise<FollowUp> {
   const { student_id, course_id, item_id } = row;
-  const [entries, stillKind] = await Promise.all([
+  const [entries, stillKind, register] = await Promise.all([
     store.entriesOf(db, row),
     course_id && item_id ? store.looseEndKindOf(db, student_id, course_id, item_id) : null,
+    row.absence ? registerNow(db, student_id, row.absence) : [],
   ]);
   return {
     ...summaryOf(row),
@@ -45,6 +46,7 @@ async function wholeOf(db: Db, row: store.FollowUpRow): Promise<FollowUp> {
     stillKind,
     dueAt: row.due_at?.toISOString() ?? null,
     possible: row.possible,
+    register,
     entries: entries.map(({ id, kind, at, author, step, look_again_on, text }) => ({
       id: String(id),
       kind,
@@ -154,7 +156,7 @@ export async function takeInHand(deps: Deps, guardianId: string, input: NewFollo
   try {
     return await readFollowUp(deps, guardianId, await db.transaction(create));
   } catch (error) {
-    if (sqlState(error) !== uniqueViolation) throw error;
+    if (!isUniqueViolation(error)) throw error;
     const open = await store.openFollowUpAbout(db, guardianId, subject);
     throw new HttpProblem('edited-meanwhile', {
       current: open && (await readFollowUp(deps, guardianId, open)),

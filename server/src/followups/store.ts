@@ -1,4 +1,11 @@
-import type { FollowUpEntry, FollowUpStep, FollowUpTopic, LooseEndKind, Outcome } from '@cadro/contract';
+import type {
+  AbsenceClaim,
+  FollowUpEntry,
+  FollowUpStep,
+  FollowUpTopic,
+  LooseEndKind,
+  Outcome,
+} from '@cadro/contract';
 import type { Db, Trx } from '../db';
 
 /** One of several works of a follow-up, with the loose end it was; null when it was none. */
@@ -16,6 +23,7 @@ export interface FollowUpRow {
   readonly item_id: string | null;
   readonly works: readonly WorkInHand[];
   readonly topic: FollowUpTopic;
+  readonly absence: AbsenceClaim | null;
   readonly title: string;
   readonly loose_end_kind: LooseEndKind | null;
   readonly step: FollowUpStep;
@@ -37,14 +45,19 @@ export type OpenFollowUp = FollowUpRow;
 const visible = (db: Db, guardianId: string, studentIds: readonly string[]) =>
   db('followups as f')
     .join('guardians as g', 'g.household_id', 'f.household_id')
+    .join('students as s', 's.id', 'f.student_id')
+    .join('schools as sch', 'sch.id', 's.school_id')
     .leftJoin('courses as c', 'c.id', 'f.course_id')
-    .leftJoin('teachers as p', 'p.id', 'c.teacher_id')
+    // Who answers: the course's teacher, or for attendance the school's desk.
+    .joinRaw(
+      `left join teachers p on p.id = case when f.topic = 'attendance' then sch.attendance_desk_id else c.teacher_id end`,
+    )
     .leftJoin('items as i', 'i.id', 'f.item_id')
     .leftJoin('threads as t', (on) =>
       on
         .on('t.household_id', 'f.household_id')
         .andOn('t.student_id', 'f.student_id')
-        .andOn('t.teacher_id', 'c.teacher_id'),
+        .andOn('t.teacher_id', 'p.id'),
     )
     .where({ 'g.id': guardianId })
     .whereIn('f.student_id', [...studentIds])
@@ -57,6 +70,7 @@ const visible = (db: Db, guardianId: string, studentIds: readonly string[]) =>
       'f.item_id',
       'f.works',
       'f.topic',
+      'f.absence',
       'f.title',
       'f.loose_end_kind',
       'f.step',
@@ -107,15 +121,17 @@ export interface Subject {
   readonly itemId: string | null;
   /** Several works of the course; empty for one or none. */
   readonly itemIds?: readonly string[];
+  /** Tells one absence from another; empty for everything else. */
+  readonly absenceKey?: string;
 }
 
 export const openFollowUpAbout = (
   db: Db,
   guardianId: string,
-  { studentId, topic, courseId, itemId }: Subject,
+  { studentId, topic, courseId, itemId, absenceKey = '' }: Subject,
 ): Promise<string | null> =>
   visible(db, guardianId, [studentId])
-    .where({ 'f.topic': topic, 'f.course_id': courseId, 'f.item_id': itemId })
+    .where({ 'f.topic': topic, 'f.course_id': courseId, 'f.item_id': itemId, 'f.absence_key': absenceKey })
     .whereNot({ 'f.step': 'settled' })
     .then((rows: FollowUpRow[]) => rows[0]?.id ?? null);
 
@@ -178,10 +194,13 @@ export async function insertFollowUp(
     look_again_on: string | null;
     updated_at: Date;
     works: readonly WorkInHand[];
+    absence?: AbsenceClaim;
+    absence_key?: string;
   },
 ): Promise<string> {
+  const absence = row.absence ? JSON.stringify(row.absence) : null;
   const [inserted] = await trx('followups')
-    .insert({ ...row, works: JSON.stringify(row.works) })
+    .insert({ ...row, works: JSON.stringify(row.works), absence })
     .returning<{ id: string }[]>('id');
   if (!inserted) throw new Error('a follow-up could not be stored');
   return inserted.id;
@@ -241,6 +260,22 @@ export const settleable = (trx: Trx, studentId: string): Promise<SettleRow[]> =>
     .whereRaw(`(item_id is not null and loose_end_kind is not null or works <> '[]')`)
     .forUpdate()
     .select<SettleRow[]>('id', 'item_id', 'works', 'course_id', 'loose_end_kind', 'version');
+
+/** What a household has in hand about one child's absences. */
+export const openAbsencesOf = (db: Db, guardianId: string, studentId: string): Promise<FollowUpRow[]> =>
+  visible(db, guardianId, [studentId]).whereNotNull('f.absence').orderBy('f.updated_at', 'desc');
+
+/** Open follow-ups about a child's absences, locked: a person may be writing at the same time. */
+export const openAbsences = (
+  trx: Trx,
+  studentId: string,
+): Promise<{ id: string; absence: AbsenceClaim; version: number }[]> =>
+  trx('followups')
+    .where({ student_id: studentId })
+    .whereNot({ step: 'settled' })
+    .whereNotNull('absence')
+    .forUpdate()
+    .select<{ id: string; absence: AbsenceClaim; version: number }[]>('id', 'absence', 'version');
 
 export const looseEndKindOf = async (
   db: Db,

@@ -5,8 +5,9 @@ import * as store from './store';
 /** Days a teacher is given before Cadro brings the matter back; records do not move at the weekend. */
 const teacherDays = 3;
 
-function lookAgainAfter(date: string): string {
-  const day = addDays(parseISO(date), teacherDays);
+/** The day, some days after a date, on which something written to the school comes back. */
+export function lookAgainAfter(date: string, days = teacherDays): string {
+  const day = addDays(parseISO(date), days);
   return format(isWeekend(day) ? nextMonday(day) : day, 'yyyy-MM-dd');
 }
 
@@ -17,12 +18,12 @@ function lookAgainAfter(date: string): string {
 export async function markWritten(
   trx: Trx,
   subject: { studentId: string; followUpId: string },
-  what: { author: string; text: string; today: string; now: Date },
+  what: { author: string; text: string; today: string; now: Date; lookAgainOn?: string },
 ): Promise<void> {
   const open = await store.lockOpen(trx, subject);
   if (!open) return;
   const key = { ...subject, version: open.version };
-  const lookAgainOn = lookAgainAfter(what.today);
+  const lookAgainOn = what.lookAgainOn ?? lookAgainAfter(what.today);
   await store.changeIfVersion(trx, key, { step: 'waiting-on-school', look_again_on: lookAgainOn }, what.now);
   await store.addEntries(trx, key, what.now, [
     { kind: 'written', author: what.author, step: 'waiting-on-school', lookAgainOn, text: what.text },

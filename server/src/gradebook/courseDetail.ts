@@ -90,10 +90,11 @@ function standardsOf(row: store.CourseRow, record: CourseRecord): StandardDetail
 
 async function attendanceIn(
   db: Db,
-  { child, row, term }: OpenCourse,
+  { child, guardianId, row, term }: OpenCourse,
   now: Date,
 ): Promise<CourseDetail['attendance']> {
-  const [own] = await attendanceOf(db, [child], now, { from: term.startsOn, to: term.endsOn });
+  const between = { from: term.startsOn, to: term.endsOn };
+  const [own] = await attendanceOf(db, { guardianId }, [child], now, between);
   const found = own?.summary.byCourse.find(({ courseId }) => courseId === row.id);
   if (!found) return null;
   const { absent, excused, unexcused, tardies } = found;

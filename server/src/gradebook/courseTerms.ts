@@ -1,5 +1,5 @@
-import { TZDate } from '@date-fns/tz';
 import { termOn } from '@cadro/core';
+import { instantAt as instantInZone } from '@cadro/core/ical';
 import type { Db } from '../db';
 import { dateIn } from '../household';
 
@@ -38,11 +38,14 @@ export async function termsOfCourses(
   return terms;
 }
 
+/** The instant of a time of day, `HH:MM`, where the school is; across a change of clocks by the zone's own rule. */
+export const instantAt = (date: string, time: string, timeZone: string): Date =>
+  new Date(instantInZone(timeZone, { on: date, time }));
+
+export const startOfDay = (date: string, timeZone: string): Date => instantAt(date, '00:00', timeZone);
+
 /** The last instant of a day where the school is, to the minute. */
-export function endOfDay(date: string, timeZone: string): Date {
-  const [year = 0, month = 1, day = 1] = date.split('-').map(Number);
-  return new Date(new TZDate(year, month - 1, day, 23, 59, timeZone).getTime());
-}
+export const endOfDay = (date: string, timeZone: string): Date => instantAt(date, '23:59', timeZone);
 
 export const termEnd = ({ endsOn }: CourseTerm, timeZone: string): Date => endOfDay(endsOn, timeZone);
 

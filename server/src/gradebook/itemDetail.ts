@@ -16,9 +16,12 @@ const standardsOf = ({ row }: OpenCourse, item: store.ItemRow): ItemDetail['stan
   });
 
 /** Addresses are the school's own or below its base; nothing but the web's protocols is passed on. */
-const filesOf = ({ row }: OpenCourse, item: store.ItemRow): ItemDetail['files'] =>
-  item.files.flatMap(({ title, href }) => {
-    const base = `${row.source_url}/`;
+export const filesFrom = (
+  sourceUrl: string,
+  files: readonly { readonly title: string; readonly href: string }[],
+): ItemDetail['files'] =>
+  files.flatMap(({ title, href }) => {
+    const base = `${sourceUrl}/`;
     if (!URL.canParse(href, base)) return [];
     const url = new URL(href, base);
     return ['http:', 'https:'].includes(url.protocol) ? [{ title, href: url.href }] : [];
@@ -56,7 +59,7 @@ export async function itemDetail(
     instructions: item.instructions ?? item.description,
     where: item.place,
     supplies: item.supplies,
-    files: filesOf(open, item),
+    files: filesFrom(open.row.source_url, item.files),
     rubric: item.rubric.map((criterion) => ({ ...criterion, reached: levels.get(criterion.id) ?? null })),
     standards: standardsOf(open, item),
     redo: item.redo,

@@ -74,6 +74,7 @@ export async function confirmedOffers(
 }
 
 export interface OfferEndRow {
+  readonly course_id: string;
   readonly item_id: string;
   readonly student_id: string;
   readonly course_title: string;
@@ -101,6 +102,7 @@ export const offerEnds = (
     .whereRaw(`a.offer->>'until' between ? and ?`, [from, to])
     .select<OfferEndRow[]>(
       'i.id as item_id',
+      'i.course_id',
       'a.student_id',
       'c.title as course_title',
       'i.title',

@@ -1,4 +1,5 @@
 import { roles, rolesAllowed, type Child, type Permission } from '@cadro/contract';
+import { addDays, format, parseISO } from 'date-fns';
 import type { Db } from '../db';
 import { HttpProblem } from '../http/problems';
 import { linkedChildren } from './store';
@@ -24,8 +25,21 @@ export async function requireChild(
   return child;
 }
 
+/** Today's date where one child goes to school. */
+export async function schoolDateOf(db: Db, studentId: string, now: Date): Promise<string> {
+  const row = await db('students as s')
+    .join('schools as sch', 'sch.id', 's.school_id')
+    .where({ 's.id': studentId })
+    .first<{ time_zone: string } | undefined>('sch.time_zone');
+  return dateIn(row?.time_zone ?? 'UTC', now);
+}
+
 /** Today's date where a child goes to school: the school's zone rules the school's days. */
 export const dateIn = (timeZone: string, instant: Date): string =>
   new Intl.DateTimeFormat('en-CA', { timeZone, year: 'numeric', month: '2-digit', day: '2-digit' }).format(
     instant,
   );
+
+/** The date some days after another, or before it. */
+export const daysAfter = (date: string, days: number): string =>
+  format(addDays(parseISO(date), days), 'yyyy-MM-dd');

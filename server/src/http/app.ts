@@ -1,12 +1,13 @@
 import { allRoutes, openApiDocument } from '@cadro/contract';
 import compression from 'compression';
 import connectPgSimple from 'connect-pg-simple';
-import express, { Router, type Express } from 'express';
+import express, { Router, type Express, type RequestHandler } from 'express';
 import session from 'express-session';
 import { Pool } from 'pg';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import { attendanceRouter } from '../attendance';
+import { calendarPages, calendarRouter, elsewherePages, touchedByPattern } from '../calendar';
 import type { Config } from '../config';
 import type { Clock, Db } from '../db';
 import { demoRouter } from '../demo';
@@ -17,9 +18,10 @@ import { planRouter, Solver } from '../plan';
 import { inboundMailRouter, messageRouter } from '../messages';
 import { computeFigures, outlookRouter } from '../outlook';
 import { sourceRouter } from '../sources';
-import { loginLimit } from './loginLimit';
+
 import { answerProblems, HttpProblem } from './problems';
 import { headers, ownOriginOnly } from './protect';
+import { addressLimit, loginLimit } from './tryLimits';
 import { webApp } from './webApp';
 
 export interface ServerDeps {
@@ -63,16 +65,27 @@ function sessions(config: Config, pool: Pool) {
   });
 }
 
+/** What stands under a secret address is kept by its reader alone, and asked for anew each time. */
+const secretAddress: RequestHandler = (_request, response, next) => {
+  response.setHeader('cache-control', 'private, no-cache');
+  response.setHeader('x-robots-tag', 'noindex');
+  next();
+};
+
 function apiRouter(deps: ServerDeps, solver: Solver): Router {
   const router = Router();
   router.post('/api/session', loginLimit(deps.db));
+  router.use('/calendar', addressLimit(deps.db), secretAddress);
   for (const build of [
     householdRouter,
     outlookRouter,
     (room: ServerDeps) => gradebookRouter(room, (studentId) => computeFigures(room, studentId)),
     termRouter,
     (room: ServerDeps) => planRouter(room, solver),
-    attendanceRouter,
+    (room: ServerDeps) => attendanceRouter(room, touchedByPattern(room)),
+    calendarRouter,
+    calendarPages,
+    elsewherePages,
     followUpRouter,
     messageRouter,
     sourceRouter,
@@ -101,6 +114,9 @@ export interface Server {
   close(): Promise<void>;
 }
 
+/** Where whole files come in, as text in JSON. */
+const fileRoutes = ['/api/calendar/imports', '/api/students/:studentId/attendance/marks'];
+
 /** The whole server: health, mail from outside, the interface, and the app itself. */
 export function buildServer(deps: ServerDeps): Server {
   const { config, log } = deps;
@@ -110,7 +126,9 @@ export function buildServer(deps: ServerDeps): Server {
   app.disable('x-powered-by');
   app.use(requestLog(log), headers(config), compression(), health(deps), inboundMailRouter(deps));
   app.get('/api/openapi.json', (_request, response) => void response.json(document));
-  app.use('/api', ownOriginOnly(config), express.json({ limit: '256kb' }), sessions(config, pool));
+  app.use('/api', ownOriginOnly(config));
+  app.use(fileRoutes, express.json({ limit: '7mb' }));
+  app.use('/api', express.json({ limit: '256kb' }), sessions(config, pool));
   app.use('/api', (_request, response, next) => {
     response.setHeader('cache-control', 'no-store');
     next();

@@ -49,7 +49,7 @@ export function mount<P extends TObject, Q extends TObject, B extends TSchema, A
   handle: Handler<P, Q, B, A>,
 ): void {
   router[contract.method](contract.path, async (request, response) => {
-    const guardianId = request.session.guardianId ?? '';
+    const guardianId = contract.access === 'public' ? '' : (request.session.guardianId ?? '');
     if (contract.access !== 'public' && !guardianId) throw new HttpProblem('not-signed-in');
     refuseNul(request.body);
     const call = {

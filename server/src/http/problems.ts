@@ -18,6 +18,8 @@ const kinds: Record<ProblemCode, { status: number; title: string }> = {
   'edited-meanwhile': { status: 409, title: 'Someone else changed this since you opened it' },
   'teacher-without-contact': { status: 422, title: 'The school has given no address for this teacher' },
   'plan-full': { status: 422, title: 'This plan holds as many open tasks as can be weighed' },
+  'nothing-open': { status: 422, title: 'Nothing of this is open any more' },
+  'unreadable-file': { status: 422, title: 'The file cannot be read; the place is named' },
   'unknown-thread': { status: 422, title: 'This mail belongs to no thread' },
   'foreign-origin': { status: 403, title: 'Writes are taken from Cadro’s own pages only' },
   'too-large': { status: 413, title: 'The request is too large' },

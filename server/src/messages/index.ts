@@ -2,4 +2,4 @@ export { inboundMailRouter, receiveMail } from './inboundMail';
 export { replyAddress, threadOfAddress } from './replyAddress';
 export { messageRouter } from './routes';
 export { mailTransport, sendMail, type MailDeps } from './sendMail';
-export { unreadReplies } from './service';
+export { sendLetter, unreadReplies } from './service';

@@ -1,8 +1,9 @@
-import type { Message, NewMessage, Thread, ThreadSummary } from '@cadro/contract';
+import type { Child, Message, NewMessage, Thread, ThreadSummary } from '@cadro/contract';
 import type { ReplyFacts } from '@cadro/core';
-import type { Clock, Db } from '../db';
+import { desksOf } from '../attendance';
+import type { Clock, Db, Trx } from '../db';
 import { followUpById, markWritten } from '../followups';
-import { childrenFor, dateIn, guardianById, requireChild } from '../household';
+import { childrenFor, dateIn, householdOf, requireChild } from '../household';
 import { HttpProblem } from '../http/problems';
 import { enqueueMail } from '../jobs/queue';
 import * as store from './store';
@@ -77,7 +78,48 @@ export async function readThread({ db }: Deps, guardianId: string, threadId: str
   return thread;
 }
 
-/** Stores a message and the job that sends it, both or neither; a follow-up it is about moves on with it. */
+export interface Letter {
+  readonly child: Child;
+  readonly householdId: string;
+  readonly teacherId: string;
+  readonly followUpId: string | null;
+  readonly author: string;
+  readonly subject: string;
+  readonly text: string;
+  readonly now: Date;
+  /** When the follow-up comes back; some days from now by default. */
+  readonly lookAgainOn?: string;
+}
+
+/**
+ * Stores a message and the job that sends it, both or neither; a follow-up it is about moves on with it.
+ * @returns the thread it stands in.
+ */
+export async function sendLetter(trx: Trx, letter: Letter): Promise<string> {
+  const { child, householdId, teacherId, followUpId, author, subject, text, now, lookAgainOn } = letter;
+  const thread = await store.threadFor(trx, { householdId, studentId: child.id, teacherId });
+  const message = await store.insertMessage(trx, {
+    student_id: child.id,
+    thread_id: thread,
+    followup_id: followUpId,
+    from_teacher: false,
+    author,
+    subject,
+    text,
+    at: now,
+    state: 'queued',
+    mime_id: null,
+  });
+  if (message) await enqueueMail(trx, message);
+  if (followUpId) {
+    const today = dateIn(child.timeZone, now);
+    const about = { studentId: child.id, followUpId };
+    await markWritten(trx, about, { author, text, today, now, ...(lookAgainOn ? { lookAgainOn } : {}) });
+  }
+  return thread;
+}
+
+/** Writes to one of the child's teachers, or to who answers for attendance at the school. */
 export async function writeToTeacher(
   { db, clock }: Deps,
   guardianId: string,
@@ -85,40 +127,29 @@ export async function writeToTeacher(
 ): Promise<Thread> {
   const child = await requireChild(db, guardianId, input.studentId, 'write-talk');
   const now = await clock.now();
-  const teachers = await store.teachersOf(db, guardianId, child.id, now);
-  const teacher = teachers.find(({ id }) => id === input.teacherId);
+  const [teachers, desks] = await Promise.all([
+    store.teachersOf(db, guardianId, child.id, now),
+    desksOf(db, [child.id]),
+  ]);
+  const teacher = [...teachers, ...desks.values()].find(({ id }) => id === input.teacherId);
   if (!teacher) throw new HttpProblem('not-found');
   if (!teacher.email) throw new HttpProblem('teacher-without-contact');
   const followUp = input.followUpId ? await followUpById(db, guardianId, [child.id], input.followUpId) : null;
   if (followUp === undefined) throw new HttpProblem('not-found');
-  const guardian = await guardianById(db, guardianId);
-  if (!guardian) throw new HttpProblem('not-signed-in');
-  const threadId = await db.transaction(async (trx) => {
-    const thread = await store.threadFor(trx, {
-      householdId: guardian.household_id,
-      studentId: child.id,
+  const { id: householdId, author } = await householdOf(db, guardianId);
+  const { subject, text } = input;
+  const threadId = await db.transaction((trx) =>
+    sendLetter(trx, {
+      child,
+      householdId,
       teacherId: teacher.id,
-    });
-    const message = await store.insertMessage(trx, {
-      student_id: child.id,
-      thread_id: thread,
-      followup_id: followUp?.id ?? null,
-      from_teacher: false,
-      author: guardian.name,
-      subject: input.subject,
-      text: input.text,
-      at: now,
-      state: 'queued',
-      mime_id: null,
-    });
-    if (message) await enqueueMail(trx, message);
-    if (followUp) {
-      const subject = { studentId: child.id, followUpId: followUp.id };
-      const today = dateIn(child.timeZone, now);
-      await markWritten(trx, subject, { author: guardian.name, text: input.text, today, now });
-    }
-    return thread;
-  });
+      followUpId: followUp?.id ?? null,
+      author,
+      subject,
+      text,
+      now,
+    }),
+  );
   return wholeThread(db, guardianId, threadId);
 }
 

@@ -24,6 +24,10 @@ const followUpFacts = (row: OpenFollowUp, today: string): FollowUpFacts => ({
   courseTitle: row.course_title,
   itemId: row.item_id,
   topic: row.topic,
+  absence: row.absence && {
+    purpose: row.absence.purpose,
+    on: row.absence.lessons.map(({ on }) => on),
+  },
   title: row.title,
   lookAgainOn: row.look_again_on,
   due: row.look_again_on !== null && row.look_again_on <= today,
@@ -52,7 +56,7 @@ export async function briefOf(
   const [courses, comments, attendance, followUps, replies, changes, coming, freshness] = await Promise.all([
     namedCourses(db, guardianId, children, now),
     commentsOf(db, ids, { since: new Date(now.getTime() - commentNewsMs) }),
-    attendanceOf(db, children, now),
+    attendanceOf(db, { guardianId }, children, now),
     openFollowUps(db, guardianId, talkIds),
     unreadReplies(db, guardianId, talkIds),
     resultChanges(db, ids, new Date(now.getTime() - goodNewsMs)),

@@ -118,11 +118,11 @@ export function absenceFacts({ child, days, marks, leftEarlyOn }: ChildAttendanc
     .filter(({ lessons }) => lessons.some(({ kind, excused }) => kind === 'absent' && !excused))
     .map(({ date }) => date);
   const about = new Set([...leftEarly, ...unexplainedOn]);
-  const lessons = marks.filter(({ on_date, kind }) => about.has(on_date) && kind === 'absent');
+  const lessons = marks.filter(({ mark, meaning }) => about.has(mark.on) && meaning?.kind === 'absent');
   return {
     studentId: child.id,
     unexplainedOn,
     leftEarlyOn: leftEarly,
-    lessons: [...new Set(lessons.flatMap(({ course_title }) => (course_title ? [course_title] : [])))],
+    lessons: [...new Set(lessons.flatMap(({ mark }) => mark.courseTitle ?? []))],
   };
 }

@@ -1,6 +1,8 @@
 import { corrected, courseFigures, withOffers } from '@cadro/core';
 import type { Clock, Db } from '../db';
-import { settleByRecord } from '../followups';
+import { schoolRegister } from '../attendance';
+import { settleAbsences, settleByRecord } from '../followups';
+import { schoolDateOf } from '../household';
 import { confirmedOffers, courseRecords, readNewComments, standingCorrections } from '../gradebook';
 import { storeFigures, type AssumedFigures, type StoredFigures } from './store';
 
@@ -34,14 +36,15 @@ export async function computeFigures(deps: { db: Db; clock: Clock }, studentId: 
       return [{ courseId: record.id, householdId, figures }];
     }),
   );
+  const [marks, today] = await Promise.all([
+    schoolRegister(deps.db, studentId),
+    schoolDateOf(deps.db, studentId, now),
+  ]);
   await deps.db.transaction(async (trx) => {
     await storeFigures(trx, studentId, now, { published, assumed });
     // Work of a term that is over can still be marked.
-    await settleByRecord(
-      trx,
-      studentId,
-      loaded.map(({ record }) => record),
-      now,
-    );
+    const everyRecord = loaded.map(({ record }) => record);
+    await settleByRecord(trx, studentId, everyRecord, now);
+    await settleAbsences(trx, studentId, { marks, records: everyRecord, today }, now);
   });
 }

@@ -23,7 +23,8 @@ const earlyDays = 35;
 const settledDays = 14;
 const excusedDays = 60;
 
-const isTest = (kind: string | null): boolean => /test|exam|quiz/i.test(kind ?? '');
+/** Whether a work is a test, by what its source calls it. */
+export const isTest = (kind: string | null): boolean => /test|exam|quiz/i.test(kind ?? '');
 const isEarly = ({ kind, assigned_at, due_at }: WorkItemRow): boolean =>
   /test|exam|project/i.test(kind ?? '') ||
   (due_at !== null && due_at.getTime() - assigned_at.getTime() > 7 * dayMs);

@@ -1,3 +1,4 @@
 export { packExactly } from './pack';
 export { planRouter } from './routes';
+export { readPlan } from './service';
 export { Solver } from './solver';

@@ -9,9 +9,9 @@ import type {
 } from '@cadro/contract';
 import { mostPlanEvenings, mostPlanTasks } from '@cadro/contract';
 import { movedOn } from '@cadro/core';
-import { addDays, format, getDay, parseISO } from 'date-fns';
+import { getDay, parseISO } from 'date-fns';
 import type { Clock, Db } from '../db';
-import { dateIn } from '../household';
+import { dateIn, daysAfter } from '../household';
 import { HttpProblem } from '../http/problems';
 import { saveEffort, workOf } from '../outlook';
 import type { Solver } from './solver';
@@ -25,8 +25,6 @@ export interface Deps {
 const dayMs = 24 * 60 * 60 * 1000;
 /** What was done stays in sight for a week. */
 const doneDays = 7;
-
-const daysAfter = (date: string, days: number): string => format(addDays(parseISO(date), days), 'yyyy-MM-dd');
 
 /** Hundredths of the scale, so that a course of 4 and one of 100 are summed alike. */
 const gainOf = ({ impact, outOf, recoverable, kind }: WorkRow): number =>

@@ -22,8 +22,12 @@ export const neutralCollections = [
   'handIns',
   'creditPlans',
   'comments',
+  'attendanceCodes',
   'marks',
   'lessons',
+  'schoolDays',
+  'schoolEvents',
+  'lessonNotes',
   'announcements',
   'linkCodes',
 ] as const;

@@ -68,7 +68,8 @@ it('reads only what changed, appends it to the history and logs what differed', 
   await world.moveTo('2026-10-19T19:40:00Z');
   const second = await world.sync('millrace');
   expect(second.records).toBeGreaterThan(first.records);
-  expect(second.records).toBeLessThan(200);
+  // What was published in one go comes again: a source may have changed more in that very instant.
+  expect(second.records).toBeLessThan(300);
   const seedLog = {
     item_id: await world.itemId('seeds-seed-log', 'millrace'),
     student_id: world.student('caspian'),

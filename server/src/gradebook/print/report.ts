@@ -65,7 +65,10 @@ export async function reportOf(
         remark: said ?? (term.state === 'running' ? (word?.text ?? null) : null),
       };
     });
-  const [attendance] = await attendanceOf(db, [child], now, { from: term.startsOn, to: term.endsOn });
+  const [attendance] = await attendanceOf(db, { guardianId }, [child], now, {
+    from: term.startsOn,
+    to: term.endsOn,
+  });
   const [row] = rows;
   return {
     language: guardian.language,

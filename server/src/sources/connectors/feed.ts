@@ -3,17 +3,21 @@ import {
   feedPath,
   type FeedAnnouncement,
   type FeedAssignment,
+  type FeedAttendanceCode,
   type FeedClass,
   type FeedComment,
   type FeedCreditPlan,
   type FeedGrade,
   type FeedHandIn,
   type FeedLesson,
+  type FeedLessonNote,
   type FeedLinkCode,
   type FeedMark,
   type FeedName,
   type FeedRubricMark,
   type FeedSchool,
+  type FeedSchoolDay,
+  type FeedSchoolEvent,
 } from '@cadro/contract';
 import type { Static } from '@sinclair/typebox';
 import { hashCode } from '../../seal';
@@ -23,9 +27,18 @@ import { listIn, pageSize, readPage, walk, type Translation } from './paging';
 
 const key = (row: { id: string; deleted?: boolean }) => ({ id: row.id, gone: row.deleted ?? false });
 
-const schoolDetails: Translation<FeedSchool> = (row) => ({
-  schoolDetails: { ...key(row), grade_points: row.gradePoints },
-});
+const schoolDetails: Translation<FeedSchool> = (row) => {
+  // Whoever answers for attendance is written to like a teacher.
+  const desk = row.attendanceDesk && { id: `attendance-desk-${row.id}`, ...row.attendanceDesk };
+  return {
+    ...(desk ? { teachers: { id: desk.id, gone: false, name: desk.name, email: desk.mail } } : {}),
+    schoolDetails: {
+      ...key(row),
+      grade_points: row.gradePoints ?? null,
+      attendance_desk_id: desk?.id ?? null,
+    },
+  };
+};
 
 const classDetails: Translation<FeedClass> = (row) => ({
   courseDetails: {
@@ -127,9 +140,20 @@ const attendance: Translation<FeedMark> = (row) => ({
     period: row.period,
     course_id: row.classId ?? null,
     code: row.code,
+    note: row.note ?? null,
+    marked_by: row.markedBy ?? null,
+    marked_at: row.changedAt,
+  },
+});
+
+const attendanceCodes: Translation<FeedAttendanceCode> = (row) => ({
+  attendanceCodes: {
+    ...key(row),
+    code: row.code,
     kind: row.kind,
     excused: row.excused,
     label: row.label,
+    valid_from: row.from ?? null,
   },
 });
 
@@ -142,6 +166,44 @@ const timetable: Translation<FeedLesson> = (row) => ({
     starts_at: row.startsAt,
     ends_at: row.endsAt,
     room: row.room ?? null,
+  },
+});
+
+const schoolDays: Translation<FeedSchoolDay> = (row) => ({
+  schoolDays: {
+    ...key(row),
+    school_id: row.schoolId,
+    on_date: row.date,
+    open: row.open,
+    rotation_day: row.rotationDay ?? null,
+    title: row.title ?? null,
+  },
+});
+
+const schoolEvents: Translation<FeedSchoolEvent> = (row) => ({
+  schoolEvents: {
+    ...key(row),
+    school_id: row.schoolId,
+    course_id: row.classId ?? null,
+    kind: row.kind,
+    title: row.title,
+    on_date: row.date,
+    last_on: row.lastDate ?? row.date,
+    starts_at: row.startsAt ?? null,
+    ends_at: row.endsAt ?? null,
+    place: row.place ?? null,
+    href: row.href ?? null,
+  },
+});
+
+const lessonNotes: Translation<FeedLessonNote> = (row) => ({
+  lessonNotes: {
+    ...key(row),
+    course_id: row.classId,
+    on_date: row.date,
+    done: row.done,
+    homework: row.homework ?? null,
+    files: row.files ?? [],
   },
 });
 
@@ -167,8 +229,12 @@ const translations: { readonly [N in FeedName]: Translation<Static<(typeof feedC
   handIns,
   creditPlans,
   comments,
+  attendanceCodes,
   attendance,
   timetable,
+  schoolDays,
+  schoolEvents,
+  lessonNotes,
   announcements,
   linkCodes,
 };

@@ -1,9 +1,10 @@
 import { rateLimit, type ClientRateLimitInfo, type Store } from 'express-rate-limit';
+import type { Request } from 'express';
 import type { Db } from '../db';
 import { HttpProblem } from './problems';
 
 const windowMs = 15 * 60 * 1000;
-const triesPerWindow = 10;
+const triesPerWindow = { signIn: 10, address: 30 } as const;
 
 /** Counts tries in PostgreSQL, so that several server processes count together. */
 class TriesInDatabase implements Store {
@@ -32,19 +33,26 @@ class TriesInDatabase implements Store {
   }
 }
 
-/** Failed tries per address and account; a right password costs nothing. */
-export const loginLimit = (db: Db) =>
+const limited = (db: Db, limit: number, keyOf: (request: Request) => string) =>
   rateLimit({
     windowMs,
-    limit: triesPerWindow,
+    limit,
     skipSuccessfulRequests: true,
     standardHeaders: 'draft-8',
     legacyHeaders: false,
     store: new TriesInDatabase(db),
-    keyGenerator: (request) => {
-      const body: unknown = request.body;
-      const email = typeof body === 'object' && body && 'email' in body ? String(body.email) : '';
-      return `${request.socket.remoteAddress}:${email.toLowerCase().slice(0, 320)}`;
-    },
+    keyGenerator: keyOf,
     handler: (_request, _response, next) => next(new HttpProblem('too-many-tries')),
   });
+
+/** Failed tries per address and account; a right password costs nothing. */
+export const loginLimit = (db: Db) =>
+  limited(db, triesPerWindow.signIn, (request) => {
+    const body: unknown = request.body;
+    const email = typeof body === 'object' && body && 'email' in body ? String(body.email) : '';
+    return `${request.socket.remoteAddress}:${email.toLowerCase().slice(0, 320)}`;
+  });
+
+/** Secret addresses that were guessed wrongly, per caller; a right one costs nothing. */
+export const addressLimit = (db: Db) =>
+  limited(db, triesPerWindow.address, ({ socket }) => `address:${socket.remoteAddress}`);

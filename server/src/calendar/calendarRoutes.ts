@@ -1,0 +1,109 @@
+import {
+  calendarLayers,
+  calendarRoutes,
+  elsewhereRoutes,
+  entryRoutes,
+  type CalendarLayer,
+} from '@cadro/contract';
+import { Router } from 'express';
+import { itemOf } from '../gradebook';
+import { householdOf, requireChild } from '../household';
+import type { ServerDeps } from '../http/app';
+import { mount, Produced } from '../http/mount';
+import { HttpProblem } from '../http/problems';
+import { calendarOf, refuseLongRange } from './calendar';
+import * as feeds from './elsewhere/feeds';
+import { forgetImport, importCalendar } from './elsewhere/imports';
+import { downloadOf, subscriptionOf } from './elsewhere/publish';
+import * as entries from './entries';
+import { suppliesOf } from './supplies';
+import { saveGot, saveOwnDate } from './workStore';
+
+const isLayer = (text: string): text is CalendarLayer => (calendarLayers as readonly string[]).includes(text);
+
+/** The layers a query names, all where it names none. */
+function layersOf(text: string | undefined): readonly CalendarLayer[] {
+  if (text === undefined) return calendarLayers;
+  const named = text.split(',');
+  const layers = named.filter(isLayer);
+  if (layers.length < named.length)
+    throw new HttpProblem('bad-request', {
+      errors: [{ path: '/layers', message: 'must name known layers' }],
+    });
+  return layers;
+}
+
+export function calendarPages(deps: ServerDeps): Router {
+  const { db } = deps;
+  const router = Router();
+  /** A work of a child that the caller's household may write about. */
+  const ofItem = async (guardianId: string, { studentId, itemId }: { studentId: string; itemId: string }) => {
+    const child = await requireChild(db, guardianId, studentId, 'write-talk');
+    const item = await itemOf(db, child.id, itemId);
+    if (!item) throw new HttpProblem('not-found');
+    const { id: householdId } = await householdOf(db, guardianId);
+    return { item, key: { studentId: child.id, householdId, itemId } };
+  };
+
+  mount(router, calendarRoutes.calendar, ({ guardianId, query }) =>
+    calendarOf(deps, guardianId, query, calendarLayers),
+  );
+  mount(router, calendarRoutes.ownDate, async ({ guardianId, params, body: { on } }) => {
+    const { item, key } = await ofItem(guardianId, params);
+    if (item.due_at !== null)
+      throw new HttpProblem('bad-request', {
+        errors: [{ path: '/itemId', message: 'has a date of its own' }],
+      });
+    await saveOwnDate(db, key, on);
+  });
+  mount(router, calendarRoutes.supplies, ({ guardianId }) => suppliesOf(deps, guardianId));
+  mount(router, calendarRoutes.gotSupply, async ({ guardianId, params, body: { supply, got } }) => {
+    const { item, key } = await ofItem(guardianId, params);
+    if (!item.supplies.includes(supply)) throw new HttpProblem('not-found');
+    await saveGot(db, key, supply, got);
+  });
+  mount(router, entryRoutes.create, ({ guardianId, body }) => entries.createEntry(deps, guardianId, body));
+  mount(router, entryRoutes.read, ({ guardianId, params }) =>
+    entries.readEntry(deps, guardianId, params.entryId),
+  );
+  mount(router, entryRoutes.change, ({ guardianId, params, body }) =>
+    entries.changeEntry(deps, guardianId, params.entryId, body),
+  );
+  mount(router, entryRoutes.tick, ({ guardianId, params, body }) =>
+    entries.tickEntry(deps, guardianId, params.entryId, body),
+  );
+  mount(router, entryRoutes.remove, ({ guardianId, params }) =>
+    entries.removeEntry(deps, guardianId, params.entryId),
+  );
+  return router;
+}
+
+const fileName = 'cadro.ics';
+
+/** Calendars that go out and come in. */
+export function elsewherePages(deps: ServerDeps): Router {
+  const router = Router();
+  mount(router, elsewhereRoutes.list, ({ guardianId }) => feeds.elsewhereOf(deps, guardianId));
+  mount(router, elsewhereRoutes.create, ({ guardianId, body }) => feeds.createFeed(deps, guardianId, body));
+  mount(router, elsewhereRoutes.change, ({ guardianId, params: { feedId }, body }) =>
+    feeds.changeFeed(deps, { guardianId, feedId }, body),
+  );
+  mount(router, elsewhereRoutes.renew, ({ guardianId, params: { feedId } }) =>
+    feeds.renewFeed(deps, { guardianId, feedId }),
+  );
+  mount(router, elsewhereRoutes.revoke, ({ guardianId, params: { feedId } }) =>
+    feeds.revokeFeed(deps, { guardianId, feedId }),
+  );
+  mount(router, elsewhereRoutes.subscription, async ({ params }) => {
+    return new Produced(Buffer.from(await subscriptionOf(deps, params.token)), fileName);
+  });
+  mount(router, elsewhereRoutes.download, async ({ guardianId, query: { layers, ...range } }) => {
+    refuseLongRange(range);
+    return new Produced(Buffer.from(await downloadOf(deps, guardianId, range, layersOf(layers))), fileName);
+  });
+  mount(router, elsewhereRoutes.import, ({ guardianId, body }) => importCalendar(deps, guardianId, body));
+  mount(router, elsewhereRoutes.forget, ({ guardianId, params: { importId } }) =>
+    forgetImport(deps, guardianId, importId),
+  );
+  return router;
+}

@@ -1,0 +1,123 @@
+import type { Child, ChildDay, LessonOfDay, SchoolEvent } from '@cadro/contract';
+import { byPeriod, lessonsOn } from '@cadro/core';
+import { attendanceOf, desksOf, markView, teacherView, type ChildAttendance } from '../attendance';
+import { openAbsencesOf } from '../followups';
+import { filesFrom } from '../gradebook';
+import * as timetable from './timetableStore';
+import { touchedBy } from './touched';
+import type { Deps } from './viewer';
+
+const unpublished = { done: null, homework: null, files: [] };
+
+/** The day's lessons by the timetable, each with its mark; marks that no lesson was planned for stand by period. */
+function lessonsOfDay(
+  planned: readonly timetable.LessonRow[],
+  marks: ChildAttendance['marks'],
+  notes: readonly timetable.NoteRow[],
+): LessonOfDay[] {
+  const free = new Set(marks.filter(({ mark }) => mark.period !== wholeDay));
+  const lessons = planned.map((lesson): LessonOfDay => {
+    const found = [...free].find(
+      ({ mark }) =>
+        mark.courseId === lesson.courseId || (mark.courseId === null && mark.period === lesson.period),
+    );
+    if (found) free.delete(found);
+    const note = notes.find(({ courseId }) => courseId === lesson.courseId);
+    const { period, startsAt, endsAt, courseId, courseTitle, room, teacher } = lesson;
+    return {
+      ...{ period, startsAt, endsAt, courseId, courseTitle, room, teacher },
+      mark: found ? markView(found) : null,
+      ...(note
+        ? { done: note.done, homework: note.homework, files: filesFrom(note.sourceUrl, note.files) }
+        : unpublished),
+    };
+  });
+  const unplanned = [...free].map((each): LessonOfDay => {
+    const mark = markView(each);
+    const { period, courseId, courseTitle } = mark;
+    const when = { startsAt: null, endsAt: null, room: null, teacher: null };
+    return { period, courseId, courseTitle, ...when, mark, ...unpublished };
+  });
+  return [...lessons, ...unplanned].sort((a, b) =>
+    a.startsAt && b.startsAt && a.startsAt !== b.startsAt
+      ? a.startsAt < b.startsAt
+        ? -1
+        : 1
+      : byPeriod(a.period, b.period),
+  );
+}
+
+/** The period under which a school marks the day as a whole. */
+const wholeDay = 'day';
+
+export const eventView = (row: timetable.EventRow): SchoolEvent => {
+  const { kind, title, courseTitle, on, lastOn, startsAt, endsAt, place, href, sourceUrl } = row;
+  const [file] = href ? filesFrom(sourceUrl, [{ title, href }]) : [];
+  return { kind, title, courseTitle, on, lastOn, startsAt, endsAt, place, href: file?.href ?? null };
+};
+
+/** One day of a child: what was planned, what happened, and what it touched. */
+export async function childDay(
+  { db, clock }: Deps,
+  guardianId: string,
+  child: Child,
+  on: string,
+  mayTalk: boolean,
+): Promise<ChildDay> {
+  const now = await clock.now();
+  const range = { from: on, to: on };
+  const [[own], lessons, [day], events, desks, inHand, around] = await Promise.all([
+    attendanceOf(db, { guardianId }, [child], now, range),
+    timetable.lessonsOf(db, [child.id], now),
+    timetable.schoolDaysOf(db, [child.id], range),
+    timetable.schoolEventsOf(db, [child.id], range),
+    desksOf(db, [child.id]),
+    mayTalk ? openAbsencesOf(db, guardianId, child.id) : [],
+    timetable.neighbours(db, child.id, on),
+  ]);
+  if (!own) throw new Error(`no attendance of ${child.id}`);
+  const planned = lessonsOn(day ?? null, lessons);
+  const [notes, { away, touched }] = await Promise.all([
+    timetable.lessonNotesOf(
+      db,
+      planned.map(({ courseId }) => courseId),
+      on,
+    ),
+    touchedBy(db, child, own.days, () => planned.map(({ courseId }) => courseId), now),
+  ]);
+  const whole = own.marks.find(({ mark }) => mark.period === wholeDay && mark.courseId === null);
+  const absent = own.days.flatMap((each) => each.lessons).filter(({ kind }) => kind === 'absent');
+  const desk = desks.get(child.id);
+  return {
+    studentId: child.id,
+    on,
+    today: own.today,
+    open: day?.open ?? null,
+    rotationDay: day?.rotationDay || null,
+    closedFor: day?.title ?? null,
+    dayMark: whole ? markView(whole) : null,
+    lessons: lessonsOfDay(planned, own.marks, notes),
+    events: events.map(eventView),
+    missed: {
+      absent: away.filter(({ trip }) => !trip).length,
+      unexplained: absent.filter(({ excused }) => !excused).length,
+      trip: away.filter(({ trip }) => trip).length,
+    },
+    touched,
+    inHand: inHand.flatMap(({ id, title, absence, step }) =>
+      absence?.lessons.some((lesson) => lesson.on === on)
+        ? [
+            {
+              followUpId: id,
+              title,
+              purpose: absence.purpose,
+              open: step !== 'settled',
+              lessons: absence.lessons.map(({ on: date, period }) => ({ on: date, period })),
+            },
+          ]
+        : [],
+    ),
+    desk: desk ? teacherView(desk) : null,
+    ...around,
+  };
+}

@@ -1,0 +1,67 @@
+import type { ImportBody, ImportReport } from '@cadro/contract';
+import { CalendarError, readCalendar, type ReadCalendar } from '@cadro/core/ical';
+import { childrenFor, householdOf, requireChild, daysAfter } from '../../household';
+import { HttpProblem } from '../../http/problems';
+import { viewerOf, zoneOf, type Deps } from '../viewer';
+import * as store from './importStore';
+
+/** Rules are followed so far ahead when their end is looked for. */
+const horizonDays = 400;
+/** What cannot be understood is told by so many lines; a file with more is no calendar anyone can mend. */
+const mostNotes = 100;
+
+function read(text: string, timeZone: string, horizon: string): ReadCalendar {
+  try {
+    return readCalendar(text, timeZone, horizon);
+  } catch (cause) {
+    if (!(cause instanceof CalendarError)) throw cause;
+    throw new HttpProblem('unreadable-file', { errors: [{ path: '/text', message: cause.message }], cause });
+  }
+}
+
+/**
+ * Reads a calendar file in under a name, in the place of what stood there, or only tells what it would do.
+ * @throws HttpProblem 422 for a text that is no whole calendar; 404 and 403 as for any child.
+ */
+export async function importCalendar(
+  deps: Deps,
+  guardianId: string,
+  { studentId, name, text, preview }: ImportBody,
+): Promise<{ report: ImportReport; written: boolean }> {
+  const { db } = deps;
+  if (studentId === null) {
+    const [all, writable] = await Promise.all([
+      childrenFor(db, guardianId, 'read-record'),
+      childrenFor(db, guardianId, 'write-talk'),
+    ]);
+    if (writable.length === 0) throw new HttpProblem(all.length === 0 ? 'not-found' : 'forbidden');
+  } else await requireChild(db, guardianId, studentId, 'write-talk');
+  const viewer = await viewerOf(deps, guardianId);
+  const { events, notes } = read(text, zoneOf(viewer, studentId), daysAfter(viewer.today, horizonDays));
+  const { id: householdId, author } = await householdOf(db, guardianId);
+  const key = { householdId, studentId, name };
+  const known = await store.componentsOf(db, key);
+  const uids = new Set(events.map(({ uid }) => uid));
+  const same = events.filter(({ uid, component }) => known.get(uid) === component).length;
+  const added = events.filter(({ uid }) => !known.has(uid)).length;
+  const report: ImportReport = {
+    events: events.length,
+    ...{ added, same, changed: events.length - added - same },
+    removed: [...known.keys()].filter((uid) => !uids.has(uid)).length,
+    notes: notes.slice(0, mostNotes).map((note) => ({ ...note })),
+  };
+  if (!preview)
+    await db.transaction((trx) => store.replaceImport(trx, key, { author, at: viewer.now, report }, events));
+  return { report, written: !preview };
+}
+
+/** @throws HttpProblem 404 where the household has no such calendar, 403 for who may only look. */
+export async function forgetImport(deps: Deps, guardianId: string, importId: string): Promise<void> {
+  const viewer = await viewerOf(deps, guardianId);
+  const found = (await store.importsOf(deps.db, viewer)).find(({ id }) => id === importId);
+  if (!found) throw new HttpProblem('not-found');
+  const writable = await childrenFor(deps.db, guardianId, 'write-talk');
+  const mayWrite = writable.some(({ id }) => found.student_id === null || id === found.student_id);
+  if (!mayWrite) throw new HttpProblem('forbidden');
+  await store.deleteImport(deps.db, importId);
+}

@@ -1,0 +1,101 @@
+import { daysAfter } from '../../household';
+import { pageOfEvent, type CalendarEvent, type CalendarLayer } from '@cadro/contract';
+import { publish, writeCalendar, type DraftEvent } from '@cadro/core/ical';
+import { hashToken } from '../../seal';
+import { HttpProblem } from '../../http/problems';
+import { eventsOf } from '../calendar';
+import type { DateRange } from '../../attendance';
+import { viewerOf, type Deps, type Viewer } from '../viewer';
+import * as store from './feedStore';
+
+/** A subscription holds the school year around today. */
+const span = { before: 180, after: 400 } as const;
+
+/** What a subscriber is given, with what it is about. */
+interface Draft extends DraftEvent {
+  readonly layer: CalendarLayer;
+  readonly studentIds: readonly string[];
+}
+
+/** An event for a program that knows nothing of children and layers: both stand in its words. */
+function draftOf(viewer: Viewer, publicUrl: string, event: CalendarEvent): Draft {
+  const { key, layer, studentIds, title, detail, place, href, on, lastOn, startsAt, endsAt, timeZone } =
+    event;
+  const names = viewer.children.filter(({ id }) => studentIds.includes(id)).map(({ givenName }) => givenName);
+  const page = pageOfEvent(event);
+  return {
+    ...{ uid: `${key}@cadro`, layer, studentIds, text: detail, place },
+    title: names.length > 0 ? `${names.join(', ')}: ${title}` : title,
+    href: href ?? (page && `${publicUrl}${page}`),
+    categories: [viewer.words.layer[layer]],
+    ...{ on, lastOn, startsAt, endsAt, timeZone },
+  };
+}
+
+interface Choice {
+  readonly layers: readonly CalendarLayer[];
+  /** Empty for every linked child. */
+  readonly studentIds: readonly string[];
+}
+
+const about = (chosen: readonly string[], studentIds: readonly string[]): boolean =>
+  chosen.length === 0 || studentIds.length === 0 || studentIds.some((id) => chosen.includes(id));
+
+export interface PublishDeps extends Deps {
+  readonly config: { readonly publicUrl: string };
+}
+
+async function drafts(deps: PublishDeps, viewer: Viewer, range: DateRange, choice: Choice): Promise<Draft[]> {
+  const events = await eventsOf(deps, viewer, range, choice.layers);
+  return events
+    .filter(({ studentIds }) => about(choice.studentIds, studentIds))
+    .map((event) => draftOf(viewer, deps.config.publicUrl, event));
+}
+
+const named = ({ words, children }: Viewer): string =>
+  words.daysOf(children.map(({ givenName }) => givenName));
+
+/** A range of days as a file; it stands for itself and is never changed. */
+export async function downloadOf(
+  deps: PublishDeps,
+  guardianId: string,
+  range: DateRange,
+  layers: readonly CalendarLayer[],
+): Promise<string> {
+  const viewer = await viewerOf(deps, guardianId);
+  const found = await drafts(deps, viewer, range, { layers, studentIds: [] });
+  const changedAt = viewer.now.toISOString();
+  return writeCalendar(
+    named(viewer),
+    found.map((draft) => ({ ...draft, sequence: 0, changedAt, cancelled: false })),
+  );
+}
+
+/**
+ * What a subscription holds now. Changes since its last reading are counted, and what is gone is told as cancelled,
+ * but for children whose link has ended and for what was taken out of the subscription: of these nothing is said.
+ * @throws HttpProblem 404 for an address nobody has, or has any more.
+ */
+export async function subscriptionOf(deps: PublishDeps, token: string): Promise<string> {
+  const hash = hashToken(token);
+  const feed = await store.feedByToken(deps.db, hash);
+  if (!feed) throw new HttpProblem('not-found');
+  const viewer = await viewerOf(deps, feed.guardian_id);
+  const { today, now, children } = viewer;
+  const range = { from: daysAfter(today, -span.before), to: daysAfter(today, span.after) };
+  const linked = new Set(children.map(({ id }) => id));
+  const choice = { layers: feed.layers, studentIds: feed.student_ids };
+  const found = linked.size === 0 ? [] : await drafts(deps, viewer, range, choice);
+  const mayTell = ({ layer, studentIds }: Draft): boolean =>
+    linked.size > 0 &&
+    feed.layers.includes(layer) &&
+    studentIds.every((id) => linked.has(id)) &&
+    about(feed.student_ids, studentIds);
+  return deps.db.transaction(async (trx) => {
+    if (!(await store.lockFeed(trx, hash))) throw new HttpProblem('not-found');
+    const given = await store.givenTo(trx, feed.id);
+    const { events, changed } = publish(given, found, { now: now.toISOString(), from: range.from, mayTell });
+    await store.saveGiven(trx, feed.id, changed, now);
+    return writeCalendar(feed.name, events);
+  });
+}

@@ -1,0 +1,79 @@
+import type { CalendarEvent } from '@cadro/contract';
+import { wallTimeIn } from '@cadro/core/ical';
+import type { Db } from '../../db';
+import { endOfDay, offerEnds, startOfDay } from '../../gradebook';
+import { isTest } from '../../outlook';
+import type { DateRange } from '../../attendance';
+import { eventOf, zoneOf, type Viewer } from '../viewer';
+import { isOpen, ownDated, worksDue } from '../workStore';
+
+/** Due at the end of a day is due on that day, at no hour. */
+const endOfTheDay = '23:59';
+
+/** Due work and tests. */
+export async function workEvents(db: Db, viewer: Viewer, range: DateRange): Promise<CalendarEvent[]> {
+  const ids = viewer.children.map(({ id }) => id);
+  // Schools of several zones begin their days at several instants: a day of either side is looked at too.
+  const span = {
+    from: startOfDay(range.from, 'Pacific/Kiritimati'),
+    to: endOfDay(range.to, 'Pacific/Pago_Pago'),
+  };
+  const rows = await worksDue(db, ids, { ...span, now: viewer.now });
+  return rows.flatMap(({ studentId, courseId, courseTitle, itemId, title, itemKind, dueAt, status }) => {
+    if (!dueAt) return [];
+    const timeZone = zoneOf(viewer, studentId);
+    const { on, time } = wallTimeIn(timeZone, dueAt.getTime());
+    if (on < range.from || on > range.to) return [];
+    return eventOf({
+      key: `due-${itemId}-${studentId}`,
+      layer: isTest(itemKind) ? 'test' : 'due',
+      studentIds: [studentId],
+      title,
+      detail: courseTitle,
+      on,
+      startsAt: time === endOfTheDay ? null : time,
+      timeZone,
+      settled: !isOpen(status),
+      link: { to: 'item', studentId, courseId, itemId },
+    });
+  });
+}
+
+/** The last days of the offers that the household has confirmed. */
+export async function offerEvents(db: Db, viewer: Viewer, range: DateRange): Promise<CalendarEvent[]> {
+  const ids = viewer.talk.map(({ id }) => id);
+  const rows = await offerEnds(db, viewer.guardianId, ids, range);
+  return rows.map((row) =>
+    eventOf({
+      key: `offer-${row.item_id}-${row.student_id}`,
+      layer: 'offer',
+      studentIds: [row.student_id],
+      title: viewer.words.offerEnds(row.title),
+      detail: row.course_title,
+      on: row.until,
+      timeZone: zoneOf(viewer, row.student_id),
+      link: { to: 'item', studentId: row.student_id, courseId: row.course_id, itemId: row.item_id },
+    }),
+  );
+}
+
+/** Undated work that the household has given a day of its own. */
+export async function ownDateEvents(db: Db, viewer: Viewer, range: DateRange): Promise<CalendarEvent[]> {
+  const ids = viewer.talk.map(({ id }) => id);
+  const rows = await ownDated(db, ids, viewer.householdId, viewer.now);
+  return rows
+    .filter(({ ownDate }) => ownDate !== null && ownDate >= range.from && ownDate <= range.to)
+    .map(({ studentId, courseId, courseTitle, itemId, title, status, ownDate }) =>
+      eventOf({
+        key: `own-date-${itemId}-${studentId}`,
+        layer: 'own',
+        studentIds: [studentId],
+        title,
+        detail: courseTitle,
+        on: ownDate ?? '',
+        timeZone: zoneOf(viewer, studentId),
+        settled: !isOpen(status),
+        link: { to: 'item', studentId, courseId, itemId },
+      }),
+    );
+}

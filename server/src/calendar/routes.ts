@@ -1,0 +1,25 @@
+import { dayRoutes, rolesAllowed } from '@cadro/contract';
+import { Router } from 'express';
+import type { ServerDeps } from '../http/app';
+import { mount } from '../http/mount';
+import { requireChild } from '../household';
+import { catchUp, writeToDesk } from './absences';
+import { childDay } from './day';
+
+export function calendarRouter(deps: ServerDeps): Router {
+  const { db } = deps;
+  const router = Router();
+  mount(router, dayRoutes.day, async ({ guardianId, params }) => {
+    const child = await requireChild(db, guardianId, params.studentId, 'read-record');
+    return childDay(deps, guardianId, child, params.on, rolesAllowed('read-talk').includes(child.role));
+  });
+  mount(router, dayRoutes.letter, async ({ guardianId, params, body }) => {
+    const child = await requireChild(db, guardianId, params.studentId, 'write-talk');
+    return writeToDesk(deps, guardianId, child, body);
+  });
+  mount(router, dayRoutes.catchUp, async ({ guardianId, params, body }) => {
+    const child = await requireChild(db, guardianId, params.studentId, 'write-talk');
+    return catchUp(deps, guardianId, child, params.on, body.title);
+  });
+  return router;
+}

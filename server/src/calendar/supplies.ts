@@ -1,0 +1,71 @@
+import { daysAfter } from '../household';
+import type { Supply } from '@cadro/contract';
+import { occurrences, wallTimeIn } from '@cadro/core/ical';
+import type { Db } from '../db';
+import { entriesFor, type EntryRow } from './entryStore';
+import { dayBeforeDue } from './layers/own';
+import { viewerOf, zoneOf, type Deps, type Viewer } from './viewer';
+import { gotOf, looseEndsOf, suppliedWorks } from './workStore';
+
+/** What the school wants to be there for coming work. */
+async function ofWorks(db: Db, viewer: Viewer): Promise<Supply[]> {
+  const ids = viewer.children.map(({ id }) => id);
+  const [rows, got, ends] = await Promise.all([
+    suppliedWorks(db, ids, viewer.now),
+    gotOf(db, ids, viewer.householdId),
+    looseEndsOf(db, ids),
+  ]);
+  return rows.flatMap(({ studentId, courseId, itemId, title, dueAt, supplies }) => {
+    // What is missing is needed for as long as it can be mended.
+    const deadline = ends.get(`${studentId}:${itemId}`)?.deadline;
+    const until = deadline ? new Date(deadline) : dueAt;
+    const neededOn = until && wallTimeIn(zoneOf(viewer, studentId), until.getTime()).on;
+    if (neededOn !== null && neededOn < viewer.today) return [];
+    return supplies.map((supply) => ({
+      ...{ entryId: null, studentId, itemId, courseId, for: title, supply, neededOn },
+      got: got.has(`${studentId}:${itemId}:${supply}`),
+    }));
+  });
+}
+
+/** The day something is needed: its own, the next of a recurrence, or so many days before a work is due. */
+function neededOn(viewer: Viewer, entry: EntryRow): string | null {
+  if (entry.item_id) return dayBeforeDue(viewer, entry);
+  const { on_date: on, rule, skipped } = entry;
+  if (on === null || rule === null) return on;
+  return occurrences({ on, rule, skipped }, viewer.today, daysAfter(viewer.today, 366))[0] ?? null;
+}
+
+/** What the household has written down itself. */
+async function ofHousehold(db: Db, viewer: Viewer): Promise<Supply[]> {
+  const rows = await entriesFor(db, viewer);
+  return rows
+    .filter(({ kind }) => kind === 'supply')
+    .map((entry) => {
+      const on = neededOn(viewer, entry);
+      return {
+        entryId: entry.id,
+        studentId: entry.student_ids[0] ?? null,
+        itemId: null,
+        courseId: null,
+        for: entry.item_title,
+        supply: entry.title,
+        neededOn: on,
+        got: on === null ? entry.done.length > 0 : entry.done.includes(on),
+      };
+    })
+    .filter(({ neededOn: on, got }) => on === null || on >= viewer.today || !got);
+}
+
+/** The shopping list: what is needed first comes first, what has no day comes last. */
+export async function suppliesOf(deps: Deps, guardianId: string): Promise<{ supplies: Supply[] }> {
+  const viewer = await viewerOf(deps, guardianId);
+  const found = await Promise.all([ofWorks(deps.db, viewer), ofHousehold(deps.db, viewer)]);
+  const last = '9999';
+  const supplies = found
+    .flat()
+    .sort((a, b) =>
+      (a.neededOn ?? last) < (b.neededOn ?? last) ? -1 : (a.neededOn ?? last) > (b.neededOn ?? last) ? 1 : 0,
+    );
+  return { supplies };
+}

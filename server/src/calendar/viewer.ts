@@ -1,0 +1,55 @@
+import type { CalendarEvent, Child } from '@cadro/contract';
+import type { Clock, Db } from '../db';
+import { childrenFor, dateIn, guardianById } from '../household';
+import { calendarWords, type CalendarWords } from './words';
+
+export interface Deps {
+  readonly db: Db;
+  readonly clock: Clock;
+}
+
+/** Who looks at the calendar, and what of which child they may see. */
+export interface Viewer {
+  readonly guardianId: string;
+  readonly householdId: string;
+  readonly words: CalendarWords;
+  readonly now: Date;
+  readonly today: string;
+  /** The zone of the first child's school, for what belongs to no child. */
+  readonly timeZone: string;
+  /** Whose record is theirs to read. */
+  readonly children: readonly Child[];
+  /** Whose talk is. */
+  readonly talk: readonly Child[];
+}
+
+export async function viewerOf({ db, clock }: Deps, guardianId: string): Promise<Viewer> {
+  const [now, guardian, children, talk] = await Promise.all([
+    clock.now(),
+    guardianById(db, guardianId),
+    childrenFor(db, guardianId, 'read-record'),
+    childrenFor(db, guardianId, 'read-talk'),
+  ]);
+  if (!guardian) throw new Error(`no guardian ${guardianId}`);
+  const timeZone = children[0]?.timeZone ?? 'UTC';
+  return {
+    guardianId,
+    householdId: guardian.household_id,
+    words: calendarWords[guardian.language],
+    ...{ now, timeZone, children, talk },
+    today: dateIn(timeZone, now),
+  };
+}
+
+export const zoneOf = ({ children, timeZone }: Viewer, studentId: string | null | undefined): string =>
+  children.find(({ id }) => id === studentId)?.timeZone ?? timeZone;
+
+type Needed = 'key' | 'layer' | 'studentIds' | 'title' | 'on' | 'timeZone';
+/** An event of one whole day without anything more, but for what is given. */
+export const eventOf = (
+  given: Pick<CalendarEvent, Needed> & Partial<Omit<CalendarEvent, Needed>>,
+): CalendarEvent => ({
+  ...{ detail: null, lastOn: given.on, startsAt: null, endsAt: null, place: null, href: null },
+  ...{ settled: false, marks: null, link: null },
+  ...given,
+});

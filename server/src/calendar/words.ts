@@ -1,0 +1,95 @@
+import type { CalendarEvent, CalendarLayer, Language } from '@cadro/contract';
+
+type Marks = NonNullable<CalendarEvent['marks']>;
+/** The words of what the calendar itself makes up; they also go out to calendar programs. */
+export interface CalendarWords {
+  readonly layer: Readonly<Record<CalendarLayer, string>>;
+  readonly offerEnds: (title: string) => string;
+  readonly evening: (title: string, minutes: number) => string;
+  readonly lookAgain: (title: string) => string;
+  readonly attended: (marks: Marks) => string;
+  readonly noSchool: string;
+  readonly untitled: string;
+  readonly daysOf: (names: readonly string[]) => string;
+}
+
+const some = (count: number, one: string, many: string): string => `${count} ${count === 1 ? one : many}`;
+/** The parts that are there, as one sentence. */
+const joined = (parts: readonly (string | null)[]): string => {
+  const text = parts.filter((part) => part !== null).join(', ');
+  return text.charAt(0).toUpperCase() + text.slice(1);
+};
+
+const en: CalendarWords = {
+  layer: {
+    test: 'Test',
+    due: 'Due work',
+    offer: 'End of an offer',
+    school: 'School',
+    meeting: 'Meeting',
+    own: 'Our own',
+    plan: 'Plan evening',
+    'look-again': 'Look again',
+    attendance: 'Attendance',
+    closed: 'No school',
+    imported: 'Read in',
+  },
+  offerEnds: (title) => `Offer ends: ${title}`,
+  evening: (title, minutes) => `${title}, ${minutes} min`,
+  lookAgain: (title) => `Look again: ${title}`,
+  attended: ({ absent, unexplained, late, trip, wholeDay }) =>
+    joined([
+      absent === 0
+        ? null
+        : `${wholeDay ? 'absent all day' : `absent from ${some(absent, 'lesson', 'lessons')}`}${
+            unexplained === 0 ? '' : unexplained === absent ? ', unexplained' : `, ${unexplained} unexplained`
+          }`,
+      late === 0 ? null : `late ${late === 1 ? 'once' : `${late} times`}`,
+      trip === 0 ? null : wholeDay ? 'on a trip all day' : `on a trip for ${some(trip, 'lesson', 'lessons')}`,
+    ]),
+  noSchool: 'No school',
+  untitled: 'Without a title',
+  daysOf: (names) => `Days of ${names.join(', ')}`,
+};
+
+const es: CalendarWords = {
+  layer: {
+    test: 'Examen',
+    due: 'Entrega',
+    offer: 'Fin de una oferta',
+    school: 'Colegio',
+    meeting: 'Reunión',
+    own: 'De casa',
+    plan: 'Tarde del plan',
+    'look-again': 'Volver a mirar',
+    attendance: 'Asistencia',
+    closed: 'Sin clase',
+    imported: 'Leído de un archivo',
+  },
+  offerEnds: (title) => `Termina la oferta: ${title}`,
+  evening: (title, minutes) => `${title}, ${minutes} min`,
+  lookAgain: (title) => `Volver a mirar: ${title}`,
+  attended: ({ absent, unexplained, late, trip, wholeDay }) =>
+    joined([
+      absent === 0
+        ? null
+        : `${wholeDay ? 'ausente todo el día' : `ausente en ${some(absent, 'clase', 'clases')}`}${
+            unexplained === 0
+              ? ''
+              : unexplained === absent
+                ? ', sin explicar'
+                : `, ${unexplained} sin explicar`
+          }`,
+      late === 0 ? null : `tarde ${some(late, 'vez', 'veces')}`,
+      trip === 0
+        ? null
+        : wholeDay
+          ? 'de excursión todo el día'
+          : `de excursión en ${some(trip, 'clase', 'clases')}`,
+    ]),
+  noSchool: 'Sin clase',
+  untitled: 'Sin título',
+  daysOf: (names) => `Días de ${names.join(', ')}`,
+};
+
+export const calendarWords: Readonly<Record<Language, CalendarWords>> = { en, es };

@@ -1,0 +1,195 @@
+import type { LooseEndKind, ResultStatus } from '@cadro/contract';
+import type { Db } from '../db';
+import { dueSql, ofThisYear } from '../gradebook';
+
+/** A work with its dates and how it stands. */
+export interface WorkRow {
+  readonly studentId: string;
+  readonly courseId: string;
+  readonly courseTitle: string;
+  readonly itemId: string;
+  readonly title: string;
+  readonly itemKind: string | null;
+  readonly possible: number;
+  readonly counts: boolean;
+  readonly assignedAt: Date;
+  readonly dueAt: Date | null;
+  readonly status: ResultStatus;
+  readonly earned: number | null;
+}
+
+const openStatuses: readonly ResultStatus[] = ['open', 'missing', 'incomplete'];
+/** Whether something is still to be done. */
+export const isOpen = (status: ResultStatus): boolean => openStatuses.includes(status);
+
+const works = (db: Db, studentIds: readonly string[], now: Date) =>
+  db('items as i')
+    .join('courses as c', 'c.id', 'i.course_id')
+    .join('schools as sch', 'sch.id', 'c.school_id')
+    .join('categories as k', 'k.id', 'i.category_id')
+    .join('enrolments as e', 'e.course_id', 'i.course_id')
+    .joinRaw(
+      `left join lateral (
+         select r.status, r.earned from results r
+         where r.student_id = e.student_id and r.item_id = i.id order by r.at desc, r.seq desc limit 1) r on true`,
+    )
+    .whereIn('e.student_id', [...studentIds])
+    .where({ 'e.active': true, 'i.removed': false })
+    .whereRaw(ofThisYear, { now })
+    .select<WorkRow[]>(
+      'e.student_id as studentId',
+      'i.course_id as courseId',
+      'c.title as courseTitle',
+      'i.id as itemId',
+      'i.title',
+      'i.kind as itemKind',
+      'i.possible',
+      db.raw('i.counts and k.counts as counts'),
+      'i.assigned_at as assignedAt',
+      db.raw(`${dueSql} as "dueAt"`),
+      db.raw(`coalesce(r.status, 'open') as status`),
+      'r.earned',
+    );
+
+/** Work that is given out or due between two instants. */
+export const worksBetween = (
+  db: Db,
+  studentIds: readonly string[],
+  { from, to, now }: { from: Date; to: Date; now: Date },
+): Promise<WorkRow[]> =>
+  works(db, studentIds, now)
+    .where('i.assigned_at', '<=', now)
+    .where((is) =>
+      is
+        .whereBetween('i.assigned_at', [from, to])
+        .orWhereRaw('(not i.undated and i.due_at between :from and :to)', { from, to }),
+    )
+    .orderByRaw('i.due_at, i.title');
+
+/** Work that is due between two instants, also what is announced and not given out yet. */
+export const worksDue = (
+  db: Db,
+  studentIds: readonly string[],
+  { from, to, now }: { from: Date; to: Date; now: Date },
+): Promise<WorkRow[]> =>
+  works(db, studentIds, now)
+    .where({ 'i.undated': false })
+    .whereBetween('i.due_at', [from, to])
+    .orderByRaw('i.due_at, i.title');
+
+export interface UndatedRow extends WorkRow {
+  readonly ownDate: string | null;
+  readonly open: boolean;
+}
+
+/** Work without a date, with the day that a household has given it. */
+export async function ownDated(
+  db: Db,
+  studentIds: readonly string[],
+  householdId: string,
+  now: Date,
+): Promise<UndatedRow[]> {
+  const [rows, dates] = await Promise.all([
+    works(db, studentIds, now)
+      .where('i.assigned_at', '<=', now)
+      .where({ 'i.undated': true })
+      .orderBy('i.title'),
+    db('own_dates')
+      .whereIn('student_id', [...studentIds])
+      .where({ household_id: householdId })
+      .select<{ student_id: string; item_id: string; on_date: string }[]>('student_id', 'item_id', 'on_date'),
+  ]);
+  const own = new Map(dates.map(({ student_id, item_id, on_date }) => [`${student_id}:${item_id}`, on_date]));
+  return rows.map((row) => ({
+    ...row,
+    ownDate: own.get(`${row.studentId}:${row.itemId}`) ?? null,
+    open: isOpen(row.status),
+  }));
+}
+
+/** Gives undated work a day of the household's own, or takes it away. */
+export async function saveOwnDate(
+  db: Db,
+  key: { studentId: string; householdId: string; itemId: string },
+  on: string | null,
+): Promise<void> {
+  const row = { student_id: key.studentId, household_id: key.householdId, item_id: key.itemId };
+  if (on === null) await db('own_dates').where(row).delete();
+  else {
+    await db('own_dates')
+      .insert({ ...row, on_date: on })
+      .onConflict(['student_id', 'household_id', 'item_id'])
+      .merge();
+  }
+}
+
+/** Whether one of the children has a work. */
+export const enrolledInItem = async (
+  db: Db,
+  studentIds: readonly string[],
+  itemId: string,
+): Promise<boolean> =>
+  (await db('items as i')
+    .join('enrolments as e', 'e.course_id', 'i.course_id')
+    .whereIn('e.student_id', [...studentIds])
+    .where({ 'e.active': true, 'i.id': itemId, 'i.removed': false })
+    .first('i.id')) !== undefined;
+
+/** Open work that something has to be there for. */
+export const suppliedWorks = (
+  db: Db,
+  studentIds: readonly string[],
+  now: Date,
+): Promise<(WorkRow & { readonly supplies: string[] })[]> =>
+  works(db, studentIds, now)
+    .where('i.assigned_at', '<=', now)
+    .whereRaw(`i.supplies <> '[]'`)
+    .whereRaw(`coalesce(r.status, 'open') = any(?)`, [[...openStatuses]])
+    .select('i.supplies');
+
+/** Supplies a household has ticked off, as `student:item:supply`. */
+export async function gotOf(
+  db: Db,
+  studentIds: readonly string[],
+  householdId: string,
+): Promise<ReadonlySet<string>> {
+  const rows = await db('supplies_got')
+    .whereIn('student_id', [...studentIds])
+    .where({ household_id: householdId })
+    .select<{ student_id: string; item_id: string; supply: string }[]>('student_id', 'item_id', 'supply');
+  return new Set(rows.map(({ student_id, item_id, supply }) => `${student_id}:${item_id}:${supply}`));
+}
+
+export async function saveGot(
+  db: Db,
+  key: { studentId: string; householdId: string; itemId: string },
+  supply: string,
+  got: boolean,
+): Promise<void> {
+  const row = { student_id: key.studentId, household_id: key.householdId, item_id: key.itemId, supply };
+  if (got) await db('supplies_got').insert(row).onConflict().ignore();
+  else await db('supplies_got').where(row).delete();
+}
+
+export interface LooseEndRow {
+  readonly kind: LooseEndKind;
+  readonly deadline: string | null;
+}
+
+/** What the children's works are as loose ends, by `student:item`. */
+export async function looseEndsOf(
+  db: Db,
+  studentIds: readonly string[],
+): Promise<ReadonlyMap<string, LooseEndRow>> {
+  const rows = await db('current_figures')
+    .whereIn('student_id', [...studentIds])
+    .select<{ student_id: string; ends: (LooseEndRow & { itemId: string })[] | null }[]>(
+      'student_id',
+      db.raw(`figures->'looseEnds' as ends`),
+    );
+  return new Map(
+    rows.flatMap(({ student_id, ends }) =>
+      (ends ?? []).map(({ itemId, kind, deadline }) => [`${student_id}:${itemId}`, { kind, deadline }]),
+    ),
+  );
+}
