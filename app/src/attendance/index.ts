@@ -1,1 +1,4 @@
-export * from './DaysScreen';
+export * from './AttendanceScreen';
+export * from './MarksFileScreen';
+export * from './markWords';
+export * from './StripKey';

@@ -5,7 +5,7 @@ import { useChildren } from '../household';
 import { useFormat } from '../i18n';
 import { Heading, Quiet, RowLink, Stack, Words } from '../ui';
 import { useFollowUpsQuery } from './api';
-import { outcomeWords } from './words';
+import { absenceOutcome, outcomeWords } from './words';
 
 function FollowUpRow({ followUp, selected }: { followUp: FollowUpSummary; selected: boolean }) {
   const { t } = useTranslation();
@@ -14,9 +14,10 @@ function FollowUpRow({ followUp, selected }: { followUp: FollowUpSummary; select
   const outcome = outcomeWords(t, format, followUp.outcome);
   const state = outcome
     ? t('talk.outcome', outcome)
-    : followUp.step === 'settled'
-      ? t('talk.outcomeGuardian')
-      : `${t(`steps.${followUp.step}`)} · ${followUp.lookAgainOn ? t('talk.lookAgain', { when: format.relative(followUp.lookAgainOn) }) : t('talk.noLook')}`;
+    : (absenceOutcome(t, followUp.outcome) ??
+      (followUp.step === 'settled'
+        ? t('talk.outcomeGuardian')
+        : `${t(`steps.${followUp.step}`)} · ${followUp.lookAgainOn ? t('talk.lookAgain', { when: format.relative(followUp.lookAgainOn) }) : t('talk.noLook')}`));
   const context = [nameOf(followUp.studentId), ...(followUp.courseTitle ? [followUp.courseTitle] : [])].join(
     ' · ',
   );

@@ -8,7 +8,8 @@ import { Frame, Heading, LinkAction, Loaded, Page, Row, Stack, WayOn, Words } fr
 import { useFollowUpQuery } from './api';
 import { ChangeForm } from './ChangeForm';
 import { Entries } from './Entries';
-import { outcomeWords } from './words';
+import { absenceOutcome, outcomeWords } from './words';
+import { Register } from './Register';
 
 /** The five steps, the reached ones filled. */
 function Steps({ followUp }: { followUp: FollowUp }) {
@@ -48,6 +49,13 @@ function Now({ followUp }: { followUp: FollowUp }) {
     return (
       <Words size="matter" bold colour="teal">
         {t('followUp.settledBy', outcome)}
+      </Words>
+    );
+  const absence = absenceOutcome(t, followUp.outcome);
+  if (absence)
+    return (
+      <Words size="matter" bold colour="teal">
+        {absence}
       </Words>
     );
   if (followUp.step === 'settled') return <Words>{t('followUp.settledHand')}</Words>;
@@ -93,6 +101,7 @@ export function FollowUpView({ followUpId }: { followUpId: string }) {
               <Heading level={1}>{followUp.title}</Heading>
             </Stack>
             <Now followUp={followUp} />
+            <Register followUp={followUp} />
             <Steps followUp={followUp} />
             <Row wrap space={2}>
               {open && teacher?.contactable && mayTalk(studentId) ? (
@@ -108,7 +117,14 @@ export function FollowUpView({ followUpId }: { followUpId: string }) {
               ) : courseId ? (
                 <WayOn label={t('matter.openCourse')} href={`/courses/${studentId}/${courseId}`} />
               ) : topic === 'attendance' ? (
-                <WayOn label={t('matter.seeDays')} href="/days" />
+                <WayOn
+                  label={t('matter.seeDays')}
+                  href={
+                    followUp.absence?.lessons[0]
+                      ? `/days/${studentId}/${followUp.absence.lessons[0].on}`
+                      : `/days/attendance/${studentId}`
+                  }
+                />
               ) : null}
             </Row>
             <Stack>

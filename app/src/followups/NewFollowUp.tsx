@@ -53,7 +53,7 @@ function AboutAttendance({ studentId }: { studentId: string }) {
       about={{ studentId, topic: 'attendance' }}
       title={t('followUp.attendance')}
       line={t('followUp.attendanceLine')}
-      back={{ href: '/days', label: t('places.days') }}
+      back={{ href: `/days/attendance/${studentId}`, label: t('days.attendance') }}
       hints="attendance"
     />
   );

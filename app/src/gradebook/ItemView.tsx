@@ -166,6 +166,7 @@ function About({ item }: { item: ItemDetail }) {
 function Next({ item }: { item: ItemDetail }) {
   const { t } = useTranslation();
   const { nameOf, mayTalk } = useChildren();
+  const now = useMeQuery().data?.now ?? '';
   const { studentId, id: courseId, teacher } = item.course;
   if (!mayTalk(studentId)) return null;
   const take = `/talk/new?studentId=${studentId}&courseId=${courseId}&itemId=${item.id}`;
@@ -183,6 +184,12 @@ function Next({ item }: { item: ItemDetail }) {
           <WayOn
             label={t('item.write', { teacher: teacher.name })}
             href={`/talk/write?studentId=${studentId}&teacherId=${teacher.id}`}
+          />
+        ) : null}
+        {item.dueAt && item.dueAt > now ? (
+          <WayOn
+            label={t('calendar.remind')}
+            href={`/days/entries/new?studentId=${studentId}&itemId=${item.id}`}
           />
         ) : null}
       </Row>

@@ -1,3 +1,4 @@
+export { ChildTag, MarkOf } from './ChildTag';
 export * from './api';
 export * from './children';
 export * from './LinkChild';

@@ -1,4 +1,6 @@
 import { gradebookEn } from './gradebook.en';
+import { calendarEn } from './calendar.en';
+import { daysEn } from './days.en';
 import { workEn } from './work.en';
 
 /** Every text in English; the other languages have exactly these keys. */
@@ -37,6 +39,8 @@ export const en = {
     'teacher-without-contact': 'The school has given no address for this teacher.',
     'unknown-thread': 'This mail belongs to no thread.',
     'plan-full': 'A plan holds forty open tasks. Take some out, or tick off what is done.',
+    'nothing-open': 'Nothing of this is open any more.',
+    'unreadable-file': 'This file cannot be read. Nothing was taken from it.',
     'foreign-origin': 'Please do this from Cadro’s own page.',
     'too-large': 'This is too long.',
     'source-unreachable': 'The school cannot be reached at the moment.',
@@ -274,33 +278,8 @@ export const en = {
     write: 'Write to {{teacher}}',
   },
   ...workEn,
-  days: {
-    title: 'Days',
-    lead: 'Lessons of each day, the latest first.',
-    never: '{{days}} school days, never absent',
-    totals: '{{days}} school days, absent on {{absent}}',
-    lessons_one: '{{count}} lesson missed',
-    lessons_other: '{{count}} lessons missed',
-    unexplained: '{{count}} of them without a reason',
-    allExplained: 'all with a reason',
-    late_one: 'late {{count}} time',
-    late_other: 'late {{count}} times',
-    leftEarly: 'Left before the last lesson on {{days}}.',
-    allThere: 'There all day',
-    none: 'No attendance has been reported yet.',
-    noSchool: 'No school',
-    mark: '{{lesson}}: {{what}}',
-    strip: '{{day}}: {{what}}',
-    kinds: {
-      present: 'there',
-      absent: 'absent, no reason given',
-      excused: 'absent, explained',
-      tardy: 'came late',
-      activity: 'on a trip',
-      closed: 'no school',
-    },
-    showAll: 'Show all days',
-  },
+  ...daysEn,
+  ...calendarEn,
   talk: {
     title: 'Talk',
     followUps: 'Follow-ups',
@@ -316,6 +295,11 @@ export const en = {
     noLook: 'no date to look again',
     outcome: 'was {{was}}, now {{now}}',
     outcomeGuardian: 'settled by hand',
+    registerSays: 'The register says now: {{what}}.',
+    registerNow: 'What the register says now',
+    registerNothing: 'Nothing yet: the days are still to come.',
+    caughtUp_one: 'Caught up: {{count}} work is in.',
+    caughtUp_other: 'Caught up: {{count}} works are in.',
     excusedNow: 'excused',
   },
   steps: {

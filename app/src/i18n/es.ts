@@ -1,4 +1,6 @@
 import { gradebookEs } from './gradebook.es';
+import { calendarEs } from './calendar.es';
+import { daysEs } from './days.es';
 import { workEs } from './work.es';
 import type { Catalogue } from './catalogue';
 
@@ -45,6 +47,8 @@ export const es: Catalogue = {
     'teacher-without-contact': 'La escuela no ha dado ninguna dirección de este docente.',
     'unknown-thread': 'Este correo no pertenece a ninguna conversación.',
     'plan-full': 'Un plan admite cuarenta tareas abiertas. Quita algunas o marca lo que está hecho.',
+    'nothing-open': 'Ya no queda nada abierto de esto.',
+    'unreadable-file': 'Este archivo no se puede leer. No se ha tomado nada de él.',
     'foreign-origin': 'Hágalo desde la página de Cadro, por favor.',
     'too-large': 'Esto es demasiado largo.',
     'source-unreachable': 'No se puede llegar a la escuela en este momento.',
@@ -278,33 +282,8 @@ export const es: Catalogue = {
     write: 'Escribir a {{teacher}}',
   },
   ...workEs,
-  days: {
-    title: 'Días',
-    lead: 'Las clases de cada día, lo último primero.',
-    never: '{{days}} días de clase, nunca ausente',
-    totals: '{{days}} días de clase, ausente en {{absent}}',
-    lessons_one: '{{count}} clase perdida',
-    lessons_other: '{{count}} clases perdidas',
-    unexplained: '{{count}} de ellas sin motivo',
-    allExplained: 'todas con motivo',
-    late_one: 'tarde {{count}} vez',
-    late_other: 'tarde {{count}} veces',
-    leftEarly: 'Se fue antes de la última clase: {{days}}.',
-    allThere: 'Presente todo el día',
-    none: 'Aún no se ha comunicado la asistencia.',
-    noSchool: 'Sin clase',
-    mark: '{{lesson}}: {{what}}',
-    strip: '{{day}}: {{what}}',
-    kinds: {
-      present: 'presente',
-      absent: 'ausente, sin motivo dado',
-      excused: 'ausente, justificado',
-      tardy: 'llegó tarde',
-      activity: 'de excursión',
-      closed: 'sin clase',
-    },
-    showAll: 'Ver todos los días',
-  },
+  ...daysEs,
+  ...calendarEs,
   talk: {
     title: 'Diálogo',
     followUps: 'Seguimientos',
@@ -319,6 +298,11 @@ export const es: Catalogue = {
     lookAgain: 'mirar de nuevo {{when}}',
     noLook: 'sin fecha para mirar de nuevo',
     outcome: 'estaba {{was}}, ahora {{now}}',
+    registerSays: 'El registro dice ahora: {{what}}.',
+    registerNow: 'Lo que dice ahora el registro',
+    registerNothing: 'Todavía nada: los días están por venir.',
+    caughtUp_one: 'Al día: {{count}} trabajo está entregado.',
+    caughtUp_other: 'Al día: {{count}} trabajos están entregados.',
     outcomeGuardian: 'resuelto a mano',
     excusedNow: 'dispensado',
   },

@@ -58,6 +58,14 @@ export function makeFormat(language: string, timeZone: string, now: string) {
       new Intl.NumberFormat(language, { style: 'percent', maximumFractionDigits: 1 }).format(fraction),
     day: (when: string) => dated(when, { weekday: 'short', day: 'numeric', month: 'short' }),
     dayLong: (when: string) => dated(when, { weekday: 'long', day: 'numeric', month: 'long' }),
+    month: (when: string) => dated(when, { month: 'long', year: 'numeric' }),
+    /** '19–25 Oct': two days and what lies between them. */
+    span: (from: string, to: string) =>
+      new Intl.DateTimeFormat(language === 'en' ? 'en-GB' : language, {
+        day: 'numeric',
+        month: 'short',
+        timeZone: 'UTC',
+      }).formatRange(instant(from), instant(to)),
     /** With its year where that is not this one. */
     date: (when: string) =>
       dated(when, {

@@ -3,6 +3,7 @@ import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { Brief, Matter } from '@cadro/contract';
 import { AttendanceOfChild } from '../attendance';
+import { OnTheCalendar } from '../calendar';
 import { FollowUpView } from '../followups';
 import { CourseView, ItemView } from '../gradebook';
 import { useChildren, useMeQuery } from '../household';
@@ -166,6 +167,7 @@ function BriefList({
           <ComingList days={brief.coming.slice(0, 3)} most={4} />
         </Stack>
       ) : null}
+      <OnTheCalendar />
       {wide ? null : <DemoClock />}
     </Page>
   );

@@ -134,7 +134,10 @@ function absence(matter: MatterOf<'absence'>, tools: Tools): Omit<MatterWords, '
       lessons: format.list(matter.lessons),
       child,
     }),
-    ...talkFirst(matter, tools, { label: t('matter.seeDays'), href: '/days' }),
+    ...talkFirst(matter, tools, {
+      label: t('matter.seeDays'),
+      href: `/days/attendance/${matter.studentId}`,
+    }),
   };
 }
 

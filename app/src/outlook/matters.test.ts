@@ -132,7 +132,7 @@ describe('what is said', () => {
       title: 'Absent without a reason on 1 day',
       body: 'Tue 20 Oct. Lessons missed: Kelp chemistry and Tide tables. Ask Caspian what happened.',
       step: { href: '/talk/new?studentId=s' },
-      why: '/days',
+      why: '/days/attendance/s',
     });
   });
   it('asks to look again before it asks to write again', () => {

@@ -1,5 +1,4 @@
 import {
-  closestCenter,
   DndContext,
   DragOverlay,
   KeyboardSensor,
@@ -8,7 +7,6 @@ import {
   useDroppable,
   useSensor,
   useSensors,
-  type KeyboardCoordinateGetter,
 } from '@dnd-kit/core';
 import { useState, type ReactNode } from 'react';
 import { View } from 'react-native';
@@ -19,28 +17,7 @@ import { Row, Stack, usePalette, useWide, Words } from '../ui';
 import { useChangeTaskMutation, useSetEveningsMutation } from './api';
 import { MinutesField } from './FreeTime';
 import { Card, Lifted, nowhere } from './TaskCard';
-
-/** Arrow keys take a lifted card to the next evening, or the one before. */
-const byArrow: KeyboardCoordinateGetter = (event, { context, currentCoordinates }) => {
-  const step = ['ArrowDown', 'ArrowRight'].includes(event.code)
-    ? 1
-    : ['ArrowUp', 'ArrowLeft'].includes(event.code)
-      ? -1
-      : 0;
-  if (step === 0) return undefined;
-  event.preventDefault();
-  const { droppableRects, over, active, collisionRect } = context;
-  const order = [...droppableRects]
-    .sort(([, a], [, b]) => a.top - b.top || a.left - b.left)
-    .map(([id, rect]) => ({ id, rect }));
-  const from = order.findIndex(({ id }) => id === (over?.id ?? active?.data.current?.['evening'] ?? nowhere));
-  const next = order[Math.min(order.length - 1, Math.max(0, from + step))];
-  if (!next || !collisionRect) return currentCoordinates;
-  return {
-    x: next.rect.left + (next.rect.width - collisionRect.width) / 2,
-    y: next.rect.top + (next.rect.height - collisionRect.height) / 2,
-  };
-};
+import { useArrows } from './useArrows';
 
 function Place({ id, children }: { id: string; children: ReactNode }) {
   const palette = usePalette();
@@ -122,11 +99,6 @@ export function Board({ studentId, plan, may }: { studentId: string; plan: Plan;
   const wide = useWide();
   const [change] = useChangeTaskMutation();
   const [lifted, setLifted] = useState<string | number | null>(null);
-  const sensors = useSensors(
-    useSensor(MouseSensor, { activationConstraint: { distance: 4 } }),
-    useSensor(TouchSensor, { activationConstraint: { delay: 120, tolerance: 8 } }),
-    useSensor(KeyboardSensor, { coordinateGetter: byArrow }),
-  );
   const onEvening = (date: string | null) => plan.tasks.filter(({ evening }) => evening === date);
   const titleOf = (id: string | number) => plan.tasks.find(({ itemId }) => itemId === id)?.title ?? '';
   const placeOf = (id: string | number | undefined) =>
@@ -140,10 +112,20 @@ export function Board({ studentId, plan, may }: { studentId: string; plan: Plan;
   const seen = plan.evenings.filter(
     ({ date, minutes, exception }) => minutes > 0 || exception || onEvening(date).length > 0,
   );
+  const arrows = useArrows([nowhere, ...seen.map(({ date }) => date)]);
+  const sensors = useSensors(
+    useSensor(MouseSensor, { activationConstraint: { distance: 4 } }),
+    useSensor(TouchSensor, { activationConstraint: { delay: 120, tolerance: 8 } }),
+    useSensor(KeyboardSensor, { coordinateGetter: arrows.coordinates, scrollBehavior: 'auto' }),
+  );
+  const laidDown = () => {
+    setLifted(null);
+    arrows.startAt(null);
+  };
   return (
     <DndContext
       sensors={sensors}
-      collisionDetection={closestCenter}
+      collisionDetection={arrows.collision}
       accessibility={{
         screenReaderInstructions: { draggable: t('plan.how') },
         announcements: {
@@ -153,10 +135,13 @@ export function Board({ studentId, plan, may }: { studentId: string; plan: Plan;
           onDragCancel: ({ active }) => said('cancelled', active.id),
         },
       }}
-      onDragStart={({ active }) => setLifted(active.id)}
-      onDragCancel={() => setLifted(null)}
+      onDragStart={({ active }) => {
+        setLifted(active.id);
+        arrows.startAt(active.data.current?.['evening'] ?? nowhere);
+      }}
+      onDragCancel={laidDown}
       onDragEnd={({ active, over }) => {
-        setLifted(null);
+        laidDown();
         const task = plan.tasks.find(({ itemId }) => itemId === active.id);
         const evening = over && over.id !== nowhere ? String(over.id) : null;
         if (over && task && (task.evening !== evening || task.movedFrom)) {

@@ -1,6 +1,7 @@
 import {
   childChosen,
   languageChosen,
+  layerSwitched,
   prefsSlice,
   rememberedPrefs,
   rememberPrefs,
@@ -10,23 +11,23 @@ import {
 describe('what this browser remembers', () => {
   beforeEach(() => localStorage.clear());
   it('starts with everyone, the device’s theme and the browser’s language', () => {
-    expect(rememberedPrefs()).toEqual({ childId: null, theme: 'system', language: 'en' });
+    expect(rememberedPrefs()).toEqual({ childId: null, theme: 'system', language: 'en', hiddenLayers: [] });
   });
   it('comes back as it was left', () => {
     const { reducer } = prefsSlice;
-    const prefs = [childChosen('c'), themeChosen('dark'), languageChosen('es')].reduce(
-      reducer,
-      rememberedPrefs(),
-    );
+    const prefs = [
+      ...[childChosen('c'), themeChosen('dark'), languageChosen('es')],
+      ...[layerSwitched('due'), layerSwitched('test'), layerSwitched('test')],
+    ].reduce(reducer, rememberedPrefs());
     rememberPrefs(prefs);
-    expect(rememberedPrefs()).toEqual({ childId: 'c', theme: 'dark', language: 'es' });
+    expect(rememberedPrefs()).toEqual({ childId: 'c', theme: 'dark', language: 'es', hiddenLayers: ['due'] });
   });
   it.each([
     ['spoilt', '{'],
     ['of another kind', '7'],
-    ['from another time', '{"theme":"sepia","language":"xx","childId":7}'],
+    ['from another time', '{"theme":"sepia","language":"xx","childId":7,"hiddenLayers":["dreams"]}'],
   ])('does not stumble over what is %s', (_name, kept) => {
     localStorage.setItem('cadro.prefs', kept);
-    expect(rememberedPrefs()).toEqual({ childId: null, theme: 'system', language: 'en' });
+    expect(rememberedPrefs()).toEqual({ childId: null, theme: 'system', language: 'en', hiddenLayers: [] });
   });
 });

@@ -1,24 +1,51 @@
-import Svg, { Line, Rect } from 'react-native-svg';
+import Svg, { Circle, G, Line, Rect } from 'react-native-svg';
 import type { DayMark } from '@cadro/contract';
 import { usePalette } from './Theme';
 
-const barWidth = 10;
-const step = 14;
+const sizes = {
+  usual: { bar: 10, step: 14, height: 22 },
+  small: { bar: 6, step: 8, height: 18 },
+  tiny: { bar: 4, step: 6, height: 14 },
+} as const;
 
-/** A school day as its lessons: filled there, open absent, struck explained, half late, dotted on a trip. */
-export function DayStrip({ marks, label }: { marks: readonly DayMark[]; label: string }) {
+/**
+ * A school day as its lessons: filled there, open absent, struck explained, half late, dotted on a trip, with a dot
+ * inside where nobody has explained the mark.
+ * @param of how many lessons the longest day has, so that strips of shorter days are as wide.
+ */
+export function DayStrip({
+  marks,
+  label,
+  size = 'usual',
+  of = 1,
+}: {
+  marks: readonly DayMark[];
+  label: string;
+  size?: keyof typeof sizes;
+  of?: number;
+}) {
   const palette = usePalette();
-  const width = Math.max(1, marks.length) * step;
+  const { bar, step, height } = sizes[size];
+  const width = Math.max(of, marks.length) * step;
   return (
-    <Svg width={width} height={22} role="img" aria-label={label}>
+    <Svg width={width} height={height} role="img" aria-label={label}>
       {marks.map((mark, index) => {
         const x = index * step + 1;
-        const open = { x, y: 2, width: barWidth, height: 18, fill: 'none', strokeWidth: 2 } as const;
+        const open = { x, y: 2, width: bar, height: height - 4, fill: 'none', strokeWidth: 2 } as const;
         switch (mark.kind) {
           case 'present':
-            return <Rect key={mark.period} x={x} y={1} width={barWidth} height={20} fill={palette.line} />;
+            return <Rect key={mark.period} x={x} y={1} width={bar} height={height - 2} fill={palette.line} />;
           case 'tardy':
-            return <Rect key={mark.period} x={x} y={11} width={barWidth} height={10} fill={palette.ink} />;
+            return (
+              <Rect
+                key={mark.period}
+                x={x}
+                y={height / 2}
+                width={bar}
+                height={height / 2 - 1}
+                fill={palette.ink}
+              />
+            );
           case 'activity':
             return <Rect key={mark.period} {...open} stroke={palette.soft} strokeDasharray="2 2" />;
           case 'closed':
@@ -26,19 +53,31 @@ export function DayStrip({ marks, label }: { marks: readonly DayMark[]; label: s
               <Line
                 key={mark.period}
                 x1={x}
-                x2={x + barWidth}
-                y1={20}
-                y2={20}
+                x2={x + bar}
+                y1={height - 2}
+                y2={height - 2}
                 stroke={palette.line}
                 strokeWidth={2}
               />
             );
+          case null:
+            return (
+              <G key={mark.period}>
+                <Rect {...open} stroke={palette.ink} strokeWidth={1} />
+                <Circle
+                  cx={x + bar / 2}
+                  cy={height / 2}
+                  r={size === 'usual' ? 2.4 : 1.6}
+                  fill={palette.ink}
+                />
+              </G>
+            );
           case 'absent':
             return mark.excused ? (
-              <Svg key={mark.period}>
+              <G key={mark.period}>
                 <Rect {...open} stroke={palette.soft} />
-                <Line x1={x} x2={x + barWidth} y1={20} y2={2} stroke={palette.soft} strokeWidth={2} />
-              </Svg>
+                <Line x1={x} x2={x + bar} y1={height - 2} y2={2} stroke={palette.soft} strokeWidth={2} />
+              </G>
             ) : (
               <Rect key={mark.period} {...open} stroke={palette.plum} />
             );

@@ -1,7 +1,9 @@
 import { Pressable, View } from 'react-native';
 import Svg, { Path, Rect } from 'react-native-svg';
+import { Row } from './Layout';
 import { touch } from './palette';
 import { usePalette } from './Theme';
+import { Words } from './Words';
 
 /** A square to tick; its label is said, not shown. */
 export function Tick({
@@ -40,5 +42,28 @@ export function Tick({
         </Svg>
       </View>
     </Pressable>
+  );
+}
+
+/** A square to tick with its label beside it. */
+export function TickLine({
+  width,
+  small,
+  ...tick
+}: {
+  label: string;
+  on: boolean;
+  onChange: (on: boolean) => void;
+  /** In a row of several; otherwise it fills its line. */
+  width?: number;
+  small?: boolean;
+}) {
+  return (
+    <Row space={small ? 0 : 0.5} style={width ? { width, paddingLeft: 12 } : {}}>
+      <Tick {...tick} />
+      <View style={{ flex: 1 }}>
+        <Words size={small ? 'small' : 'text'}>{tick.label}</Words>
+      </View>
+    </Row>
   );
 }

@@ -82,24 +82,31 @@ it('a story line tells each point with its day, in order', () => {
 
 it('a day strip has a bar for each lesson, and absence looks like nothing else', () => {
   const kinds = ['present', 'tardy', 'activity', 'closed'] as const;
-  const mark = (kind: (typeof kinds)[number] | 'absent', excused: boolean, index: number) => ({
+  const mark = (kind: (typeof kinds)[number] | 'absent' | null, excused: boolean, index: number) => ({
     period: String(index),
+    courseId: null,
     courseTitle: null,
+    code: 'X',
     kind,
     excused,
     label: '',
+    by: 'school' as const,
+    note: null,
+    markedBy: null,
+    instead: [],
   });
   const marks = [
     ...kinds.map((kind, index) => mark(kind, false, index)),
     mark('absent', true, 4),
     mark('absent', false, 5),
+    mark(null, false, 6),
   ];
   const { container } = show(<DayStrip marks={marks} label="Mon 19 Oct: absent" />);
   const drawn = [...(container.querySelector('svg')?.children ?? [])].map(({ innerHTML, outerHTML }) =>
     (innerHTML || outerHTML).replace(/ x\d?="[\d.]+"/g, ''),
   );
-  expect(drawn).toHaveLength(6);
-  expect(new Set(drawn).size).toBe(6);
+  expect(drawn).toHaveLength(7);
+  expect(new Set(drawn).size).toBe(7);
 });
 
 describe('controls', () => {

@@ -1,3 +1,4 @@
+export * from './ChildMark';
 export * from './Controls';
 export * from './CostBar';
 export * from './DayStrip';
@@ -6,7 +7,10 @@ export * from './FormulaBar';
 export * from './Frame';
 export * from './Icons';
 export * from './Layout';
+export * from './MonthGrid';
+export * from './OpenFile';
 export * from './OutLink';
+export * from './PickDay';
 export * from './SaveCsv';
 export * from './saveFile';
 export * from './Slider';

@@ -22,6 +22,11 @@ describe.each<[string, Palette]>([
   it.each(['ink', 'soft', 'plum', 'teal'] as const)('%s can be read as text on both grounds', (role) => {
     for (const ground of grounds) expect(contrast(palette[role], ground)).toBeGreaterThanOrEqual(4.5);
   });
+  it('has colours for children that can be read as text on both grounds and on sand', () => {
+    for (const colour of palette.children)
+      for (const ground of [...grounds, palette.sand])
+        expect(contrast(colour, ground)).toBeGreaterThanOrEqual(4.5);
+  });
   it('has a main button that can be read', () => {
     expect(contrast(palette.paper, palette.ink)).toBeGreaterThanOrEqual(4.5);
   });

@@ -12,6 +12,8 @@ export interface Palette {
   readonly teal: string;
   readonly tealBand: string;
   readonly sand: string;
+  /** Tell children apart, beside their letter and their pattern; they mean nothing else. */
+  readonly children: readonly [string, string, string, string];
 }
 
 export const light: Palette = {
@@ -25,6 +27,7 @@ export const light: Palette = {
   teal: '#17686C',
   tealBand: '#BFDCD7',
   sand: '#E9DCC0',
+  children: ['#2B5288', '#7A4A12', '#4C5F1E', '#5B3F86'],
 };
 export const dark: Palette = {
   paper: '#10182A',
@@ -37,6 +40,7 @@ export const dark: Palette = {
   teal: '#7CCBC5',
   tealBand: '#1F4C4E',
   sand: '#3D3828',
+  children: ['#9CC0F0', '#E0B27A', '#B8CC80', '#C3A9EE'],
 };
 
 export const font = 'Atkinson Hyperlegible Next, system-ui, sans-serif';

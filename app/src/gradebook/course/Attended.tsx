@@ -23,7 +23,7 @@ export function Attended({ course }: { course: CourseDetail }) {
     <Stack space={0.5}>
       <Heading level={2}>{t('course.attended.title')}</Heading>
       <Words>{sentences.join(' ')}</Words>
-      <WayOn label={t('course.attended.days')} href="/days" />
+      <WayOn label={t('course.attended.days')} href={`/days/attendance/${course.studentId}`} />
     </Stack>
   );
 }

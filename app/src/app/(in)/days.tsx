@@ -1,3 +1,0 @@
-import { DaysScreen } from '../../attendance';
-
-export default DaysScreen;

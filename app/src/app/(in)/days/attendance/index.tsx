@@ -1,0 +1,3 @@
+import { AttendanceScreen } from '../../../../attendance';
+
+export default AttendanceScreen;

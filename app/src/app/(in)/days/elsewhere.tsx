@@ -1,0 +1,3 @@
+import { ElsewhereScreen } from '../../../calendar';
+
+export default ElsewhereScreen;

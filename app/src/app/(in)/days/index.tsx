@@ -1,0 +1,3 @@
+import { CalendarScreen } from '../../../calendar';
+
+export default CalendarScreen;

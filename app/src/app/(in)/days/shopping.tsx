@@ -1,0 +1,3 @@
+import { ShoppingScreen } from '../../../calendar';
+
+export default ShoppingScreen;

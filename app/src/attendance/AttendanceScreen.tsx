@@ -1,0 +1,137 @@
+import { View } from 'react-native';
+import { useTranslation } from 'react-i18next';
+import type { Child, ChildDays } from '@cadro/contract';
+import { useChildren } from '../household';
+import { useFormat } from '../i18n';
+import { BackLink } from '../shell/BackLink';
+import { Heading, Loaded, OutLink, Page, Quiet, Row, Stack, useWide, WayOn, WidePage, Words } from '../ui';
+import { marksCsvAddress, useDaysQuery } from './api';
+import { CourseByCourse } from './CourseByCourse';
+import { Marks } from './Marks';
+import { Summary } from './Summary';
+
+/** An absence that is to come is told before it. */
+function TellAhead({ studentId, days }: { studentId: string; days: ChildDays }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const { mayTalk } = useChildren();
+  if (!mayTalk(studentId) || !days.desk?.contactable) return null;
+  return (
+    <WayOn label={t('day.ahead')} href={`/days/${studentId}/${format.daysAhead(1)}/letter?purpose=ahead`} />
+  );
+}
+
+function OneChild({ child, days }: { child: Child; days: ChildDays | undefined }) {
+  const { t } = useTranslation();
+  if (!days || days.days.length === 0) {
+    return (
+      <Stack>
+        <Heading level={2}>{child.givenName}</Heading>
+        <Quiet>{t('days.none')}</Quiet>
+      </Stack>
+    );
+  }
+  return (
+    <Stack>
+      <Heading level={2}>{child.givenName}</Heading>
+      <Summary days={days} />
+      <Row wrap style={{ columnGap: 16, rowGap: 0 }}>
+        <WayOn label={t('days.dayByDay')} href={`/days/attendance/${child.id}`} />
+        <TellAhead studentId={child.id} days={days} />
+      </Row>
+    </Stack>
+  );
+}
+
+/** Where were they? Every child in a few sentences. */
+export function AttendanceScreen() {
+  const { t } = useTranslation();
+  const wide = useWide();
+  const query = useDaysQuery();
+  const { shown } = useChildren();
+  return (
+    <Loaded query={query}>
+      {({ children }) => (
+        <WidePage>
+          <BackLink href="/days" label={t('places.days')} />
+          <Stack space={0.25}>
+            <Heading level={1}>{t('days.attendance')}</Heading>
+            <Words colour="soft">{t('days.attendanceLead')}</Words>
+          </Stack>
+          <View style={{ flexDirection: wide ? 'row' : 'column', columnGap: 40, rowGap: 24 }}>
+            {shown.map((child) => (
+              <View key={child.id} style={wide ? { flex: 1, maxWidth: 460 } : {}}>
+                <OneChild child={child} days={children.find(({ studentId }) => studentId === child.id)} />
+              </View>
+            ))}
+          </View>
+        </WidePage>
+      )}
+    </Loaded>
+  );
+}
+
+/** One child's attendance: what stands out, the marks, and each course beside its grade. */
+export function ChildAttendance({ studentId }: { studentId: string }) {
+  const { t } = useTranslation();
+  const wide = useWide();
+  const query = useDaysQuery();
+  const { nameOf, mayTalk } = useChildren();
+  return (
+    <Loaded query={query}>
+      {({ children }) => {
+        const days = children.find((each) => each.studentId === studentId);
+        if (!days)
+          return (
+            <Page>
+              <Quiet>{t('problems.not-found')}</Quiet>
+            </Page>
+          );
+        const marks = (
+          <Stack space={2}>
+            <Marks days={days} />
+            <Row wrap style={{ columnGap: 16, rowGap: 0 }}>
+              <TellAhead studentId={studentId} days={days} />
+              <OutLink label={t('days.csvOut')} href={marksCsvAddress(studentId)} />
+              {mayTalk(studentId) ? (
+                <WayOn label={t('days.csvIn')} href={`/days/attendance/${studentId}/file`} />
+              ) : null}
+            </Row>
+          </Stack>
+        );
+        return (
+          <WidePage>
+            <BackLink href="/days/attendance" label={t('days.attendance')} />
+            <Heading level={1}>{t('days.attendanceOf', { child: nameOf(studentId) })}</Heading>
+            <View style={{ flexDirection: wide ? 'row' : 'column', columnGap: 48, rowGap: 24 }}>
+              <View style={wide ? { flex: 1, maxWidth: 520, gap: 24 } : { gap: 24 }}>
+                <Summary days={days} />
+                {wide ? <CourseByCourse days={days} /> : null}
+              </View>
+              <View style={wide ? { flex: 1, maxWidth: 620 } : {}}>{marks}</View>
+              {wide ? null : <CourseByCourse days={days} />}
+            </View>
+          </WidePage>
+        );
+      }}
+    </Loaded>
+  );
+}
+
+/** One child's attendance, beside the matter it is about. */
+export function AttendanceOfChild({ studentId }: { studentId: string }) {
+  const query = useDaysQuery();
+  const { all } = useChildren();
+  const child = all.find(({ id }) => id === studentId);
+  return (
+    <Loaded query={query}>
+      {({ children }) => (
+        <Page sheet>
+          {child ? (
+            <OneChild child={child} days={children.find((each) => each.studentId === child.id)} />
+          ) : null}
+        </Page>
+      )}
+    </Loaded>
+  );
+}

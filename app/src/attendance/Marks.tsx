@@ -1,0 +1,80 @@
+import { addDays, addMonths, endOfWeek, format as stamp, parseISO, startOfWeek } from 'date-fns';
+import { useLocalSearchParams, useRouter } from 'expo-router';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { useTranslation } from 'react-i18next';
+import type { ChildDays } from '@cadro/contract';
+import { useFormat } from '../i18n';
+import { Action, Choice, Heading, Quietly, Quiet, Row, Stack } from '../ui';
+import { DayRow } from './DayRow';
+import { MonthOfMarks } from './MonthOfMarks';
+import { StripKey } from './StripKey';
+
+const views = ['month', 'week', 'list'] as const;
+type ViewName = (typeof views)[number];
+/** Days in sight before one asks for all. */
+const firstDays = 15;
+const iso = (date: Date): string => stamp(date, 'yyyy-MM-dd');
+const monday = { weekStartsOn: 1 } as const;
+
+/** The days of a span, the latest first. */
+function DayList({ days, from, to }: { days: ChildDays; from?: string; to?: string }) {
+  const { t } = useTranslation();
+  const [all, setAll] = useState(false);
+  const within = days.days.filter(({ on }) => (!from || on >= from) && (!to || on <= to));
+  if (within.length === 0) return <Quiet>{t('days.nothingIn')}</Quiet>;
+  return (
+    <View>
+      {within.slice(0, all ? undefined : firstDays).map(({ on, marks }) => (
+        <DayRow key={on} studentId={days.studentId} on={on} marks={marks} />
+      ))}
+      {!all && within.length > firstDays ? (
+        <View style={{ paddingTop: 12 }}>
+          <Action label={t('days.showAll')} onPress={() => setAll(true)} />
+        </View>
+      ) : null}
+    </View>
+  );
+}
+
+/** Marks by month, week or list; which one and when stands in the address. */
+export function Marks({ days }: { days: ChildDays }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const router = useRouter();
+  const params = useLocalSearchParams<{ view?: string; on?: string }>();
+  const view: ViewName = views.find((name) => name === params.view) ?? 'month';
+  const on = /^\d{4}-\d{2}-\d{2}$/.test(params.on ?? '') ? (params.on ?? days.today) : days.today;
+  const go = (to: { view?: ViewName; on?: string }) => router.setParams({ view, on, ...to });
+  const day = parseISO(on);
+  const move = (by: number) => go({ on: iso(view === 'month' ? addMonths(day, by) : addDays(day, 7 * by)) });
+  const [from, to] = [iso(startOfWeek(day, monday)), iso(endOfWeek(day, monday))];
+  const title = view === 'month' ? format.month(on) : format.span(from, to);
+  return (
+    <Stack space={1.5}>
+      <Choice
+        label={t('days.view')}
+        options={views.map((value) => ({ value, label: t(`days.views.${value}`) }))}
+        value={view}
+        onChange={(value) => go({ view: value })}
+      />
+      {view === 'list' ? (
+        <DayList days={days} />
+      ) : (
+        <>
+          <Row style={{ justifyContent: 'space-between' }}>
+            <Quietly label={t('days.earlier')} onPress={() => move(-1)} />
+            <Heading level={3}>{title}</Heading>
+            <Quietly label={t('days.later')} onPress={() => move(1)} />
+          </Row>
+          {view === 'month' ? (
+            <MonthOfMarks days={days} month={on.slice(0, 7)} />
+          ) : (
+            <DayList days={days} from={from} to={to} />
+          )}
+        </>
+      )}
+      <StripKey />
+    </Stack>
+  );
+}

@@ -1,0 +1,88 @@
+import {
+  eachDayOfInterval,
+  endOfMonth,
+  endOfWeek,
+  format as stamp,
+  getDay,
+  parseISO,
+  startOfMonth,
+  startOfWeek,
+} from 'date-fns';
+import { Link } from 'expo-router';
+import { Pressable, View } from 'react-native';
+import { useTranslation } from 'react-i18next';
+import type { ChildDays } from '@cadro/contract';
+import { useFormat } from '../i18n';
+import { DayStrip, usePalette, Words } from '../ui';
+import { dayHref } from './DayRow';
+import { dayWords } from './markWords';
+
+/** The weeks that hold a month, Monday first, as dates; a weekend without marks is no column. */
+export function weeksOf(month: string): string[][] {
+  const day = parseISO(`${month}-01`);
+  const monday = { weekStartsOn: 1 } as const;
+  const days = eachDayOfInterval({
+    start: startOfWeek(startOfMonth(day), monday),
+    end: endOfWeek(endOfMonth(day), monday),
+  }).map((each) => stamp(each, 'yyyy-MM-dd'));
+  return Array.from({ length: days.length / 7 }, (_, week) => days.slice(week * 7, week * 7 + 7));
+}
+
+const isWeekend = (date: string): boolean => [0, 6].includes(getDay(parseISO(date)));
+
+/** A month of day strips: the same lesson stands in the same place, so that a pattern shows at a glance. */
+export function MonthOfMarks({ days, month }: { days: ChildDays; month: string }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const palette = usePalette();
+  const marks = new Map(days.days.map((day) => [day.on, day.marks]));
+  const weekends = days.days.some(({ on }) => on.startsWith(month) && isWeekend(on));
+  const most = Math.max(1, ...days.days.map((day) => day.marks.length));
+  return (
+    <View style={{ gap: 4 }}>
+      {weeksOf(month).map((week) => (
+        <View key={week[0]} style={{ flexDirection: 'row', gap: 4 }}>
+          {week
+            .filter((on) => weekends || !isWeekend(on))
+            .map((on) => {
+              const own = on.startsWith(month) ? marks.get(on) : undefined;
+              const cell = {
+                flex: 1,
+                minHeight: 54,
+                paddingVertical: 4,
+                alignItems: 'center' as const,
+                gap: 2,
+                borderTopWidth: 1,
+                borderColor: on === days.today ? palette.ink : palette.line,
+              };
+              const date = (
+                <Words size="small" bold={on === days.today} colour={own ? 'ink' : 'soft'}>
+                  {on.startsWith(month) ? Number(on.slice(8)) : ' '}
+                </Words>
+              );
+              if (!own)
+                return (
+                  <View key={on} style={cell}>
+                    {date}
+                  </View>
+                );
+              return (
+                <Link key={on} href={dayHref(days.studentId, on)} asChild>
+                  <Pressable
+                    role="link"
+                    aria-label={t('days.strip', { day: format.dayLong(on), what: dayWords(t, own) })}
+                    style={cell}
+                  >
+                    {date}
+                    <View aria-hidden>
+                      <DayStrip marks={own} label="" size="small" of={most} />
+                    </View>
+                  </Pressable>
+                </Link>
+              );
+            })}
+        </View>
+      ))}
+    </View>
+  );
+}

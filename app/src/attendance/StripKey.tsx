@@ -1,0 +1,49 @@
+import { View } from 'react-native';
+import { useTranslation } from 'react-i18next';
+import type { DayMark } from '@cadro/contract';
+import { DayStrip, Row, Words } from '../ui';
+
+const sample = (kind: DayMark['kind'], excused = false): DayMark => ({
+  period: '1',
+  courseId: null,
+  courseTitle: null,
+  code: '?',
+  kind,
+  excused,
+  label: null,
+  by: 'school',
+  note: null,
+  markedBy: null,
+  instead: [],
+});
+const samples = [
+  sample('present'),
+  sample('absent'),
+  sample('absent', true),
+  sample('tardy'),
+  sample('activity'),
+  sample(null),
+];
+
+/** What the bars of a day strip say. */
+export function StripKey() {
+  const { t } = useTranslation();
+  const word = ({ kind, excused }: DayMark) =>
+    kind === null ? t('days.keyUnknown') : t(`days.kinds.${kind === 'absent' && excused ? 'excused' : kind}`);
+  return (
+    <View role="group" aria-label={t('days.key')}>
+      <Row wrap space={1.5}>
+        {samples.map((mark) => (
+          <Row key={word(mark)} space={0.75}>
+            <View aria-hidden>
+              <DayStrip marks={[mark]} label="" size="small" />
+            </View>
+            <Words size="small" colour="soft">
+              {word(mark)}
+            </Words>
+          </Row>
+        ))}
+      </Row>
+    </View>
+  );
+}

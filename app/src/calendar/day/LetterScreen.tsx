@@ -1,0 +1,220 @@
+import { addDays, format as stamp, isWeekend, parseISO } from 'date-fns';
+import { useRouter } from 'expo-router';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { useTranslation } from 'react-i18next';
+import type { AbsenceLetter, ChildDay, ChildDays } from '@cadro/contract';
+import { useDaysQuery } from '../../attendance/api';
+import { lessonWord, markWord } from '../../attendance';
+import { useChildren, useMeQuery } from '../../household';
+import { isServerProblem, problemWords, useFormat } from '../../i18n';
+import { BackLink } from '../../shell/BackLink';
+import { Action, Field, Heading, Loaded, Page, Quietly, Stack, TickLine, Words } from '../../ui';
+import { useDayQuery, useLetterMutation } from '../api';
+import { letterDraft, type ChosenLesson } from './letterDraft';
+
+type Purpose = AbsenceLetter['purpose'];
+interface Offered extends ChosenLesson {
+  readonly what: string;
+  readonly chosen: boolean;
+}
+const keyOf = ({ on, period }: ChosenLesson): string => `${on}/${period ?? ''}`;
+/** School days ahead that can be told of in one letter. */
+const aheadDays = 14;
+/** Absences of some days around belong to one explanation. */
+const nearDays = 7;
+
+/** What a letter can be about: marks without a reason, the marks of the day, or days to come. */
+function useOffered(day: ChildDay, days: ChildDays | undefined, purpose: Purpose): Offered[] {
+  const { t } = useTranslation();
+  const { on } = day;
+  if (purpose === 'ahead') {
+    const dates = Array.from({ length: aheadDays }, (_, ahead) => addDays(parseISO(on), ahead))
+      .filter((date) => !isWeekend(date))
+      .map((date) => stamp(date, 'yyyy-MM-dd'));
+    return dates.map((date) => ({
+      on: date,
+      period: null,
+      courseTitle: null,
+      what: t('letter.wholeDay'),
+      chosen: date === on,
+    }));
+  }
+  const near = (date: string) =>
+    Math.abs(parseISO(date).getTime() - parseISO(on).getTime()) <= nearDays * 24 * 60 * 60 * 1000;
+  return (days?.days ?? [])
+    .flatMap(({ on: date, marks }) => marks.map((mark) => ({ date, mark })))
+    .filter(({ date, mark }) =>
+      mark.by === 'household' || mark.kind === 'closed'
+        ? false
+        : purpose === 'explain'
+          ? mark.kind === 'absent' && !mark.excused
+          : date === on,
+    )
+    .reverse()
+    .map(({ date, mark }) => ({
+      on: date,
+      period: mark.period,
+      courseTitle: mark.courseTitle,
+      what: t('days.mark', { lesson: lessonWord(t, mark), what: markWord(t, mark) }),
+      chosen: purpose === 'explain' ? near(date) : mark.kind !== 'present',
+    }));
+}
+
+/** The day's lessons instead of the whole of it. */
+function LessonsAhead({
+  day,
+  chosen,
+  toggle,
+}: {
+  day: ChildDay;
+  chosen: ReadonlySet<string>;
+  toggle: (lesson: ChosenLesson) => void;
+}) {
+  return day.lessons.map(({ period, courseTitle }) => {
+    const lesson = { on: day.on, period, courseTitle };
+    return (
+      <TickLine
+        key={keyOf(lesson)}
+        label={courseTitle ?? period}
+        on={chosen.has(keyOf(lesson))}
+        onChange={() => toggle(lesson)}
+      />
+    );
+  });
+}
+
+function LetterForm({
+  day,
+  days,
+  purpose,
+}: {
+  day: ChildDay;
+  days: ChildDays | undefined;
+  purpose: Purpose;
+}) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const router = useRouter();
+  const { nameOf } = useChildren();
+  const { data: me } = useMeQuery();
+  const [send, { isLoading, error }] = useLetterMutation();
+  const offered = useOffered(day, days, purpose);
+  const [chosen, setChosen] = useState<readonly ChosenLesson[]>(() => offered.filter((each) => each.chosen));
+  const [reason, setReason] = useState('');
+  const [edited, setEdited] = useState<{ subject: string; text: string } | null>(null);
+  const { studentId, on, desk } = day;
+  const child = nameOf(studentId);
+  const draft = letterDraft(t, format, { purpose, child, guardian: me?.name ?? '', lessons: chosen, reason });
+  const letter = edited ?? draft;
+  const keys = new Set(chosen.map(keyOf));
+  const toggle = (lesson: ChosenLesson) => {
+    const key = keyOf(lesson);
+    // Single lessons stand for the day, or the day for its lessons.
+    const clash = (each: ChosenLesson) =>
+      each.on === lesson.on && (each.period === null) !== (lesson.period === null);
+    setChosen(
+      keys.has(key)
+        ? chosen.filter((each) => keyOf(each) !== key)
+        : [...chosen.filter((each) => !clash(each)), lesson],
+    );
+  };
+  const submit = async () => {
+    const lessons = chosen.map(({ on: date, period }) => ({ on: date, period }));
+    const answer = await send({ studentId, purpose, lessons, ...letter });
+    if (answer.data) router.replace(`/talk/follow-ups/${answer.data.followUpId}`);
+  };
+  const already = isServerProblem(error) && error.problem?.code === 'edited-meanwhile';
+  return (
+    <Page>
+      <BackLink href={`/days/${studentId}/${on}`} label={format.day(on)} />
+      <Stack space={0.25}>
+        <Words size="small" colour="soft">
+          {child}
+        </Words>
+        <Heading level={1}>{t(`letter.titles.${purpose}`)}</Heading>
+        <Words>{t(`letter.leads.${purpose}`, { desk: desk?.name ?? '' })}</Words>
+      </Stack>
+      <View role="group" aria-label={t(purpose === 'ahead' ? 'letter.days' : 'letter.which')}>
+        <Heading level={2}>{t(purpose === 'ahead' ? 'letter.days' : 'letter.which')}</Heading>
+        {offered.map((each) => (
+          <TickLine
+            key={keyOf(each)}
+            label={`${format.day(each.on)}: ${each.what}`}
+            on={keys.has(keyOf(each))}
+            onChange={() => toggle(each)}
+          />
+        ))}
+        {purpose === 'ahead' && day.lessons.length > 0 ? (
+          <View style={{ paddingTop: 8 }}>
+            <Heading level={3}>{format.dayLong(on)}</Heading>
+            <LessonsAhead day={day} chosen={keys} toggle={toggle} />
+          </View>
+        ) : null}
+      </View>
+      <Field
+        label={t(purpose === 'object' ? 'letter.wrong' : 'letter.reason')}
+        hint={t('letter.reasonHint')}
+        value={reason}
+        onChange={setReason}
+        longest={500}
+      />
+      <Field
+        label={t('letter.subject')}
+        value={letter.subject}
+        onChange={(subject) => setEdited({ ...letter, subject })}
+        longest={200}
+      />
+      <Field
+        label={t('letter.letter')}
+        value={letter.text}
+        onChange={(text) => setEdited({ ...letter, text })}
+        lines={12}
+        longest={20_000}
+      />
+      {edited ? <Quietly label={t('letter.write')} onPress={() => setEdited(null)} /> : null}
+      {error ? (
+        <Words colour="plum" live>
+          {already ? t('letter.already') : problemWords(t, error)}
+        </Words>
+      ) : null}
+      <Action
+        main
+        label={t('letter.send')}
+        busy={isLoading}
+        disabled={chosen.length === 0 || !letter.subject.trim() || !letter.text.trim()}
+        onPress={() => void submit()}
+      />
+    </Page>
+  );
+}
+
+/** A letter to the attendance desk about one day, or about several. */
+export function LetterScreen({
+  studentId,
+  on,
+  purpose,
+}: {
+  studentId: string;
+  on: string;
+  purpose: Purpose;
+}) {
+  const day = useDayQuery({ studentId, on });
+  const days = useDaysQuery();
+  return (
+    <Loaded query={day}>
+      {(data) => (
+        <Loaded query={days}>
+          {({ children }) => (
+            <LetterForm
+              key={purpose}
+              day={data}
+              days={children.find((each) => each.studentId === studentId)}
+              purpose={purpose}
+            />
+          )}
+        </Loaded>
+      )}
+    </Loaded>
+  );
+}

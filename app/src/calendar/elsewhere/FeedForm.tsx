@@ -1,0 +1,92 @@
+import { useState } from 'react';
+import { View } from 'react-native';
+import { useTranslation } from 'react-i18next';
+import { calendarLayers, type CalendarLayer, type FeedBody } from '@cadro/contract';
+import { useChildren } from '../../household';
+import { Action, Field, Stack, TickLine, Words } from '../../ui';
+
+function Ticks<V extends string>({
+  label,
+  options,
+  chosen,
+  onChange,
+}: {
+  label: string;
+  options: readonly { value: V; label: string }[];
+  chosen: readonly V[];
+  onChange: (chosen: V[]) => void;
+}) {
+  return (
+    <View role="group" aria-label={label}>
+      <Words size="small" bold>
+        {label}
+      </Words>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap' }}>
+        {options.map(({ value, label: name }) => (
+          <TickLine
+            key={value}
+            small
+            width={172}
+            label={name}
+            on={chosen.includes(value)}
+            onChange={(on) => onChange(on ? [...chosen, value] : chosen.filter((each) => each !== value))}
+          />
+        ))}
+      </View>
+    </View>
+  );
+}
+
+/** Which part of the calendar goes out, and under what name. */
+export function FeedForm({
+  start,
+  action,
+  busy,
+  onKeep,
+}: {
+  start: FeedBody;
+  action: string;
+  busy: boolean;
+  onKeep: (body: FeedBody) => void;
+}) {
+  const { t } = useTranslation();
+  const { all } = useChildren();
+  const [body, setBody] = useState(start);
+  // None chosen is everyone; a tick for each says so.
+  const everyone = all.map(({ id }) => id);
+  const studentIds = body.studentIds.length === 0 ? everyone : body.studentIds;
+  const layers = calendarLayers.map((value) => ({ value, label: t(`calendar.layer.${value}`) }));
+  return (
+    <Stack space={1.5}>
+      <Field
+        label={t('elsewhere.name')}
+        value={body.name}
+        onChange={(name) => setBody({ ...body, name })}
+        longest={100}
+      />
+      <Ticks<CalendarLayer>
+        label={t('elsewhere.layers')}
+        options={layers}
+        chosen={body.layers}
+        onChange={(chosen) => setBody({ ...body, layers: chosen })}
+      />
+      {all.length > 1 ? (
+        <Ticks
+          label={t('entry.forWhom')}
+          options={all.map(({ id, givenName }) => ({ value: id, label: givenName }))}
+          chosen={studentIds}
+          onChange={(chosen) =>
+            setBody({ ...body, studentIds: chosen.length === everyone.length ? [] : chosen })
+          }
+        />
+      ) : null}
+      <Action
+        main
+        label={action}
+        busy={busy}
+        disabled={body.name.trim() === '' || body.layers.length === 0}
+        onPress={() => onKeep(body)}
+      />
+    </Stack>
+  );
+}

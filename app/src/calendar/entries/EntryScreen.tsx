@@ -1,0 +1,236 @@
+import { useRouter } from 'expo-router';
+import { useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import type { Entry } from '@cadro/contract';
+import { useItemQuery } from '../../gradebook';
+import { useChildren } from '../../household';
+import { isServerProblem, useFormat } from '../../i18n';
+import { BackLink } from '../../shell/BackLink';
+import type { ServerProblem } from '../../store/api';
+import { Action, Heading, Loaded, Page, Quietly, Row, Stack, Words } from '../../ui';
+import {
+  useChangeEntryMutation,
+  useCreateEntryMutation,
+  useEntryQuery,
+  useRemoveEntryMutation,
+  useTickEntryMutation,
+} from '../calendarApi';
+import { EntryForm } from './EntryForm';
+import { bodyOf, draftOf, emptyDraft, type EntryDraft } from './entryDraft';
+
+const serverProblem = (error: unknown): ServerProblem | undefined =>
+  isServerProblem(error) ? error : undefined;
+
+function New({ start, about }: { start: EntryDraft; about: string | null }) {
+  const { t } = useTranslation();
+  const router = useRouter();
+  const [draft, setDraft] = useState(start);
+  const [create, { error, isLoading }] = useCreateEntryMutation();
+  const keep = async () => {
+    const answer = await create(bodyOf(draft));
+    if (!answer.data) return;
+    const undated = answer.data.on === null && answer.data.itemId === null;
+    router.replace(undated ? '/days/shopping' : draft.on ? `/days?on=${draft.on}` : '/days');
+  };
+  return (
+    <Page>
+      <BackLink href={draft.on ? `/days?on=${draft.on}` : '/days'} label={t('places.days')} />
+      <EntryForm
+        draft={draft}
+        set={(change) => setDraft({ ...draft, ...change })}
+        heading={t('calendar.write')}
+        about={about}
+        error={serverProblem(error)}
+        busy={isLoading}
+        onSave={() => void keep()}
+      />
+    </Page>
+  );
+}
+
+function NewAboutWork({ studentId, itemId }: { studentId: string; itemId: string }) {
+  const query = useItemQuery({ studentId, itemId });
+  return (
+    <Loaded query={query}>
+      {(item) => (
+        <New start={emptyDraft({ itemId, studentIds: [studentId], title: item.title })} about={item.title} />
+      )}
+    </Loaded>
+  );
+}
+
+/** Writing something into the calendar: on a day, or before a work is due. */
+export function NewEntryScreen({
+  on,
+  kind,
+  studentId,
+  itemId,
+}: {
+  on?: string;
+  kind?: string;
+  studentId?: string;
+  itemId?: string;
+}) {
+  const { today } = useFormat();
+  const { t } = useTranslation();
+  const { all, shown, mayWrite } = useChildren();
+  if (!mayWrite(studentId ? [studentId] : []))
+    return (
+      <Page>
+        <Words>{t('followUp.lookOnly')}</Words>
+      </Page>
+    );
+  if (studentId && itemId) return <NewAboutWork studentId={studentId} itemId={itemId} />;
+  const day = /^\d{4}-\d{2}-\d{2}$/.test(on ?? '') ? (on ?? today) : today;
+  const supply = kind === 'supply';
+  const start = emptyDraft({
+    kind: supply ? 'supply' : 'reminder',
+    on: supply && !on ? null : day,
+    studentIds: shown.length < all.length ? shown.map(({ id }) => id) : [],
+  });
+  return <New key={all.length} start={start} about={null} />;
+}
+
+/** Taken out at once, and back at a touch. */
+function Removed({ entry }: { entry: Entry }) {
+  const { t } = useTranslation();
+  const router = useRouter();
+  const [create] = useCreateEntryMutation();
+  const undo = async () => {
+    const answer = await create(bodyOf(draftOf(entry)));
+    if (answer.data) router.replace(`/days/entries/${answer.data.id}`);
+  };
+  return (
+    <Page>
+      <BackLink href="/days" label={t('places.days')} />
+      <Words live>{t('entry.removed', { title: entry.title })}</Words>
+      <Action label={t('entry.undo')} onPress={() => void undo()} />
+    </Page>
+  );
+}
+
+/** One day of a recurrence: done, left out, or put back. */
+function OneDay({ entry, on }: { entry: Entry; on: string }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const [tick] = useTickEntryMutation();
+  const done = entry.done.includes(on);
+  const skipped = entry.skipped.includes(on);
+  const as = (state: 'done' | 'skipped' | 'open') => () => void tick({ entryId: entry.id, on, as: state });
+  return (
+    <Stack space={0.5}>
+      <Words bold>
+        {skipped
+          ? t('entry.skippedOn', { day: format.dayLong(on) })
+          : done
+            ? t('entry.doneOn', { day: format.dayLong(on) })
+            : format.dayLong(on)}
+      </Words>
+      <Row wrap space={2}>
+        {done || skipped ? (
+          <Quietly label={t('entry.putBack')} onPress={as('open')} />
+        ) : (
+          <>
+            <Quietly label={t('entry.done')} onPress={as('done')} />
+            {entry.rule ? <Quietly label={t('entry.skip')} onPress={as('skipped')} /> : null}
+          </>
+        )}
+      </Row>
+    </Stack>
+  );
+}
+
+function Existing({ entry, on }: { entry: Entry; on: string | null }) {
+  const { t } = useTranslation();
+  const [draft, setDraft] = useState(() => draftOf(entry));
+  const [version, setVersion] = useState(entry.version);
+  const [removed, setRemoved] = useState(false);
+  const [kept, setKept] = useState(false);
+  const [change, { error, isLoading }] = useChangeEntryMutation();
+  const [remove] = useRemoveEntryMutation();
+  const keep = async () => {
+    const answer = await change({ entryId: entry.id, version, ...bodyOf(draft) });
+    if (answer.data) {
+      setVersion(answer.data.version);
+      setKept(true);
+    }
+    const problem = serverProblem(answer.error)?.problem;
+    // What was written stays; kept once more, it stands over what came in between.
+    if (problem?.code === 'edited-meanwhile') setVersion((problem.current as Entry).version);
+  };
+  if (removed) return <Removed entry={entry} />;
+  return (
+    <Page>
+      <BackLink href={on ? `/days?on=${on}` : '/days'} label={t('places.days')} />
+      {on ? <OneDay entry={entry} on={on} /> : null}
+      <EntryForm
+        draft={draft}
+        set={(more) => {
+          setKept(false);
+          setDraft({ ...draft, ...more });
+        }}
+        heading={entry.title}
+        about={entry.itemTitle}
+        error={serverProblem(error)}
+        busy={isLoading}
+        onSave={() => void keep()}
+      />
+      <Row wrap space={2}>
+        {kept ? (
+          <Words colour="teal" live>
+            {t('entry.kept')}
+          </Words>
+        ) : null}
+        <Quietly
+          label={t('entry.remove')}
+          onPress={() => {
+            setRemoved(true);
+            void remove(entry.id);
+          }}
+        />
+      </Row>
+      {entry.mine ? null : (
+        <Words size="small" colour="soft">
+          {t('entry.by', { name: entry.author })}
+        </Words>
+      )}
+    </Page>
+  );
+}
+
+/** An entry for who may only look. */
+function Looked({ entry, on }: { entry: Entry; on: string | null }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const day = on ?? entry.on;
+  return (
+    <Page>
+      <BackLink href={on ? `/days?on=${on}` : '/days'} label={t('places.days')} />
+      <Stack space={0.25}>
+        <Heading level={1}>{entry.title}</Heading>
+        {day ? <Words>{[format.dayLong(day), entry.startsAt].filter(Boolean).join(', ')}</Words> : null}
+        {entry.text ? <Words>{entry.text}</Words> : null}
+        <Words size="small" colour="soft">
+          {t('entry.by', { name: entry.author })}
+        </Words>
+      </Stack>
+    </Page>
+  );
+}
+
+/** An entry as it was written, to change or to take out. */
+export function EntryScreen({ entryId, on = null }: { entryId: string; on?: string | null }) {
+  const query = useEntryQuery(entryId);
+  const { mayWrite } = useChildren();
+  return (
+    <Loaded query={query}>
+      {(entry) =>
+        mayWrite(entry.studentIds) ? (
+          <Existing key={entry.id} entry={entry} on={on} />
+        ) : (
+          <Looked entry={entry} on={on} />
+        )
+      }
+    </Loaded>
+  );
+}

@@ -1,0 +1,130 @@
+import { useLocalSearchParams, useRouter } from 'expo-router';
+import { View } from 'react-native';
+import { useTranslation } from 'react-i18next';
+import type { Calendar, CalendarEvent } from '@cadro/contract';
+import { useChildren } from '../../household';
+import { useFormat } from '../../i18n';
+import { useAppSelector } from '../../store/store';
+import { Choice, Heading, Loaded, Quietly, Row, Stack, useWide, WayOn, WidePage } from '../../ui';
+import { useCalendarQuery } from '../calendarApi';
+import { DayEvents } from './DayEvents';
+import { inSight } from './dayOf';
+import { Layers } from './Layers';
+import { Legend } from './Legend';
+import { MonthView } from './MonthView';
+import { moved, rangeOf, viewNames, type ViewName } from './range';
+import { Tray } from './Tray';
+import { AgendaView, WeekView } from './WeekView';
+
+interface Place {
+  readonly view: ViewName;
+  readonly on: string;
+  readonly go: (to: { view?: ViewName; on?: string }) => void;
+}
+
+/** Which view, and of when: both stand in the address. */
+function usePlace(): Place {
+  const { today } = useFormat();
+  const router = useRouter();
+  const params = useLocalSearchParams<{ view?: string; on?: string }>();
+  const view = viewNames.find((name) => name === params.view) ?? 'month';
+  const on = /^\d{4}-\d{2}-\d{2}$/.test(params.on ?? '') ? (params.on ?? today) : today;
+  return { view, on, go: (to) => router.setParams({ view, on, ...to }) };
+}
+
+function useTitle({ view, on }: Place): string {
+  const format = useFormat();
+  if (view === 'month') return format.month(on);
+  if (view === 'day') return format.dayLong(on);
+  const { from, to } = rangeOf(view, on);
+  return format.span(from, to);
+}
+
+/** The places beside the calendar. */
+function WaysOn() {
+  const { t } = useTranslation();
+  return (
+    <Row wrap style={{ columnGap: 16, rowGap: 0 }}>
+      <WayOn label={t('days.attendance')} href="/days/attendance" />
+      <WayOn label={t('calendar.shopping')} href="/days/shopping" />
+      <WayOn label={t('calendar.elsewhere')} href="/days/elsewhere" />
+    </Row>
+  );
+}
+
+function Shown({ calendar, place }: { calendar: Calendar; place: Place }) {
+  const wide = useWide();
+  const { shown } = useChildren();
+  const hidden = useAppSelector((state) => state.prefs.hiddenLayers);
+  const ids = shown.map(({ id }) => id);
+  const events: CalendarEvent[] = inSight(calendar.events, ids, hidden);
+  const { view, on, go } = place;
+  const day = <DayEvents on={on} events={events} clusters={calendar.clusters} />;
+  const tray = <Tray undated={calendar.undated} />;
+  if (view === 'month') {
+    const month = (
+      <Stack>
+        <MonthView
+          month={on.slice(0, 7)}
+          chosen={on}
+          calendar={calendar}
+          events={events}
+          onChoose={(date) => go({ on: date })}
+        />
+        <Legend />
+      </Stack>
+    );
+    return (
+      <View style={{ flexDirection: wide ? 'row' : 'column', columnGap: 40, rowGap: 24 }}>
+        <View style={wide ? { flex: 3 } : {}}>{month}</View>
+        <View style={wide ? { flex: 2, gap: 32, maxWidth: 480 } : { gap: 32 }}>
+          {day}
+          {tray}
+        </View>
+      </View>
+    );
+  }
+  return (
+    <Stack space={4}>
+      {view === 'week' ? (
+        <WeekView calendar={calendar} events={events} />
+      ) : view === 'agenda' ? (
+        <AgendaView calendar={calendar} events={events} />
+      ) : (
+        <View style={{ maxWidth: 720 }}>{day}</View>
+      )}
+      <View style={{ maxWidth: 720 }}>{tray}</View>
+    </Stack>
+  );
+}
+
+/** When is what: a month, a week, a day or the next weeks over all children. */
+export function CalendarScreen() {
+  const { t } = useTranslation();
+  const { today } = useFormat();
+  const place = usePlace();
+  const { view, on, go } = place;
+  const title = useTitle(place);
+  const query = useCalendarQuery(rangeOf(view, on));
+  return (
+    <WidePage>
+      <Row wrap style={{ justifyContent: 'space-between', rowGap: 4 }}>
+        <Heading level={1}>{title}</Heading>
+        <Choice
+          label={t('days.view')}
+          options={viewNames.map((value) => ({ value, label: t(`calendar.views.${value}`) }))}
+          value={view}
+          onChange={(value) => go({ view: value })}
+        />
+      </Row>
+      <Row style={{ justifyContent: 'space-between', maxWidth: 640 }}>
+        <Quietly label={t('days.earlier')} onPress={() => go({ on: moved(view, on, -1) })} />
+        <Quietly label={t('calendar.today')} onPress={() => go({ on: today })} />
+        <Quietly label={t('days.later')} onPress={() => go({ on: moved(view, on, 1) })} />
+      </Row>
+      <Loaded query={query}>{(calendar) => <Shown calendar={calendar} place={place} />}</Loaded>
+      <Layers />
+      <WaysOn />
+    </WidePage>
+  );
+}

@@ -1,0 +1,92 @@
+import { useState } from 'react';
+import { View } from 'react-native';
+import { useTranslation } from 'react-i18next';
+import type { Calendar, CalendarEvent } from '@cadro/contract';
+import { useChildren } from '../../household';
+import { useFormat } from '../../i18n';
+import { Heading, Quiet, Quietly, Row, Stack, WayOn, Words } from '../../ui';
+import { parted, touches } from './dayOf';
+import { EventRow } from './EventRow';
+
+/** 'Much for Isolde: 7 works, 3 of them tests.' */
+function Clusters({ clusters, on }: { clusters: Calendar['clusters']; on: string }) {
+  const { t } = useTranslation();
+  const { shown, nameOf } = useChildren();
+  const own = clusters.filter((each) => each.on === on && shown.some(({ id }) => id === each.studentId));
+  return own.map(({ studentId, count, tests }) => (
+    <Words key={studentId} bold>
+      {[
+        t('calendar.cluster', { child: nameOf(studentId), count }),
+        ...(tests > 0 ? [t('calendar.clusterTests', { count: tests })] : []),
+      ].join(', ')}
+      .
+    </Words>
+  ));
+}
+
+const hasTimes = (events: readonly CalendarEvent[]): boolean =>
+  events.some(({ startsAt }) => startsAt !== null);
+
+function Settled({ events }: { events: readonly CalendarEvent[] }) {
+  const timed = hasTimes(events);
+  const { t } = useTranslation();
+  const [open, setOpen] = useState(false);
+  if (events.length === 0) return null;
+  return (
+    <View>
+      <Quietly
+        label={t(open ? 'calendar.hideSettled' : 'calendar.showSettled', { count: events.length })}
+        onPress={() => setOpen(!open)}
+      />
+      {open ? events.map((event) => <EventRow key={event.key} event={event} timed={timed} />) : null}
+    </View>
+  );
+}
+
+/** One day: what is open first, what is settled folded; the children's lessons one step further. */
+export function DayEvents({
+  on,
+  events,
+  clusters,
+  short,
+}: {
+  on: string;
+  events: readonly CalendarEvent[];
+  clusters: Calendar['clusters'];
+  /** Without the ways on, for a list of many days. */
+  short?: boolean;
+}) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const { shown, mayWrite } = useChildren();
+  const day = events.filter((event) => touches(event, on));
+  const { open, settled } = parted(day);
+  const timed = hasTimes(open);
+  return (
+    <Stack space={0.5}>
+      <Heading level={short ? 3 : 2}>
+        {on === format.today ? t('calendar.todayIs', { day: format.dayLong(on) }) : format.dayLong(on)}
+      </Heading>
+      <Clusters clusters={clusters} on={on} />
+      <View>
+        {open.map((event) => (
+          <EventRow key={event.key} event={event} timed={timed} />
+        ))}
+      </View>
+      {day.length === 0 ? <Quiet>{t('calendar.nothing')}</Quiet> : null}
+      <Settled key={on} events={settled} />
+      {short ? null : (
+        <Row wrap style={{ columnGap: 16, rowGap: 0 }}>
+          {shown.map(({ id, givenName }) => (
+            <WayOn
+              key={id}
+              label={t('calendar.lessonsOf', { child: givenName })}
+              href={`/days/${id}/${on}`}
+            />
+          ))}
+          {mayWrite([]) ? <WayOn label={t('calendar.write')} href={`/days/entries/new?on=${on}`} /> : null}
+        </Row>
+      )}
+    </Stack>
+  );
+}

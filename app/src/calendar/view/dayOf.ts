@@ -1,0 +1,70 @@
+import type { Calendar, CalendarEvent, CalendarLayer } from '@cadro/contract';
+
+/** What one child has on a day. */
+export interface ChildLoad {
+  readonly studentId: string;
+  /** Work and tests that are still open. */
+  readonly open: number;
+  readonly tests: number;
+  /** So much comes together that it is called out. */
+  readonly cluster: boolean;
+  readonly away: CalendarEvent['marks'];
+}
+/** A day as the month shows it. */
+export interface DayLoad {
+  readonly children: readonly ChildLoad[];
+  /** Events, meetings, own entries and what else is no work. */
+  readonly others: readonly CalendarEvent[];
+  readonly closed: CalendarEvent | null;
+}
+
+const isWork = ({ layer }: CalendarEvent): boolean => layer === 'due' || layer === 'test';
+export const touches = ({ on, lastOn }: CalendarEvent, date: string): boolean => on <= date && lastOn >= date;
+
+/** What is in sight: of the chosen children or of everyone, without the layers that are left out. */
+export const inSight = (
+  events: readonly CalendarEvent[],
+  studentIds: readonly string[],
+  hidden: readonly CalendarLayer[],
+): CalendarEvent[] =>
+  events.filter(
+    (event) =>
+      !hidden.includes(event.layer) &&
+      (event.studentIds.length === 0 || event.studentIds.some((id) => studentIds.includes(id))),
+  );
+
+/** A day in few signs; children without anything to tell are left out. */
+export function loadOf(
+  events: readonly CalendarEvent[],
+  clusters: Calendar['clusters'],
+  studentIds: readonly string[],
+  date: string,
+): DayLoad {
+  const day = events.filter((event) => touches(event, date));
+  const children = studentIds.map((studentId): ChildLoad => {
+    const own = day.filter((event) => event.studentIds.includes(studentId));
+    const open = own.filter((event) => isWork(event) && !event.settled);
+    return {
+      studentId,
+      open: open.length,
+      tests: open.filter(({ layer }) => layer === 'test').length,
+      cluster: open.length > 0 && clusters.some((each) => each.studentId === studentId && each.on === date),
+      away: own.find(({ layer }) => layer === 'attendance')?.marks ?? null,
+    };
+  });
+  const no = new Set<CalendarLayer>(['due', 'test', 'attendance', 'closed']);
+  return {
+    children: children.filter(({ open, away }) => open > 0 || away !== null),
+    others: day.filter(({ layer }) => !no.has(layer)),
+    closed: day.find(({ layer }) => layer === 'closed') ?? null,
+  };
+}
+
+/** What needs one first, and what is settled, which may stand folded. */
+export function parted(events: readonly CalendarEvent[]): {
+  readonly open: CalendarEvent[];
+  readonly settled: CalendarEvent[];
+} {
+  const done = (event: CalendarEvent) => event.settled && event.layer !== 'attendance';
+  return { open: events.filter((event) => !done(event)), settled: events.filter(done) };
+}

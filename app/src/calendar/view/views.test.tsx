@@ -1,0 +1,164 @@
+import { act, fireEvent, screen, within } from '@testing-library/react';
+import { pageOfEvent, type Calendar, type CalendarEvent } from '@cadro/contract';
+import { attendanceApi } from '../../attendance/api';
+import { startTexts } from '../../i18n';
+import { childChosen, layerSwitched } from '../../store/prefs';
+import { store } from '../../store/store';
+import { show, signedInAs } from '../../testing/show';
+import { DayEvents } from './DayEvents';
+import { Layers } from './Layers';
+import { MonthView } from './MonthView';
+import { AgendaView } from './WeekView';
+
+startTexts('en');
+beforeEach(async () => {
+  await signedInAs();
+  await store.dispatch(
+    attendanceApi.util.upsertQueryData('days', undefined, { today: '2026-10-21', children: [] }),
+  );
+  store.dispatch(childChosen(null));
+});
+const event = (title: string, more: Partial<CalendarEvent> = {}): CalendarEvent => ({
+  ...{ key: title, layer: 'due', studentIds: ['i'], title, detail: null, on: '2026-10-22' },
+  ...{ startsAt: null, endsAt: null, timeZone: 'America/Halifax', place: null, href: null },
+  ...{ settled: false, marks: null, link: null },
+  lastOn: more.on ?? '2026-10-22',
+  ...more,
+});
+const calendar = (events: CalendarEvent[], more: Partial<Calendar> = {}): Calendar => ({
+  ...{ from: '2026-09-28', to: '2026-11-01', today: '2026-10-21', events, clusters: [], undated: [] },
+  ...more,
+});
+const away = { absent: 1, unexplained: 1, late: 0, trip: 0, wholeDay: false };
+
+describe('a day', () => {
+  const day = (events: CalendarEvent[], clusters: Calendar['clusters'] = []) =>
+    show(<DayEvents on="2026-10-22" events={events} clusters={clusters} />);
+
+  it('says whose, what, and where it leads', () => {
+    day([
+      event('Currents: quiz', {
+        ...{ layer: 'test', detail: 'Rowing geometry', startsAt: '11:30' },
+        link: { to: 'item', studentId: 'i', courseId: 'k', itemId: 'q' },
+      }),
+    ]);
+    const link = screen.getByRole('link', { name: '11:30, Isolde, Currents: quiz, Test · Rowing geometry' });
+    expect(link.getAttribute('href')).toBe('/courses/i/k/q');
+  });
+
+  it('folds what is settled, and shows it at a touch', () => {
+    day([event('Reading card', { settled: true }), event('Crossing card', { studentIds: ['c'] })]);
+    expect(screen.queryByText('Reading card')).toBeNull();
+    fireEvent.click(screen.getByRole('button', { name: 'Show 1 that is settled' }));
+    expect(screen.getByText('Reading card')).not.toBeNull();
+  });
+
+  it('calls out a day on which much comes together', () => {
+    day([event('Quiz')], [{ studentId: 'i', on: '2026-10-22', count: 7, tests: 3 }]);
+    expect(screen.getByText(/Much at once for Isolde: 7 works open, 3 tests among them/)).not.toBeNull();
+  });
+
+  it('says so when there is nothing, and offers to write something down', () => {
+    day([]);
+    expect(screen.getByText('Nothing on this day.')).not.toBeNull();
+    expect(screen.getByRole('link', { name: 'Write something down' })).not.toBeNull();
+    expect(screen.getByRole('link', { name: 'Lessons of Caspian' }).getAttribute('href')).toBe(
+      '/days/c/2026-10-22',
+    );
+  });
+
+  it('offers writing to nobody who may only look', async () => {
+    await signedInAs('look-only');
+    const own = event('Library books', { layer: 'own', link: { to: 'entry', entryId: 'e' } });
+    day([own]);
+    expect(screen.queryByRole('link', { name: 'Write something down' })).toBeNull();
+    expect(screen.queryByRole('checkbox')).toBeNull();
+  });
+
+  it('has a tick for what the family wrote itself', () => {
+    day([event('Library books', { layer: 'own', link: { to: 'entry', entryId: 'e' } })]);
+    expect(screen.getByRole('checkbox', { name: 'Library books: done' }).getAttribute('aria-checked')).toBe(
+      'false',
+    );
+    expect(screen.getByRole('link', { name: /Library books/ }).getAttribute('href')).toBe(
+      '/days/entries/e?on=2026-10-22',
+    );
+  });
+});
+
+describe('a month', () => {
+  const chosen: string[] = [];
+  const month = (events: CalendarEvent[], more: Partial<Calendar> = {}) =>
+    show(
+      <MonthView
+        month="2026-10"
+        chosen="2026-10-21"
+        calendar={calendar(events, more)}
+        events={events}
+        onChoose={(on) => chosen.push(on)}
+      />,
+    );
+
+  it('says each day in words, from Monday to Sunday, with the days around', () => {
+    month([
+      event('Quiz', { layer: 'test' }),
+      event('Worksheet'),
+      event('Card', { settled: true }),
+      event('Absent from 1 lesson', { layer: 'attendance', studentIds: ['c'], marks: away, settled: true }),
+      event('Rope fair', { layer: 'school', studentIds: ['c'] }),
+      event('Lantern day', { layer: 'closed', on: '2026-10-30', studentIds: ['i', 'c'] }),
+    ]);
+    const days = screen.getAllByRole('button');
+    expect(days).toHaveLength(35);
+    expect(days[0]?.getAttribute('aria-label')).toBe('Monday 28 September');
+    expect(days[24]?.getAttribute('aria-label')).toBe(
+      'Thursday 22 October, Isolde 2 works open, 1 test among them, Caspian away or late, Rope fair',
+    );
+    expect(days[32]?.getAttribute('aria-label')).toBe('Friday 30 October, Lantern day');
+  });
+
+  it('marks today and the chosen day, and hands on which one is touched', () => {
+    month([]);
+    const today = screen.getByRole('button', { name: 'Wednesday 21 October' });
+    expect(today.getAttribute('aria-current')).toBe('date');
+    expect(today.getAttribute('aria-pressed')).toBe('true');
+    fireEvent.click(screen.getByRole('button', { name: 'Thursday 29 October' }));
+    expect(chosen).toEqual(['2026-10-29']);
+  });
+
+  it('counts a child’s open work, and nothing of the other when one is chosen', () => {
+    store.dispatch(childChosen('c'));
+    month([event('Quiz'), event('Map key', { studentIds: ['c'] })]);
+    const day = screen.getByRole('button', { name: 'Thursday 22 October, Caspian 1 work open' });
+    expect(within(day).getByText('1')).not.toBeNull();
+  });
+});
+
+it('the next weeks show only days on which something is open', () => {
+  const events = [
+    event('Quiz'),
+    event('Card', { on: '2026-10-23', settled: true }),
+    event('Trip', { on: '2026-10-26' }),
+  ];
+  show(<AgendaView calendar={calendar(events, { from: '2026-10-21', to: '2026-10-31' })} events={events} />);
+  expect(screen.getAllByRole('heading').map(({ textContent }) => textContent)).toEqual([
+    'Thursday 22 October',
+    'Monday 26 October',
+  ]);
+});
+
+it('layers are switched, and the choice is counted', () => {
+  show(<Layers />);
+  fireEvent.click(screen.getByRole('button', { name: 'Everything is shown' }));
+  fireEvent.click(screen.getByRole('checkbox', { name: 'Due work' }));
+  expect(screen.getByRole('button', { name: '10 of 11 kinds are shown' })).not.toBeNull();
+  expect(store.getState().prefs.hiddenLayers).toEqual(['due']);
+  act(() => void store.dispatch(layerSwitched('due')));
+});
+
+it.each<[CalendarEvent['link'], string | null]>([
+  [{ to: 'follow-up', followUpId: 'f' }, '/talk/follow-ups/f'],
+  [{ to: 'day', studentId: 'i', on: '2026-10-19' }, '/days/i/2026-10-19'],
+  [{ to: 'plan', studentId: 'i' }, '/work/plan?studentId=i'],
+  [null, null],
+])('%j leads to %s', (link, page) => expect(pageOfEvent(event('x', { link }))).toBe(page));
