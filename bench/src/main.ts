@@ -1,7 +1,9 @@
+import { benchCalendar } from './calendar';
 import { benchCore } from './core';
 import { benchWork } from './work';
 
 const benches: Readonly<Record<string, () => void | Promise<void>>> = {
+  calendar: benchCalendar,
   core: benchCore,
   work: benchWork,
 };

@@ -31,6 +31,16 @@ export class Guardian {
     await expect(this.page).toHaveURL(new RegExp(`/${place.toLowerCase()}`));
   }
 
+  /** A child's id, for addresses. */
+  async idOf(givenName: string): Promise<string> {
+    const me = (await (await this.page.request.get('/api/me')).json()) as {
+      children: { id: string; givenName: string }[];
+    };
+    const child = me.children.find((each) => each.givenName === givenName);
+    if (!child) throw new Error(`no child ${givenName}`);
+    return child.id;
+  }
+
   async seesOnly(child: string): Promise<void> {
     await this.page
       .getByRole('radiogroup', { name: 'Whose records' })

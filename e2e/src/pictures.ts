@@ -22,7 +22,6 @@ const openFollowUp = async (guardian: Guardian, page: Page) => {
 
 /** In this order: the last ones write into the story. */
 const pictures: readonly Picture[] = [
-  { name: 'sign-in', open: async (_guardian, page) => void (await page.goto('/sign-in')) },
   { name: 'brief', open: (guardian) => guardian.goesTo('Brief') },
   { name: 'brief-wide', open: (guardian) => guardian.goesTo('Brief'), size: wide },
   { name: 'courses', open: (guardian) => guardian.goesTo('Courses') },
@@ -60,6 +59,17 @@ const pictures: readonly Picture[] = [
   { name: 'work', open: (guardian) => guardian.goesTo('Work') },
   { name: 'work-wide', open: (guardian) => guardian.goesTo('Work'), size: wide },
   { name: 'days', open: (guardian) => guardian.goesTo('Days') },
+  { name: 'days-wide', open: (guardian) => guardian.goesTo('Days'), size: wide },
+  {
+    name: 'day',
+    open: async (guardian, page) =>
+      void (await page.goto(`/days/${await guardian.idOf('Isolde')}/2026-10-08`)),
+  },
+  {
+    name: 'attendance',
+    open: async (guardian, page) =>
+      void (await page.goto(`/days/attendance/${await guardian.idOf('Caspian')}`)),
+  },
   {
     name: 'try',
     async open(guardian, page) {
@@ -82,30 +92,15 @@ const pictures: readonly Picture[] = [
       });
     },
   },
-  {
-    name: 'take-in-hand',
-    async open(guardian, page) {
-      await guardian.matter('Boat-building').first().getByRole('link', { name: 'Talk with Caspian' }).click();
-      await expect(page.getByLabel('What was said')).toBeVisible();
-    },
-  },
   { name: 'follow-up', open: openFollowUp },
   { name: 'talk-wide', open: openFollowUp, size: wide },
-  {
-    name: 'letter',
-    async open(guardian, page) {
-      await openFollowUp(guardian, page);
-      await page.getByRole('link', { name: 'Write to Wren Thornwick' }).click();
-      await expect(page.getByLabel('Your letter')).toHaveValue(/Keel model/);
-    },
-  },
 ];
 
 for (const { name, open, size = phone, dark } of pictures) {
   test(name, async ({ guardian, page }) => {
     await page.setViewportSize(size);
     await page.emulateMedia({ colorScheme: dark ? 'dark' : 'light', reducedMotion: 'reduce' });
-    if (name !== 'sign-in') await guardian.signsIn();
+    await guardian.signsIn();
     await open(guardian, page);
     await expect(page.getByRole('heading', { level: 1 }).last()).toBeVisible();
     await expect(page.getByRole('status', { name: 'Loading' })).toHaveCount(0);

@@ -69,6 +69,58 @@ const screens: readonly { name: string; open: (guardian: Guardian) => Promise<vo
     },
   },
   { name: 'Days', open: (guardian) => guardian.goesTo('Days') },
+  {
+    name: 'Days with everything unfolded',
+    async open(guardian) {
+      const { page } = guardian;
+      await page.goto('/days?on=2026-10-08');
+      await page.getByRole('button', { name: /^Show \d+ that are settled$/ }).click();
+      await page.getByRole('button', { name: 'Everything is shown' }).click();
+      await page.getByRole('button', { name: 'Choose a day' }).first().click();
+    },
+  },
+  {
+    name: 'a week of Days',
+    open: async ({ page }) => void (await page.goto('/days?view=week&on=2026-10-21')),
+  },
+  { name: 'four weeks of Days', open: async ({ page }) => void (await page.goto('/days?view=agenda')) },
+  {
+    name: 'a day and what it cost',
+    open: async (guardian) =>
+      void (await guardian.page.goto(`/days/${await guardian.idOf('Isolde')}/2026-10-08`)),
+  },
+  {
+    name: 'a letter to the desk',
+    open: async (guardian) =>
+      void (await guardian.page.goto(`/days/${await guardian.idOf('Isolde')}/2026-10-20/letter`)),
+  },
+  { name: 'attendance', open: async ({ page }) => void (await page.goto('/days/attendance')) },
+  {
+    name: 'one child’s attendance',
+    open: async (guardian) =>
+      void (await guardian.page.goto(`/days/attendance/${await guardian.idOf('Caspian')}`)),
+  },
+  {
+    name: 'a file of marks',
+    open: async (guardian) =>
+      void (await guardian.page.goto(`/days/attendance/${await guardian.idOf('Caspian')}/file`)),
+  },
+  {
+    name: 'writing something down',
+    async open({ page }) {
+      await page.goto('/days/entries/new?on=2026-10-22');
+      await page.getByRole('radio', { name: 'Event' }).click();
+      await page.getByRole('radio', { name: 'Every week' }).click();
+    },
+  },
+  { name: 'the shopping list', open: async ({ page }) => void (await page.goto('/days/shopping')) },
+  {
+    name: 'calendars elsewhere',
+    async open({ page }) {
+      await page.goto('/days/elsewhere');
+      await page.getByRole('button', { name: 'Make an address' }).click();
+    },
+  },
   { name: 'Talk', open: (guardian) => guardian.goesTo('Talk') },
   {
     name: 'a follow-up',
@@ -91,7 +143,7 @@ const screens: readonly { name: string; open: (guardian: Guardian) => Promise<vo
 
 for (const theme of ['light', 'dark'] as const) {
   test(`every screen is in order, ${theme}`, async ({ guardian, page }) => {
-    test.setTimeout(300_000);
+    test.setTimeout(420_000);
     await page.emulateMedia({ colorScheme: theme });
     await page.goto('/sign-in');
     await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
@@ -119,6 +171,7 @@ test('what each place answers', async ({ guardian, page }) => {
   await page.getByLabel('Search').fill('lamps');
   await expect(page.getByRole('link', { name: /^Essay on lamps\. .*It asks for a look/ })).toBeVisible();
   await guardian.goesTo('Days');
+  await page.getByRole('link', { name: 'Attendance' }).click();
   await expect(
     page.getByText('Left before the last lesson on Mon 19 Oct, Tue 20 Oct, and Wed 21 Oct.'),
   ).toBeVisible();

@@ -1,0 +1,254 @@
+import ICAL from 'ical.js';
+import { expect, test } from './stack';
+
+test.use({ story: 'days' });
+
+test('an address for calendar programs says the same as the month', async ({ guardian, page }) => {
+  await guardian.signsIn();
+  await page.goto('/days/elsewhere');
+  await page.getByRole('button', { name: 'Make an address' }).click();
+  await page.getByLabel('Name', { exact: true }).fill('Kitchen wall');
+  await page.getByRole('checkbox', { name: 'Our own' }).click();
+  await page.getByRole('button', { name: 'Make the address' }).click();
+  await expect(page.getByRole('heading', { level: 3, name: 'Kitchen wall' })).toBeVisible();
+  const url = (await page.getByText(/\/calendar\/.*\.ics$/).textContent()) ?? '';
+  const text = await (await fetch(url)).text();
+  const events = new ICAL.Component(ICAL.parse(text) as [string, unknown[], unknown[]])
+    .getAllSubcomponents('vevent')
+    .map((event) => ({
+      on: String(event.getFirstPropertyValue('dtstart')).slice(0, 10),
+      title: String(event.getFirstPropertyValue('summary')).replace(/^.*?: /, ''),
+      kind: String(event.getFirstPropertyValue('categories')),
+    }))
+    .filter(({ on }) => on.startsWith('2026-11'));
+  await page.goto('/days?on=2026-11-03');
+  const days = page.getByRole('button', { name: / November/ });
+  await expect(days).toHaveCount(30);
+  const labels = await days.evaluateAll((cells) =>
+    cells.map((cell) => cell.getAttribute('aria-label') ?? ''),
+  );
+  const events11 = events.filter(({ kind }) =>
+    ['At school', 'School', 'Meeting', 'No school'].includes(kind),
+  );
+  expect(events11.length).toBeGreaterThanOrEqual(5);
+  for (const { on, title } of events11) {
+    const label = labels.find((each) => each.split(',')[0]?.includes(` ${Number(on.slice(8))} November`));
+    expect(label).toContain(title);
+  }
+  // Whoever closes it, closes it at once.
+  await page.goto('/days/elsewhere');
+  await page.getByRole('button', { name: 'Close the address: Kitchen wall' }).click();
+  await expect(page.getByRole('heading', { level: 3, name: 'Kitchen wall' })).toHaveCount(0);
+  expect((await fetch(url)).status).toBe(404);
+});
+
+test('what a family writes down: again and again, ticked, left out, taken out and put back', async ({
+  guardian,
+  page,
+}) => {
+  await guardian.signsIn();
+  await page.goto('/days/entries/new?on=2026-11-16');
+  await page.getByLabel('Title').fill('Library books');
+  await page.getByLabel('At', { exact: true }).fill('8:15');
+  await page.getByRole('radio', { name: 'Every week' }).click();
+  await page.getByRole('checkbox', { name: 'Pet' }).click();
+  await page.getByRole('button', { name: 'Keep' }).click();
+  await expect(page).toHaveURL(/\/days\?on=2026-11-16/);
+  const entry = page.getByRole('link', { name: /^08:15, Pet, Library books/ });
+  await expect(entry).toBeVisible();
+  await page.getByRole('checkbox', { name: 'Library books: done' }).click();
+  await page.getByRole('button', { name: 'Show 1 that is settled' }).click();
+  await expect(page.getByRole('checkbox', { name: 'Library books: done' })).toBeChecked();
+
+  await page.getByRole('button', { name: /^Monday 23 November, Library books/ }).click();
+  await entry.click();
+  await page.getByRole('button', { name: 'Leave this day out' }).click();
+  await expect(page.getByText('Monday 23 November: left out')).toBeVisible();
+  await page.goto('/days?view=agenda&on=2026-11-17');
+  await expect(page.getByRole('heading', { level: 3, name: 'Monday 30 November' })).toBeVisible();
+  await expect(page.getByRole('heading', { level: 3, name: 'Monday 23 November' })).toHaveCount(0);
+
+  await entry.first().click();
+  await page.getByRole('button', { name: 'Take it out' }).click();
+  await expect(page.getByText('‘Library books’ is taken out.')).toBeVisible();
+  await page.getByRole('button', { name: 'Put it back' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Library books' })).toBeVisible();
+  await page.getByLabel('At', { exact: true }).fill('soon');
+  await page.getByRole('button', { name: 'Keep' }).click();
+  await expect(page.getByText('The time must be like 17:30.')).toBeVisible();
+});
+
+test('undated work gets a day, supplies are ticked off, and layers are left out', async ({
+  guardian,
+  page,
+}) => {
+  await guardian.signsIn();
+  await page.goto('/days?on=2026-10-26');
+  await page.getByRole('button', { name: 'Choose a day' }).first().click();
+  await page.getByRole('button', { name: 'Friday 30 October' }).last().click();
+  await page.getByRole('button', { name: /^Friday 30 October, Lens sketchbook/ }).click();
+  await expect(page.getByRole('link', { name: /^Isolde, Lens sketchbook, Our own/ })).toBeVisible();
+
+  await page.getByRole('button', { name: 'Everything is shown' }).click();
+  await page.getByRole('checkbox', { name: 'Our own' }).click();
+  await expect(page.getByRole('link', { name: /^Isolde, Lens sketchbook, Our own/ })).toHaveCount(0);
+  await page.reload();
+  await page.getByRole('button', { name: '10 of 11 kinds are shown' }).click();
+  await page.getByRole('checkbox', { name: 'Our own' }).click();
+  await expect(page.getByRole('link', { name: /^Isolde, Lens sketchbook, Our own/ })).toBeVisible();
+
+  await page.goto('/days/shopping');
+  await page.getByRole('checkbox', { name: 'boots' }).click();
+  await expect(page.getByRole('checkbox', { name: 'boots' })).toBeChecked();
+  await page.getByLabel('Something to buy').fill('graph paper');
+  await page.getByRole('button', { name: 'Put on the list' }).click();
+  await expect(page.getByRole('checkbox', { name: 'graph paper' })).toBeVisible();
+});
+
+test('a school’s calendar file is previewed and taken in, with what was not understood', async ({
+  guardian,
+  page,
+}) => {
+  const lines = [
+    ...['BEGIN:VCALENDAR', 'VERSION:2.0', 'PRODID:-//Harbour club//EN', 'BEGIN:VEVENT', 'UID:swim'],
+    ...['DTSTART;TZID=Atlantis/Deep:20261105T160000', 'DURATION:PT1H', 'RRULE:FREQ=WEEKLY;COUNT=2'],
+    ...['SUMMARY:Swimming', 'END:VEVENT', 'END:VCALENDAR'],
+  ];
+  await guardian.signsIn();
+  await page.goto('/days/elsewhere');
+  const chooser = page.waitForEvent('filechooser');
+  await page.getByRole('button', { name: 'Choose a file' }).click();
+  await (
+    await chooser
+  ).setFiles({
+    name: 'Harbour club.ics',
+    mimeType: 'text/calendar',
+    buffer: Buffer.from(lines.join('\r\n')),
+  });
+  await expect(page.getByText('1 new, 0 changed, 0 as before, 0 gone.')).toBeVisible();
+  await expect(page.getByText(/Nobody knows the time zone ‘Atlantis\/Deep’/)).toBeVisible();
+  await page.getByRole('button', { name: 'Take it in' }).click();
+  await expect(page.getByText('‘Harbour club’ is in the calendar.')).toBeVisible();
+  await page.goto('/days?on=2026-11-12');
+  await expect(page.getByText('Swimming').last()).toBeVisible();
+});
+
+test('a guardian far away sees the school’s own times', async ({ browser, running }) => {
+  const context = await browser.newContext({
+    baseURL: running.url,
+    timezoneId: 'Asia/Tokyo',
+    locale: 'en-GB',
+  });
+  const page = await context.newPage();
+  const data = { email: 'tobiah@aldervane.example', password: 'tide-and-lantern' };
+  await page.request.post('/api/session', { data, headers: { origin: running.url } });
+  await page.goto('/days?view=day&on=2026-11-03');
+  await expect(page.getByRole('heading', { level: 2, name: /Tuesday 3 November/ })).toBeVisible();
+  await expect(
+    page.getByRole('link', { name: /^17:30, Caspian, Families’ evening in the boat shed/ }),
+  ).toBeVisible();
+  await context.close();
+});
+
+test('what is shared at home is seen at home, what is private is not, and a grandmother only looks', async ({
+  guardian,
+  page,
+}) => {
+  await guardian.signsIn();
+  const write = (title: string, shared: boolean) =>
+    page.request.post('/api/entries', {
+      data: { kind: 'note', title, studentIds: [], shared, on: '2026-12-02' },
+    });
+  expect((await write('Lantern supper', true)).status()).toBe(201);
+  expect((await write('A present for Tobiah', false)).status()).toBe(201);
+  await page.goto('/days?on=2026-12-02');
+  await expect(page.getByRole('link', { name: /^A present for Tobiah/ })).toBeVisible();
+  for (const name of ['tobiah', 'ottoline']) {
+    await page.request.delete('/api/session');
+    await guardian.signsIn(name);
+    await page.goto('/days?on=2026-12-02');
+    await expect(page.getByText('Lantern supper').last()).toBeVisible();
+    await expect(page.getByText('A present for Tobiah')).toHaveCount(0);
+  }
+  await expect(page.getByRole('link', { name: 'Write something down' })).toHaveCount(0);
+  await expect(page.getByRole('checkbox', { name: 'Lantern supper: done' })).toHaveCount(0);
+  await page.getByRole('link', { name: /^Lantern supper/ }).click();
+  await expect(page.getByText('Written by Maren Aldervane.')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Take it out' })).toHaveCount(0);
+});
+
+test('attendance says what stands out, and what a code means can be told', async ({ guardian, page }) => {
+  await guardian.signsIn();
+  await page.goto('/days/attendance');
+  await expect(page.getByText('Away on Thursdays: Thu 24 Sept, Thu 1 Oct, and Thu 15 Oct.')).toBeVisible();
+  await expect(page.getByText(/30 works were given out or due in those lessons/)).toBeVisible();
+  await expect(page.getByText(/more missed days? would make it 1 day in 10 or more/).first()).toBeVisible();
+  await guardian.seesOnly('Caspian');
+  await page.getByRole('button', { name: 'I know: it means' }).click();
+  await page.getByRole('radio', { name: /late/ }).click();
+  await page.getByRole('button', { name: 'Keep this meaning' }).click();
+  await expect(page.getByText('What does ‘Q7’ mean?')).toHaveCount(0);
+
+  await page.getByRole('link', { name: 'Day by day' }).click();
+  await page.getByRole('link', { name: 'Read marks from a file' }).click();
+  const chooser = page.waitForEvent('filechooser');
+  await page.getByRole('button', { name: 'Choose a file' }).click();
+  const csv = 'date,period,code\n2026-09-25,1,Z9\nyesterday,2,P\n';
+  await (await chooser).setFiles({ name: 'marks.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) });
+  await expect(page.getByText('Row 3: ‘yesterday’ is no date like 2026-10-19')).toBeVisible();
+  await expect(page.getByText('Z9, in 1 row')).toBeVisible();
+});
+
+test('from the month to a day, its work, the desk, and settled', async ({ guardian, page, running }) => {
+  test.setTimeout(240_000);
+  await guardian.signsIn();
+
+  await test.step('the month shows who was away, and where much comes together', async () => {
+    await guardian.goesTo('Days');
+    await expect(page.getByRole('heading', { level: 1, name: 'October 2026' })).toBeVisible();
+    await page.getByRole('button', { name: /^Thursday 22 October, Isolde 5 works open/ }).click();
+    await expect(page.getByText('Much at once for Isolde: 5 works open.')).toBeVisible();
+    await page
+      .getByRole('button', { name: /^Monday 19 October, Isolde 1 work open, Isolde away or late/ })
+      .click();
+    await expect(page).toHaveURL(/on=2026-10-19/);
+    await page.getByRole('link', { name: /Isolde, Absent from 1 lesson, unexplained/ }).click();
+  });
+
+  await test.step('the day says what the absence cost', async () => {
+    await expect(page.getByRole('heading', { level: 1, name: 'Monday 19 October' })).toBeVisible();
+    await expect(page.getByText('1 lesson missed: Rowing geometry.')).toBeVisible();
+    await page.getByRole('link', { name: /^Resultants: reading\. Rowing geometry\. due that day/ }).click();
+    await expect(page.getByRole('heading', { level: 1, name: 'Resultants: reading' })).toBeVisible();
+    await page.goBack();
+  });
+
+  await test.step('a letter explains the three afternoons', async () => {
+    await page.getByRole('link', { name: 'Explain the absence' }).click();
+    for (const day of ['Mon 19 Oct', 'Tue 20 Oct', 'Wed 21 Oct'])
+      await expect(
+        page.getByRole('checkbox', { name: new RegExp(`^${day}: Rowing geometry`) }),
+      ).toBeChecked();
+    await page.getByLabel('The reason').fill('She rows for the island on these afternoons.');
+    await expect(page.getByLabel('Your letter')).toHaveValue(/20 October: Rowing geometry/);
+    await page.getByRole('button', { name: 'Send' }).click();
+    await expect(page).toHaveURL(/\/talk\/follow-ups\//);
+    await expect(page.getByText(/^Look again on/)).toBeVisible();
+    await expect
+      .poll(async () =>
+        (await (await fetch(`${running.schoolUrl}/demo/letters`)).text()).includes('She rows'),
+      )
+      .toBe(true);
+  });
+
+  await test.step('the desk answers, the register changes, and the matter settles by itself', async () => {
+    const address = page.url();
+    await guardian.movesOnOneDay();
+    await guardian.movesOnOneDay();
+    await page.goto(address);
+    await expect(page.getByText(/The lessons are down as explained now/).first()).toBeAttached();
+    await expect(page.getByText(/^The register says now/).first()).toBeVisible();
+    await page.goto('/days?on=2026-10-19');
+    await expect(page.getByRole('link', { name: /Isolde, Absent from 1 lesson, Attendance/ })).toBeVisible();
+  });
+});
