@@ -1,5 +1,6 @@
 export * from './attendance';
 export * from './calendar';
+export * from './dates';
 export * from './followups';
 export * from './gradebook';
 export * from './outlook';

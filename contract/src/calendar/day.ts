@@ -88,6 +88,8 @@ export const ChildDay = Type.Object({
   /** The school days before and after it. */
   before: Nullable(DateOnly),
   after: Nullable(DateOnly),
+  /** The days with school of the next two weeks, this one among them, and none that has passed. */
+  ahead: Type.Array(DateOnly),
 });
 export type ChildDay = Static<typeof ChildDay>;
 

@@ -1,3 +1,4 @@
+import { weekdayOf } from '../dates';
 import { byCodePoint } from '../gradebook';
 import type { SchoolDay } from './summary';
 
@@ -8,9 +9,6 @@ export type Pattern =
 
 /** Patterns look at this many school days, up to the last one. */
 const windowDays = 20;
-
-/** 0 = Sunday. */
-const weekdayOf = (date: string): number => new Date(`${date}T00:00:00Z`).getUTCDay();
 
 /** Days on which the first lesson was attended and the last one was not. */
 export const leftEarlyDays = (days: readonly SchoolDay[]): string[] =>

@@ -1,4 +1,4 @@
-import { lessonsOn, type TimetableLesson } from '.';
+import { lessonsOn, schoolDaysFrom, type TimetableLesson } from '.';
 
 const lesson = (courseId: string, period: string, rotationDay = ''): TimetableLesson => ({
   ...{ courseId, period, rotationDay },
@@ -25,3 +25,15 @@ it.each([
   ['a day without school', { open: false, rotationDay: null }, []],
   ['a day of which the calendar says nothing', null, ['kelp1', 'optics3']],
 ])('%s', (_name, day, expected) => expect(on(day)).toEqual(expected));
+
+it.each<[string, [string, boolean][], string[]]>([
+  ['by weekday, where nothing is said', [], ['2026-10-22', '2026-10-23', '2026-10-26']],
+  ['but not on a closed day', [['2026-10-23', false]], ['2026-10-22', '2026-10-26']],
+  [
+    'and on a Saturday with school',
+    [['2026-10-24', true]],
+    ['2026-10-22', '2026-10-23', '2026-10-24', '2026-10-26'],
+  ],
+])('school days ahead go %s', (_name, open, expected) =>
+  expect(schoolDaysFrom('2026-10-22', new Map(open), 5)).toEqual(expected),
+);

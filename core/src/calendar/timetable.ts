@@ -1,4 +1,5 @@
 import { byPeriod } from '../attendance';
+import { daysAfter, isWeekend } from '../dates';
 
 /** A lesson of the timetable; times are of the school's clock, `08:40`. */
 export interface TimetableLesson {
@@ -25,4 +26,14 @@ export function lessonsOn<L extends TimetableLesson>(day: CalendarDay | null, le
     .sort((a, b) =>
       a.startsAt < b.startsAt ? -1 : a.startsAt > b.startsAt ? 1 : byPeriod(a.period, b.period),
     );
+}
+
+/**
+ * The days with school from a date on.
+ * @param open what the school's calendar says, by date; of a day it does not name, its weekday decides.
+ * @param within how many days are looked through, the first one among them.
+ */
+export function schoolDaysFrom(from: string, open: ReadonlyMap<string, boolean>, within: number): string[] {
+  const dates = Array.from({ length: within }, (_, ahead) => daysAfter(from, ahead));
+  return dates.filter((date) => open.get(date) ?? !isWeekend(date));
 }

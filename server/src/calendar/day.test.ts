@@ -80,6 +80,10 @@ it('shows a day as it was planned and as it went, with what was done and given',
     closedFor: 'Harbour day',
     missed: { absent: 0 },
   });
+  // Told ahead is what is still to come and has school; beyond the calendar, weekdays.
+  expect(today.ahead.slice(0, 4)).toEqual(['2026-10-21', '2026-10-22', '2026-10-23', '2026-10-26']);
+  expect((await day('isolde', '2026-10-19')).ahead[0]).toBe('2026-10-21');
+  expect((await day('isolde', '2026-10-24')).ahead[0]).toBe('2026-10-26');
   expect(await day('caspian', '2026-12-24')).toMatchObject({ open: null, lessons: [], after: null });
 });
 

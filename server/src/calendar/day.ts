@@ -1,7 +1,7 @@
 import type { Child, ChildDay, LessonOfDay, SchoolEvent } from '@cadro/contract';
-import { byPeriod, lessonsOn } from '@cadro/core';
+import { byPeriod, daysAfter, lessonsOn, schoolDaysFrom } from '@cadro/core';
 import { attendanceOf, desksOf, markView, teacherView, type ChildAttendance } from '../attendance';
-import { openAbsencesOf } from '../followups';
+import { absencesTakenInHand } from '../followups';
 import { filesFrom } from '../gradebook';
 import * as timetable from './timetableStore';
 import { touchedBy } from './touched';
@@ -56,6 +56,9 @@ export const eventView = (row: timetable.EventRow): SchoolEvent => {
   return { kind, title, courseTitle, on, lastOn, startsAt, endsAt, place, href: file?.href ?? null };
 };
 
+/** Days that can be told of ahead, in one letter. */
+const fortnight = 14;
+
 /** One day of a child: what was planned, what happened, and what it touched. */
 export async function childDay(
   { db, clock }: Deps,
@@ -66,17 +69,19 @@ export async function childDay(
 ): Promise<ChildDay> {
   const now = await clock.now();
   const range = { from: on, to: on };
-  const [[own], lessons, [day], events, desks, inHand, around] = await Promise.all([
+  const [[own], lessons, days, events, desks, inHand, around] = await Promise.all([
     attendanceOf(db, { guardianId }, [child], now, range),
     timetable.lessonsOf(db, [child.id], now),
-    timetable.schoolDaysOf(db, [child.id], range),
+    timetable.schoolDaysOf(db, [child.id], { from: on, to: daysAfter(on, fortnight - 1) }),
     timetable.schoolEventsOf(db, [child.id], range),
     desksOf(db, [child.id]),
-    mayTalk ? openAbsencesOf(db, guardianId, child.id) : [],
+    mayTalk ? absencesTakenInHand(db, guardianId, child.id) : [],
     timetable.neighbours(db, child.id, on),
   ]);
   if (!own) throw new Error(`no attendance of ${child.id}`);
-  const planned = lessonsOn(day ?? null, lessons);
+  const day = days.find((each) => each.on === on) ?? null;
+  const planned = lessonsOn(day, lessons);
+  const openOn = new Map(days.map((each) => [each.on, each.open]));
   const [notes, { away, touched }] = await Promise.all([
     timetable.lessonNotesOf(
       db,
@@ -119,5 +124,6 @@ export async function childDay(
     ),
     desk: desk ? teacherView(desk) : null,
     ...around,
+    ahead: schoolDaysFrom(on, openOn, fortnight).filter((date) => date >= own.today),
   };
 }

@@ -1,5 +1,5 @@
-import { daysAfter } from '../household';
 import type { Supply } from '@cadro/contract';
+import { daysAfter } from '@cadro/core';
 import { occurrences, wallTimeIn } from '@cadro/core/ical';
 import type { Db } from '../db';
 import { entriesFor, type EntryRow } from './entryStore';

@@ -1,55 +1,6 @@
-import type { LooseEndKind, ResultStatus } from '@cadro/contract';
+import type { LooseEndKind } from '@cadro/contract';
 import type { Db } from '../db';
-import { dueSql, ofThisYear } from '../gradebook';
-
-/** A work with its dates and how it stands. */
-export interface WorkRow {
-  readonly studentId: string;
-  readonly courseId: string;
-  readonly courseTitle: string;
-  readonly itemId: string;
-  readonly title: string;
-  readonly itemKind: string | null;
-  readonly possible: number;
-  readonly counts: boolean;
-  readonly assignedAt: Date;
-  readonly dueAt: Date | null;
-  readonly status: ResultStatus;
-  readonly earned: number | null;
-}
-
-const openStatuses: readonly ResultStatus[] = ['open', 'missing', 'incomplete'];
-/** Whether something is still to be done. */
-export const isOpen = (status: ResultStatus): boolean => openStatuses.includes(status);
-
-const works = (db: Db, studentIds: readonly string[], now: Date) =>
-  db('items as i')
-    .join('courses as c', 'c.id', 'i.course_id')
-    .join('schools as sch', 'sch.id', 'c.school_id')
-    .join('categories as k', 'k.id', 'i.category_id')
-    .join('enrolments as e', 'e.course_id', 'i.course_id')
-    .joinRaw(
-      `left join lateral (
-         select r.status, r.earned from results r
-         where r.student_id = e.student_id and r.item_id = i.id order by r.at desc, r.seq desc limit 1) r on true`,
-    )
-    .whereIn('e.student_id', [...studentIds])
-    .where({ 'e.active': true, 'i.removed': false })
-    .whereRaw(ofThisYear, { now })
-    .select<WorkRow[]>(
-      'e.student_id as studentId',
-      'i.course_id as courseId',
-      'c.title as courseTitle',
-      'i.id as itemId',
-      'i.title',
-      'i.kind as itemKind',
-      'i.possible',
-      db.raw('i.counts and k.counts as counts'),
-      'i.assigned_at as assignedAt',
-      db.raw(`${dueSql} as "dueAt"`),
-      db.raw(`coalesce(r.status, 'open') as status`),
-      'r.earned',
-    );
+import { isOpen, openStatuses, works, type WorkRow } from '../gradebook';
 
 /** Work that is given out or due between two instants. */
 export const worksBetween = (

@@ -2,5 +2,11 @@ export { openAbsence } from './absence';
 export { followUpRouter } from './routes';
 export { noteOffer } from './offer';
 export { settleAbsences, settleByRecord } from './settle';
-export { followUpById, openAbsencesOf, openFollowUpAbout, openFollowUps, type OpenFollowUp } from './store';
+export {
+  followUpById,
+  absencesTakenInHand,
+  openFollowUpAbout,
+  openFollowUps,
+  type OpenFollowUp,
+} from './store';
 export { lookAgainAfter, markAnswered, markWritten } from './written';

@@ -261,8 +261,8 @@ export const settleable = (trx: Trx, studentId: string): Promise<SettleRow[]> =>
     .forUpdate()
     .select<SettleRow[]>('id', 'item_id', 'works', 'course_id', 'loose_end_kind', 'version');
 
-/** What a household has in hand about one child's absences. */
-export const openAbsencesOf = (db: Db, guardianId: string, studentId: string): Promise<FollowUpRow[]> =>
+/** What a household took in hand about one child's absences, open and settled, the latest first. */
+export const absencesTakenInHand = (db: Db, guardianId: string, studentId: string): Promise<FollowUpRow[]> =>
   visible(db, guardianId, [studentId]).whereNotNull('f.absence').orderBy('f.updated_at', 'desc');
 
 /** Open follow-ups about a child's absences, locked: a person may be writing at the same time. */

@@ -1,4 +1,3 @@
-export { comingWork, itemNames, type ComingRow } from './coming';
 export { commentsOf, offersOf } from './comments';
 export { standingCorrections } from './corrections';
 export { offerEnds, confirmedOffers, readNewComments, saveOfferAnswer } from './offers';
@@ -10,3 +9,4 @@ export { gradebookRouter } from './routes';
 export { coursesOf, enrolled, itemOf, ofThisYear, type CourseRow } from './store';
 export { termRouter } from './termRoutes';
 export { courseSummary } from './views';
+export { comingWork, isOpen, itemNames, openStatuses, works, type WorkRow } from './works';

@@ -74,10 +74,10 @@ export async function confirmedOffers(
 }
 
 export interface OfferEndRow {
-  readonly course_id: string;
-  readonly item_id: string;
-  readonly student_id: string;
-  readonly course_title: string;
+  readonly courseId: string;
+  readonly itemId: string;
+  readonly studentId: string;
+  readonly courseTitle: string;
   readonly title: string;
   readonly possible: number;
   readonly counts: boolean;
@@ -101,10 +101,10 @@ export const offerEnds = (
     .whereIn('a.student_id', [...studentIds])
     .whereRaw(`a.offer->>'until' between ? and ?`, [from, to])
     .select<OfferEndRow[]>(
-      'i.id as item_id',
-      'i.course_id',
-      'a.student_id',
-      'c.title as course_title',
+      'i.id as itemId',
+      'i.course_id as courseId',
+      'a.student_id as studentId',
+      'c.title as courseTitle',
       'i.title',
       'i.possible',
       'i.counts',

@@ -1,5 +1,4 @@
 import { roles, rolesAllowed, type Child, type Permission } from '@cadro/contract';
-import { addDays, format, parseISO } from 'date-fns';
 import type { Db } from '../db';
 import { HttpProblem } from '../http/problems';
 import { linkedChildren } from './store';
@@ -39,7 +38,3 @@ export const dateIn = (timeZone: string, instant: Date): string =>
   new Intl.DateTimeFormat('en-CA', { timeZone, year: 'numeric', month: '2-digit', day: '2-digit' }).format(
     instant,
   );
-
-/** The date some days after another, or before it. */
-export const daysAfter = (date: string, days: number): string =>
-  format(addDays(parseISO(date), days), 'yyyy-MM-dd');

@@ -76,15 +76,14 @@ export async function comingDays(
     offerEnds(db, guardianId, [...zones.keys()], span),
   ]);
   const due = [
-    ...rows.map((row) => ({
-      row,
-      dueAt: row.due_at,
-      on: dateIn(zoneOf(row.student_id), row.due_at),
-      offerEnds: false,
-    })),
+    ...rows.flatMap((row) =>
+      row.dueAt
+        ? [{ row, dueAt: row.dueAt, on: dateIn(zoneOf(row.studentId), row.dueAt), offerEnds: false }]
+        : [],
+    ),
     ...ends.map((row) => ({
       row,
-      dueAt: endOfDay(row.until, zoneOf(row.student_id)),
+      dueAt: endOfDay(row.until, zoneOf(row.studentId)),
       on: row.until,
       offerEnds: true,
     })),
@@ -92,9 +91,9 @@ export async function comingDays(
   const byDay = new Map<string, ComingDay['items']>();
   for (const { row, dueAt, on, offerEnds } of due) {
     const item = {
-      itemId: row.item_id,
-      studentId: row.student_id,
-      courseTitle: row.course_title,
+      itemId: row.itemId,
+      studentId: row.studentId,
+      courseTitle: row.courseTitle,
       title: row.title,
       dueAt: dueAt.toISOString(),
       possible: row.possible,

@@ -8,10 +8,9 @@ import type {
   WorkRow,
 } from '@cadro/contract';
 import { mostPlanEvenings, mostPlanTasks } from '@cadro/contract';
-import { movedOn } from '@cadro/core';
-import { getDay, parseISO } from 'date-fns';
+import { daysAfter, movedOn, weekdayOf } from '@cadro/core';
 import type { Clock, Db } from '../db';
-import { dateIn, daysAfter } from '../household';
+import { dateIn } from '../household';
 import { HttpProblem } from '../http/problems';
 import { saveEffort, workOf } from '../outlook';
 import type { Solver } from './solver';
@@ -49,7 +48,7 @@ async function load(deps: Deps, guardianId: string, child: Child, owner: store.O
   const differs = new Map(exceptions.map(({ on_date, minutes }) => [on_date, minutes]));
   const evenings = Array.from({ length: mostPlanEvenings }, (_, ahead) => {
     const date = daysAfter(today, ahead);
-    const usual = row.pattern[getDay(parseISO(date))] ?? 0;
+    const usual = row.pattern[weekdayOf(date)] ?? 0;
     return { date, minutes: differs.get(date) ?? usual, exception: differs.has(date) };
   });
   const work = new Map(rows.map((each) => [each.itemId, each]));

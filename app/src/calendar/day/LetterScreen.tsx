@@ -1,4 +1,4 @@
-import { addDays, format as stamp, isWeekend, parseISO } from 'date-fns';
+import { parseISO } from 'date-fns';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -19,8 +19,6 @@ interface Offered extends ChosenLesson {
   readonly chosen: boolean;
 }
 const keyOf = ({ on, period }: ChosenLesson): string => `${on}/${period ?? ''}`;
-/** School days ahead that can be told of in one letter. */
-const aheadDays = 14;
 /** Absences of some days around belong to one explanation. */
 const nearDays = 7;
 
@@ -29,15 +27,12 @@ function useOffered(day: ChildDay, days: ChildDays | undefined, purpose: Purpose
   const { t } = useTranslation();
   const { on } = day;
   if (purpose === 'ahead') {
-    const dates = Array.from({ length: aheadDays }, (_, ahead) => addDays(parseISO(on), ahead))
-      .filter((date) => !isWeekend(date))
-      .map((date) => stamp(date, 'yyyy-MM-dd'));
-    return dates.map((date) => ({
+    return day.ahead.map((date, nth) => ({
       on: date,
       period: null,
       courseTitle: null,
       what: t('letter.wholeDay'),
-      chosen: date === on,
+      chosen: nth === 0,
     }));
   }
   const near = (date: string) =>

@@ -44,7 +44,7 @@ const work = (more: Partial<TouchedWork> = {}): TouchedWork => ({
 const day = (more: Partial<ChildDay> = {}): ChildDay => ({
   ...{ studentId: 'i', on: '2026-10-20', today: '2026-10-21', open: true, rotationDay: 'A', closedFor: null },
   ...{ dayMark: null, lessons: [], events: [], touched: [], inHand: [] },
-  ...{ missed: { absent: 0, unexplained: 0, trip: 0 }, before: null, after: null },
+  ...{ missed: { absent: 0, unexplained: 0, trip: 0 }, before: null, after: null, ahead: [] },
   desk: { id: 'd', name: 'Attendance desk', contactable: true },
   ...more,
 });

@@ -1,26 +1,18 @@
-const dayMs = 24 * 60 * 60 * 1000;
-const msOf = (date: string): number => Date.parse(`${date}T00:00:00Z`);
-
-/** `2026-10-30` and 3 → `2026-11-02`. */
-export const addDays = (date: string, days: number): string =>
-  new Date(msOf(date) + days * dayMs).toISOString().slice(0, 10);
-
-/** 0 is Sunday. */
-export const weekdayOf = (date: string): number => new Date(msOf(date)).getUTCDay();
+import { daysAfter, isWeekend, weekdayOf } from '../../dates';
 
 /** The first such weekday on or after a date. */
 export const nextWeekday = (date: string, weekday: number): string =>
-  addDays(date, (weekday - weekdayOf(date) + 7) % 7);
+  daysAfter(date, (weekday - weekdayOf(date) + 7) % 7);
 
 /** The Monday of the week after. */
-export const nextMonday = (date: string): string => addDays(date, 7 - ((weekdayOf(date) + 6) % 7));
+export const nextMonday = (date: string): string => daysAfter(date, 7 - ((weekdayOf(date) + 6) % 7));
 
 /** Monday to Friday alone count. */
 export function addSchoolDays(date: string, days: number): string {
   let [at, left] = [date, days];
   while (left > 0) {
-    at = addDays(at, 1);
-    if (weekdayOf(at) % 6 !== 0) left--;
+    at = daysAfter(at, 1);
+    if (!isWeekend(at)) left--;
   }
   return at;
 }

@@ -1,7 +1,8 @@
 import type { Language } from '@cadro/contract';
 import * as chrono from 'chrono-node';
 import { relationOf, type Found, type Relation } from './relation';
-import { addDays, addSchoolDays, isDate, nextMonday, nextWeekday } from './calendar';
+import { daysAfter } from '../../dates';
+import { addSchoolDays, isDate, nextMonday, nextWeekday } from './calendar';
 
 export interface DayMark {
   readonly start: number;
@@ -103,9 +104,9 @@ const duration = (
 ) => {
   const n = countOf(count ?? '', lang);
   if (!Number.isFinite(n) || n > 400) return null;
-  if (/^(?:hour|hora)/i.test(unit)) return { date: addDays(written, Math.ceil(n / 24)), until: true };
-  if (/^(?:week|semana)/i.test(unit)) return { date: addDays(written, 7 * n), until: true };
-  return { date: school ? addSchoolDays(written, n) : addDays(written, n), until: true };
+  if (/^(?:hour|hora)/i.test(unit)) return { date: daysAfter(written, Math.ceil(n / 24)), until: true };
+  if (/^(?:week|semana)/i.test(unit)) return { date: daysAfter(written, 7 * n), until: true };
+  return { date: school ? addSchoolDays(written, n) : daysAfter(written, n), until: true };
 };
 
 const count = String.raw`(\d{1,3}|an?|one|two|three|four|five|six|seven|eight|nine|ten|fourteen)`;
@@ -118,7 +119,7 @@ const own: Readonly<Record<Language, readonly OwnRule[]>> = {
   en: [
     [
       /\bend of (?:the )?(?:school )?next week\b/gi,
-      (_, written) => ({ date: addDays(nextMonday(written), 4) }),
+      (_, written) => ({ date: daysAfter(nextMonday(written), 4) }),
     ],
     [/\bend of (?:the|this) (?:school )?week\b/gi, (_, written) => ({ date: nextWeekday(written, 5) })],
     [/\bend of (?:the|this) month\b/gi, (_, written) => ({ date: lastOfMonth(written) })],
@@ -136,24 +137,24 @@ const own: Readonly<Record<Language, readonly OwnRule[]>> = {
         'gi',
       ),
       ([, a, b], written) => ({
-        date: addDays(nextMonday(written), (weekdayOfWord(a ?? b ?? '', 'en') + 6) % 7),
+        date: daysAfter(nextMonday(written), (weekdayOfWord(a ?? b ?? '', 'en') + 6) % 7),
       }),
     ],
     [
       new RegExp(String.raw`\bnext ${someWeekday}\b`, 'gi'),
       ([, word], written) => ({
-        date: addDays(nextMonday(written), (weekdayOfWord(word ?? '', 'en') + 6) % 7),
+        date: daysAfter(nextMonday(written), (weekdayOfWord(word ?? '', 'en') + 6) % 7),
       }),
     ],
     [
       new RegExp(String.raw`\b(?:a|one) week from (?:today|now)\b`, 'gi'),
-      (_, written) => ({ date: addDays(written, 7) }),
+      (_, written) => ({ date: daysAfter(written, 7) }),
     ],
     [
       new RegExp(String.raw`\b(?:a|one) week from ${someWeekday}\b`, 'gi'),
-      ([, word], written) => ({ date: addDays(nextWeekday(written, weekdayOfWord(word ?? '', 'en')), 7) }),
+      ([, word], written) => ({ date: daysAfter(nextWeekday(written, weekdayOfWord(word ?? '', 'en')), 7) }),
     ],
-    [/\bnext week\b/gi, (_, written) => ({ date: addDays(nextMonday(written), 4) })],
+    [/\bnext week\b/gi, (_, written) => ({ date: daysAfter(nextMonday(written), 4) })],
     [/\b(?:later )?this week\b/gi, (_, written) => ({ date: nextWeekday(written, 5) })],
     [
       new RegExp(
@@ -170,7 +171,7 @@ const own: Readonly<Record<Language, readonly OwnRule[]>> = {
   es: [
     [
       /(?<!\p{L})(?:final(?:es)?|fin) de (?:la )?(?:próxima semana|semana (?:próxima|que viene))/giu,
-      (_, written) => ({ date: addDays(nextMonday(written), 4) }),
+      (_, written) => ({ date: daysAfter(nextMonday(written), 4) }),
     ],
     [
       /(?<!\p{L})(?:final(?:es)?|fin) de (?:(?:la|esta) )?semana(?! pasada)/giu,
@@ -191,7 +192,7 @@ const own: Readonly<Record<Language, readonly OwnRule[]>> = {
         'giu',
       ),
       ([, word], written) => ({
-        date: addDays(nextMonday(written), (weekdayOfWord(word ?? '', 'es') + 6) % 7),
+        date: daysAfter(nextMonday(written), (weekdayOfWord(word ?? '', 'es') + 6) % 7),
       }),
     ],
     [
@@ -199,11 +200,13 @@ const own: Readonly<Record<Language, readonly OwnRule[]>> = {
         String.raw`(?<!\p{L})(?:próximo ${algunDia}|${algunDia} (?:próximo|que viene))(?!\p{L})`,
         'giu',
       ),
-      ([, a, b], written) => ({ date: nextWeekday(addDays(written, 1), weekdayOfWord(a ?? b ?? '', 'es')) }),
+      ([, a, b], written) => ({
+        date: nextWeekday(daysAfter(written, 1), weekdayOfWord(a ?? b ?? '', 'es')),
+      }),
     ],
     [
       /(?<!\p{L})(?:la )?(?:próxima semana|semana (?:próxima|que viene))/giu,
-      (_, written) => ({ date: addDays(nextMonday(written), 4) }),
+      (_, written) => ({ date: daysAfter(nextMonday(written), 4) }),
     ],
     [/(?<!\p{L})esta (?:misma )?semana(?!\p{L})/giu, (_, written) => ({ date: nextWeekday(written, 5) })],
     [
@@ -228,7 +231,7 @@ const own: Readonly<Record<Language, readonly OwnRule[]>> = {
 /** The next such day of a month on or after the day of writing. */
 function nextDayOfMonth(day: number, written: string): { date: string | null } {
   for (let ahead = 0; ahead < 62; ahead++) {
-    const date = addDays(written, ahead);
+    const date = daysAfter(written, ahead);
     if (Number(date.slice(8)) === day) return { date };
   }
   return { date: null };
@@ -281,7 +284,7 @@ function parsedDays(text: string, written: string, lang: Language): Found[] {
     const first = dateOf(result.start, written);
     if (/^(?:last|past|previous|pasado|anteayer|yesterday|ayer|now|ahora)\b/i.test(result.text)) return [];
     if (last && first && last !== first)
-      return [{ start, end, date: last < first ? addDays(last, 7) : last, until: true }];
+      return [{ start, end, date: last < first ? daysAfter(last, 7) : last, until: true }];
     return first ? [{ start, end, date: first }] : [];
   });
 }
@@ -301,13 +304,13 @@ export function daysIn(text: string, written: string, lang: Language): DayMark[]
       const relation = relationOf(text, found, lang);
       const { start, end, date } = found;
       if (relation !== 'before' || date === null) return { start, end, date, relation };
-      return { start, end, date: addDays(date, -1), relation };
+      return { start, end, date: daysAfter(date, -1), relation };
     })
     .sort((a, b) => a.start - b.start)
     .map((mark, index, all) => {
       // 'between Monday and Thursday', written on a Wednesday: the Thursday after that Monday.
       const first = all[index - 1];
       if (first?.relation !== 'from' || !first.date || !mark.date || mark.date >= first.date) return mark;
-      return { ...mark, date: addDays(mark.date, 7) };
+      return { ...mark, date: daysAfter(mark.date, 7) };
     });
 }

@@ -1,4 +1,5 @@
-import { addDays, addSchoolDays, dateIn, isDate, isTimeZone, nextMonday, nextWeekday } from './calendar';
+import { daysAfter } from '../../dates';
+import { addSchoolDays, dateIn, isDate, isTimeZone, nextMonday, nextWeekday } from './calendar';
 import { creditsIn } from './credit';
 import { cuesIn } from './cues';
 import { daysIn } from './days';
@@ -157,7 +158,7 @@ describe('sentences', () => {
 
 describe('the calendar', () => {
   it('counts days, school days and weeks', () => {
-    expect(addDays('2026-12-30', 3)).toBe('2027-01-02');
+    expect(daysAfter('2026-12-30', 3)).toBe('2027-01-02');
     expect(addSchoolDays('2026-10-23', 1)).toBe('2026-10-26');
     expect(nextWeekday(written, 3)).toBe(written);
     expect(nextMonday('2026-10-25')).toBe('2026-10-26');

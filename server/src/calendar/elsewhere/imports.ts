@@ -1,6 +1,7 @@
 import type { ImportBody, ImportReport } from '@cadro/contract';
+import { daysAfter } from '@cadro/core';
 import { CalendarError, readCalendar, type ReadCalendar } from '@cadro/core/ical';
-import { childrenFor, householdOf, requireChild, daysAfter } from '../../household';
+import { childrenFor, householdOf, requireChild } from '../../household';
 import { HttpProblem } from '../../http/problems';
 import { viewerOf, zoneOf, type Deps } from '../viewer';
 import * as store from './importStore';

@@ -1,5 +1,5 @@
-import { daysAfter } from '../../household';
 import { pageOfEvent, type CalendarEvent, type CalendarLayer } from '@cadro/contract';
+import { daysAfter } from '@cadro/core';
 import { publish, writeCalendar, type DraftEvent } from '@cadro/core/ical';
 import { hashToken } from '../../seal';
 import { HttpProblem } from '../../http/problems';

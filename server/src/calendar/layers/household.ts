@@ -1,5 +1,5 @@
-import { daysAfter } from '../../household';
 import type { CalendarEvent } from '@cadro/contract';
+import { daysAfter } from '@cadro/core';
 import { openFollowUps } from '../../followups';
 import { readPlan } from '../../plan';
 import type { DateRange } from '../../attendance';

@@ -1,5 +1,5 @@
-import { daysAfter } from '../../household';
 import type { CalendarEvent } from '@cadro/contract';
+import { daysAfter } from '@cadro/core';
 import { occurrences, wallTimeIn } from '@cadro/core/ical';
 import { differenceInCalendarDays, parseISO } from 'date-fns';
 import type { Db } from '../../db';

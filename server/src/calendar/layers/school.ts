@@ -1,6 +1,5 @@
-import { daysAfter } from '../../household';
 import type { CalendarEvent } from '@cadro/contract';
-import { isWeekend, parseISO } from 'date-fns';
+import { daysAfter, isWeekend } from '@cadro/core';
 import type { Db } from '../../db';
 import { eventView } from '../day';
 import * as timetable from '../timetableStore';
@@ -44,7 +43,7 @@ function closuresOf(days: readonly timetable.SchoolDayRow[]): Closure[] {
   for (const { on, open, title } of days) {
     if (open) last = null;
     else if (last && last.title === title) last.lastOn = on;
-    else if (title !== null || !isWeekend(parseISO(on))) found.push((last = { on, lastOn: on, title }));
+    else if (title !== null || !isWeekend(on)) found.push((last = { on, lastOn: on, title }));
   }
   return found;
 }

@@ -1,11 +1,11 @@
 import type { CalendarEvent } from '@cadro/contract';
 import { wallTimeIn } from '@cadro/core/ical';
 import type { Db } from '../../db';
-import { endOfDay, offerEnds, startOfDay } from '../../gradebook';
+import { endOfDay, isOpen, offerEnds, startOfDay } from '../../gradebook';
 import { isTest } from '../../outlook';
 import type { DateRange } from '../../attendance';
 import { eventOf, zoneOf, type Viewer } from '../viewer';
-import { isOpen, ownDated, worksDue } from '../workStore';
+import { ownDated, worksDue } from '../workStore';
 
 /** Due at the end of a day is due on that day, at no hour. */
 const endOfTheDay = '23:59';
@@ -45,14 +45,14 @@ export async function offerEvents(db: Db, viewer: Viewer, range: DateRange): Pro
   const rows = await offerEnds(db, viewer.guardianId, ids, range);
   return rows.map((row) =>
     eventOf({
-      key: `offer-${row.item_id}-${row.student_id}`,
+      key: `offer-${row.itemId}-${row.studentId}`,
       layer: 'offer',
-      studentIds: [row.student_id],
+      studentIds: [row.studentId],
       title: viewer.words.offerEnds(row.title),
-      detail: row.course_title,
+      detail: row.courseTitle,
       on: row.until,
-      timeZone: zoneOf(viewer, row.student_id),
-      link: { to: 'item', studentId: row.student_id, courseId: row.course_id, itemId: row.item_id },
+      timeZone: zoneOf(viewer, row.studentId),
+      link: { to: 'item', studentId: row.studentId, courseId: row.courseId, itemId: row.itemId },
     }),
   );
 }
