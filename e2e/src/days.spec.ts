@@ -64,6 +64,10 @@ test('what a family writes down: again and again, ticked, left out, taken out an
   await entry.click();
   await page.getByRole('button', { name: 'Leave this day out' }).click();
   await expect(page.getByText('Monday 23 November: left out')).toBeVisible();
+  // One day names itself once.
+  await page.goto('/days?view=day&on=2026-11-16');
+  await expect(page.getByRole('heading', { name: 'Monday 16 November' })).toHaveCount(1);
+  await expect(page.getByRole('button', { name: 'Show 1 that is settled' })).toBeVisible();
   await page.goto('/days?view=agenda&on=2026-11-17');
   await expect(page.getByRole('heading', { level: 3, name: 'Monday 30 November' })).toBeVisible();
   await expect(page.getByRole('heading', { level: 3, name: 'Monday 23 November' })).toHaveCount(0);
@@ -73,6 +77,7 @@ test('what a family writes down: again and again, ticked, left out, taken out an
   await expect(page.getByText('‘Library books’ is taken out.')).toBeVisible();
   await page.getByRole('button', { name: 'Put it back' }).click();
   await expect(page.getByRole('heading', { level: 1, name: 'Library books' })).toBeVisible();
+  await guardian.findsScreenInOrder('what is written down');
   await page.getByLabel('At', { exact: true }).fill('soon');
   await page.getByRole('button', { name: 'Keep' }).click();
   await expect(page.getByText('The time must be like 17:30.')).toBeVisible();
@@ -143,7 +148,7 @@ test('a guardian far away sees the school’s own times', async ({ browser, runn
   const data = { email: 'tobiah@aldervane.example', password: 'tide-and-lantern' };
   await page.request.post('/api/session', { data, headers: { origin: running.url } });
   await page.goto('/days?view=day&on=2026-11-03');
-  await expect(page.getByRole('heading', { level: 2, name: /Tuesday 3 November/ })).toBeVisible();
+  await expect(page.getByRole('heading', { level: 1, name: /Tuesday 3 November/ })).toBeVisible();
   await expect(
     page.getByRole('link', { name: /^17:30, Caspian, Families’ evening in the boat shed/ }),
   ).toBeVisible();

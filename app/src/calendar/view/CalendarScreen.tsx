@@ -7,7 +7,7 @@ import { useFormat } from '../../i18n';
 import { useAppSelector } from '../../store/store';
 import { Choice, Heading, Loaded, Quietly, Row, Stack, useWide, WayOn, WidePage } from '../../ui';
 import { useCalendarQuery } from '../calendarApi';
-import { DayEvents } from './DayEvents';
+import { DayEvents, dayTitle } from './DayEvents';
 import { inSight } from './dayOf';
 import { Layers } from './Layers';
 import { Legend } from './Legend';
@@ -33,9 +33,10 @@ function usePlace(): Place {
 }
 
 function useTitle({ view, on }: Place): string {
+  const { t } = useTranslation();
   const format = useFormat();
   if (view === 'month') return format.month(on);
-  if (view === 'day') return format.dayLong(on);
+  if (view === 'day') return dayTitle(t, format, on);
   const { from, to } = rangeOf(view, on);
   return format.span(from, to);
 }
@@ -59,7 +60,7 @@ function Shown({ calendar, place }: { calendar: Calendar; place: Place }) {
   const ids = shown.map(({ id }) => id);
   const events: CalendarEvent[] = inSight(calendar.events, ids, hidden);
   const { view, on, go } = place;
-  const day = <DayEvents on={on} events={events} clusters={calendar.clusters} />;
+  const day = <DayEvents on={on} events={events} clusters={calendar.clusters} titled={view === 'day'} />;
   const tray = <Tray undated={calendar.undated} />;
   if (view === 'month') {
     const month = (

@@ -1,9 +1,10 @@
 import { useState } from 'react';
 import { View } from 'react-native';
+import type { TFunction } from 'i18next';
 import { useTranslation } from 'react-i18next';
 import type { Calendar, CalendarEvent } from '@cadro/contract';
 import { useChildren } from '../../household';
-import { useFormat } from '../../i18n';
+import { useFormat, type Format } from '../../i18n';
 import { Heading, Quiet, Quietly, Row, Stack, WayOn, Words } from '../../ui';
 import { parted, touches } from './dayOf';
 import { EventRow } from './EventRow';
@@ -43,18 +44,25 @@ function Settled({ events }: { events: readonly CalendarEvent[] }) {
   );
 }
 
+/** 'Today, Wednesday 21 October'. */
+export const dayTitle = (t: TFunction, format: Format, on: string): string =>
+  on === format.today ? t('calendar.todayIs', { day: format.dayLong(on) }) : format.dayLong(on);
+
 /** One day: what is open first, what is settled folded; the children's lessons one step further. */
 export function DayEvents({
   on,
   events,
   clusters,
   short,
+  titled,
 }: {
   on: string;
   events: readonly CalendarEvent[];
   clusters: Calendar['clusters'];
   /** Without the ways on, for a list of many days. */
   short?: boolean;
+  /** The page's title names the day. */
+  titled?: boolean;
 }) {
   const { t } = useTranslation();
   const format = useFormat();
@@ -64,9 +72,7 @@ export function DayEvents({
   const timed = hasTimes(open);
   return (
     <Stack space={0.5}>
-      <Heading level={short ? 3 : 2}>
-        {on === format.today ? t('calendar.todayIs', { day: format.dayLong(on) }) : format.dayLong(on)}
-      </Heading>
+      {titled ? null : <Heading level={short ? 3 : 2}>{dayTitle(t, format, on)}</Heading>}
       <Clusters clusters={clusters} on={on} />
       <View>
         {open.map((event) => (
