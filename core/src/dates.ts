@@ -1,11 +1,46 @@
-import { addDays, format, getDay, parseISO } from 'date-fns';
+import { addDays, endOfWeek, format, getDay, isValid, parseISO, startOfWeek } from 'date-fns';
 
-/** The calendar date some days after another, or before it: `2026-10-30` and 3 → `2026-11-02`. */
-export const daysAfter = (date: string, days: number): string =>
-  format(addDays(parseISO(date), days), 'yyyy-MM-dd');
+/* Calendar dates, `2026-10-30`. They have no zone; only `dateIn` knows of one. */
 
-/** The weekday of a calendar date; 0 is Sunday. */
+const written = (day: Date): string => format(day, 'yyyy-MM-dd');
+
+/** Whether a text is a date of the calendar, in full; 29 February is in its leap years. */
+export const isDate = (text: string): boolean => /^\d{4}-\d{2}-\d{2}$/.test(text) && isValid(parseISO(text));
+
+/** The date some days after another, or before it: `2026-10-30` and 3 → `2026-11-02`. */
+export const daysAfter = (date: string, days: number): string => written(addDays(parseISO(date), days));
+
+/** 0 is Sunday. */
 export const weekdayOf = (date: string): number => getDay(parseISO(date));
 
 /** Saturday and Sunday. */
 export const isWeekend = (date: string): boolean => weekdayOf(date) % 6 === 0;
+
+/** The first such weekday on or after a date; 0 is Sunday. */
+export const nextWeekday = (date: string, weekday: number): string =>
+  daysAfter(date, (weekday - weekdayOf(date) + 7) % 7);
+
+/** Monday and Sunday of the week a date lies in. */
+export function weekOf(date: string): { readonly from: string; readonly to: string } {
+  const monday = { weekStartsOn: 1 } as const;
+  return {
+    from: written(startOfWeek(parseISO(date), monday)),
+    to: written(endOfWeek(parseISO(date), monday)),
+  };
+}
+
+/** Whether a name is a zone of the IANA database. */
+export function isTimeZone(name: string): boolean {
+  try {
+    new Intl.DateTimeFormat('en', { timeZone: name });
+    return true;
+  } catch {
+    return false;
+  }
+}
+
+/** The date of an instant where a zone is: the school's zone rules the school's days. */
+export const dateIn = (timeZone: string, instant: Date): string =>
+  new Intl.DateTimeFormat('en-CA', { timeZone, year: 'numeric', month: '2-digit', day: '2-digit' }).format(
+    instant,
+  );

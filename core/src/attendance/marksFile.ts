@@ -1,4 +1,5 @@
 import { markKinds, type MarkKind } from '@cadro/contract';
+import { isDate } from '../dates';
 
 /** What is known about the child whose marks a file holds. */
 export interface MarksFileContext {
@@ -43,12 +44,6 @@ export type FileRow = Readonly<Record<string, string | undefined>>;
 
 const longestText = 40;
 const yes: readonly string[] = ['yes', 'true', '1', 'y', 'sí', 'si'];
-
-function isDate(text: string): boolean {
-  if (!/^\d{4}-\d{2}-\d{2}$/.test(text)) return false;
-  const day = new Date(`${text}T00:00:00Z`);
-  return !Number.isNaN(day.getTime()) && day.toISOString().startsWith(text);
-}
 
 const isKind = (text: string): text is MarkKind => (markKinds as readonly string[]).includes(text);
 /** A sheet program's guard against formulas is no part of the value. */

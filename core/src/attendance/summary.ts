@@ -1,6 +1,7 @@
 import { byCodePoint } from '../gradebook';
 import type { AttendanceRecord, MarkKind } from '@cadro/contract';
 import { patternsOf, type Pattern } from './patterns';
+import { chronicFrom } from './share';
 
 export interface Lesson {
   readonly period: string;
@@ -82,7 +83,7 @@ export function attendanceSummary(record: AttendanceRecord): AttendanceSummary {
     schoolDays: days.length,
     daysAbsent,
     rate,
-    chronic: rate !== null && rate >= (record.chronicFrom ?? 0.1) - 1e-9,
+    chronic: rate !== null && rate >= (record.chronicFrom ?? chronicFrom) - 1e-9,
     periodsAbsent,
     excused,
     unexcused,

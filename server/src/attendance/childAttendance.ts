@@ -1,17 +1,18 @@
 import type { Child } from '@cadro/contract';
 import {
   attendanceSummary,
-  leftEarlyDays,
-  readRegister,
-  registerRecord,
-  schoolDaysOf,
   type AttendanceSummary,
   type CodeMeaningFrom,
+  dateIn,
+  leftEarlyDays,
   type ReadMark,
+  readRegister,
+  registerRecord,
   type SchoolDay,
+  schoolDaysOf,
 } from '@cadro/core';
 import type { Db } from '../db';
-import { dateIn, guardianById } from '../household';
+import { guardianById } from '../household';
 import { marksOf, meaningsOf, type DateRange, type MarkRow } from './store';
 
 export type StandingMark = ReadMark<MarkRow> & {

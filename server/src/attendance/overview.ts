@@ -7,15 +7,11 @@ import type {
   DayMark,
   Teacher,
 } from '@cadro/contract';
-import { daysToShare, patternDates, type Pattern } from '@cadro/core';
+import { chronicFrom, daysToShare, patternDates, weekOf, type Pattern } from '@cadro/core';
 import type { Static } from '@sinclair/typebox';
-import { endOfWeek, format, parseISO, startOfWeek } from 'date-fns';
 import type { Db } from '../db';
 import { attendanceFrom, attendanceOf, type ChildAttendance, type StandingMark } from './childAttendance';
 import { desksOf, teachersByCourse, termsOf, type ContactRow, type DateRange, type TermRow } from './store';
-
-/** One day in ten: from here on a child has missed much of school. */
-const chronicFrom = 0.1;
 
 export const teacherView = ({ id, name, email }: ContactRow): Static<typeof Teacher> => ({
   id,
@@ -63,15 +59,6 @@ export function yearOf(terms: readonly TermRow[], today: string): DateRange | nu
   const years = terms.filter(({ kind, startsOn }) => kind === 'schoolYear' && startsOn <= today);
   const last = years.at(-1);
   return last ? { from: last.startsOn, to: last.endsOn } : null;
-}
-
-function weekOf(today: string): DateRange {
-  const day = parseISO(today);
-  const monday = { weekStartsOn: 1 } as const;
-  return {
-    from: format(startOfWeek(day, monday), 'yyyy-MM-dd'),
-    to: format(endOfWeek(day, monday), 'yyyy-MM-dd'),
-  };
 }
 
 function titlesOf(marks: readonly StandingMark[]): Map<string, string> {

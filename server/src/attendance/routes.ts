@@ -1,8 +1,9 @@
 import { attendanceRoutes } from '@cadro/contract';
+import { dateIn } from '@cadro/core';
 import { Router } from 'express';
 import type { ServerDeps } from '../http/app';
 import { mount, Produced } from '../http/mount';
-import { childrenFor, dateIn, householdOf, requireChild } from '../household';
+import { childrenFor, householdOf, requireChild } from '../household';
 import { marksCsv, readMarksFile } from './marksFile';
 import { attendanceOverview, type TouchedByPattern } from './overview';
 import { saveMeaning } from './store';

@@ -1,8 +1,8 @@
 import type { AbsenceClaim, AbsenceLetter, Child } from '@cadro/contract';
-import { marksAbout } from '@cadro/core';
+import { dateIn, marksAbout } from '@cadro/core';
 import { attendanceOf, desksOf } from '../attendance';
 import { lookAgainAfter, openAbsence } from '../followups';
-import { dateIn, householdOf } from '../household';
+import { householdOf } from '../household';
 import { HttpProblem } from '../http/problems';
 import { sendLetter } from '../messages';
 import { childDay } from './day';

@@ -1,9 +1,8 @@
 import type { AttendancePattern, Child, TouchedWork } from '@cadro/contract';
-import { awayFrom, lessonsOn, touchedWork, type Away } from '@cadro/core';
+import { type Away, awayFrom, dateIn, lessonsOn, touchedWork } from '@cadro/core';
 import type { ChildAttendance } from '../attendance';
 import type { Db } from '../db';
 import { endOfDay, startOfDay } from '../gradebook';
-import { dateIn } from '../household';
 import * as timetable from './timetableStore';
 import type { Deps } from './viewer';
 import * as works from './workStore';

@@ -1,6 +1,7 @@
 import type { CalendarEvent, Child } from '@cadro/contract';
+import { dateIn } from '@cadro/core';
 import type { Clock, Db } from '../db';
-import { childrenFor, dateIn, guardianById } from '../household';
+import { childrenFor, guardianById } from '../household';
 import { calendarWords, type CalendarWords } from './words';
 
 export interface Deps {

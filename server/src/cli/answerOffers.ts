@@ -1,6 +1,7 @@
 import { OffersCase } from '@cadro/contract';
 import { parse } from '@cadro/contract/parse';
-import { isTimeZone, readOffers } from '@cadro/core/offers';
+import { isTimeZone } from '@cadro/core';
+import { readOffers } from '@cadro/core/offers';
 import { answerOrFault, FaultyCase, idOf } from './cases';
 
 /** The answer to one comment of the offers command. */

@@ -1,4 +1,4 @@
-import { daysAfter, isWeekend, weekdayOf } from '@cadro/core';
+import { daysAfter, isWeekend, nextWeekday } from '@cadro/core';
 import type { Trx } from '../db';
 import * as store from './store';
 
@@ -8,7 +8,7 @@ const teacherDays = 3;
 /** The day, some days after a date, on which something written to the school comes back. */
 export function lookAgainAfter(date: string, days = teacherDays): string {
   const day = daysAfter(date, days);
-  return isWeekend(day) ? daysAfter(day, (8 - weekdayOf(day)) % 7) : day;
+  return isWeekend(day) ? nextWeekday(day, 1) : day;
 }
 
 /**

@@ -12,6 +12,7 @@ import type {
 import {
   courseAnswer,
   courseFigures,
+  dateIn,
   evidenceOf,
   figuresOf,
   reconcile,
@@ -20,7 +21,6 @@ import {
 } from '@cadro/core';
 import { attendanceOf } from '../attendance';
 import type { Db } from '../db';
-import { dateIn } from '../household';
 import { commentsOf } from './comments';
 import { isOfTerm, type CourseTerm } from './courseTerms';
 import { itemSummaries, resultsByItem } from './itemSummary';

@@ -1,7 +1,6 @@
-import { termOn } from '@cadro/core';
+import { dateIn, termOn } from '@cadro/core';
 import { instantAt as instantInZone } from '@cadro/core/ical';
 import type { Db } from '../db';
-import { dateIn } from '../household';
 
 /** A term without parts of its own, as a course is divided into. */
 export interface CourseTerm {

@@ -1,8 +1,7 @@
 import { PolicyRecord, type CourseRecord, type ItemRecord, type ResultRecord } from '@cadro/contract';
 import { parse } from '@cadro/contract/parse';
-import { termOn } from '@cadro/core';
+import { dateIn, termOn } from '@cadro/core';
 import type { Db } from '../db';
-import { dateIn } from '../household';
 import { isOfTerm, termEnd, termsOfCourses, type CourseTerm } from './courseTerms';
 
 interface CourseRow {

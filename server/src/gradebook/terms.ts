@@ -1,7 +1,7 @@
 import type { Child, ChildTerms, TermCourse, TermNode } from '@cadro/contract';
-import { corrected, creditBalance, gradePointAverage, termStateOf } from '@cadro/core';
+import { corrected, creditBalance, dateIn, gradePointAverage, termStateOf } from '@cadro/core';
 import type { Db } from '../db';
-import { dateIn, householdOf } from '../household';
+import { householdOf } from '../household';
 import { correctionsOfHousehold } from './corrections';
 import { courseRecords, type TermRecord } from './records';
 import { termCourse } from './termGrades';

@@ -1,4 +1,5 @@
 import { roles, rolesAllowed, type Child, type Permission } from '@cadro/contract';
+import { dateIn } from '@cadro/core';
 import type { Db } from '../db';
 import { HttpProblem } from '../http/problems';
 import { linkedChildren } from './store';
@@ -32,9 +33,3 @@ export async function schoolDateOf(db: Db, studentId: string, now: Date): Promis
     .first<{ time_zone: string } | undefined>('sch.time_zone');
   return dateIn(row?.time_zone ?? 'UTC', now);
 }
-
-/** Today's date where a child goes to school: the school's zone rules the school's days. */
-export const dateIn = (timeZone: string, instant: Date): string =>
-  new Intl.DateTimeFormat('en-CA', { timeZone, year: 'numeric', month: '2-digit', day: '2-digit' }).format(
-    instant,
-  );

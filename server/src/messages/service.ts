@@ -1,9 +1,10 @@
 import type { Child, Message, NewMessage, Thread, ThreadSummary } from '@cadro/contract';
+import { dateIn } from '@cadro/core';
 import type { ReplyFacts } from '@cadro/core';
 import { desksOf } from '../attendance';
 import type { Clock, Db, Trx } from '../db';
 import { followUpById, markWritten } from '../followups';
-import { childrenFor, dateIn, householdOf, requireChild } from '../household';
+import { childrenFor, householdOf, requireChild } from '../household';
 import { HttpProblem } from '../http/problems';
 import { enqueueMail } from '../jobs/queue';
 import * as store from './store';

@@ -1,10 +1,9 @@
 import { rolesAllowed, type Brief, type Child } from '@cadro/contract';
-import { triage, type FollowUpFacts } from '@cadro/core';
+import { dateIn, type FollowUpFacts, triage } from '@cadro/core';
 import { attendanceOf } from '../attendance';
 import type { Clock, Db } from '../db';
 import { openFollowUps, type OpenFollowUp } from '../followups';
 import { commentsOf } from '../gradebook';
-import { dateIn } from '../household';
 import { unreadReplies } from '../messages';
 import { sourcesOfStudents } from '../sources';
 import { absenceFacts, comingDays, namedCourses } from './family';

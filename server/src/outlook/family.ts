@@ -1,9 +1,8 @@
 import type { Child, ComingDay, NamedLooseEnd } from '@cadro/contract';
-import { doubtOf, type AbsenceFacts, type CourseFacts } from '@cadro/core';
+import { type AbsenceFacts, type CourseFacts, dateIn, doubtOf } from '@cadro/core';
 import type { ChildAttendance } from '../attendance';
 import type { Db } from '../db';
 import { comingWork, courseSummary, coursesOf, endOfDay, itemNames, offerEnds } from '../gradebook';
-import { dateIn } from '../household';
 import { classroomSaid, saidAs } from './store';
 
 const dayMs = 24 * 60 * 60 * 1000;

@@ -1,10 +1,11 @@
 import { outlookRoutes, tryRoutes, workRoutes } from '@cadro/contract';
+import { dateIn } from '@cadro/core';
 import { Router } from 'express';
 import { enrolled, itemOf } from '../gradebook';
 import type { ServerDeps } from '../http/app';
 import { mount } from '../http/mount';
 import { HttpProblem } from '../http/problems';
-import { childrenFor, dateIn, householdOf, requireChild } from '../household';
+import { childrenFor, householdOf, requireChild } from '../household';
 import { answerOffer } from './answerOffer';
 import { briefOf } from './brief';
 import { jointAnswer } from './joint';

@@ -6,11 +6,19 @@ import {
   type Work,
   type WorkRow,
 } from '@cadro/contract';
-import { acrossCourses, comingStakes, corrected, doubtOf, learntEffort, withOffers } from '@cadro/core';
+import {
+  acrossCourses,
+  comingStakes,
+  corrected,
+  dateIn,
+  doubtOf,
+  learntEffort,
+  withOffers,
+} from '@cadro/core';
 import type { Clock, Db } from '../db';
 import { openFollowUps } from '../followups';
 import { confirmedOffers, courseRecords, courseSummary, coursesOf, standingCorrections } from '../gradebook';
-import { dateIn, householdOf } from '../household';
+import { householdOf } from '../household';
 import { goodNewsOf } from './goodNews';
 import { resultChanges } from './store';
 import { workOffers } from './workOffers';

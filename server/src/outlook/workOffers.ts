@@ -1,7 +1,7 @@
 import type { Child, WorkOffer } from '@cadro/contract';
+import { dateIn } from '@cadro/core';
 import type { Db } from '../db';
 import { commentsOf, offersOf } from '../gradebook';
-import { dateIn } from '../household';
 import { scoredAt } from './workStore';
 
 const dayMs = 24 * 60 * 60 * 1000;

@@ -8,9 +8,8 @@ import type {
   WorkRow,
 } from '@cadro/contract';
 import { mostPlanEvenings, mostPlanTasks } from '@cadro/contract';
-import { daysAfter, movedOn, weekdayOf } from '@cadro/core';
+import { dateIn, daysAfter, movedOn, weekdayOf } from '@cadro/core';
 import type { Clock, Db } from '../db';
-import { dateIn } from '../household';
 import { HttpProblem } from '../http/problems';
 import { saveEffort, workOf } from '../outlook';
 import type { Solver } from './solver';

@@ -1,4 +1,5 @@
 import ICAL from 'ical.js';
+import { daysAfter } from '../../dates';
 import { shareZones, toWall, tzidOf } from './zones';
 
 /** One occurrence of an imported event, by the clock of the zone it was asked in. */
@@ -17,12 +18,8 @@ export interface Occurrence {
 
 /** Occurrences looked at in one event; daily for forty years is within. */
 const mostSteps = 15_000;
-
-function dayBefore(date: ICAL.Time): string {
-  const last = date.clone();
-  last.adjust(-1, 0, 0, 0);
-  return last.toString();
-}
+/** A changed occurrence may have been moved by so many days. */
+const mostMoved = 62;
 
 function occurrenceOf(
   item: ICAL.Event,
@@ -41,7 +38,7 @@ function occurrenceOf(
     href: url && /^https?:\/\//i.test(String(url)) ? String(url) : null,
   };
   if (start.isDate) {
-    const lastOn = end.compare(start) > 0 ? dayBefore(end) : start.toString();
+    const lastOn = end.compare(start) > 0 ? daysAfter(end.toString(), -1) : start.toString();
     return { ...what, on: start.toString(), lastOn, startsAt: null, endsAt: null };
   }
   const tzid = tzidOf(item.component, 'dtstart');
@@ -70,21 +67,15 @@ export function expandEvent(component: string, from: string, to: string, timeZon
     return !cancelled(event) && within(one) ? [one] : [];
   }
   const found: Occurrence[] = [];
+  const farthest = daysAfter(to, mostMoved);
   const iterator = event.iterator();
   for (let steps = 0; steps < mostSteps; steps++) {
     const next = iterator.next() as ICAL.Time | undefined;
-    // A changed occurrence may have been moved by some days, but not by months.
-    if (!next || next.toString().slice(0, 10) > after(to)) break;
+    if (!next || next.toString().slice(0, 10) > farthest) break;
     const { item, startDate, endDate } = event.getOccurrenceDetails(next);
     if (cancelled(item)) continue;
     const one = occurrenceOf(item, startDate, endDate, next.toString(), timeZone);
     if (within(one)) found.push(one);
   }
   return found;
-}
-
-function after(date: string): string {
-  const later = ICAL.Time.fromDateString(date);
-  later.adjust(62, 0, 0, 0);
-  return later.toString();
 }

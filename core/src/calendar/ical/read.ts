@@ -122,7 +122,7 @@ function groups(calendar: ICAL.Component, notes: Notes): Group[] {
 }
 const sequenceOf = (component: ICAL.Component): number => Number(textOf(component, 'sequence')) || 0;
 
-/** Takes out what cannot be followed; false when nothing of the event is left. */
+/** Takes out of a component what cannot be followed. */
 function mend(component: ICAL.Component, notes: Notes): void {
   const title = textOf(component, 'summary');
   for (const property of component.getAllProperties('rrule')) {

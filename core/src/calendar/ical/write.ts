@@ -1,4 +1,5 @@
 import ICAL from 'ical.js';
+import { daysAfter } from '../../dates';
 import { timeZoneComponent } from './zones';
 
 /** One event as it is published. */
@@ -22,16 +23,11 @@ export interface PublishedEvent {
   readonly timeZone: string;
 }
 
-const dateTime = (on: string, time: string, timeZone: string | null): ICAL.Property | ICAL.Time => {
-  const value = ICAL.Time.fromDateTimeString(`${on}T${time}:00`);
-  if (timeZone === 'UTC') value.zone = ICAL.Timezone.utcTimezone;
-  return value;
-};
-
 function timed(component: ICAL.Component, name: string, on: string, time: string, timeZone: string): void {
   const property = new ICAL.Property(name, component);
-  const value = dateTime(on, time, timeZone);
-  if (timeZone !== 'UTC') property.setParameter('tzid', timeZone);
+  const value = ICAL.Time.fromDateTimeString(`${on}T${time}:00`);
+  if (timeZone === 'UTC') value.zone = ICAL.Timezone.utcTimezone;
+  else property.setParameter('tzid', timeZone);
   property.setValue(value);
   component.addProperty(property);
 }
@@ -40,12 +36,6 @@ function wholeDay(component: ICAL.Component, name: string, on: string): void {
   const property = new ICAL.Property(name, component);
   property.setValue(ICAL.Time.fromDateString(on));
   component.addProperty(property);
-}
-
-function dayAfter(on: string): string {
-  const next = ICAL.Time.fromDateString(on);
-  next.adjust(1, 0, 0, 0);
-  return next.toString();
 }
 
 /** Characters that no calendar text may hold are left out; everything else is escaped by the format. */
@@ -63,7 +53,7 @@ function eventComponent(event: PublishedEvent): ICAL.Component {
   if (startsAt === null) {
     wholeDay(component, 'dtstart', on);
     // The end of whole days is the day after the last.
-    wholeDay(component, 'dtend', dayAfter(lastOn));
+    wholeDay(component, 'dtend', daysAfter(lastOn, 1));
   } else {
     timed(component, 'dtstart', on, startsAt, timeZone);
     if (endsAt !== null) timed(component, 'dtend', lastOn, endsAt, timeZone);

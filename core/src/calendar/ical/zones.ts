@@ -1,16 +1,7 @@
 import { TZDate } from '@date-fns/tz';
 import ICAL from 'ical.js';
 import { tzlib_get_ical_block, tzlib_get_timezones } from 'timezones-ical-library';
-
-/** Whether a name is a zone of the IANA database. */
-export function isKnownZone(name: string): boolean {
-  try {
-    new Intl.DateTimeFormat('en', { timeZone: name });
-    return true;
-  } catch {
-    return false;
-  }
-}
+import { isTimeZone } from '../../dates';
 
 const described = new Set(tzlib_get_timezones() as string[]);
 
@@ -30,7 +21,7 @@ export function knowZone(name: string): boolean {
   if (ICAL.TimezoneService.has(name)) return true;
   const component = timeZoneComponent(name);
   if (component) ICAL.TimezoneService.register(component);
-  return component !== null || isKnownZone(name);
+  return component !== null || isTimeZone(name);
 }
 
 /** The zones that some components name. */
@@ -121,6 +112,6 @@ export function toWall(time: ICAL.Time, tzid: string | null, timeZone: string): 
   if (zone && zone !== ICAL.Timezone.localTimezone && zone.component) {
     return wallTimeIn(timeZone, time.toUnixTime() * 1000);
   }
-  if (tzid && isKnownZone(tzid)) return wallTimeIn(timeZone, instantAt(tzid, wallOf(time)));
+  if (tzid && isTimeZone(tzid)) return wallTimeIn(timeZone, instantAt(tzid, wallOf(time)));
   return wallOf(time);
 }

@@ -1,8 +1,8 @@
 import type { Language } from '@cadro/contract';
 import * as chrono from 'chrono-node';
 import { relationOf, type Found, type Relation } from './relation';
-import { daysAfter } from '../../dates';
-import { addSchoolDays, isDate, nextMonday, nextWeekday } from './calendar';
+import { daysAfter, nextWeekday } from '../../dates';
+import { addSchoolDays, isDay, nextMonday } from './calendar';
 
 export interface DayMark {
   readonly start: number;
@@ -75,16 +75,16 @@ function impossible(text: string, lang: Language): Found[] {
     const [whole, day1, month1, month2, day2] = match;
     if ((month1 ?? month2) === 'may') continue; // 'question 7 may be redone'
     const month = monthOfWord(month1 || month2 || '', lang);
-    if (!isDate(2028, month, Number(day1 || day2)))
+    if (!isDay(2028, month, Number(day1 || day2)))
       found.push({ start: match.index, end: match.index + whole.length, date: null });
   }
   for (const match of text.matchAll(slashed)) {
     const [whole, first, second, year, month, day] = match;
     const known = year
-      ? isDate(Number(year), Number(month), Number(day))
+      ? isDay(Number(year), Number(month), Number(day))
       : lang === 'en'
-        ? isDate(2028, Number(first), Number(second))
-        : isDate(2028, Number(second), Number(first));
+        ? isDay(2028, Number(first), Number(second))
+        : isDay(2028, Number(second), Number(first));
     if (!known) found.push({ start: match.index, end: match.index + whole.length, date: null });
   }
   return found;

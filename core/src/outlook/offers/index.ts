@@ -1,3 +1,2 @@
-export { isTimeZone } from './calendar';
 export * from './read';
 export { languageOf } from './language';

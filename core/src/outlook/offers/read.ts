@@ -1,5 +1,5 @@
 import type { Language, Letter, Offer, OfferKind } from '@cadro/contract';
-import { dateIn } from './calendar';
+import { dateIn } from '../../dates';
 import { creditsIn, type CreditMark } from './credit';
 import { cuesIn, type CueMark } from './cues';
 import { daysIn, type DayMark } from './days';
@@ -56,7 +56,7 @@ class Reading {
   private readonly written: string;
 
   constructor(private readonly comment: WrittenComment) {
-    this.written = dateIn(comment.timeZone, comment.writtenAt);
+    this.written = dateIn(comment.timeZone, new Date(comment.writtenAt));
   }
 
   read(sentence: Stretch): void {

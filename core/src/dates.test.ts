@@ -1,0 +1,52 @@
+import fc from 'fast-check';
+import { dateIn, daysAfter, isDate, isTimeZone, isWeekend, nextWeekday, weekdayOf, weekOf } from '.';
+
+const anyDate = fc
+  .date({ min: new Date('1990-01-01'), max: new Date('2060-12-31'), noInvalidDate: true })
+  .map((day) => day.toISOString().slice(0, 10));
+
+it.each([
+  ['2026-10-21', true],
+  ['2028-02-29', true],
+  ['2026-02-29', false],
+  ['2026-13-45', false],
+  ['2026-1-2', false],
+  ['2026-10-21T08:00:00Z', false],
+  ['', false],
+  ['today', false],
+])('%j is a date: %s', (text, is) => expect(isDate(text)).toBe(is));
+
+it.each([
+  ['America/Halifax', true],
+  ['UTC', true],
+  ['Atlantis/Deep', false],
+  ['', false],
+  ['America/Halifax; DROP', false],
+])('%j is a zone: %s', (name, is) => expect(isTimeZone(name)).toBe(is));
+
+it('tells the date by the clock of a zone', () => {
+  const instant = new Date('2026-10-22T02:30:00Z');
+  expect(dateIn('America/Halifax', instant)).toBe('2026-10-21');
+  expect(dateIn('Pacific/Kiritimati', instant)).toBe('2026-10-22');
+});
+
+it('counts days forth and back', () =>
+  fc.assert(
+    fc.property(anyDate, fc.integer({ min: -800, max: 800 }), (date, days) => {
+      expect(daysAfter(daysAfter(date, days), -days)).toBe(date);
+      expect(weekdayOf(daysAfter(date, days))).toBe((((weekdayOf(date) + days) % 7) + 7) % 7);
+    }),
+  ));
+
+it('gives the week around a date, and the next of a weekday', () =>
+  fc.assert(
+    fc.property(anyDate, fc.integer({ min: 0, max: 6 }), (date, weekday) => {
+      const { from, to } = weekOf(date);
+      expect([weekdayOf(from), weekdayOf(to), daysAfter(from, 6)]).toEqual([1, 0, to]);
+      expect(from <= date && date <= to).toBe(true);
+      expect(isWeekend(date)).toBe(date >= daysAfter(from, 5));
+      const next = nextWeekday(date, weekday);
+      expect(weekdayOf(next)).toBe(weekday);
+      expect(next >= date && next < daysAfter(date, 7)).toBe(true);
+    }),
+  ));
