@@ -1,5 +1,17 @@
 import fc from 'fast-check';
-import { dateIn, daysAfter, isDate, isTimeZone, isWeekend, nextWeekday, weekdayOf, weekOf } from '.';
+import {
+  dateIn,
+  datesOf,
+  daysAfter,
+  isDate,
+  isTimeZone,
+  isWeekend,
+  monthsAfter,
+  monthWeeksOf,
+  nextWeekday,
+  weekdayOf,
+  weekOf,
+} from '.';
 
 const anyDate = fc
   .date({ min: new Date('1990-01-01'), max: new Date('2060-12-31'), noInvalidDate: true })
@@ -48,5 +60,35 @@ it('gives the week around a date, and the next of a weekday', () =>
       const next = nextWeekday(date, weekday);
       expect(weekdayOf(next)).toBe(weekday);
       expect(next >= date && next < daysAfter(date, 7)).toBe(true);
+    }),
+  ));
+
+it('counts every day once, also when the clocks go back', () => {
+  expect(datesOf({ from: '2026-10-31', to: '2026-11-02' })).toEqual([
+    '2026-10-31',
+    '2026-11-01',
+    '2026-11-02',
+  ]);
+  expect(datesOf({ from: '2026-11-02', to: '2026-10-31' })).toEqual([]);
+});
+
+it('keeps the last day of a month within the next', () =>
+  expect([monthsAfter('2026-10-31', 1), monthsAfter('2026-03-31', -1)]).toEqual([
+    '2026-11-30',
+    '2026-02-28',
+  ]));
+
+it('holds a month in whole weeks', () =>
+  fc.assert(
+    fc.property(anyDate, (date) => {
+      const days = datesOf(monthWeeksOf(date));
+      expect(days.length % 7).toBe(0);
+      expect([weekdayOf(days[0] ?? ''), weekdayOf(days.at(-1) ?? '')]).toEqual([1, 0]);
+      const month = datesOf({
+        from: `${date.slice(0, 7)}-01`,
+        to: daysAfter(monthsAfter(`${date.slice(0, 7)}-01`, 1), -1),
+      });
+      expect(days).toEqual(expect.arrayContaining(month));
+      expect(days.length - month.length).toBeLessThan(14);
     }),
   ));

@@ -1,6 +1,24 @@
-import { addDays, endOfWeek, format, getDay, isValid, parseISO, startOfWeek } from 'date-fns';
+import {
+  addDays,
+  addMonths,
+  eachDayOfInterval,
+  endOfMonth,
+  endOfWeek,
+  format,
+  getDay,
+  isValid,
+  parseISO,
+  startOfMonth,
+  startOfWeek,
+} from 'date-fns';
 
 /* Calendar dates, `2026-10-30`. They have no zone; only `dateIn` knows of one. */
+
+/** Two dates and all between, both included. */
+export interface DateRange {
+  readonly from: string;
+  readonly to: string;
+}
 
 const written = (day: Date): string => format(day, 'yyyy-MM-dd');
 
@@ -9,6 +27,14 @@ export const isDate = (text: string): boolean => /^\d{4}-\d{2}-\d{2}$/.test(text
 
 /** The date some days after another, or before it: `2026-10-30` and 3 → `2026-11-02`. */
 export const daysAfter = (date: string, days: number): string => written(addDays(parseISO(date), days));
+
+/** The same day some months after; the last of a month where there is no such day. */
+export const monthsAfter = (date: string, months: number): string =>
+  written(addMonths(parseISO(date), months));
+
+/** Every date from one to another, both included; none where the second lies before the first. */
+export const datesOf = ({ from, to }: DateRange): string[] =>
+  from > to ? [] : eachDayOfInterval({ start: parseISO(from), end: parseISO(to) }).map(written);
 
 /** 0 is Sunday. */
 export const weekdayOf = (date: string): number => getDay(parseISO(date));
@@ -20,14 +46,19 @@ export const isWeekend = (date: string): boolean => weekdayOf(date) % 6 === 0;
 export const nextWeekday = (date: string, weekday: number): string =>
   daysAfter(date, (weekday - weekdayOf(date) + 7) % 7);
 
-/** Monday and Sunday of the week a date lies in. */
-export function weekOf(date: string): { readonly from: string; readonly to: string } {
-  const monday = { weekStartsOn: 1 } as const;
-  return {
-    from: written(startOfWeek(parseISO(date), monday)),
-    to: written(endOfWeek(parseISO(date), monday)),
-  };
-}
+const monday = { weekStartsOn: 1 } as const;
+
+/** Monday to Sunday of the week a date lies in. */
+export const weekOf = (date: string): DateRange => ({
+  from: written(startOfWeek(parseISO(date), monday)),
+  to: written(endOfWeek(parseISO(date), monday)),
+});
+
+/** The whole weeks, Monday to Sunday, that hold the month a date lies in. */
+export const monthWeeksOf = (date: string): DateRange => ({
+  from: written(startOfWeek(startOfMonth(parseISO(date)), monday)),
+  to: written(endOfWeek(endOfMonth(parseISO(date)), monday)),
+});
 
 /** Whether a name is a zone of the IANA database. */
 export function isTimeZone(name: string): boolean {

@@ -87,7 +87,7 @@ create table calendar_entries (
   time_zone text not null,
   rule text, skipped jsonb not null default '[]', done jsonb not null default '[]',
   item_id uuid references items on delete cascade, days_before integer,
-  version integer not null default 1, updated_at timestamptz not null
+  version integer not null default 1, updated_at timestamptz not null, removed_at timestamptz
 );
 create index calendar_entries_household on calendar_entries (household_id);
 -- For whom an entry is; none for all of the household's children.

@@ -1,10 +1,10 @@
-import { addDays, addMonths, endOfWeek, format as stamp, parseISO, startOfWeek } from 'date-fns';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { ChildDays } from '@cadro/contract';
-import { useFormat } from '../i18n';
+import { daysAfter, monthsAfter, weekOf } from '@cadro/core';
+import { dayGiven, useFormat } from '../i18n';
 import { Action, Choice, Heading, Quietly, Quiet, Row, Stack } from '../ui';
 import { DayRow } from './DayRow';
 import { MonthOfMarks } from './MonthOfMarks';
@@ -14,8 +14,6 @@ const views = ['month', 'week', 'list'] as const;
 type ViewName = (typeof views)[number];
 /** Days in sight before one asks for all. */
 const firstDays = 15;
-const iso = (date: Date): string => stamp(date, 'yyyy-MM-dd');
-const monday = { weekStartsOn: 1 } as const;
 
 /** The days of a span, the latest first. */
 function DayList({ days, from, to }: { days: ChildDays; from?: string; to?: string }) {
@@ -44,11 +42,10 @@ export function Marks({ days }: { days: ChildDays }) {
   const router = useRouter();
   const params = useLocalSearchParams<{ view?: string; on?: string }>();
   const view: ViewName = views.find((name) => name === params.view) ?? 'month';
-  const on = /^\d{4}-\d{2}-\d{2}$/.test(params.on ?? '') ? (params.on ?? days.today) : days.today;
+  const on = dayGiven(params.on, days.today);
   const go = (to: { view?: ViewName; on?: string }) => router.setParams({ view, on, ...to });
-  const day = parseISO(on);
-  const move = (by: number) => go({ on: iso(view === 'month' ? addMonths(day, by) : addDays(day, 7 * by)) });
-  const [from, to] = [iso(startOfWeek(day, monday)), iso(endOfWeek(day, monday))];
+  const move = (by: -1 | 1) => go({ on: view === 'month' ? monthsAfter(on, by) : daysAfter(on, 7 * by) });
+  const { from, to } = weekOf(on);
   const title = view === 'month' ? format.month(on) : format.span(from, to);
   return (
     <Stack space={1.5}>

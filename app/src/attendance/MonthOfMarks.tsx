@@ -1,36 +1,21 @@
-import {
-  eachDayOfInterval,
-  endOfMonth,
-  endOfWeek,
-  format as stamp,
-  getDay,
-  parseISO,
-  startOfMonth,
-  startOfWeek,
-} from 'date-fns';
 import { Link } from 'expo-router';
 import { Pressable, View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { ChildDays } from '@cadro/contract';
+import { datesOf, isWeekend, monthWeeksOf } from '@cadro/core';
 import { useFormat } from '../i18n';
 import { DayStrip, usePalette, Words } from '../ui';
 import { dayHref } from './DayRow';
 import { dayWords } from './markWords';
 
-/** The weeks that hold a month, Monday first, as dates; a weekend without marks is no column. */
+/** The weeks that hold a month, Monday first, as dates. */
 export function weeksOf(month: string): string[][] {
-  const day = parseISO(`${month}-01`);
-  const monday = { weekStartsOn: 1 } as const;
-  const days = eachDayOfInterval({
-    start: startOfWeek(startOfMonth(day), monday),
-    end: endOfWeek(endOfMonth(day), monday),
-  }).map((each) => stamp(each, 'yyyy-MM-dd'));
+  const days = datesOf(monthWeeksOf(`${month}-01`));
   return Array.from({ length: days.length / 7 }, (_, week) => days.slice(week * 7, week * 7 + 7));
 }
 
-const isWeekend = (date: string): boolean => [0, 6].includes(getDay(parseISO(date)));
-
-/** A month of day strips: the same lesson stands in the same place, so that a pattern shows at a glance. */
+/** A month of day strips: the same lesson stands in the same place, so that a pattern
+ * shows at a glance. A weekend without marks is no column. */
 export function MonthOfMarks({ days, month }: { days: ChildDays; month: string }) {
   const { t } = useTranslation();
   const format = useFormat();

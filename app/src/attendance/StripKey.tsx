@@ -1,21 +1,8 @@
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
-import type { DayMark } from '@cadro/contract';
-import { DayStrip, Row, Words } from '../ui';
+import { DayStrip, Row, Words, type Bar } from '../ui';
 
-const sample = (kind: DayMark['kind'], excused = false): DayMark => ({
-  period: '1',
-  courseId: null,
-  courseTitle: null,
-  code: '?',
-  kind,
-  excused,
-  label: null,
-  by: 'school',
-  note: null,
-  markedBy: null,
-  instead: [],
-});
+const sample = (kind: Bar['kind'], excused = false): Bar => ({ period: '1', kind, excused });
 const samples = [
   sample('present'),
   sample('absent'),
@@ -28,7 +15,7 @@ const samples = [
 /** What the bars of a day strip say. */
 export function StripKey() {
   const { t } = useTranslation();
-  const word = ({ kind, excused }: DayMark) =>
+  const word = ({ kind, excused }: Bar) =>
     kind === null ? t('days.keyUnknown') : t(`days.kinds.${kind === 'absent' && excused ? 'excused' : kind}`);
   return (
     <View role="group" aria-label={t('days.key')}>

@@ -1,5 +1,6 @@
 import type { TFunction } from 'i18next';
 import type { AttendanceTotals, ChildDays } from '@cadro/contract';
+import { chronicFrom } from '@cadro/core';
 
 /** 'absent on 1 of 32 school days · 10 lessons missed, 3 without a reason · late 1 time': each with its unit. */
 export function totalsWords(t: TFunction, totals: AttendanceTotals, markedBy: ChildDays['markedBy']): string {
@@ -28,7 +29,7 @@ const near = 5;
 export function shareWords(t: TFunction, { share, year }: Pick<ChildDays, 'share' | 'year'>): string | null {
   const counts = { absent: year.daysAbsent, days: year.schoolDays };
   if (share.rate !== null && share.reached)
-    return t(share.rate > 0.1 + 1e-9 ? 'days.shareOver' : 'days.shareAt', counts);
+    return t(share.rate > chronicFrom + 1e-9 ? 'days.shareOver' : 'days.shareAt', counts);
   if (year.daysAbsent === 0 || share.moreDays === null || share.moreDays > near) return null;
   return t('days.shareNear', { count: share.moreDays });
 }

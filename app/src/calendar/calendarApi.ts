@@ -10,22 +10,19 @@ import {
   type FeedBody,
   type ImportBody,
 } from '@cadro/contract';
+import type { DateRange } from '@cadro/core';
 import { addressOf, api } from '../store/api';
 
 interface OfItem {
   readonly studentId: string;
   readonly itemId: string;
 }
-export interface Range {
-  readonly from: string;
-  readonly to: string;
-}
 type Elsewhere = AnswerOf<typeof elsewhereRoutes.list>;
 type Imported = AnswerOf<typeof elsewhereRoutes.import>;
 
 export const calendarApi = api.injectEndpoints({
   endpoints: (build) => ({
-    calendar: build.query<Calendar, Range>({
+    calendar: build.query<Calendar, DateRange>({
       query: (range) => ({ route: calendarRoutes.calendar, query: { ...range } }),
       providesTags: ['Record', 'Talk', 'Calendar'],
     }),
@@ -59,6 +56,10 @@ export const calendarApi = api.injectEndpoints({
     }),
     tickEntry: build.mutation<Entry, { entryId: string; on: string; as: 'done' | 'skipped' | 'open' }>({
       query: ({ entryId, ...body }) => ({ route: entryRoutes.tick, params: { entryId }, body }),
+      invalidatesTags: ['Calendar'],
+    }),
+    putBackEntry: build.mutation<Entry, string>({
+      query: (entryId) => ({ route: entryRoutes.putBack, params: { entryId } }),
       invalidatesTags: ['Calendar'],
     }),
     removeEntry: build.mutation<null, string>({
@@ -105,6 +106,7 @@ export const {
   useChangeEntryMutation,
   useTickEntryMutation,
   useRemoveEntryMutation,
+  usePutBackEntryMutation,
   useElsewhereQuery,
   useCreateFeedMutation,
   useChangeFeedMutation,
@@ -115,5 +117,5 @@ export const {
 } = calendarApi;
 
 /** A range of days as an iCalendar file. */
-export const icsAddress = (range: Range): string =>
+export const icsAddress = (range: DateRange): string =>
   addressOf({ route: elsewhereRoutes.download, query: { ...range } });

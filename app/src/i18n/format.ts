@@ -1,15 +1,18 @@
+import { differenceInCalendarDays, parseISO } from 'date-fns';
 import { useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
-import { roundHalfAway } from '@cadro/core';
+import { dateIn, daysAfter, isDate, roundHalfAway } from '@cadro/core';
 import { useMeQuery } from '../household/api';
 
-const dayMs = 24 * 60 * 60 * 1000;
 /** One to ten, beginning a sentence. */
 const numberWords: Readonly<Record<string, readonly string[]>> = {
   en: ['One', 'Two', 'Three', 'Four', 'Five', 'Six', 'Seven', 'Eight', 'Nine', 'Ten'],
   es: ['Una', 'Dos', 'Tres', 'Cuatro', 'Cinco', 'Seis', 'Siete', 'Ocho', 'Nueve', 'Diez'],
 };
-const isDateOnly = (when: string): boolean => /^\d{4}-\d{2}-\d{2}$/.test(when);
+
+/** A day that an address names; the usual one where it names none, or what is no date. */
+export const dayGiven = (text: string | undefined, usual: string): string =>
+  text && isDate(text) ? text : usual;
 
 /**
  * Numbers, days and times in the reader's language and the school's zone. `when` is an instant or a
@@ -17,23 +20,15 @@ const isDateOnly = (when: string): boolean => /^\d{4}-\d{2}-\d{2}$/.test(when);
  */
 export function makeFormat(language: string, timeZone: string, now: string) {
   // A calendar date has no zone: it is read and shown in the same one.
-  const instant = (when: string) => new Date(isDateOnly(when) ? `${when}T12:00:00Z` : when);
+  const instant = (when: string) => new Date(isDate(when) ? `${when}T12:00:00Z` : when);
   const dated = (when: string, options: Intl.DateTimeFormatOptions) =>
     new Intl.DateTimeFormat(language === 'en' ? 'en-GB' : language, {
       ...options,
-      timeZone: isDateOnly(when) ? 'UTC' : timeZone,
+      timeZone: isDate(when) ? 'UTC' : timeZone,
     }).format(instant(when));
-  const dateOf = (when: string): string =>
-    isDateOnly(when)
-      ? when
-      : new Intl.DateTimeFormat('en-CA', {
-          timeZone,
-          year: 'numeric',
-          month: '2-digit',
-          day: '2-digit',
-        }).format(instant(when));
+  const dateOf = (when: string): string => (isDate(when) ? when : dateIn(timeZone, instant(when)));
   const daysBetween = (from: string, to: string): number =>
-    Math.round((Date.parse(`${dateOf(to)}T00:00:00Z`) - Date.parse(`${dateOf(from)}T00:00:00Z`)) / dayMs);
+    differenceInCalendarDays(parseISO(dateOf(to)), parseISO(dateOf(from)));
   const number = (value: number, least: number, most: number) =>
     new Intl.NumberFormat(language, { minimumFractionDigits: least, maximumFractionDigits: most }).format(
       value,
@@ -84,8 +79,7 @@ export function makeFormat(language: string, timeZone: string, now: string) {
     list: (values: readonly string[]) =>
       new Intl.ListFormat(language, { type: 'conjunction' }).format(values),
     /** The date some days after today. */
-    daysAhead: (days: number) =>
-      new Date(Date.parse(`${dateOf(now)}T00:00:00Z`) + days * dayMs).toISOString().slice(0, 10),
+    daysAhead: (days: number) => daysAfter(dateOf(now), days),
   };
 }
 export type Format = ReturnType<typeof makeFormat>;

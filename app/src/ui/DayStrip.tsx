@@ -6,7 +6,12 @@ const sizes = {
   usual: { bar: 10, step: 14, height: 22 },
   small: { bar: 6, step: 8, height: 18 },
   tiny: { bar: 4, step: 6, height: 14 },
+  /** One mark that stands for a day. */
+  sign: { bar: 8, step: 10, height: 14 },
 } as const;
+
+/** What is drawn of a lesson's mark. */
+export type Bar = Pick<DayMark, 'period' | 'kind' | 'excused'>;
 
 /**
  * A school day as its lessons: filled there, open absent, struck explained, half late, dotted on a trip, with a dot
@@ -19,7 +24,7 @@ export function DayStrip({
   size = 'usual',
   of = 1,
 }: {
-  marks: readonly DayMark[];
+  marks: readonly Bar[];
   label: string;
   size?: keyof typeof sizes;
   of?: number;

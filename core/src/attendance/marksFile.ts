@@ -1,5 +1,6 @@
 import { markKinds, type MarkKind } from '@cadro/contract';
 import { isDate } from '../dates';
+import type { Meaning } from './register';
 
 /** What is known about the child whose marks a file holds. */
 export interface MarksFileContext {
@@ -8,17 +9,12 @@ export interface MarksFileContext {
   readonly year: { readonly from: string; readonly to: string } | null;
   /** Ids of the child's courses by title in lower case. */
   readonly courses: ReadonlyMap<string, string>;
-  readonly meaningOf: (code: string, on: string) => FileMeaning | null;
+  readonly meaningOf: (code: string, on: string) => Meaning | null;
   /** Days and periods the school has marked itself, as `2026-10-19/3`. */
   readonly schoolHas: ReadonlySet<string>;
 }
-export interface FileMeaning {
-  readonly kind: MarkKind;
-  readonly excused: boolean;
-  readonly label: string | null;
-}
 
-export interface FileMark extends FileMeaning {
+export interface FileMark extends Meaning {
   readonly on: string;
   readonly period: string;
   readonly courseId: string | null;
@@ -74,7 +70,7 @@ class Reading {
     return this.seen.has(lesson) ? { fault: 'twice', value: lesson } : null;
   }
 
-  private meaning(row: FileRow, code: string, on: string): FileMeaning | null {
+  private meaning(row: FileRow, code: string, on: string): Meaning | null {
     const kind = plain(row['kind']);
     if (!isKind(kind)) return this.context.meaningOf(code, on);
     const excused = yes.includes(plain(row['excused']).toLowerCase());

@@ -3,7 +3,7 @@ import { attendanceSummary, meaningOn, readRegister, registerRecord, schoolDaysO
 import type { CodeMeaningFrom, GivenMark } from '..';
 
 const mark = (more: Partial<GivenMark> = {}): GivenMark => ({
-  ...{ on: '2026-10-19', period: '3', courseId: 'c', code: 'A', markedAt: null, by: 'school' },
+  ...{ on: '2026-10-19', period: '3', courseId: 'c', code: 'A', means: null, markedAt: null, by: 'school' },
   ...more,
 });
 const means = (
@@ -11,7 +11,7 @@ const means = (
   kind: CodeMeaningFrom['kind'],
   more: Partial<CodeMeaningFrom> = {},
 ): CodeMeaningFrom => ({
-  ...{ code, from: null, kind, excused: false, label: null },
+  ...{ said: 'map', code, from: null, kind, excused: false, label: null },
   ...more,
 });
 
@@ -28,10 +28,38 @@ describe('what a code means', () => {
     ['R', '2026-11-01', 'tardy'],
     ['r', '2026-11-01', null],
     ['Q7', '2026-10-12', null],
-  ])('%s on %s is %s', (code, on, kind) => expect(meaningOn(map, code, on)?.kind ?? null).toBe(kind));
+  ])('%s on %s is %s', (code, on, kind) =>
+    expect(meaningOn(map, code, on, ['map'])?.kind ?? null).toBe(kind),
+  );
 
   it('that begins in mid-term and always before is not read backwards', () =>
-    expect(meaningOn([means('R', 'absent', { from: '2026-10-12' })], 'R', '2026-10-11')).toBeNull());
+    expect(meaningOn([means('R', 'absent', { from: '2026-10-12' })], 'R', '2026-10-11', ['map'])).toBeNull());
+});
+
+describe('who is heard about a code', () => {
+  const meanings = [
+    means('Q7', 'activity', { said: 'found' }),
+    means('Q7', 'absent', { from: '2026-10-20' }),
+  ];
+  it.each<[string, GivenMark, string | null]>([
+    ['the school’s map first', mark({ code: 'Q7', on: '2026-10-20' }), 'absent'],
+    ['the household where the map is silent yet', mark({ code: 'Q7' }), 'activity'],
+    [
+      'a mark of a file that says it itself before both',
+      mark({
+        code: 'Q7',
+        on: '2026-10-20',
+        by: 'household',
+        means: { kind: 'tardy', excused: false, label: null },
+      }),
+      'tardy',
+    ],
+  ])('%s', (_name, one, kind) => expect(readRegister([one], meanings)[0]?.meaning?.kind).toBe(kind));
+
+  it('nobody about a code that none of them knows', () =>
+    expect(
+      readRegister([mark({ code: 'Q7' })], [means('Q7', 'absent', { said: 'file' })])[0]?.meaning,
+    ).toBeNull());
 });
 
 describe('two marks for one lesson', () => {
@@ -83,6 +111,7 @@ const anyMark = fc.record({
   period: fc.constantFrom('0', '1', '2'),
   courseId: fc.constantFrom('c', 'd', null),
   code: fc.constantFrom('P', 'A', 'E', 'L', 'Q7'),
+  means: fc.constant(null),
   markedAt: fc.constantFrom(null, '2026-10-19T13:00:00Z', '2026-10-20T13:00:00Z'),
   by: fc.constantFrom<GivenMark['by']>('school', 'household'),
 });

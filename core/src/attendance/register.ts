@@ -1,45 +1,58 @@
 import type { AttendanceRecord, MarkKind } from '@cadro/contract';
 import { byCodePoint } from '../gradebook';
 
+/** What a mark or a code says of a child. */
+export interface Meaning {
+  readonly kind: MarkKind;
+  readonly excused: boolean;
+  readonly label: string | null;
+}
+
 /** One mark as a source or a household gives it. */
 export interface GivenMark {
   readonly on: string;
   readonly period: string;
   readonly courseId: string | null;
   readonly code: string;
+  /** What it brings along itself; null where its code is to be looked up. */
+  readonly means: Meaning | null;
   /** Of two marks for one lesson the later one stands; null counts as the earliest. */
   readonly markedAt: string | null;
   readonly by: 'school' | 'household';
 }
 
+/** Whose word a meaning is: the school's own map's, the household's that found it out, or the mark's own out of a file. */
+export type MeaningSource = 'map' | 'found' | 'file';
+
 /** What a code means, from a day on; null for one that has always meant it. */
-export interface CodeMeaningFrom {
+export interface CodeMeaningFrom extends Meaning {
   readonly code: string;
   readonly from: string | null;
-  readonly kind: MarkKind;
-  readonly excused: boolean;
-  readonly label: string | null;
+  readonly said: MeaningSource;
 }
 
 export interface ReadMark<M extends GivenMark = GivenMark> {
   readonly mark: M;
   /** Null for a code nobody has explained for that day. */
-  readonly meaning: CodeMeaningFrom | null;
+  readonly meaning: (Meaning & { readonly said: MeaningSource }) | null;
   /** Other marks for the same lesson that this one stands for, latest first. */
   readonly instead: readonly M[];
 }
 
-/** What a code means on a day: its latest meaning that has begun by then. */
+/**
+ * What a code means on a day: its latest meaning that has begun by then.
+ * @param heard who is asked, one after the other; the first who knows the code answers.
+ */
 export function meaningOn(
   meanings: readonly CodeMeaningFrom[],
   code: string,
   on: string,
+  heard: readonly MeaningSource[],
 ): CodeMeaningFrom | null {
-  const begun = meanings.filter((each) => each.code === code && (each.from === null || each.from <= on));
-  return begun.reduce<CodeMeaningFrom | null>(
-    (latest, each) => (latest && (latest.from ?? '') >= (each.from ?? '') ? latest : each),
-    null,
-  );
+  const begun = meanings
+    .filter((each) => each.code === code && (each.from === null || each.from <= on))
+    .sort((a, b) => byCodePoint(b.from ?? '', a.from ?? ''));
+  return heard.flatMap((said) => begun.find((each) => each.said === said) ?? [])[0] ?? null;
 }
 
 /** The school's before the household's, then the later one, then by code, so that the same mark always stands. */
@@ -68,7 +81,9 @@ export function readRegister<M extends GivenMark>(
   return [...byLesson.values()]
     .flatMap((same): ReadMark<M>[] => {
       const [mark, ...instead] = same.sort(standsFirst);
-      return mark ? [{ mark, meaning: meaningOn(meanings, mark.code, mark.on), instead }] : [];
+      if (!mark) return [];
+      const own = mark.means && { ...mark.means, said: 'file' as const };
+      return [{ mark, meaning: own ?? meaningOn(meanings, mark.code, mark.on, ['map', 'found']), instead }];
     })
     .sort((a, b) => byCodePoint(a.mark.on, b.mark.on) || byPeriod(a.mark.period, b.mark.period));
 }

@@ -1,5 +1,6 @@
 import { byPeriod } from '../attendance';
 import { daysAfter, isWeekend } from '../dates';
+import { byCodePoint } from '../gradebook';
 
 /** A lesson of the timetable; times are of the school's clock, `08:40`. */
 export interface TimetableLesson {
@@ -23,9 +24,7 @@ export function lessonsOn<L extends TimetableLesson>(day: CalendarDay | null, le
   if (day && !day.open) return [];
   return lessons
     .filter(({ rotationDay }) => rotationDay === '' || rotationDay === day?.rotationDay)
-    .sort((a, b) =>
-      a.startsAt < b.startsAt ? -1 : a.startsAt > b.startsAt ? 1 : byPeriod(a.period, b.period),
-    );
+    .sort((a, b) => byCodePoint(a.startsAt, b.startsAt) || byPeriod(a.period, b.period));
 }
 
 /**

@@ -9,13 +9,21 @@ const map: CodeMeaningFrom[] = (
     ['E', 'absent', true],
     ['T', 'activity', false],
   ] as const
-).map(([code, kind, excused]) => ({ code, kind, excused, from: null, label: null }));
+).map(([code, kind, excused]) => ({ said: 'map', code, kind, excused, from: null, label: null }));
 /** `19/7=U` is period 7 of the 19th. */
 const register = (...marks: string[]): ReadMark[] =>
   readRegister(
     marks.map((text) => {
       const [, day = '', period = '', code = ''] = /^(\d+)\/(\w+)=(\w+)$/.exec(text) ?? [];
-      return { on: `2026-10-${day}`, period, courseId: 'c', code, markedAt: null, by: 'school' as const };
+      return {
+        means: null,
+        on: `2026-10-${day}`,
+        period,
+        courseId: 'c',
+        code,
+        markedAt: null,
+        by: 'school' as const,
+      };
     }),
     map,
   );
@@ -24,7 +32,13 @@ const claim = (purpose: AbsenceClaim['purpose'], ...lessons: string[]): AbsenceC
   itemIds: [],
   lessons: lessons.map((text) => {
     const [, day = '', period, code] = /^(\d+)(?:\/(\w+))?(?:=(\w+))?$/.exec(text) ?? [];
-    return { on: `2026-10-${day}`, period: period ?? null, code: code ?? null, courseTitle: null };
+    return {
+      means: null,
+      on: `2026-10-${day}`,
+      period: period ?? null,
+      code: code ?? null,
+      courseTitle: null,
+    };
   }),
 });
 const today = '2026-10-21';

@@ -1,5 +1,5 @@
-import { at, calendarDays, lessonTimes, schoolDays, termStart } from './calendar';
 import { differenceInCalendarDays, parseISO } from 'date-fns';
+import { at, calendarDays, lessonTimes, schoolDays, termStart } from './calendar';
 import { periodOn, rotationDayOf } from './rotation';
 import { schoolEvents } from './schoolLife';
 import type { CourseSpec, SchoolSpec } from './specs';

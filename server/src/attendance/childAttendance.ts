@@ -2,8 +2,8 @@ import type { Child } from '@cadro/contract';
 import {
   attendanceSummary,
   type AttendanceSummary,
-  type CodeMeaningFrom,
   dateIn,
+  type DateRange,
   leftEarlyDays,
   type ReadMark,
   readRegister,
@@ -13,12 +13,9 @@ import {
 } from '@cadro/core';
 import type { Db } from '../db';
 import { guardianById } from '../household';
-import { marksOf, meaningsOf, type DateRange, type MarkRow } from './store';
+import { marksOf, meaningsOf, type MarkRow } from './store';
 
-export type StandingMark = ReadMark<MarkRow> & {
-  /** Whether the meaning is the household's own reading of a code. */
-  readonly ownMeaning: boolean;
-};
+export type StandingMark = ReadMark<MarkRow>;
 
 export interface ChildAttendance {
   readonly child: Child;
@@ -28,30 +25,6 @@ export interface ChildAttendance {
   readonly days: readonly SchoolDay[];
   readonly summary: AttendanceSummary;
   readonly leftEarlyOn: readonly string[];
-}
-
-type Meanings = Awaited<ReturnType<typeof meaningsOf>>;
-
-/** The school's map goes before what the household found out, which speaks only where the map is silent. */
-function readMarks(marks: readonly MarkRow[], meanings: Meanings): StandingMark[] {
-  const plain = ({ code, from, kind, excused, label }: CodeMeaningFrom): CodeMeaningFrom => ({
-    code,
-    from,
-    kind,
-    excused,
-    label,
-  });
-  const by = (whose: MarkRow['by'], own: boolean) =>
-    meanings.filter((each) => each.by === whose && each.own === own).map(plain);
-  const [map, found, file] = [by('school', false), by('school', true), by('household', false)];
-  return readRegister(marks, map).map((read): StandingMark => {
-    if (read.mark.by === 'household') {
-      const meaning = file.find(({ code }) => code === read.mark.code) ?? null;
-      return { ...read, meaning, ownMeaning: true };
-    }
-    const meaning = read.meaning ?? found.find(({ code }) => code === read.mark.code) ?? null;
-    return { ...read, meaning, ownMeaning: read.meaning === null && meaning !== null };
-  });
 }
 
 /** What days and totals are made of, from marks that stand. */
@@ -71,7 +44,7 @@ export async function schoolRegister(
     marksOf(db, [studentId], null, between),
     meaningsOf(db, [studentId], null),
   ]);
-  return readMarks(marks, meanings);
+  return readRegister(marks, meanings);
 }
 
 /**
@@ -93,7 +66,7 @@ export async function attendanceOf(
   ]);
   return children.map((child) => {
     const of = (each: { studentId: string }) => each.studentId === child.id;
-    const standing = readMarks(marks.filter(of), meanings.filter(of));
+    const standing = readRegister(marks.filter(of), meanings.filter(of));
     return attendanceFrom(child, standing, dateIn(child.timeZone, now));
   });
 }

@@ -238,6 +238,24 @@ describe('marks as CSV', () => {
     expect(body).toMatchObject({ written: true, schoolHas: 1, taken: 0 });
   });
 
+  it('keep each what it says itself, also where one code has come to mean something else', async () => {
+    const file = [
+      'date,period,code,kind,excused',
+      '2026-09-29,2,RX,absent,yes',
+      '2026-10-13,2,RX,activity,yes',
+      '2026-10-13,3,RX,absent,no',
+    ].join('\n');
+    await read(file).expect(200);
+    const marks = (await days('pet')).days.flatMap(({ on, marks: own }) =>
+      own.flatMap(({ period, code, kind, excused }) => (code === 'RX' ? [[on, period, kind, excused]] : [])),
+    );
+    expect(marks.sort()).toEqual([
+      ['2026-09-29', '2', 'absent', true],
+      ['2026-10-13', '2', 'activity', true],
+      ['2026-10-13', '3', 'absent', false],
+    ]);
+  });
+
   it.each([
     ['an unclosed quote', 'date,code\n"2026-10-12,1', 422],
     ['no heading', '2026-10-12,1\n2026-10-13,1', 422],

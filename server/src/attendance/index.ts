@@ -1,4 +1,4 @@
 export { attendanceOf, schoolRegister, type ChildAttendance, type StandingMark } from './childAttendance';
 export { markView, teacherView } from './overview';
 export { attendanceRouter } from './routes';
-export { desksOf, type DateRange } from './store';
+export { desksOf } from './store';

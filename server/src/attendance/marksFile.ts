@@ -86,7 +86,7 @@ function contextOf(
     meaningOf: (code, on) => {
       const told = input.codes.find((each) => each.code === code);
       if (told) return { kind: told.kind, excused: told.excused, label: null };
-      return meaningOn(meanings, code, on);
+      return meaningOn(meanings, code, on, ['map', 'found', 'file']);
     },
     schoolHas: new Set(standing.map(({ mark }) => `${mark.on}/${mark.period}`)),
   };

@@ -7,11 +7,11 @@ import type {
   DayMark,
   Teacher,
 } from '@cadro/contract';
-import { chronicFrom, daysToShare, patternDates, weekOf, type Pattern } from '@cadro/core';
+import { chronicFrom, type DateRange, daysToShare, type Pattern, patternDates, weekOf } from '@cadro/core';
 import type { Static } from '@sinclair/typebox';
 import type { Db } from '../db';
 import { attendanceFrom, attendanceOf, type ChildAttendance, type StandingMark } from './childAttendance';
-import { desksOf, teachersByCourse, termsOf, type ContactRow, type DateRange, type TermRow } from './store';
+import { desksOf, teachersByCourse, termsOf, type ContactRow, type TermRow } from './store';
 
 export const teacherView = ({ id, name, email }: ContactRow): Static<typeof Teacher> => ({
   id,
@@ -19,7 +19,7 @@ export const teacherView = ({ id, name, email }: ContactRow): Static<typeof Teac
   contactable: email !== null,
 });
 
-export const markView = ({ mark, meaning, ownMeaning, instead }: StandingMark): DayMark => ({
+export const markView = ({ mark, meaning, instead }: StandingMark): DayMark => ({
   period: mark.period,
   courseId: mark.courseId,
   courseTitle: mark.courseTitle,
@@ -27,7 +27,7 @@ export const markView = ({ mark, meaning, ownMeaning, instead }: StandingMark): 
   kind: meaning?.kind ?? null,
   excused: meaning?.excused ?? false,
   label: meaning?.label ?? null,
-  by: ownMeaning || mark.by === 'household' ? 'household' : 'school',
+  by: meaning?.said === 'found' ? 'household' : mark.by,
   note: mark.note,
   markedBy: mark.markedBy,
   instead: instead.map(({ code }) => code),

@@ -1,12 +1,8 @@
-import type { CodeMeaning, MarkKind } from '@cadro/contract';
-import type { CodeMeaningFrom, GivenMark } from '@cadro/core';
-import type { Db, Trx } from '../db';
+import type { CodeMeaning } from '@cadro/contract';
+import type { CodeMeaningFrom, DateRange, GivenMark, Meaning } from '@cadro/core';
+import { inChunks, type Db, type Trx } from '../db';
 
 /** Dates, both included. */
-export interface DateRange {
-  readonly from: string;
-  readonly to: string;
-}
 
 /** A mark with whose it is and what is shown of it. */
 export interface MarkRow extends GivenMark {
@@ -28,13 +24,14 @@ interface Stored {
   marked_at: Date | null;
 }
 
-const markOf = (row: Stored, by: GivenMark['by']): MarkRow => ({
+const markOf = (row: Stored, by: GivenMark['by'], means: Meaning | null): MarkRow => ({
   studentId: row.student_id,
   on: row.on_date,
   period: row.period,
   courseId: row.course_id,
   courseTitle: row.course_title,
   code: row.code,
+  means,
   markedAt: row.marked_at && row.marked_at.toISOString(),
   by,
   note: row.note,
@@ -71,36 +68,39 @@ export async function marksOf(
     ),
     marksIn(db, 'household_marks', studentIds, between)
       .where({ 'a.household_id': householdId })
-      .select<Stored[]>(
+      .select<(Stored & Meaning)[]>(
         ...shared,
+        'a.kind',
+        'a.excused',
+        'a.label',
         db.raw('null::text as note'),
         'a.author as marked_by',
         'a.at as marked_at',
       ),
   ]);
-  return [...school.map((row) => markOf(row, 'school')), ...household.map((row) => markOf(row, 'household'))];
+  return [
+    ...school.map((row) => markOf(row, 'school', null)),
+    ...household.map((row) => {
+      const { kind, excused, label } = row;
+      return markOf(row, 'household', { kind, excused, label });
+    }),
+  ];
 }
 
-interface Meaning extends CodeMeaningFrom {
-  readonly studentId: string;
-  /** Of whose marks it speaks. */
-  readonly by: GivenMark['by'];
-  /** Said by the household, where the school's own map is silent. */
-  readonly own: boolean;
-}
+type CodeOfChild = CodeMeaningFrom & { readonly studentId: string };
 
-/** What the codes mean: by the school's map, by the file they came in, and by what the household found out. */
+/** What the codes mean: by the school's map, by what the household found out, and by the last file that said so. */
 export async function meaningsOf(
   db: Db,
   studentIds: readonly string[],
   householdId: string | null,
-): Promise<Meaning[]> {
+): Promise<CodeOfChild[]> {
   const ids = [...studentIds];
   const [school, file, own] = await Promise.all([
     db('attendance_codes as k')
       .join('students as s', 's.source_id', 'k.source_id')
       .whereIn('s.id', ids)
-      .select<Omit<Meaning, 'by' | 'own'>[]>(
+      .select<Omit<CodeOfChild, 'said'>[]>(
         's.id as studentId',
         'k.code',
         'k.valid_from as from',
@@ -113,7 +113,7 @@ export async function meaningsOf(
       .where({ household_id: householdId })
       .distinctOn('student_id', 'code')
       .orderBy(['student_id', 'code', { column: 'at', order: 'desc' }])
-      .select<Omit<Meaning, 'by' | 'own'>[]>(
+      .select<Omit<CodeOfChild, 'said'>[]>(
         'student_id as studentId',
         'code',
         db.raw('null::date as "from"'),
@@ -124,7 +124,7 @@ export async function meaningsOf(
     db('code_meanings')
       .whereIn('student_id', ids)
       .where({ household_id: householdId })
-      .select<Omit<Meaning, 'by' | 'own'>[]>(
+      .select<Omit<CodeOfChild, 'said'>[]>(
         'student_id as studentId',
         'code',
         db.raw('null::date as "from"'),
@@ -134,9 +134,9 @@ export async function meaningsOf(
       ),
   ]);
   return [
-    ...school.map((each): Meaning => ({ ...each, by: 'school', own: false })),
-    ...own.map((each): Meaning => ({ ...each, by: 'school', own: true })),
-    ...file.map((each): Meaning => ({ ...each, by: 'household', own: false })),
+    ...school.map((each): CodeOfChild => ({ ...each, said: 'map' })),
+    ...own.map((each): CodeOfChild => ({ ...each, said: 'found' })),
+    ...file.map((each): CodeOfChild => ({ ...each, said: 'file' })),
   ];
 }
 
@@ -207,13 +207,11 @@ export async function saveMeaning(
     .merge();
 }
 
-export interface HouseholdMark {
+export interface HouseholdMark extends Meaning {
   readonly on: string;
   readonly period: string;
   readonly courseId: string | null;
   readonly code: string;
-  readonly kind: MarkKind;
-  readonly excused: boolean;
   readonly label: string;
 }
 
@@ -236,12 +234,12 @@ export async function saveMarks(
     label,
     ...by,
   }));
-  for (let from = 0; from < rows.length; from += 500) {
-    await trx('household_marks')
-      .insert(rows.slice(from, from + 500))
+  await inChunks(rows, (some) =>
+    trx('household_marks')
+      .insert(some)
       .onConflict(['student_id', 'household_id', 'on_date', 'period'])
-      .merge();
-  }
+      .merge(),
+  );
 }
 
 /** The courses of a child by title, for files that name them. */

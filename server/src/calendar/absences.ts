@@ -56,11 +56,10 @@ export async function writeToDesk(
   const claim = await claimOf(deps, guardianId, child, letter);
   const now = await clock.now();
   const { id: householdId, author } = await householdOf(db, guardianId);
-  const last =
-    letter.lessons
-      .map(({ on }) => on)
-      .sort()
-      .at(-1) ?? '';
+  const [last = ''] = letter.lessons
+    .map(({ on }) => on)
+    .sort()
+    .reverse();
   const today = dateIn(child.timeZone, now);
   // What is told ahead shows in the register of that day, everything else in that of the next days.
   const lookAgainOn = letter.purpose === 'ahead' ? lookAgainAfter(last, 1) : lookAgainAfter(today);
@@ -94,7 +93,7 @@ export async function catchUp(
   title: string,
 ): Promise<{ followUpId: string }> {
   const day = await childDay(deps, guardianId, child, on, false);
-  const open = day.touched.filter(({ status, kind }) => kind !== null || status === 'open');
+  const open = day.touched.filter((work) => work.open);
   if (open.length === 0) throw new HttpProblem('nothing-open');
   const now = await deps.clock.now();
   const { id: householdId, author } = await householdOf(deps.db, guardianId);

@@ -285,6 +285,34 @@ describe('own entries', () => {
     await change('No swimming', 2).expect(404);
   });
 
+  it('are taken out and put back whole, for a month', async () => {
+    const body = { title: 'Flute', on: '2026-12-01', rule: 'FREQ=WEEKLY;COUNT=3' };
+    const entry = await create({ kind: 'reminder', ...body });
+    const tick = (on: string, as: string) =>
+      maren.post(entryPath(entryRoutes.tick, entry)).send({ on, as }).expect(200);
+    await tick('2026-12-01', 'done');
+    await tick('2026-12-08', 'skipped');
+    const flute = async () =>
+      layer(await calendar('2026-12-01', '2026-12-31'), 'own').filter((each) => each[4] === 'Flute');
+    const before = await flute();
+    expect(before).toHaveLength(2);
+
+    await maren.delete(entryPath(entryRoutes.remove, entry)).expect(204);
+    expect(await flute()).toEqual([]);
+    await maren.delete(entryPath(entryRoutes.remove, entry)).expect(404);
+    const back = await teo.post(entryPath(entryRoutes.putBack, entry)).expect(200);
+    expect(back.body).toMatchObject({ done: ['2026-12-01'], skipped: ['2026-12-08'] });
+    expect(await flute()).toEqual(before);
+    await teo.post(entryPath(entryRoutes.putBack, entry)).expect(404);
+
+    const other = await create({ kind: 'note', title: 'Old', on: '2026-12-02' });
+    await maren.delete(entryPath(entryRoutes.remove, other)).expect(204);
+    await world.db('calendar_entries').where({ id: other.id }).update({ removed_at: '2026-09-20T12:00:00Z' });
+    await maren.delete(entryPath(entryRoutes.remove, entry)).expect(204);
+    await maren.post(entryPath(entryRoutes.putBack, other)).expect(404);
+    await maren.post(entryPath(entryRoutes.putBack, entry)).expect(200);
+  });
+
   it.each<[string, object, string]>([
     ['a note without a day', { kind: 'note' }, '/on'],
     ['an end before its beginning', { on: '2026-12-04', lastOn: '2026-12-03' }, '/lastOn'],

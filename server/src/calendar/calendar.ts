@@ -1,5 +1,5 @@
 import type { Calendar, CalendarEvent, CalendarLayer } from '@cadro/contract';
-import { byCodePoint, clustersOf } from '@cadro/core';
+import { byCodePoint, clustersOf, type DateRange } from '@cadro/core';
 import { differenceInCalendarDays, parseISO } from 'date-fns';
 import { HttpProblem } from '../http/problems';
 import { attendanceEvents } from './layers/attended';
@@ -8,7 +8,6 @@ import { importedEvents } from './layers/imported';
 import { ownEvents } from './layers/own';
 import { closureEvents, schoolEvents } from './layers/school';
 import { offerEvents, ownDateEvents, workEvents } from './layers/work';
-import type { DateRange } from '../attendance';
 import { viewerOf, type Deps, type Viewer } from './viewer';
 import { ownDated } from './workStore';
 

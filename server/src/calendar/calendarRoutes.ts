@@ -75,6 +75,9 @@ export function calendarPages(deps: ServerDeps): Router {
   mount(router, entryRoutes.remove, ({ guardianId, params }) =>
     entries.removeEntry(deps, guardianId, params.entryId),
   );
+  mount(router, entryRoutes.putBack, ({ guardianId, params }) =>
+    entries.putBackEntry(deps, guardianId, params.entryId),
+  );
   return router;
 }
 

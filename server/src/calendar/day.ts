@@ -1,5 +1,5 @@
 import type { Child, ChildDay, LessonOfDay, SchoolEvent } from '@cadro/contract';
-import { byPeriod, daysAfter, lessonsOn, schoolDaysFrom } from '@cadro/core';
+import { byCodePoint, byPeriod, daysAfter, lessonsOn, schoolDaysFrom } from '@cadro/core';
 import { attendanceOf, desksOf, markView, teacherView, type ChildAttendance } from '../attendance';
 import { absencesTakenInHand } from '../followups';
 import { filesFrom } from '../gradebook';
@@ -40,9 +40,7 @@ function lessonsOfDay(
   });
   return [...lessons, ...unplanned].sort((a, b) =>
     a.startsAt && b.startsAt && a.startsAt !== b.startsAt
-      ? a.startsAt < b.startsAt
-        ? -1
-        : 1
+      ? byCodePoint(a.startsAt, b.startsAt)
       : byPeriod(a.period, b.period),
   );
 }

@@ -1,13 +1,16 @@
 import type { Entry, EntryBody } from '@cadro/contract';
 import type { Misfit } from '@cadro/contract/parse';
 import { ruleFault } from '@cadro/core/ical';
-import { childrenFor } from '../household';
+import { subDays } from 'date-fns';
+import { requireWriter } from '../household';
 import { HttpProblem } from '../http/problems';
 import * as store from './entryStore';
 import { daysOf } from './layers/own';
 import { viewerOf, zoneOf, type Deps, type Viewer } from './viewer';
 import { enrolledInItem } from './workStore';
 
+/** Days for which what was taken out can be put back. */
+const keptDays = 30;
 /** A rule is followed from its first day on; what begins earlier or later than this is a slip of the finger. */
 const [firstDay, lastDay] = ['2000-01-01', '2099-12-31'];
 
@@ -58,21 +61,15 @@ export function entryFaults(body: EntryBody): Misfit[] {
 }
 
 /** @throws HttpProblem 404 where there is no such entry for this guardian. */
-async function entryOf({ db }: Deps, viewer: Viewer, entryId: string): Promise<store.EntryRow> {
-  const [row] = await store.entriesFor(db, viewer, entryId);
+async function entryOf(
+  { db }: Deps,
+  viewer: Viewer,
+  entryId: string,
+  removed = false,
+): Promise<store.EntryRow> {
+  const [row] = await store.entriesFor(db, viewer, { entryId, removed });
   if (!row) throw new HttpProblem('not-found');
   return row;
-}
-
-/**
- * The children an entry is about, all of whom its writer must be allowed to write for.
- * @throws HttpProblem 404 for a child that is not linked, 403 for one that may only be looked at.
- */
-async function requireWriter({ db }: Deps, viewer: Viewer, studentIds: readonly string[]): Promise<void> {
-  const writable = new Set((await childrenFor(db, viewer.guardianId, 'write-talk')).map(({ id }) => id));
-  const linked = new Set(viewer.children.map(({ id }) => id));
-  if (linked.size === 0 || studentIds.some((id) => !linked.has(id))) throw new HttpProblem('not-found');
-  if (writable.size === 0 || studentIds.some((id) => !writable.has(id))) throw new HttpProblem('forbidden');
 }
 
 /** @throws HttpProblem 400 with what does not go together; 404 for a work that no child has. */
@@ -97,7 +94,7 @@ async function fieldsOf(deps: Deps, viewer: Viewer, body: EntryBody): Promise<st
 
 export async function createEntry(deps: Deps, guardianId: string, body: EntryBody): Promise<Entry> {
   const viewer = await viewerOf(deps, guardianId);
-  await requireWriter(deps, viewer, body.studentIds);
+  await requireWriter(deps.db, guardianId, body.studentIds);
   const fields = await fieldsOf(deps, viewer, body);
   const by = { guardianId, householdId: viewer.householdId, at: viewer.now };
   const id = await deps.db.transaction((trx) => store.insertEntry(trx, by, fields, body.studentIds));
@@ -118,7 +115,7 @@ export async function changeEntry(
 ): Promise<Entry> {
   const viewer = await viewerOf(deps, guardianId);
   const row = await entryOf(deps, viewer, entryId);
-  await requireWriter(deps, viewer, [...new Set([...row.student_ids, ...body.studentIds])]);
+  await requireWriter(deps.db, guardianId, [...new Set([...row.student_ids, ...body.studentIds])]);
   const fields = await fieldsOf(deps, viewer, body);
   const key = { entryId, version };
   const changed = await deps.db.transaction((trx) =>
@@ -137,7 +134,7 @@ export async function tickEntry(
 ): Promise<Entry> {
   const viewer = await viewerOf(deps, guardianId);
   const row = await entryOf(deps, viewer, entryId);
-  await requireWriter(deps, viewer, row.student_ids);
+  await requireWriter(deps.db, guardianId, row.student_ids);
   const dated = row.on_date !== null || row.item_id !== null;
   const known = !dated || row.skipped.includes(on) || daysOf(viewer, row, { from: on, to: on }).includes(on);
   if (!known || (as === 'skipped' && row.rule === null))
@@ -151,6 +148,16 @@ export async function tickEntry(
 export async function removeEntry(deps: Deps, guardianId: string, entryId: string): Promise<void> {
   const viewer = await viewerOf(deps, guardianId);
   const row = await entryOf(deps, viewer, entryId);
-  await requireWriter(deps, viewer, row.student_ids);
-  await store.deleteEntry(deps.db, entryId);
+  await requireWriter(deps.db, guardianId, row.student_ids);
+  await store.markRemoved(deps.db, entryId, viewer.now);
+  await store.forgetRemoved(deps.db, viewer.householdId, subDays(viewer.now, keptDays));
+}
+
+/** @throws HttpProblem 404 for an entry that was not taken out, or too long ago. */
+export async function putBackEntry(deps: Deps, guardianId: string, entryId: string): Promise<Entry> {
+  const viewer = await viewerOf(deps, guardianId);
+  const row = await entryOf(deps, viewer, entryId, true);
+  await requireWriter(deps.db, guardianId, row.student_ids);
+  await store.markRemoved(deps.db, entryId, null);
+  return entryView(viewer, await entryOf(deps, viewer, entryId));
 }

@@ -33,8 +33,13 @@ export interface EntryRow {
 /**
  * What a household has written down and this guardian may see: shared or their own, about children whose talk is
  * theirs to read, or about all of them.
+ * @param removed those that were taken out instead.
  */
-export const entriesFor = (db: Db | Trx, viewer: Viewer, entryId?: string): Promise<EntryRow[]> => {
+export const entriesFor = (
+  db: Db | Trx,
+  viewer: Viewer,
+  { entryId, removed = false }: { readonly entryId?: string; readonly removed?: boolean } = {},
+): Promise<EntryRow[]> => {
   const ids = viewer.talk.map(({ id }) => id);
   if (ids.length === 0) return Promise.resolve([]);
   return db('calendar_entries as t')
@@ -55,6 +60,8 @@ export const entriesFor = (db: Db | Trx, viewer: Viewer, entryId?: string): Prom
     .whereRaw(`(json_array_length(x.all_ids) = 0 or json_array_length(x.ids) > 0)`)
     .modify((query) => {
       if (entryId) query.where({ 't.id': entryId });
+      if (removed) query.whereNotNull('t.removed_at');
+      else query.whereNull('t.removed_at');
     })
     .orderBy(['t.on_date', 't.id'])
     .select<EntryRow[]>(
@@ -153,6 +160,12 @@ export async function tickEntry(
     .update({ done: list('done'), skipped: list('skipped') });
 }
 
-export const deleteEntry = async (db: Db, entryId: string): Promise<void> => {
-  await db('calendar_entries').where({ id: entryId }).delete();
+/** Takes an entry out, or puts it back. */
+export const markRemoved = async (db: Db, entryId: string, at: Date | null): Promise<void> => {
+  await db('calendar_entries').where({ id: entryId }).update({ removed_at: at });
+};
+
+/** Forgets what a household took out before an instant. */
+export const forgetRemoved = async (db: Db, householdId: string, before: Date): Promise<void> => {
+  await db('calendar_entries').where({ household_id: householdId }).where('removed_at', '<', before).delete();
 };

@@ -1,5 +1,5 @@
 import type { Supply } from '@cadro/contract';
-import { daysAfter } from '@cadro/core';
+import { byCodePoint, daysAfter } from '@cadro/core';
 import { occurrences, wallTimeIn } from '@cadro/core/ical';
 import type { Db } from '../db';
 import { entriesFor, type EntryRow } from './entryStore';
@@ -62,10 +62,6 @@ export async function suppliesOf(deps: Deps, guardianId: string): Promise<{ supp
   const viewer = await viewerOf(deps, guardianId);
   const found = await Promise.all([ofWorks(deps.db, viewer), ofHousehold(deps.db, viewer)]);
   const last = '9999';
-  const supplies = found
-    .flat()
-    .sort((a, b) =>
-      (a.neededOn ?? last) < (b.neededOn ?? last) ? -1 : (a.neededOn ?? last) > (b.neededOn ?? last) ? 1 : 0,
-    );
+  const supplies = found.flat().sort((a, b) => byCodePoint(a.neededOn ?? last, b.neededOn ?? last));
   return { supplies };
 }

@@ -1,5 +1,5 @@
 import type { SchoolEventKind } from '@cadro/contract';
-import type { DateRange } from '../attendance';
+import type { DateRange } from '@cadro/core';
 import type { Db } from '../db';
 import { ofThisYear } from '../gradebook';
 

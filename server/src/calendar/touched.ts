@@ -49,6 +49,7 @@ export async function touchedBy(
         ...{ itemId, courseId, courseTitle, title, possible, assigned, due, status, earned },
         dueAt: dueAt && dueAt.toISOString(),
         kind: end?.kind ?? null,
+        open: end !== undefined || status === 'open',
         deadline: end?.deadline ?? null,
       },
     ];
@@ -72,8 +73,7 @@ export const touchedByPattern =
       lessonsOn(calendar.find(({ on }) => on === date) ?? null, lessons).map(({ courseId }) => courseId);
     const { touched } = await touchedBy(db, child, days, meets, now);
     const once = new Map(touched.map((work) => [work.itemId, work]));
-    return [...once.values()].map(({ itemId, courseId, courseTitle, title, status, kind }) => ({
-      ...{ itemId, courseId, courseTitle, title },
-      open: kind !== null || status === 'open',
+    return [...once.values()].map(({ itemId, courseId, courseTitle, title, open }) => ({
+      ...{ itemId, courseId, courseTitle, title, open },
     }));
   };

@@ -54,3 +54,14 @@ export const sqlState = (error: unknown): string | null =>
 
 /** Whether a write met what only one may have. */
 export const isUniqueViolation = (error: unknown): boolean => sqlState(error) === '23505';
+
+/** So many rows go into one statement: each of their values is a parameter, of which a statement holds 65,535. */
+const rowsAtOnce = 500;
+
+/** Writes many rows in several statements, one after the other. */
+export async function inChunks<R>(
+  rows: readonly R[],
+  write: (some: R[]) => PromiseLike<unknown>,
+): Promise<void> {
+  for (let from = 0; from < rows.length; from += rowsAtOnce) await write(rows.slice(from, from + rowsAtOnce));
+}

@@ -25,6 +25,24 @@ export async function requireChild(
   return child;
 }
 
+/**
+ * Lets a guardian write about some children together; none named are all of them, of whom one is enough.
+ * @throws HttpProblem 404 for a child that is not linked or where none is, 403 where one may only look.
+ */
+export async function requireWriter(
+  db: Db,
+  guardianId: string,
+  studentIds: readonly string[],
+): Promise<void> {
+  const linked = await linkedChildren(db, guardianId, roles);
+  const writing = rolesAllowed('write-talk');
+  const writable = linked.filter(({ role }) => writing.includes(role));
+  const allIn = (children: readonly Child[]) =>
+    children.length > 0 && studentIds.every((studentId) => children.some(({ id }) => id === studentId));
+  if (!allIn(linked)) throw new HttpProblem('not-found');
+  if (!allIn(writable)) throw new HttpProblem('forbidden');
+}
+
 /** Today's date where one child goes to school. */
 export async function schoolDateOf(db: Db, studentId: string, now: Date): Promise<string> {
   const row = await db('students as s')

@@ -159,6 +159,8 @@ const table: Record<string, { statuses: Statuses; body?: () => object }> = {
     body: () => ({ on: '2026-10-28', as: 'done' }),
   },
   'delete /api/entries/:entryId': { statuses: { ...writing(204), student: 404, apart: 404 } },
+  // Taken out by the guardian alone, the last to call.
+  'post /api/entries/:entryId/return': { statuses: owners(200) },
   'get /api/calendar/feeds': { statuses: list },
   'post /api/calendar/feeds': {
     statuses: { ...record, looker: 201, student: 201, apart: 201, guardian: 201 },

@@ -1,4 +1,4 @@
-import { type RouteContract } from '@cadro/contract';
+import type { RouteContract } from '@cadro/contract';
 import { parse, ParseError, parseText } from '@cadro/contract/parse';
 import type { Static, TObject, TSchema } from '@sinclair/typebox';
 import type { Request, Router } from 'express';

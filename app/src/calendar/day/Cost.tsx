@@ -6,9 +6,7 @@ import { useChildren } from '../../household';
 import { problemWords, useFormat } from '../../i18n';
 import { stateWords } from '../../gradebook';
 import { Action, Frame, frameOf, Heading, Row, RowLink, Stack, Words } from '../../ui';
-import { useCatchUpMutation } from '../api';
-
-const isOpen = ({ status, kind }: TouchedWork): boolean => kind !== null || status === 'open';
+import { useCatchUpMutation } from './dayApi';
 
 function Touched({ studentId, work }: { studentId: string; work: TouchedWork }) {
   const { t } = useTranslation();
@@ -36,7 +34,7 @@ function Touched({ studentId, work }: { studentId: string; work: TouchedWork }) 
             {[courseTitle, why].join(' · ')}
           </Words>
         </View>
-        <Words size="small" bold={isOpen(work)} colour={kind === null ? 'soft' : 'plum'}>
+        <Words size="small" bold={work.open} colour={kind === null ? 'soft' : 'plum'}>
           {state}
         </Words>
       </Row>
@@ -74,7 +72,7 @@ export function Cost({ day }: { day: ChildDay }) {
   const [catchUp, { isLoading, error }] = useCatchUpMutation();
   const { studentId, on, missed, touched, inHand } = day;
   if (missed.absent === 0 && missed.trip === 0) return null;
-  const open = touched.filter(isOpen).length;
+  const open = touched.filter((work) => work.open).length;
   const taken = inHand.some((each) => each.purpose === 'catch-up' && each.open);
   const take = async () => {
     const title = t('day.catchUpTitle', { day: format.dayLong(on) });

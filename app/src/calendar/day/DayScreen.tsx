@@ -5,7 +5,7 @@ import { useChildren } from '../../household';
 import { useFormat } from '../../i18n';
 import { BackLink } from '../../shell/BackLink';
 import { Heading, Loaded, Row, Stack, useWide, WayOn, WidePage, Words } from '../../ui';
-import { useDayQuery } from '../api';
+import { useDayQuery } from './dayApi';
 import { Cost } from './Cost';
 import { Events, Lessons } from './Lessons';
 import { WithTheSchool } from './WithTheSchool';

@@ -1,4 +1,3 @@
-import { parseISO } from 'date-fns';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -10,7 +9,7 @@ import { useChildren, useMeQuery } from '../../household';
 import { isServerProblem, problemWords, useFormat } from '../../i18n';
 import { BackLink } from '../../shell/BackLink';
 import { Action, Field, Heading, Loaded, Page, Quietly, Stack, TickLine, Words } from '../../ui';
-import { useDayQuery, useLetterMutation } from '../api';
+import { useDayQuery, useLetterMutation } from './dayApi';
 import { letterDraft, type ChosenLesson } from './letterDraft';
 
 type Purpose = AbsenceLetter['purpose'];
@@ -25,6 +24,7 @@ const nearDays = 7;
 /** What a letter can be about: marks without a reason, the marks of the day, or days to come. */
 function useOffered(day: ChildDay, days: ChildDays | undefined, purpose: Purpose): Offered[] {
   const { t } = useTranslation();
+  const format = useFormat();
   const { on } = day;
   if (purpose === 'ahead') {
     return day.ahead.map((date, nth) => ({
@@ -35,8 +35,7 @@ function useOffered(day: ChildDay, days: ChildDays | undefined, purpose: Purpose
       chosen: nth === 0,
     }));
   }
-  const near = (date: string) =>
-    Math.abs(parseISO(date).getTime() - parseISO(on).getTime()) <= nearDays * 24 * 60 * 60 * 1000;
+  const near = (date: string) => Math.abs(format.daysBetween(date, on)) <= nearDays;
   return (days?.days ?? [])
     .flatMap(({ on: date, marks }) => marks.map((mark) => ({ date, mark })))
     .filter(({ date, mark }) =>

@@ -38,7 +38,7 @@ const work = (more: Partial<TouchedWork> = {}): TouchedWork => ({
     possible: 10,
   },
   ...{ assigned: false, due: true, dueAt: '2026-10-22T02:59:00Z', status: 'open', earned: null },
-  ...{ kind: null, deadline: null },
+  ...{ kind: null, open: true, deadline: null },
   ...more,
 });
 const day = (more: Partial<ChildDay> = {}): ChildDay => ({
@@ -170,7 +170,9 @@ describe('what it cost', () => {
   });
 
   it('says so when all of it is in', () => {
-    show(<Cost day={day({ missed, lessons, touched: [work({ status: 'scored', earned: 9 })] })} />);
+    show(
+      <Cost day={day({ missed, lessons, touched: [work({ status: 'scored', earned: 9, open: false })] })} />,
+    );
     expect(said('9 of 10')).toBe(true);
     expect(said('All of it is in.')).toBe(true);
     expect(screen.queryByRole('button')).toBeNull();

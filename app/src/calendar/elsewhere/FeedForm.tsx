@@ -52,9 +52,9 @@ export function FeedForm({
   const { t } = useTranslation();
   const { all } = useChildren();
   const [body, setBody] = useState(start);
-  // None chosen is everyone; a tick for each says so.
+  // Whoever is linked later belongs to everyone: all of them are sent as none.
   const everyone = all.map(({ id }) => id);
-  const studentIds = body.studentIds.length === 0 ? everyone : body.studentIds;
+  const [chosenIds, setChosenIds] = useState(body.studentIds.length === 0 ? everyone : body.studentIds);
   const layers = calendarLayers.map((value) => ({ value, label: t(`calendar.layer.${value}`) }));
   return (
     <Stack space={1.5}>
@@ -74,18 +74,16 @@ export function FeedForm({
         <Ticks
           label={t('entry.forWhom')}
           options={all.map(({ id, givenName }) => ({ value: id, label: givenName }))}
-          chosen={studentIds}
-          onChange={(chosen) =>
-            setBody({ ...body, studentIds: chosen.length === everyone.length ? [] : chosen })
-          }
+          chosen={chosenIds}
+          onChange={setChosenIds}
         />
       ) : null}
       <Action
         main
         label={action}
         busy={busy}
-        disabled={body.name.trim() === '' || body.layers.length === 0}
-        onPress={() => onKeep(body)}
+        disabled={body.name.trim() === '' || body.layers.length === 0 || chosenIds.length === 0}
+        onPress={() => onKeep({ ...body, studentIds: chosenIds.length === everyone.length ? [] : chosenIds })}
       />
     </Stack>
   );

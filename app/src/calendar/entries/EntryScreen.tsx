@@ -4,7 +4,7 @@ import { useTranslation } from 'react-i18next';
 import type { Entry } from '@cadro/contract';
 import { useItemQuery } from '../../gradebook';
 import { useChildren } from '../../household';
-import { isServerProblem, useFormat } from '../../i18n';
+import { dayGiven, isServerProblem, problemWords, useFormat } from '../../i18n';
 import { BackLink } from '../../shell/BackLink';
 import type { ServerProblem } from '../../store/api';
 import { Action, Heading, Loaded, Page, Quietly, Row, Stack, Words } from '../../ui';
@@ -12,6 +12,7 @@ import {
   useChangeEntryMutation,
   useCreateEntryMutation,
   useEntryQuery,
+  usePutBackEntryMutation,
   useRemoveEntryMutation,
   useTickEntryMutation,
 } from '../calendarApi';
@@ -81,7 +82,7 @@ export function NewEntryScreen({
       </Page>
     );
   if (studentId && itemId) return <NewAboutWork studentId={studentId} itemId={itemId} />;
-  const day = /^\d{4}-\d{2}-\d{2}$/.test(on ?? '') ? (on ?? today) : today;
+  const day = dayGiven(on, today);
   const supply = kind === 'supply';
   const start = emptyDraft({
     kind: supply ? 'supply' : 'reminder',
@@ -92,19 +93,23 @@ export function NewEntryScreen({
 }
 
 /** Taken out at once, and back at a touch. */
-function Removed({ entry }: { entry: Entry }) {
+function Removed({ entry, onBack }: { entry: Entry; onBack: () => void }) {
   const { t } = useTranslation();
-  const router = useRouter();
-  const [create] = useCreateEntryMutation();
+  const [putBack, { error, isLoading }] = usePutBackEntryMutation();
   const undo = async () => {
-    const answer = await create(bodyOf(draftOf(entry)));
-    if (answer.data) router.replace(`/days/entries/${answer.data.id}`);
+    const answer = await putBack(entry.id);
+    if (answer.data) onBack();
   };
   return (
     <Page>
       <BackLink href="/days" label={t('places.days')} />
       <Words live>{t('entry.removed', { title: entry.title })}</Words>
-      <Action label={t('entry.undo')} onPress={() => void undo()} />
+      {error ? (
+        <Words colour="plum" live>
+          {problemWords(t, error)}
+        </Words>
+      ) : null}
+      <Action label={t('entry.undo')} busy={isLoading} onPress={() => void undo()} />
     </Page>
   );
 }
@@ -147,7 +152,11 @@ function Existing({ entry, on }: { entry: Entry; on: string | null }) {
   const [removed, setRemoved] = useState(false);
   const [kept, setKept] = useState(false);
   const [change, { error, isLoading }] = useChangeEntryMutation();
-  const [remove] = useRemoveEntryMutation();
+  const [remove, removal] = useRemoveEntryMutation();
+  const takeOut = async () => {
+    const answer = await remove(entry.id);
+    if (!answer.error) setRemoved(true);
+  };
   const keep = async () => {
     const answer = await change({ entryId: entry.id, version, ...bodyOf(draft) });
     if (answer.data) {
@@ -158,7 +167,7 @@ function Existing({ entry, on }: { entry: Entry; on: string | null }) {
     // What was written stays; kept once more, it stands over what came in between.
     if (problem?.code === 'edited-meanwhile') setVersion((problem.current as Entry).version);
   };
-  if (removed) return <Removed entry={entry} />;
+  if (removed) return <Removed entry={entry} onBack={() => setRemoved(false)} />;
   return (
     <Page>
       <BackLink href={on ? `/days?on=${on}` : '/days'} label={t('places.days')} />
@@ -171,7 +180,7 @@ function Existing({ entry, on }: { entry: Entry; on: string | null }) {
         }}
         heading={entry.title}
         about={entry.itemTitle}
-        error={serverProblem(error)}
+        error={serverProblem(error ?? removal.error)}
         busy={isLoading}
         onSave={() => void keep()}
       />
@@ -181,13 +190,7 @@ function Existing({ entry, on }: { entry: Entry; on: string | null }) {
             {t('entry.kept')}
           </Words>
         ) : null}
-        <Quietly
-          label={t('entry.remove')}
-          onPress={() => {
-            setRemoved(true);
-            void remove(entry.id);
-          }}
-        />
+        <Quietly label={t('entry.remove')} onPress={() => void takeOut()} />
       </Row>
       {entry.mine ? null : (
         <Words size="small" colour="soft">

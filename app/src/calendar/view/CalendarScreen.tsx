@@ -3,7 +3,7 @@ import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { Calendar, CalendarEvent } from '@cadro/contract';
 import { useChildren } from '../../household';
-import { useFormat } from '../../i18n';
+import { dayGiven, useFormat } from '../../i18n';
 import { useAppSelector } from '../../store/store';
 import { Choice, Heading, Loaded, Quietly, Row, Stack, useWide, WayOn, WidePage } from '../../ui';
 import { useCalendarQuery } from '../calendarApi';
@@ -28,7 +28,7 @@ function usePlace(): Place {
   const router = useRouter();
   const params = useLocalSearchParams<{ view?: string; on?: string }>();
   const view = viewNames.find((name) => name === params.view) ?? 'month';
-  const on = /^\d{4}-\d{2}-\d{2}$/.test(params.on ?? '') ? (params.on ?? today) : today;
+  const on = dayGiven(params.on, today);
   return { view, on, go: (to) => router.setParams({ view, on, ...to }) };
 }
 

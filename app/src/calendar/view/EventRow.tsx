@@ -6,6 +6,7 @@ import { MarkOf, useChildren } from '../../household';
 import { useFormat } from '../../i18n';
 import { OutLink, Row, Tick, touch, usePalette, Words } from '../../ui';
 import { useTickEntryMutation } from '../calendarApi';
+import { isDone } from './dayOf';
 
 /** 'Test · Kelp chemistry · Hall': what it is, beside its title. */
 function useSubtitle(event: CalendarEvent): string {
@@ -46,6 +47,7 @@ export function EventRow({ event, timed }: { event: CalendarEvent; timed: boolea
   const [tick] = useTickEntryMutation();
   const { studentIds, title, settled, link, on, href, layer } = event;
   const subtitle = useSubtitle(event);
+  const done = isDone(event);
   // The contract knows the pages by their addresses only.
   const page = pageOfEvent(event) as Href | null;
   const names = studentIds.length === all.length ? [] : studentIds.map(nameOf);
@@ -54,7 +56,7 @@ export function EventRow({ event, timed }: { event: CalendarEvent; timed: boolea
     ...(names.length > 0 ? [names.join(', ')] : []),
     title,
     subtitle,
-    ...(settled && layer !== 'attendance' ? [t('calendar.settled')] : []),
+    ...(done ? [t('calendar.settled')] : []),
   ]
     .filter(Boolean)
     .join(', ');
@@ -66,9 +68,9 @@ export function EventRow({ event, timed }: { event: CalendarEvent; timed: boolea
       </Row>
       <View style={{ flex: 1 }}>
         <Words
-          bold={!settled && layer !== 'attendance'}
-          colour={settled && layer !== 'attendance' ? 'soft' : 'ink'}
-          style={settled && layer !== 'attendance' ? { textDecorationLine: 'line-through' } : {}}
+          bold={!done && layer !== 'attendance'}
+          colour={done ? 'soft' : 'ink'}
+          style={done ? { textDecorationLine: 'line-through' } : {}}
         >
           {title}
         </Words>

@@ -6,6 +6,7 @@ import { useFormat } from '../../i18n';
 import { Heading, Stack, WayOn, Words } from '../../ui';
 import { useCalendarQuery } from '../calendarApi';
 import { inSight, touches } from './dayOf';
+import { dayTitle } from './DayEvents';
 import { EventRow } from './EventRow';
 
 /** What the Brief tells of itself: work, absences and what is in hand. */
@@ -30,7 +31,7 @@ export function OnTheCalendar() {
         return (
           <View key={on}>
             <Words size="small" colour="soft">
-              {on === format.today ? t('calendar.todayIs', { day: format.dayLong(on) }) : format.dayLong(on)}
+              {dayTitle(t, format, on)}
             </Words>
             {own.map((event) => (
               <EventRow key={event.key} event={event} timed={own.some(({ startsAt }) => startsAt !== null)} />

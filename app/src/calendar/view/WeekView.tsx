@@ -1,8 +1,9 @@
 import { View } from 'react-native';
 import type { Calendar, CalendarEvent } from '@cadro/contract';
+import { datesOf } from '@cadro/core';
 import { useWide } from '../../ui';
 import { DayEvents } from './DayEvents';
-import { datesOf } from './range';
+import { touches } from './dayOf';
 
 /** A week day by day: below one another on a phone, two abreast where there is room. */
 export function WeekView({ calendar, events }: { calendar: Calendar; events: readonly CalendarEvent[] }) {
@@ -21,9 +22,7 @@ export function WeekView({ calendar, events }: { calendar: Calendar; events: rea
 /** The next weeks, only the days on which something is still open. */
 export function AgendaView({ calendar, events }: { calendar: Calendar; events: readonly CalendarEvent[] }) {
   const open = events.filter(({ settled }) => !settled);
-  const days = datesOf(calendar).filter((date) =>
-    open.some(({ on, lastOn }) => on <= date && lastOn >= date),
-  );
+  const days = datesOf(calendar).filter((date) => open.some((event) => touches(event, date)));
   return (
     <View style={{ gap: 24, maxWidth: 720 }}>
       {days.map((on) => (

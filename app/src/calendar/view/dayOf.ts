@@ -60,11 +60,13 @@ export function loadOf(
   };
 }
 
+/** An absence is over, and yet nothing that is done with. */
+export const isDone = ({ settled, layer }: CalendarEvent): boolean => settled && layer !== 'attendance';
+
 /** What needs one first, and what is settled, which may stand folded. */
 export function parted(events: readonly CalendarEvent[]): {
   readonly open: CalendarEvent[];
   readonly settled: CalendarEvent[];
 } {
-  const done = (event: CalendarEvent) => event.settled && event.layer !== 'attendance';
-  return { open: events.filter((event) => !done(event)), settled: events.filter(done) };
+  return { open: events.filter((event) => !isDone(event)), settled: events.filter(isDone) };
 }

@@ -1,4 +1,4 @@
-import { datesOf, moved, rangeOf } from './range';
+import { moved, rangeOf } from './range';
 
 it.each([
   ['month', '2026-10-21', '2026-09-28', '2026-11-01'],
@@ -18,10 +18,3 @@ it.each([
   ['day', '2026-10-31', 1, '2026-11-01'],
   ['agenda', '2026-10-21', -1, '2026-09-23'],
 ] as const)('a %s of %s moved by %s is of %s', (view, on, by, to) => expect(moved(view, on, by)).toBe(to));
-
-it('counts every day once, also when the clocks go back', () =>
-  expect(datesOf({ from: '2026-10-31', to: '2026-11-02' })).toEqual([
-    '2026-10-31',
-    '2026-11-01',
-    '2026-11-02',
-  ]));

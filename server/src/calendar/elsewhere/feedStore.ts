@@ -1,6 +1,6 @@
 import type { CalendarLayer } from '@cadro/contract';
 import type { GivenEvent } from '@cadro/core/ical';
-import type { Db, Trx } from '../../db';
+import { inChunks, type Db, type Trx } from '../../db';
 
 export interface FeedRow {
   readonly id: string;
@@ -98,10 +98,8 @@ export async function saveGiven(
   const rows = changed.map(({ uid, sequence, content, changedAt, cancelled }) => ({
     ...{ feed_id: feedId, uid, sequence, content, changed_at: changedAt, cancelled },
   }));
-  for (let from = 0; from < rows.length; from += 500)
-    await trx('calendar_published')
-      .insert(rows.slice(from, from + 500))
-      .onConflict(['feed_id', 'uid'])
-      .merge();
+  await inChunks(rows, (some) =>
+    trx('calendar_published').insert(some).onConflict(['feed_id', 'uid']).merge(),
+  );
   await trx('calendar_feeds').where({ id: feedId }).update({ read_at: at });
 }

@@ -1,7 +1,7 @@
 import type { ImportReport } from '@cadro/contract';
+import type { DateRange } from '@cadro/core';
 import type { ReadEvent } from '@cadro/core/ical';
-import type { Db, Trx } from '../../db';
-import type { DateRange } from '../../attendance';
+import { inChunks, type Db, type Trx } from '../../db';
 import type { Viewer } from '../viewer';
 
 interface ImportRow {
@@ -89,8 +89,7 @@ export async function replaceImport(
   const rows = events.map(({ uid, component, firstOn, lastOn }) => ({
     ...{ import_id: row?.id, uid, component, first_on: firstOn, last_on: lastOn },
   }));
-  for (let from = 0; from < rows.length; from += 500)
-    await trx('imported_events').insert(rows.slice(from, from + 500));
+  await inChunks(rows, (some) => trx('imported_events').insert(some));
 }
 
 export const deleteImport = async (db: Db, importId: string): Promise<void> => {

@@ -1,7 +1,7 @@
 import type { ImportBody, ImportReport } from '@cadro/contract';
 import { daysAfter } from '@cadro/core';
 import { CalendarError, readCalendar, type ReadCalendar } from '@cadro/core/ical';
-import { childrenFor, householdOf, requireChild } from '../../household';
+import { householdOf, requireWriter } from '../../household';
 import { HttpProblem } from '../../http/problems';
 import { viewerOf, zoneOf, type Deps } from '../viewer';
 import * as store from './importStore';
@@ -10,6 +10,9 @@ import * as store from './importStore';
 const horizonDays = 400;
 /** What cannot be understood is told by so many lines; a file with more is no calendar anyone can mend. */
 const mostNotes = 100;
+
+/** A calendar of one child, or of all. */
+const whose = (studentId: string | null): string[] => (studentId === null ? [] : [studentId]);
 
 function read(text: string, timeZone: string, horizon: string): ReadCalendar {
   try {
@@ -30,13 +33,7 @@ export async function importCalendar(
   { studentId, name, text, preview }: ImportBody,
 ): Promise<{ report: ImportReport; written: boolean }> {
   const { db } = deps;
-  if (studentId === null) {
-    const [all, writable] = await Promise.all([
-      childrenFor(db, guardianId, 'read-record'),
-      childrenFor(db, guardianId, 'write-talk'),
-    ]);
-    if (writable.length === 0) throw new HttpProblem(all.length === 0 ? 'not-found' : 'forbidden');
-  } else await requireChild(db, guardianId, studentId, 'write-talk');
+  await requireWriter(db, guardianId, whose(studentId));
   const viewer = await viewerOf(deps, guardianId);
   const { events, notes } = read(text, zoneOf(viewer, studentId), daysAfter(viewer.today, horizonDays));
   const { id: householdId, author } = await householdOf(db, guardianId);
@@ -61,8 +58,6 @@ export async function forgetImport(deps: Deps, guardianId: string, importId: str
   const viewer = await viewerOf(deps, guardianId);
   const found = (await store.importsOf(deps.db, viewer)).find(({ id }) => id === importId);
   if (!found) throw new HttpProblem('not-found');
-  const writable = await childrenFor(deps.db, guardianId, 'write-talk');
-  const mayWrite = writable.some(({ id }) => found.student_id === null || id === found.student_id);
-  if (!mayWrite) throw new HttpProblem('forbidden');
+  await requireWriter(deps.db, guardianId, whose(found.student_id));
   await store.deleteImport(deps.db, importId);
 }

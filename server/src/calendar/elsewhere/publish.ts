@@ -1,10 +1,9 @@
 import { pageOfEvent, type CalendarEvent, type CalendarLayer } from '@cadro/contract';
-import { daysAfter } from '@cadro/core';
+import { type DateRange, daysAfter } from '@cadro/core';
 import { publish, writeCalendar, type DraftEvent } from '@cadro/core/ical';
 import { hashToken } from '../../seal';
 import { HttpProblem } from '../../http/problems';
 import { eventsOf } from '../calendar';
-import type { DateRange } from '../../attendance';
 import { viewerOf, type Deps, type Viewer } from '../viewer';
 import * as store from './feedStore';
 

@@ -1,8 +1,7 @@
 import type { CalendarEvent } from '@cadro/contract';
-import { daysAfter } from '@cadro/core';
+import { type DateRange, daysAfter } from '@cadro/core';
 import { openFollowUps } from '../../followups';
 import { readPlan } from '../../plan';
-import type { DateRange } from '../../attendance';
 import { eventOf, zoneOf, type Deps, type Viewer } from '../viewer';
 
 const within = (on: string | null, { from, to }: DateRange): on is string =>

@@ -1,8 +1,8 @@
 import type { CalendarEvent } from '@cadro/contract';
+import type { DateRange } from '@cadro/core';
 import { expandEvent } from '@cadro/core/ical';
 import type { Db } from '../../db';
 import { importedBetween } from '../elsewhere/importStore';
-import type { DateRange } from '../../attendance';
 import { eventOf, zoneOf, type Viewer } from '../viewer';
 
 /** Calendars of elsewhere that the household has read in. */

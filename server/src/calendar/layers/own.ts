@@ -1,10 +1,9 @@
 import type { CalendarEvent } from '@cadro/contract';
-import { daysAfter } from '@cadro/core';
+import { type DateRange, daysAfter } from '@cadro/core';
 import { occurrences, wallTimeIn } from '@cadro/core/ical';
 import { differenceInCalendarDays, parseISO } from 'date-fns';
 import type { Db } from '../../db';
 import { entriesFor, type EntryRow } from '../entryStore';
-import type { DateRange } from '../../attendance';
 import { eventOf, zoneOf, type Viewer } from '../viewer';
 
 /** The day of an entry that hangs on a work: so many days before it is due where the child's school is. */

@@ -1,9 +1,8 @@
 import type { CalendarEvent } from '@cadro/contract';
-import { daysAfter, isWeekend } from '@cadro/core';
+import { type DateRange, daysAfter, isWeekend } from '@cadro/core';
 import type { Db } from '../../db';
 import { eventView } from '../day';
 import * as timetable from '../timetableStore';
-import type { DateRange } from '../../attendance';
 import { eventOf, zoneOf, type Viewer } from '../viewer';
 
 /** Longer holidays than this are none of a school year. */
