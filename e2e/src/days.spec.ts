@@ -81,6 +81,31 @@ test('what a family writes down: again and again, ticked, left out, taken out an
   await page.getByLabel('At', { exact: true }).fill('soon');
   await page.getByRole('button', { name: 'Keep' }).click();
   await expect(page.getByText('The time must be like 17:30.')).toBeVisible();
+  // It came back whole: ticked off on one day, left out on another. And an address with no such day opens today.
+  await page.goto('/days?view=day&on=2026-11-16');
+  await expect(page.getByRole('button', { name: 'Show 1 that is settled' })).toBeVisible();
+  await page.goto('/days?view=day&on=2026-11-23');
+  await expect(page.getByRole('heading', { name: 'Monday 23 November' })).toBeVisible();
+  await expect(page.getByRole('link', { name: /Library books/ })).toHaveCount(0);
+  await page.goto('/days?view=day&on=2026-13-45');
+  await expect(page.getByRole('heading', { name: /^Today, Wednesday 21 October/ })).toBeVisible();
+});
+
+test('an entry stays where it cannot be taken out', async ({ guardian, page }) => {
+  await guardian.signsIn();
+  await page.goto('/days/entries/new?on=2026-11-17');
+  await page.getByLabel('Title').fill('Dentist');
+  await page.getByRole('button', { name: 'Keep' }).click();
+  await page.getByRole('link', { name: /Dentist/ }).click();
+  await page.route('**/api/entries/*', (route) =>
+    route.request().method() === 'DELETE' ? route.abort() : route.continue(),
+  );
+  await page.getByRole('button', { name: 'Take it out' }).click();
+  await expect(page.getByText(/cannot be reached/)).toBeVisible();
+  await expect(page.getByText('‘Dentist’ is taken out.')).toHaveCount(0);
+  await page.unrouteAll();
+  await page.getByRole('button', { name: 'Take it out' }).click();
+  await expect(page.getByText('‘Dentist’ is taken out.')).toBeVisible();
 });
 
 test('undated work gets a day, supplies are ticked off, and layers are left out', async ({

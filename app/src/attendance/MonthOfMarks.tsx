@@ -4,7 +4,7 @@ import { useTranslation } from 'react-i18next';
 import type { ChildDays } from '@cadro/contract';
 import { datesOf, isWeekend, monthWeeksOf } from '@cadro/core';
 import { useFormat } from '../i18n';
-import { DayStrip, usePalette, Words } from '../ui';
+import { DayStrip, usePalette, Weekdays, Words } from '../ui';
 import { dayHref } from './DayRow';
 import { dayWords } from './markWords';
 
@@ -25,6 +25,7 @@ export function MonthOfMarks({ days, month }: { days: ChildDays; month: string }
   const most = Math.max(1, ...days.days.map((day) => day.marks.length));
   return (
     <View style={{ gap: 4 }}>
+      <Weekdays weekend={weekends} />
       {weeksOf(month).map((week) => (
         <View key={week[0]} style={{ flexDirection: 'row', gap: 4 }}>
           {week

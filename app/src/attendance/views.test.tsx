@@ -131,11 +131,13 @@ describe('a month of marks', () => {
     expect(hrefs()).toEqual(['/days/c/2026-10-19', '/days/c/2026-10-20']);
     // Saturdays and Sundays are no columns where nothing was marked on them.
     expect(screen.queryByText('24')).toBeNull();
+    expect([screen.queryByText('Fri'), screen.queryByText('Sat')].map(Boolean)).toEqual([true, false]);
   });
   it('shows weekends where there was school on one', () => {
     const saturday = { on: '2026-10-24', marks: [mark('present')] };
     show(<MonthOfMarks days={days({ days: [...week, saturday] })} month="2026-10" />);
     expect(screen.queryByText('25')).not.toBeNull();
+    expect(screen.queryByText('Sat')).not.toBeNull();
   });
 });
 

@@ -17,12 +17,14 @@ function Day({ date, state }: { date?: DateData; state?: string }) {
   ) : null;
 }
 
-/** Monday to Sunday. */
-function Weekdays() {
+/** The names over the columns of a month, from Monday on; without the weekend where it is no column. */
+export function Weekdays({ weekend = true }: { weekend?: boolean }) {
   const { i18n } = useTranslation();
   const name = new Intl.DateTimeFormat(i18n.language, { weekday: 'short', timeZone: 'UTC' });
   // 5 January 2026 was a Monday.
-  const days = [5, 6, 7, 8, 9, 10, 11].map((day) => name.format(new Date(Date.UTC(2026, 0, day))));
+  const days = [5, 6, 7, 8, 9, ...(weekend ? [10, 11] : [])].map((day) =>
+    name.format(new Date(Date.UTC(2026, 0, day))),
+  );
   return (
     <View aria-hidden style={{ flexDirection: 'row' }}>
       {days.map((day) => (
@@ -35,6 +37,8 @@ function Weekdays() {
     </View>
   );
 }
+
+const WholeWeek = () => <Weekdays />;
 
 const flat = {
   container: { paddingLeft: 0, paddingRight: 0, backgroundColor: 'transparent' },
@@ -59,7 +63,7 @@ export function MonthGrid({ month, cell }: { month: string; cell: Cell }) {
         firstDay={1}
         disableMonthChange
         dayComponent={Day}
-        customHeader={Weekdays}
+        customHeader={WholeWeek}
         theme={theme}
       />
     </CellContext.Provider>

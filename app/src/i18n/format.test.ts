@@ -1,0 +1,24 @@
+import { dayGiven, makeFormat } from './format';
+
+it.each([
+  ['2026-10-30', '2026-10-30'],
+  ['2026-13-45', '2026-10-21'],
+  ['tomorrow', '2026-10-21'],
+  ['', '2026-10-21'],
+  [undefined, '2026-10-21'],
+])('the day of an address that says %j is %s', (text, day) => expect(dayGiven(text, '2026-10-21')).toBe(day));
+
+describe('days by the clock of the school', () => {
+  // Late in the evening at Halifax, the next morning in Greenwich.
+  const format = makeFormat('en', 'America/Halifax', '2026-10-22T02:30:00Z');
+  it.each([
+    ['today', format.today, '2026-10-21'],
+    ['an instant', format.dateOf('2026-11-01T03:30:00Z'), '2026-11-01'],
+    ['an instant of the evening before', format.dateOf('2026-11-01T02:30:00Z'), '2026-10-31'],
+    ['days ahead, across a change of clocks', format.daysAhead(14), '2026-11-04'],
+    ['days between', format.daysBetween('2026-10-31', '2026-11-03T12:00:00Z'), 3],
+    ['days back', format.daysBetween('2026-11-03', '2026-10-31'), -3],
+    ['far', format.recent('2026-10-01T12:00:00Z'), '1 Oct, 09:00'],
+    ['near', format.recent('2026-10-21T02:00:00Z'), 'yesterday, 23:00'],
+  ])('%s', (_name, found, expected) => expect(found).toBe(expected));
+});
