@@ -1,3 +1,4 @@
+import { alertRoutes } from './alerts/routes';
 import { attendanceRoutes } from './attendance/days';
 import { calendarRoutes } from './calendar/calendar';
 import { dayRoutes } from './calendar/day';
@@ -15,6 +16,11 @@ import { planRoutes } from './plan/plan';
 import type { RouteContract } from './shared/route';
 import { sourceRoutes } from './sources/status';
 
+export * from './alerts/alerts';
+export * from './alerts/digest';
+export * from './alerts/routes';
+export * from './alerts/rules';
+export * from './alerts/settings';
 export * from './attendance/attendance';
 export * from './attendance/days';
 export * from './calendar/calendar';
@@ -59,5 +65,6 @@ export const allRoutes: readonly RouteContract[] = [
   elsewhereRoutes,
   followUpRoutes,
   messageRoutes,
+  alertRoutes,
   sourceRoutes,
 ].flatMap((routes) => Object.values<RouteContract>(routes));

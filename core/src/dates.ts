@@ -75,3 +75,10 @@ export const dateIn = (timeZone: string, instant: Date): string =>
   new Intl.DateTimeFormat('en-CA', { timeZone, year: 'numeric', month: '2-digit', day: '2-digit' }).format(
     instant,
   );
+
+/** Minutes after midnight that a clock in a zone shows at an instant. */
+export function minuteIn(timeZone: string, instant: Date): number {
+  const clock = { timeZone, hour: '2-digit', minute: '2-digit', hourCycle: 'h23' } as const;
+  const [hour, minute] = new Intl.DateTimeFormat('en-GB', clock).format(instant).split(':').map(Number);
+  return (hour ?? 0) * 60 + (minute ?? 0);
+}

@@ -1,3 +1,4 @@
+export * from './alerts';
 export * from './attendance';
 export * from './calendar';
 export * from './dates';

@@ -4,12 +4,18 @@ import { demoRouter, type InboundMail } from './demo/routes';
 import { Faults } from './faults';
 import { feedRouter } from './feed/routes';
 import { filesRouter } from './feed/files';
+import { textGateway } from './mail/texts';
 import { oneRosterRouter } from './oneRoster/routes';
 import type { Simulation } from './simulation';
 import { schools } from './story';
 
 /** The interfaces of the three schools, each under its own path, and the demo's controls. */
-export function schoolApp(simulation: Simulation, inbound: InboundMail, baseUrl: () => string): Express {
+export function schoolApp(
+  simulation: Simulation,
+  inbound: InboundMail,
+  baseUrl: () => string,
+  gatewayKey: string,
+): Express {
   const app = express();
   const faults = new Faults();
   app.disable('x-powered-by');
@@ -22,6 +28,7 @@ export function schoolApp(simulation: Simulation, inbound: InboundMail, baseUrl:
       filesRouter(),
     );
   }
+  app.use(textGateway(simulation, gatewayKey));
   app.use(demoRouter(simulation, faults, inbound, baseUrl));
   app.get('/healthz', (_request, response) => void response.json({ ok: true }));
   return app;

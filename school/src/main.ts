@@ -17,7 +17,9 @@ function main(): void {
   const port = Number(need('SCHOOL_PORT'));
   const simulation = new Simulation(process.env['SCHOOL_STATE_FILE'] ?? null);
   const inbound = { url: need('SCHOOL_INBOUND_MAIL_URL'), key: need('SCHOOL_INBOUND_MAIL_KEY') };
-  const http = createServer(schoolApp(simulation, inbound, () => `http://127.0.0.1:${port}`));
+  const http = createServer(
+    schoolApp(simulation, inbound, () => `http://127.0.0.1:${port}`, need('SCHOOL_TEXT_KEY')),
+  );
   const mail = mailServer(simulation);
   http.keepAliveTimeout = keepAliveMs;
   http.listen(port, '127.0.0.1');

@@ -38,7 +38,7 @@ beforeAll(async () => {
   const simulation = new Simulation(null);
   simulation.moveTo(opensAt);
   server = createServer(
-    schoolApp(simulation, { url: `http://127.0.0.1:${inboxPort}`, key: 'k' }, () => base),
+    schoolApp(simulation, { url: `http://127.0.0.1:${inboxPort}`, key: 'k' }, () => base, 'texts'),
   );
   server.keepAliveTimeout = 60_000; // a busy machine must not race the end of an idle connection
   base = `http://127.0.0.1:${await portOf(server)}`;

@@ -13,10 +13,26 @@ export interface Letter {
   answeredAt: string | null;
 }
 
+/** What reached a family: a mail, or a text message. */
+export interface Arrival {
+  readonly channel: 'mail' | 'text';
+  readonly to: string;
+  readonly subject: string;
+  readonly text: string;
+  /** The formatted part of a mail; empty for none. */
+  readonly html: string;
+  /** A mail's Message-ID, a text's key: what comes again with it has come already. */
+  readonly key: string;
+  /** Of a mail: the headers that programs act on. */
+  readonly headers: Readonly<Record<string, string>>;
+  readonly receivedAt: string;
+}
+
 /** What happened because of the family, on top of the story: kept, so that a restart forgets nothing. */
 interface Kept {
   now: string;
   letters: Letter[];
+  arrivals?: Arrival[];
   added: { school: string; collection: string; id: string; at: string; row: Record<string, unknown> }[];
 }
 
@@ -43,6 +59,17 @@ export class Simulation {
 
   get letters(): readonly Letter[] {
     return this.kept.letters;
+  }
+
+  get arrivals(): readonly Arrival[] {
+    return this.kept.arrivals ?? [];
+  }
+
+  /** Takes a message in once, however often it is delivered. */
+  arrive(arrival: Arrival): void {
+    if (this.arrivals.some(({ channel, key }) => channel === arrival.channel && key === arrival.key)) return;
+    this.kept.arrivals = [...this.arrivals, arrival];
+    this.save();
   }
 
   get opensAt(): string {

@@ -8,6 +8,8 @@ export interface Config {
   readonly secret: string;
   readonly appDir: string | null;
   readonly smtpUrl: string;
+  /** Where text messages go out; null where none can be sent. */
+  readonly textGateway: { readonly url: string; readonly key: string; readonly timeoutMs: number } | null;
   /** How long a school's system may take over one answer. */
   readonly sourceTimeoutMs: number;
   /** Domain of the reply addresses; mail for it is posted to /api/inbound-mail. */
@@ -40,6 +42,9 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     secret,
     appDir: env['CADRO_APP_DIR'] ?? null,
     smtpUrl: need('SMTP_URL'),
+    textGateway: env['TEXT_GATEWAY_URL']
+      ? { url: env['TEXT_GATEWAY_URL'], key: need('TEXT_GATEWAY_KEY'), timeoutMs: 10_000 }
+      : null,
     sourceTimeoutMs: Number(env['CADRO_SOURCE_TIMEOUT_MS'] ?? 15_000),
     mailDomain: env['CADRO_MAIL_DOMAIN'] ?? 'mail.cadro.example',
     inboundMailKey: need('CADRO_INBOUND_MAIL_KEY'),

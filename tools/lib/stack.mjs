@@ -9,6 +9,7 @@ const stopTimeoutMs = 6_000;
 
 /** The environment of Cadro's processes and of the stand-ins, from the addresses of one stack. */
 export function environment({ databaseUrl, ports, secret, appDir, schoolState }) {
+  const textKey = `texts-${secret.slice(16, 32)}`;
   const inboundKey = `inbound-${secret.slice(0, 16)}`;
   return {
     NODE_ENV: 'production',
@@ -19,6 +20,9 @@ export function environment({ databaseUrl, ports, secret, appDir, schoolState })
     CADRO_APP_DIR: appDir,
     CADRO_INBOUND_MAIL_KEY: inboundKey,
     CADRO_DEMO_SCHOOL_URL: `http://127.0.0.1:${ports.school}`,
+    TEXT_GATEWAY_URL: `http://127.0.0.1:${ports.school}/texts`,
+    TEXT_GATEWAY_KEY: textKey,
+    SCHOOL_TEXT_KEY: textKey,
     SMTP_URL: `smtp://127.0.0.1:${ports.smtp}`,
     SCHOOL_PORT: String(ports.school),
     SCHOOL_SMTP_PORT: String(ports.smtp),

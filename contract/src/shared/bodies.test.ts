@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import type { TObject, TSchema } from '@sinclair/typebox';
 import {
+  alertRoutes,
   allRoutes,
   attendanceRoutes,
   calendarRoutes,
@@ -30,6 +31,22 @@ const entry = {
   rule: 'FREQ=WEEKLY;BYDAY=TH',
   itemId: null,
   daysBefore: null,
+};
+const threshold = { on: true, percent: 70, level: 2.5, letter: null };
+const on = { on: true };
+const alertRules = {
+  capPerDay: 5,
+  exceptions: [{ studentId: uuid, courseId: null, rules: { below: { percent: 90 } } }],
+  rules: {
+    ...{ below: threshold, 'if-left': threshold, 'letter-step': on, slipping: { on: true, perWeek: 2 } },
+    ...{ fallen: { on: true, points: 5, days: 14 }, improved: { on: true, points: 5, days: 14 } },
+    ...{ 'loose-end': { on: true, kinds: ['missing'], atOnce: 1, effect: 0 }, 'sent-back': on },
+    ...{ deadline: { on: true, days: 3 }, unmarked: { on: true, days: 3 }, settled: on, pattern: on },
+    ...{ 'big-work': { on: true, days: 3, effect: 8 }, comment: { on: true, subjects: ['work'] } },
+    ...{ unexplained: on, late: { on: true, times: 3, days: 14 }, 'days-missed': { on: true, percent: 8 } },
+    ...{ 'term-final': on, 'report-card': on },
+    ...{ 'source-silent': { on: true, days: 3 }, 'not-looked': { on: true, days: 3 } },
+  },
 };
 const feed = { name: 'Kitchen', layers: ['due', 'test'], studentIds: [] };
 /** A body of each writing route that fits; a new route that is not here fails below. */
@@ -82,6 +99,13 @@ const fitting: Record<string, object> = {
   'post /api/calendar/feeds': feed,
   'patch /api/calendar/feeds/:feedId': feed,
   'post /api/calendar/imports': { studentId: null, name: 'x', text: 'BEGIN:VCALENDAR', preview: true },
+  'post /api/alerts/state': { ids: [uuid], state: 'done' },
+  'patch /api/alerts/settings': { rules: alertRules, mailStopped: true },
+  'post /api/alerts/rehearsal': alertRules,
+  'post /api/alerts/silences': {
+    ...{ alertKey: 'figure:a:b', studentId: uuid, courseId: uuid, kind: 'figure', until: '2026-10-28' },
+  },
+  'post /api/alerts/test': { channel: 'mail' },
   'post /api/messages': { studentId: uuid, teacherId: uuid, followUpId: null, subject: 'S', text: 'T' },
 };
 const keyOf = ({ method, path }: { method: string; path: string }) => `${method} ${path}`;
@@ -167,6 +191,30 @@ describe('limits of what people write', () => {
     ['a lesson twice', dayRoutes.letter.body, { lessons: [lesson, lesson] }, '/lessons'],
     ['a meaning of its own', attendanceRoutes.meaning.body, { kind: 'asleep' }, '/kind'],
     ['a supply of 501 characters', calendarRoutes.gotSupply.body, { supply: long(501) }, '/supply'],
+    ['alerts for nobody', alertRoutes.change.body, { ids: [] }, '/ids'],
+    ['a state of its own', alertRoutes.change.body, { state: 'gone' }, '/state'],
+    ['a cap of none', alertRoutes.rehearse.body, { capPerDay: 0 }, '/capPerDay'],
+    ['rules without one of them', alertRoutes.rehearse.body, { rules: {} }, '/rules'],
+    [
+      'a threshold above the scale',
+      alertRoutes.rehearse.body,
+      { rules: { ...alertRules.rules, below: { ...threshold, percent: 101 } } },
+      '/rules/below/percent',
+    ],
+    [
+      'a fall of nothing',
+      alertRoutes.rehearse.body,
+      { rules: { ...alertRules.rules, fallen: { on: true, points: 0, days: 14 } } },
+      '/rules/fallen/points',
+    ],
+    [
+      'a kind of loose end nobody knows',
+      alertRoutes.rehearse.body,
+      { rules: { ...alertRules.rules, 'loose-end': { on: true, kinds: ['lost'], atOnce: 1, effect: 0 } } },
+      '/rules/loose-end/kinds/0',
+    ],
+    ['a silence without a day', alertRoutes.silence.body, { until: 'soon' }, '/until'],
+    ['a channel nobody has', alertRoutes.test.body, { channel: 'pigeon' }, '/channel'],
     ['a language nobody has translated', householdRoutes.changeMe.body, { language: 'xx' }, '/language'],
   ])('%s', (_name, schema, more, path) => {
     const route = writing.find(({ body }) => body === schema);

@@ -16,6 +16,8 @@ export const problemCodes = [
   'teacher-without-contact',
   'unknown-thread',
   'plan-full',
+  'off-scale',
+  'no-way',
   'unreadable-file',
   'nothing-open',
   'foreign-origin',

@@ -5,6 +5,7 @@ export * from './effort';
 export * from './evidence';
 export * from './expected';
 export * from './goodNews';
+export * from './isTest';
 export * from './itemWorth';
 export * from './joint';
 export * from './looseEnds';

@@ -1,5 +1,6 @@
 import express, { Router } from 'express';
 import { clientOf } from '../access';
+import { arrivedPage } from './arrived';
 import { faultKinds, type Fault, type Faults } from '../faults';
 import { answerLetters } from '../mail/teachers';
 import type { Simulation } from '../simulation';
@@ -43,6 +44,11 @@ export function demoRouter(
     response.json({ now: simulation.now });
   });
   router.get('/demo/letters', (_request, response) => void response.json({ letters: simulation.letters }));
+  router.get('/demo/arrivals', (_request, response) => void response.json({ arrivals: simulation.arrivals }));
+  router.get(
+    '/demo/arrived',
+    (_request, response) => void response.type('html').send(arrivedPage(simulation.arrivals)),
+  );
   router.put('/demo/faults', (request, response) => {
     const { faults: wanted } = request.body as { faults?: Fault[] };
     if (!Array.isArray(wanted) || wanted.some(({ kind }) => !faultKinds.includes(kind))) {

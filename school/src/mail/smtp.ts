@@ -1,4 +1,4 @@
-import { simpleParser, type AddressObject } from 'mailparser';
+import { simpleParser, type AddressObject, type ParsedMail } from 'mailparser';
 import { SMTPServer } from 'smtp-server';
 import type { Simulation } from '../simulation';
 import { mailboxes } from './teachers';
@@ -6,24 +6,65 @@ import { mailboxes } from './teachers';
 const firstAddress = (field: AddressObject | AddressObject[] | undefined): string =>
   [field ?? []].flat()[0]?.value[0]?.address?.toLowerCase() ?? '';
 
-/** The schools' mail server: takes letters to its teachers and offices, and refuses those to anybody else. */
+/** Where families have their mail; their boxes take all that comes. */
+const familyDomains = ['aldervane.example', 'test.example'];
+const isFamily = (address: string): boolean => familyDomains.some((domain) => address.endsWith(`@${domain}`));
+/** What a mail program acts on, in the order in which it is shown. */
+const shownHeaders = ['list-unsubscribe', 'list-unsubscribe-post', 'in-reply-to', 'references'];
+
+const headersOf = (mail: ParsedMail): Record<string, string> =>
+  Object.fromEntries(
+    mail.headerLines
+      .filter(({ key }) => shownHeaders.includes(key))
+      .map(({ key, line }) => [
+        key,
+        line
+          .slice(key.length + 1)
+          .replace(/\s+/g, ' ')
+          .trim(),
+      ]),
+  );
+
+function arrive(simulation: Simulation, mail: ParsedMail, to: string): void {
+  simulation.arrive({
+    channel: 'mail',
+    to,
+    subject: mail.subject ?? '',
+    text: mail.text ?? '',
+    html: mail.html || '',
+    key: mail.messageId ?? '',
+    headers: headersOf(mail),
+    receivedAt: simulation.now,
+  });
+}
+
+/**
+ * The mail server of the schools and of the families: takes letters to teachers and offices and mail to guardians, and
+ * refuses what is to anybody else.
+ */
 export function mailServer(simulation: Simulation): SMTPServer {
   return new SMTPServer({
     authOptional: true,
     disabledCommands: ['STARTTLS', 'AUTH'],
     size: 10 * 1024 * 1024,
     onRcptTo({ address }, _session, callback) {
-      const known = mailboxes.some((each) => each.address === address.toLowerCase());
+      const to = address.toLowerCase();
+      const known = isFamily(to) || mailboxes.some((each) => each.address === to);
       callback(known ? null : Object.assign(new Error(`no mailbox ${address}`), { responseCode: 550 }));
     },
     onData(stream, _session, callback) {
       simpleParser(stream).then(
         (mail) => {
           const messageId = mail.messageId ?? '';
+          const to = firstAddress(mail.to);
+          if (isFamily(to)) {
+            arrive(simulation, mail, to);
+            return callback();
+          }
           const again = simulation.letters.some((letter) => letter.messageId === messageId);
           if (!again) {
             simulation.receive({
-              to: firstAddress(mail.to),
+              to,
               replyTo: firstAddress(mail.replyTo) || firstAddress(mail.from),
               subject: mail.subject ?? '',
               text: mail.text ?? '',

@@ -1,4 +1,5 @@
 export { attendanceOf, schoolRegister, type ChildAttendance, type StandingMark } from './childAttendance';
 export { markView, teacherView } from './overview';
+export { registersOf } from './registers';
 export { attendanceRouter } from './routes';
 export { desksOf } from './store';

@@ -40,6 +40,7 @@ it('takes a database of the release before along, with what is in it', async () 
       '002_terms_and_grades',
       '003_work_and_plan',
       '004_days',
+      '005_alerts',
     ]);
   } finally {
     await db.destroy();

@@ -1,5 +1,6 @@
 import type { Role } from '@cadro/contract';
 import type { Logger } from 'pino';
+import { deliver, dueDeliveries, lookAtChildren, makeDigests, type DeliverDeps } from '../alerts';
 import type { Config } from '../config';
 import { demoClock, setDemoClock, type Db } from '../db';
 import { addHousehold, hashPassword, putLink } from '../household';
@@ -49,6 +50,15 @@ export async function refreshAddresses(db: Db, schoolUrl: string): Promise<void>
   for (const { clientId, baseUrl } of sources) await moveSource(db, clientId, baseUrl);
 }
 
+/** What the day's reading tells the family, and what it sends them. */
+async function tellFamily(deps: DeliverDeps): Promise<void> {
+  const { db, clock } = deps;
+  const children: string[] = await db('guardian_links').distinct().orderBy('student_id').pluck('student_id');
+  await lookAtChildren(deps, children);
+  await makeDigests(deps);
+  for (const id of await dueDeliveries(db, await clock.now())) await deliver(deps, id);
+}
+
 /**
  * Fills an empty database with the story: reads the simulated schools day by day, as a family that has had
  * Cadro for two weeks would have, so that every change in the history was really seen.
@@ -66,16 +76,17 @@ export async function loadStory(
     const sealedSecret = seal(config.secret, clientSecret);
     sourceIds.push(await addSource(db, { name, baseUrl, clientId, sealedSecret }));
   }
+  const mail = { db, config, transport: mailTransport(config) };
   const last = Date.parse(story.opensAt);
   for (let at = Date.parse(story.readsFrom); at <= last; at += dayMs) {
     const now = new Date(at);
     await setDemoClock(db, now);
     await schools.moveTo(now);
     for (const id of sourceIds) await syncSource({ db, clock, config }, id);
+    if (at === Date.parse(story.readsFrom)) await addFamily(db, now);
+    await tellFamily({ db, clock, config, transport: mail.transport });
     tell(`read ${now.toISOString().slice(0, 10)}`);
   }
-  await addFamily(db, await clock.now());
-  const mail = { db, config, transport: mailTransport(config) };
   const worker = await startWorker({ db, clock, config, mail }, log);
   const idle = await untilIdle(db, figuresTimeoutMs);
   await worker.stop();

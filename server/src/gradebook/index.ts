@@ -4,6 +4,16 @@ export { offerEnds, confirmedOffers, readNewComments, saveOfferAnswer } from './
 export { openCourse } from './openCourse';
 export { endOfDay, instantAt, startOfDay } from './courseTerms';
 export { filesFrom } from './itemDetail';
+export {
+  commentsSeen,
+  finalGrades,
+  historyOfCourse,
+  householdViews,
+  itemChanges,
+  type ItemChange,
+  loadCourses,
+  type LoadedCourse,
+} from './histories';
 export { courseRecords, dueSql } from './records';
 export { gradebookRouter } from './routes';
 export { coursesOf, enrolled, itemOf, ofThisYear, type CourseRow } from './store';

@@ -6,25 +6,26 @@ import { HttpProblem } from '../http/problems';
 import { endOfDay } from './courseTerms';
 
 interface UnreadRow {
+  readonly student_id: string;
   readonly id: string;
   readonly text: string;
   readonly written_at: Date;
   readonly time_zone: string;
 }
 
-/** Reads offers out of the comments on a child that are new or whose text has changed; what was read stays read. */
-export async function readNewComments(db: Db, studentId: string): Promise<void> {
+/** Reads offers out of comments on children that are new or whose text has changed; what was read stays read. */
+export async function readNewComments(db: Db | Trx, studentIds: readonly string[]): Promise<void> {
   const rows = await db('comments as m')
     .join('courses as c', 'c.id', 'm.course_id')
     .join('schools as sch', 'sch.id', 'c.school_id')
-    .where({ 'm.student_id': studentId })
+    .whereIn('m.student_id', [...studentIds])
     .whereRaw('m.offers_of is distinct from m.text')
-    .select<UnreadRow[]>('m.id', 'm.text', 'm.written_at', 'sch.time_zone');
-  for (const { id, text, written_at, time_zone } of rows) {
+    .select<UnreadRow[]>('m.student_id', 'm.id', 'm.text', 'm.written_at', 'sch.time_zone');
+  for (const { student_id, id, text, written_at, time_zone } of rows) {
     const writtenAt = written_at.toISOString();
     const offers = readOffers({ text, writtenAt, timeZone: time_zone, lang: languageOf(text) });
     await db('comments')
-      .where({ student_id: studentId, id })
+      .where({ student_id, id })
       .update({ offers: JSON.stringify(offers), offers_of: text });
   }
 }

@@ -4,13 +4,16 @@ import { dateIn, termOn } from '@cadro/core';
 import type { Db } from '../db';
 import { isOfTerm, termEnd, termsOfCourses, type CourseTerm } from './courseTerms';
 
-interface CourseRow {
+export interface CourseRow {
   id: string;
+  student_id: string;
+  title: string;
+  source_name: string;
   policy: unknown;
   standards: { id: string; title: string }[];
   time_zone: string;
 }
-interface ItemRow {
+export interface ItemRow {
   id: string;
   course_id: string;
   category_id: string;
@@ -27,8 +30,14 @@ interface ItemRow {
   due_at: Date | null;
   accepted_until: Date | null;
   term_external_id: string | null;
+  kind: string | null;
+  undated: boolean;
+  due_raw: Date | null;
+  removed: boolean;
+  known_at: Date | null;
 }
-interface ResultRow {
+export interface ResultRow {
+  student_id: string;
   item_id: string;
   course_id: string;
   at: Date;
@@ -36,6 +45,7 @@ interface ResultRow {
   earned: number | null;
   late: boolean;
   levels: Record<string, number>;
+  known_at: Date | null;
 }
 
 /** An item's due instant, which an undated one has not, whatever its source had to fill in. */
@@ -43,7 +53,7 @@ export const dueSql = 'case when i.undated then null else i.due_at end';
 
 const iso = (date: Date): string => date.toISOString();
 
-const itemRecord = (row: ItemRow): ItemRecord => ({
+export const itemRecord = (row: ItemRow): ItemRecord => ({
   id: row.id,
   categoryId: row.category_id,
   title: row.title,
@@ -56,7 +66,7 @@ const itemRecord = (row: ItemRow): ItemRecord => ({
   acceptedUntil: row.accepted_until && iso(row.accepted_until),
 });
 
-const resultRecord = (row: ResultRow): ResultRecord => ({
+export const resultRecord = (row: ResultRow): ResultRecord => ({
   itemId: row.item_id,
   at: iso(row.at),
   status: row.status,
@@ -89,37 +99,50 @@ function categoriesOf(own: readonly CategoryRow[], items: readonly ItemRow[]) {
   return [...byId.values()].sort((a, b) => b.weight - a.weight || (a.id < b.id ? -1 : 1));
 }
 
-function group<T extends { course_id: string }>(rows: readonly T[]): Map<string, T[]> {
+function group<T>(rows: readonly T[], keyOf: (row: T) => string): Map<string, T[]> {
   const groups = new Map<string, T[]>();
   for (const row of rows) {
-    const known = groups.get(row.course_id);
+    const known = groups.get(keyOf(row));
     if (known) known.push(row);
-    else groups.set(row.course_id, [row]);
+    else groups.set(keyOf(row), [row]);
   }
   return groups;
 }
 
-const coursesOfStudent = (db: Db, studentId: string, courseId: string | undefined): Promise<CourseRow[]> =>
+const coursesOfStudents = (db: Db, studentIds: readonly string[], courseId?: string): Promise<CourseRow[]> =>
   db('courses as c')
     .join('enrolments as e', 'e.course_id', 'c.id')
     .join('schools as sch', 'sch.id', 'c.school_id')
-    .where({ 'e.student_id': studentId, 'e.active': true })
+    .join('sources as src', 'src.id', 'c.source_id')
+    .whereIn('e.student_id', [...studentIds])
+    .where({ 'e.active': true })
     .whereNotNull('c.policy')
     .modify((query) => {
       if (courseId) query.where({ 'c.id': courseId });
     })
-    .select<CourseRow[]>('c.id', 'c.policy', 'c.standards', 'sch.time_zone');
+    .orderBy('c.id')
+    .select<CourseRow[]>(
+      'c.id',
+      'e.student_id',
+      'c.title',
+      'src.name as source_name',
+      'c.policy',
+      'c.standards',
+      'sch.time_zone',
+    );
 
 const categoriesOfCourses = (db: Db, courseIds: readonly string[]): Promise<CategoryRow[]> =>
   db('categories')
     .whereIn('course_id', [...courseIds])
     .select<CategoryRow[]>('id', 'title', 'weight', 'drop_lowest', 'course_id');
 
-const itemsOf = (db: Db, courseIds: readonly string[]): Promise<ItemRow[]> =>
+const itemsOf = (db: Db, courseIds: readonly string[], removed: boolean): Promise<ItemRow[]> =>
   db('items as i')
     .join('categories as k', 'k.id', 'i.category_id')
     .whereIn('i.course_id', [...courseIds])
-    .where({ 'i.removed': false })
+    .modify((query) => {
+      if (!removed) query.where({ 'i.removed': false });
+    })
     .orderBy('i.id')
     .select<ItemRow[]>(
       'i.id',
@@ -138,15 +161,38 @@ const itemsOf = (db: Db, courseIds: readonly string[]): Promise<ItemRow[]> =>
       db.raw(`${dueSql} as due_at`),
       'i.accepted_until',
       'i.term_external_id',
+      'i.kind',
+      'i.undated',
+      'i.due_at as due_raw',
+      'i.removed',
+      'i.known_at',
     );
 
-const resultsOf = (db: Db, studentId: string, courseIds: readonly string[]): Promise<ResultRow[]> =>
+const resultsOf = (
+  db: Db,
+  studentIds: readonly string[],
+  courseIds: readonly string[],
+  removed: boolean,
+): Promise<ResultRow[]> =>
   db('results as r')
     .join('items as i', 'i.id', 'r.item_id')
-    .where({ 'r.student_id': studentId, 'i.removed': false })
+    .whereIn('r.student_id', [...studentIds])
+    .modify((query) => {
+      if (!removed) query.where({ 'i.removed': false });
+    })
     .whereIn('i.course_id', [...courseIds])
     .orderBy([{ column: 'r.at' }, { column: 'r.seq' }])
-    .select<ResultRow[]>('r.item_id', 'i.course_id', 'r.at', 'r.status', 'r.earned', 'r.late', 'r.levels');
+    .select<ResultRow[]>(
+      'r.student_id',
+      'r.item_id',
+      'i.course_id',
+      'r.at',
+      'r.status',
+      'r.earned',
+      'r.late',
+      'r.levels',
+      'r.known_at',
+    );
 
 /** A course of a child in one of its terms, as the core reads it. */
 export interface TermRecord {
@@ -158,37 +204,64 @@ export interface TermRecord {
   readonly record: CourseRecord;
 }
 
-interface Loaded {
+/** A course of one child with everything that belongs to it. */
+export interface LoadedCourse {
   readonly course: CourseRow;
   readonly categories: readonly CategoryRow[];
   readonly items: readonly ItemRow[];
   readonly results: readonly ResultRow[];
+  /** All terms of the course, by date. */
   readonly terms: readonly CourseTerm[];
 }
 
-function recordOf(
-  { course, categories, items, results, terms }: Loaded,
-  term: CourseTerm,
-  asOf: Date,
-): Omit<TermRecord, 'standing'> {
+/** A course in one of its terms: what does not change within it, and the rows of its works and results. */
+export function termPart({ course, categories, items, results, terms }: LoadedCourse, term: CourseTerm) {
   const policy = parse('stored policy', PolicyRecord, course.policy);
   const own = items.filter((item) => isOfTerm(item, term, terms, course.time_zone));
   const ids = new Set(own.map(({ id }) => id));
   // A source tells one policy; its end is the end of the term it was told in.
   const endsIn = termOn(terms, dateIn(course.time_zone, new Date(policy.termEnd))) === term;
   return {
-    term,
-    terms,
-    record: {
+    frame: {
       id: course.id,
-      asOf: iso(asOf),
       policy: endsIn ? policy : { ...policy, termEnd: iso(termEnd(term, course.time_zone)) },
       categories: categoriesOf(categories, own),
       standards: course.standards,
-      items: own.map(itemRecord),
-      results: results.filter(({ item_id }) => ids.has(item_id)).map(resultRecord),
     },
+    items: own,
+    results: results.filter(({ item_id }) => ids.has(item_id)),
   };
+}
+
+/**
+ * The courses of several children: five queries, however many children and courses.
+ * @param ask.removed also works that the source has taken back.
+ */
+export async function loadCourses(
+  db: Db,
+  studentIds: readonly string[],
+  ask: { readonly courseId?: string; readonly removed?: true } = {},
+): Promise<LoadedCourse[]> {
+  const removed = ask.removed ?? false;
+  const courses = await coursesOfStudents(db, studentIds, ask.courseId);
+  const ids = [...new Set(courses.map(({ id }) => id))];
+  const [terms, categories, items, results] = await Promise.all([
+    termsOfCourses(db, ids),
+    categoriesOfCourses(db, ids),
+    itemsOf(db, ids, removed),
+    resultsOf(db, studentIds, ids, removed),
+  ]);
+  const categoriesByCourse = group(categories, ({ course_id }) => course_id);
+  const itemsByCourse = group(items, ({ course_id }) => course_id);
+  const place = (each: { student_id: string; course_id: string }) => `${each.student_id}:${each.course_id}`;
+  const resultsByPlace = group(results, place);
+  return courses.map((course) => ({
+    course,
+    categories: categoriesByCourse.get(course.id) ?? [],
+    items: itemsByCourse.get(course.id) ?? [],
+    results: resultsByPlace.get(place({ ...course, course_id: course.id })) ?? [],
+    terms: terms.get(course.id) ?? [],
+  }));
 }
 
 /**
@@ -206,29 +279,25 @@ export async function courseRecords(
     readonly everyTerm?: true;
   } = {},
 ): Promise<TermRecord[]> {
-  const courses = await coursesOfStudent(db, studentId, ask.courseId);
-  const ids = courses.map(({ id }) => id);
-  const [terms, categories, items, results] = await Promise.all([
-    termsOfCourses(db, ids),
-    categoriesOfCourses(db, ids),
-    itemsOf(db, ids),
-    resultsOf(db, studentId, ids),
-  ]);
-  const categoriesByCourse = group(categories);
-  const itemsByCourse = group(items);
-  const resultsByCourse = group(results);
-  return courses.flatMap((course): TermRecord[] => {
-    const own = terms.get(course.id) ?? [];
-    const standing = termOn(own, dateIn(course.time_zone, asOf));
-    const loaded = {
-      course,
-      categories: categoriesByCourse.get(course.id) ?? [],
-      items: itemsByCourse.get(course.id) ?? [],
-      results: resultsByCourse.get(course.id) ?? [],
-      terms: own,
-    };
-    return own
+  const loaded = await loadCourses(db, [studentId], ask.courseId ? { courseId: ask.courseId } : {});
+  return loaded.flatMap((course): TermRecord[] => {
+    const { terms } = course;
+    const standing = termOn(terms, dateIn(course.course.time_zone, asOf));
+    return terms
       .filter((term) => ask.everyTerm || term === standing)
-      .map((term) => ({ ...recordOf(loaded, term, asOf), standing: term === standing }));
+      .map((term) => {
+        const { frame, items, results } = termPart(course, term);
+        return {
+          term,
+          terms,
+          standing: term === standing,
+          record: {
+            ...frame,
+            asOf: iso(asOf),
+            items: items.map(itemRecord),
+            results: results.map(resultRecord),
+          },
+        };
+      });
   });
 }

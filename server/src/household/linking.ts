@@ -1,6 +1,7 @@
 import { roles, type Child, type LinkPreview } from '@cadro/contract';
 import type { Clock, Db, Trx } from '../db';
 import { HttpProblem } from '../http/problems';
+import { enqueueLooks } from '../jobs/queue';
 import { hashCode } from '../seal';
 import * as store from './store';
 
@@ -45,6 +46,8 @@ export async function linkChild({ db, clock }: Deps, guardianId: string, code: s
     const child = (await store.linkedChildren(trx, guardianId, roles)).find(
       ({ id }) => id === row.student_id,
     );
+    // From here on what is new is told; what is there already is not.
+    await enqueueLooks(trx, [row.student_id]);
     if (!child) throw new Error('the link just written cannot be read');
     return child;
   });

@@ -5,11 +5,13 @@ import { mount } from '../http/mount';
 import type { ServerDeps } from '../http/app';
 import { linkChild, previewLink } from './linking';
 import { checkCredentials } from './signIn';
-import { guardianById, linkedChildren, setLanguage } from './store';
+import { guardianById, linkedChildren, markLooked, setLanguage } from './store';
 
 async function meOf({ db, clock, config }: ServerDeps, guardianId: string): Promise<Me> {
   const guardian = await guardianById(db, guardianId);
   if (!guardian) throw new HttpProblem('not-signed-in');
+  const now = await clock.now();
+  await markLooked(db, guardianId, now);
   return {
     id: guardian.id,
     name: guardian.name,
@@ -17,7 +19,7 @@ async function meOf({ db, clock, config }: ServerDeps, guardianId: string): Prom
     email: guardian.email,
     language: guardian.language,
     children: await linkedChildren(db, guardianId, roles),
-    now: (await clock.now()).toISOString(),
+    now: now.toISOString(),
     demo: config.demoSchoolUrl !== null,
   };
 }

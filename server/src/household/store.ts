@@ -28,6 +28,11 @@ export async function setLanguage(db: Db, id: string, language: Language): Promi
   await db('guardians').where({ id }).update({ language });
 }
 
+/** Puts down that a guardian has looked. */
+export async function markLooked(db: Db, id: string, at: Date): Promise<void> {
+  await db('guardians').where({ id }).update({ looked_at: at });
+}
+
 /** The children a guardian is linked to now, oldest first. */
 export function linkedChildren(db: Db, guardianId: string, roles: readonly Role[]): Promise<Child[]> {
   return db('guardian_links as l')

@@ -6,6 +6,7 @@ import session from 'express-session';
 import { Pool } from 'pg';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
+import { alertRouter, LiveAlerts, Rehearser } from '../alerts';
 import { attendanceRouter } from '../attendance';
 import { calendarPages, calendarRouter, elsewherePages, touchedByPattern } from '../calendar';
 import type { Config } from '../config';
@@ -72,7 +73,14 @@ const secretAddress: RequestHandler = (_request, response, next) => {
   next();
 };
 
-function apiRouter(deps: ServerDeps, solver: Solver): Router {
+/** What a process keeps running beside its answers. */
+interface Helpers {
+  readonly solver: Solver;
+  readonly live: LiveAlerts;
+  readonly rehearser: Rehearser;
+}
+
+function apiRouter(deps: ServerDeps, { solver, live, rehearser }: Helpers): Router {
   const router = Router();
   router.post('/api/session', loginLimit(deps.db));
   router.use('/calendar', addressLimit(deps.db), secretAddress);
@@ -88,6 +96,7 @@ function apiRouter(deps: ServerDeps, solver: Solver): Router {
     elsewherePages,
     followUpRouter,
     messageRouter,
+    (room: ServerDeps) => alertRouter(room, live, rehearser),
     sourceRouter,
   ]) {
     router.use(build(deps));
@@ -133,8 +142,12 @@ export function buildServer(deps: ServerDeps): Server {
     response.setHeader('cache-control', 'no-store');
     next();
   });
-  const solver = new Solver();
-  app.use(apiRouter(deps, solver));
+  const helpers = {
+    solver: new Solver(),
+    live: new LiveAlerts(config, log),
+    rehearser: new Rehearser(),
+  };
+  app.use(apiRouter(deps, helpers));
   app.use('/api', () => {
     throw new HttpProblem('not-found');
   });
@@ -146,7 +159,12 @@ export function buildServer(deps: ServerDeps): Server {
   return {
     app,
     async close() {
-      await Promise.all([pool.end(), solver.close()]);
+      await Promise.all([
+        pool.end(),
+        helpers.solver.close(),
+        helpers.live.close(),
+        helpers.rehearser.close(),
+      ]);
     },
   };
 }

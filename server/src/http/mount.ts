@@ -1,7 +1,7 @@
 import type { RouteContract } from '@cadro/contract';
 import { parse, ParseError, parseText } from '@cadro/contract/parse';
 import type { Static, TObject, TSchema } from '@sinclair/typebox';
-import type { Request, Router } from 'express';
+import type { Request, Response, Router } from 'express';
 import { HttpProblem } from './problems';
 
 declare module 'express-session' {
@@ -28,9 +28,14 @@ export class Produced {
   ) {}
 }
 
+/** An answer that is written bit by bit, of the media type its contract names. */
+export class Streamed {
+  constructor(readonly write: (request: Request, response: Response) => Promise<void>) {}
+}
+
 type Handler<P extends TObject, Q extends TObject, B extends TSchema, A extends TSchema> = (
   call: Call<Static<P>, Static<Q>, Static<B>>,
-) => Promise<Static<A> | Produced | void>;
+) => Promise<Static<A> | Produced | Streamed | void>;
 
 /** In tests every answer is checked against its schema, so that the document cannot lie. */
 const checkAnswers = process.env['NODE_ENV'] === 'test';
@@ -60,6 +65,7 @@ export function mount<P extends TObject, Q extends TObject, B extends TSchema, A
       request,
     };
     const answer = await handle(call);
+    if (answer instanceof Streamed) return answer.write(request, response);
     if (answer instanceof Produced) {
       response.set('Content-Disposition', `inline; filename="${answer.fileName}"`);
       return void response

@@ -17,6 +17,8 @@ const kinds: Record<ProblemCode, { status: number; title: string }> = {
   'already-linked': { status: 409, title: 'This child is linked to you already' },
   'edited-meanwhile': { status: 409, title: 'Someone else changed this since you opened it' },
   'teacher-without-contact': { status: 422, title: 'The school has given no address for this teacher' },
+  'off-scale': { status: 422, title: 'That lies on no scale there is' },
+  'no-way': { status: 422, title: 'There is no such way to reach this guardian' },
   'plan-full': { status: 422, title: 'This plan holds as many open tasks as can be weighed' },
   'nothing-open': { status: 422, title: 'Nothing of this is open any more' },
   'unreadable-file': { status: 422, title: 'The file cannot be read; the place is named' },

@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import type { Db, Trx } from '../db';
 
 /** Jobs go into the queue in the transaction that gives the reason for them. */
@@ -5,14 +6,12 @@ async function addJob(
   db: Db | Trx,
   task: string,
   payload: Record<string, unknown>,
-  options: { key?: string; queue?: string } = {},
+  options: { key?: string; queue?: string; maxTries?: number } = {},
 ): Promise<void> {
-  await db.raw('select graphile_worker.add_job(?, ?::json, queue_name := ?, job_key := ?)', [
-    task,
-    JSON.stringify(payload),
-    options.queue ?? null,
-    options.key ?? null,
-  ]);
+  await db.raw(
+    'select graphile_worker.add_job(?, ?::json, queue_name := ?, job_key := ?, max_attempts := ?)',
+    [task, JSON.stringify(payload), options.queue ?? null, options.key ?? null, options.maxTries ?? null],
+  );
 }
 
 /** Later wishes for a child whose figures wait to be computed join the one that waits. */
@@ -28,3 +27,30 @@ export const enqueueSync = (db: Db | Trx, sourceId: string): Promise<void> =>
 
 export const enqueueMail = (db: Db | Trx, messageId: string): Promise<void> =>
   addJob(db, 'sendMail', { messageId }, { key: `mail:${messageId}` });
+
+/** So many children are looked at together. */
+const looksAtOnce = 100;
+
+/** Looks at children for those who are told about them; the same children are not asked for twice. */
+export async function enqueueLooks(db: Db | Trx, studentIds: readonly string[]): Promise<void> {
+  const ids = [...studentIds].sort();
+  for (let from = 0; from < ids.length; from += looksAtOnce) {
+    const some = ids.slice(from, from + looksAtOnce);
+    await addJob(
+      db,
+      'lookAtChildren',
+      { studentIds: some },
+      { key: `looks:${createHash('sha1').update(some.join()).digest('hex')}` },
+    );
+  }
+}
+
+/** What guardians are told of besides: silent sources, digests that are due, and what waits to go out. */
+export const enqueueRounds = (db: Db | Trx): Promise<void> =>
+  addJob(db, 'alertRounds', {}, { key: 'rounds' });
+
+/** A message is tried so many times, each later than the one before; the last is about an hour after the first. */
+const deliveryTries = 9;
+
+export const enqueueDelivery = (db: Db | Trx, deliveryId: string): Promise<void> =>
+  addJob(db, 'deliver', { deliveryId }, { key: `deliver:${deliveryId}`, maxTries: deliveryTries });

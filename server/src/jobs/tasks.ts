@@ -4,13 +4,16 @@ import { parse } from '@cadro/contract/parse';
 import { Type } from '@sinclair/typebox';
 import type { Config } from '../config';
 import type { Clock, Db } from '../db';
+import { deliver, dueDeliveries, lookAtChildren, lookAtGuardians, makeDigests } from '../alerts';
 import { sendMail, type MailDeps } from '../messages';
 import { computeFigures } from '../outlook';
 import { allSources, SourceError, syncSource } from '../sources';
-import { enqueueSync } from './queue';
+import { enqueueDelivery, enqueueRounds, enqueueSync } from './queue';
 
 const SourceJob = Type.Object({ sourceId: Uuid });
 const StudentJob = Type.Object({ studentId: Uuid });
+const StudentsJob = Type.Object({ studentIds: Type.Array(Uuid) });
+const DeliveryJob = Type.Object({ deliveryId: Uuid });
 const MessageJob = Type.Object({ messageId: Uuid });
 
 export interface JobDeps {
@@ -36,6 +39,24 @@ export function tasksOf({ db, clock, config, mail }: JobDeps): TaskList {
     async computeFigures(payload) {
       const { studentId } = parse('job computeFigures', StudentJob, payload);
       await computeFigures({ db, clock }, studentId);
+    },
+    async lookAtChildren(payload) {
+      const { studentIds } = parse('job lookAtChildren', StudentsJob, payload);
+      await lookAtChildren({ db, clock }, studentIds);
+      await enqueueRounds(db);
+    },
+    async alertRounds() {
+      await lookAtGuardians({ db, clock });
+      await makeDigests({ db, clock });
+      for (const id of await dueDeliveries(db, await clock.now())) await enqueueDelivery(db, id);
+    },
+    async deliver(payload, { job }) {
+      const { deliveryId } = parse('job deliver', DeliveryJob, payload);
+      await deliver(
+        { db, clock, config, transport: mail.transport },
+        deliveryId,
+        job.attempts >= job.max_attempts,
+      );
     },
     async sendMail(payload, { job }) {
       const { messageId } = parse('job sendMail', MessageJob, payload);

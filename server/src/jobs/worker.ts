@@ -14,14 +14,15 @@ const quietLogger = (log: Pino) =>
     if (level === 'error' || level === 'warning') log.warn({ queue: level }, message.split('\n')[0]);
   });
 
-/** Starts the loop that works off the queue; sources are read every fifteen minutes. */
+/** Starts the loop that works off the queue; sources are read every fifteen minutes, and what is
+ * due to go out is looked for every minute. */
 export const startWorker = (deps: JobDeps, log: Pino): Promise<Runner> =>
   run({
     connectionString: deps.config.databaseUrl,
     concurrency: 2,
     pollInterval: 1000,
     noHandleSignals: true,
-    crontab: '*/15 * * * * syncAll',
+    crontab: '*/15 * * * * syncAll\n* * * * * alertRounds',
     logger: quietLogger(log),
     taskList: tasksOf(deps),
   });

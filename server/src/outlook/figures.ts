@@ -13,7 +13,7 @@ import { storeFigures, type AssumedFigures, type StoredFigures } from './store';
  */
 export async function computeFigures(deps: { db: Db; clock: Clock }, studentId: string): Promise<void> {
   const now = await deps.clock.now();
-  await readNewComments(deps.db, studentId);
+  await readNewComments(deps.db, [studentId]);
   const loaded = await courseRecords(deps.db, studentId, now, { everyTerm: true });
   const records = loaded.flatMap(({ standing, record }) => (standing ? [record] : []));
   const published = records.map((record): StoredFigures => ({

@@ -12,6 +12,7 @@ import {
   corrected,
   dateIn,
   doubtOf,
+  isTest,
   learntEffort,
   withOffers,
 } from '@cadro/core';
@@ -31,8 +32,6 @@ const earlyDays = 35;
 const settledDays = 14;
 const excusedDays = 60;
 
-/** Whether a work is a test, by what its source calls it. */
-export const isTest = (kind: string | null): boolean => /test|exam|quiz/i.test(kind ?? '');
 const isEarly = ({ kind, assigned_at, due_at }: WorkItemRow): boolean =>
   /test|exam|project/i.test(kind ?? '') ||
   (due_at !== null && due_at.getTime() - assigned_at.getTime() > 7 * dayMs);

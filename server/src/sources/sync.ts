@@ -1,6 +1,6 @@
 import type { Config } from '../config';
 import type { Clock, Db, Trx } from '../db';
-import { enqueueFigures } from '../jobs/queue';
+import { enqueueFigures, enqueueLooks } from '../jobs/queue';
 import { logChanges } from './changeLog';
 import { FeedConnector } from './connectors/feed';
 import { OneRosterConnector } from './connectors/oneRoster';
@@ -40,6 +40,8 @@ interface Run {
   readonly source: store.SourceRow;
   readonly now: Date;
   report: { records: number; problems: number };
+  /** Whose records changed. */
+  readonly touched: Set<string>;
 }
 
 function connectorsOf({ config }: SyncDeps, source: store.SourceRow): Connector[] {
@@ -55,6 +57,9 @@ function connectorsOf({ config }: SyncDeps, source: store.SourceRow): Connector[
   ];
 }
 
+/** The backlog of a first reading counts as known from its records' own times on. */
+const knownAt = ({ source, now }: Run): Date | null => (source.complete_at ? now : null);
+
 const write = (
   trx: Trx,
   run: Run,
@@ -62,8 +67,8 @@ const write = (
   records: readonly NeutralRecord[],
 ): Promise<Written> =>
   collection === 'results'
-    ? writeResults(trx, run.source.id, records as readonly ResultNeutral[])
-    : writeRecords(trx, run.source.id, tableShapes[collection], records);
+    ? writeResults(trx, run.source.id, records as readonly ResultNeutral[], knownAt(run))
+    : writeRecords(trx, run.source.id, tableShapes[collection], records, knownAt(run));
 
 async function writeCollection(
   trx: Trx,
@@ -85,7 +90,9 @@ async function writeCollection(
   run.report.records += written.ids.size;
   run.report.problems += broken.length;
   const students = await store.studentsOfCourses(trx, written.courseIds);
-  await enqueueFigures(trx, [...new Set([...written.studentIds, ...students])]);
+  const touched = [...new Set([...written.studentIds, ...students])];
+  for (const id of touched) run.touched.add(id);
+  await enqueueFigures(trx, touched);
 }
 
 const byCollection = (page: Page): [NeutralCollection, NeutralRecord[]][] =>
@@ -133,7 +140,7 @@ export async function syncSource(deps: SyncDeps, sourceId: string): Promise<Sync
   const source = await store.findSource(deps.db, sourceId);
   if (!source) throw new Error(`no source ${sourceId}`);
   const now = await deps.clock.now();
-  const run: Run = { deps, source, now, report: { records: 0, problems: 0 } };
+  const run: Run = { deps, source, now, report: { records: 0, problems: 0 }, touched: new Set() };
   try {
     for (const connector of connectorsOf(deps, source)) {
       for (const collection of connector.collections) await readCollection(run, connector, collection);
@@ -141,6 +148,7 @@ export async function syncSource(deps: SyncDeps, sourceId: string): Promise<Sync
     await retryWaiting(run);
   } catch (error) {
     await store.markFailed(deps.db, sourceId, now, error instanceof Error ? error.message : String(error));
+    await enqueueLooks(deps.db, [...run.touched]);
     throw error;
   }
   await store.markRead(deps.db, sourceId, now);
@@ -150,5 +158,7 @@ export async function syncSource(deps: SyncDeps, sourceId: string): Promise<Sync
     new Date(now.getTime() - staleAfterMs),
   );
   await enqueueFigures(deps.db, stale);
+  // Only now, when all of a reading is in: half of one would be told as if it were whole.
+  await enqueueLooks(deps.db, [...new Set([...run.touched, ...stale])]);
   return run.report;
 }

@@ -13,6 +13,8 @@ export interface TableShape {
   readonly deletesGone?: true;
   /** What differs is news to the children it concerns. */
   readonly log?: ChangeKind;
+  /** Whether it keeps when it was known: since it first came, or since it last differed. */
+  readonly known?: 'first' | 'last';
 }
 
 /** Where each neutral collection is written. Results are not here: their history is append-only. */
@@ -49,6 +51,7 @@ export const tableShapes: Readonly<Record<Exclude<NeutralCollection, 'results'>,
   items: {
     table: 'items',
     log: 'work',
+    known: 'first',
     columns: {
       title: 'text',
       description: 'text',
@@ -102,6 +105,7 @@ export const tableShapes: Readonly<Record<Exclude<NeutralCollection, 'results'>,
   grades: {
     table: 'grades',
     log: 'grade',
+    known: 'last',
     columns: {
       part: 'text',
       state: 'text',
@@ -135,6 +139,7 @@ export const tableShapes: Readonly<Record<Exclude<NeutralCollection, 'results'>,
   comments: {
     table: 'comments',
     log: 'comment',
+    known: 'last',
     columns: { subject: 'text', text: 'text', term_external_id: 'text', written_at: 'timestamptz' },
     refs: { student_id: 'students', course_id: 'courses', item_id: 'items?', author_id: 'teachers' },
     deletesGone: true,
@@ -142,6 +147,7 @@ export const tableShapes: Readonly<Record<Exclude<NeutralCollection, 'results'>,
   marks: {
     table: 'attendance_marks',
     log: 'mark',
+    known: 'last',
     columns: {
       on_date: 'date',
       period: 'text',

@@ -58,15 +58,17 @@ function concerned({ table }: TableShape, columns: readonly string[], alias: str
 /** One statement: resolves references, compares with what is known, writes only what differs, tells both sides. */
 function statement(shape: TableShape): string {
   const { columns, list, joins, types } = parts(shape);
-  const { table } = shape;
+  const { table, known } = shape;
   const key = 'source_id = :sourceId and t.external_id = j.external_id';
   const write = shape.updatesOnly
     ? `update ${table} t set ${columns.map((column) => `${column} = j.${column}`).join(', ')}
        from differing j where t.${key} returning t.*`
-    : `insert into ${table} (source_id, external_id, ${columns.join(', ')})
-       select :sourceId, external_id, ${columns.join(', ')} from differing
+    : `insert into ${table} (source_id, external_id, ${columns.join(', ')}${known ? ', known_at' : ''})
+       select :sourceId, external_id, ${columns.join(', ')}${known ? ', :knownAt::timestamptz' : ''} from differing
        on conflict (source_id, external_id)
-       do update set ${columns.map((column) => `${column} = excluded.${column}`).join(', ')} returning *`;
+       do update set ${columns.map((column) => `${column} = excluded.${column}`).join(', ')}${
+         known === 'last' ? ', known_at = excluded.known_at' : ''
+       } returning *`;
   return `
     with r as (select * from jsonb_to_recordset(:rows::jsonb) as r(${types})),
     joined as materialized (select ${list} from r ${joins}),
@@ -125,12 +127,16 @@ async function takeBack(
   return rows;
 }
 
-/** Writes records of one collection with one statement; writing the same again changes nothing. */
+/**
+ * Writes records of one collection with one statement; writing the same again changes nothing.
+ * @param knownAt from when on it is known; null for what a first reading brings.
+ */
 export async function writeRecords(
   trx: Trx,
   sourceId: string,
   shape: TableShape,
   records: readonly NeutralRecord[],
+  knownAt: Date | null = null,
 ): Promise<Written> {
   const last = [...new Map(records.map((record) => [record.id, record])).values()];
   const gone = last.filter((record) => shape.deletesGone && record.gone);
@@ -140,7 +146,13 @@ export async function writeRecords(
   const rows =
     kept.length === 0
       ? []
-      : (await trx.raw<{ rows: Row[] }>(statement(shape), { rows: JSON.stringify(kept), sourceId })).rows;
+      : (
+          await trx.raw<{ rows: Row[] }>(statement(shape), {
+            rows: JSON.stringify(kept),
+            sourceId,
+            ...(shape.known ? { knownAt } : {}),
+          })
+        ).rows;
   const differing = [...deleted, ...rows.filter(({ differs }) => differs)];
   const { log } = shape;
   return {

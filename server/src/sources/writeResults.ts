@@ -60,11 +60,13 @@ const changeOf = ({ student_id, course_id, item_id, at, status, earned, standing
 
 /**
  * Appends to the history what differs from each work's standing result; never changes what is there.
+ * @param knownAt from when on it is known; null for what a first reading brings.
  */
 export async function writeResults(
   trx: Trx,
   sourceId: string,
   records: readonly ResultNeutral[],
+  knownAt: Date | null = null,
 ): Promise<Written> {
   const last = new Map(records.map((record) => [`${record.student_id}:${record.item_id}`, record]));
   const { rows } = await trx.raw<{ rows: Row[] }>(joined, {
@@ -82,6 +84,7 @@ export async function writeResults(
         earned,
         late,
         levels: JSON.stringify(levels),
+        known_at: knownAt,
       })),
     );
   }

@@ -15,6 +15,7 @@ import { migrateQueue, untilIdle, startWorker } from '../jobs';
 import { seal } from '../seal';
 import { addSource, syncSource } from '../sources';
 
+const textKey = 'the gateway key of tests';
 export const password = 'a password for tests';
 const root = join(__dirname, '..', '..', '..');
 
@@ -46,6 +47,7 @@ async function startSchool(inbound: { url: string; key: string }): Promise<Schoo
       SCHOOL_SMTP_PORT: String(smtp),
       SCHOOL_INBOUND_MAIL_URL: inbound.url,
       SCHOOL_INBOUND_MAIL_KEY: inbound.key,
+      SCHOOL_TEXT_KEY: textKey,
     },
     stdio: 'ignore',
   });
@@ -117,6 +119,7 @@ export class World {
       secret: 'a secret for the tests of the server alone',
       appDir: null,
       smtpUrl: school.smtpUrl,
+      textGateway: { url: `${school.url}/texts`, key: textKey, timeoutMs: 500 },
       sourceTimeoutMs: 3000,
       mailDomain: 'mail.cadro.example',
       inboundMailKey,

@@ -8,6 +8,7 @@ import { replies } from './reply';
 import { slipping } from './slipping';
 
 export type * from './facts';
+export { travelMs } from './looseWork';
 
 type TriageRule = (facts: FamilyFacts) => Matter[];
 

@@ -1,9 +1,8 @@
 import type { CalendarEvent } from '@cadro/contract';
-import type { DateRange } from '@cadro/core';
+import { isTest, type DateRange } from '@cadro/core';
 import { wallTimeIn } from '@cadro/core/ical';
 import type { Db } from '../../db';
 import { endOfDay, isOpen, offerEnds, startOfDay } from '../../gradebook';
-import { isTest } from '../../outlook';
 import { eventOf, zoneOf, type Viewer } from '../viewer';
 import { ownDated, worksDue } from '../workStore';
 

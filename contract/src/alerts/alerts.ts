@@ -1,0 +1,145 @@
+import { Type, type Static } from '@sinclair/typebox';
+import { commentSubjects } from '../gradebook/gradebook';
+import { looseEndKinds } from '../outlook/figures';
+import { DateOnly, Fraction, Instant, Nullable } from '../shared/scalars';
+import { AlertKindSchema, type RuleName } from './rules';
+
+const rule = <const N extends readonly RuleName[]>(...names: N) =>
+  Type.Union(names.map((name) => Type.Literal(name as N[number])));
+
+const common = {
+  /** The same for the same fact from one look to the next. */
+  id: Type.String(),
+  /** When it became true, by its source. */
+  at: Instant,
+  sourceName: Type.String(),
+};
+
+/** A work as an alert names it. */
+export const AlertWork = Type.Object({
+  itemId: Type.String(),
+  title: Type.String(),
+  kind: Nullable(Type.Union(looseEndKinds.map((kind) => Type.Literal(kind)))),
+  /** What it was before, of work that is settled. */
+  was: Nullable(Type.Union(looseEndKinds.map((kind) => Type.Literal(kind)))),
+  dueAt: Nullable(Instant),
+  /** Last instant at which it can be mended. */
+  deadline: Nullable(Instant),
+  credit: Nullable(Fraction),
+  /** Points of the course's scale. */
+  impact: Nullable(Type.Number()),
+  earned: Nullable(Type.Number()),
+  possible: Type.Number(),
+});
+export type AlertWork = Static<typeof AlertWork>;
+
+export const FigureReason = Type.Object({
+  ...common,
+  about: Type.Literal('figure'),
+  rule: rule('below', 'fallen', 'letter-step', 'slipping', 'if-left', 'improved'),
+  /** On the course's scale. `before`: as it was at `since`. */
+  before: Nullable(Type.Number()),
+  since: Nullable(Instant),
+  now: Type.Number(),
+  ifLeft: Nullable(Type.Number()),
+  letterBefore: Nullable(Type.String()),
+  letterNow: Nullable(Type.String()),
+  /** The threshold that was crossed, on the scale. */
+  limit: Nullable(Type.Number()),
+  perWeek: Nullable(Type.Number()),
+  outOf: Type.Number(),
+  decimals: Type.Integer(),
+  /** What moved it most, greatest first. */
+  moved: Type.Array(
+    Type.Object({ itemId: Type.String(), title: Type.String(), at: Instant, delta: Type.Number() }),
+  ),
+});
+export type FigureReason = Static<typeof FigureReason>;
+
+export const WorkReason = Type.Object({
+  ...common,
+  about: Type.Literal('work'),
+  rule: rule('loose-end', 'deadline', 'sent-back', 'unmarked', 'big-work', 'settled'),
+  work: AlertWork,
+  outOf: Type.Number(),
+  decimals: Type.Integer(),
+});
+export type WorkReason = Static<typeof WorkReason>;
+
+export const CommentReason = Type.Object({
+  ...common,
+  about: Type.Literal('comment'),
+  rule: rule('comment'),
+  commentId: Type.String(),
+  subject: Type.Union(commentSubjects.map((subject) => Type.Literal(subject))),
+  author: Type.String(),
+  text: Type.String(),
+  itemId: Nullable(Type.String()),
+  itemTitle: Nullable(Type.String()),
+});
+export type CommentReason = Static<typeof CommentReason>;
+
+export const AttendanceReason = Type.Object({
+  ...common,
+  about: Type.Literal('attendance'),
+  rule: rule('unexplained', 'late', 'pattern', 'days-missed'),
+  /** The days it is about, oldest first. */
+  days: Type.Array(DateOnly),
+  /** Titles of the lessons concerned. */
+  lessons: Type.Array(Type.String()),
+  pattern: Nullable(
+    Type.Object({
+      kind: Type.Union([Type.Literal('leaves-early'), Type.Literal('period'), Type.Literal('weekday')]),
+      /** A period's name, or a weekday from 1 (Monday) as text; empty for leaving early. */
+      value: Type.String(),
+    }),
+  ),
+  /** Of school days missed, with how many of how many. */
+  share: Nullable(Type.Object({ missed: Type.Integer(), of: Type.Integer() })),
+});
+export type AttendanceReason = Static<typeof AttendanceReason>;
+
+export const TermReason = Type.Object({
+  ...common,
+  about: Type.Literal('term'),
+  rule: rule('term-final', 'report-card'),
+  term: Type.String(),
+  /** Null of a report card as a whole. */
+  courseTitle: Nullable(Type.String()),
+  figure: Nullable(Type.Number()),
+  letter: Nullable(Type.String()),
+});
+export type TermReason = Static<typeof TermReason>;
+
+export const UpkeepReason = Type.Object({
+  ...common,
+  about: Type.Literal('upkeep'),
+  rule: rule('source-silent', 'not-looked'),
+  /** Since when nothing has come, or nobody has looked. */
+  since: Instant,
+  days: Type.Integer(),
+});
+export type UpkeepReason = Static<typeof UpkeepReason>;
+
+/** One fact behind an alert, with the rule that asked for it. */
+export const AlertReason = Type.Union([
+  FigureReason,
+  WorkReason,
+  CommentReason,
+  AttendanceReason,
+  TermReason,
+  UpkeepReason,
+]);
+export type AlertReason = Static<typeof AlertReason>;
+
+/** What an alert is about: one cause, told once. */
+export const AlertSubject = Type.Object({
+  /** The same for the same cause. */
+  key: Type.String(),
+  kind: AlertKindSchema,
+  /** Null for what is about no child. */
+  studentId: Nullable(Type.String()),
+  courseId: Nullable(Type.String()),
+  courseTitle: Nullable(Type.String()),
+});
+export type AlertSubject = Static<typeof AlertSubject>;

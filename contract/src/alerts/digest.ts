@@ -1,0 +1,67 @@
+import { Type, type Static } from '@sinclair/typebox';
+import { DateOnly, Instant, Nullable, Uuid } from '../shared/scalars';
+import { AlertReason, AlertSubject } from './alerts';
+import { digestRhythms } from './settings';
+
+/** One cause with what is so of it. */
+export const DigestEntry = Type.Composite([AlertSubject, Type.Object({ reasons: Type.Array(AlertReason) })]);
+export type DigestEntry = Static<typeof DigestEntry>;
+
+/** What a digest says of one child. Lists are short; `more` counts what did not go in. */
+export const DigestChild = Type.Object({
+  studentId: Uuid,
+  givenName: Type.String(),
+  timeZone: Type.String(),
+  good: Type.Array(DigestEntry),
+  needs: Type.Array(DigestEntry),
+  /** What was open before the days of this digest already. */
+  before: Type.Array(DigestEntry),
+  coming: Type.Array(
+    Type.Object({
+      itemId: Type.String(),
+      courseTitle: Type.String(),
+      title: Type.String(),
+      dueAt: Instant,
+      possible: Type.Number(),
+      test: Type.Boolean(),
+    }),
+  ),
+  attendance: Type.Object({
+    schoolDays: Type.Integer(),
+    lessonsMissed: Type.Integer(),
+    unexplained: Type.Integer(),
+    late: Type.Integer(),
+  }),
+  changed: Type.Array(
+    Type.Object({
+      courseId: Type.String(),
+      courseTitle: Type.String(),
+      before: Type.Number(),
+      now: Type.Number(),
+      outOf: Type.Number(),
+      decimals: Type.Integer(),
+    }),
+  ),
+  comments: Type.Array(DigestEntry),
+  more: Type.Integer(),
+});
+export type DigestChild = Static<typeof DigestChild>;
+
+/** All children on one page. */
+export const DigestContent = Type.Object({
+  fromOn: DateOnly,
+  toOn: DateOnly,
+  madeAt: Instant,
+  children: Type.Array(DigestChild),
+});
+export type DigestContent = Static<typeof DigestContent>;
+
+export const Digest = Type.Composite([
+  DigestContent,
+  Type.Object({
+    /** Null of one that is only looked at now. */
+    id: Nullable(Uuid),
+    rhythm: Type.Union(digestRhythms.map((rhythm) => Type.Literal(rhythm))),
+  }),
+]);
+export type Digest = Static<typeof Digest>;

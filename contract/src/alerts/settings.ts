@@ -1,0 +1,163 @@
+import { Type, type Static } from '@sinclair/typebox';
+import { DateOnly, Instant, Language, Nullable, Uuid } from '../shared/scalars';
+import { AlertKindSchema, AlertRules, presets, RuleNameSchema, Silence } from './rules';
+
+export const channels = ['mail', 'text'] as const;
+export type Channel = (typeof channels)[number];
+export const ChannelSchema = Type.Union(channels.map((channel) => Type.Literal(channel)));
+export const digestRhythms = ['daily', 'weekly', 'none'] as const;
+export type DigestRhythm = (typeof digestRhythms)[number];
+
+const strict = { additionalProperties: false };
+/** A time of day, `HH:MM`. */
+const TimeOfDay = Type.String({ pattern: '^([01]\\d|2[0-3]):[0-5]\\d$' });
+const Ways = Type.Object({ mail: Type.Boolean(), text: Type.Boolean() }, strict);
+
+/** How alerts reach a guardian beside the app, where they always are. */
+export const AlertDelivery = Type.Object(
+  {
+    /** Whether alerts go out one by one; else only the digest does. */
+    atOnce: Type.Boolean(),
+    ways: Type.Object(
+      {
+        figure: Ways,
+        work: Ways,
+        coming: Ways,
+        comment: Ways,
+        attendance: Ways,
+        term: Ways,
+        good: Ways,
+        upkeep: Ways,
+      },
+      strict,
+    ),
+    digest: Type.Union(digestRhythms.map((rhythm) => Type.Literal(rhythm))),
+    /** 0 is Sunday; asked of a weekly digest. */
+    digestWeekday: Type.Integer({ minimum: 0, maximum: 6 }),
+    digestHour: Type.Integer({ minimum: 0, maximum: 23 }),
+    /** What comes when a digest has nothing to say. */
+    emptyDigest: Type.Union([Type.Literal('line'), Type.Literal('none')]),
+    /** From one time of day to another, over midnight where the second is the earlier; null for none. */
+    quiet: Nullable(Type.Object({ from: TimeOfDay, to: TimeOfDay }, strict)),
+    /** The guardian's own zone. */
+    timeZone: Type.String({ minLength: 1, maxLength: 60 }),
+    language: Language,
+    /** In full with the country's number, `+15550100200`; null while there is none. */
+    phone: Nullable(Type.String({ pattern: '^\\+[1-9]\\d{6,14}$' })),
+  },
+  strict,
+);
+export type AlertDelivery = Static<typeof AlertDelivery>;
+
+/** What has become of something that was to go out. */
+export const deliveryStates = ['waiting', 'sent', 'failed', 'bounced', 'dropped'] as const;
+export type DeliveryState = (typeof deliveryStates)[number];
+
+export const Delivery = Type.Object({
+  id: Uuid,
+  channel: ChannelSchema,
+  about: Type.Union([Type.Literal('alert'), Type.Literal('digest'), Type.Literal('test')]),
+  alertId: Nullable(Uuid),
+  state: Type.Union(deliveryStates.map((state) => Type.Literal(state))),
+  /** When it last changed. */
+  at: Instant,
+  /** Not to go out before; null for at once. */
+  notBefore: Nullable(Instant),
+  tries: Type.Integer(),
+  /** What the mail server or the gateway said last; null when all went well. */
+  error: Nullable(Type.String()),
+});
+export type Delivery = Static<typeof Delivery>;
+
+/** A course that rules can be set for, with the scale its thresholds are on. */
+export const AlertCourse = Type.Object({
+  studentId: Uuid,
+  courseId: Uuid,
+  title: Type.String(),
+  unit: Type.Union([Type.Literal('percent'), Type.Literal('level')]),
+  outOf: Type.Number(),
+  letters: Type.Array(Type.String()),
+});
+export type AlertCourse = Static<typeof AlertCourse>;
+
+export const KeptSilence = Type.Composite([
+  Silence,
+  Type.Object({ id: Uuid, title: Nullable(Type.String()) }),
+]);
+export type KeptSilence = Static<typeof KeptSilence>;
+
+export const AlertSettings = Type.Object({
+  rules: AlertRules,
+  /** Null for rules of one's own. */
+  preset: Nullable(Type.Union(presets.map((preset) => Type.Literal(preset)))),
+  delivery: AlertDelivery,
+  email: Type.String(),
+  /** Since when no mail goes out, because the guardian stopped it, or because it came back. */
+  mailStoppedAt: Nullable(Instant),
+  mailBouncedAt: Nullable(Instant),
+  /** Whether the operator has set a gateway for text messages. */
+  textsOffered: Type.Boolean(),
+  /** In the demo: a page of what has arrived. */
+  arrivedUrl: Nullable(Type.String()),
+  silences: Type.Array(KeptSilence),
+  courses: Type.Array(AlertCourse),
+  deliveries: Type.Array(Delivery),
+  /** Rules that need the past, and those that cannot be tried on it. */
+  unrehearsed: Type.Array(RuleNameSchema),
+  today: DateOnly,
+});
+export type AlertSettings = Static<typeof AlertSettings>;
+
+export const AlertSettingsChange = Type.Object(
+  {
+    rules: Type.Optional(AlertRules),
+    delivery: Type.Optional(AlertDelivery),
+    /** False takes mail up again. */
+    mailStopped: Type.Optional(Type.Boolean()),
+  },
+  { ...strict, minProperties: 1 },
+);
+export type AlertSettingsChange = Static<typeof AlertSettingsChange>;
+
+/** What the rules would have told. */
+export const Rehearsal = Type.Object({
+  fromOn: DateOnly,
+  toOn: DateOnly,
+  /** In the last 30 days of it. */
+  lastMonth: Type.Integer(),
+  tellings: Type.Array(
+    Type.Object({
+      key: Type.String(),
+      kind: AlertKindSchema,
+      studentId: Type.String(),
+      at: Instant,
+      again: Type.Boolean(),
+      headline: Type.String(),
+      rules: Type.Array(RuleNameSchema),
+      inDigest: Type.Boolean(),
+    }),
+  ),
+  slides: Type.Array(
+    Type.Object({
+      studentId: Type.String(),
+      courseId: Type.String(),
+      courseTitle: Type.String(),
+      shownAt: Instant,
+      from: Type.Number(),
+      to: Type.Number(),
+      outOf: Type.Number(),
+      decimals: Type.Integer(),
+      /** Days before the figure showed it; negative after; null for not at all. */
+      daysEarlier: Nullable(Type.Integer()),
+    }),
+  ),
+});
+export type Rehearsal = Static<typeof Rehearsal>;
+
+/** One line of a rehearsal's answer: how far it is, then what came of it. */
+export const RehearsalLine = Type.Union([
+  Type.Object({ done: Type.Number({ minimum: 0, maximum: 1 }) }),
+  Type.Object({ rehearsal: Rehearsal }),
+  Type.Object({ failed: Type.String() }),
+]);
+export type RehearsalLine = Static<typeof RehearsalLine>;

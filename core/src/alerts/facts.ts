@@ -1,0 +1,134 @@
+import type { CourseAnswer, CourseRecord, ResultRecord } from '@cadro/contract';
+import {
+  attendanceSummary,
+  readRegister,
+  registerRecord,
+  schoolDaysOf,
+  type AttendanceSummary,
+  type ReadMark,
+  type SchoolDay,
+} from '../attendance';
+import { dateIn } from '../dates';
+import { normaliseCourse, termOn, withOffers, type Item, type Policy } from '../gradebook';
+import { comingStakes, courseAnswer } from '../outlook';
+import type { ChildHistory, CommentSeen, CourseHistory, FinalGrade, Known, TermHistory } from './history';
+
+const dayMs = 24 * 60 * 60 * 1000;
+/** What has happened is news for this long. */
+const usualNewsMs = 3 * dayMs;
+/** No rule looks further back at what moved a figure. */
+const movedDays = 60;
+
+/** A course as it was known at an instant. */
+export interface CourseSight {
+  readonly id: string;
+  readonly title: string;
+  readonly sourceName: string;
+  readonly policy: Policy;
+  readonly answer: CourseAnswer;
+  readonly items: ReadonlyMap<string, Item>;
+  readonly itemKinds: Readonly<Record<string, string>>;
+  /** Every known result of a work, by time, with when it was known. */
+  readonly results: ReadonlyMap<string, readonly Known<ResultRecord>[]>;
+  /** What each work still to come decides, in points of the scale. */
+  readonly stakes: ReadonlyMap<string, number>;
+}
+
+/** What was known of one child at an instant: all that the rules may ask. */
+export interface ChildFacts {
+  readonly studentId: string;
+  readonly asOfMs: number;
+  /** What has happened is news for this long. */
+  readonly newsMs: number;
+  readonly timeZone: string;
+  /** The child's own date. */
+  readonly today: string;
+  readonly courses: readonly CourseSight[];
+  readonly comments: readonly Known<CommentSeen>[];
+  readonly grades: readonly Known<FinalGrade>[];
+  readonly days: readonly SchoolDay[];
+  readonly summary: AttendanceSummary;
+  readonly marks: readonly ReadMark<ChildHistory['marks'][number]['value']>[];
+  readonly attendanceSource: string;
+}
+
+const knownBy =
+  (asOfMs: number) =>
+  ({ knownAtMs }: Known<unknown>): boolean =>
+    knownAtMs <= asOfMs;
+
+/** Each work as its last known version has it, in the order in which they came. */
+function itemsAt(versions: TermHistory['items'], asOfMs: number) {
+  const last = new Map(
+    versions.filter(knownBy(asOfMs)).map((version) => [version.value.id, version] as const),
+  );
+  return [...last.values()].flatMap(({ value, removed }) => (removed ? [] : [value]));
+}
+
+function recordAt({ record, items, results }: TermHistory, course: CourseHistory, asOfMs: number) {
+  const known = knownBy(asOfMs);
+  const seen = results.filter((each) => known(each) && Date.parse(each.value.at) <= asOfMs);
+  const bare: CourseRecord = {
+    ...record,
+    asOf: new Date(asOfMs).toISOString(),
+    items: itemsAt(items, asOfMs),
+    results: seen.map(({ value }) => value),
+  };
+  return {
+    seen,
+    record: withOffers(
+      bare,
+      course.offers.filter(known).map(({ value }) => value),
+    ),
+  };
+}
+
+function sightOf(course: CourseHistory, today: string, asOfMs: number): CourseSight[] {
+  const term = termOn(course.terms, today);
+  if (!term) return [];
+  const { record, seen } = recordAt(term, course, asOfMs);
+  const { policy, items } = normaliseCourse(record);
+  const results = new Map<string, Known<ResultRecord>[]>();
+  for (const result of seen) {
+    results.set(result.value.itemId, [...(results.get(result.value.itemId) ?? []), result]);
+  }
+  return [
+    {
+      id: course.id,
+      title: course.title,
+      sourceName: course.sourceName,
+      policy,
+      answer: courseAnswer(record, { since: new Date(asOfMs - movedDays * dayMs).toISOString() }),
+      items: new Map(items.map((item) => [item.id, item])),
+      itemKinds: course.itemKinds,
+      results,
+      stakes: comingStakes(record),
+    },
+  ];
+}
+
+/**
+ * What was known of a child at an instant, and nothing that came to light afterwards. A course's policy, its
+ * categories and what codes of attendance mean are as they are now.
+ */
+export function factsAt(history: ChildHistory, asOfMs: number, newsMs = usualNewsMs): ChildFacts {
+  const today = dateIn(history.timeZone, new Date(asOfMs));
+  const known = knownBy(asOfMs);
+  const marks = history.marks.flatMap((mark) => (known(mark) && mark.value.on <= today ? [mark.value] : []));
+  const standing = readRegister(marks, history.meanings);
+  const register = registerRecord(standing, today);
+  return {
+    studentId: history.studentId,
+    asOfMs,
+    newsMs,
+    timeZone: history.timeZone,
+    today,
+    courses: history.courses.flatMap((course) => sightOf(course, today, asOfMs)),
+    comments: history.comments.filter(known),
+    grades: history.grades.filter(known),
+    days: schoolDaysOf(register),
+    summary: attendanceSummary(register),
+    marks: standing,
+    attendanceSource: history.attendanceSource,
+  };
+}

@@ -1,0 +1,78 @@
+import type { CommentSubject, CourseRecord, ItemRecord, ResultRecord } from '@cadro/contract';
+import type { CodeMeaningFrom, GivenMark } from '../attendance';
+import type { ConfirmedOffer } from '../gradebook';
+import type { LeafTerm } from '../gradebook';
+
+/** Something with the instant from which Cadro knew it. */
+export interface Known<T> {
+  readonly value: T;
+  readonly knownAtMs: number;
+}
+
+/** A work as its source told it from an instant on, until it told it differently. */
+export interface ItemVersion extends Known<ItemRecord> {
+  /** Whether the source had taken it back. */
+  readonly removed: boolean;
+}
+
+export interface TermHistory extends LeafTerm {
+  /** The record without its works and results, and without an instant. */
+  readonly record: Omit<CourseRecord, 'asOf' | 'items' | 'results'>;
+  /** Versions by when they were known. */
+  readonly items: readonly ItemVersion[];
+  /** By time. */
+  readonly results: readonly Known<ResultRecord>[];
+}
+
+export interface CourseHistory {
+  readonly id: string;
+  readonly title: string;
+  readonly sourceName: string;
+  readonly terms: readonly TermHistory[];
+  /** What the source calls each work: 'test', 'project'. */
+  readonly itemKinds: Readonly<Record<string, string>>;
+  /** What the household has confirmed, with when it did. */
+  readonly offers: readonly Known<ConfirmedOffer>[];
+}
+
+export interface CommentSeen {
+  readonly id: string;
+  readonly courseId: string;
+  readonly courseTitle: string;
+  readonly itemId: string | null;
+  readonly itemTitle: string | null;
+  readonly subject: CommentSubject;
+  readonly text: string;
+  readonly author: string;
+  /** An instant. */
+  readonly writtenAt: string;
+  readonly sourceName: string;
+  /** The source's own name of the term a report card's comment is about. */
+  readonly term: string | null;
+  /** Offers with an end that were read out of it and that nobody has dismissed; the last instant of each. */
+  readonly offers: readonly { readonly untilMs: number; readonly credit: number | null }[];
+}
+
+export interface FinalGrade {
+  readonly courseId: string;
+  readonly courseTitle: string;
+  readonly term: string;
+  readonly termTitle: string;
+  readonly figure: number | null;
+  readonly letter: string | null;
+  /** An instant. */
+  readonly reportedAt: string;
+  readonly sourceName: string;
+}
+
+/** All there is to know of one child, from which what was known on any day can be told. */
+export interface ChildHistory {
+  readonly studentId: string;
+  readonly timeZone: string;
+  readonly courses: readonly CourseHistory[];
+  readonly comments: readonly Known<CommentSeen>[];
+  readonly grades: readonly Known<FinalGrade>[];
+  readonly marks: readonly Known<GivenMark & { readonly courseTitle: string | null }>[];
+  readonly meanings: readonly CodeMeaningFrom[];
+  readonly attendanceSource: string;
+}

@@ -1,0 +1,74 @@
+import type { AlertWork, LooseEndFigure, WorkReason } from '@cadro/contract';
+import { instantOf } from '../../gradebook';
+import type { ChildFacts, CourseSight } from '../facts';
+import type { Signal } from '../signal';
+
+interface Finding {
+  readonly rule: WorkReason['rule'];
+  readonly id: string;
+  readonly key: string;
+  readonly kind: Signal['kind'];
+  readonly itemId: string;
+  readonly at: string;
+  readonly lasting: boolean;
+  readonly work?: Partial<AlertWork>;
+}
+
+/** The alert about a course's open work: one cause, whichever work of it. */
+export const workKey = (facts: ChildFacts, course: CourseSight): string =>
+  `work:${facts.studentId}:${course.id}`;
+
+/** What a loose end adds to the work it is. */
+export const endOf = ({ kind, deadline, credit, impact }: LooseEndFigure): Partial<AlertWork> => ({
+  kind,
+  deadline,
+  credit,
+  impact,
+});
+
+/** A finding about one work of a course; none where the course does not know it. */
+export function workSignal(facts: ChildFacts, course: CourseSight, finding: Finding): Signal[] {
+  const item = course.items.get(finding.itemId);
+  if (!item) return [];
+  const last = course.results.get(item.id)?.at(-1)?.value;
+  const { rule, id, key, kind, at, lasting, work } = finding;
+  return [
+    {
+      key,
+      kind,
+      studentId: facts.studentId,
+      courseId: course.id,
+      courseTitle: course.title,
+      lasting,
+      reason: {
+        id,
+        at,
+        sourceName: course.sourceName,
+        about: 'work',
+        rule,
+        outOf: course.policy.outOf,
+        decimals: course.policy.decimals,
+        work: {
+          itemId: item.id,
+          title: item.title,
+          kind: null,
+          was: null,
+          dueAt: item.dueAtMs === null ? null : instantOf(item.dueAtMs),
+          deadline: null,
+          credit: null,
+          impact: null,
+          earned: last?.earned ?? null,
+          possible: item.possible,
+          ...work,
+        },
+      },
+    },
+  ];
+}
+
+/** When a work came to stand as it does: its last result, else the date it was due. */
+export function standsSince(course: CourseSight, itemId: string, asOfMs: number): string {
+  const last = course.results.get(itemId)?.at(-1)?.value;
+  const dueAtMs = course.items.get(itemId)?.dueAtMs ?? null;
+  return last?.at ?? instantOf(dueAtMs ?? asOfMs);
+}

@@ -1,0 +1,347 @@
+import { ruleNames, type AlertKind, type AlertReason, type AlertRules } from '@cadro/contract';
+import fc from 'fast-check';
+import { deepFreeze } from '../testing/courses';
+import { anyHistory, evening, historyOf, instant, item, score, startMs, state } from '../testing/histories';
+import {
+  alertWords,
+  daysEarlier,
+  factsAt,
+  factsOfDays,
+  isSilenced,
+  lookAtChild,
+  presetRules,
+  rehearsalDays,
+  rehearse,
+  slidesOf,
+  tellAlert,
+  tellingsOf,
+  underCap,
+  upkeepSignals,
+  type AlertState,
+  type ChildHistory,
+  type Known,
+} from '.';
+
+const days = Array.from({ length: 30 }, (_, day) => evening(day));
+const rules = presetRules('everything');
+const quiet = { rules, silences: [] };
+
+/** The history cut off: what had not been known by an instant was never written. */
+function cut(history: ChildHistory, atMs: number): ChildHistory {
+  const kept = <K extends Known<unknown>>(all: readonly K[]) =>
+    all.filter(({ knownAtMs }) => knownAtMs <= atMs);
+  return {
+    ...history,
+    comments: kept(history.comments),
+    grades: kept(history.grades),
+    marks: kept(history.marks),
+    courses: history.courses.map((course) => ({
+      ...course,
+      terms: course.terms.map((term) => ({ ...term, items: kept(term.items), results: kept(term.results) })),
+    })),
+  };
+}
+
+/** One evening after the other in earnest, each with no more than had come by then. */
+function lived(history: ChildHistory, by: AlertRules) {
+  let states: AlertState[] = [];
+  return days.flatMap((atMs, index) => {
+    const facts = factsAt(cut(history, atMs), atMs);
+    const looked = lookAtChild(states, facts, { rules: by, silences: [], first: index === 0 });
+    states = looked.states;
+    return looked.tellings.map(({ key, again, reasonIds }) => ({
+      atMs,
+      key,
+      again,
+      ids: [...reasonIds].sort(),
+    }));
+  });
+}
+const rehearsed = (history: ChildHistory, by: AlertRules) =>
+  tellingsOf(factsOfDays(history, days), by).map(({ atMs, key, again, reasons }) => ({
+    atMs,
+    key,
+    again,
+    ids: reasons.map(({ id }) => id).sort(),
+  }));
+
+describe('rehearsal', () => {
+  it.each(['urgent', 'usual', 'everything'] as const)('tells what days in earnest told, under %s', (preset) =>
+    fc.assert(
+      fc.property(anyHistory, (history) => {
+        expect(rehearsed(history, presetRules(preset))).toEqual(lived(history, presetRules(preset)));
+      }),
+      { numRuns: 25 },
+    ),
+  );
+
+  it('knows nothing of what comes: a past day is the same whatever follows it', () =>
+    fc.assert(
+      fc.property(anyHistory, fc.nat(28), (history, day) => {
+        const until = days.slice(0, day + 1);
+        const before = tellingsOf(factsOfDays(cut(history, evening(day)), until), rules);
+        expect(tellingsOf(factsOfDays(history, until), rules)).toEqual(before);
+      }),
+      { numRuns: 25 },
+    ));
+
+  it('says which slides it would have caught, and how many days before the figure showed them', () => {
+    const history = historyOf({
+      items: [item('a', 1), item('b', 8), item('c', 12)],
+      results: [score('a', 1, 20), state('b', 9, 'handed-in'), score('c', 12, 19), score('b', 20, 4)],
+    });
+    const facts = factsOfDays(history, days);
+    const [slide, ...others] = slidesOf(facts);
+    expect(others).toEqual([]);
+    expect(slide).toMatchObject({ courseId: 'kelp', from: 100, shownMs: evening(20) });
+    const tellings = [{ courseId: 'kelp', kind: 'figure', atMs: evening(17) }];
+    expect(slide && daysEarlier(slide, tellings)).toBe(3);
+    expect(
+      slide && daysEarlier(slide, [{ courseId: 'boats', kind: 'figure', atMs: evening(17) }]),
+    ).toBeNull();
+    // Told the day before: handed in ten days ago, and no mark.
+    const answer = rehearse([facts], rules);
+    expect(answer.slides).toMatchObject([{ studentId: 'child', daysEarlier: 1 }]);
+  });
+
+  it('is of days that lie a day apart and end now', () => {
+    expect(rehearsalDays(startMs, evening(3))).toEqual([0, 1, 2, 3].map(evening));
+    expect(rehearsalDays(evening(3), startMs)).toEqual([startMs]);
+  });
+});
+
+describe('a look', () => {
+  it('twice at the same is one', () =>
+    fc.assert(
+      fc.property(anyHistory, fc.nat(28), (history, day) => {
+        const facts = factsAt(history, evening(day));
+        const once = lookAtChild([], facts, { ...quiet, first: false });
+        const twice = lookAtChild(once.states, facts, { ...quiet, first: false });
+        expect(twice.tellings).toEqual([]);
+        const open = (states: readonly AlertState[]) =>
+          states
+            .filter(({ overAt }) => overAt === null)
+            .map(({ key, raisedAt }) => `${key} ${raisedAt}`)
+            .sort();
+        expect(open(twice.states)).toEqual(expect.arrayContaining(open(once.states)));
+      }),
+      { numRuns: 25 },
+    ));
+
+  it('writes none of what it is given', () =>
+    fc.assert(
+      fc.property(anyHistory, fc.nat(28), (history, day) => {
+        const frozen = deepFreeze(history);
+        const facts = factsAt(frozen, evening(day));
+        const before = lookAtChild([], facts, { ...quiet, first: true }).states;
+        expect(lookAtChild(deepFreeze(before), facts, { ...quiet, first: false })).toEqual(
+          lookAtChild(before, factsAt(history, evening(day)), { ...quiet, first: false }),
+        );
+      }),
+      { numRuns: 15 },
+    ));
+
+  it('does not flap: a figure that swings around the threshold is told once', () => {
+    const swing = Array.from({ length: 20 }, (_, day) => item(`w${day}`, day));
+    const results = swing.map(({ id }, day) =>
+      score(id, day, day === 0 ? 13.9 : day % 2 === 0 ? 14.1 : 13.9),
+    );
+    const below: AlertRules = {
+      ...rules,
+      rules: {
+        ...presetRules('urgent').rules,
+        below: { on: true, percent: 70, level: 2, letter: null },
+        'if-left': { ...rules.rules['if-left'], on: false },
+      },
+    };
+    const told = lived(historyOf({ items: swing, results }), below);
+    expect(told.filter(({ key }) => key.startsWith('figure'))).toHaveLength(0); // it was so at the first look
+    const later = historyOf({ items: swing, results: [score('w0', 0, 20), ...results.slice(6)] });
+    const keys = lived(later, below).flatMap(({ ids }) => ids.filter((id) => id.startsWith('below')));
+    expect(keys.length).toBeLessThanOrEqual(1);
+  });
+
+  it('joins what comes within days, and tells it with the next news when the pause is over', () => {
+    const items = [1, 2, 3, 6].map((day) => item(`w${day}`, day));
+    const results = [
+      score('w1', 1, 20),
+      state('w2', 3, 'missing'),
+      state('w3', 4, 'missing'),
+      state('w6', 7, 'missing'),
+    ];
+    const looseEnds: AlertRules = {
+      ...rules,
+      rules: {
+        ...presetRules('usual').rules,
+        'letter-step': { on: false },
+        below: { ...rules.rules.below, on: false },
+        fallen: { ...rules.rules.fallen, on: false },
+        'if-left': { ...rules.rules['if-left'], on: false },
+        deadline: { on: false, days: 1 },
+      },
+    };
+    const told = lived(historyOf({ items, results }), looseEnds);
+    expect(told.filter(({ key }) => key.startsWith('work'))).toEqual([
+      { atMs: evening(3), key: 'work:child:kelp', again: false, ids: ['loose-end:w2'] },
+      { atMs: evening(5), key: 'work:child:kelp', again: true, ids: ['loose-end:w3'] },
+      { atMs: evening(7), key: 'work:child:kelp', again: true, ids: ['loose-end:w6'] },
+    ]);
+  });
+
+  it('tells what was silenced when the silence ends, if it still holds', () => {
+    const history = historyOf({
+      items: [item('a', 1), item('b', 2)],
+      results: [score('a', 1, 20), state('b', 3, 'missing')],
+    });
+    const silence = {
+      alertKey: null,
+      studentId: null,
+      courseId: 'kelp',
+      kind: null,
+      until: instant(6).slice(0, 10),
+    };
+    let states: AlertState[] = [];
+    const told = days.slice(0, 10).flatMap((atMs, day) => {
+      const looked = lookAtChild(states, factsAt(history, atMs), {
+        rules: presetRules('usual'),
+        silences: [silence],
+        first: day === 0,
+      });
+      states = looked.states;
+      return looked.tellings.length > 0 ? [day] : [];
+    });
+    expect(told).toEqual([7]);
+  });
+
+  it('starts a new alert when the cause was over for long, and none when it was over for days', () => {
+    const rule: AlertRules = {
+      ...rules,
+      rules: { ...rules.rules, 'loose-end': { on: true, kinds: ['missing'], atOnce: 1, effect: 0 } },
+    };
+    const back = (again: number) =>
+      historyOf({
+        items: [item('a', 1), item('b', 2)],
+        results: [
+          score('a', 1, 20),
+          state('b', 3, 'missing'),
+          state('b', 6, 'handed-in'),
+          state('b', again, 'missing'),
+        ],
+      });
+    const looseOnly = (history: ChildHistory) =>
+      lived(history, rule)
+        .filter(({ ids }) => ids.includes('loose-end:b'))
+        .map(({ atMs }) => (atMs - startMs) / 86_400_000);
+    expect(looseOnly(back(9))).toEqual([3]);
+    expect(looseOnly(back(20))).toEqual([3, 20]);
+  });
+});
+
+describe('what goes out', () => {
+  it.each<[object, boolean]>([
+    [{}, true],
+    [{ alertKey: 'figure:child:kelp' }, true],
+    [{ alertKey: 'figure:child:boats' }, false],
+    [{ kind: 'work' }, false],
+    [{ studentId: 'child', kind: 'figure' }, true],
+    [{ until: '2026-09-01' }, false],
+  ])('a silence of %j keeps it quiet: %s', (silence, is) => {
+    const subject = {
+      key: 'figure:child:kelp',
+      kind: 'figure' as const,
+      studentId: 'child',
+      courseId: 'kelp',
+      courseTitle: null,
+    };
+    const whole = {
+      alertKey: null,
+      studentId: null,
+      courseId: null,
+      kind: null,
+      until: '2026-09-09',
+      ...silence,
+    };
+    expect(isSilenced(subject, [whole], '2026-09-08')).toBe(is);
+  });
+
+  it('is no more than the cap, the pressing first', () => {
+    const kinds: AlertKind[] = ['good', 'comment', 'work', 'figure'];
+    const told = underCap(
+      kinds.map((kind) => ({ kind })),
+      { told: 1, perDay: 3 },
+    );
+    expect(told.now.map(({ kind }) => kind)).toEqual(['work', 'figure']);
+    expect(told.digest).toHaveLength(2);
+    expect(underCap([{ kind: 'work' as const }], { told: 9, perDay: 3 }).now).toEqual([]);
+  });
+
+  it('tells of a silent source and of a guardian who has not looked', () => {
+    const facts = {
+      guardianId: 'g',
+      asOfMs: evening(10),
+      sources: [{ id: 's', name: 'Millrace', readAt: instant(6) }],
+      lookedAt: instant(1),
+    };
+    expect(upkeepSignals(facts, rules.rules)).toMatchObject([
+      { key: 'source:s', reason: { days: 4, sourceName: 'Millrace' } },
+      { key: 'look:g', reason: { days: 9 } },
+    ]);
+    expect(upkeepSignals({ ...facts, lookedAt: null, sources: [] }, rules.rules)).toEqual([]);
+  });
+});
+
+describe('the words', () => {
+  /** Every reason that any history gives rise to. */
+  const reasons = (): AlertReason[] => {
+    const all = new Map<string, AlertReason>();
+    for (const history of fc.sample(anyHistory, { numRuns: 60, seed: 7 })) {
+      for (const facts of factsOfDays(history, days)) {
+        for (const { reasons: found } of lookAtChild([], facts, { ...quiet, first: false }).states) {
+          for (const reason of found) all.set(reason.rule, reason);
+        }
+      }
+    }
+    return [...all.values()];
+  };
+
+  it.each(['en', 'es'] as const)('say every reason in %s, with nothing left blank', (language) => {
+    const words = alertWords(language);
+    for (const name of ruleNames) expect(words.rules[name]).toBeTruthy();
+    const found = reasons();
+    expect(found.length).toBeGreaterThan(12);
+    for (const reason of found) {
+      const alert = {
+        key: 'k',
+        kind: 'figure' as const,
+        studentId: 'child',
+        courseId: 'kelp',
+        courseTitle: 'Kelp chemistry',
+        reasons: [reason],
+      };
+      const told = tellAlert(language, alert, { timeZone: 'UTC' });
+      const text = [
+        told.headline,
+        told.next,
+        ...told.reasons.flatMap(({ facts, rule }) => [...facts, rule]),
+      ].join(' ');
+      expect(told.headline.length).toBeGreaterThan(5);
+      expect(text).not.toMatch(/undefined|NaN|null|Invalid|!|  /);
+    }
+  });
+
+  it('name several works of a course together, and only what is new', () => {
+    const facts = factsAt(
+      historyOf({ items: [item('a', 1), item('b', 1), item('c', 2)], results: [score('a', 1, 20)] }),
+      evening(6),
+    );
+    const usual = presetRules('usual');
+    const { states } = lookAtChild([], facts, { rules: usual, silences: [], first: false });
+    const work = states.find(({ kind }) => kind === 'work');
+    expect(work && tellAlert('en', work, { timeZone: 'UTC' }).headline).toBe(
+      '2 loose ends in Kelp chemistry',
+    );
+    expect(work && tellAlert('es', work, { timeZone: 'UTC', lead: ['loose-end:b'] }).headline).toBe(
+      'b: vencido, nadie lo ha marcado',
+    );
+  });
+});

@@ -1,0 +1,53 @@
+import { assertNever, type FigureReason, type Language } from '@cadro/contract';
+import { roundHalfAway } from '../../gradebook';
+
+/** How dates, figures and lists are written in one language and zone. */
+export interface Formats {
+  /** An instant as a day: 'Mon 19 Oct'. */
+  readonly day: (at: string) => string;
+  /** A calendar date, `YYYY-MM-DD`, in the same way. */
+  readonly date: (on: string) => string;
+  /** An instant as a day with its time: 'Mon 19 Oct, 15:30'. */
+  readonly moment: (at: string) => string;
+  readonly figure: (value: number, decimals: number) => string;
+  readonly list: (parts: readonly string[]) => string;
+  readonly weekday: (number: number) => string;
+}
+
+const locales: Readonly<Record<Language, string>> = { en: 'en-GB', es: 'es-ES' };
+/** 5 January 2026 was a Monday. */
+const aMondayMs = Date.UTC(2026, 0, 5);
+const dayMs = 24 * 60 * 60 * 1000;
+
+export function formatsFor(language: Language, timeZone: string): Formats {
+  const locale = locales[language];
+  const dayShape = { weekday: 'short', day: 'numeric', month: 'short' } as const;
+  const day = new Intl.DateTimeFormat(locale, { ...dayShape, timeZone });
+  const date = new Intl.DateTimeFormat(locale, { ...dayShape, timeZone: 'UTC' });
+  const time = new Intl.DateTimeFormat(locale, { hour: '2-digit', minute: '2-digit', timeZone });
+  const list = new Intl.ListFormat(locale, { type: 'conjunction' });
+  const weekday = new Intl.DateTimeFormat(locale, { weekday: 'long', timeZone: 'UTC' });
+  const plain = (text: string) => text.replaceAll(',', '');
+  return {
+    day: (at) => plain(day.format(new Date(at))),
+    date: (on) => plain(date.format(new Date(`${on}T00:00:00Z`))),
+    moment: (at) => `${plain(day.format(new Date(at)))}, ${time.format(new Date(at))}`,
+    figure: (value, decimals) =>
+      new Intl.NumberFormat(locale, {
+        minimumFractionDigits: decimals,
+        maximumFractionDigits: decimals,
+      }).format(roundHalfAway(value, decimals)),
+    list: (parts) => list.format(parts),
+    weekday: (number) => weekday.format(new Date(aMondayMs + (number - 1) * dayMs)),
+  };
+}
+
+/** A figure on its scale: '84.0' of a hundred, '3.2 of 4' of anything else. */
+export const onScale = (
+  { figure }: Pick<Formats, 'figure'>,
+  value: number,
+  { outOf, decimals }: Pick<FigureReason, 'outOf' | 'decimals'>,
+  of: string,
+): string => (outOf === 100 ? figure(value, decimals) : `${figure(value, decimals)} ${of} ${outOf}`);
+
+export { assertNever };

@@ -1,0 +1,179 @@
+import { alertRoutes, type Alert } from '@cadro/contract';
+import { factsOfDays, presetRules, tellAlert, tellingsOf } from '@cadro/core';
+import type { Agent } from 'supertest';
+import { World } from '../testing/world';
+import { lookAtChildren } from '.';
+import { historiesOf } from './histories';
+import { watchesOf } from './watchers';
+
+/* Two weeks of the story, an evening at a time, in earnest and in rehearsal. */
+const dayMs = 86_400_000;
+const firstEvening = Date.parse('2026-10-07T19:40:00.000Z');
+const evenings = Array.from({ length: 15 }, (_, day) => firstEvening + day * dayMs);
+const children = ['isolde', 'caspian', 'pet'];
+
+interface Told {
+  readonly atMs: number;
+  readonly key: string;
+  readonly ids: readonly string[];
+}
+interface Arrival {
+  readonly channel: string;
+  readonly to: string;
+  readonly subject: string;
+  readonly text: string;
+  readonly html: string;
+  readonly headers: Record<string, string>;
+}
+
+let world: World;
+let maren: Agent;
+const told: Told[] = [];
+const arrivals = async (to: string): Promise<Arrival[]> =>
+  (
+    (await (await fetch(`${world.school.url}/demo/arrivals`)).json()) as { arrivals: Arrival[] }
+  ).arrivals.filter((each) => each.to === to);
+const guardianId = async (name: string): Promise<string> =>
+  (
+    await world
+      .db('guardians')
+      .where({ email: `${name}@test.example` })
+      .first<{ id: string }>('id')
+  ).id;
+const alertsOf = async (agent: Agent, query: Record<string, string> = {}): Promise<Alert[]> =>
+  (await agent.get(alertRoutes.list.path).query(query).expect(200)).body.alerts;
+
+beforeAll(async () => {
+  world = await World.start();
+  await world.moveTo(new Date(firstEvening).toISOString());
+  await world.syncAll();
+  await world.household('here', [
+    { name: 'maren', children },
+    { name: 'ottoline', role: 'look-only', children: ['pet'] },
+  ]);
+  maren = await world.signedIn('maren');
+  const { delivery } = (await maren.get(alertRoutes.settings.path).expect(200)).body;
+  await maren
+    .patch(alertRoutes.changeSettings.path)
+    .send({
+      delivery: {
+        ...delivery,
+        phone: '+15550100200',
+        ways: { ...delivery.ways, attendance: { mail: false, text: true } },
+        digest: 'daily',
+        digestHour: 16,
+      },
+    })
+    .expect(200);
+  await lookAtChildren(
+    world,
+    children.map((child) => world.student(child)),
+  );
+  const id = await guardianId('maren');
+  for (const atMs of evenings.slice(1)) {
+    await world.moveTo(new Date(atMs).toISOString());
+    for (const school of world.sources.keys()) await world.sync(school);
+    await world.workOff();
+    const rows = await world
+      .db('alerts')
+      .where({ told_at: new Date(atMs), guardian_id: id })
+      .select<{ key: string; told: string[] }[]>('key', 'told');
+    told.push(...rows.map(({ key, told: ids }) => ({ atMs, key, ids: [...ids].sort() })));
+  }
+}, 120_000);
+afterAll(() => world.stop());
+
+const inOrder = (all: readonly Told[]) =>
+  [...all].sort((a, b) => a.atMs - b.atMs || (a.key < b.key ? -1 : a.key > b.key ? 1 : 0));
+
+it('tells in earnest what the same rules tell in rehearsal, evening by evening', async () => {
+  const now = await world.clock.now();
+  const watches = await watchesOf(world.db, { guardianIds: [await guardianId('maren')] });
+  const historyOf = await historiesOf(
+    world.db,
+    watches.map(({ studentId }) => studentId),
+    now,
+  );
+  const rehearsed = watches.flatMap((watch) =>
+    tellingsOf(factsOfDays(historyOf(watch), evenings), presetRules('usual')).map(
+      ({ atMs, key, reasons }) => ({
+        atMs,
+        key,
+        ids: reasons.map(({ id }) => id).sort(),
+      }),
+    ),
+  );
+  expect(told.length).toBeGreaterThan(20);
+  expect(inOrder(rehearsed)).toEqual(inOrder(told));
+});
+
+it('raises what the story holds, each once and with true facts', async () => {
+  const alerts = await alertsOf(maren);
+  const said = alerts.map((alert) =>
+    tellAlert('en', alert, { timeZone: 'America/Halifax', lead: alert.leading }),
+  );
+  const headlines = said.map(({ headline }) => headline);
+  expect(new Set(alerts.map(({ key }) => key)).size).toBe(alerts.length);
+  for (const headline of [
+    'Boat-building shows 3.1 of 4, and would be 2.3 of 4 if left',
+    'Tide tables fell from 88.8 to 81.3',
+    'Seed log: was missing, now 17 of 20',
+    'The last lessons were missed on 3 days',
+  ]) {
+    expect(headlines).toContain(headline);
+  }
+  const tides = alerts.find(({ courseTitle, kind }) => courseTitle === 'Tide tables' && kind === 'figure');
+  const [reason] = tides?.reasons ?? [];
+  expect(reason).toMatchObject({ rule: 'fallen', sourceName: 'Gannet Head Upper School', outOf: 100 });
+  const course = await maren.get(
+    `/api/students/${world.student('isolde')}/courses/${await world.courseId('tides', 'gannet-head')}`,
+  );
+  expect(reason).toMatchObject({ now: expect.closeTo(course.body.figures.posted, 6) });
+});
+
+it('tells a look-only guardian of their own children alone', async () => {
+  const ottoline = await world.signedIn('ottoline');
+  const alerts = await alertsOf(ottoline);
+  expect(new Set(alerts.map(({ studentId }) => studentId))).toEqual(new Set([world.student('pet')]));
+});
+
+it('sends each alert once, by the channels of its kind, and no more in a day than the cap', async () => {
+  const mails = (await arrivals('maren@test.example')).filter(({ headers }) => headers['list-unsubscribe']);
+  const texts = await arrivals('+15550100200');
+  expect(texts.length).toBeGreaterThan(1);
+  expect(texts.every(({ text }) => /absence|lessons were missed/i.test(text))).toBe(true);
+  const rows = await world
+    .db('deliveries')
+    .where({ guardian_id: await guardianId('maren') })
+    .select<{ about: string; channel: string; state: string; made_at: Date }[]>('*');
+  expect(new Set(rows.map(({ state }) => state))).toEqual(new Set(['sent']));
+  expect(mails).toHaveLength(rows.filter(({ channel }) => channel === 'mail').length);
+  const byDay = new Map<number, number>();
+  for (const { made_at } of rows.filter(({ about }) => about === 'alert')) {
+    byDay.set(made_at.getTime(), (byDay.get(made_at.getTime()) ?? 0) + 1);
+  }
+  expect(Math.max(...byDay.values())).toBe(presetRules('usual').capPerDay);
+});
+
+it('hangs later mail about an alert on the first one, with a table a plain program can lay out', async () => {
+  const mails = await arrivals('maren@test.example');
+  const answering = mails.filter(({ headers }) => headers['in-reply-to']);
+  expect(answering.length).toBeGreaterThan(0);
+  for (const { html, text, headers } of mails) {
+    expect(html).toContain('<table role="presentation"');
+    expect(html).not.toMatch(/<(style|script|div|img)\b/);
+    expect(text).toContain('/brief');
+    expect(headers['list-unsubscribe-post']).toBe('List-Unsubscribe=One-Click');
+  }
+});
+
+it('sends a digest a day that needs no signing in', async () => {
+  const digests = (await arrivals('maren@test.example')).filter(({ subject }) =>
+    subject.startsWith('The day'),
+  );
+  expect(digests).toHaveLength(14);
+  const last = digests.at(-1);
+  for (const name of ['Isolde', 'Caspian', 'Pet']) expect(last?.text).toContain(name);
+  expect(last?.text).toContain('THE NEXT SEVEN DAYS');
+  expect(last?.html).toContain(`/courses/${world.student('isolde')}/`);
+});

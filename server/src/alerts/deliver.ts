@@ -1,0 +1,209 @@
+import { DigestContent, rolesAllowed } from '@cadro/contract';
+import { parse } from '@cadro/contract/parse';
+import { soonest } from '@cadro/core';
+import type { Transporter } from 'nodemailer';
+import type { Config } from '../config';
+import type { Clock, Db } from '../db';
+import { SendError, sendText } from './gateway';
+import { alertLetter, alertText, digestLetter, testLetter, type Letter } from './letters';
+import { letterWords } from './letterWords';
+import { stopToken } from './mailStop';
+import { deliveryById, earlierMails, setDelivery, type DeliveryRow } from './outbox';
+import { settingsOf } from './settings';
+import { alertById, type KeptAlert } from './store';
+import type { Settings } from './watchers';
+
+export interface DeliverDeps {
+  readonly db: Db;
+  readonly clock: Clock;
+  readonly config: Config;
+  readonly transport: Transporter;
+}
+
+const mimeId = (config: Config, id: string): string => `<${id}@${config.mailDomain}>`;
+
+/** The child an alert is about, if its link still stands; undefined where it has ended. */
+async function linkedChild(db: Db, guardianId: string, studentId: string | null) {
+  if (studentId === null) return null;
+  return db('guardian_links as l')
+    .join('students as s', 's.id', 'l.student_id')
+    .join('schools as sch', 'sch.id', 's.school_id')
+    .where({ 'l.guardian_id': guardianId, 'l.student_id': studentId })
+    .whereNull('l.ended_at')
+    .whereIn('l.role', rolesAllowed('read-talk'))
+    .first<{ givenName: string; timeZone: string } | undefined>(
+      's.given_name as givenName',
+      'sch.time_zone as timeZone',
+    );
+}
+
+/** What is to be said: an alert with its child, a digest of the children that are linked still, a try. */
+type Content =
+  | {
+      readonly about: 'alert';
+      readonly alert: KeptAlert;
+      readonly child: { givenName: string; timeZone: string } | null;
+    }
+  | { readonly about: 'digest'; readonly digest: DigestContent; readonly rhythm: 'daily' | 'weekly' }
+  | { readonly about: 'test' };
+
+/** Null where nothing may be said any more: the alert is gone, or the link to the child has ended. */
+async function contentOf(db: Db, row: DeliveryRow): Promise<Content | null> {
+  switch (row.about) {
+    case 'test':
+      return { about: 'test' };
+    case 'alert': {
+      const alert = row.alert_id ? await alertById(db, row.guardian_id, row.alert_id) : undefined;
+      const child = alert && (await linkedChild(db, row.guardian_id, alert.studentId));
+      return alert && child !== undefined ? { about: 'alert', alert, child } : null;
+    }
+    case 'digest': {
+      const kept = await db('digests')
+        .where({ guardian_id: row.guardian_id, id: row.digest_id })
+        .first<{ content: unknown; rhythm: 'daily' | 'weekly' } | undefined>('content', 'rhythm');
+      if (!kept) return null;
+      const digest = parse('stored digest', DigestContent, kept.content);
+      const linked = await Promise.all(
+        digest.children.map(
+          async (child) => (await linkedChild(db, row.guardian_id, child.studentId)) && child,
+        ),
+      );
+      const children = linked.flatMap((child) => child ?? []);
+      return children.length > 0
+        ? { about: 'digest', digest: { ...digest, children }, rhythm: kept.rhythm }
+        : null;
+    }
+  }
+}
+
+function letterOf(deps: DeliverDeps, settings: Settings, row: DeliveryRow, content: Content): Letter {
+  const { publicUrl, secret } = deps.config;
+  const frame = {
+    language: settings.delivery.language,
+    publicUrl,
+    stopUrl: `${publicUrl}/mail-stop/${stopToken(secret, settings.guardianId)}`,
+  };
+  switch (content.about) {
+    case 'alert':
+      return alertLetter(content.alert, content.child, row.told, frame);
+    case 'digest':
+      return digestLetter(content.digest, content.rhythm, frame);
+    case 'test':
+      return testLetter(frame);
+  }
+}
+
+async function sendMailTo(
+  deps: DeliverDeps,
+  settings: Settings,
+  row: DeliveryRow,
+  content: Content,
+): Promise<void> {
+  const { config, transport, db } = deps;
+  const { subject, text, html } = letterOf(deps, settings, row, content);
+  const stop = `${config.publicUrl}/api/mail-stop/${stopToken(config.secret, settings.guardianId)}`;
+  const thread = (await earlierMails(db, row)).map((id) => mimeId(config, id));
+  await transport
+    .sendMail({
+      messageId: mimeId(config, row.id),
+      from: { name: 'Cadro', address: `cadro@${config.mailDomain}` },
+      to: { name: settings.name, address: settings.email },
+      subject,
+      text,
+      html,
+      headers: { 'List-Unsubscribe': `<${stop}>`, 'List-Unsubscribe-Post': 'List-Unsubscribe=One-Click' },
+      ...(thread.length > 0 ? { inReplyTo: thread[thread.length - 1] ?? '', references: thread } : {}),
+    })
+    .catch((cause: unknown) => {
+      const code = cause instanceof Error && 'responseCode' in cause ? Number(cause.responseCode) : 0;
+      const refused = code >= 500 && code < 600;
+      throw new SendError(
+        refused ? `the mail server refused the address (${code})` : 'the mail server could not be reached',
+        !refused,
+        { cause },
+      );
+    });
+}
+
+async function sendTextTo(
+  deps: DeliverDeps,
+  settings: Settings,
+  row: DeliveryRow,
+  content: Content,
+): Promise<void> {
+  const { textGateway, publicUrl } = deps.config;
+  const { phone, language } = settings.delivery;
+  if (!textGateway || !phone) throw new SendError('there is no way to send text messages', false);
+  const text =
+    content.about === 'alert'
+      ? alertText(content.alert, content.child, row.told, { language, publicUrl })
+      : letterWords[language].test.text;
+  await sendText(textGateway, { to: phone, text, key: row.id });
+}
+
+/** Why something is not sent after all; null when it may be. */
+const dropped = (settings: Settings | null, row: DeliveryRow, content: Content | null): string | null => {
+  if (!settings || !content) return 'nothing may be said of it any more';
+  if (row.channel === 'mail' && row.about !== 'test' && settings.mailStoppedAt) return 'mail was stopped';
+  return null;
+};
+
+/**
+ * Sends one thing that waits, once: whoever sends it again after a crash sends the same message, by its Message-ID or
+ * its key. Nothing goes out in quiet hours, to who has stopped mail, or about a child whose link has ended.
+ * @param lastTry puts down a failure for good, so that its guardian sees it.
+ * @throws SendError when trying again can help and `lastTry` is not set.
+ */
+export async function deliver(deps: DeliverDeps, id: string, lastTry = false): Promise<void> {
+  const { db, clock } = deps;
+  const row = await deliveryById(db, id);
+  if (row?.state !== 'waiting') return;
+  const now = await clock.now();
+  const settings = await settingsOf(db, row.guardian_id);
+  const content = await contentOf(db, row);
+  const why = dropped(settings, row, content);
+  if (why !== null || !settings || !content) {
+    return setDelivery(db, id, { state: 'dropped', error: why }, now);
+  }
+  const quietUntil = soonest(now.getTime(), settings.delivery);
+  if (row.about !== 'test' && quietUntil > now.getTime()) {
+    return setDelivery(db, id, { not_before: new Date(quietUntil) }, now);
+  }
+  try {
+    if (row.channel === 'mail') await sendMailTo(deps, settings, row, content);
+    else await sendTextTo(deps, settings, row, content);
+  } catch (error) {
+    if (!(error instanceof SendError)) throw error;
+    await failed(deps, row, error, lastTry, now);
+    if (error.retryable && !lastTry) throw error;
+    return;
+  }
+  await setDelivery(db, id, { state: 'sent', error: null, tries: row.tries + 1 }, now);
+}
+
+async function failed(
+  { db }: DeliverDeps,
+  row: DeliveryRow,
+  error: SendError,
+  lastTry: boolean,
+  now: Date,
+): Promise<void> {
+  const over = !error.retryable || lastTry;
+  const bounced = row.channel === 'mail' && !error.retryable;
+  await setDelivery(
+    db,
+    row.id,
+    {
+      ...(over ? { state: bounced ? 'bounced' : 'failed' } : {}),
+      error: error.message,
+      tries: row.tries + 1,
+    },
+    now,
+  );
+  if (bounced) {
+    await db('alert_settings')
+      .insert({ guardian_id: row.guardian_id, mail_bounced_at: now })
+      .onConflict('guardian_id')
+      .merge(['mail_bounced_at']);
+  }
+}

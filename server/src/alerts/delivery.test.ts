@@ -1,0 +1,424 @@
+import { alertRoutes, type Alert, type AlertSettings, type DeliveryState } from '@cadro/contract';
+import { presetRules } from '@cadro/core';
+import { once } from 'node:events';
+import { createServer, type Server as HttpServer } from 'node:http';
+import { createTransport } from 'nodemailer';
+import pino from 'pino';
+import type { Agent } from 'supertest';
+import { buildServer } from '../http';
+import { World } from '../testing/world';
+import { deliver, dueDeliveries, lookAtChildren, lookAtGuardians, makeDigests } from '.';
+import { stopToken } from './mailStop';
+import { putOut } from './outbox';
+
+/* What goes out, what does not, and what becomes of it. */
+let world: World;
+let maren: Agent;
+let guardianId: string;
+let alertId: string;
+const opens = '2026-10-21T19:40:00.000Z';
+const phone = '+15550100200';
+
+interface Arrival {
+  readonly channel: string;
+  readonly to: string;
+  readonly subject: string;
+  readonly text: string;
+}
+const arrivals = async (to: string): Promise<Arrival[]> =>
+  (
+    (await (await fetch(`${world.school.url}/demo/arrivals`)).json()) as { arrivals: Arrival[] }
+  ).arrivals.filter((each) => each.to === to);
+const gateway = (mood: string) =>
+  fetch(`${world.school.url}/demo/gateway`, {
+    method: 'PUT',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ mood }),
+  });
+const settings = async (agent = maren): Promise<AlertSettings> =>
+  (await agent.get(alertRoutes.settings.path).expect(200)).body;
+const change = (body: object) => maren.patch(alertRoutes.changeSettings.path).send(body);
+const delivery = async (changes: object) => {
+  const now = (await settings()).delivery;
+  await change({ delivery: { ...now, ...changes } }).expect(200);
+};
+const deps = (transport = createTransport(world.config.smtpUrl)) => ({
+  db: world.db,
+  clock: world.clock,
+  config: world.config,
+  transport,
+});
+let keys = 0;
+/** Something about the alert that waits to go out. */
+const out = async (channel: 'mail' | 'text', about: 'alert' | 'test' = 'alert'): Promise<string> => {
+  const way = {
+    guardianId,
+    channel,
+    about,
+    alertId,
+    digestId: null,
+    key: `k${keys++}`,
+    told: [],
+    notBefore: null,
+  };
+  const [id] = await putOut(world.db, [way], await world.clock.now());
+  return id ?? '';
+};
+const stateOf = (id: string): Promise<{ state: DeliveryState; error: string | null; tries: number }> =>
+  world.db('deliveries').where({ id }).first('state', 'error', 'tries');
+
+beforeAll(async () => {
+  world = await World.start();
+  await world.syncAll();
+  await world.household('here', [
+    { name: 'maren', children: ['caspian', 'isolde'] },
+    { name: 'tobiah', children: ['caspian'] },
+  ]);
+  maren = await world.signedIn('maren');
+  await lookAtChildren(world, [world.student('caspian'), world.student('isolde')]);
+  guardianId = (
+    await world.db('guardians').where({ email: 'maren@test.example' }).first<{ id: string }>('id')
+  ).id;
+  const [row] = await world
+    .db('alerts')
+    .insert({
+      ...{ guardian_id: guardianId, key: 'work:x', episode: 1, kind: 'work' },
+      ...{ student_id: world.student('caspian'), course_title: 'Boat-building' },
+      ...{ raised_at: opens, told_at: opens, news_at: opens, known: '[]', told: '["loose-end:keel"]' },
+      reasons: JSON.stringify([
+        {
+          ...{ id: 'loose-end:keel', at: opens, sourceName: 'Millrace', about: 'work', rule: 'loose-end' },
+          ...{ outOf: 4, decimals: 1 },
+          work: {
+            ...{ itemId: 'keel', title: '=Keel <b>model</b>', kind: 'overdue', was: null, dueAt: opens },
+            ...{ deadline: null, credit: null, impact: 0.8, earned: null, possible: 20 },
+          },
+        },
+      ]),
+    })
+    .returning<{ id: string }[]>('id');
+  alertId = row?.id ?? '';
+  await delivery({ phone, digest: 'none' });
+});
+afterAll(() => world.stop());
+afterEach(async () => {
+  await gateway('well');
+  await world.moveTo(opens);
+});
+
+describe('a first look', () => {
+  it('tells nothing of what is there already', async () => {
+    const [{ count } = { count: 0 }] = await world
+      .db('alerts')
+      .whereNot({ key: 'work:x' })
+      .whereNotNull('raised_at')
+      .count<{ count: number }[]>();
+    expect(Number(count)).toBe(0);
+    expect(Number((await world.db('alerts').count<{ count: number }[]>())[0]?.count)).toBeGreaterThan(5);
+  });
+
+  it('that lies before the last one, the clock being set back, waits until the time comes again', async () => {
+    const before = await world.db('alerts').orderBy('id').select('*');
+    await world.moveTo('2026-10-20T19:40:00.000Z');
+    await lookAtChildren(world, [world.student('caspian')]);
+    await lookAtGuardians(world);
+    expect(await world.db('alerts').orderBy('id').select('*')).toEqual(before);
+  });
+});
+
+describe('a message', () => {
+  it('goes out once, though its sender dies between sending and noting it', async () => {
+    for (const channel of ['mail', 'text'] as const) {
+      const id = await out(channel);
+      const to = channel === 'mail' ? 'maren@test.example' : phone;
+      const before = (await arrivals(to)).length;
+      await deliver(deps(), id);
+      await world.db('deliveries').where({ id }).update({ state: 'waiting' });
+      await deliver(deps(), id);
+      expect((await arrivals(to)).length - before).toBe(1);
+      expect(await stateOf(id)).toMatchObject({ state: 'sent', error: null });
+    }
+  });
+
+  it('says what a title says, and nothing that a mail program would run', async () => {
+    await deliver(deps(), await out('mail'));
+    const mail = (await arrivals('maren@test.example')).at(-1) as Arrival & { html: string };
+    expect(mail.subject).toBe('Caspian: =Keel <b>model</b>: overdue, nobody has marked it');
+    expect(mail.html).toContain('=Keel &lt;b&gt;model&lt;/b&gt;');
+    expect(mail.html).not.toContain('<b>');
+  });
+
+  it.each([
+    ['hangs', 'waiting', 'did not answer in time'],
+    ['breaks', 'waiting', 'answered 500'],
+    ['refuses', 'failed', 'refused the message'],
+  ])('by a gateway that %s is %s, and says why', async (mood, state, error) => {
+    const id = await out('text');
+    await gateway(mood);
+    const once = deliver(deps(), id);
+    if (state === 'waiting') await expect(once).rejects.toThrow(error);
+    else await once;
+    expect(await stateOf(id)).toMatchObject({ state, error: expect.stringContaining(error), tries: 1 });
+    if (state === 'waiting') {
+      await deliver(deps(), id, true);
+      expect(await stateOf(id)).toMatchObject({ state: 'failed', tries: 2 });
+    }
+  });
+
+  it('to a mail server that is away is tried again, and fails for all to see in the end', async () => {
+    const id = await out('mail');
+    const away = deps(createTransport('smtp://127.0.0.1:9'));
+    await expect(deliver(away, id)).rejects.toThrow('could not be reached');
+    await deliver(away, id, true);
+    expect(await stateOf(id)).toMatchObject({ state: 'failed' });
+    const [alert] = (await maren.get(alertRoutes.list.path).expect(200)).body.alerts as Alert[];
+    expect(alert?.deliveries.some(({ state }) => state === 'failed')).toBe(true);
+  });
+
+  it('to an address that bounces stops there, and its guardian sees it', async () => {
+    await world.db('guardians').where({ id: guardianId }).update({ email: 'maren@elsewhere.example' });
+    const id = await out('mail');
+    await deliver(deps(), id);
+    await world.db('guardians').where({ id: guardianId }).update({ email: 'maren@test.example' });
+    expect(await stateOf(id)).toMatchObject({ state: 'bounced', error: expect.stringContaining('550') });
+    expect((await settings()).mailBouncedAt).not.toBeNull();
+    await change({ mailStopped: false }).expect(200);
+    expect((await settings()).mailBouncedAt).toBeNull();
+  });
+
+  it('waits for the end of quiet hours, in the guardian’s own zone', async () => {
+    await delivery({ quiet: { from: '16:00', to: '17:30' } });
+    const id = await out('mail');
+    await deliver(deps(), id);
+    expect(await stateOf(id)).toMatchObject({ state: 'waiting' });
+    expect(await dueDeliveries(world.db, await world.clock.now())).not.toContain(id);
+    await delivery({ timeZone: 'Europe/Madrid' }); // where it is 21:40
+    await world.moveTo('2026-10-21T20:31:00.000Z');
+    expect(await dueDeliveries(world.db, await world.clock.now())).toContain(id);
+    await deliver(deps(), id);
+    expect(await stateOf(id)).toMatchObject({ state: 'sent' });
+    await delivery({ quiet: null, timeZone: 'America/Halifax' });
+  });
+
+  it('is not sent about a child whose link has ended since', async () => {
+    const id = await out('mail');
+    const link = { guardian_id: guardianId, student_id: world.student('caspian') };
+    await world.db('guardian_links').where(link).update({ ended_at: opens });
+    const before = (await arrivals('maren@test.example')).length;
+    await deliver(deps(), id);
+    expect(await stateOf(id)).toMatchObject({ state: 'dropped' });
+    expect((await arrivals('maren@test.example')).length).toBe(before);
+    expect((await maren.get(alertRoutes.list.path).expect(200)).body.alerts).toEqual([]);
+    await maren.get(alertRoutes.read.path.replace(':alertId', alertId)).expect(404);
+    await world.db('guardian_links').where(link).update({ ended_at: null });
+  });
+
+  it('is stopped by one click on the address in it, and taken up again', async () => {
+    const path = alertRoutes.stopMail.path.replace(':token', stopToken(world.config.secret, guardianId));
+    // As a mail provider asks: with a form, and no session.
+    await world.nobody.post(path).type('form').send('List-Unsubscribe=One-Click').expect(204);
+    const id = await out('mail');
+    await deliver(deps(), id);
+    expect(await stateOf(id)).toMatchObject({ state: 'dropped', error: 'mail was stopped' });
+    await world.nobody.delete(path).expect(204);
+    expect((await settings()).mailStoppedAt).toBeNull();
+    const forged = path.replace(/.$/, (last) => (last === '0' ? '1' : '0'));
+    await world.nobody.post(forged).expect(404);
+  });
+
+  it('tries a channel at the guardian’s wish, and says when there is none', async () => {
+    const { body } = await maren.post(alertRoutes.test.path).send({ channel: 'text' }).expect(202);
+    await world.workOff();
+    expect(await stateOf(body.id)).toMatchObject({ state: 'sent' });
+    await delivery({ phone: null });
+    const none = await maren.post(alertRoutes.test.path).send({ channel: 'text' }).expect(422);
+    expect(none.body.code).toBe('no-way');
+    await delivery({ phone });
+  });
+});
+
+describe('a digest', () => {
+  const digests = async () =>
+    (await arrivals('maren@test.example')).filter(({ subject }) => /at a glance/.test(subject));
+  const made = async () => {
+    await makeDigests(world);
+    for (const id of await dueDeliveries(world.db, await world.clock.now())) await deliver(deps(), id);
+  };
+
+  it('comes once for each of its days, however often it is asked for, and not again by a clock set back', async () => {
+    await delivery({ digest: 'weekly', digestWeekday: 3, digestHour: 16 });
+    await Promise.all([made(), made()]);
+    await made();
+    expect(await digests()).toHaveLength(1);
+    await world.moveTo('2026-10-14T19:40:00.000Z');
+    await made();
+    expect(await digests()).toHaveLength(1);
+  });
+
+  it('is the same in the app and on paper', async () => {
+    const { body } = await maren.get(alertRoutes.digest.path).expect(200);
+    expect(body).toMatchObject({ rhythm: 'weekly', fromOn: '2026-10-15', toOn: '2026-10-21' });
+    expect(body.children.map(({ givenName }: { givenName: string }) => givenName)).toEqual([
+      'Isolde',
+      'Caspian',
+    ]);
+    const paper = await maren.get(alertRoutes.digestPaper.path).buffer(true).expect(200);
+    expect(paper.headers['content-type']).toBe('application/pdf');
+    expect((paper.body as Buffer).subarray(0, 5).toString()).toBe('%PDF-');
+  });
+});
+
+describe('settings', () => {
+  const rules = presetRules('usual');
+  const exception = (courseId: string, changes: object) => ({
+    rules: {
+      ...rules,
+      exceptions: [{ studentId: world.student('caspian'), courseId, rules: { below: changes } }],
+    },
+  });
+
+  it.each([
+    ['a percent in a course of levels', { percent: 80 }, '/rules/exceptions/0/rules/below/percent'],
+    ['a level above the scale', { level: 5 }, '/rules/exceptions/0/rules/below/level'],
+    ['a letter the course has not', { letter: 'Z' }, '/rules/exceptions/0/rules/below/letter'],
+  ])('refuse %s, at its place', async (_name, changes, path) => {
+    const courseId = await world.courseId('boats', 'millrace');
+    const { body } = await change(exception(courseId, changes)).expect(422);
+    expect(body).toMatchObject({ code: 'off-scale', errors: [{ path }] });
+    expect((await settings()).preset).toBe('usual');
+  });
+
+  it('take what lies on the scale, and keep it', async () => {
+    const courseId = await world.courseId('boats', 'millrace');
+    await change(exception(courseId, { level: 3.5 })).expect(200);
+    expect((await settings()).rules.exceptions).toHaveLength(1);
+    await change({ rules }).expect(200);
+  });
+
+  it.each([
+    [
+      'a zone that is none',
+      async () => ({ delivery: { ...(await settings()).delivery, timeZone: 'Sea/Middle' } }),
+      422,
+    ],
+    [
+      'a number that is none',
+      async () => ({ delivery: { ...(await settings()).delivery, phone: '0123' } }),
+      400,
+    ],
+    [
+      'an hour beyond the day',
+      async () => ({ delivery: { ...(await settings()).delivery, digestHour: 24 } }),
+      400,
+    ],
+    [
+      'another household’s child',
+      async () => ({
+        rules: { ...rules, exceptions: [{ studentId: world.student('pet'), courseId: null, rules: {} }] },
+      }),
+      404,
+    ],
+  ])('refuse %s', async (_name, body, status) => {
+    await change(await body()).expect(status);
+  });
+});
+
+describe('the list', () => {
+  it('is searched in words, filtered, put down as done and back again', async () => {
+    const found = async (query: object) =>
+      ((await maren.get(alertRoutes.list.path).query(query).expect(200)).body.alerts as Alert[]).map(
+        ({ id }) => id,
+      );
+    expect(await found({ q: 'KEEL caspian' })).toEqual([alertId]);
+    expect(await found({ q: 'lighthouse' })).toEqual([]);
+    expect(await found({ kind: 'work', state: 'open', studentId: world.student('caspian') })).toEqual([
+      alertId,
+    ]);
+    expect(await found({ kind: 'good' })).toEqual([]);
+    const put = (state: string) =>
+      maren
+        .post(alertRoutes.change.path)
+        .send({ ids: [alertId], state })
+        .expect(204);
+    await put('done');
+    expect(await found({ state: 'open' })).toEqual([]);
+    await put('open');
+    expect(await found({ state: 'open' })).toEqual([alertId]);
+  });
+
+  it('is a file in which no cell is a formula', async () => {
+    const { text } = await maren.get(alertRoutes.file.path).expect(200);
+    expect(text).toContain("'=Keel <b>model</b>");
+    expect(text.split('\r\n')).toHaveLength(3);
+  });
+
+  it('knows what is silenced, until it is heard again', async () => {
+    const silence = { alertKey: 'work:x', studentId: null, courseId: null, kind: null, until: '2026-10-28' };
+    const { body } = await maren.post(alertRoutes.silence.path).send(silence).expect(201);
+    const [alert] = (await maren.get(alertRoutes.list.path)).body.alerts as Alert[];
+    expect(alert?.silencedUntil).toBe('2026-10-28');
+    await maren.delete(alertRoutes.unsilence.path.replace(':silenceId', body.id)).expect(204);
+  });
+
+  it('tells every browser at once that it has changed, whichever process changed it', async () => {
+    const other = buildServer({
+      db: world.db,
+      clock: world.clock,
+      config: world.config,
+      log: pino({ level: 'silent' }),
+    });
+    const http: HttpServer = createServer(other.app).listen(0, '127.0.0.1');
+    await once(http, 'listening');
+    const address = http.address();
+    const port = typeof address === 'object' && address ? address.port : 0;
+    const cookie = (await maren.get('/api/me')).headers['set-cookie'] as unknown as string[];
+    const stop = new AbortController();
+    const stream = await fetch(`http://127.0.0.1:${port}${alertRoutes.live.path}`, {
+      headers: { cookie: cookie[0]?.split(';')[0] ?? '' },
+      signal: stop.signal,
+    });
+    const reader = stream.body?.getReader();
+    const next = async () => new TextDecoder().decode((await reader?.read())?.value);
+    expect(await next()).toContain('retry:');
+    await maren
+      .post(alertRoutes.change.path)
+      .send({ ids: [alertId], state: 'read' })
+      .expect(204);
+    expect(await next()).toContain('event: alerts');
+    stop.abort();
+    await other.close();
+    http.closeAllConnections();
+    http.close();
+  });
+});
+
+it('rehearses in a thread of its own, with progress first and the answer last', async () => {
+  const answer = await maren
+    .post(alertRoutes.rehearse.path)
+    .send(presetRules('usual'))
+    .buffer(true)
+    .expect(200);
+  const lines = String(answer.text ?? answer.body)
+    .trim()
+    .split('\n')
+    .map((line) => JSON.parse(line) as Record<string, unknown>);
+  expect(lines.length).toBeGreaterThan(3);
+  expect(lines.slice(0, -1).every((line) => typeof line['done'] === 'number')).toBe(true);
+  const { rehearsal } = lines.at(-1) as {
+    rehearsal: { lastMonth: number; tellings: unknown[]; slides: unknown[] };
+  };
+  expect(rehearsal.lastMonth).toBeGreaterThan(3);
+  expect(rehearsal.slides.length).toBeGreaterThan(0);
+  const fewer = await maren
+    .post(alertRoutes.rehearse.path)
+    .send(presetRules('urgent'))
+    .buffer(true)
+    .expect(200);
+  const less = JSON.parse(
+    String(fewer.text ?? fewer.body)
+      .trim()
+      .split('\n')
+      .at(-1) ?? '{}',
+  ) as (typeof lines)[0];
+  expect((less?.['rehearsal'] as typeof rehearsal).lastMonth).toBeLessThan(rehearsal.lastMonth);
+});

@@ -1,0 +1,48 @@
+import { Type } from '@sinclair/typebox';
+import { misfits } from '@cadro/contract/parse';
+import type { Config } from '../config';
+
+/** Why something did not go out. */
+export class SendError extends Error {
+  override readonly name = 'SendError';
+  constructor(
+    message: string,
+    /** Whether trying again can help; what is refused for good is not tried again. */
+    readonly retryable: boolean,
+    options?: ErrorOptions,
+  ) {
+    super(message, options);
+  }
+}
+
+const Accepted = Type.Object({ status: Type.Literal('accepted') });
+
+/**
+ * Sends a text message by the gateway. The key makes a second try after a crash the same message to it.
+ * @throws SendError when it hangs, breaks down, or answers anything but that it has accepted it: retryable unless it
+ * refused the message itself.
+ */
+export async function sendText(
+  gateway: NonNullable<Config['textGateway']>,
+  message: { readonly to: string; readonly text: string; readonly key: string },
+): Promise<void> {
+  const { url, key, timeoutMs } = gateway;
+  const answer = await fetch(url, {
+    method: 'POST',
+    headers: {
+      'content-type': 'application/json',
+      authorization: `Bearer ${key}`,
+      'idempotency-key': message.key,
+    },
+    body: JSON.stringify({ to: message.to, text: message.text }),
+    signal: AbortSignal.timeout(timeoutMs),
+  }).catch((cause: unknown) => {
+    throw new SendError('the gateway did not answer in time', true, { cause });
+  });
+  const body: unknown = await answer.json().catch(() => null);
+  if (!answer.ok) {
+    const refused = answer.status >= 400 && answer.status < 500 && answer.status !== 429;
+    throw new SendError(`the gateway answered ${answer.status}`, !refused);
+  }
+  if (misfits(Accepted, body).length > 0) throw new SendError('the gateway refused the message', false);
+}

@@ -1,0 +1,59 @@
+import { dateIn, daysAfter, type ChildHistory } from '@cadro/core';
+import { registersOf } from '../attendance';
+import type { Db } from '../db';
+import {
+  commentsSeen,
+  finalGrades,
+  historyOfCourse,
+  householdViews,
+  itemChanges,
+  type ItemChange,
+  loadCourses,
+} from '../gradebook';
+import type { Watch } from './watchers';
+
+const dayMs = 24 * 60 * 60 * 1000;
+/** What lies further back is asked by no rule. */
+const yearDays = 400;
+
+/** The histories of several children as their households read them: fourteen queries, however many children. */
+export async function historiesOf(
+  db: Db,
+  studentIds: readonly string[],
+  now: Date,
+): Promise<(watch: Watch) => ChildHistory> {
+  const since = daysAfter(dateIn('UTC', now), -yearDays);
+  const [courses, changes, views, comments, grades, registers] = await Promise.all([
+    loadCourses(db, studentIds, { removed: true }),
+    itemChanges(db, studentIds),
+    householdViews(db, studentIds),
+    commentsSeen(db, studentIds, new Date(now.getTime() - yearDays * dayMs)),
+    finalGrades(db, studentIds),
+    registersOf(db, studentIds, since),
+  ]);
+  const known = new Map<string, ChildHistory>();
+  const changesOf = (studentId: string) => {
+    const byItem = new Map<string, ItemChange[]>();
+    for (const change of changes) {
+      if (change.studentId !== studentId) continue;
+      byItem.set(change.itemId, [...(byItem.get(change.itemId) ?? []), change]);
+    }
+    return byItem;
+  };
+  return ({ studentId, timeZone, sourceName, settings: { householdId } }) => {
+    const key = `${studentId}:${householdId}`;
+    const history = known.get(key) ?? {
+      studentId,
+      timeZone,
+      attendanceSource: sourceName,
+      courses: courses
+        .filter(({ course }) => course.student_id === studentId)
+        .map((course) => historyOfCourse(course, views, householdId, changesOf(studentId))),
+      comments: comments(studentId, householdId),
+      grades: grades(studentId),
+      ...registers(studentId, householdId),
+    };
+    known.set(key, history);
+    return history;
+  };
+}

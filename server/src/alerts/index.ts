@@ -1,0 +1,8 @@
+export { deliver, type DeliverDeps } from './deliver';
+export { makeDigests } from './digests';
+export { LiveAlerts } from './live';
+export { lookAtChildren, lookAtGuardians } from './look';
+export { dueDeliveries } from './outbox';
+export { Rehearser } from './rehearser';
+export { alertRouter } from './routes';
+export { raisedAlerts } from './store';

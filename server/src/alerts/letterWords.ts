@@ -1,0 +1,45 @@
+import type { Language } from '@cadro/contract';
+
+/** What mail and text messages say beside the alerts themselves. */
+interface LetterWords {
+  readonly open: string;
+  readonly why: string;
+  readonly next: string;
+  readonly all: string;
+  readonly less: string;
+  readonly stop: string;
+  readonly source: (source: string) => string;
+  readonly test: { readonly subject: string; readonly text: string };
+  readonly digest: string;
+}
+
+export const letterWords: Readonly<Record<Language, LetterWords>> = {
+  en: {
+    open: 'Open it in Cadro',
+    why: 'Why you are told',
+    next: 'Next step',
+    all: 'See everything in Cadro',
+    less: 'Hear less of this',
+    stop: 'Stop all mail from Cadro',
+    source: (source) => `From ${source}.`,
+    test: {
+      subject: 'A try from Cadro',
+      text: 'This is how Cadro reaches you. Nothing else is behind it.',
+    },
+    digest: 'Digest',
+  },
+  es: {
+    open: 'Abrirlo en Cadro',
+    why: 'Por qué se le avisa',
+    next: 'Siguiente paso',
+    all: 'Ver todo en Cadro',
+    less: 'Saber menos de esto',
+    stop: 'Parar todo el correo de Cadro',
+    source: (source) => `De ${source}.`,
+    test: {
+      subject: 'Una prueba de Cadro',
+      text: 'Así le llega Cadro. No hay nada más detrás.',
+    },
+    digest: 'Resumen periódico',
+  },
+};

@@ -1,0 +1,239 @@
+import { isDeepStrictEqual } from 'node:util';
+import type { AlertDelivery } from '@cadro/contract';
+import {
+  dateIn,
+  factsAt,
+  isSilenced,
+  lookAtChild,
+  soonest,
+  step,
+  underCap,
+  upkeepSignals,
+  type AlertState,
+  type Telling,
+} from '@cadro/core';
+import type { Clock, Db, Trx } from '../db';
+import { readNewComments, startOfDay } from '../gradebook';
+import { historiesOf } from './histories';
+import { putOut, toldSince, type Outgoing } from './outbox';
+import {
+  lastStates,
+  lockLooks,
+  notify,
+  saveLooks,
+  saveStates,
+  silencesOf,
+  type KeptAlert,
+  type SilenceRow,
+} from './store';
+import { watchesOf, type Settings, type Watch } from './watchers';
+
+interface Deps {
+  readonly db: Db;
+  readonly clock: Clock;
+}
+
+/** What a look came to for one guardian. */
+interface Looked {
+  readonly settings: Settings;
+  readonly before: readonly KeptAlert[];
+  readonly states: readonly AlertState[];
+  readonly tellings: readonly Telling[];
+}
+
+const instants = ['raisedAt', 'toldAt', 'newsAt', 'overAt'] as const;
+
+/** Whether nothing of an alert has changed, however its instants are written. */
+const sameState = (a: AlertState, b: AlertState): boolean =>
+  instants.every((name) => Date.parse(a[name] ?? '') === Date.parse(b[name] ?? '') || a[name] === b[name]) &&
+  isDeepStrictEqual([a.reasons, a.known, a.told, a.courseTitle], [b.reasons, b.known, b.told, b.courseTitle]);
+
+function changesOf({ settings, before, states }: Looked) {
+  const known = new Map(before.map((state) => [`${state.key}#${state.episode}`, state]));
+  return states.flatMap((state) => {
+    const was = known.get(`${state.key}#${state.episode}`);
+    return was && sameState(was, state) ? [] : [{ guardianId: settings.guardianId, state }];
+  });
+}
+
+const startOfToday = ({ timeZone }: AlertDelivery, now: Date): Date =>
+  startOfDay(dateIn(timeZone, now), timeZone);
+
+/** What goes out of one guardian's tellings, by the channels of its kind, up to the cap of the day. */
+function outgoing(
+  settings: Settings,
+  tellings: readonly (Telling & { readonly alert: KeptAlert })[],
+  ask: { readonly now: Date; readonly told: number },
+): Outgoing[] {
+  const { guardianId, delivery, rules } = settings;
+  if (!delivery.atOnce) return [];
+  const wanted = tellings
+    .map((telling) => ({ ...telling, kind: telling.alert.kind, ways: delivery.ways[telling.alert.kind] }))
+    .filter(({ ways }) => ways.mail || (ways.text && delivery.phone !== null));
+  const notBefore = new Date(soonest(ask.now.getTime(), delivery));
+  return underCap(wanted, { told: ask.told, perDay: rules.capPerDay }).now.flatMap(
+    ({ alert, reasonIds, ways }) =>
+      (['mail', 'text'] as const)
+        .filter((channel) => ways[channel] && (channel === 'mail' || delivery.phone !== null))
+        .map((channel) => ({
+          guardianId,
+          channel,
+          about: 'alert' as const,
+          alertId: alert.id,
+          digestId: null,
+          key: `alert:${alert.id}:${alert.toldAt ?? ''}`,
+          told: reasonIds,
+          notBefore,
+        })),
+  );
+}
+
+/** Puts down what looks came to, what is to go out of it, and that it has changed: all of it or none. */
+async function keep(
+  trx: Trx,
+  looks: readonly Looked[],
+  about: readonly string[] | null,
+  now: Date,
+): Promise<void> {
+  const changes = looks.flatMap(changesOf);
+  await saveStates(trx, changes);
+  const telling = looks.filter(({ tellings }) => tellings.length > 0);
+  const guardianIds = [...new Set(telling.map(({ settings }) => settings.guardianId))];
+  if (guardianIds.length > 0) {
+    const alerts = await lastStates(trx, { guardianIds, studentIds: about });
+    const byKey = new Map(alerts.map((alert) => [`${alert.guardianId}:${alert.key}`, alert]));
+    const days = new Map(
+      telling.map(({ settings }) => [settings.guardianId, startOfToday(settings.delivery, now)]),
+    );
+    const told = await toldSince(
+      trx,
+      [...days].map(([guardianId, since]) => ({ guardianId, since })),
+    );
+    const out = guardianIds.flatMap((guardianId) => {
+      const own = telling.filter(({ settings }) => settings.guardianId === guardianId);
+      const settings = own[0]?.settings;
+      const all = own.flatMap(({ tellings }) =>
+        tellings.flatMap((each) => {
+          const alert = byKey.get(`${guardianId}:${each.key}`);
+          return alert ? [{ ...each, alert }] : [];
+        }),
+      );
+      return settings ? outgoing(settings, all, { now, told: told.get(guardianId) ?? 0 }) : [];
+    });
+    await putOut(trx, out, now);
+  }
+  await notify(trx, [...new Set(changes.map(({ guardianId }) => guardianId))]);
+}
+
+const silencesFor = (silences: readonly SilenceRow[], guardianId: string) =>
+  silences.filter((silence) => silence.guardianId === guardianId);
+
+/**
+ * Looks at children for everyone who is told about them: a bounded number of queries, however many children. The first
+ * look of a guardian at a child takes in what is there. One that lies before the last, because the clock was set back,
+ * waits until the time is reached again.
+ */
+export async function lookAtChildren({ db, clock }: Deps, studentIds: readonly string[]): Promise<void> {
+  const now = await clock.now();
+  await db.transaction(async (trx) => {
+    await lockLooks(trx, studentIds);
+    const watches = (await watchesOf(trx, { studentIds })).filter(
+      ({ lookedAt }) => lookedAt === null || lookedAt <= now,
+    );
+    if (watches.length === 0) return;
+    const guardianIds = [...new Set(watches.map(({ settings }) => settings.guardianId))];
+    const watched = [...new Set(watches.map(({ studentId }) => studentId))];
+    await readNewComments(db, watched);
+    const historyOf = await historiesOf(db, watched, now);
+    const states = await lastStates(trx, { guardianIds, studentIds: watched });
+    const silences = await silencesOf(trx, guardianIds);
+    const facts = factsOnce(historyOf, now);
+    const looks = watches.map((watch): Looked => {
+      const { settings, studentId, lookedAt } = watch;
+      const before = states.filter(
+        (state) => state.guardianId === settings.guardianId && state.studentId === studentId,
+      );
+      const looked = lookAtChild(before, facts(watch), {
+        rules: settings.rules,
+        silences: silencesFor(silences, settings.guardianId),
+        first: lookedAt === null,
+      });
+      return { settings, before, ...looked };
+    });
+    await keep(trx, looks, watched, now);
+    await saveLooks(
+      trx,
+      watches.map(({ studentId, settings }) => ({ studentId, guardianId: settings.guardianId })),
+      now,
+    );
+  });
+}
+
+/** The facts of a child in a household, computed once for its guardians. */
+function factsOnce(historyOf: (watch: Watch) => Parameters<typeof factsAt>[0], now: Date) {
+  const known = new Map<string, ReturnType<typeof factsAt>>();
+  return (watch: Watch) => {
+    const key = `${watch.studentId}:${watch.settings.householdId}`;
+    const facts = known.get(key) ?? factsAt(historyOf(watch), now.getTime());
+    known.set(key, facts);
+    return facts;
+  };
+}
+
+interface UpkeepRow {
+  readonly guardian_id: string;
+  readonly looked_at: Date | null;
+  readonly source_id: string;
+  readonly name: string;
+  readonly read_at: Date;
+}
+
+/** Looks at what concerns guardians themselves: silent sources, and looks that were not taken. */
+export async function lookAtGuardians({ db, clock }: Deps): Promise<void> {
+  const now = await clock.now();
+  const watches = await watchesOf(db, {});
+  const byGuardian = new Map(watches.map(({ settings }) => [settings.guardianId, settings]));
+  const ids = [...byGuardian.keys()];
+  const rows = await db('guardian_links as l')
+    .join('guardians as g', 'g.id', 'l.guardian_id')
+    .join('students as s', 's.id', 'l.student_id')
+    .join('sources as src', 'src.id', 's.source_id')
+    .whereIn('l.guardian_id', ids)
+    .whereNull('l.ended_at')
+    .whereNotNull('src.read_at')
+    .distinct<UpkeepRow[]>('l.guardian_id', 'g.looked_at', 'src.id as source_id', 'src.name', 'src.read_at');
+  await db.transaction(async (trx) => {
+    await lockLooks(trx, ['guardians']);
+    const states = await lastStates(trx, { guardianIds: ids, studentIds: null });
+    const silences = await silencesOf(trx, ids);
+    const looks = [...byGuardian.values()].map((settings): Looked => {
+      const { guardianId, rules, delivery } = settings;
+      const own = rows.filter((row) => row.guardian_id === guardianId);
+      const before = states.filter((state) => state.guardianId === guardianId);
+      const signals = upkeepSignals(
+        {
+          guardianId,
+          asOfMs: now.getTime(),
+          lookedAt: own[0]?.looked_at?.toISOString() ?? null,
+          sources: own.map((row) => ({
+            id: row.source_id,
+            name: row.name,
+            readAt: row.read_at.toISOString(),
+          })),
+        },
+        rules.rules,
+      );
+      const quiet = silencesFor(silences, guardianId);
+      const today = dateIn(delivery.timeZone, now);
+      const looked = step({
+        states: before,
+        signals,
+        asOfMs: now.getTime(),
+        silenced: (subject) => isSilenced(subject, quiet, today),
+        first: false,
+      });
+      return { settings, before, ...looked };
+    });
+    await keep(trx, looks, null, now);
+  });
+}

@@ -1,0 +1,25 @@
+import { factsOfDays, rehearse, type ChildFacts, type Rehearsal } from '@cadro/core';
+import type { RehearsalQuestion } from './rehearser';
+
+/** The facts of the last questions: another slider asks of the same days. */
+const kept = new Map<string, readonly (readonly ChildFacts[])[]>();
+const mostKept = 4;
+
+function factsOf({ key, histories, days, port }: RehearsalQuestion): readonly (readonly ChildFacts[])[] {
+  const known = kept.get(key);
+  if (known) return known;
+  const facts = histories.map((history, index) =>
+    factsOfDays(history, days, (done) => {
+      port.postMessage((index + done / days.length) / histories.length);
+    }),
+  );
+  kept.set(key, facts);
+  for (const old of [...kept.keys()].slice(0, -mostKept)) kept.delete(old);
+  return facts;
+}
+
+export default (question: RehearsalQuestion): Rehearsal => {
+  const answer = rehearse(factsOf(question), question.rules);
+  question.port.close();
+  return answer;
+};

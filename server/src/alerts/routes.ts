@@ -1,0 +1,150 @@
+import { alertRoutes, RehearsalLine, type AlertRules, type Child } from '@cadro/contract';
+import { parse } from '@cadro/contract/parse';
+import { dateIn } from '@cadro/core';
+import { Router } from 'express';
+import type { ServerDeps } from '../http/app';
+import { mount, Produced, Streamed } from '../http/mount';
+import { HttpProblem } from '../http/problems';
+import { childrenFor } from '../household';
+import { enqueueDelivery } from '../jobs/queue';
+import { digestNow } from './digests';
+import { digestPaper } from './digestPaper';
+import type { LiveAlerts } from './live';
+import { guardianOfToken } from './mailStop';
+import { deliveriesOf, putOut } from './outbox';
+import type { Rehearser } from './rehearser';
+import { alertSettings, changeSettings, settingsOf } from './settings';
+import { addSilence, countStates, notify, removeSilence, setStates } from './store';
+import { alertsFile, alertViews } from './views';
+
+/** The routes of alerts: what came, what is told and how, rehearsal, digests. */
+export function alertRouter(deps: ServerDeps, live: LiveAlerts, rehearser: Rehearser): Router {
+  const { db, clock, config } = deps;
+  const router = Router();
+  const childrenOf = (guardianId: string): Promise<Child[]> => childrenFor(db, guardianId, 'read-talk');
+
+  async function asking(guardianId: string) {
+    const [children, settings, now] = await Promise.all([
+      childrenOf(guardianId),
+      alertSettings(deps, guardianId),
+      clock.now(),
+    ]);
+    const { language, timeZone } = settings.delivery;
+    return { guardianId, children, language, now, today: dateIn(timeZone, now) };
+  }
+
+  mount(router, alertRoutes.list, async ({ guardianId, query }) => {
+    const ask = await asking(guardianId);
+    const ids = ask.children.map(({ id }) => id);
+    return {
+      alerts: await alertViews(db, ask, query),
+      counts: await countStates(db, guardianId, ids),
+    };
+  });
+
+  mount(router, alertRoutes.live, ({ guardianId }) =>
+    Promise.resolve(new Streamed((request, response) => live.attach(guardianId, request, response))),
+  );
+
+  mount(
+    router,
+    alertRoutes.file,
+    async ({ guardianId, query }) =>
+      new Produced(Buffer.from(await alertsFile(db, await asking(guardianId), query)), 'alerts.csv'),
+  );
+
+  mount(router, alertRoutes.change, async ({ guardianId, body }) => {
+    if ((await setStates(db, guardianId, body.ids, body.state)) === 0) throw new HttpProblem('not-found');
+    await notify(db, [guardianId]);
+  });
+
+  mount(router, alertRoutes.settings, ({ guardianId }) => alertSettings(deps, guardianId));
+
+  mount(router, alertRoutes.changeSettings, async ({ guardianId, body }) => {
+    await changeSettings(deps, guardianId, body);
+    return alertSettings(deps, guardianId);
+  });
+
+  mount(router, alertRoutes.rehearse, ({ guardianId, body }) =>
+    Promise.resolve(
+      new Streamed(async (_request, response) => {
+        response.writeHead(200, {
+          'content-type': 'application/x-ndjson',
+          'cache-control': 'no-store, no-transform',
+        });
+        const write = (line: unknown) =>
+          response.write(`${JSON.stringify(parse('line of a rehearsal', RehearsalLine, line))}\n`);
+        await rehearsed(guardianId, body, write);
+        response.end();
+      }),
+    ),
+  );
+
+  async function rehearsed(guardianId: string, rules: AlertRules, write: (line: unknown) => void) {
+    try {
+      const rehearsal = await rehearser.rehearse(deps, guardianId, rules, (done) => write({ done }));
+      write({ rehearsal });
+    } catch (error) {
+      deps.log.error({ err: error instanceof Error ? error.name : 'unknown' }, 'a rehearsal failed');
+      write({ failed: 'internal' });
+    }
+  }
+
+  mount(router, alertRoutes.silence, async ({ guardianId, body }) => {
+    const { courses } = await alertSettings(deps, guardianId);
+    const children = await childrenOf(guardianId);
+    const childKnown = body.studentId === null || children.some(({ id }) => id === body.studentId);
+    const course = courses.find(({ courseId }) => courseId === body.courseId);
+    if (!childKnown || (body.courseId !== null && !course)) throw new HttpProblem('not-found');
+    const id = await addSilence(db, guardianId, body);
+    await notify(db, [guardianId]);
+    return { id, ...body, title: course?.title ?? null };
+  });
+
+  mount(router, alertRoutes.unsilence, async ({ guardianId, params }) => {
+    if (!(await removeSilence(db, guardianId, params.silenceId))) throw new HttpProblem('not-found');
+    await notify(db, [guardianId]);
+  });
+
+  mount(router, alertRoutes.test, async ({ guardianId, body: { channel } }) => {
+    const now = await clock.now();
+    const settings = await settingsOf(db, guardianId);
+    if (!settings || (channel === 'text' && (!config.textGateway || !settings.delivery.phone))) {
+      throw new HttpProblem('no-way');
+    }
+    const key = `test:${now.toISOString()}:${(await deliveriesOf(db, guardianId, { limit: 1 }))[0]?.id ?? ''}`;
+    const way = { guardianId, channel, about: 'test', alertId: null, digestId: null } as const;
+    const [id] = await putOut(db, [{ ...way, key, told: [], notBefore: null }], now);
+    if (id) await enqueueDelivery(db, id);
+    const [latest] = await deliveriesOf(db, guardianId, { limit: 1 });
+    if (!latest) throw new Error('a try could not be put out');
+    return latest;
+  });
+
+  mount(router, alertRoutes.digest, async ({ guardianId }) =>
+    digestNow(deps, guardianId, await childrenOf(guardianId)),
+  );
+
+  mount(router, alertRoutes.digestPaper, async ({ guardianId }) => {
+    const { delivery } = await alertSettings(deps, guardianId);
+    const digest = await digestNow(deps, guardianId, await childrenOf(guardianId));
+    return new Produced(await digestPaper(digest, digest.rhythm, delivery.language), 'digest.pdf');
+  });
+
+  mount(router, alertRoutes.read, async ({ guardianId, params }) => {
+    const [alert] = await alertViews(db, await asking(guardianId), { id: params.alertId });
+    if (!alert) throw new HttpProblem('not-found');
+    return alert;
+  });
+
+  async function setStopped(token: string, mailStopped: boolean): Promise<void> {
+    const guardianId = guardianOfToken(config.secret, token);
+    if (!guardianId || !(await db('guardians').where({ id: guardianId }).first('id'))) {
+      throw new HttpProblem('not-found');
+    }
+    await changeSettings(deps, guardianId, { mailStopped });
+  }
+  mount(router, alertRoutes.stopMail, ({ params }) => setStopped(params.token, true));
+  mount(router, alertRoutes.takeUpMail, ({ params }) => setStopped(params.token, false));
+  return router;
+}

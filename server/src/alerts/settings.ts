@@ -1,0 +1,155 @@
+import type {
+  AlertCourse,
+  AlertRules,
+  AlertSettings,
+  AlertSettingsChange,
+  Child,
+  RuleName,
+} from '@cadro/contract';
+import { dateIn, isTimeZone, presetOf, presetRules, scaleUnit, usualDelivery } from '@cadro/core';
+import type { Config } from '../config';
+import type { Clock, Db } from '../db';
+import { courseSummary, coursesOf } from '../gradebook';
+import { childrenFor, guardianById } from '../household';
+import { HttpProblem } from '../http/problems';
+import { deliveriesOf } from './outbox';
+import { silencesOf } from './store';
+import { watchesOf, type Settings } from './watchers';
+
+/** The settings of a guardian with a child whose source has been read; null for who has none. */
+export const settingsOf = async (db: Db, guardianId: string): Promise<Settings | null> =>
+  (await watchesOf(db, { guardianIds: [guardianId] }))[0]?.settings ?? null;
+
+/** Rules about what no past is kept of. */
+const unrehearsed: readonly RuleName[] = ['source-silent', 'not-looked'];
+const shownDeliveries = 12;
+
+async function coursesFor(
+  db: Db,
+  guardianId: string,
+  children: readonly Child[],
+  now: Date,
+): Promise<AlertCourse[]> {
+  const studentIds = children.map(({ id }) => id);
+  const rows = await coursesOf(db, { studentIds, guardianId, now });
+  return rows.map(courseSummary).map(({ id, studentId, title, scale }) => ({
+    studentId,
+    courseId: id,
+    title,
+    unit: scaleUnit({ method: scale.method, outOf: scale.outOf }),
+    outOf: scale.outOf,
+    letters: scale.letters.map(({ letter }) => letter),
+  }));
+}
+
+interface Deps {
+  readonly db: Db;
+  readonly clock: Clock;
+  readonly config: Config;
+}
+
+/** What a guardian has set, with all that the settings' screens need. */
+export async function alertSettings({ db, clock, config }: Deps, guardianId: string): Promise<AlertSettings> {
+  const now = await clock.now();
+  const guardian = await guardianById(db, guardianId);
+  if (!guardian) throw new HttpProblem('not-signed-in');
+  const children = await childrenFor(db, guardianId, 'read-talk');
+  const own = await settingsOf(db, guardianId);
+  const [courses, silences, deliveries] = await Promise.all([
+    coursesFor(db, guardianId, children, now),
+    silencesOf(db, [guardianId]),
+    deliveriesOf(db, guardianId, { limit: shownDeliveries }),
+  ]);
+  const rules = own?.rules ?? presetRules('usual');
+  const delivery = own?.delivery ?? usualDelivery(children[0]?.timeZone ?? 'UTC', guardian.language);
+  const today = dateIn(delivery.timeZone, now);
+  return {
+    rules,
+    preset: presetOf(rules),
+    delivery,
+    email: guardian.email,
+    mailStoppedAt: own?.mailStoppedAt?.toISOString() ?? null,
+    mailBouncedAt: own?.mailBouncedAt?.toISOString() ?? null,
+    textsOffered: config.textGateway !== null,
+    arrivedUrl: config.demoSchoolUrl && `${config.demoSchoolUrl}/demo/arrived`,
+    silences: silences
+      .filter(({ until }) => until >= today)
+      .map(({ guardianId: _guardian, ...silence }) => ({
+        ...silence,
+        title: courses.find(({ courseId }) => courseId === silence.courseId)?.title ?? null,
+      })),
+    courses,
+    deliveries,
+    unrehearsed: [...unrehearsed],
+    today,
+  };
+}
+
+/** What of an exception lies on no scale of its course, as paths; none where all of it does. */
+function offScale(
+  { exceptions }: AlertRules,
+  courses: readonly AlertCourse[],
+): { path: string; message: string }[] {
+  return exceptions.flatMap(({ studentId, courseId, rules }, index) => {
+    if (courseId === null) return [];
+    const course = courses.find((each) => each.courseId === courseId && each.studentId === studentId);
+    return (['below', 'if-left'] as const).flatMap((name) => {
+      const { letter, level, percent } = rules[name] ?? {};
+      const path = `/rules/exceptions/${index}/rules/${name}`;
+      const wrong = (what: string, message: string) => [{ path: `${path}/${what}`, message }];
+      if (!course) return [];
+      if (letter && !course.letters.includes(letter))
+        return wrong('letter', `the course has no letter ${letter}`);
+      if (level !== undefined && course.unit !== 'level')
+        return wrong('level', 'the course is told in percent');
+      if (level !== undefined && level > course.outOf)
+        return wrong('level', `the course goes up to ${course.outOf}`);
+      if (percent !== undefined && course.unit !== 'percent')
+        return wrong('percent', 'the course is told in levels');
+      return [];
+    });
+  });
+}
+
+/**
+ * Changes a guardian's own settings.
+ * @throws HttpProblem 404 for an exception about a child or course that is not theirs, 422 `off-scale` for a threshold
+ * that the course has not, `unknown-zone` for a zone that is none.
+ */
+export async function changeSettings(
+  deps: Deps,
+  guardianId: string,
+  change: AlertSettingsChange,
+): Promise<void> {
+  const { db, clock } = deps;
+  const { rules, delivery, mailStopped } = change;
+  if (rules) {
+    const { courses } = await alertSettings(deps, guardianId);
+    const children = await childrenFor(db, guardianId, 'read-talk');
+    const known = rules.exceptions.every(
+      ({ studentId, courseId }) =>
+        children.some(({ id }) => id === studentId) &&
+        (courseId === null ||
+          courses.some((each) => each.courseId === courseId && each.studentId === studentId)),
+    );
+    if (!known) throw new HttpProblem('not-found');
+    const errors = offScale(rules, courses);
+    if (errors.length > 0) throw new HttpProblem('off-scale', { errors });
+  }
+  if (delivery && !isTimeZone(delivery.timeZone)) {
+    throw new HttpProblem('off-scale', { errors: [{ path: '/delivery/timeZone', message: 'no such zone' }] });
+  }
+  const row = {
+    ...(rules ? { rules: JSON.stringify(rules) } : {}),
+    ...(delivery ? { delivery: JSON.stringify(delivery) } : {}),
+    ...(mailStopped === undefined
+      ? {}
+      : mailStopped
+        ? { mail_stopped_at: await clock.now() }
+        : { mail_stopped_at: null, mail_bounced_at: null }),
+  };
+  await db('alert_settings')
+    .insert({ guardian_id: guardianId, ...row })
+    .onConflict('guardian_id')
+    .merge(row);
+}

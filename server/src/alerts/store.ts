@@ -1,0 +1,224 @@
+import type { AlertKind, AlertReason, AlertStateName, Silence } from '@cadro/contract';
+import type { AlertState } from '@cadro/core';
+import { inChunks, type Db, type Trx } from '../db';
+
+/** An alert as it is kept, with how its guardian stands to it. */
+export interface KeptAlert extends AlertState {
+  readonly id: string;
+  readonly guardianId: string;
+  readonly state: AlertStateName;
+}
+
+interface Row {
+  readonly guardian_id: string;
+  readonly id: string;
+  readonly key: string;
+  readonly episode: number;
+  readonly kind: AlertKind;
+  readonly student_id: string | null;
+  readonly course_id: string | null;
+  readonly course_title: string | null;
+  readonly raised_at: Date | null;
+  readonly told_at: Date | null;
+  readonly news_at: Date | null;
+  readonly over_at: Date | null;
+  readonly reasons: AlertReason[];
+  readonly known: string[];
+  readonly told: string[];
+  readonly state: AlertStateName;
+}
+
+const iso = (date: Date | null): string | null => date && date.toISOString();
+
+const alertOf = (row: Row): KeptAlert => ({
+  id: row.id,
+  guardianId: row.guardian_id,
+  key: row.key,
+  episode: row.episode,
+  kind: row.kind,
+  studentId: row.student_id,
+  courseId: row.course_id,
+  courseTitle: row.course_title,
+  raisedAt: iso(row.raised_at),
+  toldAt: iso(row.told_at),
+  newsAt: iso(row.news_at),
+  overAt: iso(row.over_at),
+  reasons: row.reasons,
+  known: row.known,
+  told: row.told,
+  state: row.state,
+});
+
+/** The alerts of guardians about children, the last episode of each; about no child where none are named. */
+export async function lastStates(
+  trx: Trx,
+  of: { readonly guardianIds: readonly string[]; readonly studentIds: readonly string[] | null },
+): Promise<KeptAlert[]> {
+  const { studentIds } = of;
+  const rows = await trx('alerts')
+    .whereIn('guardian_id', [...of.guardianIds])
+    .modify((query) => {
+      if (studentIds) query.whereIn('student_id', [...studentIds]);
+      else query.whereNull('student_id');
+    })
+    .distinctOn('guardian_id', 'key')
+    .orderBy(['guardian_id', 'key', { column: 'episode', order: 'desc' }])
+    .select<Row[]>('*');
+  return rows.map(alertOf);
+}
+
+/** Puts down alerts as they stand now; news opens one again that was read or done. */
+export async function saveStates(
+  trx: Trx,
+  changed: readonly { readonly guardianId: string; readonly state: AlertState }[],
+): Promise<void> {
+  await inChunks(changed, async (some) => {
+    await trx.raw(
+      `insert into alerts (guardian_id, key, episode, kind, student_id, course_id, course_title,
+         raised_at, told_at, news_at, over_at, reasons, known, told)
+       select "guardianId", key, episode, kind, "studentId", "courseId", "courseTitle",
+         "raisedAt", "toldAt", "newsAt", "overAt", reasons, known, told
+       from jsonb_to_recordset(?::jsonb) as a("guardianId" uuid, key text, episode int, kind text,
+         "studentId" uuid, "courseId" uuid, "courseTitle" text, "raisedAt" timestamptz, "toldAt" timestamptz,
+         "newsAt" timestamptz, "overAt" timestamptz, reasons jsonb, known jsonb, told jsonb)
+       on conflict (guardian_id, key, episode) do update set
+         course_title = excluded.course_title, raised_at = excluded.raised_at, told_at = excluded.told_at,
+         state = case when excluded.news_at is distinct from alerts.news_at then 'open' else alerts.state end,
+         news_at = excluded.news_at, over_at = excluded.over_at,
+         reasons = excluded.reasons, known = excluded.known, told = excluded.told`,
+      [JSON.stringify(some.map(({ guardianId, state }) => ({ ...state, guardianId })))],
+    );
+  });
+}
+
+/** Tells every server process that a guardian's alerts have changed, when the transaction is through. */
+export async function notify(trx: Db | Trx, guardianIds: readonly string[]): Promise<void> {
+  if (guardianIds.length === 0) return;
+  await trx.raw(`select pg_notify('cadro_alerts', id) from unnest(?::text[]) as id`, [[...guardianIds]]);
+}
+
+/** One look at a time for each child, in whatever process. */
+export async function lockLooks(trx: Trx, keys: readonly string[]): Promise<void> {
+  await trx.raw(
+    `select pg_advisory_xact_lock(hashtextextended(key, 0)) from (select unnest(?::text[]) as key order by 1) k`,
+    [[...keys].sort()],
+  );
+}
+
+export async function saveLooks(
+  trx: Trx,
+  looks: readonly { readonly studentId: string; readonly guardianId: string }[],
+  at: Date,
+): Promise<void> {
+  await inChunks(looks, (some) =>
+    trx('alert_looks')
+      .insert(
+        some.map(({ studentId, guardianId }) => ({ student_id: studentId, guardian_id: guardianId, at })),
+      )
+      .onConflict(['student_id', 'guardian_id'])
+      .merge(),
+  );
+}
+
+export interface SilenceRow extends Silence {
+  readonly id: string;
+  readonly guardianId: string;
+}
+
+export const silencesOf = (db: Db | Trx, guardianIds: readonly string[]): Promise<SilenceRow[]> =>
+  db('alert_silences')
+    .whereIn('guardian_id', [...guardianIds])
+    .orderBy('until')
+    .select<SilenceRow[]>(
+      'guardian_id as guardianId',
+      'id',
+      'alert_key as alertKey',
+      'student_id as studentId',
+      'course_id as courseId',
+      'kind',
+      'until',
+    );
+
+export async function addSilence(db: Db, guardianId: string, silence: Silence): Promise<string> {
+  const [row] = await db('alert_silences')
+    .insert({
+      guardian_id: guardianId,
+      alert_key: silence.alertKey,
+      student_id: silence.studentId,
+      course_id: silence.courseId,
+      kind: silence.kind,
+      until: silence.until,
+    })
+    .returning<{ id: string }[]>('id');
+  if (!row) throw new Error('a silence could not be stored');
+  return row.id;
+}
+
+export const removeSilence = async (db: Db, guardianId: string, id: string): Promise<boolean> =>
+  (await db('alert_silences').where({ guardian_id: guardianId, id }).delete()) > 0;
+
+/** An alert is kept in its list for this long after its last news. */
+const listedDays = 180;
+
+/** A guardian's alerts that have been raised, the newest first; about children whose link stands. */
+export async function raisedAlerts(
+  db: Db,
+  guardianId: string,
+  studentIds: readonly string[],
+  now: Date,
+  where: {
+    readonly id?: string;
+    readonly state?: AlertStateName;
+    readonly kind?: AlertKind;
+    readonly studentId?: string;
+  } = {},
+): Promise<KeptAlert[]> {
+  const rows = await db('alerts')
+    .where({ guardian_id: guardianId })
+    .whereNotNull('raised_at')
+    .where('news_at', '>', new Date(now.getTime() - listedDays * 24 * 60 * 60 * 1000))
+    .where((is) => is.whereNull('student_id').orWhereIn('student_id', [...studentIds]))
+    .modify((query) => {
+      if (where.id) query.where({ id: where.id });
+      if (where.state) query.where({ state: where.state });
+      if (where.kind) query.where({ kind: where.kind });
+      if (where.studentId) query.where({ student_id: where.studentId });
+    })
+    .orderBy([{ column: 'news_at', order: 'desc' }, { column: 'key' }])
+    .limit(500)
+    .select<Row[]>('*');
+  return rows.map(alertOf);
+}
+
+export async function countStates(
+  db: Db,
+  guardianId: string,
+  studentIds: readonly string[],
+): Promise<Record<AlertStateName, number>> {
+  const rows = await db('alerts')
+    .where({ guardian_id: guardianId })
+    .whereNotNull('raised_at')
+    .where((is) => is.whereNull('student_id').orWhereIn('student_id', [...studentIds]))
+    .groupBy('state')
+    .select<{ state: AlertStateName; count: number }[]>('state', db.raw('count(*)::int as count'));
+  const count = (state: AlertStateName) => rows.find((row) => row.state === state)?.count ?? 0;
+  return { open: count('open'), read: count('read'), done: count('done') };
+}
+
+/** @returns how many of the ids are the guardian's. */
+export const setStates = (
+  db: Db,
+  guardianId: string,
+  ids: readonly string[],
+  state: AlertStateName,
+): Promise<number> =>
+  db('alerts')
+    .where({ guardian_id: guardianId })
+    .whereIn('id', [...ids])
+    .whereNotNull('raised_at')
+    .update({ state });
+
+export const alertById = async (db: Db, guardianId: string, id: string): Promise<KeptAlert | undefined> => {
+  const row = await db('alerts').where({ guardian_id: guardianId, id }).first<Row | undefined>('*');
+  return row && alertOf(row);
+};

@@ -1,0 +1,119 @@
+import type { CodeMeaningFrom, GivenMark, Known, Meaning } from '@cadro/core';
+import type { Db } from '../db';
+
+type MarkSeen = GivenMark & { readonly courseTitle: string | null };
+
+/** What one household reads of one child's attendance, each mark with when it was known. */
+export interface RegisterHistory {
+  readonly marks: readonly Known<MarkSeen>[];
+  readonly meanings: readonly CodeMeaningFrom[];
+}
+
+interface Row {
+  readonly student_id: string;
+  readonly household_id: string | null;
+  readonly on_date: string;
+  readonly period: string;
+  readonly course_id: string | null;
+  readonly course_title: string | null;
+  readonly code: string;
+  readonly marked_at: Date | null;
+  readonly known_at: Date | null;
+  readonly kind: Meaning['kind'] | null;
+  readonly excused: boolean | null;
+  readonly label: string | null;
+}
+interface MeaningRow extends CodeMeaningFrom {
+  readonly studentId: string;
+  readonly householdId: string | null;
+}
+
+/** A day's marks are known when the day is over, unless they say otherwise. */
+const endOfDayMs = (on: string): number => Date.parse(`${on}T23:59:59Z`);
+
+const seen = (row: Row): Known<MarkSeen> => ({
+  knownAtMs: (row.known_at ?? row.marked_at)?.getTime() ?? endOfDayMs(row.on_date),
+  value: {
+    on: row.on_date,
+    period: row.period,
+    courseId: row.course_id,
+    courseTitle: row.course_title,
+    code: row.code,
+    means: row.kind === null ? null : { kind: row.kind, excused: row.excused ?? false, label: row.label },
+    markedAt: row.marked_at && row.marked_at.toISOString(),
+    by: row.household_id === null ? 'school' : 'household',
+  },
+});
+
+const shared = ['a.student_id', 'a.on_date', 'a.period', 'a.course_id', 'c.title as course_title', 'a.code'];
+
+/**
+ * The registers of several children since a day, as each of their households reads them: four queries, however many
+ * children.
+ */
+export async function registersOf(
+  db: Db,
+  studentIds: readonly string[],
+  since: string,
+): Promise<(studentId: string, householdId: string) => RegisterHistory> {
+  const ids = [...studentIds];
+  const marksIn = (table: string) =>
+    db(`${table} as a`)
+      .leftJoin('courses as c', 'c.id', 'a.course_id')
+      .whereIn('a.student_id', ids)
+      .where('a.on_date', '>=', since)
+      .orderBy(['a.on_date', 'a.period']);
+  const [school, household, codes, found] = await Promise.all([
+    marksIn('attendance_marks').select<Row[]>(
+      ...shared,
+      'a.marked_at',
+      'a.known_at',
+      db.raw('null::uuid as household_id, null::text as kind, null::boolean as excused, null::text as label'),
+    ),
+    marksIn('household_marks').select<Row[]>(
+      ...shared,
+      'a.at as marked_at',
+      'a.at as known_at',
+      'a.household_id',
+      'a.kind',
+      'a.excused',
+      'a.label',
+    ),
+    db('attendance_codes as k')
+      .join('students as s', 's.source_id', 'k.source_id')
+      .whereIn('s.id', ids)
+      .select<MeaningRow[]>(
+        's.id as studentId',
+        'k.code',
+        'k.valid_from as from',
+        'k.kind',
+        'k.excused',
+        'k.label',
+        db.raw(`'map' as said, null::uuid as "householdId"`),
+      ),
+    db('code_meanings')
+      .whereIn('student_id', ids)
+      .select<MeaningRow[]>(
+        'student_id as studentId',
+        'household_id as householdId',
+        'code',
+        'kind',
+        'excused',
+        db.raw(`'found' as said, null::date as "from", null::text as label`),
+      ),
+  ]);
+  return (studentId, householdId) => ({
+    marks: [...school, ...household]
+      .filter(
+        (row) =>
+          row.student_id === studentId && (row.household_id === null || row.household_id === householdId),
+      )
+      .map(seen),
+    meanings: [...codes, ...found]
+      .filter(
+        (each) =>
+          each.studentId === studentId && (each.householdId === null || each.householdId === householdId),
+      )
+      .map(({ code, from, kind, excused, label, said }) => ({ code, from, kind, excused, label, said })),
+  });
+}
