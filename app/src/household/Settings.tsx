@@ -6,7 +6,7 @@ import { DemoClock, useSourcesQuery } from '../sources';
 import { api } from '../store/api';
 import { languageChosen, themeChosen, themes } from '../store/prefs';
 import { useAppDispatch, useAppSelector } from '../store/store';
-import { Action, Choice, Heading, LinkAction, Page, Stack, useWide, Words } from '../ui';
+import { Action, Choice, Heading, LinkAction, Page, Stack, useWide, WayOn, Words } from '../ui';
 import { useChangeMeMutation, useMeQuery, useSignOutMutation } from './api';
 
 function Sources() {
@@ -77,6 +77,12 @@ export function Settings() {
           </Stack>
         ))}
         <LinkAction label={t('link.title')} href="/link" />
+      </Stack>
+      <Stack>
+        <Heading level={2}>{t('alerts.title')}</Heading>
+        <Words colour="soft">{t('alerts.settingsLead')}</Words>
+        <WayOn label={t('alerts.toRules')} href="/alerts/rules" />
+        <WayOn label={t('alerts.toDelivery')} href="/alerts/delivery" />
       </Stack>
       <Sources />
       <Stack>

@@ -1,4 +1,5 @@
 import { gradebookEn } from './gradebook.en';
+import { alertsEn } from './alerts.en';
 import { calendarEn } from './calendar.en';
 import { countingEn } from './counting.en';
 import { daysEn } from './days.en';
@@ -40,6 +41,8 @@ export const en = {
     'edited-meanwhile': 'Someone else has changed this since you opened it. Nothing of yours is lost.',
     'teacher-without-contact': 'The school has given no address for this teacher.',
     'unknown-thread': 'This mail belongs to no thread.',
+    'off-scale': 'The course does not go by that scale. Choose another threshold.',
+    'no-way': 'There is no number to send a text to, or no way to send one.',
     'plan-full': 'A plan holds forty open tasks. Take some out, or tick off what is done.',
     'nothing-open': 'Nothing of this is open any more.',
     'unreadable-file': 'This file cannot be read. Nothing was taken from it.',
@@ -281,6 +284,7 @@ export const en = {
   },
   ...workEn,
   ...daysEn,
+  ...alertsEn,
   ...calendarEn,
   ...countingEn,
   ...talkEn,

@@ -1,4 +1,5 @@
 import { gradebookEs } from './gradebook.es';
+import { alertsEs } from './alerts.es';
 import { calendarEs } from './calendar.es';
 import { countingEs } from './counting.es';
 import { daysEs } from './days.es';
@@ -48,6 +49,8 @@ export const es: Catalogue = {
     'edited-meanwhile': 'Otra persona lo ha cambiado desde que lo abrió. Nada de lo suyo se ha perdido.',
     'teacher-without-contact': 'La escuela no ha dado ninguna dirección de este docente.',
     'unknown-thread': 'Este correo no pertenece a ninguna conversación.',
+    'off-scale': 'La asignatura no usa esa escala. Elija otro umbral.',
+    'no-way': 'No hay número al que enviar un texto, o no hay modo de enviarlo.',
     'plan-full': 'Un plan admite cuarenta tareas abiertas. Quita algunas o marca lo que está hecho.',
     'nothing-open': 'Ya no queda nada abierto de esto.',
     'unreadable-file': 'Este archivo no se puede leer. No se ha tomado nada de él.',
@@ -285,6 +288,7 @@ export const es: Catalogue = {
   },
   ...workEs,
   ...daysEs,
+  ...alertsEs,
   ...calendarEs,
   ...countingEs,
   ...talkEs,

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { Brief, Matter } from '@cadro/contract';
+import { AlertView } from '../alerts';
 import { AttendanceOfChild } from '../attendance';
 import { OnTheCalendar } from '../calendar';
 import { FollowUpView } from '../followups';
@@ -27,6 +28,7 @@ function MatterDetail({ matter }: { matter: Matter | undefined }) {
   const { studentId, courseId } = matter;
   if (matter.kind === 'look-again') return <FollowUpView followUpId={matter.followUpId} />;
   if (matter.kind === 'reply') return <ThreadView threadId={matter.threadId} />;
+  if (matter.kind === 'alert') return <AlertView alertId={matter.alertIds[0] ?? ''} />;
   if (matter.kind === 'absence') return <AttendanceOfChild studentId={studentId} />;
   const itemId =
     'looseEnds' in matter

@@ -1,6 +1,7 @@
 import { Pressable, View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { Matter } from '@cadro/contract';
+import { useLanguage } from '../alerts';
 import { useChildren } from '../household';
 import { useFormat } from '../i18n';
 import { Heading, LinkAction, Row, selectedRow, Stack, usePalette, WayOn, Words } from '../ui';
@@ -19,12 +20,15 @@ export function MatterRow({ matter, first, selected, onSelect }: MatterRowProps)
   const { t } = useTranslation();
   const format = useFormat();
   const palette = usePalette();
-  const { nameOf, mayTalk } = useChildren();
+  const { all, nameOf, mayTalk } = useChildren();
+  const language = useLanguage();
   const words = matterWords(matter, {
     t,
     format,
     child: nameOf(matter.studentId),
     mayTalk: mayTalk(matter.studentId),
+    language,
+    timeZone: all.find(({ id }) => id === matter.studentId)?.timeZone ?? 'UTC',
   });
   const text = (
     <Stack space={0.5}>
@@ -63,6 +67,9 @@ export function MatterRow({ matter, first, selected, onSelect }: MatterRowProps)
       <Row space={2} wrap>
         <LinkAction label={words.step.label} href={words.step.href} main={first} />
         {words.why ? <WayOn label={t('brief.why')} href={words.why} /> : null}
+        {matter.kind !== 'alert' && matter.alertIds[0] ? (
+          <WayOn label={t('alerts.toAlert')} href={`/alerts/${matter.alertIds[0]}`} />
+        ) : null}
       </Row>
     </View>
   );

@@ -1,6 +1,7 @@
 import type { TFunction } from 'i18next';
 import type { Href } from 'expo-router';
-import type { Matter, MatterOf, NamedLooseEnd } from '@cadro/contract';
+import { placeOfAlert, type Language, type Matter, type MatterOf, type NamedLooseEnd } from '@cadro/contract';
+import { tellAlert } from '@cadro/core';
 import type { Format } from '../i18n';
 import { creditWords } from '../gradebook';
 
@@ -19,6 +20,9 @@ interface Tools {
   readonly format: Format;
   readonly child: string;
   readonly mayTalk: boolean;
+  readonly language: Language;
+  /** Of the child's school. */
+  readonly timeZone: string;
 }
 
 const courseHref = (matter: Matter): Href => `/courses/${matter.studentId}/${matter.courseId ?? ''}`;
@@ -165,6 +169,23 @@ function lookAgain(
   };
 }
 
+function told(
+  matter: MatterOf<'alert'>,
+  { t, language, timeZone }: Tools,
+): Omit<MatterWords, 'context' | 'when'> {
+  const subject = { ...matter, kind: matter.about };
+  const { headline, reasons, next } = tellAlert(language, subject, { timeZone, lead: matter.leading });
+  const [first] = reasons;
+  const why: Href = `/alerts/${matter.alertIds[0] ?? ''}`;
+  const href = placeOfAlert(matter, matter.reasons) as Href; // an address of the app, by the contract
+  return {
+    title: headline,
+    body: [...(first?.facts ?? []), next].join(' '),
+    step: { label: t('matter.open'), href },
+    why,
+  };
+}
+
 function specific(matter: Matter, tools: Tools): Omit<MatterWords, 'context' | 'when'> {
   const { t, format } = tools;
   switch (matter.kind) {
@@ -184,6 +205,8 @@ function specific(matter: Matter, tools: Tools): Omit<MatterWords, 'context' | '
       return absence(matter, tools);
     case 'look-again':
       return lookAgain(matter, tools);
+    case 'alert':
+      return told(matter, tools);
     case 'reply':
       return {
         title: t('matter.replyTitle', { author: matter.author }),

@@ -13,6 +13,7 @@ const common = {
   courseTitle: 'Boat-building',
   stake: 0.1,
   expiresAt: null,
+  alertIds: [],
 };
 const figures = { display: 82.2, outOf: 100, decimals: 1 };
 const end = {
@@ -90,6 +91,21 @@ const matters: { readonly [K in Matter['kind']]: Extract<Matter, { kind: K }> } 
     text: 'It stood under the sail cloth.',
     receivedAt: '2026-10-23T19:40:00Z',
   },
+  alert: {
+    ...common,
+    kind: 'alert',
+    about: 'figure',
+    alertIds: ['a'],
+    leading: ['fallen:1'],
+    reasons: [
+      {
+        ...{ id: 'fallen:1', at: '2026-10-19T18:06:00Z', sourceName: 'Millrace', about: 'figure' },
+        ...{ rule: 'fallen', before: 92.5, since: '2026-10-12T18:00:00Z', now: 87.2, ifLeft: null },
+        ...{ letterBefore: null, letterNow: null, limit: null, perWeek: null, outOf: 100, decimals: 1 },
+        moved: [],
+      },
+    ],
+  },
 };
 
 describe.each(languages)('matters in %s', (language) => {
@@ -101,6 +117,8 @@ describe.each(languages)('matters in %s', (language) => {
         format: formatOf(language),
         child: 'Caspian',
         mayTalk,
+        language,
+        timeZone: 'America/Halifax',
       });
       for (const text of [words.title, words.body, words.step.label]) {
         expect(text.length).toBeGreaterThan(3);
@@ -115,7 +133,14 @@ describe.each(languages)('matters in %s', (language) => {
 
 describe('what is said', () => {
   const say = (matter: Matter, mayTalk = true) =>
-    matterWords(matter, { t: i18next.t, format: formatOf('en'), child: 'Caspian', mayTalk });
+    matterWords(matter, {
+      t: i18next.t,
+      format: formatOf('en'),
+      child: 'Caspian',
+      mayTalk,
+      language: 'en',
+      timeZone: 'America/Halifax',
+    });
   it('names how many more there are, and that the course slides too', () => {
     expect(say(matters.mendable).body).toBe(
       'Counts as 0 until handed in. Taken until 6 November for half credit. Worth up to +2.27. And 1 more. The course has gone down for weeks, too.',

@@ -1,4 +1,4 @@
-import type { FollowUp, Matter, Scale } from '@cadro/contract';
+import type { FollowUp, Matter, MatterOf, Scale } from '@cadro/contract';
 import { creditWords, standardsWords, stateWords, worthWords } from '../gradebook';
 import { i18next, startTexts, makeFormat } from '../i18n';
 import { spanDomain, spanSteps } from '@cadro/core';
@@ -8,7 +8,12 @@ import { matterWords } from './matterWords';
 startTexts('en');
 const { t } = i18next;
 const format = makeFormat('en', 'America/Halifax', '2026-10-21T19:40:00Z');
-const say = (matter: Matter, mayTalk = true) => matterWords(matter, { t, format, child: 'Caspian', mayTalk });
+const say = (matter: Matter, mayTalk = true) =>
+  matterWords(matter, {
+    ...{ t, format, child: 'Caspian', mayTalk },
+    language: 'en',
+    timeZone: 'America/Halifax',
+  });
 const end = {
   itemId: 'i',
   title: 'Keel model',
@@ -19,7 +24,7 @@ const end = {
   impact: 0.5,
   doubt: null,
 } as const;
-const underneath: Matter = {
+const underneath: MatterOf<'underneath'> = {
   kind: 'underneath',
   key: 'k',
   studentId: 's',
@@ -27,6 +32,7 @@ const underneath: Matter = {
   courseTitle: 'Boat-building',
   stake: 0.2,
   expiresAt: end.deadline,
+  alertIds: [],
   display: 3.1,
   outOf: 4,
   decimals: 1,

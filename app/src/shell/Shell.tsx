@@ -1,6 +1,7 @@
 import { Link, Slot, usePathname } from 'expo-router';
 import { Pressable, View } from 'react-native';
 import { useTranslation } from 'react-i18next';
+import { AlertsLink } from '../alerts';
 import { DemoClock } from '../sources';
 import { gap, Icon, margin, Mark, places, usePalette, useWide, Words, type PlaceName } from '../ui';
 import { ChildSwitch } from './ChildSwitch';
@@ -91,6 +92,7 @@ function Header() {
     >
       <ChildSwitch />
       <View style={{ flex: 1 }} />
+      <AlertsLink />
       <Link href="/settings" aria-label={t('shell.settings')} style={{ padding: 10 }}>
         <Icon name="settings" />
       </Link>

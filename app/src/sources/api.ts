@@ -9,7 +9,7 @@ export const sourcesApi = api.injectEndpoints({
     }),
     nextDay: build.mutation<{ now: string }, void>({
       query: () => ({ route: routes.moveDemoClock }),
-      invalidatesTags: ['Me', 'Record', 'Talk'],
+      invalidatesTags: ['Me', 'Record', 'Talk', 'Alerts'],
     }),
   }),
 });

@@ -44,7 +44,7 @@ const byContract: BaseQueryFn<Ask, unknown, ServerProblem> = async ({ body, ...a
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: byContract,
-  tagTypes: ['Me', 'Record', 'Talk', 'Calendar', 'Elsewhere'],
+  tagTypes: ['Me', 'Record', 'Talk', 'Calendar', 'Elsewhere', 'Alerts'],
   refetchOnFocus: true,
   refetchOnReconnect: true,
   endpoints: () => ({}),

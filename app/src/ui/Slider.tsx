@@ -5,6 +5,7 @@ import { usePalette } from './Theme';
 export function Slider({
   label,
   value,
+  least = 0,
   most,
   step,
   said,
@@ -12,6 +13,7 @@ export function Slider({
 }: {
   label: string;
   value: number;
+  least?: number;
   most: number;
   step: number;
   /** The value in words. */
@@ -24,7 +26,7 @@ export function Slider({
       type="range"
       aria-label={label}
       aria-valuetext={said}
-      min={0}
+      min={least}
       max={most}
       step={step}
       value={value}

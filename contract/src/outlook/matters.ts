@@ -1,4 +1,6 @@
 import { Type, type Static } from '@sinclair/typebox';
+import { AlertReason } from '../alerts/alerts';
+import { AlertKindSchema } from '../alerts/rules';
 import { resultStatuses } from '../gradebook/record';
 import { commentSubjects } from '../gradebook/gradebook';
 import { DateOnly, Fraction, Instant, Nullable, Uuid } from '../shared/scalars';
@@ -39,6 +41,8 @@ const common = {
   stake: Type.Number(),
   /** When acting stops helping. */
   expiresAt: Nullable(Instant),
+  /** The alerts that have told of it. */
+  alertIds: Type.Array(Uuid),
 };
 const figures = { display: Nullable(Type.Number()), outOf: Type.Number(), decimals: Type.Integer() };
 
@@ -85,6 +89,14 @@ export const Matter = Type.Union([
     author: Type.String(),
     text: Type.String(),
     receivedAt: Instant,
+  }),
+  /** What an alert has told and no other matter says. */
+  Type.Object({
+    ...common,
+    kind: Type.Literal('alert'),
+    about: AlertKindSchema,
+    reasons: Type.Array(AlertReason),
+    leading: Type.Array(Type.String()),
   }),
 ]);
 export type Matter = Static<typeof Matter>;

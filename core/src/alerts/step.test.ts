@@ -325,7 +325,7 @@ describe('the words', () => {
         ...told.reasons.flatMap(({ facts, rule }) => [...facts, rule]),
       ].join(' ');
       expect(told.headline.length).toBeGreaterThan(5);
-      expect(text).not.toMatch(/undefined|NaN|null|Invalid|!|  /);
+      expect(text).not.toMatch(/undefined|NaN|null|Invalid|!| {2}/);
     }
   });
 

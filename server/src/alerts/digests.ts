@@ -1,4 +1,4 @@
-import { DigestContent, type Child } from '@cadro/contract';
+import type { Child, DigestContent } from '@cadro/contract';
 import { dateIn, daysAfter, digestChild, digestDueOn, factsAt, isEmptyDigest } from '@cadro/core';
 import type { Clock, Db } from '../db';
 import { historiesOf } from './histories';

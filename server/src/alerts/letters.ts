@@ -1,8 +1,14 @@
-import type { DigestChild, DigestContent, DigestEntry, DigestRhythm, Language } from '@cadro/contract';
+import {
+  placeOfAlert,
+  type DigestChild,
+  type DigestContent,
+  type DigestEntry,
+  type DigestRhythm,
+  type Language,
+} from '@cadro/contract';
 import { digestSpan, digestWords, formatsFor, isEmptyDigest, movedLine, tellAlert } from '@cadro/core';
 import { letterWords } from './letterWords';
 import { heading, link, mailOf, paragraph, row, small, title, type MailPart } from './mailPage';
-import { placeOf } from './places';
 import type { KeptAlert } from './store';
 
 export interface Letter {
@@ -48,7 +54,7 @@ export function alertLetter(
     ...reasons,
     heading(words.next),
     paragraph(told.next),
-    link(words.open, `${publicUrl}${placeOf(alert, alert.reasons)}`),
+    link(words.open, `${publicUrl}${placeOfAlert(alert, alert.reasons)}`),
     ...foot(frame),
   ];
   return { subject: named, ...mailOf(parts, language) };
@@ -67,7 +73,7 @@ export function alertText(
 
 function entryRow(entry: DigestEntry, child: DigestChild, { language, publicUrl }: Frame): MailPart {
   const { headline } = tellAlert(language, entry, { timeZone: child.timeZone });
-  return row(headline, `${publicUrl}${placeOf(entry, entry.reasons)}`);
+  return row(headline, `${publicUrl}${placeOfAlert(entry, entry.reasons)}`);
 }
 
 function childParts(child: DigestChild, frame: Frame, alone: boolean): MailPart[] {

@@ -2,15 +2,7 @@ import { createHash } from 'node:crypto';
 import { join } from 'node:path';
 import { MessageChannel, type MessagePort } from 'node:worker_threads';
 import type { AlertRules, Rehearsal as Answer } from '@cadro/contract';
-import {
-  dateIn,
-  daysAfter,
-  rehearsalDays,
-  tellAlert,
-  termOn,
-  type ChildHistory,
-  type Rehearsal,
-} from '@cadro/core';
+import { dateIn, rehearsalDays, tellAlert, termOn, type ChildHistory, type Rehearsal } from '@cadro/core';
 import Piscina from 'piscina';
 import type { Clock, Db } from '../db';
 import { startOfDay } from '../gradebook';
@@ -113,7 +105,7 @@ function said(
     watches.find((watch) => watch.studentId === studentId)?.timeZone ?? zone;
   const monthAgo = now.getTime() - monthDays * dayMs;
   return {
-    fromOn: daysAfter(dateIn(zone, began), 0),
+    fromOn: dateIn(zone, began),
     toOn: dateIn(zone, now),
     lastMonth: tellings.filter(({ atMs }) => atMs > monthAgo).length,
     tellings: tellings.map(
@@ -132,9 +124,10 @@ function said(
         inDigest,
       }),
     ),
-    slides: slides.map(({ shownMs, fromMs: _from, ...slide }) => ({
-      ...slide,
-      shownAt: new Date(shownMs).toISOString(),
+    slides: slides.map(({ studentId, courseId, courseTitle, shownMs, ...slide }) => ({
+      ...{ studentId, courseId, courseTitle, shownAt: new Date(shownMs).toISOString() },
+      ...{ from: slide.from, to: slide.to, outOf: slide.outOf, decimals: slide.decimals },
+      daysEarlier: slide.daysEarlier,
     })),
   };
 }

@@ -74,9 +74,9 @@ export async function alertSettings({ db, clock, config }: Deps, guardianId: str
     arrivedUrl: config.demoSchoolUrl && `${config.demoSchoolUrl}/demo/arrived`,
     silences: silences
       .filter(({ until }) => until >= today)
-      .map(({ guardianId: _guardian, ...silence }) => ({
-        ...silence,
-        title: courses.find(({ courseId }) => courseId === silence.courseId)?.title ?? null,
+      .map(({ id, alertKey, studentId, courseId, kind, until }) => ({
+        ...{ id, alertKey, studentId, courseId, kind, until },
+        title: courses.find((course) => course.courseId === courseId)?.title ?? null,
       })),
     courses,
     deliveries,

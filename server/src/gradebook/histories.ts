@@ -108,11 +108,14 @@ export function historyOfCourse(
     terms: terms.map((term) => {
       const { frame, items, results } = termPart(loaded, term);
       // A correction changes the policy and the categories' weights, whatever the instant.
-      const { asOf: _asOf, ...record } = corrected({ ...frame, asOf: frame.policy.termEnd }, correction);
+      const { id, policy, categories, standards } = corrected(
+        { ...frame, asOf: frame.policy.termEnd },
+        correction,
+      );
       return {
         startsOn: term.startsOn,
         endsOn: term.endsOn,
-        record,
+        record: { id, policy, categories: categories ?? [], standards: standards ?? [] },
         items: items
           .flatMap((row) => versionsOf(row, changesOf.get(row.id) ?? []))
           .sort((a, b) => a.knownAtMs - b.knownAtMs),

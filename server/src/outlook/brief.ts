@@ -1,5 +1,6 @@
 import { rolesAllowed, type Brief, type Child } from '@cadro/contract';
 import { dateIn, type FollowUpFacts, triage } from '@cadro/core';
+import { raisedAlerts } from '../alerts';
 import { attendanceOf } from '../attendance';
 import type { Clock, Db } from '../db';
 import { openFollowUps, type OpenFollowUp } from '../followups';
@@ -52,16 +53,18 @@ export async function briefOf(
   const ids = children.map(({ id }) => id);
   const talkIds = children.filter(({ role }) => rolesAllowed('read-talk').includes(role)).map(({ id }) => id);
   const zones = new Map(children.map(({ id, timeZone }) => [id, timeZone]));
-  const [courses, comments, attendance, followUps, replies, changes, coming, freshness] = await Promise.all([
-    namedCourses(db, guardianId, children, now),
-    commentsOf(db, ids, { since: new Date(now.getTime() - commentNewsMs) }),
-    attendanceOf(db, { guardianId }, children, now),
-    openFollowUps(db, guardianId, talkIds),
-    unreadReplies(db, guardianId, talkIds),
-    resultChanges(db, ids, new Date(now.getTime() - goodNewsMs)),
-    comingDays(db, guardianId, children, now, comingDaysAhead),
-    freshnessOf(db, ids),
-  ]);
+  const [courses, comments, attendance, followUps, replies, changes, coming, freshness, alerts] =
+    await Promise.all([
+      namedCourses(db, guardianId, children, now),
+      commentsOf(db, ids, { since: new Date(now.getTime() - commentNewsMs) }),
+      attendanceOf(db, { guardianId }, children, now),
+      openFollowUps(db, guardianId, talkIds),
+      unreadReplies(db, guardianId, talkIds),
+      resultChanges(db, ids, new Date(now.getTime() - goodNewsMs)),
+      comingDays(db, guardianId, children, now, comingDaysAhead),
+      freshnessOf(db, ids),
+      raisedAlerts(db, guardianId, talkIds, now),
+    ]);
   const facts = followUps.map((row) => followUpFacts(row, dateIn(zones.get(row.student_id) ?? 'UTC', now)));
   return {
     asOf: now.toISOString(),
@@ -83,6 +86,11 @@ export async function briefOf(
       absences: attendance.map(absenceFacts),
       followUps: facts,
       replies,
+      alerts: alerts.flatMap(({ told, studentId, state, overAt, ...alert }) =>
+        studentId !== null && state !== 'done' && overAt === null
+          ? [{ ...alert, studentId, leading: told }]
+          : [],
+      ),
     }),
     inHand: facts
       .filter(({ due }) => !due)

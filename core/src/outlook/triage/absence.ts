@@ -32,6 +32,7 @@ export function absence(facts: FamilyFacts): Matter[] {
         courseTitle: null,
         stake: dates.size * dayStake,
         expiresAt: null,
+        alertIds: [],
         unexplainedOn,
         leftEarlyOn,
         lessons: [...child.lessons],

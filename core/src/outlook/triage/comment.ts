@@ -23,6 +23,7 @@ export function newComments(facts: FamilyFacts): Matter[] {
         courseTitle: first.courseTitle,
         stake: commentStake,
         expiresAt: null,
+        alertIds: [],
         comments: [...comments]
           .sort((a, b) => (a.writtenAt < b.writtenAt ? 1 : -1))
           .map(({ itemId, itemTitle, subject, text, author, writtenAt }) => ({

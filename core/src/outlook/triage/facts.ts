@@ -1,5 +1,7 @@
 import type {
   AbsencePurpose,
+  AlertKind,
+  AlertReason,
   CommentSubject,
   CourseFigures,
   FollowUpTopic,
@@ -14,6 +16,20 @@ export interface FamilyFacts {
   readonly absences: readonly AbsenceFacts[];
   readonly followUps: readonly FollowUpFacts[];
   readonly replies: readonly ReplyFacts[];
+  readonly alerts: readonly AlertFacts[];
+}
+
+/** An alert about a child that has been told, is not done, and of which something still holds. */
+export interface AlertFacts {
+  readonly id: string;
+  readonly key: string;
+  readonly kind: AlertKind;
+  readonly studentId: string;
+  readonly courseId: string | null;
+  readonly courseTitle: string | null;
+  readonly reasons: readonly AlertReason[];
+  /** Ids of the reasons it was last told for. */
+  readonly leading: readonly string[];
 }
 
 export interface CourseFacts {

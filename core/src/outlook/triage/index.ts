@@ -6,6 +6,7 @@ import { lookAgain } from './lookAgain';
 import { mendable, underneath } from './looseWork';
 import { replies } from './reply';
 import { slipping } from './slipping';
+import { withTold } from './told';
 
 export type * from './facts';
 export { travelMs } from './looseWork';
@@ -58,7 +59,8 @@ export function triage(facts: FamilyFacts): Matter[] {
       return true;
     }),
   );
-  const matters = withoutEchoes([...ofFigures, ...otherRules.flatMap((rule) => rule(facts))], facts);
+  const others = otherRules.flatMap((rule) => rule(facts));
+  const matters = withTold(withoutEchoes([...ofFigures, ...others], facts), facts);
   const rank = ({ stake, expiresAt }: Matter) => stake * urgency(expiresAt, facts.now);
   return matters.sort(
     (a, b) =>

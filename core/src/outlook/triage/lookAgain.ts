@@ -21,6 +21,7 @@ export function lookAgain(facts: FamilyFacts): Matter[] {
         courseTitle: followUp.courseTitle,
         stake: Math.max(agreedStake, (end?.impact ?? 0) / (course?.outOf ?? 1)),
         expiresAt: end?.deadline ?? null,
+        alertIds: [],
         followUpId: followUp.id,
         itemId: followUp.itemId,
         title: followUp.title,

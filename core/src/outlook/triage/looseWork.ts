@@ -34,6 +34,7 @@ function common(course: CourseFacts, kind: Matter['kind'], stake: number, ends: 
     courseTitle: course.title,
     stake,
     expiresAt: earliest(ends),
+    alertIds: [],
     display: course.figures.display,
     outOf: course.outOf,
     decimals: course.decimals,

@@ -14,6 +14,7 @@ export function replies(facts: FamilyFacts): Matter[] {
     courseTitle: null,
     stake: replyStake,
     expiresAt: null,
+    alertIds: [],
     threadId: reply.threadId,
     author: reply.author,
     text: reply.text,

@@ -17,6 +17,7 @@ export function slipping(facts: FamilyFacts): Matter[] {
         courseTitle: course.title,
         stake: (-trend.slope / 100) * 2,
         expiresAt: null,
+        alertIds: [],
         display,
         outOf: course.outOf,
         decimals: course.decimals,

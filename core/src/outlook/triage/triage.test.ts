@@ -1,5 +1,5 @@
 import type { CourseFigures, LooseEndKind, NamedLooseEnd } from '@cadro/contract';
-import { triage, type CourseFacts, type FamilyFacts, type FollowUpFacts } from '.';
+import { triage, type AlertFacts, type CourseFacts, type FamilyFacts, type FollowUpFacts } from '.';
 
 const now = '2026-10-21T18:00:00Z';
 const end = (itemId: string, kind: LooseEndKind, more: Partial<NamedLooseEnd> = {}): NamedLooseEnd => ({
@@ -45,6 +45,7 @@ const family = (more: Partial<FamilyFacts>): FamilyFacts => ({
   absences: [],
   followUps: [],
   replies: [],
+  alerts: [],
   ...more,
 });
 const followUp = (more: Partial<FollowUpFacts>): FollowUpFacts => ({
@@ -180,5 +181,30 @@ describe('the triage of the Brief', () => {
       family({ absences: [{ studentId: 's', unexplainedOn: [], leftEarlyOn, lessons: [] }] });
     expect(triage(absence(['2026-10-19']))).toEqual([]);
     expect(triage(absence(['2026-10-19', '2026-10-20']))).toMatchObject([{ kind: 'absence' }]);
+  });
+
+  describe('what an alert has told', () => {
+    const told = (more: Partial<AlertFacts> = {}): AlertFacts => ({
+      ...{ id: 'a', key: 'figure:s:k', kind: 'figure', studentId: 's', courseId: 'k', courseTitle: 'k' },
+      reasons: [],
+      leading: [],
+      ...more,
+    });
+    it('joins the matter that says the same of the same child', () => {
+      const courses = [course('k', { ifLeft: 80 }, [end('a', 'overdue')])];
+      const [matter, ...others] = triage(family({ courses, alerts: [told()] }));
+      expect(others).toEqual([]);
+      expect(matter).toMatchObject({ kind: 'underneath', alertIds: ['a'] });
+      const brother = triage(family({ courses, alerts: [told({ studentId: 'brother' })] }));
+      expect(brother.map(({ kind }) => kind)).toEqual(['underneath', 'alert']);
+    });
+    it('becomes one where no other does, unless somebody has it in hand', () => {
+      expect(triage(family({ alerts: [told()] }))).toMatchObject([{ kind: 'alert', alertIds: ['a'] }]);
+      const followUps = [followUp({ topic: 'course', courseId: 'k' })];
+      expect(triage(family({ alerts: [told()], followUps }))).toEqual([]);
+    });
+    it.each(['good', 'comment', 'upkeep'] as const)('is no matter of its own when it is of %s', (kind) =>
+      expect(triage(family({ alerts: [told({ kind })] }))).toEqual([]),
+    );
   });
 });

@@ -1,9 +1,12 @@
-import type { AlertReason, AlertSubject } from '@cadro/contract';
+import type { AlertReason, AlertSubject } from './alerts';
 
-/** The screen of the app where an alert's next step is taken. */
-export function placeOf({ studentId, courseId }: AlertSubject, reasons: readonly AlertReason[]): string {
+/** The screen of the app where an alert's next step is taken: in the app, and at the end of a link in mail. */
+export function placeOfAlert(
+  { studentId, courseId }: Pick<AlertSubject, 'studentId' | 'courseId'>,
+  reasons: readonly AlertReason[],
+): string {
   const [first] = reasons;
-  if (!studentId) return '/settings';
+  if (!studentId) return first?.rule === 'source-silent' ? '/settings' : '/brief';
   if (first?.about === 'attendance') return `/days/attendance/${studentId}`;
   if (first?.about === 'term') return `/courses/${studentId}/terms`;
   const itemId =

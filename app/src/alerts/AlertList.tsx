@@ -1,0 +1,174 @@
+import { useState } from 'react';
+import { View } from 'react-native';
+import { useTranslation } from 'react-i18next';
+import { alertKinds, alertStates, type Alert, type AlertKind, type AlertStateName } from '@cadro/contract';
+import { useChildren } from '../household';
+import { useFormat } from '../i18n';
+import { useAppSelector } from '../store/store';
+import {
+  Choice,
+  Field,
+  Heading,
+  Loaded,
+  OutLink,
+  Page,
+  Quiet,
+  Quietly,
+  Row,
+  RowLink,
+  Stack,
+  WayOn,
+  Words,
+} from '../ui';
+import { alertsFile, useAlertsQuery, usePutAlertsMutation, type AlertFilter } from './api';
+import { useAlertWords, useTold } from './useTold';
+
+function AlertRow({ alert, selected }: { alert: Alert; selected: boolean }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const { nameOf } = useChildren();
+  const words = useAlertWords();
+  const told = useTold()(alert, alert.leading);
+  const child = alert.studentId ? nameOf(alert.studentId) : '';
+  const context = [child, words.kinds[alert.kind]].filter(Boolean).join(' · ');
+  return (
+    <RowLink
+      href={`/alerts/${alert.id}`}
+      label={`${context}: ${told.headline}, ${format.recent(alert.newsAt)}`}
+      selected={selected}
+    >
+      <Stack space={0.25}>
+        <Row style={{ justifyContent: 'space-between' }}>
+          <Words size="small" style={{ flexShrink: 1 }}>
+            <Words size="small" bold>
+              {child}
+            </Words>
+            {child ? ' · ' : ''}
+            {words.kinds[alert.kind]}
+          </Words>
+          <Words size="small" colour="soft">
+            {format.relative(alert.newsAt)}
+          </Words>
+        </Row>
+        <Words bold={alert.state === 'open'}>{told.headline}</Words>
+        {alert.overAt || alert.silencedUntil ? (
+          <Words size="small" colour="soft">
+            {alert.overAt
+              ? t('alerts.over', { when: format.day(alert.overAt) })
+              : t('alerts.silenced', { date: format.date(alert.silencedUntil ?? '') })}
+          </Words>
+        ) : null}
+      </Stack>
+    </RowLink>
+  );
+}
+
+function Rows({
+  alerts,
+  state,
+  selected,
+  asked,
+}: {
+  alerts: readonly Alert[];
+  state: AlertStateName;
+  selected: string | null;
+  asked: boolean;
+}) {
+  const { t } = useTranslation();
+  const [put] = usePutAlertsMutation();
+  const [lately, setLately] = useState<string[]>([]);
+  const ids = alerts.map(({ id }) => id);
+  const readAll = async () => {
+    const answer = await put({ ids, state: 'read' });
+    if (!('error' in answer)) setLately(ids);
+  };
+  const undo = async () => {
+    await put({ ids: lately, state: 'open' });
+    setLately([]);
+  };
+  return (
+    <Stack>
+      {lately.length > 0 ? (
+        <Row space={2} wrap>
+          <Words live>{t('alerts.readNow')}</Words>
+          <Quietly label={t('alerts.undo')} onPress={() => void undo()} />
+        </Row>
+      ) : null}
+      {alerts.length === 0 ? (
+        <Quiet>{asked ? t('alerts.noneFound') : t(`alerts.none.${state}`)}</Quiet>
+      ) : null}
+      <View role="list" aria-label={t('alerts.title')}>
+        {alerts.map((alert) => (
+          <View key={alert.id} role="listitem">
+            <AlertRow alert={alert} selected={alert.id === selected} />
+          </View>
+        ))}
+      </View>
+      {state === 'open' && alerts.length > 1 ? (
+        <Quietly label={t('alerts.allRead')} onPress={() => void readAll()} />
+      ) : null}
+    </Stack>
+  );
+}
+
+/** What has been told: open, read, done; by child and kind; searched. */
+export function AlertList({ selected = null }: { selected?: string | null }) {
+  const { t } = useTranslation();
+  const words = useAlertWords();
+  const childId = useAppSelector((state) => state.prefs.childId);
+  const { all } = useChildren();
+  const [state, setState] = useState<AlertStateName>('open');
+  const [kind, setKind] = useState<AlertKind | 'all'>('all');
+  const [q, setQ] = useState('');
+  const filter: AlertFilter = {
+    state,
+    ...(kind === 'all' ? {} : { kind }),
+    ...(childId && all.some(({ id }) => id === childId) ? { studentId: childId } : {}),
+    ...(q.trim() ? { q: q.trim() } : {}),
+  };
+  const query = useAlertsQuery(filter);
+  const counts = query.data?.counts;
+  return (
+    <Page>
+      <Stack space={0.25}>
+        <Heading level={1}>{t('alerts.title')}</Heading>
+        <Words colour="soft">{t('alerts.lead')}</Words>
+        <Row space={2} wrap>
+          <WayOn label={t('alerts.toRules')} href="/alerts/rules" />
+          <WayOn label={t('alerts.toDelivery')} href="/alerts/delivery" />
+          <WayOn label={t('alerts.toDigest')} href="/alerts/digest" />
+        </Row>
+      </Stack>
+      <Choice
+        label={t('alerts.title')}
+        options={alertStates.map((value) => ({
+          value,
+          label: t('alerts.stateCount', { state: t(`alerts.states.${value}`), count: counts?.[value] ?? 0 }),
+        }))}
+        value={state}
+        onChange={setState}
+      />
+      <Choice
+        label={t('alerts.kind')}
+        options={[
+          { value: 'all' as const, label: t('alerts.everyKind') },
+          ...alertKinds.map((value) => ({ value, label: words.kinds[value] })),
+        ]}
+        value={kind}
+        onChange={setKind}
+      />
+      <Field label={t('alerts.search')} value={q} onChange={setQ} longest={100} />
+      <Loaded query={query}>
+        {({ alerts }) => (
+          <Rows
+            alerts={alerts}
+            state={state}
+            selected={selected}
+            asked={kind !== 'all' || q.trim() !== '' || filter.studentId !== undefined}
+          />
+        )}
+      </Loaded>
+      <OutLink label={t('alerts.file')} href={alertsFile(filter)} />
+    </Page>
+  );
+}

@@ -1,0 +1,28 @@
+import { Link } from 'expo-router';
+import { View } from 'react-native';
+import { useTranslation } from 'react-i18next';
+import { Icon, touch, Words } from '../ui';
+import { useAlertsQuery } from './api';
+import { useLiveAlerts } from './useLiveAlerts';
+
+/** The way to the alerts, with how many are open; it counts along as they come. */
+export function AlertsLink() {
+  const { t } = useTranslation();
+  useLiveAlerts();
+  const { data } = useAlertsQuery({ state: 'open' });
+  const open = data?.counts.open ?? 0;
+  return (
+    <Link href="/alerts" aria-label={t('alerts.open', { count: open })}>
+      <View
+        style={{ flexDirection: 'row', alignItems: 'center', minHeight: touch, minWidth: touch, padding: 8 }}
+      >
+        <Icon name="alerts" active={open > 0} />
+        {open > 0 ? (
+          <Words size="small" bold colour="plum">
+            {String(open)}
+          </Words>
+        ) : null}
+      </View>
+    </Link>
+  );
+}

@@ -1,0 +1,283 @@
+import { useState } from 'react';
+import { View } from 'react-native';
+import { useTranslation } from 'react-i18next';
+import {
+  alertKinds,
+  digestRhythms,
+  languages,
+  type AlertDelivery,
+  type AlertSettings,
+  type Channel,
+} from '@cadro/contract';
+import { isTimeZone } from '@cadro/core';
+import { languageNames, problemWords, useFormat } from '../i18n';
+import { BackLink } from '../shell/BackLink';
+import { Action, Choice, Field, Heading, Loaded, OutLink, Page, Row, Stack, TickLine, Words } from '../ui';
+import { useAlertSettingsQuery, useChangeAlertSettingsMutation, useTryChannelMutation } from './api';
+import { deliveryWords } from './deliveryWords';
+import { useAlertWords } from './useTold';
+
+const hours = [6, 7, 8, 12, 15, 16, 17, 18, 19, 20, 21];
+const nights = ['20:00', '21:00', '22:00', '23:00'];
+const mornings = ['05:00', '06:00', '07:00', '08:00'];
+const phoneShape = /^\+[1-9]\d{6,14}$/;
+
+type Set = (change: Partial<AlertDelivery>) => void;
+
+function Ways({ draft, textsOffered, onSet }: { draft: AlertDelivery; textsOffered: boolean; onSet: Set }) {
+  const { t } = useTranslation();
+  const words = useAlertWords();
+  const set = (kind: (typeof alertKinds)[number], channel: Channel, on: boolean) =>
+    onSet({ ways: { ...draft.ways, [kind]: { ...draft.ways[kind], [channel]: on } } });
+  return (
+    <Stack>
+      <Words bold>{t('reach.ways')}</Words>
+      {alertKinds.map((kind) => (
+        <View
+          key={kind}
+          role="group"
+          aria-label={words.kinds[kind]}
+          style={{ flexDirection: 'row', alignItems: 'center', flexWrap: 'wrap' }}
+        >
+          <Words style={{ width: 160 }}>{words.kinds[kind]}</Words>
+          <TickLine
+            small
+            width={104}
+            label={t('reach.mail')}
+            on={draft.ways[kind].mail}
+            onChange={(on) => set(kind, 'mail', on)}
+          />
+          {textsOffered ? (
+            <TickLine
+              small
+              width={104}
+              label={t('reach.text')}
+              on={draft.ways[kind].text}
+              onChange={(on) => set(kind, 'text', on)}
+            />
+          ) : null}
+        </View>
+      ))}
+    </Stack>
+  );
+}
+
+function DigestWishes({ draft, onSet }: { draft: AlertDelivery; onSet: Set }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const weekday = (day: number) =>
+    format.dayLong(`2026-01-0${day === 0 ? 4 : 4 + day}`).split(/[ ,]/)[0] ?? '';
+  return (
+    <Stack>
+      <Heading level={2}>{t('reach.digest')}</Heading>
+      <Choice
+        label={t('reach.digest')}
+        options={digestRhythms.map((value) => ({ value, label: t(`reach.rhythm.${value}`) }))}
+        value={draft.digest}
+        onChange={(digest) => onSet({ digest })}
+      />
+      {draft.digest === 'weekly' ? (
+        <Choice
+          titled
+          label={t('reach.weekday')}
+          options={[1, 2, 3, 4, 5, 6, 0].map((day) => ({ value: String(day), label: weekday(day) }))}
+          value={String(draft.digestWeekday)}
+          onChange={(day) => onSet({ digestWeekday: Number(day) })}
+        />
+      ) : null}
+      {draft.digest === 'none' ? null : (
+        <>
+          <Choice
+            titled
+            label={t('reach.hour')}
+            options={[...new Set([...hours, draft.digestHour])]
+              .sort((a, b) => a - b)
+              .map((hour) => ({ value: String(hour), label: `${String(hour).padStart(2, '0')}:00` }))}
+            value={String(draft.digestHour)}
+            onChange={(hour) => onSet({ digestHour: Number(hour) })}
+          />
+          <Choice
+            titled
+            label={t('reach.empty')}
+            options={(['line', 'none'] as const).map((value) => ({
+              value,
+              label: t(`reach.emptyKinds.${value}`),
+            }))}
+            value={draft.emptyDigest}
+            onChange={(emptyDigest) => onSet({ emptyDigest })}
+          />
+        </>
+      )}
+    </Stack>
+  );
+}
+
+function Quietness({ draft, onSet }: { draft: AlertDelivery; onSet: Set }) {
+  const { t } = useTranslation();
+  const { quiet } = draft;
+  const times = (usual: readonly string[], own: string) =>
+    [...new Set([...usual, own])].sort().map((value) => ({ value, label: value }));
+  return (
+    <Stack>
+      <Heading level={2}>{t('reach.quiet')}</Heading>
+      <TickLine
+        label={t('reach.quietOn')}
+        on={quiet !== null}
+        onChange={(on) => onSet({ quiet: on ? { from: '21:00', to: '07:00' } : null })}
+      />
+      {quiet ? (
+        <>
+          <Choice
+            titled
+            label={t('reach.from')}
+            options={times(nights, quiet.from)}
+            value={quiet.from}
+            onChange={(from) => onSet({ quiet: { ...quiet, from } })}
+          />
+          <Choice
+            titled
+            label={t('reach.until')}
+            options={times(mornings, quiet.to)}
+            value={quiet.to}
+            onChange={(to) => onSet({ quiet: { ...quiet, to } })}
+          />
+        </>
+      ) : null}
+      <Field
+        label={t('reach.zone')}
+        value={draft.timeZone}
+        onChange={(timeZone) => onSet({ timeZone })}
+        error={isTimeZone(draft.timeZone) ? null : t('reach.zoneWrong')}
+        longest={60}
+      />
+    </Stack>
+  );
+}
+
+function Trial({ settings }: { settings: AlertSettings }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const [tryIt, { isLoading, isSuccess, error }] = useTryChannelMutation();
+  const { deliveries, textsOffered, arrivedUrl } = settings;
+  return (
+    <Stack>
+      <Heading level={2}>{t('reach.tryIt')}</Heading>
+      <Row space={2} wrap>
+        <Action label={t('reach.tryMail')} busy={isLoading} onPress={() => void tryIt('mail')} />
+        {textsOffered ? (
+          <Action label={t('reach.tryText')} busy={isLoading} onPress={() => void tryIt('text')} />
+        ) : null}
+      </Row>
+      {error ? <Words colour="plum">{problemWords(t, error)}</Words> : null}
+      {isSuccess ? <Words live>{t('reach.tried')}</Words> : null}
+      <Stack space={0.25}>
+        <Words bold>{t('reach.recent')}</Words>
+        {deliveries.length === 0 ? <Words colour="soft">{t('reach.nothingYet')}</Words> : null}
+        {deliveries.map((delivery) => (
+          <Words
+            key={delivery.id}
+            size="small"
+            colour={delivery.state === 'failed' || delivery.state === 'bounced' ? 'plum' : 'soft'}
+          >
+            {t('reach.sentLine', {
+              what: t(`reach.about.${delivery.about}`),
+              how: deliveryWords(t, format, delivery),
+            })}
+          </Words>
+        ))}
+      </Stack>
+      {arrivedUrl ? <OutLink label={t('reach.arrived')} href={arrivedUrl} /> : null}
+    </Stack>
+  );
+}
+
+/** Mail that was stopped or came back says so, and can be taken up again. */
+function MailStands({ settings }: { settings: AlertSettings }) {
+  const { t } = useTranslation();
+  const [change, { isLoading }] = useChangeAlertSettingsMutation();
+  const { email, mailStoppedAt, mailBouncedAt } = settings;
+  if (!mailStoppedAt && !mailBouncedAt) {
+    return <Words colour="soft">{t('reach.to', { email })}</Words>;
+  }
+  return (
+    <Stack>
+      <Words colour="plum">{mailBouncedAt ? t('reach.bounced', { email }) : t('reach.stopped')}</Words>
+      <Action
+        label={t('reach.takeUp')}
+        busy={isLoading}
+        onPress={() => void change({ mailStopped: false })}
+      />
+    </Stack>
+  );
+}
+
+function DeliveryForm({ settings }: { settings: AlertSettings }) {
+  const { t } = useTranslation();
+  const [draft, setDraft] = useState(settings.delivery);
+  const [change, { isLoading, isSuccess, error }] = useChangeAlertSettingsMutation();
+  const set: Set = (some) => setDraft({ ...draft, ...some });
+  const phone = (draft.phone ?? '').replace(/[\s()-]/g, '');
+  const phoneFits = phone === '' || phoneShape.test(phone);
+  const fits = phoneFits && isTimeZone(draft.timeZone);
+  const body = { ...draft, phone: phone === '' ? null : phone };
+  const changed = JSON.stringify(body) !== JSON.stringify(settings.delivery);
+  return (
+    <Page>
+      <BackLink href="/alerts" label={t('alerts.title')} />
+      <Stack space={0.25}>
+        <Heading level={1}>{t('reach.title')}</Heading>
+        <Words colour="soft">{t('reach.lead')}</Words>
+        <MailStands settings={settings} />
+      </Stack>
+      <Stack>
+        <TickLine label={t('reach.atOnce')} on={draft.atOnce} onChange={(atOnce) => set({ atOnce })} />
+        <Words size="small" colour="soft">
+          {t('reach.atOnceHint')}
+        </Words>
+        {draft.atOnce ? <Ways draft={draft} textsOffered={settings.textsOffered} onSet={set} /> : null}
+        {settings.textsOffered ? (
+          <Field
+            label={t('reach.phone')}
+            hint={t('reach.phoneHint')}
+            value={draft.phone ?? ''}
+            onChange={(value) => set({ phone: value === '' ? null : value })}
+            error={phoneFits ? null : t('reach.phoneWrong')}
+            longest={30}
+          />
+        ) : (
+          <Words colour="soft">{t('reach.noTexts')}</Words>
+        )}
+      </Stack>
+      <DigestWishes draft={draft} onSet={set} />
+      <Quietness draft={draft} onSet={set} />
+      <Choice
+        titled
+        label={t('reach.language')}
+        options={languages.map((value) => ({ value, label: languageNames[value] }))}
+        value={draft.language}
+        onChange={(language) => set({ language })}
+      />
+      {error ? <Words colour="plum">{problemWords(t, error)}</Words> : null}
+      {changed ? (
+        <Action
+          main
+          label={t('rules.save')}
+          busy={isLoading}
+          disabled={!fits}
+          onPress={() => void change({ delivery: body })}
+        />
+      ) : isSuccess ? (
+        <Words colour="teal" live>
+          {t('rules.saved')}
+        </Words>
+      ) : null}
+      <Trial settings={settings} />
+    </Page>
+  );
+}
+
+/** How alerts reach one: channels, digest, quiet hours, language. */
+export function DeliveryScreen() {
+  const query = useAlertSettingsQuery();
+  return <Loaded query={query}>{(settings) => <DeliveryForm settings={settings} />}</Loaded>;
+}

@@ -1,0 +1,110 @@
+import { useState } from 'react';
+import { View } from 'react-native';
+import { useTranslation } from 'react-i18next';
+import type { Rehearsal } from '@cadro/contract';
+import { useChildren } from '../../household';
+import { useFormat } from '../../i18n';
+import { Heading, Quietly, Stack, usePalette, Words } from '../../ui';
+import type { Trying } from './useRehearsal';
+
+const shownFirst = 12;
+
+/** The answer in one line, with how far the next one is. */
+export function RehearsalLine({ answer, done, failed }: Trying) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const palette = usePalette();
+  return (
+    <Stack space={0.25}>
+      <Words bold live>
+        {failed
+          ? t('rules.failed')
+          : answer
+            ? t('rules.would', { count: answer.lastMonth })
+            : t('rules.trying', { percent: format.percent(done ?? 0) })}
+      </Words>
+      <View aria-hidden style={{ height: 3, backgroundColor: palette.line }}>
+        <View
+          style={{
+            height: 3,
+            width: `${Math.round((done ?? 1) * 100)}%`,
+            backgroundColor: done === null ? 'transparent' : palette.teal,
+          }}
+        />
+      </View>
+    </Stack>
+  );
+}
+
+function Slides({ slides }: { slides: Rehearsal['slides'] }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const { nameOf } = useChildren();
+  const said = (days: number | null): string =>
+    days === null
+      ? t('rules.missed')
+      : days === 0
+        ? t('rules.sameDay')
+        : days > 0
+          ? t('rules.earlier', { count: days })
+          : t('rules.later', { count: -days });
+  return (
+    <Stack>
+      <Heading level={3}>{t('rules.slides')}</Heading>
+      {slides.length === 0 ? <Words colour="soft">{t('rules.noSlides')}</Words> : null}
+      {slides.map(({ studentId, courseId, courseTitle, shownAt, from, to, decimals, daysEarlier }) => (
+        <Stack key={`${studentId}:${courseId}:${shownAt}`} space={0}>
+          <Words>
+            {t('rules.slide', {
+              child: nameOf(studentId),
+              course: courseTitle,
+              from: format.figure(from, decimals),
+              to: format.figure(to, decimals),
+            })}
+          </Words>
+          <Words size="small" colour={daysEarlier === null ? 'plum' : 'teal'}>
+            {`${format.day(shownAt)}: ${said(daysEarlier)}`}
+          </Words>
+        </Stack>
+      ))}
+    </Stack>
+  );
+}
+
+/** All that the rules would have told this term, the latest first, and which of its falls they caught. */
+export function RehearsalView({ answer }: { answer: Rehearsal }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const { nameOf } = useChildren();
+  const [all, setAll] = useState(false);
+  const latest = [...answer.tellings].reverse();
+  const inDigest = answer.tellings.filter((each) => each.inDigest).length;
+  const shown = all ? latest : latest.slice(0, shownFirst);
+  return (
+    <Stack space={2}>
+      <Words colour="soft">
+        {[
+          t('rules.whole', { count: answer.tellings.length, date: format.date(answer.fromOn) }),
+          ...(inDigest > 0 ? [t('rules.inDigest', { count: inDigest })] : []),
+        ].join('; ')}
+      </Words>
+      <Slides slides={answer.slides} />
+      <Stack>
+        <Heading level={3}>{t('rules.list')}</Heading>
+        <View role="list" aria-label={t('rules.list')} style={{ gap: 8 }}>
+          {shown.map(({ key, at, studentId, headline }) => (
+            <View key={`${at}:${key}`} role="listitem">
+              <Words size="small" colour="soft">
+                {`${format.day(at)} · ${nameOf(studentId)}`}
+              </Words>
+              <Words>{headline}</Words>
+            </View>
+          ))}
+        </View>
+        {all || latest.length <= shownFirst ? null : (
+          <Quietly label={t('rules.more', { count: latest.length })} onPress={() => setAll(true)} />
+        )}
+      </Stack>
+    </Stack>
+  );
+}

@@ -1,0 +1,211 @@
+import { useState } from 'react';
+import { View } from 'react-native';
+import { useTranslation } from 'react-i18next';
+import { presets, type AlertRules, type AlertSettings, type Preset } from '@cadro/contract';
+import { presetOf, presetRules } from '@cadro/core';
+import { useChildren } from '../../household';
+import { problemWords, useFormat } from '../../i18n';
+import { BackLink } from '../../shell/BackLink';
+import {
+  Action,
+  Choice,
+  Heading,
+  Loaded,
+  Page,
+  Panes,
+  Quietly,
+  Row,
+  Slider,
+  Stack,
+  usePalette,
+  useWide,
+  Words,
+} from '../../ui';
+import { useAlertSettingsQuery, useChangeAlertSettingsMutation, useUnsilenceMutation } from '../api';
+import { useAlertWords } from '../useTold';
+import { withRule } from './draft';
+import { Exceptions } from './Exceptions';
+import { groups } from './knobs';
+import { RehearsalLine, RehearsalView } from './RehearsalView';
+import { RuleRow } from './RuleRow';
+import { useRehearsal, type Trying } from './useRehearsal';
+
+function Cap({ value, onChange }: { value: number; onChange: (value: number) => void }) {
+  const { t } = useTranslation();
+  const said = t('rules.cap', { count: value });
+  return (
+    <Stack space={0.25} style={{ maxWidth: 440 }}>
+      <Words bold>{t('rules.capTitle')}</Words>
+      <Words size="small">{said}</Words>
+      <Slider label={said} value={value} least={1} most={20} step={1} said={said} onChange={onChange} />
+    </Stack>
+  );
+}
+
+/** What is quiet for now, each with its end, to be heard again. */
+function Silences({ settings }: { settings: AlertSettings }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const { nameOf } = useChildren();
+  const words = useAlertWords();
+  const [unsilence] = useUnsilenceMutation();
+  if (settings.silences.length === 0) return null;
+  return (
+    <Stack>
+      <Heading level={2}>{t('rules.silences')}</Heading>
+      {settings.silences.map(({ id, studentId, title, kind, until }) => {
+        const what = [studentId ? nameOf(studentId) : null, title, kind ? words.kinds[kind] : null];
+        const label = [...what, t('alerts.silenced', { date: format.date(until) })]
+          .filter(Boolean)
+          .join(' · ');
+        return (
+          <Row key={id} space={2} wrap>
+            <Words>{label}</Words>
+            <Quietly label={t('alerts.hearAgain')} hint={label} onPress={() => void unsilence(id)} />
+          </Row>
+        );
+      })}
+    </Stack>
+  );
+}
+
+/** The draft with what it would have told, and the ways to keep it or not. */
+function Keeping({
+  changed,
+  busy,
+  saved,
+  error,
+  trying,
+  onKeep,
+  onBack,
+}: {
+  changed: boolean;
+  busy: boolean;
+  saved: boolean;
+  error: string | null;
+  trying: Trying;
+  onKeep: () => void;
+  onBack: () => void;
+}) {
+  const { t } = useTranslation();
+  return (
+    <Stack space={0.5}>
+      <RehearsalLine {...trying} />
+      {error ? <Words colour="plum">{error}</Words> : null}
+      {changed ? (
+        <Row space={2} wrap>
+          <Action main label={t('rules.save')} busy={busy} onPress={onKeep} />
+          <Quietly label={t('rules.back')} onPress={onBack} />
+        </Row>
+      ) : saved ? (
+        <Words size="small" colour="teal" live>
+          {t('rules.saved')}
+        </Words>
+      ) : null}
+    </Stack>
+  );
+}
+
+function RulesForm({ settings }: { settings: AlertSettings }) {
+  const { t } = useTranslation();
+  const wide = useWide();
+  const palette = usePalette();
+  const [draft, setDraft] = useState<AlertRules>(settings.rules);
+  const [keep, { isLoading, isSuccess, error }] = useChangeAlertSettingsMutation();
+  const trying = useRehearsal(draft);
+  const preset = presetOf(draft);
+  const changed = JSON.stringify(draft) !== JSON.stringify(settings.rules);
+  const letters = [...new Set(settings.courses.flatMap((course) => course.letters))];
+  const choose = (value: Preset | 'own') => {
+    if (value !== 'own') setDraft({ ...presetRules(value), exceptions: draft.exceptions });
+  };
+  const keeping = (
+    <Keeping
+      {...{ changed, trying }}
+      busy={isLoading}
+      saved={isSuccess}
+      error={error ? problemWords(t, error) : null}
+      onKeep={() => void keep({ rules: draft })}
+      onBack={() => setDraft(settings.rules)}
+    />
+  );
+  const form = (
+    <Page>
+      <BackLink href="/alerts" label={t('alerts.title')} />
+      <Stack space={0.25}>
+        <Heading level={1}>{t('rules.title')}</Heading>
+        <Words colour="soft">{t('rules.lead')}</Words>
+      </Stack>
+      <Choice
+        titled
+        label={t('rules.preset')}
+        options={[
+          ...presets.map((value) => ({ value, label: t(`rules.presets.${value}`) })),
+          ...(preset ? [] : [{ value: 'own' as const, label: t('rules.presets.own') }]),
+        ]}
+        value={preset ?? ('own' as const)}
+        onChange={choose}
+      />
+      {groups.map(([group, names]) => (
+        <Stack key={group}>
+          <Heading level={2}>{t(`rules.groups.${group}`)}</Heading>
+          {names.map((name) => (
+            <RuleRow
+              key={name}
+              {...{ name, letters }}
+              settings={draft.rules}
+              unrehearsed={settings.unrehearsed.includes(name)}
+              onSet={(rule, param, value) => setDraft(withRule(draft, rule, param, value))}
+            />
+          ))}
+        </Stack>
+      ))}
+      <Cap value={draft.capPerDay} onChange={(capPerDay) => setDraft({ ...draft, capPerDay })} />
+      <Exceptions draft={draft} courses={settings.courses} onChange={setDraft} />
+      <Silences settings={settings} />
+      {wide || !trying.answer ? null : (
+        <Stack>
+          <Heading level={2}>{t('rules.rehearsal')}</Heading>
+          <RehearsalView answer={trying.answer} />
+        </Stack>
+      )}
+    </Page>
+  );
+  if (wide) {
+    return (
+      <Panes
+        wideList
+        list={form}
+        detail={
+          <Page sheet>
+            <Heading level={2}>{t('rules.rehearsal')}</Heading>
+            {keeping}
+            {trying.answer ? <RehearsalView answer={trying.answer} /> : null}
+          </Page>
+        }
+      />
+    );
+  }
+  return (
+    <View style={{ flex: 1 }}>
+      {form}
+      <View
+        style={{
+          paddingHorizontal: 20,
+          paddingVertical: 10,
+          borderTopWidth: 1,
+          borderColor: palette.line,
+          backgroundColor: palette.sheet,
+        }}
+      >
+        {keeping}
+      </View>
+    </View>
+  );
+}
+
+/** What one is told: rules, tried on the past while they are set. */
+export function RulesScreen() {
+  const query = useAlertSettingsQuery();
+  return <Loaded query={query}>{(settings) => <RulesForm settings={settings} />}</Loaded>;
+}

@@ -1,0 +1,17 @@
+import { useEffect } from 'react';
+import { api } from '../store/api';
+import { useAppDispatch } from '../store/store';
+import { liveAddress } from './api';
+
+/** Keeps the alerts in sight as they come, and what they are about with them. */
+export function useLiveAlerts(): void {
+  const dispatch = useAppDispatch();
+  useEffect(() => {
+    if (typeof EventSource === 'undefined') return;
+    const stream = new EventSource(liveAddress());
+    stream.addEventListener('alerts', () => {
+      dispatch(api.util.invalidateTags(['Alerts', 'Record']));
+    });
+    return () => stream.close();
+  }, [dispatch]);
+}

@@ -1,0 +1,3 @@
+import { DeliveryScreen } from '../../../alerts';
+
+export default DeliveryScreen;

@@ -1,0 +1,3 @@
+import { DigestScreen } from '../../../alerts';
+
+export default DigestScreen;

@@ -1,0 +1,3 @@
+import { RulesScreen } from '../../../alerts';
+
+export default RulesScreen;

@@ -1,0 +1,8 @@
+import { useLocalSearchParams } from 'expo-router';
+import { MailStopScreen } from '../../alerts';
+
+/** Open to whoever holds the address out of a mail. */
+export default function MailStop() {
+  const { token } = useLocalSearchParams<{ token: string }>();
+  return <MailStopScreen token={token} />;
+}
