@@ -1,8 +1,10 @@
+import { benchAlerts } from './alerts';
 import { benchCalendar } from './calendar';
 import { benchCore } from './core';
 import { benchWork } from './work';
 
 const benches: Readonly<Record<string, () => void | Promise<void>>> = {
+  alerts: benchAlerts,
   calendar: benchCalendar,
   core: benchCore,
   work: benchWork,

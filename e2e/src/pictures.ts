@@ -24,9 +24,7 @@ const openFollowUp = async (guardian: Guardian, page: Page) => {
 const pictures: readonly Picture[] = [
   { name: 'brief', open: (guardian) => guardian.goesTo('Brief') },
   { name: 'brief-wide', open: (guardian) => guardian.goesTo('Brief'), size: wide },
-  { name: 'courses', open: (guardian) => guardian.goesTo('Courses') },
   { name: 'course', open: (guardian) => guardian.opensCourse('Boat-building') },
-  { name: 'course-wide', open: (guardian) => guardian.opensCourse('Kelp chemistry'), size: wide },
   {
     name: 'side-by-side-wide',
     open: async (_guardian, page) => void (await page.goto('/courses/compare')),
@@ -92,8 +90,24 @@ const pictures: readonly Picture[] = [
       });
     },
   },
+  { name: 'alerts', open: async (_guardian, page) => void (await page.goto('/alerts')) },
+  {
+    name: 'alert',
+    async open(_guardian, page) {
+      await page.goto('/alerts');
+      await page.getByRole('link', { name: /Figures: Tide tables fell/ }).click();
+      await expect(page.getByRole('heading', { name: 'Why you are told' })).toBeVisible();
+    },
+  },
+  {
+    name: 'rules-wide',
+    async open(_guardian, page) {
+      await page.goto('/alerts/rules');
+      await expect(page.getByText(/^Would have told you \d+ things/)).toBeVisible();
+    },
+    size: wide,
+  },
   { name: 'follow-up', open: openFollowUp },
-  { name: 'talk-wide', open: openFollowUp, size: wide },
 ];
 
 for (const { name, open, size = phone, dark } of pictures) {

@@ -137,6 +137,37 @@ const screens: readonly { name: string; open: (guardian: Guardian) => Promise<vo
     },
   },
   { name: 'the choice of a teacher', open: async ({ page }) => void (await page.goto('/talk/write')) },
+  {
+    name: 'alerts',
+    async open({ page }) {
+      await page.goto('/alerts');
+      await page.getByRole('button', { name: 'Find' }).click();
+    },
+  },
+  {
+    name: 'one alert',
+    async open({ page }) {
+      await page.goto('/alerts');
+      await page
+        .getByRole('radio', { name: /^(Open|Read) \([1-9]/ })
+        .first()
+        .click();
+      await page.getByRole('list', { name: 'Alerts' }).getByRole('link').first().click();
+      await page.getByRole('button', { name: 'Hear less of this' }).click();
+    },
+  },
+  {
+    name: 'what one is told',
+    async open({ page }) {
+      await page.goto('/alerts/rules');
+      await page.getByRole('button', { name: 'Make an exception' }).click();
+      await page.getByRole('button', { name: 'Make an exception' }).click();
+      await expect(page.getByText(/^Would have told you \d+ things/)).toBeVisible();
+    },
+  },
+  { name: 'how it reaches one', open: async ({ page }) => void (await page.goto('/alerts/delivery')) },
+  { name: 'the digest', open: async ({ page }) => void (await page.goto('/alerts/digest')) },
+  { name: 'stopping mail', open: async ({ page }) => void (await page.goto('/mail-stop/nothing')) },
   { name: 'linking', open: async ({ page }) => void (await page.goto('/link')) },
   { name: 'settings', open: async ({ page }) => void (await page.goto('/settings')) },
 ];

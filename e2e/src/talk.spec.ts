@@ -82,7 +82,7 @@ test('settings: where the records come from, the look, the language, and the way
   expect(await ground()).not.toBe(day);
   await page.getByRole('radio', { name: 'English' }).click();
   await page.getByRole('button', { name: 'Sign out' }).click();
-  await expect(page).toHaveURL(/\/sign-in$/);
+  await expect(page).toHaveURL(/\/sign-in/);
   await page.goto('/brief');
   await expect(page).toHaveURL(/\/sign-in$/);
 });

@@ -120,6 +120,7 @@ export function AlertList({ selected = null }: { selected?: string | null }) {
   const [state, setState] = useState<AlertStateName>('open');
   const [kind, setKind] = useState<AlertKind | 'all'>('all');
   const [q, setQ] = useState('');
+  const [finding, setFinding] = useState(false);
   const filter: AlertFilter = {
     state,
     ...(kind === 'all' ? {} : { kind }),
@@ -133,11 +134,6 @@ export function AlertList({ selected = null }: { selected?: string | null }) {
       <Stack space={0.25}>
         <Heading level={1}>{t('alerts.title')}</Heading>
         <Words colour="soft">{t('alerts.lead')}</Words>
-        <Row space={2} wrap>
-          <WayOn label={t('alerts.toRules')} href="/alerts/rules" />
-          <WayOn label={t('alerts.toDelivery')} href="/alerts/delivery" />
-          <WayOn label={t('alerts.toDigest')} href="/alerts/digest" />
-        </Row>
       </Stack>
       <Choice
         label={t('alerts.title')}
@@ -148,16 +144,24 @@ export function AlertList({ selected = null }: { selected?: string | null }) {
         value={state}
         onChange={setState}
       />
-      <Choice
-        label={t('alerts.kind')}
-        options={[
-          { value: 'all' as const, label: t('alerts.everyKind') },
-          ...alertKinds.map((value) => ({ value, label: words.kinds[value] })),
-        ]}
-        value={kind}
-        onChange={setKind}
-      />
-      <Field label={t('alerts.search')} value={q} onChange={setQ} longest={100} />
+      <Row space={2} wrap>
+        {finding ? null : <Quietly label={t('alerts.find')} onPress={() => setFinding(true)} />}
+        <WayOn label={t('alerts.toRules')} href="/alerts/rules" />
+      </Row>
+      {finding ? (
+        <Stack space={2}>
+          <Choice
+            label={t('alerts.kind')}
+            options={[
+              { value: 'all' as const, label: t('alerts.everyKind') },
+              ...alertKinds.map((value) => ({ value, label: words.kinds[value] })),
+            ]}
+            value={kind}
+            onChange={setKind}
+          />
+          <Field label={t('alerts.search')} value={q} onChange={setQ} longest={100} />
+        </Stack>
+      ) : null}
       <Loaded query={query}>
         {({ alerts }) => (
           <Rows
@@ -168,7 +172,12 @@ export function AlertList({ selected = null }: { selected?: string | null }) {
           />
         )}
       </Loaded>
-      <OutLink label={t('alerts.file')} href={alertsFile(filter)} />
+      <Stack space={0}>
+        <OutLink label={t('alerts.file')} href={alertsFile(filter)} />
+        <Heading level={2}>{t('alerts.settings')}</Heading>
+        <WayOn label={t('alerts.toDelivery')} href="/alerts/delivery" />
+        <WayOn label={t('alerts.toDigest')} href="/alerts/digest" />
+      </Stack>
     </Page>
   );
 }

@@ -30,7 +30,7 @@ function Reasons({ alert }: { alert: Alert }) {
   );
 }
 
-/** Done, kept, opened again; what was pressed last can be undone. */
+/** Done, or kept as read after all; what was pressed last can be undone. */
 function Standing({ alert }: { alert: Alert }) {
   const { t } = useTranslation();
   const [put, { isLoading }] = usePutAlertsMutation();
@@ -45,8 +45,8 @@ function Standing({ alert }: { alert: Alert }) {
       <Row space={2} wrap>
         <Words live>{t('alerts.undone')}</Words>
         <Quietly
-          label={before ? t('alerts.undo') : t('alerts.reopen')}
-          onPress={() => void to(before ?? 'open')}
+          label={before ? t('alerts.undo') : t('alerts.keep')}
+          onPress={() => void to(before ?? 'read')}
         />
       </Row>
     );

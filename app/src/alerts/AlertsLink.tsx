@@ -2,19 +2,25 @@ import { Link } from 'expo-router';
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { Icon, touch, Words } from '../ui';
-import { useAlertsQuery } from './api';
+import { useAlertCountsQuery } from './api';
 import { useLiveAlerts } from './useLiveAlerts';
 
 /** The way to the alerts, with how many are open; it counts along as they come. */
 export function AlertsLink() {
   const { t } = useTranslation();
   useLiveAlerts();
-  const { data } = useAlertsQuery({ state: 'open' });
-  const open = data?.counts.open ?? 0;
+  const { data } = useAlertCountsQuery();
+  const open = data?.open ?? 0;
   return (
     <Link href="/alerts" aria-label={t('alerts.open', { count: open })}>
       <View
-        style={{ flexDirection: 'row', alignItems: 'center', minHeight: touch, minWidth: touch, padding: 8 }}
+        style={{
+          flexDirection: 'row',
+          alignItems: 'center',
+          minHeight: touch,
+          minWidth: touch,
+          paddingHorizontal: 4,
+        }}
       >
         <Icon name="alerts" active={open > 0} />
         {open > 0 ? (

@@ -9,7 +9,7 @@ import {
   type AlertSettings,
   type Channel,
 } from '@cadro/contract';
-import { isTimeZone } from '@cadro/core';
+import { isTimeZone, sameSettings } from '@cadro/core';
 import { languageNames, problemWords, useFormat } from '../i18n';
 import { BackLink } from '../shell/BackLink';
 import { Action, Choice, Field, Heading, Loaded, OutLink, Page, Row, Stack, TickLine, Words } from '../ui';
@@ -39,7 +39,7 @@ function Ways({ draft, textsOffered, onSet }: { draft: AlertDelivery; textsOffer
           aria-label={words.kinds[kind]}
           style={{ flexDirection: 'row', alignItems: 'center', flexWrap: 'wrap' }}
         >
-          <Words style={{ width: 160 }}>{words.kinds[kind]}</Words>
+          <Words style={{ width: 130 }}>{words.kinds[kind]}</Words>
           <TickLine
             small
             width={104}
@@ -66,7 +66,7 @@ function DigestWishes({ draft, onSet }: { draft: AlertDelivery; onSet: Set }) {
   const { t } = useTranslation();
   const format = useFormat();
   const weekday = (day: number) =>
-    format.dayLong(`2026-01-0${day === 0 ? 4 : 4 + day}`).split(/[ ,]/)[0] ?? '';
+    format.dayLong(`2026-01-${String(4 + day).padStart(2, '0')}`).split(/[ ,]/)[0] ?? '';
   return (
     <Stack>
       <Heading level={2}>{t('reach.digest')}</Heading>
@@ -220,7 +220,7 @@ function DeliveryForm({ settings }: { settings: AlertSettings }) {
   const phoneFits = phone === '' || phoneShape.test(phone);
   const fits = phoneFits && isTimeZone(draft.timeZone);
   const body = { ...draft, phone: phone === '' ? null : phone };
-  const changed = JSON.stringify(body) !== JSON.stringify(settings.delivery);
+  const changed = !sameSettings(body, settings.delivery);
   return (
     <Page>
       <BackLink href="/alerts" label={t('alerts.title')} />

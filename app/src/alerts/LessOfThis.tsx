@@ -29,6 +29,7 @@ export function LessOfThis({ alert }: { alert: Alert }) {
   const hear = async () => {
     if (kept) await unsilence(kept.id);
     setKept(null);
+    setOpen(false);
   };
   if (kept) {
     return (

@@ -1,6 +1,5 @@
 import {
   alertRoutes as routes,
-  RehearsalLine,
   type Alert,
   type AlertRules,
   type AlertSettings,
@@ -12,6 +11,7 @@ import {
   type Digest,
   type KeptSilence,
   type Rehearsal,
+  type RehearsalLine,
   type Silence,
 } from '@cadro/contract';
 import { addressOf, api } from '../store/api';
@@ -30,6 +30,10 @@ export const alertsApi = api.injectEndpoints({
   endpoints: (build) => ({
     alerts: build.query<AnswerOf<typeof routes.list>, AlertFilter>({
       query: (filter) => ({ route: routes.list, query: queryOf(filter) }),
+      providesTags: ['Alerts'],
+    }),
+    alertCounts: build.query<AnswerOf<typeof routes.count>, void>({
+      query: () => ({ route: routes.count }),
       providesTags: ['Alerts'],
     }),
     alert: build.query<Alert, string>({
@@ -74,6 +78,7 @@ export const alertsApi = api.injectEndpoints({
 });
 export const {
   useAlertsQuery,
+  useAlertCountsQuery,
   useAlertQuery,
   usePutAlertsMutation,
   useAlertSettingsQuery,

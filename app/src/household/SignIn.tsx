@@ -1,4 +1,4 @@
-import { useRouter } from 'expo-router';
+import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { ScrollView } from 'react-native';
 import { useTranslation } from 'react-i18next';
@@ -8,6 +8,10 @@ import { languageChosen } from '../store/prefs';
 import { useAppDispatch, useAppSelector } from '../store/store';
 import { Action, Choice, Field, Heading, Mark, Row, Stack, usePalette, Words } from '../ui';
 import { useMeQuery, useSignInMutation } from './api';
+
+/** Where one wanted to go before being asked: a place of the app itself, never one elsewhere. */
+export const wantedPlace = (to: string | undefined): Href =>
+  (to && /^\/(?![/\\])/.test(to) && !to.startsWith('/sign-in') ? to : '/brief') as Href; // an address of the app
 
 export function SignIn() {
   const { t } = useTranslation();
@@ -19,9 +23,10 @@ export function SignIn() {
   const [signIn, { isLoading, error }] = useSignInMutation();
   const [email, setEmail] = useState('');
   const [password, setPassword] = useState('');
+  const { to } = useLocalSearchParams<{ to?: string }>();
   useEffect(() => {
-    if (me) router.replace('/brief');
-  }, [me, router]);
+    if (me) router.replace(wantedPlace(to));
+  }, [me, router, to]);
   const [incomplete, setIncomplete] = useState(false);
   const submit = () => {
     const missing = email.trim() === '' || password === '';

@@ -36,7 +36,7 @@ export function ChildSwitch() {
           style={{
             minHeight: touch,
             justifyContent: 'center',
-            paddingHorizontal: 10,
+            paddingHorizontal: 7,
             borderBottomWidth: 3,
             borderColor: known === id ? palette.ink : 'transparent',
           }}

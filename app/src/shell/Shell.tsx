@@ -88,12 +88,12 @@ function Header() {
   return (
     <View
       role="banner"
-      style={{ flexDirection: 'row', alignItems: 'center', paddingHorizontal: margin, paddingTop: 8, gap }}
+      style={{ flexDirection: 'row', alignItems: 'center', paddingHorizontal: margin, paddingTop: 8, gap: 4 }}
     >
       <ChildSwitch />
       <View style={{ flex: 1 }} />
       <AlertsLink />
-      <Link href="/settings" aria-label={t('shell.settings')} style={{ padding: 10 }}>
+      <Link href="/settings" aria-label={t('shell.settings')} style={{ padding: 8 }}>
         <Icon name="settings" />
       </Link>
     </View>

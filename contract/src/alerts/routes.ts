@@ -31,6 +31,12 @@ export const Alert = Type.Composite([
 ]);
 export type Alert = Static<typeof Alert>;
 
+export const AlertCounts = Type.Object({
+  open: Type.Integer(),
+  read: Type.Integer(),
+  done: Type.Integer(),
+});
+
 const room = 'alerts';
 const params = Type.Object({ alertId: Uuid });
 export const AlertQuery = Type.Object({
@@ -53,8 +59,17 @@ export const alertRoutes = {
     answer: Type.Object({
       alerts: Type.Array(Alert),
       /** Of all, whatever was asked for. */
-      counts: Type.Object({ open: Type.Integer(), read: Type.Integer(), done: Type.Integer() }),
+      counts: AlertCounts,
     }),
+  }),
+  count: route({
+    method: 'get',
+    path: '/api/alerts/count',
+    room,
+    access: 'signed-in',
+    summary: 'How many alerts of the guardian are open, read and done',
+    status: 200,
+    answer: AlertCounts,
   }),
   live: route({
     method: 'get',

@@ -30,8 +30,8 @@ export interface CourseSight {
   readonly itemKinds: Readonly<Record<string, string>>;
   /** Every known result of a work, by time, with when it was known. */
   readonly results: ReadonlyMap<string, readonly Known<ResultRecord>[]>;
-  /** What each work still to come decides, in points of the scale. */
-  readonly stakes: ReadonlyMap<string, number>;
+  /** What each work still to come decides, in points of the scale; worked out when it is first asked. */
+  readonly stakes: () => ReadonlyMap<string, number>;
 }
 
 /** What was known of one child at an instant: all that the rules may ask. */
@@ -50,6 +50,11 @@ export interface ChildFacts {
   readonly summary: AttendanceSummary;
   readonly marks: readonly ReadMark<ChildHistory['marks'][number]['value']>[];
   readonly attendanceSource: string;
+}
+
+function once<T>(work: () => T): () => T {
+  let kept: { readonly value: T } | null = null;
+  return () => (kept ??= { value: work() }).value;
 }
 
 const knownBy =
@@ -102,7 +107,7 @@ function sightOf(course: CourseHistory, today: string, asOfMs: number): CourseSi
       items: new Map(items.map((item) => [item.id, item])),
       itemKinds: course.itemKinds,
       results,
-      stakes: comingStakes(record),
+      stakes: once(() => comingStakes(record)),
     },
   ];
 }

@@ -5,7 +5,7 @@ const threshold = { percent: 70, level: 2.5, letter: null };
 /** What a guardian is told who has set nothing. */
 const usual: RuleSettings = {
   below: { on: true, ...threshold },
-  fallen: { on: true, points: 5, days: 14 },
+  fallen: { on: true, points: 6, days: 14 },
   'letter-step': { on: true },
   slipping: { on: true, perWeek: 1.5 },
   'if-left': { on: true, ...threshold },
@@ -14,7 +14,7 @@ const usual: RuleSettings = {
   'sent-back': { on: true },
   unmarked: { on: false, days: 14 },
   'big-work': { on: false, days: 3, effect: 8 },
-  comment: { on: true, subjects: ['score', 'work', 'course'] },
+  comment: { on: true, subjects: ['course'] },
   unexplained: { on: true },
   late: { on: true, times: 3, days: 14 },
   pattern: { on: true },
@@ -68,17 +68,20 @@ const ready: Readonly<Record<Preset, AlertRules>> = {
 /** The rules of a preset. */
 export const presetRules = (preset: Preset): AlertRules => ready[preset];
 
+const sorted = (_key: string, value: unknown): unknown =>
+  typeof value === 'object' && value !== null && !Array.isArray(value)
+    ? Object.fromEntries(Object.entries(value).sort(([a], [b]) => (a < b ? -1 : 1)))
+    : value;
+
+/** Whether two settings say the same, in whatever order their members stand. */
+export const sameSettings = <T extends object>(a: T, b: T): boolean =>
+  JSON.stringify(a, sorted) === JSON.stringify(b, sorted);
+
 /** The preset that rules are, whatever their exceptions; null for rules of one's own. */
 export function presetOf({ rules, capPerDay }: AlertRules): Preset | null {
   const names = ['urgent', 'usual', 'everything'] as const;
-  const text = (value: RuleSettings) =>
-    JSON.stringify(
-      Object.entries(value)
-        .sort(([a], [b]) => (a < b ? -1 : 1))
-        .map(([name, rule]) => [name, Object.entries(rule).sort(([a], [b]) => (a < b ? -1 : 1))]),
-    );
   return (
-    names.find((name) => ready[name].capPerDay === capPerDay && text(ready[name].rules) === text(rules)) ??
+    names.find((name) => ready[name].capPerDay === capPerDay && sameSettings(ready[name].rules, rules)) ??
     null
   );
 }

@@ -1,12 +1,15 @@
 import type { ChildFacts } from './facts';
+import { saysSomething } from './trace';
 
 const dayMs = 24 * 60 * 60 * 1000;
 /** A fall of so many points of a hundred is one that the figure shows to everyone. */
 export const slidePoints = 5;
 /** A fall counts from the best figure of these days. */
 const windowMs = 28 * dayMs;
-/** An alert for a course speaks of a slide that shows up to this long after it. */
-const aheadMs = 28 * dayMs;
+/** Standards are judged in whole levels: there a fall is one from here on. */
+const standardsSlidePoints = 12;
+/** An alert that comes this long after the figure showed it is still about the slide. */
+const lateMs = 7 * dayMs;
 
 /** A course's figure that came down and stayed down for a while. */
 export interface Slide {
@@ -27,8 +30,7 @@ interface Day {
 }
 
 /** The falls of one course, by its figure day by day. A next one begins only after half of the last is won back. */
-function slidesIn(days: readonly Day[], outOf: number): Pick<Slide, 'fromMs' | 'shownMs' | 'from' | 'to'>[] {
-  const least = (slidePoints / 100) * outOf;
+function slidesIn(days: readonly Day[], least: number): Pick<Slide, 'fromMs' | 'shownMs' | 'from' | 'to'>[] {
   const slides: Pick<Slide, 'fromMs' | 'shownMs' | 'from' | 'to'>[] = [];
   let open = false;
   let since = -Infinity;
@@ -50,17 +52,23 @@ function slidesIn(days: readonly Day[], outOf: number): Pick<Slide, 'fromMs' | '
 
 /** The real slides of a child's courses over the days of a rehearsal. */
 export function slidesOf(days: readonly ChildFacts[]): Slide[] {
-  const courses = new Map<string, { title: string; outOf: number; decimals: number; days: Day[] }>();
+  const courses = new Map<
+    string,
+    { title: string; outOf: number; decimals: number; least: number; days: Day[] }
+  >();
   for (const { asOfMs, courses: sights } of days) {
-    for (const { id, title, answer, policy } of sights) {
-      const { outOf, decimals } = policy;
-      const course = courses.get(id) ?? { title, outOf, decimals, days: [] };
+    for (const sight of sights) {
+      const { id, title, answer, policy } = sight;
+      const { outOf, decimals, method } = policy;
+      const least = ((method === 'standards' ? standardsSlidePoints : slidePoints) / 100) * outOf;
+      const course = courses.get(id) ?? { title, outOf, decimals, least, days: [] };
       courses.set(id, course);
-      if (answer.posted !== null) course.days.push({ atMs: asOfMs, posted: answer.posted });
+      if (answer.posted !== null && saysSomething(sight))
+        course.days.push({ atMs: asOfMs, posted: answer.posted });
     }
   }
-  return [...courses].flatMap(([courseId, { title, outOf, decimals, days: figures }]) =>
-    slidesIn(figures, outOf).map((slide) => ({ courseId, courseTitle: title, outOf, decimals, ...slide })),
+  return [...courses].flatMap(([courseId, { title, outOf, decimals, least, days: figures }]) =>
+    slidesIn(figures, least).map((slide) => ({ courseId, courseTitle: title, outOf, decimals, ...slide })),
   );
 }
 
@@ -77,8 +85,8 @@ export function daysEarlier(
     ({ courseId, kind, atMs }) =>
       courseId === slide.courseId &&
       (kind === 'figure' || kind === 'work') &&
-      atMs >= Math.min(slide.fromMs, slide.shownMs - aheadMs) &&
-      atMs <= slide.shownMs + 7 * dayMs,
+      atMs >= slide.fromMs &&
+      atMs <= slide.shownMs + lateMs,
   );
   const first = about[0];
   return first ? Math.round((slide.shownMs - first.atMs) / dayMs) : null;

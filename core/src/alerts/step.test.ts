@@ -86,9 +86,15 @@ describe('rehearsal', () => {
     ));
 
   it('says which slides it would have caught, and how many days before the figure showed them', () => {
+    const easy = [1, 3, 5, 7];
     const history = historyOf({
-      items: [item('a', 1), item('b', 8), item('c', 12)],
-      results: [score('a', 1, 20), state('b', 9, 'handed-in'), score('c', 12, 19), score('b', 20, 4)],
+      items: [...easy.map((day) => item(`e${day}`, day)), item('b', 8), item('c', 12)],
+      results: [
+        ...easy.map((day) => score(`e${day}`, day, 20)),
+        state('b', 9, 'handed-in'),
+        score('c', 12, 19),
+        score('b', 20, 4),
+      ],
     });
     const facts = factsOfDays(history, days);
     const [slide, ...others] = slidesOf(facts);

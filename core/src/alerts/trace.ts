@@ -35,12 +35,22 @@ export const extremeOf = (trace: readonly TracePoint[], sign: 1 | -1): TracePoin
     null,
   );
 
+/** Among fewer works that count each one moves the figure by much, and that is no news. */
+const leastWorks = 4;
+
+/** Whether so much counts in a course that a change of its figure means something. */
+export const saysSomething = ({ results, items }: CourseSight): boolean =>
+  [...results].filter(([itemId, all]) => {
+    const status = all.at(-1)?.value.status;
+    return (items.get(itemId)?.counts ?? false) && (status === 'scored' || status === 'missing');
+  }).length >= leastWorks;
+
 /** A standard is judged in whole levels, and one of them moves the mean of a few by much. */
 const leastStandardsPoints = 12;
 
 /**
  * How far a figure has come down (`sign` -1) or up (1) from its extreme in the last days, in points of a hundred; 0
- * where it has since gone back by more than half of the way.
+ * where it has since gone back by more than half of the way, or too little counts yet.
  */
 export function wayFrom(course: CourseSight, asOfMs: number, days: number, sign: 1 | -1): number {
   const { posted } = course.answer;
@@ -51,7 +61,7 @@ export function wayFrom(course: CourseSight, asOfMs: number, days: number, sign:
   const back = sign * (beyond.posted - posted);
   const points = (way / course.policy.outOf) * 100;
   const tooSmall = course.policy.method === 'standards' && points < leastStandardsPoints;
-  return back > way / 2 || tooSmall ? 0 : points;
+  return back > way / 2 || tooSmall || !saysSomething(course) ? 0 : points;
 }
 
 /** The works that moved the figure most in one direction since an instant, greatest first. */

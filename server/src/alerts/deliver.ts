@@ -144,7 +144,9 @@ async function sendTextTo(
 /** Why something is not sent after all; null when it may be. */
 const dropped = (settings: Settings | null, row: DeliveryRow, content: Content | null): string | null => {
   if (!settings || !content) return 'nothing may be said of it any more';
-  if (row.channel === 'mail' && row.about !== 'test' && settings.mailStoppedAt) return 'mail was stopped';
+  if (row.channel !== 'mail' || row.about === 'test') return null;
+  if (settings.mailStoppedAt) return 'mail was stopped';
+  if (settings.mailBouncedAt) return 'mail to this address came back before';
   return null;
 };
 

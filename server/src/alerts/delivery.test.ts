@@ -182,6 +182,12 @@ describe('a message', () => {
     await world.db('guardians').where({ id: guardianId }).update({ email: 'maren@test.example' });
     expect(await stateOf(id)).toMatchObject({ state: 'bounced', error: expect.stringContaining('550') });
     expect((await settings()).mailBouncedAt).not.toBeNull();
+    const next = await out('mail');
+    await deliver(deps(), next);
+    expect(await stateOf(next)).toMatchObject({
+      state: 'dropped',
+      error: expect.stringContaining('came back'),
+    });
     await change({ mailStopped: false }).expect(200);
     expect((await settings()).mailBouncedAt).toBeNull();
   });
@@ -247,10 +253,13 @@ describe('a digest', () => {
 
   it('comes once for each of its days, however often it is asked for, and not again by a clock set back', async () => {
     await delivery({ digest: 'weekly', digestWeekday: 3, digestHour: 16 });
+    await made();
+    expect(await digests()).toHaveLength(0); // its days lie before the link
+    await world.moveTo('2026-10-28T19:40:00.000Z');
     await Promise.all([made(), made()]);
     await made();
     expect(await digests()).toHaveLength(1);
-    await world.moveTo('2026-10-14T19:40:00.000Z');
+    await world.moveTo(opens);
     await made();
     expect(await digests()).toHaveLength(1);
   });

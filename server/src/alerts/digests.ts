@@ -76,7 +76,10 @@ async function dueDigests(db: Db, now: Date): Promise<Due[]> {
     const first = watches[0];
     const dueOn = first && digestDueOn(now.getTime(), first.settings.delivery);
     // A clock that was set back asks for nothing again.
-    if (!dueOn || dueOn <= (last.get(guardianId) ?? '')) return [];
+    if (!first || !dueOn || dueOn <= (last.get(guardianId) ?? '')) return [];
+    // Days before the first link are nobody's news.
+    const linkedAt = new Date(Math.min(...watches.map((watch) => watch.linkedAt.getTime())));
+    if (dueOn <= dateIn(first.settings.delivery.timeZone, linkedAt)) return [];
     return [{ watches, dueOn }];
   });
 }

@@ -8,7 +8,7 @@ import {
 } from '@cadro/contract';
 import { digestSpan, digestWords, formatsFor, isEmptyDigest, movedLine, tellAlert } from '@cadro/core';
 import { letterWords } from './letterWords';
-import { heading, link, mailOf, paragraph, row, small, title, type MailPart } from './mailPage';
+import { chapter, heading, link, mailOf, paragraph, row, small, title, type MailPart } from './mailPage';
 import type { KeptAlert } from './store';
 
 export interface Letter {
@@ -84,7 +84,7 @@ function childParts(child: DigestChild, frame: Frame, alone: boolean): MailPart[
     rows.length > 0 ? [heading(words.sections[section]), ...rows] : [];
   const entries = (all: readonly DigestEntry[]) => all.map((entry) => entryRow(entry, child, frame));
   return [
-    ...(alone ? [] : [title(child.givenName)]),
+    ...(alone ? [] : [chapter(child.givenName)]),
     ...list('good', entries(child.good)),
     ...list('needs', child.needs.length > 0 ? entries(child.needs) : [paragraph(words.needsNone)]),
     ...list('before', entries(child.before)),

@@ -25,6 +25,12 @@ export const title = (words: string): MailPart => ({
   html: cell('font-size:22px;line-height:28px;font-weight:bold;padding:0 0 4px 0', escaped(words)),
 });
 
+/** Where another child begins. */
+export const chapter = (words: string): MailPart => ({
+  text: `\n\n${words}\n`,
+  html: cell('font-size:19px;line-height:26px;font-weight:bold;padding:32px 0 0 0', escaped(words)),
+});
+
 export const paragraph = (words: string): MailPart => ({
   text: `${words}\n`,
   html: cell('font-size:16px;line-height:24px;padding:4px 0', escaped(words)),

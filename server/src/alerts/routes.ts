@@ -5,7 +5,7 @@ import { Router } from 'express';
 import type { ServerDeps } from '../http/app';
 import { mount, Produced, Streamed } from '../http/mount';
 import { HttpProblem } from '../http/problems';
-import { childrenFor } from '../household';
+import { childrenFor, guardianById } from '../household';
 import { enqueueDelivery } from '../jobs/queue';
 import { digestNow } from './digests';
 import { digestPaper } from './digestPaper';
@@ -23,14 +23,17 @@ export function alertRouter(deps: ServerDeps, live: LiveAlerts, rehearser: Rehea
   const router = Router();
   const childrenOf = (guardianId: string): Promise<Child[]> => childrenFor(db, guardianId, 'read-talk');
 
+  /** Who asks, in which language and on which day of theirs. */
   async function asking(guardianId: string) {
-    const [children, settings, now] = await Promise.all([
+    const [children, settings, guardian, now] = await Promise.all([
       childrenOf(guardianId),
-      alertSettings(deps, guardianId),
+      settingsOf(db, guardianId),
+      guardianById(db, guardianId),
       clock.now(),
     ]);
-    const { language, timeZone } = settings.delivery;
-    return { guardianId, children, language, now, today: dateIn(timeZone, now) };
+    const language = settings?.delivery.language ?? guardian?.language ?? 'en';
+    const today = dateIn(settings?.delivery.timeZone ?? 'UTC', now);
+    return { guardianId, children, language, now, today };
   }
 
   mount(router, alertRoutes.list, async ({ guardianId, query }) => {
@@ -40,6 +43,15 @@ export function alertRouter(deps: ServerDeps, live: LiveAlerts, rehearser: Rehea
       alerts: await alertViews(db, ask, query),
       counts: await countStates(db, guardianId, ids),
     };
+  });
+
+  mount(router, alertRoutes.count, async ({ guardianId }) => {
+    const children = await childrenOf(guardianId);
+    return countStates(
+      db,
+      guardianId,
+      children.map(({ id }) => id),
+    );
   });
 
   mount(router, alertRoutes.live, ({ guardianId }) =>

@@ -1,4 +1,4 @@
-import type { Alert, AlertQuery, Child, Language } from '@cadro/contract';
+import type { Alert, AlertQuery, AlertStateName, Child, Language } from '@cadro/contract';
 import { alertWords, formatsFor, tellAlert } from '@cadro/core';
 import { stringify } from 'csv-stringify/sync';
 import type { Static } from '@sinclair/typebox';
@@ -107,6 +107,11 @@ const columns = {
   ],
 } as const;
 
+const stateWords: Readonly<Record<Language, Readonly<Record<AlertStateName, string>>>> = {
+  en: { open: 'open', read: 'read', done: 'done' },
+  es: { open: 'abierto', read: 'leído', done: 'hecho' },
+};
+
 /** A guardian's alerts as CSV, one line each; no cell is a formula to a spreadsheet. */
 export async function alertsFile(db: Db, ask: Ask, query: Query): Promise<string> {
   const { language, children } = ask;
@@ -125,7 +130,7 @@ export async function alertsFile(db: Db, ask: Ask, query: Query): Promise<string
       told.headline,
       told.reasons.flatMap(({ facts }) => facts).join(' '),
       [...new Set(told.reasons.map(({ source }) => source))].join('; '),
-      alert.state,
+      stateWords[language][alert.state],
       alert.overAt ? moment(alert.overAt) : '',
     ];
   });

@@ -22,6 +22,7 @@ export interface Watch {
   readonly givenName: string;
   readonly timeZone: string;
   readonly sourceName: string;
+  readonly linkedAt: Date;
   /** The last look; null before the first one. */
   readonly lookedAt: Date | null;
 }
@@ -40,6 +41,7 @@ interface Row {
   readonly given_name: string;
   readonly time_zone: string;
   readonly source_name: string;
+  readonly linked_at: Date;
   readonly at: Date | null;
 }
 
@@ -61,6 +63,7 @@ const watchOf = (row: Row): Watch => ({
   givenName: row.given_name,
   timeZone: row.time_zone,
   sourceName: row.source_name,
+  linkedAt: row.linked_at,
   lookedAt: row.at,
 });
 
@@ -103,6 +106,7 @@ export async function watchesOf(
       's.given_name',
       'sch.time_zone',
       'src.name as source_name',
+      'l.linked_at',
       'k.at',
     );
   return rows.map(watchOf);

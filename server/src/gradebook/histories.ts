@@ -1,16 +1,22 @@
-import type { PolicyCorrection } from '@cadro/contract';
+import type { PolicyCorrection, ResultRecord } from '@cadro/contract';
 import {
   corrected,
-  type CommentSeen,
   type ConfirmedOffer,
   type CourseHistory,
-  type FinalGrade,
   type ItemVersion,
   type Known,
 } from '@cadro/core';
 import type { Db } from '../db';
 import { endOfDay } from './courseTerms';
-import { itemRecord, loadCourses, resultRecord, termPart, type ItemRow, type LoadedCourse } from './records';
+import {
+  itemRecord,
+  loadCourses,
+  resultRecord,
+  termPart,
+  type ItemRow,
+  type LoadedCourse,
+  type ResultRow,
+} from './records';
 
 /** What a work was before its source told it differently, as the log of changes keeps it. */
 export interface ItemChange {
@@ -60,6 +66,27 @@ function versionsOf(row: ItemRow, changes: readonly ItemChange[]): ItemVersion[]
   return [{ value: itemRecord(later), removed: later.removed, knownAtMs: first }, ...versions.reverse()];
 }
 
+/**
+ * Results with what a first reading leaves out. A source tells of a past mark, and not of the days between: work that
+ * was marked after it was due, and neither late nor flagged, counts as handed in when it was due. Otherwise all of a
+ * term's work would seem to have been overdue until it was marked.
+ */
+function resultsOf(items: readonly ItemRow[], results: readonly ResultRow[]): Known<ResultRecord>[] {
+  const dueAt = new Map(items.map(({ id, due_at }) => [id, due_at]));
+  const seen = new Set<string>();
+  return results.flatMap((row): Known<ResultRecord>[] => {
+    const due = dueAt.get(row.item_id);
+    const first = !seen.has(row.item_id);
+    seen.add(row.item_id);
+    const told = { value: resultRecord(row), knownAtMs: knownAtMs(row.known_at, row.at) };
+    const between =
+      first && row.known_at === null && row.status === 'scored' && !row.late && due && due < row.at;
+    if (!between) return [told];
+    const handedIn: ResultRecord = { itemId: row.item_id, at: due.toISOString(), status: 'handed-in' };
+    return [{ value: handedIn, knownAtMs: due.getTime() }, told];
+  });
+}
+
 /** What households have made of some children's courses. */
 export interface HouseholdViews {
   readonly corrections: readonly {
@@ -77,7 +104,7 @@ export interface HouseholdViews {
 }
 
 /** What is known of a record from its own time on, unless it was told later. */
-const knownAtMs = (knownAt: Date | null, own: Date): number => (knownAt ?? own).getTime();
+export const knownAtMs = (knownAt: Date | null, own: Date): number => (knownAt ?? own).getTime();
 
 /**
  * A course's history as a household reads it: with its correction of the policy and the offers it confirmed.
@@ -119,10 +146,7 @@ export function historyOfCourse(
         items: items
           .flatMap((row) => versionsOf(row, changesOf.get(row.id) ?? []))
           .sort((a, b) => a.knownAtMs - b.knownAtMs),
-        results: results.map((row) => ({
-          value: resultRecord(row),
-          knownAtMs: knownAtMs(row.known_at, row.at),
-        })),
+        results: resultsOf(items, results),
       };
     }),
   };
@@ -178,140 +202,4 @@ export async function householdViews(db: Db, studentIds: readonly string[]): Pro
       },
     })),
   };
-}
-
-interface SeenRow {
-  readonly student_id: string;
-  readonly id: string;
-  readonly course_id: string;
-  readonly course_title: string;
-  readonly item_id: string | null;
-  readonly item_title: string | null;
-  readonly subject: CommentSeen['subject'];
-  readonly text: string;
-  readonly author: string;
-  readonly written_at: Date;
-  readonly known_at: Date | null;
-  readonly source_name: string;
-  readonly term_external_id: string | null;
-  readonly offers: { until: string | null; credit: number | null }[] | null;
-  readonly time_zone: string;
-  /** Households that have dismissed something in it. */
-  readonly dismissed: { household_id: string; place: number }[] | null;
-}
-
-/** What teachers wrote about the children since an instant: one query. Offers are those the household left standing. */
-export async function commentsSeen(
-  db: Db,
-  studentIds: readonly string[],
-  since: Date,
-): Promise<(studentId: string, householdId: string) => Known<CommentSeen>[]> {
-  const rows = await db('comments as m')
-    .join('teachers as p', 'p.id', 'm.author_id')
-    .join('courses as c', 'c.id', 'm.course_id')
-    .join('schools as sch', 'sch.id', 'c.school_id')
-    .join('sources as src', 'src.id', 'm.source_id')
-    .leftJoin('items as i', 'i.id', 'm.item_id')
-    .whereIn('m.student_id', [...studentIds])
-    .where('m.written_at', '>=', since)
-    .orderBy([{ column: 'm.written_at' }, { column: 'm.id' }])
-    .select<SeenRow[]>(
-      'm.student_id',
-      'm.id',
-      'm.course_id',
-      'c.title as course_title',
-      'm.item_id',
-      'i.title as item_title',
-      'm.subject',
-      'm.text',
-      'p.name as author',
-      'm.written_at',
-      'm.known_at',
-      'src.name as source_name',
-      'm.term_external_id',
-      'm.offers',
-      'sch.time_zone',
-      db.raw(
-        `(select jsonb_agg(jsonb_build_object('household_id', a.household_id, 'place', a.place))
-          from offer_answers a where a.student_id = m.student_id and a.comment_id = m.id
-            and a.answer = 'dismissed') as dismissed`,
-      ),
-    );
-  const seen = (row: SeenRow, householdId: string): Known<CommentSeen> => ({
-    knownAtMs: knownAtMs(row.known_at, row.written_at),
-    value: {
-      id: row.id,
-      courseId: row.course_id,
-      courseTitle: row.course_title,
-      itemId: row.item_id,
-      itemTitle: row.item_title,
-      subject: row.subject,
-      text: row.text,
-      author: row.author,
-      writtenAt: row.written_at.toISOString(),
-      sourceName: row.source_name,
-      term: row.term_external_id,
-      offers: (row.offers ?? []).flatMap(({ until, credit }, place) => {
-        const gone = row.dismissed?.some((each) => each.household_id === householdId && each.place === place);
-        return until && !gone ? [{ untilMs: endOfDay(until, row.time_zone).getTime(), credit }] : [];
-      }),
-    },
-  });
-  return (studentId, householdId) =>
-    rows.filter(({ student_id }) => student_id === studentId).map((row) => seen(row, householdId));
-}
-
-/** The figures that schools have stored for good: one query. */
-export async function finalGrades(
-  db: Db,
-  studentIds: readonly string[],
-): Promise<(studentId: string) => Known<FinalGrade>[]> {
-  const rows = await db('grades as g')
-    .join('courses as c', 'c.id', 'g.course_id')
-    .join('sources as src', 'src.id', 'g.source_id')
-    .leftJoin('terms as t', (on) => on.on('t.source_id', 'g.source_id').andOn('t.external_id', 'g.part'))
-    .whereIn('g.student_id', [...studentIds])
-    .where({ 'g.state': 'final' })
-    .orderBy(['g.reported_at', 'g.course_id', 'g.part'])
-    .select<
-      {
-        student_id: string;
-        course_id: string;
-        course_title: string;
-        part: string;
-        term_title: string | null;
-        figure: number | null;
-        letter: string | null;
-        reported_at: Date;
-        known_at: Date | null;
-        source_name: string;
-      }[]
-    >(
-      'g.student_id',
-      'g.course_id',
-      'c.title as course_title',
-      'g.part',
-      't.title as term_title',
-      'g.figure',
-      'g.letter',
-      'g.reported_at',
-      'g.known_at',
-      'src.name as source_name',
-    );
-  return (studentId) =>
-    rows
-      .filter(({ student_id }) => student_id === studentId)
-      .map((row) => ({
-        knownAtMs: knownAtMs(row.known_at, row.reported_at),
-        value: {
-          courseId: row.course_id,
-          courseTitle: row.course_title,
-          term: row.part,
-          termTitle: row.term_title ?? '',
-          figure: row.figure,
-          letter: row.letter,
-          reportedAt: row.reported_at.toISOString(),
-          sourceName: row.source_name,
-        },
-      }));
 }

@@ -5,8 +5,6 @@ export { openCourse } from './openCourse';
 export { endOfDay, instantAt, startOfDay } from './courseTerms';
 export { filesFrom } from './itemDetail';
 export {
-  commentsSeen,
-  finalGrades,
   historyOfCourse,
   householdViews,
   itemChanges,
@@ -14,6 +12,7 @@ export {
   loadCourses,
   type LoadedCourse,
 } from './histories';
+export { commentsSeen, finalGrades } from './seen';
 export { courseRecords, dueSql } from './records';
 export { gradebookRouter } from './routes';
 export { coursesOf, enrolled, itemOf, ofThisYear, type CourseRow } from './store';

@@ -241,6 +241,7 @@ const table: Record<string, { statuses: Statuses; body?: () => object }> = {
     body: () => ({ studentId: ids.studentId, teacherId: ids.teacherId, subject: 'S', text: 'T' }),
   },
   'get /api/alerts': { statuses: list },
+  'get /api/alerts/count': { statuses: list },
   'get /api/alerts/live': { statuses: list },
   'get /api/alerts/file.csv': { statuses: list },
   'get /api/alerts/:alertId': { statuses: owners(200) },

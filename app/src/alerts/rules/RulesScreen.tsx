@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { presets, type AlertRules, type AlertSettings, type Preset } from '@cadro/contract';
-import { presetOf, presetRules } from '@cadro/core';
+import { presetOf, presetRules, sameSettings } from '@cadro/core';
 import { useChildren } from '../../household';
 import { problemWords, useFormat } from '../../i18n';
 import { BackLink } from '../../shell/BackLink';
@@ -114,7 +114,7 @@ function RulesForm({ settings }: { settings: AlertSettings }) {
   const [keep, { isLoading, isSuccess, error }] = useChangeAlertSettingsMutation();
   const trying = useRehearsal(draft);
   const preset = presetOf(draft);
-  const changed = JSON.stringify(draft) !== JSON.stringify(settings.rules);
+  const changed = !sameSettings(draft, settings.rules);
   const letters = [...new Set(settings.courses.flatMap((course) => course.letters))];
   const choose = (value: Preset | 'own') => {
     if (value !== 'own') setDraft({ ...presetRules(value), exceptions: draft.exceptions });

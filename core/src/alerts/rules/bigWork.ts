@@ -18,7 +18,7 @@ export const bigWork: ChildRule = {
         const given = item.assignedAtMs === null || item.assignedAtMs <= facts.asOfMs;
         if (status !== 'open' || !given || dueAtMs === null || dueAtMs < facts.asOfMs) return [];
         if (dueAtMs - facts.asOfMs > days * dayMs) return [];
-        const stake = course.stakes.get(id) ?? null;
+        const stake = course.stakes().get(id) ?? null;
         const big = stake !== null && (stake / course.policy.outOf) * 100 >= effect - 1e-9;
         if (!big && !isTest(course.itemKinds[id] ?? null)) return [];
         return workSignal(facts, course, {

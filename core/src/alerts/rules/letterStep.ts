@@ -1,6 +1,6 @@
 import { letterOf } from '../../gradebook';
 import type { ChildRule } from '../signal';
-import { extremeOf, traceOf } from '../trace';
+import { extremeOf, saysSomething, traceOf } from '../trace';
 import { figureSignal } from './figureReason';
 
 const days = 7;
@@ -13,7 +13,7 @@ export const letterStep: ChildRule = {
       const { posted } = course.answer;
       const { policy } = course;
       const best = extremeOf(traceOf(course, facts.asOfMs, days), 1);
-      if (!ask(course.id)['letter-step'].on || posted === null || !best) return [];
+      if (!ask(course.id)['letter-step'].on || posted === null || !best || !saysSomething(course)) return [];
       const place = (figure: number) => {
         const letter = letterOf(policy, figure / policy.outOf);
         const index = policy.letters.findIndex((each) => each.letter === letter);

@@ -1,0 +1,171 @@
+import type { Page } from '@playwright/test';
+import { expect, test, type RunningStack } from './stack';
+
+test.use({ story: 'alerts' });
+
+interface Arrival {
+  readonly channel: string;
+  readonly to: string;
+  readonly subject: string;
+  readonly text: string;
+}
+const arrivals = async ({ schoolUrl }: RunningStack): Promise<Arrival[]> =>
+  ((await (await fetch(`${schoolUrl}/demo/arrivals`)).json()) as { arrivals: Arrival[] }).arrivals;
+const openCount = async (page: Page): Promise<number> =>
+  Number(
+    /\d+/.exec((await page.getByRole('link', { name: /^Alerts: / }).getAttribute('aria-label')) ?? '')?.[0],
+  );
+const rows = (page: Page) => page.getByRole('list', { name: 'Alerts' }).getByRole('link');
+
+test('a day brings what the rules ask for, once each: in the app, by mail and by text', async ({
+  guardian,
+  page,
+  running,
+}) => {
+  test.setTimeout(150_000);
+  await guardian.signsIn();
+  await page.goto('/alerts/delivery');
+  await page.getByLabel('Number for text messages').fill('0170');
+  await expect(page.getByText('A number begins with + and the country.')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Keep these rules' })).toBeDisabled();
+  await page.getByLabel('Number for text messages').fill('+1 555 010 0200');
+  await page.getByRole('group', { name: 'Attendance' }).getByRole('checkbox', { name: 'Text' }).click();
+  await page.getByRole('button', { name: 'Keep these rules' }).click();
+  await expect(page.getByText('Kept. They hold from the next reading on.')).toBeVisible();
+  await page.getByRole('button', { name: 'Send me a text' }).click();
+  await expect(page.getByText('It is on its way.')).toBeVisible();
+  await expect
+    .poll(async () => (await arrivals(running)).filter(({ channel }) => channel === 'text').length)
+    .toBe(1);
+
+  // Another window counts along without being touched.
+  const other = await page.context().newPage();
+  await other.goto('/courses');
+  await expect(other.getByRole('link', { name: /^Alerts: [1-9]/ })).toBeVisible();
+  const [open, mails] = [await openCount(other), (await arrivals(running)).length];
+  await guardian.movesOnOneDay();
+  await guardian.movesOnOneDay();
+  await expect.poll(() => openCount(other)).toBeGreaterThan(open);
+  await other.close();
+
+  await expect.poll(async () => (await arrivals(running)).length).toBeGreaterThan(mails);
+  const arrived = (await arrivals(running)).filter(({ to }) => to === 'maren@aldervane.example');
+  expect(new Set(arrived.map(({ subject, text }) => subject + text)).size).toBe(arrived.length);
+  await page.goto('/alerts');
+  const newest = (await rows(page).first().getAttribute('aria-label')) ?? '';
+  await rows(page).first().click();
+  await expect(page.getByRole('heading', { name: 'Why you are told' })).toBeVisible();
+  const title = await page.getByRole('heading', { level: 1 }).last().textContent();
+  expect(newest).toContain(title ?? 'no title');
+  await expect(
+    page.getByText(/^You are told .*\. From .*, (Mon|Tue|Wed|Thu|Fri|Sat|Sun) /).first(),
+  ).toBeVisible();
+  await expect(page.getByText(/^(Mail: sent|Text message: sent|Only here)/).first()).toBeVisible();
+});
+
+test('an alert is read, done, undone, found again and silenced for a while', async ({ guardian, page }) => {
+  await guardian.signsIn();
+  await page.goto('/alerts');
+  await page.getByRole('button', { name: 'Find' }).click();
+  await page.getByRole('radio', { name: 'Figures' }).click();
+  await page.getByLabel('Search in alerts').fill('tide tables');
+  await expect(rows(page)).toHaveCount(1);
+  await rows(page).first().click();
+  await expect(
+    page.getByRole('heading', { level: 1, name: /^Tide tables fell from 88\.8 to/ }),
+  ).toBeVisible();
+  await expect(page.getByText(/^88\.8 on .*, 8\d\.\d now\.$/)).toBeVisible();
+  await expect(page.getByText(/^What moved it most: /)).toBeVisible();
+  await page.getByRole('button', { name: 'Done' }).click();
+  await expect(page.getByText('Put down as done.')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: 'Hear less of this' }).click();
+  await page.getByRole('button', { name: 'Nothing about Tide tables for two weeks' }).click();
+  await expect(page.getByText(/^Quiet until /).first()).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('button', { name: 'Hear less of this' })).toBeVisible();
+  await page.getByRole('link', { name: 'Go there' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Tide tables' })).toBeVisible();
+});
+
+test('rules are tried on the term while they are set', async ({ guardian, page }) => {
+  await guardian.signsIn();
+  await page.goto('/alerts/rules');
+  const answer = page.getByText(/^Would have told you \d+ things? in the last 30 days\.$/);
+  const told = async (): Promise<number> => Number(/\d+/.exec((await answer.textContent()) ?? '')?.[0]);
+  await expect(answer).toBeVisible();
+  const usual = await told();
+  await page.getByRole('radio', { name: 'Everything' }).click();
+  await expect.poll(told).toBeGreaterThan(usual);
+  const everything = await told();
+  // A slider by its keys: a fall of 3 points becomes one of 23.
+  const fall = page.getByRole('slider', { name: /^A figure has fallen: By \d+ points/ });
+  await fall.focus();
+  for (let press = 0; press < 20; press++) await page.keyboard.press('ArrowRight');
+  await expect.poll(told).toBeLessThan(everything);
+  await expect(page.getByText('Real falls of this term')).toBeVisible();
+  await expect(
+    page.getByText(/told (on the day|\d+ days? before) the figure showed it/).first(),
+  ).toBeVisible();
+
+  await page.getByRole('button', { name: 'Make an exception' }).click();
+  await page
+    .getByRole('radiogroup', { name: 'For which course' })
+    .getByRole('radio', { name: 'Kelp chemistry' })
+    .click();
+  await page.getByRole('button', { name: 'Make an exception' }).click();
+  await expect(page.getByRole('heading', { level: 3, name: 'Isolde, Kelp chemistry' })).toBeVisible();
+  await page.getByRole('button', { name: 'Keep these rules' }).click();
+  await expect(page.getByText('Kept. They hold from the next reading on.')).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('radio', { name: 'Your own' })).toBeChecked();
+  await expect(page.getByRole('heading', { level: 3, name: 'Isolde, Kelp chemistry' })).toBeVisible();
+  await page.getByRole('radio', { name: 'The usual' }).click();
+  await page.getByRole('button', { name: 'Take out: Isolde, Kelp chemistry' }).click();
+  await page.getByRole('button', { name: 'Keep these rules' }).click();
+  await expect(page.getByText('Kept. They hold from the next reading on.')).toBeVisible();
+});
+
+test('the digest leads on, is on paper too, and mail is stopped by the link in it', async ({
+  guardian,
+  page,
+  running,
+  browser,
+}) => {
+  await guardian.signsIn();
+  await page.goto('/alerts/digest');
+  await expect(page.getByRole('heading', { level: 1, name: 'The week at a glance' })).toBeVisible();
+  for (const name of ['Isolde', 'Caspian', 'Pet']) {
+    await expect(page.getByRole('heading', { level: 2, name })).toBeVisible();
+  }
+  const paper = await page.request.get('/api/alerts/digest.pdf');
+  expect(paper.headers()['content-type']).toContain('application/pdf');
+  await page.getByRole('link', { name: /^Tide tables fell from/ }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Tide tables' })).toBeVisible();
+
+  const digest = (await arrivals(running)).findLast(
+    ({ to, subject }) => to === 'maren@aldervane.example' && subject.startsWith('The week at a glance'),
+  );
+  // The story was told by another process, at another port.
+  const stop = /\/mail-stop\/\S+/.exec(digest?.text ?? '')?.[0] ?? '';
+  // A link out of a mail leads on, once one has signed in.
+  const led = /\/courses\/\S+/.exec(digest?.text ?? '')?.[0] ?? '';
+  // On another device, where nobody has signed in yet.
+  const elsewhere = await (await browser.newContext({ baseURL: running.url })).newPage();
+  await elsewhere.goto(led);
+  await elsewhere.getByLabel('E-mail address').fill('maren@aldervane.example');
+  await elsewhere.getByLabel('Password').fill('tide-and-lantern');
+  await elsewhere.getByRole('button', { name: 'Sign in' }).click();
+  await expect(elsewhere).toHaveURL(new RegExp(`${led}$`));
+  const nobody = await (await browser.newContext({ baseURL: running.url })).newPage();
+  await nobody.goto(stop);
+  await nobody.getByRole('button', { name: 'Stop all mail' }).click();
+  await expect(nobody.getByText('Stopped. No more mail will come.')).toBeVisible();
+  await page.goto('/alerts/delivery');
+  await expect(page.getByText('You have stopped all mail.')).toBeVisible();
+  await page.getByRole('button', { name: 'Send mail again' }).click();
+  await expect(page.getByText('Mail goes to maren@aldervane.example.')).toBeVisible();
+  await page.goto('/mail-stop/nonsense');
+  await page.getByRole('button', { name: 'Stop all mail' }).click();
+  await expect(page.getByText('This address is not one of ours, or it was cut off.')).toBeVisible();
+});

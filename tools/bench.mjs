@@ -1,0 +1,34 @@
+import { spawn } from 'node:child_process';
+import { join } from 'node:path';
+import { Cluster, requireFolder } from './lib/postgres.mjs';
+import { ensureDependencies, ensureSystem } from './lib/prerequisites.mjs';
+import { root, step, workFolder } from './lib/steps.mjs';
+
+/* The benchmarks. Those that ask a database get one of their own, which is thrown away afterwards. */
+const names = process.argv.slice(2);
+const needsDatabase = names.length === 0 || names.includes('alerts');
+const folder = join(workFolder, `bench-${process.pid}`);
+let cluster;
+
+async function main() {
+  requireFolder(workFolder);
+  await step('Dependencies', ensureDependencies);
+  const env = { ...process.env };
+  if (needsDatabase) {
+    await step('System packages', (tell) => ensureSystem(['postgresql'], tell));
+    cluster = new Cluster(join(folder, 'postgres'), { durable: false });
+    await step('Database', () => cluster.start());
+    await cluster.ensureDatabase('bench');
+    env.BENCH_DATABASE_URL = cluster.url('bench');
+  }
+  const tsx = join(root, 'node_modules', '.bin', 'tsx');
+  const child = spawn(tsx, [join(root, 'bench/src/main.ts'), ...names], { cwd: root, env, stdio: 'inherit' });
+  process.exitCode = await new Promise((done) => child.once('exit', (code) => done(code ?? 1)));
+}
+
+main()
+  .catch((error) => {
+    console.error(error instanceof Error ? error.message : error);
+    process.exitCode = 1;
+  })
+  .finally(() => cluster?.remove());
