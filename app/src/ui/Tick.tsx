@@ -67,3 +67,41 @@ export function TickLine({
     </Row>
   );
 }
+
+/** Several of a few, each to tick. */
+export function Ticks<V extends string>({
+  label,
+  titled,
+  options,
+  chosen,
+  onChange,
+}: {
+  label: string;
+  /** Whether the label stands above; otherwise only a screen reader says it. */
+  titled?: boolean;
+  options: readonly { readonly value: V; readonly label: string }[];
+  chosen: readonly V[];
+  onChange: (chosen: V[]) => void;
+}) {
+  return (
+    <View role="group" aria-label={label}>
+      {titled ? (
+        <Words size="small" bold>
+          {label}
+        </Words>
+      ) : null}
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap' }}>
+        {options.map(({ value, label: name }) => (
+          <TickLine
+            key={value}
+            small
+            width={172}
+            label={name}
+            on={chosen.includes(value)}
+            onChange={(on) => onChange(on ? [...chosen, value] : chosen.filter((each) => each !== value))}
+          />
+        ))}
+      </View>
+    </View>
+  );
+}

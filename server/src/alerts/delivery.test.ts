@@ -431,3 +431,34 @@ it('rehearses in a thread of its own, with progress first and the answer last', 
   ) as (typeof lines)[0];
   expect((less?.['rehearsal'] as typeof rehearsal).lastMonth).toBeLessThan(rehearsal.lastMonth);
 });
+
+it('begins anew with a link that was taken up again: what came meanwhile is told to nobody', async () => {
+  const studentId = world.student('isolde');
+  const link = { guardian_id: guardianId, student_id: studentId };
+  await world.db('guardian_links').where(link).update({ ended_at: opens });
+  await world.moveTo('2026-10-26T19:40:00.000Z');
+  for (const school of world.sources.keys()) await world.sync(school);
+  await world
+    .db('guardian_links')
+    .where(link)
+    .update({ ended_at: null, linked_at: '2026-10-26T19:40:00.000Z' });
+  const raised = () => world.db('alerts').where(link).whereNotNull('raised_at').pluck('key');
+  const before = await raised();
+  await lookAtChildren(world, [studentId]);
+  expect(await raised()).toEqual(before);
+});
+
+it('tells of a source that has been silent, once, and that it is over when it speaks again', async () => {
+  const silent = () =>
+    world
+      .db('alerts')
+      .where({ guardian_id: guardianId, kind: 'upkeep', student_id: null })
+      .select<{ over_at: Date | null; raised_at: Date | null }[]>('over_at', 'raised_at');
+  await world.moveTo('2026-10-30T19:40:00.000Z');
+  await lookAtGuardians(world);
+  await lookAtGuardians(world);
+  expect((await silent()).map(({ over_at }) => over_at)).toEqual([null, null]); // two schools, one alert each
+  await world.sync('millrace');
+  await lookAtGuardians(world);
+  expect((await silent()).filter(({ over_at }) => over_at === null)).toHaveLength(1);
+});

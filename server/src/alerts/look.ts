@@ -149,14 +149,15 @@ export async function lookAtChildren({ db, clock }: Deps, studentIds: readonly s
     const silences = await silencesOf(trx, guardianIds);
     const facts = factsOnce(historyOf, now);
     const looks = watches.map((watch): Looked => {
-      const { settings, studentId, lookedAt } = watch;
+      const { settings, studentId, lookedAt, linkedAt } = watch;
       const before = states.filter(
         (state) => state.guardianId === settings.guardianId && state.studentId === studentId,
       );
       const looked = lookAtChild(before, facts(watch), {
         rules: settings.rules,
         silences: silencesFor(silences, settings.guardianId),
-        first: lookedAt === null,
+        // A link that was taken up again begins anew.
+        first: lookedAt === null || lookedAt < linkedAt,
       });
       return { settings, before, ...looked };
     });

@@ -4,7 +4,7 @@ import { setDemoClock } from '../db';
 import type { ServerDeps } from '../http/app';
 import { mount } from '../http/mount';
 import { HttpProblem } from '../http/problems';
-import { enqueueRounds, enqueueSync, untilIdle } from '../jobs';
+import { enqueueSync, enqueueUpkeep, untilIdle } from '../jobs';
 import { allSources } from '../sources';
 import { SimulatedSchools } from './school';
 
@@ -25,7 +25,7 @@ export function demoRouter({ db, clock }: ServerDeps, schoolUrl: string): Router
     for (const { id } of await allSources(db)) await enqueueSync(db, id);
     await untilIdle(db, syncTimeoutMs);
     // What a day brings of itself: digests that are due, quiet hours that are over.
-    await enqueueRounds(db);
+    await enqueueUpkeep(db);
     await untilIdle(db, syncTimeoutMs);
     return { now: next.toISOString() };
   });

@@ -45,7 +45,11 @@ export async function enqueueLooks(db: Db | Trx, studentIds: readonly string[]):
   }
 }
 
-/** What guardians are told of besides: silent sources, digests that are due, and what waits to go out. */
+/** What concerns guardians themselves: silent sources, and looks that were not taken. */
+export const enqueueUpkeep = (db: Db | Trx): Promise<void> =>
+  addJob(db, 'lookAtGuardians', {}, { key: 'guardians' });
+
+/** What is due to go out: digests, and what has waited. */
 export const enqueueRounds = (db: Db | Trx): Promise<void> =>
   addJob(db, 'alertRounds', {}, { key: 'rounds' });
 

@@ -45,8 +45,11 @@ export function tasksOf({ db, clock, config, mail }: JobDeps): TaskList {
       await lookAtChildren({ db, clock }, studentIds);
       await enqueueRounds(db);
     },
-    async alertRounds() {
+    async lookAtGuardians() {
       await lookAtGuardians({ db, clock });
+      await enqueueRounds(db);
+    },
+    async alertRounds() {
       await makeDigests({ db, clock });
       for (const id of await dueDeliveries(db, await clock.now())) await enqueueDelivery(db, id);
     },

@@ -22,7 +22,7 @@ export const startWorker = (deps: JobDeps, log: Pino): Promise<Runner> =>
     concurrency: 2,
     pollInterval: 1000,
     noHandleSignals: true,
-    crontab: '*/15 * * * * syncAll\n* * * * * alertRounds',
+    crontab: '*/15 * * * * syncAll\n7,22,37,52 * * * * lookAtGuardians\n* * * * * alertRounds',
     logger: quietLogger(log),
     taskList: tasksOf(deps),
   });

@@ -1,7 +1,7 @@
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { commentSubjects, looseEndKinds, type RuleName, type RuleSettings } from '@cadro/contract';
-import { Choice, Slider, Stack, TickLine, Words } from '../../ui';
+import { Choice, Slider, Stack, TickLine, Ticks, Words } from '../../ui';
 import { useAlertWords } from '../useTold';
 import { knobs, level, numberOf, percent, type Knob } from './knobs';
 
@@ -52,33 +52,6 @@ function KnobSlider({
   );
 }
 
-function Several<V extends string>({
-  label,
-  options,
-  chosen,
-  onChange,
-}: {
-  label: string;
-  options: readonly { value: V; label: string }[];
-  chosen: readonly V[];
-  onChange: (chosen: V[]) => void;
-}) {
-  return (
-    <View role="group" aria-label={label} style={{ flexDirection: 'row', flexWrap: 'wrap' }}>
-      {options.map(({ value, label: name }) => (
-        <TickLine
-          key={value}
-          small
-          width={172}
-          label={name}
-          on={chosen.includes(value)}
-          onChange={(on) => onChange(on ? [...chosen, value] : chosen.filter((each) => each !== value))}
-        />
-      ))}
-    </View>
-  );
-}
-
 function Threshold({ name, settings, letters, onSet }: RuleRowProps & { name: 'below' | 'if-left' }) {
   const { t } = useTranslation();
   if (letters.length === 0) return null;
@@ -121,7 +94,7 @@ export function RuleRow(props: RuleRowProps) {
           ))}
           {name === 'below' || name === 'if-left' ? <Threshold {...props} name={name} /> : null}
           {name === 'loose-end' ? (
-            <Several
+            <Ticks
               label={t('rules.kinds')}
               options={looseEndKinds.map((value) => ({ value, label: t(`kinds.${value}`) }))}
               chosen={settings['loose-end'].kinds}
@@ -129,7 +102,7 @@ export function RuleRow(props: RuleRowProps) {
             />
           ) : null}
           {name === 'comment' ? (
-            <Several
+            <Ticks
               label={t('rules.subjects')}
               options={commentSubjects.map((value) => ({ value, label: t(`rules.subject.${value}`) }))}
               chosen={settings.comment.subjects}

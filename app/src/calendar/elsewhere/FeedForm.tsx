@@ -1,41 +1,8 @@
 import { useState } from 'react';
-import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { calendarLayers, type CalendarLayer, type FeedBody } from '@cadro/contract';
 import { useChildren } from '../../household';
-import { Action, Field, Stack, TickLine, Words } from '../../ui';
-
-function Ticks<V extends string>({
-  label,
-  options,
-  chosen,
-  onChange,
-}: {
-  label: string;
-  options: readonly { value: V; label: string }[];
-  chosen: readonly V[];
-  onChange: (chosen: V[]) => void;
-}) {
-  return (
-    <View role="group" aria-label={label}>
-      <Words size="small" bold>
-        {label}
-      </Words>
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap' }}>
-        {options.map(({ value, label: name }) => (
-          <TickLine
-            key={value}
-            small
-            width={172}
-            label={name}
-            on={chosen.includes(value)}
-            onChange={(on) => onChange(on ? [...chosen, value] : chosen.filter((each) => each !== value))}
-          />
-        ))}
-      </View>
-    </View>
-  );
-}
+import { Action, Field, Stack, Ticks } from '../../ui';
 
 /** Which part of the calendar goes out, and under what name. */
 export function FeedForm({
@@ -65,6 +32,7 @@ export function FeedForm({
         longest={100}
       />
       <Ticks<CalendarLayer>
+        titled
         label={t('elsewhere.layers')}
         options={layers}
         chosen={body.layers}
@@ -72,6 +40,7 @@ export function FeedForm({
       />
       {all.length > 1 ? (
         <Ticks
+          titled
           label={t('entry.forWhom')}
           options={all.map(({ id, givenName }) => ({ value: id, label: givenName }))}
           chosen={chosenIds}

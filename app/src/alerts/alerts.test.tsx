@@ -1,0 +1,265 @@
+import type { Alert, AlertSettings, Delivery, Digest, Rehearsal } from '@cadro/contract';
+import { presetRules, usualDelivery } from '@cadro/core';
+import { act, fireEvent, screen } from '@testing-library/react';
+import { i18next, makeFormat, startTexts } from '../i18n';
+import { store } from '../store/store';
+import { show, signedInAs } from '../testing/show';
+import { aGuardian } from '../testing/family';
+import { AlertList } from './AlertList';
+import { alertsApi } from './api';
+import { DeliveryScreen } from './DeliveryScreen';
+import { deliveryWords } from './deliveryWords';
+import { DigestScreen } from './DigestScreen';
+import { RehearsalLine, RehearsalView } from './rules/RehearsalView';
+
+startTexts('en');
+const [child] = aGuardian().children;
+const studentId = child?.id ?? '';
+const name = child?.givenName ?? '';
+const alert = (more: Partial<Alert> = {}): Alert => ({
+  id: '0d4f3c1a-1b2c-4d5e-8f90-a1b2c3d4e5f6',
+  key: 'figure:a:b',
+  kind: 'figure',
+  studentId,
+  courseId: 'c',
+  courseTitle: 'Tide tables',
+  state: 'open',
+  raisedAt: '2026-10-14T19:40:00Z',
+  newsAt: '2026-10-14T19:40:00Z',
+  overAt: null,
+  leading: ['fallen:1'],
+  silencedUntil: null,
+  deliveries: [],
+  reasons: [
+    {
+      ...{ id: 'fallen:1', at: '2026-10-14T15:00:00Z', sourceName: 'Gannet Head', about: 'figure' },
+      ...{ rule: 'fallen', before: 88.8, since: '2026-10-12T18:00:00Z', now: 81.3, ifLeft: null },
+      ...{ letterBefore: 'B', letterNow: 'B', limit: null, perWeek: null, outOf: 100, decimals: 1 },
+      moved: [],
+    },
+  ],
+  ...more,
+});
+const delivery = (more: Partial<Delivery> = {}): Delivery => ({
+  ...{ id: '2d4f3c1a-1b2c-4d5e-8f90-a1b2c3d4e5f6', channel: 'mail', about: 'alert', alertId: null },
+  ...{ state: 'sent', at: '2026-10-21T19:00:00Z', notBefore: null, tries: 1, error: null },
+  ...more,
+});
+const settings = (more: Partial<AlertSettings> = {}): AlertSettings => ({
+  rules: presetRules('usual'),
+  preset: 'usual',
+  delivery: usualDelivery('America/Halifax', 'en'),
+  email: 'maren@aldervane.example',
+  mailStoppedAt: null,
+  mailBouncedAt: null,
+  textsOffered: true,
+  arrivedUrl: null,
+  silences: [],
+  courses: [],
+  deliveries: [],
+  unrehearsed: [],
+  today: '2026-10-21',
+  ...more,
+});
+const given = {
+  alerts: (alerts: Alert[]) =>
+    store.dispatch(
+      alertsApi.util.upsertQueryData(
+        'alerts',
+        { state: 'open' },
+        { alerts, counts: { open: alerts.length, read: 2, done: 3 } },
+      ),
+    ),
+  settings: (more: Partial<AlertSettings> = {}) =>
+    store.dispatch(alertsApi.util.upsertQueryData('alertSettings', undefined, settings(more))),
+};
+
+beforeAll(() => signedInAs());
+
+describe('the list', () => {
+  it('says of each alert whose it is, what, and since when it is no longer so', async () => {
+    await given.alerts([
+      alert(),
+      alert({ id: '3d4f3c1a-1b2c-4d5e-8f90-a1b2c3d4e5f6', key: 'x', overAt: '2026-10-19T12:00:00Z' }),
+    ]);
+    show(<AlertList />);
+    expect(screen.getAllByRole('listitem')).toHaveLength(2);
+    expect(screen.getAllByText('Tide tables fell from 88.8 to 81.3')).toHaveLength(2);
+    expect(screen.getByText('No longer so since Mon 19 Oct')).toBeTruthy();
+    expect(screen.getByRole('radio', { name: 'Open (2)' })).toBeTruthy();
+    expect(
+      screen.getAllByRole('link', { name: new RegExp(`^${name} · Figures: Tide tables fell`) }),
+    ).toHaveLength(2);
+  });
+
+  it('says why it is empty', async () => {
+    await given.alerts([]);
+    show(<AlertList />);
+    expect(screen.getByText(/^Nothing open\./)).toBeTruthy();
+  });
+});
+
+describe('what became of a message', () => {
+  const format = makeFormat('en', 'America/Halifax', '2026-10-21T19:40:00Z');
+  it.each<[Partial<Delivery>, string]>([
+    [{}, 'Mail: sent 16:00'],
+    [{ channel: 'text' }, 'Text message: sent 16:00'],
+    [{ state: 'waiting', notBefore: '2026-10-22T10:00:00Z' }, 'Mail: waits, from tomorrow, 07:00'],
+    [
+      { state: 'failed', error: 'the gateway answered 500' },
+      'Mail: could not be sent, the gateway answered 500',
+    ],
+    [{ state: 'bounced', error: 'refused (550)' }, 'Mail: came back, refused (550)'],
+    [{ state: 'dropped', error: 'mail was stopped' }, 'Mail: not sent, mail was stopped'],
+  ])('%j', (more, words) => expect(deliveryWords(i18next.t, format, delivery(more))).toBe(words));
+});
+
+describe('how it reaches one', () => {
+  it('offers what can be set, and to keep it only once something has changed', async () => {
+    await given.settings();
+    show(<DeliveryScreen />);
+    expect(screen.queryByRole('button', { name: 'Keep these rules' })).toBeNull();
+    fireEvent.click(screen.getByRole('radio', { name: 'Every day' }));
+    expect(screen.queryByRole('radio', { name: 'Monday' })).toBeNull();
+    expect(screen.getByRole('button', { name: 'Keep these rules' })).toBeTruthy();
+    fireEvent.click(screen.getByRole('radio', { name: 'Every week' }));
+    for (const day of ['Monday', 'Saturday', 'Sunday'])
+      expect(screen.getByRole('radio', { name: day })).toBeTruthy();
+    expect(screen.queryByRole('button', { name: 'Keep these rules' })).toBeNull();
+  });
+
+  it('refuses a number and a zone that are none before it is sent', async () => {
+    await given.settings();
+    show(<DeliveryScreen />);
+    fireEvent.change(screen.getByLabelText('Number for text messages'), { target: { value: '0170 1' } });
+    expect(screen.getByText('A number begins with + and the country.')).toBeTruthy();
+    fireEvent.change(screen.getByLabelText('Your time zone'), { target: { value: 'Sea/Middle' } });
+    expect(screen.getByText('There is no such zone.')).toBeTruthy();
+  });
+
+  it('says that mail came back, or was stopped, and offers it again', async () => {
+    await given.settings({ mailBouncedAt: '2026-10-21T19:00:00Z' });
+    const first = show(<DeliveryScreen />);
+    expect(screen.getByText(/^Mail to maren@aldervane\.example came back\./)).toBeTruthy();
+    first.unmount();
+    await act(async () => {
+      await given.settings({ mailStoppedAt: '2026-10-21T19:00:00Z', textsOffered: false });
+    });
+    show(<DeliveryScreen />);
+    expect(screen.getByText('You have stopped all mail.')).toBeTruthy();
+    expect(screen.getByRole('button', { name: 'Send mail again' })).toBeTruthy();
+    expect(screen.getByText('No gateway for text messages has been set up here.')).toBeTruthy();
+  });
+});
+
+describe('a rehearsal', () => {
+  const telling = (day: number): Rehearsal['tellings'][number] => ({
+    ...{ key: `k${day}`, kind: 'figure', studentId, again: false, rules: ['fallen'], inDigest: day === 1 },
+    at: `2026-10-${String(day).padStart(2, '0')}T19:40:00Z`,
+    headline: `Told on the ${day}.`,
+  });
+  const slide = (daysEarlier: number | null): Rehearsal['slides'][number] => ({
+    ...{
+      studentId,
+      courseId: `c${daysEarlier}`,
+      courseTitle: 'Tide tables',
+      shownAt: '2026-10-14T19:40:00Z',
+    },
+    ...{ from: 88.8, to: 81.3, outOf: 100, decimals: 1, daysEarlier },
+  });
+  const answer: Rehearsal = {
+    fromOn: '2026-09-07',
+    toOn: '2026-10-21',
+    lastMonth: 15,
+    tellings: Array.from({ length: 15 }, (_, index) => telling(index + 1)),
+    slides: [slide(3), slide(1), slide(0), slide(-2), slide(null)],
+  };
+
+  it('says how many, which, the latest first, and which falls it caught how early', () => {
+    show(<RehearsalView answer={answer} />);
+    expect(screen.getByText(/^15 this term, since 7 September; 1 of them in the digest/)).toBeTruthy();
+    for (const words of [
+      /told 3 days before the figure showed it/,
+      /told 1 day before/,
+      /told on the day the figure showed it/,
+      /told 2 days after/,
+      /: not told$/,
+    ]) {
+      expect(screen.getByText(words)).toBeTruthy();
+    }
+    const items = screen.getAllByRole('listitem');
+    expect(items[0]?.textContent).toContain('Told on the 15.');
+    expect(items).toHaveLength(12);
+    fireEvent.click(screen.getByRole('button', { name: 'Show all 15' }));
+    expect(screen.getAllByRole('listitem')).toHaveLength(15);
+  });
+
+  it.each([
+    [{ answer: null, done: 0.5, failed: false }, 'Trying 50%'],
+    [{ answer, done: 0.5, failed: false }, 'Would have told you 15 things in the last 30 days.'],
+    [
+      { answer: { ...answer, lastMonth: 1 }, done: null, failed: false },
+      'Would have told you 1 thing in the last 30 days.',
+    ],
+    [
+      { answer: { ...answer, lastMonth: 0 }, done: null, failed: false },
+      'Would have told you nothing in the last 30 days.',
+    ],
+    [{ answer, done: null, failed: true }, 'It could not be tried just now.'],
+  ])('%#', (trying, words) => {
+    show(<RehearsalLine {...trying} />);
+    expect(screen.getByText(words)).toBeTruthy();
+  });
+});
+
+describe('the digest', () => {
+  const part = (more: Partial<Digest['children'][number]> = {}): Digest['children'][number] => ({
+    ...{ studentId, givenName: name, timeZone: 'America/Halifax', good: [], needs: [], before: [] },
+    ...{ coming: [], changed: [], comments: [], more: 0 },
+    attendance: { schoolDays: 5, lessonsMissed: 0, unexplained: 0, late: 0 },
+    ...more,
+  });
+  const digest = (children: Digest['children']): Digest => ({
+    ...{ id: null, rhythm: 'weekly', fromOn: '2026-10-15', toOn: '2026-10-21' },
+    madeAt: '2026-10-21T19:40:00Z',
+    children,
+  });
+  const given = (children: Digest['children']) =>
+    store.dispatch(alertsApi.util.upsertQueryData('digest', undefined, digest(children)));
+
+  it('leads to what it says, and says what needs nobody', async () => {
+    const { key, kind, courseId, courseTitle, reasons } = alert();
+    await given([
+      part({
+        needs: [{ key, kind, studentId, courseId, courseTitle, reasons }],
+        coming: [
+          {
+            itemId: 'i',
+            courseTitle: 'Tide tables',
+            title: 'Springs',
+            dueAt: '2026-10-23T02:59:00Z',
+            possible: 20,
+            test: true,
+          },
+        ],
+        changed: [
+          { courseId: 'c', courseTitle: 'Tide tables', before: 88.8, now: 81.3, outOf: 100, decimals: 1 },
+        ],
+        more: 2,
+      }),
+    ]);
+    show(<DigestScreen />);
+    const link = screen.getByRole('link', { name: 'Tide tables fell from 88.8 to 81.3' });
+    expect(link.getAttribute('href')).toBe(`/courses/${studentId}/c`);
+    expect(screen.getByText('Thu 22 Oct: Springs, Tide tables, a test, worth 20')).toBeTruthy();
+    expect(screen.getByText('Tide tables: 88.8 → 81.3')).toBeTruthy();
+    expect(screen.getByText('There on all of 5 school days, on time.')).toBeTruthy();
+    expect(screen.getByText('2 more things stand in Cadro.')).toBeTruthy();
+  });
+
+  it('has one line when there is nothing', async () => {
+    await given([part()]);
+    show(<DigestScreen />);
+    expect(screen.getByText('Nothing new, and nothing that needs you.')).toBeTruthy();
+  });
+});

@@ -1,0 +1,95 @@
+import { AlertRules, presets, ruleNames, type RuleName } from '@cadro/contract';
+import { misfits } from '@cadro/contract/parse';
+import { presetOf, presetRules, sameSettings, settingsFor } from '@cadro/core';
+import { startTexts, i18next } from '../../i18n';
+import { addException, withException, withoutException, withRule } from './draft';
+import { groups, knobs, numberOf } from './knobs';
+
+startTexts('en');
+const usual = presetRules('usual');
+const studentId = '0d4f3c1a-1b2c-4d5e-8f90-a1b2c3d4e5f6';
+const courseId = '1d4f3c1a-1b2c-4d5e-8f90-a1b2c3d4e5f6';
+const kelp = { studentId, courseId };
+const isolde = { studentId, courseId: null };
+
+describe('what can be set', () => {
+  it('has every rule in one group', () => {
+    expect(groups.flatMap(([, names]): RuleName[] => [...names]).sort()).toEqual([...ruleNames].sort());
+  });
+
+  it.each(ruleNames.flatMap((name) => knobs[name].map((knob) => [name, knob.param, knob] as const)))(
+    '%s by %s goes no further than the server takes it, and says so in words',
+    (name, param, knob) => {
+      for (const value of [knob.least, knob.most]) {
+        expect(misfits(AlertRules, withRule(usual, name, param, value))).toEqual([]);
+        expect(knob.said(i18next.t, value)).not.toMatch(/\{\{|undefined|rules\./);
+      }
+      expect(misfits(AlertRules, withRule(usual, name, param, -1))).not.toEqual([]);
+    },
+  );
+
+  it.each(presets)('%s lies within the sliders', (preset) => {
+    for (const name of ruleNames) {
+      for (const knob of knobs[name]) {
+        const value = numberOf(presetRules(preset).rules[name], knob);
+        expect(value).toBeGreaterThanOrEqual(knob.least);
+        expect(value).toBeLessThanOrEqual(knob.most);
+      }
+    }
+  });
+
+  it('starts a slider at its least where a rule has no such number', () => {
+    expect(numberOf({}, { param: 'days', least: 3, most: 9, step: 1, said: () => '' })).toBe(3);
+  });
+});
+
+describe('a draft', () => {
+  it('is another than what it was made from, and the same again when it is set back', () => {
+    const changed = withRule(usual, 'below', 'percent', 80);
+    expect(changed.rules.below.percent).toBe(80);
+    expect(usual.rules.below.percent).toBe(70);
+    expect(sameSettings(changed, usual)).toBe(false);
+    expect(presetOf(changed)).toBeNull();
+    expect(sameSettings(withRule(changed, 'below', 'percent', 70), usual)).toBe(true);
+  });
+
+  it('says the same in whatever order its members come back', () => {
+    const turned = JSON.parse(
+      JSON.stringify({ capPerDay: usual.capPerDay, rules: usual.rules, exceptions: usual.exceptions }),
+    ) as AlertRules;
+    expect(sameSettings(turned, usual)).toBe(true);
+  });
+});
+
+describe('an exception', () => {
+  it('holds for its course alone, and leaves what it does not name as it is', () => {
+    const draft = withException(usual, kelp, 'below', 'percent', 90);
+    expect(settingsFor(draft, studentId, courseId).below).toEqual({ ...usual.rules.below, percent: 90 });
+    expect(settingsFor(draft, studentId, null).below).toEqual(usual.rules.below);
+    expect(misfits(AlertRules, draft)).toEqual([]);
+  });
+
+  it('gathers what is set of it, and stands once', () => {
+    const draft = withException(
+      withException(usual, kelp, 'below', 'percent', 90),
+      kelp,
+      'fallen',
+      'on',
+      false,
+    );
+    expect(draft.exceptions).toHaveLength(1);
+    expect(draft.exceptions[0]?.rules).toMatchObject({ below: { percent: 90 }, fallen: { on: false } });
+    expect(addException(draft, kelp)).toBe(draft);
+  });
+
+  it('of a child lies beside one of its course, and each is taken out by itself', () => {
+    const both = withException(addException(usual, kelp), isolde, 'late', 'times', 5);
+    expect(both.exceptions.map((each) => each.courseId)).toEqual([courseId, null]);
+    expect(withoutException(both, kelp).exceptions).toMatchObject([{ courseId: null }]);
+    expect(withoutException(both, isolde).exceptions).toMatchObject([{ courseId }]);
+  });
+
+  it('is none for what concerns no child', () => {
+    expect(withException(usual, isolde, 'source-silent', 'days', 9)).toBe(usual);
+  });
+});
