@@ -70,15 +70,30 @@ export function isTimeZone(name: string): boolean {
   }
 }
 
+/** Making a formatter takes far longer than using it: each zone's is made once. */
+function once(make: (timeZone: string) => Intl.DateTimeFormat): (timeZone: string) => Intl.DateTimeFormat {
+  const made = new Map<string, Intl.DateTimeFormat>();
+  return (timeZone) => {
+    const known = made.get(timeZone) ?? make(timeZone);
+    made.set(timeZone, known);
+    return known;
+  };
+}
+
+const dayFormat = once(
+  (timeZone) =>
+    new Intl.DateTimeFormat('en-CA', { timeZone, year: 'numeric', month: '2-digit', day: '2-digit' }),
+);
+const clockFormat = once(
+  (timeZone) =>
+    new Intl.DateTimeFormat('en-GB', { timeZone, hour: '2-digit', minute: '2-digit', hourCycle: 'h23' }),
+);
+
 /** The date of an instant where a zone is: the school's zone rules the school's days. */
-export const dateIn = (timeZone: string, instant: Date): string =>
-  new Intl.DateTimeFormat('en-CA', { timeZone, year: 'numeric', month: '2-digit', day: '2-digit' }).format(
-    instant,
-  );
+export const dateIn = (timeZone: string, instant: Date): string => dayFormat(timeZone).format(instant);
 
 /** Minutes after midnight that a clock in a zone shows at an instant. */
 export function minuteIn(timeZone: string, instant: Date): number {
-  const clock = { timeZone, hour: '2-digit', minute: '2-digit', hourCycle: 'h23' } as const;
-  const [hour, minute] = new Intl.DateTimeFormat('en-GB', clock).format(instant).split(':').map(Number);
+  const [hour, minute] = clockFormat(timeZone).format(instant).split(':').map(Number);
   return (hour ?? 0) * 60 + (minute ?? 0);
 }
