@@ -1,4 +1,5 @@
 import { spawn } from 'node:child_process';
+import { createHash } from 'node:crypto';
 import { join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
 import { openLog, root, run, signalGroup, StepError } from './steps.mjs';
@@ -9,7 +10,8 @@ const stopTimeoutMs = 6_000;
 
 /** The environment of Cadro's processes and of the stand-ins, from the addresses of one stack. */
 export function environment({ databaseUrl, ports, secret, appDir, schoolState }) {
-  const textKey = `texts-${secret.slice(16, 32)}`;
+  // Letters and digits alone: a header loses blanks at its ends.
+  const textKey = createHash('sha256').update(`texts:${secret}`).digest('hex').slice(0, 32);
   const inboundKey = `inbound-${secret.slice(0, 16)}`;
   return {
     NODE_ENV: 'production',

@@ -18,7 +18,7 @@ import { historiesOf } from './histories';
 import { putOut, toldSince, type Outgoing } from './outbox';
 import {
   lastStates,
-  lockLooks,
+  oneAtATime,
   notify,
   saveLooks,
   saveStates,
@@ -100,6 +100,11 @@ async function keep(
   const telling = looks.filter(({ tellings }) => tellings.length > 0);
   const guardianIds = [...new Set(telling.map(({ settings }) => settings.guardianId))];
   if (guardianIds.length > 0) {
+    // Two children of one guardian may be looked at in two processes: the cap of the day is counted one after the other.
+    await oneAtATime(
+      trx,
+      guardianIds.map((guardianId) => `cap:${guardianId}`),
+    );
     const alerts = await lastStates(trx, { guardianIds, studentIds: about });
     const byKey = new Map(alerts.map((alert) => [`${alert.guardianId}:${alert.key}`, alert]));
     const days = new Map(
@@ -136,7 +141,7 @@ const silencesFor = (silences: readonly SilenceRow[], guardianId: string) =>
 export async function lookAtChildren({ db, clock }: Deps, studentIds: readonly string[]): Promise<void> {
   const now = await clock.now();
   await db.transaction(async (trx) => {
-    await lockLooks(trx, studentIds);
+    await oneAtATime(trx, studentIds);
     const watches = (await watchesOf(trx, { studentIds })).filter(
       ({ lookedAt }) => lookedAt === null || lookedAt <= now,
     );
@@ -204,7 +209,7 @@ export async function lookAtGuardians({ db, clock }: Deps): Promise<void> {
     .whereNotNull('src.read_at')
     .distinct<UpkeepRow[]>('l.guardian_id', 'g.looked_at', 'src.id as source_id', 'src.name', 'src.read_at');
   await db.transaction(async (trx) => {
-    await lockLooks(trx, ['guardians']);
+    await oneAtATime(trx, ['guardians']);
     const states = await lastStates(trx, { guardianIds: ids, studentIds: null });
     const silences = await silencesOf(trx, ids);
     const looks = [...byGuardian.values()].map((settings): Looked => {

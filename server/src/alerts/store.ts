@@ -97,8 +97,8 @@ export async function notify(trx: Db | Trx, guardianIds: readonly string[]): Pro
   await trx.raw(`select pg_notify('cadro_alerts', id) from unnest(?::text[]) as id`, [[...guardianIds]]);
 }
 
-/** One look at a time for each child, in whatever process. */
-export async function lockLooks(trx: Trx, keys: readonly string[]): Promise<void> {
+/** One at a time for each key, in whatever process, until the transaction ends. */
+export async function oneAtATime(trx: Trx, keys: readonly string[]): Promise<void> {
   await trx.raw(
     `select pg_advisory_xact_lock(hashtextextended(key, 0)) from (select unnest(?::text[]) as key order by 1) k`,
     [[...keys].sort()],

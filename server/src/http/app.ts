@@ -159,12 +159,9 @@ export function buildServer(deps: ServerDeps): Server {
   return {
     app,
     async close() {
-      await Promise.all([
-        pool.end(),
-        helpers.solver.close(),
-        helpers.live.close(),
-        helpers.rehearser.close(),
-      ]);
+      // The streams end first: each of them touches its session once more.
+      await helpers.live.close();
+      await Promise.all([pool.end(), helpers.solver.close(), helpers.rehearser.close()]);
     },
   };
 }
