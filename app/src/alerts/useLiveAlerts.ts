@@ -9,9 +9,9 @@ export function useLiveAlerts(): void {
   useEffect(() => {
     if (typeof EventSource === 'undefined') return;
     const stream = new EventSource(liveAddress());
-    stream.addEventListener('alerts', () => {
-      dispatch(api.util.invalidateTags(['Alerts', 'Record']));
-    });
+    // What was only put down changes no record.
+    stream.addEventListener('state', () => void dispatch(api.util.invalidateTags(['Alerts'])));
+    stream.addEventListener('news', () => void dispatch(api.util.invalidateTags(['Alerts', 'Record'])));
     return () => stream.close();
   }, [dispatch]);
 }

@@ -1,4 +1,4 @@
-import type { AlertRules, DigestChild, DigestEntry } from '@cadro/contract';
+import type { AlertRules, DigestChild, DigestEntry, Silence } from '@cadro/contract';
 import { dateIn } from '../dates';
 import { instantOf } from '../gradebook';
 import { isTest } from '../outlook';
@@ -6,6 +6,7 @@ import { byUrgency } from './cap';
 import type { ChildFacts } from './facts';
 import { signalsOf } from './look';
 import { presetRules } from './presets';
+import { isSilenced } from './silence';
 import { step } from './step';
 
 const dayMs = 24 * 60 * 60 * 1000;
@@ -111,20 +112,27 @@ function attendanceIn({ days, timeZone }: ChildFacts, sinceMs: number): DigestCh
  */
 export function digestChild(
   facts: ChildFacts,
-  ask: { readonly givenName: string; readonly rules: AlertRules; readonly sinceMs: number },
+  ask: {
+    readonly givenName: string;
+    readonly rules: AlertRules;
+    /** What the guardian does not want to hear of now is not in the digest either. */
+    readonly silences: readonly Silence[];
+    readonly sinceMs: number;
+  },
 ): DigestChild {
+  const found = signalsOf(facts, digestRules(ask.rules), []);
   const { states } = step({
     states: [],
-    signals: signalsOf(facts, digestRules(ask.rules), []),
+    signals: found.filter((signal) => !isSilenced(signal, ask.silences, facts.today)),
     asOfMs: facts.asOfMs,
     silenced: () => false,
     first: false,
   });
   const standing = states
-    .map(({ key, kind, studentId, courseId, courseTitle, reasons }): DigestEntry => {
-      const shown = [...reasons];
-      return { key, kind, studentId, courseId, courseTitle, reasons: shown };
-    })
+    .map(({ key, kind, studentId, courseId, courseTitle, reasons }): DigestEntry => ({
+      ...{ key, kind, studentId, courseId, courseTitle },
+      reasons: [...reasons],
+    }))
     .sort((a, b) => stakeOf(b) - stakeOf(a) || byUrgency.indexOf(a.kind) - byUrgency.indexOf(b.kind));
   const of = (...kinds: DigestEntry['kind'][]) => standing.filter(({ kind }) => kinds.includes(kind));
   const { now: needs, before } = byAge(of('figure', 'work', 'attendance', 'term'), ask.sinceMs);

@@ -1,7 +1,8 @@
-import type { CommentSubject, CourseRecord, ItemRecord, ResultRecord } from '@cadro/contract';
+import type { CourseRecord, ItemRecord, ResultRecord } from '@cadro/contract';
 import type { CodeMeaningFrom, GivenMark } from '../attendance';
 import type { ConfirmedOffer } from '../gradebook';
 import type { LeafTerm } from '../gradebook';
+import type { CommentFacts } from '../outlook';
 
 /** Something with the instant from which Cadro knew it. */
 export interface Known<T> {
@@ -35,17 +36,8 @@ export interface CourseHistory {
   readonly offers: readonly Known<ConfirmedOffer>[];
 }
 
-export interface CommentSeen {
+export interface CommentSeen extends Omit<CommentFacts, 'studentId'> {
   readonly id: string;
-  readonly courseId: string;
-  readonly courseTitle: string;
-  readonly itemId: string | null;
-  readonly itemTitle: string | null;
-  readonly subject: CommentSubject;
-  readonly text: string;
-  readonly author: string;
-  /** An instant. */
-  readonly writtenAt: string;
   readonly sourceName: string;
   /** The source's own name of the term a report card's comment is about. */
   readonly term: string | null;

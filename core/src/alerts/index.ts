@@ -5,6 +5,7 @@ export * from './history';
 export * from './look';
 export * from './presets';
 export * from './rehearse';
+export * from './retry';
 export * from './scale';
 export * from './settings';
 export * from './signal';

@@ -1,3 +1,4 @@
+import type { Silence } from '@cadro/contract';
 import {
   presetRules,
   digestChild,
@@ -6,9 +7,11 @@ import {
   factsAt,
   isEmptyDigest,
   limitOn,
+  mostTries,
   scaleUnit,
   soonest,
   usualDelivery,
+  waitMsAfter,
 } from '.';
 import { evening, historyOf, item, score, state } from '../testing/histories';
 
@@ -40,6 +43,13 @@ describe('quiet hours', () => {
   });
 });
 
+it('a message is tried again later each time, and not for ever', () => {
+  const minutes = Array.from({ length: mostTries }, (_, index) => waitMsAfter(index + 1)).map(
+    (ms) => ms && ms / 60_000,
+  );
+  expect(minutes).toEqual([1, 2, 4, 8, 16, 32, 60, 60, null]);
+});
+
 describe('the last digest that is due', () => {
   const wish = (digest: 'daily' | 'weekly' | 'none', digestWeekday = 0) => ({
     ...usualDelivery(halifax, 'en'),
@@ -59,7 +69,7 @@ describe('the last digest that is due', () => {
 
 describe('a digest', () => {
   const rules = presetRules('usual');
-  const said = (day: number, days = 7) =>
+  const said = (day: number, silences: readonly Silence[] = [], days = 7) =>
     digestChild(
       factsAt(
         historyOf({
@@ -75,7 +85,7 @@ describe('a digest', () => {
         evening(day),
         days * 86_400_000,
       ),
-      { givenName: 'Isolde', rules, sinceMs: evening(day - days) },
+      { givenName: 'Isolde', rules, silences, sinceMs: evening(day - days) },
     );
 
   it('puts old loose ends apart from what is new, and good news first', () => {
@@ -88,9 +98,23 @@ describe('a digest', () => {
     expect(child.changed).toMatchObject([{ courseTitle: 'Kelp chemistry' }]);
   });
 
+  it('leaves out what the guardian does not want to hear of now', () => {
+    const silence = {
+      alertKey: null,
+      studentId: null,
+      courseId: null,
+      kind: 'work' as const,
+      until: '2026-12-01',
+    };
+    const quiet = said(14, [silence]);
+    expect(quiet.before).toEqual([]);
+    expect(quiet.good).toEqual(said(14).good);
+    expect(said(14, [{ ...silence, until: '2026-09-01' }])).toEqual(said(14));
+  });
+
   it('knows when it has nothing to say', () => {
     const facts = factsAt(historyOf({}), evening(3));
-    const empty = digestChild(facts, { givenName: 'Pet', rules, sinceMs: evening(0) });
+    const empty = digestChild(facts, { givenName: 'Pet', rules, silences: [], sinceMs: evening(0) });
     expect(isEmptyDigest([empty])).toBe(true);
     expect(isEmptyDigest([empty, said(14)])).toBe(false);
     expect(isEmptyDigest([])).toBe(true);

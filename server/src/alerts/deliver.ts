@@ -1,6 +1,6 @@
 import { DigestContent, rolesAllowed } from '@cadro/contract';
 import { parse } from '@cadro/contract/parse';
-import { soonest } from '@cadro/core';
+import { soonest, waitMsAfter } from '@cadro/core';
 import type { Transporter } from 'nodemailer';
 import type { Config } from '../config';
 import type { Clock, Db } from '../db';
@@ -8,7 +8,7 @@ import { SendError, sendText } from './gateway';
 import { alertLetter, alertText, digestLetter, testLetter, type Letter } from './letters';
 import { letterWords } from './letterWords';
 import { stopToken } from './mailStop';
-import { deliveryById, earlierMails, setDelivery, type DeliveryRow } from './outbox';
+import { earlierMails, setDelivery, takeWaiting, type DeliveryRow } from './outbox';
 import { settingsOf } from './settings';
 import { alertById, type KeptAlert } from './store';
 import type { Settings } from './watchers';
@@ -115,14 +115,20 @@ async function sendMailTo(
       ...(thread.length > 0 ? { inReplyTo: thread[thread.length - 1] ?? '', references: thread } : {}),
     })
     .catch((cause: unknown) => {
-      const code = cause instanceof Error && 'responseCode' in cause ? Number(cause.responseCode) : 0;
-      const refused = code >= 500 && code < 600;
-      throw new SendError(
-        refused ? `the mail server refused the address (${code})` : 'the mail server could not be reached',
-        !refused,
-        { cause },
-      );
+      throw mailError(cause);
     });
+}
+
+/** Only who refuses the receiver has let the mail bounce; whatever else is wrong with a mail server can be mended there. */
+function mailError(cause: unknown): SendError {
+  const told = cause instanceof Error ? cause : new Error(String(cause));
+  const said = 'code' in told ? told.code : null;
+  const status = 'responseCode' in told ? Number(told.responseCode) : 0;
+  if (said === 'EENVELOPE' && status >= 500) {
+    return new SendError(`the mail server refused the address (${status})`, 'bounced', { cause });
+  }
+  const words = status > 0 ? `the mail server answered ${status}` : 'the mail server could not be reached';
+  return new SendError(words, 'passing', { cause });
 }
 
 async function sendTextTo(
@@ -133,7 +139,7 @@ async function sendTextTo(
 ): Promise<void> {
   const { textGateway, publicUrl } = deps.config;
   const { phone, language } = settings.delivery;
-  if (!textGateway || !phone) throw new SendError('there is no way to send text messages', false);
+  if (!textGateway || !phone) throw new SendError('there is no way to send text messages', 'refused');
   const text =
     content.about === 'alert'
       ? alertText(content.alert, content.child, row.told, { language, publicUrl })
@@ -151,61 +157,46 @@ const dropped = (settings: Settings | null, row: DeliveryRow, content: Content |
 };
 
 /**
- * Sends one thing that waits, once: whoever sends it again after a crash sends the same message, by its Message-ID or
- * its key. Nothing goes out in quiet hours, to who has stopped mail, or about a child whose link has ended.
- * @param lastTry puts down a failure for good, so that its guardian sees it.
- * @throws SendError when trying again can help and `lastTry` is not set.
+ * Sends one thing that waits, once: while it is sent nobody else has it, and whoever sends it again after a crash sends
+ * the same message, by its Message-ID or its key. Nothing goes out in quiet hours, to who has stopped mail, or about a
+ * child whose link has ended. What fails waits for its next try, longer each time, and after the last one has failed.
  */
-export async function deliver(deps: DeliverDeps, id: string, lastTry = false): Promise<void> {
-  const { db, clock } = deps;
-  const row = await deliveryById(db, id);
-  if (row?.state !== 'waiting') return;
-  const now = await clock.now();
+export async function deliver(deps: DeliverDeps, id: string): Promise<void> {
+  const now = await deps.clock.now();
+  await deps.db.transaction(async (trx) => {
+    const row = await takeWaiting(trx, id);
+    if (row) await setDelivery(trx, id, await outcomeOf(deps, row, now), now);
+  });
+}
+
+type Outcome = Parameters<typeof setDelivery>[2];
+
+async function outcomeOf(deps: DeliverDeps, row: DeliveryRow, now: Date): Promise<Outcome> {
+  const { db } = deps;
   const settings = await settingsOf(db, row.guardian_id);
   const content = await contentOf(db, row);
   const why = dropped(settings, row, content);
-  if (why !== null || !settings || !content) {
-    return setDelivery(db, id, { state: 'dropped', error: why }, now);
-  }
+  if (why !== null || !settings || !content) return { state: 'dropped', error: why };
   const quietUntil = soonest(now.getTime(), settings.delivery);
-  if (row.about !== 'test' && quietUntil > now.getTime()) {
-    return setDelivery(db, id, { not_before: new Date(quietUntil) }, now);
-  }
+  if (row.about !== 'test' && quietUntil > now.getTime()) return { not_before: new Date(quietUntil) };
   try {
-    if (row.channel === 'mail') await sendMailTo(deps, settings, row, content);
-    else await sendTextTo(deps, settings, row, content);
+    await (row.channel === 'mail' ? sendMailTo : sendTextTo)(deps, settings, row, content);
+    return { state: 'sent', error: null, tries: row.tries + 1 };
   } catch (error) {
     if (!(error instanceof SendError)) throw error;
-    await failed(deps, row, error, lastTry, now);
-    if (error.retryable && !lastTry) throw error;
-    return;
+    return failure(deps, row, error, now);
   }
-  await setDelivery(db, id, { state: 'sent', error: null, tries: row.tries + 1 }, now);
 }
 
-async function failed(
-  { db }: DeliverDeps,
-  row: DeliveryRow,
-  error: SendError,
-  lastTry: boolean,
-  now: Date,
-): Promise<void> {
-  const over = !error.retryable || lastTry;
-  const bounced = row.channel === 'mail' && !error.retryable;
-  await setDelivery(
-    db,
-    row.id,
-    {
-      ...(over ? { state: bounced ? 'bounced' : 'failed' } : {}),
-      error: error.message,
-      tries: row.tries + 1,
-    },
-    now,
-  );
-  if (bounced) {
-    await db('alert_settings')
-      .insert({ guardian_id: row.guardian_id, mail_bounced_at: now })
-      .onConflict('guardian_id')
-      .merge(['mail_bounced_at']);
-  }
+async function failure({ db }: DeliverDeps, row: DeliveryRow, error: SendError, now: Date): Promise<Outcome> {
+  const tries = row.tries + 1;
+  const told = { error: error.message, tries };
+  const waitMs = error.kind === 'passing' ? waitMsAfter(tries) : null;
+  if (waitMs !== null) return { ...told, not_before: new Date(now.getTime() + waitMs) };
+  if (error.kind !== 'bounced') return { ...told, state: 'failed' };
+  await db('alert_settings')
+    .insert({ guardian_id: row.guardian_id, mail_bounced_at: now })
+    .onConflict('guardian_id')
+    .merge(['mail_bounced_at']);
+  return { ...told, state: 'bounced' };
 }

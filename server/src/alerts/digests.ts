@@ -3,6 +3,7 @@ import { dateIn, daysAfter, digestChild, digestDueOn, factsAt, isEmptyDigest } f
 import type { Clock, Db } from '../db';
 import { historiesOf } from './histories';
 import { putOut } from './outbox';
+import { silencesOf } from './store';
 import { watchesOf, type Watch } from './watchers';
 
 interface Deps {
@@ -26,6 +27,7 @@ export async function digestFor(
     watches.map(({ studentId }) => studentId),
     now,
   );
+  const silences = await silencesOf(db, [...new Set(watches.map(({ settings }) => settings.guardianId))]);
   const sinceMs = now.getTime() - days * dayMs;
   const toOn = dateIn(zone, now);
   return {
@@ -36,6 +38,7 @@ export async function digestFor(
       digestChild(factsAt(historyOf(watch), now.getTime(), days * dayMs), {
         givenName: watch.givenName,
         rules: watch.settings.rules,
+        silences,
         sinceMs,
       }),
     ),

@@ -7,8 +7,8 @@ export class SendError extends Error {
   override readonly name = 'SendError';
   constructor(
     message: string,
-    /** Whether trying again can help; what is refused for good is not tried again. */
-    readonly retryable: boolean,
+    /** What may pass is tried again; what was refused, or whose receiver there is not, is not. */
+    readonly kind: 'passing' | 'refused' | 'bounced',
     options?: ErrorOptions,
   ) {
     super(message, options);
@@ -19,7 +19,7 @@ const Accepted = Type.Object({ status: Type.Literal('accepted') });
 
 /**
  * Sends a text message by the gateway. The key makes a second try after a crash the same message to it.
- * @throws SendError when it hangs, breaks down, or answers anything but that it has accepted it: retryable unless it
+ * @throws SendError when it hangs, breaks down, or answers anything but that it has accepted it: passing unless it
  * refused the message itself.
  */
 export async function sendText(
@@ -37,12 +37,12 @@ export async function sendText(
     body: JSON.stringify({ to: message.to, text: message.text }),
     signal: AbortSignal.timeout(timeoutMs),
   }).catch((cause: unknown) => {
-    throw new SendError('the gateway did not answer in time', true, { cause });
+    throw new SendError('the gateway did not answer in time', 'passing', { cause });
   });
   const body: unknown = await answer.json().catch(() => null);
   if (!answer.ok) {
     const refused = answer.status >= 400 && answer.status < 500 && answer.status !== 429;
-    throw new SendError(`the gateway answered ${answer.status}`, !refused);
+    throw new SendError(`the gateway answered ${answer.status}`, refused ? 'refused' : 'passing');
   }
-  if (misfits(Accepted, body).length > 0) throw new SendError('the gateway refused the message', false);
+  if (misfits(Accepted, body).length > 0) throw new SendError('the gateway refused the message', 'refused');
 }

@@ -1,4 +1,4 @@
-import { dateIn, daysAfter, type ChildHistory } from '@cadro/core';
+import { dateIn, type ChildHistory } from '@cadro/core';
 import { registersOf } from '../attendance';
 import type { Db } from '../db';
 import {
@@ -13,23 +13,22 @@ import {
 import type { Watch } from './watchers';
 
 const dayMs = 24 * 60 * 60 * 1000;
-/** What lies further back is asked by no rule. */
-const yearDays = 400;
+/** No rehearsal begins earlier, and no rule asks of older words. */
+const commentDays = 150;
 
-/** The histories of several children as their households read them: fourteen queries, however many children. */
+/** The histories of several children as their households read them: fifteen queries, however many children. */
 export async function historiesOf(
   db: Db,
   studentIds: readonly string[],
   now: Date,
 ): Promise<(watch: Watch) => ChildHistory> {
-  const since = daysAfter(dateIn('UTC', now), -yearDays);
   const [courses, changes, views, comments, grades, registers] = await Promise.all([
     loadCourses(db, studentIds, { removed: true }),
     itemChanges(db, studentIds),
     householdViews(db, studentIds),
-    commentsSeen(db, studentIds, new Date(now.getTime() - yearDays * dayMs)),
+    commentsSeen(db, studentIds, new Date(now.getTime() - commentDays * dayMs)),
     finalGrades(db, studentIds),
-    registersOf(db, studentIds, since),
+    registersOf(db, studentIds, dateIn('UTC', now)),
   ]);
   const known = new Map<string, ChildHistory>();
   const changesOf = (studentId: string) => {

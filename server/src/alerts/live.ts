@@ -2,6 +2,7 @@ import type { Request, Response } from 'express';
 import { Client } from 'pg';
 import type { Logger } from 'pino';
 import type { Config } from '../config';
+import type { LiveKind } from './store';
 
 const heartbeatMs = 25_000;
 /** A stream ends after this, and the browser opens another: who has signed out gets none. */
@@ -49,7 +50,10 @@ export class LiveAlerts {
     if (this.client || this.closed) return;
     const client = new Client({ connectionString: this.config.databaseUrl });
     this.client = client;
-    client.on('notification', ({ payload }) => this.tell(payload ?? ''));
+    client.on('notification', ({ payload }) => {
+      const [kind, guardianId] = (payload ?? '').split(':');
+      if (guardianId) this.tell(guardianId, kind === 'state' ? 'state' : 'news');
+    });
     client.on('error', () => this.lost(client));
     client.on('end', () => this.lost(client));
     await client.connect();
@@ -63,14 +67,14 @@ export class LiveAlerts {
     this.log.warn('live alerts lost their connection');
     setTimeout(() => {
       void this.listen().then(
-        () => [...this.open.keys()].forEach((guardianId) => this.tell(guardianId)),
+        () => [...this.open.keys()].forEach((guardianId) => this.tell(guardianId, 'news')),
         () => this.lost(this.client ?? client),
       );
     }, reconnectMs).unref();
   }
 
-  private tell(guardianId: string): void {
-    for (const response of this.open.get(guardianId) ?? []) response.write('event: alerts\ndata: {}\n\n');
+  private tell(guardianId: string, kind: LiveKind): void {
+    for (const response of this.open.get(guardianId) ?? []) response.write(`event: ${kind}\ndata: {}\n\n`);
   }
 
   async close(): Promise<void> {

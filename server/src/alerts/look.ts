@@ -127,7 +127,7 @@ async function keep(
     });
     await putOut(trx, out, now);
   }
-  await notify(trx, [...new Set(changes.map(({ guardianId }) => guardianId))]);
+  await notify(trx, [...new Set(changes.map(({ guardianId }) => guardianId))], 'news');
 }
 
 const silencesFor = (silences: readonly SilenceRow[], guardianId: string) =>
@@ -137,13 +137,20 @@ const silencesFor = (silences: readonly SilenceRow[], guardianId: string) =>
  * Looks at children for everyone who is told about them: a bounded number of queries, however many children. The first
  * look of a guardian at a child takes in what is there. One that lies before the last, because the clock was set back,
  * waits until the time is reached again.
+ * @param quietFor a guardian for whom what is there is only taken in: their rules have changed, and what those find
+ * that was so before is no news.
  */
-export async function lookAtChildren({ db, clock }: Deps, studentIds: readonly string[]): Promise<void> {
+export async function lookAtChildren(
+  { db, clock }: Deps,
+  studentIds: readonly string[],
+  quietFor: string | null = null,
+): Promise<void> {
   const now = await clock.now();
   await db.transaction(async (trx) => {
     await oneAtATime(trx, studentIds);
     const watches = (await watchesOf(trx, { studentIds })).filter(
-      ({ lookedAt }) => lookedAt === null || lookedAt <= now,
+      ({ lookedAt, settings }) =>
+        (lookedAt === null || lookedAt <= now) && (quietFor === null || settings.guardianId === quietFor),
     );
     if (watches.length === 0) return;
     const guardianIds = [...new Set(watches.map(({ settings }) => settings.guardianId))];
@@ -162,7 +169,7 @@ export async function lookAtChildren({ db, clock }: Deps, studentIds: readonly s
         rules: settings.rules,
         silences: silencesFor(silences, settings.guardianId),
         // A link that was taken up again begins anew.
-        first: lookedAt === null || lookedAt < linkedAt,
+        first: quietFor !== null || lookedAt === null || lookedAt < linkedAt,
       });
       return { settings, before, ...looked };
     });

@@ -56,8 +56,9 @@ export async function putOut(trx: Db | Trx, out: readonly Outgoing[], now: Date)
   return ids;
 }
 
-export const deliveryById = (db: Db, id: string): Promise<DeliveryRow | undefined> =>
-  db<DeliveryRow>('deliveries').where({ id }).first();
+/** Something that waits, kept from everyone else while it is sent; undefined when it does not, or somebody has it. */
+export const takeWaiting = (trx: Trx, id: string): Promise<DeliveryRow | undefined> =>
+  trx<DeliveryRow>('deliveries').where({ id, state: 'waiting' }).forUpdate().skipLocked().first();
 
 /** Ids of what waits and may go out now. */
 export const dueDeliveries = (db: Db, now: Date): Promise<string[]> =>
@@ -100,6 +101,12 @@ const view = (row: DeliveryRow): Delivery => ({
   tries: row.tries,
   error: row.error,
 });
+
+/** Something that went or goes out to a guardian. */
+export const deliveryOf = async (db: Db, guardianId: string, id: string): Promise<Delivery | null> => {
+  const row = await db<DeliveryRow>('deliveries').where({ guardian_id: guardianId, id }).first();
+  return row ? view(row) : null;
+};
 
 /** What has gone out to a guardian, newest first. */
 export async function deliveriesOf(

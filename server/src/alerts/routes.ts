@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import { alertRoutes, RehearsalLine, type AlertRules, type Child } from '@cadro/contract';
 import { parse } from '@cadro/contract/parse';
 import { dateIn } from '@cadro/core';
@@ -10,8 +11,9 @@ import { enqueueDelivery } from '../jobs/queue';
 import { digestNow } from './digests';
 import { digestPaper } from './digestPaper';
 import type { LiveAlerts } from './live';
+import { lookAtChildren } from './look';
 import { guardianOfToken } from './mailStop';
-import { deliveriesOf, putOut } from './outbox';
+import { deliveryOf, putOut } from './outbox';
 import type { Rehearser } from './rehearser';
 import { alertSettings, changeSettings, settingsOf } from './settings';
 import { addSilence, countStates, notify, removeSilence, setStates } from './store';
@@ -67,13 +69,17 @@ export function alertRouter(deps: ServerDeps, live: LiveAlerts, rehearser: Rehea
 
   mount(router, alertRoutes.change, async ({ guardianId, body }) => {
     if ((await setStates(db, guardianId, body.ids, body.state)) === 0) throw new HttpProblem('not-found');
-    await notify(db, [guardianId]);
+    await notify(db, [guardianId], 'state');
   });
 
   mount(router, alertRoutes.settings, ({ guardianId }) => alertSettings(deps, guardianId));
 
   mount(router, alertRoutes.changeSettings, async ({ guardianId, body }) => {
     await changeSettings(deps, guardianId, body);
+    if (body.rules) {
+      const ids = (await childrenOf(guardianId)).map(({ id }) => id);
+      await lookAtChildren(deps, ids, guardianId);
+    }
     return alertSettings(deps, guardianId);
   });
 
@@ -109,13 +115,13 @@ export function alertRouter(deps: ServerDeps, live: LiveAlerts, rehearser: Rehea
     const course = courses.find(({ courseId }) => courseId === body.courseId);
     if (!childKnown || (body.courseId !== null && !course)) throw new HttpProblem('not-found');
     const id = await addSilence(db, guardianId, body);
-    await notify(db, [guardianId]);
+    await notify(db, [guardianId], 'state');
     return { id, ...body, title: course?.title ?? null };
   });
 
   mount(router, alertRoutes.unsilence, async ({ guardianId, params }) => {
     if (!(await removeSilence(db, guardianId, params.silenceId))) throw new HttpProblem('not-found');
-    await notify(db, [guardianId]);
+    await notify(db, [guardianId], 'state');
   });
 
   mount(router, alertRoutes.test, async ({ guardianId, body: { channel } }) => {
@@ -124,13 +130,12 @@ export function alertRouter(deps: ServerDeps, live: LiveAlerts, rehearser: Rehea
     if (!settings || (channel === 'text' && (!config.textGateway || !settings.delivery.phone))) {
       throw new HttpProblem('no-way');
     }
-    const key = `test:${now.toISOString()}:${(await deliveriesOf(db, guardianId, { limit: 1 }))[0]?.id ?? ''}`;
     const way = { guardianId, channel, about: 'test', alertId: null, digestId: null } as const;
-    const [id] = await putOut(db, [{ ...way, key, told: [], notBefore: null }], now);
-    if (id) await enqueueDelivery(db, id);
-    const [latest] = await deliveriesOf(db, guardianId, { limit: 1 });
-    if (!latest) throw new Error('a try could not be put out');
-    return latest;
+    const [id] = await putOut(db, [{ ...way, key: `test:${randomUUID()}`, told: [], notBefore: null }], now);
+    const delivery = id && (await deliveryOf(db, guardianId, id));
+    if (!delivery) throw new Error('a try could not be put out');
+    await enqueueDelivery(db, delivery.id);
+    return delivery;
   });
 
   mount(router, alertRoutes.digest, async ({ guardianId }) =>

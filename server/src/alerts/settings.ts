@@ -114,7 +114,7 @@ function offScale(
 /**
  * Changes a guardian's own settings.
  * @throws HttpProblem 404 for an exception about a child or course that is not theirs, 422 `off-scale` for a threshold
- * that the course has not, `unknown-zone` for a zone that is none.
+ * that the course has not, 400 for a zone that is none.
  */
 export async function changeSettings(
   deps: Deps,
@@ -137,7 +137,9 @@ export async function changeSettings(
     if (errors.length > 0) throw new HttpProblem('off-scale', { errors });
   }
   if (delivery && !isTimeZone(delivery.timeZone)) {
-    throw new HttpProblem('off-scale', { errors: [{ path: '/delivery/timeZone', message: 'no such zone' }] });
+    throw new HttpProblem('bad-request', {
+      errors: [{ path: '/delivery/timeZone', message: 'must be a zone of the IANA database' }],
+    });
   }
   const row = {
     ...(rules ? { rules: JSON.stringify(rules) } : {}),

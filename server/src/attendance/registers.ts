@@ -1,5 +1,7 @@
-import type { CodeMeaningFrom, GivenMark, Known, Meaning } from '@cadro/core';
+import { daysAfter, type CodeMeaningFrom, type GivenMark, type Known, type Meaning } from '@cadro/core';
 import type { Db } from '../db';
+import { yearOf } from './overview';
+import { termsOf } from './store';
 
 type MarkSeen = GivenMark & { readonly courseTitle: string | null };
 
@@ -45,25 +47,30 @@ const seen = (row: Row): Known<MarkSeen> => ({
   },
 });
 
+/** No school year is longer. */
+const longestYearDays = 400;
 const shared = ['a.student_id', 'a.on_date', 'a.period', 'a.course_id', 'c.title as course_title', 'a.code'];
 
 /**
- * The registers of several children since a day, as each of their households reads them: four queries, however many
- * children.
+ * The registers of several children in the school year that runs, as each of their households reads them: five queries,
+ * however many children.
+ * @param today a date; where a source names no year, more than a year before it is left out.
  */
 export async function registersOf(
   db: Db,
   studentIds: readonly string[],
-  since: string,
+  today: string,
 ): Promise<(studentId: string, householdId: string) => RegisterHistory> {
   const ids = [...studentIds];
+  const since = daysAfter(today, -longestYearDays);
   const marksIn = (table: string) =>
     db(`${table} as a`)
       .leftJoin('courses as c', 'c.id', 'a.course_id')
       .whereIn('a.student_id', ids)
       .where('a.on_date', '>=', since)
       .orderBy(['a.on_date', 'a.period']);
-  const [school, household, codes, found] = await Promise.all([
+  const [terms, school, household, codes, found] = await Promise.all([
+    termsOf(db, ids),
     marksIn('attendance_marks').select<Row[]>(
       ...shared,
       'a.marked_at',
@@ -102,11 +109,22 @@ export async function registersOf(
         db.raw(`'found' as said, null::date as "from", null::text as label`),
       ),
   ]);
+  const began = new Map(
+    ids.map((id) => [
+      id,
+      yearOf(
+        terms.filter(({ studentId }) => studentId === id),
+        today,
+      )?.from ?? since,
+    ]),
+  );
   return (studentId, householdId) => ({
     marks: [...school, ...household]
       .filter(
         (row) =>
-          row.student_id === studentId && (row.household_id === null || row.household_id === householdId),
+          row.student_id === studentId &&
+          row.on_date >= (began.get(studentId) ?? since) &&
+          (row.household_id === null || row.household_id === householdId),
       )
       .map(seen),
     meanings: [...codes, ...found]

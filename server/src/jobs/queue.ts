@@ -6,12 +6,14 @@ async function addJob(
   db: Db | Trx,
   task: string,
   payload: Record<string, unknown>,
-  options: { key?: string; queue?: string; maxTries?: number } = {},
+  options: { key?: string; queue?: string } = {},
 ): Promise<void> {
-  await db.raw(
-    'select graphile_worker.add_job(?, ?::json, queue_name := ?, job_key := ?, max_attempts := ?)',
-    [task, JSON.stringify(payload), options.queue ?? null, options.key ?? null, options.maxTries ?? null],
-  );
+  await db.raw('select graphile_worker.add_job(?, ?::json, queue_name := ?, job_key := ?)', [
+    task,
+    JSON.stringify(payload),
+    options.queue ?? null,
+    options.key ?? null,
+  ]);
 }
 
 /** Later wishes for a child whose figures wait to be computed join the one that waits. */
@@ -53,8 +55,6 @@ export const enqueueUpkeep = (db: Db | Trx): Promise<void> =>
 export const enqueueRounds = (db: Db | Trx): Promise<void> =>
   addJob(db, 'alertRounds', {}, { key: 'rounds' });
 
-/** A message is tried so many times, each later than the one before; the last is about an hour after the first. */
-const deliveryTries = 9;
-
+/** When it is tried again is kept with what is to be delivered: the queue only takes it there. */
 export const enqueueDelivery = (db: Db | Trx, deliveryId: string): Promise<void> =>
-  addJob(db, 'deliver', { deliveryId }, { key: `deliver:${deliveryId}`, maxTries: deliveryTries });
+  addJob(db, 'deliver', { deliveryId }, { key: `deliver:${deliveryId}` });

@@ -53,13 +53,9 @@ export function tasksOf({ db, clock, config, mail }: JobDeps): TaskList {
       await makeDigests({ db, clock });
       for (const id of await dueDeliveries(db, await clock.now())) await enqueueDelivery(db, id);
     },
-    async deliver(payload, { job }) {
+    async deliver(payload) {
       const { deliveryId } = parse('job deliver', DeliveryJob, payload);
-      await deliver(
-        { db, clock, config, transport: mail.transport },
-        deliveryId,
-        job.attempts >= job.max_attempts,
-      );
+      await deliver({ db, clock, config, transport: mail.transport }, deliveryId);
     },
     async sendMail(payload, { job }) {
       const { messageId } = parse('job sendMail', MessageJob, payload);

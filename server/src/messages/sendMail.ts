@@ -10,7 +10,16 @@ export interface MailDeps {
   readonly transport: Transporter;
 }
 
-export const mailTransport = (config: Config): Transporter => createTransport(config.smtpUrl);
+/** A mail server that says nothing for as long is away; the address may say otherwise. */
+const patienceMs = { connectionTimeout: '10000', greetingTimeout: '10000', socketTimeout: '30000' } as const;
+
+export function mailTransport({ smtpUrl }: Config): Transporter {
+  const url = new URL(smtpUrl);
+  for (const [name, ms] of Object.entries(patienceMs)) {
+    if (!url.searchParams.has(name)) url.searchParams.set(name, ms);
+  }
+  return createTransport(url.toString());
+}
 
 /**
  * Sends one stored message by SMTP. Its Message-ID comes from its own id, so that a second try after a crash

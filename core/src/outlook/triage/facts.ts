@@ -1,7 +1,7 @@
 import type {
   AbsencePurpose,
-  AlertKind,
   AlertReason,
+  AlertSubject,
   CommentSubject,
   CourseFigures,
   FollowUpTopic,
@@ -20,13 +20,9 @@ export interface FamilyFacts {
 }
 
 /** An alert about a child that has been told, is not done, and of which something still holds. */
-export interface AlertFacts {
+export interface AlertFacts extends AlertSubject {
   readonly id: string;
-  readonly key: string;
-  readonly kind: AlertKind;
   readonly studentId: string;
-  readonly courseId: string | null;
-  readonly courseTitle: string | null;
   readonly reasons: readonly AlertReason[];
   /** Ids of the reasons it was last told for. */
   readonly leading: readonly string[];
