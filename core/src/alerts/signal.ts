@@ -4,9 +4,11 @@ import type { ChildFacts } from './facts';
 /** A rule's finding: a reason for an alert about a subject. */
 export interface Signal extends AlertSubject {
   readonly reason: AlertReason;
-  /** Whether it holds until something changes; else it has happened and is news for some days. */
-  readonly lasting: boolean;
 }
+
+/** Whether a reason tells of what has happened, which is news for some days; the others hold until something changes. */
+export const hasHappened = ({ about, rule }: AlertReason): boolean =>
+  about === 'comment' || about === 'term' || rule === 'settled' || rule === 'sent-back';
 
 /** Whether a reason by a rule stands in the alert of a key already; a rule lets go later than it takes hold. */
 export type Stands = (key: string, rule: RuleName) => boolean;

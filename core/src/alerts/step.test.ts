@@ -4,6 +4,7 @@ import { deepFreeze } from '../testing/courses';
 import { anyHistory, evening, historyOf, instant, item, score, startMs, state } from '../testing/histories';
 import {
   alertWords,
+  canEnd,
   daysEarlier,
   factsAt,
   factsOfDays,
@@ -241,6 +242,29 @@ describe('a look', () => {
     expect(looseOnly(back(9))).toEqual([3]);
     expect(looseOnly(back(20))).toEqual([3, 20]);
   });
+});
+
+describe('an alert', () => {
+  const reasons = (more: Partial<AlertReason>[]): Pick<AlertState, 'reasons'> => ({
+    reasons: more as AlertReason[],
+  });
+  it.each<[string, Partial<AlertReason>[], boolean]>([
+    ['of a comment', [{ about: 'comment', rule: 'comment' }], false],
+    ['of a final figure', [{ about: 'term', rule: 'term-final' }], false],
+    ['of work sent back', [{ about: 'work', rule: 'sent-back' }], false],
+    ['of a loose end tied up', [{ about: 'work', rule: 'settled' }], false],
+    ['of open work', [{ about: 'work', rule: 'loose-end' }], true],
+    [
+      'of work sent back that is open still',
+      [
+        { about: 'work', rule: 'sent-back' },
+        { about: 'work', rule: 'loose-end' },
+      ],
+      true,
+    ],
+    ['of a figure', [{ about: 'figure', rule: 'below' }], true],
+    ['of absences', [{ about: 'attendance', rule: 'unexplained' }], true],
+  ])('%s can end: %#', (_name, of, ends) => expect(canEnd(reasons(of))).toBe(ends));
 });
 
 describe('what goes out', () => {

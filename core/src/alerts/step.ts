@@ -1,6 +1,6 @@
 import type { AlertKind, AlertReason, AlertSubject } from '@cadro/contract';
 import { instantOf } from '../gradebook';
-import type { Signal } from './signal';
+import { hasHappened, type Signal } from './signal';
 
 const hourMs = 60 * 60 * 1000;
 const dayMs = 24 * hourMs;
@@ -89,15 +89,15 @@ const untold = (subject: AlertSubject, episode: number): AlertState => ({
   told: [],
 });
 
+/** Whether an alert is of something that can end; one of words or of marks that have come is only read. */
+export const canEnd = ({ reasons }: Pick<AlertState, 'reasons'>): boolean =>
+  reasons.some((reason) => !hasHappened(reason));
+
 /** What is so now first, then what has happened and still belongs to it. */
 function gathered(before: AlertState, { signals }: Cause): AlertReason[] {
   const now = signals.map(({ reason }) => reason);
   const ids = new Set(now.map(({ id }) => id));
-  const lasting = new Set(['figure', 'attendance', 'upkeep']);
-  const happened = before.reasons.filter(
-    ({ id, about, rule }) =>
-      !ids.has(id) && !lasting.has(about) && (rule === 'settled' || rule === 'sent-back' || about !== 'work'),
-  );
+  const happened = before.reasons.filter((reason) => !ids.has(reason.id) && hasHappened(reason));
   return [...now, ...happened.slice(0, mostEvents)];
 }
 
@@ -119,7 +119,7 @@ function looked(
   const rests = !same && sinceTold < pauseMs[before.kind];
   if (rests) {
     // What has happened has joined now; what lasts is told when the pause is over, if it lasts till then.
-    const joined = fresh.filter(({ lasting }) => !lasting).map(({ reason }) => reason.id);
+    const joined = fresh.flatMap(({ reason }) => (hasHappened(reason) ? [reason.id] : []));
     return { state: { ...base, known: [...known, ...joined], newsAt: now }, telling: null };
   }
   const reasonIds = [...(same ? before.told : []), ...fresh.map(({ reason }) => reason.id)];

@@ -21,7 +21,6 @@ export function upkeepSignals(facts: UpkeepFacts, rules: RuleSettings): Signal[]
     studentId: null,
     courseId: null,
     courseTitle: null,
-    lasting: true,
   } as const;
   const daysSince = (at: string): number => Math.floor((facts.asOfMs - Date.parse(at)) / dayMs);
   const silent = rules['source-silent'];

@@ -396,17 +396,18 @@ describe('the list', () => {
       ((await maren.get(alertRoutes.list.path).query(query).expect(200)).body.alerts as Alert[]).map(
         ({ id }) => id,
       );
+    const put = (state: string) =>
+      maren
+        .post(alertRoutes.change.path)
+        .send({ ids: [alertId], state })
+        .expect(204);
+    await put('open');
     expect(await found({ q: 'KEEL caspian' })).toEqual([alertId]);
     expect(await found({ q: 'lighthouse' })).toEqual([]);
     expect(await found({ kind: 'work', state: 'open', studentId: world.student('caspian') })).toEqual([
       alertId,
     ]);
     expect(await found({ kind: 'good' })).toEqual([]);
-    const put = (state: string) =>
-      maren
-        .post(alertRoutes.change.path)
-        .send({ ids: [alertId], state })
-        .expect(204);
     await put('done');
     expect(await found({ state: 'open' })).toEqual([]);
     await put('open');
@@ -534,4 +535,12 @@ it('tells of a source that has been silent, once, and that it is over when it sp
   await world.sync('millrace');
   await lookAtGuardians(world);
   expect((await silent()).filter(({ over_at }) => over_at === null)).toHaveLength(1);
+  // What is over needs nobody: it is done by itself.
+  const states = (
+    (await maren.get(alertRoutes.list.path).query({ kind: 'upkeep' })).body.alerts as Alert[]
+  ).map(({ state, overAt }) => [state, overAt !== null]);
+  expect(states.sort()).toEqual([
+    ['done', true],
+    ['open', false],
+  ]);
 });

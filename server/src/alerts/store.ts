@@ -1,5 +1,5 @@
 import type { AlertKind, AlertReason, AlertStateName, Silence } from '@cadro/contract';
-import type { AlertState } from '@cadro/core';
+import { canEnd, type AlertState } from '@cadro/core';
 import { inChunks, type Db, type Trx } from '../db';
 
 /** An alert as it is kept, with how its guardian stands to it. */
@@ -67,7 +67,10 @@ export async function lastStates(
   return rows.map(alertOf);
 }
 
-/** Puts down alerts as they stand now; news opens one again that was read or done. */
+/**
+ * Puts down alerts as they stand now. News opens one again that was read or done; one of which nothing holds any more is
+ * done by itself, unless it tells of words or marks that came: those are read.
+ */
 export async function saveStates(
   trx: Trx,
   changed: readonly { readonly guardianId: string; readonly state: AlertState }[],
@@ -83,10 +86,15 @@ export async function saveStates(
          "newsAt" timestamptz, "overAt" timestamptz, reasons jsonb, known jsonb, told jsonb)
        on conflict (guardian_id, key, episode) do update set
          course_title = excluded.course_title, raised_at = excluded.raised_at, told_at = excluded.told_at,
-         state = case when excluded.news_at is distinct from alerts.news_at then 'open' else alerts.state end,
+         state = case when excluded.news_at is distinct from alerts.news_at then 'open'
+           when alerts.over_at is null and excluded.over_at is not null and excluded.key = any(?) then 'done'
+           else alerts.state end,
          news_at = excluded.news_at, over_at = excluded.over_at,
          reasons = excluded.reasons, known = excluded.known, told = excluded.told`,
-      [JSON.stringify(some.map(({ guardianId, state }) => ({ ...state, guardianId })))],
+      [
+        JSON.stringify(some.map(({ guardianId, state }) => ({ ...state, guardianId }))),
+        some.flatMap(({ state }) => (canEnd(state) ? [state.key] : [])),
+      ],
     );
   });
 }

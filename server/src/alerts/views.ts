@@ -1,5 +1,5 @@
 import type { Alert, AlertQuery, AlertStateName, Child, Language } from '@cadro/contract';
-import { alertWords, formatsFor, tellAlert } from '@cadro/core';
+import { alertWords, canEnd, formatsFor, isSilenced, tellAlert } from '@cadro/core';
 import { stringify } from 'csv-stringify/sync';
 import type { Static } from '@sinclair/typebox';
 import type { Db } from '../db';
@@ -10,17 +10,13 @@ type Query = Static<typeof AlertQuery>;
 
 const silencedUntil = (alert: KeptAlert, silences: readonly SilenceRow[], today: string): string | null =>
   silences
-    .filter(
-      ({ alertKey, studentId, courseId, kind, until }) =>
-        until >= today &&
-        (alertKey === null || alertKey === alert.key) &&
-        (studentId === null || studentId === alert.studentId) &&
-        (courseId === null || courseId === alert.courseId) &&
-        (kind === null || kind === alert.kind),
-    )
+    .filter((silence) => isSilenced(alert, [silence], today))
     .map(({ until }) => until)
     .sort()
     .at(-1) ?? null;
+
+/** Words and marks that came stay so: only their news is over. */
+const overAt = (alert: KeptAlert): string | null => (canEnd(alert) ? alert.overAt : null);
 
 interface Ask {
   readonly guardianId: string;
@@ -83,7 +79,7 @@ export async function alertViews(db: Db, ask: Ask, query: Query & { id?: string 
     state: alert.state,
     raisedAt: alert.raisedAt ?? '',
     newsAt: alert.newsAt ?? alert.raisedAt ?? '',
-    overAt: alert.overAt,
+    overAt: overAt(alert),
     reasons: [...alert.reasons],
     leading: [...alert.told],
     silencedUntil: silencedUntil(alert, silences, ask.today),
@@ -121,6 +117,7 @@ export async function alertsFile(db: Db, ask: Ask, query: Query): Promise<string
     const timeZone = child?.timeZone ?? 'UTC';
     const told = tellAlert(language, alert, { timeZone, lead: alert.told });
     const { moment } = formatsFor(language, timeZone);
+    const ended = (at: string | null) => (at === null ? '' : moment(at));
     return [
       moment(alert.raisedAt ?? ''),
       moment(alert.newsAt ?? ''),
@@ -131,7 +128,7 @@ export async function alertsFile(db: Db, ask: Ask, query: Query): Promise<string
       told.reasons.flatMap(({ facts }) => facts).join(' '),
       [...new Set(told.reasons.map(({ source }) => source))].join('; '),
       stateWords[language][alert.state],
-      alert.overAt ? moment(alert.overAt) : '',
+      ended(overAt(alert)),
     ];
   });
   return stringify([[...columns[language]], ...lines], {

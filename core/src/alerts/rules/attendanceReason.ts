@@ -22,7 +22,6 @@ export function attendanceSignal(
     studentId: facts.studentId,
     courseId: null,
     courseTitle: null,
-    lasting: true,
     reason: {
       id: finding.id,
       at: marks.at(-1)?.markedAt ?? `${days.at(-1) ?? facts.today}T12:00:00Z`,

@@ -28,7 +28,6 @@ export const bigWork: ChildRule = {
           kind: 'coming',
           itemId: id,
           at: instantOf(dueAtMs - days * dayMs),
-          lasting: true,
           work: { impact: stake },
         });
       });

@@ -15,7 +15,6 @@ export const comment: ChildRule = {
           studentId: facts.studentId,
           courseId,
           courseTitle,
-          lasting: false,
           reason: {
             id: `comment:${id}`,
             at: value.writtenAt,

@@ -44,7 +44,6 @@ export const deadline: ChildRule = {
           kind: 'work',
           itemId,
           at: instantOf(untilMs - days * dayMs),
-          lasting: true,
           work: { ...(end ? endOf(end) : {}), deadline: instantOf(untilMs), credit },
         });
       });

@@ -39,7 +39,6 @@ export function figureSignal(facts: ChildFacts, course: CourseSight, finding: Fi
       studentId: facts.studentId,
       courseId: course.id,
       courseTitle: course.title,
-      lasting: true,
       reason: {
         id,
         at: last?.at ?? instantOf(facts.asOfMs),

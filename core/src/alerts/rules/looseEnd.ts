@@ -33,7 +33,6 @@ export const looseEnd: ChildRule = {
           kind: 'work',
           itemId: end.itemId,
           at: standsSince(course, end.itemId, facts.asOfMs),
-          lasting: true,
           work: endOf(end),
         }),
       );

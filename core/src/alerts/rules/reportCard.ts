@@ -19,7 +19,6 @@ export const reportCard: ChildRule = {
           studentId: facts.studentId,
           courseId: null,
           courseTitle: null,
-          lasting: false,
           reason: {
             id: `report-card:${term}`,
             at: value.writtenAt,

@@ -20,7 +20,6 @@ export const sentBack: ChildRule = {
           kind: 'work',
           itemId,
           at: after.value.at,
-          lasting: false,
         });
       });
     }),

@@ -26,7 +26,6 @@ export const settled: ChildRule = {
           kind: 'good',
           itemId,
           at: after.value.at,
-          lasting: false,
           work: { was },
         });
       });

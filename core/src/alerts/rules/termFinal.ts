@@ -13,7 +13,6 @@ export const termFinal: ChildRule = {
           studentId: facts.studentId,
           courseId: null,
           courseTitle: null,
-          lasting: false,
           reason: {
             id: `term-final:${value.courseId}:${value.term}`,
             at: value.reportedAt,

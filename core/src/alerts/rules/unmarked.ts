@@ -20,7 +20,6 @@ export const unmarked: ChildRule = {
           kind: 'work',
           itemId,
           at: last.at,
-          lasting: true,
         });
       });
     }),

@@ -10,7 +10,6 @@ interface Finding {
   readonly kind: Signal['kind'];
   readonly itemId: string;
   readonly at: string;
-  readonly lasting: boolean;
   readonly work?: Partial<AlertWork>;
 }
 
@@ -31,7 +30,7 @@ export function workSignal(facts: ChildFacts, course: CourseSight, finding: Find
   const item = course.items.get(finding.itemId);
   if (!item) return [];
   const last = course.results.get(item.id)?.at(-1)?.value;
-  const { rule, id, key, kind, at, lasting, work } = finding;
+  const { rule, id, key, kind, at, work } = finding;
   return [
     {
       key,
@@ -39,7 +38,6 @@ export function workSignal(facts: ChildFacts, course: CourseSight, finding: Find
       studentId: facts.studentId,
       courseId: course.id,
       courseTitle: course.title,
-      lasting,
       reason: {
         id,
         at,
