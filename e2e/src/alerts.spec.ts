@@ -140,8 +140,10 @@ test('the digest leads on, is on paper too, and mail is stopped by the link in i
   }
   const paper = await page.request.get('/api/alerts/digest.pdf');
   expect(paper.headers()['content-type']).toContain('application/pdf');
-  await page.getByRole('link', { name: /^Tide tables fell from/ }).click();
-  await expect(page.getByRole('heading', { level: 1, name: 'Tide tables' })).toBeVisible();
+  // What a teacher wrote is there to read, without going on.
+  await expect(page.getByText(/“Pet read the harbour plan to the whole class/)).toBeVisible();
+  await page.getByRole('link', { name: /^Kelp chemistry fell from/ }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Kelp chemistry' })).toBeVisible();
 
   const digest = (await arrivals(running)).findLast(
     ({ to, subject }) => to === 'maren@aldervane.example' && subject.startsWith('The week at a glance'),

@@ -215,8 +215,8 @@ describe('a rehearsal', () => {
 describe('the digest', () => {
   const part = (more: Partial<Digest['children'][number]> = {}): Digest['children'][number] => ({
     ...{ studentId, givenName: name, timeZone: 'America/Halifax', good: [], needs: [], before: [] },
-    ...{ coming: [], changed: [], comments: [], more: 0 },
-    attendance: { schoolDays: 5, lessonsMissed: 0, unexplained: 0, late: 0 },
+    ...{ coming: { works: 0, big: [] }, changed: [], comments: [], more: 0 },
+    attendance: { schoolDays: 5, daysMissed: 0, lessonsMissed: 0, unexplained: 0, late: 0 },
     ...more,
   });
   const digest = (children: Digest['children']): Digest => ({
@@ -232,16 +232,15 @@ describe('the digest', () => {
     await given([
       part({
         needs: [{ key, kind, studentId, courseId, courseTitle, reasons }],
-        coming: [
-          {
-            itemId: 'i',
-            courseTitle: 'Tide tables',
-            title: 'Springs',
-            dueAt: '2026-10-23T02:59:00Z',
-            possible: 20,
-            test: true,
-          },
-        ],
+        coming: {
+          works: 3,
+          big: [
+            {
+              ...{ itemId: 'i', courseId: 'c', courseTitle: 'Tide tables', title: 'Springs' },
+              dueAt: '2026-10-23T02:59:00Z',
+            },
+          ],
+        },
         changed: [
           { courseId: 'c', courseTitle: 'Tide tables', before: 88.8, now: 81.3, outOf: 100, decimals: 1 },
         ],
@@ -251,10 +250,12 @@ describe('the digest', () => {
     show(<DigestScreen />);
     const link = screen.getByRole('link', { name: 'Tide tables fell from 88.8 to 81.3' });
     expect(link.getAttribute('href')).toBe(`/courses/${studentId}/c`);
-    expect(screen.getByText('Thu 22 Oct: Springs, Tide tables, a test, worth 20')).toBeTruthy();
+    const test = screen.getByRole('link', { name: 'Thu 22 Oct: Springs (Tide tables)' });
+    expect(test.getAttribute('href')).toBe(`/courses/${studentId}/c/i`);
+    expect(screen.getByText('And 2 more.')).toBeTruthy();
     expect(screen.getByText('Tide tables: 88.8 → 81.3')).toBeTruthy();
-    expect(screen.getByText('There on all of 5 school days, on time.')).toBeTruthy();
-    expect(screen.getByText('2 more things stand in Cadro.')).toBeTruthy();
+    expect(screen.getByText('There on all 5 school days, on time.')).toBeTruthy();
+    expect(screen.getByText('2 more in Cadro.')).toBeTruthy();
   });
 
   it('has one line when there is nothing', async () => {

@@ -7,7 +7,7 @@ import { digestRhythms } from './settings';
 export const DigestEntry = Type.Composite([AlertSubject, Type.Object({ reasons: Type.Array(AlertReason) })]);
 export type DigestEntry = Static<typeof DigestEntry>;
 
-/** What a digest says of one child. Lists are short; `more` counts what did not go in. */
+/** What a digest says of one child; `more` counts what did not go in. */
 export const DigestChild = Type.Object({
   studentId: Uuid,
   givenName: Type.String(),
@@ -16,19 +16,27 @@ export const DigestChild = Type.Object({
   needs: Type.Array(DigestEntry),
   /** What was open before the days of this digest already. */
   before: Type.Array(DigestEntry),
-  coming: Type.Array(
-    Type.Object({
-      itemId: Type.String(),
-      courseTitle: Type.String(),
-      title: Type.String(),
-      dueAt: Instant,
-      possible: Type.Number(),
-      test: Type.Boolean(),
-    }),
-  ),
+  /** Of the next seven days. */
+  coming: Type.Object({
+    /** How many works are due, of whatever weight. */
+    works: Type.Integer(),
+    /** Tests, and works that decide much; by the day they are due. */
+    big: Type.Array(
+      Type.Object({
+        itemId: Type.String(),
+        courseId: Type.String(),
+        courseTitle: Type.String(),
+        title: Type.String(),
+        dueAt: Instant,
+      }),
+    ),
+  }),
   attendance: Type.Object({
     schoolDays: Type.Integer(),
+    /** Days with a lesson missed, whole or in part. */
+    daysMissed: Type.Integer(),
     lessonsMissed: Type.Integer(),
+    /** Of the lessons missed. */
     unexplained: Type.Integer(),
     late: Type.Integer(),
   }),

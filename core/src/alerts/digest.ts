@@ -1,20 +1,17 @@
 import type { AlertRules, DigestChild, DigestEntry, Silence } from '@cadro/contract';
 import { dateIn } from '../dates';
-import { instantOf } from '../gradebook';
-import { isTest } from '../outlook';
 import { byUrgency } from './cap';
 import type { ChildFacts } from './facts';
 import { signalsOf } from './look';
+import { worksDue } from './rules/bigWork';
 import { presetRules } from './presets';
 import { isSilenced } from './silence';
 import { step } from './step';
 
 const dayMs = 24 * 60 * 60 * 1000;
-const comingMs = 7 * dayMs;
-/** What is read in forty seconds. */
-const most = { good: 3, needs: 4, before: 3, coming: 5, changed: 4, comments: 2 } as const;
+const comingDays = 7;
 
-/** The rules a digest looks through: all that can be so, none of what the digest lists itself. */
+/** The rules a digest looks through: all that can be so, and what is big by the guardian's own measure. */
 const digestRules = ({ rules, exceptions }: AlertRules): AlertRules => {
   const every = presetRules('everything').rules;
   return {
@@ -27,19 +24,28 @@ const digestRules = ({ rules, exceptions }: AlertRules): AlertRules => {
       fallen: { ...rules.fallen, on: true },
       slipping: { ...rules.slipping, on: true },
       'loose-end': { ...rules['loose-end'], on: true },
-      'big-work': { ...every['big-work'], on: false },
+      'big-work': { ...rules['big-work'], on: true, days: comingDays },
     },
   };
 };
 
-/** Works that came to be as they are before the days of the digest stand apart: 'that week and before'. */
+/** A day that was missed longer ago than this before the digest's days is nobody's concern of today. */
+const attendanceMs = 28 * dayMs;
+
+/** Whether something ends soon: what can be done until a day comes before what has no day. */
+const ends = ({ reasons }: DigestEntry): boolean => reasons.some(({ rule }) => rule === 'deadline');
+
+/** What came to be as it is before the days of the digest stands apart: 'that week and before'. */
 function byAge(
-  needs: readonly DigestEntry[],
+  standing: readonly DigestEntry[],
   sinceMs: number,
 ): { now: DigestEntry[]; before: DigestEntry[] } {
-  const isOld = ({ reasons }: DigestEntry) =>
-    reasons.every(({ rule, at }) => rule === 'loose-end' && Date.parse(at) < sinceMs);
-  return { now: needs.filter((each) => !isOld(each)), before: needs.filter(isOld) };
+  const lastMs = ({ reasons }: DigestEntry) => Math.max(...reasons.map(({ at }) => Date.parse(at)));
+  const isOld = (entry: DigestEntry) => !ends(entry) && lastMs(entry) < sinceMs;
+  const concerns = standing.filter(
+    (entry) => entry.kind !== 'attendance' || lastMs(entry) >= sinceMs - attendanceMs,
+  );
+  return { now: concerns.filter((each) => !isOld(each)), before: concerns.filter(isOld) };
 }
 
 const stakeOf = ({ reasons }: DigestEntry): number =>
@@ -54,28 +60,23 @@ const stakeOf = ({ reasons }: DigestEntry): number =>
     ),
   );
 
-function comingOf({ courses, asOfMs }: ChildFacts): DigestChild['coming'] {
-  return courses
-    .flatMap((course) =>
-      [...course.items.values()].flatMap((item) => {
-        const status = course.results.get(item.id)?.at(-1)?.value.status ?? 'open';
-        const { dueAtMs, assignedAtMs } = item;
-        const given = assignedAtMs === null || assignedAtMs <= asOfMs;
-        const soon = dueAtMs !== null && dueAtMs >= asOfMs && dueAtMs - asOfMs <= comingMs;
-        if (!given || !soon || status !== 'open') return [];
-        return [
-          {
-            itemId: item.id,
-            courseTitle: course.title,
-            title: item.title,
-            dueAt: instantOf(dueAtMs),
-            possible: item.possible,
-            test: isTest(course.itemKinds[item.id] ?? null),
-          },
-        ];
-      }),
+function comingOf(facts: ChildFacts, found: readonly DigestEntry[]): DigestChild['coming'] {
+  const works = facts.courses.flatMap((course) => worksDue(facts, course, comingDays)).length;
+  const big = found
+    .flatMap(({ courseId, courseTitle, reasons }) =>
+      reasons.flatMap((reason) =>
+        reason.about === 'work' && reason.work.dueAt && courseId
+          ? [
+              {
+                ...{ itemId: reason.work.itemId, courseId, courseTitle: courseTitle ?? '' },
+                ...{ title: reason.work.title, dueAt: reason.work.dueAt },
+              },
+            ]
+          : [],
+      ),
     )
     .sort((a, b) => (a.dueAt < b.dueAt ? -1 : a.dueAt > b.dueAt ? 1 : a.title < b.title ? -1 : 1));
+  return { works, big };
 }
 
 /** How far each figure has come since the digest's days began, the greatest way first. */
@@ -95,10 +96,12 @@ function changedOf({ courses }: ChildFacts, sinceMs: number): DigestChild['chang
 
 function attendanceIn({ days, timeZone }: ChildFacts, sinceMs: number): DigestChild['attendance'] {
   const since = dateIn(timeZone, new Date(sinceMs));
-  const lessons = days.filter(({ date }) => date > since).flatMap((day) => day.lessons);
+  const within = days.filter(({ date }) => date > since);
+  const lessons = within.flatMap((day) => day.lessons);
   const missed = lessons.filter(({ kind }) => kind === 'absent');
   return {
-    schoolDays: days.filter(({ date }) => date > since).length,
+    schoolDays: within.length,
+    daysMissed: within.filter((day) => day.lessons.some(({ kind }) => kind === 'absent')).length,
     lessonsMissed: missed.length,
     unexplained: missed.filter(({ excused }) => !excused).length,
     late: lessons.filter(({ kind }) => kind === 'tardy').length,
@@ -133,45 +136,79 @@ export function digestChild(
       ...{ key, kind, studentId, courseId, courseTitle },
       reasons: [...reasons],
     }))
-    .sort((a, b) => stakeOf(b) - stakeOf(a) || byUrgency.indexOf(a.kind) - byUrgency.indexOf(b.kind));
+    .sort(
+      (a, b) =>
+        Number(ends(b)) - Number(ends(a)) ||
+        stakeOf(b) - stakeOf(a) ||
+        byUrgency.indexOf(a.kind) - byUrgency.indexOf(b.kind),
+    );
   const of = (...kinds: DigestEntry['kind'][]) => standing.filter(({ kind }) => kinds.includes(kind));
   const { now: needs, before } = byAge(of('figure', 'work', 'attendance', 'term'), ask.sinceMs);
-  const lists = {
-    good: of('good'),
-    needs,
-    before,
-    coming: comingOf(facts),
-    changed: changedOf(facts, ask.sinceMs),
-    comments: of('comment'),
-  };
-  const over = (list: readonly unknown[], count: number) => Math.max(0, list.length - count);
-  const more =
-    over(lists.good, most.good) +
-    over(needs, most.needs) +
-    over(before, most.before) +
-    over(lists.coming, most.coming) +
-    over(lists.changed, most.changed) +
-    over(lists.comments, most.comments);
   return {
     studentId: facts.studentId,
     givenName: ask.givenName,
     timeZone: facts.timeZone,
-    good: lists.good.slice(0, most.good),
-    needs: needs.slice(0, most.needs),
-    before: before.slice(0, most.before),
-    coming: lists.coming.slice(0, most.coming),
+    good: of('good'),
+    needs,
+    before,
+    coming: comingOf(facts, of('coming')),
     attendance: attendanceIn(facts, ask.sinceMs),
-    changed: lists.changed.slice(0, most.changed),
-    comments: lists.comments.slice(0, most.comments),
-    more,
+    changed: changedOf(facts, ask.sinceMs),
+    comments: of('comment'),
+    more: 0,
   };
+}
+
+/** So many entries are read in forty seconds, beside what is coming, attendance and figures that moved. */
+const mostEntries = 7;
+/** Of each child, so many works that are coming, and so many figures: fewer where there are more children. */
+const mostOf = (children: number): number => Math.max(1, 4 - children);
+/** In which turn an entry of a section is taken, by its place there: what needs you first, no section before all others. */
+const turns = {
+  needs: (place: number) => 2 * place,
+  good: (place: number) => 1 + 4 * place,
+  comments: (place: number) => 1 + 3 * place,
+  before: (place: number) => 3 + 3 * place,
+} as const;
+const sections = ['needs', 'good', 'comments', 'before'] as const;
+
+/** A digest that reads in forty seconds: what weighs most of each child, and how much more there is. */
+export function fitDigest(children: readonly DigestChild[]): DigestChild[] {
+  const queue = children
+    .flatMap((child) =>
+      sections.flatMap((section) =>
+        child[section].map((entry, place) => ({ entry, turn: turns[section](place), stake: stakeOf(entry) })),
+      ),
+    )
+    .sort((a, b) => a.turn - b.turn || b.stake - a.stake);
+  const taken = new Set(queue.slice(0, Math.max(mostEntries, children.length)).map(({ entry }) => entry));
+  const most = mostOf(children.length);
+  return children.map((child) => {
+    const kept = (entries: readonly DigestEntry[]) => entries.filter((entry) => taken.has(entry));
+    const entries = sections.flatMap((section) => child[section]);
+    // What is said of a figure once is not said again.
+    const said = kept(entries).flatMap(({ courseId, reasons }) =>
+      reasons.some(({ about }) => about === 'figure') ? [courseId] : [],
+    );
+    const changed = child.changed.filter(({ courseId }) => !said.includes(courseId));
+    return {
+      ...child,
+      ...{ needs: kept(child.needs), good: kept(child.good) },
+      ...{ comments: kept(child.comments), before: kept(child.before) },
+      coming: { ...child.coming, big: child.coming.big.slice(0, most) },
+      changed: changed.slice(0, most),
+      more:
+        child.more + entries.length - kept(entries).length + changed.length - changed.slice(0, most).length,
+    };
+  });
 }
 
 /** Whether a digest has nothing to say of any child. */
 export const isEmptyDigest = (children: readonly DigestChild[]): boolean =>
   children.every(
     ({ good, needs, before, coming, changed, comments, attendance }) =>
-      [good, needs, before, coming, changed, comments].every((list) => list.length === 0) &&
+      [good, needs, before, changed, comments].every((list) => list.length === 0) &&
+      coming.works === 0 &&
       attendance.lessonsMissed === 0 &&
       attendance.late === 0,
   );

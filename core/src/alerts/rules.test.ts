@@ -1,5 +1,15 @@
 import type { AlertRules, RuleName } from '@cadro/contract';
-import { evening, historyOf, instant, item, knownOn, score, state, type Sketch } from '../testing/histories';
+import {
+  evening,
+  historyOf,
+  instant,
+  item,
+  knownOn,
+  mark,
+  score,
+  state,
+  type Sketch,
+} from '../testing/histories';
 import { factsAt, lookAtChild, presetRules, presetOf, settingsFor, signalsOf } from '.';
 
 const everything = presetRules('everything');
@@ -18,19 +28,6 @@ const found = (sketch: Sketch, day: number, rules: AlertRules) =>
     key,
     ...reason,
   }));
-const mark = (code: string, day: number, period = '1') =>
-  knownOn(
-    {
-      on: instant(day).slice(0, 10),
-      period,
-      courseId: 'kelp',
-      code,
-      means: null,
-      markedAt: null,
-      by: 'school' as const,
-    },
-    day,
-  );
 const said = (day: number, more: object = {}) =>
   knownOn(
     {

@@ -1,19 +1,4 @@
-import type { Silence } from '@cadro/contract';
-import {
-  presetRules,
-  digestChild,
-  digestDueOn,
-  digestWords,
-  factsAt,
-  isEmptyDigest,
-  limitOn,
-  mostTries,
-  scaleUnit,
-  soonest,
-  usualDelivery,
-  waitMsAfter,
-} from '.';
-import { evening, historyOf, item, score, state } from '../testing/histories';
+import { digestDueOn, limitOn, mostTries, scaleUnit, soonest, usualDelivery, waitMsAfter } from '.';
 
 const halifax = 'America/Halifax';
 const at = (instant: string): number => Date.parse(instant);
@@ -65,74 +50,6 @@ describe('the last digest that is due', () => {
     ['weekly on Wednesday, at its hour', wish('weekly', 3), '2026-10-21T20:00:00Z', '2026-10-21'],
     ['none', wish('none'), '2026-10-21T20:00:00Z', null],
   ])('%s', (_name, delivery, now, due) => expect(digestDueOn(at(now), delivery)).toBe(due));
-});
-
-describe('a digest', () => {
-  const rules = presetRules('usual');
-  const said = (day: number, silences: readonly Silence[] = [], days = 7) =>
-    digestChild(
-      factsAt(
-        historyOf({
-          items: [item('a', 1), item('b', 2), item('c', 9), item('d', 11), item('e', 15)],
-          results: [
-            score('a', 1, 20),
-            state('b', 3, 'missing'),
-            state('c', 9, 'missing'),
-            score('d', 11, 10),
-            score('c', 13, 18),
-          ],
-        }),
-        evening(day),
-        days * 86_400_000,
-      ),
-      { givenName: 'Isolde', rules, silences, sinceMs: evening(day - days) },
-    );
-
-  it('puts old loose ends apart from what is new, and good news first', () => {
-    const child = said(14);
-    expect(child.good.flatMap(({ reasons }) => reasons.map(({ id }) => id.split(':')[0]))).toContain(
-      'settled',
-    );
-    expect(child.before).toMatchObject([{ key: 'work:child:kelp', reasons: [{ work: { title: 'b' } }] }]);
-    expect(child.coming.map(({ title }) => title)).toEqual(['e']);
-    expect(child.changed).toMatchObject([{ courseTitle: 'Kelp chemistry' }]);
-  });
-
-  it('leaves out what the guardian does not want to hear of now', () => {
-    const silence = {
-      alertKey: null,
-      studentId: null,
-      courseId: null,
-      kind: 'work' as const,
-      until: '2026-12-01',
-    };
-    const quiet = said(14, [silence]);
-    expect(quiet.before).toEqual([]);
-    expect(quiet.good).toEqual(said(14).good);
-    expect(said(14, [{ ...silence, until: '2026-09-01' }])).toEqual(said(14));
-  });
-
-  it('knows when it has nothing to say', () => {
-    const facts = factsAt(historyOf({}), evening(3));
-    const empty = digestChild(facts, { givenName: 'Pet', rules, silences: [], sinceMs: evening(0) });
-    expect(isEmptyDigest([empty])).toBe(true);
-    expect(isEmptyDigest([empty, said(14)])).toBe(false);
-    expect(isEmptyDigest([])).toBe(true);
-  });
-
-  it.each(['en', 'es'] as const)('says attendance in %s by its own units', (language) => {
-    const { attended, more, sections } = digestWords(language);
-    const texts = [
-      attended({ schoolDays: 5, lessonsMissed: 0, unexplained: 0, late: 0 }),
-      attended({ schoolDays: 5, lessonsMissed: 3, unexplained: 2, late: 1 }),
-      attended({ schoolDays: 5, lessonsMissed: 1, unexplained: 0, late: 2 }),
-      attended({ schoolDays: 0, lessonsMissed: 0, unexplained: 0, late: 0 }),
-      more(1),
-      more(4),
-      ...Object.values(sections),
-    ];
-    expect(new Set(texts).size).toBe(texts.length);
-  });
 });
 
 it('a threshold lies on the scale of a course, or says nothing about it', () => {

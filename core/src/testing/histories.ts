@@ -26,6 +26,15 @@ export const score = (itemId: string, day: number, earned: number): Known<Result
 export const state = (itemId: string, day: number, status: ResultRecord['status']): Known<ResultRecord> =>
   knownOn({ itemId, at: instant(day), status }, day);
 
+export const mark = (code: string, day: number, period = '1'): Known<GivenMark> =>
+  knownOn(
+    {
+      ...{ on: instant(day).slice(0, 10), period, courseId: 'kelp', code },
+      ...{ means: null, markedAt: null, by: 'school' },
+    },
+    day,
+  );
+
 /** A work as it was first given out. */
 const given = (value: ItemRecord): ItemVersion => ({
   value,
@@ -147,20 +156,7 @@ export const anyHistory: fc.Arbitrary<ChildHistory> = fc
           },
           knownAtMs: evening(day + late),
         })),
-      marks: days.map((code, day) =>
-        knownOn(
-          {
-            on: instant(day).slice(0, 10),
-            period: '1',
-            courseId: 'kelp',
-            code,
-            means: null,
-            markedAt: null,
-            by: 'school' as const,
-          },
-          day,
-        ),
-      ),
+      marks: days.map((code, day) => mark(code, day)),
       comments: comments.map(({ day, of }, index) =>
         knownOn(
           {

@@ -179,6 +179,11 @@ it('sends a digest a day that needs no signing in', async () => {
   expect(digests).toHaveLength(14);
   const last = digests.at(-1);
   for (const name of ['Isolde', 'Caspian', 'Pet']) expect(last?.text).toContain(name);
-  expect(last?.text).toContain('THE NEXT SEVEN DAYS');
+  expect(last?.text).toContain('NEXT 7 DAYS');
   expect(last?.html).toContain(`/courses/${world.student('isolde')}/`);
+  // Read in forty seconds: addresses and the foot are not read.
+  for (const { text } of digests) {
+    const read = text.slice(0, text.indexOf('See everything in Cadro')).replace(/https?:\S+|^- /gm, '');
+    expect(read.trim().split(/\s+/).length).toBeLessThanOrEqual(200);
+  }
 });

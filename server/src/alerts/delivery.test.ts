@@ -310,6 +310,22 @@ describe('a digest', () => {
     expect(await digests()).toHaveLength(1);
   });
 
+  it.each([
+    ['none' as const, '2027-08-04T19:40:00.000Z', null],
+    ['line' as const, '2027-08-11T19:40:00.000Z', 'Nothing new, and nothing that needs you.'],
+  ])('with nothing to say, of a year that is over: %s', async (emptyDigest, day, line) => {
+    await delivery({ digest: 'weekly', digestWeekday: 3, digestHour: 16, emptyDigest });
+    const before = await digests();
+    await world.moveTo(day);
+    await made();
+    expect((await digests()).slice(before.length).map(({ text }) => text)).toEqual(
+      line ? [expect.stringContaining(line)] : [],
+    );
+    expect(
+      await world.db('digests').where({ guardian_id: guardianId }).orderBy('due_on', 'desc').first('due_on'),
+    ).toEqual({ due_on: day.slice(0, 10) });
+  });
+
   it('is the same in the app and on paper', async () => {
     const { body } = await maren.get(alertRoutes.digest.path).expect(200);
     expect(body).toMatchObject({ rhythm: 'weekly', fromOn: '2026-10-15', toOn: '2026-10-21' });
@@ -320,6 +336,7 @@ describe('a digest', () => {
     const paper = await maren.get(alertRoutes.digestPaper.path).buffer(true).expect(200);
     expect(paper.headers['content-type']).toBe('application/pdf');
     expect((paper.body as Buffer).subarray(0, 5).toString()).toBe('%PDF-');
+    expect((paper.body as Buffer).toString('latin1').match(/\/Type \/Page\b/g)).toHaveLength(1);
   });
 });
 

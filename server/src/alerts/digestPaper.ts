@@ -1,7 +1,7 @@
 import { join } from 'node:path';
 import { buffer } from 'node:stream/consumers';
 import type { DigestChild, DigestContent, DigestRhythm, Language } from '@cadro/contract';
-import { digestSpan, digestWords, formatsFor, isEmptyDigest, movedLine, tellAlert } from '@cadro/core';
+import { digestNothing, digestSections, digestSpan, digestTitle, isEmptyDigest } from '@cadro/core';
 import PDFDocument from 'pdfkit';
 
 const fonts = join(__dirname, '..', '..', 'assets', 'fonts');
@@ -21,31 +21,16 @@ function lines(page: Page, heading: string, rows: readonly string[]): void {
 }
 
 function child(page: Page, said: DigestChild, language: Language): void {
-  const words = digestWords(language);
-  const formats = formatsFor(language, said.timeZone);
-  const headlines = (entries: DigestChild['needs']) =>
-    entries.map((entry) => tellAlert(language, entry, { timeZone: said.timeZone }).headline);
-  const { sections } = words;
+  const { sections, more } = digestSections(language, said);
   page.moveDown(0.8).font(strong).fontSize(15).fillColor(ink).text(said.givenName);
-  lines(page, sections.good, headlines(said.good));
-  lines(page, sections.needs, said.needs.length > 0 ? headlines(said.needs) : [words.needsNone]);
-  lines(page, sections.before, headlines(said.before));
-  lines(page, sections.comments, headlines(said.comments));
-  lines(
-    page,
-    sections.coming,
-    said.coming.map(
-      ({ title, courseTitle, dueAt, possible, test }) =>
-        `${formats.day(dueAt)}: ${words.work(title, courseTitle, test, possible)}`,
-    ),
-  );
-  lines(page, sections.attendance, [words.attended(said.attendance)]);
-  lines(
-    page,
-    sections.changed,
-    said.changed.map((moved) => movedLine(language, formats, moved)),
-  );
-  if (said.more > 0) page.fontSize(9).fillColor(soft).text(words.more(said.more));
+  for (const section of sections) {
+    lines(
+      page,
+      section.title,
+      section.lines.map(({ text }) => text),
+    );
+  }
+  if (more) page.fontSize(9).fillColor(soft).text(more);
 }
 
 /** The digest on paper: all children on one page where they fit. */
@@ -54,16 +39,13 @@ export async function digestPaper(
   rhythm: DigestRhythm,
   language: Language,
 ): Promise<Buffer> {
-  const words = digestWords(language);
-  const page = new PDFDocument({ size: 'A4', margin, info: { Title: words.title(rhythm === 'daily') } });
+  const title = digestTitle(language, rhythm === 'daily');
+  const page = new PDFDocument({ size: 'A4', margin, info: { Title: title } });
   const whole = buffer(page);
-  page
-    .font(strong)
-    .fontSize(20)
-    .fillColor(ink)
-    .text(words.title(rhythm === 'daily'));
+  page.font(strong).fontSize(20).fillColor(ink).text(title);
   page.font(regular).fontSize(11).fillColor(soft).text(digestSpan(language, content));
-  if (isEmptyDigest(content.children)) page.moveDown().fontSize(12).fillColor(ink).text(words.nothing);
+  if (isEmptyDigest(content.children))
+    page.moveDown().fontSize(12).fillColor(ink).text(digestNothing(language));
   else for (const said of content.children) child(page, said, language);
   page.end();
   return whole;

@@ -1,5 +1,5 @@
 import type { Child, DigestContent } from '@cadro/contract';
-import { dateIn, daysAfter, digestChild, digestDueOn, factsAt, isEmptyDigest } from '@cadro/core';
+import { dateIn, daysAfter, digestChild, digestDueOn, factsAt, fitDigest, isEmptyDigest } from '@cadro/core';
 import type { Clock, Db } from '../db';
 import { historiesOf } from './histories';
 import { putOut } from './outbox';
@@ -34,13 +34,15 @@ export async function digestFor(
     fromOn: daysAfter(toOn, 1 - days),
     toOn,
     madeAt: now.toISOString(),
-    children: watches.map((watch) =>
-      digestChild(factsAt(historyOf(watch), now.getTime(), days * dayMs), {
-        givenName: watch.givenName,
-        rules: watch.settings.rules,
-        silences,
-        sinceMs,
-      }),
+    children: fitDigest(
+      watches.map((watch) =>
+        digestChild(factsAt(historyOf(watch), now.getTime(), days * dayMs), {
+          givenName: watch.givenName,
+          rules: watch.settings.rules,
+          silences,
+          sinceMs,
+        }),
+      ),
     ),
   };
 }

@@ -46,17 +46,16 @@ const digest: DigestContent = {
           reasons: works,
         },
       ],
-      coming: [
-        {
-          itemId: 'i',
-          courseTitle: 'Charts',
-          title: 'Check',
-          dueAt: '2026-10-23T12:00:00Z',
-          possible: 20,
-          test: true,
-        },
-      ],
-      attendance: { schoolDays: 5, lessonsMissed: 2, unexplained: 1, late: 1 },
+      coming: {
+        works: 3,
+        big: [
+          {
+            ...{ itemId: 'i', courseId: 'c', courseTitle: 'Charts', title: 'Check' },
+            dueAt: '2026-10-23T12:00:00Z',
+          },
+        ],
+      },
+      attendance: { schoolDays: 5, daysMissed: 1, lessonsMissed: 2, unexplained: 1, late: 1 },
       changed: [{ courseId: 'c', courseTitle: 'Charts', before: 3.2, now: 2.9, outOf: 4, decimals: 1 }],
       more: 3,
     },
@@ -90,6 +89,7 @@ describe.each(languages)('in %s', (language) => {
     expect(subject).toContain('21');
     expect(text).toContain('Charts: ');
     expect(text).toContain('https://cadro.example/courses/s/c/i0');
+    expect(text).toContain('https://cadro.example/days/attendance/s');
     expect(html.match(/<table/g)?.length).toBe(2);
     expect(text).not.toMatch(/undefined|null|NaN|\{\{/);
   });

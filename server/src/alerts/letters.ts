@@ -2,11 +2,17 @@ import {
   placeOfAlert,
   type DigestChild,
   type DigestContent,
-  type DigestEntry,
   type DigestRhythm,
   type Language,
 } from '@cadro/contract';
-import { digestSpan, digestWords, formatsFor, isEmptyDigest, movedLine, tellAlert } from '@cadro/core';
+import {
+  digestNothing,
+  digestSections,
+  digestSpan,
+  digestTitle,
+  isEmptyDigest,
+  tellAlert,
+} from '@cadro/core';
 import { letterWords } from './letterWords';
 import { chapter, heading, link, mailOf, paragraph, row, small, title, type MailPart } from './mailPage';
 import type { KeptAlert } from './store';
@@ -71,51 +77,25 @@ export function alertText(
   return `${child ? `${child.givenName}: ` : ''}${headline}. ${publicUrl}/alerts/${alert.id}`;
 }
 
-function entryRow(entry: DigestEntry, child: DigestChild, { language, publicUrl }: Frame): MailPart {
-  const { headline } = tellAlert(language, entry, { timeZone: child.timeZone });
-  return row(headline, `${publicUrl}${placeOfAlert(entry, entry.reasons)}`);
-}
-
-function childParts(child: DigestChild, frame: Frame, alone: boolean): MailPart[] {
-  const { language, publicUrl } = frame;
-  const words = digestWords(language);
-  const formats = formatsFor(language, child.timeZone);
-  const list = (section: keyof typeof words.sections, rows: readonly MailPart[]): MailPart[] =>
-    rows.length > 0 ? [heading(words.sections[section]), ...rows] : [];
-  const entries = (all: readonly DigestEntry[]) => all.map((entry) => entryRow(entry, child, frame));
+function childParts(child: DigestChild, { language, publicUrl }: Frame, alone: boolean): MailPart[] {
+  const { sections, more } = digestSections(language, child);
   return [
     ...(alone ? [] : [chapter(child.givenName)]),
-    ...list('good', entries(child.good)),
-    ...list('needs', child.needs.length > 0 ? entries(child.needs) : [paragraph(words.needsNone)]),
-    ...list('before', entries(child.before)),
-    ...list('comments', entries(child.comments)),
-    ...list(
-      'coming',
-      child.coming.map(({ title: work, courseTitle, dueAt, possible, test }) =>
-        row(`${formats.day(dueAt)}: ${words.work(work, courseTitle, test, possible)}`, null),
-      ),
-    ),
-    ...list('attendance', [
-      row(words.attended(child.attendance), `${publicUrl}/days/attendance/${child.studentId}`),
+    ...sections.flatMap(({ title: name, lines }) => [
+      heading(name),
+      ...lines.map(({ text, place }) => row(text, place && `${publicUrl}${place}`)),
     ]),
-    ...list(
-      'changed',
-      child.changed.map((moved) =>
-        row(movedLine(language, formats, moved), `${publicUrl}/courses/${child.studentId}/${moved.courseId}`),
-      ),
-    ),
-    ...(child.more > 0 ? [small(words.more(child.more))] : []),
+    ...(more ? [small(more)] : []),
   ];
 }
 
 /** A digest as a mail: all children on one page, whole without signing in. */
 export function digestLetter(content: DigestContent, rhythm: DigestRhythm, frame: Frame): Letter {
   const { language } = frame;
-  const words = digestWords(language);
-  const name = words.title(rhythm === 'daily');
+  const name = digestTitle(language, rhythm === 'daily');
   const span = digestSpan(language, content);
   const said = isEmptyDigest(content.children)
-    ? [paragraph(words.nothing)]
+    ? [paragraph(digestNothing(language))]
     : content.children.flatMap((child) => childParts(child, frame, content.children.length === 1));
   return {
     subject: `${name}, ${span}`,

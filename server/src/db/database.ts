@@ -5,6 +5,7 @@ import * as termsAndGrades from '../../migrations/002_terms_and_grades';
 import * as workAndPlan from '../../migrations/003_work_and_plan';
 import * as days from '../../migrations/004_days';
 import * as alerts from '../../migrations/005_alerts';
+import * as digests from '../../migrations/006_digests_anew';
 
 /** Dates stay `YYYY-MM-DD`: a calendar date has no instant, and turning it into one moves it by a zone. */
 types.setTypeParser(types.builtins.DATE, (text) => text);
@@ -20,6 +21,7 @@ const migrations: Record<string, Knex.Migration> = {
   '003_work_and_plan': workAndPlan,
   '004_days': days,
   '005_alerts': alerts,
+  '006_digests_anew': digests,
 };
 
 /** Static, so that the same list serves the bundler, the tests and a running server. */

@@ -41,7 +41,46 @@ it('takes a database of the release before along, with what is in it', async () 
       '003_work_and_plan',
       '004_days',
       '005_alerts',
+      '006_digests_anew',
     ]);
+  } finally {
+    await db.destroy();
+    await drop();
+  }
+});
+
+it('has a digest that has not gone out made anew, and keeps one that has', async () => {
+  const { url, drop } = await freshDatabase();
+  const db = openDatabase(url, { poolSize: 1 });
+  try {
+    await migrate(db);
+    await db.migrate.down({ name: '006_digests_anew' });
+    const [household] = await db('households').insert({ name: 'Here' }).returning<{ id: string }[]>('id');
+    const [guardian] = await db('guardians')
+      .insert({
+        ...{ household_id: household?.id, email: 'maren@test.example', password_hash: 'x' },
+        ...{ name: 'Maren Aldervane', given_name: 'Maren' },
+      })
+      .returning<{ id: string }[]>('id');
+    const guardian_id = guardian?.id;
+    for (const [due_on, state] of [
+      ['2026-10-20', 'sent'],
+      ['2026-10-21', 'waiting'],
+    ]) {
+      const [digest] = await db('digests')
+        .insert({ guardian_id, due_on, rhythm: 'daily', content: '{}' })
+        .returning<{ id: string }[]>('id');
+      const at = `${due_on}T20:00:00Z`;
+      await db('deliveries').insert({
+        ...{ guardian_id, channel: 'mail', about: 'digest', digest_id: digest?.id, key: `digest:${due_on}` },
+        ...{ state, made_at: at, at },
+      });
+    }
+
+    await migrate(db);
+
+    expect(await db('digests').pluck('due_on')).toEqual(['2026-10-20']);
+    expect(await db('deliveries').pluck('key')).toEqual(['digest:2026-10-20']);
   } finally {
     await db.destroy();
     await drop();

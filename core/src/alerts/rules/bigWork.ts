@@ -1,9 +1,19 @@
 import { isTest } from '../../outlook';
-import { instantOf } from '../../gradebook';
+import { instantOf, type Item } from '../../gradebook';
+import type { ChildFacts, CourseSight } from '../facts';
 import type { ChildRule } from '../signal';
 import { workSignal } from './workReason';
 
 const dayMs = 24 * 60 * 60 * 1000;
+
+/** The works of a course that have been given out, are not handed in, and are due within so many days. */
+export const worksDue = ({ asOfMs }: ChildFacts, { items, results }: CourseSight, days: number): Item[] =>
+  [...items.values()].filter(({ id, assignedAtMs, dueAtMs }) => {
+    const status = results.get(id)?.at(-1)?.value.status ?? 'open';
+    const given = assignedAtMs === null || assignedAtMs <= asOfMs;
+    const soon = dueAtMs !== null && dueAtMs >= asOfMs && dueAtMs - asOfMs <= days * dayMs;
+    return status === 'open' && given && soon;
+  });
 
 /** A test, or work of so much effect, that is due within so many days and not handed in. */
 export const bigWork: ChildRule = {
@@ -12,12 +22,7 @@ export const bigWork: ChildRule = {
     facts.courses.flatMap((course) => {
       const { on, days, effect } = ask(course.id)['big-work'];
       if (!on) return [];
-      return [...course.items.values()].flatMap((item) => {
-        const { id, dueAtMs } = item;
-        const status = course.results.get(id)?.at(-1)?.value.status ?? 'open';
-        const given = item.assignedAtMs === null || item.assignedAtMs <= facts.asOfMs;
-        if (status !== 'open' || !given || dueAtMs === null || dueAtMs < facts.asOfMs) return [];
-        if (dueAtMs - facts.asOfMs > days * dayMs) return [];
+      return worksDue(facts, course, days).flatMap(({ id, dueAtMs }) => {
         const stake = course.stakes().get(id) ?? null;
         const big = stake !== null && (stake / course.policy.outOf) * 100 >= effect - 1e-9;
         if (!big && !isTest(course.itemKinds[id] ?? null)) return [];
@@ -27,7 +32,7 @@ export const bigWork: ChildRule = {
           key: `coming:${facts.studentId}:${course.id}`,
           kind: 'coming',
           itemId: id,
-          at: instantOf(dueAtMs - days * dayMs),
+          at: instantOf((dueAtMs ?? facts.asOfMs) - days * dayMs),
           work: { impact: stake },
         });
       });

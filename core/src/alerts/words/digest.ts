@@ -1,5 +1,12 @@
-import type { DigestChild, DigestContent, Language } from '@cadro/contract';
+import {
+  placeOfAlert,
+  type DigestChild,
+  type DigestContent,
+  type DigestEntry,
+  type Language,
+} from '@cadro/contract';
 import { formatsFor, onScale, type Formats } from './formats';
+import { tellAlert } from './tell';
 
 /** What a digest says beside its alerts. */
 interface DigestWords {
@@ -10,7 +17,9 @@ interface DigestWords {
     Record<'good' | 'needs' | 'before' | 'coming' | 'attendance' | 'changed' | 'comments', string>
   >;
   readonly needsNone: string;
-  readonly work: (title: string, course: string, test: boolean, possible: number) => string;
+  /** Other works of the same course. */
+  readonly also: (works: string) => string;
+  readonly due: (works: number, big: number) => string;
   readonly attended: (attendance: DigestChild['attendance']) => string;
   readonly more: (count: number) => string;
   readonly of: string;
@@ -25,30 +34,35 @@ const words: Readonly<Record<Language, DigestWords>> = {
     nothing: 'Nothing new, and nothing that needs you.',
     sections: {
       good: 'Good news',
-      needs: 'What needs you',
+      needs: 'Needs you',
       before: 'Open from before',
-      coming: 'The next seven days',
+      coming: 'Next 7 days',
       attendance: 'Attendance',
-      changed: 'Figures that moved',
+      changed: 'Moved',
       comments: 'Teachers wrote',
     },
-    needsNone: 'Nothing new needs you.',
-    work: (title, course, test, possible) =>
-      `${title}, ${course}${test ? ', a test' : ''}, worth ${possible}`,
-    attended: ({ schoolDays, lessonsMissed, unexplained, late }) =>
+    needsNone: 'Nothing new.',
+    also: (works) => `also ${works}`,
+    due: (works, big) =>
+      works === 0
+        ? 'Nothing due.'
+        : big === 0
+          ? `${some(works, 'work', 'works')} due.`
+          : `And ${works - big} more.`,
+    attended: ({ schoolDays, daysMissed, lessonsMissed, unexplained, late }) =>
       schoolDays === 0
         ? 'No school days.'
         : lessonsMissed === 0 && late === 0
-          ? `There on all of ${some(schoolDays, 'school day', 'school days')}, on time.`
+          ? `There on ${schoolDays === 1 ? 'the school day' : `all ${schoolDays} school days`}, on time.`
           : [
               lessonsMissed === 0
                 ? null
-                : `${some(lessonsMissed, 'absence', 'absences')} in ${some(schoolDays, 'school day', 'school days')}${unexplained === 0 ? ', all explained' : `, ${unexplained} not explained`}`,
+                : `Missed ${some(lessonsMissed, 'lesson', 'lessons')} on ${daysMissed} of ${some(schoolDays, 'school day', 'school days')}, ${unexplained === 0 ? 'explained' : `${unexplained} not explained`}`,
               late === 0 ? null : `late ${late === 1 ? 'once' : `${late} times`}`,
             ]
               .filter((part) => part !== null)
               .join('; ') + '.',
-    more: (count) => `${some(count, 'more thing stands', 'more things stand')} in Cadro.`,
+    more: (count) => `${count} more in Cadro.`,
     of: 'of',
   },
   es: {
@@ -57,17 +71,22 @@ const words: Readonly<Record<Language, DigestWords>> = {
     nothing: 'Nada nuevo, y nada que le necesite.',
     sections: {
       good: 'Buenas noticias',
-      needs: 'Lo que le necesita',
+      needs: 'Le necesita',
       before: 'Abierto desde antes',
-      coming: 'Los próximos siete días',
+      coming: 'Próximos 7 días',
       attendance: 'Asistencia',
-      changed: 'Cifras que se movieron',
-      comments: 'Los profesores escribieron',
+      changed: 'Se movió',
+      comments: 'Dicen los profesores',
     },
-    needsNone: 'Nada nuevo le necesita.',
-    work: (title, course, test, possible) =>
-      `${title}, ${course}${test ? ', un examen' : ''}, vale ${possible}`,
-    attended: ({ schoolDays, lessonsMissed, unexplained, late }) =>
+    needsNone: 'Nada nuevo.',
+    also: (works) => `también ${works}`,
+    due: (works, big) =>
+      works === 0
+        ? 'Ninguna entrega.'
+        : big === 0
+          ? `${some(works, 'entrega', 'entregas')}.`
+          : `Y ${works - big} más.`,
+    attended: ({ schoolDays, daysMissed, lessonsMissed, unexplained, late }) =>
       schoolDays === 0
         ? 'Sin días de clase.'
         : lessonsMissed === 0 && late === 0
@@ -75,17 +94,21 @@ const words: Readonly<Record<Language, DigestWords>> = {
           : [
               lessonsMissed === 0
                 ? null
-                : `${some(lessonsMissed, 'ausencia', 'ausencias')} en ${some(schoolDays, 'día de clase', 'días de clase')}${unexplained === 0 ? ', todas explicadas' : `, ${unexplained} sin explicar`}`,
+                : `Faltó a ${some(lessonsMissed, 'clase', 'clases')} en ${daysMissed} de ${some(schoolDays, 'día', 'días')}, ${unexplained === 0 ? 'con explicación' : `${unexplained} sin explicar`}`,
               late === 0 ? null : some(late, 'retraso', 'retrasos'),
             ]
               .filter((part) => part !== null)
               .join('; ') + '.',
-    more: (count) => `${some(count, 'cosa más está', 'cosas más están')} en Cadro.`,
+    more: (count) => `${count} más en Cadro.`,
     of: 'de',
   },
 };
 
-export const digestWords = (language: Language): DigestWords => words[language];
+/** A digest's name. */
+export const digestTitle = (language: Language, daily: boolean): string => words[language].title(daily);
+
+/** The whole of a digest in which nothing is said of any child. */
+export const digestNothing = (language: Language): string => words[language].nothing;
 
 /** The days of a digest as one line. */
 export function digestSpan(language: Language, { fromOn, toOn }: DigestContent): string {
@@ -93,12 +116,113 @@ export function digestSpan(language: Language, { fromOn, toOn }: DigestContent):
   return words[language].span(date(fromOn), date(toOn));
 }
 
-/** A figure that moved: 'Tide tables: 84.2 → 86.0'. */
-export const movedLine = (
+/** A line of a digest, and the address in the app where it leads. */
+export interface DigestLine {
+  readonly key: string;
+  readonly text: string;
+  readonly place: string | null;
+}
+export interface DigestSection {
+  readonly title: string;
+  readonly lines: readonly DigestLine[];
+}
+
+/** So many words of a teacher are quoted. */
+const mostQuoted = 16;
+
+/** A teacher's words: as many whole sentences as there is room for, at least some of the first. */
+function shortened(text: string): string {
+  const count = (part: string) => part.split(/\s+/).length;
+  const sentences = text.trim().split(/(?<=[.!?…])\s+/);
+  let said = '';
+  for (const sentence of sentences) {
+    const longer = said ? `${said} ${sentence}` : sentence;
+    if (count(longer) > mostQuoted) break;
+    said = longer;
+  }
+  if (said === text.trim()) return said;
+  return `${said || text.trim().split(/\s+/).slice(0, mostQuoted).join(' ')} …`;
+}
+
+/** An entry in one line that is understood without opening it. */
+function entryLine(language: Language, entry: DigestEntry, timeZone: string, formats: Formats): DigestLine {
+  const { key, courseTitle, reasons } = entry;
+  const { headline } = tellAlert(language, entry, { timeZone });
+  const [first] = reasons;
+  const works = [
+    ...new Set(reasons.flatMap((reason) => (reason.about === 'work' ? [reason.work.title] : []))),
+  ];
+  const say = (): string => {
+    if (first?.about === 'comment') {
+      return `${first.author}, ${first.itemTitle ?? courseTitle ?? ''}: “${shortened(first.text)}”`;
+    }
+    if (first?.about !== 'work') return headline;
+    const others = works.filter((title) => title !== first.work.title);
+    if (others.length === 0) return `${headline} (${courseTitle ?? ''})`;
+    return reasons.every(({ rule }) => rule === 'loose-end')
+      ? `${headline}: ${formats.list(works)}`
+      : `${headline} (${courseTitle ?? ''}), ${words[language].also(formats.list(others))}`;
+  };
+  return { key, text: say(), place: placeOfAlert(entry, reasons) };
+}
+
+/** What a digest says of one child, section by section: in the app, by mail and on paper the same. */
+export function digestSections(
   language: Language,
-  formats: Formats,
-  { courseTitle, before, now, outOf, decimals }: DigestChild['changed'][number],
-): string => {
-  const say = (value: number) => onScale(formats, value, { outOf, decimals }, words[language].of);
-  return `${courseTitle}: ${say(before)} → ${say(now)}`;
-};
+  child: DigestChild,
+): { readonly sections: readonly DigestSection[]; readonly more: string | null } {
+  const { sections, needsNone, due, attended, more, of } = words[language];
+  const { studentId, timeZone, coming } = child;
+  const formats = formatsFor(language, timeZone);
+  const entries = (all: readonly DigestEntry[]) =>
+    all.map((entry) => entryLine(language, entry, timeZone, formats));
+  const plain = (key: string, text: string, place: string | null = null): DigestLine => ({
+    key,
+    text,
+    place,
+  });
+  const figure = (value: number, { outOf, decimals }: DigestChild['changed'][number]) =>
+    onScale(formats, value, { outOf, decimals }, of);
+  const all: DigestSection[] = [
+    { title: sections.good, lines: entries(child.good) },
+    {
+      title: sections.needs,
+      lines: child.needs.length > 0 ? entries(child.needs) : [plain('none', needsNone)],
+    },
+    { title: sections.comments, lines: entries(child.comments) },
+    {
+      title: sections.coming,
+      lines: [
+        ...coming.big.map(({ itemId, courseId, courseTitle, title, dueAt }) =>
+          plain(
+            itemId,
+            `${formats.day(dueAt)}: ${title} (${courseTitle})`,
+            `/courses/${studentId}/${courseId}/${itemId}`,
+          ),
+        ),
+        ...(coming.works === coming.big.length && coming.works > 0
+          ? []
+          : [plain('works', due(coming.works, coming.big.length), '/work')]),
+      ],
+    },
+    {
+      title: sections.attendance,
+      lines: [plain('attendance', attended(child.attendance), `/days/attendance/${studentId}`)],
+    },
+    {
+      title: sections.changed,
+      lines: child.changed.map((moved) =>
+        plain(
+          moved.courseId,
+          `${moved.courseTitle}: ${figure(moved.before, moved)} → ${figure(moved.now, moved)}`,
+          `/courses/${studentId}/${moved.courseId}`,
+        ),
+      ),
+    },
+    { title: sections.before, lines: entries(child.before) },
+  ];
+  return {
+    sections: all.filter(({ lines }) => lines.length > 0),
+    more: child.more > 0 ? more(child.more) : null,
+  };
+}

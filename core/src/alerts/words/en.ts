@@ -79,7 +79,7 @@ const marked = ({ earned, possible }: AlertWork): string =>
 function work(reason: WorkReason, { formats, courseTitle }: Told): Sentences {
   const { title, kind, was, dueAt, deadline, credit, impact } = reason.work;
   const gain = impact === null ? null : onScale(formats, impact, reason, 'of');
-  const due = dueAt ? [`Due ${formats.moment(dueAt)}.`] : [];
+  const due = dueAt ? [`${courseTitle}, due ${formats.moment(dueAt)}.`] : [`${courseTitle}, no due date.`];
   const worth = gain === null ? [] : [`Made up, it would bring ${courseTitle} ${gain} up.`];
   const share = credit === null || credit >= 1 ? '' : ` for ${Math.round(credit * 100)} % of its score`;
   const until = deadline ? [`Taken until ${formats.day(deadline)}${share}.`] : [];
@@ -94,7 +94,7 @@ function work(reason: WorkReason, { formats, courseTitle }: Told): Sentences {
     case 'deadline':
       return {
         headline: `${title} can be mended until ${deadline ? formats.day(deadline) : ''}`,
-        facts: [...worth, ...until],
+        facts: [...due, ...worth, ...until],
         rule: 'You are told when the last day to mend something is near.',
         next: 'Find an evening for it before then.',
       };
@@ -122,7 +122,7 @@ function work(reason: WorkReason, { formats, courseTitle }: Told): Sentences {
     case 'settled':
       return {
         headline: `${title}: was ${was ? kinds[was] : 'open'}, now ${marked(reason.work)}`,
-        facts: [`Marked on ${formats.day(reason.at)}.`],
+        facts: [`${courseTitle}, marked on ${formats.day(reason.at)}.`],
         rule: 'You are told when a loose end is tied up.',
         next: 'Say so at home.',
       };

@@ -79,7 +79,9 @@ const marked = ({ earned, possible }: AlertWork): string =>
 function work(reason: WorkReason, { formats, courseTitle }: Told): Sentences {
   const { title, kind, was, dueAt, deadline, credit, impact } = reason.work;
   const gain = impact === null ? null : onScale(formats, impact, reason, 'de');
-  const due = dueAt ? [`Para el ${formats.moment(dueAt)}.`] : [];
+  const due = dueAt
+    ? [`${courseTitle}, para el ${formats.moment(dueAt)}.`]
+    : [`${courseTitle}, sin fecha de entrega.`];
   const worth = gain === null ? [] : [`Recuperado, subiría ${courseTitle} en ${gain}.`];
   const share = credit === null || credit >= 1 ? '' : ` por el ${Math.round(credit * 100)} % de la nota`;
   const until = deadline ? [`Se acepta hasta el ${formats.day(deadline)}${share}.`] : [];
@@ -94,7 +96,7 @@ function work(reason: WorkReason, { formats, courseTitle }: Told): Sentences {
     case 'deadline':
       return {
         headline: `${title} se puede arreglar hasta el ${deadline ? formats.day(deadline) : ''}`,
-        facts: [...worth, ...until],
+        facts: [...due, ...worth, ...until],
         rule: 'Se le avisa cuando se acerca el último día para arreglar algo.',
         next: 'Busquen una tarde antes de esa fecha.',
       };
@@ -121,8 +123,8 @@ function work(reason: WorkReason, { formats, courseTitle }: Told): Sentences {
       };
     case 'settled':
       return {
-        headline: `${title}: antes ${was ? kinds[was] : 'abierto'}, ahora ${marked(reason.work)}`,
-        facts: [`Corregido el ${formats.day(reason.at)}.`],
+        headline: `${title}: constaba como «${was ? kinds[was] : 'abierto'}», ahora ${marked(reason.work)}`,
+        facts: [`${courseTitle}, corregido el ${formats.day(reason.at)}.`],
         rule: 'Se le avisa cuando se ata un cabo suelto.',
         next: 'Dígalo en casa.',
       };

@@ -1,82 +1,11 @@
-import { assertNever, type AlertReason, type AlertSubject, type Language } from '@cadro/contract';
-import { en } from './en';
-import { es } from './es';
-import { formatsFor } from './formats';
-import type { AlertWords, Sentences, Told } from './words';
-
-export { digestSpan, digestWords, movedLine } from './digest';
+export {
+  digestNothing,
+  digestSections,
+  digestSpan,
+  digestTitle,
+  type DigestLine,
+  type DigestSection,
+} from './digest';
 export { formatsFor, type Formats } from './formats';
+export { alertWords, tellAlert, type ToldAlert } from './tell';
 export type { AlertWords, Sentences } from './words';
-
-const all: Readonly<Record<Language, AlertWords>> = { en, es };
-export const alertWords = (language: Language): AlertWords => all[language];
-
-function sentencesOf(words: AlertWords, reason: AlertReason, told: Told): Sentences {
-  switch (reason.about) {
-    case 'figure':
-      return words.figure(reason, told);
-    case 'work':
-      return words.work(reason, told);
-    case 'comment':
-      return words.comment(reason, told);
-    case 'attendance':
-      return words.attendance(reason, told);
-    case 'term':
-      return words.term(reason, told);
-    case 'upkeep':
-      return words.upkeep(reason, told);
-    default:
-      return assertNever(reason);
-  }
-}
-
-/** An alert in words. */
-export interface ToldAlert {
-  readonly headline: string;
-  /** Each reason in the order of the alert. */
-  readonly reasons: readonly (Sentences & { readonly id: string; readonly source: string })[];
-  readonly next: string;
-}
-
-/** One headline for several reasons: what they have in common, else what the first one says. */
-function headlineOf(
-  words: AlertWords,
-  { courseTitle }: AlertSubject,
-  reasons: readonly AlertReason[],
-): string | null {
-  const ends = reasons.filter(({ rule }) => rule === 'loose-end');
-  const finals = reasons.flatMap((reason) => (reason.rule === 'term-final' ? [reason] : []));
-  if (ends.length === reasons.length && ends.length > 1)
-    return words.manyWorks(ends.length, courseTitle ?? '');
-  if (finals.length > 1) return words.manyFinals(finals.length, finals[0]?.term ?? '');
-  return null;
-}
-
-/**
- * What is said of an alert, the same in the app, by mail, by text and on paper.
- * @param lead ids of the reasons it is told for; the headline is theirs. All where none of them stands any more.
- */
-export function tellAlert(
-  language: Language,
-  alert: AlertSubject & { readonly reasons: readonly AlertReason[] },
-  { timeZone, lead = [] }: { readonly timeZone: string; readonly lead?: readonly string[] },
-): ToldAlert {
-  const words = all[language];
-  const formats = formatsFor(language, timeZone);
-  const told: Told = { formats, courseTitle: alert.courseTitle ?? '' };
-  const reasons = alert.reasons.map((reason) => ({
-    ...sentencesOf(words, reason, told),
-    id: reason.id,
-    source: reason.sourceName
-      ? words.source(reason.sourceName, formats.day(reason.at))
-      : formats.day(reason.at),
-  }));
-  const leading = alert.reasons.filter(({ id }) => lead.includes(id));
-  const asked = leading.length > 0 ? leading : alert.reasons;
-  const first = reasons.find(({ id }) => id === asked[0]?.id);
-  return {
-    headline: headlineOf(words, alert, asked) ?? first?.headline ?? '',
-    reasons,
-    next: first?.next ?? '',
-  };
-}

@@ -1,13 +1,7 @@
-import { useTranslation } from 'react-i18next';
-import { AlertList } from '../../../../alerts';
-import { Page, Quiet, useWide } from '../../../../ui';
+import { AlertList, DigestSheet } from '../../../../alerts';
+import { useWide } from '../../../../ui';
 
+/** Until an alert is chosen, the week stands beside the list. */
 export default function AlertsStart() {
-  const { t } = useTranslation();
-  if (!useWide()) return <AlertList />;
-  return (
-    <Page sheet>
-      <Quiet>{t('alerts.pick')}</Quiet>
-    </Page>
-  );
+  return useWide() ? <DigestSheet /> : <AlertList />;
 }
