@@ -13,6 +13,14 @@ const common = {
   /** When it became true, by its source. */
   at: Instant,
   sourceName: Type.String(),
+  /** What the rule was set to when it found this; missing where it has no numbers, and of what older looks found. */
+  asked: Type.Optional(
+    Type.Object({
+      /** In the rule's unit: points of the course's scale, times, or percent of days. */
+      amount: Nullable(Type.Number()),
+      days: Nullable(Type.Integer()),
+    }),
+  ),
 };
 
 /** A work as an alert names it. */

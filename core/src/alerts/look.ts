@@ -1,4 +1,5 @@
 import type { AlertRules, Silence } from '@cadro/contract';
+import { withAsked } from './asked';
 import type { ChildFacts } from './facts';
 import { childRules } from './rules';
 import { settingsFor } from './settings';
@@ -15,7 +16,9 @@ export function signalsOf(facts: ChildFacts, rules: AlertRules, states: readonly
     settings.set(courseId, known);
     return known;
   };
-  return childRules.flatMap((rule) => rule.find(facts, ask, stands));
+  return childRules
+    .flatMap((rule) => rule.find(facts, ask, stands))
+    .map((signal) => ({ ...signal, reason: withAsked(ask(signal.courseId), signal.reason) }));
 }
 
 /**

@@ -1,5 +1,6 @@
 import type { RuleSettings } from '@cadro/contract';
 import { instantOf } from '../gradebook';
+import { withAsked } from './asked';
 import type { Signal } from './signal';
 
 const dayMs = 24 * 60 * 60 * 1000;
@@ -52,5 +53,5 @@ export function upkeepSignals(facts: UpkeepFacts, rules: RuleSettings): Signal[]
       },
     });
   }
-  return signals;
+  return signals.map((signal) => ({ ...signal, reason: withAsked(rules, signal.reason) }));
 }

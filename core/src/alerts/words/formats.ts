@@ -10,6 +10,8 @@ export interface Formats {
   /** An instant as a day with its time: 'Mon 19 Oct, 15:30'. */
   readonly moment: (at: string) => string;
   readonly figure: (value: number, decimals: number) => string;
+  /** A number with no more decimals than it needs, two at most. */
+  readonly plain: (value: number) => string;
   readonly list: (parts: readonly string[]) => string;
   readonly weekday: (number: number) => string;
 }
@@ -27,16 +29,18 @@ export function formatsFor(language: Language, timeZone: string): Formats {
   const time = new Intl.DateTimeFormat(locale, { hour: '2-digit', minute: '2-digit', timeZone });
   const list = new Intl.ListFormat(locale, { type: 'conjunction' });
   const weekday = new Intl.DateTimeFormat(locale, { weekday: 'long', timeZone: 'UTC' });
-  const plain = (text: string) => text.replaceAll(',', '');
+  const bare = (text: string) => text.replaceAll(',', '');
+  const number = new Intl.NumberFormat(locale, { maximumFractionDigits: 2 });
   return {
-    day: (at) => plain(day.format(new Date(at))),
-    date: (on) => plain(date.format(new Date(`${on}T00:00:00Z`))),
-    moment: (at) => `${plain(day.format(new Date(at)))}, ${time.format(new Date(at))}`,
+    day: (at) => bare(day.format(new Date(at))),
+    date: (on) => bare(date.format(new Date(`${on}T00:00:00Z`))),
+    moment: (at) => `${bare(day.format(new Date(at)))}, ${time.format(new Date(at))}`,
     figure: (value, decimals) =>
       new Intl.NumberFormat(locale, {
         minimumFractionDigits: decimals,
         maximumFractionDigits: decimals,
       }).format(roundHalfAway(value, decimals)),
+    plain: (value) => number.format(value),
     list: (parts) => list.format(parts),
     weekday: (number) => weekday.format(new Date(aMondayMs + (number - 1) * dayMs)),
   };

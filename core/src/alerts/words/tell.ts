@@ -1,4 +1,5 @@
 import { assertNever, type AlertReason, type AlertSubject, type Language } from '@cadro/contract';
+import { ruleAsked } from './asked';
 import { en } from './en';
 import { es } from './es';
 import { formatsFor } from './formats';
@@ -60,13 +61,17 @@ export function tellAlert(
   const words = all[language];
   const formats = formatsFor(language, timeZone);
   const told: Told = { formats, courseTitle: alert.courseTitle ?? '' };
-  const reasons = alert.reasons.map((reason) => ({
-    ...sentencesOf(words, reason, told),
-    id: reason.id,
-    source: reason.sourceName
-      ? words.source(reason.sourceName, formats.day(reason.at))
-      : formats.day(reason.at),
-  }));
+  const reasons = alert.reasons.map((reason) => {
+    const sentences = sentencesOf(words, reason, told);
+    return {
+      ...sentences,
+      rule: ruleAsked(language, reason, formats) ?? sentences.rule,
+      id: reason.id,
+      source: reason.sourceName
+        ? words.source(reason.sourceName, formats.day(reason.at))
+        : formats.day(reason.at),
+    };
+  });
   const leading = alert.reasons.filter(({ id }) => lead.includes(id));
   const asked = leading.length > 0 ? leading : alert.reasons;
   const first = reasons.find(({ id }) => id === asked[0]?.id);
