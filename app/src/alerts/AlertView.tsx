@@ -2,6 +2,7 @@ import { useEffect, useState } from 'react';
 import type { Href } from 'expo-router';
 import { useTranslation } from 'react-i18next';
 import { placeOfAlert, type Alert, type AlertStateName } from '@cadro/contract';
+import { leadFirst } from '@cadro/core';
 import { useChildren } from '../household';
 import { useFormat } from '../i18n';
 import { BackLink } from '../shell/BackLink';
@@ -60,9 +61,7 @@ function Whole({ alert }: { alert: Alert }) {
   const { nameOf } = useChildren();
   const words = useAlertWords();
   const told = useTold()(alert, alert.leading);
-  const leading = alert.reasons.filter(({ id }) => alert.leading.includes(id));
-  const reasons = leading.length > 0 ? leading : alert.reasons;
-  const place = placeOfAlert(alert, reasons) as Href; // an address of the app, by the contract
+  const place = placeOfAlert(alert, leadFirst(alert.reasons, alert.leading)) as Href; // an address of the app, by the contract
   const child = alert.studentId ? nameOf(alert.studentId) : null;
   return (
     <Page sheet>

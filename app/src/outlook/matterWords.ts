@@ -1,7 +1,7 @@
 import type { TFunction } from 'i18next';
 import type { Href } from 'expo-router';
 import { placeOfAlert, type Language, type Matter, type MatterOf, type NamedLooseEnd } from '@cadro/contract';
-import { tellAlert } from '@cadro/core';
+import { leadFirst, tellAlert } from '@cadro/core';
 import type { Format } from '../i18n';
 import { creditWords } from '../gradebook';
 
@@ -177,7 +177,7 @@ function told(
   const { headline, reasons, next } = tellAlert(language, subject, { timeZone, lead: matter.leading });
   const [first] = reasons;
   const why: Href = `/alerts/${matter.alertIds[0] ?? ''}`;
-  const href = placeOfAlert(matter, matter.reasons) as Href; // an address of the app, by the contract
+  const href = placeOfAlert(matter, leadFirst(matter.reasons, matter.leading)) as Href; // an address of the app, by the contract
   return {
     title: headline,
     body: [...(first?.facts ?? []), next].join(' '),

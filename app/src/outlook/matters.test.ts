@@ -160,6 +160,27 @@ describe('what is said', () => {
       why: '/days/attendance/s',
     });
   });
+  it('of an alert says and opens what it is told for, whatever else it holds', () => {
+    const { alert } = matters;
+    const work = (id: string) => ({
+      ...{ id, at: '2026-10-19T18:06:00Z', sourceName: 'Millrace', about: 'work' as const },
+      ...{ rule: 'loose-end' as const, outOf: 100, decimals: 1 },
+      work: {
+        ...{ itemId: id, title: id, kind: 'missing' as const, was: null, dueAt: null, deadline: null },
+        ...{ credit: null, impact: 2, earned: null, possible: 20 },
+      },
+    });
+    const two = {
+      ...alert,
+      about: 'work' as const,
+      reasons: [work('Keel'), work('Ribs')],
+      leading: ['Ribs'],
+    };
+    expect(say(two)).toMatchObject({
+      title: 'Ribs: missing',
+      step: { href: `/courses/${alert.studentId}/${alert.courseId}/Ribs` },
+    });
+  });
   it('asks to look again before it asks to write again', () => {
     const { 'look-again': matter } = matters;
     expect(say(matter)).toMatchObject({

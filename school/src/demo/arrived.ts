@@ -6,12 +6,16 @@ const escaped = (text: string): string =>
     (sign) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[sign] ?? sign,
   );
 
-const at = (instant: string): string => `${instant.slice(0, 10)} ${instant.slice(11, 16)}`;
+const at = (instant: string): string => `${instant.slice(0, 10)} ${instant.slice(11, 16)} UTC`;
+
+/** A mail as a mail program would show it: nothing in it runs, and its links open by themselves. */
+const shown = (subject: string, html: string): string =>
+  `<iframe sandbox="allow-popups allow-popups-to-escape-sandbox" title="${escaped(subject)}" srcdoc="${escaped(html.replace('<head>', '<head><base target="_blank">'))}"></iframe>`;
 
 function message({ channel, to, subject, text, html, headers, receivedAt }: Arrival): string {
   const lines = Object.entries(headers).map(([name, value]) => `${name}: ${value}`);
   const body = html
-    ? `<iframe sandbox title="${escaped(subject)}" srcdoc="${escaped(html)}"></iframe>
+    ? `${shown(subject, html)}
        <details><summary>As plain text</summary><pre>${escaped(text)}</pre></details>`
     : `<p class="text">${escaped(text)}</p>`;
   return `<article>

@@ -73,6 +73,9 @@ describe.each(languages)('in %s', (language) => {
     ]) {
       expect(text).toContain(part);
     }
+    // It leads to what it is told for, and says that first.
+    expect(text).toContain('https://cadro.example/courses/s/c/i1');
+    expect(text.indexOf('Ribs')).toBeLessThan(text.indexOf('Keel'));
     expect(text).not.toMatch(/undefined|null|NaN|\{\{|&amp;/);
     expect(html).not.toMatch(/<script|undefined|null|NaN/);
     expect(html).toContain('Keel &lt;script&gt;');

@@ -11,6 +11,7 @@ import {
   digestSpan,
   digestTitle,
   isEmptyDigest,
+  leadFirst,
   tellAlert,
 } from '@cadro/core';
 import { letterWords } from './letterWords';
@@ -60,7 +61,7 @@ export function alertLetter(
     ...reasons,
     heading(words.next),
     paragraph(told.next),
-    link(words.open, `${publicUrl}${placeOfAlert(alert, alert.reasons)}`),
+    link(words.open, `${publicUrl}${placeOfAlert(alert, leadFirst(alert.reasons, lead))}`),
     ...foot(frame),
   ];
   return { subject: named, ...mailOf(parts, language) };

@@ -73,3 +73,13 @@ it.each(languages)('every rule that finds something says so whole, in %s', (lang
     { numRuns: 40 },
   );
 });
+
+it('what is so by the clock alone names its source and no day of it', () => {
+  const work = signalsOf(factsAt(slide(100), evening(0)), presetRules('everything'), []).filter(
+    ({ reason }) => reason.rule === 'big-work',
+  );
+  const [first] = work;
+  if (!first) throw new Error('nothing is near');
+  const { reasons } = tellAlert('en', { ...first, reasons: [first.reason] }, { timeZone: 'UTC' });
+  expect(reasons[0]?.source).toBe('Gannet Head');
+});

@@ -177,12 +177,13 @@ export const en: AlertWords = {
   }),
   attendance: ({ rule, days, lessons, pattern, share }, { formats }) => {
     const on = `On ${formats.list(days.slice(-6).map(formats.date))}.`;
-    const missed = lessons.length > 0 ? [on, `Lessons: ${formats.list(lessons)}.`] : [on];
+    const which = lessons.length > 0 ? [`Lessons: ${formats.list(lessons)}.`] : [];
+    const missed = [on, ...which];
     switch (rule) {
       case 'unexplained':
         return {
           headline: `An absence nobody has explained, ${formats.date(days[0] ?? '')}`,
-          facts: missed,
+          facts: which,
           rule: 'You are told of absences that are not explained.',
           next: 'Ask, and tell the school the reason.',
         };

@@ -182,12 +182,13 @@ export const es: AlertWords = {
   }),
   attendance: ({ rule, days, lessons, pattern, share }, { formats }) => {
     const on = `El ${formats.list(days.slice(-6).map(formats.date))}.`;
-    const missed = lessons.length > 0 ? [on, `Clases: ${formats.list(lessons)}.`] : [on];
+    const which = lessons.length > 0 ? [`Clases: ${formats.list(lessons)}.`] : [];
+    const missed = [on, ...which];
     switch (rule) {
       case 'unexplained':
         return {
           headline: `Una ausencia que nadie ha explicado, ${formats.date(days[0] ?? '')}`,
-          facts: missed,
+          facts: which,
           rule: 'Se le avisa de ausencias sin explicar.',
           next: 'Pregunte, y diga el motivo al colegio.',
         };

@@ -30,7 +30,7 @@ function sentencesOf(words: AlertWords, reason: AlertReason, told: Told): Senten
 /** An alert in words. */
 export interface ToldAlert {
   readonly headline: string;
-  /** Each reason in the order of the alert. */
+  /** Each reason, those it is told for first. */
   readonly reasons: readonly (Sentences & { readonly id: string; readonly source: string })[];
   readonly next: string;
 }
@@ -49,6 +49,22 @@ function headlineOf(
   return null;
 }
 
+/** The reasons an alert is told for first, then the others, each in their order. */
+export const leadFirst = (reasons: readonly AlertReason[], lead: readonly string[]): AlertReason[] => [
+  ...reasons.filter(({ id }) => lead.includes(id)),
+  ...reasons.filter(({ id }) => !lead.includes(id)),
+];
+
+/** Where a reason comes from, and the day of it; what is so by the clock alone has no day of its source. */
+function sourceOf(
+  words: AlertWords,
+  { rule, sourceName }: Pick<AlertReason, 'rule' | 'sourceName'>,
+  day: string,
+): string {
+  if (!sourceName) return day;
+  return rule === 'deadline' || rule === 'big-work' ? sourceName : words.source(sourceName, day);
+}
+
 /**
  * What is said of an alert, the same in the app, by mail, by text and on paper.
  * @param lead ids of the reasons it is told for; the headline is theirs. All where none of them stands any more.
@@ -61,23 +77,17 @@ export function tellAlert(
   const words = all[language];
   const formats = formatsFor(language, timeZone);
   const told: Told = { formats, courseTitle: alert.courseTitle ?? '' };
-  const reasons = alert.reasons.map((reason) => {
+  const ordered = leadFirst(alert.reasons, lead);
+  const reasons = ordered.map((reason) => {
+    const { id, rule, sourceName, at } = reason;
     const sentences = sentencesOf(words, reason, told);
-    return {
-      ...sentences,
-      rule: ruleAsked(language, reason, formats) ?? sentences.rule,
-      id: reason.id,
-      source: reason.sourceName
-        ? words.source(reason.sourceName, formats.day(reason.at))
-        : formats.day(reason.at),
-    };
+    const asked = ruleAsked(language, reason, formats) ?? sentences.rule;
+    return { ...sentences, rule: asked, id, source: sourceOf(words, { rule, sourceName }, formats.day(at)) };
   });
   const leading = alert.reasons.filter(({ id }) => lead.includes(id));
-  const asked = leading.length > 0 ? leading : alert.reasons;
-  const first = reasons.find(({ id }) => id === asked[0]?.id);
   return {
-    headline: headlineOf(words, alert, asked) ?? first?.headline ?? '',
+    headline: headlineOf(words, alert, leading.length > 0 ? leading : ordered) ?? reasons[0]?.headline ?? '',
     reasons,
-    next: first?.next ?? '',
+    next: reasons[0]?.next ?? '',
   };
 }
