@@ -35,7 +35,7 @@ test('a day brings what the rules ask for, once each: in the app, by mail and by
   await page.getByRole('button', { name: 'Send me a text' }).click();
   await expect(page.getByText('It is on its way.')).toBeVisible();
   await expect
-    .poll(async () => (await arrivals(running)).filter(({ channel }) => channel === 'text').length)
+    .poll(async () => (await arrivals(running)).filter(({ to }) => to === '+15550100200').length)
     .toBe(1);
 
   // Another window counts along without being touched.

@@ -359,6 +359,55 @@ describe('the words', () => {
     }
   });
 
+  it('say once what two reasons have in common, and nothing of steps that do not show', () => {
+    const common = { at: instant(3), sourceName: 'Millrace' };
+    const work = {
+      ...{ itemId: 'keel', title: 'Keel', kind: 'overdue' as const, was: null, dueAt: instant(2) },
+      ...{ deadline: instant(5), credit: 0.5, impact: 2, earned: null, possible: 20 },
+    };
+    const about = { ...common, about: 'work' as const, outOf: 100, decimals: 1, work };
+    const subject = { studentId: 'child', courseId: 'kelp', courseTitle: 'Kelp chemistry', key: 'k' };
+    const reasons: AlertReason[] = [
+      { ...about, rule: 'loose-end', id: 'end' },
+      { ...about, rule: 'deadline', id: 'deadline' },
+    ];
+    const told = tellAlert(
+      'en',
+      { ...subject, kind: 'work', reasons },
+      { timeZone: 'UTC', lead: ['deadline'] },
+    );
+    expect(told.reasons.map(({ headline, facts }) => [headline, facts.length])).toEqual([
+      ['Keel can be mended until Sat 12 Sept', 3],
+      ['Keel: overdue, nobody has marked it', 0],
+    ]);
+    const figure: AlertReason = {
+      ...{
+        ...common,
+        about: 'figure',
+        rule: 'if-left',
+        id: 'left',
+        before: 3.12,
+        since: instant(1),
+        now: 3.1,
+      },
+      ...{
+        ifLeft: 2.5,
+        letterBefore: null,
+        letterNow: null,
+        limit: 2.6,
+        perWeek: null,
+        outOf: 4,
+        decimals: 1,
+      },
+      moved: [{ itemId: 'a', title: 'Check', at: instant(2), delta: -0.02 }],
+    };
+    const left = tellAlert('en', { ...subject, kind: 'figure', reasons: [figure] }, { timeZone: 'UTC' });
+    expect(left.reasons[0]?.facts).toEqual([
+      '3.1 of 4 now.',
+      'Work that nobody has marked lies under it and does not count yet.',
+    ]);
+  });
+
   it('name several works of a course together, and only what is new', () => {
     const facts = factsAt(
       historyOf({ items: [item('a', 1), item('b', 1), item('c', 2)], results: [score('a', 1, 20)] }),

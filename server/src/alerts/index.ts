@@ -5,4 +5,5 @@ export { lookAtChildren, lookAtGuardians } from './look';
 export { dueDeliveries } from './outbox';
 export { Rehearser } from './rehearser';
 export { alertRouter } from './routes';
+export { alertSettings, changeSettings } from './settings';
 export { raisedAlerts } from './store';

@@ -1,6 +1,14 @@
 import type { Role } from '@cadro/contract';
 import type { Logger } from 'pino';
-import { deliver, dueDeliveries, lookAtChildren, makeDigests, type DeliverDeps } from '../alerts';
+import {
+  alertSettings,
+  changeSettings,
+  deliver,
+  dueDeliveries,
+  lookAtChildren,
+  makeDigests,
+  type DeliverDeps,
+} from '../alerts';
 import type { Config } from '../config';
 import { demoClock, setDemoClock, type Db } from '../db';
 import { addHousehold, hashPassword, putLink } from '../household';
@@ -27,7 +35,18 @@ const links: readonly { person: number; children: readonly string[]; role: Role 
   { person: 2, children: ['Isolde', 'Caspian', 'Pet'], role: 'look-only' },
 ];
 
-async function addFamily(db: Db, now: Date): Promise<void> {
+/** Tobiah is at sea by day: what cannot wait reaches him as a text. */
+async function setTexts(deps: DeliverDeps, guardianId: string): Promise<void> {
+  const { delivery } = await alertSettings(deps, guardianId);
+  const { ways } = delivery;
+  const text = { mail: false, text: true };
+  await changeSettings(deps, guardianId, {
+    delivery: { ...delivery, phone: '+15550100201', ways: { ...ways, attendance: text, figure: text } },
+  });
+}
+
+async function addFamily(deps: DeliverDeps, now: Date): Promise<void> {
+  const { db } = deps;
   const password_hash = await hashPassword(demoPassword);
   const ids = await addHousehold(
     db,
@@ -42,6 +61,7 @@ async function addFamily(db: Db, now: Date): Promise<void> {
       await putLink(db, { studentId: student.id, guardianId: ids[person] ?? '', role, now });
     }
   }
+  await setTexts(deps, ids[1] ?? '');
 }
 
 /** The simulated schools listen on another port at each start; their records are the same. */
@@ -77,14 +97,15 @@ export async function loadStory(
     sourceIds.push(await addSource(db, { name, baseUrl, clientId, sealedSecret }));
   }
   const mail = { db, config, transport: mailTransport(config) };
+  const telling = { db, clock, config, transport: mail.transport };
   const last = Date.parse(story.opensAt);
   for (let at = Date.parse(story.readsFrom); at <= last; at += dayMs) {
     const now = new Date(at);
     await setDemoClock(db, now);
     await schools.moveTo(now);
     for (const id of sourceIds) await syncSource({ db, clock, config }, id);
-    if (at === Date.parse(story.readsFrom)) await addFamily(db, now);
-    await tellFamily({ db, clock, config, transport: mail.transport });
+    if (at === Date.parse(story.readsFrom)) await addFamily(telling, now);
+    await tellFamily(telling);
     tell(`read ${now.toISOString().slice(0, 10)}`);
   }
   const worker = await startWorker({ db, clock, config, mail }, log);

@@ -1,5 +1,5 @@
 import type { AlertWork, FigureReason, LooseEndKind, WorkReason } from '@cadro/contract';
-import { assertNever, onScale } from './formats';
+import { assertNever, onScale, shows } from './formats';
 import type { AlertWords, Sentences, Told } from './words';
 
 const kinds: Record<LooseEndKind, string> = {
@@ -10,6 +10,8 @@ const kinds: Record<LooseEndKind, string> = {
   'at-floor': 'at the lowest score there is',
   unmarked: 'handed in, not marked',
 };
+/** What it was, of work that is settled. */
+const settled: Record<LooseEndKind, string> = { ...kinds, overdue: 'overdue', unmarked: 'not marked' };
 const count = (n: number, one: string, many: string): string => `${n} ${n === 1 ? one : many}`;
 
 function figure(reason: FigureReason, { formats, courseTitle }: Told): Sentences {
@@ -17,12 +19,12 @@ function figure(reason: FigureReason, { formats, courseTitle }: Told): Sentences
   const { before, since, now, limit, ifLeft, perWeek, letterBefore, letterNow, moved } = reason;
   const course = courseTitle;
   const path =
-    before === null || since === null
+    before === null || since === null || say(before) === say(now)
       ? [`${say(now)} now.`]
       : [`${say(before)} on ${formats.day(since)}, ${say(now)} now.`];
-  const movers = moved.map(
-    ({ title, delta }) => `${title} (${delta > 0 ? '+' : '−'}${say(Math.abs(delta))})`,
-  );
+  const movers = moved
+    .filter(({ delta }) => shows(delta, reason))
+    .map(({ title, delta }) => `${title} (${delta > 0 ? '+' : '−'}${say(Math.abs(delta))})`);
   const facts = movers.length > 0 ? [...path, `What moved it most: ${formats.list(movers)}.`] : path;
   const see = 'Open the course and look at what moved it.';
   switch (reason.rule) {
@@ -121,7 +123,7 @@ function work(reason: WorkReason, { formats, courseTitle }: Told): Sentences {
       };
     case 'settled':
       return {
-        headline: `${title}: was ${was ? kinds[was] : 'open'}, now ${marked(reason.work)}`,
+        headline: `${title}: was ${was ? settled[was] : 'open'}, now ${marked(reason.work)}`,
         facts: [`${courseTitle}, marked on ${formats.day(reason.at)}.`],
         rule: 'You are told when a loose end is tied up.',
         next: 'Say so at home.',

@@ -1,5 +1,5 @@
 import type { AlertWork, FigureReason, LooseEndKind, WorkReason } from '@cadro/contract';
-import { assertNever, onScale } from './formats';
+import { assertNever, onScale, shows } from './formats';
 import type { AlertWords, Sentences, Told } from './words';
 
 const kinds: Record<LooseEndKind, string> = {
@@ -10,6 +10,8 @@ const kinds: Record<LooseEndKind, string> = {
   'at-floor': 'en la nota más baja posible',
   unmarked: 'entregado, sin corregir',
 };
+/** Lo que era, de un trabajo ya resuelto. */
+const settled: Record<LooseEndKind, string> = { ...kinds, overdue: 'vencido', unmarked: 'sin corregir' };
 const count = (n: number, one: string, many: string): string => `${n} ${n === 1 ? one : many}`;
 
 function figure(reason: FigureReason, { formats, courseTitle }: Told): Sentences {
@@ -17,12 +19,12 @@ function figure(reason: FigureReason, { formats, courseTitle }: Told): Sentences
   const { before, since, now, limit, ifLeft, perWeek, letterBefore, letterNow, moved } = reason;
   const course = courseTitle;
   const path =
-    before === null || since === null
+    before === null || since === null || say(before) === say(now)
       ? [`Ahora ${say(now)}.`]
       : [`${say(before)} el ${formats.day(since)}, ahora ${say(now)}.`];
-  const movers = moved.map(
-    ({ title, delta }) => `${title} (${delta > 0 ? '+' : '−'}${say(Math.abs(delta))})`,
-  );
+  const movers = moved
+    .filter(({ delta }) => shows(delta, reason))
+    .map(({ title, delta }) => `${title} (${delta > 0 ? '+' : '−'}${say(Math.abs(delta))})`);
   const facts = movers.length > 0 ? [...path, `Lo que más la movió: ${formats.list(movers)}.`] : path;
   const see = 'Abra la asignatura y mire qué la movió.';
   switch (reason.rule) {
@@ -123,7 +125,7 @@ function work(reason: WorkReason, { formats, courseTitle }: Told): Sentences {
       };
     case 'settled':
       return {
-        headline: `${title}: constaba como «${was ? kinds[was] : 'abierto'}», ahora ${marked(reason.work)}`,
+        headline: `${title}: constaba como «${was ? settled[was] : 'abierto'}», ahora ${marked(reason.work)}`,
         facts: [`${courseTitle}, corregido el ${formats.day(reason.at)}.`],
         rule: 'Se le avisa cuando se ata un cabo suelto.',
         next: 'Dígalo en casa.',

@@ -54,4 +54,8 @@ export const onScale = (
   of: string,
 ): string => (outOf === 100 ? figure(value, decimals) : `${figure(value, decimals)} ${of} ${outOf}`);
 
+/** Whether a step is more than nothing at the decimals a course is told with. */
+export const shows = (delta: number, { decimals }: Pick<FigureReason, 'decimals'>): boolean =>
+  Math.abs(delta) >= 0.5 * 10 ** -decimals;
+
 export { assertNever };

@@ -78,11 +78,21 @@ export function tellAlert(
   const formats = formatsFor(language, timeZone);
   const told: Told = { formats, courseTitle: alert.courseTitle ?? '' };
   const ordered = leadFirst(alert.reasons, lead);
+  // Two reasons about one work have facts in common: they are said once.
+  const said = new Set<string>();
   const reasons = ordered.map((reason) => {
     const { id, rule, sourceName, at } = reason;
     const sentences = sentencesOf(words, reason, told);
     const asked = ruleAsked(language, reason, formats) ?? sentences.rule;
-    return { ...sentences, rule: asked, id, source: sourceOf(words, { rule, sourceName }, formats.day(at)) };
+    const facts = sentences.facts.filter((fact) => !said.has(fact));
+    for (const fact of facts) said.add(fact);
+    return {
+      ...sentences,
+      facts,
+      rule: asked,
+      id,
+      source: sourceOf(words, { rule, sourceName }, formats.day(at)),
+    };
   });
   const leading = alert.reasons.filter(({ id }) => lead.includes(id));
   return {

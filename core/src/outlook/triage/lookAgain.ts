@@ -1,5 +1,6 @@
 import type { Matter } from '@cadro/contract';
 import type { FamilyFacts } from './facts';
+import { nextEnd } from './looseWork';
 
 /** What was agreed comes before what is new: it is somebody's word. */
 const agreedStake = 0.15;
@@ -20,7 +21,7 @@ export function lookAgain(facts: FamilyFacts): Matter[] {
         courseId: followUp.courseId,
         courseTitle: followUp.courseTitle,
         stake: Math.max(agreedStake, (end?.impact ?? 0) / (course?.outOf ?? 1)),
-        expiresAt: end?.deadline ?? null,
+        expiresAt: end ? nextEnd([end], facts.now) : null,
         alertIds: [],
         followUpId: followUp.id,
         itemId: followUp.itemId,

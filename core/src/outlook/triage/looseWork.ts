@@ -9,8 +9,11 @@ const leastGain = 0.005;
 /** Marks take a day or two to travel: work that is overdue for less is no matter yet. */
 export const travelMs = 2 * 24 * 60 * 60 * 1000;
 
-const earliest = (ends: readonly NamedLooseEnd[]): string | null =>
-  ends.flatMap(({ deadline }) => (deadline ? [deadline] : [])).sort()[0] ?? null;
+/** The next last day on which one of them is taken; those that have passed are no reason to hurry. */
+export const nextEnd = (ends: readonly NamedLooseEnd[], now: string): string | null =>
+  ends
+    .flatMap(({ deadline }) => (deadline && Date.parse(deadline) >= Date.parse(now) ? [deadline] : []))
+    .sort()[0] ?? null;
 
 /** What nobody has taken in hand yet: a follow-up speaks for its own item. */
 export function notInHand(course: CourseFacts, facts: FamilyFacts): NamedLooseEnd[] {
@@ -26,14 +29,27 @@ export function notInHand(course: CourseFacts, facts: FamilyFacts): NamedLooseEn
   );
 }
 
-function common(course: CourseFacts, kind: Matter['kind'], stake: number, ends: readonly NamedLooseEnd[]) {
+function common(
+  course: CourseFacts,
+  {
+    kind,
+    stake,
+    ends,
+    now,
+  }: {
+    readonly kind: Matter['kind'];
+    readonly stake: number;
+    readonly ends: readonly NamedLooseEnd[];
+    readonly now: string;
+  },
+) {
   return {
     key: `${kind}:${course.studentId}:${course.id}`,
     studentId: course.studentId,
     courseId: course.id,
     courseTitle: course.title,
     stake,
-    expiresAt: earliest(ends),
+    expiresAt: nextEnd(ends, now),
     alertIds: [],
     display: course.figures.display,
     outOf: course.outOf,
@@ -54,7 +70,13 @@ export function underneath(facts: FamilyFacts): Matter[] {
     if (posted === null || ifLeft === null || ends.length === 0) return [];
     const fall = (posted - ifLeft) / course.outOf;
     if (fall < leastFall) return [];
-    return [{ ...common(course, 'underneath', fall, ends), kind: 'underneath', ifLeft }];
+    return [
+      {
+        ...common(course, { kind: 'underneath', stake: fall, ends, now: facts.now }),
+        kind: 'underneath',
+        ifLeft,
+      },
+    ];
   });
 }
 
@@ -69,6 +91,6 @@ export function mendable(facts: FamilyFacts): Matter[] {
     );
     if (ends.length === 0) return [];
     const gain = ends.reduce((sum, { impact }) => sum + (impact ?? 0), 0) / course.outOf;
-    return [{ ...common(course, 'mendable', gain, ends), kind: 'mendable' }];
+    return [{ ...common(course, { kind: 'mendable', stake: gain, ends, now: facts.now }), kind: 'mendable' }];
   });
 }

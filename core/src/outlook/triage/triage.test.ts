@@ -78,6 +78,20 @@ describe('the triage of the Brief', () => {
     expect(kinds(family({ courses }))).toEqual(['underneath soon', 'underneath deep', 'underneath small']);
   });
 
+  it('hurries for the next last day, and for none that has passed', () => {
+    const gone = '2026-10-20T12:00:00Z';
+    const passed = course('passed', { ifLeft: 75 }, [end('a', 'overdue', { deadline: gone })]);
+    const both = course('both', { ifLeft: 75 }, [
+      end('a', 'overdue', { deadline: gone }),
+      end('b', 'overdue'),
+    ]);
+    const matters = triage(family({ courses: [passed, both] }));
+    expect(Object.fromEntries(matters.map(({ courseId, expiresAt }) => [courseId, expiresAt]))).toEqual({
+      passed: null,
+      both: '2026-11-06T23:59:00Z',
+    });
+  });
+
   it('makes one matter of a course, whatever is wrong with it', () => {
     const trend = { class: 'slipping', slope: -3 } as const;
     const facts = family({
