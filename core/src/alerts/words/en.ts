@@ -82,7 +82,7 @@ function work(reason: WorkReason, { formats, courseTitle }: Told): Sentences {
   const { title, kind, was, dueAt, deadline, credit, impact } = reason.work;
   const gain = impact === null ? null : onScale(formats, impact, reason, 'of');
   const due = dueAt ? [`${courseTitle}, due ${formats.moment(dueAt)}.`] : [`${courseTitle}, no due date.`];
-  const worth = gain === null ? [] : [`Made up, it would bring ${courseTitle} ${gain} up.`];
+  const worth = gain === null ? [] : [`Made up, it would bring ${courseTitle} up by ${gain}.`];
   const share = credit === null || credit >= 1 ? '' : ` for ${Math.round(credit * 100)} % of its score`;
   const until = deadline ? [`Taken until ${formats.day(deadline)}${share}.`] : [];
   switch (reason.rule) {
