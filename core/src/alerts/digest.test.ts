@@ -142,9 +142,9 @@ describe('what fits into forty seconds', () => {
   it('is what weighs most of each child, in its order, with a count of the rest', () => {
     const full = () => part({ needs: many(work, 5), comments: many(comment, 3), good: many(work, 2) });
     const [one] = fitDigest([full()]);
-    expect([one?.needs.length, one?.good.length, one?.comments.length, one?.more]).toEqual([3, 2, 2, 3]);
+    expect([one?.needs.length, one?.good.length, one?.comments.length, one?.more]).toEqual([4, 2, 2, 2]);
     const fitted = fitDigest([full(), part(), full()]);
-    expect(fitted.map((child) => entriesOf(child).length)).toEqual([4, 0, 3]);
+    expect(fitted.map((child) => entriesOf(child).length)).toEqual([4, 0, 4]);
     expect(fitted.every(({ needs }, index) => index === 1 || needs.length > 0)).toBe(true);
   });
 
@@ -172,7 +172,7 @@ describe('what fits into forty seconds', () => {
     fc.assert(
       fc.property(fc.array(anyChild, { minLength: 1, maxLength: 6 }), (children) => {
         const fitted = fitDigest(children);
-        expect(fitted.flatMap(entriesOf).length).toBeLessThanOrEqual(Math.max(7, children.length));
+        expect(fitted.flatMap(entriesOf).length).toBeLessThanOrEqual(Math.max(8, children.length));
         children.forEach((child, index) => {
           const kept = fitted[index];
           if (!kept) throw new Error('a child is gone');

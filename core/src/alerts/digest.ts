@@ -7,6 +7,7 @@ import { worksDue } from './rules/bigWork';
 import { presetRules } from './presets';
 import { isSilenced } from './silence';
 import { step } from './step';
+import { shows } from './words/formats';
 
 const dayMs = 24 * 60 * 60 * 1000;
 const comingDays = 7;
@@ -90,7 +91,7 @@ function changedOf({ courses }: ChildFacts, sinceMs: number): DigestChild['chang
       const { outOf, decimals } = policy;
       return [{ courseId: id, courseTitle: title, before, now: posted, outOf, decimals }];
     })
-    .filter(({ before, now, decimals }) => Math.abs(now - before) >= 0.5 * 10 ** -decimals)
+    .filter(({ before, now, decimals }) => shows(now - before, { decimals }))
     .sort((a, b) => Math.abs(b.now - b.before) / b.outOf - Math.abs(a.now - a.before) / a.outOf);
 }
 
@@ -160,7 +161,7 @@ export function digestChild(
 }
 
 /** So many entries are read in forty seconds, beside what is coming, attendance and figures that moved. */
-const mostEntries = 7;
+const mostEntries = 8;
 /** Of each child, so many works that are coming, and so many figures: fewer where there are more children. */
 const mostOf = (children: number): number => Math.max(1, 4 - children);
 /** In which turn an entry of a section is taken, by its place there: what needs you first, no section before all others. */
