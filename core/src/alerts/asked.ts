@@ -12,7 +12,9 @@ function askedOf(rules: RuleSettings, reason: AlertReason): AlertReason['asked']
     case 'slipping':
       return { amount: points(rules.slipping.perWeek), days: null };
     case 'loose-end':
-      return rules[rule].effect > 0 ? { amount: points(rules[rule].effect), days: null } : undefined;
+      return rules[rule].effect > 0 && rules[rule].atOnce === 1
+        ? { amount: points(rules[rule].effect), days: null }
+        : undefined;
     case 'big-work':
       return { amount: points(rules[rule].effect), days: rules[rule].days };
     case 'late':

@@ -1,10 +1,11 @@
 import type { AlertRules, DigestChild, DigestEntry, Silence } from '@cadro/contract';
 import { dateIn } from '../dates';
+import { roundHalfAway } from '../gradebook';
 import { byUrgency } from './cap';
 import type { ChildFacts } from './facts';
 import { signalsOf } from './look';
-import { worksDue } from './rules/bigWork';
 import { presetRules } from './presets';
+import { worksDue } from './rules/bigWork';
 import { isSilenced } from './silence';
 import { step } from './step';
 import { shows } from './words/formats';
@@ -91,7 +92,10 @@ function changedOf({ courses }: ChildFacts, sinceMs: number): DigestChild['chang
       const { outOf, decimals } = policy;
       return [{ courseId: id, courseTitle: title, before, now: posted, outOf, decimals }];
     })
-    .filter(({ before, now, decimals }) => shows(now - before, { decimals }))
+    .filter(
+      ({ before, now, decimals }) =>
+        shows(now - before, { decimals }) && roundHalfAway(before, decimals) !== roundHalfAway(now, decimals),
+    )
     .sort((a, b) => Math.abs(b.now - b.before) / b.outOf - Math.abs(a.now - a.before) / a.outOf);
 }
 

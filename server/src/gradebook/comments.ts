@@ -1,4 +1,5 @@
 import type { CommentSubject, Offer, ReadOffer } from '@cadro/contract';
+import type { CommentFacts } from '@cadro/core';
 import type { Db } from '../db';
 
 export interface CommentRow {
@@ -17,17 +18,35 @@ export interface CommentRow {
   readonly answers: Readonly<Record<string, NonNullable<ReadOffer['answer']>>> | null;
 }
 
+/** Comments about the given children, with who wrote them about what. */
+export const commentQuery = (db: Db, studentIds: readonly string[]) =>
+  db('comments as m')
+    .join('teachers as p', 'p.id', 'm.author_id')
+    .join('courses as c', 'c.id', 'm.course_id')
+    .leftJoin('items as i', 'i.id', 'm.item_id')
+    .whereIn('m.student_id', [...studentIds]);
+
+export const commentColumns = [
+  'm.id',
+  'm.student_id',
+  'm.course_id',
+  'c.title as course_title',
+  'm.item_id',
+  'i.title as item_title',
+  'm.subject',
+  'm.text',
+  'p.name as author',
+  'm.written_at',
+  'm.offers',
+];
+
 /** Comments about the given children, newest first. */
 export const commentsOf = (
   db: Db,
   studentIds: readonly string[],
   where: { guardianId?: string; commentId?: string; courseId?: string; itemId?: string; since?: Date },
 ): Promise<CommentRow[]> =>
-  db('comments as m')
-    .join('teachers as p', 'p.id', 'm.author_id')
-    .join('courses as c', 'c.id', 'm.course_id')
-    .leftJoin('items as i', 'i.id', 'm.item_id')
-    .whereIn('m.student_id', [...studentIds])
+  commentQuery(db, studentIds)
     .modify((query) => {
       if (where.commentId) query.where({ 'm.id': where.commentId });
       if (where.courseId) query.where({ 'm.course_id': where.courseId });
@@ -36,17 +55,7 @@ export const commentsOf = (
     })
     .orderBy('m.written_at', 'desc')
     .select<CommentRow[]>(
-      'm.id',
-      'm.student_id',
-      'm.course_id',
-      'c.title as course_title',
-      'm.item_id',
-      'i.title as item_title',
-      'm.subject',
-      'm.text',
-      'p.name as author',
-      'm.written_at',
-      'm.offers',
+      ...commentColumns,
       db.raw(
         `(select jsonb_object_agg(a.place, a.answer) from offer_answers a
           join guardians g on g.household_id = a.household_id
@@ -54,6 +63,19 @@ export const commentsOf = (
         [where.guardianId ?? null],
       ),
     );
+
+/** A comment as the Brief and the alerts ask for it. */
+export const commentFacts = (row: Omit<CommentRow, 'offers' | 'answers'>): CommentFacts => ({
+  studentId: row.student_id,
+  courseId: row.course_id,
+  courseTitle: row.course_title,
+  itemId: row.item_id,
+  itemTitle: row.item_title,
+  subject: row.subject,
+  text: row.text,
+  author: row.author,
+  writtenAt: row.written_at.toISOString(),
+});
 
 export const offersOf = ({ offers, answers }: Pick<CommentRow, 'offers' | 'answers'>): ReadOffer[] =>
   (offers ?? []).map((offer, place) => ({ ...offer, place, answer: answers?.[place] ?? null }));

@@ -1,4 +1,4 @@
-export { commentsOf, offersOf } from './comments';
+export { commentFacts, commentsOf, offersOf } from './comments';
 export { standingCorrections } from './corrections';
 export { offerEnds, confirmedOffers, readNewComments, saveOfferAnswer } from './offers';
 export { openCourse } from './openCourse';

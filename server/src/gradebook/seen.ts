@@ -1,23 +1,13 @@
 import type { CommentSeen, FinalGrade, Known } from '@cadro/core';
 import type { Db } from '../db';
+import { commentColumns, commentFacts, commentQuery, type CommentRow } from './comments';
 import { endOfDay } from './courseTerms';
 import { knownAtMs } from './histories';
 
-interface SeenRow {
-  readonly student_id: string;
-  readonly id: string;
-  readonly course_id: string;
-  readonly course_title: string;
-  readonly item_id: string | null;
-  readonly item_title: string | null;
-  readonly subject: CommentSeen['subject'];
-  readonly text: string;
-  readonly author: string;
-  readonly written_at: Date;
+interface SeenRow extends Omit<CommentRow, 'answers'> {
   readonly known_at: Date | null;
   readonly source_name: string;
   readonly term_external_id: string | null;
-  readonly offers: { until: string | null; credit: number | null }[] | null;
   readonly time_zone: string;
   /** Households that have dismissed something in it. */
   readonly dismissed: { household_id: string; place: number }[] | null;
@@ -29,30 +19,16 @@ export async function commentsSeen(
   studentIds: readonly string[],
   since: Date,
 ): Promise<(studentId: string, householdId: string) => Known<CommentSeen>[]> {
-  const rows = await db('comments as m')
-    .join('teachers as p', 'p.id', 'm.author_id')
-    .join('courses as c', 'c.id', 'm.course_id')
+  const rows = await commentQuery(db, studentIds)
     .join('schools as sch', 'sch.id', 'c.school_id')
     .join('sources as src', 'src.id', 'm.source_id')
-    .leftJoin('items as i', 'i.id', 'm.item_id')
-    .whereIn('m.student_id', [...studentIds])
     .where('m.written_at', '>=', since)
     .orderBy([{ column: 'm.written_at' }, { column: 'm.id' }])
     .select<SeenRow[]>(
-      'm.student_id',
-      'm.id',
-      'm.course_id',
-      'c.title as course_title',
-      'm.item_id',
-      'i.title as item_title',
-      'm.subject',
-      'm.text',
-      'p.name as author',
-      'm.written_at',
+      ...commentColumns,
       'm.known_at',
       'src.name as source_name',
       'm.term_external_id',
-      'm.offers',
       'sch.time_zone',
       db.raw(
         `(select jsonb_agg(jsonb_build_object('household_id', a.household_id, 'place', a.place))
@@ -63,15 +39,8 @@ export async function commentsSeen(
   const seen = (row: SeenRow, householdId: string): Known<CommentSeen> => ({
     knownAtMs: knownAtMs(row.known_at, row.written_at),
     value: {
+      ...commentFacts(row),
       id: row.id,
-      courseId: row.course_id,
-      courseTitle: row.course_title,
-      itemId: row.item_id,
-      itemTitle: row.item_title,
-      subject: row.subject,
-      text: row.text,
-      author: row.author,
-      writtenAt: row.written_at.toISOString(),
       sourceName: row.source_name,
       term: row.term_external_id,
       offers: (row.offers ?? []).flatMap(({ until, credit }, place) => {

@@ -4,7 +4,7 @@ import { raisedAlerts } from '../alerts';
 import { attendanceOf } from '../attendance';
 import type { Clock, Db } from '../db';
 import { openFollowUps, type OpenFollowUp } from '../followups';
-import { commentsOf } from '../gradebook';
+import { commentFacts, commentsOf } from '../gradebook';
 import { unreadReplies } from '../messages';
 import { sourcesOfStudents } from '../sources';
 import { absenceFacts, comingDays, namedCourses } from './family';
@@ -72,17 +72,7 @@ export async function briefOf(
     matters: triage({
       now: now.toISOString(),
       courses,
-      comments: comments.map((row) => ({
-        studentId: row.student_id,
-        courseId: row.course_id,
-        courseTitle: row.course_title,
-        itemId: row.item_id,
-        itemTitle: row.item_title,
-        subject: row.subject,
-        text: row.text,
-        author: row.author,
-        writtenAt: row.written_at.toISOString(),
-      })),
+      comments: comments.map(commentFacts),
       absences: attendance.map(absenceFacts),
       followUps: facts,
       replies,

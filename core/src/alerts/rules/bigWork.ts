@@ -22,7 +22,7 @@ export const bigWork: ChildRule = {
     facts.courses.flatMap((course) => {
       const { on, days, effect } = ask(course.id)['big-work'];
       if (!on) return [];
-      return worksDue(facts, course, days).flatMap(({ id, dueAtMs }) => {
+      return worksDue(facts, course, days).flatMap(({ id, assignedAtMs }) => {
         const stake = course.stakes().get(id) ?? null;
         const big = stake !== null && (stake / course.policy.outOf) * 100 >= effect - 1e-9;
         if (!big && !isTest(course.itemKinds[id] ?? null)) return [];
@@ -32,7 +32,7 @@ export const bigWork: ChildRule = {
           key: `coming:${facts.studentId}:${course.id}`,
           kind: 'coming',
           itemId: id,
-          at: instantOf((dueAtMs ?? facts.asOfMs) - days * dayMs),
+          at: instantOf(assignedAtMs ?? facts.asOfMs),
           work: { impact: stake },
         });
       });

@@ -1,7 +1,7 @@
 import { instantOf } from '../../gradebook';
 import type { ChildFacts, CourseSight } from '../facts';
 import type { ChildRule } from '../signal';
-import { endOf, workKey, workSignal } from './workReason';
+import { endOf, standsSince, workKey, workSignal } from './workReason';
 
 const dayMs = 24 * 60 * 60 * 1000;
 
@@ -43,7 +43,7 @@ export const deadline: ChildRule = {
           key: workKey(facts, course),
           kind: 'work',
           itemId,
-          at: instantOf(untilMs - days * dayMs),
+          at: standsSince(course, itemId, facts.asOfMs),
           work: { ...(end ? endOf(end) : {}), deadline: instantOf(untilMs), credit },
         });
       });

@@ -74,12 +74,17 @@ it.each(languages)('every rule that finds something says so whole, in %s', (lang
   );
 });
 
-it('what is so by the clock alone names its source and no day of it', () => {
-  const work = signalsOf(factsAt(slide(100), evening(0)), presetRules('everything'), []).filter(
+it('what is near by the clock has its day of the source: when it was given out, since when it stands so', () => {
+  const near = signalsOf(factsAt(slide(100), evening(0)), presetRules('everything'), []).filter(
     ({ reason }) => reason.rule === 'big-work',
   );
-  const [first] = work;
+  const [first] = near;
   if (!first) throw new Error('nothing is near');
   const { reasons } = tellAlert('en', { ...first, reasons: [first.reason] }, { timeZone: 'UTC' });
-  expect(reasons[0]?.source).toBe('Gannet Head');
+  expect(reasons[0]?.source).toBe('Gannet Head, Thu 3 Sept');
+});
+
+it('one point and one day are one', () => {
+  const one = { points: 1, days: 1 };
+  expect(ruleOf('fallen', 100, one)).toBe('You are told when a figure falls by 1 point within 1 day.');
 });

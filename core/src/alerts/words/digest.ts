@@ -5,7 +5,7 @@ import {
   type DigestEntry,
   type Language,
 } from '@cadro/contract';
-import { formatsFor, onScale, type Formats } from './formats';
+import { counted, formatsFor, onScale, type Formats } from './formats';
 import { tellAlert } from './tell';
 
 /** What a digest says beside its alerts. */
@@ -24,8 +24,6 @@ interface DigestWords {
   readonly more: (count: number) => string;
   readonly of: string;
 }
-
-const some = (n: number, one: string, many: string): string => `${n} ${n === 1 ? one : many}`;
 
 const words: Readonly<Record<Language, DigestWords>> = {
   en: {
@@ -47,7 +45,7 @@ const words: Readonly<Record<Language, DigestWords>> = {
       works === 0
         ? 'Nothing due.'
         : big === 0
-          ? `${some(works, 'work', 'works')} due.`
+          ? `${counted(works, 'work', 'works')} due.`
           : `And ${works - big} more.`,
     attended: ({ schoolDays, daysMissed, lessonsMissed, unexplained, late }) =>
       schoolDays === 0
@@ -57,7 +55,7 @@ const words: Readonly<Record<Language, DigestWords>> = {
           : [
               lessonsMissed === 0
                 ? null
-                : `Missed ${some(lessonsMissed, 'lesson', 'lessons')} on ${daysMissed} of ${some(schoolDays, 'school day', 'school days')}, ${unexplained === 0 ? 'explained' : `${unexplained} not explained`}`,
+                : `Missed ${counted(lessonsMissed, 'lesson', 'lessons')} on ${daysMissed} of ${counted(schoolDays, 'school day', 'school days')}, ${unexplained === 0 ? 'explained' : `${unexplained} not explained`}`,
               late === 0 ? null : `late ${late === 1 ? 'once' : `${late} times`}`,
             ]
               .filter((part) => part !== null)
@@ -84,18 +82,18 @@ const words: Readonly<Record<Language, DigestWords>> = {
       works === 0
         ? 'Ninguna entrega.'
         : big === 0
-          ? `${some(works, 'entrega', 'entregas')}.`
+          ? `${counted(works, 'entrega', 'entregas')}.`
           : `Y ${works - big} más.`,
     attended: ({ schoolDays, daysMissed, lessonsMissed, unexplained, late }) =>
       schoolDays === 0
         ? 'Sin días de clase.'
         : lessonsMissed === 0 && late === 0
-          ? `Asistió ${some(schoolDays, 'día de clase', 'días de clase')}, sin retrasos.`
+          ? `Asistió ${counted(schoolDays, 'día de clase', 'días de clase')}, sin retrasos.`
           : [
               lessonsMissed === 0
                 ? null
-                : `Faltó a ${some(lessonsMissed, 'clase', 'clases')} en ${daysMissed} de ${some(schoolDays, 'día', 'días')}, ${unexplained === 0 ? 'con explicación' : `${unexplained} sin explicar`}`,
-              late === 0 ? null : some(late, 'retraso', 'retrasos'),
+                : `Faltó a ${counted(lessonsMissed, 'clase', 'clases')} en ${daysMissed} de ${counted(schoolDays, 'día', 'días')}, ${unexplained === 0 ? 'con explicación' : `${unexplained} sin explicar`}`,
+              late === 0 ? null : counted(late, 'retraso', 'retrasos'),
             ]
               .filter((part) => part !== null)
               .join('; ') + '.',

@@ -1,5 +1,5 @@
 import type { AlertWork, FigureReason, LooseEndKind, WorkReason } from '@cadro/contract';
-import { assertNever, onScale, shows } from './formats';
+import { assertNever, counted, onScale, shows } from './formats';
 import type { AlertWords, Sentences, Told } from './words';
 
 const kinds: Record<LooseEndKind, string> = {
@@ -12,7 +12,6 @@ const kinds: Record<LooseEndKind, string> = {
 };
 /** What it was, of work that is settled. */
 const settled: Record<LooseEndKind, string> = { ...kinds, overdue: 'overdue', unmarked: 'not marked' };
-const count = (n: number, one: string, many: string): string => `${n} ${n === 1 ? one : many}`;
 
 function figure(reason: FigureReason, { formats, courseTitle }: Told): Sentences {
   const say = (value: number) => onScale(formats, value, reason, 'of');
@@ -203,7 +202,7 @@ export const en: AlertWords = {
               ? `Absences keep falling on ${formats.weekday(Number(pattern.value))}`
               : pattern?.kind === 'period'
                 ? `Absences keep falling in period ${pattern.value}`
-                : `The last lessons were missed on ${count(days.length, 'day', 'days')}`,
+                : `The last lessons were missed on ${counted(days.length, 'day', 'days')}`,
           facts: missed,
           rule: 'You are told when absences have something in common.',
           next: 'Ask what happens at that time.',
@@ -236,13 +235,13 @@ export const en: AlertWords = {
   upkeep: ({ rule, since, days, sourceName }, { formats }) =>
     rule === 'source-silent'
       ? {
-          headline: `Nothing from ${sourceName} for ${count(days, 'day', 'days')}`,
+          headline: `Nothing from ${sourceName} for ${counted(days, 'day', 'days')}`,
           facts: [`Last read ${formats.moment(since)}. What you see is as old as that.`],
           rule: 'You are told when a source is silent for days.',
           next: 'Nothing to do: it is tried again by itself.',
         }
       : {
-          headline: `You have not looked for ${count(days, 'day', 'days')}`,
+          headline: `You have not looked for ${counted(days, 'day', 'days')}`,
           facts: [`Your last look was on ${formats.day(since)}.`],
           rule: 'You asked to be reminded to look.',
           next: 'Two minutes on the Brief are enough.',

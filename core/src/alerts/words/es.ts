@@ -1,5 +1,5 @@
 import type { AlertWork, FigureReason, LooseEndKind, WorkReason } from '@cadro/contract';
-import { assertNever, onScale, shows } from './formats';
+import { assertNever, counted, onScale, shows } from './formats';
 import type { AlertWords, Sentences, Told } from './words';
 
 const kinds: Record<LooseEndKind, string> = {
@@ -12,7 +12,6 @@ const kinds: Record<LooseEndKind, string> = {
 };
 /** Lo que era, de un trabajo ya resuelto. */
 const settled: Record<LooseEndKind, string> = { ...kinds, overdue: 'vencido', unmarked: 'sin corregir' };
-const count = (n: number, one: string, many: string): string => `${n} ${n === 1 ? one : many}`;
 
 function figure(reason: FigureReason, { formats, courseTitle }: Told): Sentences {
   const say = (value: number) => onScale(formats, value, reason, 'de');
@@ -196,7 +195,7 @@ export const es: AlertWords = {
         };
       case 'late':
         return {
-          headline: `${count(days.length, 'retraso', 'retrasos')} desde el ${formats.date(days[0] ?? '')}`,
+          headline: `${counted(days.length, 'retraso', 'retrasos')} desde el ${formats.date(days[0] ?? '')}`,
           facts: missed,
           rule: 'Se le avisa de los retrasos a partir de un número.',
           next: 'Hablen del camino al colegio y entre clases.',
@@ -208,7 +207,7 @@ export const es: AlertWords = {
               ? `Las ausencias caen siempre en ${formats.weekday(Number(pattern.value))}`
               : pattern?.kind === 'period'
                 ? `Las ausencias caen siempre en la hora ${pattern.value}`
-                : `Se perdieron las últimas clases en ${count(days.length, 'día', 'días')}`,
+                : `Se perdieron las últimas clases en ${counted(days.length, 'día', 'días')}`,
           facts: missed,
           rule: 'Se le avisa cuando las ausencias tienen algo en común.',
           next: 'Pregunte qué pasa a esa hora.',
@@ -241,13 +240,13 @@ export const es: AlertWords = {
   upkeep: ({ rule, since, days, sourceName }, { formats }) =>
     rule === 'source-silent'
       ? {
-          headline: `Nada de ${sourceName} desde hace ${count(days, 'día', 'días')}`,
+          headline: `Nada de ${sourceName} desde hace ${counted(days, 'día', 'días')}`,
           facts: [`Última lectura: ${formats.moment(since)}. Lo que ve es de entonces.`],
           rule: 'Se le avisa cuando una fuente calla durante días.',
           next: 'No hay que hacer nada: se vuelve a intentar sola.',
         }
       : {
-          headline: `No ha mirado desde hace ${count(days, 'día', 'días')}`,
+          headline: `No ha mirado desde hace ${counted(days, 'día', 'días')}`,
           facts: [`Su última mirada fue el ${formats.day(since)}.`],
           rule: 'Usted pidió que se le recordara mirar.',
           next: 'Dos minutos en el Resumen bastan.',

@@ -46,6 +46,9 @@ export function formatsFor(language: Language, timeZone: string): Formats {
   };
 }
 
+/** So many of something: '1 day', '3 days'. */
+export const counted = (n: number, one: string, many: string): string => `${n} ${n === 1 ? one : many}`;
+
 /** A figure on its scale: '84.0' of a hundred, '3.2 of 4' of anything else. */
 export const onScale = (
   { figure }: Pick<Formats, 'figure'>,

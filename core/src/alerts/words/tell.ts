@@ -55,16 +55,6 @@ export const leadFirst = (reasons: readonly AlertReason[], lead: readonly string
   ...reasons.filter(({ id }) => !lead.includes(id)),
 ];
 
-/** Where a reason comes from, and the day of it; what is so by the clock alone has no day of its source. */
-function sourceOf(
-  words: AlertWords,
-  { rule, sourceName }: Pick<AlertReason, 'rule' | 'sourceName'>,
-  day: string,
-): string {
-  if (!sourceName) return day;
-  return rule === 'deadline' || rule === 'big-work' ? sourceName : words.source(sourceName, day);
-}
-
 /**
  * What is said of an alert, the same in the app, by mail, by text and on paper.
  * @param lead ids of the reasons it is told for; the headline is theirs. All where none of them stands any more.
@@ -81,7 +71,7 @@ export function tellAlert(
   // Two reasons about one work have facts in common: they are said once.
   const said = new Set<string>();
   const reasons = ordered.map((reason) => {
-    const { id, rule, sourceName, at } = reason;
+    const { id, sourceName, at } = reason;
     const sentences = sentencesOf(words, reason, told);
     const asked = ruleAsked(language, reason, formats) ?? sentences.rule;
     const facts = sentences.facts.filter((fact) => !said.has(fact));
@@ -91,7 +81,7 @@ export function tellAlert(
       facts,
       rule: asked,
       id,
-      source: sourceOf(words, { rule, sourceName }, formats.day(at)),
+      source: sourceName ? words.source(sourceName, formats.day(at)) : formats.day(at),
     };
   });
   const leading = alert.reasons.filter(({ id }) => lead.includes(id));

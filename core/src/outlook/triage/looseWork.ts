@@ -29,27 +29,13 @@ export function notInHand(course: CourseFacts, facts: FamilyFacts): NamedLooseEn
   );
 }
 
-function common(
-  course: CourseFacts,
-  {
-    kind,
-    stake,
-    ends,
-    now,
-  }: {
-    readonly kind: Matter['kind'];
-    readonly stake: number;
-    readonly ends: readonly NamedLooseEnd[];
-    readonly now: string;
-  },
-) {
+function common(course: CourseFacts, kind: Matter['kind'], stake: number, ends: readonly NamedLooseEnd[]) {
   return {
     key: `${kind}:${course.studentId}:${course.id}`,
     studentId: course.studentId,
     courseId: course.id,
     courseTitle: course.title,
     stake,
-    expiresAt: nextEnd(ends, now),
     alertIds: [],
     display: course.figures.display,
     outOf: course.outOf,
@@ -70,13 +56,8 @@ export function underneath(facts: FamilyFacts): Matter[] {
     if (posted === null || ifLeft === null || ends.length === 0) return [];
     const fall = (posted - ifLeft) / course.outOf;
     if (fall < leastFall) return [];
-    return [
-      {
-        ...common(course, { kind: 'underneath', stake: fall, ends, now: facts.now }),
-        kind: 'underneath',
-        ifLeft,
-      },
-    ];
+    const expiresAt = nextEnd(ends, facts.now);
+    return [{ ...common(course, 'underneath', fall, ends), kind: 'underneath', expiresAt, ifLeft }];
   });
 }
 
@@ -91,6 +72,7 @@ export function mendable(facts: FamilyFacts): Matter[] {
     );
     if (ends.length === 0) return [];
     const gain = ends.reduce((sum, { impact }) => sum + (impact ?? 0), 0) / course.outOf;
-    return [{ ...common(course, { kind: 'mendable', stake: gain, ends, now: facts.now }), kind: 'mendable' }];
+    const expiresAt = nextEnd(ends, facts.now);
+    return [{ ...common(course, 'mendable', gain, ends), kind: 'mendable', expiresAt }];
   });
 }
