@@ -26,7 +26,9 @@ function Section({ title, lines }: DigestSection) {
             <Words>{text}</Words>
           </RowLink>
         ) : (
-          <Words key={key}>{text}</Words>
+          <Words key={key} style={{ paddingVertical: 12 }}>
+            {text}
+          </Words>
         ),
       )}
     </Stack>
