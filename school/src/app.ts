@@ -1,9 +1,10 @@
 import express, { type Express } from 'express';
 import { tokenEndpoint } from './access';
-import { demoRouter, type InboundMail } from './demo/routes';
+import { demoRouter } from './demo/routes';
 import { Faults } from './faults';
 import { feedRouter } from './feed/routes';
 import { filesRouter } from './feed/files';
+import type { InboundMail } from './mail/provider';
 import { textGateway } from './mail/texts';
 import { oneRosterRouter } from './oneRoster/routes';
 import type { Simulation } from './simulation';

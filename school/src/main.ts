@@ -1,5 +1,6 @@
 import { createServer } from 'node:http';
 import { schoolApp } from './app';
+import { postMail } from './mail/provider';
 import { mailServer } from './mail/smtp';
 import { Simulation } from './simulation';
 
@@ -20,7 +21,7 @@ function main(): void {
   const http = createServer(
     schoolApp(simulation, inbound, () => `http://127.0.0.1:${port}`, need('SCHOOL_TEXT_KEY')),
   );
-  const mail = mailServer(simulation);
+  const mail = mailServer(simulation, (mime) => postMail(inbound, mime));
   http.keepAliveTimeout = keepAliveMs;
   http.listen(port, '127.0.0.1');
   mail.listen(Number(need('SCHOOL_SMTP_PORT')), '127.0.0.1');

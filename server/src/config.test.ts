@@ -1,6 +1,6 @@
 import { readConfig } from './config';
-import { hashCode, sameText, seal, sign, unseal } from './seal';
-import { replyAddress, threadOfAddress } from './messages/replyAddress';
+import { hashCode, sameText, seal, unseal } from './seal';
+import { idOfAddress, mailAddress } from './mail';
 
 const whole = {
   DATABASE_URL: 'postgres://x',
@@ -59,30 +59,31 @@ describe('what is sealed', () => {
   });
 });
 
-describe('a reply address', () => {
-  const thread = '0d4f3c1a-1b2c-4d5e-8f90-a1b2c3d4e5f6';
-  const address = replyAddress('secret', 'mail.cadro.example', thread);
-  it('leads back to its thread, however a mail program writes it', () => {
-    expect(threadOfAddress('secret', address)).toBe(thread);
-    expect(threadOfAddress('secret', address.toUpperCase())).toBe(thread);
+describe.each(['reply', 'back'] as const)('an address of ours, %s', (kind) => {
+  const id = '0d4f3c1a-1b2c-4d5e-8f90-a1b2c3d4e5f6';
+  const address = mailAddress({ secret: 'secret', mailDomain: 'mail.cadro.example' }, kind, id);
+  it('leads back to what it was given out for, however a mail program writes it', () => {
+    expect(idOfAddress('secret', kind, address)).toBe(id);
+    expect(idOfAddress('secret', kind, address.toUpperCase())).toBe(id);
   });
   it('fits where mail servers cut', () => {
     expect(address.split('@')[0]?.length).toBeLessThanOrEqual(64);
   });
   it.each([
-    ['another thread', () => address.replace('0d4f', '1d4f')],
+    ['another id', () => address.replace('0d4f', '1d4f')],
     [
       'another signature',
       () => address.replace(/\.(.)/, (_all, digit: string) => `.${digit === '0' ? '1' : '0'}`),
     ],
+    ['the other kind', () => address.replace(/^[a-z]+/, kind === 'reply' ? 'back' : 'reply')],
     ['none', () => address.replace(/\..*@/, '@')],
     ['a person', () => 'maren@aldervane.example'],
     ['nothing', () => ''],
   ])('is refused with %s', (_name, make) => {
-    expect(threadOfAddress('secret', make())).toBeNull();
+    expect(idOfAddress('secret', 'reply', make())).toBeNull();
+    expect(idOfAddress('secret', 'back', make())).toBeNull();
   });
   it('is another one under another secret', () => {
-    expect(threadOfAddress('another', address)).toBeNull();
-    expect(sign('secret', 'x')).not.toBe(sign('another', 'x'));
+    expect(idOfAddress('another', kind, address)).toBeNull();
   });
 });

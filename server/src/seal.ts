@@ -26,9 +26,28 @@ export function unseal(secret: string, sealed: string): string {
   return Buffer.concat([decipher.update(bytes.subarray(28)), decipher.final()]).toString('utf8');
 }
 
-/** A short signature that can stand in a mail address. */
-export const sign = (secret: string, text: string): string =>
-  createHmac('sha256', keyOf(secret, 'reply-address')).update(text).digest('hex').slice(0, 24);
+const signature = (secret: string, purpose: string | null, token: string): string =>
+  createHmac('sha256', keyOf(secret, 'reply-address'))
+    .update(purpose === null ? token : `${purpose}:${token}`)
+    .digest('hex')
+    .slice(0, 24);
+
+/**
+ * An id with a short signature, for mail addresses and links: nobody can make one up, and one that was given out for a
+ * purpose is good for no other.
+ * @param mark what stands between the two; no dot where it becomes part of an address of the app.
+ */
+export function signedId(secret: string, purpose: string | null, id: string, mark: '.' | '-'): string {
+  const token = id.replaceAll('-', '');
+  return `${token}${mark}${signature(secret, purpose, token)}`;
+}
+
+/** The id that was signed for a purpose, in whatever case it comes back; null when it is none of ours. */
+export function idSigned(secret: string, purpose: string | null, text: string): string | null {
+  const [, token, told] = /^([0-9a-f]{32})[.-]([0-9a-f]{24})$/.exec(text.toLowerCase()) ?? [];
+  if (!token || !told || !sameText(told, signature(secret, purpose, token))) return null;
+  return token.replace(/^(.{8})(.{4})(.{4})(.{4})(.{12})$/, '$1-$2-$3-$4-$5');
+}
 
 export function sameText(a: string, b: string): boolean {
   const [left, right] = [a, b].map((text) => createHash('sha256').update(text).digest());

@@ -2,7 +2,7 @@ import pino from 'pino';
 import { readConfig } from './config';
 import { demoClock, openDatabase, systemClock } from './db';
 import { startWorker } from './jobs';
-import { mailTransport } from './messages';
+import { mailTransport } from './mail';
 
 /** The job process: reads sources, computes figures, sends mail. */
 async function main(): Promise<void> {

@@ -42,7 +42,7 @@ const alert = (more: Partial<Alert> = {}): Alert => ({
 });
 const delivery = (more: Partial<Delivery> = {}): Delivery => ({
   ...{ id: '2d4f3c1a-1b2c-4d5e-8f90-a1b2c3d4e5f6', channel: 'mail', about: 'alert', alertId: null },
-  ...{ state: 'sent', at: '2026-10-21T19:00:00Z', notBefore: null, tries: 1, error: null },
+  ...{ state: 'sent', at: '2026-10-21T19:00:00Z', notBefore: null, tries: 1, fault: null },
   ...more,
 });
 const settings = (more: Partial<AlertSettings> = {}): AlertSettings => ({
@@ -106,11 +106,24 @@ describe('what became of a message', () => {
     [{ channel: 'text' }, 'Text message: sent 16:00'],
     [{ state: 'waiting', notBefore: '2026-10-22T10:00:00Z' }, 'Mail: waits, from tomorrow, 07:00'],
     [
-      { state: 'failed', error: 'the gateway answered 500' },
-      'Mail: could not be sent, the gateway answered 500',
+      {
+        ...{ state: 'waiting', notBefore: '2026-10-21T20:00:00Z', tries: 3 },
+        fault: { reason: 'mail-away', status: null },
+      },
+      'Mail: not sent yet, the mail server could not be reached; the next try 17:00',
     ],
-    [{ state: 'bounced', error: 'refused (550)' }, 'Mail: came back, refused (550)'],
-    [{ state: 'dropped', error: 'mail was stopped' }, 'Mail: not sent, mail was stopped'],
+    [
+      { channel: 'text', state: 'failed', fault: { reason: 'text-answered', status: '500' } },
+      'Text message: did not reach you, the text service answered 500',
+    ],
+    [
+      { state: 'bounced', fault: { reason: 'mail-returned', status: '5.1.1' } },
+      'Mail: came back, the mail server could not bring it to you (5.1.1)',
+    ],
+    [
+      { state: 'dropped', fault: { reason: 'mail-stopped', status: null } },
+      'Mail: not sent, you had stopped mail',
+    ],
   ])('%j', (more, words) => expect(deliveryWords(i18next.t, format, delivery(more))).toBe(words));
 });
 

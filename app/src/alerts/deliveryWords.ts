@@ -6,10 +6,10 @@ import type { Format } from '../i18n';
 export const deliveryWords = (
   t: TFunction,
   format: Format,
-  { channel, state, at, notBefore, error }: Delivery,
+  { channel, state, at, notBefore, fault }: Delivery,
 ): string =>
-  t(`alerts.delivery.${state}`, {
+  t(`alerts.delivery.${state === 'waiting' && fault ? 'again' : state}`, {
     channel: t(`alerts.channel.${channel}`),
     when: format.recent(state === 'waiting' ? (notBefore ?? at) : at),
-    error: error ?? '',
+    why: fault ? t(`alerts.deliveryReason.${fault.reason}`, { status: fault.status ?? '' }) : '',
   });

@@ -91,7 +91,7 @@ export const talkEn = {
     subject: 'Subject',
     text: 'Your letter',
     send: 'Send',
-    states: { queued: 'on its way', sent: 'sent', failed: 'could not be sent', received: '' },
+    states: { queued: 'on its way', sent: 'sent', failed: 'did not get through', received: '' },
     empty: 'No letters in this thread yet.',
     choose: 'Which teacher?',
     noContact: 'no address',

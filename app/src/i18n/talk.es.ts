@@ -93,7 +93,7 @@ export const talkEs: SameKeys<typeof talkEn> = {
     subject: 'Asunto',
     text: 'Su carta',
     send: 'Enviar',
-    states: { queued: 'en camino', sent: 'enviado', failed: 'no se pudo enviar', received: '' },
+    states: { queued: 'en camino', sent: 'enviado', failed: 'no llegó', received: '' },
     empty: 'Aún no hay cartas en esta conversación.',
     choose: '¿Qué docente?',
     noContact: 'sin dirección',

@@ -53,6 +53,22 @@ export type AlertDelivery = Static<typeof AlertDelivery>;
 export const deliveryStates = ['waiting', 'sent', 'failed', 'bounced', 'dropped'] as const;
 export type DeliveryState = (typeof deliveryStates)[number];
 
+/** Why something has not gone out, or did not arrive. */
+export const deliveryReasons = [
+  // The mail server has no such address; it took the mail and brought it back; it answered otherwise; it is away.
+  ...(['mail-refused', 'mail-returned', 'mail-answered', 'mail-away'] as const),
+  ...(['text-slow', 'text-answered', 'text-refused', 'no-texts'] as const),
+  // Its alert is gone or its link has ended; its receiver has stopped mail; an earlier mail came back.
+  ...(['nothing-left', 'mail-stopped', 'came-back-before'] as const),
+] as const;
+
+export const DeliveryFault = Type.Object({
+  reason: Type.Union(deliveryReasons.map((reason) => Type.Literal(reason))),
+  /** The other side's own, such as `550`, `5.1.1` or `503`; null for none. */
+  status: Nullable(Type.String()),
+});
+export type DeliveryFault = Static<typeof DeliveryFault>;
+
 export const Delivery = Type.Object({
   id: Uuid,
   channel: ChannelSchema,
@@ -64,8 +80,8 @@ export const Delivery = Type.Object({
   /** Not to go out before; null for at once. */
   notBefore: Nullable(Instant),
   tries: Type.Integer(),
-  /** What the mail server or the gateway said last; null when all went well. */
-  error: Nullable(Type.String()),
+  /** Of the last try; null when all went well. */
+  fault: Nullable(DeliveryFault),
 });
 export type Delivery = Static<typeof Delivery>;
 

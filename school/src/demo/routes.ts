@@ -2,23 +2,10 @@ import express, { Router } from 'express';
 import { clientOf } from '../access';
 import { arrivedPage } from './arrived';
 import { faultKinds, type Fault, type Faults } from '../faults';
+import { postMail, type InboundMail } from '../mail/provider';
 import { answerLetters } from '../mail/teachers';
 import type { Simulation } from '../simulation';
 import { opensAt, readsFrom, schools } from '../story';
-
-export interface InboundMail {
-  readonly url: string;
-  readonly key: string;
-}
-
-async function postMail({ url, key }: InboundMail, mime: Buffer): Promise<void> {
-  const answer = await fetch(url, {
-    method: 'POST',
-    headers: { 'content-type': 'message/rfc822', authorization: `Bearer ${key}` },
-    body: new Uint8Array(mime),
-  });
-  if (!answer.ok) throw new Error(`the inbound-mail address answered ${answer.status}`);
-}
 
 /** The hand on the simulation: what a demo or a test asks of it, and no real school has. */
 export function demoRouter(

@@ -1,3 +1,4 @@
+import { setTimeout } from 'node:timers/promises';
 import { simpleParser } from 'mailparser';
 import { createTransport, type Transporter } from 'nodemailer';
 import type { SMTPServer } from 'smtp-server';
@@ -10,11 +11,13 @@ import { answerLetters, teachers } from './teachers';
 let server: SMTPServer;
 let simulation: Simulation;
 let transport: Transporter;
+let returned: Buffer[];
 
 beforeEach(async () => {
+  returned = [];
   simulation = new Simulation(null);
   simulation.moveTo(opensAt);
-  server = mailServer(simulation);
+  server = mailServer(simulation, (mime) => Promise.resolve(void returned.push(mime)));
   const listening = server.listen(0, '127.0.0.1');
   await new Promise<void>((done) => listening.once('listening', done));
   const address = listening.address();
@@ -99,6 +102,19 @@ it('waits for its answer while the inbound address is down, and gets one answer'
   expect(mark()).toBeUndefined();
   expect(await answers()).toHaveLength(1);
   expect(await answers()).toHaveLength(0);
+});
+
+it.each([
+  ['gone@test.example', '5.1.1'],
+  ['full@aldervane.example', '5.2.2'],
+])('takes a mail to %s, and brings it back to the envelope’s sender', async (to, status) => {
+  await send({ to, envelope: { from: 'back+x@mail.cadro.example', to } });
+  expect(simulation.arrivals).toEqual([]);
+  while (returned.length === 0) await setTimeout(10);
+  const mail = await simpleParser(returned[0] ?? '', { keepDeliveryStatus: true });
+  expect([mail.to].flat()[0]?.text).toBe('back+x@mail.cadro.example');
+  const report = mail.attachments.find(({ contentType }) => contentType === 'message/delivery-status');
+  expect(report?.content.toString()).toMatch(new RegExp(`Action: failed\\s+Status: ${status}`));
 });
 
 it('knows every teacher with an address once, and none without', () => {

@@ -1,6 +1,7 @@
 import { simpleParser, type AddressObject, type ParsedMail } from 'mailparser';
 import { SMTPServer } from 'smtp-server';
 import type { Simulation } from '../simulation';
+import { comesBack, deliveryReport } from './comesBack';
 import { mailboxes } from './teachers';
 
 const firstAddress = (field: AddressObject | AddressObject[] | undefined): string =>
@@ -40,9 +41,10 @@ function arrive(simulation: Simulation, mail: ParsedMail, to: string): void {
 
 /**
  * The mail server of the schools and of the families: takes letters to teachers and offices and mail to guardians, and
- * refuses what is to anybody else.
+ * refuses what is to anybody else. From some boxes a mail comes back later.
+ * @param post takes what goes back to the sender.
  */
-export function mailServer(simulation: Simulation): SMTPServer {
+export function mailServer(simulation: Simulation, post: (mime: Buffer) => Promise<void>): SMTPServer {
   return new SMTPServer({
     authOptional: true,
     disabledCommands: ['STARTTLS', 'AUTH'],
@@ -52,11 +54,20 @@ export function mailServer(simulation: Simulation): SMTPServer {
       const known = isFamily(to) || mailboxes.some((each) => each.address === to);
       callback(known ? null : Object.assign(new Error(`no mailbox ${address}`), { responseCode: 550 }));
     },
-    onData(stream, _session, callback) {
+    onData(stream, { envelope }, callback) {
       simpleParser(stream).then(
         (mail) => {
           const messageId = mail.messageId ?? '';
           const to = firstAddress(mail.to);
+          const status = comesBack(to);
+          if (status && envelope.mailFrom) {
+            const envelopeFrom = envelope.mailFrom.address;
+            callback();
+            deliveryReport({ envelopeFrom, to, status, messageId })
+              .then(post)
+              .catch((error: unknown) => console.error('a returned mail was not taken:', error));
+            return;
+          }
           if (isFamily(to)) {
             arrive(simulation, mail, to);
             return callback();

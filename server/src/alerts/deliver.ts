@@ -1,15 +1,16 @@
-import { DigestContent, rolesAllowed } from '@cadro/contract';
+import { DigestContent, rolesAllowed, type DeliveryFault } from '@cadro/contract';
 import { parse } from '@cadro/contract/parse';
 import { soonest, waitMsAfter } from '@cadro/core';
 import type { Transporter } from 'nodemailer';
 import type { Config } from '../config';
 import type { Clock, Db } from '../db';
+import { mailAddress, refusedReceiver, type Returned } from '../mail';
 import { SendError, sendText } from './gateway';
 import { alertLetter, alertText, digestLetter, testLetter, type Letter } from './letters';
 import { letterWords } from './letterWords';
 import { stopToken } from './mailStop';
 import { earlierMails, setDelivery, takeWaiting, type DeliveryRow } from './outbox';
-import { settingsOf } from './settings';
+import { mailBounced, settingsOf } from './settings';
 import { alertById, type KeptAlert } from './store';
 import type { Settings } from './watchers';
 
@@ -106,6 +107,8 @@ async function sendMailTo(
   await transport
     .sendMail({
       messageId: mimeId(config, row.id),
+      // Who cannot bring it says so to the envelope's own address.
+      envelope: { from: mailAddress(config, 'back', row.id), to: settings.email },
       from: { name: 'Cadro', address: `cadro@${config.mailDomain}` },
       to: { name: settings.name, address: settings.email },
       subject,
@@ -119,16 +122,16 @@ async function sendMailTo(
     });
 }
 
-/** Only who refuses the receiver has let the mail bounce; whatever else is wrong with a mail server can be mended there. */
+/** Only who has no such receiver has let the mail bounce; what else is wrong with a mail server can be mended there. */
 function mailError(cause: unknown): SendError {
-  const told = cause instanceof Error ? cause : new Error(String(cause));
-  const said = 'code' in told ? told.code : null;
-  const status = 'responseCode' in told ? Number(told.responseCode) : 0;
-  if (said === 'EENVELOPE' && status >= 500) {
-    return new SendError(`the mail server refused the address (${status})`, 'bounced', { cause });
+  const refused = refusedReceiver(cause);
+  if (refused) {
+    const fault = { reason: 'mail-refused', status: refused.status } as const;
+    return new SendError(fault, refused.noSuchAddress ? 'bounced' : 'refused', { cause });
   }
-  const words = status > 0 ? `the mail server answered ${status}` : 'the mail server could not be reached';
-  return new SendError(words, 'passing', { cause });
+  const status = cause instanceof Error && 'responseCode' in cause ? String(cause.responseCode) : null;
+  const reason = status === null ? 'mail-away' : 'mail-answered';
+  return new SendError({ reason, status }, 'passing', { cause });
 }
 
 async function sendTextTo(
@@ -139,7 +142,7 @@ async function sendTextTo(
 ): Promise<void> {
   const { textGateway, publicUrl } = deps.config;
   const { phone, language } = settings.delivery;
-  if (!textGateway || !phone) throw new SendError('there is no way to send text messages', 'refused');
+  if (!textGateway || !phone) throw new SendError({ reason: 'no-texts', status: null }, 'refused');
   const text =
     content.about === 'alert'
       ? alertText(content.alert, content.child, row.told, { language, publicUrl })
@@ -147,14 +150,12 @@ async function sendTextTo(
   await sendText(textGateway, { to: phone, text, key: row.id });
 }
 
-/** Why something is not sent after all; null when it may be. */
-const dropped = (settings: Settings | null, row: DeliveryRow, content: Content | null): string | null => {
-  if (!settings || !content) return 'nothing may be said of it any more';
+/** Why its receiver is not to have it after all; null when they are. */
+function unwanted(settings: Settings, row: DeliveryRow): DeliveryFault['reason'] | null {
   if (row.channel !== 'mail' || row.about === 'test') return null;
-  if (settings.mailStoppedAt) return 'mail was stopped';
-  if (settings.mailBouncedAt) return 'mail to this address came back before';
-  return null;
-};
+  if (settings.mailStoppedAt) return 'mail-stopped';
+  return settings.mailBouncedAt ? 'came-back-before' : null;
+}
 
 /**
  * Sends one thing that waits, once: while it is sent nobody else has it, and whoever sends it again after a crash sends
@@ -171,17 +172,23 @@ export async function deliver(deps: DeliverDeps, id: string): Promise<void> {
 
 type Outcome = Parameters<typeof setDelivery>[2];
 
+const dropped = (reason: DeliveryFault['reason']): Outcome => ({
+  state: 'dropped',
+  fault: { reason, status: null },
+});
+
 async function outcomeOf(deps: DeliverDeps, row: DeliveryRow, now: Date): Promise<Outcome> {
   const { db } = deps;
   const settings = await settingsOf(db, row.guardian_id);
   const content = await contentOf(db, row);
-  const why = dropped(settings, row, content);
-  if (why !== null || !settings || !content) return { state: 'dropped', error: why };
+  if (!settings || !content) return dropped('nothing-left');
+  const reason = unwanted(settings, row);
+  if (reason) return dropped(reason);
   const quietUntil = soonest(now.getTime(), settings.delivery);
   if (row.about !== 'test' && quietUntil > now.getTime()) return { not_before: new Date(quietUntil) };
   try {
     await (row.channel === 'mail' ? sendMailTo : sendTextTo)(deps, settings, row, content);
-    return { state: 'sent', error: null, tries: row.tries + 1 };
+    return { state: 'sent', fault: null, tries: row.tries + 1 };
   } catch (error) {
     if (!(error instanceof SendError)) throw error;
     return failure(deps, row, error, now);
@@ -190,13 +197,30 @@ async function outcomeOf(deps: DeliverDeps, row: DeliveryRow, now: Date): Promis
 
 async function failure({ db }: DeliverDeps, row: DeliveryRow, error: SendError, now: Date): Promise<Outcome> {
   const tries = row.tries + 1;
-  const told = { error: error.message, tries };
+  const told = { fault: error.fault, tries };
   const waitMs = error.kind === 'passing' ? waitMsAfter(tries) : null;
   if (waitMs !== null) return { ...told, not_before: new Date(now.getTime() + waitMs) };
   if (error.kind !== 'bounced') return { ...told, state: 'failed' };
-  await db('alert_settings')
-    .insert({ guardian_id: row.guardian_id, mail_bounced_at: now })
-    .onConflict('guardian_id')
-    .merge(['mail_bounced_at']);
+  await mailBounced(db, row.guardian_id, now);
   return { ...told, state: 'bounced' };
+}
+
+/**
+ * A mail that had gone out came back: what was told is as it is for one that is refused at once.
+ * @returns whether the id is of such a mail.
+ */
+export async function deliveryReturned(
+  { db, clock }: Pick<DeliverDeps, 'db' | 'clock'>,
+  id: string,
+  { status, noSuchAddress }: Returned,
+): Promise<boolean> {
+  const now = await clock.now();
+  return db.transaction(async (trx) => {
+    const row = await trx<DeliveryRow>('deliveries').where({ id, channel: 'mail' }).forUpdate().first();
+    if (row?.state !== 'sent') return row !== undefined;
+    const state = noSuchAddress ? 'bounced' : 'failed';
+    await setDelivery(trx, id, { state, fault: { reason: 'mail-returned', status } }, now);
+    if (noSuchAddress) await mailBounced(trx, row.guardian_id, now);
+    return true;
+  });
 }

@@ -1,7 +1,14 @@
-import { alertRoutes, type Alert, type AlertSettings, type DeliveryState } from '@cadro/contract';
+import {
+  alertRoutes,
+  type Alert,
+  type AlertSettings,
+  type DeliveryFault,
+  type DeliveryState,
+} from '@cadro/contract';
 import { mostTries, presetRules } from '@cadro/core';
 import { once } from 'node:events';
 import { createServer, type Server as HttpServer } from 'node:http';
+import { setTimeout } from 'node:timers/promises';
 import { createTransport, type Transporter } from 'nodemailer';
 import pino from 'pino';
 import type { Agent } from 'supertest';
@@ -65,8 +72,8 @@ const out = async (channel: 'mail' | 'text', about: 'alert' | 'test' = 'alert'):
   const [id] = await putOut(world.db, [way], await world.clock.now());
   return id ?? '';
 };
-const stateOf = (id: string): Promise<{ state: DeliveryState; error: string | null; tries: number }> =>
-  world.db('deliveries').where({ id }).first('state', 'error', 'tries');
+const stateOf = (id: string): Promise<{ state: DeliveryState; fault: DeliveryFault | null; tries: number }> =>
+  world.db('deliveries').where({ id }).first('state', 'fault', 'tries');
 
 beforeAll(async () => {
   world = await World.start();
@@ -137,7 +144,7 @@ describe('a message', () => {
       await world.db('deliveries').where({ id }).update({ state: 'waiting' });
       await deliver(deps(), id);
       expect((await arrivals(to)).length - before).toBe(1);
-      expect(await stateOf(id)).toMatchObject({ state: 'sent', error: null });
+      expect(await stateOf(id)).toMatchObject({ state: 'sent', fault: null });
     }
   });
 
@@ -150,14 +157,14 @@ describe('a message', () => {
   });
 
   it.each([
-    ['hangs', 'waiting', 'did not answer in time'],
-    ['breaks', 'waiting', 'answered 500'],
-    ['refuses', 'failed', 'refused the message'],
-  ])('by a gateway that %s is %s, and says why', async (mood, state, error) => {
+    ['hangs', 'waiting', { reason: 'text-slow', status: null }],
+    ['breaks', 'waiting', { reason: 'text-answered', status: '500' }],
+    ['refuses', 'failed', { reason: 'text-refused', status: null }],
+  ])('by a gateway that %s is %s, and says why', async (mood, state, fault) => {
     const id = await out('text');
     await gateway(mood);
     await deliver(deps(), id);
-    expect(await stateOf(id)).toMatchObject({ state, error: expect.stringContaining(error), tries: 1 });
+    expect(await stateOf(id)).toMatchObject({ state, fault, tries: 1 });
   });
 
   it('is tried again, later each time, whatever the rounds ask, and fails for all to see in the end', async () => {
@@ -193,7 +200,7 @@ describe('a message', () => {
     await deliver(deps(), id);
     await gateway('well');
     await deliver(deps(), id);
-    expect(await stateOf(id)).toMatchObject({ state: 'sent', error: null, tries: 2 });
+    expect(await stateOf(id)).toMatchObject({ state: 'sent', fault: null, tries: 2 });
   });
 
   it('is sent by one only, though two have it at once', async () => {
@@ -205,18 +212,22 @@ describe('a message', () => {
   });
 
   it.each([
-    ['a mail server that is away', createTransport('smtp://127.0.0.1:9'), 'could not be reached'],
+    [
+      'a mail server that is away',
+      createTransport('smtp://127.0.0.1:9'),
+      { reason: 'mail-away', status: null },
+    ],
     [
       'a mail server that does not know us',
       {
         sendMail: () => Promise.reject(Object.assign(new Error('no'), { code: 'EAUTH', responseCode: 535 })),
       },
-      'answered 535',
+      { reason: 'mail-answered', status: '535' },
     ],
-  ])('by %s is tried again, and the address is not to blame', async (_name, transport, error) => {
+  ])('by %s is tried again, and the address is not to blame', async (_name, transport, fault) => {
     const id = await out('mail');
     await deliver(deps(transport as Transporter), id);
-    expect(await stateOf(id)).toMatchObject({ state: 'waiting', error: expect.stringContaining(error) });
+    expect(await stateOf(id)).toMatchObject({ state: 'waiting', fault });
     expect((await settings()).mailBouncedAt).toBeNull();
     await world.db('deliveries').where({ id }).delete();
   });
@@ -226,16 +237,55 @@ describe('a message', () => {
     const id = await out('mail');
     await deliver(deps(), id);
     await world.db('guardians').where({ id: guardianId }).update({ email: 'maren@test.example' });
-    expect(await stateOf(id)).toMatchObject({ state: 'bounced', error: expect.stringContaining('550') });
+    expect(await stateOf(id)).toMatchObject({
+      state: 'bounced',
+      fault: { reason: 'mail-refused', status: '5.1.1' },
+    });
     expect((await settings()).mailBouncedAt).not.toBeNull();
     const next = await out('mail');
     await deliver(deps(), next);
     expect(await stateOf(next)).toMatchObject({
       state: 'dropped',
-      error: expect.stringContaining('came back'),
+      fault: { reason: 'came-back-before', status: null },
     });
     await change({ mailStopped: false }).expect(200);
     expect((await settings()).mailBouncedAt).toBeNull();
+  });
+
+  describe('that comes back later', () => {
+    let http: HttpServer;
+    beforeAll(async () => {
+      http = createServer(world.server.app).listen(world.config.port, '127.0.0.1');
+      await once(http, 'listening');
+    });
+    afterAll(async () => {
+      http.closeAllConnections();
+      http.close();
+      await change({ mailStopped: false }).expect(200);
+    });
+
+    it.each([
+      [
+        'it has no mailbox',
+        'gone',
+        { state: 'bounced', fault: { reason: 'mail-returned', status: '5.1.1' } },
+      ],
+      ['it is full', 'full', { state: 'failed', fault: { reason: 'mail-returned', status: '5.2.2' } }],
+    ])('to an address, since %s, is known to its guardian', async (_name, box, after) => {
+      const address = (email: string) => world.db('guardians').where({ id: guardianId }).update({ email });
+      await change({ mailStopped: false }).expect(200);
+      await address(`${box}@test.example`);
+      const id = await out('mail');
+      await deliver(deps(), id);
+      await address('maren@test.example');
+      for (let tries = 0; tries < 100 && (await stateOf(id)).state === 'sent'; tries++) await setTimeout(50);
+      expect(await stateOf(id)).toMatchObject({ ...after, tries: 1 });
+      const stopped = after.state === 'bounced';
+      const next = await out('mail');
+      await deliver(deps(), next);
+      expect((await stateOf(next)).state).toBe(stopped ? 'dropped' : 'sent');
+      expect((await settings()).mailBouncedAt !== null).toBe(stopped);
+    });
   });
 
   it('waits for the end of quiet hours, in the guardian’s own zone', async () => {
@@ -271,7 +321,10 @@ describe('a message', () => {
     await world.nobody.post(path).type('form').send('List-Unsubscribe=One-Click').expect(204);
     const id = await out('mail');
     await deliver(deps(), id);
-    expect(await stateOf(id)).toMatchObject({ state: 'dropped', error: 'mail was stopped' });
+    expect(await stateOf(id)).toMatchObject({
+      state: 'dropped',
+      fault: { reason: 'mail-stopped', status: null },
+    });
     await world.nobody.delete(path).expect(204);
     expect((await settings()).mailStoppedAt).toBeNull();
     const forged = path.replace(/.$/, (last) => (last === '0' ? '1' : '0'));

@@ -1,4 +1,5 @@
 import { Type } from '@sinclair/typebox';
+import type { DeliveryFault } from '@cadro/contract';
 import { misfits } from '@cadro/contract/parse';
 import type { Config } from '../config';
 
@@ -6,12 +7,12 @@ import type { Config } from '../config';
 export class SendError extends Error {
   override readonly name = 'SendError';
   constructor(
-    message: string,
+    readonly fault: DeliveryFault,
     /** What may pass is tried again; what was refused, or whose receiver there is not, is not. */
     readonly kind: 'passing' | 'refused' | 'bounced',
     options?: ErrorOptions,
   ) {
-    super(message, options);
+    super([fault.reason, fault.status].join(' '), options);
   }
 }
 
@@ -37,12 +38,15 @@ export async function sendText(
     body: JSON.stringify({ to: message.to, text: message.text }),
     signal: AbortSignal.timeout(timeoutMs),
   }).catch((cause: unknown) => {
-    throw new SendError('the gateway did not answer in time', 'passing', { cause });
+    throw new SendError({ reason: 'text-slow', status: null }, 'passing', { cause });
   });
   const body: unknown = await answer.json().catch(() => null);
   if (!answer.ok) {
     const refused = answer.status >= 400 && answer.status < 500 && answer.status !== 429;
-    throw new SendError(`the gateway answered ${answer.status}`, refused ? 'refused' : 'passing');
+    const status = String(answer.status);
+    throw new SendError({ reason: 'text-answered', status }, refused ? 'refused' : 'passing');
   }
-  if (misfits(Accepted, body).length > 0) throw new SendError('the gateway refused the message', 'refused');
+  if (misfits(Accepted, body).length > 0) {
+    throw new SendError({ reason: 'text-refused', status: null }, 'refused');
+  }
 }

@@ -1,4 +1,4 @@
-export { deliver, type DeliverDeps } from './deliver';
+export { deliver, deliveryReturned, type DeliverDeps } from './deliver';
 export { makeDigests } from './digests';
 export { LiveAlerts } from './live';
 export { lookAtChildren, lookAtGuardians } from './look';

@@ -1,4 +1,4 @@
-import type { Channel, Delivery, DeliveryState } from '@cadro/contract';
+import type { Channel, Delivery, DeliveryFault, DeliveryState } from '@cadro/contract';
 import { inChunks, type Db, type Trx } from '../db';
 
 /** Something that is to go out. */
@@ -26,7 +26,7 @@ export interface DeliveryRow {
   readonly not_before: Date | null;
   readonly at: Date;
   readonly tries: number;
-  readonly error: string | null;
+  readonly fault: DeliveryFault | null;
 }
 
 /** Puts down what is to go out. @returns ids of those that were not there before. */
@@ -72,7 +72,7 @@ export const dueDeliveries = (db: Db, now: Date): Promise<string[]> =>
 export async function setDelivery(
   db: Db | Trx,
   id: string,
-  change: Partial<{ state: DeliveryState; error: string | null; not_before: Date; tries: number }>,
+  change: Partial<{ state: DeliveryState; fault: DeliveryFault | null; not_before: Date; tries: number }>,
   at: Date,
 ): Promise<void> {
   await db('deliveries')
@@ -99,7 +99,7 @@ const view = (row: DeliveryRow): Delivery => ({
   at: row.at.toISOString(),
   notBefore: row.not_before && row.not_before.toISOString(),
   tries: row.tries,
-  error: row.error,
+  fault: row.fault,
 });
 
 /** Something that went or goes out to a guardian. */

@@ -8,7 +8,7 @@ import type {
 } from '@cadro/contract';
 import { dateIn, isTimeZone, presetOf, presetRules, scaleUnit, usualDelivery } from '@cadro/core';
 import type { Config } from '../config';
-import type { Clock, Db } from '../db';
+import type { Clock, Db, Trx } from '../db';
 import { courseSummary, coursesOf } from '../gradebook';
 import { childrenFor, guardianById } from '../household';
 import { HttpProblem } from '../http/problems';
@@ -83,6 +83,14 @@ export async function alertSettings({ db, clock, config }: Deps, guardianId: str
     unrehearsed: [...unrehearsed],
     today,
   };
+}
+
+/** No mail goes to this guardian's address until they say that it is in order again. */
+export async function mailBounced(db: Db | Trx, guardianId: string, now: Date): Promise<void> {
+  await db('alert_settings')
+    .insert({ guardian_id: guardianId, mail_bounced_at: now })
+    .onConflict('guardian_id')
+    .merge(['mail_bounced_at']);
 }
 
 /** What of an exception lies on no scale of its course, as paths; none where all of it does. */

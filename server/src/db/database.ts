@@ -6,6 +6,7 @@ import * as workAndPlan from '../../migrations/003_work_and_plan';
 import * as days from '../../migrations/004_days';
 import * as alerts from '../../migrations/005_alerts';
 import * as digests from '../../migrations/006_digests_anew';
+import * as deliveryFaults from '../../migrations/007_delivery_faults';
 
 /** Dates stay `YYYY-MM-DD`: a calendar date has no instant, and turning it into one moves it by a zone. */
 types.setTypeParser(types.builtins.DATE, (text) => text);
@@ -22,6 +23,7 @@ const migrations: Record<string, Knex.Migration> = {
   '004_days': days,
   '005_alerts': alerts,
   '006_digests_anew': digests,
+  '007_delivery_faults': deliveryFaults,
 };
 
 /** Static, so that the same list serves the bundler, the tests and a running server. */

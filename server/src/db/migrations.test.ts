@@ -1,5 +1,5 @@
 import { freshDatabase } from '../testing/world';
-import { migrate, openDatabase } from './database';
+import { migrate, openDatabase, type Db } from './database';
 
 it('takes a database of the release before along, with what is in it', async () => {
   const { url, drop } = await freshDatabase();
@@ -42,6 +42,7 @@ it('takes a database of the release before along, with what is in it', async () 
       '004_days',
       '005_alerts',
       '006_digests_anew',
+      '007_delivery_faults',
     ]);
   } finally {
     await db.destroy();
@@ -49,20 +50,24 @@ it('takes a database of the release before along, with what is in it', async () 
   }
 });
 
+async function aGuardian(db: Db): Promise<string> {
+  const [household] = await db('households').insert({ name: 'Here' }).returning<{ id: string }[]>('id');
+  const [guardian] = await db('guardians')
+    .insert({
+      ...{ household_id: household?.id, email: 'maren@test.example', password_hash: 'x' },
+      ...{ name: 'Maren Aldervane', given_name: 'Maren' },
+    })
+    .returning<{ id: string }[]>('id');
+  return guardian?.id ?? '';
+}
+
 it('has a digest that has not gone out made anew, and keeps one that has', async () => {
   const { url, drop } = await freshDatabase();
   const db = openDatabase(url, { poolSize: 1 });
   try {
     await migrate(db);
     await db.migrate.down({ name: '006_digests_anew' });
-    const [household] = await db('households').insert({ name: 'Here' }).returning<{ id: string }[]>('id');
-    const [guardian] = await db('guardians')
-      .insert({
-        ...{ household_id: household?.id, email: 'maren@test.example', password_hash: 'x' },
-        ...{ name: 'Maren Aldervane', given_name: 'Maren' },
-      })
-      .returning<{ id: string }[]>('id');
-    const guardian_id = guardian?.id;
+    const guardian_id = await aGuardian(db);
     for (const [due_on, state] of [
       ['2026-10-20', 'sent'],
       ['2026-10-21', 'waiting'],
@@ -81,6 +86,42 @@ it('has a digest that has not gone out made anew, and keeps one that has', async
 
     expect(await db('digests').pluck('due_on')).toEqual(['2026-10-20']);
     expect(await db('deliveries').pluck('key')).toEqual(['digest:2026-10-20']);
+  } finally {
+    await db.destroy();
+    await drop();
+  }
+});
+
+it('says why something did not go out as a reason and a status, where it was said in English', async () => {
+  const { url, drop } = await freshDatabase();
+  const db = openDatabase(url, { poolSize: 1 });
+  try {
+    await migrate(db);
+    await db.migrate.down({ name: '007_delivery_faults' });
+    const guardian_id = await aGuardian(db);
+    const at = '2026-10-20T20:00:00Z';
+    for (const error of [
+      'the mail server refused the address (550)',
+      'the mail server could not be reached',
+      'the gateway answered 503',
+      'nothing may be said of it any more',
+      null,
+    ]) {
+      const row = { guardian_id, channel: 'mail', about: 'test', state: 'failed', made_at: at, at, error };
+      await db('deliveries').insert({ ...row, key: error ?? 'well' });
+    }
+
+    await migrate(db);
+
+    expect(await db('deliveries').orderBy('seq').pluck('fault')).toEqual([
+      { reason: 'mail-refused', status: '550' },
+      { reason: 'mail-away', status: null },
+      { reason: 'text-answered', status: '503' },
+      { reason: 'nothing-left', status: null },
+      null,
+    ]);
+    await db.migrate.down({ name: '007_delivery_faults' });
+    expect(await db('deliveries').orderBy('seq').first('error')).toEqual({ error: 'mail-refused 550' });
   } finally {
     await db.destroy();
     await drop();

@@ -13,7 +13,7 @@ import type { Config } from '../config';
 import { demoClock, setDemoClock, type Db } from '../db';
 import { addHousehold, hashPassword, putLink } from '../household';
 import { startWorker, untilIdle } from '../jobs';
-import { mailTransport } from '../messages';
+import { mailTransport } from '../mail';
 import { seal } from '../seal';
 import { addSource, moveSource, syncSource } from '../sources';
 import { SimulatedSchools } from './school';

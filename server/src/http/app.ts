@@ -16,7 +16,8 @@ import { followUpRouter } from '../followups';
 import { gradebookRouter, termRouter } from '../gradebook';
 import { householdRouter } from '../household';
 import { planRouter, Solver } from '../plan';
-import { inboundMailRouter, messageRouter } from '../messages';
+import { inboundMailRouter } from './inboundMail';
+import { messageRouter } from '../messages';
 import { computeFigures, outlookRouter } from '../outlook';
 import { sourceRouter } from '../sources';
 

@@ -1,5 +1,5 @@
-export { inboundMailRouter, receiveMail } from './inboundMail';
-export { replyAddress, threadOfAddress } from './replyAddress';
+export { receiveAnswer } from './answers';
 export { messageRouter } from './routes';
-export { mailTransport, sendMail, type MailDeps } from './sendMail';
+export { sendMail, type MailDeps } from './sendMail';
 export { sendLetter, unreadReplies } from './service';
+export { letterReturned } from './store';

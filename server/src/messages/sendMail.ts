@@ -1,7 +1,7 @@
-import { createTransport, type Transporter } from 'nodemailer';
+import type { Transporter } from 'nodemailer';
 import type { Config } from '../config';
 import type { Db } from '../db';
-import { replyAddress } from './replyAddress';
+import { mailAddress, refusedReceiver } from '../mail';
 import * as store from './store';
 
 export interface MailDeps {
@@ -10,20 +10,10 @@ export interface MailDeps {
   readonly transport: Transporter;
 }
 
-/** A mail server that says nothing for as long is away; the address may say otherwise. */
-const patienceMs = { connectionTimeout: '10000', greetingTimeout: '10000', socketTimeout: '30000' } as const;
-
-export function mailTransport({ smtpUrl }: Config): Transporter {
-  const url = new URL(smtpUrl);
-  for (const [name, ms] of Object.entries(patienceMs)) {
-    if (!url.searchParams.has(name)) url.searchParams.set(name, ms);
-  }
-  return createTransport(url.toString());
-}
-
 /**
  * Sends one stored message by SMTP. Its Message-ID comes from its own id, so that a second try after a crash
- * is the same mail to the receiver. Throws when the mail server does; the queue tries again.
+ * is the same mail to the receiver. Throws when the mail server does; the queue tries again, unless it has
+ * no such receiver: the message has failed then.
  * @param lastTry marks the message as failed, so that its writer sees it.
  */
 export async function sendMail(deps: MailDeps, messageId: string, lastTry = false): Promise<void> {
@@ -31,10 +21,11 @@ export async function sendMail(deps: MailDeps, messageId: string, lastTry = fals
   const row = await store.outgoing(db, messageId);
   if (!row || row.state === 'sent' || !row.teacher_email) return;
   const mimeId = `<${row.id}@${config.mailDomain}>`;
-  const reply = replyAddress(config.secret, config.mailDomain, row.thread_id);
+  const reply = mailAddress(config, 'reply', row.thread_id);
   try {
     await transport.sendMail({
       messageId: mimeId,
+      envelope: { from: mailAddress(config, 'back', row.id), to: row.teacher_email },
       from: { name: row.author, address: reply },
       replyTo: reply,
       to: { name: row.teacher_name, address: row.teacher_email },
@@ -43,6 +34,7 @@ export async function sendMail(deps: MailDeps, messageId: string, lastTry = fals
       ...(row.last_mime_id ? { inReplyTo: row.last_mime_id, references: [row.last_mime_id] } : {}),
     });
   } catch (error) {
+    if (refusedReceiver(error)) return store.markFailed(db, messageId);
     if (lastTry) await store.markFailed(db, messageId);
     throw error;
   }

@@ -165,6 +165,15 @@ export async function markFailed(db: Db, id: string): Promise<void> {
   await db('messages').where({ id }).update({ state: 'failed' });
 }
 
+/** A letter that had gone out and was brought back has failed. @returns whether there is such a letter. */
+export async function letterReturned(db: Db, id: string): Promise<boolean> {
+  const letter = { id, from_teacher: false };
+  await db('messages')
+    .where({ ...letter, state: 'sent' })
+    .update({ state: 'failed' });
+  return Boolean(await db('messages').where(letter).first('id'));
+}
+
 export const threadById = (trx: Trx, id: string) =>
   trx('threads as t')
     .join('teachers as p', 'p.id', 't.teacher_id')

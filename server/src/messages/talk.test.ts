@@ -2,7 +2,7 @@ import { followUpRoutes, messageRoutes, outlookRoutes } from '@cadro/contract';
 import type { Agent } from 'supertest';
 import MailComposer from 'nodemailer/lib/mail-composer';
 import { World } from '../testing/world';
-import { replyAddress } from './replyAddress';
+import { mailAddress } from '../mail';
 
 let world: World;
 let maren: Agent;
@@ -141,7 +141,7 @@ describe('mail from outside', () => {
       })
       .expect(202);
     threadId = sent.body.id as string;
-    address = replyAddress(world.config.secret, world.config.mailDomain, threadId);
+    address = mailAddress(world.config, 'reply', threadId);
     await world.workOff();
   });
 
@@ -210,6 +210,42 @@ describe('mail from outside', () => {
       [false],
     ]);
     expect([await kinds(tobiah), await unread(tobiah)]).toEqual([expect.arrayContaining(['reply']), [true]]);
+  });
+
+  const returned = async (to: string, status: string): Promise<Buffer> => {
+    const body = `Reporting-MTA: dns; mail.example\r\n\r\nAction: failed\r\nStatus: ${status}\r\n`;
+    return Buffer.from(
+      `To: ${to}\r\nContent-Type: multipart/report; boundary=b\r\n\r\n--b\r\nContent-Type: message/delivery-status\r\n\r\n${body}\r\n--b--\r\n`,
+    );
+  };
+  const letterId = async (): Promise<string> => {
+    const { messages } = (await maren.get(messageRoutes.thread.path.replace(':threadId', threadId))).body;
+    return messages[0].id as string;
+  };
+  const stateOfLetter = async (): Promise<string> =>
+    (await maren.get(messageRoutes.thread.path.replace(':threadId', threadId))).body.messages[0].state;
+
+  it('says of a letter that came back that it did not get through, and of what it does not know nothing', async () => {
+    const back = mailAddress(world.config, 'back', await letterId());
+    await inbound(await returned(forged(back), '5.1.1')).expect(422);
+    await inbound(await mime('postmaster@quay-schools.example', back, 'I am away until Monday.')).expect(202);
+    expect(await stateOfLetter()).toBe('sent');
+    await inbound(await returned(back, '5.1.1')).expect(202);
+    expect(await stateOfLetter()).toBe('failed');
+    await inbound(await returned(mailAddress(world.config, 'back', threadId), '5.1.1')).expect(422);
+  });
+
+  it('says so at once of a letter to an address that the mail server has not', async () => {
+    await world.db('teachers').where({ email: teacher }).update({ email: 'nobody@quay-schools.example' });
+    const { teacher: who } = (await maren.get(messageRoutes.thread.path.replace(':threadId', threadId))).body;
+    await maren
+      .post(messageRoutes.send.path)
+      .send({ studentId: item.studentId, teacherId: who.id, subject: 'S', text: 'Again' })
+      .expect(202);
+    await world.workOff();
+    const { messages } = (await maren.get(messageRoutes.thread.path.replace(':threadId', threadId))).body;
+    expect(messages.at(-1)).toMatchObject({ text: 'Again', state: 'failed' });
+    await world.db('teachers').where({ email: 'nobody@quay-schools.example' }).update({ email: teacher });
   });
 
   it('keeps a letter whose mail server is down, and sends it once when it is back', async () => {

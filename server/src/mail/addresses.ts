@@ -1,0 +1,24 @@
+import { idSigned, signedId } from '../seal';
+
+/** What comes to an address of ours: a teacher's answer in a thread, or word that what was sent could not be brought. */
+export type AddressKind = 'reply' | 'back';
+
+// Reply addresses were given out before there were others.
+const purposes: Record<AddressKind, string | null> = { reply: null, back: 'back' };
+
+/**
+ * `reply+<id>.<signature>@domain`: nobody can make up an address for what they were not sent, and mail servers
+ * take no more than 64 characters before the @.
+ * @param id of the thread for a reply, of the letter or delivery for what comes back.
+ */
+export const mailAddress = (
+  { secret, mailDomain }: { readonly secret: string; readonly mailDomain: string },
+  kind: AddressKind,
+  id: string,
+): string => `${kind}+${signedId(secret, purposes[kind], id, '.')}@${mailDomain}`;
+
+/** The id that an address of a kind stands for; null when it is none of ours or its signature is forged. */
+export function idOfAddress(secret: string, kind: AddressKind, address: string): string | null {
+  const [, named, token] = /^([a-z]+)\+([^@]+)@/i.exec(address) ?? [];
+  return token && named?.toLowerCase() === kind ? idSigned(secret, purposes[kind], token) : null;
+}

@@ -1,0 +1,3 @@
+export { idOfAddress, mailAddress, type AddressKind } from './addresses';
+export { refusedReceiver, returnedMail, type Returned } from './returned';
+export { mailTransport } from './transport';

@@ -1,0 +1,62 @@
+import { simpleParser, type ParsedMail } from 'mailparser';
+
+/** Word of a mail server that a mail will not be brought, or not yet (RFC 3464). */
+export interface Returned {
+  /** RFC 3463, such as `5.1.1`. */
+  readonly status: string;
+  /** Whether the address itself is at fault, so that no other mail would get there. */
+  readonly noSuchAddress: boolean;
+}
+
+/** No mailbox of this name, no such domain, an address that has moved, a mailbox that is shut. */
+const ofTheAddress = /^5\.(1\.(0|1|2|3|6|10)|2\.1)$/;
+
+/** Whether a status blames the address, and not the mail, its sender or a full mailbox. */
+const blamesAddress = (status: string): boolean => ofTheAddress.test(status);
+
+/** What an SMTP server's answer to `RCPT` comes to; null for an error that says nothing of the receiver, or may pass. */
+export function refusedReceiver(error: unknown): Returned | null {
+  const {
+    code,
+    responseCode = 0,
+    response = '',
+  } = error as {
+    readonly code?: string;
+    readonly responseCode?: number;
+    readonly response?: string;
+  };
+  if (code !== 'EENVELOPE' || responseCode < 500) return null;
+  // Where the server gives no status of its own, a receiver it refuses is one that it has not.
+  const status = /\b5\.\d{1,3}\.\d{1,3}\b/.exec(response)?.[0] ?? '5.1.1';
+  return { status, noSuchAddress: blamesAddress(status) };
+}
+
+/** Every group of fields in a report: first of the mail, then one for each receiver. */
+const groupsOf = (report: string): Promise<ParsedMail[]> =>
+  Promise.all(
+    report
+      .replaceAll('\r\n', '\n')
+      .split(/\n[ \t]*\n/)
+      .filter((group) => group.trim() !== '')
+      .map((group) => simpleParser(`${group}\n\n`)),
+  );
+
+const field = (group: ParsedMail, name: string): string => {
+  const value = group.headers.get(name);
+  return typeof value === 'string' ? value.trim().toLowerCase() : '';
+};
+
+/**
+ * What a report says of the one it was sent to; null for a mail that is no report, or one that says that the mail has
+ * been brought or is still under way.
+ */
+export async function returnedMail(raw: Buffer): Promise<Returned | null> {
+  const mail = await simpleParser(raw, { keepDeliveryStatus: true });
+  const report = mail.attachments.find(({ contentType }) => contentType === 'message/delivery-status');
+  if (!report) return null;
+  const groups = await groupsOf(report.content.toString('utf8'));
+  const failed = groups.find((group) => field(group, 'action').split(/[\s;(]/)[0] === 'failed');
+  if (!failed) return null;
+  const status = /^[245]\.\d{1,3}\.\d{1,3}/.exec(field(failed, 'status'))?.[0] ?? '5.0.0';
+  return { status, noSuchAddress: blamesAddress(status) };
+}
