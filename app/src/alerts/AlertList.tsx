@@ -111,7 +111,10 @@ function Rows({
   );
 }
 
-/** What has been told: open, read, done; by child and kind; searched. */
+/**
+ * What has been told: open, read, done; by child and kind; searched.
+ * @param selected the alert that is shown beside the list; it stays there while it is read.
+ */
 export function AlertList({ selected = null }: { selected?: string | null }) {
   const { t } = useTranslation();
   const words = useAlertWords();
@@ -127,7 +130,7 @@ export function AlertList({ selected = null }: { selected?: string | null }) {
     ...(childId && all.some(({ id }) => id === childId) ? { studentId: childId } : {}),
     ...(q.trim() ? { q: q.trim() } : {}),
   };
-  const query = useAlertsQuery(filter);
+  const query = useAlertsQuery({ ...filter, ...(selected ? { beside: selected } : {}) });
   const counts = query.data?.counts;
   return (
     <Page>

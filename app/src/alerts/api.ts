@@ -21,6 +21,7 @@ export interface AlertFilter {
   readonly kind?: string;
   readonly studentId?: string;
   readonly q?: string;
+  readonly beside?: string;
 }
 
 const queryOf = (filter: AlertFilter): Record<string, string> =>

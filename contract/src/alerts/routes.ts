@@ -45,6 +45,8 @@ export const AlertQuery = Type.Object({
   studentId: Type.Optional(Uuid),
   /** Words that the alert has to say, in the guardian's language. */
   q: Type.Optional(Type.String({ maxLength: 100 })),
+  /** One that stands beside the list: having been read, it stays among the open ones. */
+  beside: Type.Optional(Uuid),
 });
 
 export const alertRoutes = {

@@ -479,7 +479,12 @@ describe('the list', () => {
     ]);
     expect(await found({ kind: 'good' })).toEqual([]);
     await put('done');
+    expect(await found({ state: 'open', beside: alertId })).toEqual([]);
+    await put('read');
     expect(await found({ state: 'open' })).toEqual([]);
+    expect(await found({ state: 'open', beside: alertId })).toEqual([alertId]);
+    expect(await found({ state: 'open', beside: alertId, kind: 'good' })).toEqual([]);
+    expect(await found({ state: 'done', beside: alertId })).toEqual([]);
     await put('open');
     expect(await found({ state: 'open' })).toEqual([alertId]);
   });

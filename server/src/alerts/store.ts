@@ -186,6 +186,8 @@ export async function raisedAlerts(
     readonly state?: AlertStateName;
     readonly kind?: AlertKind;
     readonly studentId?: string;
+    /** Counts as open, though it has been read. */
+    readonly beside?: string;
   } = {},
 ): Promise<KeptAlert[]> {
   const rows = await db('alerts')
@@ -195,7 +197,13 @@ export async function raisedAlerts(
     .where((is) => is.whereNull('student_id').orWhereIn('student_id', [...studentIds]))
     .modify((query) => {
       if (where.id) query.where({ id: where.id });
-      if (where.state) query.where({ state: where.state });
+      if (where.state) {
+        const { state, beside } = where;
+        query.where((is) => {
+          is.where({ state });
+          if (state === 'open' && beside) is.orWhere({ id: beside, state: 'read' });
+        });
+      }
       if (where.kind) query.where({ kind: where.kind });
       if (where.studentId) query.where({ student_id: where.studentId });
     })
