@@ -49,9 +49,7 @@ export function Theme({ children }: { children: ReactNode }) {
   }, [mode, palette]);
   return (
     <PaletteContext.Provider value={palette}>
-      <ThemeProvider theme={theme} key={mode}>
-        {children}
-      </ThemeProvider>
+      <ThemeProvider theme={theme}>{children}</ThemeProvider>
     </PaletteContext.Provider>
   );
 }
