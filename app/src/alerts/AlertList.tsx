@@ -21,6 +21,7 @@ import {
   Words,
 } from '../ui';
 import { alertsFile, useAlertsQuery, usePutAlertsMutation, type AlertFilter } from './api';
+import { MailReturned } from './MailReturned';
 import { useAlertWords, useTold } from './useTold';
 
 function AlertRow({ alert, selected }: { alert: Alert; selected: boolean }) {
@@ -137,6 +138,7 @@ export function AlertList({ selected = null }: { selected?: string | null }) {
       <Stack space={0.25}>
         <Heading level={1}>{t('alerts.title')}</Heading>
         <Words colour="soft">{t('alerts.lead')}</Words>
+        <MailReturned />
       </Stack>
       <Choice
         label={t('alerts.title')}

@@ -70,11 +70,18 @@ const given = {
         { alerts, counts: { open: alerts.length, read: 2, done: 3 } },
       ),
     ),
+  mailBouncedAt: (mailBouncedAt: string | null) =>
+    store.dispatch(
+      alertsApi.util.upsertQueryData('alertCounts', undefined, { open: 0, read: 2, done: 3, mailBouncedAt }),
+    ),
   settings: (more: Partial<AlertSettings> = {}) =>
     store.dispatch(alertsApi.util.upsertQueryData('alertSettings', undefined, settings(more))),
 };
 
-beforeAll(() => signedInAs());
+beforeAll(async () => {
+  signedInAs();
+  await given.mailBouncedAt(null);
+});
 
 describe('the list', () => {
   it('says of each alert whose it is, what, and since when it is no longer so', async () => {
@@ -90,6 +97,19 @@ describe('the list', () => {
     expect(
       screen.getAllByRole('link', { name: new RegExp(`^${name} · Figures: Tide tables fell`) }),
     ).toHaveLength(2);
+  });
+
+  it('says that mail no longer comes through, until it does', async () => {
+    const words = /^Mail to .*@.* came back\. Nothing more is tried until you say so\.$/;
+    await given.alerts([alert()]);
+    await given.mailBouncedAt('2026-10-20T12:00:00Z');
+    const { unmount } = show(<AlertList />);
+    expect(screen.getByText(words)).toBeTruthy();
+    expect(screen.getAllByRole('link', { name: 'How it reaches you' })).toHaveLength(2);
+    unmount();
+    await given.mailBouncedAt(null);
+    show(<AlertList />);
+    expect(screen.queryByText(words)).toBeNull();
   });
 
   it('says why it is empty', async () => {

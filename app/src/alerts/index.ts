@@ -3,6 +3,7 @@ export * from './AlertsLink';
 export * from './AlertView';
 export * from './DeliveryScreen';
 export * from './DigestScreen';
+export * from './MailReturned';
 export * from './MailStopScreen';
 export * from './rules/RulesScreen';
 export * from './useTold';

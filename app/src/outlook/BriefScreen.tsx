@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { Brief, Matter } from '@cadro/contract';
-import { AlertView } from '../alerts';
+import { AlertView, MailReturned } from '../alerts';
 import { AttendanceOfChild } from '../attendance';
 import { OnTheCalendar } from '../calendar';
 import { FollowUpView } from '../followups';
@@ -152,6 +152,7 @@ function BriefList({
         {brief.freshness.map((source) => (
           <SourceDown key={source.sourceName} freshness={source} />
         ))}
+        <MailReturned />
       </Stack>
       {count === 0 ? <Words>{t('brief.quiet')}</Words> : null}
       {rows(needing, t('brief.matters'))}

@@ -69,9 +69,13 @@ export const alertRoutes = {
     path: '/api/alerts/count',
     room,
     access: 'signed-in',
-    summary: 'How many alerts of the guardian are open, read and done',
+    summary: 'How many alerts of the guardian are open, read and done, and whether mail still reaches them',
     status: 200,
-    answer: AlertCounts,
+    answer: Type.Object({
+      ...AlertCounts.properties,
+      /** Since when mail to them comes back; null while it does not. */
+      mailBouncedAt: Nullable(Instant),
+    }),
   }),
   live: route({
     method: 'get',

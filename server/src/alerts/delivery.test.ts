@@ -285,6 +285,8 @@ describe('a message', () => {
       await deliver(deps(), next);
       expect((await stateOf(next)).state).toBe(stopped ? 'dropped' : 'sent');
       expect((await settings()).mailBouncedAt !== null).toBe(stopped);
+      const standing = (await maren.get(alertRoutes.count.path).expect(200)).body;
+      expect(standing.mailBouncedAt !== null).toBe(stopped);
     });
   });
 

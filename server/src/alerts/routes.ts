@@ -15,7 +15,7 @@ import { lookAtChildren } from './look';
 import { guardianOfToken } from './mailStop';
 import { deliveryOf, putOut } from './outbox';
 import type { Rehearser } from './rehearser';
-import { alertSettings, changeSettings, settingsOf } from './settings';
+import { alertSettings, changeSettings, mailBouncedAt, settingsOf } from './settings';
 import { addSilence, countStates, notify, removeSilence, setStates } from './store';
 import { alertsFile, alertViews } from './views';
 
@@ -49,11 +49,12 @@ export function alertRouter(deps: ServerDeps, live: LiveAlerts, rehearser: Rehea
 
   mount(router, alertRoutes.count, async ({ guardianId }) => {
     const children = await childrenOf(guardianId);
-    return countStates(
-      db,
-      guardianId,
-      children.map(({ id }) => id),
-    );
+    const ids = children.map(({ id }) => id);
+    const [counts, bouncedAt] = await Promise.all([
+      countStates(db, guardianId, ids),
+      mailBouncedAt(db, guardianId),
+    ]);
+    return { ...counts, mailBouncedAt: bouncedAt && bouncedAt.toISOString() };
   });
 
   mount(router, alertRoutes.live, ({ guardianId }) =>

@@ -13,7 +13,7 @@ import { courseSummary, coursesOf } from '../gradebook';
 import { childrenFor, guardianById } from '../household';
 import { HttpProblem } from '../http/problems';
 import { deliveriesOf } from './outbox';
-import { silencesOf } from './store';
+import { notify, silencesOf } from './store';
 import { watchesOf, type Settings } from './watchers';
 
 /** The settings of a guardian with a child whose source has been read; null for who has none. */
@@ -91,6 +91,15 @@ export async function mailBounced(db: Db | Trx, guardianId: string, now: Date): 
     .insert({ guardian_id: guardianId, mail_bounced_at: now })
     .onConflict('guardian_id')
     .merge(['mail_bounced_at']);
+  await notify(db, [guardianId], 'state');
+}
+
+/** Since when mail to a guardian comes back; null while it does not. */
+export async function mailBouncedAt(db: Db, guardianId: string): Promise<Date | null> {
+  const row = await db('alert_settings')
+    .where({ guardian_id: guardianId })
+    .first<{ mail_bounced_at: Date | null } | undefined>('mail_bounced_at');
+  return row?.mail_bounced_at ?? null;
 }
 
 /** What of an exception lies on no scale of its course, as paths; none where all of it does. */
