@@ -79,7 +79,7 @@ const given = {
 };
 
 beforeAll(async () => {
-  signedInAs();
+  await signedInAs();
   await given.mailBouncedAt(null);
 });
 
