@@ -100,7 +100,7 @@ describe('the list', () => {
   });
 
   it('says that mail no longer comes through, until it does', async () => {
-    const words = /^Mail to .*@.* came back\. Nothing more is tried until you say so\.$/;
+    const words = /^Mail to .*@.* came back\. No more is sent until you say so\.$/;
     await given.alerts([alert()]);
     await given.mailBouncedAt('2026-10-20T12:00:00Z');
     const { unmount } = show(<AlertList />);

@@ -186,7 +186,7 @@ export const alertsEn = {
     about: { alert: 'Alert', digest: 'Digest', test: 'Try' },
     sentLine: '{{what}} · {{how}}',
     stopped: 'You have stopped all mail.',
-    bounced: 'Mail to {{email}} came back. Nothing more is tried until you say so.',
+    bounced: 'Mail to {{email}} came back. No more is sent until you say so.',
     takeUp: 'Send mail again',
     arrived: 'See what arrived (demo)',
   },

@@ -189,7 +189,7 @@ export const alertsEs: SameKeys<typeof alertsEn> = {
     about: { alert: 'Aviso', digest: 'Resumen', test: 'Prueba' },
     sentLine: '{{what}} · {{how}}',
     stopped: 'Ha parado todo el correo.',
-    bounced: 'El correo a {{email}} fue devuelto. No se intenta más hasta que usted lo diga.',
+    bounced: 'El correo a {{email}} fue devuelto. No se envía más hasta que usted lo diga.',
     takeUp: 'Volver a enviar correo',
     arrived: 'Ver lo que llegó (demostración)',
   },

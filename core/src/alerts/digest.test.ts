@@ -210,7 +210,7 @@ describe('a digest in words', () => {
     expect(said(kept ?? part())).toEqual({
       'Good news': ['ropes fell from 90.0 to 80.0'],
       'Needs you': ['Keel: missing (Charts)', '2 loose ends in Charts: Maps and Bays'],
-      'Teachers wrote': ['Nell Saltmarsh, Charts: “You may redo it until Friday.”'],
+      'Teachers wrote': ['Nell Saltmarsh, Charts, Thu 10 Sept: “You may redo it until Friday.”'],
       'Next 7 days': ['Tue 15 Sept: Test 0 (Charts)', 'Tue 15 Sept: Test 1 (Charts)'],
       Attendance: ['There on all 5 school days, on time.'],
       Moved: ['tides: 90.0 → 80.0'],
@@ -234,17 +234,23 @@ describe('a digest in words', () => {
     ]);
   });
 
-  it.each([
-    ['Short.', 'Short.'],
-    [
-      'One two three. Four five six seven eight nine ten. ' + 'word '.repeat(9) + 'end.',
-      'One two three. Four five six seven eight nine ten. …',
-    ],
-    ['word '.repeat(20).trim(), `${'word '.repeat(16).trim()} …`],
-    ['word '.repeat(16).trim(), 'word '.repeat(16).trim()],
-  ])('quotes whole sentences where there is room: %#', (text, quoted) => {
-    expect(said(part({ comments: [comment(text)] }))).toMatchObject({
-      'Teachers wrote': [`Nell Saltmarsh, Charts: “${quoted}”`],
+  it('quotes in Spanish as Spanish does', () => {
+    expect(said(part({ comments: [comment('Bien.')] }), 'es')).toMatchObject({
+      'Dicen los profesores': ['Nell Saltmarsh, Charts, jue 10 sept: «Bien.»'],
+    });
+
+    it.each([
+      ['Short.', 'Short.'],
+      [
+        'One two three. Four five six seven eight nine ten. ' + 'word '.repeat(9) + 'end.',
+        'One two three. Four five six seven eight nine ten. …',
+      ],
+      ['word '.repeat(20).trim(), `${'word '.repeat(15).trim()} …`],
+      ['word '.repeat(15).trim(), 'word '.repeat(15).trim()],
+    ])('quotes whole sentences where there is room: %#', (text, quoted) => {
+      expect(said(part({ comments: [comment(text)] }))).toMatchObject({
+        'Teachers wrote': [`Nell Saltmarsh, Charts, Thu 10 Sept: “${quoted}”`],
+      });
     });
   });
 

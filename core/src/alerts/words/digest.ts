@@ -17,6 +17,8 @@ interface DigestWords {
     Record<'good' | 'needs' | 'before' | 'coming' | 'attendance' | 'changed' | 'comments', string>
   >;
   readonly needsNone: string;
+  /** A teacher's words, with what they are about and their day: 'until Friday' means nothing without it. */
+  readonly wrote: (author: string, about: string, day: string, text: string) => string;
   /** Other works of the same course. */
   readonly also: (works: string) => string;
   readonly due: (works: number, big: number) => string;
@@ -40,6 +42,7 @@ const words: Readonly<Record<Language, DigestWords>> = {
       comments: 'Teachers wrote',
     },
     needsNone: 'Nothing new.',
+    wrote: (author, about, day, text) => `${author}, ${about}, ${day}: “${text}”`,
     also: (works) => `also ${works}`,
     due: (works, big) =>
       works === 0
@@ -77,6 +80,7 @@ const words: Readonly<Record<Language, DigestWords>> = {
       comments: 'Dicen los profesores',
     },
     needsNone: 'Nada nuevo.',
+    wrote: (author, about, day, text) => `${author}, ${about}, ${day}: «${text}»`,
     also: (works) => `también ${works}`,
     due: (works, big) =>
       works === 0
@@ -126,7 +130,7 @@ export interface DigestSection {
 }
 
 /** So many words of a teacher are quoted. */
-const mostQuoted = 16;
+const mostQuoted = 15;
 
 /** A teacher's words: as many whole sentences as there is room for, at least some of the first. */
 function shortened(text: string): string {
@@ -152,7 +156,8 @@ function entryLine(language: Language, entry: DigestEntry, timeZone: string, for
   ];
   const say = (): string => {
     if (first?.about === 'comment') {
-      return `${first.author}, ${first.itemTitle ?? courseTitle ?? ''}: “${shortened(first.text)}”`;
+      const about = first.itemTitle ?? courseTitle ?? '';
+      return words[language].wrote(first.author, about, formats.day(first.at), shortened(first.text));
     }
     if (first?.about !== 'work') return headline;
     const others = works.filter((title) => title !== first.work.title);
