@@ -238,19 +238,19 @@ describe('a digest in words', () => {
     expect(said(part({ comments: [comment('Bien.')] }), 'es')).toMatchObject({
       'Dicen los profesores': ['Nell Saltmarsh, Charts, jue 10 sept: «Bien.»'],
     });
+  });
 
-    it.each([
-      ['Short.', 'Short.'],
-      [
-        'One two three. Four five six seven eight nine ten. ' + 'word '.repeat(9) + 'end.',
-        'One two three. Four five six seven eight nine ten. …',
-      ],
-      ['word '.repeat(20).trim(), `${'word '.repeat(15).trim()} …`],
-      ['word '.repeat(15).trim(), 'word '.repeat(15).trim()],
-    ])('quotes whole sentences where there is room: %#', (text, quoted) => {
-      expect(said(part({ comments: [comment(text)] }))).toMatchObject({
-        'Teachers wrote': [`Nell Saltmarsh, Charts, Thu 10 Sept: “${quoted}”`],
-      });
+  it.each([
+    ['Short.', 'Short.'],
+    [
+      'One two three. Four five six seven eight nine ten. ' + 'word '.repeat(9) + 'end.',
+      'One two three. Four five six seven eight nine ten. …',
+    ],
+    ['word '.repeat(20).trim(), `${'word '.repeat(15).trim()} …`],
+    ['word '.repeat(15).trim(), 'word '.repeat(15).trim()],
+  ])('quotes whole sentences where there is room: %#', (text, quoted) => {
+    expect(said(part({ comments: [comment(text)] }))).toMatchObject({
+      'Teachers wrote': [`Nell Saltmarsh, Charts, Thu 10 Sept: “${quoted}”`],
     });
   });
 
