@@ -17,14 +17,16 @@ import { root, run, StepError } from './steps.mjs';
 
 const asRoot = process.getuid?.() === 0;
 
-export const freePort = (wanted = 0) =>
-  new Promise((done, fail) => {
+/** Below those that the system gives to connections going out; processes that run at once begin at different ones. */
+const firstPort = 20_000 + (process.pid % 1000) * 10;
+let nextPort = firstPort;
+
+/** A port that nobody listens on, handed out once in this process: the wanted one, if it is free. */
+export const freePort = (wanted = nextPort++) =>
+  new Promise((done) => {
     const probe = createServer();
-    probe.once('error', (error) => (wanted ? freePort().then(done, fail) : fail(error)));
-    probe.listen(wanted, '127.0.0.1', () => {
-      const { port } = probe.address();
-      probe.close(() => done(port));
-    });
+    probe.once('error', () => done(freePort()));
+    probe.listen(wanted, '127.0.0.1', () => probe.close(() => done(wanted)));
   });
 
 /** PostgreSQL refuses to run as root; Debian's own user runs it then. */

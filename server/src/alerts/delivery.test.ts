@@ -253,16 +253,7 @@ describe('a message', () => {
   });
 
   describe('that comes back later', () => {
-    let http: HttpServer;
-    beforeAll(async () => {
-      http = createServer(world.server.app).listen(world.config.port, '127.0.0.1');
-      await once(http, 'listening');
-    });
-    afterAll(async () => {
-      http.closeAllConnections();
-      http.close();
-      await change({ mailStopped: false }).expect(200);
-    });
+    afterAll(() => change({ mailStopped: false }).expect(200));
 
     it.each([
       [

@@ -6,26 +6,19 @@ import {
   type ChildDay,
   type FollowUp,
 } from '@cadro/contract';
-import type { Server as HttpServer } from 'node:http';
 import type { Agent } from 'supertest';
 import { computeFigures } from '../outlook';
 import { World } from '../testing/world';
 
 let world: World;
 let maren: Agent;
-// The desk's answers come in over real HTTP.
-let listening: HttpServer;
 beforeAll(async () => {
   world = await World.start();
   await world.syncAll();
   await world.household('here', [{ name: 'maren', children: ['isolde', 'caspian', 'pet'] }]);
   maren = await world.signedIn('maren');
-  listening = world.server.app.listen(world.config.port, '127.0.0.1');
 });
-afterAll(async () => {
-  listening.close();
-  await world.stop();
-});
+afterAll(() => world.stop());
 
 const path = (route: { path: string }, name: string, on = '') =>
   route.path.replace(':studentId', world.student(name)).replace(':on', on);

@@ -274,10 +274,8 @@ describe('did it work?', () => {
       ({ title }: { title: string }) => title === 'Keel model',
     );
     expect(before).toMatchObject({ step: 'waiting-on-school', outcome: null });
-    const server = world.server.app.listen(world.config.port, '127.0.0.1');
     await world.moveTo('2026-10-23T19:40:00Z'); // the teacher answers, through the address, and marks the work
     await world.syncAll();
-    server.close();
     const after = (await maren.get(followUpPath(before.id))).body;
     expect(after).toMatchObject({
       step: 'settled',

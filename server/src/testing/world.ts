@@ -1,8 +1,10 @@
-import { spawn, type ChildProcess } from 'node:child_process';
+import { spawn } from 'node:child_process';
 import { randomBytes } from 'node:crypto';
-import { createServer } from 'node:net';
+import { once } from 'node:events';
+import { createServer, type Server as HttpServer } from 'node:http';
 import { join } from 'node:path';
-import { setTimeout as wait } from 'node:timers/promises';
+import { Type } from '@sinclair/typebox';
+import { parse } from '@cadro/contract/parse';
 import { createTransport } from 'nodemailer';
 import pino from 'pino';
 import request, { type Agent } from 'supertest';
@@ -19,13 +21,7 @@ const textKey = 'the gateway key of tests';
 export const password = 'a password for tests';
 const root = join(__dirname, '..', '..', '..');
 
-const freePort = (): Promise<number> =>
-  new Promise((done) => {
-    const probe = createServer().listen(0, '127.0.0.1', () => {
-      const address = probe.address();
-      probe.close(() => done(typeof address === 'object' && address ? address.port : 0));
-    });
-  });
+const Ports = Type.Object({ port: Type.Integer(), smtpPort: Type.Integer() });
 
 export interface SchoolProcess {
   readonly url: string;
@@ -37,33 +33,26 @@ export interface SchoolProcess {
   stop(): void;
 }
 
-/** The simulated schools as a process of their own, reached over their real protocols. */
+/** The simulated schools as a process of their own, reached over their real protocols, at ports that are theirs alone. */
 async function startSchool(inbound: { url: string; key: string }): Promise<SchoolProcess> {
-  const [port, smtp] = [await freePort(), await freePort()];
-  const child: ChildProcess = spawn(join(root, 'node_modules/.bin/tsx'), [join(root, 'school/src/main.ts')], {
+  const child = spawn(process.execPath, ['--import', 'tsx', join(root, 'school/src/main.ts')], {
+    cwd: root,
     env: {
       ...process.env,
-      SCHOOL_PORT: String(port),
-      SCHOOL_SMTP_PORT: String(smtp),
+      SCHOOL_PORT: '0',
+      SCHOOL_SMTP_PORT: '0',
       SCHOOL_INBOUND_MAIL_URL: inbound.url,
       SCHOOL_INBOUND_MAIL_KEY: inbound.key,
       SCHOOL_TEXT_KEY: textKey,
     },
-    stdio: 'ignore',
+    stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
   });
+  const [told] = await once(child, 'message', { signal: AbortSignal.timeout(20_000) });
+  const { port, smtpPort } = parse('ports of the simulated schools', Ports, told);
   const url = `http://127.0.0.1:${port}`;
-  const up = () =>
-    fetch(`${url}/healthz`).then(
-      (answer) => answer.ok,
-      () => false,
-    );
-  for (let tries = 0; !(await up()); tries++) {
-    if (tries > 300) throw new Error('the simulated schools did not start');
-    await wait(50);
-  }
   return {
     url,
-    smtpUrl: `smtp://127.0.0.1:${smtp}`,
+    smtpUrl: `smtp://127.0.0.1:${smtpPort}`,
     controls: new SimulatedSchools(url),
     async fail(faults) {
       await fetch(`${url}/demo/faults`, {
@@ -101,12 +90,17 @@ export class World {
     readonly config: Config,
     readonly school: SchoolProcess,
     readonly server: Server,
+    private readonly http: HttpServer,
     private readonly drop: () => Promise<void>,
   ) {}
 
   static async start(): Promise<World> {
     const { url, drop } = await freshDatabase();
-    const port = await freePort();
+    // Teachers' answers, returned mail and calendar programs come in over real HTTP.
+    const http = createServer().listen(0, '127.0.0.1');
+    await once(http, 'listening');
+    const address = http.address();
+    const port = typeof address === 'object' && address ? address.port : 0;
     const inboundMailKey = 'the provider’s key'.replace('’', '');
     const school = await startSchool({
       url: `http://127.0.0.1:${port}/api/inbound-mail`,
@@ -131,7 +125,8 @@ export class World {
     await migrateQueue(url);
     const clock = demoClock(db);
     const server = buildServer({ db, clock, config, log: pino({ level: 'silent' }) });
-    const world = new World(db, clock, config, school, server, drop);
+    http.on('request', server.app);
+    const world = new World(db, clock, config, school, server, http, drop);
     await world.addSources();
     return world;
   }
@@ -256,6 +251,8 @@ export class World {
 
   async stop(): Promise<void> {
     this.school.stop();
+    this.http.closeAllConnections();
+    this.http.close();
     await this.server.close();
     await this.db.destroy();
     await this.drop();
