@@ -239,7 +239,7 @@ describe('a message', () => {
     await world.db('guardians').where({ id: guardianId }).update({ email: 'maren@test.example' });
     expect(await stateOf(id)).toMatchObject({
       state: 'bounced',
-      fault: { reason: 'mail-refused', status: '5.1.1' },
+      fault: { reason: 'mail-refused', status: '550' },
     });
     expect((await settings()).mailBouncedAt).not.toBeNull();
     const next = await out('mail');

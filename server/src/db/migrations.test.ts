@@ -1,10 +1,19 @@
 import { freshDatabase } from '../testing/world';
 import { migrate, openDatabase, type Db } from './database';
 
-it('takes a database of the release before along, with what is in it', async () => {
+async function withDatabase(work: (db: Db) => Promise<void>): Promise<void> {
   const { url, drop } = await freshDatabase();
   const db = openDatabase(url, { poolSize: 1 });
   try {
+    await work(db);
+  } finally {
+    await db.destroy();
+    await drop();
+  }
+}
+
+it('takes a database of the release before along, with what is in it', () =>
+  withDatabase(async (db) => {
     await db.migrate.up({ name: '001_foundation' });
     const cursors = JSON.stringify({ results: '2026-10-21T18:00:00Z' });
     const [source] = await db('sources')
@@ -44,11 +53,7 @@ it('takes a database of the release before along, with what is in it', async () 
       '006_digests_anew',
       '007_delivery_faults',
     ]);
-  } finally {
-    await db.destroy();
-    await drop();
-  }
-});
+  }));
 
 async function aGuardian(db: Db): Promise<string> {
   const [household] = await db('households').insert({ name: 'Here' }).returning<{ id: string }[]>('id');
@@ -61,10 +66,8 @@ async function aGuardian(db: Db): Promise<string> {
   return guardian?.id ?? '';
 }
 
-it('has a digest that has not gone out made anew, and keeps one that has', async () => {
-  const { url, drop } = await freshDatabase();
-  const db = openDatabase(url, { poolSize: 1 });
-  try {
+it('has a digest that has not gone out made anew, and keeps one that has', () =>
+  withDatabase(async (db) => {
     await migrate(db);
     await db.migrate.down({ name: '006_digests_anew' });
     const guardian_id = await aGuardian(db);
@@ -86,16 +89,10 @@ it('has a digest that has not gone out made anew, and keeps one that has', async
 
     expect(await db('digests').pluck('due_on')).toEqual(['2026-10-20']);
     expect(await db('deliveries').pluck('key')).toEqual(['digest:2026-10-20']);
-  } finally {
-    await db.destroy();
-    await drop();
-  }
-});
+  }));
 
-it('says why something did not go out as a reason and a status, where it was said in English', async () => {
-  const { url, drop } = await freshDatabase();
-  const db = openDatabase(url, { poolSize: 1 });
-  try {
+it('says why something did not go out as a reason and a status, where it was said in English', () =>
+  withDatabase(async (db) => {
     await migrate(db);
     await db.migrate.down({ name: '007_delivery_faults' });
     const guardian_id = await aGuardian(db);
@@ -122,8 +119,4 @@ it('says why something did not go out as a reason and a status, where it was sai
     ]);
     await db.migrate.down({ name: '007_delivery_faults' });
     expect(await db('deliveries').orderBy('seq').first('error')).toEqual({ error: 'mail-refused 550' });
-  } finally {
-    await db.destroy();
-    await drop();
-  }
-});
+  }));

@@ -16,11 +16,10 @@ import { followUpRouter } from '../followups';
 import { gradebookRouter, termRouter } from '../gradebook';
 import { householdRouter } from '../household';
 import { planRouter, Solver } from '../plan';
-import { inboundMailRouter } from './inboundMail';
 import { messageRouter } from '../messages';
 import { computeFigures, outlookRouter } from '../outlook';
 import { sourceRouter } from '../sources';
-
+import { inboundMailRouter } from './inboundMail';
 import { answerProblems, HttpProblem } from './problems';
 import { headers, ownOriginOnly } from './protect';
 import { addressLimit, loginLimit } from './tryLimits';

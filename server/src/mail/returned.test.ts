@@ -83,7 +83,7 @@ describe('a mail server’s refusal', () => {
     [
       'of the receiver, in no more words',
       error('EENVELOPE', 550, '550 no'),
-      { status: '5.1.1', noSuchAddress: true },
+      { status: '550', noSuchAddress: true },
     ],
     [
       'of a full mailbox',

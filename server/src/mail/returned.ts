@@ -1,18 +1,18 @@
 import { simpleParser, type ParsedMail } from 'mailparser';
 
-/** Word of a mail server that a mail will not be brought, or not yet (RFC 3464). */
+/** Word of a mail server that a mail will not be brought. */
 export interface Returned {
-  /** RFC 3463, such as `5.1.1`. */
+  /** Of RFC 3463, such as `5.1.1`; the code alone, such as `550`, from a server that says no more. */
   readonly status: string;
   /** Whether the address itself is at fault, so that no other mail would get there. */
   readonly noSuchAddress: boolean;
 }
 
-/** No mailbox of this name, no such domain, an address that has moved, a mailbox that is shut. */
-const ofTheAddress = /^5\.(1\.(0|1|2|3|6|10)|2\.1)$/;
-
-/** Whether a status blames the address, and not the mail, its sender or a full mailbox. */
-const blamesAddress = (status: string): boolean => ofTheAddress.test(status);
+/**
+ * Whether a status blames the address (no mailbox of this name, no such domain, one that has moved or is shut), and not
+ * the mail, its sender or a full mailbox.
+ */
+const blamesAddress = (status: string): boolean => /^5\.(1\.(0|1|2|3|6|10)|2\.1)$/.test(status);
 
 /** What an SMTP server's answer to `RCPT` comes to; null for an error that says nothing of the receiver, or may pass. */
 export function refusedReceiver(error: unknown): Returned | null {
@@ -26,9 +26,11 @@ export function refusedReceiver(error: unknown): Returned | null {
     readonly response?: string;
   };
   if (code !== 'EENVELOPE' || responseCode < 500) return null;
-  // Where the server gives no status of its own, a receiver it refuses is one that it has not.
-  const status = /\b5\.\d{1,3}\.\d{1,3}\b/.exec(response)?.[0] ?? '5.1.1';
-  return { status, noSuchAddress: blamesAddress(status) };
+  const status = /\b5\.\d{1,3}\.\d{1,3}\b/.exec(response)?.[0];
+  // From a server that says no more, a receiver it refuses is one that it has not.
+  return status
+    ? { status, noSuchAddress: blamesAddress(status) }
+    : { status: String(responseCode), noSuchAddress: true };
 }
 
 /** Every group of fields in a report: first of the mail, then one for each receiver. */
