@@ -81,10 +81,10 @@ async function main() {
     schoolState,
   });
   stack = new Stack(env, join(folder, 'logs'));
-  await step('Tables', async () => void (await stack.command('server/src/cli/migrate.ts')));
+  await step('Tables', async () => void (await stack.command('server/src/main/cli/migrate.ts')));
   await step('Simulated schools', () => stack.startSchool());
   await step('Story', async (tell) => {
-    await stack.command('server/src/cli/loadStory.ts', tell);
+    await stack.command('server/src/main/cli/loadStory.ts', tell);
     writeFileSync(stateFile, JSON.stringify({ ...state, storyLoaded: true }), { mode: 0o600 });
     return state.storyLoaded ? 'kept' : 'loaded';
   });

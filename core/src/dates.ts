@@ -12,6 +12,9 @@ import {
   startOfWeek,
 } from 'date-fns';
 
+/** A day of 24 hours; a calendar day may have 23 or 25. */
+export const dayMs = 24 * 60 * 60 * 1000;
+
 /* Calendar dates, `2026-10-30`. They have no zone; only `dateIn` knows of one. */
 
 /** Two dates and all between, both included. */

@@ -53,7 +53,7 @@ async function startStack(name: string): Promise<{ stack: Stack; running: Runnin
   // A run that is ended takes its processes with it.
   process.once('SIGTERM', () => void stack.stop().then(() => process.exit(1)));
   await stack.startSchool();
-  await stack.command('server/src/cli/loadStory.ts');
+  await stack.command('server/src/main/cli/loadStory.ts');
   await stack.startServer();
   await stack.startWorker();
   return { stack, running: { url: env.CADRO_PUBLIC_URL, schoolUrl: env.CADRO_DEMO_SCHOOL_URL, env } };

@@ -11,9 +11,9 @@ export async function loadStory({ cluster, folder, appDir, secret }) {
   const ports = { server: await freePort(), school: await freePort(), smtp: await freePort() };
   const env = environment({ databaseUrl: cluster.url('story'), ports, secret, appDir, schoolState });
   const stack = new Stack(env, join(folder, 'logs'));
-  await stack.command('server/src/cli/migrate.ts');
+  await stack.command('server/src/main/cli/migrate.ts');
   await stack.startSchool();
-  await stack.command('server/src/cli/loadStory.ts');
+  await stack.command('server/src/main/cli/loadStory.ts');
   await stack.stop();
   return schoolState;
 }

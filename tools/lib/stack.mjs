@@ -77,11 +77,11 @@ export class Stack {
   }
 
   startServer() {
-    return this.start('server', 'server/src/main.ts', () => answers(`${this.env.CADRO_PUBLIC_URL}/readyz`));
+    return this.start('server', 'server/src/main/server.ts', () => answers(`${this.env.CADRO_PUBLIC_URL}/readyz`));
   }
 
   startWorker() {
-    return this.start('worker', 'server/src/worker.ts', async (output) => output.includes('working'));
+    return this.start('worker', 'server/src/main/worker.ts', async (output) => output.includes('working'));
   }
 
   command(entry, onLine) {

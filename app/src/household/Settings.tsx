@@ -33,12 +33,12 @@ function Sources() {
               {t('settings.problems', { count: problems.length })}
             </Words>
           ) : null}
-          {problems.slice(0, 5).map(({ collection, externalId, reason }) => (
+          {problems.slice(0, 5).map(({ collection, externalId, fault, detail }) => (
             <Words
               key={`${collection}:${externalId}`}
               size="small"
               colour="soft"
-            >{`${collection} ${externalId ?? ''}: ${reason}`}</Words>
+            >{`${collection} ${externalId ?? ''}: ${t(`settings.fault.${fault}`)}${detail && ` (${detail})`}`}</Words>
           ))}
         </Stack>
       ))}

@@ -86,6 +86,10 @@ export const en = {
     sources: 'Where the records come from',
     read: 'read {{when}}',
     out: 'Sign out',
+    fault: {
+      misfit: 'does not have the documented shape',
+      'unknown-reference': 'names a record that the school has not sent yet',
+    },
     problems_one: '{{count}} record could not be taken in',
     problems_other: '{{count}} records could not be taken in',
     roles: { guardian: 'guardian', 'look-only': 'may look, not write', student: 'own record' },

@@ -94,6 +94,10 @@ export const es: Catalogue = {
     sources: 'De dónde vienen los datos',
     read: 'leído {{when}}',
     out: 'Salir',
+    fault: {
+      misfit: 'no tiene la forma documentada',
+      'unknown-reference': 'nombra un registro que la escuela aún no ha enviado',
+    },
     problems_one: '{{count}} registro no se pudo incorporar',
     problems_other: '{{count}} registros no se pudieron incorporar',
     roles: { guardian: 'tutor', 'look-only': 'puede mirar, no escribir', student: 'registro propio' },

@@ -2,6 +2,10 @@ import { Type } from '@sinclair/typebox';
 import { route } from '../shared/route';
 import { Instant, Nullable, Uuid } from '../shared/scalars';
 
+/** Why a record was set aside: it does not fit its documented shape, or names one that the source has not given. */
+export const syncFaults = ['misfit', 'unknown-reference'] as const;
+export type SyncFault = (typeof syncFaults)[number];
+
 export const SourceStatus = Type.Object({
   id: Uuid,
   name: Type.String(),
@@ -12,7 +16,9 @@ export const SourceStatus = Type.Object({
     Type.Object({
       collection: Type.String(),
       externalId: Nullable(Type.String()),
-      reason: Type.String(),
+      fault: Type.Union(syncFaults.map((fault) => Type.Literal(fault))),
+      /** What of its shape does not fit, for who mends it. */
+      detail: Type.String(),
       seenAt: Instant,
     }),
   ),

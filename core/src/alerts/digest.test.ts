@@ -2,6 +2,7 @@ import { languages, type DigestChild, type DigestEntry, type Language, type Sile
 import fc from 'fast-check';
 import { digestChild, digestSections, factsAt, fitDigest, isEmptyDigest, presetRules } from '.';
 import { evening, historyOf, instant, item, mark, score, state } from '../testing/histories';
+import { dayMs } from '../dates';
 
 describe('a digest', () => {
   const rules = presetRules('usual');
@@ -19,7 +20,7 @@ describe('a digest', () => {
           ],
         }),
         evening(day),
-        days * 86_400_000,
+        { newsMs: days * dayMs },
       ),
       { givenName: 'Isolde', rules, silences, sinceMs: evening(day - days) },
     );
@@ -41,7 +42,7 @@ describe('a digest', () => {
     [43, []],
   ])('an absence nobody has explained, on day %i, is %j', (day, sections) => {
     const marks = [mark('P', 0), mark('A', 1), mark('P', 2), mark('P', 3)];
-    const child = digestChild(factsAt(historyOf({ marks }), evening(day), 7 * 86_400_000), {
+    const child = digestChild(factsAt(historyOf({ marks }), evening(day), { newsMs: 7 * dayMs }), {
       ...{ givenName: 'Isolde', rules: presetRules('urgent'), silences: [] },
       sinceMs: evening(day - 7),
     });

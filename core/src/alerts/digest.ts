@@ -1,5 +1,5 @@
 import type { AlertRules, DigestChild, DigestEntry, Silence } from '@cadro/contract';
-import { dateIn } from '../dates';
+import { dateIn, dayMs } from '../dates';
 import { roundHalfAway } from '../gradebook';
 import { byUrgency } from './cap';
 import type { ChildFacts } from './facts';
@@ -10,7 +10,6 @@ import { isSilenced } from './silence';
 import { step } from './step';
 import { shows } from './words/formats';
 
-const dayMs = 24 * 60 * 60 * 1000;
 const comingDays = 7;
 
 /** The rules a digest looks through: all that can be so, and what is big by the guardian's own measure. */

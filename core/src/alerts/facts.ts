@@ -1,4 +1,4 @@
-import type { CourseAnswer, CourseRecord, ResultRecord } from '@cadro/contract';
+import type { CourseAnswer, CourseFigures, CourseRecord, ResultRecord } from '@cadro/contract';
 import {
   attendanceSummary,
   readRegister,
@@ -8,16 +8,20 @@ import {
   type ReadMark,
   type SchoolDay,
 } from '../attendance';
-import { dateIn } from '../dates';
-import { normaliseCourse, termOn, withOffers, type Item, type Policy } from '../gradebook';
+import { dateIn, dayMs } from '../dates';
+import { householdRecord, normaliseCourse, termOn, type Item, type Policy } from '../gradebook';
 import { comingStakes, courseAnswer } from '../outlook';
 import type { ChildHistory, CommentSeen, CourseHistory, FinalGrade, Known, TermHistory } from './history';
 
-const dayMs = 24 * 60 * 60 * 1000;
 /** What has happened is news for this long. */
 const usualNewsMs = 3 * dayMs;
 /** No rule looks further back at what moved a figure. */
-const movedDays = 60;
+export const movedDays = 60;
+
+/** What the rules ask of a course's figures. */
+export type SightFigures = CourseFigures & Pick<CourseAnswer, 'moved'>;
+/** Figures that have been computed for the instant already, by course. */
+export type FiguresAt = (courseId: string) => SightFigures | undefined;
 
 /** A course as it was known at an instant. */
 export interface CourseSight {
@@ -25,7 +29,7 @@ export interface CourseSight {
   readonly title: string;
   readonly sourceName: string;
   readonly policy: Policy;
-  readonly answer: CourseAnswer;
+  readonly answer: SightFigures;
   readonly items: ReadonlyMap<string, Item>;
   readonly itemKinds: Readonly<Record<string, string>>;
   /** Every known result of a work, by time, with when it was known. */
@@ -81,14 +85,14 @@ function recordAt({ record, items, results }: TermHistory, course: CourseHistory
   };
   return {
     seen,
-    record: withOffers(
-      bare,
-      course.offers.filter(known).map(({ value }) => value),
-    ),
+    record: householdRecord(bare, {
+      correction: course.correction,
+      offers: course.offers.filter(known).map(({ value }) => value),
+    }),
   };
 }
 
-function sightOf(course: CourseHistory, today: string, asOfMs: number): CourseSight[] {
+function sightOf(course: CourseHistory, today: string, asOfMs: number, figuresAt: FiguresAt): CourseSight[] {
   const term = termOn(course.terms, today);
   if (!term) return [];
   const { record, seen } = recordAt(term, course, asOfMs);
@@ -103,7 +107,9 @@ function sightOf(course: CourseHistory, today: string, asOfMs: number): CourseSi
       title: course.title,
       sourceName: course.sourceName,
       policy,
-      answer: courseAnswer(record, { since: new Date(asOfMs - movedDays * dayMs).toISOString() }),
+      answer:
+        figuresAt(course.id) ??
+        courseAnswer(record, { since: new Date(asOfMs - movedDays * dayMs).toISOString() }),
       items: new Map(items.map((item) => [item.id, item])),
       itemKinds: course.itemKinds,
       results,
@@ -115,8 +121,13 @@ function sightOf(course: CourseHistory, today: string, asOfMs: number): CourseSi
 /**
  * What was known of a child at an instant, and nothing that came to light afterwards. A course's policy, its
  * categories and what codes of attendance mean are as they are now.
+ * @param figuresAt the figures of that instant, where they have been computed already.
  */
-export function factsAt(history: ChildHistory, asOfMs: number, newsMs = usualNewsMs): ChildFacts {
+export function factsAt(
+  history: ChildHistory,
+  asOfMs: number,
+  { newsMs = usualNewsMs, figuresAt = () => undefined }: { newsMs?: number; figuresAt?: FiguresAt } = {},
+): ChildFacts {
   const today = dateIn(history.timeZone, new Date(asOfMs));
   const known = knownBy(asOfMs);
   const marks = history.marks.flatMap((mark) => (known(mark) && mark.value.on <= today ? [mark.value] : []));
@@ -128,7 +139,7 @@ export function factsAt(history: ChildHistory, asOfMs: number, newsMs = usualNew
     newsMs,
     timeZone: history.timeZone,
     today,
-    courses: history.courses.flatMap((course) => sightOf(course, today, asOfMs)),
+    courses: history.courses.flatMap((course) => sightOf(course, today, asOfMs, figuresAt)),
     comments: history.comments.filter(known),
     grades: history.grades.filter(known),
     days: schoolDaysOf(register),

@@ -1,7 +1,6 @@
-import type { CourseRecord, ItemRecord, ResultRecord } from '@cadro/contract';
+import type { CourseRecord, ItemRecord, PolicyCorrection, ResultRecord } from '@cadro/contract';
 import type { CodeMeaningFrom, GivenMark } from '../attendance';
-import type { ConfirmedOffer } from '../gradebook';
-import type { LeafTerm } from '../gradebook';
+import type { ConfirmedOffer, LeafTerm } from '../gradebook';
 import type { CommentFacts } from '../outlook';
 
 /** Something with the instant from which Cadro knew it. */
@@ -17,7 +16,7 @@ export interface ItemVersion extends Known<ItemRecord> {
 }
 
 export interface TermHistory extends LeafTerm {
-  /** The record without its works and results, and without an instant. */
+  /** The record as its source tells it, without its works and results, and without an instant. */
   readonly record: Omit<CourseRecord, 'asOf' | 'items' | 'results'>;
   /** Versions by when they were known. */
   readonly items: readonly ItemVersion[];
@@ -32,6 +31,8 @@ export interface CourseHistory {
   readonly terms: readonly TermHistory[];
   /** What the source calls each work: 'test', 'project'. */
   readonly itemKinds: Readonly<Record<string, string>>;
+  /** What the household assumes of the policy, whatever the instant; null where it stands as its source says. */
+  readonly correction: PolicyCorrection | null;
   /** What the household has confirmed, with when it did. */
   readonly offers: readonly Known<ConfirmedOffer>[];
 }

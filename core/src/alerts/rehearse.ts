@@ -5,8 +5,7 @@ import type { ChildHistory } from './history';
 import { lookAtChild } from './look';
 import { daysEarlier, slidesOf, type Slide } from './slides';
 import type { AlertState } from './step';
-
-const dayMs = 24 * 60 * 60 * 1000;
+import { dayMs } from '../dates';
 
 /** What would have been told of one cause on one day. */
 export interface RehearsedTelling extends AlertSubject {

@@ -1,7 +1,7 @@
 import type { ChildFacts } from './facts';
 import { saysSomething } from './trace';
+import { dayMs } from '../dates';
 
-const dayMs = 24 * 60 * 60 * 1000;
 /** A fall of so many points of a hundred is one that the figure shows to everyone. */
 export const slidePoints = 5;
 /** A fall counts from the best figure of these days. */

@@ -1,7 +1,7 @@
 import type { FigureReason } from '@cadro/contract';
 import type { CourseSight } from './facts';
+import { dayMs } from '../dates';
 
-const dayMs = 24 * 60 * 60 * 1000;
 const mostMoves = 3;
 
 /** The posted figure at an instant, on the course's scale. */

@@ -2,8 +2,7 @@ import type { RuleSettings } from '@cadro/contract';
 import { instantOf } from '../gradebook';
 import { withAsked } from './asked';
 import type { Signal } from './signal';
-
-const dayMs = 24 * 60 * 60 * 1000;
+import { dayMs } from '../dates';
 
 /** What concerns the guardian and not one child. */
 export interface UpkeepFacts {

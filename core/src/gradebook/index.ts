@@ -1,9 +1,9 @@
-export * from './correction';
 export * from './course';
 export * from './display';
 export * from './faults';
 export * from './instant';
-export * from './offer';
+export * from './household';
+export type { ConfirmedOffer } from './offer';
 export * from './order';
 export * from './replay';
 export * from './standing';

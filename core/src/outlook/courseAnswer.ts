@@ -18,13 +18,14 @@ import { looseEndsOf } from './looseEnds';
 import { isToCome, neededFor } from './needed';
 import { threeFigures, unweighed, type ThreeFigures, type WeighedLooseEnd } from './threeFigures';
 import { trendOf, trendWeeks } from './trend';
+import { dayMs } from '../dates';
 
-const weekMs = 7 * 24 * 60 * 60 * 1000;
+const weekMs = 7 * dayMs;
 
 /** What is asked beside the figures themselves. */
 export interface Question {
-  /** On the course's scale. */
-  readonly targets?: readonly number[];
+  /** On the course's scale; or what to ask for, once the posted figure is known. */
+  readonly targets?: readonly number[] | ((posted: number | null) => readonly number[]);
   /** From when on the changes of the figure are told; absent: none. An instant. */
   readonly since?: string | null;
 }
@@ -94,9 +95,10 @@ export function courseAnswer(record: CourseRecord, { targets = [], since }: Ques
     ),
     moved: movedBy(course, replayed),
   };
+  const wanted = typeof targets === 'function' ? targets(posted.posted) : targets;
   const all = standingsOf(course, replayed.last);
   const { looseEnds, ...outlook } =
-    tally instanceof SumTally ? outlookOf(course, all, tally, targets) : standardsOutlook(course, all);
+    tally instanceof SumTally ? outlookOf(course, all, tally, wanted) : standardsOutlook(course, all);
   return { ...posted, ...outlook, looseEnds: looseEnds.map(looseEndFigure) };
 }
 

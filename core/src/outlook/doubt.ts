@@ -1,4 +1,5 @@
 import type { ResultStatus } from '@cadro/contract';
+import { dayMs } from '../dates';
 
 /** What one source says of a work, and since when. */
 export interface Said {
@@ -12,7 +13,7 @@ export interface Said {
 export type Doubt = 'doubtful' | 'apart';
 
 /** Marks take a day or two from the classroom to the gradebook. */
-export const lagMs = 2 * 24 * 60 * 60 * 1000;
+export const lagMs = 2 * dayMs;
 
 const isBlank = ({ status, earned }: Said): boolean =>
   status === 'missing' ||

@@ -1,7 +1,7 @@
 import type { LooseEndKind } from '@cadro/contract';
 import { isOrdinary, type Course, type Item, type Policy, type Standing } from '../gradebook';
+import { dayMs } from '../dates';
 
-const dayMs = 24 * 60 * 60 * 1000;
 /** A teacher's usual time to mark; after it a handed-in work deserves a look. */
 const markingMs = 10 * dayMs;
 

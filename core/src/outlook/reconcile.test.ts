@@ -1,6 +1,6 @@
 import type { CourseRecord, PolicyCorrection } from '@cadro/contract';
 import fc from 'fast-check';
-import { corrected } from '../gradebook';
+import { corrected } from '../gradebook/correction';
 import { anyCourse, at, course, deepFreeze, item, scored } from '../testing/courses';
 import { courseAnswer } from './courseAnswer';
 import { reconcile } from './reconcile';

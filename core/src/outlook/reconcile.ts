@@ -1,5 +1,5 @@
 import type { CourseRecord, PolicyCorrection, ReconcileReason, Reconciliation } from '@cadro/contract';
-import { corrected, roundHalfAway } from '../gradebook';
+import { householdRecord, roundHalfAway } from '../gradebook';
 import { courseAnswer } from './courseAnswer';
 
 /** The school's own figure, on the course's scale. */
@@ -49,7 +49,9 @@ function reasonsOf(record: CourseRecord, stated: Stated): ReconcileReason[] {
     return [{ kind: 'later-mark', itemIds: [...new Set(moved.map(({ itemId }) => itemId))] }];
   }
   const policies = variations(record).flatMap((correction): ReconcileReason[] =>
-    agrees(courseAnswer(corrected(then, correction)).posted) ? [{ kind: 'policy', correction }] : [],
+    agrees(courseAnswer(householdRecord(then, { correction, offers: [] })).posted)
+      ? [{ kind: 'policy', correction }]
+      : [],
   );
   const overdue: ReconcileReason[] =
     answer.looseEnds.some(({ kind }) => kind === 'overdue') && agrees(answer.ifLeft)

@@ -7,8 +7,9 @@ import { fallsIfLeft, leftValue } from './leftValue';
 import { kindOf } from './looseEnds';
 import { isToCome } from './needed';
 import { openSums } from './opened';
+import { dayMs } from '../dates';
 
-const weekMs = 7 * 24 * 60 * 60 * 1000;
+const weekMs = 7 * dayMs;
 /** A term has no more weeks than this; what is longer is shown in larger steps. */
 const mostSteps = 20;
 /** After so many draws the way done is told, and the one who waits may stop. */

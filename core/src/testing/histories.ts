@@ -2,8 +2,8 @@ import type { ItemRecord, ResultRecord } from '@cadro/contract';
 import fc from 'fast-check';
 import type { ChildHistory, CommentSeen, ItemVersion, Known } from '../alerts';
 import type { GivenMark } from '../attendance';
+import { dayMs } from '../dates';
 
-const dayMs = 24 * 60 * 60 * 1000;
 /** The first evening of the histories made here. */
 export const startMs = Date.parse('2026-09-07T18:00:00Z');
 export const evening = (day: number): number => startMs + day * dayMs;
@@ -75,6 +75,7 @@ export const historyOf = ({
         items.filter(({ id }) => id.startsWith('test')).map(({ id }) => [id, 'test']),
       ),
       offers: [],
+      correction: null,
       terms: [
         {
           startsOn: '2026-09-01',

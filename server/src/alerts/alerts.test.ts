@@ -4,7 +4,7 @@ import type { Agent } from 'supertest';
 import { World } from '../testing/world';
 import { lookAtChildren } from '.';
 import { historiesOf } from './histories';
-import { watchesOf } from './watchers';
+import { watchesOf } from './watchStore';
 
 /* Two weeks of the story, an evening at a time, in earnest and in rehearsal. */
 const dayMs = 86_400_000;

@@ -1,42 +1,41 @@
-import { DigestContent, rolesAllowed, type DeliveryFault } from '@cadro/contract';
+import { DigestContent, type DeliveryFault } from '@cadro/contract';
 import { parse } from '@cadro/contract/parse';
 import { soonest, waitMsAfter } from '@cadro/core';
 import type { Transporter } from 'nodemailer';
-import type { Config } from '../config';
-import type { Clock, Db } from '../db';
-import { mailAddress, refusedReceiver, type Returned } from '../mail';
+import {
+  addJobs,
+  mailAddress,
+  refusedReceiver,
+  type Config,
+  type Db,
+  type Deps,
+  type Job,
+  type Returned,
+} from '../kit';
+import { digestById } from './digestStore';
 import { SendError, sendText } from './gateway';
-import { alertLetter, alertText, digestLetter, testLetter, type Letter } from './letters';
+import { alertLetter, alertText, digestLetter, testLetter, type MailText } from './letters';
 import { letterWords } from './letterWords';
 import { stopToken } from './mailStop';
-import { earlierMails, setDelivery, takeWaiting, type DeliveryRow } from './outbox';
-import { mailBounced, settingsOf } from './settings';
+import {
+  dueDeliveries,
+  earlierMails,
+  sentMail,
+  setDelivery,
+  takeWaiting,
+  type DeliveryRow,
+} from './outboxStore';
+import { settingsOf } from './settings';
+import { mailBounced } from './settingsStore';
 import { alertById, type KeptAlert } from './store';
-import type { Settings } from './watchers';
+import { toldChildren, type Settings } from './watchStore';
 
-export interface DeliverDeps {
-  readonly db: Db;
-  readonly clock: Clock;
+export interface DeliverDeps extends Deps {
   readonly config: Config;
   readonly transport: Transporter;
 }
 
 const mimeId = (config: Config, id: string): string => `<${id}@${config.mailDomain}>`;
-
-/** The child an alert is about, if its link still stands; undefined where it has ended. */
-async function linkedChild(db: Db, guardianId: string, studentId: string | null) {
-  if (studentId === null) return null;
-  return db('guardian_links as l')
-    .join('students as s', 's.id', 'l.student_id')
-    .join('schools as sch', 'sch.id', 's.school_id')
-    .where({ 'l.guardian_id': guardianId, 'l.student_id': studentId })
-    .whereNull('l.ended_at')
-    .whereIn('l.role', rolesAllowed('read-talk'))
-    .first<{ givenName: string; timeZone: string } | undefined>(
-      's.given_name as givenName',
-      'sch.time_zone as timeZone',
-    );
-}
 
 /** What is to be said: an alert with its child, a digest of the children that are linked still, a try. */
 type Content =
@@ -55,21 +54,18 @@ async function contentOf(db: Db, row: DeliveryRow): Promise<Content | null> {
       return { about: 'test' };
     case 'alert': {
       const alert = row.alert_id ? await alertById(db, row.guardian_id, row.alert_id) : undefined;
-      const child = alert && (await linkedChild(db, row.guardian_id, alert.studentId));
-      return alert && child !== undefined ? { about: 'alert', alert, child } : null;
+      if (!alert) return null;
+      if (alert.studentId === null) return { about: 'alert', alert, child: null };
+      const child = (await toldChildren(db, row.guardian_id, [alert.studentId])).get(alert.studentId);
+      return child ? { about: 'alert', alert, child } : null;
     }
     case 'digest': {
-      const kept = await db('digests')
-        .where({ guardian_id: row.guardian_id, id: row.digest_id })
-        .first<{ content: unknown; rhythm: 'daily' | 'weekly' } | undefined>('content', 'rhythm');
+      const kept = await digestById(db, row.guardian_id, row.digest_id);
       if (!kept) return null;
       const digest = parse('stored digest', DigestContent, kept.content);
-      const linked = await Promise.all(
-        digest.children.map(
-          async (child) => (await linkedChild(db, row.guardian_id, child.studentId)) && child,
-        ),
-      );
-      const children = linked.flatMap((child) => child ?? []);
+      const ids = digest.children.map(({ studentId }) => studentId);
+      const told = await toldChildren(db, row.guardian_id, ids);
+      const children = digest.children.filter(({ studentId }) => told.has(studentId));
       return children.length > 0
         ? { about: 'digest', digest: { ...digest, children }, rhythm: kept.rhythm }
         : null;
@@ -77,7 +73,7 @@ async function contentOf(db: Db, row: DeliveryRow): Promise<Content | null> {
   }
 }
 
-function letterOf(deps: DeliverDeps, settings: Settings, row: DeliveryRow, content: Content): Letter {
+function letterOf(deps: DeliverDeps, settings: Settings, row: DeliveryRow, content: Content): MailText {
   const { publicUrl, secret } = deps.config;
   const frame = {
     language: settings.delivery.language,
@@ -210,17 +206,29 @@ async function failure({ db }: DeliverDeps, row: DeliveryRow, error: SendError, 
  * @returns whether the id is of such a mail.
  */
 export async function deliveryReturned(
-  { db, clock }: Pick<DeliverDeps, 'db' | 'clock'>,
+  { db, clock }: Deps,
   id: string,
   { status, noSuchAddress }: Returned,
 ): Promise<boolean> {
   const now = await clock.now();
   return db.transaction(async (trx) => {
-    const row = await trx<DeliveryRow>('deliveries').where({ id, channel: 'mail' }).forUpdate().first();
+    const row = await sentMail(trx, id);
     if (row?.state !== 'sent') return row !== undefined;
     const state = noSuchAddress ? 'bounced' : 'failed';
     await setDelivery(trx, id, { state, fault: { reason: 'mail-returned', status } }, now);
     if (noSuchAddress) await mailBounced(trx, row.guardian_id, now);
     return true;
   });
+}
+
+/** The queue's wish that something goes out. When it is tried again is kept with it: the queue only takes it there. */
+export const deliveryJob = (deliveryId: string): Job => ({
+  task: 'deliver',
+  payload: { deliveryId },
+  key: `deliver:${deliveryId}`,
+});
+
+/** Puts everything that waits and may go out now into the queue. */
+export async function wantDeliveries({ db, clock }: Deps): Promise<void> {
+  await addJobs(db, (await dueDeliveries(db, await clock.now())).map(deliveryJob));
 }

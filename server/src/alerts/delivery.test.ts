@@ -13,11 +13,11 @@ import { createTransport, type Transporter } from 'nodemailer';
 import pino from 'pino';
 import type { Agent } from 'supertest';
 import { registersOf } from '../attendance';
-import { buildServer } from '../http';
+import { buildServer } from '../main/app';
 import { World } from '../testing/world';
 import { deliver, dueDeliveries, lookAtChildren, lookAtGuardians, makeDigests } from '.';
 import { stopToken } from './mailStop';
-import { putOut } from './outbox';
+import { putOut } from './outboxStore';
 
 /* What goes out, what does not, and what becomes of it. */
 let world: World;

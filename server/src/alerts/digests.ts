@@ -1,46 +1,57 @@
 import type { Child, DigestContent } from '@cadro/contract';
-import { dateIn, daysAfter, digestChild, digestDueOn, factsAt, fitDigest, isEmptyDigest } from '@cadro/core';
-import type { Clock, Db } from '../db';
-import { historiesOf } from './histories';
-import { putOut } from './outbox';
-import { silencesOf } from './store';
-import { watchesOf, type Watch } from './watchers';
+import {
+  dateIn,
+  dayMs,
+  daysAfter,
+  digestChild,
+  digestDueOn,
+  fitDigest,
+  isEmptyDigest,
+  type ChildFacts,
+} from '@cadro/core';
+import { groupBy, type Db, type Deps } from '../kit';
+import { keepDigests, lastDigests, type NewDigest, type Rhythm } from './digestStore';
+import { factsNow } from './histories';
+import { putOut, type Outgoing } from './outboxStore';
+import { silencesOf, type SilenceRow } from './store';
+import { watchesOf, type Watch } from './watchStore';
 
-interface Deps {
-  readonly db: Db;
-  readonly clock: Clock;
+const daysOf: Readonly<Record<Rhythm, number>> = { daily: 1, weekly: 7 };
+
+/** What digests of one rhythm are made from: loaded once for all whose digest is due. */
+interface Material {
+  readonly now: Date;
+  readonly days: number;
+  readonly facts: (watch: Watch) => ChildFacts;
+  readonly silences: readonly SilenceRow[];
 }
 
-const dayMs = 24 * 60 * 60 * 1000;
-const daysOf = { daily: 1, weekly: 7 } as const;
+async function materialFor(db: Db, watches: readonly Watch[], now: Date, days: number): Promise<Material> {
+  const studentIds = [...new Set(watches.map(({ studentId }) => studentId))];
+  const guardianIds = [...new Set(watches.map(({ settings }) => settings.guardianId))];
+  const [facts, silences] = await Promise.all([
+    factsNow(db, studentIds, now, days * dayMs),
+    silencesOf(db, guardianIds),
+  ]);
+  return { now, days, facts, silences };
+}
 
-/** What a digest of some days up to an instant says of a guardian's children. */
-export async function digestFor(
-  db: Db,
-  watches: readonly Watch[],
-  now: Date,
-  days: number,
-): Promise<DigestContent> {
-  const zone = watches[0]?.settings.delivery.timeZone ?? 'UTC';
-  const historyOf = await historiesOf(
-    db,
-    watches.map(({ studentId }) => studentId),
-    now,
-  );
-  const silences = await silencesOf(db, [...new Set(watches.map(({ settings }) => settings.guardianId))]);
-  const sinceMs = now.getTime() - days * dayMs;
-  const toOn = dateIn(zone, now);
+/** What a digest of some days up to now says of a guardian's children. */
+function digestOf(watches: readonly Watch[], { now, days, facts, silences }: Material): DigestContent {
+  const settings = watches[0]?.settings;
+  const own = silences.filter(({ guardianId }) => guardianId === settings?.guardianId);
+  const toOn = dateIn(settings?.delivery.timeZone ?? 'UTC', now);
   return {
     fromOn: daysAfter(toOn, 1 - days),
     toOn,
     madeAt: now.toISOString(),
     children: fitDigest(
       watches.map((watch) =>
-        digestChild(factsAt(historyOf(watch), now.getTime(), days * dayMs), {
+        digestChild(facts(watch), {
           givenName: watch.givenName,
           rules: watch.settings.rules,
-          silences,
-          sinceMs,
+          silences: own,
+          sinceMs: now.getTime() - days * dayMs,
         }),
       ),
     ),
@@ -52,75 +63,82 @@ export async function digestNow(
   { db, clock }: Deps,
   guardianId: string,
   children: readonly Child[],
-): Promise<DigestContent & { id: null; rhythm: 'daily' | 'weekly' }> {
+): Promise<DigestContent & { id: null; rhythm: Rhythm }> {
   const watches = await watchesOf(db, { guardianIds: [guardianId] });
   const shown = watches.filter(({ studentId }) => children.some(({ id }) => id === studentId));
   const rhythm = shown[0]?.settings.delivery.digest === 'daily' ? 'daily' : 'weekly';
-  return { ...(await digestFor(db, shown, await clock.now(), daysOf[rhythm])), id: null, rhythm };
+  const material = await materialFor(db, shown, await clock.now(), daysOf[rhythm]);
+  return { ...digestOf(shown, material), id: null, rhythm };
 }
 
 interface Due {
   readonly watches: readonly Watch[];
+  readonly settings: Watch['settings'];
+  readonly rhythm: Rhythm;
   readonly dueOn: string;
 }
 
 /** The guardians whose digest is due and has not been made. One who has never been looked at has nothing to digest. */
 async function dueDigests(db: Db, now: Date): Promise<Due[]> {
-  const byGuardian = new Map<string, Watch[]>();
-  for (const watch of await watchesOf(db, {})) {
-    if (watch.lookedAt === null) continue;
-    const { guardianId } = watch.settings;
-    byGuardian.set(guardianId, [...(byGuardian.get(guardianId) ?? []), watch]);
-  }
-  const made = await db('digests')
-    .whereIn('guardian_id', [...byGuardian.keys()])
-    .groupBy('guardian_id')
-    .select<{ guardian_id: string; last: string }[]>('guardian_id', db.raw('max(due_on) as last'));
-  const last = new Map(made.map((row) => [row.guardian_id, row.last]));
+  const watched = (await watchesOf(db, {})).filter(({ lookedAt }) => lookedAt !== null);
+  const byGuardian = groupBy(watched, ({ settings }) => settings.guardianId);
+  const last = await lastDigests(db, [...byGuardian.keys()]);
   return [...byGuardian].flatMap(([guardianId, watches]): Due[] => {
-    const first = watches[0];
-    const dueOn = first && digestDueOn(now.getTime(), first.settings.delivery);
+    const settings = watches[0]?.settings;
+    if (!settings || settings.delivery.digest === 'none') return [];
+    const dueOn = digestDueOn(now.getTime(), settings.delivery);
     // A clock that was set back asks for nothing again.
-    if (!first || !dueOn || dueOn <= (last.get(guardianId) ?? '')) return [];
+    if (!dueOn || dueOn <= (last.get(guardianId) ?? '')) return [];
     // Days before the first link are nobody's news.
     const linkedAt = new Date(Math.min(...watches.map((watch) => watch.linkedAt.getTime())));
-    if (dueOn <= dateIn(first.settings.delivery.timeZone, linkedAt)) return [];
-    return [{ watches, dueOn }];
+    if (dueOn <= dateIn(settings.delivery.timeZone, linkedAt)) return [];
+    return [{ watches, settings, rhythm: settings.delivery.digest, dueOn }];
+  });
+}
+
+/** So many guardians' digests are made from one load of their children's histories. */
+const digestsAtOnce = 100;
+
+const outOf = ({ guardianId, dueOn }: NewDigest, digestId: string): Outgoing => ({
+  ...{ guardianId, channel: 'mail', about: 'digest', alertId: null, digestId },
+  ...{ key: `digest:${dueOn}`, told: [], notBefore: null },
+});
+
+async function makeSome({ db }: Deps, due: readonly Due[], rhythm: Rhythm, now: Date): Promise<void> {
+  const material = await materialFor(
+    db,
+    due.flatMap(({ watches }) => watches),
+    now,
+    daysOf[rhythm],
+  );
+  const digests = due.map(({ watches, settings, dueOn }) => ({
+    ...{ guardianId: settings.guardianId, dueOn, rhythm },
+    content: digestOf(watches, material),
+  }));
+  const silent = new Set(
+    due.flatMap(({ settings: { guardianId, delivery } }, index) =>
+      isEmptyDigest(digests[index]?.content.children ?? []) && delivery.emptyDigest === 'none'
+        ? [guardianId]
+        : [],
+    ),
+  );
+  await db.transaction(async (trx) => {
+    const made = await keepDigests(trx, digests);
+    const out = digests.flatMap((digest) => {
+      const id = made.get(digest.guardianId);
+      return id && !silent.has(digest.guardianId) ? [outOf(digest, id)] : [];
+    });
+    await putOut(trx, out, now);
   });
 }
 
 /** Makes the digests that are due and puts them out; one for each guardian and day, whoever asks and how often. */
-export async function makeDigests({ db, clock }: Deps): Promise<void> {
-  const now = await clock.now();
-  for (const { watches, dueOn } of await dueDigests(db, now)) {
-    const settings = watches[0]?.settings;
-    if (!settings || settings.delivery.digest === 'none') continue;
-    const rhythm = settings.delivery.digest;
-    const content = await digestFor(db, watches, now, daysOf[rhythm]);
-    await db.transaction(async (trx) => {
-      const [row] = await trx('digests')
-        .insert({
-          guardian_id: settings.guardianId,
-          due_on: dueOn,
-          rhythm,
-          content: JSON.stringify(content),
-        })
-        .onConflict(['guardian_id', 'due_on'])
-        .ignore()
-        .returning<{ id: string }[]>('id');
-      const silent = isEmptyDigest(content.children) && settings.delivery.emptyDigest === 'none';
-      if (!row || silent) return;
-      const { guardianId } = settings;
-      await putOut(
-        trx,
-        [
-          {
-            ...{ guardianId, channel: 'mail', about: 'digest', alertId: null, digestId: row.id },
-            ...{ key: `digest:${dueOn}`, told: [], notBefore: null },
-          },
-        ],
-        now,
-      );
-    });
+export async function makeDigests(deps: Deps): Promise<void> {
+  const now = await deps.clock.now();
+  const due = await dueDigests(deps.db, now);
+  for (const [rhythm, some] of groupBy(due, (each) => each.rhythm)) {
+    for (let from = 0; from < some.length; from += digestsAtOnce) {
+      await makeSome(deps, some.slice(from, from + digestsAtOnce), rhythm, now);
+    }
   }
 }

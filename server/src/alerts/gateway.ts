@@ -1,7 +1,7 @@
 import { Type } from '@sinclair/typebox';
 import type { DeliveryFault } from '@cadro/contract';
 import { misfits } from '@cadro/contract/parse';
-import type { Config } from '../config';
+import type { Config } from '../kit';
 
 /** Why something did not go out. */
 export class SendError extends Error {

@@ -1,58 +1,67 @@
-import { dateIn, type ChildHistory } from '@cadro/core';
+import { dateIn, dayMs, factsAt, type ChildFacts, type ChildHistory } from '@cadro/core';
 import { registersOf } from '../attendance';
-import type { Db } from '../db';
-import {
-  commentsSeen,
-  finalGrades,
-  historyOfCourse,
-  householdViews,
-  itemChanges,
-  type ItemChange,
-  loadCourses,
-} from '../gradebook';
-import type { Watch } from './watchers';
+import { commentsSeen, courseHistories, figuresOfNow, finalGrades } from '../gradebook';
+import { together, type Db } from '../kit';
+import type { Watch } from './watchStore';
 
-const dayMs = 24 * 60 * 60 * 1000;
 /** No rehearsal begins earlier, and no rule asks of older words. */
 const commentDays = 150;
 
-/** The histories of several children as their households read them: fifteen queries, however many children. */
+function once<T>(keyOf: (watch: Watch) => string, make: (watch: Watch) => T): (watch: Watch) => T {
+  const made = new Map<string, T>();
+  return (watch) => {
+    const key = keyOf(watch);
+    const known = made.get(key) ?? make(watch);
+    made.set(key, known);
+    return known;
+  };
+}
+/** Guardians of one household read a child in one way. */
+const byHousehold = ({ studentId, settings: { householdId } }: Watch): string =>
+  `${studentId}:${householdId}`;
+
+/** The histories of several children as their households read them: sixteen queries, however many children. */
 export async function historiesOf(
   db: Db,
   studentIds: readonly string[],
   now: Date,
 ): Promise<(watch: Watch) => ChildHistory> {
-  const [courses, changes, views, comments, grades, registers] = await Promise.all([
-    loadCourses(db, studentIds, { removed: true }),
-    itemChanges(db, studentIds),
-    householdViews(db, studentIds),
-    commentsSeen(db, studentIds, new Date(now.getTime() - commentDays * dayMs)),
-    finalGrades(db, studentIds),
-    registersOf(db, studentIds, dateIn('UTC', now)),
+  const [courses, comments, grades, registers] = await together(db, [
+    () => courseHistories(db, studentIds),
+    () => commentsSeen(db, studentIds, new Date(now.getTime() - commentDays * dayMs)),
+    () => finalGrades(db, studentIds),
+    () => registersOf(db, studentIds, dateIn('UTC', now)),
   ]);
-  const known = new Map<string, ChildHistory>();
-  const changesOf = (studentId: string) => {
-    const byItem = new Map<string, ItemChange[]>();
-    for (const change of changes) {
-      if (change.studentId !== studentId) continue;
-      byItem.set(change.itemId, [...(byItem.get(change.itemId) ?? []), change]);
-    }
-    return byItem;
-  };
-  return ({ studentId, timeZone, sourceName, settings: { householdId } }) => {
-    const key = `${studentId}:${householdId}`;
-    const history = known.get(key) ?? {
-      studentId,
-      timeZone,
-      attendanceSource: sourceName,
-      courses: courses
-        .filter(({ course }) => course.student_id === studentId)
-        .map((course) => historyOfCourse(course, views, householdId, changesOf(studentId))),
-      comments: comments(studentId, householdId),
-      grades: grades(studentId),
-      ...registers(studentId, householdId),
-    };
-    known.set(key, history);
-    return history;
-  };
+  return once(byHousehold, ({ studentId, timeZone, sourceName, settings: { householdId } }) => ({
+    studentId,
+    timeZone,
+    attendanceSource: sourceName,
+    courses: courses(studentId, householdId),
+    comments: comments(studentId, householdId),
+    grades: grades(studentId),
+    ...registers(studentId, householdId),
+  }));
+}
+
+/**
+ * What is known of several children now, with the figures that have been computed for them already.
+ * @param newsMs what has happened is news for this long; by the rules' own measure where it is left out.
+ */
+export async function factsNow(
+  db: Db,
+  studentIds: readonly string[],
+  now: Date,
+  newsMs?: number,
+): Promise<(watch: Watch) => ChildFacts> {
+  const [historyOf, figures] = await together(db, [
+    () => historiesOf(db, studentIds, now),
+    () => figuresOfNow(db, studentIds, now),
+  ]);
+  return once(byHousehold, (watch) => {
+    const figuresAt = figures(watch.studentId, watch.settings.householdId);
+    return factsAt(historyOf(watch), now.getTime(), {
+      figuresAt,
+      ...(newsMs === undefined ? {} : { newsMs }),
+    });
+  });
 }

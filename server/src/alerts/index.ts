@@ -1,8 +1,8 @@
-export { deliver, deliveryReturned, type DeliverDeps } from './deliver';
+export { deliver, deliveryReturned, wantDeliveries, type DeliverDeps } from './deliver';
 export { makeDigests } from './digests';
 export { LiveAlerts } from './live';
-export { lookAtChildren, lookAtGuardians } from './look';
-export { dueDeliveries } from './outbox';
+export { lookAtChildren, lookAtGuardians, roundsJob, upkeepJob, wantLooks } from './look';
+export { dueDeliveries } from './outboxStore';
 export { Rehearser } from './rehearser';
 export { alertRouter } from './routes';
 export { alertSettings, changeSettings } from './settings';

@@ -18,7 +18,7 @@ import { letterWords } from './letterWords';
 import { chapter, heading, link, mailOf, paragraph, row, small, title, type MailPart } from './mailPage';
 import type { KeptAlert } from './store';
 
-export interface Letter {
+export interface MailText {
   readonly subject: string;
   readonly text: string;
   readonly html: string;
@@ -44,7 +44,7 @@ export function alertLetter(
   child: { readonly givenName: string; readonly timeZone: string } | null,
   lead: readonly string[],
   frame: Frame,
-): Letter {
+): MailText {
   const { language, publicUrl } = frame;
   const words = letterWords[language];
   const told = tellAlert(language, alert, { timeZone: child?.timeZone ?? 'UTC', lead });
@@ -91,7 +91,7 @@ function childParts(child: DigestChild, { language, publicUrl }: Frame, alone: b
 }
 
 /** A digest as a mail: all children on one page, whole without signing in. */
-export function digestLetter(content: DigestContent, rhythm: DigestRhythm, frame: Frame): Letter {
+export function digestLetter(content: DigestContent, rhythm: DigestRhythm, frame: Frame): MailText {
   const { language } = frame;
   const name = digestTitle(language, rhythm === 'daily');
   const span = digestSpan(language, content);
@@ -105,7 +105,7 @@ export function digestLetter(content: DigestContent, rhythm: DigestRhythm, frame
 }
 
 /** A message that only tries a channel. */
-export const testLetter = (frame: Frame): Letter => {
+export const testLetter = (frame: Frame): MailText => {
   const { test } = letterWords[frame.language];
   return {
     subject: test.subject,

@@ -1,7 +1,7 @@
 import type { Request, Response } from 'express';
 import { Client } from 'pg';
 import type { Logger } from 'pino';
-import type { Config } from '../config';
+import type { Config } from '../kit';
 import type { LiveKind } from './store';
 
 const heartbeatMs = 25_000;

@@ -1,8 +1,8 @@
+import { createHash } from 'node:crypto';
 import { isDeepStrictEqual } from 'node:util';
 import type { AlertDelivery } from '@cadro/contract';
 import {
   dateIn,
-  factsAt,
   isSilenced,
   lookAtChild,
   soonest,
@@ -12,13 +12,12 @@ import {
   type AlertState,
   type Telling,
 } from '@cadro/core';
-import type { Clock, Db, Trx } from '../db';
-import { readNewComments, startOfDay } from '../gradebook';
-import { historiesOf } from './histories';
-import { putOut, toldSince, type Outgoing } from './outbox';
+import { readNewComments } from '../gradebook';
+import { addJobs, oneAtATime, startOfDay, type Db, type Deps, type Job, type Trx } from '../kit';
+import { factsNow } from './histories';
+import { putOut, toldSince, type Outgoing } from './outboxStore';
 import {
   lastStates,
-  oneAtATime,
   notify,
   saveLooks,
   saveStates,
@@ -26,12 +25,7 @@ import {
   type KeptAlert,
   type SilenceRow,
 } from './store';
-import { watchesOf, type Settings, type Watch } from './watchers';
-
-interface Deps {
-  readonly db: Db;
-  readonly clock: Clock;
-}
+import { guardianSources, watchesOf, type Settings } from './watchStore';
 
 /** What a look came to for one guardian. */
 interface Looked {
@@ -155,11 +149,10 @@ export async function lookAtChildren(
     if (watches.length === 0) return;
     const guardianIds = [...new Set(watches.map(({ settings }) => settings.guardianId))];
     const watched = [...new Set(watches.map(({ studentId }) => studentId))];
-    await readNewComments(db, watched);
-    const historyOf = await historiesOf(db, watched, now);
+    await readNewComments(trx, watched);
+    const facts = await factsNow(trx, watched, now);
     const states = await lastStates(trx, { guardianIds, studentIds: watched });
     const silences = await silencesOf(trx, guardianIds);
-    const facts = factsOnce(historyOf, now);
     const looks = watches.map((watch): Looked => {
       const { settings, studentId, lookedAt, linkedAt } = watch;
       const before = states.filter(
@@ -182,39 +175,13 @@ export async function lookAtChildren(
   });
 }
 
-/** The facts of a child in a household, computed once for its guardians. */
-function factsOnce(historyOf: (watch: Watch) => Parameters<typeof factsAt>[0], now: Date) {
-  const known = new Map<string, ReturnType<typeof factsAt>>();
-  return (watch: Watch) => {
-    const key = `${watch.studentId}:${watch.settings.householdId}`;
-    const facts = known.get(key) ?? factsAt(historyOf(watch), now.getTime());
-    known.set(key, facts);
-    return facts;
-  };
-}
-
-interface UpkeepRow {
-  readonly guardian_id: string;
-  readonly looked_at: Date | null;
-  readonly source_id: string;
-  readonly name: string;
-  readonly read_at: Date;
-}
-
 /** Looks at what concerns guardians themselves: silent sources, and looks that were not taken. */
 export async function lookAtGuardians({ db, clock }: Deps): Promise<void> {
   const now = await clock.now();
   const watches = await watchesOf(db, {});
   const byGuardian = new Map(watches.map(({ settings }) => [settings.guardianId, settings]));
   const ids = [...byGuardian.keys()];
-  const rows = await db('guardian_links as l')
-    .join('guardians as g', 'g.id', 'l.guardian_id')
-    .join('students as s', 's.id', 'l.student_id')
-    .join('sources as src', 'src.id', 's.source_id')
-    .whereIn('l.guardian_id', ids)
-    .whereNull('l.ended_at')
-    .whereNotNull('src.read_at')
-    .distinct<UpkeepRow[]>('l.guardian_id', 'g.looked_at', 'src.id as source_id', 'src.name', 'src.read_at');
+  const rows = await guardianSources(db, ids);
   await db.transaction(async (trx) => {
     await oneAtATime(trx, ['guardians']);
     const states = await lastStates(trx, { guardianIds: ids, studentIds: null });
@@ -250,3 +217,28 @@ export async function lookAtGuardians({ db, clock }: Deps): Promise<void> {
     await keep(trx, looks, null, now);
   });
 }
+
+/** So many children are looked at together. */
+const looksAtOnce = 100;
+
+/** Wishes that children are looked at for those who are told about them; the same children are not asked for twice. */
+export async function wantLooks(db: Db | Trx, studentIds: readonly string[]): Promise<void> {
+  const ids = [...studentIds].sort();
+  const chunks = Array.from({ length: Math.ceil(ids.length / looksAtOnce) }, (_, index) =>
+    ids.slice(index * looksAtOnce, (index + 1) * looksAtOnce),
+  );
+  await addJobs(
+    db,
+    chunks.map((some): Job => ({
+      task: 'lookAtChildren',
+      payload: { studentIds: some },
+      key: `looks:${createHash('sha1').update(some.join()).digest('hex')}`,
+    })),
+  );
+}
+
+/** The queue's wish that what concerns guardians themselves is looked at: silent sources, and looks not taken. */
+export const upkeepJob: Job = { task: 'lookAtGuardians', payload: {}, key: 'guardians' };
+
+/** The queue's wish that what is due goes out: digests, and what has waited. */
+export const roundsJob: Job = { task: 'alertRounds', payload: {}, key: 'rounds' };

@@ -1,4 +1,4 @@
-import { idSigned, signedId } from '../seal';
+import { idSigned, signedId } from '../kit';
 
 const purpose = 'stop';
 

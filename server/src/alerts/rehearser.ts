@@ -2,12 +2,19 @@ import { createHash } from 'node:crypto';
 import { join } from 'node:path';
 import { MessageChannel, type MessagePort } from 'node:worker_threads';
 import type { AlertRules, Rehearsal as Answer } from '@cadro/contract';
-import { dateIn, rehearsalDays, tellAlert, termOn, type ChildHistory, type Rehearsal } from '@cadro/core';
+import {
+  type ChildHistory,
+  dateIn,
+  dayMs,
+  type Rehearsal,
+  rehearsalDays,
+  tellAlert,
+  termOn,
+} from '@cadro/core';
 import Piscina from 'piscina';
-import type { Clock, Db } from '../db';
-import { startOfDay } from '../gradebook';
+import { startOfDay, type Deps } from '../kit';
 import { historiesOf } from './histories';
-import { watchesOf, type Watch } from './watchers';
+import { watchesOf, type Watch } from './watchStore';
 
 export interface RehearsalQuestion {
   /** The same for the same histories and days. */
@@ -19,7 +26,6 @@ export interface RehearsalQuestion {
   readonly port: MessagePort;
 }
 
-const dayMs = 24 * 60 * 60 * 1000;
 const monthDays = 30;
 /** A term is looked at as far back as this. */
 const mostDays = 130;
@@ -45,7 +51,7 @@ export class Rehearser {
    * @param progress is told how much of it is done, 0 to 1.
    */
   async rehearse(
-    { db, clock }: { readonly db: Db; readonly clock: Clock },
+    { db, clock }: Deps,
     guardianId: string,
     rules: AlertRules,
     progress: (done: number) => void,

@@ -3,19 +3,18 @@ import { alertRoutes, RehearsalLine, type AlertRules, type Child } from '@cadro/
 import { parse } from '@cadro/contract/parse';
 import { dateIn } from '@cadro/core';
 import { Router } from 'express';
-import type { ServerDeps } from '../http/app';
-import { mount, Produced, Streamed } from '../http/mount';
-import { HttpProblem } from '../http/problems';
 import { childrenFor, guardianById } from '../household';
-import { enqueueDelivery } from '../jobs/queue';
+import { addJobs, HttpProblem, mount, Produced, Streamed, type ServerDeps } from '../kit';
+import { deliveryJob } from './deliver';
 import { digestNow } from './digests';
 import { digestPaper } from './digestPaper';
 import type { LiveAlerts } from './live';
 import { lookAtChildren } from './look';
 import { guardianOfToken } from './mailStop';
-import { deliveryOf, putOut } from './outbox';
+import { deliveryOf, putOut } from './outboxStore';
 import type { Rehearser } from './rehearser';
-import { alertSettings, changeSettings, mailBouncedAt, settingsOf } from './settings';
+import { alertSettings, changeSettings, settingsOf } from './settings';
+import { mailBouncedAt } from './settingsStore';
 import { addSilence, countStates, notify, removeSilence, setStates } from './store';
 import { alertsFile, alertViews } from './views';
 
@@ -135,7 +134,7 @@ export function alertRouter(deps: ServerDeps, live: LiveAlerts, rehearser: Rehea
     const [id] = await putOut(db, [{ ...way, key: `test:${randomUUID()}`, told: [], notBefore: null }], now);
     const delivery = id && (await deliveryOf(db, guardianId, id));
     if (!delivery) throw new Error('a try could not be put out');
-    await enqueueDelivery(db, delivery.id);
+    await addJobs(db, [deliveryJob(delivery.id)]);
     return delivery;
   });
 
@@ -157,7 +156,7 @@ export function alertRouter(deps: ServerDeps, live: LiveAlerts, rehearser: Rehea
 
   async function setStopped(token: string, mailStopped: boolean): Promise<void> {
     const guardianId = guardianOfToken(config.secret, token);
-    if (!guardianId || !(await db('guardians').where({ id: guardianId }).first('id'))) {
+    if (!guardianId || !(await guardianById(db, guardianId))) {
       throw new HttpProblem('not-found');
     }
     await changeSettings(deps, guardianId, { mailStopped });

@@ -7,14 +7,13 @@ import type {
   RuleName,
 } from '@cadro/contract';
 import { dateIn, isTimeZone, presetOf, presetRules, scaleUnit, usualDelivery } from '@cadro/core';
-import type { Config } from '../config';
-import type { Clock, Db, Trx } from '../db';
 import { courseSummary, coursesOf } from '../gradebook';
 import { childrenFor, guardianById } from '../household';
-import { HttpProblem } from '../http/problems';
-import { deliveriesOf } from './outbox';
-import { notify, silencesOf } from './store';
-import { watchesOf, type Settings } from './watchers';
+import { HttpProblem, type Db, type ServerDeps } from '../kit';
+import { deliveriesOf } from './outboxStore';
+import { saveSettings } from './settingsStore';
+import { silencesOf } from './store';
+import { watchesOf, type Settings } from './watchStore';
 
 /** The settings of a guardian with a child whose source has been read; null for who has none. */
 export const settingsOf = async (db: Db, guardianId: string): Promise<Settings | null> =>
@@ -42,14 +41,13 @@ async function coursesFor(
   }));
 }
 
-interface Deps {
-  readonly db: Db;
-  readonly clock: Clock;
-  readonly config: Config;
-}
+type SettingsDeps = Pick<ServerDeps, 'db' | 'clock' | 'config'>;
 
 /** What a guardian has set, with all that the settings' screens need. */
-export async function alertSettings({ db, clock, config }: Deps, guardianId: string): Promise<AlertSettings> {
+export async function alertSettings(
+  { db, clock, config }: SettingsDeps,
+  guardianId: string,
+): Promise<AlertSettings> {
   const now = await clock.now();
   const guardian = await guardianById(db, guardianId);
   if (!guardian) throw new HttpProblem('not-signed-in');
@@ -85,23 +83,6 @@ export async function alertSettings({ db, clock, config }: Deps, guardianId: str
   };
 }
 
-/** No mail goes to this guardian's address until they say that it is in order again. */
-export async function mailBounced(db: Db | Trx, guardianId: string, now: Date): Promise<void> {
-  await db('alert_settings')
-    .insert({ guardian_id: guardianId, mail_bounced_at: now })
-    .onConflict('guardian_id')
-    .merge(['mail_bounced_at']);
-  await notify(db, [guardianId], 'state');
-}
-
-/** Since when mail to a guardian comes back; null while it does not. */
-export async function mailBouncedAt(db: Db, guardianId: string): Promise<Date | null> {
-  const row = await db('alert_settings')
-    .where({ guardian_id: guardianId })
-    .first<{ mail_bounced_at: Date | null } | undefined>('mail_bounced_at');
-  return row?.mail_bounced_at ?? null;
-}
-
 /** What of an exception lies on no scale of its course, as paths; none where all of it does. */
 function offScale(
   { exceptions }: AlertRules,
@@ -134,7 +115,7 @@ function offScale(
  * that the course has not, 400 for a zone that is none.
  */
 export async function changeSettings(
-  deps: Deps,
+  deps: SettingsDeps,
   guardianId: string,
   change: AlertSettingsChange,
 ): Promise<void> {
@@ -167,8 +148,5 @@ export async function changeSettings(
         ? { mail_stopped_at: await clock.now() }
         : { mail_stopped_at: null, mail_bounced_at: null }),
   };
-  await db('alert_settings')
-    .insert({ guardian_id: guardianId, ...row })
-    .onConflict('guardian_id')
-    .merge(row);
+  await saveSettings(db, guardianId, row);
 }

@@ -1,6 +1,6 @@
 import type { AlertKind, AlertReason, AlertStateName, Silence } from '@cadro/contract';
-import { canEnd, type AlertState } from '@cadro/core';
-import { inChunks, type Db, type Trx } from '../db';
+import { canEnd, dayMs, type AlertState } from '@cadro/core';
+import { inChunks, type Db, type Trx } from '../kit';
 
 /** An alert as it is kept, with how its guardian stands to it. */
 export interface KeptAlert extends AlertState {
@@ -112,14 +112,6 @@ export async function notify(trx: Db | Trx, guardianIds: readonly string[], kind
   ]);
 }
 
-/** One at a time for each key, in whatever process, until the transaction ends. */
-export async function oneAtATime(trx: Trx, keys: readonly string[]): Promise<void> {
-  await trx.raw(
-    `select pg_advisory_xact_lock(hashtextextended(key, 0)) from (select unnest(?::text[]) as key order by 1) k`,
-    [[...keys].sort()],
-  );
-}
-
 export async function saveLooks(
   trx: Trx,
   looks: readonly { readonly studentId: string; readonly guardianId: string }[],
@@ -193,7 +185,7 @@ export async function raisedAlerts(
   const rows = await db('alerts')
     .where({ guardian_id: guardianId })
     .whereNotNull('raised_at')
-    .where('news_at', '>', new Date(now.getTime() - listedDays * 24 * 60 * 60 * 1000))
+    .where('news_at', '>', new Date(now.getTime() - listedDays * dayMs))
     .where((is) => is.whereNull('student_id').orWhereIn('student_id', [...studentIds]))
     .modify((query) => {
       if (where.id) query.where({ id: where.id });

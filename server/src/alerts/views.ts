@@ -2,8 +2,8 @@ import type { Alert, AlertQuery, AlertStateName, Child, Language } from '@cadro/
 import { alertWords, canEnd, formatsFor, isSilenced, tellAlert } from '@cadro/core';
 import { stringify } from 'csv-stringify/sync';
 import type { Static } from '@sinclair/typebox';
-import type { Db } from '../db';
-import { deliveriesOf } from './outbox';
+import type { Db } from '../kit';
+import { deliveriesOf } from './outboxStore';
 import { raisedAlerts, silencesOf, type KeptAlert, type SilenceRow } from './store';
 
 type Query = Static<typeof AlertQuery>;

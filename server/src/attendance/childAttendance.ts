@@ -11,7 +11,7 @@ import {
   type SchoolDay,
   schoolDaysOf,
 } from '@cadro/core';
-import type { Db } from '../db';
+import { groupBy, together, type Db } from '../kit';
 import { guardianById } from '../household';
 import { marksOf, meaningsOf, type MarkRow } from './store';
 
@@ -34,17 +34,28 @@ export function attendanceFrom(child: Child, marks: readonly StandingMark[], tod
   return { child, today, marks, days, summary: attendanceSummary(record), leftEarlyOn: leftEarlyDays(days) };
 }
 
-/** A child's marks as they stand in the school's own register, without what any household has added. */
-export async function schoolRegister(
+/** Children's marks as they stand in their schools' own registers, without what any household has added. */
+export async function schoolRegisters(
   db: Db,
-  studentId: string,
+  studentIds: readonly string[],
   between?: DateRange,
-): Promise<StandingMark[]> {
-  const [marks, meanings] = await Promise.all([
-    marksOf(db, [studentId], null, between),
-    meaningsOf(db, [studentId], null),
+): Promise<ReadonlyMap<string, StandingMark[]>> {
+  const [marks, meanings] = await together(db, [
+    () => marksOf(db, studentIds, null, between),
+    () => meaningsOf(db, studentIds, null),
   ]);
-  return readRegister(marks, meanings);
+  return registersIn(studentIds, marks, meanings);
+}
+
+/** The marks that stand of each child, by day and period. */
+function registersIn(
+  studentIds: readonly string[],
+  marks: readonly MarkRow[],
+  meanings: Awaited<ReturnType<typeof meaningsOf>>,
+): Map<string, StandingMark[]> {
+  const marksBy = groupBy(marks, ({ studentId }) => studentId);
+  const meaningsBy = groupBy(meanings, ({ studentId }) => studentId);
+  return new Map(studentIds.map((id) => [id, readRegister(marksBy.get(id) ?? [], meaningsBy.get(id) ?? [])]));
 }
 
 /**
@@ -60,13 +71,12 @@ export async function attendanceOf(
 ): Promise<ChildAttendance[]> {
   const ids = children.map(({ id }) => id);
   const household = (await guardianById(db, viewer.guardianId))?.household_id ?? null;
-  const [marks, meanings] = await Promise.all([
-    marksOf(db, ids, household, between),
-    meaningsOf(db, ids, household),
+  const [marks, meanings] = await together(db, [
+    () => marksOf(db, ids, household, between),
+    () => meaningsOf(db, ids, household),
   ]);
-  return children.map((child) => {
-    const of = (each: { studentId: string }) => each.studentId === child.id;
-    const standing = readRegister(marks.filter(of), meanings.filter(of));
-    return attendanceFrom(child, standing, dateIn(child.timeZone, now));
-  });
+  const registers = registersIn(ids, marks, meanings);
+  return children.map((child) =>
+    attendanceFrom(child, registers.get(child.id) ?? [], dateIn(child.timeZone, now)),
+  );
 }

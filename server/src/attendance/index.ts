@@ -1,5 +1,4 @@
-export { attendanceOf, schoolRegister, type ChildAttendance, type StandingMark } from './childAttendance';
+export { attendanceOf, schoolRegisters, type ChildAttendance, type StandingMark } from './childAttendance';
 export { markView, teacherView } from './overview';
-export { registersOf } from './registers';
+export { registersOf } from './registerStore';
 export { attendanceRouter } from './routes';
-export { desksOf } from './store';

@@ -2,9 +2,9 @@ import type { Child, MarksFile, MarksRead } from '@cadro/contract';
 import { marksOfFile, meaningOn, type FileMark, type FileRow, type MarksFileContext } from '@cadro/core';
 import { parse, type CsvError } from 'csv-parse/sync';
 import { stringify } from 'csv-stringify/sync';
-import type { Clock, Db } from '../db';
+import { type Clock, type Db, HttpProblem } from '../kit';
 import { householdOf } from '../household';
-import { HttpProblem } from '../http/problems';
+import { schoolTerms } from '../records';
 import { attendanceOf, type ChildAttendance } from './childAttendance';
 import { markView, yearOf } from './overview';
 import * as store from './store';
@@ -21,7 +21,7 @@ export async function marksCsv(
   child: Child,
 ): Promise<string> {
   const [own] = await attendanceOf(db, { guardianId }, [child], await clock.now());
-  const terms = await store.termsOf(db, [child.id]);
+  const terms = await schoolTerms(db, [child.id]);
   const year = own && yearOf(terms, own.today);
   const marks = (own?.marks ?? []).filter(
     ({ mark }) => !year || (mark.on >= year.from && mark.on <= year.to),
@@ -73,7 +73,7 @@ function rowsOf(text: string): FileRow[] {
 
 function contextOf(
   own: ChildAttendance,
-  terms: Awaited<ReturnType<typeof store.termsOf>>,
+  terms: Awaited<ReturnType<typeof schoolTerms>>,
   courses: ReadonlyMap<string, string>,
   meanings: Awaited<ReturnType<typeof store.meaningsOf>>,
   input: MarksFile,
@@ -106,7 +106,7 @@ export async function readMarksFile(
   const household = await householdOf(db, guardianId);
   const [[own], terms, courses, meanings] = await Promise.all([
     attendanceOf(db, { guardianId }, [child], now),
-    store.termsOf(db, [child.id]),
+    schoolTerms(db, [child.id]),
     store.coursesByTitle(db, child.id),
     store.meaningsOf(db, [child.id], household.id),
   ]);

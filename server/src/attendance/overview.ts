@@ -9,11 +9,12 @@ import type {
 } from '@cadro/contract';
 import { chronicFrom, type DateRange, daysToShare, type Pattern, patternDates, weekOf } from '@cadro/core';
 import type { Static } from '@sinclair/typebox';
-import type { Db } from '../db';
+import { householdOf } from '../household';
+import type { Db } from '../kit';
 import { attendanceFrom, attendanceOf, type ChildAttendance, type StandingMark } from './childAttendance';
-import { desksOf, teachersByCourse, termsOf, type ContactRow, type TermRow } from './store';
+import { desksOf, schoolTerms, teachersByCourse, type Contact, type SchoolTerm } from '../records';
 
-export const teacherView = ({ id, name, email }: ContactRow): Static<typeof Teacher> => ({
+export const teacherView = ({ id, name, email }: Contact): Static<typeof Teacher> => ({
   id,
   name,
   contactable: email !== null,
@@ -55,7 +56,7 @@ function totals({ summary }: ChildAttendance, { from, to }: DateRange): Attendan
 }
 
 /** The school year that runs, or the last one that has begun; null where the source names none. */
-export function yearOf(terms: readonly TermRow[], today: string): DateRange | null {
+export function yearOf(terms: readonly SchoolTerm[], today: string): DateRange | null {
   const years = terms.filter(({ kind, startsOn }) => kind === 'schoolYear' && startsOn <= today);
   const last = years.at(-1);
   return last ? { from: last.startsOn, to: last.endsOn } : null;
@@ -84,7 +85,12 @@ function byCourse(own: ChildAttendance): AttendanceOfCourse[] {
 
 type SchoolDays = ChildAttendance['days'];
 /** The work that days touched; asked of the room that knows the timetable. */
-export type TouchedByPattern = (child: Child, days: SchoolDays) => Promise<AttendancePattern['touched']>;
+export type TouchedByPattern = (
+  householdId: string,
+  child: Child,
+  days: SchoolDays,
+) => Promise<AttendancePattern['touched']>;
+type Touched = (child: Child, days: SchoolDays) => ReturnType<TouchedByPattern>;
 /** A pattern before it is known what work it touched, with the absences it is made of. */
 interface Found {
   readonly view: Omit<AttendancePattern, 'touched'>;
@@ -92,11 +98,7 @@ interface Found {
 }
 
 /** A pattern with its days, and the lessons that were missed on them, most missed first. */
-function patternFound(
-  own: ChildAttendance,
-  pattern: Pattern,
-  teachers: ReadonlyMap<string, ContactRow>,
-): Found {
+function patternFound(own: ChildAttendance, pattern: Pattern, teachers: ReadonlyMap<string, Contact>): Found {
   const dates = patternDates(own.days, pattern);
   const days = own.days
     .filter(({ date }) => dates.includes(date))
@@ -138,10 +140,10 @@ const distinct = (values: readonly string[]): string[] => [...new Set(values)];
 
 async function childDays(
   own: ChildAttendance,
-  terms: readonly TermRow[],
-  teachers: ReadonlyMap<string, ContactRow>,
-  desk: ContactRow | undefined,
-  touchedBy: TouchedByPattern,
+  terms: readonly SchoolTerm[],
+  teachers: ReadonlyMap<string, Contact>,
+  desk: Contact | undefined,
+  touchedBy: Touched,
 ): Promise<ChildDays> {
   const { child, today } = own;
   const year = yearOf(terms, today);
@@ -189,12 +191,14 @@ export async function attendanceOverview(
   viewer: { readonly guardianId: string },
   children: readonly Child[],
   now: Date,
-  touchedBy: TouchedByPattern,
+  ask: TouchedByPattern,
 ): Promise<ChildDays[]> {
   const ids = children.map(({ id }) => id);
+  const { id: householdId } = await householdOf(db, viewer.guardianId);
+  const touchedBy: Touched = (child, days) => ask(householdId, child, days);
   const [attendance, terms, desks] = await Promise.all([
     attendanceOf(db, viewer, children, now),
-    termsOf(db, ids),
+    schoolTerms(db, ids),
     desksOf(db, ids),
   ]);
   const courseIds = attendance.flatMap(({ marks }) => marks.flatMap(({ mark }) => mark.courseId ?? []));

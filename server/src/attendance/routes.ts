@@ -1,8 +1,8 @@
 import { attendanceRoutes } from '@cadro/contract';
 import { dateIn } from '@cadro/core';
 import { Router } from 'express';
-import type { ServerDeps } from '../http/app';
-import { mount, Produced } from '../http/mount';
+import type { ServerDeps } from '../kit';
+import { mount, Produced } from '../kit';
 import { childrenFor, householdOf, requireChild } from '../household';
 import { marksCsv, readMarksFile } from './marksFile';
 import { attendanceOverview, type TouchedByPattern } from './overview';

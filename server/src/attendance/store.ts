@@ -1,8 +1,7 @@
 import type { CodeMeaning } from '@cadro/contract';
 import type { CodeMeaningFrom, DateRange, GivenMark, Meaning } from '@cadro/core';
-import { inChunks, type Db, type Trx } from '../db';
-
-/** Dates, both included. */
+import type { Knex } from 'knex';
+import { inChunks, together, type Db, type Trx } from '../kit';
 
 /** A mark with whose it is and what is shown of it. */
 export interface MarkRow extends GivenMark {
@@ -38,45 +37,40 @@ const markOf = (row: Stored, by: GivenMark['by'], means: Meaning | null): MarkRo
   markedBy: row.marked_by,
 });
 
-const marksIn = (
-  db: Db,
-  table: 'attendance_marks' | 'household_marks',
-  studentIds: readonly string[],
-  between: DateRange | undefined,
-) =>
-  db(`${table} as a`)
-    .leftJoin('courses as c', 'c.id', 'a.course_id')
-    .whereIn('a.student_id', [...studentIds])
-    .modify((query) => {
-      if (between) query.whereBetween('a.on_date', [between.from, between.to]);
-    });
-const shared = ['a.student_id', 'a.on_date', 'a.period', 'a.course_id', 'c.title as course_title', 'a.code'];
+const between = (query: Knex.QueryBuilder, range: DateRange | undefined): void => {
+  if (range) query.whereBetween('a.on_date', [range.from, range.to]);
+};
+const shared = ['a.student_id', 'a.on_date', 'a.period', 'a.course_id', 'a.code'];
 
 /** The marks of the given children: the schools', and those their household has read in itself. */
 export async function marksOf(
   db: Db,
   studentIds: readonly string[],
   householdId: string | null,
-  between?: DateRange,
+  range?: DateRange,
 ): Promise<MarkRow[]> {
-  const [school, household] = await Promise.all([
-    marksIn(db, 'attendance_marks', studentIds, between).select<Stored[]>(
-      ...shared,
-      'a.note',
-      'a.marked_by',
-      'a.marked_at',
-    ),
-    marksIn(db, 'household_marks', studentIds, between)
-      .where({ 'a.household_id': householdId })
-      .select<(Stored & Meaning)[]>(
-        ...shared,
-        'a.kind',
-        'a.excused',
-        'a.label',
-        db.raw('null::text as note'),
-        'a.author as marked_by',
-        'a.at as marked_at',
-      ),
+  const [school, household] = await together(db, [
+    () =>
+      db('student_marks as a')
+        .whereIn('a.student_id', [...studentIds])
+        .modify(between, range)
+        .select<Stored[]>(...shared, 'a.course_title', 'a.note', 'a.marked_by', 'a.marked_at'),
+    () =>
+      db('household_marks as a')
+        .leftJoin('school_courses as c', 'c.course_id', 'a.course_id')
+        .whereIn('a.student_id', [...studentIds])
+        .where({ 'a.household_id': householdId })
+        .modify(between, range)
+        .select<(Stored & Meaning)[]>(
+          ...shared,
+          'c.title as course_title',
+          'a.kind',
+          'a.excused',
+          'a.label',
+          db.raw('null::text as note'),
+          'a.author as marked_by',
+          'a.at as marked_at',
+        ),
   ]);
   return [
     ...school.map((row) => markOf(row, 'school', null)),
@@ -96,42 +90,44 @@ export async function meaningsOf(
   householdId: string | null,
 ): Promise<CodeOfChild[]> {
   const ids = [...studentIds];
-  const [school, file, own] = await Promise.all([
-    db('attendance_codes as k')
-      .join('students as s', 's.source_id', 'k.source_id')
-      .whereIn('s.id', ids)
-      .select<Omit<CodeOfChild, 'said'>[]>(
-        's.id as studentId',
-        'k.code',
-        'k.valid_from as from',
-        'k.kind',
-        'k.excused',
-        'k.label',
-      ),
-    db('household_marks')
-      .whereIn('student_id', ids)
-      .where({ household_id: householdId })
-      .distinctOn('student_id', 'code')
-      .orderBy(['student_id', 'code', { column: 'at', order: 'desc' }])
-      .select<Omit<CodeOfChild, 'said'>[]>(
-        'student_id as studentId',
-        'code',
-        db.raw('null::date as "from"'),
-        'kind',
-        'excused',
-        'label',
-      ),
-    db('code_meanings')
-      .whereIn('student_id', ids)
-      .where({ household_id: householdId })
-      .select<Omit<CodeOfChild, 'said'>[]>(
-        'student_id as studentId',
-        'code',
-        db.raw('null::date as "from"'),
-        'kind',
-        'excused',
-        db.raw('null::text as label'),
-      ),
+  const [school, file, own] = await together(db, [
+    () =>
+      db('student_codes')
+        .whereIn('student_id', ids)
+        .select<Omit<CodeOfChild, 'said'>[]>(
+          'student_id as studentId',
+          'code',
+          'valid_from as from',
+          'kind',
+          'excused',
+          'label',
+        ),
+    () =>
+      db('household_marks')
+        .whereIn('student_id', ids)
+        .where({ household_id: householdId })
+        .distinctOn('student_id', 'code')
+        .orderBy(['student_id', 'code', { column: 'at', order: 'desc' }])
+        .select<Omit<CodeOfChild, 'said'>[]>(
+          'student_id as studentId',
+          'code',
+          db.raw('null::date as "from"'),
+          'kind',
+          'excused',
+          'label',
+        ),
+    () =>
+      db('code_meanings')
+        .whereIn('student_id', ids)
+        .where({ household_id: householdId })
+        .select<Omit<CodeOfChild, 'said'>[]>(
+          'student_id as studentId',
+          'code',
+          db.raw('null::date as "from"'),
+          'kind',
+          'excused',
+          db.raw('null::text as label'),
+        ),
   ]);
   return [
     ...school.map((each): CodeOfChild => ({ ...each, said: 'map' })),
@@ -139,61 +135,6 @@ export async function meaningsOf(
     ...file.map((each): CodeOfChild => ({ ...each, said: 'file' })),
   ];
 }
-
-export interface TermRow {
-  readonly studentId: string;
-  readonly title: string;
-  readonly kind: string;
-  readonly startsOn: string;
-  readonly endsOn: string;
-  /** Whether other terms lie in it. */
-  readonly parted: boolean;
-}
-
-/** The terms of each child's source, with the years they make. */
-export const termsOf = (db: Db, studentIds: readonly string[]): Promise<TermRow[]> =>
-  db('terms as t')
-    .join('students as s', 's.source_id', 't.source_id')
-    .whereIn('s.id', [...studentIds])
-    .orderBy('t.starts_on')
-    .select<TermRow[]>(
-      's.id as studentId',
-      't.title',
-      't.kind',
-      't.starts_on as startsOn',
-      't.ends_on as endsOn',
-      db.raw(
-        `exists (select from terms k where k.source_id = t.source_id and k.parent_external_id = t.external_id) as parted`,
-      ),
-    );
-
-export interface ContactRow {
-  readonly id: string;
-  readonly name: string;
-  readonly email: string | null;
-}
-
-/** Who teaches the given courses. */
-export const teachersByCourse = async (
-  db: Db,
-  courseIds: readonly string[],
-): Promise<Map<string, ContactRow>> => {
-  const rows = await db('courses as c')
-    .join('teachers as p', 'p.id', 'c.teacher_id')
-    .whereIn('c.id', [...courseIds])
-    .select<(ContactRow & { course_id: string })[]>('c.id as course_id', 'p.id', 'p.name', 'p.email');
-  return new Map(rows.map(({ course_id, ...teacher }) => [course_id, teacher]));
-};
-
-/** Who answers for attendance at each child's school. */
-export const desksOf = async (db: Db, studentIds: readonly string[]): Promise<Map<string, ContactRow>> => {
-  const rows = await db('students as s')
-    .join('schools as sch', 'sch.id', 's.school_id')
-    .join('teachers as p', 'p.id', 'sch.attendance_desk_id')
-    .whereIn('s.id', [...studentIds])
-    .select<(ContactRow & { student_id: string })[]>('s.id as student_id', 'p.id', 'p.name', 'p.email');
-  return new Map(rows.map(({ student_id, ...desk }) => [student_id, desk]));
-};
 
 export async function saveMeaning(
   db: Db,
@@ -244,9 +185,8 @@ export async function saveMarks(
 
 /** The courses of a child by title, for files that name them. */
 export const coursesByTitle = async (db: Db, studentId: string): Promise<Map<string, string>> => {
-  const rows = await db('enrolments as e')
-    .join('courses as c', 'c.id', 'e.course_id')
-    .where({ 'e.student_id': studentId, 'e.active': true })
-    .select<{ id: string; title: string }[]>('c.id', 'c.title');
+  const rows = await db('student_courses')
+    .where({ student_id: studentId })
+    .select<{ id: string; title: string }[]>('course_id as id', 'title');
   return new Map(rows.map(({ id, title }) => [title.trim().toLowerCase(), id]));
 };

@@ -1,12 +1,12 @@
 import type { AbsenceClaim, AbsenceLetter, Child } from '@cadro/contract';
 import { dateIn, marksAbout } from '@cadro/core';
-import { attendanceOf, desksOf } from '../attendance';
+import { attendanceOf } from '../attendance';
 import { lookAgainAfter, openAbsence } from '../followups';
 import { householdOf } from '../household';
-import { HttpProblem } from '../http/problems';
+import { HttpProblem, type Deps } from '../kit';
 import { sendLetter } from '../messages';
+import { desksOf } from '../records';
 import { childDay } from './day';
-import type { Deps } from './viewer';
 
 /** Days a child is given to catch up before the matter comes back. */
 const catchUpDays = 7;

@@ -1,14 +1,14 @@
 import type { Calendar, CalendarEvent, CalendarLayer } from '@cadro/contract';
 import { byCodePoint, clustersOf, type DateRange } from '@cadro/core';
 import { differenceInCalendarDays, parseISO } from 'date-fns';
-import { HttpProblem } from '../http/problems';
+import { HttpProblem, type Deps } from '../kit';
 import { attendanceEvents } from './layers/attended';
 import { lookAgainEvents, planEvents } from './layers/household';
 import { importedEvents } from './layers/imported';
 import { ownEvents } from './layers/own';
 import { closureEvents, schoolEvents } from './layers/school';
 import { offerEvents, ownDateEvents, workEvents } from './layers/work';
-import { viewerOf, type Deps, type Viewer } from './viewer';
+import { viewerOf, type Viewer } from './viewer';
 import { ownDated } from './workStore';
 
 /** More than a year is no calendar page. */

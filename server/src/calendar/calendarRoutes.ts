@@ -8,9 +8,8 @@ import {
 import { Router } from 'express';
 import { itemOf } from '../gradebook';
 import { householdOf, requireChild } from '../household';
-import type { ServerDeps } from '../http/app';
-import { mount, Produced } from '../http/mount';
-import { HttpProblem } from '../http/problems';
+import type { ServerDeps } from '../kit';
+import { HttpProblem, mount, Produced } from '../kit';
 import { calendarOf, refuseLongRange } from './calendar';
 import * as feeds from './elsewhere/feeds';
 import { forgetImport, importCalendar } from './elsewhere/imports';

@@ -7,7 +7,6 @@ import {
   type FollowUp,
 } from '@cadro/contract';
 import type { Agent } from 'supertest';
-import { computeFigures } from '../outlook';
 import { World } from '../testing/world';
 
 let world: World;
@@ -133,7 +132,7 @@ it('takes the work of a missed day in hand, and settles when all of it is in', a
       late: false,
     })),
   );
-  await computeFigures(world, world.student('caspian'));
+  await world.compute(world.student('caspian'));
   expect(await followUp(open.id)).toMatchObject({ step: 'settled', outcome: { by: 'caught-up' } });
   await maren
     .post(path(dayRoutes.catchUp, 'caspian', '2026-10-12'))

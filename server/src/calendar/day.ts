@@ -1,19 +1,24 @@
 import type { Child, ChildDay, LessonOfDay, SchoolEvent } from '@cadro/contract';
 import { byCodePoint, byPeriod, daysAfter, lessonsOn, schoolDaysFrom } from '@cadro/core';
-import { attendanceOf, desksOf, markView, teacherView, type ChildAttendance } from '../attendance';
+import { attendanceOf, markView, teacherView, type ChildAttendance } from '../attendance';
 import { absencesTakenInHand } from '../followups';
 import { filesFrom } from '../gradebook';
-import * as timetable from './timetableStore';
+import { householdOf } from '../household';
+import type { Deps } from '../kit';
+import * as timetable from '../records';
+import { sourceStates, type SourceState } from '../sources';
 import { touchedBy } from './touched';
-import type { Deps } from './viewer';
+
+type SourceOf = (sourceId: string) => SourceState;
 
 const unpublished = { done: null, homework: null, files: [] };
 
 /** The day's lessons by the timetable, each with its mark; marks that no lesson was planned for stand by period. */
 function lessonsOfDay(
-  planned: readonly timetable.LessonRow[],
+  planned: readonly timetable.PlannedLesson[],
   marks: ChildAttendance['marks'],
-  notes: readonly timetable.NoteRow[],
+  notes: readonly timetable.KeptNote[],
+  sourceOf: SourceOf,
 ): LessonOfDay[] {
   const free = new Set(marks.filter(({ mark }) => mark.period !== wholeDay));
   const lessons = planned.map((lesson): LessonOfDay => {
@@ -28,7 +33,11 @@ function lessonsOfDay(
       ...{ period, startsAt, endsAt, courseId, courseTitle, room, teacher },
       mark: found ? markView(found) : null,
       ...(note
-        ? { done: note.done, homework: note.homework, files: filesFrom(note.sourceUrl, note.files) }
+        ? {
+            done: note.done,
+            homework: note.homework,
+            files: filesFrom(sourceOf(note.sourceId).baseUrl, note.files),
+          }
         : unpublished),
     };
   });
@@ -48,9 +57,9 @@ function lessonsOfDay(
 /** The period under which a school marks the day as a whole. */
 const wholeDay = 'day';
 
-export const eventView = (row: timetable.EventRow): SchoolEvent => {
-  const { kind, title, courseTitle, on, lastOn, startsAt, endsAt, place, href, sourceUrl } = row;
-  const [file] = href ? filesFrom(sourceUrl, [{ title, href }]) : [];
+export const eventView = (row: timetable.KeptSchoolEvent, sourceOf: SourceOf): SchoolEvent => {
+  const { kind, title, courseTitle, on, lastOn, startsAt, endsAt, place, href, sourceId } = row;
+  const [file] = href ? filesFrom(sourceOf(sourceId).baseUrl, [{ title, href }]) : [];
   return { kind, title, courseTitle, on, lastOn, startsAt, endsAt, place, href: file?.href ?? null };
 };
 
@@ -66,13 +75,14 @@ export async function childDay(
   mayTalk: boolean,
 ): Promise<ChildDay> {
   const now = await clock.now();
+  const { id: householdId } = await householdOf(db, guardianId);
   const range = { from: on, to: on };
   const [[own], lessons, days, events, desks, inHand, around] = await Promise.all([
     attendanceOf(db, { guardianId }, [child], now, range),
     timetable.lessonsOf(db, [child.id], now),
     timetable.schoolDaysOf(db, [child.id], { from: on, to: daysAfter(on, fortnight - 1) }),
     timetable.schoolEventsOf(db, [child.id], range),
-    desksOf(db, [child.id]),
+    timetable.desksOf(db, [child.id]),
     mayTalk ? absencesTakenInHand(db, guardianId, child.id) : [],
     timetable.neighbours(db, child.id, on),
   ]);
@@ -86,8 +96,10 @@ export async function childDay(
       planned.map(({ courseId }) => courseId),
       on,
     ),
-    touchedBy(db, child, own.days, () => planned.map(({ courseId }) => courseId), now),
+    touchedBy(db, { child, householdId }, own.days, () => planned.map(({ courseId }) => courseId), now),
   ]);
+  const ids = [...notes, ...events].map(({ sourceId }) => sourceId);
+  const sourceOf = await sourceStates(db, [...new Set(ids)]);
   const whole = own.marks.find(({ mark }) => mark.period === wholeDay && mark.courseId === null);
   const absent = own.days.flatMap((each) => each.lessons).filter(({ kind }) => kind === 'absent');
   const desk = desks.get(child.id);
@@ -99,8 +111,8 @@ export async function childDay(
     rotationDay: day?.rotationDay || null,
     closedFor: day?.title ?? null,
     dayMark: whole ? markView(whole) : null,
-    lessons: lessonsOfDay(planned, own.marks, notes),
-    events: events.map(eventView),
+    lessons: lessonsOfDay(planned, own.marks, notes, sourceOf),
+    events: events.map((event) => eventView(event, sourceOf)),
     missed: {
       absent: away.filter(({ trip }) => !trip).length,
       unexplained: absent.filter(({ excused }) => !excused).length,

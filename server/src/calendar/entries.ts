@@ -3,10 +3,10 @@ import type { Misfit } from '@cadro/contract/parse';
 import { ruleFault } from '@cadro/core/ical';
 import { subDays } from 'date-fns';
 import { requireWriter } from '../household';
-import { HttpProblem } from '../http/problems';
+import { HttpProblem, type Deps } from '../kit';
 import * as store from './entryStore';
 import { daysOf } from './layers/own';
-import { viewerOf, zoneOf, type Deps, type Viewer } from './viewer';
+import { viewerOf, zoneOf, type Viewer } from './viewer';
 import { enrolledInItem } from './workStore';
 
 /** Days for which what was taken out can be put back. */

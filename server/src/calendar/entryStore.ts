@@ -1,6 +1,5 @@
 import type { OwnEntryKind } from '@cadro/contract';
-import type { Db, Trx } from '../db';
-import { dueSql } from '../gradebook';
+import type { Db, Trx } from '../kit';
 import type { Viewer } from './viewer';
 
 export interface EntryRow {
@@ -43,16 +42,16 @@ export const entriesFor = (
   const ids = viewer.talk.map(({ id }) => id);
   if (ids.length === 0) return Promise.resolve([]);
   return db('calendar_entries as t')
-    .join('guardians as g', 'g.id', 't.guardian_id')
+    .join('guardian_profiles as g', 'g.guardian_id', 't.guardian_id')
     .joinRaw(
       `left join lateral (
          select coalesce(json_agg(x.student_id order by x.student_id), '[]') as all_ids,
            coalesce(json_agg(x.student_id order by x.student_id) filter (where x.student_id = any(:ids)), '[]') as ids
          from calendar_entry_children x where x.entry_id = t.id) x on true
-       left join items i on i.id = t.item_id and not i.removed
+       left join course_items i on i.item_id = t.item_id and not i.removed
        left join lateral (
-         select e.student_id from enrolments e
-         where e.course_id = i.course_id and e.active and e.student_id = any(:ids) limit 1) e on true`,
+         select e.student_id from student_courses e
+         where e.course_id = i.course_id and e.student_id = any(:ids) limit 1) e on true`,
       { ids },
     )
     .where({ 't.household_id': viewer.householdId })
@@ -85,7 +84,7 @@ export const entriesFor = (
       'i.title as item_title',
       'e.student_id as item_student_id',
       't.days_before',
-      db.raw(`${dueSql} as due_at`),
+      'i.due_at',
       't.version',
     );
 };

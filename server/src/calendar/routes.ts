@@ -1,7 +1,7 @@
 import { dayRoutes, rolesAllowed } from '@cadro/contract';
 import { Router } from 'express';
-import type { ServerDeps } from '../http/app';
-import { mount } from '../http/mount';
+import type { ServerDeps } from '../kit';
+import { mount } from '../kit';
 import { requireChild } from '../household';
 import { catchUp, writeToDesk } from './absences';
 import { childDay } from './day';

@@ -1,11 +1,12 @@
 import type { Supply } from '@cadro/contract';
 import { byCodePoint, daysAfter } from '@cadro/core';
 import { occurrences, wallTimeIn } from '@cadro/core/ical';
-import type { Db } from '../db';
+import { looseEndsOf } from '../gradebook';
+import type { Db, Deps } from '../kit';
 import { entriesFor, type EntryRow } from './entryStore';
 import { dayBeforeDue } from './layers/own';
-import { viewerOf, zoneOf, type Deps, type Viewer } from './viewer';
-import { gotOf, looseEndsOf, suppliedWorks } from './workStore';
+import { viewerOf, zoneOf, type Viewer } from './viewer';
+import { gotOf, suppliedWorks } from './workStore';
 
 /** What the school wants to be there for coming work. */
 async function ofWorks(db: Db, viewer: Viewer): Promise<Supply[]> {
@@ -13,7 +14,7 @@ async function ofWorks(db: Db, viewer: Viewer): Promise<Supply[]> {
   const [rows, got, ends] = await Promise.all([
     suppliedWorks(db, ids, viewer.now),
     gotOf(db, ids, viewer.householdId),
-    looseEndsOf(db, ids),
+    looseEndsOf(db, viewer.householdId, ids),
   ]);
   return rows.flatMap(({ studentId, courseId, itemId, title, dueAt, supplies }) => {
     // What is missing is needed for as long as it can be mended.

@@ -1,10 +1,9 @@
 import type { AttendancePattern, Child, TouchedWork } from '@cadro/contract';
 import { type Away, awayFrom, dateIn, lessonsOn, touchedWork } from '@cadro/core';
 import type { ChildAttendance } from '../attendance';
-import type { Db } from '../db';
-import { endOfDay, startOfDay } from '../gradebook';
-import * as timetable from './timetableStore';
-import type { Deps } from './viewer';
+import { looseEndsOf } from '../gradebook';
+import { endOfDay, startOfDay, type Db, type Deps } from '../kit';
+import * as timetable from '../records';
 import * as works from './workStore';
 
 type SchoolDays = ChildAttendance['days'];
@@ -15,7 +14,7 @@ type SchoolDays = ChildAttendance['days'];
  */
 export async function touchedBy(
   db: Db,
-  child: Child,
+  { child, householdId }: { readonly child: Child; readonly householdId: string },
   days: SchoolDays,
   meets: (date: string) => readonly string[],
   now: Date,
@@ -30,7 +29,7 @@ export async function touchedBy(
       to: endOfDay(last, child.timeZone),
       now,
     }),
-    works.looseEndsOf(db, [child.id]),
+    looseEndsOf(db, householdId, [child.id]),
   ]);
   const dated = rows.map(({ itemId, courseId, assignedAt, dueAt }) => ({
     itemId,
@@ -60,7 +59,7 @@ export async function touchedBy(
 /** For the pages of attendance: the works that some days touched, each once. */
 export const touchedByPattern =
   ({ db, clock }: Deps) =>
-  async (child: Child, days: SchoolDays): Promise<AttendancePattern['touched']> => {
+  async (householdId: string, child: Child, days: SchoolDays): Promise<AttendancePattern['touched']> => {
     const dates = days.map(({ date }) => date).sort();
     const [from, to] = [dates[0], dates.at(-1)];
     if (from === undefined || to === undefined) return [];
@@ -71,7 +70,7 @@ export const touchedByPattern =
     ]);
     const meets = (date: string) =>
       lessonsOn(calendar.find(({ on }) => on === date) ?? null, lessons).map(({ courseId }) => courseId);
-    const { touched } = await touchedBy(db, child, days, meets, now);
+    const { touched } = await touchedBy(db, { child, householdId }, days, meets, now);
     const once = new Map(touched.map((work) => [work.itemId, work]));
     return [...once.values()].map(({ itemId, courseId, courseTitle, title, open }) => ({
       ...{ itemId, courseId, courseTitle, title, open },

@@ -1,13 +1,8 @@
 import type { CalendarEvent, Child } from '@cadro/contract';
 import { dateIn } from '@cadro/core';
-import type { Clock, Db } from '../db';
 import { childrenFor, guardianById } from '../household';
+import type { Deps } from '../kit';
 import { calendarWords, type CalendarWords } from './words';
-
-export interface Deps {
-  readonly db: Db;
-  readonly clock: Clock;
-}
 
 /** Who looks at the calendar, and what of which child they may see. */
 export interface Viewer {

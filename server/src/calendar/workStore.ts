@@ -1,20 +1,15 @@
-import type { LooseEndKind } from '@cadro/contract';
-import type { Db } from '../db';
-import { isOpen, openStatuses, works, type WorkRow } from '../gradebook';
+import type { Db } from '../kit';
+import { datedWorks, isOpen, openStatuses, type DatedWork } from '../records';
 
 /** Work that is given out or due between two instants. */
 export const worksBetween = (
   db: Db,
   studentIds: readonly string[],
   { from, to, now }: { from: Date; to: Date; now: Date },
-): Promise<WorkRow[]> =>
-  works(db, studentIds, now)
+): Promise<DatedWork[]> =>
+  datedWorks(db, studentIds, now)
     .where('i.assigned_at', '<=', now)
-    .where((is) =>
-      is
-        .whereBetween('i.assigned_at', [from, to])
-        .orWhereRaw('(not i.undated and i.due_at between :from and :to)', { from, to }),
-    )
+    .where((is) => is.whereBetween('i.assigned_at', [from, to]).orWhereBetween('i.due_at', [from, to]))
     .orderByRaw('i.due_at, i.title');
 
 /** Work that is due between two instants, also what is announced and not given out yet. */
@@ -22,13 +17,10 @@ export const worksDue = (
   db: Db,
   studentIds: readonly string[],
   { from, to, now }: { from: Date; to: Date; now: Date },
-): Promise<WorkRow[]> =>
-  works(db, studentIds, now)
-    .where({ 'i.undated': false })
-    .whereBetween('i.due_at', [from, to])
-    .orderByRaw('i.due_at, i.title');
+): Promise<DatedWork[]> =>
+  datedWorks(db, studentIds, now).whereBetween('i.due_at', [from, to]).orderByRaw('i.due_at, i.title');
 
-export interface UndatedRow extends WorkRow {
+export interface UndatedRow extends DatedWork {
   readonly ownDate: string | null;
   readonly open: boolean;
 }
@@ -41,7 +33,7 @@ export async function ownDated(
   now: Date,
 ): Promise<UndatedRow[]> {
   const [rows, dates] = await Promise.all([
-    works(db, studentIds, now)
+    datedWorks(db, studentIds, now)
       .where('i.assigned_at', '<=', now)
       .where({ 'i.undated': true })
       .orderBy('i.title'),
@@ -80,22 +72,21 @@ export const enrolledInItem = async (
   studentIds: readonly string[],
   itemId: string,
 ): Promise<boolean> =>
-  (await db('items as i')
-    .join('enrolments as e', 'e.course_id', 'i.course_id')
-    .whereIn('e.student_id', [...studentIds])
-    .where({ 'e.active': true, 'i.id': itemId, 'i.removed': false })
-    .first('i.id')) !== undefined;
+  (await db('student_items')
+    .whereIn('student_id', [...studentIds])
+    .where({ item_id: itemId })
+    .first('item_id')) !== undefined;
 
 /** Open work that something has to be there for. */
 export const suppliedWorks = (
   db: Db,
   studentIds: readonly string[],
   now: Date,
-): Promise<(WorkRow & { readonly supplies: string[] })[]> =>
-  works(db, studentIds, now)
+): Promise<(DatedWork & { readonly supplies: string[] })[]> =>
+  datedWorks(db, studentIds, now)
     .where('i.assigned_at', '<=', now)
     .whereRaw(`i.supplies <> '[]'`)
-    .whereRaw(`coalesce(r.status, 'open') = any(?)`, [[...openStatuses]])
+    .whereRaw(`coalesce(i.status, 'open') = any(?)`, [[...openStatuses]])
     .select('i.supplies');
 
 /** Supplies a household has ticked off, as `student:item:supply`. */
@@ -120,27 +111,4 @@ export async function saveGot(
   const row = { student_id: key.studentId, household_id: key.householdId, item_id: key.itemId, supply };
   if (got) await db('supplies_got').insert(row).onConflict().ignore();
   else await db('supplies_got').where(row).delete();
-}
-
-export interface LooseEndRow {
-  readonly kind: LooseEndKind;
-  readonly deadline: string | null;
-}
-
-/** What the children's works are as loose ends, by `student:item`. */
-export async function looseEndsOf(
-  db: Db,
-  studentIds: readonly string[],
-): Promise<ReadonlyMap<string, LooseEndRow>> {
-  const rows = await db('current_figures')
-    .whereIn('student_id', [...studentIds])
-    .select<{ student_id: string; ends: (LooseEndRow & { itemId: string })[] | null }[]>(
-      'student_id',
-      db.raw(`figures->'looseEnds' as ends`),
-    );
-  return new Map(
-    rows.flatMap(({ student_id, ends }) =>
-      (ends ?? []).map(({ itemId, kind, deadline }) => [`${student_id}:${itemId}`, { kind, deadline }]),
-    ),
-  );
 }

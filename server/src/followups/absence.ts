@@ -1,8 +1,7 @@
 import type { AbsenceClaim, RegisterMark } from '@cadro/contract';
 import { marksAbout } from '@cadro/core';
-import { schoolRegister, type StandingMark } from '../attendance';
-import { isUniqueViolation, type Db, type Trx } from '../db';
-import { HttpProblem } from '../http/problems';
+import { schoolRegisters, type StandingMark } from '../attendance';
+import { type Db, HttpProblem, isUniqueViolation, type Trx } from '../kit';
 import * as store from './store';
 
 export const registerMark = ({ mark, meaning }: StandingMark): RegisterMark => ({
@@ -23,7 +22,8 @@ export async function registerNow(
   const dates = lessons.map(({ on }) => on).sort();
   const [from, to] = [dates[0], dates.at(-1)];
   if (!from || !to) return [];
-  return marksAbout(lessons, await schoolRegister(db, studentId, { from, to })).map(registerMark);
+  const registers = await schoolRegisters(db, [studentId], { from, to });
+  return marksAbout(lessons, registers.get(studentId) ?? []).map(registerMark);
 }
 
 /** One matter for one absence and one purpose, whatever order its lessons were picked in. */

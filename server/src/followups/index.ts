@@ -1,7 +1,8 @@
 export { openAbsence } from './absence';
 export { followUpRouter } from './routes';
+export type { ThreadWith } from './service';
 export { noteOffer } from './offer';
-export { settleAbsences, settleByRecord } from './settle';
+export { settleByRecord } from './settle';
 export {
   followUpById,
   absencesTakenInHand,

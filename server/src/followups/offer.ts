@@ -1,12 +1,6 @@
 import type { Offer } from '@cadro/contract';
-import type { Trx } from '../db';
-import { addEntries, changeIfVersion } from './store';
-
-interface Row {
-  readonly id: string;
-  readonly version: number;
-  readonly look_again_on: string | null;
-}
+import type { Trx } from '../kit';
+import { addEntries, changeIfVersion, openAboutWork } from './store';
 
 /**
  * Writes a confirmed offer into the household's open follow-up about the work, if there is one: its words, and that it
@@ -18,15 +12,8 @@ export async function noteOffer(
   { until, quote }: Offer,
   by: { readonly at: Date; readonly author: string },
 ): Promise<void> {
-  const { studentId, householdId, itemId } = about;
-  const open = await trx('followups')
-    .where({ student_id: studentId, household_id: householdId })
-    .where((is) =>
-      is.where({ item_id: itemId }).orWhereRaw('works @> ?::jsonb', [JSON.stringify([{ itemId }])]),
-    )
-    .whereNot({ step: 'settled' })
-    .forUpdate()
-    .select<Row[]>('id', 'version', 'look_again_on');
+  const { studentId } = about;
+  const open = await openAboutWork(trx, about);
   for (const { id, version, look_again_on } of open) {
     const key = { studentId, followUpId: id };
     const sooner = until !== null && (look_again_on === null || until < look_again_on);

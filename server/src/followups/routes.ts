@@ -1,10 +1,11 @@
 import { followUpRoutes } from '@cadro/contract';
 import { Router } from 'express';
-import type { ServerDeps } from '../http/app';
-import { mount } from '../http/mount';
-import { changeFollowUp, listFollowUps, readFollowUp, takeInHand } from './service';
+import type { ServerDeps } from '../kit';
+import { mount } from '../kit';
+import { changeFollowUp, listFollowUps, readFollowUp, takeInHand, type ThreadWith } from './service';
 
-export function followUpRouter(deps: ServerDeps): Router {
+export function followUpRouter(server: ServerDeps, threadWith: ThreadWith): Router {
+  const deps = { ...server, threadWith };
   const router = Router();
   mount(router, followUpRoutes.list, async ({ guardianId }) => ({
     followUps: await listFollowUps(deps, guardianId),

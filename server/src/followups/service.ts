@@ -1,13 +1,20 @@
 import type { FollowUp, FollowUpChange, FollowUpSummary, NewFollowUp } from '@cadro/contract';
-import { isUniqueViolation, type Clock, type Db, type Trx } from '../db';
+import { looseEndsOf } from '../gradebook';
 import { childrenFor, guardianById, requireChild } from '../household';
-import { HttpProblem } from '../http/problems';
+import { HttpProblem, isUniqueViolation, type Db, type ServerDeps, type Trx } from '../kit';
+import { courseOfItem, enrolled } from '../records';
 import { registerNow } from './absence';
 import * as store from './store';
 
-export interface Deps {
-  readonly db: Db;
-  readonly clock: Clock;
+/** The thread a household has with a teacher about a child; asked of the room that keeps them. */
+export type ThreadWith = (about: {
+  readonly householdId: string;
+  readonly studentId: string;
+  readonly teacherId: string;
+}) => Promise<string | null>;
+
+export interface Deps extends ServerDeps {
+  readonly threadWith: ThreadWith;
 }
 
 export const summaryOf = (row: store.FollowUpRow): FollowUpSummary => ({
@@ -28,12 +35,15 @@ export const summaryOf = (row: store.FollowUpRow): FollowUpSummary => ({
   updatedAt: row.updated_at.toISOString(),
 });
 
-async function wholeOf(db: Db, row: store.FollowUpRow): Promise<FollowUp> {
-  const { student_id, course_id, item_id } = row;
-  const [entries, stillKind, register] = await Promise.all([
+async function wholeOf({ db, threadWith }: Deps, row: store.FollowUpRow): Promise<FollowUp> {
+  const { student_id, item_id } = row;
+  const [entries, ends, register, threadId] = await Promise.all([
     store.entriesOf(db, row),
-    course_id && item_id ? store.looseEndKindOf(db, student_id, course_id, item_id) : null,
+    item_id ? looseEndsOf(db, row.household_id, [student_id]) : null,
     row.absence ? registerNow(db, student_id, row.absence) : [],
+    row.teacher_id
+      ? threadWith({ householdId: row.household_id, studentId: student_id, teacherId: row.teacher_id })
+      : null,
   ]);
   return {
     ...summaryOf(row),
@@ -41,9 +51,9 @@ async function wholeOf(db: Db, row: store.FollowUpRow): Promise<FollowUp> {
       row.teacher_id && row.teacher_name
         ? { id: row.teacher_id, name: row.teacher_name, contactable: row.teacher_email !== null }
         : null,
-    threadId: row.thread_id,
+    threadId,
     written: row.written,
-    stillKind,
+    stillKind: ends?.get(`${student_id}:${item_id}`)?.kind ?? null,
     dueAt: row.due_at?.toISOString() ?? null,
     possible: row.possible,
     register,
@@ -71,8 +81,8 @@ async function visibleRow(db: Db, guardianId: string, id: string): Promise<store
   return row;
 }
 
-export const readFollowUp = async ({ db }: Deps, guardianId: string, id: string): Promise<FollowUp> =>
-  wholeOf(db, await visibleRow(db, guardianId, id));
+export const readFollowUp = async (deps: Deps, guardianId: string, id: string): Promise<FollowUp> =>
+  wholeOf(deps, await visibleRow(deps.db, guardianId, id));
 
 export async function listFollowUps({ db }: Deps, guardianId: string): Promise<FollowUpSummary[]> {
   const children = await childrenFor(db, guardianId, 'read-talk');
@@ -92,11 +102,11 @@ async function subjectOf(
   const { studentId, itemIds = [], topic = 'other' } = input;
   const itemId = itemIds.length === 1 ? (itemIds[0] ?? null) : (input.itemId ?? null);
   const several = itemId ? [] : itemIds;
-  const courseId = itemId ? await store.courseOfItem(db, itemId) : (input.courseId ?? null);
-  const places = await Promise.all(several.map((each) => store.courseOfItem(db, each)));
+  const courseId = itemId ? await courseOfItem(db, itemId) : (input.courseId ?? null);
+  const places = await Promise.all(several.map((each) => courseOfItem(db, each)));
   if (places.some((place) => place === null || place !== courseId)) throw new HttpProblem('not-found');
   if (itemId && !courseId) throw new HttpProblem('not-found');
-  if (courseId && !(await store.courseIsOf(db, studentId, courseId))) throw new HttpProblem('not-found');
+  if (courseId && !(await enrolled(db, studentId, courseId))) throw new HttpProblem('not-found');
   const about = itemId || several.length > 0 ? 'work' : courseId ? 'course' : topic;
   return { studentId, itemId, courseId, itemIds: several, topic: about };
 }
@@ -118,13 +128,10 @@ export async function takeInHand(deps: Deps, guardianId: string, input: NewFollo
   if (!guardian) throw new HttpProblem('not-signed-in');
   const subject = await subjectOf(db, input);
   const { courseId, itemId, topic } = subject;
-  const kind = courseId && itemId ? await store.looseEndKindOf(db, input.studentId, courseId, itemId) : null;
-  const works = await Promise.all(
-    subject.itemIds.map(async (each) => ({
-      itemId: each,
-      kind: courseId ? await store.looseEndKindOf(db, input.studentId, courseId, each) : null,
-    })),
-  );
+  const ends = await looseEndsOf(db, guardian.household_id, [input.studentId]);
+  const kindOf = (each: string) => ends.get(`${input.studentId}:${each}`)?.kind ?? null;
+  const kind = itemId ? kindOf(itemId) : null;
+  const works = subject.itemIds.map((each) => ({ itemId: each, kind: kindOf(each) }));
   const now = await clock.now();
   const step = input.step ?? 'noticed';
   const create = async (trx: Trx): Promise<string> => {

@@ -1,7 +1,9 @@
 import type { CourseRecord, LooseEndKind, Outcome } from '@cadro/contract';
 import { caughtUp, followUpVerdict, marksAbout, registerAgrees } from '@cadro/core';
-import type { StandingMark } from '../attendance';
-import type { Trx } from '../db';
+import { schoolRegisters } from '../attendance';
+import type { FiguresHook } from '../gradebook';
+import type { Trx } from '../kit';
+import { schoolDates } from '../records';
 import { registerMark } from './absence';
 import * as store from './store';
 
@@ -13,56 +15,57 @@ const worksOf = (row: store.SettleRow): { itemId: string; kind: LooseEndKind }[]
 
 async function settle(
   trx: Trx,
-  studentId: string,
-  row: { id: string; version: number },
+  row: { student_id: string; id: string; version: number },
   now: Date,
   outcome: Outcome,
-) {
-  const key = { studentId, followUpId: row.id, version: row.version };
+): Promise<void> {
+  const key = { studentId: row.student_id, followUpId: row.id, version: row.version };
   await store.changeIfVersion(trx, key, { step: 'settled', look_again_on: null, outcome }, now);
   await store.addEntries(trx, key, now, [{ kind: 'record', author: null, step: 'settled' }]);
 }
 
+type Records = ReadonlyMap<string, readonly CourseRecord[]>;
+
 /** Settles what was said or asked about absences where the register or the record of work now says so. */
-export async function settleAbsences(
+async function settleAbsences(
   trx: Trx,
-  studentId: string,
-  {
-    marks,
-    records,
-    today,
-  }: { marks: readonly StandingMark[]; records: readonly CourseRecord[]; today: string },
+  studentIds: readonly string[],
+  records: Records,
   now: Date,
 ): Promise<void> {
-  for (const row of await store.openAbsences(trx, studentId)) {
+  const rows = await store.openAbsences(trx, studentIds);
+  if (rows.length === 0) return;
+  const concerned = [...new Set(rows.map(({ student_id }) => student_id))];
+  const [registers, dates] = [await schoolRegisters(trx, concerned), await schoolDates(trx, concerned, now)];
+  for (const row of rows) {
     const { purpose, itemIds, lessons } = row.absence;
+    const marks = registers.get(row.student_id) ?? [];
     if (purpose === 'catch-up') {
       const outcome = { by: 'caught-up', works: itemIds.length } as const;
-      if (caughtUp(records, itemIds)) await settle(trx, studentId, row, now, outcome);
-    } else if (registerAgrees(row.absence, marks, today)) {
+      if (caughtUp(records.get(row.student_id) ?? [], itemIds)) await settle(trx, row, now, outcome);
+    } else if (registerAgrees(row.absence, marks, dates.get(row.student_id) ?? '')) {
       const found = marksAbout(lessons, marks).map(registerMark);
-      await settle(trx, studentId, row, now, { by: 'register', marks: found });
+      await settle(trx, row, now, { by: 'register', marks: found });
     }
   }
 }
 
-/** Did it work? Settles the follow-ups whose work the record now shows as done, in the figures' transaction. */
-export async function settleByRecord(
-  trx: Trx,
-  studentId: string,
-  records: readonly CourseRecord[],
-  now: Date,
-): Promise<void> {
-  for (const row of await store.settleable(trx, studentId)) {
-    const outcomes = worksOf(row).map(({ itemId, kind }) => {
-      const record = records.find(
-        ({ id, items }) => id === row.course_id && (items ?? []).some((item) => item.id === itemId),
-      );
-      return (record && followUpVerdict(record, itemId, kind).outcome) ?? null;
-    });
-    // Of several works the last to be done settles it.
-    const outcome = outcomes.every((each) => each !== null) ? outcomes.at(-1) : null;
-    if (!outcome) continue;
-    await settle(trx, studentId, row, now, outcome);
-  }
+/** How the record settles a follow-up: by the last of its works that was done, once all of them are. */
+function outcomeOf(row: store.SettleRow, records: readonly CourseRecord[]): Outcome | null {
+  const outcomes = worksOf(row).map(({ itemId, kind }) => {
+    const record = records.find(
+      ({ id, items }) => id === row.course_id && (items ?? []).some((item) => item.id === itemId),
+    );
+    return (record && followUpVerdict(record, itemId, kind).outcome) ?? null;
+  });
+  return outcomes.every((each) => each !== null) ? (outcomes.at(-1) ?? null) : null;
 }
+
+/** Did it work? Settles the follow-ups that the record now shows as done, in the figures' transaction. */
+export const settleByRecord: FiguresHook = async (trx, { studentIds, records, now }) => {
+  for (const row of await store.settleable(trx, studentIds)) {
+    const outcome = outcomeOf(row, records.get(row.student_id) ?? []);
+    if (outcome) await settle(trx, row, now, outcome);
+  }
+  await settleAbsences(trx, studentIds, records, now);
+};

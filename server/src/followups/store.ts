@@ -6,7 +6,7 @@ import type {
   LooseEndKind,
   Outcome,
 } from '@cadro/contract';
-import type { Db, Trx } from '../db';
+import type { Db, Trx } from '../kit';
 
 /** One of several works of a follow-up, with the loose end it was; null when it was none. */
 export interface WorkInHand {
@@ -34,7 +34,6 @@ export interface FollowUpRow {
   readonly teacher_id: string | null;
   readonly teacher_name: string | null;
   readonly teacher_email: string | null;
-  readonly thread_id: string | null;
   readonly due_at: Date | null;
   readonly possible: number | null;
   readonly written: boolean;
@@ -44,22 +43,16 @@ export type OpenFollowUp = FollowUpRow;
 /** Follow-ups belong to a household; a guardian sees those of the own one, about linked children. */
 const visible = (db: Db, guardianId: string, studentIds: readonly string[]) =>
   db('followups as f')
-    .join('guardians as g', 'g.household_id', 'f.household_id')
-    .join('students as s', 's.id', 'f.student_id')
-    .join('schools as sch', 'sch.id', 's.school_id')
-    .leftJoin('courses as c', 'c.id', 'f.course_id')
+    .join('guardian_profiles as g', 'g.household_id', 'f.household_id')
+    .join('student_profiles as s', 's.student_id', 'f.student_id')
+    .leftJoin('school_courses as c', 'c.course_id', 'f.course_id')
     // Who answers: the course's teacher, or for attendance the school's desk.
     .joinRaw(
-      `left join teachers p on p.id = case when f.topic = 'attendance' then sch.attendance_desk_id else c.teacher_id end`,
+      `left join school_contacts p
+         on p.teacher_id = case when f.topic = 'attendance' then s.attendance_desk_id else c.teacher_id end`,
     )
-    .leftJoin('items as i', 'i.id', 'f.item_id')
-    .leftJoin('threads as t', (on) =>
-      on
-        .on('t.household_id', 'f.household_id')
-        .andOn('t.student_id', 'f.student_id')
-        .andOn('t.teacher_id', 'p.id'),
-    )
-    .where({ 'g.id': guardianId })
+    .leftJoin('course_items as i', 'i.item_id', 'f.item_id')
+    .where({ 'g.guardian_id': guardianId })
     .whereIn('f.student_id', [...studentIds])
     .select<FollowUpRow[]>(
       'f.id',
@@ -78,13 +71,15 @@ const visible = (db: Db, guardianId: string, studentIds: readonly string[]) =>
       'f.outcome',
       'f.version',
       'f.updated_at',
-      'p.id as teacher_id',
+      'p.teacher_id',
       'p.name as teacher_name',
       'p.email as teacher_email',
-      't.id as thread_id',
       'i.due_at',
       'i.possible',
-      db.raw('exists (select from messages m where m.followup_id = f.id and not m.from_teacher) as written'),
+      db.raw(
+        `exists (select from followup_entries w
+           where w.student_id = f.student_id and w.followup_id = f.id and w.kind = 'written') as written`,
+      ),
     );
 
 export const openFollowUps = (
@@ -231,6 +226,27 @@ export async function changeIfVersion(
   return changed === 1;
 }
 
+/** A household's open follow-ups about a work, locked. */
+export const openAboutWork = (
+  trx: Trx,
+  { studentId, householdId, itemId }: { studentId: string; householdId: string; itemId: string },
+): Promise<{ id: string; version: number; look_again_on: string | null }[]> =>
+  trx('followups')
+    .where({ student_id: studentId, household_id: householdId })
+    .where((is) =>
+      is.where({ item_id: itemId }).orWhereRaw('works @> ?::jsonb', [JSON.stringify([{ itemId }])]),
+    )
+    .whereNot({ step: 'settled' })
+    .forUpdate()
+    .select('id', 'version', 'look_again_on');
+
+/** Those of the follow-ups that are open. */
+export const stillOpen = (trx: Trx, ids: readonly string[]): Promise<{ id: string; student_id: string }[]> =>
+  trx('followups')
+    .whereIn('id', [...ids])
+    .whereNot({ step: 'settled' })
+    .select('id', 'student_id');
+
 /** The version of a follow-up that is still open, locked: a person may be writing at the same time. */
 export const lockOpen = (
   trx: Trx,
@@ -243,6 +259,7 @@ export const lockOpen = (
     .first<{ version: number } | undefined>('version');
 
 export interface SettleRow {
+  readonly student_id: string;
   readonly id: string;
   readonly item_id: string | null;
   readonly works: readonly WorkInHand[];
@@ -251,48 +268,34 @@ export interface SettleRow {
   readonly version: number;
 }
 
-/** Open follow-ups about a child's work, locked: a person may be writing at the same time. */
-export const settleable = (trx: Trx, studentId: string): Promise<SettleRow[]> =>
+/** Open follow-ups about children's work, locked: a person may be writing at the same time. */
+export const settleable = (trx: Trx, studentIds: readonly string[]): Promise<SettleRow[]> =>
   trx('followups')
-    .where({ student_id: studentId })
+    .whereIn('student_id', [...studentIds])
     .whereNot({ step: 'settled' })
     .whereNotNull('course_id')
     .whereRaw(`(item_id is not null and loose_end_kind is not null or works <> '[]')`)
+    .orderBy('id')
     .forUpdate()
-    .select<SettleRow[]>('id', 'item_id', 'works', 'course_id', 'loose_end_kind', 'version');
+    .select<SettleRow[]>('student_id', 'id', 'item_id', 'works', 'course_id', 'loose_end_kind', 'version');
 
 /** What a household took in hand about one child's absences, open and settled, the latest first. */
 export const absencesTakenInHand = (db: Db, guardianId: string, studentId: string): Promise<FollowUpRow[]> =>
   visible(db, guardianId, [studentId]).whereNotNull('f.absence').orderBy('f.updated_at', 'desc');
 
-/** Open follow-ups about a child's absences, locked: a person may be writing at the same time. */
-export const openAbsences = (
-  trx: Trx,
-  studentId: string,
-): Promise<{ id: string; absence: AbsenceClaim; version: number }[]> =>
+export interface OpenAbsence {
+  readonly student_id: string;
+  readonly id: string;
+  readonly absence: AbsenceClaim;
+  readonly version: number;
+}
+
+/** Open follow-ups about children's absences, locked: a person may be writing at the same time. */
+export const openAbsences = (trx: Trx, studentIds: readonly string[]): Promise<OpenAbsence[]> =>
   trx('followups')
-    .where({ student_id: studentId })
+    .whereIn('student_id', [...studentIds])
     .whereNot({ step: 'settled' })
     .whereNotNull('absence')
+    .orderBy('id')
     .forUpdate()
-    .select<{ id: string; absence: AbsenceClaim; version: number }[]>('id', 'absence', 'version');
-
-export const looseEndKindOf = async (
-  db: Db,
-  studentId: string,
-  courseId: string,
-  itemId: string,
-): Promise<LooseEndKind | null> => {
-  const row = await db('current_figures')
-    .where({ student_id: studentId, course_id: courseId })
-    .first<{ figures: { looseEnds: { itemId: string; kind: LooseEndKind }[] } } | undefined>('figures');
-  return row?.figures.looseEnds.find((end) => end.itemId === itemId)?.kind ?? null;
-};
-
-export const courseIsOf = async (db: Db, studentId: string, courseId: string): Promise<boolean> =>
-  (await db('enrolments').where({ student_id: studentId, course_id: courseId }).first('course_id')) !==
-  undefined;
-
-export const courseOfItem = async (db: Db, itemId: string): Promise<string | null> =>
-  (await db('items').where({ id: itemId }).first<{ course_id: string } | undefined>('course_id'))
-    ?.course_id ?? null;
+    .select<OpenAbsence[]>('student_id', 'id', 'absence', 'version');

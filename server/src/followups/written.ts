@@ -1,5 +1,5 @@
 import { daysAfter, isWeekend, nextWeekday } from '@cadro/core';
-import type { Trx } from '../db';
+import type { Trx } from '../kit';
 import * as store from './store';
 
 /** Days a teacher is given before Cadro brings the matter back; records do not move at the weekend. */
@@ -33,17 +33,10 @@ export async function markWritten(
 /** The teacher has answered: told in the story of every open follow-up that asked. */
 export async function markAnswered(
   trx: Trx,
-  threadId: string,
+  followUpIds: readonly string[],
   answer: { author: string; text: string; now: Date },
 ): Promise<void> {
-  const rows = await trx('followups as f')
-    .whereIn(
-      'f.id',
-      trx('messages').where({ thread_id: threadId }).whereNotNull('followup_id').select('followup_id'),
-    )
-    .whereNot({ 'f.step': 'settled' })
-    .select<{ id: string; student_id: string }[]>('f.id', 'f.student_id');
-  for (const { id, student_id } of rows) {
+  for (const { id, student_id } of await store.stillOpen(trx, followUpIds)) {
     await store.addEntries(trx, { studentId: student_id, followUpId: id }, answer.now, [
       { kind: 'answered', author: answer.author, text: answer.text },
     ]);

@@ -1,7 +1,6 @@
 import type {
   CourseAnswer,
   CourseDetail,
-  CourseFigures,
   CourseRecord,
   FigureStep,
   Reconciliation,
@@ -9,27 +8,18 @@ import type {
   StandardDetail,
   TermRef,
 } from '@cadro/contract';
-import {
-  courseAnswer,
-  courseFigures,
-  dateIn,
-  evidenceOf,
-  figuresOf,
-  reconcile,
-  spanSteps,
-  termStateOf,
-} from '@cadro/core';
+import { courseAnswer, dateIn, evidenceOf, figuresOf, reconcile, spanSteps, termStateOf } from '@cadro/core';
 import { attendanceOf } from '../attendance';
-import type { Db } from '../db';
-import { commentsOf } from './comments';
-import { isOfTerm, type CourseTerm } from './courseTerms';
+import type { Db } from '../kit';
+import { commentsOf } from './commentStore';
+import { categoriesOfCourse, isOfTerm, type CourseTerm } from '../records';
 import { itemSummaries, resultsByItem } from './itemSummary';
 import type { OpenCourse } from './openCourse';
 import * as store from './store';
 import { commentView, courseSummary, recordState, scaleOf } from './views';
 
 /** The next steps of the scale above the figure: letters, whole numbers or tens. */
-const nextSteps = ({ posted }: CourseFigures, scale: Scale): number[] =>
+const nextSteps = (posted: number | null, scale: Scale): number[] =>
   posted === null
     ? []
     : spanSteps(scale, { from: posted, to: scale.outOf })
@@ -76,7 +66,7 @@ function stepsOf(record: CourseRecord, { moved }: CourseAnswer): FigureStep[] {
   });
 }
 
-function standardsOf(row: store.CourseRow, record: CourseRecord): StandardDetail[] {
+function standardsOf(row: store.CourseCard, record: CourseRecord): StandardDetail[] {
   if (record.policy.method !== 'standards') return [];
   const titles = new Map((record.items ?? []).map(({ id, title }) => [id, title ?? '']));
   const evidence = evidenceOf(record);
@@ -102,18 +92,15 @@ async function attendanceIn(
 }
 
 export async function courseDetail(db: Db, open: OpenCourse, now: Date): Promise<CourseDetail> {
-  const { child, row, term, terms, record, correction } = open;
+  const { child, row, term, terms, record, view } = open;
   const [categories, items, comments, attendance] = await Promise.all([
-    store.categoriesOfCourse(db, row.id),
+    categoriesOfCourse(db, row.id),
     store.itemsOfCourse(db, child.id, row.id, now),
     commentsOf(db, [child.id], { guardianId: open.guardianId, courseId: row.id }),
     attendanceIn(db, open, now),
   ]);
-  const posted = courseFigures(record);
-  const answer = courseAnswer(record, {
-    since: beginning,
-    targets: nextSteps(posted, scaleOf(record.policy)),
-  });
+  const scale = scaleOf(record.policy);
+  const answer = courseAnswer(record, { since: beginning, targets: (posted) => nextSteps(posted, scale) });
   const figures = figuresOf(answer);
   const summaryOf = itemSummaries(record, figures);
   const assumed = new Map((record.categories ?? []).map((category) => [category.id, category]));
@@ -121,7 +108,7 @@ export async function courseDetail(db: Db, open: OpenCourse, now: Date): Promise
   const reconciliation: Reconciliation | null = reconciliationOf(open);
   return {
     ...courseSummary(row),
-    scale: scaleOf(record.policy),
+    scale,
     figures,
     asOf: record.asOf,
     term: termRef(term, today),
@@ -129,7 +116,7 @@ export async function courseDetail(db: Db, open: OpenCourse, now: Date): Promise
     room: row.room,
     period: row.period,
     policy: record.policy,
-    corrected: correction !== null,
+    corrected: view.correction !== null,
     categories: categories.map(({ id, title, weight, counts, drop_lowest }) => ({
       id,
       title,

@@ -10,7 +10,7 @@ import {
   type Work,
 } from '@cadro/contract';
 import type { Agent } from 'supertest';
-import { answerCase } from '../cli/answerCase';
+import { answerCase } from '../main/cli/answerCase';
 import { World } from '../testing/world';
 
 /* One course and its figures, from the school's records to what a page is told. */

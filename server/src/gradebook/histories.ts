@@ -1,48 +1,23 @@
-import type { PolicyCorrection, ResultRecord } from '@cadro/contract';
+import type { ResultRecord } from '@cadro/contract';
+import type { CourseHistory, ItemVersion, Known } from '@cadro/core';
+import { groupBy, together, type Db } from '../kit';
 import {
-  corrected,
-  type ConfirmedOffer,
-  type CourseHistory,
-  type ItemVersion,
-  type Known,
-} from '@cadro/core';
-import type { Db } from '../db';
-import { endOfDay } from './courseTerms';
-import {
-  itemRecord,
+  itemChanges,
   loadCourses,
-  resultRecord,
-  termPart,
-  type ItemRow,
+  type ItemChange,
+  type KeptItem,
+  type KeptResult,
   type LoadedCourse,
-  type ResultRow,
-} from './records';
-
-/** What a work was before its source told it differently, as the log of changes keeps it. */
-export interface ItemChange {
-  readonly studentId: string;
-  readonly itemId: string;
-  readonly at: Date;
-  readonly before: Readonly<Record<string, unknown>>;
-}
-
-/** How the works of the children's courses were told before, the latest change first: one query. */
-export const itemChanges = (db: Db, studentIds: readonly string[]): Promise<ItemChange[]> =>
-  db('change_log')
-    .whereIn('student_id', [...studentIds])
-    .where({ kind: 'work' })
-    .whereNotNull('item_id')
-    .whereNotNull('before')
-    .orderBy([
-      { column: 'at', order: 'desc' },
-      { column: 'id', order: 'desc' },
-    ])
-    .select<ItemChange[]>('student_id as studentId', 'item_id as itemId', 'at', 'before');
+} from '../records';
+import { sourceStates } from '../sources';
+import { householdViews, type KnownView } from './householdStore';
+import { knownAtMs } from './known';
+import { itemRecord, resultRecord, termPart } from './termRecords';
 
 const instantColumns = ['assigned_at', 'due_at', 'accepted_until'] as const;
 
 /** A work's row as it was before a change. */
-function rowBefore(row: ItemRow, before: ItemChange['before']): ItemRow {
+function rowBefore(row: KeptItem, before: ItemChange['before']): KeptItem {
   const instants = Object.fromEntries(
     instantColumns.flatMap((name) => {
       const value = before[name];
@@ -55,7 +30,7 @@ function rowBefore(row: ItemRow, before: ItemChange['before']): ItemRow {
 }
 
 /** All that a source has told of a work, oldest first. */
-function versionsOf(row: ItemRow, changes: readonly ItemChange[]): ItemVersion[] {
+function versionsOf(row: KeptItem, changes: readonly ItemChange[]): ItemVersion[] {
   const first = knownAtMs(row.known_at, row.assigned_at);
   let later = row;
   const versions = changes.map(({ at, before }) => {
@@ -71,7 +46,7 @@ function versionsOf(row: ItemRow, changes: readonly ItemChange[]): ItemVersion[]
  * was marked after it was due, and neither late nor flagged, counts as handed in when it was due. Otherwise all of a
  * term's work would seem to have been overdue until it was marked.
  */
-function resultsOf(items: readonly ItemRow[], results: readonly ResultRow[]): Known<ResultRecord>[] {
+function resultsOf(items: readonly KeptItem[], results: readonly KeptResult[]): Known<ResultRecord>[] {
   const dueAt = new Map(items.map(({ id, due_at }) => [id, due_at]));
   const seen = new Set<string>();
   return results.flatMap((row): Known<ResultRecord>[] => {
@@ -87,62 +62,31 @@ function resultsOf(items: readonly ItemRow[], results: readonly ResultRow[]): Kn
   });
 }
 
-/** What households have made of some children's courses. */
-export interface HouseholdViews {
-  readonly corrections: readonly {
-    readonly householdId: string;
-    readonly studentId: string;
-    readonly courseId: string;
-    readonly correction: PolicyCorrection;
-  }[];
-  readonly offers: readonly {
-    readonly householdId: string;
-    readonly studentId: string;
-    readonly courseId: string;
-    readonly offer: Known<ConfirmedOffer>;
-  }[];
-}
-
-/** What is known of a record from its own time on, unless it was told later. */
-export const knownAtMs = (knownAt: Date | null, own: Date): number => (knownAt ?? own).getTime();
-
 /**
- * A course's history as a household reads it: with its correction of the policy and the offers it confirmed.
+ * A course's history as a household reads it.
  * @param changesOf the changes of each work, the latest first.
  */
-export function historyOfCourse(
+function historyOf(
   loaded: LoadedCourse,
-  views: HouseholdViews,
-  householdId: string,
+  sourceName: string,
+  { correction, offers }: KnownView,
   changesOf: ReadonlyMap<string, readonly ItemChange[]>,
 ): CourseHistory {
   const { course, terms } = loaded;
-  const own = <T extends { householdId: string; studentId: string; courseId: string }>(all: readonly T[]) =>
-    all.filter(
-      (each) =>
-        each.householdId === householdId &&
-        each.studentId === course.student_id &&
-        each.courseId === course.id,
-    );
-  const correction = own(views.corrections)[0]?.correction ?? null;
   const kinds = loaded.items.flatMap(({ id, kind }): [string, string][] => (kind ? [[id, kind]] : []));
   return {
     id: course.id,
     title: course.title,
-    sourceName: course.source_name,
+    sourceName,
     itemKinds: Object.fromEntries(kinds),
-    offers: own(views.offers).map(({ offer }) => offer),
+    correction,
+    offers,
     terms: terms.map((term) => {
       const { frame, items, results } = termPart(loaded, term);
-      // A correction changes the policy and the categories' weights, whatever the instant.
-      const { id, policy, categories, standards } = corrected(
-        { ...frame, asOf: frame.policy.termEnd },
-        correction,
-      );
       return {
         startsOn: term.startsOn,
         endsOn: term.endsOn,
-        record: { id, policy, categories: categories ?? [], standards: standards ?? [] },
+        record: frame,
         items: items
           .flatMap((row) => versionsOf(row, changesOf.get(row.id) ?? []))
           .sort((a, b) => a.knownAtMs - b.knownAtMs),
@@ -152,54 +96,24 @@ export function historyOfCourse(
   };
 }
 
-export { loadCourses, type LoadedCourse };
-
-/** The corrections and confirmed offers of every household with the children: two queries. */
-export async function householdViews(db: Db, studentIds: readonly string[]): Promise<HouseholdViews> {
-  const ids = [...studentIds];
-  const [corrections, offers] = await Promise.all([
-    db('policy_corrections')
-      .whereIn('student_id', ids)
-      .distinctOn('student_id', 'course_id', 'household_id')
-      .orderBy(['student_id', 'course_id', 'household_id', { column: 'id', order: 'desc' }])
-      .select<
-        (Omit<HouseholdViews['corrections'][number], 'correction'> & {
-          correction: PolicyCorrection | null;
-        })[]
-      >('household_id as householdId', 'student_id as studentId', 'course_id as courseId', 'correction'),
-    db('offer_answers as a')
-      .join('comments as m', 'm.id', 'a.comment_id')
-      .join('courses as c', 'c.id', 'm.course_id')
-      .join('schools as sch', 'sch.id', 'c.school_id')
-      .whereIn('a.student_id', ids)
-      .where({ 'a.answer': 'confirmed' })
-      .whereNotNull('m.item_id')
-      .select<
-        {
-          household_id: string;
-          student_id: string;
-          course_id: string;
-          item_id: string;
-          offer: { until: string | null; credit: number | null };
-          time_zone: string;
-          at: Date;
-        }[]
-      >('a.household_id', 'a.student_id', 'm.course_id', 'm.item_id', 'a.offer', 'sch.time_zone', 'a.at'),
+/** The histories of the children's courses, as each of their households reads them: nine queries, however many. */
+export async function courseHistories(
+  db: Db,
+  studentIds: readonly string[],
+): Promise<(studentId: string, householdId: string) => CourseHistory[]> {
+  const [courses, changes, views] = await together(db, [
+    () => loadCourses(db, studentIds, { removed: true }),
+    () => itemChanges(db, studentIds),
+    () => householdViews(db, studentIds),
   ]);
-  return {
-    corrections: corrections.flatMap(({ correction, ...of }) => (correction ? [{ ...of, correction }] : [])),
-    offers: offers.map((row) => ({
-      householdId: row.household_id,
-      studentId: row.student_id,
-      courseId: row.course_id,
-      offer: {
-        knownAtMs: row.at.getTime(),
-        value: {
-          itemId: row.item_id,
-          until: row.offer.until && endOfDay(row.offer.until, row.time_zone).toISOString(),
-          credit: row.offer.credit,
-        },
-      },
-    })),
+  const sourceOf = await sourceStates(db, [...new Set(courses.map(({ course }) => course.source_id))]);
+  const byStudent = groupBy(courses, ({ course }) => course.student_id);
+  const changesOf = groupBy(changes, ({ studentId }) => studentId);
+  return (studentId, householdId) => {
+    const byItem = groupBy(changesOf.get(studentId) ?? [], ({ itemId }) => itemId);
+    return (byStudent.get(studentId) ?? []).map((loaded) => {
+      const { id, source_id } = loaded.course;
+      return historyOf(loaded, sourceOf(source_id).name, views.known(householdId, studentId, id), byItem);
+    });
   };
 }

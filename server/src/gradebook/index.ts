@@ -1,21 +1,23 @@
-export { commentFacts, commentsOf, offersOf } from './comments';
-export { standingCorrections } from './corrections';
-export { offerEnds, confirmedOffers, readNewComments, saveOfferAnswer } from './offers';
-export { openCourse } from './openCourse';
-export { endOfDay, instantAt, startOfDay } from './courseTerms';
-export { filesFrom } from './itemDetail';
+export { commentFacts, commentsOf, offersOf } from './commentStore';
 export {
-  historyOfCourse,
-  householdViews,
-  itemChanges,
-  type ItemChange,
-  loadCourses,
-  type LoadedCourse,
-} from './histories';
-export { commentsSeen, finalGrades } from './seen';
-export { courseRecords, dueSql } from './records';
-export { gradebookRouter } from './routes';
-export { coursesOf, enrolled, itemOf, ofThisYear, type CourseRow } from './store';
+  computeFigures,
+  computeWanted,
+  figuresJob,
+  figuresOfNow,
+  wantStaleFigures,
+  type FigureDeps,
+  type FiguresHook,
+} from './figures';
+export { looseEndsOf, wantFigures } from './figureStore';
+export { courseHistories } from './histories';
+export { householdRecords } from './householdRecords';
+export { setTarget, targetOf } from './householdStore';
+export { filesFrom } from './itemDetail';
+export { offerEnds, saveOfferAnswer } from './offerStore';
+export { openCourse } from './openCourse';
+export { readNewComments } from './readOffers';
+export { gradebookRouter, type GradebookHooks } from './routes';
+export { commentsSeen, finalGrades } from './seenStore';
+export { coursesOf, itemOf } from './store';
 export { termRouter } from './termRoutes';
 export { courseSummary } from './views';
-export { comingWork, isOpen, itemNames, openStatuses, works, type WorkRow } from './works';

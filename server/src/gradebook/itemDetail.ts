@@ -1,15 +1,15 @@
 import type { ItemDetail } from '@cadro/contract';
 import { courseFigures, itemWorth } from '@cadro/core';
-import type { Db } from '../db';
-import { openFollowUpAbout } from '../followups';
-import { commentsOf } from './comments';
+import type { Db } from '../kit';
+import { historyOf, rubricLevels } from '../records';
+import { commentsOf } from './commentStore';
 import type { OpenCourse } from './openCourse';
 import { itemSummaries } from './itemSummary';
-import * as store from './store';
+import type * as store from './store';
 import { commentView, freshnessOf, isoOrNull, scaleOf, stateView, teacherOf } from './views';
 
 /** The standards a work has a level in, by the course's order. */
-const standardsOf = ({ row }: OpenCourse, item: store.ItemRow): ItemDetail['standards'] =>
+const standardsOf = ({ row }: OpenCourse, item: store.ItemCard): ItemDetail['standards'] =>
   row.standards.flatMap(({ id, title }) => {
     const level = item.levels?.[id];
     return level === undefined ? [] : [{ id, title, level }];
@@ -27,23 +27,24 @@ export const filesFrom = (
     return ['http:', 'https:'].includes(url.protocol) ? [{ title, href: url.href }] : [];
   });
 
+/** The open follow-up of a guardian's household about a work; asked of the room that keeps them. */
+export type FollowUpAbout = (
+  guardianId: string,
+  about: { readonly studentId: string; readonly courseId: string; readonly itemId: string },
+) => Promise<string | null>;
+
 export async function itemDetail(
   db: Db,
   open: OpenCourse,
-  item: store.ItemRow,
-  guardianId: string,
+  item: store.ItemCard,
+  followUpAbout: FollowUpAbout,
 ): Promise<ItemDetail> {
-  const { child, row, record } = open;
+  const { child, row, record, guardianId } = open;
   const [history, comments, levels, followUpId] = await Promise.all([
-    store.historyOf(db, child.id, item.id),
+    historyOf(db, child.id, item.id),
     commentsOf(db, [child.id], { guardianId, itemId: item.id }),
-    store.rubricLevels(db, child.id, item.id),
-    openFollowUpAbout(db, guardianId, {
-      studentId: child.id,
-      topic: 'work',
-      courseId: row.id,
-      itemId: item.id,
-    }),
+    rubricLevels(db, child.id, item.id),
+    followUpAbout(guardianId, { studentId: child.id, courseId: row.id, itemId: item.id }),
   ]);
   const figures = courseFigures(record);
   return {

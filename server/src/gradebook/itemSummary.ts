@@ -1,6 +1,6 @@
 import type { CourseFigures, CourseRecord, ItemSummary, ResultRecord } from '@cadro/contract';
 import { normaliseCourse, tiedUp, type Course } from '@cadro/core';
-import type { ItemRow } from './store';
+import type { ItemCard } from './store';
 import { isoOrNull } from './views';
 
 /** A course's history by work, oldest first. */
@@ -38,7 +38,7 @@ export function itemSummaries(record: CourseRecord, figures: CourseFigures) {
   const course = normaliseCourse(record);
   const histories = resultsByItem(record);
   const looseEnds = new Map(figures.looseEnds.map((end) => [end.itemId, end]));
-  return (row: ItemRow): ItemSummary => ({
+  return (row: ItemCard): ItemSummary => ({
     id: row.id,
     title: row.title,
     categoryId: row.category_id,

@@ -1,26 +1,20 @@
-import type { Child, CourseRecord, PolicyCorrection } from '@cadro/contract';
-import { corrected, withOffers, type Stated } from '@cadro/core';
-import type { Db } from '../db';
-import { requireChild } from '../household';
-import { HttpProblem } from '../http/problems';
-import { correctionOf } from './corrections';
-import { isOfTerm, type CourseTerm } from './courseTerms';
-import { confirmedOffers } from './offers';
-import { courseRecords, type TermRecord } from './records';
+import type { Child, CourseRecord } from '@cadro/contract';
+import { householdRecord, type Stated } from '@cadro/core';
+import { householdOf, requireChild } from '../household';
+import { HttpProblem, type Db } from '../kit';
+import { isOfTerm, type CourseTerm } from '../records';
+import { householdRecords, type HouseholdTerm } from './householdRecords';
 import * as store from './store';
 
 /** One child's course in one of its terms, with everything its pages are made from. */
-export interface OpenCourse extends TermRecord {
+export interface OpenCourse extends HouseholdTerm {
   readonly child: Child;
   readonly guardianId: string;
-  readonly row: store.CourseRow;
-  /** What the guardian's household assumes of the policy; it is in `record` already. */
-  readonly correction: PolicyCorrection | null;
-  /** As the source says. */
-  readonly published: CourseRecord;
+  readonly householdId: string;
+  readonly row: store.CourseCard;
   readonly stated: Stated | null;
-  /** The records of its earlier terms, by date, with the same correction. */
-  readonly earlier: readonly TermRecord[];
+  /** The records of its earlier terms, by date, as the household reads them. */
+  readonly earlier: readonly HouseholdTerm[];
 }
 
 /** The school's own figure of a course's term; null where it tells none. */
@@ -38,7 +32,7 @@ async function statedOf(
 }
 
 /**
- * One course of a linked child in the asked term, or the one it stands in, with the household's correction.
+ * One course of a linked child in the asked term, or the one it stands in, as the guardian's household reads it.
  * @throws HttpProblem 404 when the guardian has no such child, the child no such course, the course no such term.
  */
 export async function openCourse(
@@ -50,28 +44,31 @@ export async function openCourse(
     readonly courseId: string;
     readonly termId?: string | undefined;
     /** The term this work belongs to, instead. */
-    readonly item?: store.ItemRow;
+    readonly item?: store.ItemCard;
   },
 ): Promise<OpenCourse> {
   const { guardianId, studentId, courseId, termId, item } = ask;
   const child = await requireChild(db, guardianId, studentId, 'read-record');
-  const [[row], all, offers] = await Promise.all([
-    store.coursesOf(db, { studentIds: [studentId], guardianId, now, courseId }),
-    courseRecords(db, studentId, now, { courseId, everyTerm: true }),
-    confirmedOffers(db, studentId, { guardianId, courseId }),
+  const { id: householdId } = await householdOf(db, guardianId);
+  const studentIds = [studentId];
+  const [[row], all] = await Promise.all([
+    store.coursesOf(db, { studentIds, guardianId, now, courseId }),
+    householdRecords(db, { studentIds, householdId, asOf: now, courseId, everyTerm: true }),
   ]);
   if (!row) throw new HttpProblem('not-found');
-  const isAsked = ({ term, terms, standing }: TermRecord): boolean => {
+  const isAsked = ({ term, terms, standing }: HouseholdTerm): boolean => {
     if (termId) return term.id === termId;
     return item ? isOfTerm(item, term, terms, row.time_zone) : standing;
   };
-  const loaded = all.find(isAsked);
-  if (!loaded) throw new HttpProblem('not-found');
-  const correction = correctionOf(row.correction);
-  const stated = await statedOf(db, studentId, courseId, loaded.term);
-  const earlier = all
-    .filter(({ term }) => term.endsOn < loaded.term.startsOn)
-    .map((each) => ({ ...each, record: corrected(each.record, correction) }));
-  const record = withOffers(corrected(loaded.record, correction), offers);
-  return { ...loaded, record, published: loaded.record, correction, child, guardianId, row, stated, earlier };
+  const asked = all.find(isAsked);
+  if (!asked) throw new HttpProblem('not-found');
+  const stated = await statedOf(db, studentId, courseId, asked.term);
+  const earlier = all.filter(({ term }) => term.endsOn < asked.term.startsOn);
+  return { ...asked, child, guardianId, householdId, row, stated, earlier };
 }
+
+/** The course as the household would read it with another correction, and all else as it is. */
+export const withCorrection = (
+  { published, view }: OpenCourse,
+  correction: OpenCourse['view']['correction'],
+): CourseRecord => householdRecord(published, { ...view, correction });

@@ -1,16 +1,15 @@
 import type { CoursePolicy, PolicyCorrection } from '@cadro/contract';
-import { corrected, courseFigures } from '@cadro/core';
-import type { Db } from '../db';
+import { courseFigures } from '@cadro/core';
+import { type Db, HttpProblem } from '../kit';
 import { householdOf } from '../household';
-import { HttpProblem } from '../http/problems';
-import { addCorrection, correctionHistory } from './corrections';
+import { categoriesOfCourse } from '../records';
+import { addCorrection, correctionHistory } from './householdStore';
 import { reconciliationOf } from './courseDetail';
-import type { OpenCourse } from './openCourse';
-import { categoriesOfCourse } from './store';
+import { withCorrection, type OpenCourse } from './openCourse';
 
 /** The policy a course is computed with, where it comes from, and how it came to be. */
-export async function coursePolicy(db: Db, open: OpenCourse, householdId: string): Promise<CoursePolicy> {
-  const { child, row, record, published, correction } = open;
+export async function coursePolicy(db: Db, open: OpenCourse): Promise<CoursePolicy> {
+  const { child, row, record, published, householdId, view } = open;
   const place = { householdId, studentId: child.id, courseId: row.id };
   const [categories, history] = await Promise.all([
     categoriesOfCourse(db, row.id),
@@ -30,7 +29,7 @@ export async function coursePolicy(db: Db, open: OpenCourse, householdId: string
         dropLowest: assumed.get(id)?.dropLowest ?? drop_lowest,
       },
     })),
-    correction,
+    correction: view.correction,
     history,
   };
 }
@@ -60,7 +59,7 @@ export function checkedCorrection(
 }
 
 export function policyPreview(open: OpenCourse, correction: PolicyCorrection | null) {
-  const then = corrected(open.published, correction);
+  const then = withCorrection(open, correction);
   return {
     now: courseFigures(open.record),
     then: courseFigures(then),
@@ -76,5 +75,5 @@ export async function correctPolicy(
 ): Promise<void> {
   const { id, author } = await householdOf(db, guardianId);
   const place = { householdId: id, studentId: child.id, courseId: row.id };
-  await db.transaction((trx) => addCorrection(trx, place, { ...entry, author }));
+  await addCorrection(db, place, { ...entry, author });
 }

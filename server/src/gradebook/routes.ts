@@ -1,23 +1,23 @@
 import { gradebookRoutes } from '@cadro/contract';
 import { Router } from 'express';
-import type { ServerDeps } from '../http/app';
-import { mount } from '../http/mount';
-import { HttpProblem } from '../http/problems';
-import { childrenFor, householdOf, requireChild } from '../household';
+import type { ServerDeps } from '../kit';
+import { HttpProblem, mount } from '../kit';
+import { childrenFor, requireChild } from '../household';
 import { courseDetail } from './courseDetail';
-import { itemDetail } from './itemDetail';
+import { computeFigures, type FiguresHook } from './figures';
+import { itemDetail, type FollowUpAbout } from './itemDetail';
 import { openCourse } from './openCourse';
 import { checkedCorrection, correctPolicy, coursePolicy, policyPreview } from './policy';
 import * as store from './store';
 import { courseSummary } from './views';
 
-/**
- * @param figuresChanged computes a child's figures anew; handed in, because the outlook stands on this room.
- */
-export function gradebookRouter(
-  { db, clock }: ServerDeps,
-  figuresChanged: (studentId: string) => Promise<void>,
-): Router {
+/** What the pages of this room need from those below it. */
+export interface GradebookHooks {
+  readonly onFigures: FiguresHook;
+  readonly followUpAbout: FollowUpAbout;
+}
+
+export function gradebookRouter({ db, clock }: ServerDeps, hooks: GradebookHooks): Router {
   const router = Router();
 
   mount(router, gradebookRoutes.courses, async ({ guardianId }) => {
@@ -45,12 +45,12 @@ export function gradebookRouter(
     const item = await store.itemOf(db, studentId, itemId);
     if (!item) throw new HttpProblem('not-found');
     const place = { guardianId, studentId, courseId: item.course_id, item };
-    return itemDetail(db, await openCourse(db, await clock.now(), place), item, guardianId);
+    return itemDetail(db, await openCourse(db, await clock.now(), place), item, hooks.followUpAbout);
   });
 
   mount(router, gradebookRoutes.policy, async ({ guardianId, params }) => {
     const open = await openCourse(db, await clock.now(), { guardianId, ...params });
-    return coursePolicy(db, open, (await householdOf(db, guardianId)).id);
+    return coursePolicy(db, open);
   });
 
   mount(router, gradebookRoutes.previewPolicy, async ({ guardianId, params, body }) => {
@@ -64,9 +64,8 @@ export function gradebookRouter(
     const open = await openCourse(db, at, { guardianId, ...params });
     const correction = checkedCorrection(open, body.correction);
     await correctPolicy(db, open, guardianId, { at, correction });
-    await figuresChanged(params.studentId);
-    const after = await openCourse(db, at, { guardianId, ...params });
-    return coursePolicy(db, after, (await householdOf(db, guardianId)).id);
+    await computeFigures({ db, clock, onFigures: hooks.onFigures }, [params.studentId]);
+    return coursePolicy(db, await openCourse(db, at, { guardianId, ...params }));
   });
 
   return router;

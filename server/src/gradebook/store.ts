@@ -1,8 +1,8 @@
 import type { CourseFigures, ResultStatus } from '@cadro/contract';
-import type { Db } from '../db';
-import { dueSql } from './records';
+import type { Db } from '../kit';
+import { ofThisYear } from '../records';
 
-export interface CourseRow {
+export interface CourseCard {
   readonly id: string;
   readonly student_id: string;
   readonly title: string;
@@ -29,15 +29,6 @@ export interface CourseRow {
 }
 
 /**
- * A course of this school year: no term of its school has begun after its own ended. `:now` is an instant, `c` the
- * course, `sch` its school.
- */
-export const ofThisYear = `not exists (
-  select 1 from terms own
-  join terms later on later.source_id = own.source_id and later.starts_on > own.ends_on
-  where own.id = c.term_id and later.starts_on <= (:now at time zone sch.time_zone)::date)`;
-
-/**
  * The courses of the given children with their current figures: one query, however many children.
  * @param ask.guardianId whose household's corrections of a policy are followed.
  */
@@ -49,59 +40,55 @@ export function coursesOf(
     readonly now: Date;
     readonly courseId?: string;
   },
-): Promise<CourseRow[]> {
+): Promise<CourseCard[]> {
   const { now } = ask;
-  const query = db('enrolments as e')
-    .join('courses as c', 'c.id', 'e.course_id')
-    .join('schools as sch', 'sch.id', 'c.school_id')
-    .join('sources as src', 'src.id', 'c.source_id')
-    .leftJoin('teachers as p', 'p.id', 'c.teacher_id')
-    .joinRaw('join guardians me on me.id = ?', [ask.guardianId])
+  const query = db('student_courses as c')
+    .join('source_states as src', 'src.source_id', 'c.source_id')
+    .joinRaw('join guardian_profiles me on me.guardian_id = ?', [ask.guardianId])
     .leftJoin('current_figures as f', (on) =>
-      on.on('f.student_id', 'e.student_id').andOn('f.course_id', 'e.course_id'),
+      on.on('f.student_id', 'c.student_id').andOn('f.course_id', 'c.course_id'),
     )
     .leftJoin('assumed_figures as own', (on) =>
       on
-        .on('own.student_id', 'e.student_id')
-        .andOn('own.course_id', 'e.course_id')
+        .on('own.student_id', 'c.student_id')
+        .andOn('own.course_id', 'c.course_id')
         .andOn('own.household_id', 'me.household_id'),
     )
     .leftJoin('targets as goal', (on) =>
       on
-        .on('goal.student_id', 'e.student_id')
-        .andOn('goal.course_id', 'e.course_id')
+        .on('goal.student_id', 'c.student_id')
+        .andOn('goal.course_id', 'c.course_id')
         .andOn('goal.household_id', 'me.household_id'),
     )
     .joinRaw(
       `left join lateral (
-         select c.correction from policy_corrections c
-         where c.student_id = e.student_id and c.course_id = e.course_id and c.household_id = me.household_id
-         order by c.id desc limit 1) said on true`,
+         select s.correction from policy_corrections s
+         where s.student_id = c.student_id and s.course_id = c.course_id and s.household_id = me.household_id
+         order by s.id desc limit 1) said on true`,
     )
     .joinRaw(
       `left join lateral (
          select count(*)::int as item_count,
-           (array_agg(i.title order by i.due_at) filter (where not i.undated and i.due_at >= :now and i.assigned_at <= :now))[1] as next_title,
-           min(i.due_at) filter (where not i.undated and i.due_at >= :now and i.assigned_at <= :now) as next_due
-         from items i where i.course_id = c.id and not i.removed) n on true`,
+           (array_agg(i.title order by i.due_at) filter (where i.due_at >= :now and i.assigned_at <= :now))[1] as next_title,
+           min(i.due_at) filter (where i.due_at >= :now and i.assigned_at <= :now) as next_due
+         from course_items i where i.course_id = c.course_id and not i.removed) n on true`,
       { now },
     )
-    .whereIn('e.student_id', [...ask.studentIds])
-    .where({ 'e.active': true })
+    .whereIn('c.student_id', [...ask.studentIds])
     .whereNotNull('c.policy')
     .orderBy([{ column: 'c.period' }, { column: 'c.title' }])
-    .select<CourseRow[]>(
-      'c.id',
-      'e.student_id',
+    .select<CourseCard[]>(
+      'c.course_id as id',
+      'c.student_id',
       'c.title',
       'c.room',
       'c.period',
       'c.policy',
       'c.standards',
-      'sch.time_zone',
-      'p.id as teacher_id',
-      'p.name as teacher_name',
-      'p.email as teacher_email',
+      'c.time_zone',
+      'c.teacher_id',
+      'c.teacher_name',
+      'c.teacher_email',
       db.raw('coalesce(own.figures, f.figures) as figures'),
       'said.correction',
       'goal.target',
@@ -113,10 +100,12 @@ export function coursesOf(
       'n.next_title',
       'n.next_due',
     );
-  return ask.courseId ? query.where({ 'c.id': ask.courseId }) : query.whereRaw(ofThisYear, { now });
+  return ask.courseId
+    ? query.where({ 'c.course_id': ask.courseId })
+    : query.whereRaw(ofThisYear('c'), { now });
 }
 
-export interface ItemRow {
+export interface ItemCard {
   readonly id: string;
   readonly course_id: string;
   readonly title: string;
@@ -148,31 +137,26 @@ export interface ItemRow {
 }
 
 const items = (db: Db, studentId: string) =>
-  db('items as i')
-    .join('categories as k', 'k.id', 'i.category_id')
+  db('student_items as i')
     .joinRaw(
       `left join lateral (
-         select r.status, r.at, r.earned, r.late, r.levels from results r
-         where r.student_id = :studentId and r.item_id = i.id order by r.at desc, r.seq desc limit 1) r on true
-       left join lateral (
-         select count(*)::int as comment_count from comments m
-         where m.student_id = :studentId and m.item_id = i.id) m on true`,
-      { studentId },
+         select count(*)::int as comment_count from student_comments m
+         where m.student_id = i.student_id and m.item_id = i.item_id) m on true`,
     )
-    .where({ 'i.removed': false })
-    .select<ItemRow[]>(
-      'i.id',
+    .where({ 'i.student_id': studentId })
+    .select<ItemCard[]>(
+      'i.item_id as id',
       'i.course_id',
       'i.title',
       'i.description',
       'i.category_id',
-      'k.title as category_title',
+      'i.category_title',
       'i.possible',
       'i.multiplier',
-      db.raw('i.counts and k.counts as counts'),
+      'i.counts',
       'i.extra_credit',
       'i.assigned_at',
-      db.raw(`${dueSql} as due_at`),
+      'i.due_at',
       'i.accepted_until',
       'i.kind',
       'i.instructions',
@@ -183,28 +167,20 @@ const items = (db: Db, studentId: string) =>
       'i.term_external_id',
       'i.files',
       'i.rubric',
-      'r.status',
-      'r.at',
-      'r.earned',
-      'r.late',
-      'r.levels',
+      'i.status',
+      'i.at',
+      'i.earned',
+      'i.late',
+      'i.levels',
       'm.comment_count',
     );
 
 /** Work of a course as it stands for one child: what is assigned by now, newest due first, undated last. */
-export const itemsOfCourse = (db: Db, studentId: string, courseId: string, now: Date): Promise<ItemRow[]> =>
+export const itemsOfCourse = (db: Db, studentId: string, courseId: string, now: Date): Promise<ItemCard[]> =>
   items(db, studentId)
     .where({ 'i.course_id': courseId })
-    .where((is) => is.where('i.assigned_at', '<=', now).orWhereNotNull('r.at'))
-    .orderByRaw(`${dueSql} desc nulls last, i.title`);
-
-export interface CategoryRow {
-  readonly id: string;
-  readonly title: string;
-  readonly weight: number;
-  readonly counts: boolean;
-  readonly drop_lowest: number;
-}
+    .where((is) => is.where('i.assigned_at', '<=', now).orWhereNotNull('i.at'))
+    .orderByRaw('i.due_at desc nulls last, i.title');
 
 export interface StatedRow {
   readonly state: 'running' | 'final';
@@ -214,20 +190,6 @@ export interface StatedRow {
   readonly reported_at: Date;
 }
 
-export const categoriesOfCourse = (db: Db, courseId: string) =>
-  db('categories as k')
-    .where((is) =>
-      is
-        .where({ 'k.course_id': courseId })
-        .orWhereIn('k.id', db('items').where({ course_id: courseId, removed: false }).select('category_id')),
-    )
-    .orderBy([
-      { column: 'k.counts', order: 'desc' },
-      { column: 'k.weight', order: 'desc' },
-      { column: 'k.title' },
-    ])
-    .select<CategoryRow[]>('k.id', 'k.title', 'k.weight', 'k.counts', 'k.drop_lowest');
-
 /** What the school itself says of a course in one of its terms, newest first. */
 export const statedGrades = (
   db: Db,
@@ -235,47 +197,13 @@ export const statedGrades = (
   courseId: string,
   part: string,
 ): Promise<StatedRow[]> =>
-  db('grades')
+  db('student_grades')
     .where({ student_id: studentId, course_id: courseId, part })
     .orderBy('reported_at', 'desc')
     .select<StatedRow[]>('state', 'figure', 'letter', 'fraction', 'reported_at');
 
-/** The levels a child reached in the criteria of a work's rubric, the newest mark of each. */
-export const rubricLevels = async (
-  db: Db,
-  studentId: string,
-  itemId: string,
-): Promise<ReadonlyMap<string, number>> => {
-  const rows = await db('rubric_marks')
-    .where({ student_id: studentId, item_id: itemId })
-    .orderBy('written_at')
-    .select<{ marks: { criterionId: string; level: number }[] }[]>('marks');
-  return new Map(rows.flatMap(({ marks }) => marks.map(({ criterionId, level }) => [criterionId, level])));
-};
-
 /** Looks only in courses the child is enrolled in. */
-export const itemOf = (db: Db, studentId: string, itemId: string): Promise<ItemRow | undefined> =>
+export const itemOf = (db: Db, studentId: string, itemId: string): Promise<ItemCard | undefined> =>
   items(db, studentId)
-    .join('enrolments as e', 'e.course_id', 'i.course_id')
-    .where({ 'e.student_id': studentId, 'e.active': true, 'i.id': itemId })
-    .then((rows: ItemRow[]) => rows[0]);
-
-export interface StateRow {
-  readonly status: ResultStatus;
-  readonly at: Date;
-  readonly earned: number | null;
-  readonly late: boolean;
-  readonly levels: Record<string, number>;
-}
-
-export const historyOf = (db: Db, studentId: string, itemId: string): Promise<StateRow[]> =>
-  db('results')
-    .where({ student_id: studentId, item_id: itemId })
-    .orderBy([{ column: 'at' }, { column: 'seq' }])
-    .select<StateRow[]>('status', 'at', 'earned', 'late', 'levels');
-
-/** Whether a child is enrolled in a course. */
-export const enrolled = async (db: Db, studentId: string, courseId: string): Promise<boolean> =>
-  (await db('enrolments')
-    .where({ student_id: studentId, course_id: courseId, active: true })
-    .first('course_id')) !== undefined;
+    .where({ 'i.item_id': itemId })
+    .then((rows: ItemCard[]) => rows[0]);

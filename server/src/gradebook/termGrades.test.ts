@@ -1,8 +1,14 @@
 import type { CourseRecord, PolicyRecord } from '@cadro/contract';
 import { termCourse, type CourseYears } from './termGrades';
-import type { GradeRow, TermRow } from './termStore';
+import type { TermOfYear } from '../records';
+import type { StoredGrade } from './termStore';
 
-const term = (external_id: string, starts_on: string, ends_on: string, parent: string | null): TermRow => ({
+const term = (
+  external_id: string,
+  starts_on: string,
+  ends_on: string,
+  parent: string | null,
+): TermOfYear => ({
   id: external_id,
   external_id,
   parent_external_id: parent,
@@ -31,7 +37,7 @@ const record = (earned: number): CourseRecord => ({
   items: [{ id: 'a', categoryId: 'c', possible: 20 }],
   results: [{ itemId: 'a', at: '2026-10-02T12:00:00Z', status: 'scored', earned }],
 });
-const stored = (part: string, fraction: number, more: Partial<GradeRow> = {}): GradeRow => ({
+const stored = (part: string, fraction: number, more: Partial<StoredGrade> = {}): StoredGrade => ({
   course_id: 'k',
   part,
   fraction,
@@ -56,6 +62,7 @@ const course = (
     composition,
     term_external_id: 'year',
     grade_points: null,
+    correction: null,
   },
   terms: [year, first, second],
   records: new Map(),

@@ -9,7 +9,7 @@ import {
 import { parse } from '@cadro/contract/parse';
 import {
   composeTerms,
-  correctedPolicy,
+  householdPolicy,
   courseFigures,
   displayOf,
   letterOf,
@@ -18,22 +18,23 @@ import {
   type KnownPart,
   type Policy,
 } from '@cadro/core';
-import type { GradeRow, RemarkRow, TermCourseRow, TermRow } from './termStore';
+import type { TermOfYear } from '../records';
+import type { CourseOfYears, ReportRemark, StoredGrade } from './termStore';
 import { scaleOf } from './views';
 
 /** Where only reports are kept there is no policy: figures are percents as stored. */
 const reportScale: Scale = { method: 'points', outOf: 100, decimals: 1, letters: [] };
 
 export interface CourseYears {
-  readonly row: TermCourseRow;
+  readonly row: CourseOfYears;
   /** Terms of its own year, by date. */
-  readonly terms: readonly TermRow[];
+  readonly terms: readonly TermOfYear[];
   /** The record of each of its terms that has begun, by the term's own name. */
   readonly records: ReadonlyMap<string, CourseRecord>;
   /** What the household assumes of its policy. */
   readonly correction: PolicyCorrection | null;
-  readonly stored: readonly GradeRow[];
-  readonly remarks: readonly RemarkRow[];
+  readonly stored: readonly StoredGrade[];
+  readonly remarks: readonly ReportRemark[];
   readonly today: string;
 }
 
@@ -50,14 +51,14 @@ function readingOf(policy: Policy | null, fraction: number | null): Reading {
 }
 
 const policyOf = ({ row, correction }: CourseYears): PolicyRecord | null =>
-  row.policy === null ? null : correctedPolicy(parse('stored policy', PolicyRecord, row.policy), correction);
+  row.policy === null ? null : householdPolicy(parse('stored policy', PolicyRecord, row.policy), correction);
 
 const normalised = (policy: PolicyRecord): Policy =>
   normaliseCourse({ id: '', asOf: policy.termEnd, policy }).policy;
 
 /** A term by its own dates; an exam, which has none, by the end of the term it is a part of. */
 function stateOf(
-  { own, whole }: { readonly own: TermRow | undefined; readonly whole: TermRow | undefined },
+  { own, whole }: { readonly own: TermOfYear | undefined; readonly whole: TermOfYear | undefined },
   today: string,
   has: { readonly stored: boolean; readonly figure: boolean },
 ): TermGrade['state'] {
@@ -72,7 +73,7 @@ function stateOf(
  * The parts of a course's year with their depths, each formula's parts after the term they make: a quarter, a
  * quarter, their exam. Terms that no formula names stand where the tree has them.
  */
-function partsInOrder(row: TermCourseRow, terms: readonly TermRow[]): ReadonlyMap<string, number> {
+function partsInOrder(row: CourseOfYears, terms: readonly TermOfYear[]): ReadonlyMap<string, number> {
   const depths = new Map<string, number>();
   const visit = (part: string, depth: number): void => {
     if (depths.has(part)) return;

@@ -1,18 +1,18 @@
 import { termRoutes } from '@cadro/contract';
 import { Router } from 'express';
-import type { ServerDeps } from '../http/app';
-import { mount, Produced } from '../http/mount';
+import type { ServerDeps } from '../kit';
+import { mount, Produced } from '../kit';
 import { requireChild } from '../household';
 import { reportPage } from './print/reportPage';
 import { reportOf } from './print/report';
-import { childTerms } from './terms';
+import { schoolYears } from './terms';
 
 export function termRouter({ db, clock }: ServerDeps): Router {
   const router = Router();
 
   mount(router, termRoutes.terms, async ({ guardianId, params: { studentId } }) => {
     const child = await requireChild(db, guardianId, studentId, 'read-record');
-    return childTerms(db, guardianId, child, await clock.now());
+    return (await schoolYears(db, guardianId, child, await clock.now())).answer;
   });
 
   mount(router, termRoutes.report, async ({ guardianId, params: { studentId }, query: { termId } }) => {

@@ -1,28 +1,23 @@
 import type { Child, ChildTerms, TermCourse, TermNode } from '@cadro/contract';
-import { corrected, creditBalance, dateIn, gradePointAverage, termStateOf } from '@cadro/core';
-import type { Db } from '../db';
+import { creditBalance, dateIn, gradePointAverage, termStateOf } from '@cadro/core';
 import { householdOf } from '../household';
-import { correctionsOfHousehold } from './corrections';
-import { courseRecords, type TermRecord } from './records';
+import { groupBy, type Db } from '../kit';
+import { creditPlan, termsOfStudent, type TermOfYear } from '../records';
+import { householdRecords, type HouseholdTerm } from './householdRecords';
+import { correctionOf } from './householdStore';
 import { termCourse } from './termGrades';
 import * as store from './termStore';
 
 /** The terms below a term, itself first, a parent before its parts; a loop in the source's tree ends it. */
-function below(terms: readonly store.TermRow[], top: store.TermRow, depth = 0): [store.TermRow, number][] {
+function below(terms: readonly TermOfYear[], top: TermOfYear, depth = 0): [TermOfYear, number][] {
   if (depth > 6) return [];
   const parts = terms.filter(({ parent_external_id }) => parent_external_id === top.external_id);
   return [[top, depth], ...parts.flatMap((part) => below(terms, part, depth + 1))];
 }
 
-const group = <T>(rows: readonly T[], key: (row: T) => string): ReadonlyMap<string, readonly T[]> => {
-  const groups = new Map<string, T[]>();
-  for (const row of rows) groups.set(key(row), [...(groups.get(key(row)) ?? []), row]);
-  return groups;
-};
-
 function treeOf(
-  terms: readonly store.TermRow[],
-  rows: readonly store.TermCourseRow[],
+  terms: readonly TermOfYear[],
+  rows: readonly store.CourseOfYears[],
   today: string,
 ): TermNode[] {
   const names = new Set(terms.map(({ external_id }) => external_id));
@@ -49,11 +44,11 @@ function treeOf(
 }
 
 /** The part a course's last word is on: its own year, semester or quarter. */
-const wholeOf = (row: store.TermCourseRow, course: TermCourse) =>
+const wholeOf = (row: store.CourseOfYears, course: TermCourse) =>
   course.grades.find(({ part }) => part === row.term_external_id);
 
 function averageOf(
-  rows: readonly store.TermCourseRow[],
+  rows: readonly store.CourseOfYears[],
   courses: ReadonlyMap<string, TermCourse>,
 ): ChildTerms['average'] {
   const points = rows.find(({ grade_points }) => grade_points)?.grade_points;
@@ -80,7 +75,7 @@ function averageOf(
 
 const creditsOf = (
   plan: readonly { area: string; required: number }[],
-  rows: readonly store.TermCourseRow[],
+  rows: readonly store.CourseOfYears[],
   courses: ReadonlyMap<string, TermCourse>,
 ): ChildTerms['credits'] =>
   creditBalance(
@@ -93,42 +88,43 @@ const creditsOf = (
     })),
   );
 
+/** A child's school years, with the records they are made of. */
+export interface SchoolYears {
+  readonly answer: ChildTerms;
+  /** The courses in every term, as the household reads them. */
+  readonly records: readonly HouseholdTerm[];
+}
+
 /** A child's school years: a bounded number of queries, however many courses and terms. */
-export async function childTerms(db: Db, guardianId: string, child: Child, now: Date): Promise<ChildTerms> {
+export async function schoolYears(db: Db, guardianId: string, child: Child, now: Date): Promise<SchoolYears> {
   const today = dateIn(child.timeZone, now);
   const { id: householdId } = await householdOf(db, guardianId);
-  const [terms, rows, grades, remarks, plan, loaded, correctionFor] = await Promise.all([
-    store.termsOfStudent(db, child.id),
-    store.coursesOfYears(db, child.id),
+  const [terms, rows, grades, remarks, plan, records] = await Promise.all([
+    termsOfStudent(db, child.id),
+    store.coursesOfYears(db, child.id, householdId),
     store.storedGrades(db, child.id),
     store.reportRemarks(db, child.id),
-    store.creditPlan(db, child.id),
-    courseRecords(db, child.id, now, { everyTerm: true }),
-    correctionsOfHousehold(db, child.id, householdId),
+    creditPlan(db, child.id),
+    householdRecords(db, { studentIds: [child.id], householdId, asOf: now, everyTerm: true }),
   ]);
-  const begun = loaded.filter(({ term }) => term.startsOn <= today);
-  const byCourse = group(begun, ({ record }: TermRecord) => record.id);
-  const gradesOf = group(grades, ({ course_id }) => course_id);
-  const remarksOf = group(remarks, ({ course_id }) => course_id);
+  const begun = records.filter(({ term }) => term.startsOn <= today);
+  const recordsOf = groupBy(begun, ({ record }) => record.id);
+  const gradesOf = groupBy(grades, ({ course_id }) => course_id);
+  const remarksOf = groupBy(remarks, ({ course_id }) => course_id);
   const courses = rows.map((row) => {
     const top = terms.find(({ external_id }) => external_id === row.term_external_id);
     return termCourse({
       row,
       terms: top ? below(terms, top).map(([term]) => term) : [],
-      records: new Map(
-        (byCourse.get(row.id) ?? []).map(({ term, record }) => [
-          term.externalId,
-          corrected(record, correctionFor(row.id)),
-        ]),
-      ),
-      correction: correctionFor(row.id),
+      records: new Map((recordsOf.get(row.id) ?? []).map(({ term, record }) => [term.externalId, record])),
+      correction: correctionOf(row.correction),
       stored: gradesOf.get(row.id) ?? [],
       remarks: remarksOf.get(row.id) ?? [],
       today,
     });
   });
   const byId = new Map(courses.map((course) => [course.courseId, course]));
-  return {
+  const answer = {
     studentId: child.id,
     today,
     terms: treeOf(terms, rows, today),
@@ -136,4 +132,5 @@ export async function childTerms(db: Db, guardianId: string, child: Child, now: 
     credits: creditsOf(plan, rows, byId),
     average: averageOf(rows, byId),
   };
+  return { answer, records };
 }

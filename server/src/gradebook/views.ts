@@ -8,16 +8,17 @@ import {
   type Scale,
 } from '@cadro/contract';
 import { parse } from '@cadro/contract/parse';
-import { correctedPolicy } from '@cadro/core';
-import { offersOf, type CommentRow } from './comments';
-import { correctionOf } from './corrections';
-import type { CourseRow, StateRow } from './store';
+import { householdPolicy } from '@cadro/core';
+import { offersOf, type CommentRow } from './commentStore';
+import { correctionOf } from './householdStore';
+import type { KeptState } from '../records';
+import type { CourseCard } from './store';
 
 export const isoOrNull = (date: Date | null): string | null => date && date.toISOString();
 
 /** As the figures are computed: the source's, with the household's correction. */
-export const policyOf = (row: CourseRow): PolicyRecord =>
-  correctedPolicy(parse('stored policy', PolicyRecord, row.policy), correctionOf(row.correction));
+export const policyOf = (row: CourseCard): PolicyRecord =>
+  householdPolicy(parse('stored policy', PolicyRecord, row.policy), correctionOf(row.correction));
 
 export function scaleOf(policy: PolicyRecord): Scale {
   return {
@@ -28,18 +29,18 @@ export function scaleOf(policy: PolicyRecord): Scale {
   };
 }
 
-export const freshnessOf = (row: CourseRow): Freshness => ({
+export const freshnessOf = (row: CourseCard): Freshness => ({
   sourceName: row.source_name,
   readAt: isoOrNull(row.read_at),
   failingSince: isoOrNull(row.failing_since),
 });
 
-export const teacherOf = (row: CourseRow) =>
+export const teacherOf = (row: CourseCard) =>
   row.teacher_id && row.teacher_name
     ? { id: row.teacher_id, name: row.teacher_name, contactable: row.teacher_email !== null }
     : null;
 
-export function courseSummary(row: CourseRow): CourseSummary {
+export function courseSummary(row: CourseCard): CourseSummary {
   return {
     id: row.id,
     studentId: row.student_id,
@@ -65,7 +66,7 @@ export const commentView = (row: CommentRow): Comment => ({
   offers: offersOf(row),
 });
 
-export const stateView = ({ status, at, earned, late, levels }: StateRow): ItemState => ({
+export const stateView = ({ status, at, earned, late, levels }: KeptState): ItemState => ({
   status,
   at: at.toISOString(),
   earned,

@@ -1,7 +1,5 @@
 import { roles, rolesAllowed, type Child, type Permission } from '@cadro/contract';
-import { dateIn } from '@cadro/core';
-import type { Db } from '../db';
-import { HttpProblem } from '../http/problems';
+import { type Db, HttpProblem } from '../kit';
 import { linkedChildren } from './store';
 
 /** The linked children a guardian may do this with. Every query of a child's data starts from these. */
@@ -41,13 +39,4 @@ export async function requireWriter(
     children.length > 0 && studentIds.every((studentId) => children.some(({ id }) => id === studentId));
   if (!allIn(linked)) throw new HttpProblem('not-found');
   if (!allIn(writable)) throw new HttpProblem('forbidden');
-}
-
-/** Today's date where one child goes to school. */
-export async function schoolDateOf(db: Db, studentId: string, now: Date): Promise<string> {
-  const row = await db('students as s')
-    .join('schools as sch', 'sch.id', 's.school_id')
-    .where({ 's.id': studentId })
-    .first<{ time_zone: string } | undefined>('sch.time_zone');
-  return dateIn(row?.time_zone ?? 'UTC', now);
 }

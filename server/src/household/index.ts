@@ -1,4 +1,5 @@
-export { childrenFor, requireChild, requireWriter, schoolDateOf } from './access';
+export { childrenFor, requireChild, requireWriter } from './access';
+export type { LinkHook } from './linking';
 export { householdRouter } from './routes';
 export { hashPassword } from './signIn';
-export { addHousehold, guardianById, householdOf, putLink } from './store';
+export { addHousehold, guardianById, householdOf, linkedStudents, putLink, type GuardianRow } from './store';

@@ -1,17 +1,13 @@
 import { roles, type Child, type LinkPreview } from '@cadro/contract';
-import type { Clock, Db, Trx } from '../db';
-import { HttpProblem } from '../http/problems';
-import { enqueueLooks } from '../jobs/queue';
-import { hashCode } from '../seal';
+import { hashCode, HttpProblem, type Deps, type Trx } from '../kit';
+import { codeByHash, useCode, type LinkCode } from '../records';
 import * as store from './store';
 
-interface Deps {
-  readonly db: Db;
-  readonly clock: Clock;
-}
+/** What is to happen when a child has been linked, in the transaction that links it. */
+export type LinkHook = (trx: Trx, studentId: string) => Promise<void>;
 
-async function usableCode(trx: Trx, code: string, guardianId: string, now: Date): Promise<store.CodeRow> {
-  const row = await store.codeByHash(trx, hashCode(code));
+async function usableCode(trx: Trx, code: string, guardianId: string, now: Date): Promise<LinkCode> {
+  const row = await codeByHash(trx, hashCode(code));
   if (!row) throw new HttpProblem('code-unknown');
   if (row.used_at) throw new HttpProblem('code-used');
   if (row.expires_at < now) throw new HttpProblem('code-expired');
@@ -37,17 +33,21 @@ export async function previewLink(
 }
 
 /** Uses a code up and links its child, both or neither. */
-export async function linkChild({ db, clock }: Deps, guardianId: string, code: string): Promise<Child> {
+export async function linkChild(
+  { db, clock }: Deps,
+  guardianId: string,
+  code: string,
+  onLinked: LinkHook,
+): Promise<Child> {
   const now = await clock.now();
   return db.transaction(async (trx) => {
     const row = await usableCode(trx, code, guardianId, now);
     await store.putLink(trx, { studentId: row.student_id, guardianId, role: 'guardian', now });
-    await store.useCode(trx, row.code_hash, guardianId, now);
+    await useCode(trx, row.code_hash, guardianId, now);
     const child = (await store.linkedChildren(trx, guardianId, roles)).find(
       ({ id }) => id === row.student_id,
     );
-    // From here on what is new is told; what is there already is not.
-    await enqueueLooks(trx, [row.student_id]);
+    await onLinked(trx, row.student_id);
     if (!child) throw new Error('the link just written cannot be read');
     return child;
   });

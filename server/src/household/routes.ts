@@ -1,9 +1,8 @@
 import { householdRoutes, roles, type Me } from '@cadro/contract';
 import { Router } from 'express';
-import { HttpProblem } from '../http/problems';
-import { mount } from '../http/mount';
-import type { ServerDeps } from '../http/app';
-import { linkChild, previewLink } from './linking';
+import { HttpProblem, mount } from '../kit';
+import type { ServerDeps } from '../kit';
+import { linkChild, previewLink, type LinkHook } from './linking';
 import { checkCredentials } from './signIn';
 import { guardianById, linkedChildren, markLooked, setLanguage } from './store';
 
@@ -24,7 +23,7 @@ async function meOf({ db, clock, config }: ServerDeps, guardianId: string): Prom
   };
 }
 
-export function householdRouter(deps: ServerDeps): Router {
+export function householdRouter(deps: ServerDeps, onLinked: LinkHook): Router {
   const router = Router();
   mount(router, householdRoutes.signIn, async ({ body, request }) => {
     const guardian = await checkCredentials(deps.db, body.email, body.password);
@@ -47,6 +46,8 @@ export function householdRouter(deps: ServerDeps): Router {
   mount(router, householdRoutes.previewLink, ({ guardianId, body }) =>
     previewLink(deps, guardianId, body.code),
   );
-  mount(router, householdRoutes.link, ({ guardianId, body }) => linkChild(deps, guardianId, body.code));
+  mount(router, householdRoutes.link, ({ guardianId, body }) =>
+    linkChild(deps, guardianId, body.code, onLinked),
+  );
   return router;
 }

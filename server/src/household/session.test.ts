@@ -1,7 +1,7 @@
 import { householdRoutes, outlookRoutes } from '@cadro/contract';
 import pino from 'pino';
 import request from 'supertest';
-import { buildServer } from '../http';
+import { buildServer } from '../main/app';
 import { password, World } from '../testing/world';
 
 let world: World;

@@ -1,6 +1,5 @@
 import { hash, verify } from '@node-rs/argon2';
-import type { Db } from '../db';
-import { HttpProblem } from '../http/problems';
+import { type Db, HttpProblem } from '../kit';
 import { guardianByEmail, type GuardianRow } from './store';
 
 /** Argon2id, 19 MiB, two passes: OWASP's floor. */

@@ -1,5 +1,5 @@
 import type { Child, Language, Role } from '@cadro/contract';
-import type { Db, Trx } from '../db';
+import type { Db, Trx } from '../kit';
 
 export interface GuardianRow {
   readonly id: string;
@@ -36,54 +36,20 @@ export async function markLooked(db: Db, id: string, at: Date): Promise<void> {
 /** The children a guardian is linked to now, oldest first. */
 export function linkedChildren(db: Db, guardianId: string, roles: readonly Role[]): Promise<Child[]> {
   return db('guardian_links as l')
-    .join('students as s', 's.id', 'l.student_id')
-    .join('schools as sch', 'sch.id', 's.school_id')
+    .join('student_profiles as s', 's.student_id', 'l.student_id')
     .where({ 'l.guardian_id': guardianId })
     .whereNull('l.ended_at')
     .whereIn('l.role', [...roles])
     .orderByRaw(`substring(s.year from '[0-9]+')::int desc nulls last, s.given_name`)
     .select<Child[]>(
-      's.id',
+      's.student_id as id',
       's.given_name as givenName',
       's.family_name as familyName',
       's.year',
-      'sch.name as schoolName',
-      'sch.time_zone as timeZone',
+      's.school_name as schoolName',
+      's.time_zone as timeZone',
       'l.role',
     );
-}
-
-export interface CodeRow {
-  readonly code_hash: string;
-  readonly student_id: string;
-  readonly expires_at: Date;
-  readonly used_at: Date | null;
-  readonly given_name: string;
-  readonly family_name: string;
-  readonly year: string;
-  readonly school_name: string;
-}
-
-/** A code with the child it opens; locked for the transaction, so that two cannot use it at once. */
-export const codeByHash = (trx: Trx, hash: string): Promise<CodeRow | undefined> =>
-  trx('link_codes as k')
-    .join('students as s', 's.id', 'k.student_id')
-    .join('schools as sch', 'sch.id', 's.school_id')
-    .where({ 'k.code_hash': hash })
-    .forUpdate('k')
-    .first<CodeRow>(
-      'k.code_hash',
-      'k.student_id',
-      'k.expires_at',
-      'k.used_at',
-      's.given_name',
-      's.family_name',
-      's.year',
-      'sch.name as school_name',
-    );
-
-export async function useCode(trx: Trx, hash: string, guardianId: string, now: Date): Promise<void> {
-  await trx('link_codes').where({ code_hash: hash }).update({ used_at: now, used_by: guardianId });
 }
 
 /** Links, or takes an ended link up again. */
@@ -113,3 +79,7 @@ export async function addHousehold(
     .returning<{ id: string }[]>('id');
   return rows.map(({ id }) => id);
 }
+
+/** Everyone whom somebody is linked to. */
+export const linkedStudents = (db: Db): Promise<string[]> =>
+  db('guardian_links').whereNull('ended_at').distinct().orderBy('student_id').pluck('student_id');

@@ -1,6 +1,6 @@
 import EmailReplyParser from 'email-reply-parser';
 import type { AddressObject, ParsedMail } from 'mailparser';
-import type { Clock, Db } from '../db';
+import type { Clock, Db } from '../kit';
 import { markAnswered } from '../followups';
 import * as store from './store';
 
@@ -42,7 +42,10 @@ export async function receiveAnswer(
       state: 'received',
       mime_id: mail.messageId ?? null,
     });
-    if (stored) await markAnswered(trx, thread.id, { author: thread.teacher_name, text, now });
+    if (stored) {
+      const asked = await store.followUpsOfThread(trx, thread.id);
+      await markAnswered(trx, asked, { author: thread.teacher_name, text, now });
+    }
     return true;
   });
 }

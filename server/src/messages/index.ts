@@ -1,5 +1,5 @@
 export { receiveAnswer } from './answers';
 export { messageRouter } from './routes';
-export { sendMail, type MailDeps } from './sendMail';
+export { sendMail } from './sendMail';
 export { sendLetter, unreadReplies } from './service';
-export { letterReturned } from './store';
+export { letterReturned, threadWith } from './store';

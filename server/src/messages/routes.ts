@@ -1,10 +1,10 @@
 import { messageRoutes, rolesAllowed } from '@cadro/contract';
 import { Router } from 'express';
-import type { ServerDeps } from '../http/app';
-import { mount } from '../http/mount';
 import { childrenFor, requireChild } from '../household';
+import { mount, type ServerDeps } from '../kit';
+import { announcementsOf } from '../records';
 import { listThreads, readThread, writeToTeacher } from './service';
-import { announcementsOf, teachersOf } from './store';
+import { teachersOf } from './store';
 
 export function messageRouter(deps: ServerDeps): Router {
   const { db } = deps;

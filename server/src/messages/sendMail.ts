@@ -1,10 +1,8 @@
 import type { Transporter } from 'nodemailer';
-import type { Config } from '../config';
-import type { Db } from '../db';
-import { mailAddress, refusedReceiver } from '../mail';
+import { mailAddress, refusedReceiver, type Config, type Db } from '../kit';
 import * as store from './store';
 
-export interface MailDeps {
+interface MailDeps {
   readonly db: Db;
   readonly config: Config;
   readonly transport: Transporter;

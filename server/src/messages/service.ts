@@ -1,18 +1,10 @@
 import type { Child, Message, NewMessage, Thread, ThreadSummary } from '@cadro/contract';
-import { dateIn } from '@cadro/core';
-import type { ReplyFacts } from '@cadro/core';
-import { desksOf } from '../attendance';
-import type { Clock, Db, Trx } from '../db';
+import { dateIn, type ReplyFacts } from '@cadro/core';
 import { followUpById, markWritten } from '../followups';
 import { childrenFor, householdOf, requireChild } from '../household';
-import { HttpProblem } from '../http/problems';
-import { enqueueMail } from '../jobs/queue';
+import { addJobs, HttpProblem, type Db, type Deps, type Job, type Trx } from '../kit';
+import { desksOf } from '../records';
 import * as store from './store';
-
-interface Deps {
-  readonly db: Db;
-  readonly clock: Clock;
-}
 
 const messageView = (row: store.MessageRow): Message => ({
   id: row.id,
@@ -79,7 +71,8 @@ export async function readThread({ db }: Deps, guardianId: string, threadId: str
   return thread;
 }
 
-export interface Letter {
+/** What is written to a teacher or to the school's desk. */
+export interface SchoolLetter {
   readonly child: Child;
   readonly householdId: string;
   readonly teacherId: string;
@@ -92,11 +85,18 @@ export interface Letter {
   readonly lookAgainOn?: string;
 }
 
+/** The queue's wish that a stored message is sent. */
+const mailJob = (messageId: string): Job => ({
+  task: 'sendMail',
+  payload: { messageId },
+  key: `mail:${messageId}`,
+});
+
 /**
  * Stores a message and the job that sends it, both or neither; a follow-up it is about moves on with it.
  * @returns the thread it stands in.
  */
-export async function sendLetter(trx: Trx, letter: Letter): Promise<string> {
+export async function sendLetter(trx: Trx, letter: SchoolLetter): Promise<string> {
   const { child, householdId, teacherId, followUpId, author, subject, text, now, lookAgainOn } = letter;
   const thread = await store.threadFor(trx, { householdId, studentId: child.id, teacherId });
   const message = await store.insertMessage(trx, {
@@ -111,7 +111,7 @@ export async function sendLetter(trx: Trx, letter: Letter): Promise<string> {
     state: 'queued',
     mime_id: null,
   });
-  if (message) await enqueueMail(trx, message);
+  if (message) await addJobs(trx, [mailJob(message)]);
   if (followUpId) {
     const today = dateIn(child.timeZone, now);
     const about = { studentId: child.id, followUpId };

@@ -1,6 +1,6 @@
 import type { Message } from '@cadro/contract';
-import type { Db, Trx } from '../db';
-import { ofThisYear } from '../gradebook';
+import type { Db, Trx } from '../kit';
+import { ofThisYear } from '../records';
 
 export interface ThreadRow {
   readonly id: string;
@@ -14,9 +14,9 @@ export interface ThreadRow {
 /** Threads of the guardian's household about the given children. */
 export const threadsOf = (db: Db, guardianId: string, studentIds: readonly string[]): Promise<ThreadRow[]> =>
   db('threads as t')
-    .join('guardians as g', 'g.household_id', 't.household_id')
-    .join('teachers as p', 'p.id', 't.teacher_id')
-    .where({ 'g.id': guardianId })
+    .join('guardian_profiles as g', 'g.household_id', 't.household_id')
+    .join('school_contacts as p', 'p.teacher_id', 't.teacher_id')
+    .where({ 'g.guardian_id': guardianId })
     .whereIn('t.student_id', [...studentIds])
     .select<ThreadRow[]>(
       't.id',
@@ -25,11 +25,29 @@ export const threadsOf = (db: Db, guardianId: string, studentIds: readonly strin
       'p.name as teacher_name',
       'p.email as teacher_email',
       db.raw(
-        `(select string_agg(c.title, ', ' order by c.title) from courses c
-           join enrolments e on e.course_id = c.id and e.student_id = t.student_id and e.active
-          where c.teacher_id = t.teacher_id) as course_title`,
+        `(select string_agg(c.title, ', ' order by c.title) from student_courses c
+          where c.student_id = t.student_id and c.teacher_id = t.teacher_id) as course_title`,
       ),
     );
+
+/** The thread a household has with a teacher about a child; null where they have not written yet. */
+export const threadWith = async (
+  db: Db,
+  about: { readonly householdId: string; readonly studentId: string; readonly teacherId: string },
+): Promise<string | null> => {
+  const row = await db('threads')
+    .where({
+      household_id: about.householdId,
+      student_id: about.studentId,
+      teacher_id: about.teacherId,
+    })
+    .first<{ id: string } | undefined>('id');
+  return row?.id ?? null;
+};
+
+/** The follow-ups that were written about in a thread. */
+export const followUpsOfThread = (trx: Trx, threadId: string): Promise<string[]> =>
+  trx('messages').where({ thread_id: threadId }).whereNotNull('followup_id').distinct().pluck('followup_id');
 
 export interface MessageRow {
   readonly id: string;
@@ -140,7 +158,7 @@ export interface OutgoingRow {
 export const outgoing = (db: Db, id: string): Promise<OutgoingRow | undefined> =>
   db('messages as m')
     .join('threads as t', 't.id', 'm.thread_id')
-    .join('teachers as p', 'p.id', 't.teacher_id')
+    .join('school_contacts as p', 'p.teacher_id', 't.teacher_id')
     .where({ 'm.id': id })
     .first<OutgoingRow>(
       'm.id',
@@ -176,7 +194,7 @@ export async function letterReturned(db: Db, id: string): Promise<boolean> {
 
 export const threadById = (trx: Trx, id: string) =>
   trx('threads as t')
-    .join('teachers as p', 'p.id', 't.teacher_id')
+    .join('school_contacts as p', 'p.teacher_id', 't.teacher_id')
     .where({ 't.id': id })
     .first<
       { id: string; student_id: string; teacher_name: string; teacher_email: string | null } | undefined
@@ -184,60 +202,31 @@ export const threadById = (trx: Trx, id: string) =>
 
 /** The teachers of this year's courses. */
 export const teachersOf = (db: Db, guardianId: string, studentId: string, now: Date) =>
-  db('teachers as p')
-    .join('courses as c', 'c.teacher_id', 'p.id')
-    .join('schools as sch', 'sch.id', 'c.school_id')
-    .join('enrolments as e', 'e.course_id', 'c.id')
+  db('student_courses as c')
     .joinRaw(
-      `left join threads t on t.teacher_id = p.id and t.student_id = e.student_id
-         and t.household_id = (select household_id from guardians where id = ?)`,
+      `left join threads t on t.teacher_id = c.teacher_id and t.student_id = c.student_id
+         and t.household_id = (select household_id from guardian_profiles where guardian_id = ?)`,
       [guardianId],
     )
-    .where({ 'e.student_id': studentId, 'e.active': true })
-    .whereRaw(ofThisYear, { now })
-    .groupBy('p.id', 't.id')
-    .orderBy('p.name')
+    .where({ 'c.student_id': studentId })
+    .whereNotNull('c.teacher_id')
+    .whereRaw(ofThisYear('c'), { now })
+    .groupBy('c.teacher_id', 'c.teacher_name', 'c.teacher_email', 't.id')
+    .orderBy('c.teacher_name')
     .select<{ id: string; name: string; email: string | null; titles: string[]; thread_id: string | null }[]>(
-      'p.id',
-      'p.name',
-      'p.email',
+      'c.teacher_id as id',
+      'c.teacher_name as name',
+      'c.teacher_email as email',
       db.raw('array_agg(c.title order by c.title) as titles'),
       't.id as thread_id',
-    );
-
-/** Announcements of the children's schools, newest first, each with the children it reaches. */
-export const announcementsOf = (db: Db, studentIds: readonly string[]) =>
-  db('announcements as a')
-    .join('schools as sch', 'sch.source_id', 'a.source_id')
-    .join('students as s', 's.school_id', 'sch.id')
-    .whereIn('s.id', [...studentIds])
-    .groupBy('a.id', 'sch.name')
-    .orderBy('a.posted_at', 'desc')
-    .limit(30)
-    .select<
-      {
-        id: string;
-        title: string;
-        text: string;
-        posted_at: Date;
-        school_name: string;
-        student_ids: string[];
-      }[]
-    >(
-      'a.id',
-      'a.title',
-      'a.text',
-      'a.posted_at',
-      'sch.name as school_name',
-      db.raw('array_agg(s.id::text) as student_ids'),
     );
 
 /** The last unread answer of each of the household's threads. */
 export const unreadOf = (db: Db, guardianId: string, studentIds: readonly string[]) =>
   unreadBy(db, guardianId)
     .join('threads as t', 't.id', 'm.thread_id')
-    .join('guardians as g', 'g.household_id', 't.household_id')
-    .where({ 'g.id': guardianId })
+    .join('guardian_profiles as g', 'g.household_id', 't.household_id')
+    .where({ 'g.guardian_id': guardianId })
     .whereIn('m.student_id', [...studentIds])
     .distinctOn('m.thread_id')
     .orderBy([{ column: 'm.thread_id' }, { column: 'm.seq', order: 'desc' }])

@@ -2,7 +2,7 @@ import { followUpRoutes, messageRoutes, outlookRoutes } from '@cadro/contract';
 import type { Agent } from 'supertest';
 import MailComposer from 'nodemailer/lib/mail-composer';
 import { World } from '../testing/world';
-import { mailAddress } from '../mail';
+import { mailAddress } from '../kit';
 
 let world: World;
 let maren: Agent;

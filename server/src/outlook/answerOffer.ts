@@ -1,16 +1,15 @@
 import type { OfferAnswer, ReadOffer } from '@cadro/contract';
-import type { Clock, Db } from '../db';
 import { noteOffer } from '../followups';
-import { commentsOf, offersOf, saveOfferAnswer } from '../gradebook';
+import { commentsOf, computeFigures, offersOf, saveOfferAnswer, type FiguresHook } from '../gradebook';
 import { householdOf } from '../household';
-import { computeFigures } from './figures';
+import type { Deps } from '../kit';
 
 /**
  * Confirms or dismisses an offer read out of a comment. A confirmed one enters the household's figures, and the
  * follow-up that is open about its work, which comes back on the offer's last day at the latest.
  */
 export async function answerOffer(
-  deps: { db: Db; clock: Clock },
+  deps: Deps & { readonly onFigures: FiguresHook },
   guardianId: string,
   { studentId, commentId }: { studentId: string; commentId: string },
   body: OfferAnswer,
@@ -25,7 +24,7 @@ export async function answerOffer(
       await noteOffer(trx, { studentId, householdId, itemId }, offer, by);
     }
   });
-  await computeFigures(deps, studentId);
+  await computeFigures(deps, [studentId]);
   const comments = await commentsOf(db, [studentId], { guardianId, commentId });
   return comments.flatMap(offersOf);
 }

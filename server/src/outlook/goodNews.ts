@@ -1,10 +1,10 @@
 import { PolicyRecord, type GoodNews } from '@cadro/contract';
 import { parse } from '@cadro/contract/parse';
 import { normaliseCourse, tiedUp } from '@cadro/core';
-import type { ChangeRow } from './store';
+import type { ResultChange } from '../records';
 
 /** The loose end a change tied up, in the core's judgement; null for every other change. */
-function newsOf(change: ChangeRow): GoodNews | null {
+function newsOf(change: ResultChange): GoodNews | null {
   const course = normaliseCourse({
     id: change.course_id,
     asOf: change.at.toISOString(),
@@ -37,7 +37,7 @@ function newsOf(change: ChangeRow): GoodNews | null {
 }
 
 /** One piece of good news per work, the newest. */
-export function goodNewsOf(changes: readonly ChangeRow[]): GoodNews[] {
+export function goodNewsOf(changes: readonly ResultChange[]): GoodNews[] {
   const told = new Set<string>();
   return changes.flatMap((change) => {
     const news = newsOf(change);

@@ -1,5 +1,5 @@
-export { computeFigures } from './figures';
+export { goodNewsOf } from './goodNews';
 export { outlookRouter } from './routes';
-export { allStudentIds } from './store';
+export { saidAs } from './said';
 export { workOf } from './work';
 export { saveEffort } from './workStore';

@@ -1,10 +1,8 @@
 import type { Child, JointAnswer, Picks } from '@cadro/contract';
 import { jointly } from '@cadro/core';
-import type { Clock, Db } from '../db';
-import { courseSummary, coursesOf } from '../gradebook';
+import { type Clock, type Db, HttpProblem } from '../kit';
+import { courseSummary, coursesOf, householdRecords } from '../gradebook';
 import { householdOf } from '../household';
-import { HttpProblem } from '../http/problems';
-import { householdRecords } from './work';
 
 /**
  * What several works come to together, course by course: impacts need not add up, this is the figure they reach.
@@ -21,29 +19,28 @@ export async function jointAnswer(
   const now = await clock.now();
   const { id: householdId } = await householdOf(db, guardianId);
   const rows = (await coursesOf(db, { studentIds, guardianId, now })).map(courseSummary);
-  const answers = await Promise.all(
-    studentIds.map(async (studentId) => {
-      const asked = new Set(picks.flatMap((pick) => (pick.studentId === studentId ? [pick.itemId] : [])));
-      const records = await householdRecords(db, studentId, householdId, now);
-      const found = records.flatMap((record) => {
-        const own = (record.items ?? []).map(({ id }) => id).filter((id) => asked.delete(id));
-        const row = rows.find((each) => each.id === record.id && each.studentId === studentId);
-        if (own.length === 0 || !row) return [];
-        return [
-          {
-            studentId,
-            courseId: row.id,
-            courseTitle: row.title,
-            outOf: row.scale.outOf,
-            decimals: row.scale.decimals,
-            count: own.length,
-            ...jointly(record, own),
-          },
-        ];
-      });
-      if (asked.size > 0) throw new HttpProblem('not-found');
-      return found;
-    }),
-  );
-  return { courses: answers.flat() };
+  const records = await householdRecords(db, { studentIds, householdId, asOf: now });
+  const asked = new Map(studentIds.map((id) => [id, new Set<string>()]));
+  for (const { studentId, itemId } of picks) asked.get(studentId)?.add(itemId);
+  // In the order in which the children were asked about.
+  const inOrder = studentIds.flatMap((id) => records.filter(({ studentId }) => studentId === id));
+  const courses = inOrder.flatMap(({ studentId, record }) => {
+    const open = asked.get(studentId);
+    const own = (record.items ?? []).map(({ id }) => id).filter((id) => open?.delete(id));
+    const row = rows.find((each) => each.id === record.id && each.studentId === studentId);
+    if (own.length === 0 || !row) return [];
+    return [
+      {
+        studentId,
+        courseId: row.id,
+        courseTitle: row.title,
+        outOf: row.scale.outOf,
+        decimals: row.scale.decimals,
+        count: own.length,
+        ...jointly(record, own),
+      },
+    ];
+  });
+  if ([...asked.values()].some(({ size }) => size > 0)) throw new HttpProblem('not-found');
+  return { courses };
 }

@@ -1,19 +1,17 @@
-import { outlookRoutes, tryRoutes, workRoutes } from '@cadro/contract';
+import { tryRoutes, workRoutes } from '@cadro/contract';
 import { dateIn } from '@cadro/core';
 import { Router } from 'express';
-import { enrolled, itemOf } from '../gradebook';
-import type { ServerDeps } from '../http/app';
-import { mount } from '../http/mount';
-import { HttpProblem } from '../http/problems';
+import { itemOf, setTarget, type FiguresHook } from '../gradebook';
 import { childrenFor, householdOf, requireChild } from '../household';
+import { HttpProblem, mount, type ServerDeps } from '../kit';
+import { enrolled } from '../records';
 import { answerOffer } from './answerOffer';
-import { briefOf } from './brief';
 import { jointAnswer } from './joint';
-import { forgetTry, keepTry, setTarget, triesOf } from './tries';
+import { forgetTry, keepTry, triesOf } from './tryStore';
 import { workOf } from './work';
 import { addAnswer, saveEffort } from './workStore';
 
-export function outlookRouter(deps: ServerDeps): Router {
+export function outlookRouter(deps: ServerDeps, onFigures: FiguresHook): Router {
   const { db, clock } = deps;
   const router = Router();
 
@@ -37,10 +35,6 @@ export function outlookRouter(deps: ServerDeps): Router {
     return { place: { studentId, courseId, householdId }, author };
   };
 
-  mount(router, outlookRoutes.brief, async ({ guardianId }) =>
-    briefOf(deps, guardianId, await childrenFor(db, guardianId, 'read-record')),
-  );
-
   mount(router, workRoutes.work, async ({ guardianId }) =>
     workOf(deps, guardianId, await childrenFor(db, guardianId, 'read-record')),
   );
@@ -51,7 +45,7 @@ export function outlookRouter(deps: ServerDeps): Router {
 
   mount(router, workRoutes.offer, async ({ guardianId, params, body }) => {
     await requireChild(db, guardianId, params.studentId, 'write-talk');
-    return { offers: await answerOffer(deps, guardianId, params, body) };
+    return { offers: await answerOffer({ db, clock, onFigures }, guardianId, params, body) };
   });
 
   mount(router, workRoutes.asked, async ({ guardianId, params, body: { answer } }) => {

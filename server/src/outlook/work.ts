@@ -6,38 +6,28 @@ import {
   type Work,
   type WorkRow,
 } from '@cadro/contract';
-import {
-  acrossCourses,
-  comingStakes,
-  corrected,
-  dateIn,
-  doubtOf,
-  isTest,
-  learntEffort,
-  withOffers,
-} from '@cadro/core';
-import type { Clock, Db } from '../db';
+import { acrossCourses, comingStakes, dateIn, dayMs, doubtOf, isTest, learntEffort } from '@cadro/core';
 import { openFollowUps } from '../followups';
-import { confirmedOffers, courseRecords, courseSummary, coursesOf, standingCorrections } from '../gradebook';
+import { courseSummary, coursesOf, householdRecords } from '../gradebook';
 import { householdOf } from '../household';
+import { groupBy, type Deps } from '../kit';
+import { coursesThatFlag, resultChanges } from '../records';
 import { goodNewsOf } from './goodNews';
-import { resultChanges } from './store';
 import { workOffers } from './workOffers';
-import { coursesThatFlag, toldEfforts, workItems, type WorkItemRow } from './workStore';
+import { toldEfforts, workItems, type WorkItem } from './workStore';
 
-const dayMs = 24 * 60 * 60 * 1000;
 const comingDays = 14;
 /** Tests, and work that is given more than a week, are shown this far ahead. */
 const earlyDays = 35;
 const settledDays = 14;
 const excusedDays = 60;
 
-const isEarly = ({ kind, assigned_at, due_at }: WorkItemRow): boolean =>
+const isEarly = ({ kind, assigned_at, due_at }: WorkItem): boolean =>
   /test|exam|project/i.test(kind ?? '') ||
   (due_at !== null && due_at.getTime() - assigned_at.getTime() > 7 * dayMs);
 
 /** Where a work belongs that is no loose end; null where it is nobody's concern now. */
-function groupOf(row: WorkItemRow, now: Date): WorkRow['group'] | null {
+function groupOf(row: WorkItem, now: Date): WorkRow['group'] | null {
   const ahead = row.due_at === null ? null : row.due_at.getTime() - now.getTime();
   switch (row.status ?? 'open') {
     case 'open':
@@ -69,7 +59,7 @@ interface Facts {
   readonly effort: (kind: string | null, possible: number) => number;
 }
 
-function rowOf(item: WorkItemRow, facts: Facts): WorkRow | null {
+function rowOf(item: WorkItem, facts: Facts): WorkRow | null {
   const { now, course, stakes, flags, followUps, effort } = facts;
   const end = course.ends.get(item.item_id) ?? null;
   const said = {
@@ -186,26 +176,12 @@ function inOrder(a: WorkRow, b: WorkRow): number {
   );
 }
 
-/** The records of a child's courses as a household reads them: with its corrections and confirmed offers. */
-export async function householdRecords(db: Db, studentId: string, householdId: string, now: Date) {
-  const [loaded, corrections, offers] = await Promise.all([
-    courseRecords(db, studentId, now),
-    standingCorrections(db, studentId),
-    confirmedOffers(db, studentId),
-  ]);
-  return loaded.map(({ record }) => {
-    const of = (each: { householdId: string; courseId: string }) =>
-      each.householdId === householdId && each.courseId === record.id;
-    return withOffers(corrected(record, corrections.find(of)?.correction ?? null), offers.filter(of));
-  });
-}
-
 /**
  * All the work there is to look at over every child: a bounded number of queries for each child, however many courses.
  * Loose ends first, in make-up order.
  */
 export async function workOf(
-  { db, clock }: { db: Db; clock: Clock },
+  { db, clock }: Deps,
   guardianId: string,
   children: readonly Child[],
 ): Promise<Work> {
@@ -220,9 +196,7 @@ export async function workOf(
     toldEfforts(db, talkIds, household.id),
     resultChanges(db, studentIds, new Date(now.getTime() - settledDays * dayMs)),
     workOffers(db, guardianId, children, now),
-    Promise.all(
-      studentIds.map(async (id) => [id, await householdRecords(db, id, household.id, now)] as const),
-    ),
+    householdRecords(db, { studentIds, householdId: household.id, asOf: now }),
   ]);
   const courses = new Map<string, Course>();
   for (const { id, studentId, title, scale, figures } of rows.map(courseSummary)) {
@@ -230,7 +204,10 @@ export async function workOf(
     courses.set(`${studentId}:${id}`, { title, outOf: scale.outOf, decimals: scale.decimals, ends });
   }
   const stakes = new Map(
-    records.map(([id, own]) => [id, new Map(own.flatMap((record) => [...comingStakes(record)]))]),
+    [...groupBy(records, ({ studentId }) => studentId)].map(([id, own]) => [
+      id,
+      new Map(own.flatMap(({ record }) => [...comingStakes(record)])),
+    ]),
   );
   const items = await workItems(db, {
     studentIds,

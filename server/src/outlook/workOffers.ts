@@ -1,10 +1,9 @@
 import type { Child, WorkOffer } from '@cadro/contract';
-import { dateIn } from '@cadro/core';
-import type { Db } from '../db';
+import { dateIn, dayMs } from '@cadro/core';
+import type { Db } from '../kit';
 import { commentsOf, offersOf } from '../gradebook';
-import { scoredAt } from './workStore';
+import { scoredAt } from '../records';
 
-const dayMs = 24 * 60 * 60 * 1000;
 /** An offer without a date is no news for longer. */
 const offersFor = 45 * dayMs;
 

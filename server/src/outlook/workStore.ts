@@ -1,8 +1,8 @@
 import type { AskedAnswer, ResultStatus } from '@cadro/contract';
-import type { Db, Trx } from '../db';
-import { dueSql, ofThisYear } from '../gradebook';
+import type { Db, Trx } from '../kit';
+import { ofThisYear } from '../records';
 
-export interface WorkItemRow {
+export interface WorkItem {
   readonly student_id: string;
   readonly course_id: string;
   readonly item_id: string;
@@ -43,57 +43,51 @@ export const workItems = (
     /** Work that is given out or due later is left out. */
     readonly until: Date;
   },
-): Promise<WorkItemRow[]> =>
-  db('items as i')
-    .join('courses as c', 'c.id', 'i.course_id')
-    .join('schools as sch', 'sch.id', 'c.school_id')
-    .join('sources as src', 'src.id', 'c.source_id')
-    .join('categories as k', 'k.id', 'i.category_id')
-    .join('enrolments as e', 'e.course_id', 'i.course_id')
+): Promise<WorkItem[]> =>
+  db('student_items as i')
+    .join('source_states as src', 'src.source_id', 'i.source_id')
     .joinRaw(
       `left join lateral (
-         select r.status, r.at, r.earned from results r
-         where r.student_id = e.student_id and r.item_id = i.id order by r.at desc, r.seq desc limit 1) r on true
-       left join lateral (
-         select h.status, h.at, h.earned from hand_ins h
-         where h.student_id = e.student_id and h.item_id = i.id order by h.at desc limit 1) h on true
+         select h.status, h.at, h.earned from classroom_says h
+         where h.student_id = i.student_id and h.item_id = i.item_id order by h.at desc limit 1) h on true
        left join lateral (
          select a.answer, a.on_date from asked_answers a
-         where a.student_id = e.student_id and a.household_id = :household and a.item_id = i.id
-           and e.student_id = any(:talk)
+         where a.student_id = i.student_id and a.household_id = :household and a.item_id = i.item_id
+           and i.student_id = any(:talk)
          order by a.id desc limit 1) a on true
-       left join efforts f on f.student_id = e.student_id and f.household_id = :household and f.item_id = i.id
-         and e.student_id = any(:talk)`,
+       left join efforts f on f.student_id = i.student_id and f.household_id = :household and f.item_id = i.item_id
+         and i.student_id = any(:talk)`,
       { household: ask.householdId, talk: [...ask.talkIds] },
     )
-    .whereIn('e.student_id', [...ask.studentIds])
-    .where({ 'e.active': true, 'i.removed': false })
-    .whereNotNull('c.policy')
-    .whereRaw(ofThisYear, { now: ask.now })
-    .whereRaw('(i.assigned_at <= :until or r.at is not null)', { until: ask.until })
-    .whereRaw(`(coalesce(r.status, 'open') <> 'scored' or i.id = any(:loose))`, { loose: [...ask.looseIds] })
-    .whereRaw(`(coalesce(r.status, 'open') <> 'open' or i.undated or i.due_at <= :until)`, {
+    .whereIn('i.student_id', [...ask.studentIds])
+    .where({ 'i.judged': true })
+    .whereRaw(ofThisYear('i'), { now: ask.now })
+    .whereRaw('(i.assigned_at <= :until or i.at is not null)', { until: ask.until })
+    .whereRaw(`(coalesce(i.status, 'open') <> 'scored' or i.item_id = any(:loose))`, {
+      loose: [...ask.looseIds],
+    })
+    .whereRaw(`(coalesce(i.status, 'open') <> 'open' or i.undated or i.due_at <= :until)`, {
       until: ask.until,
     })
-    .select<WorkItemRow[]>(
-      'e.student_id',
+    .select<WorkItem[]>(
+      'i.student_id',
       'i.course_id',
-      'i.id as item_id',
+      'i.item_id',
       'i.title',
       'i.kind',
       'i.possible',
-      db.raw('i.counts and k.counts as counts'),
+      'i.counts',
       'i.assigned_at',
-      db.raw(`${dueSql} as due_at`),
+      'i.due_at',
       'i.supplies',
-      'r.status',
-      'r.at',
-      'r.earned',
+      'i.status',
+      'i.at',
+      'i.earned',
       'h.status as other_status',
       'h.earned as other_earned',
       'h.at as other_at',
       db.raw(
-        'exists (select from comments m where m.student_id = e.student_id and m.item_id = i.id) as remarked',
+        'exists (select from student_comments m where m.student_id = i.student_id and m.item_id = i.item_id) as remarked',
       ),
       'f.minutes as told_minutes',
       'a.answer as asked_answer',
@@ -101,34 +95,6 @@ export const workItems = (
       'src.name as source_name',
       'src.read_at',
     );
-
-/** The courses of these children in which the teacher has ever flagged work as missing. */
-export const coursesThatFlag = (db: Db, studentIds: readonly string[]): Promise<string[]> =>
-  db('results as r')
-    .join('items as i', 'i.id', 'r.item_id')
-    .whereIn('r.student_id', [...studentIds])
-    .where({ 'r.status': 'missing' })
-    .distinct('i.course_id')
-    .pluck('i.course_id');
-
-/** When each of these works was last scored, by child and item. */
-export async function scoredAt(
-  db: Db,
-  studentIds: readonly string[],
-  itemIds: readonly string[],
-): Promise<Map<string, Date>> {
-  const rows = await db('results')
-    .whereIn('student_id', [...studentIds])
-    .whereIn('item_id', [...itemIds])
-    .where({ status: 'scored' })
-    .groupBy('student_id', 'item_id')
-    .select<{ student_id: string; item_id: string; at: Date }[]>(
-      'student_id',
-      'item_id',
-      db.raw('max(at) as at'),
-    );
-  return new Map(rows.map(({ student_id, item_id, at }) => [`${student_id}:${item_id}`, at]));
-}
 
 export interface EffortRow {
   readonly student_id: string;
@@ -144,7 +110,7 @@ export const toldEfforts = (
   householdId: string,
 ): Promise<EffortRow[]> =>
   db('efforts as f')
-    .join('items as i', 'i.id', 'f.item_id')
+    .join('course_items as i', 'i.item_id', 'f.item_id')
     .whereIn('f.student_id', [...studentIds])
     .where({ 'f.household_id': householdId })
     .select<EffortRow[]>('f.student_id', 'i.kind', 'i.possible', 'f.minutes');

@@ -1,7 +1,7 @@
 import { planRoutes } from '@cadro/contract';
 import { Router } from 'express';
-import type { ServerDeps } from '../http/app';
-import { mount } from '../http/mount';
+import type { ServerDeps } from '../kit';
+import { mount } from '../kit';
 import { householdOf, requireChild } from '../household';
 import * as service from './service';
 import type { Solver } from './solver';

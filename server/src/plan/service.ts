@@ -8,9 +8,8 @@ import type {
   WorkRow,
 } from '@cadro/contract';
 import { mostPlanEvenings, mostPlanTasks } from '@cadro/contract';
-import { dateIn, daysAfter, movedOn, weekdayOf } from '@cadro/core';
-import type { Clock, Db } from '../db';
-import { HttpProblem } from '../http/problems';
+import { dateIn, dayMs, daysAfter, movedOn, weekdayOf } from '@cadro/core';
+import { type Clock, type Db, HttpProblem } from '../kit';
 import { saveEffort, workOf } from '../outlook';
 import type { Solver } from './solver';
 import * as store from './store';
@@ -20,7 +19,6 @@ export interface Deps {
   readonly clock: Clock;
 }
 
-const dayMs = 24 * 60 * 60 * 1000;
 /** What was done stays in sight for a week. */
 const doneDays = 7;
 

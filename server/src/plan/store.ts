@@ -1,4 +1,4 @@
-import type { Db, Trx } from '../db';
+import type { Db, Trx } from '../kit';
 
 /** Whose evenings: a child's, as one household plans them. */
 export interface Owner {

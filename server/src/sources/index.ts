@@ -1,5 +1,12 @@
 export { OneRosterConnector, statusOf } from './connectors/oneRoster';
 export { SourceError } from './errors';
-export { addSource, allSources, moveSource, sourcesOfStudents } from './store';
+export {
+  addSource,
+  allSources,
+  moveSource,
+  sourcesOfStudents,
+  sourceStates,
+  type SourceState,
+} from './store';
 export { sourceRouter } from './routes';
-export { syncSource } from './sync';
+export { readingJob, syncSource, type ReadingHooks, type SyncDeps } from './sync';

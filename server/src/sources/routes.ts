@@ -1,7 +1,7 @@
 import { sourceRoutes } from '@cadro/contract';
 import { Router } from 'express';
-import type { ServerDeps } from '../http/app';
-import { mount } from '../http/mount';
+import type { ServerDeps } from '../kit';
+import { mount } from '../kit';
 import { childrenFor } from '../household';
 import { problemsOf, sourcesOfStudents } from './store';
 
@@ -25,10 +25,11 @@ export function sourceRouter({ db }: ServerDeps): Router {
         failingSince: source.failing_since?.toISOString() ?? null,
         problems: problems
           .filter(({ source_id }) => source_id === source.id)
-          .map(({ collection, external_id, reason, seen_at }) => ({
+          .map(({ collection, external_id, fault, reason, seen_at }) => ({
             collection,
             externalId: external_id,
-            reason,
+            fault,
+            detail: reason,
             seenAt: seen_at.toISOString(),
           })),
       })),

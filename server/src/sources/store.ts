@@ -1,5 +1,7 @@
-import type { Db, Trx } from '../db';
-import type { BrokenRecord, NeutralCollection, NeutralRecord } from './neutral';
+import type { Db, Trx } from '../kit';
+import type { SyncFault } from '@cadro/contract';
+import type { NeutralCollection, NeutralRecord } from '../records';
+import type { BrokenRecord } from './connector';
 
 export interface SourceRow {
   readonly id: string;
@@ -55,10 +57,11 @@ export async function reportBroken(
   now: Date,
 ): Promise<void> {
   if (broken.length === 0) return;
-  const rows = broken.map(({ externalId, reason, raw }) => ({
+  const rows = broken.map(({ externalId, fault, reason, raw }) => ({
     source_id: sourceId,
     collection,
     external_id: externalId,
+    fault,
     reason,
     record: JSON.stringify(raw),
     seen_at: now,
@@ -85,38 +88,16 @@ export async function waitingRecords(
   collection: NeutralCollection,
 ): Promise<NeutralRecord[]> {
   const rows = await db('sync_problems')
-    .where({ source_id: sourceId, collection, reason: unknownReference })
+    .where({ source_id: sourceId, collection, fault: 'unknown-reference' })
     .select<{ record: NeutralRecord }[]>('record');
   return rows.map(({ record }) => record);
 }
 
-export const unknownReference = 'refers to a record that the source has not given';
-
-export const studentsOfCourses = async (trx: Trx, courseIds: readonly string[]): Promise<string[]> =>
-  courseIds.length === 0
-    ? []
-    : trx('enrolments')
-        .whereIn('course_id', [...courseIds])
-        .where({ active: true })
-        .distinct()
-        .pluck('student_id');
-
-/** Students of a source whose figures are older than `before`, or who have none yet. */
-export const studentsWithStaleFigures = (db: Db, sourceId: string, before: Date): Promise<string[]> =>
-  db('enrolments as e')
-    .leftJoin('current_figures as f', (on) =>
-      on.on('f.student_id', 'e.student_id').andOn('f.course_id', 'e.course_id'),
-    )
-    .where({ 'e.source_id': sourceId, 'e.active': true })
-    .where((is) => is.whereNull('f.as_of').orWhere('f.as_of', '<', before))
-    .distinct()
-    .pluck('e.student_id');
-
 /** The sources of the linked children, with what could not be taken in. */
 export async function sourcesOfStudents(db: Db, studentIds: readonly string[]) {
   const sources = await db('sources as src')
-    .join('students as s', 's.source_id', 'src.id')
-    .whereIn('s.id', [...studentIds])
+    .join('student_profiles as s', 's.source_id', 'src.id')
+    .whereIn('s.student_id', [...studentIds])
     .groupBy('src.id')
     .orderBy('src.name')
     .select<
@@ -126,7 +107,7 @@ export async function sourcesOfStudents(db: Db, studentIds: readonly string[]) {
       'src.name',
       'src.read_at',
       'src.failing_since',
-      db.raw('array_agg(s.id::text) as student_ids'),
+      db.raw('array_agg(s.student_id::text) as student_ids'),
     );
   return sources;
 }
@@ -136,13 +117,16 @@ export const problemsOf = (db: Db, sourceIds: readonly string[]) =>
     .whereIn('source_id', [...sourceIds])
     .orderBy('seen_at', 'desc')
     .limit(100)
-    .select<{ source_id: string; collection: string; external_id: string; reason: string; seen_at: Date }[]>(
-      'source_id',
-      'collection',
-      'external_id',
-      'reason',
-      'seen_at',
-    );
+    .select<
+      {
+        source_id: string;
+        collection: string;
+        external_id: string;
+        fault: SyncFault;
+        reason: string;
+        seen_at: Date;
+      }[]
+    >('source_id', 'collection', 'external_id', 'fault', 'reason', 'seen_at');
 
 export async function addSource(
   db: Db,
@@ -164,4 +148,21 @@ export async function addSource(
 
 export async function moveSource(db: Db, clientId: string, baseUrl: string): Promise<void> {
   await db('sources').where({ client_id: clientId }).update({ base_url: baseUrl });
+}
+
+export interface SourceState {
+  readonly name: string;
+  readonly baseUrl: string;
+}
+
+/** What sources are called and where they are, by id. */
+export async function sourceStates(
+  db: Db,
+  ids: readonly string[],
+): Promise<(sourceId: string) => SourceState> {
+  const rows = await db('sources')
+    .whereIn('id', [...ids])
+    .select<(SourceState & { id: string })[]>('id', 'name', 'base_url as baseUrl');
+  const byId = new Map(rows.map((row) => [row.id, row]));
+  return (sourceId) => byId.get(sourceId) ?? { name: '', baseUrl: '' };
 }

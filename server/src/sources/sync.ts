@@ -1,33 +1,31 @@
-import type { Config } from '../config';
-import type { Clock, Db, Trx } from '../db';
-import { enqueueFigures, enqueueLooks } from '../jobs/queue';
-import { logChanges } from './changeLog';
+import { feedScope, oneRosterScopes } from '@cadro/contract';
+import { unseal, type Config, type Db, type Deps, type Job, type Trx } from '../kit';
+import {
+  logChanges,
+  neutralCollections,
+  studentsOfCourses,
+  writeCollection,
+  type NeutralCollection,
+  type NeutralRecord,
+} from '../records';
+import type { Connector, Page } from './connector';
 import { FeedConnector } from './connectors/feed';
 import { OneRosterConnector } from './connectors/oneRoster';
 import { justBefore } from './connectors/paging';
-import { feedScope, oneRosterScopes } from '@cadro/contract';
-import { unseal } from '../seal';
-import {
-  neutralCollections,
-  type Connector,
-  type NeutralCollection,
-  type NeutralRecord,
-  type Page,
-  type ResultNeutral,
-} from './neutral';
 import { SchoolHttp } from './schoolHttp';
 import * as store from './store';
-import { tableShapes } from './tables';
-import { writeRecords, type Written } from './writeRecords';
-import { writeResults } from './writeResults';
 
-/** Figures older than this are computed anew after a sync even if no record changed: due dates pass. */
-const staleAfterMs = 6 * 60 * 60 * 1000;
+/** What the rooms below do about a reading; handed in, because this room does not know them. */
+export interface ReadingHooks {
+  /** Records of these children have changed; runs in the transaction that writes them. */
+  readonly onRecords: (trx: Trx, studentIds: readonly string[]) => Promise<void>;
+  /** A reading is over, whole or cut. */
+  readonly onReading: (db: Db, sourceId: string, whole: boolean) => Promise<void>;
+}
 
-export interface SyncDeps {
-  readonly db: Db;
-  readonly clock: Clock;
+export interface SyncDeps extends Deps {
   readonly config: Pick<Config, 'secret' | 'sourceTimeoutMs'>;
+  readonly reading: ReadingHooks;
 }
 
 export interface SyncReport {
@@ -40,8 +38,6 @@ interface Run {
   readonly source: store.SourceRow;
   readonly now: Date;
   report: { records: number; problems: number };
-  /** Whose records changed. */
-  readonly touched: Set<string>;
 }
 
 function connectorsOf({ config }: SyncDeps, source: store.SourceRow): Connector[] {
@@ -60,28 +56,14 @@ function connectorsOf({ config }: SyncDeps, source: store.SourceRow): Connector[
 /** The backlog of a first reading counts as known from its records' own times on. */
 const knownAt = ({ source, now }: Run): Date | null => (source.complete_at ? now : null);
 
-const write = (
-  trx: Trx,
-  run: Run,
-  collection: NeutralCollection,
-  records: readonly NeutralRecord[],
-): Promise<Written> =>
-  collection === 'results'
-    ? writeResults(trx, run.source.id, records as readonly ResultNeutral[], knownAt(run))
-    : writeRecords(trx, run.source.id, tableShapes[collection], records, knownAt(run));
-
-async function writeCollection(
-  trx: Trx,
-  run: Run,
-  collection: NeutralCollection,
-  records: readonly NeutralRecord[],
-) {
-  const written = await write(trx, run, collection, records);
+async function takeIn(trx: Trx, run: Run, collection: NeutralCollection, records: readonly NeutralRecord[]) {
+  const written = await writeCollection(trx, run.source.id, collection, records, knownAt(run));
   await store.clearProblems(trx, run.source.id, collection, written.ids);
   const waiting = records.filter(({ id }) => !written.ids.has(id));
   const broken = waiting.map((record) => ({
     externalId: record.id,
-    reason: store.unknownReference,
+    fault: 'unknown-reference' as const,
+    reason: '',
     raw: record,
   }));
   await store.reportBroken(trx, run.source.id, collection, broken, run.now);
@@ -89,10 +71,9 @@ async function writeCollection(
   if (run.source.complete_at) await logChanges(trx, written.changes, run.now);
   run.report.records += written.ids.size;
   run.report.problems += broken.length;
-  const students = await store.studentsOfCourses(trx, written.courseIds);
+  const students = await studentsOfCourses(trx, written.courseIds);
   const touched = [...new Set([...written.studentIds, ...students])];
-  for (const id of touched) run.touched.add(id);
-  await enqueueFigures(trx, touched);
+  if (touched.length > 0) await run.deps.reading.onRecords(trx, touched);
 }
 
 const byCollection = (page: Page): [NeutralCollection, NeutralRecord[]][] =>
@@ -104,7 +85,7 @@ const byCollection = (page: Page): [NeutralCollection, NeutralRecord[]][] =>
 /** One page, one transaction: all of it goes in, with the jobs it asks for, or none. */
 async function writePage(run: Run, collection: string, page: Page): Promise<void> {
   await run.deps.db.transaction(async (trx) => {
-    for (const [neutral, records] of byCollection(page)) await writeCollection(trx, run, neutral, records);
+    for (const [neutral, records] of byCollection(page)) await takeIn(trx, run, neutral, records);
     await store.reportBroken(trx, run.source.id, collection, page.broken, run.now);
     run.report.problems += page.broken.length;
   });
@@ -127,7 +108,7 @@ async function retryWaiting(run: Run): Promise<void> {
   for (const collection of neutralCollections) {
     const records = await store.waitingRecords(run.deps.db, run.source.id, collection);
     if (records.length === 0) continue;
-    await run.deps.db.transaction((trx) => writeCollection(trx, run, collection, records));
+    await run.deps.db.transaction((trx) => takeIn(trx, run, collection, records));
   }
 }
 
@@ -140,7 +121,7 @@ export async function syncSource(deps: SyncDeps, sourceId: string): Promise<Sync
   const source = await store.findSource(deps.db, sourceId);
   if (!source) throw new Error(`no source ${sourceId}`);
   const now = await deps.clock.now();
-  const run: Run = { deps, source, now, report: { records: 0, problems: 0 }, touched: new Set() };
+  const run: Run = { deps, source, now, report: { records: 0, problems: 0 } };
   try {
     for (const connector of connectorsOf(deps, source)) {
       for (const collection of connector.collections) await readCollection(run, connector, collection);
@@ -148,17 +129,19 @@ export async function syncSource(deps: SyncDeps, sourceId: string): Promise<Sync
     await retryWaiting(run);
   } catch (error) {
     await store.markFailed(deps.db, sourceId, now, error instanceof Error ? error.message : String(error));
-    await enqueueLooks(deps.db, [...run.touched]);
+    await deps.reading.onReading(deps.db, sourceId, false);
     throw error;
   }
   await store.markRead(deps.db, sourceId, now);
-  const stale = await store.studentsWithStaleFigures(
-    deps.db,
-    sourceId,
-    new Date(now.getTime() - staleAfterMs),
-  );
-  await enqueueFigures(deps.db, stale);
   // Only now, when all of a reading is in: half of one would be told as if it were whole.
-  await enqueueLooks(deps.db, [...new Set([...run.touched, ...stale])]);
+  await deps.reading.onReading(deps.db, sourceId, true);
   return run.report;
 }
+
+/** One source is never read twice at once. */
+export const readingJob = (sourceId: string): Job => ({
+  task: 'syncSource',
+  payload: { sourceId },
+  key: `sync:${sourceId}`,
+  queue: `source:${sourceId}`,
+});

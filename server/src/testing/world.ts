@@ -8,13 +8,24 @@ import { parse } from '@cadro/contract/parse';
 import { createTransport } from 'nodemailer';
 import pino from 'pino';
 import request, { type Agent } from 'supertest';
-import type { Config } from '../config';
-import { demoClock, migrate, openDatabase, setDemoClock, type Clock, type Db } from '../db';
-import { SimulatedSchools } from '../demo/school';
-import { buildServer, type Server } from '../http';
+import { computeFigures } from '../gradebook';
 import { addHousehold, hashPassword, putLink } from '../household';
-import { migrateQueue, untilIdle, startWorker } from '../jobs';
-import { seal } from '../seal';
+import {
+  demoClock,
+  migrate,
+  migrateQueue,
+  openDatabase,
+  seal,
+  setDemoClock,
+  untilIdle,
+  type Clock,
+  type Config,
+  type Db,
+} from '../kit';
+import { buildServer, type Server } from '../main/app';
+import { SimulatedSchools } from '../main/demo/school';
+import { onFigures, readingHooks } from '../main/hooks';
+import { startWorker } from '../main/jobs';
 import { addSource, syncSource } from '../sources';
 
 const textKey = 'the gateway key of tests';
@@ -151,7 +162,8 @@ export class World {
   sync(school: string) {
     const id = this.sources.get(school);
     if (!id) throw new Error(`no source ${school}`);
-    return syncSource({ db: this.db, clock: this.clock, config: this.config }, id);
+    const { db, clock, config } = this;
+    return syncSource({ db, clock, config, reading: readingHooks({ db, clock }) }, id);
   }
 
   /** Reads every school and works the queue off. */
@@ -167,6 +179,11 @@ export class World {
     for (const { id, external_id } of rows) this.students.set(external_id, id);
   }
 
+  /** Computes children's figures at once, with all that follows in their transaction. */
+  compute(...studentIds: readonly string[]): Promise<void> {
+    return computeFigures({ db: this.db, clock: this.clock, onFigures }, studentIds);
+  }
+
   /** Lets the job worker do everything that waits. */
   async workOff(): Promise<void> {
     const runner = await this.startWorker();
@@ -177,8 +194,8 @@ export class World {
 
   startWorker() {
     const { db, clock, config } = this;
-    const mail = { db, config, transport: createTransport(config.smtpUrl) };
-    return startWorker({ db, clock, config, mail }, pino({ level: 'silent' }));
+    const transport = createTransport(config.smtpUrl);
+    return startWorker({ db, clock, config, transport }, pino({ level: 'silent' }));
   }
 
   student(externalId: string): string {

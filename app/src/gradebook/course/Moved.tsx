@@ -1,12 +1,11 @@
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import type { CourseDetail, FigureStep } from '@cadro/contract';
-import { spanSteps } from '@cadro/core';
+import { dayMs, spanSteps } from '@cadro/core';
 import { useFormat } from '../../i18n';
 import { Choice, Heading, Quiet, Quietly, Row, SaveCsv, Stack, StepLine, Words, WayOn } from '../../ui';
 import { causeWords, deltaWords } from './courseWords';
 
-const dayMs = 24 * 60 * 60 * 1000;
 const ranges = ['weeks', 'term', 'year'] as const;
 type Range = (typeof ranges)[number];
 

@@ -1,6 +1,6 @@
 import MiniSearch from 'minisearch';
 import { workGroups, type WorkGroup, type WorkRow } from '@cadro/contract';
-import { shareOf, sharePerHour } from '@cadro/core';
+import { dayMs, shareOf, sharePerHour } from '@cadro/core';
 
 export const sorts = ['order', 'effect', 'hour', 'deadline', 'effort', 'date'] as const;
 export type Sort = (typeof sorts)[number];
@@ -55,7 +55,6 @@ export const keyOf = ({
   itemId,
 }: Pick<WorkRow, 'group' | 'studentId' | 'itemId'>): string => `${group}:${studentId}:${itemId}`;
 
-const dayMs = 24 * 60 * 60 * 1000;
 
 /** When something about a row ends: a loose end's deadline, else its day. */
 export const endOf = ({ kind, deadline, dueAt }: WorkRow): string | null => (kind ? deadline : dueAt);

@@ -3,8 +3,7 @@ import { instantOf, type Item } from '../../gradebook';
 import type { ChildFacts, CourseSight } from '../facts';
 import type { ChildRule } from '../signal';
 import { workSignal } from './workReason';
-
-const dayMs = 24 * 60 * 60 * 1000;
+import { dayMs } from '../../dates';
 
 /** The works of a course that have been given out, are not handed in, and are due within so many days. */
 export const worksDue = ({ asOfMs }: ChildFacts, { items, results }: CourseSight, days: number): Item[] =>

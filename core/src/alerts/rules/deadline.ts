@@ -2,8 +2,7 @@ import { instantOf } from '../../gradebook';
 import type { ChildFacts, CourseSight } from '../facts';
 import type { ChildRule } from '../signal';
 import { endOf, standsSince, workKey, workSignal } from './workReason';
-
-const dayMs = 24 * 60 * 60 * 1000;
+import { dayMs } from '../../dates';
 
 interface End {
   readonly itemId: string;

@@ -1,7 +1,6 @@
 import type { ChildRule } from '../signal';
 import { workSignal } from './workReason';
-
-const dayMs = 24 * 60 * 60 * 1000;
+import { dayMs } from '../../dates';
 
 /** Work that was handed in so many days ago and has no mark. */
 export const unmarked: ChildRule = {

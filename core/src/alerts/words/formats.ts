@@ -1,5 +1,6 @@
 import { assertNever, type FigureReason, type Language } from '@cadro/contract';
 import { roundHalfAway } from '../../gradebook';
+import { dayMs } from '../../dates';
 
 /** How dates, figures and lists are written in one language and zone. */
 export interface Formats {
@@ -19,7 +20,6 @@ export interface Formats {
 const locales: Readonly<Record<Language, string>> = { en: 'en-GB', es: 'es-ES' };
 /** 5 January 2026 was a Monday. */
 const aMondayMs = Date.UTC(2026, 0, 5);
-const dayMs = 24 * 60 * 60 * 1000;
 
 export function formatsFor(language: Language, timeZone: string): Formats {
   const locale = locales[language];

@@ -1,13 +1,14 @@
 import type { Matter, NamedLooseEnd } from '@cadro/contract';
 import type { CourseFacts, FamilyFacts } from './facts';
 import { isInHand } from './inHand';
+import { dayMs } from '../../dates';
 
 /** A fall smaller than this share of the scale is no matter of its own. */
 const leastFall = 0.01;
 const leastGain = 0.005;
 
 /** Marks take a day or two to travel: work that is overdue for less is no matter yet. */
-export const travelMs = 2 * 24 * 60 * 60 * 1000;
+export const travelMs = 2 * dayMs;
 
 /** The next last day on which one of them is taken; those that have passed are no reason to hurry. */
 export const nextEnd = (ends: readonly NamedLooseEnd[], now: string): string | null =>

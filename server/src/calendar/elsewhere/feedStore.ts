@@ -1,6 +1,6 @@
 import type { CalendarLayer } from '@cadro/contract';
 import type { GivenEvent } from '@cadro/core/ical';
-import { inChunks, type Db, type Trx } from '../../db';
+import { inChunks, type Db, type Trx } from '../../kit';
 
 export interface FeedRow {
   readonly id: string;

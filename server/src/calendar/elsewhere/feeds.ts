@@ -1,9 +1,7 @@
 import type { CalendarFeed, FeedBody, ImportedCalendar } from '@cadro/contract';
-import type { Config } from '../../config';
+import { type Config, hashToken, HttpProblem, newToken, seal, unseal, type Deps } from '../../kit';
 import { childrenFor } from '../../household';
-import { HttpProblem } from '../../http/problems';
-import { hashToken, newToken, seal, unseal } from '../../seal';
-import { viewerOf, type Deps } from '../viewer';
+import { viewerOf } from '../viewer';
 import * as store from './feedStore';
 import { importsOf } from './importStore';
 

@@ -1,7 +1,7 @@
 import type { ImportReport } from '@cadro/contract';
 import type { DateRange } from '@cadro/core';
 import type { ReadEvent } from '@cadro/core/ical';
-import { inChunks, type Db, type Trx } from '../../db';
+import { inChunks, type Db, type Trx } from '../../kit';
 import type { Viewer } from '../viewer';
 
 interface ImportRow {

@@ -2,8 +2,8 @@ import type { ImportBody, ImportReport } from '@cadro/contract';
 import { daysAfter } from '@cadro/core';
 import { CalendarError, readCalendar, type ReadCalendar } from '@cadro/core/ical';
 import { householdOf, requireWriter } from '../../household';
-import { HttpProblem } from '../../http/problems';
-import { viewerOf, zoneOf, type Deps } from '../viewer';
+import { HttpProblem, type Deps } from '../../kit';
+import { viewerOf, zoneOf } from '../viewer';
 import * as store from './importStore';
 
 /** Rules are followed so far ahead when their end is looked for. */

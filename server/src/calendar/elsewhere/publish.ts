@@ -1,10 +1,9 @@
 import { pageOfEvent, type CalendarEvent, type CalendarLayer } from '@cadro/contract';
 import { type DateRange, daysAfter } from '@cadro/core';
 import { publish, writeCalendar, type DraftEvent } from '@cadro/core/ical';
-import { hashToken } from '../../seal';
-import { HttpProblem } from '../../http/problems';
+import { hashToken, HttpProblem, type Deps } from '../../kit';
 import { eventsOf } from '../calendar';
-import { viewerOf, type Deps, type Viewer } from '../viewer';
+import { viewerOf, type Viewer } from '../viewer';
 import * as store from './feedStore';
 
 /** A subscription holds the school year around today. */

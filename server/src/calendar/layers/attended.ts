@@ -1,7 +1,7 @@
 import type { CalendarEvent } from '@cadro/contract';
 import type { DateRange } from '@cadro/core';
 import { attendanceOf, type ChildAttendance } from '../../attendance';
-import type { Db } from '../../db';
+import type { Db } from '../../kit';
 import { eventOf, type Viewer } from '../viewer';
 
 type SchoolDay = ChildAttendance['days'][number];

@@ -1,8 +1,9 @@
+import type { Deps } from '../../kit';
 import type { CalendarEvent } from '@cadro/contract';
 import { type DateRange, daysAfter } from '@cadro/core';
 import { openFollowUps } from '../../followups';
 import { readPlan } from '../../plan';
-import { eventOf, zoneOf, type Deps, type Viewer } from '../viewer';
+import { eventOf, zoneOf, type Viewer } from '../viewer';
 
 const within = (on: string | null, { from, to }: DateRange): on is string =>
   on !== null && on >= from && on <= to;

@@ -1,7 +1,7 @@
 import type { CalendarEvent } from '@cadro/contract';
 import type { DateRange } from '@cadro/core';
 import { expandEvent } from '@cadro/core/ical';
-import type { Db } from '../../db';
+import type { Db } from '../../kit';
 import { importedBetween } from '../elsewhere/importStore';
 import { eventOf, zoneOf, type Viewer } from '../viewer';
 

@@ -1,8 +1,9 @@
 import type { CalendarEvent } from '@cadro/contract';
 import { type DateRange, daysAfter, isWeekend } from '@cadro/core';
-import type { Db } from '../../db';
+import { groupBy, type Db } from '../../kit';
+import * as timetable from '../../records';
+import { sourceStates } from '../../sources';
 import { eventView } from '../day';
-import * as timetable from '../timetableStore';
 import { eventOf, zoneOf, type Viewer } from '../viewer';
 
 /** Longer holidays than this are none of a school year. */
@@ -12,12 +13,12 @@ const longestClosure = 100;
 export async function schoolEvents(db: Db, viewer: Viewer, range: DateRange): Promise<CalendarEvent[]> {
   const ids = viewer.children.map(({ id }) => id);
   const rows = await timetable.schoolEventsOf(db, ids, range);
-  const byEvent = new Map<string, timetable.EventRow[]>();
-  for (const row of rows) byEvent.set(row.eventId, [...(byEvent.get(row.eventId) ?? []), row]);
+  const sourceOf = await sourceStates(db, [...new Set(rows.map(({ sourceId }) => sourceId))]);
+  const byEvent = groupBy(rows, ({ eventId }) => eventId);
   return [...byEvent].flatMap(([eventId, same]) => {
     const [row] = same;
     if (!row) return [];
-    const { kind, title, courseTitle, on, lastOn, startsAt, endsAt, place, href } = eventView(row);
+    const { kind, title, courseTitle, on, lastOn, startsAt, endsAt, place, href } = eventView(row, sourceOf);
     return eventOf({
       key: `event-${eventId}`,
       layer: kind === 'meeting' ? 'meeting' : 'school',
@@ -36,7 +37,7 @@ interface Closure {
 }
 
 /** Days without school that follow on one another under one name are one; weekends without a name are none. */
-function closuresOf(days: readonly timetable.SchoolDayRow[]): Closure[] {
+function closuresOf(days: readonly timetable.KeptSchoolDay[]): Closure[] {
   const found: Closure[] = [];
   let last: Closure | null = null;
   for (const { on, open, title } of days) {

@@ -1,8 +1,9 @@
 import type { CalendarEvent } from '@cadro/contract';
 import { isTest, type DateRange } from '@cadro/core';
 import { wallTimeIn } from '@cadro/core/ical';
-import type { Db } from '../../db';
-import { endOfDay, isOpen, offerEnds, startOfDay } from '../../gradebook';
+import { offerEnds } from '../../gradebook';
+import { endOfDay, startOfDay, type Db } from '../../kit';
+import { isOpen } from '../../records';
 import { eventOf, zoneOf, type Viewer } from '../viewer';
 import { ownDated, worksDue } from '../workStore';
 

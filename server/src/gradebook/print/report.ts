@@ -1,14 +1,11 @@
 import type { Child } from '@cadro/contract';
-import { corrected, courseFigures } from '@cadro/core';
+import { courseFigures } from '@cadro/core';
 import { attendanceOf } from '../../attendance';
-import type { Db } from '../../db';
+import { type Db, HttpProblem } from '../../kit';
 import { guardianById } from '../../household';
-import { HttpProblem } from '../../http/problems';
-import { commentsOf } from '../comments';
-import { correctionsOfHousehold } from '../corrections';
-import { courseRecords } from '../records';
+import { commentsOf } from '../commentStore';
 import { coursesOf } from '../store';
-import { childTerms } from '../terms';
+import { schoolYears } from '../terms';
 import { scaleOf } from '../views';
 import type { Report, ReportCourse } from './reportPage';
 
@@ -29,12 +26,10 @@ export async function reportOf(
   const { guardianId, child, now } = ask;
   const guardian = await guardianById(db, guardianId);
   if (!guardian) throw new HttpProblem('not-signed-in');
-  const [years, rows, correctionOf, comments, loaded] = await Promise.all([
-    childTerms(db, guardianId, child, now),
+  const [{ answer: years, records: all }, rows, comments] = await Promise.all([
+    schoolYears(db, guardianId, child, now),
     coursesOf(db, { studentIds: [child.id], guardianId, now }),
-    correctionsOfHousehold(db, child.id, guardian.household_id),
     commentsOf(db, [child.id], {}),
-    courseRecords(db, child.id, now, { everyTerm: true }),
   ]);
   const leaves = years.terms.filter(({ part }) => !years.terms.some(({ parent }) => parent === part));
   const term = ask.termId
@@ -42,13 +37,12 @@ export async function reportOf(
     : (leaves.find(({ state }) => state === 'running') ?? leaves.find(({ state }) => state === 'closed'));
   if (!term) throw new HttpProblem('not-found');
   const records = new Map(
-    loaded.filter(({ term: own }) => own.id === term.id).map(({ record }) => [record.id, record]),
+    all.filter(({ term: own }) => own.id === term.id).map(({ record }) => [record.id, record]),
   );
   const courses = years.courses
     .filter(({ courseId }) => term.courseIds.includes(courseId))
     .map((course): ReportCourse => {
-      const found = records.get(course.courseId);
-      const record = found && corrected(found, correctionOf(course.courseId));
+      const record = records.get(course.courseId);
       const figures = record ? courseFigures(record) : null;
       const said = course.remarks.find(({ part }) => part === term.part)?.text;
       const word = comments.find((each) => each.course_id === course.courseId && each.subject === 'course');

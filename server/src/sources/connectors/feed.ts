@@ -20,8 +20,8 @@ import {
   type FeedSchoolEvent,
 } from '@cadro/contract';
 import type { Static } from '@sinclair/typebox';
-import { hashCode } from '../../seal';
-import type { Connector, Page } from '../neutral';
+import { hashCode } from '../../kit';
+import type { Connector, Page } from '../connector';
 import type { SchoolHttp } from '../schoolHttp';
 import { listIn, pageSize, readPage, walk, type Translation } from './paging';
 

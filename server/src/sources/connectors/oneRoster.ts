@@ -10,7 +10,7 @@ import {
   type UserRow,
 } from '@cadro/contract';
 import type { Static } from '@sinclair/typebox';
-import type { Connector, Page } from '../neutral';
+import type { Connector, Page } from '../connector';
 import type { SchoolHttp } from '../schoolHttp';
 import { listIn, pageSize, readPage, walk, type Translation } from './paging';
 

@@ -1,7 +1,8 @@
 import { misfits } from '@cadro/contract/parse';
 import type { TObject } from '@sinclair/typebox';
 import { SourceError } from '../errors';
-import type { BrokenRecord, NeutralCollection, NeutralRecord, Page } from '../neutral';
+import type { NeutralCollection, NeutralRecord } from '../../records';
+import type { BrokenRecord, Page } from '../connector';
 
 /** One record of the source becomes one or more neutral ones. */
 export type Translation<Row> = (
@@ -42,7 +43,7 @@ export function readPage(
     const found = misfits(schema, raw);
     if (found.length > 0) {
       const reason = found.map(({ path, message }) => `${path} ${message}`).join('; ');
-      broken.push({ externalId: nameOf(raw, members.id, index), reason, raw });
+      broken.push({ externalId: nameOf(raw, members.id, index), fault: 'misfit', reason, raw });
       return;
     }
     const row = raw as Record<string, unknown>; // checked above

@@ -1,6 +1,6 @@
 import type { ResultRow } from '@cadro/contract';
 import type { SchoolHttp } from '../schoolHttp';
-import type { Page } from '../neutral';
+import type { Page } from '../connector';
 import { FeedConnector } from './feed';
 import { OneRosterConnector, statusOf } from './oneRoster';
 

@@ -1,0 +1,154 @@
+import { AlertDelivery, AlertRules, rolesAllowed, type Language } from '@cadro/contract';
+import { parse } from '@cadro/contract/parse';
+import { presetRules, usualDelivery } from '@cadro/core';
+import type { Db, Trx } from '../kit';
+
+/** A guardian with what they have set, or what holds for who has set nothing. */
+export interface Settings {
+  readonly guardianId: string;
+  readonly householdId: string;
+  readonly email: string;
+  readonly name: string;
+  readonly rules: AlertRules;
+  readonly delivery: AlertDelivery;
+  readonly mailStoppedAt: Date | null;
+  readonly mailBouncedAt: Date | null;
+}
+
+/** A child with who is told about it: those who may read what a household talks about, and not the child's own sign-in. */
+export interface Watch {
+  readonly settings: Settings;
+  readonly studentId: string;
+  readonly givenName: string;
+  readonly timeZone: string;
+  readonly sourceName: string;
+  readonly linkedAt: Date;
+  /** The last look; null before the first one. */
+  readonly lookedAt: Date | null;
+}
+
+interface Row {
+  readonly guardian_id: string;
+  readonly household_id: string;
+  readonly email: string;
+  readonly name: string;
+  readonly language: Language;
+  readonly rules: unknown;
+  readonly delivery: unknown;
+  readonly mail_stopped_at: Date | null;
+  readonly mail_bounced_at: Date | null;
+  readonly student_id: string;
+  readonly given_name: string;
+  readonly time_zone: string;
+  readonly source_name: string;
+  readonly linked_at: Date;
+  readonly at: Date | null;
+}
+
+const watchOf = (row: Row): Watch => ({
+  settings: {
+    guardianId: row.guardian_id,
+    householdId: row.household_id,
+    email: row.email,
+    name: row.name,
+    rules: row.rules === null ? presetRules('usual') : parse('stored alert rules', AlertRules, row.rules),
+    delivery:
+      row.delivery === null
+        ? usualDelivery(row.time_zone, row.language)
+        : parse('stored delivery', AlertDelivery, row.delivery),
+    mailStoppedAt: row.mail_stopped_at,
+    mailBouncedAt: row.mail_bounced_at,
+  },
+  studentId: row.student_id,
+  givenName: row.given_name,
+  timeZone: row.time_zone,
+  sourceName: row.source_name,
+  linkedAt: row.linked_at,
+  lookedAt: row.at,
+});
+
+/**
+ * Who is told about whom, by links that stand: one query. Children of a source that has not been read whole yet are
+ * left out: nothing of its backlog is news.
+ */
+export async function watchesOf(
+  db: Db | Trx,
+  of: { readonly studentIds?: readonly string[]; readonly guardianIds?: readonly string[] },
+): Promise<Watch[]> {
+  const rows = await db('standing_links as l')
+    .join('guardian_profiles as g', 'g.guardian_id', 'l.guardian_id')
+    .join('student_profiles as s', 's.student_id', 'l.student_id')
+    .join('source_states as src', 'src.source_id', 's.source_id')
+    .leftJoin('alert_settings as set', 'set.guardian_id', 'l.guardian_id')
+    .leftJoin('alert_looks as k', (on) =>
+      on.on('k.student_id', 'l.student_id').andOn('k.guardian_id', 'l.guardian_id'),
+    )
+    .whereIn('l.role', rolesAllowed('read-talk'))
+    .whereNotNull('src.complete_at')
+    .modify((query) => {
+      if (of.studentIds) query.whereIn('l.student_id', [...of.studentIds]);
+      if (of.guardianIds) query.whereIn('l.guardian_id', [...of.guardianIds]);
+    })
+    .orderByRaw(`l.guardian_id, substring(s.year from '[0-9]+')::int desc nulls last, s.given_name`)
+    .select<Row[]>(
+      'l.guardian_id',
+      'l.household_id',
+      'g.email',
+      'g.name',
+      'g.language',
+      'set.rules',
+      'set.delivery',
+      'set.mail_stopped_at',
+      'set.mail_bounced_at',
+      'l.student_id',
+      's.given_name',
+      's.time_zone',
+      'src.name as source_name',
+      'l.linked_at',
+      'k.at',
+    );
+  return rows.map(watchOf);
+}
+
+export interface GuardianSource {
+  readonly guardian_id: string;
+  readonly looked_at: Date | null;
+  readonly source_id: string;
+  readonly name: string;
+  readonly read_at: Date;
+}
+
+/** The sources of each guardian's children, with when the guardian last looked. */
+export const guardianSources = (db: Db, guardianIds: readonly string[]): Promise<GuardianSource[]> =>
+  db('standing_links as l')
+    .join('guardian_profiles as g', 'g.guardian_id', 'l.guardian_id')
+    .join('student_profiles as s', 's.student_id', 'l.student_id')
+    .join('source_states as src', 'src.source_id', 's.source_id')
+    .whereIn('l.guardian_id', [...guardianIds])
+    .whereNotNull('src.read_at')
+    .distinct<GuardianSource[]>('l.guardian_id', 'g.looked_at', 'src.source_id', 'src.name', 'src.read_at');
+
+export interface LinkedChild {
+  readonly studentId: string;
+  readonly givenName: string;
+  readonly timeZone: string;
+}
+
+/** Those of the children about whom a guardian may be told, by links that stand; by child. */
+export async function toldChildren(
+  db: Db,
+  guardianId: string,
+  studentIds: readonly string[],
+): Promise<ReadonlyMap<string, LinkedChild>> {
+  const rows = await db('standing_links as l')
+    .join('student_profiles as s', 's.student_id', 'l.student_id')
+    .where({ 'l.guardian_id': guardianId })
+    .whereIn('l.student_id', [...studentIds])
+    .whereIn('l.role', rolesAllowed('read-talk'))
+    .select<LinkedChild[]>(
+      'l.student_id as studentId',
+      's.given_name as givenName',
+      's.time_zone as timeZone',
+    );
+  return new Map(rows.map((row) => [row.studentId, row]));
+}

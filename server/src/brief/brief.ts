@@ -1,0 +1,91 @@
+import { rolesAllowed, type Brief, type Child } from '@cadro/contract';
+import { dateIn, dayMs, type FollowUpFacts, triage } from '@cadro/core';
+import { raisedAlerts } from '../alerts';
+import { attendanceOf } from '../attendance';
+import { openFollowUps, type OpenFollowUp } from '../followups';
+import { commentFacts, commentsOf } from '../gradebook';
+import type { Db, Deps } from '../kit';
+import { unreadReplies } from '../messages';
+import { goodNewsOf } from '../outlook';
+import { resultChanges } from '../records';
+import { sourcesOfStudents } from '../sources';
+import { absenceFacts, comingDays, namedCourses } from './family';
+
+/** A comment is news for this long, good news a little longer. */
+const commentNewsMs = 4 * dayMs;
+const goodNewsMs = 5 * dayMs;
+const comingDaysAhead = 6;
+
+const followUpFacts = (row: OpenFollowUp, today: string): FollowUpFacts => ({
+  id: row.id,
+  studentId: row.student_id,
+  courseId: row.course_id,
+  courseTitle: row.course_title,
+  itemId: row.item_id,
+  topic: row.topic,
+  absence: row.absence && {
+    purpose: row.absence.purpose,
+    on: row.absence.lessons.map(({ on }) => on),
+  },
+  title: row.title,
+  lookAgainOn: row.look_again_on,
+  due: row.look_again_on !== null && row.look_again_on <= today,
+  written: row.written,
+});
+
+async function freshnessOf(db: Db, studentIds: readonly string[]): Promise<Brief['freshness']> {
+  return (await sourcesOfStudents(db, studentIds)).map((source) => ({
+    sourceName: source.name,
+    readAt: source.read_at?.toISOString() ?? null,
+    failingSince: source.failing_since?.toISOString() ?? null,
+    studentIds: source.student_ids,
+  }));
+}
+
+/** The Brief of one guardian: a bounded number of queries, however many courses and children. */
+export async function briefOf(
+  { db, clock }: Deps,
+  guardianId: string,
+  children: readonly Child[],
+): Promise<Brief> {
+  const now = await clock.now();
+  const ids = children.map(({ id }) => id);
+  const talkIds = children.filter(({ role }) => rolesAllowed('read-talk').includes(role)).map(({ id }) => id);
+  const zones = new Map(children.map(({ id, timeZone }) => [id, timeZone]));
+  const [courses, comments, attendance, followUps, replies, changes, coming, freshness, alerts] =
+    await Promise.all([
+      namedCourses(db, guardianId, children, now),
+      commentsOf(db, ids, { since: new Date(now.getTime() - commentNewsMs) }),
+      attendanceOf(db, { guardianId }, children, now),
+      openFollowUps(db, guardianId, talkIds),
+      unreadReplies(db, guardianId, talkIds),
+      resultChanges(db, ids, new Date(now.getTime() - goodNewsMs)),
+      comingDays(db, guardianId, children, now, comingDaysAhead),
+      freshnessOf(db, ids),
+      raisedAlerts(db, guardianId, talkIds, now),
+    ]);
+  const facts = followUps.map((row) => followUpFacts(row, dateIn(zones.get(row.student_id) ?? 'UTC', now)));
+  return {
+    asOf: now.toISOString(),
+    today: dateIn(children[0]?.timeZone ?? 'UTC', now),
+    matters: triage({
+      now: now.toISOString(),
+      courses,
+      comments: comments.map(commentFacts),
+      absences: attendance.map(absenceFacts),
+      followUps: facts,
+      replies,
+      alerts: alerts.flatMap(({ told, studentId, state, overAt, ...alert }) =>
+        studentId !== null && state !== 'done' && overAt === null
+          ? [{ ...alert, studentId, leading: told }]
+          : [],
+      ),
+    }),
+    inHand: facts
+      .filter(({ due }) => !due)
+      .map(({ id, studentId, title, lookAgainOn }) => ({ followUpId: id, studentId, title, lookAgainOn })),
+    goodNews: goodNewsOf(changes),
+    coming,
+    freshness,
+  };
+}

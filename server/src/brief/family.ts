@@ -1,0 +1,125 @@
+import type { Child, ComingDay, NamedLooseEnd } from '@cadro/contract';
+import { type AbsenceFacts, type CourseFacts, dateIn, dayMs, doubtOf } from '@cadro/core';
+import type { ChildAttendance } from '../attendance';
+import { courseSummary, coursesOf, offerEnds } from '../gradebook';
+import { endOfDay, type Db } from '../kit';
+import { saidAs } from '../outlook';
+import { classroomSaid, comingWork, itemNames } from '../records';
+
+/** The children's courses with figures and with their loose ends named: three queries. */
+export async function namedCourses(
+  db: Db,
+  guardianId: string,
+  children: readonly Child[],
+  now: Date,
+): Promise<CourseFacts[]> {
+  const studentIds = children.map(({ id }) => id);
+  const rows = (await coursesOf(db, { studentIds, guardianId, now })).map(courseSummary);
+  const ids = rows.flatMap(({ figures }) => figures?.looseEnds.map(({ itemId }) => itemId) ?? []);
+  const [items, said] = await Promise.all([itemNames(db, ids), classroomSaid(db, studentIds, ids)]);
+  const names = new Map(items.map((item) => [item.id, item]));
+  const doubt = (studentId: string, itemId: string) => {
+    const both = said.get(`${studentId}:${itemId}`);
+    return both ? doubtOf(saidAs(both.gradebook), saidAs(both.classroom), now.getTime()) : null;
+  };
+  return rows.flatMap((row): CourseFacts[] => {
+    const { figures } = row;
+    if (!figures) return [];
+    const looseEnds = figures.looseEnds.flatMap((end): NamedLooseEnd[] => {
+      const item = names.get(end.itemId);
+      if (!item) return [];
+      const { itemId, kind, deadline, credit, impact } = end;
+      return [
+        {
+          itemId,
+          kind,
+          deadline,
+          credit,
+          impact,
+          title: item.title,
+          dueAt: item.due_at?.toISOString() ?? null,
+          doubt: doubt(row.studentId, itemId),
+        },
+      ];
+    });
+    return [
+      {
+        id: row.id,
+        studentId: row.studentId,
+        title: row.title,
+        outOf: row.scale.outOf,
+        decimals: row.scale.decimals,
+        figures,
+        looseEnds,
+      },
+    ];
+  });
+}
+
+/** What is due over the next days, by the children's own calendar days, and which confirmed offers end on them. */
+export async function comingDays(
+  db: Db,
+  guardianId: string,
+  children: readonly Child[],
+  now: Date,
+  days: number,
+): Promise<ComingDay[]> {
+  const zones = new Map(children.map(({ id, timeZone }) => [id, timeZone]));
+  const zoneOf = (studentId: string) => zones.get(studentId) ?? 'UTC';
+  const until = new Date(now.getTime() + days * dayMs);
+  const [first] = children;
+  const span = { from: dateIn(first?.timeZone ?? 'UTC', now), to: dateIn(first?.timeZone ?? 'UTC', until) };
+  const [rows, ends] = await Promise.all([
+    comingWork(db, [...zones.keys()], now, until),
+    offerEnds(db, guardianId, [...zones.keys()], span),
+  ]);
+  const due = [
+    ...rows.flatMap((row) =>
+      row.dueAt
+        ? [{ row, dueAt: row.dueAt, on: dateIn(zoneOf(row.studentId), row.dueAt), offerEnds: false }]
+        : [],
+    ),
+    ...ends.map((row) => ({
+      row,
+      dueAt: endOfDay(row.until, zoneOf(row.studentId)),
+      on: row.until,
+      offerEnds: true,
+    })),
+  ].sort((a, b) => a.dueAt.getTime() - b.dueAt.getTime());
+  const byDay = new Map<string, ComingDay['items']>();
+  for (const { row, dueAt, on, offerEnds } of due) {
+    const item = {
+      itemId: row.itemId,
+      studentId: row.studentId,
+      courseTitle: row.courseTitle,
+      title: row.title,
+      dueAt: dueAt.toISOString(),
+      possible: row.possible,
+      counts: row.counts,
+      offerEnds,
+    };
+    byDay.set(on, [...(byDay.get(on) ?? []), item]);
+  }
+  return [...byDay].map(([on, items]) => ({ on, items }));
+}
+
+/** School days that an absence is still news on. */
+const recentDays = 5;
+
+/** What the last school days say about a child's absences. */
+export function absenceFacts({ child, days, marks, leftEarlyOn }: ChildAttendance): AbsenceFacts {
+  const recent = days.slice(-recentDays);
+  const dates = new Set(recent.map(({ date }) => date));
+  const leftEarly = leftEarlyOn.filter((date) => dates.has(date));
+  const unexplainedOn = recent
+    .filter(({ lessons }) => lessons.some(({ kind, excused }) => kind === 'absent' && !excused))
+    .map(({ date }) => date);
+  const about = new Set([...leftEarly, ...unexplainedOn]);
+  const lessons = marks.filter(({ mark, meaning }) => about.has(mark.on) && meaning?.kind === 'absent');
+  return {
+    studentId: child.id,
+    unexplainedOn,
+    leftEarlyOn: leftEarly,
+    lessons: [...new Set(lessons.flatMap(({ mark }) => mark.courseTitle ?? []))],
+  };
+}

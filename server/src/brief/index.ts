@@ -1,0 +1,1 @@
+export { briefRouter } from './routes';

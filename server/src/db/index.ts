@@ -1,2 +1,0 @@
-export * from './database';
-export * from './clock';

@@ -1,3 +1,0 @@
-export * from './app';
-export * from './mount';
-export * from './problems';

@@ -1,4 +1,0 @@
-export * from './idle';
-export * from './queue';
-export * from './tasks';
-export * from './worker';

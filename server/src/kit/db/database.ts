@@ -1,0 +1,75 @@
+import knex, { type Knex } from 'knex';
+import { types } from 'pg';
+import * as foundation from '../../../migrations/001_foundation';
+import * as termsAndGrades from '../../../migrations/002_terms_and_grades';
+import * as workAndPlan from '../../../migrations/003_work_and_plan';
+import * as days from '../../../migrations/004_days';
+import * as alerts from '../../../migrations/005_alerts';
+import * as digests from '../../../migrations/006_digests_anew';
+import * as deliveryFaults from '../../../migrations/007_delivery_faults';
+import * as floors from '../../../migrations/008_floors';
+
+/** Dates stay `YYYY-MM-DD`: a calendar date has no instant, and turning it into one moves it by a zone. */
+types.setTypeParser(types.builtins.DATE, (text) => text);
+/** Row counts and identities are far below 2^53. */
+types.setTypeParser(types.builtins.INT8, Number);
+
+export type Db = Knex;
+export type Trx = Knex.Transaction;
+
+const migrations: Record<string, Knex.Migration> = {
+  '001_foundation': foundation,
+  '002_terms_and_grades': termsAndGrades,
+  '003_work_and_plan': workAndPlan,
+  '004_days': days,
+  '005_alerts': alerts,
+  '006_digests_anew': digests,
+  '007_delivery_faults': deliveryFaults,
+  '008_floors': floors,
+};
+
+/** Static, so that the same list serves the bundler, the tests and a running server. */
+class Migrations implements Knex.MigrationSource<string> {
+  async getMigrations() {
+    return Object.keys(migrations);
+  }
+  getMigrationName(name: string) {
+    return name;
+  }
+  async getMigration(name: string) {
+    const migration = migrations[name];
+    if (!migration) throw new Error(`no migration named ${name}`);
+    return migration;
+  }
+}
+
+export function openDatabase(url: string, options: { poolSize?: number } = {}): Db {
+  return knex({
+    client: 'pg',
+    connection: url,
+    pool: { min: 0, max: options.poolSize ?? 10 },
+    migrations: { migrationSource: new Migrations(), tableName: 'migrations' },
+  });
+}
+
+export const migrate = async (db: Db): Promise<void> => {
+  await db.migrate.latest();
+};
+
+/** SQLSTATE of a failed query, or null: failures are told by code, never by message text. */
+export const sqlState = (error: unknown): string | null =>
+  error instanceof Error && 'code' in error && typeof error.code === 'string' ? error.code : null;
+
+/** Whether a write met what only one may have. */
+export const isUniqueViolation = (error: unknown): boolean => sqlState(error) === '23505';
+
+/** So many rows go into one statement: each of their values is a parameter, of which a statement holds 65,535. */
+const rowsAtOnce = 500;
+
+/** Writes many rows in several statements, one after the other. */
+export async function inChunks<R>(
+  rows: readonly R[],
+  write: (some: R[]) => PromiseLike<unknown>,
+): Promise<void> {
+  for (let from = 0; from < rows.length; from += rowsAtOnce) await write(rows.slice(from, from + rowsAtOnce));
+}

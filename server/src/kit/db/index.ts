@@ -1,0 +1,4 @@
+export * from './database';
+export * from './clock';
+export * from './locks';
+export * from './together';

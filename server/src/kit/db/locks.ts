@@ -1,0 +1,9 @@
+import type { Trx } from './database';
+
+/** One at a time for each key, in whatever process, until the transaction ends. */
+export async function oneAtATime(trx: Trx, keys: readonly string[]): Promise<void> {
+  await trx.raw(
+    `select pg_advisory_xact_lock(hashtextextended(key, 0)) from (select unnest(?::text[]) as key order by 1) k`,
+    [[...keys].sort()],
+  );
+}

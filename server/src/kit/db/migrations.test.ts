@@ -1,0 +1,123 @@
+import { freshDatabase } from '../../testing/world';
+import { migrate, openDatabase, type Db } from './database';
+
+async function withDatabase(work: (db: Db) => Promise<void>): Promise<void> {
+  const { url, drop } = await freshDatabase();
+  const db = openDatabase(url, { poolSize: 1 });
+  try {
+    await work(db);
+  } finally {
+    await db.destroy();
+    await drop();
+  }
+}
+
+it('takes a database of the release before along, with what is in it', () =>
+  withDatabase(async (db) => {
+    await db.migrate.up({ name: '001_foundation' });
+    const cursors = JSON.stringify({ results: '2026-10-21T18:00:00Z' });
+    const [source] = await db('sources')
+      .insert({
+        name: 'Millrace',
+        base_url: 'http://127.0.0.1:1/millrace',
+        client_id: 'c',
+        client_secret_sealed: 'x',
+        cursors,
+        complete_at: new Date('2026-10-21T18:00:00Z'),
+      })
+      .returning<{ id: string }[]>('id');
+    await db('terms').insert({
+      source_id: source?.id,
+      external_id: 'first-quarter',
+      title: 'First quarter',
+      starts_on: '2026-09-07',
+      ends_on: '2026-11-06',
+    });
+
+    await migrate(db);
+
+    expect(await db('terms').first('title', 'kind', 'parent_external_id')).toEqual({
+      title: 'First quarter',
+      kind: 'term',
+      parent_external_id: null,
+    });
+    // Everything is read once more, for the new columns; none of it is news.
+    expect(await db('sources').first('cursors', 'complete_at')).toEqual({ cursors: {}, complete_at: null });
+    await migrate(db);
+    expect(await db('migrations').pluck('name')).toEqual([
+      '001_foundation',
+      '002_terms_and_grades',
+      '003_work_and_plan',
+      '004_days',
+      '005_alerts',
+      '006_digests_anew',
+      '007_delivery_faults',
+      '008_floors',
+    ]);
+  }));
+
+async function aGuardian(db: Db): Promise<string> {
+  const [household] = await db('households').insert({ name: 'Here' }).returning<{ id: string }[]>('id');
+  const [guardian] = await db('guardians')
+    .insert({
+      ...{ household_id: household?.id, email: 'maren@test.example', password_hash: 'x' },
+      ...{ name: 'Maren Aldervane', given_name: 'Maren' },
+    })
+    .returning<{ id: string }[]>('id');
+  return guardian?.id ?? '';
+}
+
+it('has a digest that has not gone out made anew, and keeps one that has', () =>
+  withDatabase(async (db) => {
+    await migrate(db);
+    await db.migrate.down({ name: '006_digests_anew' });
+    const guardian_id = await aGuardian(db);
+    for (const [due_on, state] of [
+      ['2026-10-20', 'sent'],
+      ['2026-10-21', 'waiting'],
+    ]) {
+      const [digest] = await db('digests')
+        .insert({ guardian_id, due_on, rhythm: 'daily', content: '{}' })
+        .returning<{ id: string }[]>('id');
+      const at = `${due_on}T20:00:00Z`;
+      await db('deliveries').insert({
+        ...{ guardian_id, channel: 'mail', about: 'digest', digest_id: digest?.id, key: `digest:${due_on}` },
+        ...{ state, made_at: at, at },
+      });
+    }
+
+    await migrate(db);
+
+    expect(await db('digests').pluck('due_on')).toEqual(['2026-10-20']);
+    expect(await db('deliveries').pluck('key')).toEqual(['digest:2026-10-20']);
+  }));
+
+it('says why something did not go out as a reason and a status, where it was said in English', () =>
+  withDatabase(async (db) => {
+    await migrate(db);
+    await db.migrate.down({ name: '007_delivery_faults' });
+    const guardian_id = await aGuardian(db);
+    const at = '2026-10-20T20:00:00Z';
+    for (const error of [
+      'the mail server refused the address (550)',
+      'the mail server could not be reached',
+      'the gateway answered 503',
+      'nothing may be said of it any more',
+      null,
+    ]) {
+      const row = { guardian_id, channel: 'mail', about: 'test', state: 'failed', made_at: at, at, error };
+      await db('deliveries').insert({ ...row, key: error ?? 'well' });
+    }
+
+    await migrate(db);
+
+    expect(await db('deliveries').orderBy('seq').pluck('fault')).toEqual([
+      { reason: 'mail-refused', status: '550' },
+      { reason: 'mail-away', status: null },
+      { reason: 'text-answered', status: '503' },
+      { reason: 'nothing-left', status: null },
+      null,
+    ]);
+    await db.migrate.down({ name: '007_delivery_faults' });
+    expect(await db('deliveries').orderBy('seq').first('error')).toEqual({ error: 'mail-refused 550' });
+  }));

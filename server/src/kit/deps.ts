@@ -1,0 +1,14 @@
+import type { Logger } from 'pino';
+import type { Config } from './config';
+import type { Clock, Db } from './db';
+
+/** What is handed in to every room's routes. */
+export interface ServerDeps {
+  readonly db: Db;
+  readonly clock: Clock;
+  readonly config: Config;
+  readonly log: Logger;
+}
+
+/** Enough for whatever reads or writes records at an instant. */
+export type Deps = Pick<ServerDeps, 'db' | 'clock'>;

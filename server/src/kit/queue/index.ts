@@ -1,0 +1,3 @@
+export * from './idle';
+export * from './migrate';
+export * from './queue';

@@ -1,0 +1,40 @@
+import { wantLooks } from '../alerts';
+import { openFollowUpAbout, settleByRecord } from '../followups';
+import {
+  figuresJob,
+  wantFigures,
+  wantStaleFigures,
+  type FiguresHook,
+  type GradebookHooks,
+} from '../gradebook';
+import type { LinkHook } from '../household';
+import { addJobs, type Deps } from '../kit';
+import type { ReadingHooks } from '../sources';
+
+/*
+ * What must run in a room when something happens in one above it. No room knows those below; here they are introduced:
+ * a changed record asks for figures, new figures settle follow-ups and let the alerts look, a new link lets them look.
+ */
+
+/** Follow-ups settle in the figures' own transaction; the alerts look when it is through. */
+export const onFigures: FiguresHook = async (trx, about) => {
+  await settleByRecord(trx, about);
+  await wantLooks(trx, about.studentIds);
+};
+
+export const gradebookHooks = ({ db }: Deps): GradebookHooks => ({
+  onFigures,
+  followUpAbout: (guardianId, about) => openFollowUpAbout(db, guardianId, { ...about, topic: 'work' }),
+});
+
+/** Children are put down as their pages are written; the job that takes them runs once, when the reading is over. */
+export const readingHooks = ({ clock }: Deps): ReadingHooks => ({
+  onRecords: async (trx, studentIds) => wantFigures(trx, studentIds, await clock.now()),
+  onReading: async (db, sourceId, whole) => {
+    if (whole) await wantStaleFigures(db, sourceId, await clock.now());
+    await addJobs(db, [figuresJob]);
+  },
+});
+
+/** From here on what is new about a child is told; what is there already is not. */
+export const onLinked: LinkHook = (trx, studentId) => wantLooks(trx, [studentId]);

@@ -1,0 +1,41 @@
+import express, { Router } from 'express';
+import { simpleParser, type AddressObject, type ParsedMail } from 'mailparser';
+import { deliveryReturned } from '../alerts';
+import { HttpProblem, idOfAddress, returnedMail, sameText, type AddressKind, type ServerDeps } from '../kit';
+import { letterReturned, receiveAnswer } from '../messages';
+
+const addressesIn = (field: AddressObject | AddressObject[] | undefined): string[] =>
+  [field ?? []].flat().flatMap(({ value }) => value.flatMap(({ address }) => (address ? [address] : [])));
+
+/** The id in the first address of a kind that a mail is to. */
+const idFor = ({ config }: ServerDeps, kind: AddressKind, { to, cc }: ParsedMail): string | null =>
+  [...addressesIn(to), ...addressesIn(cc)]
+    .map((address) => idOfAddress(config.secret, kind, address))
+    .find((id) => id !== null) ?? null;
+
+/** Takes in a teacher's answer, or word that a letter or an alert could not be brought. @returns whether it was either. */
+async function receive(deps: ServerDeps, raw: Buffer): Promise<boolean> {
+  const mail = await simpleParser(raw);
+  const threadId = idFor(deps, 'reply', mail);
+  if (threadId !== null) return receiveAnswer(deps, threadId, mail);
+  const sentId = idFor(deps, 'back', mail);
+  if (sentId === null) return false;
+  const returned = await returnedMail(raw);
+  // Word that it is late, or an answer that a machine wrote, changes nothing.
+  if (!returned) return true;
+  return (await deliveryReturned(deps, sentId, returned)) || letterReturned(deps.db, sentId);
+}
+
+/** Where the mail provider posts raw MIME messages, with the key it was given; 422 for a mail to no address of ours. */
+export function inboundMailRouter(deps: ServerDeps): Router {
+  const router = Router();
+  const raw = express.raw({ type: 'message/rfc822', limit: '10mb' });
+  router.post('/api/inbound-mail', raw, async (request, response) => {
+    const key = (request.get('authorization') ?? '').replace(/^Bearer /, '');
+    if (!sameText(key, deps.config.inboundMailKey)) throw new HttpProblem('not-signed-in');
+    if (!Buffer.isBuffer(request.body)) throw new HttpProblem('bad-request');
+    if (!(await receive(deps, request.body))) throw new HttpProblem('unknown-thread');
+    response.status(202).end();
+  });
+  return router;
+}

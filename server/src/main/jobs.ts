@@ -1,0 +1,32 @@
+import { Logger, run, type Runner } from 'graphile-worker';
+import type { Logger as Pino } from 'pino';
+import { tasksOf, type JobDeps } from './tasks';
+
+/** Job names and outcomes, never payloads: those name children. */
+const quietLogger = (log: Pino) =>
+  new Logger(() => (level, message) => {
+    if (level === 'error' || level === 'warning') log.warn({ queue: level }, message.split('\n')[0]);
+  });
+
+/**
+ * Sources are read every fifteen minutes, and what is due to go out is looked for every minute. Figures that somebody
+ * still waits for, because a process was killed after it had written records, are computed then, too.
+ */
+const crontab = [
+  '*/15 * * * * syncAll',
+  '7,22,37,52 * * * * lookAtGuardians',
+  '*/5 * * * * computeFigures',
+  '* * * * * alertRounds',
+].join('\n');
+
+/** Starts the loop that works off the queue. */
+export const startWorker = (deps: JobDeps, log: Pino): Promise<Runner> =>
+  run({
+    connectionString: deps.config.databaseUrl,
+    concurrency: 2,
+    pollInterval: 1000,
+    noHandleSignals: true,
+    crontab,
+    logger: quietLogger(log),
+    taskList: tasksOf(deps),
+  });

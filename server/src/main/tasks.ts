@@ -1,0 +1,64 @@
+import { Uuid } from '@cadro/contract';
+import { parse } from '@cadro/contract/parse';
+import { Type } from '@sinclair/typebox';
+import type { TaskList } from 'graphile-worker';
+import type { Transporter } from 'nodemailer';
+import { deliver, lookAtChildren, lookAtGuardians, makeDigests, roundsJob, wantDeliveries } from '../alerts';
+import { computeWanted } from '../gradebook';
+import { addJobs, type ServerDeps } from '../kit';
+import { sendMail } from '../messages';
+import { allSources, readingJob, SourceError, syncSource } from '../sources';
+import { onFigures, readingHooks } from './hooks';
+
+const SourceJob = Type.Object({ sourceId: Uuid });
+const StudentsJob = Type.Object({ studentIds: Type.Array(Uuid) });
+const DeliveryJob = Type.Object({ deliveryId: Uuid });
+const MessageJob = Type.Object({ messageId: Uuid });
+
+export interface JobDeps extends Pick<ServerDeps, 'db' | 'clock' | 'config'> {
+  readonly transport: Transporter;
+}
+
+/** Every job by name. A job that throws is tried again by the queue, later each time. */
+export function tasksOf(deps: JobDeps): TaskList {
+  const { db } = deps;
+  return {
+    async syncAll() {
+      await addJobs(
+        db,
+        (await allSources(db)).map(({ id }) => readingJob(id)),
+      );
+    },
+    async syncSource(payload) {
+      const { sourceId } = parse('job syncSource', SourceJob, payload);
+      await syncSource({ ...deps, reading: readingHooks(deps) }, sourceId).catch((error: unknown) => {
+        // Refused credentials do not mend by themselves: it is told, and the next round tries again.
+        if (!(error instanceof SourceError) || error.retryable) throw error;
+      });
+    },
+    async computeFigures() {
+      await computeWanted({ ...deps, onFigures });
+    },
+    async lookAtChildren(payload) {
+      const { studentIds } = parse('job lookAtChildren', StudentsJob, payload);
+      await lookAtChildren(deps, studentIds);
+      await addJobs(db, [roundsJob]);
+    },
+    async lookAtGuardians() {
+      await lookAtGuardians(deps);
+      await addJobs(db, [roundsJob]);
+    },
+    async alertRounds() {
+      await makeDigests(deps);
+      await wantDeliveries(deps);
+    },
+    async deliver(payload) {
+      const { deliveryId } = parse('job deliver', DeliveryJob, payload);
+      await deliver(deps, deliveryId);
+    },
+    async sendMail(payload, { job }) {
+      const { messageId } = parse('job sendMail', MessageJob, payload);
+      await sendMail(deps, messageId, job.attempts >= job.max_attempts);
+    },
+  };
+}

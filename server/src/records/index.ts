@@ -1,0 +1,69 @@
+export { itemChanges, resultChanges, type ItemChange, type ResultChange } from './changeStore';
+export { keepOffers, unreadComments } from './commentStore';
+export { isOfTerm, termEnd, type CourseTerm } from './courseTerms';
+export {
+  categoriesOfCourse,
+  comingWork,
+  courseOfItem,
+  datedWorks,
+  isOpen,
+  itemNames,
+  openStatuses,
+  type CategoryCard,
+  type DatedWork,
+} from './itemStore';
+export { codeByHash, useCode, type LinkCode } from './linkCodeStore';
+export {
+  loadCourses,
+  type KeptCategory,
+  type KeptItem,
+  type KeptResult,
+  type LoadedCourse,
+} from './loadStore';
+export {
+  classroomSaid,
+  coursesThatFlag,
+  historyOf,
+  rubricLevels,
+  scoredAt,
+  type KeptState,
+  type SaidOfWork,
+} from './resultStore';
+export {
+  allStudentIds,
+  announcementsOf,
+  creditPlan,
+  desksOf,
+  enrolled,
+  schoolDates,
+  studentsOfCourses,
+  teachersByCourse,
+  type Contact,
+} from './studentStore';
+export {
+  ofThisYear,
+  schoolTerms,
+  termsOfCourses,
+  termsOfStudent,
+  type SchoolTerm,
+  type TermOfYear,
+} from './termStore';
+export {
+  lessonNotesOf,
+  lessonsOf,
+  neighbours,
+  schoolDaysOf,
+  schoolEventsOf,
+  type KeptNote,
+  type KeptSchoolDay,
+  type KeptSchoolEvent,
+  type PlannedLesson,
+} from './timetableStore';
+export {
+  neutralCollections,
+  logChanges,
+  writeCollection,
+  type NeutralCollection,
+  type NeutralRecord,
+  type Written,
+} from './writing';

@@ -1,0 +1,94 @@
+import type { ResultStatus } from '@cadro/contract';
+import type { Db } from '../kit';
+import { ofThisYear } from './termStore';
+
+/** A work with its dates and how it stands. */
+export interface DatedWork {
+  readonly studentId: string;
+  readonly courseId: string;
+  readonly courseTitle: string;
+  readonly itemId: string;
+  readonly title: string;
+  readonly itemKind: string | null;
+  readonly possible: number;
+  readonly counts: boolean;
+  readonly assignedAt: Date;
+  readonly dueAt: Date | null;
+  readonly status: ResultStatus;
+  readonly earned: number | null;
+}
+
+export const openStatuses: readonly ResultStatus[] = ['open', 'missing', 'incomplete'];
+/** Whether something is still to be done. */
+export const isOpen = (status: ResultStatus): boolean => openStatuses.includes(status);
+
+/** This year's works of the children, each as it stands, from `student_items as i`; wants a filter and an order. */
+export const datedWorks = (db: Db, studentIds: readonly string[], now: Date) =>
+  db('student_items as i')
+    .whereIn('i.student_id', [...studentIds])
+    .whereRaw(ofThisYear('i'), { now })
+    .select<DatedWork[]>(
+      'i.student_id as studentId',
+      'i.course_id as courseId',
+      'i.course_title as courseTitle',
+      'i.item_id as itemId',
+      'i.title',
+      'i.kind as itemKind',
+      'i.possible',
+      'i.counts',
+      'i.assigned_at as assignedAt',
+      'i.due_at as dueAt',
+      db.raw(`coalesce(i.status, 'open') as status`),
+      'i.earned',
+    );
+
+/** Dated work of the children that is due between two instants and not dealt with. */
+export const comingWork = (
+  db: Db,
+  studentIds: readonly string[],
+  now: Date,
+  until: Date,
+): Promise<DatedWork[]> =>
+  datedWorks(db, studentIds, now)
+    .whereBetween('i.due_at', [now, until])
+    .whereRaw(`coalesce(i.status, 'open') = 'open'`)
+    .orderBy([{ column: 'i.due_at' }, { column: 'i.title' }]);
+
+/** Names, dates and worth of items, by id. */
+export const itemNames = (db: Db, ids: readonly string[]) =>
+  db('course_items')
+    .whereIn('item_id', [...ids])
+    .select<{ id: string; title: string; possible: number; due_at: Date | null }[]>(
+      'item_id as id',
+      'title',
+      'possible',
+      'due_at',
+    );
+
+/** The course a work is in; null where there is no such work. */
+export const courseOfItem = async (db: Db, itemId: string): Promise<string | null> =>
+  (await db('items').where({ id: itemId }).first<{ course_id: string } | undefined>('course_id'))
+    ?.course_id ?? null;
+
+export interface CategoryCard {
+  readonly id: string;
+  readonly title: string;
+  readonly weight: number;
+  readonly counts: boolean;
+  readonly drop_lowest: number;
+}
+
+/** A course's own categories and those its works are in, what counts most first. */
+export const categoriesOfCourse = (db: Db, courseId: string) =>
+  db('categories as k')
+    .where((is) =>
+      is
+        .where({ 'k.course_id': courseId })
+        .orWhereIn('k.id', db('items').where({ course_id: courseId, removed: false }).select('category_id')),
+    )
+    .orderBy([
+      { column: 'k.counts', order: 'desc' },
+      { column: 'k.weight', order: 'desc' },
+      { column: 'k.title' },
+    ])
+    .select<CategoryCard[]>('k.id', 'k.title', 'k.weight', 'k.counts', 'k.drop_lowest');

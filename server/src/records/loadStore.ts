@@ -1,0 +1,181 @@
+import type { ResultStatus } from '@cadro/contract';
+import { groupBy, together, type Db } from '../kit';
+import type { CourseTerm } from './courseTerms';
+import { termsOfCourses } from './termStore';
+
+export interface KeptCourse {
+  id: string;
+  student_id: string;
+  title: string;
+  source_id: string;
+  policy: unknown;
+  standards: { id: string; title: string }[];
+  time_zone: string;
+}
+export interface KeptItem {
+  id: string;
+  course_id: string;
+  category_id: string;
+  category_title: string;
+  category_weight: number;
+  category_counts: boolean;
+  category_drop_lowest: number;
+  title: string;
+  possible: number;
+  multiplier: number;
+  counts: boolean;
+  extra_credit: boolean;
+  assigned_at: Date;
+  due_at: Date | null;
+  accepted_until: Date | null;
+  term_external_id: string | null;
+  kind: string | null;
+  undated: boolean;
+  due_raw: Date | null;
+  removed: boolean;
+  known_at: Date | null;
+}
+export interface KeptResult {
+  student_id: string;
+  item_id: string;
+  course_id: string;
+  at: Date;
+  status: ResultStatus;
+  earned: number | null;
+  late: boolean;
+  levels: Record<string, number>;
+  known_at: Date | null;
+}
+
+export interface KeptCategory {
+  id: string;
+  title: string;
+  weight: number;
+  drop_lowest: number;
+  course_id: string;
+}
+
+const coursesOfStudents = (db: Db, studentIds: readonly string[], courseId?: string): Promise<KeptCourse[]> =>
+  db('courses as c')
+    .join('enrolments as e', 'e.course_id', 'c.id')
+    .join('schools as sch', 'sch.id', 'c.school_id')
+    .whereIn('e.student_id', [...studentIds])
+    .where({ 'e.active': true })
+    .whereNotNull('c.policy')
+    .modify((query) => {
+      if (courseId) query.where({ 'c.id': courseId });
+    })
+    .orderBy('c.id')
+    .select<KeptCourse[]>(
+      'c.id',
+      'e.student_id',
+      'c.title',
+      'c.source_id',
+      'c.policy',
+      'c.standards',
+      'sch.time_zone',
+    );
+
+const categoriesOfCourses = (db: Db, courseIds: readonly string[]): Promise<KeptCategory[]> =>
+  db('categories')
+    .whereIn('course_id', [...courseIds])
+    .select<KeptCategory[]>('id', 'title', 'weight', 'drop_lowest', 'course_id');
+
+const itemsOf = (db: Db, courseIds: readonly string[], removed: boolean): Promise<KeptItem[]> =>
+  db('items as i')
+    .join('categories as k', 'k.id', 'i.category_id')
+    .whereIn('i.course_id', [...courseIds])
+    .modify((query) => {
+      if (!removed) query.where({ 'i.removed': false });
+    })
+    .orderBy('i.id')
+    .select<KeptItem[]>(
+      'i.id',
+      'i.course_id',
+      'i.category_id',
+      'k.title as category_title',
+      'k.weight as category_weight',
+      'k.counts as category_counts',
+      'k.drop_lowest as category_drop_lowest',
+      'i.title',
+      'i.possible',
+      'i.multiplier',
+      'i.counts',
+      'i.extra_credit',
+      'i.assigned_at',
+      db.raw(`case when i.undated then null else i.due_at end as due_at`),
+      'i.accepted_until',
+      'i.term_external_id',
+      'i.kind',
+      'i.undated',
+      'i.due_at as due_raw',
+      'i.removed',
+      'i.known_at',
+    );
+
+const resultsOf = (
+  db: Db,
+  studentIds: readonly string[],
+  courseIds: readonly string[],
+  removed: boolean,
+): Promise<KeptResult[]> =>
+  db('results as r')
+    .join('items as i', 'i.id', 'r.item_id')
+    .whereIn('r.student_id', [...studentIds])
+    .modify((query) => {
+      if (!removed) query.where({ 'i.removed': false });
+    })
+    .whereIn('i.course_id', [...courseIds])
+    .orderBy([{ column: 'r.at' }, { column: 'r.seq' }])
+    .select<KeptResult[]>(
+      'r.student_id',
+      'r.item_id',
+      'i.course_id',
+      'r.at',
+      'r.status',
+      'r.earned',
+      'r.late',
+      'r.levels',
+      'r.known_at',
+    );
+
+/** A course of one child with everything that belongs to it. */
+export interface LoadedCourse {
+  readonly course: KeptCourse;
+  readonly categories: readonly KeptCategory[];
+  readonly items: readonly KeptItem[];
+  readonly results: readonly KeptResult[];
+  /** All terms of the course, by date. */
+  readonly terms: readonly CourseTerm[];
+}
+
+/**
+ * The courses of several children: five queries, however many children and courses.
+ * @param ask.removed also works that the source has taken back.
+ */
+export async function loadCourses(
+  db: Db,
+  studentIds: readonly string[],
+  ask: { readonly courseId?: string; readonly removed?: true } = {},
+): Promise<LoadedCourse[]> {
+  const removed = ask.removed ?? false;
+  const courses = await coursesOfStudents(db, studentIds, ask.courseId);
+  const ids = [...new Set(courses.map(({ id }) => id))];
+  const [terms, categories, items, results] = await together(db, [
+    () => termsOfCourses(db, ids),
+    () => categoriesOfCourses(db, ids),
+    () => itemsOf(db, ids, removed),
+    () => resultsOf(db, studentIds, ids, removed),
+  ]);
+  const categoriesByCourse = groupBy(categories, ({ course_id }) => course_id);
+  const itemsByCourse = groupBy(items, ({ course_id }) => course_id);
+  const place = (each: { student_id: string; course_id: string }) => `${each.student_id}:${each.course_id}`;
+  const resultsByPlace = groupBy(results, place);
+  return courses.map((course) => ({
+    course,
+    categories: categoriesByCourse.get(course.id) ?? [],
+    items: itemsByCourse.get(course.id) ?? [],
+    results: resultsByPlace.get(place({ ...course, course_id: course.id })) ?? [],
+    terms: terms.get(course.id) ?? [],
+  }));
+}

@@ -1,0 +1,108 @@
+import type { ResultStatus } from '@cadro/contract';
+import type { Db } from '../kit';
+
+export interface KeptState {
+  readonly status: ResultStatus;
+  readonly at: Date;
+  readonly earned: number | null;
+  readonly late: boolean;
+  readonly levels: Record<string, number>;
+}
+
+/** What the gradebook has said of one child's work, oldest first. */
+export const historyOf = (db: Db, studentId: string, itemId: string): Promise<KeptState[]> =>
+  db('results')
+    .where({ student_id: studentId, item_id: itemId })
+    .orderBy([{ column: 'at' }, { column: 'seq' }])
+    .select<KeptState[]>('status', 'at', 'earned', 'late', 'levels');
+
+/** The courses of these children in which the teacher has ever flagged work as missing. */
+export const coursesThatFlag = (db: Db, studentIds: readonly string[]): Promise<string[]> =>
+  db('results as r')
+    .join('items as i', 'i.id', 'r.item_id')
+    .whereIn('r.student_id', [...studentIds])
+    .where({ 'r.status': 'missing' })
+    .distinct('i.course_id')
+    .pluck('i.course_id');
+
+/** When each of these works was last scored, by child and item. */
+export async function scoredAt(
+  db: Db,
+  studentIds: readonly string[],
+  itemIds: readonly string[],
+): Promise<Map<string, Date>> {
+  const rows = await db('results')
+    .whereIn('student_id', [...studentIds])
+    .whereIn('item_id', [...itemIds])
+    .where({ status: 'scored' })
+    .groupBy('student_id', 'item_id')
+    .select<{ student_id: string; item_id: string; at: Date }[]>(
+      'student_id',
+      'item_id',
+      db.raw('max(at) as at'),
+    );
+  return new Map(rows.map(({ student_id, item_id, at }) => [`${student_id}:${item_id}`, at]));
+}
+
+/** The levels a child reached in the criteria of a work's rubric, the newest mark of each. */
+export const rubricLevels = async (
+  db: Db,
+  studentId: string,
+  itemId: string,
+): Promise<ReadonlyMap<string, number>> => {
+  const rows = await db('rubric_marks')
+    .where({ student_id: studentId, item_id: itemId })
+    .orderBy('written_at')
+    .select<{ marks: { criterionId: string; level: number }[] }[]>('marks');
+  return new Map(rows.flatMap(({ marks }) => marks.map(({ criterionId, level }) => [criterionId, level])));
+};
+
+export interface SaidOfWork {
+  readonly status: ResultStatus;
+  readonly earned: number | null;
+  readonly at: Date | null;
+}
+
+interface BothRow extends SaidOfWork {
+  readonly student_id: string;
+  readonly item_id: string;
+  readonly is_status: ResultStatus | null;
+  readonly is_earned: number | null;
+  readonly is_at: Date | null;
+}
+
+/** What gradebook and classroom say of these works, where the classroom has said anything; by child and item. */
+export async function classroomSaid(
+  db: Db,
+  studentIds: readonly string[],
+  itemIds: readonly string[],
+): Promise<Map<string, { gradebook: SaidOfWork; classroom: SaidOfWork }>> {
+  const rows = await db('hand_ins as h')
+    .whereIn('h.student_id', [...studentIds])
+    .whereIn('h.item_id', [...itemIds])
+    .joinRaw(
+      `left join lateral (
+         select r.status, r.earned, r.at from results r
+         where r.student_id = h.student_id and r.item_id = h.item_id order by r.at desc, r.seq desc limit 1) r on true`,
+    )
+    .orderBy('h.at')
+    .select<BothRow[]>(
+      'h.student_id',
+      'h.item_id',
+      'h.status',
+      'h.earned',
+      'h.at',
+      'r.status as is_status',
+      'r.earned as is_earned',
+      'r.at as is_at',
+    );
+  return new Map(
+    rows.map(({ student_id, item_id, status, earned, at, is_status, is_earned, is_at }) => [
+      `${student_id}:${item_id}`,
+      {
+        classroom: { status, earned, at },
+        gradebook: { status: is_status ?? 'open', earned: is_earned, at: is_at },
+      },
+    ]),
+  );
+}

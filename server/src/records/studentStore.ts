@@ -1,0 +1,102 @@
+import { dateIn } from '@cadro/core';
+import type { Db, Trx } from '../kit';
+
+export interface Contact {
+  readonly id: string;
+  readonly name: string;
+  readonly email: string | null;
+}
+
+export const allStudentIds = (db: Db): Promise<string[]> => db('students').orderBy('id').pluck('id');
+
+/** Today's date where each child goes to school. */
+export async function schoolDates(
+  db: Db,
+  studentIds: readonly string[],
+  now: Date,
+): Promise<Map<string, string>> {
+  const rows = await db('student_profiles')
+    .whereIn('student_id', [...studentIds])
+    .select<{ student_id: string; time_zone: string }[]>('student_id', 'time_zone');
+  return new Map(rows.map(({ student_id, time_zone }) => [student_id, dateIn(time_zone, now)]));
+}
+
+/** Who answers for attendance at each child's school. */
+export const desksOf = async (db: Db, studentIds: readonly string[]): Promise<Map<string, Contact>> => {
+  const rows = await db('student_profiles as s')
+    .join('school_contacts as p', 'p.teacher_id', 's.attendance_desk_id')
+    .whereIn('s.student_id', [...studentIds])
+    .select<(Contact & { student_id: string })[]>('s.student_id', 'p.teacher_id as id', 'p.name', 'p.email');
+  return new Map(rows.map(({ student_id, ...desk }) => [student_id, desk]));
+};
+
+/** Who teaches the given courses. */
+export const teachersByCourse = async (
+  db: Db,
+  courseIds: readonly string[],
+): Promise<Map<string, Contact>> => {
+  const rows = await db('school_courses')
+    .whereIn('course_id', [...courseIds])
+    .whereNotNull('teacher_id')
+    .select<(Contact & { course_id: string })[]>(
+      'course_id',
+      'teacher_id as id',
+      'teacher_name as name',
+      'teacher_email as email',
+    );
+  return new Map(rows.map(({ course_id, ...teacher }) => [course_id, teacher]));
+};
+
+/** Everyone who is in one of the courses. */
+export const studentsOfCourses = async (trx: Trx, courseIds: readonly string[]): Promise<string[]> =>
+  courseIds.length === 0
+    ? []
+    : trx('enrolments')
+        .whereIn('course_id', [...courseIds])
+        .where({ active: true })
+        .distinct()
+        .pluck('student_id');
+
+/** Whether a child is in a course. */
+export const enrolled = async (db: Db, studentId: string, courseId: string): Promise<boolean> =>
+  (await db('enrolments')
+    .where({ student_id: studentId, course_id: courseId, active: true })
+    .first('course_id')) !== undefined;
+
+/** Announcements of the children's schools, newest first, each with the children it reaches. */
+export const announcementsOf = (db: Db, studentIds: readonly string[]) =>
+  db('announcements as a')
+    .join('schools as sch', 'sch.source_id', 'a.source_id')
+    .join('students as s', 's.school_id', 'sch.id')
+    .whereIn('s.id', [...studentIds])
+    .groupBy('a.id', 'sch.name')
+    .orderBy('a.posted_at', 'desc')
+    .limit(30)
+    .select<
+      {
+        id: string;
+        title: string;
+        text: string;
+        posted_at: Date;
+        school_name: string;
+        student_ids: string[];
+      }[]
+    >(
+      'a.id',
+      'a.title',
+      'a.text',
+      'a.posted_at',
+      'sch.name as school_name',
+      db.raw('array_agg(s.id::text) as student_ids'),
+    );
+
+/** What a child's school asks for in credits, by area. */
+export const creditPlan = async (
+  db: Db,
+  studentId: string,
+): Promise<{ area: string; required: number }[]> => {
+  const row = await db('credit_plans')
+    .where({ student_id: studentId })
+    .first<{ areas: { area: string; required: number }[] } | undefined>('areas');
+  return row?.areas ?? [];
+};

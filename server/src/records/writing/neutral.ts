@@ -1,0 +1,51 @@
+/**
+ * What every connector turns its source's records into. Ids are the source's own; the writer resolves them.
+ * Column names are the tables', so that a page goes in with one statement.
+ */
+export const neutralCollections = [
+  'schools',
+  'terms',
+  'students',
+  'teachers',
+  'courses',
+  'enrolments',
+  'courseTeachers',
+  'categories',
+  'items',
+  'results',
+  'schoolDetails',
+  'courseDetails',
+  'courseCategories',
+  'itemDetails',
+  'grades',
+  'rubricMarks',
+  'handIns',
+  'creditPlans',
+  'comments',
+  'attendanceCodes',
+  'marks',
+  'lessons',
+  'schoolDays',
+  'schoolEvents',
+  'lessonNotes',
+  'announcements',
+  'linkCodes',
+] as const;
+export type NeutralCollection = (typeof neutralCollections)[number];
+
+export interface NeutralRecord {
+  readonly id: string;
+  /** The source has taken it back. */
+  readonly gone: boolean;
+  readonly [column: string]: unknown;
+}
+
+export interface ResultNeutral extends NeutralRecord {
+  readonly item_id: string;
+  readonly student_id: string;
+  readonly at: string;
+  readonly status: string;
+  readonly earned: number | null;
+  readonly late: boolean;
+  readonly levels: Readonly<Record<string, number>>;
+}

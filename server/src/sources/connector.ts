@@ -1,0 +1,24 @@
+import type { SyncFault } from '@cadro/contract';
+import type { NeutralCollection, NeutralRecord } from '../records';
+
+/** A record that did not fit its schema, reported with the reason and left out. */
+export interface BrokenRecord {
+  readonly externalId: string;
+  readonly fault: SyncFault;
+  /** What of its shape does not fit, for who mends it; empty where the fault says all. */
+  readonly reason: string;
+  readonly raw: unknown;
+}
+
+export interface Page {
+  readonly records: readonly { readonly collection: NeutralCollection; readonly record: NeutralRecord }[];
+  readonly broken: readonly BrokenRecord[];
+  /** Greatest change instant on this page, or null for an empty one. */
+  readonly changedUpTo: string | null;
+}
+
+/** Reads one kind of source. `pages` yields what changed at or after `since`, oldest change first. */
+export interface Connector {
+  readonly collections: readonly string[];
+  pages(collection: string, since: string | null): AsyncIterable<Page>;
+}
