@@ -2,9 +2,8 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { alertKinds, alertStates, type Alert, type AlertKind, type AlertStateName } from '@cadro/contract';
-import { useChildren } from '../household';
-import { useFormat } from '../i18n';
-import { useAppSelector } from '../store/store';
+import { useChildren, useFormat } from '../household';
+import { useAppSelector } from '../store';
 import {
   Choice,
   Field,

@@ -10,9 +10,22 @@ import {
   type Channel,
 } from '@cadro/contract';
 import { isTimeZone, sameSettings } from '@cadro/core';
-import { languageNames, problemWords, useFormat } from '../i18n';
-import { BackLink } from '../shell/BackLink';
-import { Action, Choice, Field, Heading, Loaded, OutLink, Page, Row, Stack, TickLine, Words } from '../ui';
+import { languageNames, problemWords } from '../i18n';
+import { useFormat } from '../household';
+import {
+  Action,
+  BackLink,
+  Choice,
+  Field,
+  Heading,
+  Loaded,
+  OutLink,
+  Page,
+  Row,
+  Stack,
+  TickLine,
+  Words,
+} from '../ui';
 import { useAlertSettingsQuery, useChangeAlertSettingsMutation, useTryChannelMutation } from './api';
 import { deliveryWords } from './deliveryWords';
 import { useAlertWords } from './useTold';

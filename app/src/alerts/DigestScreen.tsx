@@ -11,8 +11,20 @@ import {
   type DigestSection,
 } from '@cadro/core';
 import { useChildren } from '../household';
-import { BackLink } from '../shell/BackLink';
-import { Heading, Loaded, OutLink, Page, RowLink, Row, Stack, useWide, WayOn, WidePage, Words } from '../ui';
+import {
+  BackLink,
+  Heading,
+  Loaded,
+  OutLink,
+  Page,
+  Row,
+  RowLink,
+  Stack,
+  useWide,
+  WayOn,
+  WidePage,
+  Words,
+} from '../ui';
 import { digestPaper, useDigestQuery } from './api';
 import { useLanguage } from './useTold';
 

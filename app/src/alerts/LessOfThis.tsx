@@ -1,8 +1,7 @@
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import type { Alert, KeptSilence, Silence } from '@cadro/contract';
-import { useChildren } from '../household';
-import { useFormat } from '../i18n';
+import { useChildren, useFormat } from '../household';
 import { Action, Quietly, Row, Stack, WayOn, Words } from '../ui';
 import { useSilenceMutation, useUnsilenceMutation } from './api';
 import { useAlertWords } from './useTold';

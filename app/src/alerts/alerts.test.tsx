@@ -2,7 +2,7 @@ import type { Alert, AlertSettings, Delivery, Digest, Rehearsal } from '@cadro/c
 import { presetRules, usualDelivery } from '@cadro/core';
 import { act, fireEvent, screen } from '@testing-library/react';
 import { i18next, makeFormat, startTexts } from '../i18n';
-import { store } from '../store/store';
+import { store } from '../store';
 import { show, signedInAs } from '../testing/show';
 import { aGuardian } from '../testing/family';
 import { AlertList } from './AlertList';

@@ -14,7 +14,7 @@ import {
   type RehearsalLine,
   type Silence,
 } from '@cadro/contract';
-import { addressOf, api } from '../store/api';
+import { addressOf, api, endpointsBy, nothing } from '../store';
 
 export interface AlertFilter {
   readonly state: AlertStateName;
@@ -28,54 +28,32 @@ const queryOf = (filter: AlertFilter): Record<string, string> =>
   Object.fromEntries(Object.entries(filter).filter(([, value]) => value));
 
 export const alertsApi = api.injectEndpoints({
-  endpoints: (build) => ({
-    alerts: build.query<AnswerOf<typeof routes.list>, AlertFilter>({
-      query: (filter) => ({ route: routes.list, query: queryOf(filter) }),
+  endpoints: endpointsBy((by) => ({
+    alerts: by.query(routes.list, (filter: AlertFilter) => ({ query: queryOf(filter) }), {
       providesTags: ['Alerts'],
     }),
-    alertCounts: build.query<AnswerOf<typeof routes.count>, void>({
-      query: () => ({ route: routes.count }),
+    alertCounts: by.query(routes.count, nothing, { providesTags: ['Alerts'] }),
+    alert: by.query(routes.read, (alertId: string) => ({ params: { alertId } }), {
       providesTags: ['Alerts'],
     }),
-    alert: build.query<Alert, string>({
-      query: (alertId) => ({ route: routes.read, params: { alertId } }),
-      providesTags: ['Alerts'],
-    }),
-    putAlerts: build.mutation<null, { ids: string[]; state: AlertStateName }>({
-      query: (body) => ({ route: routes.change, body }),
+    putAlerts: by.mutation(routes.change, (body: { ids: string[]; state: AlertStateName }) => ({ body }), {
       invalidatesTags: ['Alerts', 'Talk'],
     }),
-    alertSettings: build.query<AlertSettings, void>({
-      query: () => ({ route: routes.settings }),
-      providesTags: ['Alerts'],
-    }),
-    changeAlertSettings: build.mutation<AlertSettings, AlertSettingsChange>({
-      query: (body) => ({ route: routes.changeSettings, body }),
+    alertSettings: by.query(routes.settings, nothing, { providesTags: ['Alerts'] }),
+    changeAlertSettings: by.mutation(routes.changeSettings, (body: AlertSettingsChange) => ({ body }), {
       invalidatesTags: ['Alerts'],
     }),
-    silence: build.mutation<KeptSilence, Silence>({
-      query: (body) => ({ route: routes.silence, body }),
+    silence: by.mutation(routes.silence, (body: Silence) => ({ body }), { invalidatesTags: ['Alerts'] }),
+    unsilence: by.mutation(routes.unsilence, (silenceId: string) => ({ params: { silenceId } }), {
       invalidatesTags: ['Alerts'],
     }),
-    unsilence: build.mutation<null, string>({
-      query: (silenceId) => ({ route: routes.unsilence, params: { silenceId } }),
+    tryChannel: by.mutation(routes.test, (channel: Channel) => ({ body: { channel } }), {
       invalidatesTags: ['Alerts'],
     }),
-    tryChannel: build.mutation<Delivery, Channel>({
-      query: (channel) => ({ route: routes.test, body: { channel } }),
-      invalidatesTags: ['Alerts'],
-    }),
-    digest: build.query<Digest, void>({
-      query: () => ({ route: routes.digest }),
-      providesTags: ['Record', 'Alerts'],
-    }),
-    stopMail: build.mutation<null, string>({
-      query: (token) => ({ route: routes.stopMail, params: { token } }),
-    }),
-    takeUpMail: build.mutation<null, string>({
-      query: (token) => ({ route: routes.takeUpMail, params: { token } }),
-    }),
-  }),
+    digest: by.query(routes.digest, nothing, { providesTags: ['Record', 'Alerts'] }),
+    stopMail: by.mutation(routes.stopMail, (token: string) => ({ params: { token } })),
+    takeUpMail: by.mutation(routes.takeUpMail, (token: string) => ({ params: { token } })),
+  })),
 });
 export const {
   useAlertsQuery,
@@ -92,10 +70,9 @@ export const {
   useTakeUpMailMutation,
 } = alertsApi;
 
-export const alertsFile = (filter: AlertFilter): string =>
-  addressOf({ route: routes.file, query: queryOf(filter) });
-export const digestPaper = (): string => addressOf({ route: routes.digestPaper });
-export const liveAddress = (): string => addressOf({ route: routes.live });
+export const alertsFile = (filter: AlertFilter): string => addressOf(routes.file, { query: queryOf(filter) });
+export const digestPaper = (): string => addressOf(routes.digestPaper, {});
+export const liveAddress = (): string => addressOf(routes.live, {});
 
 const isLine = (value: unknown): value is RehearsalLine => typeof value === 'object' && value !== null;
 
@@ -108,7 +85,7 @@ export async function rehearseRules(
   progress: (done: number) => void,
   signal: AbortSignal,
 ): Promise<Rehearsal> {
-  const answer = await fetch(addressOf({ route: routes.rehearse }), {
+  const answer = await fetch(addressOf(routes.rehearse, {}), {
     method: 'POST',
     headers: { 'content-type': 'application/json' },
     body: JSON.stringify(rules),

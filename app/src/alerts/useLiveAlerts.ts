@@ -1,6 +1,5 @@
 import { useEffect } from 'react';
-import { api } from '../store/api';
-import { useAppDispatch } from '../store/store';
+import { api, useAppDispatch } from '../store';
 import { liveAddress } from './api';
 
 /** Keeps the alerts in sight as they come, and what they are about with them. */

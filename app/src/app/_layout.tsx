@@ -4,7 +4,7 @@ import { I18nextProvider } from 'react-i18next';
 import { Provider } from 'react-redux';
 import { SafeAreaProvider } from 'react-native-safe-area-context';
 import { i18next, startTexts } from '../i18n';
-import { store, useAppSelector } from '../store/store';
+import { store, useAppSelector } from '../store';
 import { Theme } from '../ui';
 
 startTexts(store.getState().prefs.language);
@@ -18,15 +18,22 @@ function Language() {
   return null;
 }
 
+function Themed() {
+  const wish = useAppSelector((state) => state.prefs.theme);
+  return (
+    <Theme wish={wish}>
+      <Language />
+      <Slot />
+    </Theme>
+  );
+}
+
 export default function Root() {
   return (
     <Provider store={store}>
       <I18nextProvider i18n={i18next}>
         <SafeAreaProvider>
-          <Theme>
-            <Language />
-            <Slot />
-          </Theme>
+          <Themed />
         </SafeAreaProvider>
       </I18nextProvider>
     </Provider>

@@ -1,10 +1,21 @@
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { Child, ChildDays } from '@cadro/contract';
-import { useChildren } from '../household';
-import { useFormat } from '../i18n';
-import { BackLink } from '../shell/BackLink';
-import { Heading, Loaded, OutLink, Page, Quiet, Row, Stack, useWide, WayOn, WidePage, Words } from '../ui';
+import { useChildren, useFormat } from '../household';
+import {
+  BackLink,
+  Heading,
+  Loaded,
+  OutLink,
+  Page,
+  Quiet,
+  Row,
+  Stack,
+  useWide,
+  WayOn,
+  WidePage,
+  Words,
+} from '../ui';
 import { marksCsvAddress, useDaysQuery } from './api';
 import { CourseByCourse } from './CourseByCourse';
 import { Marks } from './Marks';

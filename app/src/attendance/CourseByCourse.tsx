@@ -3,7 +3,7 @@ import { useTranslation } from 'react-i18next';
 import type { AttendanceOfCourse, ChildDays } from '@cadro/contract';
 import { useCoursesQuery } from '../gradebook/api';
 import { spanWords } from '../gradebook';
-import { useFormat } from '../i18n';
+import { useFormat } from '../household';
 import { Heading, RowLink, Stack, Words } from '../ui';
 
 /** Missed lessons of each course beside that course's figures, most missed first. */

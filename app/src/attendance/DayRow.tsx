@@ -1,7 +1,7 @@
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { DayMark } from '@cadro/contract';
-import { useFormat } from '../i18n';
+import { useFormat } from '../household';
 import { DayStrip, Row, RowLink, Words } from '../ui';
 import { dayWords, needsYou } from './markWords';
 

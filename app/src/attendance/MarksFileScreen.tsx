@@ -2,10 +2,9 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { MarksRead } from '@cadro/contract';
-import { useChildren } from '../household';
-import { problemWords, useFormat } from '../i18n';
-import { BackLink } from '../shell/BackLink';
-import { Action, Heading, OpenFile, Page, Stack, Words } from '../ui';
+import { useChildren, useFormat } from '../household';
+import { problemWords } from '../i18n';
+import { Action, BackLink, Heading, OpenFile, Page, Stack, Words } from '../ui';
 import { useReadMarksMutation } from './api';
 import { MeaningChoice, meanings, type MeaningName } from './MeaningChoice';
 

@@ -3,7 +3,7 @@ import { Pressable, View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { ChildDays } from '@cadro/contract';
 import { datesOf, isWeekend, monthWeeksOf } from '@cadro/core';
-import { useFormat } from '../i18n';
+import { useFormat } from '../household';
 import { DayStrip, usePalette, Weekdays, Words } from '../ui';
 import { dayHref } from './DayRow';
 import { dayWords } from './markWords';

@@ -1,8 +1,8 @@
 import type { TFunction } from 'i18next';
 import { useTranslation } from 'react-i18next';
 import type { AttendancePattern, ChildDays } from '@cadro/contract';
-import { useChildren } from '../household';
-import { useFormat, type Format } from '../i18n';
+import { useChildren, useFormat } from '../household';
+import { type Format } from '../i18n';
 import { Row, Stack, WayOn, Words } from '../ui';
 
 /** Leaving early and the last period are one thing said twice. */

@@ -1,6 +1,6 @@
 import { useTranslation } from 'react-i18next';
 import type { AttendanceTotals, ChildDays } from '@cadro/contract';
-import { useFormat } from '../i18n';
+import { useFormat } from '../household';
 import { Stack, Words } from '../ui';
 import { Patterns } from './Patterns';
 import { shareWords, totalsWords } from './totals';

@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import type { ChildDays } from '@cadro/contract';
-import { useChildren } from '../household';
-import { problemWords, useFormat } from '../i18n';
+import { useChildren, useFormat } from '../household';
+import { problemWords } from '../i18n';
 import { Action, Heading, Quietly, Row, Stack, WayOn, Words } from '../ui';
 import { useMeaningMutation } from './api';
 import { MeaningChoice, meanings, type MeaningName } from './MeaningChoice';

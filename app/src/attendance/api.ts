@@ -5,25 +5,24 @@ import {
   type MarksFile,
   type MarksRead,
 } from '@cadro/contract';
-import { addressOf, api } from '../store/api';
+import { addressOf, api, endpointsBy, nothing } from '../store';
 
 export const attendanceApi = api.injectEndpoints({
-  endpoints: (build) => ({
-    days: build.query<AnswerOf<typeof routes.days>, void>({
-      query: () => ({ route: routes.days }),
-      providesTags: ['Record'],
-    }),
-    meaning: build.mutation<null, CodeMeaning & { studentId: string }>({
-      query: ({ studentId, ...body }) => ({ route: routes.meaning, params: { studentId }, body }),
-      invalidatesTags: ['Record'],
-    }),
-    readMarks: build.mutation<MarksRead, MarksFile & { studentId: string }>({
-      query: ({ studentId, ...body }) => ({ route: routes.readMarks, params: { studentId }, body }),
-      invalidatesTags: (answer) => (answer?.written ? ['Record'] : []),
-    }),
-  }),
+  endpoints: endpointsBy((by) => ({
+    days: by.query(routes.days, nothing, { providesTags: ['Record'] }),
+    meaning: by.mutation(
+      routes.meaning,
+      ({ studentId, ...body }: CodeMeaning & { studentId: string }) => ({ params: { studentId }, body }),
+      { invalidatesTags: ['Record'] },
+    ),
+    readMarks: by.mutation(
+      routes.readMarks,
+      ({ studentId, ...body }: MarksFile & { studentId: string }) => ({ params: { studentId }, body }),
+      { invalidatesTags: (answer) => (answer?.written ? ['Record'] : []) },
+    ),
+  })),
 });
 export const { useDaysQuery, useMeaningMutation, useReadMarksMutation } = attendanceApi;
 
 export const marksCsvAddress = (studentId: string): string =>
-  addressOf({ route: routes.marksCsv, params: { studentId } });
+  addressOf(routes.marksCsv, { params: { studentId } });

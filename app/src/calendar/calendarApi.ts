@@ -11,7 +11,7 @@ import {
   type ImportBody,
 } from '@cadro/contract';
 import type { DateRange } from '@cadro/core';
-import { addressOf, api } from '../store/api';
+import { addressOf, api, endpointsBy, nothing } from '../store';
 
 interface OfItem {
   readonly studentId: string;
@@ -21,80 +21,74 @@ type Elsewhere = AnswerOf<typeof elsewhereRoutes.list>;
 type Imported = AnswerOf<typeof elsewhereRoutes.import>;
 
 export const calendarApi = api.injectEndpoints({
-  endpoints: (build) => ({
-    calendar: build.query<Calendar, DateRange>({
-      query: (range) => ({ route: calendarRoutes.calendar, query: { ...range } }),
+  endpoints: endpointsBy((by) => ({
+    calendar: by.query(calendarRoutes.calendar, (range: DateRange) => ({ query: { ...range } }), {
       providesTags: ['Record', 'Talk', 'Calendar'],
     }),
-    ownDate: build.mutation<null, OfItem & { on: string | null }>({
-      query: ({ on, ...params }) => ({ route: calendarRoutes.ownDate, params, body: { on } }),
-      invalidatesTags: ['Calendar'],
-    }),
-    supplies: build.query<AnswerOf<typeof calendarRoutes.supplies>, void>({
-      query: () => ({ route: calendarRoutes.supplies }),
-      providesTags: ['Record', 'Calendar'],
-    }),
-    gotSupply: build.mutation<null, OfItem & { supply: string; got: boolean }>({
-      query: ({ supply, got, ...params }) => ({
-        route: calendarRoutes.gotSupply,
+    ownDate: by.mutation(
+      calendarRoutes.ownDate,
+      ({ on, ...params }: OfItem & { on: string | null }) => ({ params, body: { on } }),
+      { invalidatesTags: ['Calendar'] },
+    ),
+    supplies: by.query(calendarRoutes.supplies, nothing, { providesTags: ['Record', 'Calendar'] }),
+    gotSupply: by.mutation(
+      calendarRoutes.gotSupply,
+      ({ supply, got, ...params }: OfItem & { supply: string; got: boolean }) => ({
         params,
         body: { supply, got },
       }),
-      invalidatesTags: ['Calendar'],
-    }),
-    entry: build.query<Entry, string>({
-      query: (entryId) => ({ route: entryRoutes.read, params: { entryId } }),
+      { invalidatesTags: ['Calendar'] },
+    ),
+    entry: by.query(entryRoutes.read, (entryId: string) => ({ params: { entryId } }), {
       providesTags: ['Calendar'],
     }),
-    createEntry: build.mutation<Entry, EntryBody>({
-      query: (body) => ({ route: entryRoutes.create, body }),
+    createEntry: by.mutation(entryRoutes.create, (body: EntryBody) => ({ body }), {
       invalidatesTags: ['Calendar'],
     }),
-    changeEntry: build.mutation<Entry, EntryBody & { entryId: string; version: number }>({
-      query: ({ entryId, ...body }) => ({ route: entryRoutes.change, params: { entryId }, body }),
+    changeEntry: by.mutation(
+      entryRoutes.change,
+      ({ entryId, ...body }: EntryBody & { entryId: string; version: number }) => ({
+        params: { entryId },
+        body,
+      }),
+      { invalidatesTags: ['Calendar'] },
+    ),
+    tickEntry: by.mutation(
+      entryRoutes.tick,
+      ({ entryId, ...body }: { entryId: string; on: string; as: 'done' | 'skipped' | 'open' }) => ({
+        params: { entryId },
+        body,
+      }),
+      { invalidatesTags: ['Calendar'] },
+    ),
+    putBackEntry: by.mutation(entryRoutes.putBack, (entryId: string) => ({ params: { entryId } }), {
       invalidatesTags: ['Calendar'],
     }),
-    tickEntry: build.mutation<Entry, { entryId: string; on: string; as: 'done' | 'skipped' | 'open' }>({
-      query: ({ entryId, ...body }) => ({ route: entryRoutes.tick, params: { entryId }, body }),
+    removeEntry: by.mutation(entryRoutes.remove, (entryId: string) => ({ params: { entryId } }), {
       invalidatesTags: ['Calendar'],
     }),
-    putBackEntry: build.mutation<Entry, string>({
-      query: (entryId) => ({ route: entryRoutes.putBack, params: { entryId } }),
-      invalidatesTags: ['Calendar'],
-    }),
-    removeEntry: build.mutation<null, string>({
-      query: (entryId) => ({ route: entryRoutes.remove, params: { entryId } }),
-      invalidatesTags: ['Calendar'],
-    }),
-    elsewhere: build.query<Elsewhere, void>({
-      query: () => ({ route: elsewhereRoutes.list }),
-      providesTags: ['Elsewhere'],
-    }),
-    createFeed: build.mutation<CalendarFeed, FeedBody>({
-      query: (body) => ({ route: elsewhereRoutes.create, body }),
+    elsewhere: by.query(elsewhereRoutes.list, nothing, { providesTags: ['Elsewhere'] }),
+    createFeed: by.mutation(elsewhereRoutes.create, (body: FeedBody) => ({ body }), {
       invalidatesTags: ['Elsewhere'],
     }),
-    changeFeed: build.mutation<CalendarFeed, FeedBody & { feedId: string }>({
-      query: ({ feedId, ...body }) => ({ route: elsewhereRoutes.change, params: { feedId }, body }),
+    changeFeed: by.mutation(
+      elsewhereRoutes.change,
+      ({ feedId, ...body }: FeedBody & { feedId: string }) => ({ params: { feedId }, body }),
+      { invalidatesTags: ['Elsewhere'] },
+    ),
+    renewFeed: by.mutation(elsewhereRoutes.renew, (feedId: string) => ({ params: { feedId } }), {
       invalidatesTags: ['Elsewhere'],
     }),
-    renewFeed: build.mutation<CalendarFeed, string>({
-      query: (feedId) => ({ route: elsewhereRoutes.renew, params: { feedId } }),
+    revokeFeed: by.mutation(elsewhereRoutes.revoke, (feedId: string) => ({ params: { feedId } }), {
       invalidatesTags: ['Elsewhere'],
     }),
-    revokeFeed: build.mutation<null, string>({
-      query: (feedId) => ({ route: elsewhereRoutes.revoke, params: { feedId } }),
-      invalidatesTags: ['Elsewhere'],
-    }),
-    importCalendar: build.mutation<Imported, ImportBody>({
-      query: (body) => ({ route: elsewhereRoutes.import, body }),
+    importCalendar: by.mutation(elsewhereRoutes.import, (body: ImportBody) => ({ body }), {
       invalidatesTags: ['Elsewhere', 'Calendar'],
     }),
-    forgetImport: build.mutation<null, string>({
-      query: (importId) => ({ route: elsewhereRoutes.forget, params: { importId } }),
+    forgetImport: by.mutation(elsewhereRoutes.forget, (importId: string) => ({ params: { importId } }), {
       invalidatesTags: ['Elsewhere', 'Calendar'],
     }),
-  }),
+  })),
 });
 export const {
   useCalendarQuery,
@@ -118,4 +112,4 @@ export const {
 
 /** A range of days as an iCalendar file. */
 export const icsAddress = (range: DateRange): string =>
-  addressOf({ route: elsewhereRoutes.download, query: { ...range } });
+  addressOf(elsewhereRoutes.download, { query: { ...range } });

@@ -1,7 +1,7 @@
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { FollowUpEntry } from '@cadro/contract';
-import { useFormat } from '../i18n';
+import { useFormat } from '../household';
 import { Stack, usePalette, Words } from '../ui';
 
 /** Everything that happened to a follow-up, newest first. */

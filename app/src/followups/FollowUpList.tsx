@@ -1,8 +1,7 @@
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { FollowUpSummary } from '@cadro/contract';
-import { useChildren } from '../household';
-import { useFormat } from '../i18n';
+import { useChildren, useFormat } from '../household';
 import { Heading, Quiet, RowLink, Stack, Words } from '../ui';
 import { useFollowUpsQuery } from './api';
 import { absenceOutcome, outcomeWords } from './words';

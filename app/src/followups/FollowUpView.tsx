@@ -1,10 +1,8 @@
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { followUpSteps, type FollowUp } from '@cadro/contract';
-import { useChildren } from '../household';
-import { useFormat } from '../i18n';
-import { BackLink } from '../shell/BackLink';
-import { Frame, Heading, LinkAction, Loaded, Page, Row, Stack, WayOn, Words } from '../ui';
+import { useChildren, useFormat } from '../household';
+import { BackLink, Frame, Heading, LinkAction, Loaded, Page, Row, Stack, WayOn, Words } from '../ui';
 import { useFollowUpQuery } from './api';
 import { ChangeForm } from './ChangeForm';
 import { Entries } from './Entries';

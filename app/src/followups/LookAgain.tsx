@@ -1,5 +1,5 @@
 import { useTranslation } from 'react-i18next';
-import { useFormat } from '../i18n';
+import { useFormat } from '../household';
 import { Choice } from '../ui';
 
 const daysAhead = [1, 2, 3, 5, 7] as const;

@@ -1,6 +1,6 @@
 import { useTranslation } from 'react-i18next';
 import { spanWords, stateWords, useCourseQuery, useItemQuery } from '../gradebook';
-import { useFormat } from '../i18n';
+import { useFormat } from '../household';
 import { Loaded } from '../ui';
 import { TakeInHandForm } from './TakeInHandForm';
 

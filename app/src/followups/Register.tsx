@@ -1,7 +1,7 @@
 import { useTranslation } from 'react-i18next';
 import type { FollowUp } from '@cadro/contract';
 import { markWord, needsYou } from '../attendance';
-import { useFormat } from '../i18n';
+import { useFormat } from '../household';
 import { Heading, Stack, Words } from '../ui';
 
 /** What the register says now of the lessons an open matter is about. */

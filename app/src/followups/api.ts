@@ -5,27 +5,24 @@ import {
   type FollowUpSummary,
   type NewFollowUp,
 } from '@cadro/contract';
-import { api } from '../store/api';
+import { api, endpointsBy, nothing } from '../store';
 
 export const followUpsApi = api.injectEndpoints({
-  endpoints: (build) => ({
-    followUps: build.query<{ followUps: FollowUpSummary[] }, void>({
-      query: () => ({ route: routes.list }),
+  endpoints: endpointsBy((by) => ({
+    followUps: by.query(routes.list, nothing, { providesTags: ['Talk'] }),
+    followUp: by.query(routes.read, (followUpId: string) => ({ params: { followUpId } }), {
       providesTags: ['Talk'],
     }),
-    followUp: build.query<FollowUp, string>({
-      query: (followUpId) => ({ route: routes.read, params: { followUpId } }),
-      providesTags: ['Talk'],
-    }),
-    takeInHand: build.mutation<FollowUp, NewFollowUp>({
-      query: (body) => ({ route: routes.create, body }),
-      invalidatesTags: ['Talk'],
-    }),
-    changeFollowUp: build.mutation<FollowUp, { followUpId: string; change: FollowUpChange }>({
-      query: ({ followUpId, change }) => ({ route: routes.change, params: { followUpId }, body: change }),
-      invalidatesTags: ['Talk'],
-    }),
-  }),
+    takeInHand: by.mutation(routes.create, (body: NewFollowUp) => ({ body }), { invalidatesTags: ['Talk'] }),
+    changeFollowUp: by.mutation(
+      routes.change,
+      ({ followUpId, change }: { followUpId: string; change: FollowUpChange }) => ({
+        params: { followUpId },
+        body: change,
+      }),
+      { invalidatesTags: ['Talk'] },
+    ),
+  })),
 });
 export const { useFollowUpsQuery, useFollowUpQuery, useTakeInHandMutation, useChangeFollowUpMutation } =
   followUpsApi;

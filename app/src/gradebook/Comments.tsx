@@ -1,6 +1,6 @@
 import { useTranslation } from 'react-i18next';
 import type { Comment, CourseDetail } from '@cadro/contract';
-import { useFormat } from '../i18n';
+import { useFormat } from '../household';
 import { Quiet, SaveCsv, Stack, Words } from '../ui';
 import { OfferCard, OfferedWords } from './OfferCard';
 

@@ -1,8 +1,7 @@
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { CourseSummary } from '@cadro/contract';
-import { useChildren } from '../household';
-import { useFormat } from '../i18n';
+import { useChildren, useFormat } from '../household';
 import { SourceDown } from '../sources';
 import { Heading, Loaded, OutLink, Page, Quiet, Row, RowLink, Span, Stack, WayOn, Words } from '../ui';
 import { reportAddress, useCoursesQuery } from './api';

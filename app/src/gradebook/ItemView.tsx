@@ -1,10 +1,9 @@
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import type { ItemDetail } from '@cadro/contract';
-import { useChildren, useMeQuery } from '../household';
-import { useFormat } from '../i18n';
-import { BackLink } from '../shell/BackLink';
+import { useChildren, useFormat, useMeQuery } from '../household';
 import {
+  BackLink,
   Frame,
   frameOf,
   Heading,

@@ -2,8 +2,7 @@ import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import type { ReadOffer } from '@cadro/contract';
 import { creditWords } from './words';
-import { useChildren } from '../household';
-import { useFormat } from '../i18n';
+import { useChildren, useFormat } from '../household';
 import { Action, Quietly, Row, Stack, usePalette, Words } from '../ui';
 import { useAnswerOfferMutation } from './api';
 

@@ -1,8 +1,7 @@
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { CourseFigures, CourseSummary, Scale } from '@cadro/contract';
-import { useChildren } from '../household';
-import { useFormat } from '../i18n';
+import { useChildren, useFormat } from '../household';
 import {
   Frame,
   Heading,

@@ -1,7 +1,7 @@
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { CourseFigures, Scale } from '@cadro/contract';
-import { useFormat } from '../i18n';
+import { useFormat } from '../household';
 import { Row, Words } from '../ui';
 
 /** If left, posted, if made up: written out under the span, in its order. */

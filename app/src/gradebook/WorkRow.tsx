@@ -2,7 +2,7 @@ import type { Href } from 'expo-router';
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { ItemSummary, Scale } from '@cadro/contract';
-import { useFormat } from '../i18n';
+import { useFormat } from '../household';
 import { Frame, frameOf, Row, RowLink, Words } from '../ui';
 import { gainWords, stateWords, worthWords } from './words';
 

@@ -12,7 +12,7 @@ import {
   type OfferAnswer,
   type PolicyCorrection,
 } from '@cadro/contract';
-import { addressOf, api } from '../store/api';
+import { addressOf, api, endpointsBy, nothing } from '../store';
 
 type OfComment = { readonly studentId: string; readonly commentId: string };
 type Place = { readonly studentId: string; readonly courseId: string };
@@ -23,48 +23,38 @@ export type PolicyPreview = AnswerOf<typeof routes.previewPolicy>;
 const inTerm = ({ termId, ...params }: Asked) => ({ params, ...(termId ? { query: { termId } } : {}) });
 
 export const gradebookApi = api.injectEndpoints({
-  endpoints: (build) => ({
-    courses: build.query<{ courses: CourseSummary[] }, void>({
-      query: () => ({ route: routes.courses }),
+  endpoints: endpointsBy((by) => ({
+    courses: by.query(routes.courses, nothing, { providesTags: ['Record'] }),
+    course: by.query(routes.course, (asked: Asked) => ({ ...inTerm(asked) }), { providesTags: ['Record'] }),
+    courseRecord: by.query(routes.courseRecord, (asked: Asked) => ({ ...inTerm(asked) }), {
       providesTags: ['Record'],
     }),
-    course: build.query<CourseDetail, Asked>({
-      query: (asked) => ({ route: routes.course, ...inTerm(asked) }),
-      providesTags: ['Record'],
-    }),
-    courseRecord: build.query<CourseRecord, Asked>({
-      query: (asked) => ({ route: routes.courseRecord, ...inTerm(asked) }),
-      providesTags: ['Record'],
-    }),
-    item: build.query<ItemDetail, { studentId: string; itemId: string }>({
-      query: (params) => ({ route: routes.item, params }),
+    item: by.query(routes.item, (params: { studentId: string; itemId: string }) => ({ params }), {
       providesTags: ['Record', 'Talk'],
     }),
-    policy: build.query<CoursePolicy, Place>({
-      query: (params) => ({ route: routes.policy, params }),
-      providesTags: ['Record'],
-    }),
-    previewPolicy: build.query<PolicyPreview, Correcting>({
-      query: ({ correction, ...params }) => ({ route: routes.previewPolicy, params, body: { correction } }),
-      providesTags: ['Record'],
-    }),
-    correctPolicy: build.mutation<CoursePolicy, Correcting>({
-      query: ({ correction, ...params }) => ({ route: routes.correctPolicy, params, body: { correction } }),
-      invalidatesTags: ['Record'],
-    }),
-    answerOffer: build.mutation<unknown, OfComment & OfferAnswer>({
-      query: ({ studentId, commentId, ...body }) => ({
-        route: workRoutes.offer,
+    policy: by.query(routes.policy, (params: Place) => ({ params }), { providesTags: ['Record'] }),
+    previewPolicy: by.query(
+      routes.previewPolicy,
+      ({ correction, ...params }: Correcting) => ({ params, body: { correction } }),
+      { providesTags: ['Record'] },
+    ),
+    correctPolicy: by.mutation(
+      routes.correctPolicy,
+      ({ correction, ...params }: Correcting) => ({ params, body: { correction } }),
+      { invalidatesTags: ['Record'] },
+    ),
+    answerOffer: by.mutation(
+      workRoutes.offer,
+      ({ studentId, commentId, ...body }: OfComment & OfferAnswer) => ({
         params: { studentId, commentId },
         body,
       }),
-      invalidatesTags: ['Record', 'Talk'],
-    }),
-    terms: build.query<ChildTerms, string>({
-      query: (studentId) => ({ route: termRoutes.terms, params: { studentId } }),
+      { invalidatesTags: ['Record', 'Talk'] },
+    ),
+    terms: by.query(termRoutes.terms, (studentId: string) => ({ params: { studentId } }), {
       providesTags: ['Record'],
     }),
-  }),
+  })),
 });
 export const {
   useCoursesQuery,
@@ -81,4 +71,4 @@ export const {
 
 /** The printed page of a child's term, to be opened by the browser. */
 export const reportAddress = (studentId: string, termId?: string): string =>
-  addressOf({ route: termRoutes.report, params: { studentId }, ...(termId ? { query: { termId } } : {}) });
+  addressOf(termRoutes.report, { params: { studentId }, ...(termId ? { query: { termId } } : {}) });

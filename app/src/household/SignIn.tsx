@@ -4,8 +4,7 @@ import { ScrollView } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { languages } from '@cadro/contract';
 import { languageNames, problemWords } from '../i18n';
-import { languageChosen } from '../store/prefs';
-import { useAppDispatch, useAppSelector } from '../store/store';
+import { languageChosen, useAppDispatch, useAppSelector } from '../store';
 import { Action, Choice, Field, Heading, Mark, Row, Stack, usePalette, Words } from '../ui';
 import { useMeQuery, useSignInMutation } from './api';
 

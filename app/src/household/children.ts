@@ -1,5 +1,5 @@
 import type { Child } from '@cadro/contract';
-import { useAppSelector } from '../store/store';
+import { useAppSelector } from '../store';
 import { useMeQuery } from './api';
 import { lettersOf } from './letters';
 

@@ -2,5 +2,5 @@ export { ChildTag, MarkOf } from './ChildTag';
 export * from './api';
 export * from './children';
 export * from './LinkChild';
-export * from './Settings';
 export * from './SignIn';
+export * from './useFormat';

@@ -1,8 +1,5 @@
 import { differenceInCalendarDays, parseISO } from 'date-fns';
-import { useMemo } from 'react';
-import { useTranslation } from 'react-i18next';
 import { dateIn, daysAfter, isDate, roundHalfAway } from '@cadro/core';
-import { useMeQuery } from '../household/api';
 
 /** One to ten, beginning a sentence. */
 const numberWords: Readonly<Record<string, readonly string[]>> = {
@@ -83,11 +80,3 @@ export function makeFormat(language: string, timeZone: string, now: string) {
   };
 }
 export type Format = ReturnType<typeof makeFormat>;
-
-export function useFormat(): Format {
-  const { i18n } = useTranslation();
-  const { data: me } = useMeQuery();
-  const timeZone = me?.children[0]?.timeZone ?? 'UTC';
-  const now = me?.now ?? '1970-01-01T00:00:00Z';
-  return useMemo(() => makeFormat(i18n.language, timeZone, now), [i18n.language, timeZone, now]);
-}

@@ -1,5 +1,5 @@
 import type { TFunction } from 'i18next';
-import type { ServerProblem } from '../store/api';
+import type { ServerProblem } from '../store';
 
 /** A failed call in words. RTK Query hands over our own error or one of its own making. */
 export function problemWords(t: TFunction, error: unknown): string {

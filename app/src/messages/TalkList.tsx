@@ -2,8 +2,7 @@ import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { ThreadSummary } from '@cadro/contract';
 import { FollowUpList } from '../followups';
-import { useChildren } from '../household';
-import { useFormat } from '../i18n';
+import { useChildren, useFormat } from '../household';
 import { Heading, LinkAction, Loaded, Page, Quiet, RowLink, Stack, Words } from '../ui';
 import { useThreadsQuery } from './api';
 

@@ -1,9 +1,7 @@
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
-import { useChildren } from '../household';
-import { useFormat } from '../i18n';
-import { BackLink } from '../shell/BackLink';
-import { Heading, LinkAction, Loaded, Page, Quiet, Stack, usePalette, Words } from '../ui';
+import { useChildren, useFormat } from '../household';
+import { BackLink, Heading, LinkAction, Loaded, Page, Quiet, Stack, usePalette, Words } from '../ui';
 import { useThreadQuery } from './api';
 
 /** All letters with one teacher about one child, oldest first. */

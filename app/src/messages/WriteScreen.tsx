@@ -3,10 +3,9 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { useFollowUpQuery } from '../followups/api';
-import { useChildren, useMeQuery } from '../household';
-import { problemWords, useFormat } from '../i18n';
-import { BackLink } from '../shell/BackLink';
-import { Action, Field, Heading, Loaded, Page, Quiet, RowLink, Stack, Words } from '../ui';
+import { useChildren, useFormat, useMeQuery } from '../household';
+import { problemWords } from '../i18n';
+import { Action, BackLink, Field, Heading, Loaded, Page, Quiet, RowLink, Stack, Words } from '../ui';
 import { useSendMutation, useTeachersQuery } from './api';
 import { draftFor, type Draft } from './draft';
 

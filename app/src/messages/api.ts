@@ -1,24 +1,16 @@
 import { messageRoutes as routes, type AnswerOf, type NewMessage, type Thread } from '@cadro/contract';
-import { api } from '../store/api';
+import { api, endpointsBy, nothing } from '../store';
 
 export const messagesApi = api.injectEndpoints({
-  endpoints: (build) => ({
-    threads: build.query<AnswerOf<typeof routes.threads>, void>({
-      query: () => ({ route: routes.threads }),
+  endpoints: endpointsBy((by) => ({
+    threads: by.query(routes.threads, nothing, { providesTags: ['Talk'] }),
+    thread: by.query(routes.thread, (threadId: string) => ({ params: { threadId } }), {
       providesTags: ['Talk'],
     }),
-    thread: build.query<Thread, string>({
-      query: (threadId) => ({ route: routes.thread, params: { threadId } }),
+    teachers: by.query(routes.teachers, (studentId: string) => ({ params: { studentId } }), {
       providesTags: ['Talk'],
     }),
-    teachers: build.query<AnswerOf<typeof routes.teachers>, string>({
-      query: (studentId) => ({ route: routes.teachers, params: { studentId } }),
-      providesTags: ['Talk'],
-    }),
-    send: build.mutation<Thread, NewMessage>({
-      query: (body) => ({ route: routes.send, body }),
-      invalidatesTags: ['Talk'],
-    }),
-  }),
+    send: by.mutation(routes.send, (body: NewMessage) => ({ body }), { invalidatesTags: ['Talk'] }),
+  })),
 });
 export const { useThreadsQuery, useThreadQuery, useTeachersQuery, useSendMutation } = messagesApi;

@@ -2,8 +2,7 @@ import { Link } from 'expo-router';
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { ComingDay } from '@cadro/contract';
-import { useChildren } from '../household';
-import { useFormat } from '../i18n';
+import { useChildren, useFormat } from '../household';
 import { Row, Stack, Words } from '../ui';
 
 /** What is due, day by day; how many things fall on one day is said, since that is a warning of its own. */

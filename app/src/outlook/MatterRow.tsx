@@ -2,8 +2,7 @@ import { Pressable, View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { Matter } from '@cadro/contract';
 import { useLanguage } from '../alerts';
-import { useChildren } from '../household';
-import { useFormat } from '../i18n';
+import { useChildren, useFormat } from '../household';
 import { Heading, LinkAction, Row, selectedRow, Stack, usePalette, WayOn, Words } from '../ui';
 import { matterWords } from './matterWords';
 

@@ -12,7 +12,7 @@ import { useState, type ReactNode } from 'react';
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { Evening, Plan, PlannedTask } from '@cadro/contract';
-import { useFormat } from '../i18n';
+import { useFormat } from '../household';
 import { Row, Stack, usePalette, useWide, Words } from '../ui';
 import { useChangeTaskMutation, useSetEveningsMutation } from './api';
 import { MinutesField } from './FreeTime';

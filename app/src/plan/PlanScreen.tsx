@@ -3,11 +3,11 @@ import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import type { Plan } from '@cadro/contract';
 import { placedGain } from '@cadro/core';
-import { useChildren } from '../household';
-import { problemWords, useFormat } from '../i18n';
-import { BackLink } from '../shell/BackLink';
+import { useChildren, useFormat } from '../household';
+import { problemWords } from '../i18n';
 import {
   Action,
+  BackLink,
   Choice,
   Heading,
   LinkAction,

@@ -1,7 +1,6 @@
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
-import { useChildren } from '../household';
-import { useFormat } from '../i18n';
+import { useChildren, useFormat } from '../household';
 import { Heading, Loaded, Row, Stack, Tick, usePalette, WayOn, WidePage, Words } from '../ui';
 import { useChangeTaskMutation, usePlanQuery } from './api';
 

@@ -2,7 +2,7 @@ import { useDraggable } from '@dnd-kit/core';
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { PlannedTask } from '@cadro/contract';
-import { useFormat } from '../i18n';
+import { useFormat } from '../household';
 import { Quietly, Row, Tick, touch, usePalette, Words } from '../ui';
 import { useChangeTaskMutation, useDropTaskMutation } from './api';
 import { MinutesField } from './FreeTime';

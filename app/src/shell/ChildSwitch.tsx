@@ -1,8 +1,7 @@
 import { Pressable, ScrollView } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { useMeQuery } from '../household';
-import { childChosen } from '../store/prefs';
-import { useAppDispatch, useAppSelector } from '../store/store';
+import { childChosen, useAppDispatch, useAppSelector } from '../store';
 import { touch, usePalette, Words } from '../ui';
 
 /** Everyone, or one child; kept from place to place and from day to day. */

@@ -1,2 +1,3 @@
-export * from './BackLink';
+export * from '../ui';
 export * from './Shell';
+export * from './Settings';

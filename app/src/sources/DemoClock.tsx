@@ -1,5 +1,5 @@
 import { useTranslation } from 'react-i18next';
-import { useFormat } from '../i18n';
+import { useFormat } from '../household';
 import { useMeQuery } from '../household/api';
 import { Action, Stack, Words } from '../ui';
 import { useNextDayMutation } from './api';

@@ -1,6 +1,6 @@
 import { useTranslation } from 'react-i18next';
 import type { Freshness } from '@cadro/contract';
-import { useFormat } from '../i18n';
+import { useFormat } from '../household';
 import { Words } from '../ui';
 
 /** A source that cannot be read: since when, and how old what one sees is. */

@@ -1,16 +1,12 @@
 import { sourceRoutes as routes, type AnswerOf } from '@cadro/contract';
-import { api } from '../store/api';
+import { api, endpointsBy, nothing } from '../store';
 
 export const sourcesApi = api.injectEndpoints({
-  endpoints: (build) => ({
-    sources: build.query<AnswerOf<typeof routes.sources>, void>({
-      query: () => ({ route: routes.sources }),
-      providesTags: ['Record'],
-    }),
-    nextDay: build.mutation<{ now: string }, void>({
-      query: () => ({ route: routes.moveDemoClock }),
+  endpoints: endpointsBy((by) => ({
+    sources: by.query(routes.sources, nothing, { providesTags: ['Record'] }),
+    nextDay: by.mutation(routes.moveDemoClock, nothing, {
       invalidatesTags: ['Me', 'Record', 'Talk', 'Alerts'],
     }),
-  }),
+  })),
 });
 export const { useSourcesQuery, useNextDayMutation } = sourcesApi;

@@ -1,3 +1,4 @@
 export * from './api';
 export * from './DemoClock';
 export * from './FreshnessNote';
+export * from './SourceStates';

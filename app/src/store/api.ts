@@ -1,5 +1,12 @@
-import { createApi, fetchBaseQuery, type BaseQueryFn } from '@reduxjs/toolkit/query/react';
-import type { Problem, RouteContract } from '@cadro/contract';
+import {
+  createApi,
+  fetchBaseQuery,
+  type BaseQueryFn,
+  type EndpointBuilder,
+  type MutationExtraOptions,
+  type QueryExtraOptions,
+} from '@reduxjs/toolkit/query/react';
+import type { AnswerOf, AnyRoute, AskOf, Problem } from '@cadro/contract';
 
 export interface ServerProblem {
   readonly status: number;
@@ -7,21 +14,25 @@ export interface ServerProblem {
   readonly problem: Problem | null;
 }
 
-export interface Ask {
-  readonly route: RouteContract;
-  readonly params?: Readonly<Record<string, string>>;
-  readonly query?: Readonly<Record<string, string>>;
+interface Ask {
+  readonly route: AnyRoute;
+  readonly params?: Readonly<Record<string, unknown>> | undefined;
+  readonly query?: Readonly<Record<string, unknown>> | undefined;
   readonly body?: unknown;
 }
 
-/** Where a route's answer stands, for links the browser follows by itself. */
-export const addressOf = ({ route, params = {}, query = {} }: Omit<Ask, 'body'>): string => {
+function pathOf({ route, params = {}, query = {} }: Omit<Ask, 'body'>): string {
   const path = route.path.replace(/:(\w+)/g, (_whole, name: string) =>
-    encodeURIComponent(params[name] ?? ''),
+    encodeURIComponent(String(params[name] ?? '')),
   );
-  const search = new URLSearchParams(query).toString();
+  const named = Object.entries(query).filter(([, value]) => value !== undefined && value !== '');
+  const search = new URLSearchParams(named.map(([name, value]) => [name, String(value)])).toString();
   return search ? `${path}?${search}` : path;
-};
+}
+
+/** Where a route's answer stands, for links the browser follows by itself. */
+export const addressOf = <R extends AnyRoute>(route: R, ask: Omit<AskOf<R>, 'body'>): string =>
+  pathOf({ route, ...(ask as Pick<Ask, 'params' | 'query'>) });
 
 const plain = fetchBaseQuery({ baseUrl: '/', credentials: 'same-origin' });
 
@@ -31,7 +42,7 @@ const isProblem = (data: unknown): data is Problem =>
 /** Speaks by the contract: the route gives the method and the path. */
 const byContract: BaseQueryFn<Ask, unknown, ServerProblem> = async ({ body, ...ask }, api, extra) => {
   const answer = await plain(
-    { url: addressOf(ask), method: ask.route.method.toUpperCase(), ...(body === undefined ? {} : { body }) },
+    { url: pathOf(ask), method: ask.route.method.toUpperCase(), ...(body === undefined ? {} : { body }) },
     api,
     extra,
   );
@@ -40,12 +51,52 @@ const byContract: BaseQueryFn<Ask, unknown, ServerProblem> = async ({ body, ...a
   return { error: { status, problem: isProblem(answer.error.data) ? answer.error.data : null } };
 };
 
+/** Kinds of what the server tells: what changes one of them asks for it again. */
+const tags = ['Me', 'Record', 'Talk', 'Calendar', 'Elsewhere', 'Alerts'] as const;
+type Tag = (typeof tags)[number];
+
 /** One cache for all that comes from the server; the rooms add their endpoints. */
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: byContract,
-  tagTypes: ['Me', 'Record', 'Talk', 'Calendar', 'Elsewhere', 'Alerts'],
+  tagTypes: [...tags],
   refetchOnFocus: true,
   refetchOnReconnect: true,
   endpoints: () => ({}),
 });
+
+type Build = EndpointBuilder<typeof byContract, Tag, 'api'>;
+type QueryMore<R extends AnyRoute, Arg> = Omit<
+  QueryExtraOptions<Tag, AnswerOf<R>, Arg, typeof byContract, 'api', unknown>,
+  'type'
+>;
+type MutationMore<R extends AnyRoute, Arg> = Omit<
+  MutationExtraOptions<Tag, AnswerOf<R>, Arg, typeof byContract, 'api', unknown>,
+  'type'
+>;
+
+/** What a route needs, made from an endpoint's own argument. */
+const asked = <R extends AnyRoute>(route: R, ask: AskOf<R>): Ask => ({
+  route,
+  ...(ask as Omit<Ask, 'route'>), // the same three members, in the types of one route
+});
+
+/** Of a route that needs nothing. */
+export const nothing = (_none: void): Record<string, never> => ({});
+
+/** Endpoints that take their answers' types and what they must be given from a route of the contract. */
+const byRoutes = (build: Build) => ({
+  query: <R extends AnyRoute, Arg>(route: R, ask: (arg: Arg) => AskOf<R>, more: QueryMore<R, Arg> = {}) =>
+    build.query<AnswerOf<R>, Arg>({ ...more, query: (arg) => asked(route, ask(arg)) }),
+  mutation: <R extends AnyRoute, Arg>(
+    route: R,
+    ask: (arg: Arg) => AskOf<R>,
+    more: MutationMore<R, Arg> = {},
+  ) => build.mutation<AnswerOf<R>, Arg>({ ...more, query: (arg) => asked(route, ask(arg)) }),
+});
+
+/** A room's endpoints, for `api.injectEndpoints`. */
+export const endpointsBy =
+  <Endpoints>(made: (by: ReturnType<typeof byRoutes>) => Endpoints) =>
+  (build: Build): Endpoints =>
+    made(byRoutes(build));

@@ -2,7 +2,7 @@ import { render } from '@testing-library/react';
 import type { ReactElement } from 'react';
 import { Provider } from 'react-redux';
 import { householdApi } from '../household';
-import { store } from '../store/store';
+import { store } from '../store';
 import { Theme } from '../ui';
 import { aGuardian } from './family';
 
@@ -14,6 +14,6 @@ export const signedInAs = (role?: 'look-only') =>
 export const show = (element: ReactElement) =>
   render(
     <Provider store={store}>
-      <Theme>{element}</Theme>
+      <Theme wish="light">{element}</Theme>
     </Provider>,
   );

@@ -1,7 +1,6 @@
 import { createTheme, ThemeProvider } from '@rneui/themed';
 import { createContext, useContext, useEffect, useMemo, type ReactNode } from 'react';
 import { useColorScheme } from 'react-native';
-import { useAppSelector } from '../store/store';
 import { dark, font, light, sizes, touch, type Palette } from './palette';
 
 const PaletteContext = createContext<Palette>(light);
@@ -37,8 +36,8 @@ function libraryTheme(palette: Palette, mode: 'light' | 'dark') {
   });
 }
 
-export function Theme({ children }: { children: ReactNode }) {
-  const wish = useAppSelector((state) => state.prefs.theme);
+/** @param wish what this browser's user has chosen. */
+export function Theme({ wish, children }: { wish: 'system' | 'light' | 'dark'; children: ReactNode }) {
   const system = useColorScheme();
   const mode = wish === 'system' ? (system === 'dark' ? 'dark' : 'light') : wish;
   const palette = mode === 'dark' ? dark : light;

@@ -3,7 +3,7 @@ import type { ReactElement } from 'react';
 import { Provider } from 'react-redux';
 import type { CourseFigures, Scale } from '@cadro/contract';
 import { startTexts } from '../i18n';
-import { store } from '../store/store';
+import { store } from '../store';
 import { Action, Choice, Field } from './Controls';
 import { DayStrip } from './DayStrip';
 import { Frame, frameOf, type FrameKind } from './Frame';
@@ -19,7 +19,7 @@ startTexts('en');
 const show = (element: ReactElement) =>
   render(
     <Provider store={store}>
-      <Theme>{element}</Theme>
+      <Theme wish="light">{element}</Theme>
     </Provider>,
   );
 
@@ -147,7 +147,7 @@ describe('controls', () => {
     fireEvent.click(screen.getByRole('button'));
     rerender(
       <Provider store={store}>
-        <Theme>
+        <Theme wish="light">
           <Action label="Send" onPress={pressed} busy />
         </Theme>
       </Provider>,

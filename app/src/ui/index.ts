@@ -1,3 +1,4 @@
+export * from './BackLink';
 export * from './ChildMark';
 export * from './Controls';
 export * from './CostBar';
@@ -21,4 +22,4 @@ export * from './StoryLine';
 export * from './Theme';
 export * from './Tick';
 export * from './Words';
-export { gap, margin, touch } from './palette';
+export * from './palette';

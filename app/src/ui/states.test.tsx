@@ -1,7 +1,7 @@
 import { fireEvent, render, screen } from '@testing-library/react';
 import { Provider } from 'react-redux';
 import { startTexts } from '../i18n';
-import { store } from '../store/store';
+import { store } from '../store';
 import { Loaded } from './States';
 import { Theme } from './Theme';
 import { Words } from './Words';
@@ -11,7 +11,7 @@ const refetch = jest.fn();
 const show = (query: { data?: string; isError: boolean }) =>
   render(
     <Provider store={store}>
-      <Theme>
+      <Theme wish="light">
         <Loaded query={{ ...query, refetch }}>{(data) => <Words>{data}</Words>}</Loaded>
       </Theme>
     </Provider>,

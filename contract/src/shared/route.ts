@@ -27,7 +27,29 @@ export const route = <P extends TObject, Q extends TObject, B extends TSchema, A
   contract: RouteContract<P, Q, B, A>,
 ): RouteContract<P, Q, B, A> => contract;
 
-export type ParamsOf<R> = R extends RouteContract<infer P, TObject, TSchema, TSchema> ? Static<P> : never;
-export type QueryOf<R> = R extends RouteContract<TObject, infer Q, TSchema, TSchema> ? Static<Q> : never;
-export type BodyOf<R> = R extends RouteContract<TObject, TObject, infer B, TSchema> ? Static<B> : never;
-export type AnswerOf<R> = R extends RouteContract<TObject, TObject, TSchema, infer A> ? Static<A> : never;
+/** Any route of the contract. */
+export type AnyRoute = RouteContract<TObject, TObject, TSchema, TSchema>;
+
+/** What a schema lets through; `Otherwise` where the route has none. */
+type Let<Schema extends TSchema, Any extends TSchema, Otherwise> = Any extends Schema
+  ? Otherwise
+  : Static<Schema>;
+
+export type ParamsOf<R> =
+  R extends RouteContract<infer P, TObject, TSchema, TSchema> ? Let<P, TObject, undefined> : never;
+export type QueryOf<R> =
+  R extends RouteContract<TObject, infer Q, TSchema, TSchema> ? Let<Q, TObject, undefined> : never;
+export type BodyOf<R> =
+  R extends RouteContract<TObject, TObject, infer B, TSchema> ? Let<B, TSchema, undefined> : never;
+/** Null where a route answers nothing. */
+export type AnswerOf<R> =
+  R extends RouteContract<TObject, TObject, TSchema, infer A> ? Let<A, TSchema, null> : never;
+
+type Part<Name extends string, Value> = [Value] extends [undefined]
+  ? { readonly [N in Name]?: undefined }
+  : Record<never, never> extends Value
+    ? { readonly [N in Name]?: Value }
+    : { readonly [N in Name]: Value };
+
+/** What has to be given to call a route: each part that it has, and no other. */
+export type AskOf<R> = Part<'params', ParamsOf<R>> & Part<'query', QueryOf<R>> & Part<'body', BodyOf<R>>;

@@ -3,11 +3,11 @@ import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { presets, type AlertRules, type AlertSettings, type Preset } from '@cadro/contract';
 import { presetOf, presetRules, sameSettings } from '@cadro/core';
-import { useChildren } from '../../household';
-import { problemWords, useFormat } from '../../i18n';
-import { BackLink } from '../../shell/BackLink';
+import { useChildren, useFormat } from '../../household';
+import { problemWords } from '../../i18n';
 import {
   Action,
+  BackLink,
   Choice,
   Heading,
   Loaded,

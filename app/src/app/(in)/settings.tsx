@@ -1,3 +1,3 @@
-import { Settings } from '../../household';
+import { Settings } from '../../shell';
 
 export default Settings;

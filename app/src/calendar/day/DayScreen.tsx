@@ -1,10 +1,8 @@
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { ChildDay } from '@cadro/contract';
-import { useChildren } from '../../household';
-import { useFormat } from '../../i18n';
-import { BackLink } from '../../shell/BackLink';
-import { Heading, Loaded, Row, Stack, useWide, WayOn, WidePage, Words } from '../../ui';
+import { useChildren, useFormat } from '../../household';
+import { BackLink, Heading, Loaded, Row, Stack, useWide, WayOn, WidePage, Words } from '../../ui';
 import { useDayQuery } from './dayApi';
 import { Cost } from './Cost';
 import { Events, Lessons } from './Lessons';

@@ -5,10 +5,9 @@ import { useTranslation } from 'react-i18next';
 import type { AbsenceLetter, ChildDay, ChildDays } from '@cadro/contract';
 import { useDaysQuery } from '../../attendance/api';
 import { lessonWord, markWord } from '../../attendance';
-import { useChildren, useMeQuery } from '../../household';
-import { isServerProblem, problemWords, useFormat } from '../../i18n';
-import { BackLink } from '../../shell/BackLink';
-import { Action, Field, Heading, Loaded, Page, Quietly, Stack, TickLine, Words } from '../../ui';
+import { useChildren, useFormat, useMeQuery } from '../../household';
+import { isServerProblem, problemWords } from '../../i18n';
+import { Action, BackLink, Field, Heading, Loaded, Page, Quietly, Stack, TickLine, Words } from '../../ui';
 import { useDayQuery, useLetterMutation } from './dayApi';
 import { letterDraft, type ChosenLesson } from './letterDraft';
 

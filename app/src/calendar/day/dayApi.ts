@@ -1,5 +1,5 @@
 import { dayRoutes as routes, type AbsenceLetter, type AnswerOf, type ChildDay } from '@cadro/contract';
-import { api } from '../../store/api';
+import { api } from '../../store';
 
 type InHand = AnswerOf<typeof routes.letter>;
 export interface DayOf {

@@ -1,9 +1,8 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
-import { useFormat } from '../../i18n';
-import { BackLink } from '../../shell/BackLink';
-import { Heading, Loaded, OutLink, PickDay, Stack, useWide, WidePage, Words } from '../../ui';
+import { useFormat } from '../../household';
+import { BackLink, Heading, Loaded, OutLink, PickDay, Stack, useWide, WidePage, Words } from '../../ui';
 import { icsAddress, useElsewhereQuery } from '../calendarApi';
 import { rangeOf } from '../view/range';
 import { Feeds } from './Feeds';

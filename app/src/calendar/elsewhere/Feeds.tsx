@@ -2,8 +2,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { CalendarFeed, CalendarLayer, FeedBody } from '@cadro/contract';
-import { useChildren } from '../../household';
-import { useFormat } from '../../i18n';
+import { useChildren, useFormat } from '../../household';
 import { Action, Heading, Quietly, Row, Stack, usePalette, Words } from '../../ui';
 import {
   useChangeFeedMutation,

@@ -2,8 +2,8 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { ImportedCalendar, ImportReport } from '@cadro/contract';
-import { useChildren } from '../../household';
-import { problemWords, useFormat } from '../../i18n';
+import { useChildren, useFormat } from '../../household';
+import { problemWords } from '../../i18n';
 import { Action, Choice, Field, Heading, OpenFile, Quietly, Row, Stack, usePalette, Words } from '../../ui';
 import { useForgetImportMutation, useImportCalendarMutation } from '../calendarApi';
 

@@ -4,7 +4,7 @@ import { ownEntryKinds } from '@cadro/contract';
 import { useChildren } from '../../household';
 import { problemWords } from '../../i18n';
 import { Action, Choice, Field, Heading, Row, Stack, Tick, Words } from '../../ui';
-import type { ServerProblem } from '../../store/api';
+import type { ServerProblem } from '../../store';
 import type { EntryDraft } from './entryDraft';
 import { WhenFields } from './WhenFields';
 

@@ -3,11 +3,10 @@ import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import type { Entry } from '@cadro/contract';
 import { useItemQuery } from '../../gradebook';
-import { useChildren } from '../../household';
-import { dayGiven, isServerProblem, problemWords, useFormat } from '../../i18n';
-import { BackLink } from '../../shell/BackLink';
-import type { ServerProblem } from '../../store/api';
-import { Action, Heading, Loaded, Page, Quietly, Row, Stack, Words } from '../../ui';
+import { useChildren, useFormat } from '../../household';
+import { dayGiven, isServerProblem, problemWords } from '../../i18n';
+import { Action, BackLink, Heading, Loaded, Page, Quietly, Row, Stack, Words } from '../../ui';
+import type { ServerProblem } from '../../store';
 import {
   useChangeEntryMutation,
   useCreateEntryMutation,

@@ -2,11 +2,10 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { Supply } from '@cadro/contract';
-import { MarkOf, useChildren } from '../../household';
-import { useFormat } from '../../i18n';
-import { BackLink } from '../../shell/BackLink';
+import { MarkOf, useChildren, useFormat } from '../../household';
 import {
   Action,
+  BackLink,
   Field,
   Heading,
   Loaded,

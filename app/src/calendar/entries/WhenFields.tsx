@@ -1,6 +1,6 @@
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
-import { useFormat } from '../../i18n';
+import { useFormat } from '../../household';
 import { Choice, Field, PickDay, Row } from '../../ui';
 import { repeats, type EntryDraft, type Repeat } from './entryDraft';
 

@@ -1,7 +1,7 @@
 import { fireEvent, screen } from '@testing-library/react';
 import { useState } from 'react';
 import { startTexts } from '../../i18n';
-import type { ServerProblem } from '../../store/api';
+import type { ServerProblem } from '../../store';
 import { show, signedInAs } from '../../testing/show';
 import { EntryForm } from './EntryForm';
 import { bodyOf, emptyDraft, type EntryDraft } from './entryDraft';

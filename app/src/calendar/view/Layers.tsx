@@ -2,8 +2,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { calendarLayers } from '@cadro/contract';
-import { layerSwitched } from '../../store/prefs';
-import { useAppDispatch, useAppSelector } from '../../store/store';
+import { layerSwitched, useAppDispatch, useAppSelector } from '../../store';
 import { Quietly, TickLine } from '../../ui';
 
 /** Which layers are in sight; the choice is kept on this device. */

@@ -1,8 +1,7 @@
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { CalendarLayer } from '@cadro/contract';
-import { useChildren } from '../../household';
-import { useFormat } from '../../i18n';
+import { useChildren, useFormat } from '../../household';
 import { Heading, Stack, WayOn, Words } from '../../ui';
 import { useCalendarQuery } from '../calendarApi';
 import { inSight, touches } from './dayOf';

@@ -1,8 +1,7 @@
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { Calendar, UndatedWork } from '@cadro/contract';
-import { MarkOf, useChildren } from '../../household';
-import { useFormat } from '../../i18n';
+import { MarkOf, useChildren, useFormat } from '../../household';
 import { Heading, PickDay, RowLink, Row, Stack, Words } from '../../ui';
 import { useOwnDateMutation } from '../calendarApi';
 

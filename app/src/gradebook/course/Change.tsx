@@ -2,7 +2,8 @@ import { useTranslation } from 'react-i18next';
 import type { TFunction } from 'i18next';
 import type { CourseDetail } from '@cadro/contract';
 import { spanSteps } from '@cadro/core';
-import { useFormat, type Format } from '../../i18n';
+import { type Format } from '../../i18n';
+import { useFormat } from '../../household';
 import { Heading, Stack, Words } from '../../ui';
 
 /** A point of this size is not worth a sentence. */

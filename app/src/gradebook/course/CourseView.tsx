@@ -1,10 +1,8 @@
 import { useTranslation } from 'react-i18next';
 import type { CourseDetail } from '@cadro/contract';
-import { useChildren } from '../../household';
-import { useFormat } from '../../i18n';
-import { BackLink } from '../../shell/BackLink';
-import { SourceDown } from '../../sources';
+import { useChildren, useFormat } from '../../household';
 import {
+  BackLink,
   fileName,
   Heading,
   LinkAction,
@@ -18,6 +16,7 @@ import {
   WayOn,
   Words,
 } from '../../ui';
+import { SourceDown } from '../../sources';
 import { useCourseQuery, useLazyCourseRecordQuery } from '../api';
 import { Comments, CommentsCsv } from '../Comments';
 import { ThreeFigures } from '../ThreeFigures';

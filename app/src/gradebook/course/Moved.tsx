@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import type { CourseDetail, FigureStep } from '@cadro/contract';
 import { dayMs, spanSteps } from '@cadro/core';
-import { useFormat } from '../../i18n';
+import { useFormat } from '../../household';
 import { Choice, Heading, Quiet, Quietly, Row, SaveCsv, Stack, StepLine, Words, WayOn } from '../../ui';
 import { causeWords, deltaWords } from './courseWords';
 

@@ -1,7 +1,7 @@
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { CourseDetail, ItemSummary } from '@cadro/contract';
-import { useFormat } from '../../i18n';
+import { useFormat } from '../../household';
 import { Heading, Stack, Words } from '../../ui';
 import { notInFigureReasons, whyNotInFigure, type NotInFigure } from './courseWords';
 

@@ -4,9 +4,21 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { CorrectionEntry, CourseDetail, CoursePolicy } from '@cadro/contract';
-import { useFormat } from '../../i18n';
-import { BackLink } from '../../shell/BackLink';
-import { Action, Choice, Field, Heading, Loaded, Page, Quiet, Row, Span, Stack, Words } from '../../ui';
+import { useFormat } from '../../household';
+import {
+  Action,
+  BackLink,
+  Choice,
+  Field,
+  Heading,
+  Loaded,
+  Page,
+  Quiet,
+  Row,
+  Span,
+  Stack,
+  Words,
+} from '../../ui';
 import { useCorrectPolicyMutation, useCourseQuery, usePolicyQuery, usePreviewPolicyQuery } from '../api';
 import { ThreeFigures } from '../ThreeFigures';
 import { spanWords } from '../words';

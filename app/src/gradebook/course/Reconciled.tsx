@@ -1,8 +1,8 @@
 import { useTranslation } from 'react-i18next';
 import type { CourseDetail, Reconciliation } from '@cadro/contract';
 import type { TFunction } from 'i18next';
-import { useChildren } from '../../household';
-import { useFormat, type Format } from '../../i18n';
+import { useChildren, useFormat } from '../../household';
+import { type Format } from '../../i18n';
 import { LinkAction, Stack, Words } from '../../ui';
 
 function reasonWords(

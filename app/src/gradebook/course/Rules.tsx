@@ -1,7 +1,6 @@
 import { useTranslation } from 'react-i18next';
 import type { CourseDetail } from '@cadro/contract';
-import { useChildren } from '../../household';
-import { useFormat } from '../../i18n';
+import { useChildren, useFormat } from '../../household';
 import { Heading, Stack, WayOn, Words } from '../../ui';
 import { policySentences } from './courseWords';
 

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { CourseDetail, StandardDetail } from '@cadro/contract';
-import { useFormat } from '../../i18n';
+import { useFormat } from '../../household';
 import { Heading, Line, Quietly, RowLink, SaveCsv, Stack, Words, type Cell } from '../../ui';
 import { Comments } from '../Comments';
 import { standardsWords } from '../words';

@@ -1,7 +1,7 @@
 import { useRouter } from 'expo-router';
 import { useTranslation } from 'react-i18next';
 import type { CourseDetail } from '@cadro/contract';
-import { useFormat } from '../../i18n';
+import { useFormat } from '../../household';
 import { Choice, Stack, Words } from '../../ui';
 
 /** Which term is open; earlier ones can be opened where there are some. */

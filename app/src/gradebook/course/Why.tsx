@@ -1,7 +1,7 @@
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { CourseDetail } from '@cadro/contract';
-import { useFormat } from '../../i18n';
+import { useFormat } from '../../household';
 import { CostBar, Heading, Line, Row, SaveCsv, Stack, Words } from '../../ui';
 
 type Category = CourseDetail['categories'][number];

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { CourseDetail, ItemSummary } from '@cadro/contract';
-import { useFormat } from '../../i18n';
+import { useFormat } from '../../household';
 import { Choice, Heading, Quiet, Quietly, SaveCsv, Stack } from '../../ui';
 import { stateWords } from '../words';
 import { WorkRow } from '../WorkRow';

@@ -1,6 +1,6 @@
 import type { CourseDetail, CoursePolicy, FigureStep, ItemSummary, PolicyCorrection } from '@cadro/contract';
 import { i18next, startTexts, makeFormat } from '../../i18n';
-import { csvOf, fileName } from '../../ui/saveFile';
+import { csvOf, fileName } from '../../ui';
 import { arrange } from './arrange';
 import { anItem } from '../../testing/items';
 import { causeWords, deltaWords, letterSteps, policySentences, whyNotInFigure } from './courseWords';

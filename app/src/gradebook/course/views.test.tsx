@@ -4,7 +4,7 @@ import { Provider } from 'react-redux';
 import type { CourseDetail, CourseFigures, Me, Reconciliation } from '@cadro/contract';
 import { householdApi } from '../../household';
 import { startTexts } from '../../i18n';
-import { store } from '../../store/store';
+import { store } from '../../store';
 import { Theme } from '../../ui';
 import { Change } from './Change';
 import { Rules } from './Rules';
@@ -42,7 +42,7 @@ beforeAll(async () => {
 const show = (element: ReactElement) =>
   render(
     <Provider store={store}>
-      <Theme>{element}</Theme>
+      <Theme wish="light">{element}</Theme>
     </Provider>,
   );
 const text = (pattern: RegExp) => screen.queryByText(pattern)?.textContent ?? null;

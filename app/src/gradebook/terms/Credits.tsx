@@ -1,7 +1,7 @@
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { ChildTerms } from '@cadro/contract';
-import { useFormat } from '../../i18n';
+import { useFormat } from '../../household';
 import { Heading, Line, Row, SaveCsv, Stack, Words } from '../../ui';
 
 /** Credits by area, in sentences: earned, in progress, still needed. */

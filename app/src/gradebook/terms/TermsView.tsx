@@ -2,10 +2,9 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { ChildTerms, TermCourse, TermGrade, TermNode } from '@cadro/contract';
-import { useChildren } from '../../household';
-import { useFormat } from '../../i18n';
-import { BackLink } from '../../shell/BackLink';
+import { useChildren, useFormat } from '../../household';
 import {
+  BackLink,
   FormulaBar,
   Heading,
   Line,

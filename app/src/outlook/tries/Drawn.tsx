@@ -1,6 +1,6 @@
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
-import { useFormat } from '../../i18n';
+import { useFormat } from '../../household';
 import { Action, FanChart, Heading, Row, Stack, Words } from '../../ui';
 import type { TryOut } from './useTryOut';
 import { scoresOf, type Moved } from './works';

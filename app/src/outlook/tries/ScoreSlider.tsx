@@ -1,7 +1,7 @@
 import { memo } from 'react';
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
-import { useFormat } from '../../i18n';
+import { useFormat } from '../../household';
 import { Quietly, Row, Slider, Tick, Words } from '../../ui';
 import { stepOf, type TryWork } from './works';
 

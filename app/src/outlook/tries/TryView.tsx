@@ -3,10 +3,9 @@ import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { CourseDetail, CourseRecord, Tries } from '@cadro/contract';
 import { useCourseQuery, useCourseRecordQuery } from '../../gradebook/api';
-import { useChildren } from '../../household';
-import { useFormat } from '../../i18n';
-import { BackLink } from '../../shell/BackLink';
+import { useChildren, useFormat } from '../../household';
 import {
+  BackLink,
   Choice,
   Field,
   Heading,

@@ -2,8 +2,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { askedAnswers, type WorkRow } from '@cadro/contract';
-import { useChildren } from '../../household';
-import { useFormat } from '../../i18n';
+import { useChildren, useFormat } from '../../household';
 import { Choice, Field, Frame, Quietly, Row, RowLink, Stack, Tick, WayOn, Words, usePalette } from '../../ui';
 import { useAskedMutation, useEffortMutation } from '../api';
 import {

@@ -3,8 +3,7 @@ import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { WorkOffer } from '@cadro/contract';
 import { OfferCard, OfferedWords } from '../../gradebook';
-import { useChildren } from '../../household';
-import { useFormat } from '../../i18n';
+import { useChildren, useFormat } from '../../household';
 import { Heading, Quietly, Stack, usePalette, Words } from '../../ui';
 
 /** What teachers have offered and nobody has answered yet, then what was confirmed. */

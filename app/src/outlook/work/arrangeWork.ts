@@ -55,7 +55,6 @@ export const keyOf = ({
   itemId,
 }: Pick<WorkRow, 'group' | 'studentId' | 'itemId'>): string => `${group}:${studentId}:${itemId}`;
 
-
 /** When something about a row ends: a loose end's deadline, else its day. */
 export const endOf = ({ kind, deadline, dueAt }: WorkRow): string | null => (kind ? deadline : dueAt);
 

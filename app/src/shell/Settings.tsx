@@ -1,50 +1,11 @@
 import { useRouter } from 'expo-router';
 import { useTranslation } from 'react-i18next';
 import { languages, type Language } from '@cadro/contract';
-import { languageNames, useFormat } from '../i18n';
-import { DemoClock, useSourcesQuery } from '../sources';
-import { api } from '../store/api';
-import { languageChosen, themeChosen, themes } from '../store/prefs';
-import { useAppDispatch, useAppSelector } from '../store/store';
+import { useChangeMeMutation, useMeQuery, useSignOutMutation } from '../household';
+import { languageNames } from '../i18n';
+import { DemoClock, SourceStates } from '../sources';
+import { api, languageChosen, themeChosen, themes, useAppDispatch, useAppSelector } from '../store';
 import { Action, Choice, Heading, LinkAction, Page, Stack, useWide, WayOn, Words } from '../ui';
-import { useChangeMeMutation, useMeQuery, useSignOutMutation } from './api';
-
-function Sources() {
-  const { t } = useTranslation();
-  const format = useFormat();
-  const { data } = useSourcesQuery();
-  return (
-    <Stack>
-      <Heading level={2}>{t('settings.sources')}</Heading>
-      {(data?.sources ?? []).map(({ id, name, readAt, failingSince, problems }) => (
-        <Stack key={id} space={0.25}>
-          <Words bold>{name}</Words>
-          <Words size="small" colour={failingSince ? 'plum' : 'soft'}>
-            {failingSince
-              ? t('shell.sourceDown', {
-                  source: name,
-                  since: format.dayTime(failingSince),
-                  when: readAt ? format.dayTime(readAt) : t('shell.neverRead'),
-                })
-              : t('settings.read', { when: readAt ? format.dayTime(readAt) : t('shell.neverRead') })}
-          </Words>
-          {problems.length > 0 ? (
-            <Words size="small" colour="plum">
-              {t('settings.problems', { count: problems.length })}
-            </Words>
-          ) : null}
-          {problems.slice(0, 5).map(({ collection, externalId, fault, detail }) => (
-            <Words
-              key={`${collection}:${externalId}`}
-              size="small"
-              colour="soft"
-            >{`${collection} ${externalId ?? ''}: ${t(`settings.fault.${fault}`)}${detail && ` (${detail})`}`}</Words>
-          ))}
-        </Stack>
-      ))}
-    </Stack>
-  );
-}
 
 export function Settings() {
   const { t } = useTranslation();
@@ -84,7 +45,7 @@ export function Settings() {
         <WayOn label={t('alerts.toRules')} href="/alerts/rules" />
         <WayOn label={t('alerts.toDelivery')} href="/alerts/delivery" />
       </Stack>
-      <Sources />
+      <SourceStates />
       <Stack>
         <Heading level={2}>{t('settings.language')}</Heading>
         <Choice

@@ -1,0 +1,3 @@
+export * from './api';
+export * from './prefs';
+export * from './store';
