@@ -1,64 +1,8 @@
 import js from '@eslint/js';
 import hooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
-
-const rooms = [
-  'household',
-  'gradebook',
-  'outlook',
-  'attendance',
-  'alerts',
-  'followups',
-  'messages',
-  'calendar',
-  'plan',
-  'sources',
-];
-const layers = ['core', 'contract', 'server', 'app', 'school'];
-
-/** Who may know whom. What a layer may not import is said in words. */
-const mayKnow = {
-  contract: [],
-  core: ['contract'],
-  server: ['core', 'contract'],
-  app: ['core', 'contract'],
-  school: ['contract'],
-};
-
-const boundary = (layer) => ({
-  files: [`${layer}/**/*.{ts,tsx}`],
-  rules: {
-    'no-restricted-imports': [
-      'error',
-      {
-        patterns: [
-          {
-            regex: `^@cadro/(${layers.filter((other) => !mayKnow[layer].includes(other)).join('|')})(/|$)`,
-            message: `${layer} may know ${mayKnow[layer].join(' and ') || 'nobody'} only.`,
-          },
-          { regex: `^(\\.\\./)+(${layers.join('|')})/src/`, message: 'A layer is imported by its name.' },
-          ...(layer === 'core' || layer === 'contract'
-            ? [
-                {
-                  regex: '^(react|react-native|express|knex|pg)(/|$)',
-                  message: 'No interface and no I/O here.',
-                },
-              ]
-            : []),
-          ...(layer === 'contract'
-            ? []
-            : [
-                {
-                  // api.ts is a room's door to the server: rooms that need each other's data meet there.
-                  regex: `^(\\.\\./)+(${rooms.join('|')})/(?!api$).+`,
-                  message: 'A room uses another room only through its index.',
-                },
-              ]),
-        ],
-      },
-    ],
-  },
-});
+import { floorRules } from './tools/lint/floors.mjs';
+import { ownTables } from './tools/lint/ownTables.mjs';
 
 export default tseslint.config(
   {
@@ -84,10 +28,16 @@ export default tseslint.config(
       eqeqeq: 'error',
     },
   },
-  ...layers.map(boundary),
+  ...floorRules,
+  {
+    files: ['server/src/**/*.ts'],
+    ignores: ['**/*.test.ts', 'server/src/testing/**'],
+    plugins: { cadro: { rules: { 'own-tables': ownTables } } },
+    rules: { 'cadro/own-tables': 'error' },
+  },
   {
     files: ['core/**/*.ts', 'server/src/**/*.ts', 'school/src/**/*.ts'],
-    ignores: ['server/src/db/clock.ts', '**/*.test.ts'],
+    ignores: ['server/src/kit/db/clock.ts', '**/*.test.ts'],
     rules: {
       'no-restricted-syntax': [
         'error',

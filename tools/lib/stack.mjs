@@ -77,7 +77,9 @@ export class Stack {
   }
 
   startServer() {
-    return this.start('server', 'server/src/main/server.ts', () => answers(`${this.env.CADRO_PUBLIC_URL}/readyz`));
+    return this.start('server', 'server/src/main/server.ts', () =>
+      answers(`${this.env.CADRO_PUBLIC_URL}/readyz`),
+    );
   }
 
   startWorker() {

@@ -1,10 +1,4 @@
-import {
-  attendanceRoutes as routes,
-  type AnswerOf,
-  type CodeMeaning,
-  type MarksFile,
-  type MarksRead,
-} from '@cadro/contract';
+import { attendanceRoutes as routes, type CodeMeaning, type MarksFile } from '@cadro/contract';
 import { addressOf, api, endpointsBy, nothing } from '../store';
 
 export const attendanceApi = api.injectEndpoints({

@@ -1,11 +1,7 @@
 import {
   calendarRoutes,
   elsewhereRoutes,
-  entryRoutes,
-  type AnswerOf,
-  type Calendar,
-  type CalendarFeed,
-  type Entry,
+  entryRoutes, 
   type EntryBody,
   type FeedBody,
   type ImportBody,
@@ -17,8 +13,6 @@ interface OfItem {
   readonly studentId: string;
   readonly itemId: string;
 }
-type Elsewhere = AnswerOf<typeof elsewhereRoutes.list>;
-type Imported = AnswerOf<typeof elsewhereRoutes.import>;
 
 export const calendarApi = api.injectEndpoints({
   endpoints: endpointsBy((by) => ({

@@ -1,10 +1,4 @@
-import {
-  followUpRoutes as routes,
-  type FollowUp,
-  type FollowUpChange,
-  type FollowUpSummary,
-  type NewFollowUp,
-} from '@cadro/contract';
+import { followUpRoutes as routes, type FollowUpChange, type NewFollowUp } from '@cadro/contract';
 import { api, endpointsBy, nothing } from '../store';
 
 export const followUpsApi = api.injectEndpoints({

@@ -3,12 +3,6 @@ import {
   termRoutes,
   workRoutes,
   type AnswerOf,
-  type ChildTerms,
-  type CourseDetail,
-  type CoursePolicy,
-  type CourseRecord,
-  type CourseSummary,
-  type ItemDetail,
   type OfferAnswer,
   type PolicyCorrection,
 } from '@cadro/contract';

@@ -1,11 +1,4 @@
-import {
-  householdRoutes as routes,
-  type AnswerOf,
-  type BodyOf,
-  type Child,
-  type LinkPreview,
-  type Me,
-} from '@cadro/contract';
+import { householdRoutes as routes, type BodyOf } from '@cadro/contract';
 import { api, endpointsBy, nothing } from '../store';
 
 export const householdApi = api.injectEndpoints({

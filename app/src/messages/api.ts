@@ -1,4 +1,4 @@
-import { messageRoutes as routes, type AnswerOf, type NewMessage, type Thread } from '@cadro/contract';
+import { messageRoutes as routes, type NewMessage } from '@cadro/contract';
 import { api, endpointsBy, nothing } from '../store';
 
 export const messagesApi = api.injectEndpoints({

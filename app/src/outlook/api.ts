@@ -3,12 +3,8 @@ import {
   tryRoutes,
   workRoutes as routes,
   type AskedAnswer,
-  type Brief,
-  type JointAnswer,
   type NewTry,
   type Picks,
-  type Tries,
-  type Work,
 } from '@cadro/contract';
 import { api, endpointsBy, nothing } from '../store';
 

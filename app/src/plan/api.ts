@@ -1,10 +1,4 @@
-import {
-  planRoutes as routes,
-  type ChosenBody,
-  type EveningsBody,
-  type Plan,
-  type TaskChange,
-} from '@cadro/contract';
+import { planRoutes as routes, type ChosenBody, type EveningsBody, type TaskChange } from '@cadro/contract';
 import { api, endpointsBy } from '../store';
 
 type OfChild = { readonly studentId: string };

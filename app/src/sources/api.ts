@@ -1,4 +1,4 @@
-import { sourceRoutes as routes, type AnswerOf } from '@cadro/contract';
+import { sourceRoutes as routes } from '@cadro/contract';
 import { api, endpointsBy, nothing } from '../store';
 
 export const sourcesApi = api.injectEndpoints({

@@ -82,7 +82,7 @@ const asked = <R extends AnyRoute>(route: R, ask: AskOf<R>): Ask => ({
 });
 
 /** Of a route that needs nothing. */
-export const nothing = (_none: void): Record<string, never> => ({});
+export const nothing: (none: void) => Record<string, never> = () => ({});
 
 /** Endpoints that take their answers' types and what they must be given from a route of the contract. */
 const byRoutes = (build: Build) => ({

@@ -1,7 +1,10 @@
 import { Link, type Href } from 'expo-router';
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
-import { Icon, touch, useWide, Words } from '.';
+import { Icon } from './Icons';
+import { useWide } from './Layout';
+import { touch } from './palette';
+import { Words } from './Words';
 
 /** The way back up on a phone; on a wide screen the list stands beside it. */
 export function BackLink({ href, label }: { href: Href; label: string }) {

@@ -1,6 +1,6 @@
 import { weekdayOf } from '../dates';
 import { byCodePoint } from '../gradebook';
-import type { SchoolDay } from './summary';
+import type { SchoolDay } from './schoolDays';
 
 export type Pattern =
   | { readonly kind: 'leaves-early'; readonly value: null }

@@ -1,4 +1,4 @@
-import type { SchoolDay } from './summary';
+import type { SchoolDay } from './schoolDays';
 
 /** A work by the days on which it was given out and is due, where the school is. */
 export interface DatedWork {

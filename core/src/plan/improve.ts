@@ -1,12 +1,6 @@
 import { Knapsack } from './knapsack';
 import { refillPair } from './pairs';
-import type { Problem } from './problem';
-
-/** The evening of each task, -1 when it is left out. */
-export type Assignment = Int32Array;
-
-export const worthOf = ({ worth }: Problem, assignment: Assignment): number =>
-  assignment.reduce((sum, evening, task) => sum + (evening < 0 ? 0 : worth[task]![evening]!), 0);
+import type { Assignment, Problem } from './problem';
 
 /** Makes plans better by filling one evening anew while the others stay, until none can be filled better. */
 export class Improver {

@@ -1,5 +1,4 @@
-import type { Assignment } from './improve';
-import type { Problem } from './problem';
+import type { Assignment, Problem } from './problem';
 
 /** Two evenings of more room than this together are not looked at at once. */
 const mostCells = 40_000;

@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { fillingsOf } from './fillings';
-import { Improver, worthOf, type Assignment } from './improve';
+import { Improver } from './improve';
 import { Knapsack } from './knapsack';
 import { refillPair } from './pairs';
-import { problemOf, type Problem } from './problem';
+import { problemOf, worthOf, type Assignment, type Problem } from './problem';
 import { Relaxation, startPrices } from './relaxation';
 import { Search } from './search';
 

@@ -94,3 +94,9 @@ export const planFault = (tasks: readonly PlanTask[], evenings: readonly PlanEve
     'date',
     evenings.map(({ date }) => date),
   );
+
+/** The evening of each task, -1 when it is left out. */
+export type Assignment = Int32Array;
+
+export const worthOf = ({ worth }: Problem, assignment: Assignment): number =>
+  assignment.reduce((sum, evening, task) => sum + (evening < 0 ? 0 : worth[task]![evening]!), 0);

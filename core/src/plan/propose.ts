@@ -1,7 +1,14 @@
 import { byCodePoint } from '../gradebook';
-import { Improver, worthOf, type Assignment } from './improve';
+import { Improver } from './improve';
 import { fillingsOf, type Filling } from './fillings';
-import { problemOf, type PlanEvening, type PlanTask, type Problem } from './problem';
+import {
+  problemOf,
+  worthOf,
+  type Assignment,
+  type PlanEvening,
+  type PlanTask,
+  type Problem,
+} from './problem';
 import { Search } from './search';
 
 export interface Plan {

@@ -1,5 +1,5 @@
-import { Improver, worthOf, type Assignment } from './improve';
-import type { Problem } from './problem';
+import { Improver } from './improve';
+import { worthOf, type Assignment, type Problem } from './problem';
 import { Relaxation, startPrices, type Open, type Relaxed } from './relaxation';
 
 /** Worths are whole numbers: a bound less than this above one is no better. */

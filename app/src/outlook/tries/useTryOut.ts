@@ -1,8 +1,8 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { CourseRecord } from '@cadro/contract';
 import type { Fan, TriedScore } from '@cadro/core';
-import type { Answer, Ask, Tried } from '../../workers/outlook';
-import { startOutlookWorker } from '../../workers/start';
+import type { Answer, Ask, Tried } from '../../workers';
+import { startOutlookWorker } from '../../workers';
 
 /** So many ways the rest of a term is drawn, always from the same beginning: the same question has one answer. */
 const [draws, seed] = [10_000, 20261021];

@@ -8,7 +8,7 @@ async function main(): Promise<void> {
   if (!config.demoSchoolUrl)
     throw new Error('CADRO_DEMO_SCHOOL_URL is not set: the story is for the demo only');
   const db = openDatabase(config.databaseUrl);
-  const loaded = (await db('guardians').first('id')) !== undefined;
+  const loaded = (await db('guardian_profiles').first('guardian_id')) !== undefined;
   if (loaded) {
     await refreshAddresses(db, config.demoSchoolUrl);
   } else {

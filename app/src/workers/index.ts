@@ -1,0 +1,2 @@
+export type * from './outlook';
+export * from './start';

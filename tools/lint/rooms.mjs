@@ -1,0 +1,108 @@
+/*
+ * The rooms of each layer, from the lowest floor up: a room may use those that stand before it, never one after it.
+ * Said once here; the rules of the lint, of the check for circles and their tests are made from it.
+ */
+export const layers = ['contract', 'core', 'server', 'app', 'school'];
+
+/** Which layers a layer may know. */
+export const mayKnow = {
+  contract: [],
+  core: ['contract'],
+  server: ['core', 'contract'],
+  app: ['core', 'contract'],
+  school: ['contract'],
+};
+
+export const floors = {
+  core: ['gradebook', 'attendance', 'calendar', 'outlook', 'plan', 'followups', 'alerts'],
+  server: [
+    ...['kit', 'records', 'household', 'sources', 'attendance', 'gradebook', 'followups', 'messages'],
+    ...['alerts', 'outlook', 'plan', 'calendar', 'brief', 'main'],
+  ],
+  app: [
+    ...['store', 'i18n', 'ui', 'workers', 'household', 'sources', 'gradebook', 'attendance', 'followups'],
+    ...['messages', 'calendar', 'alerts', 'plan', 'outlook', 'shell', 'app'],
+  ],
+};
+
+/**
+ * Doors of a room: its index; in the app also its endpoints, so that a screen that needs another room's data alone does
+ * not load that room's screens.
+ */
+export const doors = { core: ['index'], server: ['index'], app: ['index', 'api'] };
+
+/** Who owns which table of the server: only the owner's stores and the migrations name it. */
+export const tables = {
+  kit: ['sessions', 'login_tries', 'demo_clock'],
+  records: [
+    ...[
+      'schools',
+      'terms',
+      'students',
+      'teachers',
+      'courses',
+      'enrolments',
+      'categories',
+      'items',
+      'results',
+    ],
+    ...[
+      'comments',
+      'grades',
+      'credit_plans',
+      'rubric_marks',
+      'hand_ins',
+      'attendance_codes',
+      'attendance_marks',
+    ],
+    ...[
+      'lessons',
+      'school_days',
+      'school_events',
+      'lesson_notes',
+      'announcements',
+      'link_codes',
+      'change_log',
+    ],
+  ],
+  household: ['households', 'guardians', 'guardian_links'],
+  sources: ['sources', 'sync_problems'],
+  attendance: ['household_marks', 'code_meanings'],
+  gradebook: [
+    ...[
+      'current_figures',
+      'assumed_figures',
+      'figures_wanted',
+      'policy_corrections',
+      'offer_answers',
+      'targets',
+    ],
+  ],
+  followups: ['followups', 'followup_entries'],
+  messages: ['threads', 'messages', 'thread_reads'],
+  alerts: ['alerts', 'alert_settings', 'alert_looks', 'alert_silences', 'digests', 'deliveries'],
+  outlook: ['efforts', 'asked_answers', 'tries'],
+  plan: ['plans', 'plan_exceptions', 'plan_tasks'],
+  calendar: [
+    ...['calendar_entries', 'calendar_entry_children', 'own_dates', 'supplies_got', 'calendar_feeds'],
+    ...['calendar_published', 'calendar_imports', 'imported_events'],
+  ],
+};
+
+/** What owners publish for the rooms after them to read and to join. */
+export const views = {
+  records: [
+    ...['course_terms', 'student_profiles', 'school_contacts', 'school_courses', 'student_courses'],
+    ...[
+      'course_items',
+      'student_items',
+      'student_comments',
+      'student_grades',
+      'student_marks',
+      'student_codes',
+    ],
+    'classroom_says',
+  ],
+  household: ['guardian_profiles', 'standing_links'],
+  sources: ['source_states'],
+};
