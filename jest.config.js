@@ -20,7 +20,8 @@ module.exports = {
     node('core'),
     node('contract'),
     node('school'),
-    node('server', { setupFilesAfterEnv: ['<rootDir>/src/testing/environment.ts'] }),
+    node('server', { setupFilesAfterEnv: [require.resolve('./server/src/testing/environment.ts')] }),
+    node('tools', { testMatch: ['<rootDir>/**/*.test.ts'] }),
     '<rootDir>/app/jest.config.js',
   ],
 };

@@ -15,6 +15,7 @@ const folder = join(workFolder, `test-${process.pid}`);
 const bin = (name) => join(root, 'node_modules', '.bin', name);
 const secret = 'a secret for tests alone, forty characters';
 const counts = { passed: 0, failed: 0 };
+const layers = ['core', 'contract', 'server', 'school', 'app', 'e2e', 'bench', 'tools'];
 /** `npm test -- --only checks` (or unit, browser) while one works; CI runs all. */
 const { only } = parseArgs({ options: { only: { type: 'string' } } }).values;
 const wanted = (part) => only === undefined || only === part;
@@ -26,19 +27,38 @@ const count = (passed, failed) => {
   return `${passed} passed, ${failed} failed`;
 };
 
-/** A check counts as one: it passes or it fails, and the others still run. */
-const check = (name, command, args) =>
+/** A check counts as one: it passes or it fails, and the others still run. @param remedy what to do about a failure. */
+const check = (name, command, args, remedy) =>
   step(name, async () => {
     const { code, output } = await run(command, args, { allowFailure: true });
-    if (code !== 0) console.log(output.trimEnd());
+    if (code !== 0) console.log(`${output.trimEnd()}\n${remedy}`);
     return count(code === 0 ? 1 : 0, code === 0 ? 0 : 1);
   });
 
 async function checks() {
-  for (const name of ['core', 'contract', 'server', 'school', 'app', 'e2e', 'bench'])
-    await check(`Types of ${name}`, bin('tsc'), ['-p', name]);
-  await check('Lint', bin('eslint'), ['.']);
-  await check('Formatting', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
+  for (const name of layers) {
+    const remedy =
+      'An endpoint takes its types from its route in contract/: change the route, or what is made of it.';
+    await check(`Types of ${name}`, bin('tsc'), ['-p', name], remedy);
+  }
+  const order = 'The rooms, their order and the tables they own stand in tools/lint/rooms.mjs.';
+  await check('Lint', bin('eslint'), ['.'], order);
+  const circle = 'Move what these files share into one that imports neither.';
+  const sources = layers.map((name) => (name === 'tools' ? name : `${name}/src`));
+  await check(
+    'Circles',
+    bin('depcruise'),
+    ['--config', 'tools/lint/circles.cjs', '-T', 'err-long', ...sources],
+    circle,
+  );
+  const unused = 'Remove what nobody uses, or the `export` of what its own file alone uses.';
+  await check('Unused code', bin('knip'), ['--no-progress'], unused);
+  await check(
+    'Formatting',
+    bin('prettier'),
+    ['--check', '--log-level', 'warn', '.'],
+    'npm run format mends it.',
+  );
 }
 
 async function unitAndServer() {

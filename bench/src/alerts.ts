@@ -1,6 +1,5 @@
 import { lookAtChildren } from '@cadro/server/alerts';
-import { migrate, openDatabase, type Clock, type Db } from '@cadro/server/db';
-import { migrateQueue } from '@cadro/server/jobs';
+import { migrate, migrateQueue, openDatabase, type Clock, type Db } from '@cadro/server/kit';
 
 /* One day's changes over a whole district, as the worker looks at them. */
 const wanted = Number(process.env['BENCH_CHILDREN'] ?? 20_000);

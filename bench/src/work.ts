@@ -1,5 +1,5 @@
 import { proposePlan, simulate, tryOut, type PlanEvening, type PlanTask } from '@cadro/core';
-import { packExactly } from '../../server/src/plan/pack';
+import { packExactly } from '@cadro/server/plan';
 import { courseRecord } from './courseRecord';
 import { medianMs } from './measure';
 

@@ -14,6 +14,9 @@ module.exports = {
     tsConfig: { fileName: 'tsconfig.base.json' },
     doNotFollow: { path: 'node_modules' },
     exclude: { path: '\\.test\\.tsx?$' },
-    enhancedResolveOptions: { extensions: ['.ts', '.tsx', '.js', '.mjs'], conditionNames: ['import', 'types', 'default'] },
+    enhancedResolveOptions: {
+      extensions: ['.ts', '.tsx', '.js', '.mjs'],
+      conditionNames: ['import', 'types', 'default'],
+    },
   },
 };

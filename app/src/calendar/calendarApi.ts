@@ -1,7 +1,7 @@
 import {
   calendarRoutes,
   elsewhereRoutes,
-  entryRoutes, 
+  entryRoutes,
   type EntryBody,
   type FeedBody,
   type ImportBody,
@@ -14,7 +14,7 @@ interface OfItem {
   readonly itemId: string;
 }
 
-export const calendarApi = api.injectEndpoints({
+const calendarApi = api.injectEndpoints({
   endpoints: endpointsBy((by) => ({
     calendar: by.query(calendarRoutes.calendar, (range: DateRange) => ({ query: { ...range } }), {
       providesTags: ['Record', 'Talk', 'Calendar'],

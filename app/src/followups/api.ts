@@ -1,7 +1,7 @@
 import { followUpRoutes as routes, type FollowUpChange, type NewFollowUp } from '@cadro/contract';
 import { api, endpointsBy, nothing } from '../store';
 
-export const followUpsApi = api.injectEndpoints({
+const followUpsApi = api.injectEndpoints({
   endpoints: endpointsBy((by) => ({
     followUps: by.query(routes.list, nothing, { providesTags: ['Talk'] }),
     followUp: by.query(routes.read, (followUpId: string) => ({ params: { followUpId } }), {

@@ -12,11 +12,11 @@ type OfComment = { readonly studentId: string; readonly commentId: string };
 type Place = { readonly studentId: string; readonly courseId: string };
 type Asked = Place & { readonly termId?: string | undefined };
 type Correcting = Place & { readonly correction: PolicyCorrection | null };
-export type PolicyPreview = AnswerOf<typeof routes.previewPolicy>;
+type PolicyPreview = AnswerOf<typeof routes.previewPolicy>;
 
 const inTerm = ({ termId, ...params }: Asked) => ({ params, ...(termId ? { query: { termId } } : {}) });
 
-export const gradebookApi = api.injectEndpoints({
+const gradebookApi = api.injectEndpoints({
   endpoints: endpointsBy((by) => ({
     courses: by.query(routes.courses, nothing, { providesTags: ['Record'] }),
     course: by.query(routes.course, (asked: Asked) => ({ ...inTerm(asked) }), { providesTags: ['Record'] }),

@@ -1,7 +1,7 @@
 import { messageRoutes as routes, type NewMessage } from '@cadro/contract';
 import { api, endpointsBy, nothing } from '../store';
 
-export const messagesApi = api.injectEndpoints({
+const messagesApi = api.injectEndpoints({
   endpoints: endpointsBy((by) => ({
     threads: by.query(routes.threads, nothing, { providesTags: ['Talk'] }),
     thread: by.query(routes.thread, (threadId: string) => ({ params: { threadId } }), {

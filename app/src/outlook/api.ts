@@ -11,7 +11,7 @@ import { api, endpointsBy, nothing } from '../store';
 type OfItem = { readonly studentId: string; readonly itemId: string };
 type OfCourse = { readonly studentId: string; readonly courseId: string };
 
-export const outlookApi = api.injectEndpoints({
+const outlookApi = api.injectEndpoints({
   endpoints: endpointsBy((by) => ({
     brief: by.query(outlookRoutes.brief, nothing, { providesTags: ['Record', 'Talk'] }),
     work: by.query(routes.work, nothing, { providesTags: ['Record', 'Talk'] }),

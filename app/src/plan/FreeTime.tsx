@@ -7,7 +7,7 @@ import { Field, Quietly, Row, Stack, Words } from '../ui';
 import { useSetEveningsMutation } from './api';
 
 /** Whole minutes of a day; null for what is none. */
-export function minutesOf(text: string): number | null {
+function minutesOf(text: string): number | null {
   const value = Number(text.trim());
   return text.trim() !== '' && Number.isInteger(value) && value >= 0 && value <= 1440 ? value : null;
 }

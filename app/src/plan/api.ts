@@ -4,7 +4,7 @@ import { api, endpointsBy } from '../store';
 type OfChild = { readonly studentId: string };
 type OfTask = OfChild & { readonly itemId: string };
 
-export const planApi = api.injectEndpoints({
+const planApi = api.injectEndpoints({
   endpoints: endpointsBy((by) => ({
     plan: by.query(routes.read, (studentId: string) => ({ params: { studentId } }), {
       providesTags: ['Record', 'Talk'],

@@ -1,7 +1,7 @@
 import { sourceRoutes as routes } from '@cadro/contract';
 import { api, endpointsBy, nothing } from '../store';
 
-export const sourcesApi = api.injectEndpoints({
+const sourcesApi = api.injectEndpoints({
   endpoints: endpointsBy((by) => ({
     sources: by.query(routes.sources, nothing, { providesTags: ['Record'] }),
     nextDay: by.mutation(routes.moveDemoClock, nothing, {

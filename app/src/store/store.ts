@@ -4,7 +4,7 @@ import { useDispatch, useSelector } from 'react-redux';
 import { api } from './api';
 import { prefsSlice, rememberPrefs } from './prefs';
 
-export const makeStore = () =>
+const makeStore = () =>
   configureStore({
     reducer: { prefs: prefsSlice.reducer, [api.reducerPath]: api.reducer },
     middleware: (usual) => usual().concat(api.middleware),

@@ -16,7 +16,7 @@ const before = at('2026-08-24', '09:00');
 const ref = (sourcedId: string, type: string) => ({ sourcedId, type, href: `${type}s/${sourcedId}` });
 export const mailOf = ({ teacher }: CourseSpec): string =>
   `${teacher.givenName[0]}.${teacher.familyName}@quay-schools.example`.toLowerCase();
-export const teacherId = ({ teacher }: CourseSpec): string => `t-${teacher.familyName.toLowerCase()}`;
+const teacherId = ({ teacher }: CourseSpec): string => `t-${teacher.familyName.toLowerCase()}`;
 const itemId = (course: CourseSpec, key: string): string => `${course.id}-${key}`;
 
 /** Makes one school's records for the whole term. Nothing here knows what day it is. */

@@ -5,9 +5,9 @@ import { millrace } from './millrace';
 
 export { codeFor, markId } from './attendance';
 export { at, schoolDays } from './calendar';
-export { buildSchool, mailOf, resultRow, teacherId } from './build';
+export { buildSchool, mailOf, resultRow } from './build';
 export { keelModel } from './specials';
-export type { CourseSpec, SchoolSpec } from './specs';
+export type { CourseSpec } from './specs';
 export { Records } from './world';
 
 export const schools = [gannetHead, millrace, littleFathom] as const;

@@ -37,7 +37,7 @@ const entryView = (viewer: Viewer, row: store.EntryRow): Entry => ({
 });
 
 /** What does not go together in an entry. */
-export function entryFaults(body: EntryBody): Misfit[] {
+function entryFaults(body: EntryBody): Misfit[] {
   const { kind, on = null, lastOn = null, startsAt = null, endsAt = null, rule = null } = body;
   const { itemId = null, daysBefore = null } = body;
   const faults: Misfit[] = [];

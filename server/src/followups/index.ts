@@ -1,6 +1,5 @@
 export { openAbsence } from './absence';
 export { followUpRouter } from './routes';
-export type { ThreadWith } from './service';
 export { noteOffer } from './offer';
 export { settleByRecord } from './settle';
 export {

@@ -17,7 +17,7 @@ export interface Deps extends ServerDeps {
   readonly threadWith: ThreadWith;
 }
 
-export const summaryOf = (row: store.FollowUpRow): FollowUpSummary => ({
+const summaryOf = (row: store.FollowUpRow): FollowUpSummary => ({
   id: row.id,
   studentId: row.student_id,
   courseId: row.course_id,

@@ -94,7 +94,7 @@ export async function computeWanted(deps: FigureDeps): Promise<void> {
 }
 
 /** Figures older than this are computed anew after a reading even if no record changed: due dates pass. */
-export const staleAfterMs = 6 * 60 * 60 * 1000;
+const staleAfterMs = 6 * 60 * 60 * 1000;
 
 /** After a reading: whoever's figures have grown old waits as those do whose records changed. */
 export async function wantStaleFigures(db: Db, sourceId: string, now: Date): Promise<void> {

@@ -5,7 +5,6 @@ export {
   figuresJob,
   figuresOfNow,
   wantStaleFigures,
-  type FigureDeps,
   type FiguresHook,
 } from './figures';
 export { looseEndsOf, wantFigures } from './figureStore';
@@ -14,7 +13,6 @@ export { householdRecords } from './householdRecords';
 export { setTarget, targetOf } from './householdStore';
 export { filesFrom } from './itemDetail';
 export { offerEnds, saveOfferAnswer } from './offerStore';
-export { openCourse } from './openCourse';
 export { readNewComments } from './readOffers';
 export { gradebookRouter, type GradebookHooks } from './routes';
 export { commentsSeen, finalGrades } from './seenStore';

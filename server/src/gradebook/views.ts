@@ -17,7 +17,7 @@ import type { CourseCard } from './store';
 export const isoOrNull = (date: Date | null): string | null => date && date.toISOString();
 
 /** As the figures are computed: the source's, with the household's correction. */
-export const policyOf = (row: CourseCard): PolicyRecord =>
+const policyOf = (row: CourseCard): PolicyRecord =>
   householdPolicy(parse('stored policy', PolicyRecord, row.policy), correctionOf(row.correction));
 
 export function scaleOf(policy: PolicyRecord): Scale {

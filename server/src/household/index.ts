@@ -2,4 +2,4 @@ export { childrenFor, requireChild, requireWriter } from './access';
 export type { LinkHook } from './linking';
 export { householdRouter } from './routes';
 export { hashPassword } from './signIn';
-export { addHousehold, guardianById, householdOf, linkedStudents, putLink, type GuardianRow } from './store';
+export { addHousehold, guardianById, householdOf, linkedStudents, putLink } from './store';

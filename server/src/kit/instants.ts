@@ -1,7 +1,7 @@
 import { instantAt as instantInZone } from '@cadro/core/ical';
 
 /** The instant of a time of day, `HH:MM`, where the school is; across a change of clocks by the zone's own rule. */
-export const instantAt = (date: string, time: string, timeZone: string): Date =>
+const instantAt = (date: string, time: string, timeZone: string): Date =>
   new Date(instantInZone(timeZone, { on: date, time }));
 
 export const startOfDay = (date: string, timeZone: string): Date => instantAt(date, '00:00', timeZone);

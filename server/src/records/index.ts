@@ -9,7 +9,6 @@ export {
   isOpen,
   itemNames,
   openStatuses,
-  type CategoryCard,
   type DatedWork,
 } from './itemStore';
 export { codeByHash, useCode, type LinkCode } from './linkCodeStore';
@@ -40,14 +39,7 @@ export {
   teachersByCourse,
   type Contact,
 } from './studentStore';
-export {
-  ofThisYear,
-  schoolTerms,
-  termsOfCourses,
-  termsOfStudent,
-  type SchoolTerm,
-  type TermOfYear,
-} from './termStore';
+export { ofThisYear, schoolTerms, termsOfStudent, type SchoolTerm, type TermOfYear } from './termStore';
 export {
   lessonNotesOf,
   lessonsOf,
@@ -65,5 +57,4 @@ export {
   writeCollection,
   type NeutralCollection,
   type NeutralRecord,
-  type Written,
 } from './writing';

@@ -1,4 +1,3 @@
-export { OneRosterConnector, statusOf } from './connectors/oneRoster';
 export { SourceError } from './errors';
 export {
   addSource,
@@ -9,4 +8,4 @@ export {
   type SourceState,
 } from './store';
 export { sourceRouter } from './routes';
-export { readingJob, syncSource, type ReadingHooks, type SyncDeps } from './sync';
+export { readingJob, syncSource, type ReadingHooks } from './sync';

@@ -7,7 +7,7 @@ export interface DayOf {
   readonly on: string;
 }
 
-export const dayApi = api.injectEndpoints({
+const dayApi = api.injectEndpoints({
   endpoints: (build) => ({
     day: build.query<ChildDay, DayOf>({
       query: (params) => ({ route: routes.day, params: { ...params } }),

@@ -56,7 +56,7 @@ export const keyOf = ({
 }: Pick<WorkRow, 'group' | 'studentId' | 'itemId'>): string => `${group}:${studentId}:${itemId}`;
 
 /** When something about a row ends: a loose end's deadline, else its day. */
-export const endOf = ({ kind, deadline, dueAt }: WorkRow): string | null => (kind ? deadline : dueAt);
+const endOf = ({ kind, deadline, dueAt }: WorkRow): string | null => (kind ? deadline : dueAt);
 
 /** A search over titles, courses and kinds that forgives a slip. */
 export function searchOf(rows: readonly WorkRow[]): (words: string) => ReadonlySet<string> | null {

@@ -17,7 +17,7 @@ export const nextEnd = (ends: readonly NamedLooseEnd[], now: string): string | n
     .sort()[0] ?? null;
 
 /** What nobody has taken in hand yet: a follow-up speaks for its own item. */
-export function notInHand(course: CourseFacts, facts: FamilyFacts): NamedLooseEnd[] {
+function notInHand(course: CourseFacts, facts: FamilyFacts): NamedLooseEnd[] {
   const { studentId } = course;
   const travelling = ({ kind, dueAt }: NamedLooseEnd) =>
     kind === 'overdue' && dueAt !== null && Date.parse(facts.now) - Date.parse(dueAt) < travelMs;

@@ -57,7 +57,7 @@ export const migrate = async (db: Db): Promise<void> => {
 };
 
 /** SQLSTATE of a failed query, or null: failures are told by code, never by message text. */
-export const sqlState = (error: unknown): string | null =>
+const sqlState = (error: unknown): string | null =>
   error instanceof Error && 'code' in error && typeof error.code === 'string' ? error.code : null;
 
 /** Whether a write met what only one may have. */

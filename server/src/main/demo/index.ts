@@ -1,2 +1,2 @@
 export { demoRouter } from './routes';
-export { demoPassword, loadStory, refreshAddresses } from './loadStory';
+export { loadStory, refreshAddresses } from './loadStory';

@@ -21,7 +21,7 @@ import { SimulatedSchools } from './school';
 const figuresTimeoutMs = 120_000;
 
 /** The made-up family. One password for all: this is a demo on loopback. */
-export const demoPassword = 'tide-and-lantern';
+const demoPassword = 'tide-and-lantern';
 const people = [
   { given_name: 'Maren', name: 'Maren Aldervane', email: 'maren@aldervane.example' },
   { given_name: 'Tobiah', name: 'Tobiah Aldervane', email: 'tobiah@aldervane.example' },

@@ -6,4 +6,4 @@ export type Marked = readonly [
   offers: readonly (readonly [kind: OfferKind, until: string | null, credit: number | null])[],
 ];
 
-export type Judged = Pick<Offer, 'kind' | 'until' | 'credit'>;
+type Judged = Pick<Offer, 'kind' | 'until' | 'credit'>;
