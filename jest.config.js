@@ -20,7 +20,10 @@ module.exports = {
     node('core'),
     node('contract'),
     node('school'),
-    node('server', { setupFilesAfterEnv: [require.resolve('./server/src/testing/environment.ts')] }),
+    node('server', {
+      globalSetup: require.resolve('./server/src/testing/templates.ts'),
+      setupFilesAfterEnv: [require.resolve('./server/src/testing/environment.ts')],
+    }),
     node('tools', { testMatch: ['<rootDir>/**/*.test.ts'] }),
     '<rootDir>/app/jest.config.js',
   ],

@@ -2,7 +2,7 @@ import { randomBytes } from 'node:crypto';
 import { existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
-import { ensureApp } from './lib/build.mjs';
+import { ensureBuild } from './lib/build.mjs';
 import { Cluster, freePort, requireFolder } from './lib/postgres.mjs';
 import { ensureDependencies, ensureSystem } from './lib/prerequisites.mjs';
 import { environment, Stack } from './lib/stack.mjs';
@@ -49,10 +49,10 @@ async function main() {
   const port = await chosenPort();
   await step('System packages', (tell) => ensureSystem(['postgresql'], tell));
   await step('Dependencies', ensureDependencies);
-  let appDir = '';
-  await step('Application', async (tell) => {
-    const { folder: built, note } = await ensureApp(tell);
-    appDir = built;
+  let buildDir = '';
+  await step('Build', async (tell) => {
+    const { folder: built, note } = await ensureBuild(tell);
+    buildDir = built;
     return note;
   });
   cluster = new Cluster(join(folder, 'postgres'));
@@ -77,14 +77,14 @@ async function main() {
     databaseUrl: cluster.url('cadro'),
     ports,
     secret: state.secret,
-    appDir,
+    buildDir,
     schoolState,
   });
-  stack = new Stack(env, join(folder, 'logs'));
-  await step('Tables', async () => void (await stack.command('server/src/main/cli/migrate.ts')));
+  stack = new Stack(env, join(folder, 'logs'), buildDir);
+  await step('Tables', async () => void (await stack.command('migrate')));
   await step('Simulated schools', () => stack.startSchool());
   await step('Story', async (tell) => {
-    await stack.command('server/src/main/cli/loadStory.ts', tell);
+    await stack.command('loadStory', tell);
     writeFileSync(stateFile, JSON.stringify({ ...state, storyLoaded: true }), { mode: 0o600 });
     return state.storyLoaded ? 'kept' : 'loaded';
   });

@@ -1,7 +1,7 @@
 import { rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { loadStory, playwright } from './lib/browser.mjs';
-import { ensureApp } from './lib/build.mjs';
+import { ensureBuild } from './lib/build.mjs';
 import { Cluster, requireFolder } from './lib/postgres.mjs';
 import { ensureDependencies, ensureSystem } from './lib/prerequisites.mjs';
 import { endCommands, step, StepError, workFolder } from './lib/steps.mjs';
@@ -15,10 +15,10 @@ async function main() {
   requireFolder(folder);
   await step('System packages', (tell) => ensureSystem(['postgresql', 'chromium'], tell));
   await step('Dependencies', ensureDependencies);
-  const { folder: appDir } = await step('Application', ensureApp);
+  const { folder: buildDir } = await step('Build', ensureBuild);
   cluster = new Cluster(join(folder, 'postgres'), { durable: false });
   await step('Database', () => cluster.start());
-  const made = { cluster, folder, appDir, secret: 'a secret for the pictures alone, forty characters' };
+  const made = { cluster, folder, buildDir, secret: 'a secret for the pictures alone, forty characters' };
   let storyState = '';
   await step('Story', async () => void (storyState = await loadStory(made)));
   await step('Pictures', async () => {

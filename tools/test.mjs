@@ -2,7 +2,7 @@ import { readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { loadStory, playwright } from './lib/browser.mjs';
-import { ensureApp } from './lib/build.mjs';
+import { ensureBuild } from './lib/build.mjs';
 import { Cluster, requireFolder } from './lib/postgres.mjs';
 import { ensureDependencies, ensureSystem } from './lib/prerequisites.mjs';
 import { endCommands, root, run, step, workFolder } from './lib/steps.mjs';
@@ -17,8 +17,17 @@ const secret = 'a secret for tests alone, forty characters';
 const counts = { passed: 0, failed: 0 };
 const layers = ['core', 'contract', 'server', 'school', 'app', 'e2e', 'bench', 'tools'];
 /** `npm test -- --only checks` (or unit, browser) while one works; CI runs all. */
-const { only } = parseArgs({ options: { only: { type: 'string' } } }).values;
-const wanted = (part) => only === undefined || only === part;
+const { values, positionals: files } = parseArgs({
+  options: { only: { type: 'string' } },
+  allowPositionals: true,
+});
+/** `npm test -- path/to/file.test.ts` runs that file, of whatever layer, with all it needs; a `.spec.ts` is the browser's. */
+const specs = files.filter((file) => file.endsWith('.spec.ts'));
+const tests = files.filter((file) => !specs.includes(file));
+const wanted = (part) => {
+  if (files.length > 0) return part === 'browser' ? specs.length > 0 : part === 'unit' && tests.length > 0;
+  return values.only === undefined || values.only === part;
+};
 let cluster;
 
 const count = (passed, failed) => {
@@ -61,12 +70,17 @@ async function checks() {
   );
 }
 
-async function unitAndServer() {
+async function unitAndServer(buildDir) {
   const report = join(folder, 'jest.json');
-  const env = { NODE_ENV: 'test', TEST_DATABASE_URL: cluster.url('%db%'), TZ: 'UTC' };
+  const env = {
+    NODE_ENV: 'test',
+    TEST_DATABASE_URL: cluster.url('%db%'),
+    CADRO_BUILD_DIR: buildDir,
+    TZ: 'UTC',
+  };
   const { code, output } = await run(
     bin('jest'),
-    ['--json', `--outputFile=${report}`, '--silent', '--maxWorkers=2'],
+    ['--json', `--outputFile=${report}`, '--silent', '--maxWorkers=2', ...tests],
     { env, allowFailure: true },
   );
   if (code !== 0)
@@ -84,8 +98,8 @@ async function unitAndServer() {
   return count(numPassedTests, numFailedTests + numRuntimeErrorTestSuites);
 }
 
-async function browser(appDir) {
-  const made = { cluster, folder, appDir, secret };
+async function browser(buildDir) {
+  const made = { cluster, folder, buildDir, secret };
   let storyState = '';
   await step('Story', async () => void (storyState = await loadStory(made)));
   await step('Browser tests', async () => {
@@ -93,7 +107,7 @@ async function browser(appDir) {
     const { code, output } = await playwright({
       ...made,
       storyState,
-      args: ['--project', 'phone', '--project', 'wide'],
+      args: ['--project', 'phone', '--project', 'wide', ...specs],
       env: { CADRO_E2E_REPORT: report },
       onLine: (line) => /^\s*[✓✘]/.test(line) && console.log(`    ${line}`),
     });
@@ -108,20 +122,19 @@ async function main() {
   requireFolder(folder);
   await step('System packages', (tell) => ensureSystem(['postgresql', 'chromium'], tell));
   await step('Dependencies', ensureDependencies);
-  let appDir = '';
-  await Promise.all([
-    wanted('checks') ? checks() : null,
-    wanted('browser') &&
-      step('Application', async (tell) => {
-        const { folder: built, note } = await ensureApp(tell);
-        appDir = built;
-        return note;
-      }),
-  ]);
+  let buildDir = '';
+  const build = () =>
+    step('Build', async (tell) => {
+      const { folder: built, note } = await ensureBuild(tell);
+      buildDir = built;
+      return note;
+    });
+  // What is tested is what is shipped: the unit tests run built programs, too.
+  await Promise.all([wanted('checks') && checks(), (wanted('browser') || wanted('unit')) && build()]);
   cluster = new Cluster(join(folder, 'postgres'), { durable: false });
-  await step('Database', () => cluster.start());
-  if (wanted('unit')) await step('Unit and server tests', unitAndServer);
-  if (wanted('browser')) await browser(appDir);
+  if (wanted('unit') || wanted('browser')) await step('Database', () => cluster.start());
+  if (wanted('unit')) await step('Unit and server tests', () => unitAndServer(buildDir));
+  if (wanted('browser')) await browser(buildDir);
 }
 
 let finishing = false;

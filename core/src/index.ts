@@ -5,4 +5,5 @@ export * from './dates';
 export * from './followups';
 export * from './gradebook';
 export * from './outlook';
+export * from './palette';
 export * from './plan';

@@ -12,7 +12,7 @@ interface Given {
   /** Address of a database of the cluster; `%db%` stands for its name. */
   readonly databaseUrl: string;
   readonly storyState: string;
-  readonly appDir: string;
+  readonly buildDir: string;
   readonly secret: string;
   readonly folder: string;
 }
@@ -31,7 +31,7 @@ function given(): Given {
 
 /** A copy of the story of its own: database, schools, server and worker. */
 async function startStack(name: string): Promise<{ stack: Stack; running: RunningStack }> {
-  const { psql, databaseUrl, storyState, appDir, secret, folder } = given();
+  const { psql, databaseUrl, storyState, buildDir, secret, folder } = given();
   const database = `e2e_${name}`;
   const admin = databaseUrl.replace('%db%', 'postgres');
   const sql = (text: string) => run(psql, ['-X', '-q', '-d', admin, '-c', text]);
@@ -46,14 +46,14 @@ async function startStack(name: string): Promise<{ stack: Stack; running: Runnin
     databaseUrl: databaseUrl.replace('%db%', database),
     ports,
     secret,
-    appDir,
+    buildDir,
     schoolState,
   });
-  const stack = new Stack(env, join(home, 'logs'));
+  const stack = new Stack(env, join(home, 'logs'), buildDir);
   // A run that is ended takes its processes with it.
   process.once('SIGTERM', () => void stack.stop().then(() => process.exit(1)));
   await stack.startSchool();
-  await stack.command('server/src/main/cli/loadStory.ts');
+  await stack.command('loadStory');
   await stack.startServer();
   await stack.startWorker();
   return { stack, running: { url: env.CADRO_PUBLIC_URL, schoolUrl: env.CADRO_DEMO_SCHOOL_URL, env } };

@@ -5,26 +5,26 @@ import { environment, Stack } from './stack.mjs';
 import { root, run, workFolder } from './steps.mjs';
 
 /** The story, loaded once into the database `story`; each browser stack works on a copy. Returns the schools' state file. */
-export async function loadStory({ cluster, folder, appDir, secret }) {
+export async function loadStory({ cluster, folder, buildDir, secret }) {
   await cluster.ensureDatabase('story');
   const schoolState = join(folder, 'story-school.json');
   const ports = { server: await freePort(), school: await freePort(), smtp: await freePort() };
-  const env = environment({ databaseUrl: cluster.url('story'), ports, secret, appDir, schoolState });
-  const stack = new Stack(env, join(folder, 'logs'));
-  await stack.command('server/src/main/cli/migrate.ts');
+  const env = environment({ databaseUrl: cluster.url('story'), ports, secret, buildDir, schoolState });
+  const stack = new Stack(env, join(folder, 'logs'), buildDir);
+  await stack.command('migrate');
   await stack.startSchool();
-  await stack.command('server/src/main/cli/loadStory.ts');
+  await stack.command('loadStory');
   await stack.stop();
   return schoolState;
 }
 
 /** Runs Playwright with what its stacks need. Returns its exit code and output. */
-export function playwright({ cluster, folder, appDir, secret, storyState, args, env = {}, onLine }) {
+export function playwright({ cluster, folder, buildDir, secret, storyState, args, env = {}, onLine }) {
   const given = {
     psql: join(postgresBin(), 'psql'),
     databaseUrl: cluster.url('%db%'),
     storyState,
-    appDir,
+    buildDir,
     secret,
     folder,
   };

@@ -3,7 +3,7 @@ import { existsSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync, w
 import { join } from 'node:path';
 import { root, run, workFolder } from './steps.mjs';
 
-const skipped = new Set(['node_modules', 'dist', '.expo', 'conformance']);
+const skipped = new Set(['node_modules', 'dist', '.expo', 'conformance', 'testing']);
 
 function* filesBelow(folder) {
   for (const entry of readdirSync(folder, { withFileTypes: true }).sort((a, b) =>
@@ -16,33 +16,64 @@ function* filesBelow(folder) {
   }
 }
 
-function fingerprint() {
+function fingerprint(layers) {
   const hash = createHash('sha256');
-  for (const file of [
-    join(root, 'package-lock.json'),
-    ...['app', 'core', 'contract'].flatMap((name) => [...filesBelow(join(root, name))]),
-  ]) {
+  const own = [join(root, 'package-lock.json'), join(root, 'tools', 'lib', 'bundle.mjs')];
+  for (const file of [...own, ...layers.flatMap((name) => [...filesBelow(join(root, name))])]) {
     hash.update(file.slice(root.length)).update(readFileSync(file));
   }
   return hash.digest('hex').slice(0, 16);
 }
 
-/** Builds the app for the web, unless these very sources have been built already. Returns its folder. */
-export async function ensureApp(tell) {
-  const base = join(workFolder, 'app');
-  const folder = join(base, fingerprint());
-  if (existsSync(join(folder, 'index.html'))) return { folder, note: 'unchanged' };
-  tell('expo export, about a minute');
-  const fresh = `${folder}.new`;
-  rmSync(base, { recursive: true, force: true });
-  mkdirSync(base, { recursive: true });
+/**
+ * One part of the build in a folder, unless it was made of these very sources.
+ * @returns whether it had to be made.
+ */
+async function part(folder, name, layers, make) {
+  const stamp = join(folder, `${name}.made`);
+  const made = fingerprint(layers);
+  const target = join(folder, name);
+  if (existsSync(target) && existsSync(stamp) && readFileSync(stamp, 'utf8') === made) return false;
+  const fresh = join(folder, `.${name}.new`);
+  rmSync(fresh, { recursive: true, force: true });
+  mkdirSync(fresh, { recursive: true });
+  await make(fresh);
+  rmSync(target, { recursive: true, force: true });
+  rmSync(stamp, { force: true });
+  renameSync(join(fresh, name), target);
+  rmSync(fresh, { recursive: true, force: true });
+  writeFileSync(stamp, made);
+  return true;
+}
+
+async function exportApp(folder) {
   const env = { EXPO_OFFLINE: '1', EXPO_NO_TELEMETRY: '1', CI: '1', NODE_ENV: 'production' };
-  await run('npx', ['expo', 'export', '-p', 'web', '--output-dir', fresh], {
+  await run('npx', ['expo', 'export', '-p', 'web', '--output-dir', join(folder, 'app')], {
     cwd: join(root, 'app'),
     env,
     log: join(workFolder, 'logs', 'build.log'),
   });
-  renameSync(fresh, folder);
-  writeFileSync(join(base, 'current'), folder);
-  return { folder, note: 'built' };
+}
+
+/**
+ * Builds all there is to run: server and worker as plain JavaScript, the app for the web, the demo's stand-ins. What
+ * has not changed is left as it is.
+ * @returns the folder, and what was done.
+ */
+export async function ensureBuild(tell, folder = join(workFolder, 'build')) {
+  // The dependencies may just have been installed: what needs them is loaded now.
+  const { bundleSchool, bundleServer, compressFiles } = await import('./bundle.mjs');
+  mkdirSync(folder, { recursive: true });
+  const made = [];
+  const ensure = async (name, layers, make) => {
+    if (await part(folder, name, layers, make)) made.push(name);
+  };
+  await ensure('server', ['server', 'core', 'contract'], bundleServer);
+  await ensure('school', ['school', 'contract'], bundleSchool);
+  await ensure('app', ['app', 'core', 'contract'], async (fresh) => {
+    tell('expo export, about a minute');
+    await exportApp(fresh);
+    compressFiles(join(fresh, 'app'));
+  });
+  return { folder, note: made.length > 0 ? `built ${made.join(', ')}` : 'unchanged' };
 }

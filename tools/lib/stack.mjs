@@ -4,12 +4,11 @@ import { join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
 import { openLog, root, run, signalGroup, StepError } from './steps.mjs';
 
-const tsx = join(root, 'node_modules', '.bin', 'tsx');
 const startTimeoutMs = 60_000;
 const stopTimeoutMs = 6_000;
 
 /** The environment of Cadro's processes and of the stand-ins, from the addresses of one stack. */
-export function environment({ databaseUrl, ports, secret, appDir, schoolState }) {
+export function environment({ databaseUrl, ports, secret, buildDir, schoolState }) {
   // Letters and digits alone: a header loses blanks at its ends.
   const textKey = createHash('sha256').update(`texts:${secret}`).digest('hex').slice(0, 32);
   const inboundKey = `inbound-${secret.slice(0, 16)}`;
@@ -19,7 +18,7 @@ export function environment({ databaseUrl, ports, secret, appDir, schoolState })
     CADRO_PORT: String(ports.server),
     CADRO_PUBLIC_URL: `http://127.0.0.1:${ports.server}`,
     CADRO_SECRET: secret,
-    CADRO_APP_DIR: appDir,
+    CADRO_APP_DIR: join(buildDir, 'app'),
     CADRO_INBOUND_MAIL_KEY: inboundKey,
     CADRO_DEMO_SCHOOL_URL: `http://127.0.0.1:${ports.school}`,
     TEXT_GATEWAY_URL: `http://127.0.0.1:${ports.school}/texts`,
@@ -38,15 +37,17 @@ export function environment({ databaseUrl, ports, secret, appDir, schoolState })
 export class Stack {
   #children = [];
 
-  constructor(env, logFolder) {
+  /** @param buildDir the build whose programs are run: the very one that is shipped. */
+  constructor(env, logFolder, buildDir) {
     this.env = env;
+    this.buildDir = buildDir;
     this.logFolder = logFolder;
   }
 
   /** Starts a process and waits until `ready` holds. A process that ends by itself ends the wait. */
-  async start(name, entry, ready) {
+  async start(name, program, ready) {
     const log = openLog(join(this.logFolder, `${name}.log`));
-    const child = spawn(tsx, [join(root, entry)], {
+    const child = spawn(process.execPath, ['--enable-source-maps', join(this.buildDir, program)], {
       cwd: root,
       env: { ...process.env, ...this.env },
       detached: true,
@@ -71,23 +72,23 @@ export class Stack {
   }
 
   startSchool() {
-    return this.start('school', 'school/src/main.ts', () =>
+    return this.start('school', 'school/main.cjs', () =>
       answers(`${this.env.CADRO_DEMO_SCHOOL_URL}/healthz`),
     );
   }
 
   startServer() {
-    return this.start('server', 'server/src/main/server.ts', () =>
-      answers(`${this.env.CADRO_PUBLIC_URL}/readyz`),
-    );
+    return this.start('server', 'server/server.cjs', () => answers(`${this.env.CADRO_PUBLIC_URL}/readyz`));
   }
 
   startWorker() {
-    return this.start('worker', 'server/src/main/worker.ts', async (output) => output.includes('working'));
+    return this.start('worker', 'server/worker.cjs', async (output) => output.includes('working'));
   }
 
-  command(entry, onLine) {
-    return run(tsx, [join(root, entry)], { env: this.env, onLine });
+  /** Runs one of the server's commands to its end. */
+  command(name, onLine) {
+    const program = join(this.buildDir, 'server', `${name}.cjs`);
+    return run(process.execPath, ['--enable-source-maps', program], { env: this.env, onLine });
   }
 
   /** Tells when a process ends that nobody stopped. */

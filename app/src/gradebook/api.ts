@@ -12,7 +12,6 @@ type OfComment = { readonly studentId: string; readonly commentId: string };
 type Place = { readonly studentId: string; readonly courseId: string };
 type Asked = Place & { readonly termId?: string | undefined };
 type Correcting = Place & { readonly correction: PolicyCorrection | null };
-type PolicyPreview = AnswerOf<typeof routes.previewPolicy>;
 
 const inTerm = ({ termId, ...params }: Asked) => ({ params, ...(termId ? { query: { termId } } : {}) });
 

@@ -76,8 +76,7 @@ const stateOf = (id: string): Promise<{ state: DeliveryState; fault: DeliveryFau
   world.db('deliveries').where({ id }).first('state', 'fault', 'tries');
 
 beforeAll(async () => {
-  world = await World.start();
-  await world.syncAll();
+  world = await World.read();
   await world.household('here', [
     { name: 'maren', children: ['caspian', 'isolde'] },
     { name: 'tobiah', children: ['caspian'] },

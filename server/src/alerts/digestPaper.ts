@@ -1,14 +1,12 @@
-import { join } from 'node:path';
 import { buffer } from 'node:stream/consumers';
 import type { DigestChild, DigestContent, DigestRhythm, Language } from '@cadro/contract';
-import { digestNothing, digestSections, digestSpan, digestTitle, isEmptyDigest } from '@cadro/core';
+import { digestNothing, digestSections, digestSpan, digestTitle, isEmptyDigest, light } from '@cadro/core';
 import PDFDocument from 'pdfkit';
+import { assetFile } from '../kit';
 
-const fonts = join(__dirname, '..', '..', 'assets', 'fonts');
-const regular = join(fonts, 'atkinson-hyperlegible-next-400.ttf');
-const strong = join(fonts, 'atkinson-hyperlegible-next-600.ttf');
-const ink = '#152238';
-const soft = '#556074';
+const regular = assetFile('fonts', 'atkinson-hyperlegible-next-400.ttf');
+const strong = assetFile('fonts', 'atkinson-hyperlegible-next-600.ttf');
+const { ink, soft } = light;
 const margin = 48;
 
 type Page = PDFKit.PDFDocument;

@@ -1,9 +1,8 @@
+import { light } from '@cadro/core';
 import escaped from 'escape-html';
 
-const ink = '#152238';
-const soft = '#556074';
-const line = '#DDD5C5';
-const paper = '#FAF7F0';
+/** A mail is paper, whatever its reader's screen is: what mail programs make of dark is theirs. */
+const { ink, line, paper, plum, soft } = light;
 const face = "font-family:'Segoe UI',Helvetica,Arial,sans-serif";
 
 /** A part of a mail, in both its forms. */
@@ -55,7 +54,7 @@ export const link = (words: string, href: string): MailPart => ({
   text: `${words}:\n${href}\n`,
   html: cell(
     'font-size:16px;line-height:24px;padding:14px 0',
-    `<a href="${escaped(href)}" style="color:#86285A;font-weight:bold">${escaped(words)}</a>`,
+    `<a href="${escaped(href)}" style="color:${plum};font-weight:bold">${escaped(words)}</a>`,
   ),
 });
 

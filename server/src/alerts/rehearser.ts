@@ -1,5 +1,4 @@
 import { createHash } from 'node:crypto';
-import { join } from 'node:path';
 import { MessageChannel, type MessagePort } from 'node:worker_threads';
 import type { AlertRules, Rehearsal as Answer } from '@cadro/contract';
 import {
@@ -12,7 +11,7 @@ import {
   termOn,
 } from '@cadro/core';
 import Piscina from 'piscina';
-import { startOfDay, type Deps } from '../kit';
+import { startOfDay, threadProgram, type Deps } from '../kit';
 import { historiesOf } from './histories';
 import { watchesOf, type Watch } from './watchStore';
 
@@ -75,8 +74,7 @@ export class Rehearser {
     progress: (done: number) => void,
   ): Promise<Rehearsal> {
     this.pool ??= new Piscina({
-      filename: join(__dirname, 'rehearse.worker.ts'),
-      execArgv: ['--import', 'tsx'],
+      ...threadProgram(__dirname, 'rehearse.worker'),
       minThreads: 0,
       maxThreads: 1,
       idleTimeout: 60_000,

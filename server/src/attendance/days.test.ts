@@ -5,8 +5,7 @@ import { World } from '../testing/world';
 let world: World;
 let maren: Agent;
 beforeAll(async () => {
-  world = await World.start();
-  await world.syncAll();
+  world = await World.read();
   await world.household('here', [
     { name: 'maren', children: ['isolde', 'caspian', 'pet'] },
     { name: 'tobiah', children: ['caspian'] },

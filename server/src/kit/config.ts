@@ -2,6 +2,8 @@
 export interface Config {
   readonly databaseUrl: string;
   readonly port: number;
+  /** Address to listen at; loopback, behind a proxy that speaks TLS, unless it says otherwise. */
+  readonly host: string;
   /** Address the browser uses; writes from other origins are refused. */
   readonly publicUrl: string;
   /** Seals sessions, stored credentials and reply addresses. At least 32 characters. */
@@ -21,7 +23,8 @@ export interface Config {
   readonly logLevel: string;
 }
 
-class ConfigError extends Error {
+/** What the environment has wrong, in one line that names the variable. */
+export class ConfigError extends Error {
   override readonly name = 'ConfigError';
   readonly code = 'config-missing';
 }
@@ -35,9 +38,12 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
   const secret = need('CADRO_SECRET');
   if (secret.length < 32) throw new ConfigError('CADRO_SECRET needs at least 32 characters');
   const port = Number(env['CADRO_PORT'] ?? 4600);
+  if (!Number.isInteger(port) || port < 0 || port > 65535)
+    throw new ConfigError('CADRO_PORT must be a number from 0 to 65535');
   return {
     databaseUrl: need('DATABASE_URL'),
     port,
+    host: env['CADRO_HOST'] ?? '127.0.0.1',
     publicUrl: env['CADRO_PUBLIC_URL'] ?? `http://127.0.0.1:${port}`,
     secret,
     appDir: env['CADRO_APP_DIR'] ?? null,

@@ -6,4 +6,6 @@ export * from './http';
 export * from './instants';
 export * from './mail';
 export * from './queue';
+export * from './paths';
 export * from './seal';
+export * from './starting';

@@ -295,8 +295,7 @@ const withoutQuery = (key: string) => key.split('?')[0];
 const keyOf = ({ method, path }: { method: string; path: string }) => `${method} ${path}`;
 
 beforeAll(async () => {
-  world = await World.start();
-  await world.syncAll();
+  world = await World.read();
   await world.household('here', [
     { name: 'guardian', children: ['caspian'] },
     { name: 'looker', role: 'look-only', children: ['caspian'] },

@@ -3,8 +3,7 @@ import { password, World } from '../testing/world';
 
 let world: World;
 beforeAll(async () => {
-  world = await World.start();
-  await world.syncAll();
+  world = await World.read();
   await world.household('here', [
     { name: 'maren', children: ['caspian'] },
     { name: 'tobiah', children: ['caspian'] },

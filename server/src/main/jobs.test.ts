@@ -9,8 +9,7 @@ import { World } from '../testing/world';
 
 let world: World;
 beforeAll(async () => {
-  world = await World.start();
-  await world.syncAll();
+  world = await World.read();
   await world.household('here', [{ name: 'maren', children: ['caspian'] }]);
 });
 afterAll(() => world.stop());

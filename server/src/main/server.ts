@@ -1,13 +1,13 @@
 import { createServer } from 'node:http';
 import pino from 'pino';
-import { demoClock, openDatabase, readConfig, systemClock } from '../kit';
+import { demoClock, openDatabase, readConfig, start, systemClock } from '../kit';
 import { buildServer } from './app';
 
 /** Longer than a proxy in front keeps an idle connection, so that no request meets one that is just closing. */
 const keepAliveMs = 65_000;
 
 /** The HTTP process. It holds no state: start as many as are needed. */
-function main(): void {
+start(() => {
   const config = readConfig(process.env);
   const log = pino({ level: config.logLevel });
   const db = openDatabase(config.databaseUrl);
@@ -15,7 +15,7 @@ function main(): void {
   const server = buildServer({ db, clock, config, log });
   const http = createServer(server.app);
   http.keepAliveTimeout = keepAliveMs;
-  http.listen(config.port, '127.0.0.1', () => log.info({ port: config.port }, 'listening'));
+  http.listen(config.port, config.host, () => log.info({ port: config.port }, 'listening'));
   const stop = (): void => {
     http.close(
       () =>
@@ -28,6 +28,4 @@ function main(): void {
     setTimeout(() => process.exit(0), 3000).unref();
   };
   process.once('SIGTERM', stop).once('SIGINT', stop);
-}
-
-main();
+});

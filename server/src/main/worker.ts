@@ -1,9 +1,9 @@
 import pino from 'pino';
-import { demoClock, mailTransport, openDatabase, readConfig, systemClock } from '../kit';
+import { demoClock, mailTransport, openDatabase, readConfig, start, systemClock } from '../kit';
 import { startWorker } from './jobs';
 
 /** The job process: reads sources, computes figures, sends mail. */
-async function main(): Promise<void> {
+start(async () => {
   const config = readConfig(process.env);
   const log = pino({ level: config.logLevel });
   const db = openDatabase(config.databaseUrl);
@@ -16,6 +16,4 @@ async function main(): Promise<void> {
       .then(() => db.destroy())
       .then(() => process.exit(0));
   process.once('SIGTERM', stop).once('SIGINT', stop);
-}
-
-void main();
+});

@@ -10,8 +10,7 @@ let tobiah: Agent;
 let item: { studentId: string; itemId: string };
 
 beforeAll(async () => {
-  world = await World.start();
-  await world.syncAll();
+  world = await World.read();
   await world.household('here', [
     { name: 'maren', children: ['caspian'] },
     { name: 'tobiah', children: ['caspian'] },

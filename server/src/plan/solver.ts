@@ -1,6 +1,6 @@
 import type { PlanEvening, PlanTask, Proposal } from '@cadro/core';
-import { join } from 'node:path';
 import Piscina from 'piscina';
+import { threadProgram } from '../kit';
 
 export interface Question {
   readonly tasks: readonly PlanTask[];
@@ -13,8 +13,7 @@ export class Solver {
 
   async propose(tasks: readonly PlanTask[], evenings: readonly PlanEvening[]): Promise<Proposal> {
     this.pool ??= new Piscina({
-      filename: join(__dirname, 'solve.worker.ts'),
-      execArgv: ['--import', 'tsx'],
+      ...threadProgram(__dirname, 'solve.worker'),
       minThreads: 0,
       maxThreads: 1,
       idleTimeout: 60_000,

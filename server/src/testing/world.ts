@@ -2,7 +2,6 @@ import { spawn } from 'node:child_process';
 import { randomBytes } from 'node:crypto';
 import { once } from 'node:events';
 import { createServer, type Server as HttpServer } from 'node:http';
-import { join } from 'node:path';
 import { Type } from '@sinclair/typebox';
 import { parse } from '@cadro/contract/parse';
 import { createTransport } from 'nodemailer';
@@ -12,8 +11,6 @@ import { computeFigures } from '../gradebook';
 import { addHousehold, hashPassword, putLink } from '../household';
 import {
   demoClock,
-  migrate,
-  migrateQueue,
   openDatabase,
   seal,
   setDemoClock,
@@ -26,11 +23,11 @@ import { buildServer, type Server } from '../main/app';
 import { SimulatedSchools } from '../main/demo/school';
 import { onFigures, readingHooks } from '../main/hooks';
 import { startWorker } from '../main/jobs';
-import { addSource, syncSource } from '../sources';
+import { addSource, moveSource, syncSource } from '../sources';
+import { programArgs } from './programs';
 
 const textKey = 'the gateway key of tests';
 export const password = 'a password for tests';
-const root = join(__dirname, '..', '..', '..');
 
 const Ports = Type.Object({ port: Type.Integer(), smtpPort: Type.Integer() });
 
@@ -46,8 +43,7 @@ export interface SchoolProcess {
 
 /** The simulated schools as a process of their own, reached over their real protocols, at ports that are theirs alone. */
 async function startSchool(inbound: { url: string; key: string }): Promise<SchoolProcess> {
-  const child = spawn(process.execPath, ['--import', 'tsx', join(root, 'school/src/main.ts')], {
-    cwd: root,
+  const child = spawn(process.execPath, programArgs('school/src/main.ts', 'school/main.cjs'), {
     env: {
       ...process.env,
       SCHOOL_PORT: '0',
@@ -58,8 +54,14 @@ async function startSchool(inbound: { url: string; key: string }): Promise<Schoo
     },
     stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
   });
-  const [told] = await once(child, 'message', { signal: AbortSignal.timeout(20_000) });
-  const { port, smtpPort } = parse('ports of the simulated schools', Ports, told);
+  const ports = async () => {
+    const [told] = await once(child, 'message', { signal: AbortSignal.timeout(20_000) });
+    return parse('ports of the simulated schools', Ports, told);
+  };
+  const { port, smtpPort } = await ports().catch((error: unknown) => {
+    child.kill('SIGKILL'); // one that never said where it is would outlive the run
+    throw error;
+  });
   const url = `http://127.0.0.1:${port}`;
   return {
     url,
@@ -76,18 +78,39 @@ async function startSchool(inbound: { url: string; key: string }): Promise<Schoo
   };
 }
 
-/** An empty database of the test cluster. */
-export async function freshDatabase(): Promise<{ url: string; drop: () => Promise<void> }> {
-  const template = process.env['TEST_DATABASE_URL'];
-  if (!template) throw new Error('TEST_DATABASE_URL is not set: start the server tests through npm test');
-  const name = `test_${randomBytes(6).toString('hex')}`;
-  const admin = openDatabase(template.replace('%db%', 'postgres'), { poolSize: 1 });
-  await admin.raw(`create database ${name}`);
-  const drop = async () => {
-    await admin.raw(`drop database if exists ${name} with (force)`);
+export const emptyTemplate = 'template_empty';
+/** What the schools look like to who reads them for the first time, and to who has read them every evening before. */
+export const readTemplates = { once: 'template_read_once', daily: 'template_read_daily' } as const;
+
+const urlOf = (name: string): string => {
+  const cluster = process.env['TEST_DATABASE_URL'];
+  if (!cluster) throw new Error('TEST_DATABASE_URL is not set: start the server tests through npm test');
+  return cluster.replace('%db%', name);
+};
+
+async function asAdmin(work: (admin: Db) => Promise<unknown>): Promise<void> {
+  const admin = openDatabase(urlOf('postgres'), { poolSize: 1 });
+  try {
+    await work(admin);
+  } finally {
     await admin.destroy();
-  };
-  return { url: template.replace('%db%', name), drop };
+  }
+}
+export const dropDatabase = (name: string): Promise<void> =>
+  asAdmin((admin) => admin.raw(`drop database if exists ${name} with (force)`));
+
+/** A database of the test cluster, as a copy of another. @returns its address. */
+export async function createDatabase(name: string, template: string): Promise<string> {
+  await asAdmin((admin) => admin.raw(`create database ${name} template ${template}`));
+  return urlOf(name);
+}
+
+const freshName = (): string => `test_${randomBytes(6).toString('hex')}`;
+
+/** A database without anything in it. */
+export async function freshDatabase(): Promise<{ url: string; drop: () => Promise<void> }> {
+  const name = freshName();
+  return { url: await createDatabase(name, 'template1'), drop: () => dropDatabase(name) };
 }
 
 /** A server on a database of its own, with the three schools read at the story's opening. */
@@ -102,24 +125,42 @@ export class World {
     readonly school: SchoolProcess,
     readonly server: Server,
     private readonly http: HttpServer,
-    private readonly drop: () => Promise<void>,
+    private readonly database: string,
   ) {}
 
-  static async start(): Promise<World> {
-    const { url, drop } = await freshDatabase();
+  /** A server whose sources are known and have not been read. */
+  static async start(database = freshName()): Promise<World> {
+    const world = await World.on(database, emptyTemplate);
+    await world.addSources();
+    return world;
+  }
+
+  /** A server that has read every school up to the story's opening, and worked its queue off. */
+  static async read(how: keyof typeof readTemplates = 'once'): Promise<World> {
+    const world = await World.on(freshName(), readTemplates[how]);
+    await world.addSources();
+    await world.learnStudents();
+    return world;
+  }
+
+  private static async on(database: string, template: string): Promise<World> {
+    const url = await createDatabase(database, template);
     // Teachers' answers, returned mail and calendar programs come in over real HTTP.
     const http = createServer().listen(0, '127.0.0.1');
     await once(http, 'listening');
     const address = http.address();
     const port = typeof address === 'object' && address ? address.port : 0;
     const inboundMailKey = 'the provider’s key'.replace('’', '');
-    const school = await startSchool({
-      url: `http://127.0.0.1:${port}/api/inbound-mail`,
-      key: inboundMailKey,
+    const inbound = { url: `http://127.0.0.1:${port}/api/inbound-mail`, key: inboundMailKey };
+    const school = await startSchool(inbound).catch(async (error: unknown) => {
+      http.close();
+      await dropDatabase(database);
+      throw error;
     });
     const config: Config = {
       databaseUrl: url,
       port,
+      host: '127.0.0.1',
       publicUrl: `http://127.0.0.1:${port}`,
       secret: 'a secret for the tests of the server alone',
       appDir: null,
@@ -132,19 +173,17 @@ export class World {
       logLevel: 'silent',
     };
     const db = openDatabase(url, { poolSize: 6 });
-    await migrate(db);
-    await migrateQueue(url);
     const clock = demoClock(db);
     const server = buildServer({ db, clock, config, log: pino({ level: 'silent' }) });
     http.on('request', server.app);
-    const world = new World(db, clock, config, school, server, http, drop);
-    await world.addSources();
-    return world;
+    return new World(db, clock, config, school, server, http, database);
   }
 
   private async addSources(): Promise<void> {
     const story = await this.school.controls.story();
     for (const { name, baseUrl, clientId, clientSecret } of story.sources) {
+      // The schools listen elsewhere at each start; where they have been read, their sources are known by who asks.
+      await moveSource(this.db, clientId, baseUrl);
       const sealedSecret = seal(this.config.secret, clientSecret);
       this.sources.set(
         baseUrl.split('/').pop() ?? '',
@@ -267,11 +306,16 @@ export class World {
   }
 
   async stop(): Promise<void> {
+    await this.leave();
+    await dropDatabase(this.database);
+  }
+
+  /** Ends everything, and leaves the database where it is. */
+  async leave(): Promise<void> {
     this.school.stop();
     this.http.closeAllConnections();
     this.http.close();
     await this.server.close();
     await this.db.destroy();
-    await this.drop();
   }
 }

@@ -14,8 +14,7 @@ let world: World;
 let maren: Agent;
 let teo: Agent;
 beforeAll(async () => {
-  world = await World.start();
-  await world.syncAll();
+  world = await World.read();
   await world.household('here', [
     { name: 'maren', children: ['isolde', 'caspian', 'pet'] },
     { name: 'teo', children: ['isolde'] },

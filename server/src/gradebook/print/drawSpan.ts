@@ -1,15 +1,9 @@
 import type { CourseFigures, Scale } from '@cadro/contract';
-import { spanDomain, spanSteps } from '@cadro/core';
+import { light, spanDomain, spanSteps } from '@cadro/core';
 
 export type Page = PDFKit.PDFDocument;
 
-export const ink = '#152238';
-export const soft = '#556074';
-const line = '#DDD5C5';
-const plum = '#86285A';
-const plumBand = '#E3C9D5';
-const teal = '#17686C';
-const tealBand = '#BFDCD7';
+const { ink, line, plum, plumBand, soft, teal, tealBand } = light;
 
 /** The span as the app draws it: fall above the rail, rise below, a filled frame at posted; `y` is the rail. */
 export function drawSpan(

@@ -1,9 +1,9 @@
-import { join } from 'node:path';
 import { buffer } from 'node:stream/consumers';
 import type { CourseFigures, GradeState, Language, Scale } from '@cadro/contract';
-import { roundHalfAway } from '@cadro/core';
+import { light, roundHalfAway } from '@cadro/core';
 import PDFDocument from 'pdfkit';
-import { drawSpan, ink, soft, type Page } from './drawSpan';
+import { assetFile } from '../../kit';
+import { drawSpan, type Page } from './drawSpan';
 import { printWords, type PrintWords } from './words';
 
 export interface ReportCourse {
@@ -40,10 +40,10 @@ export interface Report {
   };
 }
 
-const fonts = join(__dirname, '..', '..', '..', 'assets', 'fonts');
-const regular = join(fonts, 'atkinson-hyperlegible-next-400.ttf');
-const strong = join(fonts, 'atkinson-hyperlegible-next-600.ttf');
+const regular = assetFile('fonts', 'atkinson-hyperlegible-next-400.ttf');
+const strong = assetFile('fonts', 'atkinson-hyperlegible-next-600.ttf');
 const margin = 42;
+const { ink, soft } = light;
 /** A4 in points. */
 const sheet = { width: 595, height: 842 };
 const inner = sheet.width - 2 * margin;
@@ -125,7 +125,7 @@ class Writer {
       .lineWidth(0.5)
       .moveTo(margin, top - 5)
       .lineTo(margin + inner, top - 5)
-      .stroke('#DDD5C5');
+      .stroke(light.line);
     this.line(title, margin, top, { size: 14, width: 210, bold: true });
     if (teacher) this.line(teacher, margin, top + 19, { size: 9, width: 175, colour: soft });
     const value = grade?.state === 'stored' ? grade.display : (figures?.display ?? grade?.display ?? null);

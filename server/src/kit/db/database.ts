@@ -48,13 +48,33 @@ export function openDatabase(url: string, options: { poolSize?: number } = {}): 
     client: 'pg',
     connection: url,
     pool: { min: 0, max: options.poolSize ?? 10 },
+    // Whoever asks is given the error; the builder need not print it, too.
+    log: { error: () => undefined, warn: () => undefined },
     migrations: { migrationSource: new Migrations(), tableName: 'migrations' },
   });
 }
 
-export const migrate = async (db: Db): Promise<void> => {
+/** The database has been migrated by a later version, whose tables this one does not know. */
+export class DatabaseTooNew extends Error {
+  override readonly name = 'DatabaseTooNew';
+  readonly code = 'database-too-new';
+}
+
+/**
+ * Brings the tables to this version; running it again changes nothing.
+ * @throws DatabaseTooNew when a later version has been there.
+ */
+export async function migrate(db: Db): Promise<void> {
+  if (await db.schema.hasTable('migrations')) {
+    const names: string[] = await db('migrations').pluck('name');
+    const unknown = names.filter((name) => !(name in migrations)).sort();
+    if (unknown.length > 0) {
+      const what = `this database has been migrated by a later version (${unknown.at(-1)})`;
+      throw new DatabaseTooNew(`${what}: start that version, or restore a backup from before`);
+    }
+  }
   await db.migrate.latest();
-};
+}
 
 /** SQLSTATE of a failed query, or null: failures are told by code, never by message text. */
 const sqlState = (error: unknown): string | null =>

@@ -1,8 +1,8 @@
-import { addJobs, openDatabase, readConfig, seal } from '../../kit';
+import { addJobs, openDatabase, readConfig, seal, start } from '../../kit';
 import { addSource, readingJob } from '../../sources';
 
 /** `tsx server/src/main/cli/addSource.ts NAME BASE_URL CLIENT_ID` with the secret in CADRO_SOURCE_SECRET. */
-async function main(): Promise<void> {
+start(async () => {
   const [name, baseUrl, clientId] = process.argv.slice(2);
   const clientSecret = process.env['CADRO_SOURCE_SECRET'];
   if (!name || !baseUrl || !clientId || !clientSecret) {
@@ -19,6 +19,4 @@ async function main(): Promise<void> {
   await addJobs(db, [readingJob(id)]);
   console.log(`source ${id} will be read by the job worker`);
   await db.destroy();
-}
-
-void main();
+});

@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import { text } from 'node:stream/consumers';
 import { proposePlan } from '@cadro/core';
 import { packExactly } from '../../plan';
+import { programArgs } from '../../testing/programs';
 import { answerCase } from './answerCase';
 
 const root = join(__dirname, '..', '..', '..', '..');
@@ -13,7 +14,8 @@ async function command(
   name: 'figures' | 'offers' | 'plan',
   input: string,
 ): Promise<{ code: number | null; out: string; err: string }> {
-  const child = spawn(join(root, 'node_modules/.bin/tsx'), [join(__dirname, `${name}.ts`)]);
+  const args = programArgs(`server/src/main/cli/${name}.ts`, `server/${name}.cjs`);
+  const child = spawn(process.execPath, args);
   child.stdin.end(input);
   const ended = new Promise<number | null>((done, fail) => child.once('close', done).once('error', fail));
   const [out, err] = await Promise.all([text(child.stdout), text(child.stderr)]);

@@ -1,9 +1,9 @@
 import pino from 'pino';
-import { openDatabase, readConfig } from '../../kit';
+import { openDatabase, readConfig, start } from '../../kit';
 import { loadStory, refreshAddresses } from '../demo';
 
 /** Loads the demo family's story from the simulated schools; one that has it learns the schools' new address. */
-async function main(): Promise<void> {
+start(async () => {
   const config = readConfig(process.env);
   if (!config.demoSchoolUrl)
     throw new Error('CADRO_DEMO_SCHOOL_URL is not set: the story is for the demo only');
@@ -16,6 +16,4 @@ async function main(): Promise<void> {
     await loadStory({ db, config, log, schoolUrl: config.demoSchoolUrl }, (line) => console.log(line));
   }
   await db.destroy();
-}
-
-void main();
+});

@@ -1,12 +1,10 @@
-import { migrate, migrateQueue, openDatabase, readConfig } from '../../kit';
+import { migrate, migrateQueue, openDatabase, readConfig, start } from '../../kit';
 
 /** Brings the tables, and the queue's, to this version. Running it again changes nothing. */
-async function main(): Promise<void> {
+start(async () => {
   const { databaseUrl } = readConfig(process.env);
   const db = openDatabase(databaseUrl);
   await migrate(db);
   await migrateQueue(databaseUrl);
   await db.destroy();
-}
-
-void main();
+});

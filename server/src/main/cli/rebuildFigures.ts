@@ -1,10 +1,10 @@
 import { computeWanted, wantFigures } from '../../gradebook';
-import { demoClock, openDatabase, readConfig, systemClock } from '../../kit';
+import { demoClock, openDatabase, readConfig, systemClock, start } from '../../kit';
 import { allStudentIds } from '../../records';
 import { onFigures } from '../hooks';
 
 /** Throws the cached figures away and computes them from the history again, to the same numbers. */
-async function main(): Promise<void> {
+start(async () => {
   const config = readConfig(process.env);
   const db = openDatabase(config.databaseUrl);
   const clock = config.demoSchoolUrl ? demoClock(db) : systemClock;
@@ -13,6 +13,4 @@ async function main(): Promise<void> {
   await computeWanted({ db, clock, onFigures });
   console.log(`figures of ${ids.length} children computed`);
   await db.destroy();
-}
-
-void main();
+});

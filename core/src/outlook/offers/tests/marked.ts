@@ -5,5 +5,3 @@ export type Marked = readonly [
   text: string,
   offers: readonly (readonly [kind: OfferKind, until: string | null, credit: number | null])[],
 ];
-
-type Judged = Pick<Offer, 'kind' | 'until' | 'credit'>;

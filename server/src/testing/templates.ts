@@ -1,0 +1,35 @@
+import { migrate, migrateQueue, openDatabase } from '../kit';
+import { createDatabase, dropDatabase, emptyTemplate, readTemplates, World } from './world';
+
+/** The story opens on the last of them. */
+const evenings = [18, 19, 20, 21].map((day) => `2026-10-${day}T19:40:00Z`);
+
+async function makeEmpty(): Promise<void> {
+  await dropDatabase(emptyTemplate);
+  const url = await createDatabase(emptyTemplate, 'template1');
+  const db = openDatabase(url, { poolSize: 1 });
+  await migrate(db);
+  await db.destroy();
+  await migrateQueue(url);
+}
+
+/** Reads every day, as the worker does, so that what came since is news. */
+async function makeRead(name: string, days: readonly string[]): Promise<void> {
+  await dropDatabase(name);
+  const world = await World.start(name);
+  for (const day of days) {
+    await world.moveTo(day);
+    await world.syncAll();
+  }
+  await world.leave();
+}
+
+/**
+ * Before the first test of a run: a database with the tables alone, and two into which the schools have been read. Every
+ * test takes a copy of one of them, which costs a fraction of making it.
+ */
+export default async function templates(): Promise<void> {
+  await makeEmpty();
+  await makeRead(readTemplates.once, evenings.slice(-1));
+  await makeRead(readTemplates.daily, evenings);
+}

@@ -1,0 +1,87 @@
+import { cpSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
+import { build } from 'esbuild';
+import { root } from './steps.mjs';
+
+/** Published as an ES module only: it becomes part of the bundle, which is none. */
+const inside = ['email-reply-parser'];
+
+const dependenciesOf = (layer) => {
+  const { dependencies } = JSON.parse(readFileSync(join(root, layer, 'package.json'), 'utf8'));
+  return Object.keys(dependencies).filter((name) => !name.startsWith('@cadro/') && !inside.includes(name));
+};
+
+/**
+ * What a layer names as its own dependency is found in node_modules when it runs; our layers, and what only they need,
+ * are in the bundle.
+ */
+const dependenciesOutside = (layer) => {
+  const outside = new Set(dependenciesOf(layer));
+  return {
+    name: 'dependencies-outside',
+    setup({ onResolve }) {
+      onResolve({ filter: /^[^./]/ }, ({ path }) => {
+        const [, name] = /^((?:@[^/]+\/)?[^/]+)/.exec(path) ?? [];
+        return outside.has(name) ? { path, external: true } : undefined;
+      });
+    },
+  };
+};
+
+const bundle = (layer, entryPoints, outdir) =>
+  build({
+    entryPoints,
+    outdir,
+    entryNames: '[name]',
+    outExtension: { '.js': '.cjs' },
+    absWorkingDir: root,
+    bundle: true,
+    platform: 'node',
+    target: 'node20',
+    format: 'cjs',
+    // A module that asks where it lies is told where the bundle does.
+    define: { 'import.meta.url': 'bundleUrl' },
+    banner: { js: "const bundleUrl = require('node:url').pathToFileURL(__filename).href;" },
+    sourcemap: true,
+    sourcesContent: false,
+    logLevel: 'warning',
+    plugins: [dependenciesOutside(layer)],
+  });
+
+const commands = ['migrate', 'loadStory', 'addSource', 'rebuildFigures', 'figures', 'offers', 'plan'];
+
+/** Server, worker and their commands as plain JavaScript, each in one file, with what they read beside them. */
+export async function bundleServer(folder) {
+  const source = (path) => join('server', 'src', path);
+  await bundle(
+    'server',
+    [
+      ...['start', 'server', 'worker'].map((name) => source(`main/${name}.ts`)),
+      ...commands.map((name) => source(`main/cli/${name}.ts`)),
+      source('plan/solve.worker.ts'),
+      source('alerts/rehearse.worker.ts'),
+    ],
+    join(folder, 'server'),
+  );
+  cpSync(join(root, 'server', 'assets'), join(folder, 'server', 'assets'), { recursive: true });
+}
+
+/** The stand-ins of the demo and the tests. */
+export const bundleSchool = (folder) => bundle('school', ['school/src/main.ts'], join(folder, 'school'));
+
+/** Below this a file is sent as it is. */
+const leastBytes = 1024;
+const compressible = /\.(html|js|css|json|svg|map|txt|webmanifest)$/;
+
+/** Compresses a built app's files beside them, so that no request has to. */
+export function compressFiles(folder) {
+  for (const entry of readdirSync(folder, { withFileTypes: true, recursive: true })) {
+    const path = join(entry.parentPath ?? entry.path, entry.name);
+    if (!entry.isFile() || !compressible.test(entry.name) || statSync(path).size < leastBytes) continue;
+    const bytes = readFileSync(path);
+    writeFileSync(`${path}.gz`, gzipSync(bytes, { level: 9 }));
+    const params = { [constants.BROTLI_PARAM_QUALITY]: 9, [constants.BROTLI_PARAM_SIZE_HINT]: bytes.length };
+    writeFileSync(`${path}.br`, brotliCompressSync(bytes, { params }));
+  }
+}
