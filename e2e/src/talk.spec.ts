@@ -80,6 +80,8 @@ test('settings: where the records come from, the look, the language, and the way
   await page.reload();
   await expect(page.getByRole('heading', { level: 1, name: 'Ajustes' })).toBeVisible();
   expect(await ground()).not.toBe(day);
+  // What loads later stands above the choice and moves it: a tap before that may miss it.
+  await expect(page.getByText('Millrace Middle School', { exact: true })).toBeVisible();
   await page.getByRole('radio', { name: 'English' }).click();
   await page.getByRole('button', { name: 'Sign out' }).click();
   await expect(page).toHaveURL(/\/sign-in/);
