@@ -114,12 +114,14 @@ alter table sync_problems alter fault set not null,
 
 /*
  * Whose figures are to be computed: put down in the transaction that changes a record, taken by the job that computes
- * them. What moved a figure lately is kept beside it, so that nobody who reads it computes it again.
+ * them. What moved a figure lately is kept beside it, so that nobody who reads it computes it again. What a source gave
+ * for the instant up to which it was read is known by a digest.
  */
 const figures = `
 create table figures_wanted (
   student_id uuid primary key references students on delete cascade, since timestamptz not null
 );
+alter table sources add seen jsonb not null default '{}';
 alter table current_figures add moved jsonb not null default '[]';
 alter table assumed_figures add moved jsonb not null default '[]';
 `;
@@ -135,4 +137,5 @@ export async function down(knex: Knex): Promise<void> {
     await knex.raw('alter table ?? drop column moved', [table]);
   }
   await knex.raw('drop table figures_wanted');
+  await knex.raw('alter table sources drop column seen');
 }

@@ -28,13 +28,13 @@ export const gradebookHooks = ({ db }: Deps): GradebookHooks => ({
 });
 
 /** Children are put down as their pages are written; the job that takes them runs once, when the reading is over. */
-export const readingHooks = ({ clock }: Deps): ReadingHooks => ({
-  onRecords: async (trx, studentIds) => wantFigures(trx, studentIds, await clock.now()),
-  onReading: async (db, sourceId, whole) => {
-    if (whole) await wantStaleFigures(db, sourceId, await clock.now());
+export const readingHooks: ReadingHooks = {
+  onRecords: wantFigures,
+  onReading: async (db, sourceId, { whole, now }) => {
+    if (whole) await wantStaleFigures(db, sourceId, now);
     await addJobs(db, [figuresJob]);
   },
-});
+};
 
 /** From here on what is new about a child is told; what is there already is not. */
 export const onLinked: LinkHook = (trx, studentId) => wantLooks(trx, [studentId]);

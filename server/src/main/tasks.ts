@@ -31,7 +31,7 @@ export function tasksOf(deps: JobDeps): TaskList {
     },
     async syncSource(payload) {
       const { sourceId } = parse('job syncSource', SourceJob, payload);
-      await syncSource({ ...deps, reading: readingHooks(deps) }, sourceId).catch((error: unknown) => {
+      await syncSource({ ...deps, reading: readingHooks }, sourceId).catch((error: unknown) => {
         // Refused credentials do not mend by themselves: it is told, and the next round tries again.
         if (!(error instanceof SourceError) || error.retryable) throw error;
       });

@@ -15,6 +15,9 @@ export interface Page {
   readonly broken: readonly BrokenRecord[];
   /** Greatest change instant on this page, or null for an empty one. */
   readonly changedUpTo: string | null;
+  /** Of the whole page, and of its records of the greatest change instant: the same again is nothing new. */
+  readonly digest: string;
+  readonly latest: string;
 }
 
 /** Reads one kind of source. `pages` yields what changed at or after `since`, oldest change first. */

@@ -1,4 +1,4 @@
-import type { Db, Trx } from '../kit';
+import { groupBy, type Db, type Trx } from '../kit';
 import type { SyncFault } from '@cadro/contract';
 import type { NeutralCollection, NeutralRecord } from '../records';
 import type { BrokenRecord } from './connector';
@@ -11,6 +11,8 @@ export interface SourceRow {
   readonly client_secret_sealed: string;
   /** Per collection: the greatest change instant of the last pass that reached its end. */
   readonly cursors: Readonly<Record<string, string>>;
+  /** Per collection: a digest of the records of that instant, which a source gives again each time. */
+  readonly seen: Readonly<Record<string, string>>;
   readonly complete_at: Date | null;
   readonly read_at: Date | null;
   readonly failing_since: Date | null;
@@ -21,10 +23,18 @@ export const findSource = (db: Db, id: string): Promise<SourceRow | undefined> =
 
 export const allSources = (db: Db): Promise<SourceRow[]> => db<SourceRow>('sources').orderBy('name');
 
-export async function moveCursor(db: Db, id: string, collection: string, upTo: string): Promise<void> {
+export async function moveCursor(
+  db: Db,
+  id: string,
+  collection: string,
+  to: { readonly instant: string; readonly seen: string },
+): Promise<void> {
   await db('sources')
     .where({ id })
-    .update({ cursors: db.raw('cursors || ?::jsonb', [JSON.stringify({ [collection]: upTo })]) });
+    .update({
+      cursors: db.raw('cursors || ?::jsonb', [JSON.stringify({ [collection]: to.instant })]),
+      seen: db.raw('seen || ?::jsonb', [JSON.stringify({ [collection]: to.seen })]),
+    });
 }
 
 export async function markRead(db: Db, id: string, now: Date): Promise<void> {
@@ -69,12 +79,28 @@ export async function reportBroken(
   await trx('sync_problems').insert(rows).onConflict(['source_id', 'collection', 'external_id']).merge();
 }
 
+/** What is reported of a source's records: a record that goes in is asked about here first, without the database. */
+export type Reported = Map<string, Set<string>>;
+
+export async function reportedOf(db: Db, sourceId: string): Promise<Reported> {
+  const rows = await db('sync_problems')
+    .where({ source_id: sourceId })
+    .select<{ collection: string; external_id: string }[]>('collection', 'external_id');
+  return new Map(
+    [...groupBy(rows, ({ collection }) => collection)].map(([collection, of]) => [
+      collection,
+      new Set(of.map(({ external_id }) => external_id)),
+    ]),
+  );
+}
+
 export async function clearProblems(
   trx: Trx,
   sourceId: string,
   collection: string,
-  ids: Iterable<string>,
+  ids: readonly string[],
 ): Promise<void> {
+  if (ids.length === 0) return;
   await trx('sync_problems')
     .where({ source_id: sourceId, collection })
     .whereIn('external_id', [...ids])
@@ -85,12 +111,16 @@ export async function clearProblems(
 export async function waitingRecords(
   db: Db,
   sourceId: string,
-  collection: NeutralCollection,
-): Promise<NeutralRecord[]> {
+): Promise<ReadonlyMap<NeutralCollection, readonly NeutralRecord[]>> {
   const rows = await db('sync_problems')
-    .where({ source_id: sourceId, collection, fault: 'unknown-reference' })
-    .select<{ record: NeutralRecord }[]>('record');
-  return rows.map(({ record }) => record);
+    .where({ source_id: sourceId, fault: 'unknown-reference' })
+    .select<{ collection: NeutralCollection; record: NeutralRecord }[]>('collection', 'record');
+  return new Map(
+    [...groupBy(rows, ({ collection }) => collection)].map(([collection, of]) => [
+      collection,
+      of.map(({ record }) => record),
+    ]),
+  );
 }
 
 /** The sources of the linked children, with what could not be taken in. */

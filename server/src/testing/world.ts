@@ -202,7 +202,7 @@ export class World {
     const id = this.sources.get(school);
     if (!id) throw new Error(`no source ${school}`);
     const { db, clock, config } = this;
-    return syncSource({ db, clock, config, reading: readingHooks({ db, clock }) }, id);
+    return syncSource({ db, clock, config, reading: readingHooks }, id);
   }
 
   /** Reads every school and works the queue off. */

@@ -121,3 +121,24 @@ it('says why something did not go out as a reason and a status, where it was sai
     await db.migrate.down({ name: '007_delivery_faults' });
     expect(await db('deliveries').orderBy('seq').first('error')).toEqual({ error: 'mail-refused 550' });
   }));
+
+it('knows why a record waits by a code, where an English sentence said it', () =>
+  withDatabase(async (db) => {
+    await migrate(db);
+    await db.migrate.down({ name: '008_floors' });
+    const [source] = await db('sources')
+      .insert({ name: 'M', base_url: 'http://m', client_id: 'c', client_secret_sealed: 'x' })
+      .returning<{ id: string }[]>('id');
+    const problem = { source_id: source?.id, collection: 'results', seen_at: '2026-10-20T20:00:00Z' };
+    await db('sync_problems').insert([
+      { ...problem, external_id: 'a', reason: 'refers to a record that the source has not given' },
+      { ...problem, external_id: 'b', reason: '/score must be number' },
+    ]);
+
+    await migrate(db);
+
+    expect(await db('sync_problems').orderBy('external_id').pluck('fault')).toEqual([
+      'unknown-reference',
+      'misfit',
+    ]);
+  }));

@@ -96,13 +96,12 @@ export async function loadStory(
     sourceIds.push(await addSource(db, { name, baseUrl, clientId, sealedSecret }));
   }
   const telling = { db, clock, config, transport: mailTransport(config) };
-  const reading = readingHooks(telling);
   const last = Date.parse(story.opensAt);
   for (let at = Date.parse(story.readsFrom); at <= last; at += dayMs) {
     const now = new Date(at);
     await setDemoClock(db, now);
     await schools.moveTo(now);
-    for (const id of sourceIds) await syncSource({ ...telling, reading }, id);
+    for (const id of sourceIds) await syncSource({ ...telling, reading: readingHooks }, id);
     if (at === Date.parse(story.readsFrom)) await addFamily(telling, now);
     await tellFamily(telling);
     tell(`read ${now.toISOString().slice(0, 10)}`);

@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import { misfits } from '@cadro/contract/parse';
 import type { TObject } from '@sinclair/typebox';
 import { SourceError } from '../errors';
@@ -26,6 +27,10 @@ function nameOf(raw: unknown, idMember: string, index: number): string {
   return typeof id === 'string' && id !== '' ? id : `row ${index + 1}`;
 }
 
+/** Tells whether the same records came again. */
+const digestOf = (rows: readonly unknown[]): string =>
+  createHash('sha1').update(JSON.stringify(rows)).digest('base64');
+
 /**
  * Checks each record by itself: one that does not fit is set aside with its reason, the others go on.
  * `translate` must be the schema's own: it is given what the schema has let through.
@@ -39,6 +44,7 @@ export function readPage(
   const broken: BrokenRecord[] = [];
   const records: { collection: NeutralCollection; record: NeutralRecord }[] = [];
   let changedUpTo: string | null = null;
+  let latest: unknown[] = [];
   rows.forEach((raw, index) => {
     const found = misfits(schema, raw);
     if (found.length > 0) {
@@ -48,14 +54,18 @@ export function readPage(
     }
     const row = raw as Record<string, unknown>; // checked above
     const changed = new Date(String(row[members.changed])).toISOString();
-    if (changedUpTo === null || changed > changedUpTo) changedUpTo = changed;
+    if (changedUpTo === null || changed > changedUpTo) {
+      changedUpTo = changed;
+      latest = [];
+    }
+    if (changed === changedUpTo) latest.push(raw);
     for (const [collection, translated] of Object.entries(translate(row as never))) {
       for (const record of [translated].flat()) {
         records.push({ collection: collection as NeutralCollection, record });
       }
     }
   });
-  return { records, broken, changedUpTo };
+  return { records, broken, changedUpTo, digest: digestOf(rows), latest: digestOf(latest) };
 }
 
 /** A millisecond early, so that a source's `>` gives again what changed in that very instant. */
