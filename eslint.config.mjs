@@ -72,6 +72,7 @@ export default tseslint.config(
         console: 'readonly',
         __dirname: 'readonly',
         fetch: 'readonly',
+        AbortSignal: 'readonly',
         setTimeout: 'readonly',
         setInterval: 'readonly',
         clearInterval: 'readonly',

@@ -16,6 +16,8 @@ const node = (name, extra = {}) => ({
 });
 
 module.exports = {
+  // Far above what any test needs: it ends one that hangs, and a busy machine does not meet it.
+  testTimeout: 60_000,
   projects: [
     node('core'),
     node('contract'),

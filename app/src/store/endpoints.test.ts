@@ -25,6 +25,7 @@ it('an endpoint’s answer is that of its route, and of no other', () => {
   // @ts-expect-error the Brief's endpoint does not answer Work
   const wrong: (answer: AnswerOf<'plantedBrief'>) => Work = (answer) => answer;
   expect([brief, work, wrong]).toHaveLength(3);
+  expect(planted.endpoints).toHaveProperty('plantedBrief');
 });
 
 it('an address holds what its route is told, and what is left out is left out', () => {
