@@ -60,7 +60,7 @@ export async function bundleServer(folder) {
       ...['start', 'server', 'worker'].map((name) => source(`main/${name}.ts`)),
       ...commands.map((name) => source(`main/cli/${name}.ts`)),
       source('plan/solve.worker.ts'),
-      source('alerts/rehearse.worker.ts'),
+      source('alerts/rehearsal/rehearse.worker.ts'),
     ],
     join(folder, 'server'),
   );

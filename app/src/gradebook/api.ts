@@ -2,7 +2,6 @@ import {
   gradebookRoutes as routes,
   termRoutes,
   workRoutes,
-  type AnswerOf,
   type OfferAnswer,
   type PolicyCorrection,
 } from '@cadro/contract';

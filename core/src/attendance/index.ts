@@ -2,6 +2,7 @@ export * from './faults';
 export * from './marksFile';
 export * from './patterns';
 export * from './schoolDays';
+export * from './recent';
 export * from './register';
 export * from './share';
 export * from './summary';

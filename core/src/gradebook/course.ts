@@ -1,4 +1,13 @@
-import type { CourseRecord, ItemRecord, LateRule, Letter, Method, ResultStatus } from '@cadro/contract';
+import type {
+  CourseRecord,
+  ItemRecord,
+  LateRule,
+  Letter,
+  Method,
+  PolicyRecord,
+  ResultStatus,
+  Scale,
+} from '@cadro/contract';
 
 /** A course with every default filled in and instants as milliseconds since 1970. */
 export interface Course {
@@ -97,34 +106,42 @@ function normaliseItem(item: ItemRecord): Item {
   };
 }
 
+/** A policy with what its source has left out: the one place where the defaults stand. */
+export const wholePolicy = (policy: PolicyRecord): Policy => ({
+  method: policy.method,
+  outOf: policy.outOf ?? 100,
+  decimals: policy.decimals ?? 1,
+  letters: policy.letters ?? [],
+  letterFrom: policy.letterFrom ?? 'exact',
+  missingCounts: policy.missingCounts ?? 'zero',
+  incompleteCounts: policy.incompleteCounts ?? 'not',
+  floor: policy.floor ?? 0,
+  termEndMs: ms(policy.termEnd),
+  late: policy.late ?? { kind: 'none' },
+  standards: {
+    rule: policy.standards?.rule ?? 'latest',
+    share: policy.standards?.share ?? 0.65,
+    top: policy.standards?.top ?? 4,
+    metAt: policy.standards?.metAt ?? 3,
+  },
+});
+
+/** The scale on which a policy's figures are told; of standards, that of their levels. */
+export function scaleOf(policy: PolicyRecord): Scale {
+  const { method, outOf, decimals, letters, standards } = wholePolicy(policy);
+  return { method, outOf: method === 'standards' ? standards.top : outOf, decimals, letters: [...letters] };
+}
+
 /**
  * Fills the defaults of a record and turns its instants into milliseconds.
  * The record must already fit its schema: this neither checks nor throws.
  */
 export function normaliseCourse(record: CourseRecord): Course {
-  const { policy } = record;
   const items = (record.items ?? []).map(normaliseItem);
   return {
     id: record.id,
     asOfMs: ms(record.asOf),
-    policy: {
-      method: policy.method,
-      outOf: policy.outOf ?? 100,
-      decimals: policy.decimals ?? 1,
-      letters: policy.letters ?? [],
-      letterFrom: policy.letterFrom ?? 'exact',
-      missingCounts: policy.missingCounts ?? 'zero',
-      incompleteCounts: policy.incompleteCounts ?? 'not',
-      floor: policy.floor ?? 0,
-      termEndMs: ms(policy.termEnd),
-      late: policy.late ?? { kind: 'none' },
-      standards: {
-        rule: policy.standards?.rule ?? 'latest',
-        share: policy.standards?.share ?? 0.65,
-        top: policy.standards?.top ?? 4,
-        metAt: policy.standards?.metAt ?? 3,
-      },
-    },
+    policy: wholePolicy(record.policy),
     categories: (record.categories ?? []).map((category) => ({
       id: category.id,
       title: category.title ?? '',

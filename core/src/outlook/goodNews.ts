@@ -1,7 +1,7 @@
 import type { LooseEndKind, ResultStatus } from '@cadro/contract';
 import type { Item, Policy } from '../gradebook';
 import { kindOf } from './looseEnds';
-import { travelMs } from './triage/looseWork';
+import { isTravelling } from './travelling';
 
 export interface RecordedState {
   readonly status: ResultStatus;
@@ -25,5 +25,5 @@ export function tiedUp(
   if (after.status !== 'scored' || after.earned === null || kind(after) !== null) return null;
   const was = kind(before);
   // A mark that took a day or two to travel is no news.
-  return was === 'overdue' && item.dueAtMs !== null && atMs - item.dueAtMs < travelMs ? null : was;
+  return isTravelling({ kind: was, dueAtMs: item.dueAtMs }, atMs) ? null : was;
 }

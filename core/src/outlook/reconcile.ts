@@ -1,5 +1,5 @@
 import type { CourseRecord, PolicyCorrection, ReconcileReason, Reconciliation } from '@cadro/contract';
-import { householdRecord, roundHalfAway } from '../gradebook';
+import { householdRecord, roundHalfAway, wholePolicy } from '../gradebook';
 import { courseAnswer } from './courseAnswer';
 
 /** The school's own figure, on the course's scale. */
@@ -40,7 +40,7 @@ function variations({ policy, categories }: CourseRecord): PolicyCorrection[] {
 }
 
 function reasonsOf(record: CourseRecord, stated: Stated): ReconcileReason[] {
-  const decimals = record.policy.decimals ?? 1;
+  const { decimals } = wholePolicy(record.policy);
   const agrees = (figure: number | null) => verdictOf(figure, stated.figure, decimals) !== 'differs';
   const then: CourseRecord = { ...record, asOf: stated.at };
   const answer = courseAnswer(then);
@@ -68,7 +68,7 @@ function reasonsOf(record: CourseRecord, stated: Stated): ReconcileReason[] {
  */
 export function reconcile(record: CourseRecord, stated: Stated): Reconciliation {
   const { posted: ours, letter: ourLetter } = courseAnswer(record);
-  const verdict = verdictOf(ours, stated.figure, record.policy.decimals ?? 1);
+  const verdict = verdictOf(ours, stated.figure, wholePolicy(record.policy).decimals);
   return {
     stated: stated.figure,
     letter: stated.letter,

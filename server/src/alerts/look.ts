@@ -15,7 +15,7 @@ import {
 import { readNewComments } from '../gradebook';
 import { addJobs, oneAtATime, startOfDay, type Db, type Deps, type Job, type Trx } from '../kit';
 import { factsNow } from './histories';
-import { putOut, toldSince, type Outgoing } from './outboxStore';
+import { putOut, toldSince, type Outgoing } from './delivery/outboxStore';
 import {
   lastStates,
   notify,

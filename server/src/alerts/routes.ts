@@ -5,40 +5,43 @@ import { dateIn } from '@cadro/core';
 import { Router } from 'express';
 import { childrenFor, guardianById } from '../household';
 import { addJobs, HttpProblem, mount, Produced, Streamed, type ServerDeps } from '../kit';
-import { deliveryJob } from './deliver';
-import { digestNow } from './digests';
-import { digestPaper } from './digestPaper';
+import { deliveryJob } from './delivery/deliver';
+import { digestNow } from './digests/digests';
+import { digestPaper } from './digests/digestPaper';
 import type { LiveAlerts } from './live';
 import { lookAtChildren } from './look';
-import { guardianOfToken } from './mailStop';
-import { deliveryOf, putOut } from './outboxStore';
-import type { Rehearser } from './rehearser';
+import { guardianOfToken } from './delivery/mailStop';
+import { deliveryOf, putOut } from './delivery/outboxStore';
+import type { Rehearser } from './rehearsal/rehearser';
 import { alertSettings, changeSettings, settingsOf } from './settings';
 import { mailBouncedAt } from './settingsStore';
 import { addSilence, countStates, notify, removeSilence, setStates } from './store';
 import { alertsFile, alertViews } from './views';
 
-/** The routes of alerts: what came, what is told and how, rehearsal, digests. */
-export function alertRouter(deps: ServerDeps, live: LiveAlerts, rehearser: Rehearser): Router {
-  const { db, clock, config } = deps;
-  const router = Router();
-  const childrenOf = (guardianId: string): Promise<Child[]> => childrenFor(db, guardianId, 'read-talk');
+type Routes = (router: Router, deps: ServerDeps) => void;
 
-  /** Who asks, in which language and on which day of theirs. */
-  async function asking(guardianId: string) {
-    const [children, settings, guardian, now] = await Promise.all([
-      childrenOf(guardianId),
-      settingsOf(db, guardianId),
-      guardianById(db, guardianId),
-      clock.now(),
-    ]);
-    const language = settings?.delivery.language ?? guardian?.language ?? 'en';
-    const today = dateIn(settings?.delivery.timeZone ?? 'UTC', now);
-    return { guardianId, children, language, now, today };
-  }
+const childrenOf = ({ db }: ServerDeps, guardianId: string): Promise<Child[]> =>
+  childrenFor(db, guardianId, 'read-talk');
 
+/** Who asks, in which language and on which day of theirs. */
+async function asking(deps: ServerDeps, guardianId: string) {
+  const { db, clock } = deps;
+  const [children, settings, guardian, now] = await Promise.all([
+    childrenOf(deps, guardianId),
+    settingsOf(db, guardianId),
+    guardianById(db, guardianId),
+    clock.now(),
+  ]);
+  const language = settings?.delivery.language ?? guardian?.language ?? 'en';
+  const today = dateIn(settings?.delivery.timeZone ?? 'UTC', now);
+  return { guardianId, children, language, now, today };
+}
+
+/** What came, and how the guardian stands to it. */
+const listRoutes: Routes = (router, deps) => {
+  const { db } = deps;
   mount(router, alertRoutes.list, async ({ guardianId, query }) => {
-    const ask = await asking(guardianId);
+    const ask = await asking(deps, guardianId);
     const ids = ask.children.map(({ id }) => id);
     return {
       alerts: await alertViews(db, ask, query),
@@ -47,7 +50,7 @@ export function alertRouter(deps: ServerDeps, live: LiveAlerts, rehearser: Rehea
   });
 
   mount(router, alertRoutes.count, async ({ guardianId }) => {
-    const children = await childrenOf(guardianId);
+    const children = await childrenOf(deps, guardianId);
     const ids = children.map(({ id }) => id);
     const [counts, bouncedAt] = await Promise.all([
       countStates(db, guardianId, ids),
@@ -56,33 +59,70 @@ export function alertRouter(deps: ServerDeps, live: LiveAlerts, rehearser: Rehea
     return { ...counts, mailBouncedAt: bouncedAt && bouncedAt.toISOString() };
   });
 
-  mount(router, alertRoutes.live, ({ guardianId }) =>
-    Promise.resolve(new Streamed((request, response) => live.attach(guardianId, request, response))),
-  );
-
   mount(
     router,
     alertRoutes.file,
     async ({ guardianId, query }) =>
-      new Produced(Buffer.from(await alertsFile(db, await asking(guardianId), query)), 'alerts.csv'),
+      new Produced(Buffer.from(await alertsFile(db, await asking(deps, guardianId), query)), 'alerts.csv'),
   );
 
   mount(router, alertRoutes.change, async ({ guardianId, body }) => {
     if ((await setStates(db, guardianId, body.ids, body.state)) === 0) throw new HttpProblem('not-found');
     await notify(db, [guardianId], 'state');
   });
+};
 
+/** One alert. Its path fits every word: the routes above it come first. */
+const oneRoute: Routes = (router, deps) => {
+  mount(router, alertRoutes.read, async ({ guardianId, params }) => {
+    const [alert] = await alertViews(deps.db, await asking(deps, guardianId), { id: params.alertId });
+    if (!alert) throw new HttpProblem('not-found');
+    return alert;
+  });
+};
+
+/** What a guardian is told, and what not for a while. */
+const settingsRoutes: Routes = (router, deps) => {
+  const { db } = deps;
   mount(router, alertRoutes.settings, ({ guardianId }) => alertSettings(deps, guardianId));
 
   mount(router, alertRoutes.changeSettings, async ({ guardianId, body }) => {
     await changeSettings(deps, guardianId, body);
     if (body.rules) {
-      const ids = (await childrenOf(guardianId)).map(({ id }) => id);
+      const ids = (await childrenOf(deps, guardianId)).map(({ id }) => id);
       await lookAtChildren(deps, ids, guardianId);
     }
     return alertSettings(deps, guardianId);
   });
 
+  mount(router, alertRoutes.silence, async ({ guardianId, body }) => {
+    const { courses } = await alertSettings(deps, guardianId);
+    const children = await childrenOf(deps, guardianId);
+    const childKnown = body.studentId === null || children.some(({ id }) => id === body.studentId);
+    const course = courses.find(({ courseId }) => courseId === body.courseId);
+    if (!childKnown || (body.courseId !== null && !course)) throw new HttpProblem('not-found');
+    const id = await addSilence(db, guardianId, body);
+    await notify(db, [guardianId], 'state');
+    return { id, ...body, title: course?.title ?? null };
+  });
+
+  mount(router, alertRoutes.unsilence, async ({ guardianId, params }) => {
+    if (!(await removeSilence(db, guardianId, params.silenceId))) throw new HttpProblem('not-found');
+    await notify(db, [guardianId], 'state');
+  });
+};
+
+/** What the rules would have told, line by line while it is worked out. */
+function rehearsalRoutes(router: Router, deps: ServerDeps, rehearser: Rehearser): void {
+  const rehearsed = async (guardianId: string, rules: AlertRules, write: (line: unknown) => void) => {
+    try {
+      const rehearsal = await rehearser.rehearse(deps, guardianId, rules, (done) => write({ done }));
+      write({ rehearsal });
+    } catch (error) {
+      deps.log.error({ err: error instanceof Error ? error.name : 'unknown' }, 'a rehearsal failed');
+      write({ failed: 'internal' });
+    }
+  };
   mount(router, alertRoutes.rehearse, ({ guardianId, body }) =>
     Promise.resolve(
       new Streamed(async (_request, response) => {
@@ -97,33 +137,11 @@ export function alertRouter(deps: ServerDeps, live: LiveAlerts, rehearser: Rehea
       }),
     ),
   );
+}
 
-  async function rehearsed(guardianId: string, rules: AlertRules, write: (line: unknown) => void) {
-    try {
-      const rehearsal = await rehearser.rehearse(deps, guardianId, rules, (done) => write({ done }));
-      write({ rehearsal });
-    } catch (error) {
-      deps.log.error({ err: error instanceof Error ? error.name : 'unknown' }, 'a rehearsal failed');
-      write({ failed: 'internal' });
-    }
-  }
-
-  mount(router, alertRoutes.silence, async ({ guardianId, body }) => {
-    const { courses } = await alertSettings(deps, guardianId);
-    const children = await childrenOf(guardianId);
-    const childKnown = body.studentId === null || children.some(({ id }) => id === body.studentId);
-    const course = courses.find(({ courseId }) => courseId === body.courseId);
-    if (!childKnown || (body.courseId !== null && !course)) throw new HttpProblem('not-found');
-    const id = await addSilence(db, guardianId, body);
-    await notify(db, [guardianId], 'state');
-    return { id, ...body, title: course?.title ?? null };
-  });
-
-  mount(router, alertRoutes.unsilence, async ({ guardianId, params }) => {
-    if (!(await removeSilence(db, guardianId, params.silenceId))) throw new HttpProblem('not-found');
-    await notify(db, [guardianId], 'state');
-  });
-
+/** The digest, as it would be now and on paper; and a message that only tries a channel. */
+const digestRoutes: Routes = (router, deps) => {
+  const { db, clock, config } = deps;
   mount(router, alertRoutes.test, async ({ guardianId, body: { channel } }) => {
     const now = await clock.now();
     const settings = await settingsOf(db, guardianId);
@@ -139,29 +157,38 @@ export function alertRouter(deps: ServerDeps, live: LiveAlerts, rehearser: Rehea
   });
 
   mount(router, alertRoutes.digest, async ({ guardianId }) =>
-    digestNow(deps, guardianId, await childrenOf(guardianId)),
+    digestNow(deps, guardianId, await childrenOf(deps, guardianId)),
   );
 
   mount(router, alertRoutes.digestPaper, async ({ guardianId }) => {
     const { delivery } = await alertSettings(deps, guardianId);
-    const digest = await digestNow(deps, guardianId, await childrenOf(guardianId));
+    const digest = await digestNow(deps, guardianId, await childrenOf(deps, guardianId));
     return new Produced(await digestPaper(digest, digest.rhythm, delivery.language), 'digest.pdf');
   });
+};
 
-  mount(router, alertRoutes.read, async ({ guardianId, params }) => {
-    const [alert] = await alertViews(db, await asking(guardianId), { id: params.alertId });
-    if (!alert) throw new HttpProblem('not-found');
-    return alert;
-  });
-
-  async function setStopped(token: string, mailStopped: boolean): Promise<void> {
-    const guardianId = guardianOfToken(config.secret, token);
-    if (!guardianId || !(await guardianById(db, guardianId))) {
-      throw new HttpProblem('not-found');
-    }
+/** Mail is stopped, and taken up again, by the link in it: whoever has that needs no session. */
+const mailStopRoutes: Routes = (router, deps) => {
+  const setStopped = async (token: string, mailStopped: boolean): Promise<void> => {
+    const guardianId = guardianOfToken(deps.config.secret, token);
+    if (!guardianId || !(await guardianById(deps.db, guardianId))) throw new HttpProblem('not-found');
     await changeSettings(deps, guardianId, { mailStopped });
-  }
+  };
   mount(router, alertRoutes.stopMail, ({ params }) => setStopped(params.token, true));
   mount(router, alertRoutes.takeUpMail, ({ params }) => setStopped(params.token, false));
+};
+
+/** The routes of alerts: what came, what is told and how, rehearsal, digests. */
+export function alertRouter(deps: ServerDeps, live: LiveAlerts, rehearser: Rehearser): Router {
+  const router = Router();
+  listRoutes(router, deps);
+  mount(router, alertRoutes.live, ({ guardianId }) =>
+    Promise.resolve(new Streamed((request, response) => live.attach(guardianId, request, response))),
+  );
+  settingsRoutes(router, deps);
+  rehearsalRoutes(router, deps, rehearser);
+  digestRoutes(router, deps);
+  oneRoute(router, deps);
+  mailStopRoutes(router, deps);
   return router;
 }

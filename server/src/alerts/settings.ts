@@ -10,7 +10,7 @@ import { dateIn, isTimeZone, presetOf, presetRules, scaleUnit, usualDelivery } f
 import { courseSummary, coursesOf } from '../gradebook';
 import { childrenFor, guardianById } from '../household';
 import { HttpProblem, type Db, type ServerDeps } from '../kit';
-import { deliveriesOf } from './outboxStore';
+import { deliveriesOf } from './delivery/outboxStore';
 import { saveSettings } from './settingsStore';
 import { silencesOf } from './store';
 import { watchesOf, type Settings } from './watchStore';

@@ -3,7 +3,7 @@ import { alertWords, canEnd, formatsFor, isSilenced, tellAlert } from '@cadro/co
 import { stringify } from 'csv-stringify/sync';
 import type { Static } from '@sinclair/typebox';
 import type { Db } from '../kit';
-import { deliveriesOf } from './outboxStore';
+import { deliveriesOf } from './delivery/outboxStore';
 import { raisedAlerts, silencesOf, type KeptAlert, type SilenceRow } from './store';
 
 type Query = Static<typeof AlertQuery>;

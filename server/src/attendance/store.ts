@@ -1,18 +1,27 @@
 import type { CodeMeaning } from '@cadro/contract';
-import type { CodeMeaningFrom, DateRange, GivenMark, Meaning } from '@cadro/core';
+import type { CodeMeaningFrom, GivenMark, Meaning } from '@cadro/core';
 import type { Knex } from 'knex';
 import { inChunks, together, type Db, type Trx } from '../kit';
+
+/** Whose own marks and meanings are read beside the school's: one household's, nobody's (null), or everyone's. */
+export const everyone = 'everyone';
+type Whose = string | null;
 
 /** A mark with whose it is and what is shown of it. */
 export interface MarkRow extends GivenMark {
   readonly studentId: string;
+  /** Null for the school's own. */
+  readonly householdId: string | null;
   readonly courseTitle: string | null;
   readonly note: string | null;
   readonly markedBy: string | null;
+  /** When Cadro came to know it; null where that was never put down. */
+  readonly knownAt: Date | null;
 }
 
 interface Stored {
   student_id: string;
+  household_id: string | null;
   on_date: string;
   period: string;
   course_id: string | null;
@@ -21,119 +30,126 @@ interface Stored {
   note: string | null;
   marked_by: string | null;
   marked_at: Date | null;
+  known_at: Date | null;
+  kind: Meaning['kind'] | null;
+  excused: boolean | null;
+  label: string | null;
 }
 
-const markOf = (row: Stored, by: GivenMark['by'], means: Meaning | null): MarkRow => ({
+const markOf = (row: Stored): MarkRow => ({
   studentId: row.student_id,
+  householdId: row.household_id,
   on: row.on_date,
   period: row.period,
   courseId: row.course_id,
   courseTitle: row.course_title,
   code: row.code,
-  means,
+  means: row.kind === null ? null : { kind: row.kind, excused: row.excused ?? false, label: row.label },
   markedAt: row.marked_at && row.marked_at.toISOString(),
-  by,
+  by: row.household_id === null ? 'school' : 'household',
   note: row.note,
   markedBy: row.marked_by,
+  knownAt: row.known_at,
 });
 
-const between = (query: Knex.QueryBuilder, range: DateRange | undefined): void => {
-  if (range) query.whereBetween('a.on_date', [range.from, range.to]);
+/** Some days; up to the last there is where no end is named. */
+interface Days {
+  readonly from: string;
+  readonly to?: string;
+}
+const between = (query: Knex.QueryBuilder, days: Days | undefined): void => {
+  if (days) query.where('a.on_date', '>=', days.from);
+  if (days?.to) query.where('a.on_date', '<=', days.to);
 };
-const shared = ['a.student_id', 'a.on_date', 'a.period', 'a.course_id', 'a.code'];
+const of = (query: Knex.QueryBuilder, whose: Whose, column: string): void => {
+  if (whose !== everyone) query.where({ [column]: whose });
+};
 
-/** The marks of the given children: the schools', and those their household has read in itself. */
+/** The marks of the given children by day and period: the schools', and those that households have read in. */
 export async function marksOf(
   db: Db,
   studentIds: readonly string[],
-  householdId: string | null,
-  range?: DateRange,
+  whose: Whose,
+  days?: Days,
 ): Promise<MarkRow[]> {
   const [school, household] = await together(db, [
     () =>
       db('student_marks as a')
         .whereIn('a.student_id', [...studentIds])
-        .modify(between, range)
-        .select<Stored[]>(...shared, 'a.course_title', 'a.note', 'a.marked_by', 'a.marked_at'),
+        .modify(between, days)
+        .orderBy(['a.on_date', 'a.period'])
+        .select<Stored[]>(
+          'a.*',
+          db.raw(
+            'null::uuid as household_id, null::text as kind, null::boolean as excused, null::text as label',
+          ),
+        ),
     () =>
       db('household_marks as a')
         .leftJoin('school_courses as c', 'c.course_id', 'a.course_id')
         .whereIn('a.student_id', [...studentIds])
-        .where({ 'a.household_id': householdId })
-        .modify(between, range)
-        .select<(Stored & Meaning)[]>(
-          ...shared,
+        .modify(of, whose, 'a.household_id')
+        .modify(between, days)
+        .orderBy(['a.on_date', 'a.period'])
+        .select<Stored[]>(
+          'a.student_id',
+          'a.household_id',
+          'a.on_date',
+          'a.period',
+          'a.course_id',
           'c.title as course_title',
+          'a.code',
           'a.kind',
           'a.excused',
           'a.label',
           db.raw('null::text as note'),
           'a.author as marked_by',
           'a.at as marked_at',
+          'a.at as known_at',
         ),
   ]);
-  return [
-    ...school.map((row) => markOf(row, 'school', null)),
-    ...household.map((row) => {
-      const { kind, excused, label } = row;
-      return markOf(row, 'household', { kind, excused, label });
-    }),
-  ];
+  return [...school, ...household].map(markOf);
 }
 
-type CodeOfChild = CodeMeaningFrom & { readonly studentId: string };
+export interface MeaningRow extends CodeMeaningFrom {
+  readonly studentId: string;
+  /** Null for the school's own map. */
+  readonly householdId: string | null;
+}
+type Unsaid = Omit<MeaningRow, 'said'>;
 
 /** What the codes mean: by the school's map, by what the household found out, and by the last file that said so. */
-export async function meaningsOf(
-  db: Db,
-  studentIds: readonly string[],
-  householdId: string | null,
-): Promise<CodeOfChild[]> {
+export async function meaningsOf(db: Db, studentIds: readonly string[], whose: Whose): Promise<MeaningRow[]> {
   const ids = [...studentIds];
-  const [school, file, own] = await together(db, [
+  const own = ['student_id as studentId', 'household_id as householdId', 'code', 'kind', 'excused'];
+  const [map, file, found] = await together(db, [
     () =>
       db('student_codes')
         .whereIn('student_id', ids)
-        .select<Omit<CodeOfChild, 'said'>[]>(
+        .select<Unsaid[]>(
           'student_id as studentId',
           'code',
           'valid_from as from',
           'kind',
           'excused',
           'label',
+          db.raw('null::uuid as "householdId"'),
         ),
     () =>
       db('household_marks')
         .whereIn('student_id', ids)
-        .where({ household_id: householdId })
-        .distinctOn('student_id', 'code')
-        .orderBy(['student_id', 'code', { column: 'at', order: 'desc' }])
-        .select<Omit<CodeOfChild, 'said'>[]>(
-          'student_id as studentId',
-          'code',
-          db.raw('null::date as "from"'),
-          'kind',
-          'excused',
-          'label',
-        ),
+        .modify(of, whose, 'household_id')
+        .distinctOn('student_id', 'household_id', 'code')
+        .orderBy(['student_id', 'household_id', 'code', { column: 'at', order: 'desc' }])
+        .select<Unsaid[]>(...own, 'label', db.raw('null::date as "from"')),
     () =>
       db('code_meanings')
         .whereIn('student_id', ids)
-        .where({ household_id: householdId })
-        .select<Omit<CodeOfChild, 'said'>[]>(
-          'student_id as studentId',
-          'code',
-          db.raw('null::date as "from"'),
-          'kind',
-          'excused',
-          db.raw('null::text as label'),
-        ),
+        .modify(of, whose, 'household_id')
+        .select<Unsaid[]>(...own, db.raw('null::text as label, null::date as "from"')),
   ]);
-  return [
-    ...school.map((each): CodeOfChild => ({ ...each, said: 'map' })),
-    ...own.map((each): CodeOfChild => ({ ...each, said: 'found' })),
-    ...file.map((each): CodeOfChild => ({ ...each, said: 'file' })),
-  ];
+  const saidBy = (rows: readonly Unsaid[], said: MeaningRow['said']) => rows.map((row) => ({ ...row, said }));
+  return [...saidBy(map, 'map'), ...saidBy(file, 'file'), ...saidBy(found, 'found')];
 }
 
 export async function saveMeaning(

@@ -1,5 +1,13 @@
 import type { Child, ComingDay, NamedLooseEnd } from '@cadro/contract';
-import { type AbsenceFacts, type CourseFacts, dateIn, dayMs, doubtOf } from '@cadro/core';
+import {
+  type AbsenceFacts,
+  type CourseFacts,
+  dateIn,
+  dayMs,
+  doubtOf,
+  recentlyUnexplained,
+  recentSchoolDays,
+} from '@cadro/core';
 import type { ChildAttendance } from '../attendance';
 import { courseSummary, coursesOf, offerEnds } from '../gradebook';
 import { endOfDay, type Db } from '../kit';
@@ -103,17 +111,11 @@ export async function comingDays(
   return [...byDay].map(([on, items]) => ({ on, items }));
 }
 
-/** School days that an absence is still news on. */
-const recentDays = 5;
-
 /** What the last school days say about a child's absences. */
 export function absenceFacts({ child, days, marks, leftEarlyOn }: ChildAttendance): AbsenceFacts {
-  const recent = days.slice(-recentDays);
-  const dates = new Set(recent.map(({ date }) => date));
+  const dates = new Set(recentSchoolDays(days).map(({ date }) => date));
   const leftEarly = leftEarlyOn.filter((date) => dates.has(date));
-  const unexplainedOn = recent
-    .filter(({ lessons }) => lessons.some(({ kind, excused }) => kind === 'absent' && !excused))
-    .map(({ date }) => date);
+  const unexplainedOn = recentlyUnexplained(days);
   const about = new Set([...leftEarly, ...unexplainedOn]);
   const lessons = marks.filter(({ mark, meaning }) => about.has(mark.on) && meaning?.kind === 'absent');
   return {

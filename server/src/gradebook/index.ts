@@ -6,16 +6,16 @@ export {
   figuresOfNow,
   wantStaleFigures,
   type FiguresHook,
-} from './figures';
-export { looseEndsOf, wantFigures } from './figureStore';
-export { courseHistories } from './histories';
-export { householdRecords } from './householdRecords';
-export { setTarget, targetOf } from './householdStore';
-export { filesFrom } from './itemDetail';
+} from './figures/figures';
+export { looseEndsOf, wantFigures } from './figures/figureStore';
+export { courseHistories } from './figures/histories';
+export { householdRecords } from './figures/householdRecords';
+export { setTarget, targetOf } from './figures/householdStore';
+export { filesFrom } from './course/itemDetail';
 export { offerEnds, saveOfferAnswer } from './offerStore';
 export { readNewComments } from './readOffers';
 export { gradebookRouter, type GradebookHooks } from './routes';
 export { commentsSeen, finalGrades } from './seenStore';
 export { coursesOf, itemOf } from './store';
-export { termRouter } from './termRoutes';
-export { courseSummary } from './views';
+export { termRouter } from './terms/termRoutes';
+export { courseSummary } from './course/views';

@@ -3,13 +3,13 @@ import { Router } from 'express';
 import type { ServerDeps } from '../kit';
 import { HttpProblem, mount } from '../kit';
 import { childrenFor, requireChild } from '../household';
-import { courseDetail } from './courseDetail';
-import { computeFigures, type FiguresHook } from './figures';
-import { itemDetail, type FollowUpAbout } from './itemDetail';
-import { openCourse } from './openCourse';
-import { checkedCorrection, correctPolicy, coursePolicy, policyPreview } from './policy';
+import { courseDetail } from './course/courseDetail';
+import { computeFigures, type FiguresHook } from './figures/figures';
+import { itemDetail, type FollowUpAbout } from './course/itemDetail';
+import { openCourse } from './course/openCourse';
+import { checkedCorrection, correctPolicy, coursePolicy, policyPreview } from './course/policy';
 import * as store from './store';
-import { courseSummary } from './views';
+import { courseSummary } from './course/views';
 
 /** What the pages of this room need from those below it. */
 export interface GradebookHooks {

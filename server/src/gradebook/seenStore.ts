@@ -1,7 +1,7 @@
 import type { CommentSeen, FinalGrade, Known } from '@cadro/core';
 import { endOfDay, type Db } from '../kit';
 import { commentColumns, commentFacts, type CommentRow } from './commentStore';
-import { knownAtMs } from './known';
+import { knownAtMs } from './figures/known';
 
 interface SeenRow extends Omit<CommentRow, 'answers'> {
   readonly known_at: Date | null;

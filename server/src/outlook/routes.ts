@@ -11,28 +11,15 @@ import { forgetTry, keepTry, triesOf } from './tryStore';
 import { workOf } from './work';
 import { addAnswer, saveEffort } from './workStore';
 
-export function outlookRouter(deps: ServerDeps, onFigures: FiguresHook): Router {
+/** Work of all children, what several come to together, and what a household says of its own. */
+function workPages(router: Router, deps: ServerDeps, onFigures: FiguresHook): void {
   const { db, clock } = deps;
-  const router = Router();
-
   /** What a guardian may write about a child's own work: the household it is written for, and the work's place. */
   const writing = async (guardianId: string, params: { studentId: string; itemId: string }) => {
     const child = await requireChild(db, guardianId, params.studentId, 'write-talk');
     if (!(await itemOf(db, params.studentId, params.itemId))) throw new HttpProblem('not-found');
     const { id: householdId, author } = await householdOf(db, guardianId);
     return { child, author, place: { ...params, householdId } };
-  };
-
-  /** A course of a child, as one household's own tries and target see it. */
-  const course = async (
-    guardianId: string,
-    { studentId, courseId }: { studentId: string; courseId: string },
-    permission: 'read-record' | 'write-talk',
-  ) => {
-    await requireChild(db, guardianId, studentId, permission);
-    if (!(await enrolled(db, studentId, courseId))) throw new HttpProblem('not-found');
-    const { id: householdId, author } = await householdOf(db, guardianId);
-    return { place: { studentId, courseId, householdId }, author };
   };
 
   mount(router, workRoutes.work, async ({ guardianId }) =>
@@ -58,6 +45,20 @@ export function outlookRouter(deps: ServerDeps, onFigures: FiguresHook): Router 
     const { place } = await writing(guardianId, params);
     await saveEffort(db, place, minutes, await clock.now());
   });
+}
+
+/** A household's own tries and target for a course. */
+function tryPages(router: Router, { db, clock }: ServerDeps): void {
+  const course = async (
+    guardianId: string,
+    { studentId, courseId }: { studentId: string; courseId: string },
+    permission: 'read-record' | 'write-talk',
+  ) => {
+    await requireChild(db, guardianId, studentId, permission);
+    if (!(await enrolled(db, studentId, courseId))) throw new HttpProblem('not-found');
+    const { id: householdId, author } = await householdOf(db, guardianId);
+    return { place: { studentId, courseId, householdId }, author };
+  };
 
   mount(router, tryRoutes.tries, async ({ guardianId, params }) =>
     triesOf(db, (await course(guardianId, params, 'read-record')).place),
@@ -80,6 +81,11 @@ export function outlookRouter(deps: ServerDeps, onFigures: FiguresHook): Router 
     await setTarget(db, place, body.target);
     return triesOf(db, place);
   });
+}
 
+export function outlookRouter(deps: ServerDeps, onFigures: FiguresHook): Router {
+  const router = Router();
+  workPages(router, deps, onFigures);
+  tryPages(router, deps);
   return router;
 }

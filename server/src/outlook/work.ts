@@ -6,7 +6,7 @@ import {
   type Work,
   type WorkRow,
 } from '@cadro/contract';
-import { acrossCourses, comingStakes, dateIn, dayMs, doubtOf, isTest, learntEffort } from '@cadro/core';
+import { acrossCourses, comingStakes, dateIn, dayMs, doubtOf, isSeenEarly, learntEffort } from '@cadro/core';
 import { openFollowUps } from '../followups';
 import { courseSummary, coursesOf, householdRecords } from '../gradebook';
 import { householdOf } from '../household';
@@ -23,8 +23,7 @@ const settledDays = 14;
 const excusedDays = 60;
 
 const isEarly = ({ kind, assigned_at, due_at }: WorkItem): boolean =>
-  /test|exam|project/i.test(kind ?? '') ||
-  (due_at !== null && due_at.getTime() - assigned_at.getTime() > 7 * dayMs);
+  isSeenEarly({ kind, assignedAtMs: assigned_at.getTime(), dueAtMs: due_at && due_at.getTime() });
 
 /** Where a work belongs that is no loose end; null where it is nobody's concern now. */
 function groupOf(row: WorkItem, now: Date): WorkRow['group'] | null {
@@ -119,7 +118,7 @@ function rowOf(item: WorkItem, facts: Facts): WorkRow | null {
     remarked: item.remarked,
     flagsMissing: flags.has(item.course_id),
     supplies: item.supplies,
-    early: isEarly(item) || isTest(item.kind),
+    early: isEarly(item),
     effort: { minutes: told ?? effort(item.kind, item.possible), told: told !== null },
     asked: item.asked_answer && item.asked_on ? { answer: item.asked_answer, on: item.asked_on } : null,
     followUpId: followUps.get(`${item.student_id}:${item.item_id}`) ?? null,

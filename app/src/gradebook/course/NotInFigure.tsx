@@ -1,9 +1,9 @@
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { CourseDetail, ItemSummary } from '@cadro/contract';
+import { notInFigureReasons, whyNotInFigure, type NotInFigure } from '@cadro/core';
 import { useFormat } from '../../household';
 import { Heading, Stack, Words } from '../../ui';
-import { notInFigureReasons, whyNotInFigure, type NotInFigure } from './courseWords';
 
 /** Works told by name; the others by their number. */
 const mostNamed = 4;

@@ -3,11 +3,11 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { CourseDetail, ItemSummary } from '@cadro/contract';
+import { whyNotInFigure } from '@cadro/core';
 import { useFormat } from '../../household';
 import { Choice, Heading, Quiet, Quietly, SaveCsv, Stack } from '../../ui';
 import { stateWords } from '../words';
 import { WorkRow } from '../WorkRow';
-import { whyNotInFigure } from './courseWords';
 import { arrange, arrangements, orders, type Arrangement, type Order } from './arrange';
 
 /** Rows of a group that stand there at once. */

@@ -1,9 +1,10 @@
 import type { CourseDetail, CoursePolicy, FigureStep, ItemSummary, PolicyCorrection } from '@cadro/contract';
+import { whyNotInFigure } from '@cadro/core';
 import { i18next, startTexts, makeFormat } from '../../i18n';
 import { csvOf, fileName } from '../../ui';
 import { arrange } from './arrange';
 import { anItem } from '../../testing/items';
-import { causeWords, deltaWords, letterSteps, policySentences, whyNotInFigure } from './courseWords';
+import { causeWords, deltaWords, letterSteps, policySentences } from './courseWords';
 import { formOf, readForm, withCorrection, type PolicyForm } from './policyForm';
 
 startTexts('en');

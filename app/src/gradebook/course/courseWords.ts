@@ -1,5 +1,6 @@
 import type { TFunction } from 'i18next';
-import type { CourseDetail, FigureStep, ItemSummary } from '@cadro/contract';
+import type { CourseDetail, FigureStep } from '@cadro/contract';
+import { wholePolicy } from '@cadro/core';
 import type { Format } from '../../i18n';
 import { creditWords } from '../words';
 
@@ -46,10 +47,10 @@ const practiceOf = ({ categories }: CourseDetail): string[] =>
   categories.filter(({ counts }) => !counts).map(({ title }) => title);
 
 function standardsSentences(t: TFunction, format: Format, { policy }: CourseDetail): string[] {
-  const { rule, share, top, metAt } = policy.standards ?? {};
+  const { rule, share, top, metAt } = wholePolicy(policy).standards;
   return [
-    t(`course.rules.standards.${rule ?? 'latest'}`, { percent: format.percent(share ?? 0.65) }),
-    t('course.rules.met', { level: format.amount(metAt ?? 3), top: format.amount(top ?? 4) }),
+    t(`course.rules.standards.${rule}`, { percent: format.percent(share) }),
+    t('course.rules.met', { level: format.amount(metAt), top: format.amount(top) }),
     t('course.rules.notAssessed'),
   ];
 }
@@ -97,54 +98,4 @@ export function policySentences(t: TFunction, format: Format, course: CourseDeta
     ...(policy.letterFrom === 'rounded' ? [t('course.rules.rounded')] : []),
     ends,
   ];
-}
-
-/** Why a work is not in the figure; null when it is. */
-export const notInFigureReasons = [
-  'practice',
-  'weightless',
-  'excused',
-  'waiting',
-  'overdue',
-  'missingNot',
-  'incompleteNot',
-  'dropped',
-  'unscored',
-  'extraAlone',
-  'extraOpen',
-  'undated',
-  'ahead',
-] as const;
-export type NotInFigure = (typeof notInFigureReasons)[number];
-
-export function whyNotInFigure(
-  item: ItemSummary,
-  course: Pick<CourseDetail, 'policy' | 'categories' | 'figures'>,
-): NotInFigure | null {
-  const { policy, categories, figures } = course;
-  const category = categories.find(({ id }) => id === item.categoryId);
-  if (item.possible === 0) return 'weightless';
-  if (!item.counts) return 'practice';
-  if (policy.method === 'weighted' && category && category.weight <= 0) return 'weightless';
-  if (figures?.categories.some(({ dropped }) => dropped.includes(item.id))) return 'dropped';
-  if (item.extraCredit) {
-    if (item.state.status !== 'scored') return 'extraOpen';
-    const alone = (figures?.categories.find(({ id }) => id === item.categoryId)?.fraction ?? null) === null;
-    return alone ? 'extraAlone' : null;
-  }
-  switch (item.state.status) {
-    case 'scored':
-      return item.state.earned === null ? 'unscored' : null;
-    case 'excused':
-      return 'excused';
-    case 'handed-in':
-      return 'waiting';
-    case 'missing':
-      return policy.missingCounts === 'not' ? 'missingNot' : null;
-    case 'incomplete':
-      return policy.incompleteCounts === 'zero' ? null : 'incompleteNot';
-    case 'open':
-      if (item.dueAt === null) return 'undated';
-      return item.looseEnd?.kind === 'overdue' ? 'overdue' : 'ahead';
-  }
 }

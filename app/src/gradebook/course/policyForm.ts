@@ -1,4 +1,5 @@
-import type { CoursePolicy, PolicyCorrection, PolicyRecord } from '@cadro/contract';
+import type { CoursePolicy, PolicyCorrection } from '@cadro/contract';
+import { wholePolicy } from '@cadro/core';
 
 /** What stands in the fields: texts as they are typed, checked when they are read. */
 export interface PolicyForm {
@@ -17,17 +18,17 @@ export interface PolicyForm {
 }
 
 const number = (value: number): string => String(Math.round(value * 1e6) / 1e6);
-const lettersText = (letters: PolicyRecord['letters']): string =>
-  (letters ?? []).map(({ letter, from }) => `${letter} ${number(from * 100)}`).join(', ');
+const lettersText = (letters: readonly { readonly letter: string; readonly from: number }[]): string =>
+  letters.map(({ letter, from }) => `${letter} ${number(from * 100)}`).join(', ');
 
-export const formOf = ({
-  assumed,
-  categories,
-}: Pick<CoursePolicy, 'assumed' | 'categories'>): PolicyForm => ({
-  outOf: number(assumed.outOf ?? 100),
-  missingCounts: assumed.missingCounts ?? 'zero',
-  incompleteCounts: assumed.incompleteCounts ?? 'not',
-  floor: number((assumed.floor ?? 0) * 100),
+const formWith = (
+  assumed: ReturnType<typeof wholePolicy>,
+  categories: CoursePolicy['categories'],
+): PolicyForm => ({
+  outOf: number(assumed.outOf),
+  missingCounts: assumed.missingCounts,
+  incompleteCounts: assumed.incompleteCounts,
+  floor: number(assumed.floor * 100),
   letters: lettersText(assumed.letters),
   categories: categories.map(({ id, assumed: own }) => ({
     id,
@@ -35,6 +36,9 @@ export const formOf = ({
     dropLowest: number(own.dropLowest),
   })),
 });
+
+export const formOf = ({ assumed, categories }: Pick<CoursePolicy, 'assumed' | 'categories'>): PolicyForm =>
+  formWith(wholePolicy(assumed), categories);
 
 /** The form with a correction put on top of it: a reason that was found, tried out. */
 export function withCorrection(form: PolicyForm, correction: PolicyCorrection): PolicyForm {
@@ -81,22 +85,22 @@ export interface ReadForm {
 }
 
 /** What differs from the source's policy, and which fields cannot be read. */
-export function readForm(form: PolicyForm, { published, categories }: CoursePolicy): ReadForm {
+export function readForm(form: PolicyForm, { published: told, categories }: CoursePolicy): ReadForm {
+  const published = wholePolicy(told);
   const wrong: FormField[] = [];
   const correction: { -readonly [K in keyof PolicyCorrection]: PolicyCorrection[K] } = {};
   const take = (field: FormField, value: number | null, known: number, put: (value: number) => void) => {
     if (value === null) wrong.push(field);
     else if (Math.abs(value - known) > 1e-9) put(value);
   };
-  take('outOf', numberIn(form.outOf, 0.01, 1000), published.outOf ?? 100, (value) => {
+  take('outOf', numberIn(form.outOf, 0.01, 1000), published.outOf, (value) => {
     correction.outOf = value;
   });
-  take('floor', numberIn(form.floor, 0, 100), (published.floor ?? 0) * 100, (value) => {
+  take('floor', numberIn(form.floor, 0, 100), published.floor * 100, (value) => {
     correction.floor = value / 100;
   });
-  if (form.missingCounts !== (published.missingCounts ?? 'zero'))
-    correction.missingCounts = form.missingCounts;
-  if (form.incompleteCounts !== (published.incompleteCounts ?? 'not')) {
+  if (form.missingCounts !== published.missingCounts) correction.missingCounts = form.missingCounts;
+  if (form.incompleteCounts !== published.incompleteCounts) {
     correction.incompleteCounts = form.incompleteCounts;
   }
   const letters = lettersIn(form.letters);

@@ -1,14 +1,11 @@
 import type { LooseEndFigure } from '@cadro/contract';
-import { travelMs } from '../../outlook';
+import { isTravelling } from '../../outlook';
 import type { ChildFacts, CourseSight } from '../facts';
 import type { ChildRule } from '../signal';
 import { endOf, standsSince, workKey, workSignal } from './workReason';
 
-/** Marks take a day or two to travel: work that is overdue for less is none yet. */
-const travels = (facts: ChildFacts, course: CourseSight, { itemId, kind }: LooseEndFigure): boolean => {
-  const dueAtMs = course.items.get(itemId)?.dueAtMs ?? null;
-  return kind === 'overdue' && dueAtMs !== null && facts.asOfMs - dueAtMs < travelMs;
-};
+const travels = (facts: ChildFacts, course: CourseSight, { itemId, kind }: LooseEndFigure): boolean =>
+  isTravelling({ kind, dueAtMs: course.items.get(itemId)?.dueAtMs ?? null }, facts.asOfMs);
 
 /** Loose ends of the chosen kinds, from so many in one course on, each of so much effect. */
 export const looseEnd: ChildRule = {

@@ -10,7 +10,6 @@ import { withTold } from './told';
 import { dayMs } from '../../dates';
 
 export type * from './facts';
-export { travelMs } from './looseWork';
 
 type TriageRule = (facts: FamilyFacts) => Matter[];
 

@@ -1,14 +1,11 @@
 import type { Matter, NamedLooseEnd } from '@cadro/contract';
 import type { CourseFacts, FamilyFacts } from './facts';
 import { isInHand } from './inHand';
-import { dayMs } from '../../dates';
+import { isTravelling } from '../travelling';
 
 /** A fall smaller than this share of the scale is no matter of its own. */
 const leastFall = 0.01;
 const leastGain = 0.005;
-
-/** Marks take a day or two to travel: work that is overdue for less is no matter yet. */
-export const travelMs = 2 * dayMs;
 
 /** The next last day on which one of them is taken; those that have passed are no reason to hurry. */
 export const nextEnd = (ends: readonly NamedLooseEnd[], now: string): string | null =>
@@ -20,7 +17,7 @@ export const nextEnd = (ends: readonly NamedLooseEnd[], now: string): string | n
 function notInHand(course: CourseFacts, facts: FamilyFacts): NamedLooseEnd[] {
   const { studentId } = course;
   const travelling = ({ kind, dueAt }: NamedLooseEnd) =>
-    kind === 'overdue' && dueAt !== null && Date.parse(facts.now) - Date.parse(dueAt) < travelMs;
+    isTravelling({ kind, dueAtMs: dueAt === null ? null : Date.parse(dueAt) }, Date.parse(facts.now));
   return course.looseEnds.filter(
     (end) =>
       end.kind !== 'unmarked' &&

@@ -1,12 +1,12 @@
 import type { Child } from '@cadro/contract';
-import { courseFigures } from '@cadro/core';
+import { courseFigures, scaleOf } from '@cadro/core';
 import { attendanceOf } from '../../attendance';
 import { type Db, HttpProblem } from '../../kit';
 import { guardianById } from '../../household';
 import { commentsOf } from '../commentStore';
 import { coursesOf } from '../store';
-import { schoolYears } from '../terms';
-import { scaleOf } from '../views';
+import { schoolYears } from '../terms/terms';
+
 import type { Report, ReportCourse } from './reportPage';
 
 /**

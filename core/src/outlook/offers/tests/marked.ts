@@ -1,4 +1,4 @@
-import type { Offer, OfferKind } from '@cadro/contract';
+import type { OfferKind } from '@cadro/contract';
 
 /** A comment and its offers: kind, last day, credit. */
 export type Marked = readonly [

@@ -1,0 +1,145 @@
+import type { Channel, Delivery, DeliveryFault, DeliveryState } from '@cadro/contract';
+import { inChunks, type Db, type Trx } from '../../kit';
+
+/** Something that is to go out. */
+export interface Outgoing {
+  readonly guardianId: string;
+  readonly channel: Channel;
+  readonly about: Delivery['about'];
+  readonly alertId: string | null;
+  readonly digestId: string | null;
+  /** What goes out once: a second one with the same key is none. */
+  readonly key: string;
+  readonly told: readonly string[];
+  readonly notBefore: Date | null;
+}
+
+export interface DeliveryRow {
+  readonly id: string;
+  readonly guardian_id: string;
+  readonly channel: Channel;
+  readonly about: Delivery['about'];
+  readonly alert_id: string | null;
+  readonly digest_id: string | null;
+  readonly state: DeliveryState;
+  readonly told: string[];
+  readonly not_before: Date | null;
+  readonly at: Date;
+  readonly tries: number;
+  readonly fault: DeliveryFault | null;
+}
+
+/** Puts down what is to go out. @returns ids of those that were not there before. */
+export async function putOut(trx: Db | Trx, out: readonly Outgoing[], now: Date): Promise<string[]> {
+  const ids: string[] = [];
+  await inChunks(out, async (some) => {
+    const rows = await trx('deliveries')
+      .insert(
+        some.map((each) => ({
+          guardian_id: each.guardianId,
+          channel: each.channel,
+          about: each.about,
+          alert_id: each.alertId,
+          digest_id: each.digestId,
+          key: each.key,
+          told: JSON.stringify(each.told),
+          not_before: each.notBefore,
+          made_at: now,
+          at: now,
+        })),
+      )
+      .onConflict(['guardian_id', 'channel', 'key'])
+      .ignore()
+      .returning<{ id: string }[]>('id');
+    ids.push(...rows.map(({ id }) => id));
+  });
+  return ids;
+}
+
+/** Something that waits, kept from everyone else while it is sent; undefined when it does not, or somebody has it. */
+export const takeWaiting = (trx: Trx, id: string): Promise<DeliveryRow | undefined> =>
+  trx<DeliveryRow>('deliveries').where({ id, state: 'waiting' }).forUpdate().skipLocked().first();
+
+/** A mail that was put out, kept from everyone else for the transaction. */
+export const sentMail = (trx: Trx, id: string): Promise<DeliveryRow | undefined> =>
+  trx<DeliveryRow>('deliveries').where({ id, channel: 'mail' }).forUpdate().first();
+
+/** Ids of what waits and may go out now. */
+export const dueDeliveries = (db: Db, now: Date): Promise<string[]> =>
+  db('deliveries')
+    .where({ state: 'waiting' })
+    .where((is) => is.whereNull('not_before').orWhere('not_before', '<=', now))
+    .orderBy('seq')
+    .limit(2000)
+    .pluck('id');
+
+export async function setDelivery(
+  db: Db | Trx,
+  id: string,
+  change: Partial<{ state: DeliveryState; fault: DeliveryFault | null; not_before: Date; tries: number }>,
+  at: Date,
+): Promise<void> {
+  await db('deliveries')
+    .where({ id })
+    .update({ ...change, at });
+}
+
+/** The mails that went out about the same alert before, oldest first: a thread hangs on them. */
+export const earlierMails = (db: Db, row: DeliveryRow): Promise<string[]> =>
+  row.alert_id === null
+    ? Promise.resolve([])
+    : db('deliveries')
+        .where({ guardian_id: row.guardian_id, alert_id: row.alert_id, channel: 'mail', state: 'sent' })
+        .whereNot({ id: row.id })
+        .orderBy('seq')
+        .pluck('id');
+
+const view = (row: DeliveryRow): Delivery => ({
+  id: row.id,
+  channel: row.channel,
+  about: row.about,
+  alertId: row.alert_id,
+  state: row.state,
+  at: row.at.toISOString(),
+  notBefore: row.not_before && row.not_before.toISOString(),
+  tries: row.tries,
+  fault: row.fault,
+});
+
+/** Something that went or goes out to a guardian. */
+export const deliveryOf = async (db: Db, guardianId: string, id: string): Promise<Delivery | null> => {
+  const row = await db<DeliveryRow>('deliveries').where({ guardian_id: guardianId, id }).first();
+  return row ? view(row) : null;
+};
+
+/** What has gone out to a guardian, newest first. */
+export async function deliveriesOf(
+  db: Db,
+  guardianId: string,
+  where: { readonly alertIds?: readonly string[]; readonly limit: number },
+): Promise<Delivery[]> {
+  const rows = await db<DeliveryRow>('deliveries')
+    .where({ guardian_id: guardianId })
+    .modify((query) => {
+      if (where.alertIds) query.whereIn('alert_id', [...where.alertIds]);
+    })
+    .orderBy('seq', 'desc')
+    .limit(where.limit)
+    .select('*');
+  return rows.map(view);
+}
+
+/** How many alerts have gone out to each guardian since an instant; a channel more is no alert more. */
+export async function toldSince(
+  trx: Trx,
+  guardians: readonly { readonly guardianId: string; readonly since: Date }[],
+): Promise<Map<string, number>> {
+  const rows = await trx.raw<{ rows: { guardian_id: string; count: number }[] }>(
+    `select d.guardian_id, count(distinct d.key)::int as count
+     from jsonb_to_recordset(?::jsonb) as g("guardianId" uuid, since timestamptz)
+     join deliveries d on d.guardian_id = g."guardianId" and d.about = 'alert' and d.made_at >= g.since
+     group by d.guardian_id`,
+    [JSON.stringify(guardians)],
+  );
+  return new Map(rows.rows.map(({ guardian_id, count }) => [guardian_id, count]));
+}

@@ -1,0 +1,50 @@
+import type { DigestContent, DigestRhythm } from '@cadro/contract';
+import type { Db, Trx } from '../../kit';
+
+/** A rhythm in which digests are made. */
+export type Rhythm = Exclude<DigestRhythm, 'none'>;
+
+export interface NewDigest {
+  readonly guardianId: string;
+  readonly dueOn: string;
+  readonly rhythm: Rhythm;
+  readonly content: DigestContent;
+}
+
+/** The last day on which a digest was made for each guardian. */
+export async function lastDigests(
+  db: Db,
+  guardianIds: readonly string[],
+): Promise<ReadonlyMap<string, string>> {
+  const rows = await db('digests')
+    .whereIn('guardian_id', [...guardianIds])
+    .groupBy('guardian_id')
+    .select<{ guardian_id: string; last: string }[]>('guardian_id', db.raw('max(due_on) as last'));
+  return new Map(rows.map((row) => [row.guardian_id, row.last]));
+}
+
+/** Keeps digests; one for a guardian and day, whoever asks and how often. @returns ids of the new ones by guardian. */
+export async function keepDigests(
+  trx: Trx,
+  digests: readonly NewDigest[],
+): Promise<ReadonlyMap<string, string>> {
+  const rows = await trx('digests')
+    .insert(
+      digests.map(({ guardianId, dueOn, rhythm, content }) => ({
+        ...{ guardian_id: guardianId, due_on: dueOn, rhythm },
+        content: JSON.stringify(content),
+      })),
+    )
+    .onConflict(['guardian_id', 'due_on'])
+    .ignore()
+    .returning<{ id: string; guardian_id: string }[]>(['id', 'guardian_id']);
+  return new Map(rows.map(({ id, guardian_id }) => [guardian_id, id]));
+}
+
+/** A digest as it was made; its content has still to be read by its schema. */
+export const digestById = (
+  db: Db,
+  guardianId: string,
+  id: string | null,
+): Promise<{ content: unknown; rhythm: Rhythm } | undefined> =>
+  db('digests').where({ guardian_id: guardianId, id }).first('content', 'rhythm');

@@ -1,0 +1,73 @@
+import type { ItemDetail } from '@cadro/contract';
+import { courseFigures, itemWorth, scaleOf } from '@cadro/core';
+import type { Db } from '../../kit';
+import { historyOf, rubricLevels } from '../../records';
+import { commentsOf } from '../commentStore';
+import type { OpenCourse } from './openCourse';
+import { itemSummaries } from './itemSummary';
+import type * as store from '../store';
+import { commentView, freshnessOf, isoOrNull, stateView, teacherOf } from './views';
+
+/** The standards a work has a level in, by the course's order. */
+const standardsOf = ({ row }: OpenCourse, item: store.ItemCard): ItemDetail['standards'] =>
+  row.standards.flatMap(({ id, title }) => {
+    const level = item.levels?.[id];
+    return level === undefined ? [] : [{ id, title, level }];
+  });
+
+/** Addresses are the school's own or below its base; nothing but the web's protocols is passed on. */
+export const filesFrom = (
+  sourceUrl: string,
+  files: readonly { readonly title: string; readonly href: string }[],
+): ItemDetail['files'] =>
+  files.flatMap(({ title, href }) => {
+    const base = `${sourceUrl}/`;
+    if (!URL.canParse(href, base)) return [];
+    const url = new URL(href, base);
+    return ['http:', 'https:'].includes(url.protocol) ? [{ title, href: url.href }] : [];
+  });
+
+/** The open follow-up of a guardian's household about a work; asked of the room that keeps them. */
+export type FollowUpAbout = (
+  guardianId: string,
+  about: { readonly studentId: string; readonly courseId: string; readonly itemId: string },
+) => Promise<string | null>;
+
+export async function itemDetail(
+  db: Db,
+  open: OpenCourse,
+  item: store.ItemCard,
+  followUpAbout: FollowUpAbout,
+): Promise<ItemDetail> {
+  const { child, row, record, guardianId } = open;
+  const [history, comments, levels, followUpId] = await Promise.all([
+    historyOf(db, child.id, item.id),
+    commentsOf(db, [child.id], { guardianId, itemId: item.id }),
+    rubricLevels(db, child.id, item.id),
+    followUpAbout(guardianId, { studentId: child.id, courseId: row.id, itemId: item.id }),
+  ]);
+  const figures = courseFigures(record);
+  return {
+    ...itemSummaries(record, figures)(item),
+    course: { id: row.id, studentId: child.id, title: row.title, teacher: teacherOf(row) },
+    categoryTitle: item.category_title,
+    multiplier: item.multiplier,
+    scale: scaleOf(record.policy),
+    figures,
+    policy: record.policy,
+    worth: itemWorth(record, item.id),
+    kind: item.kind,
+    instructions: item.instructions ?? item.description,
+    where: item.place,
+    supplies: item.supplies,
+    files: filesFrom(open.row.source_url, item.files),
+    rubric: item.rubric.map((criterion) => ({ ...criterion, reached: levels.get(criterion.id) ?? null })),
+    standards: standardsOf(open, item),
+    redo: item.redo,
+    acceptedUntil: isoOrNull(item.accepted_until),
+    history: history.map(stateView),
+    comments: comments.map(commentView),
+    followUpId,
+    freshness: freshnessOf(row),
+  };
+}

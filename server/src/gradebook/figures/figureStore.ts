@@ -1,0 +1,130 @@
+import type { CourseAnswer, CourseFigures, LooseEndKind } from '@cadro/contract';
+import { oneAtATime, type Db, type Trx } from '../../kit';
+
+/** The figures of a course with what moved them lately. */
+export interface KeptFigures {
+  readonly studentId: string;
+  readonly courseId: string;
+  readonly figures: CourseFigures;
+  readonly moved: CourseAnswer['moved'];
+}
+/** Figures as a household reads the course, where that is not as its source says. */
+export interface AssumedFigures extends KeptFigures {
+  readonly householdId: string;
+}
+
+/** Puts children's current figures in the place of those of before: a few statements, however many children. */
+export async function storeFigures(
+  trx: Trx,
+  studentIds: readonly string[],
+  asOf: Date,
+  { published, assumed }: { published: readonly KeptFigures[]; assumed: readonly AssumedFigures[] },
+): Promise<void> {
+  // Two runs for one child at once would meet here: the later one waits, and both write the same.
+  await oneAtATime(
+    trx,
+    studentIds.map((id) => `figures:${id}`),
+  );
+  await trx('current_figures')
+    .whereIn('student_id', [...studentIds])
+    .delete();
+  await trx('assumed_figures')
+    .whereIn('student_id', [...studentIds])
+    .delete();
+  const row = `"studentId" uuid, "courseId" uuid, figures jsonb, moved jsonb`;
+  if (published.length > 0) {
+    await trx.raw(
+      `insert into current_figures (student_id, course_id, as_of, figures, moved)
+       select "studentId", "courseId", ?, figures, moved from jsonb_to_recordset(?::jsonb) as f(${row})`,
+      [asOf, JSON.stringify(published)],
+    );
+  }
+  if (assumed.length > 0) {
+    await trx.raw(
+      `insert into assumed_figures (student_id, course_id, household_id, as_of, figures, moved)
+       select "studentId", "courseId", "householdId", ?, figures, moved
+       from jsonb_to_recordset(?::jsonb) as f(${row}, "householdId" uuid)`,
+      [asOf, JSON.stringify(assumed)],
+    );
+  }
+}
+
+/** Wishes for the figures of children; a wish that waits already is the same. */
+export async function wantFigures(trx: Db | Trx, studentIds: readonly string[], since: Date): Promise<void> {
+  if (studentIds.length === 0) return;
+  await trx.raw(
+    `insert into figures_wanted (student_id, since) select id, ? from unnest(?::uuid[]) as id
+     on conflict (student_id) do nothing`,
+    [since, [...studentIds]],
+  );
+}
+
+/** Takes some of the wishes, oldest first, for as long as the transaction lasts: nobody else takes them meanwhile. */
+export async function takeWanted(trx: Trx, most: number): Promise<string[]> {
+  const { rows } = await trx.raw<{ rows: { student_id: string }[] }>(
+    `delete from figures_wanted where student_id in (
+       select student_id from figures_wanted order by since, student_id limit ? for update skip locked)
+     returning student_id`,
+    [most],
+  );
+  return rows.map(({ student_id }) => student_id).sort();
+}
+
+/** Students of a source whose figures are older than `before`, or who have none yet. */
+export const studentsWithStaleFigures = (db: Db, sourceId: string, before: Date): Promise<string[]> =>
+  db('student_courses as c')
+    .leftJoin('current_figures as f', (on) =>
+      on.on('f.student_id', 'c.student_id').andOn('f.course_id', 'c.course_id'),
+    )
+    .where({ 'c.source_id': sourceId })
+    .where((is) => is.whereNull('f.as_of').orWhere('f.as_of', '<', before))
+    .distinct()
+    .pluck('c.student_id');
+
+interface FiguresRow extends KeptFigures {
+  readonly householdId: string | null;
+  readonly asOf: Date;
+}
+
+/** All current figures of the children, those of households that read a course in their own way beside them. */
+export async function keptFigures(db: Db | Trx, studentIds: readonly string[]): Promise<FiguresRow[]> {
+  const { rows } = await db.raw<{ rows: FiguresRow[] }>(
+    `select student_id as "studentId", course_id as "courseId", null::uuid as "householdId", as_of as "asOf", figures, moved
+       from current_figures where student_id = any(:ids)
+     union all
+     select student_id, course_id, household_id, as_of, figures, moved
+       from assumed_figures where student_id = any(:ids)`,
+    { ids: [...studentIds] },
+  );
+  return rows;
+}
+
+export interface KnownLooseEnd {
+  readonly kind: LooseEndKind;
+  readonly deadline: string | null;
+}
+
+/** What the children's works are as loose ends, as a household reads their courses; by `student:item`. */
+export async function looseEndsOf(
+  db: Db | Trx,
+  householdId: string,
+  studentIds: readonly string[],
+): Promise<ReadonlyMap<string, KnownLooseEnd>> {
+  const rows = await db('current_figures as f')
+    .leftJoin('assumed_figures as own', (on) =>
+      on
+        .on('own.student_id', 'f.student_id')
+        .andOn('own.course_id', 'f.course_id')
+        .andOnVal('own.household_id', householdId),
+    )
+    .whereIn('f.student_id', [...studentIds])
+    .select<{ student_id: string; ends: (KnownLooseEnd & { itemId: string })[] | null }[]>(
+      'f.student_id',
+      db.raw(`coalesce(own.figures, f.figures)->'looseEnds' as ends`),
+    );
+  return new Map(
+    rows.flatMap(({ student_id, ends }) =>
+      (ends ?? []).map(({ itemId, kind, deadline }) => [`${student_id}:${itemId}`, { kind, deadline }]),
+    ),
+  );
+}

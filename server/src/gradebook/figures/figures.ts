@@ -1,0 +1,126 @@
+import type { CourseRecord } from '@cadro/contract';
+import { courseAnswer, dayMs, figuresOf, householdRecord, movedDays, type FiguresAt } from '@cadro/core';
+import { together, type Db, type Deps, type Job, type Trx } from '../../kit';
+import { loadCourses } from '../../records';
+import {
+  keptFigures,
+  storeFigures,
+  studentsWithStaleFigures,
+  takeWanted,
+  wantFigures,
+  type AssumedFigures,
+  type KeptFigures,
+} from './figureStore';
+import { householdViews } from './householdStore';
+import { readNewComments } from '../readOffers';
+import { termRecordsOf } from './termRecords';
+
+/** What the rooms below do about new figures; handed in, because this room does not know them. */
+export type FiguresHook = (
+  trx: Trx,
+  about: {
+    readonly studentIds: readonly string[];
+    /** The children's courses in every term, as their sources tell them: work of a term that is over can be marked. */
+    readonly records: ReadonlyMap<string, readonly CourseRecord[]>;
+    readonly now: Date;
+  },
+) => Promise<void>;
+
+export interface FigureDeps extends Deps {
+  readonly onFigures: FiguresHook;
+}
+
+function figuresFor(record: CourseRecord, now: Date): Pick<KeptFigures, 'figures' | 'moved'> {
+  const since = new Date(now.getTime() - movedDays * dayMs).toISOString();
+  const answer = courseAnswer(record, { since });
+  return { figures: figuresOf(answer), moved: answer.moved };
+}
+
+/**
+ * Computes children's current figures from the history and stores one row per course, and one more for each household
+ * that assumes another policy or has confirmed an offer; then lets the rooms below look at the new record. Figures are
+ * a cache: running it again gives the same numbers.
+ */
+async function storeFor(trx: Trx, deps: FigureDeps, studentIds: readonly string[], now: Date): Promise<void> {
+  await readNewComments(trx, studentIds);
+  const [courses, views] = await together(trx, [
+    () => loadCourses(trx, studentIds),
+    () => householdViews(trx, studentIds),
+  ]);
+  const published: KeptFigures[] = [];
+  const assumed: AssumedFigures[] = [];
+  const records = new Map<string, CourseRecord[]>(studentIds.map((id) => [id, []]));
+  for (const loaded of courses) {
+    const { id: courseId, student_id: studentId } = loaded.course;
+    const terms = termRecordsOf(loaded, now, true);
+    records.get(studentId)?.push(...terms.map(({ record }) => record));
+    const record = terms.find(({ standing }) => standing)?.record;
+    if (!record) continue;
+    published.push({ studentId, courseId, ...figuresFor(record, now) });
+    for (const householdId of views.households(studentId)) {
+      const view = views.of(householdId, studentId, courseId);
+      if (view.correction === null && view.offers.length === 0) continue;
+      const own = figuresFor(householdRecord(record, view), now);
+      assumed.push({ studentId, courseId, householdId, ...own });
+    }
+  }
+  await storeFigures(trx, studentIds, now, { published, assumed });
+  await deps.onFigures(trx, { studentIds, records, now });
+}
+
+/** Computes some children's figures at once. */
+export async function computeFigures(deps: FigureDeps, studentIds: readonly string[]): Promise<void> {
+  const now = await deps.clock.now();
+  await deps.db.transaction((trx) => storeFor(trx, deps, studentIds, now));
+}
+
+/** So many children are computed together. */
+const childrenAtOnce = 50;
+
+/** The queue's wish that whoever waits for figures gets them. */
+export const figuresJob: Job = { task: 'computeFigures', payload: {}, key: 'figures' };
+
+/** Computes the figures of everyone who waits for them. */
+export async function computeWanted(deps: FigureDeps): Promise<void> {
+  for (;;) {
+    const now = await deps.clock.now();
+    const taken = await deps.db.transaction(async (trx) => {
+      const studentIds = await takeWanted(trx, childrenAtOnce);
+      if (studentIds.length > 0) await storeFor(trx, deps, studentIds, now);
+      return studentIds.length;
+    });
+    if (taken < childrenAtOnce) return;
+  }
+}
+
+/** Figures older than this are computed anew after a reading even if no record changed: due dates pass. */
+const staleAfterMs = 6 * 60 * 60 * 1000;
+
+/** After a reading: whoever's figures have grown old waits as those do whose records changed. */
+export async function wantStaleFigures(db: Db, sourceId: string, now: Date): Promise<void> {
+  const before = new Date(now.getTime() - staleAfterMs);
+  await wantFigures(db, await studentsWithStaleFigures(db, sourceId, before), now);
+}
+
+/**
+ * The figures of children's courses as their households read them, where they were computed so lately that they are what
+ * pages show, too: whoever asks for the same need not compute them again.
+ */
+export async function figuresOfNow(
+  db: Db,
+  studentIds: readonly string[],
+  now: Date,
+): Promise<(studentId: string, householdId: string) => FiguresAt> {
+  const rows = await keptFigures(db, studentIds);
+  const current = rows.filter(({ asOf }) => asOf <= now && now.getTime() - asOf.getTime() < staleAfterMs);
+  const place = (studentId: string, courseId: string, householdId: string | null) =>
+    `${studentId}:${courseId}:${householdId ?? ''}`;
+  const kept = new Map(
+    current.map((row) => [
+      place(row.studentId, row.courseId, row.householdId),
+      { ...row.figures, moved: row.moved },
+    ]),
+  );
+  return (studentId, householdId) => (courseId) =>
+    kept.get(place(studentId, courseId, householdId)) ?? kept.get(place(studentId, courseId, null));
+}

@@ -1,0 +1,119 @@
+import type { ResultRecord } from '@cadro/contract';
+import type { CourseHistory, ItemVersion, Known } from '@cadro/core';
+import { groupBy, together, type Db } from '../../kit';
+import {
+  itemChanges,
+  loadCourses,
+  type ItemChange,
+  type KeptItem,
+  type KeptResult,
+  type LoadedCourse,
+} from '../../records';
+import { sourceStates } from '../../sources';
+import { householdViews, type KnownView } from './householdStore';
+import { knownAtMs } from './known';
+import { itemRecord, resultRecord, termPart } from './termRecords';
+
+const instantColumns = ['assigned_at', 'due_at', 'accepted_until'] as const;
+
+/** A work's row as it was before a change. */
+function rowBefore(row: KeptItem, before: ItemChange['before']): KeptItem {
+  const instants = Object.fromEntries(
+    instantColumns.flatMap((name) => {
+      const value = before[name];
+      return name in before ? [[name, typeof value === 'string' ? new Date(value) : null]] : [];
+    }),
+  );
+  const was = { ...row, ...before, ...instants };
+  const due_raw = 'due_at' in before ? was.due_at : row.due_raw;
+  return { ...was, due_raw, due_at: was.undated ? null : due_raw };
+}
+
+/** All that a source has told of a work, oldest first. */
+function versionsOf(row: KeptItem, changes: readonly ItemChange[]): ItemVersion[] {
+  const first = knownAtMs(row.known_at, row.assigned_at);
+  let later = row;
+  const versions = changes.map(({ at, before }) => {
+    const version = { value: itemRecord(later), removed: later.removed, knownAtMs: at.getTime() };
+    later = rowBefore(later, before);
+    return version;
+  });
+  return [{ value: itemRecord(later), removed: later.removed, knownAtMs: first }, ...versions.reverse()];
+}
+
+/**
+ * Results with what a first reading leaves out. A source tells of a past mark, and not of the days between: work that
+ * was marked after it was due, and neither late nor flagged, counts as handed in when it was due. Otherwise all of a
+ * term's work would seem to have been overdue until it was marked.
+ */
+function resultsOf(items: readonly KeptItem[], results: readonly KeptResult[]): Known<ResultRecord>[] {
+  const dueAt = new Map(items.map(({ id, due_at }) => [id, due_at]));
+  const seen = new Set<string>();
+  return results.flatMap((row): Known<ResultRecord>[] => {
+    const due = dueAt.get(row.item_id);
+    const first = !seen.has(row.item_id);
+    seen.add(row.item_id);
+    const told = { value: resultRecord(row), knownAtMs: knownAtMs(row.known_at, row.at) };
+    const between =
+      first && row.known_at === null && row.status === 'scored' && !row.late && due && due < row.at;
+    if (!between) return [told];
+    const handedIn: ResultRecord = { itemId: row.item_id, at: due.toISOString(), status: 'handed-in' };
+    return [{ value: handedIn, knownAtMs: due.getTime() }, told];
+  });
+}
+
+/**
+ * A course's history as a household reads it.
+ * @param changesOf the changes of each work, the latest first.
+ */
+function historyOf(
+  loaded: LoadedCourse,
+  sourceName: string,
+  { correction, offers }: KnownView,
+  changesOf: ReadonlyMap<string, readonly ItemChange[]>,
+): CourseHistory {
+  const { course, terms } = loaded;
+  const kinds = loaded.items.flatMap(({ id, kind }): [string, string][] => (kind ? [[id, kind]] : []));
+  return {
+    id: course.id,
+    title: course.title,
+    sourceName,
+    itemKinds: Object.fromEntries(kinds),
+    correction,
+    offers,
+    terms: terms.map((term) => {
+      const { frame, items, results } = termPart(loaded, term);
+      return {
+        startsOn: term.startsOn,
+        endsOn: term.endsOn,
+        record: frame,
+        items: items
+          .flatMap((row) => versionsOf(row, changesOf.get(row.id) ?? []))
+          .sort((a, b) => a.knownAtMs - b.knownAtMs),
+        results: resultsOf(items, results),
+      };
+    }),
+  };
+}
+
+/** The histories of the children's courses, as each of their households reads them: nine queries, however many. */
+export async function courseHistories(
+  db: Db,
+  studentIds: readonly string[],
+): Promise<(studentId: string, householdId: string) => CourseHistory[]> {
+  const [courses, changes, views] = await together(db, [
+    () => loadCourses(db, studentIds, { removed: true }),
+    () => itemChanges(db, studentIds),
+    () => householdViews(db, studentIds),
+  ]);
+  const sourceOf = await sourceStates(db, [...new Set(courses.map(({ course }) => course.source_id))]);
+  const byStudent = groupBy(courses, ({ course }) => course.student_id);
+  const changesOf = groupBy(changes, ({ studentId }) => studentId);
+  return (studentId, householdId) => {
+    const byItem = groupBy(changesOf.get(studentId) ?? [], ({ itemId }) => itemId);
+    return (byStudent.get(studentId) ?? []).map((loaded) => {
+      const { id, source_id } = loaded.course;
+      return historyOf(loaded, sourceOf(source_id).name, views.known(householdId, studentId, id), byItem);
+    });
+  };
+}

@@ -1,0 +1,48 @@
+import type { CourseRecord } from '@cadro/contract';
+import { householdRecord, type HouseholdView } from '@cadro/core';
+import { together, type Db } from '../../kit';
+import { loadCourses } from '../../records';
+import { householdViews } from './householdStore';
+import { termRecordsOf, type TermRecord } from './termRecords';
+
+/** A course of a child in one of its terms, as a household reads it. */
+export interface HouseholdTerm extends TermRecord {
+  readonly studentId: string;
+  /** As the source says; `record` is as the household reads it. */
+  readonly published: CourseRecord;
+  readonly view: HouseholdView;
+}
+
+/**
+ * The courses of several children as one household reads them, as of an instant: seven queries, however many children
+ * and courses. Courses whose policy the source has not told yet are left out. Every page that shows a figure that is not
+ * stored starts here.
+ * @param ask.everyTerm one record for each term of a course, by date; by default only the one it stands in.
+ */
+export async function householdRecords(
+  db: Db,
+  ask: {
+    readonly studentIds: readonly string[];
+    readonly householdId: string;
+    readonly asOf: Date;
+    readonly courseId?: string;
+    readonly everyTerm?: true;
+  },
+): Promise<HouseholdTerm[]> {
+  const { studentIds, householdId, asOf, courseId, everyTerm } = ask;
+  const [courses, views] = await together(db, [
+    () => loadCourses(db, studentIds, courseId ? { courseId } : {}),
+    () => householdViews(db, studentIds),
+  ]);
+  return courses.flatMap((loaded) => {
+    const { id, student_id } = loaded.course;
+    const view = views.of(householdId, student_id, id);
+    return termRecordsOf(loaded, asOf, everyTerm ?? false).map((term) => ({
+      ...term,
+      studentId: student_id,
+      published: term.record,
+      view,
+      record: householdRecord(term.record, view),
+    }));
+  });
+}

@@ -1,0 +1,26 @@
+import { termRoutes } from '@cadro/contract';
+import { Router } from 'express';
+import type { ServerDeps } from '../../kit';
+import { mount, Produced } from '../../kit';
+import { requireChild } from '../../household';
+import { reportPage } from '../print/reportPage';
+import { reportOf } from '../print/report';
+import { schoolYears } from './terms';
+
+export function termRouter({ db, clock }: ServerDeps): Router {
+  const router = Router();
+
+  mount(router, termRoutes.terms, async ({ guardianId, params: { studentId } }) => {
+    const child = await requireChild(db, guardianId, studentId, 'read-record');
+    return (await schoolYears(db, guardianId, child, await clock.now())).answer;
+  });
+
+  mount(router, termRoutes.report, async ({ guardianId, params: { studentId }, query: { termId } }) => {
+    const child = await requireChild(db, guardianId, studentId, 'read-record');
+    const now = await clock.now();
+    const report = await reportOf(db, { guardianId, child, termId, now });
+    return new Produced(await reportPage(report), `report-${now.toISOString().slice(0, 10)}.pdf`);
+  });
+
+  return router;
+}

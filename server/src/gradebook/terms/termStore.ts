@@ -1,0 +1,82 @@
+import type { Composition } from '@cadro/contract';
+import type { Db } from '../../kit';
+
+export interface CourseOfYears {
+  readonly id: string;
+  readonly title: string;
+  readonly teacher_name: string | null;
+  readonly policy: unknown;
+  /** What the household assumes of the policy. */
+  readonly correction: unknown;
+  readonly credits: number;
+  readonly credit_area: string | null;
+  readonly bump: number;
+  readonly composition: Composition[];
+  readonly term_external_id: string;
+  readonly grade_points: Record<string, number> | null;
+}
+
+/** Every course a child is or was in, with what it counts for. */
+export const coursesOfYears = (db: Db, studentId: string, householdId: string): Promise<CourseOfYears[]> =>
+  db('student_courses as c')
+    .joinRaw(
+      `left join lateral (
+         select s.correction from policy_corrections s
+         where s.student_id = c.student_id and s.course_id = c.course_id and s.household_id = ?
+         order by s.id desc limit 1) said on true`,
+      [householdId],
+    )
+    .where({ 'c.student_id': studentId })
+    .orderBy([{ column: 'c.period' }, { column: 'c.title' }])
+    .select<CourseOfYears[]>(
+      'c.course_id as id',
+      'title',
+      'teacher_name',
+      'policy',
+      'credits',
+      'credit_area',
+      'bump',
+      'composition',
+      'term_external_id',
+      'grade_points',
+      'said.correction',
+    );
+
+export interface StoredGrade {
+  readonly course_id: string;
+  readonly part: string;
+  readonly fraction: number | null;
+  readonly figure: number | null;
+  readonly letter: string | null;
+  readonly credits_earned: number | null;
+  readonly reported_at: Date;
+}
+
+/** What the schools have stored for good. */
+export const storedGrades = (db: Db, studentId: string): Promise<StoredGrade[]> =>
+  db('student_grades')
+    .where({ student_id: studentId, state: 'final' })
+    .orderBy('reported_at')
+    .select<StoredGrade[]>(
+      'course_id',
+      'part',
+      'fraction',
+      'figure',
+      'letter',
+      'credits_earned',
+      'reported_at',
+    );
+
+export interface ReportRemark {
+  readonly course_id: string;
+  readonly part: string | null;
+  readonly text: string;
+  readonly author: string;
+  readonly written_at: Date;
+}
+
+export const reportRemarks = (db: Db, studentId: string): Promise<ReportRemark[]> =>
+  db('student_comments')
+    .where({ student_id: studentId, subject: 'report-card' })
+    .orderBy('written_at')
+    .select<ReportRemark[]>('course_id', 'term_external_id as part', 'text', 'author', 'written_at');
