@@ -107,7 +107,7 @@ async function browser(buildDir) {
     const { code, output } = await playwright({
       ...made,
       storyState,
-      args: ['--project', 'phone', '--project', 'wide', ...specs],
+      args: ['--project=phone', '--project=wide', ...specs],
       env: { CADRO_E2E_REPORT: report },
       onLine: (line) => /^\s*[✓✘]/.test(line) && console.log(`    ${line}`),
     });
