@@ -158,14 +158,17 @@ async function roads(
 const said = fc.record<Said>({
   course: fc.nat(20),
   correction: fc.option(
-    fc.record(
-      {
-        missingCounts: fc.constantFrom('zero' as const, 'floor' as const, 'not' as const),
-        incompleteCounts: fc.constantFrom('zero' as const, 'not' as const),
-        floor: fc.double({ min: 0, max: 0.6, noNaN: true }),
-      },
-      { requiredKeys: [] },
-    ),
+    fc
+      .record(
+        {
+          missingCounts: fc.constantFrom('zero' as const, 'floor' as const, 'not' as const),
+          incompleteCounts: fc.constantFrom('zero' as const, 'not' as const),
+          floor: fc.double({ min: 0, max: 0.6, noNaN: true }),
+        },
+        { requiredKeys: [] },
+      )
+      // One that says nothing is refused at the door, and never stored.
+      .filter((correction) => Object.keys(correction).length > 0),
   ),
   offers: fc.array(
     fc.record({
@@ -205,6 +208,6 @@ it('every road to a household’s figures ends in the same, to the last bit', as
       for (const { itemId, impact } of shown)
         expect(impact).toBe(stored?.looseEnds.find((end) => end.itemId === itemId)?.impact);
     }),
-    { numRuns: 12 },
+    { numRuns: 12, seed: 20261021 },
   );
 });
