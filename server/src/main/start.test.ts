@@ -1,7 +1,7 @@
 import { spawnSync } from 'node:child_process';
 import { migrate, openDatabase } from '../kit';
 import { programArgs } from '../testing/programs';
-import { freshDatabase } from '../testing/world';
+import { freshDatabase } from '../testing/databases';
 
 const whole = {
   DATABASE_URL: 'postgres://nobody@127.0.0.1:1/nothing',

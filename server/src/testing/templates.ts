@@ -1,5 +1,6 @@
 import { migrate, migrateQueue, openDatabase } from '../kit';
-import { createDatabase, dropDatabase, emptyTemplate, readTemplates, World } from './world';
+import { createDatabase, dropDatabase, emptyTemplate, readTemplates } from './databases';
+import { World } from './world';
 
 /** The story opens on the last of them. */
 const evenings = [18, 19, 20, 21].map((day) => `2026-10-${day}T19:40:00Z`);

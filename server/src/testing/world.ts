@@ -1,9 +1,5 @@
-import { spawn } from 'node:child_process';
-import { randomBytes } from 'node:crypto';
 import { once } from 'node:events';
 import { createServer, type Server as HttpServer } from 'node:http';
-import { Type } from '@sinclair/typebox';
-import { parse } from '@cadro/contract/parse';
 import { createTransport } from 'nodemailer';
 import pino from 'pino';
 import request, { type Agent } from 'supertest';
@@ -20,98 +16,13 @@ import {
   type Db,
 } from '../kit';
 import { buildServer, type Server } from '../main/app';
-import { SimulatedSchools } from '../main/demo/school';
 import { onFigures, readingHooks } from '../main/hooks';
 import { startWorker } from '../main/jobs';
 import { addSource, moveSource, syncSource } from '../sources';
-import { programArgs } from './programs';
+import { createDatabase, dropDatabase, emptyTemplate, freshName, readTemplates } from './databases';
+import { startSchool, textKey, type SchoolProcess } from './school';
 
-const textKey = 'the gateway key of tests';
 export const password = 'a password for tests';
-
-const Ports = Type.Object({ port: Type.Integer(), smtpPort: Type.Integer() });
-
-export interface SchoolProcess {
-  readonly url: string;
-  readonly smtpUrl: string;
-  readonly controls: SimulatedSchools;
-  fail(
-    faults: readonly { school: string; collection: string; kind: string; afterPages?: number }[],
-  ): Promise<void>;
-  stop(): void;
-}
-
-/** The simulated schools as a process of their own, reached over their real protocols, at ports that are theirs alone. */
-async function startSchool(inbound: { url: string; key: string }): Promise<SchoolProcess> {
-  const child = spawn(process.execPath, programArgs('school/src/main.ts', 'school/main.cjs'), {
-    env: {
-      ...process.env,
-      SCHOOL_PORT: '0',
-      SCHOOL_SMTP_PORT: '0',
-      SCHOOL_INBOUND_MAIL_URL: inbound.url,
-      SCHOOL_INBOUND_MAIL_KEY: inbound.key,
-      SCHOOL_TEXT_KEY: textKey,
-    },
-    stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
-  });
-  const ports = async () => {
-    const [told] = await once(child, 'message', { signal: AbortSignal.timeout(20_000) });
-    return parse('ports of the simulated schools', Ports, told);
-  };
-  const { port, smtpPort } = await ports().catch((error: unknown) => {
-    child.kill('SIGKILL'); // one that never said where it is would outlive the run
-    throw error;
-  });
-  const url = `http://127.0.0.1:${port}`;
-  return {
-    url,
-    smtpUrl: `smtp://127.0.0.1:${smtpPort}`,
-    controls: new SimulatedSchools(url),
-    async fail(faults) {
-      await fetch(`${url}/demo/faults`, {
-        method: 'PUT',
-        headers: { 'content-type': 'application/json' },
-        body: JSON.stringify({ faults }),
-      });
-    },
-    stop: () => void child.kill('SIGTERM'),
-  };
-}
-
-export const emptyTemplate = 'template_empty';
-/** What the schools look like to who reads them for the first time, and to who has read them every evening before. */
-export const readTemplates = { once: 'template_read_once', daily: 'template_read_daily' } as const;
-
-const urlOf = (name: string): string => {
-  const cluster = process.env['TEST_DATABASE_URL'];
-  if (!cluster) throw new Error('TEST_DATABASE_URL is not set: start the server tests through npm test');
-  return cluster.replace('%db%', name);
-};
-
-async function asAdmin(work: (admin: Db) => Promise<unknown>): Promise<void> {
-  const admin = openDatabase(urlOf('postgres'), { poolSize: 1 });
-  try {
-    await work(admin);
-  } finally {
-    await admin.destroy();
-  }
-}
-export const dropDatabase = (name: string): Promise<void> =>
-  asAdmin((admin) => admin.raw(`drop database if exists ${name} with (force)`));
-
-/** A database of the test cluster, as a copy of another. @returns its address. */
-export async function createDatabase(name: string, template: string): Promise<string> {
-  await asAdmin((admin) => admin.raw(`create database ${name} template ${template}`));
-  return urlOf(name);
-}
-
-const freshName = (): string => `test_${randomBytes(6).toString('hex')}`;
-
-/** A database without anything in it. */
-export async function freshDatabase(): Promise<{ url: string; drop: () => Promise<void> }> {
-  const name = freshName();
-  return { url: await createDatabase(name, 'template1'), drop: () => dropDatabase(name) };
-}
 
 /** A server on a database of its own, with the three schools read at the story's opening. */
 export class World {
@@ -150,7 +61,7 @@ export class World {
     await once(http, 'listening');
     const address = http.address();
     const port = typeof address === 'object' && address ? address.port : 0;
-    const inboundMailKey = 'the provider’s key'.replace('’', '');
+    const inboundMailKey = 'the key of the provider';
     const inbound = { url: `http://127.0.0.1:${port}/api/inbound-mail`, key: inboundMailKey };
     const school = await startSchool(inbound).catch(async (error: unknown) => {
       http.close();

@@ -1,4 +1,4 @@
-import { freshDatabase } from '../../testing/world';
+import { freshDatabase } from '../../testing/databases';
 import { migrate, openDatabase, type Db } from './database';
 
 async function withDatabase(work: (db: Db) => Promise<void>): Promise<void> {
