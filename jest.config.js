@@ -3,6 +3,7 @@ const node = (name, extra = {}) => ({
   displayName: name,
   rootDir: `${__dirname}/${name}`,
   testEnvironment: 'node',
+  setupFiles: [require.resolve('./tools/lib/sameDraws.cjs')],
   testMatch: ['<rootDir>/src/**/*.test.ts'],
   transform: {
     '^.+\\.[jt]s$': [
