@@ -25,6 +25,7 @@ export default tseslint.config(
       '@typescript-eslint/no-invalid-void-type': 'off',
       'no-restricted-globals': ['error'],
       'max-lines': ['error', { max: 320, skipBlankLines: true, skipComments: true }],
+      'max-lines-per-function': ['error', 60],
       eqeqeq: 'error',
     },
   },
@@ -60,7 +61,19 @@ export default tseslint.config(
   {
     files: ['app/**/*.{ts,tsx}'],
     plugins: { 'react-hooks': hooks },
-    rules: { 'react-hooks/rules-of-hooks': 'error', 'react-hooks/exhaustive-deps': 'error' },
+    rules: {
+      'react-hooks/rules-of-hooks': 'error',
+      'react-hooks/exhaustive-deps': 'error',
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector:
+            'JSXAttribute[name.name=/[sS]tyle$/] > JSXExpressionContainer > ObjectExpression:not(:has(> SpreadElement))',
+          message:
+            'A style has a name: one of ui/styles, or one beside its component (StyleSheet.create, themed).',
+        },
+      ],
+    },
   },
   {
     files: ['**/*.{js,mjs,cjs}'],
@@ -76,11 +89,16 @@ export default tseslint.config(
         setTimeout: 'readonly',
         setInterval: 'readonly',
         clearInterval: 'readonly',
+        clearTimeout: 'readonly',
         Buffer: 'readonly',
         URL: 'readonly',
       },
     },
     rules: { '@typescript-eslint/no-require-imports': 'off' },
   },
-  { files: ['app/src/i18n/*.ts', '**/*.test.ts'], rules: { 'max-lines': 'off' } },
+  { files: ['app/src/i18n/*.ts', '**/*.test.{ts,tsx}'], rules: { 'max-lines': 'off' } },
+  {
+    files: ['**/*.test.{ts,tsx}', 'e2e/**', '**/testing/**'],
+    rules: { 'max-lines-per-function': 'off' },
+  },
 );

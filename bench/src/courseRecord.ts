@@ -22,6 +22,66 @@ const iso = (ms: number): string => `${new Date(ms).toISOString().slice(0, 19)}Z
 const pick = <T>(list: readonly [T, ...T[]], share: number): T =>
   list[Math.floor(share * list.length)] ?? list[0];
 
+type Scatter = () => number;
+
+/** An item of some day of the term, and when it falls due. */
+function madeItem(index: number, next: Scatter, asOfMs: number): { item: ItemRecord; dueMs: number } {
+  const assignedMs = startMs + Math.floor(next() * (termDays - 7)) * dayMs;
+  const dueMs = assignedMs + (2 + Math.floor(next() * 5)) * dayMs;
+  const possible = pick(possibles, next());
+  const standardId = pick(standardIds as [string, ...string[]], next());
+  const item: ItemRecord = {
+    id: `item-${index + 1}`,
+    categoryId: pick(categoryIds, next()),
+    title: `Chart of the ${index + 1}. crossing`,
+    possible,
+    multiplier: next() < 0.1 ? 2 : 1,
+    counts: next() > 0.1,
+    extraCredit: next() < 0.03,
+    assignedAt: iso(assignedMs),
+    dueAt: iso(dueMs),
+    acceptedUntil: next() < 0.2 ? iso(dueMs + 14 * dayMs) : null,
+    offer: next() < 0.05 ? { until: iso(asOfMs + 5 * dayMs), credit: 0.7 } : null,
+    standardIds: [standardId],
+  };
+  return { item, dueMs };
+}
+
+/** What became of an item that was due: nothing, a status of every kind, a score, a score that changed. */
+function madeResults({ id, possible = 0, standardIds: of }: ItemRecord, dueMs: number, next: Scatter) {
+  const results: ResultRecord[] = [];
+  const add = (ms: number, status: ResultRecord['status'], more: Partial<ResultRecord> = {}) =>
+    results.push({ itemId: id, at: iso(ms), status, late: false, ...more });
+  const fate = next();
+  const scored = {
+    earned: Math.round(possible * (0.5 + next() / 2)),
+    levels: { [of?.[0] ?? '']: 1 + Math.floor(next() * 4) },
+  };
+  if (fate < 0.04) return results;
+  if (fate < 0.1) add(dueMs + dayMs, 'missing');
+  else if (fate < 0.13) add(dueMs + dayMs, 'incomplete');
+  else if (fate < 0.16) add(dueMs + dayMs, 'excused');
+  else {
+    add(dueMs - dayMs / 4, 'handed-in');
+    if (fate < 0.9) add(dueMs + 2 * dayMs, 'scored', scored);
+    if (fate < 0.25) add(dueMs + 6 * dayMs, 'scored', { ...scored, earned: possible });
+  }
+  return results;
+}
+
+const policyOf = (method: Method): CourseRecord['policy'] => ({
+  method,
+  outOf: 100,
+  decimals: 1,
+  letters: ['A', 'B', 'C', 'D'].map((letter, index) => ({ letter, from: 0.9 - index / 10 })),
+  missingCounts: 'zero',
+  incompleteCounts: 'not',
+  floor: 0.2,
+  termEnd: iso(startMs + termDays * dayMs),
+  late: { kind: 'perDay', lose: 0.1, least: 0.5 },
+  standards: { rule: 'recency', share: 0.65, top: 4, metAt: 3 },
+});
+
 /** A made-up course of a whole term, asked in its ninth week: every status, changes, late work, some to come. */
 export function courseRecord(count: number, { method, drops }: Shape): CourseRecord {
   const next = scatter(count + method.length);
@@ -29,59 +89,15 @@ export function courseRecord(count: number, { method, drops }: Shape): CourseRec
   const items: ItemRecord[] = [];
   const results: ResultRecord[] = [];
   for (let index = 0; index < count; index++) {
-    const id = `item-${index + 1}`;
-    const assignedMs = startMs + Math.floor(next() * (termDays - 7)) * dayMs;
-    const dueMs = assignedMs + (2 + Math.floor(next() * 5)) * dayMs;
-    const possible = pick(possibles, next());
-    const standardId = pick(standardIds as [string, ...string[]], next());
-    items.push({
-      id,
-      categoryId: pick(categoryIds, next()),
-      title: `Chart of the ${index + 1}. crossing`,
-      possible,
-      multiplier: next() < 0.1 ? 2 : 1,
-      counts: next() > 0.1,
-      extraCredit: next() < 0.03,
-      assignedAt: iso(assignedMs),
-      dueAt: iso(dueMs),
-      acceptedUntil: next() < 0.2 ? iso(dueMs + 14 * dayMs) : null,
-      offer: next() < 0.05 ? { until: iso(asOfMs + 5 * dayMs), credit: 0.7 } : null,
-      standardIds: [standardId],
-    });
-    if (dueMs > asOfMs) continue;
-    const add = (ms: number, status: ResultRecord['status'], more: Partial<ResultRecord> = {}) =>
-      results.push({ itemId: id, at: iso(ms), status, late: false, ...more });
-    const fate = next();
-    const scored = {
-      earned: Math.round(possible * (0.5 + next() / 2)),
-      levels: { [standardId]: 1 + Math.floor(next() * 4) },
-    };
-    if (fate < 0.04) continue;
-    if (fate < 0.1) add(dueMs + dayMs, 'missing');
-    else if (fate < 0.13) add(dueMs + dayMs, 'incomplete');
-    else if (fate < 0.16) add(dueMs + dayMs, 'excused');
-    else {
-      add(dueMs - dayMs / 4, 'handed-in');
-      if (fate < 0.9) add(dueMs + 2 * dayMs, 'scored', scored);
-      if (fate < 0.25) add(dueMs + 6 * dayMs, 'scored', { ...scored, earned: possible });
-    }
+    const { item, dueMs } = madeItem(index, next, asOfMs);
+    items.push(item);
+    if (dueMs <= asOfMs) results.push(...madeResults(item, dueMs, next));
   }
   results.sort((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : 0));
   return {
     id: 'course',
     asOf: iso(asOfMs),
-    policy: {
-      method,
-      outOf: 100,
-      decimals: 1,
-      letters: ['A', 'B', 'C', 'D'].map((letter, index) => ({ letter, from: 0.9 - index / 10 })),
-      missingCounts: 'zero',
-      incompleteCounts: 'not',
-      floor: 0.2,
-      termEnd: iso(startMs + termDays * dayMs),
-      late: { kind: 'perDay', lose: 0.1, least: 0.5 },
-      standards: { rule: 'recency', share: 0.65, top: 4, metAt: 3 },
-    },
+    policy: policyOf(method),
     categories: categoryIds.map((id, index) => ({
       id,
       title: id,

@@ -41,6 +41,9 @@ export function signalGroup({ pid }, name) {
 
 const endTimeoutMs = 6_000;
 
+/** Ends one command with all it started, at once. */
+export const endCommand = (child) => signalGroup(child, 'SIGKILL');
+
 /** Ends every command that is under way, and waits until it has: half an installation must not go on beside the next. */
 export async function endCommands() {
   for (const child of underWay) signalGroup(child, 'SIGTERM');
@@ -52,7 +55,11 @@ export async function endCommands() {
  * Runs a command to its end. Its output goes to `log` or is collected; a failure shows the last lines.
  * @returns standard output and standard error together.
  */
-export function run(command, args, { env, cwd = root, log, input, onLine, allowFailure = false } = {}) {
+export function run(
+  command,
+  args,
+  { env, cwd = root, log, input, onLine, onStart, allowFailure = false } = {},
+) {
   return new Promise((done, fail) => {
     const child = spawn(command, args, {
       cwd,
@@ -61,6 +68,7 @@ export function run(command, args, { env, cwd = root, log, input, onLine, allowF
       detached: true,
     });
     underWay.add(child);
+    onStart?.(child);
     const file = log ? openLog(log) : null;
     let output = '';
     const take = (chunk) => {

@@ -49,6 +49,18 @@ const faults = [
     'A room is entered through its index or api',
   ],
   [
+    'a style without a name',
+    'app/src/plan/planted.tsx',
+    `export const A = () => <View style={{ flex: 1 }} />;`,
+    'A style has a name',
+  ],
+  [
+    'a function one cannot see across',
+    'core/src/plan/planted.ts',
+    `export function a() {\n${'  // a line\n'.repeat(59)}}`,
+    'has too many lines (61)',
+  ],
+  [
     'the server in the app',
     'app/src/plan/planted.ts',
     `export { a } from '@cadro/server';`,

@@ -5,18 +5,21 @@ import { parseArgs } from 'node:util';
 import { uniformInt } from 'pure-rand/distribution/uniformInt';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { Cluster, requireFolder } from '../lib/postgres.mjs';
-import { endCommands, root, run, workFolder } from '../lib/steps.mjs';
+import { endCommand, root, run, workFolder } from '../lib/steps.mjs';
 import { faultsIn, withFault } from './faults.mjs';
 
 /*
  * Puts small faults into the code, one at a time, and lets the tests that have to do with it look: what they do not
- * notice, nobody would. `npm run mutate -- --seed 7 --count 200 --layer core`
+ * notice, nobody would. `npm run mutate -- --seed 7 --count 200 --layer core`, or `--only path` for every fault of
+ * one file or folder.
  */
 const { values } = parseArgs({
   options: {
     seed: { type: 'string', default: '1' },
     count: { type: 'string', default: '100' },
     layer: { type: 'string' },
+    only: { type: 'string' },
+    workers: { type: 'string', default: '2' },
   },
 });
 /** Logic alone: drawings are looked at, and words are read. */
@@ -28,8 +31,30 @@ const layers = {
 };
 const none =
   /\.test\.tsx?$|\/testing\/|\/words?\/|[wW]ords\.ts$|\/index\.ts$|\.worker\.ts$|\/cli\/|\/demo\/|\/i18n\/\w+\.\w\w\.ts$/;
-const timeoutMs = 60_000;
+const timeoutMs = 90_000;
 
+const known = JSON.parse(readFileSync(join(root, 'tools', 'mutate', 'equivalent.json'), 'utf8'));
+/** Faults that change nothing, put aside by hand with the reason. */
+const isKnown = ({ path, what }, code) =>
+  known.some((each) => each.path === path && each.what === what && code.includes(each.text));
+
+const git = (...args) => execFileSync('git', args, { cwd: root, encoding: 'utf8' });
+
+/** All faults of the layers that are asked for, in the order of their files. */
+function allFaults(wanted) {
+  const isLogic = (path) =>
+    wanted.some((layer) => layers[layer].test(path)) && /\.ts$/.test(path) && !none.test(path);
+  return git('ls-files')
+    .split('\n')
+    .filter((path) => isLogic(path) && (!values.only || path.startsWith(values.only)))
+    .flatMap((path) => {
+      const code = readFileSync(join(root, path), 'utf8');
+      const lines = code.split('\n');
+      return faultsIn(path, code).filter((fault) => !isKnown(fault, lines[fault.line - 1] ?? ''));
+    });
+}
+
+/** As many as are asked for, drawn by the seed. */
 function chosen(faults) {
   const random = xoroshiro128plus(Number(values.seed));
   const left = [...faults];
@@ -40,84 +65,81 @@ function chosen(faults) {
   return picked;
 }
 
-const known = JSON.parse(readFileSync(join(root, 'tools', 'mutate', 'equivalent.json'), 'utf8'));
-/** Faults that change nothing, put aside by hand with the reason. */
-const isKnown = ({ path, what }, code) =>
-  known.some((each) => each.path === path && each.what === what && code.includes(each.text));
-
-const git = (...args) => execFileSync('git', args, { cwd: root, encoding: 'utf8' });
-
-async function main() {
-  const wanted = values.layer ? [values.layer] : Object.keys(layers);
-  const files = git('ls-files')
-    .split('\n')
-    .filter(
-      (path) => wanted.some((layer) => layers[layer].test(path)) && /\.ts$/.test(path) && !none.test(path),
-    );
-  const faults = files.flatMap((path) => {
-    const lines = readFileSync(join(root, path), 'utf8');
-    return faultsIn(path, lines).filter((fault) => !isKnown(fault, lines.split('\n')[fault.line - 1] ?? ''));
-  });
-  const folder = join(workFolder, 'mutants');
-  requireFolder(workFolder);
+/** A checkout of its own, so that faults never stand in the code one works on. */
+function checkout(number) {
+  const folder = join(workFolder, `mutants-${number}`);
   rmSync(folder, { recursive: true, force: true });
   git('worktree', 'prune');
   git('worktree', 'add', '--detach', folder, 'HEAD');
   symlinkSync(join(root, 'node_modules'), join(folder, 'node_modules'));
-  const cluster = new Cluster(join(workFolder, `mutants-postgres-${process.pid}`), { durable: false });
-  const env = { NODE_ENV: 'test', TZ: 'UTC' };
-  if (wanted.includes('server')) {
-    await cluster.start();
-    env.TEST_DATABASE_URL = cluster.url('%db%');
-  }
-  const rooms = new Map();
-  try {
-    for (const fault of chosen(faults)) {
-      const { path, line, what } = fault;
-      const file = join(folder, path);
-      const code = readFileSync(file, 'utf8');
-      writeFileSync(file, withFault(code, fault));
-      const layer = path.split('/')[0];
-      const args = [
-        '--selectProjects',
-        layer,
-        '--findRelatedTests',
-        path,
-        '--bail',
-        '--silent',
-        '--forceExit',
-      ];
-      // A fault can make a loop that never ends: its tests are ended with it, and it counts as noticed.
-      const timer = setTimeout(() => void endCommands(), timeoutMs);
-      const { code: ended } = await run(join(root, 'node_modules', '.bin', 'jest'), args, {
-        cwd: folder,
-        env,
-        allowFailure: true,
-      });
-      clearTimeout(timer);
-      writeFileSync(file, code);
-      const room = path.split('/').slice(0, 3).join('/').replace('/src/', '/').replace(/\.ts$/, '');
-      const told = rooms.get(room) ?? { killed: 0, survived: 0 };
-      rooms.set(room, told);
-      if (ended === 0) {
-        told.survived += 1;
-        console.log(`survived  ${path}:${line}  ${what}`);
-      } else told.killed += 1;
-    }
-  } finally {
-    git('worktree', 'remove', '--force', folder);
-    if (wanted.includes('server')) await cluster.remove();
-  }
-  const sum = { killed: 0, survived: 0 };
-  for (const [room, { killed, survived }] of [...rooms].sort()) {
-    console.log(`${room.padEnd(28)} ${killed} of ${killed + survived} noticed`);
-    sum.killed += killed;
-    sum.survived += survived;
-  }
-  const all = sum.killed + sum.survived;
-  console.log(
-    `\n${sum.killed} of ${all} noticed, ${all === 0 ? 0 : Math.round((100 * sum.killed) / all)} % (seed ${values.seed})`,
+  return folder;
+}
+
+/** Whether the tests that have to do with a file notice a fault in it. */
+async function isNoticed(fault, folder, env) {
+  const { path } = fault;
+  const file = join(folder, path);
+  const code = readFileSync(file, 'utf8');
+  writeFileSync(file, withFault(code, fault));
+  const args = ['--selectProjects', path.split('/')[0], '--findRelatedTests', path];
+  // A fault can make a loop that never ends: its tests are ended with it, and it counts as noticed.
+  let timer;
+  const { code: ended } = await run(
+    join(root, 'node_modules', '.bin', 'jest'),
+    [...args, '--bail', '--silent', '--forceExit', '--maxWorkers=1'],
+    {
+      cwd: folder,
+      env,
+      allowFailure: true,
+      onStart: (child) => (timer = setTimeout(() => endCommand(child), timeoutMs)),
+    },
   );
+  clearTimeout(timer);
+  writeFileSync(file, code);
+  return ended !== 0;
+}
+
+function tell(results) {
+  const rooms = new Map();
+  for (const { path, noticed } of results) {
+    const room = path.split('/').slice(0, 3).join('/').replace('/src/', '/').replace(/\.ts$/, '');
+    const told = rooms.get(room) ?? { noticed: 0, all: 0 };
+    rooms.set(room, { noticed: told.noticed + (noticed ? 1 : 0), all: told.all + 1 });
+  }
+  for (const [room, { noticed, all }] of [...rooms].sort()) {
+    console.log(`${room.padEnd(28)} ${noticed} of ${all} noticed`);
+  }
+  const noticed = results.filter((each) => each.noticed).length;
+  const share = results.length === 0 ? 0 : Math.round((100 * noticed) / results.length);
+  console.log(`\n${noticed} of ${results.length} noticed, ${share} % (seed ${values.seed})`);
+}
+
+async function main() {
+  const wanted = values.layer ? [values.layer] : Object.keys(layers);
+  const queue = chosen(allFaults(wanted));
+  requireFolder(workFolder);
+  const folders = Array.from({ length: Number(values.workers) }, (_, index) => checkout(index + 1));
+  const results = [];
+  const work = async (folder) => {
+    const cluster = new Cluster(join(folder, '.cadro', 'postgres'), { durable: false });
+    const env = { NODE_ENV: 'test', TZ: 'UTC' };
+    if (wanted.includes('server')) {
+      await cluster.start();
+      env.TEST_DATABASE_URL = cluster.url('%db%');
+    }
+    for (let fault = queue.shift(); fault; fault = queue.shift()) {
+      const noticed = await isNoticed(fault, folder, env);
+      results.push({ path: fault.path, noticed });
+      if (!noticed) console.log(`survived  ${fault.path}:${fault.line}  ${fault.what}`);
+    }
+    if (wanted.includes('server')) await cluster.remove();
+  };
+  try {
+    await Promise.all(folders.map(work));
+  } finally {
+    for (const folder of folders) git('worktree', 'remove', '--force', folder);
+  }
+  tell(results);
 }
 
 await main();

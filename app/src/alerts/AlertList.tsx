@@ -5,6 +5,7 @@ import { alertKinds, alertStates, type Alert, type AlertKind, type AlertStateNam
 import { useChildren, useFormat } from '../household';
 import { useAppSelector } from '../store';
 import {
+  styles,
   Choice,
   Field,
   Heading,
@@ -38,8 +39,8 @@ function AlertRow({ alert, selected }: { alert: Alert; selected: boolean }) {
       selected={selected}
     >
       <Stack space={0.25}>
-        <Row style={{ justifyContent: 'space-between' }}>
-          <Words size="small" style={{ flexShrink: 1 }}>
+        <Row style={styles.apart}>
+          <Words size="small" style={styles.shrink}>
             <Words size="small" bold>
               {child}
             </Words>
@@ -111,25 +112,52 @@ function Rows({
   );
 }
 
-/**
- * What has been told: open, read, done; by child and kind; searched.
- * @param selected the alert that is shown beside the list; it stays there while it is read.
- */
-export function AlertList({ selected = null }: { selected?: string | null }) {
-  const { t } = useTranslation();
-  const words = useAlertWords();
+/** What is sought: a state, a kind, words; the child is that of the whole app. */
+function useSought() {
   const childId = useAppSelector((state) => state.prefs.childId);
   const { all } = useChildren();
   const [state, setState] = useState<AlertStateName>('open');
   const [kind, setKind] = useState<AlertKind | 'all'>('all');
   const [q, setQ] = useState('');
-  const [finding, setFinding] = useState(false);
   const filter: AlertFilter = {
     state,
     ...(kind === 'all' ? {} : { kind }),
     ...(childId && all.some(({ id }) => id === childId) ? { studentId: childId } : {}),
     ...(q.trim() ? { q: q.trim() } : {}),
   };
+  const narrowed = Object.keys(filter).length > 1;
+  return { filter, narrowed, state, setState, kind, setKind, q, setQ };
+}
+
+/** Search by kind and words. */
+function Finding({ sought: { kind, setKind, q, setQ } }: { sought: ReturnType<typeof useSought> }) {
+  const { t } = useTranslation();
+  const words = useAlertWords();
+  return (
+    <Stack space={2}>
+      <Choice
+        label={t('alerts.kind')}
+        options={[
+          { value: 'all' as const, label: t('alerts.everyKind') },
+          ...alertKinds.map((value) => ({ value, label: words.kinds[value] })),
+        ]}
+        value={kind}
+        onChange={setKind}
+      />
+      <Field label={t('alerts.search')} value={q} onChange={setQ} longest={100} />
+    </Stack>
+  );
+}
+
+/**
+ * What has been told: open, read, done; by child and kind; searched.
+ * @param selected the alert that is shown beside the list; it stays there while it is read.
+ */
+export function AlertList({ selected = null }: { selected?: string | null }) {
+  const { t } = useTranslation();
+  const sought = useSought();
+  const { filter, narrowed, state, setState } = sought;
+  const [finding, setFinding] = useState(false);
   const query = useAlertsQuery({ ...filter, ...(selected ? { beside: selected } : {}) });
   const counts = query.data?.counts;
   return (
@@ -152,29 +180,9 @@ export function AlertList({ selected = null }: { selected?: string | null }) {
         {finding ? null : <Quietly label={t('alerts.find')} onPress={() => setFinding(true)} />}
         <WayOn label={t('alerts.toRules')} href="/alerts/rules" />
       </Row>
-      {finding ? (
-        <Stack space={2}>
-          <Choice
-            label={t('alerts.kind')}
-            options={[
-              { value: 'all' as const, label: t('alerts.everyKind') },
-              ...alertKinds.map((value) => ({ value, label: words.kinds[value] })),
-            ]}
-            value={kind}
-            onChange={setKind}
-          />
-          <Field label={t('alerts.search')} value={q} onChange={setQ} longest={100} />
-        </Stack>
-      ) : null}
+      {finding ? <Finding sought={sought} /> : null}
       <Loaded query={query}>
-        {({ alerts }) => (
-          <Rows
-            alerts={alerts}
-            state={state}
-            selected={selected}
-            asked={kind !== 'all' || q.trim() !== '' || filter.studentId !== undefined}
-          />
-        )}
+        {({ alerts }) => <Rows alerts={alerts} state={state} selected={selected} asked={narrowed} />}
       </Loaded>
       <Stack space={0}>
         <OutLink label={t('alerts.file')} href={alertsFile(filter)} />

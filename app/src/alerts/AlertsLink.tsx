@@ -1,5 +1,5 @@
 import { Link } from 'expo-router';
-import { View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { Icon, touch, Words } from '../ui';
 import { useAlertCountsQuery } from './api';
@@ -13,15 +13,7 @@ export function AlertsLink() {
   const open = data?.open ?? 0;
   return (
     <Link href="/alerts" aria-label={t('alerts.open', { count: open })}>
-      <View
-        style={{
-          flexDirection: 'row',
-          alignItems: 'center',
-          minHeight: touch,
-          minWidth: touch,
-          paddingHorizontal: 4,
-        }}
-      >
+      <View style={own.link}>
         <Icon name="alerts" active={open > 0} />
         {open > 0 ? (
           <Words size="small" bold colour="plum">
@@ -32,3 +24,13 @@ export function AlertsLink() {
     </Link>
   );
 }
+
+const own = StyleSheet.create({
+  link: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    minHeight: touch,
+    minWidth: touch,
+    paddingHorizontal: 4,
+  },
+});

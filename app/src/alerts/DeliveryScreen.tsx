@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import {
   alertKinds,
@@ -46,13 +46,8 @@ function Ways({ draft, textsOffered, onSet }: { draft: AlertDelivery; textsOffer
     <Stack>
       <Words bold>{t('reach.ways')}</Words>
       {alertKinds.map((kind) => (
-        <View
-          key={kind}
-          role="group"
-          aria-label={words.kinds[kind]}
-          style={{ flexDirection: 'row', alignItems: 'center', flexWrap: 'wrap' }}
-        >
-          <Words style={{ width: 130 }}>{words.kinds[kind]}</Words>
+        <View key={kind} role="group" aria-label={words.kinds[kind]} style={own.flowMiddle}>
+          <Words style={own.time}>{words.kinds[kind]}</Words>
           <TickLine
             small
             width={104}
@@ -224,16 +219,57 @@ function MailStands({ settings }: { settings: AlertSettings }) {
   );
 }
 
+/** What is told at once, by which ways, and to which number. */
+function AtOnce({
+  draft,
+  textsOffered,
+  phoneFits,
+  onSet,
+}: {
+  draft: AlertDelivery;
+  textsOffered: boolean;
+  phoneFits: boolean;
+  onSet: Set;
+}) {
+  const { t } = useTranslation();
+  return (
+    <Stack>
+      <TickLine label={t('reach.atOnce')} on={draft.atOnce} onChange={(atOnce) => onSet({ atOnce })} />
+      <Words size="small" colour="soft">
+        {t('reach.atOnceHint')}
+      </Words>
+      {draft.atOnce ? <Ways draft={draft} textsOffered={textsOffered} onSet={onSet} /> : null}
+      {textsOffered ? (
+        <Field
+          label={t('reach.phone')}
+          hint={t('reach.phoneHint')}
+          value={draft.phone ?? ''}
+          onChange={(value) => onSet({ phone: value === '' ? null : value })}
+          error={phoneFits ? null : t('reach.phoneWrong')}
+          longest={30}
+        />
+      ) : (
+        <Words colour="soft">{t('reach.noTexts')}</Words>
+      )}
+    </Stack>
+  );
+}
+
+/** What is kept of a draft, and whether it can be. */
+function keptOf(draft: AlertDelivery) {
+  const phone = (draft.phone ?? '').replace(/[\s()-]/g, '');
+  const phoneFits = phone === '' || phoneShape.test(phone);
+  const delivery = { ...draft, phone: phone === '' ? null : phone };
+  return { delivery, phoneFits, fits: phoneFits && isTimeZone(draft.timeZone) };
+}
+
 function DeliveryForm({ settings }: { settings: AlertSettings }) {
   const { t } = useTranslation();
   const [draft, setDraft] = useState(settings.delivery);
   const [change, { isLoading, isSuccess, error }] = useChangeAlertSettingsMutation();
   const set: Set = (some) => setDraft({ ...draft, ...some });
-  const phone = (draft.phone ?? '').replace(/[\s()-]/g, '');
-  const phoneFits = phone === '' || phoneShape.test(phone);
-  const fits = phoneFits && isTimeZone(draft.timeZone);
-  const body = { ...draft, phone: phone === '' ? null : phone };
-  const changed = !sameSettings(body, settings.delivery);
+  const { delivery, phoneFits, fits } = keptOf(draft);
+  const { textsOffered } = settings;
   return (
     <Page>
       <BackLink href="/alerts" label={t('alerts.title')} />
@@ -242,25 +278,7 @@ function DeliveryForm({ settings }: { settings: AlertSettings }) {
         <Words colour="soft">{t('reach.lead')}</Words>
         <MailStands settings={settings} />
       </Stack>
-      <Stack>
-        <TickLine label={t('reach.atOnce')} on={draft.atOnce} onChange={(atOnce) => set({ atOnce })} />
-        <Words size="small" colour="soft">
-          {t('reach.atOnceHint')}
-        </Words>
-        {draft.atOnce ? <Ways draft={draft} textsOffered={settings.textsOffered} onSet={set} /> : null}
-        {settings.textsOffered ? (
-          <Field
-            label={t('reach.phone')}
-            hint={t('reach.phoneHint')}
-            value={draft.phone ?? ''}
-            onChange={(value) => set({ phone: value === '' ? null : value })}
-            error={phoneFits ? null : t('reach.phoneWrong')}
-            longest={30}
-          />
-        ) : (
-          <Words colour="soft">{t('reach.noTexts')}</Words>
-        )}
-      </Stack>
+      <AtOnce draft={draft} textsOffered={textsOffered} phoneFits={phoneFits} onSet={set} />
       <DigestWishes draft={draft} onSet={set} />
       <Quietness draft={draft} onSet={set} />
       <Choice
@@ -271,13 +289,13 @@ function DeliveryForm({ settings }: { settings: AlertSettings }) {
         onChange={(language) => set({ language })}
       />
       {error ? <Words colour="plum">{problemWords(t, error)}</Words> : null}
-      {changed ? (
+      {!sameSettings(delivery, settings.delivery) ? (
         <Action
           main
           label={t('rules.save')}
           busy={isLoading}
           disabled={!fits}
-          onPress={() => void change({ delivery: body })}
+          onPress={() => void change({ delivery })}
         />
       ) : isSuccess ? (
         <Words colour="teal" live>
@@ -294,3 +312,8 @@ export function DeliveryScreen() {
   const query = useAlertSettingsQuery();
   return <Loaded query={query}>{(settings) => <DeliveryForm settings={settings} />}</Loaded>;
 }
+
+const own = StyleSheet.create({
+  flowMiddle: { flexDirection: 'row', alignItems: 'center', flexWrap: 'wrap' },
+  time: { width: 130 },
+});

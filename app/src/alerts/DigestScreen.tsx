@@ -1,5 +1,5 @@
 import type { Href } from 'expo-router';
-import { View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { Digest, DigestChild } from '@cadro/contract';
 import {
@@ -12,6 +12,7 @@ import {
 } from '@cadro/core';
 import { useChildren } from '../household';
 import {
+  styles,
   BackLink,
   Heading,
   Loaded,
@@ -38,7 +39,7 @@ function Section({ title, lines }: DigestSection) {
             <Words>{text}</Words>
           </RowLink>
         ) : (
-          <Words key={key} style={{ paddingVertical: 12 }}>
+          <Words key={key} style={styles.around12}>
             {text}
           </Words>
         ),
@@ -69,7 +70,7 @@ function Children({ of, beside }: { of: readonly DigestChild[]; beside: boolean 
   const language = useLanguage();
   if (isEmptyDigest(of)) return <Words>{digestNothing(language)}</Words>;
   return (
-    <View style={{ flexDirection: beside ? 'row' : 'column', columnGap: 40, rowGap: 32 }}>
+    <View style={[styles.columns, own.parts, beside && styles.row]}>
       {of.map((child) => (
         <View key={child.studentId} style={beside ? { flex: 1, minWidth: 260 } : {}}>
           <ChildPart child={child} />
@@ -142,3 +143,7 @@ export function DigestSheet() {
     </Page>
   );
 }
+
+const own = StyleSheet.create({
+  parts: { rowGap: 32 },
+});

@@ -3,6 +3,7 @@ import { useTranslation } from 'react-i18next';
 import type { Child, ChildDays } from '@cadro/contract';
 import { useChildren, useFormat } from '../household';
 import {
+  styles,
   BackLink,
   Heading,
   Loaded,
@@ -46,7 +47,7 @@ function OneChild({ child, days }: { child: Child; days: ChildDays | undefined }
     <Stack>
       <Heading level={2}>{child.givenName}</Heading>
       <Summary days={days} />
-      <Row wrap style={{ columnGap: 16, rowGap: 0 }}>
+      <Row wrap style={styles.spread}>
         <WayOn label={t('days.dayByDay')} href={`/days/attendance/${child.id}`} />
         <TellAhead studentId={child.id} days={days} />
       </Row>
@@ -69,7 +70,7 @@ export function AttendanceScreen() {
             <Heading level={1}>{t('days.attendance')}</Heading>
             <Words colour="soft">{t('days.attendanceLead')}</Words>
           </Stack>
-          <View style={{ flexDirection: wide ? 'row' : 'column', columnGap: 40, rowGap: 24 }}>
+          <View style={[styles.columns, wide && styles.row]}>
             {shown.map((child) => (
               <View key={child.id} style={wide ? { flex: 1, maxWidth: 460 } : {}}>
                 <OneChild child={child} days={children.find(({ studentId }) => studentId === child.id)} />
@@ -101,7 +102,7 @@ export function ChildAttendance({ studentId }: { studentId: string }) {
         const marks = (
           <Stack space={2}>
             <Marks days={days} />
-            <Row wrap style={{ columnGap: 16, rowGap: 0 }}>
+            <Row wrap style={styles.spread}>
               <TellAhead studentId={studentId} days={days} />
               <OutLink label={t('days.csvOut')} href={marksCsvAddress(studentId)} />
               {mayTalk(studentId) ? (
@@ -114,7 +115,7 @@ export function ChildAttendance({ studentId }: { studentId: string }) {
           <WidePage>
             <BackLink href="/days/attendance" label={t('days.attendance')} />
             <Heading level={1}>{t('days.attendanceOf', { child: nameOf(studentId) })}</Heading>
-            <View style={{ flexDirection: wide ? 'row' : 'column', columnGap: 48, rowGap: 24 }}>
+            <View style={[styles.columnsFar, wide && styles.row]}>
               <View style={wide ? { flex: 1, maxWidth: 520, gap: 24 } : { gap: 24 }}>
                 <Summary days={days} />
                 {wide ? <CourseByCourse days={days} /> : null}

@@ -1,8 +1,8 @@
-import { View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { DayMark } from '@cadro/contract';
 import { useFormat } from '../household';
-import { DayStrip, Row, RowLink, Words } from '../ui';
+import { styles, DayStrip, Row, RowLink, Words } from '../ui';
 import { dayWords, needsYou } from './markWords';
 
 export const dayHref = (studentId: string, on: string) => `/days/${studentId}/${on}` as const;
@@ -23,16 +23,20 @@ export function DayRow({
   return (
     <RowLink href={dayHref(studentId, on)} label={t('days.strip', { day: format.day(on), what })}>
       <Row space={1.5}>
-        <Words size="small" bold style={{ width: 84 }}>
+        <Words size="small" bold style={own.date}>
           {format.day(on)}
         </Words>
         <View aria-hidden>
           <DayStrip marks={marks} label="" />
         </View>
-        <Words size="small" colour={marks.some(needsYou) ? 'plum' : 'soft'} style={{ flex: 1 }}>
+        <Words size="small" colour={marks.some(needsYou) ? 'plum' : 'soft'} style={styles.fill}>
           {what}
         </Words>
       </Row>
     </RowLink>
   );
 }
+
+const own = StyleSheet.create({
+  date: { width: 84 },
+});

@@ -6,7 +6,7 @@ import type { ChildDays } from '@cadro/contract';
 import { daysAfter, monthsAfter, weekOf } from '@cadro/core';
 import { dayGiven } from '../i18n';
 import { useFormat } from '../household';
-import { Action, Choice, Heading, Quietly, Quiet, Row, Stack } from '../ui';
+import { styles, Action, Choice, Heading, Quietly, Quiet, Row, Stack } from '../ui';
 import { DayRow } from './DayRow';
 import { MonthOfMarks } from './MonthOfMarks';
 import { StripKey } from './StripKey';
@@ -28,7 +28,7 @@ function DayList({ days, from, to }: { days: ChildDays; from?: string; to?: stri
         <DayRow key={on} studentId={days.studentId} on={on} marks={marks} />
       ))}
       {!all && within.length > firstDays ? (
-        <View style={{ paddingTop: 12 }}>
+        <View style={styles.above12}>
           <Action label={t('days.showAll')} onPress={() => setAll(true)} />
         </View>
       ) : null}
@@ -60,7 +60,7 @@ export function Marks({ days }: { days: ChildDays }) {
         <DayList days={days} />
       ) : (
         <>
-          <Row style={{ justifyContent: 'space-between' }}>
+          <Row style={styles.apart}>
             <Quietly label={t('days.earlier')} onPress={() => move(-1)} />
             <Heading level={3}>{title}</Heading>
             <Quietly label={t('days.later')} onPress={() => move(1)} />

@@ -1,10 +1,10 @@
 import { Link } from 'expo-router';
-import { Pressable, View } from 'react-native';
+import { StyleSheet, Pressable, View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { ChildDays } from '@cadro/contract';
 import { datesOf, isWeekend, monthWeeksOf } from '@cadro/core';
 import { useFormat } from '../household';
-import { DayStrip, usePalette, Weekdays, Words } from '../ui';
+import { styles, DayStrip, usePalette, Weekdays, Words } from '../ui';
 import { dayHref } from './DayRow';
 import { dayWords } from './markWords';
 
@@ -24,10 +24,10 @@ export function MonthOfMarks({ days, month }: { days: ChildDays; month: string }
   const weekends = days.days.some(({ on }) => on.startsWith(month) && isWeekend(on));
   const most = Math.max(1, ...days.days.map((day) => day.marks.length));
   return (
-    <View style={{ gap: 4 }}>
+    <View style={styles.gap4}>
       <Weekdays weekend={weekends} />
       {weeksOf(month).map((week) => (
-        <View key={week[0]} style={{ flexDirection: 'row', gap: 4 }}>
+        <View key={week[0]} style={own.marks}>
           {week
             .filter((on) => weekends || !isWeekend(on))
             .map((on) => {
@@ -72,3 +72,7 @@ export function MonthOfMarks({ days, month }: { days: ChildDays; month: string }
     </View>
   );
 }
+
+const own = StyleSheet.create({
+  marks: { flexDirection: 'row', gap: 4 },
+});

@@ -3,7 +3,7 @@ import { useTranslation } from 'react-i18next';
 import type { AttendancePattern, ChildDays } from '@cadro/contract';
 import { useChildren, useFormat } from '../household';
 import { type Format } from '../i18n';
-import { Row, Stack, WayOn, Words } from '../ui';
+import { styles, Row, Stack, WayOn, Words } from '../ui';
 
 /** Leaving early and the last period are one thing said twice. */
 const telling = (patterns: readonly AttendancePattern[]): AttendancePattern[] => {
@@ -63,7 +63,7 @@ export function Patterns({ days }: { days: ChildDays }) {
           <Words colour="plum">{patternWords(t, format, pattern)}</Words>
           <Words>{touchedWords(t, format, pattern)}</Words>
           {mayTalk(days.studentId) ? (
-            <Row wrap style={{ columnGap: 16, rowGap: 0 }}>
+            <Row wrap style={styles.spread}>
               {pattern.dates.length > 0 ? (
                 <WayOn
                   label={t('days.lastOfThem')}

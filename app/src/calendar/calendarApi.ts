@@ -1,13 +1,6 @@
-import {
-  calendarRoutes,
-  elsewhereRoutes,
-  entryRoutes,
-  type EntryBody,
-  type FeedBody,
-  type ImportBody,
-} from '@cadro/contract';
+import { calendarRoutes, entryRoutes, type EntryBody } from '@cadro/contract';
 import type { DateRange } from '@cadro/core';
-import { addressOf, api, endpointsBy, nothing } from '../store';
+import { api, endpointsBy, nothing } from '../store';
 
 interface OfItem {
   readonly studentId: string;
@@ -61,27 +54,6 @@ const calendarApi = api.injectEndpoints({
     removeEntry: by.mutation(entryRoutes.remove, (entryId: string) => ({ params: { entryId } }), {
       invalidatesTags: ['Calendar'],
     }),
-    elsewhere: by.query(elsewhereRoutes.list, nothing, { providesTags: ['Elsewhere'] }),
-    createFeed: by.mutation(elsewhereRoutes.create, (body: FeedBody) => ({ body }), {
-      invalidatesTags: ['Elsewhere'],
-    }),
-    changeFeed: by.mutation(
-      elsewhereRoutes.change,
-      ({ feedId, ...body }: FeedBody & { feedId: string }) => ({ params: { feedId }, body }),
-      { invalidatesTags: ['Elsewhere'] },
-    ),
-    renewFeed: by.mutation(elsewhereRoutes.renew, (feedId: string) => ({ params: { feedId } }), {
-      invalidatesTags: ['Elsewhere'],
-    }),
-    revokeFeed: by.mutation(elsewhereRoutes.revoke, (feedId: string) => ({ params: { feedId } }), {
-      invalidatesTags: ['Elsewhere'],
-    }),
-    importCalendar: by.mutation(elsewhereRoutes.import, (body: ImportBody) => ({ body }), {
-      invalidatesTags: ['Elsewhere', 'Calendar'],
-    }),
-    forgetImport: by.mutation(elsewhereRoutes.forget, (importId: string) => ({ params: { importId } }), {
-      invalidatesTags: ['Elsewhere', 'Calendar'],
-    }),
   })),
 });
 export const {
@@ -95,15 +67,4 @@ export const {
   useTickEntryMutation,
   useRemoveEntryMutation,
   usePutBackEntryMutation,
-  useElsewhereQuery,
-  useCreateFeedMutation,
-  useChangeFeedMutation,
-  useRenewFeedMutation,
-  useRevokeFeedMutation,
-  useImportCalendarMutation,
-  useForgetImportMutation,
 } = calendarApi;
-
-/** A range of days as an iCalendar file. */
-export const icsAddress = (range: DateRange): string =>
-  addressOf(elsewhereRoutes.download, { query: { ...range } });

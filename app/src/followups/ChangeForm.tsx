@@ -8,26 +8,35 @@ import { currentOf } from './conflict';
 import { LookAgain } from './LookAgain';
 import { StepChoice } from './StepChoice';
 
-/** Moves a follow-up on: a step, a note, a date. A change by someone else meanwhile is shown; nothing is lost. */
-export function ChangeForm({ followUp }: { followUp: FollowUp }) {
+/** What somebody else changed meanwhile. */
+function Meanwhile({ other }: { other: FollowUp }) {
   const { t } = useTranslation();
+  const last = other.entries[other.entries.length - 1];
+  const done =
+    last &&
+    t(`followUp.entries.${last.kind}`, {
+      author: last.author ?? '',
+      step: last.step ? t(`steps.${last.step}`) : '',
+      date: '',
+    });
+  return <Words>{t('followUp.conflict', { what: [done, last?.text].filter(Boolean).join(': ') })}</Words>;
+}
+
+/** The draft of a change, kept until it is taken: a conflict loses nothing of it. */
+function useChange(followUp: FollowUp) {
   const [change, { isLoading, error }] = useChangeFollowUpMutation();
   const [step, setStep] = useState<FollowUpStep>(followUp.step);
   const [note, setNote] = useState('');
   const [lookAgainOn, setLookAgainOn] = useState(followUp.lookAgainOn);
   // Sent with the version the form was opened on; after a conflict with the one that came back.
   const [version, setVersion] = useState(followUp.version);
-  const other = currentOf(error);
+  const changed = {
+    ...(step !== followUp.step ? { step } : {}),
+    ...(note.trim() ? { note: note.trim() } : {}),
+    ...(lookAgainOn !== followUp.lookAgainOn ? { lookAgainOn } : {}),
+  };
   const save = async () => {
-    const answer = await change({
-      followUpId: followUp.id,
-      change: {
-        version,
-        ...(step !== followUp.step ? { step } : {}),
-        ...(note.trim() ? { note: note.trim() } : {}),
-        ...(lookAgainOn !== followUp.lookAgainOn ? { lookAgainOn } : {}),
-      },
-    });
+    const answer = await change({ followUpId: followUp.id, change: { version, ...changed } });
     if (answer.data) {
       setNote('');
       setVersion(answer.data.version);
@@ -37,8 +46,16 @@ export function ChangeForm({ followUp }: { followUp: FollowUp }) {
     const current = currentOf(answer.error);
     if (current) setVersion(current.version);
   };
-  const touched = note.trim() !== '' || step !== followUp.step || lookAgainOn !== followUp.lookAgainOn;
-  const last = other?.entries[other.entries.length - 1];
+  const touched = Object.keys(changed).length > 0;
+  return { step, setStep, note, setNote, lookAgainOn, setLookAgainOn, save, touched, isLoading, error };
+}
+
+/** Moves a follow-up on: a step, a note, a date. A change by someone else meanwhile is shown; nothing is lost. */
+export function ChangeForm({ followUp }: { followUp: FollowUp }) {
+  const { t } = useTranslation();
+  const { step, setStep, note, setNote, lookAgainOn, setLookAgainOn, save, touched, isLoading, error } =
+    useChange(followUp);
+  const other = currentOf(error);
   return (
     <Stack space={2}>
       <Heading level={2}>{t('followUp.add')}</Heading>
@@ -50,24 +67,7 @@ export function ChangeForm({ followUp }: { followUp: FollowUp }) {
           {problemWords(t, error)}
         </Words>
       ) : null}
-      {other ? (
-        <Words>
-          {t('followUp.conflict', {
-            what: [
-              last
-                ? t(`followUp.entries.${last.kind}`, {
-                    author: last.author ?? '',
-                    step: last.step ? t(`steps.${last.step}`) : '',
-                    date: '',
-                  })
-                : '',
-              last?.text ?? '',
-            ]
-              .filter(Boolean)
-              .join(': '),
-          })}
-        </Words>
-      ) : null}
+      {other ? <Meanwhile other={other} /> : null}
       <Action label={t('followUp.change')} onPress={() => void save()} busy={isLoading} disabled={!touched} />
     </Stack>
   );

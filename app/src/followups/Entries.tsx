@@ -2,21 +2,17 @@ import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { FollowUpEntry } from '@cadro/contract';
 import { useFormat } from '../household';
-import { Stack, usePalette, Words } from '../ui';
+import { themed, Stack, Words } from '../ui';
 
 /** Everything that happened to a follow-up, newest first. */
 export function Entries({ entries }: { entries: readonly FollowUpEntry[] }) {
   const { t } = useTranslation();
   const format = useFormat();
-  const palette = usePalette();
+  const looks = useLooks();
   return (
     <View role="list">
       {[...entries].reverse().map(({ id, kind, at, author, step, lookAgainOn, text }) => (
-        <View
-          key={id}
-          role="listitem"
-          style={{ borderLeftWidth: 2, borderColor: palette.line, paddingLeft: 14, paddingBottom: 14 }}
-        >
+        <View key={id} role="listitem" style={looks.entry}>
           <Stack space={0.25}>
             <Words size="small" colour="soft">
               {`${format.day(at)} · ${t(`followUp.entries.${kind}`, { author: author ?? '', step: step ? t(`steps.${step}`) : '', date: lookAgainOn ? format.dayLong(lookAgainOn) : '' })}`}
@@ -28,3 +24,7 @@ export function Entries({ entries }: { entries: readonly FollowUpEntry[] }) {
     </View>
   );
 }
+
+const useLooks = themed((palette) => ({
+  entry: { borderLeftWidth: 2, borderColor: palette.line, paddingLeft: 14, paddingBottom: 14 },
+}));

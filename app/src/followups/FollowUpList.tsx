@@ -2,7 +2,7 @@ import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { FollowUpSummary } from '@cadro/contract';
 import { useChildren, useFormat } from '../household';
-import { Heading, Quiet, RowLink, Stack, Words } from '../ui';
+import { styles, Heading, Quiet, RowLink, Stack, Words } from '../ui';
 import { useFollowUpsQuery } from './api';
 import { absenceOutcome, outcomeWords } from './words';
 
@@ -52,12 +52,12 @@ export function FollowUpList({ selected }: { selected?: string }) {
     list.map((each) => <FollowUpRow key={each.id} followUp={each} selected={each.id === selected} />);
   return (
     <Stack space={2}>
-      <View style={{ gap: 4 }}>
+      <View style={styles.gap4}>
         <Heading level={2}>{t('talk.followUps')}</Heading>
         {open.length === 0 ? <Quiet>{t('talk.none')}</Quiet> : rows(open)}
       </View>
       {settled.length > 0 ? (
-        <View style={{ gap: 4 }}>
+        <View style={styles.gap4}>
           <Heading level={2}>{t('talk.settled')}</Heading>
           {rows(settled)}
         </View>

@@ -1,4 +1,4 @@
-import { View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { followUpSteps, type FollowUp } from '@cadro/contract';
 import { useChildren, useFormat } from '../household';
@@ -18,7 +18,7 @@ function Steps({ followUp }: { followUp: FollowUp }) {
       {followUpSteps.map((step, index) => (
         <View
           key={step}
-          style={{ flexDirection: 'row', alignItems: 'center', gap: 6 }}
+          style={own.people}
           {...(index === reached ? { 'aria-current': 'step' as const } : {})}
         >
           <Frame
@@ -79,6 +79,40 @@ function Now({ followUp }: { followUp: FollowUp }) {
   );
 }
 
+/** The way to what it is about: the work, the course, or the day. */
+function WayBack({ followUp: { studentId, courseId, itemId, topic, absence } }: { followUp: FollowUp }) {
+  const { t } = useTranslation();
+  if (itemId && courseId) {
+    return <WayOn label={t('followUp.openWork')} href={`/courses/${studentId}/${courseId}/${itemId}`} />;
+  }
+  if (courseId) return <WayOn label={t('matter.openCourse')} href={`/courses/${studentId}/${courseId}`} />;
+  if (topic !== 'attendance') return null;
+  const [lesson] = absence?.lessons ?? [];
+  const href = lesson
+    ? (`/days/${studentId}/${lesson.on}` as const)
+    : (`/days/attendance/${studentId}` as const);
+  return <WayOn label={t('matter.seeDays')} href={href} />;
+}
+
+function WaysOn({ followUp }: { followUp: FollowUp }) {
+  const { t } = useTranslation();
+  const { mayTalk } = useChildren();
+  const { id, studentId, teacher, threadId, step, written } = followUp;
+  return (
+    <Row wrap space={2}>
+      {step !== 'settled' && teacher?.contactable && mayTalk(studentId) ? (
+        <LinkAction
+          main={!written}
+          label={t('followUp.write', { teacher: teacher.name })}
+          href={`/talk/write?followUpId=${id}`}
+        />
+      ) : null}
+      {threadId ? <WayOn label={t('followUp.read')} href={`/talk/threads/${threadId}`} /> : null}
+      <WayBack followUp={followUp} />
+    </Row>
+  );
+}
+
 /** A matter in hand: who, what was agreed, when to look again, and everything that happened. */
 export function FollowUpView({ followUpId }: { followUpId: string }) {
   const { t } = useTranslation();
@@ -86,59 +120,38 @@ export function FollowUpView({ followUpId }: { followUpId: string }) {
   const { nameOf, mayTalk } = useChildren();
   return (
     <Loaded query={query}>
-      {(followUp) => {
-        const { studentId, courseId, itemId, topic, teacher, threadId, step } = followUp;
-        const open = step !== 'settled';
-        return (
-          <Page sheet>
-            <BackLink href="/talk" label={t('places.talk')} />
-            <Stack space={0.25}>
-              <Words size="small" colour="soft">
-                {[nameOf(studentId), ...(followUp.courseTitle ? [followUp.courseTitle] : [])].join(' · ')}
-              </Words>
-              <Heading level={1}>{followUp.title}</Heading>
-            </Stack>
-            <Now followUp={followUp} />
-            <Register followUp={followUp} />
-            <Steps followUp={followUp} />
-            <Row wrap space={2}>
-              {open && teacher?.contactable && mayTalk(studentId) ? (
-                <LinkAction
-                  main={!followUp.written}
-                  label={t('followUp.write', { teacher: teacher.name })}
-                  href={`/talk/write?followUpId=${followUp.id}`}
-                />
-              ) : null}
-              {threadId ? <WayOn label={t('followUp.read')} href={`/talk/threads/${threadId}`} /> : null}
-              {itemId && courseId ? (
-                <WayOn label={t('followUp.openWork')} href={`/courses/${studentId}/${courseId}/${itemId}`} />
-              ) : courseId ? (
-                <WayOn label={t('matter.openCourse')} href={`/courses/${studentId}/${courseId}`} />
-              ) : topic === 'attendance' ? (
-                <WayOn
-                  label={t('matter.seeDays')}
-                  href={
-                    followUp.absence?.lessons[0]
-                      ? `/days/${studentId}/${followUp.absence.lessons[0].on}`
-                      : `/days/attendance/${studentId}`
-                  }
-                />
-              ) : null}
-            </Row>
-            <Stack>
-              <Heading level={2}>{t('followUp.story')}</Heading>
-              <Entries entries={followUp.entries} />
-            </Stack>
-            {mayTalk(studentId) ? (
-              <ChangeForm key={`${followUp.id}:${followUp.step}`} followUp={followUp} />
-            ) : (
-              <Words size="small" colour="soft">
-                {t('followUp.lookOnly')}
-              </Words>
-            )}
-          </Page>
-        );
-      }}
+      {(followUp) => (
+        <Page sheet>
+          <BackLink href="/talk" label={t('places.talk')} />
+          <Stack space={0.25}>
+            <Words size="small" colour="soft">
+              {[nameOf(followUp.studentId), ...(followUp.courseTitle ? [followUp.courseTitle] : [])].join(
+                ' · ',
+              )}
+            </Words>
+            <Heading level={1}>{followUp.title}</Heading>
+          </Stack>
+          <Now followUp={followUp} />
+          <Register followUp={followUp} />
+          <Steps followUp={followUp} />
+          <WaysOn followUp={followUp} />
+          <Stack>
+            <Heading level={2}>{t('followUp.story')}</Heading>
+            <Entries entries={followUp.entries} />
+          </Stack>
+          {mayTalk(followUp.studentId) ? (
+            <ChangeForm key={`${followUp.id}:${followUp.step}`} followUp={followUp} />
+          ) : (
+            <Words size="small" colour="soft">
+              {t('followUp.lookOnly')}
+            </Words>
+          )}
+        </Page>
+      )}
     </Loaded>
   );
 }
+
+const own = StyleSheet.create({
+  people: { flexDirection: 'row', alignItems: 'center', gap: 6 },
+});

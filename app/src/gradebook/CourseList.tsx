@@ -3,7 +3,20 @@ import { useTranslation } from 'react-i18next';
 import type { CourseSummary } from '@cadro/contract';
 import { useChildren, useFormat } from '../household';
 import { SourceDown } from '../sources';
-import { Heading, Loaded, OutLink, Page, Quiet, Row, RowLink, Span, Stack, WayOn, Words } from '../ui';
+import {
+  styles,
+  Heading,
+  Loaded,
+  OutLink,
+  Page,
+  Quiet,
+  Row,
+  RowLink,
+  Span,
+  Stack,
+  WayOn,
+  Words,
+} from '../ui';
 import { reportAddress, useCoursesQuery } from './api';
 import { looseEndWords, spanWords, standardsWords } from './words';
 
@@ -35,8 +48,8 @@ function CourseRow({ course, selected }: { course: CourseSummary; selected: bool
       selected={selected}
     >
       <Stack space={0.5}>
-        <Row style={{ justifyContent: 'space-between', alignItems: 'baseline' }}>
-          <Words size="matter" bold style={{ flexShrink: 1 }}>
+        <Row style={styles.apartBase}>
+          <Words size="matter" bold style={styles.shrink}>
             {course.title}
           </Words>
           {posted ? (
@@ -49,8 +62,8 @@ function CourseRow({ course, selected }: { course: CourseSummary; selected: bool
         {posted ? (
           <Span figures={figures} scale={scale} target={course.target} label={spanWords(t, format, course)} />
         ) : null}
-        <Row style={{ justifyContent: 'space-between' }}>
-          <Words size="small" colour={needsYou ? 'plum' : 'soft'} bold={needsYou} style={{ flexShrink: 1 }}>
+        <Row style={styles.apart}>
+          <Words size="small" colour={needsYou ? 'plum' : 'soft'} bold={needsYou} style={styles.shrink}>
             {below}
           </Words>
           {posted ? (

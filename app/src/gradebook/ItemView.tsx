@@ -3,6 +3,7 @@ import { View } from 'react-native';
 import type { ItemDetail } from '@cadro/contract';
 import { useChildren, useFormat, useMeQuery } from '../household';
 import {
+  styles,
   BackLink,
   Frame,
   frameOf,
@@ -199,6 +200,46 @@ function Next({ item }: { item: ItemDetail }) {
   );
 }
 
+/** Everything that happened with it, in order. */
+function Story({ item }: { item: ItemDetail }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const { data: me } = useMeQuery();
+  const columns = (['when', 'state', 'earned', 'possible', 'late'] as const).map((name) =>
+    t(`course.csv.${name}`),
+  );
+  const rows = () =>
+    item.history.map(({ at, status, earned, late }) => [
+      at,
+      t(`item.states.${status}`),
+      earned,
+      item.possible,
+      t(late ? 'save.yes' : 'save.no'),
+    ]);
+  return (
+    <View style={styles.gap8}>
+      <Heading level={2}>{t('item.story')}</Heading>
+      <StoryLine points={storyPoints(t, format, item, me?.now ?? '')} />
+      {item.history.length > 0 ? (
+        <SaveCsv name={t('course.csv.story', { work: item.title })} columns={columns} rows={rows} />
+      ) : null}
+    </View>
+  );
+}
+
+function Title({ item }: { item: ItemDetail }) {
+  const { nameOf } = useChildren();
+  const { studentId, title, teacher } = item.course;
+  return (
+    <Stack space={0.5}>
+      <Words size="small" colour="soft">
+        {[nameOf(studentId), title, ...(teacher ? [teacher.name] : [])].join(' · ')}
+      </Words>
+      <Heading level={1}>{item.title}</Heading>
+    </Stack>
+  );
+}
+
 /** One assignment: how it stands, its story, the teacher's words, what it asks for, what comes next. */
 export function ItemView({
   studentId,
@@ -212,54 +253,19 @@ export function ItemView({
   const { t } = useTranslation();
   const format = useFormat();
   const query = useItemQuery({ studentId, itemId });
-  const { data: me } = useMeQuery();
-  const { nameOf } = useChildren();
   return (
     <Loaded query={query}>
       {(item) => (
         <Page sheet>
           <BackLink href={`/courses/${studentId}/${courseId}`} label={item.course.title} />
-          <Stack space={0.5}>
-            <Words size="small" colour="soft">
-              {[
-                nameOf(studentId),
-                item.course.title,
-                ...(item.course.teacher ? [item.course.teacher.name] : []),
-              ].join(' · ')}
-            </Words>
-            <Heading level={1}>{item.title}</Heading>
-          </Stack>
+          <Title item={item} />
           <State item={item} />
           <Stack>
             <Heading level={2}>{t('item.words')}</Heading>
             <Comments studentId={item.course.studentId} comments={item.comments} none={t('item.noWords')} />
           </Stack>
           <Next item={item} />
-          <View style={{ gap: 8 }}>
-            <Heading level={2}>{t('item.story')}</Heading>
-            <StoryLine points={storyPoints(t, format, item, me?.now ?? '')} />
-            {item.history.length > 0 ? (
-              <SaveCsv
-                name={t('course.csv.story', { work: item.title })}
-                columns={[
-                  t('course.csv.when'),
-                  t('course.csv.state'),
-                  t('course.csv.earned'),
-                  t('course.csv.possible'),
-                  t('course.csv.late'),
-                ]}
-                rows={() =>
-                  item.history.map(({ at, status, earned, late }) => [
-                    at,
-                    t(`item.states.${status}`),
-                    earned,
-                    item.possible,
-                    t(late ? 'save.yes' : 'save.no'),
-                  ])
-                }
-              />
-            ) : null}
-          </View>
+          <Story item={item} />
           <Effect item={item} />
           <Judged item={item} />
           <About item={item} />

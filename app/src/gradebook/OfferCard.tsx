@@ -3,13 +3,13 @@ import { View } from 'react-native';
 import type { ReadOffer } from '@cadro/contract';
 import { creditWords } from './words';
 import { useChildren, useFormat } from '../household';
-import { Action, Quietly, Row, Stack, usePalette, Words } from '../ui';
+import { themed, Action, Quietly, Row, Stack, Words } from '../ui';
 import { useAnswerOfferMutation } from './api';
 
 /** The teacher's words with those an offer was read from set apart. */
 export function OfferedWords({ text, offers }: { text: string; offers: readonly ReadOffer[] }) {
   const { t } = useTranslation();
-  const palette = usePalette();
+  const looks = useLooks();
   const cuts = offers
     .filter(({ answer }) => answer !== 'dismissed')
     .map(({ quote }) => ({ start: text.indexOf(quote), end: text.indexOf(quote) + quote.length }))
@@ -27,7 +27,7 @@ export function OfferedWords({ text, offers }: { text: string; offers: readonly 
       {open}
       {parts.map(({ key, words, marked }) =>
         marked ? (
-          <Words key={key} bold style={{ backgroundColor: palette.sand }}>
+          <Words key={key} bold style={looks.quoted}>
             {words}
           </Words>
         ) : (
@@ -87,3 +87,7 @@ export function OfferCard({
     </Stack>
   );
 }
+
+const useLooks = themed((palette) => ({
+  quoted: { backgroundColor: palette.sand },
+}));

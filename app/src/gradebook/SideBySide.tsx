@@ -3,6 +3,8 @@ import { useTranslation } from 'react-i18next';
 import type { CourseFigures, CourseSummary, Scale } from '@cadro/contract';
 import { useChildren, useFormat } from '../household';
 import {
+  styles,
+  themed,
   Frame,
   Heading,
   Loaded,
@@ -12,7 +14,6 @@ import {
   SaveCsv,
   Span,
   Stack,
-  useWide,
   WayOn,
   WidePage,
   Words,
@@ -66,8 +67,8 @@ function CourseSpan({ course, from }: { course: CourseSummary; from: number }) {
   return (
     <RowLink href={`/courses/${course.studentId}/${course.id}`} label={`${course.title}. ${said} ${below}`}>
       <Stack space={0.5}>
-        <Row style={{ justifyContent: 'space-between', alignItems: 'baseline' }}>
-          <Words bold style={{ flexShrink: 1 }}>
+        <Row style={styles.apartBase}>
+          <Words bold style={styles.shrink}>
             {course.title}
           </Words>
           {drawn ? (
@@ -101,12 +102,67 @@ function commonFrom(courses: readonly CourseSummary[]): number {
   return Math.max(0, Math.floor((Math.min(100, ...known) - 5) / 10) * 10);
 }
 
+function SpansCsv({ courses }: { courses: readonly CourseSummary[] }) {
+  const { t } = useTranslation();
+  const { nameOf } = useChildren();
+  return (
+    <SaveCsv
+      name={t('side.title')}
+      columns={[
+        t('side.child'),
+        t('terms.csv.course'),
+        t('course.csv.figure'),
+        t('side.outOf'),
+        t('terms.csv.letter'),
+        t('course.left'),
+        t('course.madeUp'),
+        t('side.open'),
+      ]}
+      rows={() =>
+        courses.map(({ studentId, title, figures, scale }) => [
+          nameOf(studentId),
+          title,
+          figures?.posted ?? null,
+          scale.outOf,
+          figures?.letter ?? null,
+          figures?.ifLeft ?? null,
+          figures?.ifMadeUp ?? null,
+          figures?.looseEnds.length ?? null,
+        ])
+      }
+    />
+  );
+}
+
+/** A child's courses under each other. */
+function ChildSpans({
+  name,
+  courses,
+  from,
+}: {
+  name: string;
+  courses: readonly CourseSummary[];
+  from: number;
+}) {
+  const { t } = useTranslation();
+  const looks = useLooks();
+  return (
+    <View style={looks.one}>
+      <Heading level={2}>{name}</Heading>
+      {courses.length === 0 ? <Quiet>{t('courses.none')}</Quiet> : null}
+      {courses.map((course) => (
+        <CourseSpan key={course.id} course={course} from={from} />
+      ))}
+    </View>
+  );
+}
+
 /** All courses of all children at once, in spans of one measure. */
 export function SideBySide() {
   const { t } = useTranslation();
+  const looks = useLooks();
   const query = useCoursesQuery();
-  const { shown, nameOf } = useChildren();
-  const wide = useWide();
+  const { shown } = useChildren();
   return (
     <Loaded query={query}>
       {({ courses }) => {
@@ -118,57 +174,25 @@ export function SideBySide() {
             <WayOn label={t('side.back')} href="/courses" />
             <Heading level={1}>{t('side.title')}</Heading>
             <Words colour="soft">{t('side.lead', { from })}</Words>
-            <View
-              style={{
-                flexDirection: wide ? 'row' : 'column',
-                gap: wide ? 32 : 16,
-                alignItems: 'flex-start',
-              }}
-            >
-              {shown.map((child) => {
-                const theirs = own.filter(({ studentId }) => studentId === child.id);
-                return (
-                  <View
-                    key={child.id}
-                    style={{ width: wide ? undefined : '100%', flex: wide ? 1 : undefined }}
-                  >
-                    <Heading level={2}>{child.givenName}</Heading>
-                    {theirs.length === 0 ? <Quiet>{t('courses.none')}</Quiet> : null}
-                    {theirs.map((course) => (
-                      <CourseSpan key={course.id} course={course} from={from} />
-                    ))}
-                  </View>
-                );
-              })}
+            <View style={looks.pair}>
+              {shown.map(({ id, givenName }) => (
+                <ChildSpans
+                  key={id}
+                  name={givenName}
+                  courses={own.filter(({ studentId }) => studentId === id)}
+                  from={from}
+                />
+              ))}
             </View>
-            <SaveCsv
-              name={t('side.title')}
-              columns={[
-                t('side.child'),
-                t('terms.csv.course'),
-                t('course.csv.figure'),
-                t('side.outOf'),
-                t('terms.csv.letter'),
-                t('course.left'),
-                t('course.madeUp'),
-                t('side.open'),
-              ]}
-              rows={() =>
-                own.map(({ studentId, title, figures, scale }) => [
-                  nameOf(studentId),
-                  title,
-                  figures?.posted ?? null,
-                  scale.outOf,
-                  figures?.letter ?? null,
-                  figures?.ifLeft ?? null,
-                  figures?.ifMadeUp ?? null,
-                  figures?.looseEnds.length ?? null,
-                ])
-              }
-            />
+            <SpansCsv courses={own} />
           </WidePage>
         );
       }}
     </Loaded>
   );
 }
+
+const useLooks = themed((palette, wide) => ({
+  pair: { flexDirection: wide ? 'row' : 'column', gap: wide ? 32 : 16, alignItems: 'flex-start' },
+  one: { ...(wide ? { flex: 1 } : { width: '100%' }) },
+}));

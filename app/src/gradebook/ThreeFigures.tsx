@@ -1,8 +1,8 @@
-import { View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { CourseFigures, Scale } from '@cadro/contract';
 import { useFormat } from '../household';
-import { Row, Words } from '../ui';
+import { styles, Row, Words } from '../ui';
 
 /** If left, posted, if made up: written out under the span, in its order. */
 export function ThreeFigures({ figures, scale }: { figures: CourseFigures; scale: Scale }) {
@@ -24,10 +24,10 @@ export function ThreeFigures({ figures, scale }: { figures: CourseFigures; scale
     { key: 'madeUp', value: say(ifMadeUp), word: t('course.madeUp'), colour: rises ? 'teal' : 'ink' },
   ] as const;
   return (
-    <Row style={{ alignItems: 'flex-start' }}>
+    <Row style={styles.top}>
       {columns.map(({ key, value, word, colour }) => (
-        <View key={key} style={{ flex: 1 }}>
-          <Words bold colour={colour} style={{ fontSize: 24, lineHeight: 28 }}>
+        <View key={key} style={styles.fill}>
+          <Words bold colour={colour} style={own.great}>
             {value}
           </Words>
           <Words size="small" colour="soft">
@@ -38,3 +38,7 @@ export function ThreeFigures({ figures, scale }: { figures: CourseFigures; scale
     </Row>
   );
 }
+
+const own = StyleSheet.create({
+  great: { fontSize: 24, lineHeight: 28 },
+});

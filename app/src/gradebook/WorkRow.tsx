@@ -3,7 +3,7 @@ import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { ItemSummary, Scale } from '@cadro/contract';
 import { useFormat } from '../household';
-import { Frame, frameOf, Row, RowLink, Words } from '../ui';
+import { styles, Frame, frameOf, Row, RowLink, Words } from '../ui';
 import { gainWords, stateWords, worthWords } from './words';
 
 /** One work: its frame with its word, when it was due, and worth or earned, never confused. */
@@ -27,11 +27,11 @@ export function WorkRow({ item, scale, href }: { item: ItemSummary; scale: Scale
       href={href}
       label={`${item.title}. ${parts.join(', ')}. ${[worth, gain].filter(Boolean).join('. ')}`}
     >
-      <Row space={1.5} style={{ alignItems: 'flex-start' }}>
-        <View style={{ paddingTop: 2 }}>
+      <Row space={1.5} style={styles.top}>
+        <View style={styles.above2}>
           <Frame kind={frameOf(item.state.status, kind)} needsYou={needsYou} />
         </View>
-        <View style={{ flex: 1 }}>
+        <View style={styles.fill}>
           <Words bold>{item.title}</Words>
           <Words size="small" colour={needsYou ? 'plum' : 'soft'}>
             {parts.join(' · ')}

@@ -11,35 +11,18 @@ const numberWords: Readonly<Record<string, readonly string[]>> = {
 export const dayGiven = (text: string | undefined, usual: string): string =>
   text && isDate(text) ? text : usual;
 
-/**
- * Numbers, days and times in the reader's language and the school's zone. `when` is an instant or a
- * `YYYY-MM-DD`; `now` is the server's instant.
- */
-export function makeFormat(language: string, timeZone: string, now: string) {
-  // A calendar date has no zone: it is read and shown in the same one.
-  const instant = (when: string) => new Date(isDate(when) ? `${when}T12:00:00Z` : when);
-  const dated = (when: string, options: Intl.DateTimeFormatOptions) =>
-    new Intl.DateTimeFormat(language === 'en' ? 'en-GB' : language, {
-      ...options,
-      timeZone: isDate(when) ? 'UTC' : timeZone,
-    }).format(instant(when));
-  const dateOf = (when: string): string => (isDate(when) ? when : dateIn(timeZone, instant(when)));
-  const daysBetween = (from: string, to: string): number =>
-    differenceInCalendarDays(parseISO(dateOf(to)), parseISO(dateOf(from)));
+/** A calendar date has no zone: it is read and shown in the same one. */
+const instant = (when: string): Date => new Date(isDate(when) ? `${when}T12:00:00Z` : when);
+/** English as it is written outside of America: the day before the month. */
+const localeOf = (language: string): string => (language === 'en' ? 'en-GB' : language);
+
+/** Numbers as the reader writes them. */
+function numbersIn(language: string) {
   const number = (value: number, least: number, most: number) =>
     new Intl.NumberFormat(language, { minimumFractionDigits: least, maximumFractionDigits: most }).format(
       value,
     );
-  const time = (when: string) => dated(when, { hour: '2-digit', minute: '2-digit' });
-  const relative = (when: string) => {
-    const days = daysBetween(now, when);
-    if (Math.abs(days) > 7) return dated(when, { day: 'numeric', month: 'short' });
-    return new Intl.RelativeTimeFormat(language, { numeric: 'auto' }).format(days, 'day');
-  };
   return {
-    today: dateOf(now),
-    dateOf,
-    daysBetween,
     /** On a course's scale, with its decimals; an en dash where there is none. */
     figure: (value: number | null, decimals: number) =>
       value === null ? '–' : number(roundHalfAway(value, decimals), decimals, decimals),
@@ -48,35 +31,70 @@ export function makeFormat(language: string, timeZone: string, now: string) {
     small: (count: number) => numberWords[language]?.[count - 1] ?? number(count, 0, 0),
     percent: (fraction: number) =>
       new Intl.NumberFormat(language, { style: 'percent', maximumFractionDigits: 1 }).format(fraction),
-    day: (when: string) => dated(when, { weekday: 'short', day: 'numeric', month: 'short' }),
-    dayLong: (when: string) => dated(when, { weekday: 'long', day: 'numeric', month: 'long' }),
-    month: (when: string) => dated(when, { month: 'long', year: 'numeric' }),
+    list: (values: readonly string[]) =>
+      new Intl.ListFormat(language, { type: 'conjunction' }).format(values),
+  };
+}
+
+/** Days and times, each written for itself. */
+function datesIn(language: string, timeZone: string) {
+  const dated = (options: Intl.DateTimeFormatOptions) => (when: string) =>
+    new Intl.DateTimeFormat(localeOf(language), {
+      ...options,
+      timeZone: isDate(when) ? 'UTC' : timeZone,
+    }).format(instant(when));
+  const time = { hour: '2-digit', minute: '2-digit' } as const;
+  const day = { weekday: 'short', day: 'numeric', month: 'short' } as const;
+  return {
+    time: dated(time),
+    day: dated(day),
+    dayTime: dated({ ...day, ...time }),
+    dayLong: dated({ weekday: 'long', day: 'numeric', month: 'long' }),
+    month: dated({ month: 'long', year: 'numeric' }),
+    dayOfYear: dated({ day: 'numeric', month: 'long' }),
+    dayAndYear: dated({ day: 'numeric', month: 'long', year: 'numeric' }),
+    short: dated({ day: 'numeric', month: 'short' }),
     /** '19–25 Oct': two days and what lies between them. */
     span: (from: string, to: string) =>
-      new Intl.DateTimeFormat(language === 'en' ? 'en-GB' : language, {
+      new Intl.DateTimeFormat(localeOf(language), {
         day: 'numeric',
         month: 'short',
         timeZone: 'UTC',
       }).formatRange(instant(from), instant(to)),
+  };
+}
+
+/**
+ * Numbers, days and times in the reader's language and the school's zone. `when` is an instant or a
+ * `YYYY-MM-DD`; `now` is the server's instant.
+ */
+export function makeFormat(language: string, timeZone: string, now: string) {
+  const { dayOfYear, dayAndYear, short, ...dates } = datesIn(language, timeZone);
+  const dateOf = (when: string): string => (isDate(when) ? when : dateIn(timeZone, instant(when)));
+  const today = dateOf(now);
+  const daysBetween = (from: string, to: string): number =>
+    differenceInCalendarDays(parseISO(dateOf(to)), parseISO(dateOf(from)));
+  /** 'today', 'yesterday', 'in 3 days'; beyond a week the date. */
+  const relative = (when: string) => {
+    const days = daysBetween(now, when);
+    if (Math.abs(days) > 7) return short(when);
+    return new Intl.RelativeTimeFormat(language, { numeric: 'auto' }).format(days, 'day');
+  };
+  return {
+    ...numbersIn(language),
+    ...dates,
+    today,
+    dateOf,
+    daysBetween,
+    relative,
     /** With its year where that is not this one. */
     date: (when: string) =>
-      dated(when, {
-        day: 'numeric',
-        month: 'long',
-        ...(dateOf(when).slice(0, 4) === dateOf(now).slice(0, 4) ? {} : { year: 'numeric' }),
-      }),
-    dayTime: (when: string) =>
-      dated(when, { weekday: 'short', day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' }),
-    time,
+      dateOf(when).slice(0, 4) === today.slice(0, 4) ? dayOfYear(when) : dayAndYear(when),
     /** '16:40' today, 'yesterday, 16:40', '12 Oct, 16:40'. */
     recent: (when: string) =>
-      [...(daysBetween(now, when) === 0 ? [] : [relative(when)]), time(when)].join(', '),
-    /** 'today', 'yesterday', 'in 3 days'; beyond a week the date. */
-    relative,
-    list: (values: readonly string[]) =>
-      new Intl.ListFormat(language, { type: 'conjunction' }).format(values),
+      [...(daysBetween(now, when) === 0 ? [] : [relative(when)]), dates.time(when)].join(', '),
     /** The date some days after today. */
-    daysAhead: (days: number) => daysAfter(dateOf(now), days),
+    daysAhead: (days: number) => daysAfter(today, days),
   };
 }
 export type Format = ReturnType<typeof makeFormat>;

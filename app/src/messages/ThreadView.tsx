@@ -1,14 +1,14 @@
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { useChildren, useFormat } from '../household';
-import { BackLink, Heading, LinkAction, Loaded, Page, Quiet, Stack, usePalette, Words } from '../ui';
+import { styles, themed, BackLink, Heading, LinkAction, Loaded, Page, Quiet, Stack, Words } from '../ui';
 import { useThreadQuery } from './api';
 
 /** All letters with one teacher about one child, oldest first. */
 export function ThreadView({ threadId }: { threadId: string }) {
   const { t } = useTranslation();
   const format = useFormat();
-  const palette = usePalette();
+  const looks = useLooks();
   const query = useThreadQuery(threadId, { pollingInterval: 15_000 });
   const { nameOf, mayTalk } = useChildren();
   return (
@@ -23,17 +23,9 @@ export function ThreadView({ threadId }: { threadId: string }) {
             <Heading level={1}>{teacher.name}</Heading>
           </Stack>
           {messages.length === 0 ? <Quiet>{t('message.empty')}</Quiet> : null}
-          <View role="list" style={{ gap: 16 }}>
+          <View role="list" style={styles.gap16}>
             {messages.map(({ id, author, fromTeacher, text, at, state }) => (
-              <View
-                key={id}
-                role="listitem"
-                style={{
-                  borderLeftWidth: 3,
-                  borderColor: fromTeacher ? palette.teal : palette.line,
-                  paddingLeft: 14,
-                }}
-              >
+              <View key={id} role="listitem" style={[looks.letter, fromTeacher && looks.fromTeacher]}>
                 <Words size="small" colour={state === 'failed' ? 'plum' : 'soft'}>
                   {[
                     author,
@@ -56,3 +48,8 @@ export function ThreadView({ threadId }: { threadId: string }) {
     </Loaded>
   );
 }
+
+const useLooks = themed((palette) => ({
+  letter: { borderLeftWidth: 3, borderColor: palette.line, paddingLeft: 14 },
+  fromTeacher: { borderColor: palette.teal },
+}));

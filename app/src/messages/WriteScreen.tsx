@@ -5,7 +5,7 @@ import { useTranslation } from 'react-i18next';
 import { useFollowUpQuery } from '../followups/api';
 import { useChildren, useFormat, useMeQuery } from '../household';
 import { problemWords } from '../i18n';
-import { Action, BackLink, Field, Heading, Loaded, Page, Quiet, RowLink, Stack, Words } from '../ui';
+import { styles, Action, BackLink, Field, Heading, Loaded, Page, Quiet, RowLink, Stack, Words } from '../ui';
 import { useSendMutation, useTeachersQuery } from './api';
 import { draftFor, type Draft } from './draft';
 
@@ -111,7 +111,7 @@ function TeachersOf({ studentId }: { studentId: string }) {
                 </Words>
               </RowLink>
             ) : (
-              <View key={id} style={{ paddingVertical: 12 }}>
+              <View key={id} style={styles.around12}>
                 <Words colour="soft">{name}</Words>
                 <Words size="small" colour="soft">
                   {[...courseTitles, t('message.noContact')].join(' · ')}

@@ -102,31 +102,51 @@ const ofChildren = (brief: Brief, ids: ReadonlySet<string>): Brief => ({
   freshness: brief.freshness.filter(({ studentIds }) => studentIds.some((id) => ids.has(id))),
 });
 
-function BriefList({
-  brief,
+/** How many matters there are, and as of when. */
+function BriefTitle({ brief, count }: { brief: Brief; count: number }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const { data: me } = useMeQuery();
+  const readAt = brief.freshness.flatMap((source) => (source.readAt ? [source.readAt] : [])).sort()[0];
+  const when = readAt ? format.recent(readAt) : t('shell.neverRead');
+  return (
+    <Stack space={0.25}>
+      <Heading level={1}>
+        {t('brief.title', { count, number: format.small(count), name: me?.givenName ?? '' })}
+      </Heading>
+      <Words colour="soft">{[format.dayLong(brief.asOf), t('shell.readAt', { when })].join(' · ')}</Words>
+      {brief.freshness.map((source) => (
+        <SourceDown key={source.sourceName} freshness={source} />
+      ))}
+      <MailReturned />
+    </Stack>
+  );
+}
+
+interface Choosing {
+  readonly selected: string | null;
+  readonly onSelect: ((key: string) => void) | null;
+}
+
+function Matters({
+  matters,
+  label,
+  leads,
   selected,
   onSelect,
 }: {
-  brief: Brief;
-  selected: string | null;
-  onSelect: ((key: string) => void) | null;
-}) {
-  const { t } = useTranslation();
-  const format = useFormat();
-  const wide = useWide();
-  const { data: me } = useMeQuery();
-  const readAt = brief.freshness.flatMap((source) => (source.readAt ? [source.readAt] : [])).sort()[0];
-  // Words to read are no things to do: they stand below, and are not counted.
-  const wrote = brief.matters.filter(({ kind }) => kind === 'comment');
-  const needing = brief.matters.filter(({ kind }) => kind !== 'comment');
-  const count = needing.length;
-  const rows = (matters: readonly Matter[], label: string) => (
+  matters: readonly Matter[];
+  label: string;
+  /** Whether the first of them is the first of the page. */
+  leads: boolean;
+} & Choosing) {
+  return (
     <View role="list" aria-label={label}>
-      {matters.map((matter) => (
+      {matters.map((matter, index) => (
         <View key={matter.key} role="listitem">
           <MatterRow
             matter={matter}
-            first={matter === needing[0]}
+            first={leads && index === 0}
             selected={matter.key === selected}
             onSelect={onSelect && (() => onSelect(matter.key))}
           />
@@ -134,32 +154,24 @@ function BriefList({
       ))}
     </View>
   );
+}
+
+function BriefList({ brief, ...choosing }: { brief: Brief } & Choosing) {
+  const { t } = useTranslation();
+  const wide = useWide();
+  // Words to read are no things to do: they stand below, and are not counted.
+  const wrote = brief.matters.filter(({ kind }) => kind === 'comment');
+  const needing = brief.matters.filter(({ kind }) => kind !== 'comment');
   return (
     <Page>
-      <Stack space={0.25}>
-        <Heading level={1}>
-          {t('brief.title', { count, number: format.small(count), name: me?.givenName ?? '' })}
-        </Heading>
-        <Words colour="soft">
-          {[
-            format.dayLong(brief.asOf),
-            t('shell.readAt', {
-              when: readAt ? format.recent(readAt) : t('shell.neverRead'),
-            }),
-          ].join(' · ')}
-        </Words>
-        {brief.freshness.map((source) => (
-          <SourceDown key={source.sourceName} freshness={source} />
-        ))}
-        <MailReturned />
-      </Stack>
-      {count === 0 ? <Words>{t('brief.quiet')}</Words> : null}
-      {rows(needing, t('brief.matters'))}
+      <BriefTitle brief={brief} count={needing.length} />
+      {needing.length === 0 ? <Words>{t('brief.quiet')}</Words> : null}
+      <Matters matters={needing} label={t('brief.matters')} leads {...choosing} />
       <GoodNews brief={brief} />
       {wrote.length > 0 ? (
         <View>
           <Heading level={2}>{t('brief.wrote')}</Heading>
-          {rows(wrote, t('brief.wrote'))}
+          <Matters matters={wrote} label={t('brief.wrote')} leads={false} {...choosing} />
         </View>
       ) : null}
       <InHand brief={brief} />

@@ -3,7 +3,7 @@ import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { ComingDay } from '@cadro/contract';
 import { useChildren, useFormat } from '../household';
-import { Row, Stack, Words } from '../ui';
+import { styles, Row, Stack, Words } from '../ui';
 
 /** What is due, day by day; how many things fall on one day is said, since that is a warning of its own. */
 export function ComingList({ days, most }: { days: readonly ComingDay[]; most: number }) {
@@ -15,7 +15,7 @@ export function ComingList({ days, most }: { days: readonly ComingDay[]; most: n
     <Stack space={1.5}>
       {days.map(({ on, items }) => (
         <View key={on}>
-          <Row style={{ justifyContent: 'space-between' }}>
+          <Row style={styles.apart}>
             <Words size="small" bold>{`${format.day(on)}, ${format.relative(on)}`}</Words>
             <Words size="small" colour="soft">
               {t('brief.things', { count: items.length })}
@@ -32,7 +32,7 @@ export function ComingList({ days, most }: { days: readonly ComingDay[]; most: n
           ))}
           {items.length > most ? (
             <Link href="/work">
-              <Words size="small" style={{ textDecorationLine: 'underline' }}>
+              <Words size="small" style={styles.underlined}>
                 {t('brief.more', { count: items.length - most })}
               </Words>
             </Link>

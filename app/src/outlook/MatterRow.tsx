@@ -3,7 +3,18 @@ import { useTranslation } from 'react-i18next';
 import type { Matter } from '@cadro/contract';
 import { useLanguage } from '../alerts';
 import { useChildren, useFormat } from '../household';
-import { Heading, LinkAction, Row, selectedRow, Stack, usePalette, WayOn, Words } from '../ui';
+import {
+  styles,
+  themed,
+  Heading,
+  LinkAction,
+  Row,
+  selectedRow,
+  Stack,
+  usePalette,
+  WayOn,
+  Words,
+} from '../ui';
 import { matterWords } from './matterWords';
 
 interface MatterRowProps {
@@ -18,6 +29,7 @@ interface MatterRowProps {
 export function MatterRow({ matter, first, selected, onSelect }: MatterRowProps) {
   const { t } = useTranslation();
   const format = useFormat();
+  const looks = useLooks();
   const palette = usePalette();
   const { all, nameOf, mayTalk } = useChildren();
   const language = useLanguage();
@@ -31,8 +43,8 @@ export function MatterRow({ matter, first, selected, onSelect }: MatterRowProps)
   });
   const text = (
     <Stack space={0.5}>
-      <Row style={{ justifyContent: 'space-between' }}>
-        <Words size="small" style={{ flexShrink: 1 }}>
+      <Row style={styles.apart}>
+        <Words size="small" style={styles.shrink}>
           <Words size="small" bold>
             {nameOf(matter.studentId)}
           </Words>
@@ -47,15 +59,7 @@ export function MatterRow({ matter, first, selected, onSelect }: MatterRowProps)
     </Stack>
   );
   return (
-    <View
-      style={{
-        borderTopWidth: 1,
-        borderColor: palette.line,
-        paddingVertical: 14,
-        gap: 10,
-        ...(selected ? selectedRow(palette) : {}),
-      }}
-    >
+    <View style={[looks.matter, selected && selectedRow(palette)]}>
       {onSelect ? (
         <Pressable role="button" aria-pressed={selected} onPress={onSelect}>
           {text}
@@ -73,3 +77,7 @@ export function MatterRow({ matter, first, selected, onSelect }: MatterRowProps)
     </View>
   );
 }
+
+const useLooks = themed((palette) => ({
+  matter: { borderTopWidth: 1, borderColor: palette.line, paddingVertical: 14, gap: 10 },
+}));

@@ -1,10 +1,24 @@
 import { FlashList } from '@shopify/flash-list';
 import { useDeferredValue, useMemo, useState } from 'react';
-import { View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { Work } from '@cadro/contract';
 import { useChildren, useFormat } from '../household';
-import { Heading, LinkAction, Loaded, margin, Page, Panes, Quiet, Row, Stack, useWide, Words } from '../ui';
+import {
+  styles,
+  themed,
+  Heading,
+  LinkAction,
+  Loaded,
+  margin,
+  Page,
+  Panes,
+  Quiet,
+  Row,
+  Stack,
+  useWide,
+  Words,
+} from '../ui';
 import { useWorkQuery } from './api';
 import { arrangeWork, isNarrow, keyOf, linesOf, searchOf, type Line } from './work/arrangeWork';
 import { PickBar } from './work/PickBar';
@@ -18,8 +32,8 @@ function Head({ line }: { line: Exclude<Line, { is: 'row' }> }) {
   const format = useFormat();
   if (line.is === 'part') {
     return (
-      <View style={{ paddingTop: 28, paddingBottom: 4 }}>
-        <Row style={{ justifyContent: 'space-between', alignItems: 'baseline' }}>
+      <View style={own.group}>
+        <Row style={styles.apartBase}>
           <Heading level={2}>{t(`work.groups.${line.group}`)}</Heading>
           <Words colour="soft">{String(line.count)}</Words>
         </Row>
@@ -31,7 +45,7 @@ function Head({ line }: { line: Exclude<Line, { is: 'row' }> }) {
   }
   const day = line.on ? format.day(line.on) : '';
   return (
-    <View style={{ paddingTop: 16 }}>
+    <View style={own.filters}>
       <Words bold>
         {line.count > 2
           ? t('work.cluster', { count: line.count, day })
@@ -80,6 +94,7 @@ function WorkList({ whole }: { whole: Work }) {
   const { t } = useTranslation();
   const format = useFormat();
   const wide = useWide();
+  const looks = useLooks();
   const work = useShown(whole);
   const [filter, change] = useWorkFilter();
   const [pickedKeys, setPicked] = useState<ReadonlySet<string>>(new Set());
@@ -98,7 +113,7 @@ function WorkList({ whole }: { whole: Work }) {
     setPicked(next);
   };
   const header = (
-    <Stack space={2} style={{ paddingTop: wide ? 28 : 8 }}>
+    <Stack space={2} style={looks.head}>
       <Top work={work} />
       {wide ? null : <WorkOffers few offers={work.offers} />}
       <WorkFilters rows={work.rows} filter={filter} onChange={change} />
@@ -106,7 +121,7 @@ function WorkList({ whole }: { whole: Work }) {
     </Stack>
   );
   return (
-    <View style={{ flex: 1 }}>
+    <View style={styles.fill}>
       <FlashList
         data={lines}
         keyExtractor={({ key }) => key}
@@ -125,7 +140,7 @@ function WorkList({ whole }: { whole: Work }) {
         }
         extraData={pickedKeys}
         ListHeaderComponent={header}
-        contentContainerStyle={{ paddingHorizontal: margin, paddingBottom: 40 }}
+        contentContainerStyle={own.list}
         tabIndex={0}
       />
       {picked.length > 0 ? <PickBar picked={picked} onClear={() => setPicked(new Set())} /> : null}
@@ -160,3 +175,13 @@ export function WorkScreen() {
 }
 
 const OffersShown = ({ whole }: { whole: Work }) => <WorkOffers offers={useShown(whole).offers} />;
+
+const own = StyleSheet.create({
+  group: { paddingTop: 28, paddingBottom: 4 },
+  filters: { paddingTop: 16 },
+  list: { paddingHorizontal: margin, paddingBottom: 40 },
+});
+
+const useLooks = themed((palette, wide) => ({
+  head: { paddingTop: wide ? 28 : 8 },
+}));

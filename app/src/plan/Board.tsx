@@ -1,19 +1,24 @@
 import {
   DndContext,
+  type DragCancelEvent,
+  type DragEndEvent,
+  type DragOverEvent,
   DragOverlay,
+  type DragStartEvent,
   KeyboardSensor,
   MouseSensor,
   TouchSensor,
+  type UniqueIdentifier,
   useDroppable,
   useSensor,
   useSensors,
 } from '@dnd-kit/core';
-import { useState, type ReactNode } from 'react';
+import { useState, type CSSProperties, type ReactNode } from 'react';
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { Evening, Plan, PlannedTask } from '@cadro/contract';
 import { useFormat } from '../household';
-import { Row, Stack, usePalette, useWide, Words } from '../ui';
+import { styles, Row, Stack, usePalette, useWide, Words } from '../ui';
 import { useChangeTaskMutation, useSetEveningsMutation } from './api';
 import { MinutesField } from './FreeTime';
 import { Card, Lifted, nowhere } from './TaskCard';
@@ -26,15 +31,9 @@ function Place({ id, children }: { id: string; children: ReactNode }) {
     <div
       ref={setNodeRef}
       style={{
-        display: 'flex',
-        flexDirection: 'column',
-        gap: 8,
-        padding: 12,
-        borderRadius: 6,
+        ...place,
         border: `1px solid ${isOver ? palette.ink : palette.line}`,
         background: isOver ? palette.sand : 'transparent',
-        minHeight: 56,
-        boxSizing: 'border-box',
       }}
     >
       {children}
@@ -68,8 +67,8 @@ function EveningPlace({
         : t('plan.used', { used, free: minutes });
   return (
     <Place id={date}>
-      <Row style={{ justifyContent: 'space-between', alignItems: 'flex-start' }}>
-        <View style={{ flex: 1 }}>
+      <Row style={styles.apartTop}>
+        <View style={styles.fill}>
           <Words bold>{format.day(date)}</Words>
           <Words size="small" colour={used > minutes ? 'plum' : 'soft'}>
             {room}
@@ -92,63 +91,98 @@ function EveningPlace({
   );
 }
 
-/** The evenings of the coming fortnight with what stands on them; cards are dragged by hand or by keys. */
-export function Board({ studentId, plan, may }: { studentId: string; plan: Plan; may: boolean }) {
+/** What a lifted card says to a screen reader on its way. */
+function useSaid(plan: Plan) {
   const { t } = useTranslation();
   const format = useFormat();
-  const wide = useWide();
-  const [change] = useChangeTaskMutation();
-  const [lifted, setLifted] = useState<string | number | null>(null);
-  const onEvening = (date: string | null) => plan.tasks.filter(({ evening }) => evening === date);
-  const titleOf = (id: string | number) => plan.tasks.find(({ itemId }) => itemId === id)?.title ?? '';
-  const placeOf = (id: string | number | undefined) =>
+  const titleOf = (id: UniqueIdentifier) => plan.tasks.find(({ itemId }) => itemId === id)?.title ?? '';
+  const placeOf = (id: UniqueIdentifier | undefined) =>
     id === undefined || id === nowhere ? t('plan.nowhere') : format.day(String(id));
   const said = (
     what: 'lifted' | 'over' | 'placed' | 'cancelled',
-    id: string | number,
-    over?: string | number,
+    id: UniqueIdentifier,
+    over?: UniqueIdentifier,
   ) => t(`plan.announce.${what}`, { title: titleOf(id), where: placeOf(over) });
-  const longest = Math.max(...plan.evenings.map(({ minutes }) => minutes));
-  const seen = plan.evenings.filter(
-    ({ date, minutes, exception }) => minutes > 0 || exception || onEvening(date).length > 0,
-  );
-  const arrows = useArrows([nowhere, ...seen.map(({ date }) => date)]);
+  const accessibility = {
+    screenReaderInstructions: { draggable: t('plan.how') },
+    announcements: {
+      onDragStart: ({ active }: DragStartEvent) => said('lifted', active.id),
+      onDragOver: ({ active, over }: DragOverEvent) => said('over', active.id, over?.id),
+      onDragEnd: ({ active, over }: DragEndEvent) => said('placed', active.id, over?.id),
+      onDragCancel: ({ active }: DragCancelEvent) => said('cancelled', active.id),
+    },
+  };
+  return { accessibility, titleOf };
+}
+
+/** A card from where it is lifted to where it is laid down, by mouse, finger or keys. */
+function useDragging(studentId: string, plan: Plan, places: readonly string[]) {
+  const [change] = useChangeTaskMutation();
+  const [lifted, setLifted] = useState<UniqueIdentifier | null>(null);
+  const arrows = useArrows(places);
   const sensors = useSensors(
     useSensor(MouseSensor, { activationConstraint: { distance: 4 } }),
     useSensor(TouchSensor, { activationConstraint: { delay: 120, tolerance: 8 } }),
     useSensor(KeyboardSensor, { coordinateGetter: arrows.coordinates, scrollBehavior: 'auto' }),
   );
-  const laidDown = () => {
+  const onDragStart = ({ active }: DragStartEvent) => {
+    setLifted(active.id);
+    arrows.startAt(active.data.current?.['evening'] ?? nowhere);
+  };
+  const onDragCancel = () => {
     setLifted(null);
     arrows.startAt(null);
   };
+  const onDragEnd = ({ active, over }: DragEndEvent) => {
+    onDragCancel();
+    const task = plan.tasks.find(({ itemId }) => itemId === active.id);
+    const evening = over && over.id !== nowhere ? String(over.id) : null;
+    if (over && task && (task.evening !== evening || task.movedFrom)) {
+      void change({ studentId, itemId: task.itemId, evening });
+    }
+  };
+  const dragging = {
+    sensors,
+    collisionDetection: arrows.collision,
+    onDragStart,
+    onDragCancel,
+    onDragEnd,
+  };
+  return { lifted, dragging };
+}
+
+/** What stands on no evening yet. */
+function Unplaced({ children }: { children: readonly ReactNode[] }) {
+  const { t } = useTranslation();
   return (
-    <DndContext
-      sensors={sensors}
-      collisionDetection={arrows.collision}
-      accessibility={{
-        screenReaderInstructions: { draggable: t('plan.how') },
-        announcements: {
-          onDragStart: ({ active }) => said('lifted', active.id),
-          onDragOver: ({ active, over }) => said('over', active.id, over?.id),
-          onDragEnd: ({ active, over }) => said('placed', active.id, over?.id),
-          onDragCancel: ({ active }) => said('cancelled', active.id),
-        },
-      }}
-      onDragStart={({ active }) => {
-        setLifted(active.id);
-        arrows.startAt(active.data.current?.['evening'] ?? nowhere);
-      }}
-      onDragCancel={laidDown}
-      onDragEnd={({ active, over }) => {
-        laidDown();
-        const task = plan.tasks.find(({ itemId }) => itemId === active.id);
-        const evening = over && over.id !== nowhere ? String(over.id) : null;
-        if (over && task && (task.evening !== evening || task.movedFrom)) {
-          void change({ studentId, itemId: task.itemId, evening });
-        }
-      }}
-    >
+    <Stack space={1}>
+      <Words bold>{t('plan.unplaced')}</Words>
+      <Place id={nowhere}>
+        {children.length === 0 ? (
+          <Words size="small" colour="soft">
+            {t('plan.noRoom')}
+          </Words>
+        ) : null}
+        {children}
+      </Place>
+    </Stack>
+  );
+}
+
+/** The evenings of the coming fortnight with what stands on them; cards are dragged by hand or by keys. */
+export function Board({ studentId, plan, may }: { studentId: string; plan: Plan; may: boolean }) {
+  const { t } = useTranslation();
+  const wide = useWide();
+  const { accessibility, titleOf } = useSaid(plan);
+  const onEvening = (date: string | null) => plan.tasks.filter(({ evening }) => evening === date);
+  const longest = Math.max(...plan.evenings.map(({ minutes }) => minutes));
+  const seen = plan.evenings.filter(
+    ({ date, minutes, exception }) => minutes > 0 || exception || onEvening(date).length > 0,
+  );
+  const { lifted, dragging } = useDragging(studentId, plan, [nowhere, ...seen.map(({ date }) => date)]);
+  const same = { studentId, may, longest };
+  return (
+    <DndContext {...dragging} accessibility={accessibility}>
       <Stack space={2}>
         {may && plan.tasks.length > 0 ? (
           <Words size="small" colour="soft">
@@ -156,36 +190,15 @@ export function Board({ studentId, plan, may }: { studentId: string; plan: Plan;
           </Words>
         ) : null}
         {plan.tasks.length > 0 ? (
-          <Stack space={1}>
-            <Words bold>{t('plan.unplaced')}</Words>
-            <Place id={nowhere}>
-              {onEvening(null).length === 0 ? (
-                <Words size="small" colour="soft">
-                  {t('plan.noRoom')}
-                </Words>
-              ) : null}
-              {onEvening(null).map((task) => (
-                <Card key={task.itemId} studentId={studentId} task={task} may={may} longest={longest} />
-              ))}
-            </Place>
-          </Stack>
+          <Unplaced>
+            {onEvening(null).map((task) => (
+              <Card key={task.itemId} task={task} {...same} />
+            ))}
+          </Unplaced>
         ) : null}
-        <div
-          style={{
-            display: 'grid',
-            gap: 12,
-            gridTemplateColumns: wide ? 'repeat(auto-fill, minmax(300px, 1fr))' : 'minmax(0, 1fr)',
-          }}
-        >
+        <div style={wide ? beside : below}>
           {seen.map((evening) => (
-            <EveningPlace
-              key={evening.date}
-              studentId={studentId}
-              evening={evening}
-              tasks={onEvening(evening.date)}
-              may={may}
-              longest={longest}
-            />
+            <EveningPlace key={evening.date} evening={evening} tasks={onEvening(evening.date)} {...same} />
           ))}
         </div>
       </Stack>
@@ -195,3 +208,15 @@ export function Board({ studentId, plan, may }: { studentId: string; plan: Plan;
     </DndContext>
   );
 }
+
+const below: CSSProperties = { display: 'grid', gap: 12, gridTemplateColumns: 'minmax(0, 1fr)' };
+const beside: CSSProperties = { ...below, gridTemplateColumns: 'repeat(auto-fill, minmax(300px, 1fr))' };
+const place: CSSProperties = {
+  display: 'flex',
+  flexDirection: 'column',
+  gap: 8,
+  padding: 12,
+  borderRadius: 6,
+  minHeight: 56,
+  boxSizing: 'border-box',
+};

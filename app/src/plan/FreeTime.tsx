@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { Plan } from '@cadro/contract';
 import { useFormat } from '../household';
@@ -32,7 +32,7 @@ export function MinutesField({
     else if (value !== minutes) onSave(value);
   };
   return (
-    <View style={{ width: 96 }} onBlur={save}>
+    <View style={own.figure} onBlur={save}>
       <Field
         label={label}
         hidden={hidden ?? false}
@@ -95,3 +95,7 @@ export function FreeTime({ studentId, plan }: { studentId: string; plan: Plan })
     </Stack>
   );
 }
+
+const own = StyleSheet.create({
+  figure: { width: 96 },
+});

@@ -1,19 +1,19 @@
-import { View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { useChildren, useFormat } from '../household';
-import { Heading, Loaded, Row, Stack, Tick, usePalette, WayOn, WidePage, Words } from '../ui';
+import { themed, Heading, Loaded, Row, Stack, Tick, WayOn, WidePage, Words } from '../ui';
 import { useChangeTaskMutation, usePlanQuery } from './api';
 
 /** The plan as the child is shown it: which evening holds what, and a tick. No figures, and nothing else around it. */
 export function ShownPlan({ studentId }: { studentId: string }) {
   const { t } = useTranslation();
   const format = useFormat();
-  const palette = usePalette();
+  const looks = useLooks();
   const { nameOf, mayTalk } = useChildren();
   const query = usePlanQuery(studentId);
   const [change] = useChangeTaskMutation();
   return (
-    <View role="main" style={{ flex: 1, backgroundColor: palette.paper, height: '100%' }}>
+    <View role="main" style={looks.page}>
       <Loaded query={query}>
         {(plan) => {
           const days = plan.evenings
@@ -27,7 +27,7 @@ export function ShownPlan({ studentId }: { studentId: string }) {
                 <Stack key={date} space={0.5}>
                   <Heading level={2}>{format.dayLong(date)}</Heading>
                   {tasks.map(({ itemId, title, courseTitle, minutes, doneAt }) => (
-                    <Row key={itemId} space={0.5} style={{ paddingLeft: 12 }}>
+                    <Row key={itemId} space={0.5} style={own.inset12}>
                       {mayTalk(studentId) ? (
                         <Tick
                           label={t('plan.done', { title })}
@@ -35,7 +35,7 @@ export function ShownPlan({ studentId }: { studentId: string }) {
                           onChange={(done) => void change({ studentId, itemId, done })}
                         />
                       ) : null}
-                      <View style={{ flex: 1, paddingVertical: 8 }}>
+                      <View style={own.task}>
                         <Words
                           size="matter"
                           bold
@@ -59,3 +59,12 @@ export function ShownPlan({ studentId }: { studentId: string }) {
     </View>
   );
 }
+
+const own = StyleSheet.create({
+  inset12: { paddingLeft: 12 },
+  task: { flex: 1, paddingVertical: 8 },
+});
+
+const useLooks = themed((palette) => ({
+  page: { flex: 1, backgroundColor: palette.paper, height: '100%' },
+}));

@@ -1,9 +1,10 @@
 import { useDraggable } from '@dnd-kit/core';
-import { View } from 'react-native';
+import type { CSSProperties } from 'react';
+import { StyleSheet, View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { PlannedTask } from '@cadro/contract';
 import { useFormat } from '../household';
-import { Quietly, Row, Tick, touch, usePalette, Words } from '../ui';
+import { themed, Quietly, Row, Tick, touch, usePalette, Words } from '../ui';
 import { useChangeTaskMutation, useDropTaskMutation } from './api';
 import { MinutesField } from './FreeTime';
 
@@ -24,15 +25,7 @@ function Handle({ task }: { task: PlannedTask }) {
       {...listeners}
       type="button"
       aria-label={t('plan.handle', { title: task.title })}
-      style={{
-        width: touch,
-        height: touch,
-        border: 'none',
-        background: 'none',
-        cursor: isDragging ? 'grabbing' : 'grab',
-        touchAction: 'none',
-        color: 'inherit',
-      }}
+      style={{ ...handle, cursor: isDragging ? 'grabbing' : 'grab' }}
     >
       <svg width="20" height="20" viewBox="0 0 20 20" aria-hidden="true">
         {[5, 10, 15].map((y) => (
@@ -41,6 +34,37 @@ function Handle({ task }: { task: PlannedTask }) {
       </svg>
     </button>
   );
+}
+
+/** What is wrong with where it stands: past its day, moved by the plan, or longer than any evening. */
+function Warnings({ task, longest }: { task: PlannedTask; longest: number }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const { evening, deadline, movedFrom, doneAt, minutes } = task;
+  const late = deadline !== null && evening !== null && evening > deadline;
+  const tooLong = evening === null && doneAt === null && minutes > longest;
+  const warnings = [
+    ...(late ? [t('plan.late')] : []),
+    ...(movedFrom ? [t('plan.moved', { date: format.day(movedFrom) })] : []),
+    ...(tooLong ? [t('plan.tooLong')] : []),
+  ];
+  return warnings.map((words) => (
+    <Words key={words} size="small" colour="plum">
+      {words}
+    </Words>
+  ));
+}
+
+/** Its course, its minutes, what it brings, until when. */
+function useTaskLine({ courseTitle, minutes, gain, deadline }: PlannedTask): string {
+  const { t } = useTranslation();
+  const format = useFormat();
+  return [
+    courseTitle,
+    t('plan.minutes', { count: minutes }),
+    ...(gain >= 0.005 ? [t('plan.adds', { gain: format.amount(gain) })] : []),
+    ...(deadline ? [t('plan.until', { date: format.day(deadline) })] : []),
+  ].join(' · ');
 }
 
 /** A chosen work on its evening: ticked off, moved, or taken out. */
@@ -57,31 +81,13 @@ export function Card({
   longest: number;
 }) {
   const { t } = useTranslation();
-  const format = useFormat();
-  const palette = usePalette();
+  const looks = useLooks();
   const [change] = useChangeTaskMutation();
   const [drop] = useDropTaskMutation();
-  const { itemId, title, courseTitle, minutes, gain, deadline, evening, movedFrom, doneAt } = task;
-  const tooLong = evening === null && doneAt === null && minutes > longest;
-  const late = deadline !== null && evening !== null && evening > deadline;
-  const line = [
-    courseTitle,
-    t('plan.minutes', { count: minutes }),
-    ...(gain >= 0.005 ? [t('plan.adds', { gain: format.amount(gain) })] : []),
-    ...(deadline ? [t('plan.until', { date: format.day(deadline) })] : []),
-  ].join(' · ');
+  const { itemId, title, minutes, doneAt } = task;
+  const line = useTaskLine(task);
   return (
-    <Row
-      space={0.5}
-      style={{
-        alignItems: 'flex-start',
-        borderWidth: 1,
-        borderColor: palette.line,
-        borderRadius: 6,
-        backgroundColor: palette.sheet,
-        paddingLeft: 12,
-      }}
-    >
+    <Row space={0.5} style={looks.card}>
       {may ? (
         <Tick
           label={t('plan.done', { title })}
@@ -89,28 +95,14 @@ export function Card({
           onChange={(done) => void change({ studentId, itemId, done })}
         />
       ) : null}
-      <View style={{ flex: 1, paddingVertical: 10 }}>
+      <View style={own.what}>
         <Words bold>{title}</Words>
         <Words size="small" colour="soft">
           {line}
         </Words>
-        {late ? (
-          <Words size="small" colour="plum">
-            {t('plan.late')}
-          </Words>
-        ) : null}
-        {movedFrom ? (
-          <Words size="small" colour="plum">
-            {t('plan.moved', { date: format.day(movedFrom) })}
-          </Words>
-        ) : null}
-        {tooLong ? (
-          <Words size="small" colour="plum">
-            {t('plan.tooLong')}
-          </Words>
-        ) : null}
+        <Warnings task={task} longest={longest} />
         {may && doneAt === null ? (
-          <Row space={2} style={{ paddingTop: 4 }}>
+          <Row space={2} style={own.above4}>
             <MinutesField
               key={minutes}
               label={t('plan.minutesFor', { title })}
@@ -129,20 +121,44 @@ export function Card({
 
 /** What follows the hand while a card is moved. */
 export function Lifted({ title }: { title: string }) {
-  const palette = usePalette();
+  const looks = useLooks();
   return (
-    <View
-      style={{
-        alignSelf: 'flex-start',
-        width: 220,
-        padding: 12,
-        borderRadius: 6,
-        borderWidth: 2,
-        borderColor: palette.ink,
-        backgroundColor: palette.sheet,
-      }}
-    >
+    <View style={looks.lifted}>
       <Words bold>{title}</Words>
     </View>
   );
 }
+
+const own = StyleSheet.create({
+  what: { flex: 1, paddingVertical: 10 },
+  above4: { paddingTop: 4 },
+});
+
+const useLooks = themed((palette) => ({
+  card: {
+    alignItems: 'flex-start',
+    borderWidth: 1,
+    borderColor: palette.line,
+    borderRadius: 6,
+    backgroundColor: palette.sheet,
+    paddingLeft: 12,
+  },
+  lifted: {
+    alignSelf: 'flex-start',
+    width: 220,
+    padding: 12,
+    borderRadius: 6,
+    borderWidth: 2,
+    borderColor: palette.ink,
+    backgroundColor: palette.sheet,
+  },
+}));
+
+const handle: CSSProperties = {
+  width: touch,
+  height: touch,
+  border: 'none',
+  background: 'none',
+  touchAction: 'none',
+  color: 'inherit',
+};

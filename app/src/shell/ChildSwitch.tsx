@@ -1,13 +1,13 @@
-import { Pressable, ScrollView } from 'react-native';
+import { StyleSheet, Pressable, ScrollView } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { useMeQuery } from '../household';
 import { childChosen, useAppDispatch, useAppSelector } from '../store';
-import { touch, usePalette, Words } from '../ui';
+import { themed, touch, Words } from '../ui';
 
 /** Everyone, or one child; kept from place to place and from day to day. */
 export function ChildSwitch() {
   const { t } = useTranslation();
-  const palette = usePalette();
+  const looks = useLooks();
   const dispatch = useAppDispatch();
   const { data: me } = useMeQuery();
   const chosen = useAppSelector((state) => state.prefs.childId);
@@ -22,7 +22,7 @@ export function ChildSwitch() {
     <ScrollView
       horizontal
       showsHorizontalScrollIndicator={false}
-      style={{ flexShrink: 1, flexGrow: 0 }}
+      style={own.switch}
       role="radiogroup"
       aria-label={t('shell.children')}
     >
@@ -32,13 +32,7 @@ export function ChildSwitch() {
           role="radio"
           aria-checked={known === id}
           onPress={() => dispatch(childChosen(id))}
-          style={{
-            minHeight: touch,
-            justifyContent: 'center',
-            paddingHorizontal: 7,
-            borderBottomWidth: 3,
-            borderColor: known === id ? palette.ink : 'transparent',
-          }}
+          style={[looks.child, known === id && looks.chosen]}
         >
           <Words bold={known === id} colour={known === id ? 'ink' : 'soft'}>
             {name}
@@ -48,3 +42,18 @@ export function ChildSwitch() {
     </ScrollView>
   );
 }
+
+const own = StyleSheet.create({
+  switch: { flexShrink: 1, flexGrow: 0 },
+});
+
+const useLooks = themed((palette) => ({
+  child: {
+    minHeight: touch,
+    justifyContent: 'center',
+    paddingHorizontal: 7,
+    borderBottomWidth: 3,
+    borderColor: 'transparent',
+  },
+  chosen: { borderColor: palette.ink },
+}));

@@ -7,45 +7,35 @@ import { DemoClock, SourceStates } from '../sources';
 import { api, languageChosen, themeChosen, themes, useAppDispatch, useAppSelector } from '../store';
 import { Action, Choice, Heading, LinkAction, Page, Stack, useWide, WayOn, Words } from '../ui';
 
-export function Settings() {
+function Children() {
   const { t } = useTranslation();
-  const router = useRouter();
+  const { data: me } = useMeQuery();
+  return (
+    <Stack>
+      <Heading level={2}>{t('settings.children')}</Heading>
+      {(me?.children ?? []).map(({ id, givenName, familyName, schoolName, role }) => (
+        <Stack key={id} space={0.25}>
+          <Words bold>{`${givenName} ${familyName}`}</Words>
+          <Words size="small" colour="soft">{`${schoolName} · ${t(`settings.roles.${role}`)}`}</Words>
+        </Stack>
+      ))}
+      <LinkAction label={t('link.title')} href="/link" />
+    </Stack>
+  );
+}
+
+/** The language, also of what is sent; and the theme, of this browser alone. */
+function Looks() {
+  const { t } = useTranslation();
   const dispatch = useAppDispatch();
   const prefs = useAppSelector((state) => state.prefs);
-  const { data: me } = useMeQuery();
   const [changeMe] = useChangeMeMutation();
-  const [signOut] = useSignOutMutation();
-  const wide = useWide();
   const speak = (language: Language) => {
     dispatch(languageChosen(language));
     void changeMe({ language });
   };
-  const leave = async () => {
-    await signOut();
-    dispatch(api.util.resetApiState());
-    router.replace('/sign-in');
-  };
   return (
-    <Page>
-      <Heading level={1}>{t('settings.title')}</Heading>
-      <Words colour="soft">{me?.name ?? ''}</Words>
-      <Stack>
-        <Heading level={2}>{t('settings.children')}</Heading>
-        {(me?.children ?? []).map(({ id, givenName, familyName, schoolName, role }) => (
-          <Stack key={id} space={0.25}>
-            <Words bold>{`${givenName} ${familyName}`}</Words>
-            <Words size="small" colour="soft">{`${schoolName} · ${t(`settings.roles.${role}`)}`}</Words>
-          </Stack>
-        ))}
-        <LinkAction label={t('link.title')} href="/link" />
-      </Stack>
-      <Stack>
-        <Heading level={2}>{t('alerts.title')}</Heading>
-        <Words colour="soft">{t('alerts.settingsLead')}</Words>
-        <WayOn label={t('alerts.toRules')} href="/alerts/rules" />
-        <WayOn label={t('alerts.toDelivery')} href="/alerts/delivery" />
-      </Stack>
-      <SourceStates />
+    <>
       <Stack>
         <Heading level={2}>{t('settings.language')}</Heading>
         <Choice
@@ -64,6 +54,35 @@ export function Settings() {
           onChange={(value) => dispatch(themeChosen(value))}
         />
       </Stack>
+    </>
+  );
+}
+
+export function Settings() {
+  const { t } = useTranslation();
+  const router = useRouter();
+  const dispatch = useAppDispatch();
+  const { data: me } = useMeQuery();
+  const [signOut] = useSignOutMutation();
+  const wide = useWide();
+  const leave = async () => {
+    await signOut();
+    dispatch(api.util.resetApiState());
+    router.replace('/sign-in');
+  };
+  return (
+    <Page>
+      <Heading level={1}>{t('settings.title')}</Heading>
+      <Words colour="soft">{me?.name ?? ''}</Words>
+      <Children />
+      <Stack>
+        <Heading level={2}>{t('alerts.title')}</Heading>
+        <Words colour="soft">{t('alerts.settingsLead')}</Words>
+        <WayOn label={t('alerts.toRules')} href="/alerts/rules" />
+        <WayOn label={t('alerts.toDelivery')} href="/alerts/delivery" />
+      </Stack>
+      <SourceStates />
+      <Looks />
       {wide ? null : <DemoClock />}
       <Action label={t('settings.out')} onPress={() => void leave()} />
     </Page>

@@ -1,36 +1,22 @@
 import { Link, Slot, usePathname } from 'expo-router';
-import { Pressable, View } from 'react-native';
+import { Pressable, StyleSheet, View, type ViewStyle } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { AlertsLink } from '../alerts';
 import { DemoClock } from '../sources';
-import { gap, Icon, margin, Mark, places, usePalette, useWide, Words, type PlaceName } from '../ui';
+import { styles, themed, gap, Icon, margin, Mark, places, useWide, Words, type PlaceName } from '../ui';
 import { ChildSwitch } from './ChildSwitch';
 
 const placeOf = (path: string): string => path.split('/')[1] ?? '';
 
 function PlaceLink({ name, wide, active }: { name: PlaceName; wide: boolean; active: boolean }) {
   const { t } = useTranslation();
-  const palette = usePalette();
-  const edge = wide
-    ? {
-        borderLeftWidth: 3,
-        paddingVertical: 10,
-        paddingHorizontal: 12,
-        flexDirection: 'row' as const,
-        gap: 12,
-      }
-    : { borderTopWidth: 3, paddingTop: 8, flex: 1, alignItems: 'center' as const, gap: 2 };
+  const looks = useLooks();
   return (
     <Link href={`/${name}`} asChild>
       <Pressable
         role="link"
         {...(active ? { 'aria-current': 'page' as const } : {})}
-        style={{
-          minHeight: 52,
-          alignItems: 'center',
-          borderColor: active ? palette.ink : 'transparent',
-          ...edge,
-        }}
+        style={StyleSheet.flatten([looks.place, active && looks.here])}
       >
         <Icon name={name} active={active} />
         <Words size={wide ? 'text' : 'small'} bold={active} colour={active ? 'ink' : 'soft'}>
@@ -43,41 +29,26 @@ function PlaceLink({ name, wide, active }: { name: PlaceName; wide: boolean; act
 
 function Places({ wide }: { wide: boolean }) {
   const { t } = useTranslation();
-  const palette = usePalette();
+  const looks = useLooks();
   const here = placeOf(usePathname());
   const links = places.map((name) => <PlaceLink key={name} name={name} wide={wide} active={here === name} />);
   if (wide) {
     return (
-      <View
-        role="navigation"
-        aria-label={t('places.label')}
-        style={{ width: 200, borderRightWidth: 1, borderColor: palette.line, padding: 16, gap: 4 }}
-      >
-        <View style={{ flexDirection: 'row', gap: 10, alignItems: 'center', padding: 12, paddingBottom: 20 }}>
+      <View role="navigation" aria-label={t('places.label')} style={looks.rail}>
+        <View style={own.brand}>
           <Mark />
           <Words size="matter" bold>
             Cadro
           </Words>
         </View>
         {links}
-        <View style={{ flex: 1 }} />
+        <View style={styles.fill} />
         <DemoClock />
       </View>
     );
   }
   return (
-    <View
-      role="navigation"
-      aria-label={t('places.label')}
-      style={{
-        flexDirection: 'row',
-        backgroundColor: palette.sheet,
-        borderTopWidth: 1,
-        borderColor: palette.line,
-        paddingHorizontal: gap,
-        paddingBottom: gap,
-      }}
-    >
+    <View role="navigation" aria-label={t('places.label')} style={looks.foot}>
       {links}
     </View>
   );
@@ -86,14 +57,11 @@ function Places({ wide }: { wide: boolean }) {
 function Header() {
   const { t } = useTranslation();
   return (
-    <View
-      role="banner"
-      style={{ flexDirection: 'row', alignItems: 'center', paddingHorizontal: margin, paddingTop: 8, gap: 4 }}
-    >
+    <View role="banner" style={own.top}>
       <ChildSwitch />
-      <View style={{ flex: 1 }} />
+      <View style={styles.fill} />
       <AlertsLink />
-      <Link href="/settings" aria-label={t('shell.settings')} style={{ padding: 8 }}>
+      <Link href="/settings" aria-label={t('shell.settings')} style={own.account}>
         <Icon name="settings" />
       </Link>
     </View>
@@ -103,20 +71,13 @@ function Header() {
 /** The frame around every screen: places below on a phone, in a rail on a wide screen; the child switch above. */
 export function Shell() {
   const wide = useWide();
-  const palette = usePalette();
+  const looks = useLooks();
   return (
-    <View
-      style={{
-        flex: 1,
-        flexDirection: wide ? 'row' : 'column',
-        backgroundColor: palette.paper,
-        height: '100%',
-      }}
-    >
+    <View style={looks.shell}>
       {wide ? <Places wide /> : null}
-      <View style={{ flex: 1 }}>
+      <View style={styles.fill}>
         <Header />
-        <View role="main" style={{ flex: 1 }}>
+        <View role="main" style={styles.fill}>
           <Slot />
         </View>
       </View>
@@ -124,3 +85,30 @@ export function Shell() {
     </View>
   );
 }
+
+const own = StyleSheet.create({
+  brand: { flexDirection: 'row', gap: 10, alignItems: 'center', padding: 12, paddingBottom: 20 },
+  top: { flexDirection: 'row', alignItems: 'center', paddingHorizontal: margin, paddingTop: 8, gap: 4 },
+  account: { padding: 8 },
+});
+
+/** Where the mark of the place one is at stands: at its side in the rail, above it in the foot. */
+const edgeOf = (wide: boolean): ViewStyle =>
+  wide
+    ? { borderLeftWidth: 3, paddingVertical: 10, paddingHorizontal: 12, flexDirection: 'row', gap: 12 }
+    : { borderTopWidth: 3, paddingTop: 8, flex: 1, gap: 2 };
+
+const useLooks = themed((palette, wide) => ({
+  place: { minHeight: 52, alignItems: 'center', borderColor: 'transparent', ...edgeOf(wide) },
+  here: { borderColor: palette.ink },
+  rail: { width: 200, borderRightWidth: 1, borderColor: palette.line, padding: 16, gap: 4 },
+  foot: {
+    flexDirection: 'row',
+    backgroundColor: palette.sheet,
+    borderTopWidth: 1,
+    borderColor: palette.line,
+    paddingHorizontal: gap,
+    paddingBottom: gap,
+  },
+  shell: { flex: 1, flexDirection: wide ? 'row' : 'column', backgroundColor: palette.paper, height: '100%' },
+}));

@@ -1,5 +1,6 @@
+import { styles } from './styles';
 import { Link, type Href } from 'expo-router';
-import { View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { Icon } from './Icons';
 import { useWide } from './Layout';
@@ -11,11 +12,15 @@ export function BackLink({ href, label }: { href: Href; label: string }) {
   const { t } = useTranslation();
   if (useWide()) return null;
   return (
-    <Link href={href} aria-label={`${t('shell.back')}: ${label}`} style={{ alignSelf: 'flex-start' }}>
-      <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8, minHeight: touch }}>
+    <Link href={href} aria-label={`${t('shell.back')}: ${label}`} style={styles.ownWidth}>
+      <View style={own.back}>
         <Icon name="back" active />
         <Words colour="soft">{label}</Words>
       </View>
     </Link>
   );
 }
+
+const own = StyleSheet.create({
+  back: { flexDirection: 'row', alignItems: 'center', gap: 8, minHeight: touch },
+});

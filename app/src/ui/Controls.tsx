@@ -1,7 +1,9 @@
+import { themed } from './themed';
+import { styles } from './styles';
 import { Button, Input } from '@rneui/themed';
 import { Link, type Href } from 'expo-router';
 import { useId, type ReactNode } from 'react';
-import { Pressable, View, type TextStyle, type ViewStyle } from 'react-native';
+import { StyleSheet, Pressable, View, type TextStyle, type ViewStyle } from 'react-native';
 import { font, gap, sizes, touch, type Palette } from './palette';
 import { usePalette } from './Theme';
 import { Words } from './Words';
@@ -16,6 +18,7 @@ interface ActionProps {
 }
 
 export function Action({ label, onPress, main, busy, disabled }: ActionProps) {
+  const looks = useLooks();
   const palette = usePalette();
   return (
     <Button
@@ -25,12 +28,12 @@ export function Action({ label, onPress, main, busy, disabled }: ActionProps) {
       loading={busy ?? false}
       type={main ? 'solid' : 'outline'}
       color={palette.ink}
-      titleStyle={{ color: main ? palette.paper : palette.ink }}
+      titleStyle={main ? looks.onInk : looks.ink}
       loadingProps={{ color: main ? palette.paper : palette.ink }}
-      disabledStyle={{ backgroundColor: 'transparent', borderColor: palette.line, borderWidth: 1 }}
-      disabledTitleStyle={{ color: palette.soft }}
+      disabledStyle={looks.disabled}
+      disabledTitleStyle={looks.soft}
       buttonStyle={main ? { backgroundColor: palette.ink } : { borderColor: palette.ink, borderWidth: 1 }}
-      containerStyle={{ alignSelf: 'flex-start' }}
+      containerStyle={styles.ownWidth}
     />
   );
 }
@@ -57,24 +60,9 @@ export function WayOn({ label, href }: { label: string; href: Href }) {
 
 /** As a dark or drawn button, but an address one can open in a new window. */
 export function LinkAction({ label, href, main }: { label: string; href: Href; main?: boolean }) {
-  const palette = usePalette();
+  const looks = useLooks();
   return (
-    <Link
-      href={href}
-      style={{
-        fontFamily: font,
-        fontWeight: '600',
-        ...sizes.text,
-        color: main ? palette.paper : palette.ink,
-        backgroundColor: main ? palette.ink : 'transparent',
-        borderWidth: 1,
-        borderColor: palette.ink,
-        borderRadius: 6,
-        paddingHorizontal: 16,
-        paddingVertical: 10,
-        alignSelf: 'flex-start',
-      }}
-    >
+    <Link href={href} style={[looks.action, main && looks.mainAction]}>
       {label}
     </Link>
   );
@@ -105,6 +93,7 @@ export function RowLink({
   /** Its line is drawn by what holds it. */
   bare?: boolean;
 }) {
+  const looks = useLooks();
   const palette = usePalette();
   return (
     <Link href={href} asChild>
@@ -112,13 +101,7 @@ export function RowLink({
         role="link"
         aria-label={label}
         {...(selected ? { 'aria-current': 'page' as const } : {})}
-        style={{
-          minHeight: touch,
-          paddingVertical: 12,
-          borderBottomWidth: bare ? 0 : 1,
-          borderColor: palette.line,
-          ...(selected ? selectedRow(palette) : {}),
-        }}
+        style={StyleSheet.flatten([looks.row, !bare && looks.ruled, selected && selectedRow(palette)])}
       >
         {children}
       </Pressable>
@@ -154,7 +137,7 @@ export function Field({
 }: FieldProps) {
   const id = useId();
   return (
-    <View style={{ gap: gap / 2 }}>
+    <View style={styles.gap4}>
       {hidden ? null : (
         <Words size="small" bold>
           {label}
@@ -197,9 +180,9 @@ interface ChoiceProps<V extends string> {
 
 /** One of a few, all in sight; the chosen one is filled and says so. */
 export function Choice<V extends string>({ label, titled, options, value, onChange }: ChoiceProps<V>) {
-  const palette = usePalette();
+  const looks = useLooks();
   const group = (
-    <View role="radiogroup" aria-label={label} style={{ flexDirection: 'row', flexWrap: 'wrap', gap }}>
+    <View role="radiogroup" aria-label={label} style={own.options}>
       {options.map((option) => {
         const chosen = option.value === value;
         return (
@@ -208,15 +191,7 @@ export function Choice<V extends string>({ label, titled, options, value, onChan
             role="radio"
             aria-checked={chosen}
             onPress={() => onChange(option.value)}
-            style={{
-              minHeight: touch,
-              justifyContent: 'center',
-              paddingHorizontal: 14,
-              borderRadius: 6,
-              borderWidth: 1,
-              borderColor: chosen ? palette.ink : palette.soft,
-              backgroundColor: chosen ? palette.ink : 'transparent',
-            }}
+            style={[looks.option, chosen && looks.chosen]}
           >
             <Words size="small" bold={chosen} colour={chosen ? 'paper' : 'ink'}>
               {option.label}
@@ -228,7 +203,7 @@ export function Choice<V extends string>({ label, titled, options, value, onChan
   );
   if (!titled) return group;
   return (
-    <View style={{ gap: gap / 2 }}>
+    <View style={styles.gap4}>
       <Words size="small" bold>
         {label}
       </Words>
@@ -236,3 +211,38 @@ export function Choice<V extends string>({ label, titled, options, value, onChan
     </View>
   );
 }
+
+const own = StyleSheet.create({
+  options: { flexDirection: 'row', flexWrap: 'wrap', gap },
+});
+
+const useLooks = themed((palette) => ({
+  onInk: { color: palette.paper },
+  ink: { color: palette.ink },
+  disabled: { backgroundColor: 'transparent', borderColor: palette.line, borderWidth: 1 },
+  soft: { color: palette.soft },
+  action: {
+    fontFamily: font,
+    fontWeight: '600',
+    ...sizes.text,
+    color: palette.ink,
+    borderWidth: 1,
+    borderColor: palette.ink,
+    borderRadius: 6,
+    paddingHorizontal: 16,
+    paddingVertical: 10,
+    alignSelf: 'flex-start',
+  },
+  mainAction: { color: palette.paper, backgroundColor: palette.ink },
+  row: { minHeight: touch, paddingVertical: 12 },
+  ruled: { borderBottomWidth: 1, borderColor: palette.line },
+  option: {
+    minHeight: touch,
+    justifyContent: 'center',
+    paddingHorizontal: 14,
+    borderRadius: 6,
+    borderWidth: 1,
+    borderColor: palette.soft,
+  },
+  chosen: { borderColor: palette.ink, backgroundColor: palette.ink },
+}));

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import Svg, { Rect } from 'react-native-svg';
 import { usePalette } from './Theme';
 
@@ -15,11 +15,7 @@ export function CostBar({ share, fraction, most }: { share: number; fraction: nu
   const whole = most > 0 ? (share / most) * width : 0;
   const filled = Math.min(1, Math.max(0, fraction)) * whole;
   return (
-    <View
-      aria-hidden
-      style={{ height: 10 }}
-      onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)}
-    >
+    <View aria-hidden style={own.bar} onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)}>
       {width > 0 ? (
         <Svg width={width} height={10}>
           <Rect x={0} y={1} width={filled} height={8} fill={palette.ink} />
@@ -37,3 +33,7 @@ export function CostBar({ share, fraction, most }: { share: number; fraction: nu
     </View>
   );
 }
+
+const own = StyleSheet.create({
+  bar: { height: 10 },
+});

@@ -1,6 +1,7 @@
-import { View } from 'react-native';
+import { themed } from './themed';
+import { StyleSheet, View } from 'react-native';
 import { gap } from './palette';
-import { usePalette } from './Theme';
+import {} from './Theme';
 import { Words } from './Words';
 
 export interface FormulaPart {
@@ -18,22 +19,12 @@ export interface FormulaPart {
  * without a grade dashed; the words say the same.
  */
 export function FormulaBar({ parts, label }: { parts: readonly FormulaPart[]; label: string }) {
-  const palette = usePalette();
+  const looks = useLooks();
   return (
-    <View role="img" aria-label={label} style={{ flexDirection: 'row', gap: gap / 2 }}>
+    <View role="img" aria-label={label} style={own.formula}>
       {parts.map(({ key, title, weight, value, stored }) => (
-        <View key={key} style={{ flexGrow: Math.max(weight, 1), flexBasis: 0, minWidth: 56, gap: 2 }}>
-          <View
-            style={{
-              minHeight: 32,
-              alignItems: 'center',
-              justifyContent: 'center',
-              borderWidth: 1.5,
-              borderStyle: value === null ? 'dashed' : 'solid',
-              borderColor: value === null ? palette.soft : palette.ink,
-              backgroundColor: stored ? palette.ink : 'transparent',
-            }}
-          >
+        <View key={key} style={[own.share, { flexGrow: Math.max(weight, 1) }]}>
+          <View style={[looks.part, value === null && looks.unknown, stored && looks.stored]}>
             <Words
               size="small"
               bold={value !== null}
@@ -50,3 +41,21 @@ export function FormulaBar({ parts, label }: { parts: readonly FormulaPart[]; la
     </View>
   );
 }
+
+const own = StyleSheet.create({
+  formula: { flexDirection: 'row', gap: gap / 2 },
+  share: { flexBasis: 0, minWidth: 56, gap: 2 },
+});
+
+const useLooks = themed((palette) => ({
+  part: {
+    minHeight: 32,
+    alignItems: 'center',
+    justifyContent: 'center',
+    borderWidth: 1.5,
+    borderStyle: 'solid',
+    borderColor: palette.ink,
+  },
+  unknown: { borderStyle: 'dashed', borderColor: palette.soft },
+  stored: { backgroundColor: palette.ink },
+}));

@@ -1,7 +1,16 @@
+import { styles } from './styles';
+import { themed } from './themed';
 import type { ReactNode } from 'react';
-import { ScrollView, useWindowDimensions, View, type StyleProp, type ViewStyle } from 'react-native';
+import {
+  StyleSheet,
+  ScrollView,
+  useWindowDimensions,
+  View,
+  type StyleProp,
+  type ViewStyle,
+} from 'react-native';
 import { gap, margin, wideFrom } from './palette';
-import { usePalette } from './Theme';
+import {} from './Theme';
 
 export const useWide = (): boolean => useWindowDimensions().width >= wideFrom;
 
@@ -29,39 +38,25 @@ export function Row({
   wrap?: boolean;
 }) {
   return (
-    <View
-      style={[
-        { flexDirection: 'row', alignItems: 'center', gap: space * gap },
-        wrap ? { flexWrap: 'wrap' } : null,
-        style,
-      ]}
-    >
+    <View style={[styles.row, styles.middle, wrap && styles.wrap, { gap: space * gap }, style]}>
       {children}
     </View>
   );
 }
 
 export function Line() {
-  const { line } = usePalette();
-  return <View style={{ height: 1, backgroundColor: line }} />;
+  const looks = useLooks();
+  return <View style={looks.line} />;
 }
 
 /** A screen's content: one column of readable width that scrolls by itself. */
 export function Page({ children, sheet }: { children: ReactNode; sheet?: boolean }) {
-  const palette = usePalette();
-  const wide = useWide();
+  const looks = useLooks();
   return (
     <ScrollView
       tabIndex={0} // a region that scrolls must be reached by the keyboard
-      style={{ flex: 1, backgroundColor: sheet && wide ? palette.sheet : palette.paper }}
-      contentContainerStyle={{
-        padding: margin,
-        paddingTop: wide ? 28 : 8,
-        paddingBottom: 40,
-        gap: 2 * gap,
-        maxWidth: 720,
-        width: '100%',
-      }}
+      style={[looks.page, sheet && looks.sheet]}
+      contentContainerStyle={[looks.content, looks.column]}
     >
       {children}
     </ScrollView>
@@ -70,20 +65,9 @@ export function Page({ children, sheet }: { children: ReactNode; sheet?: boolean
 
 /** A screen that uses all the room there is; on a phone like any other. */
 export function WidePage({ children }: { children: ReactNode }) {
-  const palette = usePalette();
-  const wide = useWide();
+  const looks = useLooks();
   return (
-    <ScrollView
-      tabIndex={0}
-      style={{ flex: 1, backgroundColor: palette.paper }}
-      contentContainerStyle={{
-        padding: margin,
-        paddingTop: wide ? 28 : 8,
-        paddingBottom: 40,
-        gap: 2 * gap,
-        maxWidth: 1440,
-      }}
-    >
+    <ScrollView tabIndex={0} style={looks.page} contentContainerStyle={[looks.content, looks.broad]}>
       {children}
     </ScrollView>
   );
@@ -100,19 +84,29 @@ export function Panes({
   /** The list is the heart; the detail stands beside it. */
   wideList?: boolean;
 }) {
-  const palette = usePalette();
+  const looks = useLooks();
   return (
-    <View style={{ flex: 1, flexDirection: 'row' }}>
-      <View
-        style={{
-          ...(wideList ? { flex: 3 } : { width: 440 }),
-          borderRightWidth: 1,
-          borderColor: palette.line,
-        }}
-      >
-        {list}
-      </View>
-      <View style={{ flex: wideList ? 2 : 1, backgroundColor: palette.sheet }}>{detail}</View>
+    <View style={own.panes}>
+      <View style={[looks.list, wideList ? looks.wideList : looks.narrowList]}>{list}</View>
+      <View style={[looks.detail, wideList && looks.besideList]}>{detail}</View>
     </View>
   );
 }
+
+const own = StyleSheet.create({
+  panes: { flex: 1, flexDirection: 'row' },
+});
+
+const useLooks = themed((palette, wide) => ({
+  line: { height: 1, backgroundColor: palette.line },
+  page: { flex: 1, backgroundColor: palette.paper },
+  sheet: wide ? { backgroundColor: palette.sheet } : {},
+  content: { padding: margin, paddingTop: wide ? 28 : 8, paddingBottom: 40, gap: 2 * gap },
+  column: { maxWidth: 720, width: '100%' },
+  broad: { maxWidth: 1440 },
+  list: { borderRightWidth: 1, borderColor: palette.line },
+  wideList: { flex: 3 },
+  narrowList: { width: 440 },
+  detail: { flex: 1, backgroundColor: palette.sheet },
+  besideList: { flex: 2 },
+}));

@@ -1,5 +1,6 @@
+import { styles } from './styles';
 import { createContext, useContext, type ReactNode } from 'react';
-import { View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import type { DateData } from 'react-native-calendars';
 // Its own file: the package's index brings lists and timelines along that nobody asked for.
 import Calendar from 'react-native-calendars/src/calendar';
@@ -12,9 +13,7 @@ const CellContext = createContext<Cell>(() => null);
 
 function Day({ date, state }: { date?: DateData; state?: string }) {
   const cell = useContext(CellContext);
-  return date ? (
-    <View style={{ alignSelf: 'stretch' }}>{cell(date.dateString, state === 'disabled')}</View>
-  ) : null;
+  return date ? <View style={own.stretch}>{cell(date.dateString, state === 'disabled')}</View> : null;
 }
 
 /** The names over the columns of a month, from Monday on; without the weekend where it is no column. */
@@ -26,9 +25,9 @@ export function Weekdays({ weekend = true }: { weekend?: boolean }) {
     name.format(new Date(Date.UTC(2026, 0, day))),
   );
   return (
-    <View aria-hidden style={{ flexDirection: 'row' }}>
+    <View aria-hidden style={styles.row}>
       {days.map((day) => (
-        <View key={day} style={{ flex: 1, alignItems: 'center' }}>
+        <View key={day} style={own.weekday}>
           <Words size="small" colour="soft">
             {day}
           </Words>
@@ -69,3 +68,8 @@ export function MonthGrid({ month, cell }: { month: string; cell: Cell }) {
     </CellContext.Provider>
   );
 }
+
+const own = StyleSheet.create({
+  stretch: { alignSelf: 'stretch' },
+  weekday: { flex: 1, alignItems: 'center' },
+});

@@ -1,13 +1,15 @@
+import { themed } from './themed';
+import { styles } from './styles';
 import { addMonths, format as stamp, parseISO } from 'date-fns';
 import { useState } from 'react';
-import { Pressable, View } from 'react-native';
+import { StyleSheet, Pressable, View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { Action } from './Controls';
 import { Quietly } from './SaveCsv';
 import { Row, Stack } from './Layout';
 import { MonthGrid } from './MonthGrid';
 import { touch } from './palette';
-import { usePalette } from './Theme';
+import {} from './Theme';
 import { Words } from './Words';
 
 interface PickDayProps {
@@ -39,7 +41,7 @@ function DayButton({
   disabled: boolean;
   onPress: () => void;
 }) {
-  const palette = usePalette();
+  const looks = useLooks();
   return (
     <Pressable
       role="button"
@@ -47,13 +49,7 @@ function DayButton({
       aria-pressed={chosen}
       disabled={disabled}
       onPress={onPress}
-      style={{
-        minHeight: touch,
-        alignItems: 'center',
-        justifyContent: 'center',
-        borderRadius: 6,
-        backgroundColor: chosen ? palette.ink : 'transparent',
-      }}
+      style={[looks.day, chosen && looks.chosen]}
     >
       <Words bold={chosen} colour={chosen ? 'paper' : disabled ? 'soft' : 'ink'}>
         {Number(on.slice(8))}
@@ -70,7 +66,7 @@ export function PickDay(props: PickDayProps) {
   const [month, setMonth] = useState((value ?? today).slice(0, 7));
   const move = (by: number) => setMonth(stamp(addMonths(parseISO(`${month}-01`), by), 'yyyy-MM'));
   return (
-    <View style={{ gap: 4 }}>
+    <View style={styles.gap4}>
       <Words size="small" bold>
         {label}
       </Words>
@@ -85,8 +81,8 @@ export function PickDay(props: PickDayProps) {
         {optional && value ? <Quietly label={t('pickDay.none')} onPress={() => onChange(null)} /> : null}
       </Row>
       {open ? (
-        <Stack space={0.5} style={{ maxWidth: 380 }}>
-          <Row style={{ justifyContent: 'space-between' }}>
+        <Stack space={0.5} style={own.month}>
+          <Row style={styles.apart}>
             <Quietly label={t('days.earlier')} onPress={() => move(-1)} />
             <Words bold>{monthName(`${month}-01`)}</Words>
             <Quietly label={t('days.later')} onPress={() => move(1)} />
@@ -95,7 +91,7 @@ export function PickDay(props: PickDayProps) {
             month={month}
             cell={(on, outside) =>
               outside ? (
-                <View style={{ minHeight: touch }} />
+                <View style={own.touch} />
               ) : (
                 <DayButton
                   on={on}
@@ -115,3 +111,13 @@ export function PickDay(props: PickDayProps) {
     </View>
   );
 }
+
+const own = StyleSheet.create({
+  month: { maxWidth: 380 },
+  touch: { minHeight: touch },
+});
+
+const useLooks = themed((palette) => ({
+  day: { minHeight: touch, alignItems: 'center', justifyContent: 'center', borderRadius: 6 },
+  chosen: { backgroundColor: palette.ink },
+}));

@@ -1,4 +1,5 @@
-import { Pressable } from 'react-native';
+import { styles } from './styles';
+import { StyleSheet, Pressable } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { csvOf, fileName, saveFile, type Cell } from './saveFile';
 import { touch } from './palette';
@@ -32,11 +33,15 @@ export function Quietly({ label, hint, onPress }: { label: string; hint?: string
       role="button"
       aria-label={hint ? `${label}: ${hint}` : label}
       onPress={onPress}
-      style={{ minHeight: touch, justifyContent: 'center', alignSelf: 'flex-start' }}
+      style={own.save}
     >
-      <Words size="small" bold style={{ textDecorationLine: 'underline' }}>
+      <Words size="small" bold style={styles.underlined}>
         {label}
       </Words>
     </Pressable>
   );
 }
+
+const own = StyleSheet.create({
+  save: { minHeight: touch, justifyContent: 'center', alignSelf: 'flex-start' },
+});

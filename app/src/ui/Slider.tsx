@@ -1,3 +1,4 @@
+import type { CSSProperties } from 'react';
 import { touch } from './palette';
 import { usePalette } from './Theme';
 
@@ -31,7 +32,9 @@ export function Slider({
       step={step}
       value={value}
       onChange={({ target }) => onChange(Number(target.value))}
-      style={{ width: '100%', height: touch, margin: 0, accentColor: palette.teal, cursor: 'pointer' }}
+      style={{ ...shape, accentColor: palette.teal }}
     />
   );
 }
+
+const shape: CSSProperties = { width: '100%', height: touch, margin: 0, cursor: 'pointer' };

@@ -1,9 +1,9 @@
 import { useState } from 'react';
-import { View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import Svg, { Line, Path, Rect, Text as SvgText } from 'react-native-svg';
 import type { CourseFigures, Scale } from '@cadro/contract';
 import { font } from './palette';
-import { spanDomain, spanSteps } from '@cadro/core';
+import { spanDomain, spanSteps, type Domain } from '@cadro/core';
 import { usePalette } from './Theme';
 
 interface SpanProps {
@@ -20,115 +20,128 @@ interface SpanProps {
 
 const edge = 3;
 
+/** Where a value of the scale stands, in points from the left. */
+type Across = (value: number) => number;
+const middle = 12;
+
+const across =
+  ({ from, to }: Domain, width: number): Across =>
+  (value) =>
+    edge + ((Math.min(to, Math.max(from, value)) - from) / (to - from)) * (width - 2 * edge);
+
+/** The rail; a short gap at its left says that the scale does not start at 0. */
+function Rail({ width, cut }: { width: number; cut: boolean }) {
+  const { line } = usePalette();
+  const drawn = { y1: middle, y2: middle, stroke: line, strokeWidth: 2 };
+  return (
+    <>
+      <Line x1={cut ? 14 : edge} x2={width - edge} {...drawn} />
+      {cut ? <Line x1={edge} x2={8} {...drawn} /> : null}
+    </>
+  );
+}
+
+function Upright({ at, colour, wide }: { at: number; colour: string; wide: number }) {
+  return <Line x1={at} x2={at} y1={middle - 8} y2={middle + 8} stroke={colour} strokeWidth={wide} />;
+}
+
+/** The fall above the rail and the rise below it, each ended by a tick where it is more than nothing. */
+function Bands({ figures, x }: { figures: CourseFigures; x: Across }) {
+  const palette = usePalette();
+  const { posted, ifLeft, ifMadeUp } = figures;
+  if (posted === null || ifLeft === null || ifMadeUp === null) return null;
+  const band = (to: number) => ({ x: x(ifLeft), width: Math.max(0, x(to) - x(ifLeft)), height: 6 });
+  return (
+    <>
+      <Rect {...band(posted)} y={middle - 6} fill={palette.plumBand} />
+      <Rect {...band(ifMadeUp)} y={middle} fill={palette.tealBand} />
+      {posted - ifLeft > 1e-9 ? <Upright at={x(ifLeft)} colour={palette.plum} wide={3} /> : null}
+      {ifMadeUp - ifLeft > 1e-9 ? <Upright at={x(ifMadeUp)} colour={palette.teal} wide={3} /> : null}
+    </>
+  );
+}
+
+/** The filled frame at posted, and the notch at the guardian's target. */
+function Marks({ posted, target, x }: { posted: number | null; target: number | null; x: Across }) {
+  const palette = usePalette();
+  return (
+    <>
+      {target !== null ? (
+        <Path
+          d={`M${x(target) - 6},${middle + 11}h12l-6,-9z`}
+          fill={palette.plum}
+          stroke={palette.paper}
+          strokeWidth={1}
+        />
+      ) : null}
+      {posted !== null ? (
+        <Rect
+          x={x(posted) - 5}
+          y={middle - 5}
+          width={10}
+          height={10}
+          fill={palette.ink}
+          stroke={palette.paper}
+          strokeWidth={1.5}
+        />
+      ) : null}
+    </>
+  );
+}
+
+function Letters({ steps, x, width }: { steps: ReturnType<typeof spanSteps>; x: Across; width: number }) {
+  const { soft } = usePalette();
+  return steps.map(({ at, label }) => (
+    <SvgText
+      key={at}
+      x={x(at)}
+      y={40}
+      textAnchor={x(at) > width - 12 ? 'end' : 'middle'}
+      fontSize={14}
+      fontFamily={font}
+      fill={soft}
+    >
+      {label}
+    </SvgText>
+  ));
+}
+
 /**
  * The span of a course: a rail on its scale with the letter steps as ticks and a filled frame at posted. Above
  * the rail the fall, from posted down to if left; below it the rise, from if left up to if made up, which may
  * end short of posted. A short gap in the rail at the left says that the scale does not start at 0.
  */
 export function Span({ figures, scale, label, large, from, target = null }: SpanProps) {
-  const palette = usePalette();
+  const { line } = usePalette();
   const [width, setWidth] = useState(0);
   const height = large ? 52 : 24;
-  const middle = 12;
   const own = spanDomain(figures, scale);
   const domain = from === undefined ? own : { ...own, from };
-  const x = (value: number) =>
-    edge +
-    ((Math.min(domain.to, Math.max(domain.from, value)) - domain.from) / (domain.to - domain.from)) *
-      (width - 2 * edge);
-  const { posted, ifLeft, ifMadeUp } = figures;
-  const bands = posted !== null && ifLeft !== null && ifMadeUp !== null;
+  const x = across(domain, width);
   const steps = spanSteps(scale, domain);
-  const tick = (value: number, colour: string) => (
-    <Line x1={x(value)} x2={x(value)} y1={middle - 8} y2={middle + 8} stroke={colour} strokeWidth={3} />
-  );
+  const inSight = target !== null && target <= domain.to && target >= domain.from ? target : null;
   return (
     <View
       role="img"
       aria-label={label}
-      style={{ height, width: '100%' }}
+      style={[shape.drawing, { height }]}
       onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)}
     >
       {width > 0 ? (
         <Svg width={width} height={height}>
-          <Line
-            x1={domain.from > 0 ? 14 : edge}
-            x2={width - edge}
-            y1={middle}
-            y2={middle}
-            stroke={palette.line}
-            strokeWidth={2}
-          />
-          {domain.from > 0 ? (
-            <Line x1={edge} x2={8} y1={middle} y2={middle} stroke={palette.line} strokeWidth={2} />
-          ) : null}
+          <Rail width={width} cut={domain.from > 0} />
           {steps.map((step) => (
-            <Line
-              key={step.at}
-              x1={x(step.at)}
-              x2={x(step.at)}
-              y1={middle - 8}
-              y2={middle + 8}
-              stroke={palette.line}
-              strokeWidth={2}
-            />
+            <Upright key={step.at} at={x(step.at)} colour={line} wide={2} />
           ))}
-          {bands ? (
-            <>
-              <Rect
-                x={x(ifLeft)}
-                width={Math.max(0, x(posted) - x(ifLeft))}
-                y={middle - 6}
-                height={6}
-                fill={palette.plumBand}
-              />
-              <Rect
-                x={x(ifLeft)}
-                width={Math.max(0, x(ifMadeUp) - x(ifLeft))}
-                y={middle}
-                height={6}
-                fill={palette.tealBand}
-              />
-              {posted - ifLeft > 1e-9 ? tick(ifLeft, palette.plum) : null}
-              {ifMadeUp - ifLeft > 1e-9 ? tick(ifMadeUp, palette.teal) : null}
-            </>
-          ) : null}
-          {target !== null && target <= domain.to && target >= domain.from ? (
-            <Path
-              d={`M${x(target) - 6},${middle + 11}h12l-6,-9z`}
-              fill={palette.plum}
-              stroke={palette.paper}
-              strokeWidth={1}
-            />
-          ) : null}
-          {posted !== null ? (
-            <Rect
-              x={x(posted) - 5}
-              y={middle - 5}
-              width={10}
-              height={10}
-              fill={palette.ink}
-              stroke={palette.paper}
-              strokeWidth={1.5}
-            />
-          ) : null}
-          {large
-            ? steps.map((step) => (
-                <SvgText
-                  key={step.at}
-                  x={x(step.at)}
-                  y={40}
-                  textAnchor={x(step.at) > width - 12 ? 'end' : 'middle'}
-                  fontSize={14}
-                  fontFamily={font}
-                  fill={palette.soft}
-                >
-                  {step.label}
-                </SvgText>
-              ))
-            : null}
+          <Bands figures={figures} x={x} />
+          <Marks posted={figures.posted} target={inSight} x={x} />
+          {large ? <Letters steps={steps} x={x} width={width} /> : null}
         </Svg>
       ) : null}
     </View>
   );
 }
+
+const shape = StyleSheet.create({
+  drawing: { width: '100%' },
+});

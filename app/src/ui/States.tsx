@@ -1,6 +1,7 @@
+import { styles } from './styles';
 import { Skeleton } from '@rneui/themed';
 import type { ReactNode } from 'react';
-import { View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { Action } from './Controls';
 import { Stack } from './Layout';
@@ -11,8 +12,8 @@ import { Words } from './Words';
 export function Loading({ rows = 5 }: { rows?: number }) {
   const { t } = useTranslation();
   return (
-    <View role="status" aria-label={t('state.loading')} style={{ padding: margin }}>
-      <View aria-hidden style={{ gap: 20 }}>
+    <View role="status" aria-label={t('state.loading')} style={own.state}>
+      <View aria-hidden style={own.bones}>
         <Skeleton width={220} height={30} />
         {Array.from({ length: rows }, (_, row) => (
           <Stack key={row}>
@@ -33,7 +34,7 @@ export const ScreenComing = () => <Loading />;
 export function Failed({ onRetry, message }: { onRetry: () => void; message?: string }) {
   const { t } = useTranslation();
   return (
-    <View role="alert" style={{ padding: margin, gap: 12 }}>
+    <View role="alert" style={own.missing}>
       <Words>{message ?? t('state.failed')}</Words>
       <Action label={t('state.again')} onPress={onRetry} />
     </View>
@@ -43,7 +44,7 @@ export function Failed({ onRetry, message }: { onRetry: () => void; message?: st
 /** An empty place says why it is empty. */
 export function Quiet({ children }: { children: ReactNode }) {
   return (
-    <View style={{ paddingVertical: 12 }}>
+    <View style={styles.around12}>
       <Words colour="soft">{children}</Words>
     </View>
   );
@@ -61,3 +62,9 @@ export function Loaded<T>({ query, children }: { query: Query<T>; children: (dat
   if (query.isError) return <Failed onRetry={() => void query.refetch()} />;
   return <Loading />;
 }
+
+const own = StyleSheet.create({
+  state: { padding: margin },
+  bones: { gap: 20 },
+  missing: { padding: margin, gap: 12 },
+});

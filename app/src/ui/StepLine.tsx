@@ -1,5 +1,5 @@
-import { useState } from 'react';
-import { View } from 'react-native';
+import { Fragment, useState } from 'react';
+import { StyleSheet, View, type GestureResponderEvent } from 'react-native';
 import Svg, { Circle, Line, Path, Text as SvgText } from 'react-native-svg';
 import { font, touch } from './palette';
 import { usePalette } from './Theme';
@@ -61,40 +61,104 @@ function pathOf(
     .join('');
 }
 
-/**
- * What moved a figure: a stepped line over time. A finger or the arrow keys choose a step; the words for it stand
- * below, where the page puts them.
- */
-export function StepLine({ label, points, fromMs, toMs, marks, write, chosen, onChoose }: StepLineProps) {
-  const palette = usePalette();
-  const [width, setWidth] = useState(0);
-  const [low, high] = heights(points);
-  const x = (ms: number) => edge + ((ms - fromMs) / Math.max(1, toMs - fromMs)) * (width - 2 * edge - named);
-  const y = (value: number) => top + ((high - value) / (high - low)) * (height - top - bottom);
-  const nearest = (locationX: number) =>
-    points.reduce(
-      (best, point, index) =>
-        Math.abs(x(point.atMs) - locationX) < Math.abs(x(points[best]?.atMs ?? 0) - locationX) ? index : best,
-      0,
-    );
-  const keys: Readonly<Record<string, number>> = {
-    ArrowLeft: chosen - 1,
-    ArrowDown: chosen - 1,
-    ArrowRight: chosen + 1,
-    ArrowUp: chosen + 1,
-    Home: 0,
-    End: points.length - 1,
-  };
+interface Place {
+  readonly x: (ms: number) => number;
+  readonly y: (value: number) => number;
+  readonly width: number;
+}
+const small = { fontSize: 14, fontFamily: font };
+
+/** Fine lines across with their names. */
+function Across({ marks, place }: { marks: StepLineProps['marks']; place: Place }) {
+  const { line, soft } = usePalette();
+  const { y, width } = place;
+  return marks.map(({ at, label }) => (
+    <Fragment key={label}>
+      <Line x1={edge} x2={width - named} y1={y(at)} y2={y(at)} stroke={line} strokeWidth={1} />
+      <SvgText x={edge} y={y(at) - 4} {...small} fill={soft}>
+        {label}
+      </SvgText>
+    </Fragment>
+  ));
+}
+
+/** The greatest and, where there is room, the least figure, at the right. */
+function Extremes({ points, place, write }: Pick<StepLineProps, 'points' | 'write'> & { place: Place }) {
+  const { ink } = usePalette();
+  const values = points.map(({ value }) => value);
+  const { y, width } = place;
+  const [least, greatest] = [Math.min(...values), Math.max(...values)];
+  return [greatest, ...(y(least) - y(greatest) > apart ? [least] : [])].map((value) => (
+    <SvgText key={value} x={width - named + 4} y={y(value) + 5} {...small} fill={ink}>
+      {write(value)}
+    </SvgText>
+  ));
+}
+
+function Chosen({ point, place: { x, y } }: { point: StepPoint; place: Place }) {
+  const { soft, ink, sheet } = usePalette();
+  const at = x(point.atMs);
+  return (
+    <>
+      <Line
+        x1={at}
+        x2={at}
+        y1={top}
+        y2={height - bottom}
+        stroke={soft}
+        strokeWidth={1}
+        strokeDasharray="3 3"
+      />
+      <Circle cx={at} cy={y(point.value)} r={6} fill={ink} stroke={sheet} strokeWidth={2} />
+    </>
+  );
+}
+
+/** Which key goes to which step, before the ends are minded. */
+const steps = (chosen: number, last: number): Readonly<Record<string, number>> => ({
+  ArrowLeft: chosen - 1,
+  ArrowDown: chosen - 1,
+  ArrowRight: chosen + 1,
+  ArrowUp: chosen + 1,
+  Home: 0,
+  End: last,
+});
+
+/** The way of a finger or a key to a step. */
+function useChoosing({ points, chosen, onChoose }: StepLineProps, x: Place['x']) {
   const onKeyDown = (event: { key: string; preventDefault: () => void }) => {
-    const to = keys[event.key];
+    const to = steps(chosen, points.length - 1)[event.key];
     if (to === undefined) return;
     event.preventDefault();
     onChoose(Math.max(0, Math.min(points.length - 1, to)));
   };
+  const away = (index: number, from: number) => Math.abs(x(points[index]?.atMs ?? 0) - from);
+  const atFinger = ({ nativeEvent: { locationX } }: GestureResponderEvent) =>
+    onChoose(
+      points.reduce((best, _, index) => (away(index, locationX) < away(best, locationX) ? index : best), 0),
+    );
+  return {
+    onKeyDown,
+    onStartShouldSetResponder: () => true,
+    onResponderGrant: atFinger,
+    onResponderMove: atFinger,
+  };
+}
+
+/**
+ * What moved a figure: a stepped line over time. A finger or the arrow keys choose a step; the words for it stand
+ * below, where the page puts them.
+ */
+export function StepLine(props: StepLineProps) {
+  const { label, points, fromMs, toMs, marks, write, chosen } = props;
+  const { ink } = usePalette();
+  const [width, setWidth] = useState(0);
+  const [low, high] = heights(points);
+  const x = (ms: number) => edge + ((ms - fromMs) / Math.max(1, toMs - fromMs)) * (width - 2 * edge - named);
+  const y = (value: number) => top + ((high - value) / (high - low)) * (height - top - bottom);
+  const place = { x, y, width };
   const current = points[chosen];
-  const values = points.map(({ value }) => value);
-  const [least, greatest] = [Math.min(...values), Math.max(...values)];
-  const small = { fontSize: 14, fontFamily: font };
+  const line = { stroke: ink, strokeWidth: 2.5, fill: 'none', strokeLinejoin: 'round' } as const;
   return (
     <View
       role="slider"
@@ -104,70 +168,23 @@ export function StepLine({ label, points, fromMs, toMs, marks, write, chosen, on
       aria-valuemax={points.length}
       aria-valuenow={chosen + 1}
       aria-valuetext={current?.words ?? ''}
-      {...{ onKeyDown }}
+      {...useChoosing(props, x)}
       onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)}
-      onStartShouldSetResponder={() => true}
-      onResponderGrant={({ nativeEvent }) => onChoose(nearest(nativeEvent.locationX))}
-      onResponderMove={({ nativeEvent }) => onChoose(nearest(nativeEvent.locationX))}
-      style={{ height, minHeight: touch, width: '100%' }}
+      style={own.drawing}
     >
       {width > 0 && current ? (
         // The drawing takes no touches itself, so that where one lands is told from the whole.
         <Svg width={width} height={height} pointerEvents="none">
-          {marks
-            .filter(({ at }) => at > low && at < high)
-            .map(({ at, label: name }) => (
-              <Line
-                key={name}
-                x1={edge}
-                x2={width - named}
-                y1={y(at)}
-                y2={y(at)}
-                stroke={palette.line}
-                strokeWidth={1}
-              />
-            ))}
-          {marks
-            .filter(({ at }) => at > low && at < high)
-            .map(({ at, label: name }) => (
-              <SvgText key={`${name}-word`} x={edge} y={y(at) - 4} {...small} fill={palette.soft}>
-                {name}
-              </SvgText>
-            ))}
-          <SvgText x={width - named + 4} y={y(greatest) + 5} {...small} fill={palette.ink}>
-            {write(greatest)}
-          </SvgText>
-          {y(least) - y(greatest) > apart ? (
-            <SvgText x={width - named + 4} y={y(least) + 5} {...small} fill={palette.ink}>
-              {write(least)}
-            </SvgText>
-          ) : null}
-          <Path
-            d={pathOf(points, x, y, width - edge - named)}
-            stroke={palette.ink}
-            strokeWidth={2.5}
-            fill="none"
-            strokeLinejoin="round"
-          />
-          <Line
-            x1={x(current.atMs)}
-            x2={x(current.atMs)}
-            y1={top}
-            y2={height - bottom}
-            stroke={palette.soft}
-            strokeWidth={1}
-            strokeDasharray="3 3"
-          />
-          <Circle
-            cx={x(current.atMs)}
-            cy={y(current.value)}
-            r={6}
-            fill={palette.ink}
-            stroke={palette.sheet}
-            strokeWidth={2}
-          />
+          <Across marks={marks.filter(({ at }) => at > low && at < high)} place={place} />
+          <Extremes points={points} place={place} write={write} />
+          <Path d={pathOf(points, x, y, width - edge - named)} {...line} />
+          <Chosen point={current} place={place} />
         </Svg>
       ) : null}
     </View>
   );
 }
+
+const own = StyleSheet.create({
+  drawing: { height, minHeight: touch, width: '100%' },
+});

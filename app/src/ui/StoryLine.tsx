@@ -1,7 +1,8 @@
-import { View } from 'react-native';
+import { themed } from './themed';
+import { StyleSheet, View } from 'react-native';
 import { Frame, type FrameKind } from './Frame';
 import { gap } from './palette';
-import { usePalette } from './Theme';
+import {} from './Theme';
 import { Words } from './Words';
 
 export interface StoryPoint {
@@ -16,29 +17,20 @@ export interface StoryPoint {
 
 /** The story of one work, top to bottom so that nothing scrolls sideways: each point a frame, a day, a word. */
 export function StoryLine({ points }: { points: readonly StoryPoint[] }) {
-  const palette = usePalette();
+  const looks = useLooks();
   return (
     <View role="list">
       {points.map((point, index) => (
-        <View key={point.key} role="listitem" style={{ flexDirection: 'row', gap: 2 * gap }}>
-          <View style={{ alignItems: 'center', width: 20 }}>
-            <View style={{ paddingVertical: 2 }}>
+        <View key={point.key} role="listitem" style={own.point}>
+          <View style={own.rail}>
+            <View style={own.dot}>
               <Frame kind={point.frame} needsYou={point.needsYou ?? false} />
             </View>
             {index < points.length - 1 ? (
-              <View
-                style={{
-                  width: 2,
-                  flex: 1,
-                  minHeight: 14,
-                  backgroundColor: points[index + 1]?.ahead ? palette.line : palette.ink,
-                }}
-              />
+              <View style={[looks.rail, points[index + 1]?.ahead && looks.ahead]} />
             ) : null}
           </View>
-          <View
-            style={{ flex: 1, flexDirection: 'row', flexWrap: 'wrap', columnGap: gap, paddingBottom: gap }}
-          >
+          <View style={own.words}>
             <Words size="small" bold>
               {point.when}
             </Words>
@@ -51,3 +43,15 @@ export function StoryLine({ points }: { points: readonly StoryPoint[] }) {
     </View>
   );
 }
+
+const own = StyleSheet.create({
+  point: { flexDirection: 'row', gap: 2 * gap },
+  rail: { alignItems: 'center', width: 20 },
+  dot: { paddingVertical: 2 },
+  words: { flex: 1, flexDirection: 'row', flexWrap: 'wrap', columnGap: gap, paddingBottom: gap },
+});
+
+const useLooks = themed((palette) => ({
+  rail: { width: 2, flex: 1, minHeight: 14, backgroundColor: palette.ink },
+  ahead: { backgroundColor: palette.line },
+}));

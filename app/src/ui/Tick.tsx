@@ -1,4 +1,5 @@
-import { Pressable, View } from 'react-native';
+import { styles } from './styles';
+import { StyleSheet, Pressable, View } from 'react-native';
 import Svg, { Path, Rect } from 'react-native-svg';
 import { Row } from './Layout';
 import { touch } from './palette';
@@ -22,7 +23,7 @@ export function Tick({
       aria-checked={on}
       aria-label={label}
       onPress={() => onChange(!on)}
-      style={{ width: touch, height: touch, alignItems: 'center', justifyContent: 'center', marginLeft: -12 }}
+      style={own.tick}
     >
       <View aria-hidden>
         <Svg width={22} height={22} viewBox="0 0 22 22">
@@ -61,7 +62,7 @@ export function TickLine({
   return (
     <Row space={small ? 0 : 0.5} style={width ? { width, paddingLeft: 12 } : {}}>
       <Tick {...tick} />
-      <View style={{ flex: 1 }}>
+      <View style={styles.fill}>
         <Words size={small ? 'small' : 'text'}>{tick.label}</Words>
       </View>
     </Row>
@@ -90,7 +91,7 @@ export function Ticks<V extends string>({
           {label}
         </Words>
       ) : null}
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap' }}>
+      <View style={styles.flow}>
         {options.map(({ value, label: name }) => (
           <TickLine
             key={value}
@@ -105,3 +106,7 @@ export function Ticks<V extends string>({
     </View>
   );
 }
+
+const own = StyleSheet.create({
+  tick: { width: touch, height: touch, alignItems: 'center', justifyContent: 'center', marginLeft: -12 },
+});

@@ -21,5 +21,7 @@ export * from './StepLine';
 export * from './StoryLine';
 export * from './Theme';
 export * from './Tick';
+export * from './styles';
+export * from './themed';
 export * from './Words';
 export * from './palette';

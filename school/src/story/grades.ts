@@ -37,70 +37,96 @@ export function putGrades(school: SchoolSpec, records: Records): void {
 
 const ref = (sourcedId: string, type: string) => ({ sourcedId, type });
 
+type PastCourse = NonNullable<(typeof pastCourses)[string]>[number];
+
+interface Past {
+  readonly school: SchoolSpec;
+  readonly records: Records;
+  /** When all of it had been written. */
+  readonly before: string;
+}
+
+const teacherIdOf = ({ teacher }: PastCourse): string => `t-${teacher.familyName.toLowerCase()}`;
+
+/** The course, its class, and who taught and attended it. */
+function putClass({ school, records, before }: Past, course: PastCourse): void {
+  const { id, title, student } = course;
+  const org = ref(school.id, 'org');
+  records.put('courses', `course-${id}`, before, { title, courseCode: id, org });
+  records.put('classes', id, before, {
+    title,
+    classCode: id,
+    classType: 'scheduled',
+    course: ref(`course-${id}`, 'course'),
+    school: org,
+    terms: [ref(yearId('2025'), 'academicSession')],
+  });
+  for (const [user, role] of [
+    [teacherIdOf(course), 'teacher'],
+    [student, 'student'],
+  ] as const) {
+    records.put('enrollments', `${id}-${user}`, before, {
+      role,
+      primary: role === 'teacher' ? 'true' : 'false',
+      user: ref(user, 'user'),
+      class: ref(id, 'class'),
+      school: org,
+    });
+  }
+}
+
+/** What was stored of it, the credits it gave, and how its year was made. */
+function putStored({ school, records, before }: Past, course: PastCourse): void {
+  const { id, student, credits, creditArea, bump } = course;
+  const policy = school.courses[0]?.policy;
+  records.put('classDetails', id, before, {
+    categories: [],
+    standards: [],
+    credits,
+    ...(creditArea ? { creditArea } : {}),
+    bump: bump ?? 0,
+    compositions: compositionsOf('2025', school.semesters),
+  });
+  for (const { part, fraction } of storedParts(course)) {
+    const outOf = policy?.outOf ?? 100;
+    const letter = policy?.letters?.find(({ from }) => fraction >= from - 1e-9)?.letter;
+    records.put('grades', `${id}-${student}-${part}`, before, {
+      studentId: student,
+      classId: id,
+      part,
+      state: 'final',
+      fraction,
+      figure: Math.round(fraction * outOf * 10) / 10,
+      ...(letter ? { letter } : {}),
+      ...(part === yearId('2025') && credits > 0 ? { creditsEarned: credits } : {}),
+      reportedAt: at('2026-06-26', '12:00'),
+    });
+  }
+}
+
+/** The words of its reports. */
+function putRemarks({ records, before }: Past, course: PastCourse): void {
+  const { id, student } = course;
+  for (const { quarter, text } of course.remarks) {
+    records.put('comments', `report-${id}-${quarter}`, before, {
+      studentId: student,
+      classId: id,
+      subject: 'report-card',
+      text,
+      teacherId: teacherIdOf(course),
+      sessionId: quarterId('2025', quarter),
+      writtenAt: quarter === 2 ? at('2026-02-02', '12:00') : at('2026-06-26', '12:00'),
+    });
+  }
+}
+
 /** Last year's courses with what was stored of them, the credits they gave, and the words of the reports. */
 export function putPastYear(school: SchoolSpec, records: Records, before: string): void {
-  const org = ref(school.id, 'org');
-  const policy = school.courses[0]?.policy;
+  const past = { school, records, before };
   for (const course of pastCourses[school.id] ?? []) {
-    const { id, title, teacher, student, credits, creditArea, bump } = course;
-    const teacherId = `t-${teacher.familyName.toLowerCase()}`;
-    records.put('courses', `course-${id}`, before, { title, courseCode: id, org });
-    records.put('classes', id, before, {
-      title,
-      classCode: id,
-      classType: 'scheduled',
-      course: ref(`course-${id}`, 'course'),
-      school: org,
-      terms: [ref(yearId('2025'), 'academicSession')],
-    });
-    for (const [user, role] of [
-      [teacherId, 'teacher'],
-      [student, 'student'],
-    ] as const) {
-      records.put('enrollments', `${id}-${user}`, before, {
-        role,
-        primary: role === 'teacher' ? 'true' : 'false',
-        user: ref(user, 'user'),
-        class: ref(id, 'class'),
-        school: org,
-      });
-    }
-    records.put('classDetails', id, before, {
-      categories: [],
-      standards: [],
-      credits,
-      ...(creditArea ? { creditArea } : {}),
-      bump: bump ?? 0,
-      compositions: compositionsOf('2025', school.semesters),
-    });
-    for (const { part, fraction } of storedParts(course)) {
-      const outOf = policy?.outOf ?? 100;
-      const letter = policy?.letters?.find(({ from }) => fraction >= from - 1e-9)?.letter;
-      records.put('grades', `${id}-${student}-${part}`, before, {
-        studentId: student,
-        classId: id,
-        part,
-        state: 'final',
-        fraction,
-        figure: Math.round(fraction * outOf * 10) / 10,
-        ...(letter ? { letter } : {}),
-        ...(part === yearId('2025') && credits > 0 ? { creditsEarned: credits } : {}),
-        reportedAt: at('2026-06-26', '12:00'),
-      });
-    }
-    for (const { quarter, text } of course.remarks) {
-      const sessionId = quarterId('2025', quarter);
-      const writtenAt = quarter === 2 ? at('2026-02-02', '12:00') : at('2026-06-26', '12:00');
-      records.put('comments', `report-${id}-${quarter}`, before, {
-        studentId: student,
-        classId: id,
-        subject: 'report-card',
-        text,
-        teacherId,
-        sessionId,
-        writtenAt,
-      });
-    }
+    putClass(past, course);
+    putStored(past, course);
+    putRemarks(past, course);
   }
   records.put('schoolDetails', school.id, before, {
     attendanceDesk: school.attendanceDesk,

@@ -92,7 +92,7 @@ export async function catchUp(
   on: string,
   title: string,
 ): Promise<{ followUpId: string }> {
-  const day = await childDay(deps, guardianId, child, on, false);
+  const day = await childDay(deps, { guardianId, child, on, mayTalk: false });
   const open = day.touched.filter((work) => work.open);
   if (open.length === 0) throw new HttpProblem('nothing-open');
   const now = await deps.clock.now();

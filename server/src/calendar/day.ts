@@ -66,18 +66,19 @@ export const eventView = (row: timetable.KeptSchoolEvent, sourceOf: SourceOf): S
 /** Days that can be told of ahead, in one letter. */
 const fortnight = 14;
 
-/** One day of a child: what was planned, what happened, and what it touched. */
-export async function childDay(
-  { db, clock }: Deps,
-  guardianId: string,
-  child: Child,
-  on: string,
-  mayTalk: boolean,
-): Promise<ChildDay> {
+interface Asked {
+  readonly guardianId: string;
+  readonly child: Child;
+  readonly on: string;
+  readonly mayTalk: boolean;
+}
+
+/** What is kept of a day: the marks, the timetable, what the school has on, what is in hand. */
+async function keptOf({ db, clock }: Deps, { guardianId, child, on, mayTalk }: Asked) {
   const now = await clock.now();
-  const { id: householdId } = await householdOf(db, guardianId);
   const range = { from: on, to: on };
-  const [[own], lessons, days, events, desks, inHand, around] = await Promise.all([
+  const [household, [own], lessons, days, events, desks, inHand, around] = await Promise.all([
+    householdOf(db, guardianId),
     attendanceOf(db, { guardianId }, [child], now, range),
     timetable.lessonsOf(db, [child.id], now),
     timetable.schoolDaysOf(db, [child.id], { from: on, to: daysAfter(on, fortnight - 1) }),
@@ -89,20 +90,53 @@ export async function childDay(
   if (!own) throw new Error(`no attendance of ${child.id}`);
   const day = days.find((each) => each.on === on) ?? null;
   const planned = lessonsOn(day, lessons);
-  const openOn = new Map(days.map((each) => [each.on, each.open]));
+  const courseIds = planned.map(({ courseId }) => courseId);
   const [notes, { away, touched }] = await Promise.all([
-    timetable.lessonNotesOf(
-      db,
-      planned.map(({ courseId }) => courseId),
-      on,
-    ),
-    touchedBy(db, { child, householdId }, own.days, () => planned.map(({ courseId }) => courseId), now),
+    timetable.lessonNotesOf(db, courseIds, on),
+    touchedBy(db, { child, householdId: household.id }, own.days, () => courseIds, now),
   ]);
   const ids = [...notes, ...events].map(({ sourceId }) => sourceId);
   const sourceOf = await sourceStates(db, [...new Set(ids)]);
-  const whole = own.marks.find(({ mark }) => mark.period === wholeDay && mark.courseId === null);
+  return {
+    ...{ own, day, days, planned, notes, events, sourceOf, away, touched, inHand, around },
+    desk: desks.get(child.id),
+  };
+}
+type Kept = Awaited<ReturnType<typeof keptOf>>;
+
+/** Lessons missed, apart by why. */
+function missedOf({ own, away }: Kept): ChildDay['missed'] {
   const absent = own.days.flatMap((each) => each.lessons).filter(({ kind }) => kind === 'absent');
-  const desk = desks.get(child.id);
+  return {
+    absent: away.filter(({ trip }) => !trip).length,
+    unexplained: absent.filter(({ excused }) => !excused).length,
+    trip: away.filter(({ trip }) => trip).length,
+  };
+}
+
+/** The follow-ups that are about lessons of this day. */
+const inHandOn = ({ inHand }: Kept, on: string): ChildDay['inHand'] =>
+  inHand.flatMap(({ id, title, absence, step }) =>
+    absence?.lessons.some((lesson) => lesson.on === on)
+      ? [
+          {
+            followUpId: id,
+            title,
+            purpose: absence.purpose,
+            open: step !== 'settled',
+            lessons: absence.lessons.map(({ on: date, period }) => ({ on: date, period })),
+          },
+        ]
+      : [],
+  );
+
+/** One day of a child: what was planned, what happened, and what it touched. */
+export async function childDay(deps: Deps, asked: Asked): Promise<ChildDay> {
+  const { child, on } = asked;
+  const kept = await keptOf(deps, asked);
+  const { own, day, days, planned, notes, events, sourceOf, touched, around, desk } = kept;
+  const openOn = new Map(days.map((each) => [each.on, each.open]));
+  const whole = own.marks.find(({ mark }) => mark.period === wholeDay && mark.courseId === null);
   return {
     studentId: child.id,
     on,
@@ -113,25 +147,9 @@ export async function childDay(
     dayMark: whole ? markView(whole) : null,
     lessons: lessonsOfDay(planned, own.marks, notes, sourceOf),
     events: events.map((event) => eventView(event, sourceOf)),
-    missed: {
-      absent: away.filter(({ trip }) => !trip).length,
-      unexplained: absent.filter(({ excused }) => !excused).length,
-      trip: away.filter(({ trip }) => trip).length,
-    },
+    missed: missedOf(kept),
     touched,
-    inHand: inHand.flatMap(({ id, title, absence, step }) =>
-      absence?.lessons.some((lesson) => lesson.on === on)
-        ? [
-            {
-              followUpId: id,
-              title,
-              purpose: absence.purpose,
-              open: step !== 'settled',
-              lessons: absence.lessons.map(({ on: date, period }) => ({ on: date, period })),
-            },
-          ]
-        : [],
-    ),
+    inHand: inHandOn(kept, on),
     desk: desk ? teacherView(desk) : null,
     ...around,
     ahead: schoolDaysFrom(on, openOn, fortnight).filter((date) => date >= own.today),

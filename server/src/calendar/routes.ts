@@ -11,7 +11,12 @@ export function calendarRouter(deps: ServerDeps): Router {
   const router = Router();
   mount(router, dayRoutes.day, async ({ guardianId, params }) => {
     const child = await requireChild(db, guardianId, params.studentId, 'read-record');
-    return childDay(deps, guardianId, child, params.on, rolesAllowed('read-talk').includes(child.role));
+    return childDay(deps, {
+      guardianId,
+      child,
+      on: params.on,
+      mayTalk: rolesAllowed('read-talk').includes(child.role),
+    });
   });
   mount(router, dayRoutes.letter, async ({ guardianId, params, body }) => {
     const child = await requireChild(db, guardianId, params.studentId, 'write-talk');

@@ -28,6 +28,44 @@ export interface CourseCard {
   readonly target: number | null;
 }
 
+/** What the guardian's household has said of the policy last. */
+const lastCorrection = `
+  left join lateral (
+    select s.correction from policy_corrections s
+    where s.student_id = c.student_id and s.course_id = c.course_id and s.household_id = me.household_id
+    order by s.id desc limit 1) said on true`;
+
+/** How many items a course has, and which of them is due next. */
+const itemsAhead = `
+  left join lateral (
+    select count(*)::int as item_count,
+      (array_agg(i.title order by i.due_at) filter (where i.due_at >= :now and i.assigned_at <= :now))[1] as next_title,
+      min(i.due_at) filter (where i.due_at >= :now and i.assigned_at <= :now) as next_due
+    from course_items i where i.course_id = c.course_id and not i.removed) n on true`;
+
+const cardColumns = [
+  'c.course_id as id',
+  'c.student_id',
+  'c.title',
+  'c.room',
+  'c.period',
+  'c.policy',
+  'c.standards',
+  'c.time_zone',
+  'c.teacher_id',
+  'c.teacher_name',
+  'c.teacher_email',
+  'said.correction',
+  'goal.target',
+  'src.name as source_name',
+  'src.base_url as source_url',
+  'src.read_at',
+  'src.failing_since',
+  'n.item_count',
+  'n.next_title',
+  'n.next_due',
+] as const;
+
 /**
  * The courses of the given children with their current figures: one query, however many children.
  * @param ask.guardianId whose household's corrections of a policy are followed.
@@ -60,46 +98,12 @@ export function coursesOf(
         .andOn('goal.course_id', 'c.course_id')
         .andOn('goal.household_id', 'me.household_id'),
     )
-    .joinRaw(
-      `left join lateral (
-         select s.correction from policy_corrections s
-         where s.student_id = c.student_id and s.course_id = c.course_id and s.household_id = me.household_id
-         order by s.id desc limit 1) said on true`,
-    )
-    .joinRaw(
-      `left join lateral (
-         select count(*)::int as item_count,
-           (array_agg(i.title order by i.due_at) filter (where i.due_at >= :now and i.assigned_at <= :now))[1] as next_title,
-           min(i.due_at) filter (where i.due_at >= :now and i.assigned_at <= :now) as next_due
-         from course_items i where i.course_id = c.course_id and not i.removed) n on true`,
-      { now },
-    )
+    .joinRaw(lastCorrection)
+    .joinRaw(itemsAhead, { now })
     .whereIn('c.student_id', [...ask.studentIds])
     .whereNotNull('c.policy')
     .orderBy([{ column: 'c.period' }, { column: 'c.title' }])
-    .select<CourseCard[]>(
-      'c.course_id as id',
-      'c.student_id',
-      'c.title',
-      'c.room',
-      'c.period',
-      'c.policy',
-      'c.standards',
-      'c.time_zone',
-      'c.teacher_id',
-      'c.teacher_name',
-      'c.teacher_email',
-      db.raw('coalesce(own.figures, f.figures) as figures'),
-      'said.correction',
-      'goal.target',
-      'src.name as source_name',
-      'src.base_url as source_url',
-      'src.read_at',
-      'src.failing_since',
-      'n.item_count',
-      'n.next_title',
-      'n.next_due',
-    );
+    .select<CourseCard[]>(...cardColumns, db.raw('coalesce(own.figures, f.figures) as figures'));
   return ask.courseId
     ? query.where({ 'c.course_id': ask.courseId })
     : query.whereRaw(ofThisYear('c'), { now });

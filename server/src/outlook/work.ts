@@ -10,7 +10,7 @@ import { acrossCourses, comingStakes, dateIn, dayMs, doubtOf, isSeenEarly, learn
 import { openFollowUps } from '../followups';
 import { courseSummary, coursesOf, householdRecords } from '../gradebook';
 import { householdOf } from '../household';
-import { groupBy, type Deps } from '../kit';
+import { groupBy, type Db, type Deps } from '../kit';
 import { coursesThatFlag, resultChanges } from '../records';
 import { goodNewsOf } from './goodNews';
 import { workOffers } from './workOffers';
@@ -58,29 +58,38 @@ interface Facts {
   readonly effort: (kind: string | null, possible: number) => number;
 }
 
-function rowOf(item: WorkItem, facts: Facts): WorkRow | null {
-  const { now, course, stakes, flags, followUps, effort } = facts;
-  const end = course.ends.get(item.item_id) ?? null;
-  const said = {
-    status: item.status ?? ('open' as const),
-    earned: item.earned,
-    atMs: item.at?.getTime() ?? null,
-  };
+type Said = Parameters<typeof doubtOf>[0];
+const millis = (at: Date | null): number | null => at && at.getTime();
+
+/** What each of two sources says of a work, and whether they agree. */
+function saidOf(item: WorkItem, end: LooseEndFigure | null, now: Date) {
+  const said: Said = { status: item.status ?? 'open', earned: item.earned, atMs: millis(item.at) };
   const other =
     item.other_status && item.other_at
       ? { status: item.other_status, earned: item.other_earned, atMs: item.other_at.getTime() }
       : null;
   const doubt = end && end.kind !== 'unmarked' ? doubtOf(said, other, now.getTime()) : null;
-  const group = end
-    ? end.kind === 'unmarked'
-      ? 'waiting'
-      : doubt === 'doubtful'
-        ? 'doubtful'
-        : 'loose'
-    : groupOf(item, now);
+  return { said, other, doubt };
+}
+
+/** Where a work stands: a loose end in its part, any other where it is somebody's concern. */
+function placeOf(item: WorkItem, end: LooseEndFigure | null, doubt: WorkRow['doubt'], now: Date) {
+  if (!end) return groupOf(item, now);
+  if (end.kind === 'unmarked') return 'waiting';
+  return doubt === 'doubtful' ? 'doubtful' : 'loose';
+}
+
+const iso = (at: Date | null): string | null => at?.toISOString() ?? null;
+
+function rowOf(item: WorkItem, facts: Facts): WorkRow | null {
+  const { now, course, stakes, flags, followUps, effort } = facts;
+  const end = course.ends.get(item.item_id) ?? null;
+  const { said, other, doubt } = saidOf(item, end, now);
+  const group = placeOf(item, end, doubt, now);
   if (!group) return null;
   const tells = other && (doubt !== null || (group === 'waiting' && other.status === 'scored'));
   const told = item.told_minutes;
+  const sourceName = item.source_name;
   return {
     group,
     studentId: item.student_id,
@@ -99,21 +108,9 @@ function rowOf(item: WorkItem, facts: Facts): WorkRow | null {
     credit: end?.credit ?? null,
     deadline: end?.deadline ?? null,
     assignedAt: item.assigned_at.toISOString(),
-    dueAt: item.due_at?.toISOString() ?? null,
-    said: {
-      sourceName: item.source_name,
-      status: said.status,
-      earned: said.earned,
-      at: item.at?.toISOString() ?? null,
-    },
-    other: tells
-      ? {
-          sourceName: item.source_name,
-          status: other.status,
-          earned: other.earned,
-          at: item.other_at?.toISOString() ?? null,
-        }
-      : null,
+    dueAt: iso(item.due_at),
+    said: { sourceName, status: said.status, earned: said.earned, at: iso(item.at) },
+    other: tells ? { sourceName, status: other.status, earned: other.earned, at: iso(item.other_at) } : null,
     doubt,
     remarked: item.remarked,
     flagsMissing: flags.has(item.course_id),
@@ -121,9 +118,9 @@ function rowOf(item: WorkItem, facts: Facts): WorkRow | null {
     early: isEarly(item),
     effort: { minutes: told ?? effort(item.kind, item.possible), told: told !== null },
     asked: item.asked_answer && item.asked_on ? { answer: item.asked_answer, on: item.asked_on } : null,
-    followUpId: followUps.get(`${item.student_id}:${item.item_id}`) ?? null,
+    followUpId: followUps.get(keyOf(item.student_id, item.item_id)) ?? null,
     was: null,
-    readAt: item.read_at?.toISOString() ?? null,
+    readAt: iso(item.read_at),
   };
 }
 
@@ -175,8 +172,73 @@ function inOrder(a: WorkRow, b: WorkRow): number {
   );
 }
 
+/** Names a course or a work of a child. */
+const keyOf = (studentId: string, id: string): string => `${studentId}:${id}`;
+
+/** The order of the parts. */
+const order: readonly WorkRow['group'][] = [
+  'loose',
+  'doubtful',
+  'coming',
+  'undated',
+  'waiting',
+  'settled',
+  'excused',
+];
+
+/** Courses by child and id, each with its loose ends by work. */
+const coursesByKey = (rows: Awaited<ReturnType<typeof coursesOf>>): ReadonlyMap<string, Course> =>
+  new Map(
+    rows.map(courseSummary).map(({ id, studentId, title, scale, figures }) => {
+      const ends = new Map((figures?.looseEnds ?? []).map((end) => [end.itemId, end]));
+      return [keyOf(studentId, id), { title, outOf: scale.outOf, decimals: scale.decimals, ends }];
+    }),
+  );
+
+/** What rides on each work to come, by child. */
+const stakesByChild = (records: Awaited<ReturnType<typeof householdRecords>>) =>
+  new Map(
+    [...groupBy(records, ({ studentId }) => studentId)].map(([id, own]) => [
+      id,
+      new Map(own.flatMap(({ record }) => [...comingStakes(record)])),
+    ]),
+  );
+
+/** The follow-up under which each work is in hand. */
+const followUpsByWork = (rows: Awaited<ReturnType<typeof openFollowUps>>): ReadonlyMap<string, string> =>
+  new Map(
+    rows.flatMap(({ id, student_id: studentId, item_id: itemId, works }) =>
+      [...(itemId ? [itemId] : []), ...works.map((work) => work.itemId)].map(
+        (each) => [keyOf(studentId, each), id] as const,
+      ),
+    ),
+  );
+
+/** Everything the list is made of, in a bounded number of queries. */
+async function gathered(db: Db, guardianId: string, children: readonly Child[], now: Date) {
+  const studentIds = children.map(({ id }) => id);
+  const talkIds = children.filter(({ role }) => rolesAllowed('read-talk').includes(role)).map(({ id }) => id);
+  const { id: householdId } = await householdOf(db, guardianId);
+  const [rows, followUps, flags, efforts, changes, offers, records] = await Promise.all([
+    coursesOf(db, { studentIds, guardianId, now }),
+    openFollowUps(db, guardianId, talkIds),
+    coursesThatFlag(db, studentIds),
+    toldEfforts(db, talkIds, householdId),
+    resultChanges(db, studentIds, new Date(now.getTime() - settledDays * dayMs)),
+    workOffers(db, guardianId, children, now),
+    householdRecords(db, { studentIds, householdId, asOf: now }),
+  ]);
+  const courses = coursesByKey(rows);
+  const items = await workItems(db, {
+    ...{ studentIds, householdId, talkIds, now },
+    looseIds: [...courses.values()].flatMap(({ ends }) => [...ends.keys()]),
+    until: new Date(now.getTime() + earlyDays * dayMs),
+  });
+  return { studentIds, courses, followUps, flags, efforts, changes, offers, records, items };
+}
+
 /**
- * All the work there is to look at over every child: a bounded number of queries for each child, however many courses.
+ * All the work there is to look at over every child: a bounded number of queries, however many courses.
  * Loose ends first, in make-up order.
  */
 export async function workOf(
@@ -185,59 +247,24 @@ export async function workOf(
   children: readonly Child[],
 ): Promise<Work> {
   const now = await clock.now();
-  const studentIds = children.map(({ id }) => id);
-  const talkIds = children.filter(({ role }) => rolesAllowed('read-talk').includes(role)).map(({ id }) => id);
-  const household = await householdOf(db, guardianId);
-  const [rows, followUps, flags, efforts, changes, offers, records] = await Promise.all([
-    coursesOf(db, { studentIds, guardianId, now }),
-    openFollowUps(db, guardianId, talkIds),
-    coursesThatFlag(db, studentIds),
-    toldEfforts(db, talkIds, household.id),
-    resultChanges(db, studentIds, new Date(now.getTime() - settledDays * dayMs)),
-    workOffers(db, guardianId, children, now),
-    householdRecords(db, { studentIds, householdId: household.id, asOf: now }),
-  ]);
-  const courses = new Map<string, Course>();
-  for (const { id, studentId, title, scale, figures } of rows.map(courseSummary)) {
-    const ends = new Map((figures?.looseEnds ?? []).map((end) => [end.itemId, end]));
-    courses.set(`${studentId}:${id}`, { title, outOf: scale.outOf, decimals: scale.decimals, ends });
-  }
-  const stakes = new Map(
-    [...groupBy(records, ({ studentId }) => studentId)].map(([id, own]) => [
-      id,
-      new Map(own.flatMap(({ record }) => [...comingStakes(record)])),
-    ]),
+  const { studentIds, courses, offers, ...kept } = await gathered(db, guardianId, children, now);
+  const stakes = stakesByChild(kept.records);
+  const followUps = followUpsByWork(kept.followUps);
+  const flags = new Set(kept.flags);
+  const efforts = new Map(
+    studentIds.map((id) => [id, learntEffort(kept.efforts.filter(({ student_id }) => student_id === id))]),
   );
-  const items = await workItems(db, {
-    studentIds,
-    householdId: household.id,
-    talkIds,
-    looseIds: [...courses.values()].flatMap(({ ends }) => [...ends.keys()]),
-    now,
-    until: new Date(now.getTime() + earlyDays * dayMs),
-  });
-  const taken = new Map(
-    followUps.flatMap((row) =>
-      [row.item_id, ...row.works.map(({ itemId }) => itemId)].map(
-        (itemId) => [`${row.student_id}:${itemId}`, row.id] as const,
-      ),
-    ),
-  );
-  const efforted = new Map(
-    studentIds.map((id) => [id, learntEffort(efforts.filter(({ student_id }) => student_id === id))]),
-  );
-  const open = items.flatMap((item) => {
-    const course = courses.get(`${item.student_id}:${item.course_id}`);
-    const effort = efforted.get(item.student_id);
+  const open = kept.items.flatMap((item) => {
+    const course = courses.get(keyOf(item.student_id, item.course_id));
+    const effort = efforts.get(item.student_id);
     if (!course || !effort) return [];
     const own = stakes.get(item.student_id) ?? new Map<string, number>();
-    return rowOf(item, { now, course, stakes: own, flags: new Set(flags), followUps: taken, effort }) ?? [];
+    return rowOf(item, { now, course, stakes: own, flags, followUps, effort }) ?? [];
   });
-  const settled = goodNewsOf(changes).flatMap((news) => {
-    const course = courses.get(`${news.studentId}:${news.courseId}`);
+  const settled = goodNewsOf(kept.changes).flatMap((news) => {
+    const course = courses.get(keyOf(news.studentId, news.courseId));
     return course ? [settledRow(news, course)] : [];
   });
-  const order = ['loose', 'doubtful', 'coming', 'undated', 'waiting', 'settled', 'excused'];
   return {
     asOf: now.toISOString(),
     today: dateIn(children[0]?.timeZone ?? 'UTC', now),

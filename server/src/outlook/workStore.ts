@@ -27,6 +27,30 @@ export interface WorkItem {
   readonly read_at: Date | null;
 }
 
+const columns = [
+  'i.student_id',
+  'i.course_id',
+  'i.item_id',
+  'i.title',
+  'i.kind',
+  'i.possible',
+  'i.counts',
+  'i.assigned_at',
+  'i.due_at',
+  'i.supplies',
+  'i.status',
+  'i.at',
+  'i.earned',
+  'h.status as other_status',
+  'h.earned as other_earned',
+  'h.at as other_at',
+  'f.minutes as told_minutes',
+  'a.answer as asked_answer',
+  'a.on_date as asked_on',
+  'src.name as source_name',
+  'src.read_at',
+] as const;
+
 /**
  * The work of these children that is not plainly scored, and of the scored the loose ends among `looseIds`: one query.
  * Courses of this school year only.
@@ -70,30 +94,10 @@ export const workItems = (
       until: ask.until,
     })
     .select<WorkItem[]>(
-      'i.student_id',
-      'i.course_id',
-      'i.item_id',
-      'i.title',
-      'i.kind',
-      'i.possible',
-      'i.counts',
-      'i.assigned_at',
-      'i.due_at',
-      'i.supplies',
-      'i.status',
-      'i.at',
-      'i.earned',
-      'h.status as other_status',
-      'h.earned as other_earned',
-      'h.at as other_at',
+      ...columns,
       db.raw(
         'exists (select from student_comments m where m.student_id = i.student_id and m.item_id = i.item_id) as remarked',
       ),
-      'f.minutes as told_minutes',
-      'a.answer as asked_answer',
-      'a.on_date as asked_on',
-      'src.name as source_name',
-      'src.read_at',
     );
 
 export interface EffortRow {

@@ -4,7 +4,7 @@ import { useTranslation } from 'react-i18next';
 import type { AlertCourse, AlertRules, RuleException, RuleName } from '@cadro/contract';
 import { settingsFor } from '@cadro/core';
 import { useChildren } from '../../household';
-import { Action, Choice, Heading, Quietly, Row, Stack, usePalette, Words } from '../../ui';
+import { themed, Action, Choice, Heading, Quietly, Row, Stack, Words } from '../../ui';
 import { addException, withException, withoutException } from './draft';
 import { RuleRow } from './RuleRow';
 
@@ -31,7 +31,7 @@ interface ExceptionsProps {
 
 function One({ draft, courses, onChange, exception }: ExceptionsProps & { exception: RuleException }) {
   const { t } = useTranslation();
-  const palette = usePalette();
+  const looks = useLooks();
   const { nameOf } = useChildren();
   const [open, setOpen] = useState(Object.keys(exception.rules).length === 0);
   const { studentId, courseId } = exception;
@@ -41,7 +41,7 @@ function One({ draft, courses, onChange, exception }: ExceptionsProps & { except
     course: course?.title ?? t('rules.everyCourse'),
   });
   return (
-    <Stack space={0.5} style={{ borderBottomWidth: 1, borderColor: palette.line, paddingBottom: 12 }}>
+    <Stack space={0.5} style={looks.ruled}>
       <Heading level={3}>{title}</Heading>
       <Row space={2} wrap>
         <Quietly
@@ -125,3 +125,7 @@ export function Exceptions({ draft, courses, onChange }: ExceptionsProps) {
     </Stack>
   );
 }
+
+const useLooks = themed((palette) => ({
+  ruled: { borderBottomWidth: 1, borderColor: palette.line, paddingBottom: 12 },
+}));

@@ -3,7 +3,7 @@ import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { Rehearsal } from '@cadro/contract';
 import { useChildren, useFormat } from '../../household';
-import { Heading, Quietly, Stack, usePalette, Words } from '../../ui';
+import { styles, themed, Heading, Quietly, Stack, Words } from '../../ui';
 import type { Trying } from './useRehearsal';
 
 const shownFirst = 12;
@@ -12,7 +12,7 @@ const shownFirst = 12;
 export function RehearsalLine({ answer, done, failed }: Trying) {
   const { t } = useTranslation();
   const format = useFormat();
-  const palette = usePalette();
+  const looks = useLooks();
   return (
     <Stack space={0.25}>
       <Words bold live>
@@ -22,14 +22,8 @@ export function RehearsalLine({ answer, done, failed }: Trying) {
             ? t('rules.would', { count: answer.lastMonth })
             : t('rules.trying', { percent: format.percent(done ?? 0) })}
       </Words>
-      <View aria-hidden style={{ height: 3, backgroundColor: palette.line }}>
-        <View
-          style={{
-            height: 3,
-            width: `${Math.round((done ?? 1) * 100)}%`,
-            backgroundColor: done === null ? 'transparent' : palette.teal,
-          }}
-        />
+      <View aria-hidden style={looks.progress}>
+        <View style={[done !== null && looks.done, { width: `${Math.round((done ?? 1) * 100)}%` }]} />
       </View>
     </Stack>
   );
@@ -90,7 +84,7 @@ export function RehearsalView({ answer }: { answer: Rehearsal }) {
       <Slides slides={answer.slides} />
       <Stack>
         <Heading level={3}>{t('rules.list')}</Heading>
-        <View role="list" aria-label={t('rules.list')} style={{ gap: 8 }}>
+        <View role="list" aria-label={t('rules.list')} style={styles.gap8}>
           {shown.map(({ key, at, studentId, headline }) => (
             <View key={`${at}:${key}`} role="listitem">
               <Words size="small" colour="soft">
@@ -107,3 +101,8 @@ export function RehearsalView({ answer }: { answer: Rehearsal }) {
     </Stack>
   );
 }
+
+const useLooks = themed((palette) => ({
+  progress: { height: 3, backgroundColor: palette.line },
+  done: { height: 3, backgroundColor: palette.teal },
+}));

@@ -1,4 +1,4 @@
-import { View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { commentSubjects, looseEndKinds, type RuleName, type RuleSettings } from '@cadro/contract';
 import { Choice, Slider, Stack, TickLine, Ticks, Words } from '../../ui';
@@ -82,7 +82,7 @@ export function RuleRow(props: RuleRowProps) {
     <Stack space={0.25}>
       <TickLine label={title} on={rule.on} onChange={(on) => onSet(name, 'on', on)} />
       {rule.on ? (
-        <View style={{ paddingLeft: 36, gap: 4, maxWidth: 440 }}>
+        <View style={own.settings}>
           {asked.map((knob) => (
             <KnobSlider
               key={knob.param}
@@ -119,3 +119,7 @@ export function RuleRow(props: RuleRowProps) {
     </Stack>
   );
 }
+
+const own = StyleSheet.create({
+  settings: { paddingLeft: 36, gap: 4, maxWidth: 440 },
+});

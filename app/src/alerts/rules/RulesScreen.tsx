@@ -1,11 +1,13 @@
-import { useState } from 'react';
-import { View } from 'react-native';
+import { useState, type ReactNode } from 'react';
+import { StyleSheet, View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { presets, type AlertRules, type AlertSettings, type Preset } from '@cadro/contract';
 import { presetOf, presetRules, sameSettings } from '@cadro/core';
 import { useChildren, useFormat } from '../../household';
 import { problemWords } from '../../i18n';
 import {
+  styles,
+  themed,
   Action,
   BackLink,
   Choice,
@@ -17,7 +19,6 @@ import {
   Row,
   Slider,
   Stack,
-  usePalette,
   useWide,
   Words,
 } from '../../ui';
@@ -34,7 +35,7 @@ function Cap({ value, onChange }: { value: number; onChange: (value: number) => 
   const { t } = useTranslation();
   const said = t('rules.cap', { count: value });
   return (
-    <Stack space={0.25} style={{ maxWidth: 440 }}>
+    <Stack space={0.25} style={own.narrow}>
       <Words bold>{t('rules.capTitle')}</Words>
       <Words size="small">{said}</Words>
       <Slider label={said} value={value} least={1} most={20} step={1} said={said} onChange={onChange} />
@@ -106,22 +107,80 @@ function Keeping({
   );
 }
 
+type Draft = (change: AlertRules) => void;
+
+/** The whole of the rules in one word: a preset, or one's own. */
+function Presets({ draft, onChange }: { draft: AlertRules; onChange: Draft }) {
+  const { t } = useTranslation();
+  const preset = presetOf(draft);
+  const choose = (value: Preset | 'own') => {
+    if (value !== 'own') onChange({ ...presetRules(value), exceptions: draft.exceptions });
+  };
+  return (
+    <Choice
+      titled
+      label={t('rules.preset')}
+      options={[
+        ...presets.map((value) => ({ value, label: t(`rules.presets.${value}`) })),
+        ...(preset ? [] : [{ value: 'own' as const, label: t('rules.presets.own') }]),
+      ]}
+      value={preset ?? ('own' as const)}
+      onChange={choose}
+    />
+  );
+}
+
+/** The rules one by one, in their groups. */
+function Groups({
+  settings,
+  draft,
+  onChange,
+}: {
+  settings: AlertSettings;
+  draft: AlertRules;
+  onChange: Draft;
+}) {
+  const { t } = useTranslation();
+  const letters = [...new Set(settings.courses.flatMap((course) => course.letters))];
+  return groups.map(([group, names]) => (
+    <Stack key={group}>
+      <Heading level={2}>{t(`rules.groups.${group}`)}</Heading>
+      {names.map((name) => (
+        <RuleRow
+          key={name}
+          {...{ name, letters }}
+          settings={draft.rules}
+          unrehearsed={settings.unrehearsed.includes(name)}
+          onSet={(rule, param, value) => onChange(withRule(draft, rule, param, value))}
+        />
+      ))}
+    </Stack>
+  ));
+}
+
+/** The rehearsal in full, under its name. */
+function Rehearsed({ trying: { answer }, children }: { trying: Trying; children?: ReactNode }) {
+  const { t } = useTranslation();
+  return (
+    <>
+      <Heading level={2}>{t('rules.rehearsal')}</Heading>
+      {children}
+      {answer ? <RehearsalView answer={answer} /> : null}
+    </>
+  );
+}
+
 function RulesForm({ settings }: { settings: AlertSettings }) {
   const { t } = useTranslation();
   const wide = useWide();
-  const palette = usePalette();
+  const looks = useLooks();
   const [draft, setDraft] = useState<AlertRules>(settings.rules);
   const [keep, { isLoading, isSuccess, error }] = useChangeAlertSettingsMutation();
   const trying = useRehearsal(draft);
-  const preset = presetOf(draft);
-  const changed = !sameSettings(draft, settings.rules);
-  const letters = [...new Set(settings.courses.flatMap((course) => course.letters))];
-  const choose = (value: Preset | 'own') => {
-    if (value !== 'own') setDraft({ ...presetRules(value), exceptions: draft.exceptions });
-  };
   const keeping = (
     <Keeping
-      {...{ changed, trying }}
+      trying={trying}
+      changed={!sameSettings(draft, settings.rules)}
       busy={isLoading}
       saved={isSuccess}
       error={error ? problemWords(t, error) : null}
@@ -136,70 +195,30 @@ function RulesForm({ settings }: { settings: AlertSettings }) {
         <Heading level={1}>{t('rules.title')}</Heading>
         <Words colour="soft">{t('rules.lead')}</Words>
       </Stack>
-      <Choice
-        titled
-        label={t('rules.preset')}
-        options={[
-          ...presets.map((value) => ({ value, label: t(`rules.presets.${value}`) })),
-          ...(preset ? [] : [{ value: 'own' as const, label: t('rules.presets.own') }]),
-        ]}
-        value={preset ?? ('own' as const)}
-        onChange={choose}
-      />
-      {groups.map(([group, names]) => (
-        <Stack key={group}>
-          <Heading level={2}>{t(`rules.groups.${group}`)}</Heading>
-          {names.map((name) => (
-            <RuleRow
-              key={name}
-              {...{ name, letters }}
-              settings={draft.rules}
-              unrehearsed={settings.unrehearsed.includes(name)}
-              onSet={(rule, param, value) => setDraft(withRule(draft, rule, param, value))}
-            />
-          ))}
-        </Stack>
-      ))}
+      <Presets draft={draft} onChange={setDraft} />
+      <Groups settings={settings} draft={draft} onChange={setDraft} />
       <Cap value={draft.capPerDay} onChange={(capPerDay) => setDraft({ ...draft, capPerDay })} />
       <Exceptions draft={draft} courses={settings.courses} onChange={setDraft} />
       <Silences settings={settings} />
       {wide || !trying.answer ? null : (
         <Stack>
-          <Heading level={2}>{t('rules.rehearsal')}</Heading>
-          <RehearsalView answer={trying.answer} />
+          <Rehearsed trying={trying} />
         </Stack>
       )}
     </Page>
   );
   if (wide) {
-    return (
-      <Panes
-        wideList
-        list={form}
-        detail={
-          <Page sheet>
-            <Heading level={2}>{t('rules.rehearsal')}</Heading>
-            {keeping}
-            {trying.answer ? <RehearsalView answer={trying.answer} /> : null}
-          </Page>
-        }
-      />
+    const beside = (
+      <Page sheet>
+        <Rehearsed trying={trying}>{keeping}</Rehearsed>
+      </Page>
     );
+    return <Panes wideList list={form} detail={beside} />;
   }
   return (
-    <View style={{ flex: 1 }}>
+    <View style={styles.fill}>
       {form}
-      <View
-        style={{
-          paddingHorizontal: 20,
-          paddingVertical: 10,
-          borderTopWidth: 1,
-          borderColor: palette.line,
-          backgroundColor: palette.sheet,
-        }}
-      >
-        {keeping}
-      </View>
+      <View style={looks.foot}>{keeping}</View>
     </View>
   );
 }
@@ -209,3 +228,17 @@ export function RulesScreen() {
   const query = useAlertSettingsQuery();
   return <Loaded query={query}>{(settings) => <RulesForm settings={settings} />}</Loaded>;
 }
+
+const own = StyleSheet.create({
+  narrow: { maxWidth: 440 },
+});
+
+const useLooks = themed((palette) => ({
+  foot: {
+    paddingHorizontal: 20,
+    paddingVertical: 10,
+    borderTopWidth: 1,
+    borderColor: palette.line,
+    backgroundColor: palette.sheet,
+  },
+}));

@@ -5,7 +5,7 @@ import type { ChildDay, TouchedWork } from '@cadro/contract';
 import { useChildren, useFormat } from '../../household';
 import { problemWords } from '../../i18n';
 import { stateWords } from '../../gradebook';
-import { Action, Frame, frameOf, Heading, Row, RowLink, Stack, Words } from '../../ui';
+import { styles, Action, Frame, frameOf, Heading, Row, RowLink, Stack, Words } from '../../ui';
 import { useCatchUpMutation } from './dayApi';
 
 function Touched({ studentId, work }: { studentId: string; work: TouchedWork }) {
@@ -28,7 +28,7 @@ function Touched({ studentId, work }: { studentId: string; work: TouchedWork }) 
     >
       <Row space={1.5}>
         <Frame kind={frameOf(status, kind)} needsYou={kind !== null} />
-        <View style={{ flex: 1 }}>
+        <View style={styles.fill}>
           <Words bold>{title}</Words>
           <Words size="small" colour="soft">
             {[courseTitle, why].join(' · ')}

@@ -2,7 +2,7 @@ import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { ChildDay } from '@cadro/contract';
 import { useChildren, useFormat } from '../../household';
-import { BackLink, Heading, Loaded, Row, Stack, useWide, WayOn, WidePage, Words } from '../../ui';
+import { styles, BackLink, Heading, Loaded, Row, Stack, useWide, WayOn, WidePage, Words } from '../../ui';
 import { useDayQuery } from './dayApi';
 import { Cost } from './Cost';
 import { Events, Lessons } from './Lessons';
@@ -26,7 +26,7 @@ function Head({ day }: { day: ChildDay }) {
       {open === false ? (
         <Words>{closedFor ? t('day.noSchool', { why: closedFor }) : t('day.noSchoolPlain')}</Words>
       ) : null}
-      <Row wrap style={{ columnGap: 16, rowGap: 0 }}>
+      <Row wrap style={styles.spread}>
         {before ? <WayOn label={t('day.before')} href={`/days/${studentId}/${before}`} /> : null}
         {after ? <WayOn label={t('day.after')} href={`/days/${studentId}/${after}`} /> : null}
         <WayOn label={t('days.attendance')} href={`/days/attendance/${studentId}`} />
@@ -46,7 +46,7 @@ export function DayScreen({ studentId, on }: { studentId: string; on: string }) 
         <WidePage>
           <BackLink href={`/days?on=${on}`} label={t('places.days')} />
           <Head day={day} />
-          <View style={{ flexDirection: wide ? 'row' : 'column', columnGap: 48, rowGap: 24 }}>
+          <View style={[styles.columnsFar, wide && styles.row]}>
             <View style={wide ? { flex: 1, maxWidth: 560, gap: 24 } : { gap: 24 }}>
               <Cost day={day} />
               <WithTheSchool day={day} />

@@ -1,8 +1,8 @@
-import { View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { ChildDay, LessonOfDay, SchoolEvent } from '@cadro/contract';
 import { markWord, needsYou } from '../../attendance';
-import { Heading, Line, OutLink, Quiet, Row, Stack, Words } from '../../ui';
+import { styles, Heading, Line, OutLink, Quiet, Row, Stack, Words } from '../../ui';
 
 const timesOf = ({ startsAt, endsAt }: { startsAt: string | null; endsAt: string | null }): string =>
   [startsAt, endsAt].filter(Boolean).join('–');
@@ -14,8 +14,8 @@ function Lesson({ lesson, past }: { lesson: LessonOfDay; past: boolean }) {
   const plain = mark?.kind === 'present';
   return (
     <View>
-      <Row space={1.5} style={{ paddingVertical: 10, alignItems: 'flex-start' }}>
-        <View style={{ width: 96 }}>
+      <Row space={1.5} style={own.lesson}>
+        <View style={own.figure}>
           <Words size="small" bold>
             {timesOf(lesson) || t('days.lesson', { period })}
           </Words>
@@ -23,7 +23,7 @@ function Lesson({ lesson, past }: { lesson: LessonOfDay; past: boolean }) {
             {timesOf(lesson) ? t('days.lesson', { period }) : ''}
           </Words>
         </View>
-        <View style={{ flex: 1, gap: 2 }}>
+        <View style={styles.fillClose}>
           <Words bold>{courseTitle ?? t('days.lesson', { period })}</Words>
           {where ? (
             <Words size="small" colour="soft">
@@ -112,3 +112,8 @@ export function Events({ day }: { day: ChildDay }) {
     </Stack>
   );
 }
+
+const own = StyleSheet.create({
+  lesson: { paddingVertical: 10, alignItems: 'flex-start' },
+  figure: { width: 96 },
+});

@@ -7,7 +7,19 @@ import { useDaysQuery } from '../../attendance/api';
 import { lessonWord, markWord } from '../../attendance';
 import { useChildren, useFormat, useMeQuery } from '../../household';
 import { isServerProblem, problemWords } from '../../i18n';
-import { Action, BackLink, Field, Heading, Loaded, Page, Quietly, Stack, TickLine, Words } from '../../ui';
+import {
+  styles,
+  Action,
+  BackLink,
+  Field,
+  Heading,
+  Loaded,
+  Page,
+  Quietly,
+  Stack,
+  TickLine,
+  Words,
+} from '../../ui';
 import { useDayQuery, useLetterMutation } from './dayApi';
 import { letterDraft, type ChosenLesson } from './letterDraft';
 
@@ -77,6 +89,116 @@ function LessonsAhead({
   });
 }
 
+/** The lessons and days the letter is about; single lessons stand for the day, or the day for its lessons. */
+function useChosen(offered: readonly Offered[]) {
+  const [chosen, setChosen] = useState<readonly ChosenLesson[]>(() => offered.filter((each) => each.chosen));
+  const keys = new Set(chosen.map(keyOf));
+  const toggle = (lesson: ChosenLesson) => {
+    const key = keyOf(lesson);
+    const clash = (each: ChosenLesson) =>
+      each.on === lesson.on && (each.period === null) !== (lesson.period === null);
+    setChosen(
+      keys.has(key)
+        ? chosen.filter((each) => keyOf(each) !== key)
+        : [...chosen.filter((each) => !clash(each)), lesson],
+    );
+  };
+  return { chosen, keys, toggle };
+}
+
+function About({
+  day,
+  purpose,
+  offered,
+  about: { keys, toggle },
+}: {
+  day: ChildDay;
+  purpose: Purpose;
+  offered: readonly Offered[];
+  about: ReturnType<typeof useChosen>;
+}) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const title = t(purpose === 'ahead' ? 'letter.days' : 'letter.which');
+  return (
+    <View role="group" aria-label={title}>
+      <Heading level={2}>{title}</Heading>
+      {offered.map((each) => (
+        <TickLine
+          key={keyOf(each)}
+          label={`${format.day(each.on)}: ${each.what}`}
+          on={keys.has(keyOf(each))}
+          onChange={() => toggle(each)}
+        />
+      ))}
+      {purpose === 'ahead' && day.lessons.length > 0 ? (
+        <View style={styles.above8}>
+          <Heading level={3}>{format.dayLong(day.on)}</Heading>
+          <LessonsAhead day={day} chosen={keys} toggle={toggle} />
+        </View>
+      ) : null}
+    </View>
+  );
+}
+
+interface Text {
+  readonly subject: string;
+  readonly text: string;
+}
+
+function Writing({ letter, onEdit }: { letter: Text; onEdit: (letter: Text) => void }) {
+  const { t } = useTranslation();
+  return (
+    <>
+      <Field
+        label={t('letter.subject')}
+        value={letter.subject}
+        onChange={(subject) => onEdit({ ...letter, subject })}
+        longest={200}
+      />
+      <Field
+        label={t('letter.letter')}
+        value={letter.text}
+        onChange={(text) => onEdit({ ...letter, text })}
+        lines={12}
+        longest={20_000}
+      />
+    </>
+  );
+}
+
+function Title({ day, purpose }: { day: ChildDay; purpose: Purpose }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const { nameOf } = useChildren();
+  return (
+    <>
+      <BackLink href={`/days/${day.studentId}/${day.on}`} label={format.day(day.on)} />
+      <Stack space={0.25}>
+        <Words size="small" colour="soft">
+          {nameOf(day.studentId)}
+        </Words>
+        <Heading level={1}>{t(`letter.titles.${purpose}`)}</Heading>
+        <Words>{t(`letter.leads.${purpose}`, { desk: day.desk?.name ?? '' })}</Words>
+      </Stack>
+    </>
+  );
+}
+
+function useDraft(studentId: string, purpose: Purpose, lessons: readonly ChosenLesson[], reason: string) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const { nameOf } = useChildren();
+  const { data: me } = useMeQuery();
+  return letterDraft(t, format, {
+    purpose,
+    child: nameOf(studentId),
+    guardian: me?.name ?? '',
+    lessons,
+    reason,
+  });
+}
+
 function LetterForm({
   day,
   days,
@@ -87,64 +209,25 @@ function LetterForm({
   purpose: Purpose;
 }) {
   const { t } = useTranslation();
-  const format = useFormat();
   const router = useRouter();
-  const { nameOf } = useChildren();
-  const { data: me } = useMeQuery();
   const [send, { isLoading, error }] = useLetterMutation();
   const offered = useOffered(day, days, purpose);
-  const [chosen, setChosen] = useState<readonly ChosenLesson[]>(() => offered.filter((each) => each.chosen));
+  const about = useChosen(offered);
   const [reason, setReason] = useState('');
-  const [edited, setEdited] = useState<{ subject: string; text: string } | null>(null);
-  const { studentId, on, desk } = day;
-  const child = nameOf(studentId);
-  const draft = letterDraft(t, format, { purpose, child, guardian: me?.name ?? '', lessons: chosen, reason });
+  const [edited, setEdited] = useState<Text | null>(null);
+  const { studentId } = day;
+  const draft = useDraft(studentId, purpose, about.chosen, reason);
   const letter = edited ?? draft;
-  const keys = new Set(chosen.map(keyOf));
-  const toggle = (lesson: ChosenLesson) => {
-    const key = keyOf(lesson);
-    // Single lessons stand for the day, or the day for its lessons.
-    const clash = (each: ChosenLesson) =>
-      each.on === lesson.on && (each.period === null) !== (lesson.period === null);
-    setChosen(
-      keys.has(key)
-        ? chosen.filter((each) => keyOf(each) !== key)
-        : [...chosen.filter((each) => !clash(each)), lesson],
-    );
-  };
   const submit = async () => {
-    const lessons = chosen.map(({ on: date, period }) => ({ on: date, period }));
+    const lessons = about.chosen.map(({ on, period }) => ({ on, period }));
     const answer = await send({ studentId, purpose, lessons, ...letter });
     if (answer.data) router.replace(`/talk/follow-ups/${answer.data.followUpId}`);
   };
   const already = isServerProblem(error) && error.problem?.code === 'edited-meanwhile';
   return (
     <Page>
-      <BackLink href={`/days/${studentId}/${on}`} label={format.day(on)} />
-      <Stack space={0.25}>
-        <Words size="small" colour="soft">
-          {child}
-        </Words>
-        <Heading level={1}>{t(`letter.titles.${purpose}`)}</Heading>
-        <Words>{t(`letter.leads.${purpose}`, { desk: desk?.name ?? '' })}</Words>
-      </Stack>
-      <View role="group" aria-label={t(purpose === 'ahead' ? 'letter.days' : 'letter.which')}>
-        <Heading level={2}>{t(purpose === 'ahead' ? 'letter.days' : 'letter.which')}</Heading>
-        {offered.map((each) => (
-          <TickLine
-            key={keyOf(each)}
-            label={`${format.day(each.on)}: ${each.what}`}
-            on={keys.has(keyOf(each))}
-            onChange={() => toggle(each)}
-          />
-        ))}
-        {purpose === 'ahead' && day.lessons.length > 0 ? (
-          <View style={{ paddingTop: 8 }}>
-            <Heading level={3}>{format.dayLong(on)}</Heading>
-            <LessonsAhead day={day} chosen={keys} toggle={toggle} />
-          </View>
-        ) : null}
-      </View>
+      <Title day={day} purpose={purpose} />
+      <About day={day} purpose={purpose} offered={offered} about={about} />
       <Field
         label={t(purpose === 'object' ? 'letter.wrong' : 'letter.reason')}
         hint={t('letter.reasonHint')}
@@ -152,19 +235,7 @@ function LetterForm({
         onChange={setReason}
         longest={500}
       />
-      <Field
-        label={t('letter.subject')}
-        value={letter.subject}
-        onChange={(subject) => setEdited({ ...letter, subject })}
-        longest={200}
-      />
-      <Field
-        label={t('letter.letter')}
-        value={letter.text}
-        onChange={(text) => setEdited({ ...letter, text })}
-        lines={12}
-        longest={20_000}
-      />
+      <Writing letter={letter} onEdit={setEdited} />
       {edited ? <Quietly label={t('letter.write')} onPress={() => setEdited(null)} /> : null}
       {error ? (
         <Words colour="plum" live>
@@ -175,7 +246,7 @@ function LetterForm({
         main
         label={t('letter.send')}
         busy={isLoading}
-        disabled={chosen.length === 0 || !letter.subject.trim() || !letter.text.trim()}
+        disabled={about.chosen.length === 0 || !letter.subject.trim() || !letter.text.trim()}
         onPress={() => void submit()}
       />
     </Page>

@@ -1,9 +1,20 @@
 import { useState } from 'react';
-import { View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { useFormat } from '../../household';
-import { BackLink, Heading, Loaded, OutLink, PickDay, Stack, useWide, WidePage, Words } from '../../ui';
-import { icsAddress, useElsewhereQuery } from '../calendarApi';
+import {
+  styles,
+  BackLink,
+  Heading,
+  Loaded,
+  OutLink,
+  PickDay,
+  Stack,
+  useWide,
+  WidePage,
+  Words,
+} from '../../ui';
+import { icsAddress, useElsewhereQuery } from './elsewhereApi';
 import { rangeOf } from '../view/range';
 import { Feeds } from './Feeds';
 import { Imports } from './Imports';
@@ -51,7 +62,7 @@ export function ElsewhereScreen() {
         <WidePage>
           <BackLink href="/days" label={t('places.days')} />
           <Heading level={1}>{t('calendar.elsewhere')}</Heading>
-          <View style={{ flexDirection: wide ? 'row' : 'column', columnGap: 48, rowGap: 32 }}>
+          <View style={[styles.columnsFar, own.parts, wide && styles.row]}>
             <View style={wide ? { flex: 1, maxWidth: 560 } : {}}>
               <Feeds feeds={feeds} />
             </View>
@@ -65,3 +76,7 @@ export function ElsewhereScreen() {
     </Loaded>
   );
 }
+
+const own = StyleSheet.create({
+  parts: { rowGap: 32 },
+});

@@ -3,41 +3,62 @@ import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { CalendarFeed, CalendarLayer, FeedBody } from '@cadro/contract';
 import { useChildren, useFormat } from '../../household';
-import { Action, Heading, Quietly, Row, Stack, usePalette, Words } from '../../ui';
+import { styles, themed, Action, Heading, Quietly, Row, Stack, Words } from '../../ui';
 import {
   useChangeFeedMutation,
   useCreateFeedMutation,
   useRenewFeedMutation,
   useRevokeFeedMutation,
-} from '../calendarApi';
+} from './elsewhereApi';
 import { FeedForm } from './FeedForm';
 
 /** What one usually wants beside the family's own appointments. */
 const usualLayers: CalendarLayer[] = ['test', 'due', 'offer', 'school', 'meeting', 'closed'];
 
-function Feed({ feed }: { feed: CalendarFeed }) {
+/** What can be done with an address: copied, changed, renewed, ended. */
+function FeedActs({ feed: { id, name, url }, onEdit }: { feed: CalendarFeed; onEdit: () => void }) {
   const { t } = useTranslation();
-  const format = useFormat();
-  const palette = usePalette();
-  const { nameOf } = useChildren();
   const [copied, setCopied] = useState(false);
-  const [editing, setEditing] = useState(false);
-  const [change, { isLoading }] = useChangeFeedMutation();
   const [renew] = useRenewFeedMutation();
   const [revoke] = useRevokeFeedMutation();
-  const { id, name, layers, studentIds, url, readAt } = feed;
   // Where a browser does not allow it, the address stands there to be copied by hand.
   const copy = () =>
     navigator.clipboard.writeText(url).then(
       () => setCopied(true),
       () => setCopied(false),
     );
+  const makeNew = () => {
+    setCopied(false);
+    void renew(id);
+  };
+  return (
+    <Row wrap space={2}>
+      <Quietly
+        label={t(copied ? 'elsewhere.copied' : 'elsewhere.copy')}
+        hint={name}
+        onPress={() => void copy()}
+      />
+      <Quietly label={t('elsewhere.change')} hint={name} onPress={onEdit} />
+      <Quietly label={t('elsewhere.renew')} hint={name} onPress={makeNew} />
+      <Quietly label={t('elsewhere.revoke')} hint={name} onPress={() => void revoke(id)} />
+    </Row>
+  );
+}
+
+function Feed({ feed }: { feed: CalendarFeed }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const looks = useLooks();
+  const { nameOf } = useChildren();
+  const [editing, setEditing] = useState(false);
+  const [change, { isLoading }] = useChangeFeedMutation();
+  const { id, name, layers, studentIds, url, readAt } = feed;
   const keep = async (body: FeedBody) => {
     const answer = await change({ feedId: id, ...body });
     if (answer.data) setEditing(false);
   };
   return (
-    <Stack space={0.5} style={{ borderBottomWidth: 1, borderColor: palette.line, paddingBottom: 16 }}>
+    <Stack space={0.5} style={looks.ruled}>
       <Heading level={3}>{name}</Heading>
       <Words size="small" colour="soft">
         {[
@@ -45,29 +66,13 @@ function Feed({ feed }: { feed: CalendarFeed }) {
           ...layers.map((layer) => t(`calendar.layer.${layer}`)),
         ].join(' · ')}
       </Words>
-      <Words size="small" style={{ wordBreak: 'break-all' } as object}>
+      <Words size="small" style={looks.address}>
         {url}
       </Words>
       <Words size="small" colour="soft">
         {readAt ? t('elsewhere.readAt', { when: format.recent(readAt) }) : t('elsewhere.neverRead')}
       </Words>
-      <Row wrap space={2}>
-        <Quietly
-          label={t(copied ? 'elsewhere.copied' : 'elsewhere.copy')}
-          hint={name}
-          onPress={() => void copy()}
-        />
-        <Quietly label={t('elsewhere.change')} hint={name} onPress={() => setEditing(!editing)} />
-        <Quietly
-          label={t('elsewhere.renew')}
-          hint={name}
-          onPress={() => {
-            setCopied(false);
-            void renew(id);
-          }}
-        />
-        <Quietly label={t('elsewhere.revoke')} hint={name} onPress={() => void revoke(id)} />
-      </Row>
+      <FeedActs feed={feed} onEdit={() => setEditing(!editing)} />
       {editing ? (
         <FeedForm
           start={{ name, layers, studentIds }}
@@ -90,7 +95,7 @@ export function Feeds({ feeds }: { feeds: readonly CalendarFeed[] }) {
     if (answer.data) setAdding(false);
   };
   return (
-    <View style={{ gap: 16 }}>
+    <View style={styles.gap16}>
       <Stack space={0.25}>
         <Heading level={2}>{t('elsewhere.feeds')}</Heading>
         <Words colour="soft">{t('elsewhere.feedsLead')}</Words>
@@ -111,3 +116,9 @@ export function Feeds({ feeds }: { feeds: readonly CalendarFeed[] }) {
     </View>
   );
 }
+
+const useLooks = themed((palette) => ({
+  /** A long address breaks where it must: only the browser knows this. */
+  address: { wordBreak: 'break-all' } as object,
+  ruled: { borderBottomWidth: 1, borderColor: palette.line, paddingBottom: 16 },
+}));

@@ -4,8 +4,20 @@ import { useTranslation } from 'react-i18next';
 import type { ImportedCalendar, ImportReport } from '@cadro/contract';
 import { useChildren, useFormat } from '../../household';
 import { problemWords } from '../../i18n';
-import { Action, Choice, Field, Heading, OpenFile, Quietly, Row, Stack, usePalette, Words } from '../../ui';
-import { useForgetImportMutation, useImportCalendarMutation } from '../calendarApi';
+import {
+  styles,
+  themed,
+  Action,
+  Choice,
+  Field,
+  Heading,
+  OpenFile,
+  Quietly,
+  Row,
+  Stack,
+  Words,
+} from '../../ui';
+import { useForgetImportMutation, useImportCalendarMutation } from './elsewhereApi';
 
 function Report({ report }: { report: ImportReport }) {
   const { t } = useTranslation();
@@ -26,13 +38,13 @@ function Report({ report }: { report: ImportReport }) {
 function Imported({ calendar }: { calendar: ImportedCalendar }) {
   const { t } = useTranslation();
   const format = useFormat();
-  const palette = usePalette();
+  const looks = useLooks();
   const { nameOf } = useChildren();
   const [forget] = useForgetImportMutation();
   const { id, name, studentId, author, at, report } = calendar;
   return (
-    <Row style={{ borderBottomWidth: 1, borderColor: palette.line, paddingVertical: 8 }}>
-      <View style={{ flex: 1 }}>
+    <Row style={looks.ruled}>
+      <View style={styles.fill}>
         <Words bold>{name}</Words>
         <Words size="small" colour="soft">
           {[
@@ -47,19 +59,86 @@ function Imported({ calendar }: { calendar: ImportedCalendar }) {
   );
 }
 
+interface Chosen {
+  readonly text: string;
+  readonly fileName: string;
+  readonly name: string;
+  readonly studentId: string;
+}
+
+/** What the file holds, what it is to be called and whose it is, before it is taken in. */
+function Found({
+  file,
+  report,
+  busy,
+  onChange,
+  onTake,
+}: {
+  file: Chosen;
+  report: ImportReport;
+  busy: boolean;
+  onChange: (change: Partial<Chosen>) => void;
+  onTake: () => void;
+}) {
+  const { t } = useTranslation();
+  const { all, mayTalk } = useChildren();
+  return (
+    <Stack space={1.5}>
+      <Heading level={3}>{file.fileName}</Heading>
+      <Report report={report} />
+      <Field
+        label={t('elsewhere.name')}
+        value={file.name}
+        onChange={(name) => onChange({ name })}
+        longest={100}
+      />
+      <Choice
+        titled
+        label={t('entry.forWhom')}
+        options={[
+          { value: '', label: t('shell.everyone') },
+          ...all
+            .filter(({ id }) => mayTalk(id))
+            .map(({ id, givenName }) => ({ value: id, label: givenName })),
+        ]}
+        value={file.studentId}
+        onChange={(studentId) => onChange({ studentId })}
+      />
+      <Action
+        main
+        label={t('imported.take')}
+        busy={busy}
+        disabled={report.events === 0 || file.name.trim() === ''}
+        onPress={onTake}
+      />
+    </Stack>
+  );
+}
+
 /** A school's own calendar file: previewed, named, taken in; read again, it takes its own place. */
 export function Imports({ imports }: { imports: readonly ImportedCalendar[] }) {
   const { t } = useTranslation();
   const { all, mayTalk } = useChildren();
-  const [file, setFile] = useState<{ name: string; text: string } | null>(null);
-  const [name, setName] = useState('');
-  const [studentId, setStudentId] = useState('');
+  const [file, setFile] = useState<Chosen | null>(null);
   const [bring, { data, error, isLoading }] = useImportCalendarMutation();
-  const own = all.filter(({ id }) => mayTalk(id));
-  const ask = (text: string, called: string, whose: string, preview: boolean) =>
-    void bring({ text, name: called.trim() || t('imported.unnamed'), studentId: whose || null, preview });
+  const ask = ({ text, name, studentId }: Chosen, preview: boolean) =>
+    void bring({ text, name: name.trim() || t('imported.unnamed'), studentId: studentId || null, preview });
+  const open = (fileName: string, text: string) => {
+    const opened = {
+      fileName,
+      text,
+      name: fileName.replace(/\.[^.]*$/, ''),
+      studentId: file?.studentId ?? '',
+    };
+    setFile(opened);
+    ask(opened, true);
+  };
+  const change = (changed: Chosen) => {
+    setFile(changed);
+    if (changed.studentId !== file?.studentId) ask(changed, true);
+  };
   return (
-    <View style={{ gap: 16 }}>
+    <View style={styles.gap16}>
       <Stack space={0.25}>
         <Heading level={2}>{t('imported.title')}</Heading>
         <Words colour="soft">{t('imported.lead')}</Words>
@@ -69,56 +148,31 @@ export function Imports({ imports }: { imports: readonly ImportedCalendar[] }) {
           <Imported key={calendar.id} calendar={calendar} />
         ))}
       </View>
-      {own.length === 0 ? null : (
-        <OpenFile
-          label={t('marksFile.choose')}
-          accept=".ics,.ical,text/calendar"
-          onText={(called, text) => {
-            const title = called.replace(/\.[^.]*$/, '');
-            setFile({ name: called, text });
-            setName(title);
-            ask(text, title, studentId, true);
-          }}
-        />
-      )}
+      {all.some(({ id }) => mayTalk(id)) ? (
+        <OpenFile label={t('marksFile.choose')} accept=".ics,.ical,text/calendar" onText={open} />
+      ) : null}
       {error ? (
         <View role="alert">
           <Words colour="plum">{problemWords(t, error)}</Words>
         </View>
       ) : null}
-      {file && data && !error ? (
-        data.written ? (
-          <Words live colour="teal" bold>
-            {t('imported.done', { name })}
-          </Words>
-        ) : (
-          <Stack space={1.5}>
-            <Heading level={3}>{file.name}</Heading>
-            <Report report={data.report} />
-            <Field label={t('elsewhere.name')} value={name} onChange={setName} longest={100} />
-            <Choice
-              titled
-              label={t('entry.forWhom')}
-              options={[
-                { value: '', label: t('shell.everyone') },
-                ...own.map(({ id, givenName }) => ({ value: id, label: givenName })),
-              ]}
-              value={studentId}
-              onChange={(id) => {
-                setStudentId(id);
-                ask(file.text, name, id, true);
-              }}
-            />
-            <Action
-              main
-              label={t('imported.take')}
-              busy={isLoading}
-              disabled={data.report.events === 0 || name.trim() === ''}
-              onPress={() => ask(file.text, name, studentId, false)}
-            />
-          </Stack>
-        )
-      ) : null}
+      {!file || !data || error ? null : data.written ? (
+        <Words live colour="teal" bold>
+          {t('imported.done', { name: file.name })}
+        </Words>
+      ) : (
+        <Found
+          file={file}
+          report={data.report}
+          busy={isLoading}
+          onChange={(some) => change({ ...file, ...some })}
+          onTake={() => ask(file, false)}
+        />
+      )}
     </View>
   );
 }
+
+const useLooks = themed((palette) => ({
+  ruled: { borderBottomWidth: 1, borderColor: palette.line, paddingVertical: 8 },
+}));

@@ -1,4 +1,4 @@
-import { View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { ownEntryKinds } from '@cadro/contract';
 import { useChildren } from '../../household';
@@ -29,7 +29,7 @@ function ForWhom({ draft, set }: { draft: EntryDraft; set: (change: Partial<Entr
       </Words>
       <Row wrap>
         {own.map(({ id, givenName }) => (
-          <Row key={id} space={0} style={{ paddingLeft: 12, paddingRight: 8 }}>
+          <Row key={id} space={0} style={shape.inset}>
             <Tick label={givenName} on={studentIds.includes(id)} onChange={() => toggle(id)} />
             <Words>{givenName}</Words>
           </Row>
@@ -41,6 +41,22 @@ function ForWhom({ draft, set }: { draft: EntryDraft; set: (change: Partial<Entr
         ) : null}
       </Row>
     </View>
+  );
+}
+
+function WhoSees({ draft, set }: { draft: EntryDraft; set: (change: Partial<EntryDraft>) => void }) {
+  const { t } = useTranslation();
+  return (
+    <Choice
+      titled
+      label={t('entry.whoSees')}
+      options={[
+        { value: 'shared', label: t('entry.shared') },
+        { value: 'private', label: t('entry.private') },
+      ]}
+      value={draft.shared ? 'shared' : 'private'}
+      onChange={(value) => set({ shared: value === 'shared' })}
+    />
   );
 }
 
@@ -98,16 +114,7 @@ export function EntryForm({
       />
       <WhenFields draft={draft} set={set} />
       <ForWhom draft={draft} set={set} />
-      <Choice
-        titled
-        label={t('entry.whoSees')}
-        options={[
-          { value: 'shared', label: t('entry.shared') },
-          { value: 'private', label: t('entry.private') },
-        ]}
-        value={draft.shared ? 'shared' : 'private'}
-        onChange={(value) => set({ shared: value === 'shared' })}
-      />
+      <WhoSees draft={draft} set={set} />
       <Field
         label={t('entry.text')}
         value={draft.text}
@@ -126,3 +133,7 @@ export function EntryForm({
     </Stack>
   );
 }
+
+const shape = StyleSheet.create({
+  inset: { paddingLeft: 12, paddingRight: 8 },
+});

@@ -4,6 +4,8 @@ import { useTranslation } from 'react-i18next';
 import type { Supply } from '@cadro/contract';
 import { MarkOf, useChildren, useFormat } from '../../household';
 import {
+  styles,
+  themed,
   Action,
   BackLink,
   Field,
@@ -14,7 +16,6 @@ import {
   Row,
   Stack,
   Tick,
-  usePalette,
   WayOn,
   Words,
 } from '../../ui';
@@ -29,7 +30,7 @@ import { bodyOf, emptyDraft } from './entryDraft';
 function SupplyRow({ supply }: { supply: Supply }) {
   const { t } = useTranslation();
   const format = useFormat();
-  const palette = usePalette();
+  const looks = useLooks();
   const { nameOf, mayWrite } = useChildren();
   const [gotSupply] = useGotSupplyMutation();
   const [tick] = useTickEntryMutation();
@@ -44,12 +45,9 @@ function SupplyRow({ supply }: { supply: Supply }) {
     ...(neededOn ? [t('shopping.neededOn', { day: format.day(neededOn) })] : []),
   ].join(' · ');
   return (
-    <Row
-      space={0.5}
-      style={{ borderBottomWidth: 1, borderColor: palette.line, paddingLeft: 12, paddingVertical: 6 }}
-    >
+    <Row space={0.5} style={looks.ruled}>
       {mayWrite(studentId ? [studentId] : []) ? <Tick label={what} on={got} onChange={change} /> : null}
-      <View style={{ flex: 1 }}>
+      <View style={styles.fill}>
         <Words colour={got ? 'soft' : 'ink'} style={got ? { textDecorationLine: 'line-through' } : {}}>
           {what}
         </Words>
@@ -132,3 +130,7 @@ export function ShoppingScreen() {
     </Loaded>
   );
 }
+
+const useLooks = themed((palette) => ({
+  ruled: { borderBottomWidth: 1, borderColor: palette.line, paddingLeft: 12, paddingVertical: 6 },
+}));

@@ -1,7 +1,7 @@
-import { View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { useFormat } from '../../household';
-import { Choice, Field, PickDay, Row } from '../../ui';
+import { styles, Choice, Field, PickDay, Row } from '../../ui';
 import { repeats, type EntryDraft, type Repeat } from './entryDraft';
 
 type Set = (change: Partial<EntryDraft>) => void;
@@ -30,8 +30,8 @@ function Times({ draft, set }: { draft: EntryDraft; set: Set }) {
   const { t } = useTranslation();
   const { kind, startsAt, endsAt } = draft;
   return (
-    <Row space={2} style={{ alignItems: 'flex-start' }}>
-      <View style={{ width: 140 }}>
+    <Row space={2} style={styles.top}>
+      <View style={own.numberField}>
         <Field
           label={t(kind === 'event' ? 'entry.from' : 'entry.at')}
           hint={t('entry.timeHint')}
@@ -41,7 +41,7 @@ function Times({ draft, set }: { draft: EntryDraft; set: Set }) {
         />
       </View>
       {kind === 'event' ? (
-        <View style={{ width: 140 }}>
+        <View style={own.numberField}>
           <Field
             label={t('entry.to')}
             hint={t('entry.timeHint')}
@@ -113,3 +113,7 @@ export function WhenFields({ draft, set }: { draft: EntryDraft; set: Set }) {
     </>
   );
 }
+
+const own = StyleSheet.create({
+  numberField: { width: 140 },
+});

@@ -1,11 +1,11 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
-import { View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { Calendar, CalendarEvent } from '@cadro/contract';
 import { useChildren, useFormat } from '../../household';
 import { dayGiven } from '../../i18n';
 import { useAppSelector } from '../../store';
-import { Choice, Heading, Loaded, Quietly, Row, Stack, useWide, WayOn, WidePage } from '../../ui';
+import { styles, Choice, Heading, Loaded, Quietly, Row, Stack, useWide, WayOn, WidePage } from '../../ui';
 import { useCalendarQuery } from '../calendarApi';
 import { DayEvents, dayTitle } from './DayEvents';
 import { inSight } from './dayOf';
@@ -45,7 +45,7 @@ function useTitle({ view, on }: Place): string {
 function WaysOn() {
   const { t } = useTranslation();
   return (
-    <Row wrap style={{ columnGap: 16, rowGap: 0 }}>
+    <Row wrap style={styles.spread}>
       <WayOn label={t('days.attendance')} href="/days/attendance" />
       <WayOn label={t('calendar.shopping')} href="/days/shopping" />
       <WayOn label={t('calendar.elsewhere')} href="/days/elsewhere" />
@@ -76,7 +76,7 @@ function Shown({ calendar, place }: { calendar: Calendar; place: Place }) {
       </Stack>
     );
     return (
-      <View style={{ flexDirection: wide ? 'row' : 'column', columnGap: 40, rowGap: 24 }}>
+      <View style={[styles.columns, wide && styles.row]}>
         <View style={wide ? { flex: 3 } : {}}>{month}</View>
         <View style={wide ? { flex: 2, gap: 32, maxWidth: 480 } : { gap: 32 }}>
           {day}
@@ -92,9 +92,9 @@ function Shown({ calendar, place }: { calendar: Calendar; place: Place }) {
       ) : view === 'agenda' ? (
         <AgendaView calendar={calendar} events={events} />
       ) : (
-        <View style={{ maxWidth: 720 }}>{day}</View>
+        <View style={styles.readable}>{day}</View>
       )}
-      <View style={{ maxWidth: 720 }}>{tray}</View>
+      <View style={styles.readable}>{tray}</View>
     </Stack>
   );
 }
@@ -109,7 +109,7 @@ export function CalendarScreen() {
   const query = useCalendarQuery(rangeOf(view, on));
   return (
     <WidePage>
-      <Row wrap style={{ justifyContent: 'space-between', rowGap: 4 }}>
+      <Row wrap style={own.bar}>
         <Heading level={1}>{title}</Heading>
         <Choice
           label={t('days.view')}
@@ -118,7 +118,7 @@ export function CalendarScreen() {
           onChange={(value) => go({ view: value })}
         />
       </Row>
-      <Row style={{ justifyContent: 'space-between', maxWidth: 640 }}>
+      <Row style={own.months}>
         <Quietly label={t('days.earlier')} onPress={() => go({ on: moved(view, on, -1) })} />
         <Quietly label={t('calendar.today')} onPress={() => go({ on: today })} />
         <Quietly label={t('days.later')} onPress={() => go({ on: moved(view, on, 1) })} />
@@ -129,3 +129,8 @@ export function CalendarScreen() {
     </WidePage>
   );
 }
+
+const own = StyleSheet.create({
+  bar: { justifyContent: 'space-between', rowGap: 4 },
+  months: { justifyContent: 'space-between', maxWidth: 640 },
+});

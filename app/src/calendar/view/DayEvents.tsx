@@ -5,7 +5,7 @@ import { useTranslation } from 'react-i18next';
 import type { Calendar, CalendarEvent } from '@cadro/contract';
 import { useChildren, useFormat } from '../../household';
 import { type Format } from '../../i18n';
-import { Heading, Quiet, Quietly, Row, Stack, WayOn, Words } from '../../ui';
+import { styles, Heading, Quiet, Quietly, Row, Stack, WayOn, Words } from '../../ui';
 import { parted, touches } from './dayOf';
 import { EventRow } from './EventRow';
 
@@ -82,7 +82,7 @@ export function DayEvents({
       {day.length === 0 ? <Quiet>{t('calendar.nothing')}</Quiet> : null}
       <Settled key={on} events={settled} />
       {short ? null : (
-        <Row wrap style={{ columnGap: 16, rowGap: 0 }}>
+        <Row wrap style={styles.spread}>
           {shown.map(({ id, givenName }) => (
             <WayOn
               key={id}

@@ -1,9 +1,9 @@
 import { Link, type Href } from 'expo-router';
-import { Pressable, View } from 'react-native';
+import { StyleSheet, Pressable, View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { pageOfEvent, type CalendarEvent } from '@cadro/contract';
 import { MarkOf, useChildren, useFormat } from '../../household';
-import { OutLink, Row, Tick, touch, usePalette, Words } from '../../ui';
+import { styles, themed, OutLink, Row, Tick, Words } from '../../ui';
 import { useTickEntryMutation } from '../calendarApi';
 import { isDone } from './dayOf';
 
@@ -24,7 +24,7 @@ function useSubtitle(event: CalendarEvent): string {
 function When({ event }: { event: CalendarEvent }) {
   const { startsAt, endsAt } = event;
   return (
-    <View style={{ width: 48 }}>
+    <View style={own.time}>
       {startsAt ? <Words size="small">{startsAt}</Words> : null}
       {endsAt ? (
         <Words size="small" colour="soft">
@@ -35,42 +35,19 @@ function When({ event }: { event: CalendarEvent }) {
   );
 }
 
-/**
- * One event of a day: when, whose, what, and the way on; an own reminder can be ticked off in place.
- * @param timed whether the day has times, for which there is a column then.
- */
-export function EventRow({ event, timed }: { event: CalendarEvent; timed: boolean }) {
-  const { t } = useTranslation();
-  const palette = usePalette();
-  const { nameOf, mayWrite, all } = useChildren();
-  const [tick] = useTickEntryMutation();
-  const { studentIds, title, settled, link, on, href, layer } = event;
+/** When, whose and what. */
+function Line({ event, timed, names }: { event: CalendarEvent; timed: boolean; names: readonly string[] }) {
   const subtitle = useSubtitle(event);
   const done = isDone(event);
-  // The contract knows the pages by their addresses only.
-  const page = pageOfEvent(event) as Href | null;
-  const names = studentIds.length === all.length ? [] : studentIds.map(nameOf);
-  const label = [
-    event.startsAt ?? '',
-    ...(names.length > 0 ? [names.join(', ')] : []),
-    title,
-    subtitle,
-    ...(done ? [t('calendar.settled')] : []),
-  ]
-    .filter(Boolean)
-    .join(', ');
-  const line = (
-    <Row space={1} style={{ alignItems: 'flex-start' }}>
+  const { studentIds, title, layer } = event;
+  return (
+    <Row space={1} style={styles.top}>
       {timed ? <When event={event} /> : null}
-      <Row space={0.25} style={{ minWidth: 22, paddingTop: 2 }}>
+      <Row space={0.25} style={own.sign}>
         {names.length > 0 ? studentIds.map((id) => <MarkOf key={id} studentId={id} />) : null}
       </Row>
-      <View style={{ flex: 1 }}>
-        <Words
-          bold={!done && layer !== 'attendance'}
-          colour={done ? 'soft' : 'ink'}
-          style={done ? { textDecorationLine: 'line-through' } : {}}
-        >
+      <View style={styles.fill}>
+        <Words bold={!done && layer !== 'attendance'} colour={done ? 'soft' : 'ink'} style={done && own.done}>
           {title}
         </Words>
         <Words size="small" colour="soft">
@@ -79,28 +56,48 @@ export function EventRow({ event, timed }: { event: CalendarEvent; timed: boolea
       </View>
     </Row>
   );
-  const ticks = link?.to === 'entry' && mayWrite(studentIds);
+}
+
+/** What a screen reader says of it, in one breath. */
+function useLabel(event: CalendarEvent, names: readonly string[]): string {
+  const { t } = useTranslation();
+  const subtitle = useSubtitle(event);
+  const { startsAt, title } = event;
+  return [startsAt ?? '', names.join(', '), title, subtitle, isDone(event) ? t('calendar.settled') : '']
+    .filter(Boolean)
+    .join(', ');
+}
+
+/**
+ * One event of a day: when, whose, what, and the way on; an own reminder can be ticked off in place.
+ * @param timed whether the day has times, for which there is a column then.
+ */
+export function EventRow({ event, timed }: { event: CalendarEvent; timed: boolean }) {
+  const { t } = useTranslation();
+  const looks = useLooks();
+  const { nameOf, mayWrite, all } = useChildren();
+  const [tick] = useTickEntryMutation();
+  const { studentIds, title, settled, link, on, href, layer } = event;
+  // The contract knows the pages by their addresses only.
+  const page = pageOfEvent(event) as Href | null;
+  const names = studentIds.length === all.length ? [] : studentIds.map(nameOf);
+  const label = useLabel(event, names);
+  const line = <Line event={event} timed={timed} names={names} />;
   return (
-    <View
-      style={{ borderBottomWidth: 1, borderColor: palette.line, flexDirection: 'row', alignItems: 'center' }}
-    >
-      <View style={{ flex: 1 }}>
+    <View style={looks.event}>
+      <View style={styles.fill}>
         {page ? (
           <Link href={page} asChild>
-            <Pressable
-              role="link"
-              aria-label={label}
-              style={{ minHeight: touch, paddingVertical: 8, justifyContent: 'center' }}
-            >
+            <Pressable role="link" aria-label={label} style={styles.touchable}>
               {line}
             </Pressable>
           </Link>
         ) : (
-          <View style={{ minHeight: touch, paddingVertical: 8, justifyContent: 'center' }}>{line}</View>
+          <View style={styles.touchable}>{line}</View>
         )}
       </View>
       {href && layer !== 'due' ? <OutLink label={t('calendar.open')} href={href} /> : null}
-      {ticks ? (
+      {link?.to === 'entry' && mayWrite(studentIds) ? (
         <Tick
           label={t('calendar.tick', { title })}
           on={settled}
@@ -110,3 +107,13 @@ export function EventRow({ event, timed }: { event: CalendarEvent; timed: boolea
     </View>
   );
 }
+
+const own = StyleSheet.create({
+  time: { width: 48 },
+  done: { textDecorationLine: 'line-through' },
+  sign: { minWidth: 22, paddingTop: 2 },
+});
+
+const useLooks = themed((palette) => ({
+  event: { borderBottomWidth: 1, borderColor: palette.line, flexDirection: 'row', alignItems: 'center' },
+}));

@@ -3,7 +3,7 @@ import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { calendarLayers } from '@cadro/contract';
 import { layerSwitched, useAppDispatch, useAppSelector } from '../../store';
-import { Quietly, TickLine } from '../../ui';
+import { styles, Quietly, TickLine } from '../../ui';
 
 /** Which layers are in sight; the choice is kept on this device. */
 export function Layers() {
@@ -20,11 +20,7 @@ export function Layers() {
     <View>
       <Quietly label={label} onPress={() => setOpen(!open)} />
       {open ? (
-        <View
-          role="group"
-          aria-label={t('calendar.layers')}
-          style={{ flexDirection: 'row', flexWrap: 'wrap' }}
-        >
+        <View role="group" aria-label={t('calendar.layers')} style={styles.flow}>
           {calendarLayers.map((layer) => (
             <TickLine
               key={layer}

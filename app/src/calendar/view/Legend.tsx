@@ -3,7 +3,7 @@ import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { StripKey } from '../../attendance';
 import { ChildTag, useChildren } from '../../household';
-import { Quietly, Row, usePalette, useWide, Words } from '../../ui';
+import { styles, themed, Quietly, Row, useWide, Words } from '../../ui';
 import { AwaySign } from './AwaySign';
 
 const none = { absent: 0, unexplained: 0, late: 0, trip: 0, wholeDay: false };
@@ -17,13 +17,13 @@ const signs = [
 /** What the signs of a month say; on a phone, at a touch. */
 export function Legend() {
   const { t } = useTranslation();
-  const palette = usePalette();
+  const looks = useLooks();
   const { shown } = useChildren();
   const wide = useWide();
   const [open, setOpen] = useState(false);
   if (!wide && !open) return <Quietly label={t('calendar.key.title')} onPress={() => setOpen(true)} />;
   return (
-    <View role="group" aria-label={t('calendar.key.title')} style={{ gap: 4 }}>
+    <View role="group" aria-label={t('calendar.key.title')} style={styles.gap4}>
       <Row wrap space={1.5}>
         {shown.length > 1 ? shown.map(({ id }) => <ChildTag key={id} studentId={id} />) : null}
         {(shown.length > 1 ? signs : []).map(({ key, marks }) => (
@@ -35,7 +35,7 @@ export function Legend() {
           </Row>
         ))}
         <Row space={0.5}>
-          <View style={{ backgroundColor: palette.ink, borderRadius: 3, paddingHorizontal: 4 }}>
+          <View style={looks.count}>
             <Words size="small" bold colour="paper">
               5
             </Words>
@@ -52,3 +52,7 @@ export function Legend() {
     </View>
   );
 }
+
+const useLooks = themed((palette) => ({
+  count: { backgroundColor: palette.ink, borderRadius: 3, paddingHorizontal: 4 },
+}));

@@ -1,10 +1,10 @@
-import { Pressable, View } from 'react-native';
+import { StyleSheet, Pressable, View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { Calendar, CalendarEvent, DayMark } from '@cadro/contract';
 import { useDaysQuery } from '../../attendance/api';
 import { MarkOf, useChildren, useFormat } from '../../household';
 import { useAppSelector } from '../../store';
-import { DayStrip, MonthGrid, Row, usePalette, useWide, Words } from '../../ui';
+import { styles, themed, DayStrip, MonthGrid, Row, useWide, Words } from '../../ui';
 import { AwaySign } from './AwaySign';
 import { loadOf, type ChildLoad, type DayLoad } from './dayOf';
 
@@ -19,22 +19,14 @@ function useStrips(studentId: string | null): ReadonlyMap<string, readonly DayMa
 }
 
 function Child({ load, alone }: { load: ChildLoad; alone: boolean }) {
-  const palette = usePalette();
+  const looks = useLooks();
   const { studentId, open, cluster, away } = load;
   return (
-    <Row space={0.25} style={{ justifyContent: 'center', height: 18 }}>
+    <Row space={0.25} style={own.day}>
       {alone ? null : <MarkOf studentId={studentId} size={16} />}
       {open > 0 ? (
-        <View
-          style={{
-            minWidth: 18,
-            paddingHorizontal: 3,
-            borderRadius: 3,
-            alignItems: 'center',
-            backgroundColor: cluster ? palette.ink : 'transparent',
-          }}
-        >
-          <Words size="small" bold={cluster} colour={cluster ? 'paper' : 'ink'} style={{ lineHeight: 18 }}>
+        <View style={[looks.load, cluster && looks.cluster]}>
+          <Words size="small" bold={cluster} colour={cluster ? 'paper' : 'ink'} style={own.number}>
             {open}
           </Words>
         </View>
@@ -46,20 +38,20 @@ function Child({ load, alone }: { load: ChildLoad; alone: boolean }) {
 
 /** Events as short lines on a phone, by name where there is room. */
 function Others({ events }: { events: readonly CalendarEvent[] }) {
-  const palette = usePalette();
+  const looks = useLooks();
   const wide = useWide();
   if (events.length === 0) return null;
   if (!wide) {
     return (
-      <Row space={0.25} style={{ justifyContent: 'center', height: 8 }}>
+      <Row space={0.25} style={own.dots}>
         {events.slice(0, 3).map(({ key }) => (
-          <View key={key} style={{ width: 10, height: 3, backgroundColor: palette.soft }} />
+          <View key={key} style={looks.entry} />
         ))}
       </Row>
     );
   }
   return (
-    <View style={{ paddingHorizontal: 4 }}>
+    <View style={own.inset4}>
       {events.slice(0, namedEvents).map(({ key, title }) => (
         <Words key={key} size="small" lines={1} colour="soft">
           {title}
@@ -102,8 +94,7 @@ interface MonthProps {
 
 /** A month at a glance: open work by child, absences, events; a touch opens the day beside or below it. */
 export function MonthView({ month, chosen, calendar, events, onChoose }: MonthProps) {
-  const palette = usePalette();
-  const wide = useWide();
+  const looks = useLooks();
   const { shown } = useChildren();
   const words = useDayWords();
   const hidden = useAppSelector((state) => state.prefs.hiddenLayers);
@@ -122,19 +113,9 @@ export function MonthView({ month, chosen, calendar, events, onChoose }: MonthPr
         aria-pressed={here}
         {...(today ? { 'aria-current': 'date' as const } : {})}
         onPress={() => onChoose(on)}
-        style={{
-          minHeight: wide ? 104 : 80,
-          paddingTop: 4,
-          gap: 2,
-          borderTopWidth: 1,
-          borderColor: palette.line,
-          backgroundColor: load.closed ? palette.sand : 'transparent',
-          ...(here
-            ? { outlineWidth: 2, outlineStyle: 'solid', outlineColor: palette.ink, borderRadius: 4 }
-            : {}),
-        }}
+        style={[looks.day, load.closed && looks.closed, here && looks.here]}
       >
-        <View style={{ alignItems: 'center' }}>
+        <View style={styles.middle}>
           <Words
             bold={today}
             colour={outside ? 'soft' : 'ink'}
@@ -144,7 +125,7 @@ export function MonthView({ month, chosen, calendar, events, onChoose }: MonthPr
           </Words>
         </View>
         {strip ? (
-          <View aria-hidden style={{ alignItems: 'center' }}>
+          <View aria-hidden style={styles.middle}>
             <DayStrip marks={strip} label="" size="tiny" />
           </View>
         ) : null}
@@ -157,3 +138,19 @@ export function MonthView({ month, chosen, calendar, events, onChoose }: MonthPr
   };
   return <MonthGrid month={month} cell={cell} />;
 }
+
+const own = StyleSheet.create({
+  day: { justifyContent: 'center', height: 18 },
+  number: { lineHeight: 18 },
+  dots: { justifyContent: 'center', height: 8 },
+  inset4: { paddingHorizontal: 4 },
+});
+
+const useLooks = themed((palette, wide) => ({
+  load: { minWidth: 18, paddingHorizontal: 3, borderRadius: 3, alignItems: 'center' },
+  cluster: { backgroundColor: palette.ink },
+  entry: { width: 10, height: 3, backgroundColor: palette.soft },
+  day: { minHeight: wide ? 104 : 80, paddingTop: 4, gap: 2, borderTopWidth: 1, borderColor: palette.line },
+  closed: { backgroundColor: palette.sand },
+  here: { outlineWidth: 2, outlineStyle: 'solid', outlineColor: palette.ink, borderRadius: 4 },
+}));

@@ -2,7 +2,7 @@ import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { Calendar, UndatedWork } from '@cadro/contract';
 import { MarkOf, useChildren, useFormat } from '../../household';
-import { Heading, PickDay, RowLink, Row, Stack, Words } from '../../ui';
+import { styles, Heading, PickDay, RowLink, Row, Stack, Words } from '../../ui';
 import { useOwnDateMutation } from '../calendarApi';
 
 function Undated({ work }: { work: UndatedWork }) {
@@ -18,9 +18,9 @@ function Undated({ work }: { work: UndatedWork }) {
         href={`/courses/${studentId}/${courseId}/${itemId}`}
         label={`${nameOf(studentId)}, ${title}, ${courseTitle}`}
       >
-        <Row space={1} style={{ alignItems: 'flex-start' }}>
+        <Row space={1} style={styles.top}>
           <MarkOf studentId={studentId} />
-          <View style={{ flex: 1 }}>
+          <View style={styles.fill}>
             <Words bold>{title}</Words>
             <Words size="small" colour="soft">
               {courseTitle}

@@ -1,4 +1,4 @@
-import { View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import type { Calendar, CalendarEvent } from '@cadro/contract';
 import { datesOf } from '@cadro/core';
 import { useWide } from '../../ui';
@@ -24,10 +24,14 @@ export function AgendaView({ calendar, events }: { calendar: Calendar; events: r
   const open = events.filter(({ settled }) => !settled);
   const days = datesOf(calendar).filter((date) => open.some((event) => touches(event, date)));
   return (
-    <View style={{ gap: 24, maxWidth: 720 }}>
+    <View style={own.week}>
       {days.map((on) => (
         <DayEvents key={on} on={on} events={open} clusters={calendar.clusters} short />
       ))}
     </View>
   );
 }
+
+const own = StyleSheet.create({
+  week: { gap: 24, maxWidth: 720 },
+});

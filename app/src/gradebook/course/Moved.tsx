@@ -54,14 +54,85 @@ function Chosen({ point, course }: { point: Point; course: CourseDetail }) {
   );
 }
 
+const keyOf = ({ step }: Point): string => `${step.itemId}/${step.at}`;
+
+/** When the line of a range begins: with its first step, and not before the two weeks. */
+function startOf(course: CourseDetail, range: Range, points: readonly Point[]): number {
+  const firstMs = Date.parse(points[0]?.step.at ?? course.asOf);
+  return range === 'weeks' ? Math.max(firstMs, Date.parse(course.asOf) - 14 * dayMs) : firstMs;
+}
+
+/** The points of a range as they are drawn, and the step that is chosen. */
+function useLine(course: CourseDetail, range: Range) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const [chosenKey, setChosenKey] = useState<string | null>(null);
+  const points = pointsOf(course, range);
+  const found = points.findIndex((point) => keyOf(point) === chosenKey);
+  const chosen = found < 0 ? points.length - 1 : found;
+  const choose = (index: number) => {
+    const point = points[Math.max(0, Math.min(points.length - 1, index))];
+    if (point) setChosenKey(keyOf(point));
+  };
+  const fromMs = startOf(course, range, points);
+  const stepWords = (step: FigureStep) =>
+    [format.day(step.at), causeWords(t, format, step), deltaWords(t, format, step.delta)].join('. ');
+  const line = points.map((point) => ({
+    key: keyOf(point),
+    atMs: Math.max(fromMs, Date.parse(point.step.at)),
+    value: point.step.posted ?? 0,
+    begins: point.begins,
+    words: stepWords(point.step),
+  }));
+  return { line, fromMs, chosen, choose, current: points[chosen] };
+}
+
+/** The line of a range, the step that is chosen in words, and the ways to its neighbours. */
+function Steps({ course, range }: { course: CourseDetail; range: Range }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const { line, fromMs, chosen, choose, current } = useLine(course, range);
+  if (!current) return <Quiet>{t('course.nothingMovedHere')}</Quiet>;
+  return (
+    <>
+      <StepLine
+        label={t('course.movedLabel', { count: line.length })}
+        points={line}
+        fromMs={fromMs}
+        toMs={Date.parse(course.asOf)}
+        marks={spanSteps(course.scale, { from: 0, to: course.scale.outOf })}
+        write={(value) => format.figure(value, Math.max(1, course.scale.decimals))}
+        chosen={chosen}
+        onChoose={choose}
+      />
+      <Chosen point={current} course={course} />
+      <Row space={2}>
+        <Quietly label={t('course.before')} onPress={() => choose(chosen - 1)} />
+        <Quietly label={t('course.after')} onPress={() => choose(chosen + 1)} />
+        <Words size="small" colour="soft">
+          {t('course.stepOf', { number: chosen + 1, count: line.length })}
+        </Words>
+      </Row>
+    </>
+  );
+}
+
+function MovedCsv({ course }: { course: CourseDetail }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const columns = (['when', 'work', 'what', 'delta', 'figure'] as const).map((name) =>
+    t(`course.csv.${name}`),
+  );
+  const rows = () =>
+    course.moved.map((step) => [step.at, step.title, causeWords(t, format, step), step.delta, step.posted]);
+  return <SaveCsv name={t('course.csv.moved', { course: course.title })} columns={columns} rows={rows} />;
+}
+
 /** What moved the figure: a stepped line whose steps can be touched or reached by keyboard, each with its cause. */
 export function Moved({ course }: { course: CourseDetail }) {
   const { t } = useTranslation();
-  const format = useFormat();
   const [range, setRange] = useState<Range>('weeks');
-  const [chosenKey, setChosenKey] = useState<string | null>(null);
   const offered = ranges.filter((each) => each !== 'year' || course.earlier.length > 0);
-  const points = pointsOf(course, range);
   if (visible(course.moved).length === 0 && course.earlier.length === 0) {
     return (
       <Stack>
@@ -70,28 +141,6 @@ export function Moved({ course }: { course: CourseDetail }) {
       </Stack>
     );
   }
-  const keyOf = ({ step }: Point) => `${step.itemId}/${step.at}`;
-  const found = points.findIndex((point) => keyOf(point) === chosenKey);
-  const chosen = found < 0 ? points.length - 1 : found;
-  const choose = (index: number) => {
-    const point = points[Math.max(0, Math.min(points.length - 1, index))];
-    if (point) setChosenKey(keyOf(point));
-  };
-  const nowMs = Date.parse(course.asOf);
-  const firstMs = Date.parse(points[0]?.step.at ?? course.asOf);
-  const fromMs = range === 'weeks' ? Math.max(firstMs, nowMs - 14 * dayMs) : firstMs;
-  const line = points.map((point) => ({
-    key: keyOf(point),
-    atMs: Math.max(fromMs, Date.parse(point.step.at)),
-    value: point.step.posted ?? 0,
-    begins: point.begins,
-    words: [
-      format.day(point.step.at),
-      causeWords(t, format, point.step),
-      deltaWords(t, format, point.step.delta),
-    ].join('. '),
-  }));
-  const current = points[chosen];
   return (
     <Stack>
       <Heading level={2}>{t('course.moved')}</Heading>
@@ -101,49 +150,8 @@ export function Moved({ course }: { course: CourseDetail }) {
         value={range}
         onChange={setRange}
       />
-      {current ? (
-        <>
-          <StepLine
-            label={t('course.movedLabel', { count: points.length })}
-            points={line}
-            fromMs={fromMs}
-            toMs={nowMs}
-            marks={spanSteps(course.scale, { from: 0, to: course.scale.outOf })}
-            write={(value) => format.figure(value, Math.max(1, course.scale.decimals))}
-            chosen={chosen}
-            onChoose={choose}
-          />
-          <Chosen point={current} course={course} />
-          <Row space={2}>
-            <Quietly label={t('course.before')} onPress={() => choose(chosen - 1)} />
-            <Quietly label={t('course.after')} onPress={() => choose(chosen + 1)} />
-            <Words size="small" colour="soft">
-              {t('course.stepOf', { number: chosen + 1, count: points.length })}
-            </Words>
-          </Row>
-        </>
-      ) : (
-        <Quiet>{t('course.nothingMovedHere')}</Quiet>
-      )}
-      <SaveCsv
-        name={t('course.csv.moved', { course: course.title })}
-        columns={[
-          t('course.csv.when'),
-          t('course.csv.work'),
-          t('course.csv.what'),
-          t('course.csv.delta'),
-          t('course.csv.figure'),
-        ]}
-        rows={() =>
-          course.moved.map((step) => [
-            step.at,
-            step.title,
-            causeWords(t, format, step),
-            step.delta,
-            step.posted,
-          ])
-        }
-      />
+      <Steps course={course} range={range} />
+      <MovedCsv course={course} />
     </Stack>
   );
 }

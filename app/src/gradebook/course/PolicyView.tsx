@@ -6,6 +6,7 @@ import { useTranslation } from 'react-i18next';
 import type { CorrectionEntry, CourseDetail, CoursePolicy } from '@cadro/contract';
 import { useFormat } from '../../household';
 import {
+  styles,
   Action,
   BackLink,
   Choice,
@@ -50,9 +51,9 @@ function Categories({ policy, form, wrong, change }: Editing & { policy: CourseP
           const own = form.categories.find((category) => category.id === id);
           const error = (field: FormField) => (wrong.includes(field) ? t('policy.wrongNumber') : null);
           return (
-            <Row key={id} space={2} style={{ alignItems: 'flex-start' }}>
+            <Row key={id} space={2} style={styles.top}>
               {weighted ? (
-                <View style={{ flex: 1 }}>
+                <View style={styles.fill}>
                   <Field
                     label={t('policy.weightOf', { category: title })}
                     value={own?.weight ?? ''}
@@ -61,7 +62,7 @@ function Categories({ policy, form, wrong, change }: Editing & { policy: CourseP
                   />
                 </View>
               ) : null}
-              <View style={{ flex: 1 }}>
+              <View style={styles.fill}>
                 <Field
                   label={t('policy.dropOf', { category: title })}
                   value={own?.dropLowest ?? ''}
@@ -102,8 +103,8 @@ function Fields(editing: Editing & { policy: CoursePolicy }) {
         onChange={(incompleteCounts) => change({ incompleteCounts })}
       />
       <Categories {...editing} />
-      <Row space={2} style={{ alignItems: 'flex-start' }}>
-        <View style={{ flex: 1 }}>
+      <Row space={2} style={styles.top}>
+        <View style={styles.fill}>
           <Field
             label={t('policy.floor')}
             value={form.floor}
@@ -111,7 +112,7 @@ function Fields(editing: Editing & { policy: CoursePolicy }) {
             error={wrong.includes('floor') ? t('policy.wrongPercent') : null}
           />
         </View>
-        <View style={{ flex: 1 }}>
+        <View style={styles.fill}>
           <Field
             label={t('policy.outOf')}
             value={form.outOf}

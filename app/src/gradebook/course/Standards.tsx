@@ -1,9 +1,9 @@
 import { useState } from 'react';
-import { View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { CourseDetail, StandardDetail } from '@cadro/contract';
 import { useFormat } from '../../household';
-import { Heading, Line, Quietly, RowLink, SaveCsv, Stack, Words, type Cell } from '../../ui';
+import { styles, Heading, Line, Quietly, RowLink, SaveCsv, Stack, Words, type Cell } from '../../ui';
 import { Comments } from '../Comments';
 import { standardsWords } from '../words';
 import { policySentences } from './courseWords';
@@ -29,8 +29,8 @@ function Evidence({ standard, course }: { standard: StandardDetail; course: Cour
           href={`/courses/${course.studentId}/${course.id}/${itemId}`}
           label={`${title}. ${format.day(at)}. ${t('item.level', { level: format.amount(level) })}`}
         >
-          <View style={{ flexDirection: 'row', justifyContent: 'space-between', gap: 16 }}>
-            <Words size="small" style={{ flexShrink: 1 }}>
+          <View style={own.standard}>
+            <Words size="small" style={styles.shrink}>
               {title}
             </Words>
             <Words size="small" colour="soft">
@@ -61,7 +61,7 @@ function Standard({
   const reached = standard.levels.find(({ level: of }) => of === level)?.text;
   const count = standard.evidence.length;
   return (
-    <Stack space={0.5} style={{ paddingVertical: 12 }}>
+    <Stack space={0.5} style={styles.around12}>
       <Heading level={3}>{standard.title}</Heading>
       <Words bold={level !== null} colour={level === null ? 'soft' : 'ink'}>
         {level === null
@@ -140,3 +140,7 @@ export function Standards({ course }: { course: CourseDetail }) {
     </View>
   );
 }
+
+const own = StyleSheet.create({
+  standard: { flexDirection: 'row', justifyContent: 'space-between', gap: 16 },
+});

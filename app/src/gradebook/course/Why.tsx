@@ -2,7 +2,7 @@ import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { CourseDetail } from '@cadro/contract';
 import { useFormat } from '../../household';
-import { CostBar, Heading, Line, Row, SaveCsv, Stack, Words } from '../../ui';
+import { styles, CostBar, Heading, Line, Row, SaveCsv, Stack, Words } from '../../ui';
 
 type Category = CourseDetail['categories'][number];
 type Sum = NonNullable<CourseDetail['figures']>['categories'][number];
@@ -51,16 +51,16 @@ function CategoryRow({
   ];
   const cost = valued?.cost ?? null;
   return (
-    <Stack space={0.5} style={{ paddingVertical: 10 }}>
-      <Row style={{ justifyContent: 'space-between', alignItems: 'baseline' }}>
-        <Words bold style={{ flexShrink: 1 }}>
+    <Stack space={0.5} style={styles.around10}>
+      <Row style={styles.apartBase}>
+        <Words bold style={styles.shrink}>
           {category.title}
         </Words>
         <Words bold>{valued ? format.percent(valued.fraction ?? 0) : ''}</Words>
       </Row>
       {valued && cost !== null ? <CostBar share={share} fraction={valued.fraction ?? 0} most={most} /> : null}
-      <Row style={{ justifyContent: 'space-between', alignItems: 'flex-start' }}>
-        <Words size="small" colour="soft" style={{ flexShrink: 1 }}>
+      <Row style={styles.apartTop}>
+        <Words size="small" colour="soft" style={styles.shrink}>
           {parts.join(' · ')}
         </Words>
         {cost === null ? null : (
@@ -75,6 +75,63 @@ function CategoryRow({
   );
 }
 
+/** What the categories come to together, and weights that are no hundred. */
+function Together({ course: { figures, scale, categories } }: { course: CourseDetail }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const posted = figures?.posted ?? null;
+  const decimals = Math.max(1, scale.decimals);
+  const weights = categories.filter(({ counts }) => counts).reduce((sum, { weight }) => sum + weight, 0);
+  return (
+    <>
+      {posted === null ? null : (
+        <Words size="small" colour="soft" style={styles.above8}>
+          {t(posted > scale.outOf ? 'course.above' : 'course.together', {
+            lost: format.figure(Math.abs(scale.outOf - posted), decimals),
+            top: format.amount(scale.outOf),
+            figure: format.figure(posted, decimals),
+          })}
+        </Words>
+      )}
+      {scale.method === 'weighted' && weights > 0 && Math.abs(weights - 100) > 1e-6 ? (
+        <Words size="small" colour="soft">
+          {t('course.weightsSum', { sum: format.amount(weights) })}
+        </Words>
+      ) : null}
+    </>
+  );
+}
+
+function WhyCsv({ course, sums }: { course: CourseDetail; sums: ReadonlyMap<string, Sum> }) {
+  const { t } = useTranslation();
+  return (
+    <SaveCsv
+      name={t('course.csv.why', { course: course.title })}
+      columns={[
+        t('course.category'),
+        t('course.weight'),
+        t('course.fraction'),
+        t('course.csv.earned'),
+        t('course.csv.possible'),
+        t('course.csv.cost'),
+      ]}
+      rows={() =>
+        course.categories.map(({ id, title, weight, counts }) => {
+          const sum = sums.get(id);
+          return [
+            title,
+            counts ? weight : null,
+            sum?.fraction ?? null,
+            sum?.earned ?? null,
+            sum?.possible ?? null,
+            sum?.cost ?? null,
+          ];
+        })
+      }
+    />
+  );
+}
+
 /** What counts how much, where it stands, and how many points of the overall figure each category has cost. */
 export function Why({ course }: { course: CourseDetail }) {
   const { t } = useTranslation();
@@ -83,15 +140,11 @@ export function Why({ course }: { course: CourseDetail }) {
   const sums = new Map(figures?.categories.map((sum) => [sum.id, sum]));
   const shares = sharesOf(course);
   const most = Math.max(0, ...shares.values());
-  const posted = figures?.posted ?? null;
-  const decimals = Math.max(1, scale.decimals);
-  const weights = categories.filter(({ counts }) => counts).reduce((sum, { weight }) => sum + weight, 0);
+  const figure = format.figure(figures?.display ?? null, scale.decimals);
   return (
     <View>
       <Heading level={2}>
-        {posted === null
-          ? t('course.whyNone')
-          : t('course.why', { figure: format.figure(figures?.display ?? null, scale.decimals) })}
+        {(figures?.posted ?? null) === null ? t('course.whyNone') : t('course.why', { figure })}
       </Heading>
       {categories.map((category) => (
         <View key={category.id}>
@@ -105,44 +158,8 @@ export function Why({ course }: { course: CourseDetail }) {
           <Line />
         </View>
       ))}
-      {posted === null ? null : (
-        <Words size="small" colour="soft" style={{ paddingTop: 8 }}>
-          {t(posted > scale.outOf ? 'course.above' : 'course.together', {
-            lost: format.figure(Math.abs(scale.outOf - posted), decimals),
-            top: format.amount(scale.outOf),
-            figure: format.figure(posted, decimals),
-          })}
-        </Words>
-      )}
-      {scale.method === 'weighted' && weights > 0 && Math.abs(weights - 100) > 1e-6 ? (
-        <Words size="small" colour="soft">
-          {t('course.weightsSum', { sum: format.amount(weights) })}
-        </Words>
-      ) : null}
-      <SaveCsv
-        name={t('course.csv.why', { course: course.title })}
-        columns={[
-          t('course.category'),
-          t('course.weight'),
-          t('course.fraction'),
-          t('course.csv.earned'),
-          t('course.csv.possible'),
-          t('course.csv.cost'),
-        ]}
-        rows={() =>
-          categories.map(({ id, title, weight, counts }) => {
-            const sum = sums.get(id);
-            return [
-              title,
-              counts ? weight : null,
-              sum?.fraction ?? null,
-              sum?.earned ?? null,
-              sum?.possible ?? null,
-              sum?.cost ?? null,
-            ];
-          })
-        }
-      />
+      <Together course={course} />
+      <WhyCsv course={course} sums={sums} />
     </View>
   );
 }

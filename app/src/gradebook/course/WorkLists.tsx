@@ -66,18 +66,48 @@ export function LooseEnds({ course }: { course: CourseDetail }) {
   );
 }
 
-/** The work, arranged as one likes. The arrangement stays in the address. */
-export function WorkLists({ course }: { course: CourseDetail }) {
+/** All work of a course as a file, each with the reason why it is not in the figure. */
+function WorkCsv({ course }: { course: CourseDetail }) {
   const { t } = useTranslation();
   const format = useFormat();
-  const [by, order, change] = useArrangement();
-  const { items, categories } = course;
-  // By date the loose ends would only stand here once more: they stand above.
-  const rest = by === 'date' ? items.filter(({ looseEnd }) => looseEnd === null) : items;
+  const titleOf = (id: string | null) =>
+    course.categories.find((category) => category.id === id)?.title ?? '';
   const reasonOf = (item: ItemSummary): string => {
     const reason = course.scale.method === 'standards' ? null : whyNotInFigure(item, course);
     return reason ? t(`course.notIn.${reason}`, { count: 1 }) : '';
   };
+  const columns = [
+    t('course.csv.work'),
+    t('course.category'),
+    t('course.by.unit'),
+    ...(['assigned', 'due', 'state', 'earned', 'possible', 'counts'] as const).map((name) =>
+      t(`course.csv.${name}`),
+    ),
+    t('course.notIn.title'),
+  ];
+  const rows = () =>
+    course.items.map((item) => [
+      item.title,
+      titleOf(item.categoryId),
+      item.unit,
+      item.assignedAt && format.dateOf(item.assignedAt),
+      item.dueAt && format.dateOf(item.dueAt),
+      stateWords(t, item),
+      item.state.earned,
+      item.possible,
+      t(item.counts ? 'save.yes' : 'save.no'),
+      reasonOf(item),
+    ]);
+  return <SaveCsv name={t('course.csv.name', { course: course.title })} columns={columns} rows={rows} />;
+}
+
+/** The work, arranged as one likes. The arrangement stays in the address. */
+export function WorkLists({ course }: { course: CourseDetail }) {
+  const { t } = useTranslation();
+  const [by, order, change] = useArrangement();
+  const { items, categories } = course;
+  // By date the loose ends would only stand here once more: they stand above.
+  const rest = by === 'date' ? items.filter(({ looseEnd }) => looseEnd === null) : items;
   const groups = arrange(rest, by, order, {
     categoryOf: (id) => categories.find((category) => category.id === id)?.title ?? '',
     stateOf: (item) => stateWords(t, item),
@@ -107,37 +137,7 @@ export function WorkLists({ course }: { course: CourseDetail }) {
       {groups.map(({ key, items: own }) => (
         <Group key={`${by}/${order}/${key}`} title={key || null} items={own} course={course} />
       ))}
-      {items.length > 0 ? (
-        <SaveCsv
-          name={t('course.csv.name', { course: course.title })}
-          columns={[
-            t('course.csv.work'),
-            t('course.category'),
-            t('course.by.unit'),
-            t('course.csv.assigned'),
-            t('course.csv.due'),
-            t('course.csv.state'),
-            t('course.csv.earned'),
-            t('course.csv.possible'),
-            t('course.csv.counts'),
-            t('course.notIn.title'),
-          ]}
-          rows={() =>
-            items.map((item) => [
-              item.title,
-              categories.find(({ id }) => id === item.categoryId)?.title ?? '',
-              item.unit,
-              item.assignedAt && format.dateOf(item.assignedAt),
-              item.dueAt && format.dateOf(item.dueAt),
-              stateWords(t, item),
-              item.state.earned,
-              item.possible,
-              t(item.counts ? 'save.yes' : 'save.no'),
-              reasonOf(item),
-            ])
-          }
-        />
-      ) : null}
+      {items.length > 0 ? <WorkCsv course={course} /> : null}
     </Stack>
   );
 }

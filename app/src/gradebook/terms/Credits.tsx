@@ -1,8 +1,8 @@
-import { View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { ChildTerms } from '@cadro/contract';
 import { useFormat } from '../../household';
-import { Heading, Line, Row, SaveCsv, Stack, Words } from '../../ui';
+import { styles, Heading, Line, Row, SaveCsv, Stack, Words } from '../../ui';
 
 /** Credits by area, in sentences: earned, in progress, still needed. */
 export function Credits({ years }: { years: ChildTerms }) {
@@ -14,8 +14,8 @@ export function Credits({ years }: { years: ChildTerms }) {
       <Heading level={2}>{t('terms.credits')}</Heading>
       {years.credits.map(({ area, earned, inProgress, required, stillNeeded }) => (
         <View key={area}>
-          <Stack space={0.25} style={{ paddingVertical: 8 }}>
-            <Row style={{ justifyContent: 'space-between' }}>
+          <Stack space={0.25} style={styles.around8}>
+            <Row style={styles.apart}>
               <Words bold>{area}</Words>
               <Words>
                 {t('terms.creditsOf', { earned: format.amount(earned), required: format.amount(required) })}
@@ -56,83 +56,125 @@ export function Credits({ years }: { years: ChildTerms }) {
   );
 }
 
+type PointAverage = NonNullable<ChildTerms['average']>;
+
+const pointsOf = ({ table }: PointAverage, letter: string | null): number | null =>
+  table.find((row) => row.letter === letter)?.points ?? null;
+const titleOf = ({ courses }: ChildTerms, courseId: string): string =>
+  courses.find((course) => course.courseId === courseId)?.title ?? '';
+
+/** The average with what the school has stored, and with what is running. */
+function Averages({ average }: { average: PointAverage }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  return (
+    <Row space={4} style={own.credit}>
+      {[
+        { value: average.stored, word: t('terms.averageStored') },
+        { value: average.withRunning, word: t('terms.averageRunning') },
+      ].map(({ value, word }) => (
+        <View key={word} style={styles.fill}>
+          <Words bold style={own.great}>
+            {format.figure(value, 2)}
+          </Words>
+          <Words size="small" colour="soft">
+            {word}
+          </Words>
+        </View>
+      ))}
+    </Row>
+  );
+}
+
+/** A course of the average: its letter's points and its credits. */
+function PointsRow({
+  title,
+  row: { letter, credits, bump, stored },
+  points,
+}: {
+  title: string;
+  row: PointAverage['rows'][number];
+  points: number | null;
+}) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  return (
+    <Row style={own.sum}>
+      <Words size="small" style={styles.shrink}>
+        {title}
+      </Words>
+      <Words size="small" colour="soft">
+        {points === null
+          ? t('terms.noPoints')
+          : t(stored ? 'terms.pointsStored' : 'terms.pointsRunning', {
+              letter,
+              points: format.amount(points + bump),
+              credits: format.amount(credits),
+            })}
+      </Words>
+    </Row>
+  );
+}
+
+function AverageCsv({ years, average }: { years: ChildTerms; average: PointAverage }) {
+  const { t } = useTranslation();
+  return (
+    <SaveCsv
+      name={t('terms.average')}
+      columns={[
+        t('terms.csv.course'),
+        t('terms.csv.letter'),
+        t('terms.csv.points'),
+        t('terms.credits'),
+        t('terms.csv.state'),
+      ]}
+      rows={() =>
+        average.rows.map(({ courseId, letter, credits, bump, stored }) => {
+          const points = pointsOf(average, letter);
+          return [
+            titleOf(years, courseId),
+            letter,
+            points === null ? null : points + bump,
+            credits,
+            t(stored ? 'terms.averageStored' : 'terms.averageRunning'),
+          ];
+        })
+      }
+    />
+  );
+}
+
 /** The grade-point average with its table and the courses it is made of. */
 export function Average({ years }: { years: ChildTerms }) {
   const { t } = useTranslation();
   const format = useFormat();
-  const { average, courses } = years;
+  const { average } = years;
   if (!average) return null;
-  const titleOf = (courseId: string) => courses.find((course) => course.courseId === courseId)?.title ?? '';
-  const pointsOf = (letter: string | null) =>
-    average.table.find((row) => row.letter === letter)?.points ?? null;
+  const table = average.table.map(({ letter, points }) =>
+    t('terms.tableRow', { letter, points: format.amount(points) }),
+  );
   return (
     <View>
       <Heading level={2}>{t('terms.average')}</Heading>
-      <Row space={4} style={{ paddingVertical: 8, alignItems: 'flex-start' }}>
-        {[
-          { key: 'stored', value: average.stored, word: t('terms.averageStored') },
-          { key: 'running', value: average.withRunning, word: t('terms.averageRunning') },
-        ].map(({ key, value, word }) => (
-          <View key={key} style={{ flex: 1 }}>
-            <Words bold style={{ fontSize: 24, lineHeight: 28 }}>
-              {format.figure(value, 2)}
-            </Words>
-            <Words size="small" colour="soft">
-              {word}
-            </Words>
-          </View>
-        ))}
-      </Row>
+      <Averages average={average} />
       <Words size="small" colour="soft">
-        {t('terms.table', {
-          list: format.list(
-            average.table.map(({ letter, points }) =>
-              t('terms.tableRow', { letter, points: format.amount(points) }),
-            ),
-          ),
-        })}
+        {t('terms.table', { list: format.list(table) })}
       </Words>
-      {average.rows.map(({ courseId, letter, credits, bump, stored }) => {
-        const points = pointsOf(letter);
-        return (
-          <Row key={courseId} style={{ justifyContent: 'space-between', paddingVertical: 6 }}>
-            <Words size="small" style={{ flexShrink: 1 }}>
-              {titleOf(courseId)}
-            </Words>
-            <Words size="small" colour="soft">
-              {points === null
-                ? t('terms.noPoints')
-                : t(stored ? 'terms.pointsStored' : 'terms.pointsRunning', {
-                    letter,
-                    points: format.amount(points + bump),
-                    credits: format.amount(credits),
-                  })}
-            </Words>
-          </Row>
-        );
-      })}
-      <SaveCsv
-        name={t('terms.average')}
-        columns={[
-          t('terms.csv.course'),
-          t('terms.csv.letter'),
-          t('terms.csv.points'),
-          t('terms.credits'),
-          t('terms.csv.state'),
-        ]}
-        rows={() =>
-          average.rows.map(({ courseId, letter, credits, bump, stored }) => {
-            const points = pointsOf(letter);
-            return [
-              titleOf(courseId),
-              letter,
-              points === null ? null : points + bump,
-              credits,
-              t(stored ? 'terms.averageStored' : 'terms.averageRunning'),
-            ];
-          })
-        }
-      />
+      {average.rows.map((row) => (
+        <PointsRow
+          key={row.courseId}
+          title={titleOf(years, row.courseId)}
+          row={row}
+          points={pointsOf(average, row.letter)}
+        />
+      ))}
+      <AverageCsv years={years} average={average} />
     </View>
   );
 }
+
+const own = StyleSheet.create({
+  credit: { paddingVertical: 8, alignItems: 'flex-start' },
+  great: { fontSize: 24, lineHeight: 28 },
+  sum: { justifyContent: 'space-between', paddingVertical: 6 },
+});

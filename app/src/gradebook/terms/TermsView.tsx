@@ -4,6 +4,7 @@ import { useTranslation } from 'react-i18next';
 import type { ChildTerms, TermCourse, TermGrade, TermNode } from '@cadro/contract';
 import { useChildren, useFormat } from '../../household';
 import {
+  styles,
   BackLink,
   FormulaBar,
   Heading,
@@ -33,6 +34,45 @@ function useGradeWords() {
   };
 }
 
+/** What a grade is made of, as a bar with its parts. */
+function Formula({ grade, title, decimals }: { grade: TermGrade; title: string; decimals: number }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const parts = grade.parts.map(({ title: name, weight, display, stored }) =>
+    t(display === null ? 'terms.partNone' : stored ? 'terms.partStored' : 'terms.partRunning', {
+      title: name,
+      weight: format.amount(weight),
+      value: format.figure(display, decimals),
+    }),
+  );
+  return (
+    <FormulaBar
+      label={t('terms.formula', { term: title, parts: format.list(parts) })}
+      parts={grade.parts.map((part) => ({
+        key: part.part,
+        title: t('terms.partTitle', { title: part.title, weight: format.amount(part.weight) }),
+        weight: part.weight,
+        value: part.display === null ? null : format.figure(part.display, decimals),
+        stored: part.stored,
+      }))}
+    />
+  );
+}
+
+/** A teacher's words on the report card. */
+function Remark({ remark: { text, author, writtenAt } }: { remark: TermCourse['remarks'][number] }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  return (
+    <View>
+      <Words size="small">{t('matter.quote', { text })}</Words>
+      <Words size="small" colour="soft">
+        {t('item.signed', { author, subject: t('item.subjects.report-card'), date: format.date(writtenAt) })}
+      </Words>
+    </View>
+  );
+}
+
 function GradeRow({
   grade,
   term,
@@ -48,13 +88,12 @@ function GradeRow({
   const format = useFormat();
   const words = useGradeWords();
   const value = grade.display === null ? null : format.figure(grade.display, course.scale.decimals);
-  const leaf = term !== undefined && grade.parts.length === 0;
+  const made = grade.parts.length > 0;
   const title = term?.title ?? grade.title ?? grade.part;
-  const remarks = course.remarks.filter(({ part }) => part === grade.part);
   return (
-    <Stack space={0.5} style={{ paddingVertical: 8, paddingLeft: grade.depth * 12 }}>
-      <Row style={{ justifyContent: 'space-between', alignItems: 'baseline' }}>
-        <Words bold={grade.parts.length > 0} style={{ flexShrink: 1 }}>
+    <Stack space={0.5} style={[styles.around8, { paddingLeft: grade.depth * 12 }]}>
+      <Row style={styles.apartBase}>
+        <Words bold={made} style={styles.shrink}>
           {title}
         </Words>
         <Words bold={value !== null} colour={value === null ? 'soft' : 'ink'}>
@@ -64,42 +103,13 @@ function GradeRow({
       <Words size="small" colour="soft">
         {words(grade, term)}
       </Words>
-      {grade.parts.length > 0 ? (
-        <FormulaBar
-          label={t('terms.formula', {
-            term: title,
-            parts: format.list(
-              grade.parts.map(({ title: name, weight, display, stored }) =>
-                t(display === null ? 'terms.partNone' : stored ? 'terms.partStored' : 'terms.partRunning', {
-                  title: name,
-                  weight: format.amount(weight),
-                  value: format.figure(display, course.scale.decimals),
-                }),
-              ),
-            ),
-          })}
-          parts={grade.parts.map((part) => ({
-            key: part.part,
-            title: t('terms.partTitle', { title: part.title, weight: format.amount(part.weight) }),
-            weight: part.weight,
-            value: part.display === null ? null : format.figure(part.display, course.scale.decimals),
-            stored: part.stored,
-          }))}
-        />
-      ) : null}
-      {remarks.map(({ text, author, writtenAt }) => (
-        <View key={writtenAt}>
-          <Words size="small">{t('matter.quote', { text })}</Words>
-          <Words size="small" colour="soft">
-            {t('item.signed', {
-              author,
-              subject: t('item.subjects.report-card'),
-              date: format.date(writtenAt),
-            })}
-          </Words>
-        </View>
-      ))}
-      {leaf && course.current && term.state !== 'ahead' ? (
+      {made ? <Formula grade={grade} title={title} decimals={course.scale.decimals} /> : null}
+      {course.remarks
+        .filter(({ part }) => part === grade.part)
+        .map((remark) => (
+          <Remark key={remark.writtenAt} remark={remark} />
+        ))}
+      {!made && course.current && term && term.state !== 'ahead' ? (
         <WayOn
           label={t('terms.open', { term: title })}
           href={`/courses/${studentId}/${course.courseId}?termId=${term.id}`}
@@ -107,6 +117,24 @@ function GradeRow({
       ) : null}
     </Stack>
   );
+}
+
+/** The grade that stands for a course's year: the stored one of the whole, else that of the part that runs. */
+function gradeOfYear(course: TermCourse, terms: readonly TermNode[]): TermGrade | undefined {
+  const running = terms.find(
+    ({ state, part }) => state === 'running' && !terms.some(({ parent }) => parent === part),
+  );
+  const whole = course.grades.find(({ part }) => terms.find((term) => term.part === part)?.depth === 0);
+  if (whole?.state === 'stored') return whole;
+  return course.grades.find(({ part }) => part === running?.part) ?? whole;
+}
+
+function useCreditWords({ credits, creditsEarned }: TermCourse): string[] {
+  const { t } = useTranslation();
+  if (credits <= 0) return [];
+  return creditsEarned > 0
+    ? [t('terms.creditsEarned', { count: creditsEarned })]
+    : [t('terms.creditsRunning', { count: credits })];
 }
 
 function CourseYear({
@@ -121,35 +149,23 @@ function CourseYear({
   const { t } = useTranslation();
   const format = useFormat();
   const words = useGradeWords();
+  const creditWords = useCreditWords(course);
   const [open, setOpen] = useState(false);
   const termOf = (part: string) => terms.find((term) => term.part === part);
-  const running = terms.find(
-    ({ state, part }) => state === 'running' && !terms.some(({ parent }) => parent === part),
-  );
-  const whole = course.grades.find(({ part }) => termOf(part)?.depth === 0);
-  const shown =
-    whole?.state === 'stored' ? whole : (course.grades.find(({ part }) => part === running?.part) ?? whole);
+  const shown = gradeOfYear(course, terms);
   const value = shown && shown.display !== null ? format.figure(shown.display, course.scale.decimals) : '–';
+  const said = shown ? [`${termOf(shown.part)?.title ?? ''}, ${words(shown, termOf(shown.part))}`] : [];
   return (
     <View>
-      <Stack space={0.25} style={{ paddingTop: 12 }}>
-        <Row style={{ justifyContent: 'space-between', alignItems: 'baseline' }}>
+      <Stack space={0.25} style={styles.above12}>
+        <Row style={styles.apartBase}>
           <Heading level={3}>{course.title}</Heading>
           <Words size="matter" bold={value !== '–'}>
             {[value, ...(shown?.letter ? [shown.letter] : [])].join(' ')}
           </Words>
         </Row>
         <Words size="small" colour="soft">
-          {[
-            ...(shown ? [`${termOf(shown.part)?.title ?? ''}, ${words(shown, termOf(shown.part))}`] : []),
-            ...(course.credits > 0
-              ? [
-                  course.creditsEarned > 0
-                    ? t('terms.creditsEarned', { count: course.creditsEarned })
-                    : t('terms.creditsRunning', { count: course.credits }),
-                ]
-              : []),
-          ].join(' · ')}
+          {[...said, ...creditWords].join(' · ')}
         </Words>
         <Quietly
           label={t(open ? 'terms.hideParts' : 'terms.showParts')}
@@ -190,7 +206,7 @@ function Year({ years, top }: { years: ChildTerms; top: TermNode }) {
           <Words
             key={term.id}
             size="small"
-            style={{ paddingLeft: (term.depth - 1) * 16 }}
+            style={[{ paddingLeft: (term.depth - 1) * 16 }]}
             bold={term.state === 'running'}
           >
             {t(`terms.tree.${term.state}`, {

@@ -4,10 +4,63 @@ import { useTranslation } from 'react-i18next';
 import type { Tries } from '@cadro/contract';
 import { problemWords } from '../../i18n';
 import { useFormat } from '../../household';
-import { Action, Field, Heading, Quietly, Row, Stack, Words } from '../../ui';
+import { styles, Action, Field, Heading, Quietly, Row, Stack, Words } from '../../ui';
 import { useForgetTryMutation, useKeepTryMutation } from '../api';
 import type { TryOut } from './useTryOut';
 import { scoresOf, type Moved } from './works';
+
+interface Place {
+  readonly studentId: string;
+  readonly courseId: string;
+}
+
+/** A name for the try on the sliders. */
+function KeepIt({ place, moved }: { place: Place; moved: Moved }) {
+  const { t } = useTranslation();
+  const [name, setName] = useState('');
+  const [keep, { isLoading, error }] = useKeepTryMutation();
+  const save = async () => {
+    const answer = await keep({ ...place, name: name.trim(), scores: scoresOf(moved) });
+    if (!answer.error) setName('');
+  };
+  return (
+    <Stack space={1}>
+      <Field label={t('tries.name')} value={name} onChange={setName} longest={80} />
+      <Action
+        label={t('tries.keep')}
+        busy={isLoading}
+        disabled={name.trim() === ''}
+        onPress={() => void save()}
+      />
+      {error ? <Words colour="plum">{problemWords(t, error)}</Words> : null}
+    </Stack>
+  );
+}
+
+/** A kept try: the figure it would come to, and the ways to see it again or to drop it. */
+function KeptTry({
+  kept: { id, name, scores },
+  figure,
+  onShow,
+  onForget,
+}: {
+  kept: Tries['tries'][number];
+  figure: string;
+  onShow: (moved: Moved) => void;
+  onForget: ((tryId: string) => void) | null;
+}) {
+  const { t } = useTranslation();
+  const show = () => onShow(Object.fromEntries(scores.map(({ itemId, earned }) => [itemId, earned])));
+  return (
+    <Row wrap space={2} style={styles.apart}>
+      <Words bold>{t('tries.figureOf', { name, figure })}</Words>
+      <Row space={2}>
+        <Quietly label={t('tries.showTry')} hint={name} onPress={show} />
+        {onForget ? <Quietly label={t('tries.forget')} hint={name} onPress={() => onForget(id)} /> : null}
+      </Row>
+    </Row>
+  );
+}
 
 /** Kept tries beside each other, each with the figure it would come to; and a name for the one on the sliders. */
 export function Kept({
@@ -20,7 +73,7 @@ export function Kept({
   mayKeep,
   onShow,
 }: {
-  place: { studentId: string; courseId: string };
+  place: Place;
   tries: Tries;
   moved: Moved;
   decimals: number;
@@ -31,60 +84,25 @@ export function Kept({
 }) {
   const { t } = useTranslation();
   const format = useFormat();
-  const [name, setName] = useState('');
-  const [keep, { isLoading, error }] = useKeepTryMutation();
   const [forget] = useForgetTryMutation();
   const { ask, tried } = tryOut;
   useEffect(() => {
     for (const { id, scores } of tries.tries) ask(id, scores, target);
   }, [tries.tries, target, ask]);
-  const some = Object.keys(moved).length > 0;
-  const save = async () => {
-    const answer = await keep({ ...place, name: name.trim(), scores: scoresOf(moved) });
-    if (!answer.error) setName('');
-  };
   return (
     <Stack space={1.5}>
-      {some && mayKeep ? (
-        <Stack space={1}>
-          <Field label={t('tries.name')} value={name} onChange={setName} longest={80} />
-          <Action
-            label={t('tries.keep')}
-            busy={isLoading}
-            disabled={name.trim() === ''}
-            onPress={() => void save()}
-          />
-          {error ? <Words colour="plum">{problemWords(t, error)}</Words> : null}
-        </Stack>
-      ) : null}
+      {mayKeep && Object.keys(moved).length > 0 ? <KeepIt place={place} moved={moved} /> : null}
       {tries.tries.length > 0 ? (
         <View>
           <Heading level={2}>{t('tries.kept')}</Heading>
-          {tries.tries.map(({ id, name: title, scores }) => (
-            <Row key={id} wrap space={2} style={{ justifyContent: 'space-between' }}>
-              <Words bold>
-                {t('tries.figureOf', {
-                  name: title,
-                  figure: format.figure(tried[id]?.display ?? null, decimals),
-                })}
-              </Words>
-              <Row space={2}>
-                <Quietly
-                  label={t('tries.showTry')}
-                  hint={title}
-                  onPress={() =>
-                    onShow(Object.fromEntries(scores.map(({ itemId, earned }) => [itemId, earned])))
-                  }
-                />
-                {mayKeep ? (
-                  <Quietly
-                    label={t('tries.forget')}
-                    hint={title}
-                    onPress={() => void forget({ ...place, tryId: id })}
-                  />
-                ) : null}
-              </Row>
-            </Row>
+          {tries.tries.map((kept) => (
+            <KeptTry
+              key={kept.id}
+              kept={kept}
+              figure={format.figure(tried[kept.id]?.display ?? null, decimals)}
+              onShow={onShow}
+              onForget={mayKeep ? (tryId) => void forget({ ...place, tryId }) : null}
+            />
           ))}
         </View>
       ) : null}

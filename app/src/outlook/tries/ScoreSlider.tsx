@@ -1,8 +1,8 @@
 import { memo } from 'react';
-import { View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { useFormat } from '../../household';
-import { Quietly, Row, Slider, Tick, Words } from '../../ui';
+import { styles, Quietly, Row, Slider, Tick, Words } from '../../ui';
 import { stepOf, type TryWork } from './works';
 
 /** One work with its slider: what it has, and what it is tried at. */
@@ -27,18 +27,18 @@ export const ScoreSlider = memo(function ScoreSlider({
   const stands = earned === null ? t('tries.notMarked') : words(earned);
   const value = moved ?? earned ?? 0;
   return (
-    <Row space={0.5} style={{ alignItems: 'flex-start' }}>
+    <Row space={0.5} style={styles.top}>
       <Tick label={t('tries.pick', { title })} on={picked} onChange={(on) => onPick(id, on)} />
-      <View style={{ flex: 1 }}>
-        <Row style={{ justifyContent: 'space-between', alignItems: 'flex-start', minHeight: 44 }}>
-          <View style={{ flex: 1, paddingTop: 10 }}>
+      <View style={styles.fill}>
+        <Row style={own.head}>
+          <View style={own.title}>
             <Words bold>{title}</Words>
             <Words size="small" colour="soft">
               {[...(dueAt ? [format.day(dueAt)] : []), stands].join(' · ')}
             </Words>
           </View>
           {moved === undefined ? null : (
-            <View style={{ alignItems: 'flex-end', paddingTop: 10 }}>
+            <View style={own.score}>
               <Words bold colour="teal">
                 {words(moved)}
               </Words>
@@ -46,7 +46,7 @@ export const ScoreSlider = memo(function ScoreSlider({
           )}
         </Row>
         <Row space={1}>
-          <View style={{ flex: 1 }}>
+          <View style={styles.fill}>
             <Slider
               label={t('tries.scoreOf', { title })}
               value={value}
@@ -63,4 +63,10 @@ export const ScoreSlider = memo(function ScoreSlider({
       </View>
     </Row>
   );
+});
+
+const own = StyleSheet.create({
+  head: { justifyContent: 'space-between', alignItems: 'flex-start', minHeight: 44 },
+  title: { flex: 1, paddingTop: 10 },
+  score: { alignItems: 'flex-end', paddingTop: 10 },
 });

@@ -1,10 +1,11 @@
 import { useCallback, useEffect, useMemo, useState } from 'react';
-import { View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { CourseDetail, CourseRecord, Tries } from '@cadro/contract';
 import { useCourseQuery, useCourseRecordQuery } from '../../gradebook/api';
 import { useChildren, useFormat } from '../../household';
 import {
+  themed,
   BackLink,
   Choice,
   Field,
@@ -15,7 +16,6 @@ import {
   Quietly,
   Span,
   Stack,
-  usePalette,
   Words,
 } from '../../ui';
 import { useSetTargetMutation, useTriesQuery } from '../api';
@@ -23,7 +23,7 @@ import { Drawn } from './Drawn';
 import { Kept } from './Kept';
 import { ScoreSlider } from './ScoreSlider';
 import { current, useTryOut } from './useTryOut';
-import { scoresOf, targetOf, tryGroups, worksOf, type Moved } from './works';
+import { scoresOf, targetOf, tryGroups, worksOf, type Moved, type TryWork } from './works';
 
 const quick = ['100', '90', '80', '70', '50', '0'] as const;
 
@@ -47,22 +47,10 @@ function Needed({ tryOut, target }: { tryOut: ReturnType<typeof useTryOut>; targ
   );
 }
 
-function Trying({ course, record, tries }: { course: CourseDetail; record: CourseRecord; tries: Tries }) {
-  const { t } = useTranslation();
-  const format = useFormat();
-  const { nameOf, mayTalk } = useChildren();
-  const { studentId, id: courseId, scale, figures } = course;
-  const place = { studentId, courseId };
-  const tryOut = useTryOut(record);
+/** The scores as they are moved, and the works that are picked to be moved together. */
+function useMoving(works: readonly TryWork[]) {
   const [moved, setMoved] = useState<Moved>({});
   const [picked, setPicked] = useState<ReadonlySet<string>>(new Set());
-  const [goal, setGoal] = useState(tries.target === null ? '' : format.amount(tries.target));
-  const [setTarget] = useSetTargetMutation();
-  const works = useMemo(() => worksOf(record, course.items), [record, course.items]);
-  const target = targetOf(goal, scale.outOf);
-  const { ask } = tryOut;
-  useEffect(() => ask(current, scoresOf(moved), target), [ask, moved, target]);
-
   const move = useCallback(
     (id: string, earned: number | null) =>
       setMoved((all) => {
@@ -76,86 +64,122 @@ function Trying({ course, record, tries }: { course: CourseDetail; record: Cours
       setPicked((all) => new Set(on ? [...all, id] : [...all].filter((each) => each !== id))),
     [],
   );
-  const setAll = (percent: string) =>
-    setMoved((all) => ({
-      ...all,
-      ...Object.fromEntries(
-        works.flatMap(({ id, possible }) =>
-          picked.has(id) ? [[id, (possible * Number(percent)) / 100]] : [],
-        ),
-      ),
-    }));
-  const now = tryOut.tried[current];
-  const shown = now && figures ? { ...figures, ...now } : figures;
-  const keepTarget = () => {
-    if (!mayTalk(studentId) || (goal.trim() !== '' && target === null) || target === tries.target) return;
-    void setTarget({ ...place, target });
+  const moveAll = (percent: string) => {
+    const ofPicked = works.filter(({ id }) => picked.has(id));
+    const scores = ofPicked.map(({ id, possible }) => [id, (possible * Number(percent)) / 100]);
+    setMoved((all) => ({ ...all, ...Object.fromEntries(scores) }));
   };
+  return { moved, setMoved, move, picked, pick, moveAll };
+}
+
+/** The guardian's goal for the course, as it is typed; kept when the field is left. */
+function useGoal({ studentId, id: courseId, scale }: CourseDetail, kept: number | null) {
+  const format = useFormat();
+  const { mayTalk } = useChildren();
+  const [goal, setGoal] = useState(kept === null ? '' : format.amount(kept));
+  const [setTarget] = useSetTargetMutation();
+  const target = targetOf(goal, scale.outOf);
+  const bad = goal.trim() !== '' && target === null;
+  const keep = () => {
+    if (mayTalk(studentId) && !bad && target !== kept) void setTarget({ studentId, courseId, target });
+  };
+  return { goal, setGoal, target, bad, keep };
+}
+
+function GoalField({ outOf, goal }: { outOf: number; goal: ReturnType<typeof useGoal> }) {
+  const { t } = useTranslation();
   return (
-    <Stack space={3}>
-      <Stack space={1} style={{ position: 'sticky' as 'absolute', top: 0, zIndex: 1 }}>
-        <StickyFigures course={course} shown={shown} target={target} moved={Object.keys(moved).length > 0} />
-      </Stack>
-      <View onBlur={keepTarget} style={{ maxWidth: 280 }}>
-        <Field
-          label={t('tries.target', { outOf: scale.outOf })}
-          value={goal}
-          onChange={setGoal}
-          onSubmit={keepTarget}
-          error={
-            goal.trim() !== '' && target === null ? t('tries.targetBad', { most: 2 * scale.outOf }) : null
-          }
-        />
-      </View>
-      <Needed tryOut={tryOut} target={target} />
+    <View onBlur={goal.keep} style={own.target}>
+      <Field
+        label={t('tries.target', { outOf })}
+        value={goal.goal}
+        onChange={goal.setGoal}
+        onSubmit={goal.keep}
+        error={goal.bad ? t('tries.targetBad', { most: 2 * outOf }) : null}
+      />
+    </View>
+  );
+}
+
+/** What moves several at once: one share for all that are picked, and the way back. */
+function AtOnce({ moving }: { moving: ReturnType<typeof useMoving> }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const { moved, setMoved, picked, moveAll } = moving;
+  return (
+    <>
       {picked.size > 0 ? (
         <Choice
           titled
           label={t('tries.setAll')}
           options={quick.map((value) => ({ value, label: format.percent(Number(value) / 100) }))}
           value={'' as (typeof quick)[number]}
-          onChange={setAll}
+          onChange={moveAll}
         />
       ) : null}
       {Object.keys(moved).length > 0 ? (
         <Quietly label={t('tries.reset')} onPress={() => setMoved({})} />
       ) : null}
-      {tryGroups.map((group) => {
-        const own = works.filter((work) => work.group === group);
-        if (own.length === 0) return null;
-        return (
-          <Stack key={group} space={1}>
-            <Heading level={2}>{t(`tries.groups.${group}`)}</Heading>
-            {own.map((work) => (
-              <ScoreSlider
-                key={work.id}
-                work={work}
-                moved={moved[work.id]}
-                picked={picked.has(work.id)}
-                onMove={move}
-                onPick={pick}
-              />
-            ))}
-          </Stack>
-        );
-      })}
+    </>
+  );
+}
+
+/** A slider for each work, in the groups in which they stand. */
+function Sliders({ works, moving }: { works: readonly TryWork[]; moving: ReturnType<typeof useMoving> }) {
+  const { t } = useTranslation();
+  const { moved, move, picked, pick } = moving;
+  const groups = tryGroups.filter((group) => works.some((work) => work.group === group));
+  return groups.map((group) => (
+    <Stack key={group} space={1}>
+      <Heading level={2}>{t(`tries.groups.${group}`)}</Heading>
+      {works
+        .filter((work) => work.group === group)
+        .map((work) => (
+          <ScoreSlider
+            key={work.id}
+            work={work}
+            moved={moved[work.id]}
+            picked={picked.has(work.id)}
+            onMove={move}
+            onPick={pick}
+          />
+        ))}
+    </Stack>
+  ));
+}
+
+function Trying({ course, record, tries }: { course: CourseDetail; record: CourseRecord; tries: Tries }) {
+  const { nameOf, mayTalk } = useChildren();
+  const { studentId, id: courseId, scale, figures } = course;
+  const tryOut = useTryOut(record);
+  const works = useMemo(() => worksOf(record, course.items), [record, course.items]);
+  const moving = useMoving(works);
+  const goal = useGoal(course, tries.target);
+  const { moved, setMoved } = moving;
+  const { target } = goal;
+  const { ask } = tryOut;
+  useEffect(() => ask(current, scoresOf(moved), target), [ask, moved, target]);
+
+  const now = tryOut.tried[current];
+  const shown = now && figures ? { ...figures, ...now } : figures;
+  const same = { moved, target, tryOut, decimals: scale.decimals };
+  return (
+    <Stack space={3}>
+      <Stack space={1} style={own.sticky}>
+        <StickyFigures course={course} shown={shown} target={target} moved={Object.keys(moved).length > 0} />
+      </Stack>
+      <GoalField outOf={scale.outOf} goal={goal} />
+      <Needed tryOut={tryOut} target={target} />
+      <AtOnce moving={moving} />
+      <Sliders works={works} moving={moving} />
       <Kept
-        place={place}
+        {...same}
+        place={{ studentId, courseId }}
         tries={tries}
-        moved={moved}
-        decimals={scale.decimals}
-        target={target}
-        tryOut={tryOut}
         mayKeep={mayTalk(studentId)}
         onShow={setMoved}
       />
-      <Drawn
-        child={nameOf(studentId)}
-        moved={moved}
-        target={target}
-        decimals={scale.decimals}
-        tryOut={tryOut}
-      />
+      <Drawn {...same} child={nameOf(studentId)} />
     </Stack>
   );
 }
@@ -174,7 +198,7 @@ function StickyFigures({
 }) {
   const { t } = useTranslation();
   const format = useFormat();
-  const palette = usePalette();
+  const looks = useLooks();
   const { scale, figures } = course;
   if (!shown) return null;
   const say = (value: number | null) => format.figure(value, scale.decimals);
@@ -183,14 +207,7 @@ function StickyFigures({
     ...(shown.letter ? [t('tries.letter', { letter: shown.letter })] : []),
   ].join(', ');
   return (
-    <View
-      style={{
-        backgroundColor: palette.paper,
-        paddingVertical: 8,
-        borderBottomWidth: 1,
-        borderColor: palette.line,
-      }}
-    >
+    <View style={looks.figures}>
       <Words size="title" bold live>
         {[say(shown.display), ...(shown.letter ? [shown.letter] : [])].join(' ')}
       </Words>
@@ -239,3 +256,17 @@ export function TryView({ studentId, courseId }: { studentId: string; courseId: 
     </Loaded>
   );
 }
+
+const own = StyleSheet.create({
+  sticky: { position: 'sticky' as 'absolute', top: 0, zIndex: 1 },
+  target: { maxWidth: 280 },
+});
+
+const useLooks = themed((palette) => ({
+  figures: {
+    backgroundColor: palette.paper,
+    paddingVertical: 8,
+    borderBottomWidth: 1,
+    borderColor: palette.line,
+  },
+}));

@@ -1,22 +1,38 @@
 import { useState } from 'react';
-import { View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { askedAnswers, type WorkRow } from '@cadro/contract';
 import { useChildren, useFormat } from '../../household';
-import { Choice, Field, Frame, Quietly, Row, RowLink, Stack, Tick, WayOn, Words, usePalette } from '../../ui';
+import {
+  styles,
+  themed,
+  Choice,
+  Field,
+  Frame,
+  Quietly,
+  Row,
+  RowLink,
+  Stack,
+  Tick,
+  WayOn,
+  Words,
+} from '../../ui';
 import { useAskedMutation, useEffortMutation } from '../api';
 import {
   bothWords,
   effectWords,
   frameOfRow,
+  lesserWords,
   reasonWords,
+  settledWords,
   sourceLine,
-  stakeWords,
   untilWords,
 } from './rowWords';
 
 const pickable = (row: WorkRow): boolean =>
   row.group === 'coming' || row.group === 'undated' || row.group === 'loose';
+
+const needsYou = (row: WorkRow): boolean => row.group === 'loose' && row.recoverable;
 
 /** What the child said last, and the question again. */
 function Asking({ row }: { row: WorkRow }) {
@@ -59,7 +75,7 @@ function Effort({ row }: { row: WorkRow }) {
       void tell({ studentId, itemId, minutes });
   };
   return (
-    <View style={{ maxWidth: 220 }} onBlur={save}>
+    <View style={own.minutes} onBlur={save}>
       <Field
         label={t('work.howLong')}
         hint={t('work.minutesField')}
@@ -78,7 +94,7 @@ function Details({ row }: { row: WorkRow }) {
   const { studentId, courseId, itemId, followUpId } = row;
   const source = sourceLine(t, format, row);
   return (
-    <Stack space={1.5} style={{ paddingLeft: 32, paddingBottom: 12 }}>
+    <Stack space={1.5} style={own.details}>
       {source ? (
         <Words size="small" colour="soft">
           {source}
@@ -102,6 +118,74 @@ function Details({ row }: { row: WorkRow }) {
   );
 }
 
+/** Every sentence of a line, in the order in which it is read. */
+function useLineWords(row: WorkRow) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const { nameOf, all } = useChildren();
+  const effect = effectWords(t, format, row);
+  const words = {
+    context: [...(all.length > 1 ? [nameOf(row.studentId)] : []), row.courseTitle].join(' · '),
+    reason: reasonWords(t, format, row),
+    settled: settledWords(t, format, row),
+    both: bothWords(t, format, row),
+    until: untilWords(t, format, row),
+    lesser: lesserWords(t, format, row),
+    effect,
+  };
+  const { context, reason, until, settled } = words;
+  const label = [row.title, context, reason, until, settled, effect ? `${effect.figure} ${effect.unit}` : '']
+    .filter(Boolean)
+    .map((part) => part.replace(/\.$/, ''))
+    .join('. ');
+  return { ...words, label };
+}
+
+function Sentences({ row, words }: { row: WorkRow; words: ReturnType<typeof useLineWords> }) {
+  const { context, reason, settled, both, until, lesser } = words;
+  return (
+    <View style={styles.fillClose}>
+      <Words size="matter" bold>
+        {row.title}
+      </Words>
+      <Words size="small" colour="soft">
+        {context}
+      </Words>
+      {reason ? <Words size="small">{reason}</Words> : null}
+      {settled ? <Words size="small">{settled}</Words> : null}
+      {both.map((line) => (
+        <Words key={line} size="small" bold>
+          {line}
+        </Words>
+      ))}
+      {until ? (
+        <Words size="small" colour={needsYou(row) ? 'plum' : 'soft'}>
+          {until}
+        </Words>
+      ) : null}
+      {lesser ? (
+        <Words size="small" colour="soft">
+          {lesser}
+        </Words>
+      ) : null}
+    </View>
+  );
+}
+
+/** What it brings or costs, at the right. */
+function Effect({ figure, unit }: { figure: string; unit: string }) {
+  return (
+    <View style={styles.atEnd}>
+      <Words size="matter" bold colour="teal">
+        {figure}
+      </Words>
+      <Words size="small" colour="soft">
+        {unit}
+      </Words>
+    </View>
+  );
+}
+
 /** One work of the list, whatever its state: why it is here, what it does, until when, from where. */
 export function WorkLine({
   row,
@@ -113,101 +197,31 @@ export function WorkLine({
   onPick: (on: boolean) => void;
 }) {
   const { t } = useTranslation();
-  const format = useFormat();
-  const palette = usePalette();
-  const { nameOf, all } = useChildren();
+  const looks = useLooks();
   const [open, setOpen] = useState(false);
-  const effect = effectWords(t, format, row);
-  const reason = reasonWords(t, format, row);
-  const until = untilWords(t, format, row);
-  const context = [...(all.length > 1 ? [nameOf(row.studentId)] : []), row.courseTitle].join(' · ');
-  const needsYou = row.group === 'loose' && row.recoverable;
-  const lesser = [
-    stakeWords(t, format, row),
-    row.group === 'coming' && row.early ? t('work.early') : '',
-    row.supplies.length > 0 && row.group !== 'settled'
-      ? t('work.supplies', { list: format.list(row.supplies) })
-      : '',
-    row.group === 'settled' || row.group === 'excused' || row.group === 'waiting'
-      ? ''
-      : t(row.effort.told ? 'work.minutesTold' : 'work.minutes', { count: row.effort.minutes }),
-    row.followUpId ? t('work.inHand') : '',
-  ].filter(Boolean);
-  const settled =
-    row.group === 'settled' && row.was
-      ? t(`item.was.${row.was}`, {
-          now:
-            row.said.earned === null
-              ? t(`item.states.${row.said.status}`)
-              : t('item.score', {
-                  earned: format.amount(row.said.earned),
-                  possible: format.amount(row.possible),
-                }),
-        })
-      : '';
-  const shown = [reason, until, settled].filter(Boolean);
+  const words = useLineWords(row);
   return (
-    <View style={{ borderBottomWidth: 1, borderColor: palette.line }}>
-      <Row space={0.5} style={{ alignItems: 'flex-start' }}>
+    <View style={looks.ruled}>
+      <Row space={0.5} style={styles.top}>
         {pickable(row) ? (
           <Tick label={t('work.pick', { title: row.title })} on={picked} onChange={onPick} />
         ) : (
-          <View style={{ width: 32 }} />
+          <View style={own.noTick} />
         )}
-        <View style={{ flex: 1 }}>
-          <RowLink
-            bare
-            href={`/courses/${row.studentId}/${row.courseId}/${row.itemId}`}
-            label={[row.title, context, ...shown, effect ? `${effect.figure} ${effect.unit}` : '']
-              .filter(Boolean)
-              .map((part) => part.replace(/\.$/, ''))
-              .join('. ')}
-          >
-            <Row space={1} style={{ alignItems: 'flex-start' }}>
-              <View style={{ paddingTop: 2 }}>
-                <Frame kind={frameOfRow(row)} needsYou={needsYou} />
+        <View style={styles.fill}>
+          <RowLink bare href={`/courses/${row.studentId}/${row.courseId}/${row.itemId}`} label={words.label}>
+            <Row space={1} style={styles.top}>
+              <View style={styles.above2}>
+                <Frame kind={frameOfRow(row)} needsYou={needsYou(row)} />
               </View>
-              <View style={{ flex: 1, gap: 2 }}>
-                <Words size="matter" bold>
-                  {row.title}
-                </Words>
-                <Words size="small" colour="soft">
-                  {context}
-                </Words>
-                {reason ? <Words size="small">{reason}</Words> : null}
-                {settled ? <Words size="small">{settled}</Words> : null}
-                {bothWords(t, format, row).map((line) => (
-                  <Words key={line} size="small" bold>
-                    {line}
-                  </Words>
-                ))}
-                {until ? (
-                  <Words size="small" colour={needsYou ? 'plum' : 'soft'}>
-                    {until}
-                  </Words>
-                ) : null}
-                {lesser.length > 0 ? (
-                  <Words size="small" colour="soft">
-                    {lesser.join(' · ')}
-                  </Words>
-                ) : null}
-              </View>
-              {effect ? (
-                <View style={{ alignItems: 'flex-end' }}>
-                  <Words size="matter" bold colour="teal">
-                    {effect.figure}
-                  </Words>
-                  <Words size="small" colour="soft">
-                    {effect.unit}
-                  </Words>
-                </View>
-              ) : null}
+              <Sentences row={row} words={words} />
+              {words.effect ? <Effect {...words.effect} /> : null}
             </Row>
           </RowLink>
         </View>
       </Row>
       {pickable(row) || row.kind === 'unmarked' ? (
-        <View style={{ paddingLeft: 60, marginTop: -16 }}>
+        <View style={own.more}>
           <Quietly
             label={t(open ? 'work.less' : 'work.more')}
             hint={row.title}
@@ -219,3 +233,14 @@ export function WorkLine({
     </View>
   );
 }
+
+const own = StyleSheet.create({
+  minutes: { maxWidth: 220 },
+  details: { paddingLeft: 32, paddingBottom: 12 },
+  noTick: { width: 32 },
+  more: { paddingLeft: 60, marginTop: -16 },
+});
+
+const useLooks = themed((palette) => ({
+  ruled: { borderBottomWidth: 1, borderColor: palette.line },
+}));

@@ -4,13 +4,13 @@ import { useTranslation } from 'react-i18next';
 import type { WorkOffer } from '@cadro/contract';
 import { OfferCard, OfferedWords } from '../../gradebook';
 import { useChildren, useFormat } from '../../household';
-import { Heading, Quietly, Stack, usePalette, Words } from '../../ui';
+import { themed, Heading, Quietly, Stack, Words } from '../../ui';
 
 /** What teachers have offered and nobody has answered yet, then what was confirmed. */
 export function WorkOffers({ offers, few }: { offers: readonly WorkOffer[]; few?: boolean }) {
   const { t } = useTranslation();
   const format = useFormat();
-  const palette = usePalette();
+  const looks = useLooks();
   const { nameOf } = useChildren();
   const [open, setOpen] = useState(!few);
   if (offers.length === 0) return null;
@@ -33,11 +33,7 @@ export function WorkOffers({ offers, few }: { offers: readonly WorkOffer[]; few?
         </Words>
       </View>
       {ordered.map((offer) => (
-        <Stack
-          key={`${offer.commentId}:${offer.place}`}
-          space={1}
-          style={{ borderLeftWidth: 3, borderColor: palette.tealBand, paddingLeft: 12 }}
-        >
+        <Stack key={`${offer.commentId}:${offer.place}`} space={1} style={looks.offer}>
           <Words size="small" colour="soft">
             {t('offers.about', {
               child: nameOf(offer.studentId),
@@ -55,3 +51,7 @@ export function WorkOffers({ offers, few }: { offers: readonly WorkOffer[]; few?
     </Stack>
   );
 }
+
+const useLooks = themed((palette) => ({
+  offer: { borderLeftWidth: 3, borderColor: palette.tealBand, paddingLeft: 12 },
+}));

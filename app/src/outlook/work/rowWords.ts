@@ -83,3 +83,28 @@ export function stakeWords(t: TFunction, format: Format, row: WorkRow): string {
 /** Where its facts come from and how old they are. */
 export const sourceLine = (t: TFunction, format: Format, row: WorkRow): string =>
   row.readAt ? t('work.sources.read', { school: row.said.sourceName, when: format.recent(row.readAt) }) : '';
+
+/** What a work that is settled was, and what it came to. */
+export function settledWords(t: TFunction, format: Format, { group, was, said, possible }: WorkRow): string {
+  if (group !== 'settled' || !was) return '';
+  const now =
+    said.earned === null
+      ? t(`item.states.${said.status}`)
+      : t('item.score', { earned: format.amount(said.earned), possible: format.amount(possible) });
+  return t(`item.was.${was}`, { now });
+}
+
+/** What matters less: what rides on it, how long it takes, what is needed for it, who has it. */
+export function lesserWords(t: TFunction, format: Format, row: WorkRow): string {
+  const { group, early, supplies, effort, followUpId } = row;
+  const over = group === 'settled' || group === 'excused' || group === 'waiting';
+  return [
+    stakeWords(t, format, row),
+    group === 'coming' && early ? t('work.early') : '',
+    supplies.length > 0 && group !== 'settled' ? t('work.supplies', { list: format.list(supplies) }) : '',
+    over ? '' : t(effort.told ? 'work.minutesTold' : 'work.minutes', { count: effort.minutes }),
+    followUpId ? t('work.inHand') : '',
+  ]
+    .filter(Boolean)
+    .join(' · ');
+}

@@ -224,24 +224,34 @@ class Reading {
       } else continue;
       if (current) current.end = Math.max(current.end, from + mark.end);
     }
-    // 'redo the map or correct the quiz by Friday': what stands at the end is said of both.
+    this.share(drafts, text, from);
+    this.quoteClauses(drafts, text, from);
+    this.drafts.push(...drafts);
+  }
+
+  /** 'redo the map or correct the quiz by Friday': what stands at the end is said of both. */
+  private share(drafts: readonly Draft[], text: string, from: number): void {
+    const { joins } = manners[this.comment.lang];
     drafts.forEach((draft, index) => {
       const next = drafts[index + 1];
       if (!next || draft.until !== undefined || draft.credit !== undefined || draft.kind === next.kind)
         return;
-      if (!manner.joins.test(text.slice(draft.end - from, next.start - from + 1).replace(/\S$/, ''))) return;
+      if (!joins.test(text.slice(draft.end - from, next.start - from + 1).replace(/\S$/, ''))) return;
       if (next.until !== undefined) draft.until = next.until;
       if (next.credit !== undefined) draft.credit = next.credit;
       draft.end = next.end;
     });
-    // What is quoted goes on to the end of its clause: 'finish the last four', not 'finish the'.
+  }
+
+  /** What is quoted goes on to the end of its clause: 'finish the last four', not 'finish the'. */
+  private quoteClauses(drafts: readonly Draft[], text: string, from: number): void {
+    const manner = manners[this.comment.lang];
     drafts.forEach((draft, index) => {
       const limit = drafts[index + 1]?.start ?? from + text.length;
       const rest = text.slice(draft.end - from, Math.max(0, limit - from));
       const stop = [...rest.matchAll(manner.break)][0]?.index ?? rest.replace(/[.!?…;\s]+$/u, '').length;
       draft.end += Math.max(0, stop);
     });
-    this.drafts.push(...drafts);
   }
 }
 

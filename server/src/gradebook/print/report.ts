@@ -1,4 +1,4 @@
-import type { Child } from '@cadro/contract';
+import type { Child, ChildTerms } from '@cadro/contract';
 import { courseFigures, scaleOf } from '@cadro/core';
 import { attendanceOf } from '../../attendance';
 import { type Db, HttpProblem } from '../../kit';
@@ -9,37 +9,28 @@ import { schoolYears } from '../terms/terms';
 
 import type { Report, ReportCourse } from './reportPage';
 
-/**
- * What the printed page of a child's term says.
- * @param termId a term without parts of its own; absent: the one that runs.
- * @throws HttpProblem 404 for a term in which the child has no course.
- */
-export async function reportOf(
-  db: Db,
-  ask: {
-    readonly guardianId: string;
-    readonly child: Child;
-    readonly termId?: string | undefined;
-    readonly now: Date;
-  },
-): Promise<Report> {
-  const { guardianId, child, now } = ask;
-  const guardian = await guardianById(db, guardianId);
-  if (!guardian) throw new HttpProblem('not-signed-in');
-  const [{ answer: years, records: all }, rows, comments] = await Promise.all([
-    schoolYears(db, guardianId, child, now),
-    coursesOf(db, { studentIds: [child.id], guardianId, now }),
-    commentsOf(db, [child.id], {}),
-  ]);
-  const leaves = years.terms.filter(({ part }) => !years.terms.some(({ parent }) => parent === part));
-  const term = ask.termId
-    ? leaves.find(({ id }) => id === ask.termId)
+type Years = Awaited<ReturnType<typeof schoolYears>>;
+type Term = ChildTerms['terms'][number];
+
+/** The term that is asked for; else the one that runs, else one that is over. */
+function termAsked({ terms }: ChildTerms, termId: string | undefined): Term {
+  const leaves = terms.filter(({ part }) => !terms.some(({ parent }) => parent === part));
+  const term = termId
+    ? leaves.find(({ id }) => id === termId)
     : (leaves.find(({ state }) => state === 'running') ?? leaves.find(({ state }) => state === 'closed'));
   if (!term) throw new HttpProblem('not-found');
-  const records = new Map(
-    all.filter(({ term: own }) => own.id === term.id).map(({ record }) => [record.id, record]),
-  );
-  const courses = years.courses
+  return term;
+}
+
+/** The term's courses, each with the teacher's word on it: of the report card, else the last while the term runs. */
+function coursesOfTerm(
+  { answer: years, records: all }: Years,
+  term: Term,
+  comments: Awaited<ReturnType<typeof commentsOf>>,
+): ReportCourse[] {
+  const ofTerm = all.filter(({ term: own }) => own.id === term.id);
+  const records = new Map(ofTerm.map(({ record }) => [record.id, record]));
+  return years.courses
     .filter(({ courseId }) => term.courseIds.includes(courseId))
     .map((course): ReportCourse => {
       const record = records.get(course.courseId);
@@ -59,10 +50,33 @@ export async function reportOf(
         remark: said ?? (term.state === 'running' ? (word?.text ?? null) : null),
       };
     });
-  const [attendance] = await attendanceOf(db, { guardianId }, [child], now, {
-    from: term.startsOn,
-    to: term.endsOn,
-  });
+}
+
+/**
+ * What the printed page of a child's term says.
+ * @param termId a term without parts of its own; absent: the one that runs.
+ * @throws HttpProblem 404 for a term in which the child has no course.
+ */
+export async function reportOf(
+  db: Db,
+  ask: {
+    readonly guardianId: string;
+    readonly child: Child;
+    readonly termId?: string | undefined;
+    readonly now: Date;
+  },
+): Promise<Report> {
+  const { guardianId, child, now } = ask;
+  const guardian = await guardianById(db, guardianId);
+  if (!guardian) throw new HttpProblem('not-signed-in');
+  const [years, rows, comments] = await Promise.all([
+    schoolYears(db, guardianId, child, now),
+    coursesOf(db, { studentIds: [child.id], guardianId, now }),
+    commentsOf(db, [child.id], {}),
+  ]);
+  const term = termAsked(years.answer, ask.termId);
+  const range = { from: term.startsOn, to: term.endsOn };
+  const [attendance] = await attendanceOf(db, { guardianId }, [child], now, range);
   const [row] = rows;
   return {
     language: guardian.language,
@@ -73,7 +87,7 @@ export async function reportOf(
     term,
     asOf: now,
     source: { name: row?.source_name ?? child.schoolName, readAt: row?.read_at ?? null },
-    courses,
+    courses: coursesOfTerm(years, term, comments),
     attendance: {
       days: attendance?.summary.schoolDays ?? 0,
       absent: attendance?.summary.daysAbsent ?? 0,

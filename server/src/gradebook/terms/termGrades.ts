@@ -86,73 +86,96 @@ function partsInOrder(row: CourseOfYears, terms: readonly TermOfYear[]): Readonl
   return depths;
 }
 
-/** Every part of a course's year with its grade, in the order in which the year is made. */
-export function termCourse(course: CourseYears): TermCourse {
-  const { row, terms, records, stored, today } = course;
-  const known = policyOf(course);
-  const policy = known && wholePolicy(known);
-  const storedOf = new Map(stored.map((grade) => [grade.part, grade]));
-  const computed = new Map(
+/** What is known of a course's year before it is put into parts. */
+interface Known extends CourseYears {
+  readonly policy: Policy | null;
+  readonly depths: ReadonlyMap<string, number>;
+  readonly computed: ReadonlyMap<string, number | null>;
+  readonly storedOf: ReadonlyMap<string, StoredGrade>;
+  readonly titles: ReadonlyMap<string, string | null>;
+  readonly byName: ReadonlyMap<string, TermOfYear>;
+  readonly composed: ReturnType<typeof composeTerms>;
+}
+
+/** The fraction of each term that has begun, as its record gives it. */
+const computedOf = ({ records }: CourseYears): Known['computed'] =>
+  new Map(
     [...records].map(([part, record]) => {
       const { posted } = courseFigures(record);
       return [part, posted === null ? null : posted / wholePolicy(record.policy).outOf] as const;
     }),
   );
-  const titles = new Map(
-    row.composition.flatMap(({ parts }) => parts.map(({ part, title }) => [part, title ?? null] as const)),
-  );
+
+function knownOf(course: CourseYears, policy: Policy | null): Known {
+  const { row, terms, stored } = course;
   const depths = partsInOrder(row, terms);
-  const names = [...depths.keys()];
-  const parts = new Map(
-    names.map((part): [string, KnownPart] => [
-      part,
-      { computed: computed.get(part) ?? null, stored: storedOf.get(part)?.fraction ?? null },
-    ]),
+  const computed = computedOf(course);
+  const storedOf = new Map(stored.map((grade) => [grade.part, grade]));
+  const parts = [...depths.keys()].map((part): [string, KnownPart] => [
+    part,
+    { computed: computed.get(part) ?? null, stored: storedOf.get(part)?.fraction ?? null },
+  ]);
+  const titles = new Map(
+    row.composition.flatMap(({ parts: of }) => of.map(({ part, title }) => [part, title ?? null] as const)),
   );
-  const composed = composeTerms(row.composition, parts);
-  const byName = new Map(terms.map((term) => [term.external_id, term]));
-  const wholeOf = (part: string) =>
-    byName.get(
-      row.composition.find(({ parts: of }) => of.some((each) => each.part === part))?.sessionId ?? '',
-    );
-
-  const gradeOf = (part: string): TermGrade => {
-    const own = storedOf.get(part);
-    const made = composed.get(part);
-    const fraction = own?.fraction ?? computed.get(part) ?? made?.fraction ?? null;
-    const reading = readingOf(policy, fraction);
-    return {
-      part,
-      depth: depths.get(part) ?? 0,
-      title: byName.has(part) ? null : (titles.get(part) ?? part),
-      state: stateOf({ own: byName.get(part), whole: wholeOf(part) }, today, {
-        stored: own !== undefined,
-        figure: fraction !== null,
-      }),
-      fraction,
-      display: own?.figure ?? reading.display,
-      letter: own ? own.letter : reading.letter,
-      at: own ? own.reported_at.toISOString() : null,
-      parts: (made?.parts ?? []).map(({ part: name, weight, fraction: now, stored: final }) => ({
-        part: name,
-        title: byName.get(name)?.title ?? titles.get(name) ?? name,
-        weight,
-        fraction: final ?? now,
-        display: storedOf.get(name)?.figure ?? readingOf(policy, final ?? now).display,
-        stored: final !== null,
-      })),
-    };
+  return {
+    ...course,
+    ...{ policy, depths, computed, storedOf, titles },
+    byName: new Map(terms.map((term) => [term.external_id, term])),
+    composed: composeTerms(row.composition, new Map(parts)),
   };
+}
 
+/** The term of which a part is one. */
+const wholeOf = ({ row, byName }: Known, part: string): TermOfYear | undefined =>
+  byName.get(row.composition.find(({ parts }) => parts.some((each) => each.part === part))?.sessionId ?? '');
+
+/** What a grade is made of, each part as stored where the school has stored it. */
+const partsOf = ({ composed, byName, titles, storedOf, policy }: Known, part: string): TermGrade['parts'] =>
+  (composed.get(part)?.parts ?? []).map(({ part: name, weight, fraction: now, stored: final }) => ({
+    part: name,
+    title: byName.get(name)?.title ?? titles.get(name) ?? name,
+    weight,
+    fraction: final ?? now,
+    display: storedOf.get(name)?.figure ?? readingOf(policy, final ?? now).display,
+    stored: final !== null,
+  }));
+
+function gradeOf(known: Known, part: string): TermGrade {
+  const { storedOf, computed, composed, policy, byName, titles, today } = known;
+  const own = storedOf.get(part);
+  const fraction = own?.fraction ?? computed.get(part) ?? composed.get(part)?.fraction ?? null;
+  const reading = readingOf(policy, fraction);
+  return {
+    part,
+    depth: known.depths.get(part) ?? 0,
+    title: byName.has(part) ? null : (titles.get(part) ?? part),
+    state: stateOf({ own: byName.get(part), whole: wholeOf(known, part) }, today, {
+      stored: own !== undefined,
+      figure: fraction !== null,
+    }),
+    fraction,
+    display: own?.figure ?? reading.display,
+    letter: own ? own.letter : reading.letter,
+    at: own ? own.reported_at.toISOString() : null,
+    parts: partsOf(known, part),
+  };
+}
+
+/** Every part of a course's year with its grade, in the order in which the year is made. */
+export function termCourse(course: CourseYears): TermCourse {
+  const { row, stored } = course;
+  const record = policyOf(course);
+  const known = knownOf(course, record && wholePolicy(record));
   return {
     courseId: row.id,
     title: row.title,
     teacher: row.teacher_name,
-    scale: known ? scaleOf(known) : reportScale,
+    scale: record ? scaleOf(record) : reportScale,
     current: row.policy !== null,
     credits: row.credits,
     creditsEarned: stored.reduce((sum, grade) => sum + (grade.credits_earned ?? 0), 0),
-    grades: names.map(gradeOf),
+    grades: [...known.depths.keys()].map((part) => gradeOf(known, part)),
     remarks: course.remarks.map(({ part, text, author, written_at }) => ({
       part,
       text,
