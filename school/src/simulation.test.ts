@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Simulation } from './simulation';
 import { at, opensAt, termEnd } from './story';
-import { dayAfter, isSchoolDay, lessonTimes, nextSchoolDay, schoolDays } from './story/calendar';
+import { dayAfter, isSchoolDay, lessonTimes, nextSchoolDay, schoolDays } from './story/days/calendar';
 
 const folder = mkdtempSync(join(tmpdir(), 'cadro-school-'));
 afterAll(() => rmSync(folder, { recursive: true }));

@@ -30,7 +30,7 @@ const layers = {
   app: /^app\/src\/.*\.ts$/,
 };
 const none =
-  /\.test\.tsx?$|\/testing\/|\/words?\/|[wW]ords\.ts$|\/index\.ts$|\.worker\.ts$|\/cli\/|\/demo\/|\/i18n\/\w+\.\w\w\.ts$/;
+  /\.test\.tsx?$|\/tests\/|\/testing\/|\/words?\/|[wW]ords\.ts$|\/index\.ts$|\.worker\.ts$|\/cli\/|\/demo\/|\/i18n\/(en|es)\//;
 const timeoutMs = 90_000;
 
 const known = JSON.parse(readFileSync(join(root, 'tools', 'mutate', 'equivalent.json'), 'utf8'));

@@ -5,7 +5,6 @@ import { alertKinds, alertStates, type Alert, type AlertKind, type AlertStateNam
 import { useChildren, useFormat } from '../household';
 import { useAppSelector } from '../store';
 import {
-  styles,
   Choice,
   Field,
   Heading,
@@ -17,6 +16,7 @@ import {
   Row,
   RowLink,
   Stack,
+  styles,
   WayOn,
   Words,
 } from '../ui';

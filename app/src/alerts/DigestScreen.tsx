@@ -12,7 +12,6 @@ import {
 } from '@cadro/core';
 import { useChildren } from '../household';
 import {
-  styles,
   BackLink,
   Heading,
   Loaded,
@@ -21,6 +20,7 @@ import {
   Row,
   RowLink,
   Stack,
+  styles,
   useWide,
   WayOn,
   WidePage,

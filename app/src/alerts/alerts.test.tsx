@@ -1,6 +1,6 @@
+import { act, fireEvent, screen } from '@testing-library/react';
 import type { Alert, AlertSettings, Delivery, Digest, Rehearsal } from '@cadro/contract';
 import { presetRules, usualDelivery } from '@cadro/core';
-import { act, fireEvent, screen } from '@testing-library/react';
 import { i18next, makeFormat, startTexts } from '../i18n';
 import { store } from '../store';
 import { show, signedInAs } from '../testing/show';

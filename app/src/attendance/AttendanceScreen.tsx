@@ -3,7 +3,6 @@ import { useTranslation } from 'react-i18next';
 import type { Child, ChildDays } from '@cadro/contract';
 import { useChildren, useFormat } from '../household';
 import {
-  styles,
   BackLink,
   Heading,
   Loaded,
@@ -12,6 +11,7 @@ import {
   Quiet,
   Row,
   Stack,
+  styles,
   useWide,
   WayOn,
   WidePage,

@@ -2,7 +2,7 @@ import { StyleSheet, View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { DayMark } from '@cadro/contract';
 import { useFormat } from '../household';
-import { styles, DayStrip, Row, RowLink, Words } from '../ui';
+import { DayStrip, Row, RowLink, styles, Words } from '../ui';
 import { dayWords, needsYou } from './markWords';
 
 export const dayHref = (studentId: string, on: string) => `/days/${studentId}/${on}` as const;

@@ -6,7 +6,7 @@ import type { ChildDays } from '@cadro/contract';
 import { daysAfter, monthsAfter, weekOf } from '@cadro/core';
 import { dayGiven } from '../i18n';
 import { useFormat } from '../household';
-import { styles, Action, Choice, Heading, Quietly, Quiet, Row, Stack } from '../ui';
+import { Action, Choice, Heading, Quiet, Quietly, Row, Stack, styles } from '../ui';
 import { DayRow } from './DayRow';
 import { MonthOfMarks } from './MonthOfMarks';
 import { StripKey } from './StripKey';

@@ -4,7 +4,7 @@ import { useTranslation } from 'react-i18next';
 import type { ChildDays } from '@cadro/contract';
 import { datesOf, isWeekend, monthWeeksOf } from '@cadro/core';
 import { useFormat } from '../household';
-import { styles, DayStrip, usePalette, Weekdays, Words } from '../ui';
+import { DayStrip, styles, usePalette, Weekdays, Words } from '../ui';
 import { dayHref } from './DayRow';
 import { dayWords } from './markWords';
 

@@ -3,7 +3,7 @@ import { useTranslation } from 'react-i18next';
 import type { AttendancePattern, ChildDays } from '@cadro/contract';
 import { useChildren, useFormat } from '../household';
 import { type Format } from '../i18n';
-import { styles, Row, Stack, WayOn, Words } from '../ui';
+import { Row, Stack, styles, WayOn, Words } from '../ui';
 
 /** Leaving early and the last period are one thing said twice. */
 const telling = (patterns: readonly AttendancePattern[]): AttendancePattern[] => {

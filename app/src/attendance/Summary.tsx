@@ -4,7 +4,7 @@ import { useFormat } from '../household';
 import { Stack, Words } from '../ui';
 import { Patterns } from './Patterns';
 import { shareWords, totalsWords } from './totals';
-import { UnknownCodes } from './UnknownCodes';
+import { UnknownCodes } from './marksFile/UnknownCodes';
 
 /** Week, term and year in words, what stands out, and what nobody has explained. */
 export function Summary({ days }: { days: ChildDays }) {

@@ -1,4 +1,4 @@
 export * from './AttendanceScreen';
-export * from './MarksFileScreen';
+export * from './marksFile/MarksFileScreen';
 export * from './markWords';
 export * from './StripKey';

@@ -6,7 +6,7 @@ import { MonthOfMarks, weeksOf } from './MonthOfMarks';
 import { Patterns } from './Patterns';
 import { StripKey } from './StripKey';
 import { Summary } from './Summary';
-import { UnknownCodes } from './UnknownCodes';
+import { UnknownCodes } from './marksFile/UnknownCodes';
 
 startTexts('en');
 beforeEach(async () => void (await signedInAs()));

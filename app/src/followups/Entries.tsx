@@ -2,7 +2,7 @@ import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { FollowUpEntry } from '@cadro/contract';
 import { useFormat } from '../household';
-import { themed, Stack, Words } from '../ui';
+import { Stack, themed, Words } from '../ui';
 
 /** Everything that happened to a follow-up, newest first. */
 export function Entries({ entries }: { entries: readonly FollowUpEntry[] }) {

@@ -2,7 +2,7 @@ import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { FollowUpSummary } from '@cadro/contract';
 import { useChildren, useFormat } from '../household';
-import { styles, Heading, Quiet, RowLink, Stack, Words } from '../ui';
+import { Heading, Quiet, RowLink, Stack, styles, Words } from '../ui';
 import { useFollowUpsQuery } from './api';
 import { absenceOutcome, outcomeWords } from './words';
 

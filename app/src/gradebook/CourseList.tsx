@@ -4,7 +4,6 @@ import type { CourseSummary } from '@cadro/contract';
 import { useChildren, useFormat } from '../household';
 import { SourceDown } from '../sources';
 import {
-  styles,
   Heading,
   Loaded,
   OutLink,
@@ -14,6 +13,7 @@ import {
   RowLink,
   Span,
   Stack,
+  styles,
   WayOn,
   Words,
 } from '../ui';

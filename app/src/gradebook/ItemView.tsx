@@ -3,7 +3,6 @@ import { View } from 'react-native';
 import type { ItemDetail } from '@cadro/contract';
 import { useChildren, useFormat, useMeQuery } from '../household';
 import {
-  styles,
   BackLink,
   Frame,
   frameOf,
@@ -17,6 +16,7 @@ import {
   Span,
   Stack,
   StoryLine,
+  styles,
   WayOn,
   Words,
 } from '../ui';

@@ -1,9 +1,9 @@
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import type { ReadOffer } from '@cadro/contract';
-import { creditWords } from './words';
 import { useChildren, useFormat } from '../household';
-import { themed, Action, Quietly, Row, Stack, Words } from '../ui';
+import { Action, Quietly, Row, Stack, themed, Words } from '../ui';
+import { creditWords } from './words';
 import { useAnswerOfferMutation } from './api';
 
 /** The teacher's words with those an offer was read from set apart. */

@@ -3,8 +3,6 @@ import { useTranslation } from 'react-i18next';
 import type { CourseFigures, CourseSummary, Scale } from '@cadro/contract';
 import { useChildren, useFormat } from '../household';
 import {
-  styles,
-  themed,
   Frame,
   Heading,
   Loaded,
@@ -14,6 +12,8 @@ import {
   SaveCsv,
   Span,
   Stack,
+  styles,
+  themed,
   WayOn,
   WidePage,
   Words,

@@ -2,7 +2,7 @@ import { StyleSheet, View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { CourseFigures, Scale } from '@cadro/contract';
 import { useFormat } from '../household';
-import { styles, Row, Words } from '../ui';
+import { Row, styles, Words } from '../ui';
 
 /** If left, posted, if made up: written out under the span, in its order. */
 export function ThreeFigures({ figures, scale }: { figures: CourseFigures; scale: Scale }) {

@@ -3,7 +3,7 @@ import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { ItemSummary, Scale } from '@cadro/contract';
 import { useFormat } from '../household';
-import { styles, Frame, frameOf, Row, RowLink, Words } from '../ui';
+import { Frame, frameOf, Row, RowLink, styles, Words } from '../ui';
 import { gainWords, stateWords, worthWords } from './words';
 
 /** One work: its frame with its word, when it was due, and worth or earned, never confused. */

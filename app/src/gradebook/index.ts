@@ -3,7 +3,7 @@ export * from './Comments';
 export * from './CourseList';
 export * from './course/CourseView';
 export * from './course/courseWords';
-export * from './course/PolicyView';
+export * from './course/policy/PolicyView';
 export * from './ItemView';
 export * from './OfferCard';
 export * from './story';

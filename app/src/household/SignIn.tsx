@@ -5,7 +5,7 @@ import { useTranslation } from 'react-i18next';
 import { languages } from '@cadro/contract';
 import { languageNames, problemWords } from '../i18n';
 import { languageChosen, useAppDispatch, useAppSelector } from '../store';
-import { themed, Action, Choice, Field, Heading, Mark, Row, Stack, Words } from '../ui';
+import { Action, Choice, Field, Heading, Mark, Row, Stack, themed, Words } from '../ui';
 import { useMeQuery, useSignInMutation } from './api';
 
 /** Where one wanted to go before being asked: a place of the app itself, never one elsewhere. */

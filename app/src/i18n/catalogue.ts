@@ -1,4 +1,4 @@
-import type { en } from './en';
+import type { en } from './en/en';
 
 export type SameKeys<T> = {
   readonly [K in keyof T]: T[K] extends string

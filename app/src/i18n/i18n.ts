@@ -2,8 +2,8 @@ import i18next from 'i18next';
 import { initReactI18next } from 'react-i18next';
 import { languages, type Language } from '@cadro/contract';
 import type { Catalogue } from './catalogue';
-import { en } from './en';
-import { es } from './es';
+import { en } from './en/en';
+import { es } from './es/es';
 
 declare module 'i18next' {
   interface CustomTypeOptions {

@@ -1,7 +1,7 @@
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { useChildren, useFormat } from '../household';
-import { styles, themed, BackLink, Heading, LinkAction, Loaded, Page, Quiet, Stack, Words } from '../ui';
+import { BackLink, Heading, LinkAction, Loaded, Page, Quiet, Stack, styles, themed, Words } from '../ui';
 import { useThreadQuery } from './api';
 
 /** All letters with one teacher about one child, oldest first. */

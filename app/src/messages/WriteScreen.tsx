@@ -5,7 +5,7 @@ import { useTranslation } from 'react-i18next';
 import { useFollowUpQuery } from '../followups/api';
 import { useChildren, useFormat, useMeQuery } from '../household';
 import { problemWords } from '../i18n';
-import { styles, Action, BackLink, Field, Heading, Loaded, Page, Quiet, RowLink, Stack, Words } from '../ui';
+import { Action, BackLink, Field, Heading, Loaded, Page, Quiet, RowLink, Stack, styles, Words } from '../ui';
 import { useSendMutation, useTeachersQuery } from './api';
 import { draftFor, type Draft } from './draft';
 

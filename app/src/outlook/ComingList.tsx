@@ -3,7 +3,7 @@ import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { ComingDay } from '@cadro/contract';
 import { useChildren, useFormat } from '../household';
-import { styles, Row, Stack, Words } from '../ui';
+import { Row, Stack, styles, Words } from '../ui';
 
 /** What is due, day by day; how many things fall on one day is said, since that is a warning of its own. */
 export function ComingList({ days, most }: { days: readonly ComingDay[]; most: number }) {

@@ -4,13 +4,13 @@ import type { Matter } from '@cadro/contract';
 import { useLanguage } from '../alerts';
 import { useChildren, useFormat } from '../household';
 import {
-  styles,
-  themed,
   Heading,
   LinkAction,
   Row,
   selectedRow,
   Stack,
+  styles,
+  themed,
   usePalette,
   WayOn,
   Words,

@@ -5,8 +5,6 @@ import { useTranslation } from 'react-i18next';
 import type { Work } from '@cadro/contract';
 import { useChildren, useFormat } from '../household';
 import {
-  styles,
-  themed,
   Heading,
   LinkAction,
   Loaded,
@@ -16,6 +14,8 @@ import {
   Quiet,
   Row,
   Stack,
+  styles,
+  themed,
   useWide,
   Words,
 } from '../ui';

@@ -18,7 +18,7 @@ import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { Evening, Plan, PlannedTask } from '@cadro/contract';
 import { useFormat } from '../household';
-import { styles, Row, Stack, usePalette, useWide, Words } from '../ui';
+import { Row, Stack, styles, usePalette, useWide, Words } from '../ui';
 import { useChangeTaskMutation, useSetEveningsMutation } from './api';
 import { MinutesField } from './FreeTime';
 import { Card, Lifted, nowhere } from './TaskCard';

@@ -1,7 +1,7 @@
 import { StyleSheet, View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { useChildren, useFormat } from '../household';
-import { themed, Heading, Loaded, Row, Stack, Tick, WayOn, WidePage, Words } from '../ui';
+import { Heading, Loaded, Row, Stack, themed, Tick, WayOn, WidePage, Words } from '../ui';
 import { useChangeTaskMutation, usePlanQuery } from './api';
 
 /** The plan as the child is shown it: which evening holds what, and a tick. No figures, and nothing else around it. */

@@ -4,7 +4,7 @@ import { StyleSheet, View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { PlannedTask } from '@cadro/contract';
 import { useFormat } from '../household';
-import { themed, Quietly, Row, Tick, touch, usePalette, Words } from '../ui';
+import { Quietly, Row, themed, Tick, touch, usePalette, Words } from '../ui';
 import { useChangeTaskMutation, useDropTaskMutation } from './api';
 import { MinutesField } from './FreeTime';
 

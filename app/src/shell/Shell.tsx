@@ -3,7 +3,7 @@ import { Pressable, StyleSheet, View, type ViewStyle } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { AlertsLink } from '../alerts';
 import { DemoClock } from '../sources';
-import { styles, themed, gap, Icon, margin, Mark, places, useWide, Words, type PlaceName } from '../ui';
+import { gap, Icon, margin, Mark, type PlaceName, places, styles, themed, useWide, Words } from '../ui';
 import { ChildSwitch } from './ChildSwitch';
 
 const placeOf = (path: string): string => path.split('/')[1] ?? '';

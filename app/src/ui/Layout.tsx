@@ -1,18 +1,8 @@
-import { styles } from './styles';
-import { themed } from './themed';
 import type { ReactNode } from 'react';
-import {
-  StyleSheet,
-  ScrollView,
-  useWindowDimensions,
-  View,
-  type StyleProp,
-  type ViewStyle,
-} from 'react-native';
-import { gap, margin, wideFrom } from './palette';
-import {} from './Theme';
-
-export const useWide = (): boolean => useWindowDimensions().width >= wideFrom;
+import { StyleSheet, ScrollView, View, type StyleProp, type ViewStyle } from 'react-native';
+import { styles } from './theme/styles';
+import { themed } from './theme/themed';
+import { gap, margin } from './theme/palette';
 
 export function Stack({
   children,

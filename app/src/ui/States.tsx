@@ -1,11 +1,11 @@
-import { styles } from './styles';
 import { Skeleton } from '@rneui/themed';
 import type { ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useTranslation } from 'react-i18next';
-import { Action } from './Controls';
+import { styles } from './theme/styles';
+import { Action } from './controls/Controls';
 import { Stack } from './Layout';
-import { margin } from './palette';
+import { margin } from './theme/palette';
 import { Words } from './Words';
 
 /** The shape of what is coming, while it loads. */

@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import { Text, type StyleProp, type TextStyle } from 'react-native';
-import { font, sizes, type Palette } from './palette';
-import { usePalette } from './Theme';
+import { font, sizes, type Palette } from './theme/palette';
+import { usePalette } from './theme/Theme';
 
 type Colour = Extract<keyof Palette, 'ink' | 'soft' | 'plum' | 'teal' | 'paper'>;
 

@@ -3,7 +3,7 @@ import { Provider } from 'react-redux';
 import { startTexts } from '../i18n';
 import { store } from '../store';
 import { Loaded } from './States';
-import { Theme } from './Theme';
+import { Theme } from './theme/Theme';
 import { Words } from './Words';
 
 startTexts('en');

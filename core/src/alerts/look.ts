@@ -1,10 +1,10 @@
 import type { AlertRules, Silence } from '@cadro/contract';
-import { withAsked } from './asked';
+import { withAsked } from './settings/asked';
 import type { ChildFacts } from './facts';
 import { childRules } from './rules';
-import { settingsFor } from './settings';
+import { settingsFor } from './settings/settings';
 import type { Signal } from './signal';
-import { isSilenced } from './silence';
+import { isSilenced } from './delivery/silence';
 import { standsIn, step, type AlertState, type Telling } from './step';
 
 /** What the rules find in a child's facts. */

@@ -1,5 +1,5 @@
 import type { AlertReason, AlertRules, AlertSubject } from '@cadro/contract';
-import { underCap } from './cap';
+import { underCap } from './delivery/cap';
 import { factsAt, type ChildFacts } from './facts';
 import type { ChildHistory } from './history';
 import { lookAtChild } from './look';

@@ -1,6 +1,6 @@
 export * from './course';
 export * from './display';
-export * from './faults';
+export * from './faults/faults';
 export * from './instant';
 export * from './household';
 export type { ConfirmedOffer } from './offer';
@@ -8,5 +8,5 @@ export * from './order';
 export * from './replay';
 export * from './standing';
 export * from './tally';
-export * from './terms';
+export * from './terms/terms';
 export * from './value';

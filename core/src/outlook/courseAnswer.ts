@@ -14,8 +14,8 @@ import {
   type Replayed,
   type Standing,
 } from '../gradebook';
-import { looseEndsOf } from './looseEnds';
-import { isToCome, neededFor } from './needed';
+import { looseEndsOf } from './work/looseEnds';
+import { isToCome, neededFor } from './tries/needed';
 import { threeFigures, unweighed, type ThreeFigures, type WeighedLooseEnd } from './threeFigures';
 import { trendOf, trendWeeks } from './trend';
 import { dayMs } from '../dates';

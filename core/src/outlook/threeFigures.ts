@@ -1,7 +1,7 @@
 import { byCodePoint, type Course, type Policy, type Standing, type SumTally } from '../gradebook';
-import { expectedByCategory } from './expected';
-import { looseEndsOf, type LooseEnd } from './looseEnds';
-import { leftValue, fallsIfLeft, valueIfLeft } from './leftValue';
+import { expectedByCategory } from './tries/expected';
+import { looseEndsOf, type LooseEnd } from './work/looseEnds';
+import { leftValue, fallsIfLeft, valueIfLeft } from './work/leftValue';
 
 export interface WeighedLooseEnd extends LooseEnd {
   /** Gain on the course's scale if only this one is made up; null where it cannot be told. */

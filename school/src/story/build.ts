@@ -1,14 +1,14 @@
-import { at, dayAfter, dayOfWeek, nextSchoolDay, termEnd, termWeeks, timeZone } from './calendar';
+import { at, dayAfter, dayOfWeek, nextSchoolDay, termEnd, termWeeks, timeZone } from './days/calendar';
 import { scatter } from './chance';
 import { putGrades, putPastYear } from './grades';
 import { levelsOf } from './levels';
-import { putAttendance } from './attendance';
-import { linkCodes } from './schoolLife';
-import { compositionsOf, sessionsOf, thisQuarter, yearId } from './sessions';
+import { putAttendance } from './days/attendance';
+import { linkCodes } from './days/schoolLife';
+import { compositionsOf, sessionsOf, thisQuarter, yearId } from './days/sessions';
 import { itemDetails, type SpecialItem, type SpecialResult } from './specialItem';
 import { specialItems } from './specials';
-import type { CourseSpec, SchoolSpec, WeeklySpec } from './specs';
-import { putTimetable } from './timetable';
+import type { CourseSpec, SchoolSpec, WeeklySpec } from './schools/specs';
+import { putTimetable } from './days/timetable';
 import { comments } from './teacherWords';
 import { Records } from './world';
 

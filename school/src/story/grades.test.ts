@@ -1,7 +1,7 @@
 import { Simulation } from '../simulation';
 import { opensAt, schools } from '.';
-import { pastCourses, storedParts } from './pastYear';
-import { compositionsOf, quarterId, semesterId, sessionsOf, thisQuarter, yearId } from './sessions';
+import { pastCourses, storedParts } from './schools/pastYear';
+import { compositionsOf, quarterId, semesterId, sessionsOf, thisQuarter, yearId } from './days/sessions';
 
 const simulation = new Simulation(null);
 const records = (school: string) => {

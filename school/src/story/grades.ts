@@ -1,7 +1,7 @@
-import { at, schoolDays, termEnd } from './calendar';
-import { pastCourses, storedParts } from './pastYear';
-import { compositionsOf, quarterId, thisQuarter, yearId } from './sessions';
-import type { SchoolSpec } from './specs';
+import { at, schoolDays, termEnd } from './days/calendar';
+import { pastCourses, storedParts } from './schools/pastYear';
+import { compositionsOf, quarterId, thisQuarter, yearId } from './days/sessions';
+import type { SchoolSpec } from './schools/specs';
 import { SchoolOffice } from './stated';
 import type { Records } from './world';
 

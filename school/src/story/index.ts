@@ -1,13 +1,13 @@
-import { at, termEnd as lastDay } from './calendar';
-import { gannetHead } from './gannetHead';
-import { littleFathom } from './littleFathom';
-import { millrace } from './millrace';
+import { at, termEnd as lastDay } from './days/calendar';
+import { gannetHead } from './schools/gannetHead';
+import { littleFathom } from './schools/littleFathom';
+import { millrace } from './schools/millrace';
 
-export { codeFor, markId } from './attendance';
-export { at, schoolDays } from './calendar';
+export { codeFor, markId } from './days/attendance';
+export { at, schoolDays } from './days/calendar';
 export { buildSchool, mailOf, resultRow } from './build';
 export { keelModel } from './specials';
-export type { CourseSpec } from './specs';
+export type { CourseSpec } from './schools/specs';
 export { Records } from './world';
 
 export const schools = [gannetHead, millrace, littleFathom] as const;

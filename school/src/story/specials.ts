@@ -1,4 +1,4 @@
-import { at } from './calendar';
+import { at } from './days/calendar';
 import type { SpecialItem } from './specialItem';
 
 /** A rubric of three levels: id, title, then what 1, 2 and 3 look like. */

@@ -1,6 +1,6 @@
 import type { PolicyRecord } from '@cadro/contract';
-import { termEnd } from './calendar';
-import type { CourseSpec } from './specs';
+import { termEnd } from './days/calendar';
+import type { CourseSpec } from './schools/specs';
 import type { Records } from './world';
 
 /*

@@ -1,4 +1,4 @@
-import { at } from './calendar';
+import { at } from './days/calendar';
 
 /* What teachers wrote, each about one thing. */
 

@@ -1,3 +1,3 @@
 export { calendarPages, elsewherePages } from './calendarRoutes';
 export { calendarRouter } from './routes';
-export { touchedByPattern } from './touched';
+export { touchedByPattern } from './day/touched';

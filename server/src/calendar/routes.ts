@@ -3,8 +3,8 @@ import { Router } from 'express';
 import type { ServerDeps } from '../kit';
 import { mount } from '../kit';
 import { requireChild } from '../household';
-import { catchUp, writeToDesk } from './absences';
-import { childDay } from './day';
+import { catchUp, writeToDesk } from './day/absences';
+import { childDay } from './day/day';
 
 export function calendarRouter(deps: ServerDeps): Router {
   const { db } = deps;

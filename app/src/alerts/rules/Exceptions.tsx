@@ -4,7 +4,7 @@ import { useTranslation } from 'react-i18next';
 import type { AlertCourse, AlertRules, RuleException, RuleName } from '@cadro/contract';
 import { settingsFor } from '@cadro/core';
 import { useChildren } from '../../household';
-import { themed, Action, Choice, Heading, Quietly, Row, Stack, Words } from '../../ui';
+import { Action, Choice, Heading, Quietly, Row, Stack, themed, Words } from '../../ui';
 import { addException, withException, withoutException } from './draft';
 import { RuleRow } from './RuleRow';
 

@@ -3,7 +3,7 @@ import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { Rehearsal } from '@cadro/contract';
 import { useChildren, useFormat } from '../../household';
-import { styles, themed, Heading, Quietly, Stack, Words } from '../../ui';
+import { Heading, Quietly, Stack, styles, themed, Words } from '../../ui';
 import type { Trying } from './useRehearsal';
 
 const shownFirst = 12;

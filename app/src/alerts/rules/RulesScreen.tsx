@@ -6,8 +6,6 @@ import { presetOf, presetRules, sameSettings } from '@cadro/core';
 import { useChildren, useFormat } from '../../household';
 import { problemWords } from '../../i18n';
 import {
-  styles,
-  themed,
   Action,
   BackLink,
   Choice,
@@ -19,6 +17,8 @@ import {
   Row,
   Slider,
   Stack,
+  styles,
+  themed,
   useWide,
   Words,
 } from '../../ui';

@@ -5,7 +5,7 @@ import type { ChildDay, TouchedWork } from '@cadro/contract';
 import { useChildren, useFormat } from '../../household';
 import { problemWords } from '../../i18n';
 import { stateWords } from '../../gradebook';
-import { styles, Action, Frame, frameOf, Heading, Row, RowLink, Stack, Words } from '../../ui';
+import { Action, Frame, frameOf, Heading, Row, RowLink, Stack, styles, Words } from '../../ui';
 import { useCatchUpMutation } from './dayApi';
 
 function Touched({ studentId, work }: { studentId: string; work: TouchedWork }) {

@@ -2,7 +2,7 @@ import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { ChildDay } from '@cadro/contract';
 import { useChildren, useFormat } from '../../household';
-import { styles, BackLink, Heading, Loaded, Row, Stack, useWide, WayOn, WidePage, Words } from '../../ui';
+import { BackLink, Heading, Loaded, Row, Stack, styles, useWide, WayOn, WidePage, Words } from '../../ui';
 import { useDayQuery } from './dayApi';
 import { Cost } from './Cost';
 import { Events, Lessons } from './Lessons';

@@ -2,7 +2,7 @@ import { StyleSheet, View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { ChildDay, LessonOfDay, SchoolEvent } from '@cadro/contract';
 import { markWord, needsYou } from '../../attendance';
-import { styles, Heading, Line, OutLink, Quiet, Row, Stack, Words } from '../../ui';
+import { Heading, Line, OutLink, Quiet, Row, Stack, styles, Words } from '../../ui';
 
 const timesOf = ({ startsAt, endsAt }: { startsAt: string | null; endsAt: string | null }): string =>
   [startsAt, endsAt].filter(Boolean).join('–');

@@ -8,7 +8,6 @@ import { lessonWord, markWord } from '../../attendance';
 import { useChildren, useFormat, useMeQuery } from '../../household';
 import { isServerProblem, problemWords } from '../../i18n';
 import {
-  styles,
   Action,
   BackLink,
   Field,
@@ -17,6 +16,7 @@ import {
   Page,
   Quietly,
   Stack,
+  styles,
   TickLine,
   Words,
 } from '../../ui';

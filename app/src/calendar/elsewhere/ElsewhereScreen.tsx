@@ -3,19 +3,19 @@ import { StyleSheet, View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { useFormat } from '../../household';
 import {
-  styles,
   BackLink,
   Heading,
   Loaded,
   OutLink,
   PickDay,
   Stack,
+  styles,
   useWide,
   WidePage,
   Words,
 } from '../../ui';
-import { icsAddress, useElsewhereQuery } from './elsewhereApi';
 import { rangeOf } from '../view/range';
+import { icsAddress, useElsewhereQuery } from './elsewhereApi';
 import { Feeds } from './Feeds';
 import { Imports } from './Imports';
 

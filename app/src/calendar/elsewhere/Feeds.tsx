@@ -3,7 +3,7 @@ import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { CalendarFeed, CalendarLayer, FeedBody } from '@cadro/contract';
 import { useChildren, useFormat } from '../../household';
-import { styles, themed, Action, Heading, Quietly, Row, Stack, Words } from '../../ui';
+import { Action, Heading, Quietly, Row, Stack, styles, themed, Words } from '../../ui';
 import {
   useChangeFeedMutation,
   useCreateFeedMutation,

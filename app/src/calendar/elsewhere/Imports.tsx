@@ -5,8 +5,6 @@ import type { ImportedCalendar, ImportReport } from '@cadro/contract';
 import { useChildren, useFormat } from '../../household';
 import { problemWords } from '../../i18n';
 import {
-  styles,
-  themed,
   Action,
   Choice,
   Field,
@@ -15,6 +13,8 @@ import {
   Quietly,
   Row,
   Stack,
+  styles,
+  themed,
   Words,
 } from '../../ui';
 import { useForgetImportMutation, useImportCalendarMutation } from './elsewhereApi';

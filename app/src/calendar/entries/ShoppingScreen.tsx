@@ -4,8 +4,6 @@ import { useTranslation } from 'react-i18next';
 import type { Supply } from '@cadro/contract';
 import { MarkOf, useChildren, useFormat } from '../../household';
 import {
-  styles,
-  themed,
   Action,
   BackLink,
   Field,
@@ -15,6 +13,8 @@ import {
   Quiet,
   Row,
   Stack,
+  styles,
+  themed,
   Tick,
   WayOn,
   Words,

@@ -1,7 +1,7 @@
 import { StyleSheet, View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { useFormat } from '../../household';
-import { styles, Choice, Field, PickDay, Row } from '../../ui';
+import { Choice, Field, PickDay, Row, styles } from '../../ui';
 import { repeats, type EntryDraft, type Repeat } from './entryDraft';
 
 type Set = (change: Partial<EntryDraft>) => void;

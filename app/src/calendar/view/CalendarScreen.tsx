@@ -5,7 +5,7 @@ import type { Calendar, CalendarEvent } from '@cadro/contract';
 import { useChildren, useFormat } from '../../household';
 import { dayGiven } from '../../i18n';
 import { useAppSelector } from '../../store';
-import { styles, Choice, Heading, Loaded, Quietly, Row, Stack, useWide, WayOn, WidePage } from '../../ui';
+import { Choice, Heading, Loaded, Quietly, Row, Stack, styles, useWide, WayOn, WidePage } from '../../ui';
 import { useCalendarQuery } from '../calendarApi';
 import { DayEvents, dayTitle } from './DayEvents';
 import { inSight } from './dayOf';

@@ -5,7 +5,7 @@ import { useTranslation } from 'react-i18next';
 import type { Calendar, CalendarEvent } from '@cadro/contract';
 import { useChildren, useFormat } from '../../household';
 import { type Format } from '../../i18n';
-import { styles, Heading, Quiet, Quietly, Row, Stack, WayOn, Words } from '../../ui';
+import { Heading, Quiet, Quietly, Row, Stack, styles, WayOn, Words } from '../../ui';
 import { parted, touches } from './dayOf';
 import { EventRow } from './EventRow';
 

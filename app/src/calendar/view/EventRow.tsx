@@ -3,7 +3,7 @@ import { StyleSheet, Pressable, View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { pageOfEvent, type CalendarEvent } from '@cadro/contract';
 import { MarkOf, useChildren, useFormat } from '../../household';
-import { styles, themed, OutLink, Row, Tick, Words } from '../../ui';
+import { OutLink, Row, styles, themed, Tick, Words } from '../../ui';
 import { useTickEntryMutation } from '../calendarApi';
 import { isDone } from './dayOf';
 

@@ -3,7 +3,7 @@ import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { calendarLayers } from '@cadro/contract';
 import { layerSwitched, useAppDispatch, useAppSelector } from '../../store';
-import { styles, Quietly, TickLine } from '../../ui';
+import { Quietly, styles, TickLine } from '../../ui';
 
 /** Which layers are in sight; the choice is kept on this device. */
 export function Layers() {

@@ -3,7 +3,7 @@ import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { StripKey } from '../../attendance';
 import { ChildTag, useChildren } from '../../household';
-import { styles, themed, Quietly, Row, useWide, Words } from '../../ui';
+import { Quietly, Row, styles, themed, useWide, Words } from '../../ui';
 import { AwaySign } from './AwaySign';
 
 const none = { absent: 0, unexplained: 0, late: 0, trip: 0, wholeDay: false };

@@ -4,7 +4,7 @@ import type { Calendar, CalendarEvent, DayMark } from '@cadro/contract';
 import { useDaysQuery } from '../../attendance/api';
 import { MarkOf, useChildren, useFormat } from '../../household';
 import { useAppSelector } from '../../store';
-import { styles, themed, DayStrip, MonthGrid, Row, useWide, Words } from '../../ui';
+import { DayStrip, MonthGrid, Row, styles, themed, useWide, Words } from '../../ui';
 import { AwaySign } from './AwaySign';
 import { loadOf, type ChildLoad, type DayLoad } from './dayOf';
 

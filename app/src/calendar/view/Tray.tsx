@@ -2,7 +2,7 @@ import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { Calendar, UndatedWork } from '@cadro/contract';
 import { MarkOf, useChildren, useFormat } from '../../household';
-import { styles, Heading, PickDay, RowLink, Row, Stack, Words } from '../../ui';
+import { Heading, PickDay, Row, RowLink, Stack, styles, Words } from '../../ui';
 import { useOwnDateMutation } from '../calendarApi';
 
 function Undated({ work }: { work: UndatedWork }) {

@@ -1,6 +1,6 @@
 import { useTranslation } from 'react-i18next';
-import type { CourseDetail, Reconciliation } from '@cadro/contract';
 import type { TFunction } from 'i18next';
+import type { CourseDetail, Reconciliation } from '@cadro/contract';
 import { useChildren, useFormat } from '../../household';
 import { type Format } from '../../i18n';
 import { LinkAction, Stack, Words } from '../../ui';

@@ -3,7 +3,7 @@ import { StyleSheet, View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { CourseDetail, StandardDetail } from '@cadro/contract';
 import { useFormat } from '../../household';
-import { styles, Heading, Line, Quietly, RowLink, SaveCsv, Stack, Words, type Cell } from '../../ui';
+import { type Cell, Heading, Line, Quietly, RowLink, SaveCsv, Stack, styles, Words } from '../../ui';
 import { Comments } from '../Comments';
 import { standardsWords } from '../words';
 import { policySentences } from './courseWords';

@@ -2,7 +2,7 @@ import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { CourseDetail } from '@cadro/contract';
 import { useFormat } from '../../household';
-import { styles, CostBar, Heading, Line, Row, SaveCsv, Stack, Words } from '../../ui';
+import { CostBar, Heading, Line, Row, SaveCsv, Stack, styles, Words } from '../../ui';
 
 type Category = CourseDetail['categories'][number];
 type Sum = NonNullable<CourseDetail['figures']>['categories'][number];

@@ -5,7 +5,7 @@ import { csvOf, fileName } from '../../ui';
 import { arrange } from './arrange';
 import { anItem } from '../../testing/items';
 import { causeWords, deltaWords, letterSteps, policySentences } from './courseWords';
-import { formOf, readForm, withCorrection, type PolicyForm } from './policyForm';
+import { formOf, readForm, withCorrection, type PolicyForm } from './policy/policyForm';
 
 startTexts('en');
 const { t } = i18next;

@@ -2,7 +2,7 @@ import { StyleSheet, View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { ChildTerms } from '@cadro/contract';
 import { useFormat } from '../../household';
-import { styles, Heading, Line, Row, SaveCsv, Stack, Words } from '../../ui';
+import { Heading, Line, Row, SaveCsv, Stack, styles, Words } from '../../ui';
 
 /** Credits by area, in sentences: earned, in progress, still needed. */
 export function Credits({ years }: { years: ChildTerms }) {

@@ -4,7 +4,6 @@ import { useTranslation } from 'react-i18next';
 import type { ChildTerms, TermCourse, TermGrade, TermNode } from '@cadro/contract';
 import { useChildren, useFormat } from '../../household';
 import {
-  styles,
   BackLink,
   FormulaBar,
   Heading,
@@ -16,6 +15,7 @@ import {
   Row,
   SaveCsv,
   Stack,
+  styles,
   WayOn,
   Words,
 } from '../../ui';

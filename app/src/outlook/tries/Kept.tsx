@@ -4,7 +4,7 @@ import { useTranslation } from 'react-i18next';
 import type { Tries } from '@cadro/contract';
 import { problemWords } from '../../i18n';
 import { useFormat } from '../../household';
-import { styles, Action, Field, Heading, Quietly, Row, Stack, Words } from '../../ui';
+import { Action, Field, Heading, Quietly, Row, Stack, styles, Words } from '../../ui';
 import { useForgetTryMutation, useKeepTryMutation } from '../api';
 import type { TryOut } from './useTryOut';
 import { scoresOf, type Moved } from './works';

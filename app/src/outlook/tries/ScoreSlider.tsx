@@ -2,7 +2,7 @@ import { memo } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { useFormat } from '../../household';
-import { styles, Quietly, Row, Slider, Tick, Words } from '../../ui';
+import { Quietly, Row, Slider, styles, Tick, Words } from '../../ui';
 import { stepOf, type TryWork } from './works';
 
 /** One work with its slider: what it has, and what it is tried at. */

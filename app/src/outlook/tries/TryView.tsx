@@ -5,7 +5,6 @@ import type { CourseDetail, CourseRecord, Tries } from '@cadro/contract';
 import { useCourseQuery, useCourseRecordQuery } from '../../gradebook/api';
 import { useChildren, useFormat } from '../../household';
 import {
-  themed,
   BackLink,
   Choice,
   Field,
@@ -16,6 +15,7 @@ import {
   Quietly,
   Span,
   Stack,
+  themed,
   Words,
 } from '../../ui';
 import { useSetTargetMutation, useTriesQuery } from '../api';

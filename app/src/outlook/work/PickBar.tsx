@@ -5,7 +5,7 @@ import type { JointAnswer, WorkRow } from '@cadro/contract';
 import { useChildren, useFormat } from '../../household';
 import { problemWords } from '../../i18n';
 import { useChooseTasksMutation } from '../../plan/api';
-import { styles, themed, Action, Quietly, Row, Stack, Words } from '../../ui';
+import { Action, Quietly, Row, Stack, styles, themed, Words } from '../../ui';
 import { useJointQuery } from '../api';
 
 /** What each course would come to. */

@@ -3,7 +3,7 @@ import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { workGroups, type WorkRow } from '@cadro/contract';
 import { useChildren } from '../../household';
-import { styles, Choice, Field, Quietly, Row, Stack } from '../../ui';
+import { Choice, Field, Quietly, Row, Stack, styles } from '../../ui';
 import { ends, isNarrow, mends, noFilter, sorts, type WorkFilter } from './arrangeWork';
 
 const unique = (values: readonly string[]): string[] => [...new Set(values)];

@@ -4,8 +4,6 @@ import { useTranslation } from 'react-i18next';
 import { askedAnswers, type WorkRow } from '@cadro/contract';
 import { useChildren, useFormat } from '../../household';
 import {
-  styles,
-  themed,
   Choice,
   Field,
   Frame,
@@ -13,6 +11,8 @@ import {
   Row,
   RowLink,
   Stack,
+  styles,
+  themed,
   Tick,
   WayOn,
   Words,

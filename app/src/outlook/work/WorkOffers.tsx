@@ -4,7 +4,7 @@ import { useTranslation } from 'react-i18next';
 import type { WorkOffer } from '@cadro/contract';
 import { OfferCard, OfferedWords } from '../../gradebook';
 import { useChildren, useFormat } from '../../household';
-import { themed, Heading, Quietly, Stack, Words } from '../../ui';
+import { Heading, Quietly, Stack, themed, Words } from '../../ui';
 
 /** What teachers have offered and nobody has answered yet, then what was confirmed. */
 export function WorkOffers({ offers, few }: { offers: readonly WorkOffer[]; few?: boolean }) {

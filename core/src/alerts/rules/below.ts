@@ -1,4 +1,4 @@
-import { limitOn } from '../scale';
+import { limitOn } from '../settings/scale';
 import type { ChildRule } from '../signal';
 import { figureKey, figureSignal } from './figureReason';
 

@@ -1,7 +1,7 @@
 import type { Matter, NamedLooseEnd } from '@cadro/contract';
 import type { CourseFacts, FamilyFacts } from './facts';
 import { isInHand } from './inHand';
-import { isTravelling } from '../travelling';
+import { isTravelling } from '../work/travelling';
 
 /** A fall smaller than this share of the scale is no matter of its own. */
 const leastFall = 0.01;

@@ -3,7 +3,7 @@ import { type DateRange, daysAfter, isWeekend } from '@cadro/core';
 import { groupBy, type Db } from '../../kit';
 import * as timetable from '../../records';
 import { sourceStates } from '../../sources';
-import { eventView } from '../day';
+import { eventView } from '../day/day';
 import { eventOf, zoneOf, type Viewer } from '../viewer';
 
 /** Longer holidays than this are none of a school year. */

@@ -1,0 +1,165 @@
+import { useState } from 'react';
+import { View } from 'react-native';
+import { useTranslation } from 'react-i18next';
+import type { MarksRead } from '@cadro/contract';
+import { useChildren, useFormat } from '../../household';
+import { isServerProblem, problemWords } from '../../i18n';
+import { Action, BackLink, Heading, OpenFile, Page, Stack, Words } from '../../ui';
+import { useReadMarksMutation } from '../api';
+import { MeaningChoice, meanings, type MeaningName } from './MeaningChoice';
+
+function Faults({ faults }: Pick<MarksRead, 'faults'>) {
+  const { t } = useTranslation();
+  if (faults.length === 0) return null;
+  return (
+    <Stack space={0.25}>
+      <Heading level={3}>{t('marksFile.faults', { count: faults.length })}</Heading>
+      {faults.map(({ row, fault, value }) => (
+        <Words key={row} size="small" colour="soft">
+          {t('marksFile.fault', { row, what: t(`marksFile.faultKinds.${fault}`, { value }) })}
+        </Words>
+      ))}
+    </Stack>
+  );
+}
+
+function Sample({ sample }: Pick<MarksRead, 'sample'>) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  if (sample.length === 0) return null;
+  return (
+    <Stack space={0.25}>
+      <Heading level={3}>{t('marksFile.sample')}</Heading>
+      {sample.map(({ on, period, code, courseTitle }) => (
+        <Words key={`${on}/${period}`} size="small">
+          {[format.date(on), courseTitle ?? t('days.lesson', { period }), code].join(' · ')}
+        </Words>
+      ))}
+    </Stack>
+  );
+}
+
+type Codes = Readonly<Record<string, MeaningName>>;
+
+/** What codes mean that nobody has told yet. */
+function UnknownCodes({
+  unknown,
+  codes,
+  onChange,
+}: {
+  unknown: MarksRead['unknownCodes'];
+  codes: Codes;
+  onChange: (codes: Codes) => void;
+}) {
+  const { t } = useTranslation();
+  if (unknown.length === 0) return null;
+  return (
+    <Stack>
+      <Heading level={3}>{t('marksFile.codes')}</Heading>
+      {unknown.map(({ code, rows }) => (
+        <Stack key={code} space={0.5}>
+          <Words>{t('marksFile.codeRows', { code, count: rows })}</Words>
+          <MeaningChoice
+            code={code}
+            value={codes[code] ?? 'present'}
+            onChange={(name) => onChange({ ...codes, [code]: name })}
+          />
+        </Stack>
+      ))}
+    </Stack>
+  );
+}
+
+/** What the file holds, before it is taken in. */
+function Found({
+  name,
+  data,
+  busy,
+  onTake,
+}: {
+  name: string;
+  data: MarksRead;
+  busy: boolean;
+  onTake: (codes: Codes) => void;
+}) {
+  const { t } = useTranslation();
+  const [codes, setCodes] = useState<Codes>({});
+  return (
+    <Stack space={2}>
+      <Stack space={0.25}>
+        <Words bold>{t('marksFile.found', { count: data.rows, name })}</Words>
+        <Words>{t('marksFile.taken', { count: data.taken })}</Words>
+        {data.schoolHas > 0 ? <Words>{t('marksFile.schoolHas', { count: data.schoolHas })}</Words> : null}
+      </Stack>
+      <UnknownCodes unknown={data.unknownCodes} codes={codes} onChange={setCodes} />
+      <Faults faults={data.faults} />
+      <Sample sample={data.sample} />
+      <Action
+        main
+        label={t('marksFile.take')}
+        busy={busy}
+        disabled={data.taken === 0 && data.unknownCodes.length === 0}
+        onPress={() => onTake(codes)}
+      />
+    </Stack>
+  );
+}
+
+function Unreadable({ error }: { error: unknown }) {
+  const { t } = useTranslation();
+  const [misfit] = (isServerProblem(error) && error.problem?.errors) || [];
+  return (
+    <View role="alert">
+      <Words colour="plum">{problemWords(t, error)}</Words>
+      {misfit ? (
+        <Words size="small" colour="soft">
+          {t('marksFile.unreadable', { line: misfit.path.slice(1), what: misfit.message })}
+        </Words>
+      ) : null}
+    </View>
+  );
+}
+
+/** What a file holds, what its codes mean, and what of it cannot be read; nothing is written before 'take in'. */
+export function MarksFileScreen({ studentId }: { studentId: string }) {
+  const { t } = useTranslation();
+  const { nameOf } = useChildren();
+  const [file, setFile] = useState<{ name: string; text: string } | null>(null);
+  const [read, { data, error, isLoading }] = useReadMarksMutation();
+  const open = (name: string, text: string) => {
+    setFile({ name, text });
+    void read({ studentId, text, codes: [], preview: true });
+  };
+  const take = (text: string, codes: Codes) => {
+    const told = (data?.unknownCodes ?? []).map(({ code }) => ({
+      code,
+      ...meanings[codes[code] ?? 'present'],
+    }));
+    void read({ studentId, text, codes: told, preview: false });
+  };
+  return (
+    <Page>
+      <BackLink href={`/days/attendance/${studentId}`} label={t('days.attendance')} />
+      <Stack space={0.25}>
+        <Heading level={1}>{t('marksFile.title')}</Heading>
+        <Words colour="soft">{nameOf(studentId)}</Words>
+        <Words>{t('marksFile.lead')}</Words>
+      </Stack>
+      <OpenFile label={t('marksFile.choose')} accept=".csv,.txt" onText={open} />
+      {error ? <Unreadable error={error} /> : null}
+      {data?.written ? (
+        <Words live colour="teal" bold>
+          {t('marksFile.done', { count: data.taken })}
+        </Words>
+      ) : data && file ? (
+        <Found
+          key={file.text}
+          name={file.name}
+          data={data}
+          busy={isLoading}
+          onTake={(codes) => take(file.text, codes)}
+        />
+      ) : null}
+    </Page>
+  );
+}

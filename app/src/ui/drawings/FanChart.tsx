@@ -1,0 +1,108 @@
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import Svg, { Line, Path, Text as SvgText } from 'react-native-svg';
+import type { Fan } from '@cadro/core';
+import { font } from '../theme/palette';
+import { usePalette } from '../theme/Theme';
+
+const [height, left, bottom, top, right] = [180, 40, 26, 10, 12];
+
+interface FanProps {
+  readonly fan: Fan;
+  readonly target: number | null;
+  /** Said by a screen reader in place of the drawing. */
+  readonly label: string;
+  readonly figureOf: (value: number) => string;
+  readonly dayOf: (at: string) => string;
+}
+
+/** Where instants and values stand in a drawing of this width. */
+function placesOf({ fan: { steps }, target }: FanProps, width: number) {
+  const values = [...steps.flatMap(({ low, high }) => [low, high]), ...(target === null ? [] : [target])];
+  const [least, most] = [Math.min(...values), Math.max(...values)];
+  const room = Math.max(most - least, 1e-6) * 0.1;
+  const [first, last] = [steps[0]?.at ?? '', steps.at(-1)?.at ?? ''];
+  const [from, to] = [Date.parse(first), Date.parse(last)];
+  const x = (at: string) =>
+    left + ((Date.parse(at) - from) / Math.max(to - from, 1)) * (width - left - right);
+  const y = (value: number) =>
+    top + ((most + room - value) / (most - least + 2 * room)) * (height - top - bottom);
+  return { x, y, least, most, first, last };
+}
+type Places = ReturnType<typeof placesOf>;
+
+/** The two bands and the middle. */
+function Bands({ steps, places: { x, y } }: { steps: Fan['steps']; places: Places }) {
+  const palette = usePalette();
+  const edge = (which: 'low' | 'lowMiddle' | 'middle' | 'highMiddle' | 'high', along = steps) =>
+    along.map((step) => `${x(step.at)},${y(step[which])}`).join('L');
+  const back = [...steps].reverse();
+  return (
+    <>
+      <Path d={`M${edge('high')}L${edge('low', back)}Z`} fill={palette.sand} />
+      <Path d={`M${edge('highMiddle')}L${edge('lowMiddle', back)}Z`} fill={palette.tealBand} />
+      <Path d={`M${edge('middle')}`} stroke={palette.ink} strokeWidth={2} fill="none" />
+    </>
+  );
+}
+
+/** The least and the greatest figure at the left, the first and the last day below. */
+function Ends({ places, width, figureOf, dayOf }: { places: Places; width: number } & FanProps) {
+  const { soft } = usePalette();
+  const { y, least, most, first, last } = places;
+  const words = { fontSize: 14, fontFamily: font, fill: soft } as const;
+  return (
+    <>
+      {[least, most].map((value) => (
+        <SvgText key={value} x={left - 6} y={y(value) + 5} textAnchor="end" {...words}>
+          {figureOf(value)}
+        </SvgText>
+      ))}
+      <SvgText x={left} y={height - 6} {...words}>
+        {dayOf(first)}
+      </SvgText>
+      <SvgText x={width - right} y={height - 6} textAnchor="end" {...words}>
+        {dayOf(last)}
+      </SvgText>
+    </>
+  );
+}
+
+/** The rest of a term as a fan: most draws in the light band, half in the darker one, the middle as a line. */
+export function FanChart(props: FanProps) {
+  const { fan, target, label } = props;
+  const { plum } = usePalette();
+  const [width, setWidth] = useState(0);
+  const places = placesOf(props, width);
+  const { y } = places;
+  return (
+    <View
+      role="img"
+      aria-label={label}
+      onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)}
+      style={own.drawing}
+    >
+      {width > 0 ? (
+        <Svg width={width} height={height}>
+          <Bands steps={fan.steps} places={places} />
+          {target === null ? null : (
+            <Line
+              x1={left}
+              x2={width - right}
+              y1={y(target)}
+              y2={y(target)}
+              stroke={plum}
+              strokeWidth={2}
+              strokeDasharray="5 4"
+            />
+          )}
+          <Ends {...props} places={places} width={width} />
+        </Svg>
+      ) : null}
+    </View>
+  );
+}
+
+const own = StyleSheet.create({
+  drawing: { height },
+});

@@ -1,0 +1,42 @@
+import Svg, { Path, Rect } from 'react-native-svg';
+import { usePalette } from '../theme/Theme';
+
+export const places = ['brief', 'courses', 'work', 'days', 'talk'] as const;
+export type PlaceName = (typeof places)[number];
+
+type OtherName = 'alerts' | 'settings' | 'back';
+
+/**
+ * Lines drawn by hand, 24 px: ruled lines, a span, an open frame with a tick, a calendar frame, two speech frames; a
+ * pennant on its pole for alerts.
+ */
+const paths: Record<PlaceName | OtherName, string> = {
+  brief: 'M4 6h16M4 10h12M4 14h16M4 18h8',
+  courses: 'M3 12h18M8 7v10M15 7v10',
+  work: 'M19 11v9H4V4h10M8 11l4 4 8-9',
+  days: 'M4 6h16v14H4zM4 10h16M8 3v5M16 3v5',
+  talk: 'M3 5h12v9H8l-3 3v-3H3zM18 9h3v8h-2v3l-3-3h-5',
+  alerts: 'M6 3v18M6 4l13 4.5L6 13',
+  settings: 'M6 4h12v16H6zM9 9h6M9 13h6M9 17h3',
+  back: 'M15 4l-8 8 8 8',
+};
+
+export function Icon({ name, active }: { name: PlaceName | OtherName; active?: boolean }) {
+  const { ink, soft } = usePalette();
+  return (
+    <Svg width={24} height={24} viewBox="0 0 24 24" aria-hidden>
+      <Path d={paths[name]} stroke={active ? ink : soft} strokeWidth={1.7} fill="none" />
+    </Svg>
+  );
+}
+
+/** Cadro's mark: an open frame with its corner square standing free. */
+export function Mark({ size = 28 }: { size?: number }) {
+  const { ink, plum } = usePalette();
+  return (
+    <Svg width={size} height={size} viewBox="0 0 28 28" aria-hidden>
+      <Path d="M15 4H4v20h20V13" stroke={ink} strokeWidth={4} fill="none" />
+      <Rect x={19} y={4} width={6} height={6} fill={plum} />
+    </Svg>
+  );
+}

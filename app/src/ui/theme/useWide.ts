@@ -1,0 +1,4 @@
+import { useWindowDimensions } from 'react-native';
+import { wideFrom } from './palette';
+
+export const useWide = (): boolean => useWindowDimensions().width >= wideFrom;

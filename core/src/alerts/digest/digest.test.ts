@@ -1,0 +1,277 @@
+import { languages, type DigestChild, type DigestEntry, type Language, type Silence } from '@cadro/contract';
+import fc from 'fast-check';
+import { digestChild, digestSections, factsAt, fitDigest, isEmptyDigest, presetRules } from '..';
+import { evening, historyOf, instant, item, mark, score, state } from '../../testing/histories';
+import { dayMs } from '../../dates';
+
+describe('a digest', () => {
+  const rules = presetRules('usual');
+  const said = (day: number, silences: readonly Silence[] = [], days = 7) =>
+    digestChild(
+      factsAt(
+        historyOf({
+          items: [item('a', 1), item('b', 2), item('c', 9), item('d', 11), item('e', 15)],
+          results: [
+            score('a', 1, 20),
+            state('b', 3, 'missing'),
+            state('c', 9, 'missing'),
+            score('d', 11, 10),
+            score('c', 13, 18),
+          ],
+        }),
+        evening(day),
+        { newsMs: days * dayMs },
+      ),
+      { givenName: 'Isolde', rules, silences, sinceMs: evening(day - days) },
+    );
+
+  it('puts old loose ends apart from what is new, and good news first', () => {
+    const child = said(14);
+    expect(child.good.flatMap(({ reasons }) => reasons.map(({ id }) => id.split(':')[0]))).toContain(
+      'settled',
+    );
+    expect(child.before).toMatchObject([{ key: 'work:child:kelp', reasons: [{ work: { title: 'b' } }] }]);
+    expect(child.coming).toMatchObject({ works: 1, big: [{ title: 'e', courseTitle: 'Kelp chemistry' }] });
+    expect(child.changed).toMatchObject([{ courseTitle: 'Kelp chemistry' }]);
+  });
+
+  it.each([
+    [5, ['needs']],
+    [12, ['before']],
+    [29, ['before']],
+    [43, []],
+  ])('an absence nobody has explained, on day %i, is %j', (day, sections) => {
+    const marks = [mark('P', 0), mark('A', 1), mark('P', 2), mark('P', 3)];
+    const child = digestChild(factsAt(historyOf({ marks }), evening(day), { newsMs: 7 * dayMs }), {
+      ...{ givenName: 'Isolde', rules: presetRules('urgent'), silences: [] },
+      sinceMs: evening(day - 7),
+    });
+    const ids = (entries: DigestChild['needs']) =>
+      entries.flatMap(({ reasons }) => reasons.map(({ rule }) => rule));
+    const found = { needs: ids(child.needs), before: ids(child.before) };
+    expect(
+      Object.entries(found).flatMap(([name, all]) => (all.includes('unexplained') ? [name] : [])),
+    ).toEqual(sections);
+  });
+
+  it('leaves out what the guardian does not want to hear of now', () => {
+    const silence = {
+      alertKey: null,
+      studentId: null,
+      courseId: null,
+      kind: 'work' as const,
+      until: '2026-12-01',
+    };
+    const quiet = said(14, [silence]);
+    expect(quiet.before).toEqual([]);
+    expect(quiet.good).toEqual(said(14).good);
+    expect(said(14, [{ ...silence, until: '2026-09-01' }])).toEqual(said(14));
+  });
+
+  it('knows when it has nothing to say', () => {
+    const facts = factsAt(historyOf({}), evening(3));
+    const empty = digestChild(facts, { givenName: 'Pet', rules, silences: [], sinceMs: evening(0) });
+    expect(isEmptyDigest([empty])).toBe(true);
+    expect(isEmptyDigest([empty, said(14)])).toBe(false);
+    expect(isEmptyDigest([])).toBe(true);
+  });
+});
+
+const work = (title: string, more: Partial<DigestEntry> = {}): DigestEntry => ({
+  ...{ key: `work:${title}`, kind: 'work', studentId: 's', courseId: title, courseTitle: 'Charts' },
+  reasons: [
+    {
+      ...{ id: title, at: instant(3), sourceName: 'Millrace', about: 'work', rule: 'loose-end' },
+      ...{ outOf: 100, decimals: 1 },
+      work: {
+        ...{
+          itemId: title,
+          title,
+          kind: 'missing',
+          was: null,
+          dueAt: instant(2),
+          deadline: null,
+          credit: null,
+        },
+        ...{ impact: 2, earned: null, possible: 20 },
+      },
+    },
+  ],
+  ...more,
+});
+const figure = (courseId: string): DigestEntry => ({
+  ...{ key: `figure:${courseId}`, kind: 'figure', studentId: 's', courseId, courseTitle: courseId },
+  reasons: [
+    {
+      ...{ id: 'fallen:1', at: instant(3), sourceName: 'Millrace', about: 'figure', rule: 'fallen' },
+      ...{ before: 90, since: instant(1), now: 80, ifLeft: 80, letterBefore: null, letterNow: null },
+      ...{ limit: null, perWeek: null, outOf: 100, decimals: 1, moved: [] },
+    },
+  ],
+});
+const comment = (text: string): DigestEntry => ({
+  ...{ key: `comment:${text}`, kind: 'comment', studentId: 's', courseId: 'c', courseTitle: 'Charts' },
+  reasons: [
+    {
+      ...{ id: 'comment:1', at: instant(3), sourceName: 'Millrace', about: 'comment', rule: 'comment' },
+      ...{ commentId: '1', subject: 'course', author: 'Nell Saltmarsh', text, itemId: null, itemTitle: null },
+    },
+  ],
+});
+const part = (more: Partial<DigestChild> = {}): DigestChild => ({
+  ...{ studentId: 's', givenName: 'Pet', timeZone: 'UTC', good: [], needs: [], before: [], comments: [] },
+  ...{ coming: { works: 0, big: [] }, changed: [], more: 0 },
+  attendance: { schoolDays: 5, daysMissed: 0, lessonsMissed: 0, unexplained: 0, late: 0 },
+  ...more,
+});
+const moved = (courseId: string) => ({
+  ...{ courseId, courseTitle: courseId, before: 90, now: 80, outOf: 100, decimals: 1 },
+});
+const coming = (n: number) => ({
+  works: n,
+  big: Array.from({ length: n }, (_, i) => ({
+    ...{ itemId: `t${i}`, courseId: 'c', courseTitle: 'Charts', title: `Test ${i}`, dueAt: instant(8) },
+  })),
+});
+const many = (of: (name: string) => DigestEntry, n: number) =>
+  Array.from({ length: n }, (_, i) => of(`${i}`));
+
+describe('what fits into forty seconds', () => {
+  const sections = ['needs', 'good', 'comments', 'before'] as const;
+  const entriesOf = (child: DigestChild) => sections.flatMap((section) => child[section]);
+
+  it('is what weighs most of each child, in its order, with a count of the rest', () => {
+    const full = () => part({ needs: many(work, 5), comments: many(comment, 3), good: many(work, 2) });
+    const [one] = fitDigest([full()]);
+    expect([one?.needs.length, one?.good.length, one?.comments.length, one?.more]).toEqual([4, 2, 2, 2]);
+    const fitted = fitDigest([full(), part(), full()]);
+    expect(fitted.map((child) => entriesOf(child).length)).toEqual([4, 0, 4]);
+    expect(fitted.every(({ needs }, index) => index === 1 || needs.length > 0)).toBe(true);
+  });
+
+  it('says of a figure once what it says, and of several children less each', () => {
+    const child = part({
+      needs: [figure('kelp')],
+      changed: ['kelp', 'tides', 'reefs', 'maps', 'ropes'].map(moved),
+      coming: coming(5),
+    });
+    const [alone] = fitDigest([child]);
+    expect(alone?.changed.map(({ courseId }) => courseId)).toEqual(['tides', 'reefs', 'maps']);
+    expect([alone?.coming.works, alone?.coming.big.length, alone?.more]).toEqual([5, 3, 1]);
+    const [first] = fitDigest([child, part(), part()]);
+    expect([first?.changed.length, first?.coming.big.length]).toEqual([1, 1]);
+  });
+
+  it('of any children loses nothing uncounted, and gives nobody nothing who has something', () => {
+    const few = fc.integer({ min: 0, max: 5 });
+    const anyChild = fc.tuple(few, few, few, few).map(([needs, good, comments, before]) =>
+      part({
+        ...{ needs: many(work, needs), good: many(work, good) },
+        ...{ comments: many(comment, comments), before: many(work, before) },
+      }),
+    );
+    fc.assert(
+      fc.property(fc.array(anyChild, { minLength: 1, maxLength: 6 }), (children) => {
+        const fitted = fitDigest(children);
+        expect(fitted.flatMap(entriesOf).length).toBeLessThanOrEqual(Math.max(8, children.length));
+        children.forEach((child, index) => {
+          const kept = fitted[index];
+          if (!kept) throw new Error('a child is gone');
+          expect(entriesOf(kept).length + kept.more).toBe(entriesOf(child).length);
+          for (const section of sections) {
+            expect(child[section].slice(0, kept[section].length)).toEqual(kept[section]);
+          }
+          if (child.needs.length > 0) expect(kept.needs.length).toBeGreaterThan(0);
+        });
+      }),
+    );
+  });
+});
+
+describe('a digest in words', () => {
+  const said = (child: DigestChild, language: Language = 'en') => {
+    const { sections, more } = digestSections(language, child);
+    const all: Record<string, string[] | string | null> = { more };
+    for (const { title, lines } of sections) all[title] = lines.map(({ text }) => text);
+    return all;
+  };
+
+  it('goes from good news to what is open from before, and names course, words and day', () => {
+    const [kept] = fitDigest([
+      part({
+        good: [figure('ropes')],
+        needs: [work('Keel'), work('Maps', { reasons: [...work('Maps').reasons, ...work('Bays').reasons] })],
+        comments: [comment('You may redo it until Friday.')],
+        coming: coming(2),
+        changed: [moved('tides')],
+        before: [work('Reefs')],
+        more: 3,
+      }),
+    ]);
+    expect(said(kept ?? part())).toEqual({
+      'Good news': ['ropes fell from 90.0 to 80.0'],
+      'Needs you': ['Keel: missing (Charts)', '2 loose ends in Charts: Maps and Bays'],
+      'Teachers wrote': ['Nell Saltmarsh, Charts, Thu 10 Sept: “You may redo it until Friday.”'],
+      'Next 7 days': ['Tue 15 Sept: Test 0 (Charts)', 'Tue 15 Sept: Test 1 (Charts)'],
+      Attendance: ['There on all 5 school days, on time.'],
+      Moved: ['tides: 90.0 → 80.0'],
+      'Open from before': ['Reefs: missing (Charts)'],
+      more: '3 more in Cadro.',
+    });
+  });
+
+  it('names a work once that has two reasons, and others beside the one that ends first', () => {
+    const [keel, maps] = [work('Keel').reasons, work('Maps').reasons];
+    const ending = keel.flatMap((each) =>
+      each.about === 'work'
+        ? [{ ...each, rule: 'deadline' as const, work: { ...each.work, deadline: instant(4) } }]
+        : [],
+    );
+    const line = (reasons: DigestEntry['reasons']) =>
+      said(part({ needs: [work('Keel', { reasons })] }))['Needs you'];
+    expect(line([...ending, ...keel])).toEqual(['Keel can be mended until Fri 11 Sept (Charts)']);
+    expect(line([...ending, ...keel, ...maps])).toEqual([
+      'Keel can be mended until Fri 11 Sept (Charts), also Maps',
+    ]);
+  });
+
+  it('quotes in Spanish as Spanish does', () => {
+    expect(said(part({ comments: [comment('Bien.')] }), 'es')).toMatchObject({
+      'Dicen los profesores': ['Nell Saltmarsh, Charts, jue 10 sept: «Bien.»'],
+    });
+  });
+
+  it.each([
+    ['Short.', 'Short.'],
+    [
+      'One two three. Four five six seven eight nine ten. ' + 'word '.repeat(9) + 'end.',
+      'One two three. Four five six seven eight nine ten. …',
+    ],
+    ['word '.repeat(20).trim(), `${'word '.repeat(15).trim()} …`],
+    ['word '.repeat(15).trim(), 'word '.repeat(15).trim()],
+  ])('quotes whole sentences where there is room: %#', (text, quoted) => {
+    expect(said(part({ comments: [comment(text)] }))).toMatchObject({
+      'Teachers wrote': [`Nell Saltmarsh, Charts, Thu 10 Sept: “${quoted}”`],
+    });
+  });
+
+  it.each([
+    [{ works: 0, big: [] }, ['Nothing due.']],
+    [{ works: 1, big: [] }, ['1 work due.']],
+    [{ ...coming(1), works: 4 }, ['Tue 15 Sept: Test 0 (Charts)', 'And 3 more.']],
+  ])('says what is coming: %#', (given, lines) => {
+    expect(said(part({ coming: given }))).toMatchObject({ 'Next 7 days': lines });
+  });
+
+  it.each(languages)('says attendance in %s by its own units', (language) => {
+    const [whole, ...rest] = [
+      { schoolDays: 5, daysMissed: 0, lessonsMissed: 0, unexplained: 0, late: 0 },
+      { schoolDays: 5, daysMissed: 2, lessonsMissed: 3, unexplained: 2, late: 1 },
+      { schoolDays: 5, daysMissed: 1, lessonsMissed: 1, unexplained: 0, late: 2 },
+      { schoolDays: 0, daysMissed: 0, lessonsMissed: 0, unexplained: 0, late: 0 },
+      { schoolDays: 1, daysMissed: 0, lessonsMissed: 0, unexplained: 0, late: 0 },
+    ].map((attendance) => JSON.stringify(said(part({ attendance }), language)));
+    expect(new Set([whole, ...rest]).size).toBe(5);
+    expect(rest[0]).toMatch(/3 (lessons|clases) (on|en) 2 (of|de) 5/);
+  });
+});

@@ -1,0 +1,45 @@
+import { isOrdinary, type Course, type Standing } from '../../gradebook';
+import { kindOf } from '../work/looseEnds';
+
+/** What a child is taken to be able to, before the first score of the course. */
+export const withoutAnyScore = 0.85;
+/** How many scores of the category outweigh the course's own mean. */
+export const priorScores = 3;
+
+/** A child's honest scores in a course, each a share from above 0 to 1; nothing that is a loose end is among them. */
+export interface OwnShares {
+  readonly all: readonly number[];
+  readonly of: (categoryId: string) => readonly number[];
+}
+
+export function ownShares(course: Course, standings: readonly Standing[]): OwnShares {
+  const byCategory = new Map<string, number[]>();
+  const all: number[] = [];
+  for (const standing of standings) {
+    const { item, status, earned } = standing;
+    if (status !== 'scored' || earned === null || earned === 0 || !isOrdinary(item)) continue;
+    if (kindOf(standing, course) === 'at-floor') continue;
+    const share = Math.min(1, earned / item.possible);
+    all.push(share);
+    byCategory.set(item.categoryId, [...(byCategory.get(item.categoryId) ?? []), share]);
+  }
+  return { all, of: (categoryId) => byCategory.get(categoryId) ?? [] };
+}
+
+/**
+ * The fraction this child can be expected to reach in each category: its own honest scores there, drawn
+ * towards its mean over the course while they are few. Example: two scores of 1 in a course of mean 0.8
+ * → (2 + 3 × 0.8) ÷ 5 = 0.88.
+ */
+export function expectedByCategory(
+  course: Course,
+  standings: readonly Standing[],
+): (categoryId: string) => number {
+  const own = ownShares(course, standings);
+  const sum = (shares: readonly number[]) => shares.reduce((total, share) => total + share, 0);
+  const mean = own.all.length > 0 ? sum(own.all) / own.all.length : withoutAnyScore;
+  return (categoryId) => {
+    const shares = own.of(categoryId);
+    return (sum(shares) + priorScores * mean) / (shares.length + priorScores);
+  };
+}

@@ -1,0 +1,69 @@
+import type { CourseRecord } from '@cadro/contract';
+import { expectedByCategory } from './expected';
+import { fallsIfLeft, leftValue } from '../work/leftValue';
+import { looseEndsOf } from '../work/looseEnds';
+import { isToCome } from './needed';
+import { openSums } from '../work/opened';
+import { madeUpValue } from '../threeFigures';
+
+/** What several works come to together, in points of the course's scale. Impacts need not add up; this is the truth. */
+export interface Joint {
+  readonly ifLeft: number | null;
+  /** With all of them done and everything else left. */
+  readonly ifDone: number | null;
+}
+
+/**
+ * What if all of these are done? Loose ends count as made up; work still to come as the child can be expected to
+ * score in it. Work that is neither, or cannot be mended any more, changes nothing.
+ * @returns nulls in standards courses and where there is nothing to sum.
+ */
+export function jointly(record: CourseRecord, itemIds: Iterable<string>): Joint {
+  const opened = openSums(record);
+  if (!opened) return { ifLeft: null, ifDone: null };
+  const { course, tally, standings, all, figure } = opened;
+  const { policy, indexOf, asOfMs } = course;
+  const asked = new Set(itemIds);
+  const expected = expectedByCategory(course, standings);
+  const ends = looseEndsOf(course, standings);
+  const placeOf = (itemId: string): number => indexOf.get(itemId) ?? -1;
+  for (const { kind, standing } of ends) {
+    if (fallsIfLeft(kind)) tally.set(placeOf(standing.item.id), leftValue(policy));
+  }
+  const ifLeft = figure();
+  for (const end of ends) {
+    const { id, categoryId } = end.standing.item;
+    if (end.recoverable && asked.has(id))
+      tally.set(placeOf(id), madeUpValue(policy, end, expected(categoryId)));
+  }
+  for (const standing of all) {
+    const { id, categoryId } = standing.item;
+    if (asked.has(id) && isToCome(standing, asOfMs)) {
+      tally.set(placeOf(id), Math.max(policy.floor, expected(categoryId)));
+    }
+  }
+  return { ifLeft, ifDone: figure() };
+}
+
+/**
+ * What each work still to come is worth in the plan of an evening: how far the figure lies apart between the child's
+ * expected score in it and nothing, everything else being as it is. By item id; empty in standards courses.
+ */
+export function comingStakes(record: CourseRecord): ReadonlyMap<string, number> {
+  const stakes = new Map<string, number>();
+  const opened = openSums(record);
+  if (!opened) return stakes;
+  const { course, tally, all, standings, figure } = opened;
+  const expected = expectedByCategory(course, standings);
+  all.forEach((standing, index) => {
+    const { item } = standing;
+    if (!isToCome(standing, course.asOfMs)) return;
+    tally.set(index, Math.max(course.policy.floor, expected(item.categoryId)));
+    const done = figure();
+    tally.set(index, course.policy.floor);
+    const not = figure();
+    tally.set(index, null);
+    if (done !== null && not !== null) stakes.set(item.id, Math.max(0, done - not));
+  });
+  return stakes;
+}
