@@ -1,6 +1,6 @@
 import type { AttendanceRecord } from '@cadro/contract';
 import fc from 'fast-check';
-import { attendanceSummary, leftEarlyDays, patternsOf, schoolDaysOf } from '.';
+import { attendanceSummary, leftEarlyDays, patternDates, patternsOf, schoolDaysOf } from '.';
 
 const codes: AttendanceRecord['codes'] = {
   P: { kind: 'present' },
@@ -107,6 +107,46 @@ describe('patterns', () => {
     const days = schoolDaysOf(record({ '2026-10-19': 'PPU', '2026-10-20': 'PPU', '2026-10-21': 'UUU' }));
     expect(leftEarlyDays(days)).toEqual(['2026-10-19', '2026-10-20']);
     expect(patternsOf(days)).toContainEqual({ kind: 'leaves-early', value: null });
+  });
+  it('names the days of each pattern, and no others', () => {
+    const days = schoolDaysOf(
+      record({
+        ...{ '2026-10-05': 'UUU', '2026-10-06': 'PUP', '2026-10-12': 'UUU', '2026-10-13': 'PUP' },
+        ...{ '2026-10-14': 'PPU', '2026-10-19': 'UUU' },
+      }),
+    );
+    const mondays = { kind: 'weekday', value: 1 } as const;
+    expect(patternDates(days, mondays)).toEqual(['2026-10-05', '2026-10-12', '2026-10-19']);
+    expect(patternDates(days, { kind: 'weekday', value: 2 })).toEqual([]);
+    expect(patternDates(days, { kind: 'period', value: '2' })).toEqual([
+      ...['2026-10-05', '2026-10-06', '2026-10-12', '2026-10-13', '2026-10-19'],
+    ]);
+    expect(patternDates(days, { kind: 'leaves-early', value: null })).toEqual(['2026-10-14']);
+  });
+  it('looks at the last twenty school days alone', () => {
+    const dates = Array.from(
+      { length: 21 },
+      (_day, index) => `2026-09-${String(index + 1).padStart(2, '0')}`,
+    );
+    const days = (first: string) =>
+      Object.fromEntries(dates.map((date, index) => [date, index < 2 ? first : 'PP']));
+    expect(patterns(days('PU'))).toEqual([]);
+    expect(patterns({ ...days('PU'), '2026-09-03': 'PU' })).toContainEqual({
+      kind: 'leaves-early',
+      value: null,
+    });
+    expect(leftEarlyDays(schoolDaysOf(record(days('PU'))))).toEqual(['2026-09-02']);
+  });
+  it.each([
+    ['three against one', 'U', 1, []],
+    ['three against none', 'P', 0, [{ kind: 'period', value: '1' }]],
+  ])('a lesson stands out by at least twice the others: %s', (_name, other, count, found) => {
+    const days = {
+      '2026-10-19': `U${count > 0 ? other : 'P'}`,
+      '2026-10-20': `U${other}`,
+      '2026-10-21': 'UP',
+    };
+    expect(patterns(days).filter(({ kind }) => kind === 'period')).toEqual(found);
   });
   it('does not call one early leave a pattern', () => {
     expect(patterns({ '2026-10-19': 'PPU', '2026-10-20': 'PPP' })).toEqual([]);

@@ -8,6 +8,7 @@ import {
   normaliseCourse,
   postedValue,
   roundHalfAway,
+  scaleOf,
   standingsAt,
 } from '.';
 
@@ -260,6 +261,39 @@ describe('standards', () => {
     const [first] = assess(rule).standards;
     expect(first?.level).toBeCloseTo(expected, 9);
     expect(first?.met).toBe(met);
+  });
+  it.each([
+    [3, undefined, true],
+    [3, 4, false],
+    [3, 3.1, false],
+    [3, 2, true],
+    [2, 2, true],
+    [2, undefined, false],
+  ])('level %d, met at %p: %s', (reached, metAt, met) => {
+    const { standards } = courseAnswer(
+      record(
+        { ...evidence, results: [level('a', '2026-09-10T10:00:00Z', reached)] } as Partial<CourseRecord>,
+        {
+          method: 'standards',
+          standards: { rule: 'latest', top: 4, ...(metAt === undefined ? {} : { metAt }) },
+        },
+      ),
+    );
+    expect(standards[0]).toEqual({ id: 's', level: reached, met });
+  });
+  it.each([
+    [0, 90],
+    [1, 89.5],
+    [2, 89.55],
+  ])('shows a figure at %d decimals as %d', (decimals, display) => {
+    const items = [item('a', { possible: 1000 })];
+    const results = [result('a', { earned: 895.46 })];
+    expect(courseAnswer(record({ items, results }, { decimals })).display).toBe(display);
+    expect(scaleOf({ method: 'points', decimals }).decimals).toBe(decimals);
+  });
+  it('has one decimal, where the school says nothing', () => {
+    const some = { items: [item('a', { possible: 1000 })], results: [result('a', { earned: 895.46 })] };
+    expect(courseAnswer(record(some)).display).toBe(89.5);
   });
   it('does not call a standard unmet that nobody has assessed', () => {
     const { standards, fraction } = assess('latest');

@@ -82,6 +82,40 @@ describe('the school’s figure beside ours', () => {
     }
   });
 
+  it.each<[string, Partial<CourseRecord['policy']>, PolicyCorrection]>([
+    ['no floor', { floor: 0.5, missingCounts: 'floor' }, { floor: 0 }],
+    ['a floor of a half', { floor: 0.25, missingCounts: 'floor' }, { floor: 0.5 }],
+    ['missing as nothing', { floor: 0.5, missingCounts: 'floor' }, { missingCounts: 'zero' }],
+    ['missing left out', {}, { missingCounts: 'not' }],
+  ])('tries it: %s', (_name, policy, correction) => {
+    const base = record(policy);
+    const theirs = courseAnswer(corrected(base, correction)).posted ?? 0;
+    const { reasons } = reconcile(base, stated(Math.round(theirs * 10) / 10));
+    expect(reasons).toContainEqual({ kind: 'policy', correction });
+  });
+  it.each([
+    ['nothing dropped, where the lowest is', 1, 0],
+    ['the lowest dropped, where none is', 0, 1],
+  ])('tries it: %s', (_name, now, dropLowest) => {
+    const base = record(
+      {},
+      {
+        categories: [
+          { id: 'c', weight: 40, dropLowest: now },
+          { id: 'd', weight: 60, dropLowest: now },
+        ],
+        items: [item('a'), item('e'), item('b', { categoryId: 'd' })],
+        results: [scored('a', 17, at(33)), scored('e', 9, at(34)), scored('b', 15, at(35))],
+      },
+    );
+    // 40 parts of 85 (or of 65 with the 9), 60 of 75.
+    const theirs = dropLowest === 1 ? 0.4 * 85 + 0.6 * 75 : 0.4 * 65 + 0.6 * 75;
+    expect(reconcile(base, stated(theirs)).reasons).toContainEqual({
+      kind: 'policy',
+      correction: { categories: ['c', 'd'].map((id) => ({ id, dropLowest })) },
+    });
+  });
+
   it('sees that the school counts overdue work as nothing already', () => {
     const { ifLeft } = courseAnswer(record());
     const { reasons } = reconcile(record(), stated(Math.round((ifLeft ?? 0) * 10) / 10));

@@ -23,6 +23,14 @@ describe('what was not done on its evening', () => {
     ['what stands there already', [task(), task({ evening: '2026-10-22' })], '2026-10-23'],
     ['what has moved on before it', [task(), task()], '2026-10-22'],
     ['its last day', [task({ deadline: '2026-10-21' })], null],
+    [
+      'no room for what is done there',
+      [task(), task({ evening: '2026-10-22', doneAt: today })],
+      '2026-10-22',
+    ],
+    ['an evening that is just long enough', [task({ minutes: 60 })], '2026-10-22'],
+    ['its last day, when that is the evening', [task({ deadline: '2026-10-22' })], '2026-10-22'],
+    ['an evening before today only', [task({ evening: '2026-10-22', minutes: 90 })], '2026-10-22'],
     ['no evening that is long enough', [task({ minutes: 90 })], null],
   ])('heeds %s', (_, tasks, evening) => {
     expect(movedOn(tasks, evenings, today)[0]?.evening).toBe(evening);

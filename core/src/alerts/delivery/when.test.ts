@@ -63,3 +63,18 @@ it('a threshold lies on the scale of a course, or says nothing about it', () => 
   expect(limitOn(levels, { ...threshold, letter: 'B' })).toBe(2.5);
   expect(limitOn(levels, { ...threshold, level: 5 })).toBeNull();
 });
+
+it('goes out, until a guardian sets it, by mail at once, and as a digest on Sundays at five', () => {
+  const told = { mail: true, text: false };
+  const kept = { mail: false, text: false };
+  expect(usualDelivery('America/Halifax', 'es')).toEqual({
+    atOnce: true,
+    ways: {
+      ...{ figure: told, work: told, coming: told, comment: told, attendance: told, term: told },
+      ...{ good: kept, upkeep: kept },
+    },
+    ...{ digest: 'weekly', digestWeekday: 0, digestHour: 17, emptyDigest: 'line' },
+    quiet: { from: '21:00', to: '07:00' },
+    ...{ timeZone: 'America/Halifax', language: 'es', phone: null },
+  });
+});

@@ -68,6 +68,83 @@ describe('a digest', () => {
     expect(said(14, [{ ...silence, until: '2026-09-01' }])).toEqual(said(14));
   });
 
+  it('says exactly what moved, what comes and what was missed', () => {
+    const sketch = {
+      items: [item('a', 1), item('b', 2), item('test1', 16), item('test0', 16), item('c', 9), item('z', 15)],
+      results: [score('a', 1, 20), score('b', 2, 20), score('c', 10, 11)],
+      marks: [
+        mark('A', 1),
+        mark('P', 8, '1'),
+        mark('A', 8, '2'),
+        mark('E', 9, '1'),
+        mark('A', 9, '2'),
+        mark('L', 10),
+      ],
+    };
+    const child = digestChild(factsAt(historyOf(sketch), evening(11), { newsMs: 7 * dayMs }), {
+      ...{ givenName: 'Isolde', rules, silences: [], sinceMs: evening(4) },
+    });
+    // 40 of 40, and then 51 of 60.
+    expect(child.changed).toEqual([
+      {
+        ...{ courseId: 'kelp', courseTitle: 'Kelp chemistry', before: expect.closeTo(100, 9) as number },
+        ...{ now: expect.closeTo(85, 9) as number, outOf: 100, decimals: 1 },
+      },
+    ]);
+    const seen = { courseId: 'kelp', courseTitle: 'Kelp chemistry' };
+    expect(child.coming).toEqual({
+      works: 3,
+      big: [
+        { ...seen, itemId: 'z', title: 'z', dueAt: '2026-09-22T18:00:00Z' },
+        { ...seen, itemId: 'test0', title: 'test0', dueAt: '2026-09-23T18:00:00Z' },
+        { ...seen, itemId: 'test1', title: 'test1', dueAt: '2026-09-23T18:00:00Z' },
+      ],
+    });
+    expect(child.attendance).toEqual({
+      ...{ schoolDays: 3, daysMissed: 2, lessonsMissed: 3, unexplained: 2, late: 1 },
+    });
+  });
+
+  it('says nothing moved that looks the same', () => {
+    const sketch = {
+      items: [item('a', 1, { possible: 10_000 }), item('b', 6, { possible: 1 })],
+      results: [score('a', 1, 9000), score('b', 7, 1)],
+    };
+    const child = digestChild(factsAt(historyOf(sketch), evening(8), { newsMs: 7 * dayMs }), {
+      ...{ givenName: 'Isolde', rules, silences: [], sinceMs: evening(4) },
+    });
+    expect(child.changed).toEqual([]);
+  });
+
+  it('keeps with what is new an alert to which something new has come, and what ends soon', () => {
+    const sketch = (results: ReturnType<typeof state>[]) => ({
+      items: [item('b', 2), item('c', 9, { acceptedUntil: instant(16) }), item('d', 3)],
+      results,
+    });
+    const titles = (entries: readonly DigestEntry[]) =>
+      entries.flatMap(({ reasons }) =>
+        reasons.flatMap((reason) => (reason.about === 'work' ? [`${reason.rule} ${reason.work.title}`] : [])),
+      );
+    const child = (results: ReturnType<typeof state>[]) =>
+      digestChild(factsAt(historyOf(sketch(results)), evening(14), { newsMs: 7 * dayMs }), {
+        ...{ givenName: 'Isolde', rules, silences: [], sinceMs: evening(7) },
+      });
+    const old = child([state('b', 3, 'missing'), score('c', 9, 18), score('d', 3, 20)]);
+    expect([titles(old.needs), titles(old.before)]).toEqual([[], ['loose-end b']]);
+    const both = child([state('b', 3, 'missing'), state('c', 10, 'missing'), score('d', 3, 20)]);
+    expect(titles(both.before)).toEqual([]);
+    expect(titles(both.needs)).toEqual(expect.arrayContaining(['deadline c', 'loose-end b', 'loose-end c']));
+  });
+
+  it('looks at what would be if nothing came in, though the guardian has turned that rule off', () => {
+    const off = { ...rules, rules: { ...rules.rules, 'if-left': { ...rules.rules['if-left'], on: false } } };
+    const sketch = { items: [item('a', 2), item('b', 4)], results: [score('a', 2, 20)] };
+    const child = digestChild(factsAt(historyOf(sketch), evening(8), { newsMs: 7 * dayMs }), {
+      ...{ givenName: 'Isolde', rules: off, silences: [], sinceMs: evening(1) },
+    });
+    expect(child.needs.flatMap(({ reasons }) => reasons.map(({ rule }) => rule))).toContain('if-left');
+  });
+
   it('knows when it has nothing to say', () => {
     const facts = factsAt(historyOf({}), evening(3));
     const empty = digestChild(facts, { givenName: 'Pet', rules, silences: [], sinceMs: evening(0) });

@@ -38,6 +38,24 @@ const zoneOfTheFile = [
   'END:VTIMEZONE',
 ];
 
+describe('the last day of an event', () => {
+  const last = (...lines: string[]) =>
+    read(calendar(event('UID:a', 'SUMMARY:Fair', ...lines))).events[0]?.lastOn;
+  it.each<[string, string[], string | null]>([
+    ['a day', ['DTSTART;VALUE=DATE:20261009'], '2026-10-09'],
+    ['two days', ['DTSTART;VALUE=DATE:20261009', 'DTEND;VALUE=DATE:20261011'], '2026-10-10'],
+    [
+      'a day that ends as it begins',
+      ['DTSTART;VALUE=DATE:20261009', 'DTEND;VALUE=DATE:20261009'],
+      '2026-10-09',
+    ],
+    ['three weeks', ['DTSTART;VALUE=DATE:20261009', 'RRULE:FREQ=WEEKLY;COUNT=3'], '2026-10-23'],
+    ['up to the horizon', ['DTSTART;VALUE=DATE:20261021', 'RRULE:FREQ=YEARLY;COUNT=2'], '2027-10-21'],
+    ['beyond it', ['DTSTART;VALUE=DATE:20261022', 'RRULE:FREQ=YEARLY;COUNT=2'], null],
+    ['for ever', ['DTSTART;VALUE=DATE:20261009', 'RRULE:FREQ=WEEKLY'], null],
+  ])('%s', (_name, lines, on) => expect(last(...lines)).toBe(on));
+});
+
 describe('a school’s file', () => {
   it.each<[string, string[], string[]]>([
     ['a day', ['UID:a', 'DTSTART;VALUE=DATE:20261009', 'SUMMARY:Harbour day'], ['2026-10-09 Harbour day']],

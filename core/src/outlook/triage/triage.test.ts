@@ -1,4 +1,4 @@
-import type { CourseFigures, LooseEndKind, NamedLooseEnd } from '@cadro/contract';
+import type { AlertReason, CourseFigures, LooseEndKind, NamedLooseEnd } from '@cadro/contract';
 import { triage, type AlertFacts, type CourseFacts, type FamilyFacts, type FollowUpFacts } from '.';
 
 const now = '2026-10-21T18:00:00Z';
@@ -197,6 +197,68 @@ describe('the triage of the Brief', () => {
     expect(triage(absence(['2026-10-19', '2026-10-20']))).toMatchObject([{ kind: 'absence' }]);
   });
 
+  it.each<[LooseEndKind, string[]]>([
+    ['missing', ['mendable k']],
+    ['zero', ['mendable k']],
+    ['at-floor', ['mendable k']],
+    ['overdue', ['underneath k']],
+    ['incomplete', ['underneath k']],
+    ['unmarked', []],
+  ])('a fall of ten points by work that is %s: %j', (kind, said) =>
+    expect(kinds(family({ courses: [course('k', { ifLeft: 80 }, [end('a', kind)])] }))).toEqual(said),
+  );
+
+  it('is no matter under a figure that is not there, or without work under it', () => {
+    const open = [end('a', 'overdue')];
+    expect(triage(family({ courses: [course('k', { posted: null, ifLeft: 60 }, open)] }))).toEqual([]);
+    expect(triage(family({ courses: [course('k', { ifLeft: null }, open)] }))).toEqual([]);
+    expect(triage(family({ courses: [course('k', { ifLeft: 60 }, [])] }))).toEqual([]);
+  });
+
+  it.each([
+    [89, ['underneath k']],
+    [89.1, []],
+  ])('a fall to %d of 100 is, from one point of a hundred on', (ifLeft, said) =>
+    expect(kinds(family({ courses: [course('k', { ifLeft }, [end('a', 'overdue')])] }))).toEqual(said),
+  );
+
+  it.each([
+    [0.5, ['mendable k']],
+    [0.49, []],
+    [null, []],
+  ])('a gain of %d of 100 is, from half a point on', (impact, said) =>
+    expect(kinds(family({ courses: [course('k', {}, [end('a', 'missing', { impact })])] }))).toEqual(said),
+  );
+
+  it('measures a stake on the scale of its course, and adds up what can be mended', () => {
+    const small = {
+      ...course('k', {}, [end('a', 'missing', { impact: 1 }), end('b', 'zero', { impact: 0.5 })]),
+    };
+    const [matter] = triage(family({ courses: [{ ...small, outOf: 20 }] }));
+    expect(matter?.stake).toBeCloseTo(0.075, 12);
+    const fallen = { ...course('k', { posted: 18, ifLeft: 15 }, [end('a', 'overdue')]), outOf: 20 };
+    expect(triage(family({ courses: [fallen] }))[0]?.stake).toBeCloseTo(0.15, 12);
+  });
+
+  it('takes the course of its own child for a follow-up, though a sister sits in the same', () => {
+    const followUps = [followUp({ courseId: 'k', itemId: 'a', topic: 'work', due: true })];
+    const hers = { ...course('k', {}, [end('a', 'zero', { impact: 90 })]), studentId: 'sister' };
+    const other = course('j', {}, [end('a', 'missing', { impact: 80 })]);
+    const own = { ...course('k', {}, [end('a', 'incomplete', { impact: 10 })]), outOf: 20 };
+    const matters = triage(family({ courses: [hers, other, own], followUps }));
+    expect(matters.find(({ kind }) => kind === 'look-again')).toMatchObject({
+      ...{ stillKind: 'incomplete', stake: 0.5, studentId: 's', courseId: 'k' },
+    });
+  });
+
+  it('puts somebody’s word before what is new of less weight', () => {
+    const followUps = [followUp({ courseId: 'k', due: true })];
+    expect(triage(family({ followUps }))[0]).toMatchObject({ stake: 0.15, expiresAt: null });
+    expect(
+      triage(family({ followUps: [followUp({ courseId: 'k', due: true, lookAgainOn: null })] })),
+    ).toEqual([]);
+  });
+
   describe('what an alert has told', () => {
     const told = (more: Partial<AlertFacts> = {}): AlertFacts => ({
       ...{ id: 'a', key: 'figure:s:k', kind: 'figure', studentId: 's', courseId: 'k', courseTitle: 'k' },
@@ -216,6 +278,43 @@ describe('the triage of the Brief', () => {
       expect(triage(family({ alerts: [told()] }))).toMatchObject([{ kind: 'alert', alertIds: ['a'] }]);
       const followUps = [followUp({ topic: 'course', courseId: 'k' })];
       expect(triage(family({ alerts: [told()], followUps }))).toEqual([]);
+    });
+    it('weighs as much as the heaviest of its reasons, and ends with the first that ends', () => {
+      const work = (impact: number | null, deadline: string | null) =>
+        ({
+          about: 'work',
+          rule: 'loose-end',
+          outOf: 20,
+          work: { itemId: 'i', impact, deadline },
+        }) as AlertReason;
+      const figure = (before: number | null, now: number) =>
+        ({ about: 'figure', rule: 'fallen', outOf: 20, before, now }) as AlertReason;
+      const stake = (...reasons: AlertReason[]) => {
+        const [matter] = triage(family({ alerts: [told({ reasons })] }));
+        return [matter?.stake, matter?.expiresAt];
+      };
+      expect(stake()).toEqual([0, null]);
+      expect(stake({ about: 'comment' } as AlertReason)).toEqual([0.02, null]);
+      expect(stake(work(2, '2026-11-02T12:00:00Z'), work(5, '2026-11-01T12:00:00Z'))).toEqual([
+        0.25,
+        '2026-11-01T12:00:00Z',
+      ]);
+      expect(stake(work(null, null))).toEqual([0.02, null]);
+      expect(stake(figure(18, 15), work(2, null))).toEqual([0.15, null]);
+      expect(stake(figure(null, 15))).toEqual([0.02, null]);
+    });
+    it('is in hand when all of its works are, whatever one of them is', () => {
+      const work = (itemId: string) =>
+        ({
+          about: 'work',
+          rule: 'loose-end',
+          outOf: 100,
+          work: { itemId, impact: 3, deadline: null },
+        }) as AlertReason;
+      const alerts = [told({ kind: 'work', reasons: [work('a'), work('b')] })];
+      const taken = (itemId: string) => followUp({ id: itemId, topic: 'work', courseId: 'k', itemId });
+      expect(triage(family({ alerts, followUps: [taken('a'), taken('b')] }))).toEqual([]);
+      expect(kinds(family({ alerts, followUps: [taken('a')] }))).toEqual(['alert k']);
     });
     it.each(['good', 'comment', 'upkeep'] as const)('is no matter of its own when it is of %s', (kind) =>
       expect(triage(family({ alerts: [told({ kind })] }))).toEqual([]),

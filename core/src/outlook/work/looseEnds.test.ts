@@ -190,6 +190,15 @@ describe('which way it goes', () => {
         [0, 80],
       ]),
     ).toBeCloseTo(0, 12);
+    // Six slopes, an even number: 1, 1, 2, 3, 3.5, 6 have their median between 2 and 3.
+    expect(
+      medianSlope([
+        [0, 0],
+        [1, 1],
+        [2, 2],
+        [3, 8],
+      ]),
+    ).toBeCloseTo((1 + 8 / 3) / 2, 12);
     expect(medianSlope([[0, 1]])).toBeNull();
   });
   it('turns with the line', () => {
@@ -208,6 +217,20 @@ describe('which way it goes', () => {
       shares.map((share, index) => ({ week: index + 1 - shares.length, fraction: share })),
       shares.length,
     );
+  it.each([
+    ['down by a point a week, to the point', [0.9, 0.89, 0.88], 'slipping'],
+    ['down by less', [0.9, 0.891, 0.882], 'steady'],
+    ['up by a point a week, to the point', [0.88, 0.89, 0.9], 'rising'],
+    ['up by less', [0.882, 0.891, 0.9], 'steady'],
+  ] as const)('%s', (_name, shares, trend) => expect(weekly(shares).class).toBe(trend));
+  it('is too early with two figures, or with two works', () => {
+    const figures = [0.9, 0.8, 0.7].map((fraction, index) => ({ week: index - 2, fraction }));
+    expect(trendOf(figures, 3).class).toBe('slipping');
+    expect(trendOf(figures, 2)).toEqual({ class: 'too-early', slope: null });
+    const holes = figures.map((each, index) => (index === 1 ? { ...each, fraction: null } : each));
+    expect(trendOf(holes, 3)).toEqual({ class: 'too-early', slope: null });
+    expect(trendOf([...holes, { week: -5, fraction: 0.95 }], 3).class).toBe('slipping');
+  });
   it.each([
     ['two works are too early to tell', [0.9, 0.5], 'too-early'],
     ['a course that slides', [0.9, 0.88, 0.86, 0.83], 'slipping'],

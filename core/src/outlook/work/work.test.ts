@@ -38,6 +38,29 @@ describe('two sources that tell a work differently', () => {
   });
 });
 
+describe('what a classroom knows', () => {
+  const now = Date.parse('2026-10-21T18:00:00Z');
+  const blank: Said = { status: 'open', earned: null, atMs: null };
+  const there = (more: Partial<Said>): Said => ({ status: 'scored', earned: 5, atMs: now - 60_000, ...more });
+  it.each<[string, Said, Said | null, ReturnType<typeof doubtOf>]>([
+    ['a half of a point', blank, there({ earned: 0.5 }), 'doubtful'],
+    ['nothing of a point', blank, there({ earned: 0 }), null],
+    ['a mark that is not there', blank, there({ earned: null }), null],
+    ['that it is missing, too', blank, there({ status: 'missing', earned: null }), null],
+    ['something, without a time', blank, there({ atMs: null }), null],
+    ['nothing at all', blank, null, null],
+    ['a mark where here is one', there({ earned: 3 }), there({}), null],
+    ['a mark where here is a zero', there({ earned: 0, atMs: now - 60_000 }), there({}), 'doubtful'],
+    ['a hand-in where here is excused', there({ status: 'excused' }), there({ status: 'handed-in' }), null],
+    [
+      'a hand-in where here is incomplete',
+      there({ status: 'incomplete' }),
+      there({ status: 'handed-in' }),
+      'doubtful',
+    ],
+  ])('%s', (_name, here, classroom, doubt) => expect(doubtOf(here, classroom, now)).toBe(doubt));
+});
+
 describe('how long work takes', () => {
   it('is the usual for its kind until a guardian has told otherwise', () => {
     const usual = learntEffort([]);
