@@ -1,6 +1,5 @@
 import {
   alertRoutes as routes,
-  type AlertRules,
   type AlertSettingsChange,
   type AlertStateName,
   type Channel,
@@ -8,6 +7,7 @@ import {
   type RehearsalLine,
   type Silence,
 } from '@cadro/contract';
+import type { AlertRules } from '@cadro/core';
 import { addressOf, api, endpointsBy, nothing } from '../store';
 
 export interface AlertFilter {

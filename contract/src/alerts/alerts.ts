@@ -2,10 +2,7 @@ import { Type, type Static } from '@sinclair/typebox';
 import { commentSubjects } from '../gradebook/gradebook';
 import { looseEndKinds } from '../outlook/figures';
 import { DateOnly, Fraction, Instant, Nullable } from '../shared/scalars';
-import { AlertKindSchema, type RuleName } from './rules';
-
-const rule = <const N extends readonly RuleName[]>(...names: N) =>
-  Type.Union(names.map((name) => Type.Literal(name as N[number])));
+import { AlertKindSchema } from './rules';
 
 const common = {
   /** The same for the same fact from one look to the next. */
@@ -13,6 +10,8 @@ const common = {
   /** When it became true, by its source. */
   at: Instant,
   sourceName: Type.String(),
+  /** The name of the rule that found it, one of core's. */
+  rule: Type.String(),
   /** What the rule was set to when it found this; missing where it has no numbers, and of what older looks found. */
   asked: Type.Optional(
     Type.Object({
@@ -44,7 +43,6 @@ export type AlertWork = Static<typeof AlertWork>;
 export const FigureReason = Type.Object({
   ...common,
   about: Type.Literal('figure'),
-  rule: rule('below', 'fallen', 'letter-step', 'slipping', 'if-left', 'improved'),
   /** On the course's scale. `before`: as it was at `since`. */
   before: Nullable(Type.Number()),
   since: Nullable(Instant),
@@ -67,7 +65,6 @@ export type FigureReason = Static<typeof FigureReason>;
 export const WorkReason = Type.Object({
   ...common,
   about: Type.Literal('work'),
-  rule: rule('loose-end', 'deadline', 'sent-back', 'unmarked', 'big-work', 'settled'),
   work: AlertWork,
   outOf: Type.Number(),
   decimals: Type.Integer(),
@@ -77,7 +74,6 @@ export type WorkReason = Static<typeof WorkReason>;
 export const CommentReason = Type.Object({
   ...common,
   about: Type.Literal('comment'),
-  rule: rule('comment'),
   commentId: Type.String(),
   subject: Type.Union(commentSubjects.map((subject) => Type.Literal(subject))),
   author: Type.String(),
@@ -90,7 +86,6 @@ export type CommentReason = Static<typeof CommentReason>;
 export const AttendanceReason = Type.Object({
   ...common,
   about: Type.Literal('attendance'),
-  rule: rule('unexplained', 'late', 'pattern', 'days-missed'),
   /** The days it is about, oldest first. */
   days: Type.Array(DateOnly),
   /** Titles of the lessons concerned. */
@@ -110,7 +105,6 @@ export type AttendanceReason = Static<typeof AttendanceReason>;
 export const TermReason = Type.Object({
   ...common,
   about: Type.Literal('term'),
-  rule: rule('term-final', 'report-card'),
   term: Type.String(),
   /** Null of a report card as a whole. */
   courseTitle: Nullable(Type.String()),
@@ -122,7 +116,6 @@ export type TermReason = Static<typeof TermReason>;
 export const UpkeepReason = Type.Object({
   ...common,
   about: Type.Literal('upkeep'),
-  rule: rule('source-silent', 'not-looked'),
   /** Since when nothing has come, or nobody has looked. */
   since: Instant,
   days: Type.Integer(),

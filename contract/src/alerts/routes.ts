@@ -3,7 +3,7 @@ import { route } from '../shared/route';
 import { DateOnly, Instant, Nullable, Uuid } from '../shared/scalars';
 import { AlertReason, AlertSubject } from './alerts';
 import { Digest } from './digest';
-import { AlertKindSchema, AlertRules, Silence } from './rules';
+import { AlertKindSchema, KeptRules, Silence } from './rules';
 import { AlertSettings, AlertSettingsChange, ChannelSchema, Delivery, KeptSilence } from './settings';
 
 export const alertStates = ['open', 'read', 'done'] as const;
@@ -133,7 +133,7 @@ export const alertRoutes = {
     room,
     access: 'signed-in',
     summary: 'What rules would have told this term: lines of JSON, progress first, the answer last',
-    body: AlertRules,
+    body: KeptRules,
     status: 200,
     produces: 'application/x-ndjson',
   }),

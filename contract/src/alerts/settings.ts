@@ -1,6 +1,6 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { DateOnly, Instant, Language, Nullable, Uuid } from '../shared/scalars';
-import { AlertKindSchema, AlertRules, presets, RuleNameSchema, Silence } from './rules';
+import { AlertKindSchema, KeptRules, presets, Silence } from './rules';
 
 export const channels = ['mail', 'text'] as const;
 export type Channel = (typeof channels)[number];
@@ -103,7 +103,7 @@ export const KeptSilence = Type.Composite([
 export type KeptSilence = Static<typeof KeptSilence>;
 
 export const AlertSettings = Type.Object({
-  rules: AlertRules,
+  rules: KeptRules,
   /** Null for rules of one's own. */
   preset: Nullable(Type.Union(presets.map((preset) => Type.Literal(preset)))),
   delivery: AlertDelivery,
@@ -119,14 +119,14 @@ export const AlertSettings = Type.Object({
   courses: Type.Array(AlertCourse),
   deliveries: Type.Array(Delivery),
   /** Rules that need the past, and those that cannot be tried on it. */
-  unrehearsed: Type.Array(RuleNameSchema),
+  unrehearsed: Type.Array(Type.String()),
   today: DateOnly,
 });
 export type AlertSettings = Static<typeof AlertSettings>;
 
 export const AlertSettingsChange = Type.Object(
   {
-    rules: Type.Optional(AlertRules),
+    rules: Type.Optional(KeptRules),
     delivery: Type.Optional(AlertDelivery),
     /** False takes mail up again. */
     mailStopped: Type.Optional(Type.Boolean()),
@@ -149,7 +149,7 @@ export const Rehearsal = Type.Object({
       at: Instant,
       again: Type.Boolean(),
       headline: Type.String(),
-      rules: Type.Array(RuleNameSchema),
+      rules: Type.Array(Type.String()),
       inDigest: Type.Boolean(),
     }),
   ),

@@ -3,7 +3,18 @@ export * from './digest/digest';
 export * from './facts';
 export * from './history';
 export * from './look';
+export { alertRules, ruleNamed, type RuleName, type RuleSettings } from './rules';
+export {
+  knobWords,
+  ruleGroups,
+  type Knob,
+  type AnyRule,
+  type Sentences,
+  type UpkeepFacts,
+} from './rules/rule';
+export * from './settings/alertRules';
 export * from './settings/presets';
+export * from './settings/schema';
 export * from './rehearse';
 export * from './delivery/retry';
 export * from './settings/scale';

@@ -1,4 +1,5 @@
-import type { AlertRules, Silence } from '@cadro/contract';
+import type { Silence } from '@cadro/contract';
+import type { AlertRules } from './settings/alertRules';
 import { withAsked } from './settings/asked';
 import type { ChildFacts } from './facts';
 import { childRules } from './rules';
@@ -16,9 +17,13 @@ export function signalsOf(facts: ChildFacts, rules: AlertRules, states: readonly
     settings.set(courseId, known);
     return known;
   };
-  return childRules
-    .flatMap((rule) => rule.find(facts, ask, stands))
-    .map((signal) => ({ ...signal, reason: withAsked(ask(signal.courseId), signal.reason) }));
+  return childRules.flatMap(({ name, find }) =>
+    find(
+      facts,
+      (courseId) => ask(courseId)[name],
+      (key) => stands(key, name),
+    ).map((signal) => ({ ...signal, reason: withAsked(ask(signal.courseId), name, signal.reason) })),
+  );
 }
 
 /**

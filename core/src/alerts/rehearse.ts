@@ -1,4 +1,5 @@
-import type { AlertReason, AlertRules, AlertSubject } from '@cadro/contract';
+import type { AlertReason, AlertSubject } from '@cadro/contract';
+import type { AlertRules } from './settings/alertRules';
 import { underCap } from './delivery/cap';
 import { factsAt, type ChildFacts } from './facts';
 import type { ChildHistory } from './history';

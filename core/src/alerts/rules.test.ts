@@ -1,4 +1,3 @@
-import type { AlertRules, RuleName } from '@cadro/contract';
 import {
   evening,
   historyOf,
@@ -10,7 +9,16 @@ import {
   state,
   type Sketch,
 } from '../testing/histories';
-import { factsAt, lookAtChild, presetRules, presetOf, settingsFor, signalsOf } from '.';
+import {
+  factsAt,
+  lookAtChild,
+  presetOf,
+  presetRules,
+  settingsFor,
+  signalsOf,
+  type AlertRules,
+  type RuleName,
+} from '.';
 
 const everything = presetRules('everything');
 /** Only this rule, as 'everything' has it, with these changes. */

@@ -289,7 +289,7 @@ describe('standards', () => {
     const items = [item('a', { possible: 1000 })];
     const results = [result('a', { earned: 895.46 })];
     expect(courseAnswer(record({ items, results }, { decimals })).display).toBe(display);
-    expect(scaleOf({ method: 'points', decimals }).decimals).toBe(decimals);
+    expect(scaleOf({ method: 'points', decimals, termEnd: '2026-11-06T23:59:00Z' }).decimals).toBe(decimals);
   });
   it('has one decimal, where the school says nothing', () => {
     const some = { items: [item('a', { possible: 1000 })], results: [result('a', { earned: 895.46 })] };

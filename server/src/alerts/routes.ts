@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
-import { alertRoutes, RehearsalLine, type AlertRules, type Child } from '@cadro/contract';
+import { alertRoutes, RehearsalLine, type Child } from '@cadro/contract';
 import { parse } from '@cadro/contract/parse';
-import { dateIn } from '@cadro/core';
+import { dateIn, type AlertRules } from '@cadro/core';
 import { Router } from 'express';
 import { childrenFor, guardianById } from '../household';
 import { addJobs, HttpProblem, mount, Produced, Streamed, type ServerDeps } from '../kit';
@@ -13,7 +13,7 @@ import { lookAtChildren } from './look';
 import { guardianOfToken } from './delivery/mailStop';
 import { deliveryOf, putOut } from './delivery/outboxStore';
 import type { Rehearser } from './rehearsal/rehearser';
-import { alertSettings, changeSettings, settingsOf } from './settings';
+import { alertSettings, changeSettings, checkedRules, settingsOf } from './settings';
 import { mailBouncedAt } from './settingsStore';
 import { addSilence, countStates, notify, removeSilence, setStates } from './store';
 import { alertsFile, alertViews } from './views';
@@ -123,8 +123,9 @@ function rehearsalRoutes(router: Router, deps: ServerDeps, rehearser: Rehearser)
       write({ failed: 'internal' });
     }
   };
-  mount(router, alertRoutes.rehearse, ({ guardianId, body }) =>
-    Promise.resolve(
+  mount(router, alertRoutes.rehearse, ({ guardianId, body }) => {
+    const rules = checkedRules(body);
+    return Promise.resolve(
       new Streamed(async (_request, response) => {
         response.writeHead(200, {
           'content-type': 'application/x-ndjson',
@@ -132,11 +133,11 @@ function rehearsalRoutes(router: Router, deps: ServerDeps, rehearser: Rehearser)
         });
         const write = (line: unknown) =>
           response.write(`${JSON.stringify(parse('line of a rehearsal', RehearsalLine, line))}\n`);
-        await rehearsed(guardianId, body, write);
+        await rehearsed(guardianId, rules, write);
         response.end();
       }),
-    ),
-  );
+    );
+  });
 }
 
 /** The digest, as it would be now and on paper; and a message that only tries a channel. */

@@ -1,12 +1,17 @@
-import type {
-  AlertCourse,
-  AlertRules,
-  AlertSettings,
-  AlertSettingsChange,
-  Child,
-  RuleName,
-} from '@cadro/contract';
-import { dateIn, isTimeZone, presetOf, presetRules, scaleUnit, usualDelivery } from '@cadro/core';
+import type { AlertCourse, AlertSettings, AlertSettingsChange, Child, KeptRules } from '@cadro/contract';
+import { misfits } from '@cadro/contract/parse';
+import {
+  alertRules,
+  alertRulesSchema,
+  dateIn,
+  isTimeZone,
+  presetOf,
+  presetRules,
+  readRules,
+  scaleUnit,
+  usualDelivery,
+  type AlertRules,
+} from '@cadro/core';
 import { courseSummary, coursesOf } from '../gradebook';
 import { childrenFor, guardianById } from '../household';
 import { HttpProblem, type Db, type ServerDeps } from '../kit';
@@ -20,7 +25,7 @@ export const settingsOf = async (db: Db, guardianId: string): Promise<Settings |
   (await watchesOf(db, { guardianIds: [guardianId] }))[0]?.settings ?? null;
 
 /** Rules about what no past is kept of. */
-const unrehearsed: readonly RuleName[] = ['source-silent', 'not-looked'];
+const unrehearsed = alertRules.flatMap(({ name, about }) => (about === 'upkeep' ? [name] : []));
 const shownDeliveries = 12;
 
 async function coursesFor(
@@ -39,6 +44,17 @@ async function coursesFor(
     outOf: scale.outOf,
     letters: scale.letters.map(({ letter }) => letter),
   }));
+}
+
+/**
+ * Rules that a guardian sends, by what each rule says can be set of it.
+ * @param under where they stand in the body, for the paths of what does not fit.
+ * @throws HttpProblem 400 with what does not fit.
+ */
+export function checkedRules(rules: KeptRules, under = ''): AlertRules {
+  const errors = misfits(alertRulesSchema, rules).map((each) => ({ ...each, path: under + each.path }));
+  if (errors.length > 0) throw new HttpProblem('bad-request', { errors });
+  return readRules(rules);
 }
 
 type SettingsDeps = Pick<ServerDeps, 'db' | 'clock' | 'config'>;
@@ -120,7 +136,8 @@ export async function changeSettings(
   change: AlertSettingsChange,
 ): Promise<void> {
   const { db, clock } = deps;
-  const { rules, delivery, mailStopped } = change;
+  const { delivery, mailStopped } = change;
+  const rules = change.rules && checkedRules(change.rules, '/rules');
   if (rules) {
     const { courses } = await alertSettings(deps, guardianId);
     const children = await childrenFor(db, guardianId, 'read-talk');

@@ -1,6 +1,6 @@
-import { AlertDelivery, AlertRules, rolesAllowed, type Language } from '@cadro/contract';
+import { AlertDelivery, KeptRules, rolesAllowed, type Language } from '@cadro/contract';
 import { parse } from '@cadro/contract/parse';
-import { presetRules, usualDelivery } from '@cadro/core';
+import { presetRules, readRules, usualDelivery, type AlertRules } from '@cadro/core';
 import type { Db, Trx } from '../kit';
 
 /** A guardian with what they have set, or what holds for who has set nothing. */
@@ -51,7 +51,10 @@ const watchOf = (row: Row): Watch => ({
     householdId: row.household_id,
     email: row.email,
     name: row.name,
-    rules: row.rules === null ? presetRules('usual') : parse('stored alert rules', AlertRules, row.rules),
+    rules:
+      row.rules === null
+        ? presetRules('usual')
+        : readRules(parse('stored alert rules', KeptRules, row.rules)),
     delivery:
       row.delivery === null
         ? usualDelivery(row.time_zone, row.language)

@@ -1,4 +1,5 @@
-import { followUpRoutes, householdRoutes } from '@cadro/contract';
+import { alertRoutes, followUpRoutes, householdRoutes } from '@cadro/contract';
+import { presetRules } from '@cadro/core';
 import { password, World } from '../testing/world';
 
 let world: World;
@@ -114,6 +115,64 @@ describe('what a note may hold', () => {
     const agent = await world.signedIn('maren');
     const { body } = await agent.post(followUpRoutes.create.path).send(create(note)).expect(201);
     expect(body.entries.map(({ text }: { text: string | null }) => text)).toContain(note);
+  });
+});
+
+describe('rules of alerts', () => {
+  const { rules } = presetRules('usual');
+  const studentId = '0d4f3c1a-1b2c-4d5e-8f90-a1b2c3d4e5f6';
+  const excepted = (changes: object) => ({ exceptions: [{ studentId, courseId: null, rules: changes }] });
+  it.each<[string, object, string]>([
+    [
+      'a threshold above the scale',
+      { rules: { ...rules, below: { ...rules.below, percent: 101 } } },
+      '/rules/below/percent',
+    ],
+    [
+      'a fall of nothing',
+      { rules: { ...rules, fallen: { ...rules.fallen, points: 0 } } },
+      '/rules/fallen/points',
+    ],
+    ['no days', { rules: { ...rules, fallen: { on: true, points: 6 } } }, '/rules/fallen'],
+    [
+      'a kind of loose end nobody knows',
+      { rules: { ...rules, 'loose-end': { ...rules['loose-end'], kinds: ['lost'] } } },
+      '/rules/loose-end/kinds/0',
+    ],
+    ['a rule nobody has', { rules: { ...rules, 'tide-table': { on: true } } }, '/rules'],
+    ['one of them alone', { rules: { below: rules.below } }, '/rules'],
+    [
+      'an exception beyond the scale',
+      excepted({ below: { percent: 101 } }),
+      '/exceptions/0/rules/below/percent',
+    ],
+    [
+      'an exception of what is about no child',
+      excepted({ 'not-looked': { days: 3 } }),
+      '/exceptions/0/rules',
+    ],
+  ])('%s: is refused at its place, to be kept and to be tried', async (_name, change, path) => {
+    const maren = await world.signedIn('maren');
+    const body = { ...presetRules('usual'), ...change };
+    const tried = await maren.post(alertRoutes.rehearse.path).send(body).expect(400);
+    expect([tried.body.code, tried.body.errors[0].path]).toEqual(['bad-request', path]);
+    const kept = await maren.patch(alertRoutes.changeSettings.path).send({ rules: body }).expect(400);
+    expect([kept.body.code, kept.body.errors[0].path]).toEqual(['bad-request', `/rules${path}`]);
+  });
+
+  it('that were kept before a rule existed are whole when they are read', async () => {
+    const maren = await world.signedIn('maren');
+    const { late, ...others } = rules;
+    const [{ id }] = await world.db('guardians').where({ email: 'maren@test.example' }).select('id');
+    const kept = { ...presetRules('usual'), rules: { ...others, 'tide-table': { on: true } } };
+    await world
+      .db('alert_settings')
+      .insert({ guardian_id: id, rules: JSON.stringify(kept) })
+      .onConflict('guardian_id')
+      .merge();
+    const { body } = await maren.get(alertRoutes.settings.path).expect(200);
+    expect(body.rules.rules).toEqual({ ...others, late });
+    expect(body.preset).toBe('usual');
   });
 });
 

@@ -1,27 +1,13 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
-import type { AlertCourse, AlertRules, RuleException, RuleName } from '@cadro/contract';
-import { settingsFor } from '@cadro/core';
+import type { AlertCourse } from '@cadro/contract';
+import { settingsFor, type AlertRules, type RuleException } from '@cadro/core';
 import { useChildren } from '../../household';
 import { Action, Choice, Heading, Quietly, Row, Stack, themed, Words } from '../../ui';
 import { addException, withException, withoutException } from './draft';
+import { ofChild, ofCourse } from './knobs';
 import { RuleRow } from './RuleRow';
-
-/** What can differ in one course, and what in one child besides. */
-const ofCourse: readonly RuleName[] = [
-  'below',
-  'if-left',
-  'fallen',
-  'letter-step',
-  'slipping',
-  'loose-end',
-  'deadline',
-  'comment',
-  'improved',
-  'settled',
-];
-const ofChild: readonly RuleName[] = [...ofCourse, 'unexplained', 'late', 'pattern', 'days-missed'];
 
 interface ExceptionsProps {
   readonly draft: AlertRules;

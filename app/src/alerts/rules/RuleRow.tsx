@@ -1,9 +1,9 @@
 import { StyleSheet, View } from 'react-native';
 import { useTranslation } from 'react-i18next';
-import { commentSubjects, looseEndKinds, type RuleName, type RuleSettings } from '@cadro/contract';
+import { ruleNamed, ruleTitle, type Knob, type RuleName, type RuleSettings } from '@cadro/core';
 import { Choice, Slider, Stack, TickLine, Ticks, Words } from '../../ui';
-import { useAlertWords } from '../useTold';
-import { knobs, level, numberOf, percent, type Knob } from './knobs';
+import { useLanguage } from '../useTold';
+import { chosenOf, knobSaid, letterOf, numberOf } from './knobs';
 
 /** What is set of a rule: its switch, a number, a letter, a list. */
 export type SetRule = (
@@ -35,7 +35,7 @@ function KnobSlider({
   onChange: (value: number) => void;
 }) {
   const { t } = useTranslation();
-  const said = knob.said(t, value);
+  const said = knobSaid(t, knob, value);
   return (
     <View>
       <Words size="small">{said}</Words>
@@ -52,7 +52,7 @@ function KnobSlider({
   );
 }
 
-function Threshold({ name, settings, letters, onSet }: RuleRowProps & { name: 'below' | 'if-left' }) {
+function Threshold({ name, settings, letters, onSet }: RuleRowProps) {
   const { t } = useTranslation();
   if (letters.length === 0) return null;
   return (
@@ -63,8 +63,28 @@ function Threshold({ name, settings, letters, onSet }: RuleRowProps & { name: 'b
         { value: '', label: t('rules.noLetter') },
         ...letters.map((value) => ({ value, label: value })),
       ]}
-      value={settings[name].letter ?? ''}
+      value={letterOf(settings[name]) ?? ''}
       onChange={(value) => onSet(name, 'letter', value === '' ? null : value)}
+    />
+  );
+}
+
+/** What of a list counts for the rule. */
+function Choices({ name, settings, onSet }: RuleRowProps) {
+  const { t } = useTranslation();
+  const choices = ruleNamed(name)?.page.choices;
+  if (!choices) return null;
+  const { param, said } = choices;
+  const options =
+    choices.said === 'kinds'
+      ? choices.from.map((value) => ({ value, label: t(`kinds.${value}`) }))
+      : choices.from.map((value) => ({ value, label: t(`rules.subject.${value}`) }));
+  return (
+    <Ticks
+      label={t(`rules.${said}`)}
+      options={options}
+      chosen={chosenOf(settings[name], param)}
+      onChange={(chosen) => onSet(name, param, chosen)}
     />
   );
 }
@@ -73,42 +93,30 @@ function Threshold({ name, settings, letters, onSet }: RuleRowProps & { name: 'b
 export function RuleRow(props: RuleRowProps) {
   const { name, settings, onSet, unit, unrehearsed } = props;
   const { t } = useTranslation();
-  const words = useAlertWords();
+  const language = useLanguage();
   const rule = settings[name];
-  const other = unit === 'percent' ? level : unit === 'level' ? percent : null;
-  const asked = knobs[name].filter((knob) => knob !== other);
-  const title = words.rules[name];
+  const page = ruleNamed(name)?.page;
+  // A course is told in percent or in levels: the other has no meaning there.
+  const other = unit === 'percent' ? 'level' : unit === 'level' ? 'percent' : null;
+  const title = ruleTitle(language, name);
   return (
     <Stack space={0.25}>
       <TickLine label={title} on={rule.on} onChange={(on) => onSet(name, 'on', on)} />
       {rule.on ? (
         <View style={own.settings}>
-          {asked.map((knob) => (
-            <KnobSlider
-              key={knob.param}
-              knob={knob}
-              name={title}
-              value={numberOf(rule, knob)}
-              onChange={(value) => onSet(name, knob.param, value)}
-            />
-          ))}
-          {name === 'below' || name === 'if-left' ? <Threshold {...props} name={name} /> : null}
-          {name === 'loose-end' ? (
-            <Ticks
-              label={t('rules.kinds')}
-              options={looseEndKinds.map((value) => ({ value, label: t(`kinds.${value}`) }))}
-              chosen={settings['loose-end'].kinds}
-              onChange={(kinds) => onSet(name, 'kinds', kinds)}
-            />
-          ) : null}
-          {name === 'comment' ? (
-            <Ticks
-              label={t('rules.subjects')}
-              options={commentSubjects.map((value) => ({ value, label: t(`rules.subject.${value}`) }))}
-              chosen={settings.comment.subjects}
-              onChange={(subjects) => onSet(name, 'subjects', subjects)}
-            />
-          ) : null}
+          {(page?.knobs ?? [])
+            .filter(({ said }) => said !== other)
+            .map((knob) => (
+              <KnobSlider
+                key={knob.param}
+                knob={knob}
+                name={title}
+                value={numberOf(rule, knob)}
+                onChange={(value) => onSet(name, knob.param, value)}
+              />
+            ))}
+          {page?.letter ? <Threshold {...props} /> : null}
+          <Choices {...props} />
           {unrehearsed ? (
             <Words size="small" colour="soft">
               {t('rules.unrehearsed')}

@@ -1,8 +1,8 @@
 import { useState, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useTranslation } from 'react-i18next';
-import { presets, type AlertRules, type AlertSettings, type Preset } from '@cadro/contract';
-import { presetOf, presetRules, sameSettings } from '@cadro/core';
+import { presets, type AlertSettings, type Preset } from '@cadro/contract';
+import { presetOf, presetRules, readRules, sameSettings, type AlertRules } from '@cadro/core';
 import { useChildren, useFormat } from '../../household';
 import { problemWords } from '../../i18n';
 import {
@@ -174,18 +174,19 @@ function RulesForm({ settings }: { settings: AlertSettings }) {
   const { t } = useTranslation();
   const wide = useWide();
   const looks = useLooks();
-  const [draft, setDraft] = useState<AlertRules>(settings.rules);
+  const kept = readRules(settings.rules);
+  const [draft, setDraft] = useState(kept);
   const [keep, { isLoading, isSuccess, error }] = useChangeAlertSettingsMutation();
   const trying = useRehearsal(draft);
   const keeping = (
     <Keeping
       trying={trying}
-      changed={!sameSettings(draft, settings.rules)}
+      changed={!sameSettings(draft, kept)}
       busy={isLoading}
       saved={isSuccess}
       error={error ? problemWords(t, error) : null}
       onKeep={() => void keep({ rules: draft })}
-      onBack={() => setDraft(settings.rules)}
+      onBack={() => setDraft(kept)}
     />
   );
   const form = (

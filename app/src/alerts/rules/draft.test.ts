@@ -1,11 +1,21 @@
-import { AlertRules, presets, ruleNames, type RuleName } from '@cadro/contract';
+import { KeptRules, presets } from '@cadro/contract';
 import { misfits } from '@cadro/contract/parse';
-import { presetOf, presetRules, sameSettings, settingsFor } from '@cadro/core';
+import {
+  alertRules,
+  alertRulesSchema,
+  presetOf,
+  presetRules,
+  sameSettings,
+  settingsFor,
+  type AlertRules,
+} from '@cadro/core';
 import { startTexts, i18next } from '../../i18n';
 import { addException, withException, withoutException, withRule } from './draft';
-import { groups, knobs, numberOf } from './knobs';
+import { groups, knobSaid, numberOf } from './knobs';
 
 startTexts('en');
+const faults = (rules: AlertRules) =>
+  [KeptRules, alertRulesSchema].flatMap((schema) => misfits(schema, rules));
 const usual = presetRules('usual');
 const studentId = '0d4f3c1a-1b2c-4d5e-8f90-a1b2c3d4e5f6';
 const courseId = '1d4f3c1a-1b2c-4d5e-8f90-a1b2c3d4e5f6';
@@ -14,23 +24,34 @@ const isolde = { studentId, courseId: null };
 
 describe('what can be set', () => {
   it('has every rule in one group', () => {
-    expect(groups.flatMap(([, names]): RuleName[] => [...names]).sort()).toEqual([...ruleNames].sort());
+    expect(groups.flatMap(([, names]) => names).sort()).toEqual(alertRules.map(({ name }) => name).sort());
   });
 
-  it.each(ruleNames.flatMap((name) => knobs[name].map((knob) => [name, knob.param, knob] as const)))(
-    '%s by %s goes no further than the server takes it, and says so in words',
-    (name, param, knob) => {
-      for (const value of [knob.least, knob.most]) {
-        expect(misfits(AlertRules, withRule(usual, name, param, value))).toEqual([]);
-        expect(knob.said(i18next.t, value)).not.toMatch(/\{\{|undefined|rules\./);
-      }
-      expect(misfits(AlertRules, withRule(usual, name, param, -1))).not.toEqual([]);
-    },
-  );
+  it('stands on its page in this order', () => {
+    expect(groups).toEqual([
+      ['figure', ['below', 'if-left', 'fallen', 'letter-step', 'slipping']],
+      ['work', ['loose-end', 'deadline', 'sent-back', 'unmarked']],
+      ['coming', ['big-work']],
+      ['talk', ['comment', 'term-final', 'report-card']],
+      ['attendance', ['unexplained', 'late', 'pattern', 'days-missed']],
+      ['good', ['improved', 'settled']],
+      ['upkeep', ['source-silent', 'not-looked']],
+    ]);
+  });
+
+  it.each(
+    alertRules.flatMap(({ name, page }) => page.knobs.map((knob) => [name, knob.param, knob] as const)),
+  )('%s by %s goes no further than the server takes it, and says so in words', (name, param, knob) => {
+    for (const value of [knob.least, knob.most]) {
+      expect(faults(withRule(usual, name, param, value))).toEqual([]);
+      expect(knobSaid(i18next.t, knob, value)).not.toMatch(/\{\{|undefined|rules\./);
+    }
+    expect(faults(withRule(usual, name, param, -1))).not.toEqual([]);
+  });
 
   it.each(presets)('%s lies within the sliders', (preset) => {
-    for (const name of ruleNames) {
-      for (const knob of knobs[name]) {
+    for (const { name, page } of alertRules) {
+      for (const knob of page.knobs) {
         const value = numberOf(presetRules(preset).rules[name], knob);
         expect(value).toBeGreaterThanOrEqual(knob.least);
         expect(value).toBeLessThanOrEqual(knob.most);
@@ -39,7 +60,7 @@ describe('what can be set', () => {
   });
 
   it('starts a slider at its least where a rule has no such number', () => {
-    expect(numberOf({}, { param: 'days', least: 3, most: 9, step: 1, said: () => '' })).toBe(3);
+    expect(numberOf({}, { param: 'days', least: 3, most: 9, step: 1, said: 'within' })).toBe(3);
   });
 });
 
@@ -66,7 +87,7 @@ describe('an exception', () => {
     const draft = withException(usual, kelp, 'below', 'percent', 90);
     expect(settingsFor(draft, studentId, courseId).below).toEqual({ ...usual.rules.below, percent: 90 });
     expect(settingsFor(draft, studentId, null).below).toEqual(usual.rules.below);
-    expect(misfits(AlertRules, draft)).toEqual([]);
+    expect(faults(draft)).toEqual([]);
   });
 
   it('gathers what is set of it, and stands once', () => {

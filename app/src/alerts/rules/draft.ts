@@ -1,4 +1,4 @@
-import type { AlertRules, RuleChanges, RuleException, RuleName } from '@cadro/contract';
+import { ruleNamed, type AlertRules, type RuleChanges, type RuleException, type RuleName } from '@cadro/core';
 
 type Value = boolean | number | string | null | string[];
 
@@ -18,7 +18,7 @@ export function withException(
   param: string,
   value: Value,
 ): AlertRules {
-  if (name === 'source-silent' || name === 'not-looked') return draft;
+  if (ruleNamed(name)?.about === 'upkeep') return draft;
   const kept = draft.exceptions.find((each) => isFor(each, of))?.rules ?? {};
   const plain = { on: draft.rules[name].on };
   const rules: RuleChanges = { ...kept, [name]: { ...plain, ...kept[name], [param]: value } };

@@ -1,104 +1,57 @@
 import type { TFunction } from 'i18next';
-import type { RuleName } from '@cadro/contract';
+import { alertRules, ruleGroups, type Knob, type RuleName } from '@cadro/core';
 
-/** A number of a rule that is set by a slider. */
-export interface Knob {
-  readonly param: string;
-  readonly least: number;
-  readonly most: number;
-  readonly step: number;
-  readonly said: (t: TFunction, value: number) => string;
+/** A number of a rule in words, as the slider says it. */
+export function knobSaid(t: TFunction, { said }: Knob, value: number): string {
+  switch (said) {
+    case 'within':
+    case 'ahead':
+    case 'after':
+    case 'atOnce':
+    case 'times':
+      return t(`rules.${said}`, { count: value });
+    case 'effect':
+      return value === 0 ? t('rules.anyEffect') : t('rules.effect', { value });
+    case 'level':
+      return t('rules.level', { value: value.toFixed(1) });
+    default:
+      return t(`rules.${said}`, { value });
+  }
 }
 
-const days = (words: 'within' | 'ahead' | 'after', most: number): Knob => ({
-  param: 'days',
-  least: 1,
-  most,
-  step: 1,
-  said: (t, count) => t(`rules.${words}`, { count }),
-});
-const points: Knob = {
-  param: 'points',
-  least: 1,
-  most: 30,
-  step: 1,
-  said: (t, value) => t('rules.points', { value }),
-};
-const effect: Knob = {
-  param: 'effect',
-  least: 0,
-  most: 30,
-  step: 1,
-  said: (t, value) => (value === 0 ? t('rules.anyEffect') : t('rules.effect', { value })),
-};
-export const percent: Knob = {
-  param: 'percent',
-  least: 30,
-  most: 100,
-  step: 1,
-  said: (t, value) => t('rules.percent', { value }),
-};
-export const level: Knob = {
-  param: 'level',
-  least: 1,
-  most: 4,
-  step: 0.1,
-  said: (t, value) => t('rules.level', { value: value.toFixed(1) }),
-};
+type OnPage = (typeof alertRules)[number];
+const byPlace = (a: OnPage, b: OnPage): number => a.page.place - b.page.place;
 
-/** What of each rule is set by a slider, in the order in which it is asked. */
-export const knobs: Readonly<Record<RuleName, readonly Knob[]>> = {
-  below: [percent, level],
-  'if-left': [percent, level],
-  fallen: [points, days('within', 60)],
-  'letter-step': [],
-  slipping: [
-    {
-      param: 'perWeek',
-      least: 1,
-      most: 10,
-      step: 0.5,
-      said: (t, value) => t('rules.perWeek', { value }),
-    },
-  ],
-  'loose-end': [
-    { param: 'atOnce', least: 1, most: 10, step: 1, said: (t, count) => t('rules.atOnce', { count }) },
-    effect,
-  ],
-  deadline: [days('ahead', 14)],
-  'sent-back': [],
-  unmarked: [days('after', 30)],
-  'big-work': [days('ahead', 14), effect],
-  comment: [],
-  unexplained: [],
-  late: [
-    { param: 'times', least: 1, most: 10, step: 1, said: (t, count) => t('rules.times', { count }) },
-    days('within', 60),
-  ],
-  pattern: [],
-  'days-missed': [
-    { param: 'percent', least: 1, most: 30, step: 1, said: (t, value) => t('rules.share', { value }) },
-  ],
-  'term-final': [],
-  'report-card': [],
-  improved: [points, days('within', 60)],
-  settled: [],
-  'source-silent': [days('after', 14)],
-  'not-looked': [days('after', 30)],
-};
+/** The rules in their groups, in the order in which they stand on the page. */
+export const groups = ruleGroups.map((group): readonly [typeof group, readonly RuleName[]] => [
+  group,
+  alertRules
+    .filter(({ page }) => page.group === group)
+    .sort(byPlace)
+    .map(({ name }) => name),
+]);
 
-export const groups = [
-  ['figure', ['below', 'if-left', 'fallen', 'letter-step', 'slipping']],
-  ['work', ['loose-end', 'deadline', 'sent-back', 'unmarked']],
-  ['coming', ['big-work']],
-  ['talk', ['comment', 'term-final', 'report-card']],
-  ['attendance', ['unexplained', 'late', 'pattern', 'days-missed']],
-  ['good', ['improved', 'settled']],
-  ['upkeep', ['source-silent', 'not-looked']],
-] as const satisfies readonly (readonly [string, readonly RuleName[]])[];
+const differing = (where: 'course' | 'child'): RuleName[] =>
+  groups.flatMap(([, names]) =>
+    names.filter((name) => alertRules.find((rule) => rule.name === name)?.page.differs === where),
+  );
+/** What can differ in one course, and what in one child besides. */
+export const ofCourse: readonly RuleName[] = differing('course');
+export const ofChild: readonly RuleName[] = [...ofCourse, ...differing('child')];
 
+const valueOf = (rule: object, param: string): unknown => Reflect.get(rule, param);
 /** A number of a rule, whatever the rule; the slider's least where it has none. */
 export function numberOf(rule: object, { param, least }: Knob): number {
-  const value: unknown = Reflect.get(rule, param);
+  const value = valueOf(rule, param);
   return typeof value === 'number' ? value : least;
+}
+/** What of a list is chosen in a rule. */
+export function chosenOf(rule: object, param: string): string[] {
+  const value = valueOf(rule, param);
+  return Array.isArray(value) ? value.filter((each) => typeof each === 'string') : [];
+}
+/** The letter that a threshold stands at; null for none. */
+export function letterOf(rule: object): string | null {
+  const value = valueOf(rule, 'letter');
+  return typeof value === 'string' ? value : null;
 }

@@ -1,5 +1,6 @@
 import { useEffect, useState } from 'react';
-import type { AlertRules, Rehearsal } from '@cadro/contract';
+import type { Rehearsal } from '@cadro/contract';
+import type { AlertRules } from '@cadro/core';
 import { rehearseRules } from '../api';
 
 /** A slider that is still moving is not asked about. */

@@ -1,4 +1,5 @@
-import type { AlertRules, DigestChild, DigestEntry, Silence } from '@cadro/contract';
+import type { DigestChild, DigestEntry, Silence } from '@cadro/contract';
+import type { AlertRules } from '../settings/alertRules';
 import { dateIn, dayMs } from '../../dates';
 import { roundHalfAway } from '../../gradebook';
 import { byUrgency } from '../delivery/cap';

@@ -1,23 +1,56 @@
 import { limitOn } from '../settings/scale';
-import type { ChildRule } from '../signal';
 import { figureKey, figureSignal } from './figureReason';
+import { figureIn } from './figureWords';
+import { childRule } from './rule';
+import { knob, ruleSettings, threshold, usualThreshold } from './set';
 
 /** Once below, a figure has to come this much above the threshold to be out of it again: points of a hundred. */
 export const marginPoints = 1;
+const on = { on: true, ...usualThreshold };
 
 /** The posted figure is below the threshold. */
-export const below: ChildRule = {
+export const below = childRule({
   name: 'below',
+  about: 'figure',
+  settings: ruleSettings(threshold),
+  presets: { urgent: on, usual: on, everything: on },
+  page: { group: 'figure', place: 1, knobs: [knob.percent, knob.level], letter: true, differs: 'course' },
   find: (facts, ask, stands) =>
     facts.courses.flatMap((course) => {
       const { posted } = course.answer;
-      const settings = ask(course.id).below;
+      const settings = ask(course.id);
       const limit = limitOn(course.policy, settings);
       if (!settings.on || posted === null || limit === null) return [];
-      const margin = stands(figureKey(facts, course), 'below')
-        ? (marginPoints / 100) * course.policy.outOf
-        : 0;
+      const margin = stands(figureKey(facts, course)) ? (marginPoints / 100) * course.policy.outOf : 0;
       if (posted >= limit + margin - 1e-9) return [];
       return figureSignal(facts, course, { rule: 'below', id: `below:${limit}`, limit });
     }),
-};
+  words: {
+    en: {
+      name: 'A figure is below',
+      tell: (reason, told) => {
+        const { say, course, facts, see, to } = figureIn('en', reason, told);
+        const limit = say(reason.limit ?? reason.now);
+        return {
+          headline: `${course} is at ${to}, below ${limit}`,
+          facts,
+          rule: `You are told when a figure is below ${limit}.`,
+          next: see,
+        };
+      },
+    },
+    es: {
+      name: 'Una cifra está por debajo',
+      tell: (reason, told) => {
+        const { say, course, facts, see, to } = figureIn('es', reason, told);
+        const limit = say(reason.limit ?? reason.now);
+        return {
+          headline: `${course} está en ${to}, por debajo de ${limit}`,
+          facts,
+          rule: `Se le avisa cuando una cifra está por debajo de ${limit}.`,
+          next: see,
+        };
+      },
+    },
+  },
+});

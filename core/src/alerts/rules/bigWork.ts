@@ -1,9 +1,11 @@
-import { isTest } from '../../outlook';
-import { instantOf, type Item } from '../../gradebook';
-import type { ChildFacts, CourseSight } from '../facts';
-import type { ChildRule } from '../signal';
-import { workSignal } from './workReason';
 import { dayMs } from '../../dates';
+import { instantOf, type Item } from '../../gradebook';
+import { isTest } from '../../outlook';
+import type { ChildFacts, CourseSight } from '../facts';
+import { childRule } from './rule';
+import { daysUpTo, effect, knob, ruleSettings } from './set';
+import { workSignal } from './workReason';
+import { workIn } from './workWords';
 
 /** The works of a course that have been given out, are not handed in, and are due within so many days. */
 export const worksDue = ({ asOfMs }: ChildFacts, { items, results }: CourseSight, days: number): Item[] =>
@@ -15,15 +17,24 @@ export const worksDue = ({ asOfMs }: ChildFacts, { items, results }: CourseSight
   });
 
 /** A test, or work of so much effect, that is due within so many days and not handed in. */
-export const bigWork: ChildRule = {
+export const bigWork = childRule({
   name: 'big-work',
+  about: 'work',
+  settings: ruleSettings({ days: daysUpTo(30), effect }),
+  presets: {
+    urgent: { on: false, days: 3, effect: 8 },
+    usual: { on: false, days: 3, effect: 8 },
+    everything: { on: true, days: 5, effect: 4 },
+  },
+  page: { group: 'coming', place: 1, knobs: [knob.days('ahead', 14), knob.effect] },
+  asked: (settings, scaled) => ({ amount: scaled(settings.effect), days: settings.days }),
   find: (facts, ask) =>
     facts.courses.flatMap((course) => {
-      const { on, days, effect } = ask(course.id)['big-work'];
+      const { on, days, effect: least } = ask(course.id);
       if (!on) return [];
       return worksDue(facts, course, days).flatMap(({ id, assignedAtMs }) => {
         const stake = course.stakes().get(id) ?? null;
-        const big = stake !== null && (stake / course.policy.outOf) * 100 >= effect - 1e-9;
+        const big = stake !== null && (stake / course.policy.outOf) * 100 >= least - 1e-9;
         if (!big && !isTest(course.itemKinds[id] ?? null)) return [];
         return workSignal(facts, course, {
           rule: 'big-work',
@@ -36,4 +47,34 @@ export const bigWork: ChildRule = {
         });
       });
     }),
-};
+  words: {
+    en: {
+      name: 'A test or big work is near',
+      asked: ({ amount, days }) =>
+        `You are told of tests, and of work that decides ${amount}, ${days} ahead.`,
+      tell: (reason, told) => {
+        const { due, dueDay, gain } = workIn('en', reason, told);
+        return {
+          headline: `${reason.work.title} is due ${dueDay}`,
+          facts: [due, ...(gain === null ? [] : [`It decides ${gain} of the figure.`])],
+          rule: 'You are told when a test or work of weight is near.',
+          next: 'Find an evening for it.',
+        };
+      },
+    },
+    es: {
+      name: 'Se acerca un examen o trabajo de peso',
+      asked: ({ amount, days }) =>
+        `Se le avisa de exámenes, y de trabajos que deciden ${amount}, ${days} antes.`,
+      tell: (reason, told) => {
+        const { due, dueDay, gain } = workIn('es', reason, told);
+        return {
+          headline: `${reason.work.title} es para el ${dueDay}`,
+          facts: [due, ...(gain === null ? [] : [`Decide ${gain} de la cifra.`])],
+          rule: 'Se le avisa cuando se acerca un examen o un trabajo de peso.',
+          next: 'Busquen una tarde para ello.',
+        };
+      },
+    },
+  },
+});

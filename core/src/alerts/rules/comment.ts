@@ -1,11 +1,30 @@
-import type { ChildRule } from '../signal';
+import { Type } from '@sinclair/typebox';
+import { commentSubjects } from '@cadro/contract';
+import { childRule } from './rule';
+import { ruleSettings } from './set';
 
 /** What a teacher wrote, of the chosen subjects. */
-export const comment: ChildRule = {
+export const comment = childRule({
   name: 'comment',
+  about: 'comment',
+  settings: ruleSettings({
+    subjects: Type.Array(Type.Union(commentSubjects.map((subject) => Type.Literal(subject))), {
+      maxItems: commentSubjects.length,
+      uniqueItems: true,
+    }),
+  }),
+  presets: {
+    urgent: { on: false, subjects: [] },
+    usual: { on: true, subjects: ['course'] },
+    everything: { on: true, subjects: ['score', 'work', 'rubric', 'course', 'report-card'] },
+  },
+  page: {
+    ...{ group: 'talk', place: 1, knobs: [], differs: 'course' },
+    choices: { param: 'subjects', from: commentSubjects, said: 'subjects' },
+  },
   find: (facts, ask) =>
     facts.comments.flatMap(({ value, knownAtMs }) => {
-      const { on, subjects } = ask(value.courseId).comment;
+      const { on, subjects } = ask(value.courseId);
       if (!on || !subjects.includes(value.subject) || facts.asOfMs - knownAtMs > facts.newsMs) return [];
       const { id, courseId, courseTitle, itemId, itemTitle, subject, text, author } = value;
       return [
@@ -31,4 +50,30 @@ export const comment: ChildRule = {
         },
       ];
     }),
-};
+  words: {
+    en: {
+      name: 'A teacher comments',
+      tell: ({ author, itemTitle, subject, text, at }, { formats, courseTitle }) => ({
+        headline: `${author} wrote about ${itemTitle ?? courseTitle}`,
+        facts: [
+          `“${text}”`,
+          `Written ${formats.day(at)}${subject === 'course' ? ', about the course' : ''}.`,
+        ],
+        rule: 'You are told of new comments.',
+        next: 'Read it in its place.',
+      }),
+    },
+    es: {
+      name: 'Un profesor comenta',
+      tell: ({ author, itemTitle, subject, text, at }, { formats, courseTitle }) => ({
+        headline: `${author} escribió sobre ${itemTitle ?? courseTitle}`,
+        facts: [
+          `«${text}»`,
+          `Escrito el ${formats.day(at)}${subject === 'course' ? ', sobre la asignatura' : ''}.`,
+        ],
+        rule: 'Se le avisa de comentarios nuevos.',
+        next: 'Léalo en su sitio.',
+      }),
+    },
+  },
+});

@@ -1,17 +1,29 @@
-import type { ChildRule } from '../signal';
+import { Type } from '@sinclair/typebox';
 import { attendanceSignal } from './attendanceReason';
+import { daysIn } from './attendanceWords';
+import { childRule } from './rule';
+import { knob, ruleSettings } from './set';
 
 /** With fewer school days one missed day is a large share of them. */
 const leastDays = 15;
 
 /** The share of school days that were missed. */
-export const daysMissed: ChildRule = {
+export const daysMissed = childRule({
   name: 'days-missed',
+  about: 'attendance',
+  settings: ruleSettings({ percent: Type.Number({ minimum: 1, maximum: 100 }) }),
+  presets: {
+    urgent: { on: true, percent: 10 },
+    usual: { on: true, percent: 8 },
+    everything: { on: true, percent: 5 },
+  },
+  page: { group: 'attendance', place: 4, knobs: [knob.share], differs: 'child' },
+  asked: ({ percent }) => ({ amount: percent, days: null }),
   find: (facts, ask, stands) => {
-    const { on, percent } = ask(null)['days-missed'];
+    const { on, percent } = ask(null);
     const { rate, schoolDays, daysAbsent } = facts.summary;
     if (!on || rate === null || schoolDays < leastDays) return [];
-    const least = stands(`share:${facts.studentId}`, 'days-missed') ? percent - 1 : percent;
+    const least = stands(`share:${facts.studentId}`) ? percent - 1 : percent;
     if (rate * 100 < least - 1e-9) return [];
     return [
       attendanceSignal(facts, 'share', {
@@ -22,4 +34,26 @@ export const daysMissed: ChildRule = {
       }),
     ];
   },
-};
+  words: {
+    en: {
+      name: 'Share of days missed',
+      asked: ({ amount }) => `You are told when ${amount} % of school days are missed.`,
+      tell: (reason, told) => ({
+        headline: `${reason.share?.missed ?? 0} of ${reason.share?.of ?? 0} school days missed`,
+        facts: [daysIn('en', reason, told).on],
+        rule: 'You are told when the share of missed days is high.',
+        next: 'Look at which work fell on those days.',
+      }),
+    },
+    es: {
+      name: 'Parte de días perdidos',
+      asked: ({ amount }) => `Se le avisa cuando se pierde el ${amount} % de los días de clase.`,
+      tell: (reason, told) => ({
+        headline: `${reason.share?.missed ?? 0} de ${reason.share?.of ?? 0} días de clase perdidos`,
+        facts: [daysIn('es', reason, told).on],
+        rule: 'Se le avisa cuando la parte de días perdidos es alta.',
+        next: 'Mire qué trabajo cayó en esos días.',
+      }),
+    },
+  },
+});

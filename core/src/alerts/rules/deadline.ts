@@ -1,8 +1,10 @@
+import { dayMs } from '../../dates';
 import { instantOf } from '../../gradebook';
 import type { ChildFacts, CourseSight } from '../facts';
-import type { ChildRule } from '../signal';
+import { childRule } from './rule';
+import { daysUpTo, knob, ruleSettings } from './set';
 import { endOf, standsSince, workKey, workSignal } from './workReason';
-import { dayMs } from '../../dates';
+import { workIn } from './workWords';
 
 interface End {
   readonly itemId: string;
@@ -12,10 +14,9 @@ interface End {
 
 /** The last moments to mend a loose end of the course, and those that offers read out of comments name. */
 function endsOf(facts: ChildFacts, course: CourseSight): End[] {
-  const mendable = course.answer.looseEnds.flatMap(({ itemId, recoverable, deadline, credit, impact }) =>
-    recoverable && deadline && (impact ?? 1) > 1e-9
-      ? [{ itemId, untilMs: Date.parse(deadline), credit }]
-      : [],
+  const mendable = course.answer.looseEnds.flatMap(
+    ({ itemId, recoverable, deadline: last, credit, impact }) =>
+      recoverable && last && (impact ?? 1) > 1e-9 ? [{ itemId, untilMs: Date.parse(last), credit }] : [],
   );
   const offered = facts.comments.flatMap(({ value: { courseId, itemId, offers } }) =>
     courseId === course.id && itemId !== null ? offers.map((offer) => ({ itemId, ...offer })) : [],
@@ -24,11 +25,20 @@ function endsOf(facts: ChildFacts, course: CourseSight): End[] {
 }
 
 /** What can still be mended only for so many days. */
-export const deadline: ChildRule = {
+export const deadline = childRule({
   name: 'deadline',
+  about: 'work',
+  settings: ruleSettings({ days: daysUpTo(60) }),
+  presets: {
+    urgent: { on: true, days: 2 },
+    usual: { on: true, days: 3 },
+    everything: { on: true, days: 7 },
+  },
+  page: { group: 'work', place: 2, knobs: [knob.days('ahead', 14)], differs: 'course' },
+  asked: ({ days }) => ({ amount: null, days }),
   find: (facts, ask) =>
     facts.courses.flatMap((course) => {
-      const { on, days } = ask(course.id).deadline;
+      const { on, days } = ask(course.id);
       if (!on) return [];
       const told = new Set<string>();
       return endsOf(facts, course).flatMap(({ itemId, untilMs, credit }) => {
@@ -47,4 +57,32 @@ export const deadline: ChildRule = {
         });
       });
     }),
-};
+  words: {
+    en: {
+      name: 'Last days to mend',
+      asked: ({ days }) => `You are told ${days} before the last day to mend something.`,
+      tell: (reason, told) => {
+        const { due, worth, until, lastDay } = workIn('en', reason, told);
+        return {
+          headline: `${reason.work.title} can be mended until ${lastDay}`,
+          facts: [due, ...worth, ...until],
+          rule: 'You are told when the last day to mend something is near.',
+          next: 'Find an evening for it before then.',
+        };
+      },
+    },
+    es: {
+      name: 'Últimos días para arreglar',
+      asked: ({ days }) => `Se le avisa ${days} antes del último día para arreglar algo.`,
+      tell: (reason, told) => {
+        const { due, worth, until, lastDay } = workIn('es', reason, told);
+        return {
+          headline: `${reason.work.title} se puede arreglar hasta el ${lastDay}`,
+          facts: [due, ...worth, ...until],
+          rule: 'Se le avisa cuando se acerca el último día para arreglar algo.',
+          next: 'Busquen una tarde antes de esa fecha.',
+        };
+      },
+    },
+  },
+});

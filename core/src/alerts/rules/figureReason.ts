@@ -20,6 +20,10 @@ interface Finding {
 export const figureKey = (facts: ChildFacts, course: CourseSight): string =>
   `figure:${facts.studentId}:${course.id}`;
 
+/** What goes well in a course. */
+export const goodKey = (facts: ChildFacts, course: CourseSight): string =>
+  `good:${facts.studentId}:${course.id}`;
+
 /**
  * A finding about a course's figure with the figure before and now and what moved it. `before` is the best (or, for
  * good news, the worst) it was in the days looked at.
@@ -34,7 +38,7 @@ export function figureSignal(facts: ChildFacts, course: CourseSight, finding: Fi
   const letterAt = (figure: number) => letterOf(policy, figure / policy.outOf);
   return [
     {
-      key: direction === -1 ? figureKey(facts, course) : `good:${facts.studentId}:${course.id}`,
+      key: direction === -1 ? figureKey(facts, course) : goodKey(facts, course),
       kind: direction === -1 ? 'figure' : 'good',
       studentId: facts.studentId,
       courseId: course.id,

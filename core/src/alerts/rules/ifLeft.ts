@@ -1,21 +1,55 @@
 import { limitOn } from '../settings/scale';
-import type { ChildRule } from '../signal';
 import { marginPoints } from './below';
 import { figureKey, figureSignal } from './figureReason';
+import { figureIn } from './figureWords';
+import { childRule } from './rule';
+import { knob, ruleSettings, threshold, usualThreshold } from './set';
+
+const on = { on: true, ...usualThreshold };
 
 /** The posted figure looks fine, but it would fall below the threshold if nothing more came in. */
-export const ifLeft: ChildRule = {
+export const ifLeft = childRule({
   name: 'if-left',
+  about: 'figure',
+  settings: ruleSettings(threshold),
+  presets: { urgent: on, usual: on, everything: on },
+  page: { group: 'figure', place: 2, knobs: [knob.percent, knob.level], letter: true, differs: 'course' },
   find: (facts, ask, stands) =>
     facts.courses.flatMap((course) => {
       const { posted, ifLeft: left } = course.answer;
-      const settings = ask(course.id)['if-left'];
+      const settings = ask(course.id);
       const limit = limitOn(course.policy, settings);
       if (!settings.on || posted === null || left === null || limit === null) return [];
-      const margin = stands(figureKey(facts, course), 'if-left')
-        ? (marginPoints / 100) * course.policy.outOf
-        : 0;
+      const margin = stands(figureKey(facts, course)) ? (marginPoints / 100) * course.policy.outOf : 0;
       if (posted < limit - 1e-9 || left >= limit + margin - 1e-9) return [];
       return figureSignal(facts, course, { rule: 'if-left', id: `if-left:${limit}`, limit });
     }),
-};
+  words: {
+    en: {
+      name: 'Fine now, low if left',
+      tell: (reason, told) => {
+        const { say, course, facts, to } = figureIn('en', reason, told);
+        const { ifLeft: left, limit, now } = reason;
+        return {
+          headline: `${course} shows ${to}, and would be ${say(left ?? now)} if left`,
+          facts: [...facts, 'Work that nobody has marked lies under it and does not count yet.'],
+          rule: `You are told when a figure would fall below ${say(limit ?? now)} if nothing more came in.`,
+          next: 'See which work it is, and ask whether it was handed in.',
+        };
+      },
+    },
+    es: {
+      name: 'Bien ahora, baja si se deja',
+      tell: (reason, told) => {
+        const { say, course, facts, to } = figureIn('es', reason, told);
+        const { ifLeft: left, limit, now } = reason;
+        return {
+          headline: `${course} muestra ${to}, y quedaría en ${say(left ?? now)} si se deja`,
+          facts: [...facts, 'Debajo hay trabajo que nadie ha marcado y que aún no cuenta.'],
+          rule: `Se le avisa cuando una cifra caería por debajo de ${say(limit ?? now)} si no llegara nada más.`,
+          next: 'Mire qué trabajo es, y pregunte si se entregó.',
+        };
+      },
+    },
+  },
+});

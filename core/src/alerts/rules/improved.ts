@@ -1,17 +1,56 @@
-import type { ChildRule } from '../signal';
 import { wayFrom } from '../trace';
-import { figureSignal } from './figureReason';
+import { figureSignal, goodKey } from './figureReason';
+import { figureIn } from './figureWords';
+import { childRule } from './rule';
+import { daysUpTo, knob, points, ruleSettings } from './set';
 
 /** The posted figure has risen by so many points of a hundred from its lowest within so many days. */
-export const improved: ChildRule = {
+export const improved = childRule({
   name: 'improved',
+  about: 'figure',
+  settings: ruleSettings({ points, days: daysUpTo(60) }),
+  presets: {
+    urgent: { on: true, points: 5, days: 14 },
+    usual: { on: true, points: 5, days: 14 },
+    everything: { on: true, points: 3, days: 14 },
+  },
+  page: { group: 'good', place: 1, knobs: [knob.points, knob.days('within', 60)], differs: 'course' },
+  asked: (settings, scaled) => ({ amount: scaled(settings.points), days: settings.days }),
   find: (facts, ask, stands) =>
     facts.courses.flatMap((course) => {
-      const { on, points, days } = ask(course.id).improved;
+      const { on, points: asked, days } = ask(course.id);
       const rise = on ? wayFrom(course, facts.asOfMs, days, 1) : 0;
-      const least = stands(`good:${facts.studentId}:${course.id}`, 'improved') ? points / 2 : points;
+      const least = stands(goodKey(facts, course)) ? asked / 2 : asked;
       if (!on || rise < least - 1e-9) return [];
-      const step = Math.max(1, Math.floor(rise / points + 1e-9));
+      const step = Math.max(1, Math.floor(rise / asked + 1e-9));
       return figureSignal(facts, course, { rule: 'improved', id: `improved:${step}`, days, direction: 1 });
     }),
-};
+  words: {
+    en: {
+      name: 'A figure has risen',
+      asked: ({ amount, days }) => `You are told when a figure rises by ${amount} within ${days}.`,
+      tell: (reason, told) => {
+        const { course, facts, from, to } = figureIn('en', reason, told);
+        return {
+          headline: `${course} rose from ${from} to ${to}`,
+          facts,
+          rule: 'You are told when a figure rises by much within days.',
+          next: 'Say so at home.',
+        };
+      },
+    },
+    es: {
+      name: 'Una cifra ha subido',
+      asked: ({ amount, days }) => `Se le avisa cuando una cifra sube ${amount} en ${days}.`,
+      tell: (reason, told) => {
+        const { course, facts, from, to } = figureIn('es', reason, told);
+        return {
+          headline: `${course} subió de ${from} a ${to}`,
+          facts,
+          rule: 'Se le avisa cuando una cifra sube mucho en pocos días.',
+          next: 'Dígalo en casa.',
+        };
+      },
+    },
+  },
+});

@@ -1,12 +1,25 @@
+import { Type } from '@sinclair/typebox';
 import { daysAfter } from '../../dates';
-import type { ChildRule } from '../signal';
+import { counted } from '../words/formats';
 import { attendanceSignal } from './attendanceReason';
+import { daysIn } from './attendanceWords';
+import { childRule } from './rule';
+import { daysUpTo, knob, ruleSettings } from './set';
 
 /** Late so many times within so many days. */
-export const late: ChildRule = {
+export const late = childRule({
   name: 'late',
+  about: 'attendance',
+  settings: ruleSettings({ times: Type.Integer({ minimum: 1, maximum: 50 }), days: daysUpTo(120) }),
+  presets: {
+    urgent: { on: false, times: 3, days: 14 },
+    usual: { on: true, times: 3, days: 14 },
+    everything: { on: true, times: 1, days: 7 },
+  },
+  page: { group: 'attendance', place: 2, knobs: [knob.times, knob.days('within', 60)], differs: 'child' },
+  asked: ({ times, days }) => ({ amount: times, days }),
   find: (facts, ask) => {
-    const { on, times, days } = ask(null).late;
+    const { on, times, days } = ask(null);
     if (!on) return [];
     const since = daysAfter(facts.today, -days);
     const arrivals = facts.days
@@ -16,4 +29,33 @@ export const late: ChildRule = {
     const step = Math.floor(arrivals.length / times);
     return [attendanceSignal(facts, 'late', { rule: 'late', id: `late:${step}`, days: arrivals })];
   },
-};
+  words: {
+    en: {
+      name: 'Late several times',
+      asked: ({ amount, days }) => `You are told of late arrivals from ${amount} within ${days} on.`,
+      tell: (reason, told) => {
+        const { on, which, first } = daysIn('en', reason, told);
+        const { length } = reason.days;
+        return {
+          headline: `Late ${length === 1 ? 'once' : `${length} times`} since ${first}`,
+          facts: [on, ...which],
+          rule: 'You are told of late arrivals from a number on.',
+          next: 'Talk about the way to school and between lessons.',
+        };
+      },
+    },
+    es: {
+      name: 'Varios retrasos',
+      asked: ({ amount, days }) => `Se le avisa de los retrasos a partir de ${amount} en ${days}.`,
+      tell: (reason, told) => {
+        const { on, which, first } = daysIn('es', reason, told);
+        return {
+          headline: `${counted(reason.days.length, 'retraso', 'retrasos')} desde el ${first}`,
+          facts: [on, ...which],
+          rule: 'Se le avisa de los retrasos a partir de un número.',
+          next: 'Hablen del camino al colegio y entre clases.',
+        };
+      },
+    },
+  },
+});

@@ -1,12 +1,34 @@
 import { patternDates } from '../../attendance';
-import type { ChildRule } from '../signal';
+import { counted } from '../words/formats';
 import { attendanceSignal } from './attendanceReason';
+import { daysIn } from './attendanceWords';
+import { childRule, type ReasonAbout, type Told } from './rule';
+import { onAlways, ruleSettings } from './set';
+
+type Reason = ReasonAbout<'attendance'>;
+
+const headlineEn = ({ pattern: found, days }: Reason, { formats }: Told): string =>
+  found?.kind === 'weekday'
+    ? `Absences keep falling on ${formats.weekday(Number(found.value))}`
+    : found?.kind === 'period'
+      ? `Absences keep falling in period ${found.value}`
+      : `The last lessons were missed on ${counted(days.length, 'day', 'days')}`;
+const headlineEs = ({ pattern: found, days }: Reason, { formats }: Told): string =>
+  found?.kind === 'weekday'
+    ? `Las ausencias caen siempre en ${formats.weekday(Number(found.value))}`
+    : found?.kind === 'period'
+      ? `Las ausencias caen siempre en la hora ${found.value}`
+      : `Se perdieron las últimas clases en ${counted(days.length, 'día', 'días')}`;
 
 /** Absences that have something in common: the last lessons, one period, one weekday. */
-export const pattern: ChildRule = {
+export const pattern = childRule({
   name: 'pattern',
+  about: 'attendance',
+  settings: ruleSettings({}),
+  presets: onAlways,
+  page: { group: 'attendance', place: 3, knobs: [], differs: 'child' },
   find: (facts, ask) =>
-    ask(null).pattern.on
+    ask(null).on
       ? facts.summary.patterns.map((each) => {
           const value = each.value === null ? '' : String(each.value);
           return attendanceSignal(facts, 'pattern', {
@@ -17,4 +39,30 @@ export const pattern: ChildRule = {
           });
         })
       : [],
-};
+  words: {
+    en: {
+      name: 'A pattern in absences',
+      tell: (reason, told) => {
+        const { on, which } = daysIn('en', reason, told);
+        return {
+          headline: headlineEn(reason, told),
+          facts: [on, ...which],
+          rule: 'You are told when absences have something in common.',
+          next: 'Ask what happens at that time.',
+        };
+      },
+    },
+    es: {
+      name: 'Un patrón en las ausencias',
+      tell: (reason, told) => {
+        const { on, which } = daysIn('es', reason, told);
+        return {
+          headline: headlineEs(reason, told),
+          facts: [on, ...which],
+          rule: 'Se le avisa cuando las ausencias tienen algo en común.',
+          next: 'Pregunte qué pasa a esa hora.',
+        };
+      },
+    },
+  },
+});

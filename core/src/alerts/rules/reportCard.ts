@@ -1,10 +1,15 @@
-import type { ChildRule } from '../signal';
+import { childRule } from './rule';
+import { onAlways, ruleSettings } from './set';
 
 /** A report card is there: the first of its comments, or of its figures, has come. */
-export const reportCard: ChildRule = {
+export const reportCard = childRule({
   name: 'report-card',
+  about: 'term',
+  settings: ruleSettings({}),
+  presets: onAlways,
+  page: { group: 'talk', place: 3, knobs: [] },
   find: (facts, ask) => {
-    if (!ask(null)['report-card'].on) return [];
+    if (!ask(null).on) return [];
     const titles = new Map(facts.grades.map(({ value }) => [value.term, value.termTitle]));
     const told = new Set<string>();
     return facts.comments.flatMap(({ value, knownAtMs }) => {
@@ -34,4 +39,24 @@ export const reportCard: ChildRule = {
       ];
     });
   },
-};
+  words: {
+    en: {
+      name: 'A report card',
+      tell: ({ term, at }, { formats }) => ({
+        headline: `The report card is there${term ? `: ${term}` : ''}`,
+        facts: [`Its first words came on ${formats.day(at)}.`],
+        rule: 'You are told when a report card is there.',
+        next: 'Read it together.',
+      }),
+    },
+    es: {
+      name: 'Un boletín',
+      tell: ({ term, at }, { formats }) => ({
+        headline: `Ya está el boletín${term ? `: ${term}` : ''}`,
+        facts: [`Sus primeras palabras llegaron el ${formats.day(at)}.`],
+        rule: 'Se le avisa cuando hay un boletín.',
+        next: 'Léanlo juntos.',
+      }),
+    },
+  },
+});

@@ -1,4 +1,4 @@
-import { presets, ruleNames, type AlertRules, type Preset, type RuleName } from '@cadro/contract';
+import { presets, type Preset } from '@cadro/contract';
 import {
   evening,
   historyOf,
@@ -17,7 +17,10 @@ import {
   presetRules,
   signalsOf,
   upkeepSignals,
+  alertRules,
+  type AlertRules,
   type AlertState,
+  type RuleName,
 } from '..';
 
 /*
@@ -202,7 +205,7 @@ const table: readonly Case[] = [
 const standing = (key: string, rule: RuleName): AlertState => ({
   ...{ key, kind: 'figure', studentId: 'child', courseId: 'kelp', courseTitle: null, episode: 1 },
   ...{ raisedAt: instant(1), toldAt: instant(1), newsAt: instant(1), overAt: null, known: [], told: [] },
-  reasons: [{ rule }] as AlertState['reasons'],
+  reasons: [{ rule }] as unknown as AlertState['reasons'],
 });
 const found = (sketch: Sketch, day: number, rules: AlertRules, states: readonly AlertState[] = []) =>
   signalsOf(factsAt(historyOf(sketch), evening(day)), rules, states);
@@ -228,7 +231,9 @@ describe('every rule about a child', () => {
 
   it('stands in the table', () => {
     const upkeep: RuleName[] = ['source-silent', 'not-looked'];
-    expect([...new Set(table.map(({ rule }) => rule)), ...upkeep].sort()).toEqual([...ruleNames].sort());
+    expect([...new Set(table.map(({ rule }) => rule)), ...upkeep].sort()).toEqual(
+      alertRules.map(({ name }) => name).sort(),
+    );
   });
 
   it('is silent of a course where an exception turns it off, and speaks where one turns it on', () => {

@@ -1,12 +1,18 @@
-import type { ChildRule } from '../signal';
+import { childRule } from './rule';
+import { onAlways, ruleSettings } from './set';
 import { workKey, workSignal } from './workReason';
+import { workIn } from './workWords';
 
 /** Work that was handed in or marked and is to be done again. */
-export const sentBack: ChildRule = {
+export const sentBack = childRule({
   name: 'sent-back',
+  about: 'work',
+  settings: ruleSettings({}),
+  presets: onAlways,
+  page: { group: 'work', place: 3, knobs: [] },
   find: (facts, ask) =>
     facts.courses.flatMap((course) => {
-      if (!ask(course.id)['sent-back'].on) return [];
+      if (!ask(course.id).on) return [];
       return [...course.results].flatMap(([itemId, results]) => {
         const [before, after] = results.slice(-2);
         if (!before || !after || facts.asOfMs - after.knownAtMs > facts.newsMs) return [];
@@ -23,4 +29,30 @@ export const sentBack: ChildRule = {
         });
       });
     }),
-};
+  words: {
+    en: {
+      name: 'Work sent back',
+      tell: (reason, told) => {
+        const { due, on } = workIn('en', reason, told);
+        return {
+          headline: `${reason.work.title} is to be done again`,
+          facts: [`Sent back on ${on}.`, due],
+          rule: 'You are told when work is sent back.',
+          next: 'Read what the teacher wrote about it.',
+        };
+      },
+    },
+    es: {
+      name: 'Trabajo devuelto',
+      tell: (reason, told) => {
+        const { due, on } = workIn('es', reason, told);
+        return {
+          headline: `${reason.work.title} hay que hacerlo otra vez`,
+          facts: [`Devuelto el ${on}.`, due],
+          rule: 'Se le avisa cuando se devuelve un trabajo.',
+          next: 'Lea lo que escribió el profesor.',
+        };
+      },
+    },
+  },
+});

@@ -1,15 +1,28 @@
+import type { Language, LooseEndKind } from '@cadro/contract';
 import { tiedUp } from '../../outlook';
-import type { ChildRule } from '../signal';
+import { goodKey } from './figureReason';
+import { childRule } from './rule';
+import { onAlways, ruleSettings } from './set';
 import { workSignal } from './workReason';
+import { looseEndWords, workIn } from './workWords';
 
 const open = { status: 'open', earned: null } as const;
+/** What it was, of work that is settled. */
+const wasWords: Readonly<Record<Language, Readonly<Record<LooseEndKind, string>>>> = {
+  en: { ...looseEndWords.en, overdue: 'overdue', unmarked: 'not marked' },
+  es: { ...looseEndWords.es, overdue: 'vencido', unmarked: 'sin corregir' },
+};
 
 /** A loose end that is tied up: missing before, 17 of 20 now. */
-export const settled: ChildRule = {
+export const settled = childRule({
   name: 'settled',
+  about: 'work',
+  settings: ruleSettings({}),
+  presets: onAlways,
+  page: { group: 'good', place: 2, knobs: [], differs: 'course' },
   find: (facts, ask) =>
     facts.courses.flatMap((course) => {
-      if (!ask(course.id).settled.on) return [];
+      if (!ask(course.id).on) return [];
       return [...course.results].flatMap(([itemId, results]) => {
         const [before, after] = [results.at(-2)?.value, results.at(-1)];
         const item = course.items.get(itemId);
@@ -22,7 +35,7 @@ export const settled: ChildRule = {
         return workSignal(facts, course, {
           rule: 'settled',
           id: `settled:${itemId}:${after.value.at}`,
-          key: `good:${facts.studentId}:${course.id}`,
+          key: goodKey(facts, course),
           kind: 'good',
           itemId,
           at: after.value.at,
@@ -30,4 +43,32 @@ export const settled: ChildRule = {
         });
       });
     }),
-};
+  words: {
+    en: {
+      name: 'A loose end tied up',
+      tell: (reason, told) => {
+        const { course, on, marked } = workIn('en', reason, told);
+        const { title, was } = reason.work;
+        return {
+          headline: `${title}: was ${was ? wasWords.en[was] : 'open'}, now ${marked}`,
+          facts: [`${course}, marked on ${on}.`],
+          rule: 'You are told when a loose end is tied up.',
+          next: 'Say so at home.',
+        };
+      },
+    },
+    es: {
+      name: 'Un cabo suelto atado',
+      tell: (reason, told) => {
+        const { course, on, marked } = workIn('es', reason, told);
+        const { title, was } = reason.work;
+        return {
+          headline: `${title}: constaba como «${was ? wasWords.es[was] : 'abierto'}», ahora ${marked}`,
+          facts: [`${course}, corregido el ${on}.`],
+          rule: 'Se le avisa cuando se ata un cabo suelto.',
+          next: 'Dígalo en casa.',
+        };
+      },
+    },
+  },
+});

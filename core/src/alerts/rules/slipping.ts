@@ -1,17 +1,57 @@
-import type { ChildRule } from '../signal';
+import { Type } from '@sinclair/typebox';
 import { figureKey, figureSignal } from './figureReason';
+import { figureIn } from './figureWords';
+import { childRule } from './rule';
+import { knob, ruleSettings } from './set';
 
 /** The figure has gone down for weeks, by so many points of a hundred a week. */
-export const slipping: ChildRule = {
+export const slipping = childRule({
   name: 'slipping',
+  about: 'figure',
+  settings: ruleSettings({ perWeek: Type.Number({ minimum: 1, maximum: 20 }) }),
+  presets: {
+    urgent: { on: true, perWeek: 3 },
+    usual: { on: true, perWeek: 1.5 },
+    everything: { on: true, perWeek: 1 },
+  },
+  page: { group: 'figure', place: 5, knobs: [knob.perWeek], differs: 'course' },
+  asked: ({ perWeek }, scaled) => ({ amount: scaled(perWeek), days: null }),
   find: (facts, ask, stands) =>
     facts.courses.flatMap((course) => {
-      const { on, perWeek } = ask(course.id).slipping;
+      const { on, perWeek } = ask(course.id);
       const { slope } = course.answer.trend;
       if (!on || slope === null) return [];
-      const least = stands(figureKey(facts, course), 'slipping') ? perWeek / 2 : perWeek;
+      const least = stands(figureKey(facts, course)) ? perWeek / 2 : perWeek;
       if (-slope < least - 1e-9) return [];
       const scaled = (slope / 100) * course.policy.outOf;
       return figureSignal(facts, course, { rule: 'slipping', id: 'slipping', days: 35, perWeek: scaled });
     }),
-};
+  words: {
+    en: {
+      name: 'Going down for weeks',
+      asked: ({ amount }) => `You are told when a figure goes down by ${amount} a week for weeks.`,
+      tell: (reason, told) => {
+        const { say, course, facts } = figureIn('en', reason, told);
+        return {
+          headline: `${course} is slipping, by about ${say(Math.abs(reason.perWeek ?? 0))} a week`,
+          facts,
+          rule: 'You are told when a figure goes down for weeks.',
+          next: 'Talk it over, and look at which kind of work it is.',
+        };
+      },
+    },
+    es: {
+      name: 'Baja durante semanas',
+      asked: ({ amount }) => `Se le avisa cuando una cifra baja ${amount} por semana durante semanas.`,
+      tell: (reason, told) => {
+        const { say, course, facts } = figureIn('es', reason, told);
+        return {
+          headline: `${course} va bajando, unos ${say(Math.abs(reason.perWeek ?? 0))} por semana`,
+          facts,
+          rule: 'Se le avisa cuando una cifra baja durante semanas.',
+          next: 'Háblenlo, y miren de qué clase de trabajo se trata.',
+        };
+      },
+    },
+  },
+});

@@ -1,12 +1,18 @@
 import { recentlyUnexplained } from '../../attendance';
-import type { ChildRule } from '../signal';
 import { attendanceSignal } from './attendanceReason';
+import { daysIn } from './attendanceWords';
+import { childRule } from './rule';
+import { onAlways, ruleSettings } from './set';
 
 /** An absence nobody has explained; each day is told once. */
-export const unexplained: ChildRule = {
+export const unexplained = childRule({
   name: 'unexplained',
+  about: 'attendance',
+  settings: ruleSettings({}),
+  presets: onAlways,
+  page: { group: 'attendance', place: 1, knobs: [], differs: 'child' },
   find: (facts, ask) =>
-    ask(null).unexplained.on
+    ask(null).on
       ? recentlyUnexplained(facts.days).map((date) =>
           attendanceSignal(facts, 'absence', {
             rule: 'unexplained',
@@ -15,4 +21,30 @@ export const unexplained: ChildRule = {
           }),
         )
       : [],
-};
+  words: {
+    en: {
+      name: 'An absence not explained',
+      tell: (reason, told) => {
+        const { which, first } = daysIn('en', reason, told);
+        return {
+          headline: `An absence nobody has explained, ${first}`,
+          facts: which,
+          rule: 'You are told of absences that are not explained.',
+          next: 'Ask, and tell the school the reason.',
+        };
+      },
+    },
+    es: {
+      name: 'Una ausencia sin explicar',
+      tell: (reason, told) => {
+        const { which, first } = daysIn('es', reason, told);
+        return {
+          headline: `Una ausencia que nadie ha explicado, ${first}`,
+          facts: which,
+          rule: 'Se le avisa de ausencias sin explicar.',
+          next: 'Pregunte, y diga el motivo al colegio.',
+        };
+      },
+    },
+  },
+});

@@ -1,13 +1,24 @@
-import type { ChildRule } from '../signal';
-import { workSignal } from './workReason';
 import { dayMs } from '../../dates';
+import { childRule } from './rule';
+import { daysUpTo, knob, ruleSettings } from './set';
+import { workSignal } from './workReason';
+import { workIn } from './workWords';
 
 /** Work that was handed in so many days ago and has no mark. */
-export const unmarked: ChildRule = {
+export const unmarked = childRule({
   name: 'unmarked',
+  about: 'work',
+  settings: ruleSettings({ days: daysUpTo(60) }),
+  presets: {
+    urgent: { on: false, days: 14 },
+    usual: { on: false, days: 14 },
+    everything: { on: true, days: 10 },
+  },
+  page: { group: 'work', place: 4, knobs: [knob.days('after', 30)] },
+  asked: ({ days }) => ({ amount: null, days }),
   find: (facts, ask) =>
     facts.courses.flatMap((course) => {
-      const { on, days } = ask(course.id).unmarked;
+      const { on, days } = ask(course.id);
       if (!on) return [];
       return [...course.results].flatMap(([itemId, results]) => {
         const last = results.at(-1)?.value;
@@ -22,4 +33,32 @@ export const unmarked: ChildRule = {
         });
       });
     }),
-};
+  words: {
+    en: {
+      name: 'Handed in, not marked',
+      asked: ({ days }) => `You are told when handed-in work has no mark after ${days}.`,
+      tell: (reason, told) => {
+        const { due, on } = workIn('en', reason, told);
+        return {
+          headline: `${reason.work.title}: handed in on ${on}, not marked yet`,
+          facts: [due],
+          rule: 'You are told when handed-in work stays unmarked for long.',
+          next: 'Wait, or ask the teacher whether it has arrived.',
+        };
+      },
+    },
+    es: {
+      name: 'Entregado, sin corregir',
+      asked: ({ days }) => `Se le avisa cuando un trabajo entregado sigue sin corregir tras ${days}.`,
+      tell: (reason, told) => {
+        const { due, on } = workIn('es', reason, told);
+        return {
+          headline: `${reason.work.title}: entregado el ${on}, aún sin corregir`,
+          facts: [due],
+          rule: 'Se le avisa cuando un trabajo entregado sigue mucho tiempo sin corregir.',
+          next: 'Espere, o pregunte al profesor si ha llegado.',
+        };
+      },
+    },
+  },
+});

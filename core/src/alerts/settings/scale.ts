@@ -1,4 +1,3 @@
-import type { RuleSettings } from '@cadro/contract';
 import type { Policy } from '../../gradebook';
 
 /** Scales up to this many are told in levels, longer ones in percent. */
@@ -14,7 +13,7 @@ export const scaleUnit = ({ method, outOf }: Pick<Policy, 'method' | 'outOf'>): 
  */
 export function limitOn(
   policy: Pick<Policy, 'method' | 'outOf' | 'letters'>,
-  threshold: Pick<RuleSettings['below'], 'percent' | 'level' | 'letter'>,
+  threshold: { readonly percent: number; readonly level: number; readonly letter: string | null },
 ): number | null {
   const letter = policy.letters.find(({ letter: name }) => name === threshold.letter);
   if (letter) return letter.from * policy.outOf;

@@ -1,7 +1,7 @@
-import { languages, type AlertReason, type AlertSubject, type RuleName } from '@cadro/contract';
+import { languages, type AlertReason, type AlertSubject } from '@cadro/contract';
 import fc from 'fast-check';
 import { evening, anyHistory, historyOf, item, score } from '../../testing/histories';
-import { factsAt, presetRules, signalsOf, tellAlert, upkeepSignals, type Signal } from '..';
+import { factsAt, presetRules, signalsOf, tellAlert, upkeepSignals, type RuleName, type Signal } from '..';
 
 const told = (signal: Signal, language: 'en' | 'es' = 'en') =>
   tellAlert(language, { ...signal, reasons: [signal.reason] }, { timeZone: 'UTC' }).reasons[0]?.rule;

@@ -1,4 +1,4 @@
-import { assertNever, type FigureReason, type Language } from '@cadro/contract';
+import type { FigureReason, Language } from '@cadro/contract';
 import { roundHalfAway } from '../../gradebook';
 import { dayMs } from '../../dates';
 
@@ -60,5 +60,3 @@ export const onScale = (
 /** Whether a step is more than nothing at the decimals a course is told with. */
 export const shows = (delta: number, { decimals }: Pick<FigureReason, 'decimals'>): boolean =>
   Math.abs(delta) >= 0.5 * 10 ** -decimals;
-
-export { assertNever };

@@ -7,5 +7,5 @@ export {
   type DigestSection,
 } from './digest';
 export { formatsFor, type Formats } from './formats';
-export { alertWords, leadFirst, tellAlert, type ToldAlert } from './tell';
-export type { AlertWords, Sentences } from './words';
+export { alertWords, leadFirst, ruleTitle, tellAlert, type ToldAlert } from './tell';
+export type { AlertWords } from './words';

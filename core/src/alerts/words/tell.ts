@@ -1,30 +1,41 @@
-import { assertNever, type AlertReason, type AlertSubject, type Language } from '@cadro/contract';
-import { ruleAsked } from './asked';
+import type { AlertReason, AlertSubject, Language } from '@cadro/contract';
+import { ruleNamed } from '../rules';
+import type { Sentences, Told } from '../rules/rule';
 import { en } from './en';
 import { es } from './es';
-import { formatsFor } from './formats';
-import type { AlertWords, Sentences, Told } from './words';
+import { formatsFor, type Formats } from './formats';
+import type { AlertWords } from './words';
 
 const all: Readonly<Record<Language, AlertWords>> = { en, es };
 export const alertWords = (language: Language): AlertWords => all[language];
 
-function sentencesOf(words: AlertWords, reason: AlertReason, told: Told): Sentences {
-  switch (reason.about) {
-    case 'figure':
-      return words.figure(reason, told);
-    case 'work':
-      return words.work(reason, told);
-    case 'comment':
-      return words.comment(reason, told);
-    case 'attendance':
-      return words.attendance(reason, told);
-    case 'term':
-      return words.term(reason, told);
-    case 'upkeep':
-      return words.upkeep(reason, told);
-    default:
-      return assertNever(reason);
-  }
+/** A rule's name as a setting; of a rule that is no more, the name it was kept under. */
+export const ruleTitle = (language: Language, name: string): string =>
+  ruleNamed(name)?.words[language].name ?? name;
+
+/** The rule of a reason with its numbers, as a sentence; null where none were kept with it. */
+function askedSentence(words: AlertWords, reason: AlertReason, formats: Formats): string | null {
+  const { asked } = reason;
+  const own = ruleNamed(reason.rule)?.words[words.language];
+  if (!asked || !own?.asked) return null;
+  const amount = asked.amount ?? 0;
+  const number = formats.plain(amount);
+  const outOf = 'outOf' in reason ? reason.outOf : null;
+  const scaled =
+    outOf === null
+      ? number
+      : outOf === 100
+        ? words.points(number, amount === 1)
+        : `${number} ${words.of} ${outOf}`;
+  return own.asked({ amount: scaled, days: words.days(asked.days ?? 0) });
+}
+
+/** What a reason says by the words of its rule; of a rule that is no more nothing but its name. */
+function sentencesOf({ language }: AlertWords, reason: AlertReason, told: Told): Sentences {
+  const rule = ruleNamed(reason.rule);
+  // A rule tells reasons of its own kind; one that changed its kind does not tell the old ones.
+  if (rule?.about === reason.about) return rule.words[language].tell(reason, told);
+  return { headline: ruleTitle(language, reason.rule), facts: [], rule: '', next: '' };
 }
 
 /** An alert in words. */
@@ -42,7 +53,9 @@ function headlineOf(
   reasons: readonly AlertReason[],
 ): string | null {
   const ends = reasons.filter(({ rule }) => rule === 'loose-end');
-  const finals = reasons.flatMap((reason) => (reason.rule === 'term-final' ? [reason] : []));
+  const finals = reasons.flatMap((reason) =>
+    reason.about === 'term' && reason.rule === 'term-final' ? [reason] : [],
+  );
   if (ends.length === reasons.length && ends.length > 1)
     return words.manyWorks(ends.length, courseTitle ?? '');
   if (finals.length > 1) return words.manyFinals(finals.length, finals[0]?.term ?? '');
@@ -73,7 +86,7 @@ export function tellAlert(
   const reasons = ordered.map((reason) => {
     const { id, sourceName, at } = reason;
     const sentences = sentencesOf(words, reason, told);
-    const asked = ruleAsked(language, reason, formats) ?? sentences.rule;
+    const asked = askedSentence(words, reason, formats) ?? sentences.rule;
     const facts = sentences.facts.filter((fact) => !said.has(fact));
     for (const fact of facts) said.add(fact);
     return {

@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto';
 import { MessageChannel, type MessagePort } from 'node:worker_threads';
-import type { AlertRules, Rehearsal as Answer } from '@cadro/contract';
+import type { Rehearsal as Answer } from '@cadro/contract';
+import type { AlertRules } from '@cadro/core';
 import {
   type ChildHistory,
   dateIn,

@@ -1,5 +1,6 @@
-import { AlertRules, ruleNames, type RuleName } from './rules';
-import { misfits } from '../shared/parse';
+import { KeptRules } from '@cadro/contract';
+import { misfits } from '@cadro/contract/parse';
+import { alertRules, alertRulesSchema, presetRules, readRules, type RuleName } from '..';
 
 /* What a setting may be at least and at most, written down by hand, with the nearest that it may not be. */
 const on = { on: true };
@@ -32,7 +33,9 @@ const rulesWith = (name: RuleName, change: object) => ({
   exceptions: [],
   capPerDay: 5,
 });
-const fits = (value: unknown): boolean => misfits(AlertRules, value).length === 0;
+/** As they are sent, and by what each rule says of itself. */
+const fits = (value: unknown): boolean =>
+  [KeptRules, alertRulesSchema].every((schema) => misfits(schema, value).length === 0);
 
 /** Rule, member, too little, least, most, too much. */
 const limits: readonly (readonly [RuleName, string, number, number, number, number])[] = [
@@ -81,14 +84,17 @@ describe('the limits of the rules', () => {
     );
   });
 
-  it.each(ruleNames)('%s knows no member it does not have, and needs those it has', (name) => {
-    expect(fits(rulesWith(name, {}))).toBe(true);
-    expect(fits(rulesWith(name, { other: 1 }))).toBe(false);
-    expect(fits(rulesWith(name, { on: 'yes' }))).toBe(false);
-    for (const member of Object.keys(fitting[name])) {
-      expect(fits(rulesWith(name, { [member]: undefined }))).toBe(false);
-    }
-  });
+  it.each(alertRules.map(({ name }) => name))(
+    '%s knows no member it does not have, and needs those it has',
+    (name) => {
+      expect(fits(rulesWith(name, {}))).toBe(true);
+      expect(fits(rulesWith(name, { other: 1 }))).toBe(false);
+      expect(fits(rulesWith(name, { on: 'yes' }))).toBe(false);
+      for (const member of Object.keys(fitting[name])) {
+        expect(fits(rulesWith(name, { [member]: undefined }))).toBe(false);
+      }
+    },
+  );
 
   it.each([
     ['loose-end', { kinds: [] }, true],
@@ -119,5 +125,29 @@ describe('the limits of the rules', () => {
       exceptions: Array(length).fill(exception),
     });
     expect([fits(many(60)), fits(many(61))]).toEqual([true, false]);
+  });
+});
+
+describe('rules as they were kept', () => {
+  const { rules } = presetRules('everything');
+  it('are as they were', () => {
+    const kept = { ...presetRules('everything'), exceptions: [], capPerDay: 4 };
+    expect(readRules(kept)).toEqual(kept);
+  });
+  it('take a rule that did not exist then as usual, and forget one that is no more', () => {
+    const { pattern, ...others } = rules;
+    const ofBoats = { studentId: 's', courseId: 'boats' };
+    const read = readRules({
+      rules: { ...others, 'tide-table': { on: true } },
+      exceptions: [{ ...ofBoats, rules: { below: { percent: 90 }, 'tide-table': { on: true } } }],
+      capPerDay: 4,
+    });
+    expect(read.rules).toEqual({ ...rules, pattern: presetRules('usual').rules.pattern });
+    expect(pattern).toEqual({ on: true });
+    expect(read.exceptions).toEqual([{ ...ofBoats, rules: { below: { percent: 90 } } }]);
+  });
+  it('take what a rule has got since as usual', () => {
+    const read = readRules({ rules: { ...rules, fallen: { on: false } }, exceptions: [], capPerDay: 4 });
+    expect(read.rules.fallen).toEqual({ on: false, points: 6, days: 14 });
   });
 });

@@ -1,0 +1,63 @@
+import { dayMs } from '../../dates';
+import { instantOf } from '../../gradebook';
+import { counted } from '../words/formats';
+import { guardianRule } from './rule';
+import { daysUpTo, knob, ruleSettings } from './set';
+import { daysSince, ofNobody } from './upkeepReason';
+
+/** A guardian who has not looked for so many days. */
+export const notLooked = guardianRule({
+  name: 'not-looked',
+  about: 'upkeep',
+  settings: ruleSettings({ days: daysUpTo(60) }),
+  presets: {
+    urgent: { on: false, days: 14 },
+    usual: { on: false, days: 14 },
+    everything: { on: true, days: 7 },
+  },
+  page: { group: 'upkeep', place: 2, knobs: [knob.days('after', 30)] },
+  asked: ({ days }) => ({ amount: null, days }),
+  find: (facts, settings) => {
+    const { lookedAt } = facts;
+    if (!settings.on || lookedAt === null) return [];
+    const days = daysSince(facts, lookedAt);
+    if (days < settings.days) return [];
+    return [
+      {
+        ...ofNobody,
+        key: `look:${facts.guardianId}`,
+        reason: {
+          id: 'not-looked',
+          at: instantOf(Date.parse(lookedAt) + settings.days * dayMs),
+          sourceName: '',
+          about: 'upkeep',
+          rule: 'not-looked',
+          since: lookedAt,
+          days,
+        },
+      },
+    ];
+  },
+  words: {
+    en: {
+      name: 'You have not looked',
+      asked: ({ days }) => `You asked to be reminded after ${days} without a look.`,
+      tell: ({ since, days }, { formats }) => ({
+        headline: `You have not looked for ${counted(days, 'day', 'days')}`,
+        facts: [`Your last look was on ${formats.day(since)}.`],
+        rule: 'You asked to be reminded to look.',
+        next: 'Two minutes on the Brief are enough.',
+      }),
+    },
+    es: {
+      name: 'No ha mirado',
+      asked: ({ days }) => `Usted pidió que se le recordara tras ${days} sin mirar.`,
+      tell: ({ since, days }, { formats }) => ({
+        headline: `No ha mirado desde hace ${counted(days, 'día', 'días')}`,
+        facts: [`Su última mirada fue el ${formats.day(since)}.`],
+        rule: 'Usted pidió que se le recordara mirar.',
+        next: 'Dos minutos en el Resumen bastan.',
+      }),
+    },
+  },
+});

@@ -1,0 +1,71 @@
+import type { AlertWork, Language, LooseEndKind, WorkReason } from '@cadro/contract';
+import { onScale } from '../words/formats';
+import type { Told } from './rule';
+
+export const looseEndWords: Readonly<Record<Language, Readonly<Record<LooseEndKind, string>>>> = {
+  en: {
+    missing: 'missing',
+    incomplete: 'incomplete',
+    overdue: 'overdue, nobody has marked it',
+    zero: 'scored 0',
+    'at-floor': 'at the lowest score there is',
+    unmarked: 'handed in, not marked',
+  },
+  es: {
+    missing: 'falta',
+    incomplete: 'incompleto',
+    overdue: 'vencido, nadie lo ha marcado',
+    zero: 'puntuado con 0',
+    'at-floor': 'en la nota más baja posible',
+    unmarked: 'entregado, sin corregir',
+  },
+};
+
+interface Texts {
+  readonly of: string;
+  readonly due: (course: string, when: string) => string;
+  readonly undated: (course: string) => string;
+  readonly worth: (course: string, gain: string) => string;
+  readonly share: (percent: number) => string;
+  readonly until: (day: string, share: string) => string;
+  readonly marked: (work: AlertWork) => string;
+}
+const texts: Readonly<Record<Language, Texts>> = {
+  en: {
+    of: 'of',
+    due: (course, when) => `${course}, due ${when}.`,
+    undated: (course) => `${course}, no due date.`,
+    worth: (course, gain) => `Made up, it would bring ${course} up by ${gain}.`,
+    share: (percent) => ` for ${percent} % of its score`,
+    until: (day, share) => `Taken until ${day}${share}.`,
+    marked: ({ earned, possible }) => (earned === null ? 'not marked yet' : `${earned} of ${possible}`),
+  },
+  es: {
+    of: 'de',
+    due: (course, when) => `${course}, para el ${when}.`,
+    undated: (course) => `${course}, sin fecha de entrega.`,
+    worth: (course, gain) => `Recuperado, subiría ${course} en ${gain}.`,
+    share: (percent) => ` por el ${percent} % de la nota`,
+    until: (day, share) => `Se acepta hasta el ${day}${share}.`,
+    marked: ({ earned, possible }) => (earned === null ? 'aún sin corregir' : `${earned} de ${possible}`),
+  },
+};
+
+/** What every rule about a work says: when it is due, what it brings, until when it is taken. */
+export function workIn(language: Language, reason: WorkReason, { formats, courseTitle }: Told) {
+  const { of, ...say } = texts[language];
+  const { dueAt, deadline, credit, impact } = reason.work;
+  const gain = impact === null ? null : onScale(formats, impact, reason, of);
+  const share = credit === null || credit >= 1 ? '' : say.share(Math.round(credit * 100));
+  return {
+    due: dueAt ? say.due(courseTitle, formats.moment(dueAt)) : say.undated(courseTitle),
+    dueDay: dueAt ? formats.day(dueAt) : '',
+    gain,
+    worth: gain === null ? [] : [say.worth(courseTitle, gain)],
+    lastDay: deadline ? formats.day(deadline) : '',
+    until: deadline ? [say.until(formats.day(deadline), share)] : [],
+    on: formats.day(reason.at),
+    marked: say.marked(reason.work),
+    course: courseTitle,
+  };
+}
