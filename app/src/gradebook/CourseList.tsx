@@ -20,7 +20,7 @@ import {
 import { reportAddress, useCoursesQuery } from './api';
 import { looseEndWords, spanWords, standardsWords } from './words';
 
-function CourseRow({ course, selected }: { course: CourseSummary; selected: boolean }) {
+function CourseLine({ course, selected }: { course: CourseSummary; selected: boolean }) {
   const { t } = useTranslation();
   const format = useFormat();
   const { figures, scale, nextDue } = course;
@@ -102,7 +102,7 @@ export function CourseList({ selected }: { selected?: string }) {
                 </Row>
                 {own[0] ? <SourceDown freshness={own[0].freshness} /> : <Quiet>{t('courses.none')}</Quiet>}
                 {own.map((course) => (
-                  <CourseRow key={course.id} course={course} selected={course.id === selected} />
+                  <CourseLine key={course.id} course={course} selected={course.id === selected} />
                 ))}
               </View>
             );

@@ -9,14 +9,14 @@ import { Action, BackLink, Field, Heading, Loaded, Page, Quiet, RowLink, Stack, 
 import { useSendMutation, useTeachersQuery } from './api';
 import { draftFor, type Draft } from './draft';
 
-interface Letter {
+interface Written {
   readonly studentId: string;
   readonly teacher: { readonly id: string; readonly name: string };
   readonly followUpId: string | null;
   readonly draft: Draft;
 }
 
-function LetterForm({ studentId, teacher, followUpId, draft }: Letter) {
+function LetterForm({ studentId, teacher, followUpId, draft }: Written) {
   const { t } = useTranslation();
   const router = useRouter();
   const { nameOf } = useChildren();

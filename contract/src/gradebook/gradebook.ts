@@ -4,7 +4,7 @@ import { CourseAnswer, CourseFigures, looseEndKinds, LooseEndFigure } from '../o
 import { route } from '../shared/route';
 import { DateOnly, Instant, Nullable, Uuid } from '../shared/scalars';
 import { CoursePolicy, PolicyCorrection, Reconciliation } from './policy';
-import { CourseRecord, Letter, Level, methods, PolicyRecord, resultStatuses } from './record';
+import { CourseRecord, LetterGrade, Level, methods, PolicyRecord, resultStatuses } from './record';
 
 export const commentSubjects = ['score', 'work', 'rubric', 'course', 'report-card'] as const;
 export type CommentSubject = (typeof commentSubjects)[number];
@@ -36,7 +36,7 @@ export const Scale = Type.Object({
   method: Type.Union(methods.map((method) => Type.Literal(method))),
   outOf: Type.Number(),
   decimals: Type.Integer(),
-  letters: Type.Array(Letter),
+  letters: Type.Array(LetterGrade),
 });
 export type Scale = Static<typeof Scale>;
 

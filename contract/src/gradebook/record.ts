@@ -28,14 +28,14 @@ export type LateRule = Static<typeof LateRule>;
 /** What a level of a standard or of a rubric's criterion looks like. */
 export const Level = Type.Object({ level: Type.Number(), text: Type.String() });
 
-export const Letter = Type.Object({ letter: Type.String(), from: Type.Number() });
-export type Letter = Static<typeof Letter>;
+export const LetterGrade = Type.Object({ letter: Type.String(), from: Type.Number() });
+export type LetterGrade = Static<typeof LetterGrade>;
 
 export const PolicyRecord = Type.Object({
   method: literals(methods),
   outOf: optional(Type.Number({ exclusiveMinimum: 0 })),
   decimals: optional(Whole),
-  letters: optional(Type.Array(Letter)),
+  letters: optional(Type.Array(LetterGrade)),
   letterFrom: optional(literals(['exact', 'rounded'] as const)),
   missingCounts: optional(literals(['zero', 'floor', 'not'] as const)),
   incompleteCounts: optional(literals(['zero', 'not'] as const)),

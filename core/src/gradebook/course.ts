@@ -2,7 +2,7 @@ import type {
   CourseRecord,
   ItemRecord,
   LateRule,
-  Letter,
+  LetterGrade,
   Method,
   PolicyRecord,
   ResultStatus,
@@ -27,7 +27,7 @@ export interface Policy {
   readonly method: Method;
   readonly outOf: number;
   readonly decimals: number;
-  readonly letters: readonly Letter[];
+  readonly letters: readonly LetterGrade[];
   readonly letterFrom: 'exact' | 'rounded';
   readonly missingCounts: 'zero' | 'floor' | 'not';
   readonly incompleteCounts: 'zero' | 'not';

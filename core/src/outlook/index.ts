@@ -14,6 +14,7 @@ export * from './work/notInFigure';
 export * from './reconcile';
 export * from './tries/simulation';
 export * from './spanScale';
+export * from './stake';
 export * from './threeFigures';
 export * from './trend';
 export * from './work/travelling';

@@ -7,7 +7,7 @@ import { whyNotInFigure } from '@cadro/core';
 import { useFormat } from '../../household';
 import { Choice, Heading, Quiet, Quietly, SaveCsv, Stack } from '../../ui';
 import { stateWords } from '../words';
-import { WorkRow } from '../WorkRow';
+import { ItemLine } from '../ItemLine';
 import { arrange, arrangements, orders, type Arrangement, type Order } from './arrange';
 
 /** Rows of a group that stand there at once. */
@@ -31,7 +31,7 @@ function Group({
     <View>
       {title === null ? null : <Heading level={3}>{title}</Heading>}
       {shown.map((item) => (
-        <WorkRow
+        <ItemLine
           key={item.id}
           item={item}
           scale={course.scale}

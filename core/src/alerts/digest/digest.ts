@@ -7,6 +7,7 @@ import type { ChildFacts } from '../facts';
 import { signalsOf } from '../look';
 import { presetRules } from '../settings/presets';
 import { worksDue } from '../rules/bigWork';
+import { stakeOf } from '../../outlook';
 import { isSilenced } from '../delivery/silence';
 import { step } from '../step';
 import { shows } from '../words/formats';
@@ -49,18 +50,6 @@ function byAge(
   );
   return { now: concerns.filter((each) => !isOld(each)), before: concerns.filter(isOld) };
 }
-
-const stakeOf = ({ reasons }: DigestEntry): number =>
-  Math.max(
-    0,
-    ...reasons.map((reason) =>
-      reason.about === 'work'
-        ? (reason.work.impact ?? 0) / reason.outOf
-        : reason.about === 'figure'
-          ? Math.max(0, (reason.before ?? reason.now) - reason.now) / reason.outOf
-          : 0.02,
-    ),
-  );
 
 function comingOf(facts: ChildFacts, found: readonly DigestEntry[]): DigestChild['coming'] {
   const works = facts.courses.flatMap((course) => worksDue(facts, course, comingDays)).length;
@@ -144,7 +133,7 @@ export function digestChild(
     .sort(
       (a, b) =>
         Number(ends(b)) - Number(ends(a)) ||
-        stakeOf(b) - stakeOf(a) ||
+        stakeOf(b.reasons) - stakeOf(a.reasons) ||
         byUrgency.indexOf(a.kind) - byUrgency.indexOf(b.kind),
     );
   const of = (...kinds: DigestEntry['kind'][]) => standing.filter(({ kind }) => kinds.includes(kind));
@@ -182,7 +171,11 @@ export function fitDigest(children: readonly DigestChild[]): DigestChild[] {
   const queue = children
     .flatMap((child) =>
       sections.flatMap((section) =>
-        child[section].map((entry, place) => ({ entry, turn: turns[section](place), stake: stakeOf(entry) })),
+        child[section].map((entry, place) => ({
+          entry,
+          turn: turns[section](place),
+          stake: stakeOf(entry.reasons),
+        })),
       ),
     )
     .sort((a, b) => a.turn - b.turn || b.stake - a.stake);

@@ -1,4 +1,4 @@
-import type { Language, Letter } from '@cadro/contract';
+import type { Language, LetterGrade } from '@cadro/contract';
 
 export interface CreditMark {
   readonly start: number;
@@ -8,14 +8,14 @@ export interface CreditMark {
 }
 
 /** What a letter begins at when the course does not say. */
-const usualLetters: readonly Letter[] = [
+const usualLetters: readonly LetterGrade[] = [
   { letter: 'A', from: 0.9 },
   { letter: 'B', from: 0.8 },
   { letter: 'C', from: 0.7 },
   { letter: 'D', from: 0.6 },
 ];
 
-type Read = (groups: RegExpExecArray, letters: readonly Letter[]) => number | null;
+type Read = (groups: RegExpExecArray, letters: readonly LetterGrade[]) => number | null;
 type Rule = readonly [RegExp, Read];
 
 const percent = (text: string | undefined): number => Number((text ?? '').replace(',', '.')) / 100;
@@ -163,7 +163,7 @@ const rules: Readonly<Record<Language, readonly Rule[]>> = {
 };
 
 /** What a sentence says about credit, by place. */
-export function creditsIn(text: string, lang: Language, letters: readonly Letter[] = []): CreditMark[] {
+export function creditsIn(text: string, lang: Language, letters: readonly LetterGrade[] = []): CreditMark[] {
   const found: CreditMark[] = [];
   const read: { start: number; end: number }[] = [];
   for (const [pattern, credit] of rules[lang]) {

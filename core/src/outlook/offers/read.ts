@@ -1,4 +1,4 @@
-import type { Language, Letter, Offer, OfferKind } from '@cadro/contract';
+import type { Language, LetterGrade, Offer, OfferKind } from '@cadro/contract';
 import { dateIn } from '../../dates';
 import { creditsIn, type CreditMark } from './credit';
 import { cuesIn, type CueMark } from './cues';
@@ -14,7 +14,7 @@ export interface WrittenComment {
   readonly timeZone: string;
   readonly lang: Language;
   /** The letters of the course, for 'up to a C'; absent: tens from A at 0.9. */
-  readonly letters?: readonly Letter[];
+  readonly letters?: readonly LetterGrade[];
 }
 
 /** An offer while it is put together from what stands near each other. */

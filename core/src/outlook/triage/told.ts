@@ -1,19 +1,10 @@
 import type { AlertReason, Matter } from '@cadro/contract';
 import type { AlertFacts, FamilyFacts } from './facts';
 import { isInHand } from './inHand';
-
-/** What weighs on nothing that can be measured weighs as much as two points of a hundred. */
-const plainStake = 0.02;
+import { stakeOf } from '../stake';
 
 /** Alerts that ask for something; the others are read where they came. */
 const asking: readonly AlertFacts['kind'][] = ['figure', 'work', 'coming', 'attendance', 'term'];
-
-const stakeOf = (reason: AlertReason): number =>
-  reason.about === 'work'
-    ? Math.max(plainStake, (reason.work.impact ?? 0) / reason.outOf)
-    : reason.about === 'figure'
-      ? Math.max(plainStake, ((reason.before ?? reason.now) - reason.now) / reason.outOf)
-      : plainStake;
 
 /** Whether a matter says what an alert says already: of the same course, or of the same child's absences. */
 const says = (matter: Matter, { kind, studentId, courseId }: AlertFacts): boolean =>
@@ -56,7 +47,7 @@ export function withTold(matters: readonly Matter[], facts: FamilyFacts): Matter
       studentId,
       courseId,
       courseTitle,
-      stake: Math.max(...reasons.map(stakeOf), 0),
+      stake: stakeOf(reasons),
       expiresAt: earliestEnd(reasons),
       alertIds: [id],
       about: kind,

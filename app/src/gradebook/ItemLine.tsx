@@ -7,7 +7,7 @@ import { Frame, frameOf, Row, RowLink, styles, Words } from '../ui';
 import { gainWords, stateWords, worthWords } from './words';
 
 /** One work: its frame with its word, when it was due, and worth or earned, never confused. */
-export function WorkRow({ item, scale, href }: { item: ItemSummary; scale: Scale; href: Href }) {
+export function ItemLine({ item, scale, href }: { item: ItemSummary; scale: Scale; href: Href }) {
   const { t } = useTranslation();
   const format = useFormat();
   const kind = item.looseEnd?.kind ?? null;
