@@ -44,30 +44,41 @@ const check = (name, command, args, remedy) =>
     return count(code === 0 ? 1 : 0, code === 0 ? 0 : 1);
   });
 
-async function checks() {
-  for (const name of layers) {
-    const remedy =
-      'An endpoint takes its types from its route in contract/: change the route, or what is made of it.';
-    await check(`Types of ${name}`, bin('tsc'), ['-p', name], remedy);
-  }
-  const order = 'The rooms, their order and the tables they own stand in tools/lint/rooms.mjs.';
-  await check('Lint', bin('eslint'), ['.'], order);
-  const circle = 'Move what these files share into one that imports neither.';
+/** What is looked at in the code itself, the longest first: each a command, and what to do where it fails. */
+const codeChecks = () => {
+  const route =
+    'An endpoint takes its types from its route in contract/: change the route, or what is made of it.';
   const sources = layers.map((name) => (name === 'tools' ? name : `${name}/src`));
-  await check(
-    'Circles',
-    bin('depcruise'),
-    ['--config', 'tools/lint/circles.cjs', '-T', 'err-long', ...sources],
-    circle,
-  );
-  const unused = 'Remove what nobody uses, or the `export` of what its own file alone uses.';
-  await check('Unused code', bin('knip'), ['--no-progress'], unused);
-  await check(
-    'Formatting',
-    bin('prettier'),
-    ['--check', '--log-level', 'warn', '.'],
-    'npm run format mends it.',
-  );
+  return [
+    ...layers.map((name) => [`Types of ${name}`, 'tsc', ['-p', name], route]),
+    [
+      'Lint',
+      'eslint',
+      ['.'],
+      'The rooms, their order and the tables they own stand in tools/lint/rooms.mjs.',
+    ],
+    ['Formatting', 'prettier', ['--check', '--log-level', 'warn', '.'], 'npm run format mends it.'],
+    [
+      'Circles',
+      'depcruise',
+      ['--config', 'tools/lint/circles.cjs', '-T', 'err-long', ...sources],
+      'Move what these files share into one that imports neither.',
+    ],
+    [
+      'Unused code',
+      'knip',
+      ['--no-progress'],
+      'Remove what nobody uses, or the `export` of what its own file alone uses.',
+    ],
+  ];
+};
+
+/** Takes from the list until it is empty. */
+async function checks(left) {
+  for (let next = left.shift(); next; next = left.shift()) {
+    const [name, command, args, remedy] = next;
+    await check(name, bin(command), args, remedy);
+  }
 }
 
 async function unitAndServer(buildDir) {
@@ -98,10 +109,8 @@ async function unitAndServer(buildDir) {
   return count(numPassedTests, numFailedTests + numRuntimeErrorTestSuites);
 }
 
-async function browser(buildDir) {
+async function browser(buildDir, storyState) {
   const made = { cluster, folder, buildDir, secret };
-  let storyState = '';
-  await step('Story', async () => void (storyState = await loadStory(made)));
   await step('Browser tests', async () => {
     const report = join(folder, 'e2e.json');
     const { code, output } = await playwright({
@@ -122,19 +131,26 @@ async function main() {
   requireFolder(folder);
   await step('System packages', (tell) => ensureSystem(['postgresql', 'chromium'], tell));
   await step('Dependencies', ensureDependencies);
+  // What is tested is what is shipped: the unit tests run built programs, too.
   let buildDir = '';
-  const build = () =>
-    step('Build', async (tell) => {
+  let storyState = '';
+  const prepared = async () => {
+    if (!wanted('unit') && !wanted('browser')) return;
+    await step('Build', async (tell) => {
       const { folder: built, note } = await ensureBuild(tell);
       buildDir = built;
       return note;
     });
-  // What is tested is what is shipped: the unit tests run built programs, too.
-  await Promise.all([wanted('checks') && checks(), (wanted('browser') || wanted('unit')) && build()]);
-  cluster = new Cluster(join(folder, 'postgres'), { durable: false });
-  if (wanted('unit') || wanted('browser')) await step('Database', () => cluster.start());
+    cluster = new Cluster(join(folder, 'postgres'), { durable: false });
+    await step('Database', () => cluster.start());
+    const made = { cluster, folder, buildDir, secret };
+    if (wanted('browser')) await step('Story', async () => void (storyState = await loadStory(made)));
+  };
+  // Two lanes for two cores: one looks at the code; the other makes what the tests need, and then helps.
+  const left = wanted('checks') ? codeChecks() : [];
+  await Promise.all([checks(left), prepared().then(() => checks(left))]);
   if (wanted('unit')) await step('Unit and server tests', () => unitAndServer(buildDir));
-  if (wanted('browser')) await browser(buildDir);
+  if (wanted('browser')) await browser(buildDir, storyState);
 }
 
 let finishing = false;

@@ -23,7 +23,7 @@ const screens: readonly { name: string; open: (guardian: Guardian) => Promise<vo
       await expect(guardian.page.getByRole('heading', { level: 1, name: /^Terms of/ })).toBeVisible();
     },
   },
-  { name: 'side by side', open: async ({ page }) => void (await page.goto('/courses/compare')) },
+  { name: 'side by side', open: (guardian) => guardian.opens('/courses/compare') },
   {
     name: 'how a course is counted',
     async open(guardian) {
@@ -73,7 +73,7 @@ const screens: readonly { name: string; open: (guardian: Guardian) => Promise<vo
     name: 'Days with everything unfolded',
     async open(guardian) {
       const { page } = guardian;
-      await page.goto('/days?on=2026-10-08');
+      await guardian.opens('/days?on=2026-10-08');
       await page.getByRole('button', { name: /^Show \d+ that are settled$/ }).click();
       await page.getByRole('button', { name: 'Everything is shown' }).click();
       await page.getByRole('button', { name: 'Choose a day' }).first().click();
@@ -81,43 +81,41 @@ const screens: readonly { name: string; open: (guardian: Guardian) => Promise<vo
   },
   {
     name: 'a week of Days',
-    open: async ({ page }) => void (await page.goto('/days?view=week&on=2026-10-21')),
+    open: (guardian) => guardian.opens('/days?view=week&on=2026-10-21'),
   },
-  { name: 'four weeks of Days', open: async ({ page }) => void (await page.goto('/days?view=agenda')) },
+  { name: 'four weeks of Days', open: (guardian) => guardian.opens('/days?view=agenda') },
   {
     name: 'a day and what it cost',
-    open: async (guardian) =>
-      void (await guardian.page.goto(`/days/${await guardian.idOf('Isolde')}/2026-10-08`)),
+    open: async (guardian) => guardian.opens(`/days/${await guardian.idOf('Isolde')}/2026-10-08`),
   },
   {
     name: 'a letter to the desk',
-    open: async (guardian) =>
-      void (await guardian.page.goto(`/days/${await guardian.idOf('Isolde')}/2026-10-20/letter`)),
+    open: async (guardian) => guardian.opens(`/days/${await guardian.idOf('Isolde')}/2026-10-20/letter`),
   },
-  { name: 'attendance', open: async ({ page }) => void (await page.goto('/days/attendance')) },
+  { name: 'attendance', open: (guardian) => guardian.opens('/days/attendance') },
   {
     name: 'one child’s attendance',
-    open: async (guardian) =>
-      void (await guardian.page.goto(`/days/attendance/${await guardian.idOf('Caspian')}`)),
+    open: async (guardian) => guardian.opens(`/days/attendance/${await guardian.idOf('Caspian')}`),
   },
   {
     name: 'a file of marks',
-    open: async (guardian) =>
-      void (await guardian.page.goto(`/days/attendance/${await guardian.idOf('Caspian')}/file`)),
+    open: async (guardian) => guardian.opens(`/days/attendance/${await guardian.idOf('Caspian')}/file`),
   },
   {
     name: 'writing something down',
-    async open({ page }) {
-      await page.goto('/days/entries/new?on=2026-10-22');
+    async open(guardian) {
+      const { page } = guardian;
+      await guardian.opens('/days/entries/new?on=2026-10-22');
       await page.getByRole('radio', { name: 'Event' }).click();
       await page.getByRole('radio', { name: 'Every week' }).click();
     },
   },
-  { name: 'the shopping list', open: async ({ page }) => void (await page.goto('/days/shopping')) },
+  { name: 'the shopping list', open: (guardian) => guardian.opens('/days/shopping') },
   {
     name: 'calendars elsewhere',
-    async open({ page }) {
-      await page.goto('/days/elsewhere');
+    async open(guardian) {
+      const { page } = guardian;
+      await guardian.opens('/days/elsewhere');
       await page.getByRole('button', { name: 'Make an address' }).click();
     },
   },
@@ -136,18 +134,20 @@ const screens: readonly { name: string; open: (guardian: Guardian) => Promise<vo
       await guardian.page.getByRole('link', { name: /^Wren Thornwick\./ }).click();
     },
   },
-  { name: 'the choice of a teacher', open: async ({ page }) => void (await page.goto('/talk/write')) },
+  { name: 'the choice of a teacher', open: (guardian) => guardian.opens('/talk/write') },
   {
     name: 'alerts',
-    async open({ page }) {
-      await page.goto('/alerts');
+    async open(guardian) {
+      const { page } = guardian;
+      await guardian.opens('/alerts');
       await page.getByRole('button', { name: 'Find' }).click();
     },
   },
   {
     name: 'one alert',
-    async open({ page }) {
-      await page.goto('/alerts');
+    async open(guardian) {
+      const { page } = guardian;
+      await guardian.opens('/alerts');
       await page
         .getByRole('radio', { name: /^(Open|Read) \([1-9]/ })
         .first()
@@ -158,34 +158,48 @@ const screens: readonly { name: string; open: (guardian: Guardian) => Promise<vo
   },
   {
     name: 'what one is told',
-    async open({ page }) {
-      await page.goto('/alerts/rules');
+    async open(guardian) {
+      const { page } = guardian;
+      await guardian.opens('/alerts/rules');
       await page.getByRole('button', { name: 'Make an exception' }).click();
       await page.getByRole('button', { name: 'Make an exception' }).click();
       await expect(page.getByText(/^Would have told you \d+ things/)).toBeVisible();
     },
   },
-  { name: 'how it reaches one', open: async ({ page }) => void (await page.goto('/alerts/delivery')) },
-  { name: 'the digest', open: async ({ page }) => void (await page.goto('/alerts/digest')) },
-  { name: 'stopping mail', open: async ({ page }) => void (await page.goto('/mail-stop/nothing')) },
-  { name: 'linking', open: async ({ page }) => void (await page.goto('/link')) },
-  { name: 'settings', open: async ({ page }) => void (await page.goto('/settings')) },
+  { name: 'how it reaches one', open: (guardian) => guardian.opens('/alerts/delivery') },
+  { name: 'the digest', open: (guardian) => guardian.opens('/alerts/digest') },
+  { name: 'stopping mail', open: (guardian) => guardian.opens('/mail-stop/nothing') },
+  { name: 'linking', open: (guardian) => guardian.opens('/link') },
+  { name: 'settings', open: (guardian) => guardian.opens('/settings') },
 ];
 
-test('every screen is in order, in both themes', async ({ guardian, page }) => {
-  test.setTimeout(420_000);
-  await page.goto('/sign-in');
-  await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
-  await guardian.findsScreenInOrder('sign-in');
-  await guardian.signsIn();
-  await guardian.hasTheKeelModelInHand();
-  for (const { name, open } of screens) {
-    await open(guardian);
-    await expect(page.getByRole('heading', { level: 1 }).last()).toBeVisible();
-    await expect(page.getByRole('status', { name: 'Loading' })).toHaveCount(0);
-    await guardian.findsScreenInOrder(name);
+/** Told apart so that they run beside each other. */
+const parts = [0, 1, 2, 3].map((part) => screens.filter((_, index) => index % 4 === part));
+
+test.describe('every screen is in order, in both themes', () => {
+  test.describe.configure({ mode: 'parallel' });
+
+  test('sign-in', async ({ guardian, page }) => {
+    await page.goto('/sign-in');
+    await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+    await guardian.findsScreenInOrder('sign-in');
+    expect(guardian.complaints).toEqual([]);
+  });
+
+  for (const part of parts) {
+    test(part.map(({ name }) => name).join(', '), async ({ guardian, page }) => {
+      test.setTimeout(240_000);
+      await guardian.signsIn();
+      await guardian.hasTheKeelModelInHand();
+      for (const { name, open } of part) {
+        await open(guardian);
+        await expect(page.getByRole('heading', { level: 1 }).last()).toBeVisible();
+        await expect(page.getByRole('status', { name: 'Loading' })).toHaveCount(0);
+        await guardian.findsScreenInOrder(name);
+      }
+      expect(guardian.complaints).toEqual([]);
+    });
   }
-  expect(guardian.complaints).toEqual([]);
 });
 
 test('what is being written stays when the evening turns the screen dark', async ({ guardian, page }) => {

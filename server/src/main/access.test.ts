@@ -11,6 +11,7 @@ import {
   outlookRoutes,
   tryRoutes,
 } from '@cadro/contract';
+import type { Agent } from 'supertest';
 import { World } from '../testing/world';
 
 /*
@@ -373,10 +374,20 @@ it('names every route of the contract', () => {
   expect(Object.keys(table).map(withoutQuery).sort()).toEqual(allRoutes.map(keyOf).sort());
 });
 
+/** Who asks, signed in once; and again after what ends a session. */
+const agents = new Map<string, Promise<Agent>>();
+function agentOf(caller: string): Agent | Promise<Agent> {
+  if (caller === 'nobody') return world.nobody;
+  const agent = agents.get(caller) ?? world.signedIn(caller);
+  agents.set(caller, agent);
+  return agent;
+}
+
 const ordered = Object.keys(table);
 describe.each(callers)('%s', (caller) => {
   it.each(ordered)('%s', async (key) => {
-    const agent = caller === 'nobody' ? world.nobody : await world.signedIn(caller);
+    const agent = await agentOf(caller);
+    if (key === keyOf(householdRoutes.signOut)) agents.delete(caller);
     const [method = '', path = ''] = key.split(' ');
     const row = table[key];
     if (!row) throw new Error(`${key} is not in the table`);

@@ -3,9 +3,8 @@ import type { SyncReport } from './sync';
 import { World } from '../testing/world';
 
 let world: World;
-beforeEach(async () => {
-  world = await World.start();
-});
+/** Each test has a world of its own: one that has read nothing yet, or one that has read every school. */
+const begin = async (made: Promise<World>): Promise<void> => void (world = await made);
 afterEach(() => world.stop());
 
 /** Everything a sync writes, by the source's own ids, so that two databases can be compared. */
@@ -47,10 +46,10 @@ const source = () =>
     .first();
 
 it('cut in the middle and run again, it ends in the same rows', async () => {
-  await world.syncAll();
+  await begin(World.read());
   const whole = await rows();
   await world.stop();
-  world = await World.start();
+  await begin(World.start());
   await world.school.fail([{ school: 'millrace', collection: 'results', kind: 'cut', afterPages: 1 }]);
   expect(await failure(world.sync('millrace'))).toBe('source-down');
   expect(await world.db('results').count()).toEqual([{ count: 200 }]);
@@ -61,6 +60,7 @@ it('cut in the middle and run again, it ends in the same rows', async () => {
 });
 
 it('reads only what changed, appends it to the history and logs what differed', async () => {
+  await begin(World.start());
   await world.moveTo('2026-10-16T19:40:00Z');
   await world.syncAll();
   const first = await world.sync('millrace');
@@ -98,6 +98,7 @@ it('reads only what changed, appends it to the history and logs what differed', 
 });
 
 it('logs whatever differs for each child it concerns, and nothing that does not', async () => {
+  await begin(World.start());
   await world.moveTo('2026-10-16T19:40:00Z');
   await world.syncAll();
   await world.sync('gannet-head');
@@ -134,7 +135,7 @@ it('logs whatever differs for each child it concerns, and nothing that does not'
 });
 
 it('computes the figures of the children concerned in a job', async () => {
-  await world.syncAll();
+  await begin(World.read());
   const courseId = await world.courseId('boats', 'millrace');
   const row = await world
     .db('current_figures')
@@ -148,6 +149,7 @@ it('computes the figures of the children concerned in a job', async () => {
 });
 
 it('takes a work away that the school takes back', async () => {
+  await begin(World.start());
   await world.moveTo('2026-10-16T19:40:00Z');
   await world.syncAll();
   const paper = { id: await world.itemId('rowing-old-paper', 'gannet-head') };
@@ -158,6 +160,7 @@ it('takes a work away that the school takes back', async () => {
 });
 
 it('reports a broken record with its reason, takes the others in, and forgets it when it is mended', async () => {
+  await begin(World.start());
   await world.school.fail([{ school: 'millrace', collection: 'results', kind: 'broken-record' }]);
   await world.syncAll();
   const problems = await world.db('sync_problems').select('collection', 'external_id', 'reason');
@@ -180,7 +183,7 @@ describe('a source that fails', () => {
     ['is slow beyond patience', 'slow', 'source-down'],
     ['answers nonsense', 'nonsense', 'source-nonsense'],
   ])('%s: the old data stays whole and its age is told', async (_name, kind, code) => {
-    await world.syncAll();
+    await begin(World.read());
     const before = await rows();
     const readAt = (await source()).read_at;
     await world.school.fail([{ school: 'millrace', collection: 'lineItems', kind }]);
@@ -200,6 +203,7 @@ describe('a source that fails', () => {
   });
 
   it('refuses wrong credentials without retrying for ever', async () => {
+    await begin(World.start());
     await world.db('sources').update({ client_id: 'somebody-else' });
     const error = await world.sync('millrace').then(
       () => null,
