@@ -12,6 +12,7 @@ import {
   tryRoutes,
 } from '@cadro/contract';
 import type { Agent } from 'supertest';
+import { belongingsOfOthers, rowsOfMany } from '../testing/untouched';
 import { World } from '../testing/world';
 
 /*
@@ -374,6 +375,36 @@ it('names every route of the contract', () => {
   expect(Object.keys(table).map(withoutQuery).sort()).toEqual(allRoutes.map(keyOf).sort());
 });
 
+let ofOthers: (email: string) => Promise<unknown>;
+/** Rows that the routes below do not name: a second work's, a second course's, a second follow-up's and so on. */
+let twins: readonly string[] = [];
+beforeAll(async () => {
+  ofOthers = await belongingsOfOthers(world.db);
+  const named = new Set(await rowsOfMany(world.db));
+  const guardian = await world.signedIn('guardian');
+  const first = ids;
+  const courseId = await world.courseId('tides', 'millrace');
+  const item = await world.db('items').where({ course_id: courseId }).first<{ id: string }>('id');
+  ids = { ...first, courseId, itemId: item.id };
+  const inPlace =
+    /:(followUpId|threadId|entryId|feedId|importId|alertId|silenceId|tryId|token)|session|absences|\/me$|\/demo\/|\/alerts\/(state|test|rehearsal|settings)/;
+  for (const [key, { body }] of Object.entries(table)) {
+    if (body && !inPlace.test(key)) await asked(guardian, key).send(body());
+  }
+  ids = first;
+  const { studentId: _student, teacherId: _teacher, on: _on, token: _token, ...own } = first;
+  const concernsNamed = (row: string) => Object.values(own).some((id) => id !== '' && row.includes(id));
+  twins = (await rowsOfMany(world.db)).filter((row) => !named.has(row) && !concernsNamed(row));
+  expect(new Set(twins.map((row) => row.split(' ')[0])).size).toBeGreaterThan(9);
+});
+
+/** A request to a route of the table, with the ids of now. */
+function asked(agent: Agent, key: string) {
+  const [method = '', path = ''] = key.split(' ');
+  const url = path.replace(/:(\w+)/g, (_all, name: string) => ids[name as keyof typeof ids]);
+  return agent[method as 'get'](url);
+}
+
 /** Who asks, signed in once; and again after what ends a session. */
 const agents = new Map<string, Promise<Agent>>();
 function agentOf(caller: string): Agent | Promise<Agent> {
@@ -388,10 +419,8 @@ describe.each(callers)('%s', (caller) => {
   it.each(ordered)('%s', async (key) => {
     const agent = await agentOf(caller);
     if (key === keyOf(householdRoutes.signOut)) agents.delete(caller);
-    const [method = '', path = ''] = key.split(' ');
     const row = table[key];
     if (!row) throw new Error(`${key} is not in the table`);
-    const url = path.replace(/:(\w+)/g, (_all, name: string) => ids[name as keyof typeof ids]);
     // The demo's clock would move the world under the other rows; who may is settled before it moves.
     if (key === 'post /api/demo/next-day' && caller !== 'nobody') return;
     // A stream has no end to wait for; what comes in it is tried with the alerts.
@@ -400,7 +429,12 @@ describe.each(callers)('%s', (caller) => {
       key === 'patch /api/followups/:followUpId'
         ? { note: 'A note', version: await version() }
         : row.body?.();
-    const answer = await agent[method as 'get'](url).send(body);
+    const before = await ofOthers(`${caller}@test.example`);
+    const answer = await asked(agent, key).send(body);
+    // Whatever was asked, and by whom: nothing moves that belongs to somebody else, nor what was not named.
+    expect(await ofOthers(`${caller}@test.example`)).toEqual(before);
+    const now = new Set(await rowsOfMany(world.db));
+    expect(twins.filter((twin) => !now.has(twin))).toEqual([]);
     expect({ key, status: answer.status }).toEqual({ key, status: row.statuses[caller] });
     if (answer.status >= 400) {
       expect(answer.headers['content-type']).toMatch('application/problem+json');

@@ -340,7 +340,12 @@ describe('what is written', () => {
       ...{ title: 'Keel model', text: 'Boats', place: null, href: null, categories: ['Due'] },
       ...{ on: '2026-10-22', lastOn: '2026-10-22', startsAt: '09:00', endsAt: null, timeZone: halifax },
     };
+    // What every calendar has to begin with, and nothing else in its place.
     const lines = writeCalendar('Days', [event]).split('\r\n');
+    expect(lines[0]).toBe('BEGIN:VCALENDAR');
+    expect(lines.filter((line) => line === 'VERSION:2.0')).toHaveLength(1);
+    expect(lines.filter((line) => line.startsWith('PRODID:'))).toHaveLength(1);
+    expect(lines.slice(-2)).toEqual(['END:VCALENDAR', '']);
     expect(lines).toEqual(
       expect.arrayContaining([
         'BEGIN:VTIMEZONE',
