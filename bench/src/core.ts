@@ -1,4 +1,5 @@
 import { courseAnswer } from '@cadro/core';
+import { readOffers } from '@cadro/core/offers';
 import { courseRecord, type Shape } from './courseRecord';
 import { medianMs } from './measure';
 
@@ -42,4 +43,29 @@ export function benchCore(): void {
     }
   }
   console.log(`greatest ratio: ${worst.toFixed(2)}`);
+}
+
+/** Texts that make a careless pattern try again from every place. */
+const hostile = [
+  ...['no ', '1', '1/1/', 'redo by Friday, or ', 'You may redo it by Friday for half credit. '],
+  ...[' ', 'may be ', 'hand in the ', 'la mitad de la nota hasta el '],
+];
+
+/** A comment eight times as long, as a ratio to one eighth of it: 8 where time grows with the text, 64 where with its square. */
+export function benchReader(): void {
+  console.log('\nreading a comment of 20,000 characters, as a ratio to one of 2,500 of the same');
+  let worst = 0;
+  for (const piece of hostile) {
+    const read = (length: number) => () =>
+      readOffers({
+        text: piece.repeat(Math.ceil(length / piece.length)).slice(0, length),
+        writtenAt: '2026-10-21T12:00:00Z',
+        timeZone: 'America/Halifax',
+        lang: piece.includes('mitad') ? 'es' : 'en',
+      });
+    const [shortMs, longMs] = medianMs([read(2500), read(20_000)]);
+    worst = Math.max(worst, longMs / shortMs);
+    console.log(`${JSON.stringify(piece).padEnd(48)} ${(longMs / shortMs).toFixed(1).padStart(6)}`);
+  }
+  console.log(`greatest ratio: ${worst.toFixed(1)}`);
 }

@@ -1,12 +1,13 @@
 import { benchAlerts } from './alerts';
 import { benchCalendar } from './calendar';
-import { benchCore } from './core';
+import { benchCore, benchReader } from './core';
 import { benchWork } from './work';
 
 const benches: Readonly<Record<string, () => void | Promise<void>>> = {
   alerts: benchAlerts,
   calendar: benchCalendar,
   core: benchCore,
+  reader: benchReader,
   work: benchWork,
 };
 

@@ -84,7 +84,7 @@ it.each<[string, AbsenceClaim, string[], boolean]>([
 
 describe('caught up', () => {
   const item = (id: string) => ({ id, categoryId: 'c', possible: 20, dueAt: '2026-10-10T12:00:00Z' });
-  const record = (courseId: string, results: CourseRecord['results']): CourseRecord => ({
+  const record = (courseId: string, results: ResultRecord[]): CourseRecord => ({
     ...{ id: courseId, asOf: '2026-10-21T18:00:00Z', categories: [{ id: 'c', weight: 1 }] },
     policy: { method: 'points', termEnd: '2026-11-06T23:59:00Z' },
     items: [item(`${courseId}-a`), item(`${courseId}-b`)],

@@ -53,11 +53,11 @@ describe('the queue', () => {
     await world.school.fail([{ school: 'millrace', collection: 'orgs', kind: 'down' }]);
     await addJobs(world.db, [readingJob(source)]);
     await world.workOff();
-    const { rows } = await world.db.raw<{ rows: { attempts: number; run_at: Date; last_error: string }[] }>(
-      `select attempts, run_at, last_error from graphile_worker.jobs where task_identifier = 'syncSource'`,
+    const { rows } = await world.db.raw<{ rows: { attempts: number; later: boolean; last_error: string }[] }>(
+      `select attempts, run_at > created_at as later, last_error from graphile_worker.jobs
+       where task_identifier = 'syncSource'`,
     );
-    expect(rows).toMatchObject([{ attempts: 1, last_error: expect.stringContaining('answered 503') }]);
-    expect(rows[0]?.run_at.getTime()).toBeGreaterThan(Date.now());
+    expect(rows).toEqual([{ attempts: 1, later: true, last_error: expect.stringContaining('answered 503') }]);
     await world.school.fail([]);
     const right = await world.db('sources').where({ id: source }).first<{ client_secret_sealed: string }>();
     const wrong = await world

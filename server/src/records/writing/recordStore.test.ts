@@ -7,11 +7,12 @@ import { World } from '../../testing/world';
 /* The two writers by themselves, against the real database, in a source of their own. */
 let world: World;
 let source: string;
+let made = 0;
 beforeAll(async () => {
   world = await World.start();
 });
 beforeEach(async () => {
-  const name = `source-${Math.floor(performance.now() * 1000)}`;
+  const name = `source-${(made += 1)}`;
   const [row] = await world
     .db('sources')
     .insert({ name, base_url: `http://${name}`, client_id: name, client_secret_sealed: 'x' })
