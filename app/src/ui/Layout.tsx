@@ -4,6 +4,14 @@ import { styles } from './theme/styles';
 import { themed } from './theme/themed';
 import { gap, margin } from './theme/palette';
 
+const made = new Map<number, ViewStyle>();
+/** So many gaps between children: a named style, so that one that is given beside it can narrow it. */
+function spaced(space: number): ViewStyle {
+  const known = made.get(space) ?? StyleSheet.create({ spaced: { gap: space * gap } }).spaced;
+  made.set(space, known);
+  return known;
+}
+
 export function Stack({
   children,
   space = 1,
@@ -13,7 +21,7 @@ export function Stack({
   space?: number;
   style?: StyleProp<ViewStyle>;
 }) {
-  return <View style={[{ gap: space * gap }, style]}>{children}</View>;
+  return <View style={[spaced(space), style]}>{children}</View>;
 }
 
 export function Row({
@@ -28,7 +36,7 @@ export function Row({
   wrap?: boolean;
 }) {
   return (
-    <View style={[styles.row, styles.middle, wrap && styles.wrap, { gap: space * gap }, style]}>
+    <View style={[styles.row, styles.middle, wrap && styles.wrap, spaced(space), style]}>
       {children}
     </View>
   );

@@ -7,6 +7,7 @@ import { lookAtChild } from './look';
 import { daysEarlier, slidesOf, type Slide } from './slides';
 import type { AlertState } from './step';
 import { dayMs } from '../dates';
+import { byCodePoint } from '../gradebook';
 
 /** What would have been told of one cause on one day. */
 export interface RehearsedTelling extends AlertSubject {
@@ -90,12 +91,14 @@ export function rehearse(children: readonly (readonly ChildFacts[])[], rules: Al
         ...digest.map((each) => ({ ...each, inDigest: true })),
       ];
     });
-  const slides = children.flatMap((days, index) =>
+  const caught = children.flatMap((days, index) =>
     slidesOf(days).map((slide) => ({
       ...slide,
       studentId: days[0]?.studentId ?? '',
       daysEarlier: daysEarlier(slide, told[index] ?? []),
     })),
   );
+  // The latest first, as what would have been told; a source has no order of courses that would mean anything.
+  const slides = caught.sort((a, b) => b.shownMs - a.shownMs || byCodePoint(a.courseTitle, b.courseTitle));
   return { tellings, slides };
 }

@@ -3,7 +3,6 @@ import fc from 'fast-check';
 import { deepFreeze } from '../testing/courses';
 import { anyHistory, evening, historyOf, instant, item, score, startMs, state } from '../testing/histories';
 import {
-  alertWords,
   canEnd,
   daysEarlier,
   factsAt,
@@ -112,6 +111,25 @@ describe('rehearsal', () => {
     // Told the day before: handed in ten days ago, and no mark.
     const answer = rehearse([facts], rules);
     expect(answer.slides).toMatchObject([{ studentId: 'child', daysEarlier: 1 }]);
+  });
+
+  it('tells the latest slide first, whichever course the source names first', () => {
+    const late = historyOf({
+      items: [1, 3, 5, 7, 15].map((day) => item(`e${day}`, day)),
+      results: [...[1, 3, 5, 7].map((day) => score(`e${day}`, day, 20)), score('e15', 16, 2)],
+    });
+    const early = historyOf({
+      items: [1, 3, 5, 7, 9].map((day) => item(`e${day}`, day)),
+      results: [...[1, 3, 5, 7].map((day) => score(`e${day}`, day, 20)), score('e9', 10, 2)],
+    });
+    const course = (of: ChildHistory, id: string) => of.courses.map((each) => ({ ...each, id, title: id }));
+    const slidesOfBoth = (...courses: ChildHistory['courses'][]) =>
+      rehearse([factsOfDays({ ...late, courses: courses.flat() }, days)], rules).slides.map(
+        ({ courseId }) => courseId,
+      );
+    const both = [course(early, 'early'), course(late, 'late')] as const;
+    expect(slidesOfBoth(...both)).toEqual(['late', 'early']);
+    expect(slidesOfBoth(both[1], both[0])).toEqual(['late', 'early']);
   });
 
   it('is of days that lie a day apart and end now', () => {
