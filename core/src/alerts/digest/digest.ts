@@ -6,7 +6,7 @@ import { byUrgency } from '../delivery/cap';
 import type { ChildFacts } from '../facts';
 import { signalsOf } from '../look';
 import { presetRules } from '../settings/presets';
-import { worksDue } from '../rules/bigWork';
+import { worksDue } from '../rules/work/bigWork';
 import { stakeOf } from '../../outlook';
 import { isSilenced } from '../delivery/silence';
 import { step } from '../step';

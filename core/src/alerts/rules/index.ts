@@ -1,26 +1,26 @@
 import type { Static } from '@sinclair/typebox';
-import { below } from './below';
-import { bigWork } from './bigWork';
-import { comment } from './comment';
-import { daysMissed } from './daysMissed';
-import { deadline } from './deadline';
-import { fallen } from './fallen';
-import { ifLeft } from './ifLeft';
-import { improved } from './improved';
-import { late } from './late';
-import { letterStep } from './letterStep';
-import { looseEnd } from './looseEnd';
-import { notLooked } from './notLooked';
-import { pattern } from './pattern';
-import { reportCard } from './reportCard';
+import { below } from './figure/below';
+import { bigWork } from './work/bigWork';
+import { comment } from './said/comment';
+import { daysMissed } from './attendance/daysMissed';
+import { deadline } from './work/deadline';
+import { fallen } from './figure/fallen';
+import { ifLeft } from './figure/ifLeft';
+import { improved } from './figure/improved';
+import { late } from './attendance/late';
+import { letterStep } from './figure/letterStep';
+import { looseEnd } from './work/looseEnd';
+import { notLooked } from './guardian/notLooked';
+import { pattern } from './attendance/pattern';
+import { reportCard } from './said/reportCard';
 import type { AnyChildRule, AnyGuardianRule, AnyRule } from './rule';
-import { sentBack } from './sentBack';
-import { settled } from './settled';
-import { slipping } from './slipping';
-import { sourceSilent } from './sourceSilent';
-import { termFinal } from './termFinal';
-import { unexplained } from './unexplained';
-import { unmarked } from './unmarked';
+import { sentBack } from './work/sentBack';
+import { settled } from './work/settled';
+import { slipping } from './figure/slipping';
+import { sourceSilent } from './guardian/sourceSilent';
+import { termFinal } from './said/termFinal';
+import { unexplained } from './attendance/unexplained';
+import { unmarked } from './work/unmarked';
 
 /**
  * The rules about a child, in the order in which their reasons stand in an alert that several of them gave: what is

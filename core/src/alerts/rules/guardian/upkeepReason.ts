@@ -1,5 +1,5 @@
-import { dayMs } from '../../dates';
-import type { UpkeepFacts } from './rule';
+import { dayMs } from '../../../dates';
+import type { UpkeepFacts } from '../rule';
 
 /** What is about the guardian and about no child. */
 export const ofNobody = { kind: 'upkeep', studentId: null, courseId: null, courseTitle: null } as const;

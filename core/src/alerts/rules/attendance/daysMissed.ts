@@ -1,8 +1,8 @@
 import { Type } from '@sinclair/typebox';
 import { attendanceSignal } from './attendanceReason';
 import { daysIn } from './attendanceWords';
-import { childRule } from './rule';
-import { knob, ruleSettings } from './set';
+import { childRule } from '../rule';
+import { knob, ruleSettings } from '../set';
 
 /** With fewer school days one missed day is a large share of them. */
 const leastDays = 15;

@@ -1,5 +1,5 @@
-import { childRule } from './rule';
-import { onAlways, ruleSettings } from './set';
+import { childRule } from '../rule';
+import { onAlways, ruleSettings } from '../set';
 
 /** The school has stored a course's figure of a term for good. */
 export const termFinal = childRule({

@@ -1,5 +1,5 @@
-import { childRule } from './rule';
-import { onAlways, ruleSettings } from './set';
+import { childRule } from '../rule';
+import { onAlways, ruleSettings } from '../set';
 import { workKey, workSignal } from './workReason';
 import { workIn } from './workWords';
 

@@ -1,8 +1,8 @@
 import type { Language, LooseEndKind } from '@cadro/contract';
-import { tiedUp } from '../../outlook';
-import { goodKey } from './figureReason';
-import { childRule } from './rule';
-import { onAlways, ruleSettings } from './set';
+import { tiedUp } from '../../../outlook';
+import { goodKey } from '../figure/figureReason';
+import { childRule } from '../rule';
+import { onAlways, ruleSettings } from '../set';
 import { workSignal } from './workReason';
 import { looseEndWords, workIn } from './workWords';
 

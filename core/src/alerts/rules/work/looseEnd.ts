@@ -1,9 +1,9 @@
 import { Type } from '@sinclair/typebox';
 import { looseEndKinds, type LooseEndFigure, type LooseEndKind } from '@cadro/contract';
-import { isTravelling } from '../../outlook';
-import type { ChildFacts, CourseSight } from '../facts';
-import { childRule } from './rule';
-import { effect, knob, ruleSettings } from './set';
+import { isTravelling } from '../../../outlook';
+import type { ChildFacts, CourseSight } from '../../facts';
+import { childRule } from '../rule';
+import { effect, knob, ruleSettings } from '../set';
 import { endOf, standsSince, workKey, workSignal } from './workReason';
 import { looseEndWords, workIn } from './workWords';
 

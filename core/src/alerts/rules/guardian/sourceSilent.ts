@@ -1,8 +1,8 @@
-import { dayMs } from '../../dates';
-import { instantOf } from '../../gradebook';
-import { counted } from '../words/formats';
-import { guardianRule } from './rule';
-import { daysUpTo, knob, ruleSettings } from './set';
+import { dayMs } from '../../../dates';
+import { instantOf } from '../../../gradebook';
+import { counted } from '../../words/formats';
+import { guardianRule } from '../rule';
+import { daysUpTo, knob, ruleSettings } from '../set';
 import { daysSince, ofNobody } from './upkeepReason';
 
 const on = { on: true, days: 3 };

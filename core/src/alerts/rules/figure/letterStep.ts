@@ -1,9 +1,9 @@
-import { letterOf } from '../../gradebook';
-import { extremeOf, saysSomething, traceOf } from '../trace';
+import { letterOf } from '../../../gradebook';
+import { extremeOf, saysSomething, traceOf } from '../../trace';
 import { figureSignal } from './figureReason';
 import { figureIn } from './figureWords';
-import { childRule } from './rule';
-import { ruleSettings } from './set';
+import { childRule } from '../rule';
+import { ruleSettings } from '../set';
 
 const days = 7;
 

@@ -1,8 +1,8 @@
 import { Type } from '@sinclair/typebox';
 import { figureKey, figureSignal } from './figureReason';
 import { figureIn } from './figureWords';
-import { childRule } from './rule';
-import { knob, ruleSettings } from './set';
+import { childRule } from '../rule';
+import { knob, ruleSettings } from '../set';
 
 /** The figure has gone down for weeks, by so many points of a hundred a week. */
 export const slipping = childRule({

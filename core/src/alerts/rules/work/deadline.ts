@@ -1,8 +1,8 @@
-import { dayMs } from '../../dates';
-import { instantOf } from '../../gradebook';
-import type { ChildFacts, CourseSight } from '../facts';
-import { childRule } from './rule';
-import { daysUpTo, knob, ruleSettings } from './set';
+import { dayMs } from '../../../dates';
+import { instantOf } from '../../../gradebook';
+import type { ChildFacts, CourseSight } from '../../facts';
+import { childRule } from '../rule';
+import { daysUpTo, knob, ruleSettings } from '../set';
 import { endOf, standsSince, workKey, workSignal } from './workReason';
 import { workIn } from './workWords';
 

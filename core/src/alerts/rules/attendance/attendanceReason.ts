@@ -1,6 +1,6 @@
 import type { AttendanceReason } from '@cadro/contract';
-import type { ChildFacts } from '../facts';
-import type { Signal } from '../signal';
+import type { ChildFacts } from '../../facts';
+import type { Signal } from '../../signal';
 
 /** A finding about attendance: the days it is about, with the lessons on them that `missed` names. */
 export function attendanceSignal(

@@ -1,9 +1,9 @@
-import { dayMs } from '../../dates';
-import { instantOf, type Item } from '../../gradebook';
-import { isTest } from '../../outlook';
-import type { ChildFacts, CourseSight } from '../facts';
-import { childRule } from './rule';
-import { daysUpTo, effect, knob, ruleSettings } from './set';
+import { dayMs } from '../../../dates';
+import { instantOf, type Item } from '../../../gradebook';
+import { isTest } from '../../../outlook';
+import type { ChildFacts, CourseSight } from '../../facts';
+import { childRule } from '../rule';
+import { daysUpTo, effect, knob, ruleSettings } from '../set';
 import { workSignal } from './workReason';
 import { workIn } from './workWords';
 

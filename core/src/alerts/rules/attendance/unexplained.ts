@@ -1,8 +1,8 @@
-import { recentlyUnexplained } from '../../attendance';
+import { recentlyUnexplained } from '../../../attendance';
 import { attendanceSignal } from './attendanceReason';
 import { daysIn } from './attendanceWords';
-import { childRule } from './rule';
-import { onAlways, ruleSettings } from './set';
+import { childRule } from '../rule';
+import { onAlways, ruleSettings } from '../set';
 
 /** An absence nobody has explained; each day is told once. */
 export const unexplained = childRule({

@@ -1,8 +1,8 @@
-import { wayFrom } from '../trace';
+import { wayFrom } from '../../trace';
 import { figureKey, figureSignal } from './figureReason';
 import { figureIn } from './figureWords';
-import { childRule } from './rule';
-import { daysUpTo, knob, points, ruleSettings } from './set';
+import { childRule } from '../rule';
+import { daysUpTo, knob, points, ruleSettings } from '../set';
 
 /** The posted figure has fallen by so many points of a hundred from its best within so many days. */
 export const fallen = childRule({

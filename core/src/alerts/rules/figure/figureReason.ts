@@ -1,8 +1,8 @@
 import type { FigureReason } from '@cadro/contract';
-import { instantOf, letterOf } from '../../gradebook';
-import type { ChildFacts, CourseSight } from '../facts';
-import type { Signal } from '../signal';
-import { extremeOf, movesSince, traceOf } from '../trace';
+import { instantOf, letterOf } from '../../../gradebook';
+import type { ChildFacts, CourseSight } from '../../facts';
+import type { Signal } from '../../signal';
+import { extremeOf, movesSince, traceOf } from '../../trace';
 
 /** How far back the explanation looks where a rule sets no days of its own. */
 const explainedDays = 21;

@@ -1,10 +1,10 @@
 import { Type } from '@sinclair/typebox';
-import { daysAfter } from '../../dates';
-import { counted } from '../words/formats';
+import { daysAfter } from '../../../dates';
+import { counted } from '../../words/formats';
 import { attendanceSignal } from './attendanceReason';
 import { daysIn } from './attendanceWords';
-import { childRule } from './rule';
-import { daysUpTo, knob, ruleSettings } from './set';
+import { childRule } from '../rule';
+import { daysUpTo, knob, ruleSettings } from '../set';
 
 /** Late so many times within so many days. */
 export const late = childRule({

@@ -1,6 +1,6 @@
-import { dayMs } from '../../dates';
-import { childRule } from './rule';
-import { daysUpTo, knob, ruleSettings } from './set';
+import { dayMs } from '../../../dates';
+import { childRule } from '../rule';
+import { daysUpTo, knob, ruleSettings } from '../set';
 import { workSignal } from './workReason';
 import { workIn } from './workWords';
 

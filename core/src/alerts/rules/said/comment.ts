@@ -1,7 +1,7 @@
 import { Type } from '@sinclair/typebox';
 import { commentSubjects } from '@cadro/contract';
-import { childRule } from './rule';
-import { ruleSettings } from './set';
+import { childRule } from '../rule';
+import { ruleSettings } from '../set';
 
 /** What a teacher wrote, of the chosen subjects. */
 export const comment = childRule({

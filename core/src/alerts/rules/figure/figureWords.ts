@@ -1,6 +1,6 @@
 import type { FigureReason, Language } from '@cadro/contract';
-import { onScale, shows } from '../words/formats';
-import type { Told } from './rule';
+import { onScale, shows } from '../../words/formats';
+import type { Told } from '../rule';
 
 interface Texts {
   readonly of: string;

@@ -1,9 +1,9 @@
-import { patternDates } from '../../attendance';
-import { counted } from '../words/formats';
+import { patternDates } from '../../../attendance';
+import { counted } from '../../words/formats';
 import { attendanceSignal } from './attendanceReason';
 import { daysIn } from './attendanceWords';
-import { childRule, type ReasonAbout, type Told } from './rule';
-import { onAlways, ruleSettings } from './set';
+import { childRule, type ReasonAbout, type Told } from '../rule';
+import { onAlways, ruleSettings } from '../set';
 
 type Reason = ReasonAbout<'attendance'>;
 

@@ -1,9 +1,9 @@
-import { limitOn } from '../settings/scale';
+import { limitOn } from '../../settings/scale';
 import { marginPoints } from './below';
 import { figureKey, figureSignal } from './figureReason';
 import { figureIn } from './figureWords';
-import { childRule } from './rule';
-import { knob, ruleSettings, threshold, usualThreshold } from './set';
+import { childRule } from '../rule';
+import { knob, ruleSettings, threshold, usualThreshold } from '../set';
 
 const on = { on: true, ...usualThreshold };
 

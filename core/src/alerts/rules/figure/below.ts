@@ -1,8 +1,8 @@
-import { limitOn } from '../settings/scale';
+import { limitOn } from '../../settings/scale';
 import { figureKey, figureSignal } from './figureReason';
 import { figureIn } from './figureWords';
-import { childRule } from './rule';
-import { knob, ruleSettings, threshold, usualThreshold } from './set';
+import { childRule } from '../rule';
+import { knob, ruleSettings, threshold, usualThreshold } from '../set';
 
 /** Once below, a figure has to come this much above the threshold to be out of it again: points of a hundred. */
 export const marginPoints = 1;

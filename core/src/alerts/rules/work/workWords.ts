@@ -1,6 +1,6 @@
 import type { AlertWork, Language, LooseEndKind, WorkReason } from '@cadro/contract';
-import { onScale } from '../words/formats';
-import type { Told } from './rule';
+import { onScale } from '../../words/formats';
+import type { Told } from '../rule';
 
 export const looseEndWords: Readonly<Record<Language, Readonly<Record<LooseEndKind, string>>>> = {
   en: {

@@ -1,5 +1,5 @@
-import { childRule } from './rule';
-import { onAlways, ruleSettings } from './set';
+import { childRule } from '../rule';
+import { onAlways, ruleSettings } from '../set';
 
 /** A report card is there: the first of its comments, or of its figures, has come. */
 export const reportCard = childRule({

@@ -1,7 +1,7 @@
 import type { AlertWork, LooseEndFigure, WorkReason } from '@cadro/contract';
-import { instantOf } from '../../gradebook';
-import type { ChildFacts, CourseSight } from '../facts';
-import type { Signal } from '../signal';
+import { instantOf } from '../../../gradebook';
+import type { ChildFacts, CourseSight } from '../../facts';
+import type { Signal } from '../../signal';
 
 interface Finding {
   readonly rule: WorkReason['rule'];

@@ -1,5 +1,5 @@
 import type { AttendanceReason, Language } from '@cadro/contract';
-import type { Told } from './rule';
+import type { Told } from '../rule';
 
 /** So many of the last days are named. */
 const namedDays = 6;
