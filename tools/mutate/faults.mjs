@@ -42,6 +42,11 @@ const isNoCode = (node) =>
   ts.isImportDeclaration(node) ||
   ts.isExportDeclaration(node);
 
+/** Comparisons that differ from each other at the edge alone. */
+const edges = new Set(['<', '<=', '>', '>=']);
+/** Whether a comparison has a tolerance, so that its very edge means nothing: `a >= b - 1e-9`. */
+const hasTolerance = (node, text) => /\b1e-\d+\b/.test(text(node));
+
 function* faultsOf(node, source) {
   const text = (of) => of.getText(source);
   const replace = (of, by, what) => ({ from: of.getStart(source), to: of.getEnd(), by, what });
@@ -50,7 +55,8 @@ function* faultsOf(node, source) {
     const joinsText = [node.left, node.right].some(
       (side) => ts.isStringLiteralLike(side) || ts.isTemplateExpression(side),
     );
-    if (by && !joinsText) yield replace(node.operatorToken, by, `${text(node.operatorToken)} is ${by}`);
+    if (by && !joinsText && !(edges.has(by) && hasTolerance(node, text)))
+      yield replace(node.operatorToken, by, `${text(node.operatorToken)} is ${by}`);
   } else if (ts.isPrefixUnaryExpression(node) && node.operator === ts.SyntaxKind.ExclamationToken) {
     yield replace(node, text(node.operand), 'a ! is left out');
   } else if (ts.isConditionalExpression(node)) {

@@ -34,6 +34,14 @@ it.each([
     "const a = 'x' + b;",
     [["'x' is another text", "const a = '~x' + b;"]],
   ],
+  [
+    'a tolerance, whose very edge means nothing',
+    'const a = b >= c - 1e-9;',
+    [
+      ['- is +', 'const a = b >= c + 1e-9;'],
+      ['1e-9 is 1.000000001', 'const a = b >= c - 1.000000001;'],
+    ],
+  ],
   ['a denial', 'const a = !b;', [['a ! is left out', 'const a = b;']]],
   ['a choice', 'const a = b ? c : d;', [['a condition is turned round', 'const a = !(b) ? c : d;']]],
   ['an if', 'if (a) b();', [['an if never holds', 'if (false) b();']]],

@@ -130,7 +130,8 @@ async function main() {
     for (let fault = queue.shift(); fault; fault = queue.shift()) {
       const noticed = await isNoticed(fault, folder, env);
       results.push({ path: fault.path, noticed });
-      if (!noticed) console.log(`survived  ${fault.path}:${fault.line}  ${fault.what}`);
+      const { path, line, what } = fault;
+      console.log(`${noticed ? 'noticed ' : 'survived'}  ${path}:${line}  ${what}`);
     }
     if (wanted.includes('server')) await cluster.remove();
   };
