@@ -78,6 +78,31 @@ describe('rehearsal', () => {
     ),
   );
 
+  it('tells, day by day, what this list says', () => {
+    const history = historyOf({
+      items: [item('a', 2), item('b', 4), item('c', 6), item('d', 11), item('e', 16)],
+      results: [
+        ...[score('a', 2, 18), score('b', 4, 18), score('c', 6, 18), score('d', 12, 6)],
+        ...[state('e', 17, 'missing'), score('e', 22, 20)],
+      ],
+    });
+    // 90 until day 12, then 75; 60 of 100 with the missing work from day 17 on; 80 when it is in.
+    const expected = [
+      { atMs: evening(12), key: 'figure:child:kelp', again: false, ids: ['fallen:2', 'letter-step:C'] },
+      {
+        ...{ atMs: evening(17), key: 'figure:child:kelp', again: true },
+        ids: ['below:70', 'fallen:5', 'letter-step:D', 'slipping'],
+      },
+      { atMs: evening(17), key: 'work:child:kelp', again: false, ids: ['loose-end:e'] },
+      {
+        ...{ atMs: evening(22), key: 'good:child:kelp', again: false },
+        ids: ['improved:4', `settled:e:${instant(22)}`],
+      },
+    ];
+    expect(rehearsed(history, presetRules('usual'))).toEqual(expected);
+    expect(lived(history, presetRules('usual'))).toEqual(expected);
+  });
+
   it('knows nothing of what comes: a past day is the same whatever follows it', () =>
     fc.assert(
       fc.property(anyHistory, fc.nat(28), (history, day) => {

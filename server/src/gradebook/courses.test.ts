@@ -106,6 +106,22 @@ describe('a course explains itself', () => {
     }
   });
 
+  it('says the figures that the story was written for', async () => {
+    const shown = async (...of: Parameters<typeof course>) => {
+      const { figures } = await course(...of);
+      return [figures?.display, figures?.letter, figures?.looseEnds.map(({ kind }) => kind)];
+    };
+    expect([
+      await shown('kelp', 'gannet-head', 'isolde'),
+      await shown('boats', 'millrace', 'caspian'),
+      await shown('making', 'little-fathom', 'pet'),
+    ]).toEqual([
+      [76.6, 'C', ['missing']],
+      [3.1, null, ['overdue']],
+      [3.3, null, []],
+    ]);
+  });
+
   it('comes as a record that the figures command answers with the same figures', async () => {
     for (const [id, school, child] of [
       ['kelp', 'gannet-head', 'isolde'],
