@@ -116,6 +116,24 @@ describe('the school’s figure beside ours', () => {
     });
   });
 
+  it('tries it without any drops, where one of the categories has them', () => {
+    const base = record(
+      {},
+      {
+        categories: [
+          { id: 'c', weight: 40, dropLowest: 1 },
+          { id: 'd', weight: 60 },
+        ],
+        items: [item('a'), item('e'), item('b', { categoryId: 'd' })],
+        results: [scored('a', 17, at(33)), scored('e', 9, at(34)), scored('b', 15, at(35))],
+      },
+    );
+    expect(reconcile(base, stated(0.4 * 65 + 0.6 * 75)).reasons).toContainEqual({
+      kind: 'policy',
+      correction: { categories: ['c', 'd'].map((id) => ({ id, dropLowest: 0 })) },
+    });
+  });
+
   it('sees that the school counts overdue work as nothing already', () => {
     const { ifLeft } = courseAnswer(record());
     const { reasons } = reconcile(record(), stated(Math.round((ifLeft ?? 0) * 10) / 10));

@@ -16,6 +16,7 @@ import {
   lookAtChild,
   presetRules,
   signalsOf,
+  tellAlert,
   upkeepSignals,
   alertRules,
   type AlertRules,
@@ -305,6 +306,24 @@ describe('the rules about the guardian', () => {
     expect(said(only('not-looked', { days: 8 }))).toEqual([]);
     expect(said(only('not-looked', { days: 7 }, false))).toEqual([]);
   });
+});
+
+it('a figure below every letter says so, in both languages', () => {
+  const base = historyOf(fall(0));
+  const [course] = base.courses;
+  const [term] = course?.terms ?? [];
+  if (!course || !term) throw new Error('one course with one term');
+  const { policy } = term.record;
+  const letters = (policy.letters ?? []).filter(({ letter }) => letter !== 'D');
+  const record = { ...term.record, policy: { ...policy, letters } };
+  const history = { ...base, courses: [{ ...course, terms: [{ ...term, record }] }] };
+  const [signal] = signalsOf(factsAt(history, evening(12)), only('letter-step', {}), []);
+  if (!signal) throw new Error('one signal');
+  expect(signal.reason.id).toBe('letter-step:');
+  const headline = (language: 'en' | 'es') =>
+    tellAlert(language, { ...signal, reasons: [signal.reason] }, { timeZone: 'UTC' }).headline;
+  expect(headline('en')).toBe('Kelp chemistry went from A to below every letter');
+  expect(headline('es')).toBe('Kelp chemistry pasó de A a menos que cualquier letra');
 });
 
 describe('a reason about attendance', () => {

@@ -38,6 +38,15 @@ const zoneOfTheFile = [
   'END:VTIMEZONE',
 ];
 
+it('takes the later of two versions, and one without a number for the first', () => {
+  const version = (title: string, ...more: string[]) =>
+    event('UID:a', 'DTSTART;VALUE=DATE:20261009', `SUMMARY:${title}`, ...more);
+  const titles = (...versions: string[]) => shown(calendar(...versions));
+  expect(titles(version('New', 'SEQUENCE:1'), version('Old'))).toEqual(['2026-10-09 New']);
+  expect(titles(version('Old'), version('New', 'SEQUENCE:1'))).toEqual(['2026-10-09 New']);
+  expect(titles(version('First'), version('Second'))).toEqual(['2026-10-09 Second']);
+});
+
 describe('the last day of an event', () => {
   const last = (...lines: string[]) =>
     read(calendar(event('UID:a', 'SUMMARY:Fair', ...lines))).events[0]?.lastOn;

@@ -37,6 +37,47 @@ const run = (ask: Partial<SimulationAsk> = {}): Fan | null => {
   }
 };
 
+const standards: CourseRecord = {
+  ...kelp,
+  policy: { ...kelp.policy, method: 'standards' },
+  standards: [{ id: 's' }],
+};
+
+it('has nothing to sum, to draw or to stake in a standards course', () => {
+  expect(jointly(standards, ['b'])).toEqual({ ifLeft: null, ifDone: null });
+  expect(run({ record: standards })).toBeNull();
+  expect([...comingStakes(standards)]).toEqual([]);
+});
+
+it('draws from the kind of work itself the more often, the more scores of it there are', () => {
+  // Ten tests of 90 %, one paper of 10 %, and a test to come: all that pulls it down is drawn from the paper.
+  const tests = Array.from({ length: 10 }, (_, n) => `t${n}`);
+  const record: CourseRecord = {
+    ...kelp,
+    categories: [{ id: 'tests' }, { id: 'papers' }],
+    items: [
+      ...tests.map((id) => ({ id, categoryId: 'tests', possible: 10, dueAt: '2026-10-05T12:00:00Z' })),
+      { id: 'p', categoryId: 'papers', possible: 10, dueAt: '2026-10-05T12:00:00Z' },
+      { id: 'next', categoryId: 'tests', possible: 100, dueAt: '2026-10-30T12:00:00Z' },
+    ],
+    results: [
+      ...tests.map((itemId) => ({
+        itemId,
+        at: '2026-10-06T12:00:00Z',
+        status: 'scored' as const,
+        earned: 9,
+      })),
+      { itemId: 'p', at: '2026-10-06T12:00:00Z', status: 'scored', earned: 1 },
+    ],
+  };
+  // 91 of 110 now; with 90 of 100 it ends at 181 of 210 = 86.2, with 10 at 48.1.
+  const fan = run({ record, target: 80, draws: 4000 });
+  expect(fan?.steps.at(-1)?.middle).toBeCloseTo((181 / 210) * 100, 9);
+  // It is drawn from all eleven in 3 of 13 cases, and one in eleven of these is the paper: 2.1 %.
+  expect(fan?.chance).toBeGreaterThan(0.96);
+  expect(fan?.chance).toBeLessThan(0.995);
+});
+
 describe('what several works come to together', () => {
   it('is the figure with them done and the rest left', () => {
     // Left: 16 of 50. Expected 0.8: b adds 16, c adds 8.
