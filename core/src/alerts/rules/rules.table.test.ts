@@ -498,6 +498,44 @@ it.each(presets.map((preset, index) => [preset, index] as const))(
   },
 );
 
+it('stands on its page as this table says: where, by which sliders, and where it may differ', () => {
+  const knob = (param: string, least: number, most: number, step: number, said: string) =>
+    `${param} ${least}–${most} by ${step}: ${said}`;
+  const percent = knob('percent', 30, 100, 1, 'percent');
+  const level = knob('level', 1, 4, 0.1, 'level');
+  const effect = knob('effect', 0, 30, 1, 'effect');
+  const points = knob('points', 1, 30, 1, 'points');
+  const days = (said: string, most: number) => knob('days', 1, most, 1, said);
+  const shown = alertRules.map(({ name, page }) => [
+    `${page.group} ${page.place} ${name}`,
+    page.knobs.map((each) => knob(each.param, each.least, each.most, each.step, each.said)),
+    [page.differs ?? 'nowhere', page.letter ? 'by letter' : '', page.choices?.param ?? ''].filter(Boolean),
+  ]);
+  expect(shown).toEqual([
+    ['figure 1 below', [percent, level], ['course', 'by letter']],
+    ['figure 4 letter-step', [], ['course']],
+    ['figure 3 fallen', [points, days('within', 60)], ['course']],
+    ['figure 5 slipping', [knob('perWeek', 1, 10, 0.5, 'perWeek')], ['course']],
+    ['figure 2 if-left', [percent, level], ['course', 'by letter']],
+    ['work 2 deadline', [days('ahead', 14)], ['course']],
+    ['work 3 sent-back', [], ['nowhere']],
+    ['work 1 loose-end', [knob('atOnce', 1, 10, 1, 'atOnce'), effect], ['course', 'kinds']],
+    ['work 4 unmarked', [days('after', 30)], ['nowhere']],
+    ['coming 1 big-work', [days('ahead', 14), effect], ['nowhere']],
+    ['talk 1 comment', [], ['course', 'subjects']],
+    ['attendance 1 unexplained', [], ['child']],
+    ['attendance 2 late', [knob('times', 1, 10, 1, 'times'), days('within', 60)], ['child']],
+    ['attendance 3 pattern', [], ['child']],
+    ['attendance 4 days-missed', [knob('percent', 1, 30, 1, 'share')], ['child']],
+    ['talk 3 report-card', [], ['nowhere']],
+    ['talk 2 term-final', [], ['nowhere']],
+    ['good 2 settled', [], ['course']],
+    ['good 1 improved', [points, days('within', 60)], ['course']],
+    ['upkeep 1 source-silent', [days('after', 14)], ['nowhere']],
+    ['upkeep 2 not-looked', [days('after', 30)], ['nowhere']],
+  ]);
+});
+
 it('a look names the news by their ids, in the order of the rules', () => {
   const facts = factsAt(historyOf(fall()), evening(12));
   const { tellings } = lookAtChild([], facts, { rules: usual, silences: [], first: false });
