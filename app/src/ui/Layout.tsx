@@ -36,9 +36,7 @@ export function Row({
   wrap?: boolean;
 }) {
   return (
-    <View style={[styles.row, styles.middle, wrap && styles.wrap, spaced(space), style]}>
-      {children}
-    </View>
+    <View style={[styles.row, styles.middle, wrap && styles.wrap, spaced(space), style]}>{children}</View>
   );
 }
 

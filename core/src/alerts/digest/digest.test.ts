@@ -226,6 +226,24 @@ describe('what fits into forty seconds', () => {
     expect(fitted.every(({ needs }, index) => index === 1 || needs.length > 0)).toBe(true);
   });
 
+  it('takes turns between its sections, in this order', () => {
+    const named = (of: (name: string) => DigestEntry, name: string, n: number) =>
+      Array.from({ length: n }, (_, i) => of(`${name}${i}`));
+    const [one] = fitDigest([
+      part({
+        needs: named(work, 'n', 9),
+        good: named(work, 'g', 9),
+        comments: named(comment, 'c', 9),
+        before: named(work, 'b', 9),
+      }),
+    ]);
+    // Turns: needs 0 2 4 6, good 1 5, comments 1 4, before 3 6: the first eight of them.
+    expect([one?.needs.length, one?.good.length, one?.comments.length, one?.before.length]).toEqual([
+      3, 2, 2, 1,
+    ]);
+    expect(one?.more).toBe(28);
+  });
+
   it('says of a figure once what it says, and of several children less each', () => {
     const child = part({
       needs: [figure('kelp')],

@@ -47,6 +47,32 @@ it('takes the later of two versions, and one without a number for the first', ()
   expect(titles(version('First'), version('Second'))).toEqual(['2026-10-09 Second']);
 });
 
+it('says nothing of the zones of a file, and names what else is no event', () => {
+  const day = event('UID:a', 'DTSTART;VALUE=DATE:20261009', 'SUMMARY:Fair');
+  const todo = ['BEGIN:VTODO', 'UID:t', 'SUMMARY:Wash the sails', 'END:VTODO'].join('\r\n');
+  expect(read(calendar(...zoneOfTheFile, day)).notes).toEqual([]);
+  expect(read(calendar(todo, day)).notes).toEqual([{ note: 'not-an-event', about: 'VTODO', count: 1 }]);
+});
+
+it('writes an hour of UTC as one, and one of a place by the place’s name', () => {
+  const published = (timeZone: string): PublishedEvent => ({
+    ...{ uid: 'a@cadro', sequence: 0, changedAt: '2026-10-21T18:00:00Z', cancelled: false, title: 'Talk' },
+    ...{ text: null, place: null, href: null, categories: [], on: '2026-10-22', lastOn: '2026-10-22' },
+    ...{ startsAt: '18:30', endsAt: '19:15', timeZone },
+  });
+  const times = (timeZone: string) =>
+    writeCalendar('Days', [published(timeZone)])
+      .split('\r\n')
+      .filter((line) => /^DT(START|END)[;:]/.test(line) && !line.endsWith('T000000'));
+  expect(times('UTC')).toEqual(['DTSTART:20261022T183000Z', 'DTEND:20261022T191500Z']);
+  expect(times(halifax)).toEqual(
+    expect.arrayContaining([
+      `DTSTART;TZID=${halifax}:20261022T183000`,
+      `DTEND;TZID=${halifax}:20261022T191500`,
+    ]),
+  );
+});
+
 describe('the last day of an event', () => {
   const last = (...lines: string[]) =>
     read(calendar(event('UID:a', 'SUMMARY:Fair', ...lines))).events[0]?.lastOn;
