@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { uniformInt } from 'pure-rand/distribution/uniformInt';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
+import { ensureBuild } from '../lib/build.mjs';
 import { Cluster, requireFolder } from '../lib/postgres.mjs';
 import { endCommand, root, run, workFolder } from '../lib/steps.mjs';
 import { faultsIn, withFault } from './faults.mjs';
@@ -32,6 +33,7 @@ const layers = {
 const none =
   /\.test\.tsx?$|\/tests\/|\/testing\/|\/words?\/|[wW]ords\.ts$|\/index\.ts$|\.worker\.ts$|\/cli\/|\/demo\/|\/i18n\/(en|es)\//;
 const timeoutMs = 90_000;
+const jest = join(root, 'node_modules', '.bin', 'jest');
 
 const known = JSON.parse(readFileSync(join(root, 'tools', 'mutate', 'equivalent.json'), 'utf8'));
 /** Faults that change nothing, put aside by hand with the reason. */
@@ -84,16 +86,12 @@ async function isNoticed(fault, folder, env) {
   const args = ['--selectProjects', path.split('/')[0], '--findRelatedTests', path];
   // A fault can make a loop that never ends: its tests are ended with it, and it counts as noticed.
   let timer;
-  const { code: ended } = await run(
-    join(root, 'node_modules', '.bin', 'jest'),
-    [...args, '--bail', '--silent', '--forceExit', '--maxWorkers=1'],
-    {
-      cwd: folder,
-      env,
-      allowFailure: true,
-      onStart: (child) => (timer = setTimeout(() => endCommand(child), timeoutMs)),
-    },
-  );
+  const { code: ended } = await run(jest, [...args, '--bail', '--silent', '--forceExit', '--maxWorkers=1'], {
+    cwd: folder,
+    env,
+    allowFailure: true,
+    onStart: (child) => (timer = setTimeout(() => endCommand(child), timeoutMs)),
+  });
   clearTimeout(timer);
   writeFileSync(file, code);
   return ended !== 0;
@@ -119,13 +117,17 @@ async function main() {
   const queue = chosen(allFaults(wanted));
   requireFolder(workFolder);
   const folders = Array.from({ length: Number(values.workers) }, (_, index) => checkout(index + 1));
+  // The tests start built programs: those of what is right, too.
+  const { folder: buildDir } = wanted.includes('server') ? await ensureBuild(console.log) : { folder: '' };
   const results = [];
   const work = async (folder) => {
     const cluster = new Cluster(join(folder, '.cadro', 'postgres'), { durable: false });
-    const env = { NODE_ENV: 'test', TZ: 'UTC' };
+    const env = { NODE_ENV: 'test', TZ: 'UTC', TEST_TEMPLATES_KEPT: 'yes', CADRO_BUILD_DIR: buildDir };
     if (wanted.includes('server')) {
       await cluster.start();
       env.TEST_DATABASE_URL = cluster.url('%db%');
+      // Made from what is right, before anything is wrong.
+      await run(jest, ['--selectProjects', 'server', 'kit/db/migrations'], { cwd: folder, env });
     }
     for (let fault = queue.shift(); fault; fault = queue.shift()) {
       const noticed = await isNoticed(fault, folder, env);

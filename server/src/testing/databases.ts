@@ -11,16 +11,23 @@ const urlOf = (name: string): string => {
   return cluster.replace('%db%', name);
 };
 
-async function asAdmin(work: (admin: Db) => Promise<unknown>): Promise<void> {
+async function asAdmin<T>(work: (admin: Db) => Promise<T>): Promise<T> {
   const admin = openDatabase(urlOf('postgres'), { poolSize: 1 });
   try {
-    await work(admin);
+    return await work(admin);
   } finally {
     await admin.destroy();
   }
 }
 export const dropDatabase = (name: string): Promise<void> =>
-  asAdmin((admin) => admin.raw(`drop database if exists ${name} with (force)`));
+  asAdmin(async (admin) => void (await admin.raw(`drop database if exists ${name} with (force)`)));
+export const hasDatabase = (name: string): Promise<boolean> =>
+  asAdmin(async (admin) => {
+    const { rows } = await admin.raw<{ rows: unknown[] }>('select from pg_database where datname = ?', [
+      name,
+    ]);
+    return rows.length > 0;
+  });
 
 /** A database of the test cluster, as a copy of another. @returns its address. */
 export async function createDatabase(name: string, template: string): Promise<string> {

@@ -1,5 +1,5 @@
 import { migrate, migrateQueue, openDatabase } from '../kit';
-import { createDatabase, dropDatabase, emptyTemplate, readTemplates } from './databases';
+import { createDatabase, dropDatabase, emptyTemplate, hasDatabase, readTemplates } from './databases';
 import { World } from './world';
 
 /** The story opens on the last of them. */
@@ -27,9 +27,11 @@ async function makeRead(name: string, days: readonly string[]): Promise<void> {
 
 /**
  * Before the first test of a run: a database with the tables alone, and two into which the schools have been read. Every
- * test takes a copy of one of them, which costs a fraction of making it.
+ * test takes a copy of one of them, which costs a fraction of making it. `TEST_TEMPLATES_KEPT` is set where one run
+ * after the other works on the same cluster: the last of them is there once all are, and is made once.
  */
 export default async function templates(): Promise<void> {
+  if (process.env['TEST_TEMPLATES_KEPT'] && (await hasDatabase(readTemplates.daily))) return;
   await makeEmpty();
   await makeRead(readTemplates.once, evenings.slice(-1));
   await makeRead(readTemplates.daily, evenings);
