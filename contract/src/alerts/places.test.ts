@@ -28,6 +28,8 @@ const term: AlertReason = {
 };
 const upkeep = (rule: 'source-silent' | 'not-looked'): AlertReason => ({
   ...{ ...common, about: 'upkeep', rule, since: common.at, days: 3 },
+  // What is about the guardian comes from no source.
+  sourceName: rule === 'source-silent' ? common.sourceName : '',
 });
 const ofCourse = { studentId: 's', courseId: 'c' };
 const ofChild = { studentId: 's', courseId: null };

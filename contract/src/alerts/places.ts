@@ -6,7 +6,8 @@ export function placeOfAlert(
   reasons: readonly AlertReason[],
 ): string {
   const [first] = reasons;
-  if (!studentId) return first?.rule === 'source-silent' ? '/settings' : '/brief';
+  // Of no child: what is about a source leads to where sources stand.
+  if (!studentId) return first?.sourceName ? '/settings' : '/brief';
   if (first?.about === 'attendance') return `/days/attendance/${studentId}`;
   if (first?.about === 'term') return `/courses/${studentId}/terms`;
   const itemId =

@@ -1,4 +1,5 @@
 import {
+  commentOn,
   evening,
   historyOf,
   instant,
@@ -9,52 +10,17 @@ import {
   state,
   type Sketch,
 } from '../testing/histories';
-import {
-  factsAt,
-  lookAtChild,
-  presetOf,
-  presetRules,
-  settingsFor,
-  signalsOf,
-  type AlertRules,
-  type RuleName,
-} from '.';
+import { onlyRule } from '../testing/rules';
+import { factsAt, lookAtChild, presetOf, presetRules, settingsFor, signalsOf, type AlertRules } from '.';
 
 const everything = presetRules('everything');
-/** Only this rule, as 'everything' has it, with these changes. */
-const only = (name: RuleName, changes: object = {}): AlertRules => ({
-  ...everything,
-  rules: {
-    ...(Object.fromEntries(
-      Object.entries(everything.rules).map(([each, rule]) => [each, { ...rule, on: each === name }]),
-    ) as AlertRules['rules']),
-    [name]: { ...everything.rules[name], on: true, ...changes },
-  },
-});
+const only = onlyRule('everything');
 const found = (sketch: Sketch, day: number, rules: AlertRules) =>
   signalsOf(factsAt(historyOf(sketch), evening(day)), rules, []).map(({ key, reason }) => ({
     key,
     ...reason,
   }));
-const said = (day: number, more: object = {}) =>
-  knownOn(
-    {
-      id: 'c',
-      courseId: 'kelp',
-      courseTitle: 'Kelp chemistry',
-      itemId: 'w',
-      itemTitle: 'w',
-      subject: 'work' as const,
-      text: 'Do it again.',
-      author: 'W. Thornwick',
-      writtenAt: instant(day),
-      sourceName: 'Gannet Head',
-      term: null as string | null,
-      offers: [],
-      ...more,
-    },
-    day,
-  );
+const said = (day: number, more: Parameters<typeof commentOn>[2] = {}) => commentOn('c', day, more);
 
 /** 18, 18 and 18 of 20, then less: 90, and from day 12 on 75. */
 const falling: Sketch = {

@@ -1,6 +1,7 @@
 import type { AlertKind, AlertReason, AlertSubject } from '@cadro/contract';
 import { instantOf } from '../gradebook';
-import { hasHappened, type Signal } from './signal';
+import { hasHappened } from './rules';
+import type { Signal } from './signal';
 
 const hourMs = 60 * 60 * 1000;
 const dayMs = 24 * hourMs;

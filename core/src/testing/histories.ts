@@ -35,6 +35,18 @@ export const mark = (code: string, day: number, period = '1'): Known<GivenMark> 
     day,
   );
 
+/** A teacher's words on the work `w`, known on the evening they were written. */
+export const commentOn = (id: string, day: number, more: Partial<CommentSeen> = {}): Known<CommentSeen> =>
+  knownOn(
+    {
+      ...{ id, courseId: 'kelp', courseTitle: 'Kelp chemistry', itemId: 'w', itemTitle: 'w' },
+      ...{ subject: 'work' as const, text: 'Do it again.', author: 'W. Thornwick', writtenAt: instant(day) },
+      ...{ sourceName: 'Gannet Head', term: null, offers: [] },
+      ...more,
+    },
+    day,
+  );
+
 /** A work as it was first given out. */
 const given = (value: ItemRecord): ItemVersion => ({
   value,
@@ -159,23 +171,11 @@ export const anyHistory: fc.Arbitrary<ChildHistory> = fc
         })),
       marks: days.map((code, day) => mark(code, day)),
       comments: comments.map(({ day, of }, index) =>
-        knownOn(
-          {
-            id: `c${index}`,
-            courseId: 'kelp',
-            courseTitle: 'Kelp chemistry',
-            itemId: of < dues.length ? `w${of}` : null,
-            itemTitle: null,
-            subject: 'work' as const,
-            text: 'Well done.',
-            author: 'W. Thornwick',
-            writtenAt: instant(day),
-            sourceName: 'Gannet Head',
-            term: null,
-            offers: [],
-          },
-          day,
-        ),
+        commentOn(`c${index}`, day, {
+          itemId: of < dues.length ? `w${of}` : null,
+          itemTitle: null,
+          text: 'Well done.',
+        }),
       ),
     }),
   );

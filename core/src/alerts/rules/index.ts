@@ -60,3 +60,6 @@ export const childRules: readonly (AnyChildRule & { readonly name: RuleName })[]
 export const guardianRules: readonly (AnyGuardianRule & { readonly name: RuleName })[] = ofGuardian;
 export const alertRules: readonly (AnyRule & { readonly name: RuleName })[] = [...ofChild, ...ofGuardian];
 export const ruleNamed = (name: string): AnyRule | undefined => alertRules.find((rule) => rule.name === name);
+
+/** Whether a reason tells of what has happened, by the rule that found it; of a rule that is no more: no, so that it ends. */
+export const hasHappened = ({ rule }: { readonly rule: string }): boolean => ruleNamed(rule)?.event ?? false;

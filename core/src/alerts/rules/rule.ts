@@ -76,6 +76,8 @@ export type Asked = AlertReason['asked'];
 export interface Rule<N extends string = string, S extends TObject = TObject, A extends About = About> {
   readonly name: N;
   readonly about: A;
+  /** Whether it tells of what has happened, which is news for some days; any other holds until something changes. */
+  readonly event?: boolean;
   /** What can be set of it, with its limits. */
   readonly settings: S;
   readonly presets: Readonly<Record<Preset, Static<S>>>;

@@ -1,5 +1,6 @@
 import { presets, type Preset } from '@cadro/contract';
 import {
+  commentOn,
   evening,
   historyOf,
   instant,
@@ -10,6 +11,7 @@ import {
   state,
   type Sketch,
 } from '../../testing/histories';
+import { onlyRule } from '../../testing/rules';
 import {
   daysEarlier,
   factsAt,
@@ -29,26 +31,8 @@ import {
  * its days, and what makes it speak again.
  */
 const usual = presetRules('usual');
-const only = (name: RuleName, changes: object, on = true): AlertRules => ({
-  ...usual,
-  rules: {
-    ...(Object.fromEntries(
-      Object.entries(usual.rules).map(([each, rule]) => [each, { ...rule, on: false }]),
-    ) as AlertRules['rules']),
-    [name]: { ...usual.rules[name], on, ...changes },
-  },
-});
+const only = onlyRule('usual');
 
-const comment = (id: string, day: number, more: object = {}) =>
-  knownOn(
-    {
-      ...{ id, courseId: 'kelp', courseTitle: 'Kelp chemistry', itemId: 'w', itemTitle: 'w' },
-      ...{ subject: 'work' as const, text: 'Do it again.', author: 'W. Thornwick', writtenAt: instant(day) },
-      ...{ sourceName: 'Gannet Head', term: null as string | null, offers: [] },
-      ...more,
-    },
-    day,
-  );
 const grade = (term: string, day: number) =>
   knownOn(
     {
@@ -155,9 +139,9 @@ const table: readonly Case[] = [
     second: [{ sketch: { items: [item('test2', 9)] } }, ['big-work:test2']],
   },
   {
-    ...{ rule: 'comment', set: { subjects: ['work'] }, sketch: { comments: [comment('c', 3)] } },
+    ...{ rule: 'comment', set: { subjects: ['work'] }, sketch: { comments: [commentOn('c', 3)] } },
     ...{ speaks: 6, silent: 7, ids: ['comment:c'], key: 'comment:child:kelp' },
-    second: [{ sketch: { comments: [comment('d', 3)] } }, ['comment:d']],
+    second: [{ sketch: { comments: [commentOn('d', 3)] } }, ['comment:d']],
   },
   {
     ...{ rule: 'unexplained', sketch: { marks: marks('APPPPP') }, speaks: 4, silent: 5 },
@@ -185,9 +169,9 @@ const table: readonly Case[] = [
   },
   {
     ...{ rule: 'report-card', speaks: 8, silent: 9, ids: ['report-card:t1'], key: 'term:child:t1' },
-    sketch: { comments: [comment('c', 5, { subject: 'report-card', term: 't1' })] },
+    sketch: { comments: [commentOn('c', 5, { subject: 'report-card', term: 't1' })] },
     second: [
-      { sketch: { comments: [comment('c', 5, { subject: 'report-card', term: 't2' })] } },
+      { sketch: { comments: [commentOn('c', 5, { subject: 'report-card', term: 't2' })] } },
       ['report-card:t2'],
     ],
   },

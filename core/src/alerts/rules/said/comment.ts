@@ -7,6 +7,7 @@ import { ruleSettings } from '../set';
 export const comment = childRule({
   name: 'comment',
   about: 'comment',
+  event: true,
   settings: ruleSettings({
     subjects: Type.Array(Type.Union(commentSubjects.map((subject) => Type.Literal(subject))), {
       maxItems: commentSubjects.length,

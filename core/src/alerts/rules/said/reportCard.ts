@@ -5,6 +5,7 @@ import { onAlways, ruleSettings } from '../set';
 export const reportCard = childRule({
   name: 'report-card',
   about: 'term',
+  event: true,
   settings: ruleSettings({}),
   presets: onAlways,
   page: { group: 'talk', place: 3, knobs: [] },

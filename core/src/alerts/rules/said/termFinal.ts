@@ -5,6 +5,7 @@ import { onAlways, ruleSettings } from '../set';
 export const termFinal = childRule({
   name: 'term-final',
   about: 'term',
+  event: true,
   settings: ruleSettings({}),
   presets: onAlways,
   page: { group: 'talk', place: 2, knobs: [] },

@@ -7,6 +7,7 @@ import { workIn } from './workWords';
 export const sentBack = childRule({
   name: 'sent-back',
   about: 'work',
+  event: true,
   settings: ruleSettings({}),
   presets: onAlways,
   page: { group: 'work', place: 3, knobs: [] },

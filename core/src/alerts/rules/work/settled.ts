@@ -17,6 +17,7 @@ const wasWords: Readonly<Record<Language, Readonly<Record<LooseEndKind, string>>
 export const settled = childRule({
   name: 'settled',
   about: 'work',
+  event: true,
   settings: ruleSettings({}),
   presets: onAlways,
   page: { group: 'good', place: 2, knobs: [], differs: 'course' },
