@@ -32,7 +32,11 @@ export default defineConfig({
       name: 'phone',
       use: { ...devices['Desktop Chrome'], viewport: { width: 390, height: 844 }, hasTouch: true },
     },
-    { name: 'wide', use: { ...devices['Desktop Chrome'], viewport: { width: 1280, height: 800 } } },
+    {
+      name: 'wide',
+      grepInvert: /@once/,
+      use: { ...devices['Desktop Chrome'], viewport: { width: 1280, height: 800 } },
+    },
     // Not a test: draws docs/screenshots, by npm run screenshots.
     { name: 'pictures', testMatch: 'pictures.ts', use: { ...devices['Desktop Chrome'] } },
   ],

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
-import { expect, test } from './stack';
+import { expect, once, test } from './stack';
 
 /* A course explains itself: what a guardian reads there, corrects, and takes along. */
 
@@ -147,7 +147,7 @@ test('the year as a tree, and every course side by side', async ({ guardian, pag
   expect(guardian.complaints).toEqual([]);
 });
 
-test('lists and the whole record are taken along', async ({ guardian, page }) => {
+test('lists and the whole record are taken along', once, async ({ guardian, page }) => {
   await guardian.signsIn();
   await guardian.opensCourse('Boat-building');
   const work = await saved(page, () =>

@@ -1,9 +1,9 @@
 import ICAL from 'ical.js';
-import { expect, test } from './stack';
+import { expect, once, test } from './stack';
 
 test.use({ story: 'days' });
 
-test('an address for calendar programs says the same as the month', async ({ guardian, page }) => {
+test('an address for calendar programs says the same as the month', once, async ({ guardian, page }) => {
   await guardian.signsIn();
   await page.goto('/days/elsewhere');
   await page.getByRole('button', { name: 'Make an address' }).click();
@@ -91,7 +91,7 @@ test('what a family writes down: again and again, ticked, left out, taken out an
   await expect(page.getByRole('heading', { name: /^Today, Wednesday 21 October/ })).toBeVisible();
 });
 
-test('an entry stays where it cannot be taken out', async ({ guardian, page }) => {
+test('an entry stays where it cannot be taken out', once, async ({ guardian, page }) => {
   await guardian.signsIn();
   await page.goto('/days/entries/new?on=2026-11-17');
   await page.getByLabel('Title').fill('Dentist');

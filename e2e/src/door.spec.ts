@@ -1,7 +1,7 @@
 import { Guardian } from './guardian';
-import { expect, test } from './stack';
+import { expect, once, test } from './stack';
 
-test('a wrong password is told in words, and nothing opens', async ({ page }) => {
+test('a wrong password is told in words, and nothing opens', once, async ({ page }) => {
   await page.goto('/brief');
   await expect(page).toHaveURL(/\/sign-in$/);
   await page.getByLabel('E-mail address').fill('maren@aldervane.example');
@@ -11,13 +11,13 @@ test('a wrong password is told in words, and nothing opens', async ({ page }) =>
   await expect(page).toHaveURL(/\/sign-in$/);
 });
 
-test('an empty form says what it needs', async ({ page }) => {
+test('an empty form says what it needs', once, async ({ page }) => {
   await page.goto('/sign-in');
   await page.getByRole('button', { name: 'Sign in' }).click();
   await expect(page.getByText('Please type your e-mail address and your password.')).toBeVisible();
 });
 
-test('the language is chosen before signing in, and stays', async ({ page }) => {
+test('the language is chosen before signing in, and stays', once, async ({ page }) => {
   await page.goto('/sign-in');
   await page.getByRole('radio', { name: 'Español' }).click();
   await expect(page.getByRole('heading', { level: 1, name: 'Buenas tardes' })).toBeVisible();
@@ -54,34 +54,38 @@ test('a child is linked by code, after one has seen whose record it is', async (
   await expect(page.getByRole('radio', { name: 'Pet' })).toBeVisible();
 });
 
-test('two guardians write at once, and nothing is lost', async ({ guardian, page, browser, running }) => {
-  await guardian.signsIn();
-  await guardian.goesTo('Work');
-  await guardian.opensWork('Reef survey');
-  await page.getByRole('link', { name: 'Talk with Isolde' }).last().click();
-  await page.getByRole('button', { name: 'Keep it' }).click();
-  await expect(page.getByRole('heading', { level: 2, name: 'Move it on' })).toBeVisible();
-  await page.getByLabel('What was said').fill('Maren: half of it is done.');
+test(
+  'two guardians write at once, and nothing is lost',
+  once,
+  async ({ guardian, page, browser, running }) => {
+    await guardian.signsIn();
+    await guardian.goesTo('Work');
+    await guardian.opensWork('Reef survey');
+    await page.getByRole('link', { name: 'Talk with Isolde' }).last().click();
+    await page.getByRole('button', { name: 'Keep it' }).click();
+    await expect(page.getByRole('heading', { level: 2, name: 'Move it on' })).toBeVisible();
+    await page.getByLabel('What was said').fill('Maren: half of it is done.');
 
-  const other = await browser.newContext({ baseURL: running.url });
-  const tobiah = new Guardian(await other.newPage(), guardian.wide);
-  await tobiah.signsIn('tobiah');
-  await tobiah.page.goto(new URL(page.url()).pathname);
-  await tobiah.page.getByLabel('What was said').fill('Tobiah: she asked Mr Quillfeather.');
-  await tobiah.page.getByRole('button', { name: 'Keep the change' }).click();
-  await expect(tobiah.page.getByLabel('What was said')).toHaveValue('');
-  await other.close();
+    const other = await browser.newContext({ baseURL: running.url });
+    const tobiah = new Guardian(await other.newPage(), guardian.wide);
+    await tobiah.signsIn('tobiah');
+    await tobiah.page.goto(new URL(page.url()).pathname);
+    await tobiah.page.getByLabel('What was said').fill('Tobiah: she asked Mr Quillfeather.');
+    await tobiah.page.getByRole('button', { name: 'Keep the change' }).click();
+    await expect(tobiah.page.getByLabel('What was said')).toHaveValue('');
+    await other.close();
 
-  const keep = page.getByRole('button', { name: 'Keep the change' });
-  await keep.click();
-  await expect(page.getByText(/^In the meantime: .*Tobiah: she asked Mr Quillfeather\./)).toBeVisible();
-  await expect(page.getByLabel('What was said')).toHaveValue('Maren: half of it is done.');
-  await keep.click();
-  await expect(page.getByText('Maren: half of it is done.', { exact: true })).toBeVisible();
-  await expect(page.getByText('Tobiah: she asked Mr Quillfeather.', { exact: true })).toBeVisible();
-});
+    const keep = page.getByRole('button', { name: 'Keep the change' });
+    await keep.click();
+    await expect(page.getByText(/^In the meantime: .*Tobiah: she asked Mr Quillfeather\./)).toBeVisible();
+    await expect(page.getByLabel('What was said')).toHaveValue('Maren: half of it is done.');
+    await keep.click();
+    await expect(page.getByText('Maren: half of it is done.', { exact: true })).toBeVisible();
+    await expect(page.getByText('Tobiah: she asked Mr Quillfeather.', { exact: true })).toBeVisible();
+  },
+);
 
-test('text of another kind stays text', async ({ guardian, page }) => {
+test('text of another kind stays text', once, async ({ guardian, page }) => {
   await guardian.signsIn('tobiah');
   await guardian.goesTo('Work');
   await guardian.opensWork('Harbour map key');

@@ -1,4 +1,4 @@
-import { expect, test } from './stack';
+import { expect, once, test } from './stack';
 import type { Guardian } from './guardian';
 
 /** Every screen, by the way to it. */
@@ -202,13 +202,17 @@ test.describe('every screen is in order, in both themes', () => {
   }
 });
 
-test('what is being written stays when the evening turns the screen dark', async ({ guardian, page }) => {
-  await guardian.signsIn();
-  await page.goto('/days/entries/new?on=2026-10-22');
-  await page.getByLabel('Title').fill('Lanterns out of the loft');
-  await guardian.changesTheme();
-  await expect(page.getByLabel('Title')).toHaveValue('Lanterns out of the loft');
-});
+test(
+  'what is being written stays when the evening turns the screen dark',
+  once,
+  async ({ guardian, page }) => {
+    await guardian.signsIn();
+    await page.goto('/days/entries/new?on=2026-10-22');
+    await page.getByLabel('Title').fill('Lanterns out of the loft');
+    await guardian.changesTheme();
+    await expect(page.getByLabel('Title')).toHaveValue('Lanterns out of the loft');
+  },
+);
 
 test('what each place answers', async ({ guardian, page }) => {
   await guardian.signsIn();
@@ -279,26 +283,26 @@ test('a screen can be opened by its address, and the keyboard reaches the next s
   await expect(page).not.toHaveURL(/\/brief$/);
 });
 
-test('a school that cannot be reached leaves its records there, with their age', async ({
-  guardian,
-  page,
-  running,
-}) => {
-  test.setTimeout(120_000);
-  const schoolFails = (faults: object[]) =>
-    fetch(`${running.schoolUrl}/demo/faults`, {
-      method: 'PUT',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ faults }),
-    });
-  const told = page.getByText(/^Millrace Middle School cannot be read since/);
-  await guardian.signsIn();
-  await schoolFails([{ school: 'millrace', collection: 'results', kind: 'down' }]);
-  await guardian.movesOnOneDay();
-  await expect(told).toBeVisible();
-  await guardian.opensCourse('Boat-building');
-  await expect(page.getByRole('img', { name: /Posted 3\.\d of 4\./ }).last()).toBeVisible();
-  await schoolFails([]);
-  await guardian.movesOnOneDay();
-  await expect(told).toHaveCount(0);
-});
+test(
+  'a school that cannot be reached leaves its records there, with their age',
+  once,
+  async ({ guardian, page, running }) => {
+    test.setTimeout(120_000);
+    const schoolFails = (faults: object[]) =>
+      fetch(`${running.schoolUrl}/demo/faults`, {
+        method: 'PUT',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ faults }),
+      });
+    const told = page.getByText(/^Millrace Middle School cannot be read since/);
+    await guardian.signsIn();
+    await schoolFails([{ school: 'millrace', collection: 'results', kind: 'down' }]);
+    await guardian.movesOnOneDay();
+    await expect(told).toBeVisible();
+    await guardian.opensCourse('Boat-building');
+    await expect(page.getByRole('img', { name: /Posted 3\.\d of 4\./ }).last()).toBeVisible();
+    await schoolFails([]);
+    await guardian.movesOnOneDay();
+    await expect(told).toHaveCount(0);
+  },
+);

@@ -74,3 +74,6 @@ export const test = base.extend<{ guardian: Guardian }, { running: RunningStack;
   guardian: async ({ page }, use, { project }) => use(new Guardian(page, project.name === 'wide')),
 });
 export { expect } from '@playwright/test';
+
+/** What is the same however wide the screen is: it is tried at one size. */
+export const once = { tag: '@once' };

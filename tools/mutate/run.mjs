@@ -1,5 +1,5 @@
 import { execFileSync } from 'node:child_process';
-import { readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
+import { existsSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { uniformInt } from 'pure-rand/distribution/uniformInt';
@@ -21,6 +21,8 @@ const { values } = parseArgs({
     layer: { type: 'string' },
     only: { type: 'string' },
     workers: { type: 'string', default: '2' },
+    // Where the tests take long: only so many files of tests are asked, the nearest ones.
+    nearest: { type: 'string', default: 'Infinity' },
   },
 });
 /** Logic alone: drawings are looked at, and words are read. */
@@ -31,8 +33,10 @@ const layers = {
   app: /^app\/src\/.*\.ts$/,
 };
 const none =
-  /\.test\.tsx?$|\/tests\/|\/testing\/|\/words?\/|[wW]ords\.ts$|\/index\.ts$|\.worker\.ts$|\/cli\/|\/demo\/|\/i18n\/(en|es)\//;
-const timeoutMs = 90_000;
+  /\.test\.tsx?$|\/tests\/|\/testing\/|\/words?\/|[wW]ords\.ts$|\/index\.ts$|\.worker\.ts$|\/cli\/|\/demo\/|\/i18n\/(en|es)\/|\/theme\/|\/draw\w+\.ts$|(Page|Paper)\.ts$/;
+/** No test file takes as long on a busy machine: one that does is in a loop. */
+const silenceMs = 150_000;
+const nearestFirst = join(root, 'tools', 'mutate', 'nearestFirst.cjs');
 const jest = join(root, 'node_modules', '.bin', 'jest');
 
 const known = JSON.parse(readFileSync(join(root, 'tools', 'mutate', 'equivalent.json'), 'utf8'));
@@ -69,12 +73,27 @@ function chosen(faults) {
 
 /** A checkout of its own, so that faults never stand in the code one works on. */
 function checkout(number) {
-  const folder = join(workFolder, `mutants-${number}`);
+  const folder = join(workFolder, `mutants-${values.layer ?? 'all'}-${number}`);
   rmSync(folder, { recursive: true, force: true });
   git('worktree', 'prune');
   git('worktree', 'add', '--detach', folder, 'HEAD');
-  symlinkSync(join(root, 'node_modules'), join(folder, 'node_modules'));
+  const { workspaces } = JSON.parse(readFileSync(join(root, 'package.json'), 'utf8'));
+  const installed = ['.', ...workspaces].map((each) => join(each, 'node_modules'));
+  for (const each of installed) {
+    if (existsSync(join(root, each))) symlinkSync(join(root, each), join(folder, each));
+  }
   return folder;
+}
+
+const once = ['--silent', '--forceExit'];
+const related = (...paths) => ['--selectProjects', ...projectsOf(paths), '--findRelatedTests', ...paths];
+const projectsOf = (paths) => new Set(paths.map((path) => path.split('/')[0]));
+
+/** Tests that fail already would notice everything. */
+async function requireGreen(paths, { folder, env }) {
+  const args = [...related(...paths), ...once, '--maxWorkers=2'];
+  const { code, output } = await run(jest, args, { cwd: folder, env, allowFailure: true });
+  if (code !== 0) throw new Error(`The tests fail before any fault is put in:\n${output.slice(-4000)}`);
 }
 
 /** Whether the tests that have to do with a file notice a fault in it. */
@@ -83,15 +102,24 @@ async function isNoticed(fault, folder, env) {
   const file = join(folder, path);
   const code = readFileSync(file, 'utf8');
   writeFileSync(file, withFault(code, fault));
-  const args = ['--selectProjects', path.split('/')[0], '--findRelatedTests', path];
   // A fault can make a loop that never ends: its tests are ended with it, and it counts as noticed.
   let timer;
-  const { code: ended } = await run(jest, [...args, '--bail', '--silent', '--forceExit', '--maxWorkers=1'], {
-    cwd: folder,
-    env,
-    allowFailure: true,
-    onStart: (child) => (timer = setTimeout(() => endCommand(child), timeoutMs)),
-  });
+  const watch = (child) => {
+    clearTimeout(timer);
+    timer = setTimeout(() => endCommand(child), silenceMs);
+  };
+  let tests;
+  const { code: ended } = await run(
+    jest,
+    [...related(path), ...once, '--bail', '--maxWorkers=1', '--testSequencer', nearestFirst],
+    {
+      cwd: folder,
+      env: { ...env, FAULTY_FILE: file, NEAREST: values.nearest },
+      allowFailure: true,
+      onStart: (child) => watch((tests = child)),
+      onLine: () => watch(tests),
+    },
+  );
   clearTimeout(timer);
   writeFileSync(file, code);
   return ended !== 0;
@@ -112,35 +140,50 @@ function tell(results) {
   console.log(`\n${noticed} of ${results.length} noticed, ${share} % (seed ${values.seed})`);
 }
 
+/** A checkout with what its tests need started. */
+async function workplace(number, { needsDatabase, buildDir }) {
+  const folder = checkout(number);
+  const cluster = new Cluster(join(folder, '.cadro', 'postgres'), { durable: false });
+  const env = { NODE_ENV: 'test', TZ: 'UTC', TEST_TEMPLATES_KEPT: 'yes', CADRO_BUILD_DIR: buildDir };
+  if (needsDatabase) {
+    await cluster.start();
+    env.TEST_DATABASE_URL = cluster.url('%db%');
+    // Made from what is right, before anything is wrong.
+    await run(jest, ['--selectProjects', 'server', '--testPathPattern', 'kit/db/migrations'], {
+      cwd: folder,
+      env,
+    });
+  }
+  const leave = async () => {
+    if (needsDatabase) await cluster.remove();
+    git('worktree', 'remove', '--force', folder);
+  };
+  return { folder, env, leave };
+}
+
 async function main() {
   const wanted = values.layer ? [values.layer] : Object.keys(layers);
   const queue = chosen(allFaults(wanted));
   requireFolder(workFolder);
-  const folders = Array.from({ length: Number(values.workers) }, (_, index) => checkout(index + 1));
+  const needsDatabase = queue.some(({ path }) => layers.server.test(path));
   // The tests start built programs: those of what is right, too.
-  const { folder: buildDir } = wanted.includes('server') ? await ensureBuild(console.log) : { folder: '' };
+  const { folder: buildDir } = needsDatabase ? await ensureBuild(console.log) : { folder: '' };
+  const numbers = Array.from({ length: Number(values.workers) }, (_, index) => index + 1);
+  const places = await Promise.all(numbers.map((each) => workplace(each, { needsDatabase, buildDir })));
   const results = [];
-  const work = async (folder) => {
-    const cluster = new Cluster(join(folder, '.cadro', 'postgres'), { durable: false });
-    const env = { NODE_ENV: 'test', TZ: 'UTC', TEST_TEMPLATES_KEPT: 'yes', CADRO_BUILD_DIR: buildDir };
-    if (wanted.includes('server')) {
-      await cluster.start();
-      env.TEST_DATABASE_URL = cluster.url('%db%');
-      // Made from what is right, before anything is wrong.
-      await run(jest, ['--selectProjects', 'server', 'kit/db/migrations'], { cwd: folder, env });
-    }
+  const work = async ({ folder, env }) => {
     for (let fault = queue.shift(); fault; fault = queue.shift()) {
       const noticed = await isNoticed(fault, folder, env);
-      results.push({ path: fault.path, noticed });
       const { path, line, what } = fault;
+      results.push({ path, noticed });
       console.log(`${noticed ? 'noticed ' : 'survived'}  ${path}:${line}  ${what}`);
     }
-    if (wanted.includes('server')) await cluster.remove();
   };
   try {
-    await Promise.all(folders.map(work));
+    await requireGreen([...new Set(queue.map(({ path }) => path))], places[0]);
+    await Promise.all(places.map(work));
   } finally {
-    for (const folder of folders) git('worktree', 'remove', '--force', folder);
+    for (const { leave } of places) await leave();
   }
   tell(results);
 }

@@ -57,7 +57,6 @@ const settings = (more: Partial<AlertSettings> = {}): AlertSettings => ({
   silences: [],
   courses: [],
   deliveries: [],
-  unrehearsed: [],
   today: '2026-10-21',
   ...more,
 });

@@ -1,5 +1,6 @@
 import type { TFunction } from 'i18next';
 import type { ItemDetail } from '@cadro/contract';
+import { byCodePoint } from '@cadro/core';
 import type { Format } from '../i18n';
 import { frameOf, type StoryPoint } from '../ui';
 import { stateWords } from './words';
@@ -54,5 +55,5 @@ export function storyPoints(t: TFunction, format: Format, item: ItemDetail, now:
       ahead: acceptedUntil > now,
     });
   }
-  return points.sort((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : 0));
+  return points.sort((a, b) => byCodePoint(a.at, b.at));
 }

@@ -19,6 +19,12 @@ describe('days by the clock of the school', () => {
     ['days between', format.daysBetween('2026-10-31', '2026-11-03T12:00:00Z'), 3],
     ['days back', format.daysBetween('2026-11-03', '2026-10-31'), -3],
     ['far', format.recent('2026-10-01T12:00:00Z'), '1 Oct, 09:00'],
+    ['a week ahead', format.relative('2026-10-28'), 'in 7 days'],
+    ['a week back', format.relative('2026-10-14'), '7 days ago'],
+    ['beyond a week', format.relative('2026-10-29'), '29 Oct'],
+    ['today', format.relative('2026-10-21'), 'today'],
+    ['this year', format.date('2026-12-31'), '31 December'],
+    ['next year', format.date('2027-01-01'), '1 January 2027'],
     ['near', format.recent('2026-10-21T02:00:00Z'), 'yesterday, 23:00'],
   ])('%s', (_name, found, expected) => expect(found).toBe(expected));
 });

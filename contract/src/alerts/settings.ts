@@ -118,8 +118,6 @@ export const AlertSettings = Type.Object({
   silences: Type.Array(KeptSilence),
   courses: Type.Array(AlertCourse),
   deliveries: Type.Array(Delivery),
-  /** Rules that need the past, and those that cannot be tried on it. */
-  unrehearsed: Type.Array(Type.String()),
   today: DateOnly,
 });
 export type AlertSettings = Static<typeof AlertSettings>;

@@ -26,6 +26,43 @@ describe('the contract', () => {
     expect(document.paths['/api/followups/{followUpId}']?.['patch']?.requestBody).toBeDefined();
   });
 
+  it('tells of each operation what it needs and gives', () => {
+    const { paths } = openApiDocument(allRoutes) as {
+      paths: Record<string, Record<string, Record<string, unknown>>>;
+    };
+    const needs = (path: string, method: string) => {
+      const { parameters, requestBody, security, responses } = paths[path]?.[method] ?? {};
+      const [[status, success] = ['none', {}]] = Object.entries(
+        responses as Record<string, { content?: object }>,
+      );
+      return {
+        parameters: (parameters as { name: string; in: string; required: boolean }[]).map((each) =>
+          [each.in, each.name, ...(each.required ? ['required'] : [])].join(' '),
+        ),
+        body: (requestBody as { required?: boolean } | undefined)?.required ?? 'none',
+        security,
+        answer: [status, ...Object.keys(success.content ?? {})].join(' '),
+      };
+    };
+    const session = [{ session: [] }];
+    expect(needs('/api/session', 'post')).toEqual({
+      ...{ parameters: [], body: true, security: [], answer: '200 application/json' },
+    });
+    expect(needs('/api/alerts/file.csv', 'get')).toEqual({
+      parameters: expect.arrayContaining(['query q']) as unknown,
+      ...{ body: 'none', security: session, answer: '200 text/csv' },
+    });
+    expect(needs('/api/students/{studentId}/absences', 'post')).toMatchObject({
+      parameters: ['path studentId required'],
+      body: true,
+    });
+    expect(needs('/api/calendar/imports/{importId}', 'delete')).toEqual({
+      parameters: ['path importId required'],
+      ...{ body: 'none', security: session, answer: '204' },
+    });
+    expect(needs('/api/calendar', 'get').parameters).toContain('query from required');
+  });
+
   it('gives a role only what it may', () => {
     expect(rolesAllowed('read-record')).toEqual(['guardian', 'look-only', 'student']);
     expect(rolesAllowed('write-talk')).toEqual(['guardian']);

@@ -13,6 +13,7 @@ import {
   rehearsalDays,
   rehearse,
   slidesOf,
+  step,
   tellAlert,
   tellingsOf,
   underCap,
@@ -193,6 +194,59 @@ describe('a look', () => {
       }),
       { numRuns: 15 },
     ));
+
+  it('takes what comes back within seven days for the same, and counts up what comes back later', () => {
+    const day = 24 * 60 * 60 * 1000;
+    const signal = {
+      ...{ key: 'k', kind: 'work' as const, studentId: 'child', courseId: null, courseTitle: null },
+      reason: { id: 'one', rule: 'below', about: 'figure' } as unknown as AlertReason,
+    };
+    const look = (states: readonly AlertState[], signals: readonly (typeof signal)[], asOfMs: number) =>
+      step({ states, signals, asOfMs, silenced: () => false, first: false });
+    const raised = look([], [signal], evening(1)).states;
+    const over = look(raised, [], evening(2)).states;
+    const back = (ms: number) =>
+      look(over, [signal], evening(2) + ms).states.map(({ episode, raisedAt, overAt }) => [
+        ...[episode, raisedAt, overAt],
+      ]);
+    expect(over).toMatchObject([
+      { episode: 1, raisedAt: '2026-09-08T18:00:00Z', overAt: '2026-09-09T18:00:00Z' },
+    ]);
+    expect(back(7 * day)).toEqual([[1, '2026-09-08T18:00:00Z', null]]);
+    expect(back(7 * day + 1000)).toEqual([[2, '2026-09-16T18:00:01Z', null]]);
+    // What has long been over stays so from when it ended.
+    expect(look(over, [], evening(9)).states).toEqual(over);
+  });
+
+  // What lasts and comes to an alert waits so many hours from the last telling before it is told of its own.
+  it.each<[AlertKind, number]>([
+    ['figure', 5 * 24 - 1],
+    ['work', 2 * 24 - 1],
+    ['coming', 0],
+    ['comment', 23],
+    ['attendance', 23],
+    ['term', 0],
+    ['good', 2 * 24 - 1],
+    ['upkeep', 7 * 24 - 1],
+  ])('of %s is told again after %i hours, and not before', (kind, hours) => {
+    const signal = (id: string) => ({
+      ...{ key: 'k', kind, studentId: 'child', courseId: null, courseTitle: null },
+      reason: { id, rule: 'below', about: 'figure' } as unknown as AlertReason,
+    });
+    const look = (states: readonly AlertState[], ids: readonly string[], asOfMs: number) =>
+      step({ states, signals: ids.map(signal), asOfMs, silenced: () => false, first: false });
+    const { states } = look([], ['one'], evening(1));
+    const after = (ms: number) =>
+      look(states, ['one', 'two'], evening(1) + ms).tellings.map(({ reasonIds, again }) => [
+        reasonIds,
+        again,
+      ]);
+    const pause = hours * 60 * 60 * 1000;
+    // Within a second it is the same look.
+    expect(after(Math.max(pause, 1000))).toEqual([[['two'], true]]);
+    expect(after(999)).toEqual([[['one', 'two'], false]]);
+    if (pause > 0) expect(after(pause - 1)).toEqual([]);
+  });
 
   it('does not flap: a figure that swings around the threshold is told once', () => {
     const swing = Array.from({ length: 20 }, (_, day) => item(`w${day}`, day));

@@ -1,10 +1,10 @@
 import type { AlertKind, AlertReason, AlertSubject } from '@cadro/contract';
+import { dayMs } from '../dates';
 import { instantOf } from '../gradebook';
 import { hasHappened } from './rules';
 import type { Signal } from './signal';
 
 const hourMs = 60 * 60 * 1000;
-const dayMs = 24 * hourMs;
 /** What comes back within this is the same alert as before. */
 const sameAgainMs = 7 * dayMs;
 /** An alert names no more than this of what has happened, and remembers no more than that of what it has named. */

@@ -1,4 +1,5 @@
 import type { FigureReason } from '@cadro/contract';
+import { byCodePoint } from '../gradebook';
 import type { CourseSight } from './facts';
 import { dayMs } from '../dates';
 
@@ -77,7 +78,7 @@ export function movesSince(
   }
   return [...byItem]
     .filter(([, { delta }]) => sign * delta > 1e-9)
-    .sort(([a, x], [b, y]) => sign * (y.delta - x.delta) || (a < b ? -1 : 1))
+    .sort(([a, x], [b, y]) => sign * (y.delta - x.delta) || byCodePoint(a, b))
     .slice(0, mostMoves)
     .map(([itemId, { at, delta }]) => ({ itemId, title: items.get(itemId)?.title ?? '', at, delta }));
 }

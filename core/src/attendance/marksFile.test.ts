@@ -67,6 +67,12 @@ it.each<[string, FileRow, string]>([
   expect(marks).toHaveLength(1);
 });
 
+it('takes two marks of a whole day for two of one lesson, and names it', () => {
+  const { marks, faults } = read(row({ period: '' }), row({ period: '1' }), row({ period: '' }));
+  expect(marks.map(({ period }) => period)).toEqual(['day', '1']);
+  expect(faults).toEqual([{ row: 4, fault: 'twice', value: '2026-10-20/day' }]);
+});
+
 it('takes the first of two marks for one lesson and names the second', () =>
   expect(read(row({}), row({ code: 'P' }))).toMatchObject({
     marks: [{ code: 'A' }],

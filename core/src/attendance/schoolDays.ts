@@ -1,4 +1,5 @@
 import type { AttendanceRecord, MarkKind } from '@cadro/contract';
+import { byCodePoint } from '../gradebook';
 
 export interface Lesson {
   readonly period: string;
@@ -18,7 +19,7 @@ export function schoolDaysOf(record: AttendanceRecord): SchoolDay[] {
   const absentFrom = record.dayAbsentFrom ?? 0.5;
   return record.days
     .filter(({ date }) => date <= record.asOf)
-    .sort((a, b) => (a.date < b.date ? -1 : 1))
+    .sort((a, b) => byCodePoint(a.date, b.date))
     .flatMap(({ date, periods }): SchoolDay[] => {
       const lessons = periods.flatMap(({ period, courseId, code }): Lesson[] => {
         const meaning = record.codes[code];

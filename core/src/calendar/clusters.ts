@@ -1,3 +1,5 @@
+import { byCodePoint } from '../gradebook';
+
 /** What is counted of an event. */
 export interface DueThing {
   readonly layer: string;
@@ -29,6 +31,6 @@ export function clustersOf(events: readonly DueThing[]): DayCluster[] {
   }
   return [...days.entries()]
     .filter(([, { count, tests }]) => count >= clusterFrom.works || tests >= clusterFrom.tests)
-    .sort(([a], [b]) => (a < b ? -1 : 1))
+    .sort(([a], [b]) => byCodePoint(a, b))
     .map(([, day]) => day);
 }

@@ -291,6 +291,36 @@ describe('standards', () => {
     expect(courseAnswer(record({ items, results }, { decimals })).display).toBe(display);
     expect(scaleOf({ method: 'points', decimals, termEnd: '2026-11-06T23:59:00Z' }).decimals).toBe(decimals);
   });
+
+  it('is that of the levels where standards are judged, and else that of the policy', () => {
+    const policy = { termEnd: '2026-11-06T23:59:00Z', outOf: 20, letters: [{ letter: 'A', from: 0.9 }] };
+    const rest = { decimals: 1, letters: policy.letters };
+    expect(scaleOf({ ...policy, method: 'points' })).toEqual({ method: 'points', outOf: 20, ...rest });
+    expect(scaleOf({ ...policy, method: 'standards', standards: { top: 7 } })).toEqual({
+      ...{ method: 'standards', outOf: 7, ...rest },
+    });
+    expect(scaleOf({ method: 'standards', termEnd: policy.termEnd }).outOf).toBe(4);
+  });
+
+  it('has a default for whatever a source leaves out, and for nothing else', () => {
+    const termEnd = '2026-11-06T23:59:00Z';
+    const defaults = {
+      ...{ outOf: 100, decimals: 1, letters: [], letterFrom: 'exact', missingCounts: 'zero' },
+      ...{ incompleteCounts: 'not', floor: 0, late: { kind: 'none' } },
+    };
+    const told = {
+      ...{ outOf: 20, decimals: 0, letters: [{ letter: 'A', from: 0.9 }], letterFrom: 'rounded' },
+      ...{ missingCounts: 'not', incompleteCounts: 'zero', floor: 0.5, late: { kind: 'flat', credit: 0.5 } },
+    } as unknown as Omit<CourseRecord['policy'], 'method' | 'termEnd'>;
+    const levels = { rule: 'mean', share: 0.5, top: 7, metAt: 5 } as const;
+    expect(course({}, { method: 'weighted' }).policy).toEqual({
+      ...{ ...defaults, method: 'weighted', termEndMs: Date.parse(termEnd) },
+      standards: { rule: 'latest', share: 0.65, top: 4, metAt: 3 },
+    });
+    expect(course({}, { ...told, standards: levels }).policy).toEqual({
+      ...{ ...told, method: 'points', termEndMs: Date.parse(termEnd), standards: levels },
+    });
+  });
   it('has one decimal, where the school says nothing', () => {
     const some = { items: [item('a', { possible: 1000 })], results: [result('a', { earned: 895.46 })] };
     expect(courseAnswer(record(some)).display).toBe(89.5);

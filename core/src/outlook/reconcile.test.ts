@@ -46,6 +46,23 @@ describe('the school’s figure beside ours', () => {
     expect(reconcile(odd, stated(79)).verdict).toBe('differs');
   });
 
+  it.each([
+    ['zero', 'not'],
+    ['not', 'zero'],
+  ] as const)('finds that incomplete work counts otherwise: not %s, but %s', (assumed, really) => {
+    const results: CourseRecord['results'] = [
+      ...[scored('a', 17, at(33)), scored('b', 15, at(35))],
+      { itemId: 'm', at: at(36), status: 'incomplete' },
+    ];
+    const figure = courseAnswer(record({ incompleteCounts: really }, { results })).posted ?? 0;
+    const { verdict, reasons } = reconcile(
+      record({ incompleteCounts: assumed }, { results }),
+      stated(figure),
+    );
+    expect(verdict).toBe('differs');
+    expect(reasons).toContainEqual({ kind: 'policy', correction: { incompleteCounts: really } });
+  });
+
   it('has nothing to say about reasons where nothing differs', () => {
     expect(reconcile(record(), stated(62))).toEqual({
       stated: 62,

@@ -129,6 +129,16 @@ describe('a plan', () => {
     });
   });
 
+  it('is not made coarse by work that fits nowhere, however much it would gain', async () => {
+    const tasks = [
+      { id: 'huge', minutes: 600, gain: 1e15 },
+      { id: 'small', minutes: 20, gain: 1 },
+      { id: 'better', minutes: 20, gain: 1.5 },
+    ];
+    const { plan } = await propose(tasks, [{ date: day(0), minutes: 30 }]);
+    expect(plan.evenings).toEqual([{ date: day(0), taskIds: ['better'] }]);
+  });
+
   it.each([
     ['nothing to do', [], [{ date: day(0), minutes: 30 }], 0],
     ['no evening', [{ id: 'a', minutes: 10, gain: 1 }], [], 0],

@@ -48,7 +48,7 @@ export const mayGo = (
 
 /** Brings a question into the order in which it is solved, so that its answer does not depend on the order it came in. */
 export function problemOf(askedTasks: readonly PlanTask[], askedEvenings: readonly PlanEvening[]): Problem {
-  const evenings = [...askedEvenings].sort((a, b) => (a.date < b.date ? -1 : 1));
+  const evenings = [...askedEvenings].sort((a, b) => byCodePoint(a.date, b.date));
   const tasks = askedTasks
     .filter((task) => task.gain >= 0 && evenings.some((evening) => mayGo(task, evening)))
     .sort((a, b) => b.gain - a.gain || byCodePoint(a.id, b.id));

@@ -24,8 +24,6 @@ import { watchesOf, type Settings } from './watchStore';
 export const settingsOf = async (db: Db, guardianId: string): Promise<Settings | null> =>
   (await watchesOf(db, { guardianIds: [guardianId] }))[0]?.settings ?? null;
 
-/** Rules about what no past is kept of. */
-const unrehearsed = alertRules.flatMap(({ name, about }) => (about === 'upkeep' ? [name] : []));
 const shownDeliveries = 12;
 
 async function coursesFor(
@@ -94,9 +92,17 @@ export async function alertSettings(
       })),
     courses,
     deliveries,
-    unrehearsed: [...unrehearsed],
     today,
   };
+}
+
+/** The rules with a threshold on the scale of a course, and what such a threshold may be told in. */
+const scaled = alertRules.filter(({ page }) => page.letter);
+interface Threshold {
+  readonly on?: boolean;
+  readonly letter?: string | null;
+  readonly level?: number;
+  readonly percent?: number;
 }
 
 /** What of an exception lies on no scale of its course, as paths; none where all of it does. */
@@ -107,8 +113,8 @@ function offScale(
   return exceptions.flatMap(({ studentId, courseId, rules }, index) => {
     if (courseId === null) return [];
     const course = courses.find((each) => each.courseId === courseId && each.studentId === studentId);
-    return (['below', 'if-left'] as const).flatMap((name) => {
-      const { letter, level, percent } = rules[name] ?? {};
+    return scaled.flatMap(({ name }) => {
+      const { letter, level, percent }: Threshold = rules[name] ?? {};
       const path = `/rules/exceptions/${index}/rules/${name}`;
       const wrong = (what: string, message: string) => [{ path: `${path}/${what}`, message }];
       if (!course) return [];

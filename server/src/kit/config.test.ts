@@ -10,17 +10,48 @@ const whole = {
 };
 
 describe('the environment', () => {
-  it('needs four things and has the rest by itself', () => {
-    expect(readConfig(whole)).toMatchObject({
-      port: 4600,
-      publicUrl: 'http://127.0.0.1:4600',
-      sourceTimeoutMs: 15_000,
-      appDir: null,
-      demoSchoolUrl: null,
-      logLevel: 'info',
-    });
-    expect(readConfig({ ...whole, CADRO_PORT: '8080' }).publicUrl).toBe('http://127.0.0.1:8080');
-  });
+  const usual = {
+    databaseUrl: 'postgres://x',
+    port: 4600,
+    host: '127.0.0.1',
+    publicUrl: 'http://127.0.0.1:4600',
+    secret: whole.CADRO_SECRET,
+    appDir: null,
+    smtpUrl: 'smtp://x',
+    textGateway: null,
+    sourceTimeoutMs: 15_000,
+    mailDomain: 'mail.cadro.example',
+    inboundMailKey: 'k',
+    demoSchoolUrl: null,
+    logLevel: 'info',
+  };
+  it('needs four things and has the rest by itself', () => expect(readConfig(whole)).toEqual(usual));
+  it.each<[NodeJS.ProcessEnv, object]>([
+    [{ CADRO_PORT: '8080' }, { port: 8080, publicUrl: 'http://127.0.0.1:8080' }],
+    [{ CADRO_PORT: '0' }, { port: 0, publicUrl: 'http://127.0.0.1:0' }],
+    [
+      { CADRO_PORT: '65535', CADRO_PUBLIC_URL: 'https://c' },
+      { port: 65_535, publicUrl: 'https://c' },
+    ],
+    [{ CADRO_HOST: '::1' }, { host: '::1' }],
+    [{ CADRO_APP_DIR: '/app' }, { appDir: '/app' }],
+    [
+      { TEXT_GATEWAY_URL: 'https://t', TEXT_GATEWAY_KEY: 'g' },
+      { textGateway: { url: 'https://t', key: 'g', timeoutMs: 10_000 } },
+    ],
+    [{ CADRO_SOURCE_TIMEOUT_MS: '250' }, { sourceTimeoutMs: 250 }],
+    [{ CADRO_MAIL_DOMAIN: 'm.example' }, { mailDomain: 'm.example' }],
+    [{ CADRO_DEMO_SCHOOL_URL: 'http://s' }, { demoSchoolUrl: 'http://s' }],
+    [{ CADRO_LOG_LEVEL: 'debug' }, { logLevel: 'debug' }],
+  ])('takes %j', (env, more) => expect(readConfig({ ...whole, ...env })).toEqual({ ...usual, ...more }));
+  it.each([
+    [{ CADRO_PORT: '-1' }, 'CADRO_PORT must be a number from 0 to 65535'],
+    [{ CADRO_PORT: '65536' }, 'CADRO_PORT must be a number from 0 to 65535'],
+    [{ CADRO_PORT: '80.5' }, 'CADRO_PORT must be a number from 0 to 65535'],
+    [{ CADRO_PORT: 'http' }, 'CADRO_PORT must be a number from 0 to 65535'],
+    [{ CADRO_SOURCE_TIMEOUT_MS: 'soon' }, 'CADRO_SOURCE_TIMEOUT_MS must be a number from 0 to 600000'],
+    [{ TEXT_GATEWAY_URL: 'https://t' }, 'TEXT_GATEWAY_KEY is not set'],
+  ])('refuses %j', (env, message) => expect(() => readConfig({ ...whole, ...env })).toThrow(message));
   it.each(Object.keys(whole))('says that %s is missing', (name) => {
     expect(() => readConfig({ ...whole, [name]: '' })).toThrow(`${name} is not set`);
   });

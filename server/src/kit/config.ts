@@ -35,11 +35,15 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     if (!value) throw new ConfigError(`${name} is not set; docs/operations.md lists what the server needs`);
     return value;
   };
+  const number = (name: string, usual: number, most: number): number => {
+    const value = Number(env[name] ?? usual);
+    if (!Number.isInteger(value) || value < 0 || value > most)
+      throw new ConfigError(`${name} must be a number from 0 to ${most}`);
+    return value;
+  };
   const secret = need('CADRO_SECRET');
   if (secret.length < 32) throw new ConfigError('CADRO_SECRET needs at least 32 characters');
-  const port = Number(env['CADRO_PORT'] ?? 4600);
-  if (!Number.isInteger(port) || port < 0 || port > 65535)
-    throw new ConfigError('CADRO_PORT must be a number from 0 to 65535');
+  const port = number('CADRO_PORT', 4600, 65_535);
   return {
     databaseUrl: need('DATABASE_URL'),
     port,
@@ -51,7 +55,7 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     textGateway: env['TEXT_GATEWAY_URL']
       ? { url: env['TEXT_GATEWAY_URL'], key: need('TEXT_GATEWAY_KEY'), timeoutMs: 10_000 }
       : null,
-    sourceTimeoutMs: Number(env['CADRO_SOURCE_TIMEOUT_MS'] ?? 15_000),
+    sourceTimeoutMs: number('CADRO_SOURCE_TIMEOUT_MS', 15_000, 600_000),
     mailDomain: env['CADRO_MAIL_DOMAIN'] ?? 'mail.cadro.example',
     inboundMailKey: need('CADRO_INBOUND_MAIL_KEY'),
     demoSchoolUrl: env['CADRO_DEMO_SCHOOL_URL'] ?? null,

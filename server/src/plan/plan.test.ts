@@ -67,6 +67,59 @@ it('places what was chosen so that it gains most, and tells what a change costs'
   await change('Keel model', { evening: '2026-10-22' }).expect(200);
 });
 
+it('keeps of each task what it is, how long it takes and when it may be done', async () => {
+  await choose([{ itemId: idOf('Safe crossings: practice') }]).expect(200);
+  const { tasks, today } = await read();
+  expect(today).toBe('2026-10-21');
+  const row = (title: string) => work.rows.find((each) => each.itemId === idOf(title));
+  expect(tasks.find(({ title }) => title === 'Keel model')).toEqual({
+    ...{ itemId: idOf('Keel model'), courseId: row('Keel model')?.courseId, title: 'Keel model' },
+    ...{ courseTitle: 'Boat-building', kind: 'overdue', minutes: 30, deadline: '2026-10-27' },
+    ...{ notBefore: null, evening: '2026-10-22', movedFrom: null, doneAt: null },
+    gain: expect.closeTo(((row('Keel model')?.impact ?? 0) / 4) * 100, 6) as number,
+  });
+  // To come: from the day it was given out until it is due; half the usual time, as the model was told to take.
+  expect(tasks.find(({ title }) => title === 'Safe crossings: practice')).toMatchObject({
+    ...{ kind: null, minutes: 15, evening: null },
+    ...{ deadline: '2026-10-21', notBefore: '2026-10-20' },
+  });
+});
+
+it('remembers how long a guardian said it takes', async () => {
+  await change('Safe crossings: practice', { minutes: 45 }).expect(200);
+  await maren.delete(at(planRoutes.drop.path, idOf('Safe crossings: practice'))).expect(200);
+  await choose([{ itemId: idOf('Safe crossings: practice') }]).expect(200);
+  expect((await read()).tasks.find(({ title }) => title === 'Safe crossings: practice')?.minutes).toBe(45);
+});
+
+it('forgets the best once something could make it another, and only then', async () => {
+  const title = 'Safe crossings: practice';
+  const changes: readonly (readonly [boolean, () => Promise<unknown>])[] = [
+    [true, () => change(title, { evening: '2026-10-21' }).expect(200)],
+    [true, () => change(title, {}).expect(200)],
+    [false, () => change(title, { minutes: 20 }).expect(200)],
+    [false, () => change(title, { done: true }).expect(200)],
+    [false, () => change(title, { done: false }).expect(200)],
+    [false, () => choose([{ itemId: idOf(title), minutes: 15 }]).expect(200)],
+    [false, () => maren.delete(at(planRoutes.drop.path, idOf(title))).expect(200)],
+    [
+      false,
+      () =>
+        maren
+          .post(at(planRoutes.evenings.path))
+          .send({ exceptions: [{ date: '2026-10-23', minutes: 15 }] })
+          .expect(200),
+    ],
+  ];
+  const kept: boolean[] = [];
+  for (const [, make] of changes) {
+    await maren.post(at(planRoutes.propose.path)).expect(200);
+    await make();
+    kept.push((await read()).best !== null);
+  }
+  expect(kept).toEqual(changes.map(([keeps]) => keeps));
+});
+
 it('lets what was not done move on, and what was done be', async () => {
   await change('Harbour map key', { evening: '2026-10-21' }).expect(200);
   await change('Keel model', { evening: '2026-10-21' }).expect(200);

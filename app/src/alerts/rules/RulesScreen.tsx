@@ -26,7 +26,7 @@ import { useAlertSettingsQuery, useChangeAlertSettingsMutation, useUnsilenceMuta
 import { useAlertWords } from '../useTold';
 import { withRule } from './draft';
 import { Exceptions } from './Exceptions';
-import { groups } from './knobs';
+import { groups, isAboutUpkeep } from './knobs';
 import { RehearsalLine, RehearsalView } from './RehearsalView';
 import { RuleRow } from './RuleRow';
 import { useRehearsal, type Trying } from './useRehearsal';
@@ -150,7 +150,7 @@ function Groups({
           key={name}
           {...{ name, letters }}
           settings={draft.rules}
-          unrehearsed={settings.unrehearsed.includes(name)}
+          unrehearsed={isAboutUpkeep(name)}
           onSet={(rule, param, value) => onChange(withRule(draft, rule, param, value))}
         />
       ))}

@@ -11,7 +11,7 @@ import {
 } from '@cadro/core';
 import { startTexts, i18next } from '../../i18n';
 import { addException, withException, withoutException, withRule } from './draft';
-import { groups, knobSaid, numberOf } from './knobs';
+import { groups, isAboutUpkeep, knobSaid, numberOf, ofChild, ofCourse } from './knobs';
 
 startTexts('en');
 const faults = (rules: AlertRules) =>
@@ -25,6 +25,20 @@ const isolde = { studentId, courseId: null };
 describe('what can be set', () => {
   it('has every rule in one group', () => {
     expect(groups.flatMap(([, names]) => names).sort()).toEqual(alertRules.map(({ name }) => name).sort());
+  });
+
+  it('differs in a course or in a child, where its rule says so, and nowhere else', () => {
+    expect(ofCourse).toEqual([
+      ...['below', 'if-left', 'fallen', 'letter-step', 'slipping', 'loose-end', 'deadline', 'comment'],
+      ...['improved', 'settled'],
+    ]);
+    expect(ofChild.slice(0, ofCourse.length)).toEqual(ofCourse);
+    expect(ofChild.slice(ofCourse.length)).toEqual(['unexplained', 'late', 'pattern', 'days-missed']);
+  });
+
+  it('cannot be tried on the past where nothing is kept of it', () => {
+    const names = groups.flatMap(([, all]) => all);
+    expect(names.filter(isAboutUpkeep)).toEqual(['source-silent', 'not-looked']);
   });
 
   it('stands on its page in this order', () => {

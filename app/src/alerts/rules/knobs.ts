@@ -1,5 +1,5 @@
 import type { TFunction } from 'i18next';
-import { alertRules, ruleGroups, type Knob, type RuleName } from '@cadro/core';
+import { alertRules, ruleNamed, ruleGroups, type Knob, type RuleName } from '@cadro/core';
 
 /** A number of a rule in words, as the slider says it. */
 export function knobSaid(t: TFunction, { said }: Knob, value: number): string {
@@ -32,12 +32,13 @@ export const groups = ruleGroups.map((group): readonly [typeof group, readonly R
 ]);
 
 const differing = (where: 'course' | 'child'): RuleName[] =>
-  groups.flatMap(([, names]) =>
-    names.filter((name) => alertRules.find((rule) => rule.name === name)?.page.differs === where),
-  );
+  groups.flatMap(([, names]) => names.filter((name) => ruleNamed(name)?.page.differs === where));
 /** What can differ in one course, and what in one child besides. */
 export const ofCourse: readonly RuleName[] = differing('course');
 export const ofChild: readonly RuleName[] = [...ofCourse, ...differing('child')];
+
+/** Whether a rule is about what no past is kept of, so that it cannot be tried on it. */
+export const isAboutUpkeep = (name: RuleName): boolean => ruleNamed(name)?.about === 'upkeep';
 
 const valueOf = (rule: object, param: string): unknown => Reflect.get(rule, param);
 /** A number of a rule, whatever the rule; the slider's least where it has none. */

@@ -1,4 +1,5 @@
 import type { ItemSummary } from '@cadro/contract';
+import { byCodePoint } from '@cadro/core';
 
 export const arrangements = ['date', 'category', 'unit', 'state'] as const;
 export type Arrangement = (typeof arrangements)[number];
@@ -17,7 +18,7 @@ function byDate(order: Order) {
     if (a.dueAt === null || b.dueAt === null) {
       return Number(a.dueAt === null) - Number(b.dueAt === null) || a.title.localeCompare(b.title);
     }
-    const dates = a.dueAt < b.dueAt ? -1 : a.dueAt > b.dueAt ? 1 : 0;
+    const dates = byCodePoint(a.dueAt, b.dueAt);
     return (order === 'oldest' ? dates : -dates) || a.title.localeCompare(b.title);
   };
 }

@@ -58,6 +58,10 @@ it('a threshold lies on the scale of a course, or says nothing about it', () => 
   const percent = { method: 'weighted', outOf: 100, letters } as const;
   const levels = { method: 'points', outOf: 4, letters: [] } as const;
   expect([scaleUnit(percent), scaleUnit(levels)]).toEqual(['percent', 'level']);
+  // Out of ten is still told in levels; eleven are no levels any more.
+  expect([10, 10.5, 11].map((outOf) => scaleUnit({ ...percent, outOf }))).toEqual([
+    ...['level', 'percent', 'percent'],
+  ]);
   expect(limitOn(percent, threshold)).toBe(70);
   expect(limitOn(percent, { ...threshold, letter: 'B' })).toBe(80);
   expect(limitOn(levels, { ...threshold, letter: 'B' })).toBe(2.5);

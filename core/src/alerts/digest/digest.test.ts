@@ -213,6 +213,20 @@ const coming = (n: number) => ({
 const many = (of: (name: string) => DigestEntry, n: number) =>
   Array.from({ length: n }, (_, i) => of(`${i}`));
 
+it.each<[string, Partial<DigestChild>, boolean]>([
+  ['nothing', {}, true],
+  ['good news', { good: [work('a')] }, false],
+  ['what needs one', { needs: [work('a')] }, false],
+  ['what is open from before', { before: [work('a')] }, false],
+  ['a comment', { comments: [comment('a')] }, false],
+  ['a figure that moved', { changed: [moved('c')] }, false],
+  ['work to come', { coming: { works: 1, big: [] } }, false],
+  ...(['lessonsMissed', 'late'] as const).map((name): [string, Partial<DigestChild>, boolean] => [
+    ...([name, { attendance: { ...part().attendance, [name]: 1 } }, false] as const),
+  ]),
+  ['days at school', { attendance: { ...part().attendance, schoolDays: 3 } }, true],
+])('a digest of %s', (_name, more, empty) => expect(isEmptyDigest([part(), part(more)])).toBe(empty));
+
 describe('what fits into forty seconds', () => {
   const sections = ['needs', 'good', 'comments', 'before'] as const;
   const entriesOf = (child: DigestChild) => sections.flatMap((section) => child[section]);

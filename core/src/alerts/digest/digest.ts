@@ -1,7 +1,7 @@
 import type { DigestChild, DigestEntry, Silence } from '@cadro/contract';
 import type { AlertRules } from '../settings/alertRules';
 import { dateIn, dayMs } from '../../dates';
-import { roundHalfAway } from '../../gradebook';
+import { byCodePoint, roundHalfAway } from '../../gradebook';
 import { byUrgency } from '../delivery/cap';
 import type { ChildFacts } from '../facts';
 import { signalsOf } from '../look';
@@ -66,7 +66,7 @@ function comingOf(facts: ChildFacts, found: readonly DigestEntry[]): DigestChild
           : [],
       ),
     )
-    .sort((a, b) => (a.dueAt < b.dueAt ? -1 : a.dueAt > b.dueAt ? 1 : a.title < b.title ? -1 : 1));
+    .sort((a, b) => byCodePoint(a.dueAt, b.dueAt) || byCodePoint(a.title, b.title));
   return { works, big };
 }
 

@@ -232,6 +232,26 @@ describe('every rule about a child', () => {
   });
 });
 
+it.each([
+  ['handed-in', 'open', true],
+  ['handed-in', 'incomplete', true],
+  ['scored', 'incomplete', true],
+  ['scored', 'open', true],
+  ['handed-in', 'missing', false],
+  ['scored', 'excused', false],
+  ['missing', 'incomplete', false],
+  ['open', 'incomplete', false],
+] as const)('work that was %s and is %s has been sent back: %s', (was, is, speaks) => {
+  const sketch: Sketch = { items: [item('w', 4)], results: [state('w', 4, was), state('w', 6, is)] };
+  expect(ids(sketch, 7, only('sent-back', {}))).toHaveLength(speaks ? 1 : 0);
+});
+
+it('what has come stays in its alert, what is so leaves it: by rule', () => {
+  expect(alertRules.filter(({ event }) => event).map(({ name }) => name)).toEqual([
+    ...['sent-back', 'comment', 'report-card', 'term-final', 'settled'],
+  ]);
+});
+
 describe('a rule lets go later than it takes hold', () => {
   it.each<[RuleName, string, object, Sketch, number, object]>([
     // Posted is 75: one point above the threshold, and it has not come out of it yet; two, and it has.
@@ -261,6 +281,22 @@ describe('a rule lets go later than it takes hold', () => {
     ]) {
       expect(ids(sketch, day, only(rule, set), [other])).toEqual([]);
     }
+  });
+});
+
+describe('a rule takes hold at its very limit, and not a little before', () => {
+  it.each<[RuleName, object, object, Sketch, number]>([
+    // 75 is not below 75.
+    ['below', { percent: 75.1 }, { percent: 75 }, fall(), 12],
+    ['if-left', { percent: 50.1 }, { percent: 50 }, half, 6],
+    ['fallen', { points: 15, days: 14 }, { points: 15.1, days: 14 }, fall(), 12],
+    ['improved', { points: 12.5, days: 14 }, { points: 12.6, days: 14 }, rise(), 12],
+    ['slipping', { perWeek: 5 }, { perWeek: 5.1 }, weekly, 28],
+    ['days-missed', { percent: 10 }, { percent: 10.1 }, { marks: marks(`AA${'P'.repeat(18)}`) }, 19],
+    ['late', { times: 3, days: 4 }, { times: 3, days: 3 }, { marks: marks('LPLL') }, 3],
+  ])('%s', (rule, at, beyond, sketch, day) => {
+    expect(ids(sketch, day, only(rule, at))).toHaveLength(1);
+    expect(ids(sketch, day, only(rule, beyond))).toEqual([]);
   });
 });
 
@@ -308,6 +344,40 @@ it('a figure below every letter says so, in both languages', () => {
     tellAlert(language, { ...signal, reasons: [signal.reason] }, { timeZone: 'UTC' }).headline;
   expect(headline('en')).toBe('Kelp chemistry went from A to below every letter');
   expect(headline('es')).toBe('Kelp chemistry pasó de A a menos que cualquier letra');
+});
+
+describe('what a rule says, in both languages', () => {
+  const headlines = (sketch: Sketch, day: number, rules: AlertRules) => {
+    const [signal] = found(sketch, day, rules);
+    if (!signal) throw new Error('one signal');
+    return (['en', 'es'] as const).map(
+      (language) =>
+        tellAlert(language, { ...signal, reasons: [signal.reason] }, { timeZone: 'UTC' }).headline,
+    );
+  };
+  const final = (more: object): Sketch => {
+    const { value, ...known } = grade('t1', 5);
+    return { grades: [{ ...known, value: { ...value, ...more } }] };
+  };
+
+  it.each<[string, object, readonly string[]]>([
+    ['its letter', {}, ['Kelp chemistry is final: B', 'Kelp chemistry es definitiva: B']],
+    ['its figure', { letter: null }, ['Kelp chemistry is final: 88', 'Kelp chemistry es definitiva: 88']],
+    ['neither', { letter: null, figure: null }, ['Kelp chemistry is final', 'Kelp chemistry es definitiva']],
+  ])('a final figure by %s', (_name, more, expected) =>
+    expect(headlines(final(more), 8, only('term-final', {}))).toEqual(expected),
+  );
+
+  it('by how much a figure goes down, on the scale of the course', () => {
+    // 100, 95, 90, 85, 80 of a hundred.
+    expect(headlines(weekly, 28, only('slipping', { perWeek: 4 }))).toEqual([
+      'Kelp chemistry is slipping, by about 5.0 a week',
+      'Kelp chemistry va bajando, unos 5,0 por semana',
+    ]);
+    expect(headlines({ ...weekly, outOf: 50 }, 28, only('slipping', { perWeek: 4 }))[0]).toBe(
+      'Kelp chemistry is slipping, by about 2.5 of 50 a week',
+    );
+  });
 });
 
 describe('a reason about attendance', () => {

@@ -1,4 +1,5 @@
 import type { Preset } from '@cadro/contract';
+import { byCodePoint } from '../../gradebook';
 import { alertRules, type RuleSettings } from '../rules';
 import type { AlertRules } from './alertRules';
 
@@ -15,7 +16,7 @@ export const presetRules = (preset: Preset): AlertRules => ({
 
 const sorted = (_key: string, value: unknown): unknown =>
   typeof value === 'object' && value !== null && !Array.isArray(value)
-    ? Object.fromEntries(Object.entries(value).sort(([a], [b]) => (a < b ? -1 : 1)))
+    ? Object.fromEntries(Object.entries(value).sort(([a], [b]) => byCodePoint(a, b)))
     : value;
 
 /** Whether two settings say the same, in whatever order their members stand. */

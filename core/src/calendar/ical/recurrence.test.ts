@@ -8,6 +8,9 @@ describe('a rule', () => {
     ['FREQ=MONTHLY;BYDAY=1WE', null],
     ['FREQ=MONTHLY;BYMONTHDAY=-1', null],
     ['FREQ=YEARLY;COUNT=3', null],
+    // Once in eight years is enough: the only 29 February that is a Sunday.
+    ['FREQ=YEARLY;BYMONTH=2;BYMONTHDAY=29;BYDAY=SU', null],
+    ['FREQ=YEARLY;BYMONTH=2;BYMONTHDAY=29', null],
     ['FREQ=HOURLY', 'too-often'],
     ['FREQ=SECONDLY;COUNT=5', 'too-often'],
     ['FREQ=SOMETIMES', 'rule-not-read'],

@@ -222,7 +222,7 @@ const own: Readonly<Record<Language, readonly OwnRule[]>> = {
       ([, day], written) => nextDayOfMonth(Number(day), written),
     ],
     [
-      /(?<=antes )del (?:día )?(\d{1,2})(?! ?(?:de|%|:|h|puntos|\d))/giu,
+      /(?<=antes del (?:día )?)(\d{1,2})(?!\d| ?(?:de|%|:|h|puntos|\d))/giu,
       ([, day], written) => nextDayOfMonth(Number(day), written),
     ],
   ],

@@ -36,8 +36,8 @@ describe('the marked collection', () => {
       `offers, ${name}: ${marked.length} comments, precision ${precision.toFixed(3)}, recall ${recall.toFixed(3)}\n` +
         wrong.map((each) => `  ${each}\n`).join(''),
     );
-    expect(precision).toBeGreaterThanOrEqual(0.98);
-    expect(recall).toBeGreaterThanOrEqual(0.98);
+    // Every one is read as it is marked; one that cannot be is named here.
+    expect(wrong).toEqual([]);
   });
 
   it('is large enough, and holds enough with nothing to find', () => {
@@ -62,15 +62,44 @@ describe('days', () => {
   });
 });
 
+it('lets a day at the end be said of both, and not where the first has terms of its own', () => {
+  expect(read('Redo the map or correct the quiz by Friday.')).toEqual([
+    ['redo', '2026-10-23', null],
+    ['correct', '2026-10-23', null],
+  ]);
+  expect(read('Redo the map for half credit or correct the quiz by Friday.')).toEqual([
+    ['redo', null, 0.5],
+    ['correct', '2026-10-23', null],
+  ]);
+});
+
 it('reads a letter as the course has it', () => {
   const letters = [{ letter: 'C', from: 0.73 }];
   expect(read('You may redo it, up to a C.', { letters })).toEqual([['redo', null, 0.73]]);
 });
 
-it('quotes the very words', () => {
-  const text = 'A fine start. You may redo the chart until Friday for half credit. Come and see me.';
-  const [offer] = readOffers({ ...wednesday, text });
-  expect(offer?.quote).toBe('You may redo the chart until Friday for half credit');
+describe('the quote', () => {
+  it.each<[string, readonly string[]]>([
+    [
+      'A fine start. You may redo the chart until Friday for half credit. Come and see me.',
+      ['You may redo the chart until Friday for half credit'],
+    ],
+    [
+      'The last day for full credit is Thursday, and the last day for half credit is 30 October.',
+      ['The last day for full credit is Thursday', 'the last day for half credit is 30 October'],
+    ],
+    [
+      'Redo the map or correct the quiz by Friday.',
+      ['Redo the map or correct the quiz by Friday', 'correct the quiz by Friday'],
+    ],
+    ['Well done; retakes on Thursday at lunch, bring a pencil.', ['retakes on Thursday at lunch']],
+    [
+      'Please hand it in by Monday. It counts for half credit. Thank you.',
+      ['Please hand it in by Monday. It counts for half credit'],
+    ],
+  ])('of %j is in its very words', (text, quotes) =>
+    expect(readOffers({ ...wednesday, text }).map(({ quote }) => quote)).toEqual(quotes),
+  );
 });
 
 describe('hostile text', () => {

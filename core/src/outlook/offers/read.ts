@@ -279,7 +279,10 @@ export function readOffers(comment: WrittenComment): Offer[] {
     kind,
     until,
     credit: moved ? (credit ?? 1) : credit,
-    quote: comment.text.slice(start, end).trim(),
+    quote: comment.text
+      .slice(start, end)
+      .trim()
+      .replace(/[\s,;:]+$/u, ''),
   }));
   const seen = new Set<string>();
   return offers.filter(({ kind, until, credit }) => {

@@ -46,6 +46,37 @@ describe('days', () => {
     ['now', []],
     ['at noon', []],
     ['in November', []],
+    ['by the end of next week', [['2026-10-30', 'until']]],
+    ['by the end of the week', [['2026-10-23', 'until']]],
+    ['by the end of this month', [['2026-10-31', 'until']]],
+    ['by the end of the school day', [['2026-10-21', 'until']]],
+    ['by Tuesday next week', [['2026-10-27', 'until']]],
+    ['by Sunday of next week', [['2026-11-01', 'until']]],
+    ['next week on Monday', [['2026-10-26', 'on']]],
+    ['next Friday', [['2026-10-30', 'on']]],
+    ['next Sunday', [['2026-11-01', 'on']]],
+    ['a week from today', [['2026-10-28', 'on']]],
+    ['one week from Friday', [['2026-10-30', 'on']]],
+    ['by next week', [['2026-10-30', 'until']]],
+    ['later this week', [['2026-10-23', 'on']]],
+    ['within 24 hours', [['2026-10-22', 'until']]],
+    ['within 30 hours', [['2026-10-23', 'until']]],
+    ['within three days', [['2026-10-24', 'until']]],
+    ['within three school days', [['2026-10-26', 'until']]],
+    ['has another two weeks', [['2026-11-04', 'until']]],
+    ['two days late', []],
+    ['by the 21st', [['2026-10-21', 'until']]],
+    ['by the 20th', [['2026-11-20', 'until']]],
+    ['by 30 February', [[null, 'until']]],
+    ['by February 30', [[null, 'until']]],
+    ['by 2026-02-29', [[null, 'until']]],
+    [
+      'between Monday and Thursday',
+      [
+        ['2026-10-26', 'from'],
+        ['2026-10-29', 'until'],
+      ],
+    ],
   ])('%s', (text, days) => expect(read(text)).toEqual(days));
 
   it.each([
@@ -63,7 +94,60 @@ describe('days', () => {
     ['6/11', [['2026-11-06', 'on']]],
     ['con dos días de retraso', []],
     ['el mar', []],
+    ['hasta el final de la próxima semana', [['2026-10-30', 'until']]],
+    ['hasta fin de semana', [['2026-10-23', 'until']]],
+    ['hasta fin de mes', [['2026-10-31', 'until']]],
+    ['hasta el final del día', [['2026-10-21', 'until']]],
+    ['hasta el domingo de la próxima semana', [['2026-11-01', 'until']]],
+    ['el miércoles próximo', [['2026-10-28', 'on']]],
+    ['la próxima semana', [['2026-10-30', 'on']]],
+    ['esta semana', [['2026-10-23', 'on']]],
+    ['dentro de 48 horas', [['2026-10-23', 'until']]],
+    ['tiene tres días', [['2026-10-24', 'until']]],
+    ['tiene tres días lectivos', [['2026-10-26', 'until']]],
+    ['antes del día 5', [['2026-11-04', 'before']]],
+    ['hasta el 15 de setiembre', [['2026-09-15', 'until']]],
+    ['hasta el 31 de setiembre', [[null, 'until']]],
+    ['13/13', [[null, 'on']]],
+    ['31/11', [[null, 'on']]],
+    [
+      'entre el lunes y el jueves',
+      [
+        ['2026-10-26', 'from'],
+        ['2026-10-29', 'until'],
+      ],
+    ],
   ])('%s', (text, days) => expect(read(text, 'es')).toEqual(days));
+});
+
+describe('months', () => {
+  const months = {
+    en: [
+      'January',
+      'Feb',
+      'March',
+      'Apr',
+      'May',
+      'June',
+      'Jul',
+      'August',
+      'Sept',
+      'October',
+      'Nov',
+      'December',
+    ],
+    es: [
+      ...['enero', 'febrero', 'marzo', 'abril', 'mayo', 'junio'],
+      ...['julio', 'agosto', 'septiembre', 'octubre', 'noviembre', 'diciembre'],
+    ],
+  };
+  it.each(['en', 'es'] as const)('have a 31st or have none (%s)', (lang) => {
+    const without = months[lang].flatMap((month, index) => {
+      const text = lang === 'en' ? `by 31 ${month}` : `hasta el 31 de ${month}`;
+      return daysIn(text, '2026-10-21', lang).some(({ date }) => date === null) ? [index + 1] : [];
+    });
+    expect(without).toEqual([2, 4, 6, 9, 11]);
+  });
 });
 
 describe('credit', () => {

@@ -40,7 +40,7 @@ const leading: Readonly<Record<Language, readonly (readonly [Relation, RegExp])[
       /(?:antes|hasta) (?:de (?:las? )?(?:clase|clases|comer|\d{1,2}(?::\d\d)?)|del? (?:la )?(?:recreo|almuerzo))(?: del?)? (?:el )?$/iu,
     ],
     ['before', /(?<!\p{L})antes (?:del|de(?: este| la| el| que acabe el)?)(?: día)? $/iu],
-    ['from', /(?<!\p{L})(?:a partir del?|desde(?: el)?)(?: día| este)? $/iu],
+    ['from', /(?<!\p{L})(?:a partir del?|desde(?: el)?|entre(?: el)?)(?: día| este)? $/iu],
     ['after', /(?<!\p{L})(?:después|luego|pasado|más allá) (?:del|de(?: este| el)?|el)?(?: día)? ?$/iu],
     ['after', /(?<!\p{L})(?:tras|pasado) (?:el )?(?:día )?$/iu],
     ['from', /(?<!\p{L})(?:del|de) (?:día )?$/iu],

@@ -1,4 +1,5 @@
 import type { Matter } from '@cadro/contract';
+import { byCodePoint } from '../../gradebook';
 import type { CommentFacts, FamilyFacts } from './facts';
 
 /** A teacher's words weigh as much as two points of a hundred: read, then decided. */
@@ -25,7 +26,7 @@ export function newComments(facts: FamilyFacts): Matter[] {
         expiresAt: null,
         alertIds: [],
         comments: [...comments]
-          .sort((a, b) => (a.writtenAt < b.writtenAt ? 1 : -1))
+          .sort((a, b) => byCodePoint(b.writtenAt, a.writtenAt))
           .map(({ itemId, itemTitle, subject, text, author, writtenAt }) => ({
             itemId,
             itemTitle,

@@ -1,4 +1,5 @@
 import type { Matter } from '@cadro/contract';
+import { byCodePoint } from '../../gradebook';
 import { absence } from './absence';
 import { newComments } from './comment';
 import type { FamilyFacts } from './facts';
@@ -62,6 +63,8 @@ export function triage(facts: FamilyFacts): Matter[] {
   const rank = ({ stake, expiresAt }: Matter) => stake * urgency(expiresAt, facts.now);
   return matters.sort(
     (a, b) =>
-      rank(b) - rank(a) || (a.expiresAt ?? '9').localeCompare(b.expiresAt ?? '9') || (a.key < b.key ? -1 : 1),
+      rank(b) - rank(a) ||
+      (a.expiresAt ?? '9').localeCompare(b.expiresAt ?? '9') ||
+      byCodePoint(a.key, b.key),
   );
 }

@@ -109,6 +109,12 @@ describe('the triage of the Brief', () => {
     expect(triage(due('2026-10-19T18:00:00Z'))).toHaveLength(1);
   });
 
+  it('is silent about work of which two sources say different things', () => {
+    const of = (doubt: NamedLooseEnd['doubt']) =>
+      triage(family({ courses: [course('k', { ifLeft: 80 }, [end('a', 'overdue', { doubt })])] })).length;
+    expect([of('doubtful'), of(null)]).toEqual([0, 1]);
+  });
+
   it('leaves what is in hand to its follow-up, which comes back on its date', () => {
     const work = followUp({ courseId: 'k', itemId: 'a', topic: 'work' });
     const courses = [course('k', { ifLeft: 80 }, [end('a', 'overdue')])];

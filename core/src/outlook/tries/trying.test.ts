@@ -49,6 +49,35 @@ it('has nothing to sum, to draw or to stake in a standards course', () => {
   expect([...comingStakes(standards)]).toEqual([]);
 });
 
+it('is the same fan for the same seed, week by week, with a tenth of the draws beyond each end', () => {
+  const scores = [4, 5, 6, 7, 8, 9, 10, 10, 10, 10];
+  const record: CourseRecord = {
+    ...kelp,
+    items: [
+      ...scores.map((_, n) => ({
+        ...{ id: `s${n}`, categoryId: 'lab', possible: 10, dueAt: '2026-10-05T12:00:00Z' },
+      })),
+      { id: 'one', categoryId: 'lab', possible: 50, dueAt: '2026-10-25T12:00:00Z' },
+      { id: 'two', categoryId: 'lab', possible: 50, dueAt: '2026-11-20T12:00:00Z' },
+    ],
+    results: scores.map((earned, n) => ({
+      ...{ itemId: `s${n}`, at: '2026-10-06T12:00:00Z', status: 'scored' as const, earned },
+    })),
+  };
+  const fan = run({ record, target: 80, draws: 2000 });
+  const steps = fan?.steps.map(({ at, low, lowMiddle, middle, highMiddle, high }) => [
+    ...[at.slice(0, 10), ...[low, lowMiddle, middle, highMiddle, high].map((each) => each.toFixed(2))],
+  ]);
+  // 79 of 100 now. From 28 October with one of ten scores more: 69.33 is with 5 of 10, 82.67 with 9, 86 with 10.
+  expect(steps).toEqual([
+    ['2026-10-21', '79.00', '79.00', '79.00', '79.00', '79.00'],
+    ['2026-10-28', '69.33', '72.67', '82.67', '86.00', '86.00'],
+    ['2026-11-04', '69.33', '72.67', '82.67', '86.00', '86.00'],
+    ['2026-11-06', '67.00', '74.50', '79.50', '84.50', '89.50'],
+  ]);
+  expect([fan?.chance, fan?.toCome, fan?.draws]).toEqual([0.41, 2, 2000]);
+});
+
 it('draws from the kind of work itself the more often, the more scores of it there are', () => {
   // Ten tests of 90 %, one paper of 10 %, and a test to come: all that pulls it down is drawn from the paper.
   const tests = Array.from({ length: 10 }, (_, n) => `t${n}`);

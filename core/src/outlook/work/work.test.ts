@@ -69,6 +69,26 @@ describe('how long work takes', () => {
     ]);
   });
 
+  // A beginning, and so much a point up to forty: for works of 20 and of 100 points.
+  it.each([
+    ['Project', 60, 80],
+    ['Field work', 60, 80],
+    ['Lab report', 50, 70],
+    ['Unit test', 50, 60],
+    ['Check', 40, 50],
+    ['Notebook', 25, 35],
+    ['Something else', 35, 50],
+  ])('%s: usually %i minutes, or %i', (kind, small, great) => {
+    const usual = learntEffort([]);
+    expect([usual(kind, 20), usual(kind, 100)]).toEqual([small, great]);
+  });
+
+  it('takes the middle of what was told, between two of an even number', () => {
+    const told = (...minutes: number[]) =>
+      learntEffort(minutes.map((each) => ({ kind: 'quiz', possible: 20, minutes: each })))('quiz', 20);
+    expect([told(20, 60), told(20, 60, 200), told(80, 20, 40, 60), told(20)]).toEqual([40, 60, 50, 20]);
+  });
+
   it('follows what was told of the same kind, else of any', () => {
     const learnt = learntEffort([
       { kind: 'quiz', possible: 40, minutes: 100 },

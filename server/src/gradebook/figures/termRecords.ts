@@ -1,6 +1,6 @@
 import { PolicyRecord, type CourseRecord, type ItemRecord, type ResultRecord } from '@cadro/contract';
 import { parse } from '@cadro/contract/parse';
-import { dateIn, termOn } from '@cadro/core';
+import { byCodePoint, dateIn, termOn } from '@cadro/core';
 import {
   isOfTerm,
   termEnd,
@@ -48,7 +48,7 @@ function categoriesOf(own: readonly KeptCategory[], items: readonly KeptItem[]) 
       dropLowest: item.category_drop_lowest,
     });
   }
-  return [...byId.values()].sort((a, b) => b.weight - a.weight || (a.id < b.id ? -1 : 1));
+  return [...byId.values()].sort((a, b) => b.weight - a.weight || byCodePoint(a.id, b.id));
 }
 
 /** A course of a child in one of its terms, as the core reads it. */
