@@ -2,7 +2,7 @@ import { defineConfig, devices } from '@playwright/test';
 
 /** Debian's browser, told to keep to itself. */
 const launchOptions = {
-  executablePath: '/usr/bin/chromium',
+  executablePath: '/usr/bin/chromium-headless-shell',
   args: [
     '--no-sandbox',
     '--disable-gpu',

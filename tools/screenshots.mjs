@@ -13,7 +13,7 @@ let cluster;
 
 async function main() {
   requireFolder(folder);
-  await step('System packages', (tell) => ensureSystem(['postgresql', 'chromium'], tell));
+  await step('System packages', (tell) => ensureSystem(['postgresql', 'chromium-headless-shell'], tell));
   await step('Dependencies', ensureDependencies);
   const { folder: buildDir } = await step('Build', ensureBuild);
   cluster = new Cluster(join(folder, 'postgres'), { durable: false });

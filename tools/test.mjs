@@ -50,7 +50,10 @@ const codeChecks = () => {
     'An endpoint takes its types from its route in contract/: change the route, or what is made of it.';
   const sources = layers.map((name) => (name === 'tools' ? name : `${name}/src`));
   return [
-    ...layers.map((name) => [`Types of ${name}`, 'tsc', ['-p', name], route]),
+    ['Types of the app', 'tsc', ['-p', 'app'], route],
+    // All that runs in Node is one program: its layers read each other.
+    ['Types of what runs in Node', 'tsc', ['-p', 'tsconfig.node.json'], route],
+    ['Types of the browser tests', 'tsc', ['-p', 'e2e'], route],
     [
       'Lint',
       'eslint',
@@ -129,8 +132,10 @@ async function browser(buildDir, storyState) {
 async function main() {
   requireFolder(workFolder);
   requireFolder(folder);
-  await step('System packages', (tell) => ensureSystem(['postgresql', 'chromium'], tell));
-  await step('Dependencies', ensureDependencies);
+  await Promise.all([
+    step('System packages', (tell) => ensureSystem(['postgresql', 'chromium-headless-shell'], tell)),
+    step('Dependencies', ensureDependencies),
+  ]);
   // What is tested is what is shipped: the unit tests run built programs, too.
   let buildDir = '';
   let storyState = '';

@@ -95,7 +95,7 @@ test('the school’s figure differs: the guardian tries, keeps, and takes back a
   await page.getByLabel('Least mark, in percent').fill('50');
   await page.getByRole('button', { name: 'Try what would fit the school’s figure' }).click();
   await expect(page.getByText(/with this, the same\.$/)).toBeVisible();
-  await guardian.findsScreenInOrder('correcting the policy');
+  await guardian.findsStateInOrder('correcting the policy');
   await page.getByRole('button', { name: 'Keep it' }).click();
   await expect(page.getByText('Computed with your correction of how it is counted.')).toBeVisible();
   await expect(page.getByText(/^The school posts the same: 80\.\d B/)).toBeVisible();
@@ -123,7 +123,7 @@ test('the year as a tree, and every course side by side', async ({ guardian, pag
   await expect(page.getByText('‘A strong end. I look forward to kelp chemistry with her.’')).toBeVisible();
   await expect(page.getByText('over what the school has stored')).toBeVisible();
   await expect(page.getByText('1 still to be planned').first()).toBeVisible();
-  await guardian.findsScreenInOrder('the terms, opened');
+  await guardian.findsStateInOrder('the terms, opened');
 
   await guardian.goesTo('Courses');
   const print = page.getByRole('link', { name: /^Print this term/ }).first();

@@ -77,7 +77,7 @@ test('what a family writes down: again and again, ticked, left out, taken out an
   await expect(page.getByText('‘Library books’ is taken out.')).toBeVisible();
   await page.getByRole('button', { name: 'Put it back' }).click();
   await expect(page.getByRole('heading', { level: 1, name: 'Library books' })).toBeVisible();
-  await guardian.findsScreenInOrder('what is written down');
+  await guardian.findsStateInOrder('what is written down');
   await page.getByLabel('At', { exact: true }).fill('soon');
   await page.getByRole('button', { name: 'Keep' }).click();
   await expect(page.getByText('The time must be like 17:30.')).toBeVisible();

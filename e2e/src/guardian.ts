@@ -160,9 +160,18 @@ export class Guardian {
     await this.findsThemeInOrder(`${name}, in the other theme`, rulesOfColour);
   }
 
-  private async findsThemeInOrder(name: string, runOnly: RunOptions['runOnly']): Promise<void> {
+  /** A screen in a state that a journey has led to: axe looks at it at a phone's size, where all of it is, too. */
+  async findsStateInOrder(name: string): Promise<void> {
+    await (this.wide ? this.findsNothingAside(name) : this.findsScreenInOrder(name));
+  }
+
+  private async findsNothingAside(name: string): Promise<void> {
     const sideways = await this.page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
     expect(sideways, `${name} scrolls sideways`).toBeLessThanOrEqual(0);
+  }
+
+  private async findsThemeInOrder(name: string, runOnly: RunOptions['runOnly']): Promise<void> {
+    await this.findsNothingAside(name);
     const violations = await this.axe({ ...(runOnly ? { runOnly } : {}), resultTypes: ['violations'] });
     const found = violations.map(
       ({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 160)).join(' | ')}`,

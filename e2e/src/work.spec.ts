@@ -36,7 +36,7 @@ test('scores are tried out on a course, and the rest of the term is drawn', asyn
 
   await page.getByRole('button', { name: 'Draw the rest of the term' }).click();
   await expect(page.getByText(/% of the draws reach 80\.0\.$/)).toBeVisible({ timeout: 60_000 });
-  await guardian.findsScreenInOrder('Trying out');
+  await guardian.findsStateInOrder('Trying out');
 
   await page.goBack();
   await expect(page.getByRole('heading', { level: 1, name: 'Kelp chemistry' })).toBeVisible();
@@ -59,7 +59,6 @@ test('from the Brief through Work to a plan for the evenings', async ({ guardian
     );
     await expect(row('Log of tides, entry 4')).toContainText('+3.17');
     await expect(row('Log of tides, entry 4')).toContainText('16 days left), half credit');
-    await guardian.findsScreenInOrder('Work');
   });
 
   await test.step('what two sources tell differently is doubtful, with both told', async () => {
@@ -117,7 +116,7 @@ test('from the Brief through Work to a plan for the evenings', async ({ guardian
     await expect(page.getByText('It is the most these evenings can hold.')).toBeVisible({ timeout: 30_000 });
     await expect(page.getByText('Everything chosen has an evening.')).toBeVisible();
     await expect(page.getByText('60 of 60 min').first()).toBeVisible();
-    await guardian.findsScreenInOrder('Plan');
+    await guardian.findsStateInOrder('Plan');
   });
 
   await test.step('a task is moved by keys, and the price of the change is told', async () => {
@@ -139,7 +138,7 @@ test('from the Brief through Work to a plan for the evenings', async ({ guardian
     await expect(page.getByRole('heading', { level: 1, name: 'Caspian’s evenings' })).toBeVisible();
     await expect(page.getByRole('navigation')).toHaveCount(0);
     await expect(page.getByText(/adds|of a hundred/)).toHaveCount(0);
-    await guardian.findsScreenInOrder('The plan a child is shown');
+    await guardian.findsStateInOrder('The plan a child is shown');
     await page.getByRole('checkbox', { name: 'Done: Keel model' }).click();
     await expect(page.getByRole('checkbox', { name: 'Done: Keel model' })).toBeChecked();
     await page.getByRole('link', { name: 'Back to the plan' }).click();

@@ -5,7 +5,8 @@ import { root, run, StepError, workFolder } from './steps.mjs';
 
 const debian = {
   postgresql: () => postgresBin() !== null,
-  chromium: () => existsSync('/usr/bin/chromium'),
+  // The browser without windows: smaller than the whole one, and a quarter faster.
+  'chromium-headless-shell': () => existsSync('/usr/bin/chromium-headless-shell'),
 };
 
 /** Where PostgreSQL's programs are, or null. */

@@ -18,7 +18,7 @@ export interface DayCluster {
 /** So many open works on one day are a cluster, and so many tests. */
 export const clusterFrom = { works: 5, tests: 2 } as const;
 
-/** Days on which much comes together for one child, in the order of days. */
+/** Days on which much comes together for one child, in the order of days; of one day, as the events come. */
 export function clustersOf(events: readonly DueThing[]): DayCluster[] {
   const days = new Map<string, DayCluster>();
   for (const { layer, studentIds, on, settled } of events) {
@@ -29,8 +29,7 @@ export function clustersOf(events: readonly DueThing[]): DayCluster[] {
       days.set(key, { studentId, on, count: count + 1, tests: tests + (layer === 'test' ? 1 : 0) });
     }
   }
-  return [...days.entries()]
-    .filter(([, { count, tests }]) => count >= clusterFrom.works || tests >= clusterFrom.tests)
-    .sort(([a], [b]) => byCodePoint(a, b))
-    .map(([, day]) => day);
+  return [...days.values()]
+    .filter(({ count, tests }) => count >= clusterFrom.works || tests >= clusterFrom.tests)
+    .sort((a, b) => byCodePoint(a.on, b.on));
 }

@@ -1,5 +1,5 @@
 import type { AlertKind, AlertReason, AlertStateName, Silence } from '@cadro/contract';
-import { canEnd, dayMs, type AlertState } from '@cadro/core';
+import { byUrgency, canEnd, dayMs, type AlertState } from '@cadro/core';
 import { inChunks, type Db, type Trx } from '../kit';
 
 /** An alert as it is kept, with how its guardian stands to it. */
@@ -199,7 +199,9 @@ export async function raisedAlerts(
       if (where.kind) query.where({ kind: where.kind });
       if (where.studentId) query.where({ student_id: where.studentId });
     })
-    .orderBy([{ column: 'news_at', order: 'desc' }, { column: 'key' }])
+    .orderByRaw('news_at desc, array_position(?::text[], kind::text), course_title collate "C", key', [
+      [...byUrgency],
+    ])
     .limit(500)
     .select<Row[]>('*');
   return rows.map(alertOf);

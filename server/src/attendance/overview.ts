@@ -7,7 +7,15 @@ import type {
   DayMark,
   Teacher,
 } from '@cadro/contract';
-import { chronicFrom, type DateRange, daysToShare, type Pattern, patternDates, weekOf } from '@cadro/core';
+import {
+  byCodePoint,
+  chronicFrom,
+  type DateRange,
+  daysToShare,
+  type Pattern,
+  patternDates,
+  weekOf,
+} from '@cadro/core';
 import type { Static } from '@sinclair/typebox';
 import { householdOf } from '../household';
 import type { Db } from '../kit';
@@ -73,14 +81,16 @@ function titlesOf(marks: readonly StandingMark[]): Map<string, string> {
 function byCourse(own: ChildAttendance): AttendanceOfCourse[] {
   const titles = titlesOf(own.marks);
   const lessons = own.days.flatMap((day) => day.lessons);
-  return own.summary.byCourse.map(({ courseId, absent, unexcused, tardies }) => ({
-    courseId,
-    courseTitle: titles.get(courseId) ?? '',
-    lessons: lessons.filter((lesson) => lesson.courseId === courseId).length,
-    absent,
-    unexplained: unexcused,
-    lateArrivals: tardies,
-  }));
+  return own.summary.byCourse
+    .map(({ courseId, absent, unexcused, tardies }) => ({
+      courseId,
+      courseTitle: titles.get(courseId) ?? '',
+      lessons: lessons.filter((lesson) => lesson.courseId === courseId).length,
+      absent,
+      unexplained: unexcused,
+      lateArrivals: tardies,
+    }))
+    .sort((a, b) => byCodePoint(a.courseTitle, b.courseTitle));
 }
 
 type SchoolDays = ChildAttendance['days'];

@@ -48,30 +48,16 @@ const steady = (text: string): string =>
     .replace(/127\.0\.0\.1:\d+/g, 'localhost')
     .replace(/\/calendar\/[\w-]{20,}\//g, '/calendar/*/');
 
-/** Lists that no page promises an order of: they come by ids. */
-const unordered = new Set([
-  'matters',
-  'courses',
-  'children',
-  'categories',
-  'byCourse',
-  'tasks',
-  'clusters',
-  'alerts',
-]);
 const longestLine = 900;
 
 const textOf = (value: unknown): string => steady(JSON.stringify(value));
 
-/** A value as it is in every database: numbers to nine digits, and lists without an order in that of their texts. */
-function settled(value: unknown, name = ''): unknown {
+/** A value as it is in every database: numbers to nine digits. */
+function settled(value: unknown): unknown {
   if (typeof value === 'number') return Number(value.toPrecision(9));
   if (typeof value !== 'object' || value === null) return value;
-  if (!Array.isArray(value)) {
-    return Object.fromEntries(Object.entries(value).map(([key, each]) => [key, settled(each, key)]));
-  }
-  const rows = value.map((each) => settled(each));
-  return unordered.has(name) ? rows.sort((a, b) => (textOf(a) < textOf(b) ? -1 : 1)) : rows;
+  if (Array.isArray(value)) return value.map(settled);
+  return Object.fromEntries(Object.entries(value).map(([key, each]) => [key, settled(each)]));
 }
 
 /** An answer in lines of one value each; what is short stays on one line, what is long is taken apart. */

@@ -8,7 +8,7 @@ import type {
   WorkRow,
 } from '@cadro/contract';
 import { mostPlanEvenings, mostPlanTasks } from '@cadro/contract';
-import { dateIn, dayMs, daysAfter, movedOn, weekdayOf } from '@cadro/core';
+import { byCodePoint, dateIn, dayMs, daysAfter, movedOn, weekdayOf } from '@cadro/core';
 import { type Clock, type Db, HttpProblem } from '../kit';
 import { saveEffort, workOf } from '../outlook';
 import type { Solver } from './solver';
@@ -18,6 +18,9 @@ export interface Deps {
   readonly db: Db;
   readonly clock: Clock;
 }
+
+const bringsMost = (a: PlannedTask, b: PlannedTask): number =>
+  b.gain - a.gain || byCodePoint(a.title, b.title);
 
 /** What was done stays in sight for a week. */
 const doneDays = 7;
@@ -77,7 +80,7 @@ async function load(deps: Deps, guardianId: string, child: Child, owner: store.O
       today,
       pattern: row.pattern,
       evenings,
-      tasks: movedOn(open, evenings, today),
+      tasks: movedOn(open.sort(bringsMost), evenings, today),
       best: row.best_gain === null ? null : { gain: row.best_gain, proven: row.proven ?? false },
     },
   };

@@ -65,12 +65,11 @@ export interface TaskRow {
   readonly done_at: Date | null;
 }
 
-/** What was chosen, oldest choice first; what was done longer ago than `doneSince` is past. */
+/** What was chosen; what was done longer ago than `doneSince` is past. */
 export const tasksOf = (db: Db, owner: Owner, doneSince: Date): Promise<TaskRow[]> =>
   db('plan_tasks')
     .where(keyOf(owner))
     .where((is) => is.whereNull('done_at').orWhere('done_at', '>=', doneSince))
-    .orderBy(['chosen_at', 'item_id'])
     .select<TaskRow[]>('item_id', 'minutes', 'evening', 'done_at');
 
 export async function putTasks(

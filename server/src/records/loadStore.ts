@@ -65,7 +65,7 @@ const coursesOfStudents = (db: Db, studentIds: readonly string[], courseId?: str
     .modify((query) => {
       if (courseId) query.where({ 'c.id': courseId });
     })
-    .orderBy('c.id')
+    .orderByRaw('c.title collate "C", c.id')
     .select<KeptCourse[]>(
       'c.id',
       'e.student_id',
@@ -79,6 +79,7 @@ const coursesOfStudents = (db: Db, studentIds: readonly string[], courseId?: str
 const categoriesOfCourses = (db: Db, courseIds: readonly string[]): Promise<KeptCategory[]> =>
   db('categories')
     .whereIn('course_id', [...courseIds])
+    .orderByRaw('weight desc, title collate "C", id')
     .select<KeptCategory[]>('id', 'title', 'weight', 'drop_lowest', 'course_id');
 
 const itemsOf = (db: Db, courseIds: readonly string[], removed: boolean): Promise<KeptItem[]> =>
@@ -88,7 +89,7 @@ const itemsOf = (db: Db, courseIds: readonly string[], removed: boolean): Promis
     .modify((query) => {
       if (!removed) query.where({ 'i.removed': false });
     })
-    .orderBy('i.id')
+    .orderByRaw('i.due_at, i.title collate "C", i.id')
     .select<KeptItem[]>(
       'i.id',
       'i.course_id',
@@ -150,7 +151,8 @@ export interface LoadedCourse {
 }
 
 /**
- * The courses of several children: five queries, however many children and courses.
+ * The courses of several children: five queries, however many children and courses. Courses come by title, works by the
+ * day they are due, categories by weight: where a page gives no order of its own, this one shows, the same each time.
  * @param ask.removed also works that the source has taken back.
  */
 export async function loadCourses(

@@ -46,7 +46,7 @@ function withoutEchoes(matters: readonly Matter[], facts: FamilyFacts): Matter[]
 
 /**
  * The matters of the Brief, what is most at stake and expires first at the top.
- * Order: stake × urgency, greatest first; then the earlier end; then the key.
+ * Order: stake × urgency, greatest first; then the earlier end; then the course's title.
  */
 export function triage(facts: FamilyFacts): Matter[] {
   const spokenFor = new Set<string>();
@@ -65,6 +65,7 @@ export function triage(facts: FamilyFacts): Matter[] {
     (a, b) =>
       rank(b) - rank(a) ||
       (a.expiresAt ?? '9').localeCompare(b.expiresAt ?? '9') ||
+      byCodePoint(a.courseTitle ?? '', b.courseTitle ?? '') ||
       byCodePoint(a.key, b.key),
   );
 }

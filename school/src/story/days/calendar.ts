@@ -14,17 +14,30 @@ const parts = (date: string): [number, number, number] => {
   return [year, month - 1, day];
 };
 
-/** The instant of a time of day on a school's date. `at('2026-10-12', '23:59')` → `2026-10-13T02:59:00.000Z`. */
-export function at(date: string, time: string): string {
-  const [hours = 0, minutes = 0] = time.split(':').map(Number);
-  return new Date(new TZDate(...parts(date), hours, minutes, timeZone).getTime()).toISOString();
+/** A few hundred dates are asked for tens of thousands of times, and a zone's arithmetic is slow: each is worked out once. */
+function once<Asked extends readonly (string | number)[], Answer>(work: (...asked: Asked) => Answer) {
+  const known = new Map<string, Answer>();
+  return (...asked: Asked): Answer => {
+    const key = asked.join(' ');
+    const answer = known.get(key) ?? work(...asked);
+    known.set(key, answer);
+    return answer;
+  };
 }
 
-export const dayAfter = (date: string, days: number): string =>
-  format(addDays(new Date(...parts(date)), days), 'yyyy-MM-dd');
+/** The instant of a time of day on a school's date. `at('2026-10-12', '23:59')` → `2026-10-13T02:59:00.000Z`. */
+export const at = once((date: string, time: string): string => {
+  const [hours = 0, minutes = 0] = time.split(':').map(Number);
+  return new Date(new TZDate(...parts(date), hours, minutes, timeZone).getTime()).toISOString();
+});
 
-export const isSchoolDay = (date: string): boolean =>
-  !isWeekend(new Date(...parts(date))) && !(date in closures);
+export const dayAfter = once((date: string, days: number): string =>
+  format(addDays(new Date(...parts(date)), days), 'yyyy-MM-dd'),
+);
+
+export const isSchoolDay = once(
+  (date: string): boolean => !isWeekend(new Date(...parts(date))) && !(date in closures),
+);
 
 /** The given day, or the next one with school. */
 export const nextSchoolDay = (date: string): string =>

@@ -48,7 +48,9 @@ function categoriesOf(own: readonly KeptCategory[], items: readonly KeptItem[]) 
       dropLowest: item.category_drop_lowest,
     });
   }
-  return [...byId.values()].sort((a, b) => b.weight - a.weight || byCodePoint(a.id, b.id));
+  return [...byId.values()].sort(
+    (a, b) => b.weight - a.weight || byCodePoint(a.title, b.title) || byCodePoint(a.id, b.id),
+  );
 }
 
 /** A course of a child in one of its terms, as the core reads it. */
