@@ -5,7 +5,7 @@ import { parseArgs } from 'node:util';
 import { ensureBuild } from './lib/build.mjs';
 import { Cluster, freePort, requireFolder } from './lib/postgres.mjs';
 import { ensureDependencies, ensureSystem } from './lib/prerequisites.mjs';
-import { environment, Stack } from './lib/stack.mjs';
+import { atFreePorts, environment, Stack } from './lib/stack.mjs';
 import { endCommands, step, StepError, workFolder } from './lib/steps.mjs';
 
 const usualPort = 4600;
@@ -70,19 +70,22 @@ async function main() {
     await cluster.ensureDatabase('cadro');
     return where;
   });
-  const ports = { server: port, school: await freePort(), smtp: await freePort() };
   const schoolState = join(folder, 'school.json');
   if (!state.storyLoaded) rmSync(schoolState, { force: true });
-  const env = environment({
-    databaseUrl: cluster.url('cadro'),
-    ports,
-    secret: state.secret,
-    buildDir,
-    schoolState,
-  });
-  stack = new Stack(env, join(folder, 'logs'), buildDir);
+  await step('Simulated schools', () =>
+    atFreePorts(async (ports) => {
+      const env = environment({
+        databaseUrl: cluster.url('cadro'),
+        ports: { ...ports, server: port },
+        secret: state.secret,
+        buildDir,
+        schoolState,
+      });
+      stack = new Stack(env, join(folder, 'logs'), buildDir);
+      await stack.startSchool();
+    }),
+  );
   await step('Tables', async () => void (await stack.command('migrate')));
-  await step('Simulated schools', () => stack.startSchool());
   await step('Story', async (tell) => {
     await stack.command('loadStory', tell);
     writeFileSync(stateFile, JSON.stringify({ ...state, storyLoaded: true }), { mode: 0o600 });

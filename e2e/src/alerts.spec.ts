@@ -24,7 +24,7 @@ test('a day brings what the rules ask for, once each: in the app, by mail and by
 }) => {
   test.setTimeout(150_000);
   await guardian.signsIn();
-  await page.goto('/alerts/delivery');
+  await guardian.opens('/alerts/delivery');
   await page.getByLabel('Number for text messages').fill('0170');
   await expect(page.getByText('A number begins with + and the country.')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Keep these rules' })).toBeDisabled();
@@ -51,7 +51,7 @@ test('a day brings what the rules ask for, once each: in the app, by mail and by
   await expect.poll(async () => (await arrivals(running)).length).toBeGreaterThan(mails);
   const arrived = (await arrivals(running)).filter(({ to }) => to === 'maren@aldervane.example');
   expect(new Set(arrived.map(({ subject, text }) => subject + text)).size).toBe(arrived.length);
-  await page.goto('/alerts');
+  await guardian.opens('/alerts');
   const newest = (await rows(page).first().getAttribute('aria-label')) ?? '';
   await rows(page).first().click();
   await expect(page.getByRole('heading', { name: 'Why you are told' })).toBeVisible();
@@ -65,7 +65,7 @@ test('a day brings what the rules ask for, once each: in the app, by mail and by
 
 test('an alert is read, done, undone, found again and silenced for a while', async ({ guardian, page }) => {
   await guardian.signsIn();
-  await page.goto('/alerts');
+  await guardian.opens('/alerts');
   await page.getByRole('button', { name: 'Find' }).click();
   await page.getByRole('radio', { name: 'Figures' }).click();
   await page.getByLabel('Search in alerts').fill('tide tables');
@@ -93,7 +93,7 @@ test('an alert is read, done, undone, found again and silenced for a while', asy
 
 test('rules are tried on the term while they are set', async ({ guardian, page }) => {
   await guardian.signsIn();
-  await page.goto('/alerts/rules');
+  await guardian.opens('/alerts/rules');
   const answer = page.getByText(/^Would have told you \d+ things? in the last 30 days\.$/);
   const told = async (): Promise<number> => Number(/\d+/.exec((await answer.textContent()) ?? '')?.[0]);
   await expect(answer).toBeVisible();
@@ -136,7 +136,7 @@ test('the digest leads on, is on paper too, and mail is stopped by the link in i
   browser,
 }) => {
   await guardian.signsIn();
-  await page.goto('/alerts/digest');
+  await guardian.opens('/alerts/digest');
   await expect(page.getByRole('heading', { level: 1, name: 'The week at a glance' })).toBeVisible();
   for (const name of ['Isolde', 'Caspian', 'Pet']) {
     await expect(page.getByRole('heading', { level: 2, name })).toBeVisible();
@@ -166,7 +166,7 @@ test('the digest leads on, is on paper too, and mail is stopped by the link in i
   await nobody.goto(stop);
   await nobody.getByRole('button', { name: 'Stop all mail' }).click();
   await expect(nobody.getByText('Stopped. No more mail will come.')).toBeVisible();
-  await page.goto('/alerts/delivery');
+  await guardian.opens('/alerts/delivery');
   await expect(page.getByText('You have stopped all mail.')).toBeVisible();
   await page.getByRole('button', { name: 'Send mail again' }).click();
   await expect(page.getByText('Mail goes to maren@aldervane.example.')).toBeVisible();

@@ -5,7 +5,7 @@ test.use({ story: 'days' });
 
 test('an address for calendar programs says the same as the month', once, async ({ guardian, page }) => {
   await guardian.signsIn();
-  await page.goto('/days/elsewhere');
+  await guardian.opens('/days/elsewhere');
   await page.getByRole('button', { name: 'Make an address' }).click();
   await page.getByLabel('Name', { exact: true }).fill('Kitchen wall');
   await page.getByRole('checkbox', { name: 'Our own' }).click();
@@ -21,7 +21,7 @@ test('an address for calendar programs says the same as the month', once, async 
       kind: String(event.getFirstPropertyValue('categories')),
     }))
     .filter(({ on }) => on.startsWith('2026-11'));
-  await page.goto('/days?on=2026-11-03');
+  await guardian.opens('/days?on=2026-11-03');
   const days = page.getByRole('button', { name: / November/ });
   await expect(days).toHaveCount(30);
   const labels = await days.evaluateAll((cells) =>
@@ -36,7 +36,7 @@ test('an address for calendar programs says the same as the month', once, async 
     expect(label).toContain(title);
   }
   // Whoever closes it, closes it at once.
-  await page.goto('/days/elsewhere');
+  await guardian.opens('/days/elsewhere');
   await page.getByRole('button', { name: 'Close the address: Kitchen wall' }).click();
   await expect(page.getByRole('heading', { level: 3, name: 'Kitchen wall' })).toHaveCount(0);
   expect((await fetch(url)).status).toBe(404);
@@ -47,7 +47,7 @@ test('what a family writes down: again and again, ticked, left out, taken out an
   page,
 }) => {
   await guardian.signsIn();
-  await page.goto('/days/entries/new?on=2026-11-16');
+  await guardian.opens('/days/entries/new?on=2026-11-16');
   await page.getByLabel('Title').fill('Library books');
   await page.getByLabel('At', { exact: true }).fill('8:15');
   await page.getByRole('radio', { name: 'Every week' }).click();
@@ -65,7 +65,7 @@ test('what a family writes down: again and again, ticked, left out, taken out an
   await page.getByRole('button', { name: 'Leave this day out' }).click();
   await expect(page.getByText('Monday 23 November: left out')).toBeVisible();
   // One day names itself once.
-  await page.goto('/days?view=day&on=2026-11-16');
+  await guardian.opens('/days?view=day&on=2026-11-16');
   await expect(page.getByRole('heading', { name: 'Monday 16 November' })).toHaveCount(1);
   await expect(page.getByRole('button', { name: 'Show 1 that is settled' })).toBeVisible();
   await page.goto('/days?view=agenda&on=2026-11-17');
@@ -93,7 +93,7 @@ test('what a family writes down: again and again, ticked, left out, taken out an
 
 test('an entry stays where it cannot be taken out', once, async ({ guardian, page }) => {
   await guardian.signsIn();
-  await page.goto('/days/entries/new?on=2026-11-17');
+  await guardian.opens('/days/entries/new?on=2026-11-17');
   await page.getByLabel('Title').fill('Dentist');
   await page.getByRole('button', { name: 'Keep' }).click();
   await page.getByRole('link', { name: /Dentist/ }).click();
@@ -113,7 +113,7 @@ test('undated work gets a day, supplies are ticked off, and layers are left out'
   page,
 }) => {
   await guardian.signsIn();
-  await page.goto('/days?on=2026-10-26');
+  await guardian.opens('/days?on=2026-10-26');
   await page.getByRole('button', { name: 'Choose a day' }).first().click();
   await page.getByRole('button', { name: 'Friday 30 October' }).last().click();
   await page.getByRole('button', { name: /^Friday 30 October, Lens sketchbook/ }).click();
@@ -127,7 +127,7 @@ test('undated work gets a day, supplies are ticked off, and layers are left out'
   await page.getByRole('checkbox', { name: 'Our own' }).click();
   await expect(page.getByRole('link', { name: /^Isolde, Lens sketchbook, Our own/ })).toBeVisible();
 
-  await page.goto('/days/shopping');
+  await guardian.opens('/days/shopping');
   await page.getByRole('checkbox', { name: 'boots' }).click();
   await expect(page.getByRole('checkbox', { name: 'boots' })).toBeChecked();
   await page.getByLabel('Something to buy').fill('graph paper');
@@ -145,7 +145,7 @@ test('a school’s calendar file is previewed and taken in, with what was not un
     ...['SUMMARY:Swimming', 'END:VEVENT', 'END:VCALENDAR'],
   ];
   await guardian.signsIn();
-  await page.goto('/days/elsewhere');
+  await guardian.opens('/days/elsewhere');
   const chooser = page.waitForEvent('filechooser');
   await page.getByRole('button', { name: 'Choose a file' }).click();
   await (
@@ -159,7 +159,7 @@ test('a school’s calendar file is previewed and taken in, with what was not un
   await expect(page.getByText(/Nobody knows the time zone ‘Atlantis\/Deep’/)).toBeVisible();
   await page.getByRole('button', { name: 'Take it in' }).click();
   await expect(page.getByText('‘Harbour club’ is in the calendar.')).toBeVisible();
-  await page.goto('/days?on=2026-11-12');
+  await guardian.opens('/days?on=2026-11-12');
   await expect(page.getByText('Swimming').last()).toBeVisible();
 });
 
@@ -191,7 +191,7 @@ test('what is shared at home is seen at home, what is private is not, and a gran
     });
   expect((await write('Lantern supper', true)).status()).toBe(201);
   expect((await write('A present for Tobiah', false)).status()).toBe(201);
-  await page.goto('/days?on=2026-12-02');
+  await guardian.opens('/days?on=2026-12-02');
   await expect(page.getByRole('link', { name: /^A present for Tobiah/ })).toBeVisible();
   for (const name of ['tobiah', 'ottoline']) {
     await page.request.delete('/api/session');
@@ -209,7 +209,7 @@ test('what is shared at home is seen at home, what is private is not, and a gran
 
 test('attendance says what stands out, and what a code means can be told', async ({ guardian, page }) => {
   await guardian.signsIn();
-  await page.goto('/days/attendance');
+  await guardian.opens('/days/attendance');
   await expect(page.getByText('Away on Thursdays: Thu 24 Sept, Thu 1 Oct, and Thu 15 Oct.')).toBeVisible();
   await expect(page.getByText(/30 works were given out or due in those lessons/)).toBeVisible();
   await expect(page.getByText(/more missed days? would make it 1 day in 10 or more/).first()).toBeVisible();

@@ -1,8 +1,7 @@
 import { test as base } from '@playwright/test';
 import { copyFileSync, mkdirSync } from 'node:fs';
 import { join } from 'node:path';
-import { freePort } from '../../tools/lib/postgres.mjs';
-import { environment, Stack } from '../../tools/lib/stack.mjs';
+import { atFreePorts, environment, Stack } from '../../tools/lib/stack.mjs';
 import { run } from '../../tools/lib/steps.mjs';
 import { Guardian } from './guardian';
 
@@ -17,6 +16,8 @@ interface Given {
   readonly folder: string;
 }
 
+type Ports = Readonly<Record<'server' | 'school' | 'smtp', number>>;
+
 export interface RunningStack {
   readonly url: string;
   readonly schoolUrl: string;
@@ -30,7 +31,11 @@ function given(): Given {
 }
 
 /** A copy of the story of its own: database, schools, server and worker. */
-async function startStack(name: string): Promise<{ stack: Stack; running: RunningStack }> {
+function startStack(name: string): Promise<{ stack: Stack; running: RunningStack }> {
+  return atFreePorts((ports) => startAt(name, ports));
+}
+
+async function startAt(name: string, ports: Ports): Promise<{ stack: Stack; running: RunningStack }> {
   const { psql, databaseUrl, storyState, buildDir, secret, folder } = given();
   const database = `e2e_${name}`;
   const admin = databaseUrl.replace('%db%', 'postgres');
@@ -41,7 +46,6 @@ async function startStack(name: string): Promise<{ stack: Stack; running: Runnin
   mkdirSync(home, { recursive: true });
   const schoolState = join(home, 'school.json');
   copyFileSync(storyState, schoolState);
-  const ports = { server: await freePort(), school: await freePort(), smtp: await freePort() };
   const env = environment({
     databaseUrl: databaseUrl.replace('%db%', database),
     ports,
@@ -52,10 +56,15 @@ async function startStack(name: string): Promise<{ stack: Stack; running: Runnin
   const stack = new Stack(env, join(home, 'logs'), buildDir);
   // A run that is ended takes its processes with it.
   process.once('SIGTERM', () => void stack.stop().then(() => process.exit(1)));
-  await stack.startSchool();
-  await stack.command('loadStory');
-  await stack.startServer();
-  await stack.startWorker();
+  try {
+    await stack.startSchool();
+    await stack.command('loadStory');
+    await stack.startServer();
+    await stack.startWorker();
+  } catch (error) {
+    await stack.stop();
+    throw error;
+  }
   return { stack, running: { url: env.CADRO_PUBLIC_URL, schoolUrl: env.CADRO_DEMO_SCHOOL_URL, env } };
 }
 

@@ -54,7 +54,7 @@ test('work that is in hand is not taken in hand twice', async ({ guardian, page 
   await guardian.opensWork('Reef survey');
   const address = new URL(page.url()).pathname.split('/');
   await expect(page.getByRole('link', { name: 'Open the follow-up' })).toBeVisible();
-  await page.goto(`/talk/new?studentId=${address[2]}&courseId=${address[3]}&itemId=${address[4]}`);
+  await guardian.opens(`/talk/new?studentId=${address[2]}&courseId=${address[3]}&itemId=${address[4]}`);
   await page.getByRole('button', { name: 'Keep it' }).click();
   await expect(page.getByText('This is in hand already.')).toBeVisible();
   await page.getByRole('link', { name: 'Open the follow-up' }).click();

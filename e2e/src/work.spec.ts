@@ -62,7 +62,7 @@ test('from the Brief through Work to a plan for the evenings', async ({ guardian
   });
 
   await test.step('what two sources tell differently is doubtful, with both told', async () => {
-    await page.goto('/work?part=doubtful');
+    await guardian.opens('/work?part=doubtful');
     const card = page.getByRole('link', { name: /^Reading card, chapter 5\./ });
     await expect(card).toContainText('Gradebook: nothing yet');
     await expect(card).toContainText('Classroom: 9 of 10');

@@ -1,20 +1,23 @@
 import { join } from 'node:path';
-import { freePort } from './postgres.mjs';
 import { postgresBin } from './prerequisites.mjs';
-import { environment, Stack } from './stack.mjs';
+import { atFreePorts, environment, Stack } from './stack.mjs';
 import { root, run, workFolder } from './steps.mjs';
 
 /** The story, loaded once into the database `story`; each browser stack works on a copy. Returns the schools' state file. */
 export async function loadStory({ cluster, folder, buildDir, secret }) {
   await cluster.ensureDatabase('story');
   const schoolState = join(folder, 'story-school.json');
-  const ports = { server: await freePort(), school: await freePort(), smtp: await freePort() };
-  const env = environment({ databaseUrl: cluster.url('story'), ports, secret, buildDir, schoolState });
-  const stack = new Stack(env, join(folder, 'logs'), buildDir);
-  await stack.command('migrate');
-  await stack.startSchool();
-  await stack.command('loadStory');
-  await stack.stop();
+  await atFreePorts(async (ports) => {
+    const env = environment({ databaseUrl: cluster.url('story'), ports, secret, buildDir, schoolState });
+    const stack = new Stack(env, join(folder, 'logs'), buildDir);
+    try {
+      await stack.command('migrate');
+      await stack.startSchool();
+      await stack.command('loadStory');
+    } finally {
+      await stack.stop();
+    }
+  });
   return schoolState;
 }
 

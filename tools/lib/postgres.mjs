@@ -70,7 +70,13 @@ export class Cluster {
     if (!existsSync(join(this.data, 'PG_VERSION'))) await this.init();
     this.password = readFileSync(this.passwordFile, 'utf8');
     await this.stop(); // one left over from a start that was killed
-    this.port = await freePort();
+    while (!(await this.startAt(await freePort())));
+    return `on port ${this.port}`;
+  }
+
+  /** Whether it has started there; not where another program has taken the port in the meantime. */
+  async startAt(port) {
+    this.port = port;
     const settings = [
       `-p ${this.port}`,
       '-h 127.0.0.1',
@@ -78,18 +84,14 @@ export class Cluster {
       '-c max_connections=80',
       ...(this.durable ? [] : ['-c fsync=off', '-c synchronous_commit=off', '-c full_page_writes=off']),
     ].join(' ');
-    const [program, args] = asOwner('pg_ctl', [
-      'start',
-      '-w',
-      '-D',
-      this.data,
-      '-l',
-      join(this.home, 'log'),
-      '-o',
-      settings,
-    ]);
-    await run(program, args, { cwd: '/' });
-    return `on port ${this.port}`;
+    const log = join(this.home, 'log');
+    const [program, args] = asOwner('pg_ctl', ['start', '-w', '-D', this.data, '-l', log, '-o', settings]);
+    const { code, output } = await run(program, args, { cwd: '/', allowFailure: true });
+    if (code === 0) return true;
+    const said = existsSync(log) ? readFileSync(log, 'utf8') : '';
+    rmSync(log, { force: true });
+    if (said.includes('Address already in use')) return false;
+    throw new StepError(`PostgreSQL does not start:\n${output}\n${said.slice(-4000)}`);
   }
 
   async init() {

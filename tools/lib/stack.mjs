@@ -2,6 +2,7 @@ import { spawn } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
+import { freePort } from './postgres.mjs';
 import { openLog, root, run, signalGroup, StepError } from './steps.mjs';
 
 const startTimeoutMs = 60_000;
@@ -31,6 +32,26 @@ export function environment({ databaseUrl, ports, secret, buildDir, schoolState 
     SCHOOL_INBOUND_MAIL_URL: `http://127.0.0.1:${ports.server}/api/inbound-mail`,
     SCHOOL_INBOUND_MAIL_KEY: inboundKey,
   };
+}
+
+const mostTries = 5;
+
+/**
+ * Starts something at ports of its own. A port that was free when it was looked up may be taken by now: then others are
+ * tried.
+ * @template T
+ * @param {(ports: { server: number; school: number; smtp: number }) => Promise<T>} begin starts it, and has ended what it
+ *   started where it fails.
+ */
+export async function atFreePorts(begin) {
+  for (let tries = 1; ; tries += 1) {
+    const ports = { server: await freePort(), school: await freePort(), smtp: await freePort() };
+    try {
+      return await begin(ports);
+    } catch (error) {
+      if (tries === mostTries || !String(error.message).includes('EADDRINUSE')) throw error;
+    }
+  }
 }
 
 /** The processes of one stack: each in a group of its own, so that a stop reaches all it started. */
