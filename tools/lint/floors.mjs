@@ -6,6 +6,10 @@ const layerPatterns = (layer) => [
     regex: `^@cadro/(${layers.filter((other) => !mayKnow[layer].includes(other)).join('|')})(/|$)`,
     message: `${layer} may know ${mayKnow[layer].join(' and ') || 'nobody'} only.`,
   },
+  {
+    regex: '^date-fns$',
+    message: 'Take each function from its own file (date-fns/addDays): the whole of it is three hundred files.',
+  },
   { regex: `^(\\.\\./)+(${layers.join('|')})/src/`, message: 'A layer is imported by its name.' },
   ...(layer === 'core' || layer === 'contract'
     ? [{ regex: '^(react|react-native|express|knex|pg)(/|$)', message: 'No interface and no I/O here.' }]

@@ -49,6 +49,12 @@ const faults = [
     'A room is entered through its index or api',
   ],
   [
+    'a library taken whole',
+    'core/src/plan/planted.ts',
+    `export { addDays } from 'date-fns';`,
+    'Take each function from its own file',
+  ],
+  [
     'a style without a name',
     'app/src/plan/planted.tsx',
     `export const A = () => <View style={{ flex: 1 }} />;`,

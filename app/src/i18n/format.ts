@@ -1,4 +1,5 @@
-import { differenceInCalendarDays, parseISO } from 'date-fns';
+import { differenceInCalendarDays } from 'date-fns/differenceInCalendarDays';
+import { parseISO } from 'date-fns/parseISO';
 import { dateIn, daysAfter, isDate, roundHalfAway } from '@cadro/core';
 
 /** One to ten, beginning a sentence. */

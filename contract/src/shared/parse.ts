@@ -30,7 +30,8 @@ function isInstant(text: string): boolean {
   return date.getUTCMonth() === Number(month) - 1 && date.getUTCDate() === Number(day);
 }
 
-const options = { allErrors: false, strict: false } as const;
+/** Ajv's own tidying of the code it writes costs most of a compilation, and a check runs no faster for it. */
+const options = { allErrors: false, strict: false, code: { optimize: false } } as const;
 const withFormats = (plain: Ajv): Ajv => addFormats(plain).addFormat('date-time', isInstant);
 const ajv = withFormats(new Ajv({ ...options, allowUnionTypes: true }));
 const ajvCoercing = withFormats(new Ajv({ ...options, coerceTypes: true }));

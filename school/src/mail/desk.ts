@@ -1,4 +1,5 @@
-import { format, parseISO } from 'date-fns';
+import { format } from 'date-fns/format';
+import { parseISO } from 'date-fns/parseISO';
 import { enUS, es } from 'date-fns/locale';
 import type { Letter, Simulation } from '../simulation';
 import { at, codeFor, markId, schoolDays, schools } from '../story';

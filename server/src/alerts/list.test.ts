@@ -74,6 +74,9 @@ describe('the list of alerts', () => {
     // One that is being read stays among the open ones.
     const beside = await ids({ state: 'open', beside: first ?? '' });
     expect([beside.length, beside.includes(first ?? '')]).toEqual([18, true]);
+    expect(await ids({ state: 'open', beside: first ?? '', kind: 'figure' })).not.toContain(first);
+    expect(await ids({ state: 'open', beside: third ?? '' })).not.toContain(third);
+    expect(await ids({ state: 'done', beside: first ?? '' })).toEqual([third]);
     await putDown([first ?? '', second ?? '', third ?? ''], 'open').expect(204);
     expect((await list()).counts).toEqual({ open: 20, read: 0, done: 0 });
   });

@@ -1,6 +1,7 @@
 import type { Calendar, CalendarEvent, CalendarLayer } from '@cadro/contract';
 import { byCodePoint, clustersOf, type DateRange } from '@cadro/core';
-import { differenceInCalendarDays, parseISO } from 'date-fns';
+import { differenceInCalendarDays } from 'date-fns/differenceInCalendarDays';
+import { parseISO } from 'date-fns/parseISO';
 import { HttpProblem, type Deps } from '../kit';
 import { attendanceEvents } from './layers/attended';
 import { lookAgainEvents, planEvents } from './layers/household';

@@ -1,7 +1,7 @@
 import type { Entry, EntryBody } from '@cadro/contract';
 import type { Misfit } from '@cadro/contract/parse';
 import { ruleFault } from '@cadro/core/ical';
-import { subDays } from 'date-fns';
+import { subDays } from 'date-fns/subDays';
 import { requireWriter } from '../household';
 import { HttpProblem, type Deps } from '../kit';
 import * as store from './entryStore';

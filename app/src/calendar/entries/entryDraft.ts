@@ -1,5 +1,7 @@
 import type { Entry, EntryBody, OwnEntryKind } from '@cadro/contract';
-import { format as stamp, getDate, parseISO } from 'date-fns';
+import { format as stamp } from 'date-fns/format';
+import { getDate } from 'date-fns/getDate';
+import { parseISO } from 'date-fns/parseISO';
 
 /** How often an entry comes; `other` keeps a rule that none of these makes. */
 export const repeats = [

@@ -1,4 +1,6 @@
-import { addMonths, format as stamp, parseISO } from 'date-fns';
+import { addMonths } from 'date-fns/addMonths';
+import { format as stamp } from 'date-fns/format';
+import { parseISO } from 'date-fns/parseISO';
 import { useState } from 'react';
 import { StyleSheet, Pressable, View } from 'react-native';
 import { useTranslation } from 'react-i18next';

@@ -1,5 +1,7 @@
 import { TZDate } from '@date-fns/tz';
-import { addDays, format, isWeekend } from 'date-fns';
+import { addDays } from 'date-fns/addDays';
+import { format } from 'date-fns/format';
+import { isWeekend } from 'date-fns/isWeekend';
 
 /** The island keeps Atlantic time; clocks go back on 1 November. */
 export const timeZone = 'America/Halifax';

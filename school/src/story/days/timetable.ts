@@ -1,4 +1,5 @@
-import { differenceInCalendarDays, parseISO } from 'date-fns';
+import { differenceInCalendarDays } from 'date-fns/differenceInCalendarDays';
+import { parseISO } from 'date-fns/parseISO';
 import { at, calendarDays, lessonTimes, schoolDays, termStart } from './calendar';
 import { periodOn, rotationDayOf } from './rotation';
 import { schoolEvents } from './schoolLife';

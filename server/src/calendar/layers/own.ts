@@ -1,7 +1,8 @@
 import type { CalendarEvent } from '@cadro/contract';
 import { type DateRange, daysAfter } from '@cadro/core';
 import { occurrences, wallTimeIn } from '@cadro/core/ical';
-import { differenceInCalendarDays, parseISO } from 'date-fns';
+import { differenceInCalendarDays } from 'date-fns/differenceInCalendarDays';
+import { parseISO } from 'date-fns/parseISO';
 import type { Db } from '../../kit';
 import { entriesFor, type EntryRow } from '../entryStore';
 import { eventOf, zoneOf, type Viewer } from '../viewer';
