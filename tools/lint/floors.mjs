@@ -8,7 +8,8 @@ const layerPatterns = (layer) => [
   },
   {
     regex: '^date-fns$',
-    message: 'Take each function from its own file (date-fns/addDays): the whole of it is three hundred files.',
+    message:
+      'Take each function from its own file (date-fns/addDays): the whole of it is three hundred files.',
   },
   { regex: `^(\\.\\./)+(${layers.join('|')})/src/`, message: 'A layer is imported by its name.' },
   ...(layer === 'core' || layer === 'contract'
