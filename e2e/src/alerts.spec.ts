@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { expect, test, type RunningStack } from './stack';
+import { expect, once, test, type RunningStack } from './stack';
 
 test.use({ story: 'alerts' });
 
@@ -129,48 +129,47 @@ test('rules are tried on the term while they are set', async ({ guardian, page }
   await expect(page.getByText('Kept. They hold from the next reading on.')).toBeVisible();
 });
 
-test('the digest leads on, is on paper too, and mail is stopped by the link in it', async ({
-  guardian,
-  page,
-  running,
-  browser,
-}) => {
-  await guardian.signsIn();
-  await guardian.opens('/alerts/digest');
-  await expect(page.getByRole('heading', { level: 1, name: 'The week at a glance' })).toBeVisible();
-  for (const name of ['Isolde', 'Caspian', 'Pet']) {
-    await expect(page.getByRole('heading', { level: 2, name })).toBeVisible();
-  }
-  const paper = await page.request.get('/api/alerts/digest.pdf');
-  expect(paper.headers()['content-type']).toContain('application/pdf');
-  // What a teacher wrote is there to read, without going on.
-  await expect(page.getByText(/“Pet read the harbour plan to the whole class/)).toBeVisible();
-  await page.getByRole('link', { name: /^Titration quiz can be mended until Fri 23 Oct/ }).click();
-  await expect(page.getByRole('heading', { level: 1, name: 'Titration quiz' })).toBeVisible();
+test(
+  'the digest leads on, is on paper too, and mail is stopped by the link in it',
+  once,
+  async ({ guardian, page, running, browser }) => {
+    await guardian.signsIn();
+    await guardian.opens('/alerts/digest');
+    await expect(page.getByRole('heading', { level: 1, name: 'The week at a glance' })).toBeVisible();
+    for (const name of ['Isolde', 'Caspian', 'Pet']) {
+      await expect(page.getByRole('heading', { level: 2, name })).toBeVisible();
+    }
+    const paper = await page.request.get('/api/alerts/digest.pdf');
+    expect(paper.headers()['content-type']).toContain('application/pdf');
+    // What a teacher wrote is there to read, without going on.
+    await expect(page.getByText(/“Pet read the harbour plan to the whole class/)).toBeVisible();
+    await page.getByRole('link', { name: /^Titration quiz can be mended until Fri 23 Oct/ }).click();
+    await expect(page.getByRole('heading', { level: 1, name: 'Titration quiz' })).toBeVisible();
 
-  const digest = (await arrivals(running)).findLast(
-    ({ to, subject }) => to === 'maren@aldervane.example' && subject.startsWith('The week at a glance'),
-  );
-  // The story was told by another process, at another port.
-  const stop = /\/mail-stop\/\S+/.exec(digest?.text ?? '')?.[0] ?? '';
-  // A link out of a mail leads on, once one has signed in.
-  const led = /\/courses\/\S+/.exec(digest?.text ?? '')?.[0] ?? '';
-  // On another device, where nobody has signed in yet.
-  const elsewhere = await (await browser.newContext({ baseURL: running.url })).newPage();
-  await elsewhere.goto(led);
-  await elsewhere.getByLabel('E-mail address').fill('maren@aldervane.example');
-  await elsewhere.getByLabel('Password').fill('tide-and-lantern');
-  await elsewhere.getByRole('button', { name: 'Sign in' }).click();
-  await expect(elsewhere).toHaveURL(new RegExp(`${led}$`));
-  const nobody = await (await browser.newContext({ baseURL: running.url })).newPage();
-  await nobody.goto(stop);
-  await nobody.getByRole('button', { name: 'Stop all mail' }).click();
-  await expect(nobody.getByText('Stopped. No more mail will come.')).toBeVisible();
-  await guardian.opens('/alerts/delivery');
-  await expect(page.getByText('You have stopped all mail.')).toBeVisible();
-  await page.getByRole('button', { name: 'Send mail again' }).click();
-  await expect(page.getByText('Mail goes to maren@aldervane.example.')).toBeVisible();
-  await page.goto('/mail-stop/nonsense');
-  await page.getByRole('button', { name: 'Stop all mail' }).click();
-  await expect(page.getByText('This address is not one of ours, or it was cut off.')).toBeVisible();
-});
+    const digest = (await arrivals(running)).findLast(
+      ({ to, subject }) => to === 'maren@aldervane.example' && subject.startsWith('The week at a glance'),
+    );
+    // The story was told by another process, at another port.
+    const stop = /\/mail-stop\/\S+/.exec(digest?.text ?? '')?.[0] ?? '';
+    // A link out of a mail leads on, once one has signed in.
+    const led = /\/courses\/\S+/.exec(digest?.text ?? '')?.[0] ?? '';
+    // On another device, where nobody has signed in yet.
+    const elsewhere = await (await browser.newContext({ baseURL: running.url })).newPage();
+    await elsewhere.goto(led);
+    await elsewhere.getByLabel('E-mail address').fill('maren@aldervane.example');
+    await elsewhere.getByLabel('Password').fill('tide-and-lantern');
+    await elsewhere.getByRole('button', { name: 'Sign in' }).click();
+    await expect(elsewhere).toHaveURL(new RegExp(`${led}$`));
+    const nobody = await (await browser.newContext({ baseURL: running.url })).newPage();
+    await nobody.goto(stop);
+    await nobody.getByRole('button', { name: 'Stop all mail' }).click();
+    await expect(nobody.getByText('Stopped. No more mail will come.')).toBeVisible();
+    await guardian.opens('/alerts/delivery');
+    await expect(page.getByText('You have stopped all mail.')).toBeVisible();
+    await page.getByRole('button', { name: 'Send mail again' }).click();
+    await expect(page.getByText('Mail goes to maren@aldervane.example.')).toBeVisible();
+    await page.goto('/mail-stop/nonsense');
+    await page.getByRole('button', { name: 'Stop all mail' }).click();
+    await expect(page.getByText('This address is not one of ours, or it was cut off.')).toBeVisible();
+  },
+);
