@@ -362,6 +362,12 @@ describe('the shopping list', () => {
       .send({ on: '2026-10-22', as: 'done' })
       .expect(200);
     expect(told(await list())[0]).toEqual(['bus card', '2026-10-22', true]);
+    // What has been got stays in sight through its day, and is gone on the next.
+    await world.moveTo('2026-10-22T19:40:00Z');
+    expect(told(await list())).toContainEqual(['bus card', '2026-10-22', true]);
+    await world.moveTo('2026-10-23T19:40:00Z');
+    expect(told(await list()).map(([supply]) => supply)).not.toContain('bus card');
+    await world.moveTo('2026-10-21T19:40:00Z');
   });
 });
 

@@ -268,3 +268,21 @@ describe('Talk and where the records come from', () => {
     expect(sources.map(({ problems }: { problems: unknown[] }) => problems)).toEqual([[], [], []]);
   });
 });
+
+describe('news', () => {
+  const briefAt = async (instant: string): Promise<Brief> => {
+    await world.moveTo(instant);
+    return (await maren.get(outlookRoutes.brief.path).expect(200)).body as Brief;
+  };
+  const told = ({ matters }: Brief) =>
+    matters.flatMap((matter) => (matter.kind === 'comment' ? matter.comments.map(({ text }) => text) : []));
+  const good = ({ goodNews }: Brief) => goodNews.map(({ title }) => title);
+
+  it('of a comment is told for four days after it was written, good news for five after it was scored', async () => {
+    const words = expect.stringMatching(/^Pet read the harbour plan/) as string;
+    expect(told(await briefAt('2026-10-24T17:59:00Z'))).toContainEqual(words);
+    expect(told(await briefAt('2026-10-24T18:01:00Z'))).not.toContainEqual(words);
+    expect(good(await briefAt('2026-10-24T18:04:00Z'))).toEqual(['Seed log']);
+    expect(good(await briefAt('2026-10-24T18:06:00Z'))).toEqual([]);
+  });
+});
