@@ -62,7 +62,7 @@ export const entriesFor = (
       if (removed) query.whereNotNull('t.removed_at');
       else query.whereNull('t.removed_at');
     })
-    .orderBy(['t.on_date', 't.id'])
+    .orderBy(['t.on_date', 't.title', 't.id'])
     .select<EntryRow[]>(
       't.id',
       't.guardian_id',

@@ -58,11 +58,15 @@ async function ofHousehold(db: Db, viewer: Viewer): Promise<Supply[]> {
     .filter(({ neededOn: on, got }) => on === null || on >= viewer.today || !got);
 }
 
-/** The shopping list: what is needed first comes first, what has no day comes last. */
+/** The shopping list: what is needed first comes first, what has no day comes last; of one work, as its teacher names it. */
 export async function suppliesOf(deps: Deps, guardianId: string): Promise<{ supplies: Supply[] }> {
   const viewer = await viewerOf(deps, guardianId);
   const found = await Promise.all([ofWorks(deps.db, viewer), ofHousehold(deps.db, viewer)]);
   const last = '9999';
-  const supplies = found.flat().sort((a, b) => byCodePoint(a.neededOn ?? last, b.neededOn ?? last));
+  const supplies = found
+    .flat()
+    .sort(
+      (a, b) => byCodePoint(a.neededOn ?? last, b.neededOn ?? last) || byCodePoint(a.for ?? '', b.for ?? ''),
+    );
   return { supplies };
 }

@@ -159,7 +159,7 @@ it('takes a work away that the school takes back', async () => {
   expect(await world.db('items').where(paper).first('removed')).toEqual({ removed: true });
 });
 
-it('reports a broken record with its reason, takes the others in, and forgets it when it is mended', async () => {
+it('reports a broken record with its reason, takes the others in, and forgets it when it comes mended', async () => {
   await begin(World.start());
   await world.school.fail([{ school: 'millrace', collection: 'results', kind: 'broken-record' }]);
   await world.syncAll();
@@ -175,6 +175,20 @@ it('reports a broken record with its reason, takes the others in, and forgets it
   const agent = await world.signedIn('maren');
   const { body } = await agent.get(sourceRoutes.sources.path).expect(200);
   expect(body.sources[0].problems).toHaveLength(problems.length);
+
+  const reported = () => world.db('sync_problems').orderBy('external_id').pluck('external_id');
+  const [first, second, ...others] = await reported();
+  expect(others).toEqual([]);
+  // The school tells everything anew: the first page whole, and then all.
+  const toldAnew = async (faults: Parameters<typeof world.school.fail>[0]) => {
+    await world.school.fail(faults);
+    await world.db('sources').update({ cursors: '{}' });
+    await world.syncAll();
+  };
+  await toldAnew([{ school: 'millrace', collection: 'results', kind: 'broken-record', afterPages: 1 }]);
+  expect(await reported()).toEqual([expect.stringMatching(`^(${first}|${second})$`)]);
+  await toldAnew([]);
+  expect(await reported()).toEqual([]);
 });
 
 describe('a source that fails', () => {

@@ -1,0 +1,30 @@
+import { problemCodes } from '@cadro/contract';
+import { HttpProblem } from './problems';
+
+it('each problem has its status, which a client goes by', () => {
+  const statuses = problemCodes.map((code) => [code, new HttpProblem(code).status]);
+  expect(Object.fromEntries(statuses)).toEqual({
+    'bad-request': 400,
+    'not-signed-in': 401,
+    'wrong-credentials': 401,
+    'too-many-tries': 429,
+    forbidden: 403,
+    'not-found': 404,
+    'code-unknown': 404,
+    'code-used': 409,
+    'code-expired': 410,
+    'already-linked': 409,
+    'edited-meanwhile': 409,
+    'teacher-without-contact': 422,
+    'off-scale': 422,
+    'no-way': 422,
+    'plan-full': 422,
+    'nothing-open': 422,
+    'unreadable-file': 422,
+    'unknown-thread': 422,
+    'foreign-origin': 403,
+    'too-large': 413,
+    'source-unreachable': 503,
+    internal: 500,
+  });
+});
