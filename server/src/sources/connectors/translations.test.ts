@@ -46,6 +46,16 @@ describe('OneRoster', () => {
   const ref = (sourcedId: string) => ({ sourcedId, type: 'x' });
   const result = { ...base, lineItem: ref('work'), student: ref('child'), scoreDate: '2026-10-19' };
 
+  it('takes a school with its zone, or with the world’s time where it names none', async () => {
+    const org = { ...base, name: 'Sandglass School', type: 'school' };
+    const zoned = { ...org, metadata: { timeZone: 'America/Halifax' } };
+    const district = { ...org, type: 'district' };
+    expect(only(await oneRoster('orgs', [org, zoned, district]))).toMatchObject([
+      { collection: 'schools', name: 'Sandglass School', time_zone: 'UTC' },
+      { collection: 'schools', name: 'Sandglass School', time_zone: 'America/Halifax' },
+    ]);
+  });
+
   it('takes a result’s score, lateness and levels', async () => {
     const row = {
       ...result,
