@@ -91,6 +91,12 @@ describe('the list of alerts', () => {
     expect(body).toMatchObject({ id: alert, kind: 'comment', state: 'open', silencedUntil: null });
   });
 
+  it('is summed up in a digest of one’s own children alone', async () => {
+    const apart = await world.signedIn('apart');
+    const { body } = await apart.get(alertRoutes.digest.path).expect(200);
+    expect(body.children.map(({ givenName }: { givenName: string }) => givenName)).toEqual(['Isolde']);
+  });
+
   it('is a file of one line each, in the guardian’s language', async () => {
     const file = async (query: Record<string, string>) => {
       const { text, headers } = await maren.get(alertRoutes.file.path).query(query).expect(200);

@@ -366,6 +366,20 @@ describe('the shopping list', () => {
       .send({ on: '2026-10-22', as: 'done' })
       .expect(200);
     expect(told(await list())[1]).toEqual(['bus card', '2026-10-22', true]);
+    // What has no day is got on any; what hangs on a work is got by the day before it.
+    const paper = found.find(({ supply }) => supply === 'graph paper');
+    const tick = (entryId: string, on: string) =>
+      maren.post(entryRoutes.tick.path.replace(':entryId', entryId)).send({ on, as: 'done' });
+    await tick(paper?.entryId ?? '', '2026-10-21').expect(200);
+    expect(told(await list())).toContainEqual(['graph paper', null, true]);
+    const itemId = await world.itemId('boats-keel-model', 'millrace');
+    const varnish = await create({
+      kind: 'supply',
+      title: 'varnish',
+      itemId,
+      studentIds: [world.student('caspian')],
+    });
+    await tick(varnish.id, '2026-10-25').expect(400);
     // What has been got stays in sight through its day, and is gone on the next.
     await world.moveTo('2026-10-22T19:40:00Z');
     expect(told(await list())).toContainEqual(['bus card', '2026-10-22', true]);
