@@ -317,6 +317,13 @@ describe('a message', () => {
       state: 'dropped',
       fault: { reason: 'mail-stopped', status: null },
     });
+    // Texts go on, and so does a mail that one asks for to see whether it comes.
+    const text = await out('text');
+    await deliver(deps(), text);
+    expect(await stateOf(text)).toMatchObject({ state: 'sent' });
+    const asked = await maren.post(alertRoutes.test.path).send({ channel: 'mail' }).expect(202);
+    await world.workOff();
+    expect(await stateOf(asked.body.id)).toMatchObject({ state: 'sent' });
     await world.nobody.delete(path).expect(204);
     expect((await settings()).mailStoppedAt).toBeNull();
     const forged = path.replace(/.$/, (last) => (last === '0' ? '1' : '0'));
