@@ -5,7 +5,7 @@ import { parseArgs } from 'node:util';
 import { ensureBuild } from './lib/build.mjs';
 import { Cluster, freePort, requireFolder } from './lib/postgres.mjs';
 import { ensureDependencies, ensureSystem } from './lib/prerequisites.mjs';
-import { atFreePorts, environment, Stack } from './lib/stack.mjs';
+import { startStack } from './lib/stack.mjs';
 import { endCommands, step, StepError, workFolder } from './lib/steps.mjs';
 
 const usualPort = 4600;
@@ -44,6 +44,14 @@ async function chosenPort() {
   return port;
 }
 
+/** What an interruption has to stop is known from the start. */
+async function startSchools(given) {
+  await startStack(given, (starting) => {
+    stack = starting;
+    return starting.startSchool();
+  });
+}
+
 async function main() {
   requireFolder(workFolder);
   const port = await chosenPort();
@@ -72,19 +80,16 @@ async function main() {
   });
   const schoolState = join(folder, 'school.json');
   if (!state.storyLoaded) rmSync(schoolState, { force: true });
-  await step('Simulated schools', () =>
-    atFreePorts(async (ports) => {
-      const env = environment({
-        databaseUrl: cluster.url('cadro'),
-        ports: { ...ports, server: port },
-        secret: state.secret,
-        buildDir,
-        schoolState,
-      });
-      stack = new Stack(env, join(folder, 'logs'), buildDir);
-      await stack.startSchool();
-    }),
-  );
+  const logs = join(folder, 'logs');
+  const given = {
+    databaseUrl: cluster.url('cadro'),
+    secret: state.secret,
+    buildDir,
+    schoolState,
+    logs,
+    port,
+  };
+  await step('Simulated schools', () => startSchools(given));
   await step('Tables', async () => void (await stack.command('migrate')));
   await step('Story', async (tell) => {
     await stack.command('loadStory', tell);
@@ -94,7 +99,7 @@ async function main() {
   await step('Server', () => stack.startServer());
   await step('Job worker', () => stack.startWorker());
   stack.onLost((name) => {
-    console.error(`${name} has ended; its log is in ${join(folder, 'logs', `${name}.log`)}`);
+    console.error(`${name} has ended; its log is in ${join(logs, `${name}.log`)}`);
     void stop(1);
   });
   console.log(

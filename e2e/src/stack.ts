@@ -1,7 +1,7 @@
 import { test as base } from '@playwright/test';
 import { copyFileSync, mkdirSync } from 'node:fs';
 import { join } from 'node:path';
-import { atFreePorts, environment, Stack } from '../../tools/lib/stack.mjs';
+import { startStack } from '../../tools/lib/stack.mjs';
 import { run } from '../../tools/lib/steps.mjs';
 import { Guardian } from './guardian';
 
@@ -16,8 +16,6 @@ interface Given {
   readonly folder: string;
 }
 
-type Ports = Readonly<Record<'server' | 'school' | 'smtp', number>>;
-
 export interface RunningStack {
   readonly url: string;
   readonly schoolUrl: string;
@@ -31,11 +29,7 @@ function given(): Given {
 }
 
 /** A copy of the story of its own: database, schools, server and worker. */
-function startStack(name: string): Promise<{ stack: Stack; running: RunningStack }> {
-  return atFreePorts((ports) => startAt(name, ports));
-}
-
-async function startAt(name: string, ports: Ports): Promise<{ stack: Stack; running: RunningStack }> {
+async function startStory(name: string) {
   const { psql, databaseUrl, storyState, buildDir, secret, folder } = given();
   const database = `e2e_${name}`;
   const admin = databaseUrl.replace('%db%', 'postgres');
@@ -46,26 +40,26 @@ async function startAt(name: string, ports: Ports): Promise<{ stack: Stack; runn
   mkdirSync(home, { recursive: true });
   const schoolState = join(home, 'school.json');
   copyFileSync(storyState, schoolState);
-  const env = environment({
-    databaseUrl: databaseUrl.replace('%db%', database),
-    ports,
-    secret,
-    buildDir,
-    schoolState,
-  });
-  const stack = new Stack(env, join(home, 'logs'), buildDir);
-  // A run that is ended takes its processes with it.
-  process.once('SIGTERM', () => void stack.stop().then(() => process.exit(1)));
-  try {
-    await stack.startSchool();
-    await stack.command('loadStory');
-    await stack.startServer();
-    await stack.startWorker();
-  } catch (error) {
-    await stack.stop();
-    throw error;
-  }
-  return { stack, running: { url: env.CADRO_PUBLIC_URL, schoolUrl: env.CADRO_DEMO_SCHOOL_URL, env } };
+  const stack = await startStack(
+    {
+      databaseUrl: databaseUrl.replace('%db%', database),
+      secret,
+      buildDir,
+      schoolState,
+      logs: join(home, 'logs'),
+    },
+    async (starting) => {
+      // A run that is ended takes its processes with it.
+      process.once('SIGTERM', () => void starting.stop().then(() => process.exit(1)));
+      await starting.startSchool();
+      await starting.command('loadStory');
+      await starting.startServer();
+      await starting.startWorker();
+    },
+  );
+  const { env } = stack;
+  const running: RunningStack = { url: env.CADRO_PUBLIC_URL, schoolUrl: env.CADRO_DEMO_SCHOOL_URL, env };
+  return { stack, running };
 }
 
 export const test = base.extend<{ guardian: Guardian }, { running: RunningStack; story: string }>({
@@ -73,7 +67,7 @@ export const test = base.extend<{ guardian: Guardian }, { running: RunningStack;
   story: ['shared', { option: true, scope: 'worker' }],
   running: [
     async ({ story }, use, { workerIndex }) => {
-      const { stack, running } = await startStack(`${story}_${workerIndex}`);
+      const { stack, running } = await startStory(`${story}_${workerIndex}`);
       await use(running);
       await stack.stop();
     },

@@ -41,6 +41,7 @@ async function main(): Promise<void> {
   };
   process.once('SIGTERM', stop).once('SIGINT', stop);
   await Promise.all([once(web, 'listening'), once(post, 'listening')]);
+  console.log('listening');
   process.send?.({ port: portOf(web), smtpPort: portOf(post) });
 }
 

@@ -1,23 +1,25 @@
 import { join } from 'node:path';
 import { postgresBin } from './prerequisites.mjs';
-import { atFreePorts, environment, Stack } from './stack.mjs';
+import { startStack } from './stack.mjs';
 import { root, run, workFolder } from './steps.mjs';
 
 /** The story, loaded once into the database `story`; each browser stack works on a copy. Returns the schools' state file. */
 export async function loadStory({ cluster, folder, buildDir, secret }) {
   await cluster.ensureDatabase('story');
   const schoolState = join(folder, 'story-school.json');
-  await atFreePorts(async (ports) => {
-    const env = environment({ databaseUrl: cluster.url('story'), ports, secret, buildDir, schoolState });
-    const stack = new Stack(env, join(folder, 'logs'), buildDir);
-    try {
-      await stack.command('migrate');
-      await stack.startSchool();
-      await stack.command('loadStory');
-    } finally {
-      await stack.stop();
-    }
+  const given = {
+    databaseUrl: cluster.url('story'),
+    secret,
+    buildDir,
+    schoolState,
+    logs: join(folder, 'logs'),
+  };
+  const stack = await startStack(given, async (starting) => {
+    await starting.command('migrate');
+    await starting.startSchool();
+    await starting.command('loadStory');
   });
+  await stack.stop();
   return schoolState;
 }
 

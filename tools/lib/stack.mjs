@@ -7,9 +7,10 @@ import { openLog, root, run, signalGroup, StepError } from './steps.mjs';
 
 const startTimeoutMs = 60_000;
 const stopTimeoutMs = 6_000;
+const answerTimeoutMs = 2_000;
 
 /** The environment of Cadro's processes and of the stand-ins, from the addresses of one stack. */
-export function environment({ databaseUrl, ports, secret, buildDir, schoolState }) {
+function environment({ databaseUrl, ports, secret, buildDir, schoolState }) {
   // Letters and digits alone: a header loses blanks at its ends.
   const textKey = createHash('sha256').update(`texts:${secret}`).digest('hex').slice(0, 32);
   const inboundKey = `inbound-${secret.slice(0, 16)}`;
@@ -34,28 +35,8 @@ export function environment({ databaseUrl, ports, secret, buildDir, schoolState 
   };
 }
 
-const mostTries = 5;
-
-/**
- * Starts something at ports of its own. A port that was free when it was looked up may be taken by now: then others are
- * tried.
- * @template T
- * @param {(ports: { server: number; school: number; smtp: number }) => Promise<T>} begin starts it, and has ended what it
- *   started where it fails.
- */
-export async function atFreePorts(begin) {
-  for (let tries = 1; ; tries += 1) {
-    const ports = { server: await freePort(), school: await freePort(), smtp: await freePort() };
-    try {
-      return await begin(ports);
-    } catch (error) {
-      if (tries === mostTries || !String(error.message).includes('EADDRINUSE')) throw error;
-    }
-  }
-}
-
 /** The processes of one stack: each in a group of its own, so that a stop reaches all it started. */
-export class Stack {
+class Stack {
   #children = [];
 
   /** @param buildDir the build whose programs are run: the very one that is shipped. */
@@ -93,13 +74,16 @@ export class Stack {
   }
 
   startSchool() {
-    return this.start('school', 'school/main.cjs', () =>
-      answers(`${this.env.CADRO_DEMO_SCHOOL_URL}/healthz`),
-    );
+    return this.start('school', 'school/main.cjs', listens);
   }
 
   startServer() {
-    return this.start('server', 'server/server.cjs', () => answers(`${this.env.CADRO_PUBLIC_URL}/readyz`));
+    const ready = `${this.env.CADRO_PUBLIC_URL}/readyz`;
+    return this.start(
+      'server',
+      'server/server.cjs',
+      async (output) => (await listens(output)) && answers(ready),
+    );
   }
 
   startWorker() {
@@ -126,4 +110,29 @@ export class Stack {
   }
 }
 
-const answers = async (url) => (await fetch(url)).ok;
+const mostTries = 5;
+
+/**
+ * Starts a stack at ports of its own. A port that was free when it was looked up may be taken by now: then others are
+ * tried.
+ * @param {{ databaseUrl: string; secret: string; buildDir: string; schoolState: string; logs: string; port?: number }} given
+ *   what it works on, the folder of its logs, and the server's port where it matters.
+ * @param {(stack: Stack) => Promise<void>} begin starts of it what is wanted; where that fails, all of it is stopped.
+ */
+export async function startStack({ port, logs, ...given }, begin) {
+  for (let tries = 1; ; tries += 1) {
+    const ports = { server: port ?? (await freePort()), school: await freePort(), smtp: await freePort() };
+    const stack = new Stack(environment({ ...given, ports }), logs, given.buildDir);
+    try {
+      await begin(stack);
+      return stack;
+    } catch (error) {
+      await stack.stop();
+      if (tries === mostTries || !String(error.message).includes('EADDRINUSE')) throw error;
+    }
+  }
+}
+
+/** By its own word: at a port that another has taken, the other would answer. */
+const listens = async (output) => output.includes('listening');
+const answers = async (url) => (await fetch(url, { signal: AbortSignal.timeout(answerTimeoutMs) })).ok;

@@ -79,7 +79,6 @@ const coursesOfStudents = (db: Db, studentIds: readonly string[], courseId?: str
 const categoriesOfCourses = (db: Db, courseIds: readonly string[]): Promise<KeptCategory[]> =>
   db('categories')
     .whereIn('course_id', [...courseIds])
-    .orderByRaw('weight desc, title collate "C", id')
     .select<KeptCategory[]>('id', 'title', 'weight', 'drop_lowest', 'course_id');
 
 const itemsOf = (db: Db, courseIds: readonly string[], removed: boolean): Promise<KeptItem[]> =>
@@ -152,7 +151,7 @@ export interface LoadedCourse {
 
 /**
  * The courses of several children: five queries, however many children and courses. Courses come by title, works by the
- * day they are due, categories by weight: where a page gives no order of its own, this one shows, the same each time.
+ * day they are due: where a page gives no order of its own, this one shows, the same each time.
  * @param ask.removed also works that the source has taken back.
  */
 export async function loadCourses(
