@@ -1,6 +1,6 @@
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
-import type { CourseSummary } from '@cadro/contract';
+import type { CourseFigures, CourseSummary } from '@cadro/contract';
 import { useChildren, useFormat } from '../household';
 import { SourceDown } from '../sources';
 import {
@@ -18,29 +18,47 @@ import {
   Words,
 } from '../ui';
 import { reportAddress, useCoursesQuery } from './api';
-import { looseEndWords, spanWords, standardsWords } from './words';
+import { countWords, endedWords, hasGrade, looseEndWords, spanWords, standardsWords } from './words';
+
+/** What stands under a course's title in the list: what is open, or what there is instead of a grade. */
+function useBelow({ figures, grade, ended, scale, nextDue }: CourseSummary): string {
+  const { t } = useTranslation();
+  const format = useFormat();
+  if (!figures) return t('courses.figureSoon');
+  if (scale.method === 'standards') return standardsWords(t, figures.standards);
+  if (hasGrade(grade)) return looseEndWords(t, figures.looseEnds) || t('courses.nothingOpen');
+  const next = nextDue
+    ? [t('courses.nextDue', { title: nextDue.title, date: format.day(nextDue.dueAt) })]
+    : [];
+  return [ended ? endedWords(t, format, ended) : t('courses.noFigure'), ...next].join('. ');
+}
+
+/** The course's grade as a span, with our count where it differs. */
+function Graded({ course, figures }: { course: CourseSummary; figures: CourseFigures }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const { grade, ended, scale, target } = course;
+  const beside = ended ? endedWords(t, format, ended) : countWords(t, format, grade);
+  return (
+    <>
+      {beside ? (
+        <Words size="small" colour="soft">
+          {beside}
+        </Words>
+      ) : null}
+      <Span {...{ figures, grade, scale, target }} label={spanWords(t, format, course)} />
+    </>
+  );
+}
 
 function CourseLine({ course, selected }: { course: CourseSummary; selected: boolean }) {
   const { t } = useTranslation();
   const format = useFormat();
-  const { figures, scale, nextDue } = course;
-  const open = figures ? looseEndWords(t, figures.looseEnds) : '';
+  const { figures, grade, scale } = course;
   const standards = scale.method === 'standards';
   const needsYou = !standards && (figures?.looseEnds ?? []).some(({ kind }) => kind !== 'unmarked');
-  const posted = !standards && figures?.display !== null && figures?.display !== undefined;
-  const below =
-    standards && figures
-      ? standardsWords(t, figures.standards)
-      : !figures
-        ? t('courses.figureSoon')
-        : !posted
-          ? [
-              t('courses.noFigure'),
-              ...(nextDue
-                ? [t('courses.nextDue', { title: nextDue.title, date: format.day(nextDue.dueAt) })]
-                : []),
-            ].join('. ')
-          : open || t('courses.nothingOpen');
+  const graded = !standards && hasGrade(grade) ? figures : null;
+  const below = useBelow(course);
   return (
     <RowLink
       href={`/courses/${course.studentId}/${course.id}`}
@@ -52,23 +70,20 @@ function CourseLine({ course, selected }: { course: CourseSummary; selected: boo
           <Words size="matter" bold style={styles.shrink}>
             {course.title}
           </Words>
-          {posted ? (
-            <Words
-              size="matter"
-              bold
-            >{`${format.figure(figures.display, scale.decimals)}${figures.letter ? ` ${figures.letter}` : ''}`}</Words>
+          {graded ? (
+            <Words size="matter" bold>
+              {format.grade(grade)}
+            </Words>
           ) : null}
         </Row>
-        {posted ? (
-          <Span figures={figures} scale={scale} target={course.target} label={spanWords(t, format, course)} />
-        ) : null}
+        {graded ? <Graded course={course} figures={graded} /> : null}
         <Row style={styles.apart}>
           <Words size="small" colour={needsYou ? 'plum' : 'soft'} bold={needsYou} style={styles.shrink}>
             {below}
           </Words>
-          {posted ? (
+          {graded ? (
             <Words size="small" colour="soft">
-              {t(`courses.trend.${figures.trend.class}`)}
+              {t(`courses.trend.${graded.trend.class}`)}
             </Words>
           ) : null}
         </Row>

@@ -11,12 +11,17 @@ export function ItemLine({ item, scale, href }: { item: ItemSummary; scale: Scal
   const { t } = useTranslation();
   const format = useFormat();
   const kind = item.looseEnd?.kind ?? null;
-  const needsYou = kind !== null && kind !== 'unmarked';
+  const doubtful = item.classroom?.doubt === 'doubtful';
+  const needsYou = kind !== null && kind !== 'unmarked' && !doubtful;
   const worth = worthWords(t, format, item, scale);
   const state = item.was ? t(`item.was.${item.was}`, { now: worth }) : stateWords(t, item);
   const parts = [
-    item.dueAt ? t('item.due', { date: format.day(item.dueAt) }) : t('item.undated'),
-    ...(item.dueAt || item.state.status !== 'open' ? [state] : []),
+    ...(item.dueAt
+      ? [t('item.due', { date: format.day(item.dueAt) })]
+      : item.notice
+        ? []
+        : [t('item.undated')]),
+    ...(item.dueAt || item.notice || item.state.status !== 'open' ? [state] : []),
     ...(item.counts ? [] : [t('item.notCounting')]),
     ...(item.extraCredit ? [t('item.extra')] : []),
     ...(item.commentCount > 0 ? [t('item.comments', { count: item.commentCount })] : []),

@@ -77,7 +77,7 @@ function State({ item }: { item: ItemDetail }) {
 function Effect({ item }: { item: ItemDetail }) {
   const { t } = useTranslation();
   const format = useFormat();
-  const { looseEnd, figures, scale } = item;
+  const { looseEnd, figures, grade, scale } = item;
   const sentences = effectSentences(t, format, item);
   if (sentences.length === 0 || !figures || figures.posted === null) return null;
   return (
@@ -85,8 +85,8 @@ function Effect({ item }: { item: ItemDetail }) {
       <Heading level={2}>{t('item.effect')}</Heading>
       {looseEnd ? (
         <>
-          <Span large figures={figures} scale={scale} label={spanWords(t, format, { figures, scale })} />
-          <ThreeFigures figures={figures} scale={scale} />
+          <Span large figures={figures} grade={grade} scale={scale} label={spanWords(t, format, item)} />
+          <ThreeFigures figures={figures} grade={grade} scale={scale} />
         </>
       ) : null}
       {sentences.map((sentence) => (

@@ -54,7 +54,7 @@ export function OfferCard({
   const format = useFormat();
   const { mayTalk } = useChildren();
   const [answerOffer, { isLoading }] = useAnswerOfferMutation();
-  const { kind, until, credit, place, answer } = offer;
+  const { kind, until, credit, place, answer, standing } = offer;
   const meaning = [
     t(`offers.kinds.${kind}`),
     until ? t('offers.until', { date: format.day(until) }) : t('offers.open'),
@@ -62,6 +62,13 @@ export function OfferCard({
   ].join(', ');
   const say = (next: ReadOffer['answer']) => void answerOffer({ studentId, commentId, place, answer: next });
   if (answer === 'dismissed') return null;
+  // What has been settled, taken up or has ended asks nothing any more.
+  if (standing !== 'open')
+    return (
+      <Words size="small" colour="soft">
+        {t(`offers.standings.${standing}`, { date: until ? format.day(until) : '' })}
+      </Words>
+    );
   return (
     <Stack space={1}>
       <Words bold colour="teal">

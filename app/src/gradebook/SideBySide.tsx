@@ -1,6 +1,6 @@
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
-import type { CourseFigures, CourseSummary, Scale } from '@cadro/contract';
+import type { CourseFigures, CourseSummary } from '@cadro/contract';
 import { useChildren, useFormat } from '../household';
 import {
   Frame,
@@ -11,6 +11,7 @@ import {
   RowLink,
   SaveCsv,
   Span,
+  type SpanProps,
   Stack,
   styles,
   themed,
@@ -19,18 +20,28 @@ import {
   Words,
 } from '../ui';
 import { useCoursesQuery } from './api';
-import { looseEndWords, spanWords, standardsWords } from './words';
+import { countWords, endedWords, hasGrade, looseEndWords, spanWords, standardsWords } from './words';
 
 /** Every scale as a percentage of its top, so that spans of different courses can be compared by eye. */
-function comparable({ figures, scale }: CourseSummary): { figures: CourseFigures; scale: Scale } | null {
-  if (!figures || figures.posted === null || scale.method === 'standards') return null;
+function comparable({
+  figures,
+  grade,
+  scale,
+}: CourseSummary): Pick<SpanProps, 'figures' | 'grade' | 'scale'> | null {
+  if (!figures || !hasGrade(grade) || scale.method === 'standards') return null;
   const percent = (value: number | null) => (value === null ? null : (value / scale.outOf) * 100);
+  const { count } = grade;
   return {
     figures: {
       ...figures,
       posted: percent(figures.posted),
       ifLeft: percent(figures.ifLeft),
       ifMadeUp: percent(figures.ifMadeUp),
+    },
+    grade: {
+      ...grade,
+      figure: percent(grade.figure),
+      count: count && { ...count, figure: percent(count.figure) ?? 0 },
     },
     scale: { method: scale.method, outOf: 100, decimals: 0, letters: [] },
   };
@@ -50,15 +61,18 @@ function StandardFrames({ figures }: { figures: CourseFigures }) {
 function CourseSpan({ course, from }: { course: CourseSummary; from: number }) {
   const { t } = useTranslation();
   const format = useFormat();
-  const { figures, scale } = course;
+  const { figures, grade, scale } = course;
   const drawn = comparable(course);
   const said = spanWords(t, format, course);
   const standards = scale.method === 'standards' && figures;
   const below = standards
     ? standardsWords(t, figures.standards)
-    : !figures || figures.posted === null
-      ? t('courses.noFigure')
+    : !figures || !hasGrade(grade)
+      ? course.ended
+        ? endedWords(t, format, course.ended)
+        : t('courses.noFigure')
       : [
+          countWords(t, format, grade),
           looseEndWords(t, figures.looseEnds) || t('courses.nothingOpen'),
           t(`courses.trend.${figures.trend.class}`),
         ]
@@ -75,15 +89,15 @@ function CourseSpan({ course, from }: { course: CourseSummary; from: number }) {
             <Words bold>
               {[
                 t('side.figure', {
-                  figure: format.figure(figures?.display ?? null, scale.decimals),
+                  figure: format.grade({ ...grade, letter: null }),
                   outOf: format.amount(scale.outOf),
                 }),
-                ...(figures?.letter ? [figures.letter] : []),
+                ...(grade.letter ? [grade.letter] : []),
               ].join(' ')}
             </Words>
           ) : null}
         </Row>
-        {drawn ? <Span figures={drawn.figures} scale={drawn.scale} from={from} label={said} /> : null}
+        {drawn ? <Span {...drawn} from={from} label={said} /> : null}
         {standards ? <StandardFrames figures={figures} /> : null}
         <Words size="small" colour="soft">
           {below}
@@ -97,7 +111,7 @@ function CourseSpan({ course, from }: { course: CourseSummary; from: number }) {
 function commonFrom(courses: readonly CourseSummary[]): number {
   const known = courses.flatMap((course) => {
     const drawn = comparable(course);
-    return drawn ? [drawn.figures.posted ?? 100, drawn.figures.ifLeft ?? 100] : [];
+    return drawn ? [drawn.grade.figure ?? 100, drawn.figures.posted ?? 100, drawn.figures.ifLeft ?? 100] : [];
   });
   return Math.max(0, Math.floor((Math.min(100, ...known) - 5) / 10) * 10);
 }
@@ -114,17 +128,21 @@ function SpansCsv({ courses }: { courses: readonly CourseSummary[] }) {
         t('course.csv.figure'),
         t('side.outOf'),
         t('terms.csv.letter'),
+        t('terms.csv.by'),
+        t('terms.csv.count'),
         t('course.left'),
         t('course.madeUp'),
         t('side.open'),
       ]}
       rows={() =>
-        courses.map(({ studentId, title, figures, scale }) => [
+        courses.map(({ studentId, title, figures, grade, scale }) => [
           nameOf(studentId),
           title,
-          figures?.posted ?? null,
+          grade.display,
           scale.outOf,
-          figures?.letter ?? null,
+          grade.letter,
+          t(`terms.by.${grade.by}`),
+          figures?.posted ?? null,
           figures?.ifLeft ?? null,
           figures?.ifMadeUp ?? null,
           figures?.looseEnds.length ?? null,

@@ -1,15 +1,21 @@
 import { StyleSheet, View } from 'react-native';
 import { useTranslation } from 'react-i18next';
-import type { CourseFigures, Scale } from '@cadro/contract';
+import type { CourseFigures, CourseGrade, Scale } from '@cadro/contract';
 import { useFormat } from '../household';
 import { Row, styles, Words } from '../ui';
+import { countWords } from './words';
+
+interface ThreeProps {
+  readonly figures: CourseFigures;
+  readonly grade: CourseGrade;
+  readonly scale: Scale;
+}
 
 /** If left, posted, if made up: written out under the span, in its order. */
-export function ThreeFigures({ figures, scale }: { figures: CourseFigures; scale: Scale }) {
+export function ThreeFigures({ figures, grade, scale }: ThreeProps) {
   const { t } = useTranslation();
   const format = useFormat();
   const say = (value: number | null) => format.figure(value, scale.decimals);
-  const letter = figures.letter ? ` ${figures.letter}` : '';
   const { posted, ifLeft, ifMadeUp } = figures;
   const falls = ifLeft !== null && posted !== null && posted - ifLeft > 1e-9;
   const rises = ifLeft !== null && ifMadeUp !== null && ifMadeUp - ifLeft > 1e-9;
@@ -17,8 +23,10 @@ export function ThreeFigures({ figures, scale }: { figures: CourseFigures; scale
     { key: 'left', value: say(ifLeft), word: t('course.left'), colour: falls ? 'plum' : 'ink' },
     {
       key: 'posted',
-      value: `${say(figures.display)}${letter}`,
-      word: t('course.posted', { outOf: scale.outOf }),
+      value: format.grade(grade),
+      word: [t('course.posted', { outOf: scale.outOf }), countWords(t, format, grade)]
+        .filter(Boolean)
+        .join(' · '),
       colour: 'ink',
     },
     { key: 'madeUp', value: say(ifMadeUp), word: t('course.madeUp'), colour: rises ? 'teal' : 'ink' },

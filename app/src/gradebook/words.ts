@@ -1,5 +1,13 @@
 import type { TFunction } from 'i18next';
-import type { CourseSummary, ItemSummary, LooseEndFigure, LooseEndKind, Scale } from '@cadro/contract';
+import type {
+  CourseGrade,
+  CourseSummary,
+  EndedTerm,
+  ItemSummary,
+  LooseEndFigure,
+  LooseEndKind,
+  Scale,
+} from '@cadro/contract';
 import type { Format } from '../i18n';
 
 /** 0.5 → 'half credit'. */
@@ -11,8 +19,18 @@ export function creditWords(t: TFunction, format: Format, credit: number): strin
 }
 
 /** How a work stands, in words; never a number alone. */
-export function stateWords(t: TFunction, item: Pick<ItemSummary, 'state' | 'looseEnd' | 'dueAt'>): string {
-  const { state, looseEnd, dueAt } = item;
+export function stateWords(
+  t: TFunction,
+  item: Pick<ItemSummary, 'state' | 'looseEnd' | 'dueAt'> &
+    Partial<Pick<ItemSummary, 'waitingSince' | 'classroom' | 'notice' | 'remarked'>>,
+): string {
+  const { state, looseEnd, dueAt, waitingSince = null, classroom, notice, remarked } = item;
+  if (notice) return t('item.states.notice');
+  // What may only be under way between two systems is called by no other name.
+  if (classroom?.doubt === 'doubtful') return t('item.states.doubtful');
+  const least = looseEnd?.kind === 'zero' || looseEnd?.kind === 'at-floor' ? looseEnd.kind : null;
+  if (least && remarked) return t(`item.states.${least}Remarked`);
+  if (state.status === 'open' && waitingSince !== null && looseEnd === null) return t('item.states.taken');
   const key =
     looseEnd && looseEnd.kind !== 'missing' && looseEnd.kind !== 'incomplete'
       ? looseEnd.kind
@@ -35,8 +53,23 @@ export function worthWords(t: TFunction, format: Format, item: ItemSummary, scal
 }
 
 /** What making up a loose end would add, until when; empty where it adds nothing one would see. */
-export function gainWords(t: TFunction, format: Format, { looseEnd }: Pick<ItemSummary, 'looseEnd'>): string {
-  if (!looseEnd?.recoverable || looseEnd.impact === null || looseEnd.impact < 5e-3 || !looseEnd.deadline) {
+export function gainWords(
+  t: TFunction,
+  format: Format,
+  { looseEnd, chance, classroom }: Pick<ItemSummary, 'looseEnd' | 'chance' | 'classroom'>,
+): string {
+  if (chance) {
+    const again = { credit: creditWords(t, format, chance.credit), date: format.day(chance.deadline) };
+    const gain = chance.impact !== null && chance.impact >= 5e-3 ? format.amount(chance.impact) : null;
+    return gain === null ? t('item.rowAgain', again) : t('item.rowAgainGain', { ...again, gain });
+  }
+  if (
+    classroom?.doubt === 'doubtful' ||
+    !looseEnd?.recoverable ||
+    looseEnd.impact === null ||
+    looseEnd.impact < 5e-3 ||
+    !looseEnd.deadline
+  ) {
     return '';
   }
   return t('item.rowGain', { gain: format.amount(looseEnd.impact), date: format.day(looseEnd.deadline) });
@@ -72,20 +105,38 @@ export function standardsWords(t: TFunction, standards: readonly { met: boolean 
   ].join('; ');
 }
 
+export const hasGrade = ({ figure, letter }: CourseGrade): boolean => figure !== null || letter !== null;
+
+/** 'By our count 76.6 C', where ours differs from the school's grade; empty where it does not. */
+export const countWords = (t: TFunction, format: Format, { count, decimals }: CourseGrade): string =>
+  count ? t('courses.byOurCount', { grade: format.grade({ ...count, decimals }) }) : '';
+
 /** The span in a sentence. */
 export function spanWords(
   t: TFunction,
   format: Format,
-  { figures, scale }: Pick<CourseSummary, 'figures' | 'scale'>,
+  { figures, grade, scale }: Pick<CourseSummary, 'figures' | 'grade' | 'scale'>,
 ): string {
   const say = (value: number | null) => format.figure(value, scale.decimals);
-  if (!figures || figures.posted === null) return t('courses.noFigure');
-  if (figures.ifLeft === null)
-    return t('courses.spanPosted', { posted: say(figures.display), outOf: scale.outOf });
-  return t('courses.spanLabel', {
-    posted: say(figures.display),
-    outOf: scale.outOf,
-    left: say(figures.ifLeft),
-    up: say(figures.ifMadeUp),
-  });
+  if (!hasGrade(grade)) return t('courses.noFigure');
+  const count = countWords(t, format, grade);
+  return [
+    t('courses.spanPosted', { posted: format.grade({ ...grade, letter: null }), outOf: scale.outOf }),
+    ...(count ? [`${count}.`] : []),
+    ...(!figures || figures.ifLeft === null
+      ? []
+      : [t('courses.spanEnds', { left: say(figures.ifLeft), up: say(figures.ifMadeUp) })]),
+  ].join(' ');
+}
+
+/** How the term before ended: the school's grade, or that it has not reported yet. */
+export function endedWords(t: TFunction, format: Format, { title, endedOn, grade }: EndedTerm): string {
+  const date = format.date(endedOn);
+  const written = format.grade(grade);
+  if (grade.by === 'final') {
+    const count = countWords(t, format, grade);
+    return [t('courses.ended.final', { term: title, grade: written }), ...(count ? [count] : [])].join(' · ');
+  }
+  if (!hasGrade(grade)) return t('courses.ended.none', { term: title, date });
+  return t(`courses.ended.${grade.by}`, { term: title, date, grade: written });
 }

@@ -1,5 +1,6 @@
 import { differenceInCalendarDays } from 'date-fns/differenceInCalendarDays';
 import { parseISO } from 'date-fns/parseISO';
+import type { CourseGrade } from '@cadro/contract';
 import { dateIn, daysAfter, isDate, roundHalfAway } from '@cadro/core';
 
 /** One to ten, beginning a sentence. */
@@ -17,6 +18,8 @@ const instant = (when: string): Date => new Date(isDate(when) ? `${when}T12:00:0
 /** English as it is written outside of America: the day before the month. */
 const localeOf = (language: string): string => (language === 'en' ? 'en-GB' : language);
 
+type WrittenGrade = Pick<CourseGrade, 'display' | 'decimals' | 'letter'>;
+
 /** Numbers as the reader writes them. */
 function numbersIn(language: string) {
   const number = (value: number, least: number, most: number) =>
@@ -27,6 +30,14 @@ function numbersIn(language: string) {
     /** On a course's scale, with its decimals; an en dash where there is none. */
     figure: (value: number | null, decimals: number) =>
       value === null ? '–' : number(roundHalfAway(value, decimals), decimals, decimals),
+    /** A grade as it is written, '80.4 B'; an en dash where there is none. */
+    grade: ({ display, decimals, letter }: WrittenGrade) =>
+      display === null && letter === null
+        ? '–'
+        : [
+            ...(display === null ? [] : [number(roundHalfAway(display, decimals), decimals, decimals)]),
+            ...(letter === null ? [] : [letter]),
+          ].join(' '),
     amount: (value: number) => number(value, 0, 2),
     /** Small counts in words, as one would write them. */
     small: (count: number) => numberWords[language]?.[count - 1] ?? number(count, 0, 0),

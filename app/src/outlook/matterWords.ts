@@ -64,21 +64,34 @@ function endSentence(end: NamedLooseEnd, { t, format }: Tools): string {
     case 'missing':
     case 'zero':
     case 'at-floor':
-      return t(`matter.${end.kind}`, { until, credit });
+      return t(end.remarked && end.kind !== 'missing' ? `matter.${end.kind}Remarked` : `matter.${end.kind}`, {
+        until,
+        credit,
+      });
+    case 'again':
+      return t('matter.again', { until, credit });
     case 'unmarked':
       return '';
   }
 }
 
+/** The figure of a course's grade, as lists and pages have it. */
+const gradeFigure = (format: Format, { grade }: MatterOf<'underneath' | 'slipping'>): string =>
+  format.grade({ ...grade, letter: null });
+
 function underneath(matter: MatterOf<'underneath'>, tools: Tools): Omit<MatterWords, 'context' | 'when'> {
   const { t, format } = tools;
-  const figure = format.figure(matter.display, matter.decimals);
+  const figure = gradeFigure(format, matter);
+  const { count } = matter.grade;
+  const from = count
+    ? t('matter.ourCount', { figure: format.figure(count.figure, matter.decimals) })
+    : figure;
   const [first] = matter.looseEnds;
   const more = matter.looseEnds.length - 1;
   const body = [
     ...(first ? [endSentence(first, tools)] : []),
     ...(more > 0 ? [t('matter.andMore', { count: more })] : []),
-    t('matter.becomes', { figure, left: format.figure(matter.ifLeft, matter.decimals) }),
+    t('matter.becomes', { figure: from, left: format.figure(matter.ifLeft, matter.decimals) }),
     ...(matter.slipping ? [t('matter.alsoSlipping')] : []),
   ];
   return {
@@ -100,7 +113,8 @@ function mendable(matter: MatterOf<'mendable'>, tools: Tools): Omit<MatterWords,
       step: { label: t('matter.openCourse'), href: courseHref(matter) },
       why: null,
     };
-  const kind = first.kind === 'zero' || first.kind === 'at-floor' ? first.kind : 'missing';
+  const kind =
+    first.kind === 'zero' || first.kind === 'at-floor' || first.kind === 'again' ? first.kind : 'missing';
   const more = matter.looseEnds.length - 1;
   const body = [
     endSentence(first, tools),
@@ -196,7 +210,7 @@ function specific(matter: Matter, tools: Tools): Omit<MatterWords, 'context' | '
     case 'slipping':
       return {
         title: t('matter.slippingTitle', { perWeek: format.amount(Math.abs(matter.perWeek)) }),
-        body: t('matter.slipping', { figure: format.figure(matter.display, matter.decimals) }),
+        body: t('matter.slipping', { figure: gradeFigure(format, matter) }),
         ...talkFirst(matter, tools, courseReason(matter, tools)),
       };
     case 'comment':

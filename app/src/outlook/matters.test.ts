@@ -2,6 +2,7 @@ import { languages, type FollowUpSummary, type ItemDetail, type Matter } from '@
 import { outcomeWords } from '../followups';
 import { storyPoints } from '../gradebook';
 import { i18next, makeFormat, startTexts } from '../i18n';
+import { aGrade } from '../testing/grades';
 import { matterWords } from './matterWords';
 
 startTexts('en');
@@ -15,7 +16,7 @@ const common = {
   expiresAt: null,
   alertIds: [],
 };
-const figures = { display: 82.2, outOf: 100, decimals: 1 };
+const figures = { grade: aGrade(82.2, 'B'), outOf: 100, decimals: 1 };
 const end = {
   itemId: 'i',
   title: 'Reef survey',
@@ -24,6 +25,8 @@ const end = {
   deadline: '2026-11-07T03:59:00Z',
   credit: 0.5,
   impact: 2.27,
+  recoverable: true,
+  remarked: false,
   doubt: null,
 } as const;
 

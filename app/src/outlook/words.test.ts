@@ -3,6 +3,8 @@ import { creditWords, standardsWords, stateWords, worthWords } from '../gradeboo
 import { i18next, startTexts, makeFormat } from '../i18n';
 import { spanDomain, spanSteps } from '@cadro/core';
 import { draftFor } from '../messages';
+import { aGrade } from '../testing/grades';
+import { anItem } from '../testing/items';
 import { matterWords } from './matterWords';
 
 startTexts('en');
@@ -22,6 +24,8 @@ const end = {
   deadline: '2026-10-28T02:59:00Z',
   credit: 0.75,
   impact: 0.5,
+  recoverable: true,
+  remarked: false,
   doubt: null,
 } as const;
 const underneath: MatterOf<'underneath'> = {
@@ -33,7 +37,7 @@ const underneath: MatterOf<'underneath'> = {
   stake: 0.2,
   expiresAt: end.deadline,
   alertIds: [],
-  display: 3.1,
+  grade: aGrade(3.1),
   outOf: 4,
   decimals: 1,
   ifLeft: 2.37,
@@ -47,7 +51,7 @@ describe('a matter in words', () => {
       context: 'Boat-building',
       when: 'taken until Tue 27 Oct',
       title: '3.1, with unsettled work under it',
-      body: 'Keel model was due on 12 October. Nobody has marked it, so it does not count yet. Left as it is, 3.1 becomes 2.4.',
+      body: 'Keel model was due on 12 October. Nobody has marked it, so it does not count yet. If nothing changes, 3.1 drops to 2.4.',
       step: { label: 'Talk with Caspian', href: '/talk/new?studentId=s&courseId=c&itemId=i' },
       why: '/courses/s/c',
     });
@@ -66,8 +70,8 @@ describe('a matter in words', () => {
     ],
     [
       'at-floor',
-      'Keel model stands at the least mark',
-      'The least mark often means that nothing was handed in.',
+      'Keel model has the lowest score this course gives',
+      'That often means nothing was turned in. Can still be turned in by 27 October for three quarters.',
     ],
   ] as const)('%s', (kind, title, body) => {
     const words = say({ ...underneath, kind: 'mendable', looseEnds: [{ ...end, kind }] });
@@ -121,20 +125,7 @@ describe('the draft of a letter', () => {
 
 describe('numbers that cannot be confused', () => {
   const scale: Scale = { method: 'weighted', outOf: 100, decimals: 1, letters: [] };
-  const item = {
-    id: 'i',
-    title: 'x',
-    categoryId: 'c',
-    possible: 20,
-    counts: true,
-    extraCredit: false,
-    assignedAt: null,
-    dueAt: null,
-    looseEnd: null,
-    was: null,
-    unit: null,
-    commentCount: 0,
-  };
+  const item = anItem({ dueAt: null });
   const state = (status: 'open' | 'scored' | 'handed-in', earned: number | null = null, late = false) => ({
     status,
     at: null,
@@ -173,24 +164,24 @@ describe('numbers that cannot be confused', () => {
 });
 
 describe('the span’s scale', () => {
-  const figures = { posted: 83, ifLeft: 72, ifMadeUp: 88 } as Parameters<typeof spanDomain>[0]; // all it reads
+  const spanned = (posted: number, ifLeft = 72, ifMadeUp = 88) => ({
+    ...{ figures: { posted, ifLeft, ifMadeUp }, grade: { figure: posted, count: null } },
+  });
   const letters = [
     { letter: 'A', from: 0.9 },
     { letter: 'D', from: 0.6 },
   ];
   it('shows percents from below the lowest step, and small scales whole', () => {
-    expect(spanDomain(figures, { method: 'points', outOf: 100, decimals: 1, letters })).toEqual({
+    expect(spanDomain(spanned(83), { method: 'points', outOf: 100, decimals: 1, letters })).toEqual({
       from: 50,
       to: 100,
     });
     const four: Scale = { method: 'points', outOf: 4, decimals: 1, letters: [] };
-    const domain = spanDomain({ ...figures, posted: 3.1, ifLeft: 2.4, ifMadeUp: 2.9 }, four);
+    const domain = spanDomain(spanned(3.1, 2.4, 2.9), four);
     expect(domain).toEqual({ from: 0, to: 4 });
     expect(spanSteps(four, domain).map(({ label }) => label)).toEqual(['1', '2', '3', '4']);
   });
   it('makes room for what is above the top', () => {
-    expect(
-      spanDomain({ ...figures, posted: 104 }, { method: 'points', outOf: 100, decimals: 1, letters }).to,
-    ).toBe(104);
+    expect(spanDomain(spanned(104), { method: 'points', outOf: 100, decimals: 1, letters }).to).toBe(104);
   });
 });

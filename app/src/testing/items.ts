@@ -12,8 +12,13 @@ export const anItem = (more: Partial<ItemSummary> = {}): ItemSummary => ({
   dueAt: '2026-10-28T12:00:00Z',
   state: { status: 'open', at: null, earned: null, late: false, levels: {} },
   looseEnd: null,
+  chance: null,
+  waitingSince: null,
+  notice: false,
+  classroom: null,
   was: null,
   unit: null,
   commentCount: 0,
+  remarked: false,
   ...more,
 });

@@ -1,6 +1,6 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { commentSubjects } from '../gradebook/gradebook';
-import { looseEndKinds } from '../outlook/figures';
+import { CourseGrade, looseEndKinds } from '../outlook/figures';
 import { DateOnly, Fraction, Instant, Nullable } from '../shared/scalars';
 import { AlertKindSchema } from './rules';
 
@@ -47,6 +47,8 @@ export const FigureReason = Type.Object({
   before: Nullable(Type.Number()),
   since: Nullable(Instant),
   now: Type.Number(),
+  /** The grade as every page tells it; `now` and `before` are by our count. Missing in what older looks found. */
+  grade: Type.Optional(CourseGrade),
   ifLeft: Nullable(Type.Number()),
   letterBefore: Nullable(Type.String()),
   letterNow: Nullable(Type.String()),
@@ -110,6 +112,11 @@ export const TermReason = Type.Object({
   courseTitle: Nullable(Type.String()),
   figure: Nullable(Type.Number()),
   letter: Nullable(Type.String()),
+  /** The grade beside our count of the term, on its scale; missing in what older looks found. */
+  grade: Type.Optional(CourseGrade),
+  gradeOutOf: Type.Optional(Type.Number()),
+  /** What the school had stored before, where it has changed that. */
+  was: Type.Optional(Type.Object({ figure: Nullable(Type.Number()), letter: Nullable(Type.String()) })),
 });
 export type TermReason = Static<typeof TermReason>;
 

@@ -1,4 +1,5 @@
 import { Type, type Static } from '@sinclair/typebox';
+import { CourseGrade } from '../outlook/figures';
 import { DateOnly, Instant, Nullable, Uuid } from '../shared/scalars';
 import { AlertReason, AlertSubject } from './alerts';
 import { digestRhythms } from './settings';
@@ -48,6 +49,8 @@ export const DigestChild = Type.Object({
       now: Type.Number(),
       outOf: Type.Number(),
       decimals: Type.Integer(),
+      /** `before` and `now` are by our count; the grade as every page tells it. Missing in older digests. */
+      grade: Type.Optional(CourseGrade),
     }),
   ),
   comments: Type.Array(DigestEntry),

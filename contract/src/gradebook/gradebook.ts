@@ -1,6 +1,14 @@
 import { ReadOffer } from '../outlook/offers';
 import { Type, type Static } from '@sinclair/typebox';
-import { CourseAnswer, CourseFigures, looseEndKinds, LooseEndFigure } from '../outlook/figures';
+import {
+  CourseAnswer,
+  CourseFigures,
+  CourseGrade,
+  EndedTerm,
+  looseEndKinds,
+  LooseEndFigure,
+  SecondChanceFigure,
+} from '../outlook/figures';
 import { route } from '../shared/route';
 import { DateOnly, Instant, Nullable, Uuid } from '../shared/scalars';
 import { CoursePolicy, PolicyCorrection, Reconciliation } from './policy';
@@ -48,6 +56,10 @@ export const CourseSummary = Type.Object({
   scale: Scale,
   /** Null until the figures have been computed for the first time. */
   figures: Nullable(CourseFigures),
+  /** The grade of the term it stands in, the school's own where it states one. */
+  grade: CourseGrade,
+  /** Null once the term has a grade, and where it is the first. */
+  ended: Nullable(EndedTerm),
   itemCount: Type.Integer(),
   nextDue: Nullable(Type.Object({ title: Type.String(), dueAt: Instant })),
   /** What the household aims at, on the course's scale. */
@@ -66,6 +78,16 @@ export const ItemState = Type.Object({
 });
 export type ItemState = Static<typeof ItemState>;
 
+/** What the classroom system says of a work, and how that stands to the gradebook. */
+export const ClassroomSays = Type.Object({
+  status: Type.Union(resultStatuses.map((status) => Type.Literal(status))),
+  earned: Nullable(Type.Number()),
+  at: Instant,
+  /** Still within the time marks travel, or apart for longer. */
+  doubt: Type.Union([Type.Literal('doubtful'), Type.Literal('apart')]),
+});
+export type ClassroomSays = Static<typeof ClassroomSays>;
+
 export const ItemSummary = Type.Object({
   id: Uuid,
   title: Type.String(),
@@ -77,11 +99,21 @@ export const ItemSummary = Type.Object({
   dueAt: Nullable(Instant),
   state: ItemState,
   looseEnd: Nullable(LooseEndFigure),
+  /** Scored work that may be done again; null where it may not. */
+  chance: Nullable(SecondChanceFigure),
+  /** Since when it waits for its score: handed in, or done in class on its day; null where it does not. */
+  waitingSince: Nullable(Instant),
+  /** An agenda or a notice among the work: it asks for nothing. */
+  notice: Type.Boolean(),
+  /** What the classroom system says of it, where that is more than the gradebook knows. */
+  classroom: Nullable(ClassroomSays),
   /** The loose end that its last change tied up. */
   was: Nullable(Type.Union(looseEndKinds.map((kind) => Type.Literal(kind)))),
   /** The part of the course it belongs to. */
   unit: Nullable(Type.String()),
   commentCount: Type.Integer(),
+  /** Whether a teacher's words or rubric levels speak of what was handed in. */
+  remarked: Type.Boolean(),
 });
 export type ItemSummary = Static<typeof ItemSummary>;
 
@@ -183,6 +215,7 @@ export const ItemDetail = Type.Composite([
     multiplier: Type.Number(),
     scale: Scale,
     figures: Nullable(CourseFigures),
+    grade: CourseGrade,
     policy: PolicyRecord,
     worth: ItemWorth,
     kind: Nullable(Type.String()),
@@ -280,6 +313,8 @@ export const gradebookRoutes = {
     answer: Type.Object({
       now: CourseFigures,
       then: CourseFigures,
+      /** The grade as it would be told, the school's own where it states one. */
+      grade: CourseGrade,
       reconciliation: Nullable(Reconciliation),
     }),
   }),

@@ -46,6 +46,8 @@ export const ReconcileReason = Type.Union([
   Type.Object({ kind: Type.Literal('policy'), correction: PolicyCorrection }),
   /** The school seems to count work as nothing that nobody has marked. */
   Type.Object({ kind: Type.Literal('overdue-as-zero') }),
+  /** What the school states cannot be meant on the scale of this course. */
+  Type.Object({ kind: Type.Literal('another-scale') }),
   /** Nothing published explains it: a weight that is not published, or a mark that has not been passed on. */
   Type.Object({ kind: Type.Literal('not-published') }),
 ]);
@@ -56,6 +58,8 @@ export const Reconciliation = Type.Object({
   stated: Type.Number(),
   letter: Nullable(Type.String()),
   at: Instant,
+  /** Stored for good, after the term. */
+  final: Type.Boolean(),
   ours: Nullable(Type.Number()),
   ourLetter: Nullable(Type.String()),
   /** `rounded`: the school shows fewer decimals, and so rounded they are the same. */

@@ -68,6 +68,8 @@ export const ItemRecord = Type.Object({
   multiplier: optional(NotNegative),
   counts: optional(Type.Boolean()),
   extraCredit: optional(Type.Boolean()),
+  /** A test, a talk: nothing is handed in, it only waits for its score. */
+  inClass: optional(Type.Boolean()),
   assignedAt: optional(Instant),
   dueAt: optional(Instant),
   acceptedUntil: optional(Instant),

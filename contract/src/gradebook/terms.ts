@@ -1,13 +1,14 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { route } from '../shared/route';
+import { CourseGrade } from '../outlook/figures';
 import { DateOnly, Fraction, Instant, Nullable, Uuid } from '../shared/scalars';
 import { Scale, TermRef } from './gradebook';
 
 /** How sure a grade of a term is, told apart in words. */
 export const gradeStates = [
-  /** Computed here; the term still runs. */
+  /** The term still runs. */
   'running',
-  /** Computed here; the term is over, and the school has not stored a grade for it. */
+  /** The term is over, and the school has not stored a grade for it. */
   'final',
   /** The school's own, stored for good. */
   'stored',
@@ -27,11 +28,8 @@ export const TermGrade = Type.Object({
   title: Nullable(Type.String()),
   state: Type.Union(gradeStates.map((state) => Type.Literal(state))),
   fraction: Nullable(Fraction),
-  /** On the course's scale, rounded as it is shown. */
-  display: Nullable(Type.Number()),
-  letter: Nullable(Type.String()),
-  /** When the school stored it. */
-  at: Nullable(Instant),
+  /** As the school states it, beside our count where the two differ. */
+  grade: CourseGrade,
   /** How it is made, for a composed one. */
   parts: Type.Array(
     Type.Object({

@@ -1,5 +1,5 @@
 import { Type, type Static } from '@sinclair/typebox';
-import { Fraction, Instant, Nullable } from '../shared/scalars';
+import { DateOnly, Fraction, Instant, Nullable } from '../shared/scalars';
 
 export const looseEndKinds = ['missing', 'incomplete', 'overdue', 'zero', 'at-floor', 'unmarked'] as const;
 export type LooseEndKind = (typeof looseEndKinds)[number];
@@ -16,6 +16,30 @@ export const LooseEndFigure = Type.Object({
   impact: Nullable(Type.Number()),
 });
 export type LooseEndFigure = Static<typeof LooseEndFigure>;
+
+/** What is open to a family: a loose end, or scored work that may be done again. */
+export const openKinds = [...looseEndKinds, 'again'] as const;
+export type OpenKind = (typeof openKinds)[number];
+export const OpenKindSchema = Type.Union(openKinds.map((kind) => Type.Literal(kind)));
+
+/** A loose end or a second chance, as lists for people have them. */
+export const OpenEnd = Type.Composite([
+  Type.Omit(LooseEndFigure, ['kind']),
+  Type.Object({ kind: OpenKindSchema }),
+]);
+export type OpenEnd = Static<typeof OpenEnd>;
+
+/** Scored work that may be done again within an offer. */
+export const SecondChanceFigure = Type.Object({
+  itemId: Type.String(),
+  credit: Fraction,
+  deadline: Instant,
+  /** Points on the course's scale, done again as the child can be expected to; null where there is no figure. */
+  impact: Nullable(Type.Number()),
+  /** The same with the full credit that is offered. */
+  most: Nullable(Type.Number()),
+});
+export type SecondChanceFigure = Static<typeof SecondChanceFigure>;
 
 /** What the core answers about a course: figures on the course's own scale. */
 export const CourseFigures = Type.Object({
@@ -42,12 +66,48 @@ export const CourseFigures = Type.Object({
   ifMadeUp: Nullable(Type.Number()),
   best: Nullable(Type.Number()),
   looseEnds: Type.Array(LooseEndFigure),
+  chances: Type.Array(SecondChanceFigure),
   trend: Type.Object({
     class: Type.Union(trendClasses.map((name) => Type.Literal(name))),
     slope: Nullable(Type.Number()),
   }),
 });
 export type CourseFigures = Static<typeof CourseFigures>;
+
+/** Whose figure a grade is: stored by the school for good, the school's running one, or counted here. */
+export const gradeSources = ['final', 'school', 'count'] as const;
+
+/** The grade of a course as it is told everywhere, on the course's scale. */
+export const CourseGrade = Type.Object({
+  /** Null where there is none; a grade can be a letter alone. */
+  figure: Nullable(Type.Number()),
+  /** As it is written: rounded to `decimals`. */
+  display: Nullable(Type.Number()),
+  decimals: Type.Integer(),
+  letter: Nullable(Type.String()),
+  by: Type.Union(gradeSources.map((by) => Type.Literal(by))),
+  /** When the school stated it; null of our own count. */
+  at: Nullable(Instant),
+  /** By our count, where that differs from the school's by more than rounding. */
+  count: Nullable(
+    Type.Object({ figure: Type.Number(), display: Nullable(Type.Number()), letter: Nullable(Type.String()) }),
+  ),
+  /** What the school states and cannot be meant on this course's scale: ours stands alone. */
+  unread: Nullable(
+    Type.Object({ figure: Nullable(Type.Number()), letter: Nullable(Type.String()), at: Instant }),
+  ),
+});
+export type CourseGrade = Static<typeof CourseGrade>;
+
+/** How the term before ended, shown until the one that runs has a grade of its own. */
+export const EndedTerm = Type.Object({
+  title: Type.String(),
+  /** Its last day. */
+  endedOn: DateOnly,
+  /** The school's, once it has reported; until then by our count. */
+  grade: CourseGrade,
+});
+export type EndedTerm = Static<typeof EndedTerm>;
 
 export const neededStatuses = ['secured', 'reachable', 'out-of-reach'] as const;
 

@@ -4,7 +4,7 @@ import { AlertKindSchema } from '../alerts/rules';
 import { resultStatuses } from '../gradebook/record';
 import { commentSubjects } from '../gradebook/gradebook';
 import { DateOnly, Fraction, Instant, Nullable, Uuid } from '../shared/scalars';
-import { looseEndKinds } from './figures';
+import { CourseGrade, looseEndKinds, OpenKindSchema } from './figures';
 
 const LooseEndKindSchema = Type.Union(looseEndKinds.map((kind) => Type.Literal(kind)));
 
@@ -12,11 +12,14 @@ const LooseEndKindSchema = Type.Union(looseEndKinds.map((kind) => Type.Literal(k
 export const NamedLooseEnd = Type.Object({
   itemId: Uuid,
   title: Type.String(),
-  kind: LooseEndKindSchema,
+  kind: OpenKindSchema,
+  recoverable: Type.Boolean(),
   dueAt: Nullable(Instant),
   deadline: Nullable(Instant),
   credit: Nullable(Fraction),
   impact: Nullable(Type.Number()),
+  /** Whether a teacher's words or rubric levels speak of what was handed in. */
+  remarked: Type.Boolean(),
   /** How the classroom and the gradebook stand to each other about it; null where they agree. */
   doubt: Nullable(Type.Union([Type.Literal('doubtful'), Type.Literal('apart')])),
 });
@@ -44,7 +47,8 @@ const common = {
   /** The alerts that have told of it. */
   alertIds: Type.Array(Uuid),
 };
-const figures = { display: Nullable(Type.Number()), outOf: Type.Number(), decimals: Type.Integer() };
+/** The grade as every page tells it; figures are by our count, on the course's scale. */
+const figures = { grade: CourseGrade, outOf: Type.Number(), decimals: Type.Integer() };
 
 /** One thing on the Brief. Words for each kind live in the app's catalogues. */
 export const Matter = Type.Union([
@@ -79,7 +83,7 @@ export const Matter = Type.Union([
     itemId: Nullable(Uuid),
     title: Type.String(),
     lookAgainOn: DateOnly,
-    stillKind: Nullable(LooseEndKindSchema),
+    stillKind: Nullable(OpenKindSchema),
     written: Type.Boolean(),
   }),
   Type.Object({

@@ -16,6 +16,10 @@ export const Offer = Type.Object({
 });
 export type Offer = Static<typeof Offer>;
 
+/** Whether an offer still asks for something: it ends with its day, and with the reason for it. */
+export const offerStandings = ['open', 'taken', 'settled', 'expired'] as const;
+export type OfferStanding = (typeof offerStandings)[number];
+
 /** An offer read out of a comment, and what the household has made of it. */
 export const ReadOffer = Type.Composite([
   Offer,
@@ -23,6 +27,7 @@ export const ReadOffer = Type.Composite([
     /** Its place among the comment's offers. */
     place: Type.Integer({ minimum: 0 }),
     answer: Nullable(Type.Union([Type.Literal('confirmed'), Type.Literal('dismissed')])),
+    standing: Type.Union(offerStandings.map((standing) => Type.Literal(standing))),
   }),
 ]);
 export type ReadOffer = Static<typeof ReadOffer>;

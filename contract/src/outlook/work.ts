@@ -1,5 +1,5 @@
 import { Type, type Static } from '@sinclair/typebox';
-import { looseEndKinds } from './figures';
+import { looseEndKinds, OpenKindSchema } from './figures';
 import { ReadOffer } from './offers';
 import { resultStatuses } from '../gradebook/record';
 import { Minutes } from '../plan/cases';
@@ -49,8 +49,8 @@ export const WorkRow = Type.Object({
   counts: Type.Boolean(),
   outOf: Type.Number(),
   decimals: Type.Integer(),
-  /** What it is as a loose end; null when it is none. */
-  kind: Nullable(LooseEndKindSchema),
+  /** What it is as a loose end, or `again` for scored work that may be done again; null when it is neither. */
+  kind: Nullable(OpenKindSchema),
   recoverable: Type.Boolean(),
   /** Points of the course's scale: what a loose end gains when made up, what work to come stands for. */
   impact: Nullable(Type.Number()),

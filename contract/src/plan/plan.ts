@@ -1,5 +1,5 @@
 import { Type, type Static } from '@sinclair/typebox';
-import { looseEndKinds } from '../outlook/figures';
+import { OpenKindSchema } from '../outlook/figures';
 import { route } from '../shared/route';
 import { DateOnly, Instant, Nullable, Uuid } from '../shared/scalars';
 import { Minutes, mostPlanEvenings, mostPlanTasks } from './cases';
@@ -19,7 +19,7 @@ export const PlannedTask = Type.Object({
   courseTitle: Type.String(),
   title: Type.String(),
   /** What it is as a loose end; null for work to come. */
-  kind: Nullable(Type.Union(looseEndKinds.map((kind) => Type.Literal(kind)))),
+  kind: Nullable(OpenKindSchema),
   minutes: Minutes,
   /** Hundredths of its course's scale, so that courses can be summed; 0 where nothing can be said. */
   gain: Type.Number(),

@@ -55,6 +55,8 @@ export const FeedClass = Type.Object({
 export const FeedAssignment = Type.Object({
   ...base,
   kind: Type.Optional(Type.String()),
+  /** Done in class: nothing is handed in. Where it is not told, the kind decides. */
+  inClass: Type.Optional(Type.Boolean()),
   instructions: Type.Optional(Type.String()),
   where: Type.Optional(Type.String()),
   supplies: Type.Optional(Type.Array(Type.String())),

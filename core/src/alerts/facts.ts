@@ -1,4 +1,4 @@
-import type { CourseAnswer, CourseFigures, CourseRecord, ResultRecord } from '@cadro/contract';
+import type { CourseAnswer, CourseFigures, CourseGrade, CourseRecord, ResultRecord } from '@cadro/contract';
 import {
   attendanceSummary,
   readRegister,
@@ -9,9 +9,17 @@ import {
   type SchoolDay,
 } from '../attendance';
 import { dateIn, dayMs } from '../dates';
-import { householdRecord, normaliseCourse, termOn, type Item, type Policy } from '../gradebook';
+import { courseGrade, householdRecord, normaliseCourse, termOn, type Item, type Policy } from '../gradebook';
 import { comingStakes, courseAnswer } from '../outlook';
-import type { ChildHistory, CommentSeen, CourseHistory, FinalGrade, Known, TermHistory } from './history';
+import type {
+  ChildHistory,
+  ClassroomSeen,
+  CommentSeen,
+  CourseHistory,
+  GradeSeen,
+  Known,
+  TermHistory,
+} from './history';
 
 /** What has happened is news for this long. */
 const usualNewsMs = 3 * dayMs;
@@ -30,10 +38,16 @@ export interface CourseSight {
   readonly sourceName: string;
   readonly policy: Policy;
   readonly answer: SightFigures;
+  /** The grade of its term as it is told: the school's own where it states one. */
+  readonly grade: CourseGrade;
+  /** What we count for one of its terms, by the source's name of it; null of a term that it does not have. */
+  readonly countIn: (part: string) => Pick<CourseFigures, 'posted' | 'display' | 'letter'> | null;
   readonly items: ReadonlyMap<string, Item>;
   readonly itemKinds: Readonly<Record<string, string>>;
   /** Every known result of a work, by time, with when it was known. */
   readonly results: ReadonlyMap<string, readonly Known<ResultRecord>[]>;
+  /** What the classroom system has seen of each work, by the instant that is looked at. */
+  readonly classroom: ReadonlyMap<string, ClassroomSeen>;
   /** What each work still to come decides, in points of the scale; worked out when it is first asked. */
   readonly stakes: () => ReadonlyMap<string, number>;
 }
@@ -49,7 +63,7 @@ export interface ChildFacts {
   readonly today: string;
   readonly courses: readonly CourseSight[];
   readonly comments: readonly Known<CommentSeen>[];
-  readonly grades: readonly Known<FinalGrade>[];
+  readonly grades: readonly Known<GradeSeen>[];
   readonly days: readonly SchoolDay[];
   readonly summary: AttendanceSummary;
   readonly marks: readonly ReadMark<ChildHistory['marks'][number]['value']>[];
@@ -92,26 +106,46 @@ function recordAt({ record, items, results }: TermHistory, course: CourseHistory
   };
 }
 
-function sightOf(course: CourseHistory, today: string, asOfMs: number, figuresAt: FiguresAt): CourseSight[] {
+/** What a course came to in another of its terms, as far as it was known. */
+function countOf(course: CourseHistory, part: string, asOfMs: number) {
+  const other = course.terms.find((each) => each.part === part);
+  return other ? courseAnswer(recordAt(other, course, asOfMs).record) : null;
+}
+
+interface Seen {
+  readonly today: string;
+  readonly asOfMs: number;
+  readonly figuresAt: FiguresAt;
+  readonly grades: readonly Known<GradeSeen>[];
+}
+
+function sightOf(course: CourseHistory, { today, asOfMs, figuresAt, grades }: Seen): CourseSight[] {
   const term = termOn(course.terms, today);
   if (!term) return [];
+  const stated = grades.flatMap(({ value }) =>
+    value.courseId === course.id && value.term === term.part ? [value] : [],
+  );
   const { record, seen } = recordAt(term, course, asOfMs);
   const { policy, items } = normaliseCourse(record);
   const results = new Map<string, Known<ResultRecord>[]>();
   for (const result of seen) {
     results.set(result.value.itemId, [...(results.get(result.value.itemId) ?? []), result]);
   }
+  const answer =
+    figuresAt(course.id) ??
+    courseAnswer(record, { since: new Date(asOfMs - movedDays * dayMs).toISOString() });
   return [
     {
       id: course.id,
       title: course.title,
       sourceName: course.sourceName,
       policy,
-      answer:
-        figuresAt(course.id) ??
-        courseAnswer(record, { since: new Date(asOfMs - movedDays * dayMs).toISOString() }),
+      answer,
+      grade: courseGrade(policy, answer, stated),
+      countIn: (part) => (part === term.part ? answer : countOf(course, part, asOfMs)),
       items: new Map(items.map((item) => [item.id, item])),
       itemKinds: course.itemKinds,
+      classroom: new Map(course.classroom.filter(knownBy(asOfMs)).map(({ value }) => [value.itemId, value])),
       results,
       stakes: once(() => comingStakes(record)),
     },
@@ -131,6 +165,7 @@ export function factsAt(
   const today = dateIn(history.timeZone, new Date(asOfMs));
   const known = knownBy(asOfMs);
   const marks = history.marks.flatMap((mark) => (known(mark) && mark.value.on <= today ? [mark.value] : []));
+  const grades = history.grades.filter(known);
   const standing = readRegister(marks, history.meanings);
   const register = registerRecord(standing, today);
   return {
@@ -139,9 +174,9 @@ export function factsAt(
     newsMs,
     timeZone: history.timeZone,
     today,
-    courses: history.courses.flatMap((course) => sightOf(course, today, asOfMs, figuresAt)),
+    courses: history.courses.flatMap((course) => sightOf(course, { today, asOfMs, figuresAt, grades })),
     comments: history.comments.filter(known),
-    grades: history.grades.filter(known),
+    grades,
     days: schoolDaysOf(register),
     summary: attendanceSummary(register),
     marks: standing,

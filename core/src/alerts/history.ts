@@ -1,6 +1,6 @@
-import type { CourseRecord, ItemRecord, PolicyCorrection, ResultRecord } from '@cadro/contract';
+import type { CourseRecord, ItemRecord, PolicyCorrection, ResultRecord, ResultStatus } from '@cadro/contract';
 import type { CodeMeaningFrom, GivenMark } from '../attendance';
-import type { ConfirmedOffer, LeafTerm } from '../gradebook';
+import type { ConfirmedOffer, LeafTerm, StatedGrade } from '../gradebook';
 import type { CommentFacts } from '../outlook';
 
 /** Something with the instant from which Cadro knew it. */
@@ -16,12 +16,23 @@ export interface ItemVersion extends Known<ItemRecord> {
 }
 
 export interface TermHistory extends LeafTerm {
+  /** The source's own name of it. */
+  readonly part: string;
   /** The record as its source tells it, without its works and results, and without an instant. */
   readonly record: Omit<CourseRecord, 'asOf' | 'items' | 'results'>;
   /** Versions by when they were known. */
   readonly items: readonly ItemVersion[];
   /** By time. */
   readonly results: readonly Known<ResultRecord>[];
+}
+
+/** What the classroom system has seen of a work: handed in, or scored there. */
+export interface ClassroomSeen {
+  readonly itemId: string;
+  readonly status: ResultStatus;
+  readonly earned: number | null;
+  /** An instant. */
+  readonly at: string;
 }
 
 export interface CourseHistory {
@@ -35,6 +46,8 @@ export interface CourseHistory {
   readonly correction: PolicyCorrection | null;
   /** What the household has confirmed, with when it did. */
   readonly offers: readonly Known<ConfirmedOffer>[];
+  /** By time. */
+  readonly classroom: readonly Known<ClassroomSeen>[];
 }
 
 export interface CommentSeen extends Omit<CommentFacts, 'studentId'> {
@@ -46,15 +59,13 @@ export interface CommentSeen extends Omit<CommentFacts, 'studentId'> {
   readonly offers: readonly { readonly untilMs: number; readonly credit: number | null }[];
 }
 
-export interface FinalGrade {
+/** What a school has stated of a course in a term, running or stored for good. */
+export interface GradeSeen extends StatedGrade {
   readonly courseId: string;
   readonly courseTitle: string;
+  /** The source's own name of the term. */
   readonly term: string;
   readonly termTitle: string;
-  readonly figure: number | null;
-  readonly letter: string | null;
-  /** An instant. */
-  readonly reportedAt: string;
   readonly sourceName: string;
 }
 
@@ -64,7 +75,8 @@ export interface ChildHistory {
   readonly timeZone: string;
   readonly courses: readonly CourseHistory[];
   readonly comments: readonly Known<CommentSeen>[];
-  readonly grades: readonly Known<FinalGrade>[];
+  /** All that has been stated, by time: what a school stated before it stated something else, too. */
+  readonly grades: readonly Known<GradeSeen>[];
   readonly marks: readonly Known<GivenMark & { readonly courseTitle: string | null }>[];
   readonly meanings: readonly CodeMeaningFrom[];
   readonly attendanceSource: string;

@@ -176,8 +176,10 @@ describe('the other rules', () => {
       term: 't1',
       termTitle: 'Quarter 1',
       figure: 88,
+      fraction: 0.88,
       letter: 'B',
-      reportedAt: instant(5),
+      final: true,
+      at: instant(5),
       sourceName: 'Gannet Head',
     };
     expect(found({ grades: [knownOn(grade, 5)] }, 6, only('term-final'))).toMatchObject([

@@ -503,7 +503,7 @@ describe('the words', () => {
     const left = tellAlert('en', { ...subject, kind: 'figure', reasons: [figure] }, { timeZone: 'UTC' });
     expect(left.reasons[0]?.facts).toEqual([
       '3.1 of 4 now.',
-      'Work that nobody has marked lies under it and does not count yet.',
+      "It has work under it that hasn't been graded, so it doesn't count yet.",
     ]);
   });
 

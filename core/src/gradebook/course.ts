@@ -67,6 +67,8 @@ export interface Item {
   readonly multiplier: number;
   readonly counts: boolean;
   readonly extraCredit: boolean;
+  /** Done in class: nothing is handed in, it only waits for its score. */
+  readonly inClass: boolean;
   readonly assignedAtMs: number | null;
   readonly dueAtMs: number | null;
   readonly acceptedUntilMs: number | null;
@@ -99,6 +101,7 @@ function normaliseItem(item: ItemRecord): Item {
     multiplier,
     counts: item.counts ?? true,
     extraCredit: item.extraCredit ?? false,
+    inClass: item.inClass ?? false,
     assignedAtMs: msOrNull(item.assignedAt),
     dueAtMs: msOrNull(item.dueAt),
     acceptedUntilMs: msOrNull(item.acceptedUntil),

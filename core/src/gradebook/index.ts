@@ -1,6 +1,7 @@
 export * from './course';
 export * from './display';
 export * from './faults/faults';
+export * from './grade';
 export * from './instant';
 export * from './household';
 export type { ConfirmedOffer } from './offer';

@@ -14,6 +14,7 @@ const offer = (more: Partial<ConfirmedOffer> = {}): ConfirmedOffer => ({
   itemId: 'a',
   until: '2026-10-30T23:59:00Z',
   credit: 0.75,
+  since: '2026-10-06T12:00:00Z',
   ...more,
 });
 const offerOf = (offers: readonly ConfirmedOffer[]) =>
@@ -46,6 +47,20 @@ describe('a confirmed offer', () => {
   ])('of several, is the one with %s', (_, offers, credit) => {
     expect(offerOf(offers)?.credit).toBe(credit);
     expect(offerOf([...offers].reverse())?.credit).toBe(credit);
+  });
+
+  it('is over once a score or an excuse has come after it, and not by one that came before', () => {
+    const again = { itemId: 'b', credit: 1, since: '2026-10-20T12:00:00Z' };
+    const offered = (results: CourseRecord['results'], asOf = record.asOf) =>
+      withOffers({ ...record, asOf, results: results ?? [] }, [offer(again)]).items?.find(
+        ({ id }) => id === 'b',
+      )?.offer ?? null;
+    expect(offered([scored('b', 12, '2026-10-19T12:00:00Z')])).not.toBeNull();
+    expect(offered([scored('b', 18, '2026-10-21T12:00:00Z')])).toBeNull();
+    expect(offered([{ itemId: 'b', at: '2026-10-21T12:00:00Z', status: 'excused' }])).toBeNull();
+    expect(offered([{ itemId: 'b', at: '2026-10-21T12:00:00Z', status: 'missing' }])).not.toBeNull();
+    expect(offered([scored('b', 18, '2026-10-21T19:00:00Z')])).not.toBeNull();
+    expect(courseAnswer(withOffers(record, [offer(again)])).chances).toMatchObject([{ itemId: 'b' }]);
   });
 
   it('does not take a better one of the record away, and leaves other works alone', () => {

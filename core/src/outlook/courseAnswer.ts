@@ -16,7 +16,13 @@ import {
 } from '../gradebook';
 import { looseEndsOf } from './work/looseEnds';
 import { isToCome, neededFor } from './tries/needed';
-import { threeFigures, unweighed, type ThreeFigures, type WeighedLooseEnd } from './threeFigures';
+import {
+  threeFigures,
+  unweighed,
+  type ThreeFigures,
+  type WeighedChance,
+  type WeighedLooseEnd,
+} from './threeFigures';
 import { trendOf, trendWeeks } from './trend';
 import { dayMs } from '../dates';
 
@@ -37,6 +43,14 @@ const looseEndFigure = ({ standing, kind, recoverable, credit, deadlineMs, impac
   credit,
   deadline: deadlineMs === null ? null : instantOf(deadlineMs),
   impact,
+});
+
+const chanceFigure = ({ standing, credit, deadlineMs, impact, most }: WeighedChance) => ({
+  itemId: standing.item.id,
+  credit,
+  deadline: instantOf(deadlineMs),
+  impact,
+  most,
 });
 
 function movedBy(course: Course, { steps }: Replayed): CourseAnswer['moved'] {
@@ -65,7 +79,7 @@ function outlookOf(
 function standardsOutlook(course: Course, all: readonly Standing[]): ReturnType<typeof outlookOf> {
   const standings = all.filter((standing) => exists(standing, course.asOfMs));
   const looseEnds = unweighed(looseEndsOf(course, standings));
-  return { ifLeft: null, ifMadeUp: null, best: null, looseEnds, needed: [], toCome: 0 };
+  return { ifLeft: null, ifMadeUp: null, best: null, looseEnds, chances: [], needed: [], toCome: 0 };
 }
 
 /**
@@ -97,9 +111,14 @@ export function courseAnswer(record: CourseRecord, { targets = [], since }: Ques
   };
   const wanted = typeof targets === 'function' ? targets(posted.posted) : targets;
   const all = standingsOf(course, replayed.last);
-  const { looseEnds, ...outlook } =
+  const { looseEnds, chances, ...outlook } =
     tally instanceof SumTally ? outlookOf(course, all, tally, wanted) : standardsOutlook(course, all);
-  return { ...posted, ...outlook, looseEnds: looseEnds.map(looseEndFigure) };
+  return {
+    ...posted,
+    ...outlook,
+    looseEnds: looseEnds.map(looseEndFigure),
+    chances: chances.map(chanceFigure),
+  };
 }
 
 function categoriesOf({ policy }: Course, tally: SumTally): CourseFigures['categories'] {
@@ -112,8 +131,32 @@ function categoriesOf({ policy }: Course, tally: SumTally): CourseFigures['categ
 
 /** What is kept of a course between two changes of its record: its answer without what was asked beside. */
 export const figuresOf = (answer: CourseAnswer): CourseFigures => {
-  const { posted, display, letter, categories, standards, ifLeft, ifMadeUp, best, looseEnds, trend } = answer;
-  return { posted, display, letter, categories, standards, ifLeft, ifMadeUp, best, looseEnds, trend };
+  const {
+    posted,
+    display,
+    letter,
+    categories,
+    standards,
+    ifLeft,
+    ifMadeUp,
+    best,
+    looseEnds,
+    chances,
+    trend,
+  } = answer;
+  return {
+    posted,
+    display,
+    letter,
+    categories,
+    standards,
+    ifLeft,
+    ifMadeUp,
+    best,
+    looseEnds,
+    chances,
+    trend,
+  };
 };
 
 export const courseFigures = (record: CourseRecord): CourseFigures => figuresOf(courseAnswer(record));

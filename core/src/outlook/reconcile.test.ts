@@ -1,5 +1,6 @@
 import type { CourseRecord, PolicyCorrection } from '@cadro/contract';
 import fc from 'fast-check';
+import type { StatedGrade } from '../gradebook';
 import { corrected } from '../gradebook/correction';
 import { anyCourse, at, course, deepFreeze, item, scored } from '../testing/courses';
 import { courseAnswer } from './courseAnswer';
@@ -23,7 +24,14 @@ const record = (policy: Partial<CourseRecord['policy']> = {}, more: Partial<Cour
     },
     { method: 'weighted', ...policy },
   );
-const stated = (figure: number, when = '2026-10-20T18:00:00Z') => ({ figure, letter: null, at: when });
+const stated = (figure: number, when = '2026-10-20T18:00:00Z') => ({
+  ...{ figure, fraction: null, letter: null, at: when, final: false },
+});
+function reconciled(record: CourseRecord, said: StatedGrade) {
+  const found = reconcile(record, [said]);
+  if (!found) throw new Error('nothing was stated');
+  return found;
+}
 const figureWith = (correction: PolicyCorrection) =>
   courseAnswer(corrected(record(), correction)).posted ?? 0;
 
@@ -34,16 +42,16 @@ describe('the school’s figure beside ours', () => {
     ['the same at one decimal', 62.04, 'differs'],
     ['something else', 70, 'differs'],
   ])('%s', (_name, figure, verdict) => {
-    expect(reconcile(record(), stated(figure)).verdict).toBe(verdict);
+    expect(reconciled(record(), stated(figure)).verdict).toBe(verdict);
   });
 
   it('takes fewer decimals for rounding, not for a difference', () => {
     const odd = record({}, { results: [scored('a', 17.3), scored('b', 15)] });
     const { posted } = courseAnswer(odd);
     expect(posted).toBeCloseTo(79.6, 9);
-    expect(reconcile(odd, stated(79.6)).verdict).toBe('same');
-    expect(reconcile(odd, stated(80)).verdict).toBe('rounded');
-    expect(reconcile(odd, stated(79)).verdict).toBe('differs');
+    expect(reconciled(odd, stated(79.6)).verdict).toBe('same');
+    expect(reconciled(odd, stated(80)).verdict).toBe('rounded');
+    expect(reconciled(odd, stated(79)).verdict).toBe('differs');
   });
 
   it.each([
@@ -55,7 +63,7 @@ describe('the school’s figure beside ours', () => {
       { itemId: 'm', at: at(36), status: 'incomplete' },
     ];
     const figure = courseAnswer(record({ incompleteCounts: really }, { results })).posted ?? 0;
-    const { verdict, reasons } = reconcile(
+    const { verdict, reasons } = reconciled(
       record({ incompleteCounts: assumed }, { results }),
       stated(figure),
     );
@@ -64,8 +72,9 @@ describe('the school’s figure beside ours', () => {
   });
 
   it('has nothing to say about reasons where nothing differs', () => {
-    expect(reconcile(record(), stated(62))).toEqual({
+    expect(reconciled(record(), stated(62))).toEqual({
       stated: 62,
+      final: false,
       letter: null,
       at: '2026-10-20T18:00:00Z',
       ours: expect.closeTo(62, 9) as number,
@@ -90,7 +99,7 @@ describe('the school’s figure beside ours', () => {
   ])('finds a policy that is not published: %s', (_name, correction) => {
     const base = correction.floor ? record({ floor: correction.floor }) : record();
     const theirs = courseAnswer(corrected(base, correction)).posted ?? 0;
-    const { reasons } = reconcile(base, stated(Math.round(theirs * 10) / 10));
+    const { reasons } = reconciled(base, stated(Math.round(theirs * 10) / 10));
     const found = reasons.flatMap((reason) => (reason.kind === 'policy' ? [reason.correction] : []));
     expect(found.length).toBeGreaterThan(0);
     // Every reason that is given does bring the two together.
@@ -107,7 +116,7 @@ describe('the school’s figure beside ours', () => {
   ])('tries it: %s', (_name, policy, correction) => {
     const base = record(policy);
     const theirs = courseAnswer(corrected(base, correction)).posted ?? 0;
-    const { reasons } = reconcile(base, stated(Math.round(theirs * 10) / 10));
+    const { reasons } = reconciled(base, stated(Math.round(theirs * 10) / 10));
     expect(reasons).toContainEqual({ kind: 'policy', correction });
   });
   it.each([
@@ -127,7 +136,7 @@ describe('the school’s figure beside ours', () => {
     );
     // 40 parts of 85 (or of 65 with the 9), 60 of 75.
     const theirs = dropLowest === 1 ? 0.4 * 85 + 0.6 * 75 : 0.4 * 65 + 0.6 * 75;
-    expect(reconcile(base, stated(theirs)).reasons).toContainEqual({
+    expect(reconciled(base, stated(theirs)).reasons).toContainEqual({
       kind: 'policy',
       correction: { categories: ['c', 'd'].map((id) => ({ id, dropLowest })) },
     });
@@ -145,7 +154,7 @@ describe('the school’s figure beside ours', () => {
         results: [scored('a', 17, at(33)), scored('e', 9, at(34)), scored('b', 15, at(35))],
       },
     );
-    expect(reconcile(base, stated(0.4 * 65 + 0.6 * 75)).reasons).toContainEqual({
+    expect(reconciled(base, stated(0.4 * 65 + 0.6 * 75)).reasons).toContainEqual({
       kind: 'policy',
       correction: { categories: ['c', 'd'].map((id) => ({ id, dropLowest: 0 })) },
     });
@@ -153,31 +162,31 @@ describe('the school’s figure beside ours', () => {
 
   it('sees that the school counts overdue work as nothing already', () => {
     const { ifLeft } = courseAnswer(record());
-    const { reasons } = reconcile(record(), stated(Math.round((ifLeft ?? 0) * 10) / 10));
+    const { reasons } = reconciled(record(), stated(Math.round((ifLeft ?? 0) * 10) / 10));
     expect(reasons).toContainEqual({ kind: 'overdue-as-zero' });
   });
 
   it('takes later marks for the reason, and names their works', () => {
     const { posted } = courseAnswer({ ...record(), asOf: at(34) });
-    const { verdict, reasons } = reconcile(record(), stated(posted ?? 0, at(34)));
+    const { verdict, reasons } = reconciled(record(), stated(posted ?? 0, at(34)));
     expect(verdict).toBe('differs');
     expect(reasons).toEqual([{ kind: 'later-mark', itemIds: ['b', 'm'] }]);
   });
 
   it('admits what it cannot explain', () => {
-    expect(reconcile(record(), stated(12.3)).reasons).toEqual([{ kind: 'not-published' }]);
+    expect(reconciled(record(), stated(12.3)).reasons).toEqual([{ kind: 'not-published' }]);
   });
 
   it('differs from a course of which we have no figure', () => {
     const empty = course({});
-    expect(reconcile(empty, stated(88))).toMatchObject({ ours: null, verdict: 'differs' });
+    expect(reconciled(empty, stated(88))).toMatchObject({ ours: null, verdict: 'differs' });
   });
 
   it('gives the same answer twice and writes nothing it is given', () => {
     fc.assert(
       fc.property(anyCourse, fc.integer({ min: 0, max: 100 }), (made, figure) => {
         const frozen = deepFreeze(structuredClone(made));
-        expect(reconcile(frozen, stated(figure))).toEqual(reconcile(frozen, stated(figure)));
+        expect(reconciled(frozen, stated(figure))).toEqual(reconciled(frozen, stated(figure)));
       }),
       { numRuns: 50 },
     );

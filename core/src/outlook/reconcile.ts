@@ -1,25 +1,13 @@
 import type { CourseRecord, PolicyCorrection, ReconcileReason, Reconciliation } from '@cadro/contract';
-import { householdRecord, roundHalfAway, wholePolicy } from '../gradebook';
+import {
+  householdRecord,
+  readStated,
+  statedNow,
+  agreementOf,
+  wholePolicy,
+  type StatedGrade,
+} from '../gradebook';
 import { courseAnswer } from './courseAnswer';
-
-/** The school's own figure, on the course's scale. */
-export interface Stated {
-  readonly figure: number;
-  readonly letter: string | null;
-  readonly at: string;
-}
-
-type Verdict = Reconciliation['verdict'];
-
-/** Whether two figures are the same once one of them has been rounded as the school rounds. */
-function verdictOf(ours: number | null, stated: number, decimals: number): Verdict {
-  if (ours === null) return 'differs';
-  const equals = (rounded: number) => Math.abs(rounded - stated) < 1e-9;
-  if (equals(ours) || equals(roundHalfAway(ours, decimals))) return 'same';
-  for (let fewer = decimals - 1; fewer >= 0; fewer--)
-    if (equals(roundHalfAway(ours, fewer))) return 'rounded';
-  return 'differs';
-}
 
 /** Policies that schools have and do not always publish, each a small step from the one that is assumed. */
 function variations({ policy, categories }: CourseRecord): PolicyCorrection[] {
@@ -39,13 +27,14 @@ function variations({ policy, categories }: CourseRecord): PolicyCorrection[] {
   ];
 }
 
-function reasonsOf(record: CourseRecord, stated: Stated): ReconcileReason[] {
+/** What could bring our count to the school's figure, tried on the record as it was then. */
+function reasonsOf(record: CourseRecord, figure: number, at: string): ReconcileReason[] {
   const { decimals } = wholePolicy(record.policy);
-  const agrees = (figure: number | null) => verdictOf(figure, stated.figure, decimals) !== 'differs';
-  const then: CourseRecord = { ...record, asOf: stated.at };
+  const agrees = (ours: number | null) => agreementOf(ours, figure, decimals) !== 'differs';
+  const then: CourseRecord = { ...record, asOf: at };
   const answer = courseAnswer(then);
   if (agrees(answer.posted)) {
-    const { moved } = courseAnswer(record, { since: stated.at });
+    const { moved } = courseAnswer(record, { since: at });
     return [{ kind: 'later-mark', itemIds: [...new Set(moved.map(({ itemId }) => itemId))] }];
   }
   const policies = variations(record).flatMap((correction): ReconcileReason[] =>
@@ -65,17 +54,22 @@ function reasonsOf(record: CourseRecord, stated: Stated): ReconcileReason[] {
  * The school's figure beside ours and, where they differ by more than rounding explains, the likely reasons: each
  * is tried on the record as it was at the school's figure, and kept if it brings the two together.
  * Example: stated 84.1, ours 85.6, and 84.1 without the floor → a policy reason with `{floor: 0}`.
+ * @returns null where the school states no figure.
  */
-export function reconcile(record: CourseRecord, stated: Stated): Reconciliation {
+export function reconcile(record: CourseRecord, stated: readonly StatedGrade[]): Reconciliation | null {
+  const said = statedNow(stated);
+  const policy = wholePolicy(record.policy);
   const { posted: ours, letter: ourLetter } = courseAnswer(record);
-  const verdict = verdictOf(ours, stated.figure, wholePolicy(record.policy).decimals);
-  return {
-    stated: stated.figure,
-    letter: stated.letter,
-    at: stated.at,
-    ours,
-    ourLetter,
-    verdict,
-    reasons: verdict === 'differs' ? reasonsOf(record, stated) : [],
-  };
+  const figure = said && readStated(policy, said, ours);
+  const written = figure ?? said?.figure ?? null;
+  if (!said || written === null) return null;
+  const { letter, at, final } = said;
+  const verdict = figure === null ? 'differs' : agreementOf(ours, figure, policy.decimals);
+  const reasons: ReconcileReason[] =
+    figure === null
+      ? [{ kind: 'another-scale' }]
+      : verdict === 'differs'
+        ? reasonsOf(record, figure, at)
+        : [];
+  return { stated: written, letter, at, final, ours, ourLetter, verdict, reasons };
 }

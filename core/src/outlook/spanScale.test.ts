@@ -1,8 +1,8 @@
-import type { CourseFigures, Scale } from '@cadro/contract';
-import { spanDomain, spanSteps } from '.';
+import type { Scale } from '@cadro/contract';
+import { spanDomain, spanSteps, type Spanned } from '.';
 
 const figures = (posted: number | null, ifLeft: number | null = posted, ifMadeUp: number | null = posted) =>
-  ({ posted, ifLeft, ifMadeUp }) as CourseFigures;
+  ({ figures: { posted, ifLeft, ifMadeUp }, grade: { figure: posted, count: null } }) satisfies Spanned;
 const letters = [
   { letter: 'A', from: 0.9 },
   { letter: 'B', from: 0.8 },
@@ -11,7 +11,7 @@ const letters = [
 const hundred: Scale = { method: 'points', outOf: 100, decimals: 1, letters };
 
 describe('how much of a scale a span shows', () => {
-  it.each<[string, CourseFigures, Scale, { from: number; to: number }]>([
+  it.each<[string, Spanned, Scale, { from: number; to: number }]>([
     ['from below the lowest letter', figures(85), hundred, { from: 60, to: 100 }],
     ['from below what it would be if left', figures(85, 41), hundred, { from: 30, to: 100 }],
     ['never from below nothing', figures(20, 3), hundred, { from: 0, to: 100 }],
@@ -22,6 +22,12 @@ describe('how much of a scale a span shows', () => {
       figures(88),
       { ...hundred, letters: [] },
       { from: 80, to: 100 },
+    ],
+    [
+      'from below the school’s grade, where ours is another',
+      { ...figures(85), grade: { figure: 52, count: { figure: 85, display: 85, letter: null } } },
+      hundred,
+      { from: 40, to: 100 },
     ],
     ['where there is no figure, the letters', figures(null), hundred, { from: 60, to: 100 }],
   ])('%s', (_name, given, scale, domain) => expect(spanDomain(given, scale)).toEqual(domain));

@@ -1,4 +1,10 @@
-import type { CourseFigures, Scale } from '@cadro/contract';
+import type { CourseFigures, CourseGrade, Scale } from '@cadro/contract';
+
+/** What a span draws: the bands are by our count, the filled frame is the grade as it is told. */
+export interface Spanned {
+  readonly figures: Pick<CourseFigures, 'posted' | 'ifLeft' | 'ifMadeUp'>;
+  readonly grade: Pick<CourseGrade, 'figure' | 'count'>;
+}
 
 export interface Domain {
   readonly from: number;
@@ -12,8 +18,8 @@ const smallScale = 10;
  * The part of the scale that is drawn. Small scales are drawn whole; of percents, ten points below the lowest
  * step or figure up to the top, so that a point is wide enough to see. `to` grows with extra credit.
  */
-export function spanDomain(figures: CourseFigures, { outOf, letters }: Scale): Domain {
-  const known = [figures.posted, figures.ifLeft, figures.ifMadeUp].flatMap((value) =>
+export function spanDomain({ figures, grade }: Spanned, { outOf, letters }: Scale): Domain {
+  const known = [grade.figure, figures.posted, figures.ifLeft, figures.ifMadeUp].flatMap((value) =>
     value === null ? [] : [value],
   );
   const to = Math.max(outOf, ...known);

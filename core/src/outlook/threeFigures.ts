@@ -2,10 +2,18 @@ import { byCodePoint, type Course, type Policy, type Standing, type SumTally } f
 import { expectedByCategory } from './tries/expected';
 import { looseEndsOf, type LooseEnd } from './work/looseEnds';
 import { leftValue, fallsIfLeft, valueIfLeft } from './work/leftValue';
+import { againValue, secondChancesOf, type SecondChance } from './work/secondChances';
 
 export interface WeighedLooseEnd extends LooseEnd {
   /** Gain on the course's scale if only this one is made up; null where it cannot be told. */
   readonly impact: number | null;
+}
+
+export interface WeighedChance extends SecondChance {
+  /** Gain on the course's scale if only this one is done again; null where there is no figure. */
+  readonly impact: number | null;
+  /** The same at the full credit. */
+  readonly most: number | null;
 }
 
 /** Figures on the course's scale (`outOf`); null where there is nothing to sum, or in standards courses. */
@@ -13,15 +21,26 @@ export interface ThreeFigures {
   readonly ifLeft: number | null;
   readonly ifMadeUp: number | null;
   readonly best: number | null;
-  /** In make-up order. */
+  /** In make-up order, as the chances are. */
   readonly looseEnds: readonly WeighedLooseEnd[];
+  readonly chances: readonly WeighedChance[];
+}
+
+interface Mendable {
+  readonly standing: Standing;
+  readonly impact: number | null;
+  readonly deadlineMs: number | null;
+}
+
+function byGain(a: Mendable, b: Mendable): number {
+  const byImpact = (b.impact ?? 0) - (a.impact ?? 0);
+  if (Math.abs(byImpact) >= 1e-9) return byImpact;
+  return (a.deadlineMs ?? 0) - (b.deadlineMs ?? 0) || byCodePoint(a.standing.item.id, b.standing.item.id);
 }
 
 function makeUpOrder(a: WeighedLooseEnd, b: WeighedLooseEnd): number {
   if ((a.kind === 'unmarked') !== (b.kind === 'unmarked')) return a.kind === 'unmarked' ? 1 : -1;
-  const byImpact = (b.impact ?? 0) - (a.impact ?? 0);
-  if (Math.abs(byImpact) >= 1e-9) return byImpact;
-  return (a.deadlineMs ?? 0) - (b.deadlineMs ?? 0) || byCodePoint(a.standing.item.id, b.standing.item.id);
+  return byGain(a, b);
 }
 
 /** Loose ends of a course whose figures say nothing about them. */
@@ -33,41 +52,60 @@ export const madeUpValue = (policy: Policy, end: LooseEnd, share: number): numbe
   Math.max(valueIfLeft(policy, end) ?? 0, policy.floor, (end.credit ?? 0) * share);
 
 /**
- * If left, if made up and best, and what each loose end is worth. Impacts need not add up.
+ * If left, if made up and best, and what each loose end and each second chance is worth. Impacts need not add up.
  * @param standings of the items that exist.
  * @param tally at the posted figure; it is left at 'if left'.
  */
 export function threeFigures(course: Course, standings: readonly Standing[], tally: SumTally): ThreeFigures {
   const { policy } = course;
   const looseEnds = looseEndsOf(course, standings);
+  const chances = secondChancesOf(course, standings);
   const expected = expectedByCategory(course, standings);
   const figure = (): number | null => {
     const fraction = tally.fraction();
     return fraction === null ? null : fraction * policy.outOf;
   };
-  const indexOf = ({ standing }: LooseEnd) => course.indexOf.get(standing.item.id)!;
+  const indexOf = ({ standing }: { readonly standing: Standing }) => course.indexOf.get(standing.item.id)!;
   const madeUp = (end: LooseEnd, share: number) => madeUpValue(policy, end, share);
   const expectedOf = ({ standing }: LooseEnd) => expected(standing.item.categoryId);
+  const expectedAgain = ({ standing: { item } }: SecondChance) =>
+    expectedByCategory(course, standings, item.id)(item.categoryId);
 
   for (const end of looseEnds) if (fallsIfLeft(end.kind)) tally.set(indexOf(end), leftValue(policy));
   const ifLeft = figure();
+  /** The gain with this one at a value and all else left. */
+  const alone = (which: LooseEnd | SecondChance, value: number, before: number | null): number | null => {
+    if (ifLeft === null) return null;
+    tally.set(indexOf(which), value);
+    const then = figure();
+    tally.set(indexOf(which), before);
+    return (then ?? ifLeft) - ifLeft;
+  };
   const impactOf = (end: LooseEnd): number | null => {
     if (end.kind === 'unmarked' || ifLeft === null) return null;
-    if (!end.recoverable) return 0;
-    tally.set(indexOf(end), madeUp(end, expectedOf(end)));
-    const alone = figure();
-    tally.set(indexOf(end), valueIfLeft(policy, end));
-    return (alone ?? ifLeft) - ifLeft;
+    return end.recoverable ? alone(end, madeUp(end, expectedOf(end)), valueIfLeft(policy, end)) : 0;
   };
   const weighed = looseEnds.map((end) => ({ ...end, impact: impactOf(end) })).sort(makeUpOrder);
+  const weighedChances = chances
+    .map((chance) => ({
+      ...chance,
+      impact: alone(chance, againValue(chance, expectedAgain(chance)), chance.value),
+      most: alone(chance, againValue(chance, 1), chance.value),
+    }))
+    .sort(byGain);
 
   const recoverable = looseEnds.filter((end) => end.recoverable);
-  const allAt = (shareOf: (end: LooseEnd) => number): number | null => {
-    for (const end of recoverable) tally.set(indexOf(end), madeUp(end, shareOf(end)));
+  const allAt = (endShare: (end: LooseEnd) => number, againShare: (chance: SecondChance) => number) => {
+    for (const end of recoverable) tally.set(indexOf(end), madeUp(end, endShare(end)));
+    for (const chance of chances) tally.set(indexOf(chance), againValue(chance, againShare(chance)));
     return figure();
   };
-  const ifMadeUp = allAt(expectedOf);
-  const best = allAt(() => 1);
+  const ifMadeUp = allAt(expectedOf, expectedAgain);
+  const best = allAt(
+    () => 1,
+    () => 1,
+  );
   for (const end of recoverable) tally.set(indexOf(end), valueIfLeft(policy, end));
-  return { ifLeft, ifMadeUp, best, looseEnds: weighed };
+  for (const chance of chances) tally.set(indexOf(chance), chance.value);
+  return { ifLeft, ifMadeUp, best, looseEnds: weighed, chances: weighedChances };
 }

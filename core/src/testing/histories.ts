@@ -63,6 +63,8 @@ export interface Sketch {
   readonly marks?: readonly Known<GivenMark>[];
   readonly grades?: ChildHistory['grades'];
   readonly outOf?: number;
+  readonly classroom?: ChildHistory['courses'][number]['classroom'];
+  readonly offers?: ChildHistory['courses'][number]['offers'];
 }
 
 /** One child with one course, from what is said of it. */
@@ -74,6 +76,8 @@ export const historyOf = ({
   marks = [],
   grades = [],
   outOf = 100,
+  classroom,
+  offers = [],
 }: Sketch): ChildHistory => ({
   studentId: 'child',
   timeZone: 'UTC',
@@ -86,10 +90,12 @@ export const historyOf = ({
       itemKinds: Object.fromEntries(
         items.filter(({ id }) => id.startsWith('test')).map(({ id }) => [id, 'test']),
       ),
-      offers: [],
+      offers,
+      classroom: classroom ?? [],
       correction: null,
       terms: [
         {
+          part: 'autumn',
           startsOn: '2026-09-01',
           endsOn: '2026-12-18',
           record: {

@@ -1,6 +1,6 @@
 import { dateIn, dayMs, factsAt, type ChildFacts, type ChildHistory } from '@cadro/core';
 import { registersOf } from '../attendance';
-import { commentsSeen, courseHistories, figuresOfNow, finalGrades } from '../gradebook';
+import { commentsSeen, courseHistories, figuresOfNow, gradesSeen } from '../gradebook';
 import { together, type Db } from '../kit';
 import type { Watch } from './watchStore';
 
@@ -26,10 +26,11 @@ export async function historiesOf(
   studentIds: readonly string[],
   now: Date,
 ): Promise<(watch: Watch) => ChildHistory> {
+  const since = new Date(now.getTime() - commentDays * dayMs);
   const [courses, comments, grades, registers] = await together(db, [
     () => courseHistories(db, studentIds),
-    () => commentsSeen(db, studentIds, new Date(now.getTime() - commentDays * dayMs)),
-    () => finalGrades(db, studentIds),
+    () => commentsSeen(db, studentIds, since),
+    () => gradesSeen(db, studentIds, since),
     () => registersOf(db, studentIds, dateIn('UTC', now)),
   ]);
   return once(byHousehold, ({ studentId, timeZone, sourceName, settings: { householdId } }) => ({

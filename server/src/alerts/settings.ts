@@ -12,7 +12,7 @@ import {
   usualDelivery,
   type AlertRules,
 } from '@cadro/core';
-import { courseSummary, coursesOf } from '../gradebook';
+import { courseSummaries } from '../gradebook';
 import { childrenFor, guardianById } from '../household';
 import { HttpProblem, type Db, type ServerDeps } from '../kit';
 import { deliveriesOf } from './delivery/outboxStore';
@@ -33,8 +33,8 @@ async function coursesFor(
   now: Date,
 ): Promise<AlertCourse[]> {
   const studentIds = children.map(({ id }) => id);
-  const rows = await coursesOf(db, { studentIds, guardianId, now });
-  return rows.map(courseSummary).map(({ id, studentId, title, scale }) => ({
+  const rows = await courseSummaries(db, { studentIds, guardianId, now });
+  return rows.map(({ id, studentId, title, scale }) => ({
     studentId,
     courseId: id,
     title,

@@ -5,14 +5,15 @@ import {
   dateIn,
   dayMs,
   doubtOf,
+  openEndsOf,
   recentlyUnexplained,
   recentSchoolDays,
 } from '@cadro/core';
 import type { ChildAttendance } from '../attendance';
-import { courseSummary, coursesOf, offerEnds } from '../gradebook';
+import { courseSummaries, offerEnds } from '../gradebook';
 import { endOfDay, type Db } from '../kit';
 import { saidAs } from '../outlook';
-import { classroomSaid, comingWork, itemNames } from '../records';
+import { classroomSaid, comingWork, itemNames, remarkedWorks } from '../records';
 
 /** The children's courses with figures and with their loose ends named: three queries. */
 export async function namedCourses(
@@ -22,9 +23,13 @@ export async function namedCourses(
   now: Date,
 ): Promise<CourseFacts[]> {
   const studentIds = children.map(({ id }) => id);
-  const rows = (await coursesOf(db, { studentIds, guardianId, now })).map(courseSummary);
-  const ids = rows.flatMap(({ figures }) => figures?.looseEnds.map(({ itemId }) => itemId) ?? []);
-  const [items, said] = await Promise.all([itemNames(db, ids), classroomSaid(db, studentIds, ids)]);
+  const rows = await courseSummaries(db, { studentIds, guardianId, now });
+  const ids = rows.flatMap(({ figures }) => (figures ? openEndsOf(figures) : []).map(({ itemId }) => itemId));
+  const [items, said, remarked] = await Promise.all([
+    itemNames(db, ids),
+    classroomSaid(db, studentIds, ids),
+    remarkedWorks(db, studentIds, ids),
+  ]);
   const names = new Map(items.map((item) => [item.id, item]));
   const doubt = (studentId: string, itemId: string) => {
     const both = said.get(`${studentId}:${itemId}`);
@@ -33,20 +38,22 @@ export async function namedCourses(
   return rows.flatMap((row): CourseFacts[] => {
     const { figures } = row;
     if (!figures) return [];
-    const looseEnds = figures.looseEnds.flatMap((end): NamedLooseEnd[] => {
+    const looseEnds = openEndsOf(figures).flatMap((end): NamedLooseEnd[] => {
       const item = names.get(end.itemId);
       if (!item) return [];
-      const { itemId, kind, deadline, credit, impact } = end;
+      const { itemId, kind, recoverable, deadline, credit, impact } = end;
       return [
         {
           itemId,
           kind,
+          recoverable,
           deadline,
           credit,
           impact,
           title: item.title,
           dueAt: item.due_at?.toISOString() ?? null,
-          doubt: doubt(row.studentId, itemId),
+          remarked: remarked.has(`${row.studentId}:${itemId}`),
+          doubt: kind === 'again' ? null : doubt(row.studentId, itemId),
         },
       ];
     });
@@ -58,6 +65,7 @@ export async function namedCourses(
         outOf: row.scale.outOf,
         decimals: row.scale.decimals,
         figures,
+        grade: row.grade,
         looseEnds,
       },
     ];

@@ -1,24 +1,28 @@
 import type { Db } from '../kit';
-import { datedWorks, isOpen, openStatuses, type DatedWork } from '../records';
+import { datedWorks, isAsked, isOpen, openStatuses, type DatedWork } from '../records';
 
 /** Work that is given out or due between two instants. */
-export const worksBetween = (
+export const worksBetween = async (
   db: Db,
   studentIds: readonly string[],
   { from, to, now }: { from: Date; to: Date; now: Date },
 ): Promise<DatedWork[]> =>
-  datedWorks(db, studentIds, now)
-    .where('i.assigned_at', '<=', now)
-    .where((is) => is.whereBetween('i.assigned_at', [from, to]).orWhereBetween('i.due_at', [from, to]))
-    .orderByRaw('i.due_at, i.title');
+  (
+    await datedWorks(db, studentIds, now)
+      .where('i.assigned_at', '<=', now)
+      .where((is) => is.whereBetween('i.assigned_at', [from, to]).orWhereBetween('i.due_at', [from, to]))
+      .orderByRaw('i.due_at, i.title')
+  ).filter(isAsked);
 
 /** Work that is due between two instants, also what is announced and not given out yet. */
-export const worksDue = (
+export const worksDue = async (
   db: Db,
   studentIds: readonly string[],
   { from, to, now }: { from: Date; to: Date; now: Date },
 ): Promise<DatedWork[]> =>
-  datedWorks(db, studentIds, now).whereBetween('i.due_at', [from, to]).orderByRaw('i.due_at, i.title');
+  (
+    await datedWorks(db, studentIds, now).whereBetween('i.due_at', [from, to]).orderByRaw('i.due_at, i.title')
+  ).filter(isAsked);
 
 export interface UndatedRow extends DatedWork {
   readonly ownDate: string | null;
@@ -43,7 +47,7 @@ export async function ownDated(
       .select<{ student_id: string; item_id: string; on_date: string }[]>('student_id', 'item_id', 'on_date'),
   ]);
   const own = new Map(dates.map(({ student_id, item_id, on_date }) => [`${student_id}:${item_id}`, on_date]));
-  return rows.map((row) => ({
+  return rows.filter(isAsked).map((row) => ({
     ...row,
     ownDate: own.get(`${row.studentId}:${row.itemId}`) ?? null,
     open: isOpen(row.status),

@@ -1,6 +1,8 @@
-import type { CommentSubject, Offer, ReadOffer } from '@cadro/contract';
-import type { CommentFacts } from '@cadro/core';
-import type { Db } from '../kit';
+import type { CommentSubject, Offer, ReadOffer, ResultStatus } from '@cadro/contract';
+import { offerStanding, type CommentFacts, type OfferedWork } from '@cadro/core';
+import { endOfDay, type Db } from '../kit';
+
+const millis = (at: Date | null): number | null => at && at.getTime();
 
 export interface CommentRow {
   readonly id: string;
@@ -13,7 +15,12 @@ export interface CommentRow {
   readonly text: string;
   readonly author: string;
   readonly written_at: Date;
+  readonly time_zone: string;
   readonly offers: readonly Offer[] | null;
+  /** How the work it is about stands now, and when the classroom last saw it handed in. */
+  readonly status: ResultStatus | null;
+  readonly status_at: Date | null;
+  readonly seen_at: Date | null;
   /** The household's answers by the offer's place. */
   readonly answers: Readonly<Record<string, NonNullable<ReadOffer['answer']>>> | null;
 }
@@ -30,6 +37,7 @@ export const commentColumns = [
   'm.author',
   'm.written_at',
   'm.offers',
+  'm.time_zone',
 ];
 
 /** Comments about the given children, newest first. */
@@ -39,6 +47,9 @@ export const commentsOf = (
   where: { guardianId?: string; commentId?: string; courseId?: string; itemId?: string; since?: Date },
 ): Promise<CommentRow[]> =>
   db('student_comments as m')
+    .leftJoin('student_items as i', (on) =>
+      on.on('i.student_id', 'm.student_id').andOn('i.item_id', 'm.item_id'),
+    )
     .whereIn('m.student_id', [...studentIds])
     .modify((query) => {
       if (where.commentId) query.where({ 'm.comment_id': where.commentId });
@@ -49,6 +60,12 @@ export const commentsOf = (
     .orderBy('m.written_at', 'desc')
     .select<CommentRow[]>(
       ...commentColumns,
+      'i.status',
+      'i.at as status_at',
+      db.raw(
+        `(select max(h.at) from classroom_says h
+          where h.student_id = m.student_id and h.item_id = m.item_id) as seen_at`,
+      ),
       db.raw(
         `(select jsonb_object_agg(a.place, a.answer) from offer_answers a
           join guardian_profiles g on g.household_id = a.household_id
@@ -58,7 +75,9 @@ export const commentsOf = (
     );
 
 /** A comment as the Brief and the alerts ask for it. */
-export const commentFacts = (row: Omit<CommentRow, 'offers' | 'answers'>): CommentFacts => ({
+export const commentFacts = (
+  row: Omit<CommentRow, 'offers' | 'answers' | 'status' | 'status_at' | 'seen_at'>,
+): CommentFacts => ({
   studentId: row.student_id,
   courseId: row.course_id,
   courseTitle: row.course_title,
@@ -70,5 +89,20 @@ export const commentFacts = (row: Omit<CommentRow, 'offers' | 'answers'>): Comme
   writtenAt: row.written_at.toISOString(),
 });
 
-export const offersOf = ({ offers, answers }: Pick<CommentRow, 'offers' | 'answers'>): ReadOffer[] =>
-  (offers ?? []).map((offer, place) => ({ ...offer, place, answer: answers?.[place] ?? null }));
+/** The offers of a comment, each with what the household made of it and whether it still asks for something. */
+export function offersOf(row: CommentRow, now: Date): ReadOffer[] {
+  const { offers, answers, status, status_at, seen_at, item_id, time_zone } = row;
+  const work: OfferedWork | null = item_id
+    ? { status: status ?? 'open', atMs: millis(status_at), seenMs: millis(seen_at) }
+    : null;
+  return (offers ?? []).map((offer, place) => {
+    const untilMs = offer.until === null ? null : endOfDay(offer.until, time_zone).getTime();
+    const made = { untilMs, writtenAtMs: row.written_at.getTime() };
+    return {
+      ...offer,
+      place,
+      answer: answers?.[place] ?? null,
+      standing: offerStanding(made, work, now.getTime()),
+    };
+  });
+}

@@ -327,7 +327,7 @@ describe('terms, credits, grade points', () => {
       fraction: null,
     });
     const semester = gradeOf(years, 'Shore life', 'semester-1-2025');
-    expect(semester).toMatchObject({ state: 'stored', letter: 'B' });
+    expect(semester).toMatchObject({ state: 'stored', grade: { letter: 'B', by: 'final' } });
     expect(semester?.parts.map(({ weight, stored }) => [weight, stored])).toEqual([
       [40, true],
       [40, true],
@@ -335,6 +335,17 @@ describe('terms, credits, grade points', () => {
     ]);
     const made = semester?.parts.reduce((sum, { weight, fraction }) => sum + weight * (fraction ?? 0), 0);
     expect((made ?? 0) / 100).toBeCloseTo(semester?.fraction ?? 0, 9);
+  });
+
+  it('lets the school’s own running grade lead on the page of terms, ours beside it', async () => {
+    const kelp = gradeOf(await terms('isolde'), 'Kelp chemistry', 'quarter-1-2026');
+    expect(kelp).toMatchObject({
+      state: 'running',
+      grade: { display: 80.4, letter: 'B', by: 'school', count: { display: 76.6, letter: 'C' } },
+    });
+    // What the year is made of reads the same figure.
+    const year = gradeOf(await terms('isolde'), 'Kelp chemistry', 'semester-1-2026');
+    expect(year?.parts.find(({ part }) => part === 'quarter-1-2026')?.display).toBe(80.4);
   });
 
   it('counts credits earned, in progress and still needed, and the average over its table', async () => {

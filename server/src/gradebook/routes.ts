@@ -9,7 +9,7 @@ import { itemDetail, type FollowUpAbout } from './course/itemDetail';
 import { openCourse } from './course/openCourse';
 import { checkedCorrection, correctPolicy, coursePolicy, policyPreview } from './course/policy';
 import * as store from './store';
-import { courseSummary } from './course/views';
+import { courseSummaries } from './course/views';
 
 /** What the pages of this room need from those below it. */
 export interface GradebookHooks {
@@ -22,12 +22,8 @@ export function gradebookRouter({ db, clock }: ServerDeps, hooks: GradebookHooks
 
   mount(router, gradebookRoutes.courses, async ({ guardianId }) => {
     const children = await childrenFor(db, guardianId, 'read-record');
-    const rows = await store.coursesOf(db, {
-      studentIds: children.map(({ id }) => id),
-      guardianId,
-      now: await clock.now(),
-    });
-    return { courses: rows.map(courseSummary) };
+    const studentIds = children.map(({ id }) => id);
+    return { courses: await courseSummaries(db, { studentIds, guardianId, now: await clock.now() }) };
   });
 
   mount(router, gradebookRoutes.course, async ({ guardianId, params, query: { termId } }) => {
@@ -45,7 +41,9 @@ export function gradebookRouter({ db, clock }: ServerDeps, hooks: GradebookHooks
     const item = await store.itemOf(db, studentId, itemId);
     if (!item) throw new HttpProblem('not-found');
     const place = { guardianId, studentId, courseId: item.course_id, item };
-    return itemDetail(db, await openCourse(db, await clock.now(), place), item, hooks.followUpAbout);
+    const now = await clock.now();
+    const { followUpAbout } = hooks;
+    return itemDetail(db, await openCourse(db, now, place), item, { now, followUpAbout });
   });
 
   mount(router, gradebookRoutes.policy, async ({ guardianId, params }) => {

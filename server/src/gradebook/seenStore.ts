@@ -1,13 +1,12 @@
-import type { CommentSeen, FinalGrade, Known } from '@cadro/core';
+import type { CommentSeen, GradeSeen, Known } from '@cadro/core';
 import { endOfDay, type Db } from '../kit';
 import { commentColumns, commentFacts, type CommentRow } from './commentStore';
 import { knownAtMs } from './figures/known';
 
-interface SeenRow extends Omit<CommentRow, 'answers'> {
+interface SeenRow extends Omit<CommentRow, 'answers' | 'status' | 'status_at' | 'seen_at'> {
   readonly known_at: Date | null;
   readonly source_name: string;
   readonly term_external_id: string | null;
-  readonly time_zone: string;
   /** Households that have dismissed something in it. */
   readonly dismissed: { household_id: string; place: number }[] | null;
 }
@@ -28,7 +27,6 @@ export async function commentsSeen(
       'm.known_at',
       'src.name as source_name',
       'm.term_external_id',
-      'm.time_zone',
       db.raw(
         `(select jsonb_agg(jsonb_build_object('household_id', a.household_id, 'place', a.place))
           from offer_answers a where a.student_id = m.student_id and a.comment_id = m.comment_id
@@ -52,36 +50,41 @@ export async function commentsSeen(
     rows.filter(({ student_id }) => student_id === studentId).map((row) => seen(row, householdId));
 }
 
-/** The figures that schools have stored for good: one query. */
-export async function finalGrades(
+interface StatementRow {
+  readonly student_id: string;
+  readonly course_id: string;
+  readonly course_title: string;
+  readonly part: string;
+  readonly term_title: string | null;
+  readonly final: boolean;
+  readonly figure: number | null;
+  readonly fraction: number | null;
+  readonly letter: string | null;
+  readonly reported_at: Date;
+  readonly known_at: Date | null;
+  readonly source_name: string;
+}
+
+/** All that schools have stated of the children's courses since an instant, by time, and all they have stored: one query. */
+export async function gradesSeen(
   db: Db,
   studentIds: readonly string[],
-): Promise<(studentId: string) => Known<FinalGrade>[]> {
-  const rows = await db('student_grades as g')
+  since: Date,
+): Promise<(studentId: string) => Known<GradeSeen>[]> {
+  const rows = await db('student_statements as g')
     .join('source_states as src', 'src.source_id', 'g.source_id')
     .whereIn('g.student_id', [...studentIds])
-    .where({ 'g.state': 'final' })
-    .orderBy(['g.reported_at', 'g.course_id', 'g.part'])
-    .select<
-      {
-        student_id: string;
-        course_id: string;
-        course_title: string;
-        part: string;
-        term_title: string | null;
-        figure: number | null;
-        letter: string | null;
-        reported_at: Date;
-        known_at: Date | null;
-        source_name: string;
-      }[]
-    >(
+    .where((is) => is.where('g.state', 'final').orWhere('g.reported_at', '>=', since))
+    .orderBy(['g.reported_at', 'g.course_title', 'g.course_id', 'g.part', 'g.figure'])
+    .select<StatementRow[]>(
       'g.student_id',
       'g.course_id',
       'g.course_title',
       'g.part',
       'g.term_title',
+      db.raw(`g.state = 'final' as final`),
       'g.figure',
+      'g.fraction',
       'g.letter',
       'g.reported_at',
       'g.known_at',
@@ -97,9 +100,11 @@ export async function finalGrades(
           courseTitle: row.course_title,
           term: row.part,
           termTitle: row.term_title ?? '',
+          final: row.final,
           figure: row.figure,
+          fraction: row.fraction,
           letter: row.letter,
-          reportedAt: row.reported_at.toISOString(),
+          at: row.reported_at.toISOString(),
           sourceName: row.source_name,
         },
       }));

@@ -1,6 +1,13 @@
 import type { CourseFigures, ResultStatus } from '@cadro/contract';
+import type { StatedGrade } from '@cadro/core';
 import type { Db } from '../kit';
 import { ofThisYear } from '../records';
+import type { EndedFigures, TermDates } from './figures/figureStore';
+
+/** What the school has stated of one term of a course. */
+export interface StatedRow extends StatedGrade {
+  readonly part: string;
+}
 
 export interface CourseCard {
   readonly id: string;
@@ -15,6 +22,11 @@ export interface CourseCard {
   readonly teacher_name: string | null;
   readonly teacher_email: string | null;
   readonly figures: CourseFigures | null;
+  /** The term they are of, and how the one before ended; null until they are computed. */
+  readonly standing: TermDates | null;
+  readonly ended: EndedFigures | null;
+  /** What the school has stated of the course in any of its terms. */
+  readonly stated: readonly StatedRow[] | null;
   /** What the guardian's household assumes of the policy. */
   readonly correction: unknown;
   readonly source_name: string;
@@ -43,6 +55,13 @@ const itemsAhead = `
       min(i.due_at) filter (where i.due_at >= :now and i.assigned_at <= :now) as next_due
     from course_items i where i.course_id = c.course_id and not i.removed) n on true`;
 
+/** All that the school has stated of a course, of whichever of its terms. */
+const statedGrades = `
+  left join lateral (
+    select jsonb_agg(jsonb_build_object('part', g.part, 'final', g.state = 'final', 'figure', g.figure,
+      'fraction', g.fraction, 'letter', g.letter, 'at', g.reported_at) order by g.reported_at, g.figure) as stated
+    from student_grades g where g.student_id = c.student_id and g.course_id = c.course_id) told on true`;
+
 const cardColumns = [
   'c.course_id as id',
   'c.student_id',
@@ -56,6 +75,7 @@ const cardColumns = [
   'c.teacher_name',
   'c.teacher_email',
   'said.correction',
+  'told.stated',
   'goal.target',
   'src.name as source_name',
   'src.base_url as source_url',
@@ -100,10 +120,16 @@ export function coursesOf(
     )
     .joinRaw(lastCorrection)
     .joinRaw(itemsAhead, { now })
+    .joinRaw(statedGrades)
     .whereIn('c.student_id', [...ask.studentIds])
     .whereNotNull('c.policy')
     .orderBy([{ column: 'c.period' }, { column: 'c.title' }])
-    .select<CourseCard[]>(...cardColumns, db.raw('coalesce(own.figures, f.figures) as figures'));
+    .select<CourseCard[]>(
+      ...cardColumns,
+      db.raw('coalesce(own.figures, f.figures) as figures'),
+      db.raw('coalesce(own.standing, f.standing) as standing'),
+      db.raw('case when own.figures is null then f.ended else own.ended end as ended'),
+    );
   return ask.courseId
     ? query.where({ 'c.course_id': ask.courseId })
     : query.whereRaw(ofThisYear('c'), { now });
@@ -137,7 +163,12 @@ export interface ItemCard {
   readonly earned: number | null;
   readonly late: boolean | null;
   readonly levels: Record<string, number> | null;
+  readonly in_class: boolean | null;
+  readonly other_status: ResultStatus | null;
+  readonly other_earned: number | null;
+  readonly other_at: Date | null;
   readonly comment_count: number;
+  readonly remarked: boolean;
 }
 
 const items = (db: Db, studentId: string) =>
@@ -145,7 +176,10 @@ const items = (db: Db, studentId: string) =>
     .joinRaw(
       `left join lateral (
          select count(*)::int as comment_count from student_comments m
-         where m.student_id = i.student_id and m.item_id = i.item_id) m on true`,
+         where m.student_id = i.student_id and m.item_id = i.item_id) m on true
+       left join lateral (
+         select h.status, h.at, h.earned from classroom_says h
+         where h.student_id = i.student_id and h.item_id = i.item_id order by h.at desc limit 1) h on true`,
     )
     .where({ 'i.student_id': studentId })
     .select<ItemCard[]>(
@@ -176,7 +210,14 @@ const items = (db: Db, studentId: string) =>
       'i.earned',
       'i.late',
       'i.levels',
+      'i.in_class',
+      'h.status as other_status',
+      'h.earned as other_earned',
+      'h.at as other_at',
       'm.comment_count',
+      db.raw(
+        'exists (select from remarked_works w where w.student_id = i.student_id and w.item_id = i.item_id) as remarked',
+      ),
     );
 
 /** Work of a course as it stands for one child: what is assigned by now, newest due first, undated last. */
@@ -185,26 +226,6 @@ export const itemsOfCourse = (db: Db, studentId: string, courseId: string, now: 
     .where({ 'i.course_id': courseId })
     .where((is) => is.where('i.assigned_at', '<=', now).orWhereNotNull('i.at'))
     .orderByRaw('i.due_at desc nulls last, i.title');
-
-export interface StatedRow {
-  readonly state: 'running' | 'final';
-  readonly figure: number | null;
-  readonly letter: string | null;
-  readonly fraction: number | null;
-  readonly reported_at: Date;
-}
-
-/** What the school itself says of a course in one of its terms, newest first. */
-export const statedGrades = (
-  db: Db,
-  studentId: string,
-  courseId: string,
-  part: string,
-): Promise<StatedRow[]> =>
-  db('student_grades')
-    .where({ student_id: studentId, course_id: courseId, part })
-    .orderBy('reported_at', 'desc')
-    .select<StatedRow[]>('state', 'figure', 'letter', 'fraction', 'reported_at');
 
 /** Looks only in courses the child is enrolled in. */
 export const itemOf = (db: Db, studentId: string, itemId: string): Promise<ItemCard | undefined> =>

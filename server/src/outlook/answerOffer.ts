@@ -26,5 +26,5 @@ export async function answerOffer(
   });
   await computeFigures(deps, [studentId]);
   const comments = await commentsOf(db, [studentId], { guardianId, commentId });
-  return comments.flatMap(offersOf);
+  return comments.flatMap((comment) => offersOf(comment, at));
 }

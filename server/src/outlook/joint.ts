@@ -1,7 +1,7 @@
 import type { Child, JointAnswer, Picks } from '@cadro/contract';
 import { jointly } from '@cadro/core';
 import { type Clock, type Db, HttpProblem } from '../kit';
-import { courseSummary, coursesOf, householdRecords } from '../gradebook';
+import { courseSummaries, householdRecords } from '../gradebook';
 import { householdOf } from '../household';
 
 /**
@@ -18,7 +18,7 @@ export async function jointAnswer(
   if (studentIds.some((id) => children.every((child) => child.id !== id))) throw new HttpProblem('not-found');
   const now = await clock.now();
   const { id: householdId } = await householdOf(db, guardianId);
-  const rows = (await coursesOf(db, { studentIds, guardianId, now })).map(courseSummary);
+  const rows = await courseSummaries(db, { studentIds, guardianId, now });
   const records = await householdRecords(db, { studentIds, householdId, asOf: now });
   const asked = new Map(studentIds.map((id) => [id, new Set<string>()]));
   for (const { studentId, itemId } of picks) asked.get(studentId)?.add(itemId);

@@ -51,7 +51,7 @@ describe('the Brief', () => {
       kind: 'underneath',
       studentId: world.student('caspian'),
       courseTitle: 'Boat-building',
-      display: 3.1,
+      grade: { display: 3.1, by: 'school', count: null },
       looseEnds: [{ title: 'Keel model', kind: 'overdue', credit: 0.75 }],
       expiresAt: '2026-10-28T02:59:00Z',
     });

@@ -1,14 +1,26 @@
 import {
   rolesAllowed,
   type Child,
+  type CourseSummary,
   type GoodNews,
-  type LooseEndFigure,
+  type OpenEnd,
   type Work,
   type WorkRow,
 } from '@cadro/contract';
-import { acrossCourses, comingStakes, dateIn, dayMs, doubtOf, isSeenEarly, learntEffort } from '@cadro/core';
+import {
+  acrossCourses,
+  comingStakes,
+  dateIn,
+  dayMs,
+  doubtOf,
+  isDoneInClass,
+  isNotice,
+  isSeenEarly,
+  learntEffort,
+  openEndsOf,
+} from '@cadro/core';
 import { openFollowUps } from '../followups';
-import { courseSummary, coursesOf, householdRecords } from '../gradebook';
+import { courseSummaries, householdRecords } from '../gradebook';
 import { householdOf } from '../household';
 import { groupBy, type Db, type Deps } from '../kit';
 import { coursesThatFlag, resultChanges } from '../records';
@@ -27,11 +39,14 @@ const isEarly = ({ kind, assigned_at, due_at }: WorkItem): boolean =>
 
 /** Where a work belongs that is no loose end; null where it is nobody's concern now. */
 function groupOf(row: WorkItem, now: Date): WorkRow['group'] | null {
+  const { kind, possible, in_class, due_at } = row;
+  if (isNotice({ kind, possible, dated: due_at !== null })) return null;
   const ahead = row.due_at === null ? null : row.due_at.getTime() - now.getTime();
   switch (row.status ?? 'open') {
     case 'open':
       if (ahead === null) return row.assigned_at <= now ? 'undated' : null;
-      if (ahead < 0) return null;
+      // Done in class on its day: it waits for its score.
+      if (ahead < 0) return isDoneInClass(kind, in_class) ? 'waiting' : null;
       return ahead <= (isEarly(row) ? earlyDays : comingDays) * dayMs ? 'coming' : null;
     case 'handed-in':
       return 'waiting';
@@ -46,7 +61,7 @@ interface Course {
   readonly title: string;
   readonly outOf: number;
   readonly decimals: number;
-  readonly ends: ReadonlyMap<string, LooseEndFigure>;
+  readonly ends: ReadonlyMap<string, OpenEnd>;
 }
 
 interface Facts {
@@ -62,7 +77,7 @@ type Said = Parameters<typeof doubtOf>[0];
 const millis = (at: Date | null): number | null => at && at.getTime();
 
 /** What each of two sources says of a work, and whether they agree. */
-function saidOf(item: WorkItem, end: LooseEndFigure | null, now: Date) {
+function saidOf(item: WorkItem, end: OpenEnd | null, now: Date) {
   const said: Said = { status: item.status ?? 'open', earned: item.earned, atMs: millis(item.at) };
   const other =
     item.other_status && item.other_at
@@ -73,7 +88,7 @@ function saidOf(item: WorkItem, end: LooseEndFigure | null, now: Date) {
 }
 
 /** Where a work stands: a loose end in its part, any other where it is somebody's concern. */
-function placeOf(item: WorkItem, end: LooseEndFigure | null, doubt: WorkRow['doubt'], now: Date) {
+function placeOf(item: WorkItem, end: OpenEnd | null, doubt: WorkRow['doubt'], now: Date) {
   if (!end) return groupOf(item, now);
   if (end.kind === 'unmarked') return 'waiting';
   return doubt === 'doubtful' ? 'doubtful' : 'loose';
@@ -187,10 +202,10 @@ const order: readonly WorkRow['group'][] = [
 ];
 
 /** Courses by child and id, each with its loose ends by work. */
-const coursesByKey = (rows: Awaited<ReturnType<typeof coursesOf>>): ReadonlyMap<string, Course> =>
+const coursesByKey = (rows: readonly CourseSummary[]): ReadonlyMap<string, Course> =>
   new Map(
-    rows.map(courseSummary).map(({ id, studentId, title, scale, figures }) => {
-      const ends = new Map((figures?.looseEnds ?? []).map((end) => [end.itemId, end]));
+    rows.map(({ id, studentId, title, scale, figures }) => {
+      const ends = new Map((figures ? openEndsOf(figures) : []).map((end) => [end.itemId, end]));
       return [keyOf(studentId, id), { title, outOf: scale.outOf, decimals: scale.decimals, ends }];
     }),
   );
@@ -220,7 +235,7 @@ async function gathered(db: Db, guardianId: string, children: readonly Child[], 
   const talkIds = children.filter(({ role }) => rolesAllowed('read-talk').includes(role)).map(({ id }) => id);
   const { id: householdId } = await householdOf(db, guardianId);
   const [rows, followUps, flags, efforts, changes, offers, records] = await Promise.all([
-    coursesOf(db, { studentIds, guardianId, now }),
+    courseSummaries(db, { studentIds, guardianId, now }),
     openFollowUps(db, guardianId, talkIds),
     coursesThatFlag(db, studentIds),
     toldEfforts(db, talkIds, householdId),

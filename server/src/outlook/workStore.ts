@@ -8,6 +8,7 @@ export interface WorkItem {
   readonly item_id: string;
   readonly title: string;
   readonly kind: string | null;
+  readonly in_class: boolean | null;
   readonly possible: number;
   readonly counts: boolean;
   readonly assigned_at: Date;
@@ -33,6 +34,7 @@ const columns = [
   'i.item_id',
   'i.title',
   'i.kind',
+  'i.in_class',
   'i.possible',
   'i.counts',
   'i.assigned_at',
@@ -96,7 +98,7 @@ export const workItems = (
     .select<WorkItem[]>(
       ...columns,
       db.raw(
-        'exists (select from student_comments m where m.student_id = i.student_id and m.item_id = i.item_id) as remarked',
+        'exists (select from remarked_works m where m.student_id = i.student_id and m.item_id = i.item_id) as remarked',
       ),
     );
 

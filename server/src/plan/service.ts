@@ -29,6 +29,10 @@ const doneDays = 7;
 const gainOf = ({ impact, outOf, recoverable, kind }: WorkRow): number =>
   impact === null || (kind !== null && !recoverable) ? 0 : (impact / outOf) * 100;
 
+/** Whether there is something left to do: neither settled nor excused nor waiting for the teacher, nor too late. */
+const isOpenWork = ({ group, kind, recoverable }: WorkRow): boolean =>
+  group !== 'settled' && group !== 'excused' && group !== 'waiting' && (kind === null || recoverable);
+
 interface Loaded {
   readonly plan: Plan;
   /** The child's work that can be chosen, by item. */
@@ -55,7 +59,7 @@ async function load(deps: Deps, guardianId: string, child: Child, owner: store.O
   const open = tasks.flatMap((task): PlannedTask[] => {
     const of = work.get(task.item_id);
     // Settled in the meantime, or taken back by the school: nothing to plan.
-    if (!of || (of.group === 'settled' && task.done_at === null)) return [];
+    if (!of || (task.done_at === null && !isOpenWork(of))) return [];
     const until = of.kind ? of.deadline : of.dueAt;
     return [
       {
@@ -116,7 +120,7 @@ export async function chooseTasks(
   const { work, plan } = await load(deps, guardianId, child, owner);
   const chosen = tasks.map(({ itemId, minutes }) => {
     const of = work.get(itemId);
-    if (!of || of.group === 'settled' || of.group === 'excused') throw new HttpProblem('not-found');
+    if (!of || !isOpenWork(of)) throw new HttpProblem('not-found');
     return { itemId, minutes: minutes ?? of.effort.minutes, told: minutes !== undefined };
   });
   const open = new Set([

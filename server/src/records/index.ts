@@ -6,7 +6,9 @@ export {
   comingWork,
   courseOfItem,
   datedWorks,
+  isAsked,
   isOpen,
+  remarkedWorks,
   itemNames,
   openStatuses,
   type DatedWork,
@@ -21,12 +23,13 @@ export {
 } from './loadStore';
 export {
   classroomSaid,
+  classroomSeen,
   coursesThatFlag,
   historyOf,
   rubricLevels,
-  scoredAt,
   type KeptState,
   type SaidOfWork,
+  type SeenInClassroom,
 } from './resultStore';
 export {
   allStudentIds,

@@ -1,4 +1,5 @@
 import type { ResultStatus } from '@cadro/contract';
+import { isNotice } from '@cadro/core';
 import type { Db } from '../kit';
 import { ofThisYear } from './termStore';
 
@@ -22,6 +23,10 @@ export const openStatuses: readonly ResultStatus[] = ['open', 'missing', 'incomp
 /** Whether something is still to be done. */
 export const isOpen = (status: ResultStatus): boolean => openStatuses.includes(status);
 
+/** Whether it asks for something; an agenda or a notice among the work does not. */
+export const isAsked = ({ itemKind: kind, possible, dueAt }: DatedWork): boolean =>
+  !isNotice({ kind, possible, dated: dueAt !== null });
+
 /** This year's works of the children, each as it stands, from `student_items as i`; wants a filter and an order. */
 export const datedWorks = (db: Db, studentIds: readonly string[], now: Date) =>
   db('student_items as i')
@@ -43,16 +48,18 @@ export const datedWorks = (db: Db, studentIds: readonly string[], now: Date) =>
     );
 
 /** Dated work of the children that is due between two instants and not dealt with. */
-export const comingWork = (
+export const comingWork = async (
   db: Db,
   studentIds: readonly string[],
   now: Date,
   until: Date,
 ): Promise<DatedWork[]> =>
-  datedWorks(db, studentIds, now)
-    .whereBetween('i.due_at', [now, until])
-    .whereRaw(`coalesce(i.status, 'open') = 'open'`)
-    .orderBy([{ column: 'i.due_at' }, { column: 'i.title' }]);
+  (
+    await datedWorks(db, studentIds, now)
+      .whereBetween('i.due_at', [now, until])
+      .whereRaw(`coalesce(i.status, 'open') = 'open'`)
+      .orderBy([{ column: 'i.due_at' }, { column: 'i.title' }])
+  ).filter(isAsked);
 
 /** Names, dates and worth of items, by id. */
 export const itemNames = (db: Db, ids: readonly string[]) =>
@@ -64,6 +71,19 @@ export const itemNames = (db: Db, ids: readonly string[]) =>
       'possible',
       'due_at',
     );
+
+/** Those of these works of which a teacher's words or rubric levels speak, as `student:item`. */
+export const remarkedWorks = async (
+  db: Db,
+  studentIds: readonly string[],
+  itemIds: readonly string[],
+): Promise<ReadonlySet<string>> => {
+  const rows = await db('remarked_works')
+    .whereIn('student_id', [...studentIds])
+    .whereIn('item_id', [...itemIds])
+    .select<{ student_id: string; item_id: string }[]>('student_id', 'item_id');
+  return new Set(rows.map(({ student_id, item_id }) => `${student_id}:${item_id}`));
+};
 
 /** The course a work is in; null where there is no such work. */
 export const courseOfItem = async (db: Db, itemId: string): Promise<string | null> =>

@@ -30,6 +30,7 @@ export interface KeptItem {
   accepted_until: Date | null;
   term_external_id: string | null;
   kind: string | null;
+  in_class: boolean | null;
   undated: boolean;
   due_raw: Date | null;
   removed: boolean;
@@ -107,6 +108,7 @@ const itemsOf = (db: Db, courseIds: readonly string[], removed: boolean): Promis
       'i.accepted_until',
       'i.term_external_id',
       'i.kind',
+      'i.in_class',
       'i.undated',
       'i.due_at as due_raw',
       'i.removed',

@@ -25,25 +25,6 @@ export const coursesThatFlag = (db: Db, studentIds: readonly string[]): Promise<
     .distinct('i.course_id')
     .pluck('i.course_id');
 
-/** When each of these works was last scored, by child and item. */
-export async function scoredAt(
-  db: Db,
-  studentIds: readonly string[],
-  itemIds: readonly string[],
-): Promise<Map<string, Date>> {
-  const rows = await db('results')
-    .whereIn('student_id', [...studentIds])
-    .whereIn('item_id', [...itemIds])
-    .where({ status: 'scored' })
-    .groupBy('student_id', 'item_id')
-    .select<{ student_id: string; item_id: string; at: Date }[]>(
-      'student_id',
-      'item_id',
-      db.raw('max(at) as at'),
-    );
-  return new Map(rows.map(({ student_id, item_id, at }) => [`${student_id}:${item_id}`, at]));
-}
-
 /** The levels a child reached in the criteria of a work's rubric, the newest mark of each. */
 export const rubricLevels = async (
   db: Db,
@@ -62,6 +43,21 @@ export interface SaidOfWork {
   readonly earned: number | null;
   readonly at: Date | null;
 }
+
+export interface SeenInClassroom {
+  readonly studentId: string;
+  readonly itemId: string;
+  readonly status: ResultStatus;
+  readonly earned: number | null;
+  readonly at: Date;
+}
+
+/** All that the classroom has seen of the children's works, by time: one query. */
+export const classroomSeen = (db: Db, studentIds: readonly string[]): Promise<SeenInClassroom[]> =>
+  db('hand_ins')
+    .whereIn('student_id', [...studentIds])
+    .orderBy([{ column: 'at' }, { column: 'item_id' }])
+    .select<SeenInClassroom[]>('student_id as studentId', 'item_id as itemId', 'status', 'earned', 'at');
 
 interface BothRow extends SaidOfWork {
   readonly student_id: string;

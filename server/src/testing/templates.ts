@@ -18,11 +18,15 @@ async function makeEmpty(): Promise<void> {
 async function makeRead(name: string, days: readonly string[]): Promise<void> {
   await dropDatabase(name);
   const world = await World.start(name);
-  for (const day of days) {
-    await world.moveTo(day);
-    await world.syncAll();
+  // A world that is left open would keep the run from ending, whatever went wrong.
+  try {
+    for (const day of days) {
+      await world.moveTo(day);
+      await world.syncAll();
+    }
+  } finally {
+    await world.leave();
   }
-  await world.leave();
 }
 
 /**

@@ -20,7 +20,7 @@ import { SourceDown } from '../../sources';
 import { useCourseQuery, useLazyCourseRecordQuery } from '../api';
 import { Comments, CommentsCsv } from '../Comments';
 import { ThreeFigures } from '../ThreeFigures';
-import { spanWords } from '../words';
+import { endedWords, hasGrade, spanWords } from '../words';
 import { Attended } from './Attended';
 import { Change } from './policy/Change';
 import { letterSteps, trendWords } from './courseWords';
@@ -54,14 +54,14 @@ function Head({ course }: { course: CourseDetail }) {
 function Standing({ course }: { course: CourseDetail }) {
   const { t } = useTranslation();
   const format = useFormat();
-  const { figures, scale, nextDue } = course;
-  if (!figures || figures.posted === null) {
+  const { figures, grade, ended, scale, nextDue } = course;
+  if (!figures || !hasGrade(grade)) {
     const next = nextDue
       ? [t('courses.nextDue', { title: nextDue.title, date: format.day(nextDue.dueAt) })]
       : [];
     return (
       <Stack>
-        <Words>{[t('courses.noFigure'), ...next].join('. ')}</Words>
+        <Words>{[ended ? endedWords(t, format, ended) : t('courses.noFigure'), ...next].join('. ')}</Words>
         <Reconciled course={course} />
       </Stack>
     );
@@ -72,11 +72,12 @@ function Standing({ course }: { course: CourseDetail }) {
       <Span
         large
         figures={figures}
+        grade={grade}
         scale={scale}
         target={course.target}
         label={spanWords(t, format, course)}
       />
-      <ThreeFigures figures={figures} scale={scale} />
+      <ThreeFigures figures={figures} grade={grade} scale={scale} />
       <Words size="small" colour="soft">
         {[steps, trendWords(t, format, course)].filter(Boolean).join('. ')}
       </Words>

@@ -18,6 +18,8 @@ function reasonWords(
     }
     case 'overdue-as-zero':
       return t('stated.overdue');
+    case 'another-scale':
+      return t('stated.anotherScale');
     case 'not-published':
       return t('stated.notPublished');
     case 'policy': {
@@ -45,14 +47,17 @@ export function Reconciled({ course }: { course: CourseDetail }) {
   ) : null;
   if (!reconciliation) return own;
   const decimals = Math.max(1, scale.decimals);
-  const { stated, letter, at, ours, ourLetter, verdict, reasons } = reconciliation;
+  const { stated, letter, at, final, ours, ourLetter, verdict, reasons } = reconciliation;
   const figure = `${format.figure(stated, Number.isInteger(stated) && verdict === 'rounded' ? 0 : decimals)}${letter ? ` ${letter}` : ''}`;
   const when = `${format.relative(at)}, ${format.time(at)}`;
   if (verdict !== 'differs') {
     return (
       <Stack space={0.25}>
         <Words size="small" colour="soft">
-          {t(verdict === 'same' ? 'stated.same' : 'stated.rounded', { figure, when })}
+          {t(final ? 'stated.final' : verdict === 'same' ? 'stated.same' : 'stated.rounded', {
+            figure,
+            when,
+          })}
         </Words>
         {letter !== null && letter !== ourLetter ? (
           <Words size="small">
@@ -65,7 +70,9 @@ export function Reconciled({ course }: { course: CourseDetail }) {
   }
   return (
     <Stack space={0.5}>
-      <Words bold>{t('stated.differs', { figure, ours: format.figure(ours, decimals) })}</Words>
+      <Words bold>
+        {t(final ? 'stated.finalDiffers' : 'stated.differs', { figure, ours: format.figure(ours, decimals) })}
+      </Words>
       <Words size="small" colour="soft">
         {t('stated.when', { when })}
       </Words>

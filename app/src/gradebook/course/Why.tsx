@@ -141,10 +141,13 @@ export function Why({ course }: { course: CourseDetail }) {
   const shares = sharesOf(course);
   const most = Math.max(0, ...shares.values());
   const figure = format.figure(figures?.display ?? null, scale.decimals);
+  const counted = course.grade.count !== null;
   return (
     <View>
       <Heading level={2}>
-        {(figures?.posted ?? null) === null ? t('course.whyNone') : t('course.why', { figure })}
+        {(figures?.posted ?? null) === null
+          ? t('course.whyNone')
+          : t(counted ? 'course.whyCount' : 'course.why', { figure })}
       </Heading>
       {categories.map((category) => (
         <View key={category.id}>

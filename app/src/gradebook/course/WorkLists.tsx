@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { CourseDetail, ItemSummary } from '@cadro/contract';
-import { whyNotInFigure } from '@cadro/core';
+import { openEndsOf, whyNotInFigure } from '@cadro/core';
 import { useFormat } from '../../household';
 import { Choice, Heading, Quiet, Quietly, SaveCsv, Stack } from '../../ui';
 import { stateWords } from '../words';
@@ -56,7 +56,11 @@ function useArrangement(): [Arrangement, Order, (change: { by?: Arrangement; ord
 /** What is unsettled, before the lists in which it would be one of many. */
 export function LooseEnds({ course }: { course: CourseDetail }) {
   const { t } = useTranslation();
-  const open = course.items.filter(({ looseEnd }) => looseEnd !== null);
+  // In make-up order: what gains most first, second chances among the loose ends.
+  const order = course.figures ? openEndsOf(course.figures).map(({ itemId }) => itemId) : [];
+  const open = course.items
+    .filter(({ looseEnd, chance }) => looseEnd !== null || chance !== null)
+    .sort((a, b) => order.indexOf(a.id) - order.indexOf(b.id));
   if (open.length === 0) return null;
   return (
     <View>

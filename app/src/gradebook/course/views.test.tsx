@@ -6,6 +6,7 @@ import { householdApi } from '../../household';
 import { startTexts } from '../../i18n';
 import { store } from '../../store';
 import { Theme } from '../../ui';
+import { aGrade } from '../../testing/grades';
 import { anItem as item } from '../../testing/items';
 import { Change } from './policy/Change';
 import { Rules } from './policy/Rules';
@@ -65,6 +66,7 @@ const figures = (more: Partial<CourseFigures> = {}): CourseFigures => ({
   ifMadeUp: 85,
   best: 85,
   looseEnds: [],
+  chances: [],
   trend: { class: 'steady', slope: 0 },
   ...more,
 });
@@ -82,6 +84,8 @@ const course = (more: Partial<CourseDetail> = {}): CourseDetail => ({
   teacher: null,
   scale: { method: 'weighted', outOf: 100, decimals: 1, letters: [{ letter: 'A', from: 0.9 }] },
   figures: figures(),
+  grade: aGrade(85, 'B'),
+  ended: null,
   itemCount: 1,
   nextDue: null,
   target: null,
@@ -232,6 +236,7 @@ describe('the school’s figure', () => {
     stated: 85,
     letter: 'B',
     at: '2026-10-21T18:30:00Z',
+    final: false,
     ours: 85,
     ourLetter: 'B',
     verdict: 'same',
@@ -280,7 +285,7 @@ describe('the school’s figure', () => {
     ['nothing we know', { kind: 'not-published' }, /^Nothing we know explains it\./],
   ])('differs by %s, calmly', (_name, reason, sentence) => {
     shown({ stated: 80, verdict: 'differs', reasons: [reason] }, { items: [item()] });
-    expect(text(/^The school posts 80\.0 B\. We count 85\.0\.$/)).not.toBeNull();
+    expect(text(/^The school posts 80\.0 B\. By our count it is 85\.0\.$/)).not.toBeNull();
     expect(text(sentence)).not.toBeNull();
     // Who may only look is not asked to correct anything.
     expect(screen.queryByRole('link')).toBeNull();

@@ -20,6 +20,7 @@ import {
   Words,
 } from '../../ui';
 import { reportAddress, useTermsQuery } from '../api';
+import { countWords, hasGrade } from '../words';
 import { Average, Credits } from './Credits';
 
 /** 'so far', 'stored by the school on 26 June', 'begins on 9 November': never a number without how sure it is. */
@@ -27,7 +28,8 @@ function useGradeWords() {
   const { t } = useTranslation();
   const format = useFormat();
   return (grade: TermGrade, term: TermNode | undefined): string => {
-    if (grade.state === 'stored') return t('terms.states.stored', { date: format.date(grade.at ?? '') });
+    if (grade.state === 'stored')
+      return t('terms.states.stored', { date: format.date(grade.grade.at ?? '') });
     if (grade.state === 'ahead' && term)
       return t('terms.states.begins', { date: format.date(term.startsOn) });
     return t(`terms.states.${grade.state}`);
@@ -87,7 +89,7 @@ function GradeRow({
   const { t } = useTranslation();
   const format = useFormat();
   const words = useGradeWords();
-  const value = grade.display === null ? null : format.figure(grade.display, course.scale.decimals);
+  const known = hasGrade(grade.grade);
   const made = grade.parts.length > 0;
   const title = term?.title ?? grade.title ?? grade.part;
   return (
@@ -96,12 +98,12 @@ function GradeRow({
         <Words bold={made} style={styles.shrink}>
           {title}
         </Words>
-        <Words bold={value !== null} colour={value === null ? 'soft' : 'ink'}>
-          {value === null ? '–' : [value, ...(grade.letter ? [grade.letter] : [])].join(' ')}
+        <Words bold={known} colour={known ? 'ink' : 'soft'}>
+          {format.grade(grade.grade)}
         </Words>
       </Row>
       <Words size="small" colour="soft">
-        {words(grade, term)}
+        {[words(grade, term), countWords(t, format, grade.grade)].filter(Boolean).join(' · ')}
       </Words>
       {made ? <Formula grade={grade} title={title} decimals={course.scale.decimals} /> : null}
       {course.remarks
@@ -153,19 +155,23 @@ function CourseYear({
   const [open, setOpen] = useState(false);
   const termOf = (part: string) => terms.find((term) => term.part === part);
   const shown = gradeOfYear(course, terms);
-  const value = shown && shown.display !== null ? format.figure(shown.display, course.scale.decimals) : '–';
-  const said = shown ? [`${termOf(shown.part)?.title ?? ''}, ${words(shown, termOf(shown.part))}`] : [];
+  const said = shown
+    ? [
+        `${termOf(shown.part)?.title ?? ''}, ${words(shown, termOf(shown.part))}`,
+        countWords(t, format, shown.grade),
+      ]
+    : [];
   return (
     <View>
       <Stack space={0.25} style={styles.above12}>
         <Row style={styles.apartBase}>
           <Heading level={3}>{course.title}</Heading>
-          <Words size="matter" bold={value !== '–'}>
-            {[value, ...(shown?.letter ? [shown.letter] : [])].join(' ')}
+          <Words size="matter" bold={shown !== undefined && hasGrade(shown.grade)}>
+            {shown ? format.grade(shown.grade) : '–'}
           </Words>
         </Row>
         <Words size="small" colour="soft">
-          {[...said, ...creditWords].join(' · ')}
+          {[...said, ...creditWords].filter(Boolean).join(' · ')}
         </Words>
         <Quietly
           label={t(open ? 'terms.hideParts' : 'terms.showParts')}
@@ -261,6 +267,8 @@ export function TermsView({ studentId }: { studentId: string }) {
               t('terms.csv.state'),
               t('course.csv.figure'),
               t('terms.csv.letter'),
+              t('terms.csv.by'),
+              t('terms.csv.count'),
             ]}
             rows={() =>
               years.courses.flatMap((course) =>
@@ -270,8 +278,10 @@ export function TermsView({ studentId }: { studentId: string }) {
                     course.title,
                     term?.title ?? grade.title ?? grade.part,
                     words(grade, term),
-                    grade.display,
-                    grade.letter,
+                    grade.grade.display,
+                    grade.grade.letter,
+                    t(`terms.by.${grade.grade.by}`),
+                    grade.grade.count?.display ?? null,
                   ];
                 }),
               )

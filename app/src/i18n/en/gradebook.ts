@@ -18,6 +18,7 @@ export const gradebookEn = {
       closed: '{{term}} ended on {{date}}.',
     },
     why: 'Why {{figure}}',
+    whyCount: 'Why {{figure}} by our count',
     whyNone: 'What will count',
     category: 'Category',
     weight: 'Weight',

@@ -21,6 +21,7 @@ export const gradebookEs: SameKeys<typeof gradebookEn> = {
       closed: '{{term}} terminó el {{date}}.',
     },
     why: 'Por qué {{figure}}',
+    whyCount: 'Por qué {{figure}} según nuestra cuenta',
     whyNone: 'Lo que contará',
     category: 'Categoría',
     weight: 'Peso',

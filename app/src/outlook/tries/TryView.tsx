@@ -2,6 +2,7 @@ import { useCallback, useEffect, useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { CourseDetail, CourseRecord, Tries } from '@cadro/contract';
+import { countedGrade } from '@cadro/core';
 import { useCourseQuery, useCourseRecordQuery } from '../../gradebook/api';
 import { useChildren, useFormat } from '../../household';
 import {
@@ -199,8 +200,10 @@ function StickyFigures({
   const { t } = useTranslation();
   const format = useFormat();
   const looks = useLooks();
-  const { scale, figures } = course;
+  const { scale, grade, figures } = course;
   if (!shown) return null;
+  const tried = countedGrade(scale, shown);
+  const school = grade.count ? t('tries.school', { grade: format.grade(grade) }) : null;
   const say = (value: number | null) => format.figure(value, scale.decimals);
   const label = [
     say(shown.display),
@@ -209,14 +212,14 @@ function StickyFigures({
   return (
     <View style={looks.figures}>
       <Words size="title" bold live>
-        {[say(shown.display), ...(shown.letter ? [shown.letter] : [])].join(' ')}
+        {format.grade(tried)}
       </Words>
       <Words size="small" colour="soft">
         {moved
           ? `${t('tries.tried')}; ${t('tries.now', { figure: say(figures?.display ?? null) })}`
-          : t('tries.posted')}
+          : (school ?? t('tries.posted'))}
       </Words>
-      <Span large figures={shown} scale={scale} target={target} label={label} />
+      <Span large figures={shown} grade={moved ? tried : grade} scale={scale} target={target} label={label} />
     </View>
   );
 }

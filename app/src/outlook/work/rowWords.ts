@@ -5,7 +5,7 @@ import { creditWords } from '../../gradebook';
 import type { Format } from '../../i18n';
 
 export const frameOfRow = ({ kind, said }: WorkRow): FrameKind =>
-  kind === 'unmarked' ? 'handed-in' : frameOf(said.status, kind);
+  kind === 'unmarked' ? 'handed-in' : frameOf(said.status, kind === 'again' ? null : kind);
 
 /** Why it stands here, in a sentence; empty where its part says it already. */
 export function reasonWords(t: TFunction, format: Format, row: WorkRow): string {
@@ -15,12 +15,23 @@ export function reasonWords(t: TFunction, format: Format, row: WorkRow): string 
   switch (row.kind) {
     case 'zero':
       return t(`work.reasons.${row.remarked ? 'zeroRemarked' : row.flagsMissing ? 'zero' : 'zeroHere'}`);
-    case 'unmarked':
-      return t('work.reasons.unmarked', {
-        days: row.said.at ? -format.daysBetween(format.today, row.said.at) : '',
+    case 'unmarked': {
+      const since = row.said.status === 'open' ? row.dueAt : row.said.at;
+      const days = since ? -format.daysBetween(format.today, since) : '';
+      return t(row.said.status === 'open' ? 'work.reasons.unmarkedInClass' : 'work.reasons.unmarked', {
+        days,
       });
+    }
+    case 'again': {
+      const { earned } = row.said;
+      const score = { earned: format.amount(earned ?? 0), possible: format.amount(row.possible) };
+      return t('work.reasons.again', { now: t('item.score', score) });
+    }
     case null:
-      return row.group === 'waiting' ? t('work.reasons.waiting') : '';
+      if (row.group !== 'waiting') return '';
+      return t(row.said.status === 'open' ? 'work.reasons.taken' : 'work.reasons.waiting');
+    case 'at-floor':
+      return t(row.remarked ? 'work.reasons.at-floorRemarked' : 'work.reasons.at-floor');
     default:
       return t(`work.reasons.${row.kind}`);
   }

@@ -137,13 +137,13 @@ describe('a row says', () => {
       { kind: 'zero' as const, remarked: true },
       'A zero, with a remark of the teacher. The remark says what is wanted.',
     ],
-    [{ kind: 'unmarked' as const }, 'Handed in 9 days ago and not marked. It asks for a look.'],
+    [{ kind: 'unmarked' as const }, 'Turned in 9 days ago and not graded yet. Worth asking.'],
     [{ doubt: 'doubtful' as const }, ''],
     [
       { doubt: 'apart' as const },
       'The classroom has it and the gradebook does not, for longer than marks travel. Worth a word.',
     ],
-    [{ kind: null, group: 'waiting' as const }, 'Handed in, not marked yet.'],
+    [{ kind: null, group: 'waiting' as const }, 'Turned in, not graded yet.'],
   ])('why it is there: %j', (more, words) => expect(reasonWords(t, format, aRow(more))).toBe(words));
 
   it.each([

@@ -1,13 +1,14 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import Svg, { Line, Path, Rect, Text as SvgText } from 'react-native-svg';
-import type { CourseFigures, Scale } from '@cadro/contract';
+import type { CourseFigures, CourseGrade, Scale } from '@cadro/contract';
 import { spanDomain, spanSteps, type Domain } from '@cadro/core';
 import { font } from '../theme/palette';
 import { usePalette } from '../theme/Theme';
 
-interface SpanProps {
+export interface SpanProps {
   readonly figures: CourseFigures;
+  readonly grade: CourseGrade;
   readonly scale: Scale;
   /** Said by a screen reader in place of the drawing. */
   readonly label: string;
@@ -61,9 +62,16 @@ function Bands({ figures, x }: { figures: CourseFigures; x: Across }) {
   );
 }
 
-/** The filled frame at posted, and the notch at the guardian's target. */
-function Marks({ posted, target, x }: { posted: number | null; target: number | null; x: Across }) {
+interface MarksProps {
+  readonly grade: CourseGrade;
+  readonly target: number | null;
+  readonly x: Across;
+}
+
+/** The filled frame at the grade, an open one at our count where it differs, and the notch at the guardian's target. */
+function Marks({ grade: { figure, count }, target, x }: MarksProps) {
   const palette = usePalette();
+  const frame = (value: number) => ({ x: x(value) - 5, y: middle - 5, width: 10, height: 10 });
   return (
     <>
       {target !== null ? (
@@ -74,16 +82,11 @@ function Marks({ posted, target, x }: { posted: number | null; target: number | 
           strokeWidth={1}
         />
       ) : null}
-      {posted !== null ? (
-        <Rect
-          x={x(posted) - 5}
-          y={middle - 5}
-          width={10}
-          height={10}
-          fill={palette.ink}
-          stroke={palette.paper}
-          strokeWidth={1.5}
-        />
+      {count ? (
+        <Rect {...frame(count.figure)} fill={palette.paper} stroke={palette.ink} strokeWidth={2} />
+      ) : null}
+      {figure !== null ? (
+        <Rect {...frame(figure)} fill={palette.ink} stroke={palette.paper} strokeWidth={1.5} />
       ) : null}
     </>
   );
@@ -107,15 +110,15 @@ function Letters({ steps, x, width }: { steps: ReturnType<typeof spanSteps>; x: 
 }
 
 /**
- * The span of a course: a rail on its scale with the letter steps as ticks and a filled frame at posted. Above
- * the rail the fall, from posted down to if left; below it the rise, from if left up to if made up, which may
+ * The span of a course: a rail on its scale with the letter steps as ticks and a filled frame at the grade.
+ * Where the school's own figure leads and ours differs, ours is an open frame. Above the rail the fall, by our count down to if left; below it the rise, from if left up to if made up, which may
  * end short of posted. A short gap in the rail at the left says that the scale does not start at 0.
  */
-export function Span({ figures, scale, label, large, from, target = null }: SpanProps) {
+export function Span({ figures, grade, scale, label, large, from, target = null }: SpanProps) {
   const { line } = usePalette();
   const [width, setWidth] = useState(0);
   const height = large ? 52 : 24;
-  const own = spanDomain(figures, scale);
+  const own = spanDomain({ figures, grade }, scale);
   const domain = from === undefined ? own : { ...own, from };
   const x = across(domain, width);
   const steps = spanSteps(scale, domain);
@@ -134,7 +137,7 @@ export function Span({ figures, scale, label, large, from, target = null }: Span
             <Upright key={step.at} at={x(step.at)} colour={line} wide={2} />
           ))}
           <Bands figures={figures} x={x} />
-          <Marks posted={figures.posted} target={inSight} x={x} />
+          <Marks grade={grade} target={inSight} x={x} />
           {large ? <Letters steps={steps} x={x} width={width} /> : null}
         </Svg>
       ) : null}

@@ -5,6 +5,7 @@ import type { CourseFigures, Scale } from '@cadro/contract';
 import { startTexts } from '../../i18n';
 import { store } from '../../store';
 import { Action, Choice, Field } from '../controls/Controls';
+import { aGrade } from '../../testing/grades';
 import { Theme } from '../theme/Theme';
 import { Heading } from '../Words';
 import { DayStrip } from './DayStrip';
@@ -60,7 +61,14 @@ describe('the span', () => {
   const figures = { posted: 3.1, ifLeft: 2.4, ifMadeUp: 2.9 } as CourseFigures; // all that is drawn
   const scale: Scale = { method: 'weighted', outOf: 4, decimals: 1, letters: [] };
   it('has its text in place of the drawing', () => {
-    show(<Span figures={figures} scale={scale} label="Posted 3.1 of 4. If left 2.4. If made up 2.9." />);
+    show(
+      <Span
+        figures={figures}
+        grade={aGrade(3.1)}
+        scale={scale}
+        label="Posted 3.1 of 4. If left 2.4. If made up 2.9."
+      />,
+    );
     expect(screen.getByRole('img', { name: 'Posted 3.1 of 4. If left 2.4. If made up 2.9.' })).toBeTruthy();
   });
 });

@@ -366,7 +366,7 @@ describe('a digest in words', () => {
 
   it.each([
     [{ works: 0, big: [] }, ['Nothing due.']],
-    [{ works: 1, big: [] }, ['1 work due.']],
+    [{ works: 1, big: [] }, ['1 assignment due.']],
     [{ ...coming(1), works: 4 }, ['Tue 15 Sept: Test 0 (Charts)', 'And 3 more.']],
   ])('says what is coming: %#', (given, lines) => {
     expect(said(part({ coming: given }))).toMatchObject({ 'Next 7 days': lines });

@@ -70,20 +70,35 @@ function comingOf(facts: ChildFacts, found: readonly DigestEntry[]): DigestChild
   return { works, big };
 }
 
+/** A figure that moved by less than this share of its scale is not worth a line. */
+const leastMove = 0.005;
+
 /** How far each figure has come since the digest's days began, the greatest way first. */
 function changedOf({ courses }: ChildFacts, sinceMs: number): DigestChild['changed'] {
   return courses
-    .flatMap(({ id, title, answer, policy }) => {
+    .flatMap(({ id, title, answer, grade, policy }) => {
       const first = answer.moved.find(({ at }) => Date.parse(at) > sinceMs);
       const { posted } = answer;
       if (!first || first.posted === null || first.delta === null || posted === null) return [];
       const before = first.posted - first.delta;
       const { outOf, decimals } = policy;
-      return [{ courseId: id, courseTitle: title, before, now: posted, outOf, decimals }];
+      return [
+        {
+          courseId: id,
+          courseTitle: title,
+          before,
+          now: posted,
+          outOf,
+          decimals,
+          ...(grade.count ? { grade } : {}),
+        },
+      ];
     })
     .filter(
-      ({ before, now, decimals }) =>
-        shows(now - before, { decimals }) && roundHalfAway(before, decimals) !== roundHalfAway(now, decimals),
+      ({ before, now, decimals, outOf }) =>
+        Math.abs(now - before) / outOf >= leastMove - 1e-9 &&
+        shows(now - before, { decimals }) &&
+        roundHalfAway(before, decimals) !== roundHalfAway(now, decimals),
     )
     .sort((a, b) => Math.abs(b.now - b.before) / b.outOf - Math.abs(a.now - a.before) / a.outOf);
 }

@@ -37,7 +37,7 @@ const grade = (term: string, day: number) =>
   knownOn(
     {
       ...{ courseId: 'kelp', courseTitle: 'Kelp chemistry', term, termTitle: 'Quarter 1', figure: 88 },
-      ...{ letter: 'B', reportedAt: instant(day), sourceName: 'Gannet Head' },
+      ...{ letter: 'B', fraction: 0.88, final: true, at: instant(day), sourceName: 'Gannet Head' },
     },
     day,
   );
@@ -361,9 +361,26 @@ describe('what a rule says, in both languages', () => {
   };
 
   it.each<[string, object, readonly string[]]>([
-    ['its letter', {}, ['Kelp chemistry is final: B', 'Kelp chemistry es definitiva: B']],
-    ['its figure', { letter: null }, ['Kelp chemistry is final: 88', 'Kelp chemistry es definitiva: 88']],
-    ['neither', { letter: null, figure: null }, ['Kelp chemistry is final', 'Kelp chemistry es definitiva']],
+    [
+      'figure and letter',
+      {},
+      ['Kelp chemistry, final: 88.0 B', 'Kelp chemistry, calificación final: 88,0 B'],
+    ],
+    [
+      'its letter',
+      { figure: null, fraction: null },
+      ['Kelp chemistry, final: B', 'Kelp chemistry, calificación final: B'],
+    ],
+    [
+      'its figure',
+      { letter: null },
+      ['Kelp chemistry, final: 88.0', 'Kelp chemistry, calificación final: 88,0'],
+    ],
+    [
+      'neither',
+      { letter: null, figure: null, fraction: null },
+      ['Kelp chemistry, final', 'Kelp chemistry, calificación final'],
+    ],
   ])('a final figure by %s', (_name, more, expected) =>
     expect(headlines(final(more), 8, only('term-final', {}))).toEqual(expected),
   );

@@ -6,6 +6,7 @@ import {
   type Language,
 } from '@cadro/contract';
 import { counted, formatsFor, onScale, type Formats } from './formats';
+import { gradeWords } from '../rules/figure/figureWords';
 import { tellAlert } from './tell';
 
 /** What a digest says beside its alerts. */
@@ -24,6 +25,8 @@ interface DigestWords {
   readonly due: (works: number, big: number) => string;
   readonly attended: (attendance: DigestChild['attendance']) => string;
   readonly more: (count: number) => string;
+  /** How our count moved, beside the school's grade. */
+  readonly ourCount: (way: string, grade: string) => string;
   readonly of: string;
 }
 
@@ -48,13 +51,13 @@ const words: Readonly<Record<Language, DigestWords>> = {
       works === 0
         ? 'Nothing due.'
         : big === 0
-          ? `${counted(works, 'work', 'works')} due.`
+          ? `${counted(works, 'assignment', 'assignments')} due.`
           : `And ${works - big} more.`,
     attended: ({ schoolDays, daysMissed, lessonsMissed, unexplained, late }) =>
       schoolDays === 0
         ? 'No school days.'
         : lessonsMissed === 0 && late === 0
-          ? `There on ${schoolDays === 1 ? 'the school day' : `all ${schoolDays} school days`}, on time.`
+          ? `There${schoolDays === 1 ? '' : ` on all ${schoolDays} school days`}, on time.`
           : [
               lessonsMissed === 0
                 ? null
@@ -64,6 +67,7 @@ const words: Readonly<Record<Language, DigestWords>> = {
               .filter((part) => part !== null)
               .join('; ') + '.',
     more: (count) => `${count} more in Cadro.`,
+    ourCount: (way, grade) => `${way} by our count (school: ${grade})`,
     of: 'of',
   },
   es: {
@@ -92,7 +96,7 @@ const words: Readonly<Record<Language, DigestWords>> = {
       schoolDays === 0
         ? 'Sin días de clase.'
         : lessonsMissed === 0 && late === 0
-          ? `Asistió ${counted(schoolDays, 'día de clase', 'días de clase')}, sin retrasos.`
+          ? `Asistió${schoolDays === 1 ? '' : ` los ${schoolDays} días de clase`}, sin retrasos.`
           : [
               lessonsMissed === 0
                 ? null
@@ -102,6 +106,7 @@ const words: Readonly<Record<Language, DigestWords>> = {
               .filter((part) => part !== null)
               .join('; ') + '.',
     more: (count) => `${count} más en Cadro.`,
+    ourCount: (way, grade) => `${way} según nuestra cuenta (escuela: ${grade})`,
     of: 'de',
   },
 };
@@ -115,7 +120,7 @@ export const digestNothing = (language: Language): string => words[language].not
 /** The days of a digest as one line. */
 export function digestSpan(language: Language, { fromOn, toOn }: DigestContent): string {
   const { date } = formatsFor(language, 'UTC');
-  return words[language].span(date(fromOn), date(toOn));
+  return fromOn === toOn ? date(fromOn) : words[language].span(date(fromOn), date(toOn));
 }
 
 /** A line of a digest, and the address in the app where it leads. */
@@ -169,12 +174,22 @@ function entryLine(language: Language, entry: DigestEntry, timeZone: string, for
   return { key, text: say(), place: placeOfAlert(entry, reasons) };
 }
 
+/** How a figure moved: of our count where the school's grade is another, and then that, too. */
+function movedLine(language: Language, formats: Formats, moved: DigestChild['changed'][number]): string {
+  const { ourCount, of } = words[language];
+  const { courseTitle, before, now, outOf, decimals, grade } = moved;
+  const figure = (value: number) => onScale(formats, value, { outOf, decimals }, of);
+  const way = `${figure(before)} → ${figure(now)}`;
+  const said = grade?.count ? ourCount(way, gradeWords(formats, grade, outOf, language)) : way;
+  return `${courseTitle}: ${said}`;
+}
+
 /** What a digest says of one child, section by section: in the app, by mail and on paper the same. */
 export function digestSections(
   language: Language,
   child: DigestChild,
 ): { readonly sections: readonly DigestSection[]; readonly more: string | null } {
-  const { sections, needsNone, due, attended, more, of } = words[language];
+  const { sections, needsNone, due, attended, more } = words[language];
   const { studentId, timeZone, coming } = child;
   const formats = formatsFor(language, timeZone);
   const entries = (all: readonly DigestEntry[]) =>
@@ -184,8 +199,6 @@ export function digestSections(
     text,
     place,
   });
-  const figure = (value: number, { outOf, decimals }: DigestChild['changed'][number]) =>
-    onScale(formats, value, { outOf, decimals }, of);
   const all: DigestSection[] = [
     { title: sections.good, lines: entries(child.good) },
     {
@@ -215,11 +228,7 @@ export function digestSections(
     {
       title: sections.changed,
       lines: child.changed.map((moved) =>
-        plain(
-          moved.courseId,
-          `${moved.courseTitle}: ${figure(moved.before, moved)} → ${figure(moved.now, moved)}`,
-          `/courses/${studentId}/${moved.courseId}`,
-        ),
+        plain(moved.courseId, movedLine(moved), `/courses/${studentId}/${moved.courseId}`),
       ),
     },
     { title: sections.before, lines: entries(child.before) },

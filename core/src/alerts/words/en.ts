@@ -18,6 +18,6 @@ export const en: AlertWords = {
   points: (number, one) => `${number} ${one ? 'point' : 'points'}`,
   days: (n) => counted(n, 'day', 'days'),
   manyWorks: (n, courseTitle) => `${n} loose ends in ${courseTitle}`,
-  manyFinals: (n, term) => `${n} final figures${term ? ` for ${term}` : ''}`,
+  manyFinals: (grades, term) => `${term ? `${term}, final` : 'Final'}: ${grades}`,
   source: (name, at) => `${name}, ${at}`,
 };

@@ -18,6 +18,7 @@ export const es: AlertWords = {
   points: (number, one) => `${number} ${one ? 'punto' : 'puntos'}`,
   days: (n) => counted(n, 'día', 'días'),
   manyWorks: (n, courseTitle) => `${n} cabos sueltos en ${courseTitle}`,
-  manyFinals: (n, term) => `${n} cifras definitivas${term ? ` de ${term}` : ''}`,
+  manyFinals: (grades, term) =>
+    `${term ? `${term}, calificaciones finales` : 'Calificaciones finales'}: ${grades}`,
   source: (name, at) => `${name}, ${at}`,
 };

@@ -1,5 +1,6 @@
 import type { AlertReason, AlertSubject, Language } from '@cadro/contract';
 import { ruleNamed } from '../rules';
+import { finalWords } from '../rules/said/termFinal';
 import type { Sentences, Told } from '../rules/rule';
 import { en } from './en';
 import { es } from './es';
@@ -51,6 +52,7 @@ function headlineOf(
   words: AlertWords,
   { courseTitle }: AlertSubject,
   reasons: readonly AlertReason[],
+  formats: Formats,
 ): string | null {
   const ends = reasons.filter(({ rule }) => rule === 'loose-end');
   const finals = reasons.flatMap((reason) =>
@@ -58,7 +60,12 @@ function headlineOf(
   );
   if (ends.length === reasons.length && ends.length > 1)
     return words.manyWorks(ends.length, courseTitle ?? '');
-  if (finals.length > 1) return words.manyFinals(finals.length, finals[0]?.term ?? '');
+  if (finals.length > 1) {
+    const grades = finals.map((reason) =>
+      `${reason.courseTitle ?? ''} ${finalWords(words.language, reason, { formats })}`.trim(),
+    );
+    return words.manyFinals(formats.list(grades), finals[0]?.term ?? '');
+  }
   return null;
 }
 
@@ -99,7 +106,8 @@ export function tellAlert(
   });
   const leading = alert.reasons.filter(({ id }) => lead.includes(id));
   return {
-    headline: headlineOf(words, alert, leading.length > 0 ? leading : ordered) ?? reasons[0]?.headline ?? '',
+    headline:
+      headlineOf(words, alert, leading.length > 0 ? leading : ordered, formats) ?? reasons[0]?.headline ?? '',
     reasons,
     next: reasons[0]?.next ?? '',
   };

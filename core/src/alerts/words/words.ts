@@ -11,6 +11,7 @@ export interface AlertWords {
   readonly days: (n: number) => string;
   /** Several works of one course in one alert. */
   readonly manyWorks: (count: number, courseTitle: string) => string;
-  readonly manyFinals: (count: number, term: string) => string;
+  /** Several stored grades of one term in one alert, each with its course. */
+  readonly manyFinals: (grades: string, term: string) => string;
   readonly source: (name: string, at: string) => string;
 }

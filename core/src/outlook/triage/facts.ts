@@ -4,6 +4,7 @@ import type {
   AlertSubject,
   CommentSubject,
   CourseFigures,
+  CourseGrade,
   FollowUpTopic,
   NamedLooseEnd,
 } from '@cadro/contract';
@@ -35,6 +36,7 @@ export interface CourseFacts {
   readonly outOf: number;
   readonly decimals: number;
   readonly figures: CourseFigures;
+  readonly grade: CourseGrade;
   /** The course's loose ends with their names, in make-up order. */
   readonly looseEnds: readonly NamedLooseEnd[];
 }

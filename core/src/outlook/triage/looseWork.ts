@@ -13,14 +13,19 @@ export const nextEnd = (ends: readonly NamedLooseEnd[], now: string): string | n
     .flatMap(({ deadline }) => (deadline && Date.parse(deadline) >= Date.parse(now) ? [deadline] : []))
     .sort()[0] ?? null;
 
-/** What nobody has taken in hand yet: a follow-up speaks for its own item. */
+/** What can be done something about and nobody has taken in hand yet: a follow-up speaks for its own item. */
 function notInHand(course: CourseFacts, facts: FamilyFacts): NamedLooseEnd[] {
   const { studentId } = course;
+  const nowMs = Date.parse(facts.now);
   const travelling = ({ kind, dueAt }: NamedLooseEnd) =>
-    isTravelling({ kind, dueAtMs: dueAt === null ? null : Date.parse(dueAt) }, Date.parse(facts.now));
+    kind !== 'again' && isTravelling({ kind, dueAtMs: dueAt === null ? null : Date.parse(dueAt) }, nowMs);
+  // What can no longer be mended is news for a few days and asks for nothing.
+  const tooLate = ({ recoverable, deadline }: NamedLooseEnd) =>
+    !recoverable || (deadline !== null && Date.parse(deadline) < nowMs);
   return course.looseEnds.filter(
     (end) =>
       end.kind !== 'unmarked' &&
+      !tooLate(end) &&
       !travelling(end) &&
       end.doubt !== 'doubtful' &&
       !isInHand(facts, { studentId, topic: 'work', itemId: end.itemId }),
@@ -35,7 +40,7 @@ function common(course: CourseFacts, kind: Matter['kind'], stake: number, ends: 
     courseTitle: course.title,
     stake,
     alertIds: [],
-    display: course.figures.display,
+    grade: course.grade,
     outOf: course.outOf,
     decimals: course.decimals,
     looseEnds: [...ends],
@@ -59,15 +64,22 @@ export function underneath(facts: FamilyFacts): Matter[] {
   });
 }
 
-/** Work that already counts against the child and can still be mended: the gain of all of it is at stake. */
+/** A second chance is a matter where it is worth more than the loose ends beside it. */
+function withoutLesserChances(ends: readonly NamedLooseEnd[]): NamedLooseEnd[] {
+  const most = Math.max(0, ...ends.flatMap(({ kind, impact }) => (kind === 'again' ? [] : [impact ?? 0])));
+  return ends.filter(({ kind, impact }) => kind !== 'again' || (impact ?? 0) > most);
+}
+
+/** Work that already counts and can still be mended or done again: the gain of all of it is at stake. */
 export function mendable(facts: FamilyFacts): Matter[] {
   return facts.courses.flatMap((course): Matter[] => {
-    const ends = notInHand(course, facts).filter(
+    const gaining = notInHand(course, facts).filter(
       ({ kind, impact }) =>
-        (kind === 'missing' || kind === 'zero' || kind === 'at-floor') &&
+        (kind === 'missing' || kind === 'zero' || kind === 'at-floor' || kind === 'again') &&
         impact !== null &&
         impact / course.outOf >= leastGain,
     );
+    const ends = withoutLesserChances(gaining);
     if (ends.length === 0) return [];
     const gain = ends.reduce((sum, { impact }) => sum + (impact ?? 0), 0) / course.outOf;
     const expiresAt = nextEnd(ends, facts.now);

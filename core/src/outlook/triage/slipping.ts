@@ -6,7 +6,7 @@ import { isInHand } from './inHand';
 export function slipping(facts: FamilyFacts): Matter[] {
   return facts.courses.flatMap((course): Matter[] => {
     if (isInHand(facts, { studentId: course.studentId, topic: 'course', courseId: course.id })) return [];
-    const { trend, display } = course.figures;
+    const { trend } = course.figures;
     if (trend.class !== 'slipping' || trend.slope === null) return [];
     return [
       {
@@ -18,7 +18,7 @@ export function slipping(facts: FamilyFacts): Matter[] {
         stake: (-trend.slope / 100) * 2,
         expiresAt: null,
         alertIds: [],
-        display,
+        grade: course.grade,
         outOf: course.outOf,
         decimals: course.decimals,
         perWeek: (trend.slope / 100) * course.outOf,

@@ -23,6 +23,14 @@ function inHand(facts: FamilyFacts, { kind, studentId, courseId, reasons }: Aler
   return worked || (courseId !== null && isInHand(facts, { studentId, topic: 'course', courseId }));
 }
 
+/** Whether a reason still asks for something now: an alert is looked at again with each reading, and time passes between. */
+const stillAsks =
+  ({ now }: FamilyFacts) =>
+  (reason: AlertReason): boolean =>
+    reason.about !== 'work' ||
+    reason.work.deadline === null ||
+    Date.parse(reason.work.deadline) >= Date.parse(now);
+
 const earliestEnd = (reasons: readonly AlertReason[]): string | null =>
   reasons
     .flatMap((reason) => (reason.about === 'work' && reason.work.deadline ? [reason.work.deadline] : []))
@@ -35,6 +43,8 @@ export function withTold(matters: readonly Matter[], facts: FamilyFacts): Matter
     return ids.length > 0 ? { ...matter, alertIds: ids } : matter;
   });
   const own = facts.alerts
+    .map((alert) => ({ ...alert, reasons: alert.reasons.filter(stillAsks(facts)) }))
+    .filter(({ reasons }, index) => reasons.length > 0 || facts.alerts[index]?.reasons.length === 0)
     .filter(
       (alert) =>
         asking.includes(alert.kind) &&

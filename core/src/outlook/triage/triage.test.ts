@@ -1,15 +1,18 @@
-import type { AlertReason, CourseFigures, LooseEndKind, NamedLooseEnd } from '@cadro/contract';
+import type { AlertReason, CourseFigures, NamedLooseEnd, OpenKind } from '@cadro/contract';
+import { countedGrade } from '../../gradebook';
 import { triage, type AlertFacts, type CourseFacts, type FamilyFacts, type FollowUpFacts } from '.';
 
 const now = '2026-10-21T18:00:00Z';
-const end = (itemId: string, kind: LooseEndKind, more: Partial<NamedLooseEnd> = {}): NamedLooseEnd => ({
+const end = (itemId: string, kind: OpenKind, more: Partial<NamedLooseEnd> = {}): NamedLooseEnd => ({
   itemId,
   kind,
   title: itemId,
   dueAt: '2026-10-12T12:00:00Z',
   deadline: '2026-11-06T23:59:00Z',
   credit: 1,
+  recoverable: true,
   impact: 5,
+  remarked: false,
   doubt: null,
   ...more,
 });
@@ -24,6 +27,7 @@ const course = (
   outOf: 100,
   decimals: 1,
   looseEnds,
+  grade: countedGrade({ decimals: 1 }, { posted: 90, display: 90, letter: 'A' }),
   figures: {
     posted: 90,
     display: 90,
@@ -34,6 +38,7 @@ const course = (
     ifMadeUp: 90,
     best: 90,
     looseEnds: [],
+    chances: [],
     trend: { class: 'steady', slope: 0 },
     ...figures,
   },
@@ -78,7 +83,7 @@ describe('the triage of the Brief', () => {
     expect(kinds(family({ courses }))).toEqual(['underneath soon', 'underneath deep', 'underneath small']);
   });
 
-  it('hurries for the next last day, and for none that has passed', () => {
+  it('hurries for the next last day, and asks for nothing whose last day has passed', () => {
     const gone = '2026-10-20T12:00:00Z';
     const passed = course('passed', { ifLeft: 75 }, [end('a', 'overdue', { deadline: gone })]);
     const both = course('both', { ifLeft: 75 }, [
@@ -87,9 +92,20 @@ describe('the triage of the Brief', () => {
     ]);
     const matters = triage(family({ courses: [passed, both] }));
     expect(Object.fromEntries(matters.map(({ courseId, expiresAt }) => [courseId, expiresAt]))).toEqual({
-      passed: null,
       both: '2026-11-06T23:59:00Z',
     });
+    expect(matters[0]).toMatchObject({ looseEnds: [{ itemId: 'b' }] });
+  });
+
+  it('names a second chance where it is worth more than the loose ends beside it', () => {
+    const again = (impact: number) => end('again', 'again', { impact });
+    const named = (...ends: NamedLooseEnd[]) => {
+      const [matter] = triage(family({ courses: [course('k', {}, ends)] }));
+      return matter?.kind === 'mendable' ? matter.looseEnds.map(({ itemId }) => itemId) : [];
+    };
+    expect(named(again(4))).toEqual(['again']);
+    expect(named(again(7), end('a', 'missing'))).toEqual(['again', 'a']);
+    expect(named(end('a', 'missing'), again(4))).toEqual(['a']);
   });
 
   it('makes one matter of a course, whatever is wrong with it', () => {

@@ -12,11 +12,17 @@ export interface OwnShares {
   readonly of: (categoryId: string) => readonly number[];
 }
 
-export function ownShares(course: Course, standings: readonly Standing[]): OwnShares {
+/** @param withoutItemId this work is left out: what it could be is asked. */
+export function ownShares(
+  course: Course,
+  standings: readonly Standing[],
+  withoutItemId: string | null = null,
+): OwnShares {
   const byCategory = new Map<string, number[]>();
   const all: number[] = [];
   for (const standing of standings) {
     const { item, status, earned } = standing;
+    if (item.id === withoutItemId) continue;
     if (status !== 'scored' || earned === null || earned === 0 || !isOrdinary(item)) continue;
     if (kindOf(standing, course) === 'at-floor') continue;
     const share = Math.min(1, earned / item.possible);
@@ -30,12 +36,14 @@ export function ownShares(course: Course, standings: readonly Standing[]): OwnSh
  * The fraction this child can be expected to reach in each category: its own honest scores there, drawn
  * towards its mean over the course while they are few. Example: two scores of 1 in a course of mean 0.8
  * → (2 + 3 × 0.8) ÷ 5 = 0.88.
+ * @param withoutItemId this work is left out: what it could be done again at is asked.
  */
 export function expectedByCategory(
   course: Course,
   standings: readonly Standing[],
+  withoutItemId: string | null = null,
 ): (categoryId: string) => number {
-  const own = ownShares(course, standings);
+  const own = ownShares(course, standings, withoutItemId);
   const sum = (shares: readonly number[]) => shares.reduce((total, share) => total + share, 0);
   const mean = own.all.length > 0 ? sum(own.all) / own.all.length : withoutAnyScore;
   return (categoryId) => {

@@ -5,6 +5,7 @@ import { looseEndsOf } from '../work/looseEnds';
 import { isToCome } from './needed';
 import { openSums } from '../work/opened';
 import { madeUpValue } from '../threeFigures';
+import { againValue, secondChancesOf } from '../work/secondChances';
 
 /** What several works come to together, in points of the course's scale. Impacts need not add up; this is the truth. */
 export interface Joint {
@@ -14,7 +15,7 @@ export interface Joint {
 }
 
 /**
- * What if all of these are done? Loose ends count as made up; work still to come as the child can be expected to
+ * What if all of these are done? Loose ends count as made up, second chances as done again; work still to come as the child can be expected to
  * score in it. Work that is neither, or cannot be mended any more, changes nothing.
  * @returns nulls in standards courses and where there is nothing to sum.
  */
@@ -35,6 +36,11 @@ export function jointly(record: CourseRecord, itemIds: Iterable<string>): Joint 
     const { id, categoryId } = end.standing.item;
     if (end.recoverable && asked.has(id))
       tally.set(placeOf(id), madeUpValue(policy, end, expected(categoryId)));
+  }
+  for (const chance of secondChancesOf(course, standings)) {
+    const { id, categoryId } = chance.standing.item;
+    if (asked.has(id))
+      tally.set(placeOf(id), againValue(chance, expectedByCategory(course, standings, id)(categoryId)));
   }
   for (const standing of all) {
     const { id, categoryId } = standing.item;

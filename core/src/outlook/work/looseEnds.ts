@@ -22,13 +22,28 @@ type Rule = (standing: Standing, course: Deciding) => boolean;
 
 const scoreShare = ({ earned, item }: Standing): number => (earned ?? 0) / item.possible;
 
+/** Since when a work has waited for its score: handed in, or done in class on its day; null when it does not wait. */
+export function waitsSinceMs(
+  {
+    status,
+    atMs,
+    item,
+  }: Pick<Standing, 'status' | 'atMs'> & { readonly item: Pick<Item, 'inClass' | 'dueAtMs'> },
+  asOfMs: number,
+): number | null {
+  if (status === 'handed-in') return atMs;
+  const passed = item.dueAtMs !== null && item.dueAtMs < asOfMs;
+  return status === 'open' && item.inClass && passed ? item.dueAtMs : null;
+}
+
 /** The kinds are exclusive, so their order only decides how fast one is found. */
 const rules: readonly (readonly [LooseEndKind, Rule])[] = [
   ['missing', ({ status }) => status === 'missing'],
   ['incomplete', ({ status }) => status === 'incomplete'],
   [
     'overdue',
-    ({ status, item }, { asOfMs }) => status === 'open' && item.dueAtMs !== null && item.dueAtMs < asOfMs,
+    ({ status, item }, { asOfMs }) =>
+      status === 'open' && !item.inClass && item.dueAtMs !== null && item.dueAtMs < asOfMs,
   ],
   ['zero', ({ status, earned }) => status === 'scored' && earned === 0],
   [
@@ -41,7 +56,10 @@ const rules: readonly (readonly [LooseEndKind, Rule])[] = [
   ],
   [
     'unmarked',
-    ({ status, atMs }, { asOfMs }) => status === 'handed-in' && atMs !== null && asOfMs - atMs > markingMs,
+    (standing, { asOfMs }) => {
+      const sinceMs = waitsSinceMs(standing, asOfMs);
+      return sinceMs !== null && asOfMs - sinceMs > markingMs;
+    },
   ],
 ];
 

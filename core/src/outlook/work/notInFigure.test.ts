@@ -15,7 +15,7 @@ const why = ({ item = {}, state = scored, policy = {}, category = {}, figure = {
   whyNotInFigure(
     {
       ...{ id: 'w', categoryId: 'c', possible: 20, counts: true, extraCredit: false },
-      ...{ dueAt: '2026-10-12T12:00:00Z', looseEnd: null, state },
+      ...{ dueAt: '2026-10-12T12:00:00Z', looseEnd: null, waitingSince: null, state },
       ...item,
     } as unknown as ItemSummary,
     {
@@ -68,6 +68,11 @@ it.each<[string, Told, NotInFigure | null]>([
     'extra and alone in its category',
     { item: { extraCredit: true }, figure: { fraction: null } },
     'extraAlone',
+  ],
+  [
+    'open, and was done in class',
+    { item: { waitingSince: '2026-10-12T12:00:00Z' }, state: { status: 'open' } },
+    'waiting',
   ],
   ['extra and open', { item: { extraCredit: true }, state: { status: 'open' } }, 'extraOpen'],
 ])('work that is %s', (_name, told, reason) => expect(why(told)).toBe(reason));

@@ -47,6 +47,7 @@ export function whyNotInFigure(
       return policy.incompleteCounts === 'zero' ? null : 'incompleteNot';
     case 'open':
       if (item.dueAt === null) return 'undated';
+      if (item.waitingSince !== null) return 'waiting';
       return item.looseEnd?.kind === 'overdue' ? 'overdue' : 'ahead';
   }
 }

@@ -48,7 +48,8 @@ export async function touchedBy(
         ...{ itemId, courseId, courseTitle, title, possible, assigned, due, status, earned },
         dueAt: dueAt && dueAt.toISOString(),
         kind: end?.kind ?? null,
-        open: end !== undefined || status === 'open',
+        // What waits for its score, handed in or taken in class, is the teacher's to do.
+        open: end ? end.kind !== 'unmarked' : status === 'open' && (dueAt === null || dueAt >= now),
         deadline: end?.deadline ?? null,
       },
     ];

@@ -1,6 +1,7 @@
 import type {
   CourseAnswer,
   CourseDetail,
+  CourseFigures,
   CourseRecord,
   FigureStep,
   Reconciliation,
@@ -10,6 +11,7 @@ import type {
 } from '@cadro/contract';
 import {
   courseAnswer,
+  courseGrade,
   dateIn,
   evidenceOf,
   figuresOf,
@@ -17,6 +19,7 @@ import {
   spanSteps,
   termStateOf,
   scaleOf,
+  wholePolicy,
 } from '@cadro/core';
 import { attendanceOf } from '../../attendance';
 import type { Db } from '../../kit';
@@ -48,7 +51,11 @@ const termRef = ({ id, title, startsOn, endsOn }: CourseTerm, today: string): Te
 });
 
 export const reconciliationOf = ({ record, stated }: Pick<OpenCourse, 'record' | 'stated'>) =>
-  stated && record.policy.method !== 'standards' ? reconcile(record, stated) : null;
+  record.policy.method === 'standards' ? null : reconcile(record, stated);
+
+/** The grade of the term that is shown, the school's own where it states one. */
+export const gradeOf = ({ record, stated }: Pick<OpenCourse, 'record' | 'stated'>, figures: CourseFigures) =>
+  courseGrade(wholePolicy(record.policy), figures, stated);
 
 function stepsOf(record: CourseRecord, { moved }: CourseAnswer): FigureStep[] {
   const items = new Map((record.items ?? []).map((item) => [item.id, item]));
@@ -116,9 +123,10 @@ export async function courseDetail(db: Db, open: OpenCourse, now: Date): Promise
   const today = dateIn(row.time_zone, now);
   const reconciliation: Reconciliation | null = reconciliationOf(open);
   return {
-    ...courseSummary(row),
+    ...courseSummary(row, now),
     scale,
     figures,
+    grade: gradeOf(open, figures),
     asOf: record.asOf,
     term: termRef(term, today),
     terms: terms.map((each) => termRef(each, today)),
@@ -144,6 +152,6 @@ export async function courseDetail(db: Db, open: OpenCourse, now: Date): Promise
     toCome: answer.toCome,
     reconciliation,
     attendance,
-    comments: comments.map(commentView),
+    comments: comments.map((comment) => commentView(comment, now)),
   };
 }

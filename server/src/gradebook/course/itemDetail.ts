@@ -4,6 +4,7 @@ import type { Db } from '../../kit';
 import { historyOf, rubricLevels } from '../../records';
 import { commentsOf } from '../commentStore';
 import type { OpenCourse } from './openCourse';
+import { gradeOf } from './courseDetail';
 import { itemSummaries } from './itemSummary';
 import type * as store from '../store';
 import { commentView, freshnessOf, isoOrNull, stateView, teacherOf } from './views';
@@ -37,7 +38,7 @@ export async function itemDetail(
   db: Db,
   open: OpenCourse,
   item: store.ItemCard,
-  followUpAbout: FollowUpAbout,
+  { now, followUpAbout }: { readonly now: Date; readonly followUpAbout: FollowUpAbout },
 ): Promise<ItemDetail> {
   const { child, row, record, guardianId } = open;
   const [history, comments, levels, followUpId] = await Promise.all([
@@ -54,6 +55,7 @@ export async function itemDetail(
     multiplier: item.multiplier,
     scale: scaleOf(record.policy),
     figures,
+    grade: gradeOf(open, figures),
     policy: record.policy,
     worth: itemWorth(record, item.id),
     kind: item.kind,
@@ -66,7 +68,7 @@ export async function itemDetail(
     redo: item.redo,
     acceptedUntil: isoOrNull(item.accepted_until),
     history: history.map(stateView),
-    comments: comments.map(commentView),
+    comments: comments.map((comment) => commentView(comment, now)),
     followUpId,
     freshness: freshnessOf(row),
   };

@@ -1,5 +1,20 @@
-import type { CourseFigures, CourseRecord, ItemSummary, ResultRecord } from '@cadro/contract';
-import { normaliseCourse, tiedUp, type Course } from '@cadro/core';
+import type {
+  ClassroomSays,
+  CourseFigures,
+  CourseRecord,
+  ItemSummary,
+  LooseEndKind,
+  ResultRecord,
+} from '@cadro/contract';
+import {
+  doubtOf,
+  isDoneInClass,
+  isNotice,
+  normaliseCourse,
+  tiedUp,
+  waitsSinceMs,
+  type Course,
+} from '@cadro/core';
 import type { ItemCard } from '../store';
 import { isoOrNull } from './views';
 
@@ -33,11 +48,29 @@ function wasOf(course: Course, history: readonly ResultRecord[], itemId: string)
   return was;
 }
 
+/** Since when a work waits for its score; null where it does not. */
+function waitingSince(row: ItemCard, asOfMs: number): string | null {
+  const { status, at, due_at, kind, in_class } = row;
+  const item = { inClass: isDoneInClass(kind, in_class), dueAtMs: due_at && due_at.getTime() };
+  const sinceMs = waitsSinceMs({ status: status ?? 'open', atMs: at && at.getTime(), item }, asOfMs);
+  return sinceMs === null ? null : new Date(sinceMs).toISOString();
+}
+
+/** What the classroom knows of a loose end and the gradebook does not; null where the two agree. */
+function classroomSays(row: ItemCard, kind: LooseEndKind | null, asOfMs: number): ClassroomSays | null {
+  const { other_status: status, other_earned: earned, other_at: at } = row;
+  if (!status || !at || kind === null || kind === 'unmarked') return null;
+  const said = { status: row.status ?? 'open', earned: row.earned, atMs: row.at && row.at.getTime() };
+  const doubt = doubtOf(said, { status, earned, atMs: at.getTime() }, asOfMs);
+  return doubt && { status, earned, at: at.toISOString(), doubt };
+}
+
 /** Turns a course's rows into summaries; the course is read once for all of them. */
 export function itemSummaries(record: CourseRecord, figures: CourseFigures) {
   const course = normaliseCourse(record);
   const histories = resultsByItem(record);
   const looseEnds = new Map(figures.looseEnds.map((end) => [end.itemId, end]));
+  const chances = new Map(figures.chances.map((chance) => [chance.itemId, chance]));
   return (row: ItemCard): ItemSummary => ({
     id: row.id,
     title: row.title,
@@ -55,8 +88,13 @@ export function itemSummaries(record: CourseRecord, figures: CourseFigures) {
       levels: row.levels ?? {},
     },
     looseEnd: looseEnds.get(row.id) ?? null,
+    chance: chances.get(row.id) ?? null,
+    waitingSince: waitingSince(row, course.asOfMs),
+    notice: isNotice({ kind: row.kind, possible: row.possible, dated: row.due_at !== null }),
+    classroom: classroomSays(row, looseEnds.get(row.id)?.kind ?? null, course.asOfMs),
     was: wasOf(course, histories.get(row.id) ?? [], row.id),
     unit: row.unit,
     commentCount: row.comment_count,
+    remarked: row.remarked,
   });
 }

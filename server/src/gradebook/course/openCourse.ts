@@ -1,10 +1,11 @@
 import type { Child, CourseRecord } from '@cadro/contract';
-import { householdRecord, type Stated } from '@cadro/core';
+import { householdRecord, type StatedGrade } from '@cadro/core';
 import { householdOf, requireChild } from '../../household';
 import { HttpProblem, type Db } from '../../kit';
-import { isOfTerm, type CourseTerm } from '../../records';
+import { isOfTerm } from '../../records';
 import { householdRecords, type HouseholdTerm } from '../figures/householdRecords';
 import * as store from '../store';
+import { statedOf } from './views';
 
 /** One child's course in one of its terms, with everything its pages are made from. */
 export interface OpenCourse extends HouseholdTerm {
@@ -12,23 +13,10 @@ export interface OpenCourse extends HouseholdTerm {
   readonly guardianId: string;
   readonly householdId: string;
   readonly row: store.CourseCard;
-  readonly stated: Stated | null;
+  /** What the school has stated of this term. */
+  readonly stated: readonly StatedGrade[];
   /** The records of its earlier terms, by date, as the household reads them. */
   readonly earlier: readonly HouseholdTerm[];
-}
-
-/** The school's own figure of a course's term; null where it tells none. */
-async function statedOf(
-  db: Db,
-  studentId: string,
-  courseId: string,
-  term: CourseTerm,
-): Promise<Stated | null> {
-  const rows = await store.statedGrades(db, studentId, courseId, term.externalId);
-  const row = rows.find(({ state }) => state === 'final') ?? rows[0];
-  return row && row.figure !== null
-    ? { figure: row.figure, letter: row.letter, at: row.reported_at.toISOString() }
-    : null;
 }
 
 /**
@@ -62,9 +50,16 @@ export async function openCourse(
   };
   const asked = all.find(isAsked);
   if (!asked) throw new HttpProblem('not-found');
-  const stated = await statedOf(db, studentId, courseId, asked.term);
   const earlier = all.filter(({ term }) => term.endsOn < asked.term.startsOn);
-  return { ...asked, child, guardianId, householdId, row, stated, earlier };
+  return {
+    ...asked,
+    child,
+    guardianId,
+    householdId,
+    row,
+    stated: statedOf(row, asked.term.externalId),
+    earlier,
+  };
 }
 
 /** The course as the household would read it with another correction, and all else as it is. */

@@ -4,7 +4,7 @@ import { type Db, HttpProblem } from '../../kit';
 import { householdOf } from '../../household';
 import { categoriesOfCourse } from '../../records';
 import { addCorrection, correctionHistory } from '../figures/householdStore';
-import { reconciliationOf } from './courseDetail';
+import { gradeOf, reconciliationOf } from './courseDetail';
 import { withCorrection, type OpenCourse } from './openCourse';
 
 /** The policy a course is computed with, where it comes from, and how it came to be. */
@@ -60,9 +60,11 @@ export function checkedCorrection(
 
 export function policyPreview(open: OpenCourse, correction: PolicyCorrection | null) {
   const then = withCorrection(open, correction);
+  const figures = courseFigures(then);
   return {
     now: courseFigures(open.record),
-    then: courseFigures(then),
+    then: figures,
+    grade: gradeOf({ record: then, stated: open.stated }, figures),
     reconciliation: reconciliationOf({ record: then, stated: open.stated }),
   };
 }

@@ -1,17 +1,28 @@
 import {
   PolicyRecord,
   type Comment,
+  type CourseGrade,
   type CourseSummary,
+  type EndedTerm,
   type Freshness,
   type ItemState,
   type ResultRecord,
 } from '@cadro/contract';
 import { parse } from '@cadro/contract/parse';
-import { householdPolicy, scaleOf } from '@cadro/core';
+import {
+  courseGrade,
+  dateIn,
+  householdPolicy,
+  scaleOf,
+  wholePolicy,
+  type Policy,
+  type StatedGrade,
+} from '@cadro/core';
 import { offersOf, type CommentRow } from '../commentStore';
 import { correctionOf } from '../figures/householdStore';
 import type { KeptState } from '../../records';
-import type { CourseCard } from '../store';
+import type { Db } from '../../kit';
+import { coursesOf, type CourseCard } from '../store';
 
 export const isoOrNull = (date: Date | null): string | null => date && date.toISOString();
 
@@ -30,14 +41,41 @@ export const teacherOf = (row: CourseCard) =>
     ? { id: row.teacher_id, name: row.teacher_name, contactable: row.teacher_email !== null }
     : null;
 
-export function courseSummary(row: CourseCard): CourseSummary {
+const noFigures = { posted: null, display: null, letter: null };
+
+/** What the school has stated of a term of a course. */
+export const statedOf = ({ stated }: CourseCard, part: string | undefined): StatedGrade[] =>
+  (stated ?? []).flatMap(({ part: own, at, ...said }) =>
+    own === part ? [{ ...said, at: new Date(at).toISOString() }] : [],
+  );
+
+/** How the last term of a course that is over ended; null once the one that runs has a grade. */
+function endedOf(row: CourseCard, policy: Policy, grade: CourseGrade, now: Date): EndedTerm | null {
+  const { standing, ended } = row;
+  if (!standing) return null;
+  if (standing.endsOn < dateIn(row.time_zone, now))
+    return { title: standing.title, endedOn: standing.endsOn, grade };
+  if (!ended || grade.figure !== null || grade.letter !== null) return null;
+  return {
+    title: ended.title,
+    endedOn: ended.endsOn,
+    grade: courseGrade(policy, ended, statedOf(row, ended.part)),
+  };
+}
+
+export function courseSummary(row: CourseCard, now: Date): CourseSummary {
+  const record = policyOf(row);
+  const policy = wholePolicy(record);
+  const grade = courseGrade(policy, row.figures ?? noFigures, statedOf(row, row.standing?.part));
   return {
     id: row.id,
     studentId: row.student_id,
     title: row.title,
     teacher: teacherOf(row),
-    scale: scaleOf(policyOf(row)),
+    scale: scaleOf(record),
     figures: row.figures,
+    grade,
+    ended: endedOf(row, policy, grade, now),
     itemCount: row.item_count,
     nextDue:
       row.next_title && row.next_due ? { title: row.next_title, dueAt: row.next_due.toISOString() } : null,
@@ -46,14 +84,20 @@ export function courseSummary(row: CourseCard): CourseSummary {
   };
 }
 
-export const commentView = (row: CommentRow): Comment => ({
+/** The courses of children of this year, as lists show them: one query, however many children. */
+export const courseSummaries = async (
+  db: Db,
+  ask: { readonly studentIds: readonly string[]; readonly guardianId: string; readonly now: Date },
+): Promise<CourseSummary[]> => (await coursesOf(db, ask)).map((row) => courseSummary(row, ask.now));
+
+export const commentView = (row: CommentRow, now: Date): Comment => ({
   id: row.id,
   itemId: row.item_id,
   subject: row.subject,
   text: row.text,
   author: row.author,
   writtenAt: row.written_at.toISOString(),
-  offers: offersOf(row),
+  offers: offersOf(row, now),
 });
 
 export const stateView = ({ status, at, earned, late, levels }: KeptState): ItemState => ({

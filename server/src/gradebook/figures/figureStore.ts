@@ -7,7 +7,21 @@ export interface KeptFigures {
   readonly courseId: string;
   readonly figures: CourseFigures;
   readonly moved: CourseAnswer['moved'];
+  /** The term it is of. */
+  readonly standing: TermDates;
+  /** The term before, where this one has no figure yet. */
+  readonly ended: EndedFigures | null;
 }
+
+/** A term by its source's name, with its last day. */
+export interface TermDates {
+  readonly part: string;
+  readonly title: string;
+  readonly endsOn: string;
+}
+/** What a term that is over came to by our count. */
+export interface EndedFigures extends TermDates, Pick<CourseFigures, 'posted' | 'display' | 'letter'> {}
+
 /** Figures as a household reads the course, where that is not as its source says. */
 export interface AssumedFigures extends KeptFigures {
   readonly householdId: string;
@@ -31,18 +45,18 @@ export async function storeFigures(
   await trx('assumed_figures')
     .whereIn('student_id', [...studentIds])
     .delete();
-  const row = `"studentId" uuid, "courseId" uuid, figures jsonb, moved jsonb`;
+  const row = `"studentId" uuid, "courseId" uuid, figures jsonb, moved jsonb, standing jsonb, ended jsonb`;
   if (published.length > 0) {
     await trx.raw(
-      `insert into current_figures (student_id, course_id, as_of, figures, moved)
-       select "studentId", "courseId", ?, figures, moved from jsonb_to_recordset(?::jsonb) as f(${row})`,
+      `insert into current_figures (student_id, course_id, as_of, figures, moved, standing, ended)
+       select "studentId", "courseId", ?, figures, moved, standing, ended from jsonb_to_recordset(?::jsonb) as f(${row})`,
       [asOf, JSON.stringify(published)],
     );
   }
   if (assumed.length > 0) {
     await trx.raw(
-      `insert into assumed_figures (student_id, course_id, household_id, as_of, figures, moved)
-       select "studentId", "courseId", "householdId", ?, figures, moved
+      `insert into assumed_figures (student_id, course_id, household_id, as_of, figures, moved, standing, ended)
+       select "studentId", "courseId", "householdId", ?, figures, moved, standing, ended
        from jsonb_to_recordset(?::jsonb) as f(${row}, "householdId" uuid)`,
       [asOf, JSON.stringify(assumed)],
     );
@@ -81,7 +95,7 @@ export const studentsWithStaleFigures = (db: Db, sourceId: string, before: Date)
     .distinct()
     .pluck('c.student_id');
 
-interface FiguresRow extends KeptFigures {
+interface FiguresRow extends Omit<KeptFigures, 'standing' | 'ended'> {
   readonly householdId: string | null;
   readonly asOf: Date;
 }

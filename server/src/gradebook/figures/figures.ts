@@ -10,10 +10,11 @@ import {
   wantFigures,
   type AssumedFigures,
   type KeptFigures,
+  type TermDates,
 } from './figureStore';
 import { householdViews } from './householdStore';
 import { readNewComments } from '../readOffers';
-import { termRecordsOf } from './termRecords';
+import { termRecordsOf, type TermRecord } from './termRecords';
 
 /** What the rooms below do about new figures; handed in, because this room does not know them. */
 export type FiguresHook = (
@@ -30,10 +31,33 @@ export interface FigureDeps extends Deps {
   readonly onFigures: FiguresHook;
 }
 
-function figuresFor(record: CourseRecord, now: Date): Pick<KeptFigures, 'figures' | 'moved'> {
+type Computed = Omit<KeptFigures, 'studentId' | 'courseId'>;
+
+const datesOf = ({ term }: TermRecord): TermDates => ({
+  part: term.externalId,
+  title: term.title,
+  endsOn: term.endsOn,
+});
+
+/** The figures of the term a course stands in, and of the one before while this one has none. */
+function figuresFor(
+  standing: TermRecord,
+  before: TermRecord | undefined,
+  now: Date,
+  read: (record: CourseRecord) => CourseRecord,
+): Computed {
   const since = new Date(now.getTime() - movedDays * dayMs).toISOString();
-  const answer = courseAnswer(record, { since });
-  return { figures: figuresOf(answer), moved: answer.moved };
+  const answer = courseAnswer(read(standing.record), { since });
+  const last = answer.posted === null && before ? courseAnswer(read(before.record)) : null;
+  return {
+    figures: figuresOf(answer),
+    moved: answer.moved,
+    standing: datesOf(standing),
+    ended:
+      last && before
+        ? { ...datesOf(before), posted: last.posted, display: last.display, letter: last.letter }
+        : null,
+  };
 }
 
 /**
@@ -54,13 +78,14 @@ async function storeFor(trx: Trx, deps: FigureDeps, studentIds: readonly string[
     const { id: courseId, student_id: studentId } = loaded.course;
     const terms = termRecordsOf(loaded, now, true);
     records.get(studentId)?.push(...terms.map(({ record }) => record));
-    const record = terms.find(({ standing }) => standing)?.record;
-    if (!record) continue;
-    published.push({ studentId, courseId, ...figuresFor(record, now) });
+    const standing = terms.find((term) => term.standing);
+    if (!standing) continue;
+    const before = terms.findLast(({ term }) => term.endsOn < standing.term.startsOn);
+    published.push({ studentId, courseId, ...figuresFor(standing, before, now, (record) => record) });
     for (const householdId of views.households(studentId)) {
       const view = views.of(householdId, studentId, courseId);
       if (view.correction === null && view.offers.length === 0) continue;
-      const own = figuresFor(householdRecord(record, view), now);
+      const own = figuresFor(standing, before, now, (record) => householdRecord(record, view));
       assumed.push({ studentId, courseId, householdId, ...own });
     }
   }

@@ -2,12 +2,14 @@ import type { ResultRecord } from '@cadro/contract';
 import type { CourseHistory, ItemVersion, Known } from '@cadro/core';
 import { groupBy, together, type Db } from '../../kit';
 import {
+  classroomSeen,
   itemChanges,
   loadCourses,
   type ItemChange,
   type KeptItem,
   type KeptResult,
   type LoadedCourse,
+  type SeenInClassroom,
 } from '../../records';
 import { sourceStates } from '../../sources';
 import { householdViews, type KnownView } from './householdStore';
@@ -62,6 +64,17 @@ function resultsOf(items: readonly KeptItem[], results: readonly KeptResult[]): 
   });
 }
 
+/** What the classroom saw is known from its own time on. */
+const classroomKnown = ({
+  itemId,
+  status,
+  earned,
+  at,
+}: SeenInClassroom): CourseHistory['classroom'][number] => ({
+  value: { itemId, status, earned, at: at.toISOString() },
+  knownAtMs: at.getTime(),
+});
+
 /**
  * A course's history as a household reads it.
  * @param changesOf the changes of each work, the latest first.
@@ -71,6 +84,7 @@ function historyOf(
   sourceName: string,
   { correction, offers }: KnownView,
   changesOf: ReadonlyMap<string, readonly ItemChange[]>,
+  classroom: CourseHistory['classroom'],
 ): CourseHistory {
   const { course, terms } = loaded;
   const kinds = loaded.items.flatMap(({ id, kind }): [string, string][] => (kind ? [[id, kind]] : []));
@@ -81,9 +95,11 @@ function historyOf(
     itemKinds: Object.fromEntries(kinds),
     correction,
     offers,
+    classroom,
     terms: terms.map((term) => {
       const { frame, items, results } = termPart(loaded, term);
       return {
+        part: term.externalId,
         startsOn: term.startsOn,
         endsOn: term.endsOn,
         record: frame,
@@ -96,24 +112,29 @@ function historyOf(
   };
 }
 
-/** The histories of the children's courses, as each of their households reads them: nine queries, however many. */
+/** The histories of the children's courses, as each of their households reads them: ten queries, however many. */
 export async function courseHistories(
   db: Db,
   studentIds: readonly string[],
 ): Promise<(studentId: string, householdId: string) => CourseHistory[]> {
-  const [courses, changes, views] = await together(db, [
+  const [courses, changes, views, seen] = await together(db, [
     () => loadCourses(db, studentIds, { removed: true }),
     () => itemChanges(db, studentIds),
     () => householdViews(db, studentIds),
+    () => classroomSeen(db, studentIds),
   ]);
   const sourceOf = await sourceStates(db, [...new Set(courses.map(({ course }) => course.source_id))]);
   const byStudent = groupBy(courses, ({ course }) => course.student_id);
   const changesOf = groupBy(changes, ({ studentId }) => studentId);
   return (studentId, householdId) => {
+    const own = seen.filter((row) => row.studentId === studentId);
     const byItem = groupBy(changesOf.get(studentId) ?? [], ({ itemId }) => itemId);
     return (byStudent.get(studentId) ?? []).map((loaded) => {
       const { id, source_id } = loaded.course;
-      return historyOf(loaded, sourceOf(source_id).name, views.known(householdId, studentId, id), byItem);
+      const works = new Set(loaded.items.map((item) => item.id));
+      const classroom = own.filter(({ itemId }) => works.has(itemId)).map(classroomKnown);
+      const view = views.known(householdId, studentId, id);
+      return historyOf(loaded, sourceOf(source_id).name, view, byItem, classroom);
     });
   };
 }

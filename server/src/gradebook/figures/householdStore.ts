@@ -35,6 +35,7 @@ interface OfferRow {
   readonly item_id: string;
   readonly offer: Offer;
   readonly time_zone: string;
+  readonly written_at: Date;
   readonly at: Date;
 }
 
@@ -59,16 +60,18 @@ const confirmedOffers = (db: Db, studentIds: readonly string[]): Promise<OfferRo
       'm.item_id',
       'a.offer',
       'm.time_zone',
+      'm.written_at',
       'a.at',
     );
 
 /** An offer runs to the end of its last day where the school is. */
-const known = ({ item_id, offer, time_zone, at }: OfferRow): Known<ConfirmedOffer> => ({
+const known = ({ item_id, offer, time_zone, written_at, at }: OfferRow): Known<ConfirmedOffer> => ({
   knownAtMs: at.getTime(),
   value: {
     itemId: item_id,
     until: offer.until && endOfDay(offer.until, time_zone).toISOString(),
     credit: offer.credit,
+    since: written_at.toISOString(),
   },
 });
 

@@ -1,6 +1,6 @@
 import { PolicyRecord, type CourseRecord, type ItemRecord, type ResultRecord } from '@cadro/contract';
 import { parse } from '@cadro/contract/parse';
-import { byCodePoint, dateIn, termOn } from '@cadro/core';
+import { byCodePoint, dateIn, isDoneInClass, termOn } from '@cadro/core';
 import {
   isOfTerm,
   termEnd,
@@ -21,6 +21,7 @@ export const itemRecord = (row: KeptItem): ItemRecord => ({
   multiplier: row.multiplier,
   counts: row.counts && row.category_counts,
   extraCredit: row.extra_credit,
+  inClass: isDoneInClass(row.kind, row.in_class),
   assignedAt: iso(row.assigned_at),
   dueAt: row.due_at && iso(row.due_at),
   acceptedUntil: row.accepted_until && iso(row.accepted_until),

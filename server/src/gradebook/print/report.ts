@@ -1,4 +1,4 @@
-import type { Child, ChildTerms } from '@cadro/contract';
+import type { Child, ChildTerms, TermCourse } from '@cadro/contract';
 import { courseFigures, scaleOf } from '@cadro/core';
 import { attendanceOf } from '../../attendance';
 import { type Db, HttpProblem } from '../../kit';
@@ -22,6 +22,12 @@ function termAsked({ terms }: ChildTerms, termId: string | undefined): Term {
   return term;
 }
 
+/** The grade of the term as every page has it, and how sure it is. */
+function gradeOf({ grades }: TermCourse, { part }: Term): Pick<ReportCourse, 'grade' | 'state'> {
+  const found = grades.find((each) => each.part === part);
+  return { grade: found?.grade ?? null, state: found?.state ?? null };
+}
+
 /** The term's courses, each with the teacher's word on it: of the report card, else the last while the term runs. */
 function coursesOfTerm(
   { answer: years, records: all }: Years,
@@ -42,7 +48,7 @@ function coursesOfTerm(
         teacher: course.teacher,
         scale: record ? scaleOf(record.policy) : course.scale,
         figures,
-        grade: course.grades.find(({ part }) => part === term.part) ?? null,
+        ...gradeOf(course, term),
         standards: (record?.standards ?? []).map(({ id, title }) => ({
           title: title ?? '',
           level: figures?.standards.find((standard) => standard.id === id)?.level ?? null,

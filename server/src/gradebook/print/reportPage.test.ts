@@ -1,5 +1,6 @@
 import { inflateSync } from 'node:zlib';
 import type { CourseFigures } from '@cadro/contract';
+import { countedGrade } from '@cadro/core';
 import { reportPage, type Report, type ReportCourse } from './reportPage';
 
 const figures: CourseFigures = {
@@ -12,6 +13,7 @@ const figures: CourseFigures = {
   ifMadeUp: 86,
   best: 90,
   looseEnds: [],
+  chances: [],
   trend: { class: 'steady', slope: 0 },
 };
 const course = (more: Partial<ReportCourse> = {}): ReportCourse => ({
@@ -19,7 +21,8 @@ const course = (more: Partial<ReportCourse> = {}): ReportCourse => ({
   teacher: 'Aldous Quillfeather',
   scale: { method: 'weighted', outOf: 100, decimals: 1, letters: [{ letter: 'A', from: 0.9 }] },
   figures,
-  grade: { state: 'running', display: 84.2, letter: 'B' },
+  grade: countedGrade({ decimals: 1 }, { posted: 84.2, display: 84.2, letter: 'B' }),
+  state: 'running',
   standards: [],
   remark: null,
   ...more,
@@ -66,12 +69,34 @@ it('says more about more courses, until the page is full', async () => {
 });
 
 it.each([
-  ['nothing yet', { figures: null, grade: null }],
+  ['nothing yet', { figures: null, grade: null, state: null }],
   [
     'a figure above its scale',
-    { figures: { ...figures, posted: 130, ifLeft: 130, ifMadeUp: 130, display: 130 } },
+    {
+      figures: { ...figures, posted: 130, ifLeft: 130, ifMadeUp: 130, display: 130 },
+      grade: countedGrade({ decimals: 1 }, { posted: 130, display: 130, letter: 'A' }),
+    },
   ],
-  ['a stored grade alone', { figures: null, grade: { state: 'stored' as const, display: 91, letter: 'A' } }],
+  [
+    'a stored grade alone',
+    {
+      figures: null,
+      state: 'stored' as const,
+      grade: {
+        ...countedGrade({ decimals: 1 }, { posted: 91, display: 91, letter: 'A' }),
+        by: 'final' as const,
+      },
+    },
+  ],
+  [
+    'our count beside the school’s grade',
+    {
+      grade: {
+        ...countedGrade({ decimals: 1 }, { posted: 88, display: 88, letter: 'B' }),
+        ...{ by: 'school' as const, count: { figure: 84.2, display: 84.2, letter: 'B' } },
+      },
+    },
+  ],
   [
     'standards',
     {

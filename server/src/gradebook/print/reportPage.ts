@@ -1,5 +1,5 @@
 import { buffer } from 'node:stream/consumers';
-import type { CourseFigures, GradeState, Language, Scale } from '@cadro/contract';
+import type { CourseFigures, CourseGrade, GradeState, Language, Scale } from '@cadro/contract';
 import { light, roundHalfAway } from '@cadro/core';
 import PDFDocument from 'pdfkit';
 import { assetFile } from '../../kit';
@@ -11,12 +11,9 @@ export interface ReportCourse {
   readonly teacher: string | null;
   readonly scale: Scale;
   readonly figures: CourseFigures | null;
-  /** What the school has stored or the state of what it has not. */
-  readonly grade: {
-    readonly state: GradeState;
-    readonly display: number | null;
-    readonly letter: string | null;
-  } | null;
+  readonly grade: CourseGrade | null;
+  /** How sure it is: the school has stored it, or not. */
+  readonly state: GradeState | null;
   readonly standards: readonly { readonly title: string; readonly level: number | null }[];
   readonly remark: string | null;
 }
@@ -120,7 +117,7 @@ class Writer {
   }
 
   course(course: ReportCourse, top: number): void {
-    const { title, teacher, scale, figures, grade } = course;
+    const { title, teacher, scale, figures, grade, state } = course;
     this.page
       .lineWidth(0.5)
       .moveTo(margin, top - 5)
@@ -128,34 +125,48 @@ class Writer {
       .stroke(light.line);
     this.line(title, margin, top, { size: 14, width: 210, bold: true });
     if (teacher) this.line(teacher, margin, top + 19, { size: 9, width: 175, colour: soft });
-    const value = grade?.state === 'stored' ? grade.display : (figures?.display ?? grade?.display ?? null);
-    const letter = grade?.state === 'stored' ? grade.letter : (figures?.letter ?? grade?.letter ?? null);
     const standards = scale.method === 'standards';
     if (!standards) {
-      const text = value === null ? this.words.noFigure : this.number(value, scale.decimals);
-      const said = letter === null ? text : `${text}  ${letter}`;
-      this.line(said, margin + 215, top, { size: 14, width: 75, bold: value !== null, align: 'right' });
-      const state = grade && grade.state !== 'running' ? this.words.state[grade.state] : '';
-      this.line(state, margin + 180, top + 19, { size: 8, width: 110, align: 'right', colour: soft });
+      const said = this.written(grade);
+      const bold = said !== null;
+      this.line(said ?? this.words.noFigure, margin + 215, top, {
+        size: 14,
+        width: 75,
+        bold,
+        align: 'right',
+      });
+      const sure = state && state !== 'running' ? [this.words.state[state]] : [];
+      const count = grade?.count
+        ? [this.words.byOurCount(this.written({ ...grade, ...grade.count }) ?? '')]
+        : [];
+      const small = { size: 8, width: 130, align: 'right', colour: soft, lines: 2 } as const;
+      this.line([...sure, ...count].join('\n'), margin + 160, top + 19, small);
     }
     const right = { left: margin + 305, width: inner - 305 };
     if (standards) this.standards(course, right, top);
-    else if (figures && figures.posted !== null) this.outlook(figures, scale, right, top);
+    else if (figures && figures.posted !== null) this.outlook(course, figures, right, top);
     if (course.remark)
       this.line(`“${course.remark}”`, margin, top + 33, { size: 9, width: 285, colour: soft, lines: 2 });
   }
 
+  /** A grade in figures and letter; null where there is none. */
+  private written(grade: Pick<CourseGrade, 'display' | 'letter' | 'decimals'> | null): string | null {
+    if (!grade || (grade.display === null && grade.letter === null)) return null;
+    const figure = grade.display === null ? [] : [this.number(grade.display, grade.decimals)];
+    return [...figure, ...(grade.letter === null ? [] : [grade.letter])].join('  ');
+  }
+
   private outlook(
+    { grade, scale }: ReportCourse,
     figures: CourseFigures,
-    scale: Scale,
     at: { left: number; width: number },
     top: number,
   ): void {
-    drawSpan(this.page, figures, scale, { ...at, y: top + 7 });
+    if (grade) drawSpan(this.page, { figures, grade }, scale, { ...at, y: top + 7 });
     const { words } = this;
-    const { posted, ifLeft, ifMadeUp } = figures;
+    const { ifLeft, ifMadeUp } = figures;
     const said = [
-      [words.posted, posted] as const,
+      [words.posted, grade?.display ?? null] as const,
       [words.ifLeft, ifLeft] as const,
       [words.ifMadeUp, ifMadeUp] as const,
     ].flatMap(([name, value]) => (value === null ? [] : [`${name} ${this.number(value, scale.decimals)}`]));

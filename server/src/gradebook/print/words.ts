@@ -6,6 +6,7 @@ export interface PrintWords {
   readonly printed: (when: string) => string;
   readonly year: (year: string) => string;
   readonly posted: string;
+  readonly byOurCount: (grade: string) => string;
   readonly ifLeft: string;
   readonly ifMadeUp: string;
   readonly open: (count: number) => string;
@@ -34,6 +35,7 @@ const en: PrintWords = {
   printed: (when) => `As of ${when}`,
   year: (year) => `Year ${year}`,
   posted: 'posted',
+  byOurCount: (grade) => `by our count ${grade}`,
   ifLeft: 'if left',
   ifMadeUp: 'if made up',
   open: (count) => (count === 0 ? 'nothing open' : some(count, 'loose end', 'loose ends')),
@@ -61,7 +63,7 @@ const en: PrintWords = {
       `late ${some(late, 'time', 'times')}`,
     ].join('; '),
   legend:
-    'The filled frame is the posted figure. Above the rail: how far it falls if loose ends are left. Below: where it comes to if they are made up.',
+    'The filled frame is the posted grade; an open frame is our own count where it differs. Above the rail: how far the grade falls if loose ends are left. Below: where it comes to if they are made up.',
   source: (name, when) => `From ${name}, read ${when}. Figures by Cadro from the school’s marks.`,
   more: (count) => `and ${some(count, 'more course', 'more courses')}`,
 };
@@ -71,6 +73,7 @@ const es: PrintWords = {
   printed: (when) => `A fecha de ${when}`,
   year: (year) => `Curso ${year}`,
   posted: 'publicada',
+  byOurCount: (grade) => `según nuestra cuenta ${grade}`,
   ifLeft: 'si se deja',
   ifMadeUp: 'si se recupera',
   open: (count) => (count === 0 ? 'nada pendiente' : some(count, 'cabo suelto', 'cabos sueltos')),
@@ -98,7 +101,7 @@ const es: PrintWords = {
       `tarde ${some(late, 'vez', 'veces')}`,
     ].join('; '),
   legend:
-    'El marco lleno es la cifra publicada. Sobre la línea: cuánto cae si se dejan los cabos sueltos. Debajo: adónde llega si se recuperan.',
+    'El marco lleno es la calificación publicada; el marco abierto, nuestra cuenta cuando difiere. Sobre la línea: cuánto baja si los trabajos pendientes se quedan así. Debajo: adónde llega si se recuperan.',
   source: (name, when) => `De ${name}, leído ${when}. Cifras de Cadro a partir de las notas de la escuela.`,
   more: (count) => `y ${some(count, 'asignatura más', 'asignaturas más')}`,
 };

@@ -1,7 +1,7 @@
 import type { CourseRecord, PolicyRecord } from '@cadro/contract';
 import { termCourse, type CourseYears } from './termGrades';
 import type { TermOfYear } from '../../records';
-import type { StoredGrade } from './termStore';
+import type { TermStatement } from './termStore';
 
 const term = (
   external_id: string,
@@ -37,9 +37,10 @@ const record = (earned: number): CourseRecord => ({
   items: [{ id: 'a', categoryId: 'c', possible: 20 }],
   results: [{ itemId: 'a', at: '2026-10-02T12:00:00Z', status: 'scored', earned }],
 });
-const stored = (part: string, fraction: number, more: Partial<StoredGrade> = {}): StoredGrade => ({
+const stored = (part: string, fraction: number, more: Partial<TermStatement> = {}): TermStatement => ({
   course_id: 'k',
   part,
+  final: true,
   fraction,
   figure: fraction * 100,
   letter: 'B',
@@ -67,7 +68,7 @@ const course = (
   terms: [year, first, second],
   records: new Map(),
   correction: null,
-  stored: [],
+  stated: [],
   remarks: [],
   today: '2026-10-21',
   ...more,
@@ -87,19 +88,26 @@ describe('how sure a grade of a term is', () => {
     ['stored while it runs', '2026-10-21', begun, [stored('first', 0.83)], 'stored', 83],
     ['stored, of which we have no work', '2026-11-12', new Map(), [stored('first', 0.83)], 'stored', 83],
   ] as const)('%s', (_name, today, records, rows, state, display) => {
-    expect(gradeOf(course({ today, records, stored: rows }), 'first')).toMatchObject({ state, display });
+    expect(gradeOf(course({ today, records, stated: rows }), 'first')).toMatchObject({
+      state,
+      grade: { display },
+    });
   });
 
   it('takes the school’s own writing of a grade, also its letter', () => {
     const rows = [stored('first', 0.8333, { figure: 83.5, letter: 'B+' })];
-    expect(gradeOf(course({ stored: rows }), 'first')).toMatchObject({ display: 83.5, letter: 'B+' });
+    expect(gradeOf(course({ stated: rows }), 'first')).toMatchObject({
+      grade: { display: 83.5, letter: 'B+', by: 'final' },
+    });
   });
 
   it('reads a household’s own scale and letters', () => {
     const correction = { outOf: 50, letters: [{ letter: 'Z', from: 0.5 }] };
     const corrected = { ...record(17), policy: { ...policy, ...correction } };
     const records = new Map([['first', corrected]]);
-    expect(gradeOf(course({ records, correction }), 'first')).toMatchObject({ display: 42.5, letter: 'Z' });
+    expect(gradeOf(course({ records, correction }), 'first')).toMatchObject({
+      grade: { display: 42.5, letter: 'Z' },
+    });
   });
 });
 
@@ -125,10 +133,10 @@ describe('the parts of a year', () => {
   });
   it('make the grade of the year, stored parts before computed ones', () => {
     const records = new Map([['first', record(17)]]);
-    const years = course({ records, stored: [stored('exam', 0.7)] }, composition);
+    const years = course({ records, stated: [stored('exam', 0.7)] }, composition);
     const whole = gradeOf(years, 'year');
     expect(whole?.fraction).toBeCloseTo((40 * 0.85 + 20 * 0.7) / 60, 9);
-    expect(whole).toMatchObject({ state: 'running', letter: 'B' });
+    expect(whole).toMatchObject({ state: 'running', grade: { letter: 'B' } });
     expect(whole?.parts.map(({ title, stored: is, display }) => [title, is, display])).toEqual([
       ['first', false, 85],
       ['Exam', true, 70],
@@ -164,5 +172,5 @@ it('adds up the credits a course has given', () => {
     stored('first', 0.8, { credits_earned: 0.25 }),
     stored('second', 0.8, { credits_earned: 0.25 }),
   ];
-  expect(termCourse(course({ stored: rows })).creditsEarned).toBe(0.5);
+  expect(termCourse(course({ stated: rows })).creditsEarned).toBe(0.5);
 });

@@ -1,5 +1,6 @@
 import {
   PolicyRecord,
+  type CourseGrade,
   type CourseRecord,
   type PolicyCorrection,
   type Scale,
@@ -9,6 +10,8 @@ import {
 import { parse } from '@cadro/contract/parse';
 import {
   composeTerms,
+  countedGrade,
+  courseGrade,
   householdPolicy,
   courseFigures,
   displayOf,
@@ -20,7 +23,7 @@ import {
   scaleOf,
 } from '@cadro/core';
 import type { TermOfYear } from '../../records';
-import type { CourseOfYears, ReportRemark, StoredGrade } from './termStore';
+import type { CourseOfYears, ReportRemark, TermStatement } from './termStore';
 
 /** Where only reports are kept there is no policy: figures are percents as stored. */
 const reportScale: Scale = { method: 'points', outOf: 100, decimals: 1, letters: [] };
@@ -33,21 +36,10 @@ export interface CourseYears {
   readonly records: ReadonlyMap<string, CourseRecord>;
   /** What the household assumes of its policy. */
   readonly correction: PolicyCorrection | null;
-  readonly stored: readonly StoredGrade[];
+  /** What the school has stated of any of its terms. */
+  readonly stated: readonly TermStatement[];
   readonly remarks: readonly ReportRemark[];
   readonly today: string;
-}
-
-interface Reading {
-  readonly display: number | null;
-  readonly letter: string | null;
-}
-
-/** How a course's fractions are written: by its policy, or by what the school wrote where there is none. */
-function readingOf(policy: Policy | null, fraction: number | null): Reading {
-  if (fraction === null) return { display: null, letter: null };
-  if (!policy) return { display: Math.round(fraction * 1000) / 10, letter: null };
-  return { display: displayOf(policy, fraction), letter: letterOf(policy, fraction) };
 }
 
 const policyOf = ({ row, correction }: CourseYears): PolicyRecord | null =>
@@ -90,39 +82,83 @@ function partsInOrder(row: CourseOfYears, terms: readonly TermOfYear[]): Readonl
 interface Known extends CourseYears {
   readonly policy: Policy | null;
   readonly depths: ReadonlyMap<string, number>;
-  readonly computed: ReadonlyMap<string, number | null>;
-  readonly storedOf: ReadonlyMap<string, StoredGrade>;
   readonly titles: ReadonlyMap<string, string | null>;
   readonly byName: ReadonlyMap<string, TermOfYear>;
+  /** The grade of each part, as the school states it or we count it. */
+  readonly grades: ReadonlyMap<string, CourseGrade>;
   readonly composed: ReturnType<typeof composeTerms>;
 }
 
-/** The fraction of each term that has begun, as its record gives it. */
-const computedOf = ({ records }: CourseYears): Known['computed'] =>
-  new Map(
-    [...records].map(([part, record]) => {
-      const { posted } = courseFigures(record);
-      return [part, posted === null ? null : posted / wholePolicy(record.policy).outOf] as const;
-    }),
+/** How a fraction reads on a course's scale; where only reports are kept there is no policy, and figures are percents. */
+function countOf(policy: Policy | null, fraction: number | null) {
+  if (fraction === null) return { posted: null, display: null, letter: null };
+  if (!policy) return { posted: fraction * 100, display: Math.round(fraction * 1000) / 10, letter: null };
+  return {
+    posted: fraction * policy.outOf,
+    display: displayOf(policy, fraction),
+    letter: letterOf(policy, fraction),
+  };
+}
+
+/** What the school wrote where there is no policy to read it by. */
+const asWritten = ({ figure, fraction, letter, reported_at }: TermStatement): CourseGrade => ({
+  ...countedGrade(reportScale, countOf(null, fraction)),
+  ...(figure === null ? {} : { figure, display: figure }),
+  ...{ letter, by: 'final', at: reported_at.toISOString() },
+});
+
+/** The grade of a part: the school's own where it states one, beside what we count for it. */
+function gradeIn(
+  { stated }: CourseYears,
+  policy: Policy | null,
+  part: string,
+  fraction: number | null,
+): CourseGrade {
+  const said = stated.filter((each) => each.part === part);
+  const final = said.findLast((each) => each.final);
+  if (!policy) return final ? asWritten(final) : countedGrade(reportScale, countOf(null, fraction));
+  return courseGrade(
+    policy,
+    countOf(policy, fraction),
+    said.map(({ reported_at, ...each }) => ({ ...each, at: reported_at.toISOString() })),
   );
+}
+
+/** What a part brings into the grade it is a part of: a stored fraction for good, else its grade as it stands. */
+function partOf({ stated }: CourseYears, policy: Policy | null, part: string, grade: CourseGrade): KnownPart {
+  const outOf = policy?.outOf ?? 100;
+  const final = stated.findLast((each) => each.part === part && each.final);
+  return {
+    computed: grade.figure === null ? null : grade.figure / outOf,
+    stored: final ? (final.fraction ?? (grade.figure === null ? null : grade.figure / outOf)) : null,
+  };
+}
 
 function knownOf(course: CourseYears, policy: Policy | null): Known {
-  const { row, terms, stored } = course;
+  const { row, terms, records } = course;
   const depths = partsInOrder(row, terms);
-  const computed = computedOf(course);
-  const storedOf = new Map(stored.map((grade) => [grade.part, grade]));
-  const parts = [...depths.keys()].map((part): [string, KnownPart] => [
-    part,
-    { computed: computed.get(part) ?? null, stored: storedOf.get(part)?.fraction ?? null },
-  ]);
+  const own = [...depths.keys()].map((part) => {
+    const record = records.get(part);
+    const posted = record ? courseFigures(record).posted : null;
+    const fraction = record && posted !== null ? posted / wholePolicy(record.policy).outOf : null;
+    return [part, gradeIn(course, policy, part, fraction)] as const;
+  });
+  const composed = composeTerms(
+    row.composition,
+    new Map(own.map(([part, grade]) => [part, partOf(course, policy, part, grade)])),
+  );
+  const grades = own.map(([part, grade]) => {
+    const made = records.has(part) ? null : (composed.get(part)?.fraction ?? null);
+    return [part, made === null ? grade : gradeIn(course, policy, part, made)] as const;
+  });
   const titles = new Map(
     row.composition.flatMap(({ parts: of }) => of.map(({ part, title }) => [part, title ?? null] as const)),
   );
   return {
     ...course,
-    ...{ policy, depths, computed, storedOf, titles },
+    ...{ policy, depths, titles, composed },
+    grades: new Map(grades),
     byName: new Map(terms.map((term) => [term.external_id, term])),
-    composed: composeTerms(row.composition, new Map(parts)),
   };
 }
 
@@ -131,40 +167,38 @@ const wholeOf = ({ row, byName }: Known, part: string): TermOfYear | undefined =
   byName.get(row.composition.find(({ parts }) => parts.some((each) => each.part === part))?.sessionId ?? '');
 
 /** What a grade is made of, each part as stored where the school has stored it. */
-const partsOf = ({ composed, byName, titles, storedOf, policy }: Known, part: string): TermGrade['parts'] =>
+const partsOf = ({ composed, byName, titles, grades, policy }: Known, part: string): TermGrade['parts'] =>
   (composed.get(part)?.parts ?? []).map(({ part: name, weight, fraction: now, stored: final }) => ({
     part: name,
     title: byName.get(name)?.title ?? titles.get(name) ?? name,
     weight,
     fraction: final ?? now,
-    display: storedOf.get(name)?.figure ?? readingOf(policy, final ?? now).display,
+    display: grades.get(name)?.display ?? countOf(policy, final ?? now).display,
     stored: final !== null,
   }));
 
 function gradeOf(known: Known, part: string): TermGrade {
-  const { storedOf, computed, composed, policy, byName, titles, today } = known;
-  const own = storedOf.get(part);
-  const fraction = own?.fraction ?? computed.get(part) ?? composed.get(part)?.fraction ?? null;
-  const reading = readingOf(policy, fraction);
+  const { composed, policy, byName, titles, today } = known;
+  const grade = known.grades.get(part) ?? countedGrade(policy ?? reportScale, countOf(policy, null));
+  const final = known.stated.findLast((each) => each.part === part && each.final);
+  const fraction = final?.fraction ?? (grade.figure === null ? null : grade.figure / (policy?.outOf ?? 100));
   return {
     part,
     depth: known.depths.get(part) ?? 0,
     title: byName.has(part) ? null : (titles.get(part) ?? part),
     state: stateOf({ own: byName.get(part), whole: wholeOf(known, part) }, today, {
-      stored: own !== undefined,
-      figure: fraction !== null,
+      stored: final !== undefined,
+      figure: grade.figure !== null || (composed.get(part)?.fraction ?? null) !== null,
     }),
     fraction,
-    display: own?.figure ?? reading.display,
-    letter: own ? own.letter : reading.letter,
-    at: own ? own.reported_at.toISOString() : null,
+    grade,
     parts: partsOf(known, part),
   };
 }
 
 /** Every part of a course's year with its grade, in the order in which the year is made. */
 export function termCourse(course: CourseYears): TermCourse {
-  const { row, stored } = course;
+  const { row, stated } = course;
   const record = policyOf(course);
   const known = knownOf(course, record && wholePolicy(record));
   return {
@@ -174,7 +208,7 @@ export function termCourse(course: CourseYears): TermCourse {
     scale: record ? scaleOf(record) : reportScale,
     current: row.policy !== null,
     credits: row.credits,
-    creditsEarned: stored.reduce((sum, grade) => sum + (grade.credits_earned ?? 0), 0),
+    creditsEarned: stated.reduce((sum, { credits_earned }) => sum + (credits_earned ?? 0), 0),
     grades: [...known.depths.keys()].map((part) => gradeOf(known, part)),
     remarks: course.remarks.map(({ part, text, author, written_at }) => ({
       part,

@@ -42,9 +42,10 @@ export const coursesOfYears = (db: Db, studentId: string, householdId: string): 
       'said.correction',
     );
 
-export interface StoredGrade {
+export interface TermStatement {
   readonly course_id: string;
   readonly part: string;
+  readonly final: boolean;
   readonly fraction: number | null;
   readonly figure: number | null;
   readonly letter: string | null;
@@ -52,14 +53,15 @@ export interface StoredGrade {
   readonly reported_at: Date;
 }
 
-/** What the schools have stored for good. */
-export const storedGrades = (db: Db, studentId: string): Promise<StoredGrade[]> =>
+/** What the schools have stated of a child's courses in any term, stored for good or running. */
+export const statedGrades = (db: Db, studentId: string): Promise<TermStatement[]> =>
   db('student_grades')
-    .where({ student_id: studentId, state: 'final' })
-    .orderBy('reported_at')
-    .select<StoredGrade[]>(
+    .where({ student_id: studentId })
+    .orderBy(['reported_at', 'figure'])
+    .select<TermStatement[]>(
       'course_id',
       'part',
+      db.raw(`state = 'final' as final`),
       'fraction',
       'figure',
       'letter',

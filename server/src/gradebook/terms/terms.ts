@@ -58,7 +58,7 @@ function averageOf(
     const whole = course && wholeOf(row, course);
     if (!course || !whole || row.credits === 0) return [];
     const stored = whole.state === 'stored';
-    return [{ courseId: row.id, letter: whole.letter, credits: row.credits, bump: row.bump, stored }];
+    return [{ courseId: row.id, letter: whole.grade.letter, credits: row.credits, bump: row.bump, stored }];
   });
   return {
     table: Object.entries(points)
@@ -102,7 +102,7 @@ export async function schoolYears(db: Db, guardianId: string, child: Child, now:
   const [terms, rows, grades, remarks, plan, records] = await Promise.all([
     termsOfStudent(db, child.id),
     store.coursesOfYears(db, child.id, householdId),
-    store.storedGrades(db, child.id),
+    store.statedGrades(db, child.id),
     store.reportRemarks(db, child.id),
     creditPlan(db, child.id),
     householdRecords(db, { studentIds: [child.id], householdId, asOf: now, everyTerm: true }),
@@ -118,7 +118,7 @@ export async function schoolYears(db: Db, guardianId: string, child: Child, now:
       terms: top ? below(terms, top).map(([term]) => term) : [],
       records: new Map((recordsOf.get(row.id) ?? []).map(({ term, record }) => [term.externalId, record])),
       correction: correctionOf(row.correction),
-      stored: gradesOf.get(row.id) ?? [],
+      stated: gradesOf.get(row.id) ?? [],
       remarks: remarksOf.get(row.id) ?? [],
       today,
     });

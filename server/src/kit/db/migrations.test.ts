@@ -53,6 +53,7 @@ it('takes a database of the release before along, with what is in it', () =>
       '006_digests_anew',
       '007_delivery_faults',
       '008_floors',
+      '009_what_is_true',
     ]);
   }));
 

@@ -87,6 +87,7 @@ export const tableShapes: Readonly<Record<Exclude<NeutralCollection, 'results'>,
     log: 'work',
     columns: {
       kind: 'text',
+      in_class: 'boolean',
       instructions: 'text',
       place: 'text',
       supplies: 'jsonb',

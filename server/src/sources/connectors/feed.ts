@@ -63,6 +63,7 @@ const assignments: Translation<FeedAssignment> = (row) => ({
   itemDetails: {
     ...key(row),
     kind: row.kind ?? null,
+    in_class: row.inClass ?? null,
     instructions: row.instructions ?? null,
     place: row.where ?? null,
     supplies: row.supplies ?? [],

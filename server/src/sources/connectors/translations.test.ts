@@ -231,6 +231,7 @@ describe('the classroom feed', () => {
         id: 'x',
         gone: false,
         kind: null,
+        in_class: null,
         instructions: null,
         place: null,
         supplies: [],

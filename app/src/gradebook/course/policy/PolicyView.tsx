@@ -161,10 +161,11 @@ function Preview({
       <Span
         large
         figures={data.then}
+        grade={data.grade}
         scale={then}
-        label={spanWords(t, format, { figures: data.then, scale: then })}
+        label={spanWords(t, format, { figures: data.then, grade: data.grade, scale: then })}
       />
-      <ThreeFigures figures={data.then} scale={then} />
+      <ThreeFigures figures={data.then} grade={data.grade} scale={then} />
       <Words live>
         {t('policy.before', { figure: format.figure(data.now.posted, decimals) })}
         {reconciliation

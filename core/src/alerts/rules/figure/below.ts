@@ -8,7 +8,7 @@ import { knob, ruleSettings, threshold, usualThreshold } from '../set';
 export const marginPoints = 1;
 const on = { on: true, ...usualThreshold };
 
-/** The posted figure is below the threshold. */
+/** The grade is below the threshold: the school's own where it states one. */
 export const below = childRule({
   name: 'below',
   about: 'figure',
@@ -17,22 +17,22 @@ export const below = childRule({
   page: { group: 'figure', place: 1, knobs: [knob.percent, knob.level], letter: true, differs: 'course' },
   find: (facts, ask, stands) =>
     facts.courses.flatMap((course) => {
-      const { posted } = course.answer;
+      const { figure } = course.grade;
       const settings = ask(course.id);
       const limit = limitOn(course.policy, settings);
-      if (!settings.on || posted === null || limit === null) return [];
+      if (!settings.on || figure === null || limit === null) return [];
       const margin = stands(figureKey(facts, course)) ? (marginPoints / 100) * course.policy.outOf : 0;
-      if (posted >= limit + margin - 1e-9) return [];
+      if (figure >= limit + margin - 1e-9) return [];
       return figureSignal(facts, course, { rule: 'below', id: `below:${limit}`, limit });
     }),
   words: {
     en: {
       name: 'A figure is below',
       tell: (reason, told) => {
-        const { say, course, facts, see, to } = figureIn('en', reason, told);
+        const { say, course, facts, see, grade } = figureIn('en', reason, told);
         const limit = say(reason.limit ?? reason.now);
         return {
-          headline: `${course} is at ${to}, below ${limit}`,
+          headline: `${course} is at ${grade}, below ${limit}`,
           facts,
           rule: `You are told when a figure is below ${limit}.`,
           next: see,
@@ -42,10 +42,10 @@ export const below = childRule({
     es: {
       name: 'Una cifra está por debajo',
       tell: (reason, told) => {
-        const { say, course, facts, see, to } = figureIn('es', reason, told);
+        const { say, course, facts, see, grade } = figureIn('es', reason, told);
         const limit = say(reason.limit ?? reason.now);
         return {
-          headline: `${course} está en ${to}, por debajo de ${limit}`,
+          headline: `${course} está en ${grade}, por debajo de ${limit}`,
           facts,
           rule: `Se le avisa cuando una cifra está por debajo de ${limit}.`,
           next: see,

@@ -31,9 +31,9 @@ export const fallen = childRule({
       name: 'A figure has fallen',
       asked: ({ amount, days }) => `You are told when a figure falls by ${amount} within ${days}.`,
       tell: (reason, told) => {
-        const { course, facts, see, from, to } = figureIn('en', reason, told);
+        const { name, facts, see, from, to } = figureIn('en', reason, told);
         return {
-          headline: `${course} fell from ${from} to ${to}`,
+          headline: `${name} fell from ${from} to ${to}`,
           facts,
           rule: 'You are told when a figure falls by much within days.',
           next: see,
@@ -44,9 +44,9 @@ export const fallen = childRule({
       name: 'Una cifra ha bajado',
       asked: ({ amount, days }) => `Se le avisa cuando una cifra baja ${amount} en ${days}.`,
       tell: (reason, told) => {
-        const { course, facts, see, from, to } = figureIn('es', reason, told);
+        const { name, facts, see, from, to } = figureIn('es', reason, told);
         return {
-          headline: `${course} bajó de ${from} a ${to}`,
+          headline: `${name} bajó de ${from} a ${to}`,
           facts,
           rule: 'Se le avisa cuando una cifra baja mucho en pocos días.',
           next: see,

@@ -24,6 +24,12 @@ export const figureKey = (facts: ChildFacts, course: CourseSight): string =>
 export const goodKey = (facts: ChildFacts, course: CourseSight): string =>
   `good:${facts.studentId}:${course.id}`;
 
+/** The letter of what moves: the school's own, unless its figure is another than ours. */
+export function letterNow({ policy, grade, answer }: CourseSight): string | null {
+  const counted = grade.by === 'count' || grade.count !== null;
+  return counted && answer.posted !== null ? letterOf(policy, answer.posted / policy.outOf) : grade.letter;
+}
+
 /**
  * A finding about a course's figure with the figure before and now and what moved it. `before` is the best (or, for
  * good news, the worst) it was in the days looked at.
@@ -52,9 +58,10 @@ export function figureSignal(facts: ChildFacts, course: CourseSight, finding: Fi
         before: from?.posted ?? null,
         since: from && instantOf(from.atMs),
         now: posted,
+        grade: course.grade,
         ifLeft,
         letterBefore: from && letterAt(from.posted),
-        letterNow: letterAt(posted),
+        letterNow: letterNow(course),
         limit,
         perWeek,
         outOf: policy.outOf,

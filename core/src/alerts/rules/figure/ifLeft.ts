@@ -7,7 +7,7 @@ import { knob, ruleSettings, threshold, usualThreshold } from '../set';
 
 const on = { on: true, ...usualThreshold };
 
-/** The posted figure looks fine, but it would fall below the threshold if nothing more came in. */
+/** The grade looks fine, but by our count it would fall below the threshold if nothing more came in. */
 export const ifLeft = childRule({
   name: 'if-left',
   about: 'figure',
@@ -16,23 +16,24 @@ export const ifLeft = childRule({
   page: { group: 'figure', place: 2, knobs: [knob.percent, knob.level], letter: true, differs: 'course' },
   find: (facts, ask, stands) =>
     facts.courses.flatMap((course) => {
-      const { posted, ifLeft: left } = course.answer;
+      const { ifLeft: left } = course.answer;
+      const { figure } = course.grade;
       const settings = ask(course.id);
       const limit = limitOn(course.policy, settings);
-      if (!settings.on || posted === null || left === null || limit === null) return [];
+      if (!settings.on || figure === null || left === null || limit === null) return [];
       const margin = stands(figureKey(facts, course)) ? (marginPoints / 100) * course.policy.outOf : 0;
-      if (posted < limit - 1e-9 || left >= limit + margin - 1e-9) return [];
+      if (figure < limit - 1e-9 || left >= limit + margin - 1e-9) return [];
       return figureSignal(facts, course, { rule: 'if-left', id: `if-left:${limit}`, limit });
     }),
   words: {
     en: {
       name: 'Fine now, low if left',
       tell: (reason, told) => {
-        const { say, course, facts, to } = figureIn('en', reason, told);
+        const { say, course, facts, grade } = figureIn('en', reason, told);
         const { ifLeft: left, limit, now } = reason;
         return {
-          headline: `${course} shows ${to}, and would be ${say(left ?? now)} if left`,
-          facts: [...facts, 'Work that nobody has marked lies under it and does not count yet.'],
+          headline: `${course} shows ${grade}, and drops to ${say(left ?? now)} if nothing changes`,
+          facts: [...facts, "It has work under it that hasn't been graded, so it doesn't count yet."],
           rule: `You are told when a figure would fall below ${say(limit ?? now)} if nothing more came in.`,
           next: 'See which work it is, and ask whether it was handed in.',
         };
@@ -41,11 +42,11 @@ export const ifLeft = childRule({
     es: {
       name: 'Bien ahora, baja si se deja',
       tell: (reason, told) => {
-        const { say, course, facts, to } = figureIn('es', reason, told);
+        const { say, course, facts, grade } = figureIn('es', reason, told);
         const { ifLeft: left, limit, now } = reason;
         return {
-          headline: `${course} muestra ${to}, y quedaría en ${say(left ?? now)} si se deja`,
-          facts: [...facts, 'Debajo hay trabajo que nadie ha marcado y que aún no cuenta.'],
+          headline: `${course} muestra ${grade}, y baja a ${say(left ?? now)} si nada cambia`,
+          facts: [...facts, 'Hay trabajo vencido sin calificar que aún no cuenta.'],
           rule: `Se le avisa cuando una cifra caería por debajo de ${say(limit ?? now)} si no llegara nada más.`,
           next: 'Mire qué trabajo es, y pregunte si se entregó.',
         };

@@ -30,9 +30,9 @@ export const improved = childRule({
       name: 'A figure has risen',
       asked: ({ amount, days }) => `You are told when a figure rises by ${amount} within ${days}.`,
       tell: (reason, told) => {
-        const { course, facts, from, to } = figureIn('en', reason, told);
+        const { name, facts, from, to } = figureIn('en', reason, told);
         return {
-          headline: `${course} rose from ${from} to ${to}`,
+          headline: `${name} rose from ${from} to ${to}`,
           facts,
           rule: 'You are told when a figure rises by much within days.',
           next: 'Say so at home.',
@@ -43,9 +43,9 @@ export const improved = childRule({
       name: 'Una cifra ha subido',
       asked: ({ amount, days }) => `Se le avisa cuando una cifra sube ${amount} en ${days}.`,
       tell: (reason, told) => {
-        const { course, facts, from, to } = figureIn('es', reason, told);
+        const { name, facts, from, to } = figureIn('es', reason, told);
         return {
-          headline: `${course} subió de ${from} a ${to}`,
+          headline: `${name} subió de ${from} a ${to}`,
           facts,
           rule: 'Se le avisa cuando una cifra sube mucho en pocos días.',
           next: 'Dígalo en casa.',

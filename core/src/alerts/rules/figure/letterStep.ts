@@ -1,6 +1,6 @@
 import { letterOf } from '../../../gradebook';
 import { extremeOf, saysSomething, traceOf } from '../../trace';
-import { figureSignal } from './figureReason';
+import { figureSignal, letterNow } from './figureReason';
 import { figureIn } from './figureWords';
 import { childRule } from '../rule';
 import { ruleSettings } from '../set';
@@ -20,13 +20,12 @@ export const letterStep = childRule({
       const { policy } = course;
       const best = extremeOf(traceOf(course, facts.asOfMs, days), 1);
       if (!ask(course.id).on || posted === null || !best || !saysSomething(course)) return [];
-      const place = (figure: number) => {
-        const letter = letterOf(policy, figure / policy.outOf);
+      const place = (letter: string | null) => {
         const index = policy.letters.findIndex((each) => each.letter === letter);
         return index < 0 ? policy.letters.length : index;
       };
-      const now = place(posted);
-      if (now <= place(best.posted)) return [];
+      const now = place(letterNow(course));
+      if (now <= place(letterOf(policy, best.posted / policy.outOf))) return [];
       const id = `letter-step:${policy.letters[now]?.letter ?? ''}`;
       return figureSignal(facts, course, { rule: 'letter-step', id, days });
     }),
@@ -34,10 +33,10 @@ export const letterStep = childRule({
     en: {
       name: 'A lower letter',
       tell: (reason, told) => {
-        const { course, facts, see } = figureIn('en', reason, told);
+        const { name, facts, see } = figureIn('en', reason, told);
         const { letterBefore, letterNow } = reason;
         return {
-          headline: `${course} went from ${letterBefore ?? ''} to ${letterNow ?? 'below every letter'}`,
+          headline: `${name} went from ${letterBefore ?? ''} to ${letterNow ?? 'below every letter'}`,
           facts,
           rule: 'You are told when a figure comes down to a lower letter.',
           next: see,
@@ -47,10 +46,10 @@ export const letterStep = childRule({
     es: {
       name: 'Una letra inferior',
       tell: (reason, told) => {
-        const { course, facts, see } = figureIn('es', reason, told);
+        const { name, facts, see } = figureIn('es', reason, told);
         const { letterBefore, letterNow } = reason;
         return {
-          headline: `${course} pasó de ${letterBefore ?? ''} a ${letterNow ?? 'menos que cualquier letra'}`,
+          headline: `${name} pasó de ${letterBefore ?? ''} a ${letterNow ?? 'menos que cualquier letra'}`,
           facts,
           rule: 'Se le avisa cuando una cifra baja a una letra inferior.',
           next: see,

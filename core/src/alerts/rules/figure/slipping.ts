@@ -31,9 +31,9 @@ export const slipping = childRule({
       name: 'Going down for weeks',
       asked: ({ amount }) => `You are told when a figure goes down by ${amount} a week for weeks.`,
       tell: (reason, told) => {
-        const { say, course, facts } = figureIn('en', reason, told);
+        const { say, name, facts } = figureIn('en', reason, told);
         return {
-          headline: `${course} is slipping, by about ${say(Math.abs(reason.perWeek ?? 0))} a week`,
+          headline: `${name} is slipping, by about ${say(Math.abs(reason.perWeek ?? 0))} a week`,
           facts,
           rule: 'You are told when a figure goes down for weeks.',
           next: 'Talk it over, and look at which kind of work it is.',
@@ -44,9 +44,9 @@ export const slipping = childRule({
       name: 'Baja durante semanas',
       asked: ({ amount }) => `Se le avisa cuando una cifra baja ${amount} por semana durante semanas.`,
       tell: (reason, told) => {
-        const { say, course, facts } = figureIn('es', reason, told);
+        const { say, name, facts } = figureIn('es', reason, told);
         return {
-          headline: `${course} va bajando, unos ${say(Math.abs(reason.perWeek ?? 0))} por semana`,
+          headline: `${name} va bajando, unos ${say(Math.abs(reason.perWeek ?? 0))} por semana`,
           facts,
           rule: 'Se le avisa cuando una cifra baja durante semanas.',
           next: 'Háblenlo, y miren de qué clase de trabajo se trata.',

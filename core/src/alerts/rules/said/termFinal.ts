@@ -1,7 +1,77 @@
-import { childRule } from '../rule';
+import type { Language, TermReason } from '@cadro/contract';
+import { courseGrade } from '../../../gradebook';
+import type { ChildFacts } from '../../facts';
+import type { GradeSeen } from '../../history';
+import { gradeWords } from '../figure/figureWords';
+import { childRule, type Told } from '../rule';
 import { onAlways, ruleSettings } from '../set';
 
-/** The school has stored a course's figure of a term for good. */
+type Seen = ChildFacts['grades'][number];
+
+const samePlace = (a: GradeSeen, b: GradeSeen): boolean => a.courseId === b.courseId && a.term === b.term;
+
+/** The stored grades that hold, each with what was stored before it, if that was another. */
+function finals({ grades }: ChildFacts): { seen: Seen; was: GradeSeen | null }[] {
+  const stored = grades.filter(({ value }) => value.final);
+  return stored.flatMap((seen, index) => {
+    if (stored.slice(index + 1).some(({ value }) => samePlace(value, seen.value))) return [];
+    const was = stored.slice(0, index).findLast(({ value }) => samePlace(value, seen.value))?.value ?? null;
+    const other = was && (was.figure !== seen.value.figure || was.letter !== seen.value.letter);
+    return [{ seen, was: other ? was : null }];
+  });
+}
+
+/** The stored grade beside what we count for that term, on the scale of the course. */
+function gradeIn(
+  { courses }: ChildFacts,
+  { courseId, term, ...stated }: GradeSeen,
+): Pick<TermReason, 'grade' | 'gradeOutOf'> | null {
+  const course = courses.find(({ id }) => id === courseId);
+  const count = course?.countIn(term);
+  if (!course || !count) return null;
+  return { grade: courseGrade(course.policy, count, [stated]), gradeOutOf: course.policy.outOf };
+}
+
+const texts = {
+  en: {
+    final: (course: string, grade: string) => [`${course}, final`, grade].filter(Boolean).join(': '),
+    changed: (course: string, was: string, now: string) =>
+      `${course}: the final grade was changed from ${was} to ${now}`,
+    count: (grade: string) => `By our count it was ${grade}.`,
+  },
+  es: {
+    final: (course: string, grade: string) =>
+      [`${course}, calificación final`, grade].filter(Boolean).join(': '),
+    changed: (course: string, was: string, now: string) =>
+      `${course}: la calificación final cambió de ${was} a ${now}`,
+    count: (grade: string) => `Según nuestra cuenta era ${grade}.`,
+  },
+} as const;
+
+/** The grade of a reason as it is written; older looks kept its figure and letter alone. */
+export function finalWords(
+  language: Language,
+  reason: TermReason,
+  { formats }: Pick<Told, 'formats'>,
+): string {
+  const { figure, letter, grade, gradeOutOf = 100 } = reason;
+  const decimals = grade?.decimals ?? 1;
+  return gradeWords(formats, { display: grade?.display ?? figure, letter, decimals }, gradeOutOf, language);
+}
+
+function said(language: Language, reason: TermReason, told: Told) {
+  const { final, changed, count } = texts[language];
+  const { was, grade, ...rest } = reason;
+  const course = reason.courseTitle ?? '';
+  const now = finalWords(language, reason, told);
+  const before = was && finalWords(language, { ...rest, ...was }, told);
+  const ours = grade?.count
+    ? [count(gradeWords(told.formats, { ...grade, ...grade.count }, reason.gradeOutOf ?? 100, language))]
+    : [];
+  return { headline: before ? changed(course, before, now) : final(course, now), ours };
+}
+
+/** The school has stored a course's grade of a term for good, or has changed what it had stored. */
 export const termFinal = childRule({
   name: 'term-final',
   about: 'term',
@@ -10,8 +80,10 @@ export const termFinal = childRule({
   presets: onAlways,
   page: { group: 'talk', place: 2, knobs: [] },
   find: (facts, ask) =>
-    facts.grades.flatMap(({ value, knownAtMs }) => {
+    finals(facts).flatMap(({ seen: { value, knownAtMs }, was }) => {
       if (!ask(value.courseId).on || facts.asOfMs - knownAtMs > facts.newsMs) return [];
+      const grade = gradeIn(facts, value);
+      const changed = was ? `:${value.figure ?? ''}${value.letter ?? ''}` : '';
       return [
         {
           key: `term:${facts.studentId}:${value.term}`,
@@ -20,8 +92,8 @@ export const termFinal = childRule({
           courseId: null,
           courseTitle: null,
           reason: {
-            id: `term-final:${value.courseId}:${value.term}`,
-            at: value.reportedAt,
+            id: `term-final:${value.courseId}:${value.term}${changed}`,
+            at: value.at,
             sourceName: value.sourceName,
             about: 'term',
             rule: 'term-final',
@@ -29,28 +101,36 @@ export const termFinal = childRule({
             courseTitle: value.courseTitle,
             figure: value.figure,
             letter: value.letter,
+            ...(grade ?? {}),
+            ...(was ? { was: { figure: was.figure, letter: was.letter } } : {}),
           },
         },
       ];
     }),
   words: {
     en: {
-      name: 'A final figure',
-      tell: ({ term, courseTitle, figure, letter, at }, { formats }) => ({
-        headline: `${courseTitle ?? ''} is final${letter || figure !== null ? `: ${letter ?? figure}` : ''}`,
-        facts: [`${term}, reported ${formats.day(at)}.`],
-        rule: 'You are told when the school stores a figure for good.',
-        next: 'Look at the term.',
-      }),
+      name: 'A final grade',
+      tell: (reason, told) => {
+        const { headline, ours } = said('en', reason, told);
+        return {
+          headline,
+          facts: [...ours, `${reason.term}, reported ${told.formats.day(reason.at)}.`],
+          rule: 'You are told when the school stores a grade for good.',
+          next: 'See the term grades.',
+        };
+      },
     },
     es: {
-      name: 'Una cifra definitiva',
-      tell: ({ term, courseTitle, figure, letter, at }, { formats }) => ({
-        headline: `${courseTitle ?? ''} es definitiva${letter || figure !== null ? `: ${letter ?? figure}` : ''}`,
-        facts: [`${term}, comunicada el ${formats.day(at)}.`],
-        rule: 'Se le avisa cuando el colegio guarda una cifra definitiva.',
-        next: 'Mire el periodo.',
-      }),
+      name: 'Una calificación final',
+      tell: (reason, told) => {
+        const { headline, ours } = said('es', reason, told);
+        return {
+          headline,
+          facts: [...ours, `${reason.term}, comunicada el ${told.formats.day(reason.at)}.`],
+          rule: 'Se le avisa cuando la escuela guarda una calificación final.',
+          next: 'Vea las calificaciones del periodo.',
+        };
+      },
     },
   },
 });

@@ -1,6 +1,6 @@
 import { dayMs } from '../../../dates';
 import { instantOf, type Item } from '../../../gradebook';
-import { isTest } from '../../../outlook';
+import { isNotice, isTest } from '../../../outlook';
 import type { ChildFacts, CourseSight } from '../../facts';
 import { childRule } from '../rule';
 import { daysUpTo, effect, knob, ruleSettings } from '../set';
@@ -8,12 +8,17 @@ import { workSignal } from './workReason';
 import { workIn } from './workWords';
 
 /** The works of a course that have been given out, are not handed in, and are due within so many days. */
-export const worksDue = ({ asOfMs }: ChildFacts, { items, results }: CourseSight, days: number): Item[] =>
-  [...items.values()].filter(({ id, assignedAtMs, dueAtMs }) => {
+export const worksDue = (
+  { asOfMs }: ChildFacts,
+  { items, itemKinds, results }: CourseSight,
+  days: number,
+): Item[] =>
+  [...items.values()].filter(({ id, possible, assignedAtMs, dueAtMs }) => {
     const status = results.get(id)?.at(-1)?.value.status ?? 'open';
     const given = assignedAtMs === null || assignedAtMs <= asOfMs;
     const soon = dueAtMs !== null && dueAtMs >= asOfMs && dueAtMs - asOfMs <= days * dayMs;
-    return status === 'open' && given && soon;
+    const notice = isNotice({ kind: itemKinds[id] ?? null, possible, dated: dueAtMs !== null });
+    return status === 'open' && given && soon && !notice;
   });
 
 /** A test, or work of so much effect, that is due within so many days and not handed in. */

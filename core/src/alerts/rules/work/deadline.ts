@@ -1,5 +1,6 @@
 import { dayMs } from '../../../dates';
 import { instantOf } from '../../../gradebook';
+import { offerStanding, type OfferedWork } from '../../../outlook';
 import type { ChildFacts, CourseSight } from '../../facts';
 import { childRule } from '../rule';
 import { daysUpTo, knob, ruleSettings } from '../set';
@@ -12,16 +13,39 @@ interface End {
   readonly credit: number | null;
 }
 
-/** The last moments to mend a loose end of the course, and those that offers read out of comments name. */
+/** How a work stood when the look was taken; null of one the course does not know. */
+function workAt({ items, results, classroom }: CourseSight, itemId: string): OfferedWork | null {
+  if (!items.has(itemId)) return null;
+  const last = results.get(itemId)?.at(-1)?.value;
+  const seen = classroom.get(itemId);
+  return {
+    status: last?.status ?? 'open',
+    atMs: last ? Date.parse(last.at) : null,
+    seenMs: seen ? Date.parse(seen.at) : null,
+  };
+}
+
+/**
+ * The last moments to mend a loose end of the course or to do scored work again, and those that offers read out of
+ * comments name, as long as the offer still asks for something.
+ */
 function endsOf(facts: ChildFacts, course: CourseSight): End[] {
-  const mendable = course.answer.looseEnds.flatMap(
-    ({ itemId, recoverable, deadline: last, credit, impact }) =>
-      recoverable && last && (impact ?? 1) > 1e-9 ? [{ itemId, untilMs: Date.parse(last), credit }] : [],
+  const { looseEnds, chances } = course.answer;
+  const mendable = looseEnds.flatMap(({ itemId, recoverable, deadline: last, credit, impact }) =>
+    recoverable && last && (impact ?? 1) > 1e-9 ? [{ itemId, untilMs: Date.parse(last), credit }] : [],
   );
-  const offered = facts.comments.flatMap(({ value: { courseId, itemId, offers } }) =>
-    courseId === course.id && itemId !== null ? offers.map((offer) => ({ itemId, ...offer })) : [],
-  );
-  return [...mendable, ...offered];
+  const again = chances.map(({ itemId, deadline: last, credit }) => ({
+    ...{ itemId, untilMs: Date.parse(last), credit },
+  }));
+  const offered = facts.comments.flatMap(({ value: { courseId, itemId, offers, writtenAt } }) => {
+    if (courseId !== course.id || itemId === null) return [];
+    const work = workAt(course, itemId);
+    return offers.flatMap(({ untilMs, credit }) => {
+      const made = { untilMs, writtenAtMs: Date.parse(writtenAt) };
+      return work && offerStanding(made, work, facts.asOfMs) === 'open' ? [{ itemId, untilMs, credit }] : [];
+    });
+  });
+  return [...mendable, ...again, ...offered];
 }
 
 /** What can still be mended only for so many days. */
