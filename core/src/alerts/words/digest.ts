@@ -228,7 +228,7 @@ export function digestSections(
     {
       title: sections.changed,
       lines: child.changed.map((moved) =>
-        plain(moved.courseId, movedLine(moved), `/courses/${studentId}/${moved.courseId}`),
+        plain(moved.courseId, movedLine(language, formats, moved), `/courses/${studentId}/${moved.courseId}`),
       ),
     },
     { title: sections.before, lines: entries(child.before) },

@@ -219,7 +219,7 @@ describe('the triage of the Brief', () => {
     expect(triage(absence(['2026-10-19', '2026-10-20']))).toMatchObject([{ kind: 'absence' }]);
   });
 
-  it.each<[LooseEndKind, string[]]>([
+  it.each<[OpenKind, string[]]>([
     ['missing', ['mendable k']],
     ['zero', ['mendable k']],
     ['at-floor', ['mendable k']],
