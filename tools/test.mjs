@@ -106,6 +106,8 @@ async function unitAndServer(buildDir) {
         .slice(-150)
         .join('\n'),
     );
+  for (const line of output.split('\n'))
+    if (line.startsWith('measured: ')) console.log(`    ${line.slice('measured: '.length)}`);
   const { numPassedTests, numFailedTests, numRuntimeErrorTestSuites } = JSON.parse(
     readFileSync(report, 'utf8'),
   );

@@ -72,7 +72,7 @@ test('an alert is read, done, undone, found again and silenced for a while', asy
   await expect(rows(page)).toHaveCount(1);
   await rows(page).first().click();
   await expect(
-    page.getByRole('heading', { level: 1, name: /^Tide tables fell from 88\.8 to/ }),
+    page.getByRole('heading', { level: 1, name: /^By our count, Tide tables fell from 88\.8 to/ }),
   ).toBeVisible();
   await expect(page.getByText(/^88\.8 on .*, 8\d\.\d now\.$/)).toBeVisible();
   await expect(page.getByText(/^What moved it most: /)).toBeVisible();
@@ -94,7 +94,7 @@ test('an alert is read, done, undone, found again and silenced for a while', asy
 test('rules are tried on the term while they are set', async ({ guardian, page }) => {
   await guardian.signsIn();
   await guardian.opens('/alerts/rules');
-  const answer = page.getByText(/^Would have told you \d+ things? in the last 30 days\.$/);
+  const answer = page.getByText(/^These rules would have sent you \d+ alerts? in the last 30 days\.$/);
   const told = async (): Promise<number> => Number(/\d+/.exec((await answer.textContent()) ?? '')?.[0]);
   await expect(answer).toBeVisible();
   const usual = await told();

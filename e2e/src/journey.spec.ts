@@ -9,7 +9,7 @@ test('an unflagged overdue project becomes a settled follow-up', async ({ guardi
     const first = guardian.matter('Boat-building').first();
     await expect(first).toContainText('3.1, with unsettled work under it');
     await expect(first).toContainText('Keel model was due on 12 October. Nobody has marked it');
-    await expect(first).toContainText('3.1 becomes 2.4');
+    await expect(first).toContainText('3.1 drops to 2.4');
     await expect(page.getByText('Seed log: was missing, now 17 of 20')).toBeVisible();
   });
 

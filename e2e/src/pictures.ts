@@ -95,7 +95,7 @@ const pictures: readonly Picture[] = [
     name: 'alert',
     async open(_guardian, page) {
       await page.goto('/alerts');
-      await page.getByRole('link', { name: /Figures: Tide tables fell/ }).click();
+      await page.getByRole('link', { name: /Figures: By our count, Tide tables fell/ }).click();
       await expect(page.getByRole('heading', { name: 'Why you are told' })).toBeVisible();
     },
   },
@@ -103,7 +103,7 @@ const pictures: readonly Picture[] = [
     name: 'rules-wide',
     async open(_guardian, page) {
       await page.goto('/alerts/rules');
-      await expect(page.getByText(/^Would have told you \d+ things/)).toBeVisible();
+      await expect(page.getByText(/^These rules would have sent you \d+ alerts/)).toBeVisible();
     },
     size: wide,
   },

@@ -163,7 +163,7 @@ const screens: readonly { name: string; open: (guardian: Guardian) => Promise<vo
       await guardian.opens('/alerts/rules');
       await page.getByRole('button', { name: 'Make an exception' }).click();
       await page.getByRole('button', { name: 'Make an exception' }).click();
-      await expect(page.getByText(/^Would have told you \d+ things/)).toBeVisible();
+      await expect(page.getByText(/^These rules would have sent you \d+ alerts/)).toBeVisible();
     },
   },
   { name: 'how it reaches one', open: (guardian) => guardian.opens('/alerts/delivery') },
@@ -223,7 +223,7 @@ test('what each place answers', async ({ guardian, page }) => {
     }),
   ).toBeVisible();
   await page.getByLabel('Search').fill('lamps');
-  await expect(page.getByRole('link', { name: /^Essay on lamps\. .*It asks for a look/ })).toBeVisible();
+  await expect(page.getByRole('link', { name: /^Essay on lamps\. .*Worth asking/ })).toBeVisible();
   await guardian.goesTo('Days');
   await page.getByRole('link', { name: 'Attendance' }).click();
   await expect(
@@ -237,7 +237,7 @@ test('what each place answers', async ({ guardian, page }) => {
   await expect(page.getByText('not assessed yet').first()).toBeVisible();
   await guardian.seesOnly('Everyone');
   await guardian.opensCourse('First Spanish');
-  await expect(page.getByText(/No marks that count yet\. .* is due on/).last()).toBeVisible();
+  await expect(page.getByText(/No grade yet\. .* is due on/).last()).toBeVisible();
 });
 
 test('absences and a whole course are taken in hand like any work', async ({ guardian, page }) => {

@@ -77,7 +77,7 @@ test('from the Brief through Work to a plan for the evenings', async ({ guardian
     await page.getByRole('button', { name: 'Narrow down' }).click();
     await page.getByRole('radio', { name: 'Handed in and waiting' }).click();
     await expect(page).toHaveURL(/part=waiting/);
-    await expect(page.getByRole('link', { name: /^Essay on lamps\./ })).toContainText('It asks for a look.');
+    await expect(page.getByRole('link', { name: /^Essay on lamps\./ })).toContainText('Worth asking.');
     await page.reload();
     await expect(page.getByRole('link', { name: /^Essay on lamps\./ })).toBeVisible();
     await page.getByRole('button', { name: 'Show everything' }).click();

@@ -171,7 +171,10 @@ export function AlertList({ selected = null }: { selected?: string | null }) {
         label={t('alerts.title')}
         options={alertStates.map((value) => ({
           value,
-          label: t('alerts.stateCount', { state: t(`alerts.states.${value}`), count: counts?.[value] ?? 0 }),
+          // No number before there is one.
+          label: counts
+            ? t('alerts.stateCount', { state: t(`alerts.states.${value}`), count: counts[value] })
+            : t(`alerts.states.${value}`),
         }))}
         value={state}
         onChange={setState}

@@ -228,14 +228,14 @@ describe('a rehearsal', () => {
 
   it.each([
     [{ answer: null, done: 0.5, failed: false }, 'Trying 50%'],
-    [{ answer, done: 0.5, failed: false }, 'Would have told you 15 things in the last 30 days.'],
+    [{ answer, done: 0.5, failed: false }, 'These rules would have sent you 15 alerts in the last 30 days.'],
     [
       { answer: { ...answer, lastMonth: 1 }, done: null, failed: false },
-      'Would have told you 1 thing in the last 30 days.',
+      'These rules would have sent you 1 alert in the last 30 days.',
     ],
     [
       { answer: { ...answer, lastMonth: 0 }, done: null, failed: false },
-      'Would have told you nothing in the last 30 days.',
+      'These rules would have sent you nothing in the last 30 days.',
     ],
     [{ answer, done: null, failed: true }, 'It could not be tried just now.'],
   ])('%#', (trying, words) => {

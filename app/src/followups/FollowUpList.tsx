@@ -2,7 +2,7 @@ import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { FollowUpSummary } from '@cadro/contract';
 import { useChildren, useFormat } from '../household';
-import { Heading, Quiet, RowLink, Stack, styles, Words } from '../ui';
+import { Heading, Loaded, Quiet, RowLink, Stack, styles, Words } from '../ui';
 import { useFollowUpsQuery } from './api';
 import { absenceOutcome, outcomeWords } from './words';
 
@@ -41,11 +41,19 @@ function FollowUpRow({ followUp, selected }: { followUp: FollowUpSummary; select
 
 /** What is in hand, soonest date first; then what has settled. */
 export function FollowUpList({ selected }: { selected?: string }) {
+  const query = useFollowUpsQuery();
+  return (
+    <Loaded query={query}>
+      {({ followUps }) => <Listed followUps={followUps} {...(selected ? { selected } : {})} />}
+    </Loaded>
+  );
+}
+
+function Listed({ followUps, selected }: { followUps: readonly FollowUpSummary[]; selected?: string }) {
   const { t } = useTranslation();
-  const { data } = useFollowUpsQuery();
   const { shown } = useChildren();
   const ids = new Set(shown.map(({ id }) => id));
-  const own = (data?.followUps ?? []).filter(({ studentId }) => ids.has(studentId));
+  const own = followUps.filter(({ studentId }) => ids.has(studentId));
   const open = own.filter(({ step }) => step !== 'settled');
   const settled = own.filter(({ step }) => step === 'settled');
   const rows = (list: readonly FollowUpSummary[]) =>

@@ -68,6 +68,28 @@ function GoodNews({ brief }: { brief: Brief }) {
   );
 }
 
+/** What can no longer be turned in: said once, and it asks for nothing. */
+function Closed({ brief }: { brief: Brief }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const { nameOf } = useChildren();
+  if (brief.closed.length === 0) return null;
+  return (
+    <Stack space={0.5}>
+      <Heading level={2}>{t('brief.closed')}</Heading>
+      {brief.closed.map(({ studentId, courseId, courseTitle, works, countsAs }) => (
+        <Words key={`${studentId}:${courseId}`}>
+          {t('brief.closedLine', {
+            ...{ child: nameOf(studentId), course: courseTitle, count: works.length },
+            titles: format.list(works.map(({ title }) => title)),
+            as: countsAs > 0 ? format.percent(countsAs) : '0',
+          })}
+        </Words>
+      ))}
+    </Stack>
+  );
+}
+
 function InHand({ brief }: { brief: Brief }) {
   const { t } = useTranslation();
   const format = useFormat();
@@ -76,14 +98,15 @@ function InHand({ brief }: { brief: Brief }) {
   return (
     <Stack space={0.5}>
       <Heading level={2}>{t('brief.inHand')}</Heading>
-      {brief.inHand.map(({ followUpId, studentId, title, lookAgainOn }) => (
+      {brief.inHand.map(({ followUpId, studentId, title, lookAgainOn, takenBy }) => (
         <WayOn
           key={followUpId}
-          label={
+          label={[
             lookAgainOn
               ? t('brief.comesBack', { child: nameOf(studentId), title, when: format.dayLong(lookAgainOn) })
-              : t('brief.noDate', { child: nameOf(studentId), title })
-          }
+              : t('brief.noDate', { child: nameOf(studentId), title }),
+            ...(takenBy ? [t('brief.takenBy', { name: takenBy })] : []),
+          ].join(' · ')}
           href={`/talk/follow-ups/${followUpId}`}
         />
       ))}
@@ -96,6 +119,7 @@ const ofChildren = (brief: Brief, ids: ReadonlySet<string>): Brief => ({
   matters: brief.matters.filter(({ studentId }) => ids.has(studentId)),
   inHand: brief.inHand.filter(({ studentId }) => ids.has(studentId)),
   goodNews: brief.goodNews.filter(({ studentId }) => ids.has(studentId)),
+  closed: brief.closed.filter(({ studentId }) => ids.has(studentId)),
   coming: brief.coming
     .map(({ on, items }) => ({ on, items: items.filter(({ studentId }) => ids.has(studentId)) }))
     .filter(({ items }) => items.length > 0),
@@ -168,6 +192,7 @@ function BriefList({ brief, ...choosing }: { brief: Brief } & Choosing) {
       {needing.length === 0 ? <Words>{t('brief.quiet')}</Words> : null}
       <Matters matters={needing} label={t('brief.matters')} leads {...choosing} />
       <GoodNews brief={brief} />
+      <Closed brief={brief} />
       {wrote.length > 0 ? (
         <View>
           <Heading level={2}>{t('brief.wrote')}</Heading>

@@ -138,6 +138,7 @@ export const Rehearsal = Type.Object({
   fromOn: DateOnly,
   toOn: DateOnly,
   /** In the last 30 days of it. */
+  /** Alerts that would have reached the guardian by themselves in the last 30 days, each counted once. */
   lastMonth: Type.Integer(),
   tellings: Type.Array(
     Type.Object({

@@ -10,7 +10,7 @@ import {
   SecondChanceFigure,
 } from '../outlook/figures';
 import { route } from '../shared/route';
-import { DateOnly, Instant, Nullable, Uuid } from '../shared/scalars';
+import { DateOnly, Fraction, Instant, Nullable, Uuid } from '../shared/scalars';
 import { CoursePolicy, PolicyCorrection, Reconciliation } from './policy';
 import { CourseRecord, LetterGrade, Level, methods, PolicyRecord, resultStatuses } from './record';
 
@@ -60,6 +60,8 @@ export const CourseSummary = Type.Object({
   grade: CourseGrade,
   /** Null once the term has a grade, and where it is the first. */
   ended: Nullable(EndedTerm),
+  /** What work that is left counts as by the end of the term, a share of its score. */
+  leftAs: Fraction,
   itemCount: Type.Integer(),
   nextDue: Nullable(Type.Object({ title: Type.String(), dueAt: Instant })),
   /** What the household aims at, on the course's scale. */

@@ -106,6 +106,8 @@ export const EndedTerm = Type.Object({
   endedOn: DateOnly,
   /** The school's, once it has reported; until then by our count. */
   grade: CourseGrade,
+  /** What was left when it ended, and can no longer be mended. */
+  closed: Type.Array(LooseEndFigure),
 });
 export type EndedTerm = Static<typeof EndedTerm>;
 

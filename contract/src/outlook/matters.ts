@@ -106,6 +106,19 @@ export const Matter = Type.Union([
 export type Matter = Static<typeof Matter>;
 export type MatterOf<K extends Matter['kind']> = Extract<Matter, { kind: K }>;
 
+/** Works of a course that can no longer be turned in: news, and nothing to do. */
+export const ClosedDoor = Type.Object({
+  studentId: Uuid,
+  courseId: Uuid,
+  courseTitle: Type.String(),
+  works: Type.Array(Type.Object({ itemId: Uuid, title: Type.String() })),
+  /** What each counts as by the end of the term, a share of its score. */
+  countsAs: Fraction,
+  /** The last of their last days, an instant. */
+  closedAt: Instant,
+});
+export type ClosedDoor = Static<typeof ClosedDoor>;
+
 /** Good news: work that was a loose end and is scored now. */
 export const GoodNews = Type.Object({
   studentId: Uuid,

@@ -2,7 +2,7 @@ import { Type, type Static } from '@sinclair/typebox';
 import { Freshness } from '../gradebook/gradebook';
 import { route } from '../shared/route';
 import { DateOnly, Instant, Nullable, Uuid } from '../shared/scalars';
-import { ComingDay, GoodNews, Matter } from './matters';
+import { ClosedDoor, ComingDay, GoodNews, Matter } from './matters';
 
 export const Brief = Type.Object({
   asOf: Instant,
@@ -10,9 +10,18 @@ export const Brief = Type.Object({
   matters: Type.Array(Matter),
   /** Matters someone has taken in hand and that come back on their date. */
   inHand: Type.Array(
-    Type.Object({ followUpId: Uuid, studentId: Uuid, title: Type.String(), lookAgainOn: Nullable(DateOnly) }),
+    Type.Object({
+      followUpId: Uuid,
+      studentId: Uuid,
+      title: Type.String(),
+      lookAgainOn: Nullable(DateOnly),
+      /** Who has it, by name. */
+      takenBy: Nullable(Type.String()),
+    }),
   ),
   goodNews: Type.Array(GoodNews),
+  /** What can no longer be turned in, since a few days. */
+  closed: Type.Array(ClosedDoor),
   coming: Type.Array(ComingDay),
   freshness: Type.Array(Type.Composite([Freshness, Type.Object({ studentIds: Type.Array(Uuid) })])),
 });

@@ -52,8 +52,10 @@ export const WorkRow = Type.Object({
   /** What it is as a loose end, or `again` for scored work that may be done again; null when it is neither. */
   kind: Nullable(OpenKindSchema),
   recoverable: Type.Boolean(),
-  /** Points of the course's scale: what a loose end gains when made up, what work to come stands for. */
+  /** Points of the course's scale: what a loose end gains when made up; how far work to come can move the grade. */
   impact: Nullable(Type.Number()),
+  /** What doing it is expected to bring, in the same points: what a plan of evenings weighs. */
+  gain: Nullable(Type.Number()),
   credit: Nullable(Fraction),
   deadline: Nullable(Instant),
   assignedAt: Nullable(Instant),

@@ -10,7 +10,7 @@ import {
 } from '../attendance';
 import { dateIn, dayMs } from '../dates';
 import { courseGrade, householdRecord, normaliseCourse, termOn, type Item, type Policy } from '../gradebook';
-import { comingStakes, courseAnswer } from '../outlook';
+import { courseAnswer, ridesOn, type Rides } from '../outlook';
 import type {
   ChildHistory,
   ClassroomSeen,
@@ -48,8 +48,8 @@ export interface CourseSight {
   readonly results: ReadonlyMap<string, readonly Known<ResultRecord>[]>;
   /** What the classroom system has seen of each work, by the instant that is looked at. */
   readonly classroom: ReadonlyMap<string, ClassroomSeen>;
-  /** What each work still to come decides, in points of the scale; worked out when it is first asked. */
-  readonly stakes: () => ReadonlyMap<string, number>;
+  /** What rides on each work, in points of the scale; worked out when it is first asked. */
+  readonly rides: () => ReadonlyMap<string, Rides>;
 }
 
 /** What was known of one child at an instant: all that the rules may ask. */
@@ -147,7 +147,7 @@ function sightOf(course: CourseHistory, { today, asOfMs, figuresAt, grades }: Se
       itemKinds: course.itemKinds,
       classroom: new Map(course.classroom.filter(knownBy(asOfMs)).map(({ value }) => [value.itemId, value])),
       results,
-      stakes: once(() => comingStakes(record)),
+      rides: once(() => ridesOn(record)),
     },
   ];
 }

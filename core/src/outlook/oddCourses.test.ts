@@ -1,7 +1,7 @@
 import type { CourseRecord, ItemRecord, ResultRecord } from '@cadro/contract';
 import { at, course, item, scored } from '../testing/courses';
 import { courseAnswer } from './courseAnswer';
-import { itemWorth } from './work/itemWorth';
+import { itemWorth } from './work/rides';
 
 /* Empty and odd courses, worked by hand: every one has an answer, none a number that is not one. */
 const answer = (more: Partial<CourseRecord>, policy: Partial<CourseRecord['policy']> = {}) =>

@@ -1,5 +1,5 @@
 import { rolesAllowed, type Brief, type Child } from '@cadro/contract';
-import { dateIn, dayMs, type FollowUpFacts, triage } from '@cadro/core';
+import { closedDoors, dateIn, dayMs, type FamilyFacts, type FollowUpFacts, triage } from '@cadro/core';
 import { raisedAlerts } from '../alerts';
 import { attendanceOf } from '../attendance';
 import { openFollowUps, type OpenFollowUp } from '../followups';
@@ -22,6 +22,8 @@ const followUpFacts = (row: OpenFollowUp, today: string): FollowUpFacts => ({
   courseId: row.course_id,
   courseTitle: row.course_title,
   itemId: row.item_id,
+  itemIds: [...(row.item_id ? [row.item_id] : []), ...row.works.map(({ itemId }) => itemId)],
+  takenAt: (row.taken_at ?? row.updated_at).toISOString(),
   topic: row.topic,
   absence: row.absence && {
     purpose: row.absence.purpose,
@@ -65,25 +67,30 @@ export async function briefOf(
       raisedAlerts(db, guardianId, talkIds, now),
     ]);
   const facts = followUps.map((row) => followUpFacts(row, dateIn(zones.get(row.student_id) ?? 'UTC', now)));
+  const family: FamilyFacts = {
+    now: now.toISOString(),
+    courses,
+    comments: comments.map(commentFacts),
+    absences: attendance.map(absenceFacts),
+    followUps: facts,
+    replies,
+    alerts: alerts.flatMap(({ told, studentId, state, overAt, ...alert }) =>
+      studentId !== null && state !== 'done' && overAt === null
+        ? [{ ...alert, studentId, leading: told }]
+        : [],
+    ),
+  };
   return {
     asOf: now.toISOString(),
     today: dateIn(children[0]?.timeZone ?? 'UTC', now),
-    matters: triage({
-      now: now.toISOString(),
-      courses,
-      comments: comments.map(commentFacts),
-      absences: attendance.map(absenceFacts),
-      followUps: facts,
-      replies,
-      alerts: alerts.flatMap(({ told, studentId, state, overAt, ...alert }) =>
-        studentId !== null && state !== 'done' && overAt === null
-          ? [{ ...alert, studentId, leading: told }]
-          : [],
-      ),
-    }),
+    matters: triage(family),
+    closed: closedDoors(family),
     inHand: facts
       .filter(({ due }) => !due)
-      .map(({ id, studentId, title, lookAgainOn }) => ({ followUpId: id, studentId, title, lookAgainOn })),
+      .map(({ id, studentId, title, lookAgainOn }) => ({
+        ...{ followUpId: id, studentId, title, lookAgainOn },
+        takenBy: followUps.find((row) => row.id === id)?.taken_by ?? null,
+      })),
     goodNews: goodNewsOf(changes),
     coming,
     freshness,

@@ -1,4 +1,4 @@
-import type { Child, ComingDay, NamedLooseEnd } from '@cadro/contract';
+import type { Child, ComingDay, NamedLooseEnd, OpenEnd } from '@cadro/contract';
 import {
   type AbsenceFacts,
   type CourseFacts,
@@ -15,7 +15,33 @@ import { endOfDay, type Db } from '../kit';
 import { saidAs } from '../outlook';
 import { classroomSaid, comingWork, itemNames, remarkedWorks } from '../records';
 
-/** The children's courses with figures and with their loose ends named: three queries. */
+interface Names {
+  readonly items: ReadonlyMap<string, Awaited<ReturnType<typeof itemNames>>[number]>;
+  readonly remarked: ReadonlySet<string>;
+  readonly doubt: (studentId: string, itemId: string) => NamedLooseEnd['doubt'];
+}
+
+/** Open ends of a child with what they are called; none of a work that is not there any more. */
+const named = (
+  ends: readonly OpenEnd[],
+  studentId: string,
+  { items, remarked, doubt }: Names,
+): NamedLooseEnd[] =>
+  ends.flatMap(({ itemId, kind, recoverable, deadline, credit, impact }): NamedLooseEnd[] => {
+    const item = items.get(itemId);
+    if (!item) return [];
+    return [
+      {
+        ...{ itemId, kind, recoverable, deadline, credit, impact },
+        title: item.title,
+        dueAt: item.due_at?.toISOString() ?? null,
+        remarked: remarked.has(`${studentId}:${itemId}`),
+        doubt: kind === 'again' ? null : doubt(studentId, itemId),
+      },
+    ];
+  });
+
+/** The children's courses with figures and with their loose ends named: four queries. */
 export async function namedCourses(
   db: Db,
   guardianId: string,
@@ -24,49 +50,31 @@ export async function namedCourses(
 ): Promise<CourseFacts[]> {
   const studentIds = children.map(({ id }) => id);
   const rows = await courseSummaries(db, { studentIds, guardianId, now });
-  const ids = rows.flatMap(({ figures }) => (figures ? openEndsOf(figures) : []).map(({ itemId }) => itemId));
+  const ids = rows.flatMap(({ figures, ended }) =>
+    [...(figures ? openEndsOf(figures) : []), ...(ended?.closed ?? [])].map(({ itemId }) => itemId),
+  );
   const [items, said, remarked] = await Promise.all([
     itemNames(db, ids),
     classroomSaid(db, studentIds, ids),
     remarkedWorks(db, studentIds, ids),
   ]);
-  const names = new Map(items.map((item) => [item.id, item]));
-  const doubt = (studentId: string, itemId: string) => {
-    const both = said.get(`${studentId}:${itemId}`);
-    return both ? doubtOf(saidAs(both.gradebook), saidAs(both.classroom), now.getTime()) : null;
+  const names: Names = {
+    items: new Map(items.map((item) => [item.id, item])),
+    remarked,
+    doubt: (studentId, itemId) => {
+      const both = said.get(`${studentId}:${itemId}`);
+      return both ? doubtOf(saidAs(both.gradebook), saidAs(both.classroom), now.getTime()) : null;
+    },
   };
   return rows.flatMap((row): CourseFacts[] => {
-    const { figures } = row;
+    const { id, studentId, title, scale, figures, grade, ended, leftAs } = row;
     if (!figures) return [];
-    const looseEnds = openEndsOf(figures).flatMap((end): NamedLooseEnd[] => {
-      const item = names.get(end.itemId);
-      if (!item) return [];
-      const { itemId, kind, recoverable, deadline, credit, impact } = end;
-      return [
-        {
-          itemId,
-          kind,
-          recoverable,
-          deadline,
-          credit,
-          impact,
-          title: item.title,
-          dueAt: item.due_at?.toISOString() ?? null,
-          remarked: remarked.has(`${row.studentId}:${itemId}`),
-          doubt: kind === 'again' ? null : doubt(row.studentId, itemId),
-        },
-      ];
-    });
     return [
       {
-        id: row.id,
-        studentId: row.studentId,
-        title: row.title,
-        outOf: row.scale.outOf,
-        decimals: row.scale.decimals,
-        figures,
-        grade: row.grade,
-        looseEnds,
+        ...{ id, studentId, title, figures, grade, leftAs },
+        ...{ outOf: scale.outOf, decimals: scale.decimals },
+        looseEnds: named(openEndsOf(figures), studentId, names),
+        closed: named(ended?.closed ?? [], studentId, names),
       },
     ];
   });

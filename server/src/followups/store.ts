@@ -37,6 +37,9 @@ export interface FollowUpRow {
   readonly due_at: Date | null;
   readonly possible: number | null;
   readonly written: boolean;
+  /** Who took it in hand, and when. */
+  readonly taken_by: string | null;
+  readonly taken_at: Date | null;
 }
 export type OpenFollowUp = FollowUpRow;
 
@@ -52,6 +55,11 @@ const visible = (db: Db, guardianId: string, studentIds: readonly string[]) =>
          on p.teacher_id = case when f.topic = 'attendance' then s.attendance_desk_id else c.teacher_id end`,
     )
     .leftJoin('course_items as i', 'i.item_id', 'f.item_id')
+    .joinRaw(
+      `left join lateral (
+         select e.author, e.at from followup_entries e
+         where e.student_id = f.student_id and e.followup_id = f.id order by e.at, e.id limit 1) taken on true`,
+    )
     .where({ 'g.guardian_id': guardianId })
     .whereIn('f.student_id', [...studentIds])
     .select<FollowUpRow[]>(
@@ -80,6 +88,8 @@ const visible = (db: Db, guardianId: string, studentIds: readonly string[]) =>
         `exists (select from followup_entries w
            where w.student_id = f.student_id and w.followup_id = f.id and w.kind = 'written') as written`,
       ),
+      'taken.author as taken_by',
+      'taken.at as taken_at',
     );
 
 export const openFollowUps = (

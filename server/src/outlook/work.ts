@@ -9,7 +9,6 @@ import {
 } from '@cadro/contract';
 import {
   acrossCourses,
-  comingStakes,
   dateIn,
   dayMs,
   doubtOf,
@@ -18,6 +17,8 @@ import {
   isSeenEarly,
   learntEffort,
   openEndsOf,
+  ridesOn,
+  type Rides,
 } from '@cadro/core';
 import { openFollowUps } from '../followups';
 import { courseSummaries, householdRecords } from '../gradebook';
@@ -67,7 +68,7 @@ interface Course {
 interface Facts {
   readonly now: Date;
   readonly course: Course;
-  readonly stakes: ReadonlyMap<string, number>;
+  readonly rides: ReadonlyMap<string, Rides>;
   readonly flags: ReadonlySet<string>;
   readonly followUps: ReadonlyMap<string, string>;
   readonly effort: (kind: string | null, possible: number) => number;
@@ -97,12 +98,14 @@ function placeOf(item: WorkItem, end: OpenEnd | null, doubt: WorkRow['doubt'], n
 const iso = (at: Date | null): string | null => at?.toISOString() ?? null;
 
 function rowOf(item: WorkItem, facts: Facts): WorkRow | null {
-  const { now, course, stakes, flags, followUps, effort } = facts;
+  const { now, course, rides, flags, followUps, effort } = facts;
   const end = course.ends.get(item.item_id) ?? null;
   const { said, other, doubt } = saidOf(item, end, now);
   const group = placeOf(item, end, doubt, now);
   if (!group) return null;
   const tells = other && (doubt !== null || (group === 'waiting' && other.status === 'scored'));
+  // Nothing rides any more on what has been handed in, taken in class or excused, but for its score.
+  const riding = group === 'coming' || group === 'undated' ? rides.get(item.item_id) : undefined;
   const told = item.told_minutes;
   const sourceName = item.source_name;
   return {
@@ -119,7 +122,8 @@ function rowOf(item: WorkItem, facts: Facts): WorkRow | null {
     decimals: course.decimals,
     kind: end?.kind ?? null,
     recoverable: end?.recoverable ?? false,
-    impact: end ? end.impact : (stakes.get(item.item_id) ?? null),
+    impact: end ? end.impact : (riding?.decides ?? null),
+    gain: end ? end.impact : (riding?.gain ?? null),
     credit: end?.credit ?? null,
     deadline: end?.deadline ?? null,
     assignedAt: item.assigned_at.toISOString(),
@@ -155,6 +159,7 @@ function settledRow(news: GoodNews, course: Course): WorkRow {
     kind: null,
     recoverable: false,
     impact: null,
+    gain: null,
     credit: null,
     deadline: null,
     assignedAt: null,
@@ -211,11 +216,11 @@ const coursesByKey = (rows: readonly CourseSummary[]): ReadonlyMap<string, Cours
   );
 
 /** What rides on each work to come, by child. */
-const stakesByChild = (records: Awaited<ReturnType<typeof householdRecords>>) =>
+const ridesByChild = (records: Awaited<ReturnType<typeof householdRecords>>) =>
   new Map(
     [...groupBy(records, ({ studentId }) => studentId)].map(([id, own]) => [
       id,
-      new Map(own.flatMap(({ record }) => [...comingStakes(record)])),
+      new Map(own.flatMap(({ record }) => [...ridesOn(record)])),
     ]),
   );
 
@@ -263,7 +268,7 @@ export async function workOf(
 ): Promise<Work> {
   const now = await clock.now();
   const { studentIds, courses, offers, ...kept } = await gathered(db, guardianId, children, now);
-  const stakes = stakesByChild(kept.records);
+  const riding = ridesByChild(kept.records);
   const followUps = followUpsByWork(kept.followUps);
   const flags = new Set(kept.flags);
   const efforts = new Map(
@@ -273,8 +278,8 @@ export async function workOf(
     const course = courses.get(keyOf(item.student_id, item.course_id));
     const effort = efforts.get(item.student_id);
     if (!course || !effort) return [];
-    const own = stakes.get(item.student_id) ?? new Map<string, number>();
-    return rowOf(item, { now, course, stakes: own, flags, followUps, effort }) ?? [];
+    const own = riding.get(item.student_id) ?? new Map<string, Rides>();
+    return rowOf(item, { now, course, rides: own, flags, followUps, effort }) ?? [];
   });
   const settled = goodNewsOf(kept.changes).flatMap((news) => {
     const course = courses.get(keyOf(news.studentId, news.courseId));

@@ -26,8 +26,8 @@ const bringsMost = (a: PlannedTask, b: PlannedTask): number =>
 const doneDays = 7;
 
 /** Hundredths of the scale, so that a course of 4 and one of 100 are summed alike. */
-const gainOf = ({ impact, outOf, recoverable, kind }: WorkRow): number =>
-  impact === null || (kind !== null && !recoverable) ? 0 : (impact / outOf) * 100;
+const gainOf = ({ gain, outOf, recoverable, kind }: WorkRow): number =>
+  gain === null || (kind !== null && !recoverable) ? 0 : (gain / outOf) * 100;
 
 /** Whether there is something left to do: neither settled nor excused nor waiting for the teacher, nor too late. */
 const isOpenWork = ({ group, kind, recoverable }: WorkRow): boolean =>

@@ -7,22 +7,25 @@ import { rehearseRules } from '../api';
 const restMs = 250;
 
 export interface Trying {
-  /** The last answer; it stays while the next one is worked out. */
+  /** Null while these rules have no answer yet. */
   readonly answer: Rehearsal | null;
   /** How far the next one is, 0 to 1; null when none is on its way. */
   readonly done: number | null;
   readonly failed: boolean;
 }
 
+const begun: Trying = { answer: null, done: 0, failed: false };
+
 /** What rules would have told, asked anew whenever they change; an answer to older rules is never shown as newer. */
 export function useRehearsal(rules: AlertRules): Trying {
-  const [trying, setTrying] = useState<Trying>({ answer: null, done: 0, failed: false });
   const asked = JSON.stringify(rules);
+  const [trying, setTrying] = useState<Trying & { readonly of: string }>({ ...begun, of: asked });
   useEffect(() => {
     const stop = new AbortController();
     const { signal } = stop;
     const say = (change: Partial<Trying>) => {
-      if (!signal.aborted) setTrying((before) => ({ ...before, ...change }));
+      if (!signal.aborted)
+        setTrying((before) => ({ ...(before.of === asked ? before : begun), ...change, of: asked }));
     };
     const start = setTimeout(() => {
       say({ done: 0, failed: false });
@@ -36,5 +39,5 @@ export function useRehearsal(rules: AlertRules): Trying {
       stop.abort();
     };
   }, [asked]);
-  return trying;
+  return trying.of === asked ? trying : begun;
 }

@@ -86,6 +86,7 @@ const course = (more: Partial<CourseDetail> = {}): CourseDetail => ({
   figures: figures(),
   grade: aGrade(85, 'B'),
   ended: null,
+  leftAs: 0,
   itemCount: 1,
   nextDue: null,
   target: null,

@@ -16,8 +16,8 @@ export const workEn = {
     until: 'Taken until {{date}} ({{left}}), {{credit}}.',
     tooLate: 'Can no longer be mended.',
     gain: '+{{gain}}',
-    stake: 'up to {{gain}} points ride on it',
-    stakeOf: 'up to {{gain}} of {{outOf}} ride on it',
+    stake: 'can move the grade by up to {{gain}} points',
+    stakeOf: 'can move the grade by up to {{gain}} of {{outOf}}',
     groups: {
       loose: 'Loose ends',
       doubtful: 'Doubtful',
@@ -178,12 +178,16 @@ export const workEn = {
     standards: 'This course goes by levels; there is no figure to try.',
     simulate: 'Draw the rest of the term',
     simulateLead:
-      'Ten thousand ways the rest of the term could go, drawn from {{child}}’s own scores. Loose ends stay as they are.',
+      'Ten thousand ways the rest of the term could go, drawn from {{child}}’s own scores. Loose ends stay as they are; new work is missed as often as so far.',
     drawing: '{{share}} drawn',
     cancel: 'Stop',
     chance: '{{share}} of the draws reach {{target}}.',
     chanceNoTarget: 'Set a target to see how often it is reached.',
     fan: 'By {{date}} half of the draws lie between {{low}} and {{high}}, most between {{least}} and {{most}}.',
+    fanWork_one: '{{count}} assignment is still to come',
+    fanWork_other: '{{count}} assignments are still to come',
+    fanMore: '{{known}}, and about {{more}} more that aren’t published yet, at the pace so far.',
+    fanKnown: '{{known}}.',
     fanNone: 'There is too little to draw from.',
   },
   plan: {

@@ -18,8 +18,8 @@ export const workEs: typeof workEn = {
     until: 'Se acepta hasta el {{date}} ({{left}}), {{credit}}.',
     tooLate: 'Ya no se puede arreglar.',
     gain: '+{{gain}}',
-    stake: 'hasta {{gain}} puntos dependen de ello',
-    stakeOf: 'hasta {{gain}} de {{outOf}} dependen de ello',
+    stake: 'puede mover la calificación hasta {{gain}} puntos',
+    stakeOf: 'puede mover la calificación hasta {{gain}} de {{outOf}}',
     groups: {
       loose: 'Cabos sueltos',
       doubtful: 'Dudoso',
@@ -181,12 +181,16 @@ export const workEs: typeof workEn = {
     standards: 'Esta asignatura va por niveles; no hay cifra que probar.',
     simulate: 'Dibujar lo que queda del periodo',
     simulateLead:
-      'Diez mil maneras en que podría seguir el periodo, sacadas de las notas de {{child}}. Los cabos sueltos quedan como están.',
+      'Diez mil maneras en que podría seguir el periodo, sacadas de los puntajes de {{child}}. Los trabajos pendientes quedan como están; los nuevos se dejan de entregar tantas veces como hasta ahora.',
     drawing: '{{share}} hecho',
     cancel: 'Parar',
     chance: 'El {{share}} de las veces se llega a {{target}}.',
     chanceNoTarget: 'Pon una meta para ver con qué frecuencia se alcanza.',
     fan: 'El {{date}} la mitad queda entre {{low}} y {{high}}, la mayoría entre {{least}} y {{most}}.',
+    fanWork_one: 'Falta {{count}} tarea por venir',
+    fanWork_other: 'Faltan {{count}} tareas por venir',
+    fanMore: '{{known}}, y unas {{more}} más que aún no se publican, al ritmo de hasta ahora.',
+    fanKnown: '{{known}}.',
     fanNone: 'Hay muy poco de donde sacar.',
   },
   plan: {

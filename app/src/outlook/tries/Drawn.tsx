@@ -1,9 +1,18 @@
+import type { TFunction } from 'i18next';
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
+import type { Fan } from '@cadro/core';
 import { useFormat } from '../../household';
 import { Action, FanChart, Heading, Row, Stack, Words } from '../../ui';
 import type { TryOut } from './useTryOut';
 import { scoresOf, type Moved } from './works';
+
+/** What the fan takes for granted: the work that is published, and what the weeks so far let one expect beside it. */
+function stillToCome(t: TFunction, { toCome, unpublished }: Fan): string {
+  const known = t('tries.fanWork', { count: toCome });
+  const more = Math.round(unpublished);
+  return more > 0 ? t('tries.fanMore', { known, more }) : t('tries.fanKnown', { known });
+}
 
 /** The rest of the term, drawn ten thousand times: with the way done while it is drawn, and a way out. */
 export function Drawn({
@@ -54,6 +63,9 @@ export function Drawn({
         <>
           <FanChart fan={fan} target={target} label={sentence} figureOf={say} dayOf={format.day} />
           <Words live>{sentence}</Words>
+          <Words size="small" colour="soft">
+            {stillToCome(t, fan)}
+          </Words>
           <Words bold>
             {fan.chance === null || target === null
               ? t('tries.chanceNoTarget')

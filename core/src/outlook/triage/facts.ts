@@ -39,6 +39,10 @@ export interface CourseFacts {
   readonly grade: CourseGrade;
   /** The course's loose ends with their names, in make-up order. */
   readonly looseEnds: readonly NamedLooseEnd[];
+  /** What was left when the term before ended. */
+  readonly closed: readonly NamedLooseEnd[];
+  /** What work that is left counts as by the end of the term, a share of its score. */
+  readonly leftAs: number;
 }
 
 export interface CommentFacts {
@@ -68,6 +72,10 @@ export interface FollowUpFacts {
   readonly courseId: string | null;
   readonly courseTitle: string | null;
   readonly itemId: string | null;
+  /** All works it is about, the one above among them. */
+  readonly itemIds: readonly string[];
+  /** When it was taken in hand, an instant: what came to light later is new. */
+  readonly takenAt: string;
   readonly topic: FollowUpTopic;
   /** The absence it is about; null for attendance as a whole and for everything else. */
   readonly absence: { readonly purpose: AbsencePurpose; readonly on: readonly string[] } | null;

@@ -11,6 +11,7 @@ import { withTold } from './told';
 import { dayMs } from '../../dates';
 
 export type * from './facts';
+export { closedDoors } from './closedDoors';
 
 type TriageRule = (facts: FamilyFacts) => Matter[];
 
@@ -33,7 +34,7 @@ function withoutEchoes(matters: readonly Matter[], facts: FamilyFacts): Matter[]
     ...matters.flatMap((matter) =>
       'looseEnds' in matter ? matter.looseEnds.map(({ itemId }) => key(matter.studentId, itemId)) : [],
     ),
-    ...facts.followUps.map(({ studentId, itemId }) => key(studentId, itemId)),
+    ...facts.followUps.flatMap(({ studentId, itemIds }) => itemIds.map((itemId) => key(studentId, itemId))),
   ]);
   return matters.flatMap((matter): Matter[] => {
     if (matter.kind !== 'comment') return [matter];

@@ -1,6 +1,6 @@
 import type { Matter, NamedLooseEnd } from '@cadro/contract';
 import type { CourseFacts, FamilyFacts } from './facts';
-import { isInHand } from './inHand';
+import { isEndInHand } from './inHand';
 import { isTravelling } from '../work/travelling';
 
 /** A fall smaller than this share of the scale is no matter of its own. */
@@ -15,7 +15,6 @@ export const nextEnd = (ends: readonly NamedLooseEnd[], now: string): string | n
 
 /** What can be done something about and nobody has taken in hand yet: a follow-up speaks for its own item. */
 function notInHand(course: CourseFacts, facts: FamilyFacts): NamedLooseEnd[] {
-  const { studentId } = course;
   const nowMs = Date.parse(facts.now);
   const travelling = ({ kind, dueAt }: NamedLooseEnd) =>
     kind !== 'again' && isTravelling({ kind, dueAtMs: dueAt === null ? null : Date.parse(dueAt) }, nowMs);
@@ -28,7 +27,7 @@ function notInHand(course: CourseFacts, facts: FamilyFacts): NamedLooseEnd[] {
       !tooLate(end) &&
       !travelling(end) &&
       end.doubt !== 'doubtful' &&
-      !isInHand(facts, { studentId, topic: 'work', itemId: end.itemId }),
+      !isEndInHand(facts, course, end),
   );
 }
 

@@ -1,6 +1,6 @@
 import type { AlertReason, Matter } from '@cadro/contract';
 import type { AlertFacts, FamilyFacts } from './facts';
-import { isInHand } from './inHand';
+import { dayInHand, isInHand } from './inHand';
 import { stakeOf } from '../stake';
 
 /** Alerts that ask for something; the others are read where they came. */
@@ -16,7 +16,10 @@ const says = (matter: Matter, { kind, studentId, courseId }: AlertFacts): boolea
       : courseId !== null && matter.courseId === courseId && matter.kind !== 'comment');
 
 function inHand(facts: FamilyFacts, { kind, studentId, courseId, reasons }: AlertFacts): boolean {
-  if (kind === 'attendance') return isInHand(facts, { studentId, topic: 'attendance' });
+  if (kind === 'attendance') {
+    const taken = dayInHand(facts, studentId);
+    return reasons.every((reason) => reason.about === 'attendance' && reason.days.every(taken));
+  }
   const items = reasons.flatMap((reason) => (reason.about === 'work' ? [reason.work.itemId] : []));
   const worked =
     items.length > 0 && items.every((itemId) => isInHand(facts, { studentId, topic: 'work', itemId }));

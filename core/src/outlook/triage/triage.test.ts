@@ -1,6 +1,13 @@
 import type { AlertReason, CourseFigures, NamedLooseEnd, OpenKind } from '@cadro/contract';
 import { countedGrade } from '../../gradebook';
-import { triage, type AlertFacts, type CourseFacts, type FamilyFacts, type FollowUpFacts } from '.';
+import {
+  closedDoors,
+  triage,
+  type AlertFacts,
+  type CourseFacts,
+  type FamilyFacts,
+  type FollowUpFacts,
+} from '.';
 
 const now = '2026-10-21T18:00:00Z';
 const end = (itemId: string, kind: OpenKind, more: Partial<NamedLooseEnd> = {}): NamedLooseEnd => ({
@@ -27,6 +34,8 @@ const course = (
   outOf: 100,
   decimals: 1,
   looseEnds,
+  closed: [],
+  leftAs: 0,
   grade: countedGrade({ decimals: 1 }, { posted: 90, display: 90, letter: 'A' }),
   figures: {
     posted: 90,
@@ -55,6 +64,8 @@ const family = (more: Partial<FamilyFacts>): FamilyFacts => ({
 });
 const followUp = (more: Partial<FollowUpFacts>): FollowUpFacts => ({
   id: 'f',
+  itemIds: more.itemId ? [more.itemId] : [],
+  takenAt: '2026-10-20T18:00:00Z',
   studentId: 's',
   courseId: null,
   courseTitle: null,
@@ -279,6 +290,50 @@ describe('the triage of the Brief', () => {
     expect(
       triage(family({ followUps: [followUp({ courseId: 'k', due: true, lookAgainOn: null })] })),
     ).toEqual([]);
+  });
+
+  it('rests with its course, until something new is due', () => {
+    const followUps = [followUp({ topic: 'course', courseId: 'k', takenAt: '2026-10-15T18:00:00Z' })];
+    const before = end('a', 'overdue');
+    const later = end('b', 'overdue', { dueAt: '2026-10-17T12:00:00Z' });
+    const courses = (...ends: NamedLooseEnd[]) => [course('k', { ifLeft: 75 }, ends)];
+    expect(triage(family({ courses: courses(before), followUps }))).toEqual([]);
+    expect(triage(family({ courses: courses(before, later), followUps }))).toMatchObject([
+      { kind: 'underneath', looseEnds: [{ itemId: 'b' }] },
+    ]);
+  });
+
+  it('rests for each of the works that one follow-up is about', () => {
+    const courses = [course('k', { ifLeft: 75 }, [end('a', 'overdue'), end('b', 'overdue')])];
+    const followUps = [followUp({ topic: 'work', courseId: 'k', itemIds: ['a', 'b'] })];
+    expect(triage(family({ courses, followUps }))).toEqual([]);
+  });
+
+  describe('a door that has closed', () => {
+    const gone = (id: string, deadline: string, kind: OpenKind = 'missing') =>
+      end(id, kind, { recoverable: false, deadline });
+    const closed = (ends: NamedLooseEnd[], before: NamedLooseEnd[] = []) =>
+      closedDoors(family({ courses: [{ ...course('k', {}, ends), closed: before, leftAs: 0.5 }] }));
+    it('is news for three days, course by course, and no matter', () => {
+      const ends = [
+        gone('a', '2026-10-19T12:00:00Z'),
+        gone('b', '2026-10-20T12:00:00Z'),
+        gone('c', '2026-10-17T12:00:00Z'),
+      ];
+      expect(closed(ends)).toMatchObject([
+        {
+          courseId: 'k',
+          countsAs: 0.5,
+          closedAt: '2026-10-20T12:00:00Z',
+          works: [{ itemId: 'a' }, { itemId: 'b' }],
+        },
+      ]);
+      expect(triage(family({ courses: [course('k', { ifLeft: 70 }, ends)] }))).toEqual([]);
+    });
+    it('is that of the term that has ended, too, and none of what is open or only waits', () => {
+      expect(closed([], [gone('a', '2026-10-20T12:00:00Z', 'incomplete')])).toHaveLength(1);
+      expect(closed([end('a', 'missing'), gone('b', '2026-10-20T12:00:00Z', 'unmarked')])).toEqual([]);
+    });
   });
 
   describe('what an alert has told', () => {

@@ -6,6 +6,13 @@ export const withoutAnyScore = 0.85;
 /** How many scores of the category outweigh the course's own mean. */
 export const priorScores = 3;
 
+/** Whether a score tells what the child can do: counted work, neither a zero nor at the floor. */
+export function isHonest(standing: Standing, course: Course): boolean {
+  const { item, status, earned } = standing;
+  const scored = status === 'scored' && earned !== null && earned !== 0 && isOrdinary(item);
+  return scored && kindOf(standing, course) !== 'at-floor';
+}
+
 /** A child's honest scores in a course, each a share from above 0 to 1; nothing that is a loose end is among them. */
 export interface OwnShares {
   readonly all: readonly number[];
@@ -21,11 +28,10 @@ export function ownShares(
   const byCategory = new Map<string, number[]>();
   const all: number[] = [];
   for (const standing of standings) {
-    const { item, status, earned } = standing;
+    const { item, earned } = standing;
     if (item.id === withoutItemId) continue;
-    if (status !== 'scored' || earned === null || earned === 0 || !isOrdinary(item)) continue;
-    if (kindOf(standing, course) === 'at-floor') continue;
-    const share = Math.min(1, earned / item.possible);
+    if (!isHonest(standing, course)) continue;
+    const share = Math.min(1, (earned ?? 0) / item.possible);
     all.push(share);
     byCategory.set(item.categoryId, [...(byCategory.get(item.categoryId) ?? []), share]);
   }

@@ -50,26 +50,3 @@ export function jointly(record: CourseRecord, itemIds: Iterable<string>): Joint 
   }
   return { ifLeft, ifDone: figure() };
 }
-
-/**
- * What each work still to come is worth in the plan of an evening: how far the figure lies apart between the child's
- * expected score in it and nothing, everything else being as it is. By item id; empty in standards courses.
- */
-export function comingStakes(record: CourseRecord): ReadonlyMap<string, number> {
-  const stakes = new Map<string, number>();
-  const opened = openSums(record);
-  if (!opened) return stakes;
-  const { course, tally, all, standings, figure } = opened;
-  const expected = expectedByCategory(course, standings);
-  all.forEach((standing, index) => {
-    const { item } = standing;
-    if (!isToCome(standing, course.asOfMs)) return;
-    tally.set(index, Math.max(course.policy.floor, expected(item.categoryId)));
-    const done = figure();
-    tally.set(index, course.policy.floor);
-    const not = figure();
-    tally.set(index, null);
-    if (done !== null && not !== null) stakes.set(item.id, Math.max(0, done - not));
-  });
-  return stakes;
-}

@@ -519,9 +519,20 @@ it('rehearses in a thread of its own, with progress first and the answer last', 
   expect(lines.length).toBeGreaterThan(3);
   expect(lines.slice(0, -1).every((line) => typeof line['done'] === 'number')).toBe(true);
   const { rehearsal } = lines.at(-1) as {
-    rehearsal: { lastMonth: number; tellings: unknown[]; slides: unknown[] };
+    rehearsal: {
+      lastMonth: number;
+      tellings: { key: string; at: string; inDigest: boolean; headline: string }[];
+      slides: unknown[];
+    };
   };
   expect(rehearsal.lastMonth).toBeGreaterThan(3);
+  const alone = rehearsal.tellings.filter(({ inDigest }) => !inDigest);
+  const began = Date.parse(alone[0]?.at ?? opens);
+  const weeks = (Date.parse(opens) - began) / (7 * 24 * 60 * 60 * 1000);
+  const perWeek = alone.length / weeks;
+  process.stderr.write(
+    `measured: the usual rules send a family of three ${perWeek.toFixed(1)} alerts a week\n`,
+  );
   expect(rehearsal.slides.length).toBeGreaterThan(0);
   const fewer = await maren
     .post(alertRoutes.rehearse.path)

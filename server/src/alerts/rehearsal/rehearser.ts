@@ -112,7 +112,10 @@ function said(
   return {
     fromOn: dateIn(zone, began),
     toOn: dateIn(zone, now),
-    lastMonth: tellings.filter(({ atMs }) => atMs > monthAgo).length,
+    // What would have reached the guardian: each alert once, news of it having joined, and none that waits for a digest.
+    lastMonth: new Set(
+      tellings.flatMap(({ key, atMs, inDigest }) => (atMs > monthAgo && !inDigest ? [key] : [])),
+    ).size,
     tellings: tellings.map(
       ({ key, kind, studentId, courseId, courseTitle, atMs, again, reasons, inDigest }) => ({
         key,

@@ -13,6 +13,7 @@ import {
   courseGrade,
   dateIn,
   householdPolicy,
+  leftValue,
   scaleOf,
   wholePolicy,
   type Policy,
@@ -54,12 +55,13 @@ function endedOf(row: CourseCard, policy: Policy, grade: CourseGrade, now: Date)
   const { standing, ended } = row;
   if (!standing) return null;
   if (standing.endsOn < dateIn(row.time_zone, now))
-    return { title: standing.title, endedOn: standing.endsOn, grade };
+    return { title: standing.title, endedOn: standing.endsOn, grade, closed: [] };
   if (!ended || grade.figure !== null || grade.letter !== null) return null;
   return {
     title: ended.title,
     endedOn: ended.endsOn,
     grade: courseGrade(policy, ended, statedOf(row, ended.part)),
+    closed: [...ended.closed],
   };
 }
 
@@ -75,6 +77,7 @@ export function courseSummary(row: CourseCard, now: Date): CourseSummary {
     scale: scaleOf(record),
     figures: row.figures,
     grade,
+    leftAs: leftValue(policy),
     ended: endedOf(row, policy, grade, now),
     itemCount: row.item_count,
     nextDue:

@@ -1,4 +1,4 @@
-import type { CourseAnswer, CourseFigures, LooseEndKind } from '@cadro/contract';
+import type { CourseAnswer, CourseFigures, LooseEndFigure, LooseEndKind } from '@cadro/contract';
 import { oneAtATime, type Db, type Trx } from '../../kit';
 
 /** The figures of a course with what moved them lately. */
@@ -20,7 +20,10 @@ export interface TermDates {
   readonly endsOn: string;
 }
 /** What a term that is over came to by our count. */
-export interface EndedFigures extends TermDates, Pick<CourseFigures, 'posted' | 'display' | 'letter'> {}
+export interface EndedFigures extends TermDates, Pick<CourseFigures, 'posted' | 'display' | 'letter'> {
+  /** What was left and can no longer be mended. */
+  readonly closed: readonly LooseEndFigure[];
+}
 
 /** Figures as a household reads the course, where that is not as its source says. */
 export interface AssumedFigures extends KeptFigures {

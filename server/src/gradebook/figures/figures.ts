@@ -55,7 +55,11 @@ function figuresFor(
     standing: datesOf(standing),
     ended:
       last && before
-        ? { ...datesOf(before), posted: last.posted, display: last.display, letter: last.letter }
+        ? {
+            ...datesOf(before),
+            ...{ posted: last.posted, display: last.display, letter: last.letter },
+            closed: last.looseEnds.filter(({ kind, recoverable }) => kind !== 'unmarked' && !recoverable),
+          }
         : null,
   };
 }

@@ -1,4 +1,4 @@
-import { patternDates } from '../../../attendance';
+import { patternDates, recentSchoolDays } from '../../../attendance';
 import { counted } from '../../words/formats';
 import { attendanceSignal } from './attendanceReason';
 import { daysIn } from './attendanceWords';
@@ -27,18 +27,23 @@ export const pattern = childRule({
   settings: ruleSettings({}),
   presets: onAlways,
   page: { group: 'attendance', place: 3, knobs: [], differs: 'child' },
-  find: (facts, ask) =>
-    ask(null).on
-      ? facts.summary.patterns.map((each) => {
+  // One that has stopped is told no longer: it rests on the page of attendance.
+  find: (facts, ask) => {
+    const recent = recentSchoolDays(facts.days).map(({ date }) => date);
+    return ask(null).on
+      ? facts.summary.patterns.flatMap((each) => {
           const value = each.value === null ? '' : String(each.value);
+          const days = patternDates(facts.days, each);
+          if (!recent.includes(days.at(-1) ?? '')) return [];
           return attendanceSignal(facts, 'pattern', {
             rule: 'pattern',
             id: `pattern:${each.kind}:${value}`,
-            days: patternDates(facts.days, each),
+            days,
             pattern: { kind: each.kind, value },
           });
         })
-      : [],
+      : [];
+  },
   words: {
     en: {
       name: 'A pattern in absences',

@@ -38,7 +38,7 @@ export const bigWork = childRule({
       const { on, days, effect: least } = ask(course.id);
       if (!on) return [];
       return worksDue(facts, course, days).flatMap(({ id, assignedAtMs }) => {
-        const stake = course.stakes().get(id) ?? null;
+        const stake = course.rides().get(id)?.decides ?? null;
         const big = stake !== null && (stake / course.policy.outOf) * 100 >= least - 1e-9;
         if (!big && !isTest(course.itemKinds[id] ?? null)) return [];
         return workSignal(facts, course, {
@@ -61,7 +61,7 @@ export const bigWork = childRule({
         const { due, dueDay, gain } = workIn('en', reason, told);
         return {
           headline: `${reason.work.title} is due ${dueDay}`,
-          facts: [due, ...(gain === null ? [] : [`It decides ${gain} of the figure.`])],
+          facts: [due, ...(gain === null ? [] : [`It can move the grade by up to ${gain}.`])],
           rule: 'You are told when a test or work of weight is near.',
           next: 'Find an evening for it.',
         };
@@ -75,7 +75,7 @@ export const bigWork = childRule({
         const { due, dueDay, gain } = workIn('es', reason, told);
         return {
           headline: `${reason.work.title} es para el ${dueDay}`,
-          facts: [due, ...(gain === null ? [] : [`Decide ${gain} de la cifra.`])],
+          facts: [due, ...(gain === null ? [] : [`Puede mover la calificación hasta ${gain}.`])],
           rule: 'Se le avisa cuando se acerca un examen o un trabajo de peso.',
           next: 'Busquen una tarde para ello.',
         };
