@@ -79,6 +79,9 @@ create view remarked_works as
   select student_id, item_id from rubric_marks where marks <> '[]';
 `;
 
+/* An alert keeps the title it was told under. */
+const titles = `alter table alerts add titled jsonb not null default '[]'`;
+
 /* Kept figures are a cache: what they lack is what a course without second chances has, until they are computed anew. */
 const figures = ['current_figures', 'assumed_figures']
   .map(
@@ -89,7 +92,7 @@ update ${table} set figures = figures || '{"chances": []}', as_of = 'epoch';`,
   .join('');
 
 export async function up(knex: Knex): Promise<void> {
-  for (const part of [work, statements, remarks, figures]) await knex.raw(part);
+  for (const part of [work, statements, remarks, titles, figures]) await knex.raw(part);
 }
 
 export async function down(): Promise<void> {

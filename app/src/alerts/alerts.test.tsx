@@ -28,6 +28,7 @@ const alert = (more: Partial<Alert> = {}): Alert => ({
   newsAt: '2026-10-14T19:40:00Z',
   overAt: null,
   leading: ['fallen:1'],
+  titled: [],
   silencedUntil: null,
   deliveries: [],
   reasons: [

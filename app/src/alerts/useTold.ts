@@ -15,7 +15,10 @@ export function useLanguage(): Language {
 
 /** Tells alerts in the reader's language and the zone of the child's school. */
 export function useTold(): (
-  alert: AlertSubject & { readonly reasons: readonly AlertReason[] },
+  alert: AlertSubject & {
+    readonly reasons: readonly AlertReason[];
+    readonly titled?: readonly AlertReason[];
+  },
   lead?: readonly string[],
 ) => ToldAlert {
   const language = useLanguage();

@@ -1,5 +1,6 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { commentSubjects } from '../gradebook/gradebook';
+import { resultStatuses } from '../gradebook/record';
 import { CourseGrade, looseEndKinds } from '../outlook/figures';
 import { DateOnly, Fraction, Instant, Nullable } from '../shared/scalars';
 import { AlertKindSchema } from './rules';
@@ -37,6 +38,14 @@ export const AlertWork = Type.Object({
   impact: Nullable(Type.Number()),
   earned: Nullable(Type.Number()),
   possible: Type.Number(),
+  /** What the classroom system says, where the two stand apart for longer than scores travel. */
+  classroom: Type.Optional(
+    Type.Object({
+      status: Type.Union(resultStatuses.map((status) => Type.Literal(status))),
+      earned: Nullable(Type.Number()),
+      at: Instant,
+    }),
+  ),
 });
 export type AlertWork = Static<typeof AlertWork>;
 

@@ -24,6 +24,8 @@ export const Alert = Type.Composite([
     reasons: Type.Array(AlertReason),
     /** Ids of the reasons it was last told for. */
     leading: Type.Array(Type.String()),
+    /** What it was first told for, as it was then: its title is theirs. */
+    titled: Type.Array(AlertReason),
     /** The last day on which it is not told again. */
     silencedUntil: Nullable(DateOnly),
     deliveries: Type.Array(Delivery),

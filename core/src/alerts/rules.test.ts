@@ -218,3 +218,35 @@ describe('settings', () => {
     expect(look(false).tellings.length).toBeGreaterThan(0);
   });
 });
+
+describe('two sources that tell a work differently', () => {
+  const classroom = [knownOn({ itemId: 'w', status: 'scored' as const, earned: 9, at: instant(8) }, 8)];
+  const sketch = { items: [item('w', 7), item('v', 1)], results: [score('v', 2, 18)], classroom };
+  it('are no alarm while scores may be on their way, and both are told once they stand apart', () => {
+    // Overdue since the 7th evening; the classroom has it scored since the 8th.
+    expect(found(sketch, 9, only('loose-end'))).toEqual([]);
+    expect(found(sketch, 11, only('loose-end'))).toMatchObject([
+      { work: { itemId: 'w', kind: 'overdue', classroom: { status: 'scored', earned: 9 } } },
+    ]);
+    expect(found({ ...sketch, classroom: [] }, 9.5, only('loose-end'))).toHaveLength(1);
+  });
+});
+
+describe('an offer', () => {
+  const offer = { untilMs: evening(16), credit: 1 };
+  const offered = (results: Sketch['results'] = [], more: Partial<Sketch> = {}) => ({
+    items: [item('w', 3), item('v', 1)],
+    results: [score('w', 5, 12), score('v', 2, 18), ...results],
+    comments: [commentOn('c', 6, { offers: [offer] })],
+    ...more,
+  });
+  it('is told of near its last day, until a score, an excuse or a hand-in has come after it', () => {
+    const told = (sketch: Sketch) => found(sketch, 14, only('deadline')).length;
+    expect(told(offered())).toBe(1);
+    expect(told(offered([score('w', 10, 17)]))).toBe(0);
+    expect(told(offered([state('w', 10, 'excused')]))).toBe(0);
+    expect(told(offered([state('w', 10, 'handed-in')]))).toBe(0);
+    const seen = [knownOn({ itemId: 'w', status: 'handed-in' as const, earned: null, at: instant(9) }, 9)];
+    expect(told(offered([], { classroom: seen }))).toBe(0);
+  });
+});

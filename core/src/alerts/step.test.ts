@@ -89,15 +89,15 @@ describe('rehearsal', () => {
     });
     // 90 until day 12, then 75; 60 of 100 with the missing work from day 17 on; 80 when it is in.
     const expected = [
-      { atMs: evening(12), key: 'figure:child:kelp', again: false, ids: ['fallen:2', 'letter-step:C'] },
+      { atMs: evening(12), key: 'figure:child:kelp', again: false, ids: ['fallen:2'] },
       {
         ...{ atMs: evening(17), key: 'figure:child:kelp', again: true },
-        ids: ['below:70', 'fallen:5', 'letter-step:D', 'slipping'],
+        ids: ['below:70', 'fallen:5', 'slipping'],
       },
       { atMs: evening(17), key: 'work:child:kelp', again: false, ids: ['loose-end:e'] },
       {
         ...{ atMs: evening(22), key: 'good:child:kelp', again: false },
-        ids: ['improved:4', `settled:e:${instant(22)}`],
+        ids: ['improved:3', `settled:e:${instant(22)}`],
       },
     ];
     expect(rehearsed(history, presetRules('usual'))).toEqual(expected);
@@ -224,7 +224,7 @@ describe('a look', () => {
     ['work', 2 * 24 - 1],
     ['coming', 0],
     ['comment', 23],
-    ['attendance', 23],
+    ['attendance', 3 * 24 - 1],
     ['term', 0],
     ['good', 2 * 24 - 1],
     ['upkeep', 7 * 24 - 1],
@@ -477,7 +477,7 @@ describe('the words', () => {
     );
     expect(told.reasons.map(({ headline, facts }) => [headline, facts.length])).toEqual([
       ['Keel can be mended until Sat 12 Sept', 3],
-      ['Keel: overdue, nobody has marked it', 0],
+      ['Keel: overdue, not graded', 0],
     ]);
     const figure: AlertReason = {
       ...{
@@ -518,8 +518,40 @@ describe('the words', () => {
     expect(work && tellAlert('en', work, { timeZone: 'UTC' }).headline).toBe(
       '2 loose ends in Kelp chemistry',
     );
-    expect(work && tellAlert('es', work, { timeZone: 'UTC', lead: ['loose-end:b'] }).headline).toBe(
-      'b: vencido, nadie lo ha marcado',
-    );
+    expect(
+      work && tellAlert('es', { ...work, titled: [] }, { timeZone: 'UTC', lead: ['loose-end:b'] }).headline,
+    ).toBe('b: vencido, sin calificar');
+  });
+});
+
+describe('the title of an alert that was told', () => {
+  it('stays, and what comes later is told under it', () => {
+    const signal = (earned: number, more: Partial<AlertReason> = {}) => ({
+      ...{
+        key: 'k',
+        kind: 'figure' as const,
+        studentId: 'child',
+        courseId: 'kelp',
+        courseTitle: 'Kelp chemistry',
+      },
+      reason: {
+        ...{ id: 'fallen:1', at: instant(1), sourceName: '', about: 'figure', rule: 'fallen' },
+        ...{ before: 90, since: instant(0), now: earned, ifLeft: earned, letterBefore: 'A', letterNow: 'B' },
+        ...{ limit: null, perWeek: null, outOf: 100, decimals: 1, moved: [] },
+        ...more,
+      } as AlertReason,
+    });
+    const look = (states: readonly AlertState[], signals: ReturnType<typeof signal>[], day: number) =>
+      step({ states, signals, asOfMs: evening(day), silenced: () => false, first: false });
+    const first = look([], [signal(82)], 1);
+    const later = look(first.states, [signal(76), signal(76, { id: 'fallen:2' })], 7);
+    expect(later.tellings).toMatchObject([{ again: true, reasonIds: ['fallen:2'] }]);
+    const [alert] = later.states;
+    if (!alert) throw new Error('no alert');
+    const told = tellAlert('en', alert, { timeZone: 'UTC', lead: alert.told });
+    expect(told.headline).toBe('Kelp chemistry fell from 90.0 to 82.0');
+    expect(told.reasons[0]?.headline).toBe('Kelp chemistry fell from 90.0 to 76.0');
+    const mail = tellAlert('en', { ...alert, titled: [] }, { timeZone: 'UTC', lead: alert.told });
+    expect(mail.headline).toBe('Kelp chemistry fell from 90.0 to 76.0');
   });
 });

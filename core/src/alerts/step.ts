@@ -20,7 +20,7 @@ const pauseMs: Readonly<Record<AlertKind, number>> = {
   work: 2 * dayMs - hourMs,
   coming: 0,
   comment: dayMs - hourMs,
-  attendance: dayMs - hourMs,
+  attendance: 3 * dayMs - hourMs,
   term: 0,
   good: 2 * dayMs - hourMs,
   upkeep: 7 * dayMs - hourMs,
@@ -42,6 +42,8 @@ export interface AlertState extends AlertSubject {
   readonly known: readonly string[];
   /** Ids of the reasons that the last telling was about. */
   readonly told: readonly string[];
+  /** The reasons as they were when it was first told: its title is theirs, and does not change afterwards. */
+  readonly titled: readonly AlertReason[];
 }
 
 /** One alert told, for the first time or again with news. */
@@ -88,6 +90,7 @@ const untold = (subject: AlertSubject, episode: number): AlertState => ({
   reasons: [],
   known: [],
   told: [],
+  titled: [],
 });
 
 /** Whether an alert is of something that can end; one of words or of marks that have come is only read. */
@@ -100,6 +103,17 @@ function gathered(before: AlertState, { signals }: Cause): AlertReason[] {
   const ids = new Set(now.map(({ id }) => id));
   const happened = before.reasons.filter((reason) => !ids.has(reason.id) && hasHappened(reason));
   return [...now, ...happened.slice(0, mostEvents)];
+}
+
+/** What a telling is titled by: the reasons of the first telling, those of a second look at the same instant among them. */
+function titleOf(
+  before: AlertState,
+  reasons: readonly AlertReason[],
+  told: readonly string[],
+  same: boolean,
+): readonly AlertReason[] {
+  const first = before.titled.length === 0 || (same && before.raisedAt === before.toldAt);
+  return first ? reasons.filter(({ id }) => told.includes(id)) : before.titled;
 }
 
 function looked(
@@ -129,6 +143,7 @@ function looked(
       ...base,
       known: all,
       told: reasonIds,
+      titled: titleOf(before, base.reasons, reasonIds, same),
       toldAt: now,
       newsAt: now,
       raisedAt: before.raisedAt ?? now,

@@ -25,6 +25,7 @@ interface Row {
   readonly reasons: AlertReason[];
   readonly known: string[];
   readonly told: string[];
+  readonly titled: AlertReason[];
   readonly state: AlertStateName;
 }
 
@@ -46,6 +47,7 @@ const alertOf = (row: Row): KeptAlert => ({
   reasons: row.reasons,
   known: row.known,
   told: row.told,
+  titled: row.titled,
   state: row.state,
 });
 
@@ -78,19 +80,19 @@ export async function saveStates(
   await inChunks(changed, async (some) => {
     await trx.raw(
       `insert into alerts (guardian_id, key, episode, kind, student_id, course_id, course_title,
-         raised_at, told_at, news_at, over_at, reasons, known, told)
+         raised_at, told_at, news_at, over_at, reasons, known, told, titled)
        select "guardianId", key, episode, kind, "studentId", "courseId", "courseTitle",
-         "raisedAt", "toldAt", "newsAt", "overAt", reasons, known, told
+         "raisedAt", "toldAt", "newsAt", "overAt", reasons, known, told, titled
        from jsonb_to_recordset(?::jsonb) as a("guardianId" uuid, key text, episode int, kind text,
          "studentId" uuid, "courseId" uuid, "courseTitle" text, "raisedAt" timestamptz, "toldAt" timestamptz,
-         "newsAt" timestamptz, "overAt" timestamptz, reasons jsonb, known jsonb, told jsonb)
+         "newsAt" timestamptz, "overAt" timestamptz, reasons jsonb, known jsonb, told jsonb, titled jsonb)
        on conflict (guardian_id, key, episode) do update set
          course_title = excluded.course_title, raised_at = excluded.raised_at, told_at = excluded.told_at,
          state = case when excluded.news_at is distinct from alerts.news_at then 'open'
            when alerts.over_at is null and excluded.over_at is not null and excluded.key = any(?) then 'done'
            else alerts.state end,
          news_at = excluded.news_at, over_at = excluded.over_at,
-         reasons = excluded.reasons, known = excluded.known, told = excluded.told`,
+         reasons = excluded.reasons, known = excluded.known, told = excluded.told, titled = excluded.titled`,
       [
         JSON.stringify(some.map(({ guardianId, state }) => ({ ...state, guardianId }))),
         some.flatMap(({ state }) => (canEnd(state) ? [state.key] : [])),

@@ -82,6 +82,7 @@ export async function alertViews(db: Db, ask: Ask, query: Query & { id?: string 
     overAt: overAt(alert),
     reasons: [...alert.reasons],
     leading: [...alert.told],
+    titled: [...alert.titled],
     silencedUntil: silencedUntil(alert, silences, ask.today),
     deliveries: deliveries.filter(({ alertId }) => alertId === alert.id),
   }));

@@ -77,11 +77,15 @@ export const leadFirst = (reasons: readonly AlertReason[], lead: readonly string
 
 /**
  * What is said of an alert, the same in the app, by mail, by text and on paper.
+ * Its title is that of what it was first told for (`titled`), where that is kept: later news is told under it.
  * @param lead ids of the reasons it is told for; the headline is theirs. All where none of them stands any more.
  */
 export function tellAlert(
   language: Language,
-  alert: AlertSubject & { readonly reasons: readonly AlertReason[] },
+  alert: AlertSubject & {
+    readonly reasons: readonly AlertReason[];
+    readonly titled?: readonly AlertReason[];
+  },
   { timeZone, lead = [] }: { readonly timeZone: string; readonly lead?: readonly string[] },
 ): ToldAlert {
   const words = all[language];
@@ -105,9 +109,11 @@ export function tellAlert(
     };
   });
   const leading = alert.reasons.filter(({ id }) => lead.includes(id));
+  const titled = alert.titled?.length ? alert.titled : leading.length > 0 ? leading : ordered;
+  const [first] = titled;
+  const own = first ? sentencesOf(words, first, told).headline : '';
   return {
-    headline:
-      headlineOf(words, alert, leading.length > 0 ? leading : ordered, formats) ?? reasons[0]?.headline ?? '',
+    headline: headlineOf(words, alert, titled, formats) ?? own,
     reasons,
     next: reasons[0]?.next ?? '',
   };

@@ -67,6 +67,7 @@ const out = async (channel: 'mail' | 'text', about: 'alert' | 'test' = 'alert'):
     digestId: null,
     key: `k${keys++}`,
     told: [],
+    titled: [],
     notBefore: null,
   };
   const [id] = await putOut(world.db, [way], await world.clock.now());
@@ -150,7 +151,7 @@ describe('a message', () => {
   it('says what a title says, and nothing that a mail program would run', async () => {
     await deliver(deps(), await out('mail'));
     const mail = (await arrivals('maren@test.example')).at(-1) as Arrival & { html: string };
-    expect(mail.subject).toBe('Caspian: =Keel <b>model</b>: overdue, nobody has marked it');
+    expect(mail.subject).toBe('Caspian: =Keel <b>model</b>: overdue, not graded');
     expect(mail.html).toContain('=Keel &lt;b&gt;model&lt;/b&gt;');
     expect(mail.html).not.toContain('<b>');
   });

@@ -22,7 +22,7 @@ const works = ['Keel <script>alert(1)</script>', 'Ribs & “frames”'].map(
 const alert: KeptAlert = {
   ...{ id: 'a', guardianId: 'g', key: 'work:s:c', kind: 'work', studentId: 's', courseId: 'c' },
   ...{ courseTitle: 'Boat-building', episode: 1, raisedAt: null, toldAt: null, newsAt: null, overAt: null },
-  ...{ reasons: works, known: [], told: ['loose-end:1'], state: 'open' },
+  ...{ reasons: works, known: [], told: ['loose-end:1'], titled: [], state: 'open' },
 };
 const digest: DigestContent = {
   ...{ fromOn: '2026-10-15', toOn: '2026-10-21', madeAt: '2026-10-21T19:40:00Z' },

@@ -47,7 +47,8 @@ export function alertLetter(
 ): MailText {
   const { language, publicUrl } = frame;
   const words = letterWords[language];
-  const told = tellAlert(language, alert, { timeZone: child?.timeZone ?? 'UTC', lead });
+  // A mail is titled by its own news.
+  const told = tellAlert(language, { ...alert, titled: [] }, { timeZone: child?.timeZone ?? 'UTC', lead });
   const named = child ? `${child.givenName}: ${told.headline}` : told.headline;
   const reasons = told.reasons
     .slice(0, 6)
@@ -74,7 +75,11 @@ export function alertText(
   lead: readonly string[],
   { language, publicUrl }: Omit<Frame, 'stopUrl'>,
 ): string {
-  const { headline } = tellAlert(language, alert, { timeZone: child?.timeZone ?? 'UTC', lead });
+  const { headline } = tellAlert(
+    language,
+    { ...alert, titled: [] },
+    { timeZone: child?.timeZone ?? 'UTC', lead },
+  );
   return `${child ? `${child.givenName}: ` : ''}${headline}. ${publicUrl}/alerts/${alert.id}`;
 }
 

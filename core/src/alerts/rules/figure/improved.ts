@@ -11,7 +11,7 @@ export const improved = childRule({
   settings: ruleSettings({ points, days: daysUpTo(60) }),
   presets: {
     urgent: { on: true, points: 5, days: 14 },
-    usual: { on: true, points: 5, days: 14 },
+    usual: { on: true, points: 6, days: 14 },
     everything: { on: true, points: 3, days: 14 },
   },
   page: { group: 'good', place: 1, knobs: [knob.points, knob.days('within', 60)], differs: 'course' },

@@ -12,7 +12,7 @@ export const letterStep = childRule({
   name: 'letter-step',
   about: 'figure',
   settings: ruleSettings({}),
-  presets: { urgent: { on: false }, usual: { on: true }, everything: { on: true } },
+  presets: { urgent: { on: false }, usual: { on: false }, everything: { on: true } },
   page: { group: 'figure', place: 4, knobs: [], differs: 'course' },
   find: (facts, ask) =>
     facts.courses.flatMap((course) => {

@@ -11,7 +11,7 @@ export const slipping = childRule({
   settings: ruleSettings({ perWeek: Type.Number({ minimum: 1, maximum: 20 }) }),
   presets: {
     urgent: { on: true, perWeek: 3 },
-    usual: { on: true, perWeek: 1.5 },
+    usual: { on: true, perWeek: 1.25 },
     everything: { on: true, perWeek: 1 },
   },
   page: { group: 'figure', place: 5, knobs: [knob.perWeek], differs: 'course' },

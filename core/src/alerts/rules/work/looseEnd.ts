@@ -4,7 +4,7 @@ import { isTravelling } from '../../../outlook';
 import type { ChildFacts, CourseSight } from '../../facts';
 import { childRule } from '../rule';
 import { effect, knob, ruleSettings } from '../set';
-import { endOf, standsSince, workKey, workSignal } from './workReason';
+import { doubtIn, endOf, standsSince, workKey, workSignal } from './workReason';
 import { looseEndWords, workIn } from './workWords';
 
 const travels = (facts: ChildFacts, course: CourseSight, { itemId, kind }: LooseEndFigure): boolean =>
@@ -47,6 +47,8 @@ export const looseEnd = childRule({
         (end) =>
           kinds.includes(end.kind) &&
           !travels(facts, course, end) &&
+          // While scores may still be on their way from the classroom, an alarm waits.
+          doubtIn(course, end.itemId, facts.asOfMs) !== 'doubtful' &&
           (least === 0 || ((end.impact ?? 0) / course.policy.outOf) * 100 >= least - 1e-9),
       );
       if (ends.length < atOnce && !stands(key)) return [];
@@ -67,11 +69,11 @@ export const looseEnd = childRule({
       name: 'A new loose end',
       asked: ({ amount }) => `You are told of new loose ends that move the figure by ${amount} or more.`,
       tell: (reason, told) => {
-        const { due, worth, until } = workIn('en', reason, told);
+        const { due, worth, until, apart } = workIn('en', reason, told);
         const { title, kind } = reason.work;
         return {
           headline: `${title}: ${kind ? looseEndWords.en[kind] : 'open'}`,
-          facts: [due, ...worth, ...until],
+          facts: [due, ...apart, ...worth, ...until],
           rule: 'You are told of new loose ends.',
           next: 'Ask whether it was handed in.',
         };
@@ -81,11 +83,11 @@ export const looseEnd = childRule({
       name: 'Un cabo suelto nuevo',
       asked: ({ amount }) => `Se le avisa de cabos sueltos nuevos que mueven la cifra ${amount} o más.`,
       tell: (reason, told) => {
-        const { due, worth, until } = workIn('es', reason, told);
+        const { due, worth, until, apart } = workIn('es', reason, told);
         const { title, kind } = reason.work;
         return {
           headline: `${title}: ${kind ? looseEndWords.es[kind] : 'abierto'}`,
-          facts: [due, ...worth, ...until],
+          facts: [due, ...apart, ...worth, ...until],
           rule: 'Se le avisa de cabos sueltos nuevos.',
           next: 'Pregunte si se entregó.',
         };

@@ -1,5 +1,6 @@
 import type { AlertWork, LooseEndFigure, WorkReason } from '@cadro/contract';
 import { instantOf } from '../../../gradebook';
+import { doubtOf, type Doubt } from '../../../outlook';
 import type { ChildFacts, CourseSight } from '../../facts';
 import type { Signal } from '../../signal';
 
@@ -24,6 +25,26 @@ export const endOf = ({ kind, deadline, credit, impact }: LooseEndFigure): Parti
   credit,
   impact,
 });
+
+/** How the classroom and the gradebook stand to each other about a work; null where they agree. */
+export function doubtIn({ results, classroom }: CourseSight, itemId: string, asOfMs: number): Doubt | null {
+  const last = results.get(itemId)?.at(-1)?.value;
+  const seen = classroom.get(itemId);
+  if (!seen) return null;
+  return doubtOf(
+    { status: last?.status ?? 'open', earned: last?.earned ?? null, atMs: last ? Date.parse(last.at) : null },
+    { status: seen.status, earned: seen.earned, atMs: Date.parse(seen.at) },
+    asOfMs,
+  );
+}
+
+/** What the classroom says of a work where it stands apart from the gradebook for longer than scores travel. */
+function apart(course: CourseSight, itemId: string, asOfMs: number): Pick<AlertWork, 'classroom'> {
+  const seen = course.classroom.get(itemId);
+  if (!seen || doubtIn(course, itemId, asOfMs) !== 'apart') return {};
+  const { status, earned, at } = seen;
+  return { classroom: { status, earned, at } };
+}
 
 /** A finding about one work of a course; none where the course does not know it. */
 export function workSignal(facts: ChildFacts, course: CourseSight, finding: Finding): Signal[] {
@@ -57,6 +78,7 @@ export function workSignal(facts: ChildFacts, course: CourseSight, finding: Find
           impact: null,
           earned: last?.earned ?? null,
           possible: item.possible,
+          ...apart(course, item.id, facts.asOfMs),
           ...work,
         },
       },

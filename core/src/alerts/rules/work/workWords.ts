@@ -6,18 +6,18 @@ export const looseEndWords: Readonly<Record<Language, Readonly<Record<LooseEndKi
   en: {
     missing: 'missing',
     incomplete: 'incomplete',
-    overdue: 'overdue, nobody has marked it',
+    overdue: 'overdue, not graded',
     zero: 'scored 0',
     'at-floor': 'at the lowest score there is',
-    unmarked: 'handed in, not marked',
+    unmarked: 'waiting for a score',
   },
   es: {
     missing: 'falta',
     incomplete: 'incompleto',
-    overdue: 'vencido, nadie lo ha marcado',
+    overdue: 'vencido, sin calificar',
     zero: 'puntuado con 0',
     'at-floor': 'en la nota más baja posible',
-    unmarked: 'entregado, sin corregir',
+    unmarked: 'sin calificar',
   },
 };
 
@@ -29,6 +29,7 @@ interface Texts {
   readonly share: (percent: number) => string;
   readonly until: (day: string, share: string) => string;
   readonly marked: (work: AlertWork) => string;
+  readonly apart: (what: string | null, day: string) => string;
 }
 const texts: Readonly<Record<Language, Texts>> = {
   en: {
@@ -38,7 +39,11 @@ const texts: Readonly<Record<Language, Texts>> = {
     worth: (course, gain) => `Made up, it would bring ${course} up by ${gain}.`,
     share: (percent) => ` for ${percent} % of its score`,
     until: (day, share) => `Taken until ${day}${share}.`,
-    marked: ({ earned, possible }) => (earned === null ? 'not marked yet' : `${earned} of ${possible}`),
+    marked: ({ earned, possible }) => (earned === null ? 'not graded yet' : `${earned} of ${possible}`),
+    apart: (score, day) =>
+      score === null
+        ? `The classroom system has had it as turned in since ${day}.`
+        : `The classroom system shows ${score} since ${day}.`,
   },
   es: {
     of: 'de',
@@ -47,14 +52,18 @@ const texts: Readonly<Record<Language, Texts>> = {
     worth: (course, gain) => `Recuperado, subiría ${course} en ${gain}.`,
     share: (percent) => ` por el ${percent} % de la nota`,
     until: (day, share) => `Se acepta hasta el ${day}${share}.`,
-    marked: ({ earned, possible }) => (earned === null ? 'aún sin corregir' : `${earned} de ${possible}`),
+    marked: ({ earned, possible }) => (earned === null ? 'aún sin calificar' : `${earned} de ${possible}`),
+    apart: (score, day) =>
+      score === null
+        ? `En la clase virtual consta como entregado desde el ${day}.`
+        : `La clase virtual muestra ${score} desde el ${day}.`,
   },
 };
 
 /** What every rule about a work says: when it is due, what it brings, until when it is taken. */
 export function workIn(language: Language, reason: WorkReason, { formats, courseTitle }: Told) {
   const { of, ...say } = texts[language];
-  const { dueAt, deadline, credit, impact } = reason.work;
+  const { dueAt, deadline, credit, impact, classroom } = reason.work;
   const gain = impact === null ? null : onScale(formats, impact, reason, of);
   const share = credit === null || credit >= 1 ? '' : say.share(Math.round(credit * 100));
   return {
@@ -66,6 +75,14 @@ export function workIn(language: Language, reason: WorkReason, { formats, course
     until: deadline ? [say.until(formats.day(deadline), share)] : [],
     on: formats.day(reason.at),
     marked: say.marked(reason.work),
+    apart: classroom
+      ? [
+          say.apart(
+            classroom.earned === null ? null : say.marked({ ...reason.work, earned: classroom.earned }),
+            formats.day(classroom.at),
+          ),
+        ]
+      : [],
     course: courseTitle,
   };
 }
