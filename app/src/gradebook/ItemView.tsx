@@ -183,7 +183,7 @@ function Next({ item }: { item: ItemDetail }) {
         {teacher?.contactable && !item.followUpId ? (
           <WayOn
             label={t('item.write', { teacher: teacher.name })}
-            href={`/talk/write?studentId=${studentId}&teacherId=${teacher.id}`}
+            href={`/talk/write?studentId=${studentId}&itemId=${item.id}`}
           />
         ) : null}
         {item.dueAt && item.dueAt > now ? (

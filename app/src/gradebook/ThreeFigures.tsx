@@ -26,7 +26,7 @@ export function ThreeFigures({ figures, grade, scale }: ThreeProps) {
       value: format.grade(grade),
       word: [t('course.posted', { outOf: scale.outOf }), countWords(t, format, grade)]
         .filter(Boolean)
-        .join(' · '),
+        .join('\n'),
       colour: 'ink',
     },
     { key: 'madeUp', value: say(ifMadeUp), word: t('course.madeUp'), colour: rises ? 'teal' : 'ink' },

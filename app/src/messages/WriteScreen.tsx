@@ -3,11 +3,12 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { useFollowUpQuery } from '../followups/api';
+import { useCourseQuery, useItemQuery } from '../gradebook';
 import { useChildren, useFormat, useMeQuery } from '../household';
 import { problemWords } from '../i18n';
 import { Action, BackLink, Field, Heading, Loaded, Page, Quiet, RowLink, Stack, styles, Words } from '../ui';
 import { useSendMutation, useTeachersQuery } from './api';
-import { draftFor, type Draft } from './draft';
+import { aboutCourse, aboutItem, draftFor, type Draft, type LetterAbout } from './draft';
 
 interface Written {
   readonly studentId: string;
@@ -59,31 +60,54 @@ function LetterForm({ studentId, teacher, followUpId, draft }: Written) {
   );
 }
 
-function FromFollowUp({ followUpId }: { followUpId: string }) {
+/** A letter about something: with its facts in it, or the word that nobody can be written to. */
+function Begun({
+  studentId,
+  about,
+  followUpId,
+}: {
+  studentId: string;
+  about: LetterAbout;
+  followUpId: string | null;
+}) {
   const { t } = useTranslation();
   const format = useFormat();
-  const query = useFollowUpQuery(followUpId);
   const { data: me } = useMeQuery();
   const { nameOf } = useChildren();
+  if (!about.teacher)
+    return (
+      <Page>
+        <Quiet>{t('courses.noTeacher')}</Quiet>
+      </Page>
+    );
+  const who = { child: nameOf(studentId), guardian: me?.name ?? '', now: me?.now ?? '' };
+  const draft = draftFor(t, format, about, who);
+  return <LetterForm {...{ studentId, followUpId, draft }} teacher={about.teacher} />;
+}
+
+function FromItem({ studentId, itemId }: { studentId: string; itemId: string }) {
+  const query = useItemQuery({ studentId, itemId });
   return (
     <Loaded query={query}>
-      {(followUp) => {
-        if (!followUp.teacher)
-          return (
-            <Page>
-              <Quiet>{t('courses.noTeacher')}</Quiet>
-            </Page>
-          );
-        const who = { child: nameOf(followUp.studentId), guardian: me?.name ?? '', now: me?.now ?? '' };
-        return (
-          <LetterForm
-            studentId={followUp.studentId}
-            teacher={followUp.teacher}
-            followUpId={followUpId}
-            draft={draftFor(t, format, followUp, who)}
-          />
-        );
-      }}
+      {(item) => <Begun studentId={studentId} about={aboutItem(item)} followUpId={null} />}
+    </Loaded>
+  );
+}
+
+function FromCourse({ studentId, courseId }: { studentId: string; courseId: string }) {
+  const query = useCourseQuery({ studentId, courseId });
+  return (
+    <Loaded query={query}>
+      {(course) => <Begun studentId={studentId} about={aboutCourse(course)} followUpId={null} />}
+    </Loaded>
+  );
+}
+
+function FromFollowUp({ followUpId }: { followUpId: string }) {
+  const query = useFollowUpQuery(followUpId);
+  return (
+    <Loaded query={query}>
+      {(followUp) => <Begun studentId={followUp.studentId} about={followUp} followUpId={followUpId} />}
     </Loaded>
   );
 }
@@ -163,16 +187,22 @@ function ToTeacher({ studentId, teacherId }: { studentId: string; teacherId: str
   );
 }
 
-/** A letter to a teacher: out of a follow-up, to one teacher, or first the choice among all of them. */
+/** A letter to a teacher: out of a follow-up, about an assignment or a course, to one teacher, or first the choice. */
 export function WriteScreen({
   followUpId,
   studentId,
   teacherId,
+  courseId,
+  itemId,
 }: {
   followUpId?: string;
   studentId?: string;
   teacherId?: string;
+  courseId?: string;
+  itemId?: string;
 }) {
   if (followUpId) return <FromFollowUp followUpId={followUpId} />;
+  if (studentId && itemId) return <FromItem {...{ studentId, itemId }} />;
+  if (studentId && courseId) return <FromCourse {...{ studentId, courseId }} />;
   return studentId && teacherId ? <ToTeacher {...{ studentId, teacherId }} /> : <ChooseTeacher />;
 }

@@ -1,5 +1,5 @@
 import type { TFunction } from 'i18next';
-import type { FollowUp } from '@cadro/contract';
+import type { CourseDetail, FollowUp, ItemDetail } from '@cadro/contract';
 import type { Format } from '../i18n';
 
 export interface Draft {
@@ -7,23 +7,40 @@ export interface Draft {
   readonly text: string;
 }
 
+/** What a letter is about: a follow-up, or an assignment or a course that nobody has taken in hand. */
+export type LetterAbout = Pick<
+  FollowUp,
+  'title' | 'courseTitle' | 'topic' | 'dueAt' | 'possible' | 'stillKind' | 'entries' | 'teacher'
+>;
+
+/** A letter about an assignment begins with what the record says of it. */
+export const aboutItem = ({ title, course, dueAt, possible, looseEnd }: ItemDetail): LetterAbout => ({
+  ...{ title, courseTitle: course.title, topic: 'work', dueAt, possible },
+  ...{ stillKind: looseEnd?.kind ?? null, entries: [], teacher: course.teacher },
+});
+
+export const aboutCourse = ({ title, teacher }: CourseDetail): LetterAbout => ({
+  ...{ title, courseTitle: title, topic: 'course', dueAt: null, possible: null },
+  ...{ stillKind: null, entries: [], teacher },
+});
+
 /** What the record shows, as of now; nothing that it does not show. */
-function factsOf(t: TFunction, format: Format, followUp: FollowUp, now: string): string[] {
-  const { title, courseTitle, topic, dueAt, possible, stillKind } = followUp;
+function factsOf(t: TFunction, format: Format, about: LetterAbout, now: string): string[] {
+  const { title, courseTitle, topic, dueAt, possible, stillKind } = about;
   const course = courseTitle ?? '';
   if (topic !== 'work') return [t('message.draftAboutCourse', { course })];
-  const about = t('message.draftAbout', {
+  const facts = t('message.draftAbout', {
     title,
     course,
     due: dueAt ? format.date(dueAt) : t('item.undated'),
     possible: possible === null ? '–' : format.amount(possible),
   });
-  if (!stillKind) return [about];
-  return [about, t('message.draftShows', { kind: t(`kinds.${stillKind}`), today: format.date(now) })];
+  if (!stillKind) return [facts];
+  return [facts, t('message.draftShows', { kind: t(`kinds.${stillKind}`), today: format.date(now) })];
 }
 
 /** Only what was really said at home. */
-function talkOf(t: TFunction, { entries }: FollowUp): string[] {
+function talkOf(t: TFunction, { entries }: LetterAbout): string[] {
   if (entries.some(({ step }) => step === 'agreed')) return [t('message.draftAgreed')];
   return entries.some(({ step }) => step === 'talked-over') ? [t('message.draftTalked')] : [];
 }
@@ -32,18 +49,18 @@ function talkOf(t: TFunction, { entries }: FollowUp): string[] {
 export function draftFor(
   t: TFunction,
   format: Format,
-  followUp: FollowUp,
+  about: LetterAbout,
   who: { child: string; guardian: string; now: string },
 ): Draft {
-  const { teacher, topic } = followUp;
+  const { teacher, topic } = about;
   const paragraphs = [
     t('message.draftOpening', { teacher: teacher?.name ?? '' }),
-    [...factsOf(t, format, followUp, who.now), ...talkOf(t, followUp)].join(' '),
+    [...factsOf(t, format, about, who.now), ...talkOf(t, about)].join(' '),
     t(topic === 'work' ? 'message.draftQuestion' : 'message.draftQuestionCourse', { child: who.child }),
     `${t('message.draftClose')}\n${who.guardian}`,
   ];
   return {
-    subject: t('message.draftSubject', { child: who.child, title: followUp.title }),
+    subject: t('message.draftSubject', { child: who.child, title: about.title }),
     text: paragraphs.join('\n\n'),
   };
 }

@@ -122,7 +122,7 @@ function Talk({ course }: { course: CourseDetail }) {
       {teacher?.contactable ? (
         <WayOn
           label={t('course.write', { teacher: teacher.name })}
-          href={`/talk/write?studentId=${studentId}&teacherId=${teacher.id}`}
+          href={`/talk/write?studentId=${studentId}&courseId=${id}`}
         />
       ) : null}
       {teacher && !teacher.contactable ? (

@@ -63,9 +63,7 @@ export function Drawn({
         <>
           <FanChart fan={fan} target={target} label={sentence} figureOf={say} dayOf={format.day} />
           <Words live>{sentence}</Words>
-          <Words size="small" colour="soft">
-            {stillToCome(t, fan)}
-          </Words>
+          <Words size="small">{stillToCome(t, fan)}</Words>
           <Words bold>
             {fan.chance === null || target === null
               ? t('tries.chanceNoTarget')

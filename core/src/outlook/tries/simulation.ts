@@ -73,6 +73,14 @@ function stepOf(atMs: number, figures: Float64Array): FanStep {
   return { at: instantOf(atMs), low, lowMiddle, middle, highMiddle, high };
 }
 
+/** The instants at which a fan is told: from now on week by week, and the end. */
+function stopsOf(asOfMs: number, endMs: number): number[] {
+  const step = Math.max(weekMs, Math.ceil((endMs - asOfMs) / mostSteps));
+  const stops: number[] = [];
+  for (let at = asOfMs; at < endMs; at += step) stops.push(at);
+  return [...stops, endMs];
+}
+
 /**
  * The rest of a term, drawn many times from the child's own scores. Loose ends stay as they are; work to come is handed in
  * as often as so far; what waits for its score gets one; work that has not been published yet comes at the pace and in the
@@ -93,10 +101,7 @@ export function* simulate(ask: SimulationAsk): Generator<number, Fan | null> {
     if (kind && fallsIfLeft(kind)) tally.set(index, leftValue(policy));
   });
   const endMs = Math.max(policy.termEndMs, asOfMs);
-  const step = Math.max(weekMs, Math.ceil((endMs - asOfMs) / mostSteps));
-  const stops: number[] = [];
-  for (let at = asOfMs; at < endMs; at += step) stops.push(at);
-  stops.push(endMs);
+  const stops = stopsOf(asOfMs, endMs);
   const coming = all
     .map((standing, index) => ({ standing, index }))
     .filter(({ standing }) => isToCome(standing, asOfMs) || isWaiting(standing, asOfMs))

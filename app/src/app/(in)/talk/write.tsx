@@ -1,18 +1,9 @@
 import { useLocalSearchParams } from 'expo-router';
 import { WriteScreen } from '../../../messages';
 
+type Asked = Parameters<typeof WriteScreen>[0];
+
 export default function Write() {
-  const { followUpId, studentId, teacherId } = useLocalSearchParams<{
-    followUpId?: string;
-    studentId?: string;
-    teacherId?: string;
-  }>();
-  return (
-    <WriteScreen
-      key={followUpId ?? teacherId ?? ''}
-      {...(followUpId ? { followUpId } : {})}
-      {...(studentId ? { studentId } : {})}
-      {...(teacherId ? { teacherId } : {})}
-    />
-  );
+  const asked = useLocalSearchParams() as Asked; // texts of the address, each of which may be missing
+  return <WriteScreen key={JSON.stringify(asked)} {...asked} />;
 }
