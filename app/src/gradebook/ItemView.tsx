@@ -25,7 +25,7 @@ import { Comments } from './Comments';
 import { effectSentences, lateLoss } from './itemWords';
 import { storyPoints } from './story';
 import { ThreeFigures } from './ThreeFigures';
-import { creditWords, spanWords, stateWords, worthWords } from './words';
+import { sourcesWords, creditWords, spanWords, stateWords, worthWords } from './words';
 
 function State({ item }: { item: ItemDetail }) {
   const { t } = useTranslation();
@@ -200,6 +200,26 @@ function Next({ item }: { item: ItemDetail }) {
   );
 }
 
+/** Two sources that tell it differently, each with its age. */
+function TwoSources({ item }: { item: ItemDetail }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const { classroom, state, possible } = item;
+  if (!classroom) return null;
+  return (
+    <Stack space={0.25}>
+      {sourcesWords(t, format, state, classroom, possible).map((words) => (
+        <Words key={words} size="small">
+          {words}
+        </Words>
+      ))}
+      <Words size="small" colour="soft">
+        {t(`item.sources.${classroom.doubt}`)}
+      </Words>
+    </Stack>
+  );
+}
+
 /** Everything that happened with it, in order. */
 function Story({ item }: { item: ItemDetail }) {
   const { t } = useTranslation();
@@ -260,6 +280,7 @@ export function ItemView({
           <BackLink href={`/courses/${studentId}/${courseId}`} label={item.course.title} />
           <Title item={item} />
           <State item={item} />
+          <TwoSources item={item} />
           <Stack>
             <Heading level={2}>{t('item.words')}</Heading>
             <Comments studentId={item.course.studentId} comments={item.comments} none={t('item.noWords')} />

@@ -40,6 +40,26 @@ export function stateWords(
   return [t(`item.states.${key}`), ...(state.late ? [t('item.late')] : [])].join(', ');
 }
 
+type SaidBy = Pick<ItemSummary['state'], 'status' | 'earned' | 'at'>;
+
+/** What gradebook and classroom say of a work, each with its age: laid side by side. */
+export const sourcesWords = (
+  t: TFunction,
+  format: Format,
+  gradebook: SaidBy,
+  classroom: SaidBy,
+  possible: number,
+): string[] =>
+  [['gradebook', gradebook] as const, ['classroom', classroom] as const].map(([which, said]) => {
+    const source = t(`work.sources.${which}`);
+    if (!said.at) return t('work.sources.never', { source });
+    const what =
+      said.status === 'scored' && said.earned !== null
+        ? t('item.score', { earned: format.amount(said.earned), possible: format.amount(possible) })
+        : t(`item.states.${said.status}`);
+    return t('work.sources.says', { source, what, when: format.recent(said.at) });
+  });
+
 /** '17 of 20', 'worth 20', or a level: the number at the right of a work's row. */
 export function worthWords(t: TFunction, format: Format, item: ItemSummary, scale: Scale): string {
   const { state, possible } = item;

@@ -129,6 +129,23 @@ function mendable(matter: MatterOf<'mendable'>, tools: Tools): Omit<MatterWords,
   };
 }
 
+function waiting(
+  matter: MatterOf<'waiting'>,
+  { t, format, mayTalk }: Tools,
+): Omit<MatterWords, 'context' | 'when'> {
+  const titles = matter.looseEnds.map(({ title }) => title);
+  const itemId = matter.looseEnds[0]?.itemId ?? '';
+  const page: Href = `${String(courseHref(matter))}/${itemId}` as Href; // an address of the app
+  const letter: Href = `/talk/write?studentId=${matter.studentId}&itemId=${itemId}`;
+  return {
+    title: t('matter.waitingTitle', { count: titles.length, titles: format.list(titles) }),
+    body: t('matter.waiting', { count: titles.length, date: format.date(matter.termEnd) }),
+    ...(mayTalk
+      ? { step: { label: t('matter.write'), href: letter }, why: page }
+      : { step: { label: t('matter.open'), href: page }, why: null }),
+  };
+}
+
 function comment(matter: MatterOf<'comment'>, { t }: Tools): Omit<MatterWords, 'context' | 'when'> {
   const [first] = matter.comments;
   const on = first?.itemTitle ? [t('matter.on', { title: first.itemTitle })] : [];
@@ -213,6 +230,8 @@ function specific(matter: Matter, tools: Tools): Omit<MatterWords, 'context' | '
         body: t('matter.slipping', { figure: gradeFigure(format, matter) }),
         ...talkFirst(matter, tools, courseReason(matter, tools)),
       };
+    case 'waiting':
+      return waiting(matter, tools);
     case 'comment':
       return comment(matter, tools);
     case 'absence':
@@ -235,6 +254,7 @@ function specific(matter: Matter, tools: Tools): Omit<MatterWords, 'context' | '
 export function matterWords(matter: Matter, tools: Tools): MatterWords {
   const { t, format } = tools;
   const context = matter.courseTitle ?? (matter.kind === 'absence' ? t('matter.attendance') : '');
-  const when = matter.expiresAt ? t('matter.until', { date: format.day(matter.expiresAt) }) : '';
+  const until = matter.kind === 'waiting' ? 'matter.termEnds' : 'matter.until';
+  const when = matter.expiresAt ? t(until, { date: format.day(matter.expiresAt) }) : '';
   return { context, when, ...specific(matter, tools) };
 }

@@ -51,6 +51,13 @@ const matters: { readonly [K in Matter['kind']]: Extract<Matter, { kind: K }> } 
     slipping: true,
   },
   slipping: { ...common, ...figures, kind: 'slipping', perWeek: -1.4583 },
+  waiting: {
+    ...common,
+    ...figures,
+    kind: 'waiting',
+    looseEnds: [{ ...end, kind: 'unmarked', deadline: null, credit: null, impact: null }],
+    termEnd: '2026-11-07T03:59:00Z',
+  },
   comment: {
     ...common,
     kind: 'comment',

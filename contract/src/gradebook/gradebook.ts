@@ -62,6 +62,8 @@ export const CourseSummary = Type.Object({
   ended: Nullable(EndedTerm),
   /** What work that is left counts as by the end of the term, a share of its score. */
   leftAs: Fraction,
+  /** The last instant of the term it stands in. */
+  termEnd: Instant,
   itemCount: Type.Integer(),
   nextDue: Nullable(Type.Object({ title: Type.String(), dueAt: Instant })),
   /** What the household aims at, on the course's scale. */
@@ -193,6 +195,8 @@ export const CourseDetail = Type.Composite([
     needed: CourseAnswer.properties.needed,
     toCome: CourseAnswer.properties.toCome,
     reconciliation: Nullable(Reconciliation),
+    /** What of the fall is in doubt: if left without the works that the classroom knows more of; null where none is. */
+    doubtful: Nullable(Type.Object({ ifLeft: Nullable(Type.Number()), itemIds: Type.Array(Uuid) })),
     /** Lessons of this course; null where the school tells none. */
     attendance: Nullable(CourseAttendance),
     comments: Type.Array(Comment),

@@ -68,6 +68,14 @@ export const Matter = Type.Union([
     slipping: Type.Boolean(),
   }),
   Type.Object({ ...common, ...figures, kind: Type.Literal('slipping'), perWeek: Type.Number() }),
+  /** Work that waits for its score while the term runs out. */
+  Type.Object({
+    ...common,
+    ...figures,
+    kind: Type.Literal('waiting'),
+    looseEnds: Type.Array(NamedLooseEnd),
+    termEnd: Instant,
+  }),
   Type.Object({ ...common, kind: Type.Literal('comment'), comments: Type.Array(QuotedComment) }),
   Type.Object({
     ...common,

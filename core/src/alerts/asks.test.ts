@@ -122,7 +122,13 @@ const named = (
 
 const courseFacts = (sight: CourseSight): CourseFacts => ({
   ...{ id: sight.id, studentId: 'child', title: sight.title, outOf: 100, decimals: 1 },
-  ...{ figures: sight.answer, grade: countedGrade(sight.policy, sight.answer), closed: [], leftAs: 0 },
+  ...{
+    figures: sight.answer,
+    grade: countedGrade(sight.policy, sight.answer),
+    closed: [],
+    leftAs: 0,
+    termEnd: '2026-12-18T23:59:00Z',
+  },
   looseEnds: openEndsOf(sight.answer).map((end) => named(end, sight)),
 });
 

@@ -67,11 +67,11 @@ export async function namedCourses(
     },
   };
   return rows.flatMap((row): CourseFacts[] => {
-    const { id, studentId, title, scale, figures, grade, ended, leftAs } = row;
+    const { id, studentId, title, scale, figures, grade, ended, leftAs, termEnd } = row;
     if (!figures) return [];
     return [
       {
-        ...{ id, studentId, title, figures, grade, leftAs },
+        ...{ id, studentId, title, figures, grade, leftAs, termEnd },
         ...{ outOf: scale.outOf, decimals: scale.decimals },
         looseEnds: named(openEndsOf(figures), studentId, names),
         closed: named(ended?.closed ?? [], studentId, names),

@@ -54,7 +54,7 @@ function Head({ course }: { course: CourseDetail }) {
 function Standing({ course }: { course: CourseDetail }) {
   const { t } = useTranslation();
   const format = useFormat();
-  const { figures, grade, ended, scale, nextDue } = course;
+  const { figures, grade, ended, scale, nextDue, doubtful } = course;
   if (!figures || !hasGrade(grade)) {
     const next = nextDue
       ? [t('courses.nextDue', { title: nextDue.title, date: format.day(nextDue.dueAt) })]
@@ -78,6 +78,16 @@ function Standing({ course }: { course: CourseDetail }) {
         label={spanWords(t, format, course)}
       />
       <ThreeFigures figures={figures} grade={grade} scale={scale} />
+      {doubtful && doubtful.ifLeft !== null ? (
+        <Words size="small">
+          {t('course.doubtful', {
+            titles: format.list(
+              course.items.filter(({ id }) => doubtful.itemIds.includes(id)).map(({ title }) => title),
+            ),
+            figure: format.figure(doubtful.ifLeft, scale.decimals),
+          })}
+        </Words>
+      ) : null}
       <Words size="small" colour="soft">
         {[steps, trendWords(t, format, course)].filter(Boolean).join('. ')}
       </Words>

@@ -87,6 +87,8 @@ const course = (more: Partial<CourseDetail> = {}): CourseDetail => ({
   grade: aGrade(85, 'B'),
   ended: null,
   leftAs: 0,
+  termEnd: '2026-11-07T03:59:00Z',
+  doubtful: null,
   itemCount: 1,
   nextDue: null,
   target: null,

@@ -92,6 +92,10 @@ function GradeRow({
   const known = hasGrade(grade.grade);
   const made = grade.parts.length > 0;
   const title = term?.title ?? grade.title ?? grade.part;
+  const { mayTalk } = useChildren();
+  // Over, and not reported: the one who knows is the teacher.
+  const unreported = term?.state === 'closed' && (grade.state === 'final' || grade.state === 'not-reported');
+  const asks = unreported && !made && course.current && course.teacher !== null && mayTalk(studentId);
   return (
     <Stack space={0.5} style={[styles.around8, { paddingLeft: grade.depth * 12 }]}>
       <Row style={styles.apartBase}>
@@ -111,6 +115,12 @@ function GradeRow({
         .map((remark) => (
           <Remark key={remark.writtenAt} remark={remark} />
         ))}
+      {asks && term ? (
+        <WayOn
+          label={t('terms.ask', { teacher: course.teacher ?? '', term: title })}
+          href={`/talk/write?studentId=${studentId}&courseId=${course.courseId}`}
+        />
+      ) : null}
       {!made && course.current && term && term.state !== 'ahead' ? (
         <WayOn
           label={t('terms.open', { term: title })}

@@ -107,6 +107,7 @@ export const countingEn = {
     showParts: 'Show how the year is made',
     hideParts: 'Hide how the year is made',
     open: 'Open {{term}}',
+    ask: 'Ask {{teacher}} about the grade for {{term}}',
     print: 'Print {{term}}',
     creditsEarned_one: '{{count}} credit earned',
     creditsEarned_other: '{{count}} credits earned',

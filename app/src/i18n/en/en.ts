@@ -151,6 +151,12 @@ export const en = {
     'at-floorRemarked': 'The teacher has left comments. Can still be turned in by {{until}} for {{credit}}.',
     againTitle: '{{title}} can be redone',
     again: 'Can be redone by {{until}} for {{credit}}.',
+    waitingTitle_one: '{{titles}} is still waiting for a score',
+    waitingTitle_other: '{{titles}} are still waiting for a score',
+    waiting_one: 'Without a score it is left out when the term ends on {{date}}. Ask whether it has arrived.',
+    waiting_other:
+      'Without scores they are left out when the term ends on {{date}}. Ask whether they have arrived.',
+    termEnds: 'term ends {{date}}',
     gain: 'Worth up to +{{gain}}.',
     slippingTitle: 'Down {{perWeek}} points a week',
     slipping: 'It stands at {{figure}} and has gone down for weeks. Look at the last marks together.',
@@ -228,6 +234,10 @@ export const en = {
       unmarked: 'waited long, now {{now}}',
     },
     unit: 'unit: {{unit}}',
+    sources: {
+      doubtful: 'Scores take a day or two from one to the other, so this may only be on its way.',
+      apart: 'The two have differed for longer than scores take to travel. Worth a word with the teacher.',
+    },
     rowAgain: 'can be redone by {{date}} for {{credit}}',
     rowAgainGain: 'adds about {{gain}} if redone by {{date}} for {{credit}}',
     rowGain: 'adds about {{gain}} if made up by {{date}}',

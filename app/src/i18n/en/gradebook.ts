@@ -2,6 +2,8 @@
 export const gradebookEn = {
   course: {
     left: 'if left',
+    doubtful:
+      'Part of that drop is in doubt: the classroom system has {{titles}}. Without it, {{figure}} if left.',
     posted: 'posted, of {{outOf}}',
     madeUp: 'if made up',
     letterStep: '{{letter}} from {{figure}}',

@@ -110,6 +110,7 @@ export const countingEs: SameKeys<typeof countingEn> = {
     partRunning: '{{title}}, peso {{weight}}, {{value}} hasta ahora',
     showParts: 'Ver cómo se compone el año',
     hideParts: 'Ocultar cómo se compone el año',
+    ask: 'Preguntar a {{teacher}} por la calificación de {{term}}',
     open: 'Abrir {{term}}',
     print: 'Imprimir {{term}}',
     creditsEarned_one: '{{count}} crédito obtenido',

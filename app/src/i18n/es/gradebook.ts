@@ -4,6 +4,8 @@ import type { gradebookEn } from '../en/gradebook';
 /** Las palabras del lugar Cursos. */
 export const gradebookEs: SameKeys<typeof gradebookEn> = {
   course: {
+    doubtful:
+      'Parte de esa baja es dudosa: la clase virtual tiene {{titles}}. Sin contarlo, {{figure}} si se deja.',
     left: 'si se deja',
     posted: 'publicado, de {{outOf}}',
     madeUp: 'si se recupera',

@@ -1,7 +1,7 @@
 import type { TFunction } from 'i18next';
 import type { WorkRow } from '@cadro/contract';
 import { frameOf, type FrameKind } from '../../ui';
-import { creditWords } from '../../gradebook';
+import { creditWords, sourcesWords } from '../../gradebook';
 import type { Format } from '../../i18n';
 
 export const frameOfRow = ({ kind, said }: WorkRow): FrameKind =>
@@ -39,17 +39,7 @@ export function reasonWords(t: TFunction, format: Format, row: WorkRow): string 
 
 /** What each of two sources says, with its age: laid side by side. */
 export function bothWords(t: TFunction, format: Format, row: WorkRow): string[] {
-  if (!row.other) return [];
-  return (['gradebook', 'classroom'] as const).map((which) => {
-    const said = which === 'gradebook' ? row.said : (row.other ?? row.said);
-    const source = t(`work.sources.${which}`);
-    if (!said.at) return t('work.sources.never', { source });
-    const what =
-      said.status === 'scored' && said.earned !== null
-        ? t('item.score', { earned: format.amount(said.earned), possible: format.amount(row.possible) })
-        : t(`item.states.${said.status}`);
-    return t('work.sources.says', { source, what, when: format.recent(said.at) });
-  });
+  return row.other ? sourcesWords(t, format, row.said, row.other, row.possible) : [];
 }
 
 /** Until when it is taken and for how much, with the days that are left. */

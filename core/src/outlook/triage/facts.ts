@@ -43,6 +43,8 @@ export interface CourseFacts {
   readonly closed: readonly NamedLooseEnd[];
   /** What work that is left counts as by the end of the term, a share of its score. */
   readonly leftAs: number;
+  /** The last instant of the term it stands in. */
+  readonly termEnd: string;
 }
 
 export interface CommentFacts {

@@ -8,6 +8,7 @@ import { mendable, underneath } from './looseWork';
 import { replies } from './reply';
 import { slipping } from './slipping';
 import { withTold } from './told';
+import { waiting } from './waiting';
 import { dayMs } from '../../dates';
 
 export type * from './facts';
@@ -17,7 +18,7 @@ type TriageRule = (facts: FamilyFacts) => Matter[];
 
 /** Earlier rules speak for a course before later ones: a course has one matter made from its figures. */
 const figureRules: readonly TriageRule[] = [underneath, mendable, slipping];
-const otherRules: readonly TriageRule[] = [lookAgain, replies, absence, newComments];
+const otherRules: readonly TriageRule[] = [lookAgain, replies, absence, waiting, newComments];
 
 /** What expires first counts for more: half as much again within three days, a fifth within a week. */
 function urgency(expiresAt: string | null, now: string): number {

@@ -36,6 +36,7 @@ const course = (
   looseEnds,
   closed: [],
   leftAs: 0,
+  termEnd: '2026-11-06T23:59:00Z',
   grade: countedGrade({ decimals: 1 }, { posted: 90, display: 90, letter: 'A' }),
   figures: {
     posted: 90,
@@ -307,6 +308,18 @@ describe('the triage of the Brief', () => {
     const courses = [course('k', { ifLeft: 75 }, [end('a', 'overdue'), end('b', 'overdue')])];
     const followUps = [followUp({ topic: 'work', courseId: 'k', itemIds: ['a', 'b'] })];
     expect(triage(family({ courses, followUps }))).toEqual([]);
+  });
+
+  it('names what waits for its score in the last week of the term, and not before or in hand', () => {
+    const courses = [course('k', {}, [end('a', 'unmarked', { deadline: null, impact: null })])];
+    const last = { courses, now: '2026-11-02T18:00:00Z' };
+    expect(triage(family(last))).toMatchObject([
+      { kind: 'waiting', looseEnds: [{ itemId: 'a' }], expiresAt: '2026-11-06T23:59:00Z' },
+    ]);
+    expect(triage(family({ courses }))).toEqual([]);
+    expect(triage(family({ ...last, now: '2026-11-07T18:00:00Z' }))).toEqual([]);
+    const followUps = [followUp({ topic: 'work', courseId: 'k', itemId: 'a' })];
+    expect(triage(family({ ...last, followUps }))).toEqual([]);
   });
 
   describe('a door that has closed', () => {

@@ -7,6 +7,19 @@ import { openSums } from '../work/opened';
 import { madeUpValue } from '../threeFigures';
 import { againValue, secondChancesOf } from '../work/secondChances';
 
+/** The figure if everything is left but these, which stay as they are counted now; null where there is nothing to sum. */
+export function leftWithout(record: CourseRecord, itemIds: Iterable<string>): number | null {
+  const opened = openSums(record);
+  if (!opened) return null;
+  const { course, tally, standings, figure } = opened;
+  const spared = new Set(itemIds);
+  for (const { kind, standing } of looseEndsOf(course, standings)) {
+    if (!fallsIfLeft(kind) || spared.has(standing.item.id)) continue;
+    tally.set(course.indexOf.get(standing.item.id) ?? -1, leftValue(course.policy));
+  }
+  return figure();
+}
+
 /** What several works come to together, in points of the course's scale. Impacts need not add up; this is the truth. */
 export interface Joint {
   readonly ifLeft: number | null;

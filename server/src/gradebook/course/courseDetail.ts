@@ -4,6 +4,7 @@ import type {
   CourseFigures,
   CourseRecord,
   FigureStep,
+  ItemSummary,
   Reconciliation,
   Scale,
   StandardDetail,
@@ -15,6 +16,7 @@ import {
   dateIn,
   evidenceOf,
   figuresOf,
+  leftWithout,
   reconcile,
   spanSteps,
   termStateOf,
@@ -107,6 +109,12 @@ async function attendanceIn(
   return { absent, excused, unexcused, tardies };
 }
 
+/** What of a course's fall is in doubt, because the classroom knows more of a work than the gradebook. */
+function doubtfulOf(record: CourseRecord, items: readonly ItemSummary[]): CourseDetail['doubtful'] {
+  const itemIds = items.flatMap(({ id, classroom }) => (classroom?.doubt === 'doubtful' ? [id] : []));
+  return itemIds.length === 0 ? null : { ifLeft: leftWithout(record, itemIds), itemIds };
+}
+
 export async function courseDetail(db: Db, open: OpenCourse, now: Date): Promise<CourseDetail> {
   const { child, row, term, terms, record, view } = open;
   const [categories, items, comments, attendance] = await Promise.all([
@@ -121,6 +129,7 @@ export async function courseDetail(db: Db, open: OpenCourse, now: Date): Promise
   const summaryOf = itemSummaries(record, figures);
   const assumed = new Map((record.categories ?? []).map((category) => [category.id, category]));
   const today = dateIn(row.time_zone, now);
+  const summaries = items.filter((item) => isOfTerm(item, term, terms, row.time_zone)).map(summaryOf);
   const reconciliation: Reconciliation | null = reconciliationOf(open);
   return {
     ...courseSummary(row, now),
@@ -142,7 +151,7 @@ export async function courseDetail(db: Db, open: OpenCourse, now: Date): Promise
       counts,
     })),
     standards: standardsOf(row, record),
-    items: items.filter((item) => isOfTerm(item, term, terms, row.time_zone)).map(summaryOf),
+    items: summaries,
     moved: stepsOf(record, answer),
     earlier: open.earlier.map((each) => ({
       term: termRef(each.term, today),
@@ -151,6 +160,7 @@ export async function courseDetail(db: Db, open: OpenCourse, now: Date): Promise
     needed: answer.needed,
     toCome: answer.toCome,
     reconciliation,
+    doubtful: doubtfulOf(record, summaries),
     attendance,
     comments: comments.map((comment) => commentView(comment, now)),
   };
