@@ -55,6 +55,8 @@ export const TouchedWork = Type.Object({
   status: Type.Union(resultStatuses.map((status) => Type.Literal(status))),
   earned: Nullable(Type.Number()),
   kind: Nullable(Type.Union(looseEndKinds.map((kind) => Type.Literal(kind)))),
+  /** Whether a teacher's words or rubric levels speak of what was handed in. */
+  remarked: Type.Boolean(),
   /** Something is still to be done about it. */
   open: Type.Boolean(),
   deadline: Nullable(Instant),

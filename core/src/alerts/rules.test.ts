@@ -250,3 +250,35 @@ describe('an offer', () => {
     expect(told(offered([], { classroom: seen }))).toBe(0);
   });
 });
+
+describe('a stored grade', () => {
+  const stored = (figure: number, letter: string, day: number) =>
+    knownOn(
+      {
+        ...{
+          courseId: 'kelp',
+          courseTitle: 'Kelp chemistry',
+          term: 'autumn',
+          termTitle: 'Autumn',
+          figure,
+          letter,
+        },
+        ...{ fraction: figure / 100, final: true, at: instant(day), sourceName: 'Gannet Head' },
+      },
+      day,
+    );
+  it('is told beside our count of its term', () => {
+    const sketch = { items: [item('a', 2)], results: [score('a', 2, 18)], grades: [stored(81.1, 'B', 5)] };
+    expect(found(sketch, 6, only('term-final'))).toMatchObject([
+      { figure: 81.1, grade: { display: 81.1, by: 'final', count: { display: 90, letter: 'A' } } },
+    ]);
+  });
+  it('that changes afterwards is told once more, with what it was', () => {
+    const grades = [stored(81.1, 'B', 5), stored(84, 'B', 9)];
+    const [changed, ...others] = found({ grades }, 10, only('term-final'));
+    expect(others).toEqual([]);
+    expect(changed).toMatchObject({ figure: 84, was: { figure: 81.1, letter: 'B' } });
+    expect(found({ grades }, 6, only('term-final'))[0]).not.toHaveProperty('was');
+    expect(changed?.id).not.toBe(found({ grades }, 6, only('term-final'))[0]?.id);
+  });
+});

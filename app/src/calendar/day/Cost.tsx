@@ -11,7 +11,20 @@ import { useCatchUpMutation } from './dayApi';
 function Touched({ studentId, work }: { studentId: string; work: TouchedWork }) {
   const { t } = useTranslation();
   const format = useFormat();
-  const { itemId, courseId, courseTitle, title, assigned, due, status, kind, earned, possible, dueAt } = work;
+  const {
+    itemId,
+    courseId,
+    courseTitle,
+    title,
+    assigned,
+    due,
+    status,
+    kind,
+    earned,
+    possible,
+    dueAt,
+    remarked,
+  } = work;
   const state =
     status === 'scored' && earned !== null && kind === null
       ? t('item.score', { earned: format.amount(earned), possible: format.amount(possible) })
@@ -19,6 +32,7 @@ function Touched({ studentId, work }: { studentId: string; work: TouchedWork }) 
           state: { status, at: null, earned, late: false, levels: {} },
           looseEnd: kind && { itemId, kind, recoverable: true, credit: null, deadline: null, impact: null },
           dueAt,
+          remarked,
         });
   const why = [...(due ? [t('day.due')] : []), ...(assigned ? [t('day.givenOut')] : [])].join(', ');
   return (

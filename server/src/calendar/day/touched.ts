@@ -31,6 +31,11 @@ export async function touchedBy(
     }),
     looseEndsOf(db, householdId, [child.id]),
   ]);
+  const remarked = await timetable.remarkedWorks(
+    db,
+    [child.id],
+    rows.map(({ itemId }) => itemId),
+  );
   const dated = rows.map(({ itemId, courseId, assignedAt, dueAt }) => ({
     itemId,
     courseId,
@@ -48,6 +53,7 @@ export async function touchedBy(
         ...{ itemId, courseId, courseTitle, title, possible, assigned, due, status, earned },
         dueAt: dueAt && dueAt.toISOString(),
         kind: end?.kind ?? null,
+        remarked: remarked.has(`${child.id}:${itemId}`),
         // What waits for its score, handed in or taken in class, is the teacher's to do.
         open: end ? end.kind !== 'unmarked' : status === 'open' && (dueAt === null || dueAt >= now),
         deadline: end?.deadline ?? null,
