@@ -1,5 +1,5 @@
 import { useRouter } from 'expo-router';
-import { View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { ChildDay, TouchedWork } from '@cadro/contract';
 import { useChildren, useFormat } from '../../household';
@@ -48,7 +48,7 @@ function Touched({ studentId, work }: { studentId: string; work: TouchedWork }) 
             {[courseTitle, why].join(' · ')}
           </Words>
         </View>
-        <Words size="small" bold={work.open} colour={kind === null ? 'soft' : 'plum'}>
+        <Words size="small" bold={work.open} colour={kind === null ? 'soft' : 'plum'} style={own.state}>
           {state}
         </Words>
       </Row>
@@ -115,3 +115,8 @@ export function Cost({ day }: { day: ChildDay }) {
     </Stack>
   );
 }
+
+const own = StyleSheet.create({
+  /** A long state leaves its work the room for its name. */
+  state: { maxWidth: '45%', textAlign: 'right' },
+});
