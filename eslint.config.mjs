@@ -21,6 +21,8 @@ export default tseslint.config(
     rules: {
       '@typescript-eslint/no-explicit-any': 'error',
       '@typescript-eslint/consistent-type-imports': 'error',
+      // What is left out by naming it is used: that is how the rest is taken.
+      '@typescript-eslint/no-unused-vars': ['error', { ignoreRestSiblings: true }],
       '@typescript-eslint/switch-exhaustiveness-check': 'off',
       '@typescript-eslint/no-invalid-void-type': 'off',
       'no-restricted-globals': ['error'],

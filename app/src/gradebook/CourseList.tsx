@@ -18,7 +18,7 @@ import {
   Words,
 } from '../ui';
 import { reportAddress, useCoursesQuery } from './api';
-import { countWords, endedWords, hasGrade, looseEndWords, spanWords, standardsWords } from './words';
+import { countWords, endedWords, hasGrade, openWords, spanWords, standardsWords } from './words';
 
 /** What stands under a course's title in the list: what is open, or what there is instead of a grade. */
 function useBelow({ figures, grade, ended, scale, nextDue }: CourseSummary): string {
@@ -26,7 +26,7 @@ function useBelow({ figures, grade, ended, scale, nextDue }: CourseSummary): str
   const format = useFormat();
   if (!figures) return t('courses.figureSoon');
   if (scale.method === 'standards') return standardsWords(t, figures.standards);
-  if (hasGrade(grade)) return looseEndWords(t, figures.looseEnds) || t('courses.nothingOpen');
+  if (hasGrade(grade)) return openWords(t, figures) || t('courses.nothingOpen');
   const next = nextDue
     ? [t('courses.nextDue', { title: nextDue.title, date: format.day(nextDue.dueAt) })]
     : [];

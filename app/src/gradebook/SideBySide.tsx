@@ -20,7 +20,7 @@ import {
   Words,
 } from '../ui';
 import { useCoursesQuery } from './api';
-import { countWords, endedWords, hasGrade, looseEndWords, spanWords, standardsWords } from './words';
+import { countWords, endedWords, hasGrade, openWords, spanWords, standardsWords } from './words';
 
 /** Every scale as a percentage of its top, so that spans of different courses can be compared by eye. */
 function comparable({
@@ -73,7 +73,7 @@ function CourseSpan({ course, from }: { course: CourseSummary; from: number }) {
         : t('courses.noFigure')
       : [
           countWords(t, format, grade),
-          looseEndWords(t, figures.looseEnds) || t('courses.nothingOpen'),
+          openWords(t, figures) || t('courses.nothingOpen'),
           t(`courses.trend.${figures.trend.class}`),
         ]
           .filter(Boolean)

@@ -1,13 +1,14 @@
 import type { TFunction } from 'i18next';
 import type {
+  CourseFigures,
   CourseGrade,
   CourseSummary,
   EndedTerm,
   ItemSummary,
-  LooseEndFigure,
-  LooseEndKind,
+  OpenKind,
   Scale,
 } from '@cadro/contract';
+import { openEndsOf } from '@cadro/core';
 import type { Format } from '../i18n';
 
 /** 0.5 → 'half credit'. */
@@ -95,19 +96,21 @@ export function gainWords(
   return t('item.rowGain', { gain: format.amount(looseEnd.impact), date: format.day(looseEnd.deadline) });
 }
 
-const kindOrder: readonly LooseEndKind[] = [
+const kindOrder: readonly OpenKind[] = [
   'overdue',
   'missing',
   'incomplete',
   'zero',
   'at-floor',
+  'again',
   'unmarked',
 ];
 
-/** '1 overdue, not counted · 1 missing'. */
-export function looseEndWords(t: TFunction, looseEnds: readonly LooseEndFigure[]): string {
+/** '1 overdue, not counted · 1 missing · 1 can be redone'; empty where nothing is open. */
+export function openWords(t: TFunction, figures: CourseFigures): string {
+  const open = openEndsOf(figures);
   return kindOrder
-    .map((kind) => ({ kind, count: looseEnds.filter((end) => end.kind === kind).length }))
+    .map((kind) => ({ kind, count: open.filter((end) => end.kind === kind).length }))
     .filter(({ count }) => count > 0)
     .map(({ kind, count }) => t(`courses.open.${kind}`, { count }))
     .join(' · ');

@@ -6,6 +6,6 @@ export const aGrade = (
   letter: string | null = null,
   more: Partial<CourseGrade> = {},
 ): CourseGrade => ({
-  ...{ figure, display: figure, decimals: 1, letter, by: 'count', at: null, count: null, unread: null },
+  ...{ figure, display: figure, decimals: 1, letter, by: 'count', at: null, count: null },
   ...more,
 });

@@ -1,5 +1,5 @@
 import { Type, type Static } from '@sinclair/typebox';
-import { commentSubjects } from '../gradebook/gradebook';
+import { commentSubjects } from '../gradebook/basics';
 import { resultStatuses } from '../gradebook/record';
 import { CourseGrade, looseEndKinds } from '../outlook/figures';
 import { DateOnly, Fraction, Instant, Nullable } from '../shared/scalars';

@@ -1,5 +1,5 @@
 import { Type, type Static } from '@sinclair/typebox';
-import { Teacher } from '../gradebook/gradebook';
+import { Teacher } from '../gradebook/basics';
 import { route } from '../shared/route';
 import { DateOnly, Nullable, Uuid } from '../shared/scalars';
 import { MarkKindSchema } from './attendance';

@@ -1,7 +1,7 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { DayMark } from '../attendance/days';
 import { AbsenceLesson, PurposeSchema } from '../followups/absence';
-import { Teacher } from '../gradebook/gradebook';
+import { Teacher } from '../gradebook/basics';
 import { resultStatuses } from '../gradebook/record';
 import { looseEndKinds } from '../outlook/figures';
 import { route } from '../shared/route';

@@ -1,52 +1,11 @@
-import { ReadOffer } from '../outlook/offers';
 import { Type, type Static } from '@sinclair/typebox';
-import {
-  CourseAnswer,
-  CourseFigures,
-  CourseGrade,
-  EndedTerm,
-  looseEndKinds,
-  LooseEndFigure,
-  SecondChanceFigure,
-} from '../outlook/figures';
+import { CourseAnswer, CourseFigures, CourseGrade, EndedTerm } from '../outlook/figures';
 import { route } from '../shared/route';
 import { DateOnly, Fraction, Instant, Nullable, Uuid } from '../shared/scalars';
+import { Comment, Freshness, Scale, Teacher } from './basics';
+import { ItemDetail, ItemState, ItemSummary } from './items';
 import { CoursePolicy, PolicyCorrection, Reconciliation } from './policy';
-import { CourseRecord, LetterGrade, Level, methods, PolicyRecord, resultStatuses } from './record';
-
-export const commentSubjects = ['score', 'work', 'rubric', 'course', 'report-card'] as const;
-export type CommentSubject = (typeof commentSubjects)[number];
-
-export const Teacher = Type.Object({ id: Uuid, name: Type.String(), contactable: Type.Boolean() });
-
-export const Comment = Type.Object({
-  id: Uuid,
-  /** The work it is about; null where it is about the course. */
-  itemId: Nullable(Uuid),
-  subject: Type.Union(commentSubjects.map((subject) => Type.Literal(subject))),
-  text: Type.String(),
-  author: Type.String(),
-  writtenAt: Instant,
-  /** What was read out of it that can still be done. */
-  offers: Type.Array(ReadOffer),
-});
-export type Comment = Static<typeof Comment>;
-
-/** How old what is shown is, and where it came from. `failingSince` is set while the source cannot be read. */
-export const Freshness = Type.Object({
-  sourceName: Type.String(),
-  readAt: Nullable(Instant),
-  failingSince: Nullable(Instant),
-});
-export type Freshness = Static<typeof Freshness>;
-
-export const Scale = Type.Object({
-  method: Type.Union(methods.map((method) => Type.Literal(method))),
-  outOf: Type.Number(),
-  decimals: Type.Integer(),
-  letters: Type.Array(LetterGrade),
-});
-export type Scale = Static<typeof Scale>;
+import { CourseRecord, Level, PolicyRecord } from './record';
 
 export const CourseSummary = Type.Object({
   id: Uuid,
@@ -71,55 +30,6 @@ export const CourseSummary = Type.Object({
   freshness: Freshness,
 });
 export type CourseSummary = Static<typeof CourseSummary>;
-
-/** How an item stands, in the record's words. */
-export const ItemState = Type.Object({
-  status: Type.Union(resultStatuses.map((status) => Type.Literal(status))),
-  at: Nullable(Instant),
-  earned: Nullable(Type.Number()),
-  late: Type.Boolean(),
-  levels: Type.Record(Type.String(), Type.Number()),
-});
-export type ItemState = Static<typeof ItemState>;
-
-/** What the classroom system says of a work, and how that stands to the gradebook. */
-export const ClassroomSays = Type.Object({
-  status: Type.Union(resultStatuses.map((status) => Type.Literal(status))),
-  earned: Nullable(Type.Number()),
-  at: Instant,
-  /** Still within the time marks travel, or apart for longer. */
-  doubt: Type.Union([Type.Literal('doubtful'), Type.Literal('apart')]),
-});
-export type ClassroomSays = Static<typeof ClassroomSays>;
-
-export const ItemSummary = Type.Object({
-  id: Uuid,
-  title: Type.String(),
-  categoryId: Uuid,
-  possible: Type.Number(),
-  counts: Type.Boolean(),
-  extraCredit: Type.Boolean(),
-  assignedAt: Nullable(Instant),
-  dueAt: Nullable(Instant),
-  state: ItemState,
-  looseEnd: Nullable(LooseEndFigure),
-  /** Scored work that may be done again; null where it may not. */
-  chance: Nullable(SecondChanceFigure),
-  /** Since when it waits for its score: handed in, or done in class on its day; null where it does not. */
-  waitingSince: Nullable(Instant),
-  /** An agenda or a notice among the work: it asks for nothing. */
-  notice: Type.Boolean(),
-  /** What the classroom system says of it, where that is more than the gradebook knows. */
-  classroom: Nullable(ClassroomSays),
-  /** The loose end that its last change tied up. */
-  was: Nullable(Type.Union(looseEndKinds.map((kind) => Type.Literal(kind)))),
-  /** The part of the course it belongs to. */
-  unit: Nullable(Type.String()),
-  commentCount: Type.Integer(),
-  /** Whether a teacher's words or rubric levels speak of what was handed in. */
-  remarked: Type.Boolean(),
-});
-export type ItemSummary = Static<typeof ItemSummary>;
 
 export const TermRef = Type.Object({
   id: Uuid,
@@ -203,53 +113,6 @@ export const CourseDetail = Type.Composite([
   }),
 ]);
 export type CourseDetail = Static<typeof CourseDetail>;
-
-/** What one work means to the overall figure, in points of the course's scale. */
-export const ItemWorth = Type.Object({
-  /** Between nothing and full: how much of the figure it decides. */
-  decides: Nullable(Type.Number()),
-  /** What the figure is now, less what it would be without this work. */
-  now: Nullable(Type.Number()),
-});
-export type ItemWorth = Static<typeof ItemWorth>;
-
-export const ItemDetail = Type.Composite([
-  ItemSummary,
-  Type.Object({
-    course: Type.Object({ id: Uuid, studentId: Uuid, title: Type.String(), teacher: Nullable(Teacher) }),
-    categoryTitle: Type.String(),
-    multiplier: Type.Number(),
-    scale: Scale,
-    figures: Nullable(CourseFigures),
-    grade: CourseGrade,
-    policy: PolicyRecord,
-    worth: ItemWorth,
-    kind: Nullable(Type.String()),
-    instructions: Nullable(Type.String()),
-    where: Nullable(Type.String()),
-    supplies: Type.Array(Type.String()),
-    files: Type.Array(Type.Object({ title: Type.String(), href: Type.String() })),
-    rubric: Type.Array(
-      Type.Object({
-        id: Type.String(),
-        title: Type.String(),
-        levels: Type.Array(Level),
-        reached: Nullable(Type.Number()),
-      }),
-    ),
-    /** Those it is evidence for, or has a level in. */
-    standards: Type.Array(
-      Type.Object({ id: Type.String(), title: Type.String(), level: Nullable(Type.Number()) }),
-    ),
-    redo: Nullable(Type.Union([Type.Literal('yes'), Type.Literal('no'), Type.Literal('ask')])),
-    acceptedUntil: Nullable(Instant),
-    history: Type.Array(ItemState),
-    comments: Type.Array(Comment),
-    followUpId: Nullable(Uuid),
-    freshness: Freshness,
-  }),
-]);
-export type ItemDetail = Static<typeof ItemDetail>;
 
 const CoursePlace = Type.Object({ studentId: Uuid, courseId: Uuid });
 const AskedTerm = Type.Object({ termId: Type.Optional(Uuid) });

@@ -2,7 +2,8 @@ import { Type, type Static } from '@sinclair/typebox';
 import { route } from '../shared/route';
 import { CourseGrade } from '../outlook/figures';
 import { DateOnly, Fraction, Instant, Nullable, Uuid } from '../shared/scalars';
-import { Scale, TermRef } from './gradebook';
+import { Scale } from './basics';
+import { TermRef } from './gradebook';
 
 /** How sure a grade of a term is, told apart in words. */
 export const gradeStates = [

@@ -92,10 +92,6 @@ export const CourseGrade = Type.Object({
   count: Nullable(
     Type.Object({ figure: Type.Number(), display: Nullable(Type.Number()), letter: Nullable(Type.String()) }),
   ),
-  /** What the school states and cannot be meant on this course's scale: ours stands alone. */
-  unread: Nullable(
-    Type.Object({ figure: Nullable(Type.Number()), letter: Nullable(Type.String()), at: Instant }),
-  ),
 });
 export type CourseGrade = Static<typeof CourseGrade>;
 

@@ -2,7 +2,7 @@ import { Type, type Static } from '@sinclair/typebox';
 import { AlertReason } from '../alerts/alerts';
 import { AlertKindSchema } from '../alerts/rules';
 import { resultStatuses } from '../gradebook/record';
-import { commentSubjects } from '../gradebook/gradebook';
+import { commentSubjects } from '../gradebook/basics';
 import { DateOnly, Fraction, Instant, Nullable, Uuid } from '../shared/scalars';
 import { CourseGrade, looseEndKinds, OpenKindSchema } from './figures';
 

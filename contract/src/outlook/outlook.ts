@@ -1,5 +1,5 @@
 import { Type, type Static } from '@sinclair/typebox';
-import { Freshness } from '../gradebook/gradebook';
+import { Freshness } from '../gradebook/basics';
 import { route } from '../shared/route';
 import { DateOnly, Instant, Nullable, Uuid } from '../shared/scalars';
 import { ClosedDoor, ComingDay, GoodNews, Matter } from './matters';

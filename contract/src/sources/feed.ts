@@ -1,6 +1,6 @@
 import { Type, type Static, type TObject } from '@sinclair/typebox';
 import { markKinds } from '../attendance/attendance';
-import { commentSubjects } from '../gradebook/gradebook';
+import { commentSubjects } from '../gradebook/basics';
 import { Level, PolicyRecord } from '../gradebook/record';
 import { DateOnly, Instant, Nullable } from '../shared/scalars';
 

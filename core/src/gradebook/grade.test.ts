@@ -21,7 +21,7 @@ const said = (more: Partial<StatedGrade>): StatedGrade => ({
 describe('whose grade leads', () => {
   it('is ours where the school states none', () => {
     expect(courseGrade(policy, ours(76.6, 'C'), [])).toMatchObject({
-      ...{ figure: 76.6, display: 76.6, letter: 'C', by: 'count', count: null, unread: null },
+      ...{ figure: 76.6, display: 76.6, letter: 'C', by: 'count', count: null },
     });
   });
 
@@ -29,7 +29,7 @@ describe('whose grade leads', () => {
     const stated = [said({ figure: 80.4, fraction: 0.8043, letter: 'B' })];
     expect(courseGrade(policy, ours(76.6, 'C'), stated)).toEqual({
       ...{ figure: 80.4, display: 80.4, decimals: 1, letter: 'B', by: 'school', at: '2026-10-20T18:30:00Z' },
-      ...{ count: { figure: 76.6, display: 76.6, letter: 'C' }, unread: null },
+      ...{ count: { figure: 76.6, display: 76.6, letter: 'C' } },
     });
   });
 
@@ -77,9 +77,9 @@ describe('a figure that cannot be meant on the scale', () => {
     ['130 of 100 with its fraction', { figure: 130, fraction: 1.3 }],
     ['3.2 with a B', { figure: 3.2, letter: 'B' }],
     ['below nothing', { figure: -4 }],
-  ])('%s: ours leads, and what was stated is kept', (_name, more) => {
+  ])('%s: ours leads', (_name, more) => {
     const grade = courseGrade(policy, ours(85, 'B'), [said(more)]);
-    expect(grade).toMatchObject({ figure: 85, by: 'count', unread: { figure: more.figure } });
+    expect(grade).toMatchObject({ figure: 85, by: 'count', at: null, count: null });
   });
 
   it('is read by its fraction, where the school tells that', () => {

@@ -85,7 +85,6 @@ export const countedGrade = (
   by: 'count',
   at: null,
   count: null,
-  unread: null,
 });
 
 /**
@@ -100,36 +99,23 @@ export function courseGrade(policy: Policy, ours: Ours, stated: readonly StatedG
   const { at, letter, final } = said;
   const by = final ? 'final' : 'school';
   const figure = readStated(policy, said, ours.posted);
-  if (figure === null && (said.figure !== null || said.fraction !== null || letter === null)) {
-    return { ...countedGrade(policy, ours), unread: { figure: said.figure, letter, at } };
-  }
-  const count =
-    ours.posted === null ? null : { figure: ours.posted, display: ours.display, letter: ours.letter };
+  const isLetter = said.figure === null && said.fraction === null && letter !== null;
+  // What cannot be meant on this scale does not lead; the course's page tells of it (`reconcile`).
+  if (figure === null && !isLetter) return countedGrade(policy, ours);
+  const { posted, display, letter: ourLetter } = ours;
+  const count = posted === null ? null : { figure: posted, display, letter: ourLetter };
+  const { decimals } = policy;
   // A letter alone: a school that keeps no figures, or stores only what is printed.
   if (figure === null) {
-    const apart = letter !== ours.letter;
-    const { decimals } = policy;
-    return {
-      figure: null,
-      display: null,
-      decimals,
-      letter,
-      by,
-      at,
-      count: apart ? count : null,
-      unread: null,
-    };
+    return { figure, display: null, decimals, letter, by, at, count: letter === ourLetter ? null : count };
   }
-  const verdict = agreementOf(ours.posted, figure, policy.decimals);
+  const verdict = agreementOf(posted, figure, decimals);
   const same = verdict !== 'differs';
   return {
-    figure: same ? ours.posted : figure,
-    decimals: verdict === 'rounded' ? decimalsOf(figure, policy.decimals) : policy.decimals,
+    figure: same ? posted : figure,
+    decimals: verdict === 'rounded' ? decimalsOf(figure, decimals) : decimals,
     display: said.figure === figure ? figure : displayOf(policy, figure / policy.outOf),
     letter: letter ?? letterOf(policy, figure / policy.outOf),
-    by,
-    at,
-    count: same ? null : count,
-    unread: null,
+    ...{ by, at, count: same ? null : count },
   };
 }

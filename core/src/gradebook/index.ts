@@ -5,6 +5,7 @@ export * from './grade';
 export * from './instant';
 export * from './household';
 export type { ConfirmedOffer } from './offer';
+export * from './offerStanding';
 export * from './order';
 export * from './replay';
 export * from './standing';

@@ -1,4 +1,5 @@
-import type { CourseRecord } from '@cadro/contract';
+import type { CourseRecord, ResultStatus } from '@cadro/contract';
+import { offerStanding } from './offerStanding';
 
 /** A teacher's offer for a work that a household has confirmed. */
 export interface ConfirmedOffer {
@@ -11,13 +12,20 @@ export interface ConfirmedOffer {
   readonly since: string | null;
 }
 
-/** Whether a work was scored or excused after an offer for it was made: that ends the offer. */
-function settledBy({ results }: CourseRecord, nowMs: number) {
-  const ends = (results ?? []).filter(
-    ({ status, at }) => (status === 'scored' || status === 'excused') && Date.parse(at) <= nowMs,
-  );
-  return (itemId: string, since: string | null): boolean =>
-    since !== null && ends.some((each) => each.itemId === itemId && Date.parse(each.at) > Date.parse(since));
+/** Whether an offer has been settled by what its work came to since: then it is none any more. */
+function settledBy({ results }: CourseRecord, asOfMs: number) {
+  const standing = new Map<string, { status: ResultStatus; atMs: number }>();
+  for (const { itemId, status, at } of results ?? []) {
+    const atMs = Date.parse(at);
+    const known = standing.get(itemId);
+    if (atMs <= asOfMs && (!known || atMs >= known.atMs)) standing.set(itemId, { status, atMs });
+  }
+  return ({ itemId, since, until }: ConfirmedOffer): boolean => {
+    const work = standing.get(itemId) ?? null;
+    if (since === null) return false;
+    const made = { untilMs: until === null ? null : Date.parse(until), writtenAtMs: Date.parse(since) };
+    return offerStanding(made, work, asOfMs) === 'settled';
+  };
 }
 
 /**
@@ -41,8 +49,9 @@ export function withOffers(record: CourseRecord, offers: readonly ConfirmedOffer
     ...record,
     items: (record.items ?? []).map((item) => {
       let best = item.offer ?? null;
-      for (const { itemId, until, credit, since } of offers) {
-        if (itemId !== item.id || settled(itemId, since)) continue;
+      for (const confirmed of offers) {
+        if (confirmed.itemId !== item.id || settled(confirmed)) continue;
+        const { until, credit } = confirmed;
         const offer = { until: until ?? record.policy.termEnd, credit: credit ?? 1 };
         if (!best || better(offer, best)) best = offer;
       }

@@ -130,33 +130,8 @@ function categoriesOf({ policy }: Course, tally: SumTally): CourseFigures['categ
 }
 
 /** What is kept of a course between two changes of its record: its answer without what was asked beside. */
-export const figuresOf = (answer: CourseAnswer): CourseFigures => {
-  const {
-    posted,
-    display,
-    letter,
-    categories,
-    standards,
-    ifLeft,
-    ifMadeUp,
-    best,
-    looseEnds,
-    chances,
-    trend,
-  } = answer;
-  return {
-    posted,
-    display,
-    letter,
-    categories,
-    standards,
-    ifLeft,
-    ifMadeUp,
-    best,
-    looseEnds,
-    chances,
-    trend,
-  };
-};
+export function figuresOf({ toCome, needed, moved, ...figures }: CourseAnswer): CourseFigures {
+  return figures;
+}
 
 export const courseFigures = (record: CourseRecord): CourseFigures => figuresOf(courseAnswer(record));

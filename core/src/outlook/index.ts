@@ -8,7 +8,6 @@ export * from './work/goodNews';
 export * from './work/isTest';
 export * from './work/rides';
 export * from './tries/joint';
-export * from './offers/standing';
 export * from './work/leftValue';
 export * from './work/looseEnds';
 export * from './work/openEnds';

@@ -95,7 +95,7 @@ export async function comingDays(
   const span = { from: dateIn(first?.timeZone ?? 'UTC', now), to: dateIn(first?.timeZone ?? 'UTC', until) };
   const [rows, ends] = await Promise.all([
     comingWork(db, [...zones.keys()], now, until),
-    offerEnds(db, guardianId, [...zones.keys()], span),
+    offerEnds(db, guardianId, [...zones.keys()], { ...span, now }),
   ]);
   const due = [
     ...rows.flatMap((row) =>
@@ -103,12 +103,14 @@ export async function comingDays(
         ? [{ row, dueAt: row.dueAt, on: dateIn(zoneOf(row.studentId), row.dueAt), offerEnds: false }]
         : [],
     ),
-    ...ends.map((row) => ({
-      row,
-      dueAt: endOfDay(row.until, zoneOf(row.studentId)),
-      on: row.until,
-      offerEnds: true,
-    })),
+    ...ends
+      .filter(({ standing }) => standing === 'open')
+      .map((row) => ({
+        row,
+        dueAt: endOfDay(row.until, zoneOf(row.studentId)),
+        on: row.until,
+        offerEnds: true,
+      })),
   ].sort((a, b) => a.dueAt.getTime() - b.dueAt.getTime());
   const byDay = new Map<string, ComingDay['items']>();
   for (const { row, dueAt, on, offerEnds } of due) {

@@ -21,6 +21,8 @@ export interface CommentRow {
   readonly status: ResultStatus | null;
   readonly status_at: Date | null;
   readonly seen_at: Date | null;
+  readonly possible: number | null;
+  readonly counts: boolean | null;
   /** The household's answers by the offer's place. */
   readonly answers: Readonly<Record<string, NonNullable<ReadOffer['answer']>>> | null;
 }
@@ -44,7 +46,15 @@ export const commentColumns = [
 export const commentsOf = (
   db: Db,
   studentIds: readonly string[],
-  where: { guardianId?: string; commentId?: string; courseId?: string; itemId?: string; since?: Date },
+  where: {
+    guardianId?: string;
+    commentId?: string;
+    courseId?: string;
+    itemId?: string;
+    since?: Date;
+    /** Those with an offer that a household has answered. */
+    answered?: boolean;
+  },
 ): Promise<CommentRow[]> =>
   db('student_comments as m')
     .leftJoin('student_items as i', (on) =>
@@ -55,6 +65,12 @@ export const commentsOf = (
       if (where.commentId) query.where({ 'm.comment_id': where.commentId });
       if (where.courseId) query.where({ 'm.course_id': where.courseId });
       if (where.itemId) query.where({ 'm.item_id': where.itemId });
+      if (where.answered) {
+        const answered = db('offer_answers')
+          .whereIn('student_id', [...studentIds])
+          .select('comment_id');
+        query.whereIn('m.comment_id', answered);
+      }
       if (where.since) query.where('m.written_at', '>=', where.since);
     })
     .orderBy('m.written_at', 'desc')
@@ -62,6 +78,8 @@ export const commentsOf = (
       ...commentColumns,
       'i.status',
       'i.at as status_at',
+      'i.possible',
+      'i.counts',
       db.raw(
         `(select max(h.at) from classroom_says h
           where h.student_id = m.student_id and h.item_id = m.item_id) as seen_at`,
@@ -76,7 +94,7 @@ export const commentsOf = (
 
 /** A comment as the Brief and the alerts ask for it. */
 export const commentFacts = (
-  row: Omit<CommentRow, 'offers' | 'answers' | 'status' | 'status_at' | 'seen_at'>,
+  row: Omit<CommentRow, 'offers' | 'answers' | 'status' | 'status_at' | 'seen_at' | 'possible' | 'counts'>,
 ): CommentFacts => ({
   studentId: row.student_id,
   courseId: row.course_id,

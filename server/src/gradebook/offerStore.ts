@@ -1,5 +1,6 @@
-import type { Offer, OfferAnswer } from '@cadro/contract';
+import type { Offer, OfferAnswer, OfferStanding } from '@cadro/contract';
 import { HttpProblem, type Db, type Trx } from '../kit';
+import { commentsOf, offersOf } from './commentStore';
 
 export interface OfferEnd {
   readonly courseId: string;
@@ -11,32 +12,31 @@ export interface OfferEnd {
   readonly counts: boolean;
   /** A calendar date. */
   readonly until: string;
+  readonly standing: OfferStanding;
 }
 
 /** The last days of the offers a guardian's household has confirmed, from one date to another. */
-export const offerEnds = (
+export async function offerEnds(
   db: Db,
   guardianId: string,
   studentIds: readonly string[],
-  { from, to }: { readonly from: string; readonly to: string },
-): Promise<OfferEnd[]> =>
-  db('offer_answers as a')
-    .join('guardian_profiles as g', 'g.household_id', 'a.household_id')
-    .join('student_comments as m', 'm.comment_id', 'a.comment_id')
-    .join('course_items as i', 'i.item_id', 'm.item_id')
-    .where({ 'g.guardian_id': guardianId, 'a.answer': 'confirmed' })
-    .whereIn('a.student_id', [...studentIds])
-    .whereRaw(`a.offer->>'until' between ? and ?`, [from, to])
-    .select<OfferEnd[]>(
-      'i.item_id as itemId',
-      'i.course_id as courseId',
-      'a.student_id as studentId',
-      'm.course_title as courseTitle',
-      'i.title',
-      'i.possible',
-      'i.counts',
-      db.raw(`a.offer->>'until' as until`),
-    );
+  { from, to, now }: { readonly from: string; readonly to: string; readonly now: Date },
+): Promise<OfferEnd[]> {
+  const comments = await commentsOf(db, studentIds, { guardianId, answered: true });
+  return comments.flatMap((row) =>
+    offersOf(row, now).flatMap(({ answer, until, standing }): OfferEnd[] => {
+      const { item_id: itemId, item_title: title, possible, counts } = row;
+      if (answer !== 'confirmed' || until === null || until < from || until > to) return [];
+      if (itemId === null || title === null || possible === null || counts === null) return [];
+      return [
+        {
+          ...{ courseId: row.course_id, studentId: row.student_id, courseTitle: row.course_title },
+          ...{ itemId, title, possible, counts, until, standing },
+        },
+      ];
+    }),
+  );
+}
 
 interface CommentOfferRow {
   readonly course_id: string;

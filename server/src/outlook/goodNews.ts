@@ -1,6 +1,6 @@
 import { PolicyRecord, type GoodNews } from '@cadro/contract';
 import { parse } from '@cadro/contract/parse';
-import { normaliseCourse, tiedUp } from '@cadro/core';
+import { isDoneInClass, normaliseCourse, tiedUp } from '@cadro/core';
 import type { ResultChange } from '../records';
 
 /** The loose end a change tied up, in the core's judgement; null for every other change. */
@@ -17,6 +17,7 @@ function newsOf(change: ResultChange): GoodNews | null {
         counts: change.counts,
         extraCredit: change.extra_credit,
         dueAt: change.due_at && change.due_at.toISOString(),
+        inClass: isDoneInClass(change.kind, change.in_class),
       },
     ],
   });

@@ -18,6 +18,7 @@ import {
   learntEffort,
   openEndsOf,
   ridesOn,
+  waitsSinceMs,
   type Rides,
 } from '@cadro/core';
 import { openFollowUps } from '../followups';
@@ -38,24 +39,21 @@ const excusedDays = 60;
 const isEarly = ({ kind, assigned_at, due_at }: WorkItem): boolean =>
   isSeenEarly({ kind, assignedAtMs: assigned_at.getTime(), dueAtMs: due_at && due_at.getTime() });
 
+const millis = (at: Date | null): number | null => at && at.getTime();
+
 /** Where a work belongs that is no loose end; null where it is nobody's concern now. */
 function groupOf(row: WorkItem, now: Date): WorkRow['group'] | null {
   const { kind, possible, in_class, due_at } = row;
   if (isNotice({ kind, possible, dated: due_at !== null })) return null;
-  const ahead = row.due_at === null ? null : row.due_at.getTime() - now.getTime();
-  switch (row.status ?? 'open') {
-    case 'open':
-      if (ahead === null) return row.assigned_at <= now ? 'undated' : null;
-      // Done in class on its day: it waits for its score.
-      if (ahead < 0) return isDoneInClass(kind, in_class) ? 'waiting' : null;
-      return ahead <= (isEarly(row) ? earlyDays : comingDays) * dayMs ? 'coming' : null;
-    case 'handed-in':
-      return 'waiting';
-    case 'excused':
-      return row.at && now.getTime() - row.at.getTime() <= excusedDays * dayMs ? 'excused' : null;
-    default:
-      return null;
-  }
+  const status = row.status ?? 'open';
+  const item = { inClass: isDoneInClass(kind, in_class), dueAtMs: millis(due_at) };
+  if (waitsSinceMs({ status, atMs: millis(row.at), item }, now.getTime()) !== null) return 'waiting';
+  if (status === 'excused')
+    return row.at && now.getTime() - row.at.getTime() <= excusedDays * dayMs ? 'excused' : null;
+  if (status !== 'open') return null;
+  if (item.dueAtMs === null) return row.assigned_at <= now ? 'undated' : null;
+  const ahead = item.dueAtMs - now.getTime();
+  return ahead >= 0 && ahead <= (isEarly(row) ? earlyDays : comingDays) * dayMs ? 'coming' : null;
 }
 
 interface Course {
@@ -75,7 +73,6 @@ interface Facts {
 }
 
 type Said = Parameters<typeof doubtOf>[0];
-const millis = (at: Date | null): number | null => at && at.getTime();
 
 /** What each of two sources says of a work, and whether they agree. */
 function saidOf(item: WorkItem, end: OpenEnd | null, now: Date) {

@@ -38,6 +38,8 @@ export interface ResultChange {
   readonly counts: boolean;
   readonly extra_credit: boolean;
   readonly due_at: Date | null;
+  readonly kind: string | null;
+  readonly in_class: boolean | null;
   readonly at: Date;
   readonly before: State | null;
   readonly after: State;
@@ -66,6 +68,8 @@ export const resultChanges = (db: Db, studentIds: readonly string[], since: Date
       'i.counts',
       'i.extra_credit',
       'i.due_at',
+      'i.kind',
+      'i.in_class',
       'l.at',
       'l.before',
       'l.after',

@@ -10,7 +10,9 @@ export interface CourseTerm {
   readonly endsOn: string;
 }
 
-export const termEnd = ({ endsOn }: CourseTerm, timeZone: string): Date => endOfDay(endsOn, timeZone);
+/** The last instant of a term. */
+export const termEnd = ({ endsOn }: Pick<CourseTerm, 'endsOn'>, timeZone: string): Date =>
+  endOfDay(endsOn, timeZone);
 
 /** Whether a work belongs to a term: by what its source says, else by the date it was given out. */
 export const isOfTerm = (

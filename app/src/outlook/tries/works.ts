@@ -22,7 +22,7 @@ export function worksOf(record: CourseRecord, items: readonly ItemSummary[]): Tr
   const known = new Map(items.map((item) => [item.id, item]));
   const groupOf = (item: ItemRecord): TryGroup => {
     const summary = known.get(item.id);
-    if (summary?.looseEnd) return 'loose';
+    if (summary?.looseEnd || summary?.chance) return 'loose';
     return !summary || summary.state.status === 'open' ? 'coming' : 'past';
   };
   const works = (record.items ?? [])

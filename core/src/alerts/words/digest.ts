@@ -5,8 +5,7 @@ import {
   type DigestEntry,
   type Language,
 } from '@cadro/contract';
-import { counted, formatsFor, onScale, type Formats } from './formats';
-import { gradeWords } from '../rules/figure/figureWords';
+import { counted, formatsFor, gradeWords, onScale, type Formats } from './formats';
 import { tellAlert } from './tell';
 
 /** What a digest says beside its alerts. */
@@ -180,7 +179,7 @@ function movedLine(language: Language, formats: Formats, moved: DigestChild['cha
   const { courseTitle, before, now, outOf, decimals, grade } = moved;
   const figure = (value: number) => onScale(formats, value, { outOf, decimals }, of);
   const way = `${figure(before)} → ${figure(now)}`;
-  const said = grade?.count ? ourCount(way, gradeWords(formats, grade, outOf, language)) : way;
+  const said = grade?.count ? ourCount(way, gradeWords(formats, grade, outOf, of)) : way;
   return `${courseTitle}: ${said}`;
 }
 

@@ -1,4 +1,4 @@
-import type { FigureReason, Language } from '@cadro/contract';
+import type { CourseGrade, FigureReason, Language } from '@cadro/contract';
 import { roundHalfAway } from '../../gradebook';
 import { dayMs } from '../../dates';
 
@@ -56,6 +56,17 @@ export const onScale = (
   { outOf, decimals }: Pick<FigureReason, 'outOf' | 'decimals'>,
   of: string,
 ): string => (outOf === 100 ? figure(value, decimals) : `${figure(value, decimals)} ${of} ${outOf}`);
+
+/** A grade as it is written: its figure on its scale, and its letter. */
+export function gradeWords(
+  formats: Pick<Formats, 'figure'>,
+  { display, letter, decimals }: Pick<CourseGrade, 'display' | 'letter' | 'decimals'>,
+  outOf: number,
+  of: string,
+): string {
+  const figure = display === null ? [] : [onScale(formats, display, { outOf, decimals }, of)];
+  return [...figure, ...(letter === null ? [] : [letter])].join(' ');
+}
 
 /** Whether a step is more than nothing at the decimals a course is told with. */
 export const shows = (delta: number, { decimals }: Pick<FigureReason, 'decimals'>): boolean =>

@@ -1,5 +1,6 @@
 import type { ClosedDoor, NamedLooseEnd } from '@cadro/contract';
 import { dayMs } from '../../dates';
+import { fallsIfLeft } from '../work/leftValue';
 import type { FamilyFacts } from './facts';
 
 /** That a last day has passed is news for this long; then it rests in the story of its course. */
@@ -12,7 +13,8 @@ const newsMs = 3 * dayMs;
 export function closedDoors({ courses, now }: FamilyFacts): ClosedDoor[] {
   const nowMs = Date.parse(now);
   const isNews = ({ deadline, kind }: NamedLooseEnd): boolean => {
-    if (deadline === null || kind === 'again' || kind === 'unmarked') return false;
+    // A zero or a least score stays what it is; what was left becomes what missing work counts as.
+    if (deadline === null || kind === 'again' || !fallsIfLeft(kind)) return false;
     const sinceMs = nowMs - Date.parse(deadline);
     return sinceMs > 0 && sinceMs <= newsMs;
   };

@@ -346,6 +346,7 @@ describe('the triage of the Brief', () => {
     it('is that of the term that has ended, too, and none of what is open or only waits', () => {
       expect(closed([], [gone('a', '2026-10-20T12:00:00Z', 'incomplete')])).toHaveLength(1);
       expect(closed([end('a', 'missing'), gone('b', '2026-10-20T12:00:00Z', 'unmarked')])).toEqual([]);
+      expect(closed([gone('a', '2026-10-20T12:00:00Z', 'at-floor')])).toEqual([]);
     });
   });
 

@@ -18,13 +18,14 @@ export const notInFigureReasons = [
 ] as const;
 export type NotInFigure = (typeof notInFigureReasons)[number];
 
-/** Why a work is not in the figure as it stands; null when it is. */
+/** Why a work is not in the figure as it stands; null when it is, and of a notice, which asks for nothing. */
 export function whyNotInFigure(
   item: ItemSummary,
   course: Pick<CourseDetail, 'policy' | 'categories' | 'figures'>,
 ): NotInFigure | null {
   const { policy, categories, figures } = course;
   const category = categories.find(({ id }) => id === item.categoryId);
+  if (item.notice) return null;
   if (item.possible === 0) return 'weightless';
   if (!item.counts) return 'practice';
   if (policy.method === 'weighted' && category && category.weight <= 0) return 'weightless';

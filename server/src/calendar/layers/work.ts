@@ -42,7 +42,7 @@ export async function workEvents(db: Db, viewer: Viewer, range: DateRange): Prom
 /** The last days of the offers that the household has confirmed. */
 export async function offerEvents(db: Db, viewer: Viewer, range: DateRange): Promise<CalendarEvent[]> {
   const ids = viewer.talk.map(({ id }) => id);
-  const rows = await offerEnds(db, viewer.guardianId, ids, range);
+  const rows = await offerEnds(db, viewer.guardianId, ids, { ...range, now: viewer.now });
   return rows.map((row) =>
     eventOf({
       key: `offer-${row.itemId}-${row.studentId}`,
@@ -52,6 +52,7 @@ export async function offerEvents(db: Db, viewer: Viewer, range: DateRange): Pro
       detail: row.courseTitle,
       on: row.until,
       timeZone: zoneOf(viewer, row.studentId),
+      settled: row.standing !== 'open',
       link: { to: 'item', studentId: row.studentId, courseId: row.courseId, itemId: row.itemId },
     }),
   );

@@ -21,8 +21,8 @@ import {
 } from '@cadro/core';
 import { offersOf, type CommentRow } from '../commentStore';
 import { correctionOf } from '../figures/householdStore';
-import type { KeptState } from '../../records';
-import { endOfDay, type Db } from '../../kit';
+import { termEnd, type KeptState } from '../../records';
+import type { Db } from '../../kit';
 import { coursesOf, type CourseCard } from '../store';
 
 export const isoOrNull = (date: Date | null): string | null => date && date.toISOString();
@@ -78,7 +78,7 @@ export function courseSummary(row: CourseCard, now: Date): CourseSummary {
     figures: row.figures,
     grade,
     leftAs: leftValue(policy),
-    termEnd: row.standing ? endOfDay(row.standing.endsOn, row.time_zone).toISOString() : record.termEnd,
+    termEnd: row.standing ? termEnd(row.standing, row.time_zone).toISOString() : record.termEnd,
     ended: endedOf(row, policy, grade, now),
     itemCount: row.item_count,
     nextDue:

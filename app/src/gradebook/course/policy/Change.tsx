@@ -1,7 +1,7 @@
 import { useTranslation } from 'react-i18next';
 import type { TFunction } from 'i18next';
 import type { CourseDetail } from '@cadro/contract';
-import { spanSteps } from '@cadro/core';
+import { openEndsOf, spanSteps } from '@cadro/core';
 import { type Format } from '../../../i18n';
 import { useFormat } from '../../../household';
 import { Heading, Stack, Words } from '../../../ui';
@@ -10,7 +10,7 @@ import { Heading, Stack, Words } from '../../../ui';
 const noticeable = 5e-3;
 
 function looseEndSentences(t: TFunction, format: Format, { figures, scale }: CourseDetail): string[] {
-  const ends = (figures?.looseEnds ?? []).filter(({ kind }) => kind !== 'unmarked');
+  const ends = (figures ? openEndsOf(figures) : []).filter(({ kind }) => kind !== 'unmarked');
   const { ifLeft = null, ifMadeUp = null } = figures ?? {};
   if (ends.length === 0 || ifLeft === null || ifMadeUp === null) return [];
   const late = ends.filter(({ recoverable }) => !recoverable).length;

@@ -1,5 +1,5 @@
-import type { CourseGrade, FigureReason, Language } from '@cadro/contract';
-import { onScale, shows, type Formats } from '../../words/formats';
+import type { FigureReason, Language } from '@cadro/contract';
+import { gradeWords, onScale, shows } from '../../words/formats';
 import type { Told } from '../rule';
 
 interface Texts {
@@ -35,18 +35,6 @@ const texts: Readonly<Record<Language, Texts>> = {
   },
 };
 
-/** A grade as it is written: its figure on its scale, and its letter. */
-export function gradeWords(
-  formats: Formats,
-  grade: Pick<CourseGrade, 'display' | 'letter' | 'decimals'>,
-  outOf: number,
-  language: Language,
-): string {
-  const { display, letter, decimals } = grade;
-  const figure = display === null ? [] : [onScale(formats, display, { outOf, decimals }, texts[language].of)];
-  return [...figure, ...(letter === null ? [] : [letter])].join(' ');
-}
-
 /**
  * What every rule about a figure says: where it was and is, what moved it, and to look at that. What moves is our
  * count: where the school's own grade differs, that is said, and the school's stands beside it.
@@ -56,7 +44,7 @@ export function figureIn(language: Language, reason: FigureReason, { formats, co
   const say = (value: number) => onScale(formats, value, reason, of);
   const { before, since, now, moved, grade } = reason;
   const differs = (grade?.count ?? null) !== null;
-  const leading = grade ? gradeWords(formats, { ...grade, letter: null }, reason.outOf, language) : '';
+  const leading = grade ? gradeWords(formats, { ...grade, letter: null }, reason.outOf, of) : '';
   const own = before === null || since === null || say(before) === say(now);
   const way = own
     ? differs
@@ -66,7 +54,7 @@ export function figureIn(language: Language, reason: FigureReason, { formats, co
   const named = moved
     .filter(({ delta }) => shows(delta, reason))
     .map(({ title, delta }) => `${title} (${delta > 0 ? '+' : '−'}${say(Math.abs(delta))})`);
-  const beside = differs && grade ? [school(gradeWords(formats, grade, reason.outOf, language))] : [];
+  const beside = differs && grade ? [school(gradeWords(formats, grade, reason.outOf, of))] : [];
   return {
     say,
     course: courseTitle,

@@ -2,7 +2,7 @@ import type { Language, TermReason } from '@cadro/contract';
 import { courseGrade } from '../../../gradebook';
 import type { ChildFacts } from '../../facts';
 import type { GradeSeen } from '../../history';
-import { gradeWords } from '../figure/figureWords';
+import { gradeWords } from '../../words/formats';
 import { childRule, type Told } from '../rule';
 import { onAlways, ruleSettings } from '../set';
 
@@ -34,12 +34,14 @@ function gradeIn(
 
 const texts = {
   en: {
+    of: 'of',
     final: (course: string, grade: string) => [`${course}, final`, grade].filter(Boolean).join(': '),
     changed: (course: string, was: string, now: string) =>
       `${course}: the final grade was changed from ${was} to ${now}`,
     count: (grade: string) => `By our count it was ${grade}.`,
   },
   es: {
+    of: 'de',
     final: (course: string, grade: string) =>
       [`${course}, calificación final`, grade].filter(Boolean).join(': '),
     changed: (course: string, was: string, now: string) =>
@@ -56,17 +58,22 @@ export function finalWords(
 ): string {
   const { figure, letter, grade, gradeOutOf = 100 } = reason;
   const decimals = grade?.decimals ?? 1;
-  return gradeWords(formats, { display: grade?.display ?? figure, letter, decimals }, gradeOutOf, language);
+  return gradeWords(
+    formats,
+    { display: grade?.display ?? figure, letter, decimals },
+    gradeOutOf,
+    texts[language].of,
+  );
 }
 
 function said(language: Language, reason: TermReason, told: Told) {
-  const { final, changed, count } = texts[language];
+  const { of, final, changed, count } = texts[language];
   const { was, grade, ...rest } = reason;
   const course = reason.courseTitle ?? '';
   const now = finalWords(language, reason, told);
   const before = was && finalWords(language, { ...rest, ...was }, told);
   const ours = grade?.count
-    ? [count(gradeWords(told.formats, { ...grade, ...grade.count }, reason.gradeOutOf ?? 100, language))]
+    ? [count(gradeWords(told.formats, { ...grade, ...grade.count }, reason.gradeOutOf ?? 100, of))]
     : [];
   return { headline: before ? changed(course, before, now) : final(course, now), ours };
 }

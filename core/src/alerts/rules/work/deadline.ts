@@ -1,6 +1,5 @@
 import { dayMs } from '../../../dates';
-import { instantOf } from '../../../gradebook';
-import { offerStanding, type OfferedWork } from '../../../outlook';
+import { instantOf, offerStanding, type OfferedWork } from '../../../gradebook';
 import type { ChildFacts, CourseSight } from '../../facts';
 import { childRule } from '../rule';
 import { daysUpTo, knob, ruleSettings } from '../set';

@@ -1,4 +1,4 @@
-import { offerStanding } from './standing';
+import { offerStanding } from './offerStanding';
 
 const ms = (day: number, hour = 12): number => Date.UTC(2026, 9, day, hour);
 const written = ms(14);

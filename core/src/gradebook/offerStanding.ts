@@ -1,5 +1,5 @@
 import type { OfferStanding, ResultStatus } from '@cadro/contract';
-import { dayMs } from '../../dates';
+import { dayMs } from '../dates';
 
 /** An offer without a last day is not waited for any longer than this. */
 const undatedMs = 45 * dayMs;
