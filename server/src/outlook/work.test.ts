@@ -1,10 +1,12 @@
 import {
+  calendarRoutes,
   followUpRoutes,
   gradebookRoutes,
   outlookRoutes,
   tryRoutes,
   workRoutes,
   type Brief,
+  type CalendarEvent,
   type CourseDetail,
   type FollowUp,
   type FollowUpSummary,
@@ -214,10 +216,32 @@ describe('offers', () => {
     expect(after.entries.map(({ text }) => text)).toContain('I take it until 27 October for three quarters');
 
     await world.moveTo('2026-10-22T10:00:00Z');
-    const brief = (await maren.get(outlookRoutes.brief.path).expect(200)).body as Brief;
-    expect(brief.coming.find(({ on }) => on === '2026-10-27')?.items).toMatchObject([
-      { title: 'Keel model', offerEnds: true },
-    ]);
+    const ending = async () => {
+      const brief = (await maren.get(outlookRoutes.brief.path).expect(200)).body as Brief;
+      const { events } = (
+        await maren
+          .get(calendarRoutes.calendar.path)
+          .query({ from: '2026-10-27', to: '2026-10-27' })
+          .expect(200)
+      ).body as { events: CalendarEvent[] };
+      return {
+        brief: brief.coming.flatMap(({ on, items }) =>
+          items.filter(({ offerEnds }) => offerEnds).map(({ title }) => [on, title]),
+        ),
+        calendar: events
+          .filter(({ layer }) => layer === 'offer')
+          .map(({ title, settled }) => [title, settled]),
+      };
+    };
+    expect(await ending()).toEqual({
+      brief: [['2026-10-27', 'Keel model']],
+      calendar: [['Offer ends: Keel model', false]],
+    });
+    // Handed in, it asks for nothing more: the Brief is silent, the calendar has it as settled.
+    const taken = { student_id: place.studentId, item_id: body.itemId, at: new Date('2026-10-22T09:00:00Z') };
+    await world.db('results').insert({ ...taken, status: 'handed-in', late: true });
+    expect(await ending()).toEqual({ brief: [], calendar: [['Offer ends: Keel model', true]] });
+    await world.db('results').where(taken).delete();
     await world.moveTo('2026-10-21T19:40:00Z');
 
     await maren.post(path).send({ place: 0, answer: null }).expect(200);
