@@ -1,10 +1,18 @@
-import type { CourseDetail, CoursePolicy, FigureStep, ItemSummary, PolicyCorrection } from '@cadro/contract';
+import type {
+  CourseDetail,
+  CourseFigures,
+  CoursePolicy,
+  FigureStep,
+  ItemSummary,
+  PolicyCorrection,
+} from '@cadro/contract';
 import { whyNotInFigure } from '@cadro/core';
 import { i18next, startTexts, makeFormat } from '../../i18n';
 import { csvOf, fileName } from '../../ui';
 import { arrange } from './arrange';
 import { anItem } from '../../testing/items';
 import { causeWords, deltaWords, letterSteps, policySentences } from './courseWords';
+import { openWords } from '../words';
 import { formOf, readForm, withCorrection, type PolicyForm } from './policy/policyForm';
 
 startTexts('en');
@@ -292,4 +300,28 @@ describe('lists to take along', () => {
     ['', 'list.csv'],
     ['数学', 'list.csv'],
   ])('a file named after %s', (name, file) => expect(fileName(name, 'csv')).toBe(file));
+});
+
+describe('what is open in a course, in a line', () => {
+  const chance = { itemId: 'again', credit: 1, deadline: '2026-10-30T02:59:00Z', impact: 3, most: 5 };
+  const end = { itemId: 'w', recoverable: true, credit: 1, deadline: null, impact: 2 };
+  const open = (more: Partial<CourseFigures>) =>
+    openWords(t, { looseEnds: [], chances: [], ...more } as unknown as CourseFigures);
+  it.each<[string, Partial<CourseFigures>, string]>([
+    ['nothing', {}, ''],
+    ['work that may be done again', { chances: [chance] }, '1 can be redone'],
+    [
+      'each kind by its number',
+      {
+        looseEnds: [
+          { ...end, kind: 'missing' },
+          { ...end, kind: 'overdue' },
+        ],
+        chances: [chance],
+      },
+      '1 overdue, not counted · 1 missing · 1 can be redone',
+    ],
+  ])('%s', (_name, figures, words) => {
+    expect(open(figures)).toBe(words);
+  });
 });

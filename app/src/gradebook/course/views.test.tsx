@@ -189,6 +189,18 @@ describe('what would change it', () => {
       /^One loose end can no longer be mended\.$/,
     ],
     [
+      'a loose end and a second chance',
+      {
+        figures: figures({
+          ifLeft: 76,
+          ifMadeUp: 82,
+          looseEnds: [end({})],
+          chances: [{ itemId: 'again', credit: 1, deadline: '2026-10-30T02:59:00Z', impact: 3, most: 5 }],
+        }),
+      },
+      /^The 2 loose ends made up: about 82\.0\. Left: 76\.0\.$/,
+    ],
+    [
       'loose ends that would hardly matter',
       { figures: figures({ ifLeft: 76, ifMadeUp: 76, looseEnds: [end({ impact: 0 })] }) },
       /^Making up the loose ends would hardly change it\.$/,
@@ -228,8 +240,11 @@ describe('what is not in the figure', () => {
     expect(text(/^Log 0, Log 1, Log 2, Log 3, and 2 more$/)).not.toBeNull();
     expect(text(/^1 does not count: required practice$/)).not.toBeNull();
   });
-  it('is silent where all is in it', () => {
-    const { container } = show(<NotInFigure course={course()} />);
+  it.each<[string, ItemSummary[]]>([
+    ['all is in it', []],
+    ['the rest are notices, which ask for nothing', [item({ title: 'Agenda', possible: 0, notice: true })]],
+  ])('is silent where %s', (_name, items) => {
+    const { container } = show(<NotInFigure course={course({ items })} />);
     expect(container.textContent).toBe('');
   });
 });
