@@ -1,7 +1,7 @@
 import { fireEvent, render, screen } from '@testing-library/react';
 import type { ReactElement } from 'react';
 import { Provider } from 'react-redux';
-import type { CourseDetail, CourseFigures, Me, Reconciliation } from '@cadro/contract';
+import type { CourseDetail, CourseFigures, ItemSummary, Me, Reconciliation } from '@cadro/contract';
 import { householdApi } from '../../household';
 import { startTexts } from '../../i18n';
 import { store } from '../../store';
