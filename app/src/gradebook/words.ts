@@ -131,8 +131,8 @@ export function standardsWords(t: TFunction, standards: readonly { met: boolean 
 export const hasGrade = ({ figure, letter }: CourseGrade): boolean => figure !== null || letter !== null;
 
 /** 'By our count 76.6 C', where ours differs from the school's grade; empty where it does not. */
-export const countWords = (t: TFunction, format: Format, { count, decimals }: CourseGrade): string =>
-  count ? t('courses.byOurCount', { grade: format.grade({ ...count, decimals }) }) : '';
+export const countWords = (t: TFunction, format: Format, { count }: CourseGrade): string =>
+  count ? t('courses.byOurCount', { grade: format.grade(count) }) : '';
 
 /** The span in a sentence. */
 export function spanWords(

@@ -77,21 +77,23 @@ export type CourseFigures = Static<typeof CourseFigures>;
 /** Whose figure a grade is: stored by the school for good, the school's running one, or counted here. */
 export const gradeSources = ['final', 'school', 'count'] as const;
 
-/** The grade of a course as it is told everywhere, on the course's scale. */
-export const CourseGrade = Type.Object({
-  /** Null where there is none; a grade can be a letter alone. */
-  figure: Nullable(Type.Number()),
+const written = {
   /** As it is written: rounded to `decimals`. */
   display: Nullable(Type.Number()),
   decimals: Type.Integer(),
   letter: Nullable(Type.String()),
+};
+
+/** The grade of a course as it is told everywhere, on the course's scale. */
+export const CourseGrade = Type.Object({
+  /** Null where there is none; a grade can be a letter alone. */
+  figure: Nullable(Type.Number()),
+  ...written,
   by: Type.Union(gradeSources.map((by) => Type.Literal(by))),
   /** When the school stated it; null of our own count. */
   at: Nullable(Instant),
   /** By our count, where that differs from the school's by more than rounding. */
-  count: Nullable(
-    Type.Object({ figure: Type.Number(), display: Nullable(Type.Number()), letter: Nullable(Type.String()) }),
-  ),
+  count: Nullable(Type.Object({ figure: Type.Number(), ...written })),
 });
 export type CourseGrade = Static<typeof CourseGrade>;
 

@@ -29,7 +29,7 @@ describe('whose grade leads', () => {
     const stated = [said({ figure: 80.4, fraction: 0.8043, letter: 'B' })];
     expect(courseGrade(policy, ours(76.6, 'C'), stated)).toEqual({
       ...{ figure: 80.4, display: 80.4, decimals: 1, letter: 'B', by: 'school', at: '2026-10-20T18:30:00Z' },
-      ...{ count: { figure: 76.6, display: 76.6, letter: 'C' } },
+      ...{ count: { figure: 76.6, display: 76.6, decimals: 1, letter: 'C' } },
     });
   });
 
@@ -46,6 +46,12 @@ describe('whose grade leads', () => {
 
   it('is written as the school writes it: a whole number stays one', () => {
     expect(courseGrade(policy, ours(79.6), [said({ figure: 80 })]).decimals).toBe(0);
+  });
+
+  it.each([84, 84.04, 84.3, 77.2])('is written alike whatever our own count says: %d', (counted) => {
+    const grade = courseGrade(policy, ours(counted), [said({ figure: 84 })]);
+    expect([grade.display, grade.decimals]).toEqual([84, 0]);
+    if (grade.count) expect(grade.count).toMatchObject({ display: counted, decimals: 1 });
   });
 
   it('stored for good comes before what still runs, and the newest of two before the older', () => {

@@ -64,7 +64,7 @@ export const statedNow = (stated: readonly StatedGrade[]): StatedGrade | null =>
     return Date.parse(each.at) > Date.parse(best.at) ? each : best;
   }, null);
 
-/** As many decimals as a figure is written with, up to the policy's. */
+/** As many decimals as a figure is written with, up to the policy's: so it reads alike whatever our own count is. */
 function decimalsOf(figure: number, most: number): number {
   for (let decimals = 0; decimals < most; decimals++)
     if (Math.abs(roundHalfAway(figure, decimals) - figure) < 1e-9) return decimals;
@@ -103,17 +103,16 @@ export function courseGrade(policy: Policy, ours: Ours, stated: readonly StatedG
   // What cannot be meant on this scale does not lead; the course's page tells of it (`reconcile`).
   if (figure === null && !isLetter) return countedGrade(policy, ours);
   const { posted, display, letter: ourLetter } = ours;
-  const count = posted === null ? null : { figure: posted, display, letter: ourLetter };
   const { decimals } = policy;
+  const count = posted === null ? null : { figure: posted, display, decimals, letter: ourLetter };
   // A letter alone: a school that keeps no figures, or stores only what is printed.
   if (figure === null) {
     return { figure, display: null, decimals, letter, by, at, count: letter === ourLetter ? null : count };
   }
-  const verdict = agreementOf(posted, figure, decimals);
-  const same = verdict !== 'differs';
+  const same = agreementOf(posted, figure, decimals) !== 'differs';
   return {
     figure: same ? posted : figure,
-    decimals: verdict === 'rounded' ? decimalsOf(figure, decimals) : decimals,
+    decimals: decimalsOf(figure, decimals),
     display: said.figure === figure ? figure : displayOf(policy, figure / policy.outOf),
     letter: letter ?? letterOf(policy, figure / policy.outOf),
     ...{ by, at, count: same ? null : count },

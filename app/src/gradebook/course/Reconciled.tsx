@@ -48,7 +48,9 @@ export function Reconciled({ course }: { course: CourseDetail }) {
   if (!reconciliation) return own;
   const decimals = Math.max(1, scale.decimals);
   const { stated, letter, at, final, ours, ourLetter, verdict, reasons } = reconciliation;
-  const figure = `${format.figure(stated, Number.isInteger(stated) && verdict === 'rounded' ? 0 : decimals)}${letter ? ` ${letter}` : ''}`;
+  const { grade } = course;
+  // As it reads everywhere; a figure that cannot be meant on this scale is told as it came.
+  const figure = format.grade(grade.by === 'count' ? { display: stated, decimals, letter } : grade);
   const when = `${format.relative(at)}, ${format.time(at)}`;
   if (verdict !== 'differs') {
     return (

@@ -93,7 +93,7 @@ it.each([
     {
       grade: {
         ...countedGrade({ decimals: 1 }, { posted: 88, display: 88, letter: 'B' }),
-        ...{ by: 'school' as const, count: { figure: 84.2, display: 84.2, letter: 'B' } },
+        ...{ by: 'school' as const, count: { figure: 84.2, display: 84.2, decimals: 1, letter: 'B' } },
       },
     },
   ],
