@@ -9,6 +9,7 @@ import { gradebookRoutes } from './gradebook/gradebook';
 import { termRoutes } from './gradebook/terms';
 import { householdRoutes } from './household/household';
 import { messageRoutes } from './messages/messages';
+import { newsRoutes } from './outlook/news';
 import { outlookRoutes } from './outlook/outlook';
 import { tryRoutes } from './outlook/tries';
 import { workRoutes } from './outlook/work';
@@ -41,6 +42,7 @@ export * from './household/household';
 export * from './messages/messages';
 export * from './outlook/figures';
 export * from './outlook/matters';
+export * from './outlook/news';
 export * from './outlook/offers';
 export * from './outlook/outlook';
 export * from './outlook/tries';
@@ -56,6 +58,7 @@ export * from './sources/status';
 export const allRoutes: readonly RouteContract[] = [
   householdRoutes,
   outlookRoutes,
+  newsRoutes,
   workRoutes,
   tryRoutes,
   planRoutes,

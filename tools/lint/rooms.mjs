@@ -83,6 +83,7 @@ export const tables = {
   alerts: ['alerts', 'alert_settings', 'alert_looks', 'alert_silences', 'digests', 'deliveries'],
   outlook: ['efforts', 'asked_answers', 'tries'],
   plan: ['plans', 'plan_exceptions', 'plan_tasks'],
+  brief: ['news_looks'],
   calendar: [
     ...['calendar_entries', 'calendar_entry_children', 'own_dates', 'supplies_got', 'calendar_feeds'],
     ...['calendar_published', 'calendar_imports', 'imported_events'],

@@ -11,7 +11,7 @@ export function markWord(
 }
 
 /** Whose lesson a mark is of. */
-export const lessonWord = (t: TFunction, { courseTitle, period }: DayMark): string =>
+export const lessonWord = (t: TFunction, { courseTitle, period }: Pick<DayMark, 'courseTitle' | 'period'>): string =>
   courseTitle ?? t('days.lesson', { period });
 
 const isNotable = ({ kind }: DayMark): boolean => kind !== 'present' && kind !== 'closed';

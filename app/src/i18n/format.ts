@@ -1,7 +1,7 @@
 import { differenceInCalendarDays } from 'date-fns/differenceInCalendarDays';
 import { parseISO } from 'date-fns/parseISO';
 import type { CourseGrade } from '@cadro/contract';
-import { dateIn, daysAfter, isDate, roundHalfAway } from '@cadro/core';
+import { dateIn, daysAfter, isDate, roundHalfAway, weekOf } from '@cadro/core';
 
 /** One to ten, beginning a sentence. */
 const numberWords: Readonly<Record<string, readonly string[]>> = {
@@ -96,6 +96,8 @@ export function makeFormat(language: string, timeZone: string, now: string) {
     ...numbersIn(language),
     ...dates,
     today,
+    /** The Monday of this week. */
+    thisMonday: weekOf(today).from,
     dateOf,
     daysBetween,
     relative,

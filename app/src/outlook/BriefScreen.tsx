@@ -123,8 +123,20 @@ const ofChildren = (brief: Brief, ids: ReadonlySet<string>): Brief => ({
   coming: brief.coming
     .map(({ on, items }) => ({ on, items: items.filter(({ studentId }) => ids.has(studentId)) }))
     .filter(({ items }) => items.length > 0),
+  fresh: { ...brief.fresh, counts: brief.fresh.counts.filter(({ studentId }) => ids.has(studentId)) },
   freshness: brief.freshness.filter(({ studentIds }) => studentIds.some((id) => ids.has(id))),
 });
+
+/** The way to all that came since the last look. */
+function WhatIsNew({ fresh: { since, looked, counts } }: { fresh: Brief['fresh'] }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const count = counts.reduce((sum, each) => sum + each.count, 0);
+  const label = looked
+    ? t('news.brief', { count, when: format.recent(since) })
+    : t('news.briefFirst', { count });
+  return <WayOn label={label} href="/brief/new" />;
+}
 
 /** How many matters there are, and as of when. */
 function BriefTitle({ brief, count }: { brief: Brief; count: number }) {
@@ -143,6 +155,7 @@ function BriefTitle({ brief, count }: { brief: Brief; count: number }) {
         <SourceDown key={source.sourceName} freshness={source} />
       ))}
       <MailReturned />
+      <WhatIsNew fresh={brief.fresh} />
     </Stack>
   );
 }

@@ -1,4 +1,5 @@
 import {
+  newsRoutes,
   outlookRoutes,
   tryRoutes,
   workRoutes as routes,
@@ -14,6 +15,10 @@ type OfCourse = { readonly studentId: string; readonly courseId: string };
 const outlookApi = api.injectEndpoints({
   endpoints: endpointsBy((by) => ({
     brief: by.query(outlookRoutes.brief, nothing, { providesTags: ['Record', 'Talk'] }),
+    news: by.query(newsRoutes.news, (query: { readonly week?: string }) => ({ query }), {
+      providesTags: ['Record', 'Talk'],
+    }),
+    lookedAtNews: by.mutation(newsRoutes.looked, (body: { readonly upTo: string }) => ({ body })),
     work: by.query(routes.work, nothing, { providesTags: ['Record', 'Talk'] }),
     joint: by.query(routes.joint, (picks: Picks['picks']) => ({ body: { picks } }), {
       providesTags: ['Record'],
@@ -54,6 +59,8 @@ const outlookApi = api.injectEndpoints({
 });
 export const {
   useBriefQuery,
+  useNewsQuery,
+  useLookedAtNewsMutation,
   useWorkQuery,
   useJointQuery,
   useAskedMutation,

@@ -1,4 +1,5 @@
 export * from './api';
 export * from './BriefScreen';
+export * from './NewsScreen';
 export * from './tries/TryView';
 export * from './WorkScreen';

@@ -20,6 +20,12 @@ export const Brief = Type.Object({
     }),
   ),
   goodNews: Type.Array(GoodNews),
+  /** What came since the guardian last looked at what is new, by child; an announcement counts for each it is for. */
+  fresh: Type.Object({
+    since: Instant,
+    looked: Type.Boolean(),
+    counts: Type.Array(Type.Object({ studentId: Uuid, count: Type.Integer() })),
+  }),
   /** What can no longer be turned in, since a few days. */
   closed: Type.Array(ClosedDoor),
   coming: Type.Array(ComingDay),

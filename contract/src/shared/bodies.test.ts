@@ -67,6 +67,7 @@ const fitting: Record<string, object> = {
   'patch /api/followups/:followUpId': { version: 1, step: 'settled', note: 'x', lookAgainOn: null },
   'post /api/students/:studentId/courses/:courseId/policy/preview': { correction: { floor: 0.5 } },
   'post /api/students/:studentId/courses/:courseId/policy': { correction: { floor: 0.5 } },
+  'post /api/news/looked': { upTo: '2026-10-21T19:40:00.000Z' },
   'post /api/work/joint': { picks: [{ studentId: uuid, itemId: uuid }] },
   'post /api/students/:studentId/comments/:commentId/offers': { place: 0, answer: 'confirmed' },
   'post /api/students/:studentId/items/:itemId/asked': { answer: 'handed-in' },

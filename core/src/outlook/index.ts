@@ -13,6 +13,7 @@ export * from './work/looseEnds';
 export * from './work/openEnds';
 export * from './work/secondChances';
 export * from './tries/needed';
+export * from './news';
 export * from './work/notInFigure';
 export * from './reconcile';
 export * from './tries/simulation';

@@ -10,6 +10,7 @@ import { goodNewsOf } from '../outlook';
 import { resultChanges } from '../records';
 import { sourcesOfStudents } from '../sources';
 import { absenceFacts, comingDays, namedCourses } from './family';
+import { freshCounts } from './news';
 
 /** A comment is news for this long, good news a little longer. */
 const commentNewsMs = 4 * dayMs;
@@ -66,6 +67,7 @@ export async function briefOf(
       freshnessOf(db, ids),
       raisedAlerts(db, guardianId, talkIds, now),
     ]);
+  const fresh = await freshCounts(db, guardianId, children, { attendance, now });
   const facts = followUps.map((row) => followUpFacts(row, dateIn(zones.get(row.student_id) ?? 'UTC', now)));
   const family: FamilyFacts = {
     now: now.toISOString(),
@@ -92,6 +94,7 @@ export async function briefOf(
         takenBy: followUps.find((row) => row.id === id)?.taken_by ?? null,
       })),
     goodNews: goodNewsOf(changes),
+    fresh,
     coming,
     freshness,
   };

@@ -1,13 +1,18 @@
-import { outlookRoutes } from '@cadro/contract';
+import { newsRoutes, outlookRoutes } from '@cadro/contract';
 import { Router } from 'express';
 import { childrenFor } from '../household';
 import { mount, type ServerDeps } from '../kit';
 import { briefOf } from './brief';
+import { newsOf, sawNews } from './news';
 
 export function briefRouter(deps: ServerDeps): Router {
   const router = Router();
   mount(router, outlookRoutes.brief, async ({ guardianId }) =>
     briefOf(deps, guardianId, await childrenFor(deps.db, guardianId, 'read-record')),
   );
+  mount(router, newsRoutes.news, async ({ guardianId, query }) =>
+    newsOf(deps, guardianId, await childrenFor(deps.db, guardianId, 'read-record'), query.week),
+  );
+  mount(router, newsRoutes.looked, ({ guardianId, body }) => sawNews(deps, guardianId, body.upTo));
   return router;
 }

@@ -104,6 +104,11 @@ const table: Record<string, { statuses: Statuses; body?: () => object }> = {
     body: () => ({ code: 'NO-SUCH-CODE' }),
   },
   'get /api/brief': { statuses: list },
+  'get /api/news': { statuses: list },
+  'post /api/news/looked': {
+    statuses: { ...list, stranger: 204, ended: 204, looker: 204, student: 204, apart: 204, guardian: 204 },
+    body: () => ({ upTo: '2026-10-21T19:40:00.000Z' }),
+  },
   'get /api/work': { statuses: list },
   'get /api/courses': { statuses: list },
   'get /api/students/:studentId/courses/:courseId': { statuses: record },

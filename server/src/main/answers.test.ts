@@ -11,6 +11,7 @@ import {
   gradebookRoutes,
   householdRoutes,
   messageRoutes,
+  newsRoutes,
   outlookRoutes,
   planRoutes,
   sourceRoutes,
@@ -139,6 +140,7 @@ it('every page is answered as it is kept, word for word', async () => {
   const asked = [
     householdRoutes.me.path,
     outlookRoutes.brief.path,
+    newsRoutes.news.path,
     workRoutes.work.path,
     gradebookRoutes.courses.path,
     await course(gradebookRoutes.course.path, 'isolde', 'kelp', 'gannet-head'),

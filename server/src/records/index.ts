@@ -13,6 +13,7 @@ export {
   openStatuses,
   type DatedWork,
 } from './itemStore';
+export { cameOfWorks, cameWords, type CameWork, type CameWords } from './newsStore';
 export { codeByHash, useCode, type LinkCode } from './linkCodeStore';
 export {
   loadCourses,

@@ -4,6 +4,7 @@ import { alertsEn } from './alerts';
 import { calendarEn } from './calendar';
 import { countingEn } from './counting';
 import { daysEn } from './days';
+import { newsEn } from './news';
 import { talkEn } from './talk';
 import { workEn } from './work';
 
@@ -233,5 +234,6 @@ export const en = {
   ...alertsEn,
   ...calendarEn,
   ...countingEn,
+  ...newsEn,
   ...talkEn,
 } as const;

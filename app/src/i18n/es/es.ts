@@ -4,6 +4,7 @@ import { alertsEs } from './alerts';
 import { calendarEs } from './calendar';
 import { countingEs } from './counting';
 import { daysEs } from './days';
+import { newsEs } from './news';
 import { talkEs } from './talk';
 import { workEs } from './work';
 import type { Catalogue } from '../catalogue';
@@ -240,5 +241,6 @@ export const es: Catalogue = {
   ...alertsEs,
   ...calendarEs,
   ...countingEs,
+  ...newsEs,
   ...talkEs,
 };

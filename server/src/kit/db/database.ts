@@ -9,6 +9,7 @@ import * as digests from '../../../migrations/006_digests_anew';
 import * as deliveryFaults from '../../../migrations/007_delivery_faults';
 import * as floors from '../../../migrations/008_floors';
 import * as whatIsTrue from '../../../migrations/009_what_is_true';
+import * as whatIsNew from '../../../migrations/010_what_is_new';
 
 /** Dates stay `YYYY-MM-DD`: a calendar date has no instant, and turning it into one moves it by a zone. */
 types.setTypeParser(types.builtins.DATE, (text) => text);
@@ -28,6 +29,7 @@ const migrations: Record<string, Knex.Migration> = {
   '007_delivery_faults': deliveryFaults,
   '008_floors': floors,
   '009_what_is_true': whatIsTrue,
+  '010_what_is_new': whatIsNew,
 };
 
 /** Static, so that the same list serves the bundler, the tests and a running server. */

@@ -54,6 +54,7 @@ it('takes a database of the release before along, with what is in it', () =>
       '007_delivery_faults',
       '008_floors',
       '009_what_is_true',
+      '010_what_is_new',
     ]);
   }));
 

@@ -200,6 +200,7 @@ export const tableShapes: Readonly<Record<Exclude<NeutralCollection, 'results'>,
   },
   announcements: {
     table: 'announcements',
+    known: 'first',
     columns: { title: 'text', text: 'text', posted_at: 'timestamptz' },
     deletesGone: true,
   },

@@ -1,3 +1,0 @@
-import { BriefScreen } from '../../outlook';
-
-export default BriefScreen;

@@ -1,0 +1,3 @@
+import { BriefScreen } from '../../../outlook';
+
+export default BriefScreen;

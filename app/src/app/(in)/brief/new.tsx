@@ -1,0 +1,3 @@
+import { NewsScreen } from '../../../outlook';
+
+export default NewsScreen;

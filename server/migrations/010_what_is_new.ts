@@ -1,0 +1,28 @@
+import type { Knex } from 'knex';
+
+/*
+ * What is new: up to when a guardian has seen it, and when an announcement came. `since` begins what is new in the
+ * sitting that lasted until `seen_at`. A digest that is kept says with how many decimals our own count is written.
+ */
+const looks = `
+create table news_looks (
+  guardian_id uuid primary key references guardians on delete cascade,
+  since timestamptz not null, seen_at timestamptz not null
+);
+alter table announcements add known_at timestamptz;
+create index change_log_moved on change_log (student_id, at) where kind = 'work' and before is not null;
+`;
+
+const digests = `
+update digests set content = replace(content::text, '"count": {', '"count": {"decimals": 1, ')::jsonb
+  where content::text like '%"count": {%'`;
+
+export async function up(knex: Knex): Promise<void> {
+  for (const part of [looks, digests]) await knex.raw(part);
+}
+
+export async function down(knex: Knex): Promise<void> {
+  await knex.raw('drop index change_log_moved');
+  await knex.raw('alter table announcements drop column known_at');
+  await knex.raw('drop table news_looks');
+}
