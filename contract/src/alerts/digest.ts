@@ -1,6 +1,6 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { CourseGrade } from '../outlook/figures';
-import { DateOnly, Instant, Nullable, Uuid } from '../shared/scalars';
+import { DateOnly, Fraction, Instant, Nullable, Uuid } from '../shared/scalars';
 import { AlertReason, AlertSubject } from './alerts';
 import { digestRhythms } from './settings';
 
@@ -54,6 +54,20 @@ export const DigestChild = Type.Object({
     }),
   ),
   comments: Type.Array(DigestEntry),
+  /** What can no longer be turned in since its days began; missing in older digests. */
+  closed: Type.Optional(
+    Type.Array(
+      Type.Object({
+        courseId: Type.String(),
+        courseTitle: Type.String(),
+        titles: Type.Array(Type.String()),
+        /** What each counts as, a share of its score. */
+        countsAs: Fraction,
+      }),
+    ),
+  ),
+  /** How much came in its days; missing in older digests. */
+  news: Type.Optional(Type.Object({ scores: Type.Integer(), assigned: Type.Integer() })),
   more: Type.Integer(),
 });
 export type DigestChild = Static<typeof DigestChild>;

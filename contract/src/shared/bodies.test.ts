@@ -44,7 +44,7 @@ const alertRules = {
     ...{ deadline: { on: true, days: 3 }, unmarked: { on: true, days: 3 }, settled: on, pattern: on },
     ...{ 'big-work': { on: true, days: 3, effect: 8 }, comment: { on: true, subjects: ['work'] } },
     ...{ unexplained: on, late: { on: true, times: 3, days: 14 }, 'days-missed': { on: true, percent: 8 } },
-    ...{ 'term-final': on, 'report-card': on },
+    ...{ 'term-final': on, 'report-card': on, scored: { on: true, below: 70 } },
     ...{ 'source-silent': { on: true, days: 3 }, 'not-looked': { on: true, days: 3 } },
   },
 };

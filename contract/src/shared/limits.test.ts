@@ -75,6 +75,8 @@ const ofRoutes: Readonly<Record<string, readonly [number, ...string[]]>> = {
   'post /api/links/preview': [200, '/code 4 to 40 characters'],
   'post /api/links': [201, '/code 4 to 40 characters'],
   'get /api/brief': [200],
+  'get /api/news': [200, '/ no others'],
+  'post /api/news/looked': [204, '/ no others'],
   'get /api/work': [200],
   'post /api/work/joint': [200, '/picks 1 to 500 items'],
   'post /api/students/:studentId/comments/:commentId/offers': [200, '/place 0 to 100 in size'],

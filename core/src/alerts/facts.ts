@@ -42,6 +42,8 @@ export interface CourseSight {
   readonly grade: CourseGrade;
   /** What we count for one of its terms, by the source's name of it; null of a term that it does not have. */
   readonly countIn: (part: string) => Pick<CourseFigures, 'posted' | 'display' | 'letter'> | null;
+  /** How the term before ended, with its works; null in the first, worked out when it is first asked. */
+  readonly ended: () => { readonly answer: CourseFigures; readonly items: ReadonlyMap<string, Item> } | null;
   readonly items: ReadonlyMap<string, Item>;
   readonly itemKinds: Readonly<Record<string, string>>;
   /** Every known result of a work, by time, with when it was known. */
@@ -112,6 +114,18 @@ function countOf(course: CourseHistory, part: string, asOfMs: number) {
   return other ? courseAnswer(recordAt(other, course, asOfMs).record) : null;
 }
 
+const byId = (items: readonly Item[]): ReadonlyMap<string, Item> =>
+  new Map(items.map((item) => [item.id, item]));
+
+/** How the term before the one it stands in ended. */
+function endedOf(course: CourseHistory, standing: TermHistory, asOfMs: number) {
+  const earlier = course.terms.filter(({ endsOn }) => endsOn < standing.startsOn);
+  const last = termOn(earlier, standing.startsOn);
+  if (!last) return null;
+  const { record } = recordAt(last, course, asOfMs);
+  return { answer: courseAnswer(record), items: byId(normaliseCourse(record).items) };
+}
+
 interface Seen {
   readonly today: string;
   readonly asOfMs: number;
@@ -143,7 +157,8 @@ function sightOf(course: CourseHistory, { today, asOfMs, figuresAt, grades }: Se
       answer,
       grade: courseGrade(policy, answer, stated),
       countIn: (part) => (part === term.part ? answer : countOf(course, part, asOfMs)),
-      items: new Map(items.map((item) => [item.id, item])),
+      ended: once(() => endedOf(course, term, asOfMs)),
+      items: byId(items),
       itemKinds: course.itemKinds,
       classroom: new Map(course.classroom.filter(knownBy(asOfMs)).map(({ value }) => [value.itemId, value])),
       results,

@@ -30,6 +30,7 @@ describe('what can be set', () => {
   it('differs in a course or in a child, where its rule says so, and nowhere else', () => {
     expect(ofCourse).toEqual([
       ...['below', 'if-left', 'fallen', 'letter-step', 'slipping', 'loose-end', 'deadline', 'comment'],
+      'scored',
       ...['improved', 'settled'],
     ]);
     expect(ofChild.slice(0, ofCourse.length)).toEqual(ofCourse);
@@ -46,7 +47,7 @@ describe('what can be set', () => {
       ['figure', ['below', 'if-left', 'fallen', 'letter-step', 'slipping']],
       ['work', ['loose-end', 'deadline', 'sent-back', 'unmarked']],
       ['coming', ['big-work']],
-      ['talk', ['comment', 'term-final', 'report-card']],
+      ['talk', ['comment', 'term-final', 'report-card', 'scored']],
       ['attendance', ['unexplained', 'late', 'pattern', 'days-missed']],
       ['good', ['improved', 'settled']],
       ['upkeep', ['source-silent', 'not-looked']],

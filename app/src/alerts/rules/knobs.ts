@@ -12,6 +12,8 @@ export function knobSaid(t: TFunction, { said }: Knob, value: number): string {
       return t(`rules.${said}`, { count: value });
     case 'effect':
       return value === 0 ? t('rules.anyEffect') : t('rules.effect', { value });
+    case 'scores':
+      return value === 100 ? t('rules.everyScore') : t('rules.scores', { value });
     case 'level':
       return t('rules.level', { value: value.toFixed(1) });
     default:

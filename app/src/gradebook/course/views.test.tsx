@@ -273,7 +273,10 @@ describe('the school’s figure', () => {
     expect(text(/^Its letter is A, ours B: its letter steps may be others\.$/)).not.toBeNull();
   });
   it('is called the same where it is only rounded', () => {
-    shown({ stated: 85, ours: 84.6, verdict: 'rounded' });
+    shown(
+      { stated: 85, ours: 84.6, verdict: 'rounded' },
+      { grade: { ...aGrade(85, 'B'), decimals: 0, by: 'school' } },
+    );
     expect(text(/^The school posts 85 B, today, 15:30: the same, rounded\.$/)).not.toBeNull();
   });
   it.each<[string, Reconciliation['reasons'][number], RegExp]>([

@@ -109,6 +109,8 @@ export const alertsEn = {
     times_one: 'From {{count}} time',
     times_other: 'From {{count}} times',
     share: 'From {{value}} % of school days',
+    scores: 'Scores below {{value}} %',
+    everyScore: 'Every score',
     kinds: 'Which kinds',
     subjects: 'About what',
     cap_one: 'At most {{count}} a day; more wait for the digest',

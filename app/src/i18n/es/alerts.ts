@@ -112,6 +112,8 @@ export const alertsEs: SameKeys<typeof alertsEn> = {
     times_one: 'Desde {{count}} vez',
     times_other: 'Desde {{count}} veces',
     share: 'Desde el {{value}} % de los días de clase',
+    scores: 'Notas por debajo del {{value}} %',
+    everyScore: 'Todas las notas',
     kinds: 'De qué clase',
     subjects: 'Sobre qué',
     cap_one: 'Como mucho {{count}} al día; los demás esperan al resumen',

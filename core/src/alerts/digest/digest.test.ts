@@ -105,6 +105,29 @@ describe('a digest', () => {
     });
   });
 
+  it('says what closed in its days and what it counts as, once, and how much came', () => {
+    const sketch = {
+      items: [item('w', 2, { acceptedUntil: instant(10) }), item('a', 12)],
+      results: [state('w', 3, 'missing'), score('a', 9, 18)],
+    };
+    const child = (day: number) =>
+      digestChild(factsAt(historyOf(sketch), evening(day), { newsMs: 7 * dayMs }), {
+        ...{ givenName: 'Isolde', rules, silences: [], sinceMs: evening(day - 7) },
+      });
+    expect(child(9).closed).toEqual([]);
+    expect(child(12).closed).toEqual([
+      { courseId: 'kelp', courseTitle: 'Kelp chemistry', titles: ['w'], countsAs: 0 },
+    ]);
+    expect(child(18).closed).toEqual([]);
+    expect(child(9).news).toMatchObject({ scores: 1 });
+    expect(child(30).news).toEqual({ scores: 0, assigned: 0 });
+    const text = (day: number) =>
+      digestSections('en', child(day)).sections.flatMap(({ lines }) => lines.map(({ text: said }) => said));
+    expect(text(12)).toContain('Kelp chemistry: w can no longer be turned in. It counts as 0.');
+    expect(text(12)).toContain('1 score and 1 assignment.');
+    expect(text(18).join(' ')).not.toMatch(/can no longer/);
+  });
+
   it('says nothing moved that looks the same', () => {
     const sketch = {
       items: [item('a', 1, { possible: 10_000 }), item('b', 6, { possible: 1 })],

@@ -7,7 +7,7 @@ import type { ChildFacts } from '../facts';
 import { signalsOf } from '../look';
 import { presetRules } from '../settings/presets';
 import { worksDue } from '../rules/work/bigWork';
-import { stakeOf } from '../../outlook';
+import { closedSince, isNotice, leftValue, stakeOf } from '../../outlook';
 import { isSilenced } from '../delivery/silence';
 import { step } from '../step';
 import { shows } from '../words/formats';
@@ -27,6 +27,8 @@ const digestRules = ({ rules, exceptions }: AlertRules): AlertRules => {
       fallen: { ...rules.fallen, on: true },
       slipping: { ...rules.slipping, on: true },
       'loose-end': { ...rules['loose-end'], on: true },
+      // How many scores came stands in one line of its own.
+      scored: { ...every.scored, on: false },
       'big-work': { ...rules['big-work'], on: true, days: comingDays },
     },
   };
@@ -103,6 +105,40 @@ function changedOf({ courses }: ChildFacts, sinceMs: number): DigestChild['chang
     .sort((a, b) => Math.abs(b.now - b.before) / b.outOf - Math.abs(a.now - a.before) / a.outOf);
 }
 
+/** What closed in the digest's days: of the term that runs, and of one that ended in them. */
+const closedIn = ({ courses, asOfMs }: ChildFacts, sinceMs: number): NonNullable<DigestChild['closed']> =>
+  courses.flatMap(({ id, title, answer, items, policy, ended }) => {
+    const last = ended();
+    const ends = closedSince([...answer.looseEnds, ...(last?.answer.looseEnds ?? [])], {
+      sinceMs,
+      nowMs: asOfMs,
+    });
+    const titles = ends.flatMap(({ itemId }) => (items.get(itemId) ?? last?.items.get(itemId))?.title ?? []);
+    return titles.length > 0
+      ? [{ courseId: id, courseTitle: title, titles, countsAs: leftValue(policy) }]
+      : [];
+  });
+
+/** How much came in the digest's days: scores, also changed ones, and work that was given out. */
+function newsIn(
+  { courses, comments, asOfMs }: ChildFacts,
+  sinceMs: number,
+): NonNullable<DigestChild['news']> {
+  const came = (ms: number | null) => ms !== null && ms > sinceMs && ms <= asOfMs;
+  const scores = courses.flatMap(({ results }) =>
+    [...results.values()].filter((known) =>
+      known.some(({ knownAtMs, value }) => value.status === 'scored' && came(knownAtMs)),
+    ),
+  );
+  const assigned = courses.flatMap(({ items, itemKinds }) =>
+    [...items.values()].filter(
+      ({ id, possible, dueAtMs, assignedAtMs }) =>
+        came(assignedAtMs) && !isNotice({ kind: itemKinds[id] ?? null, possible, dated: dueAtMs !== null }),
+    ),
+  );
+  return { scores: scores.length, assigned: assigned.length };
+}
+
 function attendanceIn({ days, timeZone }: ChildFacts, sinceMs: number): DigestChild['attendance'] {
   const since = dateIn(timeZone, new Date(sinceMs));
   const within = days.filter(({ date }) => date > since);
@@ -164,6 +200,8 @@ export function digestChild(
     attendance: attendanceIn(facts, ask.sinceMs),
     changed: changedOf(facts, ask.sinceMs),
     comments: of('comment'),
+    closed: closedIn(facts, ask.sinceMs),
+    news: newsIn(facts, ask.sinceMs),
     more: 0,
   };
 }
@@ -219,8 +257,9 @@ export function fitDigest(children: readonly DigestChild[]): DigestChild[] {
 /** Whether a digest has nothing to say of any child. */
 export const isEmptyDigest = (children: readonly DigestChild[]): boolean =>
   children.every(
-    ({ good, needs, before, coming, changed, comments, attendance }) =>
-      [good, needs, before, changed, comments].every((list) => list.length === 0) &&
+    ({ good, needs, before, coming, changed, comments, attendance, closed = [], news }) =>
+      [good, needs, before, changed, comments, closed].every((list) => list.length === 0) &&
+      Object.values(news ?? {}).every((count) => count === 0) &&
       coming.works === 0 &&
       attendance.lessonsMissed === 0 &&
       attendance.late === 0,

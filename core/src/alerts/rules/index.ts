@@ -14,6 +14,7 @@ import { notLooked } from './guardian/notLooked';
 import { pattern } from './attendance/pattern';
 import { reportCard } from './said/reportCard';
 import type { AnyChildRule, AnyGuardianRule, AnyRule } from './rule';
+import { scored } from './work/scored';
 import { sentBack } from './work/sentBack';
 import { settled } from './work/settled';
 import { slipping } from './figure/slipping';
@@ -38,6 +39,7 @@ const ofChild = [
   unmarked,
   bigWork,
   comment,
+  scored,
   unexplained,
   late,
   pattern,

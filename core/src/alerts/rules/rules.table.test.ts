@@ -70,6 +70,10 @@ const mended = (day: number): Sketch => ({
   items: [item('w', 4)],
   results: [state('w', 5, 'missing'), score('w', day, 17)],
 });
+const scores = (earned: number): Sketch => ({
+  items: [item('w', 4)],
+  results: [state('w', 4, 'handed-in'), score('w', 5, earned)],
+});
 const early = (period: string): Sketch => ({
   marks: [0, 1, 2, 3].flatMap((day) => [mark('P', day, '1'), mark(day > 1 ? 'A' : 'P', day, period)]),
 });
@@ -181,6 +185,12 @@ const table: readonly Case[] = [
     second: [{ set: { points: 6, days: 14 } }, ['improved:2']],
   },
   {
+    ...{ rule: 'scored', set: { below: 75 }, sketch: scores(14), speaks: 8, silent: 9 },
+    ...{ ids: ['scored:w:2026-09-12T18:00:00.000Z'], key: 'scored:child:kelp' },
+    // A full score is told where every score is.
+    second: [{ sketch: scores(20), set: { below: 100 } }, ['scored:w:2026-09-12T18:00:00.000Z']],
+  },
+  {
     ...{ rule: 'settled', sketch: mended(8), speaks: 11, silent: 12, key: 'good:child:kelp' },
     ids: ['settled:w:2026-09-15T18:00:00.000Z'],
     second: [{ sketch: mended(9) }, ['settled:w:2026-09-16T18:00:00.000Z']],
@@ -256,8 +266,29 @@ it.each([
 
 it('what has come stays in its alert, what is so leaves it: by rule', () => {
   expect(alertRules.filter(({ event }) => event).map(({ name }) => name)).toEqual([
-    ...['sent-back', 'comment', 'report-card', 'term-final', 'settled'],
+    ...['sent-back', 'comment', 'scored', 'report-card', 'term-final', 'settled'],
   ]);
+});
+
+it.each<[string, Sketch, number, boolean]>([
+  ['below the share', scores(14), 75, true],
+  ['at the share', scores(15), 75, false],
+  ['any, where all are asked for', scores(20), 100, true],
+  ['what was a loose end: that is good news', mended(6), 100, false],
+  [
+    'the same score once more',
+    { ...scores(14), results: [...(scores(14).results ?? []), score('w', 6, 14)] },
+    100,
+    false,
+  ],
+  [
+    'a score that is put right',
+    { ...scores(14), results: [...(scores(14).results ?? []), score('w', 6, 12)] },
+    75,
+    true,
+  ],
+])('a score is told: %s', (_name, sketch, below, speaks) => {
+  expect(ids(sketch, 7, only('scored', { below }))).toHaveLength(speaks ? 1 : 0);
 });
 
 describe('a rule lets go later than it takes hold', () => {
@@ -553,6 +584,11 @@ const presetTable: Readonly<Record<RuleName, readonly [object, object, object]>>
     { on: true, points: 3, days: 14 },
   ],
   settled: [{ on: true }, { on: true }, { on: true }],
+  scored: [
+    { on: false, below: 60 },
+    { on: false, below: 70 },
+    { on: true, below: 100 },
+  ],
   'source-silent': [
     { on: true, days: 3 },
     { on: true, days: 3 },
@@ -602,6 +638,7 @@ it('stands on its page as this table says: where, by which sliders, and where it
     ['work 4 unmarked', [days('after', 30)], ['nowhere']],
     ['coming 1 big-work', [days('ahead', 14), effect], ['nowhere']],
     ['talk 1 comment', [], ['course', 'subjects']],
+    ['talk 4 scored', [knob('below', 10, 100, 5, 'scores')], ['course']],
     ['attendance 1 unexplained', [], ['child']],
     ['attendance 2 late', [knob('times', 1, 10, 1, 'times'), days('within', 60)], ['child']],
     ['attendance 3 pattern', [], ['child']],

@@ -34,6 +34,7 @@ export const knob = {
   perWeek: inSteps('perWeek', 1, 10, 'perWeek', 0.5),
   atOnce: inSteps('atOnce', 1, 10, 'atOnce'),
   times: inSteps('times', 1, 10, 'times'),
+  scores: inSteps('below', 10, 100, 'scores', 5),
   share: inSteps('percent', 1, 30, 'share'),
 } as const;
 

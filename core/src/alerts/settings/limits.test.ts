@@ -25,6 +25,7 @@ const fitting: Readonly<Record<RuleName, object>> = {
   'report-card': on,
   improved: { on: true, points: 5, days: 14 },
   settled: on,
+  scored: { on: true, below: 70 },
   'source-silent': { on: true, days: 3 },
   'not-looked': { on: true, days: 14 },
 };
@@ -48,6 +49,7 @@ const limits: readonly (readonly [RuleName, string, number, number, number, numb
     [name, 'days', 0, 1, 60, 61] as const,
   ]),
   ['slipping', 'perWeek', 0.9, 1, 20, 20.1],
+  ['scored', 'below', 0.9, 1, 100, 100.1],
   ['loose-end', 'atOnce', 0, 1, 20, 21],
   ['loose-end', 'effect', -0.1, 0, 100, 100.1],
   ['deadline', 'days', 0, 1, 60, 61],

@@ -14,7 +14,10 @@ interface DigestWords {
   readonly span: (from: string, to: string) => string;
   readonly nothing: string;
   readonly sections: Readonly<
-    Record<'good' | 'needs' | 'before' | 'coming' | 'attendance' | 'changed' | 'comments', string>
+    Record<
+      'good' | 'needs' | 'before' | 'coming' | 'attendance' | 'changed' | 'comments' | 'closed' | 'news',
+      string
+    >
   >;
   readonly needsNone: string;
   /** A teacher's words, with what they are about and their day: 'until Friday' means nothing without it. */
@@ -26,6 +29,9 @@ interface DigestWords {
   readonly more: (count: number) => string;
   /** How our count moved, beside the school's grade. */
   readonly ourCount: (way: string, grade: string) => string;
+  /** Works that can no longer be turned in, and what they count as. */
+  readonly closed: (course: string, titles: readonly string[], list: string, as: string) => string;
+  readonly news: (news: NonNullable<DigestChild['news']>) => string[];
   readonly of: string;
 }
 
@@ -42,8 +48,10 @@ const words: Readonly<Record<Language, DigestWords>> = {
       attendance: 'Attendance',
       changed: 'Moved',
       comments: 'Teachers wrote',
+      closed: 'Too late now',
+      news: 'New',
     },
-    needsNone: 'Nothing new.',
+    needsNone: 'Nothing.',
     wrote: (author, about, day, text) => `${author}, ${about}, ${day}: “${text}”`,
     also: (works) => `also ${works}`,
     due: (works, big) =>
@@ -67,6 +75,14 @@ const words: Readonly<Record<Language, DigestWords>> = {
               .join('; ') + '.',
     more: (count) => `${count} more in Cadro.`,
     ourCount: (way, grade) => `${way} by our count (school: ${grade})`,
+    closed: (course, { length }, list, as) =>
+      length === 1
+        ? `${course}: ${list} can no longer be turned in. It counts as ${as}.`
+        : `${course}: ${list} can no longer be turned in. They count as ${as}.`,
+    news: ({ scores, assigned }) => [
+      ...(scores > 0 ? [counted(scores, 'score', 'scores')] : []),
+      ...(assigned > 0 ? [counted(assigned, 'assignment', 'assignments')] : []),
+    ],
     of: 'of',
   },
   es: {
@@ -81,8 +97,10 @@ const words: Readonly<Record<Language, DigestWords>> = {
       attendance: 'Asistencia',
       changed: 'Se movió',
       comments: 'Dicen los profesores',
+      closed: 'Ya es tarde',
+      news: 'Novedades',
     },
-    needsNone: 'Nada nuevo.',
+    needsNone: 'Nada.',
     wrote: (author, about, day, text) => `${author}, ${about}, ${day}: «${text}»`,
     also: (works) => `también ${works}`,
     due: (works, big) =>
@@ -106,6 +124,14 @@ const words: Readonly<Record<Language, DigestWords>> = {
               .join('; ') + '.',
     more: (count) => `${count} más en Cadro.`,
     ourCount: (way, grade) => `${way} según nuestra cuenta (escuela: ${grade})`,
+    closed: (course, { length }, list, as) =>
+      length === 1
+        ? `${course}: ${list} ya no se puede entregar. Cuenta como ${as}.`
+        : `${course}: ${list} ya no se pueden entregar. Cuentan como ${as}.`,
+    news: ({ scores, assigned }) => [
+      ...(scores > 0 ? [counted(scores, 'nota', 'notas')] : []),
+      ...(assigned > 0 ? [counted(assigned, 'tarea', 'tareas')] : []),
+    ],
     of: 'de',
   },
 };
@@ -183,33 +209,39 @@ function movedLine(language: Language, formats: Formats, moved: DigestChild['cha
   return `${courseTitle}: ${said}`;
 }
 
+const line = (key: string, text: string, place: string | null = null): DigestLine => ({ key, text, place });
+
+/** What can no longer be turned in, a line for each course. */
+const closedLines = (language: Language, { studentId, closed = [] }: DigestChild, formats: Formats) =>
+  closed.map(({ courseId, courseTitle, titles, countsAs }) => {
+    const as = countsAs > 0 ? formats.percent(countsAs) : '0';
+    const text = words[language].closed(courseTitle, titles, formats.list(titles), as);
+    return line(`closed:${courseId}`, text, `/courses/${studentId}/${courseId}`);
+  });
+
 /** What a digest says of one child, section by section: in the app, by mail and on paper the same. */
 export function digestSections(
   language: Language,
   child: DigestChild,
 ): { readonly sections: readonly DigestSection[]; readonly more: string | null } {
-  const { sections, needsNone, due, attended, more } = words[language];
+  const { sections, needsNone, due, attended, more, news } = words[language];
   const { studentId, timeZone, coming } = child;
+  const came = child.news ? news(child.news) : [];
   const formats = formatsFor(language, timeZone);
   const entries = (all: readonly DigestEntry[]) =>
     all.map((entry) => entryLine(language, entry, timeZone, formats));
-  const plain = (key: string, text: string, place: string | null = null): DigestLine => ({
-    key,
-    text,
-    place,
-  });
   const all: DigestSection[] = [
     { title: sections.good, lines: entries(child.good) },
     {
       title: sections.needs,
-      lines: child.needs.length > 0 ? entries(child.needs) : [plain('none', needsNone)],
+      lines: child.needs.length > 0 ? entries(child.needs) : [line('none', needsNone)],
     },
     { title: sections.comments, lines: entries(child.comments) },
     {
       title: sections.coming,
       lines: [
         ...coming.big.map(({ itemId, courseId, courseTitle, title, dueAt }) =>
-          plain(
+          line(
             itemId,
             `${formats.day(dueAt)}: ${title} (${courseTitle})`,
             `/courses/${studentId}/${courseId}/${itemId}`,
@@ -217,20 +249,25 @@ export function digestSections(
         ),
         ...(coming.works === coming.big.length && coming.works > 0
           ? []
-          : [plain('works', due(coming.works, coming.big.length), '/work')]),
+          : [line('works', due(coming.works, coming.big.length), '/work')]),
       ],
     },
     {
       title: sections.attendance,
-      lines: [plain('attendance', attended(child.attendance), `/days/attendance/${studentId}`)],
+      lines: [line('attendance', attended(child.attendance), `/days/attendance/${studentId}`)],
     },
     {
       title: sections.changed,
       lines: child.changed.map((moved) =>
-        plain(moved.courseId, movedLine(language, formats, moved), `/courses/${studentId}/${moved.courseId}`),
+        line(moved.courseId, movedLine(language, formats, moved), `/courses/${studentId}/${moved.courseId}`),
       ),
     },
+    { title: sections.closed, lines: closedLines(language, child, formats) },
     { title: sections.before, lines: entries(child.before) },
+    {
+      title: sections.news,
+      lines: came.length > 0 ? [line('news', `${formats.list(came)}.`, '/brief/new')] : [],
+    },
   ];
   return {
     sections: all.filter(({ lines }) => lines.length > 0),

@@ -13,6 +13,8 @@ export interface Formats {
   readonly figure: (value: number, decimals: number) => string;
   /** A number with no more decimals than it needs, two at most. */
   readonly plain: (value: number) => string;
+  /** A share: '50 %'. */
+  readonly percent: (share: number) => string;
   readonly list: (parts: readonly string[]) => string;
   readonly weekday: (number: number) => string;
 }
@@ -31,6 +33,7 @@ export function formatsFor(language: Language, timeZone: string): Formats {
   const weekday = new Intl.DateTimeFormat(locale, { weekday: 'long', timeZone: 'UTC' });
   const bare = (text: string) => text.replaceAll(',', '');
   const number = new Intl.NumberFormat(locale, { maximumFractionDigits: 2 });
+  const percent = new Intl.NumberFormat(locale, { style: 'percent', maximumFractionDigits: 1 });
   return {
     day: (at) => bare(day.format(new Date(at))),
     date: (on) => bare(date.format(new Date(`${on}T00:00:00Z`))),
@@ -41,6 +44,7 @@ export function formatsFor(language: Language, timeZone: string): Formats {
         maximumFractionDigits: decimals,
       }).format(roundHalfAway(value, decimals)),
     plain: (value) => number.format(value),
+    percent: (share) => percent.format(share),
     list: (parts) => list.format(parts),
     weekday: (number) => weekday.format(new Date(aMondayMs + (number - 1) * dayMs)),
   };

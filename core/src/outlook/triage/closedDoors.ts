@@ -1,4 +1,4 @@
-import type { ClosedDoor, NamedLooseEnd } from '@cadro/contract';
+import type { ClosedDoor, OpenEnd } from '@cadro/contract';
 import { dayMs } from '../../dates';
 import { fallsIfLeft } from '../work/leftValue';
 import type { FamilyFacts } from './facts';
@@ -7,19 +7,27 @@ import type { FamilyFacts } from './facts';
 const newsMs = 3 * dayMs;
 
 /**
+ * Ends whose last day came after an instant, and can no longer be mended. A zero or a least score stays what it is;
+ * what was left becomes what missing work counts as.
+ */
+export const closedSince = <E extends Pick<OpenEnd, 'kind' | 'deadline' | 'recoverable'>>(
+  ends: readonly E[],
+  { sinceMs, nowMs }: { readonly sinceMs: number; readonly nowMs: number },
+): E[] =>
+  ends.filter(({ kind, deadline, recoverable }) => {
+    if (recoverable || deadline === null || kind === 'again' || !fallsIfLeft(kind)) return false;
+    const lastMs = Date.parse(deadline);
+    return lastMs < nowMs && lastMs >= sinceMs;
+  });
+
+/**
  * What can no longer be mended since the last days: said once, as news, and it asks for nothing. Course by course, the
  * last to close first.
  */
 export function closedDoors({ courses, now }: FamilyFacts): ClosedDoor[] {
   const nowMs = Date.parse(now);
-  const isNews = ({ deadline, kind }: NamedLooseEnd): boolean => {
-    // A zero or a least score stays what it is; what was left becomes what missing work counts as.
-    if (deadline === null || kind === 'again' || !fallsIfLeft(kind)) return false;
-    const sinceMs = nowMs - Date.parse(deadline);
-    return sinceMs > 0 && sinceMs <= newsMs;
-  };
   const doors = courses.flatMap(({ id, studentId, title, leftAs, looseEnds, closed }): ClosedDoor[] => {
-    const ends = [...looseEnds.filter(({ recoverable }) => !recoverable), ...closed].filter(isNews);
+    const ends = closedSince([...looseEnds, ...closed], { sinceMs: nowMs - newsMs, nowMs });
     const [first] = ends;
     if (!first) return [];
     const closedAt =

@@ -12,7 +12,7 @@ import { waiting } from './waiting';
 import { dayMs } from '../../dates';
 
 export type * from './facts';
-export { closedDoors } from './closedDoors';
+export { closedDoors, closedSince } from './closedDoors';
 
 type TriageRule = (facts: FamilyFacts) => Matter[];
 

@@ -1,12 +1,11 @@
 import type { Language, LooseEndKind } from '@cadro/contract';
-import { tiedUp } from '../../../outlook';
 import { goodKey } from '../figure/figureReason';
 import { childRule } from '../rule';
 import { onAlways, ruleSettings } from '../set';
+import { lastResults } from './lastResult';
 import { workSignal } from './workReason';
 import { looseEndWords, workIn } from './workWords';
 
-const open = { status: 'open', earned: null } as const;
 /** What it was, of work that is settled. */
 const wasWords: Readonly<Record<Language, Readonly<Record<LooseEndKind, string>>>> = {
   en: { ...looseEndWords.en, overdue: 'overdue', unmarked: 'not marked' },
@@ -24,22 +23,15 @@ export const settled = childRule({
   find: (facts, ask) =>
     facts.courses.flatMap((course) => {
       if (!ask(course.id).on) return [];
-      return [...course.results].flatMap(([itemId, results]) => {
-        const [before, after] = [results.at(-2)?.value, results.at(-1)];
-        const item = course.items.get(itemId);
-        if (!item || !after || facts.asOfMs - after.knownAtMs > facts.newsMs) return [];
-        const state = (result: typeof before) =>
-          result ? { status: result.status, earned: result.earned ?? null } : open;
-        const atMs = Date.parse(after.value.at);
-        const was = tiedUp(item, course.policy, state(before), state(after.value), atMs);
+      return lastResults(facts, course).flatMap(({ itemId, after, was }) => {
         if (!was) return [];
         return workSignal(facts, course, {
           rule: 'settled',
-          id: `settled:${itemId}:${after.value.at}`,
+          id: `settled:${itemId}:${after.at}`,
           key: goodKey(facts, course),
           kind: 'good',
           itemId,
-          at: after.value.at,
+          at: after.at,
           work: { was },
         });
       });
