@@ -17,8 +17,13 @@ const digests = `
 update digests set content = replace(content::text, '"count": {', '"count": {"decimals": 1, ')::jsonb
   where content::text like '%"count": {%'`;
 
+/* The readers of offers know more by now: what nobody has answered is read once more. */
+const offers = `
+update comments m set offers_of = null
+  where not exists (select 1 from offer_answers a where a.student_id = m.student_id and a.comment_id = m.id)`;
+
 export async function up(knex: Knex): Promise<void> {
-  for (const part of [looks, digests]) await knex.raw(part);
+  for (const part of [looks, digests, offers]) await knex.raw(part);
 }
 
 export async function down(knex: Knex): Promise<void> {

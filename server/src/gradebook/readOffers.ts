@@ -8,11 +8,14 @@ export async function readNewComments(db: Db | Trx, studentIds: readonly string[
   await keepOffers(
     db,
     comments.map((comment) => {
-      const { text, writtenAt, timeZone } = comment;
+      const { text, writtenAt, timeZone, letters, termEndsOn: term, unitEndsOn: unit } = comment;
       const lang = languageOf(text);
       return {
         comment,
-        offers: readOffers({ text, writtenAt: writtenAt.toISOString(), timeZone, lang }),
+        offers: readOffers({
+          ...{ text, writtenAt: writtenAt.toISOString(), timeZone, lang, ends: { term, unit } },
+          ...(letters ? { letters } : {}),
+        }),
       };
     }),
   );

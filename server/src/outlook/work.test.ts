@@ -179,7 +179,7 @@ describe('offers', () => {
       ['Titration quiz', 'redo', '2026-10-23', null, 'You may redo the titration quiz until Friday'],
       ['Keel model', 'hand-in', '2026-10-27', 0.75, 'I take it until 27 October for three quarters'],
       ['Harbour map key', 'hand-in', null, null, 'Finish the last four'],
-      ['Reef survey', 'hand-in', null, 0.5, 'Half credit until the end of the term'],
+      ['Reef survey', 'hand-in', '2026-11-06', 0.5, 'Half credit until the end of the term'],
     ]);
     for (const { text, quote } of work.offers) expect(text).toContain(quote);
   });

@@ -1,4 +1,4 @@
-import type { Offer } from '@cadro/contract';
+import type { LetterGrade, Offer } from '@cadro/contract';
 import type { Db, Trx } from '../kit';
 
 export interface UnreadComment {
@@ -7,6 +7,11 @@ export interface UnreadComment {
   readonly text: string;
   readonly writtenAt: Date;
   readonly timeZone: string;
+  /** The course's own letters; null where it tells none. */
+  readonly letters: readonly LetterGrade[] | null;
+  /** The last day of the term it was written in, and the last day on which work of its unit is due. */
+  readonly termEndsOn: string | null;
+  readonly unitEndsOn: string | null;
 }
 
 /** Comments on children that nobody has looked through for offers, or whose text has changed since. */
@@ -22,6 +27,16 @@ export const unreadComments = (db: Db | Trx, studentIds: readonly string[]): Pro
       'm.text',
       'm.written_at as writtenAt',
       'sch.time_zone as timeZone',
+      db.raw(`c.policy->'letters' as letters`),
+      db.raw(
+        `(select min(t.ends_on) from course_terms t where t.course_id = m.course_id
+          and (m.written_at at time zone sch.time_zone)::date between t.starts_on and t.ends_on) as "termEndsOn"`,
+      ),
+      db.raw(
+        `(select max((u.due_at at time zone sch.time_zone)::date) from items i
+          join items u on u.course_id = i.course_id and u.unit = i.unit and not u.removed
+          where i.id = m.item_id and u.due_at >= m.written_at) as "unitEndsOn"`,
+      ),
     );
 
 /** Keeps what was read out of comments beside them, with the very text it was read from: one statement. */

@@ -18,13 +18,31 @@ const usualLetters: readonly LetterGrade[] = [
 type Read = (groups: RegExpExecArray, letters: readonly LetterGrade[]) => number | null;
 type Rule = readonly [RegExp, Read];
 
-const percent = (text: string | undefined): number => Number((text ?? '').replace(',', '.')) / 100;
+const spelled: Readonly<Record<string, number>> = {
+  ...{ five: 5, ten: 10, fifteen: 15, twenty: 20, 'twenty-five': 25, thirty: 30, forty: 40, fifty: 50 },
+  ...{ sixty: 60, seventy: 70, 'seventy-five': 75, eighty: 80, ninety: 90 },
+  ...{ cinco: 5, diez: 10, quince: 15, veinte: 20, veinticinco: 25, treinta: 30, cuarenta: 40 },
+  ...{ cincuenta: 50, sesenta: 60, setenta: 70, ochenta: 80, noventa: 90 },
+};
+const parts: Readonly<Record<string, number>> = { third: 3, quarter: 4, fifth: 5, tenth: 10 };
+const partes: Readonly<Record<string, number>> = { tercio: 3, cuarto: 4, quinta: 5, quinto: 5, décima: 10 };
+const percent = (text: string | undefined): number =>
+  (spelled[(text ?? '').toLowerCase()] ?? Number((text ?? '').replace(',', '.'))) / 100;
+const without =
+  (names: Readonly<Record<string, number>>): Read =>
+  ([, name]) => {
+    const of = names[(name ?? '').toLowerCase()];
+    return of === undefined ? null : 1 - 1 / of;
+  };
 const rest = (text: string | undefined): number => Number((1 - percent(text)).toFixed(6));
 const fixed =
   (credit: number): Read =>
   () =>
     credit;
-const number = String.raw`(\d{1,3}(?:[.,]\d{1,2})?)\s?(?:%|percent\b|per cent\b|por ciento\b)`;
+const words = Object.keys(spelled)
+  .sort((a, b) => b.length - a.length)
+  .join('|');
+const number = String.raw`(\d{1,3}(?:[.,]\d{1,2})?|(?:${words})(?= per| por))\s?(?:%|percent\b|per cent\b|por ciento\b)`;
 const letterCredit: Read = ([, letter], letters) => {
   const known = letters.length > 0 ? letters : usualLetters;
   return known.find((each) => each.letter.toLowerCase() === letter?.toLowerCase())?.from ?? null;
@@ -56,8 +74,22 @@ const rules: Readonly<Record<Language, readonly Rule[]>> = {
       ([, value]) => rest(value),
     ],
     [
-      /\b(?:no|without(?: any)?|free of) (?:late )?(?:penalty|deduction|points off|points lost|loss of (?:points|credit))\b|\bwithout losing (?:any )?(?:points|credit)\b|\bnothing off\b|\bnot (?:be )?(?:counted|marked) (?:as )?late\b/gi,
+      /\b(?:no|without(?: any)?|free of) (?:late )?(?:penalty|deduction|points off|points lost|loss of (?:points|credit))\b|\bwithout losing (?:any )?(?:points|credit)\b|\bnothing off\b|\bnot (?:be )?(?:count(?:ed)?|mark(?:ed)?|treat(?:ed)?) (?:it |this |them )?(?:as )?late\b|\bnothing (?:is |will be )?lost\b|\bloses? nothing\b|\bwithout (?:it )?(?:lowering|costing|affecting) (?:the|her|his|your) (?:mark|grade|score)\b/gi,
       fixed(1),
+    ],
+    [
+      /\b(?:counts?|count(?:ing)?|marked|scored|credited) (?:completely|fully|in full)\b|\bas (?:though|if) (?:it had been |it were |handed in |turned in )?on time\b/gi,
+      fixed(1),
+    ],
+    [/\bloses? (?:a|one) (third|quarter|fifth|tenth)\b/gi, without(parts)],
+    [/\b(?:earns?|gets?|worth|brings?|for|at) (?:still )?three[- ]quarters\b/gi, fixed(0.75)],
+    [
+      /\b(?:most|best)(?: (?:you|she|he|they|it|anyone|one) can (?:get|have|earn|reach|be worth))? (?:is|will be) an? ["']?([A-D][+-]?)["']?(?![\w'])/g,
+      letterCredit,
+    ],
+    [
+      /\b(?:lifts?|raises?|brings?) (?:it|this|that|the \w+|her \w+|his \w+)(?: back| up)? to an? ["']?([A-D][+-]?)["']?(?![\w'])/g,
+      letterCredit,
     ],
     [
       /\b(?:full|whole|complete|all(?: of)?(?: the)?) (?:credit|marks?|points|score|value)\b|\bfull value\b/gi,
@@ -113,7 +145,7 @@ const rules: Readonly<Record<Language, readonly Rule[]>> = {
     ],
     [
       new RegExp(
-        String.raw`(?:pierde|perderá|perdiendo|perder|menos|descuento del?|penalización del?|se (?:le )?(?:descuenta|resta|quita)|descontando|restando)\s(?:solo )?(?:un |el )?${number}`,
+        String.raw`(?:(?:le|se le) (?:quito|quita|resto|resta|descuento)|pierden?|perderán?|perdiendo|perder|menos|descuento del?|penalización del?|se (?:le )?(?:descuenta|resta|quita)|descontando|restando)\s(?:solo )?(?:un |el )?${number}`,
         'giu',
       ),
       ([, value]) => rest(value),
@@ -122,7 +154,26 @@ const rules: Readonly<Record<Language, readonly Rule[]>> = {
       new RegExp(String.raw`${number}\s(?:menos|de descuento|de penalización)`, 'giu'),
       ([, value]) => rest(value),
     ],
-    [/sin (?:ninguna )?(?:penalización|descuento|perder (?:puntos|nota)|pérdida de puntos)/giu, fixed(1)],
+    [
+      /sin (?:ninguna )?(?:penalización|descuento|perder (?:puntos|nota|nada)|pérdida de puntos)|sin que (?:le|te|se le) (?:baje|afecte|reste|quite)[^.,;]{0,20}|no pierde nada|no (?:contará|cuenta|contarán|se contará|se cuenta) como (?:tarde|retraso|tardía?)/giu,
+      fixed(1),
+    ],
+    [
+      /(?<!\p{L})(?:cuentan?|contarán?|(?:l[oa]s? )?(?:se )?puntú(?:an?|o)|vale|valen|puntúan?|se califican?) (?:por )?(?:como entregad[oa]s? a tiempo|enter[oa]s?|complet[oa]s?|íntegr[oa]s?|del todo|como a tiempo)(?!\p{L})/giu,
+      fixed(1),
+    ],
+    [
+      /(?<!\p{L})pierden? (?:un|una) (tercio|cuarto|quinto|quinta|décima)(?: parte)?(?!\p{L})/giu,
+      without(partes),
+    ],
+    [
+      /(?:como mucho|a lo sumo|como máximo|lo máximo (?:que puede sacar )?es|no pasará del?)\s(?:una? )?["«]?([A-D][+-]?)["»]?(?!\p{L})/gu,
+      letterCredit,
+    ],
+    [
+      new RegExp(String.raw`(?:no pasar[áa]n? del?|no más del?|un tope del?)\s(?:el )?${number}`, 'giu'),
+      ([, value]) => percent(value),
+    ],
     [
       /(?<!\p{L})(?:(?:crédito|valor|puntaje|puntuación|nota|calificación) (?:completo|completa|íntegro|íntegra|total|entera)|tod(?:o el|a la|os los) (?:crédito|valor|nota|puntos|puntuación|puntaje))(?!\p{L})/giu,
       fixed(1),

@@ -1,9 +1,13 @@
 import type { Language, OfferKind } from '@cadro/contract';
 import { manners, type Manner } from './manner';
+import { arrival } from './readers/arrival';
+import { channel } from './readers/channel';
 import { correct } from './readers/correct';
 import { handIn } from './readers/handIn';
 import { moved } from './readers/moved';
 import { redo } from './readers/redo';
+import { regrade } from './readers/regrade';
+import type { Reader } from './readers/reader';
 import { retake } from './readers/retake';
 
 export interface CueMark {
@@ -17,6 +21,8 @@ export interface CueMark {
   readonly noun?: boolean;
   /** Its due date was moved: nothing is lost. */
   readonly moved?: boolean;
+  /** It may speak of what was said before. */
+  readonly refers?: boolean;
 }
 
 interface Raw {
@@ -24,10 +30,11 @@ interface Raw {
   readonly start: number;
   readonly end: number;
   readonly noun: boolean;
+  readonly by: Reader;
 }
 
 /** The more particular kinds are asked first: who hands in corrections corrects. */
-const readers = [retake, correct, redo, handIn] as const;
+const readers = [retake, correct, redo, channel, handIn, arrival, regrade] as const;
 
 /** What stands before a word that could be a verb and is a noun: 'a retake', 'the next redo'. */
 const named: Readonly<Record<Language, RegExp>> = {
@@ -37,21 +44,19 @@ const named: Readonly<Record<Language, RegExp>> = {
 
 function rawCues(text: string, lang: Language): Raw[] {
   const found: Raw[] = [];
-  const add = (pattern: RegExp, kind: OfferKind, noun: boolean) => {
+  const add = (pattern: RegExp, by: Reader, noun: boolean) => {
     for (const { index, 0: words } of text.matchAll(pattern)) {
       const [start, end] = [index, index + words.trimEnd().length];
       if (found.some((other) => start < other.end && other.start < end)) continue;
       found.push({
-        kind,
-        start,
-        end,
+        ...{ kind: by.kind, by, start, end },
         noun: noun || named[lang].test(text.slice(Math.max(0, start - 30), start)),
       });
     }
   };
-  for (const { kind, cues } of readers) {
-    add(cues[lang].verbs, kind, false);
-    add(cues[lang].nouns, kind, true);
+  for (const reader of readers) {
+    add(reader.cues[lang].verbs, reader, false);
+    add(reader.cues[lang].nouns, reader, true);
   }
   return found
     .map((raw) =>
@@ -86,19 +91,32 @@ function judge(text: string, raw: Raw, manner: Manner): CueMark | null {
   const before = lead(quiet, raw.start, manner.break);
   const after = quiet.slice(raw.end, raw.end + 60);
   if (manner.elsewhen.test(text) || manner.habit.test(text)) return null;
-  if ((raw.kind === 'correct' || raw.kind === 'redo') && manner.ours.test(before)) return null;
+  const { by, ...cue } = raw;
+  if (manner.reported.test(before)) return null;
+  if ((raw.kind === 'correct' || raw.kind === 'redo') && !by.ours && manner.ours.test(before)) return null;
   const object = `${text.slice(raw.start, raw.end)} ${after.split(/[,;]|\b(?:by|until|before|hasta|antes|para)\b/i)[0] ?? ''}`;
   if (raw.kind === 'hand-in' && (manner.foreign.test(object) || manner.foreign.test(before))) return null;
+  // 'Sign the form and bring it': what it is stands before it.
+  const names = text.slice(raw.start, raw.end);
+  if (
+    raw.kind === 'hand-in' &&
+    (by.refers || manner.pronoun.test(names)) &&
+    manner.signed.test(text.slice(0, raw.start))
+  )
+    return null;
   if (manner.over.test(after) || manner.praise.test(before)) return null;
   const may = lastOf(before, manner.may);
   const past = lastOf(before, manner.past);
   if (past >= 0 && may < past) return null;
   if (past >= 0 && /\bto\s*$/i.test(before)) return null;
+  const refers = by.refers ?? (raw.kind === 'hand-in' && manner.pronoun.test(names));
   const denied =
     manner.denies.test(before) ||
     /^\s*(?:is|are|will|can|may)?\s*(?:not|no longer|never)\b/i.test(after.slice(0, 24));
-  const certain = raw.noun ? manner.open.test(text) : may >= 0 || manner.asks.test(before);
-  return { ...raw, denied, certain };
+  const certain =
+    by.sure === true ||
+    (raw.noun ? manner.open.test(text) : !by.refers && !by.ours && (may >= 0 || manner.asks.test(before)));
+  return { ...cue, denied, certain, ...(refers ? { refers } : {}) };
 }
 
 /** What a sentence says of ways to mend a work, by place. */
@@ -116,9 +134,14 @@ export function cuesIn(text: string, lang: Language): CueMark[] {
           certain: true,
           moved: true,
         }));
-  const others = rawCues(text, lang).flatMap((raw) => {
-    if (shifts.some(({ start, end }) => raw.start < end && start < raw.end)) return [];
-    return judge(text, raw, manner) ?? [];
-  });
+  const found = rawCues(text, lang);
+  // What the teacher does for it is no second offer beside what is to be done.
+  const asked = found.some(({ by }) => !by.ours);
+  const others = found
+    .filter(({ by }) => !by.ours || !asked)
+    .flatMap((raw) => {
+      if (shifts.some(({ start, end }) => raw.start < end && start < raw.end)) return [];
+      return judge(text, raw, manner) ?? [];
+    });
   return [...shifts, ...others].sort((a, b) => a.start - b.start);
 }

@@ -21,6 +21,18 @@ export interface Manner {
   readonly asksBack: RegExp;
   /** That the teacher, or the class, does it. */
   readonly ours: RegExp;
+  /** That somebody asked for it, which is no answer yet. */
+  readonly reported: RegExp;
+  /** Ends with a word for something that was named before. */
+  readonly pronoun: RegExp;
+  /** What the teacher does with it then: 'I will mark it over the weekend'. */
+  readonly marks: RegExp;
+  /** Once the last day is over. */
+  readonly afterwards: RegExp;
+  /** Papers for the office, not for the class. */
+  readonly signed: RegExp;
+  /** Begins with a refusal of what was asked before. */
+  readonly refuses: RegExp;
   /** Things that are no work to be mended. */
   readonly foreign: RegExp;
   /** Tests and outings, whose dates are no deadlines. */
@@ -46,17 +58,24 @@ export const manners: Readonly<Record<Language, Manner>> = {
     denies:
       /\b(?:no|not|cannot|can't|won't|never|nobody|neither|nor|without|isn't|aren't|doesn't|don't|too late|no longer|unable|wouldn't|shouldn't|needn't|refuse[sd]?|instead of|rather than|declined?|past the point)\b/i,
     past: /\b(?:was|were|had|did|didn't|wanted|managed|asked|tried|forgot|chose|refused|failed|decided|needed|used|yesterday|already|earlier|last (?:week|month|term|year|time)|has been|have been|hasn't|haven't|should have|could have|would have|might have)\b/i,
-    may: /\b(?:can|may|could|is able to|are able to|allowed to|welcome to|invited to|chance to|chances to|opportunity to|option (?:to|of)|time to|able to|possible to|free to|happy to|glad to|willing to|let|lets|letting|will|'ll|still|should|must|needs? to|ha(?:s|ve) to|please|might|to)\b/i,
+    may: /\b(?:can|may|could|is able to|are able to|allowed to|welcome to|invited to|chance to|chances to|opportunity to|option (?:to|of)|time to|able to|possible to|free to|happy to|glad to|willing to|let|lets|letting|will|'ll|still|should|must|ought to|needs? to|ha(?:s|ve) to|please|might|no objection|fine by me|to)\b/i,
     asks: /^(?:[\s"'“(]*)(?:please|kindly|just|do|also|next|first|now|instead|maybe|perhaps|so|then|and|or|remember to|don't forget to|ask (?:her|him|them) to|have (?:her|him|them))?[\s,]*$/i,
-    open: /\b(?:can|may|could|possible|open|available|offer(?:s|ed|ing)?|welcome|allow(?:s|ed)?|accept(?:s|ed|ing)?|permitted|chance|option|opportunity|invited?|happy|willing|let|entitled|eligible|gets?|see me|ask me|come|talk to me|there (?:is|will be)|i(?:'ll| will) (?:take|give))\b/i,
+    open: /\b(?:can|may|could|possible|open|available|offer(?:s|ed|ing)?|welcome|allow(?:s|ed)?|accept(?:s|ed|ing)?|permitted|chance|option|opportunity|invited?|happy|willing|let|entitled|eligible|gets?|see me|ask me|come|talk to me|there (?:is|will be)|send me|bring me|give me|show me|i(?:'ll| will) (?:take|give))\b/i,
     elsewhen:
       /\b(?:next (?:school )?(?:year|term|semester|quarter|trimester|spring|fall|summer|grade)|in (?:the )?(?:summer|spring|fall|autumn)|over the summer|summer school|next time|year \d+|another year)\b/i,
     habit:
-      /\b(?:on time|always|every (?:day|time|week|assignment|evening|night)|each (?:day|week|time)|from now on|in (?:the )?future|regularly|consistently|more often|habit|keep (?:handing|turning|submitting)|hope|wish|used to|usually|often|never|tends? to|good at|proud|helps? (?:her|him|them)|every student|prefer)\b/i,
+      /\b(?:(?<!as (?:though|if) (?:it had been |it were |handed in |turned in )?)on time|always|every (?:day|time|week|assignment|evening|night)|each (?:day|week|time)|from now on|in (?:the )?future|regularly|consistently|more often|habit|keep (?:handing|turning|submitting)|hope|wish|used to|usually|often|never|tends? to|good at|proud|helps? (?:her|him|them)|every student|prefer)\b/i,
     asksBack: /^\s*(?:did|has|have|was|were|why|when|where|who|how|is|does|do|had|what)\b/i,
     ours: /\b(?:i|we|class|the class|everyone|students)(?:'ll| will|'m going to| am going to|'re going to| are going to| have to| need to| plan to| shall|'ve| have)?(?: all| now| also| then| be)? *$/i,
+    reported: /\b(?:asked|wondered|wanted to know)(?: me)? (?:whether|if)\b/i,
+    pronoun: /\b(?:it|them|this|these|that)(?: in| off| over| to me)?$/i,
+    marks: /\b(?:i|we)(?: will|'ll| can| shall)? (?:then )?(?:mark|grade|read|return|score|give)\b/i,
+    afterwards: /\bafter (?:that|then|which|(?:this |next )?\w+day|the \d)|\bafterwards\b/i,
+    signed: /\b(?:permission|consent|signed?|slips?|forms?|fees?|money)\b/i,
+    refuses:
+      /^\s*(?:(?:but )?(?:i am|i'm) afraid not|(?:but )?(?:sorry|no),? (?:not|it)|not this time|the answer is no)/i,
     foreign:
-      /\b(?:permission|slips?|consent|forms?|fees?|money|goggles|snacks?|lunch|library books?|signed|signature|new (?:\w+ )?(?:homework|worksheet|essay|lab|project|assignment|poster|chapter|unit)|next (?:\w+ )?(?:homework|worksheet|essay|lab|project|assignment|poster|chapter|unit)|(?:tomorrow|today|tonight)'s|upcoming|textbooks?|calculators?|pictures? money|raffle|survey|the next)\b/i,
+      /\b(?:permission|slips?(?! it| this)|consent|forms?|fees?|money|goggles|snacks?|(?<!(?:any|at|after|over|during) )lunch(?! break)|library books?|signed|signature|new (?:\w+ )?(?:homework|worksheet|essay|lab|project|assignment|poster|chapter|unit)|next (?:\w+ )?(?:homework|worksheet|essay|lab|project|assignment|poster|chapter|unit)|(?:tomorrow|today|tonight)'s|upcoming|textbooks?|calculators?|pictures? money|raffle|survey|the next)\b/i,
     event:
       /\b(?:(?:next|new|upcoming|unit|final|midterm|big|first|second|chapter|spelling|vocabulary|our|the|a) (?:\w+ )?(?:test|quiz|exam|assessment)s?|(?:test|quiz|exam) (?:is|was|will|has|on)|trips?|excursions?|outing|concert|meeting|conferences?|game|match|regatta|fair|picture day|assembly|holiday|vacation|no school|new (?:unit|chapter|topic|homework|essay|project)|next (?:unit|chapter|topic|homework|essay|project|lab|assignment)|field day|rehearsal|performance|report cards?|open house|ferry|visit|workshop)\b/i,
     over: /^\s*(?:(?:of|on|for|at) (?:\w+ ){1,4})?(?:was|were|ended|closed|took place|happened|went|has passed|have passed|is over|are over|has ended|have ended|paid off|helped)\b/i,
@@ -77,15 +96,23 @@ export const manners: Readonly<Record<Language, Manner>> = {
     denies:
       /(?<!\p{L})(?:no|nunca|jamás|tampoco|nadie|ningun[oa]?|ningún|ni|sin|demasiado tarde|ya no|en vez de|en lugar de|imposible)(?!\p{L})/iu,
     past: /(?<!\p{L})(?:fue|fueron|era|estaba|había|quiso|pidió|intentó|olvidó|decidió|pudo|tuvo|debió|ayer|ya ha|ha (?:sido|estado)|hubiera|debería haber|podría haber|logró|consiguió|acaba de|(?:semana|vez|mes) pasad[oa]|hizo)(?!\p{L})/iu,
-    may: /(?<!\p{L})(?:puede[ns]?|podrá[ns]?|podría[ns]?|podéis|pued[ae]s?|se permite|permito|permitiré|tiene[ns]?|debe[ns]?|deberá[ns]?|tendrá|todavía|aún|favor de|por favor|oportunidad de|posibilidad de|opción de|tiempo para|invit[oa]|conviene|hace falta|será posible|es posible|dejo|dejaré|para|a|de)(?!\p{L})/iu,
+    may: /(?<!\p{L})(?:puede[ns]?|podrá[ns]?|podría[ns]?|podéis|pued[ae]s?|se permite|permito|permitiré|tiene[ns]?|debe[ns]?|deberá[ns]?|tendrá|todavía|aún|favor de|por favor|oportunidad de|posibilidad de|opción de|tiempo para|invit[oa]|conviene|hace falta|será posible|es posible|me parece bien|no hay inconveniente|que|dejo|dejaré|para|a|de)(?!\p{L})/iu,
     asks: /^(?:[\s"'“«¡(]*)(?:por favor|favor de|también|además|ahora|recuerde|recuerda|no olvide|no olvides)?[\s,]*$/iu,
-    open: /(?<!\p{L})(?:puede[ns]?|podrá[ns]?|posible|abiert[oa]s?|disponibles?|ofrezco|ofrecemos|ofrece|acept[oae]n?|aceptaré|admit[oae]n?|permit[oae]n?|permitid[oa]s?|oportunidad|opción|hay|habrá|tiene[ns]? derecho|bienvenid[oa]s?)(?!\p{L})/iu,
+    open: /(?<!\p{L})(?:puede[ns]?|podrá[ns]?|posible|abiert[oa]s?|disponibles?|ofrezco|ofrecemos|ofrece|acept[oae]n?|aceptaré|admit[oae]n?|permit[oae]n?|permitid[oa]s?|oportunidad|opción|hay|habrá|mándeme|envíeme|tráigame|enséñeme|tiene[ns]? derecho|bienvenid[oa]s?)(?!\p{L})/iu,
     elsewhen:
       /(?<!\p{L})(?:(?:el|la) (?:próximo|próxima) (?:año|curso|trimestre|semestre|cuatrimestre)|(?:el )?(?:año|curso|trimestre|semestre) (?:que viene|próximo|siguiente)|(?:en|durante) (?:el )?verano|en (?:primavera|otoño)|otro año|la próxima vez)(?!\p{L})/iu,
     habit:
-      /(?<!\p{L})(?:a tiempo|siempre|cada (?:día|semana|vez|noche)|todos los días|en el futuro|en adelante|regularmente|con más constancia|costumbre|ojalá|espero que|suele|normalmente|nunca|puntualmente)(?!\p{L})/iu,
+      /(?<!\p{L})(?:(?<!est[aá] |entregad[oa]s? )a tiempo|siempre(?! que)|cada (?:día|semana|vez|noche)|todos los días|en el futuro|en adelante|regularmente|con más constancia|costumbre|ojalá|espero que|suele|normalmente|nunca|puntualmente)(?!\p{L})/iu,
     asksBack: /^\s*¿\s*(?:ha|han|por qué|cuándo|dónde|quién|cómo|es|está|entregó|hizo|qué|había)(?!\p{L})/iu,
-    ours: /(?<!\p{L})(?:(?:voy|vamos) a|he de|hemos de|yo|nosotros|todos|la clase|tengo que|tenemos que|estoy|estamos|podemos) *$/iu,
+    ours: /(?<!\p{L})(?:(?:voy|vamos) a|vuelv[oe] a|volver(?:é|emos) a|he de|hemos de|yo|nosotros|todos|la clase|tengo que|tenemos que|estoy|estamos|podemos) *$/iu,
+    reported: /(?<!\p{L})(?:preguntó|pidió|quería saber) si(?!\p{L})/iu,
+    pronoun: /l[oa]s?$|^l[oa]s? /iu,
+    marks:
+      /(?<!\p{L})l[oa]s? (?:corrijo|corregiré|califico|calificaré|devuelvo|devolveré|leo|leeré)(?!\p{L})/iu,
+    afterwards:
+      /(?<!\p{L})(?:después(?: de (?:eso|esa fecha|ese día)| del?)?|a partir de (?:ahí|entonces)|pasad[oa] (?:el|la|esa))(?!\p{L})/iu,
+    signed: /(?<!\p{L})(?:permiso|autorización|formularios?|dinero|firm[aeo]\p{L}*)(?!\p{L})/iu,
+    refuses: /^\s*(?:pero )?(?:me temo que no|lo siento|la respuesta es no|esta vez no)/iu,
     foreign:
       /(?<!\p{L})(?:permiso|autorización|formularios?|dinero|gafas|merienda|firmad[oa]s?|firma|(?:nuev[oa]|próxim[oa]) (?:tarea|trabajo|ensayo|proyecto|ficha|unidad|práctica)|(?:tarea|trabajo|ensayo|proyecto|ficha) (?:nuev[oa]|de mañana|siguiente|próxim[oa])|libro de la biblioteca|calculadora|encuesta|circular)(?!\p{L})/iu,
     event:

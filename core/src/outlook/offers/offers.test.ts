@@ -1,6 +1,9 @@
 import fc, { type Arbitrary } from 'fast-check';
 import { readOffers, type WrittenComment } from '.';
 import type { Marked } from './tests/marked';
+import { freshEnglish } from './tests/fresh.en';
+import { freshSpanish } from './tests/fresh.es';
+import { heldOut } from './tests/heldOut';
 import { english } from './tests/marked.en';
 import { spanish } from './tests/marked.es';
 
@@ -29,6 +32,8 @@ describe('the marked collection', () => {
   it.each([
     ['English', 'en', english],
     ['Spanish', 'es', spanish],
+    ['English, the second collection', 'en', freshEnglish],
+    ['Spanish, the second collection', 'es', freshSpanish],
   ] as const)('is read with a precision and a recall that are told: %s', (name, lang, marked) => {
     const { right, invented, missed, wrong } = tally(lang, marked);
     const [precision, recall] = [right / (right + invented), right / (right + missed)];
@@ -40,8 +45,20 @@ describe('the marked collection', () => {
     expect(wrong).toEqual([]);
   });
 
+  it('is read as well where the readers were not made from it', () => {
+    const both = (['en', 'es'] as const).map((lang) => tally(lang, heldOut[lang]));
+    const sum = (of: 'right' | 'invented' | 'missed') => both.reduce((all, each) => all + each[of], 0);
+    const precision = sum('right') / (sum('right') + sum('invented'));
+    const recall = sum('right') / (sum('right') + sum('missed'));
+    process.stdout.write(
+      `offers, held out: ${heldOut.en.length + heldOut.es.length} comments, precision ${precision.toFixed(3)}, recall ${recall.toFixed(3)}\n`,
+    );
+    expect(precision).toBeGreaterThan(0.9);
+    expect(recall).toBeGreaterThan(0.9);
+  });
+
   it('is large enough, and holds enough with nothing to find', () => {
-    const all = [...english, ...spanish];
+    const all = [...english, ...spanish, ...freshEnglish, ...freshSpanish, ...heldOut.en, ...heldOut.es];
     expect(all.length).toBeGreaterThanOrEqual(150);
     expect(all.filter(([, offers]) => offers.length === 0).length * 3).toBeGreaterThanOrEqual(all.length);
     expect(new Set(all.map(([text]) => text)).size).toBe(all.length);
@@ -60,6 +77,18 @@ describe('days', () => {
   ])('written %s in %s: %s', (writtenAt, timeZone, text, until) => {
     expect(read(text, { writtenAt, timeZone })).toEqual([['redo', until, null]]);
   });
+});
+
+it.each([
+  ['You may redo it until the end of the term.', '2026-11-06'],
+  ['You may redo it until the end of the unit.', '2026-10-29'],
+  ['You may redo it until the term ends.', '2026-11-06'],
+  ['You may redo it until the end of the year.', null],
+])('%s ends where the course tells it', (text, until) => {
+  const ends = { term: '2026-11-06', unit: '2026-10-29' };
+  expect(read(text, { ends })).toEqual([['redo', until, null]]);
+  expect(read(text)).toEqual([['redo', null, null]]);
+  expect(read(text, { ends: { term: null, unit: null } })).toEqual([['redo', null, null]]);
 });
 
 it('lets a day at the end be said of both, and not where the first has terms of its own', () => {

@@ -4,6 +4,7 @@ import { creditsIn, type CreditMark } from './credit';
 import { cuesIn, type CueMark } from './cues';
 import { daysIn, type DayMark } from './days';
 import { manners } from './manner';
+import type { Span } from './relation';
 import { sentencesOf, type Stretch } from './sentences';
 
 export interface WrittenComment {
@@ -15,6 +16,8 @@ export interface WrittenComment {
   readonly lang: Language;
   /** The letters of the course, for 'up to a C'; absent: tens from A at 0.9. */
   readonly letters?: readonly LetterGrade[];
+  /** The last days, `YYYY-MM-DD`, of the term and of the unit that it is about, where the course tells them. */
+  readonly ends?: Readonly<Record<Span, string | null>>;
 }
 
 /** An offer while it is put together from what stands near each other. */
@@ -34,8 +37,8 @@ type Mark =
 
 /** Words that are worth reading a sentence for; the date package is asked about no others. */
 const mayMatter: Readonly<Record<Language, RegExp>> = {
-  en: /\b(?:until|till?|by|through|thru|before|after|deadline|last|latest|due|has|have|credit|points|marks|half|full|later|percent|week|end)\b|%/i,
-  es: /(?<!\p{L})(?:hasta|para|antes|después|plazo|límite|último|tarde|tardar|tiene|nota|crédito|puntos|mitad|final|fin|semana)(?!\p{L})|%/iu,
+  en: /\b(?:until|till?|by|through|thru|before|after|deadline|last|latest|due|has|have|credit|points|marks|half|full|later?|percent|week|end|locks?|shuts?|closes?|count(?:s|ed)?|lost|most|any)\b|%/i,
+  es: /(?<!\p{L})(?:hasta|para|antes|después|plazo|límite|último|tarde|tardar|tiene|nota|crédito|puntos|mitad|final|fin|semana|bloquea|cierra|termina|acaba|caduca|cuenta|máximo|mucho|cualquier)(?!\p{L})|%/iu,
 };
 
 const isDeadline = ({ relation }: DayMark): boolean => relation === 'until' || relation === 'before';
@@ -43,10 +46,10 @@ const isDeadline = ({ relation }: DayMark): boolean => relation === 'until' || r
 /** Whether a day without a cue of its own stands as a deadline for what was said before. */
 function goesOn(text: string, lang: Language): boolean {
   return lang === 'en'
-    ? /\b(?:until|till|by|through|deadline|last (?:day|chance|date)|latest|no later|has|have|before|due (?:by|on)|it is due|that is due|they are due)\b/i.test(
+    ? /\b(?:until|till|by|through|deadline|last (?:day|chance|date)|latest|no later|has|have|before|due (?:by|on)|locks?|shuts?|closes?|runs? out|ends?|any (?:day|lunch|break|time)|it is due|that is due|they are due)\b/i.test(
         text,
       )
-    : /(?<!\p{L})(?:hasta|plazo|límite|último día|a más tardar|tiene|antes|para el|vence|como tarde)(?!\p{L})/iu.test(
+    : /(?<!\p{L})(?:hasta|plazo|límite|último día|a más tardar|tiene|antes|para el|vence|bloquea|cierra|termina|acaba|caduca|cualquier|como tarde)(?!\p{L})/iu.test(
         text,
       );
 }
@@ -71,6 +74,20 @@ class Reading {
     const { offers, ends } = this.judged(text, possible, days, credits);
     const last = this.drafts.at(-1);
     const nearby = last && sentence.start - last.end < 120 ? last : undefined;
+    if (nearby && manner.refuses.test(text)) {
+      this.drafts.pop();
+      return;
+    }
+    // 'I take them until Friday' says of what was said before until when.
+    if (
+      nearby &&
+      offers.length > 0 &&
+      offers.every(({ refers, denied }) => refers && !denied) &&
+      this.lacks(nearby, days, credits)
+    ) {
+      this.goOn(sentence, days, credits, nearby);
+      return;
+    }
     if (offers.length === 0 && ends.length === 0) {
       if (possible.length === 0) this.goOn(sentence, days, credits, nearby);
       return;
@@ -94,12 +111,16 @@ class Reading {
   ): { offers: CueMark[]; ends: DayMark[] } {
     const manner = manners[this.comment.lang];
     const after = days.filter(({ relation }) => relation === 'after');
+    // 'If I do not have it on Friday it is a zero.'
+    const zeroAfter = credits.some(({ credit }) => credit === 0);
     const offers: CueMark[] = [];
     const ends: DayMark[] = [];
     for (const cue of cues) {
       if (!cue.denied) {
         if (
           cue.certain ||
+          // 'Another go at the test?': it is asked whether one wants to.
+          (cue.noun && /\?\s*$/.test(text)) ||
           days.some((day) => this.bears(text, day)) ||
           credits.some(({ credit }) => credit > 0)
         )
@@ -110,7 +131,8 @@ class Reading {
       if (end) {
         offers.push(cue);
         ends.push(end);
-      } else if (manner.condition.test(text) && days.some(isDeadline)) offers.push(cue);
+      } else if (manner.condition.test(text) && (days.some(isDeadline) || (zeroAfter && days.length > 0)))
+        offers.push(cue);
     }
     // 'No credit after Friday', 'after Friday it is a zero'.
     const zero = credits.find(({ credit }) => credit === 0);
@@ -126,11 +148,27 @@ class Reading {
     if (day.relation === 'after' || day.relation === 'from' || day.relation === 'names') return false;
     if (day.date !== null && day.date < this.written) return false;
     const clause = clauseAround(text, day, manner.break);
+    if (!isDeadline(day) && manner.marks.test(text.slice(0, day.start)) && day.start > 0) return false;
     const hasCue = cuesIn(clause, this.comment.lang).length > 0;
     return (
       hasCue ||
       !manner.event.test(clause) ||
       (isDeadline(day) && !/\b(?:is|was|will be|es|será|fue)\b/i.test(clause))
+    );
+  }
+
+  /** The day that a mark means; of the end of a term or a unit, where the course tells it. */
+  private lastDay({ date, ends }: DayMark): string | null {
+    return date ?? (ends ? (this.comment.ends?.[ends] ?? null) : null);
+  }
+
+  /** Whether a draft has nothing yet of what a sentence adds. */
+  private lacks({ until, credit }: Draft, days: readonly DayMark[], credits: readonly CreditMark[]): boolean {
+    const adds = days.some(isDeadline) || credits.some((mark) => mark.credit > 0);
+    return (
+      adds &&
+      (until === undefined || !days.some(isDeadline)) &&
+      (credit === undefined || !credits.some((mark) => mark.credit > 0))
     );
   }
 
@@ -146,7 +184,17 @@ class Reading {
     const manner = manners[lang];
     if (manner.event.test(text) || manner.foreign.test(text) || manner.elsewhen.test(text)) return;
     if (manner.past.test(text)) return;
-    const last = days.filter((day) => isDeadline(day) && this.bears(text, day));
+    const less = credits.find(({ credit }) => credit > 0 && credit < 1);
+    if (less && days.every(({ relation }) => relation === 'after') && manner.afterwards.test(text)) {
+      this.join(sentence, [{ is: 'credit', ...less }], before?.kind ?? 'hand-in');
+      return;
+    }
+    const next = (day: DayMark) =>
+      day.relation === 'on' &&
+      before?.until !== undefined &&
+      before.credit !== undefined &&
+      credits.length > 0;
+    const last = days.filter((day) => (isDeadline(day) || next(day)) && this.bears(text, day));
     const worth = credits.filter(({ credit }) => credit > 0);
     if (last.length === 0 && !(before && worth.length > 0 && before.credit === undefined)) return;
     const marks: Mark[] = [
@@ -162,7 +210,7 @@ class Reading {
     ) {
       if (last.length > 0 && !goesOn(text, lang) && worth.length === 0) return;
       for (const mark of marks) {
-        if (mark.is === 'day') before.until = mark.date;
+        if (mark.is === 'day') before.until = this.lastDay(mark);
         if (mark.is === 'credit') before.credit = mark.credit;
         before.end = sentence.start + mark.end;
       }
@@ -216,8 +264,10 @@ class Reading {
         held = current?.kind ?? mark.kind;
         if (current && mark.moved) current.moved = true;
       } else if (mark.is === 'day') {
-        if (!current || current.until !== undefined) current = begin(mark, held ?? fallback);
-        current.until = mark.date;
+        // 'An extra week: new date 30 October' tells one day twice.
+        if (!current || (current.until !== undefined && !current.moved))
+          current = begin(mark, held ?? fallback);
+        current.until = this.lastDay(mark);
       } else if (mark.credit > 0) {
         if (!current || current.credit !== undefined) current = begin(mark, held ?? fallback);
         current.credit = mark.credit;

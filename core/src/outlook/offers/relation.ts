@@ -3,6 +3,9 @@ import type { Language } from '@cadro/contract';
 /** How a date stands in its sentence: up to it, short of it, only after it, from it on, on it, or nothing of these. */
 export type Relation = 'until' | 'before' | 'after' | 'from' | 'on' | 'names';
 
+/** A stretch of a course that ends on a day. */
+export type Span = 'term' | 'unit';
+
 /** A stretch of a sentence that tells a day. */
 export interface Found {
   readonly start: number;
@@ -10,6 +13,7 @@ export interface Found {
   readonly date: string | null;
   /** Words that are a deadline by themselves, such as 'within a week'. */
   readonly until?: boolean;
+  readonly ends?: Span | null;
 }
 
 const leading: Readonly<Record<Language, readonly (readonly [Relation, RegExp])[]>> = {
@@ -27,7 +31,7 @@ const leading: Readonly<Record<Language, readonly (readonly [Relation, RegExp])[
     ],
     [
       'until',
-      /\b(?:by|until|till?|through|thru|up to|due(?: on| by| date)?|deadline(?: is| of| for \w+)?:?|(?:is|are)(?: on| now)?|to|closes?(?: on)?|ends?(?: on)?|expires?(?: on)?|latest|than|no later|day (?:for [\w%' ]{1,30} )?is|last day:?|latest:?|between [\w ]{3,12} and|accepted|available|open|good|now|credit:?|moved|as late as|by or before|on or before) (?:(?:the|this|coming|following|on|next) ){0,3}(?:end of (?:the )?(?:school )?(?:day )?(?:on )?)?$/i,
+      /\b(?:by|until|till?|through|thru|up to|due(?: on| by| date)?|deadline(?: is| of| for \w+)?:?|(?:is|are)(?: on| now)?|to|closes?(?: on)?|shuts?(?: on)?|locks?(?: on)?|runs? out(?: on)?|stops?(?: on)?|ends?(?: on)?|gone back to|expires?(?: on)?|latest|than|no later|day (?:for [\w%' ]{1,30} )?is|last day:?|latest:?|between [\w ]{3,12} and|accepted|available|open|good|now|credit:?|moved|as late as|by or before|on or before) (?:(?:the|this|coming|following|on|next) ){0,3}(?:end of (?:the )?(?:school )?(?:day )?(?:on )?)?$/i,
     ],
     [
       'on',
@@ -39,6 +43,7 @@ const leading: Readonly<Record<Language, readonly (readonly [Relation, RegExp])[
       'until',
       /(?:antes|hasta) (?:de (?:las? )?(?:clase|clases|comer|\d{1,2}(?::\d\d)?)|del? (?:la )?(?:recreo|almuerzo))(?: del?)? (?:el )?$/iu,
     ],
+    ['until', /(?<!\p{L})(?:no|nunca) (?:más tarde|después) del? (?:día )?$/iu],
     ['before', /(?<!\p{L})antes (?:del|de(?: este| la| el| que acabe el)?)(?: día)? $/iu],
     ['from', /(?<!\p{L})(?:a partir del?|desde(?: el)?|entre(?: el)?)(?: día| este)? $/iu],
     ['after', /(?<!\p{L})(?:después|luego|pasado|más allá) (?:del|de(?: este| el)?|el)?(?: día)? ?$/iu],
@@ -46,7 +51,7 @@ const leading: Readonly<Record<Language, readonly (readonly [Relation, RegExp])[
     ['from', /(?<!\p{L})(?:del|de) (?:día )?$/iu],
     [
       'until',
-      /(?<!\p{L})(?:hasta|para|a más tardar|como (?:muy )?tarde|como máximo|límite(?: es)?:?|plazo(?: es| hasta)?:?|es|será|al|se (?:aplaza|mueve|amplía|extiende|retrasa) (?:al?|hasta)|pasa al?|vence|termina|acaba|cierra|finaliza|ahora|y el|entrega:?) ?(?:el|este|al)? ?(?:próximo )?(?:día )?(?:al |el )?(?:final (?:del? )?)?$/iu,
+      /(?<!\p{L})(?:hasta|para|a más tardar|como (?:muy )?tarde|como máximo|límite(?: es)?[:,]?|bloquea|caduca|plazo(?: es| hasta)?:?|es|será|al|se (?:aplaza|mueve|amplía|extiende|retrasa) (?:al?|hasta)|pasa al?|vence|termina|acaba|cierra|finaliza|ahora|y el|entrega:?) ?(?:el|este|al)? ?(?:próximo )?(?:día )?(?:al |el )?(?:final (?:del? )?)?$/iu,
     ],
     ['on', /(?<!\p{L})(?:el|este|durante|en el recreo del|o el)(?: mismo)?(?: día)? $/iu],
   ],

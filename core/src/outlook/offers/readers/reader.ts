@@ -11,4 +11,10 @@ export interface Cues {
 export interface Reader {
   readonly kind: OfferKind;
   readonly cues: Readonly<Record<Language, Cues>>;
+  /** It is an offer by itself: a way in that is open again. */
+  readonly sure?: true;
+  /** What the teacher does for it: 'I will look at it again'. */
+  readonly ours?: true;
+  /** It may speak of what was said before: 'I take them until Friday'. */
+  readonly refers?: true;
 }

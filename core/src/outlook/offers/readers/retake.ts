@@ -6,15 +6,15 @@ export const retake: Reader = {
   cues: {
     en: {
       verbs:
-        /\b(?:re-?take|be re-?taken|re-?sit|re-?takes it|tak(?:e|ing) (?:it|this|that|the (?:\w+ ){0,2}?(?:quiz|test|exam|assessment)|(?:her|his|their|your) (?:\w+ ){0,2}?(?:quiz|test|exam)) (?:again|over|once more|a second time)|make[- ]up (?:the|this|that|her|his|their|your|a) (?:\w+ ){0,2}?(?:quiz|test|exam|assessment)|make (?:the|this|that) (?:\w+ ){0,2}?(?:quiz|test|exam|assessment) up|re-?taking|re-?sitting|be taken (?:again|once more))\b/gi,
+        /\b(?:re-?take|be re-?taken|re-?sit|re-?takes it|tak(?:e|ing) (?:it|this|that|the (?:\w+ ){0,2}?(?:quiz|test|exam|assessment)|(?:her|his|their|your) (?:\w+ ){0,2}?(?:quiz|test|exam)) (?:again|over|once more|a second time)|make[- ]up (?:the|this|that|her|his|their|your|a) (?:\w+ ){0,2}?(?:quiz|test|exam|assessment)|make (?:the|this|that) (?:\w+ ){0,2}?(?:quiz|test|exam|assessment) up|re-?taking|re-?sitting|be taken (?:again|once more|one more time|a second time)|start (?:the|this) (?:quiz|test|exam) over|try (?:the|this|that) (?:\w+ ){0,2}?(?:quiz|test|exam|assessment) (?:again|once more)|(?:come and |may |can |could )?sit (?:it|the (?:other|second|same|\w+) (?:paper|test|quiz|exam)))\b/gi,
       nouns:
-        /\b(?:re-?takes?|re-?sits?|re-?assessments?|the make-?up(?= (?:is|will|was|on))|make-?up (?:quiz|test|exam|assessment)(?:zes|s)?|(?:second|another|one more|new|extra) (?:try|attempt|chance|go) (?:at|on) (?:the|this|that) (?:\w+ ){0,2}?(?:quiz|test|exam|assessment))\b/gi,
+        /\b(?:re-?takes?|re-?sits?|re-?assessments?|re-?test(?:s|ing)?|re-?examinations?|(?:second|other|new) sittings?|make-?up (?:date|session|sitting|day|time)|the make-?up(?= (?:is|will|was|on))|make-?up (?:quiz|test|exam|assessment)(?:zes|s)?|(?:second|another|one more|new|extra) (?:try|attempt|chance|go) (?:at|on|with) (?:the|this|that) (?:\w+ ){0,2}?(?:quiz|test|exam|assessment|oral|dictation|presentation))\b/gi,
     },
     es: {
       verbs:
-        /(?:repetir(?:lo|la)?|repita|repite|recuperar(?:lo|la)?|recupere|volver a (?:hacer|presentar)|presentar(?:se)? (?:otra vez|de nuevo)(?: a| al)?|hacer (?:otra vez|de nuevo)) ?(?:el|la|este|esta|ese|esa|un|su|al?)? ?(?:\p{L}+ ){0,2}?(?:examen|prueba|control|test|evaluación)|volver a examinarse|repetirse (?:el|la) (?:examen|prueba|control)/giu,
+        /(?:repetir(?:lo|la)?|repita|repite|recuperar(?:lo|la)?|recupere|volver a (?:hacer|presentar)|presentar(?:se)? (?:otra vez|de nuevo)(?: a| al)?|hacer (?:otra vez|de nuevo)) ?(?:el|la|este|esta|ese|esa|un|su|al?)? ?(?:\p{L}+ ){0,2}?(?:examen|prueba|control|test|evaluación)|volver a examinarse|repetirse (?:el|la) (?:examen|prueba|control)|presentarse (?:otra vez|de nuevo)|volver a intentar (?:la|el|esta|este) (?:prueba|examen|control|test)|(?:examen|prueba|control)[^.;]{0,40}(?:venga a hacerl[oa]|se puede (?:repetir|hacer (?:una vez más|otra vez|de nuevo)))|examinarse (?:otra vez|de nuevo)/giu,
       nouns:
-        /(?<!\p{L})(?:(?:examen|prueba) de recuperación|recuperación(?:es)? del? (?:examen|control|test|la prueba)|la recuperación|segunda oportunidad (?:en|para) (?:el|la) (?:examen|prueba|control)|segundo intento (?:en|de|del|para el) (?:examen|control|test))(?!\p{L})/giu,
+        /(?<!\p{L})(?:(?:examen|prueba) de recuperación|recuperación(?:es)? del? (?:examen|control|test|la prueba)|(?:una|la) (?:recuperación|repesca)|las (?:recuperaciones|repescas)|nota de la repesca|otra oportunidad con (?:el|la) (?:dictado|examen|prueba|control|test)|segunda oportunidad (?:en|para) (?:el|la) (?:examen|prueba|control)|recuperación para|reexamen|segunda convocatoria|segundo intento (?:en|de|del|para) ?(?:el|la|los|las)? ?(?:examen|control|test|prueba|oral|dictado|exposición))(?!\p{L})/giu,
     },
   },
 };

@@ -39,7 +39,7 @@ export const english: readonly Marked[] = [
   ['The retake window closes on 30 October.', [['retake', '2026-10-30', null]]],
   ['Retake offered; ask me for a time.', [['retake', null, null]]],
   ['She scored 45 % on the quiz and may retake it by Friday.', [['retake', '2026-10-23', null]]],
-  ['If she wants, a retake this week would count in full.', [['retake', '2026-10-23', null]]],
+  ['If she wants, a retake this week would count in full.', [['retake', '2026-10-23', 1]]],
   ['Anyone below 70 may retake the test between Monday and Thursday.', [['retake', '2026-10-29', null]]],
   // Handing in
   [
