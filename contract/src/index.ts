@@ -7,6 +7,7 @@ import { entryRoutes } from './calendar/entries';
 import { followUpRoutes } from './followups/followups';
 import { gradebookRoutes } from './gradebook/gradebook';
 import { termRoutes } from './gradebook/terms';
+import { draftRoutes } from './household/drafts';
 import { householdRoutes } from './household/household';
 import { messageRoutes } from './messages/messages';
 import { newsRoutes } from './outlook/news';
@@ -38,6 +39,7 @@ export * from './gradebook/items';
 export * from './gradebook/policy';
 export * from './gradebook/record';
 export * from './gradebook/terms';
+export * from './household/drafts';
 export * from './household/household';
 export * from './messages/messages';
 export * from './outlook/figures';
@@ -57,6 +59,7 @@ export * from './sources/status';
 /** Every operation the server offers, in the order of the OpenAPI document. */
 export const allRoutes: readonly RouteContract[] = [
   householdRoutes,
+  draftRoutes,
   outlookRoutes,
   newsRoutes,
   workRoutes,

@@ -13,6 +13,17 @@ alter table announcements add known_at timestamptz;
 create index change_log_moved on change_log (student_id, at) where kind = 'work' and before is not null;
 `;
 
+/* What a guardian has begun to write and neither sent nor thrown away. */
+const drafts = `
+create table drafts (
+  guardian_id uuid not null references guardians on delete cascade, key text not null,
+  student_id uuid not null references students on delete cascade,
+  kind text not null, title text not null, place text not null, fields jsonb not null, saved_at timestamptz not null,
+  primary key (guardian_id, key)
+);
+create index drafts_student on drafts (student_id);
+`;
+
 const digests = `
 update digests set content = replace(content::text, '"count": {', '"count": {"decimals": 1, ')::jsonb
   where content::text like '%"count": {%'`;
@@ -23,11 +34,12 @@ update comments m set offers_of = null
   where not exists (select 1 from offer_answers a where a.student_id = m.student_id and a.comment_id = m.id)`;
 
 export async function up(knex: Knex): Promise<void> {
-  for (const part of [looks, digests, offers]) await knex.raw(part);
+  for (const part of [looks, drafts, digests, offers]) await knex.raw(part);
 }
 
 export async function down(knex: Knex): Promise<void> {
   await knex.raw('drop index change_log_moved');
   await knex.raw('alter table announcements drop column known_at');
+  await knex.raw('drop table drafts');
   await knex.raw('drop table news_looks');
 }

@@ -65,7 +65,7 @@ export const tables = {
       'change_log',
     ],
   ],
-  household: ['households', 'guardians', 'guardian_links'],
+  household: ['households', 'guardians', 'guardian_links', 'drafts'],
   sources: ['sources', 'sync_problems'],
   attendance: ['household_marks', 'code_meanings'],
   gradebook: [

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { followUpSteps, type FollowUp, type FollowUpStep } from '@cadro/contract';
+import { Begun, BegunLine, type Writing } from '../household';
 import { problemWords } from '../i18n';
 import { Action, Field, Heading, Stack, Words } from '../ui';
 import { useChangeFollowUpMutation } from './api';
@@ -23,10 +24,10 @@ function Meanwhile({ other }: { other: FollowUp }) {
 }
 
 /** The draft of a change, kept until it is taken: a conflict loses nothing of it. */
-function useChange(followUp: FollowUp) {
+function useChange(followUp: FollowUp, writing: Writing<{ note: string }>) {
   const [change, { isLoading, error }] = useChangeFollowUpMutation();
   const [step, setStep] = useState<FollowUpStep>(followUp.step);
-  const [note, setNote] = useState('');
+  const { note } = writing.fields;
   const [lookAgainOn, setLookAgainOn] = useState(followUp.lookAgainOn);
   // Sent with the version the form was opened on; after a conflict with the one that came back.
   const [version, setVersion] = useState(followUp.version);
@@ -38,7 +39,7 @@ function useChange(followUp: FollowUp) {
   const save = async () => {
     const answer = await change({ followUpId: followUp.id, change: { version, ...changed } });
     if (answer.data) {
-      setNote('');
+      writing.done();
       setVersion(answer.data.version);
       setLookAgainOn(answer.data.lookAgainOn);
       return;
@@ -47,20 +48,28 @@ function useChange(followUp: FollowUp) {
     if (current) setVersion(current.version);
   };
   const touched = Object.keys(changed).length > 0;
-  return { step, setStep, note, setNote, lookAgainOn, setLookAgainOn, save, touched, isLoading, error };
+  return { step, setStep, note, lookAgainOn, setLookAgainOn, save, touched, isLoading, error };
 }
 
-/** Moves a follow-up on: a step, a note, a date. A change by someone else meanwhile is shown; nothing is lost. */
-export function ChangeForm({ followUp }: { followUp: FollowUp }) {
+function Form({ followUp, writing }: { followUp: FollowUp; writing: Writing<{ note: string }> }) {
   const { t } = useTranslation();
-  const { step, setStep, note, setNote, lookAgainOn, setLookAgainOn, save, touched, isLoading, error } =
-    useChange(followUp);
+  const { step, setStep, note, lookAgainOn, setLookAgainOn, save, touched, isLoading, error } = useChange(
+    followUp,
+    writing,
+  );
   const other = currentOf(error);
   return (
     <Stack space={2}>
       <Heading level={2}>{t('followUp.add')}</Heading>
       <StepChoice steps={followUpSteps} value={step} onChange={setStep} />
-      <Field label={t('followUp.note')} value={note} onChange={setNote} lines={2} longest={20_000} />
+      <Field
+        label={t('followUp.note')}
+        value={note}
+        onChange={(changed) => writing.set({ note: changed })}
+        lines={2}
+        longest={20_000}
+      />
+      <BegunLine writing={writing} />
       <LookAgain value={lookAgainOn} onChange={setLookAgainOn} />
       {error ? (
         <Words colour="plum" live>
@@ -70,5 +79,22 @@ export function ChangeForm({ followUp }: { followUp: FollowUp }) {
       {other ? <Meanwhile other={other} /> : null}
       <Action label={t('followUp.change')} onPress={() => void save()} busy={isLoading} disabled={!touched} />
     </Stack>
+  );
+}
+
+/** Moves a follow-up on: a step, a note, a date. A change by someone else meanwhile is shown; nothing is lost. */
+export function ChangeForm({ followUp }: { followUp: FollowUp }) {
+  const { id, studentId, title } = followUp;
+  const about = {
+    key: `note:${id}`,
+    studentId,
+    kind: 'note' as const,
+    title,
+    place: `/talk/follow-ups/${id}`,
+  };
+  return (
+    <Begun about={about} fresh={{ note: '' }}>
+      {(writing) => <Form followUp={followUp} writing={writing} />}
+    </Begun>
   );
 }

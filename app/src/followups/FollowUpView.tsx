@@ -1,9 +1,10 @@
+import { useRouter } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { followUpSteps, type FollowUp } from '@cadro/contract';
 import { useChildren, useFormat } from '../household';
-import { BackLink, Frame, Heading, LinkAction, Loaded, Page, Row, Stack, WayOn, Words } from '../ui';
-import { useFollowUpQuery } from './api';
+import { BackLink, Frame, Heading, LinkAction, Loaded, Page, Quietly, Row, Stack, WayOn, Words } from '../ui';
+import { useFollowUpQuery, useUndoFollowUpMutation } from './api';
 import { ChangeForm } from './ChangeForm';
 import { Entries } from './Entries';
 import { absenceOutcome, outcomeWords } from './words';
@@ -113,6 +114,21 @@ function WaysOn({ followUp }: { followUp: FollowUp }) {
   );
 }
 
+/** Taken in hand by mistake: as long as nothing has come of it, it can be undone. */
+function UndoIt({ followUp: { id, studentId } }: { followUp: FollowUp }) {
+  const { t } = useTranslation();
+  const router = useRouter();
+  const { mayTalk } = useChildren();
+  const [undo] = useUndoFollowUpMutation();
+  if (!mayTalk(studentId)) return null;
+  const now = async () => {
+    // Left first: it would be asked for once more, and is not there any more.
+    router.replace('/talk');
+    await undo(id);
+  };
+  return <Quietly label={t('begun.undoFollowUp')} onPress={() => void now()} />;
+}
+
 /** A matter in hand: who, what was agreed, when to look again, and everything that happened. */
 export function FollowUpView({ followUpId }: { followUpId: string }) {
   const { t } = useTranslation();
@@ -135,6 +151,7 @@ export function FollowUpView({ followUpId }: { followUpId: string }) {
           <Register followUp={followUp} />
           <Steps followUp={followUp} />
           <WaysOn followUp={followUp} />
+          {followUp.undoable ? <UndoIt followUp={followUp} /> : null}
           <Stack>
             <Heading level={2}>{t('followUp.story')}</Heading>
             <Entries entries={followUp.entries} />

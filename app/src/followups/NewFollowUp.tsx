@@ -16,7 +16,7 @@ function AboutWork({ studentId, courseId, itemId }: OfCourse & { readonly itemId
     <Loaded query={query}>
       {(item) => (
         <TakeInHandForm
-          about={{ studentId, itemId }}
+          about={{ studentId, courseId, itemId }}
           title={item.title}
           line={`${item.course.title} · ${item.title} · ${stateWords(t, item)}`}
           back={{ href: `/courses/${studentId}/${courseId}/${itemId}`, label: item.title }}

@@ -1,8 +1,7 @@
 import { useRouter, type Href } from 'expo-router';
-import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { followUpSteps, type FollowUpStep, type NewFollowUp } from '@cadro/contract';
-import { useChildren, useFormat } from '../household';
+import { followUpSteps, type NewFollowUp } from '@cadro/contract';
+import { Begun, BegunLine, useChildren, useFormat, type Writing } from '../household';
 import { problemWords } from '../i18n';
 import { Action, BackLink, Field, Heading, Page, Stack, WayOn, Words } from '../ui';
 import { useTakeInHandMutation } from './api';
@@ -22,16 +21,26 @@ export interface Subject {
   readonly hints: 'work' | 'course' | 'attendance';
 }
 
+type Beginning = { note: string; step: string; lookAgainOn: string };
+
+/** Where taking it in hand goes on. */
+const placeOf = ({ studentId, courseId, itemId, itemIds }: Subject['about']): string =>
+  `/talk/new?${[
+    `studentId=${studentId}`,
+    ...(courseId ? [`courseId=${courseId}`] : []),
+    ...(itemId ? [`itemId=${itemId}`] : []),
+    ...(itemIds ? [`itemIds=${itemIds.join(',')}`] : []),
+  ].join('&')}`;
+
 /** Talk with the child first: ways to begin, what was said, and when to look again. */
-export function TakeInHandForm({ about, title, line, back, hints }: Subject) {
+function Form({ about, title, line, back, hints, writing }: Subject & { writing: Writing<Beginning> }) {
   const { t } = useTranslation();
-  const format = useFormat();
   const router = useRouter();
   const { nameOf } = useChildren();
   const [takeInHand, { isLoading, error }] = useTakeInHandMutation();
-  const [step, setStep] = useState<FollowUpStep>('talked-over');
-  const [note, setNote] = useState('');
-  const [lookAgainOn, setLookAgainOn] = useState<string | null>(() => format.daysAhead(1));
+  const { note } = writing.fields;
+  const step = stepsAtFirst.find((each) => each === writing.fields.step) ?? 'talked-over';
+  const lookAgainOn = writing.fields.lookAgainOn || null;
   const beginnings = t(`followUp.hints.${hints}`, { returnObjects: true }) as readonly string[]; // lists, all three
   const already = currentOf(error);
   const save = async () => {
@@ -43,7 +52,9 @@ export function TakeInHandForm({ about, title, line, back, hints }: Subject) {
       lookAgainOn,
       ...(words ? { note: words } : {}),
     });
-    if (answer.data) router.replace(`/talk/follow-ups/${answer.data.id}`);
+    if (!answer.data) return;
+    writing.done();
+    router.replace(`/talk/follow-ups/${answer.data.id}`);
   };
   return (
     <Page>
@@ -62,12 +73,13 @@ export function TakeInHandForm({ about, title, line, back, hints }: Subject) {
         label={t('followUp.note')}
         hint={t('followUp.noteHint')}
         value={note}
-        onChange={setNote}
+        onChange={(changed) => writing.set({ note: changed })}
         lines={3}
         longest={20_000}
       />
-      <StepChoice steps={stepsAtFirst} value={step} onChange={setStep} />
-      <LookAgain value={lookAgainOn} onChange={setLookAgainOn} />
+      <StepChoice steps={stepsAtFirst} value={step} onChange={(changed) => writing.set({ step: changed })} />
+      <LookAgain value={lookAgainOn} onChange={(changed) => writing.set({ lookAgainOn: changed ?? '' })} />
+      <BegunLine writing={writing} />
       {already ? (
         <Words live>{t('followUp.already')}</Words>
       ) : error ? (
@@ -78,5 +90,22 @@ export function TakeInHandForm({ about, title, line, back, hints }: Subject) {
       {already ? <WayOn label={t('item.inHand')} href={`/talk/follow-ups/${already.id}`} /> : null}
       <Action main label={t('followUp.save')} onPress={() => void save()} busy={isLoading} />
     </Page>
+  );
+}
+
+/** A matter is taken in hand; what is written of it is kept meanwhile. */
+export function TakeInHandForm(subject: Subject) {
+  const format = useFormat();
+  const { about, title } = subject;
+  const place = placeOf(about);
+  const { studentId, courseId, itemId, itemIds = [], topic } = about;
+  const key = ['take', studentId, itemId ?? (itemIds.join('+').slice(0, 200) || courseId) ?? topic].join(':');
+  return (
+    <Begun
+      about={{ key, studentId, kind: 'follow-up', title, place }}
+      fresh={{ note: '', step: 'talked-over', lookAgainOn: format.daysAhead(1) }}
+    >
+      {(writing) => <Form {...subject} writing={writing} />}
+    </Begun>
   );
 }

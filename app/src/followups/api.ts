@@ -8,6 +8,9 @@ const followUpsApi = api.injectEndpoints({
       providesTags: ['Talk'],
     }),
     takeInHand: by.mutation(routes.create, (body: NewFollowUp) => ({ body }), { invalidatesTags: ['Talk'] }),
+    undoFollowUp: by.mutation(routes.undo, (followUpId: string) => ({ params: { followUpId } }), {
+      invalidatesTags: ['Talk'],
+    }),
     changeFollowUp: by.mutation(
       routes.change,
       ({ followUpId, change }: { followUpId: string; change: FollowUpChange }) => ({
@@ -18,5 +21,10 @@ const followUpsApi = api.injectEndpoints({
     ),
   })),
 });
-export const { useFollowUpsQuery, useFollowUpQuery, useTakeInHandMutation, useChangeFollowUpMutation } =
-  followUpsApi;
+export const {
+  useFollowUpsQuery,
+  useFollowUpQuery,
+  useTakeInHandMutation,
+  useUndoFollowUpMutation,
+  useChangeFollowUpMutation,
+} = followUpsApi;

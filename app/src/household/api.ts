@@ -1,4 +1,4 @@
-import { householdRoutes as routes, type BodyOf } from '@cadro/contract';
+import { draftRoutes, householdRoutes as routes, type BodyOf, type KeptDraft } from '@cadro/contract';
 import { api, endpointsBy, nothing } from '../store';
 
 export const householdApi = api.injectEndpoints({
@@ -14,6 +14,9 @@ export const householdApi = api.injectEndpoints({
     changeMe: by.mutation(routes.changeMe, (body: BodyOf<typeof routes.changeMe>) => ({ body }), {
       invalidatesTags: ['Me'],
     }),
+    drafts: by.query(draftRoutes.drafts, nothing),
+    keepDraft: by.mutation(draftRoutes.keep, (body: KeptDraft) => ({ body })),
+    dropDraft: by.mutation(draftRoutes.drop, (key: string) => ({ body: { key } })),
     previewLink: by.mutation(routes.previewLink, (code: string) => ({ body: { code } })),
     link: by.mutation(routes.link, (code: string) => ({ body: { code } }), {
       invalidatesTags: ['Me', 'Record', 'Talk'],
@@ -25,6 +28,9 @@ export const {
   useSignInMutation,
   useSignOutMutation,
   useChangeMeMutation,
+  useDraftsQuery,
+  useKeepDraftMutation,
+  useDropDraftMutation,
   usePreviewLinkMutation,
   useLinkMutation,
 } = householdApi;

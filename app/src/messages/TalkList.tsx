@@ -1,8 +1,9 @@
+import type { Href } from 'expo-router';
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { ThreadSummary } from '@cadro/contract';
 import { FollowUpList } from '../followups';
-import { useChildren, useFormat } from '../household';
+import { useChildren, useDraftsQuery, useFormat } from '../household';
 import { Heading, LinkAction, Loaded, Page, Quiet, RowLink, Stack, Words } from '../ui';
 import { useThreadsQuery } from './api';
 
@@ -35,6 +36,33 @@ function ThreadRow({ thread, selected }: { thread: ThreadSummary; selected: bool
   );
 }
 
+/** What has been begun and neither sent nor thrown away. */
+function BegunList() {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const { nameOf, shown } = useChildren();
+  const { data } = useDraftsQuery(undefined, { refetchOnMountOrArgChange: true });
+  const own = (data?.drafts ?? []).filter(({ studentId }) => shown.some(({ id }) => id === studentId));
+  if (own.length === 0) return null;
+  return (
+    <View>
+      <Heading level={2}>{t('begun.title')}</Heading>
+      {own.map(({ key, studentId, kind, title, place, savedAt }) => {
+        const saved = t('begun.saved', { kind: t(`begun.kinds.${kind}`), when: format.relative(savedAt) });
+        const context = `${nameOf(studentId)} · ${saved}`;
+        return (
+          <RowLink key={key} href={place as Href} label={`${title}. ${context}`}>
+            <Words bold>{title}</Words>
+            <Words size="small" colour="soft">
+              {context}
+            </Words>
+          </RowLink>
+        );
+      })}
+    </View>
+  );
+}
+
 /** Who does what next: follow-ups, letters, and what the schools announce. */
 export function TalkList({ selected }: { selected?: string }) {
   const { t } = useTranslation();
@@ -50,6 +78,7 @@ export function TalkList({ selected }: { selected?: string }) {
         return (
           <Page>
             <Heading level={1}>{t('talk.title')}</Heading>
+            <BegunList />
             <FollowUpList {...(selected ? { selected } : {})} />
             <View>
               <Heading level={2}>{t('talk.threads')}</Heading>

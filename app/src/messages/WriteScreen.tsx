@@ -1,10 +1,9 @@
 import { useRouter } from 'expo-router';
-import { useState } from 'react';
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { useFollowUpQuery } from '../followups/api';
 import { useCourseQuery, useItemQuery } from '../gradebook';
-import { useChildren, useFormat, useMeQuery } from '../household';
+import { Begun, BegunLine, useChildren, useFormat, useMeQuery, type Writing } from '../household';
 import { problemWords } from '../i18n';
 import { Action, BackLink, Field, Heading, Loaded, Page, Quiet, RowLink, Stack, styles, Words } from '../ui';
 import { useSendMutation, useTeachersQuery } from './api';
@@ -15,18 +14,26 @@ interface Written {
   readonly teacher: { readonly id: string; readonly name: string };
   readonly followUpId: string | null;
   readonly draft: Draft;
+  /** What it is about, beside child and teacher: the rest of the address it goes on at. */
+  readonly at: string;
 }
 
-function LetterForm({ studentId, teacher, followUpId, draft }: Written) {
+function LetterForm({
+  studentId,
+  teacher,
+  followUpId,
+  writing,
+}: Omit<Written, 'draft' | 'at'> & { writing: Writing<{ subject: string; text: string }> }) {
   const { t } = useTranslation();
   const router = useRouter();
   const { nameOf } = useChildren();
   const [send, { isLoading, error }] = useSendMutation();
-  const [subject, setSubject] = useState(draft.subject);
-  const [text, setText] = useState(draft.text);
+  const { subject, text } = writing.fields;
   const submit = async () => {
     const answer = await send({ studentId, teacherId: teacher.id, followUpId, subject, text });
-    if (answer.data) router.replace(`/talk/threads/${answer.data.id}`);
+    if (!answer.data) return;
+    writing.done();
+    router.replace(`/talk/threads/${answer.data.id}`);
   };
   return (
     <Page>
@@ -35,15 +42,21 @@ function LetterForm({ studentId, teacher, followUpId, draft }: Written) {
         <Heading level={1}>{t('message.to', { teacher: teacher.name })}</Heading>
         <Words colour="soft">{t('message.about', { child: nameOf(studentId) })}</Words>
       </Stack>
-      <Field label={t('message.subject')} value={subject} onChange={setSubject} longest={200} />
+      <Field
+        label={t('message.subject')}
+        value={subject}
+        onChange={(changed) => writing.set({ subject: changed })}
+        longest={200}
+      />
       <Field
         label={t('message.text')}
         hint={t('message.sentTo')}
         value={text}
-        onChange={setText}
+        onChange={(changed) => writing.set({ text: changed })}
         lines={13}
         longest={20_000}
       />
+      <BegunLine writing={writing} />
       {error ? (
         <Words colour="plum" live>
           {problemWords(t, error)}
@@ -60,15 +73,31 @@ function LetterForm({ studentId, teacher, followUpId, draft }: Written) {
   );
 }
 
+/** A letter, kept while it is written. */
+function Letter({ draft, at, ...letter }: Written) {
+  const { studentId, teacher } = letter;
+  const about = {
+    ...{ key: `letter:${studentId}:${teacher.id}:${at}`, studentId, kind: 'letter' as const },
+    ...{ title: draft.subject, place: `/talk/write?${at}` },
+  };
+  return (
+    <Begun about={about} fresh={{ subject: draft.subject, text: draft.text }}>
+      {(writing) => <LetterForm {...letter} writing={writing} />}
+    </Begun>
+  );
+}
+
 /** A letter about something: with its facts in it, or the word that nobody can be written to. */
-function Begun({
+function AboutIt({
   studentId,
   about,
   followUpId,
+  at,
 }: {
   studentId: string;
   about: LetterAbout;
   followUpId: string | null;
+  at: string;
 }) {
   const { t } = useTranslation();
   const format = useFormat();
@@ -82,14 +111,21 @@ function Begun({
     );
   const who = { child: nameOf(studentId), guardian: me?.name ?? '', now: me?.now ?? '' };
   const draft = draftFor(t, format, about, who);
-  return <LetterForm {...{ studentId, followUpId, draft }} teacher={about.teacher} />;
+  return <Letter {...{ studentId, followUpId, draft, at }} teacher={about.teacher} />;
 }
 
 function FromItem({ studentId, itemId }: { studentId: string; itemId: string }) {
   const query = useItemQuery({ studentId, itemId });
   return (
     <Loaded query={query}>
-      {(item) => <Begun studentId={studentId} about={aboutItem(item)} followUpId={null} />}
+      {(item) => (
+        <AboutIt
+          studentId={studentId}
+          about={aboutItem(item)}
+          followUpId={null}
+          at={`studentId=${studentId}&itemId=${itemId}`}
+        />
+      )}
     </Loaded>
   );
 }
@@ -98,7 +134,14 @@ function FromCourse({ studentId, courseId }: { studentId: string; courseId: stri
   const query = useCourseQuery({ studentId, courseId });
   return (
     <Loaded query={query}>
-      {(course) => <Begun studentId={studentId} about={aboutCourse(course)} followUpId={null} />}
+      {(course) => (
+        <AboutIt
+          studentId={studentId}
+          about={aboutCourse(course)}
+          followUpId={null}
+          at={`studentId=${studentId}&courseId=${courseId}`}
+        />
+      )}
     </Loaded>
   );
 }
@@ -107,7 +150,14 @@ function FromFollowUp({ followUpId }: { followUpId: string }) {
   const query = useFollowUpQuery(followUpId);
   return (
     <Loaded query={query}>
-      {(followUp) => <Begun studentId={followUp.studentId} about={followUp} followUpId={followUpId} />}
+      {(followUp) => (
+        <AboutIt
+          studentId={followUp.studentId}
+          about={followUp}
+          followUpId={followUpId}
+          at={`followUpId=${followUpId}`}
+        />
+      )}
     </Loaded>
   );
 }
@@ -181,7 +231,8 @@ function ToTeacher({ studentId, teacherId }: { studentId: string; teacherId: str
             </Page>
           );
         const draft = { subject: nameOf(studentId), text: '' };
-        return <LetterForm {...{ studentId, teacher, draft }} followUpId={null} />;
+        const at = `studentId=${studentId}&teacherId=${teacherId}`;
+        return <Letter {...{ studentId, teacher, draft, at }} followUpId={null} />;
       }}
     </Loaded>
   );

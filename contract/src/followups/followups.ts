@@ -79,6 +79,8 @@ export const FollowUp = Type.Composite([
     possible: Nullable(Type.Number()),
     /** What the register says now of the lessons it is about. */
     register: Type.Array(RegisterMark),
+    /** Whether nothing has come of it yet, so that it can be undone. */
+    undoable: Type.Boolean(),
     entries: Type.Array(FollowUpEntry),
   }),
 ]);
@@ -150,5 +152,14 @@ export const followUpRoutes = {
     body: FollowUpChange,
     status: 200,
     answer: FollowUp,
+  }),
+  undo: route({
+    method: 'delete',
+    path: '/api/followups/:followUpId',
+    room,
+    access: 'signed-in',
+    summary: 'Undo what was taken in hand by mistake, while nothing has come of it',
+    params: Type.Object({ followUpId: Uuid }),
+    status: 204,
   }),
 };

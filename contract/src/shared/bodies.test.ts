@@ -55,6 +55,11 @@ const fitting: Record<string, object> = {
   'patch /api/me': { language: 'es' },
   'post /api/links/preview': { code: 'SORREL-PET-3141' },
   'post /api/links': { code: 'SORREL-PET-3141' },
+  'post /api/drafts': {
+    ...{ key: 'letter:1', studentId: uuid, kind: 'letter', title: 'Keel model', place: '/talk/write' },
+    fields: { subject: 'S', text: 'T' },
+  },
+  'post /api/drafts/drop': { key: 'letter:1' },
   'post /api/followups': {
     studentId: uuid,
     itemId: uuid,

@@ -2,7 +2,14 @@ import { followUpRoutes } from '@cadro/contract';
 import { Router } from 'express';
 import type { ServerDeps } from '../kit';
 import { mount } from '../kit';
-import { changeFollowUp, listFollowUps, readFollowUp, takeInHand, type ThreadWith } from './service';
+import {
+  changeFollowUp,
+  listFollowUps,
+  readFollowUp,
+  takeInHand,
+  undoFollowUp,
+  type ThreadWith,
+} from './service';
 
 export function followUpRouter(server: ServerDeps, threadWith: ThreadWith): Router {
   const deps = { ...server, threadWith };
@@ -16,6 +23,9 @@ export function followUpRouter(server: ServerDeps, threadWith: ThreadWith): Rout
   );
   mount(router, followUpRoutes.change, ({ guardianId, params, body }) =>
     changeFollowUp(deps, guardianId, params.followUpId, body),
+  );
+  mount(router, followUpRoutes.undo, ({ guardianId, params }) =>
+    undoFollowUp(deps, guardianId, params.followUpId),
   );
   return router;
 }

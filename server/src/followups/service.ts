@@ -35,6 +35,10 @@ const summaryOf = (row: store.FollowUpRow): FollowUpSummary => ({
   updatedAt: row.updated_at.toISOString(),
 });
 
+/** Whether nothing has come of a follow-up since it was taken in hand: no step, no note, no letter. */
+const isUntouched = ({ version, written, step }: store.FollowUpRow): boolean =>
+  version === 1 && !written && step !== 'settled';
+
 async function wholeOf({ db, threadWith }: Deps, row: store.FollowUpRow): Promise<FollowUp> {
   const { student_id, item_id } = row;
   const [entries, ends, register, threadId] = await Promise.all([
@@ -57,6 +61,7 @@ async function wholeOf({ db, threadWith }: Deps, row: store.FollowUpRow): Promis
     dueAt: row.due_at?.toISOString() ?? null,
     possible: row.possible,
     register,
+    undoable: isUntouched(row),
     entries: entries.map(({ id, kind, at, author, step, look_again_on, text }) => ({
       id: String(id),
       kind,
@@ -207,4 +212,16 @@ export async function changeFollowUp(
   const current = await readFollowUp(deps, guardianId, id);
   if (!done) throw new HttpProblem('edited-meanwhile', { current, yours: change });
   return current;
+}
+
+/**
+ * Takes back what was taken in hand by mistake: it is gone, and what it was about comes back to the Brief.
+ * @throws HttpProblem 409 `edited-meanwhile` where something has come of it already.
+ */
+export async function undoFollowUp(deps: Deps, guardianId: string, id: string): Promise<void> {
+  const { db } = deps;
+  const row = await visibleRow(db, guardianId, id);
+  await requireChild(db, guardianId, row.student_id, 'write-talk');
+  const gone = isUntouched(row) && (await store.deleteUntouched(db, { studentId: row.student_id, id }));
+  if (!gone) throw new HttpProblem('edited-meanwhile', { current: await readFollowUp(deps, guardianId, id) });
 }

@@ -236,6 +236,17 @@ export async function changeIfVersion(
   return changed === 1;
 }
 
+/** Deletes a follow-up that nobody has changed or written about meanwhile; tells whether it did. */
+export const deleteUntouched = async (db: Db, key: { studentId: string; id: string }): Promise<boolean> =>
+  (await db('followups as f')
+    .where({ 'f.student_id': key.studentId, 'f.id': key.id, 'f.version': 1 })
+    .whereNotExists(
+      db('followup_entries as e')
+        .whereRaw('e.student_id = f.student_id and e.followup_id = f.id')
+        .where({ 'e.kind': 'written' }),
+    )
+    .delete()) === 1;
+
 /** A household's open follow-ups about a work, locked. */
 export const openAboutWork = (
   trx: Trx,

@@ -1,4 +1,5 @@
 export { childrenFor, requireChild, requireWriter } from './access';
+export { draftRouter } from './draftRoutes';
 export type { LinkHook } from './linking';
 export { householdRouter } from './routes';
 export { hashPassword } from './signIn';

@@ -104,6 +104,18 @@ const table: Record<string, { statuses: Statuses; body?: () => object }> = {
     body: () => ({ code: 'NO-SUCH-CODE' }),
   },
   'get /api/brief': { statuses: list },
+  'get /api/drafts': { statuses: list },
+  'post /api/drafts': {
+    statuses: writing(204),
+    body: () => ({
+      ...{ key: 'letter:1', studentId: ids.studentId, kind: 'letter', title: 'Keel model' },
+      ...{ place: '/talk/write', fields: { subject: 'S', text: 'T' } },
+    }),
+  },
+  'post /api/drafts/drop': {
+    statuses: { ...list, stranger: 204, ended: 204, looker: 204, student: 204, apart: 204, guardian: 204 },
+    body: () => ({ key: 'letter:1' }),
+  },
   'get /api/news': { statuses: list },
   'post /api/news/looked': {
     statuses: { ...list, stranger: 204, ended: 204, looker: 204, student: 204, apart: 204, guardian: 204 },
@@ -197,6 +209,8 @@ const table: Record<string, { statuses: Statuses; body?: () => object }> = {
     statuses: { ...writing(200), student: 404, apart: 404 },
     body: () => ({ version: 1, note: 'A note' }),
   },
+  // Something has come of it by then: it stays.
+  'delete /api/followups/:followUpId': { statuses: { ...writing(409), student: 404, apart: 404 } },
   'get /api/threads': { statuses: list },
   'get /api/threads/:threadId': { statuses: talk },
   'get /api/students/:studentId/teachers': { statuses: record },

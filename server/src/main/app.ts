@@ -12,7 +12,7 @@ import { briefRouter } from '../brief';
 import { calendarPages, calendarRouter, elsewherePages, touchedByPattern } from '../calendar';
 import { followUpRouter } from '../followups';
 import { gradebookRouter, termRouter } from '../gradebook';
-import { householdRouter } from '../household';
+import { draftRouter, householdRouter } from '../household';
 import {
   addressLimit,
   answerProblems,
@@ -86,6 +86,7 @@ function apiRouter(deps: ServerDeps, { solver, live, rehearser }: Helpers): Rout
   router.use('/calendar', addressLimit(deps.db), secretAddress);
   router.use(
     householdRouter(deps, onLinked),
+    draftRouter(deps),
     sourceRouter(deps),
     attendanceRouter(deps, touchedByPattern(deps)),
     gradebookRouter(deps, gradebookHooks(deps)),

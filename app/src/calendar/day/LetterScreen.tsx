@@ -5,7 +5,7 @@ import { useTranslation } from 'react-i18next';
 import type { AbsenceLetter, ChildDay, ChildDays } from '@cadro/contract';
 import { useDaysQuery } from '../../attendance/api';
 import { lessonWord, markWord } from '../../attendance';
-import { useChildren, useFormat, useMeQuery } from '../../household';
+import { Begun, BegunLine, useChildren, useFormat, useMeQuery, type Writing } from '../../household';
 import { isServerProblem, problemWords } from '../../i18n';
 import {
   Action,
@@ -146,7 +146,7 @@ interface Text {
   readonly text: string;
 }
 
-function Writing({ letter, onEdit }: { letter: Text; onEdit: (letter: Text) => void }) {
+function LetterFields({ letter, onEdit }: { letter: Text; onEdit: (letter: Text) => void }) {
   const { t } = useTranslation();
   return (
     <>
@@ -199,29 +199,36 @@ function useDraft(studentId: string, purpose: Purpose, lessons: readonly ChosenL
   });
 }
 
-function LetterForm({
-  day,
-  days,
-  purpose,
-}: {
+/** `subject` and `text` stay empty until the letter is written by hand. */
+interface Own {
+  readonly reason: string;
+  readonly subject: string;
+  readonly text: string;
+}
+
+interface Letter {
   day: ChildDay;
   days: ChildDays | undefined;
   purpose: Purpose;
-}) {
+}
+
+function LetterForm({ day, days, purpose, writing }: Letter & { writing: Writing<Own> }) {
   const { t } = useTranslation();
   const router = useRouter();
   const [send, { isLoading, error }] = useLetterMutation();
   const offered = useOffered(day, days, purpose);
   const about = useChosen(offered);
-  const [reason, setReason] = useState('');
-  const [edited, setEdited] = useState<Text | null>(null);
+  const { reason, ...own } = writing.fields;
+  const edited = own.subject || own.text ? own : null;
   const { studentId } = day;
   const draft = useDraft(studentId, purpose, about.chosen, reason);
   const letter = edited ?? draft;
   const submit = async () => {
     const lessons = about.chosen.map(({ on, period }) => ({ on, period }));
     const answer = await send({ studentId, purpose, lessons, ...letter });
-    if (answer.data) router.replace(`/talk/follow-ups/${answer.data.followUpId}`);
+    if (!answer.data) return;
+    writing.done();
+    router.replace(`/talk/follow-ups/${answer.data.followUpId}`);
   };
   const already = isServerProblem(error) && error.problem?.code === 'edited-meanwhile';
   return (
@@ -232,11 +239,14 @@ function LetterForm({
         label={t(purpose === 'object' ? 'letter.wrong' : 'letter.reason')}
         hint={t('letter.reasonHint')}
         value={reason}
-        onChange={setReason}
+        onChange={(changed) => writing.set({ reason: changed })}
         longest={500}
       />
-      <Writing letter={letter} onEdit={setEdited} />
-      {edited ? <Quietly label={t('letter.write')} onPress={() => setEdited(null)} /> : null}
+      <LetterFields letter={letter} onEdit={writing.set} />
+      {edited ? (
+        <Quietly label={t('letter.write')} onPress={() => writing.set({ subject: '', text: '' })} />
+      ) : null}
+      <BegunLine writing={writing} />
       {error ? (
         <Words colour="plum" live>
           {already ? t('letter.already') : problemWords(t, error)}
@@ -250,6 +260,21 @@ function LetterForm({
         onPress={() => void submit()}
       />
     </Page>
+  );
+}
+
+function KeptLetter(letter: Letter) {
+  const { t } = useTranslation();
+  const { day, purpose } = letter;
+  const { studentId, on } = day;
+  const about = {
+    ...{ key: `desk:${studentId}:${purpose}:${on}`, studentId, kind: 'letter' as const },
+    ...{ title: t(`letter.titles.${purpose}`), place: `/days/${studentId}/${on}/letter?purpose=${purpose}` },
+  };
+  return (
+    <Begun<Own> about={about} fresh={{ reason: '', subject: '', text: '' }}>
+      {(writing) => <LetterForm {...letter} writing={writing} />}
+    </Begun>
   );
 }
 
@@ -270,7 +295,7 @@ export function LetterScreen({
       {(data) => (
         <Loaded query={days}>
           {({ children }) => (
-            <LetterForm
+            <KeptLetter
               key={purpose}
               day={data}
               days={children.find((each) => each.studentId === studentId)}

@@ -1,6 +1,7 @@
 import { gradebookEn } from './gradebook';
 import { itemEn } from './item';
 import { alertsEn } from './alerts';
+import { begunEn } from './begun';
 import { calendarEn } from './calendar';
 import { countingEn } from './counting';
 import { daysEn } from './days';
@@ -234,6 +235,7 @@ export const en = {
   ...alertsEn,
   ...calendarEn,
   ...countingEn,
+  ...begunEn,
   ...newsEn,
   ...talkEn,
 } as const;

@@ -1,6 +1,7 @@
 import { gradebookEs } from './gradebook';
 import { itemEs } from './item';
 import { alertsEs } from './alerts';
+import { begunEs } from './begun';
 import { calendarEs } from './calendar';
 import { countingEs } from './counting';
 import { daysEs } from './days';
@@ -241,6 +242,7 @@ export const es: Catalogue = {
   ...alertsEs,
   ...calendarEs,
   ...countingEs,
+  ...begunEs,
   ...newsEs,
   ...talkEs,
 };

@@ -1,0 +1,30 @@
+import { draftRoutes } from '@cadro/contract';
+import { Router } from 'express';
+import { mount, type ServerDeps } from '../kit';
+import { childrenFor, requireChild } from './access';
+import { draftsOf, dropDraft, keepDraft } from './draftStore';
+
+/** What a guardian has begun to write: kept for that person alone. */
+export function draftRouter({ db, clock }: ServerDeps): Router {
+  const router = Router();
+  mount(router, draftRoutes.drafts, async ({ guardianId }) => {
+    const children = await childrenFor(db, guardianId, 'write-talk');
+    const rows = await draftsOf(
+      db,
+      guardianId,
+      children.map(({ id }) => id),
+    );
+    return {
+      drafts: rows.map(({ student_id, saved_at, ...rest }) => ({
+        ...rest,
+        ...{ studentId: student_id, savedAt: saved_at.toISOString() },
+      })),
+    };
+  });
+  mount(router, draftRoutes.keep, async ({ guardianId, body }) => {
+    await requireChild(db, guardianId, body.studentId, 'write-talk');
+    await keepDraft(db, guardianId, body, await clock.now());
+  });
+  mount(router, draftRoutes.drop, ({ guardianId, body }) => dropDraft(db, guardianId, body.key));
+  return router;
+}
