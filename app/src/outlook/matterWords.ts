@@ -92,6 +92,14 @@ function underneath(matter: MatterOf<'underneath'>, tools: Tools): Omit<MatterWo
     ...(first ? [endSentence(first, tools)] : []),
     ...(more > 0 ? [t('matter.andMore', { count: more })] : []),
     t('matter.becomes', { figure: from, left: format.figure(matter.ifLeft, matter.decimals) }),
+    ...(matter.doubtful
+      ? [
+          t('matter.doubtful', {
+            titles: format.list(matter.doubtful.titles),
+            left: format.figure(matter.doubtful.ifLeft, matter.decimals),
+          }),
+        ]
+      : []),
     ...(matter.slipping ? [t('matter.alsoSlipping')] : []),
   ];
   return {

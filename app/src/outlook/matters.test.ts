@@ -37,6 +37,7 @@ const matters: { readonly [K in Matter['kind']]: Extract<Matter, { kind: K }> } 
     ...figures,
     kind: 'underneath',
     ifLeft: 70,
+    doubtful: null,
     looseEnds: [
       { ...end, kind: 'incomplete' },
       { ...end, itemId: 'j' },

@@ -41,6 +41,7 @@ const underneath: MatterOf<'underneath'> = {
   outOf: 4,
   decimals: 1,
   ifLeft: 2.37,
+  doubtful: null,
   looseEnds: [end],
   slipping: false,
 };
@@ -55,6 +56,13 @@ describe('a matter in words', () => {
       step: { label: 'Talk with Caspian', href: '/talk/new?studentId=s&courseId=c&itemId=i' },
       why: '/courses/s/c',
     });
+  });
+
+  it('says which part of a fall is in doubt', () => {
+    const doubtful = { ifLeft: 2.11, titles: ['Reading card'] };
+    expect(say({ ...underneath, doubtful }).body).toMatch(
+      /3\.1 drops to 2\.4\. The classroom system has Reading card; should that never reach the gradebook, 2\.1\.$/,
+    );
   });
 
   it('offers who may only look the reason instead', () => {

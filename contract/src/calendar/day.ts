@@ -57,6 +57,8 @@ export const TouchedWork = Type.Object({
   kind: Nullable(Type.Union(looseEndKinds.map((kind) => Type.Literal(kind)))),
   /** Whether a teacher's words or rubric levels speak of what was handed in. */
   remarked: Type.Boolean(),
+  /** The classroom has it and the gradebook not yet: scores may still be on their way. */
+  doubtful: Type.Boolean(),
   /** Something is still to be done about it. */
   open: Type.Boolean(),
   deadline: Nullable(Instant),

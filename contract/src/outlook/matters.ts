@@ -56,7 +56,10 @@ export const Matter = Type.Union([
     ...common,
     ...figures,
     kind: Type.Literal('underneath'),
+    /** Without what is in doubt. */
     ifLeft: Type.Number(),
+    /** What it falls to if the works named never reach the gradebook; null where none is in doubt. */
+    doubtful: Nullable(Type.Object({ ifLeft: Type.Number(), titles: Type.Array(Type.String()) })),
     looseEnds: Type.Array(NamedLooseEnd),
     slipping: Type.Boolean(),
   }),

@@ -126,6 +126,7 @@ const courseFacts = (sight: CourseSight): CourseFacts => ({
     figures: sight.answer,
     grade: countedGrade(sight.policy, sight.answer),
     closed: [],
+    doubtful: null,
     leftAs: 0,
     termEnd: '2026-12-18T23:59:00Z',
   },

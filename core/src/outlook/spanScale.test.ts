@@ -25,7 +25,10 @@ describe('how much of a scale a span shows', () => {
     ],
     [
       'from below the school’s grade, where ours is another',
-      { ...figures(85), grade: { figure: 52, count: { figure: 85, display: 85, decimals: 1, letter: null } } },
+      {
+        ...figures(85),
+        grade: { figure: 52, count: { figure: 85, display: 85, decimals: 1, letter: null } },
+      },
       hundred,
       { from: 40, to: 100 },
     ],

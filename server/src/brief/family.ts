@@ -4,16 +4,17 @@ import {
   type CourseFacts,
   dateIn,
   dayMs,
-  doubtOf,
+  leftWithout,
   openEndsOf,
   recentlyUnexplained,
   recentSchoolDays,
 } from '@cadro/core';
 import type { ChildAttendance } from '../attendance';
-import { courseSummaries, offerEnds } from '../gradebook';
+import { courseSummaries, householdRecords, offerEnds } from '../gradebook';
+import { householdOf } from '../household';
 import { endOfDay, type Db } from '../kit';
-import { saidAs } from '../outlook';
-import { classroomSaid, comingWork, itemNames, remarkedWorks } from '../records';
+import { doubtsOf } from '../outlook';
+import { comingWork, itemNames, remarkedWorks } from '../records';
 
 interface Names {
   readonly items: ReadonlyMap<string, Awaited<ReturnType<typeof itemNames>>[number]>;
@@ -41,7 +42,36 @@ const named = (
     ];
   });
 
-/** The children's courses with figures and with their loose ends named: four queries. */
+/**
+ * What courses would fall to without the works of which the classroom knows more than the gradebook. Where nothing is in
+ * doubt, which is most evenings, no record is asked for.
+ */
+async function sureFalls(
+  db: Db,
+  guardianId: string,
+  now: Date,
+  courses: readonly { studentId: string; courseId: string; looseEnds: readonly NamedLooseEnd[] }[],
+): Promise<ReadonlyMap<string, NonNullable<CourseFacts['doubtful']>>> {
+  const inDoubt = courses.flatMap(({ looseEnds, ...course }) => {
+    const works = looseEnds.filter((end) => end.doubt === 'doubtful');
+    return works.length > 0 ? [{ ...course, works }] : [];
+  });
+  if (inDoubt.length === 0) return new Map();
+  const { id: householdId } = await householdOf(db, guardianId);
+  const studentIds = [...new Set(inDoubt.map(({ studentId }) => studentId))];
+  const terms = await householdRecords(db, { studentIds, householdId, asOf: now });
+  return new Map(
+    inDoubt.flatMap(({ studentId, courseId, works }) => {
+      const term = terms.find((each) => each.studentId === studentId && each.record.id === courseId);
+      const ids = works.map(({ itemId }) => itemId);
+      const ifLeft = term ? leftWithout(term.record, ids) : null;
+      const found = ifLeft === null ? null : { ifLeft, titles: works.map(({ title }) => title) };
+      return found ? [[`${studentId}:${courseId}`, found] as const] : [];
+    }),
+  );
+}
+
+/** The children's courses with figures and with their loose ends named: four queries, more where something is in doubt. */
 export async function namedCourses(
   db: Db,
   guardianId: string,
@@ -53,19 +83,24 @@ export async function namedCourses(
   const ids = rows.flatMap(({ figures, ended }) =>
     [...(figures ? openEndsOf(figures) : []), ...(ended?.closed ?? [])].map(({ itemId }) => itemId),
   );
-  const [items, said, remarked] = await Promise.all([
+  const [items, doubt, remarked] = await Promise.all([
     itemNames(db, ids),
-    classroomSaid(db, studentIds, ids),
+    doubtsOf(db, studentIds, ids, now),
     remarkedWorks(db, studentIds, ids),
   ]);
   const names: Names = {
     items: new Map(items.map((item) => [item.id, item])),
     remarked,
-    doubt: (studentId, itemId) => {
-      const both = said.get(`${studentId}:${itemId}`);
-      return both ? doubtOf(saidAs(both.gradebook), saidAs(both.classroom), now.getTime()) : null;
-    },
+    doubt,
   };
+  const ofCourse = (row: (typeof rows)[number]) =>
+    row.figures ? named(openEndsOf(row.figures), row.studentId, names) : [];
+  const sure = await sureFalls(
+    db,
+    guardianId,
+    now,
+    rows.map((row) => ({ studentId: row.studentId, courseId: row.id, looseEnds: ofCourse(row) })),
+  );
   return rows.flatMap((row): CourseFacts[] => {
     const { id, studentId, title, scale, figures, grade, ended, leftAs, termEnd } = row;
     if (!figures) return [];
@@ -73,7 +108,8 @@ export async function namedCourses(
       {
         ...{ id, studentId, title, figures, grade, leftAs, termEnd },
         ...{ outOf: scale.outOf, decimals: scale.decimals },
-        looseEnds: named(openEndsOf(figures), studentId, names),
+        looseEnds: ofCourse(row),
+        doubtful: sure.get(`${studentId}:${id}`) ?? null,
         closed: named(ended?.closed ?? [], studentId, names),
       },
     ];

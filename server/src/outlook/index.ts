@@ -1,5 +1,5 @@
 export { goodNewsOf } from './goodNews';
 export { outlookRouter } from './routes';
-export { saidAs } from './said';
+export { doubtsOf } from './said';
 export { workOf } from './work';
 export { saveEffort } from './workStore';

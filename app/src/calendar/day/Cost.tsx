@@ -24,9 +24,11 @@ function Touched({ studentId, work }: { studentId: string; work: TouchedWork }) 
     possible,
     dueAt,
     remarked,
+    doubtful,
   } = work;
-  const state =
-    status === 'scored' && earned !== null && kind === null
+  const state = doubtful
+    ? t('item.states.doubtful')
+    : status === 'scored' && earned !== null && kind === null
       ? t('item.score', { earned: format.amount(earned), possible: format.amount(possible) })
       : stateWords(t, {
           state: { status, at: null, earned, late: false, levels: {} },
@@ -41,14 +43,19 @@ function Touched({ studentId, work }: { studentId: string; work: TouchedWork }) 
       label={`${title}. ${courseTitle}. ${why}. ${state}`}
     >
       <Row space={1.5}>
-        <Frame kind={frameOf(status, kind)} needsYou={kind !== null} />
+        <Frame kind={frameOf(status, kind)} needsYou={kind !== null && !doubtful} />
         <View style={styles.fill}>
           <Words bold>{title}</Words>
           <Words size="small" colour="soft">
             {[courseTitle, why].join(' · ')}
           </Words>
         </View>
-        <Words size="small" bold={work.open} colour={kind === null ? 'soft' : 'plum'} style={own.state}>
+        <Words
+          size="small"
+          bold={work.open}
+          colour={kind === null || doubtful ? 'soft' : 'plum'}
+          style={own.state}
+        >
           {state}
         </Words>
       </Row>

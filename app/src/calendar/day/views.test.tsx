@@ -38,7 +38,7 @@ const work = (more: Partial<TouchedWork> = {}): TouchedWork => ({
     possible: 10,
   },
   ...{ assigned: false, due: true, dueAt: '2026-10-22T02:59:00Z', status: 'open', earned: null },
-  ...{ kind: null, remarked: false, open: true, deadline: null },
+  ...{ kind: null, remarked: false, doubtful: false, open: true, deadline: null },
   ...more,
 });
 const day = (more: Partial<ChildDay> = {}): ChildDay => ({

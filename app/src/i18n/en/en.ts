@@ -141,6 +141,7 @@ export const en = {
     overdue: '{{title}} was due on {{due}}. Nobody has marked it, so it does not count yet.',
     incomplete: '{{title}} is incomplete. It does not count now, and counts as 0 when the term ends.',
     becomes: 'If nothing changes, {{figure}} drops to {{left}}.',
+    doubtful: 'The classroom system has {{titles}}; should that never reach the gradebook, {{left}}.',
     ourCount: '{{figure}} by our count',
     andMore_one: 'And {{count}} more.',
     andMore_other: 'And {{count}} more.',

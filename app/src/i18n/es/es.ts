@@ -149,6 +149,7 @@ export const es: Catalogue = {
     overdue: '{{title}} era para el {{due}}. Nadie lo ha corregido, así que aún no cuenta.',
     incomplete: '{{title}} está incompleto. Ahora no cuenta, y contará como 0 al final del periodo.',
     becomes: 'Si nada cambia, {{figure}} baja a {{left}}.',
+    doubtful: 'La clase virtual tiene {{titles}}; si nunca llega al libro de calificaciones, {{left}}.',
     ourCount: '{{figure}} según nuestra cuenta',
     andMore_one: 'Y {{count}} más.',
     andMore_other: 'Y {{count}} más.',

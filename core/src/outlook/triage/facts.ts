@@ -39,6 +39,11 @@ export interface CourseFacts {
   readonly grade: CourseGrade;
   /** The course's loose ends with their names, in make-up order. */
   readonly looseEnds: readonly NamedLooseEnd[];
+  /**
+   * What it falls to without works of which the classroom knows more than the gradebook, on the course's scale, with
+   * their names; null where none is in doubt.
+   */
+  readonly doubtful: { readonly ifLeft: number; readonly titles: readonly string[] } | null;
   /** What was left when the term before ended. */
   readonly closed: readonly NamedLooseEnd[];
   /** What work that is left counts as by the end of the term, a share of its score. */

@@ -56,10 +56,21 @@ export function underneath(facts: FamilyFacts): Matter[] {
     const { posted, ifLeft } = course.figures;
     const ends = notInHand(course, facts).filter(({ kind }) => kind === 'overdue' || kind === 'incomplete');
     if (posted === null || ifLeft === null || ends.length === 0) return [];
-    const fall = (posted - ifLeft) / course.outOf;
+    // What may only be on its way from one source to the other is no fall yet.
+    const { doubtful } = course;
+    const sure = doubtful?.ifLeft ?? ifLeft;
+    const fall = (posted - sure) / course.outOf;
     if (fall < leastFall) return [];
     const expiresAt = nextEnd(ends, facts.now);
-    return [{ ...common(course, 'underneath', fall, ends), kind: 'underneath', expiresAt, ifLeft }];
+    return [
+      {
+        ...common(course, 'underneath', fall, ends),
+        kind: 'underneath',
+        expiresAt,
+        ifLeft: sure,
+        doubtful: doubtful && { ifLeft, titles: [...doubtful.titles] },
+      },
+    ];
   });
 }
 

@@ -35,6 +35,7 @@ const course = (
   decimals: 1,
   looseEnds,
   closed: [],
+  doubtful: null,
   leftAs: 0,
   termEnd: '2026-11-06T23:59:00Z',
   grade: countedGrade({ decimals: 1 }, { posted: 90, display: 90, letter: 'A' }),
@@ -80,6 +81,24 @@ const followUp = (more: Partial<FollowUpFacts>): FollowUpFacts => ({
   ...more,
 });
 const kinds = (facts: FamilyFacts) => triage(facts).map(({ kind, courseId }) => `${kind} ${courseId}`);
+
+it('counts a fall without what may only be on its way, and says how far it would go with it', () => {
+  const sure = end('a', 'overdue');
+  const late = end('b', 'overdue', { doubt: 'doubtful' });
+  const facts = (ifLeft: number): FamilyFacts =>
+    family({
+      courses: [
+        { ...course('k', { ifLeft: 70 }, [sure, late]), doubtful: { ifLeft, titles: ['Reading card'] } },
+      ],
+    });
+  expect(triage(facts(80))).toMatchObject([
+    {
+      ...{ kind: 'underneath', ifLeft: 80, looseEnds: [{ itemId: 'a' }] },
+      ...{ stake: expect.closeTo(0.1, 9) as number, doubtful: { ifLeft: 70, titles: ['Reading card'] } },
+    },
+  ]);
+  expect(triage(facts(89.5))).toEqual([]);
+});
 
 describe('the triage of the Brief', () => {
   it('says nothing when everything is in order', () => {

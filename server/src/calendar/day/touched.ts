@@ -3,6 +3,7 @@ import { type Away, awayFrom, dateIn, lessonsOn, touchedWork } from '@cadro/core
 import type { ChildAttendance } from '../../attendance';
 import { looseEndsOf } from '../../gradebook';
 import { endOfDay, startOfDay, type Db, type Deps } from '../../kit';
+import { doubtsOf } from '../../outlook';
 import * as timetable from '../../records';
 import * as works from '../workStore';
 
@@ -31,11 +32,11 @@ export async function touchedBy(
     }),
     looseEndsOf(db, householdId, [child.id]),
   ]);
-  const remarked = await timetable.remarkedWorks(
-    db,
-    [child.id],
-    rows.map(({ itemId }) => itemId),
-  );
+  const ids = rows.map(({ itemId }) => itemId);
+  const [remarked, doubt] = await Promise.all([
+    timetable.remarkedWorks(db, [child.id], ids),
+    doubtsOf(db, [child.id], ids, now),
+  ]);
   const dated = rows.map(({ itemId, courseId, assignedAt, dueAt }) => ({
     itemId,
     courseId,
@@ -48,14 +49,18 @@ export async function touchedBy(
     if (!row) return [];
     const end = ends.get(`${child.id}:${itemId}`);
     const { courseId, courseTitle, title, possible, dueAt, status, earned } = row;
+    const doubtful = doubt(child.id, itemId) === 'doubtful';
     return [
       {
         ...{ itemId, courseId, courseTitle, title, possible, assigned, due, status, earned },
         dueAt: dueAt && dueAt.toISOString(),
         kind: end?.kind ?? null,
         remarked: remarked.has(`${child.id}:${itemId}`),
+        doubtful,
         // What waits for its score, handed in or taken in class, is the teacher's to do.
-        open: end ? end.kind !== 'unmarked' : status === 'open' && (dueAt === null || dueAt >= now),
+        open:
+          !doubtful &&
+          (end ? end.kind !== 'unmarked' : status === 'open' && (dueAt === null || dueAt >= now)),
         deadline: end?.deadline ?? null,
       },
     ];
