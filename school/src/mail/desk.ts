@@ -2,7 +2,7 @@ import { format } from 'date-fns/format';
 import { parseISO } from 'date-fns/parseISO';
 import { enUS, es } from 'date-fns/locale';
 import type { Letter, Simulation } from '../simulation';
-import { at, codeFor, markId, schoolDays, schools } from '../story';
+import { at, codeFor, markId, schoolDays, schools, storyEnd } from '../story';
 
 export interface Answer {
   readonly text: string;
@@ -31,7 +31,7 @@ const readers = [
 
 /** Days the letter names, as people write them: '19 October' or '19 de octubre'. */
 const daysIn = (text: string): string[] =>
-  schoolDays().filter((date) =>
+  schoolDays(storyEnd).filter((date) =>
     [
       format(parseISO(date), 'd MMMM', { locale: enUS }),
       format(parseISO(date), "d 'de' MMMM", { locale: es }),

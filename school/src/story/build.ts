@@ -1,14 +1,24 @@
-import { at, dayAfter, dayOfWeek, nextSchoolDay, termEnd, termWeeks, timeZone } from './days/calendar';
+import {
+  at,
+  dayAfter,
+  dayOfWeek,
+  nextSchoolDay,
+  storyWeeks,
+  termEnd,
+  termWeeks,
+  timeZone,
+} from './days/calendar';
 import { scatter } from './chance';
 import { putGrades, putPastYear } from './grades';
 import { levelsOf } from './levels';
 import { putAttendance } from './days/attendance';
 import { linkCodes } from './days/schoolLife';
-import { compositionsOf, sessionsOf, thisQuarter, yearId } from './days/sessions';
+import { compositionsOf, nextQuarter, quarterId, sessionsOf, thisQuarter, yearId } from './days/sessions';
 import { itemDetails, type SpecialItem, type SpecialResult } from './specialItem';
 import { specialItems } from './specials';
 import type { CourseSpec, SchoolSpec, WeeklySpec } from './schools/specs';
 import { putTimetable } from './days/timetable';
+import { reportWords } from './reportWords';
 import { comments } from './teacherWords';
 import { Records } from './world';
 
@@ -29,7 +39,7 @@ class SchoolBuilder {
     this.roster();
     for (const course of this.school.courses) {
       this.course(course);
-      for (let week = 0; week < termWeeks; week++) {
+      for (let week = 0; week < storyWeeks; week++) {
         for (const work of course.weekly)
           if (week >= (work.fromWeek ?? 0)) this.weeklyWork(course, work, week);
       }
@@ -151,6 +161,7 @@ class SchoolBuilder {
     const dueDay = nextSchoolDay(dayOfWeek(week, work.due + shift));
     const dueDate = at(dueDay, work.dueAt);
     this.lineItem(course, id, assignDate, {
+      ...(week < termWeeks ? {} : { gradingPeriod: ref(nextQuarter, 'academicSession') }),
       title: work.title(topic),
       assignDate,
       dueDate,
@@ -176,7 +187,8 @@ class SchoolBuilder {
     if (!goes) return;
     // Online before the end of the day, on paper when the lesson collects it.
     this.result(id, student, at(dueDay, work.online ? '20:40' : work.dueAt), { scoreStatus: 'submitted' });
-    const weeks = Math.max(0, week - (goes.from ?? 0));
+    // A new quarter begins as the first one did.
+    const weeks = Math.max(0, (week % termWeeks) - (goes.from ?? 0));
     const share =
       goes.start + goes.perWeek * weeks + goes.scatter * scatter(`${this.school.id}/${id}/${student}`);
     const score = Math.max(0.5, Math.min(work.possible, Math.round(share * work.possible * 2) / 2));
@@ -252,7 +264,7 @@ class SchoolBuilder {
   }
 
   private comments(): void {
-    comments
+    [...comments, ...reportWords]
       .filter(({ school }) => school === this.school.id)
       .forEach((comment, index) => {
         const course = this.school.courses.find(({ id }) => id === comment.course);
@@ -262,6 +274,7 @@ class SchoolBuilder {
           classId: course.id,
           subject: comment.subject,
           text: comment.text,
+          ...(comment.quarter ? { sessionId: quarterId('2026', comment.quarter) } : {}),
           ...(comment.item ? { assignmentId: itemId(course, comment.item) } : {}),
           teacherId: teacherId(course),
           writtenAt: comment.at,

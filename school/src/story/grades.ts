@@ -1,6 +1,6 @@
-import { at, schoolDays, termEnd } from './days/calendar';
+import { at, schoolDays, storyEnd, termEnd } from './days/calendar';
 import { pastCourses, storedParts } from './schools/pastYear';
-import { compositionsOf, quarterId, thisQuarter, yearId } from './days/sessions';
+import { compositionsOf, nextQuarter, quarterId, thisQuarter, yearId } from './days/sessions';
 import type { SchoolSpec } from './schools/specs';
 import { SchoolOffice } from './stated';
 import type { Records } from './world';
@@ -9,28 +9,47 @@ import type { Records } from './world';
 
 /** The office prints at half past three; finals go out on the day the schools have named, or late. */
 const printedAt = '15:30';
+/** Until this day teachers still decide what was left open. */
+const decided = '2026-11-09';
 const reported = at('2026-11-10', '12:00');
 const reportedLate = at('2026-11-13', '12:00');
 
-/** Running figures of each school day, and the quarter's final ones. */
+/** What the office prints of a quarter at the end of each of its school days, where it is another than before. */
+function putRunning(
+  office: SchoolOffice,
+  records: Records,
+  id: string,
+  common: object,
+  days: readonly string[],
+) {
+  let last = '';
+  for (const day of days) {
+    const reportedAt = at(day, printedAt);
+    const stated = office.figureAt(reportedAt);
+    if (!stated || JSON.stringify(stated) === last) continue;
+    last = JSON.stringify(stated);
+    records.put('grades', id, reportedAt, { ...common, ...stated, state: 'running', reportedAt });
+  }
+}
+
+/** Running figures of each school day, the first quarter's final ones, and what runs of the second. */
 export function putGrades(school: SchoolSpec, records: Records): void {
+  const later = schoolDays(storyEnd).filter((day) => day > termEnd);
   for (const course of school.courses) {
     if (course.policy.method === 'standards') continue;
     for (const { id: student } of school.students) {
-      const office = new SchoolOffice(course, records, student);
-      const id = `${course.id}-${student}-${thisQuarter}`;
-      const common = { studentId: student, classId: course.id, part: thisQuarter };
-      let last = '';
-      for (const day of schoolDays()) {
-        const reportedAt = at(day, printedAt);
-        const stated = office.figureAt(reportedAt);
-        if (!stated || JSON.stringify(stated) === last) continue;
-        last = JSON.stringify(stated);
-        records.put('grades', id, reportedAt, { ...common, ...stated, state: 'running', reportedAt });
-      }
-      const final = office.figureAt(at(termEnd, '23:59'));
+      const of = (quarter: string) => ({
+        office: new SchoolOffice(course, records, student, quarter),
+        id: `${course.id}-${student}-${quarter}`,
+        common: { studentId: student, classId: course.id, part: quarter },
+      });
+      const { office, id, common } = of(thisQuarter);
+      putRunning(office, records, id, common, schoolDays());
+      const final = office.figureAt(at(decided, '12:00'));
       const reportedAt = course.reportsLate ? reportedLate : reported;
       if (final) records.put('grades', id, reportedAt, { ...common, ...final, state: 'final', reportedAt });
+      const next = of(nextQuarter);
+      putRunning(next.office, records, next.id, next.common, later);
     }
   }
 }

@@ -4,7 +4,7 @@ import { littleFathom } from './schools/littleFathom';
 import { millrace } from './schools/millrace';
 
 export { codeFor, markId } from './days/attendance';
-export { at, schoolDays } from './days/calendar';
+export { at, schoolDays, storyEnd } from './days/calendar';
 export { buildSchool, mailOf, resultRow } from './build';
 export { keelModel } from './specials';
 export type { CourseSpec } from './schools/specs';

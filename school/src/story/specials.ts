@@ -79,7 +79,11 @@ export const specialItems: readonly SpecialItem[] = [
     redo: 'yes',
     instructions: 'Ten signs for the old harbour, each with a line on what it stood for.',
     results: {
-      caspian: [{ at: at('2026-10-15', '15:30'), status: 'partially graded', incomplete: true }],
+      caspian: [
+        { at: at('2026-10-15', '15:30'), status: 'partially graded', incomplete: true },
+        // What was left when the quarter ended is marked as it is.
+        { at: at('2026-11-09', '10:00'), status: 'fully graded', score: 11 },
+      ],
       'neighbour-b': [{ at: at('2026-10-15', '15:30'), status: 'fully graded', score: 14 }],
     },
   },

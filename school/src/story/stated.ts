@@ -1,5 +1,6 @@
 import type { PolicyRecord } from '@cadro/contract';
-import { termEnd } from './days/calendar';
+import { storyEnd, termEnd } from './days/calendar';
+import { thisQuarter } from './days/sessions';
 import type { CourseSpec } from './schools/specs';
 import type { Records } from './world';
 
@@ -55,9 +56,12 @@ export class SchoolOffice {
     private readonly course: CourseSpec,
     records: Records,
     student: string,
+    quarter: string = thisQuarter,
   ) {
-    const details = new Map(records.current('assignments', termEnd).map(({ id, row }) => [id, row]));
-    for (const { id, row } of records.current('lineItems', termEnd)) {
+    const until = quarter === thisQuarter ? termEnd : storyEnd;
+    const details = new Map(records.current('assignments', until).map(({ id, row }) => [id, row]));
+    for (const { id, row } of records.current('lineItems', until)) {
+      if ((row['gradingPeriod'] as { sourcedId: string }).sourcedId !== quarter) continue;
       if ((row['class'] as { sourcedId: string }).sourcedId !== course.id || row['status']) continue;
       const categoryId = (row['category'] as { sourcedId: string }).sourcedId.slice(course.id.length + 1);
       const detail = details.get(id);

@@ -10,6 +10,8 @@ export interface SpecialComment {
   readonly subject: 'score' | 'work' | 'rubric' | 'course' | 'report-card';
   readonly at: string;
   readonly text: string;
+  /** Of the report card: which quarter of the year it is about. */
+  readonly quarter?: number;
 }
 
 const thread = (school: string, course: string, student: string) => ({ school, course, student });

@@ -1,5 +1,5 @@
 import type { MarkKind } from '@cadro/contract';
-import { at, closures, schoolDays } from './calendar';
+import { at, closures, schoolDays, storyEnd } from './calendar';
 import { periodOn, rotationDayOf } from './rotation';
 import type { SchoolSpec } from '../schools/specs';
 import type { Records } from '../world';
@@ -98,7 +98,7 @@ export function putAttendance(school: SchoolSpec, records: Records): void {
       ...row,
     });
   for (const { id: student } of school.students) {
-    for (const date of [...schoolDays(), ...Object.keys(closures)]) {
+    for (const date of [...schoolDays(storyEnd), ...Object.keys(closures)]) {
       if (school.marks === 'days') {
         put(student, date, 'day', {
           period: 'day',

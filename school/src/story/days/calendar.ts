@@ -8,8 +8,14 @@ export const timeZone = 'America/Halifax';
 export const termStart = '2026-09-07';
 export const termEnd = '2026-11-06';
 export const termWeeks = 9;
-/** Days without school inside the term. */
-export const closures: Readonly<Record<string, string>> = { '2026-09-25': 'Harbour day' };
+/** The story goes on into the second quarter, so that the turn can be seen. */
+export const storyEnd = '2026-12-04';
+export const storyWeeks = 13;
+/** Days without school. */
+export const closures: Readonly<Record<string, string>> = {
+  '2026-09-25': 'Harbour day',
+  '2026-11-11': 'Lantern day',
+};
 
 const parts = (date: string): [number, number, number] => {
   const [year = 0, month = 1, day = 1] = date.split('-').map(Number);
@@ -48,25 +54,24 @@ export const nextSchoolDay = (date: string): string =>
 /** Weekday `offset` (0 = Monday) of a week of the term (0 = its first). */
 export const dayOfWeek = (week: number, offset: number): string => dayAfter(termStart, week * 7 + offset);
 
-export function schoolDays(): string[] {
+/** The days with school of the first quarter, or of all the story. */
+export function schoolDays(until = termEnd): string[] {
   const days: string[] = [];
-  for (let day = termStart; day <= termEnd; day = dayAfter(day, 1)) if (isSchoolDay(day)) days.push(day);
+  for (let day = termStart; day <= until; day = dayAfter(day, 1)) if (isSchoolDay(day)) days.push(day);
   return days;
 }
 
 const clock = (minutes: number): string =>
   `${String(Math.floor(minutes / 60)).padStart(2, '0')}:${String(minutes % 60).padStart(2, '0')}`;
 
-/** Days without school after the term. */
-const laterClosures: Readonly<Record<string, string>> = { '2026-11-11': 'Lantern day' };
-const calendarEnd = '2026-12-18';
+export const calendarEnd = '2026-12-18';
 
 /** Every weekday of the published calendar: what it is called where there is no school, null on a school day. */
 export function calendarDays(): { date: string; closed: string | null }[] {
   const days: { date: string; closed: string | null }[] = [];
   for (let date = termStart; date <= calendarEnd; date = dayAfter(date, 1)) {
     if (isWeekend(new Date(...parts(date)))) continue;
-    days.push({ date, closed: closures[date] ?? laterClosures[date] ?? null });
+    days.push({ date, closed: closures[date] ?? null });
   }
   return days;
 }

@@ -1,9 +1,9 @@
-import { schoolDays } from './calendar';
+import { calendarEnd, schoolDays } from './calendar';
 import type { CourseSpec, SchoolSpec } from '../schools/specs';
 
 /** Which day of its rotation a date is at a school; a day without school keeps the next one's. */
 export function rotationDayOf({ rotation }: SchoolSpec, date: string): string {
-  const before = schoolDays().filter((day) => day < date).length;
+  const before = schoolDays(calendarEnd).filter((day) => day < date).length;
   return rotation[before % rotation.length] ?? '';
 }
 

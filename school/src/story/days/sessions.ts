@@ -48,6 +48,7 @@ export const yearId = (year: string): string => `year-${year}`;
 export const semesterId = (year: string, semester: 1 | 2): string => `semester-${semester}-${year}`;
 export const quarterId = (year: string, quarter: number): string => `quarter-${quarter}-${year}`;
 export const thisQuarter = quarterId('2026', 1);
+export const nextQuarter = quarterId('2026', 2);
 
 function yearOf({ year, title, quarters }: YearDates, semesters: boolean): Session[] {
   const whole: Session = {

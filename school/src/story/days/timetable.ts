@@ -1,6 +1,6 @@
 import { differenceInCalendarDays } from 'date-fns/differenceInCalendarDays';
 import { parseISO } from 'date-fns/parseISO';
-import { at, calendarDays, lessonTimes, schoolDays, termStart } from './calendar';
+import { at, calendarDays, lessonTimes, schoolDays, storyEnd, termStart } from './calendar';
 import { periodOn, rotationDayOf } from './rotation';
 import { schoolEvents } from './schoolLife';
 import type { CourseSpec, SchoolSpec } from '../schools/specs';
@@ -27,7 +27,7 @@ function putLessons(school: SchoolSpec, course: CourseSpec, records: Records, be
 
 function putNotes(school: SchoolSpec, course: CourseSpec, records: Records): void {
   if (!publishing.includes(course.id)) return;
-  for (const date of schoolDays()) {
+  for (const date of schoolDays(storyEnd)) {
     const period = periodOn(course, rotationDayOf(school, date));
     if (period === null) continue;
     const day = differenceInCalendarDays(parseISO(date), parseISO(termStart));
