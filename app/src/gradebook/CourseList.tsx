@@ -113,6 +113,7 @@ export function CourseList({ selected }: { selected?: string }) {
                 </Words>
                 <Row wrap space={2}>
                   <WayOn label={t('courses.terms')} href={`/courses/${child.id}/terms`} />
+                  <WayOn label={t('cards.open')} href={`/courses/${child.id}/report-cards`} />
                   <OutLink label={t('courses.print')} href={reportAddress(child.id)} />
                 </Row>
                 {own[0] ? <SourceDown freshness={own[0].freshness} /> : <Quiet>{t('courses.none')}</Quiet>}

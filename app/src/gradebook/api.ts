@@ -62,5 +62,9 @@ export const {
 } = gradebookApi;
 
 /** The printed page of a child's term, to be opened by the browser. */
+/** The grid of a school year on paper. */
+export const cardsAddress = (studentId: string, yearId: string): string =>
+  addressOf(termRoutes.cards, { params: { studentId }, query: { yearId } });
+
 export const reportAddress = (studentId: string, termId?: string): string =>
   addressOf(termRoutes.report, { params: { studentId }, ...(termId ? { query: { termId } } : {}) });

@@ -7,6 +7,7 @@ export * from './course/policy/PolicyView';
 export * from './ItemView';
 export * from './OfferCard';
 export * from './story';
+export * from './terms/ReportCards';
 export * from './terms/TermsView';
 export * from './SideBySide';
 export * from './words';

@@ -85,6 +85,16 @@ export const ChildTerms = Type.Object({
   /** The tree of the years, newest year first; a parent before its parts, parts by date. */
   terms: Type.Array(TermNode),
   courses: Type.Array(TermCourse),
+  /** What the register says of each term that has begun, of a year and a semester as of a quarter. */
+  attendance: Type.Array(
+    Type.Object({
+      part: Type.String(),
+      schoolDays: Type.Integer(),
+      daysMissed: Type.Integer(),
+      lessonsMissed: Type.Integer(),
+      late: Type.Integer(),
+    }),
+  ),
   /** Empty where the school counts no credits. */
   credits: Type.Array(
     Type.Object({
@@ -137,6 +147,17 @@ export const termRoutes = {
     summary: 'One printed page for a child and a term',
     params: Type.Object({ studentId: Uuid }),
     query: Type.Object({ termId: Type.Optional(Uuid) }),
+    status: 200,
+    produces: 'application/pdf',
+  }),
+  cards: route({
+    method: 'get',
+    path: '/api/students/:studentId/report-cards.pdf',
+    room,
+    access: 'signed-in',
+    summary: 'The report cards of a child’s school year as one printed grid, with comments',
+    params: Type.Object({ studentId: Uuid }),
+    query: Type.Object({ yearId: Type.Optional(Uuid) }),
     status: 200,
     produces: 'application/pdf',
   }),

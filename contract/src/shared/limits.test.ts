@@ -76,6 +76,7 @@ const ofRoutes: Readonly<Record<string, readonly [number, ...string[]]>> = {
   'post /api/links': [201, '/code 4 to 40 characters'],
   'get /api/brief': [200],
   'delete /api/followups/:followUpId': [204],
+  'get /api/students/:studentId/report-cards.pdf': [200],
   'get /api/drafts': [200],
   'post /api/drafts': [
     204,

@@ -11,4 +11,5 @@ export * from './replay';
 export * from './standing';
 export * from './tally';
 export * from './terms/terms';
+export * from './terms/yearColumns';
 export * from './value';

@@ -384,6 +384,28 @@ describe('terms, credits, grade points', () => {
       .expect(404);
   });
 
+  it('prints the report cards of a year as a grid, and of no year that is none of the child’s', async () => {
+    const years = await terms('isolde');
+    const tops = years.terms.filter(({ depth }) => depth === 0);
+    expect(tops.map(({ title }) => title)).toEqual(['School year 2026–27', 'School year 2025–26']);
+    const path = termRoutes.cards.path.replace(':studentId', world.student('isolde'));
+    for (const { id } of tops) {
+      const answer = await maren.get(path).query({ yearId: id }).expect(200).buffer();
+      expect((answer.body as Buffer).subarray(0, 5).toString()).toBe('%PDF-');
+    }
+    await maren
+      .get(path)
+      .query({ yearId: world.student('isolde') })
+      .expect(404);
+  });
+
+  it('tells the attendance of each term that has begun, as the page of attendance does', async () => {
+    const { attendance } = await terms('isolde');
+    expect(attendance.map(({ part }) => part)).toEqual(['year-2026', 'semester-1-2026', 'quarter-1-2026']);
+    for (const { schoolDays, daysMissed, lessonsMissed, late } of attendance)
+      expect([schoolDays, daysMissed, lessonsMissed, late]).toEqual([32, 1, 10, 1]);
+  });
+
   it('moves on with the year: the quarter is final, then stored, and one course has not reported', async () => {
     const reef = await world.itemId('kelp-reef-survey', 'gannet-head');
     const taken = { studentId: world.student('isolde'), itemId: reef, title: 'Reef survey' };

@@ -104,6 +104,7 @@ const table: Record<string, { statuses: Statuses; body?: () => object }> = {
     body: () => ({ code: 'NO-SUCH-CODE' }),
   },
   'get /api/brief': { statuses: list },
+  'get /api/students/:studentId/report-cards.pdf': { statuses: record },
   'get /api/drafts': { statuses: list },
   'post /api/drafts': {
     statuses: writing(204),

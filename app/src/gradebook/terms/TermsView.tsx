@@ -22,19 +22,8 @@ import {
 import { reportAddress, useTermsQuery } from '../api';
 import { countWords, hasGrade } from '../words';
 import { Average, Credits } from './Credits';
-
-/** 'so far', 'stored by the school on 26 June', 'begins on 9 November': never a number without how sure it is. */
-function useGradeWords() {
-  const { t } = useTranslation();
-  const format = useFormat();
-  return (grade: TermGrade, term: TermNode | undefined): string => {
-    if (grade.state === 'stored')
-      return t('terms.states.stored', { date: format.date(grade.grade.at ?? '') });
-    if (grade.state === 'ahead' && term)
-      return t('terms.states.begins', { date: format.date(term.startsOn) });
-    return t(`terms.states.${grade.state}`);
-  };
-}
+import { Remark } from './Remark';
+import { useCreditWords, useGradeWords } from './termWords';
 
 /** What a grade is made of, as a bar with its parts. */
 function Formula({ grade, title, decimals }: { grade: TermGrade; title: string; decimals: number }) {
@@ -58,20 +47,6 @@ function Formula({ grade, title, decimals }: { grade: TermGrade; title: string; 
         stored: part.stored,
       }))}
     />
-  );
-}
-
-/** A teacher's words on the report card. */
-function Remark({ remark: { text, author, writtenAt } }: { remark: TermCourse['remarks'][number] }) {
-  const { t } = useTranslation();
-  const format = useFormat();
-  return (
-    <View>
-      <Words size="small">{t('matter.quote', { text })}</Words>
-      <Words size="small" colour="soft">
-        {t('item.signed', { author, subject: t('item.subjects.report-card'), date: format.date(writtenAt) })}
-      </Words>
-    </View>
   );
 }
 
@@ -139,14 +114,6 @@ function gradeOfYear(course: TermCourse, terms: readonly TermNode[]): TermGrade 
   const whole = course.grades.find(({ part }) => terms.find((term) => term.part === part)?.depth === 0);
   if (whole?.state === 'stored') return whole;
   return course.grades.find(({ part }) => part === running?.part) ?? whole;
-}
-
-function useCreditWords({ credits, creditsEarned }: TermCourse): string[] {
-  const { t } = useTranslation();
-  if (credits <= 0) return [];
-  return creditsEarned > 0
-    ? [t('terms.creditsEarned', { count: creditsEarned })]
-    : [t('terms.creditsRunning', { count: credits })];
 }
 
 function CourseYear({
@@ -262,6 +229,7 @@ export function TermsView({ studentId }: { studentId: string }) {
         <Page sheet>
           <BackLink href="/courses" label={t('courses.title')} />
           <Heading level={1}>{t('terms.title', { child: nameOf(studentId) })}</Heading>
+          <WayOn label={t('cards.open')} href={`/courses/${studentId}/report-cards`} />
           {years.terms
             .filter(({ depth }) => depth === 0)
             .map((top) => (

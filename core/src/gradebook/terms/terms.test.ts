@@ -1,5 +1,13 @@
 import fc from 'fast-check';
-import { compose, composeTerms, creditBalance, gradePointAverage, termOn, termStateOf } from '..';
+import {
+  compose,
+  composeTerms,
+  creditBalance,
+  gradePointAverage,
+  termOn,
+  termStateOf,
+  yearColumns,
+} from '..';
 
 describe('a grade made of parts', () => {
   const part = (weight: number, fraction: number | null, stored: number | null = null) => ({
@@ -169,4 +177,23 @@ describe('credits', () => {
   it('that were not passed are needed still', () => {
     expect(creditBalance(plan, [credit('Sciences', 1, 0, false)])[0]?.stillNeeded).toBe(3);
   });
+});
+
+it('puts the columns of a year by their ends, a semester after its quarters, the year last', () => {
+  const node = (part: string, depth: number, startsOn: string, endsOn: string) => ({
+    ...{ id: part, part, parent: null, depth, title: part, startsOn, endsOn },
+    ...{ state: 'running' as const, courseIds: [] },
+  });
+  const tree = [
+    node('year', 0, '2026-09-07', '2027-06-25'),
+    node('semester 1', 1, '2026-09-07', '2027-01-29'),
+    node('quarter 1', 2, '2026-09-07', '2026-11-06'),
+    node('quarter 2', 2, '2026-11-09', '2027-01-29'),
+    node('semester 2', 1, '2027-02-01', '2027-06-25'),
+    node('last year', 0, '2025-09-08', '2026-06-26'),
+  ];
+  const columns = (of: string) =>
+    tree.filter(({ part }) => part === of).flatMap((top) => yearColumns(tree, top).map(({ part }) => part));
+  expect(columns('year')).toEqual(['quarter 1', 'quarter 2', 'semester 1', 'semester 2', 'year']);
+  expect(columns('last year')).toEqual(['last year']);
 });

@@ -2,8 +2,8 @@ import { buffer } from 'node:stream/consumers';
 import type { CourseFigures, CourseGrade, GradeState, Language, Scale } from '@cadro/contract';
 import { light, roundHalfAway } from '@cadro/core';
 import PDFDocument from 'pdfkit';
-import { assetFile } from '../../kit';
 import { drawSpan, type Page } from './drawSpan';
+import { inner, margin, putLine, sheet, type Look } from './sheet';
 import { printWords, type PrintWords } from './words';
 
 export interface ReportCourse {
@@ -37,13 +37,7 @@ export interface Report {
   };
 }
 
-const regular = assetFile('fonts', 'atkinson-hyperlegible-next-400.ttf');
-const strong = assetFile('fonts', 'atkinson-hyperlegible-next-600.ttf');
-const margin = 42;
-const { ink, soft } = light;
-/** A4 in points. */
-const sheet = { width: 595, height: 842 };
-const inner = sheet.width - 2 * margin;
+const { soft } = light;
 const footer = 52;
 /** Rows are as tall as the page allows, between these. */
 const tallest = 92;
@@ -81,24 +75,8 @@ class Writer {
     return new Intl.NumberFormat(this.report.language, digits).format(roundHalfAway(value, decimals));
   }
 
-  /** One line, or a few, cut with dots where the text is longer. */
-  line(
-    text: string,
-    left: number,
-    top: number,
-    look: { size: number; width: number; bold?: boolean; colour?: string; align?: 'right'; lines?: number },
-  ): void {
-    this.page
-      .font(look.bold ? strong : regular)
-      .fontSize(look.size)
-      .fillColor(look.colour ?? ink)
-      .text(text, left, top, {
-        width: look.width,
-        height: look.size * 1.4 * (look.lines ?? 1),
-        ellipsis: true,
-        lineBreak: true,
-        ...(look.align ? { align: look.align } : {}),
-      });
+  line(text: string, left: number, top: number, look: Look): void {
+    putLine(this.page, text, left, top, look);
   }
 
   head(): number {

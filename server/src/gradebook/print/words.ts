@@ -26,11 +26,24 @@ export interface PrintWords {
   readonly legend: string;
   readonly source: (name: string, when: string) => string;
   readonly more: (count: number) => string;
+  readonly wholeYear: string;
+  readonly credits: (earned: number, running: number) => string;
+  readonly daysMissed: string;
+  readonly lateArrivals: string;
+  readonly cardsLegend: string;
 }
 
 const some = (count: number, one: string, many: string): string => `${count} ${count === 1 ? one : many}`;
 
 const en: PrintWords = {
+  wholeYear: 'Year',
+  credits: (earned, running) =>
+    earned > 0
+      ? `${some(earned, 'credit', 'credits')} earned`
+      : `${some(running, 'credit', 'credits')} in progress`,
+  daysMissed: 'Days missed',
+  lateArrivals: 'Late arrivals',
+  cardsLegend: 'Bold: stored by the school. Light: so far, or by our count.',
   term: (title, from, to) => `${title}, ${from} to ${to}`,
   printed: (when) => `As of ${when}`,
   year: (year) => `Year ${year}`,
@@ -69,6 +82,14 @@ const en: PrintWords = {
 };
 
 const es: PrintWords = {
+  wholeYear: 'Año',
+  credits: (earned, running) =>
+    earned > 0
+      ? `${some(earned, 'crédito obtenido', 'créditos obtenidos')}`
+      : `${some(running, 'crédito en curso', 'créditos en curso')}`,
+  daysMissed: 'Días perdidos',
+  lateArrivals: 'Retrasos',
+  cardsLegend: 'Negrita: registrado por la escuela. Claro: hasta ahora, o según nuestra cuenta.',
   term: (title, from, to) => `${title}, del ${from} al ${to}`,
   printed: (when) => `A fecha de ${when}`,
   year: (year) => `Curso ${year}`,

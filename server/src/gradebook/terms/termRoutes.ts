@@ -3,6 +3,8 @@ import { Router } from 'express';
 import type { ServerDeps } from '../../kit';
 import { mount, Produced } from '../../kit';
 import { requireChild } from '../../household';
+import { cardsOf } from '../print/cards';
+import { cardsPage } from '../print/cardsPage';
 import { reportPage } from '../print/reportPage';
 import { reportOf } from '../print/report';
 import { schoolYears } from './terms';
@@ -20,6 +22,13 @@ export function termRouter({ db, clock }: ServerDeps): Router {
     const now = await clock.now();
     const report = await reportOf(db, { guardianId, child, termId, now });
     return new Produced(await reportPage(report), `report-${now.toISOString().slice(0, 10)}.pdf`);
+  });
+
+  mount(router, termRoutes.cards, async ({ guardianId, params: { studentId }, query: { yearId } }) => {
+    const child = await requireChild(db, guardianId, studentId, 'read-record');
+    const now = await clock.now();
+    const cards = await cardsOf(db, { guardianId, child, yearId, now });
+    return new Produced(await cardsPage(cards), `report-cards-${now.toISOString().slice(0, 10)}.pdf`);
   });
 
   return router;

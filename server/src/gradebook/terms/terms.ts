@@ -1,5 +1,6 @@
 import type { Child, ChildTerms, TermCourse, TermNode } from '@cadro/contract';
 import { creditBalance, dateIn, gradePointAverage, termStateOf } from '@cadro/core';
+import { attendanceFrom, attendanceOf, type StandingMark } from '../../attendance';
 import { householdOf } from '../../household';
 import { groupBy, type Db } from '../../kit';
 import { creditPlan, termsOfStudent, type TermOfYear } from '../../records';
@@ -88,6 +89,22 @@ const creditsOf = (
     })),
   );
 
+/** What the register says of each term that has begun. */
+function attendedIn(
+  child: Child,
+  marks: readonly StandingMark[],
+  terms: readonly TermNode[],
+  today: string,
+): ChildTerms['attendance'] {
+  return terms.flatMap(({ part, startsOn, endsOn }) => {
+    const within = marks.filter(({ mark }) => mark.on >= startsOn && mark.on <= endsOn);
+    if (within.length === 0) return [];
+    const { summary } = attendanceFrom(child, within, today);
+    const { schoolDays, daysAbsent, periodsAbsent, tardies } = summary;
+    return [{ part, schoolDays, daysMissed: daysAbsent, lessonsMissed: periodsAbsent, late: tardies }];
+  });
+}
+
 /** A child's school years, with the records they are made of. */
 export interface SchoolYears {
   readonly answer: ChildTerms;
@@ -99,13 +116,14 @@ export interface SchoolYears {
 export async function schoolYears(db: Db, guardianId: string, child: Child, now: Date): Promise<SchoolYears> {
   const today = dateIn(child.timeZone, now);
   const { id: householdId } = await householdOf(db, guardianId);
-  const [terms, rows, grades, remarks, plan, records] = await Promise.all([
+  const [terms, rows, grades, remarks, plan, records, [register]] = await Promise.all([
     termsOfStudent(db, child.id),
     store.coursesOfYears(db, child.id, householdId),
     store.statedGrades(db, child.id),
     store.reportRemarks(db, child.id),
     creditPlan(db, child.id),
     householdRecords(db, { studentIds: [child.id], householdId, asOf: now, everyTerm: true }),
+    attendanceOf(db, { guardianId }, [child], now),
   ]);
   const begun = records.filter(({ term }) => term.startsOn <= today);
   const recordsOf = groupBy(begun, ({ record }) => record.id);
@@ -124,10 +142,12 @@ export async function schoolYears(db: Db, guardianId: string, child: Child, now:
     });
   });
   const byId = new Map(courses.map((course) => [course.courseId, course]));
+  const tree = treeOf(terms, rows, today);
   const answer = {
     studentId: child.id,
     today,
-    terms: treeOf(terms, rows, today),
+    terms: tree,
+    attendance: attendedIn(child, register?.marks ?? [], tree, today),
     courses,
     credits: creditsOf(plan, rows, byId),
     average: averageOf(rows, byId),

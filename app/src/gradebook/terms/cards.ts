@@ -1,0 +1,39 @@
+import type { TFunction } from 'i18next';
+import type { ChildTerms, TermCourse, TermGrade, TermNode } from '@cadro/contract';
+
+/** Terms without parts of their own. */
+export const leavesOf = (terms: readonly TermNode[]): TermNode[] =>
+  terms.filter(({ part }) => !terms.some(({ parent }) => parent === part));
+
+type Cell = string | number | null;
+
+/** The grid as rows for a spreadsheet: a row for each course and term, then the attendance of each term. */
+export function cardRows(
+  t: TFunction,
+  { attendance }: ChildTerms,
+  { terms, courses }: { readonly terms: readonly TermNode[]; readonly courses: readonly TermCourse[] },
+  words: (grade: TermGrade, term: TermNode | undefined) => string,
+): Cell[][] {
+  const grades = courses.flatMap((course) =>
+    terms.flatMap((term): Cell[][] => {
+      const found = course.grades.find(({ part }) => part === term.part);
+      if (!found) return [];
+      const { grade } = found;
+      const comment = course.remarks.find(({ part }) => part === term.part)?.text ?? null;
+      const credits = term.depth === 0 ? course.creditsEarned || course.credits : null;
+      return [
+        [
+          ...[course.title, term.title, words(found, term), grade.display, grade.letter],
+          ...[t(`terms.by.${grade.by}`), credits, null, null, comment],
+        ],
+      ];
+    }),
+  );
+  const attended = terms.flatMap((term): Cell[][] => {
+    const found = attendance.find(({ part }) => part === term.part);
+    if (!found) return [];
+    const { daysMissed, late } = found;
+    return [[t('cards.attendance'), term.title, null, null, null, null, null, daysMissed, late, null]];
+  });
+  return [...grades, ...attended];
+}

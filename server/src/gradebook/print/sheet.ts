@@ -1,0 +1,37 @@
+import { light } from '@cadro/core';
+import { assetFile } from '../../kit';
+
+type Page = PDFKit.PDFDocument;
+
+export const fonts = {
+  regular: assetFile('fonts', 'atkinson-hyperlegible-next-400.ttf'),
+  strong: assetFile('fonts', 'atkinson-hyperlegible-next-600.ttf'),
+} as const;
+export const margin = 42;
+/** A4 in points. */
+export const sheet = { width: 595, height: 842 };
+export const inner = sheet.width - 2 * margin;
+
+export interface Look {
+  readonly size: number;
+  readonly width: number;
+  readonly bold?: boolean;
+  readonly colour?: string;
+  readonly align?: 'right';
+  readonly lines?: number;
+}
+
+/** One line, or a few, cut with dots where the text is longer. */
+export function putLine(page: Page, text: string, left: number, top: number, look: Look): void {
+  page
+    .font(look.bold ? fonts.strong : fonts.regular)
+    .fontSize(look.size)
+    .fillColor(look.colour ?? light.ink)
+    .text(text, left, top, {
+      width: look.width,
+      height: look.size * 1.4 * (look.lines ?? 1),
+      ellipsis: true,
+      lineBreak: true,
+      ...(look.align ? { align: look.align } : {}),
+    });
+}
