@@ -153,7 +153,24 @@ export function spanWords(
 }
 
 /** How the term before ended: the school's grade, or that it has not reported yet. */
-export function endedWords(t: TFunction, format: Format, { title, endedOn, grade }: EndedTerm): string {
+/** What the school has made of the work that was left when a term ended. */
+const decidedWords = (t: TFunction, format: Format, { decided }: EndedTerm): string[] =>
+  decided.map(({ title, was, status, earned, possible }) =>
+    t('courses.ended.decided', {
+      title,
+      was: t(`kinds.${was}`),
+      now:
+        earned === null
+          ? t(`item.states.${status}`)
+          : t('item.score', { earned: format.amount(earned), possible: format.amount(possible) }),
+    }),
+  );
+
+/** How the term before ended, with what has been decided since. */
+export const endedWords = (t: TFunction, format: Format, ended: EndedTerm): string =>
+  [endingWords(t, format, ended), ...decidedWords(t, format, ended)].join('. ');
+
+function endingWords(t: TFunction, format: Format, { title, endedOn, grade }: EndedTerm): string {
   const date = format.date(endedOn);
   const written = format.grade(grade);
   if (grade.by === 'final') {

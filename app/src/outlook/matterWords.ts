@@ -91,7 +91,10 @@ function underneath(matter: MatterOf<'underneath'>, tools: Tools): Omit<MatterWo
   const body = [
     ...(first ? [endSentence(first, tools)] : []),
     ...(more > 0 ? [t('matter.andMore', { count: more })] : []),
-    t('matter.becomes', { figure: from, left: format.figure(matter.ifLeft, matter.decimals) }),
+    t(matter.grade.figure === null ? 'matter.becomesFirst' : 'matter.becomes', {
+      figure: from,
+      left: format.figure(matter.ifLeft, matter.decimals),
+    }),
     ...(matter.doubtful
       ? [
           t('matter.doubtful', {
@@ -103,7 +106,10 @@ function underneath(matter: MatterOf<'underneath'>, tools: Tools): Omit<MatterWo
     ...(matter.slipping ? [t('matter.alsoSlipping')] : []),
   ];
   return {
-    title: t('matter.underneathTitle', { figure, count: matter.looseEnds.length }),
+    title: t(matter.grade.figure === null ? 'matter.underneathFirst' : 'matter.underneathTitle', {
+      figure,
+      count: matter.looseEnds.length,
+    }),
     body: body.join(' '),
     ...(first
       ? looseWorkStep(matter, first, tools)

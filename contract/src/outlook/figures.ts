@@ -1,4 +1,5 @@
 import { Type, type Static } from '@sinclair/typebox';
+import { resultStatuses } from '../gradebook/record';
 import { DateOnly, Fraction, Instant, Nullable } from '../shared/scalars';
 
 export const looseEndKinds = ['missing', 'incomplete', 'overdue', 'zero', 'at-floor', 'unmarked'] as const;
@@ -106,6 +107,17 @@ export const EndedTerm = Type.Object({
   grade: CourseGrade,
   /** What was left when it ended, and can no longer be mended. */
   closed: Type.Array(LooseEndFigure),
+  /** What was left open on its last day and has another result since. */
+  decided: Type.Array(
+    Type.Object({
+      itemId: Type.String(),
+      title: Type.String(),
+      was: Type.Union(looseEndKinds.map((kind) => Type.Literal(kind))),
+      status: Type.Union(resultStatuses.map((status) => Type.Literal(status))),
+      earned: Nullable(Type.Number()),
+      possible: Type.Number(),
+    }),
+  ),
 });
 export type EndedTerm = Static<typeof EndedTerm>;
 

@@ -1,5 +1,6 @@
 export * from './work/acrossCourses';
 export * from './courseAnswer';
+export * from './work/decided';
 export * from './work/doubt';
 export * from './work/effort';
 export * from './evidence';

@@ -5,6 +5,7 @@ import {
   termRoutes,
   type ChildTerms,
   type CourseDetail,
+  type CourseSummary,
   type CoursePolicy,
   type ItemDetail,
   type Work,
@@ -440,6 +441,18 @@ describe('terms, credits, grade points', () => {
     const reported = await terms('isolde');
     expect(gradeOf(reported, 'Lighthouse optics', 'quarter-1-2026')?.state).toBe('stored');
     expect(gradeOf(reported, 'Harbour letters', 'quarter-1-2026')?.state).toBe('final');
+    // What was incomplete on the last day has been decided, and is told until the new quarter has a figure.
+    const { courses } = (await maren.get(gradebookRoutes.courses.path).expect(200)).body as {
+      courses: CourseSummary[];
+    };
+    expect(courses.find(({ title }) => title === 'Island stories')?.ended).toMatchObject({
+      ...{ title: 'First quarter', grade: { by: 'final' } },
+      decided: [{ title: 'Harbour map key', was: 'incomplete', status: 'scored', earned: 11, possible: 20 }],
+    });
+    // The report cards have what teachers wrote.
+    expect(
+      reported.courses.filter(({ remarks }) => remarks.some(({ part }) => part === 'quarter-1-2026')),
+    ).toHaveLength(6);
     await maren
       .get(path)
       .query({ termId: world.student('isolde') })

@@ -1,4 +1,5 @@
 import type { Matter, NamedLooseEnd } from '@cadro/contract';
+import { dayMs } from '../../dates';
 import type { CourseFacts, FamilyFacts } from './facts';
 import { isEndInHand } from './inHand';
 import { isTravelling } from '../work/travelling';
@@ -6,6 +7,8 @@ import { isTravelling } from '../work/travelling';
 /** A fall smaller than this share of the scale is no matter of its own. */
 const leastFall = 0.01;
 const leastGain = 0.005;
+/** So long before its end a term is nearly over. */
+const lastDaysMs = 14 * dayMs;
 
 /** The next last day on which one of them is taken; those that have passed are no reason to hurry. */
 export const nextEnd = (ends: readonly NamedLooseEnd[], now: string): string | null =>
@@ -55,11 +58,14 @@ export function underneath(facts: FamilyFacts): Matter[] {
   return facts.courses.flatMap((course): Matter[] => {
     const { posted, ifLeft } = course.figures;
     const ends = notInHand(course, facts).filter(({ kind }) => kind === 'overdue' || kind === 'incomplete');
-    if (posted === null || ifLeft === null || ends.length === 0) return [];
+    if (ifLeft === null || ends.length === 0) return [];
     // What may only be on its way from one source to the other is no fall yet.
     const { doubtful } = course;
     const sure = doubtful?.ifLeft ?? ifLeft;
-    const fall = (posted - sure) / course.outOf;
+    // A course whose work is all open has no figure yet: toward the end of its term the whole of it is at stake.
+    const endsSoon = Date.parse(course.termEnd) - Date.parse(facts.now) <= lastDaysMs;
+    if (posted === null && !endsSoon) return [];
+    const fall = ((posted ?? course.outOf) - sure) / course.outOf;
     if (fall < leastFall) return [];
     const expiresAt = nextEnd(ends, facts.now);
     return [

@@ -82,6 +82,21 @@ const followUp = (more: Partial<FollowUpFacts>): FollowUpFacts => ({
 });
 const kinds = (facts: FamilyFacts) => triage(facts).map(({ kind, courseId }) => `${kind} ${courseId}`);
 
+it.each([
+  ['2026-10-21T18:00:00Z', []],
+  ['2026-10-30T18:00:00Z', ['underneath empty', 'underneath k']],
+])('puts a course that would come to nothing first, as its term ends: %s', (at, said) => {
+  const nothing = { posted: null, display: null, letter: null, ifLeft: 0 };
+  const courses = [
+    ...(said.length > 0 ? [course('k', { ifLeft: 60 }, [end('a', 'overdue')])] : []),
+    {
+      ...course('empty', nothing, [end('b', 'incomplete')]),
+      grade: countedGrade({ decimals: 1 }, { posted: null, display: null, letter: null }),
+    },
+  ];
+  expect(kinds(family({ now: at, courses }))).toEqual(said);
+});
+
 it('counts a fall without what may only be on its way, and says how far it would go with it', () => {
   const sure = end('a', 'overdue');
   const late = end('b', 'overdue', { doubt: 'doubtful' });

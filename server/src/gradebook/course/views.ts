@@ -55,13 +55,14 @@ function endedOf(row: CourseCard, policy: Policy, grade: CourseGrade, now: Date)
   const { standing, ended } = row;
   if (!standing) return null;
   if (standing.endsOn < dateIn(row.time_zone, now))
-    return { title: standing.title, endedOn: standing.endsOn, grade, closed: [] };
+    return { title: standing.title, endedOn: standing.endsOn, grade, closed: [], decided: [] };
   if (!ended || grade.figure !== null || grade.letter !== null) return null;
   return {
     title: ended.title,
     endedOn: ended.endsOn,
     grade: courseGrade(policy, ended, statedOf(row, ended.part)),
     closed: [...ended.closed],
+    decided: [...(ended.decided ?? [])],
   };
 }
 

@@ -1,4 +1,4 @@
-import type { CourseAnswer, CourseFigures, LooseEndFigure, LooseEndKind } from '@cadro/contract';
+import type { CourseAnswer, CourseFigures, EndedTerm, LooseEndFigure, LooseEndKind } from '@cadro/contract';
 import { oneAtATime, type Db, type Trx } from '../../kit';
 
 /** The figures of a course with what moved them lately. */
@@ -23,6 +23,8 @@ export interface TermDates {
 export interface EndedFigures extends TermDates, Pick<CourseFigures, 'posted' | 'display' | 'letter'> {
   /** What was left and can no longer be mended. */
   readonly closed: readonly LooseEndFigure[];
+  /** What the school has made of what was left; missing in what was kept before. */
+  readonly decided?: EndedTerm['decided'];
 }
 
 /** Figures as a household reads the course, where that is not as its source says. */

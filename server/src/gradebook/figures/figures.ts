@@ -1,5 +1,13 @@
 import type { CourseRecord } from '@cadro/contract';
-import { courseAnswer, dayMs, figuresOf, householdRecord, movedDays, type FiguresAt } from '@cadro/core';
+import {
+  courseAnswer,
+  dayMs,
+  decidedSince,
+  figuresOf,
+  householdRecord,
+  movedDays,
+  type FiguresAt,
+} from '@cadro/core';
 import { together, type Db, type Deps, type Job, type Trx } from '../../kit';
 import { loadCourses } from '../../records';
 import {
@@ -58,6 +66,7 @@ function figuresFor(
         ? {
             ...datesOf(before),
             ...{ posted: last.posted, display: last.display, letter: last.letter },
+            decided: decidedSince(read(before.record), before.record.policy.termEnd),
             closed: last.looseEnds.filter(({ kind, recoverable }) => kind !== 'unmarked' && !recoverable),
           }
         : null,
