@@ -2,6 +2,7 @@ import {
   alertRoutes,
   calendarRoutes,
   gradebookRoutes,
+  newsRoutes,
   outlookRoutes,
   termRoutes,
   workRoutes,
@@ -12,13 +13,19 @@ import {
   type CourseDetail,
   type CourseGrade,
   type CourseSummary,
+  type Digest,
   type ItemDetail,
+  type News,
   type Work,
   type WorkRow,
 } from '@cadro/contract';
 import { daysAfter } from '@cadro/core';
 import type { Agent } from 'supertest';
+import { reportOf } from '../gradebook';
+import { childrenFor } from '../household';
 import { World } from '../testing/world';
+
+type Report = Awaited<ReturnType<typeof reportOf>>;
 
 /*
  * The demo family's thirty days, read as a careful parent would: what each place says of a course or an assignment is
@@ -63,16 +70,22 @@ interface Seen {
   readonly work: Work;
   readonly events: readonly CalendarEvent[];
   readonly alerts: readonly Alert[];
+  readonly digest: Digest;
+  readonly news: News;
   readonly terms: readonly ChildTerms[];
+  /** What is printed of each child's term. */
+  readonly papers: readonly { readonly studentId: string; readonly report: Report }[];
 }
 
 async function readAll(on: string): Promise<Seen> {
-  const [brief, { courses }, work, { events }, { alerts }] = await Promise.all([
+  const [brief, { courses }, work, { events }, { alerts }, digest, news] = await Promise.all([
     get<Brief>(outlookRoutes.brief.path),
     get<{ courses: CourseSummary[] }>(gradebookRoutes.courses.path),
     get<Work>(workRoutes.work.path),
     get<{ events: CalendarEvent[] }>(calendarRoutes.calendar.path, { from: on, to: daysAfter(on, 14) }),
     get<{ alerts: Alert[] }>(alertRoutes.list.path, { state: 'open' }),
+    get<Digest>(alertRoutes.digest.path),
+    get<News>(newsRoutes.news.path),
   ]);
   const details = await Promise.all(
     courses.map(({ studentId, id }) =>
@@ -93,7 +106,31 @@ async function readAll(on: string): Promise<Seen> {
   const terms = await Promise.all(
     children.map((child) => get<ChildTerms>(forChild(termRoutes.terms.path, world.student(child)))),
   );
-  return { now: brief.asOf, brief, courses, details, items, work, events, alerts, terms };
+  const guardian = await world
+    .db('guardians')
+    .where({ email: 'maren@test.example' })
+    .first<{ id: string }>('id');
+  const now = new Date(brief.asOf);
+  const papers = await Promise.all(
+    (await childrenFor(world.db, guardian.id, 'read-record')).map(async (child) => ({
+      studentId: child.id,
+      report: await reportOf(world.db, { guardianId: guardian.id, child, now }),
+    })),
+  );
+  return {
+    now: brief.asOf,
+    brief,
+    courses,
+    details,
+    items,
+    work,
+    events,
+    alerts,
+    digest,
+    news,
+    terms,
+    papers,
+  };
 }
 
 /** One thing that two places say, in words that can be laid side by side. */
@@ -108,7 +145,7 @@ const gradeText = ({ display, letter, by, count }: CourseGrade): string =>
     .join(' ')
     .trim();
 
-const gradesSaid = ({ courses, details, items, brief, alerts, terms }: Seen): Said[] => {
+const gradesSaid = ({ courses, details, items, brief, alerts, digest, terms, papers }: Seen): Said[] => {
   const said = (place: string, courseId: string, studentId: string, grade: CourseGrade): Said => ({
     ...{ place, about: `grade of ${studentId}:${courseId}`, text: gradeText(grade) },
   });
@@ -128,7 +165,26 @@ const gradesSaid = ({ courses, details, items, brief, alerts, terms }: Seen): Sa
           : [],
       ),
     ),
-    // The printed page and the file of terms are made of these.
+    ...digest.children.flatMap(({ studentId, needs, before, changed }) => [
+      ...[...needs, ...before].flatMap(({ courseId, reasons }) =>
+        reasons.flatMap((reason) =>
+          reason.about === 'figure' && reason.grade && courseId
+            ? [said('digest', courseId, studentId, reason.grade)]
+            : [],
+        ),
+      ),
+      ...changed.flatMap(({ courseId, grade }) =>
+        grade ? [said('digest', courseId, studentId, grade)] : [],
+      ),
+    ]),
+    ...papers.flatMap(({ studentId, report }) =>
+      report.courses.flatMap(({ title, grade, scale }) => {
+        const course = details.find((each) => each.title === title && each.studentId === studentId);
+        const same = course?.term.title === report.term.title && scale.method !== 'standards';
+        return course && same && grade ? [said('paper', course.id, studentId, grade)] : [];
+      }),
+    ),
+    // The files of terms and report cards are made of these.
     ...terms.flatMap(({ studentId, terms: tree, courses: own }) =>
       own.flatMap(({ courseId, grades }) => {
         const detail = details.find((each) => each.id === courseId && each.studentId === studentId);
@@ -158,7 +214,7 @@ const endText = ({ kind, deadline, impact, doubt }: End): string =>
 const lasting = new Set(['loose-end', 'deadline']);
 
 /** What is open about each assignment: one kind, one deadline, one gain, one doubt. */
-const endsSaid = ({ details, items, work, brief, alerts }: Seen): Said[] => {
+const endsSaid = ({ details, items, work, brief, alerts, digest }: Seen): Said[] => {
   const said = (place: string, itemId: string, end: End): Said => ({
     ...{ place, about: `assignment ${itemId}`, text: endText(end) },
   });
@@ -186,6 +242,20 @@ const endsSaid = ({ details, items, work, brief, alerts }: Seen): Said[] => {
     ...brief.matters.flatMap((matter) =>
       'looseEnds' in matter ? matter.looseEnds.map((end) => said('Brief', end.itemId, end)) : [],
     ),
+    ...digest.children.flatMap(({ needs, before }) =>
+      [...needs, ...before].flatMap(({ reasons }) =>
+        reasons.flatMap((reason) =>
+          reason.about === 'work' && lasting.has(reason.rule) && reason.work.kind
+            ? [
+                said('digest', reason.work.itemId, {
+                  ...reason.work,
+                  doubt: reason.work.classroom ? 'apart' : null,
+                }),
+              ]
+            : [],
+        ),
+      ),
+    ),
     ...alerts.flatMap(({ overAt, reasons }) =>
       reasons.flatMap((reason) =>
         overAt === null && reason.about === 'work' && lasting.has(reason.rule) && reason.work.kind
@@ -199,6 +269,34 @@ const endsSaid = ({ details, items, work, brief, alerts }: Seen): Said[] => {
       ),
     ),
   ];
+};
+
+/** What a work was scored, and when it is due: as it came, and as it stands. */
+const statesSaid = ({ details, news }: Seen): Said[] => {
+  const own = new Map(details.flatMap(({ items }) => items.map((item) => [item.id, item] as const)));
+  const said = (place: string, about: string, text: string | null): Said => ({
+    ...{ place, about, text: text ?? '–' },
+  });
+  return [...news.fresh, ...news.earlier]
+    .flatMap(({ lines }) => lines)
+    .flatMap((line, index, all): Said[] => {
+      if (line.kind !== 'score' && line.kind !== 'assigned') return [];
+      const item = own.get(line.itemId);
+      // An older line of the same work is history.
+      const newest = all.findIndex(
+        (each) => each.kind === line.kind && 'itemId' in each && each.itemId === line.itemId,
+      );
+      if (!item || newest !== index) return [];
+      return line.kind === 'score'
+        ? [
+            said('what is new', `score of ${line.itemId}`, String(line.earned)),
+            said('course', `score of ${line.itemId}`, String(item.state.earned)),
+          ]
+        : [
+            said('what is new', `date of ${line.itemId}`, line.dueAt),
+            said('course', `date of ${line.itemId}`, item.dueAt),
+          ];
+    });
 };
 
 /** Where the places differ: each with the others' text. */
@@ -301,7 +399,7 @@ it('one state, one figure, one deadline, wherever it is read, from 21 October to
     await world.syncAll();
     confirmed += await confirmAll();
     const seen = await readAll(on);
-    const said = [...gradesSaid(seen), ...endsSaid(seen)];
+    const said = [...gradesSaid(seen), ...endsSaid(seen), ...statesSaid(seen)];
     compared += said.length;
     const all = [...disagreements(said), ...tooLate(seen), ...twice(seen)];
     found.push(...all.map((line) => `${on} ${line.replace(/[0-9a-f-]{36}/g, (id) => titles.get(id) ?? id)}`));
