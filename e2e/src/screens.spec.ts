@@ -4,6 +4,17 @@ import type { Guardian } from './guardian';
 /** Every screen, by the way to it. */
 const screens: readonly { name: string; open: (guardian: Guardian) => Promise<void> }[] = [
   { name: 'Brief', open: (guardian) => guardian.goesTo('Brief') },
+  {
+    name: 'what is new',
+    async open(guardian) {
+      await guardian.goesTo('Brief');
+      await guardian.page
+        .getByRole('link', { name: /^(\d+ new entries|One new entry|Nothing new|See what)/ })
+        .click();
+      await expect(guardian.page.getByRole('heading', { level: 1, name: 'What is new' })).toBeVisible();
+    },
+  },
+  { name: 'a week that was', open: (guardian) => guardian.opens('/brief/new?week=2026-10-05') },
   { name: 'Courses', open: (guardian) => guardian.goesTo('Courses') },
   { name: 'a weighted course', open: (guardian) => guardian.opensCourse('Kelp chemistry') },
   { name: 'a standards course', open: (guardian) => guardian.opensCourse('Number and shore') },
@@ -21,6 +32,14 @@ const screens: readonly { name: string; open: (guardian: Guardian) => Promise<vo
       await guardian.goesTo('Courses');
       await guardian.page.getByRole('link', { name: 'Terms and credits' }).first().click();
       await expect(guardian.page.getByRole('heading', { level: 1, name: /^Terms of/ })).toBeVisible();
+    },
+  },
+  {
+    name: 'the report cards',
+    async open(guardian) {
+      await guardian.goesTo('Courses');
+      await guardian.page.getByRole('link', { name: 'Report cards' }).first().click();
+      await expect(guardian.page.getByRole('table', { name: 'School year 2026–27' })).toBeVisible();
     },
   },
   { name: 'side by side', open: (guardian) => guardian.opens('/courses/compare') },
@@ -132,6 +151,16 @@ const screens: readonly { name: string; open: (guardian: Guardian) => Promise<vo
     async open(guardian) {
       await guardian.goesTo('Talk');
       await guardian.page.getByRole('link', { name: /^Wren Thornwick\./ }).click();
+    },
+  },
+  {
+    name: 'a letter that is begun',
+    async open(guardian) {
+      const { page } = guardian;
+      await guardian.opensCourse('Tide tables');
+      await page.getByRole('link', { name: /^Write to Hester/ }).click();
+      await page.getByLabel('Your letter').fill('Dear Hester,');
+      await expect(page.getByText('Kept as you write.')).toBeVisible();
     },
   },
   { name: 'the choice of a teacher', open: (guardian) => guardian.opens('/talk/write') },

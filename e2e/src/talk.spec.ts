@@ -23,6 +23,47 @@ test('a letter to a teacher of any child, out of Talk', async ({ guardian, page,
   await expect(page.getByRole('link', { name: /^Dilys Cockleford\./ })).toHaveCount(0);
 });
 
+test('a letter that is begun waits where it was left, and can be thrown away and brought back', async ({
+  guardian,
+  page,
+}) => {
+  await guardian.signsIn();
+  await guardian.opensCourse('Lighthouse optics');
+  await page.getByRole('link', { name: /^Write to Corwin/ }).click();
+  const letter = page.getByLabel('Your letter');
+  await expect(letter).toHaveValue(/Lighthouse optics/);
+  const kept = page.waitForResponse(
+    (answer) => answer.url().endsWith('/api/drafts') && answer.request().method() === 'POST',
+  );
+  await letter.fill('One question about the lamp essay.');
+  expect((await kept).status()).toBe(204);
+  await page.reload();
+  await expect(letter).toHaveValue('One question about the lamp essay.');
+
+  await guardian.goesTo('Talk');
+  const begun = page.getByRole('link', { name: /Lighthouse optics\. Isolde · letter, begun today$/ });
+  await begun.click();
+  await expect(letter).toHaveValue('One question about the lamp essay.');
+  await page.getByRole('button', { name: 'Throw away' }).click();
+  await expect(letter).toHaveValue(/I am writing about Lighthouse optics/);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(letter).toHaveValue('One question about the lamp essay.');
+  await page.getByRole('button', { name: 'Throw away' }).click();
+  await guardian.goesTo('Talk');
+  await expect(page.getByRole('heading', { level: 1, name: 'Talk' })).toBeVisible();
+  await expect(begun).toHaveCount(0);
+});
+
+test('what is taken in hand by mistake is undone', async ({ guardian, page }) => {
+  await guardian.signsIn();
+  await guardian.opensCourse('Ship’s Spanish');
+  await page.getByRole('link', { name: 'Talk with Isolde' }).click();
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await page.getByRole('button', { name: 'That was a mistake: undo' }).click();
+  await expect(page).toHaveURL(/\/talk$/);
+  await expect(page.getByRole('link', { name: /^Ship’s Spanish\./ })).toHaveCount(0);
+});
+
 test('a follow-up is settled by hand, and taken up again', async ({ guardian, page }) => {
   await guardian.signsIn();
   await guardian.goesTo('Work');

@@ -2,12 +2,12 @@ import type { Knex } from 'knex';
 
 /*
  * What is new: up to when a guardian has seen it, and when an announcement came. `since` begins what is new in the
- * sitting that lasted until `seen_at`. A digest that is kept says with how many decimals our own count is written.
+ * sitting that lasted until `seen_at`; null in the first. A digest that is kept says with how many decimals our own count is written.
  */
 const looks = `
 create table news_looks (
   guardian_id uuid primary key references guardians on delete cascade,
-  since timestamptz not null, seen_at timestamptz not null
+  since timestamptz, seen_at timestamptz not null
 );
 alter table announcements add known_at timestamptz;
 create index change_log_moved on change_log (student_id, at) where kind = 'work' and before is not null;

@@ -5,7 +5,7 @@ import { useTranslation } from 'react-i18next';
 import type { News, NewsDay, NewsLine } from '@cadro/contract';
 import { daysAfter, isDate } from '@cadro/core';
 import { useChildren, useFormat } from '../household';
-import { BackLink, Heading, Loaded, Page, Quiet, Row, RowLink, Stack, WayOn, Words } from '../ui';
+import { BackLink, Heading, Loaded, Page, Quiet, Row, RowLink, Stack, styles, WayOn, Words } from '../ui';
 import { useLookedAtNewsMutation, useNewsQuery } from './api';
 import { newsHref, newsRows, newsText, severalText } from './newsWords';
 
@@ -16,20 +16,24 @@ const whoseOf = (line: NewsLine): readonly string[] =>
 function NewsRow({ lines: [line, ...others] }: { lines: readonly [NewsLine, ...NewsLine[]] }) {
   const { t } = useTranslation();
   const format = useFormat();
-  const { nameOf, shown } = useChildren();
   const several = others.length > 0;
-  const { what, said } = several ? severalText(t, format, [line, ...others]) : newsText(t, format, line);
-  const names = whoseOf(line).filter((id) => shown.some((child) => child.id === id));
-  const context = [
-    ...(shown.length > 1 ? [format.list(names.map(nameOf))] : []),
-    ...('courseTitle' in line && !several ? [line.courseTitle] : []),
-    said,
-  ].join(' · ');
+  const { what, said, score } = several
+    ? { ...severalText(t, format, [line, ...others]), score: null }
+    : newsText(t, format, line);
+  const context = [...('courseTitle' in line && !several ? [line.courseTitle] : []), said]
+    .filter(Boolean)
+    .join(' · ');
   return (
-    <RowLink href={several ? '/work' : newsHref(line)} label={`${what}. ${context}`}>
-      <Words bold={line.kind === 'score'} lines={3}>
-        {what}
-      </Words>
+    <RowLink
+      href={several ? '/work' : newsHref(line)}
+      label={[what, ...(score ? [score] : []), context].join('. ')}
+    >
+      <Row style={styles.apartBase}>
+        <View style={styles.shrink}>
+          <Words lines={3}>{what}</Words>
+        </View>
+        {score ? <Words bold>{score}</Words> : null}
+      </Row>
       <Words size="small" colour="soft">
         {context}
       </Words>
@@ -37,8 +41,35 @@ function NewsRow({ lines: [line, ...others] }: { lines: readonly [NewsLine, ...N
   );
 }
 
-function Days({ days, none }: { days: readonly NewsDay[]; none: string }) {
+/** The lines of a day, child by child where there are several; what is for all of them comes last. */
+function Day({ on, lines }: NewsDay) {
   const format = useFormat();
+  const { t } = useTranslation();
+  const { nameOf, shown } = useChildren();
+  const own = shown.map(({ id }) => ({
+    key: id,
+    title: nameOf(id),
+    lines: lines.filter((line) => 'studentId' in line && line.studentId === id),
+  }));
+  const all = { key: 'all', title: t('news.forAll'), lines: lines.filter((line) => !('studentId' in line)) };
+  return (
+    <Stack space={1}>
+      <Heading level={2}>{format.dayLong(on)}</Heading>
+      {[...own, all]
+        .filter((group) => group.lines.length > 0)
+        .map((group) => (
+          <View key={group.key}>
+            {shown.length > 1 ? <Heading level={3}>{group.title}</Heading> : null}
+            {newsRows(group.lines).map((row, index) => (
+              <NewsRow key={index} lines={row} />
+            ))}
+          </View>
+        ))}
+    </Stack>
+  );
+}
+
+function Days({ days, none }: { days: readonly NewsDay[]; none: string }) {
   const { shown } = useChildren();
   const ids = new Set(shown.map(({ id }) => id));
   const own = days
@@ -47,13 +78,8 @@ function Days({ days, none }: { days: readonly NewsDay[]; none: string }) {
   if (own.length === 0) return <Quiet>{none}</Quiet>;
   return (
     <Stack space={2}>
-      {own.map(({ on, lines }) => (
-        <View key={on}>
-          <Heading level={3}>{format.dayLong(on)}</Heading>
-          {newsRows(lines).map((row, index) => (
-            <NewsRow key={index} lines={row} />
-          ))}
-        </View>
+      {own.map((day) => (
+        <Day key={day.on} {...day} />
       ))}
     </Stack>
   );

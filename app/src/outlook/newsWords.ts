@@ -6,12 +6,11 @@ import type { Format } from '../i18n';
 
 type Of<K extends NewsLine['kind']> = Extract<NewsLine, { kind: K }>;
 
-function scoreText(t: TFunction, format: Format, { title, earned, was, possible }: Of<'score'>): string {
-  if (earned === null) return t('news.levels', { title });
+/** A score as it is written: '24 of 30', or '21 → 24 of 30' where it was put right. */
+function scoreText(t: TFunction, format: Format, { earned, was, possible }: Of<'score'>): string | null {
+  if (earned === null) return null;
   const score = t('item.score', { earned: format.amount(earned), possible: format.amount(possible) });
-  return was === null
-    ? t('news.score', { title, score })
-    : t('news.changed', { title, was: format.amount(was), score });
+  return was === null ? score : t('news.changed', { was: format.amount(was), score });
 }
 
 /** By which day, in words. */
@@ -33,19 +32,30 @@ function attendanceText(t: TFunction, format: Format, { lessons }: Of<'attendanc
 const gradeText = (format: Format, { figure, letter }: Of<'stored'>): string =>
   [...(figure === null ? [] : [format.amount(figure)]), ...(letter === null ? [] : [letter])].join(' ');
 
-/** A line of what is new: what it is, and what is said of it beside child and course. */
-export function newsText(t: TFunction, format: Format, line: NewsLine): { what: string; said: string } {
+/** What a score is beside its number: put right, or no longer missing; a first one says it by itself. */
+const scoreSaid = (t: TFunction, { was, stood }: Of<'score'>): string =>
+  was !== null ? t('news.said.changed') : stood ? t(`news.was.${stood}`) : '';
+
+interface NewsText {
+  readonly what: string;
+  /** Beside child and course; empty for nothing more. */
+  readonly said: string;
+  /** Of a score: the number. */
+  readonly score: string | null;
+}
+
+/** A line of what is new in words. */
+export const newsText = (t: TFunction, format: Format, line: NewsLine): NewsText =>
+  line.kind === 'score'
+    ? { what: line.title, said: scoreSaid(t, line), score: scoreText(t, format, line) }
+    : { ...otherText(t, format, line), score: null };
+
+function otherText(
+  t: TFunction,
+  format: Format,
+  line: Exclude<NewsLine, Of<'score'>>,
+): { what: string; said: string } {
   switch (line.kind) {
-    case 'score':
-      return {
-        what: scoreText(t, format, line),
-        said:
-          line.was !== null
-            ? t('news.said.changed')
-            : line.stood
-              ? t(`news.was.${line.stood}`)
-              : t('news.said.score'),
-      };
     case 'standing':
       return { what: line.title, said: t(`news.standing.${line.status}`) };
     case 'assigned':

@@ -48,6 +48,17 @@ describe('whose grade leads', () => {
     expect(courseGrade(policy, ours(79.6), [said({ figure: 80 })]).decimals).toBe(0);
   });
 
+  it.each([
+    [96, 0.9602, 1],
+    [84, 0.835, 0],
+    [84, 0.84, 1],
+    [80.4, 0.8043, 1],
+    [84, null, 0],
+    [81.15, 0.8115, 1],
+  ])('%d with the fraction %s is written with %d decimals', (figure, fraction, decimals) => {
+    expect(courseGrade(policy, ours(70), [said({ figure, fraction })]).decimals).toBe(decimals);
+  });
+
   it.each([84, 84.04, 84.3, 77.2])('is written alike whatever our own count says: %d', (counted) => {
     const grade = courseGrade(policy, ours(counted), [said({ figure: 84 })]);
     expect([grade.display, grade.decimals]).toEqual([84, 0]);

@@ -64,11 +64,16 @@ export const statedNow = (stated: readonly StatedGrade[]): StatedGrade | null =>
     return Date.parse(each.at) > Date.parse(best.at) ? each : best;
   }, null);
 
-/** As many decimals as a figure is written with, up to the policy's: so it reads alike whatever our own count is. */
-function decimalsOf(figure: number, most: number): number {
-  for (let decimals = 0; decimals < most; decimals++)
-    if (Math.abs(roundHalfAway(figure, decimals) - figure) < 1e-9) return decimals;
-  return most;
+/**
+ * As many decimals as a stated figure is written with, up to the policy's: so it reads alike whatever our own count is.
+ * The fraction beside it tells whether 84 is a rounded 83.5 or just 84.0.
+ */
+function decimalsOf(figure: number, { decimals: most, outOf }: Policy, fraction: number | null): number {
+  const among = Array.from({ length: most + 1 }, (_, decimals) => decimals);
+  const writes = (value: number) => (decimals: number) =>
+    Math.abs(roundHalfAway(value, decimals) - figure) < 1e-9;
+  const rounded = fraction === null ? undefined : [...among].reverse().find(writes(fraction * outOf));
+  return rounded ?? among.find(writes(figure)) ?? most;
 }
 
 type Ours = Pick<CourseFigures, 'posted' | 'display' | 'letter'>;
@@ -112,7 +117,7 @@ export function courseGrade(policy: Policy, ours: Ours, stated: readonly StatedG
   const same = agreementOf(posted, figure, decimals) !== 'differs';
   return {
     figure: same ? posted : figure,
-    decimals: decimalsOf(figure, decimals),
+    decimals: decimalsOf(figure, policy, said.fraction),
     display: said.figure === figure ? figure : displayOf(policy, figure / policy.outOf),
     letter: letter ?? letterOf(policy, figure / policy.outOf),
     ...{ by, at, count: same ? null : count },

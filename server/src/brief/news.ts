@@ -95,9 +95,9 @@ interface NewSince {
 
 /** Since when what comes is new to a guardian: the last look, a week where there was none. */
 function newSince(look: NewsLook | undefined, now: Date, within: 'sitting' | 'look'): NewSince {
-  if (!look) return { since: new Date(now.getTime() - firstMs), looked: false };
-  const goesOn = within === 'sitting' && now.getTime() - look.seen_at.getTime() <= sittingMs;
-  const since = goesOn ? look.since : look.seen_at;
+  const goesOn = look && within === 'sitting' && now.getTime() - look.seen_at.getTime() <= sittingMs;
+  const since = goesOn ? look.since : look?.seen_at;
+  if (!since) return { since: new Date(now.getTime() - firstMs), looked: false };
   return { since: new Date(Math.max(since.getTime(), now.getTime() - mostMs)), looked: true };
 }
 
@@ -162,5 +162,5 @@ export async function freshCounts(
 export async function sawNews({ db, clock }: Deps, guardianId: string, upTo: string): Promise<void> {
   const now = await clock.now();
   const seen = new Date(Math.min(Date.parse(upTo), now.getTime()));
-  await putNewsLook(db, guardianId, { upTo: seen, first: new Date(seen.getTime() - firstMs), sittingMs });
+  await putNewsLook(db, guardianId, { upTo: seen, sittingMs });
 }

@@ -1,8 +1,8 @@
 import type { Db } from '../kit';
 
 export interface NewsLook {
-  /** Since when what came is new to the guardian. */
-  readonly since: Date;
+  /** Since when what came is new to the guardian in the sitting of the last look; null in the first one. */
+  readonly since: Date | null;
   readonly seen_at: Date;
 }
 
@@ -18,13 +18,13 @@ export const newsLook = (db: Db, guardianId: string): Promise<NewsLook | undefin
 export async function putNewsLook(
   db: Db,
   guardianId: string,
-  { upTo, first, sittingMs }: { readonly upTo: Date; readonly first: Date; readonly sittingMs: number },
+  { upTo, sittingMs }: { readonly upTo: Date; readonly sittingMs: number },
 ): Promise<void> {
   await db.raw(
-    `insert into news_looks as n (guardian_id, since, seen_at) values (:guardianId, :first, :upTo)
+    `insert into news_looks as n (guardian_id, since, seen_at) values (:guardianId, null, :upTo)
      on conflict (guardian_id) do update set
        since = case when excluded.seen_at - n.seen_at > :sitting * interval '1 millisecond' then n.seen_at else n.since end,
        seen_at = greatest(n.seen_at, excluded.seen_at)`,
-    { guardianId, first, upTo, sitting: sittingMs },
+    { guardianId, upTo, sitting: sittingMs },
   );
 }

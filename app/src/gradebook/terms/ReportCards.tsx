@@ -17,14 +17,15 @@ import {
   SaveCsv,
   Stack,
   styles,
+  useWide,
   Words,
 } from '../../ui';
 import { cardsAddress, reportAddress, useTermsQuery } from '../api';
 import { Remark } from './Remark';
 import { useCreditWords, useGradeWords } from './termWords';
-import { cardRows, leavesOf } from './cards';
+import { cardRows, leavesOf, narrowed } from './cards';
 
-/** The grade of a course in a term: the figure over its letter, and to the ear with how sure it is. */
+/** The grade of a course in a term, to the ear with how sure it is. */
 function Cell({ course, term }: { course: TermCourse; term: TermNode }) {
   const { t } = useTranslation();
   const format = useFormat();
@@ -32,7 +33,6 @@ function Cell({ course, term }: { course: TermCourse; term: TermNode }) {
   const found = course.grades.find(({ part }) => part === term.part);
   if (!found) return <View style={own.cell} role="cell" aria-label={t('cards.none', { term: term.title })} />;
   const { grade, state } = found;
-  const figure = format.grade({ ...grade, letter: null });
   const sure = state === 'stored';
   return (
     <View
@@ -46,10 +46,7 @@ function Cell({ course, term }: { course: TermCourse; term: TermNode }) {
       })}
     >
       <Words size="small" bold={sure} colour={sure ? 'ink' : 'soft'}>
-        {grade.display === null && grade.letter !== null ? '' : figure}
-      </Words>
-      <Words size="small" bold={sure} colour={sure ? 'ink' : 'soft'}>
-        {grade.letter ?? ''}
+        {format.grade(grade)}
       </Words>
     </View>
   );
@@ -208,10 +205,12 @@ function Cards({ years }: { years: ChildTerms }) {
   const { t } = useTranslation();
   const tops = years.terms.filter(({ depth }) => depth === 0);
   const [chosen, setChosen] = useState(tops[0]?.id ?? '');
+  const wide = useWide();
   const top = tops.find(({ id }) => id === chosen) ?? tops[0];
   if (!top) return <Quiet>{t('cards.empty')}</Quiet>;
   const terms = yearColumns(years.terms, top);
   const courses = years.courses.filter(({ courseId }) => top.courseIds.includes(courseId));
+  const grids = wide ? [terms] : narrowed(terms);
   return (
     <>
       {tops.length > 1 ? (
@@ -222,14 +221,20 @@ function Cards({ years }: { years: ChildTerms }) {
           onChange={setChosen}
         />
       ) : null}
-      <View role="table" aria-label={top.title}>
-        <Columns terms={terms} />
-        <Line />
-        {courses.map((course) => (
-          <CourseRow key={course.courseId} course={course} terms={terms} />
-        ))}
-        <AttendanceRows years={years} terms={terms} />
-      </View>
+      {grids.map((columns, place) => (
+        <View
+          key={place}
+          role="table"
+          aria-label={place === 0 ? top.title : t('cards.whole', { year: top.title })}
+        >
+          <Columns terms={columns} />
+          <Line />
+          {courses.map((course) => (
+            <CourseRow key={course.courseId} course={course} terms={columns} />
+          ))}
+          <AttendanceRows years={years} terms={columns} />
+        </View>
+      ))}
       <Words size="small" colour="soft">
         {t('cards.legend')}
       </Words>

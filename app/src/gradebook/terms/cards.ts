@@ -5,6 +5,13 @@ import type { ChildTerms, TermCourse, TermGrade, TermNode } from '@cadro/contrac
 export const leavesOf = (terms: readonly TermNode[]): TermNode[] =>
   terms.filter(({ part }) => !terms.some(({ parent }) => parent === part));
 
+/** For a narrow screen: what has begun, first the terms themselves, then what is made of them. */
+export function narrowed(terms: readonly TermNode[]): TermNode[][] {
+  const begun = terms.filter(({ state }) => state !== 'ahead');
+  const leaves = leavesOf(begun);
+  return [leaves, begun.filter((term) => !leaves.includes(term))].filter(({ length }) => length > 0);
+}
+
 type Cell = string | number | null;
 
 /** The grid as rows for a spreadsheet: a row for each course and term, then the attendance of each term. */

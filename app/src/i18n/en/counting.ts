@@ -89,6 +89,7 @@ export const countingEn = {
     open: 'Report cards',
     years: 'School year',
     year: 'Year',
+    whole: '{{year}}, made of its terms',
     empty: 'No report card yet.',
     none: '{{term}}: no grade',
     cell: '{{course}}, {{term}}: {{grade}}, {{state}}',

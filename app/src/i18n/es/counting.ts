@@ -93,6 +93,7 @@ export const countingEs: SameKeys<typeof countingEn> = {
     open: 'Boletines',
     years: 'Año escolar',
     year: 'Año',
+    whole: '{{year}}, por sus periodos',
     empty: 'Aún no hay boletín.',
     none: '{{term}}: sin calificación',
     cell: '{{course}}, {{term}}: {{grade}}, {{state}}',
