@@ -68,13 +68,13 @@ test('an alert is read, done, undone, found again and silenced for a while', asy
   await guardian.opens('/alerts');
   await page.getByRole('button', { name: 'Find' }).click();
   await page.getByRole('radio', { name: 'Figures' }).click();
-  await page.getByLabel('Search in alerts').fill('tide tables');
+  await page.getByLabel('Search in alerts').fill('kelp');
   await expect(rows(page)).toHaveCount(1);
   await rows(page).first().click();
   await expect(
-    page.getByRole('heading', { level: 1, name: /^By our count, Tide tables fell from 88\.8 to/ }),
+    page.getByRole('heading', { level: 1, name: /^By our count, Kelp chemistry is slipping, by about/ }),
   ).toBeVisible();
-  await expect(page.getByText(/^88\.8 on .*, 8\d\.\d now\.$/)).toBeVisible();
+  await expect(page.getByText(/^8\d\.\d on .*, 7\d\.\d now\.$/)).toBeVisible();
   await expect(page.getByText(/^What moved it most: /)).toBeVisible();
   await page.getByRole('button', { name: 'Done' }).click();
   await expect(page.getByText('Put down as done.')).toBeVisible();
@@ -83,12 +83,12 @@ test('an alert is read, done, undone, found again and silenced for a while', asy
   // Read by now; beside the open ones it stays among them.
   if (guardian.wide) await expect(rows(page)).toHaveCount(1);
   await page.getByRole('button', { name: 'Hear less of this' }).click();
-  await page.getByRole('button', { name: 'Nothing about Tide tables for two weeks' }).click();
+  await page.getByRole('button', { name: 'Nothing about Kelp chemistry for two weeks' }).click();
   await expect(page.getByText(/^Quiet until /).first()).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByRole('button', { name: 'Hear less of this' })).toBeVisible();
   await page.getByRole('link', { name: 'Go there' }).click();
-  await expect(page.getByRole('heading', { level: 1, name: 'Tide tables' })).toBeVisible();
+  await expect(page.getByRole('heading', { level: 1, name: 'Kelp chemistry' })).toBeVisible();
 });
 
 test('rules are tried on the term while they are set', async ({ guardian, page }) => {

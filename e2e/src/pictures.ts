@@ -95,7 +95,7 @@ const pictures: readonly Picture[] = [
     name: 'alert',
     async open(_guardian, page) {
       await page.goto('/alerts');
-      await page.getByRole('link', { name: /Figures: By our count, Tide tables fell/ }).click();
+      await page.getByRole('link', { name: /Figures: By our count, Kelp chemistry is slipping/ }).click();
       await expect(page.getByRole('heading', { name: 'Why you are told' })).toBeVisible();
     },
   },

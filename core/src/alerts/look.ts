@@ -8,6 +8,26 @@ import type { Signal } from './signal';
 import { isSilenced } from './delivery/silence';
 import { standsIn, step, type AlertState, type Telling } from './step';
 
+/**
+ * Without falls that are told already by the works that made them: what is missing and what it did to the figure are one
+ * cause. A fall stands by itself where such works explain less than half of it.
+ */
+function withoutEchoes(signals: readonly Signal[]): Signal[] {
+  const told = new Set(
+    signals.flatMap(({ courseId, reason }) =>
+      reason.about === 'work' && reason.rule === 'loose-end' ? [`${courseId}:${reason.work.itemId}`] : [],
+    ),
+  );
+  return signals.filter(({ courseId, reason }) => {
+    if (reason.about !== 'figure' || reason.rule !== 'fallen' || reason.before === null) return true;
+    const explained = reason.moved.reduce(
+      (sum, { itemId, delta }) => sum + (told.has(`${courseId}:${itemId}`) ? Math.abs(delta) : 0),
+      0,
+    );
+    return explained < (reason.before - reason.now) / 2 - 1e-9;
+  });
+}
+
 /** What the rules find in a child's facts. */
 export function signalsOf(facts: ChildFacts, rules: AlertRules, states: readonly AlertState[]): Signal[] {
   const stands = standsIn(states);
@@ -17,13 +37,14 @@ export function signalsOf(facts: ChildFacts, rules: AlertRules, states: readonly
     settings.set(courseId, known);
     return known;
   };
-  return childRules.flatMap(({ name, find }) =>
+  const found = childRules.flatMap(({ name, find }) =>
     find(
       facts,
       (courseId) => ask(courseId)[name],
       (key) => stands(key, name),
     ).map((signal) => ({ ...signal, reason: withAsked(ask(signal.courseId), name, signal.reason) })),
   );
+  return withoutEchoes(found);
 }
 
 /**

@@ -13,6 +13,12 @@ const evenings = Array.from({ length: 15 }, (_, day) => firstEvening + day * day
 const children = ['isolde', 'caspian', 'pet'];
 /** Fewer than some evenings bring. */
 const capPerDay = 2;
+/** The usual rules of somebody who wants to hear of teachers' words at once. */
+const usual = presetRules('usual');
+const withWords = {
+  ...usual,
+  rules: { ...usual.rules, comment: { on: true, subjects: ['course' as const] } },
+};
 
 interface Told {
   readonly atMs: number;
@@ -58,7 +64,7 @@ beforeAll(async () => {
   await maren
     .patch(alertRoutes.changeSettings.path)
     .send({
-      rules: { ...presetRules('usual'), capPerDay },
+      rules: { ...withWords, capPerDay },
       delivery: {
         ...delivery,
         phone: '+15550100200',
@@ -68,6 +74,8 @@ beforeAll(async () => {
       },
     })
     .expect(200);
+  const looker = await world.signedIn('ottoline');
+  await looker.patch(alertRoutes.changeSettings.path).send({ rules: withWords }).expect(200);
   await lookAtChildren(
     world,
     children.map((child) => world.student(child)),
@@ -98,13 +106,11 @@ it('tells in earnest what the same rules tell in rehearsal, evening by evening',
     now,
   );
   const rehearsed = watches.flatMap((watch) =>
-    tellingsOf(factsOfDays(historyOf(watch), evenings), presetRules('usual')).map(
-      ({ atMs, key, reasons }) => ({
-        atMs,
-        key,
-        ids: reasons.map(({ id }) => id).sort(),
-      }),
-    ),
+    tellingsOf(factsOfDays(historyOf(watch), evenings), withWords).map(({ atMs, key, reasons }) => ({
+      atMs,
+      key,
+      ids: reasons.map(({ id }) => id).sort(),
+    })),
   );
   expect(told.length).toBeGreaterThan(15);
   expect(inOrder(rehearsed)).toEqual(inOrder(told));
@@ -122,16 +128,19 @@ it('raises what the story holds, each once and with true facts', async () => {
   }
   // Its title is what was told then, whatever has come since.
   expect(headlines).toContainEqual(
-    expect.stringMatching(/^By our count, Tide tables fell from 88\.8 to 8\d\.\d$/),
+    expect.stringMatching(/^By our count, Kelp chemistry is slipping, by about 1\.\d a week$/),
   );
   expect(headlines).toContainEqual(
     expect.stringMatching(/^Boat-building shows 3\.\d of 4, and drops to 2\.\d of 4 if nothing changes$/),
   );
-  const tides = alerts.find(({ courseTitle, kind }) => courseTitle === 'Tide tables' && kind === 'figure');
-  const [reason] = tides?.reasons ?? [];
-  expect(reason).toMatchObject({ rule: 'fallen', sourceName: 'Gannet Head Upper School', outOf: 100 });
+  // What made a fall has an alert of its own: the fall is not told beside it.
+  expect(headlines.some((headline) => /Tide tables fell/.test(headline))).toBe(false);
+  expect(headlines).toContain('Log of tides, entry 4: overdue, not graded');
+  const kelp = alerts.find(({ courseTitle, kind }) => courseTitle === 'Kelp chemistry' && kind === 'figure');
+  const [reason] = kelp?.reasons ?? [];
+  expect(reason).toMatchObject({ rule: 'slipping', sourceName: 'Gannet Head Upper School', outOf: 100 });
   const course = await maren.get(
-    `/api/students/${world.student('isolde')}/courses/${await world.courseId('tides', 'gannet-head')}`,
+    `/api/students/${world.student('isolde')}/courses/${await world.courseId('kelp', 'gannet-head')}`,
   );
   expect(reason).toMatchObject({ now: expect.closeTo(course.body.figures.posted, 6) });
 });
@@ -145,7 +154,7 @@ it('tells a look-only guardian of their own children alone', async () => {
 it('sends each alert once, by the channels of its kind, and no more in a day than the cap', async () => {
   const mails = (await arrivals('maren@test.example')).filter(({ headers }) => headers['list-unsubscribe']);
   const texts = await arrivals('+15550100200');
-  expect(texts.length).toBeGreaterThan(1);
+  expect(texts.length).toBeGreaterThan(0);
   expect(texts.every(({ text }) => /absence|lessons were missed/i.test(text))).toBe(true);
   const rows = await world
     .db('deliveries')

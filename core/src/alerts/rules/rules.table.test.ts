@@ -561,7 +561,7 @@ const presetTable: Readonly<Record<RuleName, readonly [object, object, object]>>
   ],
   comment: [
     { on: false, subjects: [] },
-    { on: true, subjects: ['course'] },
+    { on: false, subjects: ['course'] },
     { on: true, subjects: ['score', 'work', 'rubric', 'course', 'report-card'] },
   ],
   unexplained: [{ on: true }, { on: true }, { on: true }],

@@ -16,7 +16,8 @@ export const comment = childRule({
   }),
   presets: {
     urgent: { on: false, subjects: [] },
-    usual: { on: true, subjects: ['course'] },
+    // The Brief, what is new and the digest have them; eight letters of praise in a week are no alerts.
+    usual: { on: false, subjects: ['course'] },
     everything: { on: true, subjects: ['score', 'work', 'rubric', 'course', 'report-card'] },
   },
   page: {
