@@ -120,10 +120,7 @@ const closedIn = ({ courses, asOfMs }: ChildFacts, sinceMs: number): NonNullable
   });
 
 /** How much came in the digest's days: scores, also changed ones, and work that was given out. */
-function newsIn(
-  { courses, comments, asOfMs }: ChildFacts,
-  sinceMs: number,
-): NonNullable<DigestChild['news']> {
+function newsIn({ courses, asOfMs }: ChildFacts, sinceMs: number): NonNullable<DigestChild['news']> {
   const came = (ms: number | null) => ms !== null && ms > sinceMs && ms <= asOfMs;
   const scores = courses.flatMap(({ results }) =>
     [...results.values()].filter((known) =>

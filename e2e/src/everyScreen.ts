@@ -1,0 +1,203 @@
+import type { Guardian } from './guardian';
+import { expect } from './stack';
+
+/** Every screen, by the way to it. */
+export const screens: readonly { name: string; open: (guardian: Guardian) => Promise<void> }[] = [
+  { name: 'Brief', open: (guardian) => guardian.goesTo('Brief') },
+  {
+    name: 'what is new',
+    async open(guardian) {
+      await guardian.goesTo('Brief');
+      await guardian.page
+        .getByRole('link', { name: /^(\d+ new entries|One new entry|Nothing new|See what)/ })
+        .click();
+      await expect(guardian.page.getByRole('heading', { level: 1, name: 'What is new' })).toBeVisible();
+    },
+  },
+  { name: 'a week that was', open: (guardian) => guardian.opens('/brief/new?week=2026-10-05') },
+  { name: 'Courses', open: (guardian) => guardian.goesTo('Courses') },
+  { name: 'a weighted course', open: (guardian) => guardian.opensCourse('Kelp chemistry') },
+  { name: 'a standards course', open: (guardian) => guardian.opensCourse('Number and shore') },
+  { name: 'a course without marks', open: (guardian) => guardian.opensCourse('First Spanish') },
+  {
+    name: 'an assignment',
+    async open(guardian) {
+      await guardian.goesTo('Work');
+      await guardian.opensWork('Reef survey');
+    },
+  },
+  {
+    name: 'the terms',
+    async open(guardian) {
+      await guardian.goesTo('Courses');
+      await guardian.page.getByRole('link', { name: 'Terms and credits' }).first().click();
+      await expect(guardian.page.getByRole('heading', { level: 1, name: /^Terms of/ })).toBeVisible();
+    },
+  },
+  {
+    name: 'the report cards',
+    async open(guardian) {
+      await guardian.goesTo('Courses');
+      await guardian.page.getByRole('link', { name: 'Report cards' }).first().click();
+      await expect(guardian.page.getByRole('table', { name: 'School year 2026–27' })).toBeVisible();
+    },
+  },
+  { name: 'side by side', open: (guardian) => guardian.opens('/courses/compare') },
+  {
+    name: 'how a course is counted',
+    async open(guardian) {
+      await guardian.opensCourse('Tide tables');
+      await guardian.page.getByRole('link', { name: 'Correct how we count it' }).click();
+      await expect(guardian.page.getByText(/^Now we count/)).toBeVisible();
+    },
+  },
+  { name: 'Work', open: (guardian) => guardian.goesTo('Work') },
+  {
+    name: 'Work narrowed down, with something chosen',
+    async open(guardian) {
+      await guardian.goesTo('Work');
+      await guardian.page
+        .getByRole('checkbox', { name: /^Choose / })
+        .first()
+        .click();
+      await guardian.page
+        .getByRole('button', { name: /^More: / })
+        .first()
+        .click();
+      await guardian.page.getByRole('button', { name: 'Narrow down' }).click();
+      await expect(guardian.page.getByRole('region', { name: 'One chosen' })).toBeVisible();
+    },
+  },
+  {
+    name: 'the evenings',
+    async open(guardian) {
+      await guardian.goesTo('Work');
+      await guardian.page.getByRole('link', { name: 'Plan the evenings' }).click();
+      await guardian.page.getByRole('button', { name: /^Change the free time/ }).click();
+    },
+  },
+  {
+    name: 'trying scores out',
+    async open(guardian) {
+      await guardian.opensCourse('Kelp chemistry');
+      await guardian.page.getByRole('link', { name: 'Try scores out' }).click();
+      await guardian.page
+        .getByLabel(/^Score for /)
+        .first()
+        .fill('5');
+    },
+  },
+  { name: 'Days', open: (guardian) => guardian.goesTo('Days') },
+  {
+    name: 'Days with everything unfolded',
+    async open(guardian) {
+      const { page } = guardian;
+      await guardian.opens('/days?on=2026-10-08');
+      await page.getByRole('button', { name: /^Show \d+ that are settled$/ }).click();
+      await page.getByRole('button', { name: 'Everything is shown' }).click();
+      await page.getByRole('button', { name: 'Choose a day' }).first().click();
+    },
+  },
+  {
+    name: 'a week of Days',
+    open: (guardian) => guardian.opens('/days?view=week&on=2026-10-21'),
+  },
+  { name: 'four weeks of Days', open: (guardian) => guardian.opens('/days?view=agenda') },
+  {
+    name: 'a day and what it cost',
+    open: async (guardian) => guardian.opens(`/days/${await guardian.idOf('Isolde')}/2026-10-08`),
+  },
+  {
+    name: 'a letter to the desk',
+    open: async (guardian) => guardian.opens(`/days/${await guardian.idOf('Isolde')}/2026-10-20/letter`),
+  },
+  { name: 'attendance', open: (guardian) => guardian.opens('/days/attendance') },
+  {
+    name: 'one child’s attendance',
+    open: async (guardian) => guardian.opens(`/days/attendance/${await guardian.idOf('Caspian')}`),
+  },
+  {
+    name: 'a file of marks',
+    open: async (guardian) => guardian.opens(`/days/attendance/${await guardian.idOf('Caspian')}/file`),
+  },
+  {
+    name: 'writing something down',
+    async open(guardian) {
+      const { page } = guardian;
+      await guardian.opens('/days/entries/new?on=2026-10-22');
+      await page.getByRole('radio', { name: 'Event' }).click();
+      await page.getByRole('radio', { name: 'Every week' }).click();
+    },
+  },
+  { name: 'the shopping list', open: (guardian) => guardian.opens('/days/shopping') },
+  {
+    name: 'calendars elsewhere',
+    async open(guardian) {
+      const { page } = guardian;
+      await guardian.opens('/days/elsewhere');
+      await page.getByRole('button', { name: 'Make an address' }).click();
+    },
+  },
+  { name: 'Talk', open: (guardian) => guardian.goesTo('Talk') },
+  {
+    name: 'a follow-up',
+    async open(guardian) {
+      await guardian.goesTo('Talk');
+      await guardian.page.getByRole('link', { name: /^Keel model\./ }).click();
+    },
+  },
+  {
+    name: 'a thread',
+    async open(guardian) {
+      await guardian.goesTo('Talk');
+      await guardian.page.getByRole('link', { name: /^Wren Thornwick\./ }).click();
+    },
+  },
+  {
+    name: 'a letter that is begun',
+    async open(guardian) {
+      const { page } = guardian;
+      await guardian.opensCourse('Tide tables');
+      await page.getByRole('link', { name: /^Write to Hester/ }).click();
+      await page.getByLabel('Your letter').fill('Dear Hester,');
+      await expect(page.getByText('Kept as you write.')).toBeVisible();
+    },
+  },
+  { name: 'the choice of a teacher', open: (guardian) => guardian.opens('/talk/write') },
+  {
+    name: 'alerts',
+    async open(guardian) {
+      const { page } = guardian;
+      await guardian.opens('/alerts');
+      await page.getByRole('button', { name: 'Find' }).click();
+    },
+  },
+  {
+    name: 'one alert',
+    async open(guardian) {
+      const { page } = guardian;
+      await guardian.opens('/alerts');
+      await page
+        .getByRole('radio', { name: /^(Open|Read) \([1-9]/ })
+        .first()
+        .click();
+      await page.getByRole('list', { name: 'Alerts' }).getByRole('link').first().click();
+      await page.getByRole('button', { name: 'Hear less of this' }).click();
+    },
+  },
+  {
+    name: 'what one is told',
+    async open(guardian) {
+      const { page } = guardian;
+      await guardian.opens('/alerts/rules');
+      await page.getByRole('button', { name: 'Make an exception' }).click();
+      await page.getByRole('button', { name: 'Make an exception' }).click();
+      await expect(page.getByText(/^These rules would have sent you \d+ alerts/)).toBeVisible();
+    },
+  },
+  { name: 'how it reaches one', open: (guardian) => guardian.opens('/alerts/delivery') },
+  { name: 'the digest', open: (guardian) => guardian.opens('/alerts/digest') },
+  { name: 'stopping mail', open: (guardian) => guardian.opens('/mail-stop/nothing') },
+  { name: 'linking', open: (guardian) => guardian.opens('/link') },
+  { name: 'settings', open: (guardian) => guardian.opens('/settings') },
+];
