@@ -33,8 +33,25 @@ const offers = `
 update comments m set offers_of = null
   where not exists (select 1 from offer_answers a where a.student_id = m.student_id and a.comment_id = m.id)`;
 
+/* Where else teachers leave words, and each time a work was handed in. */
+const words = `
+alter table comments add about jsonb, add recording jsonb, add elsewhere text;
+alter table hand_ins add tries jsonb not null default '[]';
+create or replace view student_comments as
+  select m.student_id, m.id as comment_id, m.source_id, m.course_id, c.title as course_title, m.item_id,
+    i.title as item_title, m.subject, m.text, p.name as author, m.written_at, m.term_external_id, m.known_at,
+    m.offers, sch.time_zone, m.about, m.recording, m.elsewhere
+  from comments m
+  join teachers p on p.id = m.author_id
+  join courses c on c.id = m.course_id
+  join schools sch on sch.id = c.school_id
+  left join items i on i.id = m.item_id;
+create or replace view classroom_says as
+  select student_id, item_id, status, earned, at, tries from hand_ins;
+`;
+
 export async function up(knex: Knex): Promise<void> {
-  for (const part of [looks, drafts, digests, offers]) await knex.raw(part);
+  for (const part of [looks, drafts, digests, offers, words]) await knex.raw(part);
 }
 
 export async function down(knex: Knex): Promise<void> {

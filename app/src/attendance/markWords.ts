@@ -1,18 +1,14 @@
 import type { TFunction } from 'i18next';
 import type { DayMark } from '@cadro/contract';
+import { markWord } from '../i18n';
 
-/** What a mark says, in words: 'absent, no reason given'. */
-export function markWord(
-  t: TFunction,
-  { kind, excused, code }: Pick<DayMark, 'kind' | 'excused' | 'code'>,
-): string {
-  if (kind === null) return t('days.kinds.unknown', { code });
-  return t(`days.kinds.${kind === 'absent' && excused ? 'excused' : kind}`);
-}
+export { markWord };
 
 /** Whose lesson a mark is of. */
-export const lessonWord = (t: TFunction, { courseTitle, period }: Pick<DayMark, 'courseTitle' | 'period'>): string =>
-  courseTitle ?? t('days.lesson', { period });
+export const lessonWord = (
+  t: TFunction,
+  { courseTitle, period }: Pick<DayMark, 'courseTitle' | 'period'>,
+): string => courseTitle ?? t('days.lesson', { period });
 
 const isNotable = ({ kind }: DayMark): boolean => kind !== 'present' && kind !== 'closed';
 

@@ -1,8 +1,36 @@
+import type { TFunction } from 'i18next';
 import { useTranslation } from 'react-i18next';
 import type { Comment, CourseDetail } from '@cadro/contract';
 import { useFormat } from '../household';
-import { Quiet, SaveCsv, Stack, Words } from '../ui';
+import { OutLink, Quiet, SaveCsv, Stack, Words } from '../ui';
+import { recordingAddress } from './api';
 import { OfferCard, OfferedWords } from './OfferCard';
+
+/** Spoken words: played here, with what is said where the school gives it. */
+function Spoken({ studentId, comment: { id, recording } }: { studentId: string; comment: Comment }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  if (!recording) return null;
+  const length = t('item.recorded', { length: format.length(recording.seconds) });
+  return (
+    <Stack space={0.25}>
+      <Words size="small" bold>
+        {length}
+      </Words>
+      <audio controls preload="none" aria-label={length} src={recordingAddress(studentId, id)} />
+      {recording.text ? <Words size="small">{t('matter.quote', { text: recording.text })}</Words> : null}
+    </Stack>
+  );
+}
+
+/** What exactly a teacher's words are about: the score, one answer, a place in the file. */
+export function aboutWords(t: TFunction, { about, subject }: Pick<Comment, 'about' | 'subject'>): string {
+  if (!about) return t(`item.subjects.${subject}`);
+  if (about.kind === 'answer') return t('item.onAnswer', { title: about.title });
+  return about.place === null
+    ? t('item.onFile', { title: about.title })
+    : t('item.onPlace', { title: about.title, place: about.place });
+}
 
 /** A teacher's words, each with what they are about, newest first. */
 export function Comments({
@@ -19,21 +47,26 @@ export function Comments({
   if (comments.length === 0) return <Quiet>{none}</Quiet>;
   return (
     <Stack space={2}>
-      {comments.map(({ id, text, author, subject, writtenAt, offers }) => (
-        <Stack key={id} space={0.25}>
-          <OfferedWords text={text} offers={offers} />
-          <Words size="small" colour="soft">
-            {t('item.signed', {
-              author,
-              subject: t(`item.subjects.${subject}`),
-              date: format.date(writtenAt),
-            })}
-          </Words>
-          {offers.map((offer) => (
-            <OfferCard key={offer.place} offer={offer} studentId={studentId} commentId={id} />
-          ))}
-        </Stack>
-      ))}
+      {comments.map((comment) => {
+        const { id, text, author, writtenAt, offers, elsewhere } = comment;
+        return (
+          <Stack key={id} space={0.25}>
+            <OfferedWords text={text} offers={offers} />
+            <Words size="small" colour="soft">
+              {t('item.signed', {
+                author,
+                subject: aboutWords(t, comment),
+                date: format.date(writtenAt),
+              })}
+            </Words>
+            <Spoken studentId={studentId} comment={comment} />
+            {elsewhere ? <OutLink label={t('item.elsewhere')} href={elsewhere} /> : null}
+            {offers.map((offer) => (
+              <OfferCard key={offer.place} offer={offer} studentId={studentId} commentId={id} />
+            ))}
+          </Stack>
+        );
+      })}
     </Stack>
   );
 }
@@ -53,10 +86,10 @@ export function CommentsCsv({ course }: { course: CourseDetail }) {
         t('course.csv.text'),
       ]}
       rows={() =>
-        course.comments.map(({ writtenAt, author, subject, itemId, text }) => [
+        course.comments.map(({ writtenAt, author, subject, about, itemId, text }) => [
           writtenAt,
           author,
-          t(`item.subjects.${subject}`),
+          aboutWords(t, { subject, about }),
           titleOf(itemId),
           text,
         ])

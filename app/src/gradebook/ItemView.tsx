@@ -96,6 +96,28 @@ function Effect({ item }: { item: ItemDetail }) {
   );
 }
 
+/** Each time it was handed in, with what was attached. */
+function HandedIn({ item: { tries } }: { item: ItemDetail }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  if (tries.length === 0) return null;
+  return (
+    <Stack space={0.5}>
+      <Heading level={2}>{t('item.tries')}</Heading>
+      {tries.map(({ at, files }, place) => (
+        <View key={at}>
+          <Words bold={place === 0}>
+            {t('item.try', { number: tries.length - place, when: format.dayTime(at), count: tries.length })}
+          </Words>
+          <Words size="small" colour="soft">
+            {files.length === 0 ? t('item.nothingAttached') : format.list(files)}
+          </Words>
+        </View>
+      ))}
+    </Stack>
+  );
+}
+
 /** Rubric and standards: what was reached, and what the next level would show. */
 function Judged({ item }: { item: ItemDetail }) {
   const { t } = useTranslation();
@@ -288,6 +310,7 @@ export function ItemView({
           <Next item={item} />
           <Story item={item} />
           <Effect item={item} />
+          <HandedIn item={item} />
           <Judged item={item} />
           <About item={item} />
           <Words size="small" colour="soft">

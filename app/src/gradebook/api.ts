@@ -62,6 +62,10 @@ export const {
 } = gradebookApi;
 
 /** The printed page of a child's term, to be opened by the browser. */
+/** Where a teacher's spoken words are played from. */
+export const recordingAddress = (studentId: string, commentId: string): string =>
+  addressOf(routes.recording, { params: { studentId, commentId } });
+
 /** The grid of a school year on paper. */
 export const cardsAddress = (studentId: string, yearId: string): string =>
   addressOf(termRoutes.cards, { params: { studentId }, query: { yearId } });

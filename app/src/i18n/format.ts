@@ -39,6 +39,8 @@ function numbersIn(language: string) {
             ...(letter === null ? [] : [letter]),
           ].join(' '),
     amount: (value: number) => number(value, 0, 2),
+    /** A length of time in minutes and seconds, '0:04'. */
+    length: (seconds: number) => `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`,
     /** Small counts in words, as one would write them. */
     small: (count: number) => numberWords[language]?.[count - 1] ?? number(count, 0, 0),
     percent: (fraction: number) =>

@@ -1,3 +1,4 @@
 export * from './format';
 export * from './i18n';
 export * from './problemWords';
+export * from './markWord';

@@ -1,4 +1,5 @@
 import { Type, type Static } from '@sinclair/typebox';
+import { MarkKindSchema } from '../attendance/attendance';
 import { CourseAnswer, CourseFigures, CourseGrade, EndedTerm } from '../outlook/figures';
 import { route } from '../shared/route';
 import { DateOnly, Fraction, Instant, Nullable, Uuid } from '../shared/scalars';
@@ -72,6 +73,19 @@ export const CourseAttendance = Type.Object({
   excused: Type.Integer(),
   unexcused: Type.Integer(),
   tardies: Type.Integer(),
+  /** The lessons behind the counts, the latest first. */
+  lessons: Type.Array(
+    Type.Object({
+      on: DateOnly,
+      period: Type.String(),
+      mark: MarkKindSchema,
+      excused: Type.Boolean(),
+      /** Who marked it; null where the school does not say. */
+      markedBy: Nullable(Type.String()),
+      /** What was done in it; null where the teacher does not tell. */
+      done: Nullable(Type.String()),
+    }),
+  ),
 });
 
 export const CourseDetail = Type.Composite([
@@ -119,6 +133,16 @@ const AskedTerm = Type.Object({ termId: Type.Optional(Uuid) });
 
 const room = 'gradebook';
 export const gradebookRoutes = {
+  recording: route({
+    method: 'get',
+    path: '/api/students/:studentId/comments/:commentId/recording',
+    room,
+    access: 'signed-in',
+    summary: 'A teacher’s spoken words, as the school keeps them',
+    params: Type.Object({ studentId: Uuid, commentId: Uuid }),
+    status: 200,
+    produces: 'audio/*',
+  }),
   courses: route({
     method: 'get',
     path: '/api/courses',

@@ -7,7 +7,7 @@ import {
   SecondChanceFigure,
 } from '../outlook/figures';
 import { Instant, Nullable, Uuid } from '../shared/scalars';
-import { Comment, Freshness, Scale, Teacher } from './basics';
+import { Comment, Freshness, HandInTry, Scale, Teacher } from './basics';
 import { Level, PolicyRecord, resultStatuses } from './record';
 
 /** How an item stands, in the record's words. */
@@ -99,6 +99,8 @@ export const ItemDetail = Type.Composite([
     redo: Nullable(Type.Union([Type.Literal('yes'), Type.Literal('no'), Type.Literal('ask')])),
     acceptedUntil: Nullable(Instant),
     history: Type.Array(ItemState),
+    /** Each time it was handed in, as the classroom system keeps it, the latest first. */
+    tries: Type.Array(HandInTry),
     comments: Type.Array(Comment),
     followUpId: Nullable(Uuid),
     freshness: Freshness,

@@ -77,6 +77,7 @@ const ofRoutes: Readonly<Record<string, readonly [number, ...string[]]>> = {
   'get /api/brief': [200],
   'delete /api/followups/:followUpId': [204],
   'get /api/students/:studentId/report-cards.pdf': [200],
+  'get /api/students/:studentId/comments/:commentId/recording': [200],
   'get /api/drafts': [200],
   'post /api/drafts': [
     204,
@@ -246,7 +247,11 @@ const ofRecords: Readonly<Record<string, readonly string[]>> = {
   rubricMarks: ['/id 1 to any characters'],
   handIns: ['/id 1 to any characters', '/earned 0 to any in size'],
   creditPlans: ['/id 1 to any characters', '/areas/*/required 0 to any in size'],
-  comments: ['/id 1 to any characters', '/text 1 to any characters'],
+  comments: [
+    ...['/id 1 to any characters', '/text 1 to any characters'],
+    ...['/about/title 1 to any characters', '/about/title 1 to any characters'],
+    '/recording/seconds 0 to any in size',
+  ],
   attendanceCodes: ['/id 1 to any characters', '/code 1 to any characters'],
   attendance: ['/id 1 to any characters', '/period 1 to any characters', '/code 1 to any characters'],
   timetable: ['/id 1 to any characters'],

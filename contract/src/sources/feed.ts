@@ -1,6 +1,6 @@
 import { Type, type Static, type TObject } from '@sinclair/typebox';
 import { markKinds } from '../attendance/attendance';
-import { commentSubjects } from '../gradebook/basics';
+import { CommentAbout, commentSubjects, HandInTry, Recording } from '../gradebook/basics';
 import { Level, PolicyRecord } from '../gradebook/record';
 import { DateOnly, Instant, Nullable } from '../shared/scalars';
 
@@ -85,6 +85,12 @@ export const FeedComment = Type.Object({
   text: Type.String({ minLength: 1 }),
   teacherId: Type.String(),
   writtenAt: Instant,
+  /** One answer of a quiz, or a place in the handed-in file. */
+  about: Type.Optional(Nullable(CommentAbout)),
+  /** Spoken words: an address below the school's own, their length, and what is said. */
+  recording: Type.Optional(Nullable(Type.Composite([Recording, Type.Object({ href: Type.String() })]))),
+  /** Where the words are, if they are in another system. */
+  elsewhere: Type.Optional(Nullable(Type.String())),
 });
 /** What a code of the school's own means, from a day on where it has not always meant that. */
 export const FeedAttendanceCode = Type.Object({
@@ -199,6 +205,8 @@ export const FeedHandIn = Type.Object({
   state: Type.Union([Type.Literal('open'), Type.Literal('handed-in'), Type.Literal('marked')]),
   earned: Type.Optional(Nullable(Type.Number({ minimum: 0 }))),
   at: Instant,
+  /** Each time it was handed in. */
+  tries: Type.Optional(Type.Array(HandInTry)),
 });
 export type FeedHandIn = Static<typeof FeedHandIn>;
 /** Credits a child needs to finish, by area. */

@@ -195,11 +195,11 @@ class SchoolBuilder {
     const standard = work.standardId?.(week);
     const level = Math.max(1, Math.min(4, Math.round(score)));
     if (work.online) {
-      const handedInAt = at(dueDay, '20:40');
-      this.handIn(id, student, handedInAt, { state: 'handed-in' });
-      // The classroom knows the mark a day before the gradebook.
-      const earned = standard === undefined ? score : level;
-      this.handIn(id, student, at(nextSchoolDay(dayAfter(dueDay, 1)), '16:20'), { state: 'marked', earned });
+      this.onlineWork(
+        work,
+        { id, student, dueDay, topic: course.topics[week] ?? '' },
+        standard ? level : score,
+      );
     }
     this.result(id, student, at(nextSchoolDay(dayAfter(dueDay, 2)), '15:10'), {
       scoreStatus: 'fully graded',
@@ -212,6 +212,26 @@ class SchoolBuilder {
           }
         : {}),
     });
+  }
+
+  /** What the classroom sees of work that is handed in there; it knows the mark a day before the gradebook. */
+  private onlineWork(
+    work: WeeklySpec,
+    { id, student, dueDay, topic }: { id: string; student: string; dueDay: string; topic: string },
+    earned: number,
+  ): void {
+    const handedInAt = at(dueDay, '20:40');
+    // Practice may be tried twice and has nothing to attach; all else is a sheet.
+    const tries =
+      work.kind === 'practice'
+        ? [
+            { at: at(dueDay, '19:05'), files: [] },
+            { at: handedInAt, files: [] },
+          ]
+        : [{ at: handedInAt, files: [`${work.title(topic)}.pdf`] }];
+    this.handIn(id, student, handedInAt, { state: 'handed-in', tries });
+    const markedAt = at(nextSchoolDay(dayAfter(dueDay, 1)), '16:20');
+    this.handIn(id, student, markedAt, { state: 'marked', earned, tries });
   }
 
   private result(item: string, student: string, when: string, row: Record<string, unknown>): void {
@@ -278,6 +298,9 @@ class SchoolBuilder {
           ...(comment.item ? { assignmentId: itemId(course, comment.item) } : {}),
           teacherId: teacherId(course),
           writtenAt: comment.at,
+          ...(comment.about ? { about: comment.about } : {}),
+          ...(comment.recording ? { recording: comment.recording } : {}),
+          ...(comment.elsewhere ? { elsewhere: comment.elsewhere } : {}),
         });
       });
   }

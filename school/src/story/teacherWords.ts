@@ -1,3 +1,4 @@
+import type { CommentAbout } from '@cadro/contract';
 import { at } from './days/calendar';
 
 /* What teachers wrote, each about one thing. */
@@ -10,6 +11,12 @@ export interface SpecialComment {
   readonly subject: 'score' | 'work' | 'rubric' | 'course' | 'report-card';
   readonly at: string;
   readonly text: string;
+  /** One answer, or a place in the handed-in file. */
+  readonly about?: CommentAbout;
+  /** Spoken words, in a file of the school's. */
+  readonly recording?: { readonly href: string; readonly seconds: number; readonly text: string | null };
+  /** Where the words are, in another system. */
+  readonly elsewhere?: string;
   /** Of the report card: which quarter of the year it is about. */
   readonly quarter?: number;
 }
@@ -77,6 +84,7 @@ export const comments: readonly SpecialComment[] = [
     subject: 'score',
     at: at('2026-10-13', '13:01'),
     text: 'See the classroom system.',
+    elsewhere: 'files/source-letter.txt',
   },
   {
     ...thread('gannet-head', 'rowing', 'isolde'),
@@ -122,13 +130,15 @@ export const comments: readonly SpecialComment[] = [
     subject: 'score',
     at: at('2026-10-01', '15:40'),
     text: 'You had the iodine balance right and then crossed it out. Trust it next time.',
+    about: { kind: 'answer', title: 'Question 4' },
   },
   {
     ...thread('gannet-head', 'kelp', 'isolde'),
     item: 'notes-4',
     subject: 'work',
     at: at('2026-10-05', '12:10'),
-    text: 'Page 12 of the notebook: the date is there, the weather is not.',
+    text: 'The date is there, the weather is not.',
+    about: { kind: 'file', title: 'Notebook.pdf', place: 'page 12' },
   },
   {
     ...thread('gannet-head', 'tides', 'isolde'),
@@ -163,6 +173,7 @@ export const comments: readonly SpecialComment[] = [
     subject: 'work',
     at: at('2026-10-13', '16:00'),
     text: 'Questions 1 to 4 are answered well. Question 5 is on the next page; many overlooked it.',
+    about: { kind: 'answer', title: 'Question 5' },
   },
   {
     ...thread('gannet-head', 'spanish', 'isolde'),
@@ -211,6 +222,11 @@ export const comments: readonly SpecialComment[] = [
     subject: 'score',
     at: at('2026-10-13', '15:45'),
     text: 'The vectors were drawn head to head. See page 63; come to the Tuesday help hour.',
+    recording: {
+      href: 'files/rowing-quiz-5.wav',
+      seconds: 4,
+      text: 'Start the second arrow where the first one ends, Isolde. Then the sum is right there.',
+    },
   },
   {
     ...thread('millrace', 'boats', 'caspian'),

@@ -1,4 +1,10 @@
-export { attendanceFrom, attendanceOf, schoolRegisters, type ChildAttendance, type StandingMark } from './childAttendance';
+export {
+  attendanceFrom,
+  attendanceOf,
+  schoolRegisters,
+  type ChildAttendance,
+  type StandingMark,
+} from './childAttendance';
 export { markView, teacherView } from './overview';
 export { registersOf } from './registers';
 export { attendanceRouter } from './routes';

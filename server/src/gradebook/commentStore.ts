@@ -1,4 +1,4 @@
-import type { CommentSubject, Offer, ReadOffer, ResultStatus } from '@cadro/contract';
+import type { CommentAbout, CommentSubject, Offer, ReadOffer, ResultStatus } from '@cadro/contract';
 import { offerStanding, type CommentFacts, type OfferedWork } from '@cadro/core';
 import { endOfDay, type Db } from '../kit';
 
@@ -16,6 +16,13 @@ export interface CommentRow {
   readonly author: string;
   readonly written_at: Date;
   readonly time_zone: string;
+  readonly about: CommentAbout | null;
+  readonly recording: {
+    readonly href: string;
+    readonly seconds: number;
+    readonly text: string | null;
+  } | null;
+  readonly elsewhere: string | null;
   readonly offers: readonly Offer[] | null;
   /** How the work it is about stands now, and when the classroom last saw it handed in. */
   readonly status: ResultStatus | null;
@@ -40,6 +47,9 @@ export const commentColumns = [
   'm.written_at',
   'm.offers',
   'm.time_zone',
+  'm.about',
+  'm.recording',
+  'm.elsewhere',
 ];
 
 /** Comments about the given children, newest first. */
@@ -124,3 +134,13 @@ export function offersOf(row: CommentRow, now: Date): ReadOffer[] {
     };
   });
 }
+
+/** Where a comment's recording is kept, and by which source; undefined where there is no such comment of the child. */
+export const recordingFile = (
+  db: Db,
+  { studentId, commentId }: { readonly studentId: string; readonly commentId: string },
+): Promise<{ recording: CommentRow['recording']; base_url: string } | undefined> =>
+  db('student_comments as m')
+    .join('source_states as src', 'src.source_id', 'm.source_id')
+    .where({ 'm.student_id': studentId, 'm.comment_id': commentId })
+    .first('m.recording', 'src.base_url');

@@ -91,7 +91,7 @@ describe('a course explains itself', () => {
     const found = await course('rowing');
     expect(found.term).toMatchObject({ title: 'First quarter', endsOn: '2026-11-06', state: 'running' });
     expect(found.terms.map(({ state }) => state)).toEqual(['running', 'ahead', 'ahead', 'ahead']);
-    expect(found.attendance).toEqual({ absent: 4, excused: 1, unexcused: 3, tardies: 0 });
+    expect(found.attendance).toMatchObject({ absent: 4, excused: 1, unexcused: 3, tardies: 0 });
     expect(found.items.find(({ title }) => title === 'Vectors: quiz')?.unit).toBe('Vectors');
   });
 
@@ -362,6 +362,67 @@ describe('terms, credits, grade points', () => {
     expect(years.average?.stored).toBeCloseTo((3 + 4.5 + 3 + 3 + 0.5 * 4) / 4.5, 9);
     expect(years.average?.rows.filter(({ stored }) => !stored)).toHaveLength(7);
     expect((await terms('pet')).average).toBeNull();
+  });
+
+  it('tells where exactly a teacher left words, each time of handing in, and plays what was spoken', async () => {
+    const item = async (id: string): Promise<ItemDetail> => {
+      const path = gradebookRoutes.item.path
+        .replace(':studentId', world.student('isolde'))
+        .replace(':itemId', await world.itemId(id, 'gannet-head'));
+      return (await maren.get(path).expect(200)).body as ItemDetail;
+    };
+    const about = async (id: string) => (await item(id)).comments.map((comment) => comment.about);
+    expect(await about('kelp-quiz-3')).toEqual([{ kind: 'answer', title: 'Question 4' }]);
+    expect(await about('kelp-notes-4')).toEqual([{ kind: 'file', title: 'Notebook.pdf', place: 'page 12' }]);
+    const [elsewhere] = (await item('history-source-letter')).comments;
+    expect(elsewhere?.elsewhere).toBe(`${world.school.url}/gannet-head/files/source-letter.txt`);
+    const sheet = await item('kelp-sheet-5');
+    expect(sheet.tries).toEqual([{ at: expect.any(String) as string, files: ['Indicators: worksheet.pdf'] }]);
+
+    const [spoken] = (await item('rowing-quiz-5')).comments;
+    expect(spoken?.recording).toMatchObject({
+      seconds: 4,
+      text: expect.stringMatching(/second arrow/) as string,
+    });
+    const recording = (commentId: string, child = 'isolde') =>
+      gradebookRoutes.recording.path
+        .replace(':studentId', world.student(child))
+        .replace(':commentId', commentId);
+    const answer = await maren
+      .get(recording(spoken?.id ?? ''))
+      .expect(200)
+      .buffer();
+    expect(answer.headers['content-type']).toBe('audio/wav');
+    expect((answer.body as Buffer).subarray(0, 4).toString()).toBe('RIFF');
+    await maren.get(recording(elsewhere?.id ?? '')).expect(404);
+    await maren.get(recording(spoken?.id ?? '', 'caspian')).expect(404);
+    // What is not the school's own is asked of nobody.
+    const put = (href: string) =>
+      world
+        .db('comments')
+        .where({ id: spoken?.id })
+        .update({ recording: JSON.stringify({ href, seconds: 4, text: null }) });
+    await put('https://elsewhere.example/a.wav');
+    await maren.get(recording(spoken?.id ?? '')).expect(404);
+    await put('files/keel-plan.txt');
+    await maren.get(recording(spoken?.id ?? '')).expect(503);
+  });
+
+  it('opens a course’s missed lessons as its dates, with what was done in them', async () => {
+    const { attendance } = await course('rowing');
+    expect(attendance?.lessons.slice(0, 3)).toMatchObject([
+      {
+        on: '2026-10-21',
+        period: '7',
+        mark: 'absent',
+        excused: false,
+        markedBy: 'Jory Sandhaven',
+        done: expect.stringMatching(/^We /) as string,
+      },
+      { on: '2026-10-20' },
+      { on: '2026-10-19' },
+    ]);
+    expect(attendance?.lessons.filter(({ mark }) => mark === 'absent')).toHaveLength(attendance?.absent ?? 0);
   });
 
   it('keeps the report’s words with their term', async () => {

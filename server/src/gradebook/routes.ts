@@ -8,6 +8,7 @@ import { computeFigures, type FiguresHook } from './figures/figures';
 import { itemDetail, type FollowUpAbout } from './course/itemDetail';
 import { openCourse } from './course/openCourse';
 import { checkedCorrection, correctPolicy, coursePolicy, policyPreview } from './course/policy';
+import { recordingOf } from './recording';
 import * as store from './store';
 import { courseSummaries } from './course/views';
 
@@ -44,6 +45,11 @@ export function gradebookRouter({ db, clock }: ServerDeps, hooks: GradebookHooks
     const now = await clock.now();
     const { followUpAbout } = hooks;
     return itemDetail(db, await openCourse(db, now, place), item, { now, followUpAbout });
+  });
+
+  mount(router, gradebookRoutes.recording, async ({ guardianId, params }) => {
+    await requireChild(db, guardianId, params.studentId, 'read-record');
+    return recordingOf(db, params);
   });
 
   mount(router, gradebookRoutes.policy, async ({ guardianId, params }) => {

@@ -105,6 +105,10 @@ const table: Record<string, { statuses: Statuses; body?: () => object }> = {
   },
   'get /api/brief': { statuses: list },
   'get /api/students/:studentId/report-cards.pdf': { statuses: record },
+  // The comment named has none.
+  'get /api/students/:studentId/comments/:commentId/recording': {
+    statuses: { ...owners(404), nobody: 401 },
+  },
   'get /api/drafts': { statuses: list },
   'post /api/drafts': {
     statuses: writing(204),

@@ -26,6 +26,7 @@ export {
   classroomSaid,
   classroomSeen,
   coursesThatFlag,
+  handInTries,
   historyOf,
   rubricLevels,
   type KeptState,
@@ -46,6 +47,7 @@ export {
 export { ofThisYear, schoolTerms, termsOfStudent, type SchoolTerm, type TermOfYear } from './termStore';
 export {
   lessonNotesOf,
+  lessonsDone,
   lessonsOf,
   neighbours,
   schoolDaysOf,

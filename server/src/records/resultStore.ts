@@ -1,4 +1,4 @@
-import type { ResultStatus } from '@cadro/contract';
+import type { HandInTry, ResultStatus } from '@cadro/contract';
 import type { Db } from '../kit';
 
 export interface KeptState {
@@ -66,6 +66,16 @@ interface BothRow extends SaidOfWork {
   readonly is_earned: number | null;
   readonly is_at: Date | null;
 }
+
+/** Each time a child handed a work in, the latest first. */
+export const handInTries = async (db: Db, studentId: string, itemId: string): Promise<HandInTry[]> =>
+  (
+    await db('hand_ins')
+      .where({ student_id: studentId, item_id: itemId })
+      .select<{ tries: HandInTry[] }[]>('tries')
+  )
+    .flatMap(({ tries }) => tries)
+    .sort((a, b) => Date.parse(b.at) - Date.parse(a.at));
 
 /** What gradebook and classroom say of these works, where the classroom has said anything; by child and item. */
 export async function classroomSaid(

@@ -137,6 +137,21 @@ export interface KeptNote {
 }
 
 /** What was done in the lessons of one day, where it is published by now: a lesson is over before it is told. */
+/** What was done in a course's lessons of some days, by day. */
+export const lessonsDone = async (
+  db: Db,
+  courseId: string,
+  days: readonly string[],
+): Promise<ReadonlyMap<string, string>> =>
+  new Map(
+    (
+      await db('lesson_notes')
+        .where({ course_id: courseId })
+        .whereIn('on_date', [...days])
+        .select<{ on_date: string; done: string }[]>('on_date', 'done')
+    ).map(({ on_date, done }) => [on_date, done]),
+  );
+
 export const lessonNotesOf = (db: Db, courseIds: readonly string[], on: string): Promise<KeptNote[]> =>
   db('lesson_notes as n')
     .whereIn('n.course_id', [...courseIds])

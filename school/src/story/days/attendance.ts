@@ -110,7 +110,11 @@ export function putAttendance(school: SchoolSpec, records: Records): void {
         const period = periodOn(course, rotationDayOf(school, date));
         if (period === null) continue;
         const code = codeFor(school.id, whatHappened(student, date, period));
-        put(student, date, course.id, { period, classId: course.id, code });
+        const { givenName, familyName } = course.teacher;
+        // Who is there needs no name under it.
+        const markedBy =
+          code === codeFor(school.id, 'present') ? {} : { markedBy: `${givenName} ${familyName}` };
+        put(student, date, course.id, { period, classId: course.id, code, ...markedBy });
       }
     }
   }

@@ -11,6 +11,7 @@ import type {
   TermRef,
 } from '@cadro/contract';
 import {
+  byCodePoint,
   courseAnswer,
   courseGrade,
   dateIn,
@@ -26,7 +27,7 @@ import {
 import { attendanceOf } from '../../attendance';
 import type { Db } from '../../kit';
 import { commentsOf } from '../commentStore';
-import { categoriesOfCourse, isOfTerm, type CourseTerm } from '../../records';
+import { categoriesOfCourse, isOfTerm, lessonsDone, type CourseTerm } from '../../records';
 import { itemSummaries, resultsByItem } from './itemSummary';
 import type { OpenCourse } from './openCourse';
 import * as store from '../store';
@@ -104,9 +105,24 @@ async function attendanceIn(
   const between = { from: term.startsOn, to: term.endsOn };
   const [own] = await attendanceOf(db, { guardianId }, [child], now, between);
   const found = own?.summary.byCourse.find(({ courseId }) => courseId === row.id);
-  if (!found) return null;
+  if (!own || !found) return null;
   const { absent, excused, unexcused, tardies } = found;
-  return { absent, excused, unexcused, tardies };
+  const missed = own.marks.flatMap(({ mark, meaning }) =>
+    mark.courseId === row.id && meaning && (meaning.kind === 'absent' || meaning.kind === 'tardy')
+      ? [{ mark, kind: meaning.kind, excused: meaning.excused }]
+      : [],
+  );
+  const done = await lessonsDone(
+    db,
+    row.id,
+    missed.map(({ mark }) => mark.on),
+  );
+  const lessons = missed
+    .map(({ mark: { on, period, markedBy }, kind, excused: explained }) => ({
+      ...{ on, period, mark: kind, excused: explained, markedBy, done: done.get(on) ?? null },
+    }))
+    .sort((a, b) => byCodePoint(b.on, a.on));
+  return { absent, excused, unexcused, tardies, lessons };
 }
 
 /** What of a course's fall is in doubt, because the classroom knows more of a work than the gradebook. */
@@ -162,6 +178,6 @@ export async function courseDetail(db: Db, open: OpenCourse, now: Date): Promise
     reconciliation,
     doubtful: doubtfulOf(record, summaries),
     attendance,
-    comments: comments.map((comment) => commentView(comment, now)),
+    comments: comments.map((comment) => commentView(comment, now, row.source_url)),
   };
 }

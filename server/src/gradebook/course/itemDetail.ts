@@ -1,13 +1,13 @@
 import type { ItemDetail } from '@cadro/contract';
 import { courseFigures, itemWorth, scaleOf } from '@cadro/core';
 import type { Db } from '../../kit';
-import { historyOf, rubricLevels } from '../../records';
+import { handInTries, historyOf, rubricLevels } from '../../records';
 import { commentsOf } from '../commentStore';
 import type { OpenCourse } from './openCourse';
 import { gradeOf } from './courseDetail';
 import { itemSummaries } from './itemSummary';
 import type * as store from '../store';
-import { commentView, freshnessOf, isoOrNull, stateView, teacherOf } from './views';
+import { addressAt, commentView, freshnessOf, isoOrNull, stateView, teacherOf } from './views';
 
 /** The standards a work has a level in, by the course's order. */
 const standardsOf = ({ row }: OpenCourse, item: store.ItemCard): ItemDetail['standards'] =>
@@ -16,16 +16,14 @@ const standardsOf = ({ row }: OpenCourse, item: store.ItemCard): ItemDetail['sta
     return level === undefined ? [] : [{ id, title, level }];
   });
 
-/** Addresses are the school's own or below its base; nothing but the web's protocols is passed on. */
+/** Files with their addresses; one that cannot be reached is left out. */
 export const filesFrom = (
   sourceUrl: string,
   files: readonly { readonly title: string; readonly href: string }[],
 ): ItemDetail['files'] =>
   files.flatMap(({ title, href }) => {
-    const base = `${sourceUrl}/`;
-    if (!URL.canParse(href, base)) return [];
-    const url = new URL(href, base);
-    return ['http:', 'https:'].includes(url.protocol) ? [{ title, href: url.href }] : [];
+    const address = addressAt(sourceUrl, href);
+    return address === null ? [] : [{ title, href: address }];
   });
 
 /** The open follow-up of a guardian's household about a work; asked of the room that keeps them. */
@@ -41,10 +39,11 @@ export async function itemDetail(
   { now, followUpAbout }: { readonly now: Date; readonly followUpAbout: FollowUpAbout },
 ): Promise<ItemDetail> {
   const { child, row, record, guardianId } = open;
-  const [history, comments, levels, followUpId] = await Promise.all([
+  const [history, comments, levels, tries, followUpId] = await Promise.all([
     historyOf(db, child.id, item.id),
     commentsOf(db, [child.id], { guardianId, itemId: item.id }),
     rubricLevels(db, child.id, item.id),
+    handInTries(db, child.id, item.id),
     followUpAbout(guardianId, { studentId: child.id, courseId: row.id, itemId: item.id }),
   ]);
   const figures = courseFigures(record);
@@ -68,7 +67,8 @@ export async function itemDetail(
     redo: item.redo,
     acceptedUntil: isoOrNull(item.accepted_until),
     history: history.map(stateView),
-    comments: comments.map((comment) => commentView(comment, now)),
+    tries,
+    comments: comments.map((comment) => commentView(comment, now, open.row.source_url)),
     followUpId,
     freshness: freshnessOf(row),
   };

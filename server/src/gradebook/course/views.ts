@@ -95,13 +95,24 @@ export const courseSummaries = async (
   ask: { readonly studentIds: readonly string[]; readonly guardianId: string; readonly now: Date },
 ): Promise<CourseSummary[]> => (await coursesOf(db, ask)).map((row) => courseSummary(row, ask.now));
 
-export const commentView = (row: CommentRow, now: Date): Comment => ({
+/** An address of the school's own, or below its base; nothing but the web's protocols is passed on. */
+export function addressAt(sourceUrl: string, href: string): string | null {
+  const base = `${sourceUrl}/`;
+  if (!URL.canParse(href, base)) return null;
+  const url = new URL(href, base);
+  return ['http:', 'https:'].includes(url.protocol) ? url.href : null;
+}
+
+export const commentView = (row: CommentRow, now: Date, sourceUrl: string): Comment => ({
   id: row.id,
   itemId: row.item_id,
   subject: row.subject,
   text: row.text,
   author: row.author,
   writtenAt: row.written_at.toISOString(),
+  about: row.about,
+  recording: row.recording && { seconds: row.recording.seconds, text: row.recording.text },
+  elsewhere: row.elsewhere === null ? null : addressAt(sourceUrl, row.elsewhere),
   offers: offersOf(row, now),
 });
 

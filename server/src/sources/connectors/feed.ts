@@ -112,6 +112,7 @@ const handIns: Translation<FeedHandIn> = (row) => ({
     status: row.state === 'marked' ? 'scored' : row.state,
     earned: row.earned ?? null,
     at: row.at,
+    tries: row.tries ?? [],
   },
 });
 
@@ -130,6 +131,9 @@ const comments: Translation<FeedComment> = (row) => ({
     text: row.text,
     author_id: row.teacherId,
     written_at: row.writtenAt,
+    about: row.about ?? null,
+    recording: row.recording ?? null,
+    elsewhere: row.elsewhere ?? null,
   },
 });
 
