@@ -101,10 +101,10 @@ test('rules are tried on the term while they are set', async ({ guardian, page }
   await page.getByRole('radio', { name: 'Everything' }).click();
   await expect.poll(told).toBeGreaterThan(usual);
   const everything = await told();
-  // A slider by its keys: a fall of 3 points becomes one of 23.
-  const fall = page.getByRole('slider', { name: /^A figure has fallen: By \d+ points/ });
-  await fall.focus();
-  for (let press = 0; press < 20; press++) await page.keyboard.press('ArrowRight');
+  // A slider by its keys: every score becomes those below ten percent.
+  const scores = page.getByRole('slider', { name: /^A score was posted: / });
+  await scores.focus();
+  for (let press = 0; press < 20; press++) await page.keyboard.press('ArrowLeft');
   await expect.poll(told).toBeLessThan(everything);
   await expect(page.getByText('Real falls of this term')).toBeVisible();
   await expect(

@@ -39,7 +39,9 @@ export const screens: readonly { name: string; open: (guardian: Guardian) => Pro
     async open(guardian) {
       await guardian.goesTo('Courses');
       await guardian.page.getByRole('link', { name: 'Report cards' }).first().click();
-      await expect(guardian.page.getByRole('table', { name: 'School year 2026–27' })).toBeVisible();
+      await expect(
+        guardian.page.getByRole('group', { name: 'School year 2026–27', exact: true }),
+      ).toBeVisible();
     },
   },
   { name: 'side by side', open: (guardian) => guardian.opens('/courses/compare') },

@@ -14,9 +14,13 @@ export const householdApi = api.injectEndpoints({
     changeMe: by.mutation(routes.changeMe, (body: BodyOf<typeof routes.changeMe>) => ({ body }), {
       invalidatesTags: ['Me'],
     }),
-    drafts: by.query(draftRoutes.drafts, nothing),
-    keepDraft: by.mutation(draftRoutes.keep, (body: KeptDraft) => ({ body })),
-    dropDraft: by.mutation(draftRoutes.drop, (key: string) => ({ body: { key } })),
+    drafts: by.query(draftRoutes.drafts, nothing, { providesTags: ['Begun'] }),
+    keepDraft: by.mutation(draftRoutes.keep, (body: KeptDraft) => ({ body }), {
+      invalidatesTags: ['Begun'],
+    }),
+    dropDraft: by.mutation(draftRoutes.drop, (key: string) => ({ body: { key } }), {
+      invalidatesTags: ['Begun'],
+    }),
     previewLink: by.mutation(routes.previewLink, (code: string) => ({ body: { code } })),
     link: by.mutation(routes.link, (code: string) => ({ body: { code } }), {
       invalidatesTags: ['Me', 'Record', 'Talk'],

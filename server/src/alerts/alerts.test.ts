@@ -1,6 +1,7 @@
 import { alertRoutes, type Alert } from '@cadro/contract';
-import { factsOfDays, presetRules, tellAlert, tellingsOf } from '@cadro/core';
+import { factsOfDays, tellAlert, tellingsOf } from '@cadro/core';
 import type { Agent } from 'supertest';
+import { withWords } from '../testing/alertRules';
 import { World } from '../testing/world';
 import { lookAtChildren } from '.';
 import { historiesOf } from './histories';
@@ -13,12 +14,6 @@ const evenings = Array.from({ length: 15 }, (_, day) => firstEvening + day * day
 const children = ['isolde', 'caspian', 'pet'];
 /** Fewer than some evenings bring. */
 const capPerDay = 2;
-/** The usual rules of somebody who wants to hear of teachers' words at once. */
-const usual = presetRules('usual');
-const withWords = {
-  ...usual,
-  rules: { ...usual.rules, comment: { on: true, subjects: ['course' as const] } },
-};
 
 interface Told {
   readonly atMs: number;

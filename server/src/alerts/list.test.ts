@@ -2,6 +2,7 @@ import { alertRoutes, type Alert, type AlertSettings } from '@cadro/contract';
 import { presetRules } from '@cadro/core';
 import { parse } from 'csv-parse/sync';
 import type { Agent } from 'supertest';
+import { withWords } from '../testing/alertRules';
 import { World } from '../testing/world';
 import { lookAtChildren } from '.';
 
@@ -16,6 +17,8 @@ beforeAll(async () => {
   await world.syncAll();
   await world.household('here', [{ name: 'maren', children }]);
   await world.household('apart', [{ name: 'apart', children: ['isolde'] }]);
+  maren = await world.signedIn('maren');
+  await change({ rules: withWords }).expect(200);
   await lookAtChildren(
     world,
     children.map((child) => world.student(child)),
@@ -24,7 +27,6 @@ beforeAll(async () => {
     await world.moveTo(`2026-10-${day}T19:40:00Z`);
     await world.syncAll();
   }
-  maren = await world.signedIn('maren');
 }, 120_000);
 afterAll(() => world.stop());
 
@@ -170,6 +172,8 @@ describe('the settings', () => {
     const apart = await world.signedIn('apart');
     await change(await exception('boats', 'millrace', 'caspian', {}), apart).expect(404);
     await change({ rules: before }).expect(200);
+    expect((await settings()).preset).toBeNull();
+    await change({ rules: presetRules('usual') }).expect(200);
     expect((await settings()).preset).toBe('usual');
   });
 

@@ -3,7 +3,7 @@ import type { Db } from '../kit';
 import { classroomSaid, type SaidOfWork } from '../records';
 
 /** What a source says of a work, as the core compares it. */
-export const saidAs = ({ status, earned, at }: SaidOfWork): Said => ({
+const saidAs = ({ status, earned, at }: SaidOfWork): Said => ({
   status,
   earned,
   atMs: at && at.getTime(),

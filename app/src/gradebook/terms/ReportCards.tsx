@@ -31,13 +31,13 @@ function Cell({ course, term }: { course: TermCourse; term: TermNode }) {
   const format = useFormat();
   const words = useGradeWords();
   const found = course.grades.find(({ part }) => part === term.part);
-  if (!found) return <View style={own.cell} role="cell" aria-label={t('cards.none', { term: term.title })} />;
+  if (!found) return <View style={own.cell} role="img" aria-label={t('cards.none', { term: term.title })} />;
   const { grade, state } = found;
   const sure = state === 'stored';
   return (
     <View
       style={own.cell}
-      role="cell"
+      role="img"
       aria-label={t('cards.cell', {
         course: course.title,
         term: term.title,
@@ -55,9 +55,9 @@ function Cell({ course, term }: { course: TermCourse; term: TermNode }) {
 function Columns({ terms }: { terms: readonly TermNode[] }) {
   const { t } = useTranslation();
   return (
-    <View style={styles.row} role="row">
+    <View style={styles.row}>
       {terms.map((term) => (
-        <View key={term.id} style={own.cell} role="columnheader">
+        <View key={term.id} style={own.cell}>
           <Words size="small" colour="soft">
             {term.depth === 0 ? t('cards.year') : term.title}
           </Words>
@@ -77,7 +77,7 @@ function CourseRow({ course, terms }: { course: TermCourse; terms: readonly Term
           {credits.join(' · ')}
         </Words>
       </Row>
-      <View style={styles.row} role="row">
+      <View style={styles.row}>
         {terms.map((term) => (
           <Cell key={term.id} course={course} term={term} />
         ))}
@@ -104,14 +104,14 @@ function AttendanceRows({ years, terms }: { years: ChildTerms; terms: readonly T
           <Words size="small" colour="soft">
             {title}
           </Words>
-          <View style={styles.row} role="row">
+          <View style={styles.row}>
             {terms.map((term) => {
               const found = of(term);
               return (
                 <View
                   key={term.id}
                   style={own.cell}
-                  role="cell"
+                  role="img"
                   aria-label={
                     found ? `${title}, ${term.title}: ${found[name]}` : t('cards.none', { term: term.title })
                   }
@@ -224,7 +224,7 @@ function Cards({ years }: { years: ChildTerms }) {
       {grids.map((columns, place) => (
         <View
           key={place}
-          role="table"
+          role="group"
           aria-label={place === 0 ? top.title : t('cards.whole', { year: top.title })}
         >
           <Columns terms={columns} />

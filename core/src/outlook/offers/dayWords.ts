@@ -2,11 +2,11 @@ import type { Language } from '@cadro/contract';
 import { daysAfter } from '../../dates';
 import { addSchoolDays } from './calendar';
 
-export const numbers: Readonly<Record<Language, readonly string[]>> = {
+const numbers: Readonly<Record<Language, readonly string[]>> = {
   en: ['zero', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten'],
   es: ['cero', 'un', 'dos', 'tres', 'cuatro', 'cinco', 'seis', 'siete', 'ocho', 'nueve', 'diez'],
 };
-export const also: Readonly<Record<string, number>> = {
+const also: Readonly<Record<string, number>> = {
   a: 1,
   an: 1,
   una: 1,
@@ -16,12 +16,12 @@ export const also: Readonly<Record<string, number>> = {
   quince: 15,
 };
 
-export const countOf = (word: string, lang: Language): number => {
+const countOf = (word: string, lang: Language): number => {
   const place = numbers[lang].indexOf(word.toLowerCase());
   return place >= 0 ? place : (also[word.toLowerCase()] ?? Number(word));
 };
 
-export const weekdays: Readonly<Record<Language, readonly string[]>> = {
+const weekdays: Readonly<Record<Language, readonly string[]>> = {
   en: ['sunday', 'monday', 'tuesday', 'wednesday', 'thursday', 'friday', 'saturday'],
   es: ['domingo', 'lunes', 'martes', 'miércoles', 'jueves', 'viernes', 'sábado'],
 };

@@ -3,7 +3,7 @@ import { assetFile } from '../../kit';
 
 type Page = PDFKit.PDFDocument;
 
-export const fonts = {
+const fonts = {
   regular: assetFile('fonts', 'atkinson-hyperlegible-next-400.ttf'),
   strong: assetFile('fonts', 'atkinson-hyperlegible-next-600.ttf'),
 } as const;
