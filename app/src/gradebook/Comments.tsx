@@ -24,7 +24,7 @@ function Spoken({ studentId, comment: { id, recording } }: { studentId: string; 
 }
 
 /** What exactly a teacher's words are about: the score, one answer, a place in the file. */
-export function aboutWords(t: TFunction, { about, subject }: Pick<Comment, 'about' | 'subject'>): string {
+function aboutWords(t: TFunction, { about, subject }: Pick<Comment, 'about' | 'subject'>): string {
   if (!about) return t(`item.subjects.${subject}`);
   if (about.kind === 'answer') return t('item.onAnswer', { title: about.title });
   return about.place === null
