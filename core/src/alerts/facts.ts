@@ -31,6 +31,13 @@ export type SightFigures = CourseFigures & Pick<CourseAnswer, 'moved'>;
 /** Figures that have been computed for the instant already, by course. */
 export type FiguresAt = (courseId: string) => SightFigures | undefined;
 
+/** The term before, as it was known at an instant. */
+interface EndedSight {
+  readonly answer: CourseFigures;
+  readonly items: ReadonlyMap<string, Item>;
+  readonly results: ReadonlyMap<string, readonly Known<ResultRecord>[]>;
+}
+
 /** A course as it was known at an instant. */
 export interface CourseSight {
   readonly id: string;
@@ -43,7 +50,7 @@ export interface CourseSight {
   /** What we count for one of its terms, by the source's name of it; null of a term that it does not have. */
   readonly countIn: (part: string) => Pick<CourseFigures, 'posted' | 'display' | 'letter'> | null;
   /** How the term before ended, with its works; null in the first, worked out when it is first asked. */
-  readonly ended: () => { readonly answer: CourseFigures; readonly items: ReadonlyMap<string, Item> } | null;
+  readonly ended: () => EndedSight | null;
   readonly items: ReadonlyMap<string, Item>;
   readonly itemKinds: Readonly<Record<string, string>>;
   /** Every known result of a work, by time, with when it was known. */
@@ -114,16 +121,30 @@ function countOf(course: CourseHistory, part: string, asOfMs: number) {
   return other ? courseAnswer(recordAt(other, course, asOfMs).record) : null;
 }
 
+function byItem(
+  results: readonly Known<ResultRecord>[],
+): ReadonlyMap<string, readonly Known<ResultRecord>[]> {
+  const found = new Map<string, Known<ResultRecord>[]>();
+  for (const result of results) {
+    found.set(result.value.itemId, [...(found.get(result.value.itemId) ?? []), result]);
+  }
+  return found;
+}
+
 const byId = (items: readonly Item[]): ReadonlyMap<string, Item> =>
   new Map(items.map((item) => [item.id, item]));
 
 /** How the term before the one it stands in ended. */
-function endedOf(course: CourseHistory, standing: TermHistory, asOfMs: number) {
+function endedOf(course: CourseHistory, standing: TermHistory, asOfMs: number): EndedSight | null {
   const earlier = course.terms.filter(({ endsOn }) => endsOn < standing.startsOn);
   const last = termOn(earlier, standing.startsOn);
   if (!last) return null;
-  const { record } = recordAt(last, course, asOfMs);
-  return { answer: courseAnswer(record), items: byId(normaliseCourse(record).items) };
+  const { record, seen } = recordAt(last, course, asOfMs);
+  return {
+    answer: courseAnswer(record),
+    items: byId(normaliseCourse(record).items),
+    results: byItem(seen),
+  };
 }
 
 interface Seen {
@@ -141,10 +162,6 @@ function sightOf(course: CourseHistory, { today, asOfMs, figuresAt, grades }: Se
   );
   const { record, seen } = recordAt(term, course, asOfMs);
   const { policy, items } = normaliseCourse(record);
-  const results = new Map<string, Known<ResultRecord>[]>();
-  for (const result of seen) {
-    results.set(result.value.itemId, [...(results.get(result.value.itemId) ?? []), result]);
-  }
   const answer =
     figuresAt(course.id) ??
     courseAnswer(record, { since: new Date(asOfMs - movedDays * dayMs).toISOString() });
@@ -161,7 +178,7 @@ function sightOf(course: CourseHistory, { today, asOfMs, figuresAt, grades }: Se
       items: byId(items),
       itemKinds: course.itemKinds,
       classroom: new Map(course.classroom.filter(knownBy(asOfMs)).map(({ value }) => [value.itemId, value])),
-      results,
+      results: byItem(seen),
       rides: once(() => ridesOn(record)),
     },
   ];

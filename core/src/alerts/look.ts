@@ -28,6 +28,12 @@ function withoutEchoes(signals: readonly Signal[]): Signal[] {
   });
 }
 
+/** A figure of a term that is over calls for nothing more: what the school stores of it is told by itself. */
+function isOfRunningTerm({ courses, asOfMs }: ChildFacts): (signal: Signal) => boolean {
+  const over = new Set(courses.flatMap(({ id, policy }) => (policy.termEndMs < asOfMs ? [id] : [])));
+  return ({ kind, courseId }) => kind !== 'figure' || courseId === null || !over.has(courseId);
+}
+
 /** What the rules find in a child's facts. */
 export function signalsOf(facts: ChildFacts, rules: AlertRules, states: readonly AlertState[]): Signal[] {
   const stands = standsIn(states);
@@ -44,7 +50,7 @@ export function signalsOf(facts: ChildFacts, rules: AlertRules, states: readonly
       (key) => stands(key, name),
     ).map((signal) => ({ ...signal, reason: withAsked(ask(signal.courseId), name, signal.reason) })),
   );
-  return withoutEchoes(found);
+  return withoutEchoes(found.filter(isOfRunningTerm(facts)));
 }
 
 /**

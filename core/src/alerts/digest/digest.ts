@@ -122,8 +122,9 @@ const closedIn = ({ courses, asOfMs }: ChildFacts, sinceMs: number): NonNullable
 /** How much came in the digest's days: scores, also changed ones, and work that was given out. */
 function newsIn({ courses, asOfMs }: ChildFacts, sinceMs: number): NonNullable<DigestChild['news']> {
   const came = (ms: number | null) => ms !== null && ms > sinceMs && ms <= asOfMs;
-  const scores = courses.flatMap(({ results }) =>
-    [...results.values()].filter((known) =>
+  // Scores of the term before still come in the first days of the new one.
+  const scores = courses.flatMap(({ results, ended }) =>
+    [...results.values(), ...(ended()?.results.values() ?? [])].filter((known) =>
       known.some(({ knownAtMs, value }) => value.status === 'scored' && came(knownAtMs)),
     ),
   );

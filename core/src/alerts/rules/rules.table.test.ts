@@ -291,6 +291,12 @@ it.each<[string, Sketch, number, boolean]>([
   expect(ids(sketch, 7, only('scored', { below }))).toHaveLength(speaks ? 1 : 0);
 });
 
+it('nothing more is told of a figure once its term is over', () => {
+  const rules = only('below', { percent: 76 });
+  expect(ids(fall(), 101, rules)).toEqual(['below:76']);
+  expect(ids(fall(), 104, rules)).toEqual([]);
+});
+
 describe('a rule lets go later than it takes hold', () => {
   it.each<[RuleName, string, object, Sketch, number, object]>([
     // Posted is 75: one point above the threshold, and it has not come out of it yet; two, and it has.

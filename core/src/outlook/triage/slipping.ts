@@ -6,6 +6,8 @@ import { isInHand } from './inHand';
 export function slipping(facts: FamilyFacts): Matter[] {
   return facts.courses.flatMap((course): Matter[] => {
     if (isInHand(facts, { studentId: course.studentId, topic: 'course', courseId: course.id })) return [];
+    // What a term came to when it ended can only be read.
+    if (Date.parse(course.termEnd) < Date.parse(facts.now)) return [];
     const { trend } = course.figures;
     if (trend.class !== 'slipping' || trend.slope === null) return [];
     return [

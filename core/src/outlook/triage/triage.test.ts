@@ -97,6 +97,12 @@ it.each([
   expect(kinds(family({ now: at, courses }))).toEqual(said);
 });
 
+it('says nothing of a slide once the term is over', () => {
+  const courses = [course('k', { trend: { class: 'slipping', slope: -3 } })];
+  expect(kinds(family({ courses }))).toEqual(['slipping k']);
+  expect(kinds(family({ courses, now: '2026-11-07T18:00:00Z' }))).toEqual([]);
+});
+
 it('counts a fall without what may only be on its way, and says how far it would go with it', () => {
   const sure = end('a', 'overdue');
   const late = end('b', 'overdue', { doubt: 'doubtful' });
