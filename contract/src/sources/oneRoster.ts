@@ -1,5 +1,5 @@
 import { Type, type Static, type TObject } from '@sinclair/typebox';
-import { DateOnly, Instant } from '../shared/scalars';
+import { DateOnly, Instant, Nullable } from '../shared/scalars';
 
 /*
  * OneRoster 1.2, the parts Cadro reads (consumer side) and the simulated schools write (provider side).
@@ -27,7 +27,8 @@ export const AcademicSessionRow = Type.Object({
   ...base,
   title: Type.String(),
   startDate: DateOnly,
-  endDate: DateOnly,
+  /** The standard demands it; a school may not have set it yet. */
+  endDate: Type.Optional(Nullable(DateOnly)),
   type: Type.String(),
   schoolYear: Type.Optional(Type.String()),
   parent: Type.Optional(Ref),

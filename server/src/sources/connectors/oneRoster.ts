@@ -9,6 +9,7 @@ import {
   type ResultStatus,
   type UserRow,
 } from '@cadro/contract';
+import { daysAfter, monthsAfter } from '@cadro/core';
 import type { Static } from '@sinclair/typebox';
 import type { Connector, Page } from '../connector';
 import type { SchoolHttp } from '../schoolHttp';
@@ -123,7 +124,8 @@ const translations: {
       ...key(row),
       title: row.title,
       starts_on: row.startDate,
-      ends_on: row.endDate,
+      // Until its end is told it runs for a year; the next term takes over when it begins.
+      ends_on: row.endDate ?? daysAfter(monthsAfter(row.startDate, 12), -1),
       kind: row.type,
       // A session that names itself is at the top.
       parent_external_id: row.parent && row.parent.sourcedId !== row.sourcedId ? row.parent.sourcedId : null,

@@ -193,6 +193,16 @@ describe('the sessions of a year', () => {
   });
 });
 
+it.each([null, undefined])(
+  'a session without an end (%s) runs for a year, until it is told',
+  async (endDate) => {
+    const session = { ...base, title: 'Q', startDate: '2026-09-07', type: 'gradingPeriod' };
+    expect(
+      only(await oneRoster('academicSessions', [{ ...session, ...(endDate === null ? { endDate } : {}) }])),
+    ).toMatchObject([{ starts_on: '2026-09-07', ends_on: '2027-09-06' }]);
+  },
+);
+
 describe('the classroom feed', () => {
   const row = { id: 'x', changedAt: changed };
   it('tells a class’s categories, one record each, also that they count again', async () => {
