@@ -49,7 +49,7 @@ function goesOn(text: string, lang: Language): boolean {
     ? /\b(?:until|till|by|through|deadline|last (?:day|chance|date)|latest|no later|has|have|before|due (?:by|on)|locks?|shuts?|closes?|runs? out|ends?|any (?:day|lunch|break|time)|it is due|that is due|they are due)\b/i.test(
         text,
       )
-    : /(?<!\p{L})(?:hasta|plazo|límite|último día|a más tardar|tiene|antes|para el|vence|bloquea|cierra|termina|acaba|caduca|cualquier|como tarde)(?!\p{L})/iu.test(
+    : /(?<!\p{L})(?:hasta|plazo|límite|último día|a más tardar|tiene|antes|para el|vence|bloquea|cierra|termina|acaba|caduca|cualquier|como (?:muy )?tarde)(?!\p{L})/iu.test(
         text,
       );
 }

@@ -63,7 +63,7 @@ const following: Readonly<Record<Language, RegExp>> = {
 };
 const latest: Readonly<Record<Language, RegExp>> = {
   en: /^,? (?:at the latest|is the (?:last|final) (?:day|chance|date)|is the deadline|latest|the latest|only|will be the last)/i,
-  es: /^,? (?:a más tardar|como (?:muy )?tarde|como máximo|es el último día|es la fecha límite|es el plazo)/iu,
+  es: /^(?: (?:al?|por la|de la) (?:mediodía|medianoche|mañana|tarde|las \S+))?,? (?:a más tardar|como (?:muy )?tarde|como máximo|es el último día|es la fecha límite|es el plazo)/iu,
 };
 
 /** How a day stands, by the words before and behind it. */
@@ -79,7 +79,7 @@ export function relationOf(text: string, { start, end, until }: Found, lang: Lan
   if (
     found === 'until' &&
     /\b(?:was|were|is|are) (?:on )?$/i.test(before) &&
-    /\b(?:was|were)\b/i.test(before)
+    /\b(?:was|were)\b[^,;]*$/i.test(before)
   )
     return 'names';
   return found ?? 'on';

@@ -176,4 +176,35 @@ export const freshEnglish: readonly Marked[] = [
   ['Retakes can only be sat this Friday.', [['retake', '2026-10-23', null]]],
   ['Please sign and return the trip form by Monday.', []],
   ['There is still time: submissions close at the end of the week.', [['hand-in', '2026-10-23', null]]],
+  ['This closes on Thursday, so please do not wait.', []],
+  ['I am happy to mark a late poster, up to 60 %, until the 29th.', [['hand-in', '2026-10-29', 0.6]]],
+  [
+    'Nothing is lost yet. Caspian has until next Monday to hand over the log.',
+    [['hand-in', '2026-10-26', null]],
+  ],
+  ['Redoing the sketch is allowed; it must be in by noon on Friday.', [['redo', '2026-10-23', null]]],
+  ['He gets one more attempt at the spelling quiz, on 27 October.', [['retake', '2026-10-27', null]]],
+  [
+    'Mistakes may be corrected for one half of the missing points, no later than 30 October.',
+    [['correct', '2026-10-30', 0.5]],
+  ],
+  ['Her group presents on Friday.', []],
+  [
+    'Please remind her that unfinished work cannot be accepted after the 6th.',
+    [['hand-in', '2026-11-06', null]],
+  ],
+  ['Since she was ill, the due date for her is Tuesday.', [['hand-in', '2026-10-27', 1]]],
+  [
+    'If you would like the score to count, the missing sheet has to be here by Wednesday next week.',
+    [['hand-in', '2026-10-28', null]],
+  ],
+  ['I do not give extensions for this project.', []],
+  ['She can come on Tuesday at lunch to redo the experiment for full credit.', [['redo', '2026-10-27', 1]]],
+  ['It was handed in two days late and lost 20 %.', []],
+  [
+    'Half the points are still there for the taking if the diary arrives before Saturday.',
+    [['hand-in', '2026-10-23', 0.5]],
+  ],
+  ['The second version is worth reading; well done.', []],
+  ['Any time this week is fine for the make-up test.', [['retake', '2026-10-23', null]]],
 ];

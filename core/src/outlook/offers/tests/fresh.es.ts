@@ -176,4 +176,38 @@ export const freshSpanish: readonly Marked[] = [
   ['Firme y devuelva la hoja de la excursión antes del lunes.', []],
   ['Queda tiempo: las entregas se cierran al final de la semana.', [['hand-in', '2026-10-23', null]]],
   ['Si no lo recibo el viernes, será un cero.', [['hand-in', '2026-10-23', null]]],
+  ['Esto se cierra el jueves, así que no espere.', []],
+  ['Con gusto corrijo un póster tardío, hasta un 60 %, hasta el 29.', [['hand-in', '2026-10-29', 0.6]]],
+  [
+    'Aún no se ha perdido nada. Caspian tiene hasta el lunes que viene para entregar el cuaderno.',
+    [['hand-in', '2026-10-26', null]],
+  ],
+  [
+    'Se permite rehacer el dibujo; debe estar aquí el viernes a mediodía como muy tarde.',
+    [['redo', '2026-10-23', null]],
+  ],
+  ['Tiene un intento más en la prueba de ortografía, el 27 de octubre.', [['retake', '2026-10-27', null]]],
+  [
+    'Los fallos se pueden corregir por la mitad de los puntos perdidos, no más tarde del 30 de octubre.',
+    [['correct', '2026-10-30', 0.5]],
+  ],
+  ['Su grupo expone el viernes.', []],
+  ['Recuérdele que no se acepta trabajo sin terminar después del 6.', [['hand-in', '2026-11-06', null]]],
+  ['Como estuvo enferma, para ella la fecha de entrega es el martes.', [['hand-in', '2026-10-27', 1]]],
+  [
+    'Para que la nota cuente, la ficha que falta tiene que estar aquí antes del jueves que viene.',
+    [['hand-in', '2026-10-21', null]],
+  ],
+  ['No doy prórrogas en este proyecto.', []],
+  [
+    'Puede venir el martes en el recreo a repetir el experimento con nota completa.',
+    [['redo', '2026-10-27', 1]],
+  ],
+  ['Lo entregó dos días tarde y perdió un 20 %.', []],
+  [
+    'La mitad de los puntos sigue en pie si el diario llega antes del sábado.',
+    [['hand-in', '2026-10-23', 0.5]],
+  ],
+  ['Vale la pena leer la segunda versión; bien hecho.', []],
+  ['Para la prueba de recuperación vale cualquier día de esta semana.', [['retake', '2026-10-23', null]]],
 ];
