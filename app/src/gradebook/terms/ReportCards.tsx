@@ -70,7 +70,7 @@ function Columns({ terms }: { terms: readonly TermNode[] }) {
 function CourseRow({ course, terms }: { course: TermCourse; terms: readonly TermNode[] }) {
   const credits = useCreditWords(course);
   return (
-    <View>
+    <View style={own.course}>
       <Row wrap space={1} style={styles.apartBase}>
         <Words bold>{course.title}</Words>
         <Words size="small" colour="soft">
@@ -91,6 +91,7 @@ function CourseRow({ course, terms }: { course: TermCourse; terms: readonly Term
 function AttendanceRows({ years, terms }: { years: ChildTerms; terms: readonly TermNode[] }) {
   const { t } = useTranslation();
   const of = (term: TermNode) => years.attendance.find(({ part }) => part === term.part);
+  if (!terms.some(of)) return null;
   const rows = [
     ['daysMissed', t('cards.daysMissed')],
     ['lessonsMissed', t('cards.lessonsMissed')],
@@ -113,7 +114,9 @@ function AttendanceRows({ years, terms }: { years: ChildTerms; terms: readonly T
                   style={own.cell}
                   role="img"
                   aria-label={
-                    found ? `${title}, ${term.title}: ${found[name]}` : t('cards.none', { term: term.title })
+                    found
+                      ? `${title}, ${term.title}: ${found[name]}`
+                      : t('cards.notRecorded', { term: term.title })
                   }
                 >
                   <Words size="small">{found ? String(found[name]) : ''}</Words>
@@ -211,6 +214,7 @@ function Cards({ years }: { years: ChildTerms }) {
   const terms = yearColumns(years.terms, top);
   const courses = years.courses.filter(({ courseId }) => top.courseIds.includes(courseId));
   const grids = wide ? [terms] : narrowed(terms);
+  const recorded = terms.some(({ part }) => years.attendance.some((marked) => marked.part === part));
   return (
     <>
       {tops.length > 1 ? (
@@ -235,6 +239,7 @@ function Cards({ years }: { years: ChildTerms }) {
           <AttendanceRows years={years} terms={columns} />
         </View>
       ))}
+      {recorded ? null : <Quiet>{t('cards.noAttendance')}</Quiet>}
       <Words size="small" colour="soft">
         {t('cards.legend')}
       </Words>
@@ -263,5 +268,6 @@ export function ReportCards({ studentId }: { studentId: string }) {
 }
 
 const own = StyleSheet.create({
+  course: { paddingTop: 8 },
   cell: { flex: 1, minWidth: 0, paddingVertical: 4, paddingRight: 4 },
 });

@@ -97,6 +97,8 @@ export const countingEn = {
     daysMissed: 'Days missed',
     lessonsMissed: 'Lessons missed',
     late: 'Late arrivals',
+    notRecorded: '{{term}}: not recorded',
+    noAttendance: 'The school gives no attendance for this year.',
     legend: 'Dark: stored by the school. Light: so far, or by our count.',
     comments: 'Comments',
     noComments: 'No teacher has written on a report card yet.',

@@ -101,6 +101,8 @@ export const countingEs: SameKeys<typeof countingEn> = {
     daysMissed: 'Días perdidos',
     lessonsMissed: 'Clases perdidas',
     late: 'Retrasos',
+    notRecorded: '{{term}}: sin registrar',
+    noAttendance: 'La escuela no da la asistencia de este año.',
     legend: 'Oscuro: registrado por la escuela. Claro: hasta ahora, o según nuestra cuenta.',
     comments: 'Comentarios',
     noComments: 'Ningún docente ha escrito aún en un boletín.',

@@ -55,3 +55,15 @@ it('goes on to the next page, so that nothing is left out', async () => {
   const many = (count: number) => cardsPage(cards(Array.from({ length: count }, () => course())));
   expect(pages(await many(60))).toBeGreaterThan(pages(await many(10)));
 });
+
+it('keeps no room for the attendance of a year the school gives none for', async () => {
+  const many = (count: number) => cards(Array.from({ length: count }, () => course({ remarks: [] })));
+  const counts = Array.from({ length: 20 }, (_, place) => place + 10);
+  const fuller = await Promise.all(
+    counts.map(async (count) => {
+      const recorded = pages(await cardsPage(many(count)));
+      return recorded > pages(await cardsPage({ ...many(count), attendance: [] }));
+    }),
+  );
+  expect(fuller).toContain(true);
+});

@@ -122,7 +122,8 @@ class Writer {
       [this.words.daysMissed, 'daysMissed'],
       [this.words.lateArrivals, 'late'],
     ] as const;
-    for (const [name, of] of attended) {
+    const recorded = terms.some(({ part }) => attendance.some((each) => each.part === part));
+    for (const [name, of] of recorded ? attended : []) {
       const cells = terms.map(({ part }) => {
         const found = attendance.find((each) => each.part === part);
         return { text: found ? String(found[of]) : '', sure: true };
