@@ -259,6 +259,16 @@ test('from the month to a day, its work, the desk, and settled', async ({ guardi
       await expect(
         page.getByRole('checkbox', { name: new RegExp(`^${day}: Rowing geometry`) }),
       ).toBeChecked();
+    const tuesday = page.getByRole('checkbox', { name: /^Tue 20 Oct: Rowing geometry/ });
+    const kept = page.waitForResponse(
+      (answer) => answer.url().endsWith('/api/drafts') && answer.request().method() === 'POST',
+    );
+    await tuesday.click();
+    expect((await kept).status()).toBe(204);
+    await page.reload();
+    await expect(tuesday).not.toBeChecked();
+    await expect(page.getByLabel('Your letter')).not.toHaveValue(/20 October/);
+    await tuesday.click();
     await page.getByLabel('The reason').fill('She rows for the island on these afternoons.');
     await expect(page.getByLabel('Your letter')).toHaveValue(/20 October: Rowing geometry/);
     await page.getByRole('button', { name: 'Send' }).click();

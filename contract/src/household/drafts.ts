@@ -27,6 +27,8 @@ export const KeptDraft = Type.Object(
         step: Written,
         lookAgainOn: Written,
         reason: Written,
+        /** Which lessons the letter is about, as the form itself writes it. */
+        lessons: Written,
       },
       { ...strict, minProperties: 1 },
     ),

@@ -1,10 +1,8 @@
 import { useRouter } from 'expo-router';
-import { useState } from 'react';
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
-import type { AbsenceLetter, ChildDay, ChildDays } from '@cadro/contract';
+import type { ChildDay, ChildDays } from '@cadro/contract';
 import { useDaysQuery } from '../../attendance/api';
-import { lessonWord, markWord } from '../../attendance';
 import { Begun, BegunLine, useChildren, useFormat, useMeQuery, type Writing } from '../../household';
 import { isServerProblem, problemWords } from '../../i18n';
 import {
@@ -22,49 +20,7 @@ import {
 } from '../../ui';
 import { useDayQuery, useLetterMutation } from './dayApi';
 import { letterDraft, type ChosenLesson } from './letterDraft';
-
-type Purpose = AbsenceLetter['purpose'];
-interface Offered extends ChosenLesson {
-  readonly what: string;
-  readonly chosen: boolean;
-}
-const keyOf = ({ on, period }: ChosenLesson): string => `${on}/${period ?? ''}`;
-/** Absences of some days around belong to one explanation. */
-const nearDays = 7;
-
-/** What a letter can be about: marks without a reason, the marks of the day, or days to come. */
-function useOffered(day: ChildDay, days: ChildDays | undefined, purpose: Purpose): Offered[] {
-  const { t } = useTranslation();
-  const format = useFormat();
-  const { on } = day;
-  if (purpose === 'ahead') {
-    return day.ahead.map((date, nth) => ({
-      on: date,
-      period: null,
-      courseTitle: null,
-      what: t('letter.wholeDay'),
-      chosen: nth === 0,
-    }));
-  }
-  const near = (date: string) => Math.abs(format.daysBetween(date, on)) <= nearDays;
-  return (days?.days ?? [])
-    .flatMap(({ on: date, marks }) => marks.map((mark) => ({ date, mark })))
-    .filter(({ date, mark }) =>
-      mark.by === 'household' || mark.kind === 'closed'
-        ? false
-        : purpose === 'explain'
-          ? mark.kind === 'absent' && !mark.excused
-          : date === on,
-    )
-    .reverse()
-    .map(({ date, mark }) => ({
-      on: date,
-      period: mark.period,
-      courseTitle: mark.courseTitle,
-      what: t('days.mark', { lesson: lessonWord(t, mark), what: markWord(t, mark) }),
-      chosen: purpose === 'explain' ? near(date) : mark.kind !== 'present',
-    }));
-}
+import { keyOf, useChosen, useOffered, type Offered, type Own, type Purpose } from './letterLessons';
 
 /** The day's lessons instead of the whole of it. */
 function LessonsAhead({
@@ -87,23 +43,6 @@ function LessonsAhead({
       />
     );
   });
-}
-
-/** The lessons and days the letter is about; single lessons stand for the day, or the day for its lessons. */
-function useChosen(offered: readonly Offered[]) {
-  const [chosen, setChosen] = useState<readonly ChosenLesson[]>(() => offered.filter((each) => each.chosen));
-  const keys = new Set(chosen.map(keyOf));
-  const toggle = (lesson: ChosenLesson) => {
-    const key = keyOf(lesson);
-    const clash = (each: ChosenLesson) =>
-      each.on === lesson.on && (each.period === null) !== (lesson.period === null);
-    setChosen(
-      keys.has(key)
-        ? chosen.filter((each) => keyOf(each) !== key)
-        : [...chosen.filter((each) => !clash(each)), lesson],
-    );
-  };
-  return { chosen, keys, toggle };
 }
 
 function About({
@@ -199,13 +138,6 @@ function useDraft(studentId: string, purpose: Purpose, lessons: readonly ChosenL
   });
 }
 
-/** `subject` and `text` stay empty until the letter is written by hand. */
-interface Own {
-  readonly reason: string;
-  readonly subject: string;
-  readonly text: string;
-}
-
 interface Letter {
   day: ChildDay;
   days: ChildDays | undefined;
@@ -217,9 +149,9 @@ function LetterForm({ day, days, purpose, writing }: Letter & { writing: Writing
   const router = useRouter();
   const [send, { isLoading, error }] = useLetterMutation();
   const offered = useOffered(day, days, purpose);
-  const about = useChosen(offered);
-  const { reason, ...own } = writing.fields;
-  const edited = own.subject || own.text ? own : null;
+  const about = useChosen(day, offered, purpose, writing);
+  const { reason, subject, text } = writing.fields;
+  const edited = subject || text ? { subject, text } : null;
   const { studentId } = day;
   const draft = useDraft(studentId, purpose, about.chosen, reason);
   const letter = edited ?? draft;
@@ -272,7 +204,7 @@ function KeptLetter(letter: Letter) {
     ...{ title: t(`letter.titles.${purpose}`), place: `/days/${studentId}/${on}/letter?purpose=${purpose}` },
   };
   return (
-    <Begun<Own> about={about} fresh={{ reason: '', subject: '', text: '' }}>
+    <Begun<Own> about={about} fresh={{ reason: '', subject: '', text: '', lessons: '' }}>
       {(writing) => <LetterForm {...letter} writing={writing} />}
     </Begun>
   );
