@@ -86,7 +86,7 @@ const ofRoutes: Readonly<Record<string, readonly [number, ...string[]]>> = {
     '/title 0 to 300 characters',
     '/place 0 to 500 characters',
     '/fields 1 to any members, no others',
-    ...['subject', 'text', 'note', 'step', 'lookAgainOn', 'reason'].map(
+    ...['subject', 'text', 'note', 'step', 'lookAgainOn', 'reason', 'lessons'].map(
       (name) => `/fields/${name} 0 to 20000 characters`,
     ),
   ],
