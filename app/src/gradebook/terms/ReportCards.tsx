@@ -23,7 +23,7 @@ import {
 import { cardsAddress, reportAddress, useTermsQuery } from '../api';
 import { Remark } from './Remark';
 import { useCreditWords, useGradeWords } from './termWords';
-import { cardRows, leavesOf, narrowed } from './cards';
+import { cardRows, gradeColumns, leavesOf, narrowed } from './cards';
 
 /** The grade of a course in a term, to the ear with how sure it is. */
 function Cell({ course, term }: { course: TermCourse; term: TermNode }) {
@@ -187,12 +187,7 @@ function OnPaper({
       <SaveCsv
         name={t('cards.title', { child: nameOf(years.studentId) })}
         columns={[
-          t('terms.csv.course'),
-          t('terms.csv.term'),
-          t('terms.csv.state'),
-          t('course.csv.figure'),
-          t('terms.csv.letter'),
-          t('terms.csv.by'),
+          ...gradeColumns(t),
           t('cards.credits'),
           t('cards.daysMissed'),
           t('cards.late'),

@@ -22,6 +22,7 @@ import {
 import { reportAddress, useTermsQuery } from '../api';
 import { countWords, hasGrade } from '../words';
 import { Average, Credits } from './Credits';
+import { gradeCells, gradeColumns } from './cards';
 import { Remark } from './Remark';
 import { useCreditWords, useGradeWords } from './termWords';
 
@@ -239,26 +240,14 @@ export function TermsView({ studentId }: { studentId: string }) {
           <Average years={years} />
           <SaveCsv
             name={t('terms.title', { child: nameOf(studentId) })}
-            columns={[
-              t('terms.csv.course'),
-              t('terms.csv.term'),
-              t('terms.csv.state'),
-              t('course.csv.figure'),
-              t('terms.csv.letter'),
-              t('terms.csv.by'),
-              t('terms.csv.count'),
-            ]}
+            columns={[...gradeColumns(t), t('terms.csv.count')]}
             rows={() =>
               years.courses.flatMap((course) =>
                 course.grades.map((grade) => {
                   const term = years.terms.find(({ part }) => part === grade.part);
+                  const said = { term: term?.title ?? grade.title ?? grade.part, state: words(grade, term) };
                   return [
-                    course.title,
-                    term?.title ?? grade.title ?? grade.part,
-                    words(grade, term),
-                    grade.grade.display,
-                    grade.grade.letter,
-                    t(`terms.by.${grade.grade.by}`),
+                    ...gradeCells(t, course, { ...said, grade: grade.grade }),
                     grade.grade.count?.display ?? null,
                   ];
                 }),

@@ -1,5 +1,5 @@
 import type { TFunction } from 'i18next';
-import type { ChildTerms, TermCourse, TermGrade, TermNode } from '@cadro/contract';
+import type { ChildTerms, CourseGrade, TermCourse, TermGrade, TermNode } from '@cadro/contract';
 
 /** Terms without parts of their own. */
 export const leavesOf = (terms: readonly TermNode[]): TermNode[] =>
@@ -13,6 +13,22 @@ export function narrowed(terms: readonly TermNode[]): TermNode[][] {
 }
 
 type Cell = string | number | null;
+
+/** The first columns of every file of grades by term, as `gradeCells` fills them. */
+export const gradeColumns = (t: TFunction): string[] => [
+  t('terms.csv.course'),
+  t('terms.csv.term'),
+  t('terms.csv.state'),
+  t('course.csv.figure'),
+  t('terms.csv.letter'),
+  t('terms.csv.by'),
+];
+
+export const gradeCells = (
+  t: TFunction,
+  { title }: TermCourse,
+  { term, grade, state }: { readonly term: string; readonly grade: CourseGrade; readonly state: string },
+): Cell[] => [title, term, state, grade.display, grade.letter, t(`terms.by.${grade.by}`)];
 
 /** The grid as rows for a spreadsheet: a row for each course and term, then the attendance of each term. */
 export function cardRows(
@@ -30,8 +46,8 @@ export function cardRows(
       const credits = term.depth === 0 ? course.creditsEarned || course.credits : null;
       return [
         [
-          ...[course.title, term.title, words(found, term), grade.display, grade.letter],
-          ...[t(`terms.by.${grade.by}`), credits, null, null, comment],
+          ...gradeCells(t, course, { term: term.title, grade, state: words(found, term) }),
+          ...[credits, null, null, comment],
         ],
       ];
     }),

@@ -93,7 +93,7 @@ export const itemEn = {
     effect: 'What it does to the grade',
     takenUntil: 'Taken until {{date}}, {{credit}}.',
     gain: 'Made up at {{credit}}, it would add about {{gain}} to {{figure}}.',
-    gainNothing: 'Made up at {{credit}}, it would not change the figure.',
+    gainNothing: 'Made up at {{credit}}, it wouldn’t change the grade.',
     noGain: 'Too late to be made up.',
     next: 'Next',
     inHand: 'Open the follow-up',

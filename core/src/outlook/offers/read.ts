@@ -3,8 +3,8 @@ import { dateIn } from '../../dates';
 import { creditsIn, type CreditMark } from './credit';
 import { cuesIn, type CueMark } from './cues';
 import { daysIn, type DayMark } from './days';
+import { joined, lastDay, type Draft, type Ends, type Mark } from './joined';
 import { manners } from './manner';
-import type { Span } from './relation';
 import { sentencesOf, type Stretch } from './sentences';
 
 export interface WrittenComment {
@@ -17,23 +17,8 @@ export interface WrittenComment {
   /** The letters of the course, for 'up to a C'; absent: tens from A at 0.9. */
   readonly letters?: readonly LetterGrade[];
   /** The last days, `YYYY-MM-DD`, of the term and of the unit that it is about, where the course tells them. */
-  readonly ends?: Readonly<Record<Span, string | null>>;
+  readonly ends?: Ends;
 }
-
-/** An offer while it is put together from what stands near each other. */
-interface Draft {
-  kind: OfferKind;
-  until?: string | null;
-  credit?: number;
-  start: number;
-  end: number;
-  moved?: boolean;
-}
-
-type Mark =
-  | ({ readonly is: 'cue' } & CueMark)
-  | ({ readonly is: 'day' } & DayMark)
-  | ({ readonly is: 'credit' } & CreditMark);
 
 /** Words that are worth reading a sentence for; the date package is asked about no others. */
 const mayMatter: Readonly<Record<Language, RegExp>> = {
@@ -157,11 +142,6 @@ class Reading {
     );
   }
 
-  /** The day that a mark means; of the end of a term or a unit, where the course tells it. */
-  private lastDay({ date, ends }: DayMark): string | null {
-    return date ?? (ends ? (this.comment.ends?.[ends] ?? null) : null);
-  }
-
   /** Whether a draft has nothing yet of what a sentence adds. */
   private lacks({ until, credit }: Draft, days: readonly DayMark[], credits: readonly CreditMark[]): boolean {
     const adds = days.some(isDeadline) || credits.some((mark) => mark.credit > 0);
@@ -210,7 +190,7 @@ class Reading {
     ) {
       if (last.length > 0 && !goesOn(text, lang) && worth.length === 0) return;
       for (const mark of marks) {
-        if (mark.is === 'day') before.until = this.lastDay(mark);
+        if (mark.is === 'day') before.until = lastDay(mark, this.comment.ends);
         if (mark.is === 'credit') before.credit = mark.credit;
         before.end = sentence.start + mark.end;
       }
@@ -226,82 +206,9 @@ class Reading {
     }
   }
 
-  /** Puts the marks of a sentence together: a second day, credit or kind begins a second offer. */
-  private join({ text, start: from }: Stretch, marks: readonly Mark[], fallback: OfferKind): void {
-    const manner = manners[this.comment.lang];
-    const clauses = [...text.matchAll(manner.break)].map(({ index, 0: found }) => index + found.length);
-    const clauseStart = (at: number) => Math.max(0, ...clauses.filter((end) => end <= at));
-    const drafts: Draft[] = [];
-    let current: Draft | null = null;
-    let held: OfferKind | null = null;
-    const begin = (mark: Mark, kind: OfferKind): Draft => {
-      const start = clauseStart(mark.start);
-      const draft = {
-        kind,
-        start: from + start + (/^\s*/.exec(text.slice(start))?.[0].length ?? 0),
-        end: from + mark.end,
-      };
-      drafts.push(draft);
-      return draft;
-    };
-    for (const mark of marks) {
-      if (mark.is === 'cue') {
-        const bare: Draft | null =
-          current?.until === undefined && current?.credit === undefined ? current : null;
-        const apart = manner.apart.test(text.slice(Math.max(0, mark.start - 30), mark.start));
-        if (
-          current &&
-          current.kind !== mark.kind &&
-          bare &&
-          !apart &&
-          mark.kind === 'hand-in' &&
-          !mark.moved
-        ) {
-          // 'Corrections may be handed in by …': how they come in is no second offer.
-        } else if (bare && !apart && bare.kind === 'hand-in' && mark.noun) bare.kind = mark.kind;
-        else if (current && !held && !bare) current.kind = mark.kind;
-        else if (current?.kind !== mark.kind) current = begin(mark, mark.kind);
-        held = current?.kind ?? mark.kind;
-        if (current && mark.moved) current.moved = true;
-      } else if (mark.is === 'day') {
-        // 'An extra week: new date 30 October' tells one day twice.
-        if (!current || (current.until !== undefined && !current.moved))
-          current = begin(mark, held ?? fallback);
-        current.until = this.lastDay(mark);
-      } else if (mark.credit > 0) {
-        if (!current || current.credit !== undefined) current = begin(mark, held ?? fallback);
-        current.credit = mark.credit;
-      } else continue;
-      if (current) current.end = Math.max(current.end, from + mark.end);
-    }
-    this.share(drafts, text, from);
-    this.quoteClauses(drafts, text, from);
-    this.drafts.push(...drafts);
-  }
-
-  /** 'redo the map or correct the quiz by Friday': what stands at the end is said of both. */
-  private share(drafts: readonly Draft[], text: string, from: number): void {
-    const { joins } = manners[this.comment.lang];
-    drafts.forEach((draft, index) => {
-      const next = drafts[index + 1];
-      if (!next || draft.until !== undefined || draft.credit !== undefined || draft.kind === next.kind)
-        return;
-      if (!joins.test(text.slice(draft.end - from, next.start - from + 1).replace(/\S$/, ''))) return;
-      if (next.until !== undefined) draft.until = next.until;
-      if (next.credit !== undefined) draft.credit = next.credit;
-      draft.end = next.end;
-    });
-  }
-
-  /** What is quoted goes on to the end of its clause: 'finish the last four', not 'finish the'. */
-  private quoteClauses(drafts: readonly Draft[], text: string, from: number): void {
-    const manner = manners[this.comment.lang];
-    drafts.forEach((draft, index) => {
-      const limit = drafts[index + 1]?.start ?? from + text.length;
-      const rest = text.slice(draft.end - from, Math.max(0, limit - from));
-      const stop = [...rest.matchAll(manner.break)][0]?.index ?? rest.replace(/[.!?…;\s]+$/u, '').length;
-      draft.end += Math.max(0, stop);
-    });
+  private join(sentence: Stretch, marks: readonly Mark[], fallback: OfferKind): void {
+    const { lang, ends } = this.comment;
+    this.drafts.push(...joined(sentence, marks, { lang, ends, fallback }));
   }
 }
 
