@@ -1,13 +1,7 @@
-import { readFileSync } from 'node:fs';
-import type { Page } from '@playwright/test';
-import { expect, once, test } from './stack';
+import { expect, test } from './stack';
 
 /* A course explains itself: what a guardian reads there, corrects, and takes along. */
 
-const saved = async (page: Page, click: () => Promise<void>): Promise<{ name: string; text: string }> => {
-  const [download] = await Promise.all([page.waitForEvent('download'), click()]);
-  return { name: download.suggestedFilename(), text: readFileSync(await download.path(), 'utf8') };
-};
 const number = (text: string | null): number => Number(/-?\d+(\.\d+)?/.exec(text ?? '')?.[0]);
 
 test('a course says why its figure is what it is, what would change it and what moved it', async ({
@@ -144,25 +138,5 @@ test('the year as a tree, and every course side by side', async ({ guardian, pag
     );
     expect(tops[0]).toBe(tops[1]);
   }
-  expect(guardian.complaints).toEqual([]);
-});
-
-test('lists and the whole record are taken along', once, async ({ guardian, page }) => {
-  await guardian.signsIn();
-  await guardian.opensCourse('Boat-building');
-  const work = await saved(page, () =>
-    page.getByRole('button', { name: 'Save as CSV: Boat-building, work' }).click(),
-  );
-  expect(work.name).toBe('boat-building-work.csv');
-  const [head, ...rows] = work.text.trimEnd().split('\r\n');
-  expect(head).toBe('Work,Category,Unit,Assigned,Due,State,Earned,Possible,Counts,Not in the figure');
-  expect(rows).toContainEqual(
-    'Keel model,Assessments,Ribs and frames,2026-09-28,2026-10-12,"overdue, not counted yet",,20,yes,1 is overdue and nobody has marked it: it does not count yet',
-  );
-  const record = await saved(page, () =>
-    page.getByRole('button', { name: 'Save the whole record: Boat-building' }).click(),
-  );
-  expect(record.name).toBe('boat-building.json');
-  expect(JSON.parse(record.text)).toMatchObject({ policy: { method: 'weighted', outOf: 4 } });
   expect(guardian.complaints).toEqual([]);
 });

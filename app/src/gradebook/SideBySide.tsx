@@ -1,6 +1,7 @@
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { CourseFigures, CourseSummary } from '@cadro/contract';
+import { roundHalfAway } from '@cadro/core';
 import { useChildren, useFormat } from '../household';
 import {
   Frame,
@@ -116,6 +117,10 @@ function commonFrom(courses: readonly CourseSummary[]): number {
   return Math.max(0, Math.floor((Math.min(100, ...known) - 5) / 10) * 10);
 }
 
+/** A figure as every page shows it: a file does not know better. */
+const asShown = (value: number | null | undefined, { decimals }: CourseSummary['scale']): number | null =>
+  value == null ? null : roundHalfAway(value, decimals);
+
 function SpansCsv({ courses }: { courses: readonly CourseSummary[] }) {
   const { t } = useTranslation();
   const { nameOf } = useChildren();
@@ -142,9 +147,9 @@ function SpansCsv({ courses }: { courses: readonly CourseSummary[] }) {
           scale.outOf,
           grade.letter,
           t(`terms.by.${grade.by}`),
-          figures?.posted ?? null,
-          figures?.ifLeft ?? null,
-          figures?.ifMadeUp ?? null,
+          grade.count?.display ?? null,
+          asShown(figures?.ifLeft, scale),
+          asShown(figures?.ifMadeUp, scale),
           figures?.looseEnds.length ?? null,
         ])
       }

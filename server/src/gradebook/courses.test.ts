@@ -12,6 +12,7 @@ import {
 } from '@cadro/contract';
 import type { Agent } from 'supertest';
 import { answerCase } from '../main/cli/answerCase';
+import { PaperReader } from '../testing/paper';
 import { World } from '../testing/world';
 
 /* One course and its figures, from the school's records to what a page is told. */
@@ -518,5 +519,16 @@ describe('terms, credits, grade points', () => {
       .get(path)
       .query({ termId: world.student('isolde') })
       .expect(404);
+  });
+
+  it('prints the last term that is over, in the holidays', async () => {
+    await world.moveTo('2027-07-10T14:00:00Z');
+    const again = await world.signedIn('maren');
+    const path = termRoutes.report.path.replace(':studentId', world.student('isolde'));
+    const { body } = await again.get(path).expect(200).buffer();
+    const reader = new PaperReader();
+    const said = (await reader.read(body as Buffer)).flat().map(({ text }) => text);
+    await reader.close();
+    expect(said.find((text) => text.includes('quarter, '))).toMatch(/^Fourth quarter, /);
   });
 });

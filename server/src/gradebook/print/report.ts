@@ -1,5 +1,5 @@
 import type { Child, ChildTerms, TermCourse } from '@cadro/contract';
-import { courseFigures, scaleOf } from '@cadro/core';
+import { byCodePoint, courseFigures, scaleOf } from '@cadro/core';
 import { attendanceOf } from '../../attendance';
 import { type Db, HttpProblem } from '../../kit';
 import { guardianById } from '../../household';
@@ -12,12 +12,15 @@ import type { Report, ReportCourse } from './reportPage';
 type Years = Awaited<ReturnType<typeof schoolYears>>;
 type Term = ChildTerms['terms'][number];
 
-/** The term that is asked for; else the one that runs, else one that is over. */
+/** The term that is asked for; else the one that runs, else the last that is over. */
 function termAsked({ terms }: ChildTerms, termId: string | undefined): Term {
   const leaves = terms.filter(({ part }) => !terms.some(({ parent }) => parent === part));
+  const over = leaves
+    .filter(({ state }) => state === 'closed')
+    .sort((a, b) => byCodePoint(b.endsOn, a.endsOn));
   const term = termId
     ? leaves.find(({ id }) => id === termId)
-    : (leaves.find(({ state }) => state === 'running') ?? leaves.find(({ state }) => state === 'closed'));
+    : (leaves.find(({ state }) => state === 'running') ?? over[0]);
   if (!term) throw new HttpProblem('not-found');
   return term;
 }

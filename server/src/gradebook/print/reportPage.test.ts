@@ -1,6 +1,6 @@
-import { inflateSync } from 'node:zlib';
 import type { CourseFigures } from '@cadro/contract';
 import { countedGrade } from '@cadro/core';
+import { PaperReader } from '../../testing/paper';
 import { reportPage, type Report, type ReportCourse } from './reportPage';
 
 const figures: CourseFigures = {
@@ -41,20 +41,10 @@ const report = (courses: readonly ReportCourse[], language: 'en' | 'es' = 'en'):
 });
 const pages = (bytes: Buffer): number => bytes.toString('latin1').match(/\/Type \/Page\b/g)?.length ?? 0;
 
-/** How many texts are set on the pages: what the drawing commands say, whatever their glyphs. */
-function textsOn(bytes: Buffer): number {
-  const text = bytes.toString('latin1');
-  let found = 0;
-  for (const stream of text.matchAll(/stream\n([\s\S]*?)\nendstream/g)) {
-    try {
-      const drawn = inflateSync(Buffer.from(stream[1] ?? '', 'latin1')).toString('latin1');
-      found += drawn.match(/\bTJ\b/g)?.length ?? 0;
-    } catch {
-      continue; // a font, not a page
-    }
-  }
-  return found;
-}
+const reader = new PaperReader();
+afterAll(() => reader.close());
+const textsOn = async (bytes: Buffer): Promise<string[]> =>
+  (await reader.read(bytes)).flat().map(({ text }) => text);
 
 it.each([0, 1, 7, 12, 60])('stays one page with %d courses', async (count) => {
   const bytes = await reportPage(report(Array.from({ length: count }, () => course())));
@@ -64,8 +54,11 @@ it.each([0, 1, 7, 12, 60])('stays one page with %d courses', async (count) => {
 it('says more about more courses, until the page is full', async () => {
   const texts = async (count: number) =>
     textsOn(await reportPage(report(Array.from({ length: count }, () => course()))));
-  expect(await texts(3)).toBeGreaterThan(await texts(1));
-  expect(await texts(60)).toBe(await texts(40));
+  expect((await texts(3)).length).toBeGreaterThan((await texts(1)).length);
+  expect((await texts(60)).length).toBe((await texts(40)).length);
+  const full = await texts(60);
+  const shown = full.filter((text) => text === 'Kelp chemistry').length;
+  expect(full).toContain(`and ${60 - shown} more courses`);
 });
 
 it.each([
@@ -109,4 +102,21 @@ it.each([
   for (const language of ['en', 'es'] as const) {
     expect(pages(await reportPage(report([course(more)], language)))).toBe(1);
   }
+});
+
+const standards = [
+  { title: 'Guesses a word from the sentence around it', level: null },
+  { title: 'Reads aloud so that others can follow', level: 3 },
+];
+it.each([
+  ['en', ['no grade yet', 'not yet', 'level 3']],
+  ['es', ['aún sin nota', 'aún no', 'nivel 3']],
+] as const)('says everything of it whole, in %s', async (language, expected) => {
+  const courses = [
+    course({ figures: null, grade: null, state: null }),
+    course({ scale: { ...course().scale, method: 'standards' }, standards }),
+  ];
+  const texts = await textsOn(await reportPage(report(courses, language)));
+  expect(texts).toEqual(expect.arrayContaining([...expected, ...standards.map(({ title }) => title)]));
+  expect(texts.filter((text) => text.endsWith('…'))).toEqual([]);
 });

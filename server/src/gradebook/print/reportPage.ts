@@ -38,7 +38,7 @@ export interface Report {
 }
 
 const { soft } = light;
-const footer = 52;
+const footer = 62;
 /** Rows are as tall as the page allows, between these. */
 const tallest = 92;
 const shortest = 62;
@@ -106,13 +106,9 @@ class Writer {
     const standards = scale.method === 'standards';
     if (!standards) {
       const said = this.written(grade);
-      const bold = said !== null;
-      this.line(said ?? this.words.noFigure, margin + 215, top, {
-        size: 14,
-        width: 75,
-        bold,
-        align: 'right',
-      });
+      const at = { left: margin + 215, width: 75, align: 'right' } as const;
+      if (said !== null) this.line(said, at.left, top, { ...at, size: 14, bold: true });
+      else this.line(this.words.noGrade, at.left, top + 3, { ...at, size: 10, colour: soft });
       const sure = state && state !== 'running' ? [this.words.state[state]] : [];
       const count = grade?.count
         ? [this.words.byOurCount(this.written({ ...grade, ...grade.count }) ?? '')]
@@ -162,11 +158,10 @@ class Writer {
     course.standards.slice(0, 4).forEach(({ title, level }, index) => {
       const words =
         level === null ? this.words.notAssessed : this.words.level(this.number(level, level % 1 ? 1 : 0));
-      this.line(`${title}: ${words}`, at.left, top + 14 + index * 12, {
-        size: 8.5,
-        width: at.width,
-        colour: soft,
-      });
+      const look = { size: 8, colour: soft };
+      const line = top + 14 + index * 12;
+      this.line(title, at.left, line, { ...look, width: at.width - 38 });
+      this.line(words, at.left + at.width - 36, line, { ...look, width: 36, align: 'right' });
     });
   }
 
@@ -175,9 +170,9 @@ class Writer {
     const top = sheet.height - margin - footer + 10;
     if (attendance.days > 0)
       this.line(this.words.attendance(attendance), margin, top, { size: 10, width: inner });
-    this.line(this.words.legend, margin, top + 18, { size: 8, width: inner, colour: soft });
+    this.line(this.words.legend, margin, top + 16, { size: 8, width: inner, colour: soft, lines: 2 });
     const read = source.readAt ? this.instant(source.readAt) : '–';
-    this.line(this.words.source(source.name, read), margin, top + 30, {
+    this.line(this.words.source(source.name, read), margin, top + 38, {
       size: 8,
       width: inner,
       colour: soft,

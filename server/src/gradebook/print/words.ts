@@ -12,7 +12,7 @@ export interface PrintWords {
   readonly open: (count: number) => string;
   readonly trend: Readonly<Record<TrendClass, string>>;
   readonly state: Readonly<Record<GradeState, string>>;
-  readonly noFigure: string;
+  readonly noGrade: string;
   readonly assessed: (met: number, assessed: number, later: number) => string;
   readonly level: (level: string) => string;
   readonly notAssessed: string;
@@ -60,13 +60,13 @@ const en: PrintWords = {
     'not-reported': 'not reported yet',
     ahead: 'not begun',
   },
-  noFigure: 'no figure yet',
+  noGrade: 'no grade yet',
   assessed: (met, assessed, later) =>
     assessed === 0
       ? `nothing assessed yet; ${some(later, 'comes', 'come')} later`
       : `${met} of ${assessed} assessed so far are met${later > 0 ? `; ${some(later, 'comes', 'come')} later` : ''}`,
   level: (level) => `level ${level}`,
-  notAssessed: 'not assessed yet',
+  notAssessed: 'not yet',
   attendance: ({ days, absent, lessons, unexcused, late }) =>
     [
       `${some(days, 'school day', 'school days')}, absent on ${absent}`,
@@ -76,7 +76,7 @@ const en: PrintWords = {
       `late ${some(late, 'time', 'times')}`,
     ].join('; '),
   legend:
-    'The filled frame is the posted grade; an open frame is our own count where it differs. Above the rail: how far the grade falls if loose ends are left. Below: where it comes to if they are made up.',
+    'Filled frame: the posted grade. Open frame: our own count where it differs. Above the line: how far the grade falls if loose ends are left. Below: what it comes to if they are made up.',
   source: (name, when) => `From ${name}, read ${when}. Figures by Cadro from the school’s marks.`,
   more: (count) => `and ${some(count, 'more course', 'more courses')}`,
 };
@@ -106,13 +106,13 @@ const es: PrintWords = {
     'not-reported': 'aún sin comunicar',
     ahead: 'no ha empezado',
   },
-  noFigure: 'aún sin cifra',
+  noGrade: 'aún sin nota',
   assessed: (met, assessed, later) =>
     assessed === 0
       ? `nada evaluado todavía; ${some(later, 'viene', 'vienen')} después`
       : `${met} de ${assessed} evaluados hasta ahora están logrados${later > 0 ? `; ${some(later, 'viene', 'vienen')} después` : ''}`,
   level: (level) => `nivel ${level}`,
-  notAssessed: 'aún sin evaluar',
+  notAssessed: 'aún no',
   attendance: ({ days, absent, lessons, unexcused, late }) =>
     [
       `${some(days, 'día de clase', 'días de clase')}, ausente ${absent}`,
@@ -122,7 +122,7 @@ const es: PrintWords = {
       `tarde ${some(late, 'vez', 'veces')}`,
     ].join('; '),
   legend:
-    'El marco lleno es la calificación publicada; el marco abierto, nuestra cuenta cuando difiere. Sobre la línea: cuánto baja si los trabajos pendientes se quedan así. Debajo: adónde llega si se recuperan.',
+    'Marco lleno: la nota publicada. Marco abierto: nuestra cuenta, cuando difiere. Sobre la línea: cuánto baja la nota si lo pendiente se queda así. Debajo: hasta dónde llega si se recupera.',
   source: (name, when) => `De ${name}, leído ${when}. Cifras de Cadro a partir de las notas de la escuela.`,
   more: (count) => `y ${some(count, 'asignatura más', 'asignaturas más')}`,
 };

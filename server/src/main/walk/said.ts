@@ -1,140 +1,8 @@
-import {
-  alertRoutes,
-  calendarRoutes,
-  gradebookRoutes,
-  newsRoutes,
-  outlookRoutes,
-  termRoutes,
-  workRoutes,
-  type Alert,
-  type Brief,
-  type CalendarEvent,
-  type ChildTerms,
-  type CourseDetail,
-  type CourseGrade,
-  type CourseSummary,
-  type Digest,
-  type ItemDetail,
-  type News,
-  type Work,
-  type WorkRow,
-} from '@cadro/contract';
-import { daysAfter } from '@cadro/core';
-import type { Agent } from 'supertest';
-import { reportOf } from '../gradebook';
-import { childrenFor } from '../household';
-import { World } from '../testing/world';
-
-type Report = Awaited<ReturnType<typeof reportOf>>;
-
-/*
- * The demo family's thirty days, read as a careful parent would: what each place says of a course or an assignment is
- * laid beside what the others say, and every disagreement is printed with both texts. The list is empty.
- */
-const first = '2026-10-21';
-const days = 31;
-const children = ['isolde', 'caspian', 'pet'] as const;
-
-let world: World;
-let maren: Agent;
-
-beforeAll(async () => {
-  world = await World.read('daily');
-  await world.household('walkers', [{ name: 'maren', children: [...children] }]);
-  maren = await world.signedIn('maren');
-}, 120_000);
-afterAll(() => world.stop());
-
-const get = async <T>(path: string, query: Record<string, string> = {}): Promise<T> =>
-  (await maren.get(path).query(query).expect(200)).body as T;
-const forChild = (path: string, studentId: string) => path.replace(':studentId', studentId);
-
-/** A household that uses what it is offered: every offer on Work is confirmed on the evening it is seen. */
-async function confirmAll(): Promise<number> {
-  const { offers } = await get<Work>(workRoutes.work.path);
-  const fresh = offers.filter(({ answer }) => answer === null);
-  for (const { studentId, commentId, place } of fresh) {
-    const path = forChild(workRoutes.offer.path, studentId).replace(':commentId', commentId);
-    await maren.post(path).send({ place, answer: 'confirmed' }).expect(200);
-  }
-  return fresh.length;
-}
-
-/** All that the family can read on a day. */
-interface Seen {
-  readonly now: string;
-  readonly brief: Brief;
-  readonly courses: readonly CourseSummary[];
-  readonly details: readonly CourseDetail[];
-  readonly items: readonly ItemDetail[];
-  readonly work: Work;
-  readonly events: readonly CalendarEvent[];
-  readonly alerts: readonly Alert[];
-  readonly digest: Digest;
-  readonly news: News;
-  readonly terms: readonly ChildTerms[];
-  /** What is printed of each child's term. */
-  readonly papers: readonly { readonly studentId: string; readonly report: Report }[];
-}
-
-async function readAll(on: string): Promise<Seen> {
-  const [brief, { courses }, work, { events }, { alerts }, digest, news] = await Promise.all([
-    get<Brief>(outlookRoutes.brief.path),
-    get<{ courses: CourseSummary[] }>(gradebookRoutes.courses.path),
-    get<Work>(workRoutes.work.path),
-    get<{ events: CalendarEvent[] }>(calendarRoutes.calendar.path, { from: on, to: daysAfter(on, 14) }),
-    get<{ alerts: Alert[] }>(alertRoutes.list.path, { state: 'open' }),
-    get<Digest>(alertRoutes.digest.path),
-    get<News>(newsRoutes.news.path),
-  ]);
-  const details = await Promise.all(
-    courses.map(({ studentId, id }) =>
-      get<CourseDetail>(forChild(gradebookRoutes.course.path, studentId).replace(':courseId', id)),
-    ),
-  );
-  // The pages of the assignments that the Brief leads to.
-  const named = brief.matters.flatMap((matter) =>
-    'looseEnds' in matter
-      ? matter.looseEnds.slice(0, 1).map(({ itemId }) => [matter.studentId, itemId] as const)
-      : [],
-  );
-  const items = await Promise.all(
-    named.map(([studentId, itemId]) =>
-      get<ItemDetail>(forChild(gradebookRoutes.item.path, studentId).replace(':itemId', itemId)),
-    ),
-  );
-  const terms = await Promise.all(
-    children.map((child) => get<ChildTerms>(forChild(termRoutes.terms.path, world.student(child)))),
-  );
-  const guardian = await world
-    .db('guardians')
-    .where({ email: 'maren@test.example' })
-    .first<{ id: string }>('id');
-  const now = new Date(brief.asOf);
-  const papers = await Promise.all(
-    (await childrenFor(world.db, guardian.id, 'read-record')).map(async (child) => ({
-      studentId: child.id,
-      report: await reportOf(world.db, { guardianId: guardian.id, child, now }),
-    })),
-  );
-  return {
-    now: brief.asOf,
-    brief,
-    courses,
-    details,
-    items,
-    work,
-    events,
-    alerts,
-    digest,
-    news,
-    terms,
-    papers,
-  };
-}
+import type { CourseDetail, CourseGrade, WorkRow } from '@cadro/contract';
+import type { Seen } from './evening';
 
 /** One thing that two places say, in words that can be laid side by side. */
-interface Said {
+export interface Said {
   readonly place: string;
   readonly about: string;
   readonly text: string;
@@ -145,7 +13,7 @@ const gradeText = ({ display, letter, by, count }: CourseGrade): string =>
     .join(' ')
     .trim();
 
-const gradesSaid = ({ courses, details, items, brief, alerts, digest, terms, papers }: Seen): Said[] => {
+export const gradesSaid = ({ courses, details, items, brief, alerts, digest, terms }: Seen): Said[] => {
   const said = (place: string, courseId: string, studentId: string, grade: CourseGrade): Said => ({
     ...{ place, about: `grade of ${studentId}:${courseId}`, text: gradeText(grade) },
   });
@@ -177,13 +45,6 @@ const gradesSaid = ({ courses, details, items, brief, alerts, digest, terms, pap
         grade ? [said('digest', courseId, studentId, grade)] : [],
       ),
     ]),
-    ...papers.flatMap(({ studentId, report }) =>
-      report.courses.flatMap(({ title, grade, scale }) => {
-        const course = details.find((each) => each.title === title && each.studentId === studentId);
-        const same = course?.term.title === report.term.title && scale.method !== 'standards';
-        return course && same && grade ? [said('paper', course.id, studentId, grade)] : [];
-      }),
-    ),
     // The files of terms and report cards are made of these.
     ...terms.flatMap(({ studentId, terms: tree, courses: own }) =>
       own.flatMap(({ courseId, grades }) => {
@@ -214,7 +75,7 @@ const endText = ({ kind, deadline, impact, doubt }: End): string =>
 const lasting = new Set(['loose-end', 'deadline']);
 
 /** What is open about each assignment: one kind, one deadline, one gain, one doubt. */
-const endsSaid = ({ details, items, work, brief, alerts, digest }: Seen): Said[] => {
+export const endsSaid = ({ details, items, work, brief, alerts, digest }: Seen): Said[] => {
   const said = (place: string, itemId: string, end: End): Said => ({
     ...{ place, about: `assignment ${itemId}`, text: endText(end) },
   });
@@ -272,7 +133,7 @@ const endsSaid = ({ details, items, work, brief, alerts, digest }: Seen): Said[]
 };
 
 /** What a work was scored, and when it is due: as it came, and as it stands. */
-const statesSaid = ({ details, news }: Seen): Said[] => {
+export const statesSaid = ({ details, news }: Seen): Said[] => {
   const own = new Map(details.flatMap(({ items }) => items.map((item) => [item.id, item] as const)));
   const said = (place: string, about: string, text: string | null): Said => ({
     ...{ place, about, text: text ?? '–' },
@@ -300,7 +161,7 @@ const statesSaid = ({ details, news }: Seen): Said[] => {
 };
 
 /** Where the places differ: each with the others' text. */
-function disagreements(all: readonly Said[]): string[] {
+export function disagreements(all: readonly Said[]): string[] {
   const byAbout = new Map<string, Said[]>();
   for (const each of all) byAbout.set(each.about, [...(byAbout.get(each.about) ?? []), each]);
   return [...byAbout].flatMap(([about, said]) => {
@@ -314,7 +175,7 @@ function disagreements(all: readonly Said[]): string[] {
 }
 
 /** Whatever a place still asks for after its last day, or once it is settled. */
-function tooLate({ now, brief, work, alerts, events, details }: Seen): string[] {
+export function tooLate({ now, brief, work, alerts, events, details }: Seen): string[] {
   const past = (at: string | null) => at !== null && Date.parse(at) < Date.parse(now);
   const items = new Map(details.flatMap(({ items: own }) => own.map((item) => [item.id, item] as const)));
   const offered = new Set(
@@ -367,7 +228,7 @@ function tooLate({ now, brief, work, alerts, events, details }: Seen): string[] 
 }
 
 /** One matter for one thing: nothing of a course stands on the Brief twice. */
-function twice({ brief }: Seen): string[] {
+export function twice({ brief }: Seen): string[] {
   const keys = brief.matters.flatMap((matter) =>
     'looseEnds' in matter ? matter.looseEnds.map(({ itemId }) => `${matter.studentId}:${itemId}`) : [],
   );
@@ -375,39 +236,3 @@ function twice({ brief }: Seen): string[] {
     .filter((key, index) => keys.indexOf(key) !== index)
     .map((key) => `the Brief names ${key} twice`);
 }
-
-it('finds what differs, and says which places say it', () => {
-  const said = (place: string, text: string): Said => ({ place, about: 'grade of kelp', text });
-  expect(disagreements([said('Courses', '80.4 B'), said('course', '80.4 B')])).toEqual([]);
-  expect(
-    disagreements([said('Courses', '80.4 B'), said('Brief', '76.6 C'), said('alert', '80.4 B')]),
-  ).toEqual(['grade of kelp: Courses: 80.4 B | Brief: 76.6 C']);
-});
-
-it('one state, one figure, one deadline, wherever it is read, from 21 October to 20 November', async () => {
-  const titles = new Map(
-    (await world.db('items').select<{ id: string; external_id: string }[]>('id', 'external_id')).map(
-      ({ id, external_id }) => [id, external_id],
-    ),
-  );
-  const found: string[] = [];
-  let compared = 0;
-  let confirmed = 0;
-  for (let day = 0; day < days; day++) {
-    const on = daysAfter(first, day);
-    await world.moveTo(`${on}T${on < '2026-11-01' ? '22' : '23'}:40:00Z`);
-    await world.syncAll();
-    confirmed += await confirmAll();
-    const seen = await readAll(on);
-    const said = [...gradesSaid(seen), ...endsSaid(seen), ...statesSaid(seen)];
-    compared += said.length;
-    const all = [...disagreements(said), ...tooLate(seen), ...twice(seen)];
-    found.push(...all.map((line) => `${on} ${line.replace(/[0-9a-f-]{36}/g, (id) => titles.get(id) ?? id)}`));
-  }
-  process.stderr.write(
-    `measured: ${compared} statements laid side by side over ${days} days, ${confirmed} offers confirmed, ${found.length} differ\n`,
-  );
-  expect(confirmed).toBeGreaterThan(0);
-  expect(compared).toBeGreaterThan(days * 50);
-  expect(found).toEqual([]);
-}, 240_000);

@@ -1,0 +1,121 @@
+import {
+  alertRoutes,
+  calendarRoutes,
+  gradebookRoutes,
+  newsRoutes,
+  outlookRoutes,
+  termRoutes,
+  workRoutes,
+  type Alert,
+  type Brief,
+  type CalendarEvent,
+  type ChildTerms,
+  type CourseDetail,
+  type CourseSummary,
+  type Digest,
+  type ItemDetail,
+  type News,
+  type Work,
+} from '@cadro/contract';
+import { daysAfter } from '@cadro/core';
+import type { Agent } from 'supertest';
+import type { PaperReader, Printed } from '../../testing/paper';
+
+const forChild = (path: string, studentId: string) => path.replace(':studentId', studentId);
+
+/** A child's printed pages, as their letters stand there. */
+export interface Papers {
+  readonly studentId: string;
+  /** The page of the term. */
+  readonly term: readonly Printed[][];
+  /** The report cards of the year. */
+  readonly cards: readonly Printed[][];
+}
+
+/** All that the family can read on a day. */
+export interface Seen {
+  readonly now: string;
+  readonly brief: Brief;
+  readonly courses: readonly CourseSummary[];
+  readonly details: readonly CourseDetail[];
+  readonly items: readonly ItemDetail[];
+  readonly work: Work;
+  readonly events: readonly CalendarEvent[];
+  readonly alerts: readonly Alert[];
+  readonly digest: Digest;
+  readonly news: News;
+  readonly terms: readonly ChildTerms[];
+  readonly papers: readonly Papers[];
+}
+
+/** One guardian's evening: every place is opened once, and every paper printed. */
+export class Evening {
+  constructor(
+    private readonly guardian: Agent,
+    private readonly studentIds: readonly string[],
+    private readonly paper: PaperReader,
+  ) {}
+
+  private async get<T>(path: string, query: Record<string, string> = {}): Promise<T> {
+    return (await this.guardian.get(path).query(query).expect(200)).body as T;
+  }
+
+  private async printed(path: string): Promise<Printed[][]> {
+    const { body } = await this.guardian.get(path).expect(200).buffer();
+    return this.paper.read(body as Buffer);
+  }
+
+  /** A household that uses what it is offered: every offer on Work is confirmed on the evening it is seen. */
+  async confirmAll(): Promise<number> {
+    const { offers } = await this.get<Work>(workRoutes.work.path);
+    const fresh = offers.filter(({ answer }) => answer === null);
+    for (const { studentId, commentId, place } of fresh) {
+      const path = forChild(workRoutes.offer.path, studentId).replace(':commentId', commentId);
+      await this.guardian.post(path).send({ place, answer: 'confirmed' }).expect(200);
+    }
+    return fresh.length;
+  }
+
+  async read(on: string): Promise<Seen> {
+    const [brief, { courses }, work, { events }, { alerts }, digest, news] = await Promise.all([
+      this.get<Brief>(outlookRoutes.brief.path),
+      this.get<{ courses: CourseSummary[] }>(gradebookRoutes.courses.path),
+      this.get<Work>(workRoutes.work.path),
+      this.get<{ events: CalendarEvent[] }>(calendarRoutes.calendar.path, {
+        from: on,
+        to: daysAfter(on, 14),
+      }),
+      this.get<{ alerts: Alert[] }>(alertRoutes.list.path, { state: 'open' }),
+      this.get<Digest>(alertRoutes.digest.path),
+      this.get<News>(newsRoutes.news.path),
+    ]);
+    const details = await Promise.all(
+      courses.map(({ studentId, id }) =>
+        this.get<CourseDetail>(forChild(gradebookRoutes.course.path, studentId).replace(':courseId', id)),
+      ),
+    );
+    // The pages of the assignments that the Brief leads to.
+    const named = brief.matters.flatMap((matter) =>
+      'looseEnds' in matter
+        ? matter.looseEnds.slice(0, 1).map(({ itemId }) => [matter.studentId, itemId] as const)
+        : [],
+    );
+    const items = await Promise.all(
+      named.map(([studentId, itemId]) =>
+        this.get<ItemDetail>(forChild(gradebookRoutes.item.path, studentId).replace(':itemId', itemId)),
+      ),
+    );
+    const terms = await Promise.all(
+      this.studentIds.map((id) => this.get<ChildTerms>(forChild(termRoutes.terms.path, id))),
+    );
+    const papers = await Promise.all(
+      this.studentIds.map(async (studentId) => ({
+        studentId,
+        term: await this.printed(forChild(termRoutes.report.path, studentId)),
+        cards: await this.printed(forChild(termRoutes.cards.path, studentId)),
+      })),
+    );
+    const { asOf: now } = brief;
+    return { now, brief, courses, details, items, work, events, alerts, digest, news, terms, papers };
+  }
+}
