@@ -119,7 +119,7 @@ function commonFrom(courses: readonly CourseSummary[]): number {
 
 /** A figure as every page shows it: a file does not know better. */
 const asShown = (value: number | null | undefined, { decimals }: CourseSummary['scale']): number | null =>
-  value == null ? null : roundHalfAway(value, decimals);
+  value === null || value === undefined ? null : roundHalfAway(value, decimals);
 
 function SpansCsv({ courses }: { courses: readonly CourseSummary[] }) {
   const { t } = useTranslation();

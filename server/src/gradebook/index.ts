@@ -13,7 +13,6 @@ export { householdRecords } from './figures/householdRecords';
 export { setTarget, targetOf } from './figures/householdStore';
 export { filesFrom } from './course/itemDetail';
 export { offerEnds, saveOfferAnswer } from './offerStore';
-export { reportOf } from './print/report';
 export { readNewComments } from './readOffers';
 export { gradebookRouter, type GradebookHooks } from './routes';
 export { commentsSeen, gradesSeen } from './seenStore';

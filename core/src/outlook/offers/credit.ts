@@ -74,13 +74,14 @@ const rules: Readonly<Record<Language, readonly Rule[]>> = {
       ([, value]) => rest(value),
     ],
     [
-      /\b(?:no|without(?: any)?|free of) (?:late )?(?:penalty|deduction|points off|points lost|loss of (?:points|credit))\b|\bwithout losing (?:any )?(?:points|credit)\b|\bnothing off\b|\bnot (?:be )?(?:count(?:ed)?|mark(?:ed)?|treat(?:ed)?) (?:it |this |them )?(?:as )?late\b|\bnothing (?:is |will be )?lost\b|\bloses? nothing\b|\bwithout (?:it )?(?:lowering|costing|affecting) (?:the|her|his|your) (?:mark|grade|score)\b/gi,
+      /\b(?:no|without(?: any| a)?|free of) (?:late )?(?:penalty|deduction|points off|points lost|loss of (?:points|credit))\b|\bwithout losing (?:any )?(?:points|credit)\b|\bnothing off\b|\bnot (?:be )?(?:count(?:ed)?|mark(?:ed)?|treat(?:ed)?) (?:it |this |them )?(?:as )?late\b|\bnothing (?:is |will be )?lost\b|\bloses? nothing\b|\bwithout (?:it )?(?:lowering|costing|affecting) (?:the|her|his|your) (?:mark|grade|score)\b/gi,
       fixed(1),
     ],
     [
       /\b(?:counts?|count(?:ing)?|marked|scored|credited) (?:completely|fully|in full)\b|\bas (?:though|if) (?:it had been |it were |handed in |turned in )?on time\b/gi,
       fixed(1),
     ],
+    [/\bpenalty (?:is |has been |was )?(?:waived|lifted|forgiven)\b/gi, fixed(1)],
     [/\bloses? (?:a|one) (third|quarter|fifth|tenth)\b/gi, without(parts)],
     [/\b(?:earns?|gets?|worth|brings?|for|at) (?:still )?three[- ]quarters\b/gi, fixed(0.75)],
     [
@@ -106,7 +107,7 @@ const rules: Readonly<Record<Language, readonly Rule[]>> = {
     ],
     [/\b(?:a )?(?:quarter|1\/4)(?: of)?(?: the)? (?:credit|marks?|points|score|value)\b/gi, fixed(0.25)],
     [
-      /\b(?:no|zero) (?:credit|points|marks)\b|\b(?:a|counts? as(?: a)?|stays? (?:a )?|becomes? (?:a )?) ?zero\b|\bnothing (?=after)/gi,
+      /\b(?:no|zero) (?:credit|points|marks)\b|\bworth nothing\b|\bcounts? for nothing\b|\b(?:a|counts? as(?: a)?|stays? (?:a )?|becomes? (?:a )?) ?zero\b|\bnothing (?=after)/gi,
       fixed(0),
     ],
     [
@@ -132,7 +133,10 @@ const rules: Readonly<Record<Language, readonly Rule[]>> = {
       ),
       ([, value]) => percent(value),
     ],
-    [new RegExp(String.raw`${number} (?:until|through|till|by)\b`, 'gi'), ([, value]) => percent(value)],
+    [
+      new RegExp(String.raw`${number} (?:until|through|till|by|if|when|once|as long as)\b`, 'gi'),
+      ([, value]) => percent(value),
+    ],
     [
       /\b(?:capped|limited|max(?:imum)?(?: of)?) at (\d{2})\b(?! (?:of|out))/gi,
       ([, value]) => percent(value),
@@ -155,7 +159,7 @@ const rules: Readonly<Record<Language, readonly Rule[]>> = {
       ([, value]) => rest(value),
     ],
     [
-      /sin (?:ninguna )?(?:penalización|descuento|perder (?:puntos|nota|nada)|pérdida de puntos)|sin que (?:le|te|se le) (?:baje|afecte|reste|quite)[^.,;]{0,20}|no pierde nada|no (?:contará|cuenta|contarán|se contará|se cuenta) como (?:tarde|retraso|tardía?)/giu,
+      /sin (?:ninguna )?(?:penalización|descuento|(?:perder|restar|quitar|bajar|descontar)(?:le|les|te)? (?:puntos|nota|nada|la nota)|pérdida de puntos)|sin que (?:le|te|se le) (?:baje|afecte|reste|quite)[^.,;]{0,20}|no pierde nada|no (?:le |les )?(?:quito|quitaré|resto|restaré|descuento) (?:nada|puntos)|no (?:contará|cuenta|contarán|se contará|se cuenta) como (?:tarde|retraso|tardía?)/giu,
       fixed(1),
     ],
     [
@@ -165,6 +169,11 @@ const rules: Readonly<Record<Language, readonly Rule[]>> = {
     [
       /(?<!\p{L})pierden? (?:un|una) (tercio|cuarto|quinto|quinta|décima)(?: parte)?(?!\p{L})/giu,
       without(partes),
+    ],
+    [/(?<!\p{L})una? ["«]?([A-D][+-]?)["»]? (?:como (?:mucho|máximo)|a lo sumo|de máximo)/gu, letterCredit],
+    [
+      /(?<!\p{L})(?:sub(?:o|e|iré|irá)|lleg(?:a|ará)) (?:la nota |su nota )?(?:hasta |a )una? ["«]?([A-D][+-]?)["»]?(?!\p{L})/gu,
+      letterCredit,
     ],
     [
       /(?:como mucho|a lo sumo|como máximo|lo máximo (?:que puede sacar )?es|no pasará del?)\s(?:una? )?["«]?([A-D][+-]?)["»]?(?!\p{L})/gu,
@@ -205,7 +214,7 @@ const rules: Readonly<Record<Language, readonly Rule[]>> = {
     ],
     [
       new RegExp(
-        String.raw`${number} (?:de la nota|del crédito|del valor|de los puntos|de la puntuación|como máximo|hasta)`,
+        String.raw`${number} (?:de la nota|del crédito|del valor|de los puntos|de la puntuación|como máximo|hasta|si|cuando|siempre que)(?!\p{L})`,
         'giu',
       ),
       ([, value]) => percent(value),

@@ -1,14 +1,19 @@
 import type { Language, OfferKind } from '@cadro/contract';
+import { unaccented } from './lexicon';
 import { manners, type Manner } from './manner';
 import { arrival } from './readers/arrival';
+import { claim } from './readers/claim';
 import { channel } from './readers/channel';
 import { correct } from './readers/correct';
+import { deliver, finish } from './readers/deliver';
 import { handIn } from './readers/handIn';
 import { moved } from './readers/moved';
 import { redo } from './readers/redo';
 import { regrade } from './readers/regrade';
 import type { Reader } from './readers/reader';
 import { retake } from './readers/retake';
+import { sit } from './readers/sit';
+import { there } from './readers/there';
 
 export interface CueMark {
   readonly kind: OfferKind;
@@ -23,6 +28,8 @@ export interface CueMark {
   readonly moved?: boolean;
   /** It may speak of what was said before. */
   readonly refers?: boolean;
+  /** How a work comes in, whatever is done for it. */
+  readonly weak?: boolean;
 }
 
 interface Raw {
@@ -34,7 +41,20 @@ interface Raw {
 }
 
 /** The more particular kinds are asked first: who hands in corrections corrects. */
-const readers = [retake, correct, redo, channel, handIn, arrival, regrade] as const;
+const readers: readonly Reader[] = [
+  retake,
+  sit,
+  correct,
+  redo,
+  channel,
+  handIn,
+  arrival,
+  deliver,
+  finish,
+  there,
+  claim,
+  regrade,
+];
 
 /** What stands before a word that could be a verb and is a noun: 'a retake', 'the next redo'. */
 const named: Readonly<Record<Language, RegExp>> = {
@@ -42,10 +62,11 @@ const named: Readonly<Record<Language, RegExp>> = {
   es: /(?<!\p{L})(?:una?|el|la|los|las|su|esta|este) $/iu,
 };
 
-function rawCues(text: string, lang: Language): Raw[] {
+function rawCues(text: string, lang: Language, before: string): Raw[] {
   const found: Raw[] = [];
+  const plain = unaccented(text);
   const add = (pattern: RegExp, by: Reader, noun: boolean) => {
-    for (const { index, 0: words } of text.matchAll(pattern)) {
+    for (const { index, 0: words } of (by.unaccented ? plain : text).matchAll(pattern)) {
       const [start, end] = [index, index + words.trimEnd().length];
       if (found.some((other) => start < other.end && other.start < end)) continue;
       found.push({
@@ -55,22 +76,32 @@ function rawCues(text: string, lang: Language): Raw[] {
     }
   };
   for (const reader of readers) {
+    if (reader.about && !reader.about[lang].test(`${before} ${text}`)) continue;
     add(reader.cues[lang].verbs, reader, false);
     add(reader.cues[lang].nouns, reader, true);
   }
+  const again = (raw: Raw): boolean =>
+    raw.kind === 'redo' &&
+    (sitsAgain[lang].test(text.slice(0, raw.end)) ||
+      (chance[lang].test(text.slice(raw.start, raw.end)) && failed[lang].test(text)));
   return found
-    .map((raw) =>
-      raw.kind === 'redo' && sitsAgain[lang].test(text.slice(0, raw.end))
-        ? { ...raw, kind: 'retake' as const }
-        : raw,
-    )
+    .map((raw) => (again(raw) ? { ...raw, kind: 'retake' as const } : raw))
     .sort((a, b) => a.start - b.start);
 }
 
-/** 'The exam can be repeated': what is done again is a test. */
+/** What is done again is a test: 'the exam can be repeated'. */
 const sitsAgain: Readonly<Record<Language, RegExp>> = {
   en: /\b(?:quiz|test|exam) (?:can|may|could) (?:still )?be (?:redone|done again)$/i,
   es: /(?<!\p{L})(?:examen|prueba|control|test|evaluación)[^.;]{0,40} repetir(?:l[oa])?$/iu,
+};
+/** 'A second chance for all who failed': it is a test that is failed. */
+const chance: Readonly<Record<Language, RegExp>> = {
+  en: /chance|try|go$|attempt/i,
+  es: /oportunidad|intento/iu,
+};
+const failed: Readonly<Record<Language, RegExp>> = {
+  en: /\b(?:failed|did not pass|scored below|were below)\b/i,
+  es: /(?<!\p{L})(?:suspens\p{L}*|no aprobaron|no aprobó)/iu,
 };
 
 /** What stands before a cue in its own clause. */
@@ -92,7 +123,8 @@ function judge(text: string, raw: Raw, manner: Manner): CueMark | null {
   const after = quiet.slice(raw.end, raw.end + 60);
   if (manner.elsewhen.test(text) || manner.habit.test(text)) return null;
   const { by, ...cue } = raw;
-  if (manner.reported.test(before)) return null;
+  if (manner.reported.test(before) || manner.given.test(text)) return null;
+  if (by.weak && manner.assigned.test(text)) return null;
   if ((raw.kind === 'correct' || raw.kind === 'redo') && !by.ours && manner.ours.test(before)) return null;
   const object = `${text.slice(raw.start, raw.end)} ${after.split(/[,;]|\b(?:by|until|before|hasta|antes|para)\b/i)[0] ?? ''}`;
   if (raw.kind === 'hand-in' && (manner.foreign.test(object) || manner.foreign.test(before))) return null;
@@ -109,18 +141,26 @@ function judge(text: string, raw: Raw, manner: Manner): CueMark | null {
   const past = lastOf(before, manner.past);
   if (past >= 0 && may < past) return null;
   if (past >= 0 && /\bto\s*$/i.test(before)) return null;
+  // 'The zero is changed as soon as I have the map'.
+  const mends = manner.mends.test(text) && manner.once.test(quiet.slice(0, raw.end));
   const refers = by.refers ?? (raw.kind === 'hand-in' && manner.pronoun.test(names));
   const denied =
     manner.denies.test(before) ||
     /^\s*(?:is|are|will|can|may)?\s*(?:not|no longer|never)\b/i.test(after.slice(0, 24));
   const certain =
     by.sure === true ||
-    (raw.noun ? manner.open.test(text) : !by.refers && !by.ours && (may >= 0 || manner.asks.test(before)));
-  return { ...cue, denied, certain, ...(refers ? { refers } : {}) };
+    mends ||
+    (raw.noun
+      ? manner.open.test(text)
+      : !by.refers && !by.ours && !by.weak && (may >= 0 || manner.asks.test(before)));
+  return { ...cue, denied, certain, ...(refers ? { refers } : {}), ...(by.weak ? { weak: true } : {}) };
 }
 
-/** What a sentence says of ways to mend a work, by place. */
-export function cuesIn(text: string, lang: Language): CueMark[] {
+/**
+ * What a sentence says of ways to mend a work, by place.
+ * @param before what the comment said before it.
+ */
+export function cuesIn(text: string, lang: Language, before = ''): CueMark[] {
   const manner = manners[lang];
   const withoutDue = text.replace(/\bdue\b|\bdeadline\b/gi, '');
   const shifts =
@@ -134,7 +174,7 @@ export function cuesIn(text: string, lang: Language): CueMark[] {
           certain: true,
           moved: true,
         }));
-  const found = rawCues(text, lang);
+  const found = rawCues(text, lang, before);
   // What the teacher does for it is no second offer beside what is to be done.
   const asked = found.some(({ by }) => !by.ours);
   const others = found

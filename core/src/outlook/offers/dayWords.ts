@@ -1,5 +1,5 @@
 import type { Language } from '@cadro/contract';
-import { daysAfter } from '../../dates';
+import { daysAfter, nextWeekday } from '../../dates';
 import { addSchoolDays } from './calendar';
 
 const numbers: Readonly<Record<Language, readonly string[]>> = {
@@ -58,6 +58,21 @@ export function endOfMonthNamed(name: string | undefined, written: string, lang:
   const [year = 0, now = 0] = written.split('-').map(Number);
   const first = `${year + (month < now ? 1 : 0)}-${String(month).padStart(2, '0')}-01`;
   return { date: lastOfMonth(first), until: true };
+}
+
+/** The Friday of the week that a day is in: 'in the week of 26 October'. */
+export function fridayOf(
+  day: string | undefined,
+  month: string | undefined,
+  written: string,
+  lang: Language,
+): { date: string; until: true } | null {
+  for (let ahead = 0; ahead < 366; ahead++) {
+    const date = daysAfter(written, ahead);
+    const named = month ? Number(date.slice(5, 7)) === monthOfWord(month, lang) : true;
+    if (named && Number(date.slice(8)) === Number(day)) return { date: nextWeekday(date, 5), until: true };
+  }
+  return null;
 }
 
 export const duration = (

@@ -85,6 +85,22 @@ function parsedDays(text: string, written: string, lang: Language): Found[] {
   });
 }
 
+/** 'On Tuesday or Thursday': one mark, and the later day is the last. */
+function eitherOf(text: string, found: DayMark[], mark: DayMark): DayMark[] {
+  const before = found.at(-1);
+  const between = before ? text.slice(before.end, mark.start) : '';
+  if (
+    before?.relation !== 'on' ||
+    !before.date ||
+    !mark.date ||
+    !/^,?\s*(?:(?:or|and|o|y|u)\s)?(?:on\s|el\s|at lunch on\s)?$/i.test(between) ||
+    between === ''
+  )
+    return [...found, mark];
+  const date = before.date > mark.date ? before.date : mark.date;
+  return [...found.slice(0, -1), { ...before, end: mark.end, date }];
+}
+
 /**
  * The days a sentence names, by place, each with how it stands there. Weekdays are the next on or after the day of
  * writing; a day that is not on the calendar has no date.
@@ -103,6 +119,7 @@ export function daysIn(text: string, written: string, lang: Language): DayMark[]
       return { start, end, date: daysAfter(date, -1), relation };
     })
     .sort((a, b) => a.start - b.start)
+    .reduce<DayMark[]>((found, mark) => eitherOf(text, found, mark), [])
     .map((mark, index, all) => {
       // 'between Monday and Thursday', written on a Wednesday: the Thursday after that Monday.
       const first = all[index - 1];

@@ -62,7 +62,8 @@ export function joined(
       const bare: Draft | null =
         current?.until === undefined && current?.credit === undefined ? current : null;
       const apart = manner.apart.test(text.slice(Math.max(0, mark.start - 30), mark.start));
-      if (current && current.kind !== mark.kind && bare && !apart && mark.kind === 'hand-in' && !mark.moved) {
+      const comesIn = mark.kind === 'hand-in' && !mark.moved && (bare ?? mark.refers ?? mark.weak);
+      if (current && current.kind !== mark.kind && comesIn && !apart) {
         // 'Corrections may be handed in by …': how they come in is no second offer.
       } else if (bare && !apart && bare.kind === 'hand-in' && mark.noun) bare.kind = mark.kind;
       else if (current && !held && !bare) current.kind = mark.kind;

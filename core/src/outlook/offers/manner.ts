@@ -29,6 +29,20 @@ export interface Manner {
   readonly marks: RegExp;
   /** Once the last day is over. */
   readonly afterwards: RegExp;
+  /** Begins with a mark that was given, and why: 'Late, but accepted'. */
+  readonly given: RegExp;
+  /** That a score will change then. */
+  readonly mends: RegExp;
+  /** What a change waits for. */
+  readonly once: RegExp;
+  /** That nothing is taken off for being late, whatever comes next. */
+  readonly waived: RegExp;
+  /** The day that was named before. */
+  readonly then: RegExp;
+  /** When grades are made: no last day of a work. */
+  readonly records: RegExp;
+  /** Begins with what is new homework. */
+  readonly assigned: RegExp;
   /** Papers for the office, not for the class. */
   readonly signed: RegExp;
   /** Begins with a refusal of what was asked before. */
@@ -60,7 +74,7 @@ export const manners: Readonly<Record<Language, Manner>> = {
     past: /\b(?:was|were|had|did|didn't|wanted|managed|asked|tried|forgot|chose|refused|failed|decided|needed|used|yesterday|already|earlier|last (?:week|month|term|year|time)|has been|have been|hasn't|haven't|should have|could have|would have|might have)\b/i,
     may: /\b(?:can|may|could|is able to|are able to|allowed to|welcome to|invited to|chance to|chances to|opportunity to|option (?:to|of)|time to|able to|possible to|free to|happy to|glad to|willing to|let|lets|letting|will|'ll|still|should|must|ought to|needs? to|ha(?:s|ve) to|please|might|no objection|fine by me|to)\b/i,
     asks: /^(?:[\s"'“(]*)(?:please|kindly|just|do|also|next|first|now|instead|maybe|perhaps|so|then|and|or|remember to|don't forget to|ask (?:her|him|them) to|have (?:her|him|them))?[\s,]*$/i,
-    open: /\b(?:can|may|could|possible|open|available|offer(?:s|ed|ing)?|welcome|allow(?:s|ed)?|accept(?:s|ed|ing)?|permitted|chance|option|opportunity|invited?|happy|willing|let|entitled|eligible|gets?|see me|ask me|come|talk to me|there (?:is|will be)|send me|bring me|give me|show me|i(?:'ll| will) (?:take|give))\b/i,
+    open: /\b(?:can|may|could|possible|would (?:like|love)|want to see|fine (?:with|by) me|open|available|offer(?:s|ed|ing)?|welcome|allow(?:s|ed)?|accept(?:s|ed|ing)?|permitted|chance|option|opportunity|invited?|happy|willing|let|entitled|eligible|gets?|see me|ask me|come|talk to me|there (?:is|will be)|send me|bring me|give me|show me|i(?:'ll| will) (?:take|give))\b/i,
     elsewhen:
       /\b(?:next (?:school )?(?:year|term|semester|quarter|trimester|spring|fall|summer|grade)|in (?:the )?(?:summer|spring|fall|autumn)|over the summer|summer school|next time|year \d+|another year)\b/i,
     habit:
@@ -71,6 +85,17 @@ export const manners: Readonly<Record<Language, Manner>> = {
     pronoun: /\b(?:it|them|this|these|that)(?: in| off| over| to me)?$/i,
     marks: /\b(?:i|we)(?: will|'ll| can| shall)? (?:then )?(?:mark|grade|read|return|score|give)\b/i,
     afterwards: /\bafter (?:that|then|which|(?:this |next )?\w+day|the \d)|\bafterwards\b/i,
+    given:
+      /^\s*(?:a (?:day|week) |(?:one|two|three|four|five|\d+) (?:days|weeks) )?late,? (?:but|and|so)\b(?![^.]*\b(?:can|may|will|if|until|by|before)\b)/i,
+    mends:
+      /\b(?:zero|placeholder|provisional|temporary|will (?:be )?(?:changed?|go up|rise|raised|updated?|replaced?|removed?)|(?:i|we)(?: will|'ll| can) (?:change|raise|update|replace|lift|adjust|enter|remove|take out))\b/i,
+    once: /\b(?:until|once|as soon as|when|if|after)\b/i,
+    waived:
+      /\bpenalty (?:is |has been |was )?(?:waived|lifted|forgiven)\b|\b(?:won't|will not) (?:take|deduct|dock)\b[^.]*\b(?:off|points|late)\b/i,
+    then: /\b(?:until|till|by|before) (?:then|that day|that date)\b/gi,
+    records:
+      /\b(?:grades?|marks|gradebook|report cards?|(?:marking|grading) period) (?:will )?(?:close|closes|are due|is due|are posted|go out|lock|locks|end|ends)\b/i,
+    assigned: /^\s*(?:homework|classwork|reminder|for (?:tomorrow|homework|next time))\b/i,
     signed: /\b(?:permission|consent|signed?|slips?|forms?|fees?|money)\b/i,
     refuses:
       /^\s*(?:(?:but )?(?:i am|i'm) afraid not|(?:but )?(?:sorry|no),? (?:not|it)|not this time|the answer is no)/i,
@@ -78,7 +103,7 @@ export const manners: Readonly<Record<Language, Manner>> = {
       /\b(?:permission|slips?(?! it| this)|consent|forms?|fees?|money|goggles|snacks?|(?<!(?:any|at|after|over|during) )lunch(?! break)|library books?|signed|signature|new (?:\w+ )?(?:homework|worksheet|essay|lab|project|assignment|poster|chapter|unit)|next (?:\w+ )?(?:homework|worksheet|essay|lab|project|assignment|poster|chapter|unit)|(?:tomorrow|today|tonight)'s|upcoming|textbooks?|calculators?|pictures? money|raffle|survey|the next)\b/i,
     event:
       /\b(?:(?:next|new|upcoming|unit|final|midterm|big|first|second|chapter|spelling|vocabulary|our|the|a) (?:\w+ )?(?:test|quiz|exam|assessment)s?|(?:test|quiz|exam) (?:is|was|will|has|on)|trips?|excursions?|outing|concert|meeting|conferences?|game|match|regatta|fair|picture day|assembly|holiday|vacation|no school|new (?:unit|chapter|topic|homework|essay|project)|next (?:unit|chapter|topic|homework|essay|project|lab|assignment)|field day|rehearsal|performance|report cards?|open house|ferry|visit|workshop)\b/i,
-    over: /^\s*(?:(?:of|on|for|at) (?:\w+ ){1,4})?(?:was|were|ended|closed|took place|happened|went|has passed|have passed|is over|are over|has ended|have ended|paid off|helped)\b/i,
+    over: /^\s*(?:(?:of|on|for|at) (?:(?!who |that |which )\w+ ){1,4})?(?<!\b(?:who|that|which) )(?:was|were|ended|closed|took place|happened|went|has passed|have passed|is over|are over|has ended|have ended|paid off|helped|came|arrived|(?:is|are) (?:much|far|so|a lot) )\b/i,
     praise:
       /\b(?:(?:great|good|nice|excellent|fine|lovely|wonderful) (?:job|work|start)|thanks?|thank you|well done|proud of|kudos|bravo|congratulations)\b/i,
     sooner:
@@ -98,7 +123,7 @@ export const manners: Readonly<Record<Language, Manner>> = {
     past: /(?<!\p{L})(?:fue|fueron|era|estaba|había|quiso|pidió|intentó|olvidó|decidió|pudo|tuvo|debió|ayer|ya ha|ha (?:sido|estado)|hubiera|debería haber|podría haber|logró|consiguió|acaba de|(?:semana|vez|mes) pasad[oa]|hizo)(?!\p{L})/iu,
     may: /(?<!\p{L})(?:puede[ns]?|podrá[ns]?|podría[ns]?|podéis|pued[ae]s?|se permite|permito|permitiré|tiene[ns]?|debe[ns]?|deberá[ns]?|tendrá|todavía|aún|favor de|por favor|oportunidad de|posibilidad de|opción de|tiempo para|invit[oa]|conviene|hace falta|será posible|es posible|me parece bien|no hay inconveniente|que|dejo|dejaré|para|a|de)(?!\p{L})/iu,
     asks: /^(?:[\s"'“«¡(]*)(?:por favor|favor de|también|además|ahora|recuerde|recuerda|no olvide|no olvides)?[\s,]*$/iu,
-    open: /(?<!\p{L})(?:puede[ns]?|podrá[ns]?|posible|abiert[oa]s?|disponibles?|ofrezco|ofrecemos|ofrece|acept[oae]n?|aceptaré|admit[oae]n?|permit[oae]n?|permitid[oa]s?|oportunidad|opción|hay|habrá|mándeme|envíeme|tráigame|enséñeme|tiene[ns]? derecho|bienvenid[oa]s?)(?!\p{L})/iu,
+    open: /(?<!\p{L})(?:puede[ns]?|podrá[ns]?|posible|me (?:gustaría|encantaría)|quisiera|quiero ver|abiert[oa]s?|disponibles?|ofrezco|ofrecemos|ofrece|acept[oae]n?|aceptaré|admit[oae]n?|permit[oae]n?|permitid[oa]s?|oportunidad|opción|hay|habrá|mándeme|envíeme|tráigame|enséñeme|tiene[ns]? derecho|bienvenid[oa]s?)(?!\p{L})/iu,
     elsewhen:
       /(?<!\p{L})(?:(?:el|la) (?:próximo|próxima) (?:año|curso|trimestre|semestre|cuatrimestre)|(?:el )?(?:año|curso|trimestre|semestre) (?:que viene|próximo|siguiente)|(?:en|durante) (?:el )?verano|en (?:primavera|otoño)|otro año|la próxima vez)(?!\p{L})/iu,
     habit:
@@ -111,13 +136,24 @@ export const manners: Readonly<Record<Language, Manner>> = {
       /(?<!\p{L})l[oa]s? (?:corrijo|corregiré|califico|calificaré|devuelvo|devolveré|leo|leeré)(?!\p{L})/iu,
     afterwards:
       /(?<!\p{L})(?:después(?: de (?:eso|esa fecha|ese día)| del?)?|a partir de (?:ahí|entonces)|pasad[oa] (?:el|la|esa))(?!\p{L})/iu,
+    given:
+      /^\s*(?:llegó )?tarde,? (?:pero|y|así que)(?!\p{L})(?![^.]*(?<!\p{L})(?:puede|podrá|si|hasta|antes|para)(?!\p{L}))/iu,
+    mends:
+      /(?<!\p{L})(?:cero|provisional|(?:lo|la) (?:cambio|cambiaré|actualizo|subo|subiré|corregiré)|cambi(?:o|aré) (?:la|esta|su) nota|sub(?:o|iré) la nota)(?!\p{L})/iu,
+    once: /(?<!\p{L})(?:hasta|en cuanto|cuando|si|una vez)(?!\p{L})/iu,
+    waived:
+      /(?<!\p{L})no (?:le |les )?(?:quito|quitaré|resto|restaré|descuento|descontaré) (?:nada|puntos)(?!\p{L})/iu,
+    then: /(?<!\p{L})(?:hasta|para|antes de) (?:entonces|ese día|esa fecha)(?!\p{L})/giu,
+    records:
+      /(?<!\p{L})(?:notas|calificaciones|actas|boletín|boletines) se (?:cierran?|entregan?|publican?)(?!\p{L})/iu,
+    assigned: /^\s*(?:deberes|tarea para|recordatorio|recuerden?|para (?:mañana|casa))(?!\p{L})/iu,
     signed: /(?<!\p{L})(?:permiso|autorización|formularios?|dinero|firm[aeo]\p{L}*)(?!\p{L})/iu,
     refuses: /^\s*(?:pero )?(?:me temo que no|lo siento|la respuesta es no|esta vez no)/iu,
     foreign:
       /(?<!\p{L})(?:permiso|autorización|formularios?|dinero|gafas|merienda|firmad[oa]s?|firma|(?:nuev[oa]|próxim[oa]) (?:tarea|trabajo|ensayo|proyecto|ficha|unidad|práctica)|(?:tarea|trabajo|ensayo|proyecto|ficha) (?:nuev[oa]|de mañana|siguiente|próxim[oa])|libro de la biblioteca|calculadora|encuesta|circular)(?!\p{L})/iu,
     event:
       /(?<!\p{L})(?:(?:próxim[oa]|nuev[oa]|el|la|siguiente|primer|segundo) (?:\p{L}+ )?(?:examen|prueba|control|evaluación)|(?:examen|prueba|control) (?:es|fue|será)|excursión|viaje|salida|concierto|reunión|partido|regata|feria|asamblea|vacaciones|festivo|nueva unidad|visita|taller|ensayo general|ferry|boletín|boletines)(?!\p{L})/iu,
-    over: /^\s*(?:(?:del?|de la) (?:\p{L}+ ){1,3})?(?:fue|fueron|era|terminó|terminaron|acabó|acabaron|ya pasó|se cerró)(?!\p{L})/iu,
+    over: /^\s*(?:(?:del?|de la) (?:\p{L}+ ){1,3})?(?:fue|fueron|era|terminó|terminaron|acabó|acabaron|ya pasó|se cerró|llegó|llegaron|salió|salieron)(?!\p{L})/iu,
     praise: /(?<!\p{L})(?:buen trabajo|gracias|enhorabuena|felicidades|muy bien|excelente)(?!\p{L})/iu,
     sooner:
       /(?<!\p{L})(?:adelanta(?:do)?|se adelanta|antes de lo previsto|sigue siendo|se mantiene|no (?:se )?(?:aplaza|mueve|cambia))(?!\p{L})/iu,

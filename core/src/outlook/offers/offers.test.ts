@@ -1,10 +1,14 @@
 import fc, { type Arbitrary } from 'fast-check';
 import { readOffers, type WrittenComment } from '.';
 import type { Marked } from './tests/marked';
+import { fourthEnglish } from './tests/fourth.en';
+import { fourthSpanish } from './tests/fourth.es';
 import { freshEnglish } from './tests/fresh.en';
 import { freshSpanish } from './tests/fresh.es';
 import { heldOut } from './tests/heldOut';
 import { english } from './tests/marked.en';
+import { thirdEnglish } from './tests/third.en';
+import { thirdSpanish } from './tests/third.es';
 import { spanish } from './tests/marked.es';
 
 const wednesday: Omit<WrittenComment, 'text'> = {
@@ -34,6 +38,10 @@ describe('the marked collection', () => {
     ['Spanish', 'es', spanish],
     ['English, the second collection', 'en', freshEnglish],
     ['Spanish, the second collection', 'es', freshSpanish],
+    ['English, the third collection', 'en', thirdEnglish],
+    ['Spanish, the third collection', 'es', thirdSpanish],
+    ['English, the fourth collection', 'en', fourthEnglish],
+    ['Spanish, the fourth collection', 'es', fourthSpanish],
   ] as const)('is read with a precision and a recall that are told: %s', (name, lang, marked) => {
     const { right, invented, missed, wrong } = tally(lang, marked);
     const [precision, recall] = [right / (right + invented), right / (right + missed)];
@@ -58,7 +66,18 @@ describe('the marked collection', () => {
   });
 
   it('is large enough, and holds enough with nothing to find', () => {
-    const all = [...english, ...spanish, ...freshEnglish, ...freshSpanish, ...heldOut.en, ...heldOut.es];
+    const all = [
+      ...english,
+      ...spanish,
+      ...freshEnglish,
+      ...freshSpanish,
+      ...thirdEnglish,
+      ...thirdSpanish,
+      ...fourthEnglish,
+      ...fourthSpanish,
+      ...heldOut.en,
+      ...heldOut.es,
+    ];
     expect(all.length).toBeGreaterThanOrEqual(150);
     expect(all.filter(([, offers]) => offers.length === 0).length * 3).toBeGreaterThanOrEqual(all.length);
     expect(new Set(all.map(([text]) => text)).size).toBe(all.length);

@@ -7,6 +7,7 @@ import {
   cuenta,
   duration,
   endOfMonthNamed,
+  fridayOf,
   lastOfMonth,
   months,
   nextDayOfMonth,
@@ -39,6 +40,14 @@ const own: Readonly<Record<Language, readonly OwnRule[]>> = {
     [
       new RegExp(String.raw`\bend of (${months.en})\b`, 'gi'),
       ([, month], written) => endOfMonthNamed(month, written, 'en'),
+    ],
+    [
+      /\bbefore (?:the )?(?:month is over|end of (?:the|this) month)\b/gi,
+      (_, written) => ({ date: lastOfMonth(written), until: true }),
+    ],
+    [
+      /\bbefore (?:the )?(?:week is over|end of (?:the|this) (?:school )?week)\b/gi,
+      (_, written) => ({ date: nextWeekday(written, 5), until: true }),
     ],
     [/\bend of (?:the|this) month\b/gi, (_, written) => ({ date: lastOfMonth(written) })],
     [
@@ -75,6 +84,18 @@ const own: Readonly<Record<Language, readonly OwnRule[]>> = {
     [
       /\b(?:last|final) day of (?:the |this )?(?:[\w-]+ )?(?:unit|term|quarter|semester|trimester|marking period|grading period|course|year)\b/gi,
       ([words]) => ({ date: null, until: true, ends: spanIn(words) }),
+    ],
+    [/\bbefore (?:the |this )?weekend\b/gi, (_, written) => ({ date: nextWeekday(written, 5), until: true })],
+    [
+      new RegExp(
+        String.raw`\bweek of (?:the )?(\d{1,2})(?:st|nd|rd|th)?(?:(?: of)? (${months.en}))?\b`,
+        'gi',
+      ),
+      ([, day, month], written) => fridayOf(day, month, written, 'en'),
+    ],
+    [
+      new RegExp(String.raw`\bweek of (${months.en})\.? (\d{1,2})(?:st|nd|rd|th)?\b`, 'gi'),
+      ([, month, day], written) => fridayOf(day, month, written, 'en'),
     ],
     [
       /\b(?:over|by|at|this|after) (?:the |this )?weekend\b/gi,
@@ -113,6 +134,22 @@ const own: Readonly<Record<Language, readonly OwnRule[]>> = {
     [
       /(?<!\p{L})(?:final(?:es)?|fin) de (?:la )?(?:próxima semana|semana (?:próxima|que viene))/giu,
       (_, written) => ({ date: daysAfter(nextMonday(written), 4) }),
+    ],
+    [
+      /(?<!\p{L})antes del? (?:este )?fin de semana(?!\p{L})/giu,
+      (_, written) => ({ date: nextWeekday(written, 5), until: true }),
+    ],
+    [
+      /(?<!\p{L})(?:antes de|hasta) que (?:acab[ea]|termin[ea]) (?:el|este) mes/giu,
+      (_, written) => ({ date: lastOfMonth(written), until: true }),
+    ],
+    [
+      /(?<!\p{L})(?:antes de|hasta) que (?:acab[ea]|termin[ea]) (?:la|esta) semana/giu,
+      (_, written) => ({ date: nextWeekday(written, 5), until: true }),
+    ],
+    [
+      new RegExp(String.raw`(?<!\p{L})semana del (\d{1,2})(?: de (${months.es}))?(?!\p{L})`, 'giu'),
+      ([, day, month], written) => fridayOf(day, month, written, 'es'),
     ],
     [
       /(?<!\p{L})(?:final(?:es)?|fin) de (?:(?:la|esta) )?semana(?! pasada)/giu,

@@ -22,8 +22,8 @@ export interface WrittenComment {
 
 /** Words that are worth reading a sentence for; the date package is asked about no others. */
 const mayMatter: Readonly<Record<Language, RegExp>> = {
-  en: /\b(?:until|till?|by|through|thru|before|after|deadline|last|latest|due|has|have|credit|points|marks|half|full|later?|percent|week|end|locks?|shuts?|closes?|count(?:s|ed)?|lost|most|any)\b|%/i,
-  es: /(?<!\p{L})(?:hasta|para|antes|después|plazo|límite|último|tarde|tardar|tiene|nota|crédito|puntos|mitad|final|fin|semana|bloquea|cierra|termina|acaba|caduca|cuenta|máximo|mucho|cualquier)(?!\p{L})|%/iu,
+  en: /\b(?:until|till?|by|through|thru|before|after|deadline|last|latest|due|has|have|credit|points|marks|half|full|later?|percent|week|end|locks?|shuts?|closes?|count(?:s|ed)?|lost|most|any|back|then)\b|%/i,
+  es: /(?<!\p{L})(?:hasta|para|antes|después|plazo|límite|último|tarde|tardar|tiene|nota|crédito|puntos|mitad|final|fin|semana|bloquea|cierra|termina|acaba|caduca|cuenta|máximo|mucho|cualquier|vuelta|entonces)(?!\p{L})|%/iu,
 };
 
 const isDeadline = ({ relation }: DayMark): boolean => relation === 'until' || relation === 'before';
@@ -31,10 +31,10 @@ const isDeadline = ({ relation }: DayMark): boolean => relation === 'until' || r
 /** Whether a day without a cue of its own stands as a deadline for what was said before. */
 function goesOn(text: string, lang: Language): boolean {
   return lang === 'en'
-    ? /\b(?:until|till|by|through|deadline|last (?:day|chance|date)|latest|no later|has|have|before|due (?:by|on)|locks?|shuts?|closes?|runs? out|ends?|any (?:day|lunch|break|time)|it is due|that is due|they are due)\b/i.test(
+    ? /\b(?:until|till|by|through|deadline|last (?:day|chance|date)|latest|no later|has|have|back|before|due (?:by|on)|locks?|shuts?|closes?|runs? out|ends?|any (?:day|lunch|break|time)|it is due|that is due|they are due)\b/i.test(
         text,
       )
-    : /(?<!\p{L})(?:hasta|plazo|límite|último día|a más tardar|tiene|antes|para el|vence|bloquea|cierra|termina|acaba|caduca|cualquier|como (?:muy )?tarde)(?!\p{L})/iu.test(
+    : /(?<!\p{L})(?:hasta|plazo|límite|último día|a más tardar|tiene|antes|de vuelta|para el|vence|bloquea|cierra|termina|acaba|caduca|cualquier|como (?:muy )?tarde)(?!\p{L})/iu.test(
         text,
       );
 }
@@ -42,6 +42,8 @@ function goesOn(text: string, lang: Language): boolean {
 class Reading {
   readonly drafts: Draft[] = [];
   private readonly written: string;
+  /** It was said that being late costs nothing. */
+  private waived = false;
 
   constructor(private readonly comment: WrittenComment) {
     this.written = dateIn(comment.timeZone, new Date(comment.writtenAt));
@@ -52,11 +54,12 @@ class Reading {
     const manner = manners[lang];
     const { text } = sentence;
     if (/\?\s*$/.test(text) && manner.asksBack.test(text)) return;
-    const possible = cuesIn(text, lang);
+    const possible = cuesIn(text, lang, this.comment.text.slice(0, sentence.start));
     if (possible.length === 0 && !mayMatter[lang].test(text)) return;
-    const days = daysIn(text, this.written, lang);
+    const days = this.daysOf(sentence);
     const credits = creditsIn(text, lang, letters);
     const { offers, ends } = this.judged(text, possible, days, credits);
+    if (offers.length === 0 && manner.waived.test(text)) this.waived = true;
     const last = this.drafts.at(-1);
     const nearby = last && sentence.start - last.end < 120 ? last : undefined;
     if (nearby && manner.refuses.test(text)) {
@@ -67,10 +70,10 @@ class Reading {
     if (
       nearby &&
       offers.length > 0 &&
-      offers.every(({ refers, denied }) => refers && !denied) &&
+      offers.every(({ refers, weak, denied }) => (refers || weak) && !denied) &&
       this.lacks(nearby, days, credits)
     ) {
-      this.goOn(sentence, days, credits, nearby);
+      this.goOn(sentence, days, credits, nearby, true);
       return;
     }
     if (offers.length === 0 && ends.length === 0) {
@@ -85,6 +88,25 @@ class Reading {
       ...credits.map((mark) => ({ is: 'credit', ...mark }) as const),
     ].sort((a, b) => a.start - b.start);
     this.join(sentence, marks, offers[0]?.kind ?? nearby?.kind ?? 'hand-in');
+  }
+
+  /** The days of a sentence; 'until then' is the day that was named before it. */
+  private daysOf({ text, start }: Stretch): DayMark[] {
+    const { lang, text: all } = this.comment;
+    const days = daysIn(text, this.written, lang);
+    return [...text.matchAll(manners[lang].then)]
+      .reduce<DayMark[]>((found, { index, 0: words }) => {
+        const named = daysIn(
+          all.slice(Math.max(0, start - 200), start) + text.slice(0, index),
+          this.written,
+          lang,
+        );
+        const date = named.at(-1)?.date ?? null;
+        return date
+          ? [...found, { start: index, end: index + words.length, date, relation: 'until' }]
+          : found;
+      }, days)
+      .sort((a, b) => a.start - b.start);
   }
 
   /** Which cues are offers, and which days are the end of one: 'no retakes after Friday'. */
@@ -135,6 +157,7 @@ class Reading {
     const clause = clauseAround(text, day, manner.break);
     if (!isDeadline(day) && manner.marks.test(text.slice(0, day.start)) && day.start > 0) return false;
     const hasCue = cuesIn(clause, this.comment.lang).length > 0;
+    if (!hasCue && manner.records.test(clause)) return false;
     return (
       hasCue ||
       !manner.event.test(clause) ||
@@ -144,10 +167,11 @@ class Reading {
 
   /** Whether a draft has nothing yet of what a sentence adds. */
   private lacks({ until, credit }: Draft, days: readonly DayMark[], credits: readonly CreditMark[]): boolean {
-    const adds = days.some(isDeadline) || credits.some((mark) => mark.credit > 0);
+    const dated = days.some((day) => isDeadline(day) || day.relation === 'on');
+    const adds = dated || credits.some((mark) => mark.credit > 0);
     return (
       adds &&
-      (until === undefined || !days.some(isDeadline)) &&
+      (until === undefined || !dated) &&
       (credit === undefined || !credits.some((mark) => mark.credit > 0))
     );
   }
@@ -158,6 +182,7 @@ class Reading {
     days: readonly DayMark[],
     credits: readonly CreditMark[],
     before: Draft | undefined,
+    refers = false,
   ): void {
     const { text } = sentence;
     const { lang } = this.comment;
@@ -174,7 +199,9 @@ class Reading {
       before?.until !== undefined &&
       before.credit !== undefined &&
       credits.length > 0;
-    const last = days.filter((day) => (isDeadline(day) || next(day)) && this.bears(text, day));
+    const last = days.filter(
+      (day) => (isDeadline(day) || next(day) || (refers && day.relation === 'on')) && this.bears(text, day),
+    );
     const worth = credits.filter(({ credit }) => credit > 0);
     if (last.length === 0 && !(before && worth.length > 0 && before.credit === undefined)) return;
     const marks: Mark[] = [
@@ -188,7 +215,7 @@ class Reading {
       (last.length === 0 || before.until === undefined) &&
       (worth.length === 0 || before.credit === undefined)
     ) {
-      if (last.length > 0 && !goesOn(text, lang) && worth.length === 0) return;
+      if (last.length > 0 && !refers && !goesOn(text, lang) && worth.length === 0) return;
       for (const mark of marks) {
         if (mark.is === 'day') before.until = lastDay(mark, this.comment.ends);
         if (mark.is === 'credit') before.credit = mark.credit;
@@ -208,7 +235,11 @@ class Reading {
 
   private join(sentence: Stretch, marks: readonly Mark[], fallback: OfferKind): void {
     const { lang, ends } = this.comment;
-    this.drafts.push(...joined(sentence, marks, { lang, ends, fallback }));
+    const found = joined(sentence, marks, { lang, ends, fallback });
+    const [first] = found;
+    if (first && this.waived) first.credit ??= 1;
+    this.waived = false;
+    this.drafts.push(...found);
   }
 }
 

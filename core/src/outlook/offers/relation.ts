@@ -20,6 +20,10 @@ const leading: Readonly<Record<Language, readonly (readonly [Relation, RegExp])[
   en: [
     [
       'until',
+      /\b(?:back|return(?:ed)?|before the end of(?: the)?|before (?=end of)(?:the )?)(?: on| by)? ?$/i,
+    ],
+    [
+      'until',
       /\b(?:before|by|until) (?:school|class|lunch|noon|homeroom|first period|the bell|the end of (?:the )?(?:school |class )?(?:day|school|class)|midnight|\d{1,2}(?::\d\d)? ?(?:[ap]\.?m\.?)?),? (?:on )?(?:this )?$/i,
     ],
     ['after', /\b(?:no later than|not later than|not after) (?:on )?$/i],
@@ -39,6 +43,7 @@ const leading: Readonly<Record<Language, readonly (readonly [Relation, RegExp])[
     ],
   ],
   es: [
+    ['until', /(?<!\p{L})(?:de vuelta|devuelt[oa]s?)(?: el| para el)? $/iu],
     [
       'until',
       /(?:antes|hasta) (?:de (?:las? )?(?:clase|clases|comer|\d{1,2}(?::\d\d)?)|del? (?:la )?(?:recreo|almuerzo))(?: del?)? (?:el )?$/iu,
@@ -66,15 +71,28 @@ const latest: Readonly<Record<Language, RegExp>> = {
   es: /^(?: (?:al?|por la|de la) (?:mediodía|medianoche|mañana|tarde|las \S+))?,? (?:a más tardar|como (?:muy )?tarde|como máximo|es el último día|es la fecha límite|es el plazo)/iu,
 };
 
+/** 'Every Thursday' is no last day. */
+const recurring: Readonly<Record<Language, RegExp>> = {
+  en: /\b(?:every|each)(?: other)? $/i,
+  es: /(?<!\p{L})(?:cada|todos los|los) $/iu,
+};
+const partOfDay: Readonly<Record<Language, RegExp>> = {
+  en: /^,? (?:night|evening|afternoon|noon|midnight|at (?:noon|midnight|\d))/i,
+  es: /^,? (?:por la (?:noche|tarde)|a (?:las \d|mediodía|medianoche)|al mediodía)/iu,
+};
+
 /** How a day stands, by the words before and behind it. */
 export function relationOf(text: string, { start, end, until }: Found, lang: Language): Relation {
   const before = text.slice(Math.max(0, start - 60), start);
   const after = text.slice(end, end + 40);
+  if (recurring[lang].test(before) || /^s\b/.test(after)) return 'names';
   if (latest[lang].test(after)) return 'until';
   if (/\b(?:(?:no|not) later than|not after|never after) (?:on |this )?$/i.test(before)) return 'until';
   if (until) return /\b(?:after|después de) (?:the )?$/i.test(before) ? 'after' : 'until';
   const found = leading[lang].find(([, pattern]) => pattern.test(before))?.[0];
   // 'before Friday's lesson' leaves Friday morning; 'Monday's quiz' only names a quiz.
+  // 'Before Sunday night' leaves Sunday.
+  if (found === 'before' && partOfDay[lang].test(after)) return 'until';
   if (following[lang].test(after)) return found === 'before' || found === 'until' ? 'until' : 'names';
   if (
     found === 'until' &&

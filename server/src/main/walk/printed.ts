@@ -116,7 +116,10 @@ function figuresSaid(place: string, of: Of, text: string, { figures, scale }: Co
           { place, about: about(what, of), text: found },
           {
             ...{ place: 'course', about: about(what, of) },
-            text: what === 'loose ends' || own == null ? String(own) : figure(own, scale.decimals),
+            text:
+              what === 'loose ends' || own === null || own === undefined
+                ? String(own)
+                : figure(own, scale.decimals),
           },
         ],
   );

@@ -4,6 +4,7 @@ import type { Reader } from './reader';
 export const channel: Reader = {
   kind: 'hand-in',
   sure: true,
+  refers: true,
   cues: {
     en: {
       verbs:

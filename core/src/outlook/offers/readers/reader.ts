@@ -17,4 +17,10 @@ export interface Reader {
   readonly ours?: true;
   /** It may speak of what was said before: 'I take them until Friday'. */
   readonly refers?: true;
+  /** What the comment has to speak of, up to here, for these words to be an offer. */
+  readonly about?: Readonly<Record<Language, RegExp>>;
+  /** Good advice by itself: an offer only with a last day or a credit. */
+  readonly weak?: true;
+  /** Its words are looked for without accents. */
+  readonly unaccented?: true;
 }

@@ -12,7 +12,7 @@ export const regrade: Reader = {
     },
     es: {
       verbs:
-        /(?<!\p{L})(?:(?:lo|la|los|las) (?:miraré|mirar[ée]|leeré|calificaré|puntuaré|vuelvo a (?:mirar|calificar|corregir|puntuar|leer))(?: de nuevo| otra vez)?|vuelvo a (?:calificar|puntuar)|(?:le|te) cambio (?:esta|la) nota|la nota puede subir)(?!\p{L})/giu,
+        /(?<!\p{L})(?:(?:lo|la|los|las) (?:(?:miraré|leeré|calificaré|puntuaré|corregiré|corrijo)(?: de nuevo| otra vez)|vuelvo a (?:mirar|calificar|corregir|puntuar|leer))|vuelvo a (?:calificar|puntuar)|(?:le|te) cambio (?:esta|la) nota|la nota puede subir)(?!\p{L})/giu,
       nouns: /(?!)/g,
     },
   },

@@ -102,7 +102,7 @@ export const spanish: readonly Marked[] = [
     [['hand-in', '2026-10-30', 0.6]],
   ],
   ['Entregado con dos días de retraso.', []],
-  ['Ausente el día del examen; puede hacerlo el jueves.', []],
+  ['Ausente el día del examen; puede hacerlo el jueves.', [['retake', '2026-10-22', null]]],
   ['La recuperación será el jueves 29 de octubre a las 15:00.', [['retake', '2026-10-29', null]]],
   ['Puede presentar otra vez el examen antes de que acabe la unidad.', [['retake', null, null]]],
   ['Puede corregir la prueba para subir hasta el 90 %.', [['correct', null, 0.9]]],

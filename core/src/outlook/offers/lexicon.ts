@@ -1,0 +1,49 @@
+import type { Language } from '@cadro/contract';
+
+/** Any of some words, the longest first: 'hand in' is not read as 'hand'. */
+export const anyOf = (words: readonly string[]): string =>
+  `(?:${[...words].sort((a, b) => b.length - a.length).join('|')})`;
+
+/** A letter without its accent, and the text as long as it was: many write 'envielo' and 'manana' in haste. */
+export const unaccented = (text: string): string =>
+  text.replace(/[áéíóúü]/gi, (letter) => letter.normalize('NFD').charAt(0));
+
+const english = `
+  work assignment task paper page log journal diary notebook portfolio essay report story poem letter paragraph
+  conclusion introduction ending outline summary reflection draft version copy poster board slide presentation project
+  model map chart graph table diagram drawing sketch picture photo video recording file link document worksheet sheet
+  packet workbook problem question exercise answer item part section lab write-up experiment note entry timeline
+  bibliography homework classwork rest remainder review glossary list proof calculation label caption step column
+`
+  .trim()
+  .split(/\s+/);
+const spanish = `
+  trabajo tarea hoja pagina cuaderno diario portafolio carpeta ensayo redaccion informe cuento poema carta parrafo
+  conclusion introduccion esquema resumen reflexion borrador version copia cartel poster diapositiva presentacion
+  proyecto maqueta modelo mapa grafico grafica tabla diagrama dibujo foto imagen video grabacion archivo enlace documento
+  ficha cuadernillo problema pregunta ejercicio respuesta parte seccion practica laboratorio apunte entrada registro
+  bibliografia resto glosario lista calculo memoria lamina comentario actividad deber redaccion apartado
+`
+  .trim()
+  .split(/\s+/);
+
+/** What work is called, in one or many; Spanish without accents. */
+export const workNoun: Readonly<Record<Language, string>> = {
+  en: `${anyOf(english.map((noun) => noun.replace(/y$/, '(?:y|ie)')))}(?:e?s)?`,
+  es: `${anyOf(spanish)}(?:e?s)?`,
+};
+
+/** What is handed in: a word for what was named before, or a work with what stands before it. */
+export const object: Readonly<Record<Language, string>> = {
+  en: String.raw`(?:(?:it|this|that|them|these|those|everything|what(?:ever)? (?:is|was) (?:missing|left|not done))(?![\w-]| (?:is|was|will|time|way))|(?:(?:the|this|that|her|his|their|your|any|all|each|both|every|an?|some|those|these) )?(?:[\w'’-]+ ){0,3}?${workNoun.en}\b)`,
+  es: String.raw`(?:todo(?: lo que (?:falta|queda))?|lo (?:que (?:falta|queda)|demas|atrasado)|(?:el|la|los|las|su|sus|una?|este|esta|estos|estas|ese|esa) (?:[\p{L}\d]+ ){0,2}?${workNoun.es}(?!\p{L}))`,
+};
+
+/** The ways a Spanish verb is asked for or allowed: `entregar`, `entregue`, `entrega`, each with what is tied to it. */
+export const asked = (verbs: readonly (readonly [string, string, string])[]): string => {
+  const infinitives = anyOf(verbs.map(([infinitive]) => infinitive));
+  const wishes = anyOf(verbs.map(([, wish]) => `${wish}[ns]?`));
+  const does = anyOf(verbs.map(([, , third]) => `${third}[ns]?`));
+  const tied = '(?:(?:me|se|nos)?l[oa]s?)';
+  return String.raw`(?:${infinitives}${tied}|${wishes}${tied}|(?:(?:me|se) )?l[oa]s? (?:${wishes}|${does})(?!\p{L})|(?:${infinitives}|${wishes}|${does})(?:me)?(?: de nuevo| otra vez)? ${object.es})`;
+};

@@ -1,0 +1,98 @@
+import { anyOf, asked, object } from '../lexicon';
+import type { Reader } from './reader';
+
+/* Every verb by which a work reaches its teacher, with whatever it may be called. */
+
+const sent = [
+  'hand',
+  'turn',
+  'pass',
+  'send',
+  'bring',
+  'submit',
+  'upload',
+  'post',
+  'e-?mail',
+  'deliver',
+  'return',
+];
+const done = [
+  'finish',
+  'complete',
+  'add',
+  'show',
+  'give',
+  'get',
+  'supply',
+  'provide',
+  'share',
+  'attach',
+  'leave',
+];
+const more = [
+  'fill (?:in|out)',
+  'write up',
+  'type up',
+  'make up',
+  'catch up on',
+  'do',
+  'put',
+  'scan',
+  'drop off',
+  'see',
+];
+const forms = (verbs: readonly string[]): string =>
+  anyOf(verbs.flatMap((verb) => [verb, verb.replace(/^(\w+[^ey\W])( |$)/, '$1(?:e?s|ing)$2')]));
+const english = (verbs: readonly string[]): RegExp =>
+  new RegExp(
+    String.raw`\b${forms(verbs)}(?: (?:me|us|in|over|back))? ${object.en}(?: (?:in|over|back|off|again|to me))?`,
+    'gi',
+  );
+
+const entregar = [
+  ['entregar', 'entregue', 'entrega'],
+  ['enviar', 'envie', 'envia'],
+  ['mandar', 'mande', 'manda'],
+  ['subir', 'suba', 'sube'],
+  ['traer', 'traiga', 'trae'],
+  ['presentar', 'presente', 'presenta'],
+  ['devolver', 'devuelva', 'devuelve'],
+  ['adjuntar', 'adjunte', 'adjunta'],
+] as const;
+const terminar = [
+  ['terminar', 'termine', 'termina'],
+  ['acabar', 'acabe', 'acaba'],
+  ['completar', 'complete', 'completa'],
+  ['añadir', 'añada', 'añade'],
+  ['rellenar', 'rellene', 'rellena'],
+  ['enseñar', 'enseñe', 'enseña'],
+  ['mostrar', 'muestre', 'muestra'],
+  ['dejar', 'deje', 'deja'],
+  ['hacer', 'haga', 'hace'],
+  ['dar', 'de', 'da'],
+  ['pasar', 'pase', 'pasa'],
+] as const;
+const spanish = (verbs: readonly (readonly [string, string, string])[]): RegExp =>
+  new RegExp(String.raw`(?<!\p{L})${asked(verbs)}`, 'giu');
+const none = { nouns: /(?!)/g };
+
+/** It is sent or brought: asked for, that is an offer. */
+export const deliver: Reader = {
+  kind: 'hand-in',
+  unaccented: true,
+  cues: {
+    en: { verbs: english(sent), ...none },
+    es: { verbs: spanish(entregar), ...none },
+  },
+};
+
+/** It is finished, added, shown: also good advice, and an offer only with a last day or a credit. */
+export const finish: Reader = {
+  kind: 'hand-in',
+  weak: true,
+  unaccented: true,
+  cues: {
+    en: { verbs: english([...done, ...more]), ...none },
+    es: { verbs: spanish(terminar), ...none },
+  },
+};

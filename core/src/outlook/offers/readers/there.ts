@@ -1,0 +1,25 @@
+import { object } from '../lexicon';
+import type { Reader } from './reader';
+
+/** That a work is there by some day, or is wanted by then: 'if the rest arrives by Friday', 'I need everything by the 3rd'. */
+export const there: Reader = {
+  kind: 'hand-in',
+  weak: true,
+  unaccented: true,
+  cues: {
+    en: {
+      verbs: new RegExp(
+        String.raw`\b${object.en} (?:still |also |all )?(?:(?:is|are|has|have|can|may|could|must|should|needs?|isn't|aren't|is not|are not|will)(?: still| to| not)?(?: be| reach| come)? ?(?:here|there|in|with me|mine|handed in|handed over|turned in|submitted|uploaded|added|completed|finished|filled in|filled out|made up|written up|supplied|brought|shown|on my desk|sent|emailed)|arrives?|comes? in|reach(?:es)? me|gets? (?:here|to me))\b|\b(?:i|we)(?:'d| would| will|'ll)? (?:still |also )?(?:need|want|expect|like|must have|have to have|ask for) (?:to have |to see )?${object.en}|\b(?:has|have) been given(?= (?:until|till|to)\b)|\b(?:i have|i've|i|we) (?:given|give|gave|am giving|are giving) (?:her|him|them|you|everyone|everybody|[a-z]\w+)(?= (?:until|till)\b)|\b(?:has|have|take|takes)(?= until\b)|\b(?:there is|there's) (?:still |plenty of )?time(?= until\b)|\btake ${object.en} home|\b(?:i|we) (?:get|receive|have|see) ${object.en}`,
+        'gi',
+      ),
+      nouns: /(?!)/g,
+    },
+    es: {
+      verbs: new RegExp(
+        String.raw`(?<!\p{L})(?:${object.es} (?:no )?(?:esta|este|estan|esten|llega|llegue|llegan|lleguen|aparece|aparezca|vienen?|vengan?)(?!\p{L})(?! (?:bien|mal|incomplet|muy|en blanco))|l[oa]s? necesito(?: todo| entero| completo)?|necesit(?:o|amos) ${object.es}|(?:le|les|te) (?:he dado|hemos dado|doy|damos|dare|dejo|dejare)(?= (?:tiempo )?hasta)|tienen?(?= (?:tiempo |plazo )?hasta)|tome(?:se|nse)?(?= (?:tiempo |su tiempo )?hasta)|hay (?:todavia )?(?:tiempo|plazo)(?= hasta)|(?:reciba|tenga|vea) ${object.es})`,
+        'giu',
+      ),
+      nouns: /(?!)/g,
+    },
+  },
+};

@@ -1,0 +1,88 @@
+import type { Marked } from './marked';
+
+/** A third collection, Spanish: each comment was written before it was seen how the readers take it. */
+export const thirdSpanish: readonly Marked[] = [
+  ['Acepto el cartel hasta el viernes que viene con un 10 % menos.', [['hand-in', '2026-10-23', 0.9]]],
+  ['Los trabajos atrasados de esta unidad se aceptan hasta el lunes.', [['hand-in', '2026-10-26', null]]],
+  ['Puede reescribir la conclusión y llegar hasta el 85 %.', [['redo', null, 0.85]]],
+  ['Todavía no he recibido su cuaderno.', []],
+  ['Recuerden que la feria de ciencias es el 6 de noviembre.', []],
+  ['No se admiten entregas después del jueves.', [['hand-in', '2026-10-22', null]]],
+  [
+    'Le invito a revisar el texto y volver a entregarlo antes del 2 de noviembre.',
+    [['redo', '2026-11-01', null]],
+  ],
+  ['Si corrige el examen, recupera la mitad de los puntos perdidos.', [['correct', null, 0.5]]],
+  [
+    'Las correcciones del control se entregan el martes y valen hasta la mitad de los puntos.',
+    [['correct', '2026-10-27', 0.5]],
+  ],
+  ['Tiene una semana para terminarlo sin penalización.', [['hand-in', '2026-10-28', 1]]],
+  ['Faltó el día del control. Puede hacerlo el lunes en el recreo.', [['retake', '2026-10-26', null]]],
+  ['Ya no lo puedo aceptar, la unidad ha terminado.', []],
+  ['Entregado dos días tarde: 20 % menos.', []],
+  [
+    'Por favor, suba una foto más clara de la página 2 antes de mañana por la noche.',
+    [['hand-in', '2026-10-22', null]],
+  ],
+  ['Quien tenga menos de 70 puede repetir la prueba una vez.', [['retake', null, null]]],
+  ['La prórroga que le di termina el viernes.', [['hand-in', '2026-10-23', 1]]],
+  ['¡Qué buen uso de las fuentes! La próxima vez cite también la página.', []],
+  ['El archivo no se abre. Envíelo otra vez antes del jueves, por favor.', [['hand-in', '2026-10-21', null]]],
+  [
+    'Si Caspian termina los ejercicios que faltan para el viernes, le doy la nota completa.',
+    [['hand-in', '2026-10-23', 1]],
+  ],
+  [
+    'Solo hizo seis de diez ejercicios. Los otros cuatro se pueden añadir hasta el lunes por la mitad de los puntos.',
+    [['hand-in', '2026-10-26', 0.5]],
+  ],
+  ['No pidió la repesca a tiempo.', []],
+  ['Ofrezco una recuperación todos los jueves después de clase.', [['retake', null, null]]],
+  ['El control más bajo no contará al final del trimestre.', []],
+  ['Habrá un control el viernes.', []],
+  ['Que rehaga los problemas 3, 5 y 8 y los entregue el lunes.', [['redo', '2026-10-26', null]]],
+  ['Llegó tarde, pero cuenta entero por el retraso del ferry.', []],
+  [
+    'El último día para entregas tardías es el miércoles que viene; después nada cuenta.',
+    [['hand-in', '2026-10-28', null]],
+  ],
+  [
+    'La práctica perdida se puede recuperar el martes o el jueves a la hora de comer.',
+    [['hand-in', '2026-10-27', null]],
+  ],
+  ['Por la mitad de la nota, entréguelo antes del 30 de octubre.', [['hand-in', '2026-10-29', 0.5]]],
+  ['Me gustaría ver un segundo borrador. Tráigalo el viernes.', [['redo', '2026-10-23', null]]],
+  [
+    'Todavía se puede mejorar: vuelva a entregarlo antes del 1 de noviembre, con un máximo del 90 %.',
+    [['redo', '2026-10-31', 0.9]],
+  ],
+  ['Le he dado hasta el viernes.', [['hand-in', '2026-10-23', null]]],
+  ['En los proyectos no hay segunda oportunidad, ya lo dijimos en clase.', []],
+  ['Gracias por entregarlo antes de tiempo.', []],
+  [
+    'Complete la reflexión antes del domingo por la noche para ganar los últimos cinco puntos.',
+    [['hand-in', '2026-10-25', null]],
+  ],
+  ['El lunes abro otra vez la prueba para los que no vinieron.', [['retake', '2026-10-26', null]]],
+  ['Las notas se cierran el 6 de noviembre y lo necesito todo para el 3.', [['hand-in', '2026-11-03', null]]],
+  ['El esquema es flojo. Que lo rehaga y me lo enseñe el jueves.', [['redo', '2026-10-22', null]]],
+  ['Solo crédito parcial: un 60 % si lo tengo el viernes.', [['hand-in', '2026-10-23', 0.6]]],
+  ['La nota del examen final puede sustituir a esta.', []],
+  ['Traiga el mapa corregido el martes y le cambio la nota.', [['correct', '2026-10-27', null]]],
+  ['El ensayo es para el viernes, no para el lunes.', []],
+  ['No vale nada si llega después del lunes.', [['hand-in', '2026-10-26', null]]],
+  ['El segundo intento salió mejor que el primero.', []],
+  [
+    'Puede entregar el diario que falta en cualquier momento antes de las vacaciones.',
+    [['hand-in', null, null]],
+  ],
+  [
+    'Los que estuvieron enfermos pueden hacer el control el próximo martes.',
+    [['retake', '2026-10-27', null]],
+  ],
+  ['Hasta el jueves acepto el resumen sin restar puntos.', [['hand-in', '2026-10-22', 1]]],
+  ['Su trabajo está incompleto; lo que falta, antes del fin de semana.', [['hand-in', '2026-10-23', null]]],
+  ['Si la maqueta no está el lunes, será un cero.', [['hand-in', '2026-10-26', null]]],
+  ['Hoy hemos leído el capítulo tres.', []],
+];
