@@ -81,6 +81,10 @@ const rules: Readonly<Record<Language, readonly Rule[]>> = {
       /\b(?:counts?|count(?:ing)?|marked|scored|credited) (?:completely|fully|in full)\b|\bas (?:though|if) (?:it had been |it were |handed in |turned in )?on time\b/gi,
       fixed(1),
     ],
+    [
+      /\b(?:maximum|max|highest)(?: possible)? (?:grade|score|mark|credit)(?: for [\w ]{1,25}?)? (?:is|will be) (\d{2})\b(?! (?:of|out))/gi,
+      ([, value]) => percent(value),
+    ],
     [/\bpenalty (?:is |has been |was )?(?:waived|lifted|forgiven)\b/gi, fixed(1)],
     [/\bloses? (?:a|one) (third|quarter|fifth|tenth)\b/gi, without(parts)],
     [/\b(?:earns?|gets?|worth|brings?|for|at) (?:still )?three[- ]quarters\b/gi, fixed(0.75)],
@@ -107,7 +111,7 @@ const rules: Readonly<Record<Language, readonly Rule[]>> = {
     ],
     [/\b(?:a )?(?:quarter|1\/4)(?: of)?(?: the)? (?:credit|marks?|points|score|value)\b/gi, fixed(0.25)],
     [
-      /\b(?:no|zero) (?:credit|points|marks)\b|\bworth nothing\b|\bcounts? for nothing\b|\b(?:a|counts? as(?: a)?|stays? (?:a )?|becomes? (?:a )?) ?zero\b|\bnothing (?=after)/gi,
+      /\b(?:no|zero) (?:credit|points|marks)\b|\bworth nothing\b|\bcounts? for nothing\b|\b(?:will not|won't|does not|doesn't|do not|don't|cannot|can't) (?:be )?(?:count(?:ed)?|graded|scored)\b(?! (?:as|it|this|late))|\b(?:a|counts? as(?: a)?|stays? (?:a )?|becomes? (?:a )?) ?zero\b|\bnothing (?=after)/gi,
       fixed(0),
     ],
     [
@@ -116,7 +120,7 @@ const rules: Readonly<Record<Language, readonly Rule[]>> = {
     ],
     [/\b([A-D][+-]?) (?:at (?:best|most)|maximum|max)\b/g, letterCredit],
     [
-      /\b(?:up to|for|earn|worth|max(?:imum)?(?: of)?)\s(\d{1,3}) (?:out of|of) (\d{1,3})(?: points)?\b/gi,
+      /\b(?:up to|for|earn|get|worth|max(?:imum)?(?: of)?)\s(\d{1,3}) (?:out of|of) (\d{1,3})(?: points)?\b/gi,
       ofPoints,
     ],
     [
@@ -134,7 +138,10 @@ const rules: Readonly<Record<Language, readonly Rule[]>> = {
       ([, value]) => percent(value),
     ],
     [
-      new RegExp(String.raw`${number} (?:until|through|till|by|if|when|once|as long as)\b`, 'gi'),
+      new RegExp(
+        String.raw`${number} (?:until|through|till|by|if|when|once|as long as|this week|next week|today|tomorrow)\b`,
+        'gi',
+      ),
       ([, value]) => percent(value),
     ],
     [
@@ -159,16 +166,20 @@ const rules: Readonly<Record<Language, readonly Rule[]>> = {
       ([, value]) => rest(value),
     ],
     [
-      /sin (?:ninguna )?(?:penalización|descuento|(?:perder|restar|quitar|bajar|descontar)(?:le|les|te)? (?:puntos|nota|nada|la nota)|pérdida de puntos)|sin que (?:le|te|se le) (?:baje|afecte|reste|quite)[^.,;]{0,20}|no pierde nada|no (?:le |les )?(?:quito|quitaré|resto|restaré|descuento) (?:nada|puntos)|no (?:contará|cuenta|contarán|se contará|se cuenta) como (?:tarde|retraso|tardía?)/giu,
+      /no hay (?:ninguna )?penalización|sin (?:ninguna )?(?:penalización|descuento|(?:perder|restar|quitar|bajar|descontar)(?:le|les|te)? (?:puntos|nota|nada|la nota)|pérdida de puntos)|sin que (?:le|te|se le) (?:baje|afecte|reste|quite)[^.,;]{0,20}|no pierde nada|no (?:le |les )?(?:quito|quitaré|resto|restaré|descuento) (?:nada|puntos)|no (?:contará|cuenta|contarán|se contará|se cuenta) como (?:tarde|retraso|tardía?)/giu,
       fixed(1),
     ],
     [
-      /(?<!\p{L})(?:cuentan?|contarán?|(?:l[oa]s? )?(?:se )?puntú(?:an?|o)|vale|valen|puntúan?|se califican?) (?:por )?(?:como entregad[oa]s? a tiempo|enter[oa]s?|complet[oa]s?|íntegr[oa]s?|del todo|como a tiempo)(?!\p{L})/giu,
+      /(?<!\p{L})(?:cuentan?|contarán?|(?:l[oa]s? )?(?:se )?puntú(?:an?|o)|vale|valen|puntúan?|se califican?) (?:por )?(?:como entregad[oa]s? a tiempo|enter[oa]s?|complet[oa]s?|íntegr[oa]s?|del todo|como a tiempo|todos?)(?!\p{L})/giu,
       fixed(1),
     ],
     [
       /(?<!\p{L})pierden? (?:un|una) (tercio|cuarto|quinto|quinta|décima)(?: parte)?(?!\p{L})/giu,
       without(partes),
+    ],
+    [
+      /(?<!\p{L})(?:nota|calificación|puntuación) máxima(?: por [\p{L} ]{1,25}?)? (?:es|será)(?: de)?(?: un)? (\d{2})(?!\d|,\d| de)/giu,
+      ([, value]) => percent(value),
     ],
     [/(?<!\p{L})una? ["«]?([A-D][+-]?)["»]? (?:como (?:mucho|máximo)|a lo sumo|de máximo)/gu, letterCredit],
     [
@@ -193,18 +204,21 @@ const rules: Readonly<Record<Language, readonly Rule[]>> = {
     ],
     [/(?<!\p{L})dos tercios (?:del?|de la|de los) (?:crédito|valor|nota|puntos|puntuación)/giu, fixed(2 / 3)],
     [
-      /(?<!\p{L})(?:la )?mitad (?:de |del )?(?:la |el |los |su |lo )?(?:nota|crédito|valor|puntos?|puntuación|puntaje|calificación)|medi[oa] (?:crédito|nota|puntuación|valor|puntos)|(?:por|vale|valdrá|a) la mitad(?!\p{L})/giu,
+      /(?<!\p{L})(?:la )?mitad (?:de |del )?(?:la |el |los |su |lo )?(?:nota|crédito|valor|puntos?|puntuación|puntaje|calificación)|medi[oa] (?:crédito|nota|puntuación|valor|puntos)|(?:por|vale|valdrá|a) la mitad(?!\p{L})|(?<=, )la mitad(?=[.;]|$)/giu,
       fixed(0.5),
     ],
     [
-      /(?<!\p{L})(?:sin (?:crédito|puntos|nota)|(?:un |cuenta como (?:un )?|contará como (?:un )?)cero|no (?:vale|valdrá) nada)(?!\p{L})/giu,
+      /(?<!\p{L})(?:sin (?:crédito|puntos|nota)|(?:un |cuenta como (?:un )?|contará como (?:un )?)cero|no (?:vale|valdrá) nada|no (?:contarán?|cuentan?|se (?:contará|calificará|cuenta|califica)n?)(?! como))(?!\p{L})/giu,
       fixed(0),
     ],
     [
       /(?:hasta|como máximo|máximo de|por|no más de)\s(?:una?\s)?["«]?([A-D][+-]?)["»]?(?!\p{L})/gu,
       letterCredit,
     ],
-    [/(?:hasta|por|máximo de?)\s(\d{1,3}) (?:puntos )?de (\d{1,3})(?: puntos)?(?!\p{L})/giu, ofPoints],
+    [
+      /(?:hasta|por|máximo de?|sacar|ganar|obtener)\s(?:un )?(\d{1,3}) (?:puntos )?de (\d{1,3})(?: puntos)?(?!\p{L})/giu,
+      ofPoints,
+    ],
     [
       new RegExp(
         String.raw`(?:hasta|como máximo|máximo(?: del?)?|no más del?|por|vale|valdrá|con|al|a|sobre|por valor del?|cuenta|contará)\s(?:un |el |solo |como máximo )*${number}`,
@@ -214,7 +228,7 @@ const rules: Readonly<Record<Language, readonly Rule[]>> = {
     ],
     [
       new RegExp(
-        String.raw`${number} (?:de la nota|del crédito|del valor|de los puntos|de la puntuación|como máximo|hasta|si|cuando|siempre que)(?!\p{L})`,
+        String.raw`${number} (?:de la nota|del crédito|del valor|de los puntos|de la puntuación|como máximo|hasta|si|cuando|siempre que|esta semana|la próxima|la semana|hoy|mañana)(?!\p{L})`,
         'giu',
       ),
       ([, value]) => percent(value),

@@ -6,6 +6,7 @@ import { claim } from './readers/claim';
 import { channel } from './readers/channel';
 import { correct } from './readers/correct';
 import { deliver, finish } from './readers/deliver';
+import { finished } from './readers/finished';
 import { handIn } from './readers/handIn';
 import { moved } from './readers/moved';
 import { redo } from './readers/redo';
@@ -46,6 +47,7 @@ const readers: readonly Reader[] = [
   sit,
   correct,
   redo,
+  finished,
   channel,
   handIn,
   arrival,

@@ -60,19 +60,25 @@ export function endOfMonthNamed(name: string | undefined, written: string, lang:
   return { date: lastOfMonth(first), until: true };
 }
 
-/** The Friday of the week that a day is in: 'in the week of 26 October'. */
-export function fridayOf(
+/** The next such day of a month, on or after the day of writing. */
+export function dayNamed(
   day: string | undefined,
   month: string | undefined,
   written: string,
   lang: Language,
-): { date: string; until: true } | null {
+): { date: string } | null {
   for (let ahead = 0; ahead < 366; ahead++) {
     const date = daysAfter(written, ahead);
     const named = month ? Number(date.slice(5, 7)) === monthOfWord(month, lang) : true;
-    if (named && Number(date.slice(8)) === Number(day)) return { date: nextWeekday(date, 5), until: true };
+    if (named && Number(date.slice(8)) === Number(day)) return { date };
   }
   return null;
+}
+
+/** The Friday of the week that a day is in: 'in the week of 26 October'. */
+export function fridayOf(...named: Parameters<typeof dayNamed>): { date: string; until: true } | null {
+  const day = dayNamed(...named);
+  return day && { date: nextWeekday(day.date, 5), until: true };
 }
 
 export const duration = (

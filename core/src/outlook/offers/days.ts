@@ -55,7 +55,7 @@ const masked = (text: string, marks: readonly Found[]): string =>
 /** Words that the date package takes for days and that a teacher seldom means so: 'may', 'sat', the sea in Spanish. */
 const everyday: Readonly<Record<Language, RegExp>> = {
   en: /\b(?:may|march|mar|sat|sun|mon|wed|second)\b/g,
-  es: /(?<!\p{L})(?:mar|sol|lun|dom|sab|vie|jue)(?![\p{L}.])|(?<!\p{L})(?:medianoche|mediodía)(?!\p{L})/gu,
+  es: /(?<!\p{L})(?:mar|sol|lun|dom|sab|vie|jue)(?![\p{L}.])|(?<!\p{L})(?:medianoche|mediodía|(?:por|de|a|toda) la mañana|(?:cualquier|cada) mañana)(?!\p{L})/gu,
 };
 
 const parsers = { en: chrono.casual, es: chrono.es.casual } as const;
@@ -78,6 +78,7 @@ function parsedDays(text: string, written: string, lang: Language): Found[] {
     const [start, end] = [result.index, result.index + result.text.length];
     const last = result.end && dateOf(result.end, written);
     const first = dateOf(result.start, written);
+    if (/^(?:after|después de) (?:\d|\w+ (?:days|weeks|días|semanas))/i.test(result.text)) return [];
     if (/^(?:last|past|previous|pasado|anteayer|yesterday|ayer|now|ahora)\b/i.test(result.text)) return [];
     if (last && first && last !== first)
       return [{ start, end, date: last < first ? daysAfter(last, 7) : last, until: true }];
@@ -89,6 +90,13 @@ function parsedDays(text: string, written: string, lang: Language): Found[] {
 function eitherOf(text: string, found: DayMark[], mark: DayMark): DayMark[] {
   const before = found.at(-1);
   const between = before ? text.slice(before.end, mark.start) : '';
+  // 'Tonight for 24 hours'.
+  if (
+    before?.relation === 'on' &&
+    mark.relation === 'until' &&
+    /^,? (?:for|durante|por)(?: the next| las próximas)? $/i.test(between)
+  )
+    return [...found.slice(0, -1), mark];
   if (
     before?.relation !== 'on' ||
     !before.date ||

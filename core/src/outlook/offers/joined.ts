@@ -17,6 +17,8 @@ export interface Draft {
   start: number;
   end: number;
   moved?: boolean;
+  /** It names nothing of its own: 'fix this'. */
+  vague?: boolean;
 }
 
 export type Mark =
@@ -53,6 +55,7 @@ export function joined(
       kind,
       start: from + start + (/^\s*/.exec(text.slice(start))?.[0].length ?? 0),
       end: from + mark.end,
+      vague: manner.pronoun.test(text.slice(mark.start, mark.end)),
     };
     drafts.push(draft);
     return draft;
@@ -62,7 +65,9 @@ export function joined(
       const bare: Draft | null =
         current?.until === undefined && current?.credit === undefined ? current : null;
       const apart = manner.apart.test(text.slice(Math.max(0, mark.start - 30), mark.start));
-      const comesIn = mark.kind === 'hand-in' && !mark.moved && (bare ?? mark.refers ?? mark.weak);
+      const conditional = manner.condition.test(text.slice(Math.max(0, mark.start - 25), mark.start));
+      const comesIn =
+        mark.kind === 'hand-in' && !mark.moved && (bare ?? mark.refers ?? mark.weak ?? conditional);
       if (current && current.kind !== mark.kind && comesIn && !apart) {
         // 'Corrections may be handed in by …': how they come in is no second offer.
       } else if (bare && !apart && bare.kind === 'hand-in' && mark.noun) bare.kind = mark.kind;

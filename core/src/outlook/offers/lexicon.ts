@@ -36,7 +36,13 @@ export const workNoun: Readonly<Record<Language, string>> = {
 /** What is handed in: a word for what was named before, or a work with what stands before it. */
 export const object: Readonly<Record<Language, string>> = {
   en: String.raw`(?:(?:it|this|that|them|these|those|everything|what(?:ever)? (?:is|was) (?:missing|left|not done))(?![\w-]| (?:is|was|will|time|way))|(?:(?:the|this|that|her|his|their|your|any|all|each|both|every|an?|some|those|these) )?(?:[\w'’-]+ ){0,3}?${workNoun.en}\b)`,
-  es: String.raw`(?:todo(?: lo que (?:falta|queda))?|lo (?:que (?:falta|queda)|demas|atrasado)|(?:el|la|los|las|su|sus|una?|este|esta|estos|estas|ese|esa) (?:[\p{L}\d]+ ){0,2}?${workNoun.es}(?!\p{L}))`,
+  es: String.raw`(?:todo(?: lo que (?:falta|queda))?|lo (?:que (?:falta|queda)|demas|atrasado)|(?:el|la) (?:correct[oa]|buen[oa]|otr[oa]|que (?:falta|toca))(?!\p{L})|(?:el|la|los|las|su|sus|una?|este|esta|estos|estas|ese|esa) (?:[\p{L}\d]+ ){0,2}?${workNoun.es}(?!\p{L}))`,
+};
+
+/** What comes in or is there: as `object`, at the head of its clause. */
+export const subject: Readonly<Record<Language, string>> = {
+  en: String.raw`(?:(?:it|this|that|they|these|those|everything|all of it)|${object.en})`,
+  es: object.es,
 };
 
 /** The ways a Spanish verb is asked for or allowed: `entregar`, `entregue`, `entrega`, each with what is tied to it. */

@@ -66,19 +66,19 @@ export interface Manner {
 export const manners: Readonly<Record<Language, Manner>> = {
   en: {
     break:
-      /[,;:()–—]|\s-\s|\b(?:and|but|so|then|or|yet|however|though|because|since|if|when|that|which|after which)\b/gi,
+      /[,;:()–—]|\s-\s|\b(?:and|but|so|then|or|yet|however|though|because|since|if|when|as long as|provided|in case|whenever|that|which|after which)\b/gi,
     harmless:
-      /\b(?:(?:don't|do not|please don't) (?:forget|hesitate|worry)|not too late|no problem|no reason not to|not only|no later than|not later than|no worries|no rush)\b/gi,
+      /\b(?:(?:don't|do not|please don't) (?:forget|hesitate|worry)|not too late|no problem|no reason not to|not only|no later than|not later than|no worries|no rush|(?:anyone|whoever|those|everyone) who (?:\w+ ){1,7}(?=may|can|gets?))\b/gi,
     denies:
       /\b(?:no|not|cannot|can't|won't|never|nobody|neither|nor|without|isn't|aren't|doesn't|don't|too late|no longer|unable|wouldn't|shouldn't|needn't|refuse[sd]?|instead of|rather than|declined?|past the point)\b/i,
     past: /\b(?:was|were|had|did|didn't|wanted|managed|asked|tried|forgot|chose|refused|failed|decided|needed|used|yesterday|already|earlier|last (?:week|month|term|year|time)|has been|have been|hasn't|haven't|should have|could have|would have|might have)\b/i,
     may: /\b(?:can|may|could|is able to|are able to|allowed to|welcome to|invited to|chance to|chances to|opportunity to|option (?:to|of)|time to|able to|possible to|free to|happy to|glad to|willing to|let|lets|letting|will|'ll|still|should|must|ought to|needs? to|ha(?:s|ve) to|please|might|no objection|fine by me|to)\b/i,
     asks: /^(?:[\s"'“(]*)(?:please|kindly|just|do|also|next|first|now|instead|maybe|perhaps|so|then|and|or|remember to|don't forget to|ask (?:her|him|them) to|have (?:her|him|them))?[\s,]*$/i,
-    open: /\b(?:can|may|could|possible|would (?:like|love)|want to see|fine (?:with|by) me|open|available|offer(?:s|ed|ing)?|welcome|allow(?:s|ed)?|accept(?:s|ed|ing)?|permitted|chance|option|opportunity|invited?|happy|willing|let|entitled|eligible|gets?|see me|ask me|come|talk to me|there (?:is|will be)|send me|bring me|give me|show me|i(?:'ll| will) (?:take|give))\b/i,
+    open: /\b(?:optional|voluntary|can|may|could|possible|would (?:like|love)|want to see|fine (?:with|by) me|open|available|offer(?:s|ed|ing)?|welcome|allow(?:s|ed)?|accept(?:s|ed|ing)?|permitted|chance|option|opportunity|invited?|happy|willing|let|entitled|eligible|gets?|see me|ask me|come|talk to me|there (?:is|will be)|send me|bring me|give me|show me|i(?:'ll| will) (?:take|give))\b/i,
     elsewhen:
       /\b(?:next (?:school )?(?:year|term|semester|quarter|trimester|spring|fall|summer|grade)|in (?:the )?(?:summer|spring|fall|autumn)|over the summer|summer school|next time|year \d+|another year)\b/i,
     habit:
-      /\b(?:(?<!as (?:though|if) (?:it had been |it were |handed in |turned in )?)on time|always|every (?:day|time|week|assignment|evening|night)|each (?:day|week|time)|from now on|in (?:the )?future|regularly|consistently|more often|habit|keep (?:handing|turning|submitting)|hope|wish|used to|usually|often|never|tends? to|good at|proud|helps? (?:her|him|them)|every student|prefer)\b/i,
+      /\b(?:(?<!as (?:though|if) (?:it had been |it were |handed in |turned in )?)on time|always|every (?:day|time|week|assignment|evening|night)|each (?:day|week|time)|from now on|in (?:the )?future|regularly|consistently|more often|habit|keep (?:handing|turning|submitting)|hope|wish|used to|usually|(?<!as )often|never|tends? to|good at|proud|helps? (?:her|him|them)|every student|prefer)\b/i,
     asksBack: /^\s*(?:did|has|have|was|were|why|when|where|who|how|is|does|do|had|what)\b/i,
     ours: /\b(?:i|we|class|the class|everyone|students)(?:'ll| will|'m going to| am going to|'re going to| are going to| have to| need to| plan to| shall|'ve| have)?(?: all| now| also| then| be)? *$/i,
     reported: /\b(?:asked|wondered|wanted to know)(?: me)? (?:whether|if)\b/i,
@@ -96,34 +96,34 @@ export const manners: Readonly<Record<Language, Manner>> = {
     records:
       /\b(?:grades?|marks|gradebook|report cards?|(?:marking|grading) period) (?:will )?(?:close|closes|are due|is due|are posted|go out|lock|locks|end|ends)\b/i,
     assigned: /^\s*(?:homework|classwork|reminder|for (?:tomorrow|homework|next time))\b/i,
-    signed: /\b(?:permission|consent|signed?|slips?|forms?|fees?|money)\b/i,
+    signed: /\b(?:permission(?! to)|consent|signed?|slips?|forms?|fees?|money)\b/i,
     refuses:
       /^\s*(?:(?:but )?(?:i am|i'm) afraid not|(?:but )?(?:sorry|no),? (?:not|it)|not this time|the answer is no)/i,
     foreign:
-      /\b(?:permission|slips?(?! it| this)|consent|forms?|fees?|money|goggles|snacks?|(?<!(?:any|at|after|over|during) )lunch(?! break)|library books?|signed|signature|new (?:\w+ )?(?:homework|worksheet|essay|lab|project|assignment|poster|chapter|unit)|next (?:\w+ )?(?:homework|worksheet|essay|lab|project|assignment|poster|chapter|unit)|(?:tomorrow|today|tonight)'s|upcoming|textbooks?|calculators?|pictures? money|raffle|survey|the next)\b/i,
+      /\b(?:permission(?! to)|slips?(?! it| this)|consent|forms?|fees?|money|goggles|snacks?|(?<!(?:any|at|after|over|during) )lunch(?! break)|library books?|signed|signature|new (?:\w+ )?(?:homework|worksheet|essay|lab|project|assignment|poster|chapter|unit)|next (?:\w+ )?(?:homework|worksheet|essay|lab|project|assignment|poster|chapter|unit)|(?:tomorrow|today|tonight)'s|upcoming|textbooks?|calculators?|pictures? money|raffle|survey|the next)\b/i,
     event:
       /\b(?:(?:next|new|upcoming|unit|final|midterm|big|first|second|chapter|spelling|vocabulary|our|the|a) (?:\w+ )?(?:test|quiz|exam|assessment)s?|(?:test|quiz|exam) (?:is|was|will|has|on)|trips?|excursions?|outing|concert|meeting|conferences?|game|match|regatta|fair|picture day|assembly|holiday|vacation|no school|new (?:unit|chapter|topic|homework|essay|project)|next (?:unit|chapter|topic|homework|essay|project|lab|assignment)|field day|rehearsal|performance|report cards?|open house|ferry|visit|workshop)\b/i,
     over: /^\s*(?:(?:of|on|for|at) (?:(?!who |that |which )\w+ ){1,4})?(?<!\b(?:who|that|which) )(?:was|were|ended|closed|took place|happened|went|has passed|have passed|is over|are over|has ended|have ended|paid off|helped|came|arrived|(?:is|are) (?:much|far|so|a lot) )\b/i,
     praise:
       /\b(?:(?:great|good|nice|excellent|fine|lovely|wonderful) (?:job|work|start)|thanks?|thank you|well done|proud of|kudos|bravo|congratulations)\b/i,
     sooner:
-      /\b(?:moved up|brought forward|moved forward|earlier|sooner|stays|remains|still|not (?:be )?(?:moved|extended))\b/i,
+      /\b(?:moved up|brought forward|moved forward|earlier|sooner|stays|remains|(?:is|are|due) still|still (?:is|are|due|stands)|not (?:be )?(?:moved|extended))\b/i,
     joins:
       /^[\s,]*(?:(?:it|this|them|the|her|his|their|your)\s*)?(?:[\w'-]+\s+){0,3}(?:and|or|and\/or)\s+(?:to\s+|also\s+)?$/i,
     apart: /\bor (?:she |he |they |you )?(?:can |may |else )?(?:also )?$/i,
-    condition: /\b(?:if|unless|once|should)\b/i,
+    condition: /\b(?:if|unless|once|should|as long as|provided)\b/i,
   },
   es: {
     break:
-      /[,;:()–—]|\s-\s|(?<!\p{L})(?:y|e|o|u|pero|aunque|entonces|luego|porque|pues|así que|si|cuando|que)(?!\p{L})/giu,
+      /[,;:()–—]|\s-\s|(?<!\p{L})(?:y|e|o|u|pero|aunque|entonces|luego|porque|pues|así que|siempre que|mientras|en cuanto|si|cuando|que)(?!\p{L})/giu,
     harmless:
-      /(?<!\p{L})(?:no (?:se |te )?(?:olvide|olvides|olviden|dude|dudes|preocupe|preocupes)(?: de| en)?|no es (?:demasiado )?tarde|no hay problema|no solo|no más tarde del?|no después del?)(?!\p{L})/giu,
+      /(?<!\p{L})(?:no (?:se |te )?(?:olvide|olvides|olviden|dude|dudes|preocupe|preocupes)(?: de| en)?|no es (?:demasiado )?tarde|no hay problema|no solo|no más tarde del?|no después del?|quien(?:es)? no (?:\p{L}+ ){1,7}?\p{L}+(?= (?:pued|tien)))(?!\p{L})/giu,
     denies:
       /(?<!\p{L})(?:no|nunca|jamás|tampoco|nadie|ningun[oa]?|ningún|ni|sin|demasiado tarde|ya no|en vez de|en lugar de|imposible)(?!\p{L})/iu,
     past: /(?<!\p{L})(?:fue|fueron|era|estaba|había|quiso|pidió|intentó|olvidó|decidió|pudo|tuvo|debió|ayer|ya ha|ha (?:sido|estado)|hubiera|debería haber|podría haber|logró|consiguió|acaba de|(?:semana|vez|mes) pasad[oa]|hizo)(?!\p{L})/iu,
     may: /(?<!\p{L})(?:puede[ns]?|podrá[ns]?|podría[ns]?|podéis|pued[ae]s?|se permite|permito|permitiré|tiene[ns]?|debe[ns]?|deberá[ns]?|tendrá|todavía|aún|favor de|por favor|oportunidad de|posibilidad de|opción de|tiempo para|invit[oa]|conviene|hace falta|será posible|es posible|me parece bien|no hay inconveniente|que|dejo|dejaré|para|a|de)(?!\p{L})/iu,
     asks: /^(?:[\s"'“«¡(]*)(?:por favor|favor de|también|además|ahora|recuerde|recuerda|no olvide|no olvides)?[\s,]*$/iu,
-    open: /(?<!\p{L})(?:puede[ns]?|podrá[ns]?|posible|me (?:gustaría|encantaría)|quisiera|quiero ver|abiert[oa]s?|disponibles?|ofrezco|ofrecemos|ofrece|acept[oae]n?|aceptaré|admit[oae]n?|permit[oae]n?|permitid[oa]s?|oportunidad|opción|hay|habrá|mándeme|envíeme|tráigame|enséñeme|tiene[ns]? derecho|bienvenid[oa]s?)(?!\p{L})/iu,
+    open: /(?<!\p{L})(?:voluntari[oa]s?|opcional(?:es)?|puede[ns]?|podrá[ns]?|posible|me (?:gustaría|encantaría)|quisiera|quiero ver|abiert[oa]s?|disponibles?|ofrezco|ofrecemos|ofrece|acept[oae]n?|aceptaré|admit[oae]n?|permit[oae]n?|permitid[oa]s?|oportunidad|opción|hay|habrá|mándeme|envíeme|tráigame|enséñeme|tiene[ns]? derecho|bienvenid[oa]s?)(?!\p{L})/iu,
     elsewhen:
       /(?<!\p{L})(?:(?:el|la) (?:próximo|próxima) (?:año|curso|trimestre|semestre|cuatrimestre)|(?:el )?(?:año|curso|trimestre|semestre) (?:que viene|próximo|siguiente)|(?:en|durante) (?:el )?verano|en (?:primavera|otoño)|otro año|la próxima vez)(?!\p{L})/iu,
     habit:
@@ -147,10 +147,10 @@ export const manners: Readonly<Record<Language, Manner>> = {
     records:
       /(?<!\p{L})(?:notas|calificaciones|actas|boletín|boletines) se (?:cierran?|entregan?|publican?)(?!\p{L})/iu,
     assigned: /^\s*(?:deberes|tarea para|recordatorio|recuerden?|para (?:mañana|casa))(?!\p{L})/iu,
-    signed: /(?<!\p{L})(?:permiso|autorización|formularios?|dinero|firm[aeo]\p{L}*)(?!\p{L})/iu,
+    signed: /(?<!\p{L})(?:permiso(?! para)|autorización|formularios?|dinero|firm[aeo]\p{L}*)(?!\p{L})/iu,
     refuses: /^\s*(?:pero )?(?:me temo que no|lo siento|la respuesta es no|esta vez no)/iu,
     foreign:
-      /(?<!\p{L})(?:permiso|autorización|formularios?|dinero|gafas|merienda|firmad[oa]s?|firma|(?:nuev[oa]|próxim[oa]) (?:tarea|trabajo|ensayo|proyecto|ficha|unidad|práctica)|(?:tarea|trabajo|ensayo|proyecto|ficha) (?:nuev[oa]|de mañana|siguiente|próxim[oa])|libro de la biblioteca|calculadora|encuesta|circular)(?!\p{L})/iu,
+      /(?<!\p{L})(?:permiso(?! para)|autorización|formularios?|dinero|gafas|merienda|firmad[oa]s?|firma|(?:nuev[oa]|próxim[oa]) (?:tarea|trabajo|ensayo|proyecto|ficha|unidad|práctica)|(?:tarea|trabajo|ensayo|proyecto|ficha) (?:nuev[oa]|de mañana|siguiente|próxim[oa])|libro de la biblioteca|calculadora|encuesta|circular)(?!\p{L})/iu,
     event:
       /(?<!\p{L})(?:(?:próxim[oa]|nuev[oa]|el|la|siguiente|primer|segundo) (?:\p{L}+ )?(?:examen|prueba|control|evaluación)|(?:examen|prueba|control) (?:es|fue|será)|excursión|viaje|salida|concierto|reunión|partido|regata|feria|asamblea|vacaciones|festivo|nueva unidad|visita|taller|ensayo general|ferry|boletín|boletines)(?!\p{L})/iu,
     over: /^\s*(?:(?:del?|de la) (?:\p{L}+ ){1,3})?(?:fue|fueron|era|terminó|terminaron|acabó|acabaron|ya pasó|se cerró|llegó|llegaron|salió|salieron)(?!\p{L})/iu,

@@ -6,6 +6,7 @@ import {
   count,
   cuenta,
   duration,
+  dayNamed,
   endOfMonthNamed,
   fridayOf,
   lastOfMonth,
@@ -49,9 +50,16 @@ const own: Readonly<Record<Language, readonly OwnRule[]>> = {
       /\bbefore (?:the )?(?:week is over|end of (?:the|this) (?:school )?week)\b/gi,
       (_, written) => ({ date: nextWeekday(written, 5), until: true }),
     ],
+    [
+      new RegExp(
+        String.raw`\b\d{1,2}(?:st|nd|rd|th)?(?:,| and| or|, and) (\d{1,2})(?:st|nd|rd|th)?(?: of)? (${months.en})\b`,
+        'gi',
+      ),
+      ([, day, month], written) => dayNamed(day, month, written, 'en'),
+    ],
     [/\bend of (?:the|this) month\b/gi, (_, written) => ({ date: lastOfMonth(written) })],
     [
-      /\b(?:end of (?:the |this )?(?:school )?day(?! (?:on )?(?:mon|tues|wednes|thurs|fri|tomorrow))|close of school today)\b/gi,
+      /(?<!day,? (?:by|at|before) (?:the )?)\b(?:end of (?:the |this )?(?:school )?day(?! (?:on )?(?:mon|tues|wednes|thurs|fri|tomorrow))|close of school today)\b/gi,
       (_, written) => ({ date: written }),
     ],
     [
@@ -126,6 +134,13 @@ const own: Readonly<Record<Language, readonly OwnRule[]>> = {
       ([, n, school, unit], written) => duration(n, unit ?? '', written, 'en', Boolean(school)),
     ],
     [
+      new RegExp(
+        String.raw`\b${count} (?:more |last |school )?(days?|weeks?) (?:left|to go|remaining)\b|\b${count} (?:more|last|final) (days?|weeks?)(?= to\b)`,
+        'gi',
+      ),
+      ([, n, unit, m, other], written) => duration(n ?? m, unit ?? other ?? '', written, 'en', false),
+    ],
+    [
       /\bthe (\d{1,2})(?:st|nd|rd|th)\b(?! (?:grade|period|question|try|attempt|time|chapter|problem|page|of))/gi,
       ([, day], written) => nextDayOfMonth(Number(day), written),
     ],
@@ -152,7 +167,7 @@ const own: Readonly<Record<Language, readonly OwnRule[]>> = {
       ([, day, month], written) => fridayOf(day, month, written, 'es'),
     ],
     [
-      /(?<!\p{L})(?:final(?:es)?|fin) de (?:(?:la|esta) )?semana(?! pasada)/giu,
+      /(?<!\p{L})(?:final(?:es)? de (?:(?:la|esta) )?|fin de (?:la|esta) )semana(?! pasada)/giu,
       (_, written) => ({ date: nextWeekday(written, 5) }),
     ],
     [
@@ -166,7 +181,10 @@ const own: Readonly<Record<Language, readonly OwnRule[]>> = {
       /(?<!\p{L})(?:final(?:es)?|fin) de(?:l| este)? mes/giu,
       (_, written) => ({ date: lastOfMonth(written) }),
     ],
-    [/(?<!\p{L})(?:final|fin) del? (?:la )?(?:día|jornada)/giu, (_, written) => ({ date: written })],
+    [
+      /(?<!(?:lunes|martes|miércoles|jueves|viernes|sábado|domingo|mañana),? (?:al |a )?)(?<!\p{L})(?:final|fin) del? (?:la )?(?:día|jornada)/giu,
+      (_, written) => ({ date: written }),
+    ],
     [
       /(?<!\p{L})(?:final|fin) de(?:l| la| este| esta)? (?:unidad|trimestre|semestre|curso|tema|bimestre|cuatrimestre|módulo|periodo|período)(?!\p{L})/giu,
       ([words]) => ({ date: null, until: true, ends: spanIn(words) }),
@@ -176,7 +194,7 @@ const own: Readonly<Record<Language, readonly OwnRule[]>> = {
       ([words]) => ({ date: null, until: true, ends: spanIn(words) }),
     ],
     [
-      /(?<!\p{L})(?:durante|este|en el) fin de semana(?!\p{L})/giu,
+      /(?<!\p{L})(?:durante(?: el)?|este|en el|el) fin de semana(?!\p{L})/giu,
       (_, written) => ({ date: nextWeekday(written, 0) }),
     ],
     [
@@ -207,13 +225,24 @@ const own: Readonly<Record<Language, readonly OwnRule[]>> = {
       }),
     ],
     [
+      /(?<!\p{L})la próxima(?=\s*(?:[.;,]|$))/giu,
+      (_, written) => ({ date: daysAfter(nextMonday(written), 4) }),
+    ],
+    [
+      new RegExp(
+        String.raw`(?<!\p{L}|\d)\d{1,2}(?:, | y | o | ó )(\d{1,2}) de (${months.es})(?!\p{L})`,
+        'giu',
+      ),
+      ([, day, month], written) => dayNamed(day, month, written, 'es'),
+    ],
+    [
       /(?<!\p{L})(?:la )?(?:próxima semana|semana (?:próxima|que viene))/giu,
       (_, written) => ({ date: daysAfter(nextMonday(written), 4) }),
     ],
     [/(?<!\p{L})esta (?:misma )?semana(?!\p{L})/giu, (_, written) => ({ date: nextWeekday(written, 5) })],
     [
       new RegExp(
-        String.raw`(?<=(?<!\p{L})(?:en|dentro de|tienen?|tienes|doy|damos|de|durante|plazo de|otr[oa]s?|por|próxim[oa]s|los|las|es de) (?:solo |otr[oa]s? |los próximos |las próximas |un plazo de |un máximo de )?)${cuenta}( semanas?| días?| horas?)( lectivos| hábiles| de clase)?(?!\p{L})(?! (?:tarde|después|atrás|antes|de retraso|de trabajo|seguidos))`,
+        String.raw`(?<=(?<!\p{L})(?:en|dentro de|quedan?|tienen?|tienes|doy|damos|de|durante|plazo de|otr[oa]s?|por|próxim[oa]s|los|las|es de) (?:solo |otr[oa]s? |los próximos |las próximas |un plazo de |un máximo de )?)${cuenta}( semanas?| días?| horas?)( lectivos| hábiles| de clase)?(?!\p{L})(?! (?:tarde|después|atrás|antes|de retraso|de trabajo|seguidos))`,
         'giu',
       ),
       ([, n, unit, school], written) =>

@@ -23,7 +23,7 @@ export interface WrittenComment {
 /** Words that are worth reading a sentence for; the date package is asked about no others. */
 const mayMatter: Readonly<Record<Language, RegExp>> = {
   en: /\b(?:until|till?|by|through|thru|before|after|deadline|last|latest|due|has|have|credit|points|marks|half|full|later?|percent|week|end|locks?|shuts?|closes?|count(?:s|ed)?|lost|most|any|back|then)\b|%/i,
-  es: /(?<!\p{L})(?:hasta|para|antes|después|plazo|límite|último|tarde|tardar|tiene|nota|crédito|puntos|mitad|final|fin|semana|bloquea|cierra|termina|acaba|caduca|cuenta|máximo|mucho|cualquier|vuelta|entonces)(?!\p{L})|%/iu,
+  es: /(?<!\p{L})(?:hasta|para|antes|después|plazo|límite|último|tarde|tardar|tiene|nota|crédito|puntos|mitad|final|fin|semana|bloquea|cierra|termina|acaba|caduca|cuenta|máximo|mucho|cualquier|vuelta|entonces|entregan?)(?!\p{L})|%/iu,
 };
 
 const isDeadline = ({ relation }: DayMark): boolean => relation === 'until' || relation === 'before';
@@ -31,10 +31,10 @@ const isDeadline = ({ relation }: DayMark): boolean => relation === 'until' || r
 /** Whether a day without a cue of its own stands as a deadline for what was said before. */
 function goesOn(text: string, lang: Language): boolean {
   return lang === 'en'
-    ? /\b(?:until|till|by|through|deadline|last (?:day|chance|date)|latest|no later|has|have|back|before|due (?:by|on)|locks?|shuts?|closes?|runs? out|ends?|any (?:day|lunch|break|time)|it is due|that is due|they are due)\b/i.test(
+    ? /^\s*due\b|\b(?:until|till|by|through|deadline|last (?:day|chance|date)|latest|no later|has|have|back|before|due (?:by|on)|locks?|shuts?|closes?|runs? out|ends?|any (?:day|lunch|break|time)|it is due|that is due|they are due)\b/i.test(
         text,
       )
-    : /(?<!\p{L})(?:hasta|plazo|límite|último día|a más tardar|tiene|antes|de vuelta|para el|vence|bloquea|cierra|termina|acaba|caduca|cualquier|como (?:muy )?tarde)(?!\p{L})/iu.test(
+    : /(?<!\p{L})(?:hasta|plazo|límite|último día|a más tardar|tiene|antes|de vuelta|se entregan?|para el|vence|bloquea|cierra|termina|acaba|caduca|cualquier|como (?:muy )?tarde)(?!\p{L})/iu.test(
         text,
       );
 }
@@ -70,7 +70,9 @@ class Reading {
     if (
       nearby &&
       offers.length > 0 &&
-      offers.every(({ refers, weak, denied }) => (refers || weak) && !denied) &&
+      offers.every(
+        ({ refers, weak, denied, kind }) => (refers || weak || this.repeats(nearby, kind)) && !denied,
+      ) &&
       this.lacks(nearby, days, credits)
     ) {
       this.goOn(sentence, days, credits, nearby, true);
@@ -165,6 +167,11 @@ class Reading {
     );
   }
 
+  /** 'She must make up the dictation; she can do so on Friday': the same once more, with its day. */
+  private repeats({ until, credit, kind }: Draft, next: OfferKind): boolean {
+    return kind === next && until === undefined && credit === undefined;
+  }
+
   /** Whether a draft has nothing yet of what a sentence adds. */
   private lacks({ until, credit }: Draft, days: readonly DayMark[], credits: readonly CreditMark[]): boolean {
     const dated = days.some((day) => isDeadline(day) || day.relation === 'on');
@@ -239,6 +246,10 @@ class Reading {
     const [first] = found;
     if (first && this.waived) first.credit ??= 1;
     this.waived = false;
+    // 'You can fix this! Redo question 2 by Friday': the second says what is meant.
+    const last = this.drafts.at(-1);
+    const bare = last?.vague && last.until === undefined && last.credit === undefined;
+    if (first && bare && first.kind !== last.kind && sentence.start - last.end < 20) this.drafts.pop();
     this.drafts.push(...found);
   }
 }

@@ -20,7 +20,11 @@ const leading: Readonly<Record<Language, readonly (readonly [Relation, RegExp])[
   en: [
     [
       'until',
-      /\b(?:back|return(?:ed)?|before the end of(?: the)?|before (?=end of)(?:the )?)(?: on| by)? ?$/i,
+      /\b(?:back(?: to me| here| to school)?|return(?:ed)?|before the end of(?: the)?|before (?=end of)(?:the )?)(?: on| by)? ?$/i,
+    ],
+    [
+      'until',
+      /\b(?:until|till|before|up to) (?:the|our|her|his|their) (?:\w+ )?(?:test|exam|quiz)(?: on| of)? $/i,
     ],
     [
       'until',
@@ -43,6 +47,12 @@ const leading: Readonly<Record<Language, readonly (readonly [Relation, RegExp])[
     ],
   ],
   es: [
+    [
+      'until',
+      /(?<!\p{L})(?:hasta|antes del?) (?:el |la )?(?:examen|prueba|control)(?: del?)? (?:el |la )?$/iu,
+    ],
+    ['on', /(?<!\p{L})(?:repesca|recuperaci(?:ón|ones)|reexamen|convocatoria) del $/iu],
+    ['until', /(?<!\p{L})se entregan? (?:el )?$/iu],
     ['until', /(?<!\p{L})(?:de vuelta|devuelt[oa]s?)(?: el| para el)? $/iu],
     [
       'until',
@@ -82,13 +92,16 @@ const partOfDay: Readonly<Record<Language, RegExp>> = {
 };
 
 /** How a day stands, by the words before and behind it. */
-export function relationOf(text: string, { start, end, until }: Found, lang: Language): Relation {
+export function relationOf(text: string, { start, end, until, ends }: Found, lang: Language): Relation {
   const before = text.slice(Math.max(0, start - 60), start);
   const after = text.slice(end, end + 40);
   if (recurring[lang].test(before) || /^s\b/.test(after)) return 'names';
   if (latest[lang].test(after)) return 'until';
   if (/\b(?:(?:no|not) later than|not after|never after) (?:on |this )?$/i.test(before)) return 'until';
-  if (until) return /\b(?:after|después de) (?:the )?$/i.test(before) ? 'after' : 'until';
+  // 'Closed after five days' counts from a day that is not told.
+  if (until && /\b(?:after|después de) (?:the )?$/i.test(before))
+    return ends === undefined ? 'names' : 'after';
+  if (until) return 'until';
   const found = leading[lang].find(([, pattern]) => pattern.test(before))?.[0];
   // 'before Friday's lesson' leaves Friday morning; 'Monday's quiz' only names a quiz.
   // 'Before Sunday night' leaves Sunday.

@@ -30,6 +30,7 @@ const done = [
   'leave',
 ];
 const more = [
+  'accept',
   'fill (?:in|out)',
   'write up',
   'type up',
@@ -75,14 +76,24 @@ const terminar = [
 const spanish = (verbs: readonly (readonly [string, string, string])[]): RegExp =>
   new RegExp(String.raw`(?<!\p{L})${asked(verbs)}`, 'giu');
 const none = { nouns: /(?!)/g };
+const also = (one: RegExp, other: string): RegExp => new RegExp(`${one.source}|${other}`, one.flags);
 
 /** It is sent or brought: asked for, that is an offer. */
 export const deliver: Reader = {
   kind: 'hand-in',
   unaccented: true,
   cues: {
-    en: { verbs: english(sent), ...none },
-    es: { verbs: spanish(entregar), ...none },
+    en: {
+      verbs: also(english(sent), String.raw`\bre-?(?:send|upload|attach|share)(?: ${object.en})?`),
+      ...none,
+    },
+    es: {
+      verbs: also(
+        spanish(entregar),
+        String.raw`(?<!\p{L})(?:hacer|haga)(?:me|nos)?(?:l[oa]s?)? llegar(?:me)?(?:l[oa]s?)?|(?:volver|vuelva) a (?:enviar|mandar|subir|adjuntar)(?:l[oa]s?)?(?!\p{L})`,
+      ),
+      ...none,
+    },
   },
 };
 
@@ -92,7 +103,19 @@ export const finish: Reader = {
   weak: true,
   unaccented: true,
   cues: {
-    en: { verbs: english([...done, ...more]), ...none },
-    es: { verbs: spanish(terminar), ...none },
+    en: {
+      verbs: also(
+        english([...done, ...more]),
+        String.raw`\bfinish(?= (?:tomorrow|on|by|at|in|during|over|up)\b)|\b(?:return|hand back|give back|bring back) (?:it|the (?:test|quiz|exam|paper))\b`,
+      ),
+      ...none,
+    },
+    es: {
+      verbs: also(
+        spanish(terminar),
+        String.raw`(?<!\p{L})(?:l[eo]s? (?:dejo|dejare|permito) (?:terminar|acabar|completar)|(?:devolver|devuelva) (?:el|la) (?:examen|prueba|control))(?!\p{L})`,
+      ),
+      ...none,
+    },
   },
 };

@@ -6,15 +6,15 @@ export const redo: Reader = {
   cues: {
     en: {
       verbs:
-        /\b(?:re-?do|be re-?done|re-?doing|re-?write|be re-?written|re-?writing|rework|be reworked|reworking|revise|be revised|revising|re-?submit|be re-?submitted|re-?submitting|re-?record|re-?draw|do (?:it|this|that|them|the (?:\w+ ){1,3}?) ?(?:again|over|once more)|try (?:it|this) again|hand (?:it|this) in again|turn (?:it|this) in again|improve (?:it|this|the \w+|her \w+|his \w+|their \w+|your \w+)|re-?does|start (?:it|this|the \w+) (?:over|again)|have another go|re-?writes|re-?drawn|be re-?drawn|revises|writes? (?:[\w' ]{1,30} )?(?:out )?again|do (?:[\w'-]+ ){1,4}over|(?:is|are|be) done (?:again|over)|(?:see|read|get|have|like) (?:it|this|that|the \w+|a \w+) (?:revised|rewritten|redone|reworked|redrawn))\b/gi,
+        /\b(?:re-?do|be re-?done|re-?doing|re-?write|be re-?written|re-?writing|rework|be reworked|reworking|revise|be revised|revising|re-?submit|be re-?submitted|re-?submitting|re-?record|(?:re-?(?:format|type|copy|calculate|plot|label|measure|film|word|organi[sz]e|structure|trace|colou?r)|rephrase) (?:it|this|that|them|these|the|her|his|your)|re-?draw|do (?:it|this|that|them|the (?:\w+ ){1,3}?) ?(?:again|over|once more)|try (?:(?:it|this|that) )?again|hand (?:it|this) in again|turn (?:it|this) in again|improve (?:it|this|the \w+|her \w+|his \w+|their \w+|your \w+)|re-?does|start (?:it|this|the \w+) (?:over|again)|have another go|re-?writes|re-?drawn|be re-?drawn|revises|writes? (?:[\w' ]{1,30} )?(?:out )?again|do (?:[\w'-]+ ){1,4}over|(?:is|are|be) done (?:again|over)|(?:see|read|get|have|like) (?:it|this|that|the \w+|a \w+) (?:revised|rewritten|redone|reworked|redrawn))\b/gi,
       nouns:
         /\b(?:re-?dos?|do-?overs?|re-?writes?|revisions?|re-?submissions?|revised (?:version|draft|copy)|second (?:try|attempt|chance|go)|(?:second|new|another|improved|\w+er) (?:draft|version|copy))\b/gi,
     },
     es: {
       verbs:
-        /(?<!\p{L})(?:rehacer(?:l[oa]s?|se)?|rehaga|rehacer|reescribir(?:l[oa]s?|se)?|reescriba|mejorar(?:l[oa]s?)?|mejore|volver a (?:hacer|escribir|entregar|grabar)(?:l[oa]s?)?|vuelva a (?:hacer|escribir|entregar)(?:l[oa]s?)?|hacer(?:l[oa])? (?:otra vez|de nuevo)|haga (?:otra vez|de nuevo)|rehace|rehaga[ns]?|empezar(?:l[oa])? de nuevo|reescribe|volver a redactar(?:l[oa])?|vuelva a redactar|repetir(?:l[oa]s?|se)?|repita)(?!\p{L})/giu,
+        /(?<!\p{L})(?:int[eé]nt(?:e|a|en)l[oa]s? (?:otra vez|de nuevo)|(?:volver|vuelva) a intentarl[oa]s?|rehacer(?:l[oa]s?|se)?|revisar (?:el|la|su|este|esta) (?:ensayo|texto|redacción|trabajo|informe|poema|carta|borrador|resumen|cuento)|rehaga|rehacer|reescribir(?:l[oa]s?|se)?|reescriba|mejorar(?:l[oa]s?)?|mejore|volver a (?:hacer|escribir|entregar|grabar)(?:l[oa]s?)?|vuelva a (?:hacer|escribir|entregar)(?:l[oa]s?)?|hacer(?:l[oa])? (?:otra vez|de nuevo)|haga (?:otra vez|de nuevo)|rehace|rehaga[ns]?|empezar(?:l[oa])? de nuevo|reescribe|volver a redactar(?:l[oa])?|vuelva a redactar|repetir(?:l[oa]s?|se)?|repita)(?!\p{L})/giu,
       nouns:
-        /(?<!\p{L})(?:segund[oa] (?:versión|entrega|oportunidad|redacción|borrador|intento)|(?:otro|nuevo) borrador|(?:versión|redacción) nueva|nuev[oa] (?:versión|borrador)|borrador nuevo|(?:otra|mejor) versión|versión más \p{L}+|versión (?:mejorada|revisada|mejor)|segundo intento)(?!\p{L})/giu,
+        /(?<!\p{L})(?:segund[oa] (?:versión|entrega|oportunidad|redacción|borrador|intento)|(?:otro|nuevo) borrador|(?:versión|redacción) nueva|nuev[oa] (?:versión|borrador)|borrador nuevo|(?:otra|mejor) versión|versión más \p{L}+|versión (?:mejorada|revisada|mejor)|segundo intento|revisiones|revisión del? (?:trabajo|texto|ensayo|redacción))(?!\p{L})/giu,
     },
   },
 };

@@ -1,4 +1,4 @@
-import { object } from '../lexicon';
+import { object, subject } from '../lexicon';
 import type { Reader } from './reader';
 
 /** That a work is there by some day, or is wanted by then: 'if the rest arrives by Friday', 'I need everything by the 3rd'. */
@@ -9,7 +9,7 @@ export const there: Reader = {
   cues: {
     en: {
       verbs: new RegExp(
-        String.raw`\b${object.en} (?:still |also |all )?(?:(?:is|are|has|have|can|may|could|must|should|needs?|isn't|aren't|is not|are not|will)(?: still| to| not)?(?: be| reach| come)? ?(?:here|there|in|with me|mine|handed in|handed over|turned in|submitted|uploaded|added|completed|finished|filled in|filled out|made up|written up|supplied|brought|shown|on my desk|sent|emailed)|arrives?|comes? in|reach(?:es)? me|gets? (?:here|to me))\b|\b(?:i|we)(?:'d| would| will|'ll)? (?:still |also )?(?:need|want|expect|like|must have|have to have|ask for) (?:to have |to see )?${object.en}|\b(?:has|have) been given(?= (?:until|till|to)\b)|\b(?:i have|i've|i|we) (?:given|give|gave|am giving|are giving) (?:her|him|them|you|everyone|everybody|[a-z]\w+)(?= (?:until|till)\b)|\b(?:has|have|take|takes)(?= until\b)|\b(?:there is|there's) (?:still |plenty of )?time(?= until\b)|\btake ${object.en} home|\b(?:i|we) (?:get|receive|have|see) ${object.en}`,
+        String.raw`\b${subject.en} (?:still |also |all )?(?:(?:is|are|has|have|can|may|could|must|should|needs?|isn't|aren't|is not|are not|will)(?: still| to| not)?(?: be| reach| come)? ?(?:here|there|in|with me|mine|handed in|handed over|turned in|submitted|uploaded|added|completed|finished|filled in|filled out|made up|written up|supplied|brought|shown|on my desk|sent|emailed)|arrives?|comes? in|reach(?:es)? me|gets? (?:here|to me))\b|\b(?:i|we)(?:'d| would| will|'ll)? (?:still |also )?(?:need|want|expect|like|must have|have to have|ask for) (?:to have |to see )?${object.en}|\b(?:has|have) been given(?= (?:until|till|to)\b)|\b(?:i have|i've|i|we) (?:given|give|gave|am giving|are giving) (?:her|him|them|you|everyone|everybody|[a-z]\w+)(?= (?:until|till)\b)|\b(?:has|have|take|takes)(?= until\b)|\b(?:there is|there's) (?:still |plenty of )?time(?= until\b)|\btake ${object.en} home|\b(?:anything|everything|whatever|work|papers?)(?: that is| that was)? (?:received|handed in|turned in|submitted|sent)|\b(?:i|we) (?:get|receive|have|see) ${object.en}`,
         'gi',
       ),
       nouns: /(?!)/g,
