@@ -57,7 +57,7 @@ const rules: Readonly<Record<Language, readonly Rule[]>> = {
   en: [
     [
       new RegExp(
-        String.raw`(?:${number}|half|\d+ points?|a letter grade)(?: \w+){0,2}? (?:per|a|each|every|for each|for every) (?:school )?(?:day|week)\b(?: late)?`,
+        String.raw`(?:${number}|half|\d+ points?|a letter grade)(?: (?!within|in|until|by|for|after|before)\w+){0,2}? (?:per|a|each|every|for each|for every) (?:school )?(?:day|week)\b(?: late)?`,
         'gi',
       ),
       () => null,
@@ -104,6 +104,10 @@ const rules: Readonly<Record<Language, readonly Rule[]>> = {
       /\b(?:three[- ]quarters?|3\/4)(?: of)?(?: the)? (?:credit|marks?|points|score|value)\b|\bfor three[- ]quarters\b/gi,
       fixed(0.75),
     ],
+    [
+      /\b(?:a|one) third of (?:the|her|his|your|those) (?:\w+ )?(?:credit|marks?|points|score|value)\b/gi,
+      fixed(1 / 3),
+    ],
     [/\btwo[- ]thirds(?: of)?(?: the)? (?:credit|marks?|points|score|value)\b/gi, fixed(2 / 3)],
     [
       /\b(?:half|1\/2)(?:[- ]of)?(?:[- ](?:the|her|his|their|your|any))?(?:[- ](?:missed|lost|missing))?[- ](?:credit|marks?|points?|score|value|grade)\b|\bhalf back\b|\bfor half\b(?![- ](?:of|the|her|his|credit|marks?|points?|score|value|grade))|\bhalf of (?:it|what)\b/gi,
@@ -118,6 +122,10 @@ const rules: Readonly<Record<Language, readonly Rule[]>> = {
       /\b(?:up to|at most|maximum(?: of)?|max(?:imum)?(?: grade)?(?: of| is)?|no (?:higher|better|more) than|capped at|limited to|for|earn|get)\s(?:an?\s)?["']?([A-D][+-]?)["']?(?![\w'])(?! (?:day|week|letter))/g,
       letterCredit,
     ],
+    [
+      /\b(?:can|could|will|may|would) (?:still )?(?:become|be|reach|get to|rise to|go up to) an? ["']?([A-D][+-]?)["']?(?![\w'])/g,
+      letterCredit,
+    ],
     [/\b([A-D][+-]?) (?:at (?:best|most)|maximum|max)\b/g, letterCredit],
     [
       /\b(?:up to|for|earn|get|worth|max(?:imum)?(?: of)?)\s(\d{1,3}) (?:out of|of) (\d{1,3})(?: points)?\b/gi,
@@ -125,7 +133,7 @@ const rules: Readonly<Record<Language, readonly Rule[]>> = {
     ],
     [
       new RegExp(
-        String.raw`\b(?:up to|at most|max(?:imum)?(?: (?:score|grade|credit))?(?: of| is)?|no (?:higher|more) than|capped at|limited to|for|at|worth|earns?|gets?|receives?|counts?(?: as| for)?|(?:back )?to)\s(?:an?\s|only\s|just\s|up to\s|about\s)*${number}`,
+        String.raw`\b(?:up to|at most|as much as|max(?:imum)?(?: (?:score|grade|credit))?(?: of| is)?|no (?:higher|more) than|capped at|limited to|for|at|worth|earns?|gets?|receives?|counts?(?: as| for)?|(?:back )?to)\s(?:an?\s|only\s|just\s|up to\s|about\s)*${number}`,
         'gi',
       ),
       ([, value]) => percent(value),
@@ -139,7 +147,7 @@ const rules: Readonly<Record<Language, readonly Rule[]>> = {
     ],
     [
       new RegExp(
-        String.raw`${number} (?:until|through|till|by|if|when|once|as long as|this week|next week|today|tomorrow)\b`,
+        String.raw`${number} (?:until|through|till|by|if|when|once|as long as|this week|next week|today|tomorrow|at most|at best|max|maximum|at the most)\b`,
         'gi',
       ),
       ([, value]) => percent(value),
@@ -166,7 +174,7 @@ const rules: Readonly<Record<Language, readonly Rule[]>> = {
       ([, value]) => rest(value),
     ],
     [
-      /no hay (?:ninguna )?penalización|sin (?:ninguna )?(?:penalización|descuento|(?:perder|restar|quitar|bajar|descontar)(?:le|les|te)? (?:puntos|nota|nada|la nota)|pérdida de puntos)|sin que (?:le|te|se le) (?:baje|afecte|reste|quite)[^.,;]{0,20}|no pierde nada|no (?:le |les )?(?:quito|quitaré|resto|restaré|descuento) (?:nada|puntos)|no (?:contará|cuenta|contarán|se contará|se cuenta) como (?:tarde|retraso|tardía?)/giu,
+      /no hay (?:ninguna )?penalización|sin (?:ninguna )?(?:penalización|descuento|(?:perder|restar|quitar|bajar|descontar)(?:le|les|te)? (?:puntos|nota|nada|la nota)|pérdida de puntos)|sin que (?:(?:le|te|se le) )?(?:baje|afecte|reste|quite)[^.,;]{0,20}|no pierde nada|no (?:le |les )?(?:quito|quitaré|resto|restaré|descuento) (?:nada|puntos)|no (?:contará|cuenta|contarán|se contará|se cuenta) como (?:tarde|retraso|tardía?)/giu,
       fixed(1),
     ],
     [
@@ -183,7 +191,7 @@ const rules: Readonly<Record<Language, readonly Rule[]>> = {
     ],
     [/(?<!\p{L})una? ["«]?([A-D][+-]?)["»]? (?:como (?:mucho|máximo)|a lo sumo|de máximo)/gu, letterCredit],
     [
-      /(?<!\p{L})(?:sub(?:o|e|iré|irá)|lleg(?:a|ará)) (?:la nota |su nota )?(?:hasta |a )una? ["«]?([A-D][+-]?)["»]?(?!\p{L})/gu,
+      /(?<!\p{L})(?:sub(?:o|e|iré|irá)|lleg(?:ar|a|ará)) (?:la nota |su nota )?(?:hasta |a )una? ["«]?([A-D][+-]?)["»]?(?!\p{L})/gu,
       letterCredit,
     ],
     [
@@ -195,12 +203,16 @@ const rules: Readonly<Record<Language, readonly Rule[]>> = {
       ([, value]) => percent(value),
     ],
     [
-      /(?<!\p{L})(?:(?:crédito|valor|puntaje|puntuación|nota|calificación) (?:completo|completa|íntegro|íntegra|total|entera)|tod(?:o el|a la|os los) (?:crédito|valor|nota|puntos|puntuación|puntaje))(?!\p{L})/giu,
+      /(?<!\p{L})(?:(?:crédito|valor|puntaje|puntuación|nota|calificación) (?:completo|completa|íntegro|íntegra|total|entera)|(?:la )?totalidad (?:del?|de los|de la) (?:crédito|valor|nota|puntos|puntuación)|tod(?:o el|a la|os los) (?:crédito|valor|nota|puntos|puntuación|puntaje))(?!\p{L})/giu,
       fixed(1),
     ],
     [
       /(?<!\p{L})(?:tres cuartos|tres cuartas partes) (?:del?|de la|de los) (?:crédito|valor|nota|puntos|puntuación)/giu,
       fixed(0.75),
+    ],
+    [
+      /(?<!\p{L})(?:un|el) tercio (?:del?|de la|de los) (?:crédito|valor|nota|puntos|puntuación)/giu,
+      fixed(1 / 3),
     ],
     [/(?<!\p{L})dos tercios (?:del?|de la|de los) (?:crédito|valor|nota|puntos|puntuación)/giu, fixed(2 / 3)],
     [
@@ -221,7 +233,7 @@ const rules: Readonly<Record<Language, readonly Rule[]>> = {
     ],
     [
       new RegExp(
-        String.raw`(?:hasta|como máximo|máximo(?: del?)?|no más del?|por|vale|valdrá|con|al|a|sobre|por valor del?|cuenta|contará)\s(?:un |el |solo |como máximo )*${number}`,
+        String.raw`(?:hasta|como máximo|(?:nota |valor |calificación |puntuación )?máxim[oa](?: del?)?|no más del?|por|vale|valdrá|con|al|a|sobre|por valor del?|cuenta|contará)\s(?:un |el |solo |como máximo )*${number}`,
         'giu',
       ),
       ([, value]) => percent(value),

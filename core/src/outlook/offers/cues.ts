@@ -5,7 +5,7 @@ import { arrival } from './readers/arrival';
 import { claim } from './readers/claim';
 import { channel } from './readers/channel';
 import { correct } from './readers/correct';
-import { deliver, finish } from './readers/deliver';
+import { deliver, finish, take } from './readers/deliver';
 import { finished } from './readers/finished';
 import { handIn } from './readers/handIn';
 import { moved } from './readers/moved';
@@ -53,6 +53,7 @@ const readers: readonly Reader[] = [
   arrival,
   deliver,
   finish,
+  take,
   there,
   claim,
   regrade,
@@ -60,7 +61,7 @@ const readers: readonly Reader[] = [
 
 /** What stands before a word that could be a verb and is a noun: 'a retake', 'the next redo'. */
 const named: Readonly<Record<Language, RegExp>> = {
-  en: /\b(?:an?|the|one|her|his|their|your|any|this|each|no|every|free|first|another) (?:\w+ )?$/i,
+  en: /\b(?:an?|the|one|her|his|their|your|any|this|each|no|every|free|first|another) (?:(?!to )\w+ )?$/i,
   es: /(?<!\p{L})(?:una?|el|la|los|las|su|esta|este) $/iu,
 };
 
@@ -86,8 +87,15 @@ function rawCues(text: string, lang: Language, before: string): Raw[] {
     raw.kind === 'redo' &&
     (sitsAgain[lang].test(text.slice(0, raw.end)) ||
       (chance[lang].test(text.slice(raw.start, raw.end)) && failed[lang].test(text)));
+  // 'Finish the test', 'take the quiz home and bring it back'.
+  const tested = (raw: Raw): boolean =>
+    raw.kind === 'hand-in' &&
+    !raw.noun &&
+    (aTest[lang].test(text.slice(raw.start, raw.end + 20).split(/[,;.]/)[0] ?? '') ||
+      (manners[lang].pronoun.test(text.slice(raw.start, raw.end)) &&
+        atHome[lang].test(text.slice(0, raw.start))));
   return found
-    .map((raw) => (again(raw) ? { ...raw, kind: 'retake' as const } : raw))
+    .map((raw) => (again(raw) || tested(raw) ? { ...raw, kind: 'retake' as const } : raw))
     .sort((a, b) => a.start - b.start);
 }
 
@@ -104,6 +112,16 @@ const chance: Readonly<Record<Language, RegExp>> = {
 const failed: Readonly<Record<Language, RegExp>> = {
   en: /\b(?:failed|did not pass|scored below|were below)\b/i,
   es: /(?<!\p{L})(?:suspens\p{L}*|no aprobaron|no aprobó)/iu,
+};
+
+/** A test that is finished or taken along. */
+const aTest: Readonly<Record<Language, RegExp>> = {
+  en: /^(?:finish|complete|take|do)\w* (?:the|this|that|her|his) (?:\w+ )?(?:quiz|test|exam|dictation)\b/i,
+  es: /^(?:terminar|acabar|completar|termine|acabe|complete|llevarse) (?:el|la|este|esta|su) (?:examen|control|prueba|test|dictado)(?!\p{L})/iu,
+};
+const atHome: Readonly<Record<Language, RegExp>> = {
+  en: /\b(?:quiz|test|exam)\b(?=[^.;]* home\b)/i,
+  es: /(?<!\p{L})(?:examen|control|prueba|test)(?!\p{L})(?=[^.;]* a casa(?!\p{L}))/iu,
 };
 
 /** What stands before a cue in its own clause. */
@@ -125,7 +143,10 @@ function judge(text: string, raw: Raw, manner: Manner): CueMark | null {
   const after = quiet.slice(raw.end, raw.end + 60);
   if (manner.elsewhen.test(text) || manner.habit.test(text)) return null;
   const { by, ...cue } = raw;
-  if (manner.reported.test(before) || manner.given.test(text)) return null;
+  if (manner.reported.test(quiet.slice(0, raw.start)) || manner.given.test(text)) return null;
+  if (by.theirs && manner.ours.test(before) && !manner.once.test(before)) return null;
+  if (manner.did.test(before) || (manner.me.test(before) && /^\w+ed\b/.test(text.slice(raw.start))))
+    return null;
   if (by.weak && manner.assigned.test(text)) return null;
   if ((raw.kind === 'correct' || raw.kind === 'redo') && !by.ours && manner.ours.test(before)) return null;
   const object = `${text.slice(raw.start, raw.end)} ${after.split(/[,;]|\b(?:by|until|before|hasta|antes|para)\b/i)[0] ?? ''}`;
@@ -158,6 +179,11 @@ function judge(text: string, raw: Raw, manner: Manner): CueMark | null {
   return { ...cue, denied, certain, ...(refers ? { refers } : {}), ...(by.weak ? { weak: true } : {}) };
 }
 
+const lookedAt: Readonly<Record<Language, RegExp>> = {
+  en: /again|afresh|anew|once more/i,
+  es: /de nuevo|otra vez/iu,
+};
+
 /**
  * What a sentence says of ways to mend a work, by place.
  * @param before what the comment said before it.
@@ -179,8 +205,11 @@ export function cuesIn(text: string, lang: Language, before = ''): CueMark[] {
   const found = rawCues(text, lang, before);
   // What the teacher does for it is no second offer beside what is to be done.
   const asked = found.some(({ by }) => !by.ours);
+  // 'I will look at it again if the sources are added': it is done anew.
+  const anew = found.some(({ by, start, end }) => by.ours && lookedAt[lang].test(text.slice(start, end)));
+  const weakly = anew && found.every(({ by }) => by.ours ?? by.weak);
   const others = found
-    .filter(({ by }) => !by.ours || !asked)
+    .filter(({ by }) => (weakly ? by.ours : !by.ours || !asked))
     .flatMap((raw) => {
       if (shifts.some(({ start, end }) => raw.start < end && start < raw.end)) return [];
       return judge(text, raw, manner) ?? [];

@@ -94,7 +94,7 @@ function eitherOf(text: string, found: DayMark[], mark: DayMark): DayMark[] {
   if (
     before?.relation === 'on' &&
     mark.relation === 'until' &&
-    /^,? (?:for|durante|por)(?: the next| las próximas)? $/i.test(between)
+    /^[^,;.]{0,60} (?:for|durante)(?: the next| las próximas)? $/i.test(between)
   )
     return [...found.slice(0, -1), mark];
   if (

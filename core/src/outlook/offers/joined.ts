@@ -49,6 +49,7 @@ export function joined(
   const drafts: Draft[] = [];
   let current: Draft | null = null;
   let held: OfferKind | null = null;
+  let cueEnd = -1;
   const begin = (mark: Mark, kind: OfferKind): Draft => {
     const start = clauseStart(mark.start);
     const draft = {
@@ -66,11 +67,17 @@ export function joined(
         current?.until === undefined && current?.credit === undefined ? current : null;
       const apart = manner.apart.test(text.slice(Math.max(0, mark.start - 30), mark.start));
       const conditional = manner.condition.test(text.slice(Math.max(0, mark.start - 25), mark.start));
+      // 'Corrections are accepted', 'se acepta una nueva versión': one thing in two cues.
+      const adjacent = cueEnd >= 0 && /^[\s\p{L}]{0,14}$/u.test(text.slice(cueEnd, mark.start)) && !apart;
+      cueEnd = mark.end;
       const comesIn =
-        mark.kind === 'hand-in' && !mark.moved && (bare ?? mark.refers ?? mark.weak ?? conditional);
+        mark.kind === 'hand-in' &&
+        !mark.moved &&
+        (bare !== null || mark.refers || mark.weak || conditional || adjacent);
       if (current && current.kind !== mark.kind && comesIn && !apart) {
         // 'Corrections may be handed in by …': how they come in is no second offer.
       } else if (bare && !apart && bare.kind === 'hand-in' && mark.noun) bare.kind = mark.kind;
+      else if (current?.kind === 'hand-in' && adjacent && mark.noun) current.kind = mark.kind;
       else if (current && !held && !bare) current.kind = mark.kind;
       else if (current?.kind !== mark.kind) current = begin(mark, mark.kind);
       held = current?.kind ?? mark.kind;

@@ -29,6 +29,12 @@ export interface Manner {
   readonly marks: RegExp;
   /** Once the last day is over. */
   readonly afterwards: RegExp;
+  /** What somebody did: it is told, not offered. */
+  readonly did: RegExp;
+  /** Ends with who does it. */
+  readonly me: RegExp;
+  /** Ends with what was not done: 'forgot today'. */
+  readonly lately: RegExp;
   /** Begins with a mark that was given, and why: 'Late, but accepted'. */
   readonly given: RegExp;
   /** That a score will change then. */
@@ -74,17 +80,22 @@ export const manners: Readonly<Record<Language, Manner>> = {
     past: /\b(?:was|were|had|did|didn't|wanted|managed|asked|tried|forgot|chose|refused|failed|decided|needed|used|yesterday|already|earlier|last (?:week|month|term|year|time)|has been|have been|hasn't|haven't|should have|could have|would have|might have)\b/i,
     may: /\b(?:can|may|could|is able to|are able to|allowed to|welcome to|invited to|chance to|chances to|opportunity to|option (?:to|of)|time to|able to|possible to|free to|happy to|glad to|willing to|let|lets|letting|will|'ll|still|should|must|ought to|needs? to|ha(?:s|ve) to|please|might|no objection|fine by me|to)\b/i,
     asks: /^(?:[\s"'“(]*)(?:please|kindly|just|do|also|next|first|now|instead|maybe|perhaps|so|then|and|or|remember to|don't forget to|ask (?:her|him|them) to|have (?:her|him|them))?[\s,]*$/i,
-    open: /\b(?:optional|voluntary|can|may|could|possible|would (?:like|love)|want to see|fine (?:with|by) me|open|available|offer(?:s|ed|ing)?|welcome|allow(?:s|ed)?|accept(?:s|ed|ing)?|permitted|chance|option|opportunity|invited?|happy|willing|let|entitled|eligible|gets?|see me|ask me|come|talk to me|there (?:is|will be)|send me|bring me|give me|show me|i(?:'ll| will) (?:take|give))\b/i,
+    open: /\b(?:i(?: will| also| still)? (?:take|accept)|optional|earns? back|gets? back|voluntary|can|may|could|possible|would (?:like|love)|want to see|fine (?:with|by) me|open|available|offer(?:s|ed|ing)?|welcome|allow(?:s|ed)?|accept(?:s|ed|ing)?|permitted|chance|option|opportunity|invited?|happy|willing|let|entitled|eligible|gets?|see me|ask me|come|talk to me|there (?:is|will be)|send me|bring me|give me|show me|i(?:'ll| will) (?:take|give))\b/i,
     elsewhen:
       /\b(?:next (?:school )?(?:year|term|semester|quarter|trimester|spring|fall|summer|grade)|in (?:the )?(?:summer|spring|fall|autumn)|over the summer|summer school|next time|year \d+|another year)\b/i,
     habit:
-      /\b(?:(?<!as (?:though|if) (?:it had been |it were |handed in |turned in )?)on time|always|every (?:day|time|week|assignment|evening|night)|each (?:day|week|time)|from now on|in (?:the )?future|regularly|consistently|more often|habit|keep (?:handing|turning|submitting)|hope|wish|used to|usually|(?<!as )often|never|tends? to|good at|proud|helps? (?:her|him|them)|every student|prefer)\b/i,
+      /\b(?:(?<!as (?:though|if) (?:it had been |it were |handed in |turned in )?)on time|always|every (?:day|time|week|assignment|evening|night)(?! this week| next week)|each (?:day|week|time)|from now on|in (?:the )?future|regularly|consistently|more often|habit|keep (?:handing|turning|submitting)|hope|wish|used to|usually|(?<!as )often|never|tends? to|good at|proud|helps? (?:her|him|them)|every student|prefer)\b/i,
     asksBack: /^\s*(?:did|has|have|was|were|why|when|where|who|how|is|does|do|had|what)\b/i,
     ours: /\b(?:i|we|class|the class|everyone|students)(?:'ll| will|'m going to| am going to|'re going to| are going to| have to| need to| plan to| shall|'ve| have)?(?: all| now| also| then| be)? *$/i,
-    reported: /\b(?:asked|wondered|wanted to know)(?: me)? (?:whether|if)\b/i,
+    reported:
+      /\b(?:asked|wondered|wanted to know)(?: me)? (?:whether|if)\b[^,;.]*$|\b(?:said|says|promised|told (?:me|us)|tells me)\b[^,;.]*$/i,
     pronoun: /\b(?:it|them|this|these|that)(?: in| off| over| to me)?$/i,
     marks: /\b(?:i|we)(?: will|'ll| can| shall)? (?:then )?(?:mark|grade|read|return|score|give)\b/i,
     afterwards: /\bafter (?:that|then|which|(?:this |next )?\w+day|the \d)|\bafterwards\b/i,
+    did: /(?<!\b(?:points|marks|what|quiz|test|lab|one|work|that|which) )\b(?:i|we|she|he|they|the class|everyone)(?: also| already| just)? (?!(?:need|extend|reopen|open|allow)ed\b)(?:\w{2,}ed|took|wrote|sent|held|got|brought|saw|found|kept|left|lost)\b(?! (?:to|until|that)\b)(?![^,;.]*\b(?:can|may|could|to)\b)/i,
+    me: /\b(?:i|we|she|he|they|you) (?:already |also |just )?$/i,
+    lately:
+      /\b(?:forgot|missed|left out|was|were|had|did|could not|didn't)(?: (?!by|until|before)\w+){0,2} $/i,
     given:
       /^\s*(?:a (?:day|week) |(?:one|two|three|four|five|\d+) (?:days|weeks) )?late,? (?:but|and|so)\b(?![^.]*\b(?:can|may|will|if|until|by|before)\b)/i,
     mends:
@@ -100,9 +111,9 @@ export const manners: Readonly<Record<Language, Manner>> = {
     refuses:
       /^\s*(?:(?:but )?(?:i am|i'm) afraid not|(?:but )?(?:sorry|no),? (?:not|it)|not this time|the answer is no)/i,
     foreign:
-      /\b(?:permission(?! to)|slips?(?! it| this)|consent|forms?|fees?|money|goggles|snacks?|(?<!(?:any|at|after|over|during) )lunch(?! break)|library books?|signed|signature|new (?:\w+ )?(?:homework|worksheet|essay|lab|project|assignment|poster|chapter|unit)|next (?:\w+ )?(?:homework|worksheet|essay|lab|project|assignment|poster|chapter|unit)|(?:tomorrow|today|tonight)'s|upcoming|textbooks?|calculators?|pictures? money|raffle|survey|the next)\b/i,
+      /\b(?:permission(?! to)|slips?(?! it| this)|consent|forms?|fees?|money|goggles|snacks?|(?<!(?:any|at|after|over|during) )lunch(?! break)|library books?|signed|signature|new (?:\w+ )?(?:homework|worksheet|essay|lab|project|assignment|poster|chapter|unit)|next (?:\w+ )?(?:homework|worksheet|essay|lab|project|assignment|poster|chapter|unit)|(?:tomorrow|today|tonight)'s|upcoming|textbooks?|calculators?|pictures? money|raffle|survey|the next(?! (?:\w+ )?(?:school |class )?(?:days?|weeks?|hours?)))\b/i,
     event:
-      /\b(?:(?:next|new|upcoming|unit|final|midterm|big|first|second|chapter|spelling|vocabulary|our|the|a) (?:\w+ )?(?:test|quiz|exam|assessment)s?|(?:test|quiz|exam) (?:is|was|will|has|on)|trips?|excursions?|outing|concert|meeting|conferences?|game|match|regatta|fair|picture day|assembly|holiday|vacation|no school|new (?:unit|chapter|topic|homework|essay|project)|next (?:unit|chapter|topic|homework|essay|project|lab|assignment)|field day|rehearsal|performance|report cards?|open house|ferry|visit|workshop)\b/i,
+      /\b(?:(?:next|new|upcoming|unit|final|midterm|big|first|second|chapter|spelling|vocabulary|our|the|a) (?:\w+ )?(?:test|quiz|exam|assessment)s?|(?:test|quiz|exam) (?:is|was|will|has|on)|trips?|excursions?|outing|concert|meeting|conferences?|game|match|regatta|fair|picture day|assembly|holiday|vacation|no school|new (?:unit|chapter|topic|homework|essay|project)|next (?:unit|chapter|topic|homework|essay|project|lab|assignment)|field day|rehearsal|performance|presentations?|report cards?|open house|ferry|visit|workshop)\b/i,
     over: /^\s*(?:(?:of|on|for|at) (?:(?!who |that |which )\w+ ){1,4})?(?<!\b(?:who|that|which) )(?:was|were|ended|closed|took place|happened|went|has passed|have passed|is over|are over|has ended|have ended|paid off|helped|came|arrived|(?:is|are) (?:much|far|so|a lot) )\b/i,
     praise:
       /\b(?:(?:great|good|nice|excellent|fine|lovely|wonderful) (?:job|work|start)|thanks?|thank you|well done|proud of|kudos|bravo|congratulations)\b/i,
@@ -121,21 +132,26 @@ export const manners: Readonly<Record<Language, Manner>> = {
     denies:
       /(?<!\p{L})(?:no|nunca|jamás|tampoco|nadie|ningun[oa]?|ningún|ni|sin|demasiado tarde|ya no|en vez de|en lugar de|imposible)(?!\p{L})/iu,
     past: /(?<!\p{L})(?:fue|fueron|era|estaba|había|quiso|pidió|intentó|olvidó|decidió|pudo|tuvo|debió|ayer|ya ha|ha (?:sido|estado)|hubiera|debería haber|podría haber|logró|consiguió|acaba de|(?:semana|vez|mes) pasad[oa]|hizo)(?!\p{L})/iu,
-    may: /(?<!\p{L})(?:puede[ns]?|podrá[ns]?|podría[ns]?|podéis|pued[ae]s?|se permite|permito|permitiré|tiene[ns]?|debe[ns]?|deberá[ns]?|tendrá|todavía|aún|favor de|por favor|oportunidad de|posibilidad de|opción de|tiempo para|invit[oa]|conviene|hace falta|será posible|es posible|me parece bien|no hay inconveniente|que|dejo|dejaré|para|a|de)(?!\p{L})/iu,
+    may: /(?<!\p{L})(?:quiere[ns]?|le gustaría|puede[ns]?|podrá[ns]?|podría[ns]?|podéis|pued[ae]s?|se permite|permito|permitiré|tiene[ns]?|debe[ns]?|deberá[ns]?|tendrá|todavía|aún|favor de|por favor|oportunidad de|posibilidad de|opción de|tiempo para|invit[oa]|conviene|hace falta|será posible|es posible|me parece bien|no hay inconveniente|que|dejo|dejaré|para|a|de)(?!\p{L})/iu,
     asks: /^(?:[\s"'“«¡(]*)(?:por favor|favor de|también|además|ahora|recuerde|recuerda|no olvide|no olvides)?[\s,]*$/iu,
-    open: /(?<!\p{L})(?:voluntari[oa]s?|opcional(?:es)?|puede[ns]?|podrá[ns]?|posible|me (?:gustaría|encantaría)|quisiera|quiero ver|abiert[oa]s?|disponibles?|ofrezco|ofrecemos|ofrece|acept[oae]n?|aceptaré|admit[oae]n?|permit[oae]n?|permitid[oa]s?|oportunidad|opción|hay|habrá|mándeme|envíeme|tráigame|enséñeme|tiene[ns]? derecho|bienvenid[oa]s?)(?!\p{L})/iu,
+    open: /(?<!\p{L})(?:recupera[ns]?|voluntari[oa]s?|opcional(?:es)?|puede[ns]?|podrá[ns]?|posible|me (?:gustaría|encantaría)|quisiera|quiero ver|abiert[oa]s?|disponibles?|ofrezco|ofrecemos|ofrece|acept[oae]n?|aceptaré|admit[oae]n?|permit[oae]n?|permitid[oa]s?|oportunidad|opción|hay|habrá|mándeme|envíeme|tráigame|enséñeme|tiene[ns]? derecho|bienvenid[oa]s?)(?!\p{L})/iu,
     elsewhen:
       /(?<!\p{L})(?:(?:el|la) (?:próximo|próxima) (?:año|curso|trimestre|semestre|cuatrimestre)|(?:el )?(?:año|curso|trimestre|semestre) (?:que viene|próximo|siguiente)|(?:en|durante) (?:el )?verano|en (?:primavera|otoño)|otro año|la próxima vez)(?!\p{L})/iu,
     habit:
-      /(?<!\p{L})(?:(?<!est[aá] |entregad[oa]s? )a tiempo|siempre(?! que)|cada (?:día|semana|vez|noche)|todos los días|en el futuro|en adelante|regularmente|con más constancia|costumbre|ojalá|espero que|suele|normalmente|nunca|puntualmente)(?!\p{L})/iu,
+      /(?<!\p{L})(?:(?<!est[aá] |entregad[oa]s? )a tiempo|siempre(?! que)|cada (?:día|semana|vez|noche)|todos los días(?! de esta| de la)|en el futuro|en adelante|regularmente|con más constancia|costumbre|ojalá|espero que|suele|normalmente|nunca|puntualmente)(?!\p{L})/iu,
     asksBack: /^\s*¿\s*(?:ha|han|por qué|cuándo|dónde|quién|cómo|es|está|entregó|hizo|qué|había)(?!\p{L})/iu,
-    ours: /(?<!\p{L})(?:(?:voy|vamos) a|vuelv[oe] a|volver(?:é|emos) a|he de|hemos de|yo|nosotros|todos|la clase|tengo que|tenemos que|estoy|estamos|podemos) *$/iu,
-    reported: /(?<!\p{L})(?:preguntó|pidió|quería saber) si(?!\p{L})/iu,
+    ours: /(?<!\p{L})(?:(?:voy|vamos) a|vuelv[oe] a|volver(?:é|emos) a|he de|hemos de|yo|nosotros|todos|la clase|tengo que|tenemos que|puedo|estoy|estamos|podemos) *$/iu,
+    reported:
+      /(?<!\p{L})(?:preguntó|pidió|quería saber) si(?!\p{L})[^,;.]*$|(?<!\p{L})(?:dijo|dice|prometió|aseguró|me contó)(?!\p{L})[^,;.]*$/iu,
     pronoun: /l[oa]s?$|^l[oa]s? /iu,
     marks:
       /(?<!\p{L})l[oa]s? (?:corrijo|corregiré|califico|calificaré|devuelvo|devolveré|leo|leeré)(?!\p{L})/iu,
     afterwards:
       /(?<!\p{L})(?:después(?: de (?:eso|esa fecha|ese día)| del?)?|a partir de (?:ahí|entonces)|pasad[oa] (?:el|la|esa))(?!\p{L})/iu,
+    did: /(?<!\p{L})(?:(?!(?:amplié|aplacé|extendí|alargué|abrí)(?!\p{L}))(?:\p{L}+[^r\P{L}]é|\p{L}+ó|tuvo|tuvieron|hubo|hizo|quiso)(?<!(?<!\p{L})(?:est|qu|s|d)é)|hablamos|hablaremos|comentamos|comentaremos)(?!\p{L})(?![^,;.]*(?<!\p{L})(?:puede|podrá|para)(?!\p{L}))/iu,
+    me: /(?!)/,
+    lately:
+      /(?<!\p{L})(?:olvidó|faltó|estuvo|hizo|hubo|no trajo|no vino)(?: (?!para|hasta|antes)\p{L}+){0,2} $/iu,
     given:
       /^\s*(?:llegó )?tarde,? (?:pero|y|así que)(?!\p{L})(?![^.]*(?<!\p{L})(?:puede|podrá|si|hasta|antes|para)(?!\p{L}))/iu,
     mends:
@@ -152,7 +168,7 @@ export const manners: Readonly<Record<Language, Manner>> = {
     foreign:
       /(?<!\p{L})(?:permiso(?! para)|autorización|formularios?|dinero|gafas|merienda|firmad[oa]s?|firma|(?:nuev[oa]|próxim[oa]) (?:tarea|trabajo|ensayo|proyecto|ficha|unidad|práctica)|(?:tarea|trabajo|ensayo|proyecto|ficha) (?:nuev[oa]|de mañana|siguiente|próxim[oa])|libro de la biblioteca|calculadora|encuesta|circular)(?!\p{L})/iu,
     event:
-      /(?<!\p{L})(?:(?:próxim[oa]|nuev[oa]|el|la|siguiente|primer|segundo) (?:\p{L}+ )?(?:examen|prueba|control|evaluación)|(?:examen|prueba|control) (?:es|fue|será)|excursión|viaje|salida|concierto|reunión|partido|regata|feria|asamblea|vacaciones|festivo|nueva unidad|visita|taller|ensayo general|ferry|boletín|boletines)(?!\p{L})/iu,
+      /(?<!\p{L})(?:(?:próxim[oa]|nuev[oa]|el|la|siguiente|primer|segundo) (?:\p{L}+ )?(?:examen|prueba|control|evaluación)|(?:examen|prueba|control) (?:es|fue|será)|excursión|viaje|salida|concierto|reunión|partido|regata|feria|asamblea|vacaciones|festivo|nueva unidad|visita|taller|ensayo general|exposici(?:ón|ones)|presentaci(?:ón|ones)|ferry|boletín|boletines)(?!\p{L})/iu,
     over: /^\s*(?:(?:del?|de la) (?:\p{L}+ ){1,3})?(?:fue|fueron|era|terminó|terminaron|acabó|acabaron|ya pasó|se cerró|llegó|llegaron|salió|salieron)(?!\p{L})/iu,
     praise: /(?<!\p{L})(?:buen trabajo|gracias|enhorabuena|felicidades|muy bien|excelente)(?!\p{L})/iu,
     sooner:

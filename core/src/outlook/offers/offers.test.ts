@@ -14,6 +14,10 @@ import { thirdEnglish } from './tests/third.en';
 import { thirdSpanish } from './tests/third.es';
 import { sixthEnglish } from './tests/sixth.en';
 import { sixthSpanish } from './tests/sixth.es';
+import { seventhEnglish } from './tests/seventh.en';
+import { seventhSpanish } from './tests/seventh.es';
+import { eighthEnglish } from './tests/eighth.en';
+import { eighthSpanish } from './tests/eighth.es';
 import { spanish } from './tests/marked.es';
 
 const wednesday: Omit<WrittenComment, 'text'> = {
@@ -51,6 +55,10 @@ describe('the marked collection', () => {
     ['Spanish, the fifth collection', 'es', fifthSpanish],
     ['English, the sixth collection', 'en', sixthEnglish],
     ['Spanish, the sixth collection', 'es', sixthSpanish],
+    ['English, the seventh collection', 'en', seventhEnglish],
+    ['Spanish, the seventh collection', 'es', seventhSpanish],
+    ['English, the eighth collection', 'en', eighthEnglish],
+    ['Spanish, the eighth collection', 'es', eighthSpanish],
   ] as const)('is read with a precision and a recall that are told: %s', (name, lang, marked) => {
     const { right, invented, missed, wrong } = tally(lang, marked);
     const [precision, recall] = [right / (right + invented), right / (right + missed)];
@@ -91,6 +99,10 @@ describe('the marked collection', () => {
       ...fifthSpanish,
       ...sixthEnglish,
       ...sixthSpanish,
+      ...seventhEnglish,
+      ...seventhSpanish,
+      ...eighthEnglish,
+      ...eighthSpanish,
       ...heldOut.en,
       ...heldOut.es,
       ...heldOutLater.en,

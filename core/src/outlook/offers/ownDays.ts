@@ -33,6 +33,19 @@ type OwnRule = readonly [
 /** Ways to tell a day that depend on the school's week or on the day of writing; read before all others. */
 const own: Readonly<Record<Language, readonly OwnRule[]>> = {
   en: [
+    [/\bbefore (?:tonight|this (?:afternoon|evening))\b/gi, (_, written) => ({ date: written, until: true })],
+    [
+      /\bbefore (?:the )?(?:week is over|(?:end of|weekend of) (?:the|this) (?:school )?week)\b/gi,
+      (_, written) => ({ date: nextWeekday(written, 5), until: true }),
+    ],
+    [
+      /\bbefore (?:the )?(?:month is over|end of (?:the|this) month)\b/gi,
+      (_, written) => ({ date: lastOfMonth(written), until: true }),
+    ],
+    [
+      /\bbefore the end of next week\b/gi,
+      (_, written) => ({ date: daysAfter(nextMonday(written), 4), until: true }),
+    ],
     [
       /\bend of (?:the )?(?:school )?next week\b/gi,
       (_, written) => ({ date: daysAfter(nextMonday(written), 4) }),
@@ -41,14 +54,6 @@ const own: Readonly<Record<Language, readonly OwnRule[]>> = {
     [
       new RegExp(String.raw`\bend of (${months.en})\b`, 'gi'),
       ([, month], written) => endOfMonthNamed(month, written, 'en'),
-    ],
-    [
-      /\bbefore (?:the )?(?:month is over|end of (?:the|this) month)\b/gi,
-      (_, written) => ({ date: lastOfMonth(written), until: true }),
-    ],
-    [
-      /\bbefore (?:the )?(?:week is over|end of (?:the|this) (?:school )?week)\b/gi,
-      (_, written) => ({ date: nextWeekday(written, 5), until: true }),
     ],
     [
       new RegExp(
@@ -128,7 +133,7 @@ const own: Readonly<Record<Language, readonly OwnRule[]>> = {
     [/\b(?:later )?this week\b/gi, (_, written) => ({ date: nextWeekday(written, 5) })],
     [
       new RegExp(
-        String.raw`(?<=\b(?:within|in|inside|has|have|had|gets?|get|given|gives?|giving|give (?:her|him|them|you)|another|you|of|for|the next|next|allow(?:s|ing)?|extra|is|are|until|by) (?:only |just |up to |about |another |exactly |the next |the |a further |an extra |at most )?)${count}(?: more| full| extra| further| additional)?( school| class| working| business)?[ -](hours?|days?|weeks?)\b(?! (?:late|ago|early|before|per|in a row|each|absent|old|long|behind|overdue|of work|after))`,
+        String.raw`(?<=\b(?:within|in|inside|has|have|had|gets?|get|given|gives?|giving|give (?:her|him|them|you)|another|you|of|for|the next|next|allow(?:s|ing)?|extra|is|are|until|by) (?:only |just |up to |about |another |exactly |the next |the |a further |an extra |at most )?)${count}(?: more| full| extra| further| additional)?( school| class| working| business)?[ -](hours?|days?|weeks?)\b(?! (?:late(?! (?:work|submissions|assignments|\w+s)\b)|ago|early|before|per|in a row|each|absent|old|long|behind|overdue|of work|after))`,
         'gi',
       ),
       ([, n, school, unit], written) => duration(n, unit ?? '', written, 'en', Boolean(school)),
@@ -146,6 +151,11 @@ const own: Readonly<Record<Language, readonly OwnRule[]>> = {
     ],
   ],
   es: [
+    [
+      /(?<!\p{L})antes de esta (?:misma )?(?:noche|tarde)(?!\p{L})/giu,
+      (_, written) => ({ date: written, until: true }),
+    ],
+    [/(?<!\p{L})esta (?:misma )?(?:noche|tarde)(?!\p{L})/giu, (_, written) => ({ date: written })],
     [
       /(?<!\p{L})(?:final(?:es)?|fin) de (?:la )?(?:próxima semana|semana (?:próxima|que viene))/giu,
       (_, written) => ({ date: daysAfter(nextMonday(written), 4) }),
@@ -202,7 +212,7 @@ const own: Readonly<Record<Language, readonly OwnRule[]>> = {
       ([words]) => ({ date: null, until: true, ends: spanIn(words) }),
     ],
     [
-      /(?<!\p{L})cualquier (?:día|recreo|tarde|mañana) de esta semana(?!\p{L})/giu,
+      /(?<!\p{L})(?:cualquier|todos los|todas las) (?:días?|recreos?|tardes?|mañanas?) de esta semana(?!\p{L})/giu,
       (_, written) => ({ date: nextWeekday(written, 5), until: true }),
     ],
     [/(?<!\p{L})una semana más(?!\p{L})/giu, (_, written) => ({ date: daysAfter(written, 7), until: true })],
@@ -249,11 +259,11 @@ const own: Readonly<Record<Language, readonly OwnRule[]>> = {
         duration(n, (unit ?? '').trim().replace(/^d/i, 'd'), written, 'es', Boolean(school)),
     ],
     [
-      /(?<=(?:hasta|antes de|para|más tardar|tarde|bloquea|cierra|termina|acaba|vence|caduca|será|es) )el (?:día )?(\d{1,2})(?! ?(?:de|%|:|h|puntos|\d))/giu,
+      /(?<=(?:hasta|antes de|para|más tardar|tarde|bloquea|cierra|termina|acaba|vence|caduca|será|es) )el (?:día )?(\d{1,2})(?! ?(?:de(?!\p{L})|%|:|h(?!\p{L})|puntos|\d))/giu,
       ([, day], written) => nextDayOfMonth(Number(day), written),
     ],
     [
-      /(?<=(?:antes del|después del|pasa al|al) (?:día )?)(\d{1,2})(?!\d| ?(?:de|%|:|h|puntos|\d))/giu,
+      /(?<=(?:antes del|después del|pasa al|al) (?:día )?)(\d{1,2})(?!\d| ?(?:de(?!\p{L})|%|:|h(?!\p{L})|puntos|\d))/giu,
       ([, day], written) => nextDayOfMonth(Number(day), written),
     ],
   ],

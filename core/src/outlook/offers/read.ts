@@ -22,8 +22,8 @@ export interface WrittenComment {
 
 /** Words that are worth reading a sentence for; the date package is asked about no others. */
 const mayMatter: Readonly<Record<Language, RegExp>> = {
-  en: /\b(?:until|till?|by|through|thru|before|after|deadline|last|latest|due|has|have|credit|points|marks|half|full|later?|percent|week|end|locks?|shuts?|closes?|count(?:s|ed)?|lost|most|any|back|then)\b|%/i,
-  es: /(?<!\p{L})(?:hasta|para|antes|después|plazo|límite|último|tarde|tardar|tiene|nota|crédito|puntos|mitad|final|fin|semana|bloquea|cierra|termina|acaba|caduca|cuenta|máximo|mucho|cualquier|vuelta|entonces|entregan?)(?!\p{L})|%/iu,
+  en: /\b(?:until|till?|by|through|thru|before|after|deadline|last|latest|due|has|have|credit|points|marks|half|full|later?|percent|week|end|locks?|shuts?|closes?|count(?:s|ed)?|lost|most|any|back|then|fine|okay|cut-?off)\b|%/i,
+  es: /(?<!\p{L})(?:hasta|para|antes|después|plazo|límite|último|tarde|tardar|tiene|nota|crédito|puntos|mitad|final|fin|semana|bloquea|cierra|termina|acaba|caduca|cuenta|máximo|mucho|cualquier|vuelta|entonces|entregan?|bien|tope)(?!\p{L})|%/iu,
 };
 
 const isDeadline = ({ relation }: DayMark): boolean => relation === 'until' || relation === 'before';
@@ -31,10 +31,10 @@ const isDeadline = ({ relation }: DayMark): boolean => relation === 'until' || r
 /** Whether a day without a cue of its own stands as a deadline for what was said before. */
 function goesOn(text: string, lang: Language): boolean {
   return lang === 'en'
-    ? /^\s*due\b|\b(?:until|till|by|through|deadline|last (?:day|chance|date)|latest|no later|has|have|back|before|due (?:by|on)|locks?|shuts?|closes?|runs? out|ends?|any (?:day|lunch|break|time)|it is due|that is due|they are due)\b/i.test(
+    ? /^\s*due\b|\b(?:until|till|by|through|deadline|last (?:day|chance|date)|latest|no later|has|have|back|before|due (?:by|on)|locks?|shuts?|closes?|runs? out|ends?|any (?:day|lunch|break|time)|it is due|that is due|they are due|is fine|is okay|is ok|cut-?off)\b/i.test(
         text,
       )
-    : /(?<!\p{L})(?:hasta|plazo|límite|último día|a más tardar|tiene|antes|de vuelta|se entregan?|para el|vence|bloquea|cierra|termina|acaba|caduca|cualquier|como (?:muy )?tarde)(?!\p{L})/iu.test(
+    : /(?<!\p{L})(?:hasta|plazo|límite|último día|a más tardar|tiene|antes|de vuelta|se entregan?|está bien|vale|tope|para el|vence|bloquea|cierra|termina|acaba|caduca|cualquier|como (?:muy )?tarde)(?!\p{L})/iu.test(
         text,
       );
 }
@@ -156,9 +156,11 @@ class Reading {
     const manner = manners[this.comment.lang];
     if (day.relation === 'after' || day.relation === 'from' || day.relation === 'names') return false;
     if (day.date !== null && day.date < this.written) return false;
+    // 'The journal you forgot today'.
+    if (day.date === this.written && manner.lately.test(text.slice(0, day.start))) return false;
     const clause = clauseAround(text, day, manner.break);
     if (!isDeadline(day) && manner.marks.test(text.slice(0, day.start)) && day.start > 0) return false;
-    const hasCue = cuesIn(clause, this.comment.lang).length > 0;
+    const hasCue = cuesIn(clause, this.comment.lang, this.comment.text).length > 0;
     if (!hasCue && manner.records.test(clause)) return false;
     return (
       hasCue ||
@@ -234,7 +236,9 @@ class Reading {
       last.length > 0 &&
       (worth.length > 0 ||
         (before === undefined &&
-          /\b(?:has|have|tiene)\b|deadline|last (?:day|chance)|plazo|último día/i.test(text)))
+          /\b(?:has|have|tiene)\b|deadline|cut-?off|last (?:day|chance)|plazo|último día|fecha tope/i.test(
+            text,
+          )))
     ) {
       this.join(sentence, marks, before?.kind ?? 'hand-in');
     }

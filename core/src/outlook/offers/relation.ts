@@ -22,24 +22,25 @@ const leading: Readonly<Record<Language, readonly (readonly [Relation, RegExp])[
       'until',
       /\b(?:back(?: to me| here| to school)?|return(?:ed)?|before the end of(?: the)?|before (?=end of)(?:the )?)(?: on| by)? ?$/i,
     ],
-    [
-      'until',
-      /\b(?:until|till|before|up to) (?:the|our|her|his|their) (?:\w+ )?(?:test|exam|quiz)(?: on| of)? $/i,
-    ],
+    ['until', /\b(?:until|till|up to) (?:the|our|her|his|their) (?:\w+ )?(?:test|exam|quiz)(?: on| of)? $/i],
+    ['before', /\b(?:before|ahead of) (?:the|our|her|his|their) (?:\w+ )?(?:test|exam|quiz)(?: on| of)? $/i],
     [
       'until',
       /\b(?:before|by|until) (?:school|class|lunch|noon|homeroom|first period|the bell|the end of (?:the )?(?:school |class )?(?:day|school|class)|midnight|\d{1,2}(?::\d\d)? ?(?:[ap]\.?m\.?)?),? (?:on )?(?:this )?$/i,
     ],
     ['after', /\b(?:no later than|not later than|not after) (?:on )?$/i],
-    ['before', /\b(?:before|prior to|ahead of|earlier than) (?:the )?(?:this )?(?:coming )?(?:start of )?$/i],
+    [
+      'before',
+      /\b(?:(?<!on or |by or )before|prior to|ahead of|earlier than) (?:the )?(?:this )?(?:coming )?(?:start of )?$/i,
+    ],
     ['after', /\b(?:after|past|beyond|later than) (?:the )?(?:this )?(?:end of )?(?:school (?:on )?)?$/i],
     [
       'from',
-      /\b(?:between|instead of|rather than|from|since|starting(?: on)?|beginning(?: on)?|as of|of|dated|opens?(?: on)?|start(?:s|ed)?(?: on)?|not until|until then) (?:the )?(?:this )?$/i,
+      /\b(?:between|instead of|rather than|from|since|starting(?: on)?|beginning(?: on)?|as of|of|dated|(?<!(?:stays?|is|are|remains?|still|be|kept|keep|was) )opens?(?: on)?|start(?:s|ed)?(?: on)?|not until|until then) (?:the )?(?:this )?$/i,
     ],
     [
       'until',
-      /\b(?:by|until|till?|through|thru|up to|due(?: on| by| date)?|deadline(?: is| of| for \w+)?:?|(?:is|are)(?: on| now)?|to|closes?(?: on)?|shuts?(?: on)?|locks?(?: on)?|runs? out(?: on)?|stops?(?: on)?|ends?(?: on)?|gone back to|expires?(?: on)?|latest|than|no later|day (?:for [\w%' ]{1,30} )?is|last day:?|latest:?|between [\w ]{3,12} and|accepted|available|open|good|now|credit:?|moved|as late as|by or before|on or before) (?:(?:the|this|coming|following|on|next) ){0,3}(?:end of (?:the )?(?:school )?(?:day )?(?:on )?)?$/i,
+      /\b(?:by|until|till?|through|thru|up to|due(?: on| by| date)?|cut-?off(?: date)?(?: is)?:?|deadline(?: is| of| for \w+)?:?|(?:is|are)(?: on| now)?|to|closes?(?: on)?|shuts?(?: on)?|locks?(?: on)?|runs? out(?: on)?|stops?(?: on)?|ends?(?: on)?|gone back to|expires?(?: on)?|latest|than|no later|day (?:for [\w%' ]{1,30} )?is|last day:?|latest:?|between [\w ]{3,12} and|accepted|available|open|good|now|credit:?|moved|as late as|by or before|on or before) (?:(?:the|this|coming|following|on|next) ){0,3}(?:end of (?:the )?(?:school )?(?:day )?(?:on )?)?$/i,
     ],
     [
       'on',
@@ -49,14 +50,18 @@ const leading: Readonly<Record<Language, readonly (readonly [Relation, RegExp])[
   es: [
     [
       'until',
-      /(?<!\p{L})(?:hasta|antes del?) (?:el |la )?(?:examen|prueba|control)(?: del?)? (?:el |la )?$/iu,
+      /(?<!\p{L})hasta (?:el |la )?(?:próxim[oa] )?(?:examen|prueba|control)(?: del?)? (?:el |la )?$/iu,
+    ],
+    [
+      'before',
+      /(?<!\p{L})antes (?:del|de la|de su) (?:próxim[oa] )?(?:examen|prueba|control)(?: del?)? (?:el |la )?$/iu,
     ],
     ['on', /(?<!\p{L})(?:repesca|recuperaci(?:ón|ones)|reexamen|convocatoria) del $/iu],
     ['until', /(?<!\p{L})se entregan? (?:el )?$/iu],
     ['until', /(?<!\p{L})(?:de vuelta|devuelt[oa]s?)(?: el| para el)? $/iu],
     [
       'until',
-      /(?:antes|hasta) (?:de (?:las? )?(?:clase|clases|comer|\d{1,2}(?::\d\d)?)|del? (?:la )?(?:recreo|almuerzo))(?: del?)? (?:el )?$/iu,
+      /(?:antes|hasta) (?:de (?:las? )?(?:clase|clases|comer|(?:\d{1,2}|una|dos|tres|cuatro|cinco|seis|siete|ocho|nueve|diez|once|doce)(?::\d\d)?(?: (?:en punto|y media|de la (?:mañana|tarde)))?)|del? (?:la )?(?:recreo|almuerzo))(?: del?)? (?:el )?$/iu,
     ],
     ['until', /(?<!\p{L})(?:no|nunca) (?:más tarde|después) del? (?:día )?$/iu],
     ['before', /(?<!\p{L})antes (?:del|de(?: este| la| el| que acabe el)?)(?: día)? $/iu],
@@ -66,19 +71,19 @@ const leading: Readonly<Record<Language, readonly (readonly [Relation, RegExp])[
     ['from', /(?<!\p{L})(?:del|de) (?:día )?$/iu],
     [
       'until',
-      /(?<!\p{L})(?:hasta|para|a más tardar|como (?:muy )?tarde|como máximo|límite(?: es)?[:,]?|bloquea|caduca|plazo(?: es| hasta)?:?|es|será|al|se (?:aplaza|mueve|amplía|extiende|retrasa) (?:al?|hasta)|pasa al?|vence|termina|acaba|cierra|finaliza|ahora|y el|entrega:?) ?(?:el|este|al)? ?(?:próximo )?(?:día )?(?:al |el )?(?:final (?:del? )?)?$/iu,
+      /(?<!\p{L})(?:hasta|para|a más tardar|como (?:muy )?tarde|como máximo|tope(?: es)?|límite(?: es)?[:,]?|bloquea|caduca|plazo(?: es| hasta)?:?|es|será|al|se (?:aplaza|mueve|amplía|extiende|retrasa) (?:al?|hasta)|pasa al?|vence|termina|acaba|cierra|finaliza|ahora|y el|entrega:?) ?(?:el|este|al)? ?(?:próximo )?(?:día )?(?:al |el )?(?:final (?:del? )?)?$/iu,
     ],
     ['on', /(?<!\p{L})(?:el|este|durante|en el recreo del|o el)(?: mismo)?(?: día)? $/iu],
   ],
 };
 
 const following: Readonly<Record<Language, RegExp>> = {
-  en: /^(?:'s|’s)|^ (?:morning |afternoon )?(?:quiz|test|exam|lab|essay|homework|worksheet|assignment|project|poster|map|report|lesson)\b/i,
+  en: /^(?:'s|’s)|^ (?:morning |afternoon )?(?:quiz|test|exam|lab|essay|homework|worksheet|assignment|project|poster|map|report|lesson)\b(?! (?:corrections?|retakes?|revisions?))/i,
   es: /^ (?:pasado)(?!\p{L})/iu,
 };
 const latest: Readonly<Record<Language, RegExp>> = {
-  en: /^,? (?:at the latest|is the (?:last|final) (?:day|chance|date)|is the deadline|latest|the latest|only|will be the last)/i,
-  es: /^(?: (?:al?|por la|de la) (?:mediodía|medianoche|mañana|tarde|las \S+))?,? (?:a más tardar|como (?:muy )?tarde|como máximo|es el último día|es la fecha límite|es el plazo)/iu,
+  en: /^,? (?:at the latest|is the (?:last|final) (?:day|chance|date)|is the deadline|latest|the latest|only|will be the last|(?:is|would be|will be)(?: also| still)? (?:fine|ok|okay|all right|early enough|soon enough)\b)/i,
+  es: /^(?: (?:al?|por la|de la) (?:mediodía|medianoche|mañana|tarde|las \S+))?,? (?:a más tardar|como (?:muy )?tarde|como máximo(?! (?:por|un|el|del|de|con)(?!\p{L}))|es el último día|es la fecha límite|es el plazo|(?:está|estaría|me va|va|vale)(?: también)?(?: bien| perfecto)?(?= *[.;,]|$))/iu,
 };
 
 /** 'Every Thursday' is no last day. */
@@ -87,7 +92,7 @@ const recurring: Readonly<Record<Language, RegExp>> = {
   es: /(?<!\p{L})(?:cada|todos los|los) $/iu,
 };
 const partOfDay: Readonly<Record<Language, RegExp>> = {
-  en: /^,? (?:night|evening|afternoon|noon|midnight|at (?:noon|midnight|\d))/i,
+  en: /^,? (?:night|evening|afternoon|noon|midnight|at (?:noon|midnight|\d{1,2}(?![\d.,]* ?(?:%|per))))/i,
   es: /^,? (?:por la (?:noche|tarde)|a (?:las \d|mediodía|medianoche)|al mediodía)/iu,
 };
 
@@ -95,6 +100,12 @@ const partOfDay: Readonly<Record<Language, RegExp>> = {
 export function relationOf(text: string, { start, end, until, ends }: Found, lang: Language): Relation {
   const before = text.slice(Math.max(0, start - 60), start);
   const after = text.slice(end, end + 40);
+  // 'After school on Monday' is that Monday; 'nothing after school on Monday' ends then.
+  if (
+    /\bafter (?:school|class|lunch) (?:on )?$/i.test(before) &&
+    !/\b(?:no(?! (?:deduction|penalty|points|more|loss|later))|not|nothing|never|won't)\b/i.test(before)
+  )
+    return 'on';
   if (recurring[lang].test(before) || /^s\b/.test(after)) return 'names';
   if (latest[lang].test(after)) return 'until';
   if (/\b(?:(?:no|not) later than|not after|never after) (?:on |this )?$/i.test(before)) return 'until';

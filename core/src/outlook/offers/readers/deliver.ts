@@ -42,8 +42,21 @@ const more = [
   'drop off',
   'see',
 ];
+/** A verb as it is asked, done and doing: 'take', 'takes', 'taking'; 'submit', 'submitting'. */
 const forms = (verbs: readonly string[]): string =>
-  anyOf(verbs.flatMap((verb) => [verb, verb.replace(/^(\w+[^ey\W])( |$)/, '$1(?:e?s|ing)$2')]));
+  anyOf(
+    verbs.flatMap((verb) => {
+      const [, head = verb, tail = ''] = /^(\S*?[\w?]+)( .*)?$/.exec(verb) ?? [];
+      const stem = head.replace(/e$/, '');
+      const last = stem.slice(-1);
+      return [
+        verb,
+        `${head.replace(/([^aeo])y$/, '$1ie')}s${tail}`,
+        `${head.replace(/(?:ss|sh|ch)$/, '$&e')}s${tail}`,
+        `${stem}${last}?ing${tail}`,
+      ];
+    }),
+  );
 const english = (verbs: readonly string[]): RegExp =>
   new RegExp(
     String.raw`\b${forms(verbs)}(?: (?:me|us|in|over|back))? ${object.en}(?: (?:in|over|back|off|again|to me))?`,
@@ -70,7 +83,6 @@ const terminar = [
   ['mostrar', 'muestre', 'muestra'],
   ['dejar', 'deje', 'deja'],
   ['hacer', 'haga', 'hace'],
-  ['dar', 'de', 'da'],
   ['pasar', 'pase', 'pasa'],
 ] as const;
 const spanish = (verbs: readonly (readonly [string, string, string])[]): RegExp =>
@@ -81,6 +93,7 @@ const also = (one: RegExp, other: string): RegExp => new RegExp(`${one.source}|$
 /** It is sent or brought: asked for, that is an offer. */
 export const deliver: Reader = {
   kind: 'hand-in',
+  theirs: true,
   unaccented: true,
   cues: {
     en: {
@@ -90,7 +103,7 @@ export const deliver: Reader = {
     es: {
       verbs: also(
         spanish(entregar),
-        String.raw`(?<!\p{L})(?:hacer|haga)(?:me|nos)?(?:l[oa]s?)? llegar(?:me)?(?:l[oa]s?)?|(?:volver|vuelva) a (?:enviar|mandar|subir|adjuntar)(?:l[oa]s?)?(?!\p{L})`,
+        String.raw`(?<!\p{L})(?:hacer|haga)(?:me|nos)?(?:l[oa]s?)? llegar(?:me)?(?:l[oa]s?)?|(?:dar|d[eé])(?:me|nos)l[oa]s?|(?:volver|vuelva) a (?:enviar|mandar|subir|adjuntar)(?:l[oa]s?)?(?!\p{L})`,
       ),
       ...none,
     },
@@ -100,13 +113,14 @@ export const deliver: Reader = {
 /** It is finished, added, shown: also good advice, and an offer only with a last day or a credit. */
 export const finish: Reader = {
   kind: 'hand-in',
+  theirs: true,
   weak: true,
   unaccented: true,
   cues: {
     en: {
       verbs: also(
         english([...done, ...more]),
-        String.raw`\bfinish(?= (?:tomorrow|on|by|at|in|during|over|up)\b)|\b(?:return|hand back|give back|bring back) (?:it|the (?:test|quiz|exam|paper))\b`,
+        String.raw`\b(?:drop|hand|turn|send) ${object.en} (?:off|over|back)\b|\bfinish(?= (?:tomorrow|on|by|at|in|during|over|up)\b)|\b(?:return|hand back|give back|bring back) (?:it|the (?:test|quiz|exam|paper))\b`,
       ),
       ...none,
     },
@@ -117,5 +131,15 @@ export const finish: Reader = {
       ),
       ...none,
     },
+  },
+};
+
+/** It is taken: a teacher says so. */
+export const take: Reader = {
+  kind: 'hand-in',
+  weak: true,
+  cues: {
+    en: { verbs: english(['accept', 'take', 'collect']), ...none },
+    es: { verbs: /(?!)/g, ...none },
   },
 };

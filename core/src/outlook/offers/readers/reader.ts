@@ -19,6 +19,8 @@ export interface Reader {
   readonly refers?: true;
   /** What the comment has to speak of, up to here, for these words to be an offer. */
   readonly about?: Readonly<Record<Language, RegExp>>;
+  /** Who does it is the student: 'I will return the essays' is none. */
+  readonly theirs?: true;
   /** Good advice by itself: an offer only with a last day or a credit. */
   readonly weak?: true;
   /** Its words are looked for without accents. */
