@@ -110,7 +110,7 @@ const rules: Readonly<Record<Language, readonly Rule[]>> = {
     ],
     [/\btwo[- ]thirds(?: of)?(?: the)? (?:credit|marks?|points|score|value)\b/gi, fixed(2 / 3)],
     [
-      /\b(?:half|1\/2)(?:[- ]of)?(?:[- ](?:the|her|his|their|your|any))?(?:[- ](?:missed|lost|missing))?[- ](?:credit|marks?|points?|score|value|grade)\b|\bhalf back\b|\bfor half\b(?![- ](?:of|the|her|his|credit|marks?|points?|score|value|grade))|\bhalf of (?:it|what)\b/gi,
+      /\b(?:half|1\/2)(?:[- ]of)?(?:[- ](?:the|her|his|their|your|any))?(?:[- ](?:missed|lost|missing))?[- ](?:credit|marks?|points?|score|value|grade)\b|\bhalf back\b|\bfor half\b(?![- ](?:of|the|her|his|credit|marks?|points?|score|value|grade))|\bhalf of (?:what|it(?! (?:is|was|are|were)))\b|\b(?:worth|counts?(?: for)?|earns?|gets?|brings?) half\b(?! (?:of|the))/gi,
       fixed(0.5),
     ],
     [/\b(?:a )?(?:quarter|1\/4)(?: of)?(?: the)? (?:credit|marks?|points|score|value)\b/gi, fixed(0.25)],
@@ -220,7 +220,7 @@ const rules: Readonly<Record<Language, readonly Rule[]>> = {
       fixed(0.5),
     ],
     [
-      /(?<!\p{L})(?:sin (?:crédito|puntos|nota)|(?:un |cuenta como (?:un )?|contará como (?:un )?)cero|no (?:vale|valdrá) nada|no (?:contarán?|cuentan?|se (?:contará|calificará|cuenta|califica)n?)(?! como))(?!\p{L})/giu,
+      /(?<!\p{L})(?:sin (?:crédito|puntos|nota)|(?:un |cuenta como (?:un )?|contará como (?:un )?)cero|nada(?= (?:después|pasado|a partir))|no (?:vale|valdrá) nada|no (?:contarán?|cuentan?|se (?:contará|calificará|cuenta|califica)n?)(?! como))(?!\p{L})/giu,
       fixed(0),
     ],
     [

@@ -166,13 +166,16 @@ function judge(text: string, raw: Raw, manner: Manner): CueMark | null {
   if (past >= 0 && /\bto\s*$/i.test(before)) return null;
   // 'The zero is changed as soon as I have the map'.
   const mends = manner.mends.test(text) && manner.once.test(quiet.slice(0, raw.end));
-  const refers = by.refers ?? (raw.kind === 'hand-in' && manner.pronoun.test(names));
+  // 'It will be accepted', 'lo acepto'.
+  const named = manner.pronoun.test(names) || manner.it.test(before);
+  const refers = by.refers ?? (raw.kind === 'hand-in' && named);
   const denied =
     manner.denies.test(before) ||
     /^\s*(?:is|are|will|can|may)?\s*(?:not|no longer|never)\b/i.test(after.slice(0, 24));
   const certain =
     by.sure === true ||
     mends ||
+    (by.weak === true && may >= 0 && manner.owing.test(names)) ||
     (raw.noun
       ? manner.open.test(text)
       : !by.refers && !by.ours && !by.weak && (may >= 0 || manner.asks.test(before)));

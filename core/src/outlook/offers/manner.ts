@@ -33,6 +33,12 @@ export interface Manner {
   readonly did: RegExp;
   /** Ends with who does it. */
   readonly me: RegExp;
+  /** That something is still to come. */
+  readonly owed: RegExp;
+  /** What is owed: asking for it is no advice. */
+  readonly owing: RegExp;
+  /** That a cue speaks of what was named before. */
+  readonly it: RegExp;
   /** Ends with what was not done: 'forgot today'. */
   readonly lately: RegExp;
   /** Begins with a mark that was given, and why: 'Late, but accepted'. */
@@ -80,7 +86,7 @@ export const manners: Readonly<Record<Language, Manner>> = {
     past: /\b(?:was|were|had|did|didn't|wanted|managed|asked|tried|forgot|chose|refused|failed|decided|needed|used|yesterday|already|earlier|last (?:week|month|term|year|time)|has been|have been|hasn't|haven't|should have|could have|would have|might have)\b/i,
     may: /\b(?:can|may|could|is able to|are able to|allowed to|welcome to|invited to|chance to|chances to|opportunity to|option (?:to|of)|time to|able to|possible to|free to|happy to|glad to|willing to|let|lets|letting|will|'ll|still|should|must|ought to|needs? to|ha(?:s|ve) to|please|might|no objection|fine by me|to)\b/i,
     asks: /^(?:[\s"'“(]*)(?:please|kindly|just|do|also|next|first|now|instead|maybe|perhaps|so|then|and|or|remember to|don't forget to|ask (?:her|him|them) to|have (?:her|him|them))?[\s,]*$/i,
-    open: /\b(?:i(?: will| also| still)? (?:take|accept)|optional|earns? back|gets? back|voluntary|can|may|could|possible|would (?:like|love)|want to see|fine (?:with|by) me|open|available|offer(?:s|ed|ing)?|welcome|allow(?:s|ed)?|accept(?:s|ed|ing)?|permitted|chance|option|opportunity|invited?|happy|willing|let|entitled|eligible|gets?|see me|ask me|come|talk to me|there (?:is|will be)|send me|bring me|give me|show me|i(?:'ll| will) (?:take|give))\b/i,
+    open: /\b(?:i(?: will| also| still)? (?:take|accept)|would (?:help|raise|lift|improve|earn)|optional|earns? back|gets? back|voluntary|can|may|could|possible|would (?:like|love)|want to see|fine (?:with|by) me|open|available|offer(?:s|ed|ing)?|welcome|allow(?:s|ed)?|accept(?:s|ed|ing)?|permitted|chance|option|opportunity|invited?|happy|willing|let|entitled|eligible|gets?|see me|ask me|come|talk to me|there (?:is|will be)|send me|bring me|give me|show me|i(?:'ll| will) (?:take|give))\b/i,
     elsewhen:
       /\b(?:next (?:school )?(?:year|term|semester|quarter|trimester|spring|fall|summer|grade)|in (?:the )?(?:summer|spring|fall|autumn)|over the summer|summer school|next time|year \d+|another year)\b/i,
     habit:
@@ -94,6 +100,9 @@ export const manners: Readonly<Record<Language, Manner>> = {
     afterwards: /\bafter (?:that|then|which|(?:this |next )?\w+day|the \d)|\bafterwards\b/i,
     did: /(?<!\b(?:points|marks|what|quiz|test|lab|one|work|that|which) )\b(?:i|we|she|he|they|the class|everyone)(?: also| already| just)? (?!(?:need|extend|reopen|open|allow)ed\b)(?:\w{2,}ed|took|wrote|sent|held|got|brought|saw|found|kept|left|lost)\b(?! (?:to|until|that)\b)(?![^,;.]*\b(?:can|may|could|to)\b)/i,
     me: /\b(?:i|we|she|he|they|you) (?:already |also |just )?$/i,
+    owed: /\b(?:missing|not (?:yet )?(?:turned|handed|submitted|there|here|received|done)|incomplete|unfinished|blank|(?:have not|haven't) (?:yet )?(?:received|seen|got)|(?:do not|don't) have|zero for now|still ow(?:ed|es)|only (?:half|part|page)|nothing from|never (?:arrived|reached|came)|did not (?:hand|turn|submit|finish|reach))\b/i,
+    owing: /\b(?:missing|unfinished|remaining|rest|last|late)\b/i,
+    it: /^\s*(?:it|this|they|these|that)\b[^,;]*$/i,
     lately:
       /\b(?:forgot|missed|left out|was|were|had|did|could not|didn't)(?: (?!by|until|before)\w+){0,2} $/i,
     given:
@@ -132,9 +141,9 @@ export const manners: Readonly<Record<Language, Manner>> = {
     denies:
       /(?<!\p{L})(?:no|nunca|jamás|tampoco|nadie|ningun[oa]?|ningún|ni|sin|demasiado tarde|ya no|en vez de|en lugar de|imposible)(?!\p{L})/iu,
     past: /(?<!\p{L})(?:fue|fueron|era|estaba|había|quiso|pidió|intentó|olvidó|decidió|pudo|tuvo|debió|ayer|ya ha|ha (?:sido|estado)|hubiera|debería haber|podría haber|logró|consiguió|acaba de|(?:semana|vez|mes) pasad[oa]|hizo)(?!\p{L})/iu,
-    may: /(?<!\p{L})(?:quiere[ns]?|le gustaría|puede[ns]?|podrá[ns]?|podría[ns]?|podéis|pued[ae]s?|se permite|permito|permitiré|tiene[ns]?|debe[ns]?|deberá[ns]?|tendrá|todavía|aún|favor de|por favor|oportunidad de|posibilidad de|opción de|tiempo para|invit[oa]|conviene|hace falta|será posible|es posible|me parece bien|no hay inconveniente|que|dejo|dejaré|para|a|de)(?!\p{L})/iu,
+    may: /(?<!\p{L})(?:quiere[ns]?|le gustaría|puede[ns]?|podrá[ns]?|podría[ns]?|podéis|pued[ae]s?|se permite|permito|permitiré|tiene[ns]?|debe[ns]?|debería[ns]?|deberá[ns]?|tendrá|todavía|aún|favor de|por favor|oportunidad de|posibilidad de|opción de|tiempo para|invit[oa]|conviene|hace falta|será posible|es posible|me parece bien|no hay inconveniente|que|dejo|dejaré|para|a|de)(?!\p{L})/iu,
     asks: /^(?:[\s"'“«¡(]*)(?:por favor|favor de|también|además|ahora|recuerde|recuerda|no olvide|no olvides)?[\s,]*$/iu,
-    open: /(?<!\p{L})(?:recupera[ns]?|voluntari[oa]s?|opcional(?:es)?|puede[ns]?|podrá[ns]?|posible|me (?:gustaría|encantaría)|quisiera|quiero ver|abiert[oa]s?|disponibles?|ofrezco|ofrecemos|ofrece|acept[oae]n?|aceptaré|admit[oae]n?|permit[oae]n?|permitid[oa]s?|oportunidad|opción|hay|habrá|mándeme|envíeme|tráigame|enséñeme|tiene[ns]? derecho|bienvenid[oa]s?)(?!\p{L})/iu,
+    open: /(?<!\p{L})(?:recupera[ns]?|ayudaría|subiría|mejoraría|voluntari[oa]s?|opcional(?:es)?|puede[ns]?|podrá[ns]?|posible|me (?:gustaría|encantaría)|quisiera|quiero ver|abiert[oa]s?|disponibles?|ofrezco|ofrecemos|ofrece|acept[oae]n?|aceptaré|admit[oae]n?|permit[oae]n?|permitid[oa]s?|oportunidad|opción|hay|habrá|mándeme|envíeme|tráigame|enséñeme|tiene[ns]? derecho|bienvenid[oa]s?)(?!\p{L})/iu,
     elsewhen:
       /(?<!\p{L})(?:(?:el|la) (?:próximo|próxima) (?:año|curso|trimestre|semestre|cuatrimestre)|(?:el )?(?:año|curso|trimestre|semestre) (?:que viene|próximo|siguiente)|(?:en|durante) (?:el )?verano|en (?:primavera|otoño)|otro año|la próxima vez)(?!\p{L})/iu,
     habit:
@@ -143,13 +152,16 @@ export const manners: Readonly<Record<Language, Manner>> = {
     ours: /(?<!\p{L})(?:(?:voy|vamos) a|vuelv[oe] a|volver(?:é|emos) a|he de|hemos de|yo|nosotros|todos|la clase|tengo que|tenemos que|puedo|estoy|estamos|podemos) *$/iu,
     reported:
       /(?<!\p{L})(?:preguntó|pidió|quería saber) si(?!\p{L})[^,;.]*$|(?<!\p{L})(?:dijo|dice|prometió|aseguró|me contó)(?!\p{L})[^,;.]*$/iu,
-    pronoun: /l[oa]s?$|^l[oa]s? /iu,
+    pronoun: /l[oa]s?(?: llegar)?$|^l[oa]s? /iu,
     marks:
       /(?<!\p{L})l[oa]s? (?:corrijo|corregiré|califico|calificaré|devuelvo|devolveré|leo|leeré)(?!\p{L})/iu,
     afterwards:
       /(?<!\p{L})(?:después(?: de (?:eso|esa fecha|ese día)| del?)?|a partir de (?:ahí|entonces)|pasad[oa] (?:el|la|esa))(?!\p{L})/iu,
     did: /(?<!\p{L})(?:(?!(?:amplié|aplacé|extendí|alargué|abrí)(?!\p{L}))(?:\p{L}+[^r\P{L}]é|\p{L}+ó|tuvo|tuvieron|hubo|hizo|quiso)(?<!(?<!\p{L})(?:est|qu|s|d)é)|hablamos|hablaremos|comentamos|comentaremos)(?!\p{L})(?![^,;.]*(?<!\p{L})(?:puede|podrá|para)(?!\p{L}))/iu,
     me: /(?!)/,
+    owed: /(?<!\p{L})(?:faltan?|faltando|sin entregar|no (?:he|hemos) recibido|no tengo|incomplet[oa]s?|en blanco|de momento|no (?:me )?(?:llegó|ha llegado|entregó|ha entregado)|solo (?:está|hay|entregó|hizo)|pendientes?)(?!\p{L})/iu,
+    owing: /(?<!\p{L})(?:que faltan?|pendientes?|resto|últim[oa]s?|ultim[oa]s?|atrasad[oa]s?)(?!\p{L})/iu,
+    it: /(?:^|[\s(])(?:(?:me )?l[oa]s?|se) $/iu,
     lately:
       /(?<!\p{L})(?:olvidó|faltó|estuvo|hizo|hubo|no trajo|no vino)(?: (?!para|hasta|antes)\p{L}+){0,2} $/iu,
     given:

@@ -22,8 +22,8 @@ export interface WrittenComment {
 
 /** Words that are worth reading a sentence for; the date package is asked about no others. */
 const mayMatter: Readonly<Record<Language, RegExp>> = {
-  en: /\b(?:until|till?|by|through|thru|before|after|deadline|last|latest|due|has|have|credit|points|marks|half|full|later?|percent|week|end|locks?|shuts?|closes?|count(?:s|ed)?|lost|most|any|back|then|fine|okay|cut-?off)\b|%/i,
-  es: /(?<!\p{L})(?:hasta|para|antes|después|plazo|límite|último|tarde|tardar|tiene|nota|crédito|puntos|mitad|final|fin|semana|bloquea|cierra|termina|acaba|caduca|cuenta|máximo|mucho|cualquier|vuelta|entonces|entregan?|bien|tope)(?!\p{L})|%/iu,
+  en: /\b(?:until|till?|by|through|thru|before|after|deadline|last|latest|due|has|have|credit|points|marks|half|full|later?|percent|week|end|locks?|shuts?|closes?|count(?:s|ed)?|lost|most|any|back|then|fine|okay|cut-?off|chance|counts|worth|please|nothing|keep(?:ing)?)\b|%/i,
+  es: /(?<!\p{L})(?:hasta|para|antes|después|plazo|límite|último|tarde|tardar|tiene|nota|crédito|puntos|mitad|final|fin|semana|bloquea|cierra|termina|acaba|caduca|cuenta|máximo|mucho|cualquier|vuelta|entonces|entregan?|bien|tope|oportunidad|nada|vale|quiero|estar?)(?!\p{L})|%/iu,
 };
 
 const isDeadline = ({ relation }: DayMark): boolean => relation === 'until' || relation === 'before';
@@ -34,7 +34,7 @@ function goesOn(text: string, lang: Language): boolean {
     ? /^\s*due\b|\b(?:until|till|by|through|deadline|last (?:day|chance|date)|latest|no later|has|have|back|before|due (?:by|on)|locks?|shuts?|closes?|runs? out|ends?|any (?:day|lunch|break|time)|it is due|that is due|they are due|is fine|is okay|is ok|cut-?off)\b/i.test(
         text,
       )
-    : /(?<!\p{L})(?:hasta|plazo|límite|último día|a más tardar|tiene|antes|de vuelta|se entregan?|está bien|vale|tope|para el|vence|bloquea|cierra|termina|acaba|caduca|cualquier|como (?:muy )?tarde)(?!\p{L})/iu.test(
+    : /(?<!\p{L})(?:hasta|plazo|límite|último día|a más tardar|tiene|antes|de vuelta|se entregan?|última (?:oportunidad|ocasión)|está bien|vale|tope|para el|vence|bloquea|cierra|termina|acaba|caduca|cualquier|como (?:muy )?tarde)(?!\p{L})/iu.test(
         text,
       );
 }
@@ -42,6 +42,8 @@ function goesOn(text: string, lang: Language): boolean {
 class Reading {
   readonly drafts: Draft[] = [];
   private readonly written: string;
+  /** It was said that something is missing: a last day by itself is then that of handing it in. */
+  private owed = false;
   /** It was said that being late costs nothing. */
   private waived = false;
 
@@ -54,6 +56,7 @@ class Reading {
     const manner = manners[lang];
     const { text } = sentence;
     if (/\?\s*$/.test(text) && manner.asksBack.test(text)) return;
+    if (manner.owed.test(text)) this.owed = true;
     const possible = cuesIn(text, lang, this.comment.text.slice(0, sentence.start));
     if (possible.length === 0 && !mayMatter[lang].test(text)) return;
     const days = this.daysOf(sentence);
@@ -80,6 +83,13 @@ class Reading {
     }
     if (offers.length === 0 && ends.length === 0) {
       if (possible.length === 0) this.goOn(sentence, days, credits, nearby);
+      return;
+    }
+    // 'After Friday it is a zero' ends what was offered before it.
+    const [end] = ends;
+    if (nearby?.until === undefined && nearby && end && offers.every(({ denied }) => denied)) {
+      nearby.until = lastDay(end, this.comment.ends);
+      nearby.end = sentence.start + end.end;
       return;
     }
     const marks: Mark[] = [
@@ -136,7 +146,9 @@ class Reading {
           offers.push(cue);
         continue;
       }
-      const end = after.find(({ start }) => start > cue.start);
+      const end =
+        after.find(({ start }) => start > cue.start) ??
+        after.find((day) => day.end <= cue.start && cue.start - day.end < 40);
       if (end) {
         offers.push(cue);
         ends.push(end);
@@ -197,7 +209,7 @@ class Reading {
     const { lang } = this.comment;
     const manner = manners[lang];
     if (manner.event.test(text) || manner.foreign.test(text) || manner.elsewhen.test(text)) return;
-    if (manner.past.test(text)) return;
+    if (manner.past.test(text) || manner.records.test(text)) return;
     const less = credits.find(({ credit }) => credit > 0 && credit < 1);
     if (less && days.every(({ relation }) => relation === 'after') && manner.afterwards.test(text)) {
       this.join(sentence, [{ is: 'credit', ...less }], before?.kind ?? 'hand-in');
@@ -224,7 +236,8 @@ class Reading {
       (last.length === 0 || before.until === undefined) &&
       (worth.length === 0 || before.credit === undefined)
     ) {
-      if (last.length > 0 && !refers && !goesOn(text, lang) && worth.length === 0) return;
+      const short = text.trim().length < 45;
+      if (last.length > 0 && !refers && !short && !goesOn(text, lang) && worth.length === 0) return;
       for (const mark of marks) {
         if (mark.is === 'day') before.until = lastDay(mark, this.comment.ends);
         if (mark.is === 'credit') before.credit = mark.credit;
@@ -235,6 +248,7 @@ class Reading {
     if (
       last.length > 0 &&
       (worth.length > 0 ||
+        (before === undefined && this.owed && (goesOn(text, lang) || text.trim().length < 45)) ||
         (before === undefined &&
           /\b(?:has|have|tiene)\b|deadline|cut-?off|last (?:day|chance)|plazo|último día|fecha tope/i.test(
             text,
@@ -253,7 +267,14 @@ class Reading {
     // 'You can fix this! Redo question 2 by Friday': the second says what is meant.
     const last = this.drafts.at(-1);
     const bare = last?.vague && last.until === undefined && last.credit === undefined;
-    if (first && bare && first.kind !== last.kind && sentence.start - last.end < 20) this.drafts.pop();
+    if (
+      first &&
+      bare &&
+      first.kind !== 'hand-in' &&
+      first.kind !== last.kind &&
+      sentence.start - last.end < 20
+    )
+      this.drafts.pop();
     this.drafts.push(...found);
   }
 }

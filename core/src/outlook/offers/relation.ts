@@ -40,7 +40,7 @@ const leading: Readonly<Record<Language, readonly (readonly [Relation, RegExp])[
     ],
     [
       'until',
-      /\b(?:by|until|till?|through|thru|up to|due(?: on| by| date)?|cut-?off(?: date)?(?: is)?:?|deadline(?: is| of| for \w+)?:?|(?:is|are)(?: on| now)?|to|closes?(?: on)?|shuts?(?: on)?|locks?(?: on)?|runs? out(?: on)?|stops?(?: on)?|ends?(?: on)?|gone back to|expires?(?: on)?|latest|than|no later|day (?:for [\w%' ]{1,30} )?is|last day:?|latest:?|between [\w ]{3,12} and|accepted|available|open|good|now|credit:?|moved|as late as|by or before|on or before) (?:(?:the|this|coming|following|on|next) ){0,3}(?:end of (?:the )?(?:school )?(?:day )?(?:on )?)?$/i,
+      /\b(?:by|until|till?|through|thru|up to|due(?: on| by| date)?|cut-?off(?: date)?(?: is)?:?|(?:last|final) (?:chance|call|day|date|opportunity)(?: is)?:?|deadline(?: is| of| for \w+)?:?|(?:is|are)(?: on| now)?|to|closes?(?: on)?|shuts?(?: on)?|locks?(?: on)?|runs? out(?: on)?|stops?(?: on)?|ends?(?: on)?|gone back to|expires?(?: on)?|latest|than|no later|day (?:for [\w%' ]{1,30} )?is|last day:?|latest:?|between [\w ]{3,12} and|accepted|available|open|good|now|credit:?|moved|as late as|by or before|on or before) (?:(?:the|this|coming|following|on|next) ){0,3}(?:end of (?:the )?(?:school )?(?:day )?(?:on )?)?$/i,
     ],
     [
       'on',
@@ -48,6 +48,10 @@ const leading: Readonly<Record<Language, readonly (readonly [Relation, RegExp])[
     ],
   ],
   es: [
+    [
+      'until',
+      /(?<!\p{L})(?:última (?:oportunidad|ocasión)(?: es)?:?|como (?:muy )?tarde,?|a más tardar,?|aquí|en mi mesa|en mis manos|debe estar|tiene que estar|(?:no|nunca) (?:más tarde|después)) (?:el |del? |para el )?$/iu,
+    ],
     [
       'until',
       /(?<!\p{L})hasta (?:el |la )?(?:próxim[oa] )?(?:examen|prueba|control)(?: del?)? (?:el |la )?$/iu,
@@ -82,8 +86,8 @@ const following: Readonly<Record<Language, RegExp>> = {
   es: /^ (?:pasado)(?!\p{L})/iu,
 };
 const latest: Readonly<Record<Language, RegExp>> = {
-  en: /^,? (?:at the latest|is the (?:last|final) (?:day|chance|date)|is the deadline|latest|the latest|only|will be the last|(?:is|would be|will be)(?: also| still)? (?:fine|ok|okay|all right|early enough|soon enough)\b)/i,
-  es: /^(?: (?:al?|por la|de la) (?:mediodía|medianoche|mañana|tarde|las \S+))?,? (?:a más tardar|como (?:muy )?tarde|como máximo(?! (?:por|un|el|del|de|con)(?!\p{L}))|es el último día|es la fecha límite|es el plazo|(?:está|estaría|me va|va|vale)(?: también)?(?: bien| perfecto)?(?= *[.;,]|$))/iu,
+  en: /^,? (?:at the latest|is the (?:last|final) (?:day|chance|date|call|opportunity)|is the deadline|latest|the latest|only|will be the last|(?:is|would be|will be)(?: also| still)? (?:fine|ok|okay|all right|early enough|soon enough)\b)/i,
+  es: /^(?: (?:al?|por la|de la) (?:mediodía|medianoche|mañana|tarde|las \S+))?,? (?:a más tardar|como (?:muy )?tarde|como máximo(?! (?:por|un|el|del|de|con)(?!\p{L}))|es el último día|es la última (?:oportunidad|ocasión)|es la fecha límite|es el plazo|(?:está|estaría|me va|va|vale)(?: también)?(?: bien| perfecto)?(?= *[.;,]|$))/iu,
 };
 
 /** 'Every Thursday' is no last day. */
