@@ -110,7 +110,7 @@ const rules: Readonly<Record<Language, readonly Rule[]>> = {
     ],
     [/\btwo[- ]thirds(?: of)?(?: the)? (?:credit|marks?|points|score|value)\b/gi, fixed(2 / 3)],
     [
-      /\b(?:half|1\/2)(?:[- ]of)?(?:[- ](?:the|her|his|their|your|any))?(?:[- ](?:missed|lost|missing))?[- ](?:credit|marks?|points?|score|value|grade)\b|\bhalf back\b|\bfor half\b(?![- ](?:of|the|her|his|credit|marks?|points?|score|value|grade))|\bhalf of (?:what|it(?! (?:is|was|are|were)))\b|\b(?:worth|counts?(?: for)?|earns?|gets?|brings?) half\b(?! (?:of|the))/gi,
+      /\b(?:half|1\/2)(?:[- ]of)?(?:[- ](?:the|her|his|their|your|any))?(?:[- ](?:missed|lost|missing))?[- ](?:credit|marks?|points?|score|value|grade)\b|\bhalf back\b|\bfor half\b(?![- ](?:of|the|her|his|credit|marks?|points?|score|value|grade))|\bhalf of (?:what|it(?! (?:is|was|are|were)))\b|\b(?:worth|counts?(?: for)?|earns?|gets?|brings?) half\b(?! (?:of|the|credit|marks?|points?|score|value|grade))/gi,
       fixed(0.5),
     ],
     [/\b(?:a )?(?:quarter|1\/4)(?: of)?(?: the)? (?:credit|marks?|points|score|value)\b/gi, fixed(0.25)],

@@ -137,7 +137,7 @@ const lastOf = (text: string, pattern: RegExp): number => {
   return [...text.matchAll(all)].at(-1)?.index ?? -1;
 };
 
-function judge(text: string, raw: Raw, manner: Manner): CueMark | null {
+function judge(text: string, raw: Raw, manner: Manner, said: string): CueMark | null {
   const quiet = text.replace(manner.harmless, (words) => ' '.repeat(words.length));
   const before = lead(quiet, raw.start, manner.break);
   const after = quiet.slice(raw.end, raw.end + 60);
@@ -145,6 +145,8 @@ function judge(text: string, raw: Raw, manner: Manner): CueMark | null {
   const { by, ...cue } = raw;
   if (manner.reported.test(quiet.slice(0, raw.start)) || manner.given.test(text)) return null;
   if (by.theirs && manner.ours.test(before) && !manner.once.test(before)) return null;
+  if (raw.kind === 'hand-in' && manner.ours.test(before) && manner.theirs.test(text.slice(raw.start)))
+    return null;
   if (manner.did.test(before) || (manner.me.test(before) && /^\w+ed\b/.test(text.slice(raw.start))))
     return null;
   if (by.weak && manner.assigned.test(text)) return null;
@@ -169,6 +171,8 @@ function judge(text: string, raw: Raw, manner: Manner): CueMark | null {
   // 'It will be accepted', 'lo acepto'.
   const named = manner.pronoun.test(names) || manner.it.test(before);
   const refers = by.refers ?? (raw.kind === 'hand-in' && named);
+  // 'Nobody has paid for the ferry yet; please do so by Friday.'
+  if (raw.kind === 'hand-in' && refers && manner.foreign.test(said.slice(-120))) return null;
   const denied =
     manner.denies.test(before) ||
     /^\s*(?:is|are|will|can|may)?\s*(?:not|no longer|never)\b/i.test(after.slice(0, 24));
@@ -215,7 +219,7 @@ export function cuesIn(text: string, lang: Language, before = ''): CueMark[] {
     .filter(({ by }) => (weakly ? by.ours : !by.ours || !asked))
     .flatMap((raw) => {
       if (shifts.some(({ start, end }) => raw.start < end && start < raw.end)) return [];
-      return judge(text, raw, manner) ?? [];
+      return judge(text, raw, manner, before) ?? [];
     });
   return [...shifts, ...others].sort((a, b) => a.start - b.start);
 }

@@ -39,6 +39,8 @@ export interface Manner {
   readonly owing: RegExp;
   /** That a cue speaks of what was named before. */
   readonly it: RegExp;
+  /** What a student does, and a teacher does not offer to do. */
+  readonly theirs: RegExp;
   /** Ends with what was not done: 'forgot today'. */
   readonly lately: RegExp;
   /** Begins with a mark that was given, and why: 'Late, but accepted'. */
@@ -103,6 +105,7 @@ export const manners: Readonly<Record<Language, Manner>> = {
     owed: /\b(?:missing|not (?:yet )?(?:turned|handed|submitted|there|here|received|done)|incomplete|unfinished|blank|(?:have not|haven't) (?:yet )?(?:received|seen|got)|(?:do not|don't) have|zero for now|still ow(?:ed|es)|only (?:half|part|page)|nothing from|never (?:arrived|reached|came)|did not (?:hand|turn|submit|finish|reach))\b/i,
     owing: /\b(?:missing|unfinished|remaining|rest|last|late)\b/i,
     it: /^\s*(?:it|this|they|these|that)\b[^,;]*$/i,
+    theirs: /^(?:finish|complete|submit|upload|hand|turn)\b/i,
     lately:
       /\b(?:forgot|missed|left out|was|were|had|did|could not|didn't)(?: (?!by|until|before)\w+){0,2} $/i,
     given:
@@ -120,7 +123,7 @@ export const manners: Readonly<Record<Language, Manner>> = {
     refuses:
       /^\s*(?:(?:but )?(?:i am|i'm) afraid not|(?:but )?(?:sorry|no),? (?:not|it)|not this time|the answer is no)/i,
     foreign:
-      /\b(?:permission(?! to)|slips?(?! it| this)|consent|forms?|fees?|money|goggles|snacks?|(?<!(?:any|at|after|over|during) )lunch(?! break)|library books?|signed|signature|new (?:\w+ )?(?:homework|worksheet|essay|lab|project|assignment|poster|chapter|unit)|next (?:\w+ )?(?:homework|worksheet|essay|lab|project|assignment|poster|chapter|unit)|(?:tomorrow|today|tonight)'s|upcoming|textbooks?|calculators?|pictures? money|raffle|survey|the next(?! (?:\w+ )?(?:school |class )?(?:days?|weeks?|hours?)))\b/i,
+      /\b(?:permission(?! to)|paid|pay|payments?|slips?(?! it| this)|consent|forms?|fees?|money|goggles|snacks?|(?<!(?:any|at|after|over|during) )lunch(?! break)|library books?|signed|signature|new (?:\w+ )?(?:homework|worksheet|essay|lab|project|assignment|poster|chapter|unit)|next (?:\w+ )?(?:homework|worksheet|essay|lab|project|assignment|poster|chapter|unit)|(?:tomorrow|today|tonight)'s|upcoming|textbooks?|calculators?|pictures? money|raffle|survey|the next(?! (?:\w+ )?(?:school |class )?(?:days?|weeks?|hours?)))\b/i,
     event:
       /\b(?:(?:next|new|upcoming|unit|final|midterm|big|first|second|chapter|spelling|vocabulary|our|the|a) (?:\w+ )?(?:test|quiz|exam|assessment)s?|(?:test|quiz|exam) (?:is|was|will|has|on)|trips?|excursions?|outing|concert|meeting|conferences?|game|match|regatta|fair|picture day|assembly|holiday|vacation|no school|new (?:unit|chapter|topic|homework|essay|project)|next (?:unit|chapter|topic|homework|essay|project|lab|assignment)|field day|rehearsal|performance|presentations?|report cards?|open house|ferry|visit|workshop)\b/i,
     over: /^\s*(?:(?:of|on|for|at) (?:(?!who |that |which )\w+ ){1,4})?(?<!\b(?:who|that|which) )(?:was|were|ended|closed|took place|happened|went|has passed|have passed|is over|are over|has ended|have ended|paid off|helped|came|arrived|(?:is|are) (?:much|far|so|a lot) )\b/i,
@@ -162,6 +165,7 @@ export const manners: Readonly<Record<Language, Manner>> = {
     owed: /(?<!\p{L})(?:faltan?|faltando|sin entregar|no (?:he|hemos) recibido|no tengo|incomplet[oa]s?|en blanco|de momento|no (?:me )?(?:llegó|ha llegado|entregó|ha entregado)|solo (?:está|hay|entregó|hizo)|pendientes?)(?!\p{L})/iu,
     owing: /(?<!\p{L})(?:que faltan?|pendientes?|resto|últim[oa]s?|ultim[oa]s?|atrasad[oa]s?)(?!\p{L})/iu,
     it: /(?:^|[\s(])(?:(?:me )?l[oa]s?|se) $/iu,
+    theirs: /(?!)/,
     lately:
       /(?<!\p{L})(?:olvidó|faltó|estuvo|hizo|hubo|no trajo|no vino)(?: (?!para|hasta|antes)\p{L}+){0,2} $/iu,
     given:
@@ -178,10 +182,10 @@ export const manners: Readonly<Record<Language, Manner>> = {
     signed: /(?<!\p{L})(?:permiso(?! para)|autorización|formularios?|dinero|firm[aeo]\p{L}*)(?!\p{L})/iu,
     refuses: /^\s*(?:pero )?(?:me temo que no|lo siento|la respuesta es no|esta vez no)/iu,
     foreign:
-      /(?<!\p{L})(?:permiso(?! para)|autorización|formularios?|dinero|gafas|merienda|firmad[oa]s?|firma|(?:nuev[oa]|próxim[oa]) (?:tarea|trabajo|ensayo|proyecto|ficha|unidad|práctica)|(?:tarea|trabajo|ensayo|proyecto|ficha) (?:nuev[oa]|de mañana|siguiente|próxim[oa])|libro de la biblioteca|calculadora|encuesta|circular)(?!\p{L})/iu,
+      /(?<!\p{L})(?:permiso(?! para)|pagad[oa]s?|pag(?:ar|o|ue[ns]?)|autorización|formularios?|dinero|gafas|merienda|firmad[oa]s?|firma|(?:nuev[oa]|próxim[oa]) (?:tarea|trabajo|ensayo|proyecto|ficha|unidad|práctica)|(?:tarea|trabajo|ensayo|proyecto|ficha) (?:nuev[oa]|de mañana|siguiente|próxim[oa])|libro de la biblioteca|calculadora|encuesta|circular)(?!\p{L})/iu,
     event:
       /(?<!\p{L})(?:(?:próxim[oa]|nuev[oa]|el|la|siguiente|primer|segundo) (?:\p{L}+ )?(?:examen|prueba|control|evaluación)|(?:examen|prueba|control) (?:es|fue|será)|excursión|viaje|salida|concierto|reunión|partido|regata|feria|asamblea|vacaciones|festivo|nueva unidad|visita|taller|ensayo general|exposici(?:ón|ones)|presentaci(?:ón|ones)|ferry|boletín|boletines)(?!\p{L})/iu,
-    over: /^\s*(?:(?:del?|de la) (?:\p{L}+ ){1,3})?(?:fue|fueron|era|terminó|terminaron|acabó|acabaron|ya pasó|se cerró|llegó|llegaron|salió|salieron)(?!\p{L})/iu,
+    over: /^\s*(?:(?:del?|de la) (?:\p{L}+ ){1,3})?(?:fue|fueron|era|terminó|terminaron|acabó|acabaron|ya pasó|se cerró|\p{L}+(?:ó|aron|ieron))(?!\p{L})/iu,
     praise: /(?<!\p{L})(?:buen trabajo|gracias|enhorabuena|felicidades|muy bien|excelente)(?!\p{L})/iu,
     sooner:
       /(?<!\p{L})(?:adelanta(?:do)?|se adelanta|antes de lo previsto|sigue siendo|se mantiene|no (?:se )?(?:aplaza|mueve|cambia))(?!\p{L})/iu,

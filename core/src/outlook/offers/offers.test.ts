@@ -18,6 +18,8 @@ import { seventhEnglish } from './tests/seventh.en';
 import { seventhSpanish } from './tests/seventh.es';
 import { eighthEnglish } from './tests/eighth.en';
 import { eighthSpanish } from './tests/eighth.es';
+import { ninthEnglish } from './tests/ninth.en';
+import { ninthSpanish } from './tests/ninth.es';
 import { spanish } from './tests/marked.es';
 
 const wednesday: Omit<WrittenComment, 'text'> = {
@@ -59,6 +61,8 @@ describe('the marked collection', () => {
     ['Spanish, the seventh collection', 'es', seventhSpanish],
     ['English, the eighth collection', 'en', eighthEnglish],
     ['Spanish, the eighth collection', 'es', eighthSpanish],
+    ['English, the ninth collection', 'en', ninthEnglish],
+    ['Spanish, the ninth collection', 'es', ninthSpanish],
   ] as const)('is read with a precision and a recall that are told: %s', (name, lang, marked) => {
     const { right, invented, missed, wrong } = tally(lang, marked);
     const [precision, recall] = [right / (right + invented), right / (right + missed)];
@@ -103,6 +107,8 @@ describe('the marked collection', () => {
       ...seventhSpanish,
       ...eighthEnglish,
       ...eighthSpanish,
+      ...ninthEnglish,
+      ...ninthSpanish,
       ...heldOut.en,
       ...heldOut.es,
       ...heldOutLater.en,

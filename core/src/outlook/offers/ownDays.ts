@@ -152,6 +152,10 @@ const own: Readonly<Record<Language, readonly OwnRule[]>> = {
   ],
   es: [
     [
+      /(?<=(?:hasta|antes de|para) )fin de semana(?!\p{L})/giu,
+      (_, written) => ({ date: nextWeekday(written, 5) }),
+    ],
+    [
       /(?<!\p{L})antes de esta (?:misma )?(?:noche|tarde)(?!\p{L})/giu,
       (_, written) => ({ date: written, until: true }),
     ],
@@ -212,6 +216,10 @@ const own: Readonly<Record<Language, readonly OwnRule[]>> = {
       ([words]) => ({ date: null, until: true, ends: spanIn(words) }),
     ],
     [
+      /(?<!\p{L})(?:cualquier|todos los|todas las) (?:días?|recreos?|tardes?|mañanas?) de la (?:próxima semana|semana (?:que viene|próxima))(?!\p{L})/giu,
+      (_, written) => ({ date: daysAfter(nextMonday(written), 4), until: true }),
+    ],
+    [
       /(?<!\p{L})(?:cualquier|todos los|todas las) (?:días?|recreos?|tardes?|mañanas?) de esta semana(?!\p{L})/giu,
       (_, written) => ({ date: nextWeekday(written, 5), until: true }),
     ],
@@ -257,6 +265,10 @@ const own: Readonly<Record<Language, readonly OwnRule[]>> = {
       ),
       ([, n, unit, school], written) =>
         duration(n, (unit ?? '').trim().replace(/^d/i, 'd'), written, 'es', Boolean(school)),
+    ],
+    [
+      /(?<!\p{L})el (?:día )?(\d{1,2})(?=\s*(?:[.,;]|$| a las? | por la ))/giu,
+      ([, day], written) => nextDayOfMonth(Number(day), written),
     ],
     [
       /(?<=(?:hasta|antes de|para|más tardar|tarde|bloquea|cierra|termina|acaba|vence|caduca|será|es) )el (?:día )?(\d{1,2})(?! ?(?:de(?!\p{L})|%|:|h(?!\p{L})|puntos|\d))/giu,

@@ -76,7 +76,6 @@ export const thirdEnglish: readonly Marked[] = [
   ],
   ['The essay is due Friday, not Monday.', []],
   ['It is worth nothing if it comes later than Monday.', [['hand-in', '2026-10-26', null]]],
-  ['The second attempt was better than the first.', []],
   [
     'Ask Isolde to stop by before Thursday so that we can sort out a retake.',
     [['retake', '2026-10-21', null]],

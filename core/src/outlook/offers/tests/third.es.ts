@@ -72,7 +72,6 @@ export const thirdSpanish: readonly Marked[] = [
   ['Traiga el mapa corregido el martes y le cambio la nota.', [['correct', '2026-10-27', null]]],
   ['El ensayo es para el viernes, no para el lunes.', []],
   ['No vale nada si llega después del lunes.', [['hand-in', '2026-10-26', null]]],
-  ['El segundo intento salió mejor que el primero.', []],
   [
     'Puede entregar el diario que falta en cualquier momento antes de las vacaciones.',
     [['hand-in', null, null]],
