@@ -89,6 +89,10 @@ const rules: Readonly<Record<Language, readonly Rule[]>> = {
     [/\bloses? (?:a|one) (third|quarter|fifth|tenth)\b/gi, without(parts)],
     [/\b(?:earns?|gets?|worth|brings?|for|at) (?:still )?three[- ]quarters\b/gi, fixed(0.75)],
     [
+      /\b(?:highest|best|top|max(?:imum)?) (?:possible )?(?:grade|score|mark)(?: possible)?(?: (?:you|she|he|they) can (?:still )?(?:get|earn|reach))? (?:is|will be) an? ["']?([A-D][+-]?)["']?(?![\w'])/g,
+      letterCredit,
+    ],
+    [
       /\b(?:most|best)(?: (?:you|she|he|they|it|anyone|one) can (?:get|have|earn|reach|be worth))? (?:is|will be) an? ["']?([A-D][+-]?)["']?(?![\w'])/g,
       letterCredit,
     ],
@@ -188,6 +192,10 @@ const rules: Readonly<Record<Language, readonly Rule[]>> = {
     [
       /(?<!\p{L})(?:nota|calificación|puntuación) máxima(?: por [\p{L} ]{1,25}?)? (?:es|será)(?: de)?(?: un)? (\d{2})(?!\d|,\d| de)/giu,
       ([, value]) => percent(value),
+    ],
+    [
+      /(?<!\p{L})nota (?:más alta|máxima)(?: posible)? (?:es|será) una? ["«]?([A-D][+-]?)["»]?(?!\p{L})/gu,
+      letterCredit,
     ],
     [/(?<!\p{L})una? ["«]?([A-D][+-]?)["»]? (?:como (?:mucho|máximo)|a lo sumo|de máximo)/gu, letterCredit],
     [

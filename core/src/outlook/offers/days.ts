@@ -79,6 +79,9 @@ function parsedDays(text: string, written: string, lang: Language): Found[] {
     const last = result.end && dateOf(result.end, written);
     const first = dateOf(result.start, written);
     if (/^(?:after|después de) (?:\d|\w+ (?:days|weeks|días|semanas))/i.test(result.text)) return [];
+    // 'A week after the due date' counts from a day that is not told.
+    const lasts = /(?:^|\s)(?:days?|weeks?|días?|semanas?)(?: after| después)?$/i.test(result.text);
+    if (lasts && /^,?(?: (?:after|después del?))? (?:the|it|its|la|el) /i.test(plain.slice(end))) return [];
     if (/^(?:last|past|previous|pasado|anteayer|yesterday|ayer|now|ahora)\b/i.test(result.text)) return [];
     if (last && first && last !== first)
       return [{ start, end, date: last < first ? daysAfter(last, 7) : last, until: true }];

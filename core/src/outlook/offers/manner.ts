@@ -102,7 +102,7 @@ export const manners: Readonly<Record<Language, Manner>> = {
     afterwards: /\bafter (?:that|then|which|(?:this |next )?\w+day|the \d)|\bafterwards\b/i,
     did: /(?<!\b(?:points|marks|what|quiz|test|lab|one|work|that|which) )\b(?:i|we|she|he|they|the class|everyone)(?: also| already| just)? (?!(?:need|extend|reopen|open|allow)ed\b)(?:\w{2,}ed|took|wrote|sent|held|got|brought|saw|found|kept|left|lost)\b(?! (?:to|until|that)\b)(?![^,;.]*\b(?:can|may|could|to)\b)/i,
     me: /\b(?:i|we|she|he|they|you) (?:already |also |just )?$/i,
-    owed: /\b(?:missing|not (?:yet )?(?:turned|handed|submitted|there|here|received|done)|incomplete|unfinished|blank|(?:have not|haven't) (?:yet )?(?:received|seen|got)|(?:do not|don't) have|zero for now|still ow(?:ed|es)|only (?:half|part|page)|nothing from|never (?:arrived|reached|came)|did not (?:hand|turn|submit|finish|reach))\b/i,
+    owed: /\b(?:missing|lost (?:it|this|the|her|his)|only one attempt|not (?:yet )?(?:turned|handed|submitted|there|here|received|done)|incomplete|unfinished|blank|(?:have not|haven't) (?:yet )?(?:received|seen|got)|(?:do not|don't) have|zero for now|still ow(?:ed|es)|only (?:half|part|page)|nothing from|never (?:arrived|reached|came)|did not (?:hand|turn|submit|finish|reach))\b/i,
     owing: /\b(?:missing|unfinished|remaining|rest|last|late)\b/i,
     it: /^\s*(?:it|this|they|these|that)\b[^,;]*$/i,
     theirs: /^(?:finish|complete|submit|upload|hand|turn)\b/i,
@@ -162,12 +162,12 @@ export const manners: Readonly<Record<Language, Manner>> = {
       /(?<!\p{L})(?:después(?: de (?:eso|esa fecha|ese día)| del?)?|a partir de (?:ahí|entonces)|pasad[oa] (?:el|la|esa))(?!\p{L})/iu,
     did: /(?<!\p{L})(?:(?!(?:amplié|aplacé|extendí|alargué|abrí)(?!\p{L}))(?:\p{L}+[^r\P{L}]é|\p{L}+ó|tuvo|tuvieron|hubo|hizo|quiso)(?<!(?<!\p{L})(?:est|qu|s|d)é)|hablamos|hablaremos|comentamos|comentaremos)(?!\p{L})(?![^,;.]*(?<!\p{L})(?:puede|podrá|para)(?!\p{L}))/iu,
     me: /(?!)/,
-    owed: /(?<!\p{L})(?:faltan?|faltando|sin entregar|no (?:he|hemos) recibido|no tengo|incomplet[oa]s?|en blanco|de momento|no (?:me )?(?:llegó|ha llegado|entregó|ha entregado)|solo (?:está|hay|entregó|hizo)|pendientes?)(?!\p{L})/iu,
+    owed: /(?<!\p{L})(?:faltan?|perdió (?:la|el|su)|faltando|sin entregar|no (?:he|hemos) recibido|no tengo|incomplet[oa]s?|en blanco|de momento|no (?:me )?(?:llegó|ha llegado|entregó|ha entregado)|solo (?:está|hay|entregó|hizo)|pendientes?)(?!\p{L})/iu,
     owing: /(?<!\p{L})(?:que faltan?|pendientes?|resto|últim[oa]s?|ultim[oa]s?|atrasad[oa]s?)(?!\p{L})/iu,
     it: /(?:^|[\s(])(?:(?:me )?l[oa]s?|se) $/iu,
     theirs: /(?!)/,
     lately:
-      /(?<!\p{L})(?:olvidó|faltó|estuvo|hizo|hubo|no trajo|no vino)(?: (?!para|hasta|antes)\p{L}+){0,2} $/iu,
+      /(?<!\p{L})(?:olvidó|faltó|estuvo|hizo|hubo|terminó|acabó|no trajo|no vino)(?: (?!para|hasta|antes)\p{L}+){0,2} $/iu,
     given:
       /^\s*(?:llegó )?tarde,? (?:pero|y|así que)(?!\p{L})(?![^.]*(?<!\p{L})(?:puede|podrá|si|hasta|antes|para)(?!\p{L}))/iu,
     mends:

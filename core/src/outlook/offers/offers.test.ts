@@ -20,6 +20,8 @@ import { eighthEnglish } from './tests/eighth.en';
 import { eighthSpanish } from './tests/eighth.es';
 import { ninthEnglish } from './tests/ninth.en';
 import { ninthSpanish } from './tests/ninth.es';
+import { tenthEnglish } from './tests/tenth.en';
+import { tenthSpanish } from './tests/tenth.es';
 import { spanish } from './tests/marked.es';
 
 const wednesday: Omit<WrittenComment, 'text'> = {
@@ -63,6 +65,8 @@ describe('the marked collection', () => {
     ['Spanish, the eighth collection', 'es', eighthSpanish],
     ['English, the ninth collection', 'en', ninthEnglish],
     ['Spanish, the ninth collection', 'es', ninthSpanish],
+    ['English, the tenth collection', 'en', tenthEnglish],
+    ['Spanish, the tenth collection', 'es', tenthSpanish],
   ] as const)('is read with a precision and a recall that are told: %s', (name, lang, marked) => {
     const { right, invented, missed, wrong } = tally(lang, marked);
     const [precision, recall] = [right / (right + invented), right / (right + missed)];
@@ -109,6 +113,8 @@ describe('the marked collection', () => {
       ...eighthSpanish,
       ...ninthEnglish,
       ...ninthSpanish,
+      ...tenthEnglish,
+      ...tenthSpanish,
       ...heldOut.en,
       ...heldOut.es,
       ...heldOutLater.en,

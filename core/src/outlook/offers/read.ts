@@ -1,7 +1,9 @@
 import type { Language, LetterGrade, Offer, OfferKind } from '@cadro/contract';
 import { dateIn } from '../../dates';
+import { goesOn, mayMatter } from './attention';
+import { bears, isDeadline, judged, type Context } from './bearing';
 import { creditsIn, type CreditMark } from './credit';
-import { cuesIn, type CueMark } from './cues';
+import { cuesIn } from './cues';
 import { daysIn, type DayMark } from './days';
 import { joined, lastDay, type Draft, type Ends, type Mark } from './joined';
 import { manners } from './manner';
@@ -20,25 +22,6 @@ export interface WrittenComment {
   readonly ends?: Ends;
 }
 
-/** Words that are worth reading a sentence for; the date package is asked about no others. */
-const mayMatter: Readonly<Record<Language, RegExp>> = {
-  en: /\b(?:until|till?|by|through|thru|before|after|deadline|last|latest|due|has|have|credit|points|marks|half|full|later?|percent|week|end|locks?|shuts?|closes?|count(?:s|ed)?|lost|most|any|back|then|fine|okay|cut-?off|chance|counts|worth|please|nothing|keep(?:ing)?)\b|%/i,
-  es: /(?<!\p{L})(?:hasta|para|antes|después|plazo|límite|último|tarde|tardar|tiene|nota|crédito|puntos|mitad|final|fin|semana|bloquea|cierra|termina|acaba|caduca|cuenta|máximo|mucho|cualquier|vuelta|entonces|entregan?|bien|tope|oportunidad|nada|vale|quiero|estar?)(?!\p{L})|%/iu,
-};
-
-const isDeadline = ({ relation }: DayMark): boolean => relation === 'until' || relation === 'before';
-
-/** Whether a day without a cue of its own stands as a deadline for what was said before. */
-function goesOn(text: string, lang: Language): boolean {
-  return lang === 'en'
-    ? /^\s*due\b|\b(?:until|till|by|through|deadline|last (?:day|chance|date)|latest|no later|has|have|back|before|due (?:by|on)|locks?|shuts?|closes?|runs? out|ends?|any (?:day|lunch|break|time)|it is due|that is due|they are due|is fine|is okay|is ok|cut-?off)\b/i.test(
-        text,
-      )
-    : /(?<!\p{L})(?:hasta|plazo|límite|último día|a más tardar|tiene|antes|de vuelta|se entregan?|última (?:oportunidad|ocasión)|está bien|vale|tope|para el|vence|bloquea|cierra|termina|acaba|caduca|cualquier|como (?:muy )?tarde)(?!\p{L})/iu.test(
-        text,
-      );
-}
-
 class Reading {
   readonly drafts: Draft[] = [];
   private readonly written: string;
@@ -51,6 +34,11 @@ class Reading {
     this.written = dateIn(comment.timeZone, new Date(comment.writtenAt));
   }
 
+  private get context(): Context {
+    const { lang, text: said } = this.comment;
+    return { lang, said, written: this.written };
+  }
+
   read(sentence: Stretch): void {
     const { lang, letters } = this.comment;
     const manner = manners[lang];
@@ -61,7 +49,7 @@ class Reading {
     if (possible.length === 0 && !mayMatter[lang].test(text)) return;
     const days = this.daysOf(sentence);
     const credits = creditsIn(text, lang, letters);
-    const { offers, ends } = this.judged(text, possible, days, credits);
+    const { offers, ends } = judged(text, possible, days, credits, this.context);
     if (offers.length === 0 && manner.waived.test(text)) this.waived = true;
     const last = this.drafts.at(-1);
     const nearby = last && sentence.start - last.end < 120 ? last : undefined;
@@ -95,7 +83,7 @@ class Reading {
     const marks: Mark[] = [
       ...offers.map((mark) => ({ is: 'cue', ...mark }) as const),
       ...days.flatMap((mark): Mark[] =>
-        ends.includes(mark) || this.bears(text, mark) ? [{ is: 'day', ...mark }] : [],
+        ends.includes(mark) || bears(text, mark, this.context) ? [{ is: 'day', ...mark }] : [],
       ),
       ...credits.map((mark) => ({ is: 'credit', ...mark }) as const),
     ].sort((a, b) => a.start - b.start);
@@ -119,66 +107,6 @@ class Reading {
           : found;
       }, days)
       .sort((a, b) => a.start - b.start);
-  }
-
-  /** Which cues are offers, and which days are the end of one: 'no retakes after Friday'. */
-  private judged(
-    text: string,
-    cues: readonly CueMark[],
-    days: readonly DayMark[],
-    credits: readonly CreditMark[],
-  ): { offers: CueMark[]; ends: DayMark[] } {
-    const manner = manners[this.comment.lang];
-    const after = days.filter(({ relation }) => relation === 'after');
-    // 'If I do not have it on Friday it is a zero.'
-    const zeroAfter = credits.some(({ credit }) => credit === 0);
-    const offers: CueMark[] = [];
-    const ends: DayMark[] = [];
-    for (const cue of cues) {
-      if (!cue.denied) {
-        if (
-          cue.certain ||
-          // 'Another go at the test?': it is asked whether one wants to.
-          (cue.noun && /\?\s*$/.test(text)) ||
-          days.some((day) => this.bears(text, day)) ||
-          credits.some(({ credit }) => credit > 0)
-        )
-          offers.push(cue);
-        continue;
-      }
-      const end =
-        after.find(({ start }) => start > cue.start) ??
-        after.find((day) => day.end <= cue.start && cue.start - day.end < 40);
-      if (end) {
-        offers.push(cue);
-        ends.push(end);
-      } else if (manner.condition.test(text) && (days.some(isDeadline) || (zeroAfter && days.length > 0)))
-        offers.push(cue);
-    }
-    // 'No credit after Friday', 'after Friday it is a zero'.
-    const zero = credits.find(({ credit }) => credit === 0);
-    const end = zero && after.find(({ start }) => Math.abs(start - zero.end) < 60);
-    if (end && !ends.includes(end) && offers.every(({ denied }) => !denied) && !days.some(isDeadline))
-      ends.push(end);
-    return { offers, ends };
-  }
-
-  /** Whether a day can be the last one of an offer in its sentence. */
-  private bears(text: string, day: DayMark): boolean {
-    const manner = manners[this.comment.lang];
-    if (day.relation === 'after' || day.relation === 'from' || day.relation === 'names') return false;
-    if (day.date !== null && day.date < this.written) return false;
-    // 'The journal you forgot today'.
-    if (day.date === this.written && manner.lately.test(text.slice(0, day.start))) return false;
-    const clause = clauseAround(text, day, manner.break);
-    if (!isDeadline(day) && manner.marks.test(text.slice(0, day.start)) && day.start > 0) return false;
-    const hasCue = cuesIn(clause, this.comment.lang, this.comment.text).length > 0;
-    if (!hasCue && manner.records.test(clause)) return false;
-    return (
-      hasCue ||
-      !manner.event.test(clause) ||
-      (isDeadline(day) && !/\b(?:is|was|will be|es|será|fue)\b/i.test(clause))
-    );
   }
 
   /** 'She must make up the dictation; she can do so on Friday': the same once more, with its day. */
@@ -221,7 +149,8 @@ class Reading {
       before.credit !== undefined &&
       credits.length > 0;
     const last = days.filter(
-      (day) => (isDeadline(day) || next(day) || (refers && day.relation === 'on')) && this.bears(text, day),
+      (day) =>
+        (isDeadline(day) || next(day) || (refers && day.relation === 'on')) && bears(text, day, this.context),
     );
     const worth = credits.filter(({ credit }) => credit > 0);
     if (last.length === 0 && !(before && worth.length > 0 && before.credit === undefined)) return;
@@ -277,18 +206,6 @@ class Reading {
       this.drafts.pop();
     this.drafts.push(...found);
   }
-}
-
-function clauseAround(text: string, { start, end }: { start: number; end: number }, breaks: RegExp): string {
-  let [from, to] = [0, text.length];
-  for (const { index, 0: found } of text.matchAll(breaks)) {
-    if (index + found.length <= start) from = index + found.length;
-    else if (index >= end) {
-      to = index;
-      break;
-    }
-  }
-  return text.slice(from, to);
 }
 
 /**

@@ -30,6 +30,9 @@ const done = [
   'leave',
 ];
 const more = [
+  'answer',
+  'solve',
+  'explain',
   'accept',
   'fill (?:in|out)',
   'write up',
@@ -84,6 +87,10 @@ const terminar = [
   ['dejar', 'deje', 'deja'],
   ['hacer', 'haga', 'hace'],
   ['pasar', 'pase', 'pasa'],
+  ['contestar', 'conteste', 'contesta'],
+  ['responder', 'responda', 'responde'],
+  ['resolver', 'resuelva', 'resuelve'],
+  ['compartir', 'comparta', 'comparte'],
 ] as const;
 const spanish = (verbs: readonly (readonly [string, string, string])[]): RegExp =>
   new RegExp(String.raw`(?<!\p{L})${asked(verbs)}`, 'giu');

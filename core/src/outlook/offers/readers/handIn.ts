@@ -12,7 +12,7 @@ export const handIn: Reader = {
     },
     es: {
       verbs:
-        /(?<!\p{L})(?:entregar(?:l[oa]s?|se|me)?|entregue(?:n|l[oa]s?)?|entréguel[oa]s?|entregando|(?:sigo|seguimos) (?:aceptando|admitiendo|recogiendo|recibiendo)|(?<=(?:todavía|aún) )l[oa]s? (?:acepto|admito|recojo)|llevarse (?:la|el|los|las) \p{L}+ a casa|enviar(?:l[oa]s?|se|me)?|envíe|subir(?:l[oa]s?|se)?(?! (?:la )?nota)|traer(?:l[oa]s?|me)?|tráigal[oa]|terminar(?:l[oa]s?|se)?|termine|completar(?:l[oa]s?|se)?|complete|acept(?:arl[oa]s?|o|a|an|aré|ará|aremos|amos|arán)|aceptarse|(?:admit(?:irl[oa]s?|o|e|en|iré|irá|irán|imos))|recib(?:o|iré) (?:trabajos|el|la|los|las)|(?<=(?:si|a menos que|salvo que).{0,40})se entrega)(?!\p{L})/giu,
+        /(?<!\p{L})(?:entregar(?:l[oa]s?|se|me)?|entregue(?:n|l[oa]s?)?|entréguel[oa]s?|entregando|(?<=se pueden? )(?:recuperar|completar|terminar)|(?:sigo|seguimos) (?:aceptando|admitiendo|recogiendo|recibiendo)|(?<=(?:todavía|aún) )l[oa]s? (?:acepto|admito|recojo)|llevarse (?:la|el|los|las) \p{L}+ a casa|enviar(?:l[oa]s?|se|me)?|envíe|subir(?:l[oa]s?|se)?(?! (?:la )?nota)|traer(?:l[oa]s?|me)?|tráigal[oa]|terminar(?:l[oa]s?|se)?|termine|completar(?:l[oa]s?|se)?|complete|acept(?:arl[oa]s?|o|a|an|aré|ará|aremos|amos|arán)|aceptarse|(?:admit(?:irl[oa]s?|o|e|en|iré|irá|irán|imos))|recib(?:o|iré) (?:trabajos|el|la|los|las)|(?<=(?:si|a menos que|salvo que).{0,40})se entrega)(?!\p{L})/giu,
       nouns:
         /(?<!\p{L})(?:trabajos? (?:atrasad[oa]s?|pendientes?|tardí[oa]s?)|tareas? (?:atrasadas?|pendientes?)|entregas? tardías?|prórroga|tiempo extra|prácticas? de recuperación|(?:días?|per[ií]odo) de gracia|por (?:la|el|los|las) \p{L}+ que faltan?)(?!\p{L})/giu,
     },
