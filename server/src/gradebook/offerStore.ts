@@ -38,6 +38,23 @@ export async function offerEnds(
   );
 }
 
+/** Those of some comments whose offers a household has answered. */
+export async function answeredComments(
+  db: Db | Trx,
+  comments: readonly { readonly studentId: string; readonly id: string }[],
+): Promise<ReadonlySet<string>> {
+  if (comments.length === 0) return new Set();
+  const ids = await db('offer_answers')
+    .whereIn('student_id', [...new Set(comments.map(({ studentId }) => studentId))])
+    .whereIn(
+      'comment_id',
+      comments.map(({ id }) => id),
+    )
+    .distinct()
+    .pluck<string[]>('comment_id');
+  return new Set(ids);
+}
+
 interface CommentOfferRow {
   readonly course_id: string;
   readonly item_id: string | null;

@@ -5,6 +5,8 @@ export interface UnreadComment {
   readonly studentId: string;
   readonly id: string;
   readonly text: string;
+  /** What an earlier edition of the readers has read in this very text; null where nobody has read it. */
+  readonly readBefore: readonly Offer[] | null;
   readonly writtenAt: Date;
   readonly timeZone: string;
   /** The course's own letters; null where it tells none. */
@@ -14,17 +16,25 @@ export interface UnreadComment {
   readonly unitEndsOn: string | null;
 }
 
-/** Comments on children that nobody has looked through for offers, or whose text has changed since. */
-export const unreadComments = (db: Db | Trx, studentIds: readonly string[]): Promise<UnreadComment[]> =>
+/**
+ * Comments on children that these readers have not looked through for offers, or whose text has changed since.
+ * @param edition of the readers.
+ */
+export const unreadComments = (
+  db: Db | Trx,
+  studentIds: readonly string[],
+  edition: number,
+): Promise<UnreadComment[]> =>
   db('comments as m')
     .join('courses as c', 'c.id', 'm.course_id')
     .join('schools as sch', 'sch.id', 'c.school_id')
     .whereIn('m.student_id', [...studentIds])
-    .whereRaw('m.offers_of is distinct from m.text')
+    .whereRaw('(m.offers_of is distinct from m.text or m.offers_edition < ?)', [edition])
     .select<UnreadComment[]>(
       'm.student_id as studentId',
       'm.id',
       'm.text',
+      db.raw('case when m.offers_of = m.text then m.offers end as "readBefore"'),
       'm.written_at as writtenAt',
       'sch.time_zone as timeZone',
       db.raw(`c.policy->'letters' as letters`),
@@ -39,17 +49,18 @@ export const unreadComments = (db: Db | Trx, studentIds: readonly string[]): Pro
       ),
     );
 
-/** Keeps what was read out of comments beside them, with the very text it was read from: one statement. */
+/** Keeps what was read out of comments beside them, with the very text it was read from and by which edition. */
 export async function keepOffers(
   db: Db | Trx,
   read: readonly { readonly comment: UnreadComment; readonly offers: readonly Offer[] }[],
+  edition: number,
 ): Promise<void> {
   if (read.length === 0) return;
   const rows = read.map(({ comment: { studentId, id, text }, offers }) => ({ studentId, id, text, offers }));
   await db.raw(
-    `update comments m set offers = r.offers, offers_of = r.text
+    `update comments m set offers = r.offers, offers_of = r.text, offers_edition = ?
      from jsonb_to_recordset(?::jsonb) as r("studentId" uuid, id uuid, text text, offers jsonb)
      where m.student_id = r."studentId" and m.id = r.id`,
-    [JSON.stringify(rows)],
+    [edition, JSON.stringify(rows)],
   );
 }

@@ -1,5 +1,5 @@
 export { itemChanges, resultChanges, type ItemChange, type ResultChange } from './changeStore';
-export { keepOffers, unreadComments } from './commentStore';
+export { keepOffers, unreadComments, type UnreadComment } from './commentStore';
 export { isOfTerm, termEnd, type CourseTerm } from './courseTerms';
 export {
   categoriesOfCourse,

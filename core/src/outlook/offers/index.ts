@@ -1,2 +1,5 @@
+/** Goes up with every change in what is read: comments that nobody has answered are then read anew. */
+export const readersEdition = 1;
+
 export * from './read';
 export { languageOf } from './language';

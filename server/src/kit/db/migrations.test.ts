@@ -55,6 +55,7 @@ it('takes a database of the release before along, with what is in it', () =>
       '008_floors',
       '009_what_is_true',
       '010_what_is_new',
+      '011_readers_learn',
     ]);
   }));
 
