@@ -251,6 +251,28 @@ describe('own entries', () => {
     ).toEqual(['2026-10-25', '2026-11-01', '2026-11-08'].map((on) => [on, '09:00', 'America/Halifax']));
   });
 
+  it('keep the clock of the school whose child they are for', async () => {
+    const school = world
+      .db('schools')
+      .whereIn('id', (some) =>
+        some
+          .from('courses as c')
+          .join('enrolments as e', 'e.course_id', 'c.id')
+          .where('e.student_id', world.student('pet'))
+          .select('c.school_id'),
+      );
+    await school.clone().update({ time_zone: 'America/Vancouver' });
+    const body = { kind: 'event', on: '2026-12-12', startsAt: '09:00' };
+    await create({ ...body, title: 'Swimming', studentIds: [world.student('pet')] });
+    await create({ ...body, title: 'Choir', studentIds: [world.student('isolde')] });
+    const { events } = await calendar('2026-12-12', '2026-12-12');
+    expect(events.map(({ title, startsAt, timeZone }) => [title, startsAt, timeZone])).toEqual([
+      ['Choir', '09:00', 'America/Halifax'],
+      ['Swimming', '09:00', 'America/Vancouver'],
+    ]);
+    await school.clone().update({ time_zone: 'America/Halifax' });
+  });
+
   it('are shared or private', async () => {
     const secret = await create({ kind: 'note', title: 'Birthday present', on: '2026-12-20', shared: false });
     const shared = await create({ kind: 'note', title: 'Cake', on: '2026-12-20' }, teo);
