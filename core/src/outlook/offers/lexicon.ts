@@ -28,7 +28,7 @@ const spanish = `
   .split(/\s+/);
 
 /** What work is called, in one or many; Spanish without accents. */
-export const workNoun: Readonly<Record<Language, string>> = {
+const workNoun: Readonly<Record<Language, string>> = {
   en: `${anyOf(english.map((noun) => noun.replace(/y$/, '(?:y|ie)')))}(?:e?s)?`,
   es: `${anyOf(spanish)}(?:e?s)?`,
 };
