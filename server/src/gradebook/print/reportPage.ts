@@ -139,11 +139,12 @@ class Writer {
     if (grade) drawSpan(this.page, { figures, grade }, scale, { ...at, y: top + 7 });
     const { words } = this;
     const { ifLeft, ifMadeUp } = figures;
+    const { decimals } = scale;
     const said = [
-      [words.posted, grade?.display ?? null] as const,
-      [words.ifLeft, ifLeft] as const,
-      [words.ifMadeUp, ifMadeUp] as const,
-    ].flatMap(([name, value]) => (value === null ? [] : [`${name} ${this.number(value, scale.decimals)}`]));
+      [words.posted, grade?.display ?? null, grade?.decimals ?? decimals] as const,
+      [words.ifLeft, ifLeft, decimals] as const,
+      [words.ifMadeUp, ifMadeUp, decimals] as const,
+    ].flatMap(([name, value, shown]) => (value === null ? [] : [`${name} ${this.number(value, shown)}`]));
     const rest = [words.open(figures.looseEnds.length), words.trend[figures.trend.class]].filter(Boolean);
     this.line(said.join(' · '), at.left, top + 24, { size: 9, width: at.width });
     this.line(rest.join(' · '), at.left, top + 36, { size: 9, width: at.width, colour: soft });

@@ -149,6 +149,36 @@ describe('the parts of a year', () => {
   ])('has an exam that is not stored, on %s: %s', (today, state) => {
     expect(gradeOf(course({ today }, composition), 'exam')?.state).toBe(state);
   });
+  it.each([
+    ['as that part reads, while it is the only one', [], 84, 0, 'B'],
+    [
+      'exactly, once there are two',
+      [stored('second', 0.9, { figure: 90, letter: 'A', final: false })],
+      86.8,
+      1,
+      'B',
+    ],
+  ] as const)('read %s', (_name, more, display, decimals, letter) => {
+    // The school writes 83.5 as 84.
+    const whole = { figure: 84, fraction: 0.835, final: false };
+    const stated = [stored('first', 0.835, whole), ...more];
+    const composition = [
+      {
+        sessionId: 'year',
+        parts: [
+          { part: 'first', weight: 50 },
+          { part: 'second', weight: 50 },
+        ],
+      },
+    ];
+    const years = course(
+      { stated, records: new Map([['first', record(16.7)]]), today: '2026-11-12' },
+      composition,
+    );
+    expect(gradeOf(years, 'first')?.grade).toMatchObject({ display: 84, decimals: 0 });
+    expect(gradeOf(years, 'year')?.grade).toMatchObject({ display, decimals, letter });
+  });
+
   it('are all there where the school tells no formula', () => {
     expect(termCourse(course({})).grades.map(({ part }) => part)).toEqual(['year', 'first', 'second']);
     expect(gradeOf(course({}), 'year')).toMatchObject({ parts: [], fraction: null });

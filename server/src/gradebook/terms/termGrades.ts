@@ -86,7 +86,7 @@ interface Known extends CourseYears {
   readonly byName: ReadonlyMap<string, TermOfYear>;
   /** The grade of each part, as the school states it or we count it. */
   readonly grades: ReadonlyMap<string, CourseGrade>;
-  readonly composed: ReturnType<typeof composeTerms>;
+  readonly composed: Composed;
 }
 
 /** How a fraction reads on a course's scale; where only reports are kept there is no policy, and figures are percents. */
@@ -134,6 +134,25 @@ function partOf({ stated }: CourseYears, policy: Policy | null, part: string, gr
   };
 }
 
+type Composed = ReturnType<typeof composeTerms>;
+
+/** The grade that a composed one is made of while no other part of it is known: it reads as that one does. */
+function soleGrade(
+  composed: Composed,
+  grades: ReadonlyMap<string, CourseGrade>,
+  part: string,
+  depth = 0,
+): CourseGrade | undefined {
+  if (depth > 6) return undefined; // a formula that leads back to itself
+  const known = (composed.get(part)?.parts ?? []).filter(
+    ({ fraction, stored }) => (stored ?? fraction) !== null,
+  );
+  const [only] = known;
+  if (!only || known.length > 1) return undefined;
+  const own = grades.get(only.part);
+  return own?.display === null ? soleGrade(composed, grades, only.part, depth + 1) : own;
+}
+
 function knownOf(course: CourseYears, policy: Policy | null): Known {
   const { row, terms, records } = course;
   const depths = partsInOrder(row, terms);
@@ -149,7 +168,12 @@ function knownOf(course: CourseYears, policy: Policy | null): Known {
   );
   const grades = own.map(([part, grade]) => {
     const made = records.has(part) ? null : (composed.get(part)?.fraction ?? null);
-    return [part, made === null ? grade : gradeIn(course, policy, part, made)] as const;
+    if (made === null) return [part, grade] as const;
+    const whole = gradeIn(course, policy, part, made);
+    const sole = whole.by === 'count' ? soleGrade(composed, new Map(own), part) : undefined;
+    if (!sole) return [part, whole] as const;
+    const { figure, display, decimals, letter } = sole;
+    return [part, { ...whole, figure, display, decimals, letter }] as const;
   });
   const titles = new Map(
     row.composition.flatMap(({ parts: of }) => of.map(({ part, title }) => [part, title ?? null] as const)),

@@ -101,26 +101,23 @@ function onTermPage(
   });
 }
 
-/** If left, if made up, and how much is open: as printed, and as the course's page has them. */
-function figuresSaid(place: string, of: Of, text: string, { figures, scale }: CourseDetail): Said[] {
+/** Posted, if left, if made up, and how much is open: as printed, and as the course's page has them. */
+function figuresSaid(place: string, of: Of, text: string, { figures, grade, scale }: CourseDetail): Said[] {
   const printed = (pattern: RegExp) => pattern.exec(text)?.[1];
+  const shown = (value: number | null | undefined, decimals: number): string =>
+    value === null || value === undefined ? '–' : figure(value, decimals);
   const pairs = [
-    ['if left', printed(/if left ([\d.]+)/), figures?.ifLeft],
-    ['if made up', printed(/if made up ([\d.]+)/), figures?.ifMadeUp],
-    ['loose ends', printed(/(\d+) loose ends?/), figures?.looseEnds.length],
+    ['posted', printed(/posted ([\d.]+)/), shown(grade.display, grade.decimals)],
+    ['if left', printed(/if left ([\d.]+)/), shown(figures?.ifLeft, scale.decimals)],
+    ['if made up', printed(/if made up ([\d.]+)/), shown(figures?.ifMadeUp, scale.decimals)],
+    ['loose ends', printed(/(\d+) loose ends?/), String(figures?.looseEnds.length)],
   ] as const;
   return pairs.flatMap(([what, found, own]): Said[] =>
     found === undefined
       ? []
       : [
           { place, about: about(what, of), text: found },
-          {
-            ...{ place: 'course', about: about(what, of) },
-            text:
-              what === 'loose ends' || own === null || own === undefined
-                ? String(own)
-                : figure(own, scale.decimals),
-          },
+          { place: 'course', about: about(what, of), text: own },
         ],
   );
 }
