@@ -171,9 +171,11 @@ class Writer {
     const top = sheet.height - margin - footer + 10;
     if (attendance.days > 0)
       this.line(this.words.attendance(attendance), margin, top, { size: 10, width: inner });
-    this.line(this.words.legend, margin, top + 16, { size: 8, width: inner, colour: soft, lines: 2 });
+    const drawn = this.report.courses.some(({ scale }) => scale.method !== 'standards');
+    if (drawn)
+      this.line(this.words.legend, margin, top + 16, { size: 8, width: inner, colour: soft, lines: 2 });
     const read = source.readAt ? this.instant(source.readAt) : '–';
-    this.line(this.words.source(source.name, read), margin, top + 38, {
+    this.line(this.words.source(source.name, read), margin, top + (drawn ? 38 : 18), {
       size: 8,
       width: inner,
       colour: soft,

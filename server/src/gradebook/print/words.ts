@@ -73,11 +73,11 @@ const en: PrintWords = {
       lessons === 0
         ? 'no lesson missed'
         : `${some(lessons, 'lesson', 'lessons')} missed, ${unexcused === 0 ? 'all with a reason' : `${unexcused} of them unexplained`}`,
-      `late ${some(late, 'time', 'times')}`,
+      late === 0 ? 'never late' : late === 1 ? 'late once' : `late ${late} times`,
     ].join('; '),
   legend:
     'Filled frame: the posted grade. Open frame: our own count where it differs. Above the line: how far the grade falls if loose ends are left. Below: what it comes to if they are made up.',
-  source: (name, when) => `From ${name}, read ${when}. Figures by Cadro from the school’s marks.`,
+  source: (name, when) => `From ${name}, read ${when}. Grades counted by Cadro from the school’s scores.`,
   more: (count) => `and ${some(count, 'more course', 'more courses')}`,
 };
 
@@ -119,11 +119,11 @@ const es: PrintWords = {
       lessons === 0
         ? 'ninguna clase perdida'
         : `${some(lessons, 'clase perdida', 'clases perdidas')}, ${unexcused === 0 ? 'todas con motivo' : `${unexcused} sin explicar`}`,
-      `tarde ${some(late, 'vez', 'veces')}`,
+      late === 0 ? 'ningún retraso' : some(late, 'retraso', 'retrasos'),
     ].join('; '),
   legend:
     'Marco lleno: la nota publicada. Marco abierto: nuestra cuenta, cuando difiere. Sobre la línea: cuánto baja la nota si lo pendiente se queda así. Debajo: hasta dónde llega si se recupera.',
-  source: (name, when) => `De ${name}, leído ${when}. Cifras de Cadro a partir de las notas de la escuela.`,
+  source: (name, when) => `De ${name}, leído ${when}. Cadro calcula a partir de las notas de la escuela.`,
   more: (count) => `y ${some(count, 'asignatura más', 'asignaturas más')}`,
 };
 
