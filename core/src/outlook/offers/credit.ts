@@ -87,7 +87,7 @@ const rules: Readonly<Record<Language, readonly Rule[]>> = {
     ],
     [/\bpenalty (?:is |has been |was )?(?:waived|lifted|forgiven)\b/gi, fixed(1)],
     [/\bloses? (?:a|one) (third|quarter|fifth|tenth)\b/gi, without(parts)],
-    [/\b(?:earns?|gets?|worth|brings?|for|at) (?:still )?three[- ]quarters\b/gi, fixed(0.75)],
+    [/\b(?:earns?|gets?|worth|brings?|for|at) (?:still )?three[- ](?:quarters|fourths)\b/gi, fixed(0.75)],
     [
       /\b(?:highest|best|top|max(?:imum)?) (?:possible )?(?:grade|score|mark)(?: possible)?(?: (?:you|she|he|they) can (?:still )?(?:get|earn|reach))? (?:is|will be) an? ["']?([A-D][+-]?)["']?(?![\w'])/g,
       letterCredit,
@@ -105,7 +105,7 @@ const rules: Readonly<Record<Language, readonly Rule[]>> = {
       fixed(1),
     ],
     [
-      /\b(?:three[- ]quarters?|3\/4)(?: of)?(?: the)? (?:credit|marks?|points|score|value)\b|\bfor three[- ]quarters\b/gi,
+      /\b(?:three[- ](?:quarters?|fourths?)|3\/4)(?: of)?(?: the)? (?:credit|marks?|points|score|value)\b|\bfor three[- ](?:quarters|fourths)\b/gi,
       fixed(0.75),
     ],
     [
@@ -137,7 +137,7 @@ const rules: Readonly<Record<Language, readonly Rule[]>> = {
     ],
     [
       new RegExp(
-        String.raw`\b(?:up to|at most|as much as|max(?:imum)?(?: (?:score|grade|credit))?(?: of| is)?|no (?:higher|more) than|capped at|limited to|for|at|worth|earns?|gets?|receives?|counts?(?: as| for)?|(?:back )?to)\s(?:an?\s|only\s|just\s|up to\s|about\s)*${number}`,
+        String.raw`\b(?:up to|at most|as much as|(?:max(?:imum)?|top|highest)(?: (?:score|grade|credit|mark))?(?: of| is)?|no (?:higher|more) than|capped at|limited to|for|at|worth|earns?|gets?|receives?|counts?(?: as| for)?|(?:back )?to)\s(?:an?\s|only\s|just\s|up to\s|about\s)*${number}`,
         'gi',
       ),
       ([, value]) => percent(value),
@@ -178,7 +178,7 @@ const rules: Readonly<Record<Language, readonly Rule[]>> = {
       ([, value]) => rest(value),
     ],
     [
-      /no hay (?:ninguna )?penalización|sin (?:ninguna )?(?:penalización|descuento|(?:perder|restar|quitar|bajar|descontar)(?:le|les|te)? (?:puntos|nota|nada|la nota)|pérdida de puntos)|sin que (?:(?:le|te|se le) )?(?:baje|afecte|reste|quite)[^.,;]{0,20}|no pierde nada|no (?:le |les )?(?:quito|quitaré|resto|restaré|descuento) (?:nada|puntos)|no (?:contará|cuenta|contarán|se contará|se cuenta) como (?:tarde|retraso|tardía?)/giu,
+      /no hay (?:ninguna )?penalización|sin (?:ninguna |ningún )?(?:penalización|descuento|(?:perder|restar|quitar|bajar|descontar)(?:le|les|te)? (?:puntos|nota|nada|la nota)|pérdida de puntos)|sin que (?:(?:le|te|se le) )?(?:baje|afecte|reste|quite)[^.,;]{0,20}|no pierde nada|no (?:le |les )?(?:quito|quitaré|resto|restaré|descuento) (?:nada|puntos)|no (?:contará|cuenta|contarán|se contará|se cuenta) como (?:tarde|retraso|tardía?)/giu,
       fixed(1),
     ],
     [
@@ -241,7 +241,7 @@ const rules: Readonly<Record<Language, readonly Rule[]>> = {
     ],
     [
       new RegExp(
-        String.raw`(?:hasta|como máximo|(?:nota |valor |calificación |puntuación )?máxim[oa](?: del?)?|no más del?|por|vale|valdrá|con|al|a|sobre|por valor del?|cuenta|contará)\s(?:un |el |solo |como máximo )*${number}`,
+        String.raw`(?:hasta|como máximo|(?:nota |valor |calificación |puntuación )?(?:máxim[oa]|tope)(?: del?)?|no más del?|por|vale|valdrá|con|al|a|sobre|por valor del?|cuenta|contará)\s(?:un |el |solo |como máximo )*${number}`,
         'giu',
       ),
       ([, value]) => percent(value),

@@ -91,7 +91,8 @@ function rawCues(text: string, lang: Language, before: string): Raw[] {
   const tested = (raw: Raw): boolean =>
     raw.kind === 'hand-in' &&
     !raw.noun &&
-    (aTest[lang].test(text.slice(raw.start, raw.end + 20).split(/[,;.]/)[0] ?? '') ||
+    (madeUp[lang].test(text.slice(0, raw.end)) ||
+      aTest[lang].test(text.slice(raw.start, raw.end + 20).split(/[,;.]/)[0] ?? '') ||
       (manners[lang].pronoun.test(text.slice(raw.start, raw.end)) &&
         atHome[lang].test(text.slice(0, raw.start))));
   return found
@@ -114,6 +115,11 @@ const failed: Readonly<Record<Language, RegExp>> = {
   es: /(?<!\p{L})(?:suspens\p{L}*|no aprobaron|no aprobó)/iu,
 };
 
+/** 'The missed quiz can be made up.' */
+const madeUp: Readonly<Record<Language, RegExp>> = {
+  en: /\b(?:quiz|test|exam|dictation)(?: \w+){0,3} (?:be )?(?:made up|taken|written)$/i,
+  es: /(?<!\p{L})(?:examen|control|prueba|test|dictado)(?: \p{L}+){0,3} recuperar$/iu,
+};
 /** A test that is finished or taken along. */
 const aTest: Readonly<Record<Language, RegExp>> = {
   en: /^(?:finish|complete|take|do)\w* (?:the|this|that|her|his) (?:\w+ )?(?:quiz|test|exam|dictation)\b/i,

@@ -70,10 +70,17 @@ function dateOf(parts: Parsed['start'], written: string): string | null {
   return parts.isCertain('weekday') && weekday !== null ? nextWeekday(written, weekday) : null;
 }
 
+/** Numbers of questions and pages, which are no days: 'questions 5 through 8'. */
+const numbered: Readonly<Record<Language, RegExp>> = {
+  en: /\b(?:questions?|problems?|numbers?|exercises?|pages?|parts?|chapters?|items?|steps?|lines?|quiz|log|entry|entries|unit) \d+(?:(?:, | and | or | to | through |-|–)\d+)*/gi,
+  es: /(?<!\p{L})(?:preguntas?|problemas?|números?|ejercicios?|páginas?|partes?|temas?|apartados?|control|entradas?|unidad) \d+(?:(?:, | y | o | a |-|–)\d+)*/giu,
+};
+
 /** What the date package finds; hours, months and years alone are no day. */
 function parsedDays(text: string, written: string, lang: Language): Found[] {
   const reference = { instant: new Date(`${written}T12:00:00Z`), timezone: 0 };
-  const plain = text.replace(everyday[lang], (word) => '#'.repeat(word.length));
+  const hidden = (word: string) => '#'.repeat(word.length);
+  const plain = text.replace(everyday[lang], hidden).replace(numbered[lang], hidden);
   return parsers[lang].parse(plain, reference).flatMap((result): Found[] => {
     const [start, end] = [result.index, result.index + result.text.length];
     const last = result.end && dateOf(result.end, written);

@@ -40,7 +40,7 @@ const stop =
 /** What is handed in: a word for what was named before, or a work with what stands before it. */
 export const object: Readonly<Record<Language, string>> = {
   en: String.raw`(?:(?:it|this|that|them|these|those|everything|what(?:ever)? (?:is|was) (?:missing|left|not done))(?![\w-]| (?:is|was|will|time|way|week|month|morning|afternoon|evening|weekend|term|year|quarter|(?:mon|tues|wednes|thurs|fri|satur|sun)day)\b)|(?:(?:the|this|that|her|his|their|your|any|all|each|both|every|an?|some|those|these) )?(?:(?!(?:${stop}) )[\w'’-]+ ){0,3}?${workNoun.en}\b)`,
-  es: String.raw`(?:todo(?: lo que (?:falta|queda))?|lo (?:que (?:falta|queda)|demas|atrasado)|(?:el|la) (?:correct[oa]|buen[oa]|otr[oa]|que (?:falta|toca))(?!\p{L})|(?:el|la|los|las|su|sus|una?|este|esta|estos|estas|ese|esa) (?:(?!(?:el|la|los|las|que|semana|mes|dia|noche|tarde|lunes|martes|miercoles|jueves|viernes|sabado|domingo) )[\p{L}\d]+ ){0,2}?${workNoun.es}(?!\p{L}))`,
+  es: String.raw`(?:(?:esto|eso)(?!\p{L})|todo(?: lo que (?:falta|queda))?|lo (?:que (?:falta|queda)|demas|atrasado)|(?:el|la) (?:correct[oa]|buen[oa]|otr[oa]|que (?:falta|toca))(?!\p{L})|(?:el|la|los|las|su|sus|una?|este|esta|estos|estas|ese|esa) (?:(?!(?:el|la|los|las|que|semana|mes|dia|noche|tarde|lunes|martes|miercoles|jueves|viernes|sabado|domingo) )[\p{L}\d]+ ){0,2}?${workNoun.es}(?!\p{L}))`,
 };
 
 /** What comes in or is there: as `object`, at the head of its clause. */
@@ -55,5 +55,5 @@ export const asked = (verbs: readonly (readonly [string, string, string])[]): st
   const wishes = anyOf(verbs.map(([, wish]) => `${wish}[ns]?`));
   const does = anyOf(verbs.map(([, , third]) => `${third}[ns]?`));
   const tied = '(?:(?:me|se|nos)?l[oa]s?)';
-  return String.raw`(?:${infinitives}${tied}|${wishes}${tied}|(?:(?:me|se) )?l[oa]s? (?:${wishes}|${does})(?!\p{L})|(?:${infinitives}|${wishes}|${does})(?:me)?(?: de nuevo| otra vez| esta noche| hoy| mañana| este \p{L}+)? ${object.es})`;
+  return String.raw`(?:(?<=l[oa]s? (?:pued|podr|deb|tien)\p{L}* (?:que )?)${infinitives}(?!\p{L})|${infinitives}${tied}|${wishes}${tied}|(?:(?:me|se) )?l[oa]s? (?:${wishes}|${does})(?!\p{L})|(?:${infinitives}|${wishes}|${does})(?:me)?(?: de nuevo| otra vez| esta noche| hoy| mañana| este \p{L}+)? ${object.es})`;
 };

@@ -33,6 +33,10 @@ type OwnRule = readonly [
 /** Ways to tell a day that depend on the school's week or on the day of writing; read before all others. */
 const own: Readonly<Record<Language, readonly OwnRule[]>> = {
   en: [
+    [
+      /\b(?:within|in|during|over) the next week\b/gi,
+      (_, written) => ({ date: daysAfter(written, 7), until: true }),
+    ],
     [/\bbefore (?:tonight|this (?:afternoon|evening))\b/gi, (_, written) => ({ date: written, until: true })],
     [
       /\bbefore (?:the )?(?:week is over|(?:end of|weekend of) (?:the|this) (?:school )?week)\b/gi,
@@ -146,7 +150,7 @@ const own: Readonly<Record<Language, readonly OwnRule[]>> = {
       ([, n, unit, m, other], written) => duration(n ?? m, unit ?? other ?? '', written, 'en', false),
     ],
     [
-      /\bthe (\d{1,2})(?:st|nd|rd|th)\b(?! (?:grade|period|question|try|attempt|time|chapter|problem|page|of))/gi,
+      /\bthe (\d{1,2})(?:st|nd|rd|th)\b(?! (?:grade|period|question|(?:try|attempt|time)(?! (?:the|it|this))|chapter|problem|page|of))/gi,
       ([, day], written) => nextDayOfMonth(Number(day), written),
     ],
   ],

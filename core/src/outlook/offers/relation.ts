@@ -107,7 +107,7 @@ export function relationOf(text: string, { start, end, until, ends }: Found, lan
   // 'After school on Monday' is that Monday; 'nothing after school on Monday' ends then.
   if (
     /\bafter (?:school|class|lunch) (?:on )?$/i.test(before) &&
-    !/\b(?:no(?! (?:deduction|penalty|points|more|loss|later))|not|nothing|never|won't)\b/i.test(before)
+    !/\b(?:no(?! (?:deduction|late|penalty|points|more|loss|later))|not|nothing|never|won't)\b/i.test(before)
   )
     return 'on';
   if (recurring[lang].test(before) || /^s\b/.test(after)) return 'names';

@@ -12,7 +12,7 @@ export const correct: Reader = {
     },
     es: {
       verbs:
-        /(?<!\p{L})(?:para subir (?:la|esta) nota|corregir(?:l[oa]s?|se)?|corrija(?:n|l[oa]s?)?|corrige[ns]?|rectifi(?:ca|que)[ns]?|arr[eé]gl(?:a|e)[ns]?l[oa]s?|corríjal[oa]s?|corrigiendo|(?:volver a )?(?:entregar|enviar|mandar|traer)l[oa]s? (?:ya )?corregid[oa]s?|arregl(?:a|an|e|en) (?:los|el|la|las|sus|l[oa]s? ejercicios)|enmendar(?:l[oa]s?)?|rectificar(?:l[oa]s?)?|repasar los (?:fallos|errores)|arreglar(?:l[oa]s?)? (?:los|el|la|las|sus)|entregar (?:las |sus )?correcciones|hacer (?:las |sus )?correcciones)(?!\p{L})/giu,
+        /(?<!\p{L})(?:para subir (?:la|esta) nota|corregir(?:l[oa]s?|se)?|corrija(?:n|l[oa]s?)?|corrige[ns]?|rectifi(?:ca|que)[ns]?|arr[eé]gl(?:a|e)[ns]?l[oa]s?|corríjal[oa]s?|corrigiendo|(?:volver a )?(?:entregar|enviar|mandar|traer)l[oa]s? (?:ya )?corregid[oa]s?|arregl(?:a|an|e|en) (?:los|el|la|las|sus|l[oa]s? ejercicios)|enmendar(?:l[oa]s?)?|rectificar(?:l[oa]s?)?|(?:repasar|revisar|repase|revise)[ns]? (?:los|sus) (?:fallos|errores)|arreglar(?:l[oa]s?)? (?:los|el|la|las|sus?)|entregar (?:las |sus )?correcciones|hacer (?:las |sus )?correcciones)(?!\p{L})/giu,
       nouns:
         /(?<!\p{L})(?:(?:cada|todo) (?:error|fallo) que (?:expli(?:ca|que)|corri(?:ge|ja)|arregl[ae])|(?:errores|fallos) (?:corregidos|arreglados)|hoja de correcciones|correcci(?:ón|ones)|versión corregida|(?:gráfic[oa]|tabla|hoja|copia|figura|mapa|texto|ficha|dibujo|redacción|informe|trabajo|ejercicios?|página|ensayo|problemas?|frases?|archivo|borrador) (?:corregid|arreglad)[oa]s?)(?!\p{L})/giu,
     },
