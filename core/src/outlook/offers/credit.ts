@@ -74,7 +74,7 @@ const rules: Readonly<Record<Language, readonly Rule[]>> = {
       ([, value]) => rest(value),
     ],
     [
-      /\b(?:no|without(?: any| a)?|free of) (?:late )?(?:penalty|deduction|points off|points lost|loss of (?:points|credit))\b|\bwithout losing (?:any )?(?:points|credit)\b|\bnothing off\b|\bnot (?:be )?(?:count(?:ed)?|mark(?:ed)?|treat(?:ed)?) (?:it |this |them )?(?:as )?late\b|\bnothing (?:is |will be )?lost\b|\bloses? nothing\b|\bwithout (?:it )?(?:lowering|costing|affecting) (?:the|her|his|your) (?:mark|grade|score)\b/gi,
+      /\b(?:no|without(?: any| a)?|free of) (?:late )?(?:penalty|deduction|points off|points lost|loss of (?:points|credit))\b|\bwithout losing (?:any )?(?:points|credit)\b|\bnothing off\b|\btake off nothing\b|\bnot (?:be )?(?:count(?:ed)?|mark(?:ed)?|treat(?:ed)?) (?:it |this |them )?(?:as )?late\b|\bnothing (?:is |will be )?lost\b|\bloses? nothing\b|\bwithout (?:it )?(?:lowering|costing|affecting) (?:the|her|his|your) (?:mark|grade|score)\b/gi,
       fixed(1),
     ],
     [
@@ -147,6 +147,10 @@ const rules: Readonly<Record<Language, readonly Rule[]>> = {
         String.raw`${number}(?: of)?(?: the)? (?:late )?(?:credit|marks?|points|value|score|maximum|max)\b`,
         'gi',
       ),
+      ([, value]) => percent(value),
+    ],
+    [
+      new RegExp(String.raw`(?<=, )(?:then )?${number}(?=\s*(?:[.;]|$))`, 'gi'),
       ([, value]) => percent(value),
     ],
     [
@@ -244,6 +248,10 @@ const rules: Readonly<Record<Language, readonly Rule[]>> = {
         String.raw`(?:hasta|como máximo|(?:nota |valor |calificación |puntuación )?(?:máxim[oa]|tope)(?: del?)?|no más del?|por|vale|valdrá|con|al|a|sobre|por valor del?|cuenta|contará)\s(?:un |el |solo |como máximo )*${number}`,
         'giu',
       ),
+      ([, value]) => percent(value),
+    ],
+    [
+      new RegExp(String.raw`(?<=, )(?:el |un )?${number}(?=\s*(?:[.;]|$))`, 'giu'),
       ([, value]) => percent(value),
     ],
     [

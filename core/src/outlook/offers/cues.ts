@@ -1,5 +1,5 @@
 import type { Language, OfferKind } from '@cadro/contract';
-import { unaccented } from './lexicon';
+import { unaccented, workNoun } from './lexicon';
 import { manners, type Manner } from './manner';
 import { arrival } from './readers/arrival';
 import { claim } from './readers/claim';
@@ -65,6 +65,13 @@ const named: Readonly<Record<Language, RegExp>> = {
   es: /(?<!\p{L})(?:una?|el|la|los|las|su|esta|este) $/iu,
 };
 
+const namesWork: Readonly<Record<Language, RegExp>> = {
+  en: new RegExp(String.raw`\b${workNoun.en}\b`, 'i'),
+  es: new RegExp(String.raw`(?<!\p{L})${workNoun.es}(?!\p{L})`, 'iu'),
+};
+/** Whether it is told that somebody missed a test. */
+export const missedTest = (said: string, lang: Language): boolean => sit.about?.[lang].test(said) ?? false;
+
 function rawCues(text: string, lang: Language, before: string): Raw[] {
   const found: Raw[] = [];
   const plain = unaccented(text);
@@ -95,8 +102,14 @@ function rawCues(text: string, lang: Language, before: string): Raw[] {
       aTest[lang].test(text.slice(raw.start, raw.end + 20).split(/[,;.]/)[0] ?? '') ||
       (manners[lang].pronoun.test(text.slice(raw.start, raw.end)) &&
         atHome[lang].test(text.slice(0, raw.start))));
+  const missed = missedTest(`${before} ${text}`, lang);
+  const sat = (raw: Raw): boolean =>
+    missed &&
+    raw.kind === 'hand-in' &&
+    !raw.noun &&
+    (raw.by.refers === true || !namesWork[lang].test(unaccented(text.slice(raw.start, raw.end))));
   return found
-    .map((raw) => (again(raw) || tested(raw) ? { ...raw, kind: 'retake' as const } : raw))
+    .map((raw) => (again(raw) || tested(raw) || sat(raw) ? { ...raw, kind: 'retake' as const } : raw))
     .sort((a, b) => a.start - b.start);
 }
 
@@ -149,9 +162,15 @@ function judge(text: string, raw: Raw, manner: Manner, said: string): CueMark | 
   const after = quiet.slice(raw.end, raw.end + 60);
   if (manner.elsewhen.test(text) || manner.habit.test(text)) return null;
   const { by, ...cue } = raw;
+  const names = text.slice(raw.start, raw.end);
   if (manner.reported.test(quiet.slice(0, raw.start)) || manner.given.test(text)) return null;
   if (by.theirs && manner.ours.test(before) && !manner.once.test(before)) return null;
   if (raw.kind === 'hand-in' && manner.ours.test(before) && manner.theirs.test(text.slice(raw.start)))
+    return null;
+  if (raw.noun && manner.aside.test(before)) return null;
+  // Who takes it is the teacher; a student takes it home.
+  const takes = /^take\b/i.test(names) && raw.kind === 'hand-in';
+  if (takes && !/\b(?:i|we|home)\b/i.test(`${before} ${names} ${after}`) && !/^take\b$/i.test(names))
     return null;
   if (manner.did.test(before) || (manner.me.test(before) && /^\w+ed\b/.test(text.slice(raw.start))))
     return null;
@@ -160,7 +179,6 @@ function judge(text: string, raw: Raw, manner: Manner, said: string): CueMark | 
   const object = `${text.slice(raw.start, raw.end)} ${after.split(/[,;]|\b(?:by|until|before|hasta|antes|para)\b/i)[0] ?? ''}`;
   if (raw.kind === 'hand-in' && (manner.foreign.test(object) || manner.foreign.test(before))) return null;
   // 'Sign the form and bring it': what it is stands before it.
-  const names = text.slice(raw.start, raw.end);
   if (
     raw.kind === 'hand-in' &&
     (by.refers || manner.pronoun.test(names)) &&

@@ -28,7 +28,7 @@ const spanish = `
   .split(/\s+/);
 
 /** What work is called, in one or many; Spanish without accents. */
-const workNoun: Readonly<Record<Language, string>> = {
+export const workNoun: Readonly<Record<Language, string>> = {
   en: `${anyOf(english.map((noun) => noun.replace(/y$/, '(?:y|ie)')))}(?:e?s)?`,
   es: `${anyOf(spanish)}(?:e?s)?`,
 };

@@ -39,6 +39,8 @@ export interface Manner {
   readonly owing: RegExp;
   /** That a cue speaks of what was named before. */
   readonly it: RegExp;
+  /** Before a noun: it is talked about, or worked at. */
+  readonly aside: RegExp;
   /** What a student does, and a teacher does not offer to do. */
   readonly theirs: RegExp;
   /** Ends with what was not done: 'forgot today'. */
@@ -88,7 +90,7 @@ export const manners: Readonly<Record<Language, Manner>> = {
     past: /\b(?:was|were|had|did|didn't|wanted|managed|asked|tried|forgot|chose|refused|failed|decided|needed|used|yesterday|already|earlier|last (?:week|month|term|year|time)|has been|have been|hasn't|haven't|should have|could have|would have|might have)\b/i,
     may: /\b(?:can|may|could|is able to|are able to|allowed to|welcome to|invited to|chance to|chances to|opportunity to|option (?:to|of)|time to|able to|possible to|free to|happy to|glad to|willing to|let|lets|letting|will|'ll|still|should|must|ought to|needs? to|ha(?:s|ve) to|please|might|no objection|fine by me|to)\b/i,
     asks: /^(?:[\s"'“(]*)(?:please|kindly|just|do|also|next|first|now|instead|maybe|perhaps|so|then|and|or|remember to|don't forget to|ask (?:her|him|them) to|have (?:her|him|them))?[\s,]*$/i,
-    open: /\b(?:i(?: will| also| still)? (?:take|accept)|would (?:help|raise|lift|improve|earn)|optional|earns? back|gets? back|voluntary|can|may|could|possible|would (?:like|love)|want to see|fine (?:with|by) me|open|available|offer(?:s|ed|ing)?|welcome|allow(?:s|ed)?|accept(?:s|ed|ing)?|permitted|chance|option|opportunity|invited?|happy|willing|let|entitled|eligible|gets?|see me|ask me|come|talk to me|there (?:is|will be)|send me|bring me|give me|show me|i(?:'ll| will) (?:take|give))\b/i,
+    open: /\b(?:i(?: will| also| still)? (?:take|accept)|would (?:help|raise|lift|improve|earn)|optional|earns? back|gets? back|voluntary|can|may|could|possible|would (?:like|love)|want to see|fine (?:with|by) me|open|available|offer(?:s|ed|ing)?|welcome|allow(?:s|ed)?|accept(?:s|ed|ing)?|permitted|chance|option|opportunity|invited?|happy|willing|let|entitled|eligible|qualif(?:y|ies)|gets?|see me|ask me|come|talk to me|there (?:is|will be)|send me|bring me|give me|show me|i(?:'ll| will) (?:take|give))\b/i,
     elsewhen:
       /\b(?:next (?:school )?(?:year|term|semester|quarter|trimester|spring|fall|summer|grade)|in (?:the )?(?:summer|spring|fall|autumn)|over the summer|summer school|next time|year \d+|another year)\b/i,
     habit:
@@ -102,9 +104,11 @@ export const manners: Readonly<Record<Language, Manner>> = {
     afterwards: /\bafter (?:that|then|which|(?:this |next )?\w+day|the \d)|\bafterwards\b/i,
     did: /(?<!\b(?:points|marks|what|quiz|test|lab|one|work|that|which) )\b(?:i|we|she|he|they|the class|everyone)(?: also| already| just)? (?!(?:need|extend|reopen|open|allow)ed\b)(?:\w{2,}ed|took|wrote|sent|held|got|brought|saw|found|kept|left|lost)\b(?! (?:to|until|that)\b)(?![^,;.]*\b(?:can|may|could|to)\b)/i,
     me: /\b(?:i|we|she|he|they|you) (?:already |also |just )?$/i,
-    owed: /\b(?:missing|lost (?:it|this|the|her|his)|only one attempt|not (?:yet )?(?:turned|handed|submitted|there|here|received|done)|incomplete|unfinished|blank|(?:have not|haven't) (?:yet )?(?:received|seen|got)|(?:do not|don't) have|zero for now|still ow(?:ed|es)|only (?:half|part|page)|nothing from|never (?:arrived|reached|came)|did not (?:hand|turn|submit|finish|reach))\b/i,
+    owed: /\b(?:missing|lost (?:it|this|the|her|his)|only one attempt|not (?:yet )?(?:turned|handed|submitted|there|here|received|done)|incomplete|unfinished|blank|(?:have not|haven't) (?:yet )?(?:received|seen|got)|(?:do not|don't) have|zero for now|still ow(?:ed|es)|only (?:half|part|page)|nothing from|never (?:arrived|reached|came|handed|turned|submitted)|nothing (?:was )?(?:submitted|handed in|turned in|sent)|no (?:file|work|paper|attachment)|empty|only (?:got|received|have|has)|forgot|waiting for|is late|is not done|did not (?:hand|turn|submit|finish|reach))\b/i,
     owing: /\b(?:missing|unfinished|remaining|rest|last|late)\b/i,
     it: /^\s*(?:it|this|they|these|that)\b[^,;]*$/i,
+    aside:
+      /\b(?:(?<!\b(?:see|ask|talk to|speak to|email|contact|write to) (?:me|us) )about|regarding|work(?:s|ed|ing)? (?:on|with)|practi[cs]ed with|discuss\w*|keep|kept)\b[^,;.]*$/i,
     theirs: /^(?:finish|complete|submit|upload|hand|turn)\b/i,
     lately:
       /\b(?:forgot|missed|left out|was|were|had|did|could not|didn't)(?: (?!by|until|before)\w+){0,2} $/i,
@@ -126,7 +130,7 @@ export const manners: Readonly<Record<Language, Manner>> = {
       /\b(?:permission(?! to)|paid|pay|payments?|slips?(?! it| this)|consent|forms?|fees?|money|goggles|snacks?|(?<!(?:any|at|after|over|during) )lunch(?! break)|library books?|signed|signature|new (?:\w+ )?(?:homework|worksheet|essay|lab|project|assignment|poster|chapter|unit)|next (?:\w+ )?(?:homework|worksheet|essay|lab|project|assignment|poster|chapter|unit)|(?:tomorrow|today|tonight)'s|upcoming|textbooks?|calculators?|pictures? money|raffle|survey|the next(?! (?:\w+ )?(?:school |class )?(?:days?|weeks?|hours?)))\b/i,
     event:
       /\b(?:(?:next|new|upcoming|unit|final|midterm|big|first|second|chapter|spelling|vocabulary|our|the|a) (?:\w+ )?(?:test|quiz|exam|assessment)s?|(?:test|quiz|exam) (?:is|was|will|has|on)|trips?|excursions?|outing|concert|meeting|conferences?|game|match|regatta|fair|picture day|assembly|holiday|vacation|no school|new (?:unit|chapter|topic|homework|essay|project)|next (?:unit|chapter|topic|homework|essay|project|lab|assignment)|field day|rehearsal|performance|presentations?|report cards?|open house|ferry|visit|workshop)\b/i,
-    over: /^\s*(?:(?:of|on|for|at) (?:(?!who |that |which )\w+ ){1,4})?(?<!\b(?:who|that|which) )(?:was|were|ended|closed|took place|happened|went|has passed|have passed|is over|are over|has ended|have ended|paid off|helped|came|arrived|(?:is|are) (?:much|far|so|a lot) )\b/i,
+    over: /^\s*(?:(?:is|are) (?:a |an )?(?:concern|problem|worry|excellent|good|great|better|graded)|window (?:closed|ended|passed)|(?:of|on|for|at) (?:\w+ ){1,3}(?:closed|ended)\b)|^\s*(?:(?:of|on|for|at) (?:(?!who |that |which )\w+ ){1,4})?(?<!\b(?:who|that|which) )(?:was|were|ended|closed|took place|happened|went|has passed|have passed|is over|are over|has ended|have ended|paid off|helped|came|arrived|(?:is|are) (?:much|far|so|a lot) )\b/i,
     praise:
       /\b(?:(?:great|good|nice|excellent|fine|lovely|wonderful) (?:job|work|start)|thanks?|thank you|well done|proud of|kudos|bravo|congratulations)\b/i,
     sooner:
@@ -143,7 +147,7 @@ export const manners: Readonly<Record<Language, Manner>> = {
       /(?<!\p{L})(?:no (?:se |te )?(?:olvide|olvides|olviden|dude|dudes|preocupe|preocupes)(?: de| en)?|no es (?:demasiado )?tarde|no hay problema|no solo|no más tarde del?|no después del?|quien(?:es)? no (?:\p{L}+ ){1,7}?\p{L}+(?= (?:pued|tien)))(?!\p{L})/giu,
     denies:
       /(?<!\p{L})(?:no|nunca|jamás|tampoco|nadie|ningun[oa]?|ningún|ni|sin|demasiado tarde|ya no|en vez de|en lugar de|imposible)(?!\p{L})/iu,
-    past: /(?<!\p{L})(?:fue|fueron|era|estaba|había|quiso|pidió|intentó|olvidó|decidió|pudo|tuvo|debió|ayer|ya ha|ha (?:sido|estado)|hubiera|debería haber|podría haber|logró|consiguió|acaba de|(?:semana|vez|mes) pasad[oa]|hizo)(?!\p{L})/iu,
+    past: /(?<!\p{L})(?:fue|fueron|era|estaba|había|quiso|pidió|intentó|olvidó|decidió|pudo|tuvo|debió|ayer|se cerró|se cerraron|ya ha|ha (?:sido|estado)|hubiera|debería haber|podría haber|logró|consiguió|acaba de|(?:semana|vez|mes) pasad[oa]|hizo)(?!\p{L})/iu,
     may: /(?<!\p{L})(?:quiere[ns]?|le gustaría|puede[ns]?|podrá[ns]?|podría[ns]?|podéis|pued[ae]s?|se permite|permito|permitiré|tiene[ns]?|debe[ns]?|debería[ns]?|deberá[ns]?|tendrá|todavía|aún|favor de|por favor|oportunidad de|posibilidad de|opción de|tiempo para|invit[oa]|conviene|hace falta|será posible|es posible|me parece bien|no hay inconveniente|que|dejo|dejaré|para|a|de)(?!\p{L})/iu,
     asks: /^(?:[\s"'“«¡(]*)(?:por favor|favor de|también|además|ahora|recuerde|recuerda|no olvide|no olvides)?[\s,]*$/iu,
     open: /(?<!\p{L})(?:recupera[ns]?|ayudaría|subiría|mejoraría|voluntari[oa]s?|opcional(?:es)?|puede[ns]?|podrá[ns]?|posible|me (?:gustaría|encantaría)|quisiera|quiero ver|abiert[oa]s?|disponibles?|ofrezco|ofrecemos|ofrece|acept[oae]n?|aceptaré|admit[oae]n?|permit[oae]n?|permitid[oa]s?|oportunidad|opción|hay|habrá|mándeme|envíeme|tráigame|enséñeme|tiene[ns]? derecho|bienvenid[oa]s?)(?!\p{L})/iu,
@@ -155,16 +159,18 @@ export const manners: Readonly<Record<Language, Manner>> = {
     ours: /(?<!\p{L})(?:(?:voy|vamos) a|vuelv[oe] a|volver(?:é|emos) a|he de|hemos de|yo|nosotros|todos|la clase|tengo que|tenemos que|puedo|estoy|estamos|podemos) *$/iu,
     reported:
       /(?<!\p{L})(?:preguntó|pidió|quería saber) si(?!\p{L})[^,;.]*$|(?<!\p{L})(?:dijo|dice|prometió|aseguró|me contó)(?!\p{L})[^,;.]*$/iu,
-    pronoun: /l[oa]s?(?: llegar)?$|^l[oa]s? /iu,
+    pronoun: /l[oa]s?(?: llegar)?$|(?:^|\s)l[oa]s? /iu,
     marks:
       /(?<!\p{L})l[oa]s? (?:corrijo|corregiré|califico|calificaré|devuelvo|devolveré|leo|leeré)(?!\p{L})/iu,
     afterwards:
       /(?<!\p{L})(?:después(?: de (?:eso|esa fecha|ese día)| del?)?|a partir de (?:ahí|entonces)|pasad[oa] (?:el|la|esa))(?!\p{L})/iu,
-    did: /(?<!\p{L})(?:(?!(?:amplié|aplacé|extendí|alargué|abrí)(?!\p{L}))(?:\p{L}+[^r\P{L}]é|\p{L}+ó|tuvo|tuvieron|hubo|hizo|quiso)(?<!(?<!\p{L})(?:est|qu|s|d)é)|hablamos|hablaremos|comentamos|comentaremos)(?!\p{L})(?![^,;.]*(?<!\p{L})(?:puede|podrá|para)(?!\p{L}))/iu,
+    did: /(?<!\p{L})(?:(?!(?:amplié|aplacé|extendí|alargué|abrí)(?!\p{L}))(?:\p{L}+[^r\P{L}]é|\p{L}+ó|tuvo|tuvieron|hubo|hizo|quiso|eran? para|debía|tenía que)(?<!(?<!\p{L})(?:est|qu|s|d)é)|hablamos|hablaremos|comentamos|comentaremos)(?!\p{L})(?![^,;.]*(?<!\p{L})(?:puede|podrá|para)(?!\p{L}))/iu,
     me: /(?!)/,
-    owed: /(?<!\p{L})(?:faltan?|perdió (?:la|el|su)|faltando|sin entregar|no (?:he|hemos) recibido|no tengo|incomplet[oa]s?|en blanco|de momento|no (?:me )?(?:llegó|ha llegado|entregó|ha entregado)|solo (?:está|hay|entregó|hizo)|pendientes?)(?!\p{L})/iu,
+    owed: /(?<!\p{L})(?:faltan?|perdió (?:la|el|su)|faltando|sin entregar|nunca se|no se (?:entregó|envió|ha entregado)|no hay ning(?:ún|una)|solo (?:recibí|tengo|llegó)|se dejó|vací[oa]s?|espero (?:la|los|las|el)|no está hech[oa]|no (?:he|hemos) recibido|no tengo|incomplet[oa]s?|en blanco|de momento|no (?:me )?(?:llegó|ha llegado|entregó|ha entregado)|solo (?:está|hay|entregó|hizo)|pendientes?)(?!\p{L})/iu,
     owing: /(?<!\p{L})(?:que faltan?|pendientes?|resto|últim[oa]s?|ultim[oa]s?|atrasad[oa]s?)(?!\p{L})/iu,
     it: /(?:^|[\s(])(?:(?:me )?l[oa]s?|se) $/iu,
+    aside:
+      /(?<!\p{L})(?:sobre|acerca de|está con|están con|habl\p{L}+ (?:de|con)|trabaj\p{L}+ (?:en|con)|practic\p{L}+ con|me preocupan?)(?!\p{L})[^,;.]*$/iu,
     theirs: /(?!)/,
     lately:
       /(?<!\p{L})(?:olvidó|faltó|estuvo|hizo|hubo|terminó|acabó|no trajo|no vino)(?: (?!para|hasta|antes)\p{L}+){0,2} $/iu,
@@ -185,7 +191,7 @@ export const manners: Readonly<Record<Language, Manner>> = {
       /(?<!\p{L})(?:permiso(?! para)|pagad[oa]s?|pag(?:ar|o|ue[ns]?)|autorización|formularios?|dinero|gafas|merienda|firmad[oa]s?|firma|(?:nuev[oa]|próxim[oa]) (?:tarea|trabajo|ensayo|proyecto|ficha|unidad|práctica)|(?:tarea|trabajo|ensayo|proyecto|ficha) (?:nuev[oa]|de mañana|siguiente|próxim[oa])|libro de la biblioteca|calculadora|encuesta|circular)(?!\p{L})/iu,
     event:
       /(?<!\p{L})(?:(?:próxim[oa]|nuev[oa]|el|la|siguiente|primer|segundo) (?:\p{L}+ )?(?:examen|prueba|control|evaluación)|(?:examen|prueba|control) (?:es|fue|será)|excursión|viaje|salida|concierto|reunión|partido|regata|feria|asamblea|vacaciones|festivo|nueva unidad|visita|taller|ensayo general|exposici(?:ón|ones)|presentaci(?:ón|ones)|ferry|boletín|boletines)(?!\p{L})/iu,
-    over: /^\s*(?:(?:del?|de la) (?:\p{L}+ ){1,3})?(?:fue|fueron|era|terminó|terminaron|acabó|acabaron|ya pasó|se cerró|\p{L}+(?:ó|aron|ieron))(?!\p{L})/iu,
+    over: /^\s*(?:(?:del?|de la) (?:\p{L}+ ){1,3})?(?:fue|fueron|eran?|terminó|terminaron|acabó|acabaron|ya pasó|se cerró|\p{L}+(?:ó|aron|ieron))(?!\p{L})/iu,
     praise: /(?<!\p{L})(?:buen trabajo|gracias|enhorabuena|felicidades|muy bien|excelente)(?!\p{L})/iu,
     sooner:
       /(?<!\p{L})(?:adelanta(?:do)?|se adelanta|antes de lo previsto|sigue siendo|se mantiene|no (?:se )?(?:aplaza|mueve|cambia))(?!\p{L})/iu,

@@ -3,7 +3,7 @@ import { dateIn } from '../../dates';
 import { goesOn, mayMatter } from './attention';
 import { bears, isDeadline, judged, type Context } from './bearing';
 import { creditsIn, type CreditMark } from './credit';
-import { cuesIn } from './cues';
+import { cuesIn, missedTest } from './cues';
 import { daysIn, type DayMark } from './days';
 import { joined, lastDay, type Draft, type Ends, type Mark } from './joined';
 import { manners } from './manner';
@@ -40,11 +40,17 @@ class Reading {
   }
 
   read(sentence: Stretch): void {
+    this.take(sentence);
+    const { text, start } = sentence;
+    const { lang, text: all } = this.comment;
+    this.owed ||= manners[lang].owed.test(text) || missedTest(all.slice(0, start + text.length), lang);
+  }
+
+  private take(sentence: Stretch): void {
     const { lang, letters } = this.comment;
     const manner = manners[lang];
     const { text } = sentence;
     if (/\?\s*$/.test(text) && manner.asksBack.test(text)) return;
-    if (manner.owed.test(text)) this.owed = true;
     const possible = cuesIn(text, lang, this.comment.text.slice(0, sentence.start));
     if (possible.length === 0 && !mayMatter[lang].test(text)) return;
     const days = this.daysOf(sentence);
@@ -87,7 +93,7 @@ class Reading {
       ),
       ...credits.map((mark) => ({ is: 'credit', ...mark }) as const),
     ].sort((a, b) => a.start - b.start);
-    this.join(sentence, marks, offers[0]?.kind ?? nearby?.kind ?? 'hand-in');
+    this.join(sentence, marks, offers[0]?.kind ?? nearby?.kind ?? this.usual(sentence));
   }
 
   /** The days of a sentence; 'until then' is the day that was named before it. */
@@ -140,7 +146,7 @@ class Reading {
     if (manner.past.test(text) || manner.records.test(text)) return;
     const less = credits.find(({ credit }) => credit > 0 && credit < 1);
     if (less && days.every(({ relation }) => relation === 'after') && manner.afterwards.test(text)) {
-      this.join(sentence, [{ is: 'credit', ...less }], before?.kind ?? 'hand-in');
+      this.join(sentence, [{ is: 'credit', ...less }], before?.kind ?? this.usual(sentence));
       return;
     }
     const next = (day: DayMark) =>
@@ -183,8 +189,14 @@ class Reading {
             text,
           )))
     ) {
-      this.join(sentence, marks, before?.kind ?? 'hand-in');
+      this.join(sentence, marks, before?.kind ?? this.usual(sentence));
     }
+  }
+
+  /** What is done where no words say it: a test that was missed is sat, and all else is handed in. */
+  private usual({ start, text }: Stretch): OfferKind {
+    const { lang, text: all } = this.comment;
+    return missedTest(all.slice(0, start + text.length), lang) ? 'retake' : 'hand-in';
   }
 
   private join(sentence: Stretch, marks: readonly Mark[], fallback: OfferKind): void {

@@ -20,7 +20,7 @@ const leading: Readonly<Record<Language, readonly (readonly [Relation, RegExp])[
   en: [
     [
       'until',
-      /\b(?:back(?: to me| here| to school)?|return(?:ed)?|before the end of(?: the)?|before (?=end of)(?:the )?)(?: on| by)? ?$/i,
+      /\b(?:(?:let us|let's) say|back(?: to me| here| to school)?|return(?:ed)?|before the end of(?: the)?|before (?=end of)(?:the )?)(?: on| by)? ?$/i,
     ],
     ['until', /\b(?:until|till|up to) (?:the|our|her|his|their) (?:\w+ )?(?:test|exam|quiz)(?: on| of)? $/i],
     ['before', /\b(?:before|ahead of) (?:the|our|her|his|their) (?:\w+ )?(?:test|exam|quiz)(?: on| of)? $/i],
@@ -61,7 +61,7 @@ const leading: Readonly<Record<Language, readonly (readonly [Relation, RegExp])[
       /(?<!\p{L})antes (?:del|de la|de su) (?:próxim[oa] )?(?:examen|prueba|control)(?: del?)? (?:el |la )?$/iu,
     ],
     ['on', /(?<!\p{L})(?:repesca|recuperaci(?:ón|ones)|reexamen|convocatoria) del $/iu],
-    ['until', /(?<!\p{L})se entregan? (?:el )?$/iu],
+    ['until', /(?<!\p{L})(?:se entregan?|digamos|que esté para) (?:el )?$/iu],
     ['until', /(?<!\p{L})(?:de vuelta|devuelt[oa]s?)(?: el| para el)? $/iu],
     [
       'until',
@@ -86,8 +86,8 @@ const following: Readonly<Record<Language, RegExp>> = {
   es: /^ (?:pasado)(?!\p{L})/iu,
 };
 const latest: Readonly<Record<Language, RegExp>> = {
-  en: /^,? (?:at the latest|is the (?:last|final) (?:day|chance|date|call|opportunity)|is the deadline|latest|the latest|only|will be the last|(?:is|would be|will be)(?: also| still)? (?:fine|ok|okay|all right|early enough|soon enough)\b)/i,
-  es: /^(?: (?:al?|por la|de la) (?:mediodía|medianoche|mañana|tarde|las \S+))?,? (?:a más tardar|como (?:muy )?tarde|como máximo(?! (?:por|un|el|del|de|con)(?!\p{L}))|es el último día|es la última (?:oportunidad|ocasión)|es la fecha límite|es el plazo|(?:está|estaría|me va|va|vale)(?: también)?(?: bien| perfecto)?(?= *[.;,]|$))/iu,
+  en: /^(?:,? (?:at )?(?:\d{1,2}(?::\d\d)? ?(?:[ap]\.?m\.?)?|noon),?)?,? (?:is the (?:cut-?off|limit)|at the latest|is the (?:last|final) (?:day|chance|date|call|opportunity)|is the deadline|latest|the latest|only|will be the last|(?:works|suits)\b|is when (?:i|we)\b|(?:is|would be|will be)(?: also| still)? (?:fine|ok|okay|all right|early enough|soon enough)\b)/i,
+  es: /^(?: (?:al?|por la|de la) (?:mediodía|medianoche|mañana|tarde|las \S+))?,? (?:a más tardar|como (?:muy )?tarde|como máximo(?! (?:por|un|el|del|de|con)(?!\p{L}))|es el último día|es la última (?:oportunidad|ocasión)|es la fecha límite|es el plazo|lo cierro|es el límite|(?:está|estaría|me va|va|vale)(?: también)?(?: bien| perfecto)?(?= *[.;,]|$))/iu,
 };
 
 /** 'Every Thursday' is no last day. */

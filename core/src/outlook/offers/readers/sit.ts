@@ -5,7 +5,7 @@ export const sit: Reader = {
   kind: 'retake',
   about: {
     en: /^(?=[\s\S]*\b(?:quiz|test|exam|assessment|midterm|dictation|oral|presentation)\b)(?=[\s\S]*\b(?:absent|absence|missed|misses|was away|were away|was out|was not here|wasn't here|was ill|was sick|were ill|not there|no score because|(?:has not|hasn't|not)(?: yet)? (?:made up|taken|sat|written))\b)/i,
-    es: /^(?=[\s\S]*(?<!\p{L})(?:examen|prueba|control|test|evaluación|dictado|oral|exposición)(?!\p{L}))(?=[\s\S]*(?<!\p{L})(?:ausentes?|ausencia|faltó|faltaron|falta|no vino|no vinieron|no estuvo|no estaba|enferm[oa]s?|se perdió|perdió|no ha (?:recuperado|hecho|presentado))(?!\p{L}))/iu,
+    es: /^(?=[\s\S]*(?<!\p{L})(?:examen|prueba|control|test|evaluación|dictado|oral|exposición)(?!\p{L}))(?=[\s\S]*(?<!\p{L})(?:ausentes?|ausencia|faltó|faltaron|falta|no vino|no vinieron|no estuvo|no estaba|enferm[oa]s?|se perdió|perdió|no (?:hizo|ha hecho)|no ha (?:recuperado|hecho|presentado))(?!\p{L}))/iu,
   },
   cues: {
     en: {
