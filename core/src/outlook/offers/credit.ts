@@ -101,7 +101,7 @@ const rules: Readonly<Record<Language, readonly Rule[]>> = {
       letterCredit,
     ],
     [
-      /\b(?:full|whole|complete|all(?: of)?(?: the)?) (?:credit|marks?|points|score|value)\b|\bfull value\b/gi,
+      /\b(?:full|whole|complete|all(?: of)?(?: the)?)(?: \d+)? (?:credit|marks?|points|score|value)\b|\bfull value\b/gi,
       fixed(1),
     ],
     [
@@ -114,7 +114,7 @@ const rules: Readonly<Record<Language, readonly Rule[]>> = {
     ],
     [/\btwo[- ]thirds(?: of)?(?: the)? (?:credit|marks?|points|score|value)\b/gi, fixed(2 / 3)],
     [
-      /\b(?:half|1\/2)(?:[- ]of)?(?:[- ](?:the|her|his|their|your|any))?(?:[- ](?:missed|lost|missing))?[- ](?:credit|marks?|points?|score|value|grade)\b|\bhalf back\b|\bfor half\b(?![- ](?:of|the|her|his|credit|marks?|points?|score|value|grade))|\bhalf of (?:what|it(?! (?:is|was|are|were)))\b|\b(?:worth|counts?(?: for)?|earns?|gets?|brings?) half\b(?! (?:of|the|credit|marks?|points?|score|value|grade))/gi,
+      /\b(?:half|1\/2)(?:[- ]of)?(?:[- ](?:the|her|his|their|your|any))?(?:[- ](?:missed|lost|missing))?[- ](?:credit|marks?|points?|score|value|grade)\b|\bhalf back\b|\bout of half\b|\bfor half\b(?![- ](?:of|the|her|his|credit|marks?|points?|score|value|grade))|\bhalf of (?:what|it(?! (?:is|was|are|were)))\b|\b(?:worth|counts?(?: for)?|earns?|gets?|brings?) half\b(?! (?:of|the|credit|marks?|points?|score|value|grade))/gi,
       fixed(0.5),
     ],
     [/\b(?:a )?(?:quarter|1\/4)(?: of)?(?: the)? (?:credit|marks?|points|score|value)\b/gi, fixed(0.25)],
@@ -123,7 +123,7 @@ const rules: Readonly<Record<Language, readonly Rule[]>> = {
       fixed(0),
     ],
     [
-      /\b(?:up to|at most|maximum(?: of)?|max(?:imum)?(?: grade)?(?: of| is)?|no (?:higher|better|more) than|capped at|limited to|for|earn|get)\s(?:an?\s)?["']?([A-D][+-]?)["']?(?![\w'])(?! (?:day|week|letter))/g,
+      /\b(?:up to|at most|maximum(?: of)?|max(?:imum)?(?: grade)?(?: of| is)?|no (?:higher|better|more) than|capped at|limited to|(?<!enough )for|earn|get)\s(?:an?\s)?["']?([A-D][+-]?)["']?(?![\w'])(?! (?:day|week|letter))/g,
       letterCredit,
     ],
     [
@@ -150,7 +150,7 @@ const rules: Readonly<Record<Language, readonly Rule[]>> = {
       ([, value]) => percent(value),
     ],
     [
-      new RegExp(String.raw`(?<=, )(?:then )?${number}(?=\s*(?:[.;]|$))`, 'gi'),
+      new RegExp(String.raw`(?<=, |\()(?:then |for )?${number}(?=\s*(?:[.;)]|$))`, 'gi'),
       ([, value]) => percent(value),
     ],
     [
@@ -215,7 +215,7 @@ const rules: Readonly<Record<Language, readonly Rule[]>> = {
       ([, value]) => percent(value),
     ],
     [
-      /(?<!\p{L})(?:(?:crédito|valor|puntaje|puntuación|nota|calificación) (?:completo|completa|íntegro|íntegra|total|entera)|(?:la )?totalidad (?:del?|de los|de la) (?:crédito|valor|nota|puntos|puntuación)|tod(?:o el|a la|os los) (?:crédito|valor|nota|puntos|puntuación|puntaje))(?!\p{L})/giu,
+      /(?<!\p{L})(?:(?:crédito|valor|puntaje|puntuación|nota|calificación) (?:completo|completa|íntegro|íntegra|total|entera)|(?:tiene|gana|saca|recibe) los \d+ puntos|(?:la )?totalidad (?:del?|de los|de la) (?:crédito|valor|nota|puntos|puntuación)|tod(?:o el|a la|os los) (?:crédito|valor|nota|puntos|puntuación|puntaje))(?!\p{L})/giu,
       fixed(1),
     ],
     [
@@ -251,7 +251,7 @@ const rules: Readonly<Record<Language, readonly Rule[]>> = {
       ([, value]) => percent(value),
     ],
     [
-      new RegExp(String.raw`(?<=, )(?:el |un )?${number}(?=\s*(?:[.;]|$))`, 'giu'),
+      new RegExp(String.raw`(?<=, |\()(?:el |un |por el )?${number}(?=\s*(?:[.;)]|$))`, 'giu'),
       ([, value]) => percent(value),
     ],
     [

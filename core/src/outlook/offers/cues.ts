@@ -106,8 +106,8 @@ function rawCues(text: string, lang: Language, before: string): Raw[] {
   const sat = (raw: Raw): boolean =>
     missed &&
     raw.kind === 'hand-in' &&
-    !raw.noun &&
-    (raw.by.refers === true || !namesWork[lang].test(unaccented(text.slice(raw.start, raw.end))));
+    (raw.by.sure === true ||
+      (!raw.noun && !namesWork[lang].test(unaccented(text.slice(raw.start, raw.end)))));
   return found
     .map((raw) => (again(raw) || tested(raw) || sat(raw) ? { ...raw, kind: 'retake' as const } : raw))
     .sort((a, b) => a.start - b.start);

@@ -104,7 +104,7 @@ export const manners: Readonly<Record<Language, Manner>> = {
     afterwards: /\bafter (?:that|then|which|(?:this |next )?\w+day|the \d)|\bafterwards\b/i,
     did: /(?<!\b(?:points|marks|what|quiz|test|lab|one|work|that|which) )\b(?:i|we|she|he|they|the class|everyone)(?: also| already| just)? (?!(?:need|extend|reopen|open|allow)ed\b)(?:\w{2,}ed|took|wrote|sent|held|got|brought|saw|found|kept|left|lost)\b(?! (?:to|until|that)\b)(?![^,;.]*\b(?:can|may|could|to)\b)/i,
     me: /\b(?:i|we|she|he|they|you) (?:already |also |just )?$/i,
-    owed: /\b(?:missing|lost (?:it|this|the|her|his)|only one attempt|not (?:yet )?(?:turned|handed|submitted|there|here|received|done)|incomplete|unfinished|blank|(?:have not|haven't) (?:yet )?(?:received|seen|got)|(?:do not|don't) have|zero for now|still ow(?:ed|es)|only (?:half|part|page)|nothing from|never (?:arrived|reached|came|handed|turned|submitted)|nothing (?:was )?(?:submitted|handed in|turned in|sent)|no (?:file|work|paper|attachment)|empty|only (?:got|received|have|has)|forgot|waiting for|is late|is not done|did not (?:hand|turn|submit|finish|reach))\b/i,
+    owed: /\b(?:i (?:still )?need|missing|lost (?:it|this|the|her|his)|only one attempt|not (?:yet )?(?:turned|handed|submitted|there|here|received|done)|incomplete|unfinished|blank|(?:have not|haven't) (?:yet )?(?:received|seen|got)|(?:do not|don't) have|zero for now|still ow(?:ed|es)|only (?:half|part|page)|nothing from|never (?:arrived|reached|came|handed|turned|submitted)|nothing (?:was )?(?:submitted|handed in|turned in|sent)|no (?:file|work|paper|attachment)|empty|only (?:got|received|have|has)|forgot|waiting for|is late|is not done|did not (?:hand|turn|submit|finish|reach))\b/i,
     owing: /\b(?:missing|unfinished|remaining|rest|last|late)\b/i,
     it: /^\s*(?:it|this|they|these|that)\b[^,;]*$/i,
     aside:
@@ -115,7 +115,7 @@ export const manners: Readonly<Record<Language, Manner>> = {
     given:
       /^\s*(?:a (?:day|week) |(?:one|two|three|four|five|\d+) (?:days|weeks) )?late,? (?:but|and|so)\b(?![^.]*\b(?:can|may|will|if|until|by|before)\b)/i,
     mends:
-      /\b(?:zero|placeholder|provisional|temporary|will (?:be )?(?:changed?|go up|rise|raised|updated?|replaced?|removed?)|(?:i|we)(?: will|'ll| can) (?:change|raise|update|replace|lift|adjust|enter|remove|take out))\b/i,
+      /\b(?:(?:fine|okay|all right|no problem) (?:if|when)|zero|placeholder|provisional|temporary|will (?:be )?(?:changed?|go up|rise|raised|updated?|replaced?|removed?)|(?:i|we)(?: will|'ll| can) (?:change|raise|update|replace|lift|adjust|enter|remove|take out))\b/i,
     once: /\b(?:until|once|as soon as|when|if|after)\b/i,
     waived:
       /\bpenalty (?:is |has been |was )?(?:waived|lifted|forgiven)\b|\b(?:won't|will not) (?:take|deduct|dock)\b[^.]*\b(?:off|points|late)\b/i,
@@ -144,7 +144,7 @@ export const manners: Readonly<Record<Language, Manner>> = {
     break:
       /[,;:()–—]|\s-\s|(?<!\p{L})(?:y|e|o|u|pero|aunque|entonces|luego|porque|pues|así que|siempre que|mientras|en cuanto|si|cuando|que)(?!\p{L})/giu,
     harmless:
-      /(?<!\p{L})(?:no (?:se |te )?(?:olvide|olvides|olviden|dude|dudes|preocupe|preocupes)(?: de| en)?|no es (?:demasiado )?tarde|no hay problema|no solo|no más tarde del?|no después del?|quien(?:es)? no (?:\p{L}+ ){1,7}?\p{L}+(?= (?:pued|tien)))(?!\p{L})/giu,
+      /(?<!\p{L})(?:no (?:se |te )?(?:olvide|olvides|olviden|dude|dudes|preocupe|preocupes)(?: de| en)?|no es (?:demasiado )?tarde|no hay problema|no importa|no pasa nada|no solo|no más tarde del?|no después del?|quien(?:es)? no (?:\p{L}+ ){1,7}?\p{L}+(?= (?:pued|tien)))(?!\p{L})/giu,
     denies:
       /(?<!\p{L})(?:no|nunca|jamás|tampoco|nadie|ningun[oa]?|ningún|ni|sin|demasiado tarde|ya no|en vez de|en lugar de|imposible)(?!\p{L})/iu,
     past: /(?<!\p{L})(?:fue|fueron|era|estaba|había|quiso|pidió|intentó|olvidó|decidió|pudo|tuvo|debió|ayer|se cerró|se cerraron|ya ha|ha (?:sido|estado)|hubiera|debería haber|podría haber|logró|consiguió|acaba de|(?:semana|vez|mes) pasad[oa]|hizo)(?!\p{L})/iu,
@@ -166,7 +166,7 @@ export const manners: Readonly<Record<Language, Manner>> = {
       /(?<!\p{L})(?:después(?: de (?:eso|esa fecha|ese día)| del?)?|a partir de (?:ahí|entonces)|pasad[oa] (?:el|la|esa))(?!\p{L})/iu,
     did: /(?<!\p{L})(?:(?!(?:amplié|aplacé|extendí|alargué|abrí)(?!\p{L}))(?:\p{L}+[^r\P{L}]é|\p{L}+ó|tuvo|tuvieron|hubo|hizo|quiso|eran? para|debía|tenía que)(?<!(?<!\p{L})(?:est|qu|s|d)é)|hablamos|hablaremos|comentamos|comentaremos)(?!\p{L})(?![^,;.]*(?<!\p{L})(?:puede|podrá|para)(?!\p{L}))/iu,
     me: /(?!)/,
-    owed: /(?<!\p{L})(?:faltan?|perdió (?:la|el|su)|faltando|sin entregar|nunca se|no se (?:entregó|envió|ha entregado)|no hay ning(?:ún|una)|solo (?:recibí|tengo|llegó)|se dejó|vací[oa]s?|espero (?:la|los|las|el)|no está hech[oa]|no (?:he|hemos) recibido|no tengo|incomplet[oa]s?|en blanco|de momento|no (?:me )?(?:llegó|ha llegado|entregó|ha entregado)|solo (?:está|hay|entregó|hizo)|pendientes?)(?!\p{L})/iu,
+    owed: /(?<!\p{L})(?:necesito|faltan?|perdió (?:la|el|su)|faltando|sin entregar|nunca se|no se (?:entregó|envió|ha entregado)|no hay ning(?:ún|una)|solo (?:recibí|tengo|llegó)|se dejó|vací[oa]s?|espero (?:la|los|las|el)|no está hech[oa]|no (?:he|hemos) recibido|no tengo|incomplet[oa]s?|en blanco|de momento|no (?:me )?(?:llegó|ha llegado|entregó|ha entregado)|solo (?:está|hay|entregó|hizo)|pendientes?)(?!\p{L})/iu,
     owing: /(?<!\p{L})(?:que faltan?|pendientes?|resto|últim[oa]s?|ultim[oa]s?|atrasad[oa]s?)(?!\p{L})/iu,
     it: /(?:^|[\s(])(?:(?:me )?l[oa]s?|se) $/iu,
     aside:
@@ -177,7 +177,7 @@ export const manners: Readonly<Record<Language, Manner>> = {
     given:
       /^\s*(?:llegó )?tarde,? (?:pero|y|así que)(?!\p{L})(?![^.]*(?<!\p{L})(?:puede|podrá|si|hasta|antes|para)(?!\p{L}))/iu,
     mends:
-      /(?<!\p{L})(?:cero|provisional|(?:lo|la) (?:cambio|cambiaré|actualizo|subo|subiré|corregiré)|cambi(?:o|aré) (?:la|esta|su) nota|sub(?:o|iré) la nota)(?!\p{L})/iu,
+      /(?<!\p{L})(?:(?:no importa|está bien|no pasa nada) si|cero|provisional|(?:lo|la) (?:cambio|cambiaré|actualizo|subo|subiré|corregiré)|cambi(?:o|aré) (?:la|esta|su) nota|sub(?:o|iré) la nota)(?!\p{L})/iu,
     once: /(?<!\p{L})(?:hasta|en cuanto|cuando|si|una vez)(?!\p{L})/iu,
     waived:
       /(?<!\p{L})no (?:le |les )?(?:quito|quitaré|resto|restaré|descuento|descontaré) (?:nada|puntos)(?!\p{L})/iu,

@@ -22,6 +22,8 @@ import { ninthEnglish } from './tests/ninth.en';
 import { ninthSpanish } from './tests/ninth.es';
 import { tenthEnglish } from './tests/tenth.en';
 import { tenthSpanish } from './tests/tenth.es';
+import { eleventhEnglish } from './tests/eleventh.en';
+import { eleventhSpanish } from './tests/eleventh.es';
 import { spanish } from './tests/marked.es';
 
 const wednesday: Omit<WrittenComment, 'text'> = {
@@ -67,6 +69,8 @@ describe('the marked collection', () => {
     ['Spanish, the ninth collection', 'es', ninthSpanish],
     ['English, the tenth collection', 'en', tenthEnglish],
     ['Spanish, the tenth collection', 'es', tenthSpanish],
+    ['English, the eleventh collection', 'en', eleventhEnglish],
+    ['Spanish, the eleventh collection', 'es', eleventhSpanish],
   ] as const)('is read with a precision and a recall that are told: %s', (name, lang, marked) => {
     const { right, invented, missed, wrong } = tally(lang, marked);
     const [precision, recall] = [right / (right + invented), right / (right + missed)];
@@ -115,6 +119,8 @@ describe('the marked collection', () => {
       ...ninthSpanish,
       ...tenthEnglish,
       ...tenthSpanish,
+      ...eleventhEnglish,
+      ...eleventhSpanish,
       ...heldOut.en,
       ...heldOut.es,
       ...heldOutLater.en,

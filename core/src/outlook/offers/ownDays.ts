@@ -144,7 +144,7 @@ const own: Readonly<Record<Language, readonly OwnRule[]>> = {
     ],
     [
       new RegExp(
-        String.raw`\b${count} (?:more |last |school )?(days?|weeks?) (?:left|to go|remaining)\b|\b${count} (?:more|last|final) (days?|weeks?)(?= to\b)`,
+        String.raw`\b${count} (?:more |last |school )?(days?|weeks?) (?:left|to go|remaining)\b|\b${count} (?:more|extra|additional|last|final)(?: school)? (days?|weeks?)\b(?! (?:of|than|late|left|to go|remaining))`,
         'gi',
       ),
       ([, n, unit, m, other], written) => duration(n ?? m, unit ?? other ?? '', written, 'en', false),
@@ -226,6 +226,10 @@ const own: Readonly<Record<Language, readonly OwnRule[]>> = {
     [
       /(?<!\p{L})(?:cualquier|todos los|todas las) (?:días?|recreos?|tardes?|mañanas?) de esta semana(?!\p{L})/giu,
       (_, written) => ({ date: nextWeekday(written, 5), until: true }),
+    ],
+    [
+      new RegExp(String.raw`(?<!\p{L})${cuenta} (días?|semanas?) más(?!\p{L})(?! (?:tarde|de))`, 'giu'),
+      ([, n, unit], written) => duration(n, unit ?? '', written, 'es', false),
     ],
     [/(?<!\p{L})una semana más(?!\p{L})/giu, (_, written) => ({ date: daysAfter(written, 7), until: true })],
     [
