@@ -12,18 +12,15 @@ import {
   OutLink,
   Page,
   Row,
-  SaveCsv,
   Span,
   Stack,
-  StoryLine,
-  styles,
   WayOn,
   Words,
 } from '../ui';
 import { useItemQuery } from './api';
 import { Comments } from './Comments';
+import { ItemStory } from './ItemStory';
 import { effectSentences, lateLoss } from './itemWords';
-import { storyPoints } from './story';
 import { ThreeFigures } from './ThreeFigures';
 import { sourcesWords, creditWords, spanWords, stateWords, worthWords } from './words';
 
@@ -242,33 +239,6 @@ function TwoSources({ item }: { item: ItemDetail }) {
   );
 }
 
-/** Everything that happened with it, in order. */
-function Story({ item }: { item: ItemDetail }) {
-  const { t } = useTranslation();
-  const format = useFormat();
-  const { data: me } = useMeQuery();
-  const columns = (['when', 'state', 'earned', 'possible', 'late'] as const).map((name) =>
-    t(`course.csv.${name}`),
-  );
-  const rows = () =>
-    item.history.map(({ at, status, earned, late }) => [
-      at,
-      t(`item.states.${status}`),
-      earned,
-      item.possible,
-      t(late ? 'save.yes' : 'save.no'),
-    ]);
-  return (
-    <View style={styles.gap8}>
-      <Heading level={2}>{t('item.story')}</Heading>
-      <StoryLine points={storyPoints(t, format, item, me?.now ?? '')} />
-      {item.history.length > 0 ? (
-        <SaveCsv name={t('course.csv.story', { work: item.title })} columns={columns} rows={rows} />
-      ) : null}
-    </View>
-  );
-}
-
 function Title({ item }: { item: ItemDetail }) {
   const { nameOf } = useChildren();
   const { studentId, title, teacher } = item.course;
@@ -308,7 +278,7 @@ export function ItemView({
             <Comments studentId={item.course.studentId} comments={item.comments} none={t('item.noWords')} />
           </Stack>
           <Next item={item} />
-          <Story item={item} />
+          <ItemStory item={item} />
           <Effect item={item} />
           <HandedIn item={item} />
           <Judged item={item} />

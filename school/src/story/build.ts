@@ -14,20 +14,16 @@ import { levelsOf } from './levels';
 import { putAttendance } from './days/attendance';
 import { linkCodes } from './days/schoolLife';
 import { compositionsOf, nextQuarter, quarterId, sessionsOf, thisQuarter, yearId } from './days/sessions';
-import { itemDetails, type SpecialItem, type SpecialResult } from './specialItem';
+import { itemDetails, type SpecialItem } from './specialItem';
 import { specialItems } from './specials';
 import type { CourseSpec, SchoolSpec, WeeklySpec } from './schools/specs';
 import { putTimetable } from './days/timetable';
-import { reportWords } from './reportWords';
-import { comments } from './teacherWords';
+import { putComments } from './comments';
+import { itemId, mailOf, resultRow, teacherId } from './rows';
 import { Records } from './world';
 
 const before = at('2026-08-24', '09:00');
 const ref = (sourcedId: string, type: string) => ({ sourcedId, type, href: `${type}s/${sourcedId}` });
-export const mailOf = ({ teacher }: CourseSpec): string =>
-  `${teacher.givenName[0]}.${teacher.familyName}@quay-schools.example`.toLowerCase();
-const teacherId = ({ teacher }: CourseSpec): string => `t-${teacher.familyName.toLowerCase()}`;
-const itemId = (course: CourseSpec, key: string): string => `${course.id}-${key}`;
 
 /** Makes one school's records for the whole term. Nothing here knows what day it is. */
 class SchoolBuilder {
@@ -45,7 +41,7 @@ class SchoolBuilder {
       }
     }
     for (const item of specialItems) if (item.school === this.school.id) this.specialWork(item);
-    this.comments();
+    putComments(this.school, this.records);
     putAttendance(this.school, this.records);
     putTimetable(this.school, this.records, before);
     this.announcementsAndCodes();
@@ -283,28 +279,6 @@ class SchoolBuilder {
     });
   }
 
-  private comments(): void {
-    [...comments, ...reportWords]
-      .filter(({ school }) => school === this.school.id)
-      .forEach((comment, index) => {
-        const course = this.school.courses.find(({ id }) => id === comment.course);
-        if (!course) throw new Error(`no course ${comment.course}`);
-        this.put('comments', `comment-${index + 1}`, comment.at, {
-          studentId: comment.student,
-          classId: course.id,
-          subject: comment.subject,
-          text: comment.text,
-          ...(comment.quarter ? { sessionId: quarterId('2026', comment.quarter) } : {}),
-          ...(comment.item ? { assignmentId: itemId(course, comment.item) } : {}),
-          teacherId: teacherId(course),
-          writtenAt: comment.at,
-          ...(comment.about ? { about: comment.about } : {}),
-          ...(comment.recording ? { recording: comment.recording } : {}),
-          ...(comment.elsewhere ? { elsewhere: comment.elsewhere } : {}),
-        });
-      });
-  }
-
   private announcementsAndCodes(): void {
     this.school.announcements.forEach(({ on, title, text }, index) => {
       const postedAt = at(on, '09:00');
@@ -316,14 +290,5 @@ class SchoolBuilder {
     }
   }
 }
-
-export const resultRow = (result: Omit<SpecialResult, 'at'>): Record<string, unknown> => ({
-  scoreStatus: result.status,
-  ...(result.score === undefined ? {} : { score: result.score }),
-  ...(result.text ? { textScore: result.text } : {}),
-  ...(result.missing ? { missing: 'true' } : {}),
-  ...(result.incomplete ? { incomplete: 'true' } : {}),
-  ...(result.late ? { late: 'true' } : {}),
-});
 
 export const buildSchool = (school: SchoolSpec): Records => new SchoolBuilder(school).build();

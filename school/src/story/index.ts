@@ -5,7 +5,8 @@ import { millrace } from './schools/millrace';
 
 export { codeFor, markId } from './days/attendance';
 export { at, schoolDays, storyEnd } from './days/calendar';
-export { buildSchool, mailOf, resultRow } from './build';
+export { buildSchool } from './build';
+export { mailOf, resultRow } from './rows';
 export { keelModel } from './specials';
 export type { CourseSpec } from './schools/specs';
 export { Records } from './world';

@@ -1,6 +1,7 @@
 import type { Offer } from '@cadro/contract';
 import type { Trx } from '../kit';
-import { addEntries, changeIfVersion, openAboutWork } from './store';
+import { openAboutWork } from './openStore';
+import { addEntries, changeIfVersion } from './store';
 
 /**
  * Writes a confirmed offer into the household's open follow-up about the work, if there is one: its words, and that it

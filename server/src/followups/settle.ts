@@ -5,10 +5,11 @@ import type { FiguresHook } from '../gradebook';
 import type { Trx } from '../kit';
 import { schoolDates } from '../records';
 import { registerMark } from './absence';
+import { openAbsences, settleable, type SettleRow } from './openStore';
 import * as store from './store';
 
 /** The works of a follow-up that a record can settle, each with the loose end it was. */
-const worksOf = (row: store.SettleRow): { itemId: string; kind: LooseEndKind }[] =>
+const worksOf = (row: SettleRow): { itemId: string; kind: LooseEndKind }[] =>
   [...row.works, { itemId: row.item_id, kind: row.loose_end_kind }].flatMap(({ itemId, kind }) =>
     itemId && kind ? [{ itemId, kind }] : [],
   );
@@ -33,7 +34,7 @@ async function settleAbsences(
   records: Records,
   now: Date,
 ): Promise<void> {
-  const rows = await store.openAbsences(trx, studentIds);
+  const rows = await openAbsences(trx, studentIds);
   if (rows.length === 0) return;
   const concerned = [...new Set(rows.map(({ student_id }) => student_id))];
   const [registers, dates] = [await schoolRegisters(trx, concerned), await schoolDates(trx, concerned, now)];
@@ -51,7 +52,7 @@ async function settleAbsences(
 }
 
 /** How the record settles a follow-up: by the last of its works that was done, once all of them are. */
-function outcomeOf(row: store.SettleRow, records: readonly CourseRecord[]): Outcome | null {
+function outcomeOf(row: SettleRow, records: readonly CourseRecord[]): Outcome | null {
   const outcomes = worksOf(row).map(({ itemId, kind }) => {
     const record = records.find(
       ({ id, items }) => id === row.course_id && (items ?? []).some((item) => item.id === itemId),
@@ -63,7 +64,7 @@ function outcomeOf(row: store.SettleRow, records: readonly CourseRecord[]): Outc
 
 /** Did it work? Settles the follow-ups that the record now shows as done, in the figures' transaction. */
 export const settleByRecord: FiguresHook = async (trx, { studentIds, records, now }) => {
-  for (const row of await store.settleable(trx, studentIds)) {
+  for (const row of await settleable(trx, studentIds)) {
     const outcome = outcomeOf(row, records.get(row.student_id) ?? []);
     if (outcome) await settle(trx, row, now, outcome);
   }

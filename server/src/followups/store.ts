@@ -247,20 +247,6 @@ export const deleteUntouched = async (db: Db, key: { studentId: string; id: stri
     )
     .delete()) === 1;
 
-/** A household's open follow-ups about a work, locked. */
-export const openAboutWork = (
-  trx: Trx,
-  { studentId, householdId, itemId }: { studentId: string; householdId: string; itemId: string },
-): Promise<{ id: string; version: number; look_again_on: string | null }[]> =>
-  trx('followups')
-    .where({ student_id: studentId, household_id: householdId })
-    .where((is) =>
-      is.where({ item_id: itemId }).orWhereRaw('works @> ?::jsonb', [JSON.stringify([{ itemId }])]),
-    )
-    .whereNot({ step: 'settled' })
-    .forUpdate()
-    .select('id', 'version', 'look_again_on');
-
 /** Those of the follow-ups that are open. */
 export const stillOpen = (trx: Trx, ids: readonly string[]): Promise<{ id: string; student_id: string }[]> =>
   trx('followups')
@@ -268,55 +254,6 @@ export const stillOpen = (trx: Trx, ids: readonly string[]): Promise<{ id: strin
     .whereNot({ step: 'settled' })
     .select('id', 'student_id');
 
-/** The version of a follow-up that is still open, locked: a person may be writing at the same time. */
-export const lockOpen = (
-  trx: Trx,
-  key: { studentId: string; followUpId: string },
-): Promise<{ version: number } | undefined> =>
-  trx('followups')
-    .where({ student_id: key.studentId, id: key.followUpId })
-    .whereNot({ step: 'settled' })
-    .forUpdate()
-    .first<{ version: number } | undefined>('version');
-
-export interface SettleRow {
-  readonly student_id: string;
-  readonly id: string;
-  readonly item_id: string | null;
-  readonly works: readonly WorkInHand[];
-  readonly course_id: string;
-  readonly loose_end_kind: LooseEndKind | null;
-  readonly version: number;
-}
-
-/** Open follow-ups about children's work, locked: a person may be writing at the same time. */
-export const settleable = (trx: Trx, studentIds: readonly string[]): Promise<SettleRow[]> =>
-  trx('followups')
-    .whereIn('student_id', [...studentIds])
-    .whereNot({ step: 'settled' })
-    .whereNotNull('course_id')
-    .whereRaw(`(item_id is not null and loose_end_kind is not null or works <> '[]')`)
-    .orderBy('id')
-    .forUpdate()
-    .select<SettleRow[]>('student_id', 'id', 'item_id', 'works', 'course_id', 'loose_end_kind', 'version');
-
 /** What a household took in hand about one child's absences, open and settled, the latest first. */
 export const absencesTakenInHand = (db: Db, guardianId: string, studentId: string): Promise<FollowUpRow[]> =>
   visible(db, guardianId, [studentId]).whereNotNull('f.absence').orderBy('f.updated_at', 'desc');
-
-export interface OpenAbsence {
-  readonly student_id: string;
-  readonly id: string;
-  readonly absence: AbsenceClaim;
-  readonly version: number;
-}
-
-/** Open follow-ups about children's absences, locked: a person may be writing at the same time. */
-export const openAbsences = (trx: Trx, studentIds: readonly string[]): Promise<OpenAbsence[]> =>
-  trx('followups')
-    .whereIn('student_id', [...studentIds])
-    .whereNot({ step: 'settled' })
-    .whereNotNull('absence')
-    .orderBy('id')
-    .forUpdate()
-    .select<OpenAbsence[]>('student_id', 'id', 'absence', 'version');

@@ -1,5 +1,6 @@
 import { daysAfter, isWeekend, nextWeekday } from '@cadro/core';
 import type { Trx } from '../kit';
+import { lockOpen } from './openStore';
 import * as store from './store';
 
 /** Days a teacher is given before Cadro brings the matter back; records do not move at the weekend. */
@@ -20,7 +21,7 @@ export async function markWritten(
   subject: { studentId: string; followUpId: string },
   what: { author: string; text: string; today: string; now: Date; lookAgainOn?: string },
 ): Promise<void> {
-  const open = await store.lockOpen(trx, subject);
+  const open = await lockOpen(trx, subject);
   if (!open) return;
   const key = { ...subject, version: open.version };
   const lookAgainOn = what.lookAgainOn ?? lookAgainAfter(what.today);

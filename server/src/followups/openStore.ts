@@ -1,0 +1,68 @@
+import type { AbsenceClaim, LooseEndKind } from '@cadro/contract';
+import type { Trx } from '../kit';
+import type { WorkInHand } from './store';
+
+/* Open follow-ups, locked: a person may be writing while the record settles them. */
+
+/** A household's open follow-ups about a work, locked. */
+export const openAboutWork = (
+  trx: Trx,
+  { studentId, householdId, itemId }: { studentId: string; householdId: string; itemId: string },
+): Promise<{ id: string; version: number; look_again_on: string | null }[]> =>
+  trx('followups')
+    .where({ student_id: studentId, household_id: householdId })
+    .where((is) =>
+      is.where({ item_id: itemId }).orWhereRaw('works @> ?::jsonb', [JSON.stringify([{ itemId }])]),
+    )
+    .whereNot({ step: 'settled' })
+    .forUpdate()
+    .select('id', 'version', 'look_again_on');
+
+/** The version of a follow-up that is still open, locked: a person may be writing at the same time. */
+export const lockOpen = (
+  trx: Trx,
+  key: { studentId: string; followUpId: string },
+): Promise<{ version: number } | undefined> =>
+  trx('followups')
+    .where({ student_id: key.studentId, id: key.followUpId })
+    .whereNot({ step: 'settled' })
+    .forUpdate()
+    .first<{ version: number } | undefined>('version');
+
+export interface SettleRow {
+  readonly student_id: string;
+  readonly id: string;
+  readonly item_id: string | null;
+  readonly works: readonly WorkInHand[];
+  readonly course_id: string;
+  readonly loose_end_kind: LooseEndKind | null;
+  readonly version: number;
+}
+
+/** Open follow-ups about children's work, locked: a person may be writing at the same time. */
+export const settleable = (trx: Trx, studentIds: readonly string[]): Promise<SettleRow[]> =>
+  trx('followups')
+    .whereIn('student_id', [...studentIds])
+    .whereNot({ step: 'settled' })
+    .whereNotNull('course_id')
+    .whereRaw(`(item_id is not null and loose_end_kind is not null or works <> '[]')`)
+    .orderBy('id')
+    .forUpdate()
+    .select<SettleRow[]>('student_id', 'id', 'item_id', 'works', 'course_id', 'loose_end_kind', 'version');
+
+export interface OpenAbsence {
+  readonly student_id: string;
+  readonly id: string;
+  readonly absence: AbsenceClaim;
+  readonly version: number;
+}
+
+/** Open follow-ups about children's absences, locked: a person may be writing at the same time. */
+export const openAbsences = (trx: Trx, studentIds: readonly string[]): Promise<OpenAbsence[]> =>
+  trx('followups')
+    .whereIn('student_id', [...studentIds])
+    .whereNot({ step: 'settled' })
+    .whereNotNull('absence')
+    .orderBy('id')
+    .forUpdate()
+    .select<OpenAbsence[]>('student_id', 'id', 'absence', 'version');
