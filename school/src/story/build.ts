@@ -13,7 +13,7 @@ import { putGrades, putPastYear } from './grades';
 import { levelsOf } from './levels';
 import { putAttendance } from './days/attendance';
 import { linkCodes } from './days/schoolLife';
-import { compositionsOf, nextQuarter, quarterId, sessionsOf, thisQuarter, yearId } from './days/sessions';
+import { compositionsOf, nextQuarter, sessionsOf, thisQuarter, yearId } from './days/sessions';
 import { itemDetails, type SpecialItem } from './specialItem';
 import { specialItems } from './specials';
 import type { CourseSpec, SchoolSpec, WeeklySpec } from './schools/specs';

@@ -6,7 +6,7 @@ import { claim } from './readers/claim';
 import { channel } from './readers/channel';
 import { correct } from './readers/correct';
 import { deliver, finish, take } from './readers/deliver';
-import { finished } from './readers/finished';
+import { finalCopy } from './readers/finalCopy';
 import { handIn } from './readers/handIn';
 import { moved } from './readers/moved';
 import { redo } from './readers/redo';
@@ -47,7 +47,7 @@ const readers: readonly Reader[] = [
   sit,
   correct,
   redo,
-  finished,
+  finalCopy,
   channel,
   handIn,
   arrival,
@@ -168,9 +168,7 @@ function judge(text: string, raw: Raw, manner: Manner, said: string): CueMark | 
   if (raw.kind === 'hand-in' && manner.ours.test(before) && manner.theirs.test(text.slice(raw.start)))
     return null;
   if (raw.noun && manner.aside.test(before)) return null;
-  // Who takes it is the teacher; a student takes it home.
-  const takes = /^take\b/i.test(names) && raw.kind === 'hand-in';
-  if (takes && !/\b(?:i|we|home)\b/i.test(`${before} ${names} ${after}`) && !/^take\b$/i.test(names))
+  if (raw.kind === 'hand-in' && manner.taken.test(names) && !manner.takes.test(`${before}${names}${after}`))
     return null;
   if (manner.did.test(before) || (manner.me.test(before) && /^\w+ed\b/.test(text.slice(raw.start))))
     return null;

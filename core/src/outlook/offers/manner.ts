@@ -41,6 +41,10 @@ export interface Manner {
   readonly it: RegExp;
   /** Before a noun: it is talked about, or worked at. */
   readonly aside: RegExp;
+  /** What a teacher does with a work that comes in. */
+  readonly taken: RegExp;
+  /** That it is the teacher who takes it, or that it is taken home. */
+  readonly takes: RegExp;
   /** What a student does, and a teacher does not offer to do. */
   readonly theirs: RegExp;
   /** Ends with what was not done: 'forgot today'. */
@@ -109,6 +113,8 @@ export const manners: Readonly<Record<Language, Manner>> = {
     it: /^\s*(?:it|this|they|these|that)\b[^,;]*$/i,
     aside:
       /\b(?:(?<!\b(?:see|ask|talk to|speak to|email|contact|write to) (?:me|us) )about|regarding|work(?:s|ed|ing)? (?:on|with)|practi[cs]ed with|discuss\w*|keep|kept)\b[^,;.]*$/i,
+    taken: /^take \w/i,
+    takes: /\b(?:i|we|home)\b/i,
     theirs: /^(?:finish|complete|submit|upload|hand|turn)\b/i,
     lately:
       /\b(?:forgot|missed|left out|was|were|had|did|could not|didn't)(?: (?!by|until|before)\w+){0,2} $/i,
@@ -171,6 +177,8 @@ export const manners: Readonly<Record<Language, Manner>> = {
     it: /(?:^|[\s(])(?:(?:me )?l[oa]s?|se) $/iu,
     aside:
       /(?<!\p{L})(?:sobre|acerca de|está con|están con|habl\p{L}+ (?:de|con)|trabaj\p{L}+ (?:en|con)|practic\p{L}+ con|me preocupan?)(?!\p{L})[^,;.]*$/iu,
+    taken: /(?!)/,
+    takes: /(?!)/,
     theirs: /(?!)/,
     lately:
       /(?<!\p{L})(?:olvidó|faltó|estuvo|hizo|hubo|terminó|acabó|no trajo|no vino)(?: (?!para|hasta|antes)\p{L}+){0,2} $/iu,

@@ -1,7 +1,7 @@
 import type { Reader } from './reader';
 
 /** What was scored was a draft: the version that counts is still to come. */
-export const finished: Reader = {
+export const finalCopy: Reader = {
   kind: 'redo',
   about: {
     en: /\b(?:as|is|was|only) (?:a |the |just a |only a )?(?:rough |first )?draft\b/i,
