@@ -27,10 +27,8 @@ export interface CueMark {
   readonly noun?: boolean;
   /** Its due date was moved: nothing is lost. */
   readonly moved?: boolean;
-  /** It may speak of what was said before. */
+  /** It may speak of what was said before, or of how that comes in. */
   readonly refers?: boolean;
-  /** How a work comes in, whatever is done for it. */
-  readonly weak?: boolean;
 }
 
 interface Raw {
@@ -179,7 +177,7 @@ function judge(text: string, raw: Raw, manner: Manner, said: string): CueMark | 
   // 'Sign the form and bring it': what it is stands before it.
   if (
     raw.kind === 'hand-in' &&
-    (by.refers || manner.pronoun.test(names)) &&
+    (by.weak || manner.pronoun.test(names)) &&
     manner.signed.test(text.slice(0, raw.start))
   )
     return null;
@@ -192,9 +190,9 @@ function judge(text: string, raw: Raw, manner: Manner, said: string): CueMark | 
   const mends = manner.mends.test(text) && manner.once.test(quiet.slice(0, raw.end));
   // 'It will be accepted', 'lo acepto'.
   const named = manner.pronoun.test(names) || manner.it.test(before);
-  const refers = by.refers ?? (raw.kind === 'hand-in' && named);
+  const refers = by.weak === true || (raw.kind === 'hand-in' && named);
   // 'Nobody has paid for the ferry yet; please do so by Friday.'
-  if (raw.kind === 'hand-in' && refers && manner.foreign.test(said.slice(-120))) return null;
+  if (raw.kind === 'hand-in' && named && manner.foreign.test(said.slice(-120))) return null;
   const denied =
     manner.denies.test(before) ||
     /^\s*(?:is|are|will|can|may)?\s*(?:not|no longer|never)\b/i.test(after.slice(0, 24));
@@ -202,10 +200,8 @@ function judge(text: string, raw: Raw, manner: Manner, said: string): CueMark | 
     by.sure === true ||
     mends ||
     (by.weak === true && may >= 0 && manner.owing.test(names)) ||
-    (raw.noun
-      ? manner.open.test(text)
-      : !by.refers && !by.ours && !by.weak && (may >= 0 || manner.asks.test(before)));
-  return { ...cue, denied, certain, ...(refers ? { refers } : {}), ...(by.weak ? { weak: true } : {}) };
+    (raw.noun ? manner.open.test(text) : !by.ours && !by.weak && (may >= 0 || manner.asks.test(before)));
+  return { ...cue, denied, certain, ...(refers ? { refers } : {}) };
 }
 
 const lookedAt: Readonly<Record<Language, RegExp>> = {

@@ -71,9 +71,7 @@ export function joined(
       const adjacent = cueEnd >= 0 && /^[\s\p{L}]{0,14}$/u.test(text.slice(cueEnd, mark.start)) && !apart;
       cueEnd = mark.end;
       const comesIn =
-        mark.kind === 'hand-in' &&
-        !mark.moved &&
-        (bare !== null || mark.refers || mark.weak || conditional || adjacent);
+        mark.kind === 'hand-in' && !mark.moved && (bare !== null || mark.refers || conditional || adjacent);
       if (current && current.kind !== mark.kind && comesIn && !apart) {
         // 'Corrections may be handed in by …': how they come in is no second offer.
       } else if (bare && !apart && bare.kind === 'hand-in' && mark.noun) bare.kind = mark.kind;

@@ -67,9 +67,7 @@ class Reading {
     if (
       nearby &&
       offers.length > 0 &&
-      offers.every(
-        ({ refers, weak, denied, kind }) => (refers || weak || this.repeats(nearby, kind)) && !denied,
-      ) &&
+      offers.every(({ refers, denied, kind }) => (refers || this.repeats(nearby, kind)) && !denied) &&
       this.lacks(nearby, days, credits)
     ) {
       this.goOn(sentence, days, credits, nearby, true);

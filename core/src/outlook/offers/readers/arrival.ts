@@ -3,7 +3,7 @@ import type { Reader } from './reader';
 /** How a work gets to its teacher, told from where the teacher stands: it comes in, it is on my desk, I have it. */
 export const arrival: Reader = {
   kind: 'hand-in',
-  refers: true,
+  weak: true,
   cues: {
     en: {
       verbs:

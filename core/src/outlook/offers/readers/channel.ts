@@ -4,7 +4,7 @@ import type { Reader } from './reader';
 export const channel: Reader = {
   kind: 'hand-in',
   sure: true,
-  refers: true,
+  weak: true,
   cues: {
     en: {
       verbs:

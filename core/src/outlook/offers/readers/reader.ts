@@ -15,13 +15,14 @@ export interface Reader {
   readonly sure?: true;
   /** What the teacher does for it: 'I will look at it again'. */
   readonly ours?: true;
-  /** It may speak of what was said before: 'I take them until Friday'. */
-  readonly refers?: true;
   /** What the comment has to speak of, up to here, for these words to be an offer. */
   readonly about?: Readonly<Record<Language, RegExp>>;
   /** Who does it is the student: 'I will return the essays' is none. */
   readonly theirs?: true;
-  /** Good advice by itself: an offer only with a last day or a credit. */
+  /**
+   * Good advice by itself, or said of what was offered before ('I take them until Friday'): an offer only with a last
+   * day or a credit.
+   */
   readonly weak?: true;
   /** Its words are looked for without accents. */
   readonly unaccented?: true;
