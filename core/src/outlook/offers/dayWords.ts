@@ -100,11 +100,7 @@ export const cuenta = String.raw`(\d{1,3}|una?|dos|tres|cuatro|cinco|seis|siete|
 export const someWeekday = '(sunday|monday|tuesday|wednesday|thursday|friday|saturday)';
 export const algunDia = '(domingo|lunes|martes|miércoles|jueves|viernes|sábado)';
 
-/** The next such day of a month on or after the day of writing. */
-export function nextDayOfMonth(day: number, written: string): { date: string | null } {
-  for (let ahead = 0; ahead < 62; ahead++) {
-    const date = daysAfter(written, ahead);
-    if (Number(date.slice(8)) === day) return { date };
-  }
-  return { date: null };
-}
+/** The next day of that number; no date where no month has it. */
+export const nextDayOfMonth = (day: number, written: string): { date: string | null } => ({
+  date: dayNamed(String(day), undefined, written, 'en')?.date ?? null,
+});

@@ -18,10 +18,7 @@ export interface Found {
 
 const leading: Readonly<Record<Language, readonly (readonly [Relation, RegExp])[]>> = {
   en: [
-    [
-      'until',
-      /\b(?:(?:let us|let's) say|back(?: to me| here| to school)?|return(?:ed)?|before the end of(?: the)?|before (?=end of)(?:the )?)(?: on| by)? ?$/i,
-    ],
+    ['until', /\b(?:(?:let us|let's) say|back(?: to me| here| to school)?|return(?:ed)?)(?: on| by)? ?$/i],
     ['until', /\b(?:until|till|up to) (?:the|our|her|his|their) (?:\w+ )?(?:test|exam|quiz)(?: on| of)? $/i],
     ['before', /\b(?:before|ahead of) (?:the|our|her|his|their) (?:\w+ )?(?:test|exam|quiz)(?: on| of)? $/i],
     [
