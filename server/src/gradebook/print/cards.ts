@@ -28,6 +28,7 @@ export async function cardsOf(
   if (!top) throw new HttpProblem('not-found');
   return {
     language: guardian.language,
+    timeZone: child.timeZone,
     childName: `${child.givenName} ${child.familyName}`,
     schoolName: child.schoolName,
     title: top.title,

@@ -1,5 +1,6 @@
 import type { TermCourse, TermNode } from '@cadro/contract';
 import { countedGrade } from '@cadro/core';
+import { PaperReader } from '../../testing/paper';
 import { cardsPage, type CardsReport } from './cardsPage';
 
 const term = (part: string, depth: number, endsOn: string): TermNode => ({
@@ -32,7 +33,7 @@ const course = (more: Partial<TermCourse> = {}): TermCourse => ({
 });
 const cards = (courses: readonly TermCourse[], language: 'en' | 'es' = 'en'): CardsReport => ({
   ...{ language, childName: 'Isolde Aldervane', schoolName: 'Gannet Head', title: '2026–27' },
-  ...{ asOf: new Date('2026-11-12T19:40:00Z'), terms, courses },
+  ...{ asOf: new Date('2026-11-12T19:40:00Z'), timeZone: 'America/Halifax', terms, courses },
   attendance: [{ part: 'first', schoolDays: 44, daysMissed: 1, lessonsMissed: 9, late: 1 }],
 });
 const pages = (bytes: Buffer): number => bytes.toString('latin1').match(/\/Type \/Page\b/g)?.length ?? 0;
@@ -66,4 +67,16 @@ it('keeps no room for the attendance of a year the school gives none for', async
     }),
   );
   expect(fuller).toContain(true);
+});
+
+it('says each grade, who missed what, and the day by the school’s own clock', async () => {
+  const reader = new PaperReader();
+  // Still the twelfth at the school.
+  const bytes = await cardsPage({ ...cards([course()]), asOf: new Date('2026-11-13T02:30:00Z') });
+  const texts = (await reader.read(bytes)).flat().map(({ text }) => text);
+  await reader.close();
+  expect(texts).toEqual(
+    expect.arrayContaining(['As of 12 Nov 2026', 'Kelp chemistry', '84.2 B', '–', 'Days missed', '1']),
+  );
+  expect(texts.join(' ')).toContain('Kelp chemistry, Aldous: “Neat at the bench.”');
 });

@@ -1,13 +1,15 @@
 import { buffer } from 'node:stream/consumers';
-import type { ChildTerms, CourseGrade, Language, TermCourse, TermNode } from '@cadro/contract';
-import { light, roundHalfAway } from '@cadro/core';
+import type { ChildTerms, Language, TermCourse, TermNode } from '@cadro/contract';
+import { light } from '@cadro/core';
 import PDFDocument from 'pdfkit';
+import { printFormat, type PrintFormat } from './format';
 import { inner, margin, putLine, sheet } from './sheet';
 import { printWords } from './words';
 
 /** A school year of a child as it is printed: a grid of grades, attendance under it, then what was written. */
 export interface CardsReport {
   readonly language: Language;
+  readonly timeZone: string;
   readonly childName: string;
   readonly schoolName: string;
   readonly title: string;
@@ -39,19 +41,8 @@ class Writer {
     return (inner - nameWidth) / Math.max(1, this.report.terms.length);
   }
 
-  private date(at: Date): string {
-    const locale = this.report.language === 'en' ? 'en-GB' : this.report.language;
-    return new Intl.DateTimeFormat(locale, { dateStyle: 'medium', timeZone: 'UTC' }).format(at);
-  }
-
-  private number(value: number, decimals: number): string {
-    const digits = { minimumFractionDigits: decimals, maximumFractionDigits: decimals };
-    return new Intl.NumberFormat(this.report.language, digits).format(roundHalfAway(value, decimals));
-  }
-
-  private graded({ display, decimals, letter }: CourseGrade): string {
-    const figure = display === null ? [] : [this.number(display, decimals)];
-    return [...figure, ...(letter === null ? [] : [letter])].join(' ');
+  private get format(): PrintFormat {
+    return printFormat(this.report.language, this.report.timeZone);
   }
 
   /** Room for so much, on the next page where this one is full. */
@@ -80,7 +71,12 @@ class Writer {
     this.put(childName, margin, { size: 22, bold: true }, inner);
     this.top += 30;
     this.put(`${schoolName} · ${title}`, margin, { size: 10 }, inner * 0.65);
-    this.put(this.words.printed(this.date(asOf)), margin, { size: 10, align: 'right', colour: soft }, inner);
+    this.put(
+      this.words.printed(this.format.date(asOf)),
+      margin,
+      { size: 10, align: 'right', colour: soft },
+      inner,
+    );
     this.top += 26;
   }
 
@@ -114,7 +110,10 @@ class Writer {
       const { credits, creditsEarned } = course;
       const cells = terms.map(({ part }) => {
         const found = course.grades.find((grade) => grade.part === part);
-        return { text: found ? this.graded(found.grade) || '–' : '', sure: found?.state === 'stored' };
+        return {
+          text: found ? (this.format.grade(found.grade) ?? '–') : '',
+          sure: found?.state === 'stored',
+        };
       });
       this.row(course.title, credits > 0 ? this.words.credits(creditsEarned, credits) : '', cells);
     }

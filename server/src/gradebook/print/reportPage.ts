@@ -1,8 +1,9 @@
 import { buffer } from 'node:stream/consumers';
 import type { CourseFigures, CourseGrade, GradeState, Language, Scale } from '@cadro/contract';
-import { light, roundHalfAway } from '@cadro/core';
+import { light } from '@cadro/core';
 import PDFDocument from 'pdfkit';
 import { drawSpan, type Page } from './drawSpan';
+import { printFormat, type PrintFormat } from './format';
 import { inner, margin, putLine, sheet, type Look } from './sheet';
 import { printWords, type PrintWords } from './words';
 
@@ -53,26 +54,8 @@ class Writer {
     return printWords[this.report.language];
   }
 
-  /** Days before months, as the app writes them. */
-  private get locale(): string {
-    return this.report.language === 'en' ? 'en-GB' : this.report.language;
-  }
-
-  date(on: string): string {
-    const format = new Intl.DateTimeFormat(this.locale, { dateStyle: 'medium', timeZone: 'UTC' });
-    return format.format(new Date(`${on}T12:00:00Z`));
-  }
-
-  instant(at: Date): string {
-    const { timeZone } = this.report;
-    return new Intl.DateTimeFormat(this.locale, { dateStyle: 'medium', timeStyle: 'short', timeZone }).format(
-      at,
-    );
-  }
-
-  number(value: number, decimals: number): string {
-    const digits = { minimumFractionDigits: decimals, maximumFractionDigits: decimals };
-    return new Intl.NumberFormat(this.report.language, digits).format(roundHalfAway(value, decimals));
+  private get format(): PrintFormat {
+    return printFormat(this.report.language, this.report.timeZone);
   }
 
   line(text: string, left: number, top: number, look: Look): void {
@@ -83,9 +66,9 @@ class Writer {
     const { childName, schoolName, year, term, asOf } = this.report;
     this.line(childName, margin, margin, { size: 22, width: inner, bold: true });
     this.line(`${schoolName} · ${this.words.year(year)}`, margin, margin + 30, { size: 10, width: inner });
-    const dates = this.words.term(term.title, this.date(term.startsOn), this.date(term.endsOn));
+    const dates = this.words.term(term.title, this.format.day(term.startsOn), this.format.day(term.endsOn));
     this.line(dates, margin, margin + 45, { size: 10, width: inner });
-    this.line(this.words.printed(this.instant(asOf)), margin, margin + 45, {
+    this.line(this.words.printed(this.format.instant(asOf)), margin, margin + 45, {
       size: 10,
       width: inner,
       align: 'right',
@@ -105,13 +88,13 @@ class Writer {
     if (teacher) this.line(teacher, margin, top + 19, { size: 9, width: 175, colour: soft });
     const standards = scale.method === 'standards';
     if (!standards) {
-      const said = this.written(grade);
+      const said = this.format.grade(grade);
       const at = { left: margin + 215, width: 75, align: 'right' } as const;
       if (said !== null) this.line(said, at.left, top, { ...at, size: 14, bold: true });
       else this.line(this.words.noGrade, at.left, top + 3, { ...at, size: 10, colour: soft });
       const sure = state && state !== 'running' ? [this.words.state[state]] : [];
       const count = grade?.count
-        ? [this.words.byOurCount(this.written({ ...grade, ...grade.count }) ?? '')]
+        ? [this.words.byOurCount(this.format.grade({ ...grade, ...grade.count }) ?? '')]
         : [];
       const small = { size: 8, width: 130, align: 'right', colour: soft, lines: 2 } as const;
       this.line([...sure, ...count].join('\n'), margin + 160, top + 19, small);
@@ -121,13 +104,6 @@ class Writer {
     else if (figures && figures.posted !== null) this.outlook(course, figures, right, top);
     if (course.remark)
       this.line(`“${course.remark}”`, margin, top + 33, { size: 9, width: 285, colour: soft, lines: 2 });
-  }
-
-  /** A grade in figures and letter; null where there is none. */
-  private written(grade: Pick<CourseGrade, 'display' | 'letter' | 'decimals'> | null): string | null {
-    if (!grade || (grade.display === null && grade.letter === null)) return null;
-    const figure = grade.display === null ? [] : [this.number(grade.display, grade.decimals)];
-    return [...figure, ...(grade.letter === null ? [] : [grade.letter])].join('  ');
   }
 
   private outlook(
@@ -144,7 +120,9 @@ class Writer {
       [words.posted, grade?.display ?? null, grade?.decimals ?? decimals] as const,
       [words.ifLeft, ifLeft, decimals] as const,
       [words.ifMadeUp, ifMadeUp, decimals] as const,
-    ].flatMap(([name, value, shown]) => (value === null ? [] : [`${name} ${this.number(value, shown)}`]));
+    ].flatMap(([name, value, shown]) =>
+      value === null ? [] : [`${name} ${this.format.number(value, shown)}`],
+    );
     const rest = [words.open(figures.looseEnds.length), words.trend[figures.trend.class]].filter(Boolean);
     this.line(said.join(' · '), at.left, top + 24, { size: 9, width: at.width });
     this.line(rest.join(' · '), at.left, top + 36, { size: 9, width: at.width, colour: soft });
@@ -158,7 +136,9 @@ class Writer {
     this.line(count, at.left, top, { size: 9, width: at.width, bold: true });
     course.standards.slice(0, 4).forEach(({ title, level }, index) => {
       const words =
-        level === null ? this.words.notAssessed : this.words.level(this.number(level, level % 1 ? 1 : 0));
+        level === null
+          ? this.words.notAssessed
+          : this.words.level(this.format.number(level, level % 1 ? 1 : 0));
       const look = { size: 8, colour: soft };
       const line = top + 14 + index * 12;
       this.line(title, at.left, line, { ...look, width: at.width - 38 });
@@ -174,7 +154,7 @@ class Writer {
     const drawn = this.report.courses.some(({ scale }) => scale.method !== 'standards');
     if (drawn)
       this.line(this.words.legend, margin, top + 16, { size: 8, width: inner, colour: soft, lines: 2 });
-    const read = source.readAt ? this.instant(source.readAt) : '–';
+    const read = source.readAt ? this.format.instant(source.readAt) : '–';
     this.line(this.words.source(source.name, read), margin, top + (drawn ? 38 : 18), {
       size: 8,
       width: inner,
