@@ -1,7 +1,9 @@
 import {
   alertRoutes,
   calendarRoutes,
+  elsewhereRoutes,
   gradebookRoutes,
+  householdRoutes,
   newsRoutes,
   outlookRoutes,
   termRoutes,
@@ -9,17 +11,22 @@ import {
   type Alert,
   type Brief,
   type CalendarEvent,
+  type CalendarFeed,
   type ChildTerms,
   type CourseDetail,
   type CourseSummary,
   type Digest,
   type ItemDetail,
+  type Me,
   type News,
   type Work,
 } from '@cadro/contract';
 import { daysAfter } from '@cadro/core';
 import type { Agent } from 'supertest';
 import type { PaperReader, Printed } from '../../testing/paper';
+
+/** What an address for calendar programs is asked to hold. */
+export const addressLayers = ['test', 'due', 'school', 'meeting', 'own', 'attendance', 'closed'] as const;
 
 const forChild = (path: string, studentId: string) => path.replace(':studentId', studentId);
 
@@ -35,6 +42,8 @@ export interface Papers {
 /** All that the family can read on a day. */
 export interface Seen {
   readonly now: string;
+  /** The day it is, and the first that Days shows. */
+  readonly on: string;
   readonly brief: Brief;
   readonly courses: readonly CourseSummary[];
   readonly details: readonly CourseDetail[];
@@ -46,10 +55,15 @@ export interface Seen {
   readonly news: News;
   readonly terms: readonly ChildTerms[];
   readonly papers: readonly Papers[];
+  readonly children: Me['children'];
+  /** What a calendar program gets. */
+  readonly address: string;
 }
 
 /** One guardian's evening: every place is opened once, and every paper printed. */
 export class Evening {
+  private address: Promise<string> | null = null;
+
   constructor(
     private readonly guardian: Agent,
     private readonly studentIds: readonly string[],
@@ -58,6 +72,16 @@ export class Evening {
 
   private async get<T>(path: string, query: Record<string, string> = {}): Promise<T> {
     return (await this.guardian.get(path).query(query).expect(200)).body as T;
+  }
+
+  /** The address that calendar programs read: it is made once. */
+  private async addressOf(): Promise<string> {
+    this.address ??= this.guardian
+      .post(elsewhereRoutes.create.path)
+      .send({ name: 'Kitchen', layers: addressLayers, studentIds: [] })
+      .expect(201)
+      .then(({ body }) => new URL((body as CalendarFeed).url).pathname);
+    return this.address;
   }
 
   private async printed(path: string): Promise<Printed[][]> {
@@ -94,14 +118,14 @@ export class Evening {
         this.get<CourseDetail>(forChild(gradebookRoutes.course.path, studentId).replace(':courseId', id)),
       ),
     );
-    // The pages of the assignments that the Brief leads to.
-    const named = brief.matters.flatMap((matter) =>
-      'looseEnds' in matter
-        ? matter.looseEnds.slice(0, 1).map(({ itemId }) => [matter.studentId, itemId] as const)
-        : [],
+    // The pages of all that is open, doubtful, or can be done again.
+    const open = details.flatMap(({ studentId, items: own }) =>
+      own
+        .filter(({ looseEnd, chance, classroom }) => looseEnd ?? chance ?? classroom?.doubt)
+        .map(({ id }) => [studentId, id] as const),
     );
     const items = await Promise.all(
-      named.map(([studentId, itemId]) =>
+      open.map(([studentId, itemId]) =>
         this.get<ItemDetail>(forChild(gradebookRoutes.item.path, studentId).replace(':itemId', itemId)),
       ),
     );
@@ -116,6 +140,9 @@ export class Evening {
       })),
     );
     const { asOf: now } = brief;
-    return { now, brief, courses, details, items, work, events, alerts, digest, news, terms, papers };
+    const address = (await this.guardian.get(await this.addressOf()).expect(200)).text;
+    const { children } = await this.get<Me>(householdRoutes.me.path);
+    const told = { alerts, digest, news, terms, papers, address, children };
+    return { now, on, brief, courses, details, items, work, events, ...told };
   }
 }

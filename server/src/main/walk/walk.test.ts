@@ -1,6 +1,7 @@
 import { daysAfter } from '@cadro/core';
 import { PaperReader } from '../../testing/paper';
 import { World } from '../../testing/world';
+import { inCalendars } from './address';
 import { Evening } from './evening';
 import { onPaper } from './printed';
 import { disagreements, endsSaid, gradesSaid, statesSaid, tooLate, twice, type Said } from './said';
@@ -53,7 +54,13 @@ it('one state, one figure, one deadline, wherever it is read, from 21 October to
     confirmed += await evening.confirmAll();
     const seen = await evening.read(on);
     const papers = onPaper(seen);
-    const said = [...gradesSaid(seen), ...endsSaid(seen), ...statesSaid(seen), ...papers];
+    const said = [
+      ...gradesSaid(seen),
+      ...endsSaid(seen),
+      ...statesSaid(seen),
+      ...inCalendars(seen),
+      ...papers,
+    ];
     compared += said.length;
     printed += papers.filter(({ place }) => place.startsWith('paper')).length;
     const all = [...disagreements(said), ...tooLate(seen), ...twice(seen)];
