@@ -1,7 +1,7 @@
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { CourseFigures, CourseSummary } from '@cadro/contract';
-import { roundHalfAway } from '@cadro/core';
+import { spanCells } from '@cadro/core';
 import { useChildren, useFormat } from '../household';
 import {
   Frame,
@@ -117,10 +117,6 @@ function commonFrom(courses: readonly CourseSummary[]): number {
   return Math.max(0, Math.floor((Math.min(100, ...known) - 5) / 10) * 10);
 }
 
-/** A figure as every page shows it: a file does not know better. */
-const asShown = (value: number | null | undefined, { decimals }: CourseSummary['scale']): number | null =>
-  value === null || value === undefined ? null : roundHalfAway(value, decimals);
-
 function SpansCsv({ courses }: { courses: readonly CourseSummary[] }) {
   const { t } = useTranslation();
   const { nameOf } = useChildren();
@@ -140,18 +136,11 @@ function SpansCsv({ courses }: { courses: readonly CourseSummary[] }) {
         t('side.open'),
       ]}
       rows={() =>
-        courses.map(({ studentId, title, figures, grade, scale }) => [
-          nameOf(studentId),
-          title,
-          grade.display,
-          scale.outOf,
-          grade.letter,
-          t(`terms.by.${grade.by}`),
-          grade.count?.display ?? null,
-          asShown(figures?.ifLeft, scale),
-          asShown(figures?.ifMadeUp, scale),
-          figures?.looseEnds.length ?? null,
-        ])
+        courses.map((course) => {
+          const { figure, outOf, letter, by, count, ifLeft, ifMadeUp, open } = spanCells(course);
+          const told = [figure, outOf, letter, t(`terms.by.${by}`), count, ifLeft, ifMadeUp, open];
+          return [nameOf(course.studentId), course.title, ...told];
+        })
       }
     />
   );

@@ -11,5 +11,6 @@ export * from './replay';
 export * from './standing';
 export * from './tally';
 export * from './terms/terms';
+export * from './terms/files';
 export * from './terms/yearColumns';
 export * from './value';

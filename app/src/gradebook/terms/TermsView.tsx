@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { ChildTerms, TermCourse, TermGrade, TermNode } from '@cadro/contract';
+import { gradeLines } from '@cadro/core';
 import { useChildren, useFormat } from '../../household';
 import {
   BackLink,
@@ -242,16 +243,10 @@ export function TermsView({ studentId }: { studentId: string }) {
             name={t('terms.title', { child: nameOf(studentId) })}
             columns={[...gradeColumns(t), t('terms.csv.count')]}
             rows={() =>
-              years.courses.flatMap((course) =>
-                course.grades.map((grade) => {
-                  const term = years.terms.find(({ part }) => part === grade.part);
-                  const said = { term: term?.title ?? grade.title ?? grade.part, state: words(grade, term) };
-                  return [
-                    ...gradeCells(t, course, { ...said, grade: grade.grade }),
-                    grade.grade.count?.display ?? null,
-                  ];
-                }),
-              )
+              gradeLines(years).map((line) => [
+                ...gradeCells(t, line, words(line.found, line.term)),
+                line.grade.count?.display ?? null,
+              ])
             }
           />
         </Page>

@@ -1,5 +1,6 @@
 import type { TFunction } from 'i18next';
-import type { ChildTerms, CourseGrade, TermCourse, TermGrade, TermNode } from '@cadro/contract';
+import type { ChildTerms, TermCourse, TermGrade, TermNode } from '@cadro/contract';
+import { cardLines, type GradeLine } from '@cadro/core';
 
 /** Terms without parts of their own. */
 export const leavesOf = (terms: readonly TermNode[]): TermNode[] =>
@@ -24,11 +25,11 @@ export const gradeColumns = (t: TFunction): string[] => [
   t('terms.csv.by'),
 ];
 
-export const gradeCells = (
-  t: TFunction,
-  { title }: TermCourse,
-  { term, grade, state }: { readonly term: string; readonly grade: CourseGrade; readonly state: string },
-): Cell[] => [title, term, state, grade.display, grade.letter, t(`terms.by.${grade.by}`)];
+/** @param state how sure it is, in words. */
+export const gradeCells = (t: TFunction, { course, title, grade }: GradeLine, state: string): Cell[] => [
+  ...[course.title, title, state, grade.display, grade.letter],
+  t(`terms.by.${grade.by}`),
+];
 
 /** The grid as rows for a spreadsheet: a row for each course and term, then the attendance of each term. */
 export function cardRows(
@@ -37,21 +38,10 @@ export function cardRows(
   { terms, courses }: { readonly terms: readonly TermNode[]; readonly courses: readonly TermCourse[] },
   words: (grade: TermGrade, term: TermNode | undefined) => string,
 ): Cell[][] {
-  const grades = courses.flatMap((course) =>
-    terms.flatMap((term): Cell[][] => {
-      const found = course.grades.find(({ part }) => part === term.part);
-      if (!found) return [];
-      const { grade } = found;
-      const comment = course.remarks.find(({ part }) => part === term.part)?.text ?? null;
-      const credits = term.depth === 0 ? course.creditsEarned || course.credits : null;
-      return [
-        [
-          ...gradeCells(t, course, { term: term.title, grade, state: words(found, term) }),
-          ...[credits, null, null, comment],
-        ],
-      ];
-    }),
-  );
+  const grades = cardLines(courses, terms).map((line): Cell[] => [
+    ...gradeCells(t, line, words(line.found, line.term)),
+    ...[line.credits, null, null, line.comment],
+  ]);
   const attended = terms.flatMap((term): Cell[][] => {
     const found = attendance.find(({ part }) => part === term.part);
     if (!found) return [];

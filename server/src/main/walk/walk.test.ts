@@ -3,6 +3,7 @@ import { PaperReader } from '../../testing/paper';
 import { World } from '../../testing/world';
 import { inCalendars } from './address';
 import { Evening } from './evening';
+import { inFiles } from './files';
 import { onPaper } from './printed';
 import { disagreements, endsSaid, gradesSaid, statesSaid, tooLate, twice, type Said } from './said';
 
@@ -59,6 +60,7 @@ it('one state, one figure, one deadline, wherever it is read, from 21 October to
       ...endsSaid(seen),
       ...statesSaid(seen),
       ...inCalendars(seen),
+      ...inFiles(seen),
       ...papers,
     ];
     compared += said.length;
