@@ -12,7 +12,7 @@ const node = (name, extra = {}) => ({
     ],
   },
   // Published as ES modules only.
-  transformIgnorePatterns: ['node_modules/(?!email-reply-parser/)'],
+  transformIgnorePatterns: ['node_modules/(?!(email-reply-parser|@scure|@noble|@otplib)/)'],
   ...extra,
 });
 

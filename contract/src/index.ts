@@ -7,6 +7,7 @@ import { entryRoutes } from './calendar/entries';
 import { followUpRoutes } from './followups/followups';
 import { gradebookRoutes } from './gradebook/gradebook';
 import { termRoutes } from './gradebook/terms';
+import { doorRoutes, keepingRoutes } from './household/door';
 import { draftRoutes } from './household/drafts';
 import { householdRoutes } from './household/household';
 import { messageRoutes } from './messages/messages';
@@ -39,8 +40,11 @@ export * from './gradebook/items';
 export * from './gradebook/policy';
 export * from './gradebook/record';
 export * from './gradebook/terms';
+export * from './household/door';
 export * from './household/drafts';
 export * from './household/household';
+export * from './household/roles';
+export * from './household/ways';
 export * from './messages/messages';
 export * from './outlook/figures';
 export * from './outlook/matters';
@@ -59,6 +63,8 @@ export * from './sources/status';
 /** Every operation the server offers, in the order of the OpenAPI document. */
 export const allRoutes: readonly RouteContract[] = [
   householdRoutes,
+  doorRoutes,
+  keepingRoutes,
   draftRoutes,
   outlookRoutes,
   newsRoutes,

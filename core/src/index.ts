@@ -4,6 +4,7 @@ export * from './calendar';
 export * from './dates';
 export * from './followups';
 export * from './gradebook';
+export * from './household';
 export * from './outlook';
 export * from './palette';
 export * from './plan';

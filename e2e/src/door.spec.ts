@@ -42,10 +42,10 @@ test('a child is linked by code, after one has seen whose record it is', async (
   await expect(page.getByRole('radio', { name: 'Pet' })).toHaveCount(0);
   await page.goto('/link');
   const code = page.getByLabel('Code from the school');
-  await code.fill('SORREL-CAS-1592');
+  await code.fill('C8SN-0F2B-6WQA-1DVP');
   await page.getByRole('button', { name: 'Look whose code this is' }).click();
   await expect(page.getByText('This code has run out.')).toBeVisible();
-  await code.fill('sorrel pet 3141');
+  await code.fill('3qpt 7k9m xr2d v6hb');
   await page.getByRole('button', { name: 'Look whose code this is' }).click();
   await expect(page.getByText('Pet Aldervane')).toBeVisible();
   await expect(page.getByText('Little Fathom Primary, year 3')).toBeVisible();

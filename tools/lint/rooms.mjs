@@ -14,7 +14,7 @@ export const mayKnow = {
 };
 
 export const floors = {
-  core: ['gradebook', 'attendance', 'calendar', 'outlook', 'plan', 'followups', 'alerts'],
+  core: ['household', 'gradebook', 'attendance', 'calendar', 'outlook', 'plan', 'followups', 'alerts'],
   server: [
     ...['kit', 'records', 'household', 'sources', 'attendance', 'gradebook', 'followups', 'messages'],
     ...['alerts', 'outlook', 'plan', 'calendar', 'brief', 'main'],
@@ -33,7 +33,7 @@ export const doors = { core: ['index'], server: ['index'], app: ['index', 'api']
 
 /** Who owns which table of the server: only the owner's stores and the migrations name it. */
 export const tables = {
-  kit: ['sessions', 'login_tries', 'demo_clock'],
+  kit: ['login_tries', 'demo_clock'],
   records: [
     ...[
       'schools',
@@ -65,7 +65,11 @@ export const tables = {
       'change_log',
     ],
   ],
-  household: ['households', 'guardians', 'guardian_links', 'drafts'],
+  household: [
+    ...['households', 'guardians', 'guardian_links', 'drafts', 'sessions', 'devices', 'passkeys'],
+    ...['one_time_secrets', 'recovery_codes', 'address_proofs', 'address_changes', 'arrivals'],
+    ...['account_mails', 'invitations', 'invitation_children'],
+  ],
   sources: ['sources', 'sync_problems'],
   attendance: ['household_marks', 'code_meanings'],
   gradebook: [

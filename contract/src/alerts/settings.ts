@@ -59,7 +59,7 @@ export const deliveryReasons = [
   ...(['mail-refused', 'mail-returned', 'mail-answered', 'mail-away'] as const),
   ...(['text-slow', 'text-answered', 'text-refused', 'no-texts'] as const),
   // Its alert is gone or its link has ended; its receiver has stopped mail; an earlier mail came back.
-  ...(['nothing-left', 'mail-stopped', 'came-back-before'] as const),
+  ...(['nothing-left', 'mail-stopped', 'not-confirmed', 'came-back-before'] as const),
 ] as const;
 
 export const DeliveryFault = Type.Object({

@@ -184,6 +184,7 @@ export const attendanceRoutes = {
     path: '/api/students/:studentId/attendance/marks',
     room,
     access: 'signed-in',
+    takesFile: true,
     summary: 'Read a CSV file of marks in, or tell what would be read',
     params: OfStudent,
     body: MarksFile,

@@ -157,6 +157,7 @@ export const elsewhereRoutes = {
     path: '/api/calendar/imports',
     room,
     access: 'signed-in',
+    takesFile: true,
     summary: 'Read an iCalendar file in, or tell what would be read',
     body: ImportBody,
     status: 200,

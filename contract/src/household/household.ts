@@ -1,21 +1,8 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { Instant, Language, Uuid } from '../shared/scalars';
 import { route } from '../shared/route';
-
-export const roles = ['guardian', 'look-only', 'student'] as const;
-export type Role = (typeof roles)[number];
-const RoleSchema = Type.Union(roles.map((role) => Type.Literal(role)));
-
-/** What a role may do with a linked child's record. Reading is every role's; ended links may do nothing. */
-export const permissions = {
-  guardian: ['read-record', 'read-talk', 'write-talk'],
-  'look-only': ['read-record', 'read-talk'],
-  student: ['read-record'],
-} as const satisfies Record<Role, readonly string[]>;
-export type Permission = (typeof permissions)[Role][number];
-
-export const rolesAllowed = (permission: Permission): Role[] =>
-  roles.filter((role) => (permissions[role] as readonly Permission[]).includes(permission));
+import { RoleSchema } from './roles';
+import { Code, WayIn } from './ways';
 
 export const Child = Type.Object({
   id: Uuid,
@@ -33,6 +20,8 @@ export const Me = Type.Object({
   name: Type.String(),
   givenName: Type.String(),
   email: Type.String(),
+  /** Whether the address has been shown to be theirs: before, nothing but the confirmation goes there. */
+  confirmed: Type.Boolean(),
   language: Language,
   children: Type.Array(Child),
   /** The server's instant: the demo's clock may differ from the device's. */
@@ -44,16 +33,9 @@ export type Me = Static<typeof Me>;
 export const SignIn = Type.Object({
   email: Type.String({ format: 'email', maxLength: 320 }),
   password: Type.String({ minLength: 1, maxLength: 200 }),
+  /** Whether to stay signed in on this device. */
+  keep: Type.Optional(Type.Boolean()),
 });
-export const LinkCode = Type.Object({ code: Type.String({ minLength: 4, maxLength: 40 }) });
-export const LinkPreview = Type.Object({
-  givenName: Type.String(),
-  familyName: Type.String(),
-  year: Type.String(),
-  schoolName: Type.String(),
-});
-export type LinkPreview = Static<typeof LinkPreview>;
-
 const room = 'household';
 export const householdRoutes = {
   signIn: route({
@@ -99,9 +81,9 @@ export const householdRoutes = {
     room,
     access: 'signed-in',
     summary: 'Whose record a code opens, before it is linked',
-    body: LinkCode,
+    body: Type.Object({ code: Code }),
     status: 200,
-    answer: LinkPreview,
+    answer: WayIn,
   }),
   link: route({
     method: 'post',
@@ -109,7 +91,7 @@ export const householdRoutes = {
     room,
     access: 'signed-in',
     summary: 'Link a child by its code',
-    body: LinkCode,
+    body: Type.Object({ code: Code }),
     status: 201,
     answer: Child,
   }),

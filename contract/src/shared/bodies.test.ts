@@ -53,8 +53,8 @@ const feed = { name: 'Kitchen', layers: ['due', 'test'], studentIds: [] };
 const fitting: Record<string, object> = {
   'post /api/session': { email: 'maren@aldervane.example', password: 'x' },
   'patch /api/me': { language: 'es' },
-  'post /api/links/preview': { code: 'SORREL-PET-3141' },
-  'post /api/links': { code: 'SORREL-PET-3141' },
+  'post /api/links/preview': { code: '3QPT-7K9M-XR2D-V6HB' },
+  'post /api/links': { code: '3QPT-7K9M-XR2D-V6HB' },
   'post /api/drafts': {
     ...{ key: 'letter:1', studentId: uuid, kind: 'letter', title: 'Keel model', place: '/talk/write' },
     fields: { subject: 'S', text: 'T' },

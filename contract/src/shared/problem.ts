@@ -5,6 +5,7 @@ export const problemCodes = [
   'bad-request',
   'not-signed-in',
   'wrong-credentials',
+  'second-step',
   'too-many-tries',
   'forbidden',
   'not-found',
@@ -12,6 +13,12 @@ export const problemCodes = [
   'code-used',
   'code-expired',
   'already-linked',
+  'code-not-for-you',
+  'link-over',
+  'address-known',
+  'weak-password',
+  'wrong-code',
+  'passkey-refused',
   'edited-meanwhile',
   'teacher-without-contact',
   'unknown-thread',
@@ -38,5 +45,7 @@ export const Problem = Type.Object({
   /** With `edited-meanwhile`: how it stands now, and what was sent. */
   current: Type.Optional(Type.Unknown()),
   yours: Type.Optional(Type.Unknown()),
+  /** With `too-many-tries`: how long to wait. */
+  retryAfterSeconds: Type.Optional(Type.Integer()),
 });
 export type Problem = Static<typeof Problem>;

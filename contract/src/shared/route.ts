@@ -21,6 +21,10 @@ export interface RouteContract<
   readonly answer?: Answer;
   /** Media type of an answer that is no JSON. */
   readonly produces?: string;
+  /** Whether a whole file comes in, as text in JSON. */
+  readonly takesFile?: boolean;
+  /** Whether an answer costs as much work as many others: each person has one of them made at a time. */
+  readonly heavy?: boolean;
 }
 
 export const route = <P extends TObject, Q extends TObject, B extends TSchema, A extends TSchema>(

@@ -166,7 +166,8 @@ export const FeedAnnouncement = Type.Object({
 });
 export const FeedLinkCode = Type.Object({
   ...base,
-  code: Type.String(),
+  /** Sixteen letters and digits or more, so that nobody finds one by trying; blanks and dashes are for its readers. */
+  code: Type.String({ pattern: '^(?:[^A-Za-z0-9]*[A-Za-z0-9]){16,40}[^A-Za-z0-9]*$', maxLength: 80 }),
   studentId: Type.String(),
   expiresAt: Instant,
 });

@@ -2,9 +2,9 @@ import { randomUUID } from 'node:crypto';
 import { alertRoutes, RehearsalLine, type Child } from '@cadro/contract';
 import { parse } from '@cadro/contract/parse';
 import { dateIn, type AlertRules } from '@cadro/core';
-import { Router } from 'express';
+import type { Router } from 'express';
 import { childrenFor, guardianById } from '../household';
-import { addJobs, HttpProblem, mount, Produced, Streamed, type ServerDeps } from '../kit';
+import { addJobs, HttpProblem, mount, newRouter, Produced, type ServerDeps, Streamed } from '../kit';
 import { deliveryJob } from './delivery/deliver';
 import { digestNow } from './digests/digests';
 import { digestPaper } from './digests/digestPaper';
@@ -181,7 +181,7 @@ const mailStopRoutes: Routes = (router, deps) => {
 
 /** The routes of alerts: what came, what is told and how, rehearsal, digests. */
 export function alertRouter(deps: ServerDeps, live: LiveAlerts, rehearser: Rehearser): Router {
-  const router = Router();
+  const router = newRouter();
   listRoutes(router, deps);
   mount(router, alertRoutes.live, ({ guardianId }) =>
     Promise.resolve(new Streamed((request, response) => live.attach(guardianId, request, response))),

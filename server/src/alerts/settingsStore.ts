@@ -29,3 +29,8 @@ export async function saveSettings(
     .onConflict('guardian_id')
     .merge(change);
 }
+
+/** A new address owes nothing to what came back from the old one. */
+export async function mailMovedOn(db: Db | Trx, guardianId: string): Promise<void> {
+  await db('alert_settings').where({ guardian_id: guardianId }).update({ mail_bounced_at: null });
+}

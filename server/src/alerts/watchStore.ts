@@ -13,6 +13,8 @@ export interface Settings {
   readonly delivery: AlertDelivery;
   readonly mailStoppedAt: Date | null;
   readonly mailBouncedAt: Date | null;
+  /** Whether the address has been shown to be theirs. */
+  readonly confirmed: boolean;
 }
 
 /** A child with who is told about it: those who may read what a household talks about, and not the child's own sign-in. */
@@ -37,6 +39,7 @@ interface Row {
   readonly delivery: unknown;
   readonly mail_stopped_at: Date | null;
   readonly mail_bounced_at: Date | null;
+  readonly confirmed: boolean;
   readonly student_id: string;
   readonly given_name: string;
   readonly time_zone: string;
@@ -61,6 +64,7 @@ const watchOf = (row: Row): Watch => ({
         : parse('stored delivery', AlertDelivery, row.delivery),
     mailStoppedAt: row.mail_stopped_at,
     mailBouncedAt: row.mail_bounced_at,
+    confirmed: row.confirmed,
   },
   studentId: row.student_id,
   givenName: row.given_name,
@@ -99,6 +103,7 @@ export async function watchesOf(
       'g.email',
       'g.name',
       'g.language',
+      'g.confirmed',
       'set.rules',
       'set.delivery',
       'set.mail_stopped_at',

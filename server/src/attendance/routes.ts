@@ -1,8 +1,8 @@
 import { attendanceRoutes } from '@cadro/contract';
 import { dateIn } from '@cadro/core';
-import { Router } from 'express';
+import type { Router } from 'express';
 import type { ServerDeps } from '../kit';
-import { mount, Produced } from '../kit';
+import { mount, newRouter, Produced } from '../kit';
 import { childrenFor, householdOf, requireChild } from '../household';
 import { marksCsv, readMarksFile } from './marksFile';
 import { attendanceOverview, type TouchedByPattern } from './overview';
@@ -10,7 +10,7 @@ import { saveMeaning } from './store';
 
 export function attendanceRouter(deps: ServerDeps, touchedBy: TouchedByPattern): Router {
   const { db, clock } = deps;
-  const router = Router();
+  const router = newRouter();
   mount(router, attendanceRoutes.days, async ({ guardianId }) => {
     const now = await clock.now();
     const children = await childrenFor(db, guardianId, 'read-record');

@@ -1,12 +1,12 @@
 import { newsRoutes, outlookRoutes } from '@cadro/contract';
-import { Router } from 'express';
+import type { Router } from 'express';
 import { childrenFor } from '../household';
-import { mount, type ServerDeps } from '../kit';
+import { mount, newRouter, type ServerDeps } from '../kit';
 import { briefOf } from './brief';
 import { newsOf, sawNews } from './news';
 
 export function briefRouter(deps: ServerDeps): Router {
-  const router = Router();
+  const router = newRouter();
   mount(router, outlookRoutes.brief, async ({ guardianId }) =>
     briefOf(deps, guardianId, await childrenFor(deps.db, guardianId, 'read-record')),
   );

@@ -5,11 +5,11 @@ import {
   entryRoutes,
   type CalendarLayer,
 } from '@cadro/contract';
-import { Router } from 'express';
+import type { Router } from 'express';
 import { itemOf } from '../gradebook';
 import { householdOf, requireChild } from '../household';
 import type { ServerDeps } from '../kit';
-import { HttpProblem, mount, Produced } from '../kit';
+import { HttpProblem, mount, newRouter, Produced } from '../kit';
 import { calendarOf, refuseLongRange } from './calendar';
 import * as feeds from './elsewhere/feeds';
 import { forgetImport, importCalendar } from './elsewhere/imports';
@@ -34,7 +34,7 @@ function layersOf(text: string | undefined): readonly CalendarLayer[] {
 
 export function calendarPages(deps: ServerDeps): Router {
   const { db } = deps;
-  const router = Router();
+  const router = newRouter();
   /** A work of a child that the caller's household may write about. */
   const ofItem = async (guardianId: string, { studentId, itemId }: { studentId: string; itemId: string }) => {
     const child = await requireChild(db, guardianId, studentId, 'write-talk');
@@ -84,7 +84,7 @@ const fileName = 'cadro.ics';
 
 /** Calendars that go out and come in. */
 export function elsewherePages(deps: ServerDeps): Router {
-  const router = Router();
+  const router = newRouter();
   mount(router, elsewhereRoutes.list, ({ guardianId }) => feeds.elsewhereOf(deps, guardianId));
   mount(router, elsewhereRoutes.create, ({ guardianId, body }) => feeds.createFeed(deps, guardianId, body));
   mount(router, elsewhereRoutes.change, ({ guardianId, params: { feedId }, body }) =>

@@ -1,14 +1,14 @@
 import { dayRoutes, rolesAllowed } from '@cadro/contract';
-import { Router } from 'express';
+import type { Router } from 'express';
 import type { ServerDeps } from '../kit';
-import { mount } from '../kit';
+import { mount, newRouter } from '../kit';
 import { requireChild } from '../household';
 import { catchUp, writeToDesk } from './day/absences';
 import { childDay } from './day/day';
 
 export function calendarRouter(deps: ServerDeps): Router {
   const { db } = deps;
-  const router = Router();
+  const router = newRouter();
   mount(router, dayRoutes.day, async ({ guardianId, params }) => {
     const child = await requireChild(db, guardianId, params.studentId, 'read-record');
     return childDay(deps, {

@@ -1,7 +1,7 @@
 import { followUpRoutes } from '@cadro/contract';
-import { Router } from 'express';
+import type { Router } from 'express';
 import type { ServerDeps } from '../kit';
-import { mount } from '../kit';
+import { mount, newRouter } from '../kit';
 import {
   changeFollowUp,
   listFollowUps,
@@ -13,7 +13,7 @@ import {
 
 export function followUpRouter(server: ServerDeps, threadWith: ThreadWith): Router {
   const deps = { ...server, threadWith };
-  const router = Router();
+  const router = newRouter();
   mount(router, followUpRoutes.list, async ({ guardianId }) => ({
     followUps: await listFollowUps(deps, guardianId),
   }));

@@ -1,7 +1,7 @@
 import { gradebookRoutes } from '@cadro/contract';
-import { Router } from 'express';
+import type { Router } from 'express';
 import type { ServerDeps } from '../kit';
-import { HttpProblem, mount } from '../kit';
+import { HttpProblem, mount, newRouter } from '../kit';
 import { childrenFor, requireChild } from '../household';
 import { courseDetail } from './course/courseDetail';
 import { computeFigures, type FiguresHook } from './figures/figures';
@@ -19,7 +19,7 @@ export interface GradebookHooks {
 }
 
 export function gradebookRouter({ db, clock }: ServerDeps, hooks: GradebookHooks): Router {
-  const router = Router();
+  const router = newRouter();
 
   mount(router, gradebookRoutes.courses, async ({ guardianId }) => {
     const children = await childrenFor(db, guardianId, 'read-record');

@@ -1,12 +1,12 @@
 import { draftRoutes } from '@cadro/contract';
-import { Router } from 'express';
-import { mount, type ServerDeps } from '../kit';
+import type { Router } from 'express';
+import { mount, newRouter, type ServerDeps } from '../kit';
 import { childrenFor, requireChild } from './access';
 import { draftsOf, dropDraft, keepDraft } from './draftStore';
 
 /** What a guardian has begun to write: kept for that person alone. */
 export function draftRouter({ db, clock }: ServerDeps): Router {
-  const router = Router();
+  const router = newRouter();
   mount(router, draftRoutes.drafts, async ({ guardianId }) => {
     const children = await childrenFor(db, guardianId, 'write-talk');
     const rows = await draftsOf(

@@ -1,6 +1,10 @@
 export { childrenFor, requireChild, requireWriter } from './access';
+export { doorRouter } from './door/doorRoutes';
+export type { HouseholdHooks } from './door/ways';
 export { draftRouter } from './draftRoutes';
-export type { LinkHook } from './linking';
+export { answerForgotten } from './keeping/addresses';
+export { hashPassword } from './keeping/passwords';
+export { keepingRouter } from './keeping/keepingRoutes';
+export { sendAccountMail } from './mail/sendAccountMail';
 export { householdRouter } from './routes';
-export { hashPassword } from './signIn';
 export { addHousehold, guardianById, householdOf, linkedStudents, putLink } from './store';

@@ -2,7 +2,7 @@ import { householdRoutes, outlookRoutes } from '@cadro/contract';
 import pino from 'pino';
 import request from 'supertest';
 import { buildServer } from '../main/app';
-import { password, World } from '../testing/world';
+import { password, sessionCookieOf, World } from '../testing/world';
 
 let world: World;
 beforeAll(async () => {
@@ -14,6 +14,7 @@ beforeAll(async () => {
 });
 afterAll(() => world.stop());
 
+const asMaren = { email: 'maren@test.example', password };
 const signIn = (body: object) => world.nobody.post(householdRoutes.signIn.path).send(body);
 
 describe('signing in and out', () => {
@@ -61,10 +62,7 @@ describe('signing in and out', () => {
   it('gives a new session at each sign-in, and forgets it at sign-out', async () => {
     const agent = request.agent(world.server.app);
     const cookie = async () =>
-      String(
-        (await agent.post(householdRoutes.signIn.path).send({ email: 'maren@test.example', password }))
-          .headers['set-cookie'],
-      ).split(';')[0];
+      sessionCookieOf(await agent.post(householdRoutes.signIn.path).send(asMaren).expect(200));
     const [first, second] = [await cookie(), await cookie()];
     expect(first).not.toBe(second);
     await world.nobody
@@ -84,7 +82,7 @@ describe('signing in and out', () => {
     const { db, clock, config } = world;
     const other = buildServer({ db, clock, config, log: pino({ level: 'silent' }) });
     const answer = await signIn({ email: 'maren@test.example', password }).expect(200);
-    const [cookie = ''] = String(answer.headers['set-cookie']).split(';');
+    const cookie = sessionCookieOf(answer);
     await request(other.app).get(outlookRoutes.brief.path).set('cookie', cookie).expect(200);
     await other.close();
   });
@@ -126,5 +124,5 @@ it('writes no password, no name and no token into its log', async () => {
   const all = lines.join('');
   for (const secret of [password, 'maren', 'Caspian', world.student('caspian'), 'cookie', 'cadro.session'])
     expect(all).not.toContain(secret);
-  expect(all).toContain('"path":"/api/students/:id/teachers"');
+  expect(all).toContain('"path":"/api/students/:studentId/teachers"');
 });

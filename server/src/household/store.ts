@@ -1,4 +1,4 @@
-import type { Child, Language, Role } from '@cadro/contract';
+import type { Child, Issuer, Language, Role } from '@cadro/contract';
 import type { Db, Trx } from '../kit';
 
 export interface GuardianRow {
@@ -9,12 +9,17 @@ export interface GuardianRow {
   readonly name: string;
   readonly given_name: string;
   readonly language: Language;
+  /** When the address was shown to be theirs; until then nothing but the confirmation goes to it. */
+  readonly confirmed_at: Date | null;
 }
 
-export const guardianByEmail = (db: Db, email: string): Promise<GuardianRow | undefined> =>
+export type NewGuardian = Omit<GuardianRow, 'id' | 'household_id' | 'confirmed_at'> &
+  Partial<Pick<GuardianRow, 'confirmed_at'>>;
+
+export const guardianByEmail = (db: Db | Trx, email: string): Promise<GuardianRow | undefined> =>
   db<GuardianRow>('guardians').whereRaw('lower(email) = lower(?)', [email]).first();
 
-export const guardianById = (db: Db, id: string): Promise<GuardianRow | undefined> =>
+export const guardianById = (db: Db | Trx, id: string): Promise<GuardianRow | undefined> =>
   db<GuardianRow>('guardians').where({ id }).first();
 
 /** The household a signed-in guardian writes for, and the name the entry bears. */
@@ -22,6 +27,18 @@ export async function householdOf(db: Db, guardianId: string): Promise<{ id: str
   const guardian = await guardianById(db, guardianId);
   if (!guardian) throw new Error(`no guardian ${guardianId}`);
   return { id: guardian.household_id, author: guardian.name };
+}
+
+export async function confirmAddress(trx: Trx, id: string, at: Date): Promise<void> {
+  await trx('guardians').where({ id }).update({ confirmed_at: at });
+}
+
+export async function setAddress(trx: Trx, id: string, email: string, confirmed_at: Date): Promise<void> {
+  await trx('guardians').where({ id }).update({ email, confirmed_at });
+}
+
+export async function setPassword(trx: Trx, id: string, password_hash: string): Promise<void> {
+  await trx('guardians').where({ id }).update({ password_hash });
 }
 
 export async function setLanguage(db: Db, id: string, language: Language): Promise<void> {
@@ -34,7 +51,7 @@ export async function markLooked(db: Db, id: string, at: Date): Promise<void> {
 }
 
 /** The children a guardian is linked to now, oldest first. */
-export function linkedChildren(db: Db, guardianId: string, roles: readonly Role[]): Promise<Child[]> {
+export function linkedChildren(db: Db | Trx, guardianId: string, roles: readonly Role[]): Promise<Child[]> {
   return db('guardian_links as l')
     .join('student_profiles as s', 's.student_id', 'l.student_id')
     .where({ 'l.guardian_id': guardianId })
@@ -55,29 +72,42 @@ export function linkedChildren(db: Db, guardianId: string, roles: readonly Role[
 /** Links, or takes an ended link up again. */
 export async function putLink(
   trx: Db | Trx,
-  link: { studentId: string; guardianId: string; role: Role; now: Date },
+  link: {
+    studentId: string;
+    guardianId: string;
+    role: Role;
+    now: Date;
+    issuer?: Issuer;
+    invitedBy?: string | null;
+  },
 ): Promise<void> {
+  const { studentId, guardianId, role, now, issuer = 'school', invitedBy = null } = link;
+  const row = { role, linked_at: now, issuer, invited_by: invitedBy };
   await trx('guardian_links')
-    .insert({
-      student_id: link.studentId,
-      guardian_id: link.guardianId,
-      role: link.role,
-      linked_at: link.now,
-    })
+    .insert({ student_id: studentId, guardian_id: guardianId, ...row })
     .onConflict(['student_id', 'guardian_id'])
-    .merge({ role: link.role, linked_at: link.now, ended_at: null });
+    .merge({ ...row, ended_at: null });
 }
 
 export async function addHousehold(
   trx: Db | Trx,
   name: string,
-  members: readonly Omit<GuardianRow, 'id' | 'household_id'>[],
+  members: readonly NewGuardian[],
 ): Promise<string[]> {
   const [household] = await trx('households').insert({ name }).returning<{ id: string }[]>('id');
   const rows = await trx('guardians')
     .insert(members.map((member) => ({ ...member, household_id: household?.id })))
     .returning<{ id: string }[]>('id');
   return rows.map(({ id }) => id);
+}
+
+/** One more person of a household. @returns the new id. */
+export async function addMember(trx: Trx, householdId: string, member: NewGuardian): Promise<string> {
+  const [row] = await trx('guardians')
+    .insert({ ...member, household_id: householdId })
+    .returning<{ id: string }[]>('id');
+  if (!row) throw new Error('a guardian just written has no id');
+  return row.id;
 }
 
 /** Everyone whom somebody is linked to. */

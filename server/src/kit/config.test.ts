@@ -23,6 +23,8 @@ describe('the environment', () => {
     mailDomain: 'mail.cadro.example',
     inboundMailKey: 'k',
     demoSchoolUrl: null,
+    trustedProxies: false,
+    sessions: { idleHours: 12, keptDays: 90 },
     logLevel: 'info',
   };
   it('needs four things and has the rest by itself', () => expect(readConfig(whole)).toEqual(usual));
@@ -34,6 +36,16 @@ describe('the environment', () => {
       { port: 65_535, publicUrl: 'https://c' },
     ],
     [{ CADRO_HOST: '::1' }, { host: '::1' }],
+    [{ CADRO_TRUSTED_PROXIES: '2' }, { trustedProxies: 2 }],
+    [{ CADRO_TRUSTED_PROXIES: '0' }, { trustedProxies: false }],
+    [
+      { CADRO_TRUSTED_PROXIES: 'loopback, 10.0.0.0/8 ,fd00::1' },
+      { trustedProxies: ['loopback', '10.0.0.0/8', 'fd00::1'] },
+    ],
+    [
+      { CADRO_SESSION_IDLE_HOURS: '1', CADRO_SESSION_KEPT_DAYS: '30' },
+      { sessions: { idleHours: 1, keptDays: 30 } },
+    ],
     [{ CADRO_APP_DIR: '/app' }, { appDir: '/app' }],
     [
       { TEXT_GATEWAY_URL: 'https://t', TEXT_GATEWAY_KEY: 'g' },
@@ -74,9 +86,11 @@ describe('what is sealed', () => {
     expect(() => unseal('s', bytes.toString('base64url'))).toThrow();
   });
   it.each([
-    ['SORREL-PET-3141', 'sorrel pet 3141', true],
-    ['SORREL-PET-3141', 'SORRELPET3141', true],
-    ['SORREL-PET-3141', 'SORREL-PET-3142', false],
+    ['3QPT-7K9M-XR2D-V6HB', '3qpt 7k9m xr2d v6hb', true],
+    ['3QPT-7K9M-XR2D-V6HB', '3QPT7K9MXR2DV6HB', true],
+    ['3QPT-7K9M-XR2D-V6HB', '3QPT-7K9M-XR2D-V6HC', false],
+    ['0A1B-0000-0000-0000', 'oaib-oooo-oooo-oooo', true],
+    ['0A1B-0000-0000-0000', 'OALB 0000 0000 0000', true],
   ])('codes %s and %s are alike: %s', (a, b, alike) => {
     expect(hashCode(a) === hashCode(b)).toBe(alike);
   });

@@ -1,3 +1,5 @@
+import { isIP } from 'node:net';
+
 /** Everything the environment decides, read once at start. */
 export interface Config {
   readonly databaseUrl: string;
@@ -20,6 +22,13 @@ export interface Config {
   readonly inboundMailKey: string;
   /** Address of the simulated schools; set in demo mode only. */
   readonly demoSchoolUrl: string | null;
+  /**
+   * Proxies whose word on the caller's address and protocol is taken: how many stand in front, or their addresses and
+   * networks; false: none.
+   */
+  readonly trustedProxies: number | readonly string[] | false;
+  /** How long a sign-in lasts: unused, and at most for who asked to be kept signed in. */
+  readonly sessions: { readonly idleHours: number; readonly keptDays: number };
   readonly logLevel: string;
 }
 
@@ -27,6 +36,31 @@ export interface Config {
 export class ConfigError extends Error {
   override readonly name = 'ConfigError';
   readonly code = 'config-missing';
+}
+
+const isNetwork = (text: string): boolean => {
+  const [address = '', bits, ...more] = text.split('/');
+  const most = isIP(address) === 6 ? 128 : 32;
+  return (
+    isIP(address) > 0 &&
+    more.length === 0 &&
+    (bits === undefined || (/^\d+$/.test(bits) && Number(bits) <= most))
+  );
+};
+
+/** `2` counts hops; `10.0.0.5, 192.168.0.0/16, loopback` names who they are. */
+function proxiesOf(text: string): Config['trustedProxies'] {
+  const each = text
+    .split(',')
+    .map((part) => part.trim())
+    .filter((part) => part !== '');
+  if (each.length === 0) return false;
+  if (each.length === 1 && /^\d{1,2}$/.test(each[0] ?? '')) return Number(each[0]) || false;
+  const wrong = each.find(
+    (part) => !isNetwork(part) && !['loopback', 'linklocal', 'uniquelocal'].includes(part),
+  );
+  if (wrong) throw new ConfigError(`CADRO_TRUSTED_PROXIES: ${wrong} is neither an address nor a network`);
+  return each;
 }
 
 export function readConfig(env: NodeJS.ProcessEnv): Config {
@@ -59,6 +93,11 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     mailDomain: env['CADRO_MAIL_DOMAIN'] ?? 'mail.cadro.example',
     inboundMailKey: need('CADRO_INBOUND_MAIL_KEY'),
     demoSchoolUrl: env['CADRO_DEMO_SCHOOL_URL'] ?? null,
+    trustedProxies: proxiesOf(env['CADRO_TRUSTED_PROXIES'] ?? ''),
+    sessions: {
+      idleHours: number('CADRO_SESSION_IDLE_HOURS', 12, 24 * 30),
+      keptDays: number('CADRO_SESSION_KEPT_DAYS', 90, 366),
+    },
     logLevel: env['CADRO_LOG_LEVEL'] ?? 'info',
   };
 }

@@ -54,14 +54,34 @@ export function sameText(a: string, b: string): boolean {
   return left !== undefined && right !== undefined && timingSafeEqual(left, right);
 }
 
-/** Codes are stored as hashes: a reader of the table can link nobody. Spaces, dashes and case do not matter. */
-export const hashCode = (code: string): string =>
-  createHash('sha256')
-    .update(code.toUpperCase().replace(/[^A-Z0-9]/g, ''))
-    .digest('hex');
+/** Digits and letters that nobody takes for one another: no I, L, O or U. */
+const codeLetters = '0123456789ABCDEFGHJKMNPQRSTVWXYZ';
+/** Five bits each: 80 together, beyond guessing. */
+export const codeLength = 16;
+
+/** A code as people read it from a letter, `7K3M-Q9XR-2HTV-W4BD`. */
+export function newCode(): string {
+  const letters = [...randomBytes(codeLength)].map((byte) => codeLetters[byte % codeLetters.length]).join('');
+  return letters.replace(/(.{4})(?=.)/g, '$1-');
+}
+
+/** A code without what its readers may add or mistake: blanks, dashes, small letters, an O for a zero. */
+export const plainCode = (code: string): string =>
+  code
+    .toUpperCase()
+    .replace(/[^A-Z0-9]/g, '')
+    .replace(/O/g, '0')
+    .replace(/[IL]/g, '1');
+
+/** Codes are stored as hashes: a reader of the table can link nobody. */
+export const hashCode = (code: string): string => createHash('sha256').update(plainCode(code)).digest('hex');
 
 /** A secret that stands in an address: 256 bits, beyond guessing. */
 export const newToken = (): string => randomBytes(32).toString('base64url');
+
+/** The secret that one mail carries: the same at each try to send it, and kept nowhere. */
+export const mailToken = (secret: string, mailId: string): string =>
+  createHmac('sha256', keyOf(secret, 'mail-token')).update(mailId).digest('base64url');
 
 /** Tokens are looked up by their hash: a reader of the table can open nothing. */
 export const hashToken = (token: string): string => createHash('sha256').update(token).digest('hex');

@@ -1,8 +1,6 @@
 import { allRoutes, openApiDocument } from '@cadro/contract';
 import compression from 'compression';
-import connectPgSimple from 'connect-pg-simple';
-import express, { Router, type Express, type RequestHandler } from 'express';
-import session from 'express-session';
+import express, { type Express, type RequestHandler, type Response, type Router } from 'express';
 import { Pool } from 'pg';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
@@ -12,59 +10,46 @@ import { briefRouter } from '../brief';
 import { calendarPages, calendarRouter, elsewherePages, touchedByPattern } from '../calendar';
 import { followUpRouter } from '../followups';
 import { gradebookRouter, termRouter } from '../gradebook';
-import { draftRouter, householdRouter } from '../household';
+import { doorRouter, draftRouter, householdRouter, keepingRouter } from '../household';
 import {
   addressLimit,
   answerProblems,
   headers,
   HttpProblem,
-  loginLimit,
+  newRouter,
   ownOriginOnly,
-  webApp,
-  type Config,
+  sessions,
   type ServerDeps,
+  webApp,
 } from '../kit';
 import { messageRouter, threadWith } from '../messages';
 import { outlookRouter } from '../outlook';
 import { planRouter, Solver } from '../plan';
 import { sourceRouter } from '../sources';
 import { demoRouter } from './demo';
-import { gradebookHooks, onFigures, onLinked } from './hooks';
+import { gradebookHooks, householdHooks, onFigures } from './hooks';
 import { inboundMailRouter } from './inboundMail';
 
-const uuids = /[0-9a-f]{8}-[0-9a-f-]{27}/g;
+const none = '(none)';
+const routeOf = (response: Response): string => String(response.locals?.['route'] ?? none);
 
-/** Method, path without ids, status and time: enough to operate, nothing about a child. */
+/** Method, pattern of the address, status and time: enough to operate, nothing about a child, and no secret address. */
 const requestLog = (log: Logger) =>
   pinoHttp({
     logger: log,
-    autoLogging: { ignore: (request) => !request.url?.startsWith('/api') },
     serializers: {
-      req: (request: { method: string; url: string }) => ({
-        method: request.method,
-        path: request.url.split('?')[0]?.replace(uuids, ':id'),
-      }),
+      req: ({ method }: { method: string }) => ({ method }),
       res: (response: { statusCode: number }) => ({ status: response.statusCode }),
     },
-  });
-
-function sessions(config: Config, pool: Pool) {
-  const Store = connectPgSimple(session);
-  return session({
-    name: 'cadro.session',
-    secret: config.secret,
-    resave: false,
-    saveUninitialized: false,
-    rolling: true,
-    store: new Store({ pool, tableName: 'sessions', pruneSessionInterval: 3600 }),
-    cookie: {
-      httpOnly: true,
-      sameSite: 'lax',
-      secure: config.publicUrl.startsWith('https:'),
-      maxAge: 30 * 24 * 60 * 60 * 1000,
+    customProps: (_request, response) => ({ path: routeOf(response as Response) }),
+    customLogLevel: (request, response, error) => {
+      if (error) return 'error';
+      // The app's own files are no requests for anything of anybody.
+      return routeOf(response as Response) === none && !/^\/(api|calendar)\b/i.test(request.url ?? '')
+        ? 'silent'
+        : 'info';
     },
   });
-}
 
 /** What stands under a secret address is kept by its reader alone, and asked for anew each time. */
 const secretAddress: RequestHandler = (_request, response, next) => {
@@ -81,11 +66,12 @@ interface Helpers {
 }
 
 function apiRouter(deps: ServerDeps, { solver, live, rehearser }: Helpers): Router {
-  const router = Router();
-  router.post('/api/session', loginLimit(deps.db));
+  const router = newRouter();
   router.use('/calendar', addressLimit(deps.db), secretAddress);
   router.use(
-    householdRouter(deps, onLinked),
+    householdRouter(deps, householdHooks),
+    doorRouter(deps, householdHooks),
+    keepingRouter(deps),
     draftRouter(deps),
     sourceRouter(deps),
     attendanceRouter(deps, touchedByPattern(deps)),
@@ -106,7 +92,7 @@ function apiRouter(deps: ServerDeps, { solver, live, rehearser }: Helpers): Rout
 }
 
 function health({ db }: ServerDeps): Router {
-  const router = Router();
+  const router = newRouter();
   router.get('/healthz', (_request, response) => void response.json({ ok: true }));
   router.get('/readyz', async (_request, response) => {
     const ready = await db.raw('select 1').then(
@@ -123,9 +109,6 @@ export interface Server {
   close(): Promise<void>;
 }
 
-/** Where whole files come in, as text in JSON. */
-const fileRoutes = ['/api/calendar/imports', '/api/students/:studentId/attendance/marks'];
-
 /** The whole server: health, mail from outside, the interface, and the app itself. */
 export function buildServer(deps: ServerDeps): Server {
   const { config, log } = deps;
@@ -133,11 +116,12 @@ export function buildServer(deps: ServerDeps): Server {
   const document = openApiDocument(allRoutes);
   const app = express();
   app.disable('x-powered-by');
+  app.set('trust proxy', config.trustedProxies);
+  app.set('case sensitive routing', true);
   app.use(requestLog(log), headers(config), compression(), health(deps), inboundMailRouter(deps));
   app.get('/api/openapi.json', (_request, response) => void response.json(document));
   app.use('/api', ownOriginOnly(config));
-  app.use(fileRoutes, express.json({ limit: '7mb' }));
-  app.use('/api', express.json({ limit: '256kb' }), sessions(config, pool));
+  app.use('/api', ...sessions(config, pool));
   app.use('/api', (_request, response, next) => {
     response.setHeader('cache-control', 'no-store');
     next();

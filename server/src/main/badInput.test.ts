@@ -34,27 +34,19 @@ describe('signing in', () => {
     expect(answer.headers['set-cookie']).toBeUndefined();
   });
 
-  it('stops after ten failed tries, for this account only', async () => {
-    const attempt = (email: string) => world.nobody.post('/api/session').send({ email, password: 'wrong' });
-    const statuses: number[] = [];
-    for (let tries = 0; tries < 11; tries++) statuses.push((await attempt('tobiah@test.example')).status);
-    expect(statuses).toEqual([...Array<number>(10).fill(401), 429]);
-    expect((await attempt('other@test.example')).status).toBe(401);
-  });
-
   it('sets a cookie that scripts and other sites do not get', async () => {
     const answer = await world.nobody
       .post('/api/session')
       .send({ email: 'maren@test.example', password })
       .expect(200);
-    expect(answer.headers['set-cookie']?.[0]).toMatch(/^cadro\.session=.*HttpOnly; SameSite=Lax/);
+    expect(String(answer.headers['set-cookie'])).toMatch(/cadro\.session=[^,]*HttpOnly; SameSite=Lax/);
   });
 });
 
 describe('linking by code', () => {
   it.each([
     ['unknown', 'SORREL-XXX-0000', 404, 'code-unknown'],
-    ['run out', 'SORREL-CAS-1592', 410, 'code-expired'],
+    ['run out', 'C8SN-0F2B-6WQA-1DVP', 410, 'code-expired'],
     ['too short', 'S', 400, 'bad-request'],
   ])('%s', async (_name, text, status, problem) => {
     const agent = await world.signedIn('fresh');
@@ -66,25 +58,23 @@ describe('linking by code', () => {
     const fresh = await world.signedIn('fresh');
     const preview = await fresh
       .post(householdRoutes.previewLink.path)
-      .send(code('sorrel pet-3141'))
+      .send(code('3qpt 7k9m-xr2d v6hb'))
       .expect(200);
     expect(preview.body).toEqual({
-      givenName: 'Pet',
-      familyName: 'Aldervane',
-      year: '3',
-      schoolName: 'Little Fathom Primary',
+      ...{ issuer: 'school', role: 'guardian', invitedBy: null, email: null },
+      children: [{ givenName: 'Pet', schoolName: 'Little Fathom Primary' }],
     });
     expect((await fresh.get('/api/me')).body.children).toEqual([]);
-    await fresh.post(householdRoutes.link.path).send(code('SORREL-PET-3141')).expect(201);
+    await fresh.post(householdRoutes.link.path).send(code('3QPT-7K9M-XR2D-V6HB')).expect(201);
     const maren = await world.signedIn('maren');
-    const again = await maren.post(householdRoutes.link.path).send(code('SORREL-PET-3141'));
+    const again = await maren.post(householdRoutes.link.path).send(code('3QPT-7K9M-XR2D-V6HB'));
     expect([again.status, again.body.code]).toEqual([409, 'code-used']);
   });
 
   it('lets only one of two use a code at the same moment', async () => {
     const [a, b] = [await world.signedIn('fresh'), await world.signedIn('maren')];
     const answers = await Promise.all(
-      [a, b].map((agent) => agent.post(householdRoutes.link.path).send(code('SORREL-TAM-2718'))),
+      [a, b].map((agent) => agent.post(householdRoutes.link.path).send(code('T4MJ-91CW-8GZE-5NYK'))),
     );
     expect(answers.map(({ status }) => status).sort()).toEqual([201, 409]);
   });

@@ -1,4 +1,4 @@
-import { wantLooks } from '../alerts';
+import { mailMovedOn, wantLooks } from '../alerts';
 import { openFollowUpAbout, settleByRecord } from '../followups';
 import {
   figuresJob,
@@ -7,7 +7,7 @@ import {
   type FiguresHook,
   type GradebookHooks,
 } from '../gradebook';
-import type { LinkHook } from '../household';
+import type { HouseholdHooks } from '../household';
 import { addJobs, type Deps } from '../kit';
 import type { ReadingHooks } from '../sources';
 
@@ -36,5 +36,8 @@ export const readingHooks: ReadingHooks = {
   },
 };
 
-/** From here on what is new about a child is told; what is there already is not. */
-export const onLinked: LinkHook = (trx, studentId) => wantLooks(trx, [studentId]);
+export const householdHooks: HouseholdHooks = {
+  // From here on what is new about a child is told; what is there already is not.
+  onLinked: (trx, studentId) => wantLooks(trx, [studentId]),
+  onAddress: mailMovedOn,
+};

@@ -1,7 +1,15 @@
-import express, { Router } from 'express';
+import express, { type RequestHandler, type Router } from 'express';
 import { simpleParser, type AddressObject, type ParsedMail } from 'mailparser';
 import { deliveryReturned } from '../alerts';
-import { HttpProblem, idOfAddress, returnedMail, sameText, type AddressKind, type ServerDeps } from '../kit';
+import {
+  type AddressKind,
+  HttpProblem,
+  idOfAddress,
+  newRouter,
+  returnedMail,
+  sameText,
+  type ServerDeps,
+} from '../kit';
 import { letterReturned, receiveAnswer } from '../messages';
 
 const addressesIn = (field: AddressObject | AddressObject[] | undefined): string[] =>
@@ -28,11 +36,16 @@ async function receive(deps: ServerDeps, raw: Buffer): Promise<boolean> {
 
 /** Where the mail provider posts raw MIME messages, with the key it was given; 422 for a mail to no address of ours. */
 export function inboundMailRouter(deps: ServerDeps): Router {
-  const router = Router();
+  const router = newRouter();
   const raw = express.raw({ type: 'message/rfc822', limit: '10mb' });
-  router.post('/api/inbound-mail', raw, async (request, response) => {
+  /** Nothing of a mail is read before the key has been looked at. */
+  const keyed: RequestHandler = (request, response, next) => {
+    response.locals['route'] = '/api/inbound-mail';
     const key = (request.get('authorization') ?? '').replace(/^Bearer /, '');
     if (!sameText(key, deps.config.inboundMailKey)) throw new HttpProblem('not-signed-in');
+    next();
+  };
+  router.post('/api/inbound-mail', keyed, raw, async (request, response) => {
     if (!Buffer.isBuffer(request.body)) throw new HttpProblem('bad-request');
     if (!(await receive(deps, request.body))) throw new HttpProblem('unknown-thread');
     response.status(202).end();

@@ -17,6 +17,7 @@ const crontab = [
   '7,22,37,52 * * * * lookAtGuardians',
   '*/5 * * * * computeFigures',
   '* * * * * alertRounds',
+  '11 * * * * sweep',
 ].join('\n');
 
 /** Starts the loop that works off the queue. */

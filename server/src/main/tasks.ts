@@ -5,7 +5,8 @@ import type { TaskList } from 'graphile-worker';
 import type { Transporter } from 'nodemailer';
 import { deliver, lookAtChildren, lookAtGuardians, makeDigests, roundsJob, wantDeliveries } from '../alerts';
 import { computeWanted } from '../gradebook';
-import { addJobs, type ServerDeps } from '../kit';
+import { answerForgotten, sendAccountMail } from '../household';
+import { addJobs, pruneTries, type ServerDeps } from '../kit';
 import { sendMail } from '../messages';
 import { allSources, readingJob, SourceError, syncSource } from '../sources';
 import { onFigures, readingHooks } from './hooks';
@@ -13,6 +14,8 @@ import { onFigures, readingHooks } from './hooks';
 const SourceJob = Type.Object({ sourceId: Uuid });
 const StudentsJob = Type.Object({ studentIds: Type.Array(Uuid) });
 const DeliveryJob = Type.Object({ deliveryId: Uuid });
+const AccountMailJob = Type.Object({ mailId: Uuid });
+const ForgottenJob = Type.Object({ email: Type.String() });
 const MessageJob = Type.Object({ messageId: Uuid });
 
 export interface JobDeps extends Pick<ServerDeps, 'db' | 'clock' | 'config'> {
@@ -47,6 +50,17 @@ export function tasksOf(deps: JobDeps): TaskList {
     async lookAtGuardians() {
       await lookAtGuardians(deps);
       await addJobs(db, [roundsJob]);
+    },
+    async accountMail(payload) {
+      const { mailId } = parse('job accountMail', AccountMailJob, payload);
+      await sendAccountMail(deps, mailId);
+    },
+    async answerForgotten(payload) {
+      const { email } = parse('job answerForgotten', ForgottenJob, payload);
+      await answerForgotten(deps, email);
+    },
+    async sweep() {
+      await pruneTries(db);
     },
     async alertRounds() {
       await makeDigests(deps);

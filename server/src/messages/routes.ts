@@ -1,14 +1,14 @@
 import { messageRoutes, rolesAllowed } from '@cadro/contract';
-import { Router } from 'express';
+import type { Router } from 'express';
 import { childrenFor, requireChild } from '../household';
-import { mount, type ServerDeps } from '../kit';
+import { mount, newRouter, type ServerDeps } from '../kit';
 import { announcementsOf } from '../records';
 import { listThreads, readThread, writeToTeacher } from './service';
 import { teachersOf } from './store';
 
 export function messageRouter(deps: ServerDeps): Router {
   const { db } = deps;
-  const router = Router();
+  const router = newRouter();
 
   mount(router, messageRoutes.threads, async ({ guardianId }) => {
     const children = await childrenFor(db, guardianId, 'read-record');

@@ -1,9 +1,9 @@
 import { tryRoutes, workRoutes } from '@cadro/contract';
 import { dateIn } from '@cadro/core';
-import { Router } from 'express';
+import type { Router } from 'express';
 import { itemOf, setTarget, type FiguresHook } from '../gradebook';
 import { childrenFor, householdOf, requireChild } from '../household';
-import { HttpProblem, mount, type ServerDeps } from '../kit';
+import { HttpProblem, mount, newRouter, type ServerDeps } from '../kit';
 import { enrolled } from '../records';
 import { answerOffer } from './answerOffer';
 import { jointAnswer } from './joint';
@@ -84,7 +84,7 @@ function tryPages(router: Router, { db, clock }: ServerDeps): void {
 }
 
 export function outlookRouter(deps: ServerDeps, onFigures: FiguresHook): Router {
-  const router = Router();
+  const router = newRouter();
   workPages(router, deps, onFigures);
   tryPages(router, deps);
   return router;

@@ -1,7 +1,7 @@
 import { planRoutes } from '@cadro/contract';
-import { Router } from 'express';
+import type { Router } from 'express';
 import type { ServerDeps } from '../kit';
-import { mount } from '../kit';
+import { mount, newRouter } from '../kit';
 import { householdOf, requireChild } from '../household';
 import * as service from './service';
 import type { Solver } from './solver';
@@ -9,7 +9,7 @@ import type { Solver } from './solver';
 /** A household's plan for the evenings of one child. */
 export function planRouter(deps: ServerDeps, solver: Solver): Router {
   const { db } = deps;
-  const router = Router();
+  const router = newRouter();
 
   /** The plan is the household's own: it is read by those who read its talk, and written by its guardians. */
   const open = async (guardianId: string, studentId: string, permission: 'read-talk' | 'write-talk') => {

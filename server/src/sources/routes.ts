@@ -1,12 +1,12 @@
 import { sourceRoutes } from '@cadro/contract';
-import { Router } from 'express';
+import type { Router } from 'express';
 import type { ServerDeps } from '../kit';
-import { mount } from '../kit';
+import { mount, newRouter } from '../kit';
 import { childrenFor } from '../household';
 import { problemsOf, sourcesOfStudents } from './store';
 
 export function sourceRouter({ db }: ServerDeps): Router {
-  const router = Router();
+  const router = newRouter();
   mount(router, sourceRoutes.sources, async ({ guardianId }) => {
     const children = await childrenFor(db, guardianId, 'read-record');
     const sources = await sourcesOfStudents(

@@ -24,6 +24,17 @@ import { startSchool, textKey, type SchoolProcess } from './school';
 
 export const password = 'a password for tests';
 
+/** `name=value` of the session that an answer has set. */
+export const sessionCookieOf = ({ headers }: { headers: Record<string, unknown> }): string =>
+  /cadro\.session=[^;]*/.exec(String(headers['set-cookie']))?.[0] ?? '';
+
+export interface Mail {
+  readonly channel: string;
+  readonly to: string;
+  readonly subject: string;
+  readonly text: string;
+}
+
 /** A server on a database of its own, with the three schools read at the story's opening. */
 export class World {
   readonly sources = new Map<string, string>();
@@ -81,6 +92,8 @@ export class World {
       mailDomain: 'mail.cadro.example',
       inboundMailKey,
       demoSchoolUrl: school.url,
+      trustedProxies: false,
+      sessions: { idleHours: 12, keptDays: 90 },
       logLevel: 'silent',
     };
     const db = openDatabase(url, { poolSize: 6 });
@@ -174,6 +187,7 @@ export class World {
         email: `${member.name}@test.example`,
         password_hash,
         language: 'en' as const,
+        confirmed_at: new Date(0),
       })),
     );
     const now = await this.clock.now();
@@ -187,6 +201,15 @@ export class World {
             .update({ ended_at: now });
       }
     }
+  }
+
+  /** What has arrived in somebody's mailbox, once everything that waits has gone out. */
+  async mailsTo(address: string): Promise<Mail[]> {
+    await this.workOff();
+    const { arrivals } = (await (await fetch(`${this.school.url}/demo/arrivals`)).json()) as {
+      arrivals: Mail[];
+    };
+    return arrivals.filter(({ to }) => to === address);
   }
 
   get nobody(): Agent {

@@ -59,6 +59,7 @@ export const alertsEn = {
       'no-texts': 'there is no way to send text messages',
       'nothing-left': 'there was nothing left to say',
       'mail-stopped': 'you had stopped mail',
+      'not-confirmed': 'you hadn’t confirmed your address yet',
       'came-back-before': 'an earlier mail came back',
     },
     inApp: 'Only here in the app.',

@@ -62,6 +62,7 @@ export const alertsEs: SameKeys<typeof alertsEn> = {
       'no-texts': 'no hay modo de enviar mensajes de texto',
       'nothing-left': 'ya no había nada que decir',
       'mail-stopped': 'usted había parado el correo',
+      'not-confirmed': 'usted aún no había confirmado su correo',
       'came-back-before': 'un correo anterior fue devuelto',
     },
     inApp: 'Solo aquí, en la aplicación.',

@@ -148,7 +148,9 @@ async function sendTextTo(
 
 /** Why its receiver is not to have it after all; null when they are. */
 function unwanted(settings: Settings, row: DeliveryRow): DeliveryFault['reason'] | null {
-  if (row.channel !== 'mail' || row.about === 'test') return null;
+  if (row.channel !== 'mail') return null;
+  if (!settings.confirmed) return 'not-confirmed';
+  if (row.about === 'test') return null;
   if (settings.mailStoppedAt) return 'mail-stopped';
   return settings.mailBouncedAt ? 'came-back-before' : null;
 }

@@ -15,7 +15,7 @@ import {
   tellAlert,
 } from '@cadro/core';
 import { letterWords } from './letterWords';
-import { chapter, heading, link, mailOf, paragraph, row, small, title, type MailPart } from './mailPage';
+import { chapter, heading, link, mailOf, paragraph, row, small, title, type MailPart } from '../../kit';
 import type { KeptAlert } from '../store';
 
 export interface MailText {

@@ -1,7 +1,7 @@
 import { termRoutes } from '@cadro/contract';
-import { Router } from 'express';
+import type { Router } from 'express';
 import type { ServerDeps } from '../../kit';
-import { mount, Produced } from '../../kit';
+import { mount, newRouter, Produced } from '../../kit';
 import { requireChild } from '../../household';
 import { cardsOf } from '../print/cards';
 import { cardsPage } from '../print/cardsPage';
@@ -10,7 +10,7 @@ import { reportOf } from '../print/report';
 import { schoolYears } from './terms';
 
 export function termRouter({ db, clock }: ServerDeps): Router {
-  const router = Router();
+  const router = newRouter();
 
   mount(router, termRoutes.terms, async ({ guardianId, params: { studentId } }) => {
     const child = await requireChild(db, guardianId, studentId, 'read-record');

@@ -11,6 +11,7 @@ import * as floors from '../../../migrations/008_floors';
 import * as whatIsTrue from '../../../migrations/009_what_is_true';
 import * as whatIsNew from '../../../migrations/010_what_is_new';
 import * as readersLearn from '../../../migrations/011_readers_learn';
+import * as theDoor from '../../../migrations/012_the_door';
 
 /** Dates stay `YYYY-MM-DD`: a calendar date has no instant, and turning it into one moves it by a zone. */
 types.setTypeParser(types.builtins.DATE, (text) => text);
@@ -32,6 +33,7 @@ const migrations: Record<string, Knex.Migration> = {
   '009_what_is_true': whatIsTrue,
   '010_what_is_new': whatIsNew,
   '011_readers_learn': readersLearn,
+  '012_the_door': theDoor,
 };
 
 /** Static, so that the same list serves the bundler, the tests and a running server. */

@@ -56,6 +56,7 @@ it('takes a database of the release before along, with what is in it', () =>
       '009_what_is_true',
       '010_what_is_new',
       '011_readers_learn',
+      '012_the_door',
     ]);
   }));
 

@@ -1,14 +1,9 @@
 import type { RouteContract } from '@cadro/contract';
 import { parse, ParseError, parseText } from '@cadro/contract/parse';
 import type { Static, TObject, TSchema } from '@sinclair/typebox';
-import type { Request, Response, Router } from 'express';
+import express, { type Request, type RequestHandler, type Response, type Router } from 'express';
 import { HttpProblem } from './problems';
-
-declare module 'express-session' {
-  interface SessionData {
-    guardianId: string;
-  }
-}
+import { Turns } from './turns';
 
 export interface Call<P, Q, B> {
   readonly params: P;
@@ -17,6 +12,7 @@ export interface Call<P, Q, B> {
   /** Who is signed in; an empty text on public routes. */
   readonly guardianId: string;
   readonly request: Request;
+  readonly response: Response;
 }
 
 /** An answer that is a file, of the media type its contract names. */
@@ -47,15 +43,32 @@ function refuseNul(body: unknown): void {
   }
 }
 
-/** Puts a contract's route on a router: parses what comes in, asks for the session, answers what it promised. */
+const readers = { body: express.json({ limit: '256kb' }), file: express.json({ limit: '7mb' }) };
+
+/** Reads a body, once it is known who sends it and that one is wanted. */
+const readBody = (reader: RequestHandler, request: Request, response: Response): Promise<void> =>
+  new Promise(
+    (done, fail) =>
+      // body-parser's errors are Errors; whatever they are, they are handed on.
+      void reader(request, response, (error?: unknown) => (error ? fail(error as Error) : done())),
+  );
+
+const turns = new Turns();
+
+/**
+ * Puts a contract's route on a router: asks for the session, then reads and parses what comes in, answers what it
+ * promised. The log names it by its pattern, so that no id and no secret of an address stands there.
+ */
 export function mount<P extends TObject, Q extends TObject, B extends TSchema, A extends TSchema>(
   router: Router,
   contract: RouteContract<P, Q, B, A>,
   handle: Handler<P, Q, B, A>,
 ): void {
   router[contract.method](contract.path, async (request, response) => {
+    response.locals['route'] = contract.path;
     const guardianId = contract.access === 'public' ? '' : (request.session.guardianId ?? '');
     if (contract.access !== 'public' && !guardianId) throw new HttpProblem('not-signed-in');
+    if (contract.body) await readBody(contract.takesFile ? readers.file : readers.body, request, response);
     refuseNul(request.body);
     const call = {
       params: (contract.params ? parseText('path', contract.params, request.params) : {}) as Static<P>,
@@ -63,8 +76,9 @@ export function mount<P extends TObject, Q extends TObject, B extends TSchema, A
       body: (contract.body ? parse('request body', contract.body, request.body) : undefined) as Static<B>,
       guardianId,
       request,
+      response,
     };
-    const answer = await handle(call);
+    const answer = await (contract.heavy ? turns.take(guardianId, () => handle(call)) : handle(call));
     if (answer instanceof Streamed) return answer.write(request, response);
     if (answer instanceof Produced) {
       response.set('Content-Disposition', `inline; filename="${answer.fileName}"`);

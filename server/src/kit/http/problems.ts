@@ -8,6 +8,7 @@ const kinds: Record<ProblemCode, { status: number; title: string }> = {
   'bad-request': { status: 400, title: 'The request does not have the documented shape' },
   'not-signed-in': { status: 401, title: 'Sign in first' },
   'wrong-credentials': { status: 401, title: 'No account has this address and password' },
+  'second-step': { status: 401, title: 'The password was right; this account asks for a second step' },
   'too-many-tries': { status: 429, title: 'Too many tries; wait before the next one' },
   forbidden: { status: 403, title: 'This link to the child does not allow that' },
   'not-found': { status: 404, title: 'There is nothing here for you' },
@@ -15,6 +16,12 @@ const kinds: Record<ProblemCode, { status: number; title: string }> = {
   'code-used': { status: 409, title: 'This code has been used already' },
   'code-expired': { status: 410, title: 'This code has run out; the school can give a new one' },
   'already-linked': { status: 409, title: 'This child is linked to you already' },
+  'code-not-for-you': { status: 409, title: 'This code is for another kind of account' },
+  'link-over': { status: 410, title: 'This link has been used already, or has run out' },
+  'address-known': { status: 409, title: 'There is an account with this address' },
+  'weak-password': { status: 422, title: 'This password is too easy to guess' },
+  'wrong-code': { status: 401, title: 'This code is not right, or has been used' },
+  'passkey-refused': { status: 401, title: 'This passkey is not known here, or was not confirmed' },
   'edited-meanwhile': { status: 409, title: 'Someone else changed this since you opened it' },
   'teacher-without-contact': { status: 422, title: 'The school has given no address for this teacher' },
   'off-scale': { status: 422, title: 'That lies on no scale there is' },
@@ -34,7 +41,13 @@ export class HttpProblem extends Error {
   override readonly name = 'HttpProblem';
   constructor(
     readonly code: ProblemCode,
-    readonly extra: { errors?: readonly Misfit[]; current?: unknown; yours?: unknown; cause?: unknown } = {},
+    readonly extra: {
+      errors?: readonly Misfit[];
+      current?: unknown;
+      yours?: unknown;
+      cause?: unknown;
+      retryAfterSeconds?: number;
+    } = {},
   ) {
     super(kinds[code].title, { cause: extra.cause });
   }
@@ -44,7 +57,7 @@ export class HttpProblem extends Error {
   }
 
   toJSON(): Problem {
-    const { errors, current, yours } = this.extra;
+    const { errors, current, yours, retryAfterSeconds } = this.extra;
     return {
       type: `urn:cadro:problem:${this.code}`,
       title: this.message,
@@ -53,6 +66,7 @@ export class HttpProblem extends Error {
       code: this.code,
       ...(errors ? { errors: [...errors] } : {}),
       ...(current === undefined ? {} : { current, yours }),
+      ...(retryAfterSeconds === undefined ? {} : { retryAfterSeconds }),
     };
   }
 }
@@ -81,5 +95,7 @@ export const answerProblems =
     if (response.headersSent) return next(error);
     const problem = problemOf(error);
     if (problem.code === 'internal') log.error({ err: error }, 'request failed');
+    const { retryAfterSeconds } = problem.extra;
+    if (retryAfterSeconds !== undefined) response.setHeader('retry-after', String(retryAfterSeconds));
     response.status(problem.status).type('application/problem+json').send(JSON.stringify(problem));
   };

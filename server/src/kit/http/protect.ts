@@ -30,6 +30,16 @@ export const headers = (config: Config): RequestHandler =>
 
 const reads = new Set(['GET', 'HEAD', 'OPTIONS']);
 
+/** The names this machine has for itself: a page that was opened by one is no other's. */
+const loopback = ['127.0.0.1', 'localhost', '[::1]'];
+
+/** Where Cadro's own pages are. */
+export function ownOrigins({ publicUrl }: Pick<Config, 'publicUrl'>): string[] {
+  const url = new URL(publicUrl);
+  if (!loopback.includes(url.hostname)) return [url.origin];
+  return loopback.map((name) => `${url.protocol}//${name}${url.port ? `:${url.port}` : ''}`);
+}
+
 /** A write must come from Cadro's own pages: browsers say where it comes from. */
 export const ownOriginOnly =
   (config: Config): RequestHandler =>
@@ -38,7 +48,7 @@ export const ownOriginOnly =
     const origin = request.get('origin');
     const site = request.get('sec-fetch-site');
     const foreign = origin
-      ? origin !== new URL(config.publicUrl).origin
+      ? !ownOrigins(config).includes(origin)
       : site !== undefined && site !== 'same-origin' && site !== 'none';
     next(foreign ? new HttpProblem('foreign-origin') : undefined);
   };

@@ -50,7 +50,7 @@ async function addFamily(deps: DeliverDeps, now: Date): Promise<void> {
   const ids = await addHousehold(
     db,
     'Aldervane, Sorrel Quay',
-    people.map((person) => ({ ...person, password_hash, language: 'en' as const })),
+    people.map((person) => ({ ...person, password_hash, language: 'en' as const, confirmed_at: now })),
   );
   const students = await db('student_profiles')
     .where({ family_name: 'Aldervane' })

@@ -1,8 +1,8 @@
 import { sourceRoutes } from '@cadro/contract';
 import { dayMs } from '@cadro/core';
-import { Router } from 'express';
+import type { Router } from 'express';
 import { upkeepJob } from '../../alerts';
-import { addJobs, HttpProblem, mount, setDemoClock, untilIdle, type ServerDeps } from '../../kit';
+import { addJobs, HttpProblem, mount, newRouter, type ServerDeps, setDemoClock, untilIdle } from '../../kit';
 import { allSources, readingJob } from '../../sources';
 import { SimulatedSchools } from './school';
 
@@ -11,7 +11,7 @@ const syncTimeoutMs = 60_000;
 /** Demo only: moves the schools' clock and Cadro's by a day and reads every source, through the queue. */
 export function demoRouter({ db, clock }: ServerDeps, schoolUrl: string): Router {
   const schools = new SimulatedSchools(schoolUrl);
-  const router = Router();
+  const router = newRouter();
   mount(router, sourceRoutes.moveDemoClock, async () => {
     await untilIdle(db, syncTimeoutMs);
     const next = new Date((await clock.now()).getTime() + dayMs);

@@ -259,13 +259,14 @@ describe('the classroom feed', () => {
   });
 
   it('stores a code only as its hash', async () => {
-    const code = { ...row, code: 'SORREL-PET-3141', studentId: 'pet', expiresAt: changed };
+    const code = { ...row, code: '3QPT-7K9M-XR2D-V6HB', studentId: 'pet', expiresAt: changed };
     const page = await feed('linkCodes', [code]);
-    expect(JSON.stringify(page.records)).not.toContain('3141');
+    expect(JSON.stringify(page.records)).not.toMatch(/7K9M/i);
   });
 
   it.each([
     ['a comment on nothing anybody knows', 'comments', { subject: 'mood' }, '/subject'],
+    ['a code that could be guessed', 'linkCodes', { code: 'HARBOR-PET-3141', expiresAt: changed }, '/code'],
     ['a mark on a day that is none', 'attendance', { date: '2026-13-40' }, '/date'],
     ['a policy of no method', 'classDetails', { policy: { termEnd: changed } }, '/policy'],
   ])('sets aside %s', async (_name, collection, more, path) => {
@@ -287,7 +288,8 @@ describe('the classroom feed', () => {
       categories: [],
       standards: [],
     };
-    expect((await feed(collection, [whole])).broken).toEqual([]);
+    const sound = collection === 'linkCodes' ? { code: '3QPT-7K9M-XR2D-V6HB', expiresAt: changed } : {};
+    expect((await feed(collection, [{ ...whole, ...sound }])).broken).toEqual([]);
     const { broken, records } = await feed(collection, [{ ...whole, ...more }]);
     expect(records).toEqual([]);
     expect(broken[0]?.reason).toContain(path);

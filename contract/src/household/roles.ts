@@ -1,0 +1,16 @@
+import { Type } from '@sinclair/typebox';
+
+export const roles = ['guardian', 'look-only', 'student'] as const;
+export type Role = (typeof roles)[number];
+export const RoleSchema = Type.Union(roles.map((role) => Type.Literal(role)));
+
+/** What a role may do with a linked child's record. Reading is every role's; ended links may do nothing. */
+export const permissions = {
+  guardian: ['read-record', 'read-talk', 'write-talk'],
+  'look-only': ['read-record', 'read-talk'],
+  student: ['read-record'],
+} as const satisfies Record<Role, readonly string[]>;
+export type Permission = (typeof permissions)[Role][number];
+
+export const rolesAllowed = (permission: Permission): Role[] =>
+  roles.filter((role) => (permissions[role] as readonly Permission[]).includes(permission));

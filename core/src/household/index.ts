@@ -1,0 +1,1 @@
+export { accountLetter, type AccountLetter, type AccountWords } from './letters';

@@ -1,0 +1,85 @@
+import type { LetterWords } from '.';
+
+const notYou = 'If this wasn’t you, you can ignore this message. Nothing happens until the link is opened.';
+const secure =
+  'If this wasn’t you, set a new password now: choose “Forgot your password?” on the sign-in page. That signs out every device.';
+
+export const en: LetterWords = {
+  confirm: {
+    subject: 'Confirm your address for Cadro',
+    paragraphs: [
+      'Hello {name},',
+      'tap the link to confirm that this address is yours. Until you do, Cadro sends nothing else to it: no alerts, no digests.',
+    ],
+    action: { words: 'Confirm my address', path: '/confirm' },
+    foot: [notYou, 'The link works for seven days.'],
+  },
+  arrival: {
+    subject: 'Finish setting up Cadro',
+    paragraphs: [
+      'Hello {name},',
+      'tap the link to open your account. After that you can sign in and add your child as soon as you have the code from the school.',
+    ],
+    action: { words: 'Open my account', path: '/confirm' },
+    foot: [notYou, 'The link works for seven days.'],
+  },
+  'known-here': {
+    subject: 'You already have a Cadro account',
+    paragraphs: [
+      'Hello {name},',
+      'someone just tried to use this address for a new account. It already has one, so nothing was changed.',
+      'If it was you, sign in with your password, or set a new one if you’ve forgotten it.',
+    ],
+    action: { words: 'Sign in', path: '/sign-in' },
+    foot: ['If it wasn’t you, there’s nothing you need to do.'],
+  },
+  password: {
+    subject: 'Set a new password for Cadro',
+    paragraphs: ['Hello {name},', 'you asked to set a new password. The link works once, for 30 minutes.'],
+    action: { words: 'Choose a new password', path: '/new-password' },
+    foot: ['When you set it, every device that is signed in gets signed out.', notYou],
+  },
+  'password-changed': {
+    subject: 'Your Cadro password was changed',
+    paragraphs: ['Hello {name},', 'your password was just changed, and your other devices were signed out.'],
+    foot: [secure],
+  },
+  'change-from': {
+    subject: 'Is {address} your new address?',
+    paragraphs: [
+      'Hello {name},',
+      'you asked Cadro to write to {address} from now on. Please say yes here, and also in the message we sent to the new address.',
+    ],
+    action: { words: 'Yes, change it', path: '/confirm' },
+    foot: ['The link works for one day. ' + secure],
+  },
+  'change-to': {
+    subject: 'Confirm your new address for Cadro',
+    paragraphs: [
+      'Hello {name},',
+      'you asked Cadro to write to this address from now on. Please confirm it here, and also in the message we sent to the old one.',
+    ],
+    action: { words: 'Confirm this address', path: '/confirm' },
+    foot: ['The link works for one day.', notYou],
+  },
+  'address-changed': {
+    subject: 'Cadro now writes to {address}',
+    paragraphs: ['Your account has a new address: {address}. Nothing more is sent to this one.'],
+    foot: ['If this wasn’t you, write to the school office right away.'],
+  },
+  'new-device': {
+    subject: 'A new device signed in to Cadro',
+    paragraphs: ['Your account was just used on a device it hasn’t been used on before: {device}.'],
+    action: { words: 'See where you’re signed in', path: '/settings/safety' },
+    foot: [secure],
+  },
+  invitation: {
+    subject: '{inviter} would like to share {child}’s schoolwork with you',
+    paragraphs: [
+      '{inviter} uses Cadro to keep up with {child}’s schoolwork and invites you to see it too: {role}.',
+      'Open the link, or go to Cadro, choose “New here”, and type this code:',
+    ],
+    action: { words: 'See the invitation', path: '/new' },
+    foot: ['The code works once, for 14 days. If you don’t know {inviter}, please ignore this message.'],
+  },
+};

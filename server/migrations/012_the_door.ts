@@ -1,0 +1,118 @@
+import type { Knex } from 'knex';
+
+/* People come in by themselves: whose address it is, what they may come in by, and how they show who they are. */
+const people = `
+alter table guardians
+  add made_at timestamptz not null default now(),
+  -- When the address was shown to be theirs; until then nothing but the confirmation goes to it.
+  add confirmed_at timestamptz;
+update guardians set confirmed_at = now();
+create or replace view guardian_profiles as
+  select id as guardian_id, household_id, name, given_name, email, language, looked_at,
+    confirmed_at is not null as confirmed
+  from guardians;
+
+-- Who has come without a code: nothing is made before the address is confirmed.
+create table arrivals (
+  token_hash text primary key,
+  email text not null, name text not null, given_name text not null, password_hash text not null,
+  language text not null, made_at timestamptz not null, expires_at timestamptz not null, used_at timestamptz
+);
+-- What was sent to an address to be tapped there, known by its hash, good once.
+create table address_proofs (
+  token_hash text primary key,
+  guardian_id uuid not null references guardians on delete cascade,
+  purpose text not null check (purpose in ('confirm', 'password', 'change-from', 'change-to')),
+  address text not null, made_at timestamptz not null, expires_at timestamptz not null, used_at timestamptz
+);
+create index address_proofs_guardian on address_proofs (guardian_id, purpose);
+-- A new address waits until both the old and the new one have been tapped.
+create table address_changes (
+  guardian_id uuid primary key references guardians on delete cascade,
+  address text not null, asked_at timestamptz not null, from_at timestamptz, to_at timestamptz
+);
+-- Mail about the account itself. Secrets are made when it is sent: none waits in a table.
+create table account_mails (
+  id uuid primary key default gen_random_uuid(),
+  guardian_id uuid references guardians on delete cascade,
+  address text not null, language text not null, kind text not null, params jsonb not null default '{}',
+  made_at timestamptz not null, sent_at timestamptz, state text not null default 'waiting'
+    check (state in ('waiting', 'sent', 'refused'))
+);
+create index account_mails_waiting on account_mails (made_at) where state = 'waiting';
+`;
+
+const proofs = `
+create table devices (
+  guardian_id uuid not null references guardians on delete cascade,
+  token_hash text not null, name text not null, first_at timestamptz not null, last_at timestamptz not null,
+  primary key (guardian_id, token_hash)
+);
+create table passkeys (
+  guardian_id uuid not null references guardians on delete cascade,
+  id uuid not null default gen_random_uuid(),
+  credential_id text not null unique, public_key bytea not null, counter bigint not null,
+  transports text[] not null default '{}', name text not null,
+  made_at timestamptz not null, used_at timestamptz,
+  primary key (guardian_id, id)
+);
+-- One-time codes: the secret sealed, and the last step that was used, so that no code is good twice.
+create table one_time_secrets (
+  guardian_id uuid primary key references guardians on delete cascade,
+  secret_sealed text not null, made_at timestamptz not null, confirmed_at timestamptz,
+  last_step bigint not null default 0
+);
+create table recovery_codes (
+  guardian_id uuid not null references guardians on delete cascade,
+  code_hash text not null, used_at timestamptz,
+  primary key (guardian_id, code_hash)
+);
+alter table sessions add guardian_id uuid generated always as ((sess->>'guardianId')::uuid) stored;
+create index sessions_guardian on sessions (guardian_id);
+delete from sessions;
+alter table login_tries add waits_until timestamptz not null default now();
+`;
+
+/*
+ * By what one comes in besides a school's own codes: a code that the operator made, an invitation by somebody who is
+ * in, the code of a child. Known by its hash, good once.
+ */
+const invitations = `
+create table invitations (
+  id uuid primary key default gen_random_uuid(),
+  code_hash text not null unique,
+  issuer text not null check (issuer in ('school', 'teacher', 'guardian', 'child')),
+  role text not null,
+  invited_by uuid references guardians on delete set null,
+  -- Whose household the one who comes joins; null: a household of their own.
+  household_id uuid references households on delete cascade,
+  email text, made_at timestamptz not null, expires_at timestamptz not null,
+  used_at timestamptz, used_by uuid references guardians on delete set null, withdrawn_at timestamptz
+);
+create index invitations_by on invitations (invited_by) where used_at is null;
+create table invitation_children (
+  student_id uuid not null references students on delete cascade,
+  invitation_id uuid not null references invitations on delete cascade,
+  primary key (student_id, invitation_id)
+);
+alter table guardian_links
+  add issuer text, add invited_by uuid references guardians on delete set null;
+`;
+
+export async function up(knex: Knex): Promise<void> {
+  for (const part of [people, proofs, invitations]) await knex.raw(part);
+}
+
+export async function down(knex: Knex): Promise<void> {
+  await knex.raw('alter table guardian_links drop column issuer, drop column invited_by');
+  for (const table of ['invitation_children', 'invitations']) await knex.raw('drop table ??', [table]);
+  await knex.raw('alter table login_tries drop column waits_until');
+  await knex.raw('alter table sessions drop column guardian_id');
+  const tables = ['recovery_codes', 'one_time_secrets', 'passkeys', 'devices', 'account_mails'];
+  for (const table of [...tables, 'address_changes', 'address_proofs', 'arrivals'])
+    await knex.raw('drop table ??', [table]);
+  await knex.raw('drop view guardian_profiles');
+  await knex.raw(`create view guardian_profiles as
+    select id as guardian_id, household_id, name, given_name, email, language, looked_at from guardians`);
+  await knex.raw('alter table guardians drop column made_at, drop column confirmed_at');
+}

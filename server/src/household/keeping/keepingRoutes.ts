@@ -1,0 +1,120 @@
+import { keepingRoutes, type Safety } from '@cadro/contract';
+import type { Request, Router } from 'express';
+import { HttpProblem, mount, newRouter, renewSession, takeTry, type ServerDeps } from '../../kit';
+import { wantAccountMail } from '../mail/accountMailStore';
+import { requireGuardian } from '../me';
+import type { GuardianRow } from '../store';
+import { changeOf } from './addressChangeStore';
+import { changePassword, keepAddress, wantAddress } from './addresses';
+import { askForNewPasskey, keepNewPasskey } from './passkeys';
+import { dropPasskey, passkeysOf } from './passkeyStore';
+import { dropOneTime, recoveryLeft } from './oneTimeStore';
+import { beginOneTime, confirmOneTime, secondStepsOf } from './secondStep';
+import { endSessionOf, endSessions, sessionId, sessionsOf } from './sessionStore';
+import { requirePassword } from './signIn';
+
+const mailAgain = { free: 3, firstWaitSeconds: 300, longestWaitSeconds: 6 * 3600, forgetSeconds: 24 * 3600 };
+const hourMs = 3_600_000;
+
+/** How an account is kept safe, as its owner sees it. */
+async function safetyOf(deps: ServerDeps, guardian: GuardianRow, request: Request): Promise<Safety> {
+  const { db, config } = deps;
+  const change = await changeOf(db, guardian.id);
+  const current = await sessionId(db, request.sessionID);
+  const usedAt = (expire: Date, kept: boolean): string => {
+    const lasts = kept ? config.sessions.keptDays * 24 * hourMs : config.sessions.idleHours * hourMs;
+    return new Date(expire.getTime() - lasts).toISOString();
+  };
+  return {
+    email: guardian.email,
+    confirmed: guardian.confirmed_at !== null,
+    change: change
+      ? { email: change.address, oldConfirmed: change.from_at !== null, newConfirmed: change.to_at !== null }
+      : null,
+    sessions: (await sessionsOf(db, guardian.id)).map(({ id, device, since, kept, expire }) => ({
+      ...{ id, device: device ?? '', since: new Date(since).toISOString(), kept },
+      ...{ usedAt: usedAt(expire, kept), current: id === current },
+    })),
+    passkeys: (await passkeysOf(db, guardian.id)).map(({ id, name, made_at, used_at }) => ({
+      ...{ id, name, madeAt: made_at.toISOString(), usedAt: used_at?.toISOString() ?? null },
+    })),
+    oneTime: (await secondStepsOf(db, guardian.id)).oneTime,
+    recoveryLeft: await recoveryLeft(db, guardian.id),
+  };
+}
+
+/** Who is signed in, and has given the password once more. */
+const provenBy =
+  (deps: ServerDeps) =>
+  async (guardianId: string, password: string): Promise<GuardianRow> => {
+    const guardian = await requireGuardian(deps, guardianId);
+    await requirePassword(deps, guardian, password);
+    return guardian;
+  };
+
+/** The ways to show who one is besides the password. */
+function addWays(router: Router, deps: ServerDeps): void {
+  const { db } = deps;
+  const proven = provenBy(deps);
+  mount(router, keepingRoutes.passkeyOptions, async ({ guardianId, body, request }) => {
+    const guardian = await proven(guardianId, body.password);
+    return { options: await askForNewPasskey(deps, request, guardian) };
+  });
+  mount(router, keepingRoutes.addPasskey, async ({ guardianId, body, request }) => {
+    await keepNewPasskey(deps, request, guardianId, body);
+    await renewSession(request);
+    return safetyOf(deps, await requireGuardian(deps, guardianId), request);
+  });
+  mount(router, keepingRoutes.dropPasskey, async ({ guardianId, params, body, request }) => {
+    const guardian = await proven(guardianId, body.password);
+    if (!(await dropPasskey(db, guardianId, params.passkeyId))) throw new HttpProblem('not-found');
+    return safetyOf(deps, guardian, request);
+  });
+  mount(router, keepingRoutes.oneTime, async ({ guardianId, body }) =>
+    beginOneTime(deps, await proven(guardianId, body.password)),
+  );
+  mount(router, keepingRoutes.oneTimeWorks, async ({ guardianId, body, request }) => {
+    const recoveryCodes = await confirmOneTime(deps, guardianId, body.code);
+    await renewSession(request);
+    return { recoveryCodes };
+  });
+  mount(router, keepingRoutes.dropOneTime, async ({ guardianId, body }) => {
+    await proven(guardianId, body.password);
+    await dropOneTime(db, guardianId);
+  });
+}
+
+export function keepingRouter(deps: ServerDeps): Router {
+  const router = newRouter();
+  const { db, clock } = deps;
+  const proven = provenBy(deps);
+  mount(router, keepingRoutes.safety, async ({ guardianId, request }) =>
+    safetyOf(deps, await requireGuardian(deps, guardianId), request),
+  );
+  mount(router, keepingRoutes.confirmAgain, async ({ guardianId }) => {
+    const guardian = await requireGuardian(deps, guardianId);
+    if (guardian.confirmed_at !== null) return;
+    await takeTry(db, [{ kind: 'confirm-again', of: guardianId, patience: mailAgain }]);
+    const params = { name: guardian.given_name };
+    await wantAccountMail(db, guardian, { kind: 'confirm', params }, await clock.now());
+  });
+  mount(router, keepingRoutes.password, async ({ guardianId, body, request }) => {
+    const guardian = await proven(guardianId, body.password);
+    await changePassword(deps, guardian, body.next, request.sessionID);
+    await renewSession(request);
+  });
+  mount(router, keepingRoutes.address, async ({ guardianId, body }) => {
+    const guardian = await proven(guardianId, body.password);
+    await takeTry(db, [{ kind: 'change-address', of: guardianId, patience: mailAgain }]);
+    await wantAddress(deps, guardian, body.email);
+  });
+  mount(router, keepingRoutes.keepAddress, ({ guardianId }) => keepAddress(db, guardianId));
+  mount(router, keepingRoutes.endSession, async ({ guardianId, params }) => {
+    if (!(await endSessionOf(db, guardianId, params.sessionId))) throw new HttpProblem('not-found');
+  });
+  mount(router, keepingRoutes.endOthers, ({ guardianId, request }) =>
+    endSessions(db, guardianId, request.sessionID),
+  );
+  addWays(router, deps);
+  return router;
+}
