@@ -74,6 +74,29 @@ alter table login_tries add waits_until timestamptz not null default now();
 `;
 
 /*
+ * A number gets nothing before it has been shown to be theirs. And whoever hangs on a stream hears at once that the
+ * session or the link it was opened by is over, whatever ended it.
+ */
+const reach = `
+alter table alert_settings add phone_confirmed text;
+update alert_settings set phone_confirmed = delivery->>'phone' where delivery is not null;
+create table phone_proofs (
+  guardian_id uuid primary key references guardians on delete cascade,
+  phone text not null, code_hash text not null, expires_at timestamptz not null
+);
+create function tell_stream_ended() returns trigger language plpgsql as $$
+begin
+  if old.guardian_id is not null then
+    perform pg_notify('cadro_alerts', 'ended:' || old.guardian_id);
+  end if;
+  return null;
+end $$;
+create trigger session_ended after delete on sessions for each row execute function tell_stream_ended();
+create trigger link_changed after update or delete on guardian_links
+  for each row execute function tell_stream_ended();
+`;
+
+/*
  * By what one comes in besides a school's own codes: a code that the operator made, an invitation by somebody who is
  * in, the code of a child. Known by its hash, good once.
  */
@@ -100,12 +123,17 @@ alter table guardian_links
 `;
 
 export async function up(knex: Knex): Promise<void> {
-  for (const part of [people, proofs, invitations]) await knex.raw(part);
+  for (const part of [people, proofs, reach, invitations]) await knex.raw(part);
 }
 
 export async function down(knex: Knex): Promise<void> {
   await knex.raw('alter table guardian_links drop column issuer, drop column invited_by');
   for (const table of ['invitation_children', 'invitations']) await knex.raw('drop table ??', [table]);
+  await knex.raw('drop trigger session_ended on sessions');
+  await knex.raw('drop trigger link_changed on guardian_links');
+  await knex.raw('drop function tell_stream_ended()');
+  await knex.raw('drop table phone_proofs');
+  await knex.raw('alter table alert_settings drop column phone_confirmed');
   await knex.raw('alter table login_tries drop column waits_until');
   await knex.raw('alter table sessions drop column guardian_id');
   const tables = ['recovery_codes', 'one_time_secrets', 'passkeys', 'devices', 'account_mails'];

@@ -84,7 +84,7 @@ export const tables = {
   ],
   followups: ['followups', 'followup_entries'],
   messages: ['threads', 'messages', 'thread_reads'],
-  alerts: ['alerts', 'alert_settings', 'alert_looks', 'alert_silences', 'digests', 'deliveries'],
+  alerts: ['alerts', 'alert_settings', 'alert_looks', 'alert_silences', 'digests', 'deliveries', 'phone_proofs'],
   outlook: ['efforts', 'asked_answers', 'tries'],
   plan: ['plans', 'plan_exceptions', 'plan_tasks'],
   brief: ['news_looks'],

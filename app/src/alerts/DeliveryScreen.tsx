@@ -26,6 +26,7 @@ import {
   TickLine,
   Words,
 } from '../ui';
+import { PhoneProof } from './PhoneProof';
 import { useAlertSettingsQuery, useChangeAlertSettingsMutation, useTryChannelMutation } from './api';
 import { deliveryWords } from './deliveryWords';
 import { useAlertWords } from './useTold';
@@ -279,6 +280,7 @@ function DeliveryForm({ settings }: { settings: AlertSettings }) {
         <MailStands settings={settings} />
       </Stack>
       <AtOnce draft={draft} textsOffered={textsOffered} phoneFits={phoneFits} onSet={set} />
+      <PhoneProof settings={settings} />
       <DigestWishes draft={draft} onSet={set} />
       <Quietness draft={draft} onSet={set} />
       <Choice

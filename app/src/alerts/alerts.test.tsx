@@ -50,6 +50,7 @@ const settings = (more: Partial<AlertSettings> = {}): AlertSettings => ({
   rules: presetRules('usual'),
   preset: 'usual',
   delivery: usualDelivery('America/Halifax', 'en'),
+  phoneConfirmed: null,
   email: 'maren@aldervane.example',
   mailStoppedAt: null,
   mailBouncedAt: null,

@@ -44,6 +44,10 @@ export const alertsApi = api.injectEndpoints({
     tryChannel: by.mutation(routes.test, (channel: Channel) => ({ body: { channel } }), {
       invalidatesTags: ['Alerts'],
     }),
+    sendPhoneCode: by.mutation(routes.phoneCode, (phone: string) => ({ body: { phone } })),
+    confirmPhone: by.mutation(routes.phoneWorks, (code: string) => ({ body: { code } }), {
+      invalidatesTags: ['Alerts'],
+    }),
     digest: by.query(routes.digest, nothing, { providesTags: ['Record', 'Alerts'] }),
     stopMail: by.mutation(routes.stopMail, (token: string) => ({ params: { token } })),
     takeUpMail: by.mutation(routes.takeUpMail, (token: string) => ({ params: { token } })),
@@ -59,6 +63,8 @@ export const {
   useSilenceMutation,
   useUnsilenceMutation,
   useTryChannelMutation,
+  useSendPhoneCodeMutation,
+  useConfirmPhoneMutation,
   useDigestQuery,
   useStopMailMutation,
   useTakeUpMailMutation,

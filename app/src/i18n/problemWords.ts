@@ -4,6 +4,11 @@ import type { ServerProblem } from '../store';
 /** A failed call in words. RTK Query hands over our own error or one of its own making. */
 export function problemWords(t: TFunction, error: unknown): string {
   const problem = isServerProblem(error) ? error.problem : null;
+  const wait = problem?.retryAfterSeconds;
+  if (wait !== undefined)
+    return wait < 90
+      ? t('problems.waitSeconds', { count: wait })
+      : t('problems.waitMinutes', { count: Math.ceil(wait / 60) });
   return t(`problems.${problem?.code ?? 'offline'}`);
 }
 

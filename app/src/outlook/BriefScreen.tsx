@@ -7,7 +7,7 @@ import { AttendanceOfChild } from '../attendance';
 import { OnTheCalendar } from '../calendar';
 import { FollowUpView } from '../followups';
 import { CourseView, ItemView } from '../gradebook';
-import { useChildren, useFormat, useMeQuery } from '../household';
+import { Unconfirmed, useChildren, useFormat, useMeQuery } from '../household';
 import { ThreadView } from '../messages';
 import { DemoClock, SourceDown } from '../sources';
 import { Heading, LinkAction, Loaded, Page, Panes, Quiet, Stack, useWide, WayOn, Words } from '../ui';
@@ -154,6 +154,7 @@ function BriefTitle({ brief, count }: { brief: Brief; count: number }) {
       {brief.freshness.map((source) => (
         <SourceDown key={source.sourceName} freshness={source} />
       ))}
+      <Unconfirmed />
       <MailReturned />
       <WhatIsNew fresh={brief.fresh} />
     </Stack>
@@ -229,6 +230,7 @@ function NoChild() {
   const { t } = useTranslation();
   return (
     <Page>
+      <Unconfirmed />
       <Heading level={1}>{t('link.noneTitle')}</Heading>
       <Words colour="soft">{t('link.none')}</Words>
       <LinkAction main label={t('link.title')} href="/link" />

@@ -1,7 +1,7 @@
 import { useRouter } from 'expo-router';
 import { useTranslation } from 'react-i18next';
 import { languages, type Language } from '@cadro/contract';
-import { useChangeMeMutation, useMeQuery, useSignOutMutation } from '../household';
+import { Unconfirmed, useChangeMeMutation, useMeQuery, useSignOutMutation } from '../household';
 import { languageNames } from '../i18n';
 import { DemoClock, SourceStates } from '../sources';
 import { api, languageChosen, themeChosen, themes, useAppDispatch, useAppSelector } from '../store';
@@ -74,6 +74,8 @@ export function Settings() {
     <Page>
       <Heading level={1}>{t('settings.title')}</Heading>
       <Words colour="soft">{me?.name ?? ''}</Words>
+      <Unconfirmed />
+      <WayOn label={t('safety.toSafety')} href="/settings/safety" />
       <Children />
       <Stack>
         <Heading level={2}>{t('alerts.title')}</Heading>

@@ -9,7 +9,13 @@ const child = (id: string, givenName: string, year: string, role: Child['role'])
 export const aGuardian = (more: { role?: Child['role'] } = {}): Me => {
   const { role = 'guardian' } = more;
   return {
-    ...{ id: 'g', name: 'Maren Aldervane', givenName: 'Maren', email: 'maren@aldervane.example' },
+    ...{
+      id: 'g',
+      name: 'Maren Aldervane',
+      givenName: 'Maren',
+      confirmed: true,
+      email: 'maren@aldervane.example',
+    },
     ...{ language: 'en', now: '2026-10-21T19:40:00Z', demo: false },
     children: [child('i', 'Isolde', '11', role), child('c', 'Caspian', '8', role)],
   };

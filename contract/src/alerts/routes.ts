@@ -4,7 +4,14 @@ import { DateOnly, Instant, Nullable, Uuid } from '../shared/scalars';
 import { AlertReason, AlertSubject } from './alerts';
 import { Digest } from './digest';
 import { AlertKindSchema, KeptRules, Silence } from './rules';
-import { AlertSettings, AlertSettingsChange, ChannelSchema, Delivery, KeptSilence } from './settings';
+import {
+  AlertSettings,
+  AlertSettingsChange,
+  ChannelSchema,
+  PhoneNumber,
+  Delivery,
+  KeptSilence,
+} from './settings';
 
 export const alertStates = ['open', 'read', 'done'] as const;
 export type AlertStateName = (typeof alertStates)[number];
@@ -158,6 +165,28 @@ export const alertRoutes = {
     summary: 'Hear of it again',
     params: Type.Object({ silenceId: Uuid }),
     status: 204,
+  }),
+  phoneCode: route({
+    method: 'post',
+    path: '/api/alerts/phone',
+    room,
+    access: 'signed-in',
+    summary: 'Send a code to a number, to show that it is theirs',
+    body: Type.Object({ phone: PhoneNumber }, { additionalProperties: false }),
+    status: 202,
+  }),
+  phoneWorks: route({
+    method: 'post',
+    path: '/api/alerts/phone/works',
+    room,
+    access: 'signed-in',
+    summary: 'The code has come: texts go to this number from now on',
+    body: Type.Object(
+      { code: Type.String({ minLength: 6, maxLength: 12 }) },
+      { additionalProperties: false },
+    ),
+    status: 200,
+    answer: AlertSettings,
   }),
   test: route({
     method: 'post',

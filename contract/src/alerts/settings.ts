@@ -9,6 +9,8 @@ export const digestRhythms = ['daily', 'weekly', 'none'] as const;
 export type DigestRhythm = (typeof digestRhythms)[number];
 
 const strict = { additionalProperties: false };
+/** In full with the country's number, `+15550100200`. */
+export const PhoneNumber = Type.String({ pattern: '^\\+[1-9]\\d{6,14}$' });
 /** A time of day, `HH:MM`. */
 const TimeOfDay = Type.String({ pattern: '^([01]\\d|2[0-3]):[0-5]\\d$' });
 const Ways = Type.Object({ mail: Type.Boolean(), text: Type.Boolean() }, strict);
@@ -43,7 +45,7 @@ export const AlertDelivery = Type.Object(
     timeZone: Type.String({ minLength: 1, maxLength: 60 }),
     language: Language,
     /** In full with the country's number, `+15550100200`; null while there is none. */
-    phone: Nullable(Type.String({ pattern: '^\\+[1-9]\\d{6,14}$' })),
+    phone: Nullable(PhoneNumber),
   },
   strict,
 );
@@ -57,7 +59,7 @@ export type DeliveryState = (typeof deliveryStates)[number];
 export const deliveryReasons = [
   // The mail server has no such address; it took the mail and brought it back; it answered otherwise; it is away.
   ...(['mail-refused', 'mail-returned', 'mail-answered', 'mail-away'] as const),
-  ...(['text-slow', 'text-answered', 'text-refused', 'no-texts'] as const),
+  ...(['text-slow', 'text-answered', 'text-refused', 'no-texts', 'number-not-confirmed'] as const),
   // Its alert is gone or its link has ended; its receiver has stopped mail; an earlier mail came back.
   ...(['nothing-left', 'mail-stopped', 'not-confirmed', 'came-back-before'] as const),
 ] as const;
@@ -108,6 +110,8 @@ export const AlertSettings = Type.Object({
   preset: Nullable(Type.Union(presets.map((preset) => Type.Literal(preset)))),
   delivery: AlertDelivery,
   email: Type.String(),
+  /** The number that was shown to be theirs: texts go to it alone. */
+  phoneConfirmed: Nullable(Type.String()),
   /** Since when no mail goes out, because the guardian stopped it, or because it came back. */
   mailStoppedAt: Nullable(Instant),
   mailBouncedAt: Nullable(Instant),

@@ -13,6 +13,16 @@ export const PersonName = Type.String({ minLength: 1, maxLength: 120, pattern: '
 /** The secret at the end of an address that was sent by mail. */
 export const Token = Type.String({ minLength: 20, maxLength: 100 });
 
+const Encoded = Type.String({ minLength: 1, maxLength: 20_000 });
+/** What a browser brings of a passkey; what is signed in it is looked at by its verification. */
+export const PasskeyAnswer = Type.Object({
+  id: Encoded,
+  rawId: Encoded,
+  type: Type.Literal('public-key'),
+  response: Type.Object({ clientDataJSON: Encoded }),
+  clientExtensionResults: Type.Object({}),
+});
+
 export const doorRoutes = {
   look: route({
     method: 'post',
@@ -123,7 +133,7 @@ export const doorRoutes = {
     room,
     access: 'public',
     summary: 'Sign in by passkey, or take the second step by it',
-    body: Type.Object({ answer: Type.Unknown() }, strict),
+    body: Type.Object({ answer: PasskeyAnswer }, strict),
     status: 200,
     answer: Me,
   }),
@@ -234,7 +244,7 @@ export const keepingRoutes = {
     room,
     access: 'signed-in',
     summary: 'Keep a new passkey',
-    body: Type.Object({ answer: Type.Unknown(), name: Type.String({ minLength: 1, maxLength: 80 }) }, strict),
+    body: Type.Object({ answer: PasskeyAnswer, name: Type.String({ minLength: 1, maxLength: 80 }) }, strict),
     status: 201,
     answer: Safety,
   }),

@@ -49,9 +49,34 @@ const alertRules = {
   },
 };
 const feed = { name: 'Kitchen', layers: ['due', 'test'], studentIds: [] };
+const person = { name: 'Rosamund Tern', email: 'r@test.example', password: 'x', language: 'en' };
+const token = 'a'.repeat(43);
+const passkey = {
+  ...{ id: 'x', rawId: 'x', type: 'public-key', response: { clientDataJSON: 'x' } },
+  clientExtensionResults: {},
+};
 /** A body of each writing route that fits; a new route that is not here fails below. */
 const fitting: Record<string, object> = {
-  'post /api/session': { email: 'maren@aldervane.example', password: 'x' },
+  'post /api/session': { email: 'maren@aldervane.example', password: 'x', keep: false },
+  'post /api/door/code': { code: '3QPT-7K9M-XR2D-V6HB' },
+  'post /api/door/come': { ...person, code: '3QPT-7K9M-XR2D-V6HB', keep: false },
+  'post /api/door/later': person,
+  'post /api/door/confirm': { token },
+  'post /api/door/forgotten': { email: 'maren@aldervane.example' },
+  'post /api/door/password': { token, password: 'x' },
+  'post /api/session/second': { code: '123456' },
+  'post /api/session/passkey/options': { keep: false },
+  'post /api/session/passkey': { answer: passkey },
+  'post /api/me/password': { password: 'x', next: 'y' },
+  'post /api/me/address': { password: 'x', email: 'maren@aldervane.example' },
+  'post /api/me/passkeys/options': { password: 'x' },
+  'post /api/me/passkeys': { answer: passkey, name: 'Phone' },
+  'post /api/me/passkeys/:passkeyId/drop': { password: 'x' },
+  'post /api/me/one-time': { password: 'x' },
+  'post /api/me/one-time/works': { code: '123456' },
+  'post /api/me/one-time/drop': { password: 'x' },
+  'post /api/alerts/phone': { phone: '+15550100200' },
+  'post /api/alerts/phone/works': { code: '123456' },
   'patch /api/me': { language: 'es' },
   'post /api/links/preview': { code: '3QPT-7K9M-XR2D-V6HB' },
   'post /api/links': { code: '3QPT-7K9M-XR2D-V6HB' },

@@ -1,5 +1,5 @@
 import type { TSchema } from '@sinclair/typebox';
-import { allRoutes, CourseRecord, feedCollections, oneRosterCollections } from '..';
+import { allRoutes, doorRoutes, CourseRecord, feedCollections, oneRosterCollections } from '..';
 
 type Limits = Readonly<Record<string, unknown>>;
 const span = (from: unknown, to: unknown, of: string): string[] =>
@@ -66,6 +66,12 @@ const rules = (at: string) => [
   `${at}/capPerDay 1 to 50 in size`,
 ];
 
+const passkey = [
+  '/answer/id 1 to 20000 characters',
+  '/answer/rawId 1 to 20000 characters',
+  '/answer/response/clientDataJSON 1 to 20000 characters',
+];
+
 /** Of every route: what it answers with when all is well, and each limit of what it takes. */
 const ofRoutes: Readonly<Record<string, readonly [number, ...string[]]>> = {
   'post /api/session': [200, '/email 0 to 320 characters', '/password 1 to 200 characters'],
@@ -74,6 +80,48 @@ const ofRoutes: Readonly<Record<string, readonly [number, ...string[]]>> = {
   'patch /api/me': [200],
   'post /api/links/preview': [200, '/code 4 to 40 characters'],
   'post /api/links': [201, '/code 4 to 40 characters'],
+  'post /api/door/code': [200, '/ no others', '/code 4 to 40 characters'],
+  'post /api/door/come': [
+    201,
+    ...['/ no others', '/code 4 to 40 characters', '/name 1 to 120 characters'],
+    ...['/email 0 to 320 characters', '/password 1 to 200 characters'],
+  ],
+  'post /api/door/later': [
+    202,
+    ...[
+      '/ no others',
+      '/name 1 to 120 characters',
+      '/email 0 to 320 characters',
+      '/password 1 to 200 characters',
+    ],
+  ],
+  'post /api/door/confirm': [200, '/ no others', '/token 20 to 100 characters'],
+  'post /api/door/forgotten': [202, '/ no others', '/email 0 to 320 characters'],
+  'post /api/door/password': [
+    204,
+    '/ no others',
+    '/token 20 to 100 characters',
+    '/password 1 to 200 characters',
+  ],
+  'get /api/session/second': [200],
+  'post /api/session/second': [200, '/ no others', '/code 6 to 40 characters'],
+  'post /api/session/passkey/options': [200, '/ no others'],
+  'post /api/session/passkey': [200, '/ no others', ...passkey],
+  'get /api/me/safety': [200],
+  'post /api/me/confirmation': [202],
+  'post /api/me/password': [204, '/ no others', '/password 1 to 200 characters', '/next 1 to 200 characters'],
+  'post /api/me/address': [202, '/ no others', '/password 1 to 200 characters', '/email 0 to 320 characters'],
+  'delete /api/me/address': [204],
+  'delete /api/me/sessions/:sessionId': [204],
+  'delete /api/me/sessions': [204],
+  'post /api/me/passkeys/options': [200, '/ no others', '/password 1 to 200 characters'],
+  'post /api/me/passkeys': [201, '/ no others', ...passkey, '/name 1 to 80 characters'],
+  'post /api/me/passkeys/:passkeyId/drop': [200, '/ no others', '/password 1 to 200 characters'],
+  'post /api/me/one-time': [200, '/ no others', '/password 1 to 200 characters'],
+  'post /api/me/one-time/works': [201, '/ no others', '/code 6 to 12 characters'],
+  'post /api/me/one-time/drop': [204, '/ no others', '/password 1 to 200 characters'],
+  'post /api/alerts/phone': [202, '/ no others'],
+  'post /api/alerts/phone/works': [200, '/ no others', '/code 6 to 12 characters'],
   'get /api/brief': [200],
   'delete /api/followups/:followUpId': [204],
   'get /api/students/:studentId/report-cards.pdf': [200],
@@ -259,7 +307,7 @@ const ofRecords: Readonly<Record<string, readonly string[]>> = {
   schoolEvents: ['/id 1 to any characters', '/title 1 to any characters'],
   lessonNotes: ['/id 1 to any characters'],
   announcements: ['/id 1 to any characters'],
-  linkCodes: ['/id 1 to any characters'],
+  linkCodes: ['/id 1 to any characters', '/code 0 to 80 characters'],
   courseRecord: [
     '/policy/outOf above 0',
     '/policy/decimals 0 to any in size',
@@ -286,6 +334,13 @@ describe('what a route answers with and takes', () => {
     const open = allRoutes.filter(({ access }) => access !== 'signed-in');
     expect(open.map(({ method, path, access }) => `${access}: ${method} ${path}`)).toEqual([
       'public: post /api/session',
+      ...['look', 'come', 'later', 'confirm', 'forgotten', 'newPassword'].map(
+        (name) => `public: post ${doorRoutes[name as keyof typeof doorRoutes].path}`,
+      ),
+      'public: get /api/session/second',
+      'public: post /api/session/second',
+      'public: post /api/session/passkey/options',
+      'public: post /api/session/passkey',
       'public: get /calendar/:token/cadro.ics',
       'public: post /api/mail-stop/:token',
       'public: delete /api/mail-stop/:token',

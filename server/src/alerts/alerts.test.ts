@@ -69,6 +69,7 @@ beforeAll(async () => {
       },
     })
     .expect(200);
+  await world.phonesConfirmed();
   const looker = await world.signedIn('ottoline');
   await looker.patch(alertRoutes.changeSettings.path).send({ rules: withWords }).expect(200);
   await lookAtChildren(

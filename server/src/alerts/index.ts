@@ -6,5 +6,5 @@ export { dueDeliveries } from './delivery/outboxStore';
 export { Rehearser } from './rehearsal/rehearser';
 export { alertRouter } from './routes';
 export { alertSettings, changeSettings } from './settings';
-export { mailMovedOn } from './settingsStore';
+export { confirmPhone, mailMovedOn } from './settingsStore';
 export { raisedAlerts } from './store';

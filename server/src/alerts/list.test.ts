@@ -235,7 +235,7 @@ describe('silence', () => {
 });
 
 describe('a try of a channel', () => {
-  it('goes out by mail, and as a text only where there is a number', async () => {
+  it('goes out by mail, and as a text only where there is a number that is theirs', async () => {
     const send = (channel: string) => maren.post(alertRoutes.test.path).send({ channel });
     expect((await send('mail').expect(202)).body).toMatchObject({
       channel: 'mail',
@@ -245,6 +245,8 @@ describe('a try of a channel', () => {
     expect((await send('text')).body.code).toBe('no-way');
     const { delivery } = await settings();
     await change({ delivery: { ...delivery, phone: '+15550100200' } }).expect(200);
+    expect((await send('text')).body.code).toBe('no-way');
+    await world.phonesConfirmed();
     expect((await send('text').expect(202)).body).toMatchObject({ channel: 'text', state: 'waiting' });
     await change({ delivery }).expect(200);
   });

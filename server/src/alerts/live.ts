@@ -8,6 +8,8 @@ const heartbeatMs = 25_000;
 /** A stream ends after this, and the browser opens another: who has signed out gets none. */
 const lifetimeMs = 10 * 60_000;
 const reconnectMs = 2_000;
+/** Windows and devices of one person at one process; the oldest makes room for one more. */
+const mostStreams = 8;
 
 /**
  * Tells the browsers that hang on this process when their guardian's alerts have changed. PostgreSQL tells every
@@ -34,6 +36,8 @@ export class LiveAlerts {
     response.write('retry: 3000\n\n');
     const own = this.open.get(guardianId) ?? new Set();
     this.open.set(guardianId, own.add(response));
+    const [oldest] = own;
+    if (own.size > mostStreams) oldest?.end();
     const beat = setInterval(() => response.write(': still here\n\n'), heartbeatMs);
     const end = setTimeout(() => response.end(), lifetimeMs);
     const leave = () => {
@@ -52,7 +56,9 @@ export class LiveAlerts {
     this.client = client;
     client.on('notification', ({ payload }) => {
       const [kind, guardianId] = (payload ?? '').split(':');
-      if (guardianId) this.tell(guardianId, kind === 'state' ? 'state' : 'news');
+      if (!guardianId) return;
+      if (kind === 'ended') this.end(guardianId);
+      else this.tell(guardianId, kind === 'state' ? 'state' : 'news');
     });
     client.on('error', () => this.lost(client));
     client.on('end', () => this.lost(client));
@@ -71,6 +77,11 @@ export class LiveAlerts {
         () => this.lost(this.client ?? client),
       );
     }, reconnectMs).unref();
+  }
+
+  /** A session or a link of theirs is over: whoever may still hear opens another stream, the others are refused. */
+  private end(guardianId: string): void {
+    for (const response of this.open.get(guardianId) ?? []) response.end();
   }
 
   private tell(guardianId: string, kind: LiveKind): void {

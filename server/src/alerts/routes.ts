@@ -4,7 +4,7 @@ import { parse } from '@cadro/contract/parse';
 import { dateIn, type AlertRules } from '@cadro/core';
 import type { Router } from 'express';
 import { childrenFor, guardianById } from '../household';
-import { addJobs, HttpProblem, mount, newRouter, Produced, type ServerDeps, Streamed } from '../kit';
+import { addJobs, HttpProblem, mount, newRouter, Produced, takeTry, type ServerDeps, Streamed } from '../kit';
 import { deliveryJob } from './delivery/deliver';
 import { digestNow } from './digests/digests';
 import { digestPaper } from './digests/digestPaper';
@@ -12,6 +12,7 @@ import type { LiveAlerts } from './live';
 import { lookAtChildren } from './look';
 import { guardianOfToken } from './delivery/mailStop';
 import { deliveryOf, putOut } from './delivery/outboxStore';
+import { confirmPhoneBy, sendPhoneCode } from './phone';
 import type { Rehearser } from './rehearsal/rehearser';
 import { alertSettings, changeSettings, checkedRules, settingsOf } from './settings';
 import { mailBouncedAt } from './settingsStore';
@@ -95,6 +96,13 @@ const settingsRoutes: Routes = (router, deps) => {
     return alertSettings(deps, guardianId);
   });
 
+  mount(router, alertRoutes.phoneCode, ({ guardianId, body }) => sendPhoneCode(deps, guardianId, body.phone));
+
+  mount(router, alertRoutes.phoneWorks, async ({ guardianId, body }) => {
+    await confirmPhoneBy(deps, guardianId, body.code);
+    return alertSettings(deps, guardianId);
+  });
+
   mount(router, alertRoutes.silence, async ({ guardianId, body }) => {
     const { courses } = await alertSettings(deps, guardianId);
     const children = await childrenOf(deps, guardianId);
@@ -140,15 +148,28 @@ function rehearsalRoutes(router: Router, deps: ServerDeps, rehearser: Rehearser)
   });
 }
 
+/** Messages that only try a channel: so many by one person, and so many to one receiver, whoever asks. */
+const testPatience = {
+  free: 4,
+  firstWaitSeconds: 120,
+  longestWaitSeconds: 6 * 3600,
+  forgetSeconds: 12 * 3600,
+};
+
 /** The digest, as it would be now and on paper; and a message that only tries a channel. */
 const digestRoutes: Routes = (router, deps) => {
   const { db, clock, config } = deps;
   mount(router, alertRoutes.test, async ({ guardianId, body: { channel } }) => {
     const now = await clock.now();
     const settings = await settingsOf(db, guardianId);
-    if (!settings || (channel === 'text' && (!config.textGateway || !settings.delivery.phone))) {
-      throw new HttpProblem('no-way');
-    }
+    const { phone } = settings?.delivery ?? {};
+    const numberWorks = config.textGateway && phone && phone === settings?.phoneConfirmed;
+    if (!settings || (channel === 'text' && !numberWorks)) throw new HttpProblem('no-way');
+    const to = channel === 'text' ? (phone ?? '') : settings.email.toLowerCase();
+    await takeTry(db, [
+      { kind: 'test-by', of: guardianId, patience: testPatience },
+      { kind: 'test-to', of: to, patience: testPatience },
+    ]);
     const way = { guardianId, channel, about: 'test', alertId: null, digestId: null } as const;
     const [id] = await putOut(db, [{ ...way, key: `test:${randomUUID()}`, told: [], notBefore: null }], now);
     const delivery = id && (await deliveryOf(db, guardianId, id));

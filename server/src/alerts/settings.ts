@@ -80,6 +80,7 @@ export async function alertSettings(
     preset: presetOf(rules),
     delivery,
     email: guardian.email,
+    phoneConfirmed: own?.phoneConfirmed ?? null,
     mailStoppedAt: own?.mailStoppedAt?.toISOString() ?? null,
     mailBouncedAt: own?.mailBouncedAt?.toISOString() ?? null,
     textsOffered: config.textGateway !== null,

@@ -34,3 +34,30 @@ export async function saveSettings(
 export async function mailMovedOn(db: Db | Trx, guardianId: string): Promise<void> {
   await db('alert_settings').where({ guardian_id: guardianId }).update({ mail_bounced_at: null });
 }
+
+export interface PhoneProof {
+  readonly phone: string;
+  readonly code_hash: string;
+  readonly expires_at: Date;
+}
+
+export const phoneProof = (db: Db, guardianId: string): Promise<PhoneProof | undefined> =>
+  db('phone_proofs').where({ guardian_id: guardianId }).first<PhoneProof | undefined>();
+
+/** A later code takes the place of an earlier one. */
+export async function putPhoneProof(
+  db: Db,
+  proof: { guardianId: string; phone: string; codeHash: string; expiresAt: Date },
+): Promise<void> {
+  const { guardianId, phone, codeHash, expiresAt } = proof;
+  await db('phone_proofs')
+    .insert({ guardian_id: guardianId, phone, code_hash: codeHash, expires_at: expiresAt })
+    .onConflict('guardian_id')
+    .merge();
+}
+
+/** The number is theirs: it is kept as theirs, and the code is over. */
+export async function confirmPhone(db: Db, guardianId: string, phone: string): Promise<void> {
+  await saveSettings(db, guardianId, { phone_confirmed: phone });
+  await db('phone_proofs').where({ guardian_id: guardianId }).delete();
+}

@@ -15,6 +15,8 @@ export interface Settings {
   readonly mailBouncedAt: Date | null;
   /** Whether the address has been shown to be theirs. */
   readonly confirmed: boolean;
+  /** The number that was shown to be theirs; another gets nothing. */
+  readonly phoneConfirmed: string | null;
 }
 
 /** A child with who is told about it: those who may read what a household talks about, and not the child's own sign-in. */
@@ -40,6 +42,7 @@ interface Row {
   readonly mail_stopped_at: Date | null;
   readonly mail_bounced_at: Date | null;
   readonly confirmed: boolean;
+  readonly phone_confirmed: string | null;
   readonly student_id: string;
   readonly given_name: string;
   readonly time_zone: string;
@@ -65,6 +68,7 @@ const watchOf = (row: Row): Watch => ({
     mailStoppedAt: row.mail_stopped_at,
     mailBouncedAt: row.mail_bounced_at,
     confirmed: row.confirmed,
+    phoneConfirmed: row.phone_confirmed,
   },
   studentId: row.student_id,
   givenName: row.given_name,
@@ -104,6 +108,7 @@ export async function watchesOf(
       'g.name',
       'g.language',
       'g.confirmed',
+      'set.phone_confirmed',
       'set.rules',
       'set.delivery',
       'set.mail_stopped_at',

@@ -6,6 +6,8 @@ import type { Clock, Db } from './db';
 export interface ServerDeps {
   readonly db: Db;
   readonly clock: Clock;
+  /** The time of the wall, which one-time codes and challenges go by, whatever day the demo has. */
+  readonly wall: Clock;
   readonly config: Config;
   readonly log: Logger;
 }

@@ -34,6 +34,24 @@ const list: Statuses = {
   apart: 200,
   guardian: 200,
 };
+/** Of a public route: the same for all. */
+const anybody = (status: number): Statuses => ({ ...own(status), nobody: status });
+/** What concerns nothing but the own account. */
+const own = (status: number): Statuses => ({
+  ...{ nobody: 401, stranger: status, ended: status, looker: status, student: status, apart: status },
+  guardian: status,
+});
+const passkey = {
+  id: 'x',
+  rawId: 'x',
+  type: 'public-key',
+  response: { clientDataJSON: 'x' },
+  clientExtensionResults: {},
+};
+const arriving = (name: string) => ({
+  ...{ name: 'Rosamund Tern', email: `${name}@test.example`, language: 'en' },
+  password: 'lantern wicks for thirty herons',
+});
 const record: Statuses = { ...list, stranger: 404, ended: 404 };
 const talk: Statuses = { ...record, student: 404, apart: 404 };
 const writing = (done: number): Statuses => ({
@@ -78,6 +96,8 @@ let ids: {
   alertId: string;
   silenceId: string;
   token: string;
+  sessionId: string;
+  passkeyId: string;
 };
 
 const table: Record<string, { statuses: Statuses; body?: () => object }> = {
@@ -103,6 +123,46 @@ const table: Record<string, { statuses: Statuses; body?: () => object }> = {
     statuses: { ...list, stranger: 404, ended: 404, looker: 404, student: 404, apart: 404, guardian: 404 },
     body: () => ({ code: 'NO-SUCH-CODE' }),
   },
+  // Whoever is outside may ask these, and learns nothing of anybody.
+  'post /api/door/code': { statuses: anybody(404), body: () => ({ code: 'NO-SUCH-CODE' }) },
+  'post /api/door/come': {
+    statuses: anybody(404),
+    body: () => ({ ...arriving('come'), code: 'NO-SUCH-CODE', keep: false }),
+  },
+  'post /api/door/later': { statuses: anybody(202), body: () => arriving('later') },
+  'post /api/door/confirm': { statuses: anybody(410), body: () => ({ token: 'a'.repeat(43) }) },
+  'post /api/door/forgotten': {
+    statuses: anybody(202),
+    body: () => ({ email: 'nobody@test.example' }),
+  },
+  'post /api/door/password': {
+    statuses: anybody(410),
+    body: () => ({ token: 'a'.repeat(43), password: 'lantern wicks for thirty herons' }),
+  },
+  'get /api/session/second': { statuses: anybody(401) },
+  'post /api/session/second': { statuses: anybody(401), body: () => ({ code: '123456' }) },
+  'post /api/session/passkey/options': { statuses: anybody(200), body: () => ({ keep: false }) },
+  'post /api/session/passkey': { statuses: anybody(401), body: () => ({ answer: passkey }) },
+  // Everybody's own account, and nobody else's.
+  'get /api/me/safety': { statuses: list },
+  'post /api/me/confirmation': { statuses: own(202) },
+  'post /api/me/password': {
+    statuses: own(401),
+    body: () => ({ password: 'wrong', next: 'lantern wicks for thirty herons' }),
+  },
+  'post /api/me/address': {
+    statuses: own(401),
+    body: () => ({ password: 'wrong', email: 'x@test.example' }),
+  },
+  'delete /api/me/address': { statuses: own(204) },
+  'delete /api/me/sessions/:sessionId': { statuses: own(404) },
+  'delete /api/me/sessions': { statuses: own(204) },
+  'post /api/me/passkeys/options': { statuses: own(401), body: () => ({ password: 'wrong' }) },
+  'post /api/me/passkeys': { statuses: own(401), body: () => ({ answer: passkey, name: 'Phone' }) },
+  'post /api/me/passkeys/:passkeyId/drop': { statuses: own(401), body: () => ({ password: 'wrong' }) },
+  'post /api/me/one-time': { statuses: own(401), body: () => ({ password: 'wrong' }) },
+  'post /api/me/one-time/works': { statuses: own(401), body: () => ({ code: '000000' }) },
+  'post /api/me/one-time/drop': { statuses: own(401), body: () => ({ password: 'wrong' }) },
   'get /api/brief': { statuses: list },
   'get /api/students/:studentId/report-cards.pdf': { statuses: record },
   // The comment named has none.
@@ -294,6 +354,8 @@ const table: Record<string, { statuses: Statuses; body?: () => object }> = {
     }),
   },
   'delete /api/alerts/silences/:silenceId': { statuses: owners(204) },
+  'post /api/alerts/phone': { statuses: own(202), body: () => ({ phone: '+15550100277' }) },
+  'post /api/alerts/phone/works': { statuses: own(401), body: () => ({ code: '000000' }) },
   'post /api/alerts/test': {
     statuses: { ...list, stranger: 202, looker: 202, apart: 202, guardian: 202, student: 422, ended: 422 },
     body: () => ({ channel: 'mail' }),
@@ -352,7 +414,8 @@ beforeAll(async () => {
     .send({ name: 'The first', scores: [{ itemId, earned: 20 }] })
     .expect(200);
   ids = {
-    ...{ on: '2026-10-19', token: 'an-address-that-nobody-has' },
+    ...{ on: '2026-10-19', token: 'an-address-that-nobody-has', sessionId: 'a'.repeat(64) },
+    passkeyId: '0d4f3c1a-1b2c-4d5e-8f90-a1b2c3d4e5f6',
     ...{ entryId: '', feedId: '', importId: '', alertId: '', silenceId: '' },
     studentId,
     courseId,
@@ -411,12 +474,12 @@ beforeAll(async () => {
   const item = await world.db('items').where({ course_id: courseId }).first<{ id: string }>('id');
   ids = { ...first, courseId, itemId: item.id };
   const inPlace =
-    /:(followUpId|threadId|entryId|feedId|importId|alertId|silenceId|tryId|token)|session|absences|\/me$|\/demo\/|\/alerts\/(state|test|rehearsal|settings)/;
+    /:(followUpId|threadId|entryId|feedId|importId|alertId|silenceId|tryId|token)|session|absences|\/me(\/|$)|\/door\/|phone|\/demo\/|\/alerts\/(state|test|rehearsal|settings)/;
   for (const [key, { body }] of Object.entries(table)) {
     if (body && !inPlace.test(key)) await asked(guardian, key).send(body());
   }
   ids = first;
-  const apart = ['studentId', 'teacherId', 'on', 'token'];
+  const apart = ['studentId', 'teacherId', 'on', 'token', 'sessionId', 'passkeyId'];
   const own = Object.entries(first).flatMap(([name, id]) => (id && !apart.includes(name) ? [id] : []));
   const concernsNamed = (row: string) => own.some((id) => row.includes(id));
   twins = (await rowsOfMany(world.db)).filter((row) => !named.has(row) && !concernsNamed(row));
@@ -457,6 +520,8 @@ describe.each(callers)('%s', (caller) => {
       key === 'patch /api/followups/:followUpId'
         ? { note: 'A note', version: await version() }
         : row.body?.();
+    // Each of these is the first that somebody tries: how many may be is tried elsewhere.
+    await world.db('login_tries').delete();
     const before = await ofOthers(`${caller}@test.example`);
     const answer = await asked(agent, key).send(body);
     // Whatever was asked, and by whom: nothing moves that belongs to somebody else, nor what was not named.

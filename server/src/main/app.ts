@@ -19,6 +19,8 @@ import {
   newRouter,
   ownOriginOnly,
   sessions,
+  systemClock,
+  type Clock,
   type ServerDeps,
   webApp,
 } from '../kit';
@@ -110,7 +112,8 @@ export interface Server {
 }
 
 /** The whole server: health, mail from outside, the interface, and the app itself. */
-export function buildServer(deps: ServerDeps): Server {
+export function buildServer(handed: Omit<ServerDeps, 'wall'> & { readonly wall?: Clock }): Server {
+  const deps: ServerDeps = { wall: systemClock, ...handed };
   const { config, log } = deps;
   const pool = new Pool({ connectionString: config.databaseUrl, max: 4 });
   const document = openApiDocument(allRoutes);

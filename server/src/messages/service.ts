@@ -2,7 +2,7 @@ import type { Child, Message, NewMessage, Thread, ThreadSummary } from '@cadro/c
 import { dateIn, type ReplyFacts } from '@cadro/core';
 import { followUpById, markWritten } from '../followups';
 import { childrenFor, householdOf, requireChild } from '../household';
-import { addJobs, HttpProblem, type Db, type Deps, type Job, type Trx } from '../kit';
+import { addJobs, HttpProblem, takeTry, type Db, type Deps, type Job, type Trx } from '../kit';
 import { desksOf } from '../records';
 import * as store from './store';
 
@@ -74,6 +74,8 @@ export async function readThread({ db }: Deps, guardianId: string, threadId: str
 /** What is written to a teacher or to the school's desk. */
 export interface SchoolLetter {
   readonly child: Child;
+  /** Who writes. */
+  readonly guardianId: string;
   readonly householdId: string;
   readonly teacherId: string;
   readonly followUpId: string | null;
@@ -92,12 +94,28 @@ const mailJob = (messageId: string): Job => ({
   key: `mail:${messageId}`,
 });
 
+const hour = 3600;
+/**
+ * Letters by one person, and by one household to one receiver: more than a family writes in its worst week, and too few
+ * to bury a teacher.
+ */
+const letterPatience = {
+  by: { free: 30, firstWaitSeconds: 600, longestWaitSeconds: 12 * hour, forgetSeconds: 24 * hour },
+  to: { free: 8, firstWaitSeconds: 900, longestWaitSeconds: 12 * hour, forgetSeconds: 24 * hour },
+} as const;
+
 /**
  * Stores a message and the job that sends it, both or neither; a follow-up it is about moves on with it.
+ * @throws HttpProblem `too-many-tries` with how long to wait.
  * @returns the thread it stands in.
  */
 export async function sendLetter(trx: Trx, letter: SchoolLetter): Promise<string> {
-  const { child, householdId, teacherId, followUpId, author, subject, text, now, lookAgainOn } = letter;
+  const { child, guardianId, householdId, teacherId, followUpId, author, subject, text, now, lookAgainOn } =
+    letter;
+  await takeTry(trx, [
+    { kind: 'letter-by', of: guardianId, patience: letterPatience.by },
+    { kind: 'letter-to', of: `${householdId}:${teacherId}`, patience: letterPatience.to },
+  ]);
   const thread = await store.threadFor(trx, { householdId, studentId: child.id, teacherId });
   const message = await store.insertMessage(trx, {
     student_id: child.id,
@@ -142,6 +160,7 @@ export async function writeToTeacher(
   const threadId = await db.transaction((trx) =>
     sendLetter(trx, {
       child,
+      guardianId,
       householdId,
       teacherId: teacher.id,
       followUpId: followUp?.id ?? null,

@@ -31,7 +31,7 @@ async function othersQuery(db: Db): Promise<string> {
     digest('guardians', 't.id is distinct from :guardian'),
     ...rows.map(({ name, columns }) =>
       columns.includes('guardian_id')
-        ? digest(name, 't.guardian_id is distinct from :guardian')
+        ? digest(name, 't.guardian_id is not null and t.guardian_id is distinct from :guardian')
         : digest(name, 't.household_id is distinct from :household'),
     ),
   ].join(' union all ');

@@ -20,6 +20,7 @@ const me: Me = {
   id: 'g',
   name: 'Ottoline Aldervane',
   givenName: 'Ottoline',
+  confirmed: true,
   email: 'ottoline@aldervane.example',
   language: 'en',
   now: '2026-10-21T19:40:00Z',

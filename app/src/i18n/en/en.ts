@@ -4,6 +4,7 @@ import { alertsEn } from './alerts';
 import { begunEn } from './begun';
 import { calendarEn } from './calendar';
 import { countingEn } from './counting';
+import { doorEn } from './door';
 import { daysEn } from './days';
 import { newsEn } from './news';
 import { talkEn } from './talk';
@@ -31,10 +32,23 @@ export const en = {
     notFound: 'There is nothing here for you.',
   },
   problems: {
+    'second-step': 'This account asks for a second step.',
+    'code-not-for-you':
+      'This code is for another kind of account: a child’s own account holds one record, and a guardian’s can’t be a child’s.',
+    'link-over': 'This link doesn’t work anymore. It may have been used already, or it’s too old.',
+    'address-known': 'There’s already an account with this address. Sign in, and use your code there.',
+    'weak-password':
+      'This password is too easy to guess. Try three or four words that don’t belong together.',
+    'wrong-code': 'This code isn’t right, or it has been used already.',
+    'passkey-refused': 'This passkey isn’t known here, or it wasn’t confirmed.',
+    waitSeconds_one: 'Too many tries. Please wait {{count}} second.',
+    waitSeconds_other: 'Too many tries. Please wait {{count}} seconds.',
+    waitMinutes_one: 'Too many tries. Please wait {{count}} minute.',
+    waitMinutes_other: 'Too many tries. Please wait {{count}} minutes.',
     'bad-request': 'Something in this form does not fit. Please check it.',
     'not-signed-in': 'You are signed out. Please sign in again.',
     'wrong-credentials': 'This address and password do not belong together.',
-    'too-many-tries': 'Too many tries. Please wait a quarter of an hour.',
+    'too-many-tries': 'Too many tries. Please wait a while.',
     forbidden: 'Your link to this child is for looking only.',
     'not-found': 'There is nothing here for you.',
     'code-unknown': 'No school has given out this code. Please compare it with your letter.',
@@ -55,28 +69,14 @@ export const en = {
     internal: 'Something went wrong on our side. Nothing was changed.',
     offline: 'Cadro cannot be reached. Please try again in a moment.',
   },
-  signIn: {
-    title: 'Good evening',
-    lead: 'How is school going, and who does what next?',
-    email: 'E-mail address',
-    password: 'Password',
-    go: 'Sign in',
-    incomplete: 'Please type your e-mail address and your password.',
-    language: 'Language',
-  },
   link: {
-    title: 'Link a child',
-    lead: 'The school gives each guardian a code for each child. You will see whose record it is before anything is linked.',
-    code: 'Code from the school',
-    look: 'Look whose code this is',
-    whose: 'This code opens the record of',
-    at: '{{school}}, year {{year}}',
-    yes: 'Yes, link {{name}}',
-    no: 'No, another code',
+    title: 'Add a child',
+    lead: 'You need a code: from the school, from another guardian, or from your child. You’ll see whose schoolwork it opens before anything is added.',
+    yes: 'Yes, add {{name}}',
     later: 'Later',
-    done: '{{name}} is linked.',
-    noneTitle: 'No child is linked yet',
-    none: 'Link a child with the code from the school. If you do not have it at hand, come back later.',
+    done: '{{name}} is added.',
+    noneTitle: 'No child here yet',
+    none: 'Add your child with the code from the school. If you don’t have it with you, come back when you do.',
   },
   settings: {
     title: 'Settings',
@@ -237,6 +237,7 @@ export const en = {
   ...itemEn,
   ...workEn,
   ...daysEn,
+  ...doorEn,
   ...alertsEn,
   ...calendarEn,
   ...countingEn,

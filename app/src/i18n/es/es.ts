@@ -4,6 +4,7 @@ import { alertsEs } from './alerts';
 import { begunEs } from './begun';
 import { calendarEs } from './calendar';
 import { countingEs } from './counting';
+import { doorEs } from './door';
 import { daysEs } from './days';
 import { newsEs } from './news';
 import { talkEs } from './talk';
@@ -39,10 +40,23 @@ export const es: Catalogue = {
     notFound: 'Aquí no hay nada para usted.',
   },
   problems: {
+    'second-step': 'Esta cuenta pide un segundo paso.',
+    'code-not-for-you':
+      'Este código es para otro tipo de cuenta: la de un alumno solo abre sus propias tareas, y la de un tutor no puede ser la de un alumno.',
+    'link-over': 'Este enlace ya no sirve. Puede que ya se haya usado o que sea demasiado antiguo.',
+    'address-known': 'Ya hay una cuenta con este correo. Entre y use su código allí.',
+    'weak-password':
+      'Esta contraseña es demasiado fácil de adivinar. Pruebe con tres o cuatro palabras sin relación entre sí.',
+    'wrong-code': 'Este código no es correcto o ya se usó.',
+    'passkey-refused': 'Esta llave de acceso no se conoce aquí o no se confirmó.',
+    waitSeconds_one: 'Demasiados intentos. Espere {{count}} segundo.',
+    waitSeconds_other: 'Demasiados intentos. Espere {{count}} segundos.',
+    waitMinutes_one: 'Demasiados intentos. Espere {{count}} minuto.',
+    waitMinutes_other: 'Demasiados intentos. Espere {{count}} minutos.',
     'bad-request': 'Algo en este formulario no encaja. Revíselo, por favor.',
     'not-signed-in': 'La sesión está cerrada. Entre de nuevo, por favor.',
     'wrong-credentials': 'Esta dirección y esta contraseña no van juntas.',
-    'too-many-tries': 'Demasiados intentos. Espere un cuarto de hora, por favor.',
+    'too-many-tries': 'Demasiados intentos. Espere un rato, por favor.',
     forbidden: 'Su vínculo con este niño es solo para mirar.',
     'not-found': 'Aquí no hay nada para usted.',
     'code-unknown': 'Ninguna escuela ha dado este código. Compárelo con su carta.',
@@ -63,28 +77,14 @@ export const es: Catalogue = {
     internal: 'Algo ha fallado por nuestra parte. No se ha cambiado nada.',
     offline: 'No se puede llegar a Cadro. Inténtelo de nuevo en un momento.',
   },
-  signIn: {
-    title: 'Buenas tardes',
-    lead: '¿Cómo va la escuela y quién hace qué ahora?',
-    email: 'Correo electrónico',
-    password: 'Contraseña',
-    go: 'Entrar',
-    incomplete: 'Escriba su correo electrónico y su contraseña.',
-    language: 'Idioma',
-  },
   link: {
-    title: 'Vincular a un niño',
-    lead: 'La escuela da a cada tutor un código por cada niño. Verá de quién es el registro antes de vincular nada.',
-    code: 'Código de la escuela',
-    look: 'Ver de quién es',
-    whose: 'Este código abre el registro de',
-    at: '{{school}}, curso {{year}}',
-    yes: 'Sí, vincular a {{name}}',
-    no: 'No, otro código',
+    title: 'Agregar a un hijo o hija',
+    lead: 'Necesita un código: de la escuela, de otro tutor o de su hijo o hija. Antes de agregar nada, verá de quién es.',
+    yes: 'Sí, agregar a {{name}}',
     later: 'Más tarde',
-    done: '{{name}} está vinculado.',
-    noneTitle: 'Aún no hay ningún niño vinculado',
-    none: 'Vincule a un niño con el código de la escuela. Si no lo tiene a mano, vuelva más tarde.',
+    done: 'Ya está: {{name}}.',
+    noneTitle: 'Todavía no hay nadie aquí',
+    none: 'Agregue a su hijo o hija con el código de la escuela. Si no lo tiene a mano, vuelva cuando lo tenga.',
   },
   settings: {
     title: 'Ajustes',
@@ -244,6 +244,7 @@ export const es: Catalogue = {
   ...itemEs,
   ...workEs,
   ...daysEs,
+  ...doorEs,
   ...alertsEs,
   ...calendarEs,
   ...countingEs,

@@ -109,6 +109,17 @@ export function RowLink({
   );
 }
 
+/** What a device may fill in by itself, and what it shows to type it with. */
+const fieldKinds = {
+  text: { autoComplete: 'off', inputMode: 'text' },
+  name: { autoComplete: 'name', inputMode: 'text' },
+  email: { autoComplete: 'email', inputMode: 'email' },
+  password: { autoComplete: 'current-password', inputMode: 'text' },
+  newPassword: { autoComplete: 'new-password', inputMode: 'text' },
+  oneTime: { autoComplete: 'one-time-code', inputMode: 'text' },
+} as const;
+export type FieldKind = keyof typeof fieldKinds;
+
 interface FieldProps {
   readonly label: string;
   readonly value: string;
@@ -116,7 +127,9 @@ interface FieldProps {
   readonly error?: string | null;
   readonly hint?: string;
   readonly lines?: number;
-  readonly kind?: 'email' | 'password' | 'text';
+  readonly kind?: FieldKind;
+  /** A password that is shown while it is typed. */
+  readonly shown?: boolean;
   readonly onSubmit?: () => void;
   readonly longest?: number;
   /** The label is said and not shown. */
@@ -134,8 +147,10 @@ export function Field({
   onSubmit,
   longest,
   hidden,
+  shown,
 }: FieldProps) {
   const id = useId();
+  const secret = kind === 'password' || kind === 'newPassword';
   return (
     <View style={styles.gap4}>
       {hidden ? null : (
@@ -156,10 +171,10 @@ export function Field({
         multiline={lines !== undefined}
         {...(lines ? { numberOfLines: lines } : {})}
         {...(longest ? { maxLength: longest } : {})}
-        secureTextEntry={kind === 'password'}
-        autoCapitalize={kind === 'text' ? 'sentences' : 'none'}
-        autoComplete={kind === 'email' ? 'email' : kind === 'password' ? 'current-password' : 'off'}
-        inputMode={kind === 'email' ? 'email' : 'text'}
+        secureTextEntry={secret && !shown}
+        autoCapitalize={kind === 'text' ? 'sentences' : kind === 'name' ? 'words' : 'none'}
+        autoComplete={fieldKinds[kind].autoComplete}
+        inputMode={fieldKinds[kind].inputMode}
         onSubmitEditing={() => onSubmit?.()}
         errorMessage={error ?? ''}
         renderErrorMessage={Boolean(error)}

@@ -148,7 +148,8 @@ async function sendTextTo(
 
 /** Why its receiver is not to have it after all; null when they are. */
 function unwanted(settings: Settings, row: DeliveryRow): DeliveryFault['reason'] | null {
-  if (row.channel !== 'mail') return null;
+  if (row.channel === 'text')
+    return settings.phoneConfirmed === settings.delivery.phone ? null : 'number-not-confirmed';
   if (!settings.confirmed) return 'not-confirmed';
   if (row.about === 'test') return null;
   if (settings.mailStoppedAt) return 'mail-stopped';

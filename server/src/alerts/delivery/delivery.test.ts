@@ -107,6 +107,7 @@ beforeAll(async () => {
     .returning<{ id: string }[]>('id');
   alertId = row?.id ?? '';
   await delivery({ phone, digest: 'none' });
+  await world.phonesConfirmed();
 });
 afterAll(() => world.stop());
 afterEach(async () => {

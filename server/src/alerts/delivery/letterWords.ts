@@ -11,6 +11,8 @@ interface LetterWords {
   readonly source: (source: string) => string;
   readonly test: { readonly subject: string; readonly text: string };
   readonly digest: string;
+  /** A text message that shows that a number is theirs. */
+  readonly phoneCode: (code: string) => string;
 }
 
 export const letterWords: Readonly<Record<Language, LetterWords>> = {
@@ -27,6 +29,8 @@ export const letterWords: Readonly<Record<Language, LetterWords>> = {
       text: 'This is how Cadro reaches you. Nothing else is behind it.',
     },
     digest: 'Digest',
+    phoneCode: (code) =>
+      `Cadro: ${code} is your code. It works for 15 minutes. If you didn’t ask for it, ignore this text.`,
   },
   es: {
     open: 'Abrirlo en Cadro',
@@ -41,5 +45,7 @@ export const letterWords: Readonly<Record<Language, LetterWords>> = {
       text: 'Así le llega Cadro. No hay nada más detrás.',
     },
     digest: 'Resumen periódico',
+    phoneCode: (code) =>
+      `Cadro: su código es ${code}. Sirve durante 15 minutos. Si usted no lo pidió, ignore este mensaje.`,
   },
 };

@@ -74,7 +74,7 @@ export async function writeToDesk(
       lookAgainOn,
       now,
     });
-    const about = { child, householdId, author, subject, text, now, lookAgainOn };
+    const about = { child, guardianId, householdId, author, subject, text, now, lookAgainOn };
     await sendLetter(trx, { ...about, teacherId: desk.id, followUpId: id });
     return id;
   });

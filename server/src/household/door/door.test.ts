@@ -18,7 +18,12 @@ afterAll(() => world.stop());
 beforeEach(() => world.db('login_tries').delete());
 
 const guardianId = async (name: string): Promise<string> =>
-  (await world.db('guardians').where({ email: `${name}@test.example` }).first<{ id: string }>('id')).id;
+  (
+    await world
+      .db('guardians')
+      .where({ email: `${name}@test.example` })
+      .first<{ id: string }>('id')
+  ).id;
 
 /** A code that opens Caspian's record in some way. */
 async function code(change: Partial<Parameters<typeof addInvitation>[1]> = {}): Promise<string> {
@@ -70,7 +75,10 @@ describe('a code', () => {
       'that was taken back',
       async () => {
         const taken = await code();
-        await world.db('invitations').where({ code_hash: hashCode(taken) }).update({ withdrawn_at: new Date() });
+        await world
+          .db('invitations')
+          .where({ code_hash: hashCode(taken) })
+          .update({ withdrawn_at: new Date() });
         return taken;
       },
       ...([404, 'code-unknown'] as const),
@@ -127,17 +135,18 @@ describe('a code', () => {
   });
 
   it('joins the household of who invited, or makes one of its own', async () => {
-    const [{ household_id: householdId }] = await world
+    const { household_id: householdId } = await world
       .db('guardians')
       .where({ email: 'maren@test.example' })
-      .select<{ household_id: string }[]>('household_id');
+      .first<{ household_id: string }>('household_id');
     const invitedBy = await guardianId('maren');
-    const joining = await code({ invitedBy, issuer: 'guardian', householdId: householdId ?? null });
+    const joining = await code({ invitedBy, issuer: 'guardian', householdId });
     expect((await look(joining)).body).toMatchObject({ issuer: 'guardian', invitedBy: 'maren' });
     const joined = (await come(person({ code: joining })).expect(201)).body as Me;
     const apart = (await come(person({ code: await code() })).expect(201)).body as Me;
     const householdOf = async ({ id }: Me) =>
-      (await world.db('guardians').where({ id }).first<{ household_id: string }>('household_id')).household_id;
+      (await world.db('guardians').where({ id }).first<{ household_id: string }>('household_id'))
+        .household_id;
     expect(await householdOf(joined)).toBe(householdId);
     expect(await householdOf(apart)).not.toBe(householdId);
   });
@@ -189,7 +198,10 @@ describe('the address', () => {
         const body = person({ code: await code() });
         await come(body).expect(201);
         const token = await secretIn(body.email, /^Confirm/);
-        await world.db('address_proofs').where({ address: body.email }).update({ expires_at: new Date(0) });
+        await world
+          .db('address_proofs')
+          .where({ address: body.email })
+          .update({ expires_at: new Date(0) });
         return token;
       },
     ],
@@ -215,14 +227,14 @@ describe('who comes without a code', () => {
     expect(await world.db('guardians').where({ email: body.email })).toHaveLength(1);
     const agent = world.nobody;
     await agent.post(householdRoutes.signIn.path).send({ email: body.email, password: good }).expect(200);
-    await agent.post(householdRoutes.link.path).send({ code: await code() }).expect(201);
+    await agent
+      .post(householdRoutes.link.path)
+      .send({ code: await code() })
+      .expect(201);
   });
 
   it('is told nothing of an address that has an account; its owner is', async () => {
-    const answers = [
-      await later(own(person({ email: 'maren@test.example' }))),
-      await later(own(person())),
-    ];
+    const answers = [await later(own(person({ email: 'maren@test.example' }))), await later(own(person()))];
     expect(answers.map(({ status, text }) => [status, text])).toEqual([
       [202, ''],
       [202, ''],

@@ -55,16 +55,16 @@ export function doorRouter(deps: ServerDeps, hooks: HouseholdHooks): Router {
     await newPasswordBy(deps, body);
   });
   mount(router, doorRoutes.secondSteps, async ({ request }) =>
-    secondStepsOf(db, (await halfSignedIn(request)).guardianId),
+    secondStepsOf(db, (await halfSignedIn(deps, request)).guardianId),
   );
   mount(router, doorRoutes.second, async ({ body, request, response }) => {
-    const half = await halfSignedIn(request);
+    const half = await halfSignedIn(deps, request);
     await checkSecondStep(deps, half.guardianId, body.code);
     await signInAs(deps, request, response, half);
     return meOf(deps, half.guardianId);
   });
   mount(router, doorRoutes.passkeyAsked, async ({ body, request }) => {
-    const half = request.session.half ? await halfSignedIn(request) : null;
+    const half = request.session.half ? await halfSignedIn(deps, request) : null;
     if (!half) request.session.kept = body.keep;
     return { options: await askForPasskey(deps, request, half?.guardianId ?? null) };
   });

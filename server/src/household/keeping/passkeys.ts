@@ -9,7 +9,7 @@ import {
 } from '@simplewebauthn/server';
 import type { Request } from 'express';
 import { isIP } from 'node:net';
-import { HttpProblem, ownOrigins, systemClock, type Config, type ServerDeps } from '../../kit';
+import { HttpProblem, ownOrigins, type Config, type ServerDeps } from '../../kit';
 import type { GuardianRow } from '../store';
 import { addPasskey, passkeyByCredential, passkeysOf, usePasskey } from './passkeyStore';
 
@@ -21,22 +21,27 @@ function relyingParty(config: Config): string {
 
 const challengeMs = 5 * 60_000;
 
-async function keepChallenge(request: Request, text: string, guardianId: string | null): Promise<void> {
-  const until = (await systemClock.now()).getTime() + challengeMs;
+async function keepChallenge(
+  { wall }: ServerDeps,
+  request: Request,
+  text: string,
+  guardianId: string | null,
+): Promise<void> {
+  const until = (await wall.now()).getTime() + challengeMs;
   request.session.challenge = { text, guardianId, until };
 }
 
 /** What was asked of this browser last; good once. */
-async function takeChallenge(request: Request) {
+async function takeChallenge({ wall }: ServerDeps, request: Request) {
   const { challenge } = request.session;
   delete request.session.challenge;
-  if (!challenge || challenge.until < (await systemClock.now()).getTime())
-    throw new HttpProblem('passkey-refused');
+  if (!challenge || challenge.until < (await wall.now()).getTime()) throw new HttpProblem('passkey-refused');
   return challenge;
 }
 
 /** A new passkey of who is signed in. */
-export async function askForNewPasskey({ db, config }: ServerDeps, request: Request, guardian: GuardianRow) {
+export async function askForNewPasskey(deps: ServerDeps, request: Request, guardian: GuardianRow) {
+  const { db, config } = deps;
   const options = await generateRegistrationOptions({
     rpName: 'Cadro',
     rpID: relyingParty(config),
@@ -50,7 +55,7 @@ export async function askForNewPasskey({ db, config }: ServerDeps, request: Requ
     // It is a way in by itself: who holds it is asked by the device, and it knows whose it is.
     authenticatorSelection: { residentKey: 'required', userVerification: 'required' },
   });
-  await keepChallenge(request, options.challenge, guardian.id);
+  await keepChallenge(deps, request, options.challenge, guardian.id);
   return options;
 }
 
@@ -60,12 +65,13 @@ const refused = (cause: unknown): never => {
 
 /** @throws HttpProblem `passkey-refused` when it is not what was asked for. */
 export async function keepNewPasskey(
-  { db, clock, config }: ServerDeps,
+  deps: ServerDeps,
   request: Request,
   guardianId: string,
   { answer, name }: { answer: unknown; name: string },
 ): Promise<void> {
-  const challenge = await takeChallenge(request);
+  const { db, clock, config } = deps;
+  const challenge = await takeChallenge(deps, request);
   if (challenge.guardianId !== guardianId) throw new HttpProblem('passkey-refused');
   const { verified, registrationInfo } = await verifyRegistrationResponse({
     response: answer as RegistrationResponseJSON, // whatever it is, its verification is what parses it
@@ -82,7 +88,8 @@ export async function keepNewPasskey(
 }
 
 /** What a passkey has to sign: of whoever has one, or of who owes the second step. */
-export async function askForPasskey({ db, config }: ServerDeps, request: Request, guardianId: string | null) {
+export async function askForPasskey(deps: ServerDeps, request: Request, guardianId: string | null) {
+  const { db, config } = deps;
   const own = guardianId === null ? [] : await passkeysOf(db, guardianId);
   const options = await generateAuthenticationOptions({
     rpID: relyingParty(config),
@@ -92,7 +99,7 @@ export async function askForPasskey({ db, config }: ServerDeps, request: Request
       transports: transports as AuthenticatorTransport[], // as the browser itself named them
     })),
   });
-  await keepChallenge(request, options.challenge, guardianId);
+  await keepChallenge(deps, request, options.challenge, guardianId);
   return options;
 }
 
@@ -100,15 +107,11 @@ export async function askForPasskey({ db, config }: ServerDeps, request: Request
  * Whose passkey has signed.
  * @throws HttpProblem `passkey-refused` when nobody's did, or another's than was asked for.
  */
-export async function ownerOfPasskey(
-  { db, clock, config }: ServerDeps,
-  request: Request,
-  answer: unknown,
-): Promise<string> {
-  const challenge = await takeChallenge(request);
+export async function ownerOfPasskey(deps: ServerDeps, request: Request, answer: unknown): Promise<string> {
+  const { db, clock, config } = deps;
+  const challenge = await takeChallenge(deps, request);
   const response = answer as AuthenticationResponseJSON; // whatever it is, its verification is what parses it
-  const credentialId = typeof response?.id === 'string' ? response.id : '';
-  const passkey = await passkeyByCredential(db, credentialId);
+  const passkey = await passkeyByCredential(db, response.id);
   if (!passkey || (challenge.guardianId !== null && challenge.guardianId !== passkey.guardian_id))
     throw new HttpProblem('passkey-refused');
   const { verified, authenticationInfo } = await verifyAuthenticationResponse({

@@ -6,7 +6,6 @@ import {
   HttpProblem,
   newCode,
   seal,
-  systemClock,
   takeTry,
   unseal,
   type Db,
@@ -43,7 +42,7 @@ const toleranceSeconds = 30;
 
 /** The step of a right code that has not been used; null for any other. */
 async function rightStep(
-  { db, config }: ServerDeps,
+  { db, wall, config }: ServerDeps,
   guardianId: string,
   code: string,
 ): Promise<number | null> {
@@ -52,7 +51,7 @@ async function rightStep(
   const found = verifySync({
     secret: unseal(config.secret, row.secret_sealed),
     token: code,
-    epoch: Math.floor((await systemClock.now()).getTime() / 1000),
+    epoch: Math.floor((await wall.now()).getTime() / 1000),
     epochTolerance: toleranceSeconds,
     afterTimeStep: row.last_step,
   });

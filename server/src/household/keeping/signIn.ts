@@ -6,7 +6,6 @@ import {
   forgive,
   HttpProblem,
   newSession,
-  systemClock,
   takeTry,
   type Counted,
   type ServerDeps,
@@ -105,15 +104,18 @@ export async function passFirstStep(
   const { oneTime, passkey } = await secondStepsOf(deps.db, guardian.id);
   if (!oneTime && !passkey) return;
   await newSession(request);
-  const until = (await systemClock.now()).getTime() + halfMs;
+  const until = (await deps.wall.now()).getTime() + halfMs;
   request.session.half = { guardianId: guardian.id, kept, until };
   throw new HttpProblem('second-step');
 }
 
 /** Who has given the right password and owes the second step. */
-export async function halfSignedIn(request: Request): Promise<{ guardianId: string; kept: boolean }> {
+export async function halfSignedIn(
+  { wall }: ServerDeps,
+  request: Request,
+): Promise<{ guardianId: string; kept: boolean }> {
   const { half } = request.session;
-  if (!half || half.until < (await systemClock.now()).getTime()) throw new HttpProblem('not-signed-in');
+  if (!half || half.until < (await wall.now()).getTime()) throw new HttpProblem('not-signed-in');
   return half;
 }
 

@@ -78,8 +78,14 @@ export function mount<P extends TObject, Q extends TObject, B extends TSchema, A
       request,
       response,
     };
-    const answer = await (contract.heavy ? turns.take(guardianId, () => handle(call)) : handle(call));
-    if (answer instanceof Streamed) return answer.write(request, response);
+    const made = async () => {
+      const answer = await handle(call);
+      // What is written bit by bit is made while it is written.
+      if (answer instanceof Streamed) await answer.write(request, response);
+      return answer;
+    };
+    const answer = await (contract.heavy ? turns.take(guardianId, made) : made());
+    if (answer instanceof Streamed) return;
     if (answer instanceof Produced) {
       response.set('Content-Disposition', `inline; filename="${answer.fileName}"`);
       return void response

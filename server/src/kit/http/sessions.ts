@@ -46,7 +46,7 @@ export function sessions(config: Config, pool: Pool): RequestHandler[] {
   const atMost: RequestHandler = async (request, _response, next) => {
     const { since = 0, guardianId } = request.session;
     const age = (await systemClock.now()).getTime() - since;
-    if (guardianId && age > config.sessions.keptDays * 24 * hourMs) await endSession(request);
+    if (guardianId && age > config.sessions.keptDays * 24 * hourMs) await newSession(request);
     next();
   };
   return [read, atMost];

@@ -1,6 +1,6 @@
 import { ipKeyGenerator, rateLimit, type ClientRateLimitInfo, type Store } from 'express-rate-limit';
 import type { Request, RequestHandler } from 'express';
-import type { Db } from '../db';
+import type { Db, Trx } from '../db';
 import { HttpProblem } from './problems';
 
 /** How many tries of a kind are free, and how the waits grow after them. A key that was quiet is forgotten. */
@@ -28,7 +28,7 @@ const keyOf = ({ kind, of }: Counted): string => `${kind}:${of}`.slice(0, 500);
  * `n` of `free` is the first one, doubled for each further try, up to the longest.
  * @returns how many there have been, or how long to wait when one comes too early; that one is not counted.
  */
-async function count(db: Db, counted: Counted): Promise<{ tries: number } | { waitSeconds: number }> {
+async function count(db: Db | Trx, counted: Counted): Promise<{ tries: number } | { waitSeconds: number }> {
   const key = keyOf(counted);
   const { free, firstWaitSeconds, longestWaitSeconds, forgetSeconds } = counted.patience;
   const { rows } = await db.raw<{ rows: { hits: number }[] }>(
@@ -59,7 +59,7 @@ export type Alarm = (kind: string, tries: number) => void;
  * @throws HttpProblem `too-many-tries` with how long to wait.
  */
 export async function takeTry(
-  db: Db,
+  db: Db | Trx,
   keys: readonly Counted[],
   alarm?: { readonly at: number; readonly raise: Alarm },
 ): Promise<void> {

@@ -2,6 +2,7 @@ import type { Role } from '@cadro/contract';
 import { dayMs } from '@cadro/core';
 import type { Logger } from 'pino';
 import {
+  confirmPhone,
   alertSettings,
   changeSettings,
   deliver,
@@ -39,9 +40,11 @@ async function setTexts(deps: DeliverDeps, guardianId: string): Promise<void> {
   const { delivery } = await alertSettings(deps, guardianId);
   const { ways } = delivery;
   const text = { mail: false, text: true };
+  const phone = '+15550100201';
   await changeSettings(deps, guardianId, {
-    delivery: { ...delivery, phone: '+15550100201', ways: { ...ways, attendance: text, figure: text } },
+    delivery: { ...delivery, phone, ways: { ...ways, attendance: text, figure: text } },
   });
+  await confirmPhone(deps.db, guardianId, phone);
 }
 
 async function addFamily(deps: DeliverDeps, now: Date): Promise<void> {

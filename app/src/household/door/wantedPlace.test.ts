@@ -1,4 +1,4 @@
-import { wantedPlace } from './SignIn';
+import { wantedPlace } from './wantedPlace';
 
 it.each([
   ['an alert out of a mail', '/alerts/0d4f', '/alerts/0d4f'],

@@ -1,3 +1,0 @@
-import { Settings } from '../../shell';
-
-export default Settings;

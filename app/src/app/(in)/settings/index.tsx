@@ -1,0 +1,3 @@
+import { Settings } from '../../../shell';
+
+export default Settings;

@@ -1,0 +1,3 @@
+import { SafetyScreen } from '../../../household';
+
+export default SafetyScreen;

@@ -1,0 +1,3 @@
+import { ConfirmAddress } from '../household';
+
+export default ConfirmAddress;

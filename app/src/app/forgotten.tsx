@@ -1,0 +1,3 @@
+import { Forgotten } from '../household';
+
+export default Forgotten;

@@ -1,0 +1,3 @@
+import { NewPassword } from '../household';
+
+export default NewPassword;

@@ -1,0 +1,3 @@
+import { NewHere } from '../household';
+
+export default NewHere;

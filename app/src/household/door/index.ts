@@ -1,0 +1,6 @@
+export * from './ConfirmAddress';
+export * from './Forgotten';
+export * from './LinkChild';
+export * from './NewHere';
+export * from './SignIn';
+export * from './Unconfirmed';
