@@ -10,6 +10,7 @@ import { termRoutes } from './gradebook/terms';
 import { doorRoutes, keepingRoutes } from './household/door';
 import { draftRoutes } from './household/drafts';
 import { householdRoutes } from './household/household';
+import { peopleRoutes } from './household/people';
 import { messageRoutes } from './messages/messages';
 import { newsRoutes } from './outlook/news';
 import { outlookRoutes } from './outlook/outlook';
@@ -43,6 +44,7 @@ export * from './gradebook/terms';
 export * from './household/door';
 export * from './household/drafts';
 export * from './household/household';
+export * from './household/people';
 export * from './household/roles';
 export * from './household/ways';
 export * from './messages/messages';
@@ -65,6 +67,7 @@ export const allRoutes: readonly RouteContract[] = [
   householdRoutes,
   doorRoutes,
   keepingRoutes,
+  peopleRoutes,
   draftRoutes,
   outlookRoutes,
   newsRoutes,

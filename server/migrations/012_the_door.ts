@@ -119,7 +119,29 @@ create table invitation_children (
   primary key (student_id, invitation_id)
 );
 alter table guardian_links
-  add issuer text, add invited_by uuid references guardians on delete set null;
+  add issuer text, add invited_by uuid references guardians on delete set null,
+  -- Somebody has objected: it opens nothing until the school has answered, and after that nobody objects again.
+  add suspended_at timestamptz, add suspended_by uuid references guardians on delete set null,
+  add answered_at timestamptz;
+create or replace view standing_links as
+  select l.student_id, l.guardian_id, g.household_id, l.role, l.linked_at
+  from guardian_links l join guardians g on g.id = l.guardian_id
+  where l.ended_at is null and l.suspended_at is null;
+-- Whether other households of the same child may know this one by its names.
+alter table households add shows_itself boolean not null default false;
+-- What has happened to who sees a child, told to each of its guardians.
+create table people_notices (
+  guardian_id uuid not null references guardians on delete cascade,
+  id uuid not null default gen_random_uuid(),
+  student_id uuid references students on delete cascade,
+  kind text not null check (kind in
+    ('link-made', 'link-ended', 'role-changed', 'suspended', 'restored', 'new-device', 'address-changed')),
+  about_id uuid references guardians on delete cascade,
+  seq bigint generated always as identity,
+  params jsonb not null default '{}', at timestamptz not null, read_at timestamptz,
+  primary key (guardian_id, id)
+);
+create index people_notices_seq on people_notices (guardian_id, seq desc);
 `;
 
 export async function up(knex: Knex): Promise<void> {
@@ -127,7 +149,13 @@ export async function up(knex: Knex): Promise<void> {
 }
 
 export async function down(knex: Knex): Promise<void> {
-  await knex.raw('alter table guardian_links drop column issuer, drop column invited_by');
+  await knex.raw('drop table people_notices');
+  await knex.raw('alter table households drop column shows_itself');
+  await knex.raw(`create or replace view standing_links as
+    select l.student_id, l.guardian_id, g.household_id, l.role, l.linked_at
+    from guardian_links l join guardians g on g.id = l.guardian_id where l.ended_at is null`);
+  for (const column of ['issuer', 'invited_by', 'suspended_at', 'suspended_by', 'answered_at'])
+    await knex.raw('alter table guardian_links drop column ??', [column]);
   for (const table of ['invitation_children', 'invitations']) await knex.raw('drop table ??', [table]);
   await knex.raw('drop trigger session_ended on sessions');
   await knex.raw('drop trigger link_changed on guardian_links');

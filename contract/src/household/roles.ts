@@ -6,7 +6,7 @@ export const RoleSchema = Type.Union(roles.map((role) => Type.Literal(role)));
 
 /** What a role may do with a linked child's record. Reading is every role's; ended links may do nothing. */
 export const permissions = {
-  guardian: ['read-record', 'read-talk', 'write-talk'],
+  guardian: ['read-record', 'read-talk', 'write-talk', 'manage-people'],
   'look-only': ['read-record', 'read-talk'],
   student: ['read-record'],
 } as const satisfies Record<Role, readonly string[]>;

@@ -5,6 +5,7 @@ export { draftRouter } from './draftRoutes';
 export { answerForgotten } from './keeping/addresses';
 export { hashPassword } from './keeping/passwords';
 export { keepingRouter } from './keeping/keepingRoutes';
+export { peopleRouter } from './people/peopleRoutes';
 export { sendAccountMail } from './mail/sendAccountMail';
 export { householdRouter } from './routes';
 export { addHousehold, guardianById, householdOf, linkedStudents, putLink } from './store';

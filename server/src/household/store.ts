@@ -22,6 +22,30 @@ export const guardianByEmail = (db: Db | Trx, email: string): Promise<GuardianRo
 export const guardianById = (db: Db | Trx, id: string): Promise<GuardianRow | undefined> =>
   db<GuardianRow>('guardians').where({ id }).first();
 
+export const guardiansByIds = (db: Db | Trx, ids: readonly string[]): Promise<GuardianRow[]> =>
+  db<GuardianRow>('guardians')
+    .whereIn('id', [...ids])
+    .orderBy('id');
+
+/** The children a person is a guardian of. */
+export const guardedBy = (db: Db | Trx, guardianId: string): Promise<string[]> =>
+  db('guardian_links')
+    .where({ guardian_id: guardianId, role: 'guardian' })
+    .whereNull('ended_at')
+    .whereNull('suspended_at')
+    .pluck('student_id');
+
+/** Given names by child. */
+export async function studentNames(
+  db: Db | Trx,
+  studentIds: readonly string[],
+): Promise<ReadonlyMap<string, string>> {
+  const rows = await db('student_profiles')
+    .whereIn('student_id', [...studentIds])
+    .select<{ student_id: string; given_name: string }[]>('student_id', 'given_name');
+  return new Map(rows.map(({ student_id, given_name }) => [student_id, given_name]));
+}
+
 /** The household a signed-in guardian writes for, and the name the entry bears. */
 export async function householdOf(db: Db, guardianId: string): Promise<{ id: string; author: string }> {
   const guardian = await guardianById(db, guardianId);
@@ -56,6 +80,7 @@ export function linkedChildren(db: Db | Trx, guardianId: string, roles: readonly
     .join('student_profiles as s', 's.student_id', 'l.student_id')
     .where({ 'l.guardian_id': guardianId })
     .whereNull('l.ended_at')
+    .whereNull('l.suspended_at')
     .whereIn('l.role', [...roles])
     .orderByRaw(`substring(s.year from '[0-9]+')::int desc nulls last, s.given_name`)
     .select<Child[]>(
@@ -86,7 +111,7 @@ export async function putLink(
   await trx('guardian_links')
     .insert({ student_id: studentId, guardian_id: guardianId, ...row })
     .onConflict(['student_id', 'guardian_id'])
-    .merge({ ...row, ended_at: null });
+    .merge({ ...row, ended_at: null, suspended_at: null, suspended_by: null, answered_at: null });
 }
 
 export async function addHousehold(

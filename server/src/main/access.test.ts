@@ -98,6 +98,8 @@ let ids: {
   token: string;
   sessionId: string;
   passkeyId: string;
+  personId: string;
+  invitationId: string;
 };
 
 const table: Record<string, { statuses: Statuses; body?: () => object }> = {
@@ -163,6 +165,22 @@ const table: Record<string, { statuses: Statuses; body?: () => object }> = {
   'post /api/me/one-time': { statuses: own(401), body: () => ({ password: 'wrong' }) },
   'post /api/me/one-time/works': { statuses: own(401), body: () => ({ code: '000000' }) },
   'post /api/me/one-time/drop': { statuses: own(401), body: () => ({ password: 'wrong' }) },
+  'get /api/people': { statuses: list },
+  'patch /api/people': { statuses: own(204), body: () => ({ showsItself: false }) },
+  // A child may let a guardian in to its own record; who may only look lets nobody in.
+  'post /api/people/invitations': {
+    statuses: { ...writing(201), student: 201 },
+    body: () => ({ studentIds: [ids.studentId], role: 'guardian', email: null, together: true }),
+  },
+  'delete /api/people/invitations/:invitationId': { statuses: owners(204) },
+  'post /api/people/notices/read': { statuses: own(204) },
+  // Over a guardian whom the school let in long ago nobody has any power; over whom else is tried elsewhere.
+  'patch /api/students/:studentId/people/:personId': {
+    statuses: writing(403),
+    body: () => ({ role: 'look-only' }),
+  },
+  'post /api/students/:studentId/people/:personId/objection': { statuses: writing(403) },
+  'delete /api/students/:studentId/people/:personId': { statuses: writing(403) },
   'get /api/brief': { statuses: list },
   'get /api/students/:studentId/report-cards.pdf': { statuses: record },
   // The comment named has none.
@@ -389,9 +407,18 @@ beforeAll(async () => {
     { name: 'looker', role: 'look-only', children: ['caspian'] },
     { name: 'student', role: 'student', children: ['caspian'] },
     { name: 'ended', children: ['caspian'], ended: true },
+    { name: 'second', children: ['caspian'] },
   ]);
   await world.household('elsewhere', [{ name: 'stranger', children: ['neighbour-b'] }]);
   await world.household('apart', [{ name: 'apart', children: ['caspian'] }]);
+  const second = await world
+    .db('guardians')
+    .where({ email: 'second@test.example' })
+    .first<{ id: string }>('id');
+  await world
+    .db('guardian_links')
+    .where({ guardian_id: second.id })
+    .update({ linked_at: '2026-01-08T12:00:00Z' });
   const guardian = await world.signedIn('guardian');
   const studentId = world.student('caspian');
   const itemId = await world.itemId('boats-keel-model', 'millrace');
@@ -415,7 +442,7 @@ beforeAll(async () => {
     .expect(200);
   ids = {
     ...{ on: '2026-10-19', token: 'an-address-that-nobody-has', sessionId: 'a'.repeat(64) },
-    passkeyId: '0d4f3c1a-1b2c-4d5e-8f90-a1b2c3d4e5f6',
+    ...{ passkeyId: '0d4f3c1a-1b2c-4d5e-8f90-a1b2c3d4e5f6', personId: second.id, invitationId: '' },
     ...{ entryId: '', feedId: '', importId: '', alertId: '', silenceId: '' },
     studentId,
     courseId,
@@ -428,6 +455,9 @@ beforeAll(async () => {
   };
   const made = async (path: string, body: object): Promise<string> =>
     (await guardian.post(path).send(body).expect(201)).body.id as string;
+  ids.invitationId = await made('/api/people/invitations', {
+    ...{ studentIds: [studentId], role: 'look-only', email: null, together: true },
+  });
   ids.entryId = await made(entryRoutes.create.path, entry());
   ids.feedId = await made(elsewhereRoutes.create.path, feed());
   await guardian
@@ -479,7 +509,16 @@ beforeAll(async () => {
     if (body && !inPlace.test(key)) await asked(guardian, key).send(body());
   }
   ids = first;
-  const apart = ['studentId', 'teacherId', 'on', 'token', 'sessionId', 'passkeyId'];
+  const apart = [
+    'studentId',
+    'teacherId',
+    'on',
+    'token',
+    'sessionId',
+    'passkeyId',
+    'personId',
+    'invitationId',
+  ];
   const own = Object.entries(first).flatMap(([name, id]) => (id && !apart.includes(name) ? [id] : []));
   const concernsNamed = (row: string) => own.some((id) => row.includes(id));
   twins = (await rowsOfMany(world.db)).filter((row) => !named.has(row) && !concernsNamed(row));

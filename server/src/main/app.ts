@@ -10,7 +10,7 @@ import { briefRouter } from '../brief';
 import { calendarPages, calendarRouter, elsewherePages, touchedByPattern } from '../calendar';
 import { followUpRouter } from '../followups';
 import { gradebookRouter, termRouter } from '../gradebook';
-import { doorRouter, draftRouter, householdRouter, keepingRouter } from '../household';
+import { doorRouter, draftRouter, householdRouter, keepingRouter, peopleRouter } from '../household';
 import {
   addressLimit,
   answerProblems,
@@ -74,6 +74,7 @@ function apiRouter(deps: ServerDeps, { solver, live, rehearser }: Helpers): Rout
     householdRouter(deps, householdHooks),
     doorRouter(deps, householdHooks),
     keepingRouter(deps),
+    peopleRouter(deps),
     draftRouter(deps),
     sourceRouter(deps),
     attendanceRouter(deps, touchedByPattern(deps)),

@@ -32,7 +32,7 @@ async function othersQuery(db: Db): Promise<string> {
     ...rows.map(({ name, columns }) =>
       columns.includes('guardian_id')
         ? digest(name, 't.guardian_id is not null and t.guardian_id is distinct from :guardian')
-        : digest(name, 't.household_id is distinct from :household'),
+        : digest(name, 't.household_id is not null and t.household_id is distinct from :household'),
     ),
   ].join(' union all ');
 }

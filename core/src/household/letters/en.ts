@@ -4,7 +4,7 @@ const notYou = 'If this wasn’t you, you can ignore this message. Nothing happe
 const secure =
   'If this wasn’t you, set a new password now: choose “Forgot your password?” on the sign-in page. That signs out every device.';
 
-export const en: LetterWords = {
+const letters: LetterWords['letters'] = {
   confirm: {
     subject: 'Confirm your address for Cadro',
     paragraphs: [
@@ -76,10 +76,58 @@ export const en: LetterWords = {
   invitation: {
     subject: '{inviter} would like to share {child}’s schoolwork with you',
     paragraphs: [
-      '{inviter} uses Cadro to keep up with {child}’s schoolwork and invites you to see it too: {role}.',
+      '{inviter} uses Cadro to keep up with {child}’s schoolwork and invites you to see it too, {role}.',
       'Open the link, or go to Cadro, choose “New here”, and type this code:',
     ],
     action: { words: 'See the invitation', path: '/new' },
     foot: ['The code works once, for 14 days. If you don’t know {inviter}, please ignore this message.'],
   },
+  'notice-link-made': {
+    subject: 'Someone new can see {child}’s schoolwork',
+    paragraphs: ['{who} can see {child}’s schoolwork now, {role}.'],
+    action: { words: 'See who it is', path: '/settings/people' },
+    foot: ['If this isn’t right, object there: nothing stays open to them until the school has answered.'],
+  },
+  'notice-link-ended': {
+    subject: 'Someone no longer sees {child}’s schoolwork',
+    paragraphs: ['{who} no longer sees {child}’s schoolwork.'],
+    action: { words: 'See who still does', path: '/settings/people' },
+    foot: [],
+  },
+  'notice-role-changed': {
+    subject: 'Someone’s access to {child}’s schoolwork changed',
+    paragraphs: ['{who} now sees {child}’s schoolwork {role}.'],
+    action: { words: 'See who sees what', path: '/settings/people' },
+    foot: [],
+  },
+  'notice-suspended': {
+    subject: 'Access to {child}’s schoolwork is on hold',
+    paragraphs: ['Someone objected, so {who} can’t see {child}’s schoolwork until the school has answered.'],
+    action: { words: 'See who sees what', path: '/settings/people' },
+    foot: [],
+  },
+  'notice-restored': {
+    subject: 'The school has answered about {child}',
+    paragraphs: ['The school has decided that {who} may see {child}’s schoolwork.'],
+    action: { words: 'See who sees what', path: '/settings/people' },
+    foot: ['If you have questions about this, please ask the school office.'],
+  },
+  'notice-new-device': {
+    subject: '{who} signed in on a new device',
+    paragraphs: [
+      '{who} signed in to Cadro on a device that wasn’t used before: {device}. If that surprises you, ask them.',
+    ],
+    foot: [],
+  },
+  'notice-address-changed': {
+    subject: '{who} has a new address in Cadro',
+    paragraphs: ['{who} changed the e-mail address of their account. If that surprises you, ask them.'],
+    foot: [],
+  },
+};
+
+export const en: LetterWords = {
+  letters,
+  roles: { guardian: 'as a guardian', 'look-only': 'looking only', student: 'with an account of their own' },
+  somebody: 'Someone outside your household',
 };

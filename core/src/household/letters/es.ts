@@ -4,7 +4,7 @@ const notYou = 'Si no fue usted, ignore este mensaje. No pasa nada mientras no s
 const secure =
   'Si no fue usted, ponga una contraseña nueva ahora mismo: elija «¿Olvidó su contraseña?» en la página de entrada. Así se cierra la sesión en todos los dispositivos.';
 
-export const es: LetterWords = {
+const letters: LetterWords['letters'] = {
   confirm: {
     subject: 'Confirme su correo para Cadro',
     paragraphs: [
@@ -82,10 +82,58 @@ export const es: LetterWords = {
   invitation: {
     subject: '{inviter} quiere compartir con usted las tareas de {child}',
     paragraphs: [
-      '{inviter} usa Cadro para seguir las tareas y calificaciones de {child} y le invita a verlas también: {role}.',
+      '{inviter} usa Cadro para seguir las tareas y calificaciones de {child} y le invita a verlas también, {role}.',
       'Abra el enlace, o entre en Cadro, elija «Soy nuevo» y escriba este código:',
     ],
     action: { words: 'Ver la invitación', path: '/new' },
     foot: ['El código sirve una vez, durante 14 días. Si no conoce a {inviter}, ignore este mensaje.'],
   },
+  'notice-link-made': {
+    subject: 'Alguien más puede ver las tareas de {child}',
+    paragraphs: ['{who} ya puede ver las tareas y calificaciones de {child}, {role}.'],
+    action: { words: 'Ver quién es', path: '/settings/people' },
+    foot: ['Si no es correcto, opóngase allí: no verá nada hasta que la escuela responda.'],
+  },
+  'notice-link-ended': {
+    subject: 'Alguien ya no ve las tareas de {child}',
+    paragraphs: ['{who} ya no ve las tareas y calificaciones de {child}.'],
+    action: { words: 'Ver quién las ve', path: '/settings/people' },
+    foot: [],
+  },
+  'notice-role-changed': {
+    subject: 'Cambió el acceso de alguien a las tareas de {child}',
+    paragraphs: ['{who} ve ahora las tareas de {child} {role}.'],
+    action: { words: 'Ver quién ve qué', path: '/settings/people' },
+    foot: [],
+  },
+  'notice-suspended': {
+    subject: 'El acceso a las tareas de {child} está en espera',
+    paragraphs: ['Alguien se opuso: {who} no puede ver las tareas de {child} hasta que la escuela responda.'],
+    action: { words: 'Ver quién ve qué', path: '/settings/people' },
+    foot: [],
+  },
+  'notice-restored': {
+    subject: 'La escuela respondió sobre {child}',
+    paragraphs: ['La escuela decidió que {who} puede ver las tareas de {child}.'],
+    action: { words: 'Ver quién ve qué', path: '/settings/people' },
+    foot: ['Si tiene preguntas, consulte a la oficina de la escuela.'],
+  },
+  'notice-new-device': {
+    subject: '{who} entró desde un dispositivo nuevo',
+    paragraphs: [
+      '{who} entró en Cadro desde un dispositivo que no se había usado antes: {device}. Si le sorprende, pregúntele.',
+    ],
+    foot: [],
+  },
+  'notice-address-changed': {
+    subject: '{who} tiene un correo nuevo en Cadro',
+    paragraphs: ['{who} cambió el correo de su cuenta. Si le sorprende, pregúntele.'],
+    foot: [],
+  },
+};
+
+export const es: LetterWords = {
+  letters,
+  roles: { guardian: 'como tutor', 'look-only': 'solo para mirar', student: 'con su propia cuenta' },
+  somebody: 'Alguien de fuera de su hogar',
 };

@@ -1,4 +1,4 @@
-import type { Language } from '@cadro/contract';
+import type { Language, Role } from '@cadro/contract';
 import { en } from './en';
 import { es } from './es';
 
@@ -14,6 +14,13 @@ export const accountLetters = [
   'address-changed',
   'new-device',
   'invitation',
+  'notice-link-made',
+  'notice-link-ended',
+  'notice-role-changed',
+  'notice-suspended',
+  'notice-restored',
+  'notice-new-device',
+  'notice-address-changed',
 ] as const;
 export interface AccountLetter {
   readonly kind: (typeof accountLetters)[number];
@@ -29,16 +36,25 @@ export interface AccountWords {
   readonly foot: readonly string[];
 }
 
-/** A letter's words in one language, `{name}` standing for a parameter. */
-export type LetterWords = Readonly<Record<AccountLetter['kind'], AccountWords>>;
+/** What the letters say in one language, `{name}` standing for a parameter. */
+export interface LetterWords {
+  readonly letters: Readonly<Record<AccountLetter['kind'], AccountWords>>;
+  /** As what somebody sees a record, at the end of a sentence. */
+  readonly roles: Readonly<Record<Role, string>>;
+  /** Somebody who is not to be named. */
+  readonly somebody: string;
+}
 
 const catalogues: Readonly<Record<Language, LetterWords>> = { en, es };
 
 /** A letter with its names filled in; a name that is not given is left out. */
 export function accountLetter(language: Language, { kind, params }: AccountLetter): AccountWords {
+  const { letters, roles, somebody } = catalogues[language];
+  const role = Object.entries(roles).find(([name]) => name === params['role'])?.[1] ?? '';
+  const said: Readonly<Record<string, string>> = { ...params, role, who: params['who'] || somebody };
   const filled = (text: string): string =>
-    text.replace(/\{(\w+)\}/g, (_all, name: string) => params[name] ?? '');
-  const { subject, paragraphs, action, foot } = catalogues[language][kind];
+    text.replace(/\{(\w+)\}/g, (_all, name: string) => said[name] ?? '');
+  const { subject, paragraphs, action, foot } = letters[kind];
   return {
     subject: filled(subject),
     paragraphs: paragraphs.map(filled),

@@ -185,8 +185,12 @@ describe('the address', () => {
     const body = person({ code: await code() });
     await come(body, agent).expect(201);
     const token = await secretIn(body.email, /^Confirm your address/);
-    for (const _tap of [1, 2])
-      expect((await confirm(token).expect(200)).body).toEqual({ outcome: 'confirmed', email: body.email });
+    for (const tap of [1, 2])
+      expect({ tap, ...(await confirm(token).expect(200)).body }).toEqual({
+        tap,
+        outcome: 'confirmed',
+        email: body.email,
+      });
     expect((await agent.get(householdRoutes.me.path)).body.confirmed).toBe(true);
   });
 
@@ -222,8 +226,12 @@ describe('who comes without a code', () => {
     await later(body).expect(202);
     expect(await world.db('guardians').where({ email: body.email })).toEqual([]);
     const token = await secretIn(body.email, /^Finish setting up/);
-    for (const _tap of [1, 2])
-      expect((await confirm(token).expect(200)).body).toEqual({ outcome: 'arrived', email: body.email });
+    for (const tap of [1, 2])
+      expect({ tap, ...(await confirm(token).expect(200)).body }).toEqual({
+        tap,
+        outcome: 'arrived',
+        email: body.email,
+      });
     expect(await world.db('guardians').where({ email: body.email })).toHaveLength(1);
     const agent = world.nobody;
     await agent.post(householdRoutes.signIn.path).send({ email: body.email, password: good }).expect(200);
@@ -239,9 +247,9 @@ describe('who comes without a code', () => {
       [202, ''],
       [202, ''],
     ]);
-    expect((await world.mailsTo('maren@test.example')).map(({ subject }) => subject)).toEqual([
+    expect((await world.mailsTo('maren@test.example')).at(-1)?.subject).toBe(
       'You already have a Cadro account',
-    ]);
+    );
     await world.signedIn('maren');
   });
 });

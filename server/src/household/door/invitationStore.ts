@@ -42,6 +42,7 @@ export async function invitationByHash(trx: Trx, hash: string): Promise<Invitati
               .whereRaw('l.student_id = c.student_id')
               .where({ 'l.guardian_id': row.invited_by })
               .whereNull('l.ended_at')
+              .whereNull('l.suspended_at')
               .select(trx.raw('1')),
           ),
     )

@@ -2,6 +2,7 @@ import type { Child, Issuer, Role, WayIn } from '@cadro/contract';
 import { roles } from '@cadro/contract';
 import { hashCode, HttpProblem, type Trx } from '../../kit';
 import { codeByHash, useCode } from '../../records';
+import { tellGuardians } from '../people/notices';
 import { linkedChildren, putLink } from '../store';
 import { invitationByHash, useInvitation } from './invitationStore';
 
@@ -111,6 +112,7 @@ export async function linkBy(
       ...{ issuer, invitedBy: way.invitedById },
     });
     await hooks.onLinked(trx, id);
+    await tellGuardians(trx, { kind: 'link-made', studentId: id, aboutId: guardianId, role: way.role, now });
   }
   const ids = fresh.map(({ id }) => id);
   return (await linkedChildren(trx, guardianId, roles)).filter(({ id }) => ids.includes(id));

@@ -4,6 +4,7 @@ import { arrive } from '../door/comeIn';
 import type { HouseholdHooks } from '../door/ways';
 import { wantAccountMail } from '../mail/accountMailStore';
 import { proofByToken, useProof, type ProofPurpose, type ProofRow } from '../mail/proofStore';
+import { tellOfPerson } from '../people/notices';
 import {
   confirmAddress,
   guardianByEmail,
@@ -61,6 +62,7 @@ async function changed(trx: Trx, proof: ProofRow, now: Date, hooks: HouseholdHoo
   await setAddress(trx, guardian.id, change.address, now);
   await changes.dropChange(trx, guardian.id);
   await hooks.onAddress(trx, guardian.id);
+  await tellOfPerson(trx, guardian, 'address-changed', {}, now);
   await wantAccountMail(trx, guardian, { kind: 'address-changed', params: { address: change.address } }, now);
   return { outcome: 'changed', email: change.address };
 }

@@ -2,6 +2,7 @@ import Bowser from 'bowser';
 import type { Request, Response } from 'express';
 import { hashToken, newToken, type Db, type ServerDeps } from '../../kit';
 import { wantAccountMail } from '../mail/accountMailStore';
+import { tellOfPerson } from '../people/notices';
 import { guardianById } from '../store';
 import { hasDevice, putDevice } from './deviceStore';
 
@@ -45,6 +46,7 @@ export async function rememberDevice(
   });
   if (!news) return;
   const guardian = await guardianById(db, guardianId);
+  if (guardian) await tellOfPerson(db, guardian, 'new-device', { device: row.name }, now);
   if (guardian)
     await wantAccountMail(db, guardian, { kind: 'new-device', params: { device: row.name } }, now);
 }

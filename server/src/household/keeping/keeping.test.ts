@@ -148,7 +148,7 @@ describe('a device', () => {
     const devices = [world.nobody, world.nobody];
     for (const agent of [...devices, ...devices])
       await signIn({ email: mail('tobiah'), password }, agent).expect(200);
-    const told = (await world.mailsTo(mail('tobiah'))).filter(({ subject }) => /new device/.test(subject));
+    const told = (await world.mailsTo(mail('tobiah'))).filter(({ subject }) => /^A new device/.test(subject));
     const rows = await world
       .db('devices')
       .whereRaw(`guardian_id = (select id from guardians where email = ?)`, [mail('tobiah')]);

@@ -1,0 +1,115 @@
+import type { Issuer, Role } from '@cadro/contract';
+import type { Db, Trx } from '../../kit';
+
+/** A link to a child with who has it, ended ones left out. */
+export interface LinkRow {
+  readonly student_id: string;
+  readonly guardian_id: string;
+  readonly name: string;
+  readonly household_id: string;
+  readonly shows_itself: boolean;
+  readonly role: Role;
+  readonly linked_at: Date;
+  readonly issuer: Issuer | null;
+  readonly invited_by: string | null;
+  readonly suspended_at: Date | null;
+  readonly answered_at: Date | null;
+}
+
+/** Everybody who is linked to some children, the first linked first. */
+export const linksOf = (db: Db | Trx, studentIds: readonly string[]): Promise<LinkRow[]> =>
+  db('guardian_links as l')
+    .join('guardians as g', 'g.id', 'l.guardian_id')
+    .join('households as h', 'h.id', 'g.household_id')
+    .whereIn('l.student_id', [...studentIds])
+    .whereNull('l.ended_at')
+    .orderBy(['l.linked_at', 'g.name'])
+    .select<LinkRow[]>(
+      ...['l.student_id', 'l.guardian_id', 'g.name', 'g.household_id', 'h.shows_itself', 'l.role'],
+      ...['l.linked_at', 'l.issuer', 'l.invited_by', 'l.suspended_at', 'l.answered_at'],
+    );
+
+const linkOf = (db: Db | Trx, studentId: string, guardianId: string) =>
+  db('guardian_links').where({ student_id: studentId, guardian_id: guardianId }).whereNull('ended_at');
+
+export async function endLink(trx: Trx, studentId: string, guardianId: string, at: Date): Promise<void> {
+  await linkOf(trx, studentId, guardianId).update({ ended_at: at });
+}
+
+export async function setRole(trx: Trx, studentId: string, guardianId: string, role: Role): Promise<void> {
+  await linkOf(trx, studentId, guardianId).update({ role });
+}
+
+export async function suspendLink(
+  trx: Trx,
+  studentId: string,
+  guardianId: string,
+  by: string,
+  at: Date,
+): Promise<void> {
+  await linkOf(trx, studentId, guardianId).update({ suspended_at: at, suspended_by: by });
+}
+
+/** The school has answered an objection: the link opens the record again, and nobody objects to it any more. */
+export const restoreLink = async (
+  trx: Db | Trx,
+  studentId: string,
+  guardianId: string,
+  at: Date,
+): Promise<boolean> =>
+  (await linkOf(trx, studentId, guardianId)
+    .whereNotNull('suspended_at')
+    .update({ suspended_at: null, answered_at: at })) > 0;
+
+export async function showsItself(db: Db, householdId: string): Promise<boolean> {
+  const row = await db('households')
+    .where({ id: householdId })
+    .first<{ shows_itself: boolean }>('shows_itself');
+  return row.shows_itself;
+}
+
+export async function setShowsItself(db: Db, householdId: string, shows: boolean): Promise<void> {
+  await db('households').where({ id: householdId }).update({ shows_itself: shows });
+}
+
+export interface OpenInvitationRow {
+  readonly id: string;
+  readonly student_id: string;
+  readonly role: Role;
+  readonly email: string | null;
+  readonly made_at: Date;
+  readonly expires_at: Date;
+}
+
+/** What a household has given out for its children and nobody has used. */
+export const openInvitations = (
+  db: Db,
+  inviters: readonly string[],
+  now: Date,
+): Promise<OpenInvitationRow[]> =>
+  db('invitations as v')
+    .join('invitation_children as c', 'c.invitation_id', 'v.id')
+    .whereIn('v.invited_by', [...inviters])
+    .whereNull('v.used_at')
+    .whereNull('v.withdrawn_at')
+    .where('v.expires_at', '>', now)
+    .orderBy('v.made_at')
+    .select<OpenInvitationRow[]>('v.id', 'c.student_id', 'v.role', 'v.email', 'v.made_at', 'v.expires_at');
+
+/** @returns whether there was one to take back. */
+export const withdrawInvitation = async (
+  db: Db,
+  inviters: readonly string[],
+  id: string,
+  at: Date,
+): Promise<boolean> =>
+  (await db('invitations')
+    .where({ id })
+    .whereIn('invited_by', [...inviters])
+    .whereNull('used_at')
+    .whereNull('withdrawn_at')
+    .update({ withdrawn_at: at })) > 0;
+
+/** Everybody of a household. */
+export const membersOf = (db: Db | Trx, householdId: string): Promise<string[]> =>
+  db('guardians').where({ household_id: householdId }).pluck('id');
