@@ -49,7 +49,16 @@ const bundle = (layer, entryPoints, outdir) =>
     plugins: [dependenciesOutside(layer)],
   });
 
-const commands = ['migrate', 'loadStory', 'addSource', 'rebuildFigures', 'figures', 'offers', 'plan'];
+const commands = [
+  'migrate',
+  'loadStory',
+  'addSource',
+  'cadro',
+  'rebuildFigures',
+  'figures',
+  'offers',
+  'plan',
+];
 
 /** Server, worker and their commands as plain JavaScript, each in one file, with what they read beside them. */
 export async function bundleServer(folder) {

@@ -75,7 +75,10 @@ export function Settings() {
       <Heading level={1}>{t('settings.title')}</Heading>
       <Words colour="soft">{me?.name ?? ''}</Words>
       <Unconfirmed />
-      <WayOn label={t('safety.toSafety')} href="/settings/safety" />
+      <Stack space={0}>
+        <WayOn label={t('safety.toSafety')} href="/settings/safety" />
+        <WayOn label={t('people.toPeople')} href="/settings/people" />
+      </Stack>
       <Children />
       <Stack>
         <Heading level={2}>{t('alerts.title')}</Heading>

@@ -52,7 +52,17 @@ const byContract: BaseQueryFn<Ask, unknown, ServerProblem> = async ({ body, ...a
 };
 
 /** Kinds of what the server tells: what changes one of them asks for it again. */
-const tags = ['Me', 'Record', 'Talk', 'Begun', 'Calendar', 'Elsewhere', 'Alerts', 'Safety'] as const;
+const tags = [
+  'Me',
+  'Record',
+  'Talk',
+  'Begun',
+  'Calendar',
+  'Elsewhere',
+  'Alerts',
+  'Safety',
+  'People',
+] as const;
 type Tag = (typeof tags)[number];
 
 /** One cache for all that comes from the server; the rooms add their endpoints. */

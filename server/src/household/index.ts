@@ -1,10 +1,14 @@
 export { childrenFor, requireChild, requireWriter } from './access';
+export { codeLetters } from './codes/codeLetters';
+export { codesCsv, giveCodes } from './codes/classCodes';
+export { classList, type ClassFilter } from './codes/classStore';
 export { doorRouter } from './door/doorRoutes';
 export type { HouseholdHooks } from './door/ways';
 export { draftRouter } from './draftRoutes';
 export { answerForgotten } from './keeping/addresses';
 export { hashPassword } from './keeping/passwords';
 export { keepingRouter } from './keeping/keepingRoutes';
+export { answerObjection, endLinkBySchool, inviteByMail, openObjections } from './people/bySchool';
 export { peopleRouter } from './people/peopleRoutes';
 export { sendAccountMail } from './mail/sendAccountMail';
 export { householdRouter } from './routes';

@@ -6,6 +6,7 @@ export * from './http';
 export * from './instants';
 export * from './mail';
 export * from './queue';
+export * from './paper';
 export * from './paths';
 export * from './seal';
 export * from './starting';

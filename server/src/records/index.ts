@@ -14,7 +14,7 @@ export {
   type DatedWork,
 } from './itemStore';
 export { cameOfWorks, cameWords, type CameWork, type CameWords } from './newsStore';
-export { codeByHash, useCode, type LinkCode } from './linkCodeStore';
+export { codeByHash, useCode } from './linkCodeStore';
 export {
   loadCourses,
   type KeptCategory,

@@ -10,6 +10,7 @@ import {
   openDatabase,
   seal,
   setDemoClock,
+  systemClock,
   untilIdle,
   type Clock,
   type Config,
@@ -39,8 +40,6 @@ export interface Mail {
 export class World {
   readonly sources = new Map<string, string>();
   readonly students = new Map<string, string>();
-  /** The wall's clock stands still: no step of a one-time code ends between two statements. */
-  static readonly wallAt = new Date();
 
   private constructor(
     readonly db: Db,
@@ -50,6 +49,8 @@ export class World {
     readonly server: Server,
     private readonly http: HttpServer,
     private readonly database: string,
+    /** The wall's clock stands still: no step of a one-time code ends between two statements. */
+    readonly wallAt: Date,
   ) {}
 
   /** A server whose sources are known and have not been read. */
@@ -100,12 +101,13 @@ export class World {
     };
     const db = openDatabase(url, { poolSize: 6 });
     const clock = demoClock(db);
+    const wallAt = await systemClock.now();
     const server = buildServer({
       ...{ db, clock, config, log: pino({ level: 'silent' }) },
-      wall: { now: async () => World.wallAt },
+      wall: { now: async () => wallAt },
     });
     http.on('request', server.app);
-    return new World(db, clock, config, school, server, http, database);
+    return new World(db, clock, config, school, server, http, database, wallAt);
   }
 
   private async addSources(): Promise<void> {

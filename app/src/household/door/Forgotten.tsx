@@ -1,9 +1,10 @@
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { Action, Field, LinkAction, Stack, TickLine, WayOn, Words } from '../../ui';
-import { useForgottenPasswordMutation, useNewPasswordMutation } from '../api';
+import { Action, Field, LinkAction, Stack, WayOn, Words } from '../../ui';
+import { useForgottenPasswordMutation, useNewPasswordMutation } from './api';
 import { rememberedDoor, useCarried } from './carried';
 import { DoorFrame } from './DoorFrame';
+import { NewPasswordField } from './NewPasswordField';
 import { Trouble } from './Trouble';
 
 /** Asks for a mail; the answer is the same whether there is an account or not. */
@@ -46,7 +47,6 @@ export function NewPassword() {
   const { t } = useTranslation();
   const token = useCarried();
   const [password, setPassword] = useState('');
-  const [shown, setShown] = useState(false);
   const [save, { isLoading, error, isSuccess }] = useNewPasswordMutation();
   const submit = () => void save({ token: token.padEnd(20, '-'), password });
   if (isSuccess)
@@ -59,17 +59,12 @@ export function NewPassword() {
   return (
     <DoorFrame title={t('door.newTitle')} lead={t('door.newLead')}>
       <Stack space={2}>
-        <Field
+        <NewPasswordField
           label={t('door.newPassword')}
-          hint={t('door.passwordHint')}
           value={password}
           onChange={setPassword}
-          kind="newPassword"
-          shown={shown}
-          longest={200}
           onSubmit={submit}
         />
-        <TickLine label={t('door.show')} on={shown} onChange={setShown} />
         <Trouble error={error} />
         <Action main label={t('door.newGo')} onPress={submit} busy={isLoading} disabled={password === ''} />
         <WayOn label={t('signIn.forgotten')} href="/forgotten" />

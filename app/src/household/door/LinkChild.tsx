@@ -1,9 +1,10 @@
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { Action, Field, Heading, Page, Row, Stack, WayOn, Words } from '../../ui';
+import { Action, Heading, Page, Row, Stack, WayOn, Words } from '../../ui';
 import { useLinkMutation, usePreviewLinkMutation } from '../api';
 import { useFormat } from '../useFormat';
 import { forgetDoor, rememberedDoor, useCarried } from './carried';
+import { CodeField, isCode } from './CodeField';
 import { Trouble } from './Trouble';
 import { namesOf, Whose } from './Whose';
 
@@ -47,21 +48,14 @@ export function LinkChild() {
         />
       ) : (
         <Stack space={2}>
-          <Field
-            label={t('door.code')}
-            hint={t('door.codeHint')}
-            value={code}
-            onChange={setCode}
-            longest={40}
-            onSubmit={ask}
-          />
+          <CodeField value={code} onChange={setCode} onSubmit={ask} />
           <Row wrap>
             <Action
               main
               label={t('door.look')}
               onPress={ask}
               busy={preview.isLoading}
-              disabled={code.trim().length < 4}
+              disabled={!isCode(code)}
             />
             <WayOn label={t('link.later')} href="/brief" />
           </Row>

@@ -4,13 +4,29 @@ import { useTranslation } from 'react-i18next';
 import type { WayIn } from '@cadro/contract';
 import { isServerProblem } from '../../i18n';
 import { useAppSelector } from '../../store';
-import { Action, Field, LinkAction, Quietly, Stack, WayOn, Words } from '../../ui';
-import { useComeLaterMutation, useComeMutation, useLookAtCodeMutation, useMeQuery } from '../api';
+import { Action, LinkAction, Quietly, Stack, Words } from '../../ui';
+import { useComeLaterMutation, useComeMutation, useLookAtCodeMutation } from './api';
+import { useMeQuery } from '../api';
 import { forgetDoor, rememberDoor, rememberedDoor, useCarried } from './carried';
+import { CodeField, isCode } from './CodeField';
 import { DoorFrame } from './DoorFrame';
 import { PersonForm, type Person } from './PersonForm';
 import { Trouble } from './Trouble';
 import { Whose } from './Whose';
+
+/** Whom one may have a code from. */
+function Origins() {
+  const { t } = useTranslation();
+  return (
+    <Stack space={0.5}>
+      {(['fromSchool', 'fromGuardian', 'fromChild'] as const).map((from) => (
+        <Words key={from} size="small" colour="soft">
+          {t(`door.${from}`)}
+        </Words>
+      ))}
+    </Stack>
+  );
+}
 
 /** The code, and where one may have it from. */
 function CodeStep({
@@ -25,6 +41,7 @@ function CodeStep({
   onLater: () => void;
 }) {
   const { t } = useTranslation();
+  const router = useRouter();
   const carried = useCarried();
   const [look, { isLoading, error }] = useLookAtCodeMutation();
   const ask = async (text: string) => {
@@ -42,36 +59,13 @@ function CodeStep({
   return (
     <DoorFrame title={t('door.title')} lead={t('door.lead')}>
       <Stack space={2}>
-        <Field
-          label={t('door.code')}
-          hint={t('door.codeHint')}
-          value={code}
-          onChange={onCode}
-          longest={40}
-          onSubmit={submit}
-        />
+        <CodeField value={code} onChange={onCode} onSubmit={submit} />
         <Trouble error={error} />
-        <Action
-          main
-          label={t('door.look')}
-          onPress={submit}
-          busy={isLoading}
-          disabled={code.trim().length < 4}
-        />
-        <Stack space={0.5}>
-          <Words size="small" colour="soft">
-            {t('door.fromSchool')}
-          </Words>
-          <Words size="small" colour="soft">
-            {t('door.fromGuardian')}
-          </Words>
-          <Words size="small" colour="soft">
-            {t('door.fromChild')}
-          </Words>
-        </Stack>
+        <Action main label={t('door.look')} onPress={submit} busy={isLoading} disabled={!isCode(code)} />
+        <Origins />
         <Stack space={0}>
           <Quietly label={t('door.noCode')} onPress={onLater} />
-          <WayOn label={t('door.haveAccount')} href="/sign-in" />
+          <Quietly label={t('door.haveAccount')} onPress={() => router.push('/sign-in')} />
         </Stack>
       </Stack>
     </DoorFrame>

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Action, Field, Stack, TickLine } from '../../ui';
 import { rememberDoor } from './carried';
+import { NewPasswordField } from './NewPasswordField';
 import { Trouble } from './Trouble';
 
 export interface Person {
@@ -30,7 +31,6 @@ export function PersonForm({
 }) {
   const { t } = useTranslation();
   const [person, setPerson] = useState<Person>({ ...first, password: '', keep: false });
-  const [shown, setShown] = useState(false);
   const [incomplete, setIncomplete] = useState(false);
   const set = (some: Partial<Person>) => {
     setPerson({ ...person, ...some });
@@ -59,17 +59,12 @@ export function PersonForm({
         kind="email"
         longest={320}
       />
-      <Field
+      <NewPasswordField
         label={t('signIn.password')}
-        hint={t('door.passwordHint')}
         value={person.password}
         onChange={(password) => set({ password })}
-        kind="newPassword"
-        shown={shown}
-        longest={200}
         onSubmit={submit}
       />
-      <TickLine label={t('door.show')} on={shown} onChange={setShown} />
       {keeps ? (
         <TickLine label={t('signIn.keep')} on={person.keep} onChange={(keep) => set({ keep })} />
       ) : null}

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Action, Field, Quietly, Stack, Words } from '../../ui';
-import { useSecondStepMutation, useSecondStepsQuery } from '../api';
+import { useSecondStepMutation, useSecondStepsQuery } from './api';
 import { DoorFrame } from './DoorFrame';
 import { Trouble } from './Trouble';
 import { usePasskey } from './usePasskey';

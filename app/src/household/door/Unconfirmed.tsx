@@ -1,6 +1,7 @@
 import { useTranslation } from 'react-i18next';
 import { Quietly, Stack, Words } from '../../ui';
-import { useConfirmAgainMutation, useMeQuery } from '../api';
+import { useConfirmAgainMutation } from '../keeping/api';
+import { useMeQuery } from '../api';
 import { Trouble } from './Trouble';
 
 /** A line for who has not confirmed the address yet; nothing for everybody else. */

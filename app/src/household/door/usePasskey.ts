@@ -1,6 +1,6 @@
 import { browserSupportsWebAuthn, startAuthentication } from '@simplewebauthn/browser';
 import { useState } from 'react';
-import { useAskForPasskeyMutation, usePasskeyStepMutation } from '../api';
+import { useAskForPasskeyMutation, usePasskeyStepMutation } from './api';
 
 type AuthenticationOptions = Parameters<typeof startAuthentication>[0]['optionsJSON'];
 

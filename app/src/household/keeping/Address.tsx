@@ -2,7 +2,8 @@ import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import type { Safety } from '@cadro/contract';
 import { Field, Heading, Quietly, Stack, Words } from '../../ui';
-import { useChangeAddressMutation, useChangePasswordMutation, useKeepAddressMutation } from '../api';
+import { useChangeAddressMutation, useChangePasswordMutation, useKeepAddressMutation } from './api';
+import { NewPasswordField } from '../door/NewPasswordField';
 import { Unconfirmed } from '../door/Unconfirmed';
 import { AskPassword } from './AskPassword';
 
@@ -76,16 +77,7 @@ export function PasswordPart() {
         busy={isLoading}
         error={error}
         ready={next !== ''}
-        fields={
-          <Field
-            label={t('safety.next')}
-            hint={t('door.passwordHint')}
-            value={next}
-            onChange={setNext}
-            kind="newPassword"
-            longest={200}
-          />
-        }
+        fields={<NewPasswordField label={t('safety.next')} value={next} onChange={setNext} />}
         onGo={go}
       />
       {isSuccess ? <Words live>{t('safety.changed')}</Words> : null}

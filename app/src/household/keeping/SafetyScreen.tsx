@@ -1,6 +1,6 @@
 import { useTranslation } from 'react-i18next';
 import { BackLink, Heading, Loaded, Page, Stack, Words } from '../../ui';
-import { useSafetyQuery } from '../api';
+import { useSafetyQuery } from './api';
 import { Address, PasswordPart } from './Address';
 import { SecondSteps } from './SecondSteps';
 import { Sessions } from './Sessions';

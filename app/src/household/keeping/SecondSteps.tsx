@@ -11,7 +11,7 @@ import {
   useDropPasskeyMutation,
   useOneTimeWorksMutation,
   useStartOneTimeMutation,
-} from '../api';
+} from './api';
 import { Trouble } from '../door/Trouble';
 import { passkeysWork } from '../door/usePasskey';
 import { useFormat } from '../useFormat';

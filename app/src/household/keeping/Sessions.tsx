@@ -1,7 +1,7 @@
 import { useTranslation } from 'react-i18next';
 import type { Safety } from '@cadro/contract';
 import { Action, Heading, Line, Quietly, Stack, Words } from '../../ui';
-import { useEndOtherSessionsMutation, useEndSessionMutation } from '../api';
+import { useEndOtherSessionsMutation, useEndSessionMutation } from './api';
 import { useFormat } from '../useFormat';
 
 /** Where one is signed in, this device first, and the ways to end it. */

@@ -25,7 +25,7 @@ export const doorEn = {
     title: 'New here',
     lead: 'You need one code per child. It shows you whose schoolwork it opens before anything is set up.',
     code: 'Your code',
-    codeHint: 'Sixteen letters and digits, like 7K3M-Q9XR-2HTV-W4BD',
+    codeHint: 'Sixteen letters and digits in groups of four',
     fromSchool: 'From the school or a teacher: it’s on their letter.',
     fromGuardian: 'From another guardian: it’s in their invitation.',
     fromChild: 'From your child: it’s on the screen they show you.',

@@ -7,6 +7,7 @@ import { countingEn } from './counting';
 import { doorEn } from './door';
 import { daysEn } from './days';
 import { newsEn } from './news';
+import { peopleEn } from './people';
 import { talkEn } from './talk';
 import { workEn } from './work';
 
@@ -243,5 +244,6 @@ export const en = {
   ...countingEn,
   ...begunEn,
   ...newsEn,
+  ...peopleEn,
   ...talkEn,
 } as const;

@@ -26,7 +26,7 @@ export const doorEs: typeof doorEn = {
     title: 'Primera vez',
     lead: 'Necesita un código por cada hijo o hija. Antes de abrir nada, verá de quién es.',
     code: 'Su código',
-    codeHint: 'Dieciséis letras y cifras, como 7K3M-Q9XR-2HTV-W4BD',
+    codeHint: 'Dieciséis letras y cifras, en grupos de cuatro',
     fromSchool: 'De la escuela o de un maestro: está en su carta.',
     fromGuardian: 'De otro tutor: está en su invitación.',
     fromChild: 'De su hijo o hija: está en la pantalla que le muestra.',

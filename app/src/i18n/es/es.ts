@@ -7,6 +7,7 @@ import { countingEs } from './counting';
 import { doorEs } from './door';
 import { daysEs } from './days';
 import { newsEs } from './news';
+import { peopleEs } from './people';
 import { talkEs } from './talk';
 import { workEs } from './work';
 import type { Catalogue } from '../catalogue';
@@ -250,5 +251,6 @@ export const es: Catalogue = {
   ...countingEs,
   ...begunEs,
   ...newsEs,
+  ...peopleEs,
   ...talkEs,
 };

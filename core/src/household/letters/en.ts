@@ -82,6 +82,17 @@ const letters: LetterWords['letters'] = {
     action: { words: 'See the invitation', path: '/new' },
     foot: ['The code works once, for 14 days. If you don’t know {inviter}, please ignore this message.'],
   },
+  'school-invitation': {
+    subject: 'See {child}’s schoolwork in Cadro',
+    paragraphs: [
+      'The school invites you to keep up with {child}’s schoolwork in Cadro, {role}.',
+      'Open the link, or go to Cadro, choose “New here”, and type this code:',
+    ],
+    action: { words: 'See the invitation', path: '/new' },
+    foot: [
+      'The code works once, for 14 days. If this isn’t about your family, please tell the school office.',
+    ],
+  },
   'notice-link-made': {
     subject: 'Someone new can see {child}’s schoolwork',
     paragraphs: ['{who} can see {child}’s schoolwork now, {role}.'],

@@ -83,10 +83,21 @@ const letters: LetterWords['letters'] = {
     subject: '{inviter} quiere compartir con usted las tareas de {child}',
     paragraphs: [
       '{inviter} usa Cadro para seguir las tareas y calificaciones de {child} y le invita a verlas también, {role}.',
-      'Abra el enlace, o entre en Cadro, elija «Soy nuevo» y escriba este código:',
+      'Abra el enlace, o entre en Cadro, elija «Primera vez» y escriba este código:',
     ],
     action: { words: 'Ver la invitación', path: '/new' },
     foot: ['El código sirve una vez, durante 14 días. Si no conoce a {inviter}, ignore este mensaje.'],
+  },
+  'school-invitation': {
+    subject: 'Vea las tareas de {child} en Cadro',
+    paragraphs: [
+      'La escuela le invita a seguir en Cadro las tareas y calificaciones de {child}, {role}.',
+      'Abra el enlace, o entre en Cadro, elija «Primera vez» y escriba este código:',
+    ],
+    action: { words: 'Ver la invitación', path: '/new' },
+    foot: [
+      'El código sirve una vez, durante 14 días. Si no se trata de su familia, avise a la oficina de la escuela.',
+    ],
   },
   'notice-link-made': {
     subject: 'Alguien más puede ver las tareas de {child}',

@@ -14,6 +14,7 @@ export const accountLetters = [
   'address-changed',
   'new-device',
   'invitation',
+  'school-invitation',
   'notice-link-made',
   'notice-link-ended',
   'notice-role-changed',

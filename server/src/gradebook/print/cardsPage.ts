@@ -3,7 +3,7 @@ import type { ChildTerms, Language, TermCourse, TermNode } from '@cadro/contract
 import { light } from '@cadro/core';
 import PDFDocument from 'pdfkit';
 import { printFormat, type PrintFormat } from './format';
-import { inner, margin, putLine, sheet } from './sheet';
+import { inner, margin, putLine, sheet } from '../../kit';
 import { printWords } from './words';
 
 /** A school year of a child as it is printed: a grid of grades, attendance under it, then what was written. */

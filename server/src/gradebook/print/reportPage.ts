@@ -4,7 +4,7 @@ import { light } from '@cadro/core';
 import PDFDocument from 'pdfkit';
 import { drawSpan, type Page } from './drawSpan';
 import { printFormat, type PrintFormat } from './format';
-import { inner, margin, putLine, sheet, type Look } from './sheet';
+import { inner, margin, putLine, sheet, type Look } from '../../kit';
 import { printWords, type PrintWords } from './words';
 
 export interface ReportCourse {

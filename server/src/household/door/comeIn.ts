@@ -7,7 +7,7 @@ import { addArrival, arrivalByToken, useArrival } from './arrivalStore';
 import { linkBy, shownWay, wayBy, type HouseholdHooks } from './ways';
 
 /** What a person is called by: the first of the names they wrote. */
-export const givenNameOf = (name: string): string => name.trim().split(/\s+/)[0] ?? '';
+const givenNameOf = (name: string): string => name.trim().split(/\s+/)[0] ?? '';
 
 /** Whose record a code opens. Nothing is written. */
 export async function lookAt({ db, clock }: Deps, code: string): Promise<WayIn> {

@@ -211,7 +211,7 @@ describe('another address', () => {
 describe('one-time codes', () => {
   const begin = (agent: Agent) => agent.post(keepingRoutes.oneTime.path).send({ password }).expect(200);
   const codeAt = (secret: string, steps = 0) =>
-    generateSync({ secret, epoch: Math.floor(World.wallAt.getTime() / 1000) + steps * 30 });
+    generateSync({ secret, epoch: Math.floor(world.wallAt.getTime() / 1000) + steps * 30 });
   const second = (agent: Agent, code: string) => agent.post(doorRoutes.second.path).send({ code });
 
   it('are asked for after the password, each good once; recovery codes, too', async () => {

@@ -36,7 +36,7 @@ async function secretOf({ db, clock, config }: Deps, mail: AccountMailRow): Prom
   }
   if (mail.kind === 'arrival') return token;
   const sealed = mail.params['code'];
-  return mail.kind === 'invitation' && sealed ? unseal(config.secret, sealed) : null;
+  return mail.kind.endsWith('invitation') && sealed ? unseal(config.secret, sealed) : null;
 }
 
 /**
@@ -57,7 +57,7 @@ export async function sendAccountMail(deps: Deps, mailId: string): Promise<void>
     title(subject),
     ...paragraphs.map(paragraph),
     ...(action && href ? [link(action.words, href)] : []),
-    ...(mail.kind === 'invitation' && secret ? [paragraph(secret)] : []),
+    ...(mail.kind.endsWith('invitation') && secret ? [paragraph(secret)] : []),
     ...foot.map(small),
   ];
   try {

@@ -113,3 +113,21 @@ export const withdrawInvitation = async (
 /** Everybody of a household. */
 export const membersOf = (db: Db | Trx, householdId: string): Promise<string[]> =>
   db('guardians').where({ household_id: householdId }).pluck('id');
+
+export interface SuspendedRow {
+  readonly student_id: string;
+  readonly given_name: string;
+  readonly guardian_id: string;
+  readonly name: string;
+  readonly suspended_at: Date;
+}
+
+/** Links that wait for the school's answer, the longest waiting first. */
+export const suspendedLinks = (db: Db): Promise<SuspendedRow[]> =>
+  db('guardian_links as l')
+    .join('guardians as g', 'g.id', 'l.guardian_id')
+    .join('student_profiles as s', 's.student_id', 'l.student_id')
+    .whereNull('l.ended_at')
+    .whereNotNull('l.suspended_at')
+    .orderBy('l.suspended_at')
+    .select<SuspendedRow[]>('l.student_id', 's.given_name', 'l.guardian_id', 'g.name', 'l.suspended_at');

@@ -1,5 +1,5 @@
 import { light } from '@cadro/core';
-import { assetFile } from '../../kit';
+import { assetFile } from './paths';
 
 type Page = PDFKit.PDFDocument;
 

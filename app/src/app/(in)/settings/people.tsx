@@ -1,0 +1,3 @@
+import { PeopleScreen } from '../../../household';
+
+export default PeopleScreen;

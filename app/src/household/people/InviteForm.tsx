@@ -1,0 +1,141 @@
+import { useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import type { Invite, People } from '@cadro/contract';
+import { Action, Choice, Field, Heading, Quietly, Stack, TickLine, Words } from '../../ui';
+import { useInviteMutation } from './api';
+import { Trouble } from '../door/Trouble';
+import { useFormat } from '../useFormat';
+
+const asWhat = ['guardian', 'look-only', 'student'] as const;
+
+/** A code that has just been made: it is shown here, and nowhere again. */
+function Made({
+  made,
+  email,
+  onMore,
+}: {
+  made: { readonly code: string; readonly address: string; readonly expiresAt: string };
+  email: string;
+  onMore: () => void;
+}) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  return (
+    <Stack>
+      <Heading level={3}>{t('people.made')}</Heading>
+      <Words>
+        {email ? t('people.madeSent', { email }) : t('people.madeOwn', { when: format.date(made.expiresAt) })}
+      </Words>
+      <Words size="title" bold>
+        {made.code}
+      </Words>
+      <Words size="small" colour="soft">
+        {made.address}
+      </Words>
+      <Quietly label={t('people.another')} onPress={onMore} />
+    </Stack>
+  );
+}
+
+function ForWhom({
+  own,
+  ids,
+  onToggle,
+}: {
+  own: People['children'];
+  ids: readonly string[];
+  onToggle: (id: string, on: boolean) => void;
+}) {
+  const { t } = useTranslation();
+  return (
+    <Stack space={0}>
+      <Words size="small" bold>
+        {t('people.whom')}
+      </Words>
+      {own.map(({ studentId, givenName }) => (
+        <TickLine
+          key={studentId}
+          label={givenName}
+          on={ids.includes(studentId)}
+          onChange={(on) => onToggle(studentId, on)}
+        />
+      ))}
+    </Stack>
+  );
+}
+
+/** Invites somebody to the children one is a guardian of. */
+export function InviteForm({ own }: { own: People['children'] }) {
+  const { t } = useTranslation();
+  const [invite, invited] = useInviteMutation();
+  const [ids, setIds] = useState<readonly string[]>(own.map(({ studentId }) => studentId));
+  const [role, setRole] = useState<Invite['role']>('guardian');
+  const [email, setEmail] = useState('');
+  const [together, setTogether] = useState(true);
+  if (invited.data) return <Made made={invited.data} email={email.trim()} onMore={invited.reset} />;
+  const toggle = (id: string, on: boolean) =>
+    setIds(role === 'student' ? [id] : on ? [...ids, id] : ids.filter((each) => each !== id));
+  const asRole = (next: Invite['role']) => {
+    setRole(next);
+    if (next === 'student') setIds(ids.slice(0, 1));
+  };
+  const address = email.trim() === '' ? null : email.trim();
+  return (
+    <Stack space={1.5}>
+      <Heading level={3}>{t('people.inviteTitle')}</Heading>
+      <Choice
+        titled
+        label={t('people.as')}
+        options={asWhat.map((value) => ({ value, label: t(`people.asWords.${value}`) }))}
+        value={role}
+        onChange={asRole}
+      />
+      <ForWhom own={own} ids={ids} onToggle={toggle} />
+      <Field
+        label={t('people.email')}
+        hint={t('people.emailHint')}
+        value={email}
+        onChange={setEmail}
+        kind="email"
+        longest={320}
+      />
+      {role === 'guardian' ? (
+        <Stack space={0.25}>
+          <TickLine label={t('people.together')} on={together} onChange={setTogether} />
+          <Words size="small" colour="soft">
+            {t('people.apart')}
+          </Words>
+        </Stack>
+      ) : null}
+      <Trouble error={invited.error} />
+      <Action
+        main
+        label={t('people.make')}
+        busy={invited.isLoading}
+        disabled={ids.length === 0}
+        onPress={() => void invite({ studentIds: [...ids], role, email: address, together })}
+      />
+    </Stack>
+  );
+}
+
+/** A child's own code: shown on its screen to whoever looks after it. */
+export function ChildsCode({ studentId }: { studentId: string }) {
+  const { t } = useTranslation();
+  const [invite, { data, isLoading, error }] = useInviteMutation();
+  const make = () => void invite({ studentIds: [studentId], role: 'guardian', email: null, together: false });
+  return (
+    <Stack>
+      <Heading level={2}>{t('people.childTitle')}</Heading>
+      <Words colour="soft">{t('people.childLead')}</Words>
+      {data ? (
+        <Words size="title" bold live>
+          {data.code}
+        </Words>
+      ) : (
+        <Action label={t('people.childMake')} busy={isLoading} onPress={make} />
+      )}
+      <Trouble error={error} />
+    </Stack>
+  );
+}

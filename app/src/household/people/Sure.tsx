@@ -1,0 +1,33 @@
+import { useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { Action, Quietly, Row, Stack, Words } from '../../ui';
+import { Trouble } from '../door/Trouble';
+
+/** What cannot be taken back by oneself: a quiet button, what it means, and only then yes. */
+export function Sure({
+  label,
+  means,
+  busy,
+  error,
+  onYes,
+}: {
+  label: string;
+  means: string;
+  busy: boolean;
+  error: unknown;
+  onYes: () => void;
+}) {
+  const { t } = useTranslation();
+  const [open, setOpen] = useState(false);
+  if (!open) return <Quietly label={label} onPress={() => setOpen(true)} />;
+  return (
+    <Stack space={0.5}>
+      <Words>{means}</Words>
+      <Row wrap>
+        <Action main label={t('people.yes')} busy={busy} onPress={onYes} />
+        <Action label={t('people.no')} onPress={() => setOpen(false)} />
+      </Row>
+      <Trouble error={error} />
+    </Stack>
+  );
+}

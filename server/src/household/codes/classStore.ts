@@ -1,0 +1,39 @@
+import type { Db } from '../../kit';
+
+/** Which children: those of a school, a year, a course, or single ones; what is left out does not matter. */
+export interface ClassFilter {
+  readonly school?: string | undefined;
+  readonly year?: string | undefined;
+  /** Title of a course, as the school writes it. */
+  readonly course?: string | undefined;
+  readonly studentIds?: readonly string[] | undefined;
+}
+
+export interface ClassChild {
+  readonly studentId: string;
+  readonly givenName: string;
+  readonly familyName: string;
+  readonly year: string;
+  readonly schoolName: string;
+  readonly timeZone: string;
+}
+
+/** The children of a list, by school, year and name. */
+export const classList = (db: Db, { school, year, course, studentIds }: ClassFilter): Promise<ClassChild[]> =>
+  db('student_profiles as s')
+    .modify((query) => {
+      if (school !== undefined) query.where({ 's.school_name': school });
+      if (year !== undefined) query.where({ 's.year': year });
+      if (studentIds !== undefined) query.whereIn('s.student_id', [...studentIds]);
+      if (course !== undefined)
+        query.whereIn('s.student_id', db('student_courses').where({ title: course }).select('student_id'));
+    })
+    .orderBy(['s.school_name', 's.year', 's.family_name', 's.given_name', 's.student_id'])
+    .select<ClassChild[]>(
+      's.student_id as studentId',
+      's.given_name as givenName',
+      's.family_name as familyName',
+      's.year',
+      's.school_name as schoolName',
+      's.time_zone as timeZone',
+    );

@@ -1,0 +1,92 @@
+import type { Language, Role } from '@cadro/contract';
+import { hashCode, newCode, seal, type Db, type ServerDeps } from '../../kit';
+import { addInvitation } from '../door/invitationStore';
+import { wantAccountMail } from '../mail/accountMailStore';
+import { studentNames } from '../store';
+import { tellGuardians } from './notices';
+import * as store from './peopleStore';
+
+type Deps = Pick<ServerDeps, 'db' | 'clock' | 'config'>;
+const dayMs = 24 * 3_600_000;
+const invitationDays = 14;
+
+/**
+ * The school invites somebody by mail.
+ * @throws Error for a child there is not.
+ * @returns the address that the mail leads to.
+ */
+export async function inviteByMail(
+  { db, clock, config }: Deps,
+  invitation: { to: string; studentIds: readonly string[]; role: Role; language: Language },
+): Promise<{ address: string }> {
+  const { to, studentIds, role, language } = invitation;
+  const now = await clock.now();
+  const names = await studentNames(db, studentIds);
+  const unknown = studentIds.find((id) => !names.has(id));
+  if (unknown !== undefined) throw new Error(`there is no child ${unknown}`);
+  const code = newCode();
+  await db.transaction(async (trx) => {
+    await addInvitation(trx, {
+      ...{ codeHash: hashCode(code), issuer: 'school', role, invitedBy: null, householdId: null, email: to },
+      ...{ studentIds, now, expiresAt: new Date(now.getTime() + invitationDays * dayMs) },
+    });
+    const params = { child: [...names.values()].join(', '), role, code: seal(config.secret, code) };
+    await wantAccountMail(trx, { id: null, email: to, language }, { kind: 'school-invitation', params }, now);
+  });
+  return { address: `${config.publicUrl}/new#${code}` };
+}
+
+/** The school has answered an objection: the link opens the record again. @returns whether there was one. */
+export async function answerObjection(
+  { db, clock }: Pick<Deps, 'db' | 'clock'>,
+  studentId: string,
+  personId: string,
+): Promise<boolean> {
+  const now = await clock.now();
+  return db.transaction(async (trx) => {
+    if (!(await store.restoreLink(trx, studentId, personId, now))) return false;
+    const role = (await store.linksOf(trx, [studentId])).find(
+      ({ guardian_id }) => guardian_id === personId,
+    )?.role;
+    await tellGuardians(trx, {
+      kind: 'restored',
+      ...{ studentId, aboutId: personId, role: role ?? 'guardian', now },
+    });
+    return true;
+  });
+}
+
+/** The school ends a link, from the next request on. @returns whether there was one. */
+export async function endLinkBySchool(
+  { db, clock }: Pick<Deps, 'db' | 'clock'>,
+  studentId: string,
+  personId: string,
+): Promise<boolean> {
+  const now = await clock.now();
+  return db.transaction(async (trx) => {
+    const link = (await store.linksOf(trx, [studentId])).find(({ guardian_id }) => guardian_id === personId);
+    if (!link) return false;
+    await store.endLink(trx, studentId, personId, now);
+    await tellGuardians(trx, {
+      kind: 'link-ended',
+      ...{ studentId, aboutId: personId, role: link.role, now },
+    });
+    return true;
+  });
+}
+
+export interface Objection {
+  readonly studentId: string;
+  readonly child: string;
+  readonly personId: string;
+  readonly person: string;
+  readonly at: Date;
+}
+
+/** What guardians have objected to and the school has not answered. */
+export async function openObjections(db: Db): Promise<Objection[]> {
+  const rows = await store.suspendedLinks(db);
+  return rows.map(({ student_id, given_name, guardian_id, name, suspended_at }) => ({
+    ...{ studentId: student_id, child: given_name, personId: guardian_id, person: name, at: suspended_at },
+  }));
+}

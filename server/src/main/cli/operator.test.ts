@@ -1,0 +1,143 @@
+import { doorRoutes, peopleRoutes, type Me } from '@cadro/contract';
+import { parse } from 'csv-parse/sync';
+import { mkdtemp, readFile, rm, stat } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { PaperReader } from '../../testing/paper';
+import { World } from '../../testing/world';
+import { cadroCommand } from './operator';
+
+/* What the operator does at the command line, on the database that the environment names. */
+let world: World;
+let folder: string;
+const paper = new PaperReader();
+const environment = process.env;
+beforeAll(async () => {
+  world = await World.read();
+  folder = await mkdtemp(join(tmpdir(), 'cadro-codes-'));
+  await world.household('here', [{ name: 'maren', children: ['caspian'] }]);
+  process.env = {
+    ...environment,
+    DATABASE_URL: world.config.databaseUrl,
+    CADRO_SECRET: world.config.secret,
+    CADRO_INBOUND_MAIL_KEY: world.config.inboundMailKey,
+    SMTP_URL: world.config.smtpUrl,
+    CADRO_PUBLIC_URL: 'https://cadro.example',
+    CADRO_TRUSTED_PROXIES: '1',
+    CADRO_DEMO_SCHOOL_URL: world.school.url,
+  };
+});
+afterAll(async () => {
+  process.env = environment;
+  await paper.close();
+  await rm(folder, { recursive: true });
+  await world.stop();
+});
+
+async function cadro(...args: readonly string[]): Promise<string[]> {
+  const lines: string[] = [];
+  const command = cadroCommand((line) => lines.push(line));
+  for (const each of [command, ...command.commands])
+    each.exitOverride().configureOutput({ writeErr: () => undefined });
+  await command.parseAsync([...args], { from: 'user' });
+  return lines;
+}
+const come = (code: string, name: string) =>
+  world.nobody.post(doorRoutes.come.path).send({
+    ...{ code, name, email: `${name}@test.example`, password: 'lantern wicks for thirty herons' },
+    ...{ language: 'en', keep: false },
+  });
+
+it('lists the children with their ids', async () => {
+  const lines = await cadro('children', '--school', 'Millrace Middle School', '--year', '8');
+  expect(lines).toContain(
+    [world.student('caspian'), 'Aldervane', 'Caspian', '8', 'Millrace Middle School'].join('\t'),
+  );
+  expect(lines.every((line) => line.endsWith('Millrace Middle School'))).toBe(true);
+});
+
+it('gives out a code for each child of a class, as a table and as letters to print', async () => {
+  const [csv, pdf] = [join(folder, 'codes.csv'), join(folder, 'letters.pdf')];
+  const lines = await cadro('codes', '--course', 'Boat-building', '--csv', csv, '--letters', pdf);
+  // Secrets that lie in files are their owner's alone.
+  for (const file of [csv, pdf]) expect((await stat(file)).mode & 0o077).toBe(0);
+  const rows = parse(await readFile(csv), { columns: true, bom: true }) as Record<string, string>[];
+  expect(lines.at(-1)).toBe(`${rows.length} codes, good for 60 days`);
+  const own = rows.find(({ student_id }) => student_id === world.student('caspian'));
+  expect(own).toMatchObject({
+    ...{ family_name: 'Aldervane', given_name: 'Caspian', year: '8', works_until: '2026-12-20' },
+    address: `https://cadro.example/new#${own?.['code'] ?? ''}`,
+  });
+  expect(own?.['code']).toMatch(/^([0-9A-HJKMNP-TV-Z]{4}-){3}[0-9A-HJKMNP-TV-Z]{4}$/);
+  const pages = await paper.read(await readFile(pdf));
+  expect(pages).toHaveLength(rows.length);
+  const page = pages.find((parts) => parts.some((part) => part.text.includes('Aldervane, Caspian'))) ?? [];
+  const text = page.map((part) => part.text).join(' ');
+  for (const part of [
+    ...['Keeping up with Caspian’s schoolwork', 'Para seguir las tareas de Caspian', own?.['code'] ?? '-'],
+    ...['until December 20, 2026', 'hasta el 20 de diciembre de 2026', 'Aldervane, Caspian'],
+  ])
+    expect(text).toContain(part);
+  expect(text).not.toContain('…');
+  const preview = await world.nobody.post(doorRoutes.look.path).send({ code: own?.['code'] }).expect(200);
+  expect(preview.body).toMatchObject({ issuer: 'school', children: [{ givenName: 'Caspian' }] });
+  await come(own?.['code'] ?? '', 'printed').expect(201);
+});
+
+it('invites somebody by mail, in a language', async () => {
+  const to = 'first@test.example';
+  const lines = await cadro('invite', '--to', to, '--child', world.student('isolde'), '--language', 'es');
+  const code = /#([\w-]+)$/.exec(lines[0] ?? '')?.[1] ?? '';
+  const [mail] = await world.mailsTo(to);
+  expect(mail?.subject).toBe('Vea las tareas de Isolde en Cadro');
+  expect(mail?.text).toContain(code);
+  expect(((await come(code, 'first').expect(201)).body as Me).children[0]?.givenName).toBe('Isolde');
+});
+
+it('answers an objection, and ends a link', async () => {
+  const [{ code } = { code: '' }] = parse(
+    (await cadro('codes', '--child', world.student('caspian'))).slice(0, -1).join('\n'),
+    { columns: true, bom: true },
+  ) as { code: string }[];
+  const agent = world.nobody;
+  const me = (
+    await agent
+      .post(doorRoutes.come.path)
+      .send({
+        ...{ code, name: 'Nestor', email: 'nestor@test.example', language: 'en', keep: false },
+        password: 'lantern wicks for thirty herons',
+      })
+      .expect(201)
+  ).body as Me;
+  const maren = await world.signedIn('maren');
+  const path = peopleRoutes.object.path
+    .replace(':studentId', world.student('caspian'))
+    .replace(':personId', me.id);
+  await maren.post(path).expect(204);
+  const children = async () => ((await agent.get('/api/me')).body as Me).children.length;
+  expect(await children()).toBe(0);
+  const which = ['--child', world.student('caspian'), '--person', me.id];
+  expect((await cadro('objections')).join()).toContain(me.id);
+  expect(await cadro('restore', ...which)).toEqual(['The link opens the record again.']);
+  expect([await children(), await cadro('objections')]).toEqual([1, []]);
+  expect(await cadro('restore', ...which)).toEqual(['Nobody has objected to such a link.']);
+  expect(await cadro('end-link', ...which)).toEqual(['The link has ended.']);
+  expect(await children()).toBe(0);
+  expect(await cadro('end-link', ...which)).toEqual(['There is no such link.']);
+});
+
+it.each([
+  [
+    'a child there is not',
+    ['invite', '--to', 'x@test.example', '--child', '0d4f3c1a-1b2c-4d5e-8f90-a1b2c3d4e5f6'],
+  ],
+  ['a role there is not', ['invite', '--to', 'x@test.example', '--child', 'x', '--role', 'owner']],
+  ['no days', ['codes', '--days', '0']],
+  ['nobody to write to', ['invite', '--child', 'x']],
+  ['a command there is not', ['forget-everything']],
+  ['a source without its secret', ['add-source', 'Name', 'https://x', 'client']],
+])('refuses %s', async (_name, args) => {
+  const before = await world.db('invitations').count();
+  await expect(cadro(...args)).rejects.toThrow();
+  expect(await world.db('invitations').count()).toEqual(before);
+});

@@ -1,0 +1,181 @@
+import { languages, roles, type Language, type Role } from '@cadro/contract';
+import { Command, Option } from 'commander';
+import { writeFile } from 'node:fs/promises';
+import {
+  answerObjection,
+  classList,
+  codeLetters,
+  codesCsv,
+  endLinkBySchool,
+  giveCodes,
+  inviteByMail,
+  openObjections,
+  type ClassFilter,
+} from '../../household';
+import {
+  addJobs,
+  demoClock,
+  openDatabase,
+  readConfig,
+  seal,
+  systemClock,
+  type Config,
+  type Deps,
+} from '../../kit';
+import { addSource, readingJob } from '../../sources';
+
+type Tell = (line: string) => void;
+interface Work extends Deps {
+  readonly config: Config;
+}
+
+/** Runs one command on the database that the environment names, and lets go of it. */
+async function withDatabase(work: (deps: Work) => Promise<void>): Promise<void> {
+  const config = readConfig(process.env);
+  const db = openDatabase(config.databaseUrl, { poolSize: 2 });
+  const clock = config.demoSchoolUrl ? demoClock(db) : systemClock;
+  try {
+    await work({ db, clock, config });
+  } finally {
+    await db.destroy();
+  }
+}
+
+const number = (text: string): number => {
+  const days = Number(text);
+  if (!Number.isInteger(days) || days < 1 || days > 400) throw new Error('days is a number from 1 to 400');
+  return days;
+};
+
+interface Class {
+  readonly school?: string;
+  readonly year?: string;
+  readonly course?: string;
+  readonly child?: string[];
+}
+const filterOf = ({ school, year, course, child }: Class): ClassFilter => ({
+  ...{ school, year, course },
+  studentIds: child,
+});
+const ofClass = (command: Command): Command =>
+  command
+    .option('--school <name>', 'only of this school')
+    .option('--year <year>', 'only of this year')
+    .option('--course <title>', 'only who is in this course')
+    .option('--child <id...>', 'only these children');
+
+interface Giving extends Class {
+  readonly days: number;
+  readonly teacher?: boolean;
+  readonly csv?: string;
+  readonly letters?: string;
+}
+
+/** Codes for a class list: a table, letters to print, or both. */
+async function codes(options: Giving, tell: Tell): Promise<void> {
+  await withDatabase(async ({ db, clock, config }) => {
+    const given = await giveCodes(db, filterOf(options), {
+      issuer: options.teacher ? 'teacher' : 'school',
+      ...{ role: 'guardian' as Role, days: options.days, now: await clock.now() },
+    });
+    const address = `${config.publicUrl}/new`;
+    if (options.csv) await writeFile(options.csv, codesCsv(given, address), { mode: 0o600 });
+    if (options.letters) await writeFile(options.letters, await codeLetters(given, address), { mode: 0o600 });
+    if (!options.csv && !options.letters)
+      for (const line of codesCsv(given, address).split('\r\n')) tell(line);
+    tell(`${given.length} codes, good for ${options.days} days`);
+  });
+}
+
+interface Inviting {
+  readonly to: string;
+  readonly child: string[];
+  readonly role: Role;
+  readonly language: Language;
+}
+
+/** The first accounts of a school: a mail with a code. */
+const invite = (options: Inviting, tell: Tell): Promise<void> =>
+  withDatabase(async (deps) => {
+    const { address } = await inviteByMail(deps, { ...options, studentIds: options.child });
+    tell(`A mail to ${options.to} is on its way. Its link: ${address}`);
+  });
+
+function addCodes(cadro: Command, tell: Tell): void {
+  ofClass(cadro.command('children'))
+    .description('the children there are, with the ids that other commands take')
+    .action((options: Class) =>
+      withDatabase(async ({ db }) => {
+        for (const child of await classList(db, filterOf(options)))
+          tell([child.studentId, child.familyName, child.givenName, child.year, child.schoolName].join('\t'));
+      }),
+    );
+  ofClass(cadro.command('codes'))
+    .description('a code for each child of a list')
+    .option('--days <days>', 'how long they work', number, 60)
+    .option('--teacher', 'given out by a teacher')
+    .option('--csv <file>', 'writes them as a table')
+    .option('--letters <file>', 'writes letters to print, in English and Spanish, as PDF')
+    .action((options: Giving) => codes(options, tell));
+  cadro
+    .command('invite')
+    .description('invites somebody by mail')
+    .requiredOption('--to <address>', 'where the mail goes')
+    .requiredOption('--child <id...>', 'whose records it opens')
+    .addOption(new Option('--role <role>', 'as what').choices([...roles]).default('guardian'))
+    .addOption(new Option('--language <language>', 'of the mail').choices([...languages]).default('en'))
+    .action((options: Inviting) => invite(options, tell));
+}
+
+function addLinks(cadro: Command, tell: Tell): void {
+  cadro
+    .command('objections')
+    .description('links that a guardian has objected to and the school has not answered')
+    .action(() =>
+      withDatabase(async ({ db }) => {
+        for (const row of await openObjections(db))
+          tell([row.studentId, row.child, row.personId, row.person, row.at.toISOString()].join('\t'));
+      }),
+    );
+  const one = (name: string, what: string) =>
+    cadro
+      .command(name)
+      .description(what)
+      .requiredOption('--child <id>', 'whose record')
+      .requiredOption('--person <id>', 'whose link');
+  one('restore', 'answers an objection: the link opens the record again').action(
+    ({ child, person }: { child: string; person: string }) =>
+      withDatabase(async (deps) => {
+        const done = await answerObjection(deps, child, person);
+        tell(done ? 'The link opens the record again.' : 'Nobody has objected to such a link.');
+      }),
+  );
+  one('end-link', 'ends a link, from the next request on').action(
+    ({ child, person }: { child: string; person: string }) =>
+      withDatabase(async (deps) => {
+        const done = await endLinkBySchool(deps, child, person);
+        tell(done ? 'The link has ended.' : 'There is no such link.');
+      }),
+  );
+}
+
+/** The command line of the operator. @param tell takes each line of what it says. */
+export function cadroCommand(tell: Tell): Command {
+  const cadro = new Command('cadro').description('What the operator of a Cadro does at the command line');
+  cadro
+    .command('add-source <name> <url> <client>')
+    .description('a school’s system, its secret in CADRO_SOURCE_SECRET; the worker reads it at once')
+    .action((name: string, baseUrl: string, clientId: string) =>
+      withDatabase(async ({ db, config }) => {
+        const secret = process.env['CADRO_SOURCE_SECRET'];
+        if (!secret) throw new Error('CADRO_SOURCE_SECRET is not set');
+        const sealedSecret = seal(config.secret, secret);
+        const id = await addSource(db, { name, baseUrl, clientId, sealedSecret });
+        await addJobs(db, [readingJob(id)]);
+        tell(`source ${id} will be read by the job worker`);
+      }),
+    );
+  addCodes(cadro, tell);
+  addLinks(cadro, tell);
+  return cadro;
+}
