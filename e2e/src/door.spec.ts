@@ -41,16 +41,16 @@ test('a child is linked by code, after one has seen whose record it is', async (
   await guardian.signsIn('tobiah');
   await expect(page.getByRole('radio', { name: 'Pet' })).toHaveCount(0);
   await page.goto('/link');
-  const code = page.getByLabel('Code from the school');
+  const code = page.getByLabel('Your code');
   await code.fill('C8SN-0F2B-6WQA-1DVP');
-  await page.getByRole('button', { name: 'Look whose code this is' }).click();
+  await page.getByRole('button', { name: 'See whose it is' }).click();
   await expect(page.getByText('This code has run out.')).toBeVisible();
   await code.fill('3qpt 7k9m xr2d v6hb');
-  await page.getByRole('button', { name: 'Look whose code this is' }).click();
-  await expect(page.getByText('Pet Aldervane')).toBeVisible();
-  await expect(page.getByText('Little Fathom Primary, year 3')).toBeVisible();
-  await page.getByRole('button', { name: 'Yes, link Pet' }).click();
-  await expect(page.getByRole('heading', { name: 'Pet is linked.' })).toBeVisible();
+  await page.getByRole('button', { name: 'See whose it is' }).click();
+  await expect(page.getByText('Pet', { exact: true })).toBeVisible();
+  await expect(page.getByText('Little Fathom Primary')).toBeVisible();
+  await page.getByRole('button', { name: 'Yes, add Pet' }).click();
+  await expect(page.getByRole('heading', { name: 'Pet is added.' })).toBeVisible();
   await expect(page.getByRole('radio', { name: 'Pet' })).toBeVisible();
 });
 

@@ -202,4 +202,6 @@ export const screens: readonly { name: string; open: (guardian: Guardian) => Pro
   { name: 'stopping mail', open: (guardian) => guardian.opens('/mail-stop/nothing') },
   { name: 'linking', open: (guardian) => guardian.opens('/link') },
   { name: 'settings', open: (guardian) => guardian.opens('/settings') },
+  { name: 'sign-in and safety', open: (guardian) => guardian.opens('/settings/safety') },
+  { name: 'who sees what', open: (guardian) => guardian.opens('/settings/people') },
 ];

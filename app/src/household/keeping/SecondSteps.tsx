@@ -105,6 +105,7 @@ function SetUpCodes({ secret, picture }: { secret: string; picture: string }) {
     <Stack>
       <Words>{t('safety.scan')}</Words>
       <Image
+        role="img"
         source={{ uri: `data:image/svg+xml;utf8,${encodeURIComponent(picture)}`, width: 200, height: 200 }}
         aria-label={t('safety.key')}
       />

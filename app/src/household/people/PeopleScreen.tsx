@@ -46,6 +46,11 @@ function Content({ people }: { people: People }) {
         <Words colour="soft">{t('people.lead')}</Words>
       </Stack>
       <Notices notices={people.notices} />
+      {own.length === 0 ? null : inviting ? (
+        <InviteForm own={own} />
+      ) : (
+        <Action main label={t('people.invite')} onPress={() => setInviting(true)} />
+      )}
       {people.children.map((child) => (
         <Stack key={child.studentId}>
           <Heading level={2}>{child.givenName}</Heading>
@@ -56,23 +61,16 @@ function Content({ people }: { people: People }) {
         </Stack>
       ))}
       {own.length > 0 ? (
-        <>
-          {inviting ? (
-            <InviteForm own={own} />
-          ) : (
-            <Action main label={t('people.invite')} onPress={() => setInviting(true)} />
-          )}
-          <Stack space={0.25}>
-            <TickLine
-              label={t('people.shows')}
-              on={people.showsItself}
-              onChange={(showsItself) => void show({ showsItself })}
-            />
-            <Words size="small" colour="soft">
-              {t('people.showsHint')}
-            </Words>
-          </Stack>
-        </>
+        <Stack space={0.25}>
+          <TickLine
+            label={t('people.shows')}
+            on={people.showsItself}
+            onChange={(showsItself) => void show({ showsItself })}
+          />
+          <Words size="small" colour="soft">
+            {t('people.showsHint')}
+          </Words>
+        </Stack>
       ) : null}
       {self ? <ChildsCode studentId={self.studentId} /> : null}
     </Page>

@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import type { LinkedPerson } from '@cadro/contract';
 import { Line, Quietly, Stack, Words } from '../../ui';
@@ -5,36 +6,21 @@ import { useChangeRoleMutation, useEndLinkMutation, useObjectToLinkMutation } fr
 import { useFormat } from '../useFormat';
 import { Sure } from './Sure';
 
-/** Somebody who sees a child: who, as what, since when, by whom; and what may be done about it. */
-export function PersonRow({
-  person,
-  child,
-}: {
-  person: LinkedPerson;
-  child: { readonly studentId: string; readonly givenName: string };
-}) {
+interface Link {
+  readonly person: LinkedPerson;
+  readonly child: { readonly studentId: string; readonly givenName: string };
+}
+
+/** What may be done about a link by who looks at it. */
+function Acts({ person, child }: Link) {
   const { t } = useTranslation();
-  const format = useFormat();
   const [end, ending] = useEndLinkMutation();
   const [change] = useChangeRoleMutation();
   const [object, objecting] = useObjectToLinkMutation();
-  const name = person.name ?? t('people.unnamed');
   const which = { studentId: child.studentId, personId: person.id };
-  const said = { name, child: child.givenName };
-  const how = person.invitedBy
-    ? t('people.by', { name: person.invitedBy })
-    : person.issuer
-      ? t(`people.issuers.${person.issuer}`)
-      : null;
-  const facts = [t('people.since', { when: format.date(person.since) }), ...(how ? [how] : [])];
+  const said = { name: person.name ?? t('people.unnamed'), child: child.givenName };
   return (
-    <Stack space={0.25}>
-      <Words bold>{person.you ? `${name} (${t('people.you')})` : name}</Words>
-      <Words>{t(`people.roles.${person.role}`)}</Words>
-      <Words size="small" colour="soft">
-        {facts.join(' · ')}
-      </Words>
-      {person.suspended ? <Words colour="plum">{t('people.suspended')}</Words> : null}
+    <Stack space={0}>
       {person.mayChange ? (
         <Quietly
           label={t(person.role === 'guardian' ? 'people.toLook' : 'people.toGuardian', said)}
@@ -61,6 +47,36 @@ export function PersonRow({
           onYes={() => void end(which)}
         />
       ) : null}
+    </Stack>
+  );
+}
+
+/** Somebody who sees a child: who, as what, since when, by whom; and what may be done about it. */
+export function PersonRow({ person, child }: Link) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const [open, setOpen] = useState(false);
+  const name = person.name ?? t('people.unnamed');
+  const said = { name, child: child.givenName };
+  const how = person.invitedBy
+    ? t('people.by', { name: person.invitedBy })
+    : person.issuer
+      ? t(`people.issuers.${person.issuer}`)
+      : null;
+  const facts = [t('people.since', { when: format.date(person.since) }), ...(how ? [how] : [])];
+  return (
+    <Stack space={0.25}>
+      <Words bold>{person.you ? `${name} (${t('people.you')})` : name}</Words>
+      <Words>{t(`people.roles.${person.role}`)}</Words>
+      <Words size="small" colour="soft">
+        {facts.join(' · ')}
+      </Words>
+      {person.suspended ? <Words colour="plum">{t('people.suspended')}</Words> : null}
+      {!person.mayChange && !person.mayObject && !person.mayEnd ? null : open ? (
+        <Acts person={person} child={child} />
+      ) : (
+        <Quietly label={t('people.change', said)} onPress={() => setOpen(true)} />
+      )}
       <Line />
     </Stack>
   );

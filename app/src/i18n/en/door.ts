@@ -11,7 +11,7 @@ export const doorEn = {
     keep: 'Keep me signed in on this device',
     forgotten: 'Forgot your password?',
     newHere: 'New here? Set up your account',
-    passkey: 'Sign in with a passkey',
+    passkey: 'Use a passkey',
     secondTitle: 'One more step',
     secondLead: 'Your password is right. This account also asks for a code or a passkey.',
     secondCode: 'Code from your authenticator app',

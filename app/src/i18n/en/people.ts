@@ -20,6 +20,7 @@ export const peopleEn = {
       student: 'the child: own work, own plan, teachers’ words to it',
     },
     suspended: 'On hold: someone objected, and the school has not answered yet',
+    change: 'Change {{name}}’s access',
     end: 'End {{name}}’s access to {{child}}',
     leave: 'Leave {{child}}',
     leaveSure: 'You’ll no longer see {{child}}’s schoolwork. To come back you need a new code.',

@@ -12,7 +12,7 @@ export const doorEs: typeof doorEn = {
     keep: 'Mantener la sesión abierta en este dispositivo',
     forgotten: '¿Olvidó su contraseña?',
     newHere: '¿Es su primera vez? Abra su cuenta',
-    passkey: 'Entrar con una llave de acceso',
+    passkey: 'Usar una llave de acceso',
     secondTitle: 'Un paso más',
     secondLead: 'Su contraseña es correcta. Esta cuenta pide además un código o una llave de acceso.',
     secondCode: 'Código de su aplicación de autenticación',

@@ -21,6 +21,7 @@ export const peopleEs: typeof peopleEn = {
       student: 'el alumno: sus tareas, su plan y lo que le escriben sus maestros',
     },
     suspended: 'En espera: alguien se opuso y la escuela aún no ha respondido',
+    change: 'Cambiar el acceso de {{name}}',
     end: 'Terminar el acceso de {{name}} a {{child}}',
     leave: 'Dejar de ver a {{child}}',
     leaveSure: 'Ya no verá las tareas de {{child}}. Para volver necesitará un código nuevo.',

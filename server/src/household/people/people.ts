@@ -39,11 +39,15 @@ function powersOver(link: store.LinkRow, { me, role, now }: Looking) {
   const invitedHere =
     ours && link.invited_by !== null && (link.issuer === 'guardian' || link.issuer === 'child');
   const isNew = now.getTime() - link.linked_at.getTime() < newForDays * dayMs;
+  // A guardian whom the school let in goes by themself, or by the school's word.
+  const mayEnd = isMe
+    ? link.role !== 'student'
+    : guardian && ours && (link.role !== 'guardian' || invitedHere);
   return {
-    // A guardian whom the school let in goes by themself, or by the school's word.
-    mayEnd: isMe ? link.role !== 'student' : guardian && ours && (link.role !== 'guardian' || invitedHere),
+    mayEnd,
     mayChange: guardian && invitedHere && ['guardian', 'look-only'].includes(link.role),
-    mayObject: guardian && isNew && link.suspended_at === null && link.answered_at === null,
+    // Whose link one may end needs no objection.
+    mayObject: guardian && !mayEnd && isNew && link.suspended_at === null && link.answered_at === null,
   };
 }
 

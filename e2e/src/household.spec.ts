@@ -1,0 +1,204 @@
+import type { Browser, Page } from '@playwright/test';
+import { Guardian } from './guardian';
+import { expect, once, test, type RunningStack } from './stack';
+
+/* How a family gets in, stays safe and parts again: each step as it is done on a phone. */
+const first = 'lantern wicks for thirty herons';
+const second = 'eleven quiet oars before the dawn';
+
+interface Mail {
+  readonly to: string;
+  readonly subject: string;
+  readonly text: string;
+}
+
+/** The address in the last mail with such a subject, opened where passkeys work: by the name of this machine. */
+async function addressIn(running: RunningStack, page: Page, to: string, subject: RegExp): Promise<string> {
+  let found: string | undefined;
+  await expect
+    .poll(
+      async () => {
+        const { arrivals } = (await (
+          await page.request.get(`${running.schoolUrl}/demo/arrivals`)
+        ).json()) as {
+          arrivals: Mail[];
+        };
+        const mail = arrivals.filter((each) => each.to === to && subject.test(each.subject)).at(-1);
+        found = /http\S+#\S+/.exec(mail?.text ?? '')?.[0];
+        return found;
+      },
+      { timeout: 30_000 },
+    )
+    .toBeTruthy();
+  return (found ?? '').replace('127.0.0.1', 'localhost');
+}
+
+async function newcomer(browser: Browser, running: RunningStack, wide: boolean): Promise<Guardian> {
+  const context = await browser.newContext({
+    baseURL: running.url.replace('127.0.0.1', 'localhost'),
+    viewport: wide ? { width: 1280, height: 800 } : { width: 390, height: 844 },
+  });
+  return new Guardian(await context.newPage(), wide);
+}
+
+const signIn = async (page: Page, email: string, password: string) => {
+  await page.goto('/sign-in');
+  await page.getByLabel('E-mail address').fill(email);
+  await page.getByLabel('Password').fill(password);
+  await page.getByRole('button', { name: 'Sign in' }).click();
+};
+const signOut = async (page: Page) => {
+  await page.goto('/settings');
+  await page.getByRole('button', { name: 'Sign out' }).click();
+  await expect(page).toHaveURL(/\/sign-in$/);
+};
+/** A key that lives in this browser, and is confirmed at once. */
+const withPasskeys = async (page: Page) => {
+  const cdp = await page.context().newCDPSession(page);
+  await cdp.send('WebAuthn.enable');
+  await cdp.send('WebAuthn.addVirtualAuthenticator', {
+    options: {
+      ...{ protocol: 'ctap2', transport: 'internal', hasResidentKey: true, hasUserVerification: true },
+      ...{ isUserVerified: true, automaticPresenceSimulation: true },
+    },
+  });
+};
+
+test(
+  'a parent is invited, comes in by code, loses the password, adds a passkey, and is let go',
+  once,
+  async ({ guardian, page, browser, running }) => {
+    test.setTimeout(180_000);
+    const email = 'rosamund@test.example';
+    await guardian.signsIn();
+    await page.goto('/settings/people');
+    await page.getByRole('button', { name: 'Invite someone' }).click();
+    await page.getByRole('checkbox', { name: 'Isolde' }).click();
+    await page.getByRole('checkbox', { name: 'Pet' }).click();
+    await guardian.findsStateInOrder('an invitation');
+    await page.getByRole('button', { name: 'Make the invitation' }).click();
+    const code = await page.getByText(/^([0-9A-Z]{4}-){3}[0-9A-Z]{4}$/).textContent();
+
+    const other = await newcomer(browser, running, guardian.wide);
+    const theirs = other.page;
+    await withPasskeys(theirs);
+    await theirs.goto(`/new#${code ?? ''}`);
+    await expect(theirs.getByText('Caspian', { exact: true })).toBeVisible();
+    await expect(theirs.getByText('Millrace Middle School')).toBeVisible();
+    await expect(theirs.getByText('Invited by Maren Aldervane')).toBeVisible();
+    expect(theirs.url()).not.toContain('#');
+    await other.findsStateInOrder('whose record it is');
+    await theirs.getByRole('button', { name: 'Yes, go on' }).click();
+    await theirs.getByLabel('Your name').fill('Rosamund Tern');
+    await theirs.getByLabel('E-mail address').fill(email);
+    await theirs.getByLabel('Password', { exact: true }).fill('rosamund');
+    await theirs.getByRole('button', { name: 'Open my account' }).click();
+    await expect(theirs.getByText(/^This password is too easy to guess/)).toBeVisible();
+    await theirs.getByLabel('Password', { exact: true }).fill(first);
+    await other.findsStateInOrder('setting up an account');
+    await theirs.getByRole('button', { name: 'Open my account' }).click();
+    await expect(theirs).toHaveURL(/\/brief$/);
+    await expect(theirs.getByRole('heading', { level: 1, name: /Rosamund$/ })).toBeVisible();
+    await expect(
+      theirs.getByText(`Please confirm your address: we sent a message to ${email}`),
+    ).toBeVisible();
+
+    await theirs.goto(await addressIn(running, page, email, /^Confirm your address/));
+    await expect(theirs.getByRole('heading', { level: 1, name: 'Your address is confirmed' })).toBeVisible();
+    await other.findsStateInOrder('a confirmed address');
+    await signOut(theirs);
+
+    await theirs.getByRole('link', { name: 'Forgot your password?' }).click();
+    await theirs.getByLabel('E-mail address').fill(email);
+    await other.findsStateInOrder('a forgotten password');
+    await theirs.getByRole('button', { name: 'Send me the link' }).click();
+    await expect(theirs.getByText(/^If there’s an account for rosamund/)).toBeVisible();
+    await theirs.goto(await addressIn(running, page, email, /^Set a new password/));
+    await theirs.getByLabel('New password').fill(second);
+    await theirs.getByRole('button', { name: 'Save the new password' }).click();
+    await theirs.getByRole('link', { name: 'Go to sign-in' }).click();
+    await signIn(theirs, email, second);
+    await expect(theirs).toHaveURL(/\/brief$/);
+
+    await theirs.goto('/settings/safety');
+    await expect(theirs.getByText(/this device/)).toBeVisible();
+    await theirs.getByRole('button', { name: 'Add a passkey' }).click();
+    await theirs.getByLabel('Your password now').fill(second);
+    await theirs.getByRole('button', { name: 'Add a passkey' }).click();
+    await expect(theirs.getByText('My phone', { exact: true })).toBeVisible();
+    await other.findsStateInOrder('sign-in and safety');
+    await signOut(theirs);
+    // As the way in by itself, and as the step after the password.
+    await theirs.getByRole('button', { name: 'Use a passkey' }).click();
+    await expect(theirs).toHaveURL(/\/brief$/);
+    await signOut(theirs);
+    await signIn(theirs, email, second);
+    await expect(theirs.getByRole('heading', { level: 1, name: 'One more step' })).toBeVisible();
+    await other.findsStateInOrder('the second step');
+    await theirs.getByRole('button', { name: 'Use a passkey' }).click();
+    await expect(theirs).toHaveURL(/\/brief$/);
+
+    await guardian.goesTo('Brief');
+    await page.reload();
+    await page.getByRole('link', { name: /about who sees what$/ }).click();
+    await expect(page.getByText('Rosamund Tern can now see Caspian’s schoolwork')).toBeVisible();
+    await page.getByRole('button', { name: 'OK, I’ve seen it' }).click();
+    await page.getByRole('button', { name: 'Change Rosamund Tern’s access' }).click();
+    await page.getByRole('button', { name: 'Let Rosamund Tern only look' }).click();
+    await expect(page.getByRole('button', { name: 'Let Rosamund Tern write, too' })).toBeVisible();
+    await guardian.findsStateInOrder('who sees what');
+    await page.getByRole('button', { name: 'End Rosamund Tern’s access to Caspian' }).click();
+    await page.getByRole('button', { name: 'Yes' }).click();
+    await expect(page.getByText('Rosamund Tern', { exact: true })).toHaveCount(0);
+    await theirs.goto('/brief');
+    await expect(theirs.getByRole('heading', { level: 1, name: 'No child here yet' })).toBeVisible();
+    expect([...guardian.complaints, ...other.complaints.filter((text) => !/422|403/.test(text))]).toEqual([]);
+    await theirs.context().close();
+  },
+);
+
+test(
+  'who has no code at hand begins, and adds the child later',
+  once,
+  async ({ guardian, browser, running }) => {
+    const other = await newcomer(browser, running, guardian.wide);
+    const { page } = other;
+    const email = 'nestor@test.example';
+    await page.goto('/sign-in');
+    await page.getByRole('link', { name: /^New here/ }).click();
+    await other.findsStateInOrder('new here');
+    await page.getByLabel('Your code').fill('T4MJ-91CW-8GZE-5NYX');
+    await page.getByRole('button', { name: 'See whose it is' }).click();
+    await expect(page.getByText(/^No school has given out this code/)).toBeVisible();
+    await page.getByRole('button', { name: 'I don’t have my code with me' }).click();
+    await page.getByLabel('Your name').fill('Nestor Reed');
+    await page.getByLabel('E-mail address').fill(email);
+    await page.getByLabel('Password', { exact: true }).fill(first);
+    await page.getByRole('button', { name: 'Send me the message' }).click();
+    await expect(page.getByRole('heading', { level: 1, name: 'Check your mail' })).toBeVisible();
+    await page.goto(await addressIn(running, page, email, /^Finish setting up/));
+    await page.getByRole('link', { name: 'Go to sign-in' }).click();
+    await signIn(page, email, first);
+    await page.getByRole('link', { name: 'Add a child' }).click();
+    await page.getByLabel('Your code').fill('t4mj 91cw 8gze 5nyk');
+    await page.getByRole('button', { name: 'See whose it is' }).click();
+    await expect(page.getByText('Millrace Middle School')).toBeVisible();
+    await page.getByRole('button', { name: /^Yes, add/ }).click();
+    await page.getByRole('link', { name: 'Brief', exact: true }).first().click();
+    await expect(page.getByRole('heading', { level: 1, name: /Nestor$|^Nothing needs you/ })).toBeVisible();
+    await page.context().close();
+  },
+);
+
+test('one-time codes are asked for once they are set up', once, async ({ guardian, page }) => {
+  await guardian.signsIn('ottoline');
+  await page.goto('/settings/safety');
+  await page.getByRole('button', { name: 'Set up codes' }).click();
+  await page.getByLabel('Your password now').fill('tide-and-lantern');
+  await page.getByRole('button', { name: 'Set up codes' }).click();
+  await expect(page.getByText(/^Key: /)).toBeVisible();
+  await guardian.findsStateInOrder('setting up one-time codes');
+  await page.getByLabel('The code it shows now').fill('000000');
+  await page.getByRole('button', { name: 'Turn on codes' }).click();
+  await expect(page.getByText(/^This code isn’t right/)).toBeVisible();
+});
