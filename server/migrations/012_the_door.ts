@@ -80,6 +80,9 @@ alter table login_tries add waits_until timestamptz not null default now();
 const reach = `
 alter table alert_settings add phone_confirmed text;
 update alert_settings set phone_confirmed = delivery->>'phone' where delivery is not null;
+-- Whether an answer is from whom it says: null for one that is, and for what was written here.
+alter table messages add doubt text check (doubt in ('other-sender', 'not-verified')),
+  add sender text, add automatic boolean not null default false;
 create table phone_proofs (
   guardian_id uuid primary key references guardians on delete cascade,
   phone text not null, code_hash text not null, expires_at timestamptz not null
@@ -161,6 +164,7 @@ export async function down(knex: Knex): Promise<void> {
   await knex.raw('drop trigger link_changed on guardian_links');
   await knex.raw('drop function tell_stream_ended()');
   await knex.raw('drop table phone_proofs');
+  await knex.raw('alter table messages drop column doubt, drop column sender, drop column automatic');
   await knex.raw('alter table alert_settings drop column phone_confirmed');
   await knex.raw('alter table login_tries drop column waits_until');
   await knex.raw('alter table sessions drop column guardian_id');

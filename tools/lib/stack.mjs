@@ -22,6 +22,7 @@ function environment({ databaseUrl, ports, secret, buildDir, schoolState }) {
     CADRO_SECRET: secret,
     CADRO_APP_DIR: join(buildDir, 'app'),
     CADRO_INBOUND_MAIL_KEY: inboundKey,
+    CADRO_MAIL_VERDICT_HOST: 'mx.mail.cadro.example',
     CADRO_DEMO_SCHOOL_URL: `http://127.0.0.1:${ports.school}`,
     TEXT_GATEWAY_URL: `http://127.0.0.1:${ports.school}/texts`,
     TEXT_GATEWAY_KEY: textKey,

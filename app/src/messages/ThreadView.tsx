@@ -24,15 +24,25 @@ export function ThreadView({ threadId }: { threadId: string }) {
           </Stack>
           {messages.length === 0 ? <Quiet>{t('message.empty')}</Quiet> : null}
           <View role="list" style={styles.gap16}>
-            {messages.map(({ id, author, fromTeacher, text, at, state }) => (
-              <View key={id} role="listitem" style={[looks.letter, fromTeacher && looks.fromTeacher]}>
+            {messages.map(({ id, author, fromTeacher, doubt, automatic, text, at, state }) => (
+              <View
+                key={id}
+                role="listitem"
+                style={[looks.letter, fromTeacher && !doubt && looks.fromTeacher]}
+              >
                 <Words size="small" colour={state === 'failed' ? 'plum' : 'soft'}>
                   {[
-                    author,
+                    doubt ? t('message.notConfirmed', { name: author }) : author,
+                    ...(automatic ? [t('message.automatic')] : []),
                     format.dayTime(at),
                     ...(t(`message.states.${state}`) ? [t(`message.states.${state}`)] : []),
                   ].join(' · ')}
                 </Words>
+                {doubt ? (
+                  <Words size="small" colour="plum">
+                    {t(`message.doubts.${doubt.reason}`, { sender: doubt.sender, name: author })}
+                  </Words>
+                ) : null}
                 <Words>{text}</Words>
               </View>
             ))}

@@ -7,6 +7,18 @@ export const Message = Type.Object({
   id: Uuid,
   author: Type.String(),
   fromTeacher: Type.Boolean(),
+  /**
+   * Of what came in: why it is not confirmed to be from the teacher, and from which address it came. It came from
+   * another address, or the mail provider did not vouch for its sender. Null for what is confirmed or was written here.
+   */
+  doubt: Nullable(
+    Type.Object({
+      reason: Type.Union([Type.Literal('other-sender'), Type.Literal('not-verified')]),
+      sender: Type.String(),
+    }),
+  ),
+  /** Whether a program wrote it by itself: away until Monday. */
+  automatic: Type.Boolean(),
   text: Type.String(),
   at: Instant,
   state: Type.Union(messageStates.map((state) => Type.Literal(state))),

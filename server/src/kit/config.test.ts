@@ -22,6 +22,7 @@ describe('the environment', () => {
     sourceTimeoutMs: 15_000,
     mailDomain: 'mail.cadro.example',
     inboundMailKey: 'k',
+    mailVerdictHost: null,
     demoSchoolUrl: null,
     trustedProxies: false,
     sessions: { idleHours: 12, keptDays: 90 },

@@ -20,6 +20,11 @@ export interface Config {
   readonly mailDomain: string;
   /** What the mail provider authenticates with when it posts mail. */
   readonly inboundMailKey: string;
+  /**
+   * The name under which the mail provider adds what it found out about a sender (Authentication-Results); null: no
+   * answer can be confirmed to be from whom it says.
+   */
+  readonly mailVerdictHost: string | null;
   /** Address of the simulated schools; set in demo mode only. */
   readonly demoSchoolUrl: string | null;
   /**
@@ -92,6 +97,7 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     sourceTimeoutMs: number('CADRO_SOURCE_TIMEOUT_MS', 15_000, 600_000),
     mailDomain: env['CADRO_MAIL_DOMAIN'] ?? 'mail.cadro.example',
     inboundMailKey: need('CADRO_INBOUND_MAIL_KEY'),
+    mailVerdictHost: env['CADRO_MAIL_VERDICT_HOST'] ?? null,
     demoSchoolUrl: env['CADRO_DEMO_SCHOOL_URL'] ?? null,
     trustedProxies: proxiesOf(env['CADRO_TRUSTED_PROXIES'] ?? ''),
     sessions: {

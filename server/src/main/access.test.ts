@@ -313,7 +313,7 @@ const table: Record<string, { statuses: Statuses; body?: () => object }> = {
     statuses: writing(204),
     body: () => ({ minutes: 40 }),
   },
-  'get /api/students/:studentId/courses/:courseId/tries': { statuses: record },
+  'get /api/students/:studentId/courses/:courseId/tries': { statuses: { ...record, student: 403 } },
   'post /api/students/:studentId/courses/:courseId/tries': {
     statuses: writing(200),
     body: () => ({ name: 'All at 80 %', scores: [{ itemId: ids.itemId, earned: 16 }] }),

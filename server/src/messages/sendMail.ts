@@ -1,5 +1,5 @@
 import type { Transporter } from 'nodemailer';
-import { mailAddress, refusedReceiver, type Config, type Db } from '../kit';
+import { isOneAddress, mailAddress, refusedReceiver, type Config, type Db } from '../kit';
 import * as store from './store';
 
 interface MailDeps {
@@ -18,6 +18,8 @@ export async function sendMail(deps: MailDeps, messageId: string, lastTry = fals
   const { db, config, transport } = deps;
   const row = await store.outgoing(db, messageId);
   if (!row || row.state === 'sent' || !row.teacher_email) return;
+  // What is more than one receiver is none: nothing goes out to whom nobody chose.
+  if (!isOneAddress(row.teacher_email)) return store.markFailed(db, messageId);
   const mimeId = `<${row.id}@${config.mailDomain}>`;
   const reply = mailAddress(config, 'reply', row.thread_id);
   try {

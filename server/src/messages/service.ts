@@ -10,6 +10,8 @@ const messageView = (row: store.MessageRow): Message => ({
   id: row.id,
   author: row.author,
   fromTeacher: row.from_teacher,
+  doubt: row.doubt === null ? null : { reason: row.doubt, sender: row.sender ?? '' },
+  automatic: row.automatic,
   text: row.text,
   at: row.at.toISOString(),
   state: row.state,

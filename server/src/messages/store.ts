@@ -57,9 +57,15 @@ export interface MessageRow {
   readonly text: string;
   readonly at: Date;
   readonly state: Message['state'];
+  readonly doubt: 'other-sender' | 'not-verified' | null;
+  readonly sender: string | null;
+  readonly automatic: boolean;
 }
 
-const messageColumns = ['id', 'thread_id', 'from_teacher', 'author', 'text', 'at', 'state'] as const;
+const messageColumns = [
+  ...(['id', 'thread_id', 'from_teacher', 'author', 'text', 'at', 'state'] as const),
+  ...(['doubt', 'sender', 'automatic'] as const),
+] as const;
 
 export const messagesOf = (db: Db, threadIds: readonly string[]): Promise<MessageRow[]> =>
   db('messages')
@@ -133,6 +139,9 @@ export async function insertMessage(
     at: Date;
     state: Message['state'];
     mime_id: string | null;
+    doubt?: MessageRow['doubt'];
+    sender?: string | null;
+    automatic?: boolean;
   },
 ): Promise<string | null> {
   const [inserted] = await trx('messages')
@@ -221,12 +230,13 @@ export const teachersOf = (db: Db, guardianId: string, studentId: string, now: D
       't.id as thread_id',
     );
 
-/** The last unread answer of each of the household's threads. */
+/** The last unread answer of each of the household's threads: a teacher's own, not what only says to be one. */
 export const unreadOf = (db: Db, guardianId: string, studentIds: readonly string[]) =>
   unreadBy(db, guardianId)
     .join('threads as t', 't.id', 'm.thread_id')
     .join('guardian_profiles as g', 'g.household_id', 't.household_id')
-    .where({ 'g.guardian_id': guardianId })
+    .where({ 'g.guardian_id': guardianId, 'm.automatic': false })
+    .whereNull('m.doubt')
     .whereIn('m.student_id', [...studentIds])
     .distinctOn('m.thread_id')
     .orderBy([{ column: 'm.thread_id' }, { column: 'm.seq', order: 'desc' }])

@@ -28,10 +28,28 @@ const inbound = (mime: Buffer, key = world.config.inboundMailKey) =>
     .set('content-type', 'message/rfc822')
     .set('authorization', `Bearer ${key}`)
     .send(mime);
-const mime = (from: string, to: string, text: string, messageId?: string): Promise<Buffer> =>
-  new MailComposer({ from, to, subject: 'Re: Keel model', text, ...(messageId ? { messageId } : {}) })
+/** A mail as the provider hands it on, with what it found out about the sender above it. */
+const mime = async (
+  from: string,
+  to: string,
+  text: string,
+  {
+    messageId,
+    verdict = 'pass',
+    headers = {},
+  }: { messageId?: string; verdict?: string; headers?: object } = {},
+): Promise<Buffer> => {
+  const mail = await new MailComposer({
+    ...{ from, to, subject: 'Re: Keel model', text, date: new Date('2026-10-21T20:00:00Z') },
+    ...(messageId ? { messageId } : {}),
+    headers: { ...headers },
+  })
     .compile()
     .build();
+  const domain = from.split('@')[1] ?? '';
+  const field = `Authentication-Results: mx.mail.cadro.example; dmarc=${verdict} header.from=${domain}\r\n`;
+  return Buffer.concat([Buffer.from(verdict ? field : ''), mail]);
+};
 
 describe('a follow-up and two guardians', () => {
   it('is one per work and household: the second to take it in hand gets the open one', async () => {
@@ -169,7 +187,6 @@ describe('mail from outside', () => {
       422,
     ],
     ['a forged token', () => mime(teacher, forged(address), 'x'), 422],
-    ['another sender', () => mime('someone@else.example', address, 'x'), 422],
     ['no token', () => mime(teacher, 'hello@mail.cadro.example', 'x'), 422],
     ['no mail', async () => Buffer.from('\u0000\u0001'), 422],
   ])('refuses %s and writes nothing', async (_name, make, status) => {
@@ -185,7 +202,7 @@ describe('mail from outside', () => {
   it('takes an answer in once, without the quoted letter', async () => {
     const text =
       'It stood under the sail cloth.\n\nOn 2026-10-22 at 19:40, a guardian wrote:\n> Has the keel model reached you?\n';
-    const answer = await mime(teacher, address, text, '<once@quay-schools.example>');
+    const answer = await mime(teacher, address, text, { messageId: '<once@quay-schools.example>' });
     await inbound(answer).expect(202);
     await inbound(answer).expect(202);
     const brief = (await maren.get(outlookRoutes.brief.path)).body;
@@ -209,6 +226,68 @@ describe('mail from outside', () => {
       [false],
     ]);
     expect([await kinds(tobiah), await unread(tobiah)]).toEqual([expect.arrayContaining(['reply']), [true]]);
+  });
+
+  it.each<[string, string, Parameters<typeof mime>[3], object]>([
+    [
+      'another address than the teacher’s',
+      'someone@else.example',
+      {},
+      { doubt: { reason: 'other-sender', sender: 'someone@else.example' } },
+    ],
+    [
+      'whom the provider does not vouch for',
+      teacher,
+      { verdict: 'fail' },
+      { doubt: { reason: 'not-verified', sender: teacher } },
+    ],
+    [
+      'whom nobody has looked at',
+      teacher,
+      { verdict: '' },
+      { doubt: { reason: 'not-verified', sender: teacher } },
+    ],
+    [
+      'a program that answers by itself',
+      teacher,
+      { headers: { 'Auto-Submitted': 'auto-replied' } },
+      { doubt: null, automatic: true },
+    ],
+  ])('what comes from %s is told as that, and moves nothing on', async (name, from, how, told) => {
+    const followUp = async () => (await maren.get(followUpRoutes.list.path)).body.followUps as object[];
+    const before = await followUp();
+    await inbound(await mime(from, address, `Forged: ${name}`, how)).expect(202);
+    const { messages } = (await tobiah.get(messageRoutes.thread.path.replace(':threadId', threadId))).body;
+    expect(messages.at(-1)).toMatchObject({ text: `Forged: ${name}`, fromTeacher: true, ...told });
+    expect(await followUp()).toEqual(before);
+    const { matters } = (await maren.get(outlookRoutes.brief.path)).body as { matters: { text?: string }[] };
+    expect(matters.filter(({ text }) => text?.startsWith('Forged'))).toEqual([]);
+  });
+
+  it('a mail without an id of its own that is played again is the same one', async () => {
+    const again = async () => {
+      const mail = (await mime(teacher, address, 'No id of mine.')).toString('utf8');
+      return Buffer.from(mail.replace(/^Message-ID:.*\r\n/im, ''));
+    };
+    for (let times = 0; times < 3; times++) await inbound(await again()).expect(202);
+    const { messages } = (await tobiah.get(messageRoutes.thread.path.replace(':threadId', threadId))).body;
+    expect(messages.filter(({ text }: { text: string }) => text === 'No id of mine.')).toHaveLength(1);
+  });
+
+  it('a letter goes to no address that is more than one', async () => {
+    const other = 'w.thornwick@quay-schools.example, b.marrowby@quay-schools.example';
+    await world.db('teachers').where({ email: teacher }).update({ email: other });
+    const { teacher: who } = (await maren.get(messageRoutes.thread.path.replace(':threadId', threadId))).body;
+    const letter = { studentId: item.studentId, teacherId: who.id, subject: 'S', text: 'To more than one' };
+    await maren.post(messageRoutes.send.path).send(letter).expect(202);
+    await world.workOff();
+    const { messages } = (await maren.get(messageRoutes.thread.path.replace(':threadId', threadId))).body;
+    expect(messages.at(-1)).toMatchObject({ text: 'To more than one', state: 'failed' });
+    await world.db('teachers').where({ email: other }).update({ email: teacher });
+    const { letters } = (await (await fetch(`${world.school.url}/demo/letters`)).json()) as {
+      letters: { text: string }[];
+    };
+    expect(letters.some(({ text }) => text.includes('To more than one'))).toBe(false);
   });
 
   const returned = async (to: string, status: string): Promise<Buffer> => {

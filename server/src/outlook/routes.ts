@@ -3,8 +3,8 @@ import { dateIn } from '@cadro/core';
 import type { Router } from 'express';
 import { itemOf, setTarget, type FiguresHook } from '../gradebook';
 import { childrenFor, householdOf, requireChild } from '../household';
-import { HttpProblem, mount, newRouter, type ServerDeps } from '../kit';
-import { enrolled } from '../records';
+import { HttpProblem, mount, newRouter, type Db, type ServerDeps } from '../kit';
+import { enrolled, itemIdsOf } from '../records';
 import { answerOffer } from './answerOffer';
 import { jointAnswer } from './joint';
 import { forgetTry, keepTry, triesOf } from './tryStore';
@@ -47,12 +47,22 @@ function workPages(router: Router, deps: ServerDeps, onFigures: FiguresHook): vo
   });
 }
 
+/** @throws HttpProblem 404 for an assignment that is not of this child's course. */
+async function requireItemsOf(
+  db: Db,
+  { studentId, courseId }: { studentId: string; courseId: string },
+  itemIds: readonly string[],
+): Promise<void> {
+  const known = await itemIdsOf(db, studentId, courseId);
+  if (itemIds.some((id) => !known.has(id))) throw new HttpProblem('not-found');
+}
+
 /** A household's own tries and target for a course. */
 function tryPages(router: Router, { db, clock }: ServerDeps): void {
   const course = async (
     guardianId: string,
     { studentId, courseId }: { studentId: string; courseId: string },
-    permission: 'read-record' | 'write-talk',
+    permission: 'read-talk' | 'write-talk',
   ) => {
     await requireChild(db, guardianId, studentId, permission);
     if (!(await enrolled(db, studentId, courseId))) throw new HttpProblem('not-found');
@@ -61,11 +71,16 @@ function tryPages(router: Router, { db, clock }: ServerDeps): void {
   };
 
   mount(router, tryRoutes.tries, async ({ guardianId, params }) =>
-    triesOf(db, (await course(guardianId, params, 'read-record')).place),
+    triesOf(db, (await course(guardianId, params, 'read-talk')).place),
   );
 
   mount(router, tryRoutes.keep, async ({ guardianId, params, body }) => {
     const { place, author } = await course(guardianId, params, 'write-talk');
+    await requireItemsOf(
+      db,
+      params,
+      body.scores.map(({ itemId }) => itemId),
+    );
     await keepTry(db, place, body, { at: await clock.now(), author });
     return triesOf(db, place);
   });

@@ -2,6 +2,7 @@ export { itemChanges, resultChanges, type ItemChange, type ResultChange } from '
 export { keepOffers, unreadComments, type UnreadComment } from './commentStore';
 export { isOfTerm, termEnd, type CourseTerm } from './courseTerms';
 export {
+  itemIdsOf,
   categoriesOfCourse,
   comingWork,
   courseOfItem,

@@ -112,3 +112,11 @@ export const categoriesOfCourse = (db: Db, courseId: string) =>
       { column: 'k.title' },
     ])
     .select<CategoryCard[]>('k.id', 'k.title', 'k.weight', 'k.counts', 'k.drop_lowest');
+
+/** The assignments of one course of a child, taken-back ones left out. */
+export const itemIdsOf = async (db: Db, studentId: string, courseId: string): Promise<ReadonlySet<string>> =>
+  new Set(
+    await db('student_items')
+      .where({ student_id: studentId, course_id: courseId })
+      .pluck<string[]>('item_id'),
+  );

@@ -94,6 +94,7 @@ export class World {
       sourceTimeoutMs: 3000,
       mailDomain: 'mail.cadro.example',
       inboundMailKey,
+      mailVerdictHost: 'mx.mail.cadro.example',
       demoSchoolUrl: school.url,
       trustedProxies: false,
       sessions: { idleHours: 12, keptDays: 90 },

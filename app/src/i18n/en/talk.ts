@@ -92,6 +92,14 @@ export const talkEn = {
     text: 'Your letter',
     send: 'Send',
     states: { queued: 'on its way', sent: 'sent', failed: 'did not get through', received: '' },
+    notConfirmed: 'Not confirmed to be from {{name}}',
+    automatic: 'automatic reply',
+    doubts: {
+      'other-sender':
+        'This came from {{sender}}, which isn’t the address the school has for {{name}}. Ask them before you act on it.',
+      'not-verified':
+        'The mail provider couldn’t verify that {{name}} sent this. Ask them before you act on it.',
+    },
     empty: 'No letters in this thread yet.',
     choose: 'Which teacher?',
     noContact: 'no address',

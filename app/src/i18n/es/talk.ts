@@ -94,6 +94,14 @@ export const talkEs: SameKeys<typeof talkEn> = {
     text: 'Su carta',
     send: 'Enviar',
     states: { queued: 'en camino', sent: 'enviado', failed: 'no llegó', received: '' },
+    notConfirmed: 'Sin confirmar que sea de {{name}}',
+    automatic: 'respuesta automática',
+    doubts: {
+      'other-sender':
+        'Llegó desde {{sender}}, que no es el correo que la escuela tiene de {{name}}. Pregúntele antes de hacerle caso.',
+      'not-verified':
+        'El proveedor de correo no pudo comprobar que lo enviara {{name}}. Pregúntele antes de hacerle caso.',
+    },
     empty: 'Aún no hay cartas en esta conversación.',
     choose: '¿Qué docente?',
     noContact: 'sin dirección',

@@ -5,14 +5,24 @@ import { at } from './calendar';
 
 /** Codes that the schools have given out: one to use, one that has run out. */
 export const linkCodes = [
-  { school: 'little-fathom', student: 'pet', code: '3QPT-7K9M-XR2D-V6HB', expiresAt: at('2026-12-18', '23:59') },
+  {
+    school: 'little-fathom',
+    student: 'pet',
+    code: '3QPT-7K9M-XR2D-V6HB',
+    expiresAt: at('2026-12-18', '23:59'),
+  },
   {
     school: 'millrace',
     student: 'neighbour-b',
     code: 'T4MJ-91CW-8GZE-5NYK',
     expiresAt: at('2026-12-18', '23:59'),
   },
-  { school: 'millrace', student: 'caspian', code: 'C8SN-0F2B-6WQA-1DVP', expiresAt: at('2026-10-01', '23:59') },
+  {
+    school: 'millrace',
+    student: 'caspian',
+    code: 'C8SN-0F2B-6WQA-1DVP',
+    expiresAt: at('2026-10-01', '23:59'),
+  },
 ] as const;
 
 /** What is on: for a whole school, or for one class. */
