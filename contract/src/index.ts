@@ -11,6 +11,7 @@ import { doorRoutes, keepingRoutes } from './household/door';
 import { draftRoutes } from './household/drafts';
 import { householdRoutes } from './household/household';
 import { peopleRoutes } from './household/people';
+import { trailRoutes } from './household/trail';
 import { messageRoutes } from './messages/messages';
 import { newsRoutes } from './outlook/news';
 import { outlookRoutes } from './outlook/outlook';
@@ -46,6 +47,7 @@ export * from './household/drafts';
 export * from './household/household';
 export * from './household/people';
 export * from './household/roles';
+export * from './household/trail';
 export * from './household/ways';
 export * from './messages/messages';
 export * from './outlook/figures';
@@ -68,6 +70,7 @@ export const allRoutes: readonly RouteContract[] = [
   doorRoutes,
   keepingRoutes,
   peopleRoutes,
+  trailRoutes,
   draftRoutes,
   outlookRoutes,
   newsRoutes,

@@ -147,11 +147,40 @@ create table people_notices (
 create index people_notices_seq on people_notices (guardian_id, seq desc);
 `;
 
+/*
+ * Who did what, never changed: a row is written once, sealed once by the digest of all that was sealed before it, and
+ * not touched again. Who opened a child's record is kept by person and day.
+ */
+const trail = `
+create table trail (
+  seq bigint generated always as identity primary key,
+  at timestamptz not null, kind text not null,
+  person_id uuid, student_id uuid, about_id uuid, params jsonb not null default '{}',
+  sealed_no bigint unique, hash text
+);
+create index trail_student on trail (student_id, seq desc);
+create index trail_unsealed on trail (seq) where sealed_no is null;
+create unique index trail_opened on trail (student_id, person_id, (params->>'on')) where kind = 'record-opened';
+create function keep_trail() returns trigger language plpgsql as $$
+begin
+  if tg_op = 'UPDATE' and old.sealed_no is null and new.sealed_no is not null
+     and (old.seq, old.at, old.kind, old.person_id, old.student_id, old.about_id, old.params)
+       is not distinct from (new.seq, new.at, new.kind, new.person_id, new.student_id, new.about_id, new.params) then
+    return new;
+  end if;
+  raise exception 'the trail is only added to';
+end $$;
+create trigger trail_kept before update or delete on trail for each row execute function keep_trail();
+create trigger trail_not_emptied before truncate on trail execute function keep_trail();
+`;
+
 export async function up(knex: Knex): Promise<void> {
-  for (const part of [people, proofs, reach, invitations]) await knex.raw(part);
+  for (const part of [people, proofs, reach, invitations, trail]) await knex.raw(part);
 }
 
 export async function down(knex: Knex): Promise<void> {
+  await knex.raw('drop table trail');
+  await knex.raw('drop function keep_trail()');
   await knex.raw('drop table people_notices');
   await knex.raw('alter table households drop column shows_itself');
   await knex.raw(`create or replace view standing_links as

@@ -68,7 +68,7 @@ export const tables = {
   household: [
     ...['households', 'guardians', 'guardian_links', 'drafts', 'sessions', 'devices', 'passkeys'],
     ...['one_time_secrets', 'recovery_codes', 'address_proofs', 'address_changes', 'arrivals'],
-    ...['account_mails', 'invitations', 'invitation_children', 'people_notices'],
+    ...['account_mails', 'invitations', 'invitation_children', 'people_notices', 'trail'],
   ],
   sources: ['sources', 'sync_problems'],
   attendance: ['household_marks', 'code_meanings'],

@@ -6,4 +6,5 @@ export * from './door';
 export * from './keeping/SafetyScreen';
 export { PeopleNews } from './people/Notices';
 export * from './people/PeopleScreen';
+export * from './people/TrailScreen';
 export * from './useFormat';

@@ -120,6 +120,7 @@ const ofRoutes: Readonly<Record<string, readonly [number, ...string[]]>> = {
   'post /api/me/one-time': [200, '/ no others', '/password 1 to 200 characters'],
   'post /api/me/one-time/works': [201, '/ no others', '/code 6 to 12 characters'],
   'post /api/me/one-time/drop': [204, '/ no others', '/password 1 to 200 characters'],
+  'get /api/students/:studentId/trail': [200],
   'get /api/people': [200],
   'patch /api/people': [204, '/ no others'],
   'post /api/people/invitations': [

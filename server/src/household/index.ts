@@ -12,4 +12,6 @@ export { answerObjection, endLinkBySchool, inviteByMail, openObjections } from '
 export { peopleRouter } from './people/peopleRoutes';
 export { sendAccountMail } from './mail/sendAccountMail';
 export { householdRouter } from './routes';
+export { notesLooks, trailRouter } from './trail/trail';
+export { checkTrail, sealTrail } from './trail/trailStore';
 export { addHousehold, guardianById, householdOf, linkedStudents, putLink } from './store';

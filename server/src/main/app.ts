@@ -10,7 +10,15 @@ import { briefRouter } from '../brief';
 import { calendarPages, calendarRouter, elsewherePages, touchedByPattern } from '../calendar';
 import { followUpRouter } from '../followups';
 import { gradebookRouter, termRouter } from '../gradebook';
-import { doorRouter, draftRouter, householdRouter, keepingRouter, peopleRouter } from '../household';
+import {
+  doorRouter,
+  draftRouter,
+  householdRouter,
+  keepingRouter,
+  notesLooks,
+  peopleRouter,
+  trailRouter,
+} from '../household';
 import {
   addressLimit,
   answerProblems,
@@ -75,6 +83,7 @@ function apiRouter(deps: ServerDeps, { solver, live, rehearser }: Helpers): Rout
     doorRouter(deps, householdHooks),
     keepingRouter(deps),
     peopleRouter(deps),
+    trailRouter(deps),
     draftRouter(deps),
     sourceRouter(deps),
     attendanceRouter(deps, touchedByPattern(deps)),
@@ -125,7 +134,7 @@ export function buildServer(handed: Omit<ServerDeps, 'wall'> & { readonly wall?:
   app.use(requestLog(log), headers(config), compression(), health(deps), inboundMailRouter(deps));
   app.get('/api/openapi.json', (_request, response) => void response.json(document));
   app.use('/api', ownOriginOnly(config));
-  app.use('/api', ...sessions(config, pool));
+  app.use('/api', ...sessions(config, pool), notesLooks(deps));
   app.use('/api', (_request, response, next) => {
     response.setHeader('cache-control', 'no-store');
     next();

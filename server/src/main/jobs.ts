@@ -18,6 +18,7 @@ const crontab = [
   '*/5 * * * * computeFigures',
   '* * * * * alertRounds',
   '11 * * * * sweep',
+  '* * * * * sealTrail',
 ].join('\n');
 
 /** Starts the loop that works off the queue. */

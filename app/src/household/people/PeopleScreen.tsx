@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import type { People } from '@cadro/contract';
-import { Action, BackLink, Heading, Loaded, Page, Quietly, Stack, TickLine, Words } from '../../ui';
+import { Action, BackLink, Heading, Loaded, Page, Quietly, Stack, TickLine, WayOn, Words } from '../../ui';
 import { usePeopleQuery, useShowHouseholdMutation, useWithdrawInvitationMutation } from './api';
 import { useFormat } from '../useFormat';
 import { ChildsCode, InviteForm } from './InviteForm';
@@ -58,6 +58,12 @@ function Content({ people }: { people: People }) {
             <PersonRow key={person.id} person={person} child={child} />
           ))}
           <OpenOnes child={child} />
+          {child.role === 'guardian' ? (
+            <WayOn
+              label={t('trail.to', { child: child.givenName })}
+              href={`/settings/trail/${child.studentId}`}
+            />
+          ) : null}
         </Stack>
       ))}
       {own.length > 0 ? (

@@ -1,4 +1,4 @@
-import { peopleRoutes as seeing, type BodyOf } from '@cadro/contract';
+import { peopleRoutes as seeing, trailRoutes, type BodyOf } from '@cadro/contract';
 import { api, endpointsBy, nothing } from '../../store';
 import { body } from '../api';
 
@@ -10,6 +10,7 @@ interface OneLink {
 const peopleApi = api.injectEndpoints({
   endpoints: endpointsBy((by) => ({
     people: by.query(seeing.people, nothing, { providesTags: ['People'] }),
+    trail: by.query(trailRoutes.trail, (studentId: string) => ({ params: { studentId } })),
     showHousehold: by.mutation(seeing.showItself, body<BodyOf<typeof seeing.showItself>>, {
       invalidatesTags: ['People'],
     }),
@@ -35,6 +36,7 @@ const peopleApi = api.injectEndpoints({
 });
 export const {
   usePeopleQuery,
+  useTrailQuery,
   useShowHouseholdMutation,
   useInviteMutation,
   useWithdrawInvitationMutation,

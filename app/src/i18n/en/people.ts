@@ -1,5 +1,22 @@
 /** Who sees which child. */
 export const peopleEn = {
+  trail: {
+    title: 'Who looked at {{child}}’s record',
+    lead: 'Each person once a day, and everything that has changed about who sees it. Nobody can change this list.',
+    to: 'Who looked at {{child}}’s record',
+    none: 'Nobody has opened it yet.',
+    school: 'The school',
+    kinds: {
+      'record-opened': '{{who}} opened the record',
+      invited: '{{who}} invited someone',
+      exported: '{{who}} downloaded the record',
+      'link-made': '{{about}} was let in by {{who}}',
+      'link-ended': '{{who}} ended the access of {{about}}',
+      'role-changed': '{{who}} changed the role of {{about}}',
+      suspended: '{{who}} objected to {{about}}',
+      restored: '{{who}} decided that {{about}} may see it',
+    },
+  },
   people: {
     title: 'Who sees what',
     lead: 'Everyone who can see your children’s schoolwork, and since when.',

@@ -1,6 +1,23 @@
 import type { peopleEn } from '../en/people';
 
 export const peopleEs: typeof peopleEn = {
+  trail: {
+    title: 'Quién miró el registro de {{child}}',
+    lead: 'Cada persona una vez al día, y todo lo que cambió sobre quién lo ve. Nadie puede cambiar esta lista.',
+    to: 'Quién miró el registro de {{child}}',
+    none: 'Nadie lo ha abierto todavía.',
+    school: 'La escuela',
+    kinds: {
+      'record-opened': '{{who}} abrió el registro',
+      invited: '{{who}} invitó a alguien',
+      exported: '{{who}} descargó el registro',
+      'link-made': '{{who}} dio acceso a {{about}}',
+      'link-ended': '{{who}} terminó el acceso de {{about}}',
+      'role-changed': '{{who}} cambió cómo ve {{about}}',
+      suspended: '{{who}} se opuso a {{about}}',
+      restored: '{{who}} decidió que {{about}} puede verlo',
+    },
+  },
   people: {
     title: 'Quién ve qué',
     lead: 'Todas las personas que pueden ver las tareas de sus hijos, y desde cuándo.',

@@ -112,7 +112,14 @@ export async function linkBy(
       ...{ issuer, invitedBy: way.invitedById },
     });
     await hooks.onLinked(trx, id);
-    await tellGuardians(trx, { kind: 'link-made', studentId: id, aboutId: guardianId, role: way.role, now });
+    await tellGuardians(trx, {
+      kind: 'link-made',
+      studentId: id,
+      aboutId: guardianId,
+      byId: way.invitedById,
+      role: way.role,
+      now,
+    });
   }
   const ids = fresh.map(({ id }) => id);
   return (await linkedChildren(trx, guardianId, roles)).filter(({ id }) => ids.includes(id));

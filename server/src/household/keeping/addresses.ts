@@ -4,6 +4,7 @@ import { arrive } from '../door/comeIn';
 import type { HouseholdHooks } from '../door/ways';
 import { wantAccountMail } from '../mail/accountMailStore';
 import { proofByToken, useProof, type ProofPurpose, type ProofRow } from '../mail/proofStore';
+import { addToTrail } from '../trail/trailStore';
 import { tellOfPerson } from '../people/notices';
 import {
   confirmAddress,
@@ -63,6 +64,7 @@ async function changed(trx: Trx, proof: ProofRow, now: Date, hooks: HouseholdHoo
   await changes.dropChange(trx, guardian.id);
   await hooks.onAddress(trx, guardian.id);
   await tellOfPerson(trx, guardian, 'address-changed', {}, now);
+  await addToTrail(trx, { at: now, kind: 'address-changed', personId: guardian.id });
   await wantAccountMail(trx, guardian, { kind: 'address-changed', params: { address: change.address } }, now);
   return { outcome: 'changed', email: change.address };
 }
@@ -105,6 +107,7 @@ async function putPassword(
 ): Promise<void> {
   await setPassword(trx, guardian.id, await hashPassword(password));
   await endSessions(trx, guardian.id, keptSid);
+  await addToTrail(trx, { at: now, kind: 'password-changed', personId: guardian.id });
   if (guardian.confirmed_at !== null)
     await wantAccountMail(
       trx,

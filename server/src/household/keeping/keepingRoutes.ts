@@ -4,6 +4,7 @@ import { HttpProblem, mount, newRouter, renewSession, takeTry, type ServerDeps }
 import { wantAccountMail } from '../mail/accountMailStore';
 import { requireGuardian } from '../me';
 import type { GuardianRow } from '../store';
+import { addToTrail } from '../trail/trailStore';
 import { changeOf } from './addressChangeStore';
 import { changePassword, keepAddress, wantAddress } from './addresses';
 import { askForNewPasskey, keepNewPasskey } from './passkeys';
@@ -56,18 +57,22 @@ const provenBy =
 function addWays(router: Router, deps: ServerDeps): void {
   const { db } = deps;
   const proven = provenBy(deps);
+  const changedStep = async (guardianId: string) =>
+    addToTrail(db, { at: await deps.clock.now(), kind: 'second-step-changed', personId: guardianId });
   mount(router, keepingRoutes.passkeyOptions, async ({ guardianId, body, request }) => {
     const guardian = await proven(guardianId, body.password);
     return { options: await askForNewPasskey(deps, request, guardian) };
   });
   mount(router, keepingRoutes.addPasskey, async ({ guardianId, body, request }) => {
     await keepNewPasskey(deps, request, guardianId, body);
+    await changedStep(guardianId);
     await renewSession(request);
     return safetyOf(deps, await requireGuardian(deps, guardianId), request);
   });
   mount(router, keepingRoutes.dropPasskey, async ({ guardianId, params, body, request }) => {
     const guardian = await proven(guardianId, body.password);
     if (!(await dropPasskey(db, guardianId, params.passkeyId))) throw new HttpProblem('not-found');
+    await changedStep(guardianId);
     return safetyOf(deps, guardian, request);
   });
   mount(router, keepingRoutes.oneTime, async ({ guardianId, body }) =>
@@ -75,12 +80,14 @@ function addWays(router: Router, deps: ServerDeps): void {
   );
   mount(router, keepingRoutes.oneTimeWorks, async ({ guardianId, body, request }) => {
     const recoveryCodes = await confirmOneTime(deps, guardianId, body.code);
+    await changedStep(guardianId);
     await renewSession(request);
     return { recoveryCodes };
   });
   mount(router, keepingRoutes.dropOneTime, async ({ guardianId, body }) => {
     await proven(guardianId, body.password);
     await dropOneTime(db, guardianId);
+    await changedStep(guardianId);
   });
 }
 

@@ -13,6 +13,7 @@ import {
 import { guardianByEmail, type GuardianRow } from '../store';
 import { deviceName, isKnownDevice, rememberDevice } from './devices';
 import { isPassword } from './passwords';
+import { addToTrail } from '../trail/trailStore';
 import { secondStepsOf } from './secondStep';
 
 const minute = 60;
@@ -128,4 +129,5 @@ export async function signInAs(
 ): Promise<void> {
   await beginSession(request, { guardianId, kept, device: deviceName(request) }, deps.config);
   await rememberDevice(deps, request, response, guardianId);
+  await addToTrail(deps.db, { at: await deps.clock.now(), kind: 'signed-in', personId: guardianId });
 }

@@ -50,7 +50,7 @@ export async function answerObjection(
     )?.role;
     await tellGuardians(trx, {
       kind: 'restored',
-      ...{ studentId, aboutId: personId, role: role ?? 'guardian', now },
+      ...{ studentId, aboutId: personId, byId: null, role: role ?? 'guardian', now },
     });
     return true;
   });
@@ -69,7 +69,7 @@ export async function endLinkBySchool(
     await store.endLink(trx, studentId, personId, now);
     await tellGuardians(trx, {
       kind: 'link-ended',
-      ...{ studentId, aboutId: personId, role: link.role, now },
+      ...{ studentId, aboutId: personId, byId: null, role: link.role, now },
     });
     return true;
   });

@@ -2,11 +2,14 @@ import type { NoticeKind, Role } from '@cadro/contract';
 import { type Db, type Trx } from '../../kit';
 import { wantAccountMail } from '../mail/accountMailStore';
 import { guardedBy, guardianById, guardiansByIds, studentNames, type GuardianRow } from '../store';
+import { addToTrail } from '../trail/trailStore';
 import { addNotices } from './noticeStore';
 import { linksOf, type LinkRow } from './peopleStore';
 
 /** Something that has happened to who sees a child. */
 export interface Happening {
+  /** Who did it; null for the school. */
+  readonly byId: string | null;
   readonly kind: Extract<NoticeKind, 'link-made' | 'link-ended' | 'role-changed' | 'suspended' | 'restored'>;
   readonly studentId: string;
   readonly aboutId: string;
@@ -20,11 +23,12 @@ export const mayName = (
   { household_id, shows_itself }: Pick<LinkRow, 'household_id' | 'shows_itself'>,
 ): boolean => household_id === ownHousehold || shows_itself;
 
-/** Tells every guardian of a child, in the app and by mail, but for whom it is about. */
+/** Puts it down in the trail, and tells every guardian of the child, in the app and by mail, but for whom it is about. */
 export async function tellGuardians(
   trx: Trx,
-  { kind, studentId, aboutId, role, now }: Happening,
+  { kind, studentId, aboutId, byId, role, now }: Happening,
 ): Promise<void> {
+  await addToTrail(trx, { at: now, kind, personId: byId, studentId, aboutId, params: { role } });
   const links = await linksOf(trx, [studentId]);
   const told = links.filter(
     ({ guardian_id, role: own, suspended_at }) =>

@@ -13,6 +13,7 @@ import { addInvitation } from '../door/invitationStore';
 import { wantAccountMail } from '../mail/accountMailStore';
 import { requireGuardian } from '../me';
 import { linkedChildren, type GuardianRow } from '../store';
+import { addToTrail } from '../trail/trailStore';
 import { noticesOf, type NoticeRow } from './noticeStore';
 import { mayName, tellGuardians } from './notices';
 import * as store from './peopleStore';
@@ -170,6 +171,13 @@ export async function invite(deps: ServerDeps, guardianId: string, invitation: I
       studentIds: children.map((child) => child.id),
       ...{ now, expiresAt },
     });
+    await addToTrail(
+      trx,
+      ...children.map((child) => ({
+        ...{ at: now, kind: 'invited' as const, personId: guardianId, studentId: child.id },
+        params: { role: invitation.role },
+      })),
+    );
     if (invitation.email !== null) {
       const names = children.map(({ givenName }) => givenName).join(', ');
       const params = {
@@ -221,7 +229,7 @@ export async function endLink(deps: ServerDeps, guardianId: string, which: OnePe
   await deps.db.transaction(async (trx) => {
     for (const { guardian_id, role } of ended) {
       await store.endLink(trx, which.studentId, guardian_id, now);
-      const about = { studentId: which.studentId, aboutId: guardian_id, role, now };
+      const about = { studentId: which.studentId, aboutId: guardian_id, byId: guardianId, role, now };
       await tellGuardians(trx, { kind: 'link-ended', ...about });
     }
   });
@@ -237,7 +245,7 @@ export async function changeRole(
   if (!mayChange) throw new HttpProblem('forbidden');
   await deps.db.transaction(async (trx) => {
     await store.setRole(trx, which.studentId, which.personId, role);
-    const about = { studentId: which.studentId, aboutId: which.personId, role, now };
+    const about = { studentId: which.studentId, aboutId: which.personId, byId: guardianId, role, now };
     await tellGuardians(trx, { kind: 'role-changed', ...about });
   });
 }
@@ -249,7 +257,13 @@ export async function objectTo(deps: ServerDeps, guardianId: string, which: OneP
   deps.log.warn({ kind: 'objection' }, 'a guardian has objected to a link: the school is to answer');
   await deps.db.transaction(async (trx) => {
     await store.suspendLink(trx, which.studentId, which.personId, guardianId, now);
-    const about = { studentId: which.studentId, aboutId: which.personId, role: link.role, now };
+    const about = {
+      studentId: which.studentId,
+      aboutId: which.personId,
+      byId: guardianId,
+      role: link.role,
+      now,
+    };
     await tellGuardians(trx, { kind: 'suspended', ...about });
   });
 }

@@ -3,6 +3,7 @@ import { Command, Option } from 'commander';
 import { writeFile } from 'node:fs/promises';
 import {
   answerObjection,
+  checkTrail,
   classList,
   codeLetters,
   codesCsv,
@@ -10,6 +11,7 @@ import {
   giveCodes,
   inviteByMail,
   openObjections,
+  sealTrail,
   type ClassFilter,
 } from '../../household';
 import {
@@ -20,6 +22,7 @@ import {
   seal,
   systemClock,
   type Config,
+  type Db,
   type Deps,
 } from '../../kit';
 import { addSource, readingJob } from '../../sources';
@@ -159,6 +162,16 @@ function addLinks(cadro: Command, tell: Tell): void {
   );
 }
 
+/** @throws Error when the trail is not as it was sealed. */
+async function checkedTrail(db: Db, head: string | null, tell: Tell): Promise<void> {
+  await sealTrail(db);
+  const { sealed, brokenAt, headKnown, head: last } = await checkTrail(db, head);
+  if (brokenAt !== null) throw new Error(`entry ${brokenAt} of the trail is not as it was sealed`);
+  if (headKnown === false)
+    throw new Error('the seal that was kept does not stand in the trail: entries have gone');
+  tell(`${sealed} entries, all as they were sealed. Keep the last seal elsewhere: ${last}`);
+}
+
 /** The command line of the operator. @param tell takes each line of what it says. */
 export function cadroCommand(tell: Tell): Command {
   const cadro = new Command('cadro').description('What the operator of a Cadro does at the command line');
@@ -175,6 +188,11 @@ export function cadroCommand(tell: Tell): Command {
         tell(`source ${id} will be read by the job worker`);
       }),
     );
+  cadro
+    .command('trail-check')
+    .description('reckons every seal of the trail anew')
+    .option('--head <seal>', 'a last seal that was kept elsewhere: whether it still stands in the trail')
+    .action(({ head }: { head?: string }) => withDatabase(({ db }) => checkedTrail(db, head ?? null, tell)));
   addCodes(cadro, tell);
   addLinks(cadro, tell);
   return cadro;
