@@ -135,7 +135,9 @@ async function main() {
   requireFolder(workFolder);
   requireFolder(folder);
   await Promise.all([
-    step('System packages', (tell) => ensureSystem(['postgresql', 'chromium-headless-shell'], tell)),
+    step('System packages', (tell) =>
+      ensureSystem(['postgresql', 'nginx-light', 'chromium-headless-shell'], tell),
+    ),
     step('Dependencies', ensureDependencies),
   ]);
   // What is tested is what is shipped: the unit tests run built programs, too.

@@ -5,6 +5,8 @@ import { root, run, StepError, workFolder } from './steps.mjs';
 
 const debian = {
   postgresql: () => postgresBin() !== null,
+  // The proxy of the tests: TLS in front, as in operation.
+  'nginx-light': () => existsSync('/usr/sbin/nginx'),
   // The browser without windows: smaller than the whole one, and a quarter faster.
   'chromium-headless-shell': () => existsSync('/usr/bin/chromium-headless-shell'),
 };
