@@ -203,5 +203,6 @@ export const screens: readonly { name: string; open: (guardian: Guardian) => Pro
   { name: 'linking', open: (guardian) => guardian.opens('/link') },
   { name: 'settings', open: (guardian) => guardian.opens('/settings') },
   { name: 'sign-in and safety', open: (guardian) => guardian.opens('/settings/safety') },
+  { name: 'one’s own data', open: (guardian) => guardian.opens('/settings/data') },
   { name: 'who sees what', open: (guardian) => guardian.opens('/settings/people') },
 ];

@@ -5,12 +5,26 @@ const people = `
 alter table guardians
   add made_at timestamptz not null default now(),
   -- When the address was shown to be theirs; until then nothing but the confirmation goes to it.
-  add confirmed_at timestamptz;
+  add confirmed_at timestamptz,
+  -- How teachers see one, where that is not the name.
+  add shown_as text,
+  -- When an account that its owner wants deleted is deleted; until then it can be taken back.
+  add leaves_at timestamptz;
 update guardians set confirmed_at = now();
 create or replace view guardian_profiles as
   select id as guardian_id, household_id, name, given_name, email, language, looked_at,
-    confirmed_at is not null as confirmed
+    confirmed_at is not null and leaves_at is null as confirmed
   from guardians;
+
+-- What a household wrote goes with it; its letters stay with the school's threads, without an address.
+alter table link_codes drop constraint link_codes_used_by_fkey,
+  add constraint link_codes_used_by_fkey foreign key (used_by) references guardians on delete set null;
+alter table followups drop constraint followups_household_id_fkey,
+  add constraint followups_household_id_fkey foreign key (household_id) references households on delete cascade;
+alter table messages drop constraint messages_followup_id_fkey,
+  add constraint messages_followup_id_fkey foreign key (followup_id) references followups (id) on delete set null;
+alter table threads alter household_id drop not null, drop constraint threads_household_id_fkey,
+  add constraint threads_household_id_fkey foreign key (household_id) references households on delete set null;
 
 -- Who has come without a code: nothing is made before the address is confirmed.
 create table arrivals (
@@ -203,5 +217,7 @@ export async function down(knex: Knex): Promise<void> {
   await knex.raw('drop view guardian_profiles');
   await knex.raw(`create view guardian_profiles as
     select id as guardian_id, household_id, name, given_name, email, language, looked_at from guardians`);
-  await knex.raw('alter table guardians drop column made_at, drop column confirmed_at');
+  await knex.raw(
+    'alter table guardians drop column made_at, drop column confirmed_at, drop column shown_as, drop column leaves_at',
+  );
 }

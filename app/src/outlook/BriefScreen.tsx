@@ -7,7 +7,7 @@ import { AttendanceOfChild } from '../attendance';
 import { OnTheCalendar } from '../calendar';
 import { FollowUpView } from '../followups';
 import { CourseView, ItemView } from '../gradebook';
-import { PeopleNews, Unconfirmed, useChildren, useFormat, useMeQuery } from '../household';
+import { Leaving, PeopleNews, Unconfirmed, useChildren, useFormat, useMeQuery } from '../household';
 import { ThreadView } from '../messages';
 import { DemoClock, SourceDown } from '../sources';
 import { Heading, LinkAction, Loaded, Page, Panes, Quiet, Stack, useWide, WayOn, Words } from '../ui';
@@ -155,6 +155,7 @@ function BriefTitle({ brief, count }: { brief: Brief; count: number }) {
         <SourceDown key={source.sourceName} freshness={source} />
       ))}
       <Unconfirmed />
+      <Leaving />
       <PeopleNews />
       <MailReturned />
       <WhatIsNew fresh={brief.fresh} />

@@ -78,6 +78,7 @@ export function Settings() {
       <Stack space={0}>
         <WayOn label={t('safety.toSafety')} href="/settings/safety" />
         <WayOn label={t('people.toPeople')} href="/settings/people" />
+        <WayOn label={t('data.toData')} href="/settings/data" />
       </Stack>
       <Children />
       <Stack>

@@ -14,6 +14,8 @@ export const aGuardian = (more: { role?: Child['role'] } = {}): Me => {
       name: 'Maren Aldervane',
       givenName: 'Maren',
       confirmed: true,
+      shownAs: null,
+      leavesAt: null,
       email: 'maren@aldervane.example',
     },
     ...{ language: 'en', now: '2026-10-21T19:40:00Z', demo: false },

@@ -2,14 +2,13 @@ import { Type, type Static } from '@sinclair/typebox';
 import { route } from '../shared/route';
 import { Instant, Language, Nullable, Uuid } from '../shared/scalars';
 import { Me } from './household';
-import { Code, WayIn } from './ways';
+import { Code, PersonName, WayIn } from './ways';
 
 const strict = { additionalProperties: false };
 const room = 'household';
 
 export const Email = Type.String({ format: 'email', maxLength: 320 });
 export const Password = Type.String({ minLength: 1, maxLength: 200 });
-export const PersonName = Type.String({ minLength: 1, maxLength: 120, pattern: '\\S' });
 /** The secret at the end of an address that was sent by mail. */
 export const Token = Type.String({ minLength: 20, maxLength: 100 });
 
@@ -210,6 +209,25 @@ export const keepingRoutes = {
     access: 'signed-in',
     summary: 'Stay with the address there is',
     status: 204,
+  }),
+  leave: route({
+    method: 'post',
+    path: '/api/me/leaving',
+    room,
+    access: 'signed-in',
+    summary: 'Have the own account deleted in thirty days',
+    body: Type.Object(Proven, strict),
+    status: 200,
+    answer: Me,
+  }),
+  stay: route({
+    method: 'delete',
+    path: '/api/me/leaving',
+    room,
+    access: 'signed-in',
+    summary: 'Keep the own account after all',
+    status: 200,
+    answer: Me,
   }),
   endSession: route({
     method: 'delete',

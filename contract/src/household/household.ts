@@ -1,8 +1,8 @@
 import { Type, type Static } from '@sinclair/typebox';
-import { Instant, Language, Uuid } from '../shared/scalars';
+import { Instant, Language, Nullable, Uuid } from '../shared/scalars';
 import { route } from '../shared/route';
 import { RoleSchema } from './roles';
-import { Code, WayIn } from './ways';
+import { Code, PersonName, WayIn } from './ways';
 
 export const Child = Type.Object({
   id: Uuid,
@@ -19,6 +19,10 @@ export const Me = Type.Object({
   id: Uuid,
   name: Type.String(),
   givenName: Type.String(),
+  /** How teachers see one, where that is not the name. */
+  shownAs: Nullable(Type.String()),
+  /** When the account is deleted, its owner having asked for it. */
+  leavesAt: Nullable(Instant),
   email: Type.String(),
   /** Whether the address has been shown to be theirs: before, nothing but the confirmation goes there. */
   confirmed: Type.Boolean(),
@@ -71,7 +75,15 @@ export const householdRoutes = {
     room,
     access: 'signed-in',
     summary: 'Change own settings',
-    body: Type.Object({ language: Language }),
+    body: Type.Object(
+      {
+        language: Type.Optional(Language),
+        name: Type.Optional(PersonName),
+        givenName: Type.Optional(PersonName),
+        shownAs: Type.Optional(Nullable(PersonName)),
+      },
+      { minProperties: 1 },
+    ),
     status: 200,
     answer: Me,
   }),

@@ -6,6 +6,7 @@ import { RoleSchema } from './roles';
 export const issuers = ['school', 'teacher', 'guardian', 'child'] as const;
 export type Issuer = (typeof issuers)[number];
 
+export const PersonName = Type.String({ minLength: 1, maxLength: 120, pattern: '\\S' });
 /** Sixteen digits and letters in groups, typed as they may be. */
 export const Code = Type.String({ minLength: 4, maxLength: 40 });
 /** Whose record a code opens, and how, before anything is made. */

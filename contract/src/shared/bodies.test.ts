@@ -80,7 +80,8 @@ const fitting: Record<string, object> = {
   'patch /api/students/:studentId/people/:personId': { role: 'look-only' },
   'post /api/alerts/phone': { phone: '+15550100200' },
   'post /api/alerts/phone/works': { code: '123456' },
-  'patch /api/me': { language: 'es' },
+  'patch /api/me': { language: 'es', name: 'Maren', givenName: 'Maren', shownAs: 'M. Aldervane' },
+  'post /api/me/leaving': { password: 'x' },
   'post /api/links/preview': { code: '3QPT-7K9M-XR2D-V6HB' },
   'post /api/links': { code: '3QPT-7K9M-XR2D-V6HB' },
   'post /api/drafts': {

@@ -77,7 +77,11 @@ const ofRoutes: Readonly<Record<string, readonly [number, ...string[]]>> = {
   'post /api/session': [200, '/email 0 to 320 characters', '/password 1 to 200 characters'],
   'delete /api/session': [204],
   'get /api/me': [200],
-  'patch /api/me': [200],
+  'patch /api/me': [
+    200,
+    '/ 1 to any members',
+    ...['name', 'givenName', 'shownAs'].map((name) => `/${name} 1 to 120 characters`),
+  ],
   'post /api/links/preview': [200, '/code 4 to 40 characters'],
   'post /api/links': [201, '/code 4 to 40 characters'],
   'post /api/door/code': [200, '/ no others', '/code 4 to 40 characters'],
@@ -121,6 +125,8 @@ const ofRoutes: Readonly<Record<string, readonly [number, ...string[]]>> = {
   'post /api/me/one-time/works': [201, '/ no others', '/code 6 to 12 characters'],
   'post /api/me/one-time/drop': [204, '/ no others', '/password 1 to 200 characters'],
   'get /api/students/:studentId/trail': [200],
+  'post /api/me/leaving': [200, '/ no others', '/password 1 to 200 characters'],
+  'delete /api/me/leaving': [200],
   'get /api/people': [200],
   'patch /api/people': [204, '/ no others'],
   'post /api/people/invitations': [

@@ -6,6 +6,7 @@ export { doorRouter } from './door/doorRoutes';
 export type { HouseholdHooks } from './door/ways';
 export { draftRouter } from './draftRoutes';
 export { answerForgotten } from './keeping/addresses';
+export { removeLeavers, sweepDoor } from './keeping/leaving';
 export { hashPassword } from './keeping/passwords';
 export { keepingRouter } from './keeping/keepingRoutes';
 export { answerObjection, endLinkBySchool, inviteByMail, openObjections } from './people/bySchool';

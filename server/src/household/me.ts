@@ -22,6 +22,8 @@ export async function meOf(deps: ServerDeps, guardianId: string): Promise<Me> {
     id: guardian.id,
     name: guardian.name,
     givenName: guardian.given_name,
+    shownAs: guardian.shown_as,
+    leavesAt: guardian.leaves_at?.toISOString() ?? null,
     email: guardian.email,
     confirmed: guardian.confirmed_at !== null,
     language: guardian.language,

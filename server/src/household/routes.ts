@@ -6,7 +6,7 @@ import { linkChild, previewLink } from './door/linking';
 import type { HouseholdHooks } from './door/ways';
 import { checkCredentials, passFirstStep, signInAs } from './keeping/signIn';
 import { meOf } from './me';
-import { setLanguage } from './store';
+import { changeProfile } from './store';
 
 export function householdRouter(deps: ServerDeps, hooks: HouseholdHooks): Router {
   const router = newRouter();
@@ -20,7 +20,13 @@ export function householdRouter(deps: ServerDeps, hooks: HouseholdHooks): Router
   mount(router, householdRoutes.signOut, ({ request }) => endSession(request));
   mount(router, householdRoutes.me, ({ guardianId }) => meOf(deps, guardianId));
   mount(router, householdRoutes.changeMe, async ({ guardianId, body }) => {
-    await setLanguage(deps.db, guardianId, body.language);
+    const { language, name, givenName, shownAs } = body;
+    await changeProfile(deps.db, guardianId, {
+      ...(language === undefined ? {} : { language }),
+      ...(name === undefined ? {} : { name: name.trim() }),
+      ...(givenName === undefined ? {} : { given_name: givenName.trim() }),
+      ...(shownAs === undefined ? {} : { shown_as: shownAs }),
+    });
     return meOf(deps, guardianId);
   });
   mount(router, householdRoutes.previewLink, ({ guardianId, body, request }) =>

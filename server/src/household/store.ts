@@ -11,9 +11,14 @@ export interface GuardianRow {
   readonly language: Language;
   /** When the address was shown to be theirs; until then nothing but the confirmation goes to it. */
   readonly confirmed_at: Date | null;
+  readonly shown_as: string | null;
+  readonly leaves_at: Date | null;
 }
 
-export type NewGuardian = Omit<GuardianRow, 'id' | 'household_id' | 'confirmed_at'> &
+export type NewGuardian = Omit<
+  GuardianRow,
+  'id' | 'household_id' | 'confirmed_at' | 'shown_as' | 'leaves_at'
+> &
   Partial<Pick<GuardianRow, 'confirmed_at'>>;
 
 export const guardianByEmail = (db: Db | Trx, email: string): Promise<GuardianRow | undefined> =>
@@ -50,7 +55,7 @@ export async function studentNames(
 export async function householdOf(db: Db, guardianId: string): Promise<{ id: string; author: string }> {
   const guardian = await guardianById(db, guardianId);
   if (!guardian) throw new Error(`no guardian ${guardianId}`);
-  return { id: guardian.household_id, author: guardian.name };
+  return { id: guardian.household_id, author: guardian.shown_as ?? guardian.name };
 }
 
 export async function confirmAddress(trx: Trx, id: string, at: Date): Promise<void> {
@@ -65,8 +70,31 @@ export async function setPassword(trx: Trx, id: string, password_hash: string): 
   await trx('guardians').where({ id }).update({ password_hash });
 }
 
-export async function setLanguage(db: Db, id: string, language: Language): Promise<void> {
-  await db('guardians').where({ id }).update({ language });
+/** What a person may change of their own. */
+export interface ProfileChange {
+  readonly language?: Language;
+  readonly name?: string;
+  readonly given_name?: string;
+  readonly shown_as?: string | null;
+}
+
+export async function changeProfile(db: Db, id: string, change: ProfileChange): Promise<void> {
+  await db('guardians').where({ id }).update(change);
+}
+
+export async function setLeaving(trx: Db | Trx, id: string, leaves_at: Date | null): Promise<void> {
+  await trx('guardians').where({ id }).update({ leaves_at });
+}
+
+/** Whose time to take it back is over. */
+export const leavers = (db: Db, now: Date): Promise<GuardianRow[]> =>
+  db<GuardianRow>('guardians').where('leaves_at', '<=', now).orderBy('leaves_at');
+
+/** Deletes a person with all that is theirs alone; with the last of a household goes the household. */
+export async function deleteGuardian(trx: Trx, { id, household_id }: GuardianRow): Promise<void> {
+  await trx('guardians').where({ id }).delete();
+  const others = trx('guardians').where({ household_id }).select(trx.raw('1'));
+  await trx('households').where({ id: household_id }).whereNotExists(others).delete();
 }
 
 /** Puts down that a guardian has looked. */

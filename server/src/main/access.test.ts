@@ -166,6 +166,8 @@ const table: Record<string, { statuses: Statuses; body?: () => object }> = {
   'post /api/me/one-time/works': { statuses: own(401), body: () => ({ code: '000000' }) },
   'post /api/me/one-time/drop': { statuses: own(401), body: () => ({ password: 'wrong' }) },
   'get /api/students/:studentId/trail': { statuses: { ...record, looker: 403, student: 403 } },
+  'post /api/me/leaving': { statuses: own(401), body: () => ({ password: 'wrong' }) },
+  'delete /api/me/leaving': { statuses: own(200) },
   'get /api/people': { statuses: list },
   'patch /api/people': { statuses: own(204), body: () => ({ showsItself: false }) },
   // A child may let a guardian in to its own record; who may only look lets nobody in.

@@ -5,7 +5,7 @@ import type { TaskList } from 'graphile-worker';
 import type { Transporter } from 'nodemailer';
 import { deliver, lookAtChildren, lookAtGuardians, makeDigests, roundsJob, wantDeliveries } from '../alerts';
 import { computeWanted } from '../gradebook';
-import { answerForgotten, sealTrail, sendAccountMail } from '../household';
+import { answerForgotten, removeLeavers, sealTrail, sendAccountMail, sweepDoor } from '../household';
 import { addJobs, pruneTries, type ServerDeps } from '../kit';
 import { sendMail } from '../messages';
 import { allSources, readingJob, SourceError, syncSource } from '../sources';
@@ -61,6 +61,8 @@ export function tasksOf(deps: JobDeps): TaskList {
     },
     async sweep() {
       await pruneTries(db);
+      await removeLeavers(deps);
+      await sweepDoor(deps);
     },
     async sealTrail() {
       await sealTrail(db);

@@ -21,6 +21,8 @@ const me: Me = {
   name: 'Ottoline Aldervane',
   givenName: 'Ottoline',
   confirmed: true,
+  shownAs: null,
+  leavesAt: null,
   email: 'ottoline@aldervane.example',
   language: 'en',
   now: '2026-10-21T19:40:00Z',

@@ -13,6 +13,10 @@ const keepingApi = api.injectEndpoints({
       invalidatesTags: ['Safety'],
     }),
     keepAddress: by.mutation(keeping.keepAddress, nothing, { invalidatesTags: ['Safety'] }),
+    leave: by.mutation(keeping.leave, (password: string) => ({ body: { password } }), {
+      invalidatesTags: ['Me', 'Safety'],
+    }),
+    stay: by.mutation(keeping.stay, nothing, { invalidatesTags: ['Me'] }),
     endSession: by.mutation(keeping.endSession, (sessionId: string) => ({ params: { sessionId } }), {
       invalidatesTags: ['Safety'],
     }),
@@ -42,6 +46,8 @@ export const {
   useChangePasswordMutation,
   useChangeAddressMutation,
   useKeepAddressMutation,
+  useLeaveMutation,
+  useStayMutation,
   useEndSessionMutation,
   useEndOtherSessionsMutation,
   useAskForNewPasskeyMutation,

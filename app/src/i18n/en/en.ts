@@ -4,6 +4,7 @@ import { alertsEn } from './alerts';
 import { begunEn } from './begun';
 import { calendarEn } from './calendar';
 import { countingEn } from './counting';
+import { dataEn } from './data';
 import { doorEn } from './door';
 import { daysEn } from './days';
 import { newsEn } from './news';
@@ -238,6 +239,7 @@ export const en = {
   ...itemEn,
   ...workEn,
   ...daysEn,
+  ...dataEn,
   ...doorEn,
   ...alertsEn,
   ...calendarEn,

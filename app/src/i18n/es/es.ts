@@ -4,6 +4,7 @@ import { alertsEs } from './alerts';
 import { begunEs } from './begun';
 import { calendarEs } from './calendar';
 import { countingEs } from './counting';
+import { dataEs } from './data';
 import { doorEs } from './door';
 import { daysEs } from './days';
 import { newsEs } from './news';
@@ -245,6 +246,7 @@ export const es: Catalogue = {
   ...itemEs,
   ...workEs,
   ...daysEs,
+  ...dataEs,
   ...doorEs,
   ...alertsEs,
   ...calendarEs,

@@ -73,6 +73,15 @@ const letters: LetterWords['letters'] = {
     action: { words: 'See where you’re signed in', path: '/settings/safety' },
     foot: [secure],
   },
+  leaving: {
+    subject: 'Your Cadro account will be deleted',
+    paragraphs: [
+      'Hello {name},',
+      'you asked us to delete your account. That happens on {until}. Until then nothing is sent to you, and you can change your mind: sign in and choose “Keep my account”.',
+    ],
+    action: { words: 'Sign in', path: '/sign-in' },
+    foot: ['Letters you sent stay with the school. Everything else that is only yours goes.', secure],
+  },
   invitation: {
     subject: '{inviter} would like to share {child}’s schoolwork with you',
     paragraphs: [

@@ -79,6 +79,15 @@ const letters: LetterWords['letters'] = {
     action: { words: 'Ver dónde tiene la sesión abierta', path: '/settings/safety' },
     foot: [secure],
   },
+  leaving: {
+    subject: 'Su cuenta de Cadro se va a borrar',
+    paragraphs: [
+      'Hola, {name}:',
+      'usted pidió borrar su cuenta. Se borrará el {until}. Hasta entonces no se le envía nada y puede cambiar de opinión: entre y elija «Conservar mi cuenta».',
+    ],
+    action: { words: 'Entrar', path: '/sign-in' },
+    foot: ['Las cartas que envió quedan en la escuela. Todo lo demás que es solo suyo se borra.', secure],
+  },
   invitation: {
     subject: '{inviter} quiere compartir con usted las tareas de {child}',
     paragraphs: [

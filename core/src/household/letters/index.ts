@@ -13,6 +13,7 @@ export const accountLetters = [
   'change-to',
   'address-changed',
   'new-device',
+  'leaving',
   'invitation',
   'school-invitation',
   'notice-link-made',

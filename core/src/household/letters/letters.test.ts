@@ -3,7 +3,7 @@ import { accountLetter, accountLetters } from '.';
 
 const params = {
   ...{ name: 'Rosamund', address: 'r@test.example', device: 'Firefox, Linux', inviter: 'Maren Aldervane' },
-  ...{ child: 'Caspian', who: 'Tobiah Aldervane', role: 'look-only' },
+  ...{ child: 'Caspian', until: '2026-11-20', who: 'Tobiah Aldervane', role: 'look-only' },
 };
 const cases = languages.flatMap((language) => accountLetters.map((kind) => [language, kind] as const));
 

@@ -1,5 +1,5 @@
 import type { Language } from '@cadro/contract';
-import { hashToken, type Trx } from '../../kit';
+import { hashToken, type Db, type Trx } from '../../kit';
 
 export interface ArrivalRow {
   readonly email: string;
@@ -34,4 +34,9 @@ export async function useArrival(trx: Trx, token: string, now: Date): Promise<vo
   await trx('arrivals')
     .where({ token_hash: hashToken(token) })
     .update({ used_at: now });
+}
+
+/** Those that ran out before then. */
+export async function forgetArrivals(db: Db, before: Date): Promise<void> {
+  await db('arrivals').where('expires_at', '<', before).delete();
 }

@@ -2,11 +2,12 @@ import { keepingRoutes, type Safety } from '@cadro/contract';
 import type { Request, Router } from 'express';
 import { HttpProblem, mount, newRouter, renewSession, takeTry, type ServerDeps } from '../../kit';
 import { wantAccountMail } from '../mail/accountMailStore';
-import { requireGuardian } from '../me';
-import type { GuardianRow } from '../store';
+import { meOf, requireGuardian } from '../me';
+import { setLeaving, type GuardianRow } from '../store';
 import { addToTrail } from '../trail/trailStore';
 import { changeOf } from './addressChangeStore';
 import { changePassword, keepAddress, wantAddress } from './addresses';
+import { leave } from './leaving';
 import { askForNewPasskey, keepNewPasskey } from './passkeys';
 import { dropPasskey, passkeysOf } from './passkeyStore';
 import { dropOneTime, recoveryLeft } from './oneTimeStore';
@@ -122,6 +123,14 @@ export function keepingRouter(deps: ServerDeps): Router {
   mount(router, keepingRoutes.endOthers, ({ guardianId, request }) =>
     endSessions(db, guardianId, request.sessionID),
   );
+  mount(router, keepingRoutes.leave, async ({ guardianId, body, request }) => {
+    await leave(deps, await proven(guardianId, body.password), request.sessionID);
+    return meOf(deps, guardianId);
+  });
+  mount(router, keepingRoutes.stay, async ({ guardianId }) => {
+    await setLeaving(db, guardianId, null);
+    return meOf(deps, guardianId);
+  });
   addWays(router, deps);
   return router;
 }

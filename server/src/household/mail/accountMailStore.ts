@@ -50,3 +50,8 @@ export const waitingMail = (db: Db, id: string): Promise<AccountMailRow | undefi
 export async function mailWentOut(db: Db, id: string, state: 'sent' | 'refused', now: Date): Promise<void> {
   await db('account_mails').where({ id }).update({ state, sent_at: now, params: '{}' });
 }
+
+/** Those that went out, or could not, before then. */
+export async function forgetMails(db: Db, before: Date): Promise<void> {
+  await db('account_mails').whereNot({ state: 'waiting' }).where('made_at', '<', before).delete();
+}

@@ -46,3 +46,8 @@ export const proofByToken = (trx: Trx, token: string): Promise<ProofRow | undefi
 export async function useProof(trx: Trx, { guardian_id, purpose }: ProofRow, now: Date): Promise<void> {
   await trx('address_proofs').where({ guardian_id, purpose }).whereNull('used_at').update({ used_at: now });
 }
+
+/** Those that ran out before then. */
+export async function forgetProofs(db: Db, before: Date): Promise<void> {
+  await db('address_proofs').where('expires_at', '<', before).delete();
+}

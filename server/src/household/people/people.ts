@@ -15,6 +15,7 @@ import { requireGuardian } from '../me';
 import { linkedChildren, type GuardianRow } from '../store';
 import { addToTrail } from '../trail/trailStore';
 import { noticesOf, type NoticeRow } from './noticeStore';
+import { endWithHousehold } from './ending';
 import { mayName, tellGuardians } from './notices';
 import * as store from './peopleStore';
 
@@ -216,23 +217,12 @@ async function linkAndPowers(deps: ServerDeps, guardianId: string, { studentId, 
 
 /**
  * Ends a link, one's own or one that the household gave, from the next request on: what waits to go out (alerts,
- * digests, calendars) looks at the link first. With a household's last guardian go those whom it let look.
+ * digests, calendars) looks at the link first.
  */
 export async function endLink(deps: ServerDeps, guardianId: string, which: OnePerson): Promise<void> {
-  const { link, links, mayEnd, now } = await linkAndPowers(deps, guardianId, which);
+  const { link, mayEnd, now } = await linkAndPowers(deps, guardianId, which);
   if (!mayEnd) throw new HttpProblem('forbidden');
-  const ofHousehold = links.filter(({ household_id }) => household_id === link.household_id);
-  const lastGuardian =
-    link.role === 'guardian' &&
-    !ofHousehold.some(({ role, guardian_id }) => role === 'guardian' && guardian_id !== link.guardian_id);
-  const ended = lastGuardian ? ofHousehold : [link];
-  await deps.db.transaction(async (trx) => {
-    for (const { guardian_id, role } of ended) {
-      await store.endLink(trx, which.studentId, guardian_id, now);
-      const about = { studentId: which.studentId, aboutId: guardian_id, byId: guardianId, role, now };
-      await tellGuardians(trx, { kind: 'link-ended', ...about });
-    }
-  });
+  await deps.db.transaction((trx) => endWithHousehold(trx, link, guardianId, now));
 }
 
 export async function changeRole(

@@ -1,0 +1,3 @@
+import { DataScreen } from '../../../household';
+
+export default DataScreen;

@@ -1,0 +1,138 @@
+import { useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import type { Me } from '@cadro/contract';
+import { Action, BackLink, Field, Heading, Loaded, Page, Stack, Words } from '../../ui';
+import { useChangeMeMutation, useMeQuery } from '../api';
+import { Trouble } from '../door/Trouble';
+import { useFormat } from '../useFormat';
+import { useLeaveMutation, useStayMutation } from './api';
+import { AskPassword } from './AskPassword';
+
+/** How one is called, each name with who sees it. */
+function Names({ me }: { me: Me }) {
+  const { t } = useTranslation();
+  const [name, setName] = useState(me.name);
+  const [givenName, setGivenName] = useState(me.givenName);
+  const [shownAs, setShownAs] = useState(me.shownAs ?? '');
+  const [change, { isLoading, isSuccess, error }] = useChangeMeMutation();
+  const shown = shownAs.trim() === '' ? null : shownAs.trim();
+  const same = name === me.name && givenName === me.givenName && shown === me.shownAs;
+  return (
+    <Stack space={1.5}>
+      <Heading level={2}>{t('data.names')}</Heading>
+      <Field
+        label={t('data.name')}
+        hint={t('data.nameHint')}
+        value={name}
+        onChange={setName}
+        kind="name"
+        longest={120}
+      />
+      <Field
+        label={t('data.givenName')}
+        hint={t('data.givenNameHint')}
+        value={givenName}
+        onChange={setGivenName}
+        kind="name"
+        longest={120}
+      />
+      <Field
+        label={t('data.shownAs')}
+        hint={t('data.shownAsHint')}
+        value={shownAs}
+        onChange={setShownAs}
+        kind="name"
+        longest={120}
+      />
+      <Trouble error={error} />
+      {same ? (
+        isSuccess ? (
+          <Words live>{t('data.saved')}</Words>
+        ) : null
+      ) : (
+        <Action
+          main
+          label={t('data.save')}
+          busy={isLoading}
+          disabled={name.trim() === '' || givenName.trim() === ''}
+          onPress={() => void change({ name, givenName, shownAs: shown })}
+        />
+      )}
+    </Stack>
+  );
+}
+
+const kept = ['account', 'record', 'written', 'letters', 'trail', 'sessions', 'mail'] as const;
+
+/** What is kept, why, and how long, in plain words. */
+function WhatIsKept() {
+  const { t } = useTranslation();
+  return (
+    <Stack>
+      <Heading level={2}>{t('data.kept')}</Heading>
+      <Words colour="soft">{t('data.keptLead')}</Words>
+      {kept.map((what) => (
+        <Stack key={what} space={0}>
+          <Words bold>{t(`data.what.${what}.what`)}</Words>
+          <Words>{t(`data.what.${what}.why`)}</Words>
+        </Stack>
+      ))}
+    </Stack>
+  );
+}
+
+/** A line for who has asked to be deleted, and the way back; nothing for everybody else. */
+export function Leaving() {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const { data: me } = useMeQuery();
+  const [stay, { isLoading }] = useStayMutation();
+  if (!me?.leavesAt) return null;
+  return (
+    <Stack>
+      <Words colour="plum">{t('data.leaves', { when: format.date(me.leavesAt) })}</Words>
+      <Action label={t('data.stay')} busy={isLoading} onPress={() => void stay()} />
+    </Stack>
+  );
+}
+
+function Leave({ me }: { me: Me }) {
+  const { t } = useTranslation();
+  const [leave, { isLoading, error }] = useLeaveMutation();
+  return (
+    <Stack>
+      <Heading level={2}>{t('data.leaveTitle')}</Heading>
+      <Words>{t('data.leaveLead')}</Words>
+      {me.leavesAt ? (
+        <Leaving />
+      ) : (
+        <AskPassword
+          label={t('data.leave')}
+          go={t('data.leave')}
+          busy={isLoading}
+          error={error}
+          onGo={async (password) => !('error' in (await leave(password)))}
+        />
+      )}
+    </Stack>
+  );
+}
+
+/** One's own data: how one is called, what is kept of one, and how it goes. */
+export function DataScreen() {
+  const { t } = useTranslation();
+  const query = useMeQuery();
+  return (
+    <Loaded query={query}>
+      {(me) => (
+        <Page>
+          <BackLink href="/settings" label={t('settings.title')} />
+          <Heading level={1}>{t('data.title')}</Heading>
+          <Names me={me} />
+          <WhatIsKept />
+          <Leave me={me} />
+        </Page>
+      )}
+    </Loaded>
+  );
+}

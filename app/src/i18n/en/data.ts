@@ -1,0 +1,55 @@
+/** One's own data. */
+export const dataEn = {
+  data: {
+    title: 'Your data',
+    toData: 'Your data',
+    names: 'What you’re called',
+    name: 'Your name',
+    nameHint: 'Your household sees it, and other households only if yours shows itself.',
+    givenName: 'What Cadro calls you',
+    givenNameHint: 'Only you see it.',
+    shownAs: 'Your name in letters to teachers',
+    shownAsHint:
+      'Teachers see it instead of your name. Leave it empty to use your name. They never see your e-mail address.',
+    save: 'Save',
+    saved: 'Saved',
+    kept: 'What Cadro keeps, why, and how long',
+    keptLead: 'Nothing here is sold, shared for advertising, or used to train anything.',
+    what: {
+      account: {
+        what: 'Your name, e-mail address, password (as a fingerprint no one can read back) and language',
+        why: 'So that you can sign in and get what you asked for. Until you delete your account.',
+      },
+      record: {
+        what: 'Your children’s grades, assignments, comments and attendance',
+        why: 'From the school, so that you can see them. As long as the school sends them and you’re linked to the child.',
+      },
+      written: {
+        what: 'Follow-ups, plans, notes, targets and what you’ve tried out',
+        why: 'For you and your household only. Until the last of you deletes their account.',
+      },
+      letters: {
+        what: 'Letters you send to teachers, and their answers',
+        why: 'They are part of the school’s correspondence and stay with it, without your address.',
+      },
+      trail: {
+        what: 'Who opened a child’s record on which day, and changes to who sees it',
+        why: 'So that guardians can check. It can’t be changed by anyone.',
+      },
+      sessions: {
+        what: 'The devices you’re signed in on',
+        why: 'So that you can see them and sign them out. Until you sign out or they run out.',
+      },
+      mail: {
+        what: 'Which messages were sent to you, and when',
+        why: 'So that none is sent twice and you can see what failed.',
+      },
+    },
+    leaveTitle: 'Delete your account',
+    leaveLead:
+      'Your account and everything that’s only yours are deleted after 30 days. Until then you can change your mind. Letters stay with the school.',
+    leave: 'Delete my account',
+    leaves: 'Your account will be deleted on {{when}}. Until then nothing is sent to you.',
+    stay: 'Keep my account',
+  },
+};

@@ -1,0 +1,56 @@
+import type { dataEn } from '../en/data';
+
+export const dataEs: typeof dataEn = {
+  data: {
+    title: 'Sus datos',
+    toData: 'Sus datos',
+    names: 'Cómo se llama',
+    name: 'Su nombre',
+    nameHint: 'Lo ve su hogar; otros hogares, solo si el suyo se muestra.',
+    givenName: 'Cómo le llama Cadro',
+    givenNameHint: 'Solo lo ve usted.',
+    shownAs: 'Su nombre en las cartas a los maestros',
+    shownAsHint:
+      'Los maestros lo ven en lugar de su nombre. Déjelo vacío para usar su nombre. Nunca ven su correo.',
+    save: 'Guardar',
+    saved: 'Guardado',
+    kept: 'Qué guarda Cadro, para qué y cuánto tiempo',
+    keptLead: 'Nada de esto se vende, se comparte para publicidad ni se usa para entrenar nada.',
+    what: {
+      account: {
+        what: 'Su nombre, correo, contraseña (como una huella que nadie puede leer) e idioma',
+        why: 'Para que pueda entrar y recibir lo que pidió. Hasta que borre su cuenta.',
+      },
+      record: {
+        what: 'Las calificaciones, tareas, comentarios y asistencia de sus hijos',
+        why: 'Vienen de la escuela para que usted los vea. Mientras la escuela los envíe y usted tenga acceso.',
+      },
+      written: {
+        what: 'Seguimientos, planes, notas, metas y lo que ha probado',
+        why: 'Solo para usted y su hogar. Hasta que la última persona del hogar borre su cuenta.',
+      },
+      letters: {
+        what: 'Las cartas que envía a los maestros y sus respuestas',
+        why: 'Son correspondencia de la escuela y quedan allí, sin su correo.',
+      },
+      trail: {
+        what: 'Quién abrió el registro de un alumno cada día y los cambios sobre quién lo ve',
+        why: 'Para que los tutores puedan comprobarlo. Nadie puede cambiarlo.',
+      },
+      sessions: {
+        what: 'Los dispositivos donde tiene la sesión abierta',
+        why: 'Para que pueda verlos y cerrarlos. Hasta que cierre la sesión o caduque.',
+      },
+      mail: {
+        what: 'Qué mensajes se le enviaron y cuándo',
+        why: 'Para no enviar ninguno dos veces y que vea lo que falló.',
+      },
+    },
+    leaveTitle: 'Borrar su cuenta',
+    leaveLead:
+      'Su cuenta y todo lo que es solo suyo se borran a los 30 días. Hasta entonces puede cambiar de opinión. Las cartas quedan en la escuela.',
+    leave: 'Borrar mi cuenta',
+    leaves: 'Su cuenta se borrará el {{when}}. Hasta entonces no se le envía nada.',
+    stay: 'Conservar mi cuenta',
+  },
+};
