@@ -210,6 +210,17 @@ export const keepingRoutes = {
     summary: 'Stay with the address there is',
     status: 204,
   }),
+  exported: route({
+    method: 'get',
+    path: '/api/me/export.zip',
+    room,
+    access: 'signed-in',
+    heavy: true,
+    summary:
+      'Everything about oneself and the linked children: JSON with its schema, CSV, iCalendar, letters as mails',
+    status: 200,
+    produces: 'application/zip',
+  }),
   leave: route({
     method: 'post',
     path: '/api/me/leaving',

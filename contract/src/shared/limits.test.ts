@@ -125,6 +125,7 @@ const ofRoutes: Readonly<Record<string, readonly [number, ...string[]]>> = {
   'post /api/me/one-time/works': [201, '/ no others', '/code 6 to 12 characters'],
   'post /api/me/one-time/drop': [204, '/ no others', '/password 1 to 200 characters'],
   'get /api/students/:studentId/trail': [200],
+  'get /api/me/export.zip': [200],
   'post /api/me/leaving': [200, '/ no others', '/password 1 to 200 characters'],
   'delete /api/me/leaving': [200],
   'get /api/people': [200],

@@ -7,4 +7,5 @@ export {
 } from './childAttendance';
 export { markView, teacherView } from './overview';
 export { registersOf } from './registers';
+export { marksCsv } from './marksFile';
 export { attendanceRouter } from './routes';

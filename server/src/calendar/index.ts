@@ -1,3 +1,4 @@
 export { calendarPages, elsewherePages } from './calendarRoutes';
+export { downloadOf } from './elsewhere/publish';
 export { calendarRouter } from './routes';
 export { touchedByPattern } from './day/touched';

@@ -1,4 +1,5 @@
 export { openAbsence } from './absence';
+export { listFollowUps, readFollowUp } from './service';
 export { followUpRouter } from './routes';
 export { noteOffer } from './offer';
 export { settleByRecord } from './settle';

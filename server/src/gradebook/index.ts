@@ -16,6 +16,7 @@ export { offerEnds, saveOfferAnswer } from './offerStore';
 export { readNewComments } from './readOffers';
 export { gradebookRouter, type GradebookHooks } from './routes';
 export { commentsSeen, gradesSeen } from './seenStore';
+export { exportedCourses } from './exported';
 export { itemOf } from './store';
 export { termRouter } from './terms/termRoutes';
 export { courseSummaries } from './course/views';

@@ -10,3 +10,4 @@ export * from './paper';
 export * from './paths';
 export * from './seal';
 export * from './starting';
+export * from './zip';

@@ -166,6 +166,7 @@ const table: Record<string, { statuses: Statuses; body?: () => object }> = {
   'post /api/me/one-time/works': { statuses: own(401), body: () => ({ code: '000000' }) },
   'post /api/me/one-time/drop': { statuses: own(401), body: () => ({ password: 'wrong' }) },
   'get /api/students/:studentId/trail': { statuses: { ...record, looker: 403, student: 403 } },
+  'get /api/me/export.zip': { statuses: list },
   'post /api/me/leaving': { statuses: own(401), body: () => ({ password: 'wrong' }) },
   'delete /api/me/leaving': { statuses: own(200) },
   'get /api/people': { statuses: list },

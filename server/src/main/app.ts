@@ -37,6 +37,7 @@ import { outlookRouter } from '../outlook';
 import { planRouter, Solver } from '../plan';
 import { sourceRouter } from '../sources';
 import { demoRouter } from './demo';
+import { exportRouter } from './exported';
 import { gradebookHooks, householdHooks, onFigures } from './hooks';
 import { inboundMailRouter } from './inboundMail';
 
@@ -83,6 +84,7 @@ function apiRouter(deps: ServerDeps, { solver, live, rehearser }: Helpers): Rout
     doorRouter(deps, householdHooks),
     keepingRouter(deps),
     peopleRouter(deps),
+    exportRouter(deps),
     trailRouter(deps),
     draftRouter(deps),
     sourceRouter(deps),

@@ -73,6 +73,16 @@ export const messagesOf = (db: Db, threadIds: readonly string[]): Promise<Messag
     .orderBy('seq')
     .select<MessageRow[]>(...messageColumns);
 
+/** Every letter of some threads whole, the first written first. */
+export const lettersOf = (
+  db: Db,
+  threadIds: readonly string[],
+): Promise<(MessageRow & { readonly subject: string; readonly mime_id: string | null })[]> =>
+  db('messages')
+    .whereIn('thread_id', [...threadIds])
+    .orderBy('seq')
+    .select(...messageColumns, 'subject', 'mime_id');
+
 export const lastMessages = (db: Db, threadIds: readonly string[]): Promise<MessageRow[]> =>
   db('messages')
     .whereIn('thread_id', [...threadIds])

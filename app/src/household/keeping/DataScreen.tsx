@@ -1,11 +1,11 @@
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import type { Me } from '@cadro/contract';
-import { Action, BackLink, Field, Heading, Loaded, Page, Stack, Words } from '../../ui';
+import { Action, BackLink, Field, Heading, Loaded, OutLink, Page, Stack, Words } from '../../ui';
 import { useChangeMeMutation, useMeQuery } from '../api';
 import { Trouble } from '../door/Trouble';
 import { useFormat } from '../useFormat';
-import { useLeaveMutation, useStayMutation } from './api';
+import { exportAddress, useLeaveMutation, useStayMutation } from './api';
 import { AskPassword } from './AskPassword';
 
 /** How one is called, each name with who sees it. */
@@ -96,6 +96,18 @@ export function Leaving() {
   );
 }
 
+/** Everything there is, to take away. */
+function TakeAway() {
+  const { t } = useTranslation();
+  return (
+    <Stack>
+      <Heading level={2}>{t('data.takeTitle')}</Heading>
+      <Words>{t('data.takeLead')}</Words>
+      <OutLink label={t('data.take')} href={exportAddress} />
+    </Stack>
+  );
+}
+
 function Leave({ me }: { me: Me }) {
   const { t } = useTranslation();
   const [leave, { isLoading, error }] = useLeaveMutation();
@@ -130,6 +142,7 @@ export function DataScreen() {
           <Heading level={1}>{t('data.title')}</Heading>
           <Names me={me} />
           <WhatIsKept />
+          <TakeAway />
           <Leave me={me} />
         </Page>
       )}

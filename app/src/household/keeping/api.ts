@@ -1,5 +1,5 @@
 import { keepingRoutes as keeping, type BodyOf } from '@cadro/contract';
-import { api, endpointsBy, nothing } from '../../store';
+import { addressOf, api, endpointsBy, nothing } from '../../store';
 import { body } from '../api';
 
 const keepingApi = api.injectEndpoints({
@@ -57,3 +57,6 @@ export const {
   useOneTimeWorksMutation,
   useDropOneTimeMutation,
 } = keepingApi;
+
+/** Where everything there is stands as one archive. */
+export const exportAddress = addressOf(keeping.exported, {});

@@ -45,6 +45,10 @@ export const dataEn = {
         why: 'So that none is sent twice and you can see what failed.',
       },
     },
+    takeTitle: 'Take it with you',
+    takeLead:
+      'Everything about you and your children as one archive: records as JSON, attendance as a table, the calendar, your letters.',
+    take: 'Download everything',
     leaveTitle: 'Delete your account',
     leaveLead:
       'Your account and everything that’s only yours are deleted after 30 days. Until then you can change your mind. Letters stay with the school.',

@@ -46,6 +46,10 @@ export const dataEs: typeof dataEn = {
         why: 'Para no enviar ninguno dos veces y que vea lo que falló.',
       },
     },
+    takeTitle: 'Llévese todo',
+    takeLead:
+      'Todo sobre usted y sus hijos en un archivo: los registros en JSON, la asistencia como tabla, el calendario y sus cartas.',
+    take: 'Descargar todo',
     leaveTitle: 'Borrar su cuenta',
     leaveLead:
       'Su cuenta y todo lo que es solo suyo se borran a los 30 días. Hasta entonces puede cambiar de opinión. Las cartas quedan en la escuela.',

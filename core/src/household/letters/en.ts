@@ -1,4 +1,4 @@
-import type { LetterWords } from '.';
+import type { LetterWords } from './words';
 
 const notYou = 'If this wasn’t you, you can ignore this message. Nothing happens until the link is opened.';
 const secure =

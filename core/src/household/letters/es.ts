@@ -1,4 +1,4 @@
-import type { LetterWords } from '.';
+import type { LetterWords } from './words';
 
 const notYou = 'Si no fue usted, ignore este mensaje. No pasa nada mientras no se abra el enlace.';
 const secure =

@@ -1,5 +1,6 @@
 import { languages, roles } from '@cadro/contract';
-import { accountLetter, accountLetters } from '.';
+import { accountLetter } from '.';
+import { accountLetters } from './words';
 
 const params = {
   ...{ name: 'Rosamund', address: 'r@test.example', device: 'Firefox, Linux', inviter: 'Maren Aldervane' },

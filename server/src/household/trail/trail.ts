@@ -1,10 +1,10 @@
 import { roles, trailKinds, trailRoutes, type TrailEntry } from '@cadro/contract';
 import type { RequestHandler, Router } from 'express';
-import { mount, newRouter, type ServerDeps } from '../../kit';
+import { mount, newRouter, type Db, type ServerDeps } from '../../kit';
 import { requireChild } from '../access';
 import { requireGuardian } from '../me';
 import { linkedChildren } from '../store';
-import { recordsOpened, trailOf, type TrailRow } from './trailStore';
+import { addToTrail, recordsOpened, trailOf, type TrailRow } from './trailStore';
 
 const isShown = (kind: string): kind is TrailEntry['kind'] => trailKinds.some((each) => each === kind);
 
@@ -34,6 +34,15 @@ export function trailRouter(deps: ServerDeps): Router {
   });
   return router;
 }
+
+/** Puts down that somebody has taken away all there is of some children. */
+export const putExported = (
+  db: Db,
+  personId: string,
+  studentIds: readonly string[],
+  at: Date,
+): Promise<void> =>
+  addToTrail(db, ...studentIds.map((studentId) => ({ at, kind: 'exported' as const, personId, studentId })));
 
 /** Rooms whose answers hold a child's record. */
 const recordRooms = /^\/api\/(brief|news|work|courses|days|calendar|supplies|students)\b/;

@@ -1,0 +1,91 @@
+import {
+  type Child,
+  calendarLayers,
+  CourseRecord,
+  FollowUp,
+  keepingRoutes,
+  Me,
+  People,
+} from '@cadro/contract';
+import { Type } from '@sinclair/typebox';
+import { daysAfter } from '@cadro/core';
+import type { Router } from 'express';
+import { marksCsv } from '../attendance';
+import { downloadOf } from '../calendar';
+import { listFollowUps, readFollowUp } from '../followups';
+import { exportedCourses } from '../gradebook';
+import { childrenFor, meOf, peopleOf, putExported } from '../household';
+import { fileNameOf, mount, newRouter, Produced, zipOf, type PackedFile, type ServerDeps } from '../kit';
+import { exportedLetters, threadWith } from '../messages';
+
+const json = (value: unknown): string => `${JSON.stringify(value, null, 2)}\n`;
+/** What each JSON file of the archive is made of, as JSON Schema beside it. */
+const schemas = {
+  me: Me,
+  people: People,
+  course: CourseRecord,
+  'follow-ups': Type.Array(FollowUp),
+} as const;
+
+/** So many days before and after today go into the calendar. */
+const calendarDays = 183;
+
+async function ofChild(deps: ServerDeps, guardianId: string, child: Child): Promise<PackedFile[]> {
+  const folder = fileNameOf(child.givenName);
+  const courses = await exportedCourses(deps, guardianId, child.id);
+  return [
+    { path: `${folder}/attendance.csv`, content: await marksCsv(deps, guardianId, child) },
+    ...courses.map(({ title, record }) => ({
+      path: `${folder}/courses/${fileNameOf(title)}.json`,
+      content: json({ $schema: '../../schemas/course.json', ...record }),
+    })),
+  ];
+}
+
+async function ownFiles(deps: ServerDeps, guardianId: string): Promise<PackedFile[]> {
+  const followUps: FollowUp[] = [];
+  const handed = {
+    ...deps,
+    threadWith: (about: Parameters<typeof threadWith>[1]) => threadWith(deps.db, about),
+  };
+  for (const { id } of await listFollowUps(handed, guardianId))
+    followUps.push(await readFollowUp(handed, guardianId, id));
+  const today = (await deps.clock.now()).toISOString().slice(0, 10);
+  const range = { from: daysAfter(today, -calendarDays), to: daysAfter(today, calendarDays) };
+  return [
+    { path: 'me.json', content: json({ $schema: 'schemas/me.json', ...(await meOf(deps, guardianId)) }) },
+    {
+      path: 'people.json',
+      content: json({ $schema: 'schemas/people.json', ...(await peopleOf(deps, guardianId)) }),
+    },
+    { path: 'follow-ups.json', content: json(followUps) },
+    { path: 'calendar.ics', content: await downloadOf(deps, guardianId, range, [...calendarLayers]) },
+  ];
+}
+
+/** Everything about a person and the linked children, as far as the person may see it, in one archive. */
+async function exportOf(deps: ServerDeps, guardianId: string): Promise<Buffer> {
+  const children = await childrenFor(deps.db, guardianId, 'read-record');
+  const files = [...(await ownFiles(deps, guardianId)), ...(await exportedLetters(deps.db, guardianId))];
+  for (const child of children) files.push(...(await ofChild(deps, guardianId, child)));
+  for (const [name, schema] of Object.entries(schemas))
+    files.push({ path: `schemas/${name}.json`, content: json(schema) });
+  const now = await deps.clock.now();
+  await putExported(
+    deps.db,
+    guardianId,
+    children.map(({ id }) => id),
+    now,
+  );
+  return zipOf(files, now);
+}
+
+export function exportRouter(deps: ServerDeps): Router {
+  const router = newRouter();
+  mount(
+    router,
+    keepingRoutes.exported,
+    async ({ guardianId }) => new Produced(await exportOf(deps, guardianId), 'cadro.zip'),
+  );
+  return router;
+}
