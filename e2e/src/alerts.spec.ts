@@ -32,11 +32,18 @@ test('a day brings what the rules ask for, once each: in the app, by mail and by
   await page.getByRole('group', { name: 'Attendance' }).getByRole('checkbox', { name: 'Text' }).click();
   await page.getByRole('button', { name: 'Keep these rules' }).click();
   await expect(page.getByText('Kept. They hold from the next reading on.')).toBeVisible();
+  // A number gets nothing but a code before it has been shown to be theirs.
+  await expect(page.getByRole('button', { name: 'Send me a text' })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Text me a code' }).click();
+  const texts = async () => (await arrivals(running)).filter(({ to }) => to === '+15550100200');
+  await expect.poll(async () => (await texts()).length).toBe(1);
+  await page
+    .getByLabel('The code we texted you')
+    .fill(/\d{6}/.exec((await texts())[0]?.text ?? '')?.[0] ?? '');
+  await page.getByRole('button', { name: 'Confirm the number' }).click();
   await page.getByRole('button', { name: 'Send me a text' }).click();
   await expect(page.getByText('It is on its way.')).toBeVisible();
-  await expect
-    .poll(async () => (await arrivals(running)).filter(({ to }) => to === '+15550100200').length)
-    .toBe(1);
+  await expect.poll(async () => (await texts()).length).toBe(2);
 
   // Another window counts along without being touched.
   const other = await page.context().newPage();

@@ -167,13 +167,14 @@ function Trial({ settings }: { settings: AlertSettings }) {
   const { t } = useTranslation();
   const format = useFormat();
   const [tryIt, { isLoading, isSuccess, error }] = useTryChannelMutation();
-  const { deliveries, textsOffered, arrivedUrl } = settings;
+  const { deliveries, textsOffered, arrivedUrl, phoneConfirmed, delivery: ways } = settings;
+  const numberWorks = textsOffered && ways.phone !== null && ways.phone === phoneConfirmed;
   return (
     <Stack>
       <Heading level={2}>{t('reach.tryIt')}</Heading>
       <Row space={2} wrap>
         <Action label={t('reach.tryMail')} busy={isLoading} onPress={() => void tryIt('mail')} />
-        {textsOffered ? (
+        {numberWorks ? (
           <Action label={t('reach.tryText')} busy={isLoading} onPress={() => void tryIt('text')} />
         ) : null}
       </Row>

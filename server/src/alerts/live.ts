@@ -37,7 +37,11 @@ export class LiveAlerts {
     const own = this.open.get(guardianId) ?? new Set();
     this.open.set(guardianId, own.add(response));
     const [oldest] = own;
-    if (own.size > mostStreams) oldest?.end();
+    // It leaves at once: its end takes a while to be heard of.
+    if (oldest && own.size > mostStreams) {
+      own.delete(oldest);
+      oldest.end();
+    }
     const beat = setInterval(() => response.write(': still here\n\n'), heartbeatMs);
     const end = setTimeout(() => response.end(), lifetimeMs);
     const leave = () => {

@@ -1,10 +1,11 @@
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { Action, Field, LinkAction, Stack, WayOn, Words } from '../../ui';
+import { Action, LinkAction, Stack, WayOn, Words } from '../../ui';
 import { useForgottenPasswordMutation, useNewPasswordMutation } from './api';
 import { rememberedDoor, useCarried } from './carried';
 import { DoorFrame } from './DoorFrame';
 import { NewPasswordField } from './NewPasswordField';
+import { EmailField } from './EmailField';
 import { Trouble } from './Trouble';
 
 /** Asks for a mail; the answer is the same whether there is an account or not. */
@@ -19,14 +20,7 @@ export function Forgotten() {
         <Words live>{t('door.forgottenSent', { email: email.trim() })}</Words>
       ) : (
         <Stack space={2}>
-          <Field
-            label={t('signIn.email')}
-            value={email}
-            onChange={setEmail}
-            kind="email"
-            longest={320}
-            onSubmit={submit}
-          />
+          <EmailField label={t('signIn.email')} value={email} onChange={setEmail} onSubmit={submit} />
           <Trouble error={error} />
           <Action
             main

@@ -3,6 +3,7 @@ import { useTranslation } from 'react-i18next';
 import { Action, Field, Stack, TickLine } from '../../ui';
 import { rememberDoor } from './carried';
 import { NewPasswordField } from './NewPasswordField';
+import { EmailField } from './EmailField';
 import { Trouble } from './Trouble';
 
 export interface Person {
@@ -52,13 +53,7 @@ export function PersonForm({
         kind="name"
         longest={120}
       />
-      <Field
-        label={t('signIn.email')}
-        value={person.email}
-        onChange={(email) => set({ email })}
-        kind="email"
-        longest={320}
-      />
+      <EmailField label={t('signIn.email')} value={person.email} onChange={(email) => set({ email })} />
       <NewPasswordField
         label={t('signIn.password')}
         value={person.password}

@@ -9,6 +9,7 @@ import { DoorFrame } from './DoorFrame';
 import { SecondStep } from './SecondStep';
 import { Trouble } from './Trouble';
 import { passkeysWork, usePasskey } from './usePasskey';
+import { EmailField } from './EmailField';
 import { wantedPlace } from './wantedPlace';
 
 /** Address and password; what is missing is said before anything is asked. */
@@ -29,11 +30,10 @@ function SignInForm({ onSecond }: { onSecond: () => void }) {
   };
   return (
     <Stack space={2}>
-      <Field
+      <EmailField
         label={t('signIn.email')}
         value={email}
         onChange={setEmail}
-        kind="email"
         onSubmit={() => void submit()}
       />
       <Field

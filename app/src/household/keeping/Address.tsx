@@ -1,10 +1,11 @@
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import type { Safety } from '@cadro/contract';
-import { Field, Heading, Quietly, Stack, Words } from '../../ui';
+import { Heading, Quietly, Stack, Words } from '../../ui';
 import { useChangeAddressMutation, useChangePasswordMutation, useKeepAddressMutation } from './api';
 import { NewPasswordField } from '../door/NewPasswordField';
 import { Unconfirmed } from '../door/Unconfirmed';
+import { EmailField } from '../door/EmailField';
 import { AskPassword } from './AskPassword';
 
 /** The address: whether it is confirmed, and a change that waits for both sides. */
@@ -41,15 +42,7 @@ export function Address({ safety }: { safety: Safety }) {
           busy={isLoading}
           error={error}
           ready={email.includes('@')}
-          fields={
-            <Field
-              label={t('safety.newAddress')}
-              value={email}
-              onChange={setEmail}
-              kind="email"
-              longest={320}
-            />
-          }
+          fields={<EmailField label={t('safety.newAddress')} value={email} onChange={setEmail} />}
           onGo={async (password) => !('error' in (await change({ password, email: email.trim() })))}
         />
       )}

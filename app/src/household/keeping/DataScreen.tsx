@@ -16,34 +16,26 @@ function Names({ me }: { me: Me }) {
   const [shownAs, setShownAs] = useState(me.shownAs ?? '');
   const [change, { isLoading, isSuccess, error }] = useChangeMeMutation();
   const shown = shownAs.trim() === '' ? null : shownAs.trim();
+  const fields = [
+    { field: 'name', value: name, set: setName },
+    { field: 'givenName', value: givenName, set: setGivenName },
+    { field: 'shownAs', value: shownAs, set: setShownAs },
+  ] as const;
   const same = name === me.name && givenName === me.givenName && shown === me.shownAs;
   return (
     <Stack space={1.5}>
       <Heading level={2}>{t('data.names')}</Heading>
-      <Field
-        label={t('data.name')}
-        hint={t('data.nameHint')}
-        value={name}
-        onChange={setName}
-        kind="name"
-        longest={120}
-      />
-      <Field
-        label={t('data.givenName')}
-        hint={t('data.givenNameHint')}
-        value={givenName}
-        onChange={setGivenName}
-        kind="name"
-        longest={120}
-      />
-      <Field
-        label={t('data.shownAs')}
-        hint={t('data.shownAsHint')}
-        value={shownAs}
-        onChange={setShownAs}
-        kind="name"
-        longest={120}
-      />
+      {fields.map(({ field, value, set }) => (
+        <Field
+          key={field}
+          label={t(`data.${field}`)}
+          hint={t(`data.${field}Hint`)}
+          value={value}
+          onChange={set}
+          kind="name"
+          longest={120}
+        />
+      ))}
       <Trouble error={error} />
       {same ? (
         isSuccess ? (

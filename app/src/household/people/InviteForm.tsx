@@ -1,9 +1,10 @@
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import type { Invite, People } from '@cadro/contract';
-import { Action, Choice, Field, Heading, Quietly, Stack, TickLine, Words } from '../../ui';
+import { Action, Choice, Heading, Quietly, Stack, TickLine, Words } from '../../ui';
 import { useInviteMutation } from './api';
 import { Trouble } from '../door/Trouble';
+import { EmailField } from '../door/EmailField';
 import { useFormat } from '../useFormat';
 
 const asWhat = ['guardian', 'look-only', 'student'] as const;
@@ -91,14 +92,7 @@ export function InviteForm({ own }: { own: People['children'] }) {
         onChange={asRole}
       />
       <ForWhom own={own} ids={ids} onToggle={toggle} />
-      <Field
-        label={t('people.email')}
-        hint={t('people.emailHint')}
-        value={email}
-        onChange={setEmail}
-        kind="email"
-        longest={320}
-      />
+      <EmailField label={t('people.email')} hint={t('people.emailHint')} value={email} onChange={setEmail} />
       {role === 'guardian' ? (
         <Stack space={0.25}>
           <TickLine label={t('people.together')} on={together} onChange={setTogether} />

@@ -1,5 +1,5 @@
 import type { Language, Role } from '@cadro/contract';
-import { hashCode, newCode, seal, type Db, type ServerDeps } from '../../kit';
+import { hashCode, newCode, seal, type Db, type ServerDeps, type Trx } from '../../kit';
 import { addInvitation } from '../door/invitationStore';
 import { wantAccountMail } from '../mail/accountMailStore';
 import { studentNames } from '../store';
@@ -36,6 +36,9 @@ export async function inviteByMail(
   return { address: `${config.publicUrl}/new#${code}` };
 }
 
+const linkOf = async (trx: Trx, studentId: string, personId: string) =>
+  (await store.linksOf(trx, [studentId])).find(({ guardian_id }) => guardian_id === personId);
+
 /** The school has answered an objection: the link opens the record again. @returns whether there was one. */
 export async function answerObjection(
   { db, clock }: Pick<Deps, 'db' | 'clock'>,
@@ -45,9 +48,7 @@ export async function answerObjection(
   const now = await clock.now();
   return db.transaction(async (trx) => {
     if (!(await store.restoreLink(trx, studentId, personId, now))) return false;
-    const role = (await store.linksOf(trx, [studentId])).find(
-      ({ guardian_id }) => guardian_id === personId,
-    )?.role;
+    const role = (await linkOf(trx, studentId, personId))?.role;
     await tellGuardians(trx, {
       kind: 'restored',
       ...{ studentId, aboutId: personId, byId: null, role: role ?? 'guardian', now },
@@ -64,7 +65,7 @@ export async function endLinkBySchool(
 ): Promise<boolean> {
   const now = await clock.now();
   return db.transaction(async (trx) => {
-    const link = (await store.linksOf(trx, [studentId])).find(({ guardian_id }) => guardian_id === personId);
+    const link = await linkOf(trx, studentId, personId);
     if (!link) return false;
     await store.endLink(trx, studentId, personId, now);
     await tellGuardians(trx, {
