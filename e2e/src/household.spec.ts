@@ -148,7 +148,7 @@ test(
     await expect(page.getByRole('button', { name: 'Let Rosamund Tern write, too' })).toBeVisible();
     await guardian.findsStateInOrder('who sees what');
     await page.getByRole('button', { name: 'End Rosamund Tern’s access to Caspian' }).click();
-    await page.getByRole('button', { name: 'Yes' }).click();
+    await page.getByRole('button', { name: 'Yes, end it' }).click();
     await expect(page.getByText('Rosamund Tern', { exact: true })).toHaveCount(0);
     await theirs.goto('/brief');
     await expect(theirs.getByRole('heading', { level: 1, name: 'No child here yet' })).toBeVisible();

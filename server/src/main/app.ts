@@ -52,7 +52,15 @@ const requestLog = (log: Logger) =>
       req: ({ method }: { method: string }) => ({ method }),
       res: (response: { statusCode: number }) => ({ status: response.statusCode }),
     },
-    customProps: (_request, response) => ({ path: routeOf(response as Response) }),
+    // Known when the answer goes out, and said once.
+    customSuccessObject: (_request, response, said: object) => ({
+      ...said,
+      path: routeOf(response as Response),
+    }),
+    customErrorObject: (_request, response, _error, said: object) => ({
+      ...said,
+      path: routeOf(response as Response),
+    }),
     customLogLevel: (request, response, error) => {
       if (error) return 'error';
       // The app's own files are no requests for anything of anybody.

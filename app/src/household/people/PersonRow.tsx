@@ -33,6 +33,7 @@ function Acts({ person, child }: Link) {
         <Sure
           label={t('people.object')}
           means={t('people.objectSure', said)}
+          yes={t('people.objectYes')}
           busy={objecting.isLoading}
           error={objecting.error}
           onYes={() => void object(which)}
@@ -42,6 +43,7 @@ function Acts({ person, child }: Link) {
         <Sure
           label={t(person.you ? 'people.leave' : 'people.end', said)}
           means={t(person.you ? 'people.leaveSure' : 'people.endSure', said)}
+          yes={t(person.you ? 'people.leaveYes' : 'people.endYes')}
           busy={ending.isLoading}
           error={ending.error}
           onYes={() => void end(which)}
@@ -72,7 +74,7 @@ export function PersonRow({ person, child }: Link) {
         {facts.join(' · ')}
       </Words>
       {person.suspended ? <Words colour="plum">{t('people.suspended')}</Words> : null}
-      {!person.mayChange && !person.mayObject && !person.mayEnd ? null : open ? (
+      {!person.mayChange && !person.mayObject && !person.mayEnd ? null : open || person.you ? (
         <Acts person={person} child={child} />
       ) : (
         <Quietly label={t('people.change', said)} onPress={() => setOpen(true)} />

@@ -7,12 +7,15 @@ import { Trouble } from '../door/Trouble';
 export function Sure({
   label,
   means,
+  yes,
   busy,
   error,
   onYes,
 }: {
   label: string;
   means: string;
+  /** The button that does it. */
+  yes: string;
   busy: boolean;
   error: unknown;
   onYes: () => void;
@@ -21,10 +24,10 @@ export function Sure({
   const [open, setOpen] = useState(false);
   if (!open) return <Quietly label={label} onPress={() => setOpen(true)} />;
   return (
-    <Stack space={0.5}>
+    <Stack>
       <Words>{means}</Words>
       <Row wrap>
-        <Action main label={t('people.yes')} busy={busy} onPress={onYes} />
+        <Action main label={yes} busy={busy} onPress={onYes} />
         <Action label={t('people.no')} onPress={() => setOpen(false)} />
       </Row>
       <Trouble error={error} />
