@@ -56,6 +56,11 @@ create table account_mails (
 create index account_mails_waiting on account_mails (made_at) where state = 'waiting';
 `;
 
+/* Codes of before could be guessed: those that nobody has used are over, and the school gives out others. */
+const codes = `
+update link_codes set expires_at = 'epoch' where used_at is null;
+`;
+
 const proofs = `
 create table devices (
   guardian_id uuid not null references guardians on delete cascade,
@@ -139,7 +144,9 @@ alter table guardian_links
   add issuer text, add invited_by uuid references guardians on delete set null,
   -- Somebody has objected: it opens nothing until the school has answered, and after that nobody objects again.
   add suspended_at timestamptz, add suspended_by uuid references guardians on delete set null,
-  add answered_at timestamptz;
+  add answered_at timestamptz,
+  -- The school has ended it: only a code of the school's own takes it up again.
+  add barred_at timestamptz;
 create or replace view standing_links as
   select l.student_id, l.guardian_id, g.household_id, l.role, l.linked_at
   from guardian_links l join guardians g on g.id = l.guardian_id
@@ -189,7 +196,7 @@ create trigger trail_not_emptied before truncate on trail execute function keep_
 `;
 
 export async function up(knex: Knex): Promise<void> {
-  for (const part of [people, proofs, reach, invitations, trail]) await knex.raw(part);
+  for (const part of [people, codes, proofs, reach, invitations, trail]) await knex.raw(part);
 }
 
 export async function down(knex: Knex): Promise<void> {
@@ -200,7 +207,7 @@ export async function down(knex: Knex): Promise<void> {
   await knex.raw(`create or replace view standing_links as
     select l.student_id, l.guardian_id, g.household_id, l.role, l.linked_at
     from guardian_links l join guardians g on g.id = l.guardian_id where l.ended_at is null`);
-  for (const column of ['issuer', 'invited_by', 'suspended_at', 'suspended_by', 'answered_at'])
+  for (const column of ['issuer', 'invited_by', 'suspended_at', 'suspended_by', 'answered_at', 'barred_at'])
     await knex.raw('alter table guardian_links drop column ??', [column]);
   for (const table of ['invitation_children', 'invitations']) await knex.raw('drop table ??', [table]);
   await knex.raw('drop trigger session_ended on sessions');

@@ -11,24 +11,11 @@ import {
 } from '@cadro/contract';
 import { isTimeZone, sameSettings } from '@cadro/core';
 import { languageNames, problemWords } from '../i18n';
+import { Action, BackLink, Choice, Field, Heading, Loaded, Page, Stack, TickLine, Words } from '../ui';
 import { useFormat } from '../household';
-import {
-  Action,
-  BackLink,
-  Choice,
-  Field,
-  Heading,
-  Loaded,
-  OutLink,
-  Page,
-  Row,
-  Stack,
-  TickLine,
-  Words,
-} from '../ui';
 import { PhoneProof } from './PhoneProof';
-import { useAlertSettingsQuery, useChangeAlertSettingsMutation, useTryChannelMutation } from './api';
-import { deliveryWords } from './deliveryWords';
+import { useAlertSettingsQuery, useChangeAlertSettingsMutation } from './api';
+import { Trial } from './Trial';
 import { useAlertWords } from './useTold';
 
 const hours = [6, 7, 8, 12, 15, 16, 17, 18, 19, 20, 21];
@@ -159,44 +146,6 @@ function Quietness({ draft, onSet }: { draft: AlertDelivery; onSet: Set }) {
         error={isTimeZone(draft.timeZone) ? null : t('reach.zoneWrong')}
         longest={60}
       />
-    </Stack>
-  );
-}
-
-function Trial({ settings }: { settings: AlertSettings }) {
-  const { t } = useTranslation();
-  const format = useFormat();
-  const [tryIt, { isLoading, isSuccess, error }] = useTryChannelMutation();
-  const { deliveries, textsOffered, arrivedUrl, phoneConfirmed, delivery: ways } = settings;
-  const numberWorks = textsOffered && ways.phone !== null && ways.phone === phoneConfirmed;
-  return (
-    <Stack>
-      <Heading level={2}>{t('reach.tryIt')}</Heading>
-      <Row space={2} wrap>
-        <Action label={t('reach.tryMail')} busy={isLoading} onPress={() => void tryIt('mail')} />
-        {numberWorks ? (
-          <Action label={t('reach.tryText')} busy={isLoading} onPress={() => void tryIt('text')} />
-        ) : null}
-      </Row>
-      {error ? <Words colour="plum">{problemWords(t, error)}</Words> : null}
-      {isSuccess ? <Words live>{t('reach.tried')}</Words> : null}
-      <Stack space={0.25}>
-        <Words bold>{t('reach.recent')}</Words>
-        {deliveries.length === 0 ? <Words colour="soft">{t('reach.nothingYet')}</Words> : null}
-        {deliveries.map((delivery) => (
-          <Words
-            key={delivery.id}
-            size="small"
-            colour={delivery.state === 'failed' || delivery.state === 'bounced' ? 'plum' : 'soft'}
-          >
-            {t('reach.sentLine', {
-              what: t(`reach.about.${delivery.about}`),
-              how: deliveryWords(t, format, delivery),
-            })}
-          </Words>
-        ))}
-      </Stack>
-      {arrivedUrl ? <OutLink label={t('reach.arrived')} href={arrivedUrl} /> : null}
     </Stack>
   );
 }

@@ -14,6 +14,7 @@ export const problemCodes = [
   'code-expired',
   'already-linked',
   'code-not-for-you',
+  'link-on-hold',
   'link-over',
   'address-known',
   'weak-password',

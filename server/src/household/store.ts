@@ -139,7 +139,14 @@ export async function putLink(
   await trx('guardian_links')
     .insert({ student_id: studentId, guardian_id: guardianId, ...row })
     .onConflict(['student_id', 'guardian_id'])
-    .merge({ ...row, ended_at: null, suspended_at: null, suspended_by: null, answered_at: null });
+    .merge({
+      ...row,
+      ended_at: null,
+      suspended_at: null,
+      suspended_by: null,
+      answered_at: null,
+      barred_at: null,
+    });
 }
 
 export async function addHousehold(

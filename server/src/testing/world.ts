@@ -220,6 +220,11 @@ export class World {
     return arrivals.filter(({ to }) => to === address);
   }
 
+  /** The last of somebody's mails with such a subject: those of one moment come in any order. */
+  async mailTo(address: string, subject: RegExp): Promise<Mail | undefined> {
+    return (await this.mailsTo(address)).filter((mail) => subject.test(mail.subject)).at(-1);
+  }
+
   /** Every number that somebody has typed has been shown to be theirs. */
   async phonesConfirmed(): Promise<void> {
     await this.db('alert_settings').update({ phone_confirmed: this.db.raw(`delivery->>'phone'`) });

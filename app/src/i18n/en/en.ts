@@ -37,6 +37,8 @@ export const en = {
     'second-step': 'This account asks for a second step.',
     'code-not-for-you':
       'This code is for another kind of account: a child’s own account holds one record, and a guardian’s can’t be a child’s.',
+    'link-on-hold':
+      'Your access to this child is on hold, or the school has ended it. Please ask the school office.',
     'link-over': 'This link doesn’t work anymore. It may have been used already, or it’s too old.',
     'address-known': 'There’s already an account with this address. Sign in, and use your code there.',
     'weak-password':

@@ -45,6 +45,8 @@ export const es: Catalogue = {
     'second-step': 'Esta cuenta pide un segundo paso.',
     'code-not-for-you':
       'Este código es para otro tipo de cuenta: la de un alumno solo abre sus propias tareas, y la de un tutor no puede ser la de un alumno.',
+    'link-on-hold':
+      'Su acceso a este alumno está en espera o la escuela lo terminó. Pregunte en la oficina de la escuela.',
     'link-over': 'Este enlace ya no sirve. Puede que ya se haya usado o que sea demasiado antiguo.',
     'address-known': 'Ya hay una cuenta con este correo. Entre y use su código allí.',
     'weak-password':

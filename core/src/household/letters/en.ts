@@ -150,4 +150,5 @@ export const en: LetterWords = {
   letters,
   roles: { guardian: 'as a guardian', 'look-only': 'looking only', student: 'with an account of their own' },
   somebody: 'Someone outside your household',
+  someDevice: 'one that doesn’t say its name',
 };

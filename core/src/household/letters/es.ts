@@ -156,4 +156,5 @@ export const es: LetterWords = {
   letters,
   roles: { guardian: 'como tutor', 'look-only': 'solo para mirar', student: 'con su propia cuenta' },
   somebody: 'Alguien de fuera de su hogar',
+  someDevice: 'uno que no dice su nombre',
 };

@@ -43,4 +43,6 @@ export interface LetterWords {
   readonly roles: Readonly<Record<Role, string>>;
   /** Somebody who is not to be named. */
   readonly somebody: string;
+  /** A device that does not say what it is. */
+  readonly someDevice: string;
 }

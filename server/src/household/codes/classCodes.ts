@@ -1,8 +1,8 @@
 import type { Issuer, Role } from '@cadro/contract';
 import { dateIn } from '@cadro/core';
 import { stringify } from 'csv-stringify/sync';
-import { hashCode, newCode, type Db } from '../../kit';
-import { addInvitation } from '../door/invitationStore';
+import type { Db } from '../../kit';
+import { giveCode } from '../door/giveCode';
 import { classList, type ClassFilter } from './classStore';
 
 /** A code in the clear, as it is printed once; the table knows its hash alone. */
@@ -24,8 +24,6 @@ export interface Giving {
   readonly now: Date;
 }
 
-const dayMs = 24 * 3_600_000;
-
 /** Makes one code for each child of a list, all or none. */
 export async function giveCodes(
   db: Db,
@@ -33,14 +31,11 @@ export async function giveCodes(
   { issuer, role, days, now }: Giving,
 ): Promise<GivenCode[]> {
   const children = await classList(db, filter);
-  const expiresAt = new Date(now.getTime() + days * dayMs);
   return db.transaction(async (trx) => {
     const given: GivenCode[] = [];
     for (const { studentId, timeZone, ...child } of children) {
-      const code = newCode();
-      await addInvitation(trx, {
-        ...{ codeHash: hashCode(code), issuer, role, invitedBy: null, householdId: null, email: null },
-        ...{ studentIds: [studentId], now, expiresAt },
+      const { code, expiresAt } = await giveCode(trx, days, {
+        ...{ issuer, role, invitedBy: null, householdId: null, email: null, studentIds: [studentId], now },
       });
       given.push({ studentId, ...child, code, until: dateIn(timeZone, expiresAt) });
     }

@@ -47,7 +47,7 @@ const person = (change: object = {}) => ({
 const come = (body: object, agent: Agent = world.nobody) => agent.post(doorRoutes.come.path).send(body);
 /** The secret at the end of the address in the last mail with such a subject. */
 async function secretIn(address: string, subject: RegExp): Promise<string> {
-  const mail = (await world.mailsTo(address)).filter((each) => subject.test(each.subject)).at(-1);
+  const mail = await world.mailTo(address, subject);
   return /#([\w-]{20,})/.exec(mail?.text ?? '')?.[1] ?? `no mail about ${subject.source}`;
 }
 const confirm = (token: string) => world.nobody.post(doorRoutes.confirm.path).send({ token });
@@ -247,9 +247,7 @@ describe('who comes without a code', () => {
       [202, ''],
       [202, ''],
     ]);
-    expect((await world.mailsTo('maren@test.example')).at(-1)?.subject).toBe(
-      'You already have a Cadro account',
-    );
+    expect(await world.mailTo('maren@test.example', /^You already have/)).toBeDefined();
     await world.signedIn('maren');
   });
 });

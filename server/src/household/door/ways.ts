@@ -3,6 +3,7 @@ import { roles } from '@cadro/contract';
 import { hashCode, HttpProblem, type Trx } from '../../kit';
 import { codeByHash, useCode } from '../../records';
 import { tellGuardians } from '../people/notices';
+import { heldLinks } from '../people/peopleStore';
 import { linkedChildren, putLink } from '../store';
 import { invitationByHash, useInvitation } from './invitationStore';
 
@@ -84,6 +85,17 @@ function refuseOtherKind(role: Role, linked: readonly Child[]): void {
   if (isStudent || (role === 'student' && linked.length > 0)) throw new HttpProblem('code-not-for-you');
 }
 
+/** An objection waits for the school, whatever code comes; and what the school has ended only its own code opens. */
+async function refuseHeld(trx: Trx, { issuer, children }: Way, guardianId: string): Promise<void> {
+  const held = await heldLinks(
+    trx,
+    guardianId,
+    children.map(({ id }) => id),
+  );
+  const bySchool = issuer === 'school' || issuer === 'teacher';
+  if (held.some(({ suspended }) => suspended || !bySchool)) throw new HttpProblem('link-on-hold');
+}
+
 /** What is to happen in the rooms below when something happens here, in the same transaction. */
 export interface HouseholdHooks {
   /** A child has been linked. */
@@ -104,6 +116,7 @@ export async function linkBy(
   const fresh = way.children.filter(({ id }) => !linked.some((child) => child.id === id));
   if (fresh.length === 0) throw new HttpProblem('already-linked');
   refuseOtherKind(way.role, linked);
+  await refuseHeld(trx, way, guardianId);
   await way.use(trx, guardianId, now);
   for (const { id } of fresh) {
     const issuer: Issuer = way.issuer;

@@ -161,7 +161,7 @@ describe('another address', () => {
   const ask = (agent: Agent, email: string) =>
     agent.post(keepingRoutes.address.path).send({ password, email });
   const tap = async (address: string, subject: RegExp) => {
-    const found = (await world.mailsTo(address)).filter((each) => subject.test(each.subject)).at(-1);
+    const found = await world.mailTo(address, subject);
     const token = /#([\w-]{20,})/.exec(found?.text ?? '')?.[1];
     return (await world.nobody.post(doorRoutes.confirm.path).send({ token: token ?? 'none'.repeat(9) }))
       .body as {
@@ -186,7 +186,7 @@ describe('another address', () => {
     expect(await safety(agent)).toMatchObject({ email: next, change: null, confirmed: true });
     await signIn({ email: mail('ottoline'), password }).expect(401);
     await signIn({ email: next, password }).expect(200);
-    expect((await world.mailsTo(mail('ottoline'))).at(-1)?.subject).toBe(`Cadro now writes to ${next}`);
+    expect((await world.mailTo(mail('ottoline'), /^Cadro now writes to/))?.subject).toContain(next);
   });
 
   it('is not taken for one that was asked for before', async () => {
@@ -203,7 +203,7 @@ describe('another address', () => {
   it('that belongs to another account is told to that address alone', async () => {
     const agent = await world.signedIn('maren');
     await ask(agent, mail('tobiah')).expect(202);
-    expect((await world.mailsTo(mail('tobiah'))).at(-1)?.subject).toBe('You already have a Cadro account');
+    expect(await world.mailTo(mail('tobiah'), /^You already have/)).toBeDefined();
     expect(await tap(mail('tobiah'), /^Confirm your new/)).toMatchObject({ code: 'link-over' });
   });
 });

@@ -1,14 +1,13 @@
 import type { Language, Role } from '@cadro/contract';
-import { hashCode, newCode, seal, type Db, type ServerDeps, type Trx } from '../../kit';
-import { addInvitation } from '../door/invitationStore';
+import { seal, type Db, type ServerDeps, type Trx } from '../../kit';
+import { addressOfCode, giveCode, invitationDays } from '../door/giveCode';
 import { wantAccountMail } from '../mail/accountMailStore';
 import { studentNames } from '../store';
+import { endWithHousehold } from './ending';
 import { tellGuardians } from './notices';
 import * as store from './peopleStore';
 
 type Deps = Pick<ServerDeps, 'db' | 'clock' | 'config'>;
-const dayMs = 24 * 3_600_000;
-const invitationDays = 14;
 
 /**
  * The school invites somebody by mail.
@@ -24,16 +23,14 @@ export async function inviteByMail(
   const names = await studentNames(db, studentIds);
   const unknown = studentIds.find((id) => !names.has(id));
   if (unknown !== undefined) throw new Error(`there is no child ${unknown}`);
-  const code = newCode();
-  await db.transaction(async (trx) => {
-    await addInvitation(trx, {
-      ...{ codeHash: hashCode(code), issuer: 'school', role, invitedBy: null, householdId: null, email: to },
-      ...{ studentIds, now, expiresAt: new Date(now.getTime() + invitationDays * dayMs) },
+  return db.transaction(async (trx) => {
+    const { code } = await giveCode(trx, invitationDays, {
+      ...{ issuer: 'school', role, invitedBy: null, householdId: null, email: to, studentIds, now },
     });
     const params = { child: [...names.values()].join(', '), role, code: seal(config.secret, code) };
     await wantAccountMail(trx, { id: null, email: to, language }, { kind: 'school-invitation', params }, now);
+    return { address: addressOfCode(config.publicUrl, code) };
   });
-  return { address: `${config.publicUrl}/new#${code}` };
 }
 
 const linkOf = async (trx: Trx, studentId: string, personId: string) =>
@@ -57,7 +54,11 @@ export async function answerObjection(
   });
 }
 
-/** The school ends a link, from the next request on. @returns whether there was one. */
+/**
+ * The school ends a link, from the next request on; only a code of its own opens the record to that person again. With a
+ * household's last guardian go those whom it let look.
+ * @returns whether there was one.
+ */
 export async function endLinkBySchool(
   { db, clock }: Pick<Deps, 'db' | 'clock'>,
   studentId: string,
@@ -67,11 +68,8 @@ export async function endLinkBySchool(
   return db.transaction(async (trx) => {
     const link = await linkOf(trx, studentId, personId);
     if (!link) return false;
-    await store.endLink(trx, studentId, personId, now);
-    await tellGuardians(trx, {
-      kind: 'link-ended',
-      ...{ studentId, aboutId: personId, byId: null, role: link.role, now },
-    });
+    await endWithHousehold(trx, link, null, now);
+    await store.barLink(trx, studentId, personId, now);
     return true;
   });
 }

@@ -8,6 +8,8 @@ import {
 } from '@cadro/contract';
 import type { Agent } from 'supertest';
 import { World } from '../../testing/world';
+import { giveCodes } from '../codes/classCodes';
+import { endLinkBySchool } from './bySchool';
 import { restoreLink } from './peopleStore';
 
 /* Who sees a child: by whose invitation, as what, and how it ends. Two households of one child share its record alone. */
@@ -102,11 +104,13 @@ describe('an invitation', () => {
     expect((await people(maren)).notices[0]).toMatchObject({ name: 'nestor' });
     await maren.post(peopleRoutes.noticesRead.path).expect(204);
     expect((await people(maren)).notices.every(({ read }) => read)).toBe(true);
-    const told = (await world.mailsTo('far@test.example')).at(-1);
+    const told = await world.mailTo('far@test.example', /^Someone new/);
     expect(told?.text).toContain(
       'Someone outside your household can see Caspian’s schoolwork now, as a guardian.',
     );
-    expect((await world.mailsTo('maren@test.example')).at(-1)?.text).toContain('nestor can see Caspian’s');
+    expect((await world.mailTo('maren@test.example', /^Someone new/))?.text).toContain(
+      'nestor can see Caspian’s',
+    );
   });
 
   it('to a household of their own shares the record and nothing else', async () => {
@@ -195,6 +199,29 @@ describe('a link', () => {
     expect(await restoreLink(world.db, world.student('caspian'), me.id, await world.clock.now())).toBe(true);
     expect(await sees(agent)).toBe(200);
     await object(maren, me.id).expect(403);
+  });
+
+  it('that is on hold, or that the school has ended, no invitation leads around', async () => {
+    const { agent, me } = await come((await invite(far).expect(201)).body.code as string, 'returning');
+    const again = async (code: string) => agent.post(householdRoutes.link.path).send({ code });
+    const invited = async () => (await invite(far).expect(201)).body.code as string;
+    const schools = async () =>
+      (
+        await giveCodes(
+          world.db,
+          { studentIds: [world.student('caspian')] },
+          { issuer: 'school', role: 'guardian', days: 2, now: await world.clock.now() },
+        )
+      )[0]?.code ?? '';
+    await object(maren, me.id).expect(204);
+    for (const code of [await invited(), await schools()])
+      expect((await again(code)).body.code).toBe('link-on-hold');
+    expect(await sees(agent)).toBe(404);
+    expect(await endLinkBySchool(world, world.student('caspian'), me.id)).toBe(true);
+    expect((await again(await invited())).body.code).toBe('link-on-hold');
+    expect(await sees(agent)).toBe(404);
+    expect((await again(await schools())).status).toBe(201);
+    expect(await sees(agent)).toBe(200);
   });
 
   it('of a household’s last guardian takes those with it whom it let look', async () => {

@@ -7,9 +7,9 @@ import {
   type PeopleNotice,
   type Role,
 } from '@cadro/contract';
-import { hashCode, HttpProblem, newCode, seal, type Deps, type ServerDeps } from '../../kit';
+import { HttpProblem, seal, type Deps, type ServerDeps } from '../../kit';
 import { childrenFor, requireChild } from '../access';
-import { addInvitation } from '../door/invitationStore';
+import { addressOfCode, giveCode, invitationDays } from '../door/giveCode';
 import { wantAccountMail } from '../mail/accountMailStore';
 import { requireGuardian } from '../me';
 import { linkedChildren, type GuardianRow } from '../store';
@@ -22,7 +22,6 @@ import * as store from './peopleStore';
 const dayMs = 24 * 3_600_000;
 /** How long a link counts as new, so that one may object to it. */
 const newForDays = 30;
-const invitationDays: Readonly<Record<Role, number>> = { guardian: 14, 'look-only': 14, student: 14 };
 /** A child shows its code on its own screen: it is used the same evening. */
 const childsCodeDays = 1;
 
@@ -152,45 +151,35 @@ async function invitedChildren(
 /** Makes a code for somebody, and sends it where an address is given. It is shown once and kept as its hash. */
 export async function invite(deps: ServerDeps, guardianId: string, invitation: Invite) {
   const { db, clock, config } = deps;
+  const { role, email, together } = invitation;
   const children = await invitedChildren(deps, guardianId, invitation);
   const me = await requireGuardian(deps, guardianId);
   const byChild = children.some((child) => child.role === 'student');
   const now = await clock.now();
-  const days = byChild ? childsCodeDays : invitationDays[invitation.role];
-  const expiresAt = new Date(now.getTime() + days * dayMs);
-  const code = newCode();
   // A child belongs to the household that invited it; who only looks does so with it.
-  const joins = !byChild && (invitation.together || invitation.role !== 'guardian');
-  const id = await db.transaction(async (trx) => {
-    const made = await addInvitation(trx, {
-      codeHash: hashCode(code),
+  const joins = !byChild && (together || role !== 'guardian');
+  const given = await db.transaction(async (trx) => {
+    const made = await giveCode(trx, byChild ? childsCodeDays : invitationDays, {
       issuer: byChild ? 'child' : 'guardian',
-      role: invitation.role,
-      invitedBy: guardianId,
       householdId: joins ? me.household_id : null,
-      email: invitation.email,
       studentIds: children.map((child) => child.id),
-      ...{ now, expiresAt },
+      ...{ role, email, invitedBy: guardianId, now },
     });
-    await addToTrail(
+    const deed = { at: now, kind: 'invited', personId: guardianId, params: { role } } as const;
+    await addToTrail(trx, ...children.map(({ id }) => ({ ...deed, studentId: id })));
+    if (email === null) return made;
+    const names = children.map(({ givenName }) => givenName).join(', ');
+    const params = { inviter: me.name, child: names, role, code: seal(config.secret, made.code) };
+    await wantAccountMail(
       trx,
-      ...children.map((child) => ({
-        ...{ at: now, kind: 'invited' as const, personId: guardianId, studentId: child.id },
-        params: { role: invitation.role },
-      })),
+      { id: null, email, language: me.language },
+      { kind: 'invitation', params },
+      now,
     );
-    if (invitation.email !== null) {
-      const names = children.map(({ givenName }) => givenName).join(', ');
-      const params = {
-        ...{ inviter: me.name, child: names, role: invitation.role },
-        code: seal(config.secret, code),
-      };
-      const to = { id: null, email: invitation.email, language: me.language };
-      await wantAccountMail(trx, to, { kind: 'invitation', params }, now);
-    }
     return made;
   });
-  return { id, code, address: `${config.publicUrl}/new#${code}`, expiresAt: expiresAt.toISOString() };
+  const { id, code, expiresAt } = given;
+  return { id, code, address: addressOfCode(config.publicUrl, code), expiresAt: expiresAt.toISOString() };
 }
 
 export async function withdraw(deps: ServerDeps, guardianId: string, invitationId: string): Promise<void> {

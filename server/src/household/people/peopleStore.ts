@@ -131,3 +131,28 @@ export const suspendedLinks = (db: Db): Promise<SuspendedRow[]> =>
     .whereNotNull('l.suspended_at')
     .orderBy('l.suspended_at')
     .select<SuspendedRow[]>('l.student_id', 's.given_name', 'l.guardian_id', 'g.name', 'l.suspended_at');
+
+/** The school has ended a link: no invitation of anybody takes it up again. */
+export async function barLink(trx: Trx, studentId: string, guardianId: string, at: Date): Promise<void> {
+  await trx('guardian_links')
+    .where({ student_id: studentId, guardian_id: guardianId })
+    .update({ barred_at: at });
+}
+
+export interface HeldLink {
+  readonly student_id: string;
+  /** Whether somebody has objected to it; else the school has ended it. */
+  readonly suspended: boolean;
+}
+
+/** Links of a person that no invitation may lead around: on hold until the school answers, or ended by it. */
+export const heldLinks = (trx: Trx, guardianId: string, studentIds: readonly string[]): Promise<HeldLink[]> =>
+  trx('guardian_links')
+    .where({ guardian_id: guardianId })
+    .whereIn('student_id', [...studentIds])
+    .where((held) =>
+      held
+        .whereNotNull('barred_at')
+        .orWhere((open) => open.whereNull('ended_at').whereNotNull('suspended_at')),
+    )
+    .select<HeldLink[]>('student_id', trx.raw('barred_at is null as suspended'));

@@ -1,4 +1,5 @@
 import { roles, trailKinds, trailRoutes, type TrailEntry } from '@cadro/contract';
+import { dateIn } from '@cadro/core';
 import type { RequestHandler, Router } from 'express';
 import { mount, newRouter, type Db, type ServerDeps } from '../../kit';
 import { requireChild } from '../access';
@@ -63,11 +64,16 @@ export function notesLooks({ db, clock, wall, log }: ServerDeps): RequestHandler
     if (noted.size >= mostRemembered) noted.clear();
     noted.add(key);
     const children = await linkedChildren(db, guardianId, roles);
-    const opened = children
-      .filter(({ id }) => studentId === undefined || id === studentId)
-      .map(({ id }) => id);
     const at = await clock.now();
-    await recordsOpened(db, guardianId, opened, { at, on: at.toISOString().slice(0, 10) });
+    await recordsOpened(
+      db,
+      guardianId,
+      children
+        .filter(({ id }) => studentId === undefined || id === studentId)
+        // A day is one of the child's school: late in the evening it is still the same.
+        .map(({ id, timeZone }) => ({ studentId: id, on: dateIn(timeZone, at) })),
+      at,
+    );
   };
   return (request, response, next) => {
     response.once('finish', () => {

@@ -26,11 +26,11 @@ export async function addToTrail(db: Db | Trx, ...deeds: readonly Deed[]): Promi
 export async function recordsOpened(
   db: Db,
   personId: string,
-  studentIds: readonly string[],
-  { at, on }: { readonly at: Date; readonly on: string },
+  opened: readonly { readonly studentId: string; readonly on: string }[],
+  at: Date,
 ): Promise<void> {
-  if (studentIds.length === 0) return;
-  const deeds = studentIds.map((studentId) =>
+  if (opened.length === 0) return;
+  const deeds = opened.map(({ studentId, on }) =>
     rowOf({ at, kind: 'record-opened', personId, studentId, params: { on } }),
   );
   await db('trail')

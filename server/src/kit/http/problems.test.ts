@@ -16,6 +16,7 @@ it('each problem has its status, which a client goes by', () => {
     'code-expired': 410,
     'already-linked': 409,
     'code-not-for-you': 409,
+    'link-on-hold': 409,
     'link-over': 410,
     'address-known': 409,
     'weak-password': 422,

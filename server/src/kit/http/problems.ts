@@ -17,6 +17,7 @@ const kinds: Record<ProblemCode, { status: number; title: string }> = {
   'code-expired': { status: 410, title: 'This code has run out; the school can give a new one' },
   'already-linked': { status: 409, title: 'This child is linked to you already' },
   'code-not-for-you': { status: 409, title: 'This code is for another kind of account' },
+  'link-on-hold': { status: 409, title: 'This link is on hold, or the school has ended it' },
   'link-over': { status: 410, title: 'This link has been used already, or has run out' },
   'address-known': { status: 409, title: 'There is an account with this address' },
   'weak-password': { status: 422, title: 'This password is too easy to guess' },
