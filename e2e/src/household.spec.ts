@@ -197,6 +197,12 @@ test('one-time codes are asked for once they are set up', once, async ({ guardia
   await page.getByLabel('Your password now').fill('tide-and-lantern');
   await page.getByRole('button', { name: 'Set up codes' }).click();
   await expect(page.getByText(/^Key: /)).toBeVisible();
+  // A phone can read it: it is there, drawn, and large enough.
+  const picture = page.getByRole('img', { name: /as a picture for your authenticator app$/ });
+  await expect.poll(async () => (await picture.boundingBox())?.width ?? 0).toBeGreaterThan(150);
+  await expect
+    .poll(() => picture.locator('img').evaluate((image: HTMLImageElement) => image.naturalWidth))
+    .toBeGreaterThan(0);
   await guardian.findsStateInOrder('setting up one-time codes');
   await page.getByLabel('The code it shows now').fill('000000');
   await page.getByRole('button', { name: 'Turn on codes' }).click();

@@ -1,6 +1,6 @@
 import { startRegistration } from '@simplewebauthn/browser';
 import { useState } from 'react';
-import { Image } from 'react-native';
+import { Image, StyleSheet } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { Safety } from '@cadro/contract';
 import { Action, Field, Heading, Stack, Words } from '../../ui';
@@ -106,8 +106,9 @@ function SetUpCodes({ secret, picture }: { secret: string; picture: string }) {
       <Words>{t('safety.scan')}</Words>
       <Image
         role="img"
-        source={{ uri: `data:image/svg+xml;utf8,${encodeURIComponent(picture)}`, width: 200, height: 200 }}
-        aria-label={t('safety.key')}
+        aria-label={t('safety.picture')}
+        source={{ uri: `data:image/svg+xml;base64,${btoa(picture)}` }}
+        style={own.picture}
       />
       <Words>{`${t('safety.key')}: ${secret.replace(/(.{4})(?=.)/g, '$1 ')}`}</Words>
       <Field label={t('safety.firstCode')} value={code} onChange={setCode} kind="oneTime" longest={12} />
@@ -182,3 +183,5 @@ export function SecondSteps({ safety }: { safety: Safety }) {
     </Stack>
   );
 }
+
+const own = StyleSheet.create({ picture: { width: 200, height: 200 } });

@@ -134,6 +134,7 @@ export const doorEn = {
     startOneTime: 'Set up codes',
     scan: 'Scan this picture with your authenticator app, or type the key into it.',
     key: 'Key',
+    picture: 'The key as a picture for your authenticator app',
     firstCode: 'The code it shows now',
     works: 'Turn on codes',
     recovery: 'Your recovery codes',

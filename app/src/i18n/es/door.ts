@@ -135,6 +135,7 @@ export const doorEs: typeof doorEn = {
     startOneTime: 'Configurar los códigos',
     scan: 'Escanee esta imagen con su aplicación de autenticación o escriba en ella la clave.',
     key: 'Clave',
+    picture: 'La clave como imagen para su aplicación de autenticación',
     firstCode: 'El código que muestra ahora',
     works: 'Activar los códigos',
     recovery: 'Sus códigos de recuperación',
