@@ -198,7 +198,7 @@ test('one-time codes are asked for once they are set up', once, async ({ guardia
   await page.getByRole('button', { name: 'Set up codes' }).click();
   await expect(page.getByText(/^Key: /)).toBeVisible();
   // A phone can read it: it is there, drawn, and large enough.
-  const picture = page.getByRole('img', { name: /as a picture for your authenticator app$/ });
+  const picture = page.getByRole('img', { name: /as a picture for your authenticator app$/ }).first();
   await expect.poll(async () => (await picture.boundingBox())?.width ?? 0).toBeGreaterThan(150);
   await expect
     .poll(() => picture.locator('img').evaluate((image: HTMLImageElement) => image.naturalWidth))
