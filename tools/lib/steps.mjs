@@ -78,6 +78,8 @@ export function run(
     };
     child.stdout.on('data', take);
     child.stderr.on('data', take);
+    // One that has ended before it was given its input is told of by how it ended.
+    child.stdin.on('error', () => undefined);
     child.stdin.end(input ?? '');
     child.on('error', (error) => fail(new StepError(`${command} cannot be started: ${error.message}`)));
     child.on('close', (code) => {
