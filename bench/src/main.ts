@@ -1,6 +1,7 @@
 import { benchAlerts } from './alerts';
 import { benchCalendar } from './calendar';
 import { benchCore, benchReader } from './core';
+import { benchRows } from './rows';
 import { benchWork } from './work';
 
 const benches: Readonly<Record<string, () => void | Promise<void>>> = {
@@ -8,6 +9,7 @@ const benches: Readonly<Record<string, () => void | Promise<void>>> = {
   calendar: benchCalendar,
   core: benchCore,
   reader: benchReader,
+  rows: benchRows,
   work: benchWork,
 };
 

@@ -4,7 +4,17 @@ import { parse } from '@cadro/contract/parse';
 import { dateIn, type AlertRules } from '@cadro/core';
 import type { Router } from 'express';
 import { childrenFor, guardianById } from '../household';
-import { addJobs, HttpProblem, mount, newRouter, Produced, takeTry, type ServerDeps, Streamed } from '../kit';
+import {
+  addJobs,
+  HttpProblem,
+  mount,
+  newRouter,
+  Produced,
+  takeTry,
+  type Served,
+  type ServerDeps,
+  Streamed,
+} from '../kit';
 import { deliveryJob } from './delivery/deliver';
 import { digestNow } from './digests/digests';
 import { digestPaper } from './digests/digestPaper';
@@ -19,7 +29,7 @@ import { mailBouncedAt } from './settingsStore';
 import { addSilence, countStates, notify, removeSilence, setStates } from './store';
 import { alertsFile, alertViews } from './views';
 
-type Routes = (router: Router, deps: ServerDeps) => void;
+type Routes = (router: Served) => void;
 
 const childrenOf = ({ db }: ServerDeps, guardianId: string): Promise<Child[]> =>
   childrenFor(db, guardianId, 'read-talk');
@@ -39,23 +49,22 @@ async function asking(deps: ServerDeps, guardianId: string) {
 }
 
 /** What came, and how the guardian stands to it. */
-const listRoutes: Routes = (router, deps) => {
-  const { db } = deps;
-  mount(router, alertRoutes.list, async ({ guardianId, query }) => {
+const listRoutes: Routes = (router) => {
+  mount(router, alertRoutes.list, async ({ deps, guardianId, query }) => {
     const ask = await asking(deps, guardianId);
     const ids = ask.children.map(({ id }) => id);
     return {
-      alerts: await alertViews(db, ask, query),
-      counts: await countStates(db, guardianId, ids),
+      alerts: await alertViews(deps.db, ask, query),
+      counts: await countStates(deps.db, guardianId, ids),
     };
   });
 
-  mount(router, alertRoutes.count, async ({ guardianId }) => {
+  mount(router, alertRoutes.count, async ({ deps, guardianId }) => {
     const children = await childrenOf(deps, guardianId);
     const ids = children.map(({ id }) => id);
     const [counts, bouncedAt] = await Promise.all([
-      countStates(db, guardianId, ids),
-      mailBouncedAt(db, guardianId),
+      countStates(deps.db, guardianId, ids),
+      mailBouncedAt(deps.db, guardianId),
     ]);
     return { ...counts, mailBouncedAt: bouncedAt && bouncedAt.toISOString() };
   });
@@ -63,19 +72,22 @@ const listRoutes: Routes = (router, deps) => {
   mount(
     router,
     alertRoutes.file,
-    async ({ guardianId, query }) =>
-      new Produced(Buffer.from(await alertsFile(db, await asking(deps, guardianId), query)), 'alerts.csv'),
+    async ({ deps, guardianId, query }) =>
+      new Produced(
+        Buffer.from(await alertsFile(deps.db, await asking(deps, guardianId), query)),
+        'alerts.csv',
+      ),
   );
 
-  mount(router, alertRoutes.change, async ({ guardianId, body }) => {
+  mount(router, alertRoutes.change, async ({ deps: { db }, guardianId, body }) => {
     if ((await setStates(db, guardianId, body.ids, body.state)) === 0) throw new HttpProblem('not-found');
     await notify(db, [guardianId], 'state');
   });
 };
 
 /** One alert. Its path fits every word: the routes above it come first. */
-const oneRoute: Routes = (router, deps) => {
-  mount(router, alertRoutes.read, async ({ guardianId, params }) => {
+const oneRoute: Routes = (router) => {
+  mount(router, alertRoutes.read, async ({ deps, guardianId, params }) => {
     const [alert] = await alertViews(deps.db, await asking(deps, guardianId), { id: params.alertId });
     if (!alert) throw new HttpProblem('not-found');
     return alert;
@@ -83,11 +95,10 @@ const oneRoute: Routes = (router, deps) => {
 };
 
 /** What a guardian is told, and what not for a while. */
-const settingsRoutes: Routes = (router, deps) => {
-  const { db } = deps;
-  mount(router, alertRoutes.settings, ({ guardianId }) => alertSettings(deps, guardianId));
+const settingsRoutes: Routes = (router) => {
+  mount(router, alertRoutes.settings, ({ deps, guardianId }) => alertSettings(deps, guardianId));
 
-  mount(router, alertRoutes.changeSettings, async ({ guardianId, body }) => {
+  mount(router, alertRoutes.changeSettings, async ({ deps, guardianId, body }) => {
     await changeSettings(deps, guardianId, body);
     if (body.rules) {
       const ids = (await childrenOf(deps, guardianId)).map(({ id }) => id);
@@ -96,33 +107,40 @@ const settingsRoutes: Routes = (router, deps) => {
     return alertSettings(deps, guardianId);
   });
 
-  mount(router, alertRoutes.phoneCode, ({ guardianId, body }) => sendPhoneCode(deps, guardianId, body.phone));
+  mount(router, alertRoutes.phoneCode, ({ deps, guardianId, body }) =>
+    sendPhoneCode(deps, guardianId, body.phone),
+  );
 
-  mount(router, alertRoutes.phoneWorks, async ({ guardianId, body }) => {
+  mount(router, alertRoutes.phoneWorks, async ({ deps, guardianId, body }) => {
     await confirmPhoneBy(deps, guardianId, body.code);
     return alertSettings(deps, guardianId);
   });
 
-  mount(router, alertRoutes.silence, async ({ guardianId, body }) => {
+  mount(router, alertRoutes.silence, async ({ deps, guardianId, body }) => {
     const { courses } = await alertSettings(deps, guardianId);
     const children = await childrenOf(deps, guardianId);
     const childKnown = body.studentId === null || children.some(({ id }) => id === body.studentId);
     const course = courses.find(({ courseId }) => courseId === body.courseId);
     if (!childKnown || (body.courseId !== null && !course)) throw new HttpProblem('not-found');
-    const id = await addSilence(db, guardianId, body);
-    await notify(db, [guardianId], 'state');
+    const id = await addSilence(deps.db, guardianId, body);
+    await notify(deps.db, [guardianId], 'state');
     return { id, ...body, title: course?.title ?? null };
   });
 
-  mount(router, alertRoutes.unsilence, async ({ guardianId, params }) => {
+  mount(router, alertRoutes.unsilence, async ({ deps: { db }, guardianId, params }) => {
     if (!(await removeSilence(db, guardianId, params.silenceId))) throw new HttpProblem('not-found');
     await notify(db, [guardianId], 'state');
   });
 };
 
 /** What the rules would have told, line by line while it is worked out. */
-function rehearsalRoutes(router: Router, deps: ServerDeps, rehearser: Rehearser): void {
-  const rehearsed = async (guardianId: string, rules: AlertRules, write: (line: unknown) => void) => {
+function rehearsalRoutes(router: Served, rehearser: Rehearser): void {
+  const rehearsed = async (
+    deps: ServerDeps,
+    guardianId: string,
+    rules: AlertRules,
+    write: (line: unknown) => void,
+  ) => {
     try {
       const rehearsal = await rehearser.rehearse(deps, guardianId, rules, (done) => write({ done }));
       write({ rehearsal });
@@ -131,7 +149,7 @@ function rehearsalRoutes(router: Router, deps: ServerDeps, rehearser: Rehearser)
       write({ failed: 'internal' });
     }
   };
-  mount(router, alertRoutes.rehearse, ({ guardianId, body }) => {
+  mount(router, alertRoutes.rehearse, ({ deps, guardianId, body }) => {
     const rules = checkedRules(body);
     return Promise.resolve(
       new Streamed(async (_request, response) => {
@@ -141,7 +159,7 @@ function rehearsalRoutes(router: Router, deps: ServerDeps, rehearser: Rehearser)
         });
         const write = (line: unknown) =>
           response.write(`${JSON.stringify(parse('line of a rehearsal', RehearsalLine, line))}\n`);
-        await rehearsed(guardianId, rules, write);
+        await rehearsed(deps, guardianId, rules, write);
         response.end();
       }),
     );
@@ -157,9 +175,8 @@ const testPatience = {
 };
 
 /** The digest, as it would be now and on paper; and a message that only tries a channel. */
-const digestRoutes: Routes = (router, deps) => {
-  const { db, clock, config } = deps;
-  mount(router, alertRoutes.test, async ({ guardianId, body: { channel } }) => {
+const digestRoutes: Routes = (router) => {
+  mount(router, alertRoutes.test, async ({ deps: { db, clock, config }, guardianId, body: { channel } }) => {
     const now = await clock.now();
     const settings = await settingsOf(db, guardianId);
     const { phone } = settings?.delivery ?? {};
@@ -178,11 +195,11 @@ const digestRoutes: Routes = (router, deps) => {
     return delivery;
   });
 
-  mount(router, alertRoutes.digest, async ({ guardianId }) =>
+  mount(router, alertRoutes.digest, async ({ deps, guardianId }) =>
     digestNow(deps, guardianId, await childrenOf(deps, guardianId)),
   );
 
-  mount(router, alertRoutes.digestPaper, async ({ guardianId }) => {
+  mount(router, alertRoutes.digestPaper, async ({ deps, guardianId }) => {
     const { delivery } = await alertSettings(deps, guardianId);
     const digest = await digestNow(deps, guardianId, await childrenOf(deps, guardianId));
     return new Produced(await digestPaper(digest, digest.rhythm, delivery.language), 'digest.pdf');
@@ -190,27 +207,27 @@ const digestRoutes: Routes = (router, deps) => {
 };
 
 /** Mail is stopped, and taken up again, by the link in it: whoever has that needs no session. */
-const mailStopRoutes: Routes = (router, deps) => {
-  const setStopped = async (token: string, mailStopped: boolean): Promise<void> => {
+const mailStopRoutes: Routes = (router) => {
+  const setStopped = async (deps: ServerDeps, token: string, mailStopped: boolean): Promise<void> => {
     const guardianId = guardianOfToken(deps.config.secret, token);
     if (!guardianId || !(await guardianById(deps.db, guardianId))) throw new HttpProblem('not-found');
     await changeSettings(deps, guardianId, { mailStopped });
   };
-  mount(router, alertRoutes.stopMail, ({ params }) => setStopped(params.token, true));
-  mount(router, alertRoutes.takeUpMail, ({ params }) => setStopped(params.token, false));
+  mount(router, alertRoutes.stopMail, ({ deps, params }) => setStopped(deps, params.token, true));
+  mount(router, alertRoutes.takeUpMail, ({ deps, params }) => setStopped(deps, params.token, false));
 };
 
 /** The routes of alerts: what came, what is told and how, rehearsal, digests. */
-export function alertRouter(deps: ServerDeps, live: LiveAlerts, rehearser: Rehearser): Router {
-  const router = newRouter();
-  listRoutes(router, deps);
+export function alertRouter(given: ServerDeps, live: LiveAlerts, rehearser: Rehearser): Router {
+  const router = newRouter(given);
+  listRoutes(router);
   mount(router, alertRoutes.live, ({ guardianId }) =>
     Promise.resolve(new Streamed((request, response) => live.attach(guardianId, request, response))),
   );
-  settingsRoutes(router, deps);
-  rehearsalRoutes(router, deps, rehearser);
-  digestRoutes(router, deps);
-  oneRoute(router, deps);
-  mailStopRoutes(router, deps);
+  settingsRoutes(router);
+  rehearsalRoutes(router, rehearser);
+  digestRoutes(router);
+  oneRoute(router);
+  mailStopRoutes(router);
   return router;
 }

@@ -8,10 +8,9 @@ import { marksCsv, readMarksFile } from './marksFile';
 import { attendanceOverview, type TouchedByPattern } from './overview';
 import { saveMeaning } from './store';
 
-export function attendanceRouter(deps: ServerDeps, touchedBy: TouchedByPattern): Router {
-  const { db, clock } = deps;
-  const router = newRouter();
-  mount(router, attendanceRoutes.days, async ({ guardianId }) => {
+export function attendanceRouter(given: ServerDeps, touchedBy: TouchedByPattern): Router {
+  const router = newRouter(given);
+  mount(router, attendanceRoutes.days, async ({ deps: { db, clock }, guardianId }) => {
     const now = await clock.now();
     const children = await childrenFor(db, guardianId, 'read-record');
     return {
@@ -19,17 +18,17 @@ export function attendanceRouter(deps: ServerDeps, touchedBy: TouchedByPattern):
       children: await attendanceOverview(db, { guardianId }, children, now, touchedBy),
     };
   });
-  mount(router, attendanceRoutes.meaning, async ({ guardianId, params, body }) => {
+  mount(router, attendanceRoutes.meaning, async ({ deps: { db, clock }, guardianId, params, body }) => {
     const child = await requireChild(db, guardianId, params.studentId, 'write-talk');
     const { id: householdId, author } = await householdOf(db, guardianId);
     await saveMeaning(db, { studentId: child.id, householdId }, body, { at: await clock.now(), author });
   });
-  mount(router, attendanceRoutes.readMarks, async ({ guardianId, params, body }) => {
-    const child = await requireChild(db, guardianId, params.studentId, 'write-talk');
+  mount(router, attendanceRoutes.readMarks, async ({ deps, guardianId, params, body }) => {
+    const child = await requireChild(deps.db, guardianId, params.studentId, 'write-talk');
     return readMarksFile(deps, guardianId, child, body);
   });
-  mount(router, attendanceRoutes.marksCsv, async ({ guardianId, params }) => {
-    const child = await requireChild(db, guardianId, params.studentId, 'read-record');
+  mount(router, attendanceRoutes.marksCsv, async ({ deps, guardianId, params }) => {
+    const child = await requireChild(deps.db, guardianId, params.studentId, 'read-record');
     const text = await marksCsv(deps, guardianId, child);
     return new Produced(Buffer.from(text), 'attendance.csv');
   });

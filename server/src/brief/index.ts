@@ -1,1 +1,2 @@
+export { briefOf } from './brief';
 export { briefRouter } from './routes';

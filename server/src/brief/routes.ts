@@ -5,14 +5,14 @@ import { mount, newRouter, type ServerDeps } from '../kit';
 import { briefOf } from './brief';
 import { newsOf, sawNews } from './news';
 
-export function briefRouter(deps: ServerDeps): Router {
-  const router = newRouter();
-  mount(router, outlookRoutes.brief, async ({ guardianId }) =>
+export function briefRouter(given: ServerDeps): Router {
+  const router = newRouter(given);
+  mount(router, outlookRoutes.brief, async ({ deps, guardianId }) =>
     briefOf(deps, guardianId, await childrenFor(deps.db, guardianId, 'read-record')),
   );
-  mount(router, newsRoutes.news, async ({ guardianId, query }) =>
+  mount(router, newsRoutes.news, async ({ deps, guardianId, query }) =>
     newsOf(deps, guardianId, await childrenFor(deps.db, guardianId, 'read-record'), query.week),
   );
-  mount(router, newsRoutes.looked, ({ guardianId, body }) => sawNews(deps, guardianId, body.upTo));
+  mount(router, newsRoutes.looked, ({ deps, guardianId, body }) => sawNews(deps, guardianId, body.upTo));
   return router;
 }

@@ -32,11 +32,14 @@ function layersOf(text: string | undefined): readonly CalendarLayer[] {
   return layers;
 }
 
-export function calendarPages(deps: ServerDeps): Router {
-  const { db } = deps;
-  const router = newRouter();
+export function calendarPages(given: ServerDeps): Router {
+  const router = newRouter(given);
   /** A work of a child that the caller's household may write about. */
-  const ofItem = async (guardianId: string, { studentId, itemId }: { studentId: string; itemId: string }) => {
+  const ofItem = async (
+    { db }: ServerDeps,
+    guardianId: string,
+    { studentId, itemId }: { studentId: string; itemId: string },
+  ) => {
     const child = await requireChild(db, guardianId, studentId, 'write-talk');
     const item = await itemOf(db, child.id, itemId);
     if (!item) throw new HttpProblem('not-found');
@@ -44,37 +47,39 @@ export function calendarPages(deps: ServerDeps): Router {
     return { item, key: { studentId: child.id, householdId, itemId } };
   };
 
-  mount(router, calendarRoutes.calendar, ({ guardianId, query }) =>
+  mount(router, calendarRoutes.calendar, ({ deps, guardianId, query }) =>
     calendarOf(deps, guardianId, query, calendarLayers),
   );
-  mount(router, calendarRoutes.ownDate, async ({ guardianId, params, body: { on } }) => {
-    const { item, key } = await ofItem(guardianId, params);
+  mount(router, calendarRoutes.ownDate, async ({ deps, guardianId, params, body: { on } }) => {
+    const { item, key } = await ofItem(deps, guardianId, params);
     if (item.due_at !== null)
       throw new HttpProblem('bad-request', {
         errors: [{ path: '/itemId', message: 'has a date of its own' }],
       });
-    await saveOwnDate(db, key, on);
+    await saveOwnDate(deps.db, key, on);
   });
-  mount(router, calendarRoutes.supplies, ({ guardianId }) => suppliesOf(deps, guardianId));
-  mount(router, calendarRoutes.gotSupply, async ({ guardianId, params, body: { supply, got } }) => {
-    const { item, key } = await ofItem(guardianId, params);
+  mount(router, calendarRoutes.supplies, ({ deps, guardianId }) => suppliesOf(deps, guardianId));
+  mount(router, calendarRoutes.gotSupply, async ({ deps, guardianId, params, body: { supply, got } }) => {
+    const { item, key } = await ofItem(deps, guardianId, params);
     if (!item.supplies.includes(supply)) throw new HttpProblem('not-found');
-    await saveGot(db, key, supply, got);
+    await saveGot(deps.db, key, supply, got);
   });
-  mount(router, entryRoutes.create, ({ guardianId, body }) => entries.createEntry(deps, guardianId, body));
-  mount(router, entryRoutes.read, ({ guardianId, params }) =>
+  mount(router, entryRoutes.create, ({ deps, guardianId, body }) =>
+    entries.createEntry(deps, guardianId, body),
+  );
+  mount(router, entryRoutes.read, ({ deps, guardianId, params }) =>
     entries.readEntry(deps, guardianId, params.entryId),
   );
-  mount(router, entryRoutes.change, ({ guardianId, params, body }) =>
+  mount(router, entryRoutes.change, ({ deps, guardianId, params, body }) =>
     entries.changeEntry(deps, guardianId, params.entryId, body),
   );
-  mount(router, entryRoutes.tick, ({ guardianId, params, body }) =>
+  mount(router, entryRoutes.tick, ({ deps, guardianId, params, body }) =>
     entries.tickEntry(deps, guardianId, params.entryId, body),
   );
-  mount(router, entryRoutes.remove, ({ guardianId, params }) =>
+  mount(router, entryRoutes.remove, ({ deps, guardianId, params }) =>
     entries.removeEntry(deps, guardianId, params.entryId),
   );
-  mount(router, entryRoutes.putBack, ({ guardianId, params }) =>
+  mount(router, entryRoutes.putBack, ({ deps, guardianId, params }) =>
     entries.putBackEntry(deps, guardianId, params.entryId),
   );
   return router;
@@ -83,28 +88,32 @@ export function calendarPages(deps: ServerDeps): Router {
 const fileName = 'cadro.ics';
 
 /** Calendars that go out and come in. */
-export function elsewherePages(deps: ServerDeps): Router {
-  const router = newRouter();
-  mount(router, elsewhereRoutes.list, ({ guardianId }) => feeds.elsewhereOf(deps, guardianId));
-  mount(router, elsewhereRoutes.create, ({ guardianId, body }) => feeds.createFeed(deps, guardianId, body));
-  mount(router, elsewhereRoutes.change, ({ guardianId, params: { feedId }, body }) =>
+export function elsewherePages(given: ServerDeps): Router {
+  const router = newRouter(given);
+  mount(router, elsewhereRoutes.list, ({ deps, guardianId }) => feeds.elsewhereOf(deps, guardianId));
+  mount(router, elsewhereRoutes.create, ({ deps, guardianId, body }) =>
+    feeds.createFeed(deps, guardianId, body),
+  );
+  mount(router, elsewhereRoutes.change, ({ deps, guardianId, params: { feedId }, body }) =>
     feeds.changeFeed(deps, { guardianId, feedId }, body),
   );
-  mount(router, elsewhereRoutes.renew, ({ guardianId, params: { feedId } }) =>
+  mount(router, elsewhereRoutes.renew, ({ deps, guardianId, params: { feedId } }) =>
     feeds.renewFeed(deps, { guardianId, feedId }),
   );
-  mount(router, elsewhereRoutes.revoke, ({ guardianId, params: { feedId } }) =>
+  mount(router, elsewhereRoutes.revoke, ({ deps, guardianId, params: { feedId } }) =>
     feeds.revokeFeed(deps, { guardianId, feedId }),
   );
-  mount(router, elsewhereRoutes.subscription, async ({ params }) => {
+  mount(router, elsewhereRoutes.subscription, async ({ deps, params }) => {
     return new Produced(Buffer.from(await subscriptionOf(deps, params.token)), fileName);
   });
-  mount(router, elsewhereRoutes.download, async ({ guardianId, query: { layers, ...range } }) => {
+  mount(router, elsewhereRoutes.download, async ({ deps, guardianId, query: { layers, ...range } }) => {
     refuseLongRange(range);
     return new Produced(Buffer.from(await downloadOf(deps, guardianId, range, layersOf(layers))), fileName);
   });
-  mount(router, elsewhereRoutes.import, ({ guardianId, body }) => importCalendar(deps, guardianId, body));
-  mount(router, elsewhereRoutes.forget, ({ guardianId, params: { importId } }) =>
+  mount(router, elsewhereRoutes.import, ({ deps, guardianId, body }) =>
+    importCalendar(deps, guardianId, body),
+  );
+  mount(router, elsewhereRoutes.forget, ({ deps, guardianId, params: { importId } }) =>
     forgetImport(deps, guardianId, importId),
   );
   return router;

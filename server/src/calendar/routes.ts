@@ -6,11 +6,10 @@ import { requireChild } from '../household';
 import { catchUp, writeToDesk } from './day/absences';
 import { childDay } from './day/day';
 
-export function calendarRouter(deps: ServerDeps): Router {
-  const { db } = deps;
-  const router = newRouter();
-  mount(router, dayRoutes.day, async ({ guardianId, params }) => {
-    const child = await requireChild(db, guardianId, params.studentId, 'read-record');
+export function calendarRouter(given: ServerDeps): Router {
+  const router = newRouter(given);
+  mount(router, dayRoutes.day, async ({ deps, guardianId, params }) => {
+    const child = await requireChild(deps.db, guardianId, params.studentId, 'read-record');
     return childDay(deps, {
       guardianId,
       child,
@@ -18,12 +17,12 @@ export function calendarRouter(deps: ServerDeps): Router {
       mayTalk: rolesAllowed('read-talk').includes(child.role),
     });
   });
-  mount(router, dayRoutes.letter, async ({ guardianId, params, body }) => {
-    const child = await requireChild(db, guardianId, params.studentId, 'write-talk');
+  mount(router, dayRoutes.letter, async ({ deps, guardianId, params, body }) => {
+    const child = await requireChild(deps.db, guardianId, params.studentId, 'write-talk');
     return writeToDesk(deps, guardianId, child, body);
   });
-  mount(router, dayRoutes.catchUp, async ({ guardianId, params, body }) => {
-    const child = await requireChild(db, guardianId, params.studentId, 'write-talk');
+  mount(router, dayRoutes.catchUp, async ({ deps, guardianId, params, body }) => {
+    const child = await requireChild(deps.db, guardianId, params.studentId, 'write-talk');
     return catchUp(deps, guardianId, child, params.on, body.title);
   });
   return router;

@@ -11,21 +11,22 @@ import {
   type ThreadWith,
 } from './service';
 
-export function followUpRouter(server: ServerDeps, threadWith: ThreadWith): Router {
-  const deps = { ...server, threadWith };
-  const router = newRouter();
-  mount(router, followUpRoutes.list, async ({ guardianId }) => ({
-    followUps: await listFollowUps(deps, guardianId),
+export function followUpRouter(given: ServerDeps, threadWith: ThreadWith): Router {
+  const router = newRouter(given);
+  mount(router, followUpRoutes.list, async ({ deps, guardianId }) => ({
+    followUps: await listFollowUps({ ...deps, threadWith }, guardianId),
   }));
-  mount(router, followUpRoutes.create, ({ guardianId, body }) => takeInHand(deps, guardianId, body));
-  mount(router, followUpRoutes.read, ({ guardianId, params }) =>
-    readFollowUp(deps, guardianId, params.followUpId),
+  mount(router, followUpRoutes.create, ({ deps, guardianId, body }) =>
+    takeInHand({ ...deps, threadWith }, guardianId, body),
   );
-  mount(router, followUpRoutes.change, ({ guardianId, params, body }) =>
-    changeFollowUp(deps, guardianId, params.followUpId, body),
+  mount(router, followUpRoutes.read, ({ deps, guardianId, params }) =>
+    readFollowUp({ ...deps, threadWith }, guardianId, params.followUpId),
   );
-  mount(router, followUpRoutes.undo, ({ guardianId, params }) =>
-    undoFollowUp(deps, guardianId, params.followUpId),
+  mount(router, followUpRoutes.change, ({ deps, guardianId, params, body }) =>
+    changeFollowUp({ ...deps, threadWith }, guardianId, params.followUpId, body),
+  );
+  mount(router, followUpRoutes.undo, ({ deps, guardianId, params }) =>
+    undoFollowUp({ ...deps, threadWith }, guardianId, params.followUpId),
   );
   return router;
 }

@@ -5,9 +5,9 @@ import { childrenFor, requireChild } from './access';
 import { draftsOf, dropDraft, keepDraft } from './draftStore';
 
 /** What a guardian has begun to write: kept for that person alone. */
-export function draftRouter({ db, clock }: ServerDeps): Router {
-  const router = newRouter();
-  mount(router, draftRoutes.drafts, async ({ guardianId }) => {
+export function draftRouter(given: ServerDeps): Router {
+  const router = newRouter(given);
+  mount(router, draftRoutes.drafts, async ({ deps: { db }, guardianId }) => {
     const children = await childrenFor(db, guardianId, 'write-talk');
     const rows = await draftsOf(
       db,
@@ -21,10 +21,12 @@ export function draftRouter({ db, clock }: ServerDeps): Router {
       })),
     };
   });
-  mount(router, draftRoutes.keep, async ({ guardianId, body }) => {
+  mount(router, draftRoutes.keep, async ({ deps: { db, clock }, guardianId, body }) => {
     await requireChild(db, guardianId, body.studentId, 'write-talk');
     await keepDraft(db, guardianId, body, await clock.now());
   });
-  mount(router, draftRoutes.drop, ({ guardianId, body }) => dropDraft(db, guardianId, body.key));
+  mount(router, draftRoutes.drop, ({ deps: { db }, guardianId, body }) =>
+    dropDraft(db, guardianId, body.key),
+  );
   return router;
 }

@@ -8,9 +8,9 @@ import { checkCredentials, passFirstStep, signInAs } from './keeping/signIn';
 import { meOf } from './me';
 import { changeProfile } from './store';
 
-export function householdRouter(deps: ServerDeps, hooks: HouseholdHooks): Router {
-  const router = newRouter();
-  mount(router, householdRoutes.signIn, async ({ body, request, response }) => {
+export function householdRouter(given: ServerDeps, hooks: HouseholdHooks): Router {
+  const router = newRouter(given);
+  mount(router, householdRoutes.signIn, async ({ deps, body, request, response }) => {
     const guardian = await checkCredentials(deps, request, body);
     const kept = body.keep ?? false;
     await passFirstStep(deps, request, guardian, kept);
@@ -18,8 +18,8 @@ export function householdRouter(deps: ServerDeps, hooks: HouseholdHooks): Router
     return meOf(deps, guardian.id);
   });
   mount(router, householdRoutes.signOut, ({ request }) => endSession(request));
-  mount(router, householdRoutes.me, ({ guardianId }) => meOf(deps, guardianId));
-  mount(router, householdRoutes.changeMe, async ({ guardianId, body }) => {
+  mount(router, householdRoutes.me, ({ deps, guardianId }) => meOf(deps, guardianId));
+  mount(router, householdRoutes.changeMe, async ({ deps, guardianId, body }) => {
     const { language, name, givenName, shownAs } = body;
     await changeProfile(deps.db, guardianId, {
       ...(language === undefined ? {} : { language }),
@@ -29,10 +29,10 @@ export function householdRouter(deps: ServerDeps, hooks: HouseholdHooks): Router
     });
     return meOf(deps, guardianId);
   });
-  mount(router, householdRoutes.previewLink, ({ guardianId, body, request }) =>
+  mount(router, householdRoutes.previewLink, ({ deps, guardianId, body, request }) =>
     countCode(deps, request, guardianId, () => previewLink(deps, guardianId, body.code)),
   );
-  mount(router, householdRoutes.link, ({ guardianId, body, request }) =>
+  mount(router, householdRoutes.link, ({ deps, guardianId, body, request }) =>
     countCode(deps, request, guardianId, async () => {
       const child = await linkChild(deps, guardianId, body.code, hooks);
       await renewSession(request);

@@ -85,7 +85,7 @@ interface Helpers {
 }
 
 function apiRouter(deps: ServerDeps, { solver, live, rehearser }: Helpers): Router {
-  const router = newRouter();
+  const router = newRouter(deps);
   router.use('/calendar', addressLimit(deps.db), secretAddress);
   router.use(
     householdRouter(deps, householdHooks),
@@ -113,8 +113,9 @@ function apiRouter(deps: ServerDeps, { solver, live, rehearser }: Helpers): Rout
   return router;
 }
 
-function health({ db }: ServerDeps): Router {
-  const router = newRouter();
+function health(given: ServerDeps): Router {
+  const { db } = given;
+  const router = newRouter(given);
   router.get('/healthz', (_request, response) => void response.json({ ok: true }));
   router.get('/readyz', async (_request, response) => {
     const ready = await db.raw('select 1').then(

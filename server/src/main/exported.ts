@@ -80,12 +80,12 @@ async function exportOf(deps: ServerDeps, guardianId: string): Promise<Buffer> {
   return zipOf(files, now);
 }
 
-export function exportRouter(deps: ServerDeps): Router {
-  const router = newRouter();
+export function exportRouter(given: ServerDeps): Router {
+  const router = newRouter(given);
   mount(
     router,
     keepingRoutes.exported,
-    async ({ guardianId }) => new Produced(await exportOf(deps, guardianId), 'cadro.zip'),
+    async ({ deps, guardianId }) => new Produced(await exportOf(deps, guardianId), 'cadro.zip'),
   );
   return router;
 }

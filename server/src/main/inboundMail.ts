@@ -36,7 +36,7 @@ async function receive(deps: ServerDeps, raw: Buffer): Promise<boolean> {
 
 /** Where the mail provider posts raw MIME messages, with the key it was given; 422 for a mail to no address of ours. */
 export function inboundMailRouter(deps: ServerDeps): Router {
-  const router = newRouter();
+  const router = newRouter(deps);
   const raw = express.raw({ type: 'message/rfc822', limit: '10mb' });
   /** Nothing of a mail is read before the key has been looked at. */
   const keyed: RequestHandler = (request, response, next) => {

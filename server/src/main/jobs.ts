@@ -21,14 +21,18 @@ const crontab = [
   '* * * * * sealTrail',
 ].join('\n');
 
-/** Starts the loop that works off the queue. */
-export const startWorker = (deps: JobDeps, log: Pino): Promise<Runner> =>
+/** Starts the loop that works off the queue, and what comes round by the clock, unless it is only to work off. */
+export const startWorker = (
+  deps: JobDeps,
+  log: Pino,
+  { byTheClock = true }: { byTheClock?: boolean } = {},
+): Promise<Runner> =>
   run({
     connectionString: deps.config.databaseUrl,
     concurrency: 2,
     pollInterval: 1000,
     noHandleSignals: true,
-    crontab,
+    ...(byTheClock ? { crontab } : { parsedCronItems: [] }),
     logger: quietLogger(log),
     taskList: tasksOf(deps),
   });

@@ -6,14 +6,13 @@ import { announcementsOf } from '../records';
 import { listThreads, readThread, writeToTeacher } from './service';
 import { teachersOf } from './store';
 
-export function messageRouter(deps: ServerDeps): Router {
-  const { db } = deps;
-  const router = newRouter();
+export function messageRouter(given: ServerDeps): Router {
+  const router = newRouter(given);
 
-  mount(router, messageRoutes.threads, async ({ guardianId }) => {
-    const children = await childrenFor(db, guardianId, 'read-record');
+  mount(router, messageRoutes.threads, async ({ deps, guardianId }) => {
+    const children = await childrenFor(deps.db, guardianId, 'read-record');
     const announcements = await announcementsOf(
-      db,
+      deps.db,
       children.map(({ id }) => id),
     );
     return {
@@ -29,14 +28,14 @@ export function messageRouter(deps: ServerDeps): Router {
     };
   });
 
-  mount(router, messageRoutes.thread, ({ guardianId, params }) =>
+  mount(router, messageRoutes.thread, ({ deps, guardianId, params }) =>
     readThread(deps, guardianId, params.threadId),
   );
 
-  mount(router, messageRoutes.teachers, async ({ guardianId, params }) => {
-    const child = await requireChild(db, guardianId, params.studentId, 'read-record');
+  mount(router, messageRoutes.teachers, async ({ deps, guardianId, params }) => {
+    const child = await requireChild(deps.db, guardianId, params.studentId, 'read-record');
     const mayTalk = rolesAllowed('read-talk').includes(child.role);
-    const rows = await teachersOf(db, guardianId, child.id, await deps.clock.now());
+    const rows = await teachersOf(deps.db, guardianId, child.id, await deps.clock.now());
     return {
       teachers: rows.map((row) => ({
         id: row.id,
@@ -48,6 +47,6 @@ export function messageRouter(deps: ServerDeps): Router {
     };
   });
 
-  mount(router, messageRoutes.send, ({ guardianId, body }) => writeToTeacher(deps, guardianId, body));
+  mount(router, messageRoutes.send, ({ deps, guardianId, body }) => writeToTeacher(deps, guardianId, body));
   return router;
 }

@@ -5,9 +5,9 @@ import { mount, newRouter } from '../kit';
 import { childrenFor } from '../household';
 import { problemsOf, sourcesOfStudents } from './store';
 
-export function sourceRouter({ db }: ServerDeps): Router {
-  const router = newRouter();
-  mount(router, sourceRoutes.sources, async ({ guardianId }) => {
+export function sourceRouter(given: ServerDeps): Router {
+  const router = newRouter(given);
+  mount(router, sourceRoutes.sources, async ({ deps: { db }, guardianId }) => {
     const children = await childrenFor(db, guardianId, 'read-record');
     const sources = await sourcesOfStudents(
       db,

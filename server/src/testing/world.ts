@@ -157,16 +157,16 @@ export class World {
 
   /** Lets the job worker do everything that waits. */
   async workOff(): Promise<void> {
-    const runner = await this.startWorker();
+    const runner = await this.startWorker({ byTheClock: false });
     const idle = await untilIdle(this.db, 60_000);
     await runner.stop();
     if (!idle) throw new Error('the queue did not run empty');
   }
 
-  startWorker() {
+  startWorker(how: { byTheClock?: boolean } = {}) {
     const { db, clock, config } = this;
     const transport = createTransport(config.smtpUrl);
-    return startWorker({ db, clock, config, transport }, pino({ level: 'silent' }));
+    return startWorker({ db, clock, config, transport }, pino({ level: 'silent' }), how);
   }
 
   student(externalId: string): string {

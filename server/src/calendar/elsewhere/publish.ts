@@ -1,10 +1,11 @@
 import { pageOfEvent, type CalendarEvent, type CalendarLayer } from '@cadro/contract';
 import { type DateRange, daysAfter } from '@cadro/core';
 import { publish, writeCalendar, type DraftEvent } from '@cadro/core/ical';
-import { hashToken, HttpProblem, type Deps } from '../../kit';
+import { hashToken, houseWithin, HttpProblem, personalDb, type Deps } from '../../kit';
 import { eventsOf } from '../calendar';
 import { viewerOf, type Viewer } from '../viewer';
 import * as store from './feedStore';
+import type { FeedRow } from './feedStore';
 
 /** A subscription holds the school year around today. */
 const span = { before: 180, after: 400 } as const;
@@ -78,6 +79,11 @@ export async function subscriptionOf(deps: PublishDeps, token: string): Promise<
   const hash = hashToken(token);
   const feed = await store.feedByToken(deps.db, hash);
   if (!feed) throw new HttpProblem('not-found');
+  // Whoever reads it sees what its owner sees at this moment.
+  return contentOf({ ...deps, db: personalDb(deps.db, feed.guardian_id) }, feed, hash);
+}
+
+async function contentOf(deps: PublishDeps, feed: FeedRow, hash: string): Promise<string> {
   const viewer = await viewerOf(deps, feed.guardian_id);
   const { today, now, children } = viewer;
   const range = { from: daysAfter(today, -span.before), to: daysAfter(today, span.after) };
@@ -93,7 +99,8 @@ export async function subscriptionOf(deps: PublishDeps, token: string): Promise<
     if (!(await store.lockFeed(trx, hash))) throw new HttpProblem('not-found');
     const given = await store.givenTo(trx, feed.id);
     const { events, changed } = publish(given, found, { now: now.toISOString(), from: range.from, mayTell });
-    await store.saveGiven(trx, feed.id, changed, now);
+    // That it was read is put down, whether or not every link of it still stands.
+    await houseWithin(trx, () => store.saveGiven(trx, feed.id, changed, now));
     return writeCalendar(feed.name, events);
   });
 }

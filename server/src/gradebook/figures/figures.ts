@@ -8,7 +8,7 @@ import {
   movedDays,
   type FiguresAt,
 } from '@cadro/core';
-import { together, type Db, type Deps, type Job, type Trx } from '../../kit';
+import { houseTransaction, together, type Db, type Deps, type Job, type Trx } from '../../kit';
 import { loadCourses } from '../../records';
 import {
   keptFigures,
@@ -109,7 +109,7 @@ async function storeFor(trx: Trx, deps: FigureDeps, studentIds: readonly string[
 /** Computes some children's figures at once. */
 export async function computeFigures(deps: FigureDeps, studentIds: readonly string[]): Promise<void> {
   const now = await deps.clock.now();
-  await deps.db.transaction((trx) => storeFor(trx, deps, studentIds, now));
+  await houseTransaction(deps.db, (trx) => storeFor(trx, deps, studentIds, now));
 }
 
 /** So many children are computed together. */

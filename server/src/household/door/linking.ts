@@ -1,5 +1,5 @@
 import type { Child, WayIn } from '@cadro/contract';
-import { HttpProblem, type Deps } from '../../kit';
+import { houseTransaction, HttpProblem, type Deps } from '../../kit';
 import { roles } from '@cadro/contract';
 import { linkedChildren } from '../store';
 import { linkBy, shownWay, wayBy, type HouseholdHooks } from './ways';
@@ -7,7 +7,7 @@ import { linkBy, shownWay, wayBy, type HouseholdHooks } from './ways';
 /** Whose record a code opens. Nothing is written. */
 export async function previewLink({ db, clock }: Deps, guardianId: string, code: string): Promise<WayIn> {
   const now = await clock.now();
-  return db.transaction(async (trx) => {
+  return houseTransaction(db, async (trx) => {
     const way = await wayBy(trx, code, now);
     const linked = await linkedChildren(trx, guardianId, roles);
     if (way.children.every(({ id }) => linked.some((child) => child.id === id)))
@@ -24,7 +24,7 @@ export async function linkChild(
   hooks: HouseholdHooks,
 ): Promise<Child> {
   const now = await clock.now();
-  return db.transaction(async (trx) => {
+  return houseTransaction(db, async (trx) => {
     const [child] = await linkBy(trx, await wayBy(trx, code, now), guardianId, now, hooks);
     if (!child) throw new Error('the link just written cannot be read');
     return child;

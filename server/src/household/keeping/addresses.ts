@@ -1,5 +1,14 @@
 import type { AnswerOf, doorRoutes } from '@cadro/contract';
-import { HttpProblem, isUniqueViolation, type Db, type Deps, type ServerDeps, type Trx } from '../../kit';
+import {
+  houseOf,
+  houseTransaction,
+  HttpProblem,
+  isUniqueViolation,
+  type Db,
+  type Deps,
+  type ServerDeps,
+  type Trx,
+} from '../../kit';
 import { arrive } from '../door/comeIn';
 import type { HouseholdHooks } from '../door/ways';
 import { wantAccountMail } from '../mail/accountMailStore';
@@ -153,8 +162,8 @@ export async function wantAddress(
 ): Promise<void> {
   const now = await clock.now();
   const params = { name: guardian.given_name, address: email, old: guardian.email };
-  const other = await guardianByEmail(db, email);
-  await db.transaction(async (trx) => {
+  const other = await guardianByEmail(houseOf(db), email);
+  await houseTransaction(db, async (trx) => {
     await changes.putChange(trx, guardian.id, email, now);
     if (guardian.confirmed_at !== null)
       await wantAccountMail(trx, guardian, { kind: 'change-from', params }, now);
@@ -169,5 +178,5 @@ export async function wantAddress(
 }
 
 export async function keepAddress(db: Db, guardianId: string): Promise<void> {
-  await changes.dropChange(db, guardianId);
+  await houseTransaction(db, (trx) => changes.dropChange(trx, guardianId));
 }

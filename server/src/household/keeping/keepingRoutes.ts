@@ -1,6 +1,14 @@
 import { keepingRoutes, type Safety } from '@cadro/contract';
 import type { Request, Router } from 'express';
-import { HttpProblem, mount, newRouter, renewSession, takeTry, type ServerDeps } from '../../kit';
+import {
+  HttpProblem,
+  mount,
+  newRouter,
+  renewSession,
+  takeTry,
+  type Served,
+  type ServerDeps,
+} from '../../kit';
 import { wantAccountMail } from '../mail/accountMailStore';
 import { meOf, requireGuardian } from '../me';
 import { setLeaving, type GuardianRow } from '../store';
@@ -46,91 +54,85 @@ async function safetyOf(deps: ServerDeps, guardian: GuardianRow, request: Reques
 }
 
 /** Who is signed in, and has given the password once more. */
-const provenBy =
-  (deps: ServerDeps) =>
-  async (guardianId: string, password: string): Promise<GuardianRow> => {
-    const guardian = await requireGuardian(deps, guardianId);
-    await requirePassword(deps, guardian, password);
-    return guardian;
-  };
+async function proven(deps: ServerDeps, guardianId: string, password: string): Promise<GuardianRow> {
+  const guardian = await requireGuardian(deps, guardianId);
+  await requirePassword(deps, guardian, password);
+  return guardian;
+}
 
 /** The ways to show who one is besides the password. */
-function addWays(router: Router, deps: ServerDeps): void {
-  const { db } = deps;
-  const proven = provenBy(deps);
-  const changedStep = async (guardianId: string) =>
-    addToTrail(db, { at: await deps.clock.now(), kind: 'second-step-changed', personId: guardianId });
-  mount(router, keepingRoutes.passkeyOptions, async ({ guardianId, body, request }) => {
-    const guardian = await proven(guardianId, body.password);
+function addWays(router: Served): void {
+  const changedStep = async ({ db, clock }: ServerDeps, guardianId: string) =>
+    addToTrail(db, { at: await clock.now(), kind: 'second-step-changed', personId: guardianId });
+  mount(router, keepingRoutes.passkeyOptions, async ({ deps, guardianId, body, request }) => {
+    const guardian = await proven(deps, guardianId, body.password);
     return { options: await askForNewPasskey(deps, request, guardian) };
   });
-  mount(router, keepingRoutes.addPasskey, async ({ guardianId, body, request }) => {
+  mount(router, keepingRoutes.addPasskey, async ({ deps, guardianId, body, request }) => {
     await keepNewPasskey(deps, request, guardianId, body);
-    await changedStep(guardianId);
+    await changedStep(deps, guardianId);
     await renewSession(request);
     return safetyOf(deps, await requireGuardian(deps, guardianId), request);
   });
-  mount(router, keepingRoutes.dropPasskey, async ({ guardianId, params, body, request }) => {
-    const guardian = await proven(guardianId, body.password);
-    if (!(await dropPasskey(db, guardianId, params.passkeyId))) throw new HttpProblem('not-found');
-    await changedStep(guardianId);
+  mount(router, keepingRoutes.dropPasskey, async ({ deps, guardianId, params, body, request }) => {
+    const guardian = await proven(deps, guardianId, body.password);
+    if (!(await dropPasskey(deps.db, guardianId, params.passkeyId))) throw new HttpProblem('not-found');
+    await changedStep(deps, guardianId);
     return safetyOf(deps, guardian, request);
   });
-  mount(router, keepingRoutes.oneTime, async ({ guardianId, body }) =>
-    beginOneTime(deps, await proven(guardianId, body.password)),
+  mount(router, keepingRoutes.oneTime, async ({ deps, guardianId, body }) =>
+    beginOneTime(deps, await proven(deps, guardianId, body.password)),
   );
-  mount(router, keepingRoutes.oneTimeWorks, async ({ guardianId, body, request }) => {
+  mount(router, keepingRoutes.oneTimeWorks, async ({ deps, guardianId, body, request }) => {
     const recoveryCodes = await confirmOneTime(deps, guardianId, body.code);
-    await changedStep(guardianId);
+    await changedStep(deps, guardianId);
     await renewSession(request);
     return { recoveryCodes };
   });
-  mount(router, keepingRoutes.dropOneTime, async ({ guardianId, body }) => {
-    await proven(guardianId, body.password);
-    await dropOneTime(db, guardianId);
-    await changedStep(guardianId);
+  mount(router, keepingRoutes.dropOneTime, async ({ deps, guardianId, body }) => {
+    await proven(deps, guardianId, body.password);
+    await dropOneTime(deps.db, guardianId);
+    await changedStep(deps, guardianId);
   });
 }
 
-export function keepingRouter(deps: ServerDeps): Router {
-  const router = newRouter();
-  const { db, clock } = deps;
-  const proven = provenBy(deps);
-  mount(router, keepingRoutes.safety, async ({ guardianId, request }) =>
+export function keepingRouter(given: ServerDeps): Router {
+  const router = newRouter(given);
+  mount(router, keepingRoutes.safety, async ({ deps, guardianId, request }) =>
     safetyOf(deps, await requireGuardian(deps, guardianId), request),
   );
-  mount(router, keepingRoutes.confirmAgain, async ({ guardianId }) => {
+  mount(router, keepingRoutes.confirmAgain, async ({ deps, guardianId }) => {
     const guardian = await requireGuardian(deps, guardianId);
     if (guardian.confirmed_at !== null) return;
-    await takeTry(db, [{ kind: 'confirm-again', of: guardianId, patience: mailAgain }]);
+    await takeTry(deps.db, [{ kind: 'confirm-again', of: guardianId, patience: mailAgain }]);
     const params = { name: guardian.given_name };
-    await wantAccountMail(db, guardian, { kind: 'confirm', params }, await clock.now());
+    await wantAccountMail(deps.db, guardian, { kind: 'confirm', params }, await deps.clock.now());
   });
-  mount(router, keepingRoutes.password, async ({ guardianId, body, request }) => {
-    const guardian = await proven(guardianId, body.password);
+  mount(router, keepingRoutes.password, async ({ deps, guardianId, body, request }) => {
+    const guardian = await proven(deps, guardianId, body.password);
     await changePassword(deps, guardian, body.next, request.sessionID);
     await renewSession(request);
   });
-  mount(router, keepingRoutes.address, async ({ guardianId, body }) => {
-    const guardian = await proven(guardianId, body.password);
-    await takeTry(db, [{ kind: 'change-address', of: guardianId, patience: mailAgain }]);
+  mount(router, keepingRoutes.address, async ({ deps, guardianId, body }) => {
+    const guardian = await proven(deps, guardianId, body.password);
+    await takeTry(deps.db, [{ kind: 'change-address', of: guardianId, patience: mailAgain }]);
     await wantAddress(deps, guardian, body.email);
   });
-  mount(router, keepingRoutes.keepAddress, ({ guardianId }) => keepAddress(db, guardianId));
-  mount(router, keepingRoutes.endSession, async ({ guardianId, params }) => {
+  mount(router, keepingRoutes.keepAddress, ({ deps: { db }, guardianId }) => keepAddress(db, guardianId));
+  mount(router, keepingRoutes.endSession, async ({ deps: { db }, guardianId, params }) => {
     if (!(await endSessionOf(db, guardianId, params.sessionId))) throw new HttpProblem('not-found');
   });
-  mount(router, keepingRoutes.endOthers, ({ guardianId, request }) =>
+  mount(router, keepingRoutes.endOthers, ({ deps: { db }, guardianId, request }) =>
     endSessions(db, guardianId, request.sessionID),
   );
-  mount(router, keepingRoutes.leave, async ({ guardianId, body, request }) => {
-    await leave(deps, await proven(guardianId, body.password), request.sessionID);
+  mount(router, keepingRoutes.leave, async ({ deps, guardianId, body, request }) => {
+    await leave(deps, await proven(deps, guardianId, body.password), request.sessionID);
     return meOf(deps, guardianId);
   });
-  mount(router, keepingRoutes.stay, async ({ guardianId }) => {
-    await setLeaving(db, guardianId, null);
+  mount(router, keepingRoutes.stay, async ({ deps, guardianId }) => {
+    await setLeaving(deps.db, guardianId, null);
     return meOf(deps, guardianId);
   });
-  addWays(router, deps);
+  addWays(router);
   return router;
 }

@@ -7,7 +7,7 @@ import {
   type PeopleNotice,
   type Role,
 } from '@cadro/contract';
-import { HttpProblem, seal, type Deps, type ServerDeps } from '../../kit';
+import { houseTransaction, HttpProblem, seal, type Deps, type ServerDeps } from '../../kit';
 import { childrenFor, requireChild } from '../access';
 import { addressOfCode, giveCode, invitationDays } from '../door/giveCode';
 import { wantAccountMail } from '../mail/accountMailStore';
@@ -158,7 +158,7 @@ export async function invite(deps: ServerDeps, guardianId: string, invitation: I
   const now = await clock.now();
   // A child belongs to the household that invited it; who only looks does so with it.
   const joins = !byChild && (together || role !== 'guardian');
-  const given = await db.transaction(async (trx) => {
+  const given = await houseTransaction(db, async (trx) => {
     const made = await giveCode(trx, byChild ? childsCodeDays : invitationDays, {
       issuer: byChild ? 'child' : 'guardian',
       householdId: joins ? me.household_id : null,
@@ -184,7 +184,8 @@ export async function invite(deps: ServerDeps, guardianId: string, invitation: I
 
 export async function withdraw(deps: ServerDeps, guardianId: string, invitationId: string): Promise<void> {
   const inviters = await invitersFor(deps, await requireGuardian(deps, guardianId));
-  if (!(await store.withdrawInvitation(deps.db, inviters, invitationId, await deps.clock.now())))
+  const now = await deps.clock.now();
+  if (!(await store.withdrawInvitation(deps.db, inviters, invitationId, now)))
     throw new HttpProblem('not-found');
 }
 
@@ -211,7 +212,7 @@ async function linkAndPowers(deps: ServerDeps, guardianId: string, { studentId, 
 export async function endLink(deps: ServerDeps, guardianId: string, which: OnePerson): Promise<void> {
   const { link, mayEnd, now } = await linkAndPowers(deps, guardianId, which);
   if (!mayEnd) throw new HttpProblem('forbidden');
-  await deps.db.transaction((trx) => endWithHousehold(trx, link, guardianId, now));
+  await houseTransaction(deps.db, (trx) => endWithHousehold(trx, link, guardianId, now));
 }
 
 export async function changeRole(
@@ -222,7 +223,7 @@ export async function changeRole(
 ): Promise<void> {
   const { mayChange, now } = await linkAndPowers(deps, guardianId, which);
   if (!mayChange) throw new HttpProblem('forbidden');
-  await deps.db.transaction(async (trx) => {
+  await houseTransaction(deps.db, async (trx) => {
     await store.setRole(trx, which.studentId, which.personId, role);
     const about = { studentId: which.studentId, aboutId: which.personId, byId: guardianId, role, now };
     await tellGuardians(trx, { kind: 'role-changed', ...about });
@@ -234,7 +235,7 @@ export async function objectTo(deps: ServerDeps, guardianId: string, which: OneP
   const { link, mayObject, now } = await linkAndPowers(deps, guardianId, which);
   if (!mayObject) throw new HttpProblem('forbidden');
   deps.log.warn({ kind: 'objection' }, 'a guardian has objected to a link: the school is to answer');
-  await deps.db.transaction(async (trx) => {
+  await houseTransaction(deps.db, async (trx) => {
     await store.suspendLink(trx, which.studentId, which.personId, guardianId, now);
     const about = {
       studentId: which.studentId,

@@ -14,32 +14,31 @@ const invitePatience = {
   forgetSeconds: 24 * 3600,
 };
 
-export function peopleRouter(deps: ServerDeps): Router {
-  const router = newRouter();
-  const { db, clock } = deps;
-  mount(router, peopleRoutes.people, ({ guardianId }) => peopleOf(deps, guardianId));
-  mount(router, peopleRoutes.showItself, async ({ guardianId, body }) => {
+export function peopleRouter(given: ServerDeps): Router {
+  const router = newRouter(given);
+  mount(router, peopleRoutes.people, ({ deps, guardianId }) => peopleOf(deps, guardianId));
+  mount(router, peopleRoutes.showItself, async ({ deps, guardianId, body }) => {
     const { household_id } = await requireGuardian(deps, guardianId);
-    await setShowsItself(db, household_id, body.showsItself);
+    await setShowsItself(deps.db, household_id, body.showsItself);
   });
-  mount(router, peopleRoutes.invite, async ({ guardianId, body }) => {
+  mount(router, peopleRoutes.invite, async ({ deps, guardianId, body }) => {
     const key = { kind: 'invite', of: guardianId, patience: invitePatience };
     const to =
       body.email === null
         ? []
         : [{ kind: 'invite-to', of: body.email.toLowerCase(), patience: invitePatience }];
-    await takeTry(db, [key, ...to]);
+    await takeTry(deps.db, [key, ...to]);
     return invite(deps, guardianId, body);
   });
-  mount(router, peopleRoutes.withdraw, ({ guardianId, params }) =>
+  mount(router, peopleRoutes.withdraw, ({ deps, guardianId, params }) =>
     withdraw(deps, guardianId, params.invitationId),
   );
-  mount(router, peopleRoutes.end, ({ guardianId, params }) => endLink(deps, guardianId, params));
-  mount(router, peopleRoutes.changeRole, ({ guardianId, params, body }) =>
+  mount(router, peopleRoutes.end, ({ deps, guardianId, params }) => endLink(deps, guardianId, params));
+  mount(router, peopleRoutes.changeRole, ({ deps, guardianId, params, body }) =>
     changeRole(deps, guardianId, params, body.role),
   );
-  mount(router, peopleRoutes.object, ({ guardianId, params }) => objectTo(deps, guardianId, params));
-  mount(router, peopleRoutes.noticesRead, async ({ guardianId }) =>
+  mount(router, peopleRoutes.object, ({ deps, guardianId, params }) => objectTo(deps, guardianId, params));
+  mount(router, peopleRoutes.noticesRead, async ({ deps: { db, clock }, guardianId }) =>
     noticesRead(db, guardianId, await clock.now()),
   );
   return router;

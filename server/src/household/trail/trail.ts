@@ -25,9 +25,9 @@ function entryOf(row: TrailRow, household: string): TrailEntry[] {
 }
 
 /** The trail of a child, for its guardians. */
-export function trailRouter(deps: ServerDeps): Router {
-  const router = newRouter();
-  mount(router, trailRoutes.trail, async ({ guardianId, params }) => {
+export function trailRouter(given: ServerDeps): Router {
+  const router = newRouter(given);
+  mount(router, trailRoutes.trail, async ({ deps, guardianId, params }) => {
     await requireChild(deps.db, guardianId, params.studentId, 'manage-people');
     const { household_id } = await requireGuardian(deps, guardianId);
     const rows = await trailOf(deps.db, params.studentId);

@@ -12,6 +12,8 @@ import * as whatIsTrue from '../../../migrations/009_what_is_true';
 import * as whatIsNew from '../../../migrations/010_what_is_new';
 import * as readersLearn from '../../../migrations/011_readers_learn';
 import * as theDoor from '../../../migrations/012_the_door';
+import * as whoseRows from '../../../migrations/013_whose_rows';
+import { openedForHouse } from './whose';
 
 /** Dates stay `YYYY-MM-DD`: a calendar date has no instant, and turning it into one moves it by a zone. */
 types.setTypeParser(types.builtins.DATE, (text) => text);
@@ -34,6 +36,7 @@ const migrations: Record<string, Knex.Migration> = {
   '010_what_is_new': whatIsNew,
   '011_readers_learn': readersLearn,
   '012_the_door': theDoor,
+  '013_whose_rows': whoseRows,
 };
 
 /** Static, so that the same list serves the bundler, the tests and a running server. */
@@ -52,7 +55,7 @@ class Migrations implements Knex.MigrationSource<string> {
 }
 
 export function openDatabase(url: string, options: { poolSize?: number } = {}): Db {
-  return knex({
+  const db = knex({
     client: 'pg',
     connection: url,
     pool: { min: 0, max: options.poolSize ?? 10 },
@@ -60,6 +63,7 @@ export function openDatabase(url: string, options: { poolSize?: number } = {}): 
     log: { error: () => undefined, warn: () => undefined },
     migrations: { migrationSource: new Migrations(), tableName: 'migrations' },
   });
+  return openedForHouse(db);
 }
 
 /** The database has been migrated by a later version, whose tables this one does not know. */
@@ -83,13 +87,6 @@ export async function migrate(db: Db): Promise<void> {
   }
   await db.migrate.latest();
 }
-
-/** SQLSTATE of a failed query, or null: failures are told by code, never by message text. */
-const sqlState = (error: unknown): string | null =>
-  error instanceof Error && 'code' in error && typeof error.code === 'string' ? error.code : null;
-
-/** Whether a write met what only one may have. */
-export const isUniqueViolation = (error: unknown): boolean => sqlState(error) === '23505';
 
 /** So many rows go into one statement: each of their values is a parameter, of which a statement holds 65,535. */
 const rowsAtOnce = 500;

@@ -1,4 +1,6 @@
 export * from './database';
 export * from './clock';
+export { isNotPermitted, isUniqueViolation } from './faults';
 export * from './locks';
 export * from './together';
+export { houseOf, houseTransaction, houseWithin, personalDb } from './whose';

@@ -1,7 +1,10 @@
 import type { RouteContract } from '@cadro/contract';
 import { parse, ParseError, parseText } from '@cadro/contract/parse';
 import type { Static, TObject, TSchema } from '@sinclair/typebox';
-import express, { type Request, type RequestHandler, type Response, type Router } from 'express';
+import express, { type Request, type RequestHandler, type Response } from 'express';
+import { personalDb } from '../db';
+import type { ServerDeps } from '../deps';
+import type { Served } from './newRouter';
 import { HttpProblem } from './problems';
 import { Turns } from './turns';
 
@@ -9,6 +12,8 @@ export interface Call<P, Q, B> {
   readonly params: P;
   readonly query: Q;
   readonly body: B;
+  /** What the router was given; its database is the one that who is signed in may see. */
+  readonly deps: ServerDeps;
   /** Who is signed in; an empty text on public routes. */
   readonly guardianId: string;
   readonly request: Request;
@@ -60,7 +65,7 @@ const turns = new Turns();
  * promised. The log names it by its pattern, so that no id and no secret of an address stands there.
  */
 export function mount<P extends TObject, Q extends TObject, B extends TSchema, A extends TSchema>(
-  router: Router,
+  router: Served,
   contract: RouteContract<P, Q, B, A>,
   handle: Handler<P, Q, B, A>,
 ): void {
@@ -74,6 +79,8 @@ export function mount<P extends TObject, Q extends TObject, B extends TSchema, A
       params: (contract.params ? parseText('path', contract.params, request.params) : {}) as Static<P>,
       query: (contract.query ? parseText('query', contract.query, request.query) : {}) as Static<Q>,
       body: (contract.body ? parse('request body', contract.body, request.body) : undefined) as Static<B>,
+      // Who is signed in sees the rows of their own children, whatever a handler asks for.
+      deps: guardianId ? { ...router.given, db: personalDb(router.given.db, guardianId) } : router.given,
       guardianId,
       request,
       response,

@@ -2,6 +2,7 @@ import { type Problem, type ProblemCode } from '@cadro/contract';
 import { ParseError, type Misfit } from '@cadro/contract/parse';
 import type { ErrorRequestHandler } from 'express';
 import type { Logger } from 'pino';
+import { isNotPermitted } from '../db';
 
 /** Status and a sentence for a developer; the words for people live in the app's catalogues. */
 const kinds: Record<ProblemCode, { status: number; title: string }> = {
@@ -85,6 +86,8 @@ function problemOf(error: unknown): HttpProblem {
   if (error instanceof HttpProblem) return error;
   if (error instanceof ParseError) return new HttpProblem('bad-request', { errors: error.misfits });
   if (error instanceof URIError) return new HttpProblem('bad-request');
+  // The database has refused rows that no route should have asked for.
+  if (isNotPermitted(error)) return new HttpProblem('forbidden', { cause: error });
   const type = error instanceof Error && 'type' in error ? String(error.type) : '';
   return new HttpProblem(bodyParserCodes[type] ?? 'internal', { cause: error });
 }
@@ -96,6 +99,7 @@ export const answerProblems =
     if (response.headersSent) return next(error);
     const problem = problemOf(error);
     if (problem.code === 'internal') log.error({ err: error }, 'request failed');
+    if (isNotPermitted(error)) log.warn({ err: error }, 'rows of others were asked for, and refused');
     const { retryAfterSeconds } = problem.extra;
     if (retryAfterSeconds !== undefined) response.setHeader('retry-after', String(retryAfterSeconds));
     response.status(problem.status).type('application/problem+json').send(JSON.stringify(problem));

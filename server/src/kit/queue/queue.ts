@@ -17,10 +17,5 @@ export interface Job {
 export async function addJobs(db: Db | Trx, jobs: readonly Job[]): Promise<void> {
   if (jobs.length === 0) return;
   const once = new Map(jobs.map((job, index) => [job.key ?? `#${index}`, job]));
-  await db.raw(
-    `select count(*) from graphile_worker.add_jobs(array(
-       select (j.task, j.payload, j.queue, null, null, j.key, null, null)::graphile_worker.job_spec
-       from json_to_recordset(?::json) as j(task text, payload json, queue text, key text)))`,
-    [JSON.stringify([...once.values()])],
-  );
+  await db.raw('select cadro_add_jobs(?::json)', [JSON.stringify([...once.values()])]);
 }

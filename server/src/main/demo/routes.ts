@@ -9,9 +9,11 @@ import { SimulatedSchools } from './school';
 const syncTimeoutMs = 60_000;
 
 /** Demo only: moves the schools' clock and Cadro's by a day and reads every source, through the queue. */
-export function demoRouter({ db, clock }: ServerDeps, schoolUrl: string): Router {
+export function demoRouter(given: ServerDeps, schoolUrl: string): Router {
   const schools = new SimulatedSchools(schoolUrl);
-  const router = newRouter();
+  const router = newRouter(given);
+  // Time moves on for everybody, whoever asks.
+  const { db, clock } = given;
   mount(router, sourceRoutes.moveDemoClock, async () => {
     await untilIdle(db, syncTimeoutMs);
     const next = new Date((await clock.now()).getTime() + dayMs);

@@ -1,0 +1,348 @@
+import type { Knex } from 'knex';
+
+/*
+ * Rows belong to somebody, behind every route. A request runs as a role that bypasses nothing, on a connection that
+ * knows the person (`cadro_become`); the policies below let it see the record of the children whose links stand, as
+ * far as the link and the school's restrictions reach, and of a household what its role allows. The owner of the tables,
+ * as which the worker and the command run, sees everything.
+ */
+
+/* What a link reaches: a helper's chosen courses and last day; what the school holds back from one person or from all. */
+const reach = `
+alter table guardian_links
+  -- The courses that a helper sees; null where the link reaches all.
+  add courses uuid[],
+  add ends_on date;
+alter table invitations add courses uuid[], add ends_on date;
+create table restrictions (
+  id uuid primary key default gen_random_uuid(),
+  student_id uuid not null references students on delete cascade,
+  -- Null holds for everybody but the child.
+  guardian_id uuid references guardians on delete cascade,
+  what text not null check (what in ('course', 'comments', 'contacts', 'attendance')),
+  course_id uuid references courses on delete cascade,
+  -- A source that told it may take it back; null where the operator said it.
+  source_id uuid references sources on delete cascade,
+  made_at timestamptz not null,
+  check ((what = 'course') = (course_id is not null)),
+  unique nulls not distinct (student_id, guardian_id, what, course_id, source_id)
+);
+-- Whoever looks at a page meanwhile looks anew.
+create function tell_restricted() returns trigger language plpgsql as $$
+declare said restrictions := coalesce(new, old);
+begin
+  perform pg_notify('cadro_alerts', 'ended:' || l.guardian_id) from guardian_links l
+    where l.student_id = said.student_id and (said.guardian_id is null or l.guardian_id = said.guardian_id);
+  return null;
+end $$;
+create trigger restricted after insert or delete on restrictions for each row execute function tell_restricted();
+`;
+
+/*
+ * Two roles: of who sees all of the children that are theirs, and of whom something is hidden from, for whom a second row
+ * of policies holds as well. Roles are the cluster's: another database of it may be making the same ones at this moment.
+ */
+const requestRoles = ['cadro_request', 'cadro_limited'];
+const both = requestRoles.join(', ');
+/** What a school tells everybody. */
+const nobodys = [
+  ...['schools', 'terms', 'categories', 'lessons', 'lesson_notes', 'school_days', 'school_events'],
+  'attendance_codes',
+];
+const role = [
+  ...requestRoles.flatMap((name) => [
+    `do $$ begin
+      if not exists (select from pg_roles where rolname = '${name}') then
+        create role ${name} nologin nobypassrls;
+      end if;
+    exception when duplicate_object or unique_violation then null;
+    end $$`,
+    `do $$ begin
+      if not pg_has_role(current_user, '${name}', 'member') then
+        execute format('grant ${name} to %I', current_user);
+      end if;
+    end $$`,
+  ]),
+  `grant usage on schema public to ${both}`,
+  `grant select, insert, update, delete on all tables in schema public to ${both}`,
+  `revoke all on migrations, migrations_lock, link_codes, arrivals, address_proofs, sources, sync_problems from ${both}`,
+  `grant select (id, name, base_url, complete_at, read_at, failing_since) on sources to ${both}`,
+  // A record that was set aside may be another child's.
+  `grant select (source_id, collection, external_id, reason, fault, seen_at) on sync_problems to ${both}`,
+  // What nobody's rows are is read alone.
+  `revoke insert, update, delete on ${nobodys.join(', ')} from ${both}`,
+  `grant usage on all sequences in schema public to ${both}`,
+];
+
+/*
+ * Reckoned once for each request and connection: whose child's record, whose talk, who may write of whom, and what is
+ * hidden, as arrays in settings. Where they are missing a policy fails, and with it the request. Answers which of the
+ * two roles it is.
+ */
+const become = `
+create function cadro_become(person uuid) returns text
+  language plpgsql security definer set search_path = public as $$
+declare
+  household uuid := (select household_id from guardians where id = person);
+  reads uuid[]; talks uuid[]; writes uuid[]; child uuid[]; comments uuid[]; attends uuid[]; contacts uuid[];
+  hidden text[]; seen uuid[]; helping boolean; held boolean;
+begin
+  select coalesce(array_agg(l.student_id), '{}'),
+      coalesce(array_agg(l.student_id) filter (where l.role in ('guardian', 'look-only')), '{}'),
+      coalesce(array_agg(l.student_id) filter (where l.role = 'guardian'), '{}'),
+      coalesce(array_agg(l.student_id) filter (where l.role = 'student'), '{}'),
+      coalesce(bool_or(l.courses is not null), false)
+    into reads, talks, writes, child, helping
+    from guardian_links l
+    where l.guardian_id = person and l.ended_at is null and l.suspended_at is null;
+  held := exists (select from restrictions r where r.student_id = any (reads));
+  hidden := '{}'; comments := reads; attends := reads; contacts := talks || child;
+  if held or helping then
+    select coalesce(array_agg(distinct e.student_id || ':' || e.course_id), '{}') into hidden
+      from enrolments e join guardian_links l on l.student_id = e.student_id and l.guardian_id = person
+      where e.student_id = any (reads) and (not e.course_id = any (l.courses)
+        or exists (select from restrictions r where r.student_id = e.student_id and r.course_id = e.course_id
+          and (r.guardian_id = person or r.guardian_id is null and l.role <> 'student')));
+    select
+      coalesce(array_agg(s) filter (where not 'comments' = any (w)), '{}'),
+      coalesce(array_agg(s) filter (where not 'attendance' = any (w) and c is null), '{}'),
+      coalesce(array_agg(s) filter (where not 'contacts' = any (w) and c is null), '{}')
+      into comments, attends, contacts
+      from (select l.student_id s, l.courses c, array(select r.what from restrictions r
+          where r.student_id = l.student_id
+            and (r.guardian_id = person or r.guardian_id is null and l.role <> 'student')) w
+        from guardian_links l where l.guardian_id = person and l.student_id = any (reads)) links;
+  end if;
+  perform set_config('cadro.sources', coalesce(array_agg(distinct s.source_id), '{}')::text, false)
+    from students s where s.id = any (reads);
+  select coalesce(array_agg(distinct e.course_id), '{}') into seen from enrolments e
+    where e.student_id = any (reads) and (hidden = '{}' or not e.student_id || ':' || e.course_id = any (hidden));
+  perform set_config('cadro.person', person::text, false),
+    set_config('cadro.household', coalesce(household::text, ''), false),
+    set_config('cadro.people', (select coalesce(array_agg(distinct l.guardian_id), '{}') from guardian_links l
+      where l.student_id = any (reads))::text, false),
+    set_config('cadro.reads', reads::text, false), set_config('cadro.talks', talks::text, false),
+    set_config('cadro.writes', writes::text, false), set_config('cadro.child', child::text, false),
+    set_config('cadro.comments', comments::text, false), set_config('cadro.attends', attends::text, false),
+    set_config('cadro.contacts', contacts::text, false),
+    set_config('cadro.hidden', hidden::text, false), set_config('cadro.courses', seen::text, false);
+  return case when held or helping then 'cadro_limited' else 'cadro_request' end;
+end $$;
+
+-- A wish for work is everybody's; the queue's own tables are not.
+create function cadro_add_jobs(wished json) returns void
+  language plpgsql security definer set search_path = public as $$
+begin
+  perform graphile_worker.add_jobs(array(
+    select (j.task, j.payload, j.queue, null, null, j.key, null, null)::graphile_worker.job_spec
+    from json_to_recordset(wished) as j(task text, payload json, queue text, key text)));
+end $$;
+`;
+
+/** The same for each of several tables. */
+const ofEach = <T>(tables: readonly string[], value: T): Record<string, T> =>
+  Object.fromEntries(tables.map((table) => [table, value]));
+
+/** A set of the person's, as the one value it is for a whole statement. */
+const one = (name: string): string => `any ((select current_setting('cadro.${name}')::uuid[])::uuid[])`;
+const person = `(select current_setting('cadro.person')::uuid)`;
+const household = `(select nullif(current_setting('cadro.household'), '')::uuid)`;
+/**
+ * What the school tells: whose rows of a table a request reads. It writes none of them. What it tells everybody (its
+ * terms, days, bells, codes, the groups that works fall into) is nobody's, and only read.
+ */
+const told: Record<string, string> = {
+  students: `id = ${one('reads')}`,
+  ...ofEach(
+    [
+      ...['enrolments', 'results', 'rubric_marks', 'hand_ins', 'comments', 'grades', 'grade_statements'],
+      ...['credit_plans', 'attendance_marks', 'change_log', 'current_figures', 'assumed_figures'],
+      'figures_wanted',
+    ],
+    `student_id = ${one('reads')}`,
+  ),
+  courses: `id = ${one('courses')}`,
+  items: `course_id = ${one('courses')}`,
+  ...ofEach(['teachers', 'announcements', 'sync_problems'], `source_id = ${one('sources')}`),
+  sources: `id = ${one('sources')}`,
+  restrictions: 'false',
+};
+
+const writesAny = `(select current_setting('cadro.writes') <> '{}')`;
+const ours = (children: string): string => `household_id = ${household} and student_id = ${one(children)}`;
+
+/** What a household writes about a child: who of it reads a row, and who writes one. */
+const written: Record<string, { reads: string; writes: string }> = {
+  ...ofEach(
+    [
+      ...['household_marks', 'code_meanings', 'policy_corrections', 'targets', 'efforts', 'asked_answers'],
+      ...['own_dates', 'supplies_got', 'offer_answers'],
+    ],
+    { reads: ours('reads'), writes: ours('writes') },
+  ),
+  ...ofEach(['followups', 'tries', 'plans', 'plan_exceptions', 'plan_tasks', 'threads'], {
+    reads: ours('talks'),
+    writes: ours('writes'),
+  }),
+  followup_entries: {
+    reads: `exists (select from followups f where f.id = followup_id)`,
+    writes: `student_id = ${one('writes')} and exists (select from followups f where f.id = followup_id)`,
+  },
+  messages: {
+    reads: `exists (select from threads t where t.id = thread_id)`,
+    writes: `student_id = ${one('writes')} and exists (select from threads t where t.id = thread_id)`,
+  },
+  calendar_imports: {
+    reads: `household_id = ${household} and (student_id is null or student_id = ${one('talks')})`,
+    writes: `household_id = ${household} and (student_id = ${one('writes')} or student_id is null and ${writesAny})`,
+  },
+  imported_events: {
+    reads: `exists (select from calendar_imports i where i.id = import_id)`,
+    writes: `exists (select from calendar_imports i where i.id = import_id
+      and (i.student_id is null and ${writesAny} or i.student_id = ${one('writes')}))`,
+  },
+  calendar_entries: {
+    reads: `household_id = ${household} and (shared or guardian_id = ${person})`,
+    writes: `household_id = ${household} and (shared or guardian_id = ${person}) and ${writesAny}`,
+  },
+  calendar_entry_children: {
+    reads: `student_id = ${one('reads')}`,
+    writes: `student_id = ${one('writes')} and exists (select from calendar_entries e where e.id = entry_id)`,
+  },
+};
+
+const mine = `guardian_id = ${person}`;
+/** What is one person's alone; of a child, only while the link stands. */
+const own: Record<string, string> = {
+  ...ofEach(
+    [
+      ...['digests', 'deliveries', 'devices', 'passkeys', 'phone_proofs', 'sessions'],
+      ...['recovery_codes', 'one_time_secrets', 'news_looks', 'people_notices', 'account_mails'],
+      ...['address_changes', 'thread_reads'],
+    ],
+    mine,
+  ),
+  drafts: `${mine} and student_id = ${one('writes')}`,
+  alert_settings: `${mine} and (select current_setting('cadro.child') = '{}')`,
+  alert_looks: `${mine} and student_id = ${one('talks')}`,
+  alert_silences: `${mine} and (student_id is null or student_id = ${one('talks')})`,
+  alerts: `${mine} and (student_id is null or student_id = ${one('talks')})`,
+  calendar_published: `exists (select from calendar_feeds f where f.id = feed_id)`,
+};
+
+/** Who is who: the own household, and whoever is linked to the same child. Only the house changes it. */
+const people: Record<string, string> = {
+  guardian_links: `guardian_id = ${person} or student_id = ${one('reads')}`,
+  guardians: `id = ${person} or household_id = ${household} or id = ${one('people')}`,
+  households: `id = ${household} or exists (select from guardians g where g.household_id = households.id)`,
+  invitations: `household_id = ${household} or invited_by = ${person}
+    or exists (select from guardians g where g.id = invited_by and g.household_id = ${household})`,
+  invitation_children: `student_id = ${one('reads')}`,
+};
+
+/** A subscription of one's own, to no child but one's own. */
+const fed = `${mine} and student_ids <@ (select to_jsonb(current_setting('cadro.reads')::uuid[]))`;
+
+const hidden = `any (current_setting('cadro.hidden')::text[])`;
+const courseShown = `(course_id is null or not student_id || ':' || course_id = ${hidden})`;
+const itemShown = `(item_id is null or not exists (select from items i
+  where i.id = item_id and student_id || ':' || i.course_id = ${hidden}))`;
+
+/** What is left to whom something is hidden from: this must hold, too. */
+const limits: Record<string, string> = {
+  ...ofEach(
+    [
+      ...['enrolments', 'grades', 'grade_statements', 'change_log', 'current_figures', 'assumed_figures'],
+      ...['policy_corrections', 'targets', 'tries', 'followups', 'alerts', 'alert_silences'],
+    ],
+    courseShown,
+  ),
+  ...ofEach(
+    ['results', 'hand_ins', 'efforts', 'asked_answers', 'own_dates', 'supplies_got', 'plan_tasks'],
+    itemShown,
+  ),
+  comments: `student_id = ${one('comments')} and ${courseShown}`,
+  rubric_marks: `student_id = ${one('comments')} and ${itemShown}`,
+  offer_answers: `student_id = ${one('comments')}`,
+  attendance_marks: `student_id = ${one('attends')} and ${courseShown}`,
+  ...ofEach(['household_marks', 'code_meanings'], `student_id = ${one('attends')}`),
+};
+
+const policies = (): string[] => {
+  const protect = (table: string): string => `alter table ${table} enable row level security`;
+  const may = (table: string, what: string, clause: string): string =>
+    `create policy ${what}_${table} on ${table} for ${what} to ${both} ${clause}`;
+  return [
+    ...Object.entries({ ...told, ...people }).flatMap(([table, reads]) => [
+      protect(table),
+      may(table, 'select', `using (${reads})`),
+    ]),
+    ...Object.entries(written).flatMap(([table, { reads, writes }]) => [
+      protect(table),
+      may(table, 'select', `using (${reads})`),
+      may(table, 'insert', `with check (${writes})`),
+      may(table, 'update', `using (${writes}) with check (${writes})`),
+      may(table, 'delete', `using (${writes})`),
+    ]),
+    ...Object.entries(own).flatMap(([table, whose]) => [
+      protect(table),
+      may(table, 'all', `using (${whose}) with check (${whose})`),
+    ]),
+    ...Object.entries(limits).map(
+      ([table, shown]) =>
+        `create policy limit_${table} on ${table} as restrictive for all to cadro_limited using (${shown})`,
+    ),
+    protect('calendar_feeds'),
+    ...['select', 'delete'].map((what) => may('calendar_feeds', what, `using (${mine})`)),
+    may('calendar_feeds', 'insert', `with check (${fed})`),
+    may('calendar_feeds', 'update', `using (${mine}) with check (${fed})`),
+    // Taken back by who gave it, and by a guardian of the same household: of those that one sees.
+    may('invitations', 'update', `using (invited_by = ${person} or ${writesAny})`),
+    // One's own name and language one changes oneself, and what the own household shows of itself.
+    may('guardians', 'update', `using (id = ${person}) with check (id = ${person})`),
+    may('households', 'update', `using (id = ${household})`),
+    // Everybody's steps are put down; a child's are read by its guardians.
+    protect('trail'),
+    may('trail', 'insert', `with check (person_id = ${person})`),
+    may('trail', 'select', `using (person_id = ${person} or student_id = ${one('writes')})`),
+  ];
+};
+
+const views = [
+  ...['course_terms', 'student_profiles', 'school_contacts', 'school_courses', 'student_courses'],
+  ...[
+    'course_items',
+    'student_items',
+    'student_comments',
+    'student_grades',
+    'student_marks',
+    'student_codes',
+  ],
+  ...['classroom_says', 'student_statements', 'remarked_works'],
+  ...['guardian_profiles', 'standing_links', 'source_states'],
+];
+
+export async function up(knex: Knex): Promise<void> {
+  for (const part of [reach, ...role, become, ...policies()]) await knex.raw(part);
+  for (const view of views) await knex.raw(`alter view ?? set (security_invoker = true)`, [view]);
+}
+
+export async function down(knex: Knex): Promise<void> {
+  for (const view of views) await knex.raw(`alter view ?? reset (security_invoker)`, [view]);
+  const { rows } = await knex.raw<{ rows: { tablename: string; policyname: string }[] }>(
+    `select tablename, policyname from pg_policies where schemaname = 'public'`,
+  );
+  for (const { tablename, policyname } of rows)
+    await knex.raw('drop policy ?? on ??', [policyname, tablename]);
+  for (const table of [...Object.keys({ ...told, ...people, ...written, ...own }), 'calendar_feeds', 'trail'])
+    await knex.raw('alter table ?? disable row level security', [table]);
+  for (const signature of ['cadro_become(uuid)', 'cadro_add_jobs(json)'])
+    await knex.raw(`drop function ${signature}`);
+  // The roles are the cluster's, and may be another database's, too.
+  for (const what of ['all on all tables in schema', 'all on all sequences in schema', 'usage on schema'])
+    await knex.raw(`revoke ${what} public from ${both}`);
+  await knex.raw('drop table restrictions');
+  await knex.raw('drop function tell_restricted()');
+  await knex.raw('alter table guardian_links drop column courses, drop column ends_on');
+  await knex.raw('alter table invitations drop column courses, drop column ends_on');
+}

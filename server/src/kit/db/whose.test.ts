@@ -1,0 +1,154 @@
+import { permissions, roles, rolesAllowed } from '@cadro/contract';
+import { freshDatabase } from '../../testing/databases';
+import { migrate, openDatabase, type Db } from './database';
+import { houseOf, houseTransaction, houseWithin, personalDb } from './whose';
+
+let db: Db;
+let drop: () => Promise<void>;
+beforeAll(async () => {
+  const fresh = await freshDatabase();
+  ({ drop } = fresh);
+  db = openDatabase(fresh.url, { poolSize: 3 });
+  await migrate(db);
+});
+afterAll(async () => {
+  await db.destroy();
+  await drop();
+});
+
+/** What a school tells everybody, what counts tries, and what only the tables themselves know. */
+const nobodys = [
+  ...['schools', 'terms', 'categories', 'lessons', 'lesson_notes', 'school_days', 'school_events'],
+  ...['attendance_codes', 'login_tries', 'demo_clock'],
+];
+/** What no request reads at all. */
+const closed = ['migrations', 'migrations_lock', 'link_codes', 'arrivals', 'address_proofs'];
+
+const names = async (sql: string): Promise<string[]> =>
+  (await db.raw<{ rows: { name: string }[] }>(sql)).rows.map(({ name }) => name);
+
+it('protects every table but those that are named here', async () => {
+  const open = await names(
+    `select relname as name from pg_class
+     where relnamespace = 'public'::regnamespace and relkind = 'r' and not relrowsecurity`,
+  );
+  expect(open.sort()).toEqual([...nobodys, ...closed].sort());
+});
+
+it('leaves what no request reads to Cadro itself', async () => {
+  const readable = await names(
+    `select relname as name from pg_class, unnest(array['cadro_request', 'cadro_limited']) as role
+     where relnamespace = 'public'::regnamespace and relkind = 'r' and has_table_privilege(role, oid, 'select')`,
+  );
+  for (const table of [...closed, 'sources', 'sync_problems']) expect(readable).not.toContain(table);
+});
+
+it('asks the policies through every view', async () => {
+  const leaking = await names(
+    `select relname as name from pg_class where relnamespace = 'public'::regnamespace and relkind = 'v'
+       and not coalesce(reloptions, '{}') @> '{security_invoker=true}'`,
+  );
+  expect(leaking).toEqual([]);
+});
+
+it('lets neither role look past the rows or take another', async () => {
+  const { rows } = await db.raw<{ rows: object[] }>(
+    `select rolsuper, rolbypassrls, rolcanlogin, rolcreaterole from pg_roles where rolname like 'cadro\\_%' order by 1`,
+  );
+  const none = { rolsuper: false, rolbypassrls: false, rolcanlogin: false, rolcreaterole: false };
+  expect(rows).toEqual([none, none]);
+});
+
+/** A school with two children, each with a person of their own for every role. */
+async function twoFamilies() {
+  const id = async (table: string, row: object): Promise<string> => {
+    const [made] = await db(table).insert(row).returning<{ id: string }[]>('id');
+    return made?.id ?? '';
+  };
+  const source = { name: 'Millrace', base_url: `http://m/${await count()}`, client_id: 'c' };
+  const source_id = await id('sources', { ...source, client_secret_sealed: 'x' });
+  const school_id = await id('schools', {
+    ...{ source_id, external_id: 's', name: 'Millrace', time_zone: 'America/Halifax' },
+  });
+  const child = (external_id: string) =>
+    id('students', {
+      source_id,
+      external_id,
+      school_id,
+      given_name: external_id,
+      family_name: 'A',
+      year: '7',
+    });
+  const own = await child('caspian');
+  const other = await child('isolde');
+  const household_id = await id('households', { name: 'Here' });
+  const person = async (role: string, student_id: string) => {
+    const row = { household_id, password_hash: 'x', name: role, given_name: role };
+    const guardian_id = await id('guardians', { ...row, email: `${role}-${source_id}@test.example` });
+    await db('guardian_links').insert({ student_id, guardian_id, role, linked_at: '2026-10-01' });
+    return guardian_id;
+  };
+  const talk = {
+    household_id,
+    title: 'A talk',
+    topic: 'work',
+    step: 'open',
+    version: 1,
+    updated_at: '2026-10-01',
+  };
+  return { own, other, person, talk };
+}
+const count = async (): Promise<number> => (await db('sources').count<{ count: number }[]>())[0]?.count ?? 0;
+
+describe.each(roles)('a connection of the role %s', (role) => {
+  it('sees the own child, and of the talk what the role may', async () => {
+    const { own, other, person, talk } = await twoFamilies();
+    const mine = personalDb(db, await person(role, own));
+    await db('followups').insert([own, other].map((student_id) => ({ ...talk, student_id })));
+    expect(await mine('students').pluck('id')).toEqual([own]);
+    const reads = rolesAllowed('read-talk').includes(role);
+    expect(await mine('followups').pluck('student_id')).toEqual(reads ? [own] : []);
+    const written = mine('followups').insert({ ...talk, topic: 'figure', student_id: own });
+    if (permissions[role].some((each) => each === 'write-talk')) await written;
+    else await expect(written).rejects.toMatchObject({ code: '42501' });
+    await expect(mine('followups').insert({ ...talk, student_id: other })).rejects.toMatchObject({
+      code: '42501',
+    });
+    // The connections go back to the house, which sees all again.
+    expect((await houseOf(mine)('students').whereIn('id', [own, other])).length).toBe(2);
+  });
+});
+
+it('is the house’s for a step within a transaction, and the person’s again', async () => {
+  const { own, person } = await twoFamilies();
+  const mine = personalDb(db, await person('guardian', own));
+  await mine.transaction(async (trx) => {
+    const seen = async () => (await trx('students').select('id')).length;
+    expect(await seen()).toBe(1);
+    expect(await houseWithin(trx, seen)).toBeGreaterThan(1);
+    expect(await seen()).toBe(1);
+  });
+  expect(
+    await houseTransaction(mine, async (trx) => (await trx('students').select('id')).length),
+  ).toBeGreaterThan(1);
+});
+
+it('goes by the links of this moment, on a connection that was the same person’s before', async () => {
+  const { own, person } = await twoFamilies();
+  const guardian_id = await person('guardian', own);
+  const seen = () => personalDb(db, guardian_id)('students').pluck('id');
+  expect(await seen()).toEqual([own]);
+  await db('guardian_links').where({ guardian_id }).update({ suspended_at: '2026-10-02' });
+  expect(await seen()).toEqual([]);
+});
+
+it('gives a connection up whose plans are of before a table changed', async () => {
+  const { own, person } = await twoFamilies();
+  const mine = personalDb(db, await person('guardian', own));
+  const asked = () => mine('students').where({ id: own });
+  await asked();
+  await db.raw('alter table students add column nickname text');
+  await expect(asked()).rejects.toMatchObject({ code: '0A000' });
+  expect(await asked()).toHaveLength(1);
+  await db.raw('alter table students drop column nickname');
+});

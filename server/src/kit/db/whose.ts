@@ -1,0 +1,146 @@
+import type { Knex } from 'knex';
+import makeKnex from 'knex/lib/knex-builder/make-knex';
+import { Pool } from 'tarn';
+import { isStalePlan } from './faults';
+
+/** A connection of the pool, as far as this file knows it: for whom it was made ready last. */
+interface Connection {
+  cadroFor?: object;
+  /** Knex's own word that it is broken. */
+  __knex__disposed?: unknown;
+  query(statement: { name: string; text: string; values: readonly string[] }): Promise<unknown>;
+}
+
+/** What Knex's client is to this file; Knex types it as anything. */
+interface Client {
+  acquireConnection(): Promise<Connection>;
+  releaseConnection(connection: Connection): Promise<void>;
+  emit(event: string, ...args: unknown[]): boolean;
+  _query(connection: Connection, asked: Asked): Promise<unknown>;
+}
+
+interface Asked {
+  readonly sql: string;
+  readonly bindings?: readonly unknown[];
+  options?: object;
+}
+
+const clientOf = (db: Knex): Client => db.client as Client;
+const beHouse = { name: 'cadro-be-house', text: `select set_config('role', 'none', false)`, values: [] };
+const bePerson = (personId: string) => ({
+  name: 'cadro-become',
+  text: `select set_config('role', cadro_become($1::uuid), false)`,
+  values: [personId],
+});
+
+/** How a client takes a connection, whoever it was for before. */
+const taking = new WeakMap<Client, () => Promise<Connection>>();
+/** Cadro's own database, behind each that is a person's. */
+const houses = new WeakMap<Knex, Knex>();
+/** The database in which nothing of a person is left out. */
+export const houseOf = (db: Knex): Knex => houses.get(db) ?? db;
+
+/** Takes a connection and makes it somebody's, where it is not already: one round trip. */
+async function handOut(client: Client, whose: object, statement: ReturnType<typeof bePerson>) {
+  const take = taking.get(client);
+  if (!take) throw new Error('a database that was not opened here');
+  const connection = await take();
+  // One that was just opened is Cadro's own.
+  if ((connection.cadroFor ?? client) === whose) return connection;
+  try {
+    await connection.query(statement);
+  } catch (error) {
+    await client.releaseConnection(connection);
+    throw error;
+  }
+  connection.cadroFor = whose;
+  return connection;
+}
+
+/** Has a database hand out its connections as Cadro's own, whoever they were for before. */
+export function openedForHouse(db: Knex): Knex {
+  const client = clientOf(db);
+  taking.set(client, client.acquireConnection.bind(client));
+  client.acquireConnection = () => handOut(client, client, beHouse);
+  return db;
+}
+
+/*
+ * A request's few hundred questions are the same for everybody: under a name, a connection plans each of them once. Those
+ * whose length depends on what is asked for would be without number, and have none.
+ */
+const names = new Map<string, string>();
+const mostNames = 1_000;
+const mostBindings = 12;
+
+function nameOf({ sql, bindings = [] }: Asked): string | undefined {
+  if (bindings.length > mostBindings || !/^(select|with)\b/.test(sql)) return undefined;
+  const known = names.get(sql);
+  if (known !== undefined || names.size >= mostNames) return known;
+  const name = `cadro-${names.size}`;
+  names.set(sql, name);
+  return name;
+}
+
+/** Asks under a name. A connection whose plans were made for tables that have changed since is given up. */
+async function askByName(client: Client, connection: Connection, asked: Asked): Promise<unknown> {
+  const name = nameOf(asked);
+  if (name !== undefined) asked.options = { ...asked.options, name };
+  try {
+    return await client._query(connection, asked);
+  } catch (error) {
+    if (isStalePlan(error)) connection.__knex__disposed = error;
+    throw error;
+  }
+}
+
+/** A request keeps so many connections at most, and gives each back when it has not used it for so long. */
+const held = { most: 3, idleMs: 20, longestWaitMs: 60_000 } as const;
+
+/**
+ * The database as one person may see it, for one request: every statement and every transaction of it runs on a
+ * connection that knows the person. What they may see is reckoned anew, by the database, on each that the request takes;
+ * it keeps the few that it has while it works, so that this is done seldom.
+ */
+export function personalDb(db: Knex, personId: string): Knex {
+  const house = houseOf(db);
+  const root = clientOf(house);
+  const request = {};
+  const own = new Pool<Connection>({
+    ...{ min: 0, max: held.most, acquireTimeoutMillis: held.longestWaitMs },
+    ...{ idleTimeoutMillis: held.idleMs, reapIntervalMillis: held.idleMs },
+    create: () => handOut(root, request, bePerson(personId)),
+    validate: (connection) => !connection.__knex__disposed,
+    destroy: (connection) => root.releaseConnection(connection),
+  });
+  const client = Object.create(root, {
+    acquireConnection: { value: () => own.acquire().promise },
+    releaseConnection: { value: (connection: Connection) => Promise.resolve(own.release(connection)) },
+    // Who listens to statements listens to the house; a request leaves nothing there.
+    _events: { value: {}, writable: true },
+    _eventsCount: { value: 0, writable: true },
+    emit: { value: root.emit.bind(root) },
+    _query: { value: (connection: Connection, asked: Asked) => askByName(root, connection, asked) },
+  }) as Client;
+  const personal = makeKnex(client);
+  houses.set(personal, house);
+  return personal;
+}
+
+/**
+ * A transaction for Cadro itself: telling other guardians, ending links, computing for every household. Only what has
+ * asked already who it is for may begin one.
+ */
+export const houseTransaction = <T>(db: Knex, work: (trx: Knex.Transaction) => Promise<T>): Promise<T> =>
+  houseOf(db).transaction(work);
+
+/** A step for Cadro itself within the transaction of a person, whose it is again afterwards. */
+export async function houseWithin<T>(trx: Knex, work: () => Promise<T>): Promise<T> {
+  const { rows } = await trx.raw<{ rows: { role: string }[] }>(
+    `with was as materialized (select current_setting('role') as role)
+     select role, set_config('role', 'none', true) from was`,
+  );
+  const done = await work();
+  await trx.raw(`select set_config('role', ?, true)`, [rows[0]?.role ?? 'none']);
+  return done;
+}

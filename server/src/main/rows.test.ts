@@ -1,0 +1,120 @@
+import type { Child } from '@cadro/contract';
+import { messageRoutes } from '@cadro/contract';
+import type { Agent } from 'supertest';
+import { houseOf, type Db } from '../kit';
+import { addressIn, callers, keyOf, type Ids } from '../testing/access/callers';
+import { accessWorld } from '../testing/access/households';
+import { accessTable as table } from '../testing/access/table';
+import { belongingsOfOthers } from '../testing/untouched';
+import type { World } from '../testing/world';
+
+/*
+ * The access table once more, with the authorization of the routes switched off: everybody is taken for a guardian of
+ * every child. What is left between a stranger and a child's record are the rows themselves.
+ */
+jest.mock('../household/access', () => {
+  const all = async (db: Db): Promise<Child[]> => {
+    const rows = await houseOf(db)('student_profiles').select<{ student_id: string; time_zone: string }[]>(
+      'student_id',
+      'time_zone',
+    );
+    return rows.map(({ student_id: id, time_zone: timeZone }) => ({
+      ...{
+        id,
+        timeZone,
+        givenName: '',
+        familyName: '',
+        year: '7',
+        schoolName: '',
+        role: 'guardian' as const,
+      },
+    }));
+  };
+  return {
+    childrenFor: all,
+    requireChild: async (db: Db, _guardianId: string, studentId: string) =>
+      (await all(db)).find(({ id }) => id === studentId),
+    requireWriter: async () => undefined,
+  };
+});
+
+let world: World;
+let ids: Ids;
+/** Words that stand in the child's record alone, and in what the guardians say to each other and to teachers. */
+let ofRecord: readonly string[] = [];
+const ofTalk = ['A keel of ours', 'Why the keel', 'A first guess of ours'];
+let everything: () => Promise<unknown>;
+let ofOthers: (email: string) => Promise<unknown>;
+
+beforeAll(async () => {
+  ({ world, ids } = await accessWorld());
+  const { db } = world;
+  const titles = (child: string, not: string) =>
+    db('student_items')
+      .where({ student_id: child })
+      .whereNotIn('title', db('student_items').where({ student_id: not }).select('title'))
+      .pluck('title');
+  const texts = db('comments').where({ student_id: ids.studentId }).pluck('text');
+  ofRecord = [
+    ...(await titles(ids.studentId, world.student('neighbour-b'))),
+    // Long enough to be nobody else's words.
+    ...((await texts) as string[]).map((text) => JSON.stringify(text.slice(0, 40)).slice(1, -1)),
+    ...['Caspian', ...ofTalk],
+  ];
+  expect(ofRecord.length).toBeGreaterThan(15);
+  ofOthers = await belongingsOfOthers(db);
+  const { rows } = await db.raw<{ rows: { name: string }[] }>(
+    `select table_name as name from information_schema.columns
+     join information_schema.tables using (table_schema, table_name)
+     where table_schema = 'public' and table_type = 'BASE TABLE'
+       and column_name in ('household_id', 'guardian_id', 'student_id') group by 1`,
+  );
+  const digests = rows
+    // That somebody has looked and asked is put down whatever comes of it.
+    .filter(({ name }) => !['trail', 'sessions', 'guardians'].includes(name))
+    .map(
+      ({ name }) =>
+        `select '${name}' as name, md5(string_agg(t::text, ',' order by t::text)) as rows from ${name} t`,
+    )
+    .join(' union all ');
+  everything = async () => (await db.raw<{ rows: unknown }>(digests)).rows;
+});
+afterAll(() => world.stop());
+
+const agents = new Map<string, Promise<Agent>>();
+function agentOf(caller: string): Promise<Agent> {
+  const agent = agents.get(caller) ?? world.signedIn(caller);
+  agents.set(caller, agent);
+  return agent;
+}
+
+/** What has no end to wait for, moves time for all, or ends the session that asks. */
+const leftOut = /live|next-day|^delete \/api\/session/;
+
+describe.each(callers.filter((caller) => caller !== 'nobody' && caller !== 'guardian'))('%s', (caller) => {
+  it.each(Object.keys(table).filter((key) => !leftOut.test(key)))('%s', async (key) => {
+    const row = table[key];
+    if (!row) throw new Error(`${key} is not in the table`);
+    const agent = await agentOf(caller);
+    await world.db('login_tries').delete();
+    const before = { others: await ofOthers(`${caller}@test.example`), all: await everything() };
+    const asked = agent[key.split(' ')[0] as 'get'](addressIn(key, ids));
+    const answer = await asked.send(row.body?.(ids));
+    expect(await ofOthers(`${caller}@test.example`)).toEqual(before.others);
+    // Whoever is refused by the table writes nothing by this road either.
+    const refused = row.statuses[caller] >= 400;
+    if (refused) expect(await everything()).toEqual(before.all);
+    const text = answer.text ?? String(answer.body);
+    const outside = caller === 'stranger' || caller === 'ended';
+    // Their own child's words are a guardian's to see; only the own try is answered to who looks.
+    const secret = outside ? ofRecord : caller === 'looker' ? [] : ofTalk;
+    expect({ key, told: secret.filter((words) => text.includes(words)) }).toEqual({ key, told: [] });
+  });
+});
+
+it('leaves the guardian what is theirs', async () => {
+  const guardian = await agentOf('guardian');
+  const { text } = await guardian.get(messageRoutes.threads.path).expect(200);
+  expect(text).toContain('Why the keel');
+  expect(Object.keys(table)).toContain(keyOf(messageRoutes.threads));
+});

@@ -1,0 +1,96 @@
+/*
+ * Who may do what. Every route of the contract stands in a table; a new one that does not fails the test.
+ * `apart` is a guardian of the same child in another household: the record is theirs too, the first household's
+ * follow-ups and letters are not.
+ */
+export const callers = ['nobody', 'stranger', 'ended', 'looker', 'student', 'apart', 'guardian'] as const;
+export type Caller = (typeof callers)[number];
+export type Statuses = Record<Caller, number>;
+
+/** The rows that the table asks about, all of the guardian’s household. */
+export interface Ids {
+  readonly studentId: string;
+  readonly courseId: string;
+  readonly itemId: string;
+  readonly followUpId: string;
+  readonly threadId: string;
+  readonly teacherId: string;
+  readonly commentId: string;
+  readonly tryId: string;
+  readonly on: string;
+  readonly entryId: string;
+  readonly feedId: string;
+  readonly importId: string;
+  readonly alertId: string;
+  readonly silenceId: string;
+  readonly token: string;
+  readonly sessionId: string;
+  readonly passkeyId: string;
+  readonly personId: string;
+  readonly invitationId: string;
+}
+
+/** Who is answered how, and what is sent. */
+export type Table = Record<string, { readonly statuses: Statuses; readonly body?: (ids: Ids) => object }>;
+
+/** A list: everyone who is signed in gets one; strangers find nothing of this child in it. */
+export const list: Statuses = {
+  nobody: 401,
+  stranger: 200,
+  ended: 200,
+  looker: 200,
+  student: 200,
+  apart: 200,
+  guardian: 200,
+};
+/** Of a public route: the same for all. */
+export const anybody = (status: number): Statuses => ({ ...own(status), nobody: status });
+/** What concerns nothing but the own account. */
+export const own = (status: number): Statuses => ({
+  ...{ nobody: 401, stranger: status, ended: status, looker: status, student: status, apart: status },
+  guardian: status,
+});
+export const passkey = {
+  id: 'x',
+  rawId: 'x',
+  type: 'public-key',
+  response: { clientDataJSON: 'x' },
+  clientExtensionResults: {},
+};
+export const arriving = (name: string) => ({
+  ...{ name: 'Rosamund Tern', email: `${name}@test.example`, language: 'en' },
+  password: 'lantern wicks for thirty herons',
+});
+export const record: Statuses = { ...list, stranger: 404, ended: 404 };
+export const talk: Statuses = { ...record, student: 404, apart: 404 };
+export const writing = (done: number): Statuses => ({
+  nobody: 401,
+  stranger: 404,
+  ended: 404,
+  looker: 403,
+  student: 403,
+  apart: done,
+  guardian: done,
+});
+
+/** What belongs to one guardian alone. */
+export const owners = (done: number): Statuses => ({
+  ...{ nobody: 401, stranger: 404, ended: 404, looker: 404, student: 404, apart: 404 },
+  guardian: done,
+});
+export const calendarFile = {
+  name: 'Harbour club',
+  text: 'BEGIN:VCALENDAR\nBEGIN:VEVENT\nUID:a\nDTSTART;VALUE=DATE:20261028\nEND:VEVENT\nEND:VCALENDAR',
+};
+export const entry = (ids: Ids) => ({
+  ...{ kind: 'reminder', title: 'Library books', studentIds: [ids.studentId] },
+  ...{ shared: true, on: '2026-10-28' },
+});
+export const feed = (ids: Ids) => ({ name: 'Kitchen', layers: ['due'], studentIds: [ids.studentId] });
+
+export const withoutQuery = (key: string) => key.split('?')[0];
+export const keyOf = ({ method, path }: { method: string; path: string }) => `${method} ${path}`;
+
+/** A route's address with the ids of now. */
+export const addressIn = (key: string, ids: Ids): string =>
+  (key.split(' ')[1] ?? '').replace(/:(\w+)/g, (_all, name: string) => ids[name as keyof Ids]);

@@ -1,0 +1,99 @@
+import {
+  alertRoutes,
+  elsewhereRoutes,
+  entryRoutes,
+  followUpRoutes,
+  messageRoutes,
+  tryRoutes,
+} from '@cadro/contract';
+import { World } from '../world';
+import { calendarFile, entry, feed, type Ids } from './callers';
+
+/** The households of the table, and what the guardian's has of everything. */
+export async function accessWorld(): Promise<{ world: World; ids: Ids }> {
+  const world = await World.read();
+  await world.household('here', [
+    { name: 'guardian', children: ['caspian'] },
+    { name: 'looker', role: 'look-only', children: ['caspian'] },
+    { name: 'student', role: 'student', children: ['caspian'] },
+    { name: 'ended', children: ['caspian'], ended: true },
+    { name: 'second', children: ['caspian'] },
+  ]);
+  await world.household('elsewhere', [{ name: 'stranger', children: ['neighbour-b'] }]);
+  await world.household('apart', [{ name: 'apart', children: ['caspian'] }]);
+  const second = await world
+    .db('guardians')
+    .where({ email: 'second@test.example' })
+    .first<{ id: string }>('id');
+  await world
+    .db('guardian_links')
+    .where({ guardian_id: second.id })
+    .update({ linked_at: '2026-01-08T12:00:00Z' });
+  const guardian = await world.signedIn('guardian');
+  const studentId = world.student('caspian');
+  const itemId = await world.itemId('boats-keel-model', 'millrace');
+  const courseId = await world.courseId('boats', 'millrace');
+  const followUp = await guardian
+    .post(followUpRoutes.create.path)
+    .send({ studentId, itemId, title: 'Keel model' })
+    .expect(201);
+  const teacherId = followUp.body.teacher.id as string;
+  const thread = await guardian
+    .post(messageRoutes.send.path)
+    .send({ studentId, teacherId, subject: 'A keel of ours', text: 'Why the keel is late' })
+    .expect(202);
+  const comment = await world
+    .db('comments')
+    .where({ item_id: itemId, student_id: studentId })
+    .first<{ id: string } | undefined>('id');
+  const kept = await guardian
+    .post(tryRoutes.keep.path.replace(':studentId', studentId).replace(':courseId', courseId))
+    .send({ name: 'A first guess of ours', scores: [{ itemId, earned: 20 }] })
+    .expect(200);
+  const ids = {
+    ...{ on: '2026-10-19', token: 'an-address-that-nobody-has', sessionId: 'a'.repeat(64) },
+    ...{ passkeyId: '0d4f3c1a-1b2c-4d5e-8f90-a1b2c3d4e5f6', personId: second.id, invitationId: '' },
+    ...{ entryId: '', feedId: '', importId: '', alertId: '', silenceId: '' },
+    studentId,
+    courseId,
+    itemId,
+    followUpId: followUp.body.id as string,
+    threadId: thread.body.id as string,
+    teacherId,
+    commentId: comment?.id ?? '',
+    tryId: kept.body.tries[0].id as string,
+  };
+  const made = async (path: string, body: object): Promise<string> =>
+    (await guardian.post(path).send(body).expect(201)).body.id as string;
+  ids.invitationId = await made('/api/people/invitations', {
+    ...{ studentIds: [studentId], role: 'look-only', email: null, together: true },
+  });
+  ids.entryId = await made(entryRoutes.create.path, entry(ids));
+  ids.feedId = await made(elsewhereRoutes.create.path, feed(ids));
+  await guardian
+    .post(elsewhereRoutes.import.path)
+    .send({ ...calendarFile, studentId, preview: false })
+    .expect(200);
+  const own = await world
+    .db('guardians')
+    .where({ email: 'guardian@test.example' })
+    .first<{ id: string }>('id');
+  const [alert] = await world
+    .db('alerts')
+    .insert({
+      ...{ guardian_id: own.id, key: 'look:x', episode: 1, kind: 'upkeep', student_id: studentId },
+      ...{
+        raised_at: '2026-10-20T18:00:00Z',
+        told_at: '2026-10-20T18:00:00Z',
+        news_at: '2026-10-20T18:00:00Z',
+      },
+      ...{ reasons: '[]', known: '[]', told: '[]' },
+    })
+    .returning<{ id: string }[]>('id');
+  ids.alertId = alert?.id ?? '';
+  ids.silenceId = await made(alertRoutes.silence.path, {
+    ...{ alertKey: null, studentId, courseId: null, kind: 'figure', until: '2026-10-28' },
+  });
+  ids.importId = (await guardian.get(elsewhereRoutes.list.path)).body.imports[0].id as string;
+  return { world, ids };
+}

@@ -1,0 +1,68 @@
+import { list, owners, record, writing, type Table } from './callers';
+
+/** The record. */
+export const recordTable: Table = {
+  'get /api/brief': { statuses: list },
+  'get /api/students/:studentId/report-cards.pdf': { statuses: record },
+  // The comment named has none.
+  'get /api/students/:studentId/comments/:commentId/recording': {
+    statuses: { ...owners(404), nobody: 401 },
+  },
+  'get /api/drafts': { statuses: list },
+  'post /api/drafts': {
+    statuses: writing(204),
+    body: (ids) => ({
+      ...{ key: 'letter:1', studentId: ids.studentId, kind: 'letter', title: 'Keel model' },
+      ...{ place: '/talk/write', fields: { subject: 'S', text: 'T' } },
+    }),
+  },
+  'post /api/drafts/drop': {
+    statuses: { ...list, stranger: 204, ended: 204, looker: 204, student: 204, apart: 204, guardian: 204 },
+    body: () => ({ key: 'letter:1' }),
+  },
+  'get /api/news': { statuses: list },
+  'post /api/news/looked': {
+    statuses: { ...list, stranger: 204, ended: 204, looker: 204, student: 204, apart: 204, guardian: 204 },
+    body: () => ({ upTo: '2026-10-21T19:40:00.000Z' }),
+  },
+  'get /api/work': { statuses: list },
+  'get /api/courses': { statuses: list },
+  'get /api/students/:studentId/courses/:courseId': { statuses: record },
+  'get /api/students/:studentId/courses/:courseId/record': { statuses: record },
+  'get /api/students/:studentId/courses/:courseId/policy': { statuses: record },
+  'post /api/students/:studentId/courses/:courseId/policy/preview': {
+    statuses: record,
+    body: () => ({ correction: { floor: 0.5 } }),
+  },
+  'post /api/students/:studentId/courses/:courseId/policy': {
+    statuses: writing(200),
+    body: () => ({ correction: { floor: 0.5 } }),
+  },
+  'get /api/students/:studentId/terms': { statuses: record },
+  'get /api/students/:studentId/report.pdf': { statuses: record },
+  'get /api/students/:studentId/items/:itemId': { statuses: record },
+  'get /api/days': { statuses: list },
+  'post /api/students/:studentId/attendance/codes': {
+    statuses: writing(204),
+    body: () => ({ code: 'Q7', kind: 'tardy', excused: false }),
+  },
+  'post /api/students/:studentId/attendance/marks': {
+    statuses: writing(200),
+    body: () => ({ text: 'date,period,code\n2026-10-19,1,Z', codes: [], preview: true }),
+  },
+  'get /api/students/:studentId/attendance.csv': { statuses: record },
+  'get /api/students/:studentId/days/:on': { statuses: record },
+  'post /api/students/:studentId/absences': {
+    statuses: writing(201),
+    body: () => ({
+      purpose: 'ahead',
+      lessons: [{ on: '2026-10-28', period: null }],
+      subject: 'S',
+      text: 'T',
+    }),
+  },
+  'post /api/students/:studentId/days/:on/catch-up': {
+    statuses: writing(422),
+    body: () => ({ title: 'Catch up' }),
+  },
+};
