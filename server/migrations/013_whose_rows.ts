@@ -7,6 +7,10 @@ import type { Knex } from 'knex';
  * as which the worker and the command run, sees everything.
  */
 
+const roleCheck = (roles: readonly string[]): string =>
+  `alter table guardian_links drop constraint guardian_links_role_check,
+    add constraint guardian_links_role_check check (role in (${roles.map((role) => `'${role}'`).join(', ')}));`;
+
 /* What a link reaches: a helper's chosen courses and last day; what the school holds back from one person or from all. */
 const reach = `
 alter table guardian_links
@@ -14,6 +18,7 @@ alter table guardian_links
   add courses uuid[],
   add ends_on date;
 alter table invitations add courses uuid[], add ends_on date;
+${roleCheck(['guardian', 'look-only', 'helper', 'student'])}
 create table restrictions (
   id uuid primary key default gen_random_uuid(),
   student_id uuid not null references students on delete cascade,
@@ -125,6 +130,7 @@ begin
     set_config('cadro.writes', writes::text, false), set_config('cadro.child', child::text, false),
     set_config('cadro.comments', comments::text, false), set_config('cadro.attends', attends::text, false),
     set_config('cadro.contacts', contacts::text, false),
+    set_config('cadro.home', (talks || child)::text, false),
     set_config('cadro.hidden', hidden::text, false), set_config('cadro.courses', seen::text, false);
   return case when held or helping then 'cadro_limited' else 'cadro_request' end;
 end $$;
@@ -223,7 +229,8 @@ const own: Record<string, string> = {
     mine,
   ),
   drafts: `${mine} and student_id = ${one('writes')}`,
-  alert_settings: `${mine} and (select current_setting('cadro.child') = '{}')`,
+  alert_settings: `${mine}
+    and (select current_setting('cadro.talks') <> '{}' or current_setting('cadro.reads') = '{}')`,
   alert_looks: `${mine} and student_id = ${one('talks')}`,
   alert_silences: `${mine} and (student_id is null or student_id = ${one('talks')})`,
   alerts: `${mine} and (student_id is null or student_id = ${one('talks')})`,
@@ -252,20 +259,28 @@ const itemShown = `(item_id is null or not exists (select from items i
 const limits: Record<string, string> = {
   ...ofEach(
     [
-      ...['enrolments', 'grades', 'grade_statements', 'change_log', 'current_figures', 'assumed_figures'],
-      ...['policy_corrections', 'targets', 'tries', 'followups', 'alerts', 'alert_silences'],
+      ...['enrolments', 'grades', 'grade_statements', 'current_figures', 'assumed_figures'],
+      ...['policy_corrections', 'tries', 'followups'],
     ],
     courseShown,
   ),
-  ...ofEach(
-    ['results', 'hand_ins', 'efforts', 'asked_answers', 'own_dates', 'supplies_got', 'plan_tasks'],
-    itemShown,
-  ),
+  ...ofEach(['results', 'hand_ins', 'own_dates', 'supplies_got', 'plan_tasks'], itemShown),
+  ...ofEach(['efforts', 'asked_answers'], `${itemShown} and student_id = ${one('home')}`),
+  targets: `${courseShown} and student_id = ${one('home')}`,
   comments: `student_id = ${one('comments')} and ${courseShown}`,
   rubric_marks: `student_id = ${one('comments')} and ${itemShown}`,
   offer_answers: `student_id = ${one('comments')}`,
   attendance_marks: `student_id = ${one('attends')} and ${courseShown}`,
   ...ofEach(['household_marks', 'code_meanings'], `student_id = ${one('attends')}`),
+  // A helper is of the household that lets them in, and no part of what it has at home.
+  calendar_entries: `current_setting('cadro.home') <> '{}'`,
+  change_log: `${courseShown} and (kind <> 'comment' or student_id = ${one('comments')})
+    and (kind <> 'mark' or student_id = ${one('attends')})`,
+  ...ofEach(
+    ['alerts', 'alert_silences'],
+    `${courseShown} and (kind <> 'comment' or student_id = ${one('comments')})
+    and (kind <> 'attendance' or student_id = ${one('attends')})`,
+  ),
 };
 
 const policies = (): string[] => {
@@ -343,6 +358,8 @@ export async function down(knex: Knex): Promise<void> {
     await knex.raw(`revoke ${what} public from ${both}`);
   await knex.raw('drop table restrictions');
   await knex.raw('drop function tell_restricted()');
+  for (const table of ['guardian_links', 'invitations']) await knex(table).where({ role: 'helper' }).delete();
+  await knex.raw(roleCheck(['guardian', 'look-only', 'student']));
   await knex.raw('alter table guardian_links drop column courses, drop column ends_on');
   await knex.raw('alter table invitations drop column courses, drop column ends_on');
 }

@@ -69,6 +69,7 @@ export const tables = {
     ...['households', 'guardians', 'guardian_links', 'drafts', 'sessions', 'devices', 'passkeys'],
     ...['one_time_secrets', 'recovery_codes', 'address_proofs', 'address_changes', 'arrivals'],
     ...['account_mails', 'invitations', 'invitation_children', 'people_notices', 'trail'],
+    'restrictions',
   ],
   sources: ['sources', 'sync_problems'],
   attendance: ['household_marks', 'code_meanings'],

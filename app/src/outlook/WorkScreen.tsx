@@ -2,7 +2,7 @@ import { FlashList } from '@shopify/flash-list';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useTranslation } from 'react-i18next';
-import type { Work } from '@cadro/contract';
+import { rolesAllowed, type Work } from '@cadro/contract';
 import { useChildren, useFormat } from '../household';
 import {
   Heading,
@@ -73,7 +73,8 @@ function Top({ work }: { work: Work }) {
   const loose = work.rows.filter(({ group, kind }) => group === 'loose' || kind === 'unmarked');
   const doubtful = work.rows.filter(({ group }) => group === 'doubtful').length;
   const mendable = loose.filter(({ recoverable }) => recoverable).length;
-  const planner = shown[0];
+  // The evenings are the household's: a helper has no part in them.
+  const planner = shown.find(({ role }) => rolesAllowed('read-talk').includes(role));
   return (
     <Stack space={1.5}>
       <View>

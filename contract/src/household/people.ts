@@ -1,6 +1,6 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { route } from '../shared/route';
-import { Instant, Nullable, Uuid } from '../shared/scalars';
+import { DateOnly, Instant, Nullable, Uuid } from '../shared/scalars';
 import { Email } from './door';
 import { roles, RoleSchema } from './roles';
 import { issuers } from './ways';
@@ -21,6 +21,10 @@ export const LinkedPerson = Type.Object({
   you: Type.Boolean(),
   /** Whether they belong to the own household. */
   ours: Type.Boolean(),
+  /** The titles of the courses that a helper sees; null for who sees all. */
+  courses: Nullable(Type.Array(Type.String())),
+  /** The last day of a helper. */
+  until: Nullable(DateOnly),
   /** Somebody has objected, and the school has not answered yet. */
   suspended: Type.Boolean(),
   mayEnd: Type.Boolean(),
@@ -66,6 +70,8 @@ export const People = Type.Object({
       role: RoleSchema,
       people: Type.Array(LinkedPerson),
       invitations: Type.Array(OpenInvitation),
+      /** The courses a helper can be let in to, by one of its guardians. */
+      courses: Type.Array(Type.Object({ id: Uuid, title: Type.String() })),
     }),
   ),
   /** Whether other households of the same children may know this one by its names. */
@@ -82,6 +88,13 @@ export const Invite = Type.Object(
     email: Nullable(Email),
     /** Whether they join the own household and share what it writes, plans and follows up. */
     together: Type.Boolean(),
+    /** Of a helper: what they see of one child, and until which day. */
+    helps: Type.Optional(
+      Type.Object(
+        { courseIds: Type.Array(Uuid, { minItems: 1, maxItems: 30, uniqueItems: true }), until: DateOnly },
+        strict,
+      ),
+    ),
   },
   strict,
 );

@@ -1,6 +1,6 @@
 import { Type } from '@sinclair/typebox';
 
-export const roles = ['guardian', 'look-only', 'student'] as const;
+export const roles = ['guardian', 'look-only', 'helper', 'student'] as const;
 export type Role = (typeof roles)[number];
 export const RoleSchema = Type.Union(roles.map((role) => Type.Literal(role)));
 
@@ -8,6 +8,8 @@ export const RoleSchema = Type.Union(roles.map((role) => Type.Literal(role)));
 export const permissions = {
   guardian: ['read-record', 'read-talk', 'write-talk', 'manage-people'],
   'look-only': ['read-record', 'read-talk'],
+  // A tutor: chosen courses of one child, until a day.
+  helper: ['read-record'],
   student: ['read-record'],
 } as const satisfies Record<Role, readonly string[]>;
 export type Permission = (typeof permissions)[Role][number];

@@ -6,7 +6,7 @@ import { RoleSchema } from './roles';
 /** What stands in the trail of a child. */
 export const trailKinds = [
   ...(['record-opened', 'link-made', 'link-ended', 'role-changed', 'suspended', 'restored'] as const),
-  ...(['invited', 'exported'] as const),
+  ...(['invited', 'exported', 'restricted', 'lifted'] as const),
 ] as const;
 /** What stands there of a person, for the operator alone. */
 export const personalKinds = [
@@ -24,6 +24,8 @@ export const TrailEntry = Type.Object({
   by: Nullable(Type.String()),
   /** Whether somebody did it who is not to be named. */
   unnamed: Type.Boolean(),
+  /** Whether it was done to everybody. */
+  everyone: Type.Boolean(),
   /** Whom it was done to. */
   about: Nullable(Type.String()),
   role: Nullable(RoleSchema),

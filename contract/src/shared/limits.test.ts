@@ -133,6 +133,7 @@ const ofRoutes: Readonly<Record<string, readonly [number, ...string[]]>> = {
   'post /api/people/invitations': [
     201,
     ...['/ no others', '/studentIds 1 to 20 different', '/email 0 to 320 characters'],
+    ...['/helps no others', '/helps/courseIds 1 to 30 different'],
   ],
   'delete /api/people/invitations/:invitationId': [204],
   'patch /api/students/:studentId/people/:personId': [204, '/ no others'],

@@ -1,5 +1,6 @@
 export { deliver, deliveryReturned, wantDeliveries, type DeliverDeps } from './delivery/deliver';
 export { makeDigests } from './digests/digests';
+export { dropWaitingDigests } from './digests/digestStore';
 export { LiveAlerts } from './live';
 export { lookAtChildren, lookAtGuardians, roundsJob, upkeepJob, wantLooks } from './look';
 export { dueDeliveries } from './delivery/outboxStore';

@@ -13,7 +13,19 @@ import {
   type Telling,
 } from '@cadro/core';
 import { readNewComments } from '../gradebook';
-import { addJobs, oneAtATime, startOfDay, type Db, type Deps, type Job, type Trx } from '../kit';
+import { restrictedAmong } from '../household';
+import {
+  addJobs,
+  houseOf,
+  houseWithin,
+  oneAtATime,
+  personalDb,
+  startOfDay,
+  type Db,
+  type Deps,
+  type Job,
+  type Trx,
+} from '../kit';
 import { factsNow } from './histories';
 import { putOut, toldSince, type Outgoing } from './delivery/outboxStore';
 import {
@@ -135,21 +147,38 @@ const silencesFor = (silences: readonly SilenceRow[], guardianId: string) =>
  * that was so before is no news.
  */
 export async function lookAtChildren(
-  { db, clock }: Deps,
+  deps: Deps,
   studentIds: readonly string[],
   quietFor: string | null = null,
 ): Promise<void> {
-  const now = await clock.now();
+  const now = await deps.clock.now();
+  const house = houseOf(deps.db);
+  const restricted = new Set(await restrictedAmong(house, studentIds));
+  const wanted = (guardianId: string) => quietFor === null || guardianId === quietFor;
+  const by = (db: Db, whose: (guardianId: string) => boolean) =>
+    lookFor(db, studentIds, now, { whose, quiet: quietFor !== null });
+  await by(house, (guardianId) => wanted(guardianId) && !restricted.has(guardianId));
+  // From whom the school holds something back, the look sees what they see.
+  for (const guardianId of [...restricted].filter(wanted))
+    await by(personalDb(house, guardianId), (id) => id === guardianId);
+}
+
+async function lookFor(
+  db: Db,
+  studentIds: readonly string[],
+  now: Date,
+  { whose, quiet }: { readonly whose: (guardianId: string) => boolean; readonly quiet: boolean },
+): Promise<void> {
   await db.transaction(async (trx) => {
     await oneAtATime(trx, studentIds);
     const watches = (await watchesOf(trx, { studentIds })).filter(
-      ({ lookedAt, settings }) =>
-        (lookedAt === null || lookedAt <= now) && (quietFor === null || settings.guardianId === quietFor),
+      ({ lookedAt, settings }) => (lookedAt === null || lookedAt <= now) && whose(settings.guardianId),
     );
     if (watches.length === 0) return;
     const guardianIds = [...new Set(watches.map(({ settings }) => settings.guardianId))];
     const watched = [...new Set(watches.map(({ studentId }) => studentId))];
-    await readNewComments(trx, watched);
+    // What is read out of comments is read for everybody.
+    await houseWithin(trx, () => readNewComments(trx, watched));
     const facts = await factsNow(trx, watched, now);
     const states = await lastStates(trx, { guardianIds, studentIds: watched });
     const silences = await silencesOf(trx, guardianIds);
@@ -162,7 +191,7 @@ export async function lookAtChildren(
         rules: settings.rules,
         silences: silencesFor(silences, settings.guardianId),
         // A link that was taken up again begins anew.
-        first: quietFor !== null || lookedAt === null || lookedAt < linkedAt,
+        first: quiet || lookedAt === null || lookedAt < linkedAt,
       });
       return { settings, before, ...looked };
     });

@@ -132,10 +132,14 @@ export async function putLink(
     now: Date;
     issuer?: Issuer;
     invitedBy?: string | null;
+    helps?: { readonly courseIds: readonly string[]; readonly until: string } | null;
   },
 ): Promise<void> {
-  const { studentId, guardianId, role, now, issuer = 'school', invitedBy = null } = link;
-  const row = { role, linked_at: now, issuer, invited_by: invitedBy };
+  const { studentId, guardianId, role, now, issuer = 'school', invitedBy = null, helps = null } = link;
+  const row = {
+    ...{ role, linked_at: now, issuer, invited_by: invitedBy },
+    ...{ courses: helps?.courseIds ?? null, ends_on: helps?.until ?? null },
+  };
   await trx('guardian_links')
     .insert({ student_id: studentId, guardian_id: guardianId, ...row })
     .onConflict(['student_id', 'guardian_id'])

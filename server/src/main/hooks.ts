@@ -1,4 +1,4 @@
-import { mailMovedOn, wantLooks } from '../alerts';
+import { dropWaitingDigests, mailMovedOn, wantLooks } from '../alerts';
 import { openFollowUpAbout, settleByRecord } from '../followups';
 import {
   figuresJob,
@@ -7,7 +7,7 @@ import {
   type FiguresHook,
   type GradebookHooks,
 } from '../gradebook';
-import type { HouseholdHooks } from '../household';
+import type { HouseholdHooks, RestrictingHooks } from '../household';
 import { addJobs, type Deps } from '../kit';
 import type { ReadingHooks } from '../sources';
 
@@ -41,3 +41,5 @@ export const householdHooks: HouseholdHooks = {
   onLinked: (trx, studentId) => wantLooks(trx, [studentId]),
   onAddress: mailMovedOn,
 };
+
+export const restrictingHooks: RestrictingHooks = { onRestricted: dropWaitingDigests };

@@ -5,7 +5,14 @@ import type { TaskList } from 'graphile-worker';
 import type { Transporter } from 'nodemailer';
 import { deliver, lookAtChildren, lookAtGuardians, makeDigests, roundsJob, wantDeliveries } from '../alerts';
 import { computeWanted } from '../gradebook';
-import { answerForgotten, removeLeavers, sealTrail, sendAccountMail, sweepDoor } from '../household';
+import {
+  answerForgotten,
+  endOverdueLinks,
+  removeLeavers,
+  sealTrail,
+  sendAccountMail,
+  sweepDoor,
+} from '../household';
 import { addJobs, pruneTries, type ServerDeps } from '../kit';
 import { sendMail } from '../messages';
 import { allSources, readingJob, SourceError, syncSource } from '../sources';
@@ -68,6 +75,7 @@ export function tasksOf(deps: JobDeps): TaskList {
       await sealTrail(db);
     },
     async alertRounds() {
+      await endOverdueLinks(deps);
       await makeDigests(deps);
       await wantDeliveries(deps);
     },

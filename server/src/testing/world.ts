@@ -1,3 +1,4 @@
+import type { Role } from '@cadro/contract';
 import { once } from 'node:events';
 import { createServer, type Server as HttpServer } from 'node:http';
 import { createTransport } from 'nodemailer';
@@ -180,7 +181,7 @@ export class World {
     name: string,
     members: readonly {
       name: string;
-      role?: 'guardian' | 'look-only' | 'student';
+      role?: Role;
       children: readonly string[];
       ended?: boolean;
     }[],

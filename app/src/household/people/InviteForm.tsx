@@ -5,9 +5,14 @@ import { Action, Choice, Heading, Quietly, Stack, TickLine, Words } from '../../
 import { useInviteMutation } from './api';
 import { Trouble } from '../door/Trouble';
 import { EmailField } from '../door/EmailField';
+import { useMeQuery } from '../api';
 import { useFormat } from '../useFormat';
+import { HelpFields, untilOf, type Help } from './HelpFields';
 
-const asWhat = ['guardian', 'look-only', 'student'] as const;
+const asWhat = ['guardian', 'look-only', 'helper', 'student'] as const;
+
+/** Whether it is for one child alone. */
+const isOne = (role: Invite['role']): boolean => role === 'student' || role === 'helper';
 
 /** A code that has just been made: it is shown here, and nowhere again. */
 function Made({
@@ -65,6 +70,18 @@ function ForWhom({
   );
 }
 
+function Together({ on, onChange }: { on: boolean; onChange: (on: boolean) => void }) {
+  const { t } = useTranslation();
+  return (
+    <Stack space={0.25}>
+      <TickLine label={t('people.together')} on={on} onChange={onChange} />
+      <Words size="small" colour="soft">
+        {t('people.apart')}
+      </Words>
+    </Stack>
+  );
+}
+
 /** Invites somebody to the children one is a guardian of. */
 export function InviteForm({ own }: { own: People['children'] }) {
   const { t } = useTranslation();
@@ -73,14 +90,26 @@ export function InviteForm({ own }: { own: People['children'] }) {
   const [role, setRole] = useState<Invite['role']>('guardian');
   const [email, setEmail] = useState('');
   const [together, setTogether] = useState(true);
+  const [helps, setHelps] = useState<Help>({ courseIds: [], span: 'weeks' });
+  const { data: me } = useMeQuery();
   if (invited.data) return <Made made={invited.data} email={email.trim()} onMore={invited.reset} />;
-  const toggle = (id: string, on: boolean) =>
-    setIds(role === 'student' ? [id] : on ? [...ids, id] : ids.filter((each) => each !== id));
+  const toggle = (id: string, on: boolean) => {
+    setIds(isOne(role) ? [id] : on ? [...ids, id] : ids.filter((each) => each !== id));
+    setHelps({ ...helps, courseIds: [] });
+  };
   const asRole = (next: Invite['role']) => {
     setRole(next);
-    if (next === 'student') setIds(ids.slice(0, 1));
+    setHelps({ ...helps, courseIds: [] });
+    if (isOne(next)) setIds(ids.slice(0, 1));
   };
   const address = email.trim() === '' ? null : email.trim();
+  const make = () =>
+    void invite({
+      ...{ studentIds: [...ids], role, email: address, together },
+      ...(role === 'helper' && me
+        ? { helps: { courseIds: [...helps.courseIds], until: untilOf(helps.span, me.now) } }
+        : {}),
+    });
   return (
     <Stack space={1.5}>
       <Heading level={3}>{t('people.inviteTitle')}</Heading>
@@ -92,22 +121,23 @@ export function InviteForm({ own }: { own: People['children'] }) {
         onChange={asRole}
       />
       <ForWhom own={own} ids={ids} onToggle={toggle} />
-      <EmailField label={t('people.email')} hint={t('people.emailHint')} value={email} onChange={setEmail} />
-      {role === 'guardian' ? (
-        <Stack space={0.25}>
-          <TickLine label={t('people.together')} on={together} onChange={setTogether} />
-          <Words size="small" colour="soft">
-            {t('people.apart')}
-          </Words>
-        </Stack>
+      {role === 'helper' ? (
+        <HelpFields
+          courses={own.find(({ studentId }) => studentId === ids[0])?.courses ?? []}
+          today={me?.now ?? ''}
+          help={helps}
+          onChange={setHelps}
+        />
       ) : null}
+      <EmailField label={t('people.email')} hint={t('people.emailHint')} value={email} onChange={setEmail} />
+      {role === 'guardian' ? <Together on={together} onChange={setTogether} /> : null}
       <Trouble error={invited.error} />
       <Action
         main
         label={t('people.make')}
         busy={invited.isLoading}
-        disabled={ids.length === 0}
-        onPress={() => void invite({ studentIds: [...ids], role, email: address, together })}
+        disabled={ids.length === 0 || (role === 'helper' && helps.courseIds.length === 0)}
+        onPress={make}
       />
     </Stack>
   );

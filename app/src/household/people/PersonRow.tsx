@@ -69,7 +69,12 @@ export function PersonRow({ person, child }: Link) {
   return (
     <Stack space={0.25}>
       <Words bold>{person.you ? `${name} (${t('people.you')})` : name}</Words>
-      <Words>{t(`people.roles.${person.role}`)}</Words>
+      <Words>
+        {t(`people.roles.${person.role}`, {
+          courses: format.list(person.courses ?? []),
+          when: person.until ? format.date(person.until) : '',
+        })}
+      </Words>
       <Words size="small" colour="soft">
         {facts.join(' · ')}
       </Words>

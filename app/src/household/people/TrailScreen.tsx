@@ -8,11 +8,12 @@ import { useTrailQuery } from './api';
 function Entry({ entry }: { entry: TrailEntry }) {
   const { t } = useTranslation();
   const format = useFormat();
-  const { kind, by, unnamed, about, at } = entry;
+  const { kind, by, unnamed, about, everyone, at } = entry;
+  const said = kind === 'restricted' && everyone ? 'restrictedAll' : kind;
   const who = by ?? t(unnamed ? 'people.unnamed' : 'trail.school');
   return (
     <Stack space={0}>
-      <Words>{t(`trail.kinds.${kind}`, { who, about: about ?? t('people.unnamed') })}</Words>
+      <Words>{t(`trail.kinds.${said}`, { who, about: about ?? t('people.unnamed') })}</Words>
       <Words size="small" colour="soft">
         {kind === 'record-opened' ? format.day(at) : format.dayTime(at)}
       </Words>

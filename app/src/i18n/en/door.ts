@@ -36,6 +36,7 @@ export const doorEn = {
     as: {
       guardian: 'You’ll see all of it, and you can write to teachers.',
       'look-only': 'You’ll see all of it. Writing to teachers stays with the guardians.',
+      helper: 'You’ll see the courses you help with, and nothing else.',
       student: 'This is your own account, {{name}}: your work, your plan, what your teachers wrote to you.',
     },
     by: 'Invited by {{name}}',

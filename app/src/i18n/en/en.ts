@@ -99,7 +99,12 @@ export const en = {
     },
     problems_one: '{{count}} record could not be taken in',
     problems_other: '{{count}} records could not be taken in',
-    roles: { guardian: 'guardian', 'look-only': 'may look, not write', student: 'own record' },
+    roles: {
+      guardian: 'guardian',
+      'look-only': 'may look, not write',
+      helper: 'helper, chosen courses',
+      student: 'own record',
+    },
   },
   brief: {
     title_zero: 'Nothing needs you today',

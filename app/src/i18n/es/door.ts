@@ -37,6 +37,7 @@ export const doorEs: typeof doorEn = {
     as: {
       guardian: 'Verá todo y podrá escribir a los maestros.',
       'look-only': 'Verá todo. Escribir a los maestros queda para los tutores.',
+      helper: 'Verá las materias en las que ayuda, y nada más.',
       student:
         'Esta es tu propia cuenta, {{name}}: tus tareas, tu plan y lo que te escribieron tus maestros.',
     },

@@ -107,7 +107,12 @@ export const es: Catalogue = {
     },
     problems_one: '{{count}} registro no se pudo incorporar',
     problems_other: '{{count}} registros no se pudieron incorporar',
-    roles: { guardian: 'tutor', 'look-only': 'puede mirar, no escribir', student: 'registro propio' },
+    roles: {
+      guardian: 'tutor',
+      'look-only': 'puede mirar, no escribir',
+      helper: 'ayuda, materias elegidas',
+      student: 'registro propio',
+    },
   },
   brief: {
     title_zero: 'Hoy nada le necesita',

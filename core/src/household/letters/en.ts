@@ -148,7 +148,12 @@ const letters: LetterWords['letters'] = {
 
 export const en: LetterWords = {
   letters,
-  roles: { guardian: 'as a guardian', 'look-only': 'looking only', student: 'with an account of their own' },
+  roles: {
+    guardian: 'as a guardian',
+    'look-only': 'looking only',
+    helper: 'as a helper',
+    student: 'with an account of their own',
+  },
   somebody: 'Someone outside your household',
   someDevice: 'one that doesn’t say its name',
 };

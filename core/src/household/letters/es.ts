@@ -154,7 +154,12 @@ const letters: LetterWords['letters'] = {
 
 export const es: LetterWords = {
   letters,
-  roles: { guardian: 'como tutor', 'look-only': 'solo para mirar', student: 'con su propia cuenta' },
+  roles: {
+    guardian: 'como tutor',
+    'look-only': 'solo para mirar',
+    helper: 'como ayuda',
+    student: 'con su propia cuenta',
+  },
   somebody: 'Alguien de fuera de su hogar',
   someDevice: 'uno que no dice su nombre',
 };

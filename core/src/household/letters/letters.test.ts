@@ -29,6 +29,7 @@ it.each(roles.map((role) => [role]))('says as what somebody sees a record: %s', 
       {
         guardian: 'as a guardian',
         'look-only': 'looking only',
+        helper: 'as a helper',
         student: 'with an account of their own',
       }[role]
     }.`,

@@ -11,6 +11,7 @@ import {
   type Deps,
   type Job,
   type Returned,
+  personalDb,
 } from '../../kit';
 import { digestById } from '../digests/digestStore';
 import { SendError, sendText } from './gateway';
@@ -179,7 +180,8 @@ const dropped = (reason: DeliveryFault['reason']): Outcome => ({
 async function outcomeOf(deps: DeliverDeps, row: DeliveryRow, now: Date): Promise<Outcome> {
   const { db } = deps;
   const settings = await settingsOf(db, row.guardian_id);
-  const content = await contentOf(db, row);
+  // What its receiver may see at this moment, and no more.
+  const content = await contentOf(personalDb(db, row.guardian_id), row);
   if (!settings || !content) return dropped('nothing-left');
   const reason = unwanted(settings, row);
   if (reason) return dropped(reason);

@@ -24,6 +24,21 @@ export async function lastDigests(
 }
 
 /** Keeps digests; one for a guardian and day, whoever asks and how often. @returns ids of the new ones by guardian. */
+/** Lets go of digests that have been made for some people and not sent: they are made anew. */
+export async function dropWaitingDigests(trx: Trx, guardianIds: readonly string[]): Promise<void> {
+  const waiting = await trx('deliveries')
+    .whereIn('guardian_id', [...guardianIds])
+    .where({ about: 'digest', state: 'waiting' })
+    .delete()
+    .returning<{ digest_id: string }[]>('digest_id');
+  await trx('digests')
+    .whereIn(
+      'id',
+      waiting.map(({ digest_id }) => digest_id),
+    )
+    .delete();
+}
+
 export async function keepDigests(
   trx: Trx,
   digests: readonly NewDigest[],

@@ -9,7 +9,8 @@ import {
   isEmptyDigest,
   type ChildFacts,
 } from '@cadro/core';
-import { groupBy, type Db, type Deps } from '../../kit';
+import { restrictedAmong } from '../../household';
+import { groupBy, personalDb, type Db, type Deps } from '../../kit';
 import { keepDigests, lastDigests, type NewDigest, type Rhythm } from './digestStore';
 import { factsNow } from '../histories';
 import { putOut, type Outgoing } from '../delivery/outboxStore';
@@ -135,7 +136,15 @@ async function makeSome({ db }: Deps, due: readonly Due[], rhythm: Rhythm, now: 
 /** Makes the digests that are due and puts them out; one for each guardian and day, whoever asks and how often. */
 export async function makeDigests(deps: Deps): Promise<void> {
   const now = await deps.clock.now();
-  const due = await dueDigests(deps.db, now);
+  const all = await dueDigests(deps.db, now);
+  const studentIds = all.flatMap(({ watches }) => watches.map(({ studentId }) => studentId));
+  const restricted = new Set(await restrictedAmong(deps.db, [...new Set(studentIds)]));
+  // From whom the school holds something back: theirs is made of what they see.
+  for (const each of all.filter(({ settings }) => restricted.has(settings.guardianId))) {
+    const own = { ...deps, db: personalDb(deps.db, each.settings.guardianId) };
+    await makeSome(own, [each], each.rhythm, now);
+  }
+  const due = all.filter(({ settings }) => !restricted.has(settings.guardianId));
   for (const [rhythm, some] of groupBy(due, (each) => each.rhythm)) {
     for (let from = 0; from < some.length; from += digestsAtOnce) {
       await makeSome(deps, some.slice(from, from + digestsAtOnce), rhythm, now);

@@ -9,6 +9,8 @@ export interface InvitationRow {
   readonly inviter: string | null;
   readonly household_id: string | null;
   readonly email: string | null;
+  readonly courses: readonly string[] | null;
+  readonly ends_on: string | null;
   readonly expires_at: Date;
   readonly used_at: Date | null;
   readonly withdrawn_at: Date | null;
@@ -28,7 +30,7 @@ export async function invitationByHash(trx: Trx, hash: string): Promise<Invitati
     .forUpdate('v')
     .first<Omit<InvitationRow, 'children'> | undefined>(
       ...['v.id', 'v.issuer', 'v.role', 'v.invited_by', 'g.name as inviter', 'v.household_id', 'v.email'],
-      ...['v.expires_at', 'v.used_at', 'v.withdrawn_at'],
+      ...['v.expires_at', 'v.used_at', 'v.withdrawn_at', 'v.courses', 'v.ends_on'],
     );
   if (!row) return undefined;
   const children = await trx('invitation_children as c')
@@ -59,6 +61,12 @@ export async function useInvitation(trx: Trx, id: string, guardianId: string, no
   await trx('invitations').where({ id }).update({ used_at: now, used_by: guardianId });
 }
 
+/** What somebody who helps sees of one child. */
+export interface Helps {
+  readonly courseIds: readonly string[];
+  readonly until: string;
+}
+
 export interface NewInvitation {
   readonly codeHash: string;
   readonly issuer: Issuer;
@@ -67,17 +75,31 @@ export interface NewInvitation {
   readonly householdId: string | null;
   readonly email: string | null;
   readonly studentIds: readonly string[];
+  /** What a helper sees, and until which day. */
+  readonly helps?: Helps | null;
   readonly now: Date;
   readonly expiresAt: Date;
 }
 
 /** @returns its id. */
 export async function addInvitation(db: Db | Trx, invitation: NewInvitation): Promise<string> {
-  const { codeHash, issuer, role, invitedBy, householdId, email, now, expiresAt, studentIds } = invitation;
+  const {
+    codeHash,
+    issuer,
+    role,
+    invitedBy,
+    householdId,
+    email,
+    now,
+    expiresAt,
+    studentIds,
+    helps = null,
+  } = invitation;
   const [row] = await db('invitations')
     .insert({
       ...{ code_hash: codeHash, issuer, role, invited_by: invitedBy, household_id: householdId, email },
       ...{ made_at: now, expires_at: expiresAt },
+      ...{ courses: helps?.courseIds ?? null, ends_on: helps?.until ?? null },
     })
     .returning<{ id: string }[]>('id');
   if (!row) throw new Error('an invitation just written has no id');

@@ -5,7 +5,7 @@ import { codeByHash, useCode } from '../../records';
 import { tellGuardians } from '../people/notices';
 import { heldLinks } from '../people/peopleStore';
 import { linkedChildren, putLink } from '../store';
-import { invitationByHash, useInvitation } from './invitationStore';
+import { invitationByHash, useInvitation, type Helps } from './invitationStore';
 
 /** A code that is good now: what it opens, for whom, and how it is used up. */
 export interface Way extends Omit<WayIn, 'children'> {
@@ -17,6 +17,7 @@ export interface Way extends Omit<WayIn, 'children'> {
   readonly invitedById: string | null;
   /** The household the one who comes joins; null: one of their own. */
   readonly householdId: string | null;
+  readonly helps: Helps | null;
   readonly use: (trx: Trx, guardianId: string, now: Date) => Promise<void>;
 }
 
@@ -42,6 +43,7 @@ async function schoolsWay(trx: Trx, hash: string, now: Date): Promise<Way | null
       invitedById: null,
       email: null,
       householdId: null,
+      helps: null,
     },
     children: [{ id: row.student_id, givenName: row.given_name, schoolName: row.school_name }],
     use: (trx, guardianId, at) => useCode(trx, hash, guardianId, at),
@@ -58,6 +60,7 @@ async function invitedWay(trx: Trx, hash: string, now: Date): Promise<Way | null
   return {
     ...{ issuer: row.issuer, role: row.role, invitedBy: row.inviter, invitedById: row.invited_by },
     ...{ email: row.email, householdId: row.household_id, children: row.children },
+    helps: row.courses && row.ends_on ? { courseIds: row.courses, until: row.ends_on } : null,
     use: (trx, guardianId, at) => useInvitation(trx, row.id, guardianId, at),
   };
 }
@@ -122,7 +125,7 @@ export async function linkBy(
     const issuer: Issuer = way.issuer;
     await putLink(trx, {
       ...{ studentId: id, guardianId, role: way.role, now },
-      ...{ issuer, invitedBy: way.invitedById },
+      ...{ issuer, invitedBy: way.invitedById, helps: way.helps },
     });
     await hooks.onLinked(trx, id);
     await tellGuardians(trx, {

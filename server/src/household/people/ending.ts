@@ -1,4 +1,4 @@
-import type { Trx } from '../../kit';
+import type { Deps, Trx } from '../../kit';
 import { tellGuardians } from './notices';
 import * as store from './peopleStore';
 
@@ -19,4 +19,12 @@ export async function endWithHousehold(
     const about = { studentId, aboutId: ended.guardian_id, byId, role: ended.role, now };
     await tellGuardians(trx, { kind: 'link-ended', ...about });
   }
+}
+
+/** Ends the links of helpers whose last day is over. @returns how many. */
+export async function endOverdueLinks({ db, clock }: Deps): Promise<number> {
+  const now = await clock.now();
+  const links = await store.overdueLinks(db, now);
+  for (const link of links) await db.transaction((trx) => endWithHousehold(trx, link, null, now));
+  return links.length;
 }

@@ -7,9 +7,11 @@ import {
   type PeopleNotice,
   type Role,
 } from '@cadro/contract';
+import { dateIn, daysAfter } from '@cadro/core';
 import { houseTransaction, HttpProblem, seal, type Deps, type ServerDeps } from '../../kit';
 import { childrenFor, requireChild } from '../access';
 import { addressOfCode, giveCode, invitationDays } from '../door/giveCode';
+import type { Helps } from '../door/invitationStore';
 import { wantAccountMail } from '../mail/accountMailStore';
 import { requireGuardian } from '../me';
 import { linkedChildren, type GuardianRow } from '../store';
@@ -52,7 +54,12 @@ function powersOver(link: store.LinkRow, { me, role, now }: Looking) {
   };
 }
 
-function personView(link: store.LinkRow, all: readonly store.LinkRow[], looking: Looking): LinkedPerson {
+function personView(
+  link: store.LinkRow,
+  all: readonly store.LinkRow[],
+  titles: ReadonlyMap<string, string>,
+  looking: Looking,
+): LinkedPerson {
   const { me } = looking;
   const inviter = all.find(({ guardian_id }) => guardian_id === link.invited_by);
   return {
@@ -64,6 +71,8 @@ function personView(link: store.LinkRow, all: readonly store.LinkRow[], looking:
     invitedBy: inviter && mayName(me.household_id, inviter) ? inviter.name : null,
     you: link.guardian_id === me.id,
     ours: link.household_id === me.household_id,
+    courses: link.courses?.flatMap((id) => titles.get(id) ?? []) ?? null,
+    until: link.ends_on,
     suspended: link.suspended_at !== null,
     ...powersOver(link, looking),
   };
@@ -96,6 +105,12 @@ export async function peopleOf(deps: ServerDeps, guardianId: string): Promise<Pe
     db,
     children.map(({ id }) => id),
   );
+  const courses = await store.coursesOf(
+    db,
+    children.map(({ id }) => id),
+    now,
+  );
+  const titles = new Map(courses.map(({ course_id, title }) => [course_id, title]));
   const inviters = await invitersFor(deps, me);
   const open = await store.openInvitations(db, inviters, now);
   return {
@@ -107,10 +122,16 @@ export async function peopleOf(deps: ServerDeps, guardianId: string): Promise<Pe
       );
       return {
         ...{ studentId: id, givenName, role },
-        people: own.map((link) => personView(link, own, looking)),
+        people: own.map((link) => personView(link, own, titles, looking)),
         invitations:
           role === 'guardian' || role === 'student'
             ? open.filter(({ student_id }) => student_id === id).map(invitationView)
+            : [],
+        courses:
+          role === 'guardian'
+            ? courses.flatMap((row) =>
+                row.student_id === id ? [{ id: row.course_id, title: row.title }] : [],
+              )
             : [],
       };
     }),
@@ -148,6 +169,27 @@ async function invitedChildren(
   return children;
 }
 
+/** A helper may be let in for so many days. */
+const helpDays = 366;
+
+/** What a helper is to see, of one child and until a day that is not over; nothing of the kind for anybody else. */
+async function checkedHelp(
+  { db }: Deps,
+  { role, helps }: Invite,
+  children: readonly Child[],
+  now: Date,
+): Promise<Helps | null> {
+  if ((role === 'helper') !== (helps !== undefined)) throw new HttpProblem('bad-request');
+  if (!helps) return null;
+  const [child, ...others] = children;
+  if (!child || others.length > 0) throw new HttpProblem('bad-request');
+  const today = dateIn(child.timeZone, now);
+  if (helps.until < today || helps.until > daysAfter(today, helpDays)) throw new HttpProblem('bad-request');
+  const known = new Set((await store.coursesOf(db, [child.id], now)).map(({ course_id }) => course_id));
+  if (!helps.courseIds.every((id) => known.has(id))) throw new HttpProblem('not-found');
+  return helps;
+}
+
 /** Makes a code for somebody, and sends it where an address is given. It is shown once and kept as its hash. */
 export async function invite(deps: ServerDeps, guardianId: string, invitation: Invite) {
   const { db, clock, config } = deps;
@@ -156,6 +198,7 @@ export async function invite(deps: ServerDeps, guardianId: string, invitation: I
   const me = await requireGuardian(deps, guardianId);
   const byChild = children.some((child) => child.role === 'student');
   const now = await clock.now();
+  const helps = await checkedHelp(deps, invitation, children, now);
   // A child belongs to the household that invited it; who only looks does so with it.
   const joins = !byChild && (together || role !== 'guardian');
   const given = await houseTransaction(db, async (trx) => {
@@ -163,7 +206,7 @@ export async function invite(deps: ServerDeps, guardianId: string, invitation: I
       issuer: byChild ? 'child' : 'guardian',
       householdId: joins ? me.household_id : null,
       studentIds: children.map((child) => child.id),
-      ...{ role, email, invitedBy: guardianId, now },
+      ...{ role, email, invitedBy: guardianId, helps, now },
     });
     const deed = { at: now, kind: 'invited', personId: guardianId, params: { role } } as const;
     await addToTrail(trx, ...children.map(({ id }) => ({ ...deed, studentId: id })));

@@ -14,6 +14,9 @@ export interface LinkRow {
   readonly invited_by: string | null;
   readonly suspended_at: Date | null;
   readonly answered_at: Date | null;
+  /** The courses of a helper, and their last day. */
+  readonly courses: readonly string[] | null;
+  readonly ends_on: string | null;
 }
 
 /** Everybody who is linked to some children, the first linked first. */
@@ -27,7 +30,43 @@ export const linksOf = (db: Db | Trx, studentIds: readonly string[]): Promise<Li
     .select<LinkRow[]>(
       ...['l.student_id', 'l.guardian_id', 'g.name', 'g.household_id', 'h.shows_itself', 'l.role'],
       ...['l.linked_at', 'l.issuer', 'l.invited_by', 'l.suspended_at', 'l.answered_at'],
+      ...['l.courses', 'l.ends_on'],
     );
+
+/** The links of helpers whose last day is over where the child goes to school. */
+export const overdueLinks = async (db: Db, now: Date): Promise<LinkRow[]> => {
+  const over = await db('guardian_links as l')
+    .join('student_profiles as s', 's.student_id', 'l.student_id')
+    .whereNull('l.ended_at')
+    .whereRaw('l.ends_on < (? at time zone s.time_zone)::date', [now])
+    .select<{ student_id: string; guardian_id: string }[]>('l.student_id', 'l.guardian_id');
+  const links = await linksOf(
+    db,
+    over.map(({ student_id }) => student_id),
+  );
+  return links.filter((link) =>
+    over.some((each) => each.student_id === link.student_id && each.guardian_id === link.guardian_id),
+  );
+};
+
+export interface CourseRow {
+  readonly student_id: string;
+  readonly course_id: string;
+  readonly title: string;
+}
+
+/** The courses that some children are in and that are not over. */
+export const coursesOf = (db: Db, studentIds: readonly string[], now: Date): Promise<CourseRow[]> =>
+  db('student_courses as c')
+    .whereIn('student_id', [...studentIds])
+    .whereExists(
+      db('course_terms as t')
+        .whereRaw('t.course_id = c.course_id')
+        .where('t.ends_on', '>=', now)
+        .select(db.raw('1')),
+    )
+    .orderBy(['title', 'course_id'])
+    .select<CourseRow[]>('student_id', 'course_id', 'title');
 
 const linkOf = (db: Db | Trx, studentId: string, guardianId: string) =>
   db('guardian_links').where({ student_id: studentId, guardian_id: guardianId }).whereNull('ended_at');

@@ -19,6 +19,7 @@ function entryOf(row: TrailRow, household: string): TrailEntry[] {
       ...{ at: row.at.toISOString(), kind: row.kind, role: row.params.role ?? null },
       by: known ? row.by_name : null,
       unnamed: row.person_id !== null && !known,
+      everyone: row.about_id === null,
       about: aboutKnown ? row.about_name : null,
     },
   ];

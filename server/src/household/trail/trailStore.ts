@@ -43,6 +43,7 @@ export interface TrailRow {
   readonly at: Date;
   readonly kind: TrailKind;
   readonly person_id: string | null;
+  readonly about_id: string | null;
   readonly by_name: string | null;
   readonly by_household: string | null;
   readonly by_shows: boolean | null;
@@ -66,7 +67,15 @@ export const trailOf = (db: Db, studentId: string): Promise<TrailRow[]> =>
     .orderBy('t.seq', 'desc')
     .limit(most)
     .select<TrailRow[]>(
-      ...['t.at', 't.kind', 't.person_id', 't.params', 'b.name as by_name', 'b.household_id as by_household'],
+      ...[
+        't.at',
+        't.kind',
+        't.person_id',
+        't.about_id',
+        't.params',
+        'b.name as by_name',
+        'b.household_id as by_household',
+      ],
       ...['bh.shows_itself as by_shows', 'a.name as about_name', 'a.household_id as about_household'],
       'ah.shows_itself as about_shows',
     );

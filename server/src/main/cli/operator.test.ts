@@ -126,6 +126,25 @@ it('answers an objection, and ends a link', async () => {
   expect(await cadro('end-link', ...which)).toEqual(['There is no such link.']);
 });
 
+it('holds something back from somebody, says so, and lifts it', async () => {
+  const [child, course] = [world.student('caspian'), await world.courseId('boats', 'millrace')];
+  const maren = await world.signedIn('maren');
+  const own = (await maren.get('/api/me')).body as Me;
+  const titles = async () =>
+    ((await maren.get('/api/courses').expect(200)).body.courses as { id: string }[]).map(({ id }) => id);
+  expect(await titles()).toContain(course);
+  const held = ['restrict', '--child', child, '--what', 'course', '--course', course, '--person', own.id];
+  expect(await cadro(...held)).toEqual(['It is held back.']);
+  expect(await titles()).not.toContain(course);
+  expect(await cadro(...held)).toEqual(['It was held back already.']);
+  const [line = ''] = await cadro('restrictions');
+  expect(line).toMatch(/\tCaspian\tcourse\tBoat-building\tmaren\t/);
+  const id = line.split('\t')[0] ?? '';
+  expect(await cadro('lift', id)).toEqual(['It is held back no longer.']);
+  expect(await cadro('lift', id)).toEqual(['There is no such restriction.']);
+  expect([await titles(), await cadro('restrictions')]).toEqual([expect.arrayContaining([course]), []]);
+});
+
 it.each([
   [
     'a child there is not',
@@ -135,6 +154,8 @@ it.each([
   ['no days', ['codes', '--days', '0']],
   ['nobody to write to', ['invite', '--child', 'x']],
   ['a command there is not', ['forget-everything']],
+  ['a course that is not named', ['restrict', '--child', 'x', '--what', 'course']],
+  ['what nobody can hold back', ['restrict', '--child', 'x', '--what', 'everything']],
   ['a source without its secret', ['add-source', 'Name', 'https://x', 'client']],
 ])('refuses %s', async (_name, args) => {
   const before = await world.db('invitations').count();

@@ -10,9 +10,14 @@ import {
   endLinkBySchool,
   giveCodes,
   inviteByMail,
+  lift,
   openObjections,
+  restrict,
+  restrictions,
   sealTrail,
+  withheld,
   type ClassFilter,
+  type Withheld,
 } from '../../household';
 import {
   addJobs,
@@ -26,6 +31,7 @@ import {
   type Deps,
 } from '../../kit';
 import { addSource, readingJob } from '../../sources';
+import { restrictingHooks } from '../hooks';
 
 type Tell = (line: string) => void;
 interface Work extends Deps {
@@ -162,6 +168,51 @@ function addLinks(cadro: Command, tell: Tell): void {
   );
 }
 
+interface Holding {
+  readonly child: string;
+  readonly what: Withheld;
+  readonly course?: string;
+  readonly person?: string;
+}
+
+/** What the school holds back of a child's record, from one person or from all but the child. */
+function addRestrictions(cadro: Command, tell: Tell): void {
+  cadro
+    .command('restrictions')
+    .description('what is held back, of whom and from whom')
+    .action(() =>
+      withDatabase(async ({ db }) => {
+        for (const { id, given_name, what, course_title, name, made_at } of await restrictions(db))
+          tell([id, given_name, what, course_title ?? '', name ?? 'all', made_at.toISOString()].join('\t'));
+      }),
+    );
+  cadro
+    .command('restrict')
+    .description('holds something back, from the next request on')
+    .requiredOption('--child <id>', 'of whose record')
+    .addOption(new Option('--what <what>', 'what').choices([...withheld]).makeOptionMandatory())
+    .option('--course <id>', 'which course, where it is one')
+    .option('--person <id>', 'from whom; from all but the child where nobody is named')
+    .action(({ child: studentId, what, course, person }: Holding) =>
+      withDatabase(async (deps) => {
+        if ((what === 'course') !== (course !== undefined))
+          throw new Error('--course goes with --what course');
+        const held = { studentId, what, courseId: course ?? null, personId: person ?? null };
+        tell(
+          (await restrict(deps, held, restrictingHooks)) ? 'It is held back.' : 'It was held back already.',
+        );
+      }),
+    );
+  cadro
+    .command('lift <restriction>')
+    .description('ends a restriction, by its id')
+    .action((id: string) =>
+      withDatabase(async (deps) =>
+        tell((await lift(deps, id)) ? 'It is held back no longer.' : 'There is no such restriction.'),
+      ),
+    );
+}
+
 /** @throws Error when the trail is not as it was sealed. */
 async function checkedTrail(db: Db, head: string | null, tell: Tell): Promise<void> {
   await sealTrail(db);
@@ -195,5 +246,6 @@ export function cadroCommand(tell: Tell): Command {
     .action(({ head }: { head?: string }) => withDatabase(({ db }) => checkedTrail(db, head ?? null, tell)));
   addCodes(cadro, tell);
   addLinks(cadro, tell);
+  addRestrictions(cadro, tell);
   return cadro;
 }

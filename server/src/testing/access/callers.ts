@@ -1,11 +1,31 @@
 /*
  * Who may do what. Every route of the contract stands in a table; a new one that does not fails the test.
+ * `sibling` is a child of the same household with an account of its own; `helper` sees the course of the table.
  * `apart` is a guardian of the same child in another household: the record is theirs too, the first household's
  * follow-ups and letters are not.
  */
-export const callers = ['nobody', 'stranger', 'ended', 'looker', 'student', 'apart', 'guardian'] as const;
+export const callers = [
+  ...([
+    'nobody',
+    'stranger',
+    'sibling',
+    'ended',
+    'looker',
+    'helper',
+    'student',
+    'apart',
+    'guardian',
+  ] as const),
+] as const;
 export type Caller = (typeof callers)[number];
-export type Statuses = Record<Caller, number>;
+/** Where nothing else is said, a helper is answered as the child is, and the child's sibling as a stranger. */
+export type Statuses = Record<Exclude<Caller, 'sibling' | 'helper'>, number> &
+  Partial<Record<'sibling' | 'helper', number>>;
+
+export const statusFor = ({ sibling, helper, ...statuses }: Statuses, caller: Caller): number => {
+  if (caller === 'sibling') return sibling ?? statuses.stranger;
+  return caller === 'helper' ? (helper ?? statuses.student) : statuses[caller];
+};
 
 /** The rows that the table asks about, all of the guardian’s household. */
 export interface Ids {
@@ -83,7 +103,7 @@ export const calendarFile = {
   text: 'BEGIN:VCALENDAR\nBEGIN:VEVENT\nUID:a\nDTSTART;VALUE=DATE:20261028\nEND:VEVENT\nEND:VCALENDAR',
 };
 export const entry = (ids: Ids) => ({
-  ...{ kind: 'reminder', title: 'Library books', studentIds: [ids.studentId] },
+  ...{ kind: 'reminder', title: 'Library books for us', studentIds: [ids.studentId] },
   ...{ shared: true, on: '2026-10-28' },
 });
 export const feed = (ids: Ids) => ({ name: 'Kitchen', layers: ['due'], studentIds: [ids.studentId] });

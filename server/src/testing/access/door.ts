@@ -72,7 +72,7 @@ export const doorTable: Table = {
   'patch /api/people': { statuses: own(204), body: () => ({ showsItself: false }) },
   // A child may let a guardian in to its own record; who may only look lets nobody in.
   'post /api/people/invitations': {
-    statuses: { ...writing(201), student: 201 },
+    statuses: { ...writing(201), student: 201, helper: 403 },
     body: (ids) => ({ studentIds: [ids.studentId], role: 'guardian', email: null, together: true }),
   },
   'delete /api/people/invitations/:invitationId': { statuses: owners(204) },

@@ -16,6 +16,8 @@ export async function accessWorld(): Promise<{ world: World; ids: Ids }> {
     { name: 'guardian', children: ['caspian'] },
     { name: 'looker', role: 'look-only', children: ['caspian'] },
     { name: 'student', role: 'student', children: ['caspian'] },
+    { name: 'sibling', role: 'student', children: ['isolde'] },
+    { name: 'helper', role: 'helper', children: ['caspian'] },
     { name: 'ended', children: ['caspian'], ended: true },
     { name: 'second', children: ['caspian'] },
   ]);
@@ -33,6 +35,10 @@ export async function accessWorld(): Promise<{ world: World; ids: Ids }> {
   const studentId = world.student('caspian');
   const itemId = await world.itemId('boats-keel-model', 'millrace');
   const courseId = await world.courseId('boats', 'millrace');
+  await world
+    .db('guardian_links')
+    .where({ role: 'helper' })
+    .update({ courses: [courseId], ends_on: '2026-12-01' });
   const followUp = await guardian
     .post(followUpRoutes.create.path)
     .send({ studentId, itemId, title: 'Keel model' })

@@ -134,7 +134,16 @@ export const talkTable: Table = {
   'post /api/alerts/phone': { statuses: own(202), body: () => ({ phone: '+15550100277' }) },
   'post /api/alerts/phone/works': { statuses: own(401), body: () => ({ code: '000000' }) },
   'post /api/alerts/test': {
-    statuses: { ...list, stranger: 202, looker: 202, apart: 202, guardian: 202, student: 422, ended: 422 },
+    statuses: {
+      ...list,
+      stranger: 202,
+      looker: 202,
+      apart: 202,
+      guardian: 202,
+      student: 422,
+      sibling: 422,
+      ended: 422,
+    },
     body: () => ({ channel: 'mail' }),
   },
   'get /api/alerts/digest': { statuses: list },

@@ -1,0 +1,73 @@
+import type { Db, Trx } from '../../kit';
+
+/** What a school can hold back. */
+export const withheld = ['course', 'comments', 'contacts', 'attendance'] as const;
+export type Withheld = (typeof withheld)[number];
+
+export interface Restriction {
+  readonly studentId: string;
+  /** Null: from everybody but the child. */
+  readonly personId: string | null;
+  readonly what: Withheld;
+  readonly courseId: string | null;
+}
+
+export interface RestrictionRow {
+  readonly id: string;
+  readonly student_id: string;
+  readonly given_name: string;
+  readonly guardian_id: string | null;
+  readonly name: string | null;
+  readonly what: Withheld;
+  readonly course_id: string | null;
+  readonly course_title: string | null;
+  readonly made_at: Date;
+}
+
+/** What is held back, the latest first. */
+export const restrictions = (db: Db): Promise<RestrictionRow[]> =>
+  db('restrictions as r')
+    .join('student_profiles as s', 's.student_id', 'r.student_id')
+    .leftJoin('guardians as g', 'g.id', 'r.guardian_id')
+    .leftJoin('school_courses as c', 'c.course_id', 'r.course_id')
+    .orderBy(['r.made_at', 'r.id'])
+    .select<RestrictionRow[]>(
+      ...['r.id', 'r.student_id', 's.given_name', 'r.guardian_id', 'g.name', 'r.what', 'r.course_id'],
+      ...['c.title as course_title', 'r.made_at'],
+    );
+
+/** @returns whether it was not held back before. */
+export async function addRestriction(trx: Trx, row: Restriction, at: Date): Promise<boolean> {
+  const { studentId, personId, what, courseId } = row;
+  const made = await trx('restrictions')
+    .insert({ student_id: studentId, guardian_id: personId, what, course_id: courseId, made_at: at })
+    .onConflict(['student_id', 'guardian_id', 'what', 'course_id', 'source_id'])
+    .ignore()
+    .returning<{ id: string }[]>('id');
+  return made.length > 0;
+}
+
+/** @returns what was held back until now. */
+export async function dropRestriction(trx: Trx, id: string): Promise<Restriction | undefined> {
+  const [row] = await trx('restrictions')
+    .where({ id })
+    .delete()
+    .returning<
+      { student_id: string; guardian_id: string | null; what: Withheld; course_id: string | null }[]
+    >(['student_id', 'guardian_id', 'what', 'course_id']);
+  return (
+    row && {
+      ...{ studentId: row.student_id, personId: row.guardian_id, what: row.what, courseId: row.course_id },
+    }
+  );
+}
+
+/** The people from whom something is held back of some children. */
+export const restrictedAmong = (db: Db | Trx, studentIds: readonly string[]): Promise<string[]> =>
+  db('restrictions as r')
+    .join('standing_links as l', 'l.student_id', 'r.student_id')
+    .whereIn('r.student_id', [...studentIds])
+    .whereNot('l.role', 'student')
+    .where((whom) => whom.whereNull('r.guardian_id').orWhere('r.guardian_id', db.ref('l.guardian_id')))
+    .distinct()
+    .pluck('l.guardian_id');
