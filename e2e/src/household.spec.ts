@@ -158,6 +158,48 @@ test(
 );
 
 test(
+  'a tutor is let in to one course, sees it and nothing else',
+  once,
+  async ({ guardian, page, browser, running }) => {
+    await guardian.signsIn();
+    await page.goto('/settings/people');
+    await page.getByRole('button', { name: 'Invite someone' }).click();
+    await page.getByText('A helper, such as a tutor', { exact: true }).click();
+    await expect(page.getByRole('button', { name: 'Make the invitation' })).toBeDisabled();
+    await page.getByRole('checkbox', { name: 'Kelp chemistry' }).click();
+    await guardian.findsStateInOrder('inviting a helper');
+    await page.getByRole('button', { name: 'Make the invitation' }).click();
+    const code = await page.getByText(/^([0-9A-Z]{4}-){3}[0-9A-Z]{4}$/).textContent();
+
+    const other = await newcomer(browser, running, guardian.wide);
+    const theirs = other.page;
+    await theirs.goto(`/new#${code ?? ''}`);
+    await expect(theirs.getByText('You’ll see the courses you help with, and nothing else.')).toBeVisible();
+    await theirs.getByRole('button', { name: 'Yes, go on' }).click();
+    await theirs.getByLabel('Your name').fill('Quillan Reed');
+    await theirs.getByLabel('E-mail address').fill('quillan@test.example');
+    await theirs.getByLabel('Password', { exact: true }).fill(first);
+    await theirs.getByRole('button', { name: 'Open my account' }).click();
+    await expect(
+      theirs.getByRole('heading', { level: 1, name: /Quillan$|^Nothing needs you/ }),
+    ).toBeVisible();
+    await other.goesTo('Courses');
+    await expect(theirs.getByText('Kelp chemistry', { exact: true }).first()).toBeVisible();
+    await expect(theirs.getByText('Tide tables')).toHaveCount(0);
+    await other.goesTo('Work');
+    await expect(theirs.getByText('Reef survey').first()).toBeVisible();
+    await expect(theirs.getByRole('link', { name: 'Plan the evenings' })).toHaveCount(0);
+    await other.goesTo('Talk');
+    await expect(theirs.getByText('No letters yet.')).toBeVisible();
+
+    await page.reload();
+    await expect(page.getByText(/^helper: sees Kelp chemistry until 18 November/)).toBeVisible();
+    expect([...guardian.complaints, ...other.complaints]).toEqual([]);
+    await theirs.context().close();
+  },
+);
+
+test(
   'who has no code at hand begins, and adds the child later',
   once,
   async ({ guardian, browser, running }) => {

@@ -7,5 +7,5 @@ export { dueDeliveries } from './delivery/outboxStore';
 export { Rehearser } from './rehearsal/rehearser';
 export { alertRouter } from './routes';
 export { alertSettings, changeSettings } from './settings';
-export { confirmPhone, mailMovedOn } from './settingsStore';
+export { bouncedAddresses, confirmPhone, mailMovedOn } from './settingsStore';
 export { raisedAlerts } from './store';

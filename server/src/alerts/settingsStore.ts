@@ -61,3 +61,11 @@ export async function confirmPhone(db: Db, guardianId: string, phone: string): P
   await saveSettings(db, guardianId, { phone_confirmed: phone });
   await db('phone_proofs').where({ guardian_id: guardianId }).delete();
 }
+
+/** The addresses that alerts and digests came back from, the latest first. */
+export const bouncedAddresses = (db: Db): Promise<{ email: string; at: Date }[]> =>
+  db('alert_settings as s')
+    .join('guardian_profiles as g', 'g.guardian_id', 's.guardian_id')
+    .whereNotNull('s.mail_bounced_at')
+    .orderBy('s.mail_bounced_at', 'desc')
+    .select<{ email: string; at: Date }[]>('g.email', 's.mail_bounced_at as at');

@@ -1,5 +1,6 @@
 export { SourceError } from './errors';
 export {
+  sourceProblems,
   addSource,
   allSources,
   moveSource,

@@ -196,3 +196,22 @@ export async function sourceStates(
   const byId = new Map(rows.map((row) => [row.id, row]));
   return (sourceId) => byId.get(sourceId) ?? { name: '', baseUrl: '' };
 }
+
+export interface SourceProblemsRow extends Pick<SourceRow, 'id' | 'name' | 'base_url'> {
+  readonly read_at: Date | null;
+  readonly failing_since: Date | null;
+  readonly last_error: string | null;
+  /** Records that have been set aside. */
+  readonly aside: number;
+}
+
+/** Every source with how it is doing. */
+export const sourceProblems = (db: Db): Promise<SourceProblemsRow[]> =>
+  db('sources as s')
+    .leftJoin('sync_problems as p', 'p.source_id', 's.id')
+    .groupBy('s.id')
+    .orderBy('s.name')
+    .select<SourceProblemsRow[]>(
+      ...['s.id', 's.name', 's.base_url', 's.read_at', 's.failing_since', 's.last_error'],
+      db.raw('count(p.external_id) as aside'),
+    );

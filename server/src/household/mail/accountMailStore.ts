@@ -55,3 +55,10 @@ export async function mailWentOut(db: Db, id: string, state: 'sent' | 'refused',
 export async function forgetMails(db: Db, before: Date): Promise<void> {
   await db('account_mails').whereNot({ state: 'waiting' }).where('made_at', '<', before).delete();
 }
+
+/** Mail about accounts that was refused where it went, the latest first. */
+export const refusedMails = (db: Db): Promise<{ address: string; kind: string; at: Date }[]> =>
+  db('account_mails')
+    .where({ state: 'refused' })
+    .orderBy('sent_at', 'desc')
+    .select<{ address: string; kind: string; at: Date }[]>('address', 'kind', 'sent_at as at');

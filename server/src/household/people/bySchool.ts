@@ -33,6 +33,22 @@ export async function inviteByMail(
   });
 }
 
+/** Everybody who sees some children, with the ids that commands take. */
+export async function linksFor(db: Db, children: readonly { studentId: string; givenName: string }[]) {
+  const names = new Map(children.map(({ studentId, givenName }) => [studentId, givenName]));
+  const links = await store.linksOf(db, [...names.keys()]);
+  return links.map((link) => ({
+    studentId: link.student_id,
+    child: names.get(link.student_id) ?? '',
+    personId: link.guardian_id,
+    person: link.name,
+    role: link.role,
+    since: link.linked_at,
+    until: link.ends_on,
+    suspended: link.suspended_at !== null,
+  }));
+}
+
 const linkOf = async (trx: Trx, studentId: string, personId: string) =>
   (await store.linksOf(trx, [studentId])).find(({ guardian_id }) => guardian_id === personId);
 

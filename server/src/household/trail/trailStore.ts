@@ -53,8 +53,9 @@ export interface TrailRow {
   readonly params: NonNullable<Deed['params']>;
 }
 
-/** So many of the latest are shown. */
+/** So many of the latest are shown to a family, and so many to the operator. */
 const most = 200;
+const mostRead = 2_000;
 
 /** What has been done about a child, the latest first. */
 export const trailOf = (db: Db, studentId: string): Promise<TrailRow[]> =>
@@ -78,6 +79,36 @@ export const trailOf = (db: Db, studentId: string): Promise<TrailRow[]> =>
       ],
       ...['bh.shows_itself as by_shows', 'a.name as about_name', 'a.household_id as about_household'],
       'ah.shows_itself as about_shows',
+    );
+
+export interface ReadTrailRow {
+  readonly at: Date;
+  readonly kind: TrailKind;
+  readonly by: string | null;
+  readonly child: string | null;
+  readonly about: string | null;
+  readonly role: Role | null;
+}
+
+/** The trail as the operator reads it, the latest first: by address, which is how people are known to a school. */
+export const trailFor = (
+  db: Db,
+  { studentId, personId }: { studentId?: string | undefined; personId?: string | undefined },
+): Promise<ReadTrailRow[]> =>
+  db('trail as t')
+    .leftJoin('guardians as b', 'b.id', 't.person_id')
+    .leftJoin('guardians as a', 'a.id', 't.about_id')
+    .leftJoin('student_profiles as s', 's.student_id', 't.student_id')
+    .where((rows) => {
+      if (studentId) rows.where('t.student_id', studentId);
+      if (personId)
+        rows.where((either) => either.where('t.person_id', personId).orWhere('t.about_id', personId));
+    })
+    .orderBy('t.seq', 'desc')
+    .limit(mostRead)
+    .select<ReadTrailRow[]>(
+      ...['t.at', 't.kind', 'b.email as by', 's.given_name as child', 'a.email as about'],
+      db.raw(`t.params->>'role' as role`),
     );
 
 interface Sealing {

@@ -19,3 +19,22 @@ export async function addJobs(db: Db | Trx, jobs: readonly Job[]): Promise<void>
   const once = new Map(jobs.map((job, index) => [job.key ?? `#${index}`, job]));
   await db.raw('select cadro_add_jobs(?::json)', [JSON.stringify([...once.values()])]);
 }
+
+export interface QueueState {
+  readonly task: string;
+  readonly waiting: number;
+  /** When the one that waits longest was to run. */
+  readonly oldest: Date;
+  /** How many have been tried and failed. */
+  readonly failed: number;
+}
+
+/** What waits in the queue, by the name of the job. */
+export async function queueState(db: Db): Promise<QueueState[]> {
+  const { rows } = await db.raw<{ rows: QueueState[] }>(
+    `select task_identifier as task, count(*) as waiting, min(run_at) as oldest,
+       count(*) filter (where attempts > 0) as failed
+     from graphile_worker.jobs group by 1 order by 1`,
+  );
+  return rows;
+}

@@ -117,6 +117,8 @@ it('answers an objection, and ends a link', async () => {
   const children = async () => ((await agent.get('/api/me')).body as Me).children.length;
   expect(await children()).toBe(0);
   const which = ['--child', world.student('caspian'), '--person', me.id];
+  const held = (await cadro('links', '--child', world.student('caspian'))).find((row) => row.includes(me.id));
+  expect(held).toMatch(/\tCaspian\t.*\tNestor\tguardian\t.*\ton hold$/);
   expect((await cadro('objections')).join()).toContain(me.id);
   expect(await cadro('restore', ...which)).toEqual(['The link opens the record again.']);
   expect([await children(), await cadro('objections')]).toEqual([1, []]);
@@ -143,6 +145,62 @@ it('holds something back from somebody, says so, and lifts it', async () => {
   expect(await cadro('lift', id)).toEqual(['It is held back no longer.']);
   expect(await cadro('lift', id)).toEqual(['There is no such restriction.']);
   expect([await titles(), await cadro('restrictions')]).toEqual([expect.arrayContaining([course]), []]);
+});
+
+it('tells how sources, queue and tables are', async () => {
+  const millrace = (await cadro('sources')).find((each) => each.includes('\tMillrace'));
+  expect(millrace?.split('\t')[0]).toBe(world.sources.get('millrace'));
+  await world.db('sync_problems').insert({
+    ...{ source_id: world.sources.get('millrace'), collection: 'results', external_id: 'a', reason: 'x' },
+    ...{ fault: 'misfit', seen_at: '2026-10-20T20:00:00Z' },
+  });
+  const asideOf = async () =>
+    (await cadro('sources'))
+      .find((each) => each.includes('\tMillrace'))
+      ?.split('\t')
+      .at(-1);
+  expect(await asideOf()).toBe('1');
+  await world.workOff();
+  expect(await cadro('queue')).toEqual([]);
+  await world.db.raw(`select graphile_worker.add_job('deliver', '{}', run_at := '2030-01-01Z')`);
+  expect(await cadro('queue')).toEqual(['deliver\t1\t2030-01-01T00:00:00.000Z\t0']);
+  await world.db.raw('delete from graphile_worker._private_jobs');
+  const tables = (await cadro('sizes')).map((each) => each.split('\t'));
+  expect(tables.map(([name]) => name)).toEqual(expect.arrayContaining(['results', 'trail']));
+  expect(tables.every(([, rows, bytes]) => Number(rows) >= 0 && Number(bytes) > 0)).toBe(true);
+});
+
+it('names the addresses that mail does not reach', async () => {
+  expect(await cadro('bounced')).toEqual([]);
+  const maren = (await (await world.signedIn('maren')).get('/api/me')).body as Me;
+  const at = new Date('2026-10-20T20:00:00Z');
+  await world
+    .db('alert_settings')
+    .insert({ guardian_id: maren.id, mail_bounced_at: at })
+    .onConflict('guardian_id')
+    .merge();
+  await world.db('account_mails').insert({
+    ...{ address: 'gone@test.example', language: 'en', kind: 'invitation', state: 'refused' },
+    ...{ made_at: at, sent_at: at },
+  });
+  expect(await cadro('bounced')).toEqual([
+    `alerts\tmaren@test.example\t${at.toISOString()}`,
+    `invitation\tgone@test.example\t${at.toISOString()}`,
+  ]);
+});
+
+it('reads the trail, of a child, of a person, of everybody', async () => {
+  const maren = await world.signedIn('maren');
+  const me = (await maren.get('/api/me')).body as Me;
+  await cadro('restrict', '--child', world.student('caspian'), '--what', 'contacts', '--person', me.id);
+  const kinds = async (...args: string[]) =>
+    (await cadro('trail', ...args)).map((each) => each.split('\t')[1]);
+  expect(await kinds('--child', world.student('caspian'))).toContain('restricted');
+  expect(await kinds('--child', world.student('isolde'))).not.toContain('restricted');
+  expect(await kinds('--person', me.id)).toEqual(expect.arrayContaining(['signed-in', 'restricted']));
+  expect((await cadro('trail')).length).toBeGreaterThan(3);
+  const [latest = ''] = await cadro('trail', '--child', world.student('caspian'));
+  expect(latest).toMatch(/\trestricted\t\tCaspian\tmaren@test\.example\t$/);
 });
 
 it.each([

@@ -11,6 +11,7 @@ import {
   giveCodes,
   inviteByMail,
   lift,
+  linksFor,
   openObjections,
   restrict,
   restrictions,
@@ -32,6 +33,7 @@ import {
 } from '../../kit';
 import { addSource, readingJob } from '../../sources';
 import { restrictingHooks } from '../hooks';
+import { addState } from './state';
 
 type Tell = (line: string) => void;
 interface Work extends Deps {
@@ -137,6 +139,17 @@ function addCodes(cadro: Command, tell: Tell): void {
 }
 
 function addLinks(cadro: Command, tell: Tell): void {
+  ofClass(cadro.command('links'))
+    .description('who sees which child, with the ids that other commands take')
+    .action((options: Class) =>
+      withDatabase(async ({ db }) => {
+        for (const row of await linksFor(db, await classList(db, filterOf(options)))) {
+          const state = row.suspended ? 'on hold' : (row.until ?? '');
+          const { studentId, child, personId, person, role, since } = row;
+          tell([studentId, child, personId, person, role, since.toISOString(), state].join('\t'));
+        }
+      }),
+    );
   cadro
     .command('objections')
     .description('links that a guardian has objected to and the school has not answered')
@@ -247,5 +260,6 @@ export function cadroCommand(tell: Tell): Command {
   addCodes(cadro, tell);
   addLinks(cadro, tell);
   addRestrictions(cadro, tell);
+  addState(cadro, withDatabase, tell);
   return cadro;
 }
