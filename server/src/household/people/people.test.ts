@@ -120,6 +120,35 @@ describe('an invitation', () => {
     expect(await sees(agent)).toBe(200);
   });
 
+  it('that went to one address twice lets in once', async () => {
+    const to = { email: 'twice@test.example' };
+    const codes = [await invite(maren, to).expect(201), await invite(maren, to).expect(201)].map(
+      ({ body }) => body.code as string,
+    );
+    const { agent } = await come(codes[0] ?? '', 'twice');
+    const link = (code: string) => agent.post(householdRoutes.link.path).send({ code });
+    const answers = [await link(codes[1] ?? ''), await link(codes[0] ?? '')];
+    expect(answers.map(({ body }) => body.code)).toEqual(['already-linked', 'code-used']);
+    expect((await ofCaspian(agent)).people.filter(({ name }) => name === 'twice')).toHaveLength(1);
+    // It stays with who gave it out, who can take it back.
+    const left = (await ofCaspian(maren)).invitations.filter(({ email }) => email === to.email);
+    expect(left).toHaveLength(1);
+    const path = peopleRoutes.withdraw.path.replace(':invitationId', left[0]?.id ?? '');
+    await maren.delete(path).expect(204);
+  });
+
+  it('keeps its days by the clock, whichever way that jumps', async () => {
+    const now = await world.clock.now();
+    const { body } = await invite(maren).expect(201);
+    const look = async () =>
+      (await world.nobody.post(doorRoutes.look.path).send({ code: body.code as string })).status;
+    const days = async (count: number) => {
+      await world.moveTo(new Date(now.getTime() + count * 24 * 3_600_000).toISOString());
+      return look();
+    };
+    expect([await days(13), await days(15), await days(-3), await days(0)]).toEqual([200, 410, 200, 200]);
+  });
+
   it('that is taken back, or whose inviter has left, opens nothing', async () => {
     const { body } = await invite(maren).expect(201);
     const tobiah = await world.signedIn('tobiah');

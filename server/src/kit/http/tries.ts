@@ -1,4 +1,4 @@
-import { ipKeyGenerator, rateLimit, type ClientRateLimitInfo, type Store } from 'express-rate-limit';
+import { ipKeyGenerator } from 'express-rate-limit';
 import type { Request, RequestHandler } from 'express';
 import type { Db, Trx } from '../db';
 import { HttpProblem } from './problems';
@@ -86,63 +86,18 @@ export async function pruneTries(db: Db): Promise<void> {
   await db('login_tries').whereRaw('resets_at <= now()').delete();
 }
 
-/** Counts requests in PostgreSQL, so that several server processes count together. */
-class TriesInDatabase implements Store {
-  constructor(
-    private readonly db: Db,
-    private readonly windowMs: number,
-  ) {}
-
-  async increment(key: string): Promise<ClientRateLimitInfo> {
-    const { rows } = await this.db.raw<{ rows: { hits: number; resets_at: Date }[] }>(
-      `insert into login_tries as t (key, hits, waits_until, resets_at)
-         values (:key, 1, now(), now() + :windowMs * interval '1 millisecond')
-       on conflict (key) do update set
-         hits = case when t.resets_at <= now() then 1 else t.hits + 1 end,
-         resets_at = case when t.resets_at <= now() then excluded.resets_at else t.resets_at end
-       returning hits, resets_at`,
-      { key, windowMs: this.windowMs },
-    );
-    const row = rows[0];
-    return { totalHits: row?.hits ?? 1, resetTime: row?.resets_at };
-  }
-
-  async decrement(key: string): Promise<void> {
-    await this.db('login_tries').where({ key }).where('hits', '>', 0).decrement('hits', 1);
-  }
-
-  async resetKey(key: string): Promise<void> {
-    await this.db('login_tries').where({ key }).delete();
-  }
-}
-
-/** So many requests of a kind in a time; with `failuresOnly` a right one costs nothing. */
-export const limited = (
-  db: Db,
-  of: {
-    readonly windowMs: number;
-    readonly limit: number;
-    readonly failuresOnly?: boolean;
-    readonly keyOf: (request: Request) => string;
-  },
-): RequestHandler =>
-  rateLimit({
-    windowMs: of.windowMs,
-    limit: of.limit,
-    skipSuccessfulRequests: of.failuresOnly ?? false,
-    standardHeaders: 'draft-8',
-    legacyHeaders: false,
-    store: new TriesInDatabase(db, of.windowMs),
-    keyGenerator: of.keyOf,
-    handler: (_request, _response, next) =>
-      next(new HttpProblem('too-many-tries', { retryAfterSeconds: Math.ceil(of.windowMs / 1000) })),
-  });
+/** Programs ask for calendars again and again; who guesses asks for what is not there. */
+const guessing = { free: 30, firstWaitSeconds: 30, longestWaitSeconds: 900, forgetSeconds: 900 } as const;
 
 /** Secret addresses that were guessed wrongly, per caller; a right one costs nothing. */
-export const addressLimit = (db: Db): RequestHandler =>
-  limited(db, {
-    windowMs: 15 * 60_000,
-    limit: 30,
-    failuresOnly: true,
-    keyOf: (request) => `address:${callerOf(request)}`,
-  });
+export const addressLimit =
+  (db: Db): RequestHandler =>
+  async (request, response, next) => {
+    const keys = [{ kind: 'address', of: callerOf(request), patience: guessing }];
+    await takeTry(db, keys);
+    response.once('finish', () => {
+      // One that is not taken back is a try too many, and no fault.
+      if (response.statusCode < 400) void forgive(db, keys).catch(() => undefined);
+    });
+    next();
+  };
