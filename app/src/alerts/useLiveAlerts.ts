@@ -1,5 +1,5 @@
 import { useEffect } from 'react';
-import { api, useAppDispatch } from '../store';
+import { api, tags, useAppDispatch } from '../store';
 import { liveAddress } from './api';
 
 /** Keeps the alerts in sight as they come, and what they are about with them. */
@@ -11,6 +11,8 @@ export function useLiveAlerts(): void {
     // What was only put down changes no record.
     stream.addEventListener('state', () => void dispatch(api.util.invalidateTags(['Alerts'])));
     stream.addEventListener('news', () => void dispatch(api.util.invalidateTags(['Alerts', 'Record'])));
+    // A link has ended, or less may be seen: nothing that stands here is known to be theirs still.
+    stream.addEventListener('rights', () => void dispatch(api.util.invalidateTags([...tags])));
     return () => stream.close();
   }, [dispatch]);
 }

@@ -52,7 +52,7 @@ const byContract: BaseQueryFn<Ask, unknown, ServerProblem> = async ({ body, ...a
 };
 
 /** Kinds of what the server tells: what changes one of them asks for it again. */
-const tags = [
+export const tags = [
   'Me',
   'Record',
   'Talk',

@@ -83,9 +83,12 @@ export class LiveAlerts {
     }, reconnectMs).unref();
   }
 
-  /** A session or a link of theirs is over: whoever may still hear opens another stream, the others are refused. */
+  /**
+   * A session or a link of theirs is over, or less of a child is theirs to see: what stands on their screens is asked
+   * for anew. Whoever may still hear opens another stream, the others are refused.
+   */
   private end(guardianId: string): void {
-    for (const response of this.open.get(guardianId) ?? []) response.end();
+    for (const response of this.open.get(guardianId) ?? []) response.end('event: rights\ndata: {}\n\n');
   }
 
   private tell(guardianId: string, kind: LiveKind): void {

@@ -146,6 +146,18 @@ describe('streams', () => {
     await world.db('guardian_links').where({ role: 'guardian' }).update({ ended_at: null });
   });
 
+  it('say so and end when the school holds something back', async () => {
+    const open = await stream(await cookieOf(world.nobody));
+    let said = '';
+    open.answer.on('data', (chunk: Buffer) => (said += chunk.toString()));
+    await world.db('restrictions').insert({
+      ...{ student_id: world.student('caspian'), what: 'comments', made_at: '2026-10-21T19:40:00Z' },
+    });
+    await open.ended;
+    expect(said).toContain('event: rights\n');
+    await world.db('restrictions').delete();
+  });
+
   it('are so many for one person, and no more', async () => {
     const cookie = await cookieOf(world.nobody);
     const streams: Awaited<ReturnType<typeof stream>>[] = [];
