@@ -11,6 +11,9 @@ const roleCheck = (roles: readonly string[]): string =>
   `alter table guardian_links drop constraint guardian_links_role_check,
     add constraint guardian_links_role_check check (role in (${roles.map((role) => `'${role}'`).join(', ')}));`;
 
+/* What an operator asks for before children's records are shown, and who has agreed to which edition of it, and when. */
+const consent = `alter table guardians add agreed_to text, add agreed_at timestamptz;`;
+
 /* What a link reaches: a helper's chosen courses and last day; what the school holds back from one person or from all. */
 const reach = `
 alter table guardian_links
@@ -338,7 +341,7 @@ const views = [
 ];
 
 export async function up(knex: Knex): Promise<void> {
-  for (const part of [reach, ...role, become, ...policies()]) await knex.raw(part);
+  for (const part of [consent, reach, ...role, become, ...policies()]) await knex.raw(part);
   for (const view of views) await knex.raw(`alter view ?? set (security_invoker = true)`, [view]);
 }
 
@@ -362,4 +365,5 @@ export async function down(knex: Knex): Promise<void> {
   await knex.raw(roleCheck(['guardian', 'look-only', 'student']));
   await knex.raw('alter table guardian_links drop column courses, drop column ends_on');
   await knex.raw('alter table invitations drop column courses, drop column ends_on');
+  await knex.raw('alter table guardians drop column agreed_to, drop column agreed_at');
 }

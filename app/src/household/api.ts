@@ -11,6 +11,7 @@ export const householdApi = api.injectEndpoints({
     changeMe: by.mutation(routes.changeMe, body<BodyOf<typeof routes.changeMe>>, {
       invalidatesTags: ['Me'],
     }),
+    agree: by.mutation(routes.agree, body<BodyOf<typeof routes.agree>>, { invalidatesTags: ['Me'] }),
     drafts: by.query(draftRoutes.drafts, nothing, { providesTags: ['Begun'] }),
     keepDraft: by.mutation(draftRoutes.keep, body<KeptDraft>, {
       invalidatesTags: ['Begun'],
@@ -28,6 +29,7 @@ export const {
   useMeQuery,
   useSignOutMutation,
   useChangeMeMutation,
+  useAgreeMutation,
   useDraftsQuery,
   useKeepDraftMutation,
   useDropDraftMutation,

@@ -3,6 +3,7 @@ export * from './api';
 export * from './begun';
 export * from './children';
 export * from './door';
+export { AfterConsent } from './keeping/Consent';
 export * from './keeping/DataScreen';
 export * from './keeping/SafetyScreen';
 export { PeopleNews } from './people/Notices';

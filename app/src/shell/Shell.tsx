@@ -2,6 +2,7 @@ import { Link, Slot, usePathname } from 'expo-router';
 import { Pressable, StyleSheet, View, type ViewStyle } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { AlertsLink } from '../alerts';
+import { AfterConsent } from '../household';
 import { DemoClock } from '../sources';
 import { gap, Icon, margin, Mark, type PlaceName, places, styles, themed, useWide, Words } from '../ui';
 import { ChildSwitch } from './ChildSwitch';
@@ -72,13 +73,16 @@ function Header() {
 export function Shell() {
   const wide = useWide();
   const looks = useLooks();
+  const here = placeOf(usePathname());
   return (
     <View style={looks.shell}>
       {wide ? <Places wide /> : null}
       <View style={styles.fill}>
         <Header />
         <View role="main" style={styles.fill}>
-          <Slot />
+          <AfterConsent open={here === 'settings'}>
+            <Slot />
+          </AfterConsent>
         </View>
       </View>
       {wide ? null : <Places wide={false} />}

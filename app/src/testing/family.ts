@@ -16,6 +16,8 @@ export const aGuardian = (more: { role?: Child['role'] } = {}): Me => {
       confirmed: true,
       shownAs: null,
       leavesAt: null,
+      consent: null,
+      agreed: null,
       email: 'maren@aldervane.example',
     },
     ...{ language: 'en', now: '2026-10-21T19:40:00Z', demo: false },

@@ -15,6 +15,9 @@ export const Child = Type.Object({
 });
 export type Child = Static<typeof Child>;
 
+/** What the operator of this Cadro asks everybody to agree to, by the name of its edition. */
+export const Consent = Type.Object({ version: Type.String(), url: Type.String() });
+
 export const Me = Type.Object({
   id: Uuid,
   name: Type.String(),
@@ -27,6 +30,10 @@ export const Me = Type.Object({
   /** Whether the address has been shown to be theirs: before, nothing but the confirmation goes there. */
   confirmed: Type.Boolean(),
   language: Language,
+  /** What is asked for and has not been agreed to yet. */
+  consent: Nullable(Consent),
+  /** What was agreed to last, and when. */
+  agreed: Nullable(Type.Object({ version: Type.String(), at: Instant })),
   children: Type.Array(Child),
   /** The server's instant: the demo's clock may differ from the device's. */
   now: Instant,
@@ -40,6 +47,7 @@ export const SignIn = Type.Object({
   /** Whether to stay signed in on this device. */
   keep: Type.Optional(Type.Boolean()),
 });
+const strict = { additionalProperties: false };
 const room = 'household';
 export const householdRoutes = {
   signIn: route({
@@ -84,6 +92,16 @@ export const householdRoutes = {
       },
       { minProperties: 1 },
     ),
+    status: 200,
+    answer: Me,
+  }),
+  agree: route({
+    method: 'post',
+    path: '/api/me/consent',
+    room,
+    access: 'signed-in',
+    summary: 'Agree to what the operator asks for, by its edition',
+    body: Type.Object({ version: Type.String({ minLength: 1, maxLength: 60 }) }, strict),
     status: 200,
     answer: Me,
   }),

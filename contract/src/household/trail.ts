@@ -14,6 +14,7 @@ export const personalKinds = [
   'password-changed',
   'address-changed',
   'second-step-changed',
+  'agreed',
 ] as const;
 export type TrailKind = (typeof trailKinds)[number] | (typeof personalKinds)[number];
 

@@ -82,6 +82,7 @@ const fitting: Record<string, object> = {
   'post /api/alerts/phone/works': { code: '123456' },
   'patch /api/me': { language: 'es', name: 'Maren', givenName: 'Maren', shownAs: 'M. Aldervane' },
   'post /api/me/leaving': { password: 'x' },
+  'post /api/me/consent': { version: 'autumn' },
   'post /api/links/preview': { code: '3QPT-7K9M-XR2D-V6HB' },
   'post /api/links': { code: '3QPT-7K9M-XR2D-V6HB' },
   'post /api/drafts': {

@@ -130,6 +130,7 @@ const ofRoutes: Readonly<Record<string, readonly [number, ...string[]]>> = {
   'delete /api/me/leaving': [200],
   'get /api/people': [200],
   'patch /api/people': [204, '/ no others'],
+  'post /api/me/consent': [200, '/ no others', '/version 1 to 60 characters'],
   'post /api/people/invitations': [
     201,
     ...['/ no others', '/studentIds 1 to 20 different', '/email 0 to 320 characters'],

@@ -1,6 +1,7 @@
 import { roles, type Me } from '@cadro/contract';
 import { HttpProblem, type ServerDeps } from '../kit';
-import { guardianById, linkedChildren, markLooked, type GuardianRow } from './store';
+import { guardianById, linkedChildren, markLooked, setAgreed, type GuardianRow } from './store';
+import { addToTrail } from './trail/trailStore';
 
 /** Who is signed in, as everything of the account is written for. */
 export async function requireGuardian(
@@ -27,8 +28,28 @@ export async function meOf(deps: ServerDeps, guardianId: string): Promise<Me> {
     email: guardian.email,
     confirmed: guardian.confirmed_at !== null,
     language: guardian.language,
+    consent: config.consent && config.consent.version !== guardian.agreed_to ? config.consent : null,
+    agreed:
+      guardian.agreed_to && guardian.agreed_at
+        ? { version: guardian.agreed_to, at: guardian.agreed_at.toISOString() }
+        : null,
     children: await linkedChildren(db, guardianId, roles),
     now: now.toISOString(),
     demo: config.demoSchoolUrl !== null,
   };
+}
+
+/**
+ * Somebody agrees to what the operator asks for: put down with its edition, and in the trail.
+ * @throws HttpProblem `bad-request` for another edition than is asked for.
+ */
+export async function agree(deps: ServerDeps, guardianId: string, version: string): Promise<Me> {
+  const { db, clock, config } = deps;
+  if (version !== config.consent?.version) throw new HttpProblem('bad-request');
+  const now = await clock.now();
+  await db.transaction(async (trx) => {
+    await setAgreed(trx, guardianId, version, now);
+    await addToTrail(trx, { at: now, kind: 'agreed', personId: guardianId, params: { to: version } });
+  });
+  return meOf(deps, guardianId);
 }

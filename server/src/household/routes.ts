@@ -5,7 +5,7 @@ import { countCode } from './door/codeTries';
 import { linkChild, previewLink } from './door/linking';
 import type { HouseholdHooks } from './door/ways';
 import { checkCredentials, passFirstStep, signInAs } from './keeping/signIn';
-import { meOf } from './me';
+import { agree, meOf } from './me';
 import { changeProfile } from './store';
 
 export function householdRouter(given: ServerDeps, hooks: HouseholdHooks): Router {
@@ -29,6 +29,7 @@ export function householdRouter(given: ServerDeps, hooks: HouseholdHooks): Route
     });
     return meOf(deps, guardianId);
   });
+  mount(router, householdRoutes.agree, ({ deps, guardianId, body }) => agree(deps, guardianId, body.version));
   mount(router, householdRoutes.previewLink, ({ deps, guardianId, body, request }) =>
     countCode(deps, request, guardianId, () => previewLink(deps, guardianId, body.code)),
   );

@@ -126,3 +126,45 @@ it('writes no password, no name and no token into its log', async () => {
     expect(all).not.toContain(secret);
   expect(all).toContain('"path":"/api/students/:studentId/teachers"');
 });
+
+describe('what the operator asks everybody to agree to', () => {
+  it('is asked for once in each edition, and put down', async () => {
+    const { db, clock, config } = world;
+    const url = 'https://schools.example/consent';
+    const withEdition = async <T>(
+      version: string,
+      use: (agent: ReturnType<typeof request.agent>) => Promise<T>,
+    ) => {
+      const server = buildServer({
+        ...{ db, clock, log: pino({ level: 'silent' }) },
+        config: { ...config, consent: { version, url } },
+      });
+      try {
+        const agent = request.agent(server.app);
+        expect(
+          (await agent.post(householdRoutes.signIn.path).send(asMaren).expect(200)).body.consent,
+        ).toEqual((await agent.get(householdRoutes.me.path)).body.consent);
+        return await use(agent);
+      } finally {
+        await server.close();
+      }
+    };
+    await withEdition('autumn', async (agent) => {
+      const me = async () => (await agent.get(householdRoutes.me.path).expect(200)).body;
+      expect(await me()).toMatchObject({ consent: { version: 'autumn', url }, agreed: null });
+      await agent.post(householdRoutes.agree.path).send({ version: 'spring' }).expect(400);
+      expect((await me()).agreed).toBeNull();
+      const { body } = await agent.post(householdRoutes.agree.path).send({ version: 'autumn' }).expect(200);
+      expect(body).toMatchObject({
+        consent: null,
+        agreed: { version: 'autumn', at: '2026-10-21T19:40:00.000Z' },
+      });
+    });
+    await withEdition('winter', async (agent) => {
+      const { body } = await agent.get(householdRoutes.me.path).expect(200);
+      expect(body).toMatchObject({ consent: { version: 'winter' }, agreed: { version: 'autumn' } });
+    });
+    const put = await world.db('trail').where({ kind: 'agreed' }).pluck('params');
+    expect(put).toEqual([{ to: 'autumn' }]);
+  });
+});

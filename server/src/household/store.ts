@@ -13,11 +13,14 @@ export interface GuardianRow {
   readonly confirmed_at: Date | null;
   readonly shown_as: string | null;
   readonly leaves_at: Date | null;
+  /** The edition of what the operator asks for that was agreed to last, and when. */
+  readonly agreed_to: string | null;
+  readonly agreed_at: Date | null;
 }
 
 export type NewGuardian = Omit<
   GuardianRow,
-  'id' | 'household_id' | 'confirmed_at' | 'shown_as' | 'leaves_at'
+  'id' | 'household_id' | 'confirmed_at' | 'shown_as' | 'leaves_at' | 'agreed_to' | 'agreed_at'
 > &
   Partial<Pick<GuardianRow, 'confirmed_at'>>;
 
@@ -68,6 +71,10 @@ export async function setAddress(trx: Trx, id: string, email: string, confirmed_
 
 export async function setPassword(trx: Trx, id: string, password_hash: string): Promise<void> {
   await trx('guardians').where({ id }).update({ password_hash });
+}
+
+export async function setAgreed(trx: Trx, id: string, agreed_to: string, agreed_at: Date): Promise<void> {
+  await trx('guardians').where({ id }).update({ agreed_to, agreed_at });
 }
 
 /** What a person may change of their own. */

@@ -23,6 +23,7 @@ describe('the environment', () => {
     mailDomain: 'mail.cadro.example',
     inboundMailKey: 'k',
     mailVerdictHost: null,
+    consent: null,
     demoSchoolUrl: null,
     trustedProxies: false,
     sessions: { idleHours: 12, keptDays: 90 },
@@ -37,6 +38,10 @@ describe('the environment', () => {
       { port: 65_535, publicUrl: 'https://c' },
     ],
     [{ CADRO_HOST: '::1' }, { host: '::1' }],
+    [
+      { CADRO_CONSENT_VERSION: 'autumn', CADRO_CONSENT_URL: 'https://s.example/consent' },
+      { consent: { version: 'autumn', url: 'https://s.example/consent' } },
+    ],
     [{ CADRO_TRUSTED_PROXIES: '2' }, { trustedProxies: 2 }],
     [{ CADRO_TRUSTED_PROXIES: '0' }, { trustedProxies: false }],
     [

@@ -31,6 +31,8 @@ export interface Config {
    * Proxies whose word on the caller's address and protocol is taken: how many stand in front, or their addresses and
    * networks; false: none.
    */
+  /** What everybody is asked to agree to before they see a record, by its edition, and where it can be read. */
+  readonly consent: { readonly version: string; readonly url: string } | null;
   readonly trustedProxies: number | readonly string[] | false;
   /** How long a sign-in lasts: unused, and at most for who asked to be kept signed in. */
   readonly sessions: { readonly idleHours: number; readonly keptDays: number };
@@ -98,6 +100,9 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     mailDomain: env['CADRO_MAIL_DOMAIN'] ?? 'mail.cadro.example',
     inboundMailKey: need('CADRO_INBOUND_MAIL_KEY'),
     mailVerdictHost: env['CADRO_MAIL_VERDICT_HOST'] ?? null,
+    consent: env['CADRO_CONSENT_VERSION']
+      ? { version: env['CADRO_CONSENT_VERSION'], url: need('CADRO_CONSENT_URL') }
+      : null,
     demoSchoolUrl: env['CADRO_DEMO_SCHOOL_URL'] ?? null,
     trustedProxies: proxiesOf(env['CADRO_TRUSTED_PROXIES'] ?? ''),
     sessions: {

@@ -97,6 +97,7 @@ export class World {
       inboundMailKey,
       mailVerdictHost: 'mx.mail.cadro.example',
       demoSchoolUrl: school.url,
+      consent: null,
       trustedProxies: false,
       sessions: { idleHours: 12, keptDays: 90 },
       logLevel: 'silent',

@@ -23,6 +23,8 @@ const me: Me = {
   confirmed: true,
   shownAs: null,
   leavesAt: null,
+  consent: null,
+  agreed: null,
   email: 'ottoline@aldervane.example',
   language: 'en',
   now: '2026-10-21T19:40:00Z',

@@ -57,8 +57,9 @@ function Names({ me }: { me: Me }) {
 const kept = ['account', 'record', 'written', 'letters', 'trail', 'sessions', 'mail'] as const;
 
 /** What is kept, why, and how long, in plain words. */
-function WhatIsKept() {
+function WhatIsKept({ me }: { me: Me }) {
   const { t } = useTranslation();
+  const format = useFormat();
   return (
     <Stack>
       <Heading level={2}>{t('data.kept')}</Heading>
@@ -69,6 +70,9 @@ function WhatIsKept() {
           <Words>{t(`data.what.${what}.why`)}</Words>
         </Stack>
       ))}
+      {me.agreed ? (
+        <Words>{t('data.agreed', { version: me.agreed.version, when: format.date(me.agreed.at) })}</Words>
+      ) : null}
     </Stack>
   );
 }
@@ -133,7 +137,7 @@ export function DataScreen() {
           <BackLink href="/settings" label={t('settings.title')} />
           <Heading level={1}>{t('data.title')}</Heading>
           <Names me={me} />
-          <WhatIsKept />
+          <WhatIsKept me={me} />
           <TakeAway />
           <Leave me={me} />
         </Page>

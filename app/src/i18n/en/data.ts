@@ -3,6 +3,12 @@ export const dataEn = {
   data: {
     title: 'Your data',
     toData: 'Your data',
+    consentTitle: 'Before you go on',
+    consentLead: 'Those who run this Cadro ask everyone to agree to how it handles children’s records.',
+    consentRead: 'Read it',
+    consentYes: 'I’ve read it, and I agree',
+    consentElse: 'If you’d rather not: you can download your data and delete your account.',
+    agreed: 'You agreed to how this Cadro handles records ({{version}}) on {{when}}.',
     names: 'What you’re called',
     name: 'Your name',
     nameHint: 'Your household sees it, and other households only if yours shows itself.',

@@ -4,6 +4,13 @@ export const dataEs: typeof dataEn = {
   data: {
     title: 'Sus datos',
     toData: 'Sus datos',
+    consentTitle: 'Antes de seguir',
+    consentLead:
+      'Quienes administran este Cadro piden a todos que acepten cómo trata los datos de los alumnos.',
+    consentRead: 'Leerlo',
+    consentYes: 'Lo leí y lo acepto',
+    consentElse: 'Si prefiere no aceptarlo, puede descargar sus datos y borrar su cuenta.',
+    agreed: 'El {{when}} aceptó cómo este Cadro trata los datos ({{version}}).',
     names: 'Cómo se llama',
     name: 'Su nombre',
     nameHint: 'Lo ve su hogar; otros hogares, solo si el suyo se muestra.',

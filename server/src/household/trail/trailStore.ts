@@ -9,7 +9,7 @@ export interface Deed {
   readonly personId: string | null;
   readonly studentId?: string | null;
   readonly aboutId?: string | null;
-  readonly params?: { readonly role?: Role; readonly on?: string };
+  readonly params?: { readonly role?: Role; readonly on?: string; readonly to?: string };
 }
 
 const rowOf = ({ at, kind, personId, studentId = null, aboutId = null, params = {} }: Deed) => ({

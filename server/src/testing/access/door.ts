@@ -16,6 +16,8 @@ export const doorTable: Table = {
   },
   'get /api/me': { statuses: list },
   'patch /api/me': { statuses: list, body: () => ({ language: 'es' }) },
+  // No operator asks for anything here.
+  'post /api/me/consent': { statuses: own(400), body: () => ({ version: 'autumn' }) },
   'post /api/links/preview': {
     statuses: { ...list, stranger: 404, ended: 404, looker: 404, student: 404, apart: 404, guardian: 404 },
     body: () => ({ code: 'NO-SUCH-CODE' }),
