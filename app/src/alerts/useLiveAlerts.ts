@@ -11,8 +11,15 @@ export function useLiveAlerts(): void {
     // What was only put down changes no record.
     stream.addEventListener('state', () => void dispatch(api.util.invalidateTags(['Alerts'])));
     stream.addEventListener('news', () => void dispatch(api.util.invalidateTags(['Alerts', 'Record'])));
+    const allAnew = () => void dispatch(api.util.invalidateTags([...tags]));
     // A link has ended, or less may be seen: nothing that stands here is known to be theirs still.
-    stream.addEventListener('rights', () => void dispatch(api.util.invalidateTags([...tags])));
+    stream.addEventListener('rights', allAnew);
+    // What was said while the stream was away has not been heard.
+    let opened = false;
+    stream.addEventListener('open', () => {
+      if (opened) allAnew();
+      opened = true;
+    });
     return () => stream.close();
   }, [dispatch]);
 }
