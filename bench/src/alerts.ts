@@ -1,6 +1,6 @@
 import { lookAtChildren } from '@cadro/server/alerts';
-import { migrate, migrateQueue, openDatabase, type Clock, type Db } from '@cadro/server/kit';
-import { coursesEach, fillDistrict } from './district';
+import { type Clock, type Db } from '@cadro/server/kit';
+import { benchDatabase, coursesEach, fillDistrict } from './district';
 
 /* One day's changes over a whole district, as the worker looks at them. */
 const wanted = Number(process.env['BENCH_CHILDREN'] ?? 20_000);
@@ -35,11 +35,7 @@ async function lookAtAll(db: Db, clock: Clock, ids: readonly string[]) {
 
 /** Looks at one day's changes of many children and prints how many a second, and how many queries each takes. */
 export async function benchAlerts(): Promise<void> {
-  const url = process.env['BENCH_DATABASE_URL'];
-  if (!url) throw new Error('BENCH_DATABASE_URL is not set: start this by npm run bench -- alerts');
-  const db = openDatabase(url);
-  await migrate(db);
-  await migrateQueue(url);
+  const db = await benchDatabase('alerts');
   let now = first;
   const clock: Clock = { now: () => Promise.resolve(now) };
   console.log(`alerts: one day's changes of ${wanted} children, ${coursesEach} courses each`);

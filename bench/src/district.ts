@@ -1,4 +1,4 @@
-import type { Db } from '@cadro/server/kit';
+import { migrate, migrateQueue, openDatabase, type Db } from '@cadro/server/kit';
 
 /* A district: many children in classes, for what is measured over all of them. */
 const classSize = 25;
@@ -74,4 +74,14 @@ export async function fillDistrict(db: Db, children: number): Promise<void> {
   ]) {
     await db.raw(sql, numbers);
   }
+}
+
+/** The empty database that the benchmarks were given. */
+export async function benchDatabase(name: string): Promise<Db> {
+  const url = process.env['BENCH_DATABASE_URL'];
+  if (!url) throw new Error(`BENCH_DATABASE_URL is not set: start this by npm run bench -- ${name}`);
+  const db = openDatabase(url);
+  await migrate(db);
+  await migrateQueue(url);
+  return db;
 }

@@ -1,15 +1,7 @@
 import { briefOf } from '@cadro/server/brief';
 import { childrenFor } from '@cadro/server/household';
-import {
-  houseOf,
-  migrate,
-  migrateQueue,
-  openDatabase,
-  personalDb,
-  type Clock,
-  type Db,
-} from '@cadro/server/kit';
-import { fillDistrict } from './district';
+import { houseOf, personalDb, type Clock, type Db } from '@cadro/server/kit';
+import { benchDatabase, fillDistrict } from './district';
 
 /*
  * What it costs a Brief that its rows are looked after: as a request has it, its connections made the person's, its
@@ -55,11 +47,7 @@ async function unprotected(db: Db, guardians: readonly string[]): Promise<number
 
 /** Prints the two times and the median of their ratios, each pair taken one right after the other, in turns. */
 export async function benchRows(): Promise<void> {
-  const url = process.env['BENCH_DATABASE_URL'];
-  if (!url) throw new Error('BENCH_DATABASE_URL is not set: start this by npm run bench -- rows');
-  const db = openDatabase(url);
-  await migrate(db);
-  await migrateQueue(url);
+  const db = await benchDatabase('rows');
   await fillDistrict(db, children);
   const guardians: string[] = await db('guardians').orderBy('email').pluck('id');
   const times: Pair[] = [];

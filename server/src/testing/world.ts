@@ -232,6 +232,14 @@ export class World {
     await this.db('alert_settings').update({ phone_confirmed: this.db.raw(`delivery->>'phone'`) });
   }
 
+  /** The id of somebody of a household, by the name they were given. */
+  async personId(name: string): Promise<string> {
+    const row = await this.db('guardians')
+      .where({ email: `${name}@test.example` })
+      .first<{ id: string }>('id');
+    return row.id;
+  }
+
   get nobody(): Agent {
     return request.agent(this.server.app);
   }

@@ -55,13 +55,7 @@ const come = async (code: string, name: string): Promise<{ agent: Agent; me: Me 
 };
 const at = (path: string, personId: string) =>
   path.replace(':studentId', world.student('caspian')).replace(':personId', personId);
-const idOf = async (name: string): Promise<string> =>
-  (
-    await world
-      .db('guardians')
-      .where({ email: `${name}@test.example` })
-      .first<{ id: string }>('id')
-  ).id;
+const idOf = (name: string): Promise<string> => world.personId(name);
 const sees = async (agent: Agent): Promise<number> => {
   const path = gradebookRoutes.course.path.replace(':studentId', world.student('caspian'));
   return (await agent.get(path.replace(':courseId', await world.courseId('boats', 'millrace')))).status;

@@ -27,13 +27,7 @@ beforeAll(async () => {
 });
 afterAll(() => world.stop());
 
-const idOf = async (name: string): Promise<string> =>
-  (
-    await world
-      .db('guardians')
-      .where({ email: `${name}@test.example` })
-      .first<{ id: string }>('id')
-  ).id;
+const idOf = (name: string): Promise<string> => world.personId(name);
 const hold = async (what: Withheld, more: { courseId?: string; personId?: string | null } = {}) => {
   const row = { studentId: ids.studentId, what, courseId: null, personId: await idOf('guardian'), ...more };
   const before: string[] = await world.db('restrictions').pluck('id');

@@ -24,7 +24,7 @@ export interface RestrictionRow {
   readonly made_at: Date;
 }
 
-/** What is held back, the latest first. */
+/** What is held back, the longest first. */
 export const restrictions = (db: Db): Promise<RestrictionRow[]> =>
   db('restrictions as r')
     .join('student_profiles as s', 's.student_id', 'r.student_id')
