@@ -4,6 +4,7 @@ import { calendarRoutes } from './calendar/calendar';
 import { dayRoutes } from './calendar/day';
 import { elsewhereRoutes } from './calendar/elsewhere';
 import { entryRoutes } from './calendar/entries';
+import { deskRoutes } from './desk/desk';
 import { followUpRoutes } from './followups/followups';
 import { gradebookRoutes } from './gradebook/gradebook';
 import { termRoutes } from './gradebook/terms';
@@ -34,6 +35,7 @@ export * from './calendar/calendar';
 export * from './calendar/day';
 export * from './calendar/elsewhere';
 export * from './calendar/entries';
+export * from './desk/desk';
 export * from './followups/absence';
 export * from './followups/followups';
 export * from './gradebook/cases';
@@ -79,6 +81,7 @@ export const allRoutes: readonly RouteContract[] = [
   workRoutes,
   tryRoutes,
   planRoutes,
+  deskRoutes,
   gradebookRoutes,
   termRoutes,
   attendanceRoutes,

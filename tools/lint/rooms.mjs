@@ -17,11 +17,11 @@ export const floors = {
   core: ['household', 'gradebook', 'attendance', 'calendar', 'outlook', 'plan', 'followups', 'alerts'],
   server: [
     ...['kit', 'records', 'household', 'sources', 'attendance', 'gradebook', 'followups', 'messages'],
-    ...['alerts', 'outlook', 'plan', 'calendar', 'brief', 'main'],
+    ...['alerts', 'desk', 'outlook', 'plan', 'calendar', 'brief', 'main'],
   ],
   app: [
     ...['store', 'i18n', 'ui', 'workers', 'household', 'sources', 'gradebook', 'attendance', 'followups'],
-    ...['messages', 'calendar', 'alerts', 'plan', 'outlook', 'shell', 'app'],
+    ...['messages', 'calendar', 'alerts', 'plan', 'outlook', 'desk', 'shell', 'app'],
   ],
 };
 
@@ -96,6 +96,7 @@ export const tables = {
   ],
   outlook: ['efforts', 'asked_answers', 'tries'],
   plan: ['plans', 'plan_exceptions', 'plan_tasks'],
+  desk: ['desk_shares', 'desk_words', 'desk_pieces'],
   brief: ['news_looks'],
   calendar: [
     ...['calendar_entries', 'calendar_entry_children', 'own_dates', 'supplies_got', 'calendar_feeds'],

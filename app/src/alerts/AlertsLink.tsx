@@ -5,6 +5,12 @@ import { Icon, touch, Words } from '../ui';
 import { useAlertCountsQuery } from './api';
 import { useLiveAlerts } from './useLiveAlerts';
 
+/** Who has no alerts hears, too, when what they may see has changed. */
+export function LiveOnly() {
+  useLiveAlerts();
+  return null;
+}
+
 /** The way to the alerts, with how many are open; it counts along as they come. */
 export function AlertsLink() {
   const { t } = useTranslation();

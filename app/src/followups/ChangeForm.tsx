@@ -6,6 +6,7 @@ import { problemWords } from '../i18n';
 import { Action, Field, Heading, Stack, Words } from '../ui';
 import { useChangeFollowUpMutation } from './api';
 import { currentOf } from './conflict';
+import { entryWords } from './entryWords';
 import { LookAgain } from './LookAgain';
 import { StepChoice } from './StepChoice';
 
@@ -13,13 +14,7 @@ import { StepChoice } from './StepChoice';
 function Meanwhile({ other }: { other: FollowUp }) {
   const { t } = useTranslation();
   const last = other.entries[other.entries.length - 1];
-  const done =
-    last &&
-    t(`followUp.entries.${last.kind}`, {
-      author: last.author ?? '',
-      step: last.step ? t(`steps.${last.step}`) : '',
-      date: '',
-    });
+  const done = last && entryWords(t, last, '');
   return <Words>{t('followUp.conflict', { what: [done, last?.text].filter(Boolean).join(': ') })}</Words>;
 }
 

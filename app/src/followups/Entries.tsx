@@ -3,6 +3,7 @@ import { useTranslation } from 'react-i18next';
 import type { FollowUpEntry } from '@cadro/contract';
 import { useFormat } from '../household';
 import { Stack, themed, Words } from '../ui';
+import { entryWords } from './entryWords';
 
 /** Everything that happened to a follow-up, newest first. */
 export function Entries({ entries }: { entries: readonly FollowUpEntry[] }) {
@@ -11,13 +12,13 @@ export function Entries({ entries }: { entries: readonly FollowUpEntry[] }) {
   const looks = useLooks();
   return (
     <View role="list">
-      {[...entries].reverse().map(({ id, kind, at, author, step, lookAgainOn, text }) => (
-        <View key={id} role="listitem" style={looks.entry}>
+      {[...entries].reverse().map((entry) => (
+        <View key={entry.id} role="listitem" style={looks.entry}>
           <Stack space={0.25}>
             <Words size="small" colour="soft">
-              {`${format.day(at)} · ${t(`followUp.entries.${kind}`, { author: author ?? '', step: step ? t(`steps.${step}`) : '', date: lookAgainOn ? format.dayLong(lookAgainOn) : '' })}`}
+              {`${format.day(entry.at)} · ${entryWords(t, entry, entry.lookAgainOn ? format.dayLong(entry.lookAgainOn) : '')}`}
             </Words>
-            {text ? <Words>{text}</Words> : null}
+            {entry.text ? <Words>{entry.text}</Words> : null}
           </Stack>
         </View>
       ))}

@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import type { ItemDetail } from '@cadro/contract';
@@ -257,10 +258,13 @@ export function ItemView({
   studentId,
   courseId,
   itemId,
+  own,
 }: {
   studentId: string;
   courseId: string;
   itemId: string;
+  /** What the child itself says of it. */
+  own?: ReactNode;
 }) {
   const { t } = useTranslation();
   const format = useFormat();
@@ -273,6 +277,7 @@ export function ItemView({
           <Title item={item} />
           <State item={item} />
           <TwoSources item={item} />
+          {own}
           <Stack>
             <Heading level={2}>{t('item.words')}</Heading>
             <Comments studentId={item.course.studentId} comments={item.comments} none={t('item.noWords')} />

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { Brief, Matter } from '@cadro/contract';
@@ -196,7 +196,7 @@ function Matters({
   );
 }
 
-function BriefList({ brief, ...choosing }: { brief: Brief } & Choosing) {
+function BriefList({ brief, said, ...choosing }: { brief: Brief; said: ReactNode } & Choosing) {
   const { t } = useTranslation();
   const wide = useWide();
   // Words to read are no things to do: they stand below, and are not counted.
@@ -205,6 +205,7 @@ function BriefList({ brief, ...choosing }: { brief: Brief } & Choosing) {
   return (
     <Page>
       <BriefTitle brief={brief} count={needing.length} />
+      {said}
       {needing.length === 0 ? <Words>{t('brief.quiet')}</Words> : null}
       <Matters matters={needing} label={t('brief.matters')} leads {...choosing} />
       <GoodNews brief={brief} />
@@ -240,8 +241,11 @@ function NoChild() {
   );
 }
 
-/** Is anything wrong? The few matters that deserve this guardian now. */
-export function BriefScreen() {
+/**
+ * Is anything wrong? The few matters that deserve this guardian now.
+ * @param said what the children say themselves.
+ */
+export function BriefScreen({ said }: { said: ReactNode }) {
   const wide = useWide();
   const query = useBriefQuery();
   const { shown, all } = useChildren();
@@ -251,11 +255,11 @@ export function BriefScreen() {
     <Loaded query={query}>
       {(whole) => {
         const brief = ofChildren(whole, new Set(shown.map(({ id }) => id)));
-        if (!wide) return <BriefList brief={brief} selected={null} onSelect={null} />;
+        if (!wide) return <BriefList {...{ brief, said }} selected={null} onSelect={null} />;
         const matter = brief.matters.find(({ key }) => key === chosen) ?? brief.matters[0];
         return (
           <Panes
-            list={<BriefList brief={brief} selected={matter?.key ?? null} onSelect={setChosen} />}
+            list={<BriefList {...{ brief, said }} selected={matter?.key ?? null} onSelect={setChosen} />}
             detail={<MatterDetail key={matter?.key ?? ''} matter={matter} />}
           />
         );

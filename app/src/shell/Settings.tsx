@@ -1,7 +1,7 @@
 import { useRouter } from 'expo-router';
 import { useTranslation } from 'react-i18next';
 import { languages, type Language } from '@cadro/contract';
-import { Unconfirmed, useChangeMeMutation, useMeQuery, useSignOutMutation } from '../household';
+import { Unconfirmed, useChangeMeMutation, useMeQuery, useSelf, useSignOutMutation } from '../household';
 import { languageNames } from '../i18n';
 import { DemoClock, SourceStates } from '../sources';
 import { api, languageChosen, themeChosen, themes, useAppDispatch, useAppSelector } from '../store';
@@ -19,7 +19,7 @@ function Children() {
           <Words size="small" colour="soft">{`${schoolName} · ${t(`settings.roles.${role}`)}`}</Words>
         </Stack>
       ))}
-      <LinkAction label={t('link.title')} href="/link" />
+      {useSelf() ? null : <LinkAction label={t('link.title')} href="/link" />}
     </Stack>
   );
 }
@@ -58,6 +58,19 @@ function Looks() {
   );
 }
 
+/** What one is told, and how. */
+function Told() {
+  const { t } = useTranslation();
+  return (
+    <Stack>
+      <Heading level={2}>{t('alerts.title')}</Heading>
+      <Words colour="soft">{t('alerts.settingsLead')}</Words>
+      <WayOn label={t('alerts.toRules')} href="/alerts/rules" />
+      <WayOn label={t('alerts.toDelivery')} href="/alerts/delivery" />
+    </Stack>
+  );
+}
+
 export function Settings() {
   const { t } = useTranslation();
   const router = useRouter();
@@ -65,6 +78,7 @@ export function Settings() {
   const { data: me } = useMeQuery();
   const [signOut] = useSignOutMutation();
   const wide = useWide();
+  const self = useSelf();
   const leave = async () => {
     await signOut();
     dispatch(api.util.resetApiState());
@@ -81,12 +95,7 @@ export function Settings() {
         <WayOn label={t('data.toData')} href="/settings/data" />
       </Stack>
       <Children />
-      <Stack>
-        <Heading level={2}>{t('alerts.title')}</Heading>
-        <Words colour="soft">{t('alerts.settingsLead')}</Words>
-        <WayOn label={t('alerts.toRules')} href="/alerts/rules" />
-        <WayOn label={t('alerts.toDelivery')} href="/alerts/delivery" />
-      </Stack>
+      {self ? null : <Told />}
       <SourceStates />
       <Looks />
       {wide ? null : <DemoClock />}

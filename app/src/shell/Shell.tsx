@@ -1,10 +1,22 @@
 import { Link, Slot, usePathname } from 'expo-router';
 import { Pressable, StyleSheet, View, type ViewStyle } from 'react-native';
 import { useTranslation } from 'react-i18next';
-import { AlertsLink } from '../alerts';
-import { AfterConsent } from '../household';
+import { AlertsLink, LiveOnly } from '../alerts';
+import { AfterConsent, useSelf } from '../household';
 import { DemoClock } from '../sources';
-import { gap, Icon, margin, Mark, type PlaceName, places, styles, themed, useWide, Words } from '../ui';
+import {
+  childsPlaces,
+  gap,
+  Icon,
+  margin,
+  Mark,
+  type PlaceName,
+  places,
+  styles,
+  themed,
+  useWide,
+  Words,
+} from '../ui';
 import { ChildSwitch } from './ChildSwitch';
 
 const placeOf = (path: string): string => path.split('/')[1] ?? '';
@@ -32,11 +44,12 @@ function Places({ wide }: { wide: boolean }) {
   const { t } = useTranslation();
   const looks = useLooks();
   const here = placeOf(usePathname());
-  const links = places.map((name) => <PlaceLink key={name} name={name} wide={wide} active={here === name} />);
+  const own: readonly PlaceName[] = useSelf() ? childsPlaces : places;
+  const links = own.map((name) => <PlaceLink key={name} name={name} wide={wide} active={here === name} />);
   if (wide) {
     return (
       <View role="navigation" aria-label={t('places.label')} style={looks.rail}>
-        <View style={own.brand}>
+        <View style={fixed.brand}>
           <Mark />
           <Words size="matter" bold>
             Cadro
@@ -58,11 +71,11 @@ function Places({ wide }: { wide: boolean }) {
 function Header() {
   const { t } = useTranslation();
   return (
-    <View role="banner" style={own.top}>
+    <View role="banner" style={fixed.top}>
       <ChildSwitch />
       <View style={styles.fill} />
-      <AlertsLink />
-      <Link href="/settings" aria-label={t('shell.settings')} style={own.account}>
+      {useSelf() ? <LiveOnly /> : <AlertsLink />}
+      <Link href="/settings" aria-label={t('shell.settings')} style={fixed.account}>
         <Icon name="settings" />
       </Link>
     </View>
@@ -90,7 +103,7 @@ export function Shell() {
   );
 }
 
-const own = StyleSheet.create({
+const fixed = StyleSheet.create({
   brand: { flexDirection: 'row', gap: 10, alignItems: 'center', padding: 12, paddingBottom: 20 },
   top: { flexDirection: 'row', alignItems: 'center', paddingHorizontal: margin, paddingTop: 8, gap: 4 },
   account: { padding: 8 },

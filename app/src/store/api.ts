@@ -62,6 +62,7 @@ export const tags = [
   'Alerts',
   'Safety',
   'People',
+  'Desk',
 ] as const;
 type Tag = (typeof tags)[number];
 

@@ -32,7 +32,15 @@ export const Outcome = Type.Union([
 ]);
 export type Outcome = Static<typeof Outcome>;
 
-export const entryKinds = ['noticed', 'step', 'note', 'look-again', 'written', 'answered', 'record'] as const;
+export const entryKinds = [
+  ...(['noticed', 'step', 'note', 'look-again', 'written', 'answered', 'record', 'asked'] as const),
+] as const;
+
+/** What a child can say about a work: asked for what is needed, never whether it is 'done'. */
+export const askedAnswers = ['handed-in', 'at-home', 'begun', 'not-begun', 'unclear'] as const;
+export type AskedAnswer = (typeof askedAnswers)[number];
+export const AskedSchema = Type.Union(askedAnswers.map((answer) => Type.Literal(answer)));
+
 export const FollowUpEntry = Type.Object({
   id: Type.String(),
   kind: Type.Union(entryKinds.map((kind) => Type.Literal(kind))),
@@ -41,6 +49,8 @@ export const FollowUpEntry = Type.Object({
   step: Nullable(StepSchema),
   lookAgainOn: Nullable(DateOnly),
   text: Nullable(Type.String()),
+  /** What the child said, of an entry `asked`. */
+  answer: Nullable(AskedSchema),
 });
 export type FollowUpEntry = Static<typeof FollowUpEntry>;
 

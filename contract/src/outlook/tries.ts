@@ -18,11 +18,14 @@ export const Try = Type.Object({
 });
 export type Try = Static<typeof Try>;
 
+/** One side's target on the course's scale, and the tries it has kept, the newest first. */
+const Aims = { target: Nullable(Type.Number()), tries: Type.Array(Try) };
+
 export const Tries = Type.Object({
-  /** The guardian's target on the course's scale. */
-  target: Nullable(Type.Number()),
-  /** Newest first. */
-  tries: Type.Array(Try),
+  /** Of who asks: the family's, or the child's own. */
+  ...Aims,
+  /** To the family what the child shows it of its own; null where it shows nothing, and to the child. */
+  childs: Nullable(Type.Object(Aims)),
 });
 export type Tries = Static<typeof Tries>;
 

@@ -1,6 +1,7 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { looseEndKinds, OpenKindSchema } from './figures';
 import { ReadOffer } from './offers';
+import { AskedSchema } from '../followups/followups';
 import { resultStatuses } from '../gradebook/record';
 import { Minutes } from '../plan/cases';
 import { route } from '../shared/route';
@@ -17,11 +18,6 @@ export const workGroups = [
   'excused',
 ] as const;
 export type WorkGroup = (typeof workGroups)[number];
-
-/** What a child can say about a work: asked for what is needed, never whether it is 'done'. */
-export const askedAnswers = ['handed-in', 'at-home', 'begun', 'not-begun', 'unclear'] as const;
-export type AskedAnswer = (typeof askedAnswers)[number];
-const AskedSchema = Type.Union(askedAnswers.map((answer) => Type.Literal(answer)));
 
 const LooseEndKindSchema = Type.Union(looseEndKinds.map((kind) => Type.Literal(kind)));
 const StatusSchema = Type.Union(resultStatuses.map((status) => Type.Literal(status)));

@@ -105,6 +105,14 @@ const fitting: Record<string, object> = {
   'post /api/news/looked': { upTo: '2026-10-21T19:40:00.000Z' },
   'post /api/work/joint': { picks: [{ studentId: uuid, itemId: uuid }] },
   'post /api/students/:studentId/comments/:commentId/offers': { place: 0, answer: 'confirmed' },
+  'post /api/students/:studentId/desk/words': {
+    ...{ wish: 'talk', text: 'I am stuck', courseId: uuid, itemId: uuid, commentId: uuid },
+  },
+  'post /api/students/:studentId/desk/pieces': {
+    ...{ itemId: uuid, title: 'A raft', why: 'It floats', shown: true },
+  },
+  'patch /api/students/:studentId/desk/pieces/:pieceId': { why: 'It floats', shown: true },
+  'post /api/students/:studentId/desk/shares': { what: 'aims', shown: true },
   'post /api/students/:studentId/items/:itemId/asked': { answer: 'handed-in' },
   'post /api/students/:studentId/items/:itemId/effort': { minutes: 30 },
   'post /api/students/:studentId/courses/:courseId/tries': {

@@ -66,7 +66,10 @@ describe('the contract', () => {
   it('gives a role only what it may', () => {
     expect(rolesAllowed('read-record')).toEqual(['guardian', 'look-only', 'helper', 'student']);
     expect(rolesAllowed('write-talk')).toEqual(['guardian']);
-    for (const role of ['student', 'helper'] as const) expect(permissions[role]).toEqual(['read-record']);
+    expect(permissions.helper).toEqual(['read-record']);
+    // The child keeps its desk, and reads nothing of what its guardians talk about.
+    expect(permissions.student).toEqual(['read-record', 'read-desk', 'do-work', 'keep-desk']);
+    expect(rolesAllowed('keep-desk')).toEqual(['student']);
   });
 });
 

@@ -176,6 +176,24 @@ const ofRoutes: Readonly<Record<string, readonly [number, ...string[]]>> = {
   ],
   'delete /api/students/:studentId/courses/:courseId/tries/:tryId': [200],
   'post /api/students/:studentId/courses/:courseId/target': [200, '/target 0 to 10000 in size'],
+  'get /api/students/:studentId/desk': [200],
+  'post /api/students/:studentId/desk/words': [
+    201,
+    '/ 2 to any members, no others',
+    '/text 1 to 1000 characters',
+  ],
+  'delete /api/students/:studentId/desk/words/:wordId': [200],
+  'post /api/students/:studentId/desk/words/:wordId/seen': [200],
+  'post /api/students/:studentId/desk/pieces': [
+    201,
+    ...['/ no others', '/title 1 to 200 characters', '/why 1 to 1000 characters'],
+  ],
+  'patch /api/students/:studentId/desk/pieces/:pieceId': [
+    200,
+    ...['/ 1 to any members, no others', '/why 1 to 1000 characters'],
+  ],
+  'delete /api/students/:studentId/desk/pieces/:pieceId': [200],
+  'post /api/students/:studentId/desk/shares': [200, '/ no others'],
   'get /api/students/:studentId/plan': [200],
   'post /api/students/:studentId/plan/evenings': [
     200,

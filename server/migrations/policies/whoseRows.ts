@@ -1,5 +1,5 @@
 /*
- * Which rows a request reads and writes, table by table, as migration 013 puts it into the database. What a person's
+ * Which rows a request reads and writes, table by table, as migration 014 puts it into the database. What a person's
  * sets are (`cadro.reads` and so on) is reckoned by its `cadro_become`.
  */
 
@@ -39,19 +39,41 @@ const told: Record<string, string> = {
 const writesAny = `(select current_setting('cadro.writes') <> '{}')`;
 const ours = (children: string): string => `household_id = ${household} and student_id = ${one(children)}`;
 
-/** What a household writes about a child: who of it reads a row, and who writes one. */
-const written: Record<string, { reads: string; writes: string }> = {
+/** A family's aims are its own, and the child's the child's: each shows them, or not. */
+const aimsOf = (family: string, child: string): string =>
+  `household_id = ${household} and
+    (not by_child and student_id = ${one(family)} or by_child and student_id = ${one(child)})`;
+
+/** What a household writes about a child: who of it reads a row, and who writes one; `updates` where that is others. */
+const written: Record<string, { reads: string; writes: string; updates?: string }> = {
   ...ofEach(
     [
-      ...['household_marks', 'code_meanings', 'policy_corrections', 'targets', 'efforts', 'asked_answers'],
+      ...['household_marks', 'code_meanings', 'policy_corrections', 'efforts'],
       ...['own_dates', 'supplies_got', 'offer_answers'],
     ],
     { reads: ours('reads'), writes: ours('writes') },
   ),
-  ...ofEach(['followups', 'tries', 'plans', 'plan_exceptions', 'plan_tasks', 'threads'], {
-    reads: ours('talks'),
+  ...ofEach(['followups', 'threads'], { reads: ours('talks'), writes: ours('writes') }),
+  // The child says itself where its work is, sees the evenings that are planned with it, and ticks them off.
+  asked_answers: { reads: ours('reads'), writes: ours('says') },
+  plan_exceptions: { reads: ours('evenings'), writes: ours('writes') },
+  ...ofEach(['plans', 'plan_tasks'], {
+    reads: ours('evenings'),
     writes: ours('writes'),
+    updates: ours('ticks'),
   }),
+  ...ofEach(['targets', 'tries'], { reads: aimsOf('talks', 'aims'), writes: aimsOf('writes', 'child') }),
+  desk_shares: {
+    reads: ours('home'),
+    writes: `household_id = ${household} and (what = 'evenings' and student_id = ${one('writes')}
+      or what = 'aims' and student_id = ${one('child')})`,
+  },
+  // A guardian tells the child that it has been seen.
+  desk_words: { reads: ours('home'), writes: ours('child'), updates: ours('writes') },
+  desk_pieces: {
+    reads: `household_id = ${household} and (student_id = ${one('child')} or shown and student_id = ${one('talks')})`,
+    writes: ours('child'),
+  },
   followup_entries: {
     reads: `exists (select from followups f where f.id = followup_id)`,
     writes: `student_id = ${one('writes')} and exists (select from followups f where f.id = followup_id)`,
@@ -126,7 +148,8 @@ const limits: Record<string, string> = {
     ],
     courseShown,
   ),
-  ...ofEach(['results', 'hand_ins', 'own_dates', 'supplies_got', 'plan_tasks'], itemShown),
+  ...ofEach(['results', 'hand_ins', 'own_dates', 'supplies_got', 'plan_tasks', 'desk_pieces'], itemShown),
+  desk_words: `${courseShown} and ${itemShown} and (comment_id is null or student_id = ${one('comments')})`,
   ...ofEach(['efforts', 'asked_answers'], `${itemShown} and student_id = ${one('home')}`),
   targets: `${courseShown} and student_id = ${one('home')}`,
   comments: `student_id = ${one('comments')} and ${courseShown}`,
@@ -154,11 +177,11 @@ export const policies = (): string[] => {
       protect(table),
       may(table, 'select', `using (${reads})`),
     ]),
-    ...Object.entries(written).flatMap(([table, { reads, writes }]) => [
+    ...Object.entries(written).flatMap(([table, { reads, writes, updates = writes }]) => [
       protect(table),
       may(table, 'select', `using (${reads})`),
       may(table, 'insert', `with check (${writes})`),
-      may(table, 'update', `using (${writes}) with check (${writes})`),
+      may(table, 'update', `using (${updates}) with check (${updates})`),
       may(table, 'delete', `using (${writes})`),
     ]),
     ...Object.entries(own).flatMap(([table, whose]) => [

@@ -8,25 +8,25 @@ import {
   readFollowUp,
   takeInHand,
   undoFollowUp,
-  type ThreadWith,
+  type Elsewhere,
 } from './service';
 
-export function followUpRouter(given: ServerDeps, threadWith: ThreadWith): Router {
+export function followUpRouter(given: ServerDeps, elsewhere: Elsewhere): Router {
   const router = newRouter(given);
   mount(router, followUpRoutes.list, async ({ deps, guardianId }) => ({
-    followUps: await listFollowUps({ ...deps, threadWith }, guardianId),
+    followUps: await listFollowUps({ ...deps, ...elsewhere }, guardianId),
   }));
   mount(router, followUpRoutes.create, ({ deps, guardianId, body }) =>
-    takeInHand({ ...deps, threadWith }, guardianId, body),
+    takeInHand({ ...deps, ...elsewhere }, guardianId, body),
   );
   mount(router, followUpRoutes.read, ({ deps, guardianId, params }) =>
-    readFollowUp({ ...deps, threadWith }, guardianId, params.followUpId),
+    readFollowUp({ ...deps, ...elsewhere }, guardianId, params.followUpId),
   );
   mount(router, followUpRoutes.change, ({ deps, guardianId, params, body }) =>
-    changeFollowUp({ ...deps, threadWith }, guardianId, params.followUpId, body),
+    changeFollowUp({ ...deps, ...elsewhere }, guardianId, params.followUpId, body),
   );
   mount(router, followUpRoutes.undo, ({ deps, guardianId, params }) =>
-    undoFollowUp({ ...deps, threadWith }, guardianId, params.followUpId),
+    undoFollowUp({ ...deps, ...elsewhere }, guardianId, params.followUpId),
   );
   return router;
 }

@@ -1,4 +1,11 @@
-import type { FollowUp, FollowUpChange, FollowUpSummary, NewFollowUp } from '@cadro/contract';
+import type {
+  AskedAnswer,
+  FollowUp,
+  FollowUpChange,
+  FollowUpEntry,
+  FollowUpSummary,
+  NewFollowUp,
+} from '@cadro/contract';
 import { looseEndsOf } from '../gradebook';
 import { childrenFor, guardianById, requireChild } from '../household';
 import { HttpProblem, isUniqueViolation, type Db, type ServerDeps, type Trx } from '../kit';
@@ -6,16 +13,26 @@ import { courseOfItem, enrolled } from '../records';
 import { registerNow } from './absence';
 import * as store from './store';
 
-/** The thread a household has with a teacher about a child; asked of the room that keeps them. */
-export type ThreadWith = (about: {
+interface OfHousehold {
   readonly householdId: string;
   readonly studentId: string;
-  readonly teacherId: string;
-}) => Promise<string | null>;
-
-export interface Deps extends ServerDeps {
-  readonly threadWith: ThreadWith;
 }
+
+/** What a follow-up shows of other rooms, asked of those that keep it. */
+export interface Elsewhere {
+  /** The thread a household has with a teacher about a child. */
+  readonly threadWith: (
+    db: Db,
+    about: OfHousehold & { readonly teacherId: string },
+  ) => Promise<string | null>;
+  /** What the child has said of some of its work, the first first. */
+  readonly answersAbout: (
+    db: Db,
+    about: OfHousehold & { readonly itemIds: readonly string[] },
+  ) => Promise<readonly { id: string; answer: AskedAnswer; at: Date; author: string }[]>;
+}
+
+export interface Deps extends ServerDeps, Elsewhere {}
 
 const summaryOf = (row: store.FollowUpRow): FollowUpSummary => ({
   id: row.id,
@@ -39,14 +56,34 @@ const summaryOf = (row: store.FollowUpRow): FollowUpSummary => ({
 const isUntouched = ({ version, written, step }: store.FollowUpRow): boolean =>
   version === 1 && !written && step !== 'settled';
 
-async function wholeOf({ db, threadWith }: Deps, row: store.FollowUpRow): Promise<FollowUp> {
+/** What has happened, and what the child said of the assignments meanwhile: in the order of time. */
+async function entriesOf({ db, answersAbout }: Deps, row: store.FollowUpRow): Promise<FollowUpEntry[]> {
+  const itemIds = [...(row.item_id ? [row.item_id] : []), ...row.works.map(({ itemId }) => itemId)];
+  const about = { householdId: row.household_id, studentId: row.student_id, itemIds };
+  const [entries, answers] = await Promise.all([
+    store.entriesOf(db, row),
+    itemIds.length > 0 ? answersAbout(db, about) : [],
+  ]);
+  const said = answers.map(({ id, answer, at, author }): FollowUpEntry => {
+    const nothing = { step: null, lookAgainOn: null, text: null };
+    return { id: `asked-${id}`, kind: 'asked', at: at.toISOString(), author, ...nothing, answer };
+  });
+  const happened = entries.map(({ id, kind, at, author, step, look_again_on, text }): FollowUpEntry => ({
+    ...{ id: String(id), kind, at: at.toISOString(), author, step, lookAgainOn: look_again_on, text },
+    answer: null,
+  }));
+  return said.length === 0 ? happened : [...happened, ...said].sort((a, b) => a.at.localeCompare(b.at));
+}
+
+async function wholeOf(deps: Deps, row: store.FollowUpRow): Promise<FollowUp> {
+  const { db, threadWith } = deps;
   const { student_id, item_id } = row;
   const [entries, ends, register, threadId] = await Promise.all([
-    store.entriesOf(db, row),
+    entriesOf(deps, row),
     item_id ? looseEndsOf(db, row.household_id, [student_id]) : null,
     row.absence ? registerNow(db, student_id, row.absence) : [],
     row.teacher_id
-      ? threadWith({ householdId: row.household_id, studentId: student_id, teacherId: row.teacher_id })
+      ? threadWith(db, { householdId: row.household_id, studentId: student_id, teacherId: row.teacher_id })
       : null,
   ]);
   return {
@@ -62,15 +99,7 @@ async function wholeOf({ db, threadWith }: Deps, row: store.FollowUpRow): Promis
     possible: row.possible,
     register,
     undoable: isUntouched(row),
-    entries: entries.map(({ id, kind, at, author, step, look_again_on, text }) => ({
-      id: String(id),
-      kind,
-      at: at.toISOString(),
-      author,
-      step,
-      lookAgainOn: look_again_on,
-      text,
-    })),
+    entries,
   };
 }
 

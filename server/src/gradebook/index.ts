@@ -10,7 +10,7 @@ export {
 export { looseEndsOf, wantFigures } from './figures/figureStore';
 export { courseHistories } from './figures/histories';
 export { householdRecords } from './figures/householdRecords';
-export { setTarget, targetOf } from './figures/householdStore';
+export { childsTargets, setTarget, targetOf } from './figures/householdStore';
 export { filesFrom } from './course/itemDetail';
 export { offerEnds, saveOfferAnswer } from './offerStore';
 export { readNewComments } from './readOffers';

@@ -62,6 +62,10 @@ const statedGrades = `
       'fraction', g.fraction, 'letter', g.letter, 'at', g.reported_at) order by g.reported_at, g.figure) as stated
     from student_grades g where g.student_id = c.student_id and g.course_id = c.course_id) told on true`;
 
+/** Whether it is the child itself that looks: then its own aims stand there. */
+const isTheChild = `(exists (select from standing_links l
+  where l.guardian_id = me.guardian_id and l.student_id = c.student_id and l.role = 'student'))`;
+
 const cardColumns = [
   'c.course_id as id',
   'c.student_id',
@@ -116,7 +120,8 @@ export function coursesOf(
       on
         .on('goal.student_id', 'c.student_id')
         .andOn('goal.course_id', 'c.course_id')
-        .andOn('goal.household_id', 'me.household_id'),
+        .andOn('goal.household_id', 'me.household_id')
+        .andOn('goal.by_child', db.raw(isTheChild)),
     )
     .joinRaw(lastCorrection)
     .joinRaw(itemsAhead, { now })

@@ -22,4 +22,4 @@ export { notesLooks, trailRouter } from './trail/trail';
 export { putExported } from './trail/trail';
 export { checkTrail, sealTrail, trailFor } from './trail/trailStore';
 export { refusedMails } from './mail/accountMailStore';
-export { addHousehold, guardianById, householdOf, linkedStudents, putLink } from './store';
+export { addHousehold, familyWith, guardianById, householdOf, linkedStudents, putLink } from './store';

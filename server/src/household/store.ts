@@ -55,11 +55,26 @@ export async function studentNames(
 }
 
 /** The household a signed-in guardian writes for, and the name the entry bears. */
-export async function householdOf(db: Db, guardianId: string): Promise<{ id: string; author: string }> {
+export async function householdOf(
+  db: Db,
+  guardianId: string,
+): Promise<{ id: string; author: string; givenName: string }> {
   const guardian = await guardianById(db, guardianId);
   if (!guardian) throw new Error(`no guardian ${guardianId}`);
-  return { id: guardian.household_id, author: guardian.shown_as ?? guardian.name };
+  const { household_id: id, name, shown_as, given_name: givenName } = guardian;
+  return { id, author: shown_as ?? name, givenName };
 }
+
+/** Who of a household sees a child, the first linked first. */
+export const familyWith = (
+  db: Db,
+  { householdId, studentId }: { readonly householdId: string; readonly studentId: string },
+): Promise<{ id: string; givenName: string; role: Role }[]> =>
+  db('standing_links as l')
+    .join('guardian_profiles as g', 'g.guardian_id', 'l.guardian_id')
+    .where({ 'l.student_id': studentId, 'l.household_id': householdId })
+    .orderBy(['l.linked_at', 'g.given_name'])
+    .select('g.guardian_id as id', 'g.given_name as givenName', 'l.role');
 
 export async function confirmAddress(trx: Trx, id: string, at: Date): Promise<void> {
   await trx('guardians').where({ id }).update({ confirmed_at: at });

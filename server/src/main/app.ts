@@ -33,7 +33,8 @@ import {
   webApp,
 } from '../kit';
 import { messageRouter, threadWith } from '../messages';
-import { outlookRouter } from '../outlook';
+import { deskRouter } from '../desk';
+import { answersAbout, outlookRouter } from '../outlook';
 import { planRouter, Solver } from '../plan';
 import { sourceRouter } from '../sources';
 import { demoRouter } from './demo';
@@ -99,11 +100,12 @@ function apiRouter(deps: ServerDeps, { solver, live, rehearser }: Helpers): Rout
     attendanceRouter(deps, touchedByPattern(deps)),
     gradebookRouter(deps, gradebookHooks(deps)),
     termRouter(deps),
-    followUpRouter(deps, (about) => threadWith(deps.db, about)),
+    followUpRouter(deps, { threadWith, answersAbout }),
     messageRouter(deps),
     alertRouter(deps, live, rehearser),
     outlookRouter(deps, onFigures),
     planRouter(deps, solver),
+    deskRouter(deps),
     calendarRouter(deps),
     calendarPages(deps),
     elsewherePages(deps),

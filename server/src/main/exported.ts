@@ -2,21 +2,25 @@ import {
   type Child,
   calendarLayers,
   CourseRecord,
+  Desk,
   FollowUp,
   keepingRoutes,
   Me,
   People,
+  rolesAllowed,
 } from '@cadro/contract';
 import { Type } from '@sinclair/typebox';
 import { daysAfter } from '@cadro/core';
 import type { Router } from 'express';
 import { marksCsv } from '../attendance';
 import { downloadOf } from '../calendar';
+import { deskOf, openDesk } from '../desk';
 import { listFollowUps, readFollowUp } from '../followups';
 import { exportedCourses } from '../gradebook';
 import { childrenFor, meOf, peopleOf, putExported } from '../household';
 import { fileNameOf, mount, newRouter, Produced, zipOf, type PackedFile, type ServerDeps } from '../kit';
 import { exportedLetters, threadWith } from '../messages';
+import { answersAbout } from '../outlook';
 
 const json = (value: unknown): string => `${JSON.stringify(value, null, 2)}\n`;
 /** What each JSON file of the archive is made of, as JSON Schema beside it. */
@@ -24,6 +28,7 @@ const schemas = {
   me: Me,
   people: People,
   course: CourseRecord,
+  desk: Desk,
   'follow-ups': Type.Array(FollowUp),
 } as const;
 
@@ -33,7 +38,14 @@ const calendarDays = 183;
 async function ofChild(deps: ServerDeps, guardianId: string, child: Child): Promise<PackedFile[]> {
   const folder = fileNameOf(child.givenName);
   const courses = await exportedCourses(deps, guardianId, child.id);
+  const mayDesk = rolesAllowed('read-desk').includes(child.role);
+  const desk = mayDesk
+    ? await deskOf(deps, await openDesk(deps.db, guardianId, child.id, 'read-desk'))
+    : null;
   return [
+    ...(desk
+      ? [{ path: `${folder}/desk.json`, content: json({ $schema: '../schemas/desk.json', ...desk }) }]
+      : []),
     { path: `${folder}/attendance.csv`, content: await marksCsv(deps, guardianId, child) },
     ...courses.map(({ title, record }) => ({
       path: `${folder}/courses/${fileNameOf(title)}.json`,
@@ -44,10 +56,7 @@ async function ofChild(deps: ServerDeps, guardianId: string, child: Child): Prom
 
 async function ownFiles(deps: ServerDeps, guardianId: string): Promise<PackedFile[]> {
   const followUps: FollowUp[] = [];
-  const handed = {
-    ...deps,
-    threadWith: (about: Parameters<typeof threadWith>[1]) => threadWith(deps.db, about),
-  };
+  const handed = { ...deps, threadWith, answersAbout };
   for (const { id } of await listFollowUps(handed, guardianId))
     followUps.push(await readFollowUp(handed, guardianId, id));
   const today = (await deps.clock.now()).toISOString().slice(0, 10);

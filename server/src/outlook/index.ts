@@ -2,4 +2,4 @@ export { goodNewsOf } from './goodNews';
 export { outlookRouter } from './routes';
 export { doubtsOf } from './said';
 export { workOf } from './work';
-export { saveEffort } from './workStore';
+export { answersAbout, saveEffort } from './workStore';

@@ -13,13 +13,14 @@ import { addAnswer, saveEffort } from './workStore';
 
 /** Work of all children, what several come to together, and what a household says of its own. */
 function workPages(router: Served, onFigures: FiguresHook): void {
-  /** What a guardian may write about a child's own work: the household it is written for, and the work's place. */
+  /** What is said of a child's own work, by a guardian or by the child: for which household, and the work's place. */
   const writing = async (
     { db }: ServerDeps,
     guardianId: string,
     params: { studentId: string; itemId: string },
+    permission: 'write-talk' | 'do-work',
   ) => {
-    const child = await requireChild(db, guardianId, params.studentId, 'write-talk');
+    const child = await requireChild(db, guardianId, params.studentId, permission);
     if (!(await itemOf(db, params.studentId, params.itemId))) throw new HttpProblem('not-found');
     const { id: householdId, author } = await householdOf(db, guardianId);
     return { child, author, place: { ...params, householdId } };
@@ -39,13 +40,13 @@ function workPages(router: Served, onFigures: FiguresHook): void {
   });
 
   mount(router, workRoutes.asked, async ({ deps, guardianId, params, body: { answer } }) => {
-    const { child, author, place } = await writing(deps, guardianId, params);
+    const { child, author, place } = await writing(deps, guardianId, params, 'do-work');
     const at = await deps.clock.now();
     await addAnswer(deps.db, place, { answer, on: dateIn(child.timeZone, at), at, author });
   });
 
   mount(router, workRoutes.effort, async ({ deps, guardianId, params, body: { minutes } }) => {
-    const { place } = await writing(deps, guardianId, params);
+    const { place } = await writing(deps, guardianId, params, 'write-talk');
     await saveEffort(deps.db, place, minutes, await deps.clock.now());
   });
 }
@@ -60,26 +61,26 @@ async function requireItemsOf(
   if (itemIds.some((id) => !known.has(id))) throw new HttpProblem('not-found');
 }
 
-/** A household's own tries and target for a course. */
+/** The tries and the target for a course: a household's own, and the child's its own. */
 function tryPages(router: Served): void {
   const course = async (
     { db }: ServerDeps,
     guardianId: string,
     { studentId, courseId }: { studentId: string; courseId: string },
-    permission: 'read-talk' | 'write-talk',
+    permission: 'read-desk' | 'do-work',
   ) => {
-    await requireChild(db, guardianId, studentId, permission);
+    const { role } = await requireChild(db, guardianId, studentId, permission);
     if (!(await enrolled(db, studentId, courseId))) throw new HttpProblem('not-found');
     const { id: householdId, author } = await householdOf(db, guardianId);
-    return { place: { studentId, courseId, householdId }, author };
+    return { place: { studentId, courseId, householdId, byChild: role === 'student' }, author };
   };
 
   mount(router, tryRoutes.tries, async ({ deps, guardianId, params }) =>
-    triesOf(deps.db, (await course(deps, guardianId, params, 'read-talk')).place),
+    triesOf(deps.db, (await course(deps, guardianId, params, 'read-desk')).place),
   );
 
   mount(router, tryRoutes.keep, async ({ deps, guardianId, params, body }) => {
-    const { place, author } = await course(deps, guardianId, params, 'write-talk');
+    const { place, author } = await course(deps, guardianId, params, 'do-work');
     await requireItemsOf(
       deps.db,
       params,
@@ -90,13 +91,13 @@ function tryPages(router: Served): void {
   });
 
   mount(router, tryRoutes.forget, async ({ deps, guardianId, params }) => {
-    const { place } = await course(deps, guardianId, params, 'write-talk');
+    const { place } = await course(deps, guardianId, params, 'do-work');
     if (!(await forgetTry(deps.db, place, params.tryId))) throw new HttpProblem('not-found');
     return triesOf(deps.db, place);
   });
 
   mount(router, tryRoutes.target, async ({ deps, guardianId, params, body }) => {
-    const { place } = await course(deps, guardianId, params, 'write-talk');
+    const { place } = await course(deps, guardianId, params, 'do-work');
     await setTarget(deps.db, place, body.target);
     return triesOf(deps.db, place);
   });

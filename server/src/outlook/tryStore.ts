@@ -1,4 +1,5 @@
 import type { NewTry, Tries, Try } from '@cadro/contract';
+import { sharesOf } from '../desk';
 import { targetOf } from '../gradebook';
 import type { Db } from '../kit';
 
@@ -6,6 +7,8 @@ interface Place {
   readonly studentId: string;
   readonly courseId: string;
   readonly householdId: string;
+  /** Whether they are the child's own. */
+  readonly byChild: boolean;
 }
 interface Row {
   readonly id: string;
@@ -15,14 +18,15 @@ interface Row {
   readonly author: string;
 }
 
-const keyOf = ({ studentId, courseId, householdId }: Place) => ({
+const keyOf = ({ studentId, courseId, householdId, byChild }: Place) => ({
   student_id: studentId,
   household_id: householdId,
   course_id: courseId,
+  by_child: byChild,
 });
 
-/** A household's target for a course and the tries it has kept. */
-export async function triesOf(db: Db, place: Place): Promise<Tries> {
+/** One side's target for a course and the tries it has kept. */
+async function aimsOf(db: Db, place: Place): Promise<Omit<Tries, 'childs'>> {
   const [target, rows] = await Promise.all([
     targetOf(db, place),
     db('tries')
@@ -31,6 +35,15 @@ export async function triesOf(db: Db, place: Place): Promise<Tries> {
       .select<Row[]>('id', 'name', 'scores', 'at', 'author'),
   ]);
   return { target, tries: rows.map((row) => ({ ...row, at: row.at.toISOString() })) };
+}
+
+/** Of who asks, and to the family what the child shows it of its own. */
+export async function triesOf(db: Db, place: Place): Promise<Tries> {
+  const shown = !place.byChild && (await sharesOf(db, place)).aims;
+  return {
+    ...(await aimsOf(db, place)),
+    childs: shown ? await aimsOf(db, { ...place, byChild: true }) : null,
+  };
 }
 
 /** The same name is written over. */
@@ -42,7 +55,7 @@ export async function keepTry(
 ): Promise<void> {
   await db('tries')
     .insert({ ...keyOf(place), name, scores: JSON.stringify(scores), ...by })
-    .onConflict(['student_id', 'household_id', 'course_id', 'name'])
+    .onConflict(['student_id', 'household_id', 'course_id', 'by_child', 'name'])
     .merge(['scores', 'at', 'author']);
 }
 

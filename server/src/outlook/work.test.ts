@@ -120,11 +120,11 @@ describe('the list', () => {
       .expect(204);
     const asked = (await load()).rows.find(({ title }) => title === 'Keel model')?.asked;
     expect(asked).toEqual({ answer: 'handed-in', on: '2026-10-21' });
-    // It is the household's talk: one who reads only the record is not told.
+    // The child reads what it is taken to have said, and nothing of what its guardians note.
     const student = await world.signedIn('student');
     const theirs = (await student.get(workRoutes.work.path).expect(200)).body as Work;
     expect(theirs.rows.find(({ title }) => title === 'Keel model')).toMatchObject({
-      asked: null,
+      asked: { answer: 'handed-in' },
       effort: { told: false },
     });
   });

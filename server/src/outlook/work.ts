@@ -4,6 +4,7 @@ import {
   type CourseSummary,
   type GoodNews,
   type OpenEnd,
+  type Permission,
   type Work,
   type WorkRow,
 } from '@cadro/contract';
@@ -234,7 +235,10 @@ const followUpsByWork = (rows: Awaited<ReturnType<typeof openFollowUps>>): Reado
 /** Everything the list is made of, in a bounded number of queries. */
 async function gathered(db: Db, guardianId: string, children: readonly Child[], now: Date) {
   const studentIds = children.map(({ id }) => id);
-  const talkIds = children.filter(({ role }) => rolesAllowed('read-talk').includes(role)).map(({ id }) => id);
+  const idsWith = (permission: Permission) =>
+    children.filter(({ role }) => rolesAllowed(permission).includes(role)).map(({ id }) => id);
+  const talkIds = idsWith('read-talk');
+  const homeIds = idsWith('read-desk');
   const { id: householdId } = await householdOf(db, guardianId);
   const [rows, followUps, flags, efforts, changes, offers, records] = await Promise.all([
     courseSummaries(db, { studentIds, guardianId, now }),
@@ -247,7 +251,7 @@ async function gathered(db: Db, guardianId: string, children: readonly Child[], 
   ]);
   const courses = coursesByKey(rows);
   const items = await workItems(db, {
-    ...{ studentIds, householdId, talkIds, now },
+    ...{ studentIds, householdId, homeIds, talkIds, now },
     looseIds: [...courses.values()].flatMap(({ ends }) => [...ends.keys()]),
     until: new Date(now.getTime() + earlyDays * dayMs),
   });

@@ -62,6 +62,8 @@ export const workItems = (
   ask: {
     readonly studentIds: readonly string[];
     readonly householdId: string;
+    /** Of whom one reads what they have said of their work. */
+    readonly homeIds: readonly string[];
     /** Of whom the household's own notes may be read. */
     readonly talkIds: readonly string[];
     readonly looseIds: readonly string[];
@@ -79,11 +81,11 @@ export const workItems = (
        left join lateral (
          select a.answer, a.on_date from asked_answers a
          where a.student_id = i.student_id and a.household_id = :household and a.item_id = i.item_id
-           and i.student_id = any(:talk)
+           and i.student_id = any(:home)
          order by a.id desc limit 1) a on true
        left join efforts f on f.student_id = i.student_id and f.household_id = :household and f.item_id = i.item_id
          and i.student_id = any(:talk)`,
-      { household: ask.householdId, talk: [...ask.talkIds] },
+      { household: ask.householdId, home: [...ask.homeIds], talk: [...ask.talkIds] },
     )
     .whereIn('i.student_id', [...ask.studentIds])
     .where({ 'i.judged': true })
@@ -155,4 +157,16 @@ export async function addAnswer(
 ): Promise<void> {
   const { answer, on, at, author } = entry;
   await db('asked_answers').insert({ ...keyOf(place), answer, on_date: on, at, author });
+}
+
+/** What a child has said of some of its work, the first first. */
+export async function answersAbout(
+  db: Db,
+  { householdId, studentId, itemIds }: Omit<Place, 'itemId'> & { readonly itemIds: readonly string[] },
+): Promise<{ id: string; answer: AskedAnswer; at: Date; author: string }[]> {
+  return db('asked_answers')
+    .where({ student_id: studentId, household_id: householdId })
+    .whereIn('item_id', [...itemIds])
+    .orderBy('id')
+    .select('id', 'answer', 'at', 'author');
 }

@@ -1,7 +1,7 @@
 import { planRoutes } from '@cadro/contract';
 import type { Router } from 'express';
-import type { ServerDeps } from '../kit';
-import { mount, newRouter } from '../kit';
+import { HttpProblem, mount, newRouter, type ServerDeps } from '../kit';
+import { sharesOf } from '../desk';
 import { householdOf, requireChild } from '../household';
 import * as service from './service';
 import type { Solver } from './solver';
@@ -10,22 +10,27 @@ import type { Solver } from './solver';
 export function planRouter(given: ServerDeps, solver: Solver): Router {
   const router = newRouter(given);
 
-  /** The plan is the household's own: it is read by those who read its talk, and written by its guardians. */
+  /**
+   * The plan is the household's own, written by its guardians; the child sees it where the family shows it the evenings,
+   * and ticks off what it has done.
+   */
   const open = async (
     deps: ServerDeps,
     guardianId: string,
     studentId: string,
-    permission: 'read-talk' | 'write-talk',
+    permission: 'read-desk' | 'do-work' | 'write-talk',
   ) => {
     const { db } = deps;
     const child = await requireChild(db, guardianId, studentId, permission);
     const { id: householdId } = await householdOf(db, guardianId);
     const owner = { studentId, householdId };
-    return { child, owner, answer: () => service.readPlan(deps, guardianId, child, owner) };
+    const own = child.role === 'student';
+    if (own && !(await sharesOf(db, owner)).evenings) throw new HttpProblem('forbidden');
+    return { child, own, owner, answer: () => service.readPlan(deps, guardianId, child, owner) };
   };
 
   mount(router, planRoutes.read, async ({ deps, guardianId, params: { studentId } }) =>
-    (await open(deps, guardianId, studentId, 'read-talk')).answer(),
+    (await open(deps, guardianId, studentId, 'read-desk')).answer(),
   );
 
   mount(router, planRoutes.evenings, async ({ deps, guardianId, params: { studentId }, body }) => {
@@ -41,7 +46,9 @@ export function planRouter(given: ServerDeps, solver: Solver): Router {
   });
 
   mount(router, planRoutes.change, async ({ deps, guardianId, params: { studentId, itemId }, body }) => {
-    const { owner, answer } = await open(deps, guardianId, studentId, 'write-talk');
+    const { own, owner, answer } = await open(deps, guardianId, studentId, 'do-work');
+    // How long its work takes is for its guardians to say.
+    if (own && body.minutes !== undefined) throw new HttpProblem('forbidden');
     await service.changeTask(deps, owner, itemId, body);
     return answer();
   });

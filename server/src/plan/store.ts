@@ -31,8 +31,9 @@ export async function putPlan(db: Db | Trx, owner: Owner, change: Partial<PlanRo
     .merge(Object.keys(change));
 }
 
-export const forgetBest = (db: Db | Trx, owner: Owner): Promise<void> =>
-  putPlan(db, owner, { best_gain: null, proven: null });
+export async function forgetBest(db: Db | Trx, owner: Owner): Promise<void> {
+  await db('plans').where(keyOf(owner)).update({ best_gain: null, proven: null });
+}
 
 export const exceptionsOf = (
   db: Db,

@@ -4,7 +4,7 @@ import type { Db } from '../kit';
 const tablesOfMany = [
   ...['followups', 'threads', 'messages', 'alerts', 'alert_silences', 'efforts', 'asked_answers'],
   ...['tries', 'targets', 'policy_corrections', 'offer_answers', 'own_dates', 'supplies_got'],
-  ...['calendar_entries', 'calendar_feeds', 'household_marks', 'drafts'],
+  ...['calendar_entries', 'calendar_feeds', 'household_marks', 'drafts', 'desk_words', 'desk_pieces'],
 ] as const;
 
 /** Every row of these tables as text, each after its table's name. */

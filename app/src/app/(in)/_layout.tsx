@@ -7,11 +7,16 @@ import { Failed, Loading } from '../../ui';
 
 export { ScreenComing as SuspenseFallback } from '../../ui';
 
+/** Places that are none of a child's own account, and none of anybody else's. */
+const guardians = ['brief', 'work', 'talk', 'alerts', 'link'];
+const childs = ['desk', 'kept'];
+
 /** Everything below asks for a session; without one it leads to the door, and from there to where one wanted to go. */
 export default function SignedIn() {
   const { data: me, error, isError, refetch } = useMeQuery();
   // As it was when the address was opened: on the way to the door it is no longer so.
-  const [opened] = useState(usePathname());
+  const path = usePathname();
+  const [opened] = useState(path);
   if (isServerProblem(error) && error.status === 401) {
     return (
       <Redirect
@@ -19,6 +24,11 @@ export default function SignedIn() {
       />
     );
   }
-  if (me) return <Shell />;
+  if (me) {
+    const self = me.children.some(({ role }) => role === 'student');
+    const place = path.split('/')[1] ?? '';
+    if ((self ? guardians : childs).includes(place)) return <Redirect href={self ? '/desk' : '/brief'} />;
+    return <Shell />;
+  }
   return isError ? <Failed onRetry={() => void refetch()} /> : <Loading />;
 }

@@ -6,6 +6,7 @@ import { calendarEn } from './calendar';
 import { countingEn } from './counting';
 import { dataEn } from './data';
 import { doorEn } from './door';
+import { deskEn } from './desk';
 import { daysEn } from './days';
 import { newsEn } from './news';
 import { peopleEn } from './people';
@@ -14,7 +15,16 @@ import { workEn } from './work';
 
 /** Every text in English; the other languages have exactly these keys. */
 export const en = {
-  places: { brief: 'Brief', courses: 'Courses', work: 'Work', days: 'Days', talk: 'Talk', label: 'Places' },
+  places: {
+    brief: 'Brief',
+    courses: 'Courses',
+    work: 'Work',
+    days: 'Days',
+    talk: 'Talk',
+    desk: 'Desk',
+    kept: 'Proud of',
+    label: 'Places',
+  },
   shell: {
     everyone: 'Everyone',
     children: 'Whose records',
@@ -245,6 +255,7 @@ export const en = {
   ...gradebookEn,
   ...itemEn,
   ...workEn,
+  ...deskEn,
   ...daysEn,
   ...dataEn,
   ...doorEn,

@@ -82,6 +82,13 @@ export const talkEn = {
       answered: '{{author}} answered',
       record: 'The record shows it done',
     },
+    asked: {
+      'handed-in': '{{author}} says it’s been turned in',
+      'at-home': '{{author}} says it’s still on the desk',
+      begun: '{{author}} says it’s been started',
+      'not-begun': '{{author}} says it hasn’t been started',
+      unclear: '{{author}} says it isn’t clear what to do',
+    },
     conflict: 'In the meantime: {{what}}. Your text is still here; keep it once more to add it.',
     lookOnly: 'Your link is for looking only.',
   },

@@ -6,6 +6,7 @@ import { calendarEs } from './calendar';
 import { countingEs } from './counting';
 import { dataEs } from './data';
 import { doorEs } from './door';
+import { deskEs } from './desk';
 import { daysEs } from './days';
 import { newsEs } from './news';
 import { peopleEs } from './people';
@@ -22,6 +23,8 @@ export const es: Catalogue = {
     days: 'Días',
     talk: 'Diálogo',
     label: 'Lugares',
+    desk: 'Mi mesa',
+    kept: 'Orgullo',
   },
   shell: {
     everyone: 'Todos',
@@ -252,6 +255,7 @@ export const es: Catalogue = {
   ...gradebookEs,
   ...itemEs,
   ...workEs,
+  ...deskEs,
   ...daysEs,
   ...dataEs,
   ...doorEs,

@@ -84,6 +84,13 @@ export const talkEs: SameKeys<typeof talkEn> = {
       answered: '{{author}} respondió',
       record: 'El registro lo muestra hecho',
     },
+    asked: {
+      'handed-in': '{{author}} dice que ya está entregado',
+      'at-home': '{{author}} dice que sigue en la mesa',
+      begun: '{{author}} dice que está empezado',
+      'not-begun': '{{author}} dice que no está empezado',
+      unclear: '{{author}} dice que no está claro qué hay que hacer',
+    },
     conflict: 'Entretanto: {{what}}. Su texto sigue aquí; guárdelo otra vez para añadirlo.',
     lookOnly: 'Su vínculo es solo para mirar.',
   },

@@ -71,6 +71,7 @@ export function Kept({
   target,
   tryOut,
   mayKeep,
+  child,
   onShow,
 }: {
   place: Place;
@@ -80,6 +81,8 @@ export function Kept({
   target: number | null;
   tryOut: TryOut;
   mayKeep: boolean;
+  /** The child's name. */
+  child: string;
   onShow: (moved: Moved) => void;
 }) {
   const { t } = useTranslation();
@@ -87,25 +90,27 @@ export function Kept({
   const [forget] = useForgetTryMutation();
   const { ask, tried } = tryOut;
   useEffect(() => {
-    for (const { id, scores } of tries.tries) ask(id, scores, target);
-  }, [tries.tries, target, ask]);
+    for (const { id, scores } of [...tries.tries, ...(tries.childs?.tries ?? [])]) ask(id, scores, target);
+  }, [tries, target, ask]);
+  const list = (title: string, kept: Tries['tries'], onForget: ((tryId: string) => void) | null) =>
+    kept.length > 0 ? (
+      <View>
+        <Heading level={2}>{title}</Heading>
+        {kept.map((each) => (
+          <KeptTry
+            key={each.id}
+            kept={each}
+            figure={format.figure(tried[each.id]?.display ?? null, decimals)}
+            {...{ onShow, onForget }}
+          />
+        ))}
+      </View>
+    ) : null;
   return (
     <Stack space={1.5}>
       {mayKeep && Object.keys(moved).length > 0 ? <KeepIt place={place} moved={moved} /> : null}
-      {tries.tries.length > 0 ? (
-        <View>
-          <Heading level={2}>{t('tries.kept')}</Heading>
-          {tries.tries.map((kept) => (
-            <KeptTry
-              key={kept.id}
-              kept={kept}
-              figure={format.figure(tried[kept.id]?.display ?? null, decimals)}
-              onShow={onShow}
-              onForget={mayKeep ? (tryId) => void forget({ ...place, tryId }) : null}
-            />
-          ))}
-        </View>
-      ) : null}
+      {list(t('tries.kept'), tries.tries, mayKeep ? (tryId) => void forget({ ...place, tryId }) : null)}
+      {list(t('desk.from.tries', { child }), tries.childs?.tries ?? [], null)}
     </Stack>
   );
 }

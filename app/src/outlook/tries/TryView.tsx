@@ -73,16 +73,16 @@ function useMoving(works: readonly TryWork[]) {
   return { moved, setMoved, move, picked, pick, moveAll };
 }
 
-/** The guardian's goal for the course, as it is typed; kept when the field is left. */
+/** One's goal for the course, as it is typed; kept when the field is left. */
 function useGoal({ studentId, id: courseId, scale }: CourseDetail, kept: number | null) {
   const format = useFormat();
-  const { mayTalk } = useChildren();
+  const { mayAim } = useChildren();
   const [goal, setGoal] = useState(kept === null ? '' : format.amount(kept));
   const [setTarget] = useSetTargetMutation();
   const target = targetOf(goal, scale.outOf);
   const bad = goal.trim() !== '' && target === null;
   const keep = () => {
-    if (mayTalk(studentId) && !bad && target !== kept) void setTarget({ studentId, courseId, target });
+    if (mayAim(studentId) && !bad && target !== kept) void setTarget({ studentId, courseId, target });
   };
   return { goal, setGoal, target, bad, keep };
 }
@@ -149,8 +149,16 @@ function Sliders({ works, moving }: { works: readonly TryWork[]; moving: ReturnT
   ));
 }
 
+/** What the child shows of its own: the target it has set itself. */
+function ChildsGoal({ tries: { childs }, child }: { tries: Tries; child: string }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  if (!childs || childs.target === null) return null;
+  return <Words>{t('desk.from.theirs', { child, target: format.amount(childs.target) })}</Words>;
+}
+
 function Trying({ course, record, tries }: { course: CourseDetail; record: CourseRecord; tries: Tries }) {
-  const { nameOf, mayTalk } = useChildren();
+  const { nameOf, mayAim } = useChildren();
   const { studentId, id: courseId, scale, figures } = course;
   const tryOut = useTryOut(record);
   const works = useMemo(() => worksOf(record, course.items), [record, course.items]);
@@ -170,6 +178,7 @@ function Trying({ course, record, tries }: { course: CourseDetail; record: Cours
         <StickyFigures course={course} shown={shown} target={target} moved={Object.keys(moved).length > 0} />
       </Stack>
       <GoalField outOf={scale.outOf} goal={goal} />
+      <ChildsGoal tries={tries} child={nameOf(studentId)} />
       <Needed tryOut={tryOut} target={target} />
       <AtOnce moving={moving} />
       <Sliders works={works} moving={moving} />
@@ -177,7 +186,8 @@ function Trying({ course, record, tries }: { course: CourseDetail; record: Cours
         {...same}
         place={{ studentId, courseId }}
         tries={tries}
-        mayKeep={mayTalk(studentId)}
+        mayKeep={mayAim(studentId)}
+        child={nameOf(studentId)}
         onShow={setMoved}
       />
       <Drawn {...same} child={nameOf(studentId)} />

@@ -143,28 +143,41 @@ export async function addCorrection(
   });
 }
 
-/** A household's target for a course, on its scale; null where it has none. */
-export const targetOf = async (
+/** Whose target: the family's, or the child's own. */
+interface Aimed extends Place {
+  readonly byChild: boolean;
+}
+const targetKey = ({ householdId, studentId, courseId, byChild }: Aimed) => ({
+  student_id: studentId,
+  household_id: householdId,
+  course_id: courseId,
+  by_child: byChild,
+});
+
+/** What a child has set out to reach, course by course. */
+export const childsTargets = (
   db: Db,
-  { householdId, studentId, courseId }: Place,
-): Promise<number | null> => {
-  const goal = await db('targets')
-    .where({ student_id: studentId, household_id: householdId, course_id: courseId })
-    .first<{ target: number } | undefined>('target');
+  { householdId, studentId }: { readonly householdId: string; readonly studentId: string },
+): Promise<{ courseId: string; courseTitle: string; target: number }[]> =>
+  db('targets as t')
+    .join('school_courses as c', 'c.course_id', 't.course_id')
+    .where({ 't.student_id': studentId, 't.household_id': householdId, 't.by_child': true })
+    .orderBy('c.title')
+    .select('t.course_id as courseId', 'c.title as courseTitle', 't.target');
+
+/** A target for a course, on its scale; null where there is none. */
+export const targetOf = async (db: Db, place: Aimed): Promise<number | null> => {
+  const goal = await db('targets').where(targetKey(place)).first<{ target: number } | undefined>('target');
   return goal?.target ?? null;
 };
 
-export async function setTarget(
-  db: Db,
-  { householdId, studentId, courseId }: Place,
-  target: number | null,
-): Promise<void> {
-  const key = { student_id: studentId, household_id: householdId, course_id: courseId };
+export async function setTarget(db: Db, place: Aimed, target: number | null): Promise<void> {
+  const key = targetKey(place);
   if (target === null) await db('targets').where(key).delete();
   else {
     await db('targets')
       .insert({ ...key, target })
-      .onConflict(['student_id', 'household_id', 'course_id'])
+      .onConflict(['student_id', 'household_id', 'course_id', 'by_child'])
       .merge();
   }
 }

@@ -14,7 +14,7 @@ import { addressOfCode, giveCode, invitationDays } from '../door/giveCode';
 import type { Helps } from '../door/invitationStore';
 import { wantAccountMail } from '../mail/accountMailStore';
 import { requireGuardian } from '../me';
-import { linkedChildren, type GuardianRow } from '../store';
+import { familyWith, linkedChildren, type GuardianRow } from '../store';
 import { addToTrail } from '../trail/trailStore';
 import { noticesOf, type NoticeRow } from './noticeStore';
 import { endWithHousehold } from './ending';
@@ -190,6 +190,14 @@ async function checkedHelp(
   return helps;
 }
 
+/** Whether a child that has come by itself has nobody in its household who looks after it. */
+async function isAlone({ db }: Deps, me: GuardianRow, children: readonly Child[]): Promise<boolean> {
+  const [child] = children;
+  if (!child) return false;
+  const family = await familyWith(db, { householdId: me.household_id, studentId: child.id });
+  return !family.some(({ role }) => role === 'guardian');
+}
+
 /** Makes a code for somebody, and sends it where an address is given. It is shown once and kept as its hash. */
 export async function invite(deps: ServerDeps, guardianId: string, invitation: Invite) {
   const { db, clock, config } = deps;
@@ -199,8 +207,9 @@ export async function invite(deps: ServerDeps, guardianId: string, invitation: I
   const byChild = children.some((child) => child.role === 'student');
   const now = await clock.now();
   const helps = await checkedHelp(deps, invitation, children, now);
-  // A child belongs to the household that invited it; who only looks does so with it.
-  const joins = !byChild && (together || role !== 'guardian');
+  // A child belongs to the household that invited it, and who only looks does so with it. A guardian whom the child lets
+  // in is of its household where it has none yet.
+  const joins = byChild ? await isAlone(deps, me, children) : together || role !== 'guardian';
   const given = await houseTransaction(db, async (trx) => {
     const made = await giveCode(trx, byChild ? childsCodeDays : invitationDays, {
       issuer: byChild ? 'child' : 'guardian',

@@ -57,7 +57,8 @@ it('takes a database of the release before along, with what is in it', () =>
       '010_what_is_new',
       '011_readers_learn',
       '012_the_door',
-      '013_whose_rows',
+      '013_the_desk',
+      '014_whose_rows',
     ]);
   }));
 

@@ -27,12 +27,16 @@ const people = [
   { given_name: 'Maren', name: 'Maren Aldervane', email: 'maren@aldervane.example' },
   { given_name: 'Tobiah', name: 'Tobiah Aldervane', email: 'tobiah@aldervane.example' },
   { given_name: 'Ottoline', name: 'Ottoline Aldervane', email: 'ottoline@aldervane.example' },
+  { given_name: 'Isolde', name: 'Isolde Aldervane', email: 'isolde@aldervane.example' },
+  { given_name: 'Caspian', name: 'Caspian Aldervane', email: 'caspian@aldervane.example' },
 ] as const;
 /** Who is linked to whom when the demo opens. Pet's code is left for Tobiah to try. */
 const links: readonly { person: number; children: readonly string[]; role: Role }[] = [
   { person: 0, children: ['Isolde', 'Caspian', 'Pet'], role: 'guardian' },
   { person: 1, children: ['Isolde', 'Caspian'], role: 'guardian' },
   { person: 2, children: ['Isolde', 'Caspian', 'Pet'], role: 'look-only' },
+  { person: 3, children: ['Isolde'], role: 'student' },
+  { person: 4, children: ['Caspian'], role: 'student' },
 ];
 
 /** Tobiah is at sea by day: what cannot wait reaches him as a text. */

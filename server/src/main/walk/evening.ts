@@ -60,7 +60,7 @@ export interface Seen {
   readonly address: string;
 }
 
-/** One guardian's evening: every place is opened once, and every paper printed. */
+/** One guardian's evening: every place is opened once. */
 export class Evening {
   private address: Promise<string> | null = null;
 
@@ -100,7 +100,8 @@ export class Evening {
     return fresh.length;
   }
 
-  async read(on: string): Promise<Seen> {
+  /** @param print whether every paper is printed, too. */
+  async read(on: string, { print }: { readonly print: boolean }): Promise<Seen> {
     const [brief, { courses }, work, { events }, { alerts }, digest, news] = await Promise.all([
       this.get<Brief>(outlookRoutes.brief.path),
       this.get<{ courses: CourseSummary[] }>(gradebookRoutes.courses.path),
@@ -133,7 +134,7 @@ export class Evening {
       this.studentIds.map((id) => this.get<ChildTerms>(forChild(termRoutes.terms.path, id))),
     );
     const papers = await Promise.all(
-      this.studentIds.map(async (studentId) => ({
+      (print ? this.studentIds : []).map(async (studentId) => ({
         studentId,
         term: await this.printed(forChild(termRoutes.report.path, studentId)),
         cards: await this.printed(forChild(termRoutes.cards.path, studentId)),

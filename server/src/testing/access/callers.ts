@@ -48,6 +48,8 @@ export interface Ids {
   readonly passkeyId: string;
   readonly personId: string;
   readonly invitationId: string;
+  readonly wordId: string;
+  readonly pieceId: string;
 }
 
 /** Who is answered how, and what is sent. */

@@ -1,5 +1,6 @@
 import {
   alertRoutes,
+  deskRoutes,
   elsewhereRoutes,
   entryRoutes,
   followUpRoutes,
@@ -59,7 +60,7 @@ export async function accessWorld(): Promise<{ world: World; ids: Ids }> {
   const ids = {
     ...{ on: '2026-10-19', token: 'an-address-that-nobody-has', sessionId: 'a'.repeat(64) },
     ...{ passkeyId: '0d4f3c1a-1b2c-4d5e-8f90-a1b2c3d4e5f6', personId: second.id, invitationId: '' },
-    ...{ entryId: '', feedId: '', importId: '', alertId: '', silenceId: '' },
+    ...{ entryId: '', feedId: '', importId: '', alertId: '', silenceId: '', wordId: '', pieceId: '' },
     studentId,
     courseId,
     itemId,
@@ -100,6 +101,13 @@ export async function accessWorld(): Promise<{ world: World; ids: Ids }> {
   ids.silenceId = await made(alertRoutes.silence.path, {
     ...{ alertKey: null, studentId, courseId: null, kind: 'figure', until: '2026-10-28' },
   });
+  const student = await world.signedIn('student');
+  const desk = (path: string, body: object) =>
+    student.post(path.replace(':studentId', studentId)).send(body).expect(201);
+  const said = await desk(deskRoutes.say.path, { wish: 'talk', itemId, text: 'A keel is hard for me' });
+  ids.wordId = said.body.words[0].id as string;
+  const piece = { title: 'A raft of mine', why: 'It did not sink', shown: true };
+  ids.pieceId = (await desk(deskRoutes.keep.path, piece)).body.pieces[0].id as string;
   ids.importId = (await guardian.get(elsewhereRoutes.list.path)).body.imports[0].id as string;
   return { world, ids };
 }

@@ -65,26 +65,27 @@ export const talkTable: Table = {
     body: () => ({ place: 0, answer: 'confirmed' }),
   },
   'post /api/students/:studentId/items/:itemId/asked': {
-    statuses: writing(204),
+    statuses: { ...writing(204), student: 204, helper: 403 },
     body: () => ({ answer: 'at-home' }),
   },
   'post /api/students/:studentId/items/:itemId/effort': {
     statuses: writing(204),
     body: () => ({ minutes: 40 }),
   },
-  'get /api/students/:studentId/courses/:courseId/tries': { statuses: { ...record, student: 403 } },
+  'get /api/students/:studentId/courses/:courseId/tries': { statuses: { ...record, helper: 403 } },
   'post /api/students/:studentId/courses/:courseId/tries': {
-    statuses: writing(200),
+    statuses: { ...writing(200), student: 200, helper: 403 },
     body: (ids) => ({ name: 'All at 80 %', scores: [{ itemId: ids.itemId, earned: 16 }] }),
   },
   'post /api/students/:studentId/courses/:courseId/target': {
-    statuses: writing(200),
+    statuses: { ...writing(200), student: 200, helper: 403 },
     body: () => ({ target: 3 }),
   },
   'delete /api/students/:studentId/courses/:courseId/tries/:tryId': {
-    statuses: { ...writing(200), apart: 404 },
+    // The family's try is none of the child's.
+    statuses: { ...writing(200), student: 404, helper: 403, apart: 404 },
   },
-  'get /api/students/:studentId/plan': { statuses: { ...talk, student: 403, apart: 200 } },
+  'get /api/students/:studentId/plan': { statuses: { ...record, helper: 403 } },
   'post /api/students/:studentId/plan/evenings': {
     statuses: writing(200),
     body: () => ({ exceptions: [{ date: '2026-10-22', minutes: 60 }] }),
@@ -95,7 +96,7 @@ export const talkTable: Table = {
   },
   'post /api/students/:studentId/plan/propose': { statuses: writing(200) },
   'patch /api/students/:studentId/plan/tasks/:itemId': {
-    statuses: writing(200),
+    statuses: { ...writing(200), student: 404, helper: 403, apart: 200 },
     body: () => ({ evening: '2026-10-22' }),
   },
   'delete /api/students/:studentId/plan/tasks/:itemId': { statuses: writing(200) },

@@ -1,3 +1,6 @@
+import { FromChildren } from '../../../desk';
 import { BriefScreen } from '../../../outlook';
 
-export default BriefScreen;
+export default function Brief() {
+  return <BriefScreen said={<FromChildren />} />;
+}

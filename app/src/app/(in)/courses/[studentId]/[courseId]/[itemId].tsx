@@ -1,4 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
+import { OwnWords } from '../../../../../desk';
 import { ItemView } from '../../../../../gradebook';
 
 export default function Assignment() {
@@ -7,5 +8,5 @@ export default function Assignment() {
     courseId: string;
     itemId: string;
   }>();
-  return <ItemView key={itemId} studentId={studentId} courseId={courseId} itemId={itemId} />;
+  return <ItemView key={itemId} {...{ studentId, courseId, itemId }} own={<OwnWords itemId={itemId} />} />;
 }

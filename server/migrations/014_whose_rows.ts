@@ -92,6 +92,7 @@ create function cadro_become(person uuid) returns text
 declare
   household uuid := (select household_id from guardians where id = person);
   reads uuid[]; talks uuid[]; writes uuid[]; child uuid[]; comments uuid[]; attends uuid[]; contacts uuid[];
+  evenings uuid[]; aims uuid[];
   hidden text[]; seen uuid[]; helping boolean; held boolean;
 begin
   select coalesce(array_agg(l.student_id), '{}'),
@@ -102,6 +103,14 @@ begin
     into reads, talks, writes, child, helping
     from guardian_links l
     where l.guardian_id = person and l.ended_at is null and l.suspended_at is null;
+  -- What a family and its child have decided to show each other: the evenings are shown until they say otherwise.
+  select coalesce(array_agg(c), '{}') into evenings from unnest(child) c
+    where not exists (select from desk_shares d
+      where d.student_id = c and d.household_id = household
+        and d.what = 'evenings' and not d.shown);
+  select coalesce(array_agg(d.student_id), '{}') into aims from desk_shares d
+    where d.student_id = any (talks) and d.household_id = household
+      and d.what = 'aims' and d.shown;
   held := exists (select from restrictions r where r.student_id = any (reads));
   hidden := '{}'; comments := reads; attends := reads; contacts := talks || child;
   if held or helping then
@@ -130,6 +139,9 @@ begin
       where l.student_id = any (reads))::text, false),
     set_config('cadro.reads', reads::text, false), set_config('cadro.talks', talks::text, false),
     set_config('cadro.writes', writes::text, false), set_config('cadro.child', child::text, false),
+    set_config('cadro.evenings', (talks || evenings)::text, false),
+    set_config('cadro.ticks', (writes || evenings)::text, false),
+    set_config('cadro.says', (writes || child)::text, false), set_config('cadro.aims', (child || aims)::text, false),
     set_config('cadro.comments', comments::text, false), set_config('cadro.attends', attends::text, false),
     set_config('cadro.contacts', contacts::text, false),
     set_config('cadro.home', (talks || child)::text, false),

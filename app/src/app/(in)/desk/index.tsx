@@ -1,0 +1,3 @@
+import { DeskScreen } from '../../../desk';
+
+export default DeskScreen;

@@ -1,0 +1,3 @@
+import { SharedScreen } from '../../../desk';
+
+export default SharedScreen;

@@ -1,0 +1,3 @@
+import { KeptScreen } from '../../desk';
+
+export default KeptScreen;

@@ -1,0 +1,5 @@
+export * from './DeskScreen';
+export * from './FromChild';
+export { KeptScreen } from './KeptScreen';
+export * from './OwnWords';
+export { SharedScreen } from './SharedScreen';

@@ -1,0 +1,13 @@
+import type { FollowUpEntry } from '@cadro/contract';
+import type { TFunction } from 'i18next';
+
+/** What happened, in a sentence. @param date the day to look again, as it is written. */
+export function entryWords(
+  t: TFunction,
+  { kind, author, step, answer }: FollowUpEntry,
+  date: string,
+): string {
+  const by = author ?? '';
+  if (kind === 'asked') return t(`followUp.asked.${answer ?? 'unclear'}`, { author: by });
+  return t(`followUp.entries.${kind}`, { author: by, step: step ? t(`steps.${step}`) : '', date });
+}

@@ -1,0 +1,3 @@
+export { deskOf, openDesk } from './desk';
+export { deskRouter } from './routes';
+export { sharesOf } from './store';
