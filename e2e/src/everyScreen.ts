@@ -205,4 +205,11 @@ export const screens: readonly { name: string; open: (guardian: Guardian) => Pro
   { name: 'sign-in and safety', open: (guardian) => guardian.opens('/settings/safety') },
   { name: 'one’s own data', open: (guardian) => guardian.opens('/settings/data') },
   { name: 'who sees what', open: (guardian) => guardian.opens('/settings/people') },
+  {
+    name: 'what a child shows its family',
+    async open(guardian) {
+      await guardian.opens(`/talk/from/${await guardian.idOf('Isolde')}`);
+      await expect(guardian.page.getByRole('heading', { name: 'For the family’s table' })).toBeVisible();
+    },
+  },
 ];

@@ -1,17 +1,20 @@
+import { useState } from 'react';
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { Child, Desk, WorkRow } from '@cadro/contract';
 import { useFormat, useMeQuery, useSelf } from '../household';
 import { useWorkQuery } from '../outlook/api';
 import { usePlanQuery, useChangeTaskMutation } from '../plan/api';
-import { Heading, Loaded, Page, RowLink, Stack, TickLine, WayOn, Words } from '../ui';
+import type { Format } from '../i18n';
+import { Heading, Loaded, Page, Quietly, RowLink, Stack, TickLine, WayOn, Words } from '../ui';
 import { useDeskQuery } from './api';
 import { dueSoon, stillWorth } from './arrange';
 import { Tell } from './Tell';
 import { Where } from './Where';
 
-/** So many of what is due stand on the desk; the rest is in Days. */
+/** So many of what is due stand on the desk, the rest in Days; and so many of the teachers' words before one asks for more. */
 const dueShown = 5;
+const wordsShown = 3;
 
 const hrefOf = ({ studentId, courseId, itemId }: WorkRow) =>
   `/courses/${studentId}/${courseId}/${itemId}` as const;
@@ -20,12 +23,11 @@ function Tonight({ child }: { child: Child }) {
   const { t } = useTranslation();
   const { data: plan } = usePlanQuery(child.id);
   const [change] = useChangeTaskMutation();
-  if (!plan) return null;
-  const tasks = plan.tasks.filter(({ evening }) => evening === plan.today);
+  const tasks = plan?.tasks.filter(({ evening }) => evening === plan.today) ?? [];
+  if (tasks.length === 0) return null;
   return (
     <Stack space={0.5}>
       <Heading level={2}>{t('desk.tonight')}</Heading>
-      {tasks.length === 0 ? <Words colour="soft">{t('desk.tonightNone')}</Words> : null}
       {tasks.map(({ itemId, title, courseTitle, minutes, doneAt }) => (
         <TickLine
           key={itemId}
@@ -37,6 +39,12 @@ function Tonight({ child }: { child: Child }) {
     </Stack>
   );
 }
+
+/** 'today, 23:59', 'tomorrow, 15:00', 'Fri 23 Oct, 15:00'. */
+const whenDue = (format: Format, at: string): string =>
+  format.daysBetween(format.today, at) <= 1
+    ? `${format.relative(at)}, ${format.time(at)}`
+    : format.dayTime(at);
 
 function Due({ rows }: { rows: readonly WorkRow[] }) {
   const { t } = useTranslation();
@@ -51,7 +59,7 @@ function Due({ rows }: { rows: readonly WorkRow[] }) {
             <RowLink href={hrefOf(row)} label={[row.title, row.courseTitle].join(', ')}>
               <Words bold>{row.title}</Words>
               <Words size="small" colour="soft">
-                {[row.courseTitle, ...(row.dueAt ? [format.dayTime(row.dueAt)] : [])].join(' · ')}
+                {[row.courseTitle, ...(row.dueAt ? [whenDue(format, row.dueAt)] : [])].join(' · ')}
               </Words>
             </RowLink>
           </View>
@@ -107,12 +115,15 @@ function StillOpen({ rows }: { rows: readonly WorkRow[] }) {
 function Teachers({ desk }: { desk: Desk }) {
   const { t } = useTranslation();
   const format = useFormat();
+  const [all, setAll] = useState(false);
+  const shown = all ? desk.teachers : desk.teachers.slice(0, wordsShown);
+  const more = desk.teachers.length - shown.length;
   return (
     <Stack>
       <Heading level={2}>{t('desk.teachers')}</Heading>
       {desk.teachers.length === 0 ? <Words colour="soft">{t('desk.teachersNone')}</Words> : null}
       <View role="list" aria-label={t('desk.teachers')}>
-        {desk.teachers.map((word) => (
+        {shown.map((word) => (
           <View key={word.commentId} role="listitem">
             <Stack space={0.25}>
               {word.itemTitle ? <Words bold>{word.itemTitle}</Words> : null}
@@ -133,6 +144,9 @@ function Teachers({ desk }: { desk: Desk }) {
           </View>
         ))}
       </View>
+      {more > 0 ? (
+        <Quietly label={t('desk.teachersMore', { count: more })} onPress={() => setAll(true)} />
+      ) : null}
     </Stack>
   );
 }

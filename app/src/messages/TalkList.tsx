@@ -4,7 +4,7 @@ import { useTranslation } from 'react-i18next';
 import type { ThreadSummary } from '@cadro/contract';
 import { FollowUpList } from '../followups';
 import { useChildren, useDraftsQuery, useFormat } from '../household';
-import { Heading, LinkAction, Loaded, Page, Quiet, RowLink, Stack, Words } from '../ui';
+import { Heading, LinkAction, Loaded, Page, Quiet, RowLink, Stack, WayOn, Words } from '../ui';
 import { useThreadsQuery } from './api';
 
 function ThreadRow({ thread, selected }: { thread: ThreadSummary; selected: boolean }) {
@@ -63,6 +63,21 @@ function BegunList() {
   );
 }
 
+/** The ways to what each child shows its family. */
+function FromChildren() {
+  const { t } = useTranslation();
+  const { shown } = useChildren();
+  return (
+    <View>
+      {shown
+        .filter(({ role }) => role === 'guardian' || role === 'look-only')
+        .map(({ id, givenName }) => (
+          <WayOn key={id} label={t('desk.from.title', { child: givenName })} href={`/talk/from/${id}`} />
+        ))}
+    </View>
+  );
+}
+
 /** Who does what next: follow-ups, letters, and what the schools announce. */
 export function TalkList({ selected }: { selected?: string }) {
   const { t } = useTranslation();
@@ -80,6 +95,7 @@ export function TalkList({ selected }: { selected?: string }) {
             <Heading level={1}>{t('talk.title')}</Heading>
             <BegunList />
             <FollowUpList {...(selected ? { selected } : {})} />
+            <FromChildren />
             <View>
               <Heading level={2}>{t('talk.threads')}</Heading>
               {own.length === 0 ? (

@@ -2,7 +2,7 @@ import type { Child, Desk, NewPiece, NewWord } from '@cadro/contract';
 import { dateIn, dayMs } from '@cadro/core';
 import { childsTargets, itemOf } from '../gradebook';
 import { familyWith, householdOf, requireChild } from '../household';
-import { HttpProblem, type Db, type ServerDeps } from '../kit';
+import { HttpProblem, type Db, type Deps } from '../kit';
 import { enrolled } from '../records';
 import * as store from './store';
 
@@ -59,7 +59,7 @@ const pieceView = (row: store.PieceRow): Desk['pieces'][number] => ({
 });
 
 /** To the child all of its desk; to its family what it shows them. */
-export async function deskOf({ db, clock }: ServerDeps, { child, owner, own }: Open): Promise<Desk> {
+export async function deskOf({ db, clock }: Deps, { child, owner, own }: Open): Promise<Desk> {
   const now = await clock.now();
   const since = new Date(now.getTime() - teachersDays * dayMs);
   const shares = await store.sharesOf(db, owner);
@@ -98,14 +98,14 @@ async function requireAbout(db: Db, studentId: string, about: NewWord): Promise<
   if (!known) throw new HttpProblem('not-found');
 }
 
-export async function say({ db, clock }: ServerDeps, { owner, author }: Open, word: NewWord): Promise<void> {
+export async function say({ db, clock }: Deps, { owner, author }: Open, word: NewWord): Promise<void> {
   await requireAbout(db, owner.studentId, word);
   const at = await clock.now();
   await db.transaction((trx) => store.putWord(trx, owner, word, { at, author }));
 }
 
 /** @throws HttpProblem 400 for a piece without a name, 404 for an assignment that is not the child's. */
-export async function keepPiece({ db, clock }: ServerDeps, { owner }: Open, piece: NewPiece): Promise<void> {
+export async function keepPiece({ db, clock }: Deps, { owner }: Open, piece: NewPiece): Promise<void> {
   const item = piece.itemId === undefined ? null : await itemOf(db, owner.studentId, piece.itemId);
   if (piece.itemId !== undefined && !item) throw new HttpProblem('not-found');
   const title = item?.title ?? piece.title;

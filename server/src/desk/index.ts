@@ -1,3 +1,3 @@
-export { deskOf, openDesk } from './desk';
+export { deskOf, keepPiece, openDesk, say } from './desk';
 export { deskRouter } from './routes';
 export { sharesOf } from './store';

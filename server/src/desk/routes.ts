@@ -23,7 +23,11 @@ const on =
 
 /** What the child is proud of. */
 function pieces(router: Served): void {
-  mount(router, deskRoutes.keep, on('keep-desk', ({ deps, body }, open) => keepPiece(deps, open, body)));
+  mount(
+    router,
+    deskRoutes.keep,
+    on('keep-desk', ({ deps, body }, open) => keepPiece(deps, open, body)),
+  );
   mount(
     router,
     deskRoutes.change,
@@ -41,8 +45,16 @@ function pieces(router: Served): void {
 /** The child's desk: it alone writes on it; a guardian tells it that something has been seen. */
 export function deskRouter(given: ServerDeps): Router {
   const router = newRouter(given);
-  mount(router, deskRoutes.read, on('read-desk', async () => undefined));
-  mount(router, deskRoutes.say, on('keep-desk', ({ deps, body }, open) => say(deps, open, body)));
+  mount(
+    router,
+    deskRoutes.read,
+    on('read-desk', async () => undefined),
+  );
+  mount(
+    router,
+    deskRoutes.say,
+    on('keep-desk', ({ deps, body }, open) => say(deps, open, body)),
+  );
   mount(
     router,
     deskRoutes.unsay,

@@ -59,10 +59,16 @@ function Content({ people }: { people: People }) {
           ))}
           <OpenOnes child={child} />
           {child.role === 'guardian' ? (
-            <WayOn
-              label={t('trail.to', { child: child.givenName })}
-              href={`/settings/trail/${child.studentId}`}
-            />
+            <>
+              <WayOn
+                label={t('desk.from.sees', { child: child.givenName })}
+                href={`/talk/from/${child.studentId}`}
+              />
+              <WayOn
+                label={t('trail.to', { child: child.givenName })}
+                href={`/settings/trail/${child.studentId}`}
+              />
+            </>
           ) : null}
         </Stack>
       ))}

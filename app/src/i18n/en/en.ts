@@ -22,7 +22,7 @@ export const en = {
     days: 'Days',
     talk: 'Talk',
     desk: 'Desk',
-    kept: 'Proud of',
+    kept: 'My best',
     label: 'Places',
   },
   shell: {

@@ -24,7 +24,7 @@ export const es: Catalogue = {
     talk: 'Diálogo',
     label: 'Lugares',
     desk: 'Mi mesa',
-    kept: 'Orgullo',
+    kept: 'Lo mejor',
   },
   shell: {
     everyone: 'Todos',

@@ -17,6 +17,7 @@ import { demoClock, mailTransport, seal, setDemoClock, untilIdle, type Config, t
 import { addSource, moveSource, syncSource } from '../../sources';
 import { onFigures, readingHooks } from '../hooks';
 import { startWorker } from '../jobs';
+import { addDesks } from './desks';
 import { SimulatedSchools } from './school';
 
 const figuresTimeoutMs = 120_000;
@@ -51,7 +52,8 @@ async function setTexts(deps: DeliverDeps, guardianId: string): Promise<void> {
   await confirmPhone(deps.db, guardianId, phone);
 }
 
-async function addFamily(deps: DeliverDeps, now: Date): Promise<void> {
+/** @returns the people's ids by their given names. */
+async function addFamily(deps: DeliverDeps, now: Date): Promise<ReadonlyMap<string, string>> {
   const { db } = deps;
   const password_hash = await hashPassword(demoPassword);
   const ids = await addHousehold(
@@ -68,6 +70,7 @@ async function addFamily(deps: DeliverDeps, now: Date): Promise<void> {
     }
   }
   await setTexts(deps, ids[1] ?? '');
+  return new Map(people.map(({ given_name }, place) => [given_name, ids[place] ?? '']));
 }
 
 /** The simulated schools listen on another port at each start; their records are the same. */
@@ -104,15 +107,17 @@ export async function loadStory(
   }
   const telling = { db, clock, config, transport: mailTransport(config) };
   const last = Date.parse(story.opensAt);
+  let family: ReadonlyMap<string, string> = new Map();
   for (let at = Date.parse(story.readsFrom); at <= last; at += dayMs) {
     const now = new Date(at);
     await setDemoClock(db, now);
     await schools.moveTo(now);
     for (const id of sourceIds) await syncSource({ ...telling, reading: readingHooks }, id);
-    if (at === Date.parse(story.readsFrom)) await addFamily(telling, now);
+    if (at === Date.parse(story.readsFrom)) family = await addFamily(telling, now);
     await tellFamily(telling);
     tell(`read ${now.toISOString().slice(0, 10)}`);
   }
+  await addDesks(telling, family);
   const worker = await startWorker(telling, log);
   const idle = await untilIdle(db, figuresTimeoutMs);
   await worker.stop();
