@@ -21,6 +21,7 @@ create table desk_words (
   comment_id uuid,
   text text, at timestamptz not null, author text not null,
   seen_at timestamptz, seen_by text,
+  seq bigint generated always as identity,
   primary key (student_id, id),
   foreign key (student_id, comment_id) references comments (student_id, id) on delete cascade,
   check (num_nonnulls(course_id, item_id, comment_id) = 1),
@@ -34,6 +35,7 @@ create table desk_pieces (
   item_id uuid references items on delete cascade,
   title text not null, why text not null, at timestamptz not null,
   shown boolean not null default false,
+  seq bigint generated always as identity,
   primary key (student_id, id),
   unique (student_id, household_id, item_id)
 );

@@ -82,7 +82,7 @@ export const wordsOf = (db: Db, owner: Owner): Promise<WordRow[]> =>
     .joinRaw('left join course_items i on i.item_id = coalesce(w.item_id, m.item_id)')
     .joinRaw('join school_courses c on c.course_id = coalesce(w.course_id, i.course_id, m.course_id)')
     .where({ 'w.student_id': owner.studentId, 'w.household_id': owner.householdId })
-    .orderBy([{ column: 'w.at', order: 'desc' }, 'w.id'])
+    .orderBy('w.seq', 'desc')
     .select<WordRow[]>(
       ...(['w.id', 'w.wish', 'w.text', 'w.at', 'w.author', 'w.seen_at', 'w.seen_by'] as const),
       ...(['c.course_id', 'c.title as course_title', 'i.item_id', 'i.title as item_title'] as const),
@@ -137,7 +137,7 @@ export const piecesOf = (db: Db, owner: Owner): Promise<PieceRow[]> =>
     .leftJoin('course_items as i', 'i.item_id', 'p.item_id')
     .leftJoin('school_courses as c', 'c.course_id', 'i.course_id')
     .where({ 'p.student_id': owner.studentId, 'p.household_id': owner.householdId })
-    .orderBy([{ column: 'p.at', order: 'desc' }, 'p.id'])
+    .orderBy('p.seq', 'desc')
     .select<PieceRow[]>(
       ...(['p.id', 'p.item_id', 'i.course_id', 'c.title as course_title', 'p.title'] as const),
       ...(['p.why', 'p.at', 'p.shown'] as const),
