@@ -12,6 +12,7 @@ import { doorRoutes } from './household/door';
 import { draftRoutes } from './household/drafts';
 import { householdRoutes } from './household/household';
 import { keepingRoutes } from './household/keeping';
+import { onFileRoutes } from './household/onFile';
 import { peopleRoutes } from './household/people';
 import { trailRoutes } from './household/trail';
 import { messageRoutes } from './messages/messages';
@@ -49,6 +50,7 @@ export * from './household/door';
 export * from './household/drafts';
 export * from './household/household';
 export * from './household/keeping';
+export * from './household/onFile';
 export * from './household/people';
 export * from './household/roles';
 export * from './household/trail';
@@ -75,6 +77,7 @@ export const allRoutes: readonly RouteContract[] = [
   keepingRoutes,
   peopleRoutes,
   trailRoutes,
+  onFileRoutes,
   draftRoutes,
   outlookRoutes,
   newsRoutes,

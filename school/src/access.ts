@@ -1,10 +1,10 @@
 import { createHmac } from 'node:crypto';
-import { feedScope, oneRosterScopes } from '@cadro/contract';
+import { demographicsScope, feedScope, oneRosterScopes } from '@cadro/contract';
 import type { Request, RequestHandler } from 'express';
 import { oneRosterError } from './oneRoster/errors';
 
 const lifetimeSeconds = 3600;
-const offered = new Set<string>([...oneRosterScopes, feedScope]);
+const offered = new Set<string>([...oneRosterScopes, demographicsScope, feedScope]);
 
 /** The schools are simulated, and so is the secrecy of their credentials: the demo's start reads them. */
 export const clientOf = (school: string) => ({

@@ -1,6 +1,7 @@
 import type { Response } from 'express';
+import { oneRosterError } from './oneRoster/errors';
 
-export const faultKinds = ['down', 'slow', 'nonsense', 'cut', 'broken-record'] as const;
+export const faultKinds = ['down', 'refused', 'slow', 'nonsense', 'cut', 'broken-record'] as const;
 export interface Fault {
   readonly school: string;
   readonly collection: string;
@@ -32,6 +33,8 @@ export class Faults {
         return void response.json(body);
       case 'down':
         return void response.status(503).send('down for the night');
+      case 'refused':
+        return void response.status(403).json(oneRosterError('forbidden', 'not for this reader'));
       case 'slow':
         return; // never, as far as anyone will wait
       case 'nonsense':

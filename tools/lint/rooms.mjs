@@ -64,6 +64,7 @@ export const tables = {
       'link_codes',
       'change_log',
     ],
+    ...['child_files', 'school_people', 'school_reaches'],
   ],
   household: [
     ...['households', 'guardians', 'guardian_links', 'drafts', 'sessions', 'devices', 'passkeys'],
@@ -116,7 +117,7 @@ export const views = {
       'student_marks',
       'student_codes',
     ],
-    'classroom_says',
+    ...['classroom_says', 'named_people', 'student_agents'],
   ],
   household: ['guardian_profiles', 'standing_links'],
   sources: ['source_states'],

@@ -3,6 +3,8 @@ export * from './api';
 export * from './begun';
 export * from './children';
 export * from './door';
+export * from './file/api';
+export * from './file/FileScreen';
 export { AfterConsent } from './keeping/Consent';
 export * from './keeping/DataScreen';
 export * from './keeping/SafetyScreen';

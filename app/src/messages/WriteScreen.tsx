@@ -3,7 +3,15 @@ import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { useFollowUpQuery } from '../followups/api';
 import { useCourseQuery, useItemQuery } from '../gradebook';
-import { Begun, BegunLine, useChildren, useFormat, useMeQuery, type Writing } from '../household';
+import {
+  Begun,
+  BegunLine,
+  useChildren,
+  useFormat,
+  useMeQuery,
+  useOnFileQuery,
+  type Writing,
+} from '../household';
 import { problemWords } from '../i18n';
 import { Action, BackLink, Field, Heading, Loaded, Page, Quiet, RowLink, Stack, styles, Words } from '../ui';
 import { useSendMutation, useTeachersQuery } from './api';
@@ -238,6 +246,42 @@ function ToTeacher({ studentId, teacherId }: { studentId: string; teacherId: str
   );
 }
 
+/** A letter to the office about what it has on file, with what stands there in it. */
+function AboutFile({ studentId }: { studentId: string }) {
+  const { t } = useTranslation();
+  const query = useOnFileQuery(studentId);
+  const { data: me } = useMeQuery();
+  const { nameOf } = useChildren();
+  return (
+    <Loaded query={query}>
+      {({ office, child, people }) => {
+        if (!office)
+          return (
+            <Page>
+              <Quiet>{t('courses.noTeacher')}</Quiet>
+            </Page>
+          );
+        const name = nameOf(studentId);
+        const of = (who: string, reach: { [what: string]: unknown } | null) =>
+          (['phone', 'sms', 'email', 'address'] as const).flatMap((what) => {
+            const value = reach?.[what];
+            return typeof value === 'string' ? [`${who}: ${t(`file.reach.${what}`, { value })}`] : [];
+          });
+        const lines = [
+          ...of(child?.name ?? name, child),
+          ...people.flatMap((person) => of(person.name, person.reach)),
+        ].join('\n');
+        const draft = {
+          subject: t('file.subject', { child: name }),
+          text: t('file.letter', { office: office.name, child: name, lines, guardian: me?.name ?? '' }),
+        };
+        const at = `studentId=${studentId}&about=file`;
+        return <Letter {...{ studentId, draft, at }} teacher={office} followUpId={null} />;
+      }}
+    </Loaded>
+  );
+}
+
 /** A letter to a teacher: out of a follow-up, about an assignment or a course, to one teacher, or first the choice. */
 export function WriteScreen({
   followUpId,
@@ -245,15 +289,18 @@ export function WriteScreen({
   teacherId,
   courseId,
   itemId,
+  about,
 }: {
   followUpId?: string;
   studentId?: string;
   teacherId?: string;
   courseId?: string;
   itemId?: string;
+  about?: string;
 }) {
   if (followUpId) return <FromFollowUp followUpId={followUpId} />;
   if (studentId && itemId) return <FromItem {...{ studentId, itemId }} />;
   if (studentId && courseId) return <FromCourse {...{ studentId, courseId }} />;
+  if (studentId && about === 'file') return <AboutFile studentId={studentId} />;
   return studentId && teacherId ? <ToTeacher {...{ studentId, teacherId }} /> : <ChooseTeacher />;
 }

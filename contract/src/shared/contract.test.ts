@@ -68,7 +68,7 @@ describe('the contract', () => {
     expect(rolesAllowed('write-talk')).toEqual(['guardian']);
     expect(permissions.helper).toEqual(['read-record']);
     // The child keeps its desk, and reads nothing of what its guardians talk about.
-    expect(permissions.student).toEqual(['read-record', 'read-desk', 'do-work', 'keep-desk']);
+    expect(permissions.student).toEqual(['read-record', 'read-desk', 'do-work', 'keep-desk', 'read-file']);
     expect(rolesAllowed('keep-desk')).toEqual(['student']);
   });
 });

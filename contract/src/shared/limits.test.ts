@@ -176,6 +176,7 @@ const ofRoutes: Readonly<Record<string, readonly [number, ...string[]]>> = {
   ],
   'delete /api/students/:studentId/courses/:courseId/tries/:tryId': [200],
   'post /api/students/:studentId/courses/:courseId/target': [200, '/target 0 to 10000 in size'],
+  'get /api/students/:studentId/on-file': [200],
   'get /api/students/:studentId/desk': [200],
   'post /api/students/:studentId/desk/words': [
     201,

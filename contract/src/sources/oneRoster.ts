@@ -55,8 +55,19 @@ export const UserRow = Type.Object({
   familyName: Type.String(),
   enabledUser: Type.Optional(Flag),
   email: Type.Optional(Type.String()),
+  phone: Type.Optional(Type.String()),
+  sms: Type.Optional(Type.String()),
+  /** Who is named for this person: of a child its parents, guardians, relatives. */
+  agents: Type.Optional(Type.Array(Ref)),
+  /** Where the source has a postal address. */
+  metadata: Type.Optional(Type.Object({ address: Type.Optional(Type.String()) })),
   grades: Type.Optional(Type.Array(Type.String())),
   roles: Type.Array(Type.Object({ roleType: Type.String(), role: Type.String(), org: Ref }), { minItems: 1 }),
+});
+export const DemographicsRow = Type.Object({
+  ...base,
+  birthDate: Type.Optional(Nullable(DateOnly)),
+  sex: Type.Optional(Nullable(Type.String())),
 });
 export const EnrollmentRow = Type.Object({
   ...base,
@@ -112,6 +123,7 @@ export type OrgRow = Static<typeof OrgRow>;
 export type AcademicSessionRow = Static<typeof AcademicSessionRow>;
 export type ClassRow = Static<typeof ClassRow>;
 export type UserRow = Static<typeof UserRow>;
+export type DemographicsRow = Static<typeof DemographicsRow>;
 export type EnrollmentRow = Static<typeof EnrollmentRow>;
 export type CategoryRow = Static<typeof CategoryRow>;
 export type LineItemRow = Static<typeof LineItemRow>;
@@ -119,6 +131,8 @@ export type ResultRow = Static<typeof ResultRow>;
 
 export interface OneRosterCollection {
   readonly service: 'rostering' | 'gradebook';
+  /** Asked for by a scope of its own, which a school may refuse. */
+  readonly apart?: true;
   readonly row: TObject;
 }
 /** In reading order: what is referred to comes before what refers to it. */
@@ -127,6 +141,7 @@ export const oneRosterCollections = {
   academicSessions: { service: 'rostering', row: AcademicSessionRow },
   courses: { service: 'rostering', row: CourseRow },
   users: { service: 'rostering', row: UserRow },
+  demographics: { service: 'rostering', row: DemographicsRow, apart: true },
   classes: { service: 'rostering', row: ClassRow },
   enrollments: { service: 'rostering', row: EnrollmentRow },
   categories: { service: 'gradebook', row: CategoryRow },
@@ -139,6 +154,14 @@ export const oneRosterScopes = [
   'https://purl.imsglobal.org/spec/or/v1p2/scope/roster-core.readonly',
   'https://purl.imsglobal.org/spec/or/v1p2/scope/gradebook-core.readonly',
 ] as const;
+/** Birthdays and the like: a school gives them to whom it wants to. */
+export const demographicsScope = 'https://purl.imsglobal.org/spec/or/v1p2/scope/roster-demographics.readonly';
+/** The scope a collection is asked for by. */
+export const scopeOf = (name: OneRosterName): string => {
+  const { service, ...more }: OneRosterCollection = oneRosterCollections[name];
+  if (more.apart) return demographicsScope;
+  return oneRosterScopes[service === 'rostering' ? 0 : 1];
+};
 /** Path below a school's base address. */
 export const oneRosterPath = (name: OneRosterName): string =>
   `/ims/oneroster/${oneRosterCollections[name].service}/v1p2/${name}`;

@@ -1,4 +1,4 @@
-import { oneRosterCollections, oneRosterPath, oneRosterScopes, type OneRosterName } from '@cadro/contract';
+import { oneRosterCollections, oneRosterPath, scopeOf, type OneRosterName } from '@cadro/contract';
 import { Router, type Request } from 'express';
 import { requireScope } from '../access';
 import type { Faults } from '../faults';
@@ -12,6 +12,7 @@ const singular: Readonly<Record<OneRosterName, string>> = {
   academicSessions: 'academicSession',
   courses: 'course',
   users: 'user',
+  demographics: 'demographics',
   classes: 'class',
   enrollments: 'enrollment',
   categories: 'category',
@@ -35,7 +36,7 @@ export function oneRosterRouter(school: string, simulation: Simulation, faults: 
   const router = Router();
   const records = simulation.records.get(school) ?? raise(`no school ${school}`);
   for (const name of Object.keys(oneRosterCollections) as OneRosterName[]) {
-    const scope = oneRosterScopes[oneRosterCollections[name].service === 'rostering' ? 0 : 1];
+    const scope = scopeOf(name);
     const path = oneRosterPath(name);
     router.get(path, requireScope(school, scope), (request, response) => {
       try {

@@ -16,13 +16,24 @@ import { linkCodes } from './days/schoolLife';
 import { compositionsOf, nextQuarter, sessionsOf, thisQuarter, yearId } from './days/sessions';
 import { itemDetails, type SpecialItem } from './specialItem';
 import { specialItems } from './specials';
-import type { CourseSpec, SchoolSpec, WeeklySpec } from './schools/specs';
+import type { CourseSpec, Reach, SchoolSpec, StudentSpec, WeeklySpec } from './schools/specs';
 import { putTimetable } from './days/timetable';
 import { putComments } from './comments';
 import { itemId, mailOf, resultRow, teacherId } from './rows';
 import { Records } from './world';
 
 const before = at('2026-08-24', '09:00');
+/** How a school reaches somebody, as the standard's users have it; a postal address stands with what is the school's own. */
+const reachMembers = ({ email, phone, sms, address }: Reach) => ({
+  ...(email ? { email } : {}),
+  ...(phone ? { phone } : {}),
+  ...(sms ? { sms } : {}),
+  ...(address ? { metadata: { address } } : {}),
+});
+const fileMembers = (file: NonNullable<StudentSpec['file']>) => ({
+  ...reachMembers(file),
+  agents: file.agents.map((id) => ref(id, 'user')),
+});
 const ref = (sourcedId: string, type: string) => ({ sourcedId, type, href: `${type}s/${sourcedId}` });
 
 /** Makes one school's records for the whole term. Nothing here knows what day it is. */
@@ -76,6 +87,15 @@ class SchoolBuilder {
         enabledUser: 'true',
         grades: [student.year],
         roles: [{ roleType: 'primary', role: 'student', org }],
+        ...(student.file ? fileMembers(student.file) : {}),
+      });
+      if (student.file) this.put('demographics', student.id, before, { birthDate: student.file.birthDate });
+    }
+    for (const agent of this.school.agents) {
+      this.put('users', agent.id, before, {
+        ...{ givenName: agent.givenName, familyName: agent.familyName, enabledUser: 'true' },
+        roles: [{ roleType: 'primary', role: agent.role, org }],
+        ...reachMembers(agent),
       });
     }
   }

@@ -1,5 +1,5 @@
 /*
- * Which rows a request reads and writes, table by table, as migration 014 puts it into the database. What a person's
+ * Which rows a request reads and writes, table by table, as migration 015 puts it into the database. What a person's
  * sets are (`cadro.reads` and so on) is reckoned by its `cadro_become`.
  */
 
@@ -15,6 +15,9 @@ const ofEach = <T>(tables: readonly string[], value: T): Record<string, T> =>
 const one = (name: string): string => `any ((select current_setting('cadro.${name}')::uuid[])::uuid[])`;
 const person = `(select current_setting('cadro.person')::uuid)`;
 const household = `(select nullif(current_setting('cadro.household'), '')::uuid)`;
+/** Whom a school names for a child whose file one may see. */
+const named = (table: string): string => `exists (select from child_files f
+  where f.source_id = ${table}.source_id and jsonb_exists(f.agents, ${table}.external_id))`;
 /**
  * What the school tells: whose rows of a table a request reads. It writes none of them. What it tells everybody (its
  * terms, days, bells, codes, the groups that works fall into) is nobody's, and only read.
@@ -33,6 +36,11 @@ const told: Record<string, string> = {
   items: `course_id = ${one('courses')}`,
   ...ofEach(['teachers', 'announcements', 'sync_problems'], `source_id = ${one('sources')}`),
   sources: `id = ${one('sources')}`,
+  child_files: `student_id = ${one('contacts')}`,
+  school_people: named('school_people'),
+  // How the school reaches somebody is for their own household, which is known by its confirmed addresses.
+  school_reaches: `${named('school_reaches')} and exists (select from guardians g
+    where g.household_id = ${household} and g.confirmed_at is not null and lower(g.email) = lower(school_reaches.email))`,
   restrictions: 'false',
 };
 

@@ -5,6 +5,8 @@ export { classList, type ClassFilter } from './codes/classStore';
 export { doorRouter } from './door/doorRoutes';
 export type { HouseholdHooks } from './door/ways';
 export { draftRouter } from './draftRoutes';
+export { followNames } from './file/named';
+export { onFileRouter } from './file/onFile';
 export { meOf } from './me';
 export { answerForgotten } from './keeping/addresses';
 export { removeLeavers, sweepDoor } from './keeping/leaving';

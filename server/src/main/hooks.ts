@@ -7,7 +7,7 @@ import {
   type FiguresHook,
   type GradebookHooks,
 } from '../gradebook';
-import type { HouseholdHooks, RestrictingHooks } from '../household';
+import { followNames, type HouseholdHooks, type RestrictingHooks } from '../household';
 import { addJobs, type Deps } from '../kit';
 import type { ReadingHooks } from '../sources';
 
@@ -33,6 +33,7 @@ export const readingHooks: ReadingHooks = {
   onReading: async (db, sourceId, { whole, now }) => {
     if (whole) await wantStaleFigures(db, sourceId, now);
     await addJobs(db, [figuresJob]);
+    if (whole) await followNames({ db, clock: { now: async () => now } }, sourceId);
   },
 };
 

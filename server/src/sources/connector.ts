@@ -23,5 +23,7 @@ export interface Page {
 /** Reads one kind of source. `pages` yields what changed at or after `since`, oldest change first. */
 export interface Connector {
   readonly collections: readonly string[];
+  /** Whether a school that refuses it is read all the same. */
+  readonly optional: boolean;
   pages(collection: string, since: string | null): AsyncIterable<Page>;
 }

@@ -216,6 +216,18 @@ describe('a source that fails', () => {
     expect(await source()).toMatchObject({ failing_since: null, read_at: new Date('2026-10-23T19:40:00Z') });
   });
 
+  it('is read all the same when it refuses what it need not give', async () => {
+    await begin(World.start());
+    await world.school.fail([{ school: 'millrace', collection: 'demographics', kind: 'refused' }]);
+    await world.sync('millrace');
+    expect(await source()).toMatchObject({ failing_since: null });
+    const birthdays = () => world.db('child_files').whereNotNull('agents').pluck('birth_date');
+    expect(await birthdays()).toEqual([null]);
+    await world.school.fail([]);
+    await world.sync('millrace');
+    expect(await birthdays()).toEqual(['2013-05-19']);
+  });
+
   it('refuses wrong credentials without retrying for ever', async () => {
     await begin(World.start());
     await world.db('sources').update({ client_id: 'somebody-else' });

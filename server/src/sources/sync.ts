@@ -1,4 +1,4 @@
-import { feedScope, oneRosterScopes } from '@cadro/contract';
+import { demographicsScope, feedScope, oneRosterScopes } from '@cadro/contract';
 import { unseal, type Config, type Db, type Deps, type Job, type Trx } from '../kit';
 import {
   logChanges,
@@ -12,6 +12,7 @@ import type { BrokenRecord, Connector, Page } from './connector';
 import { FeedConnector } from './connectors/feed';
 import { OneRosterConnector } from './connectors/oneRoster';
 import { justBefore } from './connectors/paging';
+import { SourceError } from './errors';
 import { SchoolHttp } from './schoolHttp';
 import * as store from './store';
 
@@ -53,7 +54,8 @@ function connectorsOf({ config }: SyncDeps, source: store.SourceRow): Connector[
     timeoutMs: config.sourceTimeoutMs,
   };
   return [
-    new OneRosterConnector(new SchoolHttp({ ...access, scopes: oneRosterScopes })),
+    new OneRosterConnector(new SchoolHttp({ ...access, scopes: oneRosterScopes }), { apart: false }),
+    new OneRosterConnector(new SchoolHttp({ ...access, scopes: [demographicsScope] }), { apart: true }),
     new FeedConnector(new SchoolHttp({ ...access, scopes: [feedScope] })),
   ];
 }
@@ -130,6 +132,16 @@ async function readCollection(run: Run, connector: Connector, collection: string
   }
 }
 
+/** What a school need not give, it may refuse: then it has told nothing of it. */
+async function readAll(run: Run, connector: Connector): Promise<void> {
+  try {
+    for (const collection of connector.collections) await readCollection(run, connector, collection);
+  } catch (error) {
+    const refused = error instanceof SourceError && error.code === 'source-refuses';
+    if (!connector.optional || !refused) throw error;
+  }
+}
+
 async function retryWaiting(run: Run): Promise<void> {
   const waiting = await store.waitingRecords(run.deps.db, run.source.id);
   for (const collection of neutralCollections) {
@@ -152,7 +164,7 @@ export async function syncSource(deps: SyncDeps, sourceId: string): Promise<Sync
   const run: Run = { deps, source, now, report: { records: 0, problems: 0 }, reported };
   try {
     for (const connector of connectorsOf(deps, source)) {
-      for (const collection of connector.collections) await readCollection(run, connector, collection);
+      await readAll(run, connector);
     }
     await retryWaiting(run);
   } catch (error) {

@@ -64,6 +64,7 @@ function Content({ people }: { people: People }) {
                 label={t('desk.from.sees', { child: child.givenName })}
                 href={`/talk/from/${child.studentId}`}
               />
+              <WayOn label={t('file.to')} href={`/settings/file/${child.studentId}`} />
               <WayOn
                 label={t('trail.to', { child: child.givenName })}
                 href={`/settings/trail/${child.studentId}`}

@@ -1,5 +1,34 @@
 /** One's own data. */
 export const dataEn = {
+  file: {
+    title: 'What the school has on file about {{child}}',
+    to: 'What the school has on file',
+    lead: 'From {{school}}, read {{when}}. Worth a look once a year.',
+    untold:
+      '{{school}} tells Cadro nothing of what it has on file, or doesn’t show it to you. Please ask the school office.',
+    born: 'Born on {{when}}',
+    people: 'Who the school calls',
+    nobody: 'The school names no one.',
+    others: 'How the school reaches them is for their own household to see.',
+    relations: { guardian: 'guardian', parent: 'parent', relative: 'relative' },
+    reach: {
+      phone: 'Phone {{value}}',
+      sms: 'Texts to {{value}}',
+      email: 'E-mail {{value}}',
+      address: 'Address {{value}}',
+    },
+    none: {
+      phone: 'No phone number',
+      sms: 'No number for texts',
+      email: 'No e-mail address',
+      address: 'No address',
+    },
+    wrong: 'This isn’t right',
+    wrongHint: 'Opens a letter to {{office}}.',
+    subject: '{{child}}: what you have on file',
+    letter:
+      'Dear {{office}},\n\nPlease change what you have on file about {{child}}:\n\n{{lines}}\n\nIt should be: \n\nThank you, and best wishes\n{{guardian}}',
+  },
   data: {
     title: 'Your data',
     toData: 'Your data',

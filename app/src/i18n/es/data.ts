@@ -1,6 +1,35 @@
 import type { dataEn } from '../en/data';
 
 export const dataEs: typeof dataEn = {
+  file: {
+    title: 'Lo que la escuela tiene registrado de {{child}}',
+    to: 'Lo que la escuela tiene registrado',
+    lead: 'De {{school}}, leído {{when}}. Vale la pena revisarlo una vez al año.',
+    untold:
+      '{{school}} no le dice a Cadro lo que tiene registrado, o no se lo muestra a usted. Pregunte en la oficina de la escuela.',
+    born: 'Nació el {{when}}',
+    people: 'A quién llama la escuela',
+    nobody: 'La escuela no nombra a nadie.',
+    others: 'Cómo los localiza la escuela solo lo ve su propio hogar.',
+    relations: { guardian: 'tutor', parent: 'padre o madre', relative: 'familiar' },
+    reach: {
+      phone: 'Teléfono {{value}}',
+      sms: 'Mensajes al {{value}}',
+      email: 'Correo {{value}}',
+      address: 'Dirección {{value}}',
+    },
+    none: {
+      phone: 'Sin teléfono',
+      sms: 'Sin número para mensajes',
+      email: 'Sin correo electrónico',
+      address: 'Sin dirección',
+    },
+    wrong: 'Esto no es correcto',
+    wrongHint: 'Abre una carta a {{office}}.',
+    subject: '{{child}}: lo que tienen registrado',
+    letter:
+      'Estimado equipo de {{office}}:\n\nPor favor, corrijan lo que tienen registrado de {{child}}:\n\n{{lines}}\n\nDebería ser: \n\nGracias y saludos cordiales,\n{{guardian}}',
+  },
   data: {
     title: 'Sus datos',
     toData: 'Sus datos',

@@ -1,3 +1,4 @@
+import { aldervanes, fileOf } from './aldervanes';
 import type { CourseSpec, SchoolSpec } from './specs';
 import { notes, quiz, reading, worksheet } from './weekly';
 
@@ -246,9 +247,10 @@ export const gannetHead: SchoolSpec = {
   id: 'gannet-head',
   name: 'Gannet Head Upper School',
   students: [
-    { id: 'isolde', givenName: 'Isolde', familyName: 'Aldervane', year: '11' },
+    { id: 'isolde', givenName: 'Isolde', familyName: 'Aldervane', year: '11', file: fileOf('2010-03-02') },
     { id: 'neighbour-a', givenName: 'Bramwell', familyName: 'Oysterly', year: '11' },
   ],
+  agents: aldervanes,
   courses,
   semesters: true,
   rotation: ['A', 'B'],

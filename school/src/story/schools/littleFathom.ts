@@ -1,3 +1,4 @@
+import { aldervanes, fileOf } from './aldervanes';
 import type { CourseSpec, SchoolSpec, WeeklySpec } from './specs';
 
 const policy: CourseSpec['policy'] = {
@@ -184,9 +185,17 @@ export const littleFathom: SchoolSpec = {
   id: 'little-fathom',
   name: 'Little Fathom Primary',
   students: [
-    { id: 'pet', givenName: 'Perpetua', called: 'Pet', familyName: 'Aldervane', year: '3' },
+    {
+      id: 'pet',
+      givenName: 'Perpetua',
+      called: 'Pet',
+      familyName: 'Aldervane',
+      year: '3',
+      file: fileOf('2018-09-30'),
+    },
     { id: 'neighbour-c', givenName: 'Odo', familyName: 'Oysterly', year: '3' },
   ],
+  agents: aldervanes,
   courses,
   semesters: false,
   rotation: [''],

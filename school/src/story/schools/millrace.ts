@@ -1,3 +1,4 @@
+import { aldervanes, fileOf } from './aldervanes';
 import type { CourseSpec, SchoolSpec, WeeklySpec } from './specs';
 
 const policy: CourseSpec['policy'] = {
@@ -240,9 +241,10 @@ export const millrace: SchoolSpec = {
   id: 'millrace',
   name: 'Millrace Middle School',
   students: [
-    { id: 'caspian', givenName: 'Caspian', familyName: 'Aldervane', year: '8' },
+    { id: 'caspian', givenName: 'Caspian', familyName: 'Aldervane', year: '8', file: fileOf('2013-05-19') },
     { id: 'neighbour-b', givenName: 'Tamsin', familyName: 'Oysterly', year: '8' },
   ],
+  agents: aldervanes,
   courses,
   semesters: false,
   rotation: ['1', '2', '3'],

@@ -5,6 +5,8 @@ export interface SchoolSpec {
   readonly id: string;
   readonly name: string;
   readonly students: readonly StudentSpec[];
+  /** Whom it names for them. */
+  readonly agents: readonly AgentSpec[];
   readonly courses: readonly CourseSpec[];
   /** Whether quarters make semesters, with an exam at the end of each. */
   readonly semesters: boolean;
@@ -28,6 +30,24 @@ export interface StudentSpec {
   readonly called?: string;
   readonly familyName: string;
   readonly year: string;
+  /** What the school has on file beside. */
+  readonly file?: Reach & { readonly birthDate: string; readonly agents: readonly string[] };
+}
+
+/** How a school reaches somebody. */
+export interface Reach {
+  readonly email?: string;
+  readonly phone?: string;
+  readonly sms?: string;
+  readonly address?: string;
+}
+
+/** Somebody a school names for a child. */
+export interface AgentSpec extends Reach {
+  readonly id: string;
+  readonly givenName: string;
+  readonly familyName: string;
+  readonly role: 'guardian' | 'parent' | 'relative';
 }
 
 export interface CourseSpec {

@@ -13,7 +13,8 @@ import * as whatIsNew from '../../../migrations/010_what_is_new';
 import * as readersLearn from '../../../migrations/011_readers_learn';
 import * as theDoor from '../../../migrations/012_the_door';
 import * as theDesk from '../../../migrations/013_the_desk';
-import * as whoseRows from '../../../migrations/014_whose_rows';
+import * as onFile from '../../../migrations/014_on_file';
+import * as whoseRows from '../../../migrations/015_whose_rows';
 import { openedForHouse } from './whose';
 
 /** Dates stay `YYYY-MM-DD`: a calendar date has no instant, and turning it into one moves it by a zone. */
@@ -38,7 +39,8 @@ const migrations: Record<string, Knex.Migration> = {
   '011_readers_learn': readersLearn,
   '012_the_door': theDoor,
   '013_the_desk': theDesk,
-  '014_whose_rows': whoseRows,
+  '014_on_file': onFile,
+  '015_whose_rows': whoseRows,
 };
 
 /** Static, so that the same list serves the bundler, the tests and a running server. */

@@ -58,7 +58,8 @@ it('takes a database of the release before along, with what is in it', () =>
       '011_readers_learn',
       '012_the_door',
       '013_the_desk',
-      '014_whose_rows',
+      '014_on_file',
+      '015_whose_rows',
     ]);
   }));
 

@@ -156,7 +156,11 @@ export async function writeRecords(
   const differing = [...deleted, ...rows.filter(({ differs }) => differs)];
   const { log } = shape;
   return {
-    ids: new Set([...rows.map((row) => row.external_id), ...goneIds]),
+    ids: new Set([
+      ...rows.map((row) => row.external_id),
+      ...goneIds,
+      ...(shape.passesUnknown ? kept.map(({ id }) => id) : []),
+    ]),
     studentIds: distinct(differing.map((row) => row.student_id)),
     courseIds: distinct(differing.map((row) => row.course_id)),
     changes: log ? differing.map((row) => changeOf(log, row)) : [],

@@ -9,6 +9,8 @@ export interface TableShape {
   readonly refs?: Readonly<Record<string, string>>;
   /** Adds to rows that another collection made; never makes rows itself. */
   readonly updatesOnly?: true;
+  /** What has no row to add to is nobody's concern, and does not wait for one. */
+  readonly passesUnknown?: true;
   /** A record that the source took back is deleted; elsewhere a flag column says it. */
   readonly deletesGone?: true;
   /** What differs is news to the children it concerns. */
@@ -34,6 +36,29 @@ export const tableShapes: Readonly<Record<Exclude<NeutralCollection, 'results'>,
     table: 'students',
     columns: { given_name: 'text', family_name: 'text', year: 'text' },
     refs: { school_id: 'schools' },
+  },
+  childFiles: {
+    table: 'child_files',
+    columns: { email: 'text', phone: 'text', sms: 'text', address: 'text', agents: 'jsonb' },
+    refs: { student_id: 'students' },
+    deletesGone: true,
+  },
+  // Of teachers and others nothing of the kind is kept.
+  childDemographics: {
+    table: 'child_files',
+    columns: { birth_date: 'date', sex: 'text' },
+    updatesOnly: true,
+    passesUnknown: true,
+  },
+  schoolPeople: {
+    table: 'school_people',
+    columns: { name: 'text', relation: 'text' },
+    deletesGone: true,
+  },
+  schoolReaches: {
+    table: 'school_reaches',
+    columns: { email: 'text', phone: 'text', sms: 'text', address: 'text' },
+    deletesGone: true,
   },
   teachers: { table: 'teachers', columns: { name: 'text', email: 'text' } },
   courses: {

@@ -248,6 +248,8 @@ const isName = (name: string): name is FeedName => name in feedCollections;
 
 /** The classroom feed: plain JSON pages for what OneRoster has no place for. */
 export class FeedConnector implements Connector {
+  readonly optional = false;
+
   readonly collections = Object.keys(feedCollections);
 
   constructor(private readonly http: SchoolHttp) {}

@@ -1,7 +1,10 @@
 import {
+  demographicsScope,
   oneRosterCollections,
   oneRosterPath,
+  scopeOf,
   type ClassRow,
+  type DemographicsRow,
   type EnrollmentRow,
   type LineItemRow,
   type OneRosterName,
@@ -43,6 +46,18 @@ const levelsOf = (row: ResultRow): Record<string, number> =>
       ),
   );
 
+const reachOf = ({ email, phone, sms, metadata }: UserRow) => ({
+  ...{ email: email ?? null, phone: phone ?? null, sms: sms ?? null },
+  address: metadata?.address ?? null,
+});
+
+/** As what the standard lets somebody be named for a child. */
+const relations = new Set(['guardian', 'parent', 'relative']);
+
+const demographics: Translation<DemographicsRow> = (row) => ({
+  childDemographics: { ...key(row), birth_date: row.birthDate ?? null, sex: row.sex ?? null },
+});
+
 const user: Translation<UserRow> = (row) => {
   const role = row.roles[0];
   if (role?.role === 'student') {
@@ -54,13 +69,22 @@ const user: Translation<UserRow> = (row) => {
         year: row.grades?.[0] ?? '',
         school_id: role.org.sourcedId,
       },
+      childFiles: {
+        ...{ ...key(row), student_id: row.sourcedId, ...reachOf(row) },
+        agents: row.agents ? row.agents.map(({ sourcedId }) => sourcedId) : null,
+      },
     };
   }
   if (role?.role === 'teacher') {
     const name = `${row.givenName} ${row.familyName}`;
     return { teachers: { ...key(row), name, email: row.email ?? null } };
   }
-  return {};
+  if (!role || !relations.has(role.role)) return {};
+  const name = `${row.preferredFirstName ?? row.givenName} ${row.familyName}`;
+  return {
+    schoolPeople: { ...key(row), name, relation: role.role },
+    schoolReaches: { ...key(row), ...reachOf(row) },
+  };
 };
 
 const schoolClass: Translation<ClassRow> = (row) => ({
@@ -133,6 +157,7 @@ const translations: {
   }),
   courses: () => ({}), // the catalogue entry behind a class; the class itself has all that is shown
   users: user,
+  demographics,
   classes: schoolClass,
   enrollments: enrollment,
   categories: (row) => ({ categories: { ...key(row), title: row.title, weight: row.weight ?? 0 } }),
@@ -145,9 +170,19 @@ const isName = (name: string): name is OneRosterName => name in oneRosterCollect
 
 /** OneRoster 1.2 REST, rostering and gradebook, from the consumer's side. */
 export class OneRosterConnector implements Connector {
-  readonly collections = Object.keys(oneRosterCollections);
+  readonly collections: readonly string[];
+  readonly optional: boolean;
 
-  constructor(private readonly http: SchoolHttp) {}
+  /** @param apart those collections that a school may refuse, or all the others. */
+  constructor(
+    private readonly http: SchoolHttp,
+    { apart }: { readonly apart: boolean },
+  ) {
+    this.optional = apart;
+    this.collections = Object.keys(oneRosterCollections).filter(
+      (name) => isName(name) && (scopeOf(name) === demographicsScope) === apart,
+    );
+  }
 
   async *pages(name: string, since: string | null): AsyncGenerator<Page> {
     if (!isName(name)) throw new Error(`not a OneRoster collection: ${name}`);

@@ -11,7 +11,10 @@ const base = { sourcedId: 'x', status: 'active', dateLastModified: changed };
 async function oneRoster(name: string, rows: readonly unknown[]): Promise<Page> {
   const http = { getJson: () => Promise.resolve({ body: { [name]: rows }, total: rows.length }) };
   const pages: Page[] = [];
-  for await (const page of new OneRosterConnector(http as unknown as SchoolHttp).pages(name, null))
+  for await (const page of new OneRosterConnector(http as unknown as SchoolHttp, { apart: false }).pages(
+    name,
+    null,
+  ))
     pages.push(page);
   expect(pages).toHaveLength(1);
   return pages[0] as Page;
@@ -104,12 +107,43 @@ describe('OneRoster', () => {
       user('student', { preferredFirstName: 'Pet', grades: ['3'] }),
       user('student', {}),
       user('teacher', { email: 'p@quay-schools.example' }),
-      user('guardian', {}),
+      user('proctor', {}),
     ]);
-    expect(only(page)).toMatchObject([
+    expect(only(page).filter(({ collection }) => collection !== 'childFiles')).toMatchObject([
       { collection: 'students', given_name: 'Pet', year: '3', school_id: 'school' },
       { collection: 'students', given_name: 'Perpetua', year: '' },
       { collection: 'teachers', name: 'Perpetua Aldervane', email: 'p@quay-schools.example' },
+    ]);
+  });
+
+  it('keeps of a child what is on file, and of those who are named for it how the school reaches them', async () => {
+    const user = (role: string, more: object) => ({
+      ...{ ...base, givenName: 'Perpetua', familyName: 'Aldervane', ...more },
+      roles: [{ roleType: 'primary', role, org: ref('school') }],
+    });
+    const page = await oneRoster('users', [
+      user('student', { phone: '1', metadata: { address: 'Quay 4' }, agents: [ref('agent-1')] }),
+      user('student', {}),
+      user('relative', { email: 'g@quay.example', sms: '2' }),
+    ]);
+    const none = { email: null, phone: null, sms: null, address: null };
+    expect(only(page).filter(({ collection }) => collection !== 'students')).toMatchObject([
+      {
+        ...none,
+        collection: 'childFiles',
+        student_id: 'x',
+        phone: '1',
+        address: 'Quay 4',
+        agents: ['agent-1'],
+      },
+      // Where a source names nobody it has said nothing.
+      { ...none, collection: 'childFiles', agents: null },
+      { collection: 'schoolPeople', name: 'Perpetua Aldervane', relation: 'relative' },
+      { ...none, collection: 'schoolReaches', email: 'g@quay.example', sms: '2' },
+    ]);
+    const born = await oneRoster('demographics', [{ ...base, birthDate: '2018-09-30', raceCode: 'ignored' }]);
+    expect(only(born)).toEqual([
+      { collection: 'childDemographics', id: 'x', gone: false, birth_date: '2018-09-30', sex: null },
     ]);
   });
 
@@ -161,7 +195,7 @@ describe('OneRoster', () => {
   });
 
   it('knows of no collection but the standard’s', async () => {
-    await expect(oneRoster('demographics', [])).rejects.toThrow('not a OneRoster collection');
+    await expect(oneRoster('resources', [])).rejects.toThrow('not a OneRoster collection');
   });
 });
 

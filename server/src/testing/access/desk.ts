@@ -7,6 +7,7 @@ const childs = (done: number): Statuses => ({
   student: done,
 });
 export const deskTable: Table = {
+  'get /api/students/:studentId/on-file': { statuses: desk },
   'get /api/students/:studentId/desk': { statuses: desk },
   'post /api/students/:studentId/desk/words': {
     statuses: childs(201),

@@ -1,0 +1,98 @@
+import { useTranslation } from 'react-i18next';
+import type { OnFile } from '@cadro/contract';
+import { BackLink, Heading, LinkAction, Loaded, Page, Stack, Words } from '../../ui';
+import { useChildren } from '../children';
+import { useFormat } from '../useFormat';
+import { useOnFileQuery } from './api';
+
+type Reach = NonNullable<OnFile['people'][number]['reach']>;
+const reaches = ['phone', 'sms', 'email', 'address'] as const;
+
+/** How the school reaches somebody, what it has not got said as plainly as what it has. */
+function ReachLines({ reach }: { reach: Reach }) {
+  const { t } = useTranslation();
+  return reaches.map((what) => (
+    <Words key={what} colour={reach[what] === null ? 'soft' : 'ink'}>
+      {reach[what] === null ? t(`file.none.${what}`) : t(`file.reach.${what}`, { value: reach[what] })}
+    </Words>
+  ));
+}
+
+function TheChild({ child }: { child: NonNullable<OnFile['child']> }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  return (
+    <Stack space={0.25}>
+      <Heading level={2}>{child.name}</Heading>
+      {child.birthDate ? <Words>{t('file.born', { when: format.date(child.birthDate) })}</Words> : null}
+      <ReachLines reach={child} />
+    </Stack>
+  );
+}
+
+/** A relation in our words where the standard has it, otherwise in the school's. */
+const known = ['guardian', 'parent', 'relative'] as const;
+
+function People({ people }: { people: OnFile['people'] }) {
+  const { t } = useTranslation();
+  const said = (relation: string) => {
+    const ours = known.find((each) => each === relation);
+    return ours ? t(`file.relations.${ours}`) : relation;
+  };
+  return (
+    <Stack space={2}>
+      <Heading level={2}>{t('file.people')}</Heading>
+      {people.length === 0 ? <Words colour="soft">{t('file.nobody')}</Words> : null}
+      {people.map(({ name, relation, reach }) => (
+        <Stack key={name} space={0.25}>
+          <Words bold>{`${name} · ${said(relation)}`}</Words>
+          {reach ? <ReachLines reach={reach} /> : <Words colour="soft">{t('file.others')}</Words>}
+        </Stack>
+      ))}
+    </Stack>
+  );
+}
+
+function Content({ file }: { file: OnFile }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const { nameOf, mayTalk } = useChildren();
+  const { studentId, schoolName, child, people, office, readAt } = file;
+  const write = office?.contactable && mayTalk(studentId);
+  return (
+    <Page>
+      <BackLink href="/settings/people" label={t('people.title')} />
+      <Stack space={0.25}>
+        <Heading level={1}>{t('file.title', { child: nameOf(studentId) })}</Heading>
+        <Words colour="soft">
+          {t('file.lead', {
+            school: schoolName,
+            when: readAt ? format.recent(readAt) : t('shell.neverRead'),
+          })}
+        </Words>
+      </Stack>
+      {child ? (
+        <>
+          <TheChild child={child} />
+          <People people={people} />
+        </>
+      ) : (
+        <Words>{t('file.untold', { school: schoolName })}</Words>
+      )}
+      {write ? (
+        <Stack space={0.5}>
+          <LinkAction main label={t('file.wrong')} href={`/talk/write?studentId=${studentId}&about=file`} />
+          <Words size="small" colour="soft">
+            {t('file.wrongHint', { office: office.name })}
+          </Words>
+        </Stack>
+      ) : null}
+    </Page>
+  );
+}
+
+/** What the school has on file about a child and those it names for it: worth a look once a year. */
+export function FileScreen({ studentId }: { studentId: string }) {
+  const query = useOnFileQuery(studentId, { refetchOnMountOrArgChange: true });
+  return <Loaded query={query}>{(file) => <Content file={file} />}</Loaded>;
+}

@@ -1,0 +1,41 @@
+import { onFileRoutes, type Child, type OnFile } from '@cadro/contract';
+import type { Router } from 'express';
+import { mount, newRouter, type Db, type ServerDeps } from '../../kit';
+import { childFile, desksOf, namedFor, readingOf } from '../../records';
+import { requireChild } from '../access';
+
+async function onFile(db: Db, child: Child): Promise<OnFile> {
+  const [file, people, desks, readAt] = await Promise.all([
+    childFile(db, child.id),
+    namedFor(db, child.id),
+    desksOf(db, [child.id]),
+    readingOf(db, child.id),
+  ]);
+  const office = desks.get(child.id);
+  return {
+    studentId: child.id,
+    schoolName: child.schoolName,
+    readAt: readAt?.toISOString() ?? null,
+    child: file
+      ? {
+          name: `${child.givenName} ${child.familyName}`,
+          ...{ email: file.email, phone: file.phone, sms: file.sms, address: file.address },
+          ...{ birthDate: file.birth_date, sex: file.sex },
+        }
+      : null,
+    people: people.map(({ name, relation, reached, ...reach }) => ({
+      ...{ name, relation },
+      reach: reached ? reach : null,
+    })),
+    office: office ? { id: office.id, name: office.name, contactable: office.email !== null } : null,
+  };
+}
+
+/** What the school has on file. */
+export function onFileRouter(given: ServerDeps): Router {
+  const router = newRouter(given);
+  mount(router, onFileRoutes.read, async ({ deps: { db }, guardianId, params }) =>
+    onFile(db, await requireChild(db, guardianId, params.studentId, 'read-file')),
+  );
+  return router;
+}

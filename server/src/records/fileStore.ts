@@ -1,0 +1,43 @@
+import type { Db } from '../kit';
+
+export interface ChildFileRow {
+  readonly email: string | null;
+  readonly phone: string | null;
+  readonly sms: string | null;
+  readonly address: string | null;
+  readonly birth_date: string | null;
+  readonly sex: string | null;
+}
+
+/** What a school has on file about a child itself. */
+export const childFile = (db: Db, studentId: string): Promise<ChildFileRow | undefined> =>
+  db('child_files')
+    .where({ student_id: studentId })
+    .first<ChildFileRow | undefined>('email', 'phone', 'sms', 'address', 'birth_date', 'sex');
+
+export interface NamedRow {
+  readonly name: string;
+  readonly relation: string;
+  /** Whether how the school reaches them may be seen; it may be nothing. */
+  readonly reached: boolean;
+  readonly email: string | null;
+  readonly phone: string | null;
+  readonly sms: string | null;
+  readonly address: string | null;
+}
+
+/** Whom the school names for a child. */
+export const namedFor = (db: Db, studentId: string): Promise<NamedRow[]> =>
+  db('named_people')
+    .where({ student_id: studentId })
+    .orderBy('name')
+    .select<NamedRow[]>('name', 'relation', 'reached', 'email', 'phone', 'sms', 'address');
+
+/** When the school of a child was last read whole. */
+export const readingOf = async (db: Db, studentId: string): Promise<Date | null> =>
+  (
+    await db('student_profiles as s')
+      .join('source_states as src', 'src.source_id', 's.source_id')
+      .where({ 's.student_id': studentId })
+      .first<{ read_at: Date | null } | undefined>('src.read_at')
+  )?.read_at ?? null;
