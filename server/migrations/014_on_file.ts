@@ -29,6 +29,15 @@ create view named_people with (security_invoker = true) as
   cross join lateral jsonb_array_elements_text(f.agents) with ordinality as a(external_id, place)
   join school_people p on p.source_id = f.source_id and p.external_id = a.external_id
   left join school_reaches r on r.source_id = f.source_id and r.external_id = a.external_id;
+-- What a source holds back, in its own words: of everybody but the child, or of one it names.
+create table told_restrictions (
+  source_id uuid not null references sources on delete cascade, external_id text not null,
+  student_id uuid not null references students on delete cascade,
+  what text not null, course_id uuid references courses on delete cascade, agent text,
+  primary key (source_id, external_id)
+);
+create view school_restrictions with (security_invoker = true) as
+  select source_id, student_id, what, course_id, agent from told_restrictions;
 create view student_agents with (security_invoker = true) as
   select student_id, agents from child_files where agents is not null;
 -- As whom the school names a person who is linked to the child; who has been named and no longer is, loses the link.
@@ -40,6 +49,6 @@ export async function up(knex: Knex): Promise<void> {
 }
 
 export async function down(knex: Knex): Promise<void> {
-  await knex.raw(`alter table guardian_links drop column named_as; drop view named_people, student_agents;
-    drop table child_files, school_people, school_reaches`);
+  await knex.raw(`alter table guardian_links drop column named_as; drop view named_people, student_agents, school_restrictions;
+    drop table child_files, school_people, school_reaches, told_restrictions`);
 }

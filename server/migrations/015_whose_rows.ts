@@ -72,7 +72,8 @@ const role = [
   ]),
   `grant usage on schema public to ${both}`,
   `grant select, insert, update, delete on all tables in schema public to ${both}`,
-  `revoke all on migrations, migrations_lock, link_codes, arrivals, address_proofs, sources, sync_problems from ${both}`,
+  `revoke all on migrations, migrations_lock, link_codes, arrivals, address_proofs, sources, sync_problems,
+    told_restrictions from ${both}`,
   `grant select (id, name, base_url, complete_at, read_at, failing_since) on sources to ${both}`,
   // A record that was set aside may be another child's.
   `grant select (source_id, collection, external_id, reason, fault, seen_at) on sync_problems to ${both}`,

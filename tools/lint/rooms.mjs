@@ -64,7 +64,7 @@ export const tables = {
       'link_codes',
       'change_log',
     ],
-    ...['child_files', 'school_people', 'school_reaches'],
+    ...['child_files', 'school_people', 'school_reaches', 'told_restrictions'],
   ],
   household: [
     ...['households', 'guardians', 'guardian_links', 'drafts', 'sessions', 'devices', 'passkeys'],
@@ -117,7 +117,7 @@ export const views = {
       'student_marks',
       'student_codes',
     ],
-    ...['classroom_says', 'named_people', 'student_agents'],
+    ...['classroom_says', 'named_people', 'student_agents', 'school_restrictions'],
   ],
   household: ['guardian_profiles', 'standing_links'],
   sources: ['source_states'],

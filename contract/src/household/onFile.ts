@@ -1,6 +1,6 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { route } from '../shared/route';
-import { DateOnly, Instant, Nullable, Uuid } from '../shared/scalars';
+import { DateOnly, Nullable, Uuid } from '../shared/scalars';
 
 /** How the school reaches somebody, as it has it on file; null is nothing on file. */
 const Reach = {
@@ -14,7 +14,6 @@ const Reach = {
 export const OnFile = Type.Object({
   studentId: Uuid,
   schoolName: Type.String(),
-  readAt: Nullable(Instant),
   /** Null where the school tells nothing of it, or holds it back. */
   child: Nullable(
     Type.Object({

@@ -310,6 +310,8 @@ const ofRoutes: Readonly<Record<string, readonly [number, ...string[]]>> = {
 };
 const ofRecords: Readonly<Record<string, readonly string[]>> = {
   orgs: ['/sourcedId 1 to any characters'],
+  demographics: ['/sourcedId 1 to any characters'],
+  restrictions: ['/id 1 to any characters'],
   academicSessions: ['/sourcedId 1 to any characters'],
   courses: ['/sourcedId 1 to any characters'],
   users: ['/sourcedId 1 to any characters', '/roles 1 to any items'],

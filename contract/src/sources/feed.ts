@@ -239,6 +239,20 @@ export type SchoolEventKind = (typeof schoolEventKinds)[number];
 export type FeedAnnouncement = Static<typeof FeedAnnouncement>;
 export type FeedLinkCode = Static<typeof FeedLinkCode>;
 
+/** What a school can hold back of a child's record. */
+export const withheld = ['course', 'comments', 'contacts', 'attendance'] as const;
+export type Withheld = (typeof withheld)[number];
+/** Held back from one of those whom the school names for the child, or from everybody but the child itself. */
+export const FeedRestriction = Type.Object({
+  ...base,
+  studentId: Type.String(),
+  what: Type.Union(withheld.map((each) => Type.Literal(each))),
+  /** Of a course, which. */
+  classId: Type.Optional(Nullable(Type.String())),
+  agentId: Type.Optional(Nullable(Type.String())),
+});
+export type FeedRestriction = Static<typeof FeedRestriction>;
+
 /** In reading order. */
 export const feedCollections = {
   schoolDetails: FeedSchool,
@@ -257,6 +271,7 @@ export const feedCollections = {
   lessonNotes: FeedLessonNote,
   announcements: FeedAnnouncement,
   linkCodes: FeedLinkCode,
+  restrictions: FeedRestriction,
 } as const satisfies Record<string, TObject>;
 export type FeedName = keyof typeof feedCollections;
 

@@ -6,6 +6,7 @@ export { doorRouter } from './door/doorRoutes';
 export type { HouseholdHooks } from './door/ways';
 export { draftRouter } from './draftRoutes';
 export { followNames } from './file/named';
+export { followRestrictions } from './file/told';
 export { onFileRouter } from './file/onFile';
 export { meOf } from './me';
 export { answerForgotten } from './keeping/addresses';
@@ -16,7 +17,7 @@ export { answerObjection, endLinkBySchool, inviteByMail, linksFor, openObjection
 export { endOverdueLinks } from './people/ending';
 export { peopleOf } from './people/people';
 export { lift, restrict, type RestrictingHooks } from './people/restricting';
-export { restrictedAmong, restrictions, withheld, type Withheld } from './people/restrictionStore';
+export { restrictedAmong, restrictions } from './people/restrictionStore';
 export { peopleRouter } from './people/peopleRoutes';
 export { sendAccountMail } from './mail/sendAccountMail';
 export { householdRouter } from './routes';

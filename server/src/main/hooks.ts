@@ -7,7 +7,7 @@ import {
   type FiguresHook,
   type GradebookHooks,
 } from '../gradebook';
-import { followNames, type HouseholdHooks, type RestrictingHooks } from '../household';
+import { followNames, followRestrictions, type HouseholdHooks, type RestrictingHooks } from '../household';
 import { addJobs, type Deps } from '../kit';
 import type { ReadingHooks } from '../sources';
 
@@ -27,13 +27,18 @@ export const gradebookHooks = ({ db }: Deps): GradebookHooks => ({
   followUpAbout: (guardianId, about) => openFollowUpAbout(db, guardianId, { ...about, topic: 'work' }),
 });
 
+export const restrictingHooks: RestrictingHooks = { onRestricted: dropWaitingDigests };
+
 /** Children are put down as their pages are written; the job that takes them runs once, when the reading is over. */
 export const readingHooks: ReadingHooks = {
   onRecords: wantFigures,
   onReading: async (db, sourceId, { whole, now }) => {
     if (whole) await wantStaleFigures(db, sourceId, now);
     await addJobs(db, [figuresJob]);
-    if (whole) await followNames({ db, clock: { now: async () => now } }, sourceId);
+    if (!whole) return;
+    const deps = { db, clock: { now: async () => now } };
+    await followNames(deps, sourceId);
+    await followRestrictions(deps, sourceId, restrictingHooks);
   },
 };
 
@@ -42,5 +47,3 @@ export const householdHooks: HouseholdHooks = {
   onLinked: (trx, studentId) => wantLooks(trx, [studentId]),
   onAddress: mailMovedOn,
 };
-
-export const restrictingHooks: RestrictingHooks = { onRestricted: dropWaitingDigests };

@@ -32,12 +32,3 @@ export const namedFor = (db: Db, studentId: string): Promise<NamedRow[]> =>
     .where({ student_id: studentId })
     .orderBy('name')
     .select<NamedRow[]>('name', 'relation', 'reached', 'email', 'phone', 'sms', 'address');
-
-/** When the school of a child was last read whole. */
-export const readingOf = async (db: Db, studentId: string): Promise<Date | null> =>
-  (
-    await db('student_profiles as s')
-      .join('source_states as src', 'src.source_id', 's.source_id')
-      .where({ 's.student_id': studentId })
-      .first<{ read_at: Date | null } | undefined>('src.read_at')
-  )?.read_at ?? null;

@@ -15,7 +15,7 @@ export {
   type DatedWork,
 } from './itemStore';
 export { cameOfWorks, cameWords, type CameWork, type CameWords } from './newsStore';
-export { childFile, namedFor, readingOf } from './fileStore';
+export { childFile, namedFor } from './fileStore';
 export { codeByHash, useCode } from './linkCodeStore';
 export {
   loadCourses,

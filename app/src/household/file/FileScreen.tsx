@@ -55,21 +55,15 @@ function People({ people }: { people: OnFile['people'] }) {
 
 function Content({ file }: { file: OnFile }) {
   const { t } = useTranslation();
-  const format = useFormat();
   const { nameOf, mayTalk } = useChildren();
-  const { studentId, schoolName, child, people, office, readAt } = file;
+  const { studentId, schoolName, child, people, office } = file;
   const write = office?.contactable && mayTalk(studentId);
   return (
     <Page>
       <BackLink href="/settings/people" label={t('people.title')} />
       <Stack space={0.25}>
         <Heading level={1}>{t('file.title', { child: nameOf(studentId) })}</Heading>
-        <Words colour="soft">
-          {t('file.lead', {
-            school: schoolName,
-            when: readAt ? format.recent(readAt) : t('shell.neverRead'),
-          })}
-        </Words>
+        <Words colour="soft">{t('file.lead', { school: schoolName })}</Words>
       </Stack>
       {child ? (
         <>

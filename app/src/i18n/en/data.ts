@@ -3,7 +3,7 @@ export const dataEn = {
   file: {
     title: 'What the school has on file about {{child}}',
     to: 'What the school has on file',
-    lead: 'From {{school}}, read {{when}}. Worth a look once a year.',
+    lead: 'From {{school}}. Worth a look once a year.',
     untold:
       '{{school}} tells Cadro nothing of what it has on file, or doesn’t show it to you. Please ask the school office.',
     born: 'Born on {{when}}',

@@ -4,7 +4,7 @@ export const dataEs: typeof dataEn = {
   file: {
     title: 'Lo que la escuela tiene registrado de {{child}}',
     to: 'Lo que la escuela tiene registrado',
-    lead: 'De {{school}}, leído {{when}}. Vale la pena revisarlo una vez al año.',
+    lead: 'De {{school}}. Vale la pena revisarlo una vez al año.',
     untold:
       '{{school}} no le dice a Cadro lo que tiene registrado, o no se lo muestra a usted. Pregunte en la oficina de la escuela.',
     born: 'Nació el {{when}}',

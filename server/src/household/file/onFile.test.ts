@@ -3,6 +3,7 @@ import type { Agent } from 'supertest';
 import { World } from '../../testing/world';
 import { restrict } from '../people/restricting';
 import { followNames } from './named';
+import { followRestrictions } from './told';
 
 let world: World;
 let studentId: string;
@@ -118,5 +119,61 @@ describe('whom the school names', () => {
     await world.db('child_files').where({ student_id: studentId }).update({ agents: null });
     await followNames(world, await sourceId());
     expect(await links()).toEqual(before);
+  });
+});
+
+describe('what the school’s feed holds back', () => {
+  const hooks = { onRestricted: async () => undefined };
+  const tell = async (...rows: { what: string; agent?: string; course_id?: string }[]) => {
+    const { source_id } = await world
+      .db('student_profiles')
+      .where({ student_id: studentId })
+      .first<{ source_id: string }>('source_id');
+    await world.db('told_restrictions').delete();
+    for (const [index, row] of rows.entries())
+      await world
+        .db('told_restrictions')
+        .insert({ source_id, external_id: `r${index}`, student_id: studentId, ...row });
+    await followRestrictions(world, source_id, hooks);
+  };
+  const held = async () =>
+    (
+      await world
+        .db('restrictions as r')
+        .leftJoin('guardians as g', 'g.id', 'r.guardian_id')
+        .orderBy(['r.what', { column: 'r.source_id', order: 'asc', nulls: 'first' }])
+        .select<{ what: string; email: string | null; source_id: string | null }[]>(
+          'r.what',
+          'g.email',
+          'r.source_id',
+        )
+    ).map(({ what, email, source_id }) => [what, email, source_id !== null]);
+
+  it('is held back from who is meant, and no longer when it says so; what the operator said stays', async () => {
+    const own = { studentId, what: 'contacts' as const, courseId: null, personId: null };
+    await restrict(world, own, hooks);
+    await tell({ what: 'comments', agent: 'agent-tobiah' }, { what: 'attendance' }, { what: 'contacts' });
+    expect(await held()).toEqual([
+      ['attendance', null, true],
+      ['comments', 'tobiah@aldervane.example', true],
+      ['contacts', null, false],
+      ['contacts', null, true],
+    ]);
+    await tell({ what: 'attendance' });
+    expect(await held()).toEqual([
+      ['attendance', null, true],
+      ['contacts', null, false],
+    ]);
+    await tell();
+    expect(await held()).toEqual([['contacts', null, false]]);
+  });
+
+  it('is nothing of whom it names and nobody here is, nor of a course it does not name', async () => {
+    await world.db('restrictions').delete();
+    await tell({ what: 'comments', agent: 'agent-nobody' }, { what: 'course' });
+    expect(await held()).toEqual([]);
+    const courseId = await world.courseId('boats', 'millrace');
+    await tell({ what: 'course', course_id: courseId, agent: 'agent-tobiah' });
+    expect(await held()).toEqual([['course', 'tobiah@aldervane.example', true]]);
   });
 });

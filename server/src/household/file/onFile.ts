@@ -1,21 +1,19 @@
 import { onFileRoutes, type Child, type OnFile } from '@cadro/contract';
 import type { Router } from 'express';
 import { mount, newRouter, type Db, type ServerDeps } from '../../kit';
-import { childFile, desksOf, namedFor, readingOf } from '../../records';
+import { childFile, desksOf, namedFor } from '../../records';
 import { requireChild } from '../access';
 
 async function onFile(db: Db, child: Child): Promise<OnFile> {
-  const [file, people, desks, readAt] = await Promise.all([
+  const [file, people, desks] = await Promise.all([
     childFile(db, child.id),
     namedFor(db, child.id),
     desksOf(db, [child.id]),
-    readingOf(db, child.id),
   ]);
   const office = desks.get(child.id);
   return {
     studentId: child.id,
     schoolName: child.schoolName,
-    readAt: readAt?.toISOString() ?? null,
     child: file
       ? {
           name: `${child.givenName} ${child.familyName}`,

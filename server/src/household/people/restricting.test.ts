@@ -5,6 +5,7 @@ import {
   gradebookRoutes,
   peopleRoutes,
   type People,
+  type Withheld,
 } from '@cadro/contract';
 import type { Agent } from 'supertest';
 import { dropWaitingDigests } from '../../alerts';
@@ -15,7 +16,6 @@ import type { Ids } from '../../testing/access/callers';
 import type { World } from '../../testing/world';
 import { endOverdueLinks } from './ending';
 import { lift, restrict } from './restricting';
-import type { Withheld } from './restrictionStore';
 
 /* What a helper sees, and what a school holds back: in every answer there is, from the next request on. */
 let world: World;

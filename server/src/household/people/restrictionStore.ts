@@ -1,8 +1,5 @@
+import type { Withheld } from '@cadro/contract';
 import type { Db, Trx } from '../../kit';
-
-/** What a school can hold back. */
-export const withheld = ['course', 'comments', 'contacts', 'attendance'] as const;
-export type Withheld = (typeof withheld)[number];
 
 export interface Restriction {
   readonly studentId: string;
@@ -10,6 +7,8 @@ export interface Restriction {
   readonly personId: string | null;
   readonly what: Withheld;
   readonly courseId: string | null;
+  /** The source that told it; null where the operator said it. */
+  readonly sourceId?: string | null;
 }
 
 export interface RestrictionRow {
@@ -38,9 +37,12 @@ export const restrictions = (db: Db): Promise<RestrictionRow[]> =>
 
 /** @returns whether it was not held back before. */
 export async function addRestriction(trx: Trx, row: Restriction, at: Date): Promise<boolean> {
-  const { studentId, personId, what, courseId } = row;
+  const { studentId, personId, what, courseId, sourceId = null } = row;
   const made = await trx('restrictions')
-    .insert({ student_id: studentId, guardian_id: personId, what, course_id: courseId, made_at: at })
+    .insert({
+      ...{ student_id: studentId, guardian_id: personId, what, course_id: courseId },
+      ...{ source_id: sourceId, made_at: at },
+    })
     .onConflict(['student_id', 'guardian_id', 'what', 'course_id', 'source_id'])
     .ignore()
     .returning<{ id: string }[]>('id');

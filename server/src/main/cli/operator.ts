@@ -1,4 +1,4 @@
-import { languages, roles, type Language, type Role } from '@cadro/contract';
+import { languages, roles, type Language, type Role, withheld, type Withheld } from '@cadro/contract';
 import { Command, Option } from 'commander';
 import { writeFile } from 'node:fs/promises';
 import {
@@ -16,9 +16,7 @@ import {
   restrict,
   restrictions,
   sealTrail,
-  withheld,
   type ClassFilter,
-  type Withheld,
 } from '../../household';
 import {
   addJobs,

@@ -34,6 +34,7 @@ export const neutralCollections = [
   'lessonNotes',
   'announcements',
   'linkCodes',
+  'restrictions',
 ] as const;
 export type NeutralCollection = (typeof neutralCollections)[number];
 

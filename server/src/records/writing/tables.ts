@@ -237,6 +237,12 @@ export const tableShapes: Readonly<Record<Exclude<NeutralCollection, 'results'>,
     columns: { title: 'text', text: 'text', posted_at: 'timestamptz' },
     deletesGone: true,
   },
+  restrictions: {
+    table: 'told_restrictions',
+    columns: { what: 'text', agent: 'text' },
+    refs: { student_id: 'students', course_id: 'courses?' },
+    deletesGone: true,
+  },
   linkCodes: {
     table: 'link_codes',
     columns: { code_hash: 'text', expires_at: 'timestamptz' },

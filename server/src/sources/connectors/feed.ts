@@ -13,6 +13,7 @@ import {
   type FeedLessonNote,
   type FeedLinkCode,
   type FeedMark,
+  type FeedRestriction,
   type FeedName,
   type FeedRubricMark,
   type FeedSchool,
@@ -216,6 +217,13 @@ const announcements: Translation<FeedAnnouncement> = (row) => ({
   announcements: { ...key(row), title: row.title, text: row.text, posted_at: row.postedAt },
 });
 
+const restrictions: Translation<FeedRestriction> = (row) => ({
+  restrictions: {
+    ...{ ...key(row), student_id: row.studentId, what: row.what },
+    ...{ course_id: row.classId ?? null, agent: row.agentId ?? null },
+  },
+});
+
 const linkCodes: Translation<FeedLinkCode> = (row) => ({
   linkCodes: {
     ...key(row),
@@ -242,6 +250,7 @@ const translations: { readonly [N in FeedName]: Translation<Static<(typeof feedC
   lessonNotes,
   announcements,
   linkCodes,
+  restrictions,
 };
 const members = { id: 'id', changed: 'changedAt' };
 const isName = (name: string): name is FeedName => name in feedCollections;
