@@ -206,6 +206,23 @@ export const screens: readonly { name: string; open: (guardian: Guardian) => Pro
   { name: 'one’s own data', open: (guardian) => guardian.opens('/settings/data') },
   { name: 'who sees what', open: (guardian) => guardian.opens('/settings/people') },
   {
+    name: 'what the school has on file',
+    async open(guardian) {
+      await guardian.opens(`/settings/file/${await guardian.idOf('Isolde')}`);
+      await expect(guardian.page.getByText('Phone +1 555 010 0200')).toBeVisible();
+    },
+  },
+  {
+    name: 'the letter about what is on file',
+    async open(guardian) {
+      await guardian.opens(`/settings/file/${await guardian.idOf('Caspian')}`);
+      await guardian.page.getByRole('link', { name: 'This isn’t right' }).click();
+      await expect(guardian.page.getByLabel('Your letter')).toHaveValue(
+        /Tobiah Aldervane: Phone \+1 555 010 0177;/,
+      );
+    },
+  },
+  {
     name: 'what a child shows its family',
     async open(guardian) {
       await guardian.opens(`/talk/from/${await guardian.idOf('Isolde')}`);

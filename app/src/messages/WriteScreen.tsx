@@ -262,11 +262,13 @@ function AboutFile({ studentId }: { studentId: string }) {
             </Page>
           );
         const name = nameOf(studentId);
-        const of = (who: string, reach: { [what: string]: unknown } | null) =>
-          (['phone', 'sms', 'email', 'address'] as const).flatMap((what) => {
+        const of = (who: string, reach: { [what: string]: unknown } | null) => {
+          const said = (['phone', 'sms', 'email', 'address'] as const).flatMap((what) => {
             const value = reach?.[what];
-            return typeof value === 'string' ? [`${who}: ${t(`file.reach.${what}`, { value })}`] : [];
+            return typeof value === 'string' ? [t(`file.reach.${what}`, { value })] : [];
           });
+          return said.length > 0 ? [`${who}: ${said.join('; ')}`] : [];
+        };
         const lines = [
           ...of(child?.name ?? name, child),
           ...people.flatMap((person) => of(person.name, person.reach)),

@@ -17,6 +17,7 @@ export const aGuardian = (more: { role?: Child['role'] } = {}): Me => {
       shownAs: null,
       leavesAt: null,
       consent: null,
+      keeps: { mailDays: 180, leftDays: 730 },
       agreed: null,
       email: 'maren@aldervane.example',
     },

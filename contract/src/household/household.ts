@@ -35,6 +35,8 @@ export const Me = Type.Object({
   /** What was agreed to last, and when. */
   agreed: Nullable(Type.Object({ version: Type.String(), at: Instant })),
   children: Type.Array(Child),
+  /** So many days it is kept what was sent, and the record of a child who has left. */
+  keeps: Type.Object({ mailDays: Type.Integer(), leftDays: Type.Integer() }),
   /** The server's instant: the demo's clock may differ from the device's. */
   now: Instant,
   demo: Type.Boolean(),

@@ -10,7 +10,7 @@ export { followRestrictions } from './file/told';
 export { onFileRouter } from './file/onFile';
 export { meOf } from './me';
 export { answerForgotten } from './keeping/addresses';
-export { removeLeavers, sweepDoor } from './keeping/leaving';
+export { removeLeavers, removeLeft, sweepDoor } from './keeping/leaving';
 export { hashPassword } from './keeping/passwords';
 export { keepingRouter } from './keeping/keepingRoutes';
 export { answerObjection, endLinkBySchool, inviteByMail, linksFor, openObjections } from './people/bySchool';

@@ -34,6 +34,7 @@ export async function meOf(deps: ServerDeps, guardianId: string): Promise<Me> {
         ? { version: guardian.agreed_to, at: guardian.agreed_at.toISOString() }
         : null,
     children: await linkedChildren(db, guardianId, roles),
+    keeps: config.retention,
     now: now.toISOString(),
     demo: config.demoSchoolUrl !== null,
   };

@@ -24,6 +24,7 @@ describe('the environment', () => {
     inboundMailKey: 'k',
     mailVerdictHost: null,
     consent: null,
+    retention: { mailDays: 180, leftDays: 730 },
     demoSchoolUrl: null,
     trustedProxies: false,
     sessions: { idleHours: 12, keptDays: 90 },
@@ -51,6 +52,10 @@ describe('the environment', () => {
     [
       { CADRO_SESSION_IDLE_HOURS: '1', CADRO_SESSION_KEPT_DAYS: '30' },
       { sessions: { idleHours: 1, keptDays: 30 } },
+    ],
+    [
+      { CADRO_KEEP_MAILS_DAYS: '30', CADRO_KEEP_LEFT_DAYS: '365' },
+      { retention: { mailDays: 30, leftDays: 365 } },
     ],
     [{ CADRO_APP_DIR: '/app' }, { appDir: '/app' }],
     [

@@ -36,6 +36,8 @@ export interface Config {
   readonly trustedProxies: number | readonly string[] | false;
   /** How long a sign-in lasts: unused, and at most for who asked to be kept signed in. */
   readonly sessions: { readonly idleHours: number; readonly keptDays: number };
+  /** How long, in days, is kept what was sent, and the record of a child who has left and whom nobody sees any more. */
+  readonly retention: { readonly mailDays: number; readonly leftDays: number };
   readonly logLevel: string;
 }
 
@@ -108,6 +110,10 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     sessions: {
       idleHours: number('CADRO_SESSION_IDLE_HOURS', 12, 24 * 30),
       keptDays: number('CADRO_SESSION_KEPT_DAYS', 90, 366),
+    },
+    retention: {
+      mailDays: number('CADRO_KEEP_MAILS_DAYS', 180, 3660),
+      leftDays: number('CADRO_KEEP_LEFT_DAYS', 730, 36_600),
     },
     logLevel: env['CADRO_LOG_LEVEL'] ?? 'info',
   };

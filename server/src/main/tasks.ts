@@ -1,14 +1,24 @@
 import { Uuid } from '@cadro/contract';
 import { parse } from '@cadro/contract/parse';
+import { dayMs } from '@cadro/core';
 import { Type } from '@sinclair/typebox';
 import type { TaskList } from 'graphile-worker';
 import type { Transporter } from 'nodemailer';
-import { deliver, lookAtChildren, lookAtGuardians, makeDigests, roundsJob, wantDeliveries } from '../alerts';
+import {
+  deliver,
+  forgetDeliveries,
+  lookAtChildren,
+  lookAtGuardians,
+  makeDigests,
+  roundsJob,
+  wantDeliveries,
+} from '../alerts';
 import { computeWanted } from '../gradebook';
 import {
   answerForgotten,
   endOverdueLinks,
   removeLeavers,
+  removeLeft,
   sealTrail,
   sendAccountMail,
   sweepDoor,
@@ -27,6 +37,17 @@ const MessageJob = Type.Object({ messageId: Uuid });
 
 export interface JobDeps extends Pick<ServerDeps, 'db' | 'clock' | 'config'> {
   readonly transport: Transporter;
+}
+
+/** Lets go of what is kept no longer: accounts, children who left, what was sent, tries that were counted. */
+async function sweep(deps: JobDeps): Promise<void> {
+  const { db, clock, config } = deps;
+  await pruneTries(db);
+  await removeLeavers(deps);
+  await sweepDoor(deps);
+  await removeLeft(deps);
+  const now = await clock.now();
+  await forgetDeliveries(db, new Date(now.getTime() - config.retention.mailDays * dayMs));
 }
 
 /** Every job by name. A job that throws is tried again by the queue, later each time. */
@@ -67,9 +88,7 @@ export function tasksOf(deps: JobDeps): TaskList {
       await answerForgotten(deps, email);
     },
     async sweep() {
-      await pruneTries(db);
-      await removeLeavers(deps);
-      await sweepDoor(deps);
+      await sweep(deps);
     },
     async sealTrail() {
       await sealTrail(db);

@@ -41,6 +41,8 @@ export {
   creditPlan,
   desksOf,
   enrolled,
+  forgetChildren,
+  leftBefore,
   schoolDates,
   studentsOfCourses,
   teachersByCourse,

@@ -100,3 +100,23 @@ export const creditPlan = async (
     .first<{ areas: { area: string; required: number }[] } | undefined>('areas');
   return row?.areas ?? [];
 };
+
+/** Children whose last term was over before that instant. Whom no course was ever told of has not begun. */
+export const leftBefore = (db: Db, before: Date): Promise<string[]> =>
+  db('students as s')
+    .whereExists(db('enrolments as e').whereRaw('e.student_id = s.id').select(db.raw('1')))
+    .whereNotExists(
+      db('enrolments as e')
+        .join('course_terms as t', 't.course_id', 'e.course_id')
+        .whereRaw('e.student_id = s.id')
+        .where('t.ends_on', '>=', before)
+        .select(db.raw('1')),
+    )
+    .pluck('s.id');
+
+/** Deletes all there is of some children. */
+export async function forgetChildren(db: Db, studentIds: readonly string[]): Promise<void> {
+  await db('students')
+    .whereIn('id', [...studentIds])
+    .delete();
+}

@@ -98,6 +98,7 @@ export class World {
       mailVerdictHost: 'mx.mail.cadro.example',
       demoSchoolUrl: school.url,
       consent: null,
+      retention: { mailDays: 180, leftDays: 730 },
       trustedProxies: false,
       sessions: { idleHours: 12, keptDays: 90 },
       logLevel: 'silent',

@@ -24,6 +24,7 @@ const me: Me = {
   shownAs: null,
   leavesAt: null,
   consent: null,
+  keeps: { mailDays: 180, leftDays: 730 },
   agreed: null,
   email: 'ottoline@aldervane.example',
   language: 'en',

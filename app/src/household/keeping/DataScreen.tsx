@@ -67,7 +67,7 @@ function WhatIsKept({ me }: { me: Me }) {
       {kept.map((what) => (
         <Stack key={what} space={0}>
           <Words bold>{t(`data.what.${what}.what`)}</Words>
-          <Words>{t(`data.what.${what}.why`)}</Words>
+          <Words>{t(`data.what.${what}.why`, me.keeps)}</Words>
         </Stack>
       ))}
       {me.agreed ? (

@@ -58,13 +58,15 @@ function Content({ people }: { people: People }) {
             <PersonRow key={person.id} person={person} child={child} />
           ))}
           <OpenOnes child={child} />
+          {child.role === 'helper' ? null : (
+            <WayOn label={t('file.to')} href={`/settings/file/${child.studentId}`} />
+          )}
           {child.role === 'guardian' ? (
             <>
               <WayOn
                 label={t('desk.from.sees', { child: child.givenName })}
                 href={`/talk/from/${child.studentId}`}
               />
-              <WayOn label={t('file.to')} href={`/settings/file/${child.studentId}`} />
               <WayOn
                 label={t('trail.to', { child: child.givenName })}
                 href={`/settings/trail/${child.studentId}`}

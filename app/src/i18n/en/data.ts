@@ -57,7 +57,7 @@ export const dataEn = {
       },
       record: {
         what: 'Your children’s grades, assignments, comments and attendance',
-        why: 'From the school, so that you can see them. As long as the school sends them and you’re linked to the child.',
+        why: 'From the school, so that you can see them. As long as the school sends them and you’re linked to the child; {{leftDays}} days after a child has left and no one here sees it anymore, they’re deleted.',
       },
       written: {
         what: 'Follow-ups, plans, notes, targets and what you’ve tried out',
@@ -77,7 +77,7 @@ export const dataEn = {
       },
       mail: {
         what: 'Which messages were sent to you, and when',
-        why: 'So that none is sent twice and you can see what failed.',
+        why: 'So that none is sent twice and you can see what failed. For {{mailDays}} days.',
       },
     },
     takeTitle: 'Take it with you',

@@ -103,7 +103,7 @@ export const deskEn = {
       childEveningsOff: 'not the evenings you plan',
       youSee: 'You see',
       youAnswers: 'where {{child}} says an assignment is',
-      youWords: 'what {{child}} shows you or would like to talk about, and the pieces {{child}} shows',
+      youWords: 'what {{child}} shows you or would like to talk about, and the pieces on the family’s table',
       youAims: '{{child}}’s own targets and tries',
       youAimsOff: 'not {{child}}’s own targets and tries: {{child}} keeps them',
       showEvenings: 'Let {{child}} see the evenings we plan, and tick them off',

@@ -59,7 +59,7 @@ export const dataEs: typeof dataEn = {
       },
       record: {
         what: 'Las calificaciones, tareas, comentarios y asistencia de sus hijos',
-        why: 'Vienen de la escuela para que usted los vea. Mientras la escuela los envíe y usted tenga acceso.',
+        why: 'Vienen de la escuela para que usted los vea. Mientras la escuela los envíe y usted tenga acceso; {{leftDays}} días después de que un niño se va y nadie aquí lo ve, se borran.',
       },
       written: {
         what: 'Seguimientos, planes, notas, metas y lo que ha probado',
@@ -79,7 +79,7 @@ export const dataEs: typeof dataEn = {
       },
       mail: {
         what: 'Qué mensajes se le enviaron y cuándo',
-        why: 'Para no enviar ninguno dos veces y que vea lo que falló.',
+        why: 'Para no enviar ninguno dos veces y que vea lo que falló. Durante {{mailDays}} días.',
       },
     },
     takeTitle: 'Llévese todo',

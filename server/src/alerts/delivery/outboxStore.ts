@@ -143,3 +143,8 @@ export async function toldSince(
   );
   return new Map(rows.rows.map(({ guardian_id, count }) => [guardian_id, count]));
 }
+
+/** Lets go of what was sent, or could not be, before that instant. */
+export async function forgetDeliveries(db: Db, before: Date): Promise<void> {
+  await db('deliveries').whereNot({ state: 'waiting' }).where('at', '<', before).delete();
+}

@@ -1,7 +1,7 @@
 import { followUpRoutes, householdRoutes, keepingRoutes, messageRoutes, type Me } from '@cadro/contract';
 import type { Agent } from 'supertest';
 import { password, World } from '../../testing/world';
-import { removeLeavers, sweepDoor } from './leaving';
+import { removeLeavers, removeLeft, sweepDoor } from './leaving';
 
 /* One's own data: how one is called, and how an account goes, with all that is its own and nothing of anybody else. */
 let world: World;
@@ -109,5 +109,31 @@ describe('an account that its owner wants deleted', () => {
     expect((await me(await world.signedIn('ottoline'))).children).toEqual([]);
     const { followUps } = (await far.get(followUpRoutes.list.path)).body as { followUps: object[] };
     expect(followUps).toHaveLength(1);
+  });
+});
+
+describe('a child who has left', () => {
+  const is = async (student: string): Promise<boolean> =>
+    (await world.db('students').where({ id: world.student(student) })).length === 1;
+  const removed = () => removeLeft(world);
+
+  it('is kept as long as the operator says after its last term, and after the last who saw it', async () => {
+    await world.db.raw(`update terms set ends_on = least(ends_on, '2026-11-06')`);
+    await world.moveTo('2028-11-01T12:00:00Z');
+    expect(await removed()).toBe(0);
+    await world.moveTo('2028-11-10T12:00:00Z');
+    // Whom somebody sees stays; of the others nothing is left.
+    const linked = await world.db('guardian_links').whereNull('ended_at').distinct().pluck('student_id');
+    const before = await world.db('students').pluck('id');
+    expect(await removed()).toBe(before.length - linked.length);
+    expect(await is('caspian')).toBe(true);
+    expect(await is('neighbour-b')).toBe(false);
+    await world.db('guardian_links').update({ ended_at: '2026-11-20T12:00:00Z' });
+    expect(await removed()).toBe(0);
+    await world.moveTo('2028-11-21T12:00:00Z');
+    expect(await removed()).toBeGreaterThan(0);
+    expect(await world.db('results').count()).toEqual([{ count: 0 }]);
+    // Who looked is kept without them.
+    expect((await world.db('trail')).length).toBeGreaterThan(0);
   });
 });

@@ -1,17 +1,17 @@
 import { roles } from '@cadro/contract';
-import type { Deps } from '../../kit';
+import type { Deps, ServerDeps } from '../../kit';
+import { forgetChildren, leftBefore } from '../../records';
 import { forgetArrivals } from '../door/arrivalStore';
 import { forgetMails, wantAccountMail } from '../mail/accountMailStore';
 import { forgetProofs } from '../mail/proofStore';
 import { endWithHousehold } from '../people/ending';
 import { linksOf } from '../people/peopleStore';
 import { deleteGuardian, leavers, linkedChildren, setLeaving, type GuardianRow } from '../store';
+import { seenSince } from './leftStore';
 import { endSessions } from './sessionStore';
 
 /** So long an account can be taken back. */
 const days = 30;
-/** So long it is known what was sent. */
-const mailDays = 180;
 const dayMs = 24 * 3_600_000;
 
 /** The own account is deleted in thirty days; until then nothing is sent to it, and its owner can take it back. */
@@ -47,10 +47,26 @@ export async function removeLeavers({ db, clock }: Deps): Promise<number> {
   return gone.length;
 }
 
+type Keeping = Pick<ServerDeps, 'db' | 'clock' | 'config'>;
+
 /** Lets go of what has served: mails that went out, links in them, arrivals that were never confirmed. */
-export async function sweepDoor({ db, clock }: Deps): Promise<void> {
+export async function sweepDoor({ db, clock, config }: Keeping): Promise<void> {
   const now = (await clock.now()).getTime();
-  await forgetMails(db, new Date(now - mailDays * dayMs));
+  await forgetMails(db, new Date(now - config.retention.mailDays * dayMs));
   await forgetProofs(db, new Date(now - days * dayMs));
   await forgetArrivals(db, new Date(now - days * dayMs));
+}
+
+/**
+ * Deletes the records of children who have left: whose last term is over for as long as the operator keeps them, and whom
+ * nobody has seen since.
+ * @returns how many.
+ */
+export async function removeLeft({ db, clock, config }: Keeping): Promise<number> {
+  const before = new Date((await clock.now()).getTime() - config.retention.leftDays * dayMs);
+  const left = await leftBefore(db, before);
+  const seen = new Set(await seenSince(db, left, before));
+  const gone = left.filter((id) => !seen.has(id));
+  await forgetChildren(db, gone);
+  return gone.length;
 }
