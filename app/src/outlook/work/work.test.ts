@@ -1,6 +1,7 @@
-import type { CourseRecord, WorkRow } from '@cadro/contract';
+import type { CourseRecord } from '@cadro/contract';
 import { i18next, makeFormat, startTexts } from '../../i18n';
 import { anItem } from '../../testing/items';
+import { aRow } from '../../testing/works';
 import { answerer, type Answer } from '../../workers/outlook';
 import { scoresOf, stepOf, targetOf, worksOf } from '../tries/works';
 import { arrangeWork, filterOf, isNarrow, keyOf, linesOf, noFilter, searchOf } from './arrangeWork';
@@ -10,41 +11,6 @@ startTexts('en');
 const now = '2026-10-21T19:40:00Z';
 const format = makeFormat('en', 'America/Halifax', now);
 const t = i18next.t;
-
-const aRow = (more: Partial<WorkRow> = {}): WorkRow => ({
-  group: 'loose',
-  studentId: 's',
-  courseId: 'c',
-  courseTitle: 'Kelp chemistry',
-  itemId: 'i',
-  title: 'Reef survey',
-  itemKind: 'field work',
-  possible: 20,
-  counts: true,
-  outOf: 100,
-  decimals: 1,
-  kind: 'missing',
-  recoverable: true,
-  impact: 2.27,
-  gain: 2.27,
-  credit: 0.5,
-  deadline: '2026-11-07T03:59:00Z',
-  assignedAt: '2026-09-30T11:40:00Z',
-  dueAt: '2026-10-10T02:59:00Z',
-  said: { sourceName: 'Gannet Head', status: 'missing', earned: null, at: '2026-10-12T18:40:00Z' },
-  other: null,
-  doubt: null,
-  remarked: false,
-  flagsMissing: false,
-  supplies: [],
-  early: false,
-  effort: { minutes: 60, told: false },
-  asked: null,
-  followUpId: null,
-  was: null,
-  readAt: now,
-  ...more,
-});
 
 describe('narrowing the list down', () => {
   const rows = [
