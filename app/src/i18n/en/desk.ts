@@ -105,7 +105,7 @@ export const deskEn = {
       youAnswers: 'where {{child}} says an assignment is',
       youWords: 'what {{child}} shows you or would like to talk about, and the pieces on the family’s table',
       youAims: '{{child}}’s own targets and tries',
-      youAimsOff: 'not {{child}}’s own targets and tries: {{child}} keeps them',
+      youAimsOff: 'not {{child}}’s own targets and tries: they’re private',
       showEvenings: 'Let {{child}} see the evenings we plan, and tick them off',
       decide: 'Decide this together: {{child}} reads the same list.',
     },
