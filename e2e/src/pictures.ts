@@ -11,6 +11,8 @@ interface Picture {
   readonly open: (guardian: Guardian, page: Page) => Promise<void>;
   readonly size?: { width: number; height: number };
   readonly dark?: true;
+  /** A child, in its own places. */
+  readonly who?: string;
 }
 
 const openFollowUp = async (guardian: Guardian, page: Page) => {
@@ -40,12 +42,10 @@ const pictures: readonly Picture[] = [
     dark: true,
   },
   {
-    name: 'report-cards',
-    async open(guardian, page) {
-      await guardian.goesTo('Courses');
-      await page.getByRole('link', { name: 'Report cards' }).first().click();
-      await page.getByRole('radio', { name: 'School year 2025–26' }).click();
-    },
+    name: 'desk',
+    who: 'isolde',
+    open: async (_guardian, page) =>
+      expect(page.getByRole('heading', { level: 1, name: /due by tomorrow$/ })).toBeVisible(),
   },
   { name: 'new', open: async (_guardian, page) => void (await page.goto('/brief/new')) },
   {
@@ -103,11 +103,11 @@ const pictures: readonly Picture[] = [
   { name: 'follow-up', open: openFollowUp },
 ];
 
-for (const { name, open, size = phone, dark } of pictures) {
+for (const { name, open, size = phone, dark, who } of pictures) {
   test(name, async ({ guardian, page }) => {
     await page.setViewportSize(size);
     await page.emulateMedia({ colorScheme: dark ? 'dark' : 'light', reducedMotion: 'reduce' });
-    await guardian.signsIn();
+    await (who ? guardian.signsIn(who, /\/desk$/) : guardian.signsIn());
     await open(guardian, page);
     await expect(page.getByRole('heading', { level: 1 }).last()).toBeVisible();
     await expect(page.getByRole('status', { name: 'Loading' })).toHaveCount(0);

@@ -20,6 +20,8 @@ export interface RunningStack {
   readonly url: string;
   readonly schoolUrl: string;
   readonly env: Readonly<Record<string, string>>;
+  /** What the operator does at the command line; answers what is said there, line by line. */
+  readonly operator: (args: readonly string[], env?: Record<string, string>) => Promise<string[]>;
 }
 
 function given(): Given {
@@ -28,18 +30,21 @@ function given(): Given {
   return JSON.parse(text) as Given;
 }
 
-/** A copy of the story of its own: database, schools, server and worker. */
-async function startStory(name: string) {
+/**
+ * Database, schools, server and worker of its own: with a copy of the story, or fresh, as on the first day of a Cadro that
+ * knows of no demo.
+ */
+async function startOwn(name: string, fresh: boolean) {
   const { psql, databaseUrl, storyState, buildDir, secret, folder } = given();
   const database = `e2e_${name}`;
   const admin = databaseUrl.replace('%db%', 'postgres');
   const sql = (text: string) => run(psql, ['-X', '-q', '-d', admin, '-c', text]);
   await sql(`drop database if exists ${database} with (force)`);
-  await sql(`create database ${database} template story`);
+  await sql(`create database ${database} template ${fresh ? 'template1' : 'story'}`);
   const home = join(folder, database);
   mkdirSync(home, { recursive: true });
   const schoolState = join(home, 'school.json');
-  copyFileSync(storyState, schoolState);
+  if (!fresh) copyFileSync(storyState, schoolState);
   const stack = await startStack(
     {
       databaseUrl: databaseUrl.replace('%db%', database),
@@ -47,27 +52,39 @@ async function startStory(name: string) {
       buildDir,
       schoolState,
       logs: join(home, 'logs'),
+      demo: !fresh,
     },
     async (starting) => {
       // A run that is ended takes its processes with it.
       process.once('SIGTERM', () => void starting.stop().then(() => process.exit(1)));
       await starting.startSchool();
-      await starting.command('loadStory');
+      await starting.command(fresh ? 'migrate' : 'loadStory');
       await starting.startServer();
       await starting.startWorker();
     },
   );
   const { env } = stack;
-  const running: RunningStack = { url: env.CADRO_PUBLIC_URL, schoolUrl: env.CADRO_DEMO_SCHOOL_URL, env };
+  const running: RunningStack = {
+    ...{ url: env.CADRO_PUBLIC_URL, schoolUrl: `http://127.0.0.1:${env.SCHOOL_PORT}`, env },
+    operator: async (args, more = {}) => {
+      const program = join(buildDir, 'server', 'cadro.cjs');
+      const { output } = await run(process.execPath, [program, ...args], { env: { ...env, ...more } });
+      return output.trim().split('\n');
+    },
+  };
   return { stack, running };
 }
 
-export const test = base.extend<{ guardian: Guardian }, { running: RunningStack; story: string }>({
+export const test = base.extend<
+  { guardian: Guardian },
+  { running: RunningStack; story: string; fresh: boolean }
+>({
   /** A file that needs the story from its first evening on gives itself a name here, and has a stack of its own. */
   story: ['shared', { option: true, scope: 'worker' }],
+  fresh: [false, { option: true, scope: 'worker' }],
   running: [
-    async ({ story }, use, { workerIndex }) => {
-      const { stack, running } = await startStory(`${story}_${workerIndex}`);
+    async ({ story, fresh }, use, { workerIndex }) => {
+      const { stack, running } = await startOwn(`${story}_${workerIndex}`, fresh);
       await use(running);
       await stack.stop();
     },

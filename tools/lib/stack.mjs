@@ -10,7 +10,7 @@ const stopTimeoutMs = 6_000;
 const answerTimeoutMs = 2_000;
 
 /** The environment of Cadro's processes and of the stand-ins, from the addresses of one stack. */
-function environment({ databaseUrl, ports, secret, buildDir, schoolState }) {
+function environment({ databaseUrl, ports, secret, buildDir, schoolState, demo = true }) {
   // Letters and digits alone: a header loses blanks at its ends.
   const textKey = createHash('sha256').update(`texts:${secret}`).digest('hex').slice(0, 32);
   const inboundKey = `inbound-${secret.slice(0, 16)}`;
@@ -23,7 +23,7 @@ function environment({ databaseUrl, ports, secret, buildDir, schoolState }) {
     CADRO_APP_DIR: join(buildDir, 'app'),
     CADRO_INBOUND_MAIL_KEY: inboundKey,
     CADRO_MAIL_VERDICT_HOST: 'mx.mail.cadro.example',
-    CADRO_DEMO_SCHOOL_URL: `http://127.0.0.1:${ports.school}`,
+    ...(demo ? { CADRO_DEMO_SCHOOL_URL: `http://127.0.0.1:${ports.school}` } : {}),
     TEXT_GATEWAY_URL: `http://127.0.0.1:${ports.school}/texts`,
     TEXT_GATEWAY_KEY: textKey,
     SCHOOL_TEXT_KEY: textKey,
@@ -116,8 +116,8 @@ const mostTries = 5;
 /**
  * Starts a stack at ports of its own. A port that was free when it was looked up may be taken by now: then others are
  * tried.
- * @param {{ databaseUrl: string; secret: string; buildDir: string; schoolState: string; logs: string; port?: number }} given
- *   what it works on, the folder of its logs, and the server's port where it matters.
+ * @param {{ databaseUrl: string; secret: string; buildDir: string; schoolState: string; logs: string; port?: number; demo?: boolean }} given
+ *   what it works on, the folder of its logs, the server's port where it matters, and whether time is the story's.
  * @param {(stack: Stack) => Promise<void>} begin starts of it what is wanted; where that fails, all of it is stopped.
  */
 export async function startStack({ port, logs, ...given }, begin) {

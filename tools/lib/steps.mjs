@@ -53,6 +53,10 @@ export async function endCommands() {
 
 /**
  * Runs a command to its end. Its output goes to `log` or is collected; a failure shows the last lines.
+ * @param {string} command
+ * @param {readonly string[]} args
+ * @param {{ env?: Record<string, string>; cwd?: string; log?: unknown; input?: string; onLine?: (line: string) => void;
+ *   onStart?: (child: unknown) => void; allowFailure?: boolean }} how
  * @returns standard output and standard error together.
  */
 export function run(

@@ -1,0 +1,67 @@
+import type { Browser, Page } from '@playwright/test';
+import { Guardian } from './guardian';
+import { expect, type RunningStack } from './stack';
+
+/* People who come to Cadro for the first time, each in a browser of their own. */
+interface Mail {
+  readonly to: string;
+  readonly subject: string;
+  readonly text: string;
+}
+
+/** The address in the last mail with such a subject, opened where passkeys work: by the name of this machine. */
+export async function addressIn(
+  running: RunningStack,
+  page: Page,
+  to: string,
+  subject: RegExp,
+): Promise<string> {
+  let found: string | undefined;
+  await expect
+    .poll(
+      async () => {
+        const { arrivals } = (await (
+          await page.request.get(`${running.schoolUrl}/demo/arrivals`)
+        ).json()) as {
+          arrivals: Mail[];
+        };
+        const mail = arrivals.filter((each) => each.to === to && subject.test(each.subject)).at(-1);
+        found = /http\S+#\S+/.exec(mail?.text ?? '')?.[0];
+        return found;
+      },
+      { timeout: 30_000 },
+    )
+    .toBeTruthy();
+  return (found ?? '').replace('127.0.0.1', 'localhost');
+}
+
+export async function newcomer(browser: Browser, running: RunningStack, wide: boolean): Promise<Guardian> {
+  const context = await browser.newContext({
+    baseURL: running.url.replace('127.0.0.1', 'localhost'),
+    viewport: wide ? { width: 1280, height: 800 } : { width: 390, height: 844 },
+  });
+  return new Guardian(await context.newPage(), wide);
+}
+
+export const signIn = async (page: Page, email: string, password: string) => {
+  await page.goto('/sign-in');
+  await page.getByLabel('E-mail address').fill(email);
+  await page.getByLabel('Password').fill(password);
+  await page.getByRole('button', { name: 'Sign in' }).click();
+};
+export const signOut = async (page: Page) => {
+  await page.goto('/settings');
+  await page.getByRole('button', { name: 'Sign out' }).click();
+  await expect(page).toHaveURL(/\/sign-in$/);
+};
+/** A key that lives in this browser, and is confirmed at once. */
+export const withPasskeys = async (page: Page) => {
+  const cdp = await page.context().newCDPSession(page);
+  await cdp.send('WebAuthn.enable');
+  await cdp.send('WebAuthn.addVirtualAuthenticator', {
+    options: {
+      ...{ protocol: 'ctap2', transport: 'internal', hasResidentKey: true, hasUserVerification: true },
+      ...{ isUserVerified: true, automaticPresenceSimulation: true },
+    },
+  });
+};
