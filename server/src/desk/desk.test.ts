@@ -1,4 +1,13 @@
-import { deskRoutes, followUpRoutes, planRoutes, tryRoutes, workRoutes, type Desk } from '@cadro/contract';
+import {
+  deskRoutes,
+  doorRoutes,
+  followUpRoutes,
+  peopleRoutes,
+  planRoutes,
+  tryRoutes,
+  workRoutes,
+  type Desk,
+} from '@cadro/contract';
 import type { Agent } from 'supertest';
 import { World } from '../testing/world';
 
@@ -197,4 +206,34 @@ describe('what each sees of the other', () => {
     const apart = await desk(await world.signedIn('apart'));
     expect(apart).toMatchObject({ words: [], pieces: [], aims: [], family: ['apart'], joined: false });
   });
+});
+
+it('reaches the guardian whom a child lets in that has come by itself; another’s household stays its own', async () => {
+  await world.household('alone', [{ name: 'pet', role: 'student', children: ['pet'] }]);
+  const code = async (agent: Agent, student: string): Promise<string> => {
+    const wish = { studentIds: [world.student(student)], role: 'guardian', email: null, together: false };
+    return (await agent.post(peopleRoutes.invite.path).send(wish).expect(201)).body.code as string;
+  };
+  const comes = async (by: string, name: string): Promise<Agent> => {
+    const agent = world.nobody;
+    const who = { name, email: `${name}@test.example`, password: 'lantern wicks for thirty herons' };
+    await agent
+      .post(doorRoutes.come.path)
+      .send({ code: by, ...who, language: 'en', keep: false })
+      .expect(201);
+    return agent;
+  };
+  const pet = await world.signedIn('pet');
+  const first = await comes(await code(pet, 'pet'), 'first');
+  const wish = { title: 'My boat', why: 'It is red', shown: true };
+  await pet
+    .post(deskRoutes.keep.path.replace(':studentId', world.student('pet')))
+    .send(wish)
+    .expect(201);
+  const piecesOfPet = async (agent: Agent): Promise<number> =>
+    (await agent.get(deskRoutes.read.path.replace(':studentId', world.student('pet'))).expect(200)).body
+      .pieces.length as number;
+  expect(await piecesOfPet(first)).toBe(1);
+  // Where somebody looks after the child already, who comes by its code has a household of their own.
+  expect(await piecesOfPet(await comes(await code(pet, 'pet'), 'second'))).toBe(0);
 });
