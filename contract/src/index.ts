@@ -16,6 +16,7 @@ import { onFileRoutes } from './household/onFile';
 import { peopleRoutes } from './household/people';
 import { trailRoutes } from './household/trail';
 import { messageRoutes } from './messages/messages';
+import { operatorRoutes } from './operator/operator';
 import { newsRoutes } from './outlook/news';
 import { outlookRoutes } from './outlook/outlook';
 import { tryRoutes } from './outlook/tries';
@@ -56,6 +57,7 @@ export * from './household/roles';
 export * from './household/trail';
 export * from './household/ways';
 export * from './messages/messages';
+export * from './operator/operator';
 export * from './outlook/figures';
 export * from './outlook/matters';
 export * from './outlook/news';
@@ -96,4 +98,5 @@ export const allRoutes: readonly RouteContract[] = [
   messageRoutes,
   alertRoutes,
   sourceRoutes,
+  operatorRoutes,
 ].flatMap((routes) => Object.values<RouteContract>(routes));

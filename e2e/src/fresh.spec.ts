@@ -9,34 +9,48 @@ test.use({ story: 'fresh', fresh: true });
 
 const first = 'lantern wicks for thirty herons';
 const second = 'eleven quiet oars before the dawn';
+const third = 'seven lamps along the breakwater';
 
-/** The operator adds a school, waits until it has been read, and prints a letter for a child. */
-async function schoolWithLetter(running: RunningStack, givenName: string, letters: string) {
+/** The operator signs in at a place of their own and adds a school; it is read, and a child of it is found. */
+async function addsSchool(page: Page, running: RunningStack): Promise<void> {
   const { sources } = (await (await fetch(`${running.schoolUrl}/demo/story`)).json()) as {
     sources: { name: string; baseUrl: string; clientId: string; clientSecret: string }[];
   };
   const school = sources.find(({ name }) => name.startsWith('Millrace'));
   if (!school) throw new Error('no such school');
-  const { name, baseUrl, clientId, clientSecret } = school;
-  await running.operator(['add-source', name, baseUrl, clientId], { CADRO_SOURCE_SECRET: clientSecret });
-  let childId = '';
-  await expect
-    .poll(
-      async () => {
-        const children = await running.operator(['children']);
-        childId = children.find((line) => line.includes(`\t${givenName}\t`))?.split('\t')[0] ?? '';
-        return childId;
-      },
-      { timeout: 60_000 },
-    )
-    .not.toBe('');
+  await running.operator(['add-operator', 'Sable'], { CADRO_OPERATOR_PASSWORD: third });
+  await page.goto('/operator');
+  await page.getByLabel('Your operator name').fill('Sable');
+  await page.getByLabel('Password').fill(third);
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await expect(page.getByText(/^No school yet/)).toBeVisible();
+  await page.getByRole('button', { name: 'Add a school’s system' }).click();
+  await page.getByLabel('The school’s name').fill(school.name);
+  await page.getByLabel('Address of its OneRoster interface').fill(school.baseUrl);
+  await page.getByLabel('Client id').fill(school.clientId);
+  await page.getByLabel('Client secret').fill(school.clientSecret);
+  await page.getByRole('button', { name: 'Add a school’s system' }).click();
+  const own = page.getByRole('list', { name: 'Schools’ systems' }).getByRole('listitem');
+  await expect(async () => {
+    await page.reload();
+    await expect(own.getByText(/^read /)).toBeVisible({ timeout: 2_000 });
+  }).toPass({ timeout: 60_000 });
+}
+
+/** The operator has a code for a child, and letters to print. */
+async function hasCode(page: Page, running: RunningStack, letters: string) {
+  await page.getByLabel('Part of a child’s name').fill('caspian');
+  await page.getByRole('button', { name: 'Search' }).click();
+  await page.getByRole('button', { name: /^Caspian Aldervane/ }).click();
+  await expect(page.getByText('No one sees this child’s record yet.')).toBeVisible();
+  await page.getByRole('button', { name: 'Make a code for the family' }).click();
+  const code = await page.getByText(/^([0-9A-Z]{4}-){3}[0-9A-Z]{4}$/).textContent();
+  const list = await running.operator(['children']);
+  const childId = list.find((line) => line.includes('\tCaspian\t'))?.split('\t')[0] ?? '';
   mkdirSync(dirname(letters), { recursive: true });
   await running.operator(['codes', '--child', childId, '--letters', letters]);
   expect(readFileSync(letters).subarray(0, 5).toString()).toBe('%PDF-');
-  const table = await running.operator(['codes', '--child', childId]);
-  const code = /([0-9A-Z]{4}-){3}[0-9A-Z]{4}/.exec(table.join('\n'))?.[0];
-  if (!code) throw new Error(`no code in ${table.join(' ')}`);
-  return { childId, code };
+  return { childId, code: code ?? '' };
 }
 
 /** Somebody comes in by a code, seeing first whose record it opens. */
@@ -63,9 +77,13 @@ async function invites(page: Page, as: string): Promise<string> {
 test(
   'a school, its letter, a parent, the other parent, a grandmother and the child; a lost password, a passkey, the end',
   once,
-  async ({ browser, running }, { outputPath }) => {
+  async ({ browser, running }, info) => {
     test.setTimeout(240_000);
-    const { childId, code } = await schoolWithLetter(running, 'Caspian', outputPath('letters.pdf'));
+    const operator = await newcomer(browser, running, false);
+    await addsSchool(operator.page, running);
+    await operator.findsStateInOrder('the operator’s place');
+    const { childId, code } = await hasCode(operator.page, running, info.outputPath('letters.pdf'));
+    await operator.findsStateInOrder('a child, for the operator');
     const email = 'odile@test.example';
 
     const parent = await newcomer(browser, running, false);
@@ -118,13 +136,17 @@ test(
     await expect(page).toHaveURL(/\/brief$/);
     await expect(page.getByRole('heading', { level: 1, name: 'No child here yet' })).toHaveCount(0);
 
-    const links = await running.operator(['links', '--child', childId]);
-    const personId = links.find((line) => line.includes('Odile Marsh'))?.split('\t')[2] ?? '';
-    await running.operator(['end-link', '--child', childId, '--person', personId]);
+    await operator.page.reload();
+    await operator.page.getByLabel('Part of a child’s name').fill('caspian');
+    await operator.page.getByRole('button', { name: 'Search' }).click();
+    await operator.page.getByRole('button', { name: /^Caspian Aldervane/ }).click();
+    await operator.page.getByRole('button', { name: 'End this access: Odile Marsh' }).click();
+    await operator.page.getByRole('button', { name: 'Yes, end it: Odile Marsh' }).click();
+    await expect(operator.page.getByText('Odile Marsh', { exact: true })).toHaveCount(0);
     // The page that is open empties by itself, and another asks in vain.
     await expect(page.getByRole('heading', { level: 1, name: 'No child here yet' })).toBeVisible();
     expect((await page.request.get(`/api/students/${childId}/terms`)).status()).toBe(404);
     await parent.findsStateInOrder('when the school has ended it');
-    expect(parent.complaints.filter((text) => !/404/.test(text))).toEqual([]);
+    expect([...operator.complaints, ...parent.complaints].filter((text) => !/404/.test(text))).toEqual([]);
   },
 );

@@ -17,11 +17,11 @@ export const floors = {
   core: ['household', 'gradebook', 'attendance', 'calendar', 'outlook', 'plan', 'followups', 'alerts'],
   server: [
     ...['kit', 'records', 'household', 'sources', 'attendance', 'gradebook', 'followups', 'messages'],
-    ...['alerts', 'desk', 'outlook', 'plan', 'calendar', 'brief', 'main'],
+    ...['alerts', 'desk', 'outlook', 'plan', 'calendar', 'brief', 'operator', 'main'],
   ],
   app: [
     ...['store', 'i18n', 'ui', 'workers', 'household', 'sources', 'gradebook', 'attendance', 'followups'],
-    ...['messages', 'calendar', 'alerts', 'plan', 'outlook', 'desk', 'shell', 'app'],
+    ...['messages', 'calendar', 'alerts', 'plan', 'outlook', 'desk', 'operator', 'shell', 'app'],
   ],
 };
 
@@ -99,6 +99,7 @@ export const tables = {
   plan: ['plans', 'plan_exceptions', 'plan_tasks'],
   desk: ['desk_shares', 'desk_words', 'desk_pieces'],
   brief: ['news_looks'],
+  operator: ['operators'],
   calendar: [
     ...['calendar_entries', 'calendar_entry_children', 'own_dates', 'supplies_got', 'calendar_feeds'],
     ...['calendar_published', 'calendar_imports', 'imported_events'],

@@ -63,6 +63,7 @@ export const tags = [
   'Safety',
   'People',
   'Desk',
+  'Operator',
 ] as const;
 type Tag = (typeof tags)[number];
 

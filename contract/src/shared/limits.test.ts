@@ -177,6 +177,32 @@ const ofRoutes: Readonly<Record<string, readonly [number, ...string[]]>> = {
   'delete /api/students/:studentId/courses/:courseId/tries/:tryId': [200],
   'post /api/students/:studentId/courses/:courseId/target': [200, '/target 0 to 10000 in size'],
   'get /api/students/:studentId/on-file': [200],
+  'post /api/operator/session': [
+    204,
+    '/ no others',
+    '/name 1 to 120 characters',
+    '/password 1 to 200 characters',
+  ],
+  'delete /api/operator/session': [204],
+  'get /api/operator': [200],
+  'post /api/operator/sources': [
+    204,
+    ...['/ no others', '/name 1 to 120 characters', '/baseUrl 0 to 500 characters'],
+    ...['/clientId 1 to 120 characters', '/clientSecret 1 to 500 characters'],
+  ],
+  'post /api/operator/sources/:sourceId/read': [202],
+  'get /api/operator/students': [200, '/ no others', '/name 1 to 120 characters'],
+  'get /api/operator/students/:studentId': [200],
+  'post /api/operator/codes': [
+    201,
+    '/ no others',
+    '/studentIds 1 to 100 different',
+    '/days 1 to 366 in size',
+  ],
+  'post /api/operator/students/:studentId/restrictions': [204, '/ no others'],
+  'delete /api/operator/restrictions/:restrictionId': [204],
+  'delete /api/operator/students/:studentId/people/:personId': [204],
+  'post /api/operator/students/:studentId/people/:personId/restore': [204],
   'get /api/students/:studentId/desk': [200],
   'post /api/students/:studentId/desk/words': [
     201,
@@ -373,7 +399,7 @@ describe('what a route answers with and takes', () => {
   it('is in the table, to the last one', () => expect(Object.fromEntries(found)).toEqual(ofRoutes));
 
   it('is open to everybody at the door, by a secret address, and nowhere else', () => {
-    const open = allRoutes.filter(({ access }) => access !== 'signed-in');
+    const open = allRoutes.filter(({ access }) => access !== 'signed-in' && access !== 'operator');
     expect(open.map(({ method, path, access }) => `${access}: ${method} ${path}`)).toEqual([
       'public: post /api/session',
       ...['look', 'come', 'later', 'confirm', 'forgotten', 'newPassword'].map(
@@ -387,6 +413,7 @@ describe('what a route answers with and takes', () => {
       'public: post /api/mail-stop/:token',
       'public: delete /api/mail-stop/:token',
       'demo: post /api/demo/next-day',
+      'public: post /api/operator/session',
     ]);
   });
 });

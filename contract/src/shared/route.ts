@@ -13,7 +13,7 @@ export interface RouteContract<
   readonly summary: string;
   readonly room: string;
   /** Who may call it at all; the rows it sees are scoped by the links of the caller. */
-  readonly access: 'public' | 'signed-in' | 'demo';
+  readonly access: 'public' | 'signed-in' | 'demo' | 'operator';
   readonly params?: Params;
   readonly query?: Query;
   readonly body?: Body;

@@ -25,6 +25,7 @@ describe('the environment', () => {
     mailVerdictHost: null,
     consent: null,
     retention: { mailDays: 180, leftDays: 730 },
+    operatorPage: false,
     demoSchoolUrl: null,
     trustedProxies: false,
     sessions: { idleHours: 12, keptDays: 90 },
@@ -57,6 +58,7 @@ describe('the environment', () => {
       { CADRO_KEEP_MAILS_DAYS: '30', CADRO_KEEP_LEFT_DAYS: '365' },
       { retention: { mailDays: 30, leftDays: 365 } },
     ],
+    [{ CADRO_OPERATOR_PAGE: 'on' }, { operatorPage: true }],
     [{ CADRO_APP_DIR: '/app' }, { appDir: '/app' }],
     [
       { TEXT_GATEWAY_URL: 'https://t', TEXT_GATEWAY_KEY: 'g' },

@@ -38,6 +38,8 @@ export interface Config {
   readonly sessions: { readonly idleHours: number; readonly keptDays: number };
   /** How long, in days, is kept what was sent, and the record of a child who has left and whom nobody sees any more. */
   readonly retention: { readonly mailDays: number; readonly leftDays: number };
+  /** Whether those who run this Cadro have a place of theirs in it. */
+  readonly operatorPage: boolean;
   readonly logLevel: string;
 }
 
@@ -115,6 +117,7 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
       mailDays: number('CADRO_KEEP_MAILS_DAYS', 180, 3660),
       leftDays: number('CADRO_KEEP_LEFT_DAYS', 730, 36_600),
     },
+    operatorPage: env['CADRO_OPERATOR_PAGE'] === 'on',
     logLevel: env['CADRO_LOG_LEVEL'] ?? 'info',
   };
 }

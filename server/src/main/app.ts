@@ -34,13 +34,14 @@ import {
   webApp,
 } from '../kit';
 import { messageRouter, threadWith } from '../messages';
+import { operatorRouter } from '../operator';
 import { deskRouter } from '../desk';
 import { answersAbout, outlookRouter } from '../outlook';
 import { planRouter, Solver } from '../plan';
 import { sourceRouter } from '../sources';
 import { demoRouter } from './demo';
 import { exportRouter } from './exported';
-import { gradebookHooks, householdHooks, onFigures } from './hooks';
+import { gradebookHooks, householdHooks, onFigures, restrictingHooks } from './hooks';
 import { inboundMailRouter } from './inboundMail';
 
 const none = '(none)';
@@ -112,6 +113,7 @@ function apiRouter(deps: ServerDeps, { solver, live, rehearser }: Helpers): Rout
     calendarPages(deps),
     elsewherePages(deps),
     briefRouter(deps),
+    operatorRouter(deps, restrictingHooks),
   );
   if (deps.config.demoSchoolUrl) router.use(demoRouter(deps, deps.config.demoSchoolUrl));
   return router;

@@ -7,6 +7,7 @@ export {
   sourcesOfStudents,
   sourceStates,
   type SourceState,
+  findSource,
 } from './store';
 export { sourceRouter } from './routes';
 export { readingJob, syncSource, type ReadingHooks } from './sync';

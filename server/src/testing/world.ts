@@ -99,6 +99,7 @@ export class World {
       demoSchoolUrl: school.url,
       consent: null,
       retention: { mailDays: 180, leftDays: 730 },
+      operatorPage: true,
       trustedProxies: false,
       sessions: { idleHours: 12, keptDays: 90 },
       logLevel: 'silent',

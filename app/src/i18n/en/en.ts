@@ -9,6 +9,7 @@ import { doorEn } from './door';
 import { deskEn } from './desk';
 import { daysEn } from './days';
 import { newsEn } from './news';
+import { operatorEn } from './operator';
 import { peopleEn } from './people';
 import { talkEn } from './talk';
 import { workEn } from './work';
@@ -264,6 +265,7 @@ export const en = {
   ...countingEn,
   ...begunEn,
   ...newsEn,
+  ...operatorEn,
   ...peopleEn,
   ...talkEn,
 } as const;

@@ -9,6 +9,7 @@ import { doorEs } from './door';
 import { deskEs } from './desk';
 import { daysEs } from './days';
 import { newsEs } from './news';
+import { operatorEs } from './operator';
 import { peopleEs } from './people';
 import { talkEs } from './talk';
 import { workEs } from './work';
@@ -264,6 +265,7 @@ export const es: Catalogue = {
   ...countingEs,
   ...begunEs,
   ...newsEs,
+  ...operatorEs,
   ...peopleEs,
   ...talkEs,
 };

@@ -7,6 +7,10 @@ export interface ClassFilter {
   /** Title of a course, as the school writes it. */
   readonly course?: string | undefined;
   readonly studentIds?: readonly string[] | undefined;
+  /** A part of a name. */
+  readonly name?: string | undefined;
+  /** So many at most. */
+  readonly most?: number | undefined;
 }
 
 export interface ClassChild {
@@ -19,11 +23,17 @@ export interface ClassChild {
 }
 
 /** The children of a list, by school, year and name. */
-export const classList = (db: Db, { school, year, course, studentIds }: ClassFilter): Promise<ClassChild[]> =>
+export const classList = (
+  db: Db,
+  { school, year, course, studentIds, name, most }: ClassFilter,
+): Promise<ClassChild[]> =>
   db('student_profiles as s')
     .modify((query) => {
       if (school !== undefined) query.where({ 's.school_name': school });
       if (year !== undefined) query.where({ 's.year': year });
+      if (name !== undefined)
+        query.whereRaw(`position(lower(?) in lower(s.given_name || ' ' || s.family_name)) > 0`, [name]);
+      if (most !== undefined) query.limit(most);
       if (studentIds !== undefined) query.whereIn('s.student_id', [...studentIds]);
       if (course !== undefined)
         query.whereIn('s.student_id', db('student_courses').where({ title: course }).select('student_id'));

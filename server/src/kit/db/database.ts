@@ -15,6 +15,7 @@ import * as theDoor from '../../../migrations/012_the_door';
 import * as theDesk from '../../../migrations/013_the_desk';
 import * as onFile from '../../../migrations/014_on_file';
 import * as whoseRows from '../../../migrations/015_whose_rows';
+import * as operators from '../../../migrations/016_operators';
 import { openedForHouse } from './whose';
 
 /** Dates stay `YYYY-MM-DD`: a calendar date has no instant, and turning it into one moves it by a zone. */
@@ -41,6 +42,7 @@ const migrations: Record<string, Knex.Migration> = {
   '013_the_desk': theDesk,
   '014_on_file': onFile,
   '015_whose_rows': whoseRows,
+  '016_operators': operators,
 };
 
 /** Static, so that the same list serves the bundler, the tests and a running server. */

@@ -60,6 +60,7 @@ it('takes a database of the release before along, with what is in it', () =>
       '013_the_desk',
       '014_on_file',
       '015_whose_rows',
+      '016_operators',
     ]);
   }));
 

@@ -24,6 +24,7 @@ const nobodys = [
 /** What no request reads at all. */
 const closed = [
   ...['migrations', 'migrations_lock', 'link_codes', 'arrivals', 'address_proofs', 'told_restrictions'],
+  'operators',
 ];
 
 const names = async (sql: string): Promise<string[]> =>

@@ -58,6 +58,12 @@ const readBody = (reader: RequestHandler, request: Request, response: Response):
       void reader(request, response, (error?: unknown) => (error ? fail(error as Error) : done())),
   );
 
+/** The operators' place is there where it is switched on, for who has signed in at it. */
+function requireOperatorsPlace({ operatorPage }: ServerDeps['config'], { session }: Request): void {
+  if (!operatorPage) throw new HttpProblem('not-found');
+  if (!session.operatorId) throw new HttpProblem('not-signed-in');
+}
+
 const turns = new Turns();
 
 /**
@@ -71,8 +77,10 @@ export function mount<P extends TObject, Q extends TObject, B extends TSchema, A
 ): void {
   router[contract.method](contract.path, async (request, response) => {
     response.locals['route'] = contract.path;
-    const guardianId = contract.access === 'public' ? '' : (request.session.guardianId ?? '');
-    if (contract.access !== 'public' && !guardianId) throw new HttpProblem('not-signed-in');
+    const { access } = contract;
+    const guardianId = access === 'public' ? '' : (request.session.guardianId ?? '');
+    if (access === 'operator') requireOperatorsPlace(router.given.config, request);
+    else if (access !== 'public' && !guardianId) throw new HttpProblem('not-signed-in');
     if (contract.body) await readBody(contract.takesFile ? readers.file : readers.body, request, response);
     refuseNul(request.body);
     const call = {
@@ -80,7 +88,10 @@ export function mount<P extends TObject, Q extends TObject, B extends TSchema, A
       query: (contract.query ? parseText('query', contract.query, request.query) : {}) as Static<Q>,
       body: (contract.body ? parse('request body', contract.body, request.body) : undefined) as Static<B>,
       // Who is signed in sees the rows of their own children, whatever a handler asks for.
-      deps: guardianId ? { ...router.given, db: personalDb(router.given.db, guardianId) } : router.given,
+      deps:
+        guardianId && access !== 'operator'
+          ? { ...router.given, db: personalDb(router.given.db, guardianId) }
+          : router.given,
       guardianId,
       request,
       response,

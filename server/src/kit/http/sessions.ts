@@ -9,6 +9,8 @@ declare module 'express-session' {
   interface SessionData {
     /** Who is signed in; nobody before the last step. */
     guardianId: string;
+    /** Which operator is signed in, and nobody else with them. */
+    operatorId: string;
     /** When, in milliseconds. Sessions live by the clock of the wall, whatever day the demo has. */
     since: number;
     /** Whether one asked to be kept signed in on this device. */
@@ -23,6 +25,8 @@ declare module 'express-session' {
 }
 
 const hourMs = 3_600_000;
+/** An operator's working day. */
+const operatorHours = 10;
 export const sessionCookie = 'cadro.session';
 
 /**
@@ -44,9 +48,10 @@ export function sessions(config: Config, pool: Pool): RequestHandler[] {
     cookie: { httpOnly: true, sameSite: 'lax', secure: config.publicUrl.startsWith('https:') },
   });
   const atMost: RequestHandler = async (request, _response, next) => {
-    const { since = 0, guardianId } = request.session;
+    const { since = 0, guardianId, operatorId } = request.session;
     const age = (await systemClock.now()).getTime() - since;
-    if (guardianId && age > config.sessions.keptDays * 24 * hourMs) await newSession(request);
+    const most = operatorId ? operatorHours : config.sessions.keptDays * 24;
+    if ((guardianId ?? operatorId) && age > most * hourMs) await newSession(request);
     next();
   };
   return [read, atMost];
@@ -81,6 +86,12 @@ export async function beginSession(
   const since = (await systemClock.now()).getTime();
   Object.assign(request.session, { guardianId, kept, device, since });
   if (kept) request.session.cookie.maxAge = keptDays * 24 * hourMs;
+}
+
+/** Signs an operator in: a new id, of which nobody else is signed in. */
+export async function beginOperatorSession(request: Request, operatorId: string): Promise<void> {
+  await newSession(request);
+  Object.assign(request.session, { operatorId, since: (await systemClock.now()).getTime() });
 }
 
 export const endSession = (request: Request): Promise<void> =>

@@ -33,7 +33,7 @@ export interface QueueState {
 export async function queueState(db: Db): Promise<QueueState[]> {
   const { rows } = await db.raw<{ rows: QueueState[] }>(
     `select task_identifier as task, count(*) as waiting, min(run_at) as oldest,
-       count(*) filter (where attempts > 0) as failed
+       count(*) filter (where last_error is not null) as failed
      from graphile_worker.jobs group by 1 order by 1`,
   );
   return rows;

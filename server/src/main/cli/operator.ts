@@ -18,6 +18,7 @@ import {
   sealTrail,
   type ClassFilter,
 } from '../../household';
+import { addOperator, endOperator } from '../../operator';
 import {
   addJobs,
   demoClock,
@@ -249,6 +250,27 @@ export function cadroCommand(tell: Tell): Command {
         await addJobs(db, [readingJob(id)]);
         tell(`source ${id} will be read by the job worker`);
       }),
+    );
+  cadro
+    .command('add-operator <name>')
+    .description(
+      'who may sign in at /operator, the password in CADRO_OPERATOR_PASSWORD; again: another password',
+    )
+    .action((name: string) =>
+      withDatabase(async (deps) => {
+        const password = process.env['CADRO_OPERATOR_PASSWORD'];
+        if (!password) throw new Error('CADRO_OPERATOR_PASSWORD is not set');
+        await addOperator(deps, name, password);
+        tell(`${name} may sign in at ${deps.config.publicUrl}/operator, where it is switched on`);
+      }),
+    );
+  cadro
+    .command('end-operator <name>')
+    .description('who may sign in at /operator no longer, from the next request on')
+    .action((name: string) =>
+      withDatabase(async ({ db, clock }) =>
+        tell((await endOperator(db, name, await clock.now())) ? 'It is so.' : 'There is no such operator.'),
+      ),
     );
   cadro
     .command('trail-check')

@@ -1,7 +1,7 @@
 import type { Command } from 'commander';
 import { bouncedAddresses } from '../../alerts';
 import { refusedMails, trailFor } from '../../household';
-import { queueState, type Db, type Deps } from '../../kit';
+import { queueState, tableSizes, type Deps } from '../../kit';
 import { sourceProblems } from '../../sources';
 
 type Tell = (line: string) => void;
@@ -9,15 +9,6 @@ type WithDatabase = (work: (deps: Deps) => Promise<void>) => Promise<void>;
 
 const line = (...cells: readonly (string | number | Date | null)[]): string =>
   cells.map((cell) => (cell instanceof Date ? cell.toISOString() : (cell ?? ''))).join('\t');
-
-/** Rows of every table, as the planner knows them, and what they take on disk: the largest first. */
-async function sizes(db: Db, tell: Tell): Promise<void> {
-  const { rows } = await db.raw<{ rows: { name: string; rows: number; bytes: number }[] }>(
-    `select relname as name, greatest(reltuples, 0)::bigint as rows, pg_total_relation_size(oid) as bytes
-     from pg_class where relnamespace = 'public'::regnamespace and relkind = 'r' order by 3 desc, 1`,
-  );
-  for (const { name, rows: count, bytes } of rows) tell(line(name, count, bytes));
-}
 
 /**
  * How Cadro is doing, for its operator: sources, queue, sizes, addresses that mail does not reach, the trail. Nothing
@@ -50,7 +41,11 @@ export function addState(cadro: Command, run: WithDatabase, tell: Tell): void {
   cadro
     .command('sizes')
     .description('every table: about how many rows, and how many bytes')
-    .action(() => run(({ db }) => sizes(db, tell)));
+    .action(() =>
+      run(async ({ db }) => {
+        for (const { name, rows, bytes } of await tableSizes(db)) tell(line(name, rows, bytes));
+      }),
+    );
   cadro
     .command('bounced')
     .description('addresses that mail came back from, or that were refused')

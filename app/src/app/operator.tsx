@@ -1,0 +1,3 @@
+import { OperatorScreen } from '../operator';
+
+export default OperatorScreen;

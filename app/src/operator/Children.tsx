@@ -1,0 +1,206 @@
+import { useState } from 'react';
+import { View } from 'react-native';
+import { useTranslation } from 'react-i18next';
+import { withheld, type OperatorChild, type Withheld } from '@cadro/contract';
+import { useFormat } from '../household';
+import { Action, Choice, Field, Heading, Loaded, Quietly, Row, Stack, Words } from '../ui';
+import {
+  useEndBySchoolMutation,
+  useGiveCodeMutation,
+  useHoldBackMutation,
+  useOperatorChildQuery,
+  useOperatorChildrenQuery,
+  useRestoreLinkMutation,
+} from './api';
+
+type Person = OperatorChild['people'][number];
+
+function PersonLine({ studentId, person }: { studentId: string; person: Person }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const [sure, setSure] = useState(false);
+  const [end] = useEndBySchoolMutation();
+  const [restore] = useRestoreLinkMutation();
+  const { name, role, since, until, suspended, personId } = person;
+  const facts = [
+    t(`people.asWords.${role}`),
+    t('people.since', { when: format.date(since) }),
+    ...(until ? [t('desk.until', { date: format.date(until) })] : []),
+    ...(suspended ? [t('operator.onHold')] : []),
+  ];
+  return (
+    <Stack space={0}>
+      <Words bold>{name}</Words>
+      <Words size="small" colour="soft">
+        {facts.join(' · ')}
+      </Words>
+      <Row wrap space={2}>
+        {suspended ? (
+          <Quietly
+            label={t('operator.restore')}
+            hint={name}
+            onPress={() => void restore({ studentId, personId })}
+          />
+        ) : null}
+        {sure ? (
+          <>
+            <Quietly
+              label={t('people.endYes')}
+              hint={name}
+              onPress={() => void end({ studentId, personId })}
+            />
+            <Quietly label={t('people.no')} onPress={() => setSure(false)} />
+          </>
+        ) : (
+          <Quietly label={t('operator.end')} hint={name} onPress={() => setSure(true)} />
+        )}
+      </Row>
+    </Stack>
+  );
+}
+
+const everybody = 'everybody';
+
+/** What is held back, from whom: a course is chosen where it is one. */
+function HoldBack({ child: { child, people, courses } }: { child: OperatorChild }) {
+  const { t } = useTranslation();
+  const [what, setWhat] = useState<Withheld>('comments');
+  const [courseId, setCourseId] = useState(courses[0]?.id ?? '');
+  const [personId, setPersonId] = useState(everybody);
+  const [hold, { isLoading, isSuccess }] = useHoldBackMutation();
+  const { studentId } = child;
+  const asked = {
+    ...{ studentId, what },
+    ...(what === 'course' ? { courseId } : {}),
+    ...(personId === everybody ? {} : { personId }),
+  };
+  return (
+    <Stack>
+      <Heading level={3}>{t('operator.hold')}</Heading>
+      <Choice
+        label={t('operator.hold')}
+        options={withheld.map((value) => ({ value, label: t(`operator.what.${value}`) }))}
+        value={what}
+        onChange={setWhat}
+      />
+      {what === 'course' ? (
+        <Choice
+          label={t('operator.what.course')}
+          options={courses.map(({ id, title }) => ({ value: id, label: title }))}
+          value={courseId}
+          onChange={setCourseId}
+        />
+      ) : null}
+      <Choice
+        titled
+        label={t('operator.from')}
+        options={[
+          { value: everybody, label: t('operator.everybody') },
+          ...people
+            .filter(({ role }) => role !== 'student')
+            .map(({ personId: value, name }) => ({ value, label: name })),
+        ]}
+        value={personId}
+        onChange={setPersonId}
+      />
+      <Action label={t('operator.holdYes')} busy={isLoading} onPress={() => void hold(asked)} />
+      {isSuccess ? <Words live>{t('operator.held')}</Words> : null}
+    </Stack>
+  );
+}
+
+/** A code for the letter to a child's family, shown once. */
+function Code({ studentId }: { studentId: string }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const [give, { data, isLoading }] = useGiveCodeMutation();
+  const [code] = data?.codes ?? [];
+  if (!code)
+    return <Action label={t('operator.code')} busy={isLoading} onPress={() => void give(studentId)} />;
+  return (
+    <Stack space={0.25}>
+      <Words size="matter" bold live>
+        {code.code}
+      </Words>
+      <Words size="small" colour="soft">
+        {t('operator.codeHint', { when: format.date(code.until), address: code.address })}
+      </Words>
+    </Stack>
+  );
+}
+
+function Child({ child }: { child: OperatorChild }) {
+  const { t } = useTranslation();
+  const { studentId, givenName, familyName, year, schoolName } = child.child;
+  return (
+    <Stack space={2}>
+      <Stack space={0}>
+        <Heading level={3}>{`${givenName} ${familyName}`}</Heading>
+        <Words size="small" colour="soft">
+          {[schoolName, year].join(' · ')}
+        </Words>
+      </Stack>
+      {child.people.length === 0 ? <Words colour="soft">{t('operator.nobody')}</Words> : null}
+      <View role="list" aria-label={t('people.title')}>
+        {child.people.map((person) => (
+          <View key={person.personId} role="listitem">
+            <PersonLine studentId={studentId} person={person} />
+          </View>
+        ))}
+      </View>
+      <Code studentId={studentId} />
+      <HoldBack child={child} />
+    </Stack>
+  );
+}
+
+function Chosen({ studentId }: { studentId: string }) {
+  const query = useOperatorChildQuery(studentId);
+  return <Loaded query={query}>{(child) => <Child child={child} />}</Loaded>;
+}
+
+function Found({ name, onChoose }: { name: string; onChoose: (studentId: string) => void }) {
+  const { t } = useTranslation();
+  const query = useOperatorChildrenQuery(name);
+  return (
+    <Loaded query={query}>
+      {({ children }) => (
+        <View role="list" aria-label={t('operator.found')}>
+          {children.length === 0 ? <Words colour="soft">{t('operator.noneFound')}</Words> : null}
+          {children.map(({ studentId, givenName, familyName, year, schoolName }) => (
+            <View key={studentId} role="listitem">
+              <Quietly
+                label={[`${givenName} ${familyName}`, schoolName, year].join(' · ')}
+                onPress={() => onChoose(studentId)}
+              />
+            </View>
+          ))}
+        </View>
+      )}
+    </Loaded>
+  );
+}
+
+/** A child by its name, then who sees it, a code for it, and what is held back. */
+export function Children() {
+  const { t } = useTranslation();
+  const [name, setName] = useState('');
+  const [sought, setSought] = useState('');
+  const [chosen, setChosen] = useState<string | null>(null);
+  const seek = () => {
+    setSought(name.trim());
+    setChosen(null);
+  };
+  return (
+    <Stack>
+      <Heading level={2}>{t('operator.children')}</Heading>
+      <Field label={t('operator.childName')} value={name} onChange={setName} onSubmit={seek} longest={120} />
+      <Action label={t('operator.seek')} disabled={name.trim() === ''} onPress={seek} />
+      {chosen ? (
+        <Chosen key={chosen} studentId={chosen} />
+      ) : sought ? (
+        <Found name={sought} onChoose={setChosen} />
+      ) : null}
+    </Stack>
+  );
+}

@@ -1,0 +1,42 @@
+import { useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { problemWords } from '../i18n';
+import { Action, Field, Heading, Page, Stack, Words } from '../ui';
+import { useOperatorSignInMutation } from './api';
+
+/** The way in for those who run this Cadro; it is nobody else's. */
+export function OperatorSignIn() {
+  const { t } = useTranslation();
+  const [name, setName] = useState('');
+  const [password, setPassword] = useState('');
+  const [signIn, { isLoading, error }] = useOperatorSignInMutation();
+  const go = () => void signIn({ name: name.trim(), password });
+  return (
+    <Page>
+      <Stack space={0.25}>
+        <Heading level={1}>{t('operator.signIn')}</Heading>
+        <Words colour="soft">{t('operator.signInLead')}</Words>
+      </Stack>
+      <Field label={t('operator.name')} value={name} onChange={setName} kind="name" onSubmit={go} />
+      <Field
+        label={t('signIn.password')}
+        value={password}
+        onChange={setPassword}
+        kind="password"
+        onSubmit={go}
+      />
+      {error ? (
+        <Words colour="plum" live>
+          {problemWords(t, error)}
+        </Words>
+      ) : null}
+      <Action
+        main
+        label={t('signIn.go')}
+        busy={isLoading}
+        disabled={name.trim() === '' || password === ''}
+        onPress={go}
+      />
+    </Page>
+  );
+}

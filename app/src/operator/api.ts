@@ -1,0 +1,45 @@
+import { operatorRoutes as routes, type BodyOf } from '@cadro/contract';
+import { api, endpointsBy, nothing } from '../store';
+
+type OfChild = { readonly studentId: string };
+type OfLink = OfChild & { readonly personId: string };
+const changes = { invalidatesTags: ['Operator' as const] };
+
+const operatorApi = api.injectEndpoints({
+  endpoints: endpointsBy((by) => ({
+    operatorState: by.query(routes.state, nothing, { providesTags: ['Operator'] }),
+    operatorChildren: by.query(routes.children, (name: string) => ({ query: { name } })),
+    operatorChild: by.query(routes.child, (studentId: string) => ({ params: { studentId } }), {
+      providesTags: ['Operator'],
+    }),
+    operatorSignIn: by.mutation(routes.signIn, (body: BodyOf<typeof routes.signIn>) => ({ body }), changes),
+    operatorSignOut: by.mutation(routes.signOut, nothing, changes),
+    addSource: by.mutation(routes.addSource, (body: BodyOf<typeof routes.addSource>) => ({ body }), changes),
+    readSource: by.mutation(routes.readSource, (sourceId: string) => ({ params: { sourceId } }), changes),
+    giveCode: by.mutation(routes.codes, (studentId: string) => ({
+      body: { studentIds: [studentId], days: 60 },
+    })),
+    holdBack: by.mutation(
+      routes.restrict,
+      ({ studentId, ...body }: OfChild & BodyOf<typeof routes.restrict>) => ({ params: { studentId }, body }),
+      changes,
+    ),
+    letGo: by.mutation(routes.lift, (restrictionId: string) => ({ params: { restrictionId } }), changes),
+    endBySchool: by.mutation(routes.end, (params: OfLink) => ({ params }), changes),
+    restoreLink: by.mutation(routes.restore, (params: OfLink) => ({ params }), changes),
+  })),
+});
+export const {
+  useOperatorStateQuery,
+  useOperatorChildrenQuery,
+  useOperatorChildQuery,
+  useOperatorSignInMutation,
+  useOperatorSignOutMutation,
+  useAddSourceMutation,
+  useReadSourceMutation,
+  useGiveCodeMutation,
+  useHoldBackMutation,
+  useLetGoMutation,
+  useEndBySchoolMutation,
+  useRestoreLinkMutation,
+} = operatorApi;

@@ -1,0 +1,3 @@
+export { operatorRouter } from './routes';
+export { addOperator } from './signIn';
+export { endOperator } from './store';

@@ -1,0 +1,167 @@
+import { operatorRoutes, type OperatorChild } from '@cadro/contract';
+import type { Router } from 'express';
+import {
+  answerObjection,
+  classList,
+  coursesOf,
+  endLinkBySchool,
+  giveCodes,
+  lift,
+  linksFor,
+  restrict,
+  type RestrictingHooks,
+} from '../household';
+import {
+  addJobs,
+  endSession,
+  HttpProblem,
+  mount,
+  newRouter,
+  seal,
+  type Call,
+  type Served,
+  type ServerDeps,
+} from '../kit';
+import { addSource, findSource, readingJob } from '../sources';
+import { requireOperator, signIn } from './signIn';
+import { stateOf } from './state';
+
+/** So many children are shown of a search. */
+const mostChildren = 100;
+
+type Asked<P, B> = Pick<Call<P, unknown, B>, 'deps' | 'params' | 'body' | 'request'>;
+
+/** Whoever asks must be an operator still; what is done about nothing is not found. */
+const asOperator =
+  <A extends Asked<unknown, unknown>, T>(work: (asked: A) => Promise<T>) =>
+  async (asked: A): Promise<Exclude<T, boolean>> => {
+    await requireOperator(asked.deps, asked.request);
+    const done = await work(asked);
+    if (done === false) throw new HttpProblem('not-found');
+    return done as Exclude<T, boolean>; // what tells whether it was done is no answer
+  };
+
+async function childOf({ db, clock }: ServerDeps, studentId: string): Promise<OperatorChild> {
+  const [child] = await classList(db, { studentIds: [studentId] });
+  if (!child) throw new HttpProblem('not-found');
+  const { timeZone: _zone, ...shown } = child;
+  const [people, courses] = await Promise.all([
+    linksFor(db, [child]),
+    coursesOf(db, [studentId], await clock.now()),
+  ]);
+  return {
+    child: shown,
+    people: people.map(({ personId, person, role, since, until, suspended }) => ({
+      ...{ personId, name: person, role, since: since.toISOString(), until, suspended },
+    })),
+    courses: courses.map(({ course_id: id, title }) => ({ id, title })),
+  };
+}
+
+/** Sources, and how all is doing. */
+function sourcePages(router: Served): void {
+  mount(router, operatorRoutes.signIn, ({ deps, request, body }) => signIn(deps, request, body));
+  mount(router, operatorRoutes.signOut, ({ request }) => endSession(request));
+  mount(router, operatorRoutes.state, async ({ deps, request }) =>
+    stateOf(deps.db, (await requireOperator(deps, request)).name),
+  );
+  mount(
+    router,
+    operatorRoutes.addSource,
+    asOperator(async ({ deps: { db, config }, body: { clientSecret, ...source } }) => {
+      const id = await addSource(db, { ...source, sealedSecret: seal(config.secret, clientSecret) });
+      await addJobs(db, [readingJob(id)]);
+    }),
+  );
+  mount(
+    router,
+    operatorRoutes.readSource,
+    asOperator(async ({ deps: { db }, params: { sourceId } }) => {
+      if (!(await findSource(db, sourceId))) return false;
+      await addJobs(db, [readingJob(sourceId)]);
+      return true;
+    }),
+  );
+}
+
+/** Children, who sees them, and codes for their families. */
+function childPages(router: Served): void {
+  mount(
+    router,
+    operatorRoutes.children,
+    asOperator(async ({ deps: { db }, query: { name } }) => ({
+      children: (await classList(db, { name, most: mostChildren })).map(
+        ({ timeZone: _zone, ...child }) => child,
+      ),
+    })),
+  );
+  mount(
+    router,
+    operatorRoutes.child,
+    asOperator(({ deps, params }) => childOf(deps, params.studentId)),
+  );
+  mount(
+    router,
+    operatorRoutes.codes,
+    asOperator(async ({ deps: { db, clock, config }, body: { studentIds, days } }) => {
+      const giving = { issuer: 'school', role: 'guardian', days, now: await clock.now() } as const;
+      const given = await giveCodes(db, { studentIds }, giving);
+      if (given.length < studentIds.length) throw new HttpProblem('not-found');
+      const codes = given.map(({ studentId, code, until }) => ({
+        ...{ studentId, code, until, address: `${config.publicUrl}/new#${code}` },
+      }));
+      return { codes };
+    }),
+  );
+}
+
+/** What is held back, and whose access ends or stands. */
+function accessPages(router: Served, hooks: RestrictingHooks): void {
+  mount(
+    router,
+    operatorRoutes.restrict,
+    asOperator(async ({ deps, params: { studentId }, body: { what, courseId, personId } }) => {
+      if ((what === 'course') !== (courseId !== undefined)) throw new HttpProblem('bad-request');
+      const { people, courses } = await childOf(deps, studentId);
+      const knows = (list: readonly string[], id: string | undefined) =>
+        id === undefined || list.includes(id);
+      const known =
+        knows(
+          courses.map(({ id }) => id),
+          courseId,
+        ) &&
+        knows(
+          people.map((person) => person.personId),
+          personId,
+        );
+      if (!known) return false;
+      const held = { studentId, what, courseId: courseId ?? null, personId: personId ?? null };
+      await restrict(deps, held, hooks);
+      return true;
+    }),
+  );
+  mount(
+    router,
+    operatorRoutes.lift,
+    asOperator(({ deps, params }) => lift(deps, params.restrictionId)),
+  );
+  mount(
+    router,
+    operatorRoutes.end,
+    asOperator(({ deps, params }) => endLinkBySchool(deps, params.studentId, params.personId)),
+  );
+  mount(
+    router,
+    operatorRoutes.restore,
+    asOperator(({ deps, params }) => answerObjection(deps, params.studentId, params.personId)),
+  );
+}
+
+/** The place of those who run this Cadro: no grade, no comment and no letter of anybody is told here. */
+export function operatorRouter(given: ServerDeps, hooks: RestrictingHooks): Router {
+  const router = newRouter(given);
+  sourcePages(router);
+  childPages(router);
+  accessPages(router, hooks);
+  return router;
+}
