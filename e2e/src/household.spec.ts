@@ -93,7 +93,9 @@ test(
     await expect(page.getByText('Rosamund Tern', { exact: true })).toHaveCount(0);
     // The page that was open meanwhile empties by itself.
     await expect(theirs.getByRole('heading', { level: 1, name: 'No child here yet' })).toBeVisible();
-    expect([...guardian.complaints, ...other.complaints.filter((text) => !/422|403|404/.test(text))]).toEqual([]);
+    expect([...guardian.complaints, ...other.complaints.filter((text) => !/422|403|404/.test(text))]).toEqual(
+      [],
+    );
     await theirs.context().close();
   },
 );
