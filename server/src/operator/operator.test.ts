@@ -1,4 +1,10 @@
-import { doorRoutes, gradebookRoutes, householdRoutes, operatorRoutes as routes } from '@cadro/contract';
+import {
+  allRoutes,
+  doorRoutes,
+  gradebookRoutes,
+  householdRoutes,
+  operatorRoutes as routes,
+} from '@cadro/contract';
 import type { Agent } from 'supertest';
 import { World } from '../testing/world';
 import { addOperator } from './signIn';
@@ -8,6 +14,7 @@ const password = 'seven lamps along the breakwater';
 let world: World;
 let maren: Agent;
 let studentId: string;
+let agentOfTable: Agent | undefined;
 beforeAll(async () => {
   world = await World.read();
   await world.household('here', [
@@ -83,6 +90,16 @@ describe('the sign-in', () => {
     }
   });
 });
+
+const ofPeople = allRoutes.filter(({ access }) => access === 'signed-in');
+it.each(ofPeople.map(({ method, path }) => [method, path] as const))(
+  'an operator is asked to sign in as somebody: %s %s',
+  async (method, path) => {
+    agentOfTable ??= await operator();
+    const address = path.replace(/:studentId/g, studentId).replace(/:\w+/g, studentId);
+    await agentOfTable[method](address).expect(401);
+  },
+);
 
 describe('what it tells', () => {
   it('is how all is doing, and no grade, comment or letter of anybody', async () => {
