@@ -18,5 +18,6 @@ export { gradebookRouter, type GradebookHooks } from './routes';
 export { commentsSeen, gradesSeen } from './seenStore';
 export { exportedCourses } from './exported';
 export { itemOf } from './store';
+export { schoolYears } from './terms/terms';
 export { termRouter } from './terms/termRoutes';
 export { courseSummaries } from './course/views';

@@ -7,7 +7,7 @@ export type { HouseholdHooks } from './door/ways';
 export { draftRouter } from './draftRoutes';
 export { followNames } from './file/named';
 export { followRestrictions } from './file/told';
-export { onFileRouter } from './file/onFile';
+export { onFile, onFileRouter } from './file/onFile';
 export { meOf } from './me';
 export { answerForgotten } from './keeping/addresses';
 export { removeLeavers, removeLeft, sweepDoor } from './keeping/leaving';

@@ -96,6 +96,13 @@ it('holds the records, the days, the letters and what was written, each in its o
       wrong: [],
     });
   }
+  for (const name of ['desk', 'terms', 'on-file']) {
+    const { $schema, ...value } = json(`Caspian/${name}.json`);
+    expect({ $schema, wrong: fits(name, value) }).toEqual({ $schema: `../schemas/${name}.json`, wrong: [] });
+  }
+  // Years of which only the reports are kept are among them.
+  const { terms } = json('Caspian/terms.json') as { terms: { depth: number }[] };
+  expect(terms.filter(({ depth }) => depth === 0).length).toBeGreaterThan(1);
   expect(fits('me', json('me.json'))).toEqual([]);
   expect(JSON.stringify(json('follow-ups.json'))).toContain('At supper.');
   expect(String(files.get('me.json'))).not.toMatch(/password|hash/);

@@ -1,11 +1,13 @@
 import {
   type Child,
   calendarLayers,
+  ChildTerms,
   CourseRecord,
   Desk,
   FollowUp,
   keepingRoutes,
   Me,
+  OnFile,
   People,
   rolesAllowed,
 } from '@cadro/contract';
@@ -16,8 +18,8 @@ import { marksCsv } from '../attendance';
 import { downloadOf } from '../calendar';
 import { deskOf, openDesk } from '../desk';
 import { listFollowUps, readFollowUp } from '../followups';
-import { exportedCourses } from '../gradebook';
-import { childrenFor, meOf, peopleOf, putExported } from '../household';
+import { exportedCourses, schoolYears } from '../gradebook';
+import { childrenFor, meOf, onFile, peopleOf, putExported } from '../household';
 import { fileNameOf, mount, newRouter, Produced, zipOf, type PackedFile, type ServerDeps } from '../kit';
 import { exportedLetters, threadWith } from '../messages';
 import { answersAbout } from '../outlook';
@@ -29,6 +31,8 @@ const schemas = {
   people: People,
   course: CourseRecord,
   desk: Desk,
+  terms: ChildTerms,
+  'on-file': OnFile,
   'follow-ups': Type.Array(FollowUp),
 } as const;
 
@@ -42,10 +46,22 @@ async function ofChild(deps: ServerDeps, guardianId: string, child: Child): Prom
   const desk = mayDesk
     ? await deskOf(deps, await openDesk(deps.db, guardianId, child.id, 'read-desk'))
     : null;
+  const file = rolesAllowed('read-file').includes(child.role) ? await onFile(deps.db, child) : null;
+  const { answer: terms } = await schoolYears(deps.db, guardianId, child, await deps.clock.now());
+  const own = (name: keyof typeof schemas, value: object | null): PackedFile[] =>
+    value
+      ? [
+          {
+            path: `${folder}/${name}.json`,
+            content: json({ $schema: `../schemas/${name}.json`, ...value }),
+          },
+        ]
+      : [];
   return [
-    ...(desk
-      ? [{ path: `${folder}/desk.json`, content: json({ $schema: '../schemas/desk.json', ...desk }) }]
-      : []),
+    ...own('desk', desk),
+    ...own('on-file', file),
+    // The grades of every year, also of those of which no more than the report is kept.
+    ...own('terms', terms),
     { path: `${folder}/attendance.csv`, content: await marksCsv(deps, guardianId, child) },
     ...courses.map(({ title, record }) => ({
       path: `${folder}/courses/${fileNameOf(title)}.json`,

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import type { Me } from '@cadro/contract';
-import { Action, BackLink, Field, Heading, Loaded, OutLink, Page, Stack, Words } from '../../ui';
+import { Action, BackLink, Field, Heading, Loaded, OutLink, Page, Stack, WayOn, Words } from '../../ui';
 import { useChangeMeMutation, useMeQuery } from '../api';
 import { Trouble } from '../door/Trouble';
 import { useFormat } from '../useFormat';
@@ -49,6 +49,27 @@ function Names({ me }: { me: Me }) {
           disabled={name.trim() === '' || givenName.trim() === ''}
           onPress={() => void change({ name, givenName, shownAs: shown })}
         />
+      )}
+    </Stack>
+  );
+}
+
+/** How one is reached, with who sees it: nobody does. Each can be changed, or left out, where it is used. */
+function Contacts({ me }: { me: Me }) {
+  const { t } = useTranslation();
+  return (
+    <Stack space={0.25}>
+      <Heading level={2}>{t('data.contacts')}</Heading>
+      <Words>{me.email}</Words>
+      <Words size="small" colour="soft">
+        {t('data.emailSeen')}
+      </Words>
+      <WayOn label={t('safety.toSafety')} href="/settings/safety" />
+      <Words size="small" colour="soft">
+        {t('data.phoneSeen')}
+      </Words>
+      {me.children.some(({ role }) => role === 'student') ? null : (
+        <WayOn label={t('alerts.toDelivery')} href="/alerts/delivery" />
       )}
     </Stack>
   );
@@ -137,6 +158,7 @@ export function DataScreen() {
           <BackLink href="/settings" label={t('settings.title')} />
           <Heading level={1}>{t('data.title')}</Heading>
           <Names me={me} />
+          <Contacts me={me} />
           <WhatIsKept me={me} />
           <TakeAway />
           <Leave me={me} />

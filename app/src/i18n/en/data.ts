@@ -48,6 +48,9 @@ export const dataEn = {
       'Teachers see it instead of your name. Leave it empty to use your name. They never see your e-mail address.',
     save: 'Save',
     saved: 'Saved',
+    contacts: 'How Cadro reaches you',
+    emailSeen: 'Your e-mail address: only Cadro uses it. Neither teachers nor other guardians see it.',
+    phoneSeen: 'A phone number, if you want texts: only Cadro uses it, and you can leave it out.',
     kept: 'What Cadro keeps, why, and how long',
     keptLead: 'Nothing here is sold, shared for advertising, or used to train anything.',
     what: {

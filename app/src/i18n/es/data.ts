@@ -50,6 +50,9 @@ export const dataEs: typeof dataEn = {
       'Los maestros lo ven en lugar de su nombre. Déjelo vacío para usar su nombre. Nunca ven su correo.',
     save: 'Guardar',
     saved: 'Guardado',
+    contacts: 'Cómo lo localiza Cadro',
+    emailSeen: 'Su correo electrónico: solo lo usa Cadro. No lo ven ni los maestros ni otros tutores.',
+    phoneSeen: 'Un teléfono, si quiere mensajes: solo lo usa Cadro y puede dejarlo vacío.',
     kept: 'Qué guarda Cadro, para qué y cuánto tiempo',
     keptLead: 'Nada de esto se vende, se comparte para publicidad ni se usa para entrenar nada.',
     what: {

@@ -4,7 +4,8 @@ import { mount, newRouter, type Db, type ServerDeps } from '../../kit';
 import { childFile, desksOf, namedFor } from '../../records';
 import { requireChild } from '../access';
 
-async function onFile(db: Db, child: Child): Promise<OnFile> {
+/** What the school has on file of a child, as far as who asks may see it. */
+export async function onFile(db: Db, child: Child): Promise<OnFile> {
   const [file, people, desks] = await Promise.all([
     childFile(db, child.id),
     namedFor(db, child.id),

@@ -30,7 +30,7 @@ import {
   type Db,
   type Deps,
 } from '../../kit';
-import { addSource, readingJob } from '../../sources';
+import { addSource, findSource, readingJob } from '../../sources';
 import { restrictingHooks } from '../hooks';
 import { addState } from './state';
 
@@ -247,6 +247,16 @@ export function cadroCommand(tell: Tell): Command {
         if (!secret) throw new Error('CADRO_SOURCE_SECRET is not set');
         const sealedSecret = seal(config.secret, secret);
         const id = await addSource(db, { name, baseUrl, clientId, sealedSecret });
+        await addJobs(db, [readingJob(id)]);
+        tell(`source ${id} will be read by the job worker`);
+      }),
+    );
+  cadro
+    .command('read-source <source>')
+    .description('has the worker read a school’s system at once, by the id that `sources` tells')
+    .action((id: string) =>
+      withDatabase(async ({ db }) => {
+        if (!(await findSource(db, id))) throw new Error(`there is no source ${id}`);
         await addJobs(db, [readingJob(id)]);
         tell(`source ${id} will be read by the job worker`);
       }),
