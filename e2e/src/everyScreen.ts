@@ -194,7 +194,10 @@ export const screens: readonly { name: string; open: (guardian: Guardian) => Pro
       await guardian.opens('/alerts/rules');
       await page.getByRole('button', { name: 'Make an exception' }).click();
       await page.getByRole('button', { name: 'Make an exception' }).click();
-      await expect(page.getByText(/^These rules would have sent you \d+ alerts/)).toBeVisible();
+      // A term is looked through day by day, beside everything else that is tried at the time.
+      await expect(page.getByText(/^These rules would have sent you \d+ alerts/)).toBeVisible({
+        timeout: 60_000,
+      });
     },
   },
   { name: 'how it reaches one', open: (guardian) => guardian.opens('/alerts/delivery') },
