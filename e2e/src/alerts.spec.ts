@@ -103,7 +103,7 @@ test('rules are tried on the term while they are set', async ({ guardian, page }
   await guardian.opens('/alerts/rules');
   const answer = page.getByText(/^These rules would have sent you \d+ alerts? in the last 30 days\.$/);
   const told = async (): Promise<number> => Number(/\d+/.exec((await answer.textContent()) ?? '')?.[0]);
-  await expect(answer).toBeVisible();
+  await expect(answer).toBeVisible({ timeout: 60_000 });
   const usual = await told();
   await page.getByRole('radio', { name: 'Everything' }).click();
   await expect.poll(told).toBeGreaterThan(usual);
