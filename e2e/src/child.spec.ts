@@ -7,7 +7,7 @@ test('a child’s evening, and what its mother hears of it', async ({ guardian, 
   test.setTimeout(120_000);
   const mother = new Guardian(await (await browser.newContext({ baseURL: running.url })).newPage(), false);
   await mother.signsIn();
-  await mother.takesInHand('Log of tides, entry 4', 'We look at it together');
+  await mother.takesInHand('Reading card, chapter 5', 'We look at it together');
 
   await guardian.signsIn('isolde', /\/desk$/);
   const places = page.getByRole('navigation', { name: 'Places' });
@@ -16,7 +16,7 @@ test('a child’s evening, and what its mother hears of it', async ({ guardian, 
   await guardian.findsScreenInOrder('the desk');
 
   const open = page.getByRole('list', { name: 'Still worth doing' }).getByRole('listitem');
-  const log = open.filter({ hasText: 'Log of tides, entry 4' });
+  const log = open.filter({ hasText: 'Reading card, chapter 5' });
   await log.getByRole('button', { name: 'Where is it?' }).click();
   await log.getByRole('radio', { name: 'Still on my desk' }).click();
   await expect(log.getByText(/^You, .*: Still on my desk$/)).toBeVisible();
@@ -58,7 +58,7 @@ test('a child’s evening, and what its mother hears of it', async ({ guardian, 
   await expect(ear.getByText('A knot board')).toHaveCount(0);
   await ear.goto('/talk');
   await ear
-    .getByRole('link', { name: /Log of tides, entry 4/ })
+    .getByRole('link', { name: /Reading card, chapter 5/ })
     .first()
     .click();
   await expect(ear.getByText(/Isolde Aldervane says it’s still on the desk$/)).toBeVisible();
