@@ -6,13 +6,13 @@ import { useCourseQuery, useItemQuery } from '../gradebook';
 import {
   Begun,
   BegunLine,
+  Trouble,
   useChildren,
   useFormat,
   useMeQuery,
   useOnFileQuery,
   type Writing,
 } from '../household';
-import { problemWords } from '../i18n';
 import { Action, BackLink, Field, Heading, Loaded, Page, Quiet, RowLink, Stack, styles, Words } from '../ui';
 import { useSendMutation, useTeachersQuery } from './api';
 import { aboutCourse, aboutItem, draftFor, type Draft, type LetterAbout } from './draft';
@@ -65,11 +65,7 @@ function LetterForm({
         longest={20_000}
       />
       <BegunLine writing={writing} />
-      {error ? (
-        <Words colour="plum" live>
-          {problemWords(t, error)}
-        </Words>
-      ) : null}
+      <Trouble error={error} />
       <Action
         main
         label={t('message.send')}

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { problemWords } from '../i18n';
+import { Trouble } from '../household';
 import { Action, Field, Heading, Page, Stack, Words } from '../ui';
 import { useOperatorSignInMutation } from './api';
 
@@ -25,11 +25,7 @@ export function OperatorSignIn() {
         kind="password"
         onSubmit={go}
       />
-      {error ? (
-        <Words colour="plum" live>
-          {problemWords(t, error)}
-        </Words>
-      ) : null}
+      <Trouble error={error} />
       <Action
         main
         label={t('signIn.go')}

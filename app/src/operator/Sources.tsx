@@ -2,8 +2,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { OperatorState } from '@cadro/contract';
-import { useFormat } from '../household';
-import { problemWords } from '../i18n';
+import { Trouble, useFormat } from '../household';
 import { Action, Field, Heading, Quietly, Row, Stack, Words } from '../ui';
 import { useAddSourceMutation, useReadSourceMutation } from './api';
 
@@ -60,11 +59,7 @@ function AddSource({ onDone }: { onDone: () => void }) {
           longest={500}
         />
       ))}
-      {error ? (
-        <Words colour="plum" live>
-          {problemWords(t, error)}
-        </Words>
-      ) : null}
+      <Trouble error={error} />
       <Row wrap>
         <Action
           main

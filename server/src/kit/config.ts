@@ -27,12 +27,12 @@ export interface Config {
   readonly mailVerdictHost: string | null;
   /** Address of the simulated schools; set in demo mode only. */
   readonly demoSchoolUrl: string | null;
+  /** What everybody is asked to agree to before they see a record, by its edition, and where it can be read. */
+  readonly consent: { readonly version: string; readonly url: string } | null;
   /**
    * Proxies whose word on the caller's address and protocol is taken: how many stand in front, or their addresses and
    * networks; false: none.
    */
-  /** What everybody is asked to agree to before they see a record, by its edition, and where it can be read. */
-  readonly consent: { readonly version: string; readonly url: string } | null;
   readonly trustedProxies: number | readonly string[] | false;
   /** How long a sign-in lasts: unused, and at most for who asked to be kept signed in. */
   readonly sessions: { readonly idleHours: number; readonly keptDays: number };

@@ -1,6 +1,6 @@
 import { Redirect, usePathname } from 'expo-router';
 import { useState } from 'react';
-import { useMeQuery } from '../../household';
+import { useMeQuery, useSelf } from '../../household';
 import { isServerProblem } from '../../i18n';
 import { Shell } from '../../shell';
 import { Failed, Loading } from '../../ui';
@@ -15,6 +15,7 @@ const childs = ['desk', 'kept'];
 export default function SignedIn() {
   const { data: me, error, isError, refetch } = useMeQuery();
   // As it was when the address was opened: on the way to the door it is no longer so.
+  const self = useSelf();
   const path = usePathname();
   const [opened] = useState(path);
   if (isServerProblem(error) && error.status === 401) {
@@ -25,7 +26,6 @@ export default function SignedIn() {
     );
   }
   if (me) {
-    const self = me.children.some(({ role }) => role === 'student');
     const place = path.split('/')[1] ?? '';
     if ((self ? guardians : childs).includes(place)) return <Redirect href={self ? '/desk' : '/brief'} />;
     return <Shell />;

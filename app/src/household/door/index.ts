@@ -4,3 +4,4 @@ export * from './LinkChild';
 export * from './NewHere';
 export * from './SignIn';
 export * from './Unconfirmed';
+export * from './Trouble';

@@ -43,8 +43,8 @@ function People({ people }: { people: OnFile['people'] }) {
     <Stack space={2}>
       <Heading level={2}>{t('file.people')}</Heading>
       {people.length === 0 ? <Words colour="soft">{t('file.nobody')}</Words> : null}
-      {people.map(({ name, relation, reach }) => (
-        <Stack key={name} space={0.25}>
+      {people.map(({ name, relation, reach }, place) => (
+        <Stack key={`${place}:${name}`} space={0.25}>
           <Words bold>{`${name} · ${said(relation)}`}</Words>
           {reach ? <ReachLines reach={reach} /> : <Words colour="soft">{t('file.others')}</Words>}
         </Stack>

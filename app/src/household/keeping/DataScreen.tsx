@@ -4,6 +4,7 @@ import type { Me } from '@cadro/contract';
 import { Action, BackLink, Field, Heading, Loaded, OutLink, Page, Stack, WayOn, Words } from '../../ui';
 import { useChangeMeMutation, useMeQuery } from '../api';
 import { Trouble } from '../door/Trouble';
+import { useSelf } from '../children';
 import { useFormat } from '../useFormat';
 import { exportAddress, useLeaveMutation, useStayMutation } from './api';
 import { AskPassword } from './AskPassword';
@@ -68,9 +69,7 @@ function Contacts({ me }: { me: Me }) {
       <Words size="small" colour="soft">
         {t('data.phoneSeen')}
       </Words>
-      {me.children.some(({ role }) => role === 'student') ? null : (
-        <WayOn label={t('alerts.toDelivery')} href="/alerts/delivery" />
-      )}
+      {useSelf() ? null : <WayOn label={t('alerts.toDelivery')} href="/alerts/delivery" />}
     </Stack>
   );
 }
