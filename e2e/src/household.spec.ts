@@ -1,4 +1,4 @@
-import { addressIn, newcomer, signIn, signOut, withPasskeys } from './newcomers';
+import { addressesWritten, addressIn, newcomer, signIn, signOut, withPasskeys } from './newcomers';
 import { expect, once, test } from './stack';
 
 /* How a family gets in, stays safe and parts again: each step as it is done on a phone. */
@@ -23,11 +23,12 @@ test(
     const other = await newcomer(browser, running, guardian.wide);
     const theirs = other.page;
     await withPasskeys(theirs);
+    const secretsWritten = await addressesWritten(theirs);
     await theirs.goto(`/new#${code ?? ''}`);
     await expect(theirs.getByText('Caspian', { exact: true })).toBeVisible();
     await expect(theirs.getByText('Millrace Middle School')).toBeVisible();
     await expect(theirs.getByText('Invited by Maren Aldervane')).toBeVisible();
-    expect(theirs.url()).not.toContain('#');
+    await expect(theirs).toHaveURL(/\/new$/);
     await other.findsStateInOrder('whose record it is');
     await theirs.getByRole('button', { name: 'Yes, go on' }).click();
     await theirs.getByLabel('Your name').fill('Rosamund Tern');
@@ -39,6 +40,7 @@ test(
     await other.findsStateInOrder('setting up an account');
     await theirs.getByRole('button', { name: 'Open my account' }).click();
     await expect(theirs).toHaveURL(/\/brief$/);
+    expect(secretsWritten()).toEqual([]);
     await expect(theirs.getByRole('heading', { level: 1, name: /Rosamund$/ })).toBeVisible();
     await expect(
       theirs.getByText(`Please confirm your address: we sent a message to ${email}`),

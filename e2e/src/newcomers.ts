@@ -43,6 +43,23 @@ export async function newcomer(browser: Browser, running: RunningStack, wide: bo
   return new Guardian(await context.newPage(), wide);
 }
 
+/** What of a secret behind the `#` is written into the address or the way back, by whatever part of the app. */
+export async function addressesWritten(page: Page): Promise<() => string[]> {
+  const written: string[] = [];
+  await page.exposeFunction('cadroWritten', (address: string) => written.push(address));
+  await page.addInitScript(() => {
+    for (const name of ['replaceState', 'pushState'] as const) {
+      const write = window.history[name].bind(window.history);
+      window.history[name] = (state: unknown, unused: string, address?: string | URL | null) => {
+        if (String(address).includes('#'))
+          (window as unknown as { cadroWritten: (text: string) => void }).cadroWritten(String(address));
+        write(state, unused, address);
+      };
+    }
+  });
+  return () => written;
+}
+
 export const signIn = async (page: Page, email: string, password: string) => {
   await page.goto('/sign-in');
   await page.getByLabel('E-mail address').fill(email);

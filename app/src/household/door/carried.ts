@@ -1,12 +1,10 @@
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
+import { giveTaken, onTaken } from './taken';
 
 /** The secret that an address carries behind its `#`: read once, and gone from the address and from the way back. */
 export function useCarried(): string {
-  const [carried] = useState(() => {
-    const text = decodeURIComponent(window.location.hash.slice(1));
-    if (text !== '') window.history.replaceState(window.history.state, '', window.location.pathname);
-    return text;
-  });
+  const [carried, carry] = useState(giveTaken);
+  useEffect(() => onTaken(carry), []);
   return carried;
 }
 

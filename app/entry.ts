@@ -1,0 +1,3 @@
+// The address's secret is taken off it before the router reads the address.
+import './src/household/door/taken';
+import 'expo-router/entry';
