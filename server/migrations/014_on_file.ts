@@ -36,6 +36,7 @@ create table told_restrictions (
   what text not null, course_id uuid references courses on delete cascade, agent text,
   primary key (source_id, external_id)
 );
+create index told_restrictions_student on told_restrictions (student_id);
 create view school_restrictions with (security_invoker = true) as
   select source_id, student_id, what, course_id, agent from told_restrictions;
 create view student_agents with (security_invoker = true) as

@@ -36,12 +36,27 @@ create table restrictions (
   check ((what = 'course') = (course_id is not null)),
   unique nulls not distinct (student_id, guardian_id, what, course_id, source_id)
 );
+-- What is held back from whom, of some children.
+create function cadro_withheld(children uuid[])
+  returns table (student_id uuid, guardian_id uuid, what text, course_id uuid)
+  language sql stable set search_path = public as $$
+  with recursive held as (
+    select r.student_id, l.guardian_id, r.what, r.course_id
+      from restrictions r join guardian_links l on l.student_id = r.student_id
+      where r.student_id = any (children)
+        and (r.guardian_id = l.guardian_id or r.guardian_id is null and l.role <> 'student')
+    union
+    -- Whom somebody has let in sees no more than they do, unless the school itself names them.
+    select h.student_id, l.guardian_id, h.what, h.course_id
+      from held h join guardian_links l on l.student_id = h.student_id and l.invited_by = h.guardian_id
+      where l.role <> 'student' and l.named_as is null
+  )
+  select * from held $$;
 -- Whoever looks at a page meanwhile looks anew.
 create function tell_restricted() returns trigger language plpgsql as $$
-declare said restrictions := coalesce(new, old);
 begin
   perform pg_notify('cadro_alerts', 'ended:' || l.guardian_id) from guardian_links l
-    where l.student_id = said.student_id and (said.guardian_id is null or l.guardian_id = said.guardian_id);
+    where l.student_id = coalesce(new.student_id, old.student_id);
   return null;
 end $$;
 create trigger restricted after insert or delete on restrictions for each row execute function tell_restricted();
@@ -118,16 +133,15 @@ begin
     select coalesce(array_agg(distinct e.student_id || ':' || e.course_id), '{}') into hidden
       from enrolments e join guardian_links l on l.student_id = e.student_id and l.guardian_id = person
       where e.student_id = any (reads) and (not e.course_id = any (l.courses)
-        or exists (select from restrictions r where r.student_id = e.student_id and r.course_id = e.course_id
-          and (r.guardian_id = person or r.guardian_id is null and l.role <> 'student')));
+        or exists (select from cadro_withheld(reads) r
+          where r.student_id = e.student_id and r.course_id = e.course_id and r.guardian_id = person));
     select
       coalesce(array_agg(s) filter (where not 'comments' = any (w)), '{}'),
       coalesce(array_agg(s) filter (where not 'attendance' = any (w) and c is null), '{}'),
       coalesce(array_agg(s) filter (where not 'contacts' = any (w) and c is null), '{}')
       into comments, attends, contacts
-      from (select l.student_id s, l.courses c, array(select r.what from restrictions r
-          where r.student_id = l.student_id
-            and (r.guardian_id = person or r.guardian_id is null and l.role <> 'student')) w
+      from (select l.student_id s, l.courses c, array(select r.what from cadro_withheld(reads) r
+          where r.student_id = l.student_id and r.guardian_id = person) w
         from guardian_links l where l.guardian_id = person and l.student_id = any (reads)) links;
   end if;
   perform set_config('cadro.sources', coalesce(array_agg(distinct s.source_id), '{}')::text, false)
@@ -193,7 +207,7 @@ export async function down(knex: Knex): Promise<void> {
   for (const what of ['all on all tables in schema', 'all on all sequences in schema', 'usage on schema'])
     await knex.raw(`revoke ${what} public from ${both}`);
   await knex.raw('drop table restrictions');
-  await knex.raw('drop function tell_restricted()');
+  await knex.raw('drop function tell_restricted(); drop function cadro_withheld(uuid[])');
   for (const table of ['guardian_links', 'invitations']) await knex(table).where({ role: 'helper' }).delete();
   await knex.raw(roleCheck(['guardian', 'look-only', 'student']));
   await knex.raw('alter table guardian_links drop column courses, drop column ends_on');

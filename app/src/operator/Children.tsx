@@ -2,31 +2,70 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { withheld, type OperatorChild, type Withheld } from '@cadro/contract';
-import { useFormat } from '../household';
 import { Action, Choice, Field, Heading, Loaded, Quietly, Row, Stack, Words } from '../ui';
 import {
   useEndBySchoolMutation,
   useGiveCodeMutation,
   useHoldBackMutation,
+  useNameAsMutation,
   useOperatorChildQuery,
   useOperatorChildrenQuery,
   useRestoreLinkMutation,
 } from './api';
+import { useOperatorFormat } from './useOperatorFormat';
 
 type Person = OperatorChild['people'][number];
+const nobodyOfThem = 'nobody';
 
-function PersonLine({ studentId, person }: { studentId: string; person: Person }) {
+/** As whom the school names somebody: found by their addresses, or said here. */
+function WhoIsIt({ child, person, onDone }: { child: OperatorChild; person: Person; onDone: () => void }) {
   const { t } = useTranslation();
-  const format = useFormat();
+  const [agent, setAgent] = useState(person.namedAs ?? nobodyOfThem);
+  const [name, { isLoading }] = useNameAsMutation();
+  const save = async () => {
+    await name({
+      ...{ studentId: child.child.studentId, personId: person.personId },
+      agent: agent === nobodyOfThem ? null : agent,
+    });
+    onDone();
+  };
+  return (
+    <Stack>
+      <Choice
+        titled
+        label={t('operator.whoIsIt', { person: person.name })}
+        options={[
+          ...child.named.map((each) => ({ value: each.agent, label: `${each.name} · ${each.relation}` })),
+          { value: nobodyOfThem, label: t('operator.nobodyOfThem') },
+        ]}
+        value={agent}
+        onChange={setAgent}
+      />
+      <Row wrap>
+        <Action label={t('operator.nameYes')} busy={isLoading} onPress={() => void save()} />
+        <Quietly label={t('desk.cancel')} onPress={onDone} />
+      </Row>
+    </Stack>
+  );
+}
+
+function PersonLine({ child, person }: { child: OperatorChild; person: Person }) {
+  const { t } = useTranslation();
+  const format = useOperatorFormat();
   const [sure, setSure] = useState(false);
   const [end] = useEndBySchoolMutation();
   const [restore] = useRestoreLinkMutation();
-  const { name, role, since, until, suspended, personId } = person;
+  const [naming, setNaming] = useState(false);
+  const { name, role, since, until, suspended, personId, namedAs } = person;
+  const { studentId } = child.child;
+  const mayBeNamed = role !== 'student' && child.named.length > 0;
+  const known = child.named.find(({ agent }) => agent === namedAs);
   const facts = [
     t(`people.asWords.${role}`),
     t('people.since', { when: format.date(since) }),
     ...(until ? [t('desk.until', { date: format.date(until) })] : []),
     ...(suspended ? [t('operator.onHold')] : []),
+    ...(mayBeNamed ? [known ? t('operator.known', { name: known.name }) : t('operator.notKnown')] : []),
   ];
   return (
     <Stack space={0}>
@@ -42,6 +81,9 @@ function PersonLine({ studentId, person }: { studentId: string; person: Person }
             onPress={() => void restore({ studentId, personId })}
           />
         ) : null}
+        {mayBeNamed && !naming ? (
+          <Quietly label={t('operator.sayWho')} hint={name} onPress={() => setNaming(true)} />
+        ) : null}
         {sure ? (
           <>
             <Quietly
@@ -55,6 +97,7 @@ function PersonLine({ studentId, person }: { studentId: string; person: Person }
           <Quietly label={t('operator.end')} hint={name} onPress={() => setSure(true)} />
         )}
       </Row>
+      {naming ? <WhoIsIt child={child} person={person} onDone={() => setNaming(false)} /> : null}
     </Stack>
   );
 }
@@ -112,7 +155,7 @@ function HoldBack({ child: { child, people, courses } }: { child: OperatorChild 
 /** A code for the letter to a child's family, shown once. */
 function Code({ studentId }: { studentId: string }) {
   const { t } = useTranslation();
-  const format = useFormat();
+  const format = useOperatorFormat();
   const [give, { data, isLoading }] = useGiveCodeMutation();
   const [code] = data?.codes ?? [];
   if (!code)
@@ -144,7 +187,7 @@ function Child({ child }: { child: OperatorChild }) {
       <View role="list" aria-label={t('people.title')}>
         {child.people.map((person) => (
           <View key={person.personId} role="listitem">
-            <PersonLine studentId={studentId} person={person} />
+            <PersonLine child={child} person={person} />
           </View>
         ))}
       </View>

@@ -1,6 +1,5 @@
 import { useTranslation } from 'react-i18next';
 import type { OperatorState } from '@cadro/contract';
-import { useFormat } from '../household';
 import { isServerProblem } from '../i18n';
 import { Action, Heading, Loaded, Page, Quiet, Quietly, Stack, Words } from '../ui';
 import {
@@ -10,13 +9,15 @@ import {
   useRestoreLinkMutation,
 } from './api';
 import { Children } from './Children';
+import { Classes } from './Classes';
 import { OperatorSignIn } from './OperatorSignIn';
 import { Sources } from './Sources';
+import { useOperatorFormat } from './useOperatorFormat';
 
 /** What waits for the school's word: each can be answered here. */
 function Objections({ objections }: Pick<OperatorState, 'objections'>) {
   const { t } = useTranslation();
-  const format = useFormat();
+  const format = useOperatorFormat();
   const [restore] = useRestoreLinkMutation();
   if (objections.length === 0) return null;
   return (
@@ -39,14 +40,28 @@ function Objections({ objections }: Pick<OperatorState, 'objections'>) {
   );
 }
 
-function Restrictions({ restrictions }: Pick<OperatorState, 'restrictions'>) {
+function Restrictions({ restrictions, unmet }: Pick<OperatorState, 'restrictions' | 'unmet'>) {
   const { t } = useTranslation();
-  const format = useFormat();
+  const format = useOperatorFormat();
   const [letGo] = useLetGoMutation();
-  if (restrictions.length === 0) return null;
+  if (restrictions.length + unmet.length === 0) return null;
   return (
     <Stack>
       <Heading level={2}>{t('operator.restrictions')}</Heading>
+      {unmet.map(({ studentId, child, what, course, person }, place) => (
+        <Stack key={`${studentId}:${place}`} space={0}>
+          <Words bold>
+            {t('operator.unmet', {
+              child,
+              what: course ?? t(`operator.what.${what}`),
+              person: person ?? t('operator.someone'),
+            })}
+          </Words>
+          <Words size="small" colour="soft">
+            {t('operator.unmetHint', { child })}
+          </Words>
+        </Stack>
+      ))}
       {restrictions.map(({ id, child, what, course, person, at }) => (
         <Stack key={id} space={0}>
           <Words bold>
@@ -69,7 +84,7 @@ function Restrictions({ restrictions }: Pick<OperatorState, 'restrictions'>) {
 /** Addresses that mail does not reach, what waits in the queue, and what takes up room. */
 function Upkeep({ state: { bounced, queue, sizes } }: { state: OperatorState }) {
   const { t } = useTranslation();
-  const format = useFormat();
+  const format = useOperatorFormat();
   const megabytes = (bytes: number) => t('operator.megabytes', { size: format.amount(bytes / 1_048_576) });
   return (
     <>
@@ -110,7 +125,7 @@ function Place({ state }: { state: OperatorState }) {
   const { t } = useTranslation();
   const [signOut] = useOperatorSignOutMutation();
   const failing = state.sources.filter(({ failingSince }) => failingSince !== null).length;
-  const waiting = failing + state.objections.length;
+  const waiting = failing + state.objections.length + state.unmet.length;
   return (
     <Page>
       <Stack space={0.25}>
@@ -120,7 +135,8 @@ function Place({ state }: { state: OperatorState }) {
       <Objections objections={state.objections} />
       <Sources sources={state.sources} />
       <Children />
-      <Restrictions restrictions={state.restrictions} />
+      <Classes />
+      <Restrictions restrictions={state.restrictions} unmet={state.unmet} />
       <Upkeep state={state} />
       <Action label={t('settings.out')} onPress={() => void signOut()} />
     </Page>

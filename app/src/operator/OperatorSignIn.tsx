@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Trouble } from '../household';
+import { isServerProblem } from '../i18n';
 import { Action, Field, Heading, Page, Stack, Words } from '../ui';
 import { useOperatorSignInMutation } from './api';
 
@@ -9,8 +10,10 @@ export function OperatorSignIn() {
   const { t } = useTranslation();
   const [name, setName] = useState('');
   const [password, setPassword] = useState('');
+  const [code, setCode] = useState('');
   const [signIn, { isLoading, error }] = useOperatorSignInMutation();
-  const go = () => void signIn({ name: name.trim(), password });
+  const go = () => void signIn({ name: name.trim(), password, code: code.trim() });
+  const wrong = isServerProblem(error) && error.problem?.code === 'wrong-credentials';
   return (
     <Page>
       <Stack space={0.25}>
@@ -25,12 +28,27 @@ export function OperatorSignIn() {
         kind="password"
         onSubmit={go}
       />
-      <Trouble error={error} />
+      <Field
+        label={t('signIn.secondCode')}
+        hint={t('operator.codeOfApp')}
+        value={code}
+        onChange={setCode}
+        kind="oneTime"
+        longest={20}
+        onSubmit={go}
+      />
+      {wrong ? (
+        <Words colour="plum" live>
+          {t('operator.wrong')}
+        </Words>
+      ) : (
+        <Trouble error={error} />
+      )}
       <Action
         main
         label={t('signIn.go')}
         busy={isLoading}
-        disabled={name.trim() === '' || password === ''}
+        disabled={[name, password, code].some((text) => text.trim() === '')}
         onPress={go}
       />
     </Page>

@@ -2,16 +2,17 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { OperatorState } from '@cadro/contract';
-import { Trouble, useFormat } from '../household';
+import { Trouble } from '../household';
 import { Action, Field, Heading, Quietly, Row, Stack, Words } from '../ui';
 import { useAddSourceMutation, useReadSourceMutation } from './api';
+import { useOperatorFormat } from './useOperatorFormat';
 
 type Source = OperatorState['sources'][number];
 
 /** How a school's system does: what is wrong with it comes first. */
 function SourceLine({ source }: { source: Source }) {
   const { t } = useTranslation();
-  const format = useFormat();
+  const format = useOperatorFormat();
   const [read, { isSuccess }] = useReadSourceMutation();
   const { name, readAt, failingSince, fault, aside, id } = source;
   const state = failingSince

@@ -19,6 +19,13 @@ const operatorApi = api.injectEndpoints({
     giveCode: by.mutation(routes.codes, (studentId: string) => ({
       body: { studentIds: [studentId], days: 60 },
     })),
+    operatorClasses: by.query(routes.classes, nothing, { providesTags: ['Operator'] }),
+    giveClassCodes: by.file(routes.classCodes, (body: BodyOf<typeof routes.classCodes>) => ({ body })),
+    nameAs: by.mutation(
+      routes.nameAs,
+      ({ agent, ...params }: OfLink & BodyOf<typeof routes.nameAs>) => ({ params, body: { agent } }),
+      changes,
+    ),
     holdBack: by.mutation(
       routes.restrict,
       ({ studentId, ...body }: OfChild & BodyOf<typeof routes.restrict>) => ({ params: { studentId }, body }),
@@ -38,6 +45,9 @@ export const {
   useAddSourceMutation,
   useReadSourceMutation,
   useGiveCodeMutation,
+  useGiveClassCodesMutation,
+  useNameAsMutation,
+  useOperatorClassesQuery,
   useHoldBackMutation,
   useLetGoMutation,
   useEndBySchoolMutation,

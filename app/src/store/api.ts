@@ -39,10 +39,20 @@ const plain = fetchBaseQuery({ baseUrl: '/', credentials: 'same-origin' });
 const isProblem = (data: unknown): data is Problem =>
   typeof data === 'object' && data !== null && 'code' in data;
 
+/** A file that is answered waits in the browser under an address of its own; all else is JSON. */
+const answerOf =
+  ({ produces }: AnyRoute) =>
+  async (response: Response): Promise<unknown> =>
+    response.ok && produces ? URL.createObjectURL(await response.blob()) : readJson(await response.text());
+const readJson = (text: string): unknown => (text === '' ? null : JSON.parse(text));
+
 /** Speaks by the contract: the route gives the method and the path. */
 const byContract: BaseQueryFn<Ask, unknown, ServerProblem> = async ({ body, ...ask }, api, extra) => {
   const answer = await plain(
-    { url: pathOf(ask), method: ask.route.method.toUpperCase(), ...(body === undefined ? {} : { body }) },
+    {
+      ...{ url: pathOf(ask), method: ask.route.method.toUpperCase(), responseHandler: answerOf(ask.route) },
+      ...(body === undefined ? {} : { body }),
+    },
     api,
     extra,
   );
@@ -105,6 +115,9 @@ const byRoutes = (build: Build) => ({
     ask: (arg: Arg) => AskOf<R>,
     more: MutationMore<R, Arg> = {},
   ) => build.mutation<AnswerOf<R>, Arg>({ ...more, query: (arg) => asked(route, ask(arg)) }),
+  /** Of a route that makes a file: answers the address by which the browser has it. */
+  file: <R extends AnyRoute, Arg>(route: R, ask: (arg: Arg) => AskOf<R>) =>
+    build.mutation<string, Arg>({ query: (arg) => asked(route, ask(arg)) }),
 });
 
 /** A room's endpoints, for `api.injectEndpoints`. */

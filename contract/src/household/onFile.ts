@@ -30,6 +30,8 @@ export const OnFile = Type.Object({
   people: Type.Array(
     Type.Object({ name: Type.String(), relation: Type.String(), reach: Nullable(Type.Object(Reach)) }),
   ),
+  /** Whether the school names who asks: by their confirmed address, or by a word of the operator. */
+  known: Type.Boolean(),
   /** Who is written to when something is not right. */
   office: Nullable(Type.Object({ id: Uuid, name: Type.String(), contactable: Type.Boolean() })),
 });

@@ -36,6 +36,14 @@ export const OperatorState = Type.Object({
       at: Instant,
     }),
   ),
+  /** What a school holds back from somebody whom it names and nobody here is known to be. */
+  unmet: Type.Array(
+    Type.Object({
+      ...{ studentId: Uuid, child: Type.String(), what: WithheldSchema, course: Nullable(Type.String()) },
+      /** As the school names them; null where it does not. */
+      person: Nullable(Type.String()),
+    }),
+  ),
   /** Addresses that mail came back from, or that were refused. */
   bounced: Type.Array(Type.Object({ address: Type.String(), at: Instant })),
   queue: Type.Array(
@@ -60,11 +68,23 @@ export const OperatorChild = Type.Object({
     Type.Object({
       ...{ personId: Uuid, name: Type.String(), role: RoleSchema, since: Instant },
       ...{ until: Nullable(DateOnly), suspended: Type.Boolean() },
+      /** By the school's id of the person it names; null: nobody whom it names, as far as is known. */
+      namedAs: Nullable(Type.String()),
     }),
   ),
+  /** Whom the school names for the child. */
+  named: Type.Array(Type.Object({ agent: Type.String(), name: Type.String(), relation: Type.String() })),
   courses: Type.Array(Type.Object({ id: Uuid, title: Type.String() })),
 });
 export type OperatorChild = Static<typeof OperatorChild>;
+
+/** Children of one year at one school. */
+export const OperatorClass = Type.Object({
+  ...{ schoolName: Type.String(), year: Type.String(), children: Type.Integer() },
+});
+export type OperatorClass = Static<typeof OperatorClass>;
+/** So many letters are made at once. */
+export const mostLetters = 1_000;
 
 const of = { room: 'operator', access: 'operator' } as const;
 const base = '/api/operator';
@@ -74,7 +94,10 @@ const Name = Type.String({ minLength: 1, maxLength: 120 });
 export const operatorRoutes = {
   signIn: route({
     ...{ ...of, access: 'public', method: 'post', path: `${base}/session`, status: 204 },
-    body: Type.Object({ name: Name, password: Password }, strict),
+    body: Type.Object(
+      { name: Name, password: Password, code: Type.String({ minLength: 1, maxLength: 20 }) },
+      strict,
+    ),
     summary: 'Sign in as one who runs this Cadro; not found where its place is switched off',
   }),
   signOut: route({
@@ -126,6 +149,26 @@ export const operatorRoutes = {
     }),
     summary: 'A code for each child, shown once',
   }),
+  classes: route({
+    ...{ ...of, method: 'get', path: `${base}/classes`, status: 200 },
+    answer: Type.Object({ classes: Type.Array(OperatorClass) }),
+    summary: 'The years of each school, with how many children they have',
+  }),
+  classCodes: route({
+    ...{ ...of, method: 'post', path: `${base}/class-codes`, status: 201 },
+    ...{ heavy: true, produces: 'application/zip' },
+    body: Type.Object(
+      {
+        school: Name,
+        year: Type.Optional(Name),
+        /** Title of a course, as the school writes it. */
+        course: Type.Optional(Name),
+        days: Type.Integer({ minimum: 1, maximum: 366 }),
+      },
+      strict,
+    ),
+    summary: 'A code for each child of a list: a table, and letters to print in English and Spanish',
+  }),
   restrict: route({
     ...{
       ...of,
@@ -144,6 +187,11 @@ export const operatorRoutes = {
     ...{ ...of, method: 'delete', path: `${base}/restrictions/:restrictionId`, status: 204 },
     params: Type.Object({ restrictionId: Uuid }),
     summary: 'Hold it back no longer',
+  }),
+  nameAs: route({
+    ...{ ...of, method: 'post', path: `${base}/students/:studentId/people/:personId/named`, params: Link },
+    body: Type.Object({ agent: Nullable(Type.String({ minLength: 1, maxLength: 200 })) }, strict),
+    ...{ status: 204, summary: 'Say as whom the school names somebody, where their addresses differ' },
   }),
   end: route({
     ...{ ...of, method: 'delete', path: `${base}/students/:studentId/people/:personId`, params: Link },

@@ -5,9 +5,8 @@ import { parse } from 'csv-parse/sync';
 import ICAL from 'ical.js';
 import { simpleParser } from 'mailparser';
 import type { Agent } from 'supertest';
-import { buffer } from 'node:stream/consumers';
-import { fromBuffer } from 'yauzl';
 import { fileNameOf, zipOf } from '../kit';
+import { filesOf, unpacked } from '../testing/unpacked';
 import { World } from '../testing/world';
 
 /* What a person can take away: all of it, in open forms, and nothing that is not theirs. */
@@ -22,38 +21,8 @@ beforeAll(async () => {
 });
 afterAll(() => world.stop());
 
-/** The files of an archive by path. */
-const unpacked = (zip: Buffer): Promise<Map<string, Buffer>> =>
-  new Promise((done, fail) => {
-    const files = new Map<string, Buffer>();
-    fromBuffer(zip, { lazyEntries: true }, (error, archive) => {
-      if (error) return fail(error);
-      archive.on('entry', (entry: { fileName: string }) => {
-        archive.openReadStream(entry as Parameters<typeof archive.openReadStream>[0], (broken, stream) => {
-          if (broken) return fail(broken);
-          void buffer(stream).then((bytes) => {
-            files.set(entry.fileName, bytes);
-            archive.readEntry();
-          }, fail);
-        });
-      });
-      archive.once('end', () => done(files)).once('error', fail);
-      archive.readEntry();
-    });
-  });
-const exported = async (agent: Agent): Promise<Map<string, Buffer>> => {
-  const answer = await agent
-    .get(keepingRoutes.exported.path)
-    .buffer()
-    .parse((response, done) => {
-      const chunks: Buffer[] = [];
-      response.on('data', (chunk: Buffer) => chunks.push(chunk));
-      response.on('end', () => done(null, Buffer.concat(chunks)));
-    })
-    .expect(200)
-    .expect('content-type', 'application/zip');
-  return unpacked(answer.body as Buffer);
-};
+const exported = (agent: Agent): Promise<Map<string, Buffer>> =>
+  unpacked(agent.get(keepingRoutes.exported.path).expect(200).expect('content-type', 'application/zip'));
 
 it('holds the records, the days, the letters and what was written, each in its open form', async () => {
   const maren = await world.signedIn('maren');
@@ -153,7 +122,7 @@ it('two files of one path are two', async () => {
     ],
     new Date('2026-10-21T00:00:00Z'),
   );
-  expect([...(await unpacked(zip)).entries()].map(([path, bytes]) => [path, String(bytes)])).toEqual([
+  expect([...(await filesOf(zip)).entries()].map(([path, bytes]) => [path, String(bytes)])).toEqual([
     ['a/b.txt', 'one'],
     ['a/b 2.txt', 'two'],
   ]);

@@ -46,7 +46,9 @@ async function ofChild(deps: ServerDeps, guardianId: string, child: Child): Prom
   const desk = mayDesk
     ? await deskOf(deps, await openDesk(deps.db, guardianId, child.id, 'read-desk'))
     : null;
-  const file = rolesAllowed('read-file').includes(child.role) ? await onFile(deps.db, child) : null;
+  const file = rolesAllowed('read-file').includes(child.role)
+    ? await onFile(deps.db, guardianId, child)
+    : null;
   const { answer: terms } = await schoolYears(deps.db, guardianId, child, await deps.clock.now());
   const own = (name: keyof typeof schemas, value: object | null): PackedFile[] =>
     value

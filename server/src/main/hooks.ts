@@ -7,7 +7,7 @@ import {
   type FiguresHook,
   type GradebookHooks,
 } from '../gradebook';
-import { followNames, followRestrictions, type HouseholdHooks, type RestrictingHooks } from '../household';
+import { followSchool, type HouseholdHooks, type RestrictingHooks } from '../household';
 import { addJobs, type Deps } from '../kit';
 import type { ReadingHooks } from '../sources';
 
@@ -37,8 +37,7 @@ export const readingHooks: ReadingHooks = {
     await addJobs(db, [figuresJob]);
     if (!whole) return;
     const deps = { db, clock: { now: async () => now } };
-    await followNames(deps, sourceId);
-    await followRestrictions(deps, sourceId, restrictingHooks);
+    await followSchool(deps, sourceId, restrictingHooks);
   },
 };
 
@@ -46,4 +45,5 @@ export const householdHooks: HouseholdHooks = {
   // From here on what is new about a child is told; what is there already is not.
   onLinked: (trx, studentId) => wantLooks(trx, [studentId]),
   onAddress: mailMovedOn,
+  ...restrictingHooks,
 };

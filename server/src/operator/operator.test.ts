@@ -4,8 +4,14 @@ import {
   gradebookRoutes,
   householdRoutes,
   operatorRoutes as routes,
+  type OperatorChild,
+  type OperatorClass,
+  type OperatorState,
 } from '@cadro/contract';
+import { parse } from 'csv-parse/sync';
+import { generateSync } from 'otplib';
 import type { Agent } from 'supertest';
+import { unpacked } from '../testing/unpacked';
 import { World } from '../testing/world';
 import { addOperator } from './signIn';
 import { endOperator } from './store';
@@ -15,6 +21,16 @@ let world: World;
 let maren: Agent;
 let studentId: string;
 let agentOfTable: Agent | undefined;
+/** The key in each operator's authenticator app. */
+const keys = new Map<string, string>();
+const adds = async (name: string): Promise<void> =>
+  void keys.set(name, (await addOperator(world, name, password)).secret);
+/** The code that it shows now, or so many half minutes later. */
+const codeOf = (name: string, steps = 0): string =>
+  generateSync({
+    secret: keys.get(name) ?? keys.get('Sable') ?? '',
+    epoch: Math.floor(world.wallAt.getTime() / 1000) + steps * 30,
+  });
 beforeAll(async () => {
   world = await World.read();
   await world.household('here', [
@@ -23,15 +39,21 @@ beforeAll(async () => {
   ]);
   maren = await world.signedIn('maren');
   studentId = world.student('caspian');
-  await addOperator(world, 'Sable', password);
+  await adds('Sable');
 });
 afterAll(() => world.stop());
-beforeEach(() => world.db('login_tries').delete());
+/** As if a code had never been used. */
+const forgetSteps = () => world.db('operators').update({ last_step: 0 });
+beforeEach(async () => {
+  await world.db('login_tries').delete();
+  await forgetSteps();
+});
 
-const signIn = (agent: Agent, name = 'Sable', secret = password) =>
-  agent.post(routes.signIn.path).send({ name, password: secret });
+const signIn = (agent: Agent, name = 'Sable', secret = password, code = codeOf(name)) =>
+  agent.post(routes.signIn.path).send({ name, password: secret, code });
 async function operator(): Promise<Agent> {
   const agent = world.nobody;
+  await forgetSteps();
   await signIn(agent).expect(204);
   return agent;
 }
@@ -53,19 +75,37 @@ describe('the sign-in', () => {
   });
 
   it.each([
-    ['a wrong password', 'Sable', 'wrong'],
-    ['an unknown name', 'Nobody', password],
-  ])('is refused alike for %s, and asks for patience', async (_what, name, secret) => {
+    ['a wrong password', 'Sable', 'wrong', undefined],
+    ['an unknown name', 'Nobody', password, undefined],
+    ['a wrong code', 'Sable', password, '000000'],
+    ['no code', 'Sable', password, 'none'],
+  ])('is refused alike for %s, and asks for patience', async (_what, name, secret, code) => {
     const agent = world.nobody;
-    for (let tries = 0; tries < 5; tries++) await signIn(agent, name, secret).expect(401);
+    for (let tries = 0; tries < 5; tries++) await signIn(agent, name, secret, code).expect(401);
     // The sixth is still asked; then one waits, whatever one says.
-    await signIn(agent, name, secret).expect(401);
+    const sixth = await signIn(agent, name, secret, code).expect(401);
+    expect(sixth.body.code).toBe('wrong-credentials');
     const { headers } = await signIn(agent, name, password).expect(429);
     expect(Number(headers['retry-after'])).toBeGreaterThan(0);
   });
 
+  it('takes each code once, and none of a key that another has taken the place of', async () => {
+    const code = codeOf('Sable', -1);
+    await signIn(world.nobody, 'Sable', password, code).expect(204);
+    await signIn(world.nobody, 'Sable', password, code).expect(401);
+    const both = await Promise.all([signIn(world.nobody), signIn(world.nobody)]);
+    expect(both.map(({ status }) => status).sort()).toEqual([204, 401]);
+    await adds('Gaff');
+    const before = codeOf('Gaff');
+    await adds('Gaff');
+    await signIn(world.nobody, 'Gaff', password, before).expect(401);
+    await signIn(world.nobody, 'Gaff').expect(204);
+    const stored = JSON.stringify(await world.db('operators').where({ name: 'Gaff' }).first());
+    expect(stored).not.toContain(keys.get('Gaff'));
+  });
+
   it('is over for who is operator no longer, from the next request on', async () => {
-    await addOperator(world, 'Jib', password);
+    await adds('Jib');
     const agent = world.nobody;
     await signIn(agent, 'Jib').expect(204);
     expect(await endOperator(world.db, 'Jib', await world.clock.now())).toBe(true);
@@ -105,7 +145,7 @@ describe('what it tells', () => {
   it('is how all is doing, and no grade, comment or letter of anybody', async () => {
     const agent = await operator();
     const { body, text } = await agent.get(routes.state.path).expect(200);
-    expect(body).toMatchObject({ name: 'Sable', objections: [], restrictions: [] });
+    expect(body).toMatchObject({ name: 'Sable', objections: [], restrictions: [], unmet: [] });
     expect((body.sources as { name: string; readAt: string }[]).map(({ name }) => name).sort()).toEqual(
       (await world.db('sources').pluck('name')).sort(),
     );
@@ -163,6 +203,63 @@ describe('what it does', () => {
       .post(routes.codes.path)
       .send({ studentIds: [studentId, world.student('isolde').replace(/^./, 'f')], days: 30 })
       .expect(404);
+  });
+
+  it('gives out codes for a class, in a table and in letters, and each lets a guardian in', async () => {
+    const agent = await operator();
+    const { body } = await agent.get(routes.classes.path).expect(200);
+    const { schoolName, year } = await world
+      .db('student_profiles')
+      .where({ student_id: studentId })
+      .first<{ schoolName: string; year: string }>('school_name as schoolName', 'year');
+    const own = (body.classes as OperatorClass[]).find(
+      (each) => each.schoolName === schoolName && each.year === year,
+    );
+    expect(own?.children).toBeGreaterThan(1);
+    const asks = (more: object) =>
+      agent.post(routes.classCodes.path).send({ school: schoolName, days: 30, ...more });
+    const files = await unpacked(asks({ year }).expect(201));
+    expect(files.get('letters.pdf')?.subarray(0, 5).toString()).toBe('%PDF-');
+    const rows = parse(files.get('codes.csv') ?? '', { columns: true, bom: true }) as Record<
+      string,
+      string
+    >[];
+    expect(rows).toHaveLength(own?.children ?? 0);
+    const { code, address } = rows.find(({ student_id }) => student_id === studentId) ?? {};
+    expect(address).toBe(`${world.config.publicUrl}/new#${code}`);
+    const look = await world.nobody.post(doorRoutes.look.path).send({ code }).expect(200);
+    expect(look.body).toMatchObject({ issuer: 'school', children: [{ givenName: 'Caspian' }] });
+    const ofCourse = await unpacked(asks({ course: 'Boat-building' }).expect(201));
+    const some = parse(ofCourse.get('codes.csv') ?? '', { columns: true, bom: true }) as object[];
+    expect(some.length).toBeGreaterThan(0);
+    await asks({ year: 'no such year' }).expect(404);
+    await asks({ days: 0 }).expect(400);
+  });
+
+  it('says as whom the school names somebody, and whom it holds something back from and nobody is', async () => {
+    const agent = await operator();
+    const personId = await world.personId('tobiah');
+    const source = await world.db('student_profiles').where({ student_id: studentId }).first('source_id');
+    const said = { ...source, external_id: 'r1', student_id: studentId };
+    await world.db('told_restrictions').insert({ ...said, what: 'comments', agent: 'agent-tobiah' });
+    const state = async () => (await agent.get(routes.state.path).expect(200)).body as OperatorState;
+    expect((await state()).unmet).toEqual([
+      { studentId, child: 'Caspian', what: 'comments', course: null, person: 'Tobiah Aldervane' },
+    ]);
+    const child = (await agent.get(at(routes.child.path)).expect(200)).body as OperatorChild;
+    expect(child.named.map(({ agent: id }) => id)).toContain('agent-tobiah');
+    const names = (named: string | null, id = personId) =>
+      agent.post(at(routes.nameAs.path, { personId: id })).send({ agent: named });
+    await names('nobody').expect(404);
+    await names('agent-tobiah', studentId).expect(404);
+    await names('agent-tobiah').expect(204);
+    const { unmet, restrictions } = await state();
+    expect(unmet).toEqual([]);
+    expect(restrictions).toMatchObject([{ child: 'Caspian', what: 'comments', person: 'tobiah' }]);
+    await names(null).expect(204);
+    expect((await state()).unmet).toHaveLength(1);
+    await world.db('told_restrictions').delete();
+    await world.db('restrictions').delete();
   });
 
   it('holds something back and lets it go, and ends a link, each from the next request on', async () => {

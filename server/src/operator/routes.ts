@@ -1,14 +1,19 @@
-import { operatorRoutes, type OperatorChild } from '@cadro/contract';
+import { mostLetters, operatorRoutes, type BodyOf, type OperatorChild } from '@cadro/contract';
 import type { Router } from 'express';
 import {
   answerObjection,
+  classesOf,
   classList,
+  codeLetters,
+  codesCsv,
   coursesOf,
   endLinkBySchool,
   giveCodes,
   lift,
   linksFor,
+  nameAs,
   restrict,
+  whoIsNamed,
   type RestrictingHooks,
 } from '../household';
 import {
@@ -17,7 +22,9 @@ import {
   HttpProblem,
   mount,
   newRouter,
+  Produced,
   seal,
+  zipOf,
   type Call,
   type Served,
   type ServerDeps,
@@ -45,17 +52,38 @@ async function childOf({ db, clock }: ServerDeps, studentId: string): Promise<Op
   const [child] = await classList(db, { studentIds: [studentId] });
   if (!child) throw new HttpProblem('not-found');
   const { timeZone: _zone, ...shown } = child;
-  const [people, courses] = await Promise.all([
+  const [people, named, courses] = await Promise.all([
     linksFor(db, [child]),
+    whoIsNamed(db, studentId),
     coursesOf(db, [studentId], await clock.now()),
   ]);
   return {
     child: shown,
-    people: people.map(({ personId, person, role, since, until, suspended }) => ({
-      ...{ personId, name: person, role, since: since.toISOString(), until, suspended },
+    people: people.map(({ personId, person, role, since, until, suspended, namedAs }) => ({
+      ...{ personId, name: person, role, since: since.toISOString(), until, suspended, namedAs },
     })),
+    named: named.map(({ external_id: agent, name, relation }) => ({ agent, name, relation })),
     courses: courses.map(({ course_id: id, title }) => ({ id, title })),
   };
+}
+
+/** Codes for a list of children, each in a table and in a letter to print. */
+async function classCodes(
+  { db, clock, config }: ServerDeps,
+  { days, ...list }: BodyOf<typeof operatorRoutes.classCodes>,
+): Promise<Produced> {
+  const now = await clock.now();
+  const children = await classList(db, { ...list, most: mostLetters + 1 });
+  if (children.length === 0) throw new HttpProblem('not-found');
+  if (children.length > mostLetters) throw new HttpProblem('bad-request');
+  const studentIds = children.map(({ studentId }) => studentId);
+  const given = await giveCodes(db, { studentIds }, { issuer: 'school', role: 'guardian', days, now });
+  const address = `${config.publicUrl}/new`;
+  const files = [
+    { path: 'codes.csv', content: codesCsv(given, address) },
+    { path: 'letters.pdf', content: await codeLetters(given, address) },
+  ];
+  return new Produced(await zipOf(files, now), 'codes.zip');
 }
 
 /** Sources, and how all is doing. */
@@ -115,6 +143,20 @@ function childPages(router: Served): void {
   );
 }
 
+/** Lists of children, and codes for all of one. */
+function classPages(router: Served): void {
+  mount(
+    router,
+    operatorRoutes.classes,
+    asOperator(async ({ deps: { db } }) => ({ classes: await classesOf(db) })),
+  );
+  mount(
+    router,
+    operatorRoutes.classCodes,
+    asOperator(({ deps, body }) => classCodes(deps, body)),
+  );
+}
+
 /** What is held back, and whose access ends or stands. */
 function accessPages(router: Served, hooks: RestrictingHooks): void {
   mount(
@@ -147,6 +189,11 @@ function accessPages(router: Served, hooks: RestrictingHooks): void {
   );
   mount(
     router,
+    operatorRoutes.nameAs,
+    asOperator(({ deps, params, body: { agent } }) => nameAs(deps, { ...params, agent }, hooks)),
+  );
+  mount(
+    router,
     operatorRoutes.end,
     asOperator(({ deps, params }) => endLinkBySchool(deps, params.studentId, params.personId)),
   );
@@ -162,6 +209,7 @@ export function operatorRouter(given: ServerDeps, hooks: RestrictingHooks): Rout
   const router = newRouter(given);
   sourcePages(router);
   childPages(router);
+  classPages(router);
   accessPages(router, hooks);
   return router;
 }

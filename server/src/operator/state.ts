@@ -1,6 +1,6 @@
 import type { OperatorState } from '@cadro/contract';
 import { bouncedAddresses } from '../alerts';
-import { openObjections, refusedMails, restrictions } from '../household';
+import { openObjections, refusedMails, restrictions, unmetRestrictions } from '../household';
 import { queueState, tableSizes, type Db } from '../kit';
 import { sourceProblems } from '../sources';
 
@@ -9,10 +9,11 @@ const iso = (at: Date | null): string | null => at?.toISOString() ?? null;
 
 /** How this Cadro is doing. */
 export async function stateOf(db: Db, name: string): Promise<OperatorState> {
-  const [sources, objections, held, bounced, refused, queue, sizes] = await Promise.all([
+  const [sources, objections, held, unmet, bounced, refused, queue, sizes] = await Promise.all([
     sourceProblems(db),
     openObjections(db),
     restrictions(db),
+    unmetRestrictions(db),
     bouncedAddresses(db),
     refusedMails(db),
     queueState(db),
@@ -28,6 +29,10 @@ export async function stateOf(db: Db, name: string): Promise<OperatorState> {
     restrictions: held.map((row) => ({
       ...{ id: row.id, child: row.given_name, what: row.what, course: row.course_title },
       ...{ person: row.name, at: row.made_at.toISOString() },
+    })),
+    unmet: unmet.map((row) => ({
+      ...{ studentId: row.student_id, child: row.given_name, what: row.what },
+      ...{ course: row.course_title, person: row.name },
     })),
     bounced: [
       ...bounced.map(({ email, at }) => ({ address: email, at: at.toISOString() })),

@@ -33,7 +33,7 @@ function TheChild({ child }: { child: NonNullable<OnFile['child']> }) {
 /** A relation in our words where the standard has it, otherwise in the school's. */
 const known = ['guardian', 'parent', 'relative'] as const;
 
-function People({ people }: { people: OnFile['people'] }) {
+function People({ people, unknown }: { people: OnFile['people']; unknown: boolean }) {
   const { t } = useTranslation();
   const said = (relation: string) => {
     const ours = known.find((each) => each === relation);
@@ -43,6 +43,7 @@ function People({ people }: { people: OnFile['people'] }) {
     <Stack space={2}>
       <Heading level={2}>{t('file.people')}</Heading>
       {people.length === 0 ? <Words colour="soft">{t('file.nobody')}</Words> : null}
+      {unknown && people.length > 0 ? <Words>{t('file.unknown')}</Words> : null}
       {people.map(({ name, relation, reach }, place) => (
         <Stack key={`${place}:${name}`} space={0.25}>
           <Words bold>{`${name} · ${said(relation)}`}</Words>
@@ -56,7 +57,7 @@ function People({ people }: { people: OnFile['people'] }) {
 function Content({ file }: { file: OnFile }) {
   const { t } = useTranslation();
   const { nameOf, mayTalk } = useChildren();
-  const { studentId, schoolName, child, people, office } = file;
+  const { studentId, schoolName, child, people, known: isKnown, office } = file;
   const write = office?.contactable && mayTalk(studentId);
   return (
     <Page>
@@ -68,7 +69,7 @@ function Content({ file }: { file: OnFile }) {
       {child ? (
         <>
           <TheChild child={child} />
-          <People people={people} />
+          <People people={people} unknown={!isKnown && mayTalk(studentId)} />
         </>
       ) : (
         <Words>{t('file.untold', { school: schoolName })}</Words>

@@ -9,6 +9,8 @@ export const dataEn = {
     born: 'Born on {{when}}',
     people: 'Who the school calls',
     nobody: 'The school names no one.',
+    unknown:
+      'No one here has the e-mail address you use for Cadro. If you’re one of these people, ask the office to add it, so the school knows which one you are.',
     others: 'How the school reaches them is for their own household to see.',
     relations: { guardian: 'guardian', parent: 'parent', relative: 'relative' },
     reach: {

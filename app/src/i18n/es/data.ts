@@ -10,6 +10,8 @@ export const dataEs: typeof dataEn = {
     born: 'Nació el {{when}}',
     people: 'A quién llama la escuela',
     nobody: 'La escuela no nombra a nadie.',
+    unknown:
+      'Nadie de esta lista tiene el correo electrónico que usted usa en Cadro. Si usted es una de estas personas, pida en la oficina que lo añadan, para que la escuela sepa quién es.',
     others: 'Cómo los localiza la escuela solo lo ve su propio hogar.',
     relations: { guardian: 'tutor', parent: 'padre o madre', relative: 'familiar' },
     reach: {

@@ -21,8 +21,11 @@ export const fileName = (words: string, ending: string): string =>
   }.${ending}`;
 
 /** Hands a text to the browser as a file to keep. */
-export function saveFile(name: string, type: string, text: string): void {
-  const url = URL.createObjectURL(new Blob([text], { type: `${type};charset=utf-8` }));
+export const saveFile = (name: string, type: string, text: string): void =>
+  saveAddress(name, URL.createObjectURL(new Blob([text], { type: `${type};charset=utf-8` })));
+
+/** Hands what waits under an address of the browser's own over as a file to keep. */
+export function saveAddress(name: string, url: string): void {
   const link = document.createElement('a');
   link.href = url;
   link.download = name;

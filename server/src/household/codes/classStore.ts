@@ -22,6 +22,13 @@ export interface ClassChild {
   readonly timeZone: string;
 }
 
+/** The years of each school that children are in. */
+export const classesOf = (db: Db): Promise<{ schoolName: string; year: string; children: number }[]> =>
+  db('student_profiles')
+    .groupBy('school_name', 'year')
+    .orderByRaw(`school_name, substring(year from '[0-9]+')::int nulls last, year`)
+    .select({ schoolName: 'school_name', year: 'year' }, db.raw('count(*)::int as children'));
+
 /** The children of a list, by school, year and name. */
 export const classList = (
   db: Db,

@@ -2,8 +2,10 @@ import type { Child, Issuer, Role, WayIn } from '@cadro/contract';
 import { roles } from '@cadro/contract';
 import { hashCode, HttpProblem, type Trx } from '../../kit';
 import { codeByHash, useCode } from '../../records';
+import { meetSchool } from '../file/named';
 import { tellGuardians } from '../people/notices';
 import { heldLinks } from '../people/peopleStore';
+import type { RestrictingHooks } from '../people/restricting';
 import { linkedChildren, putLink } from '../store';
 import { invitationByHash, useInvitation, type Helps } from './invitationStore';
 
@@ -100,7 +102,7 @@ async function refuseHeld(trx: Trx, { issuer, children }: Way, guardianId: strin
 }
 
 /** What is to happen in the rooms below when something happens here, in the same transaction. */
-export interface HouseholdHooks {
+export interface HouseholdHooks extends RestrictingHooks {
   /** A child has been linked. */
   readonly onLinked: (trx: Trx, studentId: string) => Promise<void>;
   /** A person has another address. */
@@ -138,5 +140,6 @@ export async function linkBy(
     });
   }
   const ids = fresh.map(({ id }) => id);
+  await meetSchool(trx, ids, hooks, now);
   return (await linkedChildren(trx, guardianId, roles)).filter(({ id }) => ids.includes(id));
 }

@@ -2,9 +2,9 @@ import { onFileRoutes, type OnFile } from '@cadro/contract';
 import type { Agent } from 'supertest';
 import { World } from '../../testing/world';
 import { restrict } from '../people/restricting';
-import { followNames } from './named';
-import { followRestrictions } from './told';
+import { followSchool } from './named';
 
+const hooks = { onRestricted: async () => undefined };
 let world: World;
 let studentId: string;
 let maren: Agent;
@@ -94,36 +94,35 @@ describe('whom the school names', () => {
 
   it('stays as long as it is named; who was never named stays, too', async () => {
     const before = await links();
-    await followNames(world, await sourceId());
+    await followSchool(world, await sourceId(), hooks);
     await names('agent-maren', 'agent-tobiah');
-    await followNames(world, await sourceId());
+    await followSchool(world, await sourceId(), hooks);
     expect(await links()).toEqual(before);
   });
 
   it('loses the link when it is named no longer, from the next request on, and comes back by the school alone', async () => {
     const file = onFileRoutes.read.path.replace(':studentId', studentId);
-    await followNames(world, await sourceId());
+    await followSchool(world, await sourceId(), hooks);
     await names('agent-tobiah');
-    await followNames(world, await sourceId());
+    await followSchool(world, await sourceId(), hooks);
     await maren.get(file).expect(404);
     expect(await links()).not.toContain('maren@aldervane.example');
     expect(await links()).toContain('tobiah@aldervane.example');
     // Named again, one is not let in by that: the school gives out a code.
     await names('agent-maren', 'agent-tobiah');
-    await followNames(world, await sourceId());
+    await followSchool(world, await sourceId(), hooks);
     await maren.get(file).expect(404);
   });
 
   it('ends nothing where the school says nothing of whom it names', async () => {
     const before = await links();
     await world.db('child_files').where({ student_id: studentId }).update({ agents: null });
-    await followNames(world, await sourceId());
+    await followSchool(world, await sourceId(), hooks);
     expect(await links()).toEqual(before);
   });
 });
 
 describe('what the school’s feed holds back', () => {
-  const hooks = { onRestricted: async () => undefined };
   const tell = async (...rows: { what: string; agent?: string; course_id?: string }[]) => {
     const { source_id } = await world
       .db('student_profiles')
@@ -134,7 +133,7 @@ describe('what the school’s feed holds back', () => {
       await world
         .db('told_restrictions')
         .insert({ source_id, external_id: `r${index}`, student_id: studentId, ...row });
-    await followRestrictions(world, source_id, hooks);
+    await followSchool(world, source_id, hooks);
   };
   const held = async () =>
     (

@@ -1,19 +1,20 @@
-import type { Deps } from '../../kit';
-import { lift, restrict, type RestrictingHooks } from '../people/restricting';
+import type { Trx } from '../../kit';
+import { liftIn, restrictIn, type RestrictingHooks } from '../people/restricting';
+import type { Of } from './namedStore';
 import { heldBy, toldBy, type Told } from './toldStore';
 
-const keyOf = ({ studentId, personId, what, courseId }: Told): string =>
-  [studentId, personId, what, courseId].join(' ');
+const keyOf = ({ sourceId, studentId, personId, what, courseId }: Told): string =>
+  [sourceId, studentId, personId, what, courseId].join(' ');
 
-/** After a reading: what the school holds back now is held back, and what it no longer does is not; the operator's stays. */
+/** What the school holds back now is held back, and what it no longer does is not; the operator's stays. */
 export async function followRestrictions(
-  deps: Deps,
-  sourceId: string,
+  trx: Trx,
+  of: Of,
   hooks: RestrictingHooks,
+  now: Date,
 ): Promise<void> {
-  const [told, held] = await Promise.all([toldBy(deps.db, sourceId), heldBy(deps.db, sourceId)]);
-  const known = new Set(held.map(keyOf));
-  const meant = new Set(told.map(keyOf));
-  for (const each of told) if (!known.has(keyOf(each))) await restrict(deps, { ...each, sourceId }, hooks);
-  for (const each of held) if (!meant.has(keyOf(each))) await lift(deps, each.id);
+  const told = new Map((await toldBy(trx, of)).map((each) => [keyOf(each), each]));
+  const held = new Map((await heldBy(trx, of)).map((each) => [keyOf(each), each]));
+  for (const [key, each] of told) if (!held.has(key)) await restrictIn(trx, each, hooks, now);
+  for (const [key, each] of held) if (!told.has(key)) await liftIn(trx, each.id, now);
 }

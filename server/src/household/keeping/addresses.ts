@@ -1,4 +1,4 @@
-import type { AnswerOf, doorRoutes } from '@cadro/contract';
+import { roles, type AnswerOf, type doorRoutes } from '@cadro/contract';
 import {
   houseOf,
   houseTransaction,
@@ -11,6 +11,7 @@ import {
 } from '../../kit';
 import { arrive } from '../door/comeIn';
 import type { HouseholdHooks } from '../door/ways';
+import { meetSchool } from '../file/named';
 import { wantAccountMail } from '../mail/accountMailStore';
 import { proofByToken, useProof, type ProofPurpose, type ProofRow } from '../mail/proofStore';
 import { addToTrail } from '../trail/trailStore';
@@ -19,6 +20,7 @@ import {
   confirmAddress,
   guardianByEmail,
   guardianById,
+  linkedChildren,
   setAddress,
   setPassword,
   type GuardianRow,
@@ -42,8 +44,19 @@ async function goodProof(
   return proof;
 }
 
+/** The school may know somebody by the address that they have now. */
+async function meetAgain(trx: Trx, guardianId: string, now: Date, hooks: HouseholdHooks): Promise<void> {
+  const children = await linkedChildren(trx, guardianId, roles);
+  await meetSchool(
+    trx,
+    children.map(({ id }) => id),
+    hooks,
+    now,
+  );
+}
+
 /** The address of an account was tapped; a second time, too. */
-async function confirmed(trx: Trx, proof: ProofRow, now: Date): Promise<Confirmed> {
+async function confirmed(trx: Trx, proof: ProofRow, now: Date, hooks: HouseholdHooks): Promise<Confirmed> {
   const guardian = await guardianById(trx, proof.guardian_id);
   // The account has another address by now, or the time is over.
   if (!guardian || guardian.email !== proof.address) throw new HttpProblem('link-over');
@@ -51,6 +64,7 @@ async function confirmed(trx: Trx, proof: ProofRow, now: Date): Promise<Confirme
     if (proof.used_at || proof.expires_at < now) throw new HttpProblem('link-over');
     await confirmAddress(trx, guardian.id, now);
     await useProof(trx, proof, now);
+    await meetAgain(trx, guardian.id, now, hooks);
   }
   return { outcome: 'confirmed', email: guardian.email };
 }
@@ -72,6 +86,7 @@ async function changed(trx: Trx, proof: ProofRow, now: Date, hooks: HouseholdHoo
   await setAddress(trx, guardian.id, change.address, now);
   await changes.dropChange(trx, guardian.id);
   await hooks.onAddress(trx, guardian.id);
+  await meetAgain(trx, guardian.id, now, hooks);
   await tellOfPerson(trx, guardian, 'address-changed', {}, now);
   await addToTrail(trx, { at: now, kind: 'address-changed', personId: guardian.id });
   await wantAccountMail(trx, guardian, { kind: 'address-changed', params: { address: change.address } }, now);
@@ -90,7 +105,7 @@ export async function confirmByToken(
       const email = await arrive(trx, token, now);
       if (email !== null) return { outcome: 'arrived', email };
       const proof = await proofByToken(trx, token);
-      if (proof?.purpose === 'confirm') return confirmed(trx, proof, now);
+      if (proof?.purpose === 'confirm') return confirmed(trx, proof, now, hooks);
       return changed(trx, await goodProof(trx, token, now, ['change-from', 'change-to']), now, hooks);
     })
     .catch((error: unknown) => {

@@ -1,4 +1,3 @@
-import { generateSecret, generateURI, verifySync } from 'otplib';
 import QRCode from 'qrcode';
 import {
   forgetTries,
@@ -12,6 +11,7 @@ import {
   type ServerDeps,
 } from '../../kit';
 import type { GuardianRow } from '../store';
+import { newOneTimeSecret, stepOfCode } from './oneTime';
 import { putSecret, secretOf, startOneTime, useRecoveryCode, useStep } from './oneTimeStore';
 import { passkeysOf } from './passkeyStore';
 
@@ -27,18 +27,14 @@ export async function secondStepsOf(
 
 /** Begins with one-time codes; nothing is asked for before the first one has come. */
 export async function beginOneTime({ db, clock, config }: ServerDeps, guardian: GuardianRow) {
-  const secret = generateSecret();
+  const { secret, uri } = newOneTimeSecret(guardian.email);
   if ((await secretOf(db, guardian.id))?.confirmed_at) throw new HttpProblem('bad-request');
   await putSecret(db, guardian.id, seal(config.secret, secret), await clock.now());
-  const uri = generateURI({ issuer: 'Cadro', label: guardian.email, secret });
   return { secret, picture: await QRCode.toString(uri, { type: 'svg', margin: 1 }) };
 }
 
 const codePatience = { free: 5, firstWaitSeconds: 10, longestWaitSeconds: 3600, forgetSeconds: 24 * 3600 };
 const triesOf = (guardianId: string) => [{ kind: 'one-time', of: guardianId, patience: codePatience }];
-
-/** Half a minute to either side, for clocks that differ. */
-const toleranceSeconds = 30;
 
 /** The step of a right code that has not been used; null for any other. */
 async function rightStep(
@@ -47,15 +43,12 @@ async function rightStep(
   code: string,
 ): Promise<number | null> {
   const row = await secretOf(db, guardianId);
-  if (!row || !/^\d{6}$/.test(code)) return null;
-  const found = verifySync({
+  if (!row) return null;
+  return stepOfCode(code, {
     secret: unseal(config.secret, row.secret_sealed),
-    token: code,
-    epoch: Math.floor((await wall.now()).getTime() / 1000),
-    epochTolerance: toleranceSeconds,
-    afterTimeStep: row.last_step,
+    lastStep: row.last_step,
+    now: await wall.now(),
   });
-  return found.valid && 'timeStep' in found ? found.timeStep : null;
 }
 
 const howManyRecoveryCodes = 10;
@@ -65,7 +58,7 @@ export async function confirmOneTime(deps: ServerDeps, guardianId: string, code:
   const { db, clock } = deps;
   const key = triesOf(guardianId);
   await takeTry(db, key);
-  const step = await rightStep(deps, guardianId, code.replace(/\s/g, ''));
+  const step = await rightStep(deps, guardianId, code);
   if (step === null) throw new HttpProblem('wrong-code');
   await forgetTries(db, key);
   const codes = Array.from({ length: howManyRecoveryCodes }, newCode);
@@ -81,7 +74,7 @@ export async function checkSecondStep(deps: ServerDeps, guardianId: string, code
   const { db, clock } = deps;
   const key = triesOf(guardianId);
   await takeTry(db, key);
-  const step = await rightStep(deps, guardianId, code.replace(/\s/g, ''));
+  const step = await rightStep(deps, guardianId, code);
   const used =
     step === null
       ? await useRecoveryCode(db, guardianId, hashCode(code), await clock.now())

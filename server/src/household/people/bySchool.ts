@@ -45,6 +45,7 @@ export async function linksFor(db: Db, children: readonly { studentId: string; g
     role: link.role,
     since: link.linked_at,
     until: link.ends_on,
+    namedAs: link.named_as,
     suspended: link.suspended_at !== null,
   }));
 }

@@ -17,6 +17,8 @@ export interface LinkRow {
   /** The courses of a helper, and their last day. */
   readonly courses: readonly string[] | null;
   readonly ends_on: string | null;
+  /** By the school's id of whom it names for the child; null: nobody of those, as far as is known. */
+  readonly named_as: string | null;
 }
 
 /** Everybody who is linked to some children, the first linked first. */
@@ -30,7 +32,7 @@ export const linksOf = (db: Db | Trx, studentIds: readonly string[]): Promise<Li
     .select<LinkRow[]>(
       ...['l.student_id', 'l.guardian_id', 'g.name', 'g.household_id', 'h.shows_itself', 'l.role'],
       ...['l.linked_at', 'l.issuer', 'l.invited_by', 'l.suspended_at', 'l.answered_at'],
-      ...['l.courses', 'l.ends_on'],
+      ...['l.courses', 'l.ends_on', 'l.named_as'],
     );
 
 /** The links of helpers whose last day is over where the child goes to school. */

@@ -13,29 +13,40 @@ export interface RestrictingHooks {
  * gone for them, in pages, streams, calendars, letters under way and what is made for them later.
  * @returns false when it was held back already.
  */
-export async function restrict(
-  { db, clock }: Deps,
+export async function restrictIn(
+  trx: Trx,
   restriction: store.Restriction,
   { onRestricted }: RestrictingHooks,
+  at: Date,
 ): Promise<boolean> {
-  const at = await clock.now();
-  return db.transaction(async (trx) => {
-    if (!(await store.addRestriction(trx, restriction, at))) return false;
-    const { studentId, personId: aboutId } = restriction;
-    await addToTrail(trx, { at, kind: 'restricted', personId: null, studentId, aboutId });
-    await onRestricted(trx, await store.restrictedAmong(trx, [studentId]));
-    return true;
-  });
+  if (!(await store.addRestriction(trx, restriction, at))) return false;
+  const { studentId, personId: aboutId } = restriction;
+  await addToTrail(trx, { at, kind: 'restricted', personId: null, studentId, aboutId });
+  await onRestricted(trx, await store.restrictedAmong(trx, [studentId]));
+  return true;
 }
 
 /** The school holds it back no longer. @returns whether there was such a restriction. */
+export async function liftIn(trx: Trx, id: string, at: Date): Promise<boolean> {
+  const was = await store.dropRestriction(trx, id);
+  if (!was) return false;
+  const { studentId, personId: aboutId } = was;
+  await addToTrail(trx, { at, kind: 'lifted', personId: null, studentId, aboutId });
+  return true;
+}
+
+/** {@link restrictIn} by itself. */
+export async function restrict(
+  { db, clock }: Deps,
+  restriction: store.Restriction,
+  hooks: RestrictingHooks,
+): Promise<boolean> {
+  const at = await clock.now();
+  return db.transaction((trx) => restrictIn(trx, restriction, hooks, at));
+}
+
+/** {@link liftIn} by itself. */
 export async function lift({ db, clock }: Deps, id: string): Promise<boolean> {
   const at = await clock.now();
-  return db.transaction(async (trx) => {
-    const was = await store.dropRestriction(trx, id);
-    if (!was) return false;
-    const { studentId, personId: aboutId } = was;
-    await addToTrail(trx, { at, kind: 'lifted', personId: null, studentId, aboutId });
-    return true;
-  });
+  return db.transaction((trx) => liftIn(trx, id, at));
 }

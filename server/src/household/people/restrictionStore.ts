@@ -64,12 +64,13 @@ export async function dropRestriction(trx: Trx, id: string): Promise<Restriction
   );
 }
 
-/** The people from whom something is held back of some children. */
-export const restrictedAmong = (db: Db | Trx, studentIds: readonly string[]): Promise<string[]> =>
-  db('restrictions as r')
-    .join('standing_links as l', 'l.student_id', 'r.student_id')
-    .whereIn('r.student_id', [...studentIds])
-    .whereNot('l.role', 'student')
-    .where((whom) => whom.whereNull('r.guardian_id').orWhere('r.guardian_id', db.ref('l.guardian_id')))
-    .distinct()
-    .pluck('l.guardian_id');
+/** The people from whom something is held back of some children, those among them whom one of them let in. */
+export async function restrictedAmong(db: Db | Trx, studentIds: readonly string[]): Promise<string[]> {
+  const { rows } = await db.raw<{ rows: { id: string }[] }>(
+    `select distinct w.guardian_id as id from cadro_withheld(?) w
+     join standing_links l on l.student_id = w.student_id and l.guardian_id = w.guardian_id
+     where l.role <> 'student'`,
+    [[...studentIds]],
+  );
+  return rows.map(({ id }) => id);
+}

@@ -220,3 +220,38 @@ it.each([
   await expect(cadro(...args)).rejects.toThrow();
   expect(await world.db('invitations').count()).toEqual(before);
 });
+
+it('lets somebody in at the operators’ place, with a key for the second step, and no longer', async () => {
+  await expect(cadro('add-operator', 'Sable')).rejects.toThrow('CADRO_OPERATOR_PASSWORD');
+  process.env['CADRO_OPERATOR_PASSWORD'] = 'sable2026';
+  await expect(cadro('add-operator', 'Sable')).rejects.toThrow();
+  process.env['CADRO_OPERATOR_PASSWORD'] = 'seven lamps along the breakwater';
+  const lines = await cadro('add-operator', 'Sable');
+  const key = /^The key for an authenticator app, shown once: ([A-Z2-7]{16,})$/.exec(lines.at(-2) ?? '')?.[1];
+  expect(key).toBeDefined();
+  const row = await world.db('operators').where({ name: 'Sable' }).first();
+  expect(JSON.stringify(row)).not.toContain(key);
+  expect(await cadro('end-operator', 'Sable')).toEqual(['It is so.']);
+  expect(await cadro('end-operator', 'Sable')).toEqual(['There is no such operator.']);
+});
+
+it('says as whom the school names somebody, and what it holds back from whom nobody here is', async () => {
+  const child = world.student('caspian');
+  const source = await world.db('student_profiles').where({ student_id: child }).first('source_id');
+  await world
+    .db('told_restrictions')
+    .insert({ ...source, external_id: 'r', student_id: child, what: 'comments', agent: 'agent-maren' });
+  const unmet = ['not known here', child, 'Caspian', 'comments', '', 'Maren Aldervane'].join('\t');
+  expect(await cadro('restrictions')).toContain(unmet);
+  const person = await world.personId('maren');
+  const own = ['agent-maren', 'Maren Aldervane', 'parent'];
+  expect(await cadro('named', '--child', child)).toContain([...own, ''].join('\t'));
+  const asks = (...more: string[]) => cadro('name-as', '--child', child, '--person', person, ...more);
+  await expect(asks('--as', 'nobody')).rejects.toThrow();
+  expect(await asks('--as', 'agent-maren')).toEqual(['It is so.']);
+  expect(await cadro('named', '--child', child)).toContain([...own, person].join('\t'));
+  const held = await cadro('restrictions');
+  expect(held).not.toContain(unmet);
+  expect(held.some((line) => line.includes('Caspian\tcomments\t\tmaren'))).toBe(true);
+  expect(await cadro('name-as', '--child', child, '--person', child)).toEqual(['There is no such link.']);
+});

@@ -1,22 +1,15 @@
-import { languages, roles, type Language, type Role, withheld, type Withheld } from '@cadro/contract';
+import { languages, roles, type Language, type Role } from '@cadro/contract';
 import { Command, Option } from 'commander';
 import { writeFile } from 'node:fs/promises';
+import QRCode from 'qrcode';
 import {
-  answerObjection,
   checkTrail,
   classList,
   codeLetters,
   codesCsv,
-  endLinkBySchool,
   giveCodes,
   inviteByMail,
-  lift,
-  linksFor,
-  openObjections,
-  restrict,
-  restrictions,
   sealTrail,
-  type ClassFilter,
 } from '../../household';
 import { addOperator, endOperator } from '../../operator';
 import {
@@ -31,10 +24,10 @@ import {
   type Deps,
 } from '../../kit';
 import { addSource, findSource, readingJob } from '../../sources';
-import { restrictingHooks } from '../hooks';
+import { addAccess } from './access';
+import { filterOf, ofClass, type Class, type Tell } from './shared';
 import { addState } from './state';
 
-type Tell = (line: string) => void;
 interface Work extends Deps {
   readonly config: Config;
 }
@@ -56,23 +49,6 @@ const number = (text: string): number => {
   if (!Number.isInteger(days) || days < 1 || days > 400) throw new Error('days is a number from 1 to 400');
   return days;
 };
-
-interface Class {
-  readonly school?: string;
-  readonly year?: string;
-  readonly course?: string;
-  readonly child?: string[];
-}
-const filterOf = ({ school, year, course, child }: Class): ClassFilter => ({
-  ...{ school, year, course },
-  studentIds: child,
-});
-const ofClass = (command: Command): Command =>
-  command
-    .option('--school <name>', 'only of this school')
-    .option('--year <year>', 'only of this year')
-    .option('--course <title>', 'only who is in this course')
-    .option('--child <id...>', 'only these children');
 
 interface Giving extends Class {
   readonly days: number;
@@ -137,94 +113,6 @@ function addCodes(cadro: Command, tell: Tell): void {
     .action((options: Inviting) => invite(options, tell));
 }
 
-function addLinks(cadro: Command, tell: Tell): void {
-  ofClass(cadro.command('links'))
-    .description('who sees which child, with the ids that other commands take')
-    .action((options: Class) =>
-      withDatabase(async ({ db }) => {
-        for (const row of await linksFor(db, await classList(db, filterOf(options)))) {
-          const state = row.suspended ? 'on hold' : (row.until ?? '');
-          const { studentId, child, personId, person, role, since } = row;
-          tell([studentId, child, personId, person, role, since.toISOString(), state].join('\t'));
-        }
-      }),
-    );
-  cadro
-    .command('objections')
-    .description('links that a guardian has objected to and the school has not answered')
-    .action(() =>
-      withDatabase(async ({ db }) => {
-        for (const row of await openObjections(db))
-          tell([row.studentId, row.child, row.personId, row.person, row.at.toISOString()].join('\t'));
-      }),
-    );
-  const one = (name: string, what: string) =>
-    cadro
-      .command(name)
-      .description(what)
-      .requiredOption('--child <id>', 'whose record')
-      .requiredOption('--person <id>', 'whose link');
-  one('restore', 'answers an objection: the link opens the record again').action(
-    ({ child, person }: { child: string; person: string }) =>
-      withDatabase(async (deps) => {
-        const done = await answerObjection(deps, child, person);
-        tell(done ? 'The link opens the record again.' : 'Nobody has objected to such a link.');
-      }),
-  );
-  one('end-link', 'ends a link, from the next request on').action(
-    ({ child, person }: { child: string; person: string }) =>
-      withDatabase(async (deps) => {
-        const done = await endLinkBySchool(deps, child, person);
-        tell(done ? 'The link has ended.' : 'There is no such link.');
-      }),
-  );
-}
-
-interface Holding {
-  readonly child: string;
-  readonly what: Withheld;
-  readonly course?: string;
-  readonly person?: string;
-}
-
-/** What the school holds back of a child's record, from one person or from all but the child. */
-function addRestrictions(cadro: Command, tell: Tell): void {
-  cadro
-    .command('restrictions')
-    .description('what is held back, of whom and from whom')
-    .action(() =>
-      withDatabase(async ({ db }) => {
-        for (const { id, given_name, what, course_title, name, made_at } of await restrictions(db))
-          tell([id, given_name, what, course_title ?? '', name ?? 'all', made_at.toISOString()].join('\t'));
-      }),
-    );
-  cadro
-    .command('restrict')
-    .description('holds something back, from the next request on')
-    .requiredOption('--child <id>', 'of whose record')
-    .addOption(new Option('--what <what>', 'what').choices([...withheld]).makeOptionMandatory())
-    .option('--course <id>', 'which course, where it is one')
-    .option('--person <id>', 'from whom; from all but the child where nobody is named')
-    .action(({ child: studentId, what, course, person }: Holding) =>
-      withDatabase(async (deps) => {
-        if ((what === 'course') !== (course !== undefined))
-          throw new Error('--course goes with --what course');
-        const held = { studentId, what, courseId: course ?? null, personId: person ?? null };
-        tell(
-          (await restrict(deps, held, restrictingHooks)) ? 'It is held back.' : 'It was held back already.',
-        );
-      }),
-    );
-  cadro
-    .command('lift <restriction>')
-    .description('ends a restriction, by its id')
-    .action((id: string) =>
-      withDatabase(async (deps) =>
-        tell((await lift(deps, id)) ? 'It is held back no longer.' : 'There is no such restriction.'),
-      ),
-    );
-}
-
 /** @throws Error when the trail is not as it was sealed. */
 async function checkedTrail(db: Db, head: string | null, tell: Tell): Promise<void> {
   await sealTrail(db);
@@ -264,13 +152,15 @@ export function cadroCommand(tell: Tell): Command {
   cadro
     .command('add-operator <name>')
     .description(
-      'who may sign in at /operator, the password in CADRO_OPERATOR_PASSWORD; again: another password',
+      'who may sign in at /operator, the password in CADRO_OPERATOR_PASSWORD; again: another password and key',
     )
     .action((name: string) =>
       withDatabase(async (deps) => {
         const password = process.env['CADRO_OPERATOR_PASSWORD'];
         if (!password) throw new Error('CADRO_OPERATOR_PASSWORD is not set');
-        await addOperator(deps, name, password);
+        const { secret, uri } = await addOperator(deps, name, password);
+        tell(await QRCode.toString(uri, { type: 'terminal', small: true }));
+        tell(`The key for an authenticator app, shown once: ${secret}`);
         tell(`${name} may sign in at ${deps.config.publicUrl}/operator, where it is switched on`);
       }),
     );
@@ -288,8 +178,7 @@ export function cadroCommand(tell: Tell): Command {
     .option('--head <seal>', 'a last seal that was kept elsewhere: whether it still stands in the trail')
     .action(({ head }: { head?: string }) => withDatabase(({ db }) => checkedTrail(db, head ?? null, tell)));
   addCodes(cadro, tell);
-  addLinks(cadro, tell);
-  addRestrictions(cadro, tell);
+  addAccess(cadro, withDatabase, tell);
   addState(cadro, withDatabase, tell);
   return cadro;
 }

@@ -1,11 +1,9 @@
 import type { Command } from 'commander';
 import { bouncedAddresses } from '../../alerts';
 import { refusedMails, trailFor } from '../../household';
-import { queueState, tableSizes, type Deps } from '../../kit';
+import { queueState, tableSizes } from '../../kit';
 import { sourceProblems } from '../../sources';
-
-type Tell = (line: string) => void;
-type WithDatabase = (work: (deps: Deps) => Promise<void>) => Promise<void>;
+import type { Tell, WithDatabase } from './shared';
 
 const line = (...cells: readonly (string | number | Date | null)[]): string =>
   cells.map((cell) => (cell instanceof Date ? cell.toISOString() : (cell ?? ''))).join('\t');

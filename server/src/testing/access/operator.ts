@@ -3,7 +3,10 @@ import { anybody, type Table } from './callers';
 /** The operators' place: nobody is an operator by being anybody else. */
 const none = anybody(401);
 export const operatorTable: Table = {
-  'post /api/operator/session': { statuses: none, body: () => ({ name: 'nobody', password: 'x' }) },
+  'post /api/operator/session': {
+    statuses: none,
+    body: () => ({ name: 'nobody', password: 'x', code: '000000' }),
+  },
   'delete /api/operator/session': { statuses: none },
   'get /api/operator': { statuses: none },
   'post /api/operator/sources': {
@@ -18,6 +21,12 @@ export const operatorTable: Table = {
   'post /api/operator/codes': {
     statuses: none,
     body: (ids) => ({ studentIds: [ids.studentId], days: 30 }),
+  },
+  'get /api/operator/classes': { statuses: none },
+  'post /api/operator/class-codes': { statuses: none, body: () => ({ school: 'A school', days: 30 }) },
+  'post /api/operator/students/:studentId/people/:personId/named': {
+    statuses: none,
+    body: () => ({ agent: null }),
   },
   'post /api/operator/students/:studentId/restrictions': {
     statuses: none,
