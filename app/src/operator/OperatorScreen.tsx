@@ -14,15 +14,29 @@ import { OperatorSignIn } from './OperatorSignIn';
 import { Sources } from './Sources';
 import { useOperatorFormat } from './useOperatorFormat';
 
-/** What waits for the school's word: each can be answered here. */
-function Objections({ objections }: Pick<OperatorState, 'objections'>) {
+/** What waits for the school's word: each is answered here. */
+function Waiting({ objections, unmet }: Pick<OperatorState, 'objections' | 'unmet'>) {
   const { t } = useTranslation();
   const format = useOperatorFormat();
   const [restore] = useRestoreLinkMutation();
-  if (objections.length === 0) return null;
+  if (objections.length + unmet.length === 0) return null;
   return (
     <Stack>
       <Heading level={2}>{t('operator.objections')}</Heading>
+      {unmet.map(({ studentId, child, what, course, person }, place) => (
+        <Stack key={`${studentId}:${place}`} space={0}>
+          <Words bold>
+            {t('operator.unmet', {
+              child,
+              what: course ?? t(`operator.what.${what}`),
+              person: person ?? t('operator.someone'),
+            })}
+          </Words>
+          <Words size="small" colour="soft">
+            {t('operator.unmetHint', { child })}
+          </Words>
+        </Stack>
+      ))}
       {objections.map(({ studentId, child, personId, person, at }) => (
         <Stack key={`${studentId}:${personId}`} space={0}>
           <Words bold>{t('operator.objection', { child, person })}</Words>
@@ -40,28 +54,14 @@ function Objections({ objections }: Pick<OperatorState, 'objections'>) {
   );
 }
 
-function Restrictions({ restrictions, unmet }: Pick<OperatorState, 'restrictions' | 'unmet'>) {
+function Restrictions({ restrictions }: Pick<OperatorState, 'restrictions'>) {
   const { t } = useTranslation();
   const format = useOperatorFormat();
   const [letGo] = useLetGoMutation();
-  if (restrictions.length + unmet.length === 0) return null;
+  if (restrictions.length === 0) return null;
   return (
     <Stack>
       <Heading level={2}>{t('operator.restrictions')}</Heading>
-      {unmet.map(({ studentId, child, what, course, person }, place) => (
-        <Stack key={`${studentId}:${place}`} space={0}>
-          <Words bold>
-            {t('operator.unmet', {
-              child,
-              what: course ?? t(`operator.what.${what}`),
-              person: person ?? t('operator.someone'),
-            })}
-          </Words>
-          <Words size="small" colour="soft">
-            {t('operator.unmetHint', { child })}
-          </Words>
-        </Stack>
-      ))}
       {restrictions.map(({ id, child, what, course, person, at }) => (
         <Stack key={id} space={0}>
           <Words bold>
@@ -132,11 +132,11 @@ function Place({ state }: { state: OperatorState }) {
         <Heading level={1}>{t('operator.title', { count: waiting })}</Heading>
         <Words colour="soft">{t('operator.lead', { name: state.name })}</Words>
       </Stack>
-      <Objections objections={state.objections} />
+      <Waiting objections={state.objections} unmet={state.unmet} />
       <Sources sources={state.sources} />
       <Children />
       <Classes />
-      <Restrictions restrictions={state.restrictions} unmet={state.unmet} />
+      <Restrictions restrictions={state.restrictions} />
       <Upkeep state={state} />
       <Action label={t('settings.out')} onPress={() => void signOut()} />
     </Page>

@@ -6,12 +6,12 @@ export const operatorEs: typeof operatorEn = {
     signInLead:
       'Las familias entran por otro lado. Si entra aquí, deja de estar conectado como tutor en este navegador.',
     name: 'Su nombre de administrador',
-    codeOfApp: 'Los seis dígitos que muestra ahora su aplicación de autenticación.',
+    codeOfApp: 'Seis dígitos, nuevos cada medio minuto.',
     wrong:
       'No coincide. Revise las tres cosas: el nombre, la contraseña y el código que muestra ahora la aplicación.',
     title_zero: 'Todo funciona',
-    title_one: 'Una cosa lo necesita',
-    title_other: '{{count}} cosas lo necesitan',
+    title_one: 'Un asunto requiere su atención',
+    title_other: '{{count}} asuntos requieren su atención',
     lead: 'Conectado como {{name}}. Aquí no se muestran calificaciones, comentarios ni cartas.',
     sources: 'Sistemas de las escuelas',
     noSources: 'Todavía no hay escuelas. Añada su sistema para leer sus registros.',
@@ -75,9 +75,9 @@ export const operatorEs: typeof operatorEn = {
     objection: 'Alguien se opuso a que {{person}} vea a {{child}}',
     restrictions: 'Retenido',
     restriction: '{{child}}: {{what}}, {{person}}',
-    unmet: '{{child}}: {{what}}, a {{person}}, a quien Cadro no reconoce aquí',
+    unmet: '{{child}}: {{what}}. Se retiene a {{person}}, a quien Cadro no reconoce aquí',
     unmetHint:
-      'Hasta que Cadro sepa quién es, ningún tutor de {{child}} lo ve, salvo que la escuela lo nombre en sus registros. Busque a {{child}} más arriba y diga quién es quién.',
+      'Hasta que Cadro sepa quién es, ningún tutor de {{child}} lo ve, salvo que la escuela lo nombre en sus registros. Busque a {{child}} en Alumnos y diga quién es quién.',
     someone: 'alguien',
     lift: 'Dejar de retenerlo',
     bounced: 'Direcciones a las que no llega el correo',
