@@ -40,6 +40,9 @@ test('scores are tried out on a course, and the rest of the term is drawn', asyn
 
   await page.goBack();
   await expect(page.getByRole('heading', { level: 1, name: 'Kelp chemistry' })).toBeVisible();
+  // Looked at again it still says what it comes to.
+  await page.getByRole('link', { name: 'Try scores out' }).click();
+  await expect(page.getByText(/^Survey and quiz: 8\d\.\d$/)).toBeVisible();
 });
 
 /** From what needs you, through all there is, to what is done on which evening. */

@@ -179,6 +179,8 @@ export const workEn = {
     simulate: 'Draw the rest of the term',
     simulateLead:
       'Ten thousand ways the rest of the term could go, drawn from {{child}}’s own scores. Loose ends stay as they are; new work is missed as often as so far.',
+    simulateLeadOwn:
+      'Ten thousand ways the rest of the term could go, drawn from your own scores. Loose ends stay as they are; new work is missed as often as so far.',
     drawing: '{{share}} drawn',
     cancel: 'Stop',
     chance: '{{share}} of the draws reach {{target}}.',

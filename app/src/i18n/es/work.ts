@@ -182,6 +182,8 @@ export const workEs: typeof workEn = {
     simulate: 'Dibujar lo que queda del periodo',
     simulateLead:
       'Diez mil maneras en que podría seguir el periodo, sacadas de los puntajes de {{child}}. Los trabajos pendientes quedan como están; los nuevos se dejan de entregar tantas veces como hasta ahora.',
+    simulateLeadOwn:
+      'Diez mil maneras en que podría seguir el periodo, sacadas de tus puntajes. Los trabajos pendientes quedan como están; los nuevos se dejan de entregar tantas veces como hasta ahora.',
     drawing: '{{share}} hecho',
     cancel: 'Parar',
     chance: 'El {{share}} de las veces se llega a {{target}}.',

@@ -22,7 +22,8 @@ export function Drawn({
   decimals,
   tryOut,
 }: {
-  child: string;
+  /** The child's name; null on its own account. */
+  child: string | null;
   moved: Moved;
   target: number | null;
   decimals: number;
@@ -47,7 +48,7 @@ export function Drawn({
       <View>
         <Heading level={2}>{t('tries.simulate')}</Heading>
         <Words size="small" colour="soft">
-          {t('tries.simulateLead', { child })}
+          {child === null ? t('tries.simulateLeadOwn') : t('tries.simulateLead', { child })}
         </Words>
       </View>
       {drawing === null ? (

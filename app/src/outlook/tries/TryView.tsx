@@ -4,7 +4,7 @@ import { useTranslation } from 'react-i18next';
 import type { CourseDetail, CourseRecord, Tries } from '@cadro/contract';
 import { countedGrade } from '@cadro/core';
 import { useCourseQuery, useCourseRecordQuery } from '../../gradebook/api';
-import { useChildren, useFormat } from '../../household';
+import { useChildren, useFormat, useSelf } from '../../household';
 import {
   BackLink,
   Choice,
@@ -159,6 +159,7 @@ function ChildsGoal({ tries: { childs }, child }: { tries: Tries; child: string 
 
 function Trying({ course, record, tries }: { course: CourseDetail; record: CourseRecord; tries: Tries }) {
   const { nameOf, mayAim } = useChildren();
+  const self = useSelf();
   const { studentId, id: courseId, scale, figures } = course;
   const tryOut = useTryOut(record);
   const works = useMemo(() => worksOf(record, course.items), [record, course.items]);
@@ -190,7 +191,7 @@ function Trying({ course, record, tries }: { course: CourseDetail; record: Cours
         child={nameOf(studentId)}
         onShow={setMoved}
       />
-      <Drawn {...same} child={nameOf(studentId)} />
+      <Drawn {...same} child={self ? null : nameOf(studentId)} />
     </Stack>
   );
 }

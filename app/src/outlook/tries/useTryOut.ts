@@ -27,6 +27,8 @@ export function useTryOut(record: CourseRecord): TryOut {
   const worker = useRef<Worker | null>(null);
   const turn = useRef(0);
   const latest = useRef(new Map<string, number>());
+  /** What is asked of the course, by key: a worker that starts later, or anew on another record, is asked it, too. */
+  const asked = useRef(new Map<string, Ask>());
   const [tried, setTried] = useState<Readonly<Record<string, Tried>>>({});
   const [drawing, setDrawing] = useState<number | null>(null);
   const [fan, setFan] = useState<Fan | null | undefined>(undefined);
@@ -48,13 +50,16 @@ export function useTryOut(record: CourseRecord): TryOut {
       }
     };
     started.postMessage({ is: 'open', record } satisfies Ask);
+    for (const each of asked.current.values()) started.postMessage(each);
     return () => started.terminate();
   }, [record]);
 
   const ask = useCallback(
     (key: string, scores: readonly TriedScore[], target: number | null) => {
       latest.current.set(key, ++turn.current);
-      post({ is: 'try', key, turn: turn.current, scores, target });
+      const question: Ask = { is: 'try', key, turn: turn.current, scores, target };
+      asked.current.set(key, question);
+      post(question);
     },
     [post],
   );
