@@ -171,8 +171,9 @@ const limits: Record<string, string> = {
     and (kind <> 'mark' or student_id = ${one('attends')})`,
   ...ofEach(
     ['alerts', 'alert_silences'],
-    `${courseShown} and (kind <> 'comment' or student_id = ${one('comments')})
-    and (kind <> 'attendance' or student_id = ${one('attends')})`,
+    // A silence of no kind, or of no child, is of all of them.
+    `${courseShown} and (kind is distinct from 'comment' or student_id is null or student_id = ${one('comments')})
+    and (kind is distinct from 'attendance' or student_id is null or student_id = ${one('attends')})`,
   ),
 };
 

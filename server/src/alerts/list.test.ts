@@ -177,6 +177,21 @@ describe('the settings', () => {
     expect((await settings()).preset).toBe('usual');
   });
 
+  it('keep an exception of a course that is not seen for a while, and are saved without it', async () => {
+    const body = await exception('kelp', 'gannet-head', 'isolde', { below: { percent: 80 } });
+    await change(body).expect(200);
+    const [kept] = body.rules.exceptions;
+    const held = { student_id: kept?.studentId, course_id: kept?.courseId, what: 'course' };
+    await world.db('restrictions').insert({ ...held, made_at: await world.clock.now() });
+    const shown = await settings();
+    expect(shown.rules.exceptions).toEqual([]);
+    await change({ rules: { ...shown.rules, capPerDay: 3 } }).expect(200);
+    await world.db('restrictions').delete();
+    expect((await settings()).rules).toMatchObject({ capPerDay: 3, exceptions: [kept] });
+    await change({ rules: presetRules('usual') }).expect(200);
+    expect((await settings()).rules.exceptions).toEqual([]);
+  });
+
   it('know the zones of the world', async () => {
     const { delivery } = await settings();
     const { body } = await change({ delivery: { ...delivery, timeZone: 'Sea/Middle' } }).expect(400);

@@ -55,6 +55,15 @@ export function checkedRules(rules: KeptRules, under = ''): AlertRules {
   return readRules(rules);
 }
 
+type Exception = AlertRules['exceptions'][number];
+
+/** Whether an exception is about a child and a course that a guardian sees now: courses end, and schools hold back. */
+const seenBy =
+  (children: readonly Child[], courses: readonly AlertCourse[]) =>
+  ({ studentId, courseId }: Exception): boolean =>
+    children.some(({ id }) => id === studentId) &&
+    (courseId === null || courses.some((each) => each.courseId === courseId && each.studentId === studentId));
+
 type SettingsDeps = Pick<ServerDeps, 'db' | 'clock' | 'config'>;
 
 /** What a guardian has set, with all that the settings' screens need. */
@@ -72,7 +81,8 @@ export async function alertSettings(
     silencesOf(db, [guardianId]),
     deliveriesOf(db, guardianId, { limit: shownDeliveries }),
   ]);
-  const rules = own?.rules ?? presetRules('usual');
+  const kept = own?.rules ?? presetRules('usual');
+  const rules = { ...kept, exceptions: kept.exceptions.filter(seenBy(children, courses)) };
   const delivery = own?.delivery ?? usualDelivery(children[0]?.timeZone ?? 'UTC', guardian.language);
   const today = dateIn(delivery.timeZone, now);
   return {
@@ -148,15 +158,13 @@ export async function changeSettings(
   if (rules) {
     const { courses } = await alertSettings(deps, guardianId);
     const children = await childrenFor(db, guardianId, 'read-talk');
-    const known = rules.exceptions.every(
-      ({ studentId, courseId }) =>
-        children.some(({ id }) => id === studentId) &&
-        (courseId === null ||
-          courses.some((each) => each.courseId === courseId && each.studentId === studentId)),
-    );
-    if (!known) throw new HttpProblem('not-found');
+    const isSeen = seenBy(children, courses);
+    if (!rules.exceptions.every(isSeen)) throw new HttpProblem('not-found');
     const errors = offScale(rules, courses);
     if (errors.length > 0) throw new HttpProblem('off-scale', { errors });
+    // What is not seen at the moment is not taken away by what was sent without it.
+    const unseen = (await settingsOf(db, guardianId))?.rules.exceptions.filter((each) => !isSeen(each)) ?? [];
+    rules.exceptions.push(...unseen.filter(({ studentId }) => children.some(({ id }) => id === studentId)));
   }
   if (delivery && !isTimeZone(delivery.timeZone)) {
     throw new HttpProblem('bad-request', {

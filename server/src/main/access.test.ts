@@ -9,7 +9,7 @@ import {
 import type { Agent } from 'supertest';
 import { addressIn, callers, keyOf, statusFor, withoutQuery, type Ids } from '../testing/access/callers';
 import { accessTable as table } from '../testing/access/table';
-import { accessWorld } from '../testing/access/households';
+import { accessWorld, wordsHeldBack } from '../testing/access/households';
 import { belongingsOfOthers, rowsOfMany } from '../testing/untouched';
 import type { World } from '../testing/world';
 
@@ -24,11 +24,14 @@ it('names every route of the contract', () => {
   expect(Object.keys(table).map(withoutQuery).sort()).toEqual(allRoutes.map(keyOf).sort());
 });
 
+/** Words of what is held back from who is restricted. */
+let heldWords: readonly string[] = [];
 let ofOthers: (email: string) => Promise<unknown>;
 /** Rows that the routes below do not name: a second work's, a second course's, a second follow-up's and so on. */
 let twins: readonly string[] = [];
 beforeAll(async () => {
   ofOthers = await belongingsOfOthers(world.db);
+  heldWords = await wordsHeldBack(world.db, ids);
   const named = new Set(await rowsOfMany(world.db));
   const guardian = await world.signedIn('guardian');
   const first = ids;
@@ -115,6 +118,8 @@ describe.each(callers)('%s', (caller) => {
         status: answer.status,
       });
     }
+    const told = caller === 'restricted' ? heldWords.filter((words) => answer.text?.includes(words)) : [];
+    expect({ key, told }).toEqual({ key, told: [] });
     if (caller === 'stranger' || caller === 'sibling' || caller === 'ended') {
       expect(answer.text ?? String(answer.body)).not.toContain(ids.studentId);
     }

@@ -3,7 +3,7 @@ import { messageRoutes } from '@cadro/contract';
 import type { Agent } from 'supertest';
 import { houseOf, type Db } from '../kit';
 import { addressIn, callers, keyOf, statusFor, type Ids } from '../testing/access/callers';
-import { accessWorld } from '../testing/access/households';
+import { accessWorld, wordsHeldBack } from '../testing/access/households';
 import { accessTable as table } from '../testing/access/table';
 import { belongingsOfOthers } from '../testing/untouched';
 import type { World } from '../testing/world';
@@ -45,6 +45,8 @@ let ofRecord: readonly string[] = [];
 const ofTalk = ['A keel of ours', 'Why the keel', 'A first guess of ours'];
 /** The child's own words to its family. */
 const ofDesk = ['A keel is hard for me', 'A raft of mine'];
+/** Words of what is held back from who is restricted. */
+let heldWords: readonly string[] = [];
 let everything: () => Promise<unknown>;
 let ofOthers: (email: string) => Promise<unknown>;
 
@@ -65,6 +67,7 @@ beforeAll(async () => {
   ];
   expect(ofRecord.length).toBeGreaterThan(15);
   ofOthers = await belongingsOfOthers(db);
+  heldWords = await wordsHeldBack(db, ids);
   const { rows } = await db.raw<{ rows: { name: string }[] }>(
     `select table_name as name from information_schema.columns
      join information_schema.tables using (table_schema, table_name)
@@ -119,7 +122,9 @@ describe.each(callers.filter((caller) => caller !== 'nobody' && caller !== 'guar
     const text = answer.text ?? String(answer.body);
     const outside = ['stranger', 'sibling', 'ended'].includes(caller);
     // Their own child's words are a guardian's to see; only the own try is answered to who looks.
-    const secrets: Partial<Record<string, readonly string[]>> = { looker: [], student: ofTalk };
+    const secrets: Partial<Record<string, readonly string[]>> = {
+      ...{ looker: [], student: ofTalk, restricted: [...ofTalk, ...ofDesk, ...heldWords] },
+    };
     const secret = outside ? ofRecord : (secrets[caller] ?? [...ofTalk, ...ofDesk]);
     expect({ key, told: secret.filter((words) => text.includes(words)) }).toEqual({ key, told: [] });
   });

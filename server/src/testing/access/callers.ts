@@ -1,29 +1,27 @@
+import { withheld } from '@cadro/contract';
+
 /*
  * Who may do what. Every route of the contract stands in a table; a new one that does not fails the test.
  * `sibling` is a child of the same household with an account of its own; `helper` sees the course of the table.
  * `apart` is a guardian of the same child in another household: the record is theirs too, the first household's
- * follow-ups and letters are not.
+ * follow-ups and letters are not. `restricted` is one, too, from whom the school holds back all that it may: the course
+ * of the table, comments, attendance, contacts.
  */
 export const callers = [
-  ...([
-    'nobody',
-    'stranger',
-    'sibling',
-    'ended',
-    'looker',
-    'helper',
-    'student',
-    'apart',
-    'guardian',
-  ] as const),
+  ...(['nobody', 'stranger', 'sibling', 'ended', 'looker', 'helper', 'student', 'apart'] as const),
+  ...(['restricted', 'guardian'] as const),
 ] as const;
 export type Caller = (typeof callers)[number];
-/** Where nothing else is said, a helper is answered as the child is, and the child's sibling as a stranger. */
-export type Statuses = Record<Exclude<Caller, 'sibling' | 'helper'>, number> &
-  Partial<Record<'sibling' | 'helper', number>>;
+/**
+ * Where nothing else is said, a helper is answered as the child is, the child's sibling as a stranger, and who is
+ * restricted as a guardian of another household.
+ */
+export type Statuses = Record<Exclude<Caller, 'sibling' | 'helper' | 'restricted'>, number> &
+  Partial<Record<'sibling' | 'helper' | 'restricted', number>>;
 
-export const statusFor = ({ sibling, helper, ...statuses }: Statuses, caller: Caller): number => {
+export const statusFor = ({ sibling, helper, restricted, ...statuses }: Statuses, caller: Caller): number => {
   if (caller === 'sibling') return sibling ?? statuses.stranger;
+  if (caller === 'restricted') return restricted ?? statuses.apart;
   return caller === 'helper' ? (helper ?? statuses.student) : statuses[caller];
 };
 
@@ -51,6 +49,10 @@ export interface Ids {
   readonly wordId: string;
   readonly pieceId: string;
 }
+
+/** All that a school may hold back, of the course of the table where it is one. */
+export const heldBack = ({ courseId }: Ids) =>
+  withheld.map((what) => ({ what, course_id: what === 'course' ? courseId : null }));
 
 /** Who is answered how, and what is sent. */
 export type Table = Record<string, { readonly statuses: Statuses; readonly body?: (ids: Ids) => object }>;

@@ -7,8 +7,9 @@ import {
   messageRoutes,
   tryRoutes,
 } from '@cadro/contract';
+import type { Db } from '../../kit';
 import { World } from '../world';
-import { calendarFile, entry, feed, type Ids } from './callers';
+import { calendarFile, entry, feed, heldBack, type Ids } from './callers';
 
 /** The households of the table, and what the guardian's has of everything. */
 export async function accessWorld(): Promise<{ world: World; ids: Ids }> {
@@ -24,6 +25,7 @@ export async function accessWorld(): Promise<{ world: World; ids: Ids }> {
   ]);
   await world.household('elsewhere', [{ name: 'stranger', children: ['neighbour-b'] }]);
   await world.household('apart', [{ name: 'apart', children: ['caspian'] }]);
+  await world.household('held', [{ name: 'restricted', children: ['caspian'] }]);
   const second = await world
     .db('guardians')
     .where({ email: 'second@test.example' })
@@ -108,6 +110,21 @@ export async function accessWorld(): Promise<{ world: World; ids: Ids }> {
   ids.wordId = said.body.words[0].id as string;
   const piece = { title: 'A raft of mine', why: 'It did not sink', shown: true };
   ids.pieceId = (await desk(deskRoutes.keep.path, piece)).body.pieces[0].id as string;
+  const guardian_id = await world.personId('restricted');
+  const held = { student_id: studentId, guardian_id, made_at: await world.clock.now() };
+  await world.db('restrictions').insert(heldBack(ids).map((each) => ({ ...held, ...each })));
   ids.importId = (await guardian.get(elsewhereRoutes.list.path)).body.imports[0].id as string;
   return { world, ids };
+}
+
+/** Words of the course that is held back, which stand in no other of the child's, and of what teachers have written. */
+export async function wordsHeldBack(db: Db, { studentId, courseId }: Ids): Promise<string[]> {
+  const ofChild = () => db('student_items').where({ student_id: studentId });
+  const elsewhere = ofChild().whereNot({ course_id: courseId }).select('title');
+  const titles: string[] = await ofChild()
+    .where({ course_id: courseId })
+    .whereNotIn('title', elsewhere)
+    .pluck('title');
+  const texts: string[] = await db('comments').where({ student_id: studentId }).pluck('text');
+  return [...titles, ...texts.map((text) => JSON.stringify(text.slice(0, 40)).slice(1, -1))];
 }

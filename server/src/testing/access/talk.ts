@@ -5,12 +5,12 @@ import { calendarFile, entry, feed, list, own, owners, record, talk, writing, ty
 export const talkTable: Table = {
   'get /api/calendar?from=2026-10-01&to=2026-10-31': { statuses: list },
   'post /api/students/:studentId/items/:itemId/own-date': {
-    statuses: writing(400),
+    statuses: { ...writing(400), restricted: 404 },
     body: () => ({ on: '2026-10-28' }),
   },
   'get /api/supplies': { statuses: list },
   'post /api/students/:studentId/items/:itemId/supplies': {
-    statuses: writing(204),
+    statuses: { ...writing(204), restricted: 404 },
     body: () => ({ supply: 'wood glue', got: true }),
   },
   'post /api/entries': { statuses: writing(201), body: (ids) => entry(ids) },
@@ -57,28 +57,30 @@ export const talkTable: Table = {
   'get /api/threads/:threadId': { statuses: talk },
   'get /api/students/:studentId/teachers': { statuses: record },
   'post /api/work/joint': {
-    statuses: record,
+    statuses: { ...record, restricted: 404 },
     body: (ids) => ({ picks: [{ studentId: ids.studentId, itemId: ids.itemId }] }),
   },
   'post /api/students/:studentId/comments/:commentId/offers': {
-    statuses: writing(200),
+    statuses: { ...writing(200), restricted: 404 },
     body: () => ({ place: 0, answer: 'confirmed' }),
   },
   'post /api/students/:studentId/items/:itemId/asked': {
-    statuses: { ...writing(204), student: 204, helper: 403 },
+    statuses: { ...writing(204), student: 204, helper: 403, restricted: 404 },
     body: () => ({ answer: 'at-home' }),
   },
   'post /api/students/:studentId/items/:itemId/effort': {
-    statuses: writing(204),
+    statuses: { ...writing(204), restricted: 404 },
     body: () => ({ minutes: 40 }),
   },
-  'get /api/students/:studentId/courses/:courseId/tries': { statuses: { ...record, helper: 403 } },
+  'get /api/students/:studentId/courses/:courseId/tries': {
+    statuses: { ...record, helper: 403, restricted: 404 },
+  },
   'post /api/students/:studentId/courses/:courseId/tries': {
-    statuses: { ...writing(200), student: 200, helper: 403 },
+    statuses: { ...writing(200), student: 200, helper: 403, restricted: 404 },
     body: (ids) => ({ name: 'All at 80 %', scores: [{ itemId: ids.itemId, earned: 16 }] }),
   },
   'post /api/students/:studentId/courses/:courseId/target': {
-    statuses: { ...writing(200), student: 200, helper: 403 },
+    statuses: { ...writing(200), student: 200, helper: 403, restricted: 404 },
     body: () => ({ target: 3 }),
   },
   'delete /api/students/:studentId/courses/:courseId/tries/:tryId': {
@@ -91,17 +93,17 @@ export const talkTable: Table = {
     body: () => ({ exceptions: [{ date: '2026-10-22', minutes: 60 }] }),
   },
   'post /api/students/:studentId/plan/tasks': {
-    statuses: writing(200),
+    statuses: { ...writing(200), restricted: 404 },
     body: (ids) => ({ tasks: [{ itemId: ids.itemId, minutes: 30 }] }),
   },
   'post /api/students/:studentId/plan/propose': { statuses: writing(200) },
   'patch /api/students/:studentId/plan/tasks/:itemId': {
-    statuses: { ...writing(200), student: 404, helper: 403, apart: 200 },
+    statuses: { ...writing(200), student: 404, helper: 403, apart: 200, restricted: 404 },
     body: () => ({ evening: '2026-10-22' }),
   },
-  'delete /api/students/:studentId/plan/tasks/:itemId': { statuses: writing(200) },
+  'delete /api/students/:studentId/plan/tasks/:itemId': { statuses: { ...writing(200), restricted: 404 } },
   'post /api/messages': {
-    statuses: writing(202),
+    statuses: { ...writing(202), restricted: 404 },
     body: (ids) => ({ studentId: ids.studentId, teacherId: ids.teacherId, subject: 'S', text: 'T' }),
   },
   'get /api/alerts': { statuses: list },
@@ -115,7 +117,7 @@ export const talkTable: Table = {
   },
   'get /api/alerts/settings': { statuses: list },
   'patch /api/alerts/settings': {
-    statuses: { ...record, student: 404 },
+    statuses: { ...record, student: 404, restricted: 404 },
     body: (ids) => ({
       rules: {
         ...presetRules('usual'),
