@@ -114,6 +114,10 @@ test(
     await expect(page).toHaveURL(/\/brief$/);
     await page.goto(await addressIn(running, page, email, /^Confirm your address/));
     await expect(page.getByRole('heading', { level: 1, name: 'Your address is confirmed' })).toBeVisible();
+    // The school has another address of hers, or none: that is said where it can be put right.
+    await page.goto(`/settings/file/${childId}`);
+    await expect(page.getByText(/^No one here has the e-mail address you use/)).toBeVisible();
+    await parent.findsStateInOrder('what the school has on file');
     // The letter has served.
     const late = await newcomer(browser, running, false);
     await late.page.goto(`/new#${code}`);

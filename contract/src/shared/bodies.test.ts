@@ -105,11 +105,13 @@ const fitting: Record<string, object> = {
   'post /api/news/looked': { upTo: '2026-10-21T19:40:00.000Z' },
   'post /api/work/joint': { picks: [{ studentId: uuid, itemId: uuid }] },
   'post /api/students/:studentId/comments/:commentId/offers': { place: 0, answer: 'confirmed' },
-  'post /api/operator/session': { name: 'Sable', password: 'x' },
+  'post /api/operator/session': { name: 'Sable', password: 'x', code: '123456' },
   'post /api/operator/sources': {
     ...{ name: 'A school', baseUrl: 'https://s.example', clientId: 'c', clientSecret: 's' },
   },
   'post /api/operator/codes': { studentIds: [uuid], days: 30 },
+  'post /api/operator/class-codes': { school: 'Skerry', year: '8', course: 'Boats', days: 30 },
+  'post /api/operator/students/:studentId/people/:personId/named': { agent: 'agent-1' },
   'post /api/operator/students/:studentId/restrictions': { what: 'course', courseId: uuid, personId: uuid },
   'post /api/students/:studentId/desk/words': {
     ...{ wish: 'talk', text: 'I am stuck', courseId: uuid, itemId: uuid, commentId: uuid },
