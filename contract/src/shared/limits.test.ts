@@ -202,7 +202,8 @@ const ofRoutes: Readonly<Record<string, readonly [number, ...string[]]>> = {
   ],
   'get /api/operator/classes': [200],
   'post /api/operator/class-codes': [
-    ...[201, '/ no others', '/school 1 to 120 characters', '/year 1 to 120 characters'],
+    201,
+    ...['/ no others', '/school 1 to 120 characters', '/year 1 to 120 characters'],
     ...['/course 1 to 120 characters', '/days 1 to 366 in size'],
   ],
   'post /api/operator/students/:studentId/people/:personId/named': [
