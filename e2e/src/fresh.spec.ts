@@ -3,7 +3,7 @@ import { dirname } from 'node:path';
 import type { Page } from '@playwright/test';
 import { generateSync } from 'otplib';
 import type { Guardian } from './guardian';
-import { addressIn, newcomer, signIn, signOut, withPasskeys } from './newcomers';
+import { addressesWritten, addressIn, newcomer, signIn, signOut, withPasskeys } from './newcomers';
 import { expect, once, test, type RunningStack } from './stack';
 
 /* The first day of a Cadro without demo: a school, its letters, and a family that comes in by them, on a phone. */
@@ -120,8 +120,14 @@ test(
     await parent.findsStateInOrder('what the school has on file');
     // The letter has served.
     const late = await newcomer(browser, running, false);
+    const written = await addressesWritten(late.page);
+    await late.page.goto('/new');
+    await expect(late.page.getByRole('button', { name: 'See whose it is' })).toBeVisible();
+    // Pasted into the page that is open.
     await late.page.goto(`/new#${code}`);
     await expect(late.page.getByText(/^This code has been used already/)).toBeVisible();
+    await expect(late.page).toHaveURL(/\/new$/);
+    expect(written()).toEqual([]);
 
     const others = [
       { as: 'A guardian', name: 'Bertram Marsh', home: /\/brief$/ },

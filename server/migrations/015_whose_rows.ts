@@ -41,17 +41,17 @@ create function cadro_withheld(children uuid[])
   returns table (student_id uuid, guardian_id uuid, what text, course_id uuid)
   language sql stable set search_path = public as $$
   with recursive held as (
-    select r.student_id, l.guardian_id, r.what, r.course_id
+    select r.student_id, l.guardian_id, r.what, r.course_id, r.made_at
       from restrictions r join guardian_links l on l.student_id = r.student_id
       where r.student_id = any (children)
         and (r.guardian_id = l.guardian_id or r.guardian_id is null and l.role <> 'student')
     union
-    -- Whom somebody has let in sees no more than they do, unless the school itself names them.
-    select h.student_id, l.guardian_id, h.what, h.course_id
+    -- Whom somebody lets in from then on sees no more than they do, unless the school itself names them.
+    select h.student_id, l.guardian_id, h.what, h.course_id, h.made_at
       from held h join guardian_links l on l.student_id = h.student_id and l.invited_by = h.guardian_id
-      where l.role <> 'student' and l.named_as is null
+      where l.role <> 'student' and l.named_as is null and l.linked_at >= h.made_at
   )
-  select * from held $$;
+  select distinct h.student_id, h.guardian_id, h.what, h.course_id from held h $$;
 -- Whoever looks at a page meanwhile looks anew.
 create function tell_restricted() returns trigger language plpgsql as $$
 begin

@@ -2,105 +2,16 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { withheld, type OperatorChild, type Withheld } from '@cadro/contract';
-import { Action, Choice, Field, Heading, Loaded, Quietly, Row, Stack, Words } from '../ui';
+import { Trouble } from '../household';
+import { Action, Choice, Field, Heading, Loaded, Quietly, Stack, Words } from '../ui';
 import {
-  useEndBySchoolMutation,
   useGiveCodeMutation,
   useHoldBackMutation,
-  useNameAsMutation,
   useOperatorChildQuery,
   useOperatorChildrenQuery,
-  useRestoreLinkMutation,
 } from './api';
+import { PersonLine } from './PersonLine';
 import { useOperatorFormat } from './useOperatorFormat';
-
-type Person = OperatorChild['people'][number];
-const nobodyOfThem = 'nobody';
-
-/** As whom the school names somebody: found by their addresses, or said here. */
-function WhoIsIt({ child, person, onDone }: { child: OperatorChild; person: Person; onDone: () => void }) {
-  const { t } = useTranslation();
-  const [agent, setAgent] = useState(person.namedAs ?? nobodyOfThem);
-  const [name, { isLoading }] = useNameAsMutation();
-  const save = async () => {
-    await name({
-      ...{ studentId: child.child.studentId, personId: person.personId },
-      agent: agent === nobodyOfThem ? null : agent,
-    });
-    onDone();
-  };
-  return (
-    <Stack>
-      <Choice
-        titled
-        label={t('operator.whoIsIt', { person: person.name })}
-        options={[
-          ...child.named.map((each) => ({ value: each.agent, label: `${each.name} · ${each.relation}` })),
-          { value: nobodyOfThem, label: t('operator.nobodyOfThem') },
-        ]}
-        value={agent}
-        onChange={setAgent}
-      />
-      <Row wrap>
-        <Action label={t('operator.nameYes')} busy={isLoading} onPress={() => void save()} />
-        <Quietly label={t('desk.cancel')} onPress={onDone} />
-      </Row>
-    </Stack>
-  );
-}
-
-function PersonLine({ child, person }: { child: OperatorChild; person: Person }) {
-  const { t } = useTranslation();
-  const format = useOperatorFormat();
-  const [sure, setSure] = useState(false);
-  const [end] = useEndBySchoolMutation();
-  const [restore] = useRestoreLinkMutation();
-  const [naming, setNaming] = useState(false);
-  const { name, role, since, until, suspended, personId, namedAs } = person;
-  const { studentId } = child.child;
-  const mayBeNamed = role !== 'student' && child.named.length > 0;
-  const known = child.named.find(({ agent }) => agent === namedAs);
-  const facts = [
-    t(`people.asWords.${role}`),
-    t('people.since', { when: format.date(since) }),
-    ...(until ? [t('desk.until', { date: format.date(until) })] : []),
-    ...(suspended ? [t('operator.onHold')] : []),
-    ...(mayBeNamed ? [known ? t('operator.known', { name: known.name }) : t('operator.notKnown')] : []),
-  ];
-  return (
-    <Stack space={0}>
-      <Words bold>{name}</Words>
-      <Words size="small" colour="soft">
-        {facts.join(' · ')}
-      </Words>
-      <Row wrap space={2}>
-        {suspended ? (
-          <Quietly
-            label={t('operator.restore')}
-            hint={name}
-            onPress={() => void restore({ studentId, personId })}
-          />
-        ) : null}
-        {mayBeNamed && !naming ? (
-          <Quietly label={t('operator.sayWho')} hint={name} onPress={() => setNaming(true)} />
-        ) : null}
-        {sure ? (
-          <>
-            <Quietly
-              label={t('people.endYes')}
-              hint={name}
-              onPress={() => void end({ studentId, personId })}
-            />
-            <Quietly label={t('people.no')} onPress={() => setSure(false)} />
-          </>
-        ) : (
-          <Quietly label={t('operator.end')} hint={name} onPress={() => setSure(true)} />
-        )}
-      </Row>
-      {naming ? <WhoIsIt child={child} person={person} onDone={() => setNaming(false)} /> : null}
-    </Stack>
-  );
-}
 
 const everybody = 'everybody';
 
@@ -110,7 +21,7 @@ function HoldBack({ child: { child, people, courses } }: { child: OperatorChild 
   const [what, setWhat] = useState<Withheld>('comments');
   const [courseId, setCourseId] = useState(courses[0]?.id ?? '');
   const [personId, setPersonId] = useState(everybody);
-  const [hold, { isLoading, isSuccess }] = useHoldBackMutation();
+  const [hold, { isLoading, isSuccess, error }] = useHoldBackMutation();
   const { studentId } = child;
   const asked = {
     ...{ studentId, what },
@@ -146,6 +57,7 @@ function HoldBack({ child: { child, people, courses } }: { child: OperatorChild 
         value={personId}
         onChange={setPersonId}
       />
+      <Trouble error={error} />
       <Action label={t('operator.holdYes')} busy={isLoading} onPress={() => void hold(asked)} />
       {isSuccess ? <Words live>{t('operator.held')}</Words> : null}
     </Stack>
@@ -156,10 +68,15 @@ function HoldBack({ child: { child, people, courses } }: { child: OperatorChild 
 function Code({ studentId }: { studentId: string }) {
   const { t } = useTranslation();
   const format = useOperatorFormat();
-  const [give, { data, isLoading }] = useGiveCodeMutation();
+  const [give, { data, isLoading, error }] = useGiveCodeMutation();
   const [code] = data?.codes ?? [];
   if (!code)
-    return <Action label={t('operator.code')} busy={isLoading} onPress={() => void give(studentId)} />;
+    return (
+      <Stack>
+        <Trouble error={error} />
+        <Action label={t('operator.code')} busy={isLoading} onPress={() => void give(studentId)} />
+      </Stack>
+    );
   return (
     <Stack space={0.25}>
       <Words size="matter" bold live>

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { mostLetters, type OperatorClass } from '@cadro/contract';
 import { Trouble } from '../household';
+import { isServerProblem } from '../i18n';
 import { Action, Choice, Field, Heading, Loaded, saveAddress, Stack, Words } from '../ui';
 import { useGiveClassCodesMutation, useOperatorClassesQuery } from './api';
 
@@ -71,6 +72,7 @@ function ClassCodes({ classes }: { classes: readonly OperatorClass[] }) {
     .filter((each) => each.schoolName === school && (year === all || each.year === year))
     .reduce((sum, { children }) => sum + children, 0);
   const tooMany = course === '' && count > mostLetters;
+  const noSuchClass = isServerProblem(error) && error.status === 404;
   const make = async () => {
     const narrowed = { ...(year === all ? {} : { year }), ...(course === '' ? {} : { course }) };
     const answer = await give({ school, days, ...narrowed });
@@ -82,7 +84,7 @@ function ClassCodes({ classes }: { classes: readonly OperatorClass[] }) {
       <Words size="small" colour="soft">
         {tooMany ? t('operator.tooMany', { count: mostLetters }) : t('operator.lettersHint', { count: days })}
       </Words>
-      <Trouble error={error} />
+      <Trouble error={error} words={noSuchClass ? t('operator.noneInClass') : null} />
       <Action label={t('operator.letters')} busy={isLoading} disabled={tooMany} onPress={() => void make()} />
       {isSuccess ? <Words live>{t('operator.lettersMade')}</Words> : null}
     </Stack>

@@ -1,5 +1,6 @@
 import { useTranslation } from 'react-i18next';
 import type { OperatorState } from '@cadro/contract';
+import { Trouble } from '../household';
 import { isServerProblem } from '../i18n';
 import { Action, Heading, Loaded, Page, Quiet, Quietly, Stack, Words } from '../ui';
 import {
@@ -18,11 +19,12 @@ import { useOperatorFormat } from './useOperatorFormat';
 function Waiting({ objections, unmet }: Pick<OperatorState, 'objections' | 'unmet'>) {
   const { t } = useTranslation();
   const format = useOperatorFormat();
-  const [restore] = useRestoreLinkMutation();
+  const [restore, { error }] = useRestoreLinkMutation();
   if (objections.length + unmet.length === 0) return null;
   return (
     <Stack>
       <Heading level={2}>{t('operator.objections')}</Heading>
+      <Trouble error={error} />
       {unmet.map(({ studentId, child, what, course, person }, place) => (
         <Stack key={`${studentId}:${place}`} space={0}>
           <Words bold>
@@ -57,11 +59,12 @@ function Waiting({ objections, unmet }: Pick<OperatorState, 'objections' | 'unme
 function Restrictions({ restrictions }: Pick<OperatorState, 'restrictions'>) {
   const { t } = useTranslation();
   const format = useOperatorFormat();
-  const [letGo] = useLetGoMutation();
+  const [letGo, { error }] = useLetGoMutation();
   if (restrictions.length === 0) return null;
   return (
     <Stack>
       <Heading level={2}>{t('operator.restrictions')}</Heading>
+      <Trouble error={error} />
       {restrictions.map(({ id, child, what, course, person, at }) => (
         <Stack key={id} space={0}>
           <Words bold>

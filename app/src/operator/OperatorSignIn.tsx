@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { Trouble } from '../household';
+import { OneTimeField, Trouble } from '../household';
 import { isServerProblem } from '../i18n';
 import { Action, Field, Heading, Page, Stack, Words } from '../ui';
 import { useOperatorSignInMutation } from './api';
@@ -28,22 +28,8 @@ export function OperatorSignIn() {
         kind="password"
         onSubmit={go}
       />
-      <Field
-        label={t('signIn.secondCode')}
-        hint={t('operator.codeOfApp')}
-        value={code}
-        onChange={setCode}
-        kind="oneTime"
-        longest={20}
-        onSubmit={go}
-      />
-      {wrong ? (
-        <Words colour="plum" live>
-          {t('operator.wrong')}
-        </Words>
-      ) : (
-        <Trouble error={error} />
-      )}
+      <OneTimeField hint={t('operator.codeOfApp')} value={code} onChange={setCode} onSubmit={go} />
+      <Trouble error={error} words={wrong ? t('operator.wrong') : null} />
       <Action
         main
         label={t('signIn.go')}

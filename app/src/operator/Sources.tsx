@@ -13,7 +13,7 @@ type Source = OperatorState['sources'][number];
 function SourceLine({ source }: { source: Source }) {
   const { t } = useTranslation();
   const format = useOperatorFormat();
-  const [read, { isSuccess }] = useReadSourceMutation();
+  const [read, { isSuccess, error }] = useReadSourceMutation();
   const { name, readAt, failingSince, fault, aside, id } = source;
   const state = failingSince
     ? t('operator.failing', { when: format.dayTime(failingSince), fault: fault ?? '' })
@@ -26,6 +26,7 @@ function SourceLine({ source }: { source: Source }) {
       <Words size="small" colour={failingSince ? 'plum' : 'soft'}>
         {[state, ...(aside > 0 ? [t('operator.aside', { count: aside })] : [])].join(' · ')}
       </Words>
+      <Trouble error={error} />
       {isSuccess ? (
         <Words size="small" live>
           {t('operator.reading')}

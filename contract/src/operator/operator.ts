@@ -70,6 +70,8 @@ export const OperatorChild = Type.Object({
       ...{ until: Nullable(DateOnly), suspended: Type.Boolean() },
       /** By the school's id of the person it names; null: nobody whom it names, as far as is known. */
       namedAs: Nullable(Type.String()),
+      /** What is held back from them: by a restriction, or because of who let them in. */
+      withheld: Type.Array(WithheldSchema),
     }),
   ),
   /** Whom the school names for the child. */
@@ -95,7 +97,7 @@ export const operatorRoutes = {
   signIn: route({
     ...{ ...of, access: 'public', method: 'post', path: `${base}/session`, status: 204 },
     body: Type.Object(
-      { name: Name, password: Password, code: Type.String({ minLength: 1, maxLength: 20 }) },
+      { name: Name, password: Password, code: Type.String({ minLength: 1, maxLength: 40 }) },
       strict,
     ),
     summary: 'Sign in as one who runs this Cadro; not found where its place is switched off',

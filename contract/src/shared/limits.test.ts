@@ -182,7 +182,7 @@ const ofRoutes: Readonly<Record<string, readonly [number, ...string[]]>> = {
     '/ no others',
     '/name 1 to 120 characters',
     '/password 1 to 200 characters',
-    '/code 1 to 20 characters',
+    '/code 1 to 40 characters',
   ],
   'delete /api/operator/session': [204],
   'get /api/operator': [200],

@@ -1,12 +1,12 @@
 export { childrenFor, requireChild, requireWriter } from './access';
 export { codeLetters } from './codes/codeLetters';
+export { addressOfCode } from './door/giveCode';
 export { codesCsv, giveCodes } from './codes/classCodes';
 export { classesOf, classList, type ClassFilter } from './codes/classStore';
 export { doorRouter } from './door/doorRoutes';
 export type { HouseholdHooks } from './door/ways';
 export { draftRouter } from './draftRoutes';
 export { followSchool, nameAs } from './file/named';
-export { whoIsNamed } from './file/namedStore';
 export { unmetRestrictions } from './file/toldStore';
 export { onFile, onFileRouter } from './file/onFile';
 export { meOf } from './me';

@@ -172,6 +172,8 @@ export async function putLink(
       suspended_by: null,
       answered_at: null,
       barred_at: null,
+      // Whom the school named and named no longer, and lets in again, is met anew.
+      named_as: null,
     });
 }
 

@@ -256,6 +256,11 @@ describe('what it does', () => {
     const { unmet, restrictions } = await state();
     expect(unmet).toEqual([]);
     expect(restrictions).toMatchObject([{ child: 'Caspian', what: 'comments', person: 'tobiah' }]);
+    const held = (await agent.get(at(routes.child.path)).expect(200)).body as OperatorChild;
+    expect(held.people.map(({ name, withheld }) => [name, withheld])).toEqual([
+      ['maren', []],
+      ['tobiah', ['comments']],
+    ]);
     await names(null).expect(204);
     expect((await state()).unmet).toHaveLength(1);
     await world.db('told_restrictions').delete();

@@ -1,6 +1,7 @@
 import { mostLetters, operatorRoutes, type BodyOf, type OperatorChild } from '@cadro/contract';
 import type { Router } from 'express';
 import {
+  addressOfCode,
   answerObjection,
   classesOf,
   classList,
@@ -13,7 +14,6 @@ import {
   linksFor,
   nameAs,
   restrict,
-  whoIsNamed,
   type RestrictingHooks,
 } from '../household';
 import {
@@ -29,6 +29,7 @@ import {
   type Served,
   type ServerDeps,
 } from '../kit';
+import { namedFor } from '../records';
 import { addSource, findSource, readingJob } from '../sources';
 import { requireOperator, signIn } from './signIn';
 import { stateOf } from './state';
@@ -54,15 +55,16 @@ async function childOf({ db, clock }: ServerDeps, studentId: string): Promise<Op
   const { timeZone: _zone, ...shown } = child;
   const [people, named, courses] = await Promise.all([
     linksFor(db, [child]),
-    whoIsNamed(db, studentId),
+    namedFor(db, studentId),
     coursesOf(db, [studentId], await clock.now()),
   ]);
   return {
     child: shown,
-    people: people.map(({ personId, person, role, since, until, suspended, namedAs }) => ({
-      ...{ personId, name: person, role, since: since.toISOString(), until, suspended, namedAs },
+    people: people.map(({ personId, person, role, since, ...more }) => ({
+      ...{ personId, name: person, role, since: since.toISOString() },
+      ...{ until: more.until, suspended: more.suspended, namedAs: more.namedAs, withheld: more.withheld },
     })),
-    named: named.map(({ external_id: agent, name, relation }) => ({ agent, name, relation })),
+    named: named.map(({ agent, name, relation }) => ({ agent, name, relation })),
     courses: courses.map(({ course_id: id, title }) => ({ id, title })),
   };
 }
@@ -78,10 +80,9 @@ async function classCodes(
   if (children.length > mostLetters) throw new HttpProblem('bad-request');
   const studentIds = children.map(({ studentId }) => studentId);
   const given = await giveCodes(db, { studentIds }, { issuer: 'school', role: 'guardian', days, now });
-  const address = `${config.publicUrl}/new`;
   const files = [
-    { path: 'codes.csv', content: codesCsv(given, address) },
-    { path: 'letters.pdf', content: await codeLetters(given, address) },
+    { path: 'codes.csv', content: codesCsv(given, config.publicUrl) },
+    { path: 'letters.pdf', content: await codeLetters(given, config.publicUrl) },
   ];
   return new Produced(await zipOf(files, now), 'codes.zip');
 }
@@ -136,7 +137,7 @@ function childPages(router: Served): void {
       const given = await giveCodes(db, { studentIds }, giving);
       if (given.length < studentIds.length) throw new HttpProblem('not-found');
       const codes = given.map(({ studentId, code, until }) => ({
-        ...{ studentId, code, until, address: `${config.publicUrl}/new#${code}` },
+        ...{ studentId, code, until, address: addressOfCode(config.publicUrl, code) },
       }));
       return { codes };
     }),

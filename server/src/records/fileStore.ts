@@ -16,6 +16,8 @@ export const childFile = (db: Db, studentId: string): Promise<ChildFileRow | und
     .first<ChildFileRow | undefined>('email', 'phone', 'sms', 'address', 'birth_date', 'sex');
 
 export interface NamedRow {
+  /** The school's own id of them. */
+  readonly agent: string;
   readonly name: string;
   readonly relation: string;
   /** Whether how the school reaches them may be seen; it may be nothing. */
@@ -31,4 +33,13 @@ export const namedFor = (db: Db, studentId: string): Promise<NamedRow[]> =>
   db('named_people')
     .where({ student_id: studentId })
     .orderBy('name')
-    .select<NamedRow[]>('name', 'relation', 'reached', 'email', 'phone', 'sms', 'address');
+    .select<NamedRow[]>(
+      'external_id as agent',
+      'name',
+      'relation',
+      'reached',
+      'email',
+      'phone',
+      'sms',
+      'address',
+    );

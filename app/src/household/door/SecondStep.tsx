@@ -1,8 +1,9 @@
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { Action, Field, Quietly, Stack, Words } from '../../ui';
+import { Action, Quietly, Stack, Words } from '../../ui';
 import { useSecondStepMutation, useSecondStepsQuery } from './api';
 import { DoorFrame } from './DoorFrame';
+import { OneTimeField } from './OneTimeField';
 import { Trouble } from './Trouble';
 import { usePasskey } from './usePasskey';
 
@@ -19,15 +20,7 @@ export function SecondStep({ onBack }: { onBack: () => void }) {
       <Stack space={2}>
         {ways?.oneTime ? (
           <>
-            <Field
-              label={t('signIn.secondCode')}
-              hint={t('signIn.secondHint')}
-              value={code}
-              onChange={setCode}
-              kind="oneTime"
-              longest={40}
-              onSubmit={submit}
-            />
+            <OneTimeField hint={t('signIn.secondHint')} value={code} onChange={setCode} onSubmit={submit} />
             <Trouble error={error} />
             <Action
               main

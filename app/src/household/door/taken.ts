@@ -12,6 +12,14 @@ function take(): string {
 
 /* Imported before the router is: it would keep what it reads, and write it into the address again. */
 let taken = take();
+let tell: ((text: string) => void) | null = null;
+// Another address of the same page, typed or pasted while it is open: this hears of it before the router does.
+window.addEventListener('popstate', () => {
+  const text = take();
+  if (text === '') return;
+  if (tell) tell(text);
+  else taken = text;
+});
 
 /** Gives out once what the app was opened with. */
 export function giveTaken(): string {
@@ -20,12 +28,10 @@ export function giveTaken(): string {
   return text;
 }
 
-/** Tells what another address of the same page brings, typed or pasted while it is open. @returns how to stop. */
-export function onTaken(tell: (text: string) => void): () => void {
-  const look = () => {
-    const text = take();
-    if (text !== '') tell(text);
+/** Tells what comes later, one page at a time. @returns how to stop. */
+export function onTaken(hear: (text: string) => void): () => void {
+  tell = hear;
+  return () => {
+    if (tell === hear) tell = null;
   };
-  window.addEventListener('hashchange', look);
-  return () => window.removeEventListener('hashchange', look);
 }

@@ -37,6 +37,7 @@ export const operatorEn = {
     restore: 'Let it stand',
     code: 'Make a code for the family',
     codeHint: 'Shown once. Works until {{when}}: {{address}}',
+    withheld: 'held back: {{what}}',
     known: '{{name}} in the school’s records',
     notKnown: 'no one in the school’s records, as far as Cadro knows',
     sayWho: 'Say who this is for the school',
@@ -55,6 +56,7 @@ export const operatorEn = {
     lettersHint:
       'You get a table (CSV) and letters to print (PDF), one child to a page, in English and Spanish. Each code works for {{count}} days and is shown nowhere else.',
     tooMany: 'That’s more than {{count}} children: choose one year or one course.',
+    noneInClass: 'No child there. Check the title of the course.',
     letters: 'Make codes and letters',
     lettersMade: 'The file codes.zip is yours to keep safe.',
     hold: 'Hold something back',

@@ -40,6 +40,7 @@ export const operatorEs: typeof operatorEn = {
     restore: 'Dejar que siga',
     code: 'Crear un código para la familia',
     codeHint: 'Se muestra una sola vez. Sirve hasta el {{when}}: {{address}}',
+    withheld: 'retenido: {{what}}',
     known: '{{name}} en los registros de la escuela',
     notKnown: 'nadie en los registros de la escuela, que Cadro sepa',
     sayWho: 'Decir quién es para la escuela',
@@ -58,6 +59,7 @@ export const operatorEs: typeof operatorEn = {
     lettersHint:
       'Recibirá una tabla (CSV) y cartas para imprimir (PDF), una página por alumno, en inglés y en español. Cada código sirve {{count}} días y no se muestra en ningún otro lugar.',
     tooMany: 'Son más de {{count}} alumnos: elija un grado o una materia.',
+    noneInClass: 'No hay ningún alumno ahí. Revise el título de la materia.',
     letters: 'Crear códigos y cartas',
     lettersMade: 'El archivo codes.zip queda en sus manos: guárdelo bien.',
     hold: 'Retener algo',

@@ -2,7 +2,7 @@ import type { Issuer, Role } from '@cadro/contract';
 import { dateIn } from '@cadro/core';
 import { stringify } from 'csv-stringify/sync';
 import type { Db } from '../../kit';
-import { giveCode } from '../door/giveCode';
+import { addressOfCode, giveCode } from '../door/giveCode';
 import { classList, type ClassFilter } from './classStore';
 
 /** A code in the clear, as it is printed once; the table knows its hash alone. */
@@ -47,10 +47,10 @@ export async function giveCodes(
  * Codes as a table for whoever sends them out: one line for each child, with the address that brings the code along.
  * What a spreadsheet would take for a formula is kept as text.
  */
-export const codesCsv = (codes: readonly GivenCode[], address: string): string =>
+export const codesCsv = (codes: readonly GivenCode[], publicUrl: string): string =>
   stringify(
     codes.map(({ studentId, givenName, familyName, year, schoolName, code, until }) => [
-      ...[studentId, familyName, givenName, year, schoolName, code, `${address}#${code}`, until],
+      ...[studentId, familyName, givenName, year, schoolName, code, addressOfCode(publicUrl, code), until],
     ]),
     {
       header: true,

@@ -4,6 +4,7 @@ import PDFDocument from 'pdfkit';
 import { buffer } from 'node:stream/consumers';
 import QRCode from 'qrcode';
 import { inner, margin, putLine, sheet } from '../../kit';
+import { addressOfCode, addressOfDoor } from '../door/giveCode';
 import type { GivenCode } from './classCodes';
 
 type Page = PDFKit.PDFDocument;
@@ -23,10 +24,10 @@ function putSquare(page: Page, text: string, left: number, top: number): void {
 }
 
 /** One language's half of a letter. */
-function putHalf(page: Page, given: GivenCode, language: Language, address: string, top: number): void {
+function putHalf(page: Page, given: GivenCode, language: Language, publicUrl: string, top: number): void {
   const { title, greeting, lead, steps, foot } = codeLetter(language, {
     ...{ givenName: given.givenName, schoolName: given.schoolName, until: given.until },
-    address,
+    address: addressOfDoor(publicUrl),
   });
   const line = (
     text: string,
@@ -36,7 +37,7 @@ function putHalf(page: Page, given: GivenCode, language: Language, address: stri
   line(title, top, { size: 19, bold: true, lines: 2 });
   line(greeting, top + 34, { size: 11 });
   line(lead, top + 56, { size: 11, width: textWidth, lines: 5 });
-  putSquare(page, `${address}#${given.code}`, margin + inner - squareSize, top + 56);
+  putSquare(page, addressOfCode(publicUrl, given.code), margin + inner - squareSize, top + 56);
   const [scan = '', type = '', check = ''] = steps;
   line(`1.  ${scan}`, top + 132, { size: 11, width: textWidth, lines: 2 });
   line(`2.  ${type}`, top + 168, { size: 11, width: textWidth });
@@ -47,16 +48,15 @@ function putHalf(page: Page, given: GivenCode, language: Language, address: stri
 
 /**
  * A letter for each child, one a page: English above, Spanish below, each with the code and the square that brings it.
- * @param address where an account is set up.
  * @returns a PDF.
  */
-export async function codeLetters(codes: readonly GivenCode[], address: string): Promise<Buffer> {
+export async function codeLetters(codes: readonly GivenCode[], publicUrl: string): Promise<Buffer> {
   const page = new PDFDocument({ size: 'A4', margin, autoFirstPage: false, info: { Title: 'Cadro' } });
   for (const given of codes) {
     page.addPage();
     languages.forEach((language, index) => {
       const top = margin + index * (halfHeight + 10);
-      putHalf(page, given, language, address, top);
+      putHalf(page, given, language, publicUrl, top);
     });
     page
       .moveTo(margin, margin + halfHeight - 6)

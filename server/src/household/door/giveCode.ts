@@ -23,5 +23,8 @@ export async function giveCode(
   return { id: await addInvitation(trx, { ...what, codeHash: hashCode(code), expiresAt }), code, expiresAt };
 }
 
+/** Where an account is set up. */
+export const addressOfDoor = (publicUrl: string): string => `${publicUrl}/new`;
 /** Where a code leads: it stands behind the `#`, which no server and no log sees. */
-export const addressOfCode = (publicUrl: string, code: string): string => `${publicUrl}/new#${code}`;
+export const addressOfCode = (publicUrl: string, code: string): string =>
+  `${addressOfDoor(publicUrl)}#${code}`;

@@ -3,6 +3,8 @@ import type { Agent } from 'supertest';
 import { hashCode, newCode } from '../../kit';
 import { addInvitation } from '../door/invitationStore';
 import { World } from '../../testing/world';
+import { linksFor } from '../people/bySchool';
+import { restrict } from '../people/restricting';
 import { followSchool, nameAs } from './named';
 
 /* What a school's feed holds back from one person whom it names holds from the moment on in which that person comes. */
@@ -96,6 +98,22 @@ it('holds from whom they let in, whatever they let them in as', async () => {
   expect(await reads(mother)).toBe(false);
   await confirms(maren);
   expect(await reads(mother)).toBe(true);
+});
+
+it('holds not from whom they had let in before', async () => {
+  await world.db('told_restrictions').delete();
+  const father = await comes(tobiah);
+  await confirms(tobiah);
+  const before = await comes('before@test.example', await invites(father, 'guardian'));
+  await world.moveTo('2026-10-22T18:00:00Z');
+  const row = { studentId, what: 'attendance', courseId: null, personId: await byMail(tobiah) } as const;
+  await restrict(world, row, hooks);
+  const after = await comes('after@test.example', await invites(father, 'look-only'));
+  expect([await reads(father), await reads(before), await reads(after)]).toEqual([false, true, false]);
+  const links = await linksFor(world.db, [{ studentId, givenName: 'Caspian' }]);
+  expect(links.filter(({ withheld }) => withheld.includes('attendance')).map(({ person }) => person)).toEqual(
+    ['tobiah', 'after'],
+  );
 });
 
 it('is told whom the school does not know by their address, and ends with a word of the operator', async () => {

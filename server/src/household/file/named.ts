@@ -1,7 +1,8 @@
 import { houseTransaction, HttpProblem, type Deps, type Trx } from '../../kit';
+import { namedFor } from '../../records';
 import { endLinkBySchool } from '../people/bySchool';
 import type { RestrictingHooks } from '../people/restricting';
-import { noLongerNamed, putNamed, setNamed, whoIsNamed } from './namedStore';
+import { noLongerNamed, putNamed, setNamed } from './namedStore';
 import { followRestrictions } from './told';
 
 /**
@@ -47,9 +48,8 @@ export async function nameAs(
   hooks: RestrictingHooks,
 ): Promise<boolean> {
   const now = await clock.now();
-  const named = await whoIsNamed(db, link.studentId);
-  if (agent !== null && !named.some(({ external_id }) => external_id === agent))
-    throw new HttpProblem('not-found');
+  const named = await namedFor(db, link.studentId);
+  if (agent !== null && !named.some((each) => each.agent === agent)) throw new HttpProblem('not-found');
   return houseTransaction(db, async (trx) => {
     if (!(await setNamed(trx, link, agent))) return false;
     await followRestrictions(trx, { studentIds: [link.studentId] }, hooks, now);

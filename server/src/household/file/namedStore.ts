@@ -40,26 +40,6 @@ export const noLongerNamed = (
     .whereRaw('not jsonb_exists(a.agents, l.named_as)')
     .select('l.student_id as studentId', 'l.guardian_id as guardianId');
 
-/** Somebody whom a school names for a child, and who of those who see it that is. */
-export interface NamedRow {
-  readonly external_id: string;
-  readonly name: string;
-  readonly relation: string;
-  readonly guardian_id: string | null;
-}
-
-/** Whom a school names for a child, in its own order. */
-export const whoIsNamed = (db: Db, studentId: string): Promise<NamedRow[]> =>
-  db('named_people as n')
-    .leftJoin('guardian_links as l', (on) =>
-      on
-        .on('l.student_id', 'n.student_id')
-        .andOn('l.named_as', 'n.external_id')
-        .andOn(db.raw('l.ended_at is null')),
-    )
-    .where({ 'n.student_id': studentId })
-    .select<NamedRow[]>('n.external_id', 'n.name', 'n.relation', 'l.guardian_id');
-
 interface Link {
   readonly studentId: string;
   readonly personId: string;

@@ -1,6 +1,7 @@
-import { onFileRoutes, type OnFile } from '@cadro/contract';
+import { householdRoutes, onFileRoutes, type OnFile } from '@cadro/contract';
 import type { Agent } from 'supertest';
 import { World } from '../../testing/world';
+import { giveCodes } from '../codes/classCodes';
 import { restrict } from '../people/restricting';
 import { followSchool } from './named';
 
@@ -112,6 +113,13 @@ describe('whom the school names', () => {
     await names('agent-maren', 'agent-tobiah');
     await followSchool(world, await sourceId(), hooks);
     await maren.get(file).expect(404);
+    // By its code one is back, and stays, also while its list still does not name one.
+    await names('agent-tobiah');
+    const giving = { issuer: 'school', role: 'guardian', days: 9, now: await world.clock.now() } as const;
+    const [given] = await giveCodes(world.db, { studentIds: [studentId] }, giving);
+    await maren.post(householdRoutes.link.path).send({ code: given?.code }).expect(201);
+    await followSchool(world, await sourceId(), hooks);
+    await maren.get(file).expect(200);
   });
 
   it('ends nothing where the school says nothing of whom it names', async () => {
@@ -167,10 +175,10 @@ describe('what the school’s feed holds back', () => {
     expect(await held()).toEqual([['contacts', null, false]]);
   });
 
-  it('is nothing of whom it names and nobody here is, nor of a course it does not name', async () => {
+  it('is held back from whom it does not name, where nobody here is the one; and nothing of a course it does not name', async () => {
     await world.db('restrictions').delete();
     await tell({ what: 'comments', agent: 'agent-nobody' }, { what: 'course' });
-    expect(await held()).toEqual([]);
+    expect(await held()).toEqual([['comments', 'maren@aldervane.example', true]]);
     const courseId = await world.courseId('boats', 'millrace');
     await tell({ what: 'course', course_id: courseId, agent: 'agent-tobiah' });
     expect(await held()).toEqual([['course', 'tobiah@aldervane.example', true]]);

@@ -24,7 +24,7 @@ export async function onFile(db: Db, guardianId: string, child: Child): Promise<
           ...{ birthDate: file.birth_date, sex: file.sex },
         }
       : null,
-    people: people.map(({ name, relation, reached, ...reach }) => ({
+    people: people.map(({ agent: _agent, name, relation, reached, ...reach }) => ({
       ...{ name, relation },
       reach: reached ? reach : null,
     })),

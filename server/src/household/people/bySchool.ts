@@ -6,6 +6,7 @@ import { studentNames } from '../store';
 import { endWithHousehold } from './ending';
 import { tellGuardians } from './notices';
 import * as store from './peopleStore';
+import { withheldFrom } from './restrictionStore';
 
 type Deps = Pick<ServerDeps, 'db' | 'clock' | 'config'>;
 
@@ -37,6 +38,7 @@ export async function inviteByMail(
 export async function linksFor(db: Db, children: readonly { studentId: string; givenName: string }[]) {
   const names = new Map(children.map(({ studentId, givenName }) => [studentId, givenName]));
   const links = await store.linksOf(db, [...names.keys()]);
+  const held = await withheldFrom(db, [...names.keys()]);
   return links.map((link) => ({
     studentId: link.student_id,
     child: names.get(link.student_id) ?? '',
@@ -46,6 +48,9 @@ export async function linksFor(db: Db, children: readonly { studentId: string; g
     since: link.linked_at,
     until: link.ends_on,
     namedAs: link.named_as,
+    withheld: held.flatMap(({ student_id, guardian_id, what }) =>
+      student_id === link.student_id && guardian_id === link.guardian_id ? [what] : [],
+    ),
     suspended: link.suspended_at !== null,
   }));
 }

@@ -64,6 +64,18 @@ export async function dropRestriction(trx: Trx, id: string): Promise<Restriction
   );
 }
 
+/** What is held back from whom, of some children, by a restriction or because of who let them in. */
+export async function withheldFrom(
+  db: Db,
+  studentIds: readonly string[],
+): Promise<{ student_id: string; guardian_id: string; what: Withheld }[]> {
+  const { rows } = await db.raw<{ rows: { student_id: string; guardian_id: string; what: Withheld }[] }>(
+    'select distinct student_id, guardian_id, what from cadro_withheld(?) order by what',
+    [[...studentIds]],
+  );
+  return rows;
+}
+
 /** The people from whom something is held back of some children, those among them whom one of them let in. */
 export async function restrictedAmong(db: Db | Trx, studentIds: readonly string[]): Promise<string[]> {
   const { rows } = await db.raw<{ rows: { id: string }[] }>(

@@ -11,8 +11,8 @@ import {
   restrict,
   restrictions,
   unmetRestrictions,
-  whoIsNamed,
 } from '../../household';
+import { namedFor } from '../../records';
 import { restrictingHooks } from '../hooks';
 import { filterOf, ofClass, type Class, type Tell, type WithDatabase } from './shared';
 
@@ -23,8 +23,9 @@ function addLinks(cadro: Command, withDatabase: WithDatabase, tell: Tell): void 
       withDatabase(async ({ db }) => {
         for (const row of await linksFor(db, await classList(db, filterOf(options)))) {
           const state = row.suspended ? 'on hold' : (row.until ?? '');
-          const { studentId, child, personId, person, role, since } = row;
-          tell([studentId, child, personId, person, role, since.toISOString(), state].join('\t'));
+          const { studentId, child, personId, person, role, since, withheld: held } = row;
+          const cells = [studentId, child, personId, person, role, since.toISOString(), state];
+          tell([...cells, held.join(' ')].join('\t'));
         }
       }),
     );
@@ -67,8 +68,11 @@ function addNamed(cadro: Command, withDatabase: WithDatabase, tell: Tell): void 
     .requiredOption('--child <id>', 'for whom')
     .action(({ child }: { child: string }) =>
       withDatabase(async ({ db }) => {
-        for (const { external_id, name, relation, guardian_id } of await whoIsNamed(db, child))
-          tell([external_id, name, relation, guardian_id ?? ''].join('\t'));
+        const links = await linksFor(db, await classList(db, { studentIds: [child] }));
+        for (const { agent, name, relation } of await namedFor(db, child)) {
+          const whose = links.filter(({ namedAs }) => namedAs === agent).map(({ personId }) => personId);
+          tell([agent, name, relation, whose.join(' ')].join('\t'));
+        }
       }),
     );
   cadro

@@ -118,7 +118,7 @@ it('answers an objection, and ends a link', async () => {
   expect(await children()).toBe(0);
   const which = ['--child', world.student('caspian'), '--person', me.id];
   const held = (await cadro('links', '--child', world.student('caspian'))).find((row) => row.includes(me.id));
-  expect(held).toMatch(/\tCaspian\t.*\tNestor\tguardian\t.*\ton hold$/);
+  expect(held).toMatch(/\tCaspian\t.*\tNestor\tguardian\t.*\ton hold\t$/);
   expect((await cadro('objections')).join()).toContain(me.id);
   expect(await cadro('restore', ...which)).toEqual(['The link opens the record again.']);
   expect([await children(), await cadro('objections')]).toEqual([1, []]);

@@ -64,11 +64,11 @@ async function codes(options: Giving, tell: Tell): Promise<void> {
       issuer: options.teacher ? 'teacher' : 'school',
       ...{ role: 'guardian' as Role, days: options.days, now: await clock.now() },
     });
-    const address = `${config.publicUrl}/new`;
-    if (options.csv) await writeFile(options.csv, codesCsv(given, address), { mode: 0o600 });
-    if (options.letters) await writeFile(options.letters, await codeLetters(given, address), { mode: 0o600 });
+    if (options.csv) await writeFile(options.csv, codesCsv(given, config.publicUrl), { mode: 0o600 });
+    if (options.letters)
+      await writeFile(options.letters, await codeLetters(given, config.publicUrl), { mode: 0o600 });
     if (!options.csv && !options.letters)
-      for (const line of codesCsv(given, address).split('\r\n')) tell(line);
+      for (const line of codesCsv(given, config.publicUrl).split('\r\n')) tell(line);
     tell(`${given.length} codes, good for ${options.days} days`);
   });
 }
