@@ -1,95 +1,13 @@
-import { useRouter } from 'expo-router';
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { useFollowUpQuery } from '../followups/api';
 import { useCourseQuery, useItemQuery } from '../gradebook';
-import {
-  Begun,
-  BegunLine,
-  Trouble,
-  useChildren,
-  useFormat,
-  useMeQuery,
-  useOnFileQuery,
-  type Writing,
-} from '../household';
-import { Action, BackLink, Field, Heading, Loaded, Page, Quiet, RowLink, Stack, styles, Words } from '../ui';
-import { useSendMutation, useTeachersQuery } from './api';
-import { aboutCourse, aboutItem, draftFor, type Draft, type LetterAbout } from './draft';
-
-interface Written {
-  readonly studentId: string;
-  readonly teacher: { readonly id: string; readonly name: string };
-  readonly followUpId: string | null;
-  readonly draft: Draft;
-  /** What it is about, beside child and teacher: the rest of the address it goes on at. */
-  readonly at: string;
-}
-
-function LetterForm({
-  studentId,
-  teacher,
-  followUpId,
-  writing,
-}: Omit<Written, 'draft' | 'at'> & { writing: Writing<{ subject: string; text: string }> }) {
-  const { t } = useTranslation();
-  const router = useRouter();
-  const { nameOf } = useChildren();
-  const [send, { isLoading, error }] = useSendMutation();
-  const { subject, text } = writing.fields;
-  const submit = async () => {
-    const answer = await send({ studentId, teacherId: teacher.id, followUpId, subject, text });
-    if (!answer.data) return;
-    writing.done();
-    router.replace(`/talk/threads/${answer.data.id}`);
-  };
-  return (
-    <Page>
-      <BackLink href={followUpId ? `/talk/follow-ups/${followUpId}` : '/talk'} label={t('places.talk')} />
-      <Stack space={0.25}>
-        <Heading level={1}>{t('message.to', { teacher: teacher.name })}</Heading>
-        <Words colour="soft">{t('message.about', { child: nameOf(studentId) })}</Words>
-      </Stack>
-      <Field
-        label={t('message.subject')}
-        value={subject}
-        onChange={(changed) => writing.set({ subject: changed })}
-        longest={200}
-      />
-      <Field
-        label={t('message.text')}
-        hint={t('message.sentTo')}
-        value={text}
-        onChange={(changed) => writing.set({ text: changed })}
-        lines={13}
-        longest={20_000}
-      />
-      <BegunLine writing={writing} />
-      <Trouble error={error} />
-      <Action
-        main
-        label={t('message.send')}
-        onPress={() => void submit()}
-        busy={isLoading}
-        disabled={!subject.trim() || !text.trim()}
-      />
-    </Page>
-  );
-}
-
-/** A letter, kept while it is written. */
-function Letter({ draft, at, ...letter }: Written) {
-  const { studentId, teacher } = letter;
-  const about = {
-    ...{ key: `letter:${studentId}:${teacher.id}:${at}`, studentId, kind: 'letter' as const },
-    ...{ title: draft.subject, place: `/talk/write?${at}` },
-  };
-  return (
-    <Begun about={about} fresh={{ subject: draft.subject, text: draft.text }}>
-      {(writing) => <LetterForm {...letter} writing={writing} />}
-    </Begun>
-  );
-}
+import { useChildren, useFormat, useMeQuery } from '../household';
+import { BackLink, Heading, Loaded, Page, Quiet, RowLink, styles, Words } from '../ui';
+import { AboutFile } from './AboutFile';
+import { useTeachersQuery } from './api';
+import { aboutCourse, aboutItem, draftFor, type LetterAbout } from './draft';
+import { Letter } from './Letter';
 
 /** A letter about something: with its facts in it, or the word that nobody can be written to. */
 function AboutIt({
@@ -237,44 +155,6 @@ function ToTeacher({ studentId, teacherId }: { studentId: string; teacherId: str
         const draft = { subject: nameOf(studentId), text: '' };
         const at = `studentId=${studentId}&teacherId=${teacherId}`;
         return <Letter {...{ studentId, teacher, draft, at }} followUpId={null} />;
-      }}
-    </Loaded>
-  );
-}
-
-/** A letter to the office about what it has on file, with what stands there in it. */
-function AboutFile({ studentId }: { studentId: string }) {
-  const { t } = useTranslation();
-  const query = useOnFileQuery(studentId);
-  const { data: me } = useMeQuery();
-  const { nameOf } = useChildren();
-  return (
-    <Loaded query={query}>
-      {({ office, child, people }) => {
-        if (!office)
-          return (
-            <Page>
-              <Quiet>{t('courses.noTeacher')}</Quiet>
-            </Page>
-          );
-        const name = nameOf(studentId);
-        const of = (who: string, reach: { [what: string]: unknown } | null) => {
-          const said = (['phone', 'sms', 'email', 'address'] as const).flatMap((what) => {
-            const value = reach?.[what];
-            return typeof value === 'string' ? [t(`file.reach.${what}`, { value })] : [];
-          });
-          return said.length > 0 ? [`${who}: ${said.join('; ')}`] : [];
-        };
-        const lines = [
-          ...of(child?.name ?? name, child),
-          ...people.flatMap((person) => of(person.name, person.reach)),
-        ].join('\n');
-        const draft = {
-          subject: t('file.subject', { child: name }),
-          text: t('file.letter', { office: office.name, child: name, lines, guardian: me?.name ?? '' }),
-        };
-        const at = `studentId=${studentId}&about=file`;
-        return <Letter {...{ studentId, draft, at }} teacher={office} followUpId={null} />;
       }}
     </Loaded>
   );

@@ -1,5 +1,12 @@
 import type { TFunction } from 'i18next';
-import type { CourseDetail, FollowUp, ItemDetail } from '@cadro/contract';
+import {
+  reaches,
+  type CourseDetail,
+  type FollowUp,
+  type ItemDetail,
+  type OnFile,
+  type Reach,
+} from '@cadro/contract';
 import type { Format } from '../i18n';
 
 export interface Draft {
@@ -62,5 +69,28 @@ export function draftFor(
   return {
     subject: t('message.draftSubject', { child: who.child, title: about.title }),
     text: paragraphs.join('\n\n'),
+  };
+}
+
+/** A letter to the office, with what it has on file in it; of whom nothing may be seen, nothing stands there. */
+export function fileDraft(
+  t: TFunction,
+  { child, people, office }: Pick<OnFile, 'child' | 'people'> & { office: { readonly name: string } },
+  who: { child: string; guardian: string },
+): Draft {
+  const lineOf = (name: string, reach: Reach | null): string[] => {
+    const said = reaches.flatMap((what) => {
+      const value = reach?.[what];
+      return value ? [t(`file.reach.${what}`, { value })] : [];
+    });
+    return said.length > 0 ? [`${name}: ${said.join('; ')}`] : [];
+  };
+  const lines = [
+    ...(child ? lineOf(child.name, child) : []),
+    ...people.flatMap(({ name, reach }) => lineOf(name, reach)),
+  ];
+  return {
+    subject: t('file.subject', { child: who.child }),
+    text: t('file.letter', { office: office.name, lines: lines.join('\n'), ...who }),
   };
 }

@@ -2,13 +2,18 @@ import { Type, type Static } from '@sinclair/typebox';
 import { route } from '../shared/route';
 import { DateOnly, Nullable, Uuid } from '../shared/scalars';
 
+/** By what a school reaches somebody, in the order in which it is told. */
+export const reaches = ['phone', 'sms', 'email', 'address'] as const;
 /** How the school reaches somebody, as it has it on file; null is nothing on file. */
-const Reach = {
+const reachMembers = {
   email: Nullable(Type.String()),
   phone: Nullable(Type.String()),
   sms: Nullable(Type.String()),
   address: Nullable(Type.String()),
 };
+
+const Reach = Type.Object(reachMembers);
+export type Reach = Static<typeof Reach>;
 
 /** What a school has on file about a child and the people it names for it. */
 export const OnFile = Type.Object({
@@ -18,7 +23,7 @@ export const OnFile = Type.Object({
   child: Nullable(
     Type.Object({
       name: Type.String(),
-      ...Reach,
+      ...reachMembers,
       birthDate: Nullable(DateOnly),
       sex: Nullable(Type.String()),
     }),
@@ -27,9 +32,7 @@ export const OnFile = Type.Object({
    * Whom the school names for the child. How it reaches them stands there for the own household alone, known by its
    * confirmed addresses.
    */
-  people: Type.Array(
-    Type.Object({ name: Type.String(), relation: Type.String(), reach: Nullable(Type.Object(Reach)) }),
-  ),
+  people: Type.Array(Type.Object({ name: Type.String(), relation: Type.String(), reach: Nullable(Reach) })),
   /** Whether the school names who asks: by their confirmed address, or by a word of the operator. */
   known: Type.Boolean(),
   /** Who is written to when something is not right. */

@@ -1,12 +1,9 @@
 import { useTranslation } from 'react-i18next';
-import type { OnFile } from '@cadro/contract';
+import { reaches, type OnFile, type Reach } from '@cadro/contract';
 import { BackLink, Heading, LinkAction, Loaded, Page, Stack, Words } from '../../ui';
 import { useChildren } from '../children';
 import { useFormat } from '../useFormat';
 import { useOnFileQuery } from './api';
-
-type Reach = NonNullable<OnFile['people'][number]['reach']>;
-const reaches = ['phone', 'sms', 'email', 'address'] as const;
 
 /** How the school reaches somebody, what it has not got said as plainly as what it has. */
 function ReachLines({ reach }: { reach: Reach }) {

@@ -26,6 +26,7 @@ export const dataEn = {
       address: 'No address',
     },
     wrong: 'This isn’t right',
+    noOffice: 'The school names no office to write to.',
     wrongHint: 'Opens a letter to {{office}}.',
     subject: '{{child}}: what you have on file',
     letter:

@@ -27,6 +27,7 @@ export const dataEs: typeof dataEn = {
       address: 'Sin dirección',
     },
     wrong: 'Esto no es correcto',
+    noOffice: 'La escuela no nombra ninguna oficina a la que escribir.',
     wrongHint: 'Abre una carta a {{office}}.',
     subject: '{{child}}: lo que tienen registrado',
     letter:

@@ -20,6 +20,9 @@ export interface TableShape {
 }
 
 /** Where each neutral collection is written. Results are not here: their history is append-only. */
+/** How somebody is reached, as a school has it on file. */
+const reach = { email: 'text', phone: 'text', sms: 'text', address: 'text' } as const;
+
 export const tableShapes: Readonly<Record<Exclude<NeutralCollection, 'results'>, TableShape>> = {
   schools: { table: 'schools', columns: { name: 'text', time_zone: 'text' } },
   terms: {
@@ -39,7 +42,7 @@ export const tableShapes: Readonly<Record<Exclude<NeutralCollection, 'results'>,
   },
   childFiles: {
     table: 'child_files',
-    columns: { email: 'text', phone: 'text', sms: 'text', address: 'text', agents: 'jsonb' },
+    columns: { ...reach, agents: 'jsonb' },
     refs: { student_id: 'students' },
     deletesGone: true,
   },
@@ -57,7 +60,7 @@ export const tableShapes: Readonly<Record<Exclude<NeutralCollection, 'results'>,
   },
   schoolReaches: {
     table: 'school_reaches',
-    columns: { email: 'text', phone: 'text', sms: 'text', address: 'text' },
+    columns: reach,
     deletesGone: true,
   },
   teachers: { table: 'teachers', columns: { name: 'text', email: 'text' } },
