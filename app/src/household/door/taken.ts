@@ -28,9 +28,10 @@ export function giveTaken(): string {
   return text;
 }
 
-/** Tells what comes later, one page at a time. @returns how to stop. */
+/** Tells what comes later, or has come since the page was drawn; one page at a time. @returns how to stop. */
 export function onTaken(hear: (text: string) => void): () => void {
   tell = hear;
+  if (taken !== '') hear(giveTaken());
   return () => {
     if (tell === hear) tell = null;
   };
