@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Action, Heading, Page, Row, Stack, WayOn, Words } from '../../ui';
 import { useLinkMutation, usePreviewLinkMutation } from '../api';
@@ -13,10 +13,7 @@ export function LinkChild() {
   const { t } = useTranslation();
   const format = useFormat();
   const carried = useCarried();
-  const [code, setCode] = useState(rememberedDoor().code);
-  useEffect(() => {
-    if (carried !== '') setCode(carried);
-  }, [carried]);
+  const [code, setCode] = useState(carried || rememberedDoor().code);
   const [look, preview] = usePreviewLinkMutation();
   const [link, linked] = useLinkMutation();
   if (linked.data && preview.data) {

@@ -53,8 +53,8 @@ function CodeStep({
     if (carried === '') return;
     onCode(carried);
     void ask(carried);
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- once for each that an address brings
-  }, [carried]);
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- once, with what the address brought
+  }, []);
   const submit = () => void ask(code);
   return (
     <DoorFrame title={t('door.title')} lead={t('door.lead')}>

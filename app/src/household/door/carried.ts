@@ -1,10 +1,9 @@
-import { useEffect, useState } from 'react';
-import { giveTaken, onTaken } from './taken';
+import { useState } from 'react';
+import { giveTaken } from './taken';
 
 /** The secret that an address carries behind its `#`: read once, and gone from the address and from the way back. */
 export function useCarried(): string {
-  const [carried, carry] = useState(giveTaken);
-  useEffect(() => onTaken(carry), []);
+  const [carried] = useState(giveTaken);
   return carried;
 }
 

@@ -12,13 +12,11 @@ function take(): string {
 
 /* Imported before the router is: it would keep what it reads, and write it into the address again. */
 let taken = take();
-let tell: ((text: string) => void) | null = null;
-// Another address of the same page, typed or pasted while it is open: this hears of it before the router does.
-window.addEventListener('popstate', () => {
-  const text = take();
-  if (text === '') return;
-  if (tell) tell(text);
-  else taken = text;
+// Another such address pasted into the open page is opened anew, and the router does not hear of it.
+window.addEventListener('popstate', (event) => {
+  if (window.location.hash === '') return;
+  event.stopImmediatePropagation();
+  window.location.reload();
 });
 
 /** Gives out once what the app was opened with. */
@@ -26,13 +24,4 @@ export function giveTaken(): string {
   const text = taken;
   taken = '';
   return text;
-}
-
-/** Tells what comes later, or has come since the page was drawn; one page at a time. @returns how to stop. */
-export function onTaken(hear: (text: string) => void): () => void {
-  tell = hear;
-  if (taken !== '') hear(giveTaken());
-  return () => {
-    if (tell === hear) tell = null;
-  };
 }
