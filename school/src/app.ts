@@ -2,6 +2,7 @@ import express, { type Express } from 'express';
 import { tokenEndpoint } from './access';
 import { demoRouter } from './demo/routes';
 import { Faults } from './faults';
+import { Manners } from './manners';
 import { feedRouter } from './feed/routes';
 import { filesRouter } from './feed/files';
 import type { InboundMail } from './mail/provider';
@@ -19,18 +20,19 @@ export function schoolApp(
 ): Express {
   const app = express();
   const faults = new Faults();
+  const manners = new Manners();
   app.disable('x-powered-by');
   for (const { id } of schools) {
-    app.post(`/${id}/token`, express.urlencoded({ extended: false }), tokenEndpoint(id));
+    app.post(`/${id}/token`, express.urlencoded({ extended: false }), tokenEndpoint(id, manners));
     app.use(
       `/${id}`,
-      oneRosterRouter(id, simulation, faults),
-      feedRouter(id, simulation, faults),
+      oneRosterRouter({ school: id, simulation, faults, manners }),
+      feedRouter(id, simulation, faults, manners),
       filesRouter(),
     );
   }
   app.use(textGateway(simulation, gatewayKey));
-  app.use(demoRouter(simulation, faults, inbound, baseUrl));
+  app.use(demoRouter(simulation, { faults, manners }, inbound, baseUrl));
   app.get('/healthz', (_request, response) => void response.json({ ok: true }));
   return app;
 }

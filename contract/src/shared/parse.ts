@@ -30,9 +30,21 @@ function isInstant(text: string): boolean {
   return date.getUTCMonth() === Number(month) - 1 && date.getUTCDate() === Number(day);
 }
 
+const isoMoment =
+  /^((?:19|20|21)\d{2})-(\d{2})-(\d{2})(?:[T ]([01]\d|2[0-3]):[0-5]\d(?::[0-5]\d(?:[.,]\d+)?)?\s?(?:Z|[+-]([01]\d|2[0-3]):?[0-5]\d)?)?$/;
+
+/** A date that is on the calendar, with or without a time, with or without a zone. */
+function isMoment(text: string): boolean {
+  const [, year, month, day] = isoMoment.exec(text) ?? [];
+  if (year === undefined) return false;
+  const date = new Date(Date.UTC(Number(year), Number(month) - 1, Number(day)));
+  return date.getUTCMonth() === Number(month) - 1 && date.getUTCDate() === Number(day);
+}
+
 /** Ajv's own tidying of the code it writes costs most of a compilation, and a check runs no faster for it. */
 const options = { allErrors: false, strict: false, code: { optimize: false } } as const;
-const withFormats = (plain: Ajv): Ajv => addFormats(plain).addFormat('date-time', isInstant);
+const withFormats = (plain: Ajv): Ajv =>
+  addFormats(plain).addFormat('date-time', isInstant).addFormat('moment', isMoment);
 const ajv = withFormats(new Ajv({ ...options, allowUnionTypes: true }));
 const ajvCoercing = withFormats(new Ajv({ ...options, coerceTypes: true }));
 const compiled = new WeakMap<TSchema, ValidateFunction>();

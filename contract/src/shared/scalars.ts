@@ -4,6 +4,11 @@ import { Type, type Static } from '@sinclair/typebox';
 export const Instant = Type.String({ format: 'date-time' });
 /** A calendar date in the school's own zone, `YYYY-MM-DD`. */
 export const DateOnly = Type.String({ format: 'date' });
+/**
+ * When something is, as sources write it: a date, with or without a time, with or without a zone; of the years 1900 to
+ * 2199. What it leaves out is the reader's to say (a due date without a time is the end of that day).
+ */
+export const Moment = Type.String({ format: 'moment' });
 export const Uuid = Type.String({ format: 'uuid' });
 /** A share, 0 to 1; may exceed 1 with extra credit. */
 export const Fraction = Type.Number();

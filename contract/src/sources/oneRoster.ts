@@ -1,100 +1,119 @@
 import { Type, type Static, type TObject } from '@sinclair/typebox';
-import { DateOnly, Instant, Nullable } from '../shared/scalars';
+import { DateOnly, Moment } from '../shared/scalars';
 
 /*
- * OneRoster 1.2, the parts Cadro reads (consumer side) and the simulated schools write (provider side).
- * Members that the standard has and Cadro does not read are allowed and ignored.
+ * OneRoster, the parts Cadro reads (consumer side, 1.1 and 1.2, from an interface or a bundle of files) and the simulated
+ * schools write (provider side, 1.2). What a school need not tell is optional here even where the standard demands it:
+ * a record is refused only where Cadro could not reckon with it. Members that Cadro does not read are ignored.
  */
+const Id = Type.String({ minLength: 1, maxLength: 300 });
+/** A line as people write it: a title, a name. */
+const Line = Type.String({ minLength: 1, maxLength: 1000 });
+const Words = Type.String({ maxLength: 20_000 });
+const optional = <T extends Parameters<typeof Type.Optional>[0]>(schema: T) => Type.Optional(schema);
 const base = {
-  sourcedId: Type.String({ minLength: 1 }),
-  status: Type.Union([Type.Literal('active'), Type.Literal('tobedeleted')]),
-  dateLastModified: Instant,
+  sourcedId: Id,
+  /** Active where it is not said. */
+  status: optional(
+    Type.Union([Type.Literal('active'), Type.Literal('tobedeleted'), Type.Literal('inactive')]),
+  ),
+  dateLastModified: optional(Moment),
 };
-const Ref = Type.Object({
-  href: Type.Optional(Type.String()),
-  sourcedId: Type.String(),
-  type: Type.Optional(Type.String()),
-});
-const Flag = Type.Union([Type.Literal('true'), Type.Literal('false')]);
+const Ref = Type.Object({ href: optional(Type.String()), sourcedId: Id, type: optional(Type.String()) });
+/** `true` as a word or as what it is. */
+const Flag = Type.Union([Type.Boolean(), Type.String({ maxLength: 20 })]);
+/** A number of 0 or more, as a number or written out. */
+const Amount = Type.Union([
+  Type.Number({ minimum: 0, maximum: 1e9 }),
+  Type.String({ pattern: '^\\s*[0-9]{1,9}([.][0-9]{1,15})?\\s*$' }),
+]);
 
 export const OrgRow = Type.Object({
   ...base,
-  name: Type.String(),
+  name: Line,
   type: Type.String(),
-  metadata: Type.Optional(Type.Object({ timeZone: Type.Optional(Type.String()) })),
+  metadata: optional(Type.Object({ timeZone: optional(Type.String({ maxLength: 100 })) })),
 });
 export const AcademicSessionRow = Type.Object({
   ...base,
-  title: Type.String(),
-  startDate: DateOnly,
+  title: Line,
+  startDate: Moment,
   /** The standard demands it; a school may not have set it yet. */
-  endDate: Type.Optional(Nullable(DateOnly)),
-  type: Type.String(),
-  schoolYear: Type.Optional(Type.String()),
-  parent: Type.Optional(Ref),
+  endDate: optional(Moment),
+  type: Type.String({ maxLength: 100 }),
+  parent: optional(Ref),
 });
 export const CourseRow = Type.Object({
   ...base,
-  title: Type.String(),
-  courseCode: Type.Optional(Type.String()),
+  title: Line,
+  courseCode: optional(Type.String()),
 });
 export const ClassRow = Type.Object({
   ...base,
-  title: Type.String(),
-  classCode: Type.Optional(Type.String()),
-  location: Type.Optional(Type.String()),
-  course: Ref,
+  title: Line,
+  classCode: optional(Type.String()),
+  location: optional(Type.String({ maxLength: 300 })),
+  course: optional(Ref),
   school: Ref,
-  terms: Type.Array(Ref, { minItems: 1 }),
-  periods: Type.Optional(Type.Array(Type.String())),
+  terms: Type.Array(Ref, { minItems: 1, maxItems: 100 }),
+  periods: optional(Type.Array(Type.String({ maxLength: 100 }))),
+});
+const Role = Type.Object({
+  roleType: optional(Type.String()),
+  role: Type.String({ maxLength: 100 }),
+  org: optional(Ref),
 });
 export const UserRow = Type.Object({
   ...base,
-  givenName: Type.String(),
-  preferredFirstName: Type.Optional(Type.String()),
-  familyName: Type.String(),
-  enabledUser: Type.Optional(Flag),
-  email: Type.Optional(Type.String()),
-  phone: Type.Optional(Type.String()),
-  sms: Type.Optional(Type.String()),
+  givenName: Line,
+  preferredFirstName: optional(Line),
+  familyName: Line,
+  email: optional(Type.String({ maxLength: 300 })),
+  phone: optional(Type.String({ maxLength: 300 })),
+  sms: optional(Type.String({ maxLength: 300 })),
   /** Who is named for this person: of a child its parents, guardians, relatives. */
-  agents: Type.Optional(Type.Array(Ref)),
+  agents: optional(Type.Array(Ref, { maxItems: 100 })),
   /** Where the source has a postal address. */
-  metadata: Type.Optional(Type.Object({ address: Type.Optional(Type.String()) })),
-  grades: Type.Optional(Type.Array(Type.String())),
-  roles: Type.Array(Type.Object({ roleType: Type.String(), role: Type.String(), org: Ref }), { minItems: 1 }),
+  metadata: optional(Type.Object({ address: optional(Words) })),
+  grades: optional(Type.Array(Type.String({ maxLength: 20 }))),
+  /** As 1.2 tells them; 1.1 has one role and the places it holds at. */
+  roles: optional(Type.Array(Role)),
+  role: optional(Type.String({ maxLength: 100 })),
+  orgs: optional(Type.Array(Ref)),
 });
 export const DemographicsRow = Type.Object({
   ...base,
-  birthDate: Type.Optional(Nullable(DateOnly)),
-  sex: Type.Optional(Nullable(Type.String())),
+  birthDate: optional(DateOnly),
+  sex: optional(Type.String({ maxLength: 100 })),
 });
 export const EnrollmentRow = Type.Object({
   ...base,
-  role: Type.String(),
+  role: Type.String({ maxLength: 100 }),
   user: Ref,
   class: Ref,
-  school: Ref,
-  primary: Type.Optional(Flag),
+  school: optional(Ref),
+  primary: optional(Flag),
+  beginDate: optional(Moment),
+  endDate: optional(Moment),
 });
 export const CategoryRow = Type.Object({
   ...base,
-  title: Type.String(),
-  weight: Type.Optional(Type.Number({ minimum: 0 })),
+  title: Line,
+  weight: optional(Amount),
 });
 export const LineItemRow = Type.Object({
   ...base,
-  title: Type.String(),
-  description: Type.Optional(Type.String()),
-  assignDate: Instant,
-  dueDate: Type.Optional(Instant),
+  title: Line,
+  description: optional(Words),
+  assignDate: optional(Moment),
+  dueDate: optional(Moment),
   class: Ref,
-  category: Ref,
-  gradingPeriod: Type.Optional(Ref),
-  resultValueMin: Type.Optional(Type.Number()),
-  resultValueMax: Type.Number({ minimum: 0 }),
+  category: optional(Ref),
+  gradingPeriod: optional(Ref),
+  resultValueMin: optional(Type.Unknown()),
+  resultValueMax: Amount,
 });
-const Objective = Type.Object({ learningObjectiveId: Type.String(), score: Type.Optional(Type.Number()) });
+const Objective = Type.Object({ learningObjectiveId: Id, score: optional(Amount) });
 export const scoreStatuses = [
   'exempt',
   'fully graded',
@@ -106,17 +125,20 @@ export const ResultRow = Type.Object({
   ...base,
   lineItem: Ref,
   student: Ref,
-  scoreStatus: Type.Union(scoreStatuses.map((status) => Type.Literal(status))),
-  score: Type.Optional(Type.Number({ minimum: 0 })),
-  textScore: Type.Optional(Type.String()),
-  scoreDate: DateOnly,
-  comment: Type.Optional(Type.String()),
-  late: Type.Optional(Flag),
-  missing: Type.Optional(Flag),
-  incomplete: Type.Optional(Flag),
-  inProgress: Type.Optional(Flag),
-  learningObjectiveSet: Type.Optional(
-    Type.Array(Type.Object({ source: Type.String(), learningObjectiveResults: Type.Array(Objective) })),
+  /** Where it is not said, a score says it. */
+  scoreStatus: optional(Type.Union(scoreStatuses.map((status) => Type.Literal(status)))),
+  score: optional(Amount),
+  textScore: optional(Type.String({ maxLength: 300 })),
+  scoreDate: optional(Moment),
+  comment: optional(Words),
+  late: optional(Flag),
+  missing: optional(Flag),
+  incomplete: optional(Flag),
+  inProgress: optional(Flag),
+  learningObjectiveSet: optional(
+    Type.Array(
+      Type.Object({ source: optional(Type.String()), learningObjectiveResults: Type.Array(Objective) }),
+    ),
   ),
 });
 export type OrgRow = Static<typeof OrgRow>;
@@ -150,25 +172,43 @@ export const oneRosterCollections = {
 } as const satisfies Record<string, OneRosterCollection>;
 export type OneRosterName = keyof typeof oneRosterCollections;
 
-export const oneRosterScopes = [
-  'https://purl.imsglobal.org/spec/or/v1p2/scope/roster-core.readonly',
-  'https://purl.imsglobal.org/spec/or/v1p2/scope/gradebook-core.readonly',
-] as const;
+/** Versions of the standard that Cadro reads; the newest first, as they are asked for. */
+export const oneRosterVersions = ['1.2', '1.1'] as const;
+export type OneRosterVersion = (typeof oneRosterVersions)[number];
+
+const scopeBase = (version: OneRosterVersion): string =>
+  `https://purl.imsglobal.org/spec/or/${version === '1.2' ? 'v1p2' : 'v1p1'}/scope`;
+/** What is asked for at the door, of everything but what stands apart. */
+export const oneRosterScopes = (version: OneRosterVersion): readonly string[] => [
+  `${scopeBase(version)}/roster-core.readonly`,
+  `${scopeBase(version)}/${version === '1.2' ? 'gradebook-core.readonly' : 'gradebook.readonly'}`,
+];
 /** Birthdays and the like: a school gives them to whom it wants to. */
-export const demographicsScope = 'https://purl.imsglobal.org/spec/or/v1p2/scope/roster-demographics.readonly';
-/** The scope a collection is asked for by. */
-export const scopeOf = (name: OneRosterName): string => {
-  const { service, ...more }: OneRosterCollection = oneRosterCollections[name];
-  if (more.apart) return demographicsScope;
-  return oneRosterScopes[service === 'rostering' ? 0 : 1];
+export const demographicsScope = (version: OneRosterVersion): string =>
+  `${scopeBase(version)}/roster-demographics.readonly`;
+
+const isApart = (name: OneRosterName): boolean => {
+  const { apart }: OneRosterCollection = oneRosterCollections[name];
+  return apart ?? false;
 };
-/** Path below a school's base address. */
-export const oneRosterPath = (name: OneRosterName): string =>
-  `/ims/oneroster/${oneRosterCollections[name].service}/v1p2/${name}`;
+const names = Object.keys(oneRosterCollections) as OneRosterName[]; // the literal's own
+export const oneRosterNames = (which: { readonly apart: boolean }): OneRosterName[] =>
+  names.filter((name) => isApart(name) === which.apart);
+/** The scope a collection is asked for by. */
+export const scopeOf = (name: OneRosterName, version: OneRosterVersion = '1.2'): string => {
+  const [roster = '', gradebook = ''] = oneRosterScopes(version);
+  if (isApart(name)) return demographicsScope(version);
+  return oneRosterCollections[name].service === 'rostering' ? roster : gradebook;
+};
+/** Path below a school's base address; 1.1 has one place for all. */
+export const oneRosterPath = (name: OneRosterName, version: OneRosterVersion = '1.2'): string =>
+  version === '1.2'
+    ? `/ims/oneroster/${oneRosterCollections[name].service}/v1p2/${name}`
+    : `/ims/oneroster/v1p1/${name}`;
 
 export const TokenAnswer = Type.Object({
   access_token: Type.String(),
-  token_type: Type.String(),
-  expires_in: Type.Number(),
-  scope: Type.Optional(Type.String()),
+  token_type: Type.Optional(Type.String()),
+  expires_in: Type.Optional(Type.Unknown()),
+  scope: Type.Optional(Type.Unknown()),
 });

@@ -2,8 +2,19 @@ import { Type } from '@sinclair/typebox';
 import { route } from '../shared/route';
 import { Instant, Nullable, Uuid } from '../shared/scalars';
 
-/** Why a record was set aside: it does not fit its documented shape, or names one that the source has not given. */
-export const syncFaults = ['misfit', 'unknown-reference'] as const;
+/** What is wrong with a record. All but the zone keep it out; the others of its source go in all the same. */
+export const syncFaults = [
+  /** It does not fit its documented shape. */
+  'misfit',
+  /** It names one that the source has not given. */
+  'unknown-reference',
+  /** It fits its shape, and cannot be kept. */
+  'unstorable',
+  /** Another school has given the same code: it opens nothing. */
+  'code-taken',
+  /** Its zone is none of the calendar's: that of its source is taken. */
+  'unknown-zone',
+] as const;
 export type SyncFault = (typeof syncFaults)[number];
 
 export const SourceStatus = Type.Object({

@@ -1,3 +1,4 @@
+export * from './assumed';
 export * from './course';
 export * from './display';
 export * from './faults/faults';

@@ -2,6 +2,7 @@ import express, { Router } from 'express';
 import { clientOf } from '../access';
 import { arrivedPage } from './arrived';
 import { faultKinds, type Fault, type Faults } from '../faults';
+import type { Manner, Manners } from '../manners';
 import { postMail, type InboundMail } from '../mail/provider';
 import { answerLetters } from '../mail/teachers';
 import type { Simulation } from '../simulation';
@@ -10,7 +11,7 @@ import { opensAt, readsFrom, schools } from '../story';
 /** The hand on the simulation: what a demo or a test asks of it, and no real school has. */
 export function demoRouter(
   simulation: Simulation,
-  faults: Faults,
+  { faults, manners }: { readonly faults: Faults; readonly manners: Manners },
   inbound: InboundMail,
   baseUrl: () => string,
 ): Router {
@@ -45,6 +46,12 @@ export function demoRouter(
     }
     faults.set(wanted);
     response.json({ faults: wanted });
+  });
+  router.put('/demo/manners', (request, response) => {
+    const { manners: wanted } = request.body as { manners?: Manner[] };
+    if (!Array.isArray(wanted)) return void response.status(400).json({ error: 'manners is a list' });
+    manners.set(wanted);
+    response.json({ manners: wanted });
   });
   return router;
 }

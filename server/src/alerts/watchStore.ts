@@ -100,7 +100,7 @@ export async function watchesOf(
       if (of.studentIds) query.whereIn('l.student_id', [...of.studentIds]);
       if (of.guardianIds) query.whereIn('l.guardian_id', [...of.guardianIds]);
     })
-    .orderByRaw(`l.guardian_id, substring(s.year from '[0-9]+')::int desc nulls last, s.given_name`)
+    .orderByRaw(`l.guardian_id, substring(s.year from '[0-9]{1,3}')::int desc nulls last, s.given_name`)
     .select<Row[]>(
       'l.guardian_id',
       'l.household_id',

@@ -132,7 +132,7 @@ export function linkedChildren(db: Db | Trx, guardianId: string, roles: readonly
     .whereNull('l.ended_at')
     .whereNull('l.suspended_at')
     .whereIn('l.role', [...roles])
-    .orderByRaw(`substring(s.year from '[0-9]+')::int desc nulls last, s.given_name`)
+    .orderByRaw(`substring(s.year from '[0-9]{1,3}')::int desc nulls last, s.given_name`)
     .select<Child[]>(
       's.student_id as id',
       's.given_name as givenName',

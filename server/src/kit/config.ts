@@ -16,6 +16,8 @@ export interface Config {
   readonly textGateway: { readonly url: string; readonly key: string; readonly timeoutMs: number } | null;
   /** How long a school's system may take over one answer. */
   readonly sourceTimeoutMs: number;
+  /** Whether a source may be at an address of this machine or its network. */
+  readonly privateSources: boolean;
   /** Domain of the reply addresses; mail for it is posted to /api/inbound-mail. */
   readonly mailDomain: string;
   /** What the mail provider authenticates with when it posts mail. */
@@ -101,6 +103,7 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
       ? { url: env['TEXT_GATEWAY_URL'], key: need('TEXT_GATEWAY_KEY'), timeoutMs: 10_000 }
       : null,
     sourceTimeoutMs: number('CADRO_SOURCE_TIMEOUT_MS', 15_000, 600_000),
+    privateSources: env['CADRO_PRIVATE_SOURCES'] === 'on',
     mailDomain: env['CADRO_MAIL_DOMAIN'] ?? 'mail.cadro.example',
     inboundMailKey: need('CADRO_INBOUND_MAIL_KEY'),
     mailVerdictHost: env['CADRO_MAIL_VERDICT_HOST'] ?? null,

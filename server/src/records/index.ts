@@ -16,7 +16,7 @@ export {
 } from './itemStore';
 export { cameOfWorks, cameWords, type CameWork, type CameWords } from './newsStore';
 export { childFile, namedFor } from './fileStore';
-export { codeByHash, useCode } from './linkCodeStore';
+export { codeByHash, takenCodes, useCode } from './linkCodeStore';
 export {
   loadCourses,
   type KeptCategory,
@@ -62,8 +62,10 @@ export {
   type PlannedLesson,
 } from './timetableStore';
 export {
+  assumePolicies,
   neutralCollections,
   logChanges,
+  settleClasses,
   writeCollection,
   type NeutralCollection,
   type NeutralRecord,

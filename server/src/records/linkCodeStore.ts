@@ -11,13 +11,16 @@ export interface LinkCode {
   readonly school_name: string;
 }
 
-/** A code with the child it opens; locked for the transaction, so that two cannot use it at once. */
-export const codeByHash = (trx: Trx, hash: string): Promise<LinkCode | undefined> =>
-  trx('link_codes as k')
+/**
+ * A code with the child it opens; locked for the transaction, so that two cannot use it at once. One that two schools have
+ * given opens nothing.
+ */
+export async function codeByHash(trx: Trx, hash: string): Promise<LinkCode | undefined> {
+  const [code, ...others] = await trx('link_codes as k')
     .join('student_profiles as s', 's.student_id', 'k.student_id')
     .where({ 'k.code_hash': hash })
     .forUpdate('k')
-    .first<LinkCode>(
+    .select<LinkCode[]>(
       'k.code_hash',
       'k.student_id',
       'k.expires_at',
@@ -27,6 +30,21 @@ export const codeByHash = (trx: Trx, hash: string): Promise<LinkCode | undefined
       's.year',
       's.school_name',
     );
+  return others.length === 0 ? code : undefined;
+}
+
+/** Which of a source's codes another source has given, too. */
+export const takenCodes = (trx: Trx, sourceId: string, ids: readonly string[]): Promise<string[]> =>
+  trx('link_codes as k')
+    .where({ 'k.source_id': sourceId })
+    .whereIn('k.external_id', [...ids])
+    .whereExists(
+      trx('link_codes as o')
+        .whereRaw('o.code_hash = k.code_hash')
+        .whereNot({ 'o.source_id': sourceId })
+        .select(),
+    )
+    .pluck('k.external_id');
 
 /** A code opens one child for one guardian, once. */
 export async function useCode(trx: Trx, hash: string, guardianId: string, now: Date): Promise<void> {

@@ -20,10 +20,13 @@ export interface Page {
   readonly latest: string;
 }
 
+/** What a school is asked for apart. Without its roster it tells nothing; the others it may have or not. */
+export const sourceParts = ['roster', 'demographics', 'feed'] as const;
+export type SourcePart = (typeof sourceParts)[number];
+
 /** Reads one kind of source. `pages` yields what changed at or after `since`, oldest change first. */
 export interface Connector {
   readonly collections: readonly string[];
-  /** Whether a school that refuses it is read all the same. */
-  readonly optional: boolean;
+  readonly part: SourcePart;
   pages(collection: string, since: string | null): AsyncIterable<Page>;
 }

@@ -10,4 +10,5 @@ export {
   findSource,
 } from './store';
 export { sourceRouter } from './routes';
-export { readingJob, syncSource, type ReadingHooks } from './sync';
+export type { ReadingHooks } from './hooks';
+export { readingJob, syncSource } from './sync';

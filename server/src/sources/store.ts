@@ -1,7 +1,9 @@
 import { groupBy, type Db, type Trx } from '../kit';
-import type { SyncFault } from '@cadro/contract';
+import type { OneRosterVersion, SyncFault } from '@cadro/contract';
 import type { NeutralCollection, NeutralRecord } from '../records';
-import type { BrokenRecord } from './connector';
+import type { BrokenRecord, SourcePart } from './connector';
+import type { SourceFailure } from './errors';
+import { keepable } from './readRows';
 
 export interface SourceRow {
   readonly id: string;
@@ -16,7 +18,20 @@ export interface SourceRow {
   readonly complete_at: Date | null;
   readonly read_at: Date | null;
   readonly failing_since: Date | null;
+  /** Where its times are, if it does not say so itself. */
+  readonly time_zone: string;
+  readonly version: OneRosterVersion | null;
+  readonly parts: Parts;
 }
+
+/** What became of a part of a source that is asked for apart. */
+export interface PartState {
+  readonly state: 'told' | 'refused' | 'failing';
+  /** When all of it was read for the first time; null before. */
+  readonly since: string | null;
+  readonly at: string;
+}
+export type Parts = Readonly<Partial<Record<SourcePart, PartState>>>;
 
 export const findSource = (db: Db, id: string): Promise<SourceRow | undefined> =>
   db<SourceRow>('sources').where({ id }).first();
@@ -37,6 +52,17 @@ export async function moveCursor(
     });
 }
 
+export async function tellPart(db: Db, id: string, part: SourcePart, state: PartState): Promise<void> {
+  await db('sources')
+    .where({ id })
+    .update({ parts: db.raw('parts || ?::jsonb', [JSON.stringify({ [part]: state })]) });
+}
+
+/** Which version a source was found to speak; null: it is to be found out anew. */
+export async function tellVersion(db: Db, id: string, version: OneRosterVersion | null): Promise<void> {
+  await db('sources').where({ id }).update({ version });
+}
+
 export async function markRead(db: Db, id: string, now: Date): Promise<void> {
   await db('sources')
     .where({ id })
@@ -45,16 +71,23 @@ export async function markRead(db: Db, id: string, now: Date): Promise<void> {
       tried_at: now,
       complete_at: db.raw('coalesce(complete_at, ?)', [now]),
       failing_since: null,
+      failure: null,
       last_error: null,
     });
 }
 
-export async function markFailed(db: Db, id: string, now: Date, reason: string): Promise<void> {
+export async function markFailed(
+  db: Db,
+  id: string,
+  now: Date,
+  { failure, reason }: { readonly failure: SourceFailure | null; readonly reason: string },
+): Promise<void> {
   await db('sources')
     .where({ id })
     .update({
       tried_at: now,
       failing_since: db.raw('coalesce(failing_since, ?)', [now]),
+      failure,
       last_error: reason,
     });
 }
@@ -67,13 +100,15 @@ export async function reportBroken(
   now: Date,
 ): Promise<void> {
   if (broken.length === 0) return;
-  const rows = broken.map(({ externalId, fault, reason, raw }) => ({
+  // The last of a name stands: one statement cannot write a row twice.
+  const last = [...new Map(broken.map((each) => [each.externalId, each])).values()];
+  const rows = last.map(({ externalId, fault, reason, raw }) => ({
     source_id: sourceId,
     collection,
     external_id: externalId,
     fault,
     reason,
-    record: JSON.stringify(raw),
+    record: JSON.stringify(keepable(raw)),
     seen_at: now,
   }));
   await trx('sync_problems').insert(rows).onConflict(['source_id', 'collection', 'external_id']).merge();

@@ -1,36 +1,22 @@
-import { demographicsScope, feedScope, oneRosterScopes } from '@cadro/contract';
-import { unseal, type Config, type Db, type Deps, type Job, type Trx } from '../kit';
-import {
-  logChanges,
-  neutralCollections,
-  studentsOfCourses,
-  writeCollection,
-  type NeutralCollection,
-  type NeutralRecord,
-} from '../records';
-import type { BrokenRecord, Connector, Page } from './connector';
+import { demographicsScope, feedScope, oneRosterScopes, type OneRosterVersion } from '@cadro/contract';
+import { unseal, type Config, type Deps, type Job } from '../kit';
+import { assumePolicies, neutralCollections } from '../records';
+import type { Connector } from './connector';
 import { FeedConnector } from './connectors/feed';
-import { OneRosterConnector } from './connectors/oneRoster';
+import { OneRosterConnector, versionOf } from './connectors/oneRoster';
 import { justBefore } from './connectors/paging';
 import { SourceError } from './errors';
-import { SchoolHttp } from './schoolHttp';
+import type { ReadingHooks } from './hooks';
+import { Budget, usualLimits, type ReadingLimits } from './http/budget';
+import { SchoolHttp, type SchoolAccess } from './http/schoolHttp';
 import * as store from './store';
-
-/** What the rooms below do about a reading; handed in, because this room does not know them. */
-export interface ReadingHooks {
-  /** Records of these children have changed; runs in the transaction that writes them. */
-  readonly onRecords: (trx: Trx, studentIds: readonly string[], now: Date) => Promise<void>;
-  /** A reading is over, whole or cut. */
-  readonly onReading: (
-    db: Db,
-    sourceId: string,
-    reading: { readonly whole: boolean; readonly now: Date },
-  ) => Promise<void>;
-}
+import { takeRecords, writePage, type Run } from './taking';
 
 export interface SyncDeps extends Deps {
-  readonly config: Pick<Config, 'secret' | 'sourceTimeoutMs'>;
+  readonly config: Pick<Config, 'secret' | 'sourceTimeoutMs' | 'privateSources'>;
   readonly reading: ReadingHooks;
+  /** What a reading may cost; the usual where it is not said. */
+  readonly limits?: ReadingLimits;
 }
 
 export interface SyncReport {
@@ -38,83 +24,49 @@ export interface SyncReport {
   readonly problems: number;
 }
 
-interface Run {
+/** A reading of a source that is under way. */
+interface Reading {
   readonly deps: SyncDeps;
   readonly source: store.SourceRow;
   readonly now: Date;
-  report: { records: number; problems: number };
+  readonly report: { records: number; problems: number };
   readonly reported: store.Reported;
 }
 
-function connectorsOf({ config }: SyncDeps, source: store.SourceRow): Connector[] {
-  const access = {
+/** The backlog of a part's first reading counts as known from its records' own times on. */
+const runOf = ({ deps, source, now, report, reported }: Reading, known: boolean): Run => ({
+  ...{ deps, sourceId: source.id, now, report, reported },
+  knownAt: known ? now : null,
+});
+
+/** The school's system by its version of the standard, which is found out once. */
+async function connectorsOf({ deps, source, now }: Reading): Promise<Connector[]> {
+  const { config, limits = usualLimits } = deps;
+  const budget = new Budget(limits, () => performance.now());
+  const access: Omit<SchoolAccess, 'scopes' | 'anyScope'> = {
     baseUrl: source.base_url,
     clientId: source.client_id,
     clientSecret: unseal(config.secret, source.client_secret_sealed),
     timeoutMs: config.sourceTimeoutMs,
+    allowPrivate: config.privateSources,
+    budget,
   };
+  const told = { zone: source.time_zone, now: now.toISOString() };
+  const door = (scopes: readonly string[], anyScope = false) =>
+    new SchoolHttp({ ...access, scopes, anyScope });
+  const roster = (version: OneRosterVersion) => door(oneRosterScopes(version), true);
+  const version = source.version ?? (await versionOf(roster));
+  if (version !== source.version) await store.tellVersion(deps.db, source.id, version);
   return [
-    new OneRosterConnector(new SchoolHttp({ ...access, scopes: oneRosterScopes }), { apart: false }),
-    new OneRosterConnector(new SchoolHttp({ ...access, scopes: [demographicsScope] }), { apart: true }),
-    new FeedConnector(new SchoolHttp({ ...access, scopes: [feedScope] })),
+    new OneRosterConnector(roster(version), told, { version, apart: false, budget }),
+    new OneRosterConnector(door([demographicsScope(version)]), told, { version, apart: true, budget }),
+    new FeedConnector(door([feedScope]), told, budget),
   ];
 }
 
-/** The backlog of a first reading counts as known from its records' own times on. */
-const knownAt = ({ source, now }: Run): Date | null => (source.complete_at ? now : null);
-
-/** Sets records aside with their reasons; they may be mended within this very reading. */
-async function report(
-  trx: Trx,
-  { source, now, reported }: Run,
-  collection: string,
-  broken: readonly BrokenRecord[],
-): Promise<void> {
-  await store.reportBroken(trx, source.id, collection, broken, now);
-  const known = reported.get(collection) ?? new Set();
-  reported.set(collection, known);
-  for (const { externalId } of broken) known.add(externalId);
-}
-
-async function takeIn(trx: Trx, run: Run, collection: NeutralCollection, records: readonly NeutralRecord[]) {
-  const written = await writeCollection(trx, run.source.id, collection, records, knownAt(run));
-  const reported = run.reported.get(collection);
-  const mended = [...written.ids].filter((id) => reported?.has(id));
-  await store.clearProblems(trx, run.source.id, collection, mended);
-  const waiting = records.filter(({ id }) => !written.ids.has(id));
-  const broken = waiting.map((record) => ({
-    externalId: record.id,
-    fault: 'unknown-reference' as const,
-    reason: '',
-    raw: record,
-  }));
-  await report(trx, run, collection, broken);
-  // The backlog of a first reading is no news.
-  if (run.source.complete_at) await logChanges(trx, written.changes, run.now);
-  run.report.records += written.ids.size;
-  run.report.problems += broken.length;
-  const students = await studentsOfCourses(trx, written.courseIds);
-  const touched = [...new Set([...written.studentIds, ...students])];
-  if (touched.length > 0) await run.deps.reading.onRecords(trx, touched, run.now);
-}
-
-const byCollection = (page: Page): [NeutralCollection, NeutralRecord[]][] =>
-  neutralCollections.flatMap((collection): [NeutralCollection, NeutralRecord[]][] => {
-    const records = page.records.filter((each) => each.collection === collection);
-    return records.length > 0 ? [[collection, records.map(({ record }) => record)]] : [];
-  });
-
-/** One page, one transaction: all of it goes in, with the jobs it asks for, or none. */
-async function writePage(run: Run, collection: string, page: Page): Promise<void> {
-  await run.deps.db.transaction(async (trx) => {
-    for (const [neutral, records] of byCollection(page)) await takeIn(trx, run, neutral, records);
-    await report(trx, run, collection, page.broken);
-    run.report.problems += page.broken.length;
-  });
-}
-
-async function readCollection(run: Run, connector: Connector, collection: string): Promise<void> {
-  const { source } = run;
+async function readCollection(reading: Reading, connector: Connector, collection: string): Promise<void> {
+  const { source, deps } = reading;
+  const run = runOf(reading, Boolean(source.parts[connector.part]?.since));
   const known = source.cursors[collection];
   const seen = (known && source.seen[collection]) || '';
   let to = { instant: known ?? '', seen };
@@ -128,27 +80,47 @@ async function readCollection(run: Run, connector: Connector, collection: string
   }
   // Only now: a pass that was cut is read again from where the last whole one ended.
   if (to.instant !== '' && (to.instant !== known || to.seen !== seen)) {
-    await store.moveCursor(run.deps.db, source.id, collection, to);
+    await store.moveCursor(deps.db, source.id, collection, to);
   }
 }
 
-/** What a school need not give, it may refuse: then it has told nothing of it. */
-async function readAll(run: Run, connector: Connector): Promise<void> {
+/**
+ * What a school need not give, it may refuse; and what it has never given may fail: it has told nothing of it then, and
+ * the rest is read all the same.
+ */
+async function readPart(reading: Reading, connector: Connector): Promise<void> {
+  const { source, deps, now } = reading;
+  const { part } = connector;
+  const { state: before, since = null } = source.parts[part] ?? {};
+  const tell = (state: store.PartState['state'], first = since) =>
+    store.tellPart(deps.db, source.id, part, { state, since: first, at: now.toISOString() });
   try {
-    for (const collection of connector.collections) await readCollection(run, connector, collection);
+    for (const collection of connector.collections) await readCollection(reading, connector, collection);
   } catch (error) {
-    const refused = error instanceof SourceError && error.code === 'source-refuses';
-    if (!connector.optional || !refused) throw error;
+    if (part === 'roster' || !(error instanceof SourceError)) throw error;
+    const refused = error.code === 'source-refuses';
+    if (before !== (refused ? 'refused' : 'failing')) await tell(refused ? 'refused' : 'failing');
+    if (!refused && since !== null) throw error;
+    return;
   }
+  if (before !== 'told' || since === null) await tell('told', since ?? now.toISOString());
 }
 
-async function retryWaiting(run: Run): Promise<void> {
-  const waiting = await store.waitingRecords(run.deps.db, run.source.id);
-  for (const collection of neutralCollections) {
-    const records = waiting.get(collection);
-    if (!records) continue;
-    await run.deps.db.transaction((trx) => takeIn(trx, run, collection, records));
-  }
+async function retryWaiting(reading: Reading): Promise<void> {
+  const waiting = await store.waitingRecords(reading.deps.db, reading.source.id);
+  const run = runOf(reading, reading.source.complete_at !== null);
+  for (const collection of neutralCollections)
+    await takeRecords(run, collection, waiting.get(collection) ?? []);
+}
+
+async function readSource(reading: Reading): Promise<void> {
+  const { deps, source, now } = reading;
+  for (const connector of await connectorsOf(reading)) await readPart(reading, connector);
+  await retryWaiting(reading);
+  await deps.db.transaction(async (trx) => {
+    const students = await assumePolicies(trx, source.id, now);
+    if (students.length > 0) await deps.reading.onRecords(trx, students, now);
+  });
 }
 
 /**
@@ -161,21 +133,22 @@ export async function syncSource(deps: SyncDeps, sourceId: string): Promise<Sync
   if (!source) throw new Error(`no source ${sourceId}`);
   const now = await deps.clock.now();
   const reported = await store.reportedOf(deps.db, sourceId);
-  const run: Run = { deps, source, now, report: { records: 0, problems: 0 }, reported };
+  const reading: Reading = { deps, source, now, report: { records: 0, problems: 0 }, reported };
   try {
-    for (const connector of connectorsOf(deps, source)) {
-      await readAll(run, connector);
-    }
-    await retryWaiting(run);
+    await readSource(reading);
   } catch (error) {
-    await store.markFailed(deps.db, sourceId, now, error instanceof Error ? error.message : String(error));
+    const failure = error instanceof SourceError ? error.code : null;
+    const reason = error instanceof Error ? error.message : String(error);
+    await store.markFailed(deps.db, sourceId, now, { failure, reason });
+    // It may speak another version by now.
+    if (failure === 'source-refuses') await store.tellVersion(deps.db, sourceId, null);
     await deps.reading.onReading(deps.db, sourceId, { whole: false, now });
     throw error;
   }
   await store.markRead(deps.db, sourceId, now);
   // Only now, when all of a reading is in: half of one would be told as if it were whole.
   await deps.reading.onReading(deps.db, sourceId, { whole: true, now });
-  return run.report;
+  return reading.report;
 }
 
 /** One source is never read twice at once. */

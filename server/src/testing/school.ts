@@ -17,6 +17,10 @@ export interface SchoolProcess {
   fail(
     faults: readonly { school: string; collection: string; kind: string; afterPages?: number }[],
   ): Promise<void>;
+  /** How the schools keep to the standard from now on; one that is not named keeps to all of it. */
+  behave(
+    manners: readonly ({ readonly school: string } & Readonly<Record<string, unknown>>)[],
+  ): Promise<void>;
   stop(): void;
 }
 
@@ -42,17 +46,18 @@ export async function startSchool(inbound: { url: string; key: string }): Promis
     throw error;
   });
   const url = `http://127.0.0.1:${port}`;
+  const put = async (what: string, list: readonly object[]) =>
+    void (await fetch(`${url}/demo/${what}`, {
+      method: 'PUT',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ [what]: list }),
+    }));
   return {
     url,
     smtpUrl: `smtp://127.0.0.1:${smtpPort}`,
     controls: new SimulatedSchools(url),
-    async fail(faults) {
-      await fetch(`${url}/demo/faults`, {
-        method: 'PUT',
-        headers: { 'content-type': 'application/json' },
-        body: JSON.stringify({ faults }),
-      });
-    },
+    fail: (faults) => put('faults', faults),
+    behave: (manners) => put('manners', manners),
     stop: () => void child.kill('SIGTERM'),
   };
 }

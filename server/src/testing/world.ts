@@ -93,6 +93,7 @@ export class World {
       smtpUrl: school.smtpUrl,
       textGateway: { url: `${school.url}/texts`, key: textKey, timeoutMs: 500 },
       sourceTimeoutMs: 3000,
+      privateSources: true,
       mailDomain: 'mail.cadro.example',
       inboundMailKey,
       mailVerdictHost: 'mx.mail.cadro.example',

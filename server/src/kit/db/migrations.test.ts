@@ -61,6 +61,7 @@ it('takes a database of the release before along, with what is in it', () =>
       '014_on_file',
       '015_whose_rows',
       '016_operators',
+      '017_any_source',
     ]);
   }));
 

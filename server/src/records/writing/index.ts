@@ -8,19 +8,29 @@ import {
 } from './neutral';
 import { writeRecords, type Written } from './recordStore';
 import { writeResults } from './resultStore';
+import { writeScoreComments } from './scoreComments';
 import { tableShapes } from './tables';
 
+export { assumePolicies, settleClasses } from './settleStore';
 export { logChanges, neutralCollections };
 export type { NeutralCollection, NeutralRecord, Written };
 
 /** Writes records of one collection; writing the same again changes nothing. */
-export const writeCollection = (
+export async function writeCollection(
   trx: Trx,
   sourceId: string,
   collection: NeutralCollection,
   records: readonly NeutralRecord[],
   knownAt: Date | null,
-): Promise<Written> =>
-  collection === 'results'
-    ? writeResults(trx, sourceId, records as readonly ResultNeutral[], knownAt)
-    : writeRecords(trx, sourceId, tableShapes[collection], records, knownAt);
+): Promise<Written> {
+  if (collection !== 'results') return writeRecords(trx, sourceId, tableShapes[collection], records, knownAt);
+  const results = records as readonly ResultNeutral[]; // the collection says so
+  const written = await writeResults(trx, sourceId, results, knownAt);
+  const said = await writeScoreComments(trx, sourceId, results, knownAt);
+  return {
+    ids: written.ids,
+    studentIds: [...new Set([...written.studentIds, ...said.studentIds])],
+    courseIds: written.courseIds,
+    changes: [...written.changes, ...said.changes],
+  };
+}

@@ -53,4 +53,6 @@ export interface ResultNeutral extends NeutralRecord {
   readonly earned: number | null;
   readonly late: boolean;
   readonly levels: Readonly<Record<string, number>>;
+  /** A remark on the score, where the source has its remarks there. */
+  readonly comment?: string | null;
 }

@@ -61,6 +61,8 @@ async function aCourse(): Promise<void> {
     title: 'Knots',
     room: null,
     period: '1',
+    term_ids: [],
+    removed: false,
     school_id: 'school',
     term_id: 'term',
   });
@@ -71,7 +73,7 @@ async function aCourse(): Promise<void> {
     year: '3',
     school_id: 'school',
   });
-  await write('enrolments', { id: 'e', student_id: 'child', course_id: 'course', active: true });
+  await write('enrolments', { id: 'e', student_id: 'child', course_id: 'course', told_active: true });
   await write('categories', { id: 'cat', title: 'C', weight: 1 });
 }
 const work = {
@@ -80,6 +82,7 @@ const work = {
   description: null,
   possible: 20,
   assigned_at: '2026-09-10T08:00:00Z',
+  assigned_told: true,
   due_at: '2026-09-20T08:00:00Z',
   removed: false,
   course_id: 'course',

@@ -23,8 +23,11 @@ import {
 import type { Static } from '@sinclair/typebox';
 import { hashCode } from '../../kit';
 import type { Connector, Page } from '../connector';
-import type { SchoolHttp } from '../schoolHttp';
-import { listIn, pageSize, readPage, walk, type Translation } from './paging';
+import type { Budget } from '../http/budget';
+import type { SchoolHttp } from '../http/schoolHttp';
+import { readRows } from '../readRows';
+import type { Told, Translation } from '../translation';
+import { listIn, pageSize, walk } from './paging';
 
 const key = (row: { id: string; deleted?: boolean }) => ({ id: row.id, gone: row.deleted ?? false });
 
@@ -45,6 +48,7 @@ const classDetails: Translation<FeedClass> = (row) => ({
   courseDetails: {
     ...key(row),
     policy: row.policy ?? null,
+    policy_told: true,
     standards: row.standards,
     credits: row.credits ?? 0,
     credit_area: row.creditArea ?? null,
@@ -257,26 +261,31 @@ const isName = (name: string): name is FeedName => name in feedCollections;
 
 /** The classroom feed: plain JSON pages for what OneRoster has no place for. */
 export class FeedConnector implements Connector {
-  readonly optional = false;
-
+  readonly part = 'feed';
   readonly collections = Object.keys(feedCollections);
 
-  constructor(private readonly http: SchoolHttp) {}
+  constructor(
+    private readonly http: SchoolHttp,
+    private readonly told: Told,
+    private readonly budget?: Budget,
+  ) {}
 
   async *pages(name: string, since: string | null): AsyncGenerator<Page> {
     if (!isName(name)) throw new Error(`not a collection of the feed: ${name}`);
     const pages = walk(
       async (from, offset) => {
-        const { body, total } = await this.http.getJson(feedPath(name), {
+        const { body, total, more } = await this.http.getJson(feedPath(name), {
           limit: String(pageSize),
           offset: String(offset),
           ...(from ? { since: from } : {}),
         });
-        return { rows: listIn(body, 'records'), total };
+        return { rows: listIn(body, 'records'), total, more };
       },
       members.changed,
       since,
+      this.budget,
     );
-    for await (const rows of pages) yield readPage(rows, feedCollections[name], members, translations[name]);
+    const kind = { schema: feedCollections[name], members, translate: translations[name] };
+    for await (const rows of pages) yield readRows(rows, kind, this.told);
   }
 }

@@ -23,7 +23,7 @@ class Source {
     if (this.options.sorts) fitting.sort((a, b) => a.at.localeCompare(b.at) || a.id - b.id);
     const rows = fitting.slice(offset, offset + this.size);
     this.meanwhile(this);
-    return Promise.resolve({ rows, total: this.options.counts ? fitting.length : null });
+    return Promise.resolve({ rows, total: this.options.counts ? fitting.length : null, more: null });
   };
 }
 

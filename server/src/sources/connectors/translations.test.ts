@@ -1,17 +1,20 @@
 import type { ResultRow } from '@cadro/contract';
-import type { SchoolHttp } from '../schoolHttp';
+import type { SchoolHttp } from '../http/schoolHttp';
+import { statusOf } from '../oneRoster/translate';
 import type { Page } from '../connector';
 import { FeedConnector } from './feed';
-import { OneRosterConnector, statusOf } from './oneRoster';
+import { OneRosterConnector } from './oneRoster';
 
 /* From a source's record to the neutral one, without a network: a door that hands out what the test says. */
 const changed = '2026-10-19T18:05:00Z';
+const told = { zone: 'UTC', now: '2026-10-21T18:00:00.000Z' };
 const base = { sourcedId: 'x', status: 'active', dateLastModified: changed };
 
 async function oneRoster(name: string, rows: readonly unknown[]): Promise<Page> {
-  const http = { getJson: () => Promise.resolve({ body: { [name]: rows }, total: rows.length }) };
+  const http = { getJson: () => Promise.resolve({ body: { [name]: rows }, total: rows.length, more: null }) };
   const pages: Page[] = [];
-  for await (const page of new OneRosterConnector(http as unknown as SchoolHttp, { apart: false }).pages(
+  const ways = { version: '1.2', apart: false } as const;
+  for await (const page of new OneRosterConnector(http as unknown as SchoolHttp, told, ways).pages(
     name,
     null,
   ))
@@ -20,16 +23,18 @@ async function oneRoster(name: string, rows: readonly unknown[]): Promise<Page> 
   return pages[0] as Page;
 }
 async function feed(name: string, rows: readonly unknown[]): Promise<Page> {
-  const http = { getJson: () => Promise.resolve({ body: { records: rows }, total: rows.length }) };
+  const http = {
+    getJson: () => Promise.resolve({ body: { records: rows }, total: rows.length, more: null }),
+  };
   const pages: Page[] = [];
-  for await (const page of new FeedConnector(http as unknown as SchoolHttp).pages(name, null))
+  for await (const page of new FeedConnector(http as unknown as SchoolHttp, told).pages(name, null))
     pages.push(page);
   return pages[0] as Page;
 }
 const only = (page: Page) => page.records.map(({ collection, record }) => ({ collection, ...record }));
 
 describe('the standard’s words for a result', () => {
-  it.each<[ResultRow['scoreStatus'], Partial<ResultRow>, string]>([
+  it.each<[NonNullable<ResultRow['scoreStatus']>, Pick<ResultRow, 'missing' | 'incomplete'>, string]>([
     ['exempt', {}, 'excused'],
     ['not submitted', {}, 'open'],
     ['not submitted', { missing: 'true' }, 'missing'],
@@ -79,7 +84,8 @@ describe('OneRoster', () => {
         gone: false,
         item_id: 'work',
         student_id: 'child',
-        at: changed,
+        at: new Date(changed).toISOString(),
+        comment: null,
         status: 'scored',
         earned: 17,
         late: true,
@@ -164,8 +170,8 @@ describe('OneRoster', () => {
       row('aide'),
     ]);
     expect(only(page)).toMatchObject([
-      { collection: 'enrolments', student_id: 'who', course_id: 'class', active: true },
-      { collection: 'enrolments', active: false },
+      { collection: 'enrolments', student_id: 'who', course_id: 'class', told_active: true },
+      { collection: 'enrolments', told_active: false },
       { collection: 'courseTeachers', id: 'class', teacher_id: 'who' },
     ]);
   });

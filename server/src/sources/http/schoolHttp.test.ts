@@ -1,4 +1,5 @@
 import { createServer, type IncomingMessage, type ServerResponse } from 'node:http';
+import { Budget, usualLimits } from './budget';
 import { SchoolHttp } from './schoolHttp';
 
 type Answer = (request: IncomingMessage, response: ServerResponse) => void;
@@ -36,6 +37,9 @@ async function school(
     clientSecret: 'sand & salt',
     scopes: ['one', 'two'],
     timeoutMs: 400,
+    anyScope: false,
+    allowPrivate: true,
+    budget: new Budget(usualLimits, () => 0),
   });
   return { http, asked };
 }
@@ -54,6 +58,7 @@ it('asks for a token once, with its credentials and scopes, and reads with it', 
   expect(await http.getJson('/results', { limit: '2', filter: "a>'b'" })).toEqual({
     body: { results: [] },
     total: 7,
+    more: null,
   });
   await http.getJson('/results', {});
   expect(asked.map(({ path }) => path)).toEqual([

@@ -1,0 +1,163 @@
+import { TokenAnswer } from '@cadro/contract';
+import { parse } from '@cadro/contract/parse';
+import { Agent, request, type Dispatcher } from 'undici';
+import { SourceError } from '../errors';
+import { checkAddress, publicLookup } from './addresses';
+import { readBody } from './body';
+import type { Budget } from './budget';
+
+export interface SchoolAccess {
+  readonly baseUrl: string;
+  readonly clientId: string;
+  readonly clientSecret: string;
+  readonly scopes: readonly string[];
+  /** Whether a door that knows none of the scopes is asked for whatever it gives. */
+  readonly anyScope: boolean;
+  /** For one answer; who takes longer counts as down. */
+  readonly timeoutMs: number;
+  /** Whether addresses of this machine and its network may be asked. */
+  readonly allowPrivate: boolean;
+  readonly budget: Budget;
+}
+
+/** One answer of a list: its body, and what it says of what is still to come. */
+export interface Listed {
+  readonly body: unknown;
+  /** How many there are in all; null where the school does not say it. */
+  readonly total: number | null;
+  /** Whether another page follows; null where the school does not say it. */
+  readonly more: boolean | null;
+}
+
+type Answer = Dispatcher.ResponseData;
+type Ask = Pick<Dispatcher.RequestOptions, 'method' | 'headers' | 'body'>;
+
+const mostRedirects = 3;
+const agents = { open: new Agent({ connect: { lookup: publicLookup } }), any: new Agent() };
+
+const header = (answer: Answer, name: string): string => {
+  const value = answer.headers[name];
+  return (Array.isArray(value) ? value.join(', ') : value) ?? '';
+};
+
+/** One school's door: OAuth 2 client credentials, then JSON with the token; a stale token is renewed once. */
+export class SchoolHttp {
+  private token: string | null = null;
+
+  constructor(private readonly access: SchoolAccess) {}
+
+  async getJson(path: string, query: Record<string, string>): Promise<Listed> {
+    const url = new URL(this.access.baseUrl + path);
+    for (const [name, value] of Object.entries(query)) url.searchParams.set(name, value);
+    let answer = await this.authorised(url);
+    if (answer.statusCode === 401) {
+      await drop(answer);
+      this.token = null;
+      answer = await this.authorised(url);
+    }
+    await refuseFailures(answer, url);
+    const count = header(answer, 'x-total-count');
+    const links = header(answer, 'link');
+    return {
+      body: await this.readJson(answer, url),
+      total: /^\d+$/.test(count) ? Number(count) : null,
+      more: links === '' ? null : /rel\s*=\s*"?next\b/i.test(links),
+    };
+  }
+
+  private async authorised(url: URL): Promise<Answer> {
+    this.token ??= await this.fetchToken();
+    const headers = { authorization: `Bearer ${this.token}`, accept: 'application/json' };
+    return this.send(url, { method: 'GET', headers: { ...headers, 'accept-encoding': 'gzip, br' } });
+  }
+
+  private async fetchToken(): Promise<string> {
+    const { scopes, anyScope } = this.access;
+    const answer = await this.askToken(scopes);
+    const knowsNone = anyScope && scopes.length > 0 && answer.statusCode === 400;
+    if (!knowsNone) return this.readToken(answer);
+    await drop(answer);
+    return this.readToken(await this.askToken([]));
+  }
+
+  private get tokenUrl(): URL {
+    return new URL(`${this.access.baseUrl}/token`);
+  }
+
+  private askToken(scopes: readonly string[]): Promise<Answer> {
+    const { clientId, clientSecret } = this.access;
+    const form = {
+      grant_type: 'client_credentials',
+      ...(scopes.length > 0 ? { scope: scopes.join(' ') } : {}),
+    };
+    return this.send(this.tokenUrl, {
+      method: 'POST',
+      headers: {
+        authorization: `Basic ${Buffer.from(`${clientId}:${clientSecret}`).toString('base64')}`,
+        'content-type': 'application/x-www-form-urlencoded',
+        accept: 'application/json',
+      },
+      body: new URLSearchParams(form).toString(),
+    });
+  }
+
+  private async readToken(answer: Answer): Promise<string> {
+    await refuseFailures(answer, this.tokenUrl);
+    const body = await this.readJson(answer, this.tokenUrl);
+    try {
+      return parse('token answer', TokenAnswer, body).access_token;
+    } catch (cause) {
+      throw new SourceError('source-nonsense', 'the token answer is not one', true, { cause });
+    }
+  }
+
+  /** Follows redirects within the same origin alone, so that neither credentials nor requests go astray. */
+  private async send(url: URL, ask: Ask, redirects = 0): Promise<Answer> {
+    const { timeoutMs, allowPrivate } = this.access;
+    checkAddress(url, allowPrivate);
+    const answer = await request(url.href, {
+      ...ask,
+      dispatcher: allowPrivate ? agents.any : agents.open,
+      signal: AbortSignal.timeout(timeoutMs),
+    }).catch((cause: unknown) => {
+      if (cause instanceof SourceError) throw cause;
+      throw new SourceError('source-down', `${url.pathname} cannot be reached`, true, { cause });
+    });
+    const to = header(answer, 'location');
+    const moved = [301, 302, 303, 307, 308].includes(answer.statusCode) && to !== '';
+    if (!moved) return answer;
+    await drop(answer);
+    const next = URL.canParse(to, url.href) ? new URL(to, url) : null;
+    if (next?.origin !== url.origin || redirects >= mostRedirects || ask.method !== 'GET') {
+      throw new SourceError('source-elsewhere', `${url.pathname} sends its readers elsewhere`, false);
+    }
+    return this.send(next, ask, redirects + 1);
+  }
+
+  private async readJson(answer: Answer, url: URL): Promise<unknown> {
+    const encoding = header(answer, 'content-encoding');
+    const where = url.pathname;
+    const text = await readBody(answer.body, { encoding, where, budget: this.access.budget });
+    try {
+      return JSON.parse(text);
+    } catch (cause) {
+      throw new SourceError('source-nonsense', `${where} did not answer JSON`, true, { cause });
+    }
+  }
+}
+
+/** What is not read: its beginning is let through, so that the line can be used again; a long one ends with the line. */
+const drop = (answer: Answer): Promise<void> => answer.body.dump({ limit: 64 * 1024 }).catch(() => undefined);
+
+async function refuseFailures(answer: Answer, url: URL): Promise<void> {
+  const { statusCode: status } = answer;
+  if (status >= 200 && status < 300) return;
+  await drop(answer);
+  const refused = status >= 400 && status < 500 && status !== 429 && status !== 408;
+  throw new SourceError(
+    refused ? 'source-refuses' : 'source-down',
+    `${url.pathname} answered ${status}`,
+    !refused,
+    { status },
+  );
+}

@@ -1,0 +1,102 @@
+import { createHash } from 'node:crypto';
+import { misfits } from '@cadro/contract/parse';
+import type { TObject } from '@sinclair/typebox';
+import type { NeutralCollection, NeutralRecord } from '../records';
+import type { BrokenRecord, Page } from './connector';
+import { instantOf } from './oneRoster/moments';
+import type { Told, Translation } from './translation';
+
+export const isObject = (value: unknown): value is Record<string, unknown> =>
+  typeof value === 'object' && value !== null && !Array.isArray(value);
+
+/** Without members that are null: many sources write what they do not have so. */
+export function withoutNulls(value: unknown): unknown {
+  if (Array.isArray(value)) return value.map(withoutNulls);
+  if (!isObject(value)) return value;
+  return Object.fromEntries(
+    Object.entries(value).flatMap(([name, each]) => (each === null ? [] : [[name, withoutNulls(each)]])),
+  );
+}
+
+/** Texts that no database keeps: with the character of number 0, or with half a character. */
+const unkeepable = (value: unknown): boolean =>
+  typeof value === 'string'
+    ? /\0|\p{Surrogate}/u.test(value)
+    : Array.isArray(value)
+      ? value.some(unkeepable)
+      : isObject(value) && Object.entries(value).some(([name, each]) => unkeepable(name) || unkeepable(each));
+
+const mostKept = 20_000;
+
+/** A record as it came, for who mends it: its texts as they can be kept, its beginning where it is long. */
+export function keepable(raw: unknown): unknown {
+  const text = JSON.stringify(raw) ?? 'null';
+  const whole = text.length > mostKept ? JSON.stringify({ beginsWith: text.slice(0, mostKept) }) : text;
+  return JSON.parse(whole.replace(/\\u0000/g, '\\ufffd').replace(/\\ud[89a-f][0-9a-f]{2}/gi, '\\ufffd'));
+}
+
+/** How a record is named where people look for it: by its id, or by its place where it has none. */
+export function nameOf(raw: unknown, idMember: string, place: number): string {
+  const id = isObject(raw) ? raw[idMember] : undefined;
+  return typeof id === 'string' && id !== '' && id.length <= 300 && !unkeepable(id) ? id : `row ${place}`;
+}
+
+/** Tells whether the same records came again. */
+export const digestOf = (rows: readonly unknown[]): string =>
+  createHash('sha1').update(JSON.stringify(rows)).digest('base64');
+
+/** What is wrong with a row, in words for who mends it; null where nothing is. */
+export function misfitOf(schema: TObject, row: unknown): string | null {
+  if (unkeepable(row)) return '/ holds a character that cannot be kept';
+  const found = misfits(schema, row);
+  return found.length === 0 ? null : found.map(({ path, message }) => `${path} ${message}`).join('; ');
+}
+
+/** A row's neutral records in a list, with what was not understood. */
+export function neutralsOf<Row>(translate: Translation<Row>, row: Row, told: Told) {
+  const { doubts = [], ...neutrals } = translate(row, told);
+  const records = Object.entries(neutrals).flatMap(([collection, translated]) =>
+    [translated as NeutralRecord | readonly NeutralRecord[]]
+      .flat()
+      .map((record) => ({ collection: collection as NeutralCollection, record })),
+  );
+  return { doubts, records };
+}
+
+/** How a kind of rows is read. */
+export interface RowKind {
+  readonly schema: TObject;
+  /** Where a row has its id and its change instant. */
+  readonly members: { readonly id: string; readonly changed: string };
+  /** Must be the schema's own: it is given what the schema has let through. */
+  readonly translate: Translation<never>;
+}
+
+/** Checks each record by itself: one that does not fit is set aside with its reason, the others go on. */
+export function readRows(
+  rows: readonly unknown[],
+  { schema, members, translate }: RowKind,
+  told: Told,
+): Page {
+  const broken: BrokenRecord[] = [];
+  const records: { collection: NeutralCollection; record: NeutralRecord }[] = [];
+  let changedUpTo: string | null = null;
+  let latest: unknown[] = [];
+  rows.forEach((raw, index) => {
+    const externalId = nameOf(raw, members.id, index + 1);
+    const reason = misfitOf(schema, raw);
+    if (reason !== null) return void broken.push({ externalId, fault: 'misfit', reason, raw });
+    const row = raw as Record<string, unknown>; // checked above
+    const written = row[members.changed];
+    const changed = typeof written === 'string' ? instantOf(written, told.zone, 'start') : null;
+    if (changed !== null && (changedUpTo === null || changed > changedUpTo)) {
+      changedUpTo = changed;
+      latest = [];
+    }
+    if (changed === changedUpTo) latest.push(raw);
+    const { doubts, records: translated } = neutralsOf(translate, row as never, told);
+    records.push(...translated);
+    for (const { fault, detail } of doubts) broken.push({ externalId, fault, reason: detail, raw });
+  });
+  return { records, broken, changedUpTo, digest: digestOf(rows), latest: digestOf(latest) };
+}
