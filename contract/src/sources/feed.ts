@@ -39,7 +39,7 @@ export const FeedClass = Type.Object({
       /** Whether it counts, or is required and does not. */
       counts: Type.Boolean(),
       /** How many of its lowest scores are left out. */
-      dropLowest: Type.Integer({ minimum: 0 }),
+      dropLowest: Type.Integer({ minimum: 0, maximum: 1000 }),
     }),
   ),
   standards: Type.Array(

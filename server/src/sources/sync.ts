@@ -7,7 +7,7 @@ import { OneRosterConnector, versionOf } from './connectors/oneRoster';
 import { justBefore } from './connectors/paging';
 import { SourceError } from './errors';
 import type { ReadingHooks } from './hooks';
-import { Budget, usualLimits, type ReadingLimits } from './http/budget';
+import { Budget, mostRecords, usualLimits, type ReadingLimits } from './http/budget';
 import { SchoolHttp, type SchoolAccess } from './http/schoolHttp';
 import * as store from './store';
 import { takeRecords, writePage, type Run } from './taking';
@@ -69,8 +69,12 @@ async function readCollection(reading: Reading, connector: Connector, collection
   const run = runOf(reading, Boolean(source.parts[connector.part]?.since));
   const known = source.cursors[collection];
   const seen = (known && source.seen[collection]) || '';
+  const most = mostRecords[collection] ?? Infinity;
   let to = { instant: known ?? '', seen };
+  let count = 0;
   for await (const page of connector.pages(collection, known ? justBefore(known) : null)) {
+    count += page.records.length;
+    if (count > most) throw new SourceError('source-too-much', `more than ${most} ${collection}`, false);
     // A source gives again what changed in the last instant of before: the very same is not written again.
     if (page.digest !== seen) await writePage(run, collection, page);
     const { changedUpTo, latest } = page;

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { Budget, usualLimits } from '../http/budget';
 import { pageSize, walk } from './paging';
 
 interface Row {
@@ -14,12 +15,17 @@ class Source {
     public rows: Row[],
     private readonly size: number,
     private readonly meanwhile: (source: Source) => void,
-    private readonly options: { sorts: boolean; counts: boolean } = { sorts: true, counts: true },
+    private readonly options: { sorts: boolean; counts: boolean; filters?: boolean } = {
+      sorts: true,
+      counts: true,
+    },
   ) {}
 
   read = (since: string | null, offset: number) => {
     if (this.pages++ > 2000) throw new Error('the walk does not end');
-    const fitting = this.rows.filter(({ at }) => since === null || at > since);
+    const fitting = this.rows.filter(
+      ({ at }) => since === null || this.options.filters === false || at > since,
+    );
     if (this.options.sorts) fitting.sort((a, b) => a.at.localeCompare(b.at) || a.id - b.id);
     const rows = fitting.slice(offset, offset + this.size);
     this.meanwhile(this);
@@ -76,5 +82,39 @@ describe('walking a collection', () => {
   it('asks only for what changed since', async () => {
     const found = await seen(new Source(rowsAt([1, 2, 3, 4]), 2, stays), instant(2));
     expect([...found.keys()]).toEqual([2, 3]);
+  });
+
+  it.each([
+    ['ignores what it was asked for, in order', true, true],
+    ['ignores what it was asked for, and has no order or count', false, false],
+  ])('sees every record of a source that %s', async (_name, sorts, counts) => {
+    const at = Array.from({ length: 500 }, (_each, index) => (index * 7) % 31);
+    const source = new Source(rowsAt(at), 90, stays, { sorts, counts, filters: false });
+    expect((await seen(source, instant(10))).size).toBe(500);
+  });
+
+  it('ends where a source gives its one page again', async () => {
+    const rows = rowsAt([1, 2, 3]);
+    const read = () => Promise.resolve({ rows: [rows[2], rows[0]], total: null, more: null });
+    const pages: unknown[] = [];
+    for await (const page of walk(read, 'at', null)) pages.push(page);
+    expect(pages).toHaveLength(1);
+  });
+
+  it.each([
+    [
+      'the same full page again and again',
+      () => Array<Row>(pageSize).fill({ id: 1, at: instant(5) }),
+      'source-nonsense',
+    ],
+    ['ever new pages', (page: number) => rowsAt(Array<number>(pageSize).fill(page)), 'source-too-much'],
+  ])('gives up on a source that gives %s', async (_name, rowsOf, code) => {
+    let page = 0;
+    const read = () => Promise.resolve({ rows: rowsOf((page += 1)), total: null, more: true });
+    const budget = new Budget({ ...usualLimits, pages: 100 }, () => 0);
+    const walked = async () => {
+      for await (const rows of walk(read, 'at', null, budget)) expect(rows).toHaveLength(pageSize);
+    };
+    await expect(walked()).rejects.toMatchObject({ code });
   });
 });

@@ -16,6 +16,14 @@ export const usualLimits: ReadingLimits = {
   answerBytes: 32 * 1024 * 1024,
 };
 
+/** So many schools and sessions the largest district does not have; of the rest, the pages are the limit. */
+export const mostRecords: Readonly<Record<string, number>> = {
+  orgs: 5000,
+  academicSessions: 5000,
+  schoolDetails: 5000,
+  attendanceCodes: 20_000,
+};
+
 /** Counts what a reading has cost so far, and ends it where it is too much. */
 export class Budget {
   private readonly spent = { bytes: 0, pages: 0 };

@@ -1,4 +1,6 @@
+import { gzipSync } from 'node:zlib';
 import { createServer, type IncomingMessage, type ServerResponse } from 'node:http';
+import { isPublicAddress, publicLookup } from './addresses';
 import { Budget, usualLimits } from './budget';
 import { SchoolHttp } from './schoolHttp';
 
@@ -10,10 +12,12 @@ const json =
       .writeHead(status, { 'content-type': 'application/json', ...headers })
       .end(JSON.stringify(body));
 
+const mebibyte = 1024 * 1024;
 /** A school that answers as the test says; a real server on loopback. */
 async function school(
   data: Answer,
   token: Answer = json({ access_token: 't1', token_type: 'bearer', expires_in: 60 }),
+  access: { anyScope?: boolean; allowPrivate?: boolean } = {},
 ) {
   const asked: { path: string; authorization: string | undefined; body: string }[] = [];
   const server = createServer((request, response) => {
@@ -39,7 +43,8 @@ async function school(
     timeoutMs: 400,
     anyScope: false,
     allowPrivate: true,
-    budget: new Budget(usualLimits, () => 0),
+    budget: new Budget({ ...usualLimits, answerBytes: mebibyte }, () => 0),
+    ...access,
   });
   return { http, asked };
 }
@@ -142,4 +147,121 @@ describe('what can go wrong', () => {
     for (const close of open.splice(0)) close();
     expect(await errorOf(http.getJson('/results', {}))).toEqual({ code: 'source-down', retryable: true });
   });
+});
+
+describe('an answer that could hurt', () => {
+  const packed =
+    (body: Buffer, encoding: string): Answer =>
+    (_request, response) =>
+      void response.writeHead(200, { 'content-encoding': encoding }).end(body);
+
+  it('is read packed as well as not', async () => {
+    const { http } = await school(packed(gzipSync('{"results":[1]}'), 'gzip'));
+    expect((await http.getJson('/results', {})).body).toEqual({ results: [1] });
+  });
+
+  it.each<[string, Answer, string]>([
+    [
+      'is small and unpacks to more than there may be',
+      packed(gzipSync(Buffer.alloc(100 * mebibyte)), 'gzip'),
+      'source-too-much',
+    ],
+    ['is long', (_request, response) => void response.end(Buffer.alloc(2 * mebibyte)), 'source-too-much'],
+    ['is packed as nobody packs', packed(Buffer.from('x'), 'tar'), 'source-nonsense'],
+    ['is cut within its packing', packed(gzipSync('{"results":[1]}').subarray(0, 12), 'gzip'), 'source-down'],
+    [
+      'leads to another place',
+      (_request, response) => void response.writeHead(302, { location: 'http://127.0.0.2:1/in' }).end(),
+      'source-elsewhere',
+    ],
+    [
+      'leads to a file',
+      (_request, response) => void response.writeHead(302, { location: 'file:///etc/hosts' }).end(),
+      'source-elsewhere',
+    ],
+    [
+      'leads to itself for ever',
+      (_request, response) => void response.writeHead(302, { location: '/or/results' }).end(),
+      'source-elsewhere',
+    ],
+  ])('%s', async (_name, answer, code) => {
+    const { http } = await school(answer);
+    expect(await errorOf(http.getJson('/results', {}))).toEqual({ code, retryable: code === 'source-down' });
+  });
+
+  it('goes along within its own place, and never with what is written', async () => {
+    const moved: Answer = (request, response) =>
+      request.url === '/or/results'
+        ? void response.writeHead(301, { location: '/or/elsewhere' }).end()
+        : json({ results: [2] })(request, response);
+    const { http } = await school(moved);
+    expect((await http.getJson('/results', {})).body).toEqual({ results: [2] });
+    const written = await school(
+      json({}),
+      (_request, response) => void response.writeHead(307, { location: '/or/token' }).end(),
+    );
+    expect(await errorOf(written.http.getJson('/results', {}))).toMatchObject({ code: 'source-elsewhere' });
+    expect(written.asked).toHaveLength(1);
+  });
+});
+
+describe('an address of this machine or its network', () => {
+  it('is not asked unless whoever runs Cadro allows it', async () => {
+    const { http, asked } = await school(json({}), json({}), { allowPrivate: false });
+    expect(await errorOf(http.getJson('/results', {}))).toEqual({
+      code: 'source-elsewhere',
+      retryable: false,
+    });
+    expect(asked).toEqual([]);
+  });
+
+  it.each([
+    ['127.0.0.1', false],
+    ['10.1.2.3', false],
+    ['172.16.0.1', false],
+    ['192.168.1.1', false],
+    ['169.254.169.254', false],
+    ['100.64.0.1', false],
+    ['0.0.0.0', false],
+    ['::1', false],
+    ['fe80::1', false],
+    ['fd00::1', false],
+    ['::ffff:127.0.0.1', false],
+    ['64:ff9b::7f00:1', false],
+    ['8.8.8.8', true],
+    ['2606:4700::1111', true],
+    ['no address', false],
+  ])('%s is of the open network: %s', (address, open) => expect(isPublicAddress(address)).toBe(open));
+
+  it('is found out where a name leads, at the moment of connecting', async () => {
+    const found = (options: object) =>
+      new Promise((done) =>
+        publicLookup('localhost', options, (error, address) => done(error ? error.message : address)),
+      );
+    expect(await found({})).toMatch(/localhost is an address of this network or machine/);
+    expect(await found({ all: true })).toMatch(/localhost is an address of this network or machine/);
+  });
+});
+
+it('asks a door that knows none of its scopes for whatever it gives, where that will do', async () => {
+  const fussy: Answer = (request, response) => json({ error: 'invalid_scope' }, {}, 400)(request, response);
+  const strict = await school(json({}), fussy);
+  expect(await errorOf(strict.http.getJson('/results', {}))).toMatchObject({ code: 'source-refuses' });
+  const { http, asked } = await school(json({ results: [] }), fussy, { anyScope: true });
+  expect(await errorOf(http.getJson('/results', {}))).toMatchObject({ code: 'source-refuses' });
+  expect(asked.map(({ body }) => body)).toEqual([
+    'grant_type=client_credentials&scope=one+two',
+    'grant_type=client_credentials',
+  ]);
+});
+
+it('ends a reading that costs more than any school can', async () => {
+  let now = 0;
+  const budget = new Budget({ bytes: 10, pages: 2, ms: 1000, answerBytes: 1 }, () => now);
+  const spends = (cost: object) => errorOf((async () => budget.spend(cost))());
+  expect(await spends({ pages: 2, bytes: 10 })).toBeNull();
+  expect(await spends({ pages: 1 })).toEqual({ code: 'source-too-much', retryable: false });
+  const slow = new Budget({ bytes: 10, pages: 2, ms: 1000, answerBytes: 1 }, () => now);
+  now = 1001;
+  expect(await errorOf((async () => slow.spend({}))())).toEqual({ code: 'source-too-much', retryable: true });
 });
