@@ -1,3 +1,4 @@
+export { reckonBundles } from './bundle/reckon';
 export { SourceError } from './errors';
 export {
   sourceProblems,

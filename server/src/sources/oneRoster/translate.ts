@@ -196,6 +196,8 @@ const lineItem: Translation<LineItemRow> = (row, { zone, now }) => {
   };
 };
 
+const earlier = (a: string, b: string): string => (a < b ? a : b);
+
 const result: Translation<ResultRow> = (row, { zone, now }) => {
   const when = row.dateLastModified ?? row.scoreDate;
   const comment = row.comment?.trim() ?? '';
@@ -204,7 +206,8 @@ const result: Translation<ResultRow> = (row, { zone, now }) => {
       ...key(row),
       item_id: row.lineItem.sourcedId,
       student_id: row.student.sourcedId,
-      at: when === undefined ? now : instantOf(when, zone, 'start'),
+      // One that lies ahead would hide all that come before it.
+      at: earlier(when === undefined ? now : instantOf(when, zone, 'start'), now),
       status: gone(row) ? 'open' : statusOf(row),
       earned: gone(row) ? null : amount(row.score),
       late: isTrue(row.late),
