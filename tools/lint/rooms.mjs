@@ -62,6 +62,7 @@ export const tables = {
       'lesson_notes',
       'announcements',
       'link_codes',
+      'told_ids',
       'change_log',
     ],
     ...['child_files', 'school_people', 'school_reaches', 'told_restrictions'],
@@ -72,7 +73,7 @@ export const tables = {
     ...['account_mails', 'invitations', 'invitation_children', 'people_notices', 'trail'],
     'restrictions',
   ],
-  sources: ['sources', 'sync_problems'],
+  sources: ['sources', 'sync_problems', 'bundles', 'bundle_parts'],
   attendance: ['household_marks', 'code_meanings'],
   gradebook: [
     ...[

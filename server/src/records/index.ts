@@ -43,6 +43,7 @@ export {
   enrolled,
   forgetChildren,
   leftBefore,
+  rolesOfPeople,
   schoolDates,
   studentsOfCourses,
   teachersByCourse,
@@ -63,6 +64,13 @@ export {
 } from './timetableStore';
 export {
   assumePolicies,
+  countUntold,
+  forgetTold,
+  putTold,
+  takeUntold,
+  toldKey,
+  wholeCollections,
+  type WholeCollection,
   neutralCollections,
   logChanges,
   settleClasses,

@@ -7,6 +7,21 @@ export interface Contact {
   readonly email: string | null;
 }
 
+/** What the people of a source are there, and at which of its schools, by the source's own ids. */
+export async function rolesOfPeople(
+  db: Db,
+  sourceId: string,
+): Promise<{ readonly id: string; readonly role: string; readonly school: string | null }[]> {
+  const { rows } = await db.raw<{ rows: { id: string; role: string; school: string | null }[] }>(
+    `select s.external_id as id, 'student' as role, sch.external_id as school
+       from students s join schools sch on sch.id = s.school_id where s.source_id = :sourceId
+     union all select external_id, 'teacher', null from teachers where source_id = :sourceId
+     union all select external_id, relation, null from school_people where source_id = :sourceId`,
+    { sourceId },
+  );
+  return rows;
+}
+
 export const allStudentIds = (db: Db): Promise<string[]> => db('students').orderBy('id').pluck('id');
 
 /** Today's date where each child goes to school. */

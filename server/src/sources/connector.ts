@@ -13,6 +13,8 @@ export interface BrokenRecord {
 export interface Page {
   readonly records: readonly { readonly collection: NeutralCollection; readonly record: NeutralRecord }[];
   readonly broken: readonly BrokenRecord[];
+  /** The rows that are sound, by their own names: what was wrong with them is mended. */
+  readonly sound: readonly string[];
   /** Greatest change instant on this page, or null for an empty one. */
   readonly changedUpTo: string | null;
   /** Of the whole page, and of its records of the greatest change instant: the same again is nothing new. */

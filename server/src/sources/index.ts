@@ -2,6 +2,7 @@ export { reckonBundles } from './bundle/reckon';
 export { SourceError } from './errors';
 export {
   sourceProblems,
+  addBundleSource,
   addSource,
   allSources,
   moveSource,
@@ -12,4 +13,7 @@ export {
 } from './store';
 export { sourceRouter } from './routes';
 export type { ReadingHooks } from './hooks';
-export { readingJob, syncSource } from './sync';
+export { answerBundle, bundlesOf, sweepBundles, type BundleRow } from './imports/bundleStore';
+export { BundleTooLarge, receiveBundle, receiveFile } from './imports/receive';
+export { readingJob } from './readingJob';
+export { syncSource } from './sync';

@@ -1,5 +1,6 @@
+import { randomUUID } from 'node:crypto';
 import { groupBy, type Db, type Trx } from '../kit';
-import type { OneRosterVersion, SyncFault } from '@cadro/contract';
+import { syncFaults, type OneRosterVersion, type SyncFault } from '@cadro/contract';
 import type { NeutralCollection, NeutralRecord } from '../records';
 import type { BrokenRecord, SourcePart } from './connector';
 import type { SourceFailure } from './errors';
@@ -8,6 +9,8 @@ import { keepable } from './readRows';
 export interface SourceRow {
   readonly id: string;
   readonly name: string;
+  /** A system that is asked, or files that are handed over. */
+  readonly kind: 'interface' | 'bundles';
   readonly base_url: string;
   readonly client_id: string;
   readonly client_secret_sealed: string;
@@ -134,10 +137,12 @@ export async function clearProblems(
   sourceId: string,
   collection: string,
   ids: readonly string[],
+  faults: readonly SyncFault[] = syncFaults,
 ): Promise<void> {
   if (ids.length === 0) return;
   await trx('sync_problems')
     .where({ source_id: sourceId, collection })
+    .whereIn('fault', [...faults])
     .whereIn('external_id', [...ids])
     .delete();
 }
@@ -209,6 +214,19 @@ export async function addSource(
     .returning<{ id: string }[]>('id');
   if (!row) throw new Error('a source could not be stored');
   return row.id;
+}
+
+/** A school that hands over files. */
+export async function addBundleSource(
+  db: Db,
+  { name, timeZone }: { readonly name: string; readonly timeZone: string },
+): Promise<string> {
+  const id = randomUUID();
+  await db('sources').insert({
+    ...{ id, name, kind: 'bundles', time_zone: timeZone, base_url: `urn:cadro:bundles:${id}` },
+    ...{ client_id: '', client_secret_sealed: '' },
+  });
+  return id;
 }
 
 export async function moveSource(db: Db, clientId: string, baseUrl: string): Promise<void> {

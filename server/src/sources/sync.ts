@@ -1,5 +1,5 @@
 import { demographicsScope, feedScope, oneRosterScopes, type OneRosterVersion } from '@cadro/contract';
-import { unseal, type Config, type Deps, type Job } from '../kit';
+import { unseal, type Config, type Deps } from '../kit';
 import { assumePolicies, neutralCollections } from '../records';
 import type { Connector } from './connector';
 import { FeedConnector } from './connectors/feed';
@@ -9,6 +9,7 @@ import { SourceError } from './errors';
 import type { ReadingHooks } from './hooks';
 import { Budget, mostRecords, usualLimits, type ReadingLimits } from './http/budget';
 import { SchoolHttp, type SchoolAccess } from './http/schoolHttp';
+import { takeBundles } from './imports/takeBundle';
 import * as store from './store';
 import { takeRecords, writePage, type Run } from './taking';
 
@@ -135,6 +136,10 @@ async function readSource(reading: Reading): Promise<void> {
 export async function syncSource(deps: SyncDeps, sourceId: string): Promise<SyncReport> {
   const source = await store.findSource(deps.db, sourceId);
   if (!source) throw new Error(`no source ${sourceId}`);
+  if (source.kind === 'bundles') {
+    await takeBundles(deps, sourceId);
+    return { records: 0, problems: 0 };
+  }
   const now = await deps.clock.now();
   const reported = await store.reportedOf(deps.db, sourceId);
   const reading: Reading = { deps, source, now, report: { records: 0, problems: 0 }, reported };
@@ -154,11 +159,3 @@ export async function syncSource(deps: SyncDeps, sourceId: string): Promise<Sync
   await deps.reading.onReading(deps.db, sourceId, { whole: true, now });
   return reading.report;
 }
-
-/** One source is never read twice at once. */
-export const readingJob = (sourceId: string): Job => ({
-  task: 'syncSource',
-  payload: { sourceId },
-  key: `sync:${sourceId}`,
-  queue: `source:${sourceId}`,
-});

@@ -1,3 +1,4 @@
+import type { SyncFault } from '@cadro/contract';
 import {
   logChanges,
   neutralCollections,
@@ -63,12 +64,21 @@ async function reportTaken(trx: Trx, run: Run, records: readonly NeutralRecord[]
   await report(trx, run, 'linkCodes', broken);
 }
 
+/** What has come sound is reported no longer. @param faults those of which it cannot be any more. */
+async function mend(
+  trx: Trx,
+  { sourceId, reported }: Run,
+  { collection, ids, faults }: { collection: string; ids: readonly string[]; faults?: readonly SyncFault[] },
+): Promise<void> {
+  const known = reported.get(collection);
+  const mended = known ? ids.filter((id) => known.has(id)) : [];
+  await store.clearProblems(trx, sourceId, collection, mended, faults);
+}
+
 async function takeIn(trx: Trx, run: Run, collection: NeutralCollection, records: readonly NeutralRecord[]) {
   const { sourceId, now, knownAt } = run;
   const written = await writeCollection(trx, sourceId, collection, records, knownAt);
-  const reported = run.reported.get(collection);
-  const mended = [...written.ids].filter((id) => reported?.has(id));
-  await store.clearProblems(trx, sourceId, collection, mended);
+  await mend(trx, run, { collection, ids: [...written.ids] });
   await report(trx, run, collection, records.filter(({ id }) => !written.ids.has(id)).map(waitsFor));
   if (knownAt) await logChanges(trx, written.changes, now);
   run.report.records += written.ids.size;
@@ -88,7 +98,10 @@ async function takeIn(trx: Trx, run: Run, collection: NeutralCollection, records
   if (touched.length > 0) await run.deps.reading.onRecords(trx, touched, now);
 }
 
-const byCollection = ({ records }: Pick<Page, 'records'>): [NeutralCollection, NeutralRecord[]][] =>
+/** What came together, to be taken in together. */
+export type Sheet = Pick<Page, 'records' | 'broken' | 'sound'>;
+
+const byCollection = ({ records }: Sheet): [NeutralCollection, NeutralRecord[]][] =>
   neutralCollections.flatMap((collection): [NeutralCollection, NeutralRecord[]][] => {
     const own = records.filter((each) => each.collection === collection);
     return own.length > 0 ? [[collection, own.map(({ record }) => record)]] : [];
@@ -129,19 +142,33 @@ export async function takeRecords(
   if (records.length > 0) await takeInApart(run, collection, records);
 }
 
-/** One page, one transaction: all of it goes in, with the jobs it asks for, or none; but for what cannot be kept. */
-export async function writePage(run: Run, collection: string, page: Page): Promise<void> {
+/**
+ * One page, one transaction: all of it goes in, with the jobs it asks for, or none; but for what cannot be kept.
+ * @param after what is put down with it: how far the reading has come.
+ */
+export async function writePage(
+  run: Run,
+  collection: string,
+  page: Sheet,
+  after: (trx: Trx) => Promise<void> = async () => undefined,
+): Promise<void> {
   const parts = byCollection(page);
   const before = { ...run.report };
+  const finish = async (trx: Trx) => {
+    // That its shape is sound says nothing of whether what it names has come.
+    await mend(trx, run, { collection, ids: page.sound, faults: ['misfit', 'unknown-zone'] });
+    await report(trx, run, collection, page.broken);
+    await after(trx);
+  };
   try {
     await run.deps.db.transaction(async (trx) => {
       for (const [neutral, records] of parts) await takeIn(trx, run, neutral, records);
-      await report(trx, run, collection, page.broken);
+      await finish(trx);
     });
   } catch (error) {
     if (!isOfData(error)) throw error;
     Object.assign(run.report, before);
     for (const [neutral, records] of parts) await takeInApart(run, neutral, records);
-    await run.deps.db.transaction((trx) => report(trx, run, collection, page.broken));
+    await run.deps.db.transaction(finish);
   }
 }

@@ -17,6 +17,7 @@ import * as onFile from '../../../migrations/014_on_file';
 import * as whoseRows from '../../../migrations/015_whose_rows';
 import * as operators from '../../../migrations/016_operators';
 import * as anySource from '../../../migrations/017_any_source';
+import * as bundles from '../../../migrations/018_bundles';
 import { openedForHouse } from './whose';
 
 /** Dates stay `YYYY-MM-DD`: a calendar date has no instant, and turning it into one moves it by a zone. */
@@ -45,6 +46,7 @@ const migrations: Record<string, Knex.Migration> = {
   '015_whose_rows': whoseRows,
   '016_operators': operators,
   '017_any_source': anySource,
+  '018_bundles': bundles,
 };
 
 /** Static, so that the same list serves the bundler, the tests and a running server. */

@@ -62,6 +62,7 @@ it('takes a database of the release before along, with what is in it', () =>
       '015_whose_rows',
       '016_operators',
       '017_any_source',
+      '018_bundles',
     ]);
   }));
 

@@ -25,6 +25,7 @@ const nobodys = [
 const closed = [
   ...['migrations', 'migrations_lock', 'link_codes', 'arrivals', 'address_proofs', 'told_restrictions'],
   'operators',
+  ...['bundles', 'bundle_parts', 'told_ids'],
 ];
 
 const names = async (sql: string): Promise<string[]> =>

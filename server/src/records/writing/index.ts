@@ -12,6 +12,15 @@ import { writeScoreComments } from './scoreComments';
 import { tableShapes } from './tables';
 
 export { assumePolicies, settleClasses } from './settleStore';
+export {
+  countUntold,
+  forgetTold,
+  putTold,
+  takeUntold,
+  toldKey,
+  wholeCollections,
+  type WholeCollection,
+} from './toldStore';
 export { logChanges, neutralCollections };
 export type { NeutralCollection, NeutralRecord, Written };
 

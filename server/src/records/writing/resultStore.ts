@@ -4,59 +4,62 @@ import type { ResultNeutral } from './neutral';
 import type { Written } from './recordStore';
 
 interface Row {
-  external_id: string;
-  student_id: string;
-  item_id: string;
-  course_id: string;
-  at: Date;
-  status: string;
-  earned: number | null;
-  late: boolean;
-  levels: Record<string, number>;
-  standing: {
-    at: string;
-    status: string;
-    earned: number | null;
-    late: boolean;
-    levels: Record<string, number>;
-  } | null;
+  readonly external_id: string;
+  /** Null where it says what the history says already. */
+  readonly student_id: string | null;
+  readonly item_id: string;
+  readonly course_id: string;
+  readonly at: Date;
+  readonly status: string;
+  readonly earned: number | null;
+  readonly was_status: string | null;
+  readonly was_earned: number | null;
 }
 
-const joined = `
+/**
+ * One statement: finds the children and works, compares with what stands, appends what is news. A record is no news where it
+ * is older than what stands, or says the same.
+ */
+const append = `
   with r as (
     select * from jsonb_to_recordset(:rows::jsonb) as r(
       id text, student_id text, item_id text, at timestamptz, status text, earned float8, late boolean, levels jsonb)
+  ),
+  known as materialized (
+    select r.id as external_id, s.id as student_id, i.id as item_id, i.course_id, r.at, r.status, r.earned, r.late, r.levels,
+      last.status as was_status, last.earned as was_earned,
+      last.at is null or (r.at >= last.at and
+        (last.status, last.earned, last.late, last.levels) is distinct from (r.status, r.earned, r.late, r.levels)) as is_news
+    from r
+    join students s on s.source_id = :sourceId and s.external_id = r.student_id
+    join items i on i.source_id = :sourceId and i.external_id = r.item_id
+    left join lateral (
+      select at, status, earned, late, levels from results
+      where student_id = s.id and item_id = i.id order by at desc, seq desc limit 1
+    ) last on true
+  ),
+  written as (
+    insert into results (student_id, item_id, at, status, earned, late, levels, known_at)
+    select student_id, item_id, at, status, earned, late, levels, :knownAt::timestamptz from known where is_news
   )
-  select r.id as external_id, s.id as student_id, i.id as item_id, i.course_id,
-    r.at, r.status, r.earned, r.late, r.levels, to_jsonb(last) as standing
-  from r
-  join students s on s.source_id = :sourceId and s.external_id = r.student_id
-  join items i on i.source_id = :sourceId and i.external_id = r.item_id
-  left join lateral (
-    select at, status, earned, late, levels from results
-    where student_id = s.id and item_id = i.id order by at desc, seq desc limit 1
-  ) last on true`;
+  select external_id, case when is_news then student_id end as student_id, item_id, course_id, at, status, earned,
+    was_status, was_earned
+  from known`;
 
-const sameLevels = (a: Record<string, number>, b: Record<string, number>): boolean =>
-  Object.keys(a).length === Object.keys(b).length && Object.keys(a).every((key) => a[key] === b[key]);
-
-/** Whether a record says something that the history does not say yet. */
-function isNews({ at, status, earned, late, levels, standing }: Row): boolean {
-  if (!standing) return true;
-  if (at.getTime() < Date.parse(standing.at)) return false;
-  const same = standing.status === status && standing.earned === earned && standing.late === late;
-  return !(same && sameLevels(standing.levels, levels));
+function changeOf(row: Row): Change[] {
+  const { student_id: studentId, course_id: courseId, item_id: itemId, at, status, earned } = row;
+  if (studentId === null) return [];
+  const before = row.was_status === null ? null : { status: row.was_status, earned: row.was_earned };
+  const after = { status, earned };
+  return [{ kind: 'result', studentId, courseId, itemId, at: at.toISOString(), before, after }];
 }
 
-const changeOf = ({ student_id, course_id, item_id, at, status, earned, standing }: Row): Change => ({
-  kind: 'result',
-  studentId: student_id,
-  courseId: course_id,
-  itemId: item_id,
-  at: at.toISOString(),
-  before: standing && { status: standing.status, earned: standing.earned },
-  after: { status, earned },
-});
+/** Of several records of one child's work the last one stands. */
+function lastOfEach(records: readonly ResultNeutral[]): Map<string, ResultNeutral> {
+  const last = new Map<string, ResultNeutral>();
+  for (const record of records) last.set(`${record.student_id}:${record.item_id}`, record);
+  return last;
+}
 
 /**
  * Appends to the history what differs from each work's standing result; never changes what is there.
@@ -68,34 +71,20 @@ export async function writeResults(
   records: readonly ResultNeutral[],
   knownAt: Date | null = null,
 ): Promise<Written> {
-  const last = new Map(records.map((record) => [`${record.student_id}:${record.item_id}`, record]));
-  const { rows } = await trx.raw<{ rows: Row[] }>(joined, {
+  const last = lastOfEach(records);
+  const { rows } = await trx.raw<{ rows: Row[] }>(append, {
     rows: JSON.stringify([...last.values()]),
     sourceId,
+    knownAt,
   });
-  const news = rows.filter(isNews);
-  if (news.length > 0) {
-    await trx('results').insert(
-      news.map(({ student_id, item_id, at, status, earned, late, levels }) => ({
-        student_id,
-        item_id,
-        at,
-        status,
-        earned,
-        late,
-        levels: JSON.stringify(levels),
-        known_at: knownAt,
-      })),
-    );
-  }
-  const known = new Set(rows.map((row) => row.external_id));
+  const ids = new Set(rows.map(({ external_id }) => external_id));
   // An earlier record of the same work on this page was replaced by a later one: it is dealt with.
   for (const record of records)
-    if (last.get(`${record.student_id}:${record.item_id}`) !== record) known.add(record.id);
+    if (last.get(`${record.student_id}:${record.item_id}`) !== record) ids.add(record.id);
   return {
-    ids: known,
-    studentIds: [...new Set(news.map((row) => row.student_id))],
+    ids,
+    studentIds: [...new Set(rows.flatMap(({ student_id }) => student_id ?? []))],
     courseIds: [],
-    changes: news.map(changeOf),
+    changes: rows.flatMap(changeOf),
   };
 }

@@ -63,5 +63,7 @@ export async function writeScoreComments(
       },
     ];
   });
-  return writeRecords(trx, sourceId, tableShapes.comments, comments, knownAt);
+  // Of a first reading nothing can be taken back.
+  const written = knownAt === null ? comments.filter(({ gone }) => !gone) : comments;
+  return writeRecords(trx, sourceId, tableShapes.comments, written, knownAt);
 }

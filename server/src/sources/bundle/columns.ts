@@ -12,9 +12,12 @@ export interface Joined {
   readonly worthOf: (result: Fields) => number | null;
 }
 
-/** An empty field is not said. */
+const inSmall: Record<string, string> = {};
+
+/** An empty field is not said. @param name of a column, as the standard writes it. */
 export const text = (fields: Fields, name: string): string | undefined => {
-  const value = fields[name.toLowerCase()];
+  // Every field of every row comes by here: a name is turned into small letters once.
+  const value = fields[(inSmall[name] ??= name.toLowerCase())];
   return value === undefined || value === '' ? undefined : value;
 };
 const list = (fields: Fields, name: string): string[] =>
@@ -104,14 +107,13 @@ const columns: Readonly<Record<OneRosterName, Columns>> = {
   },
 };
 
-const said = (row: Readonly<Record<string, unknown>>) =>
-  Object.fromEntries(Object.entries(row).filter(([, value]) => value !== undefined));
-
-/** A row of a table as the record of an interface that it would be: so both are checked and read alike. */
-export const recordOf = (name: OneRosterName, fields: Fields, joined: Joined): Record<string, unknown> =>
-  said({
-    sourcedId: text(fields, 'sourcedId'),
-    status: words(text(fields, 'status')),
-    dateLastModified: text(fields, 'dateLastModified'),
-    ...columns[name](fields, joined),
-  });
+/**
+ * A row of a table as the record of an interface that it would be: so both are checked and read alike. What it does not
+ * say is undefined.
+ */
+export const recordOf = (name: OneRosterName, fields: Fields, joined: Joined): Record<string, unknown> => ({
+  sourcedId: text(fields, 'sourcedId'),
+  status: words(text(fields, 'status')),
+  dateLastModified: text(fields, 'dateLastModified'),
+  ...columns[name](fields, joined),
+});

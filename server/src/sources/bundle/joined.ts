@@ -80,9 +80,10 @@ export async function readJoined(archive: Archive): Promise<Joined> {
   const roles = await listBy(rowsOf(archive, 'roles'), 'userSourcedId', roleOf);
   const levels = await listBy(rowsOf(archive, 'resultLearningObjectiveIds'), 'resultSourcedId', levelOf);
   const { scaleIn, ofItem, ofResult } = await scalesOf(archive);
+  const none: readonly object[] = [];
   return {
-    rolesOf: (userId) => roles.get(userId) ?? [],
-    levelsOf: (resultId) => levels.get(resultId) ?? [],
+    rolesOf: (userId) => roles.get(userId) ?? none,
+    levelsOf: (resultId) => levels.get(resultId) ?? none,
     worthOf: (result) => {
       const word = text(result, 'textScore')?.toLowerCase();
       if (word === undefined) return null;

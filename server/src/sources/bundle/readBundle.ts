@@ -40,7 +40,7 @@ export interface Batch {
   readonly last: boolean;
 }
 
-const batchSize = 500;
+const batchSize = 4000;
 
 /** In reading order: what is referred to comes before what refers to it. */
 const names: readonly OneRosterName[] = [
@@ -126,7 +126,7 @@ export interface OpenBundle {
 interface Before {
   readonly limits?: ArchiveLimits;
   /** What is known of people whose roles this bundle does not tell anew. */
-  readonly rolesBefore?: Joined['rolesOf'];
+  readonly rolesBefore?: () => Promise<Joined['rolesOf']>;
 }
 
 /**
@@ -136,15 +136,16 @@ interface Before {
 export async function openBundle(
   path: string,
   told: Told,
-  { limits = usualArchiveLimits, rolesBefore = () => [] }: Before = {},
+  { limits = usualArchiveLimits, rolesBefore }: Before = {},
 ): Promise<OpenBundle> {
   const archive = await openArchive(path, limits);
   try {
     const manifest = await readManifest(archive, names);
     const own = await readJoined(archive);
+    const before = archive.tables.has('users.csv') ? await rolesBefore?.() : undefined;
     const rolesOf: Joined['rolesOf'] = (id) => {
       const roles = own.rolesOf(id);
-      return roles.length > 0 ? roles : rolesBefore(id);
+      return roles.length > 0 ? roles : (before?.(id) ?? []);
     };
     const joined = { ...own, rolesOf };
     const modeOf = (name: OneRosterName): Mode => manifest.modes.get(name) ?? 'absent';

@@ -34,11 +34,12 @@ export async function reckonBundles(
 ): Promise<{ readonly students: readonly StudentFigures[]; readonly problems: readonly BundleProblem[] }> {
   const records = new HeldRecords();
   const problems: BundleProblem[] = [];
-  let rolesBefore: OpenBundle['rolesOf'] = () => [];
+  let rolesOf: OpenBundle['rolesOf'] = () => [];
   for (const path of paths) {
     const name = basename(path);
-    const bundle = await openBundle(path, { zone, now: asOf }, { rolesBefore });
-    rolesBefore = bundle.rolesOf;
+    const before = rolesOf;
+    const bundle = await openBundle(path, { zone, now: asOf }, { rolesBefore: async () => before });
+    rolesOf = bundle.rolesOf;
     problems.push(...bundle.faults.map((fault) => problemOf(name, fault)));
     for await (const batch of bundle.batches()) {
       records.take(name, batch);

@@ -60,15 +60,13 @@ const idIn = (heading: readonly string[], record: readonly string[]): string =>
   record[heading.indexOf('sourcedid')]?.trim() ?? '';
 
 function fieldsOf(heading: readonly string[], record: readonly string[], row: number): Read {
-  const extra = record.slice(heading.length).some((field) => field.trim() !== '');
-  if (extra) {
+  if (record.length > heading.length && record.slice(heading.length).some((field) => field.trim() !== '')) {
     const fault = `has ${record.length} fields where the heading has ${heading.length}`;
     return { row, sourcedId: idIn(heading, record), fault };
   }
-  return {
-    row,
-    fields: Object.fromEntries(heading.map((name, index) => [name, (record[index] ?? '').trim()])),
-  };
+  const fields: Record<string, string> = {};
+  heading.forEach((name, index) => (fields[name] = record[index]?.trim() ?? ''));
+  return { row, fields };
 }
 
 /** What a parser says of the text, in whichever of its builds. */

@@ -52,14 +52,17 @@ export function statusOf(
   }
 }
 
-const levelsOf = (row: ResultRow): Record<string, number> =>
-  Object.fromEntries(
-    (row.learningObjectiveSet ?? [])
-      .flatMap(({ learningObjectiveResults }) => learningObjectiveResults)
-      .flatMap(({ learningObjectiveId, score }) =>
-        score === undefined ? [] : [[learningObjectiveId, Number(score)] as const],
-      ),
-  );
+const noLevels: Record<string, number> = {};
+const levelsOf = ({ learningObjectiveSet: sets }: ResultRow): Record<string, number> =>
+  sets === undefined || sets.length === 0
+    ? noLevels
+    : Object.fromEntries(
+        sets
+          .flatMap(({ learningObjectiveResults }) => learningObjectiveResults)
+          .flatMap(({ learningObjectiveId, score }) =>
+            score === undefined ? [] : [[learningObjectiveId, Number(score)] as const],
+          ),
+      );
 
 const reachOf = ({ email, phone, sms, metadata }: UserRow) => ({
   ...{ email: email ?? null, phone: phone ?? null, sms: sms ?? null },
@@ -201,18 +204,20 @@ const earlier = (a: string, b: string): string => (a < b ? a : b);
 const result: Translation<ResultRow> = (row, { zone, now }) => {
   const when = row.dateLastModified ?? row.scoreDate;
   const comment = row.comment?.trim() ?? '';
+  const isGone = gone(row);
   return {
     results: {
-      ...key(row),
+      id: row.sourcedId,
+      gone: isGone,
       item_id: row.lineItem.sourcedId,
       student_id: row.student.sourcedId,
       // One that lies ahead would hide all that come before it.
       at: earlier(when === undefined ? now : instantOf(when, zone, 'start'), now),
-      status: gone(row) ? 'open' : statusOf(row),
-      earned: gone(row) ? null : amount(row.score),
+      status: isGone ? 'open' : statusOf(row),
+      earned: isGone ? null : amount(row.score),
       late: isTrue(row.late),
       levels: levelsOf(row),
-      comment: gone(row) || comment === '' ? null : comment,
+      comment: isGone || comment === '' ? null : comment,
     },
   };
 };

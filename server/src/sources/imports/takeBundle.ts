@@ -1,0 +1,233 @@
+import { randomUUID } from 'node:crypto';
+import { createWriteStream } from 'node:fs';
+import { rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { pipeline } from 'node:stream/promises';
+import type { OneRosterName } from '@cadro/contract';
+import {
+  assumePolicies,
+  countUntold,
+  forgetTold,
+  logChanges,
+  neutralCollections,
+  putTold,
+  rolesOfPeople,
+  studentsOfCourses,
+  takeUntold,
+  toldKey,
+  wholeCollections,
+  type WholeCollection,
+} from '../../records';
+import type { Db, Deps } from '../../kit';
+import { BundleError } from '../bundle/errors';
+import { openBundle, type Batch, type OpenBundle, type RowFault } from '../bundle/readBundle';
+import type { ReadingHooks } from '../hooks';
+import * as sources from '../store';
+import { takeRecords, writePage, type Run, type Sheet } from '../taking';
+import * as store from './bundleStore';
+
+export interface TakeDeps extends Deps {
+  readonly reading: ReadingHooks;
+}
+
+/** The table whose rows name the records of a collection. */
+const tableOf: Readonly<Record<WholeCollection, OneRosterName>> = {
+  results: 'results',
+  items: 'lineItems',
+  enrolments: 'enrollments',
+  courses: 'classes',
+};
+
+/** More than this share of what is known, and more than a few, does not go without being asked for. */
+const askFrom = { share: 0.2, count: 10 };
+
+interface Taking {
+  readonly deps: TakeDeps;
+  readonly bundle: store.BundleRow;
+  readonly open: OpenBundle;
+  readonly run: Run;
+  /** Whether the source has been read before. */
+  readonly again: boolean;
+}
+
+const brokenOf = ({ file, row, sourcedId, reason, raw }: RowFault) => ({
+  externalId: sourcedId ?? (row === null ? file : `row ${row}`),
+  fault: reason.startsWith('unknown-zone') ? ('unknown-zone' as const) : ('misfit' as const),
+  reason: row === null ? reason : `${file}, row ${row}: ${reason}`,
+  raw,
+});
+
+const sheetOf = ({ records, faults }: Pick<Batch, 'records' | 'faults'>): Sheet => ({
+  records,
+  broken: faults.map(brokenOf),
+  sound: records.map(({ record }) => record.id),
+});
+
+/** Puts down what whole tables name, and reckons what would go. */
+async function reckonGone({
+  deps: { db },
+  open,
+  bundle,
+}: Taking): Promise<{ gone: number; of: number } | null> {
+  const whole = wholeCollections.filter((collection) => open.modes.get(tableOf[collection]) === 'bulk');
+  await forgetTold(db, bundle.source_id);
+  for await (const { name, records, mode } of open.batches()) {
+    const collection = whole.find((each) => tableOf[each] === name);
+    if (mode !== 'bulk' || !collection) continue;
+    const own = records.filter((each) => each.collection === collection && !each.record.gone);
+    await putTold(
+      db,
+      bundle.source_id,
+      collection,
+      own.map(({ record }) => toldKey(collection, record)),
+    );
+  }
+  let worst: { gone: number; of: number } | null = null;
+  for (const collection of whole) {
+    const { known, untold } = await countUntold(db, bundle.source_id, collection);
+    const much = untold >= askFrom.count && untold > askFrom.share * known;
+    if (much && (worst === null || untold / known > worst.gone / worst.of))
+      worst = { gone: untold, of: known };
+  }
+  return worst;
+}
+
+/** What whole tables name no longer goes, work and scores before the classes they are in. */
+async function takeGone({ deps, bundle, open, run }: Taking): Promise<void> {
+  for (const collection of wholeCollections) {
+    if (open.modes.get(tableOf[collection]) !== 'bulk') continue;
+    await deps.db.transaction(async (trx) => {
+      const { studentIds, courseIds, changes } = await takeUntold(trx, bundle.source_id, collection, run.now);
+      if (run.knownAt) await logChanges(trx, changes, run.now);
+      const touched = [...new Set([...studentIds, ...(await studentsOfCourses(trx, courseIds))])];
+      if (touched.length > 0) await deps.reading.onRecords(trx, touched, run.now);
+    });
+  }
+  await forgetTold(deps.db, bundle.source_id);
+}
+
+/** Takes the rows in, from where they have been taken to. @returns false where somebody has stopped it. */
+async function takeRows({ deps: { db }, bundle, open, run }: Taking): Promise<boolean> {
+  const from = bundle.at_table && { name: bundle.at_table, row: bundle.at_row ?? 1 };
+  for await (const batch of open.batches(from ?? undefined)) {
+    if (await store.isStopped(db, bundle.id)) return false;
+    await writePage(run, batch.name, sheetOf(batch), (trx) =>
+      store.tellBundle(trx, bundle.id, {
+        at_table: batch.name,
+        at_row: batch.upTo,
+        records: bundle.records + run.report.records,
+        problems: bundle.problems + run.report.problems,
+      }),
+    );
+  }
+  return true;
+}
+
+async function finish(taking: Taking): Promise<void> {
+  const { deps, bundle, run, again } = taking;
+  const { db } = deps;
+  if (again) await takeGone(taking);
+  const waiting = await sources.waitingRecords(db, bundle.source_id);
+  for (const collection of neutralCollections)
+    await takeRecords(run, collection, waiting.get(collection) ?? []);
+  await db.transaction(async (trx) => {
+    const students = await assumePolicies(trx, bundle.source_id, run.now);
+    if (students.length > 0) await deps.reading.onRecords(trx, students, run.now);
+  });
+  await sources.markRead(db, bundle.source_id, run.now);
+  await store.endBundle(db, bundle.id, { state: 'done', now: run.now });
+  await deps.reading.onReading(db, bundle.source_id, { whole: true, now: run.now });
+}
+
+async function takeOpen(taking: Taking): Promise<'done' | 'stopped' | 'asking'> {
+  const {
+    deps: { db },
+    bundle,
+    again,
+    open,
+    run,
+  } = taking;
+  // Where it was cut is past what was asked.
+  if (again && bundle.at_table === null) {
+    const ask = await reckonGone(taking);
+    if (ask && !bundle.agreed) {
+      await store.tellBundle(db, bundle.id, { state: 'asking', ask });
+      return 'asking';
+    }
+  }
+  await store.tellBundle(db, bundle.id, { state: 'reading' });
+  await writePage(run, 'manifest', sheetOf({ records: [], faults: open.faults }));
+  if (!(await takeRows(taking))) return 'stopped';
+  await finish(taking);
+  return 'done';
+}
+
+/** The file, unpacked from the parts it is kept in, for as long as it is worked on. */
+async function withFile<T>(db: Db, bundleId: string, work: (path: string) => Promise<T>): Promise<T> {
+  const path = join(tmpdir(), `cadro-bundle-${randomUUID()}.zip`);
+  try {
+    await pipeline(store.partsOf(db, bundleId), createWriteStream(path, { mode: 0o600 }));
+    return await work(path);
+  } finally {
+    await rm(path, { force: true });
+  }
+}
+
+/** What is known of a source's people, for a bundle that changes them and does not tell their roles anew. */
+async function rolesBefore(db: Db, sourceId: string): Promise<OpenBundle['rolesOf']> {
+  const known = new Map((await rolesOfPeople(db, sourceId)).map((each) => [each.id, each]));
+  return (id) => {
+    const person = known.get(id);
+    if (!person) return [];
+    return [{ role: person.role, ...(person.school ? { org: { sourcedId: person.school } } : {}) }];
+  };
+}
+
+async function takeBundle(deps: TakeDeps, source: sources.SourceRow, bundle: store.BundleRow) {
+  const now = await deps.clock.now();
+  const again = source.complete_at !== null;
+  const reported = await sources.reportedOf(deps.db, source.id);
+  const run: Run = {
+    deps,
+    sourceId: source.id,
+    now,
+    knownAt: again ? now : null,
+    report: { records: 0, problems: 0 },
+    reported,
+  };
+  return withFile(deps.db, bundle.id, async (path) => {
+    let open: OpenBundle | null = null;
+    try {
+      const told = { zone: source.time_zone, now: now.toISOString() };
+      open = await openBundle(
+        path,
+        told,
+        again ? { rolesBefore: () => rolesBefore(deps.db, source.id) } : {},
+      );
+      return await takeOpen({ deps, bundle, open, run, again });
+    } catch (error) {
+      if (!(error instanceof BundleError)) throw error;
+      await store.endBundle(deps.db, bundle.id, {
+        state: 'refused',
+        now,
+        fault: error.code,
+        detail: error.message,
+      });
+      return 'refused';
+    } finally {
+      open?.close();
+    }
+  });
+}
+
+/** Takes in whatever bundles of a source are waiting, in the order they came; one that is asked about holds the others. */
+export async function takeBundles(deps: TakeDeps, sourceId: string): Promise<void> {
+  for (;;) {
+    const source = await sources.findSource(deps.db, sourceId);
+    if (!source || (await store.isAsking(deps.db, sourceId))) return;
+    const bundle = await store.nextBundle(deps.db, sourceId);
+    if (!bundle) return;
+    await takeBundle(deps, source, bundle);
+  }
+}
