@@ -58,6 +58,7 @@ export * from './household/trail';
 export * from './household/ways';
 export * from './messages/messages';
 export * from './operator/operator';
+export * from './operator/sources';
 export * from './outlook/figures';
 export * from './outlook/matters';
 export * from './outlook/news';

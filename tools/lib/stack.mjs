@@ -23,6 +23,8 @@ function environment({ databaseUrl, ports, secret, buildDir, schoolState, demo =
     CADRO_APP_DIR: join(buildDir, 'app'),
     CADRO_INBOUND_MAIL_KEY: inboundKey,
     CADRO_MAIL_VERDICT_HOST: 'mx.mail.cadro.example',
+    // The simulated schools are on this machine.
+    CADRO_PRIVATE_SOURCES: 'on',
     ...(demo ? { CADRO_DEMO_SCHOOL_URL: `http://127.0.0.1:${ports.school}` } : { CADRO_OPERATOR_PAGE: 'on' }),
     TEXT_GATEWAY_URL: `http://127.0.0.1:${ports.school}/texts`,
     TEXT_GATEWAY_KEY: textKey,

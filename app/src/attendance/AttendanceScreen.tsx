@@ -2,6 +2,7 @@ import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { Child, ChildDays } from '@cadro/contract';
 import { useChildren, useFormat } from '../household';
+import { NothingYet } from '../sources';
 import {
   BackLink,
   Heading,
@@ -39,7 +40,7 @@ function OneChild({ child, days }: { child: Child; days: ChildDays | undefined }
     return (
       <Stack>
         <Heading level={2}>{child.givenName}</Heading>
-        <Quiet>{t('days.none')}</Quiet>
+        <NothingYet studentId={child.id} what="attendance" none={t('days.none')} />
       </Stack>
     );
   }

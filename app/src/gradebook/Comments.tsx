@@ -2,7 +2,8 @@ import type { TFunction } from 'i18next';
 import { useTranslation } from 'react-i18next';
 import type { Comment, CourseDetail } from '@cadro/contract';
 import { useFormat } from '../household';
-import { OutLink, Quiet, SaveCsv, Stack, Words } from '../ui';
+import { NothingYet } from '../sources';
+import { OutLink, SaveCsv, Stack, Words } from '../ui';
 import { recordingAddress } from './api';
 import { OfferCard, OfferedWords } from './OfferCard';
 
@@ -44,7 +45,7 @@ export function Comments({
 }) {
   const { t } = useTranslation();
   const format = useFormat();
-  if (comments.length === 0) return <Quiet>{none}</Quiet>;
+  if (comments.length === 0) return <NothingYet studentId={studentId} what="comments" none={none} />;
   return (
     <Stack space={2}>
       {comments.map((comment) => {

@@ -55,7 +55,7 @@ function State({ item }: { item: ItemDetail }) {
       ) : null}
       <Words size="small" colour="soft">
         {[
-          t('item.handling', { category: item.categoryTitle }),
+          t('item.handling', { category: item.categoryTitle || t('course.uncategorized') }),
           ...(item.multiplier === 1 ? [] : [t('item.times', { times: format.amount(item.multiplier) })]),
           ...(item.counts ? [] : [t('item.notCounting')]),
           ...(item.extraCredit ? [t('item.extra')] : []),

@@ -1,3 +1,4 @@
+import { useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import type { OperatorState } from '@cadro/contract';
 import { Trouble } from '../household';
@@ -128,7 +129,8 @@ function Place({ state }: { state: OperatorState }) {
   const { t } = useTranslation();
   const [signOut] = useOperatorSignOutMutation();
   const failing = state.sources.filter(({ failingSince }) => failingSince !== null).length;
-  const waiting = failing + state.objections.length + state.unmet.length;
+  const asking = state.sources.flatMap(({ bundles }) => bundles).filter(({ ask }) => ask !== null).length;
+  const waiting = failing + asking + state.objections.length + state.unmet.length;
   return (
     <Page>
       <Stack space={0.25}>
@@ -146,10 +148,18 @@ function Place({ state }: { state: OperatorState }) {
   );
 }
 
+/** A file that is being read is looked at again and again. */
+const whileReadingMs = 2000;
+
 /** The place of those who run this Cadro, where it is switched on. */
 export function OperatorScreen() {
   const { t } = useTranslation();
-  const query = useOperatorStateQuery(undefined, { refetchOnMountOrArgChange: true });
+  const [pollingInterval, poll] = useState(0);
+  const query = useOperatorStateQuery(undefined, { refetchOnMountOrArgChange: true, pollingInterval });
+  const isBusy = (query.data?.sources ?? []).some(({ bundles }) =>
+    bundles.some(({ state }) => state === 'waiting' || state === 'reading'),
+  );
+  useEffect(() => poll(isBusy ? whileReadingMs : 0), [isBusy]);
   const { error } = query;
   if (isServerProblem(error) && error.status === 401) return <OperatorSignIn />;
   if (isServerProblem(error) && error.status === 404)

@@ -1,31 +1,45 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
-import type { OperatorState } from '@cadro/contract';
+import type { OperatorSource } from '@cadro/contract';
 import { Trouble } from '../household';
-import { Action, Field, Heading, Quietly, Row, Stack, Words } from '../ui';
-import { useAddSourceMutation, useReadSourceMutation } from './api';
+import { Action, Heading, Loaded, Quietly, Stack, Words } from '../ui';
+import { AddSource } from './AddSource';
+import { useReadSourceMutation, useSourceProblemsQuery } from './api';
+import { Bundles } from './Bundles';
 import { useOperatorFormat } from './useOperatorFormat';
 
-type Source = OperatorState['sources'][number];
-
-/** How a school's system does: what is wrong with it comes first. */
-function SourceLine({ source }: { source: Source }) {
+/** What could not be taken in, and why: never what stands in it. */
+function Problems({ sourceId }: { sourceId: string }) {
   const { t } = useTranslation();
-  const format = useOperatorFormat();
-  const [read, { isSuccess, error }] = useReadSourceMutation();
-  const { name, readAt, failingSince, fault, aside, id } = source;
-  const state = failingSince
-    ? t('operator.failing', { when: format.dayTime(failingSince), fault: fault ?? '' })
-    : readAt
-      ? t('operator.read', { when: format.dayTime(readAt) })
-      : t('operator.notRead');
+  const query = useSourceProblemsQuery(sourceId);
   return (
-    <Stack space={0}>
-      <Words bold>{name}</Words>
-      <Words size="small" colour={failingSince ? 'plum' : 'soft'}>
-        {[state, ...(aside > 0 ? [t('operator.aside', { count: aside })] : [])].join(' · ')}
-      </Words>
+    <Loaded query={query}>
+      {({ problems }) => (
+        <View role="list" aria-label={t('operator.asideShow')}>
+          {problems.map(({ collection, externalId, fault, detail }) => (
+            <View key={`${collection}:${externalId}`} role="listitem">
+              <Words size="small" colour="soft">
+                {[
+                  t('operator.asideLine', {
+                    ...{ what: collection, id: externalId, fault: t(`settings.fault.${fault}`) },
+                  }),
+                  ...(detail ? [`(${detail})`] : []),
+                ].join(' ')}
+              </Words>
+            </View>
+          ))}
+        </View>
+      )}
+    </Loaded>
+  );
+}
+
+function ReadNow({ source: { id, name } }: { source: OperatorSource }) {
+  const { t } = useTranslation();
+  const [read, { isSuccess, error }] = useReadSourceMutation();
+  return (
+    <>
       <Trouble error={error} />
       {isSuccess ? (
         <Words size="small" live>
@@ -34,50 +48,45 @@ function SourceLine({ source }: { source: Source }) {
       ) : (
         <Quietly label={t('operator.readNow')} hint={name} onPress={() => void read(id)} />
       )}
-    </Stack>
+    </>
   );
 }
 
-const fields = ['name', 'baseUrl', 'clientId', 'clientSecret'] as const;
-const empty = { name: '', baseUrl: '', clientId: '', clientSecret: '' };
-
-function AddSource({ onDone }: { onDone: () => void }) {
+/** How a school does: what is wrong with it comes first. */
+function SourceLine({ source }: { source: OperatorSource }) {
   const { t } = useTranslation();
-  const [source, setSource] = useState(empty);
-  const [add, { isLoading, error }] = useAddSourceMutation();
-  const save = async () => {
-    const answer = await add(source);
-    if (!answer.error) onDone();
-  };
+  const format = useOperatorFormat();
+  const [shown, setShown] = useState(false);
+  const { id, name, kind, readAt, failingSince, failure, untold, aside } = source;
+  const state = failingSince
+    ? t('operator.failing', {
+        when: format.dayTime(failingSince),
+        fault: t(`operator.failure.${failure ?? 'other'}`),
+      })
+    : readAt
+      ? t('operator.read', { when: format.dayTime(readAt) })
+      : t('operator.notRead');
   return (
-    <Stack>
-      {fields.map((field) => (
-        <Field
-          key={field}
-          label={t(`operator.source.${field}`)}
-          value={source[field]}
-          onChange={(value) => setSource({ ...source, [field]: value })}
-          kind={field === 'clientSecret' ? 'newPassword' : 'name'}
-          longest={500}
-        />
-      ))}
-      <Trouble error={error} />
-      <Row wrap>
-        <Action
-          main
-          label={t('operator.addSource')}
-          busy={isLoading}
-          disabled={fields.some((field) => source[field].trim() === '')}
-          onPress={() => void save()}
-        />
-        <Quietly label={t('desk.cancel')} onPress={onDone} />
-      </Row>
+    <Stack space={0.25}>
+      <Words bold>{name}</Words>
+      <Words size="small" colour={failingSince ? 'plum' : 'soft'}>
+        {[
+          state,
+          ...untold.map((part) => t(`operator.untold.${part}`)),
+          ...(aside > 0 ? [t('operator.aside', { count: aside })] : []),
+        ].join(' · ')}
+      </Words>
+      {aside > 0 && !shown ? (
+        <Quietly label={t('operator.asideShow')} hint={name} onPress={() => setShown(true)} />
+      ) : null}
+      {shown ? <Problems sourceId={id} /> : null}
+      {kind === 'bundles' ? <Bundles source={source} /> : <ReadNow source={source} />}
     </Stack>
   );
 }
 
-/** The schools' systems, and the way to add one. */
-export function Sources({ sources }: { sources: readonly Source[] }) {
+/** The schools, and the way to add one. */
+export function Sources({ sources }: { sources: readonly OperatorSource[] }) {
   const { t } = useTranslation();
   const [adding, setAdding] = useState(false);
   return (

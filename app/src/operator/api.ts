@@ -15,6 +15,30 @@ const operatorApi = api.injectEndpoints({
     operatorSignIn: by.mutation(routes.signIn, (body: BodyOf<typeof routes.signIn>) => ({ body }), changes),
     operatorSignOut: by.mutation(routes.signOut, nothing, changes),
     addSource: by.mutation(routes.addSource, (body: BodyOf<typeof routes.addSource>) => ({ body }), changes),
+    addBundleSource: by.mutation(
+      routes.addBundleSource,
+      (body: BodyOf<typeof routes.addBundleSource>) => ({ body }),
+      changes,
+    ),
+    putBundle: by.upload(
+      routes.putBundle,
+      ({ sourceId, file }: { readonly sourceId: string; readonly file: File }) => ({
+        params: { sourceId },
+        query: { name: file.name },
+      }),
+      changes,
+    ),
+    answerBundle: by.mutation(
+      routes.answerBundle,
+      ({ bundleId, answer }: { bundleId: string } & BodyOf<typeof routes.answerBundle>) => ({
+        params: { bundleId },
+        body: { answer },
+      }),
+      changes,
+    ),
+    sourceProblems: by.query(routes.sourceProblems, (sourceId: string) => ({ params: { sourceId } }), {
+      providesTags: ['Operator'],
+    }),
     readSource: by.mutation(routes.readSource, (sourceId: string) => ({ params: { sourceId } }), changes),
     giveCode: by.mutation(routes.codes, (studentId: string) => ({
       body: { studentIds: [studentId], days: 60 },
@@ -43,6 +67,10 @@ export const {
   useOperatorSignInMutation,
   useOperatorSignOutMutation,
   useAddSourceMutation,
+  useAddBundleSourceMutation,
+  usePutBundleMutation,
+  useAnswerBundleMutation,
+  useSourceProblemsQuery,
   useReadSourceMutation,
   useGiveCodeMutation,
   useGiveClassCodesMutation,

@@ -11,7 +11,7 @@ export function SourceStates() {
   return (
     <Stack>
       <Heading level={2}>{t('settings.sources')}</Heading>
-      {(data?.sources ?? []).map(({ id, name, readAt, failingSince, problems }) => (
+      {(data?.sources ?? []).map(({ id, name, readAt, failingSince, untold, problems }) => (
         <Stack key={id} space={0.25}>
           <Words bold>{name}</Words>
           <Words size="small" colour={failingSince ? 'plum' : 'soft'}>
@@ -23,6 +23,11 @@ export function SourceStates() {
                 })
               : t('settings.read', { when: readAt ? format.dayTime(readAt) : t('shell.neverRead') })}
           </Words>
+          {untold.map((part) => (
+            <Words key={part} size="small" colour="soft">
+              {t(`settings.untold.${part}`)}
+            </Words>
+          ))}
           {problems.length > 0 ? (
             <Words size="small" colour="plum">
               {t('settings.problems', { count: problems.length })}

@@ -48,10 +48,12 @@ const readJson = (text: string): unknown => (text === '' ? null : JSON.parse(tex
 
 /** Speaks by the contract: the route gives the method and the path. */
 const byContract: BaseQueryFn<Ask, unknown, ServerProblem> = async ({ body, ...ask }, api, extra) => {
+  const { takesBytes } = ask.route;
   const answer = await plain(
     {
       ...{ url: pathOf(ask), method: ask.route.method.toUpperCase(), responseHandler: answerOf(ask.route) },
       ...(body === undefined ? {} : { body }),
+      ...(takesBytes ? { headers: { 'content-type': takesBytes } } : {}),
     },
     api,
     extra,
@@ -115,6 +117,16 @@ const byRoutes = (build: Build) => ({
     ask: (arg: Arg) => AskOf<R>,
     more: MutationMore<R, Arg> = {},
   ) => build.mutation<AnswerOf<R>, Arg>({ ...more, query: (arg) => asked(route, ask(arg)) }),
+  /** Of a route that takes a file as it is. */
+  upload: <R extends AnyRoute, Arg extends { readonly file: Blob }>(
+    route: R,
+    ask: (arg: Arg) => AskOf<R>,
+    more: MutationMore<R, Arg> = {},
+  ) =>
+    build.mutation<AnswerOf<R>, Arg>({
+      ...more,
+      query: (arg) => ({ ...asked(route, ask(arg)), body: arg.file }),
+    }),
   /** Of a route that makes a file: answers the address by which the browser has it. */
   file: <R extends AnyRoute, Arg>(route: R, ask: (arg: Arg) => AskOf<R>) =>
     build.mutation<string, Arg>({ query: (arg) => asked(route, ask(arg)) }),

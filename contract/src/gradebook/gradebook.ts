@@ -100,6 +100,8 @@ export const CourseDetail = Type.Composite([
     /** As the figures are computed; with the household's correction where there is one. */
     policy: PolicyRecord,
     corrected: Type.Boolean(),
+    /** Whether the source tells how the course is graded; else it is assumed. */
+    policyTold: Type.Boolean(),
     categories: Type.Array(
       Type.Object({
         id: Uuid,

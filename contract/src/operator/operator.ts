@@ -4,6 +4,7 @@ import { RoleSchema } from '../household/roles';
 import { route } from '../shared/route';
 import { DateOnly, Instant, Nullable, Uuid } from '../shared/scalars';
 import { withheld } from '../sources/feed';
+import { OperatorSource, operatorSourceRoutes } from './sources';
 
 const strict = { additionalProperties: false };
 const WithheldSchema = Type.Union(withheld.map((each) => Type.Literal(each)));
@@ -11,18 +12,7 @@ const WithheldSchema = Type.Union(withheld.map((each) => Type.Literal(each)));
 /** How this Cadro is doing. Nothing here is a grade, a comment or a letter of anybody. */
 export const OperatorState = Type.Object({
   name: Type.String(),
-  sources: Type.Array(
-    Type.Object({
-      id: Uuid,
-      name: Type.String(),
-      baseUrl: Type.String(),
-      readAt: Nullable(Instant),
-      failingSince: Nullable(Instant),
-      fault: Nullable(Type.String()),
-      /** Records that do not fit, or wait for one that has not come. */
-      aside: Type.Integer(),
-    }),
-  ),
+  sources: Type.Array(OperatorSource),
   objections: Type.Array(
     Type.Object({
       ...{ studentId: Uuid, child: Type.String(), personId: Uuid, person: Type.String(), at: Instant },
@@ -109,22 +99,7 @@ export const operatorRoutes = {
     ...{ ...of, method: 'get', path: base, status: 200, answer: OperatorState },
     summary: 'How this Cadro is doing: sources, objections, restrictions, bounced addresses, queue, sizes',
   }),
-  addSource: route({
-    ...{ ...of, method: 'post', path: `${base}/sources`, status: 204 },
-    body: Type.Object(
-      {
-        ...{ name: Name, baseUrl: Type.String({ format: 'uri', maxLength: 500 }) },
-        ...{ clientId: Name, clientSecret: Type.String({ minLength: 1, maxLength: 500 }) },
-      },
-      strict,
-    ),
-    summary: 'Add a school’s system, or change its credentials; it is read at once',
-  }),
-  readSource: route({
-    ...{ ...of, method: 'post', path: `${base}/sources/:sourceId/read`, status: 202 },
-    params: Type.Object({ sourceId: Uuid }),
-    summary: 'Read a school’s system now',
-  }),
+  ...operatorSourceRoutes,
   children: route({
     ...{ ...of, method: 'get', path: `${base}/students`, status: 200 },
     query: Type.Object({ name: Type.String({ minLength: 1, maxLength: 120 }) }, strict),

@@ -109,6 +109,8 @@ const fitting: Record<string, object> = {
   'post /api/operator/sources': {
     ...{ name: 'A school', baseUrl: 'https://s.example', clientId: 'c', clientSecret: 's' },
   },
+  'post /api/operator/bundle-sources': { name: 'Skerry', timeZone: 'America/Halifax' },
+  'post /api/operator/bundles/:bundleId': { answer: 'take' },
   'post /api/operator/codes': { studentIds: [uuid], days: 30 },
   'post /api/operator/class-codes': { school: 'Skerry', year: '8', course: 'Boats', days: 30 },
   'post /api/operator/students/:studentId/people/:personId/named': { agent: 'agent-1' },

@@ -30,6 +30,14 @@ function operation(contract: RouteContract): Json {
     tags: [contract.room],
     security: contract.access === 'public' ? [] : [{ session: [] }],
     parameters: [...parameters(contract.params, 'path'), ...parameters(contract.query, 'query')],
+    ...(contract.takesBytes
+      ? {
+          requestBody: {
+            required: true,
+            content: { [contract.takesBytes]: { schema: { type: 'string', format: 'binary' } } },
+          },
+        }
+      : {}),
     ...(contract.body
       ? { requestBody: { required: true, content: { 'application/json': { schema: contract.body } } } }
       : {}),

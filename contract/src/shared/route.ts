@@ -23,6 +23,8 @@ export interface RouteContract<
   readonly produces?: string;
   /** Whether a whole file comes in, as text in JSON. */
   readonly takesFile?: boolean;
+  /** Media type of a file that comes in as it is: the handler reads it bit by bit from the request. */
+  readonly takesBytes?: string;
   /** Whether an answer costs as much work as many others: each person has one of them made at a time. */
   readonly heavy?: boolean;
 }

@@ -17,9 +17,17 @@ export const syncFaults = [
 ] as const;
 export type SyncFault = (typeof syncFaults)[number];
 
+/** What a school is asked for apart. Without its roster it tells nothing; the others it may have or not. */
+export const sourceParts = ['roster', 'demographics', 'feed'] as const;
+export type SourcePart = (typeof sourceParts)[number];
+
 export const SourceStatus = Type.Object({
   id: Uuid,
   name: Type.String(),
+  /** The linked children whose records come from here. */
+  studentIds: Type.Array(Uuid),
+  /** What it does not give of what it is asked for apart. */
+  untold: Type.Array(Type.Union(sourceParts.map((part) => Type.Literal(part)))),
   readAt: Nullable(Instant),
   failingSince: Nullable(Instant),
   /** Records that could not be taken in, each with its reason; the others went in. */

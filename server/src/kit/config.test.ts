@@ -20,6 +20,8 @@ describe('the environment', () => {
     smtpUrl: 'smtp://x',
     textGateway: null,
     sourceTimeoutMs: 15_000,
+    privateSources: false,
+    bundleFolder: null,
     mailDomain: 'mail.cadro.example',
     inboundMailKey: 'k',
     mailVerdictHost: null,
@@ -59,6 +61,8 @@ describe('the environment', () => {
       { retention: { mailDays: 30, leftDays: 365 } },
     ],
     [{ CADRO_OPERATOR_PAGE: 'on' }, { operatorPage: true }],
+    [{ CADRO_PRIVATE_SOURCES: 'on' }, { privateSources: true }],
+    [{ CADRO_BUNDLE_FOLDER: '/srv/bundles' }, { bundleFolder: '/srv/bundles' }],
     [{ CADRO_APP_DIR: '/app' }, { appDir: '/app' }],
     [
       { TEXT_GATEWAY_URL: 'https://t', TEXT_GATEWAY_KEY: 'g' },

@@ -18,6 +18,8 @@ export interface Config {
   readonly sourceTimeoutMs: number;
   /** Whether a source may be at an address of this machine or its network. */
   readonly privateSources: boolean;
+  /** Where schools’ files are laid down, each school’s in a folder of its name; null: nowhere. */
+  readonly bundleFolder: string | null;
   /** Domain of the reply addresses; mail for it is posted to /api/inbound-mail. */
   readonly mailDomain: string;
   /** What the mail provider authenticates with when it posts mail. */
@@ -104,6 +106,7 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
       : null,
     sourceTimeoutMs: number('CADRO_SOURCE_TIMEOUT_MS', 15_000, 600_000),
     privateSources: env['CADRO_PRIVATE_SOURCES'] === 'on',
+    bundleFolder: env['CADRO_BUNDLE_FOLDER'] ?? null,
     mailDomain: env['CADRO_MAIL_DOMAIN'] ?? 'mail.cadro.example',
     inboundMailKey: need('CADRO_INBOUND_MAIL_KEY'),
     mailVerdictHost: env['CADRO_MAIL_VERDICT_HOST'] ?? null,

@@ -14,6 +14,7 @@ const quietLogger = (log: Pino) =>
  */
 const crontab = [
   '*/15 * * * * syncAll',
+  '*/5 * * * * lookForBundles',
   '7,22,37,52 * * * * lookAtGuardians',
   '*/5 * * * * computeFigures',
   '* * * * * alertRounds',

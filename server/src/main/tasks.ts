@@ -25,7 +25,7 @@ import {
 } from '../household';
 import { addJobs, pruneTries, type ServerDeps } from '../kit';
 import { sendMail } from '../messages';
-import { allSources, readingJob, SourceError, syncSource } from '../sources';
+import { allSources, lookForBundles, readingJob, SourceError, sweepBundles, syncSource } from '../sources';
 import { onFigures, readingHooks } from './hooks';
 
 const SourceJob = Type.Object({ sourceId: Uuid });
@@ -47,6 +47,7 @@ async function sweep(deps: JobDeps): Promise<void> {
   await sweepDoor(deps);
   await removeLeft(deps);
   const now = await clock.now();
+  await sweepBundles(db, new Date(now.getTime() - dayMs));
   await forgetDeliveries(db, new Date(now.getTime() - config.retention.mailDays * dayMs));
 }
 
@@ -66,6 +67,9 @@ export function tasksOf(deps: JobDeps): TaskList {
         // Refused credentials do not mend by themselves: it is told, and the next round tries again.
         if (!(error instanceof SourceError) || error.retryable) throw error;
       });
+    },
+    async lookForBundles() {
+      if (deps.config.bundleFolder) await lookForBundles(deps, deps.config.bundleFolder);
     },
     async computeFigures() {
       await computeWanted({ ...deps, onFigures });

@@ -17,37 +17,23 @@ import {
   type RestrictingHooks,
 } from '../household';
 import {
-  addJobs,
   endSession,
   HttpProblem,
   mount,
   newRouter,
   Produced,
-  seal,
   zipOf,
-  type Call,
   type Served,
   type ServerDeps,
 } from '../kit';
 import { namedFor } from '../records';
-import { addSource, findSource, readingJob } from '../sources';
+import { asOperator } from './asOperator';
 import { requireOperator, signIn } from './signIn';
+import { sourcePages } from './sourcePages';
 import { stateOf } from './state';
 
 /** So many children are shown of a search. */
 const mostChildren = 100;
-
-type Asked<P, B> = Pick<Call<P, unknown, B>, 'deps' | 'params' | 'body' | 'request'>;
-
-/** Whoever asks must be an operator still; what is done about nothing is not found. */
-const asOperator =
-  <A extends Asked<unknown, unknown>, T>(work: (asked: A) => Promise<T>) =>
-  async (asked: A): Promise<Exclude<T, boolean>> => {
-    await requireOperator(asked.deps, asked.request);
-    const done = await work(asked);
-    if (done === false) throw new HttpProblem('not-found');
-    return done as Exclude<T, boolean>; // what tells whether it was done is no answer
-  };
 
 async function childOf({ db, clock }: ServerDeps, studentId: string): Promise<OperatorChild> {
   const [child] = await classList(db, { studentIds: [studentId] });
@@ -87,29 +73,12 @@ async function classCodes(
   return new Produced(await zipOf(files, now), 'codes.zip');
 }
 
-/** Sources, and how all is doing. */
-function sourcePages(router: Served): void {
+/** Coming in and out, and how all is doing. */
+function statePages(router: Served): void {
   mount(router, operatorRoutes.signIn, ({ deps, request, body }) => signIn(deps, request, body));
   mount(router, operatorRoutes.signOut, ({ request }) => endSession(request));
   mount(router, operatorRoutes.state, async ({ deps, request }) =>
     stateOf(deps.db, (await requireOperator(deps, request)).name),
-  );
-  mount(
-    router,
-    operatorRoutes.addSource,
-    asOperator(async ({ deps: { db, config }, body: { clientSecret, ...source } }) => {
-      const id = await addSource(db, { ...source, sealedSecret: seal(config.secret, clientSecret) });
-      await addJobs(db, [readingJob(id)]);
-    }),
-  );
-  mount(
-    router,
-    operatorRoutes.readSource,
-    asOperator(async ({ deps: { db }, params: { sourceId } }) => {
-      if (!(await findSource(db, sourceId))) return false;
-      await addJobs(db, [readingJob(sourceId)]);
-      return true;
-    }),
   );
 }
 
@@ -208,6 +177,7 @@ function accessPages(router: Served, hooks: RestrictingHooks): void {
 /** The place of those who run this Cadro: no grade, no comment and no letter of anybody is told here. */
 export function operatorRouter(given: ServerDeps, hooks: RestrictingHooks): Router {
   const router = newRouter(given);
+  statePages(router);
   sourcePages(router);
   childPages(router);
   classPages(router);

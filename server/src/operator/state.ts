@@ -2,7 +2,7 @@ import type { OperatorState } from '@cadro/contract';
 import { bouncedAddresses } from '../alerts';
 import { openObjections, refusedMails, restrictions, unmetRestrictions } from '../household';
 import { queueState, tableSizes, type Db } from '../kit';
-import { sourceProblems } from '../sources';
+import { sourceStates } from './sourcePages';
 
 const shownSizes = 12;
 const iso = (at: Date | null): string | null => at?.toISOString() ?? null;
@@ -10,7 +10,7 @@ const iso = (at: Date | null): string | null => at?.toISOString() ?? null;
 /** How this Cadro is doing. */
 export async function stateOf(db: Db, name: string): Promise<OperatorState> {
   const [sources, objections, held, unmet, bounced, refused, queue, sizes] = await Promise.all([
-    sourceProblems(db),
+    sourceStates(db),
     openObjections(db),
     restrictions(db),
     unmetRestrictions(db),
@@ -21,10 +21,7 @@ export async function stateOf(db: Db, name: string): Promise<OperatorState> {
   ]);
   return {
     name,
-    sources: sources.map((row) => ({
-      ...{ id: row.id, name: row.name, baseUrl: row.base_url, fault: row.last_error },
-      ...{ readAt: iso(row.read_at), failingSince: iso(row.failing_since), aside: Number(row.aside) },
-    })),
+    sources,
     objections: objections.map((row) => ({ ...row, at: row.at.toISOString() })),
     restrictions: held.map((row) => ({
       ...{ id: row.id, child: row.given_name, what: row.what, course: row.course_title },

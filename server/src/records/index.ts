@@ -18,6 +18,7 @@ export { cameOfWorks, cameWords, type CameWork, type CameWords } from './newsSto
 export { childFile, namedFor } from './fileStore';
 export { codeByHash, takenCodes, useCode } from './linkCodeStore';
 export {
+  isPolicyTold,
   loadCourses,
   type KeptCategory,
   type KeptItem,

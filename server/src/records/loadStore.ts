@@ -141,6 +141,12 @@ const resultsOf = (
       'r.known_at',
     );
 
+/** Whether a course's source tells how it is graded; else it is assumed. */
+export async function isPolicyTold(db: Db, courseId: string): Promise<boolean> {
+  const row = await db('courses').where({ id: courseId }).first<{ policy_told: boolean }>('policy_told');
+  return row?.policy_told ?? false;
+}
+
 /** A course of one child with everything that belongs to it. */
 export interface LoadedCourse {
   readonly course: KeptCourse;

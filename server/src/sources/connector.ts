@@ -1,4 +1,4 @@
-import type { SyncFault } from '@cadro/contract';
+import type { SourcePart, SyncFault } from '@cadro/contract';
 import type { NeutralCollection, NeutralRecord } from '../records';
 
 /** A record that did not fit its schema, reported with the reason and left out. */
@@ -21,10 +21,6 @@ export interface Page {
   readonly digest: string;
   readonly latest: string;
 }
-
-/** What a school is asked for apart. Without its roster it tells nothing; the others it may have or not. */
-export const sourceParts = ['roster', 'demographics', 'feed'] as const;
-export type SourcePart = (typeof sourceParts)[number];
 
 /** Reads one kind of source. `pages` yields what changed at or after `since`, oldest change first. */
 export interface Connector {

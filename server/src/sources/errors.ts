@@ -1,14 +1,4 @@
-/** Why a source could not be read. */
-export const sourceFailures = [
-  'source-down',
-  'source-refuses',
-  'source-nonsense',
-  /** More than anybody's school can have: pages, bytes, or time. */
-  'source-too-much',
-  /** Its address leads where Cadro does not go. */
-  'source-elsewhere',
-] as const;
-export type SourceFailure = (typeof sourceFailures)[number];
+import type { SourceFailure } from '@cadro/contract';
 
 /** A source could not be read. The old data stays whole; whether trying again can help is a field. */
 export class SourceError extends Error {

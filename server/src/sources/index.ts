@@ -1,6 +1,8 @@
 export { reckonBundles } from './bundle/reckon';
 export { SourceError } from './errors';
 export {
+  problemsOf,
+  untoldOf,
   sourceProblems,
   addBundleSource,
   addSource,
@@ -14,6 +16,7 @@ export {
 export { sourceRouter } from './routes';
 export type { ReadingHooks } from './hooks';
 export { answerBundle, bundlesOf, sweepBundles, type BundleRow } from './imports/bundleStore';
+export { lookForBundles } from './imports/folder';
 export { BundleTooLarge, receiveBundle, receiveFile } from './imports/receive';
 export { readingJob } from './readingJob';
 export { syncSource } from './sync';

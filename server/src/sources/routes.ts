@@ -3,7 +3,7 @@ import type { Router } from 'express';
 import type { ServerDeps } from '../kit';
 import { mount, newRouter } from '../kit';
 import { childrenFor } from '../household';
-import { problemsOf, sourcesOfStudents } from './store';
+import { problemsOf, sourcesOfStudents, untoldOf } from './store';
 
 export function sourceRouter(given: ServerDeps): Router {
   const router = newRouter(given);
@@ -21,6 +21,8 @@ export function sourceRouter(given: ServerDeps): Router {
       sources: sources.map((source) => ({
         id: source.id,
         name: source.name,
+        studentIds: source.student_ids,
+        untold: untoldOf(source.parts),
         readAt: source.read_at?.toISOString() ?? null,
         failingSince: source.failing_since?.toISOString() ?? null,
         problems: problems

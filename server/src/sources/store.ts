@@ -1,9 +1,15 @@
 import { randomUUID } from 'node:crypto';
 import { groupBy, type Db, type Trx } from '../kit';
-import { syncFaults, type OneRosterVersion, type SyncFault } from '@cadro/contract';
+import {
+  sourceParts,
+  syncFaults,
+  type OneRosterVersion,
+  type SourceFailure,
+  type SourcePart,
+  type SyncFault,
+} from '@cadro/contract';
 import type { NeutralCollection, NeutralRecord } from '../records';
-import type { BrokenRecord, SourcePart } from './connector';
-import type { SourceFailure } from './errors';
+import type { BrokenRecord } from './connector';
 import { keepable } from './readRows';
 
 export interface SourceRow {
@@ -54,6 +60,12 @@ export async function moveCursor(
       seen: db.raw('seen || ?::jsonb', [JSON.stringify({ [collection]: to.seen })]),
     });
 }
+
+/** What a source does not give of what it is asked for apart, as far as it has been asked. */
+export const untoldOf = (parts: Parts): SourcePart[] =>
+  sourceParts.filter(
+    (part) => part !== 'roster' && parts[part] !== undefined && parts[part].state !== 'told',
+  );
 
 export async function tellPart(db: Db, id: string, part: SourcePart, state: PartState): Promise<void> {
   await db('sources')
@@ -171,12 +183,13 @@ export async function sourcesOfStudents(db: Db, studentIds: readonly string[]) {
     .groupBy('src.id')
     .orderBy('src.name')
     .select<
-      { id: string; name: string; read_at: Date | null; failing_since: Date | null; student_ids: string[] }[]
+      (Pick<SourceRow, 'id' | 'name' | 'read_at' | 'failing_since' | 'parts'> & { student_ids: string[] })[]
     >(
       'src.id',
       'src.name',
       'src.read_at',
       'src.failing_since',
+      'src.parts',
       db.raw('array_agg(s.student_id::text) as student_ids'),
     );
   return sources;
@@ -200,7 +213,13 @@ export const problemsOf = (db: Db, sourceIds: readonly string[]) =>
 
 export async function addSource(
   db: Db,
-  source: { name: string; baseUrl: string; clientId: string; sealedSecret: string },
+  source: {
+    name: string;
+    baseUrl: string;
+    clientId: string;
+    sealedSecret: string;
+    timeZone?: string | undefined;
+  },
 ): Promise<string> {
   const [row] = await db('sources')
     .insert({
@@ -208,9 +227,15 @@ export async function addSource(
       base_url: source.baseUrl,
       client_id: source.clientId,
       client_secret_sealed: source.sealedSecret,
+      ...(source.timeZone === undefined ? {} : { time_zone: source.timeZone }),
     })
     .onConflict('base_url')
-    .merge(['name', 'client_id', 'client_secret_sealed'])
+    .merge([
+      'name',
+      'client_id',
+      'client_secret_sealed',
+      ...(source.timeZone === undefined ? [] : ['time_zone']),
+    ])
     .returning<{ id: string }[]>('id');
   if (!row) throw new Error('a source could not be stored');
   return row.id;
@@ -250,7 +275,8 @@ export async function sourceStates(
   return (sourceId) => byId.get(sourceId) ?? { name: '', baseUrl: '' };
 }
 
-export interface SourceProblemsRow extends Pick<SourceRow, 'id' | 'name' | 'base_url'> {
+export interface SourceProblemsRow extends Pick<SourceRow, 'id' | 'name' | 'base_url' | 'kind' | 'parts'> {
+  readonly failure: SourceFailure | null;
   readonly read_at: Date | null;
   readonly failing_since: Date | null;
   readonly last_error: string | null;
@@ -265,6 +291,7 @@ export const sourceProblems = (db: Db): Promise<SourceProblemsRow[]> =>
     .groupBy('s.id')
     .orderBy('s.name')
     .select<SourceProblemsRow[]>(
-      ...['s.id', 's.name', 's.base_url', 's.read_at', 's.failing_since', 's.last_error'],
+      ...['s.id', 's.name', 's.base_url', 's.kind', 's.parts', 's.read_at', 's.failing_since'],
+      ...['s.failure', 's.last_error'],
       db.raw('count(p.external_id) as aside'),
     );

@@ -94,6 +94,7 @@ export class World {
       textGateway: { url: `${school.url}/texts`, key: textKey, timeoutMs: 500 },
       sourceTimeoutMs: 3000,
       privateSources: true,
+      bundleFolder: null,
       mailDomain: 'mail.cadro.example',
       inboundMailKey,
       mailVerdictHost: 'mx.mail.cadro.example',

@@ -54,7 +54,7 @@ function CategoryRow({
     <Stack space={0.5} style={styles.around10}>
       <Row style={styles.apartBase}>
         <Words bold style={styles.shrink}>
-          {category.title}
+          {category.title || t('course.uncategorized')}
         </Words>
         <Words bold>{valued ? format.percent(valued.fraction ?? 0) : ''}</Words>
       </Row>

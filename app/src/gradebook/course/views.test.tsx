@@ -106,6 +106,7 @@ const course = (more: Partial<CourseDetail> = {}): CourseDetail => ({
   period: null,
   policy: { method: 'weighted', termEnd: '2026-11-07T03:59:00Z' },
   corrected: false,
+  policyTold: true,
   categories: [category('c', 'Homework', 100)],
   standards: [],
   items: [],

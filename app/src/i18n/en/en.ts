@@ -102,11 +102,23 @@ export const en = {
     dark: 'Dark',
     children: 'Linked children',
     sources: 'Where the records come from',
+    untold: {
+      roster: 'It doesn’t share its class lists.',
+      demographics: 'It doesn’t share birthdays.',
+      feed: 'It doesn’t share grading rules, comments or attendance.',
+    },
+    notShared: {
+      attendance: '{{source}} doesn’t share attendance with Cadro.',
+      comments: '{{source}} doesn’t share comments with Cadro.',
+    },
     read: 'read {{when}}',
     out: 'Sign out',
     fault: {
       misfit: 'does not have the documented shape',
       'unknown-reference': 'names a record that the school has not sent yet',
+      unstorable: 'can’t be kept as it is',
+      'code-taken': 'is a code that another school uses, too',
+      'unknown-zone': 'names a time zone that doesn’t exist',
     },
     problems_one: '{{count}} record could not be taken in',
     problems_other: '{{count}} records could not be taken in',

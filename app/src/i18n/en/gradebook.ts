@@ -102,6 +102,7 @@ export const gradebookEn = {
     },
     comments: 'What the teacher wrote about the course',
     noComments: 'No remark on the course yet.',
+    uncategorized: 'No category',
     attended: {
       title: 'Lessons missed in this course',
       never: 'Never absent from it this term.',
@@ -130,6 +131,8 @@ export const gradebookEn = {
     hideEvidence_other: 'Hide the evidence',
     rules: {
       title: 'How it is counted',
+      assumed:
+        'The school hasn’t told Cadro how it grades this class, so the rules below are our guess. If yours differ, adjust them.',
       weighted: 'Each category counts by its weight. A category without marks is left out.',
       points: 'All points count together.',
       practice_one: '{{categories}} is required and does not count.',

@@ -103,11 +103,23 @@ export const es: Catalogue = {
     dark: 'Oscuro',
     children: 'Niños vinculados',
     sources: 'De dónde vienen los datos',
+    untold: {
+      roster: 'No comparte sus listas de clase.',
+      demographics: 'No comparte fechas de nacimiento.',
+      feed: 'No comparte reglas de calificación, comentarios ni asistencia.',
+    },
+    notShared: {
+      attendance: '{{source}} no comparte la asistencia con Cadro.',
+      comments: '{{source}} no comparte los comentarios con Cadro.',
+    },
     read: 'leído {{when}}',
     out: 'Salir',
     fault: {
       misfit: 'no tiene la forma documentada',
       'unknown-reference': 'nombra un registro que la escuela aún no ha enviado',
+      unstorable: 'no se puede guardar tal como está',
+      'code-taken': 'es un código que también usa otra escuela',
+      'unknown-zone': 'nombra una zona horaria que no existe',
     },
     problems_one: '{{count}} registro no se pudo incorporar',
     problems_other: '{{count}} registros no se pudieron incorporar',

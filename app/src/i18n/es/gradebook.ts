@@ -105,6 +105,7 @@ export const gradebookEs: SameKeys<typeof gradebookEn> = {
     },
     comments: 'Lo que el docente escribió sobre el curso',
     noComments: 'Aún no hay comentario sobre el curso.',
+    uncategorized: 'Sin categoría',
     attended: {
       title: 'Clases perdidas en este curso',
       never: 'Ninguna ausencia en este periodo.',
@@ -133,6 +134,8 @@ export const gradebookEs: SameKeys<typeof gradebookEn> = {
     hideEvidence_other: 'Ocultar la evidencia',
     rules: {
       title: 'Cómo se cuenta',
+      assumed:
+        'La escuela no ha dicho a Cadro cómo califica esta materia, así que las reglas de abajo son nuestra suposición. Si no son esas, ajústelas.',
       weighted: 'Cada categoría cuenta por su peso. Una categoría sin notas queda fuera.',
       points: 'Todos los puntos cuentan juntos.',
       practice_one: '{{categories}} es obligatorio y no cuenta.',

@@ -10,6 +10,8 @@ import { Words } from '../Words';
 
 interface ActionProps {
   readonly label: string;
+  /** What it is about, for who hears it alone. */
+  readonly hint?: string;
   readonly onPress: () => void;
   /** The one next step is dark; every other is drawn. */
   readonly main?: boolean;
@@ -17,12 +19,13 @@ interface ActionProps {
   readonly disabled?: boolean;
 }
 
-export function Action({ label, onPress, main, busy, disabled }: ActionProps) {
+export function Action({ label, hint, onPress, main, busy, disabled }: ActionProps) {
   const looks = useLooks();
   const palette = usePalette();
   return (
     <Button
       title={label}
+      {...(hint ? { accessibilityLabel: `${label}: ${hint}` } : {})}
       onPress={onPress}
       disabled={(disabled ?? false) || (busy ?? false)}
       loading={busy ?? false}

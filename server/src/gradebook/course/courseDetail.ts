@@ -27,7 +27,7 @@ import {
 import { attendanceOf } from '../../attendance';
 import type { Db } from '../../kit';
 import { commentsOf } from '../commentStore';
-import { categoriesOfCourse, isOfTerm, lessonsDone, type CourseTerm } from '../../records';
+import { categoriesOfCourse, isOfTerm, lessonsDone, type CourseTerm, isPolicyTold } from '../../records';
 import { itemSummaries, resultsByItem } from './itemSummary';
 import type { OpenCourse } from './openCourse';
 import * as store from '../store';
@@ -133,11 +133,12 @@ function doubtfulOf(record: CourseRecord, items: readonly ItemSummary[]): Course
 
 export async function courseDetail(db: Db, open: OpenCourse, now: Date): Promise<CourseDetail> {
   const { child, row, term, terms, record, view } = open;
-  const [categories, items, comments, attendance] = await Promise.all([
+  const [categories, items, comments, attendance, policyTold] = await Promise.all([
     categoriesOfCourse(db, row.id),
     store.itemsOfCourse(db, child.id, row.id, now),
     commentsOf(db, [child.id], { guardianId: open.guardianId, courseId: row.id }),
     attendanceIn(db, open, now),
+    isPolicyTold(db, row.id),
   ]);
   const scale = scaleOf(record.policy);
   const answer = courseAnswer(record, { since: beginning, targets: (posted) => nextSteps(posted, scale) });
@@ -159,6 +160,7 @@ export async function courseDetail(db: Db, open: OpenCourse, now: Date): Promise
     period: row.period,
     policy: record.policy,
     corrected: view.correction !== null,
+    policyTold,
     categories: categories.map(({ id, title, weight, counts, drop_lowest }) => ({
       id,
       title,

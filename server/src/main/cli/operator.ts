@@ -25,6 +25,7 @@ import {
 } from '../../kit';
 import { addSource, findSource, readingJob } from '../../sources';
 import { addAccess } from './access';
+import { addBundles } from './bundles';
 import { filterOf, ofClass, type Class, type Tell } from './shared';
 import { addState } from './state';
 
@@ -179,6 +180,7 @@ export function cadroCommand(tell: Tell): Command {
     .action(({ head }: { head?: string }) => withDatabase(({ db }) => checkedTrail(db, head ?? null, tell)));
   addCodes(cadro, tell);
   addAccess(cadro, withDatabase, tell);
+  addBundles(cadro, withDatabase, tell);
   addState(cadro, withDatabase, tell);
   return cadro;
 }

@@ -8,7 +8,7 @@ import {
 } from './neutral';
 import { writeRecords, type Written } from './recordStore';
 import { writeResults } from './resultStore';
-import { writeScoreComments } from './scoreComments';
+import { writeScoreComments } from './scoreCommentStore';
 import { tableShapes } from './tables';
 
 export { assumePolicies, settleClasses } from './settleStore';

@@ -1,14 +1,4 @@
-/** Why nothing of a bundle can be read. */
-export const bundleFaults = [
-  'not-a-zip',
-  'encrypted',
-  'unsafe',
-  'too-many-files',
-  'too-big',
-  'no-tables',
-  'several-bundles',
-] as const;
-export type BundleFault = (typeof bundleFaults)[number];
+import type { BundleFault } from '@cadro/contract';
 
 /** A bundle that cannot be read at all. */
 export class BundleError extends Error {

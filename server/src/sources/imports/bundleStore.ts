@@ -1,8 +1,5 @@
-import type { OneRosterName } from '@cadro/contract';
+import type { BundleFault, BundleState, OneRosterName } from '@cadro/contract';
 import type { Db, Trx } from '../../kit';
-import type { BundleFault } from '../bundle/errors';
-
-export type BundleState = 'coming' | 'waiting' | 'reading' | 'asking' | 'done' | 'refused' | 'stopped';
 
 export interface BundleRow {
   readonly id: string;

@@ -135,6 +135,9 @@ async function finish(taking: Taking): Promise<void> {
     const students = await assumePolicies(trx, bundle.source_id, run.now);
     if (students.length > 0) await deps.reading.onRecords(trx, students, run.now);
   });
+  const at = run.now.toISOString();
+  // What only the classroom's feed tells stands in no table.
+  await sources.tellPart(db, bundle.source_id, 'feed', { state: 'refused', since: null, at });
   await sources.markRead(db, bundle.source_id, run.now);
   await store.endBundle(db, bundle.id, { state: 'done', now: run.now });
   await deps.reading.onReading(db, bundle.source_id, { whole: true, now: run.now });

@@ -16,6 +16,13 @@ export const operatorTable: Table = {
     }),
   },
   'post /api/operator/sources/:sourceId/read': { statuses: none },
+  'post /api/operator/bundle-sources': {
+    statuses: none,
+    body: () => ({ name: 'A school', timeZone: 'America/Halifax' }),
+  },
+  'get /api/operator/sources/:sourceId/problems': { statuses: none },
+  'post /api/operator/sources/:sourceId/bundles?name=a.zip': { statuses: none },
+  'post /api/operator/bundles/:bundleId': { statuses: none, body: () => ({ answer: 'take' }) },
   'get /api/operator/students?name=Cas': { statuses: none },
   'get /api/operator/students/:studentId': { statuses: none },
   'post /api/operator/codes': {
