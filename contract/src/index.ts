@@ -72,6 +72,7 @@ export * from './shared';
 export * from './sources/feed';
 export * from './sources/oneRoster';
 export * from './sources/status';
+export * from './sources/tables';
 
 /** Every operation the server offers, in the order of the OpenAPI document. */
 export const allRoutes: readonly RouteContract[] = [

@@ -152,6 +152,7 @@ export interface ItemCard {
   readonly counts: boolean;
   readonly extra_credit: boolean;
   readonly assigned_at: Date;
+  readonly assigned_told: boolean;
   readonly due_at: Date | null;
   readonly accepted_until: Date | null;
   readonly kind: string | null;
@@ -199,6 +200,7 @@ const items = (db: Db, studentId: string) =>
       'i.counts',
       'i.extra_credit',
       'i.assigned_at',
+      'i.assigned_told',
       'i.due_at',
       'i.accepted_until',
       'i.kind',

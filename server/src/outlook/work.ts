@@ -124,7 +124,7 @@ function rowOf(item: WorkItem, facts: Facts): WorkRow | null {
     gain: end ? end.impact : (riding?.gain ?? null),
     credit: end?.credit ?? null,
     deadline: end?.deadline ?? null,
-    assignedAt: item.assigned_at.toISOString(),
+    assignedAt: item.assigned_told ? item.assigned_at.toISOString() : null,
     dueAt: iso(item.due_at),
     said: { sourceName, status: said.status, earned: said.earned, at: iso(item.at) },
     other: tells ? { sourceName, status: other.status, earned: other.earned, at: iso(item.other_at) } : null,

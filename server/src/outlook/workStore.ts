@@ -12,6 +12,7 @@ export interface WorkItem {
   readonly possible: number;
   readonly counts: boolean;
   readonly assigned_at: Date;
+  readonly assigned_told: boolean;
   readonly due_at: Date | null;
   readonly supplies: string[];
   readonly status: ResultStatus | null;
@@ -38,6 +39,7 @@ const columns = [
   'i.possible',
   'i.counts',
   'i.assigned_at',
+  'i.assigned_told',
   'i.due_at',
   'i.supplies',
   'i.status',

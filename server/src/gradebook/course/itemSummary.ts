@@ -78,7 +78,7 @@ export function itemSummaries(record: CourseRecord, figures: CourseFigures) {
     possible: row.possible,
     counts: row.counts,
     extraCredit: row.extra_credit,
-    assignedAt: row.assigned_at.toISOString(),
+    assignedAt: row.assigned_told ? row.assigned_at.toISOString() : null,
     dueAt: isoOrNull(row.due_at),
     state: {
       status: row.status ?? 'open',

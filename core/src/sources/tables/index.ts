@@ -1,0 +1,7 @@
+/* Tables of assignments, as people paste them. An entry of its own: few pages need it. */
+export { readScore, type Said } from './cells';
+export type { Column } from './columns';
+export type { Order } from './days';
+export { gridOf, type Grid } from './grid';
+export { readGrid, readTable, type Asked, type Table, type TableProblem, type TableRow } from './readTable';
+export { meanings, type Means } from './words';

@@ -1,0 +1,4 @@
+import { answerTable } from './answerTable';
+import { answerStandardInput } from './cases';
+
+answerStandardInput(answerTable);
