@@ -1,17 +1,24 @@
 import { mkdirSync, readFileSync } from 'node:fs';
 import { dirname } from 'node:path';
 import type { Page } from '@playwright/test';
-import { generateSync } from 'otplib';
 import type { Guardian } from './guardian';
-import { addressesWritten, addressIn, newcomer, signIn, signOut, withPasskeys } from './newcomers';
+import {
+  addressesWritten,
+  addressIn,
+  comesIn,
+  newcomer,
+  operatorSignsIn,
+  signIn,
+  signOut,
+  withPasskeys,
+} from './newcomers';
 import { expect, once, test, type RunningStack } from './stack';
 
 /* The first day of a Cadro without demo: a school, its letters, and a family that comes in by them, on a phone. */
 test.use({ story: 'fresh', fresh: true });
 
-const first = 'lantern wicks for thirty herons';
 const second = 'eleven quiet oars before the dawn';
-const third = 'seven lamps along the breakwater';
+const whose = { child: 'Caspian', school: 'Millrace Middle School' };
 
 /** The operator signs in at a place of their own and adds a school; it is read, and a child of it is found. */
 async function addsSchool(operator: Guardian, running: RunningStack): Promise<void> {
@@ -21,25 +28,18 @@ async function addsSchool(operator: Guardian, running: RunningStack): Promise<vo
   };
   const school = sources.find(({ name }) => name.startsWith('Millrace'));
   if (!school) throw new Error('no such school');
-  const said = await running.operator(['add-operator', 'Sable'], { CADRO_OPERATOR_PASSWORD: third });
-  const secret = said.map((line) => /shown once: (\S+)$/.exec(line)?.[1]).find(Boolean) ?? '';
-  await page.goto('/operator');
-  await page.getByLabel('Your operator name').fill('Sable');
-  await page.getByLabel('Password').fill(third);
-  await page.getByLabel('Code from your authenticator app').fill('000000');
-  await page.getByRole('button', { name: 'Sign in' }).click();
-  await expect(page.getByText(/^This doesn’t fit/)).toBeVisible();
-  await operator.findsStateInOrder('the operators’ sign-in');
-  await page.getByLabel('Code from your authenticator app').fill(generateSync({ secret }));
-  await page.getByRole('button', { name: 'Sign in' }).click();
+  await operatorSignsIn(page, running, async () => {
+    await expect(page.getByText(/^This doesn’t fit/)).toBeVisible();
+    await operator.findsStateInOrder('the operators’ sign-in');
+  });
   await expect(page.getByText(/^No school yet/)).toBeVisible();
-  await page.getByRole('button', { name: 'Add a school’s system' }).click();
+  await page.getByRole('button', { name: 'Add a school' }).click();
   await page.getByLabel('The school’s name').fill(school.name);
   await page.getByLabel('Address of its OneRoster interface').fill(school.baseUrl);
   await page.getByLabel('Client id').fill(school.clientId);
   await page.getByLabel('Client secret').fill(school.clientSecret);
-  await page.getByRole('button', { name: 'Add a school’s system' }).click();
-  const own = page.getByRole('list', { name: 'Schools’ systems' }).getByRole('listitem');
+  await page.getByRole('button', { name: 'Add a school' }).click();
+  const own = page.getByRole('list', { name: 'Schools' }).getByRole('listitem');
   await expect(async () => {
     await page.reload();
     await expect(own.getByText(/^read /)).toBeVisible({ timeout: 2_000 });
@@ -74,18 +74,6 @@ async function hasCode(page: Page, running: RunningStack, letters: string) {
   return { childId, code: code ?? '' };
 }
 
-/** Somebody comes in by a code, seeing first whose record it opens. */
-async function comesIn(page: Page, code: string, who: { name: string; email: string }): Promise<void> {
-  await page.goto(`/new#${code}`);
-  await expect(page.getByText('Caspian', { exact: true })).toBeVisible();
-  await expect(page.getByText('Millrace Middle School')).toBeVisible();
-  await page.getByRole('button', { name: 'Yes, go on' }).click();
-  await page.getByLabel('Your name').fill(who.name);
-  await page.getByLabel('E-mail address').fill(who.email);
-  await page.getByLabel('Password', { exact: true }).fill(first);
-  await page.getByRole('button', { name: 'Open my account' }).click();
-}
-
 /** Invites somebody as what they are, and has the code that is shown. */
 async function invites(page: Page, as: string): Promise<string> {
   await page.goto('/settings/people');
@@ -110,7 +98,7 @@ test(
     const parent = await newcomer(browser, running, false);
     const { page } = parent;
     await withPasskeys(page);
-    await comesIn(page, code, { name: 'Odile Marsh', email });
+    await comesIn(page, code, { name: 'Odile Marsh', email, ...whose });
     await expect(page).toHaveURL(/\/brief$/);
     await page.goto(await addressIn(running, page, email, /^Confirm your address/));
     await expect(page.getByRole('heading', { level: 1, name: 'Your address is confirmed' })).toBeVisible();
@@ -137,7 +125,7 @@ test(
     for (const [index, { as, name, home }] of others.entries()) {
       const invited = await invites(page, as);
       const theirs = await newcomer(browser, running, false);
-      await comesIn(theirs.page, invited, { name, email: `invited-${index}@test.example` });
+      await comesIn(theirs.page, invited, { name, email: `invited-${index}@test.example`, ...whose });
       await expect(theirs.page).toHaveURL(home);
       await theirs.findsStateInOrder(`the first screen: ${as}`);
       await theirs.page.context().close();

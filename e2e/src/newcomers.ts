@@ -1,4 +1,5 @@
 import type { Browser, Page } from '@playwright/test';
+import { generateSync } from 'otplib';
 import { Guardian } from './guardian';
 import { expect, type RunningStack } from './stack';
 
@@ -82,3 +83,40 @@ export const withPasskeys = async (page: Page) => {
     },
   });
 };
+
+const operatorPassword = 'seven lamps along the breakwater';
+/** Who runs this Cadro is made one, and signs in with both steps. @param refused after a code that is wrong. */
+export async function operatorSignsIn(
+  page: Page,
+  running: RunningStack,
+  refused: () => Promise<void> = async () => undefined,
+): Promise<void> {
+  const said = await running.operator(['add-operator', 'Sable'], {
+    CADRO_OPERATOR_PASSWORD: operatorPassword,
+  });
+  const secret = said.map((line) => /shown once: (\S+)$/.exec(line)?.[1]).find(Boolean) ?? '';
+  await page.goto('/operator');
+  await page.getByLabel('Your operator name').fill('Sable');
+  await page.getByLabel('Password').fill(operatorPassword);
+  await page.getByLabel('Code from your authenticator app').fill('000000');
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await refused();
+  await page.getByLabel('Code from your authenticator app').fill(generateSync({ secret }));
+  await page.getByRole('button', { name: 'Sign in' }).click();
+}
+
+/** Somebody comes in by a code, seeing first whose record it opens. */
+export async function comesIn(
+  page: Page,
+  code: string,
+  who: { name: string; email: string; child: string; school: string },
+): Promise<void> {
+  await page.goto(`/new#${code}`);
+  await expect(page.getByText(who.child, { exact: true })).toBeVisible();
+  await expect(page.getByText(who.school)).toBeVisible();
+  await page.getByRole('button', { name: 'Yes, go on' }).click();
+  await page.getByLabel('Your name').fill(who.name);
+  await page.getByLabel('E-mail address').fill(who.email);
+  await page.getByLabel('Password', { exact: true }).fill('lantern wicks for thirty herons');
+  await page.getByRole('button', { name: 'Open my account' }).click();
+}

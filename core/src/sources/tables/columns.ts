@@ -1,7 +1,7 @@
 import { isBlank, numberOf, readScore } from './cells';
 import { readDay } from './days';
 import type { Grid } from './grid';
-import { isSum, meansOf, plain, statusOfWord, type Means } from './words';
+import { meansOf, plain, statusOfWord, type Means } from './words';
 
 export interface Column {
   /** As it is written; empty where there is none. */
@@ -19,8 +19,7 @@ export interface Heading {
 }
 
 const isWordy = (cell: string): boolean => cell !== '' && !/\d/.test(cell);
-const known = (row: readonly string[]): number =>
-  row.filter((cell) => meansOf(cell) !== null && !isSum(cell)).length;
+const known = (row: readonly string[]): number => row.filter((cell) => meansOf(cell) !== null).length;
 const widthOf = (row: readonly string[]): number => row.filter((cell) => cell !== '').length;
 /** A heading stands near the top; what is above it is the table's title and the like. */
 const mostAbove = 12;

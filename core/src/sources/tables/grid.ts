@@ -1,3 +1,4 @@
+import { Parser } from 'htmlparser2';
 import Papa from 'papaparse';
 
 /** A table as its cells, row by row; rows may differ in length. */
@@ -27,6 +28,53 @@ const ofBlanks = (text: string): string[][] =>
 
 const ofSigns = (delimiter: string) => (text: string) => Papa.parse<string[]>(text, { delimiter }).data;
 
+/** More cells than this beside one another are no heading over several columns. */
+const mostSpan = 50;
+
+/** The cells of the tables of a page or a mail; one that reaches over several columns fills its first. */
+class Markup {
+  readonly rows: string[][] = [];
+  private cell: string | null = null;
+  private span = 1;
+  private depth = 0;
+
+  open(name: string, colspan: string | undefined): void {
+    if (name === 'table') this.depth += 1;
+    if (name === 'br') this.said(' ');
+    if (this.depth === 0 || !['tr', 'td', 'th'].includes(name)) return;
+    this.end();
+    if (name === 'tr') this.rows.push([]);
+    else [this.cell, this.span] = ['', Math.min(mostSpan, Math.max(1, Number(colspan) || 1))];
+  }
+
+  said(text: string): void {
+    if (this.cell !== null) this.cell += text;
+  }
+
+  close(name: string): void {
+    if (['td', 'th', 'tr', 'table'].includes(name)) this.end();
+    if (name === 'table') this.depth -= 1;
+  }
+
+  private end(): void {
+    if (this.cell === null) return;
+    const blanks = Array<string>(this.span - 1).fill('');
+    this.rows.at(-1)?.push(cellOf(this.cell.replace(/\s+/g, ' ')), ...blanks);
+    this.cell = null;
+  }
+}
+
+function ofMarkup(text: string): string[][] {
+  const markup = new Markup();
+  const parser = new Parser({
+    onopentag: (name, { colspan }) => markup.open(name, colspan),
+    ontext: (said) => markup.said(said),
+    onclosetag: (name) => markup.close(name),
+  });
+  parser.end(text);
+  return markup.rows;
+}
+
 const ways: readonly ((text: string) => string[][])[] = [
   ofSigns('\t'),
   ofSigns(','),
@@ -48,6 +96,7 @@ function likeness(rows: readonly (readonly string[])[]): number {
  */
 export function gridOf(text: string): string[][] {
   const clean = text.replace(/^\ufeff/, '');
+  if (/<table[\s>]/i.test(clean)) return ofMarkup(clean).filter((row) => row.some((cell) => cell !== ''));
   const grids = ways.map((way) => way(clean).map((row) => row.map(cellOf)));
   const best = grids.reduce((a, b) => (likeness(b) > likeness(a) ? b : a));
   const rows = likeness(best) > 0 ? best : clean.split(/\r?\n/).map((line) => [cellOf(line)]);

@@ -3,7 +3,7 @@ import { isBlank, numberOf, readScore, type Said } from './cells';
 import { columnsOf, headingOf, type Column } from './columns';
 import { isEither, orderOf, readDay, type Order } from './days';
 import { gridOf, type Grid } from './grid';
-import { isSum, statusOfWord, type Means } from './words';
+import { isSum, meansOf, statusOfWord, type Means } from './words';
 
 /** One assignment of a table, as far as it says it; null is not said. */
 export interface TableRow {
@@ -58,14 +58,28 @@ const nameOfCategory = (text: string): string =>
     .replace(/[\s:–—-]+$/, '')
     .trim();
 
+/** Whether a row is the heading once more. */
+const isHeading = (row: readonly string[], headers: readonly string[]): boolean =>
+  filled(row).length > 1 && row.every((cell, at) => cell === (headers[at] ?? ''));
+
+/** What is said of a whole table in the lines above it: `Course: Kelp chemistry`. */
+function saidAbove(lines: readonly (readonly string[])[], means: Means): string | null {
+  for (const line of lines) {
+    const [, name = '', value = ''] = /^([^:]{2,20}):\s*(.+)$/.exec(line.join(' ')) ?? [];
+    if (meansOf(name) === means && value !== '') return value.trim();
+  }
+  return null;
+}
+
 class Reader {
-  private category: string | null = null;
+  category: string | null = null;
   readonly rows: TableRow[] = [];
   readonly problems: TableProblem[] = [];
 
   constructor(
     private readonly columns: readonly Column[],
     private readonly how: { readonly order: Order; readonly today: string },
+    private readonly above: { readonly course: string | null; readonly student: string | null },
   ) {}
 
   private cell(row: readonly string[], means: Means): string {
@@ -81,6 +95,13 @@ class Reader {
     return this.columns.flatMap((column, at) =>
       column.means === means && !isBlank(row[at] ?? '') ? [row[at] ?? ''] : [],
     );
+  }
+
+  /** Whether a row sums others up. Where nothing has a day, only what is plainly called so does. */
+  sums(row: readonly string[]): boolean {
+    const [first = ''] = filled(row);
+    const title = this.cell(row, 'title') || first;
+    return isSum(title, !this.has('due') || !isBlank(this.cell(row, 'due')));
   }
 
   /** A row with one thing in it, or with a weight beside it, names the category of those below. */
@@ -166,8 +187,8 @@ class Reader {
       title,
       dueOn: this.dueOn(number, row),
       category: isBlank(own) ? this.category : own,
-      course: text('course'),
-      student: text('student'),
+      course: text('course') ?? this.above.course,
+      student: text('student') ?? this.above.student,
       ...{ earned: said.earned, possible: said.possible ?? possible },
       ...{ percent: said.percent, letter: said.letter, status: this.status(row, said) },
       comment: this.all(row, 'comment').join(' ') || null,
@@ -175,32 +196,35 @@ class Reader {
   }
 }
 
+const orders: Readonly<Record<Language, Order>> = { en: 'month-first', es: 'day-first' };
+
 /** Reads a table of assignments that is given as its cells. */
 export function readGrid(grid: Grid, { lang, today, means, order }: Asked): Table {
   const heading = headingOf(grid);
+  const { headers } = heading;
   const columns = columnsOf(grid, heading, today).map((column, at) => ({
     ...column,
     means: means?.[at] ?? column.means,
   }));
   const dueAt = columns.findIndex((column) => column.means === 'due');
   const rows = grid.slice(heading.from);
+  const above = grid.slice(0, Math.max(0, heading.at)).map(filled);
   const dates = dueAt < 0 ? [] : rows.map((row) => row[dueAt] ?? '');
   const decided = order ?? orderOf(dates);
-  const reader = new Reader(columns, {
-    today,
-    order: decided ?? (lang === 'es' ? 'day-first' : 'month-first'),
-  });
+  const reader = new Reader(
+    columns,
+    { today, order: decided ?? orders[lang] },
+    { course: saidAbove(above, 'course'), student: saidAbove(above, 'student') },
+  );
+  // Parts of a table that have each the heading again: what stands above the first of them is its category, too.
+  const [over = '', ...more] = above.at(-1) ?? [];
+  if (more.length === 0 && rows.some((row) => isHeading(row, headers)))
+    reader.category = nameOfCategory(over) || null;
   // Its heading is its first row, whatever stands above.
   const first = heading.at < 0 ? 1 : heading.from - heading.at + 1;
   rows.forEach((row, index) => {
-    const number = first + index;
-    const cells = filled(row);
-    const repeats =
-      cells.length > 1 &&
-      heading.headers.length > 0 &&
-      row.every((cell, at) => cell === (heading.headers[at] ?? ''));
-    if (repeats || isSum(cells[0] ?? '') || reader.heads(row, rows[index + 1])) return;
-    reader.read(number, row);
+    if (isHeading(row, headers) || reader.sums(row) || reader.heads(row, rows[index + 1])) return;
+    reader.read(first + index, row);
   });
   return {
     columns,

@@ -178,6 +178,37 @@ describe('the rows', () => {
     expect(read(text).problems).toEqual([]);
   });
 
+  it('are no sums because of how work is called', () => {
+    const titles = (text: string) => read(text).rows.map(({ title }) => title);
+    const dated =
+      'Title,Due,Score\nTotal recall essay,9/21,18/20\nAverage speed lab,9/22,10/10\nHomework total,,18/20\nTotal,,28/30\n';
+    expect(titles(dated)).toEqual(['Total recall essay', 'Average speed lab']);
+    expect(
+      titles(
+        'Title,Score\nAverage speed lab,10/10\nFinal project,8/10\nFinal grade,90%\nClass average,82%\n',
+      ),
+    ).toEqual(['Average speed lab', 'Final project']);
+  });
+
+  it('have what is said above the table, and the category above each part of it', () => {
+    const part = (name: string, title: string) => `${name}\nAssignment,Due,Score\n${title},10/1,9/10\n`;
+    const text = `Student: Odo Wrack\nMateria: Química de algas\n${part('Homework', 'Sheet 1')}${part('Tests (70%)', 'Unit test')}`;
+    expect(said(text)).toMatchObject([
+      { title: 'Sheet 1', category: 'Homework', student: 'Odo Wrack', course: 'Química de algas' },
+      { title: 'Unit test', category: 'Tests', student: 'Odo Wrack', course: 'Química de algas' },
+    ]);
+  });
+
+  it('come out of the markup of a page or a mail', () => {
+    const markup = `<p>Hi</p><table><tr><th>Assignment<th colspan=2>Points</tr><tr><th></th><th>Earned</th><th>Possible</th></tr>
+      <tr><td>Map &amp; log</td><td><b>8</b></td><td>10<br></td></tr><tr><td>Quiz<td>M<td>20</table><script>alert(1)</script>`;
+    expect(gridOf(markup).slice(0, 1)).toEqual([['Assignment', 'Points', '']]);
+    expect(said(markup)).toEqual([
+      { title: 'Map & log', earned: 8, possible: 10, status: 'scored' },
+      { title: 'Quiz', possible: 20, status: 'missing' },
+    ]);
+  });
+
   it('say the same of what is missing wherever they say it', () => {
     const status = (cells: string) =>
       said(`Title,Score,Possible,Status\nQuiz,${cells}\nMap,8,10,Graded\n`)[0]?.['status'];

@@ -108,8 +108,23 @@ export const statusOfWord = (text: string): ResultStatus | null => {
   return statuses.find(([, pattern]) => pattern.test(words))?.[0] ?? null;
 };
 
-/** A row that sums others up. */
-export const isSum = (text: string): boolean =>
-  /^(grand |sub ?)?(totals?|averages?|mean|overall|sum|promedios?|media|suma|subtotal(es)?|acumulado)\b(?! (recall|war))|^(final|current|term|quarter|semester|course|overall|class) (grade|average|score|mark)\b|^(calificacion|nota|promedio) (final|actual|del periodo|general)\b|\b(total|average|promedio)$/.test(
-    plain(text),
-  ) && plain(text).split(' ').length <= 5;
+const sumWord = /^(totals?|subtotal(es)?|averages?|avg|mean|overall|sum|promedios?|media|suma|acumulad[oa])$/;
+/** What stands beside such a word in the name of a sum. */
+const besideSum =
+  /^(grand|sub|final|current|term|quarter|semester|marking|period|course|class|category|weighted|running|grade|score|mark|points?|percent(age)?|of|the|all|general|actual|del?|la|el|periodo|materia|curso|clase|calificacion|nota|puntos|ponderad[oa]|\d+|%)$/;
+const finalGrade =
+  /^(final|current|overall|term|quarter|semester|course|class) (grade|score|mark)$|^(calificacion|nota) (final|actual|general|del periodo)$/;
+
+/**
+ * Whether a row sums others up, by what stands where its title would.
+ * @param isDated whether it has a day of its own: what is due some day is work, whatever it is called.
+ */
+export function isSum(title: string, isDated: boolean): boolean {
+  const name = plain(title);
+  const words = name.split(' ');
+  if (finalGrade.test(name)) return true;
+  if (!words.some((word) => sumWord.test(word))) return false;
+  if (words.every((word) => sumWord.test(word) || besideSum.test(word))) return true;
+  const atAnEnd = sumWord.test(words[0] ?? '') || sumWord.test(words.at(-1) ?? '');
+  return !isDated && atAnEnd && words.length <= 4;
+}

@@ -1,0 +1,149 @@
+import { buffer } from 'node:stream/consumers';
+import type { Page } from '@playwright/test';
+import Papa from 'papaparse';
+import { ZipFile } from 'yazl';
+import { comesIn, newcomer, operatorSignsIn } from './newcomers';
+import { expect, once, test } from './stack';
+
+/* A school that has nothing but files: it hands one over, and a family sees its figures, on a phone. */
+test.use({ story: 'bundle', fresh: true });
+
+const dayMs = 24 * 60 * 60 * 1000;
+/** The day so many days from now; a Cadro that knows of no demo lives by the calendar on the wall. */
+const day = (from: number): string => new Date(Date.now() + from * dayMs).toISOString().slice(0, 10);
+
+type Rows = readonly Readonly<Record<string, string | number>>[];
+async function zip(tables: Readonly<Record<string, Rows>>): Promise<Buffer> {
+  const file = new ZipFile();
+  const add = (name: string, rows: Rows) =>
+    file.addBuffer(Buffer.from(Papa.unparse([...rows])), `export/${name}.csv`);
+  for (const [name, rows] of Object.entries(tables)) add(name, rows);
+  add(
+    'manifest',
+    Object.keys(tables).map((name) => ({ propertyName: `file.${name}`, value: 'bulk' })),
+  );
+  file.end();
+  return buffer(file.outputStream);
+}
+
+const knots = { classSourcedId: 'knots', categorySourcedId: 'tests', resultValueMax: 20 };
+const quizzes = Array.from({ length: 14 }, (_each, index) => ({
+  ...{ sourcedId: `quiz-${index}`, title: `Knot ${index + 1}: quiz`, dueDate: day(-40 + index), ...knots },
+}));
+const school = {
+  orgs: [{ sourcedId: 's', name: 'Wrack Island School', type: 'school' }],
+  academicSessions: [
+    {
+      sourcedId: 't',
+      title: 'Fall',
+      type: 'term',
+      startDate: day(-60),
+      endDate: day(60),
+      schoolYear: '2027',
+    },
+  ],
+  users: [
+    {
+      sourcedId: 'odo',
+      givenName: 'Odo',
+      familyName: 'Wrack',
+      grades: '5',
+      role: 'student',
+      orgSourcedIds: 's',
+    },
+  ],
+  classes: [{ sourcedId: 'knots', title: 'Knots and splices', schoolSourcedId: 's', termSourcedIds: 't' }],
+  enrollments: [{ sourcedId: 'e', classSourcedId: 'knots', userSourcedId: 'odo', role: 'student' }],
+  categories: [
+    { sourcedId: 'tests', title: 'Quizzes', weight: 60 },
+    { sourcedId: 'practice', title: 'Practice', weight: 40 },
+  ],
+  lineItems: [
+    ...quizzes,
+    { sourcedId: 'sheet', title: 'Bowline sheet', dueDate: day(-9), ...knots, categorySourcedId: 'practice' },
+  ],
+  results: [
+    ...quizzes.map(({ sourcedId }, index) => ({
+      ...{ sourcedId: `x-${index}`, lineItemSourcedId: sourcedId, studentSourcedId: 'odo', missing: '' },
+      ...{
+        scoreStatus: 'fully graded',
+        score: '17',
+        scoreDate: day(-30 + index),
+        comment: index === 0 ? 'Neat work.' : '',
+      },
+    })),
+    {
+      ...{ sourcedId: 'x-sheet', lineItemSourcedId: 'sheet', studentSourcedId: 'odo', missing: 'true' },
+      ...{ scoreStatus: 'not submitted', score: '', scoreDate: day(-8), comment: '' },
+    },
+  ],
+};
+
+async function upload(page: Page, name: string, file: Buffer): Promise<void> {
+  const asked = page.waitForEvent('filechooser');
+  await page.getByRole('button', { name: 'Upload an export: Wrack Island School' }).click();
+  await (await asked).setFiles({ name, mimeType: 'application/zip', buffer: file });
+}
+
+test(
+  'a school’s export, a code, and a family that sees where its child stands',
+  once,
+  async ({ browser, running }) => {
+    test.setTimeout(180_000);
+    const operator = await newcomer(browser, running, false);
+    const { page } = operator;
+    await operatorSignsIn(page, running);
+    await page.getByRole('button', { name: 'Add a school' }).click();
+    await page.getByRole('radio', { name: 'From files it exports' }).click();
+    await page.getByLabel('The school’s name').fill('Wrack Island School');
+    await page.getByLabel(/^Time zone of the school/).fill('America/Halifax');
+    await operator.findsStateInOrder('adding a school that exports files');
+    await page.getByRole('button', { name: 'Add a school' }).click();
+    await expect(page.getByRole('button', { name: /^Upload an export/ })).toBeVisible();
+    await upload(page, 'fall.zip', await zip(school));
+    await expect(page.getByText(/^fall\.zip: read .* \(\d+ records\)$/)).toBeVisible({ timeout: 60_000 });
+    await upload(page, 'photo.zip', Buffer.from('a picture of a boat'));
+    await expect(page.getByText(/^photo\.zip: can’t be read\. It isn’t a zip file/)).toBeVisible({
+      timeout: 60_000,
+    });
+    // An export that lost most of its rows on the way is not taken for the truth.
+    await upload(
+      page,
+      'half.zip',
+      await zip({ ...school, lineItems: school.lineItems.slice(12), results: [] }),
+    );
+    await expect(page.getByText(/^half\.zip no longer lists 15 of 15 records \(100\s?%\)/)).toBeVisible({
+      timeout: 60_000,
+    });
+    await operator.findsStateInOrder('an export that would remove records');
+    await page.getByRole('button', { name: 'No, don’t use this file: half.zip' }).click();
+    await expect(page.getByText('half.zip: stopped')).toBeVisible();
+
+    await page.getByLabel('Part of a child’s name').fill('odo');
+    await page.getByRole('button', { name: 'Search' }).click();
+    await page.getByRole('button', { name: /^Odo Wrack/ }).click();
+    await page.getByRole('button', { name: 'Make a code for the family' }).click();
+    const code = (await page.getByText(/^([0-9A-Z]{4}-){3}[0-9A-Z]{4}$/).textContent()) ?? '';
+
+    const parent = await newcomer(browser, running, false);
+    const who = { name: 'Ina Wrack', email: 'ina@test.example', child: 'Odo', school: 'Wrack Island School' };
+    await comesIn(parent.page, code, who);
+    await expect(parent.page).toHaveURL(/\/brief$/);
+    await parent.page.goto('/courses');
+    await parent.page.getByRole('link', { name: /^Knots and splices/ }).click();
+    // 17 of 20 in the quizzes at 60, and nothing turned in at 40.
+    await expect(parent.page.getByText('51.0', { exact: true }).first()).toBeVisible();
+    await expect(
+      parent.page.getByText(/^The school hasn’t told Cadro how it grades this class/),
+    ).toBeVisible();
+    await expect(parent.page.getByText(/^Wrack Island School doesn’t share comments/)).toBeVisible();
+    await parent.findsStateInOrder('a course whose school tells no rules');
+    await parent.page.goto('/work');
+    await expect(parent.page.getByText('Bowline sheet').first()).toBeVisible();
+    await parent.page.goto('/days/attendance');
+    await expect(
+      parent.page.getByText('Wrack Island School doesn’t share attendance with Cadro.'),
+    ).toBeVisible();
+    expect([...operator.complaints, ...parent.complaints]).toEqual([]);
+  },
+);
