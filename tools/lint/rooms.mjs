@@ -14,7 +14,17 @@ export const mayKnow = {
 };
 
 export const floors = {
-  core: ['sources', 'household', 'gradebook', 'attendance', 'calendar', 'outlook', 'plan', 'followups', 'alerts'],
+  core: [
+    'sources',
+    'household',
+    'gradebook',
+    'attendance',
+    'calendar',
+    'outlook',
+    'plan',
+    'followups',
+    'alerts',
+  ],
   server: [
     ...['kit', 'records', 'household', 'sources', 'attendance', 'gradebook', 'followups', 'messages'],
     ...['alerts', 'desk', 'outlook', 'plan', 'calendar', 'brief', 'operator', 'main'],

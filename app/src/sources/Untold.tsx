@@ -4,7 +4,7 @@ import { Quiet } from '../ui';
 import { useSourcesQuery } from './api';
 
 /** The name of a child's source that does not give a part of what it is asked for; null where it does. */
-export function useUntold(studentId: string, part: SourcePart): string | null {
+function useUntold(studentId: string, part: SourcePart): string | null {
   const { data } = useSourcesQuery();
   const source = data?.sources.find(({ studentIds }) => studentIds.includes(studentId));
   return source?.untold.includes(part) ? source.name : null;

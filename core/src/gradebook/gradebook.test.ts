@@ -2,6 +2,7 @@ import type { CourseRecord, ItemRecord, ResultRecord } from '@cadro/contract';
 import fc from 'fast-check';
 import { courseAnswer } from '../outlook';
 import {
+  assumedPolicy,
   byCodePoint,
   displayOf,
   letterOf,
@@ -367,4 +368,18 @@ describe('the order of ids', () => {
       }),
     );
   });
+});
+
+describe('a policy that nobody has told', () => {
+  const termEnd = '2026-11-06T23:59:59Z';
+  it.each([
+    [[30, 70], 'weighted'],
+    [[0, 0.5], 'weighted'],
+    [[0, 0], 'points'],
+    [[], 'points'],
+  ])('of categories that weigh %j is by %s', (weights, method) =>
+    expect(assumedPolicy({ weights, termEnd })).toEqual({
+      ...{ method, outOf: 100, missingCounts: 'zero', incompleteCounts: 'not', termEnd },
+    }),
+  );
 });

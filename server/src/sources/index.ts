@@ -15,7 +15,7 @@ export {
 } from './store';
 export { sourceRouter } from './routes';
 export type { ReadingHooks } from './hooks';
-export { answerBundle, bundlesOf, sweepBundles, type BundleRow } from './imports/bundleStore';
+export { answerBundle, bundlesOf, sweepBundles } from './imports/bundleStore';
 export { lookForBundles } from './imports/folder';
 export { BundleTooLarge, receiveBundle, receiveFile } from './imports/receive';
 export { readingJob } from './readingJob';

@@ -27,7 +27,7 @@ export interface Run {
 }
 
 /** Sets records aside with their reasons; they may be mended within this very reading. */
-export async function report(
+async function report(
   trx: Trx,
   { sourceId, now, reported, report: told }: Run,
   collection: string,

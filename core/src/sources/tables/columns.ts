@@ -18,6 +18,11 @@ export interface Heading {
   readonly headers: readonly string[];
 }
 
+const hasLetter = (cell: string): boolean => (readScore(cell)?.letter ?? null) !== null;
+const isPercent = (cell: string): boolean => {
+  const said = readScore(cell);
+  return said !== null && said.percent !== null && said.earned === null;
+};
 const isWordy = (cell: string): boolean => cell !== '' && !/\d/.test(cell);
 const known = (row: readonly string[]): number => row.filter((cell) => meansOf(cell) !== null).length;
 const widthOf = (row: readonly string[]): number => row.filter((cell) => cell !== '').length;
@@ -70,7 +75,7 @@ function meansByCells(cells: readonly string[], today: string): Means | null {
   )
     return 'due';
   if (share((cell) => /%\s*$/.test(cell) && isScore(cell)) > 0.7) return 'percent';
-  if (share((cell) => readScore(cell)?.letter != null) > 0.7) return 'letter';
+  if (share(hasLetter) > 0.7) return 'letter';
   if (share((cell) => statusOfWord(cell) !== null) > 0.7) return 'status';
   if (share(isScore) > 0.7) return 'score';
   return null;
@@ -83,9 +88,10 @@ function refined(means: Means | null, cells: readonly string[], today: string): 
   const filled = cells.filter((cell) => !isBlank(cell));
   const all = (is: (cell: string) => boolean) => filled.length > 0 && filled.every(is);
   if (means === 'score' || means === 'earned') {
-    if (all((cell) => readScore(cell)?.letter != null)) return 'letter';
-    if (all((cell) => readScore(cell)?.percent != null && readScore(cell)?.earned === null)) return 'percent';
-    if (means === 'earned' && filled.some((cell) => readScore(cell)?.possible != null)) return 'score';
+    if (all(hasLetter)) return 'letter';
+    if (all(isPercent)) return 'percent';
+    if (means === 'earned' && filled.some((cell) => (readScore(cell)?.possible ?? null) !== null))
+      return 'score';
   }
   // 'Assignment' over names is the title; over dates it is when it was given.
   if (means === 'title' && all((cell) => readDay(cell, { order: 'month-first', today }) !== null))

@@ -94,6 +94,57 @@ describe('OneRoster', () => {
     ]);
   });
 
+  it.each<[string, object, object]>([
+    ['no status but a score', { score: 17 }, { status: 'scored', earned: 17 }],
+    ['no status and no score', {}, { status: 'open', earned: null }],
+    ['a flag and no status', { missing: true }, { status: 'missing' }],
+    [
+      'numbers and flags as they are or as words',
+      { scoreStatus: 'fully graded', score: '17.5', late: 'TRUE' },
+      { earned: 17.5, late: true },
+    ],
+    [
+      'nothing where it has nothing',
+      { scoreStatus: 'submitted', score: null, comment: null, late: null },
+      { status: 'handed-in', earned: null, comment: null },
+    ],
+    ['a remark', { score: 3, comment: ' Neat work. ' }, { comment: 'Neat work.' }],
+    ['no instant but a day', { score: 3, dateLastModified: null }, { at: '2026-10-19T00:00:00.000Z' }],
+    ['a day that is to come', { score: 3, dateLastModified: '2099-01-01T00:00:00Z' }, { at: told.now }],
+  ])('reads a result with %s', async (_name, more, expected) => {
+    expect(only(await oneRoster('results', [{ ...result, ...more }]))).toMatchObject([expected]);
+  });
+
+  it('reads people as 1.1 writes them', async () => {
+    const person = {
+      ...base,
+      givenName: 'Odo',
+      familyName: 'Wrack',
+      role: 'student',
+      orgs: [ref('school')],
+      grades: ['5'],
+    };
+    const page = await oneRoster('users', [
+      person,
+      { ...person, role: 'teacher' },
+      { ...person, role: 'aide' },
+    ]);
+    expect(only(page).filter(({ collection }) => collection !== 'childFiles')).toMatchObject([
+      { collection: 'students', given_name: 'Odo', school_id: 'school', year: '5' },
+      { collection: 'teachers', name: 'Odo Wrack' },
+    ]);
+  });
+
+  it('takes work without a category, a day or a date it was given out', async () => {
+    const item = { ...base, title: 'Reef knot', class: ref('knots'), resultValueMax: '20' };
+    expect(only(await oneRoster('lineItems', [item, { ...item, dueDate: '2026-10-05' }]))).toMatchObject([
+      { collection: 'categories', id: '~none:knots', title: '', weight: 0 },
+      { collection: 'items', category_id: '~none:knots', possible: 20, due_at: null, assigned_told: false },
+      { collection: 'categories', id: '~none:knots' },
+      { collection: 'items', due_at: '2026-10-05T23:59:59.000Z', assigned_at: '2026-10-05T23:59:59.000Z' },
+    ]);
+  });
+
   it('opens again what a school takes back', async () => {
     const row = { ...result, status: 'tobedeleted', scoreStatus: 'fully graded', score: 17 };
     expect(only(await oneRoster('results', [row]))).toMatchObject([
@@ -196,7 +247,7 @@ describe('OneRoster', () => {
       'row 5',
       'row 6',
     ]);
-    expect(page.broken[2]?.reason).toContain('/score must be >= 0');
+    expect(page.broken[2]?.reason).toContain('/score cannot be -1');
     expect(page.changedUpTo).toBe('2026-10-19T18:05:00.000Z');
   });
 

@@ -7,7 +7,7 @@ import { beginBundle, dropBundle, hasDigest, haveBundle, putPart } from './bundl
 /** A file is kept in parts of this size until it has been read. */
 const partBytes = 1024 * 1024;
 /** Packed; a district's whole year is a tenth of it. */
-export const mostBundleBytes = 512 * 1024 * 1024;
+const mostBundleBytes = 512 * 1024 * 1024;
 
 /** A file that comes is larger than any bundle. */
 export class BundleTooLarge extends Error {

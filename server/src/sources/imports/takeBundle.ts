@@ -25,6 +25,7 @@ import { openBundle, type Batch, type OpenBundle, type RowFault } from '../bundl
 import type { ReadingHooks } from '../hooks';
 import * as sources from '../store';
 import { takeRecords, writePage, type Run, type Sheet } from '../taking';
+import { ahead } from './ahead';
 import * as store from './bundleStore';
 
 export interface TakeDeps extends Deps {
@@ -110,7 +111,7 @@ async function takeGone({ deps, bundle, open, run }: Taking): Promise<void> {
 /** Takes the rows in, from where they have been taken to. @returns false where somebody has stopped it. */
 async function takeRows({ deps: { db }, bundle, open, run }: Taking): Promise<boolean> {
   const from = bundle.at_table && { name: bundle.at_table, row: bundle.at_row ?? 1 };
-  for await (const batch of open.batches(from ?? undefined)) {
+  for await (const batch of ahead(open.batches(from ?? undefined))) {
     if (await store.isStopped(db, bundle.id)) return false;
     await writePage(run, batch.name, sheetOf(batch), (trx) =>
       store.tellBundle(trx, bundle.id, {

@@ -173,7 +173,7 @@ const category: Translation<CategoryRow> = (row) => ({
 });
 
 /** The category of what has none; it is made of the class, so that its weight is nobody else's. */
-export const noCategoryOf = (classId: string): string => `~none:${classId}`;
+const noCategoryOf = (classId: string): string => `~none:${classId}`;
 
 const lineItem: Translation<LineItemRow> = (row, { zone, now }) => {
   const classId = row.class.sourcedId;
