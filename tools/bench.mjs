@@ -6,7 +6,7 @@ import { root, step, workFolder } from './lib/steps.mjs';
 
 /* The benchmarks. Those that ask a database get one of their own, which is thrown away afterwards. */
 const names = process.argv.slice(2);
-const needsDatabase = names.length === 0 || ['alerts', 'rows'].some((name) => names.includes(name));
+const needsDatabase = names.length === 0 || ['alerts', 'bundle', 'rows'].some((name) => names.includes(name));
 const folder = join(workFolder, `bench-${process.pid}`);
 let cluster;
 

@@ -81,6 +81,8 @@ export async function benchDatabase(name: string): Promise<Db> {
   const url = process.env['BENCH_DATABASE_URL'];
   if (!url) throw new Error(`BENCH_DATABASE_URL is not set: start this by npm run bench -- ${name}`);
   const db = openDatabase(url);
+  // Whatever was measured before it.
+  await db.raw('drop schema public cascade; create schema public; drop schema if exists graphile_worker cascade');
   await migrate(db);
   await migrateQueue(url);
   return db;

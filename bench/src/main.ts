@@ -1,4 +1,5 @@
 import { benchAlerts } from './alerts';
+import { benchBundle } from './bundle';
 import { benchCalendar } from './calendar';
 import { benchCore, benchReader } from './core';
 import { benchRows } from './rows';
@@ -6,6 +7,7 @@ import { benchWork } from './work';
 
 const benches: Readonly<Record<string, () => void | Promise<void>>> = {
   alerts: benchAlerts,
+  bundle: benchBundle,
   calendar: benchCalendar,
   core: benchCore,
   reader: benchReader,
