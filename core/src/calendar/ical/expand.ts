@@ -1,5 +1,7 @@
 import ICAL from 'ical.js';
 import { daysAfter } from '../../dates';
+import { isBounded } from './bounds';
+import { RuleTooLong, stepsOfOne, withinSteps, type Steps } from './steps';
 import { shareZones, toWall, tzidOf } from './zones';
 
 /** One occurrence of an imported event, by the clock of the zone it was asked in. */
@@ -51,12 +53,34 @@ function occurrenceOf(
 /**
  * The occurrences of an imported event on the days from `from` to `to`, both included, as the clock of a zone shows
  * them; changed and left-out occurrences are followed, and cancelled ones are none.
- * @param component what `readCalendar` has kept.
+ * @param component what `readCalendar` has kept; one that cannot be followed within the steps gives what it has by then.
  */
-export function expandEvent(component: string, from: string, to: string, timeZone: string): Occurrence[] {
+export function expandEvent(
+  component: string,
+  from: string,
+  to: string,
+  timeZone: string,
+  steps: Steps = stepsOfOne(),
+): Occurrence[] {
+  const found: Occurrence[] = [];
+  try {
+    withinSteps(steps, () => expandInto(found, component, { from, to, timeZone }));
+  } catch (error) {
+    if (!(error instanceof RuleTooLong)) throw error;
+  }
+  return found;
+}
+
+interface Range {
+  readonly from: string;
+  readonly to: string;
+  readonly timeZone: string;
+}
+
+function expandInto(found: Occurrence[], component: string, { from, to, timeZone }: Range): void {
   const calendar = new ICAL.Component(ICAL.parse(component));
   const [first, ...rest] = calendar.getAllSubcomponents('vevent');
-  if (!first) return [];
+  if (!first || ![first, ...rest].every(isBounded)) return;
   shareZones(calendar);
   const event = new ICAL.Event(first, { exceptions: rest });
   const cancelled = (item: ICAL.Event) =>
@@ -64,9 +88,9 @@ export function expandEvent(component: string, from: string, to: string, timeZon
   const within = ({ on, lastOn }: Occurrence) => lastOn >= from && on <= to;
   if (!event.isRecurring()) {
     const one = occurrenceOf(event, event.startDate, event.endDate, event.startDate.toString(), timeZone);
-    return !cancelled(event) && within(one) ? [one] : [];
+    if (!cancelled(event) && within(one)) found.push(one);
+    return;
   }
-  const found: Occurrence[] = [];
   const farthest = daysAfter(to, mostMoved);
   const iterator = event.iterator();
   for (let steps = 0; steps < mostSteps; steps++) {
@@ -77,5 +101,4 @@ export function expandEvent(component: string, from: string, to: string, timeZon
     const one = occurrenceOf(item, startDate, endDate, next.toString(), timeZone);
     if (within(one)) found.push(one);
   }
-  return found;
 }

@@ -395,3 +395,71 @@ describe('what is written', () => {
     expect(lines.filter((line) => line === 'BEGIN:VTIMEZONE')).toHaveLength(1);
   });
 });
+
+describe('what could hold up whoever reads it', () => {
+  const hours = 'DTSTART:20261009T140000Z';
+  const good = event('UID:good', 'DTSTART;VALUE=DATE:20261010', 'SUMMARY:Fair');
+  const listed = (name: string, count: number) =>
+    `${name}:${Array.from({ length: count }, (_each, index) => `2027${String(1 + (index % 12)).padStart(2, '0')}${String(1 + (index % 28)).padStart(2, '0')}T${String(index % 24).padStart(2, '0')}0000Z`).join(',')}`;
+  it.each([
+    [
+      'a rule for a day that no February has',
+      'RRULE:FREQ=DAILY;BYMONTH=2;BYMONTHDAY=30;COUNT=5',
+      'rule-not-read',
+    ],
+    ['weeks without number', 'DURATION:P99999999999W', 'too-often'],
+    ['200,000 more days', listed('RDATE', 200_000), 'too-often'],
+    ['100,000 days left out', `RRULE:FREQ=DAILY\r\n${listed('EXDATE', 100_000)}`, 'too-often'],
+  ])('%s', (_name, line, note) => {
+    const { events, notes } = read(calendar(event('UID:a', hours, line, 'SUMMARY:Endless'), good));
+    expect(notes).toEqual([{ note, about: 'Endless', count: 1 }]);
+    expect(events.map(({ title }) => title)).toContain('Fair');
+  });
+
+  it('many of them together', () => {
+    const never = (index: number) =>
+      event(`UID:n${index}`, hours, 'RRULE:FREQ=DAILY;BYMONTH=2;BYMONTHDAY=30;COUNT=5', `SUMMARY:${index}`);
+    const { events } = read(calendar(...Array.from({ length: 3 }, (_each, index) => never(index)), good));
+    expect(events.map(({ title }) => title)).toContain('Fair');
+  });
+
+  it('more zones than there are', () => {
+    const zones = Array.from({ length: 3000 }, (_each, index) =>
+      zoneOfTheFile.map((line) => line.replace('Our town', `Town ${index}`)),
+    ).flat();
+    expect(() => read(calendar(...zones, good))).toThrow('more than 200 time zones');
+  });
+
+  it('an event that was kept before its like was refused', () => {
+    const kept = calendar(event('UID:a', hours, 'DURATION:P99999999999W', 'SUMMARY:Endless'));
+    expect(expandEvent(kept, '2026-10-01', '2026-10-31', halifax)).toEqual([]);
+    const never = calendar(
+      event('UID:a', hours, 'RRULE:FREQ=DAILY;BYMONTH=2;BYMONTHDAY=30;COUNT=5', 'SUMMARY:Never'),
+    );
+    expect(expandEvent(never, '2026-10-10', '2026-10-31', halifax)).toEqual([]);
+  });
+});
+
+it.each(['AST', 'BST', 'IST', 'CST'])(
+  'what a file says of its zone %s goes before what its name could mean',
+  (name) => {
+    const zone = zoneOfTheFile.map((line) => line.replace('Our town', name).replaceAll('+0200', '-0400'));
+    const at = event(
+      'UID:a',
+      `DTSTART;TZID=${name}:20261009T100000`,
+      `DTEND;TZID=${name}:20261009T110000`,
+      'SUMMARY:Fair',
+    );
+    // Halifax is an hour on, by its summer time.
+    expect(shown(calendar(...zone, at))).toEqual(['2026-10-09 11:00–12:00 Fair']);
+    expect(read(calendar(...zone, at)).notes).toEqual([]);
+    // Without a word of the file it is nobody's, and said to be.
+    expect(read(calendar(at)).notes).toEqual([{ note: 'unknown-zone', about: name, count: 1 }]);
+  },
+);
+
+it('reads every calendar of a file', () => {
+  const one = calendar(event('UID:a', 'DTSTART;VALUE=DATE:20261009', 'SUMMARY:Fair'));
+  const other = calendar(event('UID:b', 'DTSTART;VALUE=DATE:20261010', 'SUMMARY:Sail day'));
+  expect(shown(`${one}\r\n${other}`)).toEqual(['2026-10-09 Fair', '2026-10-10 Sail day']);
+});

@@ -1,6 +1,8 @@
 import ICAL from 'ical.js';
 import { expandEvent } from './expand';
+import { isBounded } from './bounds';
 import { ruleFault } from './recurrence';
+import { withinSteps, type Steps } from './steps';
 import { knowZone, shareZones, toWall, tzidOf, zonesOf } from './zones';
 
 /** An event of a file with its exceptions, kept as text so that it can be read again in any range. */
@@ -43,6 +45,9 @@ export class CalendarError extends Error {
 const mostEvents = 5000;
 /** Occurrences looked at in one file: what cannot be followed within them would hold up every reading. */
 const mostSteps = 100_000;
+const mostRuleSteps = 5_000_000;
+/** Zones that one file may describe. */
+const mostZones = 200;
 
 const textOf = (component: ICAL.Component, name: string): string => {
   const value = component.getFirstPropertyValue(name);
@@ -78,9 +83,13 @@ function parsed(text: string): ICAL.Component {
   if (!/END:VCALENDAR$/i.test(trimmed)) throw new CalendarError('breaks off before END:VCALENDAR');
   try {
     const jcal = ICAL.parse(trimmed) as unknown[];
-    // Several calendars in one file come as a list of them.
-    const first = Array.isArray(jcal[0]) ? jcal[0] : jcal;
-    return new ICAL.Component(first as [string, unknown[], unknown[]]);
+    // Several calendars in one file come as a list of them: they are read as one.
+    const all = (Array.isArray(jcal[0]) ? jcal : [jcal]) as [string, unknown[], unknown[]][];
+    const [first, ...more] = all.map((each) => new ICAL.Component(each));
+    if (!first) throw new CalendarError('holds no calendar');
+    for (const calendar of more)
+      for (const component of calendar.getAllSubcomponents()) first.addSubcomponent(copyOf(component));
+    return first;
   } catch (error) {
     throw new CalendarError(error instanceof Error ? error.message : String(error), { cause: error });
   }
@@ -123,10 +132,10 @@ function groups(calendar: ICAL.Component, notes: Notes): Group[] {
 const sequenceOf = (component: ICAL.Component): number => Number(textOf(component, 'sequence')) || 0;
 
 /** Takes out of a component what cannot be followed. */
-function mend(component: ICAL.Component, notes: Notes): void {
+function mend(component: ICAL.Component, notes: Notes, steps: Steps): void {
   const title = textOf(component, 'summary');
   for (const property of component.getAllProperties('rrule')) {
-    const fault = ruleFault(String(property.getFirstValue()));
+    const fault = ruleFault(String(property.getFirstValue()), steps);
     if (!fault) continue;
     notes.add(fault, title);
     component.removeProperty(property);
@@ -141,6 +150,8 @@ function mend(component: ICAL.Component, notes: Notes): void {
 interface Reach {
   readonly horizon: string;
   steps: number;
+  /** What the rules of the whole file may take together. */
+  readonly rules: Steps;
 }
 
 /**
@@ -177,13 +188,14 @@ function readGroup(
   const master = group.master ?? group.changed[0];
   if (!master) return null;
   const components = [master, ...group.changed.filter((each) => each !== master)];
-  for (const component of components) mend(component, notes);
+  if (!components.every(isBounded)) throw new RangeError('lasts too long, or names too many days');
+  for (const component of components) mend(component, notes, reach.rules);
   const own = new ICAL.Component('vcalendar');
   for (const zone of zonesOf(components)) {
-    if (knowZone(zone)) continue;
+    // What the file says of it goes before what its name is known for.
     const component = zones.get(zone);
     if (component) own.addSubcomponent(copyOf(component));
-    else notes.add('unknown-zone', zone);
+    else if (!knowZone(zone)) notes.add('unknown-zone', zone);
   }
   for (const component of components) own.addSubcomponent(copyOf(component));
   const component = own.toString();
@@ -199,9 +211,9 @@ function readGroup(
     return start ? [on(start)] : [];
   });
   const firstOn = on(event.startDate);
-  const lastOn = lastDay(event, on, reach);
+  const lastOn = withinSteps(reach.rules, () => lastDay(event, on, reach));
   // What cannot be laid out is told of now, not when the calendar is opened.
-  expandEvent(component, firstOn, firstOn, timeZone);
+  expandEvent(component, firstOn, firstOn, timeZone, reach.rules);
   return {
     uid: group.uid,
     title: textOf(master, 'summary'),
@@ -223,11 +235,11 @@ const copyOf = (component: ICAL.Component): ICAL.Component =>
 export function readCalendar(text: string, timeZone: string, horizon: string): ReadCalendar {
   const calendar = parsed(text);
   const notes = new Notes();
-  const zones = new Map(
-    calendar.getAllSubcomponents('vtimezone').map((zone) => [textOf(zone, 'tzid'), zone] as const),
-  );
+  const described = calendar.getAllSubcomponents('vtimezone');
+  if (described.length > mostZones) throw new CalendarError(`describes more than ${mostZones} time zones`);
+  const zones = new Map(described.map((zone) => [textOf(zone, 'tzid'), zone] as const));
   const found = groups(calendar, notes);
-  const reach = { horizon, steps: mostSteps };
+  const reach = { horizon, steps: mostSteps, rules: { left: mostRuleSteps } };
   if (found.length > mostEvents) notes.add('too-many', String(found.length));
   const events = found.slice(0, mostEvents).flatMap((group): ReadEvent[] => {
     try {

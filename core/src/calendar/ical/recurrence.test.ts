@@ -17,6 +17,12 @@ describe('a rule', () => {
     ['FREQ=DAILY;INTERVAL=0', 'rule-not-read'],
     ['FREQ=DAILY;INTERVAL=-2', 'rule-not-read'],
     ['FREQ=MONTHLY;BYMONTHDAY=40', 'rule-not-read'],
+    ['FREQ=DAILY;BYMONTH=2;BYMONTHDAY=30;COUNT=5', 'rule-not-read'],
+    ['FREQ=DAILY;BYMONTH=2;BYMONTHDAY=30', 'rule-not-read'],
+    ['FREQ=WEEKLY;BYMONTH=4;BYMONTHDAY=31;BYDAY=MO;COUNT=1', 'rule-not-read'],
+    ['FREQ=YEARLY;UNTIL=20200101', null],
+    ['FREQ=YEARLY;INTERVAL=10;COUNT=3', null],
+    ['FREQ=YEARLY;INTERVAL=999999999;COUNT=9', 'rule-not-read'],
     ['BYDAY=TU', 'rule-not-read'],
     ['every Tuesday', 'rule-not-read'],
     ['', 'rule-not-read'],
@@ -61,4 +67,9 @@ describe('the days of an entry', () => {
       '2026-10-19',
       '2026-10-20',
     ]));
+});
+
+it('an entry whose rule never comes, kept before that was known, has its own day and holds up nobody', () => {
+  const entry = { on: '2026-02-01', rule: 'FREQ=DAILY;BYMONTH=2;BYMONTHDAY=30;COUNT=5', skipped: [] };
+  expect(occurrences(entry, '2026-01-01', '2026-12-31')).toEqual(['2026-02-01']);
 });

@@ -1,12 +1,16 @@
 import ICAL from 'ical.js';
+import { RuleTooLong, stepsOfOne, withinShare, type Steps } from './steps';
 
 export type RuleFault = 'rule-not-read' | 'too-often';
 const allowed: readonly string[] = ['DAILY', 'WEEKLY', 'MONTHLY', 'YEARLY'];
 /** Days a rule is followed over; one that began long ago is followed from its beginning. */
 const mostSteps = 20_000;
 
-/** What is wrong with a recurrence rule; null for one that can be followed. Rules by the hour or faster cannot. */
-export function ruleFault(rule: string): RuleFault | null {
+/**
+ * What is wrong with a recurrence rule; null for one that can be followed. Rules by the hour or faster cannot.
+ * @param steps that may be made to find out, over all rules that share them.
+ */
+export function ruleFault(rule: string, steps: Steps = stepsOfOne()): RuleFault | null {
   try {
     const recur = ICAL.Recur.fromString(rule);
     const { freq } = recur;
@@ -14,17 +18,44 @@ export function ruleFault(rule: string): RuleFault | null {
     // The parser takes such an interval for 1.
     if (/INTERVAL=(-|\+?0+(;|$))/i.test(rule)) return 'rule-not-read';
     // It must come at least once: some rules that can be read never do.
-    return recur.isFinite() || datesOf(rule, '2024-01-01', '2024-01-01', '2032-12-31', 1).length > 0
-      ? null
-      : 'rule-not-read';
+    return comesAgain(rule, steps) ? null : 'rule-not-read';
   } catch {
     return 'rule-not-read';
   }
 }
 
+/** Whether a rule gives a day besides the one it begins on, whenever it ends: the parser gives that one whatever the rule is. */
+const comesAgain = (rule: string, steps: Steps): boolean =>
+  datesOf(rule.replace(/;?(COUNT|UNTIL)=[^;]*/gi, ''), '2024-01-01', '2024-01-02', '2064-12-31', 1, steps)
+    .length > 0;
+
 /** The days a rule gives between `from` and `to`, both included, by the calendar alone. */
-function datesOf(rule: string, first: string, from: string, to: string, most: number): string[] {
+function datesOf(
+  rule: string,
+  first: string,
+  from: string,
+  to: string,
+  most: number,
+  steps: Steps = stepsOfOne(),
+): string[] {
   const found: string[] = [];
+  try {
+    withinShare(steps, () => follow(rule, { first, from, to, most }, found));
+  } catch (error) {
+    // One that was kept before it was known to be endless gives what it has.
+    if (!(error instanceof RuleTooLong)) throw error;
+  }
+  return found;
+}
+
+interface Looked {
+  readonly first: string;
+  readonly from: string;
+  readonly to: string;
+  readonly most: number;
+}
+
+function follow(rule: string, { first, from, to, most }: Looked, found: string[]): void {
   const iterator = ICAL.Recur.fromString(rule).iterator(ICAL.Time.fromDateString(first));
   for (let steps = 0; steps < mostSteps; steps++) {
     const next = iterator.next();
@@ -33,7 +64,6 @@ function datesOf(rule: string, first: string, from: string, to: string, most: nu
     if (on > to || found.length >= most) break;
     if (on >= from) found.push(on);
   }
-  return found;
 }
 
 /**

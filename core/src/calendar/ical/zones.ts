@@ -21,8 +21,15 @@ export function knowZone(name: string): boolean {
   if (ICAL.TimezoneService.has(name)) return true;
   const component = timeZoneComponent(name);
   if (component) ICAL.TimezoneService.register(component);
-  return component !== null || isTimeZone(name);
+  return component !== null || isNamed(name);
 }
+
+/**
+ * Whether a name says which zone it is. Short ones say it in each country for another (`AST`, `BST`, `CST`, `IST`): they
+ * are known only by what a file says of them.
+ */
+const isNamed = (name: string): boolean =>
+  (name.includes('/') || /^(utc|gmt|z)$/i.test(name)) && isTimeZone(name);
 
 /** The zones that some components name. */
 export function zonesOf(components: readonly ICAL.Component[]): string[] {
@@ -56,12 +63,16 @@ function nameOfFileZone(zone: ICAL.Component): string {
 /** Lets the events of a calendar share their zones with all others that name the same, for the same reason. */
 export function shareZones(calendar: ICAL.Component): void {
   const events = calendar.getAllSubcomponents('vevent');
-  for (const zone of zonesOf(events)) knowZone(zone);
+  const own = new Set(
+    calendar.getAllSubcomponents('vtimezone').map((zone) => String(zone.getFirstPropertyValue('tzid'))),
+  );
+  // What a file says of its zones goes before what their names are known for.
+  for (const zone of zonesOf(events)) if (!own.has(zone)) knowZone(zone);
   for (const zone of calendar.getAllSubcomponents('vtimezone')) {
-    const own = String(zone.getFirstPropertyValue('tzid'));
+    const name = String(zone.getFirstPropertyValue('tzid'));
     const shared = nameOfFileZone(zone);
     for (const property of events.flatMap((event) => event.getAllProperties()))
-      if (property.getFirstParameter('tzid') === own) property.setParameter('tzid', shared);
+      if (property.getFirstParameter('tzid') === name) property.setParameter('tzid', shared);
     calendar.removeSubcomponent(zone);
   }
 }
@@ -112,6 +123,6 @@ export function toWall(time: ICAL.Time, tzid: string | null, timeZone: string): 
   if (zone && zone !== ICAL.Timezone.localTimezone && zone.component) {
     return wallTimeIn(timeZone, time.toUnixTime() * 1000);
   }
-  if (tzid && isTimeZone(tzid)) return wallTimeIn(timeZone, instantAt(tzid, wallOf(time)));
+  if (tzid && isNamed(tzid)) return wallTimeIn(timeZone, instantAt(tzid, wallOf(time)));
   return wallOf(time);
 }
