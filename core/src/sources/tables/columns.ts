@@ -1,7 +1,7 @@
 import { isBlank, numberOf, readScore } from './cells';
 import { readDay } from './days';
 import type { Grid } from './grid';
-import { meansOf, plain, statusOfWord, type Means } from './words';
+import { meanings, meansOf, plain, statusOfWord, type Means } from './words';
 
 export interface Column {
   /** As it is written; empty where there is none. */
@@ -100,20 +100,7 @@ function refined(means: Means | null, cells: readonly string[], today: string): 
 }
 
 /** Of two columns about one thing that only one can be about, the first stays. */
-const single = new Set<Means>([
-  'title',
-  'due',
-  'assigned',
-  'category',
-  'course',
-  'student',
-  'earned',
-  'possible',
-  'score',
-  'percent',
-  'letter',
-  'status',
-]);
+const single = new Set<Means>(meanings.filter((means) => means !== 'comment' && means !== 'other'));
 
 /** A column that nothing is known of holds titles if it is the wordiest of those. */
 function titleColumn(means: readonly (Means | null)[], rows: Grid): number {

@@ -204,6 +204,9 @@ it('goes on where it was cut', async () => {
   );
   const [halfway] = await bundlesOf(world.db, [source]);
   expect(halfway).toMatchObject({ state: 'reading', at_table: expect.any(String) });
+  expect(await world.db('sources').where({ id: source }).first('last_error')).toEqual({
+    last_error: 'killed',
+  });
   await take();
   await world.workOff();
   expect((await bundlesOf(world.db, [source]))[0]).toMatchObject({ state: 'done', problems: 0 });

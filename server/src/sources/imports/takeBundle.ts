@@ -232,6 +232,11 @@ export async function takeBundles(deps: TakeDeps, sourceId: string): Promise<voi
     if (!source || (await store.isAsking(deps.db, sourceId))) return;
     const bundle = await store.nextBundle(deps.db, sourceId);
     if (!bundle) return;
-    await takeBundle(deps, source, bundle);
+    await takeBundle(deps, source, bundle).catch(async (error: unknown) => {
+      // It goes on where it was cut; until then it is seen that it does not.
+      const reason = error instanceof Error ? error.message : String(error);
+      await sources.markFailed(deps.db, sourceId, await deps.clock.now(), { failure: null, reason });
+      throw error;
+    });
   }
 }
