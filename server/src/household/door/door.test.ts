@@ -273,8 +273,13 @@ describe('a forgotten password', () => {
     const sign = (text: string) =>
       world.nobody.post(householdRoutes.signIn.path).send({ email: body.email, password: text });
     expect((await sign(good)).status).toBe(401);
-    const works = await Promise.all([sign(next), sign('eleven quiet oars at dusk')]);
-    expect(works.map(({ status }) => status).sort()).toEqual([200, 401]);
+    const works: number[] = [];
+    for (const text of [next, 'eleven quiet oars at dusk']) {
+      // Which of the two was first is chance; that the other fails must not keep this one out.
+      await world.db('login_tries').delete();
+      works.push((await sign(text)).status);
+    }
+    expect(works.sort()).toEqual([200, 401]);
     expect((await world.mailsTo(body.email)).map(({ subject }) => subject)).toContain(
       'Your Cadro password was changed',
     );
