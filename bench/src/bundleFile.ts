@@ -4,12 +4,12 @@ import { pipeline } from 'node:stream/promises';
 import { ZipFile } from 'yazl';
 
 /* A school's export as it could come: children in classes of 25, each with seven courses of forty assignments. */
-export const coursesEach = 7;
-export const itemsEach = 40;
+const coursesEach = 7;
+const itemsEach = 40;
 const classSize = 25;
 
 const range = (count: number): number[] => Array.from({ length: count }, (_each, index) => index);
-const day = (month: number, index: number): string =>
+const day = (month: '09' | '10', index: number): string =>
   `2026-${month}-${String(1 + (index % 20)).padStart(2, '0')}`;
 
 type Table = readonly [name: string, heading: string, rows: () => Iterable<string>];
@@ -19,7 +19,7 @@ function* results(children: number): Generator<string> {
     for (let course = 0; course < coursesEach; course += 1) {
       const klass = Math.floor(child / classSize) * coursesEach + course;
       for (let item = 0; item < itemsEach; item += 1)
-        yield `x${child}-${course}-${item},i${klass}-${item},c${child},fully graded,${10 + ((child * 7 + item) % 11)},${day(10, item)}`;
+        yield `x${child}-${course}-${item},i${klass}-${item},c${child},fully graded,${10 + ((child * 7 + item) % 11)},${day('10', item)}`;
     }
 }
 
@@ -32,7 +32,7 @@ function tablesOf(children: number): readonly Table[] {
   };
   const item = (index: number) => {
     const [klass, number] = [Math.floor(index / itemsEach), index % itemsEach];
-    return `i${klass}-${number},Assignment ${number},${day(9, number)},${day(10, number)},k${klass},cat${number % 2},20`;
+    return `i${klass}-${number},Assignment ${number},${day('09', number)},${day('10', number)},k${klass},cat${number % 2},20`;
   };
   return [
     ['orgs', 'sourcedId,name,type', () => ['s,A school,school']],

@@ -82,7 +82,9 @@ export async function benchDatabase(name: string): Promise<Db> {
   if (!url) throw new Error(`BENCH_DATABASE_URL is not set: start this by npm run bench -- ${name}`);
   const db = openDatabase(url);
   // Whatever was measured before it.
-  await db.raw('drop schema public cascade; create schema public; drop schema if exists graphile_worker cascade');
+  await db.raw(
+    'drop schema public cascade; create schema public; drop schema if exists graphile_worker cascade',
+  );
   await migrate(db);
   await migrateQueue(url);
   return db;

@@ -118,15 +118,20 @@ export async function reportBroken(
   // The last of a name stands: one statement cannot write a row twice.
   const last = [...new Map(broken.map((each) => [each.externalId, each])).values()];
   const rows = last.map(({ externalId, fault, reason, raw }) => ({
-    source_id: sourceId,
-    collection,
-    external_id: externalId,
+    externalId,
     fault,
     reason,
-    record: JSON.stringify(keepable(raw)),
-    seen_at: now,
+    record: keepable(raw),
   }));
-  await trx('sync_problems').insert(rows).onConflict(['source_id', 'collection', 'external_id']).merge();
+  // As one value, however many they are: a statement has no room for each of their columns.
+  await trx.raw(
+    `insert into sync_problems (source_id, collection, external_id, fault, reason, record, seen_at)
+     select :sourceId, :collection, r."externalId", r.fault, r.reason, r.record, :now
+     from jsonb_to_recordset(:rows::jsonb) as r("externalId" text, fault text, reason text, record jsonb)
+     on conflict (source_id, collection, external_id) do update
+       set fault = excluded.fault, reason = excluded.reason, record = excluded.record, seen_at = excluded.seen_at`,
+    { sourceId, collection, now, rows: JSON.stringify(rows) },
+  );
 }
 
 /** What is reported of a source's records: a record that goes in is asked about here first, without the database. */

@@ -133,13 +133,18 @@ async function takeInApart(
   }
 }
 
+/** So many records are written together, however many have waited. */
+const atOnce = 2000;
+
 /** Takes in records of one collection, or sets aside those of them that cannot be kept. */
 export async function takeRecords(
   run: Run,
   collection: NeutralCollection,
   records: readonly NeutralRecord[],
 ): Promise<void> {
-  if (records.length > 0) await takeInApart(run, collection, records);
+  for (let from = 0; from < records.length; from += atOnce) {
+    await takeInApart(run, collection, records.slice(from, from + atOnce));
+  }
 }
 
 /**
