@@ -101,10 +101,11 @@ it('takes a school’s file, and tells what became of it', async () => {
       collection: 'results',
       externalId: 'bad',
       fault: 'misfit',
-      detail: 'results.csv, row 5: /score cannot be "much"',
+      detail: 'results.csv, row 5: /score is none of what it can be',
     },
   ]);
-  expect(JSON.stringify(body)).not.toContain('fully graded');
+  // What stands in a row is somebody's: only its place is told.
+  expect(JSON.stringify(body)).not.toMatch(/fully graded|much/);
   expect((await send(sourceId, file)).body).toEqual({ id: null });
 });
 

@@ -1,7 +1,6 @@
 export { reckonBundles } from './bundle/reckon';
 export { SourceError } from './errors';
 export {
-  problemsOf,
   untoldOf,
   sourceProblems,
   addBundleSource,
@@ -13,6 +12,7 @@ export {
   type SourceState,
   findSource,
 } from './store';
+export { problemsOf } from './problemStore';
 export { sourceRouter } from './routes';
 export type { ReadingHooks } from './hooks';
 export { answerBundle, bundlesOf, sweepBundles } from './imports/bundleStore';

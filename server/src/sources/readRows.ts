@@ -49,20 +49,16 @@ export function nameOf(raw: unknown, idMember: string, place: number): string {
 export const digestOf = (rows: readonly unknown[]): string =>
   createHash('sha1').update(JSON.stringify(rows)).digest('base64');
 
-/** The value at a place of a row, as far as it can be shown in a line. */
-function shown(row: unknown, path: string): string {
-  const steps = path.split('/').slice(1);
-  const value = steps.reduce<unknown>((at, step) => (at as Record<string, unknown> | null)?.[step], row); // a list, too
-  return (JSON.stringify(value) ?? 'absent').slice(0, 80);
-}
-
-/** What is wrong with a row, in words for who mends it; null where nothing is. */
+/**
+ * What is wrong with a row, by the place in it; null where nothing is. Never what stands there: it may be another child's.
+ */
 export function misfitOf(schema: TObject, row: unknown): string | null {
   if (unkeepable(row)) return '/ holds a character that cannot be kept';
   const found = misfits(schema, row);
-  // Of what can be written in several ways each has its complaint: the value itself says it better.
-  const several = found.find(({ message }) => message.includes('anyOf'));
-  if (several) return `${several.path} cannot be ${shown(row, several.path)}`;
+  // Of what can be written in several ways each has its complaint.
+  const [first, ...others] = found;
+  if (first && others.some(({ path }) => path === first.path))
+    return `${first.path} is none of what it can be`;
   return found.length === 0 ? null : found.map(({ path, message }) => `${path} ${message}`).join('; ');
 }
 

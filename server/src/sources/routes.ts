@@ -3,7 +3,8 @@ import type { Router } from 'express';
 import type { ServerDeps } from '../kit';
 import { mount, newRouter } from '../kit';
 import { childrenFor } from '../household';
-import { problemsOf, sourcesOfStudents, untoldOf } from './store';
+import { problemsOf } from './problemStore';
+import { sourcesOfStudents, untoldOf } from './store';
 
 export function sourceRouter(given: ServerDeps): Router {
   const router = newRouter(given);

@@ -1,6 +1,5 @@
 import { demographicsScope, feedScope, oneRosterScopes, type OneRosterVersion } from '@cadro/contract';
 import { unseal, type Config, type Deps } from '../kit';
-import { assumePolicies, neutralCollections } from '../records';
 import type { Connector } from './connector';
 import { FeedConnector } from './connectors/feed';
 import { OneRosterConnector, versionOf } from './connectors/oneRoster';
@@ -10,8 +9,9 @@ import type { ReadingHooks } from './hooks';
 import { Budget, mostRecords, usualLimits, type ReadingLimits } from './http/budget';
 import { SchoolHttp, type SchoolAccess } from './http/schoolHttp';
 import { takeBundles } from './imports/takeBundle';
+import { reportedOf, type Reported } from './problemStore';
 import * as store from './store';
-import { takeRecords, writePage, type Run } from './taking';
+import { settle, writePage, type Run } from './taking';
 
 export interface SyncDeps extends Deps {
   readonly config: Pick<Config, 'secret' | 'sourceTimeoutMs' | 'privateSources'>;
@@ -31,7 +31,7 @@ interface Reading {
   readonly source: store.SourceRow;
   readonly now: Date;
   readonly report: { records: number; problems: number };
-  readonly reported: store.Reported;
+  readonly reported: Reported;
 }
 
 /** The backlog of a part's first reading counts as known from its records' own times on. */
@@ -111,21 +111,9 @@ async function readPart(reading: Reading, connector: Connector): Promise<void> {
   if (before !== 'told' || since === null) await tell('told', since ?? now.toISOString());
 }
 
-async function retryWaiting(reading: Reading): Promise<void> {
-  const waiting = await store.waitingRecords(reading.deps.db, reading.source.id);
-  const run = runOf(reading, reading.source.complete_at !== null);
-  for (const collection of neutralCollections)
-    await takeRecords(run, collection, waiting.get(collection) ?? []);
-}
-
 async function readSource(reading: Reading): Promise<void> {
-  const { deps, source, now } = reading;
   for (const connector of await connectorsOf(reading)) await readPart(reading, connector);
-  await retryWaiting(reading);
-  await deps.db.transaction(async (trx) => {
-    const students = await assumePolicies(trx, source.id, now);
-    if (students.length > 0) await deps.reading.onRecords(trx, students, now);
-  });
+  await settle(runOf(reading, reading.source.complete_at !== null));
 }
 
 /**
@@ -141,7 +129,7 @@ export async function syncSource(deps: SyncDeps, sourceId: string): Promise<Sync
     return { records: 0, problems: 0 };
   }
   const now = await deps.clock.now();
-  const reported = await store.reportedOf(deps.db, sourceId);
+  const reported = await reportedOf(deps.db, sourceId);
   const reading: Reading = { deps, source, now, report: { records: 0, problems: 0 }, reported };
   try {
     await readSource(reading);

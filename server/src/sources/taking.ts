@@ -1,5 +1,6 @@
 import type { SyncFault } from '@cadro/contract';
 import {
+  assumePolicies,
   logChanges,
   neutralCollections,
   settleClasses,
@@ -12,7 +13,7 @@ import {
 import type { Deps, Trx } from '../kit';
 import type { BrokenRecord, Page } from './connector';
 import type { ReadingHooks } from './hooks';
-import * as store from './store';
+import * as store from './problemStore';
 
 /** One reading of a source, or of a part of it. */
 export interface Run {
@@ -137,7 +138,7 @@ async function takeInApart(
 const atOnce = 2000;
 
 /** Takes in records of one collection, or sets aside those of them that cannot be kept. */
-export async function takeRecords(
+async function takeRecords(
   run: Run,
   collection: NeutralCollection,
   records: readonly NeutralRecord[],
@@ -161,7 +162,7 @@ export async function writePage(
   const before = { ...run.report };
   const finish = async (trx: Trx) => {
     // That its shape is sound says nothing of whether what it names has come.
-    await mend(trx, run, { collection, ids: page.sound, faults: ['misfit', 'unknown-zone'] });
+    await mend(trx, run, { collection, ids: page.sound, faults: store.shapeFaults });
     await report(trx, run, collection, page.broken);
     await after(trx);
   };
@@ -176,4 +177,19 @@ export async function writePage(
     for (const [neutral, records] of parts) await takeInApart(run, neutral, records);
     await run.deps.db.transaction(finish);
   }
+}
+
+/**
+ * The end of a reading, when all that it brings is in: what waited for some of it is taken in, and what follows from the
+ * records of how courses are graded.
+ */
+export async function settle(run: Run): Promise<void> {
+  const { deps, sourceId, now } = run;
+  const waiting = await store.waitingRecords(deps.db, sourceId);
+  for (const collection of neutralCollections)
+    await takeRecords(run, collection, waiting.get(collection) ?? []);
+  await deps.db.transaction(async (trx) => {
+    const students = await assumePolicies(trx, sourceId, now);
+    if (students.length > 0) await deps.reading.onRecords(trx, students, now);
+  });
 }

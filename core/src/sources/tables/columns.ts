@@ -1,7 +1,7 @@
 import { isBlank, numberOf, readScore } from './cells';
 import { readDay } from './days';
 import type { Grid } from './grid';
-import { meanings, meansOf, plain, statusOfWord, type Means } from './words';
+import { meanings, meansOf, statusOfWord, type Means } from './words';
 
 export interface Column {
   /** As it is written; empty where there is none. */
@@ -117,8 +117,7 @@ function titleColumn(means: readonly (Means | null)[], rows: Grid): number {
 /** Points got, in a column of their own, where the points there are have one as well. */
 function paired(means: (Means | null)[], rows: Grid): void {
   const score = means.indexOf('score');
-  const isPlain = (cell: string) =>
-    isBlank(cell) || readScore(cell)?.possible === null || readScore(cell) === null;
+  const isPlain = (cell: string) => (readScore(cell)?.possible ?? null) === null;
   if (score < 0 || !means.includes('possible') || means.includes('earned')) return;
   if (cellsOf(rows, score).every(isPlain)) means[score] = 'earned';
 }
@@ -140,17 +139,13 @@ export function columnsOf(grid: Grid, { from, headers }: Heading, today: string)
   });
   // A table of one course's work may call its titles whatever it likes.
   if (!means.includes('title')) {
-    const course = means.indexOf('course');
     const column = titleColumn(means, rows);
-    if (column >= 0 && means[column] === null) means[column] = 'title';
-    else if (course >= 0 && plain(headers[course] ?? '') === 'class work') means[course] = 'title';
+    if (column >= 0) means[column] = 'title';
   }
+  // A heading that says nothing known may still stand over what does.
   means.forEach((each, index) => {
-    if (each === null && !headers[index]) means[index] = null;
-    if (each === null && headers[index]) {
-      const guess = meansByCells(cellsOf(rows, index), today);
-      if (guess && !means.includes(guess)) means[index] = guess;
-    }
+    const guess = each === null ? meansByCells(cellsOf(rows, index), today) : null;
+    if (guess && !means.includes(guess)) means[index] = guess;
   });
   paired(means, rows);
   return means.map((each, index) => ({ header: headers[index] ?? '', means: each ?? 'other' }));

@@ -53,6 +53,8 @@ export interface ResultNeutral extends NeutralRecord {
   readonly earned: number | null;
   readonly late: boolean;
   readonly levels: Readonly<Record<string, number>>;
+  /** Told as all there is: it stands, whenever it is dated. */
+  readonly whole?: boolean;
   /** A remark on the score, where the source has its remarks there. */
   readonly comment?: string | null;
 }

@@ -18,17 +18,18 @@ interface Row {
 
 /**
  * One statement: finds the children and works, compares with what stands, appends what is news. A record is no news where it
- * is older than what stands, or says the same.
+ * is older than what stands, or says the same; one that is told as all there is stands whenever it is dated.
  */
 const append = `
   with r as (
     select * from jsonb_to_recordset(:rows::jsonb) as r(
-      id text, student_id text, item_id text, at timestamptz, status text, earned float8, late boolean, levels jsonb)
+      id text, student_id text, item_id text, at timestamptz, status text, earned float8, late boolean, levels jsonb, whole boolean)
   ),
   known as materialized (
-    select r.id as external_id, s.id as student_id, i.id as item_id, i.course_id, r.at, r.status, r.earned, r.late, r.levels,
+    select r.id as external_id, s.id as student_id, i.id as item_id, i.course_id,
+      case when r.whole then greatest(r.at, last.at) else r.at end as at, r.status, r.earned, r.late, r.levels,
       last.status as was_status, last.earned as was_earned,
-      last.at is null or (r.at >= last.at and
+      last.at is null or ((r.whole or r.at >= last.at) and
         (last.status, last.earned, last.late, last.levels) is distinct from (r.status, r.earned, r.late, r.levels)) as is_news
     from r
     join students s on s.source_id = :sourceId and s.external_id = r.student_id
@@ -54,10 +55,14 @@ function changeOf(row: Row): Change[] {
   return [{ kind: 'result', studentId, courseId, itemId, at: at.toISOString(), before, after }];
 }
 
-/** Of several records of one child's work the last one stands. */
+/** Of several records of one child's work the newest stands, of equals the last. */
 function lastOfEach(records: readonly ResultNeutral[]): Map<string, ResultNeutral> {
   const last = new Map<string, ResultNeutral>();
-  for (const record of records) last.set(`${record.student_id}:${record.item_id}`, record);
+  for (const record of records) {
+    const key = `${record.student_id}:${record.item_id}`;
+    const before = last.get(key);
+    if (!before || record.at >= before.at) last.set(key, record);
+  }
   return last;
 }
 

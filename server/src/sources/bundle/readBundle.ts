@@ -1,4 +1,4 @@
-import { oneRosterCollections, oneRosterNames, type OneRosterName } from '@cadro/contract';
+import { oneRosterCollections, oneRosterNames, type OneRosterName, type SyncFault } from '@cadro/contract';
 import type { NeutralCollection, NeutralRecord } from '../../records';
 import { translateRow } from '../oneRoster/translate';
 import { misfitOf, nameOf, neutralsOf } from '../readRows';
@@ -19,6 +19,7 @@ export interface Origin {
 /** A row that cannot be taken, or not wholly, and why. */
 export interface RowFault extends Origin {
   readonly sourcedId: string | null;
+  readonly fault: SyncFault;
   readonly reason: string;
   readonly raw: unknown;
 }
@@ -59,21 +60,31 @@ interface Table {
 type Row = { readonly records: readonly BundleRecord[]; readonly faults: readonly RowFault[] };
 
 /** One row, as far as it can be understood. */
-function readRow({ name, joined, told }: Table, row: number, fields: Readonly<Record<string, string>>): Row {
+function readRow(
+  { name, mode, joined, told }: Table,
+  row: number,
+  fields: Readonly<Record<string, string>>,
+): Row {
   const file = `${name}.csv`;
   const raw = recordOf(name, fields, joined);
   const sourcedId = nameOf(raw, 'sourcedId', row);
-  const refuse = (reason: string): RowFault => ({ file, row, sourcedId, reason, raw: fields });
+  const refuse = (fault: SyncFault, reason: string): RowFault => ({
+    ...{ file, row, sourcedId, fault, reason },
+    raw: fields,
+  });
   const misfit = misfitOf(oneRosterCollections[name].row, raw);
-  if (misfit !== null) return { records: [], faults: [refuse(misfit)] };
+  if (misfit !== null) return { records: [], faults: [refuse('misfit', misfit)] };
   const { doubts, records } = neutralsOf(
     (each: never, at: Told) => translateRow(name, each, at),
     raw as never,
     told,
   );
   return {
-    records: records.map((each) => ({ ...each, file, row })),
-    faults: doubts.map(({ fault, detail }) => refuse(`${fault}: ${detail}`)),
+    records: records.map(({ collection, record }) => ({
+      ...{ collection, file, row },
+      record: collection === 'results' && mode === 'bulk' ? { ...record, whole: true } : record,
+    })),
+    faults: doubts.map(({ fault, detail }) => refuse(fault, detail)),
   };
 }
 
@@ -96,7 +107,8 @@ async function* batchesOf(archive: Archive, table: Table, after: number): AsyncG
     count += 1;
     if (read.fault !== undefined) {
       const sourcedId = read.sourcedId === '' ? null : read.sourcedId;
-      faults.push({ file: `${name}.csv`, row: read.row, sourcedId, reason: read.fault, raw: null });
+      const place = { file: `${name}.csv`, row: read.row, sourcedId };
+      faults.push({ ...place, fault: 'misfit', reason: read.fault, raw: null });
     } else {
       const row = readRow(table, read.row, read.fields);
       records.push(...row.records);
@@ -161,7 +173,10 @@ export async function openBundle(
       }
     }
     return {
-      faults: manifest.doubts.map((doubt) => ({ ...doubt, row: null, sourcedId: null, raw: null })),
+      faults: manifest.doubts.map((doubt) => ({
+        ...{ ...doubt, row: null, sourcedId: null, raw: null },
+        fault: 'misfit',
+      })),
       modes: new Map(names.map((name) => [name, modeOf(name)])),
       rolesOf,
       batches,

@@ -13,7 +13,7 @@ export interface BundleProblem {
 
 const problemOf = (
   bundle: string,
-  { file, row, sourcedId, reason }: Omit<RowFault, 'raw'>,
+  { file, row, sourcedId, reason }: Omit<RowFault, 'raw' | 'fault'>,
 ): BundleProblem => ({
   bundle,
   file,

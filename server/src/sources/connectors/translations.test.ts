@@ -247,7 +247,7 @@ describe('OneRoster', () => {
       'row 5',
       'row 6',
     ]);
-    expect(page.broken[2]?.reason).toContain('/score cannot be -1');
+    expect(page.broken[2]?.reason).toContain('/score is none of what it can be');
     expect(page.changedUpTo).toBe('2026-10-19T18:05:00.000Z');
   });
 

@@ -115,6 +115,42 @@ it('tells what an addition changes, and what a whole table has no longer', async
   ]);
 });
 
+it('takes a whole table for the truth, whatever it is dated', async () => {
+  await read(small);
+  await read({ results: rows('results').slice(1) }, { results: 'bulk' });
+  expect((await figures())['odo']).toMatchObject([0, 0, { length: 2 }]);
+  // Back as it was, and dated as it was.
+  await read(
+    {
+      results: [
+        ...rows('results'),
+        { ...rows('results')[0], sourcedId: 'again', lineItemSourcedId: 'sheet', studentSourcedId: 'una' },
+      ],
+    },
+    { results: 'bulk' },
+  );
+  expect((await figures())['odo']).toEqual([51, 51, ['missing']]);
+  // Put right, under an earlier day.
+  await read(
+    {
+      results: rows('results', (row, index) =>
+        index === 0 ? { ...row, score: 20, scoreDate: '2026-09-10' } : row,
+      ),
+    },
+    { results: 'bulk' },
+  );
+  expect((await figures())['odo']).toEqual([60, 60, ['missing']]);
+});
+
+it('forgets what was wrong with a row without a name, once the table comes mended', async () => {
+  const results = [...rows('results'), { ...rows('results')[0], sourcedId: '' }];
+  await read({ ...small, results });
+  const problems = () => world.db('sync_problems').where({ source_id: source }).pluck('external_id');
+  expect(await problems()).toEqual(['row 5']);
+  await read({ results: rows('results') }, { results: 'bulk' });
+  expect(await problems()).toEqual([]);
+});
+
 describe('a whole table that would take much away', () => {
   const many = Array.from({ length: 50 }, (_each, index) => ({
     ...rows('lineItems')[0],
@@ -180,7 +216,7 @@ it('names each row that it could not take, and forgets it when it comes mended',
       collection: 'lineItems',
       external_id: 'sheet',
       fault: 'misfit',
-      reason: 'lineItems.csv, row 3: /resultValueMax cannot be "ten"',
+      reason: 'lineItems.csv, row 3: /resultValueMax is none of what it can be',
     },
     { collection: 'results', external_id: 'x2', fault: 'unknown-reference', reason: '' },
   ]);

@@ -6,11 +6,9 @@ import { join } from 'node:path';
 import { pipeline } from 'node:stream/promises';
 import type { OneRosterName } from '@cadro/contract';
 import {
-  assumePolicies,
   countUntold,
   forgetTold,
   logChanges,
-  neutralCollections,
   putTold,
   rolesOfPeople,
   studentsOfCourses,
@@ -23,8 +21,9 @@ import type { Db, Deps } from '../../kit';
 import { BundleError } from '../bundle/errors';
 import { openBundle, type Batch, type OpenBundle, type RowFault } from '../bundle/readBundle';
 import type { ReadingHooks } from '../hooks';
+import { clearShapes, reportedOf } from '../problemStore';
 import * as sources from '../store';
-import { takeRecords, writePage, type Run, type Sheet } from '../taking';
+import { settle, writePage, type Run, type Sheet } from '../taking';
 import { ahead } from './ahead';
 import * as store from './bundleStore';
 
@@ -52,9 +51,9 @@ interface Taking {
   readonly again: boolean;
 }
 
-const brokenOf = ({ file, row, sourcedId, reason, raw }: RowFault) => ({
+const brokenOf = ({ file, row, sourcedId, fault, reason, raw }: RowFault) => ({
   externalId: sourcedId ?? (row === null ? file : `row ${row}`),
-  fault: reason.startsWith('unknown-zone') ? ('unknown-zone' as const) : ('misfit' as const),
+  fault,
   reason: row === null ? reason : `${file}, row ${row}: ${reason}`,
   raw,
 });
@@ -129,13 +128,7 @@ async function finish(taking: Taking): Promise<void> {
   const { deps, bundle, run, again } = taking;
   const { db } = deps;
   if (again) await takeGone(taking);
-  const waiting = await sources.waitingRecords(db, bundle.source_id);
-  for (const collection of neutralCollections)
-    await takeRecords(run, collection, waiting.get(collection) ?? []);
-  await db.transaction(async (trx) => {
-    const students = await assumePolicies(trx, bundle.source_id, run.now);
-    if (students.length > 0) await deps.reading.onRecords(trx, students, run.now);
-  });
+  await settle(run);
   const at = run.now.toISOString();
   // What only the classroom's feed tells stands in no table.
   await sources.tellPart(db, bundle.source_id, 'feed', { state: 'refused', since: null, at });
@@ -159,6 +152,10 @@ async function takeOpen(taking: Taking): Promise<'done' | 'stopped' | 'asking'> 
       await store.tellBundle(db, bundle.id, { state: 'asking', ask });
       return 'asking';
     }
+  }
+  if (bundle.at_table === null) {
+    const whole = [...open.modes].flatMap(([name, mode]) => (mode === 'bulk' ? [name] : []));
+    await clearShapes(db, bundle.source_id, [...whole, 'manifest']);
   }
   await store.tellBundle(db, bundle.id, { state: 'reading' });
   await writePage(run, 'manifest', sheetOf({ records: [], faults: open.faults }));
@@ -191,7 +188,7 @@ async function rolesBefore(db: Db, sourceId: string): Promise<OpenBundle['rolesO
 async function takeBundle(deps: TakeDeps, source: sources.SourceRow, bundle: store.BundleRow) {
   const now = await deps.clock.now();
   const again = source.complete_at !== null;
-  const reported = await sources.reportedOf(deps.db, source.id);
+  const reported = await reportedOf(deps.db, source.id);
   const run: Run = {
     deps,
     sourceId: source.id,
