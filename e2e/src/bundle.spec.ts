@@ -112,7 +112,7 @@ test(
       'half.zip',
       await zip({ ...school, lineItems: school.lineItems.slice(12), results: [] }),
     );
-    await expect(page.getByText(/^half\.zip no longer lists 15 of 15 records \(100\s?%\)/)).toBeVisible({
+    await expect(page.getByText(/^half\.zip no longer lists 15 of 15 scores \(100\s?%\)/)).toBeVisible({
       timeout: 60_000,
     });
     await operator.findsStateInOrder('an export that would remove records');
@@ -136,7 +136,7 @@ test(
     await expect(
       parent.page.getByText(/^The school hasn’t told Cadro how it grades this class/),
     ).toBeVisible();
-    await expect(parent.page.getByText(/^Wrack Island School doesn’t share comments/)).toBeVisible();
+    await expect(parent.page.getByText(/^Wrack Island School doesn’t share course comments/)).toBeVisible();
     await parent.findsStateInOrder('a course whose school tells no rules');
     await parent.page.goto('/work');
     await expect(parent.page.getByText('Bowline sheet').first()).toBeVisible();

@@ -11,7 +11,7 @@ create table bundles (
   name text not null, digest text, bytes bigint not null default 0,
   state text not null default 'coming'
     check (state in ('coming', 'waiting', 'reading', 'asking', 'done', 'refused', 'stopped')),
-  -- Why nothing of it could be read, and what is asked before it is taken: {"gone": 40, "of": 100}.
+  -- Why nothing of it could be read, and what is asked before it is taken: {"what": "items", "gone": 40, "of": 100}.
   fault text, detail text, ask jsonb, agreed boolean not null default false,
   -- The table and row it has been taken up to.
   at_table text, at_row integer,

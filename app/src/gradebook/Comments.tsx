@@ -1,8 +1,8 @@
 import type { TFunction } from 'i18next';
+import type { ReactNode } from 'react';
 import { useTranslation } from 'react-i18next';
 import type { Comment, CourseDetail } from '@cadro/contract';
 import { useFormat } from '../household';
-import { NothingYet } from '../sources';
 import { OutLink, SaveCsv, Stack, Words } from '../ui';
 import { recordingAddress } from './api';
 import { OfferCard, OfferedWords } from './OfferCard';
@@ -40,12 +40,13 @@ export function Comments({
   studentId,
 }: {
   comments: readonly Comment[];
-  none: string;
+  /** What stands there where nothing is said. */
+  none: ReactNode;
   studentId: string;
 }) {
   const { t } = useTranslation();
   const format = useFormat();
-  if (comments.length === 0) return <NothingYet studentId={studentId} what="comments" none={none} />;
+  if (comments.length === 0) return none;
   return (
     <Stack space={2}>
       {comments.map((comment) => {

@@ -12,6 +12,7 @@ import {
   Loaded,
   OutLink,
   Page,
+  Quiet,
   Row,
   Span,
   Stack,
@@ -280,7 +281,11 @@ export function ItemView({
           {own}
           <Stack>
             <Heading level={2}>{t('item.words')}</Heading>
-            <Comments studentId={item.course.studentId} comments={item.comments} none={t('item.noWords')} />
+            <Comments
+              studentId={item.course.studentId}
+              comments={item.comments}
+              none={<Quiet>{t('item.noWords')}</Quiet>}
+            />
           </Stack>
           <Next item={item} />
           <ItemStory item={item} />

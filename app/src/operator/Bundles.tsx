@@ -2,7 +2,7 @@ import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { OperatorSource } from '@cadro/contract';
 import { Trouble } from '../household';
-import { Action, PickFile, Quietly, Row, Stack, Words } from '../ui';
+import { Action, PickFile, Quietly, Row, Stack, styles, Words } from '../ui';
 import { useAnswerBundleMutation, usePutBundleMutation } from './api';
 import { useOperatorFormat } from './useOperatorFormat';
 
@@ -23,32 +23,33 @@ function BundleLine({ bundle }: { bundle: Bundle }) {
   });
   const answer = (value: 'take' | 'stop') => void give({ bundleId: id, answer: value });
   return (
-    <Stack space={0.25}>
-      <Words size="small" colour={state === 'refused' ? 'plum' : 'ink'}>
-        {[
-          t('operator.bundle', { name, state: said }),
-          ...(problems > 0 ? [t('operator.aside', { count: problems })] : []),
-        ].join(' · ')}
-      </Words>
+    <Stack space={0.5} style={styles.around10}>
+      {ask ? (
+        <Words bold>
+          {t('operator.bundleAsks', {
+            ...{ name, gone: format.amount(ask.gone), what: t(`operator.bundleWhat.${ask.what}`) },
+            ...{ of: format.amount(ask.of), share: format.percent(ask.gone / ask.of) },
+          })}
+        </Words>
+      ) : (
+        <Words size="small" colour={state === 'refused' ? 'plum' : 'ink'}>
+          {[
+            t('operator.bundle', { name, state: said }),
+            ...(problems > 0 ? [t('operator.aside', { count: problems })] : []),
+          ].join(' · ')}
+        </Words>
+      )}
       <Trouble error={error} />
       {ask ? (
-        <Stack space={0.5}>
-          <Words bold>
-            {t('operator.bundleAsks', {
-              ...{ name, gone: format.amount(ask.gone), of: format.amount(ask.of) },
-              share: format.percent(ask.gone / ask.of),
-            })}
-          </Words>
-          <Row wrap>
-            <Action
-              label={t('operator.bundleTake')}
-              hint={name}
-              busy={isLoading}
-              onPress={() => answer('take')}
-            />
-            <Quietly label={t('operator.bundleLeave')} hint={name} onPress={() => answer('stop')} />
-          </Row>
-        </Stack>
+        <Row wrap>
+          <Action
+            label={t('operator.bundleTake')}
+            hint={name}
+            busy={isLoading}
+            onPress={() => answer('take')}
+          />
+          <Quietly label={t('operator.bundleLeave')} hint={name} onPress={() => answer('stop')} />
+        </Row>
       ) : state === 'waiting' || state === 'reading' ? (
         <Quietly label={t('operator.bundleStop')} hint={name} onPress={() => answer('stop')} />
       ) : null}

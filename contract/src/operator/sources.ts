@@ -30,12 +30,16 @@ export const sourceFailures = [
   'source-elsewhere',
 ] as const;
 export type SourceFailure = (typeof sourceFailures)[number];
+/** Of what a table that is told as a whole can take something away by not naming it. */
+export const wholeCollections = ['results', 'items', 'enrolments', 'courses'] as const;
+export type WholeCollection = (typeof wholeCollections)[number];
+
 const one = <T extends string>(of: readonly T[]) => Type.Union(of.map((each) => Type.Literal(each)));
 
 const Bundle = Type.Object({
   ...{ id: Uuid, name: Type.String(), state: one(bundleStates), fault: Nullable(one(bundleFaults)) },
-  /** What would go, and of how much, where that is to be said first. */
-  ask: Nullable(Type.Object({ gone: Type.Integer(), of: Type.Integer() })),
+  /** What would go, and of how much, where that is to be said first: of several, the one with the greatest share. */
+  ask: Nullable(Type.Object({ what: one(wholeCollections), gone: Type.Integer(), of: Type.Integer() })),
   /** Records that have been taken in, and rows that have not. */
   ...{ records: Type.Integer(), problems: Type.Integer(), cameAt: Instant },
 });

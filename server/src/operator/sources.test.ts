@@ -116,7 +116,7 @@ it('asks before a file takes much away, and does as it is answered', async () =>
   await send(sourceId, await zipOf({ lineItems: many.slice(0, 10) as never }, { lineItems: 'bulk' }));
   await world.workOff();
   const [asked] = (await stateOf(sourceId)).bundles;
-  expect(asked).toMatchObject({ state: 'asking', ask: { gone: 40, of: 50 } });
+  expect(asked).toMatchObject({ state: 'asking', ask: { what: 'items', gone: 40, of: 50 } });
   const answer = (given: string) =>
     agent.post(at(routes.answerBundle.path, { bundleId: asked?.id ?? '' })).send({ answer: given });
   await answer('perhaps').expect(400);
@@ -174,7 +174,7 @@ it('is done at the command line as well', async () => {
   );
   await world.workOff();
   const [asking = ''] = await cadro('bundles', sourceId);
-  expect(asking).toContain('would take away 40 of 50');
+  expect(asking).toContain('would take away 40 of 50 items');
   expect(await cadro('answer-bundle', asking.split('\t')[0] ?? '', 'stop')).toEqual(['It is so.']);
   await expect(cadro('answer-bundle', asking.split('\t')[0] ?? '', 'take')).rejects.toThrow(
     'nothing to answer',

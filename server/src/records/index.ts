@@ -70,8 +70,6 @@ export {
   putTold,
   takeUntold,
   toldKey,
-  wholeCollections,
-  type WholeCollection,
   neutralCollections,
   logChanges,
   settleClasses,

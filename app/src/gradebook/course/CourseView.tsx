@@ -16,7 +16,7 @@ import {
   WayOn,
   Words,
 } from '../../ui';
-import { SourceDown } from '../../sources';
+import { NothingYet, SourceDown } from '../../sources';
 import { useCourseQuery, useLazyCourseRecordQuery } from '../api';
 import { Comments, CommentsCsv } from '../Comments';
 import { ThreeFigures } from '../ThreeFigures';
@@ -54,7 +54,7 @@ function Head({ course }: { course: CourseDetail }) {
 function Standing({ course }: { course: CourseDetail }) {
   const { t } = useTranslation();
   const format = useFormat();
-  const { figures, grade, ended, scale, nextDue, doubtful } = course;
+  const { figures, grade, ended, scale, nextDue, doubtful, policyTold } = course;
   if (!figures || !hasGrade(grade)) {
     const next = nextDue
       ? [t('courses.nextDue', { title: nextDue.title, date: format.day(nextDue.dueAt) })]
@@ -78,6 +78,7 @@ function Standing({ course }: { course: CourseDetail }) {
         label={spanWords(t, format, course)}
       />
       <ThreeFigures figures={figures} grade={grade} scale={scale} />
+      {policyTold ? null : <Words size="small">{t('course.rules.assumed')}</Words>}
       {doubtful && doubtful.ifLeft !== null ? (
         <Words size="small">
           {t('course.doubtful', {
@@ -180,7 +181,7 @@ export function CourseView({
               <Comments
                 studentId={studentId}
                 comments={course.comments.filter(({ itemId }) => itemId === null)}
-                none={t('course.noComments')}
+                none={<NothingYet studentId={studentId} what="comments" none={t('course.noComments')} />}
               />
               {course.comments.length > 0 ? <CommentsCsv course={course} /> : null}
             </Stack>

@@ -39,7 +39,7 @@ function Evidence({ standard, course }: { standard: StandardDetail; course: Cour
           </View>
         </RowLink>
       ))}
-      {comments.length > 0 ? <Comments studentId={course.studentId} comments={comments} none="" /> : null}
+      {comments.length > 0 ? <Comments studentId={course.studentId} comments={comments} none={null} /> : null}
     </Stack>
   );
 }

@@ -105,11 +105,11 @@ export const en = {
     untold: {
       roster: 'It doesn’t share its class lists.',
       demographics: 'It doesn’t share birthdays.',
-      feed: 'It doesn’t share grading rules, comments or attendance.',
+      feed: 'It doesn’t share grading rules, course comments or attendance.',
     },
     notShared: {
       attendance: '{{source}} doesn’t share attendance with Cadro.',
-      comments: '{{source}} doesn’t share comments with Cadro.',
+      comments: '{{source}} doesn’t share course comments with Cadro.',
     },
     read: 'read {{when}}',
     out: 'Sign out',

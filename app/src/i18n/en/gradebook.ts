@@ -132,7 +132,7 @@ export const gradebookEn = {
     rules: {
       title: 'How it is counted',
       assumed:
-        'The school hasn’t told Cadro how it grades this class, so the rules below are our guess. If yours differ, adjust them.',
+        'The school hasn’t told Cadro how it grades this class, so these figures follow our guess, under ‘How it is counted’. You can adjust it there.',
       weighted: 'Each category counts by its weight. A category without marks is left out.',
       points: 'All points count together.',
       practice_one: '{{categories}} is required and does not count.',

@@ -26,7 +26,7 @@ export const operatorEn = {
     untold: {
       roster: 'doesn’t share its roster',
       demographics: 'doesn’t share birthdays',
-      feed: 'doesn’t share grading rules, comments or attendance',
+      feed: 'doesn’t share grading rules, course comments or attendance',
     },
     aside_one: 'one record set aside',
     aside_other: '{{count}} records set aside',
@@ -67,7 +67,13 @@ export const operatorEn = {
       'several-bundles': 'Its CSV files are spread over several folders.',
     },
     bundleAsks:
-      '{{name}} no longer lists {{gone}} of {{of}} records ({{share}}). Did the school mean to remove them?',
+      '{{name}} no longer lists {{gone}} of {{of}} {{what}} ({{share}}). Did the school mean to remove them?',
+    bundleWhat: {
+      results: 'scores',
+      items: 'assignments',
+      enrolments: 'places in classes',
+      courses: 'classes',
+    },
     bundleTake: 'Yes, remove them',
     bundleLeave: 'No, don’t use this file',
     bundleStop: 'Stop reading it',

@@ -106,11 +106,11 @@ export const es: Catalogue = {
     untold: {
       roster: 'No comparte sus listas de clase.',
       demographics: 'No comparte fechas de nacimiento.',
-      feed: 'No comparte reglas de calificación, comentarios ni asistencia.',
+      feed: 'No comparte reglas de calificación, comentarios sobre las materias ni asistencia.',
     },
     notShared: {
       attendance: '{{source}} no comparte la asistencia con Cadro.',
-      comments: '{{source}} no comparte los comentarios con Cadro.',
+      comments: '{{source}} no comparte comentarios sobre las materias con Cadro.',
     },
     read: 'leído {{when}}',
     out: 'Salir',

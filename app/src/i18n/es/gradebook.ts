@@ -135,7 +135,7 @@ export const gradebookEs: SameKeys<typeof gradebookEn> = {
     rules: {
       title: 'Cómo se cuenta',
       assumed:
-        'La escuela no ha dicho a Cadro cómo califica esta materia, así que las reglas de abajo son nuestra suposición. Si no son esas, ajústelas.',
+        'La escuela no ha dicho a Cadro cómo califica esta materia, así que estas cifras siguen nuestra suposición, en «Cómo se cuenta». Allí puede ajustarla.',
       weighted: 'Cada categoría cuenta por su peso. Una categoría sin notas queda fuera.',
       points: 'Todos los puntos cuentan juntos.',
       practice_one: '{{categories}} es obligatorio y no cuenta.',

@@ -29,7 +29,7 @@ export const operatorEs: typeof operatorEn = {
     untold: {
       roster: 'no comparte sus listas',
       demographics: 'no comparte fechas de nacimiento',
-      feed: 'no comparte reglas de calificación, comentarios ni asistencia',
+      feed: 'no comparte reglas de calificación, comentarios sobre las materias ni asistencia',
     },
     aside_one: 'un registro apartado',
     aside_other: '{{count}} registros apartados',
@@ -70,7 +70,13 @@ export const operatorEs: typeof operatorEn = {
       'several-bundles': 'Sus archivos CSV están repartidos en varias carpetas.',
     },
     bundleAsks:
-      '{{name}} ya no incluye {{gone}} de {{of}} registros ({{share}}). ¿La escuela quería quitarlos?',
+      '{{name}} ya no incluye {{gone}} de {{of}} {{what}} ({{share}}). ¿La escuela quería quitarlos?',
+    bundleWhat: {
+      results: 'puntajes',
+      items: 'tareas',
+      enrolments: 'inscripciones',
+      courses: 'materias',
+    },
     bundleTake: 'Sí, quitarlos',
     bundleLeave: 'No, no usar este archivo',
     bundleStop: 'Dejar de leerlo',

@@ -38,7 +38,7 @@ export function addBundles(cadro: Command, withDatabase: WithDatabase, tell: Tel
     .action((sourceId: string) =>
       withDatabase(async ({ db }) => {
         for (const { id, name, state, detail, ask, records, problems } of await bundlesOf(db, [sourceId])) {
-          const asked = ask ? `would take away ${ask.gone} of ${ask.of}` : '';
+          const asked = ask ? `would take away ${ask.gone} of ${ask.of} ${ask.what}` : '';
           tell([id, name, state, `${records} records`, `${problems} problems`, detail ?? asked].join('\t'));
         }
       }),

@@ -12,15 +12,7 @@ import { writeScoreComments } from './scoreCommentStore';
 import { tableShapes } from './tables';
 
 export { assumePolicies, settleClasses } from './settleStore';
-export {
-  countUntold,
-  forgetTold,
-  putTold,
-  takeUntold,
-  toldKey,
-  wholeCollections,
-  type WholeCollection,
-} from './toldStore';
+export { countUntold, forgetTold, putTold, takeUntold, toldKey } from './toldStore';
 export { logChanges, neutralCollections };
 export type { NeutralCollection, NeutralRecord, Written };
 

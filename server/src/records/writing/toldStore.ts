@@ -1,3 +1,4 @@
+import type { WholeCollection } from '@cadro/contract';
 import type { Db, Trx } from '../../kit';
 import type { Change } from './changeLogStore';
 import type { NeutralRecord } from './neutral';
@@ -7,8 +8,6 @@ import { settleClasses } from './settleStore';
  * What a table that is told as a whole names. The rest of what its source has told before has gone: work is taken away, a
  * score is open again, a class or a place in it ends. People, terms and groups of work stay as they are: others name them.
  */
-export const wholeCollections = ['results', 'items', 'enrolments', 'courses'] as const;
-export type WholeCollection = (typeof wholeCollections)[number];
 
 /** Between the two ids that name a result: whose it is, and of which work. */
 const between = '\u001f';

@@ -1,4 +1,4 @@
-import type { BundleFault, BundleState, OneRosterName } from '@cadro/contract';
+import type { BundleFault, BundleState, OneRosterName, WholeCollection } from '@cadro/contract';
 import type { Db, Trx } from '../../kit';
 
 export interface BundleRow {
@@ -11,7 +11,7 @@ export interface BundleRow {
   readonly fault: BundleFault | null;
   readonly detail: string | null;
   /** What would go, and of how much; null where nothing is asked. */
-  readonly ask: { readonly gone: number; readonly of: number } | null;
+  readonly ask: { readonly what: WholeCollection; readonly gone: number; readonly of: number } | null;
   readonly agreed: boolean;
   readonly at_table: OneRosterName | null;
   readonly at_row: number | null;

@@ -165,7 +165,7 @@ describe('a whole table that would take much away', () => {
 
   it('asks first, and holds what comes after it', async () => {
     const asked = await read({ lineItems: many.slice(0, 30) as never }, { lineItems: 'bulk' });
-    expect(asked).toMatchObject({ state: 'asking', ask: { gone: 20, of: 50 } });
+    expect(asked).toMatchObject({ state: 'asking', ask: { what: 'items', gone: 20, of: 50 } });
     expect(await left()).toBe(50);
     await read(
       {

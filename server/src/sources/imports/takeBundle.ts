@@ -4,7 +4,7 @@ import { rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { pipeline } from 'node:stream/promises';
-import type { OneRosterName } from '@cadro/contract';
+import { wholeCollections, type OneRosterName, type WholeCollection } from '@cadro/contract';
 import {
   countUntold,
   forgetTold,
@@ -14,8 +14,6 @@ import {
   studentsOfCourses,
   takeUntold,
   toldKey,
-  wholeCollections,
-  type WholeCollection,
 } from '../../records';
 import type { Db, Deps } from '../../kit';
 import { BundleError } from '../bundle/errors';
@@ -65,11 +63,7 @@ const sheetOf = ({ records, faults }: Pick<Batch, 'records' | 'faults'>): Sheet 
 });
 
 /** Puts down what whole tables name, and reckons what would go. */
-async function reckonGone({
-  deps: { db },
-  open,
-  bundle,
-}: Taking): Promise<{ gone: number; of: number } | null> {
+async function reckonGone({ deps: { db }, open, bundle }: Taking): Promise<store.BundleRow['ask']> {
   const whole = wholeCollections.filter((collection) => open.modes.get(tableOf[collection]) === 'bulk');
   await forgetTold(db, bundle.source_id);
   for await (const { name, records, mode } of open.batches()) {
@@ -83,12 +77,12 @@ async function reckonGone({
       own.map(({ record }) => toldKey(collection, record)),
     );
   }
-  let worst: { gone: number; of: number } | null = null;
+  let worst: store.BundleRow['ask'] = null;
   for (const collection of whole) {
     const { known, untold } = await countUntold(db, bundle.source_id, collection);
     const much = untold >= askFrom.count && untold > askFrom.share * known;
     if (much && (worst === null || untold / known > worst.gone / worst.of))
-      worst = { gone: untold, of: known };
+      worst = { what: collection, gone: untold, of: known };
   }
   return worst;
 }

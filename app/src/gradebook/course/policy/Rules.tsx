@@ -12,7 +12,6 @@ export function Rules({ course }: { course: CourseDetail }) {
   return (
     <Stack space={0.5}>
       <Heading level={2}>{t('course.rules.title')}</Heading>
-      {course.policyTold ? null : <Words size="small">{t('course.rules.assumed')}</Words>}
       {policySentences(t, format, course).map((sentence) => (
         <Words key={sentence} size="small">
           {sentence}
