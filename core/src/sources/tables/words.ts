@@ -20,7 +20,7 @@ export const meanings = [
 export type Means = (typeof meanings)[number];
 
 /** Small letters without accents, signs, or what stands in brackets: as words are compared. */
-export const plain = (text: string): string =>
+const plain = (text: string): string =>
   text
     .normalize('NFD')
     .replace(/[\u0300-\u036f]/g, '')
