@@ -23,6 +23,7 @@ import { tryRoutes } from './outlook/tries';
 import { workRoutes } from './outlook/work';
 import { planRoutes } from './plan/plan';
 import type { RouteContract } from './shared/route';
+import { ownRoutes } from './sources/own';
 import { sourceRoutes } from './sources/status';
 
 export * from './alerts/alerts';
@@ -71,6 +72,7 @@ export * from './plan/plan';
 export * from './shared';
 export * from './sources/feed';
 export * from './sources/oneRoster';
+export * from './sources/own';
 export * from './sources/status';
 export * from './sources/tables';
 

@@ -55,6 +55,8 @@ export type Comment = Static<typeof Comment>;
 /** How old what is shown is, and where it came from. `failingSince` is set while the source cannot be read. */
 export const Freshness = Type.Object({
   sourceName: Type.String(),
+  /** Whether the family writes it down itself; `readAt` is then when it last did. */
+  byHand: Type.Boolean(),
   readAt: Nullable(Instant),
   failingSince: Nullable(Instant),
 });

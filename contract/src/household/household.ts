@@ -11,6 +11,8 @@ export const Child = Type.Object({
   year: Type.String(),
   schoolName: Type.String(),
   timeZone: Type.String(),
+  /** Whether its family writes its record, because no school hands one over. */
+  byHand: Type.Boolean(),
   role: RoleSchema,
 });
 export type Child = Static<typeof Child>;

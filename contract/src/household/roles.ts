@@ -6,7 +6,11 @@ export const RoleSchema = Type.Union(roles.map((role) => Type.Literal(role)));
 
 /** What a role may do with a linked child's record. Reading is every role's; ended links may do nothing. */
 export const permissions = {
-  guardian: ['read-record', 'read-talk', 'write-talk', 'manage-people', 'read-desk', 'do-work', 'read-file'],
+  guardian: [
+    ...['read-record', 'read-talk', 'write-talk', 'manage-people', 'read-desk', 'do-work', 'read-file'],
+    // Where no school keeps the record.
+    'write-record',
+  ],
   'look-only': ['read-record', 'read-talk', 'read-desk', 'read-file'],
   // A tutor: chosen courses of one child, until a day.
   helper: ['read-record'],

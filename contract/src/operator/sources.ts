@@ -1,7 +1,7 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { route } from '../shared/route';
 import { Instant, Nullable, Uuid } from '../shared/scalars';
-import { sourceParts, syncFaults } from '../sources/status';
+import { sourceParts, syncFaults, type SourceKind } from '../sources/status';
 
 const strict = { additionalProperties: false };
 
@@ -44,12 +44,15 @@ const Bundle = Type.Object({
   ...{ records: Type.Integer(), problems: Type.Integer(), cameAt: Instant },
 });
 
+/** What an operator looks after; what families write themselves is theirs. */
+const operatorKinds = ['interface', 'bundles'] as const satisfies readonly SourceKind[];
+
 /** A school as it is read. Nothing here is a grade, a comment or a letter of anybody. */
 export const OperatorSource = Type.Object({
   id: Uuid,
   name: Type.String(),
   /** A system that is asked, or files that are handed over. */
-  kind: one(['interface', 'bundles'] as const),
+  kind: one(operatorKinds),
   baseUrl: Type.String(),
   readAt: Nullable(Instant),
   failingSince: Nullable(Instant),

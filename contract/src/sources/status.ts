@@ -21,9 +21,14 @@ export type SyncFault = (typeof syncFaults)[number];
 export const sourceParts = ['roster', 'demographics', 'feed'] as const;
 export type SourcePart = (typeof sourceParts)[number];
 
+/** A system that is asked, files that are handed over, or what a family writes itself. */
+export const sourceKinds = ['interface', 'bundles', 'own'] as const;
+export type SourceKind = (typeof sourceKinds)[number];
+
 export const SourceStatus = Type.Object({
   id: Uuid,
   name: Type.String(),
+  kind: Type.Union(sourceKinds.map((kind) => Type.Literal(kind))),
   /** The linked children whose records come from here. */
   studentIds: Type.Array(Uuid),
   /** What it does not give of what it is asked for apart. */

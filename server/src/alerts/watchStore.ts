@@ -139,6 +139,8 @@ export const guardianSources = (db: Db, guardianIds: readonly string[]): Promise
     .join('source_states as src', 'src.source_id', 's.source_id')
     .whereIn('l.guardian_id', [...guardianIds])
     .whereNotNull('src.read_at')
+    // What a family writes itself comes when it writes.
+    .where({ 'src.by_hand': false })
     .distinct<GuardianSource[]>('l.guardian_id', 'g.looked_at', 'src.source_id', 'src.name', 'src.read_at');
 
 export interface LinkedChild {

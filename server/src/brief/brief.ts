@@ -39,6 +39,7 @@ const followUpFacts = (row: OpenFollowUp, today: string): FollowUpFacts => ({
 async function freshnessOf(db: Db, studentIds: readonly string[]): Promise<Brief['freshness']> {
   return (await sourcesOfStudents(db, studentIds)).map((source) => ({
     sourceName: source.name,
+    byHand: source.kind === 'own',
     readAt: source.read_at?.toISOString() ?? null,
     failingSince: source.failing_since?.toISOString() ?? null,
     studentIds: source.student_ids,

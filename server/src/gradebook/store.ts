@@ -30,6 +30,7 @@ export interface CourseCard {
   /** What the guardian's household assumes of the policy. */
   readonly correction: unknown;
   readonly source_name: string;
+  readonly by_hand: boolean;
   readonly source_url: string;
   readonly read_at: Date | null;
   readonly failing_since: Date | null;
@@ -82,6 +83,7 @@ const cardColumns = [
   'told.stated',
   'goal.target',
   'src.name as source_name',
+  'src.by_hand',
   'src.base_url as source_url',
   'src.read_at',
   'src.failing_since',

@@ -140,8 +140,18 @@ export function linkedChildren(db: Db | Trx, guardianId: string, roles: readonly
       's.year',
       's.school_name as schoolName',
       's.time_zone as timeZone',
+      's.by_hand as byHand',
       'l.role',
     );
+}
+
+/** The one child of a source that a family writes itself. */
+export async function studentOfSource(trx: Trx, sourceId: string): Promise<string> {
+  const [studentId] = await trx('student_profiles')
+    .where({ source_id: sourceId })
+    .pluck<string[]>('student_id');
+  if (studentId === undefined) throw new Error(`no child of source ${sourceId}`);
+  return studentId;
 }
 
 /** Links, or takes an ended link up again. */

@@ -38,10 +38,10 @@ import { operatorRouter } from '../operator';
 import { deskRouter } from '../desk';
 import { answersAbout, outlookRouter } from '../outlook';
 import { planRouter, Solver } from '../plan';
-import { sourceRouter } from '../sources';
+import { ownRouter, sourceRouter } from '../sources';
 import { demoRouter } from './demo';
 import { exportRouter } from './exported';
-import { gradebookHooks, householdHooks, onFigures, restrictingHooks } from './hooks';
+import { gradebookHooks, householdHooks, onFigures, readingHooks, restrictingHooks } from './hooks';
 import { inboundMailRouter } from './inboundMail';
 
 const none = '(none)';
@@ -100,6 +100,7 @@ function apiRouter(deps: ServerDeps, { solver, live, rehearser }: Helpers): Rout
     onFileRouter(deps),
     draftRouter(deps),
     sourceRouter(deps),
+    ownRouter(deps, readingHooks, householdHooks),
     attendanceRouter(deps, touchedByPattern(deps)),
     gradebookRouter(deps, gradebookHooks(deps)),
     termRouter(deps),

@@ -26,6 +26,7 @@ jest.mock('../household/access', () => {
         familyName: '',
         year: '7',
         schoolName: '',
+        byHand: false,
         role: 'guardian' as const,
       },
     }));

@@ -50,6 +50,18 @@ export {
   teachersByCourse,
   type Contact,
 } from './studentStore';
+export {
+  wholeCategories,
+  wholeChild,
+  wholeCourses,
+  wholeItems,
+  wholeTerms,
+  type WholeCategory,
+  type WholeChild,
+  type WholeCourse,
+  type WholeItem,
+  type WholeTerm,
+} from './wholeStore';
 export { ofThisYear, schoolTerms, termsOfStudent, type SchoolTerm, type TermOfYear } from './termStore';
 export {
   lessonNotesOf,

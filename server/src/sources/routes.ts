@@ -22,6 +22,7 @@ export function sourceRouter(given: ServerDeps): Router {
       sources: sources.map((source) => ({
         id: source.id,
         name: source.name,
+        kind: source.kind,
         studentIds: source.student_ids,
         untold: untoldOf(source.parts),
         readAt: source.read_at?.toISOString() ?? null,

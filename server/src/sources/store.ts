@@ -1,12 +1,12 @@
 import { randomUUID } from 'node:crypto';
 import type { Db } from '../kit';
-import { sourceParts, type OneRosterVersion, type SourceFailure, type SourcePart } from '@cadro/contract';
+import { sourceParts, type OneRosterVersion, type SourceFailure, type SourceKind, type SourcePart } from '@cadro/contract';
 
 export interface SourceRow {
   readonly id: string;
   readonly name: string;
-  /** A system that is asked, or files that are handed over. */
-  readonly kind: 'interface' | 'bundles';
+  /** A system that is asked, files that are handed over, or what a family writes itself. */
+  readonly kind: SourceKind;
   readonly base_url: string;
   readonly client_id: string;
   readonly client_secret_sealed: string;
@@ -35,7 +35,9 @@ export type Parts = Readonly<Partial<Record<SourcePart, PartState>>>;
 export const findSource = (db: Db, id: string): Promise<SourceRow | undefined> =>
   db<SourceRow>('sources').where({ id }).first();
 
-export const allSources = (db: Db): Promise<SourceRow[]> => db<SourceRow>('sources').orderBy('name');
+/** The sources that are read; what families write themselves comes when they write it. */
+export const allSources = (db: Db): Promise<SourceRow[]> =>
+  db<SourceRow>('sources').whereNot({ kind: 'own' }).orderBy('name');
 
 export async function moveCursor(
   db: Db,
@@ -105,10 +107,11 @@ export async function sourcesOfStudents(db: Db, studentIds: readonly string[]) {
     .groupBy('src.id')
     .orderBy('src.name')
     .select<
-      (Pick<SourceRow, 'id' | 'name' | 'read_at' | 'failing_since' | 'parts'> & { student_ids: string[] })[]
+      (Pick<SourceRow, 'id' | 'name' | 'kind' | 'read_at' | 'failing_since' | 'parts'> & { student_ids: string[] })[]
     >(
       'src.id',
       'src.name',
+      'src.kind',
       'src.read_at',
       'src.failing_since',
       'src.parts',
@@ -181,7 +184,8 @@ export async function sourceStates(
   return (sourceId) => byId.get(sourceId) ?? { name: '', baseUrl: '' };
 }
 
-export interface SourceProblemsRow extends Pick<SourceRow, 'id' | 'name' | 'base_url' | 'kind' | 'parts'> {
+export interface SourceProblemsRow extends Pick<SourceRow, 'id' | 'name' | 'base_url' | 'parts'> {
+  readonly kind: Exclude<SourceKind, 'own'>;
   readonly failure: SourceFailure | null;
   readonly read_at: Date | null;
   readonly failing_since: Date | null;
@@ -190,9 +194,10 @@ export interface SourceProblemsRow extends Pick<SourceRow, 'id' | 'name' | 'base
   readonly aside: number;
 }
 
-/** Every source with how it is doing. */
+/** Every source that is read, with how it is doing. */
 export const sourceProblems = (db: Db): Promise<SourceProblemsRow[]> =>
   db('sources as s')
+    .whereNot({ 's.kind': 'own' })
     .leftJoin('sync_problems as p', 'p.source_id', 's.id')
     .groupBy('s.id')
     .orderBy('s.name')

@@ -33,6 +33,7 @@ const policyOf = (row: CourseCard): PolicyRecord =>
 
 export const freshnessOf = (row: CourseCard): Freshness => ({
   sourceName: row.source_name,
+  byHand: row.by_hand,
   readAt: isoOrNull(row.read_at),
   failingSince: isoOrNull(row.failing_since),
 });

@@ -18,6 +18,7 @@ import * as whoseRows from '../../../migrations/015_whose_rows';
 import * as operators from '../../../migrations/016_operators';
 import * as anySource from '../../../migrations/017_any_source';
 import * as bundles from '../../../migrations/018_bundles';
+import * as ownSources from '../../../migrations/019_own_sources';
 import { openedForHouse } from './whose';
 
 /** Dates stay `YYYY-MM-DD`: a calendar date has no instant, and turning it into one moves it by a zone. */
@@ -47,6 +48,7 @@ const migrations: Record<string, Knex.Migration> = {
   '016_operators': operators,
   '017_any_source': anySource,
   '018_bundles': bundles,
+  '019_own_sources': ownSources,
 };
 
 /** Static, so that the same list serves the bundler, the tests and a running server. */

@@ -63,6 +63,7 @@ it('takes a database of the release before along, with what is in it', () =>
       '016_operators',
       '017_any_source',
       '018_bundles',
+      '019_own_sources',
     ]);
   }));
 

@@ -1,0 +1,39 @@
+import type { Knex } from 'knex';
+
+/* What a family writes down itself: a source of each child whose school hands nothing over. */
+const own = `
+alter table sources drop constraint sources_kind_check;
+alter table sources
+  add constraint sources_kind_check check (kind in ('interface', 'bundles', 'own')),
+  -- Whose it is, where it is a family's.
+  add column household_id uuid references households on delete set null;
+create index sources_household on sources (household_id) where household_id is not null;
+grant select (kind) on sources to cadro_request, cadro_limited;
+create or replace view source_states with (security_invoker = true) as
+  select id as source_id, name, base_url, complete_at, read_at, failing_since, kind = 'own' as by_hand from sources;
+create or replace view student_profiles with (security_invoker = true) as
+  select s.id as student_id, s.source_id, s.external_id, s.given_name, s.family_name, s.year, s.school_id,
+    sch.name as school_name, sch.time_zone, sch.attendance_desk_id, src.kind = 'own' as by_hand
+  from students s join schools sch on sch.id = s.school_id join sources src on src.id = s.source_id;
+`;
+
+export async function up(knex: Knex): Promise<void> {
+  await knex.raw(own);
+}
+
+export async function down(knex: Knex): Promise<void> {
+  await knex('sources').where({ kind: 'own' }).delete();
+  await knex.raw(`drop index sources_household`);
+  // The views keep their newest column, which says of none that it is written by hand.
+  await knex.raw(
+    own
+      .slice(own.indexOf('create or replace'))
+      .replaceAll(`kind = 'own' as by_hand`, 'false as by_hand')
+      .replaceAll('src.false', 'false'),
+  );
+  await knex.raw(`alter table sources drop column household_id`);
+  await knex.raw(`alter table sources drop constraint sources_kind_check`);
+  await knex.raw(
+    `alter table sources add constraint sources_kind_check check (kind in ('interface', 'bundles'))`,
+  );
+}

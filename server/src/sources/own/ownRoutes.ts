@@ -1,0 +1,42 @@
+import { ownRoutes } from '@cadro/contract';
+import type { Router } from 'express';
+import { mount, newRouter, type ServerDeps } from '../../kit';
+import { requireGuardian, type OwnLinkHooks } from '../../household';
+import type { ReadingHooks } from '../hooks';
+import { addOwnChild, changeOwnChild, forgetOwnChild, putOwnTerm } from './ownChild';
+import { dropOwnCourse, ownRecord, putOwnCourse } from './ownCourse';
+import { dropOwnWork, putOwnWork } from './ownWork';
+
+/** What a family writes down itself. */
+export function ownRouter(given: ServerDeps, reading: ReadingHooks, hooks: OwnLinkHooks): Router {
+  const router = newRouter(given);
+  mount(router, ownRoutes.addChild, async ({ deps, guardianId, body }) => {
+    const { household_id: householdId } = await requireGuardian(deps, guardianId);
+    return addOwnChild({ ...deps, reading }, { id: guardianId, householdId }, body, hooks);
+  });
+  mount(router, ownRoutes.record, ({ deps, guardianId, params: { studentId } }) =>
+    ownRecord({ ...deps, reading }, guardianId, studentId),
+  );
+  mount(router, ownRoutes.changeChild, ({ deps, guardianId, params: { studentId }, body }) =>
+    changeOwnChild({ ...deps, reading }, guardianId, studentId, body),
+  );
+  mount(router, ownRoutes.forgetChild, ({ deps, guardianId, params: { studentId } }) =>
+    forgetOwnChild({ ...deps, reading }, guardianId, studentId),
+  );
+  mount(router, ownRoutes.putTerm, async ({ deps, guardianId, params: { studentId }, body }) => ({
+    termId: await putOwnTerm({ ...deps, reading }, guardianId, studentId, body),
+  }));
+  mount(router, ownRoutes.putCourse, async ({ deps, guardianId, params: { studentId }, body }) => ({
+    courseId: await putOwnCourse({ ...deps, reading }, guardianId, studentId, body),
+  }));
+  mount(router, ownRoutes.dropCourse, ({ deps, guardianId, params }) =>
+    dropOwnCourse({ ...deps, reading }, guardianId, params),
+  );
+  mount(router, ownRoutes.putWork, ({ deps, guardianId, params, body: { rows } }) =>
+    putOwnWork({ ...deps, reading }, guardianId, params, rows),
+  );
+  mount(router, ownRoutes.dropWork, ({ deps, guardianId, params }) =>
+    dropOwnWork({ ...deps, reading }, guardianId, params),
+  );
+  return router;
+}
