@@ -5,6 +5,7 @@ import { useChildren, useFormat } from '../household';
 import { SourceDown } from '../sources';
 import {
   Heading,
+  LinkAction,
   Loaded,
   OutLink,
   Page,
@@ -96,7 +97,7 @@ function CourseLine({ course, selected }: { course: CourseSummary; selected: boo
 export function CourseList({ selected }: { selected?: string }) {
   const { t } = useTranslation();
   const query = useCoursesQuery();
-  const { shown } = useChildren();
+  const { shown, mayTalk } = useChildren();
   return (
     <Loaded query={query}>
       {({ courses }) => (
@@ -116,7 +117,17 @@ export function CourseList({ selected }: { selected?: string }) {
                   <WayOn label={t('cards.open')} href={`/courses/${child.id}/report-cards`} />
                   <OutLink label={t('courses.print')} href={reportAddress(child.id)} />
                 </Row>
-                {own[0] ? <SourceDown freshness={own[0].freshness} /> : <Quiet>{t('courses.none')}</Quiet>}
+                {child.byHand && mayTalk(child.id) ? (
+                  <Row wrap space={2}>
+                    <LinkAction label={t('own.addCourseLink')} href={`/courses/${child.id}/new`} />
+                    <WayOn label={t('own.tableLink')} href={`/courses/${child.id}/table`} />
+                  </Row>
+                ) : null}
+                {own[0] ? (
+                  <SourceDown freshness={own[0].freshness} />
+                ) : (
+                  <Quiet>{t(child.byHand ? 'own.noCourses' : 'courses.none', { name: child.givenName })}</Quiet>
+                )}
                 {own.map((course) => (
                   <CourseLine key={course.id} course={course} selected={course.id === selected} />
                 ))}

@@ -237,6 +237,7 @@ function NoChild() {
       <Heading level={1}>{t('link.noneTitle')}</Heading>
       <Words colour="soft">{t('link.none')}</Words>
       <LinkAction main label={t('link.title')} href="/link" />
+      <LinkAction label={t('own.noCode')} href="/own" />
     </Page>
   );
 }

@@ -11,7 +11,7 @@ export function SourceStates() {
   return (
     <Stack>
       <Heading level={2}>{t('settings.sources')}</Heading>
-      {(data?.sources ?? []).map(({ id, name, readAt, failingSince, untold, problems }) => (
+      {(data?.sources ?? []).map(({ id, name, kind, readAt, failingSince, untold, problems }) => (
         <Stack key={id} space={0.25}>
           <Words bold>{name}</Words>
           <Words size="small" colour={failingSince ? 'plum' : 'soft'}>
@@ -21,7 +21,7 @@ export function SourceStates() {
                   since: format.dayTime(failingSince),
                   when: readAt ? format.dayTime(readAt) : t('shell.neverRead'),
                 })
-              : t('settings.read', { when: readAt ? format.dayTime(readAt) : t('shell.neverRead') })}
+              : t(kind === 'own' ? 'own.source' : 'settings.read', { when: readAt ? format.dayTime(readAt) : t('shell.neverRead') })}
           </Words>
           {untold.map((part) => (
             <Words key={part} size="small" colour="soft">

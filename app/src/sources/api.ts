@@ -1,5 +1,15 @@
-import { sourceRoutes as routes } from '@cadro/contract';
+import { ownRoutes, sourceRoutes as routes, type BodyOf } from '@cadro/contract';
 import { api, endpointsBy, nothing } from '../store';
+
+type Sent<R extends keyof typeof ownRoutes, Params = { readonly studentId: string }> = Params & {
+  readonly body: BodyOf<(typeof ownRoutes)[R]>;
+};
+interface OfCourse {
+  readonly studentId: string;
+  readonly courseId: string;
+}
+/** What is written down changes every page on which it stands. */
+const changed = { invalidatesTags: ['Record' as const] };
 
 const sourcesApi = api.injectEndpoints({
   endpoints: endpointsBy((by) => ({
@@ -7,6 +17,37 @@ const sourcesApi = api.injectEndpoints({
     nextDay: by.mutation(routes.moveDemoClock, nothing, {
       invalidatesTags: ['Me', 'Record', 'Talk', 'Alerts'],
     }),
+    ownRecord: by.query(ownRoutes.record, (studentId: string) => ({ params: { studentId } }), {
+      providesTags: ['Record'],
+    }),
+    addOwnChild: by.mutation(ownRoutes.addChild, (body: BodyOf<typeof ownRoutes.addChild>) => ({ body }), {
+      invalidatesTags: ['Me', 'Record'],
+    }),
+    putOwnCourse: by.mutation(
+      ownRoutes.putCourse,
+      ({ studentId, body }: Sent<'putCourse'>) => ({ params: { studentId }, body }),
+      changed,
+    ),
+    dropOwnCourse: by.mutation(ownRoutes.dropCourse, (params: OfCourse) => ({ params }), changed),
+    putOwnWork: by.mutation(
+      ownRoutes.putWork,
+      ({ body, ...params }: Sent<'putWork', OfCourse>) => ({ params, body }),
+      changed,
+    ),
+    dropOwnWork: by.mutation(
+      ownRoutes.dropWork,
+      (params: OfCourse & { readonly itemId: string }) => ({ params }),
+      changed,
+    ),
   })),
 });
-export const { useSourcesQuery, useNextDayMutation } = sourcesApi;
+export const {
+  useSourcesQuery,
+  useNextDayMutation,
+  useOwnRecordQuery,
+  useAddOwnChildMutation,
+  usePutOwnCourseMutation,
+  useDropOwnCourseMutation,
+  usePutOwnWorkMutation,
+  useDropOwnWorkMutation,
+} = sourcesApi;

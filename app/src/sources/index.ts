@@ -1,5 +1,6 @@
 export * from './api';
 export * from './DemoClock';
 export * from './FreshnessNote';
+export * from './own';
 export * from './SourceStates';
 export * from './Untold';

@@ -1,5 +1,12 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
-import { calendarLayers, languages, type CalendarLayer, type Language } from '@cadro/contract';
+import {
+  calendarLayers,
+  languages,
+  meanings,
+  type CalendarLayer,
+  type Language,
+  type Means,
+} from '@cadro/contract';
 
 export const themes = ['system', 'light', 'dark'] as const;
 export type ThemeWish = (typeof themes)[number];
@@ -12,7 +19,22 @@ export interface Prefs {
   readonly language: Language;
   /** Layers of the calendar that are left out. */
   readonly hiddenLayers: readonly CalendarLayer[];
+  /** What the columns of tables are about, where somebody has corrected it, by the tables' headings. */
+  readonly tables: Readonly<Record<string, readonly Means[]>>;
 }
+
+/** So many shapes of tables are remembered. */
+const mostTables = 40;
+
+/** What of a remembered list of tables is sound. */
+const tablesOf = (kept: unknown): Prefs['tables'] =>
+  Object.fromEntries(
+    Object.entries(typeof kept === 'object' && kept !== null ? kept : {}).flatMap(([shape, means]) =>
+      Array.isArray(means) && means.every((each) => meanings.some((known) => known === each))
+        ? [[shape, means as readonly Means[]]] // every one of them is known
+        : [],
+    ),
+  );
 
 const storageKey = 'cadro.prefs';
 
@@ -22,7 +44,13 @@ function browserLanguage(): Language {
 }
 
 export function rememberedPrefs(): Prefs {
-  const usual: Prefs = { childId: null, theme: 'system', language: browserLanguage(), hiddenLayers: [] };
+  const usual: Prefs = {
+    childId: null,
+    theme: 'system',
+    language: browserLanguage(),
+    hiddenLayers: [],
+    tables: {},
+  };
   try {
     const kept = JSON.parse(localStorage.getItem(storageKey) ?? '{}') as Partial<Prefs>;
     return {
@@ -30,6 +58,7 @@ export function rememberedPrefs(): Prefs {
       theme: themes.find((theme) => theme === kept.theme) ?? usual.theme,
       language: languages.find((language) => language === kept.language) ?? usual.language,
       hiddenLayers: calendarLayers.filter((layer) => kept.hiddenLayers?.includes(layer)),
+      tables: tablesOf(kept.tables),
     };
   } catch {
     return usual; // storage may be closed or spoilt: the choices are only not remembered
@@ -56,7 +85,12 @@ export const prefsSlice = createSlice({
         ? prefs.hiddenLayers.filter((layer) => layer !== payload)
         : [...prefs.hiddenLayers, payload],
     }),
+    tableMeant: (prefs, { payload }: PayloadAction<{ shape: string; means: readonly Means[] }>) => {
+      const { [payload.shape]: _before, ...others } = prefs.tables;
+      const last = Object.entries(others).slice(1 - mostTables);
+      return { ...prefs, tables: { ...Object.fromEntries(last), [payload.shape]: payload.means } };
+    },
     languageChosen: (prefs, { payload }: PayloadAction<Language>) => ({ ...prefs, language: payload }),
   },
 });
-export const { childChosen, themeChosen, languageChosen, layerSwitched } = prefsSlice.actions;
+export const { childChosen, themeChosen, languageChosen, layerSwitched, tableMeant } = prefsSlice.actions;

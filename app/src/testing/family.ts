@@ -2,7 +2,7 @@ import type { Child, Me } from '@cadro/contract';
 
 const child = (id: string, givenName: string, year: string, role: Child['role']): Child => ({
   ...{ id, givenName, familyName: 'Aldervane', year, role },
-  ...{ schoolName: 'Gannet Head', timeZone: 'America/Halifax' },
+  ...{ schoolName: 'Gannet Head', timeZone: 'America/Halifax', byHand: false },
 });
 
 /** A guardian of two children on the story's first evening; the children's ids are their names' first letters. */

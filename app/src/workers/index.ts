@@ -1,2 +1,3 @@
 export type * from './outlook';
+export type * from './table';
 export * from './start';

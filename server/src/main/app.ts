@@ -41,7 +41,7 @@ import { planRouter, Solver } from '../plan';
 import { ownRouter, sourceRouter } from '../sources';
 import { demoRouter } from './demo';
 import { exportRouter } from './exported';
-import { gradebookHooks, householdHooks, onFigures, readingHooks, restrictingHooks } from './hooks';
+import { gradebookHooks, householdHooks, onFigures, ownHooks, restrictingHooks } from './hooks';
 import { inboundMailRouter } from './inboundMail';
 
 const none = '(none)';
@@ -100,7 +100,7 @@ function apiRouter(deps: ServerDeps, { solver, live, rehearser }: Helpers): Rout
     onFileRouter(deps),
     draftRouter(deps),
     sourceRouter(deps),
-    ownRouter(deps, readingHooks, householdHooks),
+    ownRouter(deps, ownHooks),
     attendanceRouter(deps, touchedByPattern(deps)),
     gradebookRouter(deps, gradebookHooks(deps)),
     termRouter(deps),

@@ -1,6 +1,7 @@
 import { dropWaitingDigests, mailMovedOn, wantLooks } from '../alerts';
 import { openFollowUpAbout, settleByRecord } from '../followups';
 import {
+  computeFigures,
   figuresJob,
   wantFigures,
   wantStaleFigures,
@@ -46,4 +47,11 @@ export const householdHooks: HouseholdHooks = {
   onLinked: (trx, studentId) => wantLooks(trx, [studentId]),
   onAddress: mailMovedOn,
   ...restrictingHooks,
+};
+
+/** What a family writes itself is reckoned before it is told that it is written. */
+export const ownHooks = {
+  onLinked: householdHooks.onLinked,
+  reading: readingHooks,
+  onWritten: (deps: Deps, studentId: string) => computeFigures({ ...deps, onFigures }, [studentId]),
 };

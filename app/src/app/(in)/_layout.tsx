@@ -8,7 +8,7 @@ import { Failed, Loading } from '../../ui';
 export { ScreenComing as SuspenseFallback } from '../../ui';
 
 /** Places that are none of a child's own account, and none of anybody else's. */
-const guardians = ['brief', 'work', 'talk', 'alerts', 'link'];
+const guardians = ['brief', 'work', 'talk', 'alerts', 'link', 'own'];
 const childs = ['desk', 'kept'];
 
 /** Everything below asks for a session; without one it leads to the door, and from there to where one wanted to go. */

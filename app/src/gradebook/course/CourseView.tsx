@@ -45,8 +45,30 @@ function Head({ course }: { course: CourseDetail }) {
       <Heading level={1}>{course.title}</Heading>
       <Words colour="soft">{parts.join(' · ')}</Words>
       <SourceDown freshness={course.freshness} />
+      <ByHand course={course} />
       <TermSwitch course={course} />
     </Stack>
+  );
+}
+
+/** Of a course that its family writes down: when it last did, and the way to go on. */
+function ByHand({ course: { id, studentId, freshness } }: { course: CourseDetail }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const { mayTalk } = useChildren();
+  if (!freshness.byHand) return null;
+  return (
+    <>
+      <Words size="small" colour="soft">
+        {t('own.byHand', { when: freshness.readAt ? format.recent(freshness.readAt) : '' })}
+      </Words>
+      {mayTalk(studentId) ? (
+        <Row wrap space={2}>
+          <LinkAction label={t('own.writeLink')} href={`/courses/${studentId}/${id}/write`} />
+          <WayOn label={t('own.rulesLink')} href={`/courses/${studentId}/${id}/own`} />
+        </Row>
+      ) : null}
+    </>
   );
 }
 
@@ -109,7 +131,7 @@ function Foot({ course, termId }: { course: CourseDetail; termId: string | undef
   return (
     <Stack space={0.5}>
       <Words size="small" colour="soft">
-        {t('course.source', {
+        {t(freshness.byHand ? 'own.source' : 'course.source', {
           source: freshness.sourceName,
           when: freshness.readAt ? format.dayTime(freshness.readAt) : '',
         })}

@@ -38,6 +38,7 @@ const me: Me = {
       year: '11',
       schoolName: 'Gannet Head',
       timeZone: 'America/Halifax',
+      byHand: false,
       // She may look: what one writes or corrects is not offered to her.
       role: 'look-only',
     },
@@ -98,7 +99,7 @@ const course = (more: Partial<CourseDetail> = {}): CourseDetail => ({
   itemCount: 1,
   nextDue: null,
   target: null,
-  freshness: { sourceName: 'Gannet Head', readAt: null, failingSince: null },
+  freshness: { sourceName: 'Gannet Head', byHand: false, readAt: null, failingSince: null },
   asOf: '2026-10-21T19:40:00Z',
   term: { id: 't', title: 'First quarter', startsOn: '2026-09-07', endsOn: '2026-11-06', state: 'running' },
   terms: [],

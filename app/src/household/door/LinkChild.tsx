@@ -59,6 +59,7 @@ export function LinkChild() {
             />
             <WayOn label={t('link.later')} href="/brief" />
           </Row>
+          <WayOn label={t('own.noCode')} href="/own" />
         </Stack>
       )}
       <Trouble error={linked.error ?? preview.error} />

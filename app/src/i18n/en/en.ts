@@ -10,6 +10,7 @@ import { deskEn } from './desk';
 import { daysEn } from './days';
 import { newsEn } from './news';
 import { operatorEn } from './operator';
+import { ownEn } from './own';
 import { peopleEn } from './people';
 import { talkEn } from './talk';
 import { workEn } from './work';
@@ -278,6 +279,7 @@ export const en = {
   ...begunEn,
   ...newsEn,
   ...operatorEn,
+  ...ownEn,
   ...peopleEn,
   ...talkEn,
 } as const;

@@ -10,6 +10,7 @@ import { deskEs } from './desk';
 import { daysEs } from './days';
 import { newsEs } from './news';
 import { operatorEs } from './operator';
+import { ownEs } from './own';
 import { peopleEs } from './people';
 import { talkEs } from './talk';
 import { workEs } from './work';
@@ -278,6 +279,7 @@ export const es: Catalogue = {
   ...begunEs,
   ...newsEs,
   ...operatorEs,
+  ...ownEs,
   ...peopleEs,
   ...talkEs,
 };

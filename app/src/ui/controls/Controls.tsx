@@ -119,6 +119,7 @@ const fieldKinds = {
   email: { autoComplete: 'email', inputMode: 'email' },
   password: { autoComplete: 'current-password', inputMode: 'text' },
   newPassword: { autoComplete: 'new-password', inputMode: 'text' },
+  number: { autoComplete: 'off', inputMode: 'decimal' },
   oneTime: { autoComplete: 'one-time-code', inputMode: 'text' },
 } as const;
 export type FieldKind = keyof typeof fieldKinds;

@@ -44,3 +44,15 @@ export function rulesOf(policy: PolicyRecord): OwnRules {
   const counts = policy.missingCounts === 'not' ? 'not' : policy.missingCounts === 'floor' ? 'half' : 'zero';
   return { adds: policy.method === 'weighted' ? 'weighted' : 'together', missing: counts, scale };
 }
+
+/** The term that is usual in US schools on a day; a family changes what is otherwise at theirs. */
+export function usualTerm(today: string): {
+  readonly season: 'fall' | 'spring';
+  readonly startsOn: string;
+  readonly endsOn: string;
+} {
+  const year = today.slice(0, 4);
+  return today.slice(5, 7) >= '07'
+    ? { season: 'fall', startsOn: `${year}-08-17`, endsOn: `${year}-12-18` }
+    : { season: 'spring', startsOn: `${year}-01-05`, endsOn: `${year}-06-12` };
+}

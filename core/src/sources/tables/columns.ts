@@ -1,7 +1,8 @@
+import { meanings, type Means } from '@cadro/contract';
 import { isBlank, numberOf, readScore } from './cells';
 import { readDay } from './days';
 import type { Grid } from './grid';
-import { meanings, meansOf, statusOfWord, type Means } from './words';
+import { meansOf, statusOfWord } from './words';
 
 export interface Column {
   /** As it is written; empty where there is none. */

@@ -4,4 +4,3 @@ export type { Column } from './columns';
 export type { Order } from './days';
 export { gridOf, type Grid } from './grid';
 export { readGrid, readTable, type Asked, type Table, type TableProblem, type TableRow } from './readTable';
-export { meanings, type Means } from './words';

@@ -1,9 +1,9 @@
-import type { Language, ResultStatus } from '@cadro/contract';
+import type { Language, Means, ResultStatus } from '@cadro/contract';
 import { isBlank, numberOf, readScore, type Said } from './cells';
 import { columnsOf, headingOf, type Column } from './columns';
 import { isEither, orderOf, readDay, type Order } from './days';
 import { gridOf, type Grid } from './grid';
-import { isSum, meansOf, statusOfWord, type Means } from './words';
+import { isSum, meansOf, statusOfWord } from './words';
 
 /** One assignment of a table, as far as it says it; null is not said. */
 export interface TableRow {

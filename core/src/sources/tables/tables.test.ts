@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { gridOf, readScore, readTable, type Means } from '.';
+import type { Means } from '@cadro/contract';
+import { gridOf, readScore, readTable } from '.';
 import { orderOf, readDay } from './days';
 
 const today = '2026-10-21';

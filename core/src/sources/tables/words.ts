@@ -1,23 +1,4 @@
-import type { ResultStatus } from '@cadro/contract';
-
-/** What a column can be about. */
-export const meanings = [
-  'title',
-  'due',
-  'assigned',
-  'category',
-  'course',
-  'student',
-  'earned',
-  'possible',
-  'score',
-  'percent',
-  'letter',
-  'status',
-  'comment',
-  'other',
-] as const;
-export type Means = (typeof meanings)[number];
+import type { Means, ResultStatus } from '@cadro/contract';
 
 /** Small letters without accents, signs, or what stands in brackets: as words are compared. */
 const plain = (text: string): string =>

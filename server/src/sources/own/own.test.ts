@@ -49,7 +49,6 @@ const row = (change: Partial<OwnRow>): OwnRow => ({
 const put = async (courseId: string, rows: readonly OwnRow[], agent = maren): Promise<OwnTaken> =>
   (await agent.post(at(ownRoutes.putWork.path, { courseId })).send({ rows }).expect(200)).body;
 async function seen(courseId: string) {
-  await world.workOff();
   const { body } = await maren.get(`/api/students/${wren}/courses/${courseId}`).expect(200);
   const { posted, ifLeft, ifMadeUp, looseEnds } = body.figures ?? {};
   return { posted, ifLeft, ifMadeUp, looseEnds: (looseEnds ?? []).map(({ kind }: { kind: string }) => kind) };

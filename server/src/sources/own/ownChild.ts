@@ -5,7 +5,7 @@ import { HttpProblem, houseOf } from '../../kit';
 import { childrenFor, linkOwnChild, type OwnLinkHooks } from '../../household';
 import { wholeTerms } from '../../records';
 import { addOwnSource, dropOwnSource, renameOwnSource } from './ownStore';
-import { requireOwn, writeOwn, type OwnDeps, type OwnWritten } from './writeOwn';
+import { requireOwn, writeOwn, writeRecords, type OwnDeps, type OwnWritten } from './writeOwn';
 
 const childId = 'child';
 const schoolId = 'school';
@@ -60,7 +60,7 @@ export async function addOwnChild(
     addOwnSource(trx, { name: name.trim(), timeZone, householdId: guardian.householdId, now }),
   );
   const written = { ...whoIs(body), terms: [termRecord(randomUUID(), body.term)] };
-  await writeOwn(own, sourceId, written, { backlog: true });
+  await writeRecords(own, sourceId, written, { backlog: true });
   return linkOwnChild(db, { sourceId, guardianId: guardian.id, now }, hooks);
 }
 
@@ -76,7 +76,7 @@ export async function changeOwnChild(
   await own.deps.db.transaction((trx) =>
     renameOwnSource(trx, own.child.sourceId, { name: body.schoolName.trim(), timeZone: body.timeZone }),
   );
-  await writeOwn(own, own.child.sourceId, whoIs(body), { backlog: true });
+  await writeOwn(own, whoIs(body), { backlog: true });
 }
 
 /** Writes a term down, or changes one. @returns its id. */
@@ -92,7 +92,7 @@ export async function putOwnTerm(
   const known = (await wholeTerms(own.deps.db, sourceId)).find((each) => each.id === id);
   if (id !== null && !known) throw new HttpProblem('not-found');
   const externalId = known?.externalId ?? randomUUID();
-  await writeOwn(own, sourceId, { terms: [termRecord(externalId, term)] }, { backlog: true });
+  await writeOwn(own, { terms: [termRecord(externalId, term)] }, { backlog: true });
   const written = (await wholeTerms(own.deps.db, sourceId)).find((each) => each.externalId === externalId);
   if (!written) throw new Error('a term just written is not there');
   return written.id;

@@ -140,7 +140,6 @@ export async function putOwnCourse(
   const termEnd = endOfDay(term.endsOn, child.school.timeZone).toISOString();
   await writeOwn(
     own,
-    child.sourceId,
     {
       courses: [
         {
@@ -180,7 +179,6 @@ export async function dropOwnCourse(
   const { own, course } = await requireOwnCourse(deps, guardianId, of);
   await writeOwn(
     own,
-    own.child.sourceId,
     {
       courses: [
         {

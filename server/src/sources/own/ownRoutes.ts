@@ -2,41 +2,45 @@ import { ownRoutes } from '@cadro/contract';
 import type { Router } from 'express';
 import { mount, newRouter, type ServerDeps } from '../../kit';
 import { requireGuardian, type OwnLinkHooks } from '../../household';
-import type { ReadingHooks } from '../hooks';
 import { addOwnChild, changeOwnChild, forgetOwnChild, putOwnTerm } from './ownChild';
 import { dropOwnCourse, ownRecord, putOwnCourse } from './ownCourse';
 import { dropOwnWork, putOwnWork } from './ownWork';
+import type { OwnDeps } from './writeOwn';
 
 /** What a family writes down itself. */
-export function ownRouter(given: ServerDeps, reading: ReadingHooks, hooks: OwnLinkHooks): Router {
+export function ownRouter(
+  given: ServerDeps,
+  hooks: OwnLinkHooks & Pick<OwnDeps, 'reading' | 'onWritten'>,
+): Router {
   const router = newRouter(given);
+  const { reading, onWritten } = hooks;
   mount(router, ownRoutes.addChild, async ({ deps, guardianId, body }) => {
     const { household_id: householdId } = await requireGuardian(deps, guardianId);
-    return addOwnChild({ ...deps, reading }, { id: guardianId, householdId }, body, hooks);
+    return addOwnChild({ ...deps, reading, onWritten }, { id: guardianId, householdId }, body, hooks);
   });
   mount(router, ownRoutes.record, ({ deps, guardianId, params: { studentId } }) =>
-    ownRecord({ ...deps, reading }, guardianId, studentId),
+    ownRecord({ ...deps, reading, onWritten }, guardianId, studentId),
   );
   mount(router, ownRoutes.changeChild, ({ deps, guardianId, params: { studentId }, body }) =>
-    changeOwnChild({ ...deps, reading }, guardianId, studentId, body),
+    changeOwnChild({ ...deps, reading, onWritten }, guardianId, studentId, body),
   );
   mount(router, ownRoutes.forgetChild, ({ deps, guardianId, params: { studentId } }) =>
-    forgetOwnChild({ ...deps, reading }, guardianId, studentId),
+    forgetOwnChild({ ...deps, reading, onWritten }, guardianId, studentId),
   );
   mount(router, ownRoutes.putTerm, async ({ deps, guardianId, params: { studentId }, body }) => ({
-    termId: await putOwnTerm({ ...deps, reading }, guardianId, studentId, body),
+    termId: await putOwnTerm({ ...deps, reading, onWritten }, guardianId, studentId, body),
   }));
   mount(router, ownRoutes.putCourse, async ({ deps, guardianId, params: { studentId }, body }) => ({
-    courseId: await putOwnCourse({ ...deps, reading }, guardianId, studentId, body),
+    courseId: await putOwnCourse({ ...deps, reading, onWritten }, guardianId, studentId, body),
   }));
   mount(router, ownRoutes.dropCourse, ({ deps, guardianId, params }) =>
-    dropOwnCourse({ ...deps, reading }, guardianId, params),
+    dropOwnCourse({ ...deps, reading, onWritten }, guardianId, params),
   );
   mount(router, ownRoutes.putWork, ({ deps, guardianId, params, body: { rows } }) =>
-    putOwnWork({ ...deps, reading }, guardianId, params, rows),
+    putOwnWork({ ...deps, reading, onWritten }, guardianId, params, rows),
   );
   mount(router, ownRoutes.dropWork, ({ deps, guardianId, params }) =>
-    dropOwnWork({ ...deps, reading }, guardianId, params),
+    dropOwnWork({ ...deps, reading, onWritten }, guardianId, params),
   );
   return router;
 }

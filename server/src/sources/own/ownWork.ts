@@ -180,7 +180,6 @@ export async function putOwnWork(
   if (differing.length > 0)
     await writeOwn(
       own,
-      own.child.sourceId,
       {
         categories: parts.flatMap((part) => part.categories),
         courseCategories: parts.flatMap((part) => part.courseCategories),
@@ -217,5 +216,5 @@ export async function dropOwnWork(
   const { own, course, items } = await requireOwnCourse(deps, guardianId, { studentId, courseId });
   const item = items.find(({ id }) => id === itemId);
   if (!item) throw new HttpProblem('not-found');
-  await writeOwn(own, own.child.sourceId, { items: [goneRecord(own, item, course.externalId)] });
+  await writeOwn(own, { items: [goneRecord(own, item, course.externalId)] });
 }

@@ -1,4 +1,4 @@
-import { HttpProblem, houseOf, type ServerDeps } from '../../kit';
+import { HttpProblem, houseOf, type Deps, type ServerDeps } from '../../kit';
 import { requireChild } from '../../household';
 import { wholeChild, type NeutralCollection, type WholeChild } from '../../records';
 import type { ReadingHooks } from '../hooks';
@@ -8,6 +8,8 @@ import { isOwnSource } from './ownStore';
 
 export interface OwnDeps extends ServerDeps {
   readonly reading: ReadingHooks;
+  /** A child's record has been written: whoever wrote it sees what follows from it at once. */
+  readonly onWritten: (deps: Deps, studentId: string) => Promise<void>;
 }
 
 /** A child whose record its family writes, as somebody who may write it asks for it. */
@@ -42,7 +44,7 @@ type Records = Partial<Record<NeutralCollection, readonly OwnWritten[]>>;
  * Takes in what a family writes by the road every source's records take, all of it or none.
  * @param backlog whether it was so before it was written down: it is no news then.
  */
-export async function writeOwn(
+export async function writeRecords(
   { deps, now }: Pick<Own, 'deps' | 'now'>,
   sourceId: string,
   written: Records,
@@ -60,4 +62,14 @@ export async function writeOwn(
   if (report.problems > 0) throw new HttpProblem('bad-request');
   await sources.markRead(deps.db, sourceId, now);
   await deps.reading.onReading(deps.db, sourceId, { whole: false, now });
+}
+
+/** Takes in what a family writes of a child that is there, and reckons what follows from it. */
+export async function writeOwn(
+  own: Own,
+  written: Records,
+  how: { readonly backlog?: boolean } = {},
+): Promise<void> {
+  await writeRecords(own, own.child.sourceId, written, how);
+  await own.deps.onWritten(own.deps, own.child.id);
 }

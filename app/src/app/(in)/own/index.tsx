@@ -1,0 +1,3 @@
+import { NewChild } from '../../../sources';
+
+export default NewChild;

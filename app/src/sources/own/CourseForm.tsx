@@ -1,0 +1,223 @@
+import { useRouter } from 'expo-router';
+import { useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import {
+  ownMissing,
+  ownScales,
+  ownSums,
+  type OwnCourse,
+  type OwnRecord,
+  type OwnRules,
+} from '@cadro/contract';
+import { Trouble, useChildren } from '../../household';
+import {
+  Action,
+  BackLink,
+  Choice,
+  Field,
+  Heading,
+  Loaded,
+  Page,
+  Quietly,
+  Row,
+  Stack,
+  styles,
+  Words,
+} from '../../ui';
+import { useDropOwnCourseMutation, useOwnRecordQuery, usePutOwnCourseMutation } from '../api';
+import { RulePicture } from './RulePicture';
+
+/** As it is typed: a share is a number once it is saved. */
+interface Category {
+  readonly id: string | null;
+  readonly title: string;
+  readonly share: string;
+}
+
+const shareOf = (text: string): number => {
+  const value = Number(text.replace(',', '.').replace('%', '').trim() || '0');
+  return Number.isFinite(value) && value >= 0 && value <= 1000 ? value : NaN;
+};
+
+function Questions({ rules, onChange }: { rules: OwnRules; onChange: (rules: OwnRules) => void }) {
+  const { t } = useTranslation();
+  return (
+    <Stack space={2}>
+      <Choice
+        titled
+        label={t('own.adds')}
+        options={ownSums.map((value) => ({ value, label: t(`own.sums.${value}`) }))}
+        value={rules.adds}
+        onChange={(adds) => onChange({ ...rules, adds })}
+      />
+      <Choice
+        titled
+        label={t('own.missing')}
+        options={ownMissing.map((value) => ({ value, label: t(`own.missingAs.${value}`) }))}
+        value={rules.missing}
+        onChange={(missing) => onChange({ ...rules, missing })}
+      />
+      <Choice
+        titled
+        label={t('own.scale')}
+        options={ownScales.map((value) => ({ value, label: t(`own.scales.${value}`) }))}
+        value={rules.scale}
+        onChange={(scale) => onChange({ ...rules, scale })}
+      />
+      <RulePicture rules={rules} />
+    </Stack>
+  );
+}
+
+function Categories({
+  categories,
+  onChange,
+}: {
+  categories: readonly Category[];
+  onChange: (categories: readonly Category[]) => void;
+}) {
+  const { t } = useTranslation();
+  const change = (at: number, part: Partial<Category>) =>
+    onChange(categories.map((each, index) => (index === at ? { ...each, ...part } : each)));
+  return (
+    <Stack>
+      <Heading level={2}>{t('own.categories')}</Heading>
+      <Words size="small" colour="soft">
+        {t('own.categoriesLead')}
+      </Words>
+      {categories.map(({ title, share }, at) => (
+        <Row key={at} space={1} style={styles.top}>
+          <Stack style={styles.fill}>
+            <Field
+              label={t('own.categoryName', { number: at + 1 })}
+              value={title}
+              longest={60}
+              onChange={(value) => change(at, { title: value })}
+            />
+          </Stack>
+          <Stack style={own.share}>
+            <Field
+              label={t('own.categoryShare')}
+              kind="number"
+              value={share}
+              longest={6}
+              onChange={(value) => change(at, { share: value })}
+            />
+          </Stack>
+        </Row>
+      ))}
+      <Quietly
+        label={t('own.categoryMore')}
+        onPress={() => onChange([...categories, { id: null, title: '', share: '' }])}
+      />
+    </Stack>
+  );
+}
+const own = { share: { width: 104 } } as const;
+
+type Kept = OwnRecord['courses'][number];
+const begin = (kept: Kept | undefined) => ({
+  title: kept?.title ?? '',
+  teacher: kept?.teacher ?? '',
+  teacherEmail: kept?.teacherEmail ?? '',
+});
+const blank = (): Category => ({ id: null, title: '', share: '' });
+const categoriesOf = (kept: Kept | undefined): Category[] => {
+  const own = (kept?.categories ?? []).map(({ id, title, weight }) => ({ id, title, share: String(weight) }));
+  return own.length > 0 ? own : [blank(), blank()];
+};
+
+function Form({ studentId, record, kept }: { studentId: string; record: OwnRecord; kept: Kept | undefined }) {
+  const { t } = useTranslation();
+  const router = useRouter();
+  const [names, setNames] = useState(() => begin(kept));
+  const [rules, setRules] = useState<OwnRules>(
+    kept ?? { adds: 'together', missing: 'zero', scale: 'letters' },
+  );
+  const [categories, setCategories] = useState<readonly Category[]>(() => categoriesOf(kept));
+  const [termId, setTermId] = useState(kept?.termId ?? record.terms.at(-1)?.id ?? '');
+  const [put, { isLoading, error }] = usePutOwnCourseMutation();
+  const [drop, dropping] = useDropOwnCourseMutation();
+  const named = categories.filter(({ title }) => title.trim() !== '');
+  const isWrong = rules.adds === 'weighted' && named.some(({ share }) => Number.isNaN(shareOf(share)));
+  const field = (name: keyof typeof names, kind: 'text' | 'name' | 'email', longest: number) => (
+    <Field
+      label={t(`own.course.${name}`)}
+      value={names[name]}
+      onChange={(value) => setNames({ ...names, [name]: value })}
+      {...{ kind, longest }}
+    />
+  );
+  const save = async () => {
+    const body: OwnCourse = {
+      ...{ adds: rules.adds, missing: rules.missing, scale: rules.scale, termId, title: names.title },
+      ...{ teacher: names.teacher.trim() || null, teacherEmail: names.teacherEmail.trim() || null },
+      categories: named.map(({ id, title, share }) => ({ id, title, weight: shareOf(share) || 0 })),
+    };
+    const answer = await put({ studentId, body: { id: kept?.id ?? null, ...body } });
+    if (answer.data) router.replace(`/courses/${studentId}/${answer.data.courseId}/write`);
+  };
+  const remove = async () => {
+    const answer = await drop({ studentId, courseId: kept?.id ?? '' });
+    if (!('error' in answer)) router.replace('/courses');
+  };
+  return (
+    <Stack space={2}>
+      {field('title', 'text', 120)}
+      <Questions rules={rules} onChange={setRules} />
+      {rules.adds === 'weighted' ? <Categories categories={categories} onChange={setCategories} /> : null}
+      {record.terms.length > 1 ? (
+        <Choice
+          titled
+          label={t('own.term')}
+          options={record.terms.map(({ id, title }) => ({ value: id, label: title }))}
+          value={termId}
+          onChange={setTermId}
+        />
+      ) : null}
+      {field('teacher', 'name', 120)}
+      {names.teacher.trim() === '' ? null : field('teacherEmail', 'email', 320)}
+      <Trouble error={error ?? dropping.error} words={isWrong ? t('own.shareWrong') : null} />
+      <Row wrap>
+        <Action
+          main
+          label={t(kept ? 'own.saveCourse' : 'own.addCourse')}
+          busy={isLoading}
+          disabled={names.title.trim() === '' || isWrong}
+          onPress={() => void save()}
+        />
+        {kept ? (
+          <Quietly label={t('own.dropCourse')} hint={kept.title} onPress={() => void remove()} />
+        ) : null}
+      </Row>
+    </Stack>
+  );
+}
+
+/** A course of a child whose family writes its record, and how it is graded. */
+export function CourseForm({ studentId, courseId }: { studentId: string; courseId?: string }) {
+  const { t } = useTranslation();
+  const { nameOf } = useChildren();
+  const query = useOwnRecordQuery(studentId);
+  return (
+    <Loaded query={query}>
+      {(record) => {
+        const kept = record.courses.find(({ id }) => id === courseId);
+        return (
+          <Page>
+            <BackLink
+              href={kept ? `/courses/${studentId}/${kept.id}` : '/courses'}
+              label={kept?.title ?? t('courses.title')}
+            />
+            <Heading level={1}>
+              {kept
+                ? t('own.courseTitle', { course: kept.title })
+                : t('own.courseNew', { name: nameOf(studentId) })}
+            </Heading>
+            <Form key={courseId ?? 'new'} {...{ studentId, record, kept }} />
+          </Page>
+        );
+      }}
+    </Loaded>
+  );
+}

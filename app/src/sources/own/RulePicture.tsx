@@ -1,0 +1,128 @@
+import { useState } from 'react';
+import { View } from 'react-native';
+import Svg, { G, Line, Rect } from 'react-native-svg';
+import { useTranslation } from 'react-i18next';
+import type { CourseRecord, OwnRules } from '@cadro/contract';
+import { courseAnswer } from '@cadro/core';
+import { ownPolicy } from '@cadro/core/own';
+import { useFormat } from '../../household';
+import { Stack, usePalette, Words } from '../../ui';
+
+const at = '2026-10-05T12:00:00Z';
+/** Two assignments that have their scores, and one that was not turned in. */
+const works = [
+  { id: 'quiz', categoryId: 'small', possible: 20, earned: 18 },
+  { id: 'project', categoryId: 'large', possible: 50, earned: 40 },
+  { id: 'page', categoryId: 'small', possible: 10, earned: null },
+] as const;
+
+/** The example, reckoned as the course itself will be. */
+export function exampleOf(rules: OwnRules) {
+  const record: CourseRecord = {
+    ...{ id: 'example', asOf: '2026-10-20T12:00:00Z' },
+    policy: ownPolicy({ ...rules, termEnd: '2026-12-18T23:59:00Z' }),
+    categories: [
+      { id: 'small', weight: 40 },
+      { id: 'large', weight: 60 },
+    ],
+    items: works.map(({ id, categoryId, possible }) => ({
+      id,
+      categoryId,
+      possible,
+      assignedAt: at,
+      dueAt: at,
+    })),
+    results: works.map(({ id, earned }) =>
+      earned === null
+        ? { itemId: id, at, status: 'missing' as const }
+        : { itemId: id, at, status: 'scored' as const, earned },
+    ),
+  };
+  const { posted, letter } = courseAnswer(record, { targets: [] });
+  return { posted, letter, outOf: record.policy.outOf ?? 100 };
+}
+
+const missingFraction = { zero: 0, half: 0.5, not: null } as const;
+const tall = 96;
+
+/** How wide each stands: by its points, or by its part of its category's share. */
+function widths({ adds, missing }: OwnRules): number[] {
+  const counted = works.map(({ earned, possible }) => (earned === null && missing === 'not' ? 0 : possible));
+  if (adds === 'together') return counted;
+  return works.map(({ categoryId }, index) => {
+    const inIt = works.reduce(
+      (sum, other, at) => sum + (other.categoryId === categoryId ? (counted[at] ?? 0) : 0),
+      0,
+    );
+    return inIt === 0 ? 0 : ((categoryId === 'small' ? 40 : 60) * (counted[index] ?? 0)) / inIt;
+  });
+}
+
+/**
+ * What the rules do to an example: each assignment as wide as it weighs and as high as it was earned, with a line where
+ * the grade stands. What counts as nothing stands open; what is left out has no width.
+ */
+export function RulePicture({ rules }: { rules: OwnRules }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const palette = usePalette();
+  const [room, setRoom] = useState(0);
+  const { posted, letter, outOf } = exampleOf(rules);
+  const wide = widths(rules);
+  const whole = wide.reduce((sum, each) => sum + each, 0);
+  const level = tall - ((posted ?? 0) / outOf) * tall;
+  let left = 0;
+  return (
+    <Stack space={0.5}>
+      <View
+        aria-hidden
+        style={{ height: tall + 2 }}
+        onLayout={({ nativeEvent }) => setRoom(nativeEvent.layout.width)}
+      >
+        {room > 0 ? (
+          <Svg width={room} height={tall + 2}>
+            {works.map(({ id, earned, possible }, index) => {
+              const width = ((wide[index] ?? 0) / whole) * room;
+              const x = left;
+              left += width;
+              if (width === 0) return null;
+              const fraction = earned === null ? (missingFraction[rules.missing] ?? 0) : earned / possible;
+              const height = fraction * tall;
+              return (
+                <G key={id}>
+                  <Rect
+                    {...{
+                      x: x + 1,
+                      y: 1,
+                      width: width - 2,
+                      height: tall,
+                      fill: 'none',
+                      stroke: palette.soft,
+                    }}
+                    strokeDasharray={earned === null ? '4 3' : ''}
+                  />
+                  <Rect
+                    x={x + 1}
+                    y={tall + 1 - height}
+                    width={width - 2}
+                    height={height}
+                    fill={palette.sand}
+                  />
+                </G>
+              );
+            })}
+            <Line x1={0} x2={room} y1={level + 1} y2={level + 1} stroke={palette.ink} strokeWidth={2} />
+          </Svg>
+        ) : null}
+      </View>
+      <Words size="small">
+        {t('own.example', {
+          as: t(`own.counted.${rules.missing}`),
+          grade: letter
+            ? t('own.gradeLetter', { grade: format.figure(posted, 1), letter })
+            : t('own.gradeOf', { grade: format.figure(posted, 1), of: format.amount(outOf) }),
+        })}
+      </Words>
+    </Stack>
+  );
+}

@@ -1,0 +1,207 @@
+import { useState } from 'react';
+import { Pressable, View } from 'react-native';
+import { useTranslation } from 'react-i18next';
+import type { OwnRecord, OwnRow, OwnTaken } from '@cadro/contract';
+import { readLine } from '@cadro/core/own';
+import { Trouble, useFormat } from '../../household';
+import { useAppSelector } from '../../store';
+import {
+  Action,
+  BackLink,
+  Field,
+  Heading,
+  Loaded,
+  Page,
+  Quiet,
+  Quietly,
+  Row,
+  Stack,
+  styles,
+  WayOn,
+  Words,
+} from '../../ui';
+import { useDropOwnWorkMutation, useOwnRecordQuery, usePutOwnWorkMutation } from '../api';
+import { RowForm } from './RowForm';
+import { RowLine, scoreWords } from './RowLine';
+import { rowOfLine, typedOf, type KeptItem } from './rows';
+
+type Course = OwnRecord['courses'][number];
+interface Of {
+  readonly studentId: string;
+  readonly course: Course;
+}
+
+/** What rows have left open: points that were not stated, a category without a share. */
+export function TakenWords({ taken, way }: { taken: OwnTaken; way: string }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const { guessed, lettered, shareless } = taken;
+  return (
+    <>
+      {guessed > 0 ? <Words size="small">{t('own.guessed', { count: guessed })}</Words> : null}
+      {lettered > 0 ? <Words size="small">{t('own.lettered', { count: lettered })}</Words> : null}
+      {shareless.length > 0 ? (
+        <Stack space={0}>
+          <Words size="small" colour="plum">
+            {t('own.shareless', { names: format.list(shareless), count: shareless.length })}
+          </Words>
+          <WayOn label={t('own.giveShare')} href={way as '/courses'} />
+        </Stack>
+      ) : null}
+    </>
+  );
+}
+
+/** One line of free text, as it is understood, and the way to say more. */
+function OneLine({ studentId, course }: Of) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const lang = useAppSelector(({ prefs }) => prefs.language);
+  const [text, setText] = useState('');
+  const [full, setFull] = useState(false);
+  const [last, setLast] = useState<OwnRow | null>(null);
+  const [put, { data: taken, isLoading, error }] = usePutOwnWorkMutation();
+  const categories = course.categories.map(({ title }) => title);
+  const line = readLine(text, { lang, today: format.today, courses: [course.title], categories });
+  const row = rowOfLine(line);
+  const empty = row.title.trim() === '';
+  const save = async (written: OwnRow) => {
+    const answer = await put({ studentId, courseId: course.id, body: { rows: [written] } });
+    if (!answer.data) return;
+    setLast(written);
+    setText('');
+    setFull(false);
+  };
+  if (full)
+    return (
+      <RowForm
+        itemId={null}
+        begin={typedOf({ id: '', ...row })}
+        categories={categories}
+        busy={isLoading}
+        onSave={(written) => void save(written)}
+        onCancel={() => setFull(false)}
+      />
+    );
+  return (
+    <Stack>
+      <Field
+        label={t('own.line')}
+        hint={t('own.lineHint')}
+        value={text}
+        longest={300}
+        onChange={setText}
+        onSubmit={() => (empty ? undefined : void save(row))}
+      />
+      {empty ? null : <RowLine row={row} />}
+      <Trouble error={error} />
+      <Row wrap>
+        <Action
+          main
+          label={t('own.addWork')}
+          busy={isLoading}
+          disabled={empty}
+          onPress={() => void save(row)}
+        />
+        <Quietly label={t('own.addFull')} onPress={() => setFull(true)} />
+      </Row>
+      {last && taken && empty ? (
+        <Stack space={0.5}>
+          <Words size="small" live>
+            {t(taken.added > 0 ? 'own.added' : taken.changed > 0 ? 'own.changed' : 'own.same', {
+              title: last.title,
+              score: scoreWords(t, format, last),
+            })}
+          </Words>
+          <TakenWords taken={taken} way={`/courses/${studentId}/${course.id}/own`} />
+        </Stack>
+      ) : null}
+    </Stack>
+  );
+}
+
+/** What is there already; each opens to be changed or removed. */
+function WrittenItem({ studentId, course, item }: Of & { item: KeptItem }) {
+  const { t } = useTranslation();
+  const [open, setOpen] = useState(false);
+  const [put, { isLoading, error }] = usePutOwnWorkMutation();
+  const [drop, dropping] = useDropOwnWorkMutation();
+  const of = { studentId, courseId: course.id };
+  if (!open)
+    return (
+      <Pressable
+        role="button"
+        aria-label={t('own.changeWork', { title: item.title })}
+        onPress={() => setOpen(true)}
+        style={styles.around10}
+      >
+        <RowLine row={item} />
+      </Pressable>
+    );
+  const save = async (row: OwnRow) => {
+    const answer = await put({ ...of, body: { rows: [row] } });
+    if (answer.data) setOpen(false);
+  };
+  return (
+    <Stack style={styles.around10}>
+      <RowForm
+        itemId={item.id}
+        begin={typedOf(item)}
+        categories={course.categories.map(({ title }) => title)}
+        busy={isLoading}
+        onSave={(row) => void save(row)}
+        onCancel={() => setOpen(false)}
+      />
+      <Quietly
+        label={t('own.dropWork')}
+        hint={item.title}
+        onPress={() => void drop({ ...of, itemId: item.id })}
+      />
+      <Trouble error={error ?? dropping.error} />
+    </Stack>
+  );
+}
+
+/** Assignments with their scores, written down by the family. */
+export function WriteWork({ studentId, courseId }: { studentId: string; courseId: string }) {
+  const { t } = useTranslation();
+  const query = useOwnRecordQuery(studentId);
+  return (
+    <Loaded query={query}>
+      {({ courses }) => {
+        const course = courses.find(({ id }) => id === courseId);
+        if (!course) return <Quiet>{t('state.notFound')}</Quiet>;
+        const { title, items } = course;
+        return (
+          <Page>
+            <BackLink href={`/courses/${studentId}/${courseId}`} label={title} />
+            <Heading level={1}>{t('own.writeTitle', { course: title })}</Heading>
+            <OneLine {...{ studentId, course }} />
+            <Row wrap space={2}>
+              <WayOn label={t('own.toTable')} href={`/courses/${studentId}/table?courseId=${courseId}`} />
+              <WayOn label={t('own.toRules')} href={`/courses/${studentId}/${courseId}/own`} />
+            </Row>
+            {items.length > 0 ? (
+              <Stack space={0}>
+                <Heading level={2}>{t('own.written', { count: items.length })}</Heading>
+                <View role="list" aria-label={t('own.written', { count: items.length })}>
+                  {[...items].reverse().map((item) => (
+                    <View key={item.id} role="listitem">
+                      <WrittenItem {...{ studentId, course, item }} />
+                    </View>
+                  ))}
+                </View>
+                <WayOn
+                  label={t('own.seeGrade', { course: title })}
+                  href={`/courses/${studentId}/${courseId}`}
+                />
+              </Stack>
+            ) : (
+              <Words colour="soft">{t('own.nothingYet')}</Words>
+            )}
+          </Page>
+        );
+      }}
+    </Loaded>
+  );
+}
