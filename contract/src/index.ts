@@ -102,5 +102,6 @@ export const allRoutes: readonly RouteContract[] = [
   messageRoutes,
   alertRoutes,
   sourceRoutes,
+  ownRoutes,
   operatorRoutes,
 ].flatMap((routes) => Object.values<RouteContract>(routes));

@@ -105,6 +105,25 @@ export async function operatorSignsIn(
   await page.getByRole('button', { name: 'Sign in' }).click();
 }
 
+/** Somebody comes without a code, shows that the address is theirs, and signs in. */
+export async function begins(
+  page: Page,
+  running: RunningStack,
+  who: { name: string; email: string },
+): Promise<void> {
+  const password = 'lantern wicks for thirty herons';
+  await page.goto('/new');
+  await page.getByRole('button', { name: 'I don’t have my code with me' }).click();
+  await page.getByLabel('Your name').fill(who.name);
+  await page.getByLabel('E-mail address').fill(who.email);
+  await page.getByLabel('Password', { exact: true }).fill(password);
+  await page.getByRole('button', { name: 'Send me the message' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Check your mail' })).toBeVisible();
+  await page.goto(await addressIn(running, page, who.email, /^Finish setting up/));
+  await page.getByRole('link', { name: 'Go to sign-in' }).click();
+  await signIn(page, who.email, password);
+}
+
 /** Somebody comes in by a code, seeing first whose record it opens. */
 export async function comesIn(
   page: Page,

@@ -21,7 +21,9 @@ export function SourceStates() {
                   since: format.dayTime(failingSince),
                   when: readAt ? format.dayTime(readAt) : t('shell.neverRead'),
                 })
-              : t(kind === 'own' ? 'own.source' : 'settings.read', { when: readAt ? format.dayTime(readAt) : t('shell.neverRead') })}
+              : t(kind === 'own' ? 'own.source' : 'settings.read', {
+                  when: readAt ? format.dayTime(readAt) : t('shell.neverRead'),
+                })}
           </Words>
           {untold.map((part) => (
             <Words key={part} size="small" colour="soft">

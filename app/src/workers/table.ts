@@ -1,5 +1,5 @@
 import type { Language, Means } from '@cadro/contract';
-import { gridOf, readGrid, type Grid, type Order, type Table } from '@cadro/core/tables';
+import { gridOf, readGrid, type Column, type Grid, type Order, type Table } from '@cadro/core/tables';
 import { unzipSync } from 'fflate';
 import { readSheet } from 'read-excel-file/web-worker';
 
@@ -16,6 +16,8 @@ export interface TableAsk {
   readonly today: string;
   readonly means?: readonly Means[];
   readonly order?: Order;
+  /** What was said before of columns, by the shape of their table. */
+  readonly known: Readonly<Record<string, readonly Means[]>>;
 }
 
 export const tableFaults = ['unreadable', 'too-big', 'too-slow', 'old-sheet', 'no-rows'] as const;
@@ -26,7 +28,9 @@ export type TableAnswer =
       readonly turn: number;
       readonly table: Table;
       readonly cut: boolean;
+      /** Something that stands in each column. */
       readonly samples: readonly string[];
+      readonly shape: string;
     }
   | { readonly turn: number; readonly fault: TableFault };
 
@@ -95,6 +99,13 @@ async function gridOfFile(file: Blob): Promise<Grid> {
   return gridOf(text);
 }
 
+/** By what a table of the same shape is known again. */
+const shapeOf = (columns: readonly Column[]): string =>
+  columns
+    .map(({ header }) => header.trim().toLowerCase())
+    .join('|')
+    .slice(0, 300);
+
 /** As much of a grid as is looked at. */
 const bounded = (grid: Grid): Grid =>
   grid
@@ -105,7 +116,7 @@ const bounded = (grid: Grid): Grid =>
 export function tableReader(tell: (answer: TableAnswer) => void): (ask: TableAsk) => Promise<void> {
   let grid: Grid = [];
   let cut = false;
-  return async ({ turn, text, file, ...asked }) => {
+  return async ({ turn, text, file, known, ...asked }) => {
     try {
       if (text !== undefined && text.length > tableLimits.fileBytes) throw new Refused('too-big');
       if (text !== undefined || file) {
@@ -113,12 +124,15 @@ export function tableReader(tell: (answer: TableAnswer) => void): (ask: TableAsk
         cut = whole.length > tableLimits.rows;
         grid = bounded(whole);
       }
-      const table = readGrid(grid, asked);
+      const first = readGrid(grid, asked);
+      const shape = shapeOf(first.columns);
+      const before = asked.means === undefined ? known[shape] : undefined;
+      const table = before?.length === first.columns.length ? readGrid(grid, { ...asked, means: before }) : first;
       if (table.rows.length === 0 && table.problems.length === 0) throw new Refused('no-rows');
       const samples = table.columns.map(
         (_column, at) => grid.slice(1).find((row) => (row[at] ?? '') !== '')?.[at] ?? '',
       );
-      tell({ turn, table, cut, samples });
+      tell({ turn, table, cut, samples, shape });
     } catch (error) {
       tell({ turn, fault: error instanceof Refused ? error.fault : 'unreadable' });
     }

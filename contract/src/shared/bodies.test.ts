@@ -32,6 +32,14 @@ const entry = {
   itemId: null,
   daysBefore: null,
 };
+const ownNames = {
+  ...{ givenName: 'Wren', familyName: '', year: '6', schoolName: 'Skerry Cove School' },
+  timeZone: 'America/Halifax',
+};
+const ownRow = {
+  ...{ itemId: null, title: 'Quiz 1', dueOn: null, category: null, earned: null, possible: null },
+  ...{ percent: null, letter: null, status: 'open', comment: null },
+};
 const threshold = { on: true, percent: 70, level: 2.5, letter: null };
 const on = { on: true };
 const alertRules = {
@@ -106,6 +114,19 @@ const fitting: Record<string, object> = {
   'post /api/work/joint': { picks: [{ studentId: uuid, itemId: uuid }] },
   'post /api/students/:studentId/comments/:commentId/offers': { place: 0, answer: 'confirmed' },
   'post /api/operator/session': { name: 'Sable', password: 'x', code: '123456' },
+  'post /api/own/children': {
+    ...ownNames,
+    term: { title: 'Fall', startsOn: '2026-09-01', endsOn: '2026-12-18' },
+  },
+  'patch /api/own/children/:studentId': ownNames,
+  'post /api/own/children/:studentId/terms': {
+    ...{ id: null, title: 'Fall', startsOn: '2026-09-01', endsOn: '2026-12-18' },
+  },
+  'post /api/own/children/:studentId/courses': {
+    ...{ id: null, title: 'Tides', teacher: null, teacherEmail: null, termId: uuid },
+    ...{ adds: 'together', missing: 'zero', scale: 'letters', categories: [] },
+  },
+  'post /api/own/children/:studentId/courses/:courseId/work': { rows: [ownRow] },
   'post /api/operator/sources': {
     ...{ name: 'A school', baseUrl: 'https://s.example', clientId: 'c', clientSecret: 's' },
   },

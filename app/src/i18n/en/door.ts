@@ -45,7 +45,7 @@ export const doorEn = {
     whoTitle: 'Set up your account',
     laterTitle: 'Start without a code',
     laterLead:
-      'We’ll send you a message to confirm your address. Add your child as soon as you have the code.',
+      'We’ll send you a message to confirm your address. Then add your child: by the code once you have it, or by yourself if your school gives none.',
     name: 'Your name',
     nameHint: 'The way teachers know you: first and last name',
     passwordHint: 'A few words that don’t belong together are strong and easy to type.',

@@ -47,7 +47,7 @@ export const doorEs: typeof doorEn = {
     whoTitle: 'Abra su cuenta',
     laterTitle: 'Empezar sin código',
     laterLead:
-      'Le enviaremos un mensaje para confirmar su correo. Agregue a su hijo o hija en cuanto tenga el código.',
+      'Le enviaremos un mensaje para confirmar su correo. Después agregue a su hijo o hija: con el código, o usted mismo si la escuela no da ninguno.',
     name: 'Su nombre',
     nameHint: 'Como lo conocen los maestros: nombre y apellido',
     passwordHint: 'Unas cuantas palabras sin relación entre sí son seguras y fáciles de escribir.',

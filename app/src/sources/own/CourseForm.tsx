@@ -1,5 +1,6 @@
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
+import { StyleSheet } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import {
   ownMissing,
@@ -113,7 +114,7 @@ function Categories({
     </Stack>
   );
 }
-const own = { share: { width: 104 } } as const;
+const own = StyleSheet.create({ share: { width: 104 } });
 
 type Kept = OwnRecord['courses'][number];
 const begin = (kept: Kept | undefined) => ({
@@ -126,6 +127,23 @@ const categoriesOf = (kept: Kept | undefined): Category[] => {
   const own = (kept?.categories ?? []).map(({ id, title, weight }) => ({ id, title, share: String(weight) }));
   return own.length > 0 ? own : [blank(), blank()];
 };
+
+const longestOf = { title: 120, teacher: 120, teacherEmail: 320 } as const;
+const bodyOf = ({
+  names,
+  rules: { adds, missing, scale },
+  termId,
+  categories,
+}: {
+  names: ReturnType<typeof begin>;
+  rules: OwnRules;
+  termId: string;
+  categories: readonly Category[];
+}): OwnCourse => ({
+  ...{ adds, missing, scale, termId, title: names.title },
+  ...{ teacher: names.teacher.trim() || null, teacherEmail: names.teacherEmail.trim() || null },
+  categories: categories.map(({ id, title, share }) => ({ id, title, weight: shareOf(share) || 0 })),
+});
 
 function Form({ studentId, record, kept }: { studentId: string; record: OwnRecord; kept: Kept | undefined }) {
   const { t } = useTranslation();
@@ -140,20 +158,14 @@ function Form({ studentId, record, kept }: { studentId: string; record: OwnRecor
   const [drop, dropping] = useDropOwnCourseMutation();
   const named = categories.filter(({ title }) => title.trim() !== '');
   const isWrong = rules.adds === 'weighted' && named.some(({ share }) => Number.isNaN(shareOf(share)));
-  const field = (name: keyof typeof names, kind: 'text' | 'name' | 'email', longest: number) => (
+  const field = (name: keyof typeof names, kind: 'text' | 'name' | 'email') => (
     <Field
-      label={t(`own.course.${name}`)}
-      value={names[name]}
+      {...{ kind, longest: longestOf[name], label: t(`own.course.${name}`), value: names[name] }}
       onChange={(value) => setNames({ ...names, [name]: value })}
-      {...{ kind, longest }}
     />
   );
   const save = async () => {
-    const body: OwnCourse = {
-      ...{ adds: rules.adds, missing: rules.missing, scale: rules.scale, termId, title: names.title },
-      ...{ teacher: names.teacher.trim() || null, teacherEmail: names.teacherEmail.trim() || null },
-      categories: named.map(({ id, title, share }) => ({ id, title, weight: shareOf(share) || 0 })),
-    };
+    const body = bodyOf({ names, rules, termId, categories: named });
     const answer = await put({ studentId, body: { id: kept?.id ?? null, ...body } });
     if (answer.data) router.replace(`/courses/${studentId}/${answer.data.courseId}/write`);
   };
@@ -163,7 +175,7 @@ function Form({ studentId, record, kept }: { studentId: string; record: OwnRecor
   };
   return (
     <Stack space={2}>
-      {field('title', 'text', 120)}
+      {field('title', 'text')}
       <Questions rules={rules} onChange={setRules} />
       {rules.adds === 'weighted' ? <Categories categories={categories} onChange={setCategories} /> : null}
       {record.terms.length > 1 ? (
@@ -175,8 +187,8 @@ function Form({ studentId, record, kept }: { studentId: string; record: OwnRecor
           onChange={setTermId}
         />
       ) : null}
-      {field('teacher', 'name', 120)}
-      {names.teacher.trim() === '' ? null : field('teacherEmail', 'email', 320)}
+      {field('teacher', 'name')}
+      {names.teacher.trim() === '' ? null : field('teacherEmail', 'email')}
       <Trouble error={error ?? dropping.error} words={isWrong ? t('own.shareWrong') : null} />
       <Row wrap>
         <Action

@@ -5,6 +5,61 @@ import { Action, Choice, Field, Quietly, Row, Stack, styles, Words } from '../..
 import { DayField } from './NewChild';
 import { rowOf, wrongIn, type Typed } from './rows';
 
+interface Part {
+  readonly typed: Typed;
+  readonly set: (change: Partial<Typed>) => void;
+}
+
+/** Where it stands, and the points that go with it. */
+function Score({ typed, set }: Part) {
+  const { t } = useTranslation();
+  const points = (name: 'earned' | 'possible') => (
+    <Stack style={styles.fill}>
+      <Field
+        label={t(`own.work.${name}`)}
+        kind="number"
+        value={typed[name]}
+        longest={9}
+        onChange={(value) => set({ [name]: value })}
+      />
+    </Stack>
+  );
+  return (
+    <>
+      <Choice
+        titled
+        label={t('own.work.status')}
+        options={resultStatuses.map((value) => ({ value, label: t(`own.status.${value}`) }))}
+        value={typed.status}
+        onChange={(status) => set({ status })}
+      />
+      <Row space={1} style={styles.top}>
+        {typed.status === 'scored' || typed.status === 'incomplete' ? points('earned') : null}
+        {points('possible')}
+      </Row>
+    </>
+  );
+}
+
+function Category({ typed, set, categories }: Part & { categories: readonly string[] }) {
+  const { t } = useTranslation();
+  const { category } = typed;
+  const named = categories.includes(category) || category === '' ? categories : [...categories, category];
+  if (named.length === 0) return null;
+  return (
+    <Choice
+      titled
+      label={t('own.work.category')}
+      options={[
+        ...named.map((value) => ({ value, label: value })),
+        { value: '', label: t('own.work.noCategory') },
+      ]}
+      value={category}
+      onChange={(next) => set({ category: next })}
+    />
+  );
+}
+
 /** Everything of an assignment that can be written down. */
 export function RowForm({
   itemId,
@@ -25,11 +80,6 @@ export function RowForm({
   const [typed, setTyped] = useState(begin);
   const set = (change: Partial<Typed>) => setTyped({ ...typed, ...change });
   const wrong = wrongIn(typed);
-  const scored = typed.status === 'scored' || typed.status === 'incomplete';
-  const named =
-    categories.includes(typed.category) || typed.category === ''
-      ? categories
-      : [...categories, typed.category];
   return (
     <Stack space={1.5}>
       <Field
@@ -38,48 +88,9 @@ export function RowForm({
         longest={300}
         onChange={(title) => set({ title })}
       />
-      <Choice
-        titled
-        label={t('own.work.status')}
-        options={resultStatuses.map((value) => ({ value, label: t(`own.status.${value}`) }))}
-        value={typed.status}
-        onChange={(status) => set({ status })}
-      />
-      <Row space={1} style={styles.top}>
-        {scored ? (
-          <Stack style={styles.fill}>
-            <Field
-              label={t('own.work.earned')}
-              kind="number"
-              value={typed.earned}
-              longest={9}
-              onChange={(earned) => set({ earned })}
-            />
-          </Stack>
-        ) : null}
-        <Stack style={styles.fill}>
-          <Field
-            label={t('own.work.possible')}
-            kind="number"
-            value={typed.possible}
-            longest={9}
-            onChange={(possible) => set({ possible })}
-          />
-        </Stack>
-      </Row>
+      <Score {...{ typed, set }} />
       <DayField optional label={t('own.work.due')} value={typed.dueOn} onChange={(dueOn) => set({ dueOn })} />
-      {named.length > 0 ? (
-        <Choice
-          titled
-          label={t('own.work.category')}
-          options={[
-            ...named.map((value) => ({ value, label: value })),
-            { value: '', label: t('own.work.noCategory') },
-          ]}
-          value={typed.category}
-          onChange={(category) => set({ category })}
-        />
-      ) : null}
+      <Category {...{ typed, set, categories }} />
       <Field
         label={t('own.work.comment')}
         value={typed.comment}

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import Svg, { G, Line, Rect } from 'react-native-svg';
 import { useTranslation } from 'react-i18next';
 import type { CourseRecord, OwnRules } from '@cadro/contract';
@@ -58,62 +58,61 @@ function widths({ adds, missing }: OwnRules): number[] {
   });
 }
 
+/** One assignment of the example: its frame, filled as far as it counts; open where nothing was turned in. */
+function Bar({ x, width, fraction, open }: { x: number; width: number; fraction: number; open: boolean }) {
+  const palette = usePalette();
+  const height = fraction * tall;
+  return (
+    <G>
+      <Rect
+        {...{ x: x + 1, y: 1, width: width - 2, height: tall, fill: 'none', stroke: palette.soft }}
+        strokeDasharray={open ? '4 3' : ''}
+      />
+      <Rect x={x + 1} y={tall + 1 - height} width={width - 2} height={height} fill={palette.sand} />
+    </G>
+  );
+}
+
+function Bars({ rules, room, level }: { rules: OwnRules; room: number; level: number }) {
+  const palette = usePalette();
+  const wide = widths(rules);
+  const whole = wide.reduce((sum, each) => sum + each, 0);
+  const left = (index: number) => wide.slice(0, index).reduce((sum, each) => sum + each, 0);
+  return (
+    <Svg width={room} height={tall + 2}>
+      {works.map(({ id, earned, possible }, index) =>
+        wide[index] ? (
+          <Bar
+            key={id}
+            x={(left(index) / whole) * room}
+            width={(wide[index] / whole) * room}
+            fraction={earned === null ? (missingFraction[rules.missing] ?? 0) : earned / possible}
+            open={earned === null}
+          />
+        ) : null,
+      )}
+      <Line x1={0} x2={room} y1={level + 1} y2={level + 1} stroke={palette.ink} strokeWidth={2} />
+    </Svg>
+  );
+}
+
 /**
  * What the rules do to an example: each assignment as wide as it weighs and as high as it was earned, with a line where
- * the grade stands. What counts as nothing stands open; what is left out has no width.
+ * the grade stands. What was not turned in has a broken frame; what is left out has no width.
  */
 export function RulePicture({ rules }: { rules: OwnRules }) {
   const { t } = useTranslation();
   const format = useFormat();
-  const palette = usePalette();
   const [room, setRoom] = useState(0);
   const { posted, letter, outOf } = exampleOf(rules);
-  const wide = widths(rules);
-  const whole = wide.reduce((sum, each) => sum + each, 0);
-  const level = tall - ((posted ?? 0) / outOf) * tall;
-  let left = 0;
   return (
     <Stack space={0.5}>
       <View
         aria-hidden
-        style={{ height: tall + 2 }}
+        style={own.picture}
         onLayout={({ nativeEvent }) => setRoom(nativeEvent.layout.width)}
       >
-        {room > 0 ? (
-          <Svg width={room} height={tall + 2}>
-            {works.map(({ id, earned, possible }, index) => {
-              const width = ((wide[index] ?? 0) / whole) * room;
-              const x = left;
-              left += width;
-              if (width === 0) return null;
-              const fraction = earned === null ? (missingFraction[rules.missing] ?? 0) : earned / possible;
-              const height = fraction * tall;
-              return (
-                <G key={id}>
-                  <Rect
-                    {...{
-                      x: x + 1,
-                      y: 1,
-                      width: width - 2,
-                      height: tall,
-                      fill: 'none',
-                      stroke: palette.soft,
-                    }}
-                    strokeDasharray={earned === null ? '4 3' : ''}
-                  />
-                  <Rect
-                    x={x + 1}
-                    y={tall + 1 - height}
-                    width={width - 2}
-                    height={height}
-                    fill={palette.sand}
-                  />
-                </G>
-              );
-            })}
-            <Line x1={0} x2={room} y1={level + 1} y2={level + 1} stroke={palette.ink} strokeWidth={2} />
-          </Svg>
-        ) : null}
+        {room > 0 ? <Bars {...{ rules, room }} level={tall - ((posted ?? 0) / outOf) * tall} /> : null}
       </View>
       <Words size="small">
         {t('own.example', {
@@ -126,3 +125,5 @@ export function RulePicture({ rules }: { rules: OwnRules }) {
     </Stack>
   );
 }
+
+const own = StyleSheet.create({ picture: { height: tall + 2, maxWidth: 420 } });

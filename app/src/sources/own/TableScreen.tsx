@@ -2,22 +2,16 @@ import { useEffect, useState } from 'react';
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { Child, Means, OwnRecord } from '@cadro/contract';
-import type { Column, Order, Table } from '@cadro/core/tables';
+import type { Order, Table } from '@cadro/core/tables';
 import { useChildren } from '../../household';
-import { tableMeant, useAppDispatch, useAppSelector } from '../../store';
+import { tableMeant, useAppDispatch } from '../../store';
 import { Action, BackLink, Field, Heading, Loaded, Page, PickFile, Quiet, Row, Stack, Words } from '../../ui';
+import type { TableAnswer } from '../../workers';
 import { useOwnRecordQuery } from '../api';
 import { groupsOf } from './groups';
 import { DateOrder, TableColumns } from './TableColumns';
 import { TableTake } from './TableTake';
 import { useTable } from './useTable';
-
-/** By what a table of the same shape is known again. */
-const shapeOf = (columns: readonly Column[]): string =>
-  columns
-    .map(({ header }) => header.trim().toLowerCase())
-    .join('|')
-    .slice(0, 300);
 
 /** What is pasted from a page is read as the table it was there. */
 function usePasted(onMarkup: (markup: string) => void): void {
@@ -54,18 +48,14 @@ function Problems({ table }: { table: Table }) {
   );
 }
 
-interface ReadTable {
-  readonly table: Table;
-  readonly cut: boolean;
-  readonly samples: readonly string[];
-}
+type ReadTable = Extract<TableAnswer, { table: Table }>;
 
 /** A table as it is understood, with the ways to correct it and to take it in. */
 function Understood({
   child,
   record,
   wanted,
-  answer: { table, cut, samples },
+  answer: { table, cut, samples, shape },
   order,
   onRead,
 }: {
@@ -81,7 +71,7 @@ function Understood({
   const { groups, others } = groupsOf(table.rows, child);
   const asks = table.undecided && order === null;
   const correct = (means: readonly Means[]) => {
-    dispatch(tableMeant({ shape: shapeOf(table.columns), means }));
+    dispatch(tableMeant({ shape, means }));
     onRead({ means });
   };
   return (
@@ -108,14 +98,11 @@ function Understood({
 
 function Reading({ child, record, wanted }: { child: Child; record: OwnRecord; wanted: string | null }) {
   const { t } = useTranslation();
-  const known = useAppSelector(({ prefs }) => prefs.tables);
   const { answer, busy, read } = useTable();
   const [text, setText] = useState('');
   const [how, setHow] = useState<{ means?: readonly Means[]; order?: Order }>({});
-  const [applied, setApplied] = useState<number | null>(null);
   const begin = (given: { text?: string; file?: Blob }) => {
     setHow({});
-    setApplied(null);
     read(given);
   };
   usePasted((markup) => {
@@ -127,21 +114,12 @@ function Reading({ child, record, wanted }: { child: Child; record: OwnRecord; w
     setHow(next);
     read(next);
   };
-  const table = answer && 'table' in answer ? answer.table : null;
-  // A table of a shape that was corrected once is read as it was corrected, the first time it is read.
-  const remembered = table ? known[shapeOf(table.columns)] : undefined;
-  const turn = answer?.turn ?? null;
-  useEffect(() => {
-    if (turn === null || applied !== null) return;
-    setApplied(turn);
-    if (remembered && remembered.length === table?.columns.length) again({ means: remembered });
-  }, [turn]);
   return (
     <Stack space={2}>
       <Field label={t('table.paste')} hint={t('table.pasteHint')} value={text} lines={5} onChange={setText} />
       <Row wrap>
         <Action
-          main={!table}
+          main={!(answer && 'table' in answer)}
           label={t('table.read')}
           busy={busy}
           disabled={text.trim() === ''}

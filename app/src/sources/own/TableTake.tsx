@@ -25,44 +25,39 @@ const summed = (parts: readonly OwnTaken[]): OwnTaken | null =>
         itemIds: [...sum.itemIds, ...part.itemIds],
       }));
 
-/** The rows of one course, as they are understood, and the way to take them in. */
-export function TableTake({
-  child,
-  record,
-  group,
-  wanted,
-  ready,
-}: {
-  child: Child;
-  record: OwnRecord;
-  group: Group;
+interface TakeProps {
+  readonly child: Child;
+  readonly record: OwnRecord;
+  readonly group: Group;
   /** The course somebody came from. */
-  wanted: string | null;
+  readonly wanted: string | null;
   /** Whether nothing of the table is undecided any more. */
-  ready: boolean;
-}) {
+  readonly ready: boolean;
+}
+
+interface Taken {
+  readonly courseId: string;
+  readonly told: OwnTaken;
+  /** Whether the course was made for it. */
+  readonly made: boolean;
+}
+
+/** Takes a group's rows into a course, which is made first where it is a new one. */
+function useTaking({ child, record, group: { course: name, rows } }: TakeProps) {
   const { t } = useTranslation();
-  const { course: name, rows } = group;
-  const likely = likelyCourse(name, record.courses) ?? (name === null ? wanted : null);
-  const [target, setTarget] = useState(likely ?? (record.courses.length === 0 || name !== null ? fresh : ''));
-  const [taken, setTaken] = useState<{ readonly courseId: string; readonly told: OwnTaken } | null>(null);
+  const [taken, setTaken] = useState<Taken | null>(null);
   const [putCourse, making] = usePutOwnCourseMutation();
   const [putWork, writing] = usePutOwnWorkMutation();
   const of = { studentId: child.id };
-  const courseFor = async (): Promise<string | null> => {
-    if (target !== fresh) return target;
-    const answer = await putCourse({
-      ...of,
-      body: {
-        ...{ id: null, title: name ?? t('table.unnamed'), teacher: null, teacherEmail: null },
-        ...{ termId: record.terms.at(-1)?.id ?? '', adds: 'together', missing: 'zero', scale: 'letters' },
-        categories: [],
-      },
-    });
-    return answer.data?.courseId ?? null;
+  const newCourse = async (): Promise<string | null> => {
+    const rules = { adds: 'together', missing: 'zero', scale: 'letters' } as const;
+    const named = { id: null, title: name ?? t('table.unnamed'), teacher: null, teacherEmail: null };
+    const body = { ...named, ...rules, termId: record.terms.at(-1)?.id ?? '', categories: [] };
+    return (await putCourse({ ...of, body })).data?.courseId ?? null;
   };
-  const take = async () => {
-    const courseId = await courseFor();
+  const take = async (target: string) => {
+    const made = target === fresh;
+    const courseId = made ? await newCourse() : target;
     if (courseId === null) return;
     const parts: OwnTaken[] = [];
     for (let from = 0; from < rows.length; from += atOnce) {
@@ -72,32 +67,46 @@ export function TableTake({
       parts.push(answer.data);
     }
     const told = summed(parts);
-    if (told) setTaken({ courseId, told });
+    if (told) setTaken({ courseId, told, made });
   };
-  if (taken) {
-    const { courseId, told } = taken;
-    return (
-      <Stack space={0.5}>
-        <Heading level={2}>{name ?? t('table.taken')}</Heading>
-        <Words live>{t('table.done', { added: told.added, changed: told.changed, same: told.same })}</Words>
-        <TakenWords taken={told} way={`/courses/${child.id}/${courseId}/own`} />
-        <WayOn label={t('table.seeCourse')} href={`/courses/${child.id}/${courseId}`} />
-        {target === fresh ? (
-          <WayOn label={t('table.howGraded')} href={`/courses/${child.id}/${courseId}/own`} />
-        ) : null}
-      </Stack>
-    );
-  }
+  return { taken, take, busy: making.isLoading || writing.isLoading, error: making.error ?? writing.error };
+}
+
+/** What became of the rows of a course, and where to go from there. */
+function Done({ child, group, taken: { courseId, told, made } }: Pick<TakeProps, 'child' | 'group'> & { taken: Taken }) {
+  const { t } = useTranslation();
+  const rules = `/courses/${child.id}/${courseId}/own` as const;
+  return (
+    <Stack space={0.5}>
+      <Heading level={2}>{group.course ?? t('table.taken')}</Heading>
+      <Words live>{t('table.done', { added: told.added, changed: told.changed, same: told.same })}</Words>
+      <TakenWords taken={told} way={rules} />
+      <WayOn label={t('table.seeCourse')} href={`/courses/${child.id}/${courseId}`} />
+      {made ? <WayOn label={t('table.howGraded')} href={rules} /> : null}
+    </Stack>
+  );
+}
+
+/** The rows of one course, as they are understood, and the way to take them in. */
+export function TableTake(props: TakeProps) {
+  const { child, record, group, wanted, ready } = props;
+  const { t } = useTranslation();
+  const { course: name, rows } = group;
+  const likely = likelyCourse(name, record.courses) ?? (name === null ? wanted : null);
+  const [target, setTarget] = useState(
+    likely ?? (record.courses.length === 0 || name !== null ? fresh : ''),
+  );
+  const { taken, take, busy, error } = useTaking(props);
+  if (taken) return <Done {...{ child, group, taken }} />;
+  const understood = t('table.understood', { count: rows.length });
   return (
     <Stack>
-      <Heading level={2}>{name ?? t('table.understood', { count: rows.length })}</Heading>
-      {name === null ? null : <Words colour="soft">{t('table.understood', { count: rows.length })}</Words>}
+      <Heading level={2}>{name ?? understood}</Heading>
+      {name === null ? null : <Words colour="soft">{understood}</Words>}
       {rows.slice(0, shown).map((row) => (
         <RowLine key={row.row} row={rowOfTable(row)} />
       ))}
-      {rows.length > shown ? (
-        <Words colour="soft">{t('table.more', { count: rows.length - shown })}</Words>
-      ) : null}
+      {rows.length > shown ? <Words colour="soft">{t('table.more', { count: rows.length - shown })}</Words> : null}
       {record.courses.length > 0 ? (
         <Choice
           titled
@@ -110,14 +119,14 @@ export function TableTake({
           onChange={setTarget}
         />
       ) : null}
-      <Trouble error={making.error ?? writing.error} />
+      <Trouble error={error} />
       <Action
         main
         label={t('table.take', { count: rows.length })}
         {...(name === null ? {} : { hint: name })}
-        busy={making.isLoading || writing.isLoading}
+        busy={busy}
         disabled={target === '' || !ready}
-        onPress={() => void take()}
+        onPress={() => void take(target)}
       />
       {ready ? null : <Words colour="plum">{t('table.decide')}</Words>}
     </Stack>

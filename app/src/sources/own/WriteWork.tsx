@@ -52,6 +52,23 @@ export function TakenWords({ taken, way }: { taken: OwnTaken; way: string }) {
   );
 }
 
+/** What became of what was written last. */
+function Last({ studentId, course, row, taken }: Of & { row: OwnRow; taken: OwnTaken }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  return (
+    <Stack space={0.5}>
+      <Words size="small" live>
+        {t(taken.added > 0 ? 'own.added' : taken.changed > 0 ? 'own.changed' : 'own.same', {
+          title: row.title,
+          score: scoreWords(t, format, row),
+        })}
+      </Words>
+      <TakenWords taken={taken} way={`/courses/${studentId}/${course.id}/own`} />
+    </Stack>
+  );
+}
+
 /** One line of free text, as it is understood, and the way to say more. */
 function OneLine({ studentId, course }: Of) {
   const { t } = useTranslation();
@@ -105,17 +122,7 @@ function OneLine({ studentId, course }: Of) {
         />
         <Quietly label={t('own.addFull')} onPress={() => setFull(true)} />
       </Row>
-      {last && taken && empty ? (
-        <Stack space={0.5}>
-          <Words size="small" live>
-            {t(taken.added > 0 ? 'own.added' : taken.changed > 0 ? 'own.changed' : 'own.same', {
-              title: last.title,
-              score: scoreWords(t, format, last),
-            })}
-          </Words>
-          <TakenWords taken={taken} way={`/courses/${studentId}/${course.id}/own`} />
-        </Stack>
-      ) : null}
+      {last && taken && empty ? <Last {...{ studentId, course, taken }} row={last} /> : null}
     </Stack>
   );
 }

@@ -11,6 +11,7 @@ type Given = Pick<TableAsk, 'text' | 'file' | 'means' | 'order'>;
 /** Reads tables beside the page; what takes too long is given up. */
 export function useTable(): { answer: TableAnswer | null; busy: boolean; read: (given: Given) => void } {
   const lang = useAppSelector(({ prefs }) => prefs.language);
+  const known = useAppSelector(({ prefs }) => prefs.tables);
   const { today } = useFormat();
   const [answer, setAnswer] = useState<TableAnswer | null>(null);
   const [busy, setBusy] = useState(false);
@@ -45,7 +46,7 @@ export function useTable(): { answer: TableAnswer | null; busy: boolean; read: (
       told({ turn: mine, fault: 'too-slow' });
     }, patienceMs);
     setBusy(true);
-    own.postMessage({ turn: mine, lang, today, ...given } satisfies TableAsk);
+    own.postMessage({ turn: mine, lang, today, known, ...given } satisfies TableAsk);
   };
   return { answer, busy, read };
 }

@@ -62,7 +62,7 @@ const dates: readonly RegExp[] = [
   ),
   new RegExp(String.raw`${before}?\b${months}\s+\d{1,2}(?:st|nd|rd|th)?(?:,?\s+\d{4})?\b`, 'i'),
   /\b\d{1,2}[/.-]\d{1,2}[/.-]\d{2,4}\b/,
-  new RegExp(String.raw`${before}?\b(?:today|tomorrow|hoy|mañana)\b`, 'i'),
+  new RegExp(String.raw`${before}?\b(?:today|tomorrow|yesterday|hoy|mañana|ayer)\b`, 'i'),
 ];
 
 /** The day of the week that was, for what has a score; the one that comes, for what has none. */

@@ -30,6 +30,10 @@ describe('a line of free text', () => {
     ['kelp lab report 85%', { course: 1, title: 'Lab report', percent: 85, status: 'scored' }],
     ['history map missing, 10 pts', { course: 2, title: 'Map', possible: 10, status: 'missing' }],
     ['Chapter 4 reading due tomorrow', { title: 'Chapter 4 reading', dueOn: '2026-10-22' }],
+    [
+      'quiz yesterday 9/10',
+      { title: 'Quiz', dueOn: '2026-10-20', earned: 9, possible: 10, status: 'scored' },
+    ],
     ['poster due 11/12', { title: 'Poster', dueOn: '2026-11-12' }],
     ['poster 11/12', { title: 'Poster', earned: 11, possible: 12, status: 'scored' }],
     ['Worksheet 7 turned in', { title: 'Worksheet 7', status: 'handed-in' }],

@@ -96,6 +96,7 @@ export function readDay(
   const words = bare(text);
   if (/^(today|hoy)$/.test(words)) return today;
   if (/^(tomorrow|manana)$/.test(words)) return daysAfter(today, 1);
+  if (/^(yesterday|ayer)$/.test(words)) return daysAfter(today, -1);
   const [, a, b, year] = numbers.exec(words) ?? [];
   if (a !== undefined && b !== undefined) {
     const [first, second] = [Number(a), Number(b)];

@@ -4,7 +4,7 @@ import { pairRows, plainTitle } from '@cadro/core/own';
 import { endOfDay, HttpProblem } from '../../kit';
 import { wholeItems, type WholeItem } from '../../records';
 import { categoryRecords, dueOnOf, noCategory, requireOwnCourse, type OwnCourseKept } from './ownCourse';
-import { requireOwn, writeOwn, type Own, type OwnDeps } from './writeOwn';
+import { writeOwn, type Own, type OwnDeps } from './writeOwn';
 
 /** What a row says once points that are not stated have been filled in. */
 interface Reckoned extends OwnRow {

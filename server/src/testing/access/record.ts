@@ -1,4 +1,16 @@
-import { list, owners, record, writing, type Table } from './callers';
+import { list, owners, record, writing, own as ownAccount, type Statuses, type Table } from './callers';
+
+/** Of what a family writes itself: this child's record is its school's. */
+const keptBySchool: Statuses = { ...writing(403), restricted: 403 };
+const ownRow = {
+  ...{ itemId: null, title: 'Quiz 1', dueOn: null, category: null, earned: null, possible: null },
+  ...{ percent: null, letter: null, status: 'open', comment: null },
+};
+const ownNames = {
+  ...{ givenName: 'Wren', familyName: '', year: '6', schoolName: 'Skerry Cove School' },
+  timeZone: 'America/Halifax',
+};
+const ownTerm = { title: 'Fall', startsOn: '2026-09-01', endsOn: '2026-12-18' };
 
 /** The record. */
 export const recordTable: Table = {
@@ -8,6 +20,30 @@ export const recordTable: Table = {
   'get /api/students/:studentId/comments/:commentId/recording': {
     statuses: { ...owners(404), nobody: 401 },
   },
+  'post /api/own/children': {
+    statuses: { ...ownAccount(201), student: 403, sibling: 403, helper: 201 },
+    body: () => ({ ...ownNames, term: ownTerm }),
+  },
+  'get /api/own/children/:studentId': { statuses: keptBySchool },
+  'patch /api/own/children/:studentId': { statuses: keptBySchool, body: () => ownNames },
+  'delete /api/own/children/:studentId': { statuses: keptBySchool },
+  'post /api/own/children/:studentId/terms': {
+    statuses: keptBySchool,
+    body: () => ({ id: null, ...ownTerm }),
+  },
+  'post /api/own/children/:studentId/courses': {
+    statuses: keptBySchool,
+    body: (ids) => ({
+      ...{ id: null, title: 'Tides', teacher: null, teacherEmail: null, termId: ids.studentId },
+      ...{ adds: 'together', missing: 'zero', scale: 'letters', categories: [] },
+    }),
+  },
+  'delete /api/own/children/:studentId/courses/:courseId': { statuses: keptBySchool },
+  'post /api/own/children/:studentId/courses/:courseId/work': {
+    statuses: keptBySchool,
+    body: () => ({ rows: [ownRow] }),
+  },
+  'delete /api/own/children/:studentId/courses/:courseId/work/:itemId': { statuses: keptBySchool },
   'get /api/drafts': { statuses: list },
   'post /api/drafts': {
     statuses: writing(204),

@@ -1,0 +1,123 @@
+import type { Page } from '@playwright/test';
+import { begins, newcomer } from './newcomers';
+import { expect, once, test } from './stack';
+
+/* Families whose school hands nothing over: they write the record down, or bring it as a table, on a phone. */
+test.use({ story: 'bundle', fresh: true });
+
+const dayMs = 24 * 60 * 60 * 1000;
+/** The day so many days from now, as a table has it: this Cadro lives by the calendar on the wall. */
+const day = (from: number): string => new Date(Date.now() + from * dayMs).toISOString().slice(0, 10);
+
+async function addsChild(page: Page, name: string, school: string): Promise<void> {
+  await page.getByRole('link', { name: 'My school gives no code: add a child yourself' }).click();
+  await page.getByLabel('First name').fill(name);
+  await page.getByLabel('School').fill(school);
+  await page.getByRole('button', { name: `Add ${name}` }).click();
+  await expect(page.getByRole('heading', { level: 1, name: `Add a course for ${name}` })).toBeVisible();
+}
+
+test(
+  'a school that has nothing: a course with five assignments, line by line, and where it stands',
+  once,
+  async ({ browser, running }) => {
+    test.setTimeout(120_000);
+    const parent = await newcomer(browser, running, false);
+    const { page } = parent;
+    await begins(page, running, { name: 'Hedda Skerry', email: 'hedda@test.example' });
+    await parent.findsStateInOrder('nobody is linked yet');
+    await addsChild(page, 'Wren', 'Skerry Cove School');
+    await page.getByLabel('Course', { exact: true }).fill('Mathematics');
+    // What a rule does is seen before it is chosen for good.
+    await expect(page.getByText(/counts as 0 of 10\. The grade is 72\.5 \(C\)\.$/)).toBeVisible();
+    await page.getByRole('radio', { name: 'It doesn’t count' }).click();
+    await expect(page.getByText(/doesn’t count\. The grade is 82\.9 \(B\)\.$/)).toBeVisible();
+    await page.getByRole('radio', { name: 'As 0' }).click();
+    await parent.findsStateInOrder('a course that is written down');
+    await page.getByRole('button', { name: 'Add the course' }).click();
+    const line = page.getByLabel('An assignment in one line');
+    for (const [text, said] of [
+      ['quiz yesterday 17/20', 'Quiz, 17 of 20'],
+      [`worksheet 4 due ${day(-6)} missing, 10 points`, 'Worksheet 4, worth 10'],
+      [`test ${day(-3)} 40/50`, 'Test, 40 of 50'],
+      [`project due ${day(5)} worth 50`, 'Project, worth 50'],
+      ['quiz 3 9 of 10', 'Quiz 3, 9 of 10'],
+    ] as const) {
+      await line.fill(text);
+      await line.press('Enter');
+      await expect(page.getByText(`Added ${said}.`)).toBeVisible();
+    }
+    await expect(page.getByRole('heading', { name: '5 assignments so far' })).toBeVisible();
+    await parent.findsStateInOrder('assignments that are written down');
+    // A slip of the pen is mended where it stands.
+    await page.getByRole('button', { name: 'Change Quiz', exact: true }).click();
+    await page.getByLabel('Assignment', { exact: true }).fill('Quiz 2');
+    await page.getByLabel('Points earned').fill('19');
+    await page.getByRole('button', { name: 'Save the assignment' }).click();
+    await expect(page.getByRole('button', { name: 'Change Quiz 2' })).toBeVisible();
+    await page.getByRole('link', { name: 'See where Mathematics stands' }).click();
+    // 19 + 0 + 40 + 9 of 90.
+    await expect(page.getByText('75.6', { exact: true }).first()).toBeVisible();
+    await expect(page.getByText(/^You write this record down yourself/)).toBeVisible();
+    await parent.findsStateInOrder('a course that its family writes down');
+    await parent.goesTo('Work');
+    await expect(page.getByText('Worksheet 4').first()).toBeVisible();
+    await parent.goesTo('Brief');
+    await expect(page.getByText('Project').first()).toBeVisible();
+    expect(parent.complaints).toEqual([]);
+  },
+);
+
+test('a table out of a page and a file: read, corrected, taken once', once, async ({ browser, running }) => {
+  test.setTimeout(120_000);
+  const parent = await newcomer(browser, running, false);
+  const { page } = parent;
+  await begins(page, running, { name: 'Ivo Tern', email: 'ivo@test.example' });
+  await addsChild(page, 'Lark', 'Tern Rock School');
+  await page.goto('/courses');
+  await page.getByRole('link', { name: 'Bring in a table' }).click();
+  const rows = [
+    ['Tide log', day(-20), 'Homework', '8/10', ''],
+    ['Harbour map', day(-12), 'Homework', 'M', ''],
+    ['Wind test', day(-4), 'Tests', '45/50', 'Well reasoned'],
+    ['Knots essay', day(9), 'Projects', '', ''],
+    ['Total', '', '', '53/70', ''],
+  ];
+  const csv = [['Assignment', 'Due', 'Kind of work', 'Score', 'Remarks'], ...rows]
+    .map((cells) => cells.join('\t'))
+    .join('\n');
+  await page.getByLabel('Paste the table here').fill(csv);
+  await page.getByRole('button', { name: 'Read the table' }).click();
+  await expect(page.getByText('4 assignments, as Cadro understands them')).toBeVisible();
+  await expect(page.getByText('8 of 10', { exact: true })).toBeVisible();
+  await parent.findsStateInOrder('a table as it is understood');
+  await page.getByRole('button', { name: 'Add 4 assignments' }).click();
+  await expect(page.getByText('4 added, 0 changed, 0 were there already.')).toBeVisible();
+  await page.getByRole('link', { name: 'See where the course stands' }).click();
+  // 8 + 0 + 45 of 70.
+  await expect(page.getByText('75.7', { exact: true }).first()).toBeVisible();
+
+  // The next table of the course, as a file: what was there is there once, and a better score is a change.
+  await page.goto('/courses');
+  await page.getByRole('link', { name: 'Bring in a table' }).click();
+  const better = csv.replace('8/10', '10/10').replace('\tM\t', '\t6/10\t');
+  const asked = page.waitForEvent('filechooser');
+  await page.getByRole('button', { name: 'Choose a file' }).click();
+  await (await asked).setFiles({ name: 'term.tsv', mimeType: 'text/plain', buffer: Buffer.from(better) });
+  await page.getByRole('radio', { name: 'New course', exact: true }).click();
+  await page.getByRole('button', { name: 'Add 4 assignments' }).click();
+  await expect(page.getByText('0 added, 2 changed, 2 were there already.')).toBeVisible();
+  await page.getByRole('link', { name: 'See where the course stands' }).click();
+  await expect(page.getByText('87.1', { exact: true }).first()).toBeVisible();
+
+  // What is no table says so, and nothing is taken.
+  await page.goto('/courses');
+  await page.getByRole('link', { name: 'Bring in a table' }).click();
+  const photo = page.waitForEvent('filechooser');
+  await page.getByRole('button', { name: 'Choose a file' }).click();
+  await (
+    await photo
+  ).setFiles({ name: 'boat.xlsx', mimeType: 'x', buffer: Buffer.from('PK\u0003\u0004 a boat') });
+  await expect(page.getByText(/^This can’t be read as a table/)).toBeVisible();
+  expect(parent.complaints).toEqual([]);
+});
