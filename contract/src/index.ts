@@ -70,6 +70,7 @@ export * from './outlook/work';
 export * from './plan/cases';
 export * from './plan/plan';
 export * from './shared';
+export * from './sources/bundles';
 export * from './sources/feed';
 export * from './sources/oneRoster';
 export * from './sources/own';

@@ -6,7 +6,10 @@ alter table sources drop constraint sources_kind_check;
 alter table sources
   add constraint sources_kind_check check (kind in ('interface', 'bundles', 'own')),
   -- Whose it is, where it is a family's.
-  add column household_id uuid references households on delete set null;
+  add column household_id uuid references households on delete set null,
+  -- Who began it, and the children they named as theirs in what they hand over.
+  add column begun_by uuid references guardians on delete set null,
+  add column wanted jsonb not null default '[]';
 create index sources_household on sources (household_id) where household_id is not null;
 grant select (kind) on sources to cadro_request, cadro_limited;
 create or replace view source_states with (security_invoker = true) as
@@ -22,7 +25,7 @@ export async function up(knex: Knex): Promise<void> {
 }
 
 export async function down(knex: Knex): Promise<void> {
-  await knex('sources').where({ kind: 'own' }).delete();
+  await knex('sources').where({ kind: 'own' }).orWhereNotNull('household_id').delete();
   await knex.raw(`drop index sources_household`);
   // The views keep their newest column, which says of none that it is written by hand.
   await knex.raw(
@@ -31,7 +34,7 @@ export async function down(knex: Knex): Promise<void> {
       .replaceAll(`kind = 'own' as by_hand`, 'false as by_hand')
       .replaceAll('src.false', 'false'),
   );
-  await knex.raw(`alter table sources drop column household_id`);
+  await knex.raw(`alter table sources drop column household_id, drop column begun_by, drop column wanted`);
   await knex.raw(`alter table sources drop constraint sources_kind_check`);
   await knex.raw(
     `alter table sources add constraint sources_kind_check check (kind in ('interface', 'bundles'))`,

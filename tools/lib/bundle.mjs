@@ -70,6 +70,7 @@ export async function bundleServer(folder) {
       ...commands.map((name) => source(`main/cli/${name}.ts`)),
       source('plan/solve.worker.ts'),
       source('alerts/rehearsal/rehearse.worker.ts'),
+      source('sources/imports/family/winnow.worker.ts'),
     ],
     join(folder, 'server'),
   );

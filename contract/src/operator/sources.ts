@@ -1,24 +1,11 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { route } from '../shared/route';
 import { Instant, Nullable, Uuid } from '../shared/scalars';
+import { Bundle } from '../sources/bundles';
 import { sourceParts, syncFaults, type SourceKind } from '../sources/status';
 
 const strict = { additionalProperties: false };
 
-/** How far a file that a school has handed over has come. */
-export const bundleStates = ['coming', 'waiting', 'reading', 'asking', 'done', 'refused', 'stopped'] as const;
-export type BundleState = (typeof bundleStates)[number];
-/** Why nothing of a file could be read. */
-export const bundleFaults = [
-  'not-a-zip',
-  'encrypted',
-  'unsafe',
-  'too-many-files',
-  'too-big',
-  'no-tables',
-  'several-bundles',
-] as const;
-export type BundleFault = (typeof bundleFaults)[number];
 /** Why a school's system could not be read. */
 export const sourceFailures = [
   'source-down',
@@ -30,19 +17,7 @@ export const sourceFailures = [
   'source-elsewhere',
 ] as const;
 export type SourceFailure = (typeof sourceFailures)[number];
-/** Of what a table that is told as a whole can take something away by not naming it. */
-export const wholeCollections = ['results', 'items', 'enrolments', 'courses'] as const;
-export type WholeCollection = (typeof wholeCollections)[number];
-
 const one = <T extends string>(of: readonly T[]) => Type.Union(of.map((each) => Type.Literal(each)));
-
-const Bundle = Type.Object({
-  ...{ id: Uuid, name: Type.String(), state: one(bundleStates), fault: Nullable(one(bundleFaults)) },
-  /** What would go, and of how much, where that is to be said first: of several, the one with the greatest share. */
-  ask: Nullable(Type.Object({ what: one(wholeCollections), gone: Type.Integer(), of: Type.Integer() })),
-  /** Records that have been taken in, and rows that have not. */
-  ...{ records: Type.Integer(), problems: Type.Integer(), cameAt: Instant },
-});
 
 /** What an operator looks after; what families write themselves is theirs. */
 const operatorKinds = ['interface', 'bundles'] as const satisfies readonly SourceKind[];

@@ -27,6 +27,8 @@ export const problemCodes = [
   'off-scale',
   'no-way',
   'unreadable-file',
+  'child-not-in-file',
+  'several-in-file',
   'nothing-open',
   'foreign-origin',
   'too-large',

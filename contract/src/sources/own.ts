@@ -1,5 +1,6 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { Child } from '../household/household';
+import { Bundle } from './bundles';
 import { resultStatuses } from '../gradebook/record';
 import { route } from '../shared/route';
 import { DateOnly, Nullable, Uuid } from '../shared/scalars';
@@ -91,6 +92,24 @@ export const OwnTaken = Type.Object({
 });
 export type OwnTaken = Static<typeof OwnTaken>;
 
+/** A child as a school's export names it; the number only where two have the same name. */
+export const WantedChild = Type.Object(
+  {
+    ...{ givenName: Text(60), familyName: Text(60) },
+    number: Nullable(Type.String({ minLength: 1, maxLength: 60 })),
+  },
+  strict,
+);
+export type WantedChild = Static<typeof WantedChild>;
+
+/** A school whose exports a family hands over. */
+export const OwnSchool = Type.Object({
+  ...{ id: Uuid, name: Type.String(), children: Type.Array(WantedChild) },
+  /** The last files, newest first. */
+  bundles: Type.Array(Bundle),
+});
+export type OwnSchool = Static<typeof OwnSchool>;
+
 const OwnItem = Type.Object({ id: Uuid, ...said });
 export const OwnRecord = Type.Object({
   ...names,
@@ -156,6 +175,42 @@ export const ownRoutes = {
     body: Type.Object({ rows: Type.Array(OwnRow, { minItems: 1, maxItems: mostOwnRows }) }, strict),
     answer: OwnTaken,
     summary: 'Write down assignments with their scores; the same again changes nothing',
+  }),
+  schools: route({
+    ...{ ...of, method: 'get', path: '/api/own/schools', status: 200 },
+    answer: Type.Object({ schools: Type.Array(OwnSchool) }),
+    summary: 'The schools whose exports the household hands over, with what became of the last files',
+  }),
+  addSchool: route({
+    ...{ ...of, method: 'post', path: '/api/own/schools', status: 201 },
+    body: Type.Object(
+      { ...School, children: Type.Array(WantedChild, { minItems: 1, maxItems: 10 }) },
+      strict,
+    ),
+    answer: Type.Object({ id: Uuid }),
+    summary: 'Add a school that gives its families exports, with the children one has there',
+  }),
+  putExport: route({
+    ...{ ...of, method: 'post', path: '/api/own/schools/:sourceId/exports', status: 202 },
+    params: Type.Object({ sourceId: Uuid }),
+    query: Type.Object({ name: Text(200) }, strict),
+    takesBytes: 'application/zip',
+    answer: Type.Object({
+      /** Null where the very same file is there already. */
+      id: Nullable(Uuid),
+    }),
+    summary: 'Hand over an export of OneRoster tables; only the named children’s rows are kept',
+  }),
+  answerExport: route({
+    ...{ ...of, method: 'post', path: '/api/own/exports/:bundleId', status: 204 },
+    params: Type.Object({ bundleId: Uuid }),
+    body: Type.Object({ answer: one(['take', 'stop'] as const) }, strict),
+    summary: 'Say whether an export that removes much is right, or stop one that is being read',
+  }),
+  dropSchool: route({
+    ...{ ...of, method: 'delete', path: '/api/own/schools/:sourceId', status: 204 },
+    params: Type.Object({ sourceId: Uuid }),
+    summary: 'Delete what a household’s exports of a school have brought, with its children’s records',
   }),
   dropWork: route({
     ...{ ...of, method: 'delete', path: `${base}/courses/:courseId/work/:itemId`, status: 204 },

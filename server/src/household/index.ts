@@ -3,7 +3,7 @@ export { codeLetters } from './codes/codeLetters';
 export { addressOfCode } from './door/giveCode';
 export { codesCsv, giveCodes } from './codes/classCodes';
 export { classesOf, classList, type ClassFilter } from './codes/classStore';
-export { linkOwnChild, type OwnLinkHooks } from './door/ownChild';
+export { linkOwnChildren, type OwnLinkHooks } from './door/ownChild';
 export { doorRouter } from './door/doorRoutes';
 export type { HouseholdHooks } from './door/ways';
 export { draftRouter } from './draftRoutes';

@@ -145,14 +145,18 @@ export function linkedChildren(db: Db | Trx, guardianId: string, roles: readonly
     );
 }
 
-/** The one child of a source that a family writes itself. */
-export async function studentOfSource(trx: Trx, sourceId: string): Promise<string> {
-  const [studentId] = await trx('student_profiles')
-    .where({ source_id: sourceId })
-    .pluck<string[]>('student_id');
-  if (studentId === undefined) throw new Error(`no child of source ${sourceId}`);
-  return studentId;
-}
+/** The children of a source whom somebody has never been linked to. */
+export const neverLinked = (trx: Trx, sourceId: string, guardianId: string): Promise<string[]> =>
+  trx('student_profiles as s')
+    .where({ 's.source_id': sourceId })
+    .whereNotExists(
+      trx('guardian_links as l')
+        .whereRaw('l.student_id = s.student_id')
+        .where({ 'l.guardian_id': guardianId })
+        .select(trx.raw('1')),
+    )
+    .orderBy('s.student_id')
+    .pluck('s.student_id');
 
 /** Links, or takes an ended link up again. */
 export async function putLink(

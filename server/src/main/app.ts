@@ -38,7 +38,7 @@ import { operatorRouter } from '../operator';
 import { deskRouter } from '../desk';
 import { answersAbout, outlookRouter } from '../outlook';
 import { planRouter, Solver } from '../plan';
-import { ownRouter, sourceRouter } from '../sources';
+import { ownRouter, sourceRouter, Winnower } from '../sources';
 import { demoRouter } from './demo';
 import { exportRouter } from './exported';
 import { gradebookHooks, householdHooks, onFigures, ownHooks, restrictingHooks } from './hooks';
@@ -85,9 +85,10 @@ interface Helpers {
   readonly solver: Solver;
   readonly live: LiveAlerts;
   readonly rehearser: Rehearser;
+  readonly winnower: Winnower;
 }
 
-function apiRouter(deps: ServerDeps, { solver, live, rehearser }: Helpers): Router {
+function apiRouter(deps: ServerDeps, { solver, live, rehearser, winnower }: Helpers): Router {
   const router = newRouter(deps);
   router.use('/calendar', addressLimit(deps.db), secretAddress);
   router.use(
@@ -100,7 +101,7 @@ function apiRouter(deps: ServerDeps, { solver, live, rehearser }: Helpers): Rout
     onFileRouter(deps),
     draftRouter(deps),
     sourceRouter(deps),
-    ownRouter(deps, ownHooks),
+    ownRouter(deps, winnower, ownHooks),
     attendanceRouter(deps, touchedByPattern(deps)),
     gradebookRouter(deps, gradebookHooks(deps)),
     termRouter(deps),
@@ -161,6 +162,7 @@ export function buildServer(handed: Omit<ServerDeps, 'wall'> & { readonly wall?:
     solver: new Solver(),
     live: new LiveAlerts(config, log),
     rehearser: new Rehearser(),
+    winnower: new Winnower(),
   };
   app.use(apiRouter(deps, helpers));
   app.use('/api', () => {
@@ -176,7 +178,7 @@ export function buildServer(handed: Omit<ServerDeps, 'wall'> & { readonly wall?:
     async close() {
       // The streams end first: each of them touches its session once more.
       await helpers.live.close();
-      await Promise.all([pool.end(), helpers.solver.close(), helpers.rehearser.close()]);
+      await Promise.all([pool.end(), helpers.solver.close(), helpers.rehearser.close(), helpers.winnower.close()]);
     },
   };
 }

@@ -33,6 +33,7 @@ export const restrictingHooks: RestrictingHooks = { onRestricted: dropWaitingDig
 /** Children are put down as their pages are written; the job that takes them runs once, when the reading is over. */
 export const readingHooks: ReadingHooks = {
   onRecords: wantFigures,
+  onLinked: (trx, studentId) => wantLooks(trx, [studentId]),
   onReading: async (db, sourceId, { whole, now }) => {
     if (whole) await wantStaleFigures(db, sourceId, now);
     await addJobs(db, [figuresJob]);

@@ -88,7 +88,7 @@ function bundlePages(router: Served): void {
     operatorRoutes.putBundle,
     asOperator(async ({ deps, params: { sourceId }, query: { name }, request }) => {
       const source = await findSource(deps.db, sourceId);
-      if (source?.kind !== 'bundles') throw new HttpProblem('not-found');
+      if (source?.kind !== 'bundles' || source.household_id !== null) throw new HttpProblem('not-found');
       const id = await receiveBundle(deps, sourceId, { name, stream: request }).catch((cause: unknown) => {
         throw cause instanceof BundleTooLarge ? new HttpProblem('too-large', { cause }) : cause;
       });

@@ -46,6 +46,7 @@ export {
   leftBefore,
   rolesOfPeople,
   schoolDates,
+  studentKeys,
   studentsOfCourses,
   teachersByCourse,
   type Contact,

@@ -22,6 +22,10 @@ export async function rolesOfPeople(
   return rows;
 }
 
+/** A source's children, by its own ids. */
+export const studentKeys = (db: Db, sourceId: string): Promise<string[]> =>
+  db('students').where({ source_id: sourceId }).orderBy('external_id').pluck('external_id');
+
 export const allStudentIds = (db: Db): Promise<string[]> => db('students').orderBy('id').pluck('id');
 
 /** Today's date where each child goes to school. */

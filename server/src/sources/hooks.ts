@@ -4,6 +4,8 @@ import type { Db, Trx } from '../kit';
 export interface ReadingHooks {
   /** Records of these children have changed; runs in the transaction that writes them. */
   readonly onRecords: (trx: Trx, studentIds: readonly string[], now: Date) => Promise<void>;
+  /** A child has been linked to whose family brings its records in. */
+  readonly onLinked: (trx: Trx, studentId: string) => Promise<void>;
   /** A reading is over, whole or cut. */
   readonly onReading: (
     db: Db,

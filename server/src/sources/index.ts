@@ -18,6 +18,7 @@ export type { ReadingHooks } from './hooks';
 export { answerBundle, bundlesOf, sweepBundles } from './imports/bundleStore';
 export { lookForBundles } from './imports/folder';
 export { BundleTooLarge, receiveBundle, receiveFile } from './imports/receive';
+export { Winnower } from './imports/family/winnower';
 export { ownRouter } from './own/ownRoutes';
 export { readingJob } from './readingJob';
 export { syncSource } from './sync';

@@ -1,6 +1,12 @@
 import { randomUUID } from 'node:crypto';
 import type { Db } from '../kit';
-import { sourceParts, type OneRosterVersion, type SourceFailure, type SourceKind, type SourcePart } from '@cadro/contract';
+import {
+  sourceParts,
+  type OneRosterVersion,
+  type SourceFailure,
+  type SourceKind,
+  type SourcePart,
+} from '@cadro/contract';
 
 export interface SourceRow {
   readonly id: string;
@@ -21,6 +27,8 @@ export interface SourceRow {
   readonly time_zone: string;
   readonly version: OneRosterVersion | null;
   readonly parts: Parts;
+  /** Whose it is, where a family brings it in. */
+  readonly household_id: string | null;
 }
 
 /** What became of a part of a source that is asked for apart. */
@@ -107,7 +115,9 @@ export async function sourcesOfStudents(db: Db, studentIds: readonly string[]) {
     .groupBy('src.id')
     .orderBy('src.name')
     .select<
-      (Pick<SourceRow, 'id' | 'name' | 'kind' | 'read_at' | 'failing_since' | 'parts'> & { student_ids: string[] })[]
+      (Pick<SourceRow, 'id' | 'name' | 'kind' | 'read_at' | 'failing_since' | 'parts'> & {
+        student_ids: string[];
+      })[]
     >(
       'src.id',
       'src.name',
@@ -198,6 +208,7 @@ export interface SourceProblemsRow extends Pick<SourceRow, 'id' | 'name' | 'base
 export const sourceProblems = (db: Db): Promise<SourceProblemsRow[]> =>
   db('sources as s')
     .whereNot({ 's.kind': 'own' })
+    .whereNull('s.household_id')
     .leftJoin('sync_problems as p', 'p.source_id', 's.id')
     .groupBy('s.id')
     .orderBy('s.name')

@@ -78,6 +78,10 @@ export const en = {
     'no-way': 'There is no number to send a text to, or no way to send one.',
     'plan-full': 'A plan holds forty open tasks. Take some out, or tick off what is done.',
     'nothing-open': 'Nothing of this is open any more.',
+    'child-not-in-file':
+      'We found no student of that name in this file. Check the spelling, or ask the school which name it uses.',
+    'several-in-file':
+      'This file has more than one student of that name. Add the student number the school uses.',
     'unreadable-file': 'This file cannot be read. Nothing was taken from it.',
     'foreign-origin': 'Please do this from Cadro’s own page.',
     'too-large': 'This is too long.',

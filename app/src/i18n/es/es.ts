@@ -79,6 +79,10 @@ export const es: Catalogue = {
     'no-way': 'No hay número al que enviar un texto, o no hay modo de enviarlo.',
     'plan-full': 'Un plan admite cuarenta tareas abiertas. Quita algunas o marca lo que está hecho.',
     'nothing-open': 'Ya no queda nada abierto de esto.',
+    'child-not-in-file':
+      'En este archivo no hay ningún estudiante con ese nombre. Revise cómo se escribe o pregunte a la escuela qué nombre usa.',
+    'several-in-file':
+      'En este archivo hay más de un estudiante con ese nombre. Agregue el número de estudiante que usa la escuela.',
     'unreadable-file': 'Este archivo no se puede leer. No se ha tomado nada de él.',
     'foreign-origin': 'Hágalo desde la página de Cadro, por favor.',
     'too-large': 'Esto es demasiado largo.',

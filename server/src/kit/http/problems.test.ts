@@ -29,6 +29,8 @@ it('each problem has its status, which a client goes by', () => {
     'plan-full': 422,
     'nothing-open': 422,
     'unreadable-file': 422,
+    'child-not-in-file': 422,
+    'several-in-file': 422,
     'unknown-thread': 422,
     'foreign-origin': 403,
     'too-large': 413,

@@ -30,6 +30,8 @@ const kinds: Record<ProblemCode, { status: number; title: string }> = {
   'no-way': { status: 422, title: 'There is no such way to reach this guardian' },
   'plan-full': { status: 422, title: 'This plan holds as many open tasks as can be weighed' },
   'nothing-open': { status: 422, title: 'Nothing of this is open any more' },
+  'child-not-in-file': { status: 422, title: 'The file has no such child' },
+  'several-in-file': { status: 422, title: 'The file has several children of that name' },
   'unreadable-file': { status: 422, title: 'The file cannot be read; the place is named' },
   'unknown-thread': { status: 422, title: 'This mail belongs to no thread' },
   'foreign-origin': { status: 403, title: 'Writes are taken from Cadro’s own pages only' },

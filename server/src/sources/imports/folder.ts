@@ -21,8 +21,8 @@ const filesIn = (folder: string): Promise<string[]> =>
 export async function lookForBundles(deps: Deps, folder: string): Promise<number> {
   let taken = 0;
   const nowMs = (await systemClock.now()).getTime();
-  for (const { id, name, kind } of await allSources(deps.db)) {
-    if (kind !== 'bundles') continue;
+  for (const { id, name, kind, household_id } of await allSources(deps.db)) {
+    if (kind !== 'bundles' || household_id !== null) continue;
     // A name is the operator's own; one that would lead elsewhere has no folder here.
     for (const own of [id, ...(/^[^/\\]+$/.test(name) && !name.startsWith('.') ? [name] : [])]) {
       for (const file of await filesIn(join(folder, own))) {

@@ -16,6 +16,7 @@ import {
   toldKey,
 } from '../../records';
 import type { Db, Deps } from '../../kit';
+import { linkOwnChildren } from '../../household';
 import { BundleError } from '../bundle/errors';
 import { openBundle, type Batch, type OpenBundle, type RowFault } from '../bundle/readBundle';
 import type { ReadingHooks } from '../hooks';
@@ -23,6 +24,7 @@ import { clearShapes, reportedOf } from '../problemStore';
 import * as sources from '../store';
 import { settle, writePage, type Run, type Sheet } from '../taking';
 import { ahead } from './ahead';
+import { familySource } from './family/familyStore';
 import * as store from './bundleStore';
 
 export interface TakeDeps extends Deps {
@@ -118,6 +120,13 @@ async function takeRows({ deps: { db }, bundle, open, run }: Taking): Promise<bo
   return true;
 }
 
+/** Of what a family hands over itself, the children are theirs to see. */
+async function linkFamily({ deps, bundle, run: { now } }: Taking): Promise<void> {
+  const guardianId = (await familySource(deps.db, bundle.source_id))?.begun_by ?? null;
+  if (guardianId === null) return;
+  await linkOwnChildren(deps.db, { sourceId: bundle.source_id, guardianId, now }, deps.reading);
+}
+
 async function finish(taking: Taking): Promise<void> {
   const { deps, bundle, run, again } = taking;
   const { db } = deps;
@@ -127,6 +136,7 @@ async function finish(taking: Taking): Promise<void> {
   // What only the classroom's feed tells stands in no table.
   await sources.tellPart(db, bundle.source_id, 'feed', { state: 'refused', since: null, at });
   await sources.markRead(db, bundle.source_id, run.now);
+  await linkFamily(taking);
   await store.endBundle(db, bundle.id, { state: 'done', now: run.now });
   await deps.reading.onReading(db, bundle.source_id, { whole: true, now: run.now });
 }

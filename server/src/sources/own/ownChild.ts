@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import type { BodyOf, Child, OwnChild, ownRoutes } from '@cadro/contract';
 import { isTimeZone } from '@cadro/core';
 import { HttpProblem, houseOf } from '../../kit';
-import { childrenFor, linkOwnChild, type OwnLinkHooks } from '../../household';
+import { childrenFor, linkOwnChildren, type OwnLinkHooks } from '../../household';
 import { wholeTerms } from '../../records';
 import { addOwnSource, dropOwnSource, renameOwnSource } from './ownStore';
 import { requireOwn, writeOwn, writeRecords, type OwnDeps, type OwnWritten } from './writeOwn';
@@ -61,7 +61,9 @@ export async function addOwnChild(
   );
   const written = { ...whoIs(body), terms: [termRecord(randomUUID(), body.term)] };
   await writeRecords(own, sourceId, written, { backlog: true });
-  return linkOwnChild(db, { sourceId, guardianId: guardian.id, now }, hooks);
+  const [child] = await linkOwnChildren(db, { sourceId, guardianId: guardian.id, now }, hooks);
+  if (!child) throw new Error('the link just written cannot be read');
+  return child;
 }
 
 /** Changes who a child is and where it goes to school. */

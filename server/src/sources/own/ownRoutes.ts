@@ -1,15 +1,43 @@
 import { ownRoutes } from '@cadro/contract';
 import type { Router } from 'express';
-import { mount, newRouter, type ServerDeps } from '../../kit';
+import { mount, newRouter, type Served, type ServerDeps } from '../../kit';
 import { requireGuardian, type OwnLinkHooks } from '../../household';
+import {
+  addFamilySource,
+  answerFamilyBundle,
+  dropFamilySource,
+  familySchools,
+  putFamilyBundle,
+} from '../imports/family/familyBundles';
+import type { Winnower } from '../imports/family/winnower';
 import { addOwnChild, changeOwnChild, forgetOwnChild, putOwnTerm } from './ownChild';
 import { dropOwnCourse, ownRecord, putOwnCourse } from './ownCourse';
 import { dropOwnWork, putOwnWork } from './ownWork';
 import type { OwnDeps } from './writeOwn';
 
-/** What a family writes down itself. */
+/** Schools whose exports a family hands over. */
+function schoolPages(router: Served, winnower: Winnower): void {
+  mount(router, ownRoutes.schools, async ({ deps, guardianId }) => ({
+    schools: await familySchools(deps, guardianId),
+  }));
+  mount(router, ownRoutes.addSchool, async ({ deps, guardianId, body }) => ({
+    id: await addFamilySource(deps, guardianId, body),
+  }));
+  mount(router, ownRoutes.putExport, async ({ deps, guardianId, params, query: { name }, request }) => ({
+    id: await putFamilyBundle(deps, guardianId, winnower, { ...params, name, stream: request }),
+  }));
+  mount(router, ownRoutes.answerExport, ({ deps, guardianId, params: { bundleId }, body: { answer } }) =>
+    answerFamilyBundle(deps, guardianId, bundleId, answer),
+  );
+  mount(router, ownRoutes.dropSchool, ({ deps, guardianId, params: { sourceId } }) =>
+    dropFamilySource(deps, guardianId, sourceId),
+  );
+}
+
+/** What a family brings in itself. */
 export function ownRouter(
   given: ServerDeps,
+  winnower: Winnower,
   hooks: OwnLinkHooks & Pick<OwnDeps, 'reading' | 'onWritten'>,
 ): Router {
   const router = newRouter(given);
@@ -42,5 +70,6 @@ export function ownRouter(
   mount(router, ownRoutes.dropWork, ({ deps, guardianId, params }) =>
     dropOwnWork({ ...deps, reading, onWritten }, guardianId, params),
   );
+  schoolPages(router, winnower);
   return router;
 }
