@@ -126,6 +126,11 @@ const fitting: Record<string, object> = {
     ...{ id: null, title: 'Tides', teacher: null, teacherEmail: null, termId: uuid },
     ...{ adds: 'together', missing: 'zero', scale: 'letters', categories: [] },
   },
+  'post /api/own/schools': {
+    ...{ schoolName: 'Wrack School', timeZone: 'America/Halifax' },
+    children: [{ givenName: 'Odo', familyName: 'Wrack', number: null }],
+  },
+  'post /api/own/exports/:bundleId': { answer: 'take' },
   'post /api/own/children/:studentId/courses/:courseId/work': { rows: [ownRow] },
   'post /api/operator/sources': {
     ...{ name: 'A school', baseUrl: 'https://s.example', clientId: 'c', clientSecret: 's' },

@@ -53,6 +53,8 @@ beforeAll(async () => {
     'passkeyId',
     'personId',
     'invitationId',
+    'sourceId',
+    'bundleId',
   ];
   const own = Object.entries(first).flatMap(([name, id]) => (id && !apart.includes(name) ? [id] : []));
   const concernsNamed = (row: string) => own.some((id) => row.includes(id));

@@ -48,6 +48,9 @@ export interface Ids {
   readonly invitationId: string;
   readonly wordId: string;
   readonly pieceId: string;
+  /** The school's, and a file's that nobody has handed over. */
+  readonly sourceId: string;
+  readonly bundleId: string;
 }
 
 /** All that a school may hold back, of the course of the table where it is one. */

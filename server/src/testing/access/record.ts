@@ -21,9 +21,22 @@ export const recordTable: Table = {
     statuses: { ...owners(404), nobody: 401 },
   },
   'post /api/own/children': {
-    statuses: { ...ownAccount(201), student: 403, sibling: 403, helper: 201 },
-    body: () => ({ ...ownNames, term: ownTerm }),
+    // Who may is tried with what is written; here nobody gets another child by the way.
+    statuses: ownAccount(400),
+    body: () => ({ ...ownNames, term: ownTerm, timeZone: 'Atlantis/Deep' }),
   },
+  'get /api/own/schools': { statuses: list },
+  'post /api/own/schools': {
+    statuses: ownAccount(400),
+    body: () => ({
+      ...{ schoolName: 'Wrack School', timeZone: 'Atlantis/Deep' },
+      children: [{ givenName: 'Odo', familyName: 'Wrack', number: null }],
+    }),
+  },
+  // The school itself is no family's.
+  'post /api/own/schools/:sourceId/exports?name=a.zip': { statuses: ownAccount(404) },
+  'delete /api/own/schools/:sourceId': { statuses: ownAccount(404) },
+  'post /api/own/exports/:bundleId': { statuses: ownAccount(404), body: () => ({ answer: 'take' }) },
   'get /api/own/children/:studentId': { statuses: keptBySchool },
   'patch /api/own/children/:studentId': { statuses: keptBySchool, body: () => ownNames },
   'delete /api/own/children/:studentId': { statuses: keptBySchool },
