@@ -1,4 +1,5 @@
 import type { Page } from '@playwright/test';
+import { islandSchool, zip } from './islandSchool';
 import { begins, newcomer } from './newcomers';
 import { expect, once, test } from './stack';
 
@@ -64,6 +65,47 @@ test(
     await expect(page.getByText('Worksheet 4').first()).toBeVisible();
     await parent.goesTo('Brief');
     await expect(page.getByText('Project').first()).toBeVisible();
+    expect(parent.complaints).toEqual([]);
+  },
+);
+
+test(
+  'an export of the school: only the own child’s rows, and where it stands',
+  once,
+  async ({ browser, running }) => {
+    test.setTimeout(120_000);
+    const parent = await newcomer(browser, running, false);
+    const { page } = parent;
+    await begins(page, running, { name: 'Ina Wrack', email: 'ina.wrack@test.example' });
+    await page.getByRole('link', { name: 'My school gives no code: add a child yourself' }).click();
+    await page.getByRole('radio', { name: 'An export file (OneRoster, .zip)' }).click();
+    await page.getByLabel('Child’s first name, as the school writes it').fill('Una');
+    await page.getByLabel('Child’s last name').fill('Wrack');
+    await page.getByLabel('School', { exact: true }).fill('Wrack Island School');
+    await parent.findsStateInOrder('an export is asked for');
+    const send = async (name: string, buffer: Buffer) => {
+      const asked = page.waitForEvent('filechooser');
+      await page.getByRole('button', { name: /^Choose the export/ }).click();
+      await (await asked).setFiles({ name, mimeType: 'application/zip', buffer });
+    };
+    const file = await zip(islandSchool(day));
+    await send('fall.zip', file);
+    await expect(page.getByText(/^We found no student of that name in this file/)).toBeVisible();
+    await page.getByLabel('Child’s first name, as the school writes it').fill('Odo');
+    await send('fall.zip', file);
+    await page.getByRole('link', { name: 'See the courses' }).click({ timeout: 60_000 });
+    await page.getByRole('link', { name: /^Knots and splices/ }).click();
+    // 17 of 20 in the quizzes at 60, and nothing turned in at 40.
+    await expect(page.getByText('51.0', { exact: true }).first()).toBeVisible();
+    await parent.goesTo('Work');
+    await expect(page.getByText('Bowline sheet').first()).toBeVisible();
+    await page.goto('/settings/sources');
+    await expect(page.getByText('Exports that you bring in yourself. About Odo.')).toBeVisible();
+    await parent.findsStateInOrder('the sources of a family');
+    await page.getByRole('button', { name: 'Remove this source: Wrack Island School' }).click();
+    await expect(page.getByText(/^This deletes the whole record of Odo/)).toBeVisible();
+    await page.getByRole('button', { name: 'Delete it for good: Wrack Island School' }).click();
+    await expect(page.getByText(/^There’s no source yet/)).toBeVisible();
     expect(parent.complaints).toEqual([]);
   },
 );

@@ -14,6 +14,7 @@ const changed = { invalidatesTags: ['Record' as const] };
 const sourcesApi = api.injectEndpoints({
   endpoints: endpointsBy((by) => ({
     sources: by.query(routes.sources, nothing, { providesTags: ['Record'] }),
+    readSource: by.mutation(routes.read, (sourceId: string) => ({ params: { sourceId } })),
     nextDay: by.mutation(routes.moveDemoClock, nothing, {
       invalidatesTags: ['Me', 'Record', 'Talk', 'Alerts'],
     }),
@@ -34,6 +35,34 @@ const sourcesApi = api.injectEndpoints({
       ({ body, ...params }: Sent<'putWork', OfCourse>) => ({ params, body }),
       changed,
     ),
+    ownSchools: by.query(ownRoutes.schools, nothing, { providesTags: ['Record'] }),
+    addOwnSchool: by.mutation(
+      ownRoutes.addSchool,
+      (body: BodyOf<typeof ownRoutes.addSchool>) => ({ body }),
+      changed,
+    ),
+    putExport: by.upload(
+      ownRoutes.putExport,
+      ({ sourceId, file }: { readonly sourceId: string; readonly file: File }) => ({
+        params: { sourceId },
+        query: { name: file.name.slice(0, 200) },
+      }),
+      changed,
+    ),
+    answerExport: by.mutation(
+      ownRoutes.answerExport,
+      ({ bundleId, answer }: { readonly bundleId: string; readonly answer: 'take' | 'stop' }) => ({
+        params: { bundleId },
+        body: { answer },
+      }),
+      changed,
+    ),
+    dropOwnSchool: by.mutation(ownRoutes.dropSchool, (sourceId: string) => ({ params: { sourceId } }), {
+      invalidatesTags: ['Me', 'Record', 'Talk', 'Alerts'],
+    }),
+    forgetOwnChild: by.mutation(ownRoutes.forgetChild, (studentId: string) => ({ params: { studentId } }), {
+      invalidatesTags: ['Me', 'Record', 'Talk', 'Alerts'],
+    }),
     dropOwnWork: by.mutation(
       ownRoutes.dropWork,
       (params: OfCourse & { readonly itemId: string }) => ({ params }),
@@ -43,6 +72,7 @@ const sourcesApi = api.injectEndpoints({
 });
 export const {
   useSourcesQuery,
+  useReadSourceMutation,
   useNextDayMutation,
   useOwnRecordQuery,
   useAddOwnChildMutation,
@@ -50,4 +80,10 @@ export const {
   useDropOwnCourseMutation,
   usePutOwnWorkMutation,
   useDropOwnWorkMutation,
+  useOwnSchoolsQuery,
+  useAddOwnSchoolMutation,
+  usePutExportMutation,
+  useAnswerExportMutation,
+  useDropOwnSchoolMutation,
+  useForgetOwnChildMutation,
 } = sourcesApi;

@@ -1,6 +1,8 @@
 export * from './api';
+export * from './BundleLine';
 export * from './DemoClock';
 export * from './FreshnessNote';
-export * from './own';
-export * from './SourceStates';
+export { CourseForm, NewChild, TableScreen, WriteWork } from './own';
+export { SourcesScreen } from './SourcesScreen';
+export { SourceStates } from './SourceStates';
 export * from './Untold';

@@ -237,6 +237,7 @@ const ofRoutes: Readonly<Record<string, readonly [number, ...string[]]>> = {
   'post /api/own/children/:studentId/terms': [200, '/ no others', '/title 1 to 60 characters'],
   'delete /api/own/schools/:sourceId': [204],
   'get /api/own/schools': [200],
+  'post /api/sources/:sourceId/read': [202],
   'post /api/own/schools/:sourceId/exports': [202, '/ no others', '/name 1 to 200 characters'],
   'post /api/own/exports/:bundleId': [204, '/ no others'],
   'post /api/own/schools': [

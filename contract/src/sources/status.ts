@@ -34,6 +34,8 @@ export const SourceStatus = Type.Object({
   /** What it does not give of what it is asked for apart. */
   untold: Type.Array(Type.Union(sourceParts.map((part) => Type.Literal(part)))),
   readAt: Nullable(Instant),
+  /** When it is read by itself again; null for what is not. */
+  nextAt: Nullable(Instant),
   failingSince: Nullable(Instant),
   /** Records that could not be taken in, each with its reason; the others went in. */
   problems: Type.Array(
@@ -58,6 +60,15 @@ export const sourceRoutes = {
     summary: 'Where the linked children’s records come from, and how old they are',
     status: 200,
     answer: Type.Object({ sources: Type.Array(SourceStatus) }),
+  }),
+  read: route({
+    method: 'post',
+    path: '/api/sources/:sourceId/read',
+    params: Type.Object({ sourceId: Uuid }),
+    room,
+    access: 'signed-in',
+    summary: 'Read a linked child’s school once more, now; a guardian, and not too often',
+    status: 202,
   }),
   moveDemoClock: route({
     method: 'post',

@@ -1,5 +1,6 @@
 import { Logger, run, type Runner } from 'graphile-worker';
 import type { Logger as Pino } from 'pino';
+import { readEveryMinutes } from '../sources';
 import { tasksOf, type JobDeps } from './tasks';
 
 /** Job names and outcomes, never payloads: those name children. */
@@ -13,7 +14,7 @@ const quietLogger = (log: Pino) =>
  * still waits for, because a process was killed after it had written records, are computed then, too.
  */
 const crontab = [
-  '*/15 * * * * syncAll',
+  `*/${readEveryMinutes} * * * * syncAll`,
   '*/5 * * * * lookForBundles',
   '7,22,37,52 * * * * lookAtGuardians',
   '*/5 * * * * computeFigures',

@@ -20,5 +20,5 @@ export { lookForBundles } from './imports/folder';
 export { BundleTooLarge, receiveBundle, receiveFile } from './imports/receive';
 export { Winnower } from './imports/family/winnower';
 export { ownRouter } from './own/ownRoutes';
-export { readingJob } from './readingJob';
+export { readEveryMinutes, readingJob } from './readingJob';
 export { syncSource } from './sync';

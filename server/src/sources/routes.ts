@@ -1,14 +1,19 @@
 import { sourceRoutes } from '@cadro/contract';
 import type { Router } from 'express';
 import type { ServerDeps } from '../kit';
-import { mount, newRouter } from '../kit';
+import { addJobs, HttpProblem, mount, newRouter, takeTry } from '../kit';
 import { childrenFor } from '../household';
 import { problemsOf } from './problemStore';
+import { nextReading, readingJob } from './readingJob';
 import { sourcesOfStudents, untoldOf } from './store';
+
+/** Somebody may ask for a reading now and then; a school is read by itself often enough. */
+const readPatience = { free: 3, firstWaitSeconds: 300, longestWaitSeconds: 3600, forgetSeconds: 3600 };
 
 export function sourceRouter(given: ServerDeps): Router {
   const router = newRouter(given);
-  mount(router, sourceRoutes.sources, async ({ deps: { db }, guardianId }) => {
+  mount(router, sourceRoutes.sources, async ({ deps: { db, clock }, guardianId }) => {
+    const next = nextReading(await clock.now()).toISOString();
     const children = await childrenFor(db, guardianId, 'read-record');
     const sources = await sourcesOfStudents(
       db,
@@ -26,6 +31,7 @@ export function sourceRouter(given: ServerDeps): Router {
         studentIds: source.student_ids,
         untold: untoldOf(source.parts),
         readAt: source.read_at?.toISOString() ?? null,
+        nextAt: source.kind === 'interface' ? next : null,
         failingSince: source.failing_since?.toISOString() ?? null,
         problems: problems
           .filter(({ source_id }) => source_id === source.id)
@@ -38,6 +44,17 @@ export function sourceRouter(given: ServerDeps): Router {
           })),
       })),
     };
+  });
+  mount(router, sourceRoutes.read, async ({ deps: { db }, guardianId, params: { sourceId } }) => {
+    const guarded = await childrenFor(db, guardianId, 'write-record');
+    const sources = await sourcesOfStudents(
+      db,
+      guarded.map(({ id }) => id),
+    );
+    const source = sources.find(({ id, kind }) => id === sourceId && kind === 'interface');
+    if (!source) throw new HttpProblem('not-found');
+    await takeTry(db, [{ kind: 'read-source', of: `${guardianId}:${sourceId}`, patience: readPatience }]);
+    await addJobs(db, [readingJob(sourceId)]);
   });
   return router;
 }

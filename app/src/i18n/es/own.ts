@@ -4,7 +4,21 @@ export const ownEs: typeof ownEn = {
   own: {
     newTitle: 'Agregar un hijo usted mismo',
     newLead:
-      'Si la escuela no comparte nada con usted, anote usted las materias, las tareas y los puntajes. Cadro calcula las calificaciones y le dice qué queda pendiente y qué hay que entregar.',
+      'Anote las materias, las tareas y los puntajes. Cadro calcula las calificaciones y le dice qué queda pendiente y qué hay que entregar.',
+    road: '¿Qué tiene usted de la escuela?',
+    roads: { written: 'Nada, o una lista de tareas', export: 'Un archivo exportado (OneRoster, .zip)' },
+    exportLead:
+      'Cadro toma del archivo solo las filas de su hijo o hija. No se guarda nada de ningún otro estudiante.',
+    export: {
+      givenName: 'Nombre, tal como lo escribe la escuela',
+      familyName: 'Apellido',
+      schoolName: 'Escuela',
+      number: 'Número de estudiante',
+    },
+    exportFirst: 'Escriba los nombres y después elija el archivo.',
+    exportChoose: 'Elegir el archivo',
+    exportAgain: 'Agregar uno más reciente',
+    exportDone: 'Ver las materias',
     givenName: 'Nombre',
     familyName: 'Apellido (opcional)',
     schoolName: 'Escuela',
@@ -117,6 +131,27 @@ export const ownEs: typeof ownEn = {
       number: 'Los puntos son un número, como 17 u 8,5.',
       score: 'A una tarea calificada le faltan los puntos obtenidos.',
     },
+  },
+  sources: {
+    toSources: 'Más sobre cada fuente',
+    title: 'De dónde vienen los registros',
+    lead: 'Cada fuente, de cuándo es y qué no pudo darnos. Lo que usted mismo trae, también lo puede quitar aquí.',
+    none: 'Todavía no hay ninguna fuente. Agregue a su hijo o hija con el código de la escuela, o traiga usted los registros.',
+    kind: {
+      interface: 'El sistema de la escuela, que se lee solo. Sobre {{names}}.',
+      bundles: 'Archivos que exporta la escuela. Sobre {{names}}.',
+      exports: 'Archivos exportados que usted trae. Sobre {{names}}.',
+      own: 'Lo que anota su familia. Sobre {{names}}.',
+    },
+    problem: '{{what}} {{id}}: {{fault}}{{detail}}',
+    next: 'Se vuelve a leer {{when}}',
+    readNow: 'Leerla ahora',
+    reading: 'Se está leyendo. Lo nuevo aparece aquí en uno o dos minutos.',
+    remove: 'Quitar esta fuente',
+    removeWhat:
+      'Se borra todo el registro de {{names}} que vino de aquí, con sus seguimientos, planes y avisos. No se puede recuperar.',
+    removeYes: 'Borrarlo para siempre',
+    removeNo: 'Conservarlo',
   },
   table: {
     title: 'Traer una tabla',

@@ -3,8 +3,9 @@ import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { usualTerm } from '@cadro/core/own';
 import { Trouble, useFormat, useMeQuery } from '../../household';
-import { Action, Field, Heading, Page, PickDay, Row, Stack, WayOn, Words } from '../../ui';
+import { Action, Choice, Field, Heading, Page, PickDay, Row, Stack, WayOn, Words } from '../../ui';
 import { useAddOwnChildMutation } from '../api';
+import { NewExport } from './NewExport';
 
 /** A day of the form, chosen from a month. */
 export function DayField({
@@ -82,15 +83,30 @@ function Form({ today }: { today: string }) {
   );
 }
 
-/** A child whose school hands nothing over. */
+const roads = ['written', 'export'] as const;
+
+/** A child whose school gives no code: its family writes the record down, or has an export of it. */
 export function NewChild() {
   const { t } = useTranslation();
   const { data: me } = useMeQuery();
+  const [road, setRoad] = useState<(typeof roads)[number]>('written');
   return (
     <Page>
       <Heading level={1}>{t('own.newTitle')}</Heading>
-      <Words colour="soft">{t('own.newLead')}</Words>
-      {me ? <Form today={me.now.slice(0, 10)} /> : null}
+      <Choice
+        titled
+        label={t('own.road')}
+        options={roads.map((value) => ({ value, label: t(`own.roads.${value}`) }))}
+        value={road}
+        onChange={setRoad}
+      />
+      {road === 'export' ? <NewExport /> : null}
+      {road === 'written' && me ? (
+        <>
+          <Words colour="soft">{t('own.newLead')}</Words>
+          <Form today={me.now.slice(0, 10)} />
+        </>
+      ) : null}
     </Page>
   );
 }

@@ -107,11 +107,7 @@ export function RulePicture({ rules }: { rules: OwnRules }) {
   const { posted, letter, outOf } = exampleOf(rules);
   return (
     <Stack space={0.5}>
-      <View
-        aria-hidden
-        style={own.picture}
-        onLayout={({ nativeEvent }) => setRoom(nativeEvent.layout.width)}
-      >
+      <View aria-hidden style={own.picture} onLayout={({ nativeEvent }) => setRoom(nativeEvent.layout.width)}>
         {room > 0 ? <Bars {...{ rules, room }} level={tall - ((posted ?? 0) / outOf) * tall} /> : null}
       </View>
       <Words size="small">

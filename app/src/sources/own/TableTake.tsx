@@ -73,7 +73,11 @@ function useTaking({ child, record, group: { course: name, rows } }: TakeProps) 
 }
 
 /** What became of the rows of a course, and where to go from there. */
-function Done({ child, group, taken: { courseId, told, made } }: Pick<TakeProps, 'child' | 'group'> & { taken: Taken }) {
+function Done({
+  child,
+  group,
+  taken: { courseId, told, made },
+}: Pick<TakeProps, 'child' | 'group'> & { taken: Taken }) {
   const { t } = useTranslation();
   const rules = `/courses/${child.id}/${courseId}/own` as const;
   return (
@@ -93,9 +97,7 @@ export function TableTake(props: TakeProps) {
   const { t } = useTranslation();
   const { course: name, rows } = group;
   const likely = likelyCourse(name, record.courses) ?? (name === null ? wanted : null);
-  const [target, setTarget] = useState(
-    likely ?? (record.courses.length === 0 || name !== null ? fresh : ''),
-  );
+  const [target, setTarget] = useState(likely ?? (record.courses.length === 0 || name !== null ? fresh : ''));
   const { taken, take, busy, error } = useTaking(props);
   if (taken) return <Done {...{ child, group, taken }} />;
   const understood = t('table.understood', { count: rows.length });
@@ -106,7 +108,9 @@ export function TableTake(props: TakeProps) {
       {rows.slice(0, shown).map((row) => (
         <RowLine key={row.row} row={rowOfTable(row)} />
       ))}
-      {rows.length > shown ? <Words colour="soft">{t('table.more', { count: rows.length - shown })}</Words> : null}
+      {rows.length > shown ? (
+        <Words colour="soft">{t('table.more', { count: rows.length - shown })}</Words>
+      ) : null}
       {record.courses.length > 0 ? (
         <Choice
           titled

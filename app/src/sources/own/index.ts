@@ -1,4 +1,5 @@
 export { CourseForm } from './CourseForm';
+export { Exports, useOwnSchools } from './Exports';
 export { NewChild } from './NewChild';
 export { TableScreen } from './TableScreen';
 export { WriteWork } from './WriteWork';

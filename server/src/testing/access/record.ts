@@ -25,6 +25,9 @@ export const recordTable: Table = {
     statuses: ownAccount(400),
     body: () => ({ ...ownNames, term: ownTerm, timeZone: 'Atlantis/Deep' }),
   },
+  'post /api/sources/:sourceId/read': {
+    statuses: { ...owners(202), apart: 202, restricted: 202 },
+  },
   'get /api/own/schools': { statuses: list },
   'post /api/own/schools': {
     statuses: ownAccount(400),

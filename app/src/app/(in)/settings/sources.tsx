@@ -1,0 +1,3 @@
+import { SourcesScreen } from '../../../sources';
+
+export default SourcesScreen;
