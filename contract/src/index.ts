@@ -18,6 +18,7 @@ import { trailRoutes } from './household/trail';
 import { messageRoutes } from './messages/messages';
 import { operatorRoutes } from './operator/operator';
 import { newsRoutes } from './outlook/news';
+import { outRoutes } from './gradebook/out';
 import { outlookRoutes } from './outlook/outlook';
 import { tryRoutes } from './outlook/tries';
 import { workRoutes } from './outlook/work';
@@ -45,6 +46,7 @@ export * from './gradebook/cases';
 export * from './gradebook/basics';
 export * from './gradebook/gradebook';
 export * from './gradebook/items';
+export * from './gradebook/out';
 export * from './gradebook/policy';
 export * from './gradebook/record';
 export * from './gradebook/terms';
@@ -72,6 +74,7 @@ export * from './plan/plan';
 export * from './shared';
 export * from './sources/bundles';
 export * from './sources/feed';
+export * from './sources/more';
 export * from './sources/oneRoster';
 export * from './sources/own';
 export * from './sources/status';
@@ -94,6 +97,7 @@ export const allRoutes: readonly RouteContract[] = [
   deskRoutes,
   gradebookRoutes,
   termRoutes,
+  outRoutes,
   attendanceRoutes,
   dayRoutes,
   calendarRoutes,

@@ -48,6 +48,8 @@ export const CourseRow = Type.Object({
   title: Line,
   courseCode: optional(Type.String()),
 });
+/** What Cadro itself adds to a row; read softly: what does not fit is not there. */
+const More = optional(Type.Object({ cadro: Type.Optional(Type.Unknown()) }));
 export const ClassRow = Type.Object({
   ...base,
   title: Line,
@@ -57,6 +59,7 @@ export const ClassRow = Type.Object({
   school: Ref,
   terms: Type.Array(Ref, { minItems: 1, maxItems: 100 }),
   periods: optional(Type.Array(Type.String({ maxLength: 100 }))),
+  metadata: More,
 });
 const Role = Type.Object({
   roleType: optional(Type.String()),
@@ -100,6 +103,7 @@ export const CategoryRow = Type.Object({
   ...base,
   title: Line,
   weight: optional(Amount),
+  metadata: More,
 });
 export const LineItemRow = Type.Object({
   ...base,
@@ -112,6 +116,7 @@ export const LineItemRow = Type.Object({
   gradingPeriod: optional(Ref),
   resultValueMin: optional(Type.Unknown()),
   resultValueMax: Amount,
+  metadata: More,
 });
 const Objective = Type.Object({ learningObjectiveId: Id, score: optional(Amount) });
 export const scoreStatuses = [

@@ -8,6 +8,7 @@ export {
   type FiguresHook,
 } from './figures/figures';
 export { looseEndsOf, wantFigures } from './figures/figureStore';
+export { outRouter } from './out/outRoutes';
 export { courseHistories } from './figures/histories';
 export { householdRecords } from './figures/householdRecords';
 export { childsTargets, setTarget, targetOf } from './figures/householdStore';

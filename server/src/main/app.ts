@@ -9,7 +9,7 @@ import { attendanceRouter } from '../attendance';
 import { briefRouter } from '../brief';
 import { calendarPages, calendarRouter, elsewherePages, touchedByPattern } from '../calendar';
 import { followUpRouter } from '../followups';
-import { gradebookRouter, termRouter } from '../gradebook';
+import { gradebookRouter, outRouter, termRouter } from '../gradebook';
 import {
   doorRouter,
   draftRouter,
@@ -105,6 +105,7 @@ function apiRouter(deps: ServerDeps, { solver, live, rehearser, winnower }: Help
     attendanceRouter(deps, touchedByPattern(deps)),
     gradebookRouter(deps, gradebookHooks(deps)),
     termRouter(deps),
+    outRouter(deps),
     followUpRouter(deps, { threadWith, answersAbout }),
     messageRouter(deps),
     alertRouter(deps, live, rehearser),
@@ -178,7 +179,12 @@ export function buildServer(handed: Omit<ServerDeps, 'wall'> & { readonly wall?:
     async close() {
       // The streams end first: each of them touches its session once more.
       await helpers.live.close();
-      await Promise.all([pool.end(), helpers.solver.close(), helpers.rehearser.close(), helpers.winnower.close()]);
+      await Promise.all([
+        pool.end(),
+        helpers.solver.close(),
+        helpers.rehearser.close(),
+        helpers.winnower.close(),
+      ]);
     },
   };
 }

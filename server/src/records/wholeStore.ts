@@ -10,7 +10,12 @@ export interface WholeChild {
   readonly givenName: string;
   readonly familyName: string;
   readonly year: string;
-  readonly school: { readonly externalId: string; readonly name: string; readonly timeZone: string };
+  readonly school: {
+    readonly id: string;
+    readonly externalId: string;
+    readonly name: string;
+    readonly timeZone: string;
+  };
 }
 
 export interface WholeTerm {
@@ -34,6 +39,7 @@ export interface WholeCourse {
   readonly policy: PolicyRecord | null;
   readonly policyTold: boolean;
   readonly teacher: {
+    readonly id: string;
     readonly externalId: string;
     readonly name: string;
     readonly email: string | null;
@@ -75,15 +81,27 @@ export async function wholeChild(db: Db, studentId: string): Promise<WholeChild 
     .join('schools as sch', 'sch.id', 's.school_id')
     .where({ 's.id': studentId })
     .first<
-      (Omit<WholeChild, 'school'> & { schoolId: string; schoolName: string; timeZone: string }) | undefined
+      | (Omit<WholeChild, 'school'> & {
+          schoolId: string;
+          schoolKey: string;
+          schoolName: string;
+          timeZone: string;
+        })
+      | undefined
     >(
       ...['s.id', 's.external_id as externalId', 's.source_id as sourceId', 's.given_name as givenName'],
-      ...['s.family_name as familyName', 's.year', 'sch.external_id as schoolId', 'sch.name as schoolName'],
+      ...[
+        's.family_name as familyName',
+        's.year',
+        'sch.external_id as schoolId',
+        'sch.id as schoolKey',
+        'sch.name as schoolName',
+      ],
       'sch.time_zone as timeZone',
     );
   if (!row) return undefined;
-  const { schoolId, schoolName, timeZone, ...child } = row;
-  return { ...child, school: { externalId: schoolId, name: schoolName, timeZone } };
+  const { schoolId, schoolKey, schoolName, timeZone, ...child } = row;
+  return { ...child, school: { id: schoolKey, externalId: schoolId, name: schoolName, timeZone } };
 }
 
 export const wholeTerms = (db: Db, sourceId: string): Promise<WholeTerm[]> =>
@@ -105,6 +123,7 @@ export async function wholeCourses(db: Db, studentId: string): Promise<WholeCour
     .orderBy(['c.title', 'c.external_id'])
     .select<
       (Omit<WholeCourse, 'teacher'> & {
+        teacherKey: string | null;
         teacherId: string | null;
         teacherName: string;
         teacherEmail: string | null;
@@ -112,11 +131,19 @@ export async function wholeCourses(db: Db, studentId: string): Promise<WholeCour
     >(
       ...['c.id', 'c.external_id as externalId', 'c.title', 'c.room', 'c.period', 'c.term_ids as termIds'],
       ...['t.external_id as termId', 'c.policy', 'c.policy_told as policyTold'],
-      ...['p.external_id as teacherId', 'p.name as teacherName', 'p.email as teacherEmail'],
+      ...[
+        'p.external_id as teacherId',
+        'p.id as teacherKey',
+        'p.name as teacherName',
+        'p.email as teacherEmail',
+      ],
     );
-  return rows.map(({ teacherId, teacherName, teacherEmail, ...course }) => ({
+  return rows.map(({ teacherId, teacherKey, teacherName, teacherEmail, ...course }) => ({
     ...course,
-    teacher: teacherId === null ? null : { externalId: teacherId, name: teacherName, email: teacherEmail },
+    teacher:
+      teacherId === null || teacherKey === null
+        ? null
+        : { id: teacherKey, externalId: teacherId, name: teacherName, email: teacherEmail },
   }));
 }
 

@@ -37,12 +37,11 @@ function Form({ today }: { today: string }) {
   const [who, setWho] = useState({ givenName: '', familyName: '', schoolName: '', year: '' });
   const [term, setTerm] = useState({ startsOn: usual.startsOn, endsOn: usual.endsOn });
   const [add, { isLoading, error }] = useAddOwnChildMutation();
-  const field = (name: keyof typeof who, longest: number, kind: 'name' | 'text' = 'name') => (
+  const field = (name: keyof typeof who, longest: number) => (
     <Field
       label={t(`own.${name}`)}
       value={who[name]}
       onChange={(value) => setWho({ ...who, [name]: value })}
-      kind={kind}
       longest={longest}
     />
   );
@@ -57,7 +56,7 @@ function Form({ today }: { today: string }) {
       {field('givenName', 60)}
       {field('familyName', 60)}
       {field('schoolName', 120)}
-      {field('year', 20, 'text')}
+      {field('year', 20)}
       <DayField
         label={t('own.startsOn')}
         value={term.startsOn}

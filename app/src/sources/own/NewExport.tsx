@@ -42,7 +42,7 @@ export function NewExport() {
   const several = isServerProblem(error) && error.problem?.code === 'several-in-file';
   const field = (name: keyof typeof who, longest: number) => (
     <Field
-      {...{ longest, label: t(`own.export.${name}`), value: who[name], kind: 'name' }}
+      {...{ longest, label: t(`own.export.${name}`), value: who[name] }}
       onChange={(value) => setWho({ ...who, [name]: value })}
     />
   );

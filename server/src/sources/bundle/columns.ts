@@ -27,6 +27,11 @@ const list = (fields: Fields, name: string): string[] =>
     .filter((each) => each !== '');
 const ref = (sourcedId: string | undefined) => (sourcedId === undefined ? undefined : { sourcedId });
 const refs = (fields: Fields, name: string) => list(fields, name).map((sourcedId) => ({ sourcedId }));
+/** What Cadro itself has added to a row. */
+const more = (fields: Fields) => {
+  const cadro = text(fields, 'metadata.cadro');
+  return cadro === undefined ? {} : { metadata: { cadro } };
+};
 const words = (value: string | undefined): string | undefined => value?.toLowerCase();
 
 type Columns = (fields: Fields, joined: Joined) => Readonly<Record<string, unknown>>;
@@ -69,6 +74,7 @@ const columns: Readonly<Record<OneRosterName, Columns>> = {
     school: ref(text(f, 'schoolSourcedId')),
     terms: [...refs(f, 'termSourcedIds'), ...refs(f, 'termSourcedId')],
     periods: list(f, 'periods'),
+    ...more(f),
   }),
   enrollments: (f) => ({
     role: words(text(f, 'role')),
@@ -78,7 +84,7 @@ const columns: Readonly<Record<OneRosterName, Columns>> = {
     beginDate: text(f, 'beginDate'),
     endDate: text(f, 'endDate'),
   }),
-  categories: (f) => ({ title: text(f, 'title'), weight: text(f, 'weight') }),
+  categories: (f) => ({ title: text(f, 'title'), weight: text(f, 'weight'), ...more(f) }),
   lineItems: (f) => ({
     title: text(f, 'title'),
     description: text(f, 'description'),
@@ -88,6 +94,7 @@ const columns: Readonly<Record<OneRosterName, Columns>> = {
     category: ref(text(f, 'categorySourcedId')),
     gradingPeriod: ref(text(f, 'gradingPeriodSourcedId') ?? text(f, 'academicSessionSourcedId')),
     resultValueMax: text(f, 'resultValueMax'),
+    ...more(f),
   }),
   results: (f, { levelsOf, worthOf }) => {
     const levels = levelsOf(text(f, 'sourcedId') ?? '');

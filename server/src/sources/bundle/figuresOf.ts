@@ -1,4 +1,4 @@
-import type { CourseRecord, ItemRecord, ResultRecord, ResultStatus } from '@cadro/contract';
+import type { CourseRecord, ItemRecord, PolicyRecord, ResultRecord, ResultStatus } from '@cadro/contract';
 import { assumedPolicy, byCodePoint, courseAnswer, dateIn } from '@cadro/core';
 import type { NeutralCollection, NeutralRecord } from '../../records';
 import { instantOf } from '../oneRoster/moments';
@@ -72,7 +72,12 @@ function sound(records: HeldRecords): {
   readonly dangling: readonly Dangling[];
 } {
   const whole = new Map<NeutralCollection, ReadonlyMap<string, Held>>(
-    (['students', 'terms', 'categories'] as const).map((name) => [name, records.of(name)]),
+    (
+      [
+        ...(['students', 'terms', 'categories'] as const),
+        ...(['courseDetails', 'courseCategories', 'itemDetails'] as const),
+      ] as const
+    ).map((name) => [name, records.of(name)]),
   );
   const dangling: Dangling[] = [];
   for (const [collection, references] of needs) {
@@ -103,12 +108,19 @@ const lists = (held: Iterable<Held>, column: string): Map<string, Held[]> => {
   return by;
 };
 
-const itemRecord = ({ record }: Held): ItemRecord => ({
+const itemRecord = ({ record }: Held, details: NeutralRecord | undefined): ItemRecord => ({
   id: record.id,
   categoryId: text(record, 'category_id'),
   possible: Number(record['possible']),
   assignedAt: record['assigned_told'] === true ? text(record, 'assigned_at') : null,
   dueAt: textOrNull(record, 'due_at'),
+  ...(details
+    ? {
+        ...{ counts: details['counts'] === true, extraCredit: details['extra_credit'] === true },
+        ...{ inClass: details['in_class'] === true, multiplier: Number(details['multiplier']) },
+        acceptedUntil: textOrNull(details, 'accepted_until'),
+      }
+    : {}),
 });
 
 const resultRecord = ({ record }: Held): ResultRecord => ({
@@ -158,19 +170,26 @@ class Shelves {
   }
 
   record(studentId: string, courseId: string): CourseRecord {
-    const items = (this.items.get(courseId) ?? []).map(itemRecord);
+    const items = (this.items.get(courseId) ?? []).map((held) =>
+      itemRecord(held, this.of('itemDetails').get(held.record.id)?.record),
+    );
     const used = new Set(items.map(({ categoryId }) => categoryId));
     const categories = [...used].map((id) => ({
       id,
       weight: Number(this.of('categories').get(id)?.record['weight']),
+      dropLowest: Number(this.of('courseCategories').get(id)?.record['drop_lowest'] ?? 0),
     }));
     const own = new Set(items.map(({ id }) => id));
     const course = this.of('courses').get(courseId)?.record;
+    const details = this.of('courseDetails').get(courseId)?.record;
     const termEnd = instantOf(course ? this.lastDay(course) : '', this.asked.zone, 'end');
     return {
       id: courseId,
       asOf: this.asked.asOf,
-      policy: assumedPolicy({ weights: categories.map(({ weight }) => weight), termEnd }),
+      policy: details
+        ? (details['policy'] as PolicyRecord) // the translation has read it
+        : assumedPolicy({ weights: categories.map(({ weight }) => weight), termEnd }),
+      ...(details ? { standards: details['standards'] as { id: string }[] } : {}),
       categories,
       items,
       results: (this.results.get(studentId) ?? [])

@@ -12,10 +12,10 @@ const collectionsOf: Readonly<Record<string, readonly NeutralCollection[]>> = {
   academicSessions: ['terms'],
   users: ['students', 'teachers', 'schoolPeople', 'schoolReaches', 'childFiles'],
   demographics: ['childDemographics'],
-  classes: ['courses'],
+  classes: ['courses', 'courseDetails'],
   enrollments: ['enrolments', 'courseTeachers'],
-  categories: ['categories'],
-  lineItems: ['items'],
+  categories: ['categories', 'courseCategories'],
+  lineItems: ['items', 'itemDetails'],
   results: ['results'],
 };
 

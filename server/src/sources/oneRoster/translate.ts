@@ -1,20 +1,24 @@
-import type {
-  ClassRow,
-  DemographicsRow,
-  EnrollmentRow,
-  LineItemRow,
-  oneRosterCollections,
-  OneRosterName,
-  OrgRow,
-  AcademicSessionRow,
-  CategoryRow,
-  ResultRow,
-  ResultStatus,
-  UserRow,
+import {
+  CategoryMore,
+  ClassMore,
+  ItemMore,
+  type ClassRow,
+  type DemographicsRow,
+  type EnrollmentRow,
+  type LineItemRow,
+  type oneRosterCollections,
+  type OneRosterName,
+  type OrgRow,
+  type AcademicSessionRow,
+  type CategoryRow,
+  type ResultRow,
+  type ResultStatus,
+  type UserRow,
 } from '@cadro/contract';
+import { misfits } from '@cadro/contract/parse';
 import { daysAfter, isTimeZone, monthsAfter } from '@cadro/core';
-import type { Static } from '@sinclair/typebox';
-import type { Told, Translation } from '../translation';
+import type { Static, TSchema } from '@sinclair/typebox';
+import type { Neutrals, Told, Translation } from '../translation';
 import { dateOfMoment, instantOf } from './moments';
 
 interface Base {
@@ -142,7 +146,23 @@ const user: Translation<UserRow> = (row) => {
   };
 };
 
+/** What Cadro itself has added to a row, where it fits; a file has it as text. */
+function moreOf<S extends TSchema>(
+  schema: S,
+  row: { readonly metadata?: { readonly cadro?: unknown } },
+): Static<S> | null {
+  const told = row.metadata?.cadro;
+  if (told === undefined) return null;
+  try {
+    const said: unknown = typeof told === 'string' ? JSON.parse(told) : told;
+    return misfits(schema, said).length === 0 ? (said as Static<S>) : null; // it fits
+  } catch {
+    return null; // no JSON: another's member of the same name
+  }
+}
+
 const schoolClass: Translation<ClassRow> = (row) => ({
+  ...gradedBy(row),
   courses: {
     ...key(row),
     title: row.title,
@@ -154,6 +174,18 @@ const schoolClass: Translation<ClassRow> = (row) => ({
     removed: gone(row),
   },
 });
+
+/** How a class is graded, where its row says it. */
+function gradedBy(row: ClassRow): Neutrals {
+  const more = moreOf(ClassMore, row);
+  if (!more) return {};
+  return {
+    courseDetails: {
+      ...{ ...key(row), policy: more.policy, policy_told: true, standards: more.standards ?? [] },
+      ...{ credits: 0, credit_area: null, bump: 0, composition: [] },
+    },
+  };
+}
 
 const enrollment: Translation<EnrollmentRow> = (row, { zone }) => {
   const common = { ...key(row), course_id: row.class.sourcedId };
@@ -168,12 +200,44 @@ const enrollment: Translation<EnrollmentRow> = (row, { zone }) => {
     : {};
 };
 
-const category: Translation<CategoryRow> = (row) => ({
-  categories: { ...key(row), title: row.title, weight: amount(row.weight) ?? 0 },
-});
+const category: Translation<CategoryRow> = (row) => {
+  const more = moreOf(CategoryMore, row);
+  return {
+    categories: { ...key(row), title: row.title, weight: amount(row.weight) ?? 0 },
+    ...(more
+      ? {
+          courseCategories: {
+            ...{ ...key(row), counts: true, drop_lowest: more.dropLowest, course_id: more.class },
+          },
+        }
+      : {}),
+  };
+};
 
 /** The category of what has none; it is made of the class, so that its weight is nobody else's. */
 const noCategoryOf = (classId: string): string => `~none:${classId}`;
+
+/** How an assignment counts, where its row says it. */
+function countedBy(row: LineItemRow): Neutrals {
+  const more = moreOf(ItemMore, row);
+  if (!more) return {};
+  const { counts, extraCredit, inClass, multiplier, acceptedUntil } = more;
+  return {
+    itemDetails: {
+      ...{
+        ...key(row),
+        kind: null,
+        in_class: inClass ?? null,
+        instructions: null,
+        place: null,
+        supplies: [],
+      },
+      ...{ redo: null, accepted_until: acceptedUntil ?? null, counts: counts ?? true },
+      ...{ extra_credit: extraCredit ?? false, multiplier: multiplier ?? 1, undated: false, unit: null },
+      ...{ files: [], rubric: [] },
+    },
+  };
+}
 
 const lineItem: Translation<LineItemRow> = (row, { zone, now }) => {
   const classId = row.class.sourcedId;
@@ -196,6 +260,7 @@ const lineItem: Translation<LineItemRow> = (row, { zone, now }) => {
       term_external_id: row.gradingPeriod?.sourcedId ?? null,
       removed: gone(row),
     },
+    ...countedBy(row),
   };
 };
 

@@ -28,6 +28,9 @@ export const recordTable: Table = {
   'post /api/sources/:sourceId/read': {
     statuses: { ...owners(202), apart: 202, restricted: 202 },
   },
+  'get /api/out/oneroster.zip': { statuses: list },
+  'get /api/out/lists.zip': { statuses: list },
+  'get /api/out/courses.xlsx': { statuses: list },
   'get /api/own/schools': { statuses: list },
   'post /api/own/schools': {
     statuses: ownAccount(400),
