@@ -20,11 +20,25 @@ create or replace view student_profiles with (security_invoker = true) as
   from students s join schools sch on sch.id = s.school_id join sources src on src.id = s.source_id;
 `;
 
+const out = `
+-- Programs that may read what their owner sees, over an interface of their own.
+create table out_clients (
+  id uuid primary key default gen_random_uuid(),
+  guardian_id uuid not null references guardians on delete cascade,
+  name text not null, secret_hash text not null,
+  made_at timestamptz not null, used_at timestamptz
+);
+create index out_clients_guardian on out_clients (guardian_id);
+revoke all on out_clients from cadro_request, cadro_limited;
+`;
+
 export async function up(knex: Knex): Promise<void> {
   await knex.raw(own);
+  await knex.raw(out);
 }
 
 export async function down(knex: Knex): Promise<void> {
+  await knex.raw('drop table out_clients');
   await knex('sources').where({ kind: 'own' }).orWhereNotNull('household_id').delete();
   await knex.raw(`drop index sources_household`);
   // The views keep their newest column, which says of none that it is written by hand.

@@ -93,6 +93,7 @@ export const tables = {
       'policy_corrections',
       'offer_answers',
       'targets',
+      'out_clients',
     ],
   ],
   followups: ['followups', 'followup_entries'],

@@ -126,6 +126,7 @@ const fitting: Record<string, object> = {
     ...{ id: null, title: 'Tides', teacher: null, teacherEmail: null, termId: uuid },
     ...{ adds: 'together', missing: 'zero', scale: 'letters', categories: [] },
   },
+  'post /api/out/clients': { name: 'A program' },
   'post /api/own/schools': {
     ...{ schoolName: 'Wrack School', timeZone: 'America/Halifax' },
     children: [{ givenName: 'Odo', familyName: 'Wrack', number: null }],

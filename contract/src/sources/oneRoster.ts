@@ -176,6 +176,8 @@ export const oneRosterCollections = {
   results: { service: 'gradebook', row: ResultRow },
 } as const satisfies Record<string, OneRosterCollection>;
 export type OneRosterName = keyof typeof oneRosterCollections;
+export const isOneRosterName = (name: string): name is OneRosterName =>
+  Object.hasOwn(oneRosterCollections, name);
 
 /** Versions of the standard that Cadro reads; the newest first, as they are asked for. */
 export const oneRosterVersions = ['1.2', '1.1'] as const;

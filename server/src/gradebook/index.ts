@@ -9,6 +9,7 @@ export {
 } from './figures/figures';
 export { looseEndsOf, wantFigures } from './figures/figureStore';
 export { outRouter } from './out/outRoutes';
+export { providerRouter } from './out/provider';
 export { courseHistories } from './figures/histories';
 export { householdRecords } from './figures/householdRecords';
 export { childsTargets, setTarget, targetOf } from './figures/householdStore';

@@ -55,6 +55,7 @@ beforeAll(async () => {
     'invitationId',
     'sourceId',
     'bundleId',
+    'clientId',
   ];
   const own = Object.entries(first).flatMap(([name, id]) => (id && !apart.includes(name) ? [id] : []));
   const concernsNamed = (row: string) => own.some((id) => row.includes(id));

@@ -9,7 +9,7 @@ import { attendanceRouter } from '../attendance';
 import { briefRouter } from '../brief';
 import { calendarPages, calendarRouter, elsewherePages, touchedByPattern } from '../calendar';
 import { followUpRouter } from '../followups';
-import { gradebookRouter, outRouter, termRouter } from '../gradebook';
+import { gradebookRouter, outRouter, providerRouter, termRouter } from '../gradebook';
 import {
   doorRouter,
   draftRouter,
@@ -106,6 +106,7 @@ function apiRouter(deps: ServerDeps, { solver, live, rehearser, winnower }: Help
     gradebookRouter(deps, gradebookHooks(deps)),
     termRouter(deps),
     outRouter(deps),
+    providerRouter(deps),
     followUpRouter(deps, { threadWith, answersAbout }),
     messageRouter(deps),
     alertRouter(deps, live, rehearser),

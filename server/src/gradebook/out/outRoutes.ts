@@ -3,7 +3,19 @@ import { bundleFiles, oneRosterOf } from '@cadro/core/out';
 import { stringify } from 'csv-stringify/sync';
 import type { Router } from 'express';
 import writeSheets from 'write-excel-file/node';
-import { fileNameOf, mount, newRouter, Produced, zipOf, type Deps, type ServerDeps } from '../../kit';
+import {
+  fileNameOf,
+  houseOf,
+  HttpProblem,
+  mount,
+  newRouter,
+  Produced,
+  zipOf,
+  type Deps,
+  type ServerDeps,
+} from '../../kit';
+import { addClient, providerUrl } from './clients';
+import { clientsOf, dropClient } from './clientStore';
 import { householdOut } from './householdOut';
 import { courseList, courseLists, workList, type OutList } from './lists';
 
@@ -82,5 +94,17 @@ export function outRouter(given: ServerDeps): Router {
     outRoutes.sheets,
     async ({ deps, guardianId }) => new Produced(await sheetsOf(deps, guardianId), 'cadro-courses.xlsx'),
   );
+  mount(router, outRoutes.clients, async ({ deps: { db, config }, guardianId }) => ({
+    clients: (await clientsOf(houseOf(db), guardianId)).map(({ id, name, made_at, used_at }) => ({
+      ...{ id, name, madeAt: made_at.toISOString(), usedAt: used_at?.toISOString() ?? null },
+    })),
+    baseUrl: providerUrl(config.publicUrl),
+  }));
+  mount(router, outRoutes.addClient, ({ deps, guardianId, body: { name } }) =>
+    addClient(deps, guardianId, name),
+  );
+  mount(router, outRoutes.dropClient, async ({ deps: { db }, guardianId, params: { clientId } }) => {
+    if (!(await dropClient(houseOf(db), guardianId, clientId))) throw new HttpProblem('not-found');
+  });
   return router;
 }

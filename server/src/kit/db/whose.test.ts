@@ -25,7 +25,7 @@ const nobodys = [
 const closed = [
   ...['migrations', 'migrations_lock', 'link_codes', 'arrivals', 'address_proofs', 'told_restrictions'],
   'operators',
-  ...['bundles', 'bundle_parts', 'told_ids'],
+  ...['bundles', 'bundle_parts', 'told_ids', 'out_clients'],
 ];
 
 const names = async (sql: string): Promise<string[]> =>

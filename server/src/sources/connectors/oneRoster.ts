@@ -1,4 +1,5 @@
 import {
+  isOneRosterName,
   oneRosterCollections,
   oneRosterNames,
   oneRosterPath,
@@ -16,7 +17,6 @@ import type { Told } from '../translation';
 import { listIn, pageSize, walk, type Asked } from './paging';
 
 const members = { id: 'sourcedId', changed: 'dateLastModified' };
-const isName = (name: string): name is OneRosterName => name in oneRosterCollections;
 const isRefused = (error: unknown): error is SourceError =>
   error instanceof SourceError && error.code === 'source-refuses';
 
@@ -64,7 +64,7 @@ export class OneRosterConnector implements Connector {
   }
 
   async *pages(name: string, since: string | null): AsyncGenerator<Page> {
-    if (!isName(name)) throw new Error(`not a OneRoster collection: ${name}`);
+    if (!isOneRosterName(name)) throw new Error(`not a OneRoster collection: ${name}`);
     const read = (from: string | null, offset: number) => this.ask(name, from, offset);
     const kind = {
       schema: oneRosterCollections[name].row,

@@ -51,6 +51,7 @@ export interface Ids {
   /** The school's, and a file's that nobody has handed over. */
   readonly sourceId: string;
   readonly bundleId: string;
+  readonly clientId: string;
 }
 
 /** All that a school may hold back, of the course of the table where it is one. */

@@ -31,6 +31,10 @@ export const recordTable: Table = {
   'get /api/out/oneroster.zip': { statuses: list },
   'get /api/out/lists.zip': { statuses: list },
   'get /api/out/courses.xlsx': { statuses: list },
+  'get /api/out/clients': { statuses: list },
+  'post /api/out/clients': { statuses: ownAccount(201), body: () => ({ name: 'A program of ours' }) },
+  // Nobody has this one.
+  'delete /api/out/clients/:clientId': { statuses: ownAccount(404) },
   'get /api/own/schools': { statuses: list },
   'post /api/own/schools': {
     statuses: ownAccount(400),
