@@ -34,6 +34,15 @@ function TellAhead({ studentId, days }: { studentId: string; days: ChildDays }) 
   );
 }
 
+/** The way to write down what the school does not tell. */
+function WriteMark({ studentId }: { studentId: string }) {
+  const { t } = useTranslation();
+  const { mayTalk } = useChildren();
+  return mayTalk(studentId) ? (
+    <WayOn label={t('ownMark.to')} href={`/days/attendance/${studentId}/mark`} />
+  ) : null;
+}
+
 function OneChild({ child, days }: { child: Child; days: ChildDays | undefined }) {
   const { t } = useTranslation();
   if (!days || days.days.length === 0) {
@@ -41,6 +50,7 @@ function OneChild({ child, days }: { child: Child; days: ChildDays | undefined }
       <Stack>
         <Heading level={2}>{child.givenName}</Heading>
         <NothingYet studentId={child.id} what="attendance" none={t('days.none')} />
+        <WriteMark studentId={child.id} />
       </Stack>
     );
   }
@@ -51,6 +61,7 @@ function OneChild({ child, days }: { child: Child; days: ChildDays | undefined }
       <Row wrap style={styles.spread}>
         <WayOn label={t('days.dayByDay')} href={`/days/attendance/${child.id}`} />
         <TellAhead studentId={child.id} days={days} />
+        <WriteMark studentId={child.id} />
       </Row>
     </Stack>
   );

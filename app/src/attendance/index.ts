@@ -1,3 +1,4 @@
+export { OwnMark } from './OwnMark';
 export * from './AttendanceScreen';
 export * from './marksFile/MarksFileScreen';
 export * from './markWords';

@@ -126,7 +126,9 @@ export function CourseList({ selected }: { selected?: string }) {
                 {own[0] ? (
                   <SourceDown freshness={own[0].freshness} />
                 ) : (
-                  <Quiet>{t(child.byHand ? 'own.noCourses' : 'courses.none', { name: child.givenName })}</Quiet>
+                  <Quiet>
+                    {t(child.byHand ? 'own.noCourses' : 'courses.none', { name: child.givenName })}
+                  </Quiet>
                 )}
                 {own.map((course) => (
                   <CourseLine key={course.id} course={course} selected={course.id === selected} />

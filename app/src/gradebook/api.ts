@@ -1,5 +1,6 @@
 import {
   gradebookRoutes as routes,
+  outRoutes,
   termRoutes,
   workRoutes,
   type OfferAnswer,
@@ -16,6 +17,13 @@ const inTerm = ({ termId, ...params }: Asked) => ({ params, ...(termId ? { query
 
 const gradebookApi = api.injectEndpoints({
   endpoints: endpointsBy((by) => ({
+    outClients: by.query(outRoutes.clients, nothing, { providesTags: ['Safety'] }),
+    addOutClient: by.mutation(outRoutes.addClient, (name: string) => ({ body: { name } }), {
+      invalidatesTags: ['Safety'],
+    }),
+    dropOutClient: by.mutation(outRoutes.dropClient, (clientId: string) => ({ params: { clientId } }), {
+      invalidatesTags: ['Safety'],
+    }),
     courses: by.query(routes.courses, nothing, { providesTags: ['Record'] }),
     course: by.query(routes.course, (asked: Asked) => ({ ...inTerm(asked) }), { providesTags: ['Record'] }),
     courseRecord: by.query(routes.courseRecord, (asked: Asked) => ({ ...inTerm(asked) }), {
@@ -50,6 +58,9 @@ const gradebookApi = api.injectEndpoints({
 });
 export const {
   useCoursesQuery,
+  useOutClientsQuery,
+  useAddOutClientMutation,
+  useDropOutClientMutation,
   useCourseQuery,
   useCourseRecordQuery,
   useLazyCourseRecordQuery,

@@ -1,3 +1,4 @@
+export { OutScreen } from './out/OutScreen';
 export * from './api';
 export * from './Comments';
 export * from './CourseList';

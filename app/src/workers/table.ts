@@ -127,8 +127,13 @@ export function tableReader(tell: (answer: TableAnswer) => void): (ask: TableAsk
       const first = readGrid(grid, asked);
       const shape = shapeOf(first.columns);
       const before = asked.means === undefined ? known[shape] : undefined;
-      const table = before?.length === first.columns.length ? readGrid(grid, { ...asked, means: before }) : first;
-      if (table.rows.length === 0 && table.problems.length === 0) throw new Refused('no-rows');
+      const table =
+        before?.length === first.columns.length ? readGrid(grid, { ...asked, means: before }) : first;
+      // Words between commas are no table: something in it has to look like a day, a score, or a heading.
+      const isTable = table.columns.some(
+        ({ header, means }) => header !== '' || (means !== 'title' && means !== 'other'),
+      );
+      if (!isTable || (table.rows.length === 0 && table.problems.length === 0)) throw new Refused('no-rows');
       const samples = table.columns.map(
         (_column, at) => grid.slice(1).find((row) => (row[at] ?? '') !== '')?.[at] ?? '',
       );

@@ -237,6 +237,7 @@ const ofRoutes: Readonly<Record<string, readonly [number, ...string[]]>> = {
   'post /api/own/children/:studentId/terms': [200, '/ no others', '/title 1 to 60 characters'],
   'delete /api/own/schools/:sourceId': [204],
   'get /api/own/schools': [200],
+  'get /api/feed/v1/schema.json': [200],
   'get /api/out/clients': [200],
   'post /api/out/clients': [201, '/ no others', '/name 1 to 80 characters'],
   'delete /api/out/clients/:clientId': [204],
@@ -569,6 +570,7 @@ describe('what a route answers with and takes', () => {
       'public: get /calendar/:token/cadro.ics',
       'public: post /api/mail-stop/:token',
       'public: delete /api/mail-stop/:token',
+      'public: get /api/feed/v1/schema.json',
       'demo: post /api/demo/next-day',
       'public: post /api/operator/session',
     ]);

@@ -70,6 +70,19 @@ export const sourceRoutes = {
     summary: 'Read a linked child’s school once more, now; a guardian, and not too often',
     status: 202,
   }),
+  feedSchema: route({
+    method: 'get',
+    path: '/api/feed/v1/schema.json',
+    room,
+    access: 'public',
+    summary:
+      'What a school’s feed may tell beside OneRoster, as JSON Schema; a change that breaks it has another number',
+    status: 200,
+    answer: Type.Object({
+      ...{ $schema: Type.String(), $id: Type.String(), title: Type.String() },
+      definitions: Type.Record(Type.String(), Type.Unknown()),
+    }),
+  }),
   moveDemoClock: route({
     method: 'post',
     path: '/api/demo/next-day',

@@ -1,4 +1,4 @@
-import { sourceRoutes } from '@cadro/contract';
+import { feedCollections, sourceRoutes } from '@cadro/contract';
 import type { Router } from 'express';
 import type { ServerDeps } from '../kit';
 import { addJobs, HttpProblem, mount, newRouter, takeTry } from '../kit';
@@ -45,6 +45,12 @@ export function sourceRouter(given: ServerDeps): Router {
       })),
     };
   });
+  mount(router, sourceRoutes.feedSchema, async () => ({
+    $schema: 'http://json-schema.org/draft-07/schema#',
+    $id: 'urn:cadro:school-feed:1',
+    title: 'What a school tells Cadro beside OneRoster',
+    definitions: { ...feedCollections },
+  }));
   mount(router, sourceRoutes.read, async ({ deps: { db }, guardianId, params: { sourceId } }) => {
     const guarded = await childrenFor(db, guardianId, 'write-record');
     const sources = await sourcesOfStudents(

@@ -120,6 +120,7 @@ function TakeAway() {
       <Heading level={2}>{t('data.takeTitle')}</Heading>
       <Words>{t('data.takeLead')}</Words>
       <OutLink label={t('data.take')} href={exportAddress} />
+      <WayOn label={t('out.to')} href="/settings/out" />
     </Stack>
   );
 }

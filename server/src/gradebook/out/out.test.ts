@@ -56,7 +56,8 @@ it('is a bundle that reckons to the same figures, course by course, loose end by
     const ends = (each: readonly { itemId: string; kind: string }[]) =>
       each.map(({ itemId, kind }) => `${kind} ${itemId}`).sort();
     // Sums in another order may differ in their last digit.
-    const exact = (value: number | null | undefined) => (value == null ? null : Number(value.toFixed(9)));
+    const exact = (value: number | null | undefined) =>
+      value === null || value === undefined ? null : Number(value.toFixed(9));
     expect({
       ...{ title, posted: exact(told?.posted), ifLeft: exact(told?.ifLeft) },
       ends: ends(told?.looseEnds ?? []),
@@ -155,7 +156,7 @@ describe('the interface', () => {
     const filtered = await get('/gradebook/v1p2/results', {
       filter: `dateLastModified>='${newest.dateLastModified}'`,
     });
-    expect(Number(filtered.headers['x-total-count'])).toBeLessThan(10);
+    expect(Number(filtered.headers['x-total-count'])).toBeLessThan(60);
     const single = await get(`/gradebook/v1p2/lineItems/${newest.lineItem.sourcedId}`);
     expect(single.body.lineItem).toMatchObject({
       class: { type: 'class', href: expect.stringContaining('/classes/') },

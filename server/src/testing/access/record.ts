@@ -1,4 +1,13 @@
-import { list, owners, record, writing, own as ownAccount, type Statuses, type Table } from './callers';
+import {
+  anybody,
+  list,
+  owners,
+  record,
+  writing,
+  own as ownAccount,
+  type Statuses,
+  type Table,
+} from './callers';
 
 /** Of what a family writes itself: this child's record is its school's. */
 const keptBySchool: Statuses = { ...writing(403), restricted: 403 };
@@ -26,7 +35,8 @@ export const recordTable: Table = {
     body: () => ({ ...ownNames, term: ownTerm, timeZone: 'Atlantis/Deep' }),
   },
   'post /api/sources/:sourceId/read': {
-    statuses: { ...owners(202), apart: 202, restricted: 202 },
+    // A stranger's child goes to the same school.
+    statuses: { ...owners(202), stranger: 202, apart: 202, restricted: 202, sibling: 404 },
   },
   'get /api/out/oneroster.zip': { statuses: list },
   'get /api/out/lists.zip': { statuses: list },
@@ -35,6 +45,7 @@ export const recordTable: Table = {
   'post /api/out/clients': { statuses: ownAccount(201), body: () => ({ name: 'A program of ours' }) },
   // Nobody has this one.
   'delete /api/out/clients/:clientId': { statuses: ownAccount(404) },
+  'get /api/feed/v1/schema.json': { statuses: anybody(200) },
   'get /api/own/schools': { statuses: list },
   'post /api/own/schools': {
     statuses: ownAccount(400),

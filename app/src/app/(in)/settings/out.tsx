@@ -1,0 +1,3 @@
+import { OutScreen } from '../../../gradebook';
+
+export default OutScreen;
