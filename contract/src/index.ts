@@ -24,6 +24,7 @@ import { tryRoutes } from './outlook/tries';
 import { workRoutes } from './outlook/work';
 import { planRoutes } from './plan/plan';
 import type { RouteContract } from './shared/route';
+import { mailRoutes } from './sources/mails';
 import { ownRoutes } from './sources/own';
 import { sourceRoutes } from './sources/status';
 
@@ -74,6 +75,7 @@ export * from './plan/plan';
 export * from './shared';
 export * from './sources/bundles';
 export * from './sources/feed';
+export * from './sources/mails';
 export * from './sources/more';
 export * from './sources/oneRoster';
 export * from './sources/own';
@@ -108,5 +110,6 @@ export const allRoutes: readonly RouteContract[] = [
   alertRoutes,
   sourceRoutes,
   ownRoutes,
+  mailRoutes,
   operatorRoutes,
 ].flatMap((routes) => Object.values<RouteContract>(routes));

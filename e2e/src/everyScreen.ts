@@ -206,6 +206,14 @@ export const screens: readonly { name: string; open: (guardian: Guardian) => Pro
   { name: 'linking', open: (guardian) => guardian.opens('/link') },
   { name: 'settings', open: (guardian) => guardian.opens('/settings') },
   { name: 'sign-in and safety', open: (guardian) => guardian.opens('/settings/safety') },
+  { name: 'adding a child by hand', open: (guardian) => guardian.opens('/own') },
+  { name: 'the sources', open: (guardian) => guardian.opens('/settings/sources') },
+  { name: 'forwarded mail', open: (guardian) => guardian.opens('/settings/mails') },
+  { name: 'the records on their way out', open: (guardian) => guardian.opens('/settings/out') },
+  {
+    name: 'an absence by hand',
+    open: async (guardian) => guardian.opens(`/days/attendance/${await guardian.idOf('Isolde')}/mark`),
+  },
   { name: 'one’s own data', open: (guardian) => guardian.opens('/settings/data') },
   { name: 'who sees what', open: (guardian) => guardian.opens('/settings/people') },
   {

@@ -66,6 +66,13 @@ test(
     await expect(page.getByText('Worksheet 4').first()).toBeVisible();
     await parent.goesTo('Brief');
     await expect(page.getByText('Project').first()).toBeVisible();
+    await page.goto('/days/attendance');
+    await page.getByRole('link', { name: 'Write down an absence' }).click();
+    await page.getByRole('button', { name: 'Write it down' }).click();
+    await expect(page.getByText(/is written down\.$/)).toBeVisible();
+    await page.goto('/days/attendance');
+    await expect(page.getByRole('link', { name: 'Day by day' })).toBeVisible();
+    await parent.findsStateInOrder('attendance that its family writes down');
     expect(parent.complaints).toEqual([]);
   },
 );
@@ -163,5 +170,44 @@ test('a table out of a page and a file: read, corrected, taken once', once, asyn
     await photo
   ).setFiles({ name: 'boat.xlsx', mimeType: 'x', buffer: Buffer.from('PK\u0003\u0004 a boat') });
   await expect(page.getByText(/^This can’t be read as a table/)).toBeVisible();
+  expect(parent.complaints).toEqual([]);
+});
+
+test('mails that are forwarded: what they say, taken by a tap', once, async ({ browser, running }) => {
+  test.setTimeout(120_000);
+  const parent = await newcomer(browser, running, false);
+  const { page } = parent;
+  await begins(page, running, { name: 'Runa Shoal', email: 'runa@test.example' });
+  await addsChild(page, 'Teal', 'Shoal Point School');
+  await page.getByLabel('Course', { exact: true }).fill('Sailing');
+  await page.getByRole('button', { name: 'Add the course' }).click();
+  await expect(page.getByLabel('An assignment in one line')).toBeVisible();
+  await page.goto('/settings/mails');
+  const address = (await page.getByText(/^family\+\S+@\S+$/).textContent()) ?? '';
+  await page.request.post(`${running.url}/api/inbound-mail`, {
+    headers: {
+      authorization: `Bearer ${running.env['CADRO_INBOUND_MAIL_KEY'] ?? ''}`,
+      'content-type': 'message/rfc822',
+    },
+    data: [
+      ...['From: Runa <runa@test.example>', `To: ${address}`, 'Subject: Fwd: Teal in sailing', ''],
+      ...['---------- Forwarded message ---------', 'From: Ms. Luff <luff@shoal.example>'],
+      ...['Subject: Teal in sailing', '', 'Hello,', '- Knots quiz: 18/20', '- Missing: Tide log, 10 points'],
+      'She can turn in the tide log until Friday for half credit.',
+    ].join('\r\n'),
+  });
+  await page.reload();
+  await expect(page.getByRole('heading', { name: 'Teal in sailing' })).toBeVisible();
+  await page.getByRole('radio', { name: 'Sailing' }).click();
+  await expect(page.getByText('“Knots quiz: 18/20”')).toBeVisible();
+  await page.getByRole('checkbox', { name: 'Keep it as a comment from the teacher' }).click();
+  await parent.findsStateInOrder('a forwarded mail');
+  await page.getByRole('button', { name: 'Add 2 assignments: Teal in sailing' }).click();
+  await page.getByRole('link', { name: 'Kept for Teal' }).click();
+  // 18 + 0 of 30.
+  await expect(page.getByText('60.0', { exact: true }).first()).toBeVisible();
+  await expect(page.getByText(/She can turn in the tide log until Friday/)).toBeVisible();
+  await parent.goesTo('Work');
+  await expect(page.getByText('Tide log').first()).toBeVisible();
   expect(parent.complaints).toEqual([]);
 });

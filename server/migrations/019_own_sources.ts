@@ -32,13 +32,33 @@ create index out_clients_guardian on out_clients (guardian_id);
 revoke all on out_clients from cadro_request, cadro_limited;
 `;
 
+const mails = `
+-- What a family forwards, until it has said what of it is so.
+create table forwarded_mails (
+  id uuid primary key default gen_random_uuid(),
+  household_id uuid not null references households on delete cascade,
+  -- In the order they came.
+  seq bigint generated always as identity,
+  came_at timestamptz not null,
+  sender text not null, subject text not null, text text not null,
+  -- What it seems to say of work, on its words.
+  proposals jsonb not null,
+  state text not null default 'new' check (state in ('new', 'placed', 'dropped')),
+  student_id uuid references students on delete set null,
+  course_id uuid references courses on delete set null
+);
+create index forwarded_mails_household on forwarded_mails (household_id, seq desc);
+revoke all on forwarded_mails from cadro_request, cadro_limited;
+`;
+
 export async function up(knex: Knex): Promise<void> {
+  await knex.raw(mails);
   await knex.raw(own);
   await knex.raw(out);
 }
 
 export async function down(knex: Knex): Promise<void> {
-  await knex.raw('drop table out_clients');
+  await knex.raw('drop table out_clients, forwarded_mails');
   await knex('sources').where({ kind: 'own' }).orWhereNotNull('household_id').delete();
   await knex.raw(`drop index sources_household`);
   // The views keep their newest column, which says of none that it is written by hand.

@@ -71,6 +71,7 @@ export async function bundleServer(folder) {
       source('plan/solve.worker.ts'),
       source('alerts/rehearsal/rehearse.worker.ts'),
       source('sources/imports/family/winnow.worker.ts'),
+      source('sources/mail/mail.worker.ts'),
     ],
     join(folder, 'server'),
   );

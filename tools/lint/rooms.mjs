@@ -83,7 +83,7 @@ export const tables = {
     ...['account_mails', 'invitations', 'invitation_children', 'people_notices', 'trail'],
     'restrictions',
   ],
-  sources: ['sources', 'sync_problems', 'bundles', 'bundle_parts'],
+  sources: ['sources', 'sync_problems', 'bundles', 'bundle_parts', 'forwarded_mails'],
   attendance: ['household_marks', 'code_meanings'],
   gradebook: [
     ...[

@@ -167,7 +167,12 @@ export function SourcesScreen() {
               </Stack>
             ))}
           {sources.length === 0 && schools.length === 0 && me ? <Quiet>{t('sources.none')}</Quiet> : null}
-          {self ? null : <LinkAction label={t('own.newTitle')} href="/own" />}
+          {self ? null : (
+            <>
+              <WayOn label={t('mails.to')} href="/settings/mails" />
+              <LinkAction label={t('own.newTitle')} href="/own" />
+            </>
+          )}
         </Page>
       )}
     </Loaded>

@@ -1,4 +1,4 @@
-import { ownRoutes, sourceRoutes as routes, type BodyOf } from '@cadro/contract';
+import { mailRoutes, ownRoutes, sourceRoutes as routes, type BodyOf } from '@cadro/contract';
 import { api, endpointsBy, nothing } from '../store';
 
 type Sent<R extends keyof typeof ownRoutes, Params = { readonly studentId: string }> = Params & {
@@ -35,6 +35,17 @@ const sourcesApi = api.injectEndpoints({
       ({ body, ...params }: Sent<'putWork', OfCourse>) => ({ params, body }),
       changed,
     ),
+    dropOwnWork: by.mutation(
+      ownRoutes.dropWork,
+      (params: OfCourse & { readonly itemId: string }) => ({ params }),
+      changed,
+    ),
+  })),
+});
+
+/** What comes in files and mails that a family hands over. */
+const broughtApi = api.injectEndpoints({
+  endpoints: endpointsBy((by) => ({
     ownSchools: by.query(ownRoutes.schools, nothing, { providesTags: ['Record'] }),
     addOwnSchool: by.mutation(
       ownRoutes.addSchool,
@@ -63,11 +74,16 @@ const sourcesApi = api.injectEndpoints({
     forgetOwnChild: by.mutation(ownRoutes.forgetChild, (studentId: string) => ({ params: { studentId } }), {
       invalidatesTags: ['Me', 'Record', 'Talk', 'Alerts'],
     }),
-    dropOwnWork: by.mutation(
-      ownRoutes.dropWork,
-      (params: OfCourse & { readonly itemId: string }) => ({ params }),
+    mails: by.query(mailRoutes.mails, nothing, { providesTags: ['Record'] }),
+    placeMail: by.mutation(
+      mailRoutes.placeMail,
+      ({ mailId, ...body }: { readonly mailId: string } & BodyOf<typeof mailRoutes.placeMail>) => ({
+        params: { mailId },
+        body,
+      }),
       changed,
     ),
+    dropMail: by.mutation(mailRoutes.dropMail, (mailId: string) => ({ params: { mailId } }), changed),
   })),
 });
 export const {
@@ -80,10 +96,15 @@ export const {
   useDropOwnCourseMutation,
   usePutOwnWorkMutation,
   useDropOwnWorkMutation,
+} = sourcesApi;
+export const {
+  useMailsQuery,
+  usePlaceMailMutation,
+  useDropMailMutation,
   useOwnSchoolsQuery,
   useAddOwnSchoolMutation,
   usePutExportMutation,
   useAnswerExportMutation,
   useDropOwnSchoolMutation,
   useForgetOwnChildMutation,
-} = sourcesApi;
+} = broughtApi;

@@ -5,4 +5,5 @@ export * from './FreshnessNote';
 export { CourseForm, NewChild, TableScreen, WriteWork } from './own';
 export { SourcesScreen } from './SourcesScreen';
 export { SourceStates } from './SourceStates';
+export { MailsScreen } from './mail/MailsScreen';
 export * from './Untold';

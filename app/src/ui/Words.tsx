@@ -12,16 +12,28 @@ export interface WordsProps {
   readonly bold?: boolean;
   readonly lines?: number;
   readonly style?: StyleProp<TextStyle>;
+  /** To be copied. */
+  readonly selectable?: boolean;
   /** Told by a screen reader when it changes. */
   readonly live?: boolean;
 }
 
 /** All text goes through here: one typeface, four sizes, figures of one width. */
-export function Words({ children, size = 'text', colour = 'ink', bold, lines, style, live }: WordsProps) {
+export function Words({
+  children,
+  size = 'text',
+  colour = 'ink',
+  bold,
+  lines,
+  style,
+  live,
+  selectable,
+}: WordsProps) {
   const palette = usePalette();
   return (
     <Text
       {...(lines ? { numberOfLines: lines } : {})}
+      {...(selectable ? { selectable } : {})}
       {...(live ? { 'aria-live': 'polite' as const } : {})}
       style={[
         {

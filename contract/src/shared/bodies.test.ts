@@ -127,6 +127,7 @@ const fitting: Record<string, object> = {
     ...{ adds: 'together', missing: 'zero', scale: 'letters', categories: [] },
   },
   'post /api/out/clients': { name: 'A program' },
+  'post /api/own/mails/:mailId': { studentId: uuid, courseId: null, take: [], remark: false },
   'post /api/own/schools': {
     ...{ schoolName: 'Wrack School', timeZone: 'America/Halifax' },
     children: [{ givenName: 'Odo', familyName: 'Wrack', number: null }],

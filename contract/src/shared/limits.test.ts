@@ -237,6 +237,8 @@ const ofRoutes: Readonly<Record<string, readonly [number, ...string[]]>> = {
   'post /api/own/children/:studentId/terms': [200, '/ no others', '/title 1 to 60 characters'],
   'delete /api/own/schools/:sourceId': [204],
   'get /api/own/schools': [200],
+  'get /api/own/mails': [200],
+  'delete /api/own/mails/:mailId': [204],
   'get /api/feed/v1/schema.json': [200],
   'get /api/out/clients': [200],
   'post /api/out/clients': [201, '/ no others', '/name 1 to 80 characters'],
@@ -258,6 +260,7 @@ const ofRoutes: Readonly<Record<string, readonly [number, ...string[]]>> = {
     '/children/*/familyName 1 to 60 characters',
     '/children/*/number 1 to 60 characters',
   ],
+  'post /api/own/mails/:mailId': [200, '/ no others', '/take 0 to 100 different', '/take/* 0 to 99 in size'],
   'post /api/operator/sources': [
     204,
     ...['/ no others', '/name 1 to 120 characters', '/baseUrl 0 to 500 characters'],

@@ -1,5 +1,12 @@
 import fc from 'fast-check';
-import { attendanceSummary, meaningOn, readRegister, registerRecord, schoolDaysOf } from '..';
+import {
+  attendanceSummary,
+  impliedPresence,
+  meaningOn,
+  readRegister,
+  registerRecord,
+  schoolDaysOf,
+} from '..';
 import type { CodeMeaningFrom, GivenMark } from '..';
 
 const mark = (more: Partial<GivenMark> = {}): GivenMark => ({
@@ -148,4 +155,31 @@ it('counts what the register says, lesson by lesson', () => {
       expect(summary.schoolDays).toBe(schoolDaysOf(record).length);
     }),
   );
+});
+
+describe('what follows from absences alone', () => {
+  const away = (on: string, means = { kind: 'absent' as const, excused: true, label: null }): GivenMark => ({
+    ...{ on, period: 'day', courseId: null, code: 'E', means, markedAt: null, by: 'household' },
+  });
+  // From a Monday to the Friday of the next week.
+  const year = { from: '2026-10-05', to: '2026-10-16' };
+  it('is presence on every other weekday', () => {
+    const days = impliedPresence([away('2026-10-07')], year).map(({ on }) => on);
+    expect(days).toEqual([
+      ...['2026-10-05', '2026-10-06', '2026-10-08', '2026-10-09'],
+      ...['2026-10-12', '2026-10-13', '2026-10-14', '2026-10-15', '2026-10-16'],
+    ]);
+  });
+  it.each<[string, GivenMark[]]>([
+    ['nothing, where nothing is written down', []],
+    [
+      'nothing, where the school keeps a register',
+      [away('2026-10-07'), { ...away('2026-10-08'), by: 'school' }],
+    ],
+    ['nothing, where lessons are marked', [away('2026-10-07'), { ...away('2026-10-08'), period: '3' }]],
+    [
+      'nothing, where days of presence are written down alone',
+      [away('2026-10-07', { kind: 'present', excused: false, label: null } as never)],
+    ],
+  ])('is %s', (_what, marks) => expect(impliedPresence(marks, year)).toEqual([]));
 });

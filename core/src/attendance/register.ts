@@ -1,4 +1,5 @@
 import type { AttendanceRecord, MarkKind } from '@cadro/contract';
+import { datesOf, isWeekend, type DateRange } from '../dates';
 import { byCodePoint } from '../gradebook';
 
 /** What a mark or a code says of a child. */
@@ -105,4 +106,27 @@ export function registerRecord(marks: readonly ReadMark[], asOf: string): Attend
     periods.push({ period: mark.period, courseId: mark.courseId, code });
   }
   return { asOf, codes, days: [...days].map(([date, periods]) => ({ date, periods })) };
+}
+
+/**
+ * The days on which a child was there, where nothing but absences and late arrivals is written down, as families do: every
+ * weekday that has no mark. A register that a school keeps, or that names days of presence itself, tells them all, and
+ * gets none.
+ * @param marks as they are given, of one child. @param year from its first day to the last that exists.
+ * @example one absence in a week of school: four days of presence beside it.
+ */
+export function impliedPresence(marks: readonly GivenMark[], year: DateRange): GivenMark[] {
+  const isOfFamily = ({ by, period, means }: GivenMark) =>
+    by === 'household' && period === 'day' && means !== null && means.kind !== 'closed';
+  if (marks.length === 0 || !marks.every(isOfFamily)) return [];
+  const isExceptions = marks.some(({ means }) => means?.kind !== 'present');
+  if (!isExceptions) return [];
+  const marked = new Set(marks.map(({ on }) => on));
+  const present = { kind: 'present', excused: false, label: null } as const;
+  return datesOf(year)
+    .filter((on) => !isWeekend(on) && !marked.has(on))
+    .map((on) => ({
+      ...{ on, period: 'day', courseId: null, code: 'P', means: present },
+      ...{ markedAt: null, by: 'household' as const },
+    }));
 }

@@ -13,7 +13,8 @@ import {
 } from '@cadro/core';
 import { groupBy, together, type Db } from '../kit';
 import { guardianById } from '../household';
-import { marksOf, meaningsOf, type MarkRow } from './store';
+import { schoolTerms } from '../records';
+import { marksOf, meaningsOf, withPresence, type MarkRow } from './store';
 
 export type StandingMark = ReadMark<MarkRow>;
 
@@ -71,11 +72,22 @@ export async function attendanceOf(
 ): Promise<ChildAttendance[]> {
   const ids = children.map(({ id }) => id);
   const household = (await guardianById(db, viewer.guardianId))?.household_id ?? null;
-  const [marks, meanings] = await together(db, [
+  const [marks, meanings, terms] = await together(db, [
     () => marksOf(db, ids, household, between),
     () => meaningsOf(db, ids, household),
+    () => schoolTerms(db, ids),
   ]);
-  const registers = registersIn(ids, marks, meanings);
+  const all = children.flatMap(({ id, timeZone, byHand }) => {
+    const own = marks.filter(({ studentId }) => studentId === id);
+    // A part of a year may hold a family's marks alone though its school keeps a register.
+    if (between && !byHand) return own;
+    return withPresence(
+      own,
+      terms.filter(({ studentId }) => studentId === id),
+      dateIn(timeZone, now),
+    ).filter(({ on }) => !between || (on >= between.from && on <= between.to));
+  });
+  const registers = registersIn(ids, all, meanings);
   return children.map((child) =>
     attendanceFrom(child, registers.get(child.id) ?? [], dateIn(child.timeZone, now)),
   );

@@ -2,7 +2,7 @@ import { daysAfter, type CodeMeaningFrom, type GivenMark, type Known } from '@ca
 import { groupBy, together, type Db } from '../kit';
 import { schoolTerms } from '../records';
 import { yearOf } from './overview';
-import { everyone, marksOf, meaningsOf, type MarkRow } from './store';
+import { everyone, longestYearDays, marksOf, meaningsOf, withPresence, type MarkRow } from './store';
 
 /** What one household reads of one child's attendance, each mark with when it was known. */
 export interface RegisterHistory {
@@ -17,9 +17,6 @@ const seen = ({ knownAt, on, period, courseId, courseTitle, code, means, markedA
   knownAtMs: knownAt?.getTime() ?? (markedAt ? Date.parse(markedAt) : endOfDayMs(on)),
   value: { on, period, courseId, courseTitle, code, means, markedAt, by },
 });
-
-/** No school year is longer. */
-const longestYearDays = 400;
 
 /**
  * The registers of several children in the school year that runs, as each of their households reads them: six queries,
@@ -48,7 +45,11 @@ export async function registersOf(
     const own = (each: { readonly householdId: string | null }) =>
       each.householdId === null || each.householdId === householdId;
     return {
-      marks: (marksBy.get(studentId) ?? []).filter((row) => own(row) && row.on >= began).map(seen),
+      marks: withPresence(
+        (marksBy.get(studentId) ?? []).filter((row) => own(row) && row.on >= began),
+        termsBy.get(studentId) ?? [],
+        today,
+      ).map(seen),
       meanings: (meaningsBy.get(studentId) ?? [])
         .filter(own)
         .map(({ code, from, kind, excused, label, said }) => ({ code, from, kind, excused, label, said })),

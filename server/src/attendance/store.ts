@@ -1,5 +1,5 @@
 import type { CodeMeaning } from '@cadro/contract';
-import type { CodeMeaningFrom, GivenMark, Meaning } from '@cadro/core';
+import { daysAfter, impliedPresence, type CodeMeaningFrom, type GivenMark, type Meaning } from '@cadro/core';
 import type { Knex } from 'knex';
 import { inChunks, together, type Db, type Trx } from '../kit';
 
@@ -18,6 +18,28 @@ export interface MarkRow extends GivenMark {
   /** When Cadro came to know it; null where that was never put down. */
   readonly knownAt: Date | null;
 }
+
+/** The days of presence that follow from a family's marks alone, as marks of theirs. */
+export function withPresence(
+  marks: readonly MarkRow[],
+  terms: readonly { readonly startsOn: string }[],
+  today: string,
+): MarkRow[] {
+  const [first] = marks;
+  const began = terms
+    .map(({ startsOn }) => startsOn)
+    .filter((on) => on <= today && on >= daysAfter(today, -longestYearDays));
+  const from = began.sort()[0];
+  if (!first || from === undefined) return [...marks];
+  const { studentId, householdId } = first;
+  const implied = impliedPresence(marks, { from, to: today }).map((mark) => ({
+    ...{ ...mark, studentId, householdId, courseTitle: null, note: null, markedBy: null, knownAt: null },
+  }));
+  return [...marks, ...implied];
+}
+
+/** No school year is longer. */
+export const longestYearDays = 400;
 
 interface Stored {
   student_id: string;

@@ -29,4 +29,12 @@ export { notesLooks, trailRouter } from './trail/trail';
 export { putExported } from './trail/trail';
 export { checkTrail, sealTrail, trailFor } from './trail/trailStore';
 export { refusedMails } from './mail/accountMailStore';
-export { addHousehold, familyWith, guardianById, householdOf, linkedStudents, putLink } from './store';
+export {
+  addHousehold,
+  familyWith,
+  householdReader,
+  guardianById,
+  householdOf,
+  linkedStudents,
+  putLink,
+} from './store';

@@ -145,6 +145,27 @@ export function linkedChildren(db: Db | Trx, guardianId: string, roles: readonly
     );
 }
 
+/** For whom a household's mail is read: its language, the zone its children live in, and who they are. */
+export async function householdReader(
+  db: Db,
+  householdId: string,
+): Promise<{ language: Language; timeZone: string; children: { id: string; givenName: string }[] } | null> {
+  const guardian = await db<GuardianRow>('guardians')
+    .where({ household_id: householdId })
+    .orderBy('id')
+    .first<{ language: Language } | undefined>('language');
+  if (!guardian) return null;
+  const children = await db('standing_links as l')
+    .join('student_profiles as s', 's.student_id', 'l.student_id')
+    .where({ 'l.household_id': householdId, 'l.role': 'guardian' })
+    .distinct<{ id: string; givenName: string; timeZone: string }[]>(
+      's.student_id as id',
+      's.given_name as givenName',
+      's.time_zone as timeZone',
+    );
+  return { language: guardian.language, timeZone: children[0]?.timeZone ?? 'UTC', children };
+}
+
 /** The children of a source whom somebody has never been linked to. */
 export const neverLinked = (trx: Trx, sourceId: string, guardianId: string): Promise<string[]> =>
   trx('student_profiles as s')

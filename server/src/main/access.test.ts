@@ -56,6 +56,7 @@ beforeAll(async () => {
     'sourceId',
     'bundleId',
     'clientId',
+    'mailId',
   ];
   const own = Object.entries(first).flatMap(([name, id]) => (id && !apart.includes(name) ? [id] : []));
   const concernsNamed = (row: string) => own.some((id) => row.includes(id));

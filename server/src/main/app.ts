@@ -38,7 +38,7 @@ import { operatorRouter } from '../operator';
 import { deskRouter } from '../desk';
 import { answersAbout, outlookRouter } from '../outlook';
 import { planRouter, Solver } from '../plan';
-import { ownRouter, sourceRouter, Winnower } from '../sources';
+import { MailReader, ownRouter, sourceRouter, Winnower } from '../sources';
 import { demoRouter } from './demo';
 import { exportRouter } from './exported';
 import { gradebookHooks, householdHooks, onFigures, ownHooks, restrictingHooks } from './hooks';
@@ -86,6 +86,7 @@ interface Helpers {
   readonly live: LiveAlerts;
   readonly rehearser: Rehearser;
   readonly winnower: Winnower;
+  readonly mailReader: MailReader;
 }
 
 function apiRouter(deps: ServerDeps, { solver, live, rehearser, winnower }: Helpers): Router {
@@ -149,10 +150,23 @@ export function buildServer(handed: Omit<ServerDeps, 'wall'> & { readonly wall?:
   const pool = new Pool({ connectionString: config.databaseUrl, max: 4 });
   const document = openApiDocument(allRoutes);
   const app = express();
+  const helpers = {
+    solver: new Solver(),
+    live: new LiveAlerts(config, log),
+    rehearser: new Rehearser(),
+    winnower: new Winnower(),
+    mailReader: new MailReader(),
+  };
   app.disable('x-powered-by');
   app.set('trust proxy', config.trustedProxies);
   app.set('case sensitive routing', true);
-  app.use(requestLog(log), headers(config), compression(), health(deps), inboundMailRouter(deps));
+  app.use(
+    requestLog(log),
+    headers(config),
+    compression(),
+    health(deps),
+    inboundMailRouter(deps, helpers.mailReader),
+  );
   app.get('/api/openapi.json', (_request, response) => void response.json(document));
   app.use('/api', ownOriginOnly(config));
   app.use('/api', ...sessions(config, pool), notesLooks(deps));
@@ -160,12 +174,6 @@ export function buildServer(handed: Omit<ServerDeps, 'wall'> & { readonly wall?:
     response.setHeader('cache-control', 'no-store');
     next();
   });
-  const helpers = {
-    solver: new Solver(),
-    live: new LiveAlerts(config, log),
-    rehearser: new Rehearser(),
-    winnower: new Winnower(),
-  };
   app.use(apiRouter(deps, helpers));
   app.use('/api', () => {
     throw new HttpProblem('not-found');
@@ -185,6 +193,7 @@ export function buildServer(handed: Omit<ServerDeps, 'wall'> & { readonly wall?:
         helpers.solver.close(),
         helpers.rehearser.close(),
         helpers.winnower.close(),
+        helpers.mailReader.close(),
       ]);
     },
   };

@@ -11,6 +11,7 @@ import {
   type ServerDeps,
 } from '../kit';
 import { letterReturned, receiveAnswer } from '../messages';
+import { receiveForwarded, type MailReader } from '../sources';
 
 const addressesIn = (field: AddressObject | AddressObject[] | undefined): string[] =>
   [field ?? []].flat().flatMap(({ value }) => value.flatMap(({ address }) => (address ? [address] : [])));
@@ -21,8 +22,19 @@ const idFor = ({ config }: ServerDeps, kind: AddressKind, { to, cc }: ParsedMail
     .map((address) => idOfAddress(config.secret, kind, address))
     .find((id) => id !== null) ?? null;
 
-/** Takes in a teacher's answer, or word that a letter or an alert could not be brought. @returns whether it was either. */
-async function receive(deps: ServerDeps, raw: Buffer): Promise<boolean> {
+/** So long the lines above a mail's words are at most. */
+const longestHeaders = 64 * 1024;
+/** A mail's headers alone: to whom it is decides where the rest of it is read. */
+function headersOf(raw: Buffer): Buffer {
+  const head = raw.subarray(0, longestHeaders);
+  const ends = [head.indexOf('\r\n\r\n'), head.indexOf('\n\n')].filter((at) => at >= 0);
+  return head.subarray(0, Math.min(...ends, head.length));
+}
+
+/** Takes in what a family forwards, a teacher's answer, or word that a letter or an alert could not be brought. @returns whether it was either. */
+async function receive(deps: ServerDeps, raw: Buffer, reader: MailReader): Promise<boolean> {
+  const householdId = idFor(deps, 'family', await simpleParser(headersOf(raw)));
+  if (householdId !== null) return receiveForwarded(deps, householdId, raw, reader);
   const mail = await simpleParser(raw);
   const threadId = idFor(deps, 'reply', mail);
   if (threadId !== null) return receiveAnswer(deps, threadId, mail);
@@ -35,7 +47,7 @@ async function receive(deps: ServerDeps, raw: Buffer): Promise<boolean> {
 }
 
 /** Where the mail provider posts raw MIME messages, with the key it was given; 422 for a mail to no address of ours. */
-export function inboundMailRouter(deps: ServerDeps): Router {
+export function inboundMailRouter(deps: ServerDeps, reader: MailReader): Router {
   const router = newRouter(deps);
   const raw = express.raw({ type: 'message/rfc822', limit: '10mb' });
   /** Nothing of a mail is read before the key has been looked at. */
@@ -47,7 +59,7 @@ export function inboundMailRouter(deps: ServerDeps): Router {
   };
   router.post('/api/inbound-mail', keyed, raw, async (request, response) => {
     if (!Buffer.isBuffer(request.body)) throw new HttpProblem('bad-request');
-    if (!(await receive(deps, request.body))) throw new HttpProblem('unknown-thread');
+    if (!(await receive(deps, request.body, reader))) throw new HttpProblem('unknown-thread');
     response.status(202).end();
   });
   return router;

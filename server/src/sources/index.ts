@@ -19,6 +19,8 @@ export { answerBundle, bundlesOf, sweepBundles } from './imports/bundleStore';
 export { lookForBundles } from './imports/folder';
 export { BundleTooLarge, receiveBundle, receiveFile } from './imports/receive';
 export { Winnower } from './imports/family/winnower';
+export { receiveForwarded } from './mail/forwarded';
+export { MailReader } from './mail/mailReader';
 export { ownRouter } from './own/ownRoutes';
 export { readEveryMinutes, readingJob } from './readingJob';
 export { syncSource } from './sync';

@@ -25,7 +25,7 @@ const nobodys = [
 const closed = [
   ...['migrations', 'migrations_lock', 'link_codes', 'arrivals', 'address_proofs', 'told_restrictions'],
   'operators',
-  ...['bundles', 'bundle_parts', 'told_ids', 'out_clients'],
+  ...['bundles', 'bundle_parts', 'told_ids', 'out_clients', 'forwarded_mails'],
 ];
 
 const names = async (sql: string): Promise<string[]> =>

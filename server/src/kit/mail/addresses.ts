@@ -1,15 +1,18 @@
 import { idSigned, signedId } from '../seal';
 
-/** What comes to an address of ours: a teacher's answer in a thread, or word that what was sent could not be brought. */
-export type AddressKind = 'reply' | 'back';
+/**
+ * What comes to an address of ours: a teacher's answer in a thread, word that what was sent could not be brought, or what a
+ * family forwards.
+ */
+export type AddressKind = 'reply' | 'back' | 'family';
 
 // Reply addresses were given out before there were others.
-const purposes: Record<AddressKind, string | null> = { reply: null, back: 'back' };
+const purposes: Record<AddressKind, string | null> = { reply: null, back: 'back', family: 'family' };
 
 /**
  * `reply+<id>.<signature>@domain`: nobody can make up an address for what they were not sent, and mail servers
  * take no more than 64 characters before the @.
- * @param id of the thread for a reply, of the letter or delivery for what comes back.
+ * @param id of the thread for a reply, of the letter or delivery for what comes back, of the household for what it forwards.
  */
 export const mailAddress = (
   { secret, mailDomain }: { readonly secret: string; readonly mailDomain: string },

@@ -1,4 +1,4 @@
-import { ownRoutes } from '@cadro/contract';
+import { mailRoutes, ownRoutes } from '@cadro/contract';
 import type { Router } from 'express';
 import { mount, newRouter, type Served, type ServerDeps } from '../../kit';
 import { requireGuardian, type OwnLinkHooks } from '../../household';
@@ -10,6 +10,7 @@ import {
   putFamilyBundle,
 } from '../imports/family/familyBundles';
 import type { Winnower } from '../imports/family/winnower';
+import { dropForwarded, forwardedMails, placeForwarded } from '../mail/forwarded';
 import { addOwnChild, changeOwnChild, forgetOwnChild, putOwnTerm } from './ownChild';
 import { dropOwnCourse, ownRecord, putOwnCourse } from './ownCourse';
 import { dropOwnWork, putOwnWork } from './ownWork';
@@ -31,6 +32,17 @@ function schoolPages(router: Served, winnower: Winnower): void {
   );
   mount(router, ownRoutes.dropSchool, ({ deps, guardianId, params: { sourceId } }) =>
     dropFamilySource(deps, guardianId, sourceId),
+  );
+}
+
+/** Mail that a family forwards. */
+function mailPages(router: Served, hooks: Pick<OwnDeps, 'reading' | 'onWritten'>): void {
+  mount(router, mailRoutes.mails, ({ deps, guardianId }) => forwardedMails(deps, guardianId));
+  mount(router, mailRoutes.placeMail, ({ deps, guardianId, params: { mailId }, body }) =>
+    placeForwarded({ ...deps, ...hooks }, guardianId, mailId, body),
+  );
+  mount(router, mailRoutes.dropMail, ({ deps, guardianId, params: { mailId } }) =>
+    dropForwarded(deps, guardianId, mailId),
   );
 }
 
@@ -71,5 +83,6 @@ export function ownRouter(
     dropOwnWork({ ...deps, reading, onWritten }, guardianId, params),
   );
   schoolPages(router, winnower);
+  mailPages(router, { reading, onWritten });
   return router;
 }

@@ -52,6 +52,7 @@ export interface Ids {
   readonly sourceId: string;
   readonly bundleId: string;
   readonly clientId: string;
+  readonly mailId: string;
 }
 
 /** All that a school may hold back, of the course of the table where it is one. */

@@ -64,7 +64,7 @@ export async function accessWorld(): Promise<{ world: World; ids: Ids }> {
     ...{ passkeyId: '0d4f3c1a-1b2c-4d5e-8f90-a1b2c3d4e5f6', personId: second.id, invitationId: '' },
     ...{ entryId: '', feedId: '', importId: '', alertId: '', silenceId: '', wordId: '', pieceId: '' },
     ...{ sourceId: world.sources.get('millrace') ?? '', bundleId: '0d4f3c1a-1b2c-4d5e-8f90-a1b2c3d4e5f7' },
-    clientId: '0d4f3c1a-1b2c-4d5e-8f90-a1b2c3d4e5f8',
+    ...{ clientId: '0d4f3c1a-1b2c-4d5e-8f90-a1b2c3d4e5f8', mailId: '0d4f3c1a-1b2c-4d5e-8f90-a1b2c3d4e5f9' },
     studentId,
     courseId,
     itemId,

@@ -46,6 +46,14 @@ export const recordTable: Table = {
   // Nobody has this one.
   'delete /api/out/clients/:clientId': { statuses: ownAccount(404) },
   'get /api/feed/v1/schema.json': { statuses: anybody(200) },
+  'get /api/own/mails': { statuses: { ...list, looker: 403, student: 403, sibling: 403 } },
+  'post /api/own/mails/:mailId': {
+    statuses: { ...ownAccount(404), looker: 403, student: 403, sibling: 403 },
+    body: (ids) => ({ studentId: ids.studentId, courseId: null, take: [], remark: false }),
+  },
+  'delete /api/own/mails/:mailId': {
+    statuses: { ...ownAccount(404), looker: 403, student: 403, sibling: 403 },
+  },
   'get /api/own/schools': { statuses: list },
   'post /api/own/schools': {
     statuses: ownAccount(400),

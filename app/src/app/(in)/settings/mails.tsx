@@ -1,0 +1,3 @@
+import { MailsScreen } from '../../../sources';
+
+export default MailsScreen;

@@ -1,0 +1,38 @@
+import { proposalsOf, plainSubject, unforward, type Proposal } from '@cadro/core/forwarded';
+import type { Language } from '@cadro/contract';
+import { simpleParser } from 'mailparser';
+
+export interface MailAsk {
+  readonly raw: Uint8Array;
+  readonly lang: Language;
+  /** The day on which it came, where its reader lives. */
+  readonly today: string;
+}
+
+/** What is kept of a mail that a family forwards. */
+export interface ReadMail {
+  readonly from: string;
+  readonly subject: string;
+  readonly text: string;
+  readonly proposals: readonly Proposal[];
+}
+
+const longest = { text: 60_000, html: 400_000, line: 300 } as const;
+const oneLine = (text: string): string => text.replace(/\s+/g, ' ').trim().slice(0, longest.line);
+
+/** A character of number 0, and half characters, are kept by no database. */
+const keepable = (text: string): string => text.replace(/\0|\p{Surrogate}/gu, '');
+
+/** Reads a mail as it came: who wrote it first, what about, and what it seems to say of work. */
+export default async ({ raw, lang, today }: MailAsk): Promise<ReadMail> => {
+  const mail = await simpleParser(Buffer.from(raw), { skipImageLinks: true, skipTextToHtml: true });
+  const inner = unforward((mail.text ?? '').slice(0, longest.text));
+  const html = typeof mail.html === 'string' ? mail.html.slice(0, longest.html) : '';
+  const text = keepable(inner.text);
+  return {
+    from: oneLine(keepable(inner.from ?? mail.from?.text ?? '')),
+    subject: oneLine(keepable(plainSubject(inner.subject ?? mail.subject ?? ''))),
+    text,
+    proposals: proposalsOf({ text, html: keepable(html) }, { lang, today }),
+  };
+};
