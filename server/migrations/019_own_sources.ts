@@ -51,7 +51,18 @@ create index forwarded_mails_household on forwarded_mails (household_id, seq des
 revoke all on forwarded_mails from cadro_request, cadro_limited;
 `;
 
+const calendars = `
+alter table calendar_imports
+  -- Where it is read again and again, sealed; null for a file that somebody has read in.
+  add column address_sealed text,
+  -- Whether its entries are work of the child's courses.
+  add column as_work boolean not null default false,
+  add column failing_since timestamptz,
+  add column failure text;
+`;
+
 export async function up(knex: Knex): Promise<void> {
+  await knex.raw(calendars);
   await knex.raw(mails);
   await knex.raw(own);
   await knex.raw(out);
@@ -59,6 +70,8 @@ export async function up(knex: Knex): Promise<void> {
 
 export async function down(knex: Knex): Promise<void> {
   await knex.raw('drop table out_clients, forwarded_mails');
+  await knex.raw(`alter table calendar_imports
+    drop column address_sealed, drop column as_work, drop column failing_since, drop column failure`);
   await knex('sources').where({ kind: 'own' }).orWhereNotNull('household_id').delete();
   await knex.raw(`drop index sources_household`);
   // The views keep their newest column, which says of none that it is written by hand.

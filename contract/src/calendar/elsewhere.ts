@@ -1,6 +1,7 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { route } from '../shared/route';
 import { DateOnly, Instant, Nullable, Uuid } from '../shared/scalars';
+import { sourceFailures } from '../sources/status';
 import { LayerSchema } from './calendar';
 
 /** Which part of the calendar goes out. */
@@ -61,6 +62,14 @@ export const ImportedCalendar = Type.Object({
   author: Type.String(),
   at: Instant,
   report: ImportReport,
+  /** Of one that is read again every hour from an address: since when that fails, and whether its entries are work. */
+  followed: Nullable(
+    Type.Object({
+      failingSince: Nullable(Instant),
+      failure: Nullable(Type.Union(sourceFailures.map((failure) => Type.Literal(failure)))),
+      asWork: Type.Boolean(),
+    }),
+  ),
 });
 export type ImportedCalendar = Static<typeof ImportedCalendar>;
 
@@ -162,6 +171,29 @@ export const elsewhereRoutes = {
     body: ImportBody,
     status: 200,
     answer: Type.Object({ report: ImportReport, written: Type.Boolean() }),
+  }),
+  follow: route({
+    method: 'post',
+    path: '/api/calendar/addresses',
+    room,
+    access: 'signed-in',
+    summary: 'Read a calendar at an address in, now and every hour from then on',
+    body: Type.Object(
+      {
+        studentId: Nullable(Uuid),
+        name: Type.String({ minLength: 1, maxLength: 100, pattern: '\\S' }),
+        url: Type.String({ minLength: 8, maxLength: 2_000, pattern: '^(https?|webcal)://' }),
+        /** Whether its entries are work of the child's courses; of a child whose record the family writes. */
+        asWork: Type.Boolean(),
+      },
+      { additionalProperties: false },
+    ),
+    status: 200,
+    answer: Type.Object({
+      report: ImportReport,
+      /** How many of its entries are work of a course that is known. */
+      works: Type.Integer(),
+    }),
   }),
   forget: route({
     method: 'delete',

@@ -2,21 +2,10 @@ import { Type, type Static } from '@sinclair/typebox';
 import { route } from '../shared/route';
 import { Instant, Nullable, Uuid } from '../shared/scalars';
 import { Bundle } from '../sources/bundles';
-import { sourceParts, syncFaults, type SourceKind } from '../sources/status';
+import { sourceFailures, sourceParts, syncFaults, type SourceKind } from '../sources/status';
 
 const strict = { additionalProperties: false };
 
-/** Why a school's system could not be read. */
-export const sourceFailures = [
-  'source-down',
-  'source-refuses',
-  'source-nonsense',
-  /** More than anybody's school can have: pages, bytes, or time. */
-  'source-too-much',
-  /** Its address leads where Cadro does not go. */
-  'source-elsewhere',
-] as const;
-export type SourceFailure = (typeof sourceFailures)[number];
 const one = <T extends string>(of: readonly T[]) => Type.Union(of.map((each) => Type.Literal(each)));
 
 /** What an operator looks after; what families write themselves is theirs. */

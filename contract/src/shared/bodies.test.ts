@@ -128,6 +128,9 @@ const fitting: Record<string, object> = {
   },
   'post /api/out/clients': { name: 'A program' },
   'post /api/own/mails/:mailId': { studentId: uuid, courseId: null, take: [], remark: false },
+  'post /api/calendar/addresses': {
+    ...{ studentId: uuid, name: 'Club', url: 'https://club.example/a.ics', asWork: false },
+  },
   'post /api/own/schools': {
     ...{ schoolName: 'Wrack School', timeZone: 'America/Halifax' },
     children: [{ givenName: 'Odo', familyName: 'Wrack', number: null }],

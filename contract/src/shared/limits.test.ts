@@ -261,6 +261,12 @@ const ofRoutes: Readonly<Record<string, readonly [number, ...string[]]>> = {
     '/children/*/number 1 to 60 characters',
   ],
   'post /api/own/mails/:mailId': [200, '/ no others', '/take 0 to 100 different', '/take/* 0 to 99 in size'],
+  'post /api/calendar/addresses': [
+    200,
+    '/ no others',
+    '/name 1 to 100 characters',
+    '/url 8 to 2000 characters',
+  ],
   'post /api/operator/sources': [
     204,
     ...['/ no others', '/name 1 to 120 characters', '/baseUrl 0 to 500 characters'],

@@ -17,6 +17,18 @@ export const syncFaults = [
 ] as const;
 export type SyncFault = (typeof syncFaults)[number];
 
+/** Why a school's system could not be read. */
+export const sourceFailures = [
+  'source-down',
+  'source-refuses',
+  'source-nonsense',
+  /** More than anybody's school can have: pages, bytes, or time. */
+  'source-too-much',
+  /** Its address leads where Cadro does not go. */
+  'source-elsewhere',
+] as const;
+export type SourceFailure = (typeof sourceFailures)[number];
+
 /** What a school is asked for apart. Without its roster it tells nothing; the others it may have or not. */
 export const sourceParts = ['roster', 'demographics', 'feed'] as const;
 export type SourcePart = (typeof sourceParts)[number];

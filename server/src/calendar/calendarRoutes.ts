@@ -12,7 +12,9 @@ import type { ServerDeps } from '../kit';
 import { HttpProblem, mount, newRouter, Produced } from '../kit';
 import { calendarOf, refuseLongRange } from './calendar';
 import * as feeds from './elsewhere/feeds';
+import { followCalendar } from './elsewhere/followed';
 import { forgetImport, importCalendar } from './elsewhere/imports';
+import type { OwnDeps } from '../sources';
 import { downloadOf, subscriptionOf } from './elsewhere/publish';
 import * as entries from './entries';
 import { suppliesOf } from './supplies';
@@ -88,7 +90,7 @@ export function calendarPages(given: ServerDeps): Router {
 const fileName = 'cadro.ics';
 
 /** Calendars that go out and come in. */
-export function elsewherePages(given: ServerDeps): Router {
+export function elsewherePages(given: ServerDeps, hooks: Pick<OwnDeps, 'reading' | 'onWritten'>): Router {
   const router = newRouter(given);
   mount(router, elsewhereRoutes.list, ({ deps, guardianId }) => feeds.elsewhereOf(deps, guardianId));
   mount(router, elsewhereRoutes.create, ({ deps, guardianId, body }) =>
@@ -112,6 +114,9 @@ export function elsewherePages(given: ServerDeps): Router {
   });
   mount(router, elsewhereRoutes.import, ({ deps, guardianId, body }) =>
     importCalendar(deps, guardianId, body),
+  );
+  mount(router, elsewhereRoutes.follow, ({ deps, guardianId, body }) =>
+    followCalendar({ ...deps, ...hooks }, guardianId, body),
   );
   mount(router, elsewhereRoutes.forget, ({ deps, guardianId, params: { importId } }) =>
     forgetImport(deps, guardianId, importId),

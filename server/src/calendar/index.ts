@@ -1,3 +1,4 @@
+export { readFollowed } from './elsewhere/followed';
 export { calendarPages, elsewherePages } from './calendarRoutes';
 export { downloadOf } from './elsewhere/publish';
 export { calendarRouter } from './routes';

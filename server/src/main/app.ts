@@ -116,7 +116,7 @@ function apiRouter(deps: ServerDeps, { solver, live, rehearser, winnower }: Help
     deskRouter(deps),
     calendarRouter(deps),
     calendarPages(deps),
-    elsewherePages(deps),
+    elsewherePages(deps, ownHooks),
     briefRouter(deps),
     operatorRouter(deps, restrictingHooks),
   );

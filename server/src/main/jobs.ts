@@ -16,6 +16,7 @@ const quietLogger = (log: Pino) =>
 const crontab = [
   `*/${readEveryMinutes} * * * * syncAll`,
   '*/5 * * * * lookForBundles',
+  '13 * * * * readCalendars',
   '7,22,37,52 * * * * lookAtGuardians',
   '*/5 * * * * computeFigures',
   '* * * * * alertRounds',

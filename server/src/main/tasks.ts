@@ -13,6 +13,7 @@ import {
   roundsJob,
   wantDeliveries,
 } from '../alerts';
+import { readFollowed } from '../calendar';
 import { computeWanted } from '../gradebook';
 import {
   answerForgotten,
@@ -26,7 +27,7 @@ import {
 import { addJobs, pruneTries, type ServerDeps } from '../kit';
 import { sendMail } from '../messages';
 import { allSources, lookForBundles, readingJob, SourceError, sweepBundles, syncSource } from '../sources';
-import { onFigures, readingHooks } from './hooks';
+import { onFigures, ownHooks, readingHooks } from './hooks';
 
 const SourceJob = Type.Object({ sourceId: Uuid });
 const StudentsJob = Type.Object({ studentIds: Type.Array(Uuid) });
@@ -67,6 +68,9 @@ export function tasksOf(deps: JobDeps): TaskList {
         // Refused credentials do not mend by themselves: it is told, and the next round tries again.
         if (!(error instanceof SourceError) || error.retryable) throw error;
       });
+    },
+    async readCalendars() {
+      await readFollowed({ ...deps, ...ownHooks });
     },
     async lookForBundles() {
       if (deps.config.bundleFolder) await lookForBundles(deps, deps.config.bundleFolder);

@@ -1,6 +1,6 @@
 import * as fc from 'fast-check';
 import { ownMissing, ownScales, ownSums } from '@cadro/contract';
-import { ownPolicy, pairRows, plainTitle, readLine, rulesOf, type Line } from '.';
+import { ownPolicy, pairRows, plainTitle, readLine, rulesOf, splitTitle, type Line } from '.';
 
 // A Wednesday.
 const today = '2026-10-21';
@@ -125,4 +125,17 @@ it.each(
   ),
 )('what is said of grading comes back as it was said: %j', (rules) => {
   expect(rulesOf(ownPolicy({ ...rules, termEnd: '2026-12-18T23:59:00Z' }))).toEqual(rules);
+});
+
+it.each<[string, number | null, string]>([
+  ['Math: Quiz 4', 0, 'Quiz 4'],
+  ['Mathematics - Quiz 4', 0, 'Quiz 4'],
+  ['Quiz 4 (Kelp chemistry)', 1, 'Quiz 4'],
+  ['[World history] Map of the straits', 2, 'Map of the straits'],
+  ['Map of the straits – World history', 2, 'Map of the straits'],
+  ['Essay: the harbor', null, 'Essay: the harbor'],
+  ['Picture day', null, 'Picture day'],
+  ['W: Quiz', null, 'W: Quiz'],
+])('the title %s names course %s beside %s', (title, course, work) => {
+  expect(splitTitle(title, courses)).toEqual({ course, work });
 });

@@ -43,9 +43,16 @@ export async function elsewhereOf(
   ]);
   return {
     feeds: feeds.map((row) => feedView(deps, row)),
-    imports: imports.map(({ id, student_id, name, author, at, report }) => ({
+    imports: imports.map(({ id, student_id, name, author, at, report, ...more }) => ({
       ...{ id, studentId: student_id, name, author, report },
       at: at.toISOString(),
+      followed:
+        more.address_sealed === null
+          ? null
+          : {
+              failingSince: more.failing_since?.toISOString() ?? null,
+              ...{ failure: more.failure, asWork: more.as_work },
+            },
     })),
   };
 }

@@ -1,4 +1,4 @@
-import type { ImportReport } from '@cadro/contract';
+import type { ImportReport, SourceFailure } from '@cadro/contract';
 import type { DateRange } from '@cadro/core';
 import type { ReadEvent } from '@cadro/core/ical';
 import { inChunks, type Db, type Trx } from '../../kit';
@@ -11,6 +11,10 @@ interface ImportRow {
   readonly author: string;
   readonly at: Date;
   readonly report: ImportReport;
+  readonly address_sealed: string | null;
+  readonly as_work: boolean;
+  readonly failing_since: Date | null;
+  readonly failure: SourceFailure | null;
 }
 
 /** Calendars that a viewer's household has read in, about children whose talk is theirs to read, or about all. */
@@ -26,7 +30,10 @@ export const importsOf = (db: Db, { householdId, talk }: Viewer): Promise<Import
         .orWhereRaw('student_id is null and ?', [talk.length > 0]),
     )
     .orderBy('name')
-    .select<ImportRow[]>('id', 'student_id', 'name', 'author', 'at', 'report');
+    .select<ImportRow[]>(
+      ...['id', 'student_id', 'name', 'author', 'at', 'report', 'address_sealed', 'as_work'],
+      ...['failing_since', 'failure'],
+    );
 
 interface ImportedRow {
   readonly importId: string;
@@ -70,26 +77,65 @@ export async function componentsOf(db: Db, key: ImportKey): Promise<ReadonlyMap<
   return new Map(rows.map(({ uid, component }) => [uid, component]));
 }
 
-/** Puts a file's events in the place of what stood under its name. */
+/** Puts a calendar's events in the place of what stood under its name. @returns its id. */
 export async function replaceImport(
   trx: Trx,
   key: ImportKey,
   { author, at, report }: { author: string; at: Date; report: ImportReport },
   events: readonly ReadEvent[],
-): Promise<void> {
-  await importOf(trx, key).delete();
-  const [row] = await trx('calendar_imports')
-    .insert({
-      household_id: key.householdId,
-      student_id: key.studentId,
-      name: key.name,
-      ...{ author, at, report: JSON.stringify(report) },
-    })
-    .returning<{ id: string }[]>('id');
+): Promise<string> {
+  const told = { author, at, report: JSON.stringify(report) };
+  const [known] = await importOf(trx, key).update(told).returning<{ id: string }[]>('id');
+  const [made] = known
+    ? []
+    : await trx('calendar_imports')
+        .insert({ household_id: key.householdId, student_id: key.studentId, name: key.name, ...told })
+        .returning<{ id: string }[]>('id');
+  const id = known?.id ?? made?.id ?? '';
+  await trx('imported_events').where({ import_id: id }).delete();
   const rows = events.map(({ uid, component, firstOn, lastOn }) => ({
-    ...{ import_id: row?.id, uid, component, first_on: firstOn, last_on: lastOn },
+    ...{ import_id: id, uid, component, first_on: firstOn, last_on: lastOn },
   }));
   await inChunks(rows, (some) => trx('imported_events').insert(some));
+  return id;
+}
+
+/** From now on a calendar is read at an address. */
+export async function followAt(
+  trx: Trx,
+  id: string,
+  { sealed, asWork }: { readonly sealed: string; readonly asWork: boolean },
+): Promise<void> {
+  await trx('calendar_imports')
+    .where({ id })
+    .update({ address_sealed: sealed, as_work: asWork, failing_since: null, failure: null });
+}
+
+export interface FollowedRow extends ImportRow {
+  readonly household_id: string;
+  readonly time_zone: string | null;
+}
+
+/** Every calendar that is read at an address, with the zone of the child it is about. */
+export const followedCalendars = (db: Db): Promise<FollowedRow[]> =>
+  db('calendar_imports as m')
+    .leftJoin('student_profiles as s', 's.student_id', 'm.student_id')
+    .whereNotNull('m.address_sealed')
+    .orderBy('m.id')
+    .select<FollowedRow[]>('m.*', 's.time_zone');
+
+export async function tellFollowed(
+  db: Db,
+  id: string,
+  failed: { readonly failure: SourceFailure; readonly now: Date } | null,
+): Promise<void> {
+  await db('calendar_imports')
+    .where({ id })
+    .update(
+      failed
+        ? { failing_since: db.raw('coalesce(failing_since, ?)', [failed.now]), failure: failed.failure }
+        : { failing_since: null, failure: null },
+    );
 }
 
 export const deleteImport = async (db: Db, importId: string): Promise<void> => {

@@ -1,8 +1,7 @@
 import { TokenAnswer } from '@cadro/contract';
 import { parse } from '@cadro/contract/parse';
-import { Agent, request, type Dispatcher } from 'undici';
 import { SourceError } from '../errors';
-import { checkAddress, publicLookup } from './addresses';
+import { askSafely, drop, headerOf, refuseFailures, type Answer, type Ask } from './asking';
 import { readBody } from './body';
 import type { Budget } from './budget';
 
@@ -29,17 +28,6 @@ export interface Listed {
   readonly more: boolean | null;
 }
 
-type Answer = Dispatcher.ResponseData;
-type Ask = Pick<Dispatcher.RequestOptions, 'method' | 'headers' | 'body'>;
-
-const mostRedirects = 3;
-const agents = { open: new Agent({ connect: { lookup: publicLookup } }), any: new Agent() };
-
-const header = (answer: Answer, name: string): string => {
-  const value = answer.headers[name];
-  return (Array.isArray(value) ? value.join(', ') : value) ?? '';
-};
-
 /** One school's door: OAuth 2 client credentials, then JSON with the token; a stale token is renewed once. */
 export class SchoolHttp {
   private token: string | null = null;
@@ -56,8 +44,8 @@ export class SchoolHttp {
       answer = await this.authorised(url);
     }
     await refuseFailures(answer, url);
-    const count = header(answer, 'x-total-count');
-    const links = header(answer, 'link');
+    const count = headerOf(answer, 'x-total-count');
+    const links = headerOf(answer, 'link');
     return {
       body: await this.readJson(answer, url),
       total: /^\d+$/.test(count) ? Number(count) : null,
@@ -111,31 +99,12 @@ export class SchoolHttp {
     }
   }
 
-  /** Follows redirects within the same origin alone, so that neither credentials nor requests go astray. */
-  private async send(url: URL, ask: Ask, redirects = 0): Promise<Answer> {
-    const { timeoutMs, allowPrivate } = this.access;
-    checkAddress(url, allowPrivate);
-    const answer = await request(url.href, {
-      ...ask,
-      dispatcher: allowPrivate ? agents.any : agents.open,
-      signal: AbortSignal.timeout(timeoutMs),
-    }).catch((cause: unknown) => {
-      if (cause instanceof SourceError) throw cause;
-      throw new SourceError('source-down', `${url.pathname} cannot be reached`, true, { cause });
-    });
-    const to = header(answer, 'location');
-    const moved = [301, 302, 303, 307, 308].includes(answer.statusCode) && to !== '';
-    if (!moved) return answer;
-    await drop(answer);
-    const next = URL.canParse(to, url.href) ? new URL(to, url) : null;
-    if (next?.origin !== url.origin || redirects >= mostRedirects || ask.method !== 'GET') {
-      throw new SourceError('source-elsewhere', `${url.pathname} sends its readers elsewhere`, false);
-    }
-    return this.send(next, ask, redirects + 1);
+  private send(url: URL, ask: Ask): Promise<Answer> {
+    return askSafely(url, ask, this.access);
   }
 
   private async readJson(answer: Answer, url: URL): Promise<unknown> {
-    const encoding = header(answer, 'content-encoding');
+    const encoding = headerOf(answer, 'content-encoding');
     const where = url.pathname;
     const text = await readBody(answer.body, { encoding, where, budget: this.access.budget });
     try {
@@ -144,20 +113,4 @@ export class SchoolHttp {
       throw new SourceError('source-nonsense', `${where} did not answer JSON`, true, { cause });
     }
   }
-}
-
-/** What is not read: its beginning is let through, so that the line can be used again; a long one ends with the line. */
-const drop = (answer: Answer): Promise<void> => answer.body.dump({ limit: 64 * 1024 }).catch(() => undefined);
-
-async function refuseFailures(answer: Answer, url: URL): Promise<void> {
-  const { statusCode: status } = answer;
-  if (status >= 200 && status < 300) return;
-  await drop(answer);
-  const refused = status >= 400 && status < 500 && status !== 429 && status !== 408;
-  throw new SourceError(
-    refused ? 'source-refuses' : 'source-down',
-    `${url.pathname} answered ${status}`,
-    !refused,
-    { status },
-  );
 }

@@ -1,7 +1,7 @@
 import type { AnswerOf, BodyOf, mailRoutes } from '@cadro/contract';
 import { dateIn } from '@cadro/core';
 import { namedIn } from '@cadro/core/forwarded';
-import { HttpProblem, houseOf, mailAddress, takeTry, type Db, type ServerDeps } from '../../kit';
+import { HttpProblem, houseOf, mailAddress, takeTry, type Db, type Deps, type ServerDeps } from '../../kit';
 import { childrenFor, householdReader, requireChild, requireGuardian } from '../../household';
 import { wholeCourses } from '../../records';
 import { requireOwnCourse } from '../own/ownCourse';
@@ -74,7 +74,7 @@ export async function receiveForwarded(
 }
 
 /** A guardian of a household, or somebody to whom nobody is linked yet. @returns the household's id. */
-async function requireReader(deps: ServerDeps, guardianId: string): Promise<string> {
+async function requireReader(deps: Deps, guardianId: string): Promise<string> {
   const { household_id } = await requireGuardian(deps, guardianId);
   const linked = await childrenFor(deps.db, guardianId, 'read-record');
   if (linked.length > 0 && !linked.some(({ role }) => role === 'guardian'))
@@ -102,7 +102,7 @@ export async function forwardedMails(
   };
 }
 
-async function requireMail(deps: ServerDeps, guardianId: string, mailId: string): Promise<store.MailRow> {
+async function requireMail(deps: Deps, guardianId: string, mailId: string): Promise<store.MailRow> {
   const householdId = await requireReader(deps, guardianId);
   const mail = await store.mailById(houseOf(deps.db), householdId, mailId);
   if (!mail) throw new HttpProblem('not-found');

@@ -40,6 +40,19 @@ export async function requireOwnCourse(
   };
 }
 
+/** Every course of a child whose record its family writes. */
+export async function openCourses(own: Own): Promise<OwnCourseKept[]> {
+  const { db } = own.deps;
+  const courses = await wholeCourses(db, own.child.id);
+  const ids = courses.map(({ id }) => id);
+  const [categories, items] = [await wholeCategories(db, ids), await wholeItems(db, own.child.id, ids)];
+  return courses.map((course) => ({
+    ...{ own, course },
+    categories: categories.filter(({ courseId }) => courseId === course.id),
+    items: items.filter(({ courseId }) => courseId === course.id),
+  }));
+}
+
 export const dueOnOf = ({ dueAt }: WholeItem, timeZone: string): string | null =>
   dueAt === null ? null : dateIn(timeZone, dueAt);
 

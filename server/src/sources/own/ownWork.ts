@@ -4,10 +4,16 @@ import { pairRows, plainTitle } from '@cadro/core/own';
 import { endOfDay, HttpProblem } from '../../kit';
 import { wholeItems, type WholeItem } from '../../records';
 import { categoryRecords, dueOnOf, noCategory, requireOwnCourse, type OwnCourseKept } from './ownCourse';
-import { writeOwn, type Own, type OwnDeps } from './writeOwn';
+import { writeOwn, type OwnDeps } from './writeOwn';
+
+/** A row that comes again and again from a source of its own, which names it. */
+export interface NamedRow extends OwnRow {
+  /** By the source's own name for it; null for what somebody writes. */
+  readonly key?: string;
+}
 
 /** What a row says once points that are not stated have been filled in. */
-interface Reckoned extends OwnRow {
+interface Reckoned extends NamedRow {
   readonly possible: number;
   readonly guessed: boolean;
   readonly lettered: boolean;
@@ -22,7 +28,7 @@ function median(values: readonly number[]): number | null {
 }
 
 /** Fills in what a row leaves unsaid: its points by the assignment it changes, by a percent, or by what is usual. */
-function reckoned(row: OwnRow, known: WholeItem | undefined, usual: number): Reckoned {
+function reckoned(row: NamedRow, known: WholeItem | undefined, usual: number): Reckoned {
   const said = row.possible ?? (row.percent === null ? null : row.earned === null ? 100 : null);
   const possible = said ?? known?.possible ?? usual;
   const earned = row.earned ?? (row.percent === null ? null : (row.percent / 100) * possible);
@@ -68,11 +74,12 @@ interface Placed {
 }
 
 /** Which assignment each row is about: the one it names, or the one of its name and day, or a new one. */
-function place({ items, own }: OwnCourseKept, rows: readonly OwnRow[]): Placed[] {
+function place({ items, own }: OwnCourseKept, rows: readonly NamedRow[]): Placed[] {
   const { timeZone } = own.child.school;
-  const named = rows.map(({ itemId }) => {
-    const item = itemId === null ? undefined : items.find(({ id }) => id === itemId);
-    if (itemId !== null && !item) throw new HttpProblem('not-found');
+  const named = rows.map(({ itemId, key }) => {
+    if (itemId === null) return key === undefined ? undefined : items.find((item) => item.externalId === key);
+    const item = items.find(({ id }) => id === itemId);
+    if (!item) throw new HttpProblem('not-found');
     return item;
   });
   const free = items.filter((item) => !item.removed && !named.includes(item));
@@ -90,7 +97,7 @@ function place({ items, own }: OwnCourseKept, rows: readonly OwnRow[]): Placed[]
     usualPoints;
   return rows.map((row, at) => {
     const known = named[at] ?? found.get(at);
-    return { row: reckoned(row, known, usual), known, id: known?.externalId ?? randomUUID() };
+    return { row: reckoned(row, known, usual), known, id: known?.externalId ?? row.key ?? randomUUID() };
   });
 }
 
@@ -169,7 +176,11 @@ export async function putOwnWork(
   of: { readonly studentId: string; readonly courseId: string },
   rows: readonly OwnRow[],
 ): Promise<OwnTaken> {
-  const kept = await requireOwnCourse(deps, guardianId, of);
+  return takeRows(await requireOwnCourse(deps, guardianId, of), rows);
+}
+
+/** As `putOwnWork`, into a course that has been opened. */
+export async function takeRows(kept: OwnCourseKept, rows: readonly NamedRow[]): Promise<OwnTaken> {
   const { own, course, items } = kept;
   const { timeZone } = own.child.school;
   const placed = place(kept, rows).map((each, at) => filled(each, rows[at]?.itemId !== null, timeZone));
@@ -188,7 +199,7 @@ export async function putOwnWork(
       // What fills an empty course was so before it was written down.
       { backlog: items.every(({ removed }) => removed) && rows.length > 1 },
     );
-  const now = await wholeItems(own.deps.db, of.studentId, [of.courseId]);
+  const now = await wholeItems(own.deps.db, own.child.id, [course.id]);
   const idOf = new Map(now.map(({ externalId, id }) => [externalId, id]));
   const added = placed.filter(({ known }) => known === undefined).length;
   return {
@@ -200,7 +211,7 @@ export async function putOwnWork(
   };
 }
 
-const goneRecord = (own: Own, item: WholeItem, courseId: string) => ({
+const goneRecord = (item: WholeItem, courseId: string) => ({
   ...{ id: item.externalId, title: item.title, description: item.description, possible: item.possible },
   ...{ course_id: courseId, category_id: item.categoryId, assigned_at: item.assignedAt.toISOString() },
   ...{ assigned_told: item.assignedTold, due_at: item.dueAt?.toISOString() ?? null },
@@ -213,8 +224,14 @@ export async function dropOwnWork(
   guardianId: string,
   { studentId, itemId, courseId }: { studentId: string; itemId: string; courseId: string },
 ): Promise<void> {
-  const { own, course, items } = await requireOwnCourse(deps, guardianId, { studentId, courseId });
-  const item = items.find(({ id }) => id === itemId);
+  const kept = await requireOwnCourse(deps, guardianId, { studentId, courseId });
+  const item = kept.items.find(({ id }) => id === itemId);
   if (!item) throw new HttpProblem('not-found');
-  await writeOwn(own, { items: [goneRecord(own, item, course.externalId)] });
+  await takeBack(kept, [item]);
+}
+
+/** Takes assignments away. */
+export async function takeBack({ own, course }: OwnCourseKept, items: readonly WholeItem[]): Promise<void> {
+  if (items.length === 0) return;
+  await writeOwn(own, { items: items.map((item) => goneRecord(item, course.externalId)) });
 }

@@ -1,4 +1,4 @@
-import { HttpProblem, houseOf, type Deps, type ServerDeps } from '../../kit';
+import { HttpProblem, houseOf, type Deps } from '../../kit';
 import { requireChild } from '../../household';
 import { wholeChild, type NeutralCollection, type WholeChild } from '../../records';
 import type { ReadingHooks } from '../hooks';
@@ -6,7 +6,7 @@ import * as sources from '../store';
 import { writePage, type Sheet } from '../taking';
 import { isOwnSource } from './ownStore';
 
-export interface OwnDeps extends ServerDeps {
+export interface OwnDeps extends Deps {
   readonly reading: ReadingHooks;
   /** A child's record has been written: whoever wrote it sees what follows from it at once. */
   readonly onWritten: (deps: Deps, studentId: string) => Promise<void>;
@@ -38,6 +38,13 @@ export interface OwnWritten {
   readonly gone?: boolean;
   readonly [column: string]: unknown;
 }
+/** A child whose record its family writes, for Cadro itself; null where it is another's. */
+export async function openOwn(deps: OwnDeps, studentId: string): Promise<Own | null> {
+  const child = await wholeChild(deps.db, studentId);
+  if (!child || !(await isOwnSource(deps.db, child.sourceId))) return null;
+  return { deps, child, now: await deps.clock.now() };
+}
+
 type Records = Partial<Record<NeutralCollection, readonly OwnWritten[]>>;
 
 /**

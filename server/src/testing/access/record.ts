@@ -54,6 +54,15 @@ export const recordTable: Table = {
   'delete /api/own/mails/:mailId': {
     statuses: { ...ownAccount(404), looker: 403, student: 403, sibling: 403 },
   },
+  'post /api/calendar/addresses': {
+    statuses: writing(503),
+    body: (ids) => ({
+      studentId: ids.studentId,
+      name: 'Club',
+      url: 'http://127.0.0.1:9/club.ics',
+      asWork: false,
+    }),
+  },
   'get /api/own/schools': { statuses: list },
   'post /api/own/schools': {
     statuses: ownAccount(400),
