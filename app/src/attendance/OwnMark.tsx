@@ -15,7 +15,7 @@ type Said = keyof typeof said;
 const options: readonly Said[] = ['absent', 'excused', 'tardy', 'present'];
 
 /** A day as one row of the file of marks. */
-export const markRow = (on: string, what: Said): string => {
+const markRow = (on: string, what: Said): string => {
   const { code, kind, excused } = said[what];
   return `date,period,code,kind,excused\n${on},day,${code},${kind},${excused}\n`;
 };

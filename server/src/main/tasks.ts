@@ -26,7 +26,15 @@ import {
 } from '../household';
 import { addJobs, pruneTries, type ServerDeps } from '../kit';
 import { sendMail } from '../messages';
-import { allSources, lookForBundles, readingJob, SourceError, sweepBundles, syncSource } from '../sources';
+import {
+  allSources,
+  lookForBundles,
+  readingJob,
+  SourceError,
+  sweepBundles,
+  sweepOwnSources,
+  syncSource,
+} from '../sources';
 import { onFigures, ownHooks, readingHooks } from './hooks';
 
 const SourceJob = Type.Object({ sourceId: Uuid });
@@ -49,11 +57,12 @@ async function sweep(deps: JobDeps): Promise<void> {
   await removeLeft(deps);
   const now = await clock.now();
   await sweepBundles(db, new Date(now.getTime() - dayMs));
+  await sweepOwnSources(db);
   await forgetDeliveries(db, new Date(now.getTime() - config.retention.mailDays * dayMs));
 }
 
-/** Every job by name. A job that throws is tried again by the queue, later each time. */
-export function tasksOf(deps: JobDeps): TaskList {
+/** Jobs that read what comes from outside. */
+const sourceTasks = (deps: JobDeps): TaskList => {
   const { db } = deps;
   return {
     async syncAll() {
@@ -75,6 +84,14 @@ export function tasksOf(deps: JobDeps): TaskList {
     async lookForBundles() {
       if (deps.config.bundleFolder) await lookForBundles(deps, deps.config.bundleFolder);
     },
+  };
+};
+
+/** Every job by name. A job that throws is tried again by the queue, later each time. */
+export function tasksOf(deps: JobDeps): TaskList {
+  const { db } = deps;
+  return {
+    ...sourceTasks(deps),
     async computeFigures() {
       await computeWanted({ ...deps, onFigures });
     },

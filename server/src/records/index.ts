@@ -61,7 +61,6 @@ export {
   type WholeChild,
   type WholeCourse,
   type WholeItem,
-  type WholeTerm,
 } from './wholeStore';
 export { ofThisYear, schoolTerms, termsOfStudent, type SchoolTerm, type TermOfYear } from './termStore';
 export {

@@ -24,6 +24,7 @@ export { MailReader } from './mail/mailReader';
 export { fetchText } from './http/asking';
 export { followWork, type CalendarWork } from './own/followed';
 export type { OwnDeps } from './own/writeOwn';
+export { sweepOwnSources } from './own/ownStore';
 export { ownRouter } from './own/ownRoutes';
 export { readEveryMinutes, readingJob } from './readingJob';
 export { syncSource } from './sync';

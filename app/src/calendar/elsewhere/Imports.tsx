@@ -17,6 +17,7 @@ import {
   themed,
   Words,
 } from '../../ui';
+import { Follow } from './Follow';
 import { useForgetImportMutation, useImportCalendarMutation } from './elsewhereApi';
 
 function Report({ report }: { report: ImportReport }) {
@@ -41,7 +42,7 @@ function Imported({ calendar }: { calendar: ImportedCalendar }) {
   const looks = useLooks();
   const { nameOf } = useChildren();
   const [forget] = useForgetImportMutation();
-  const { id, name, studentId, author, at, report } = calendar;
+  const { id, name, studentId, author, at, report, followed } = calendar;
   return (
     <Row style={looks.ruled}>
       <View style={styles.fill}>
@@ -51,8 +52,14 @@ function Imported({ calendar }: { calendar: ImportedCalendar }) {
             studentId ? nameOf(studentId) : t('shell.everyone'),
             t('imported.events', { count: report.events }),
             t('imported.by', { name: author, when: format.recent(at) }),
+            ...(followed ? [t('followed.hourly')] : []),
           ].join(' · ')}
         </Words>
+        {followed?.failingSince ? (
+          <Words size="small" colour="plum">
+            {t('followed.failing', { since: format.recent(followed.failingSince) })}
+          </Words>
+        ) : null}
       </View>
       <Quietly label={t('imported.forget')} hint={name} onPress={() => void forget(id)} />
     </Row>
@@ -169,6 +176,7 @@ export function Imports({ imports }: { imports: readonly ImportedCalendar[] }) {
           onTake={() => ask(file, false)}
         />
       )}
+      <Follow />
     </View>
   );
 }

@@ -1,4 +1,4 @@
-import { elsewhereRoutes, type FeedBody, type ImportBody } from '@cadro/contract';
+import { elsewhereRoutes, type BodyOf, type FeedBody, type ImportBody } from '@cadro/contract';
 import type { DateRange } from '@cadro/core';
 import { addressOf, api, endpointsBy, nothing } from '../../store';
 
@@ -22,6 +22,11 @@ const elsewhereApi = api.injectEndpoints({
     importCalendar: by.mutation(elsewhereRoutes.import, (body: ImportBody) => ({ body }), {
       invalidatesTags: ['Elsewhere', 'Calendar'],
     }),
+    followCalendar: by.mutation(
+      elsewhereRoutes.follow,
+      (body: BodyOf<typeof elsewhereRoutes.follow>) => ({ body }),
+      { invalidatesTags: ['Elsewhere', 'Calendar', 'Record'] },
+    ),
     forgetImport: by.mutation(elsewhereRoutes.forget, (importId: string) => ({ params: { importId } }), {
       invalidatesTags: ['Elsewhere', 'Calendar'],
     }),
@@ -34,6 +39,7 @@ export const {
   useRenewFeedMutation,
   useRevokeFeedMutation,
   useImportCalendarMutation,
+  useFollowCalendarMutation,
   useForgetImportMutation,
 } = elsewhereApi;
 

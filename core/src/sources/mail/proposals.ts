@@ -27,7 +27,7 @@ export interface MailAsked {
 }
 
 /** More than any mail of a school lists. */
-export const mostProposals = 100;
+const mostProposals = 100;
 const longestLine = 220;
 
 const due = /\b(due|turn(?:ed)? in by|hand(?:ed)? in by|deadline|para el|vence|entregar|fecha l[ií]mite)\b/i;

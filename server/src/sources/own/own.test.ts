@@ -1,6 +1,8 @@
 import { ownRoutes, type OwnRecord, type OwnRow, type OwnTaken } from '@cadro/contract';
 import type { Agent } from 'supertest';
+import { putLink } from '../../household';
 import { World } from '../../testing/world';
+import { sweepOwnSources } from './ownStore';
 
 /* A family whose school hands nothing over writes the record down itself; everything else works on it. */
 let world: World;
@@ -222,5 +224,24 @@ describe('whose it is', () => {
     expect((await maren.get('/api/me')).body.children).toEqual([]);
     expect(await world.db('sources').where({ kind: 'own' })).toEqual([]);
     expect(await world.db('students').where({ id: wren })).toEqual([]);
+  });
+
+  it('goes with the last of its household, and not while somebody else sees the child', async () => {
+    const { body: lark } = await maren
+      .post('/api/own/children')
+      .send({ ...child, givenName: 'Lark' })
+      .expect(201);
+    const link = {
+      studentId: lark.id,
+      guardianId: await world.personId('stranger'),
+      role: 'look-only' as const,
+    };
+    await putLink(world.db, { ...link, now: await world.clock.now() });
+    await world.db('guardians').whereIn('email', ['maren@test.example', 'tobiah@test.example']).delete();
+    await world.db('households').where({ name: 'here' }).delete();
+    expect(await sweepOwnSources(world.db)).toBe(0);
+    await world.db('guardian_links').where({ student_id: lark.id }).delete();
+    expect(await sweepOwnSources(world.db)).toBe(1);
+    expect(await world.db('students').where({ id: lark.id })).toEqual([]);
   });
 });

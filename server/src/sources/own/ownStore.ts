@@ -41,3 +41,19 @@ export async function renameOwnSource(
 export async function dropOwnSource(db: Db, id: string): Promise<void> {
   await db('sources').where({ id, kind: 'own' }).delete();
 }
+
+/**
+ * Deletes what families brought in themselves once the household that did is gone, and nobody else sees the children.
+ * @returns how many sources.
+ */
+export const sweepOwnSources = (db: Db): Promise<number> =>
+  db('sources as s')
+    .whereNull('s.household_id')
+    .where((is) => is.where({ 's.kind': 'own' }).orWhereRaw(`s.wanted <> '[]'`))
+    .whereNotExists(
+      db('student_profiles as p')
+        .join('standing_links as l', 'l.student_id', 'p.student_id')
+        .whereRaw('p.source_id = s.id')
+        .select(db.raw('1')),
+    )
+    .delete();

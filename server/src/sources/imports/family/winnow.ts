@@ -7,7 +7,7 @@ import { text, type Fields } from '../../bundle/columns';
 import { readRowsOf } from '../../bundle/rows';
 
 /** What a family's file may be; a school's whole year is about as large. */
-export const familyArchiveLimits: ArchiveLimits = { files: 200, bytes: 1e9, ratio: 200 };
+const familyArchiveLimits: ArchiveLimits = { files: 200, bytes: 1e9, ratio: 200 };
 
 export interface WinnowAsk {
   readonly path: string;
