@@ -166,7 +166,7 @@ test(
     await page.goto(await addressIn(running, page, email, /^Finish setting up/));
     await page.getByRole('link', { name: 'Go to sign-in' }).click();
     await signIn(page, email, first);
-    await page.getByRole('link', { name: 'Add a child' }).click();
+    await page.getByRole('link', { name: 'Add a child', exact: true }).click();
     await page.getByLabel('Your code').fill('t4mj 91cw 8gze 5nyk');
     await page.getByRole('button', { name: 'See whose it is' }).click();
     await expect(page.getByText('Millrace Middle School')).toBeVisible();

@@ -1,3 +1,6 @@
+import { once as listening } from 'node:events';
+import { createServer } from 'node:http';
+import type { AddressInfo } from 'node:net';
 import type { Page } from '@playwright/test';
 import { islandSchool, zip } from './islandSchool';
 import { begins, newcomer } from './newcomers';
@@ -211,3 +214,42 @@ test('mails that are forwarded: what they say, taken by a tap', once, async ({ b
   await expect(page.getByText('Tide log').first()).toBeVisible();
   expect(parent.complaints).toEqual([]);
 });
+
+test(
+  'a class calendar: followed at its address, as events and as work',
+  once,
+  async ({ browser, running }) => {
+    test.setTimeout(120_000);
+    const on = day(2).replaceAll('-', '');
+    const calendar = [
+      ...['BEGIN:VCALENDAR', 'VERSION:2.0', 'PRODID:-//Brant//EN'],
+      ...['BEGIN:VEVENT', 'UID:a', 'SUMMARY:Rowing: Stroke log', `DTSTART;VALUE=DATE:${on}`, 'END:VEVENT'],
+      ...['BEGIN:VEVENT', 'UID:b', 'SUMMARY:Boathouse cleaning', `DTSTART;VALUE=DATE:${on}`, 'END:VEVENT'],
+      ...['END:VCALENDAR', ''],
+    ].join('\r\n');
+    const school = createServer((_request, response) => response.end(calendar)).listen(0, '127.0.0.1');
+    await listening(school, 'listening');
+    const { port } = school.address() as AddressInfo;
+    const parent = await newcomer(browser, running, false);
+    const { page } = parent;
+    await begins(page, running, { name: 'Orla Reach', email: 'orla@test.example' });
+    await addsChild(page, 'Brant', 'Reach Island School');
+    await page.getByLabel('Course', { exact: true }).fill('Rowing');
+    await page.getByRole('button', { name: 'Add the course' }).click();
+    await expect(page.getByLabel('An assignment in one line')).toBeVisible();
+    await page.goto('/days/elsewhere');
+    await page.getByRole('button', { name: 'Follow a calendar’s address' }).click();
+    await page.getByLabel('Address of the calendar').fill(`http://127.0.0.1:${port}/rowing.ics`);
+    await page.getByLabel('Name', { exact: true }).fill('Rowing class');
+    await page.getByRole('radio', { name: 'Brant' }).click();
+    await parent.findsStateInOrder('a calendar that is followed');
+    await page.getByRole('button', { name: 'Follow this calendar' }).click();
+    await expect(
+      page.getByText('2 entries are in. They’re read again every hour. One of them is an assignment.'),
+    ).toBeVisible();
+    await parent.goesTo('Work');
+    await expect(page.getByText('Stroke log').first()).toBeVisible();
+    expect(parent.complaints).toEqual([]);
+    school.close();
+  },
+);

@@ -24,6 +24,11 @@ const sourcesApi = api.injectEndpoints({
     addOwnChild: by.mutation(ownRoutes.addChild, (body: BodyOf<typeof ownRoutes.addChild>) => ({ body }), {
       invalidatesTags: ['Me', 'Record'],
     }),
+    putOwnTerm: by.mutation(
+      ownRoutes.putTerm,
+      ({ studentId, body }: Sent<'putTerm'>) => ({ params: { studentId }, body }),
+      changed,
+    ),
     putOwnCourse: by.mutation(
       ownRoutes.putCourse,
       ({ studentId, body }: Sent<'putCourse'>) => ({ params: { studentId }, body }),
@@ -92,6 +97,7 @@ export const {
   useNextDayMutation,
   useOwnRecordQuery,
   useAddOwnChildMutation,
+  usePutOwnTermMutation,
   usePutOwnCourseMutation,
   useDropOwnCourseMutation,
   usePutOwnWorkMutation,

@@ -1,5 +1,5 @@
 export * from './api';
-export * from './BundleLine';
+export { BundleList } from './BundleList';
 export * from './DemoClock';
 export * from './FreshnessNote';
 export { CourseForm, NewChild, TableScreen, WriteWork } from './own';

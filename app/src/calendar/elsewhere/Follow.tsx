@@ -19,8 +19,16 @@ function Brought({ read: { report, works } }: { read: Read }) {
   return <Words live>{parts.join(' ')}</Words>;
 }
 
-/** A calendar at an address, which is read again by itself. */
+/** A calendar at an address, which is read again by itself; its form opens when somebody asks for it. */
 export function Follow() {
+  const { t } = useTranslation();
+  const { all, mayTalk } = useChildren();
+  const [open, setOpen] = useState(false);
+  if (!all.some(({ id }) => mayTalk(id))) return null;
+  return open ? <Form /> : <Action label={t('followed.open')} onPress={() => setOpen(true)} />;
+}
+
+function Form() {
   const { t } = useTranslation();
   const { all, mayTalk } = useChildren();
   const children = all.filter(({ id }) => mayTalk(id));
@@ -40,7 +48,6 @@ export function Follow() {
     const answer = await follow(body);
     if (answer.data) setUrl('');
   };
-  if (children.length === 0) return null;
   return (
     <Stack space={1.5}>
       <Heading level={3}>{t('followed.title')}</Heading>

@@ -26,6 +26,7 @@ import {
   Words,
 } from '../../ui';
 import { useDropOwnCourseMutation, useOwnRecordQuery, usePutOwnCourseMutation } from '../api';
+import { NewTerm } from './NewTerm';
 import { RulePicture } from './RulePicture';
 
 /** As it is typed: a share is a number once it is saved. */
@@ -128,6 +129,33 @@ const categoriesOf = (kept: Kept | undefined): Category[] => {
   return own.length > 0 ? own : [blank(), blank()];
 };
 
+/** Which term a course is in; another one can be written down. */
+function Terms({
+  studentId,
+  terms,
+  termId,
+  onChange,
+}: {
+  studentId: string;
+  terms: OwnRecord['terms'];
+  termId: string;
+  onChange: (termId: string) => void;
+}) {
+  const { t } = useTranslation();
+  return (
+    <Stack space={0.5}>
+      <Choice
+        titled
+        label={t('own.term')}
+        options={terms.map(({ id, title }) => ({ value: id, label: title }))}
+        value={termId}
+        onChange={onChange}
+      />
+      <NewTerm studentId={studentId} onMade={onChange} />
+    </Stack>
+  );
+}
+
 const longestOf = { title: 120, teacher: 120, teacherEmail: 320 } as const;
 const bodyOf = ({
   names,
@@ -178,15 +206,7 @@ function Form({ studentId, record, kept }: { studentId: string; record: OwnRecor
       {field('title', 'text')}
       <Questions rules={rules} onChange={setRules} />
       {rules.adds === 'weighted' ? <Categories categories={categories} onChange={setCategories} /> : null}
-      {record.terms.length > 1 ? (
-        <Choice
-          titled
-          label={t('own.term')}
-          options={record.terms.map(({ id, title }) => ({ value: id, label: title }))}
-          value={termId}
-          onChange={setTermId}
-        />
-      ) : null}
+      <Terms {...{ studentId, terms: record.terms, termId }} onChange={setTermId} />
       {field('teacher', 'name')}
       {names.teacher.trim() === '' ? null : field('teacherEmail', 'email')}
       <Trouble error={error ?? dropping.error} words={isWrong ? t('own.shareWrong') : null} />

@@ -1,18 +1,13 @@
 import { useEffect } from 'react';
-import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { Bundle, OwnSchool } from '@cadro/contract';
-import { Trouble, useFormat } from '../../household';
+import { useFormat } from '../../household';
 import { api, useAppDispatch } from '../../store';
-import { PickFile, Stack, Words } from '../../ui';
 import { useAnswerExportMutation, useOwnSchoolsQuery, usePutExportMutation } from '../api';
-import { BundleLine } from '../BundleLine';
+import { BundleList } from '../BundleList';
 
 /** While a file is being read, it is looked after this often. */
 const pollMs = 2_000;
-/** So many of the last files are shown. */
-const shown = 3;
-
 const isUnderWay = ({ state }: Bundle): boolean =>
   state === 'coming' || state === 'waiting' || state === 'reading';
 
@@ -29,44 +24,18 @@ export function useOwnSchools() {
   return { data, isError, refetch };
 }
 
-function ExportLine({ bundle }: { bundle: Bundle }) {
-  const format = useFormat();
-  const [give, { isLoading, error }] = useAnswerExportMutation();
-  return (
-    <BundleLine
-      {...{ bundle, format, error }}
-      busy={isLoading}
-      onAnswer={(answer) => void give({ bundleId: bundle.id, answer })}
-    />
-  );
-}
-
 /** The last exports of a school, and the way to hand over a newer one. */
 export function Exports({ school: { id, name, bundles } }: { school: OwnSchool }) {
   const { t } = useTranslation();
-  const [put, { data, isLoading, error }] = usePutExportMutation();
+  const format = useFormat();
+  const [put, handing] = usePutExportMutation();
+  const [give, answering] = useAnswerExportMutation();
   return (
-    <Stack space={0.5}>
-      <View role="list" aria-label={name}>
-        {bundles.slice(0, shown).map((bundle) => (
-          <View key={bundle.id} role="listitem">
-            <ExportLine bundle={bundle} />
-          </View>
-        ))}
-      </View>
-      <Trouble error={error} />
-      {data?.id === null ? (
-        <Words size="small" live>
-          {t('operator.uploadAgain')}
-        </Words>
-      ) : null}
-      <PickFile
-        label={t(bundles.length > 0 ? 'own.exportAgain' : 'own.exportChoose')}
-        hint={name}
-        accept=".zip,application/zip"
-        busy={isLoading}
-        onFile={(file) => void put({ sourceId: id, file })}
-      />
-    </Stack>
+    <BundleList
+      {...{ name, bundles, format, handing, answering }}
+      pick={t(bundles.length > 0 ? 'own.exportAgain' : 'own.exportChoose')}
+      onAnswer={(bundleId, answer) => void give({ bundleId, answer })}
+      onFile={(file) => void put({ sourceId: id, file })}
+    />
   );
 }

@@ -1,9 +1,10 @@
-import { elsewhereRoutes, ownRoutes, type OwnRecord } from '@cadro/contract';
+import { elsewhereRoutes, ownRoutes } from '@cadro/contract';
 import { once } from 'node:events';
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import type { Agent } from 'supertest';
 import { ownHooks } from '../../main/hooks';
+import { addOwnChild, ownRecordOf, putOwnCourse } from '../../testing/ownChild';
 import { World } from '../../testing/world';
 import { readFollowed } from './followed';
 
@@ -18,25 +19,8 @@ beforeAll(async () => {
   world = await World.start();
   await world.household('here', [{ name: 'maren', children: [] }]);
   maren = await world.signedIn('maren');
-  const { body } = await maren
-    .post(ownRoutes.addChild.path)
-    .send({
-      ...{ givenName: 'Wren', familyName: '', year: '6', schoolName: 'Skerry Cove School' },
-      ...{
-        timeZone: 'America/Halifax',
-        term: { title: 'Fall', startsOn: '2026-09-01', endsOn: '2026-12-18' },
-      },
-    })
-    .expect(201);
-  wren = body.id;
-  const { terms } = await record();
-  await maren
-    .post(ownRoutes.putCourse.path.replace(':studentId', wren))
-    .send({
-      ...{ id: null, title: 'Mathematics', teacher: null, teacherEmail: null, termId: terms[0]?.id },
-      ...{ adds: 'together', missing: 'zero', scale: 'hundred', categories: [] },
-    })
-    .expect(200);
+  wren = await addOwnChild(maren);
+  await putOwnCourse(maren, wren);
   http = createServer((request, response) => {
     if (request.url === '/elsewhere')
       return void response.writeHead(302, { location: 'http://198.51.100.7/' }).end();
@@ -50,8 +34,7 @@ afterAll(async () => {
   await world.stop();
 });
 
-const record = async (): Promise<OwnRecord> =>
-  (await maren.get(ownRoutes.record.path.replace(':studentId', wren)).expect(200)).body;
+const record = () => ownRecordOf(maren, wren);
 const works = async () =>
   (await record()).courses.flatMap(({ items }) =>
     items.map(({ title, dueOn, status }) => [title, dueOn, status]),

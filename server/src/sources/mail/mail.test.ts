@@ -1,6 +1,7 @@
-import { mailRoutes, ownRoutes, type ForwardedMail } from '@cadro/contract';
+import { mailRoutes, type ForwardedMail } from '@cadro/contract';
 import type { Agent } from 'supertest';
 import { mailAddress } from '../../kit';
+import { addOwnChild, putOwnCourse } from '../../testing/ownChild';
 import { World } from '../../testing/world';
 
 /* Mail that a family forwards: read apart, proposed on its words, taken by a tap. */
@@ -16,27 +17,8 @@ beforeAll(async () => {
   await world.household('there', [{ name: 'stranger', children: [] }]);
   maren = await world.signedIn('maren');
   stranger = await world.signedIn('stranger');
-  const { body: child } = await maren
-    .post(ownRoutes.addChild.path)
-    .send({
-      ...{ givenName: 'Wren', familyName: 'Aldervane', year: '6', schoolName: 'Skerry Cove School' },
-      ...{
-        timeZone: 'America/Halifax',
-        term: { title: 'Fall', startsOn: '2026-09-01', endsOn: '2026-12-18' },
-      },
-    })
-    .expect(201);
-  wren = child.id;
-  const record = ownRoutes.record.path.replace(':studentId', wren);
-  const { body: kept } = await maren.get(record).expect(200);
-  const { body: course } = await maren
-    .post(ownRoutes.putCourse.path.replace(':studentId', wren))
-    .send({
-      ...{ id: null, title: 'Mathematics', teacher: 'Ada Brill', teacherEmail: null },
-      ...{ termId: kept.terms[0].id, adds: 'together', missing: 'zero', scale: 'hundred', categories: [] },
-    })
-    .expect(200);
-  courseId = course.courseId;
+  wren = await addOwnChild(maren);
+  courseId = await putOwnCourse(maren, wren, { scale: 'hundred' });
   address = (await list()).address;
 }, 60_000);
 afterAll(() => world.stop());

@@ -1,6 +1,7 @@
-import { ownRoutes, type OwnRecord, type OwnRow, type OwnTaken } from '@cadro/contract';
+import { ownRoutes, type OwnRow, type OwnTaken } from '@cadro/contract';
 import type { Agent } from 'supertest';
 import { putLink } from '../../household';
+import { addOwnChild, ownChild as child, ownRecordOf, putOwnCourse } from '../../testing/ownChild';
 import { World } from '../../testing/world';
 import { sweepOwnSources } from './ownStore';
 
@@ -16,34 +17,15 @@ beforeAll(async () => {
   ]);
   await world.household('there', [{ name: 'stranger', children: [] }]);
   maren = await world.signedIn('maren');
-  const { body } = await maren.post('/api/own/children').send(child).expect(201);
-  wren = body.id;
+  wren = await addOwnChild(maren);
 }, 60_000);
 afterAll(() => world.stop());
 
-// The story opens on Wednesday, October 21, 2026.
-const child = {
-  ...{ givenName: 'Wren', familyName: 'Aldervane', year: '6', schoolName: 'Skerry Cove School' },
-  timeZone: 'America/Halifax',
-  term: { title: 'Fall', startsOn: '2026-09-01', endsOn: '2026-12-18' },
-};
 const at = (path: string, params: Record<string, string> = {}) =>
   path.replace(/:(\w+)/g, (_all, name: string) => ({ studentId: wren, ...params })[name] ?? name);
-const record = async (agent = maren): Promise<OwnRecord> =>
-  (await agent.get(at(ownRoutes.record.path)).expect(200)).body;
+const record = () => ownRecordOf(maren, wren);
 
-const rules = { adds: 'together', missing: 'zero', scale: 'letters' } as const;
-async function course(change: object = {}): Promise<string> {
-  const { terms } = await record();
-  const { body } = await maren
-    .post(at(ownRoutes.putCourse.path))
-    .send({
-      ...{ id: null, title: 'Mathematics', teacher: 'Ms. Brill', teacherEmail: null },
-      ...{ termId: terms[0]?.id, ...rules, categories: [], ...change },
-    })
-    .expect(200);
-  return body.courseId;
-}
+const course = (change: Parameters<typeof putOwnCourse>[2] = {}) => putOwnCourse(maren, wren, change);
 const row = (change: Partial<OwnRow>): OwnRow => ({
   ...{ itemId: null, title: 'Quiz 1', dueOn: null, category: null, earned: null, possible: null },
   ...{ percent: null, letter: null, status: 'open', comment: null, ...change },

@@ -1,11 +1,12 @@
+import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { Bundle } from '@cadro/contract';
 import { Trouble } from '../household';
 import type { Format } from '../i18n';
-import { Action, Quietly, Row, Stack, styles, Words } from '../ui';
+import { Action, PickFile, Quietly, Row, Stack, styles, Words } from '../ui';
 
 /** What became of a file; what it asks comes with its answers. */
-export function BundleLine({
+function BundleLine({
   bundle,
   format,
   busy,
@@ -51,6 +52,68 @@ export function BundleLine({
       ) : state === 'waiting' || state === 'reading' ? (
         <Quietly label={t('operator.bundleStop')} hint={name} onPress={() => onAnswer('stop')} />
       ) : null}
+    </Stack>
+  );
+}
+
+/** So many of the last files are shown. */
+const shown = 3;
+
+/** The last files of a school, and the way to hand over another. */
+export function BundleList({
+  name,
+  bundles,
+  format,
+  pick,
+  answering,
+  handing,
+  onAnswer,
+  onFile,
+}: {
+  /** Of the school. */
+  name: string;
+  bundles: readonly Bundle[];
+  format: Format;
+  /** What the button says. */
+  pick: string;
+  answering: { readonly isLoading: boolean; readonly error?: unknown };
+  /** What became of the last file; without an id it was there already. */
+  handing: {
+    readonly isLoading: boolean;
+    readonly error?: unknown;
+    readonly data?: { readonly id: string | null } | undefined;
+  };
+  onAnswer: (bundleId: string, answer: 'take' | 'stop') => void;
+  onFile: (file: File) => void;
+}) {
+  const { t } = useTranslation();
+  return (
+    <Stack space={0.5}>
+      <View role="list" aria-label={name}>
+        {bundles.slice(0, shown).map((bundle) => (
+          <View key={bundle.id} role="listitem">
+            <BundleLine
+              {...{ bundle, format }}
+              busy={answering.isLoading}
+              error={answering.error}
+              onAnswer={(answer) => onAnswer(bundle.id, answer)}
+            />
+          </View>
+        ))}
+      </View>
+      <Trouble error={handing.error} />
+      {handing.data?.id === null ? (
+        <Words size="small" live>
+          {t('operator.uploadAgain')}
+        </Words>
+      ) : null}
+      <PickFile
+        label={pick}
+        hint={name}
+        accept=".zip,application/zip"
+        busy={handing.isLoading}
+        onFile={onFile}
+      />
     </Stack>
   );
 }
