@@ -19,6 +19,14 @@ async function addsChild(page: Page, name: string, school: string): Promise<void
   await page.getByLabel('School', { exact: true }).fill(school);
   await page.getByRole('button', { name: `Add ${name}` }).click();
   await expect(page.getByRole('heading', { level: 1, name: `Add a course for ${name}` })).toBeVisible();
+  // Whatever day it is, the term goes on: what follows has days before it and after it.
+  const child = `/api/own/children/${new URL(page.url()).pathname.split('/')[2] ?? ''}`;
+  const { terms } = (await (await page.request.get(child)).json()) as {
+    terms: { id: string; title: string }[];
+  };
+  const term = { id: terms[0]?.id, title: terms[0]?.title, startsOn: day(-90), endsOn: day(90) };
+  expect((await page.request.post(`${child}/terms`, { data: term })).status()).toBe(200);
+  await page.reload();
 }
 
 test(

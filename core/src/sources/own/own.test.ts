@@ -1,6 +1,6 @@
 import * as fc from 'fast-check';
 import { ownMissing, ownScales, ownSums } from '@cadro/contract';
-import { ownPolicy, pairRows, plainTitle, readLine, rulesOf, splitTitle, type Line } from '.';
+import { ownPolicy, pairRows, plainTitle, readLine, rulesOf, splitTitle, usualTerm, type Line } from '.';
 
 // A Wednesday.
 const today = '2026-10-21';
@@ -138,4 +138,14 @@ it.each<[string, number | null, string]>([
   ['W: Quiz', null, 'W: Quiz'],
 ])('the title %s names course %s beside %s', (title, course, work) => {
   expect(splitTitle(title, courses)).toEqual({ course, work });
+});
+
+it.each([
+  ['2026-10-21', 'fall', '2026-08-17', '2026-12-18'],
+  ['2026-12-28', 'fall', '2026-08-17', '2026-12-28'],
+  ['2026-07-04', 'fall', '2026-07-04', '2026-12-18'],
+  ['2027-01-02', 'spring', '2027-01-02', '2027-06-12'],
+  ['2027-03-01', 'spring', '2027-01-05', '2027-06-12'],
+])('on %s it is usually the %s term, from %s to %s', (today, season, startsOn, endsOn) => {
+  expect(usualTerm(today)).toEqual({ season, startsOn, endsOn });
 });

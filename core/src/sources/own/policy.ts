@@ -45,14 +45,21 @@ export function rulesOf(policy: PolicyRecord): OwnRules {
   return { adds: policy.method === 'weighted' ? 'weighted' : 'together', missing: counts, scale };
 }
 
-/** The term that is usual in US schools on a day; a family changes what is otherwise at theirs. */
+const earlier = (a: string, b: string): string => (a < b ? a : b);
+const later = (a: string, b: string): string => (a > b ? a : b);
+
+/** The term that is usual in US schools on a day, which lies in it; a family changes what is otherwise at theirs. */
 export function usualTerm(today: string): {
   readonly season: 'fall' | 'spring';
   readonly startsOn: string;
   readonly endsOn: string;
 } {
   const year = today.slice(0, 4);
+  const around = (startsOn: string, endsOn: string) => ({
+    startsOn: earlier(startsOn, today),
+    endsOn: later(endsOn, today),
+  });
   return today.slice(5, 7) >= '07'
-    ? { season: 'fall', startsOn: `${year}-08-17`, endsOn: `${year}-12-18` }
-    : { season: 'spring', startsOn: `${year}-01-05`, endsOn: `${year}-06-12` };
+    ? { season: 'fall', ...around(`${year}-08-17`, `${year}-12-18`) }
+    : { season: 'spring', ...around(`${year}-01-05`, `${year}-06-12`) };
 }
