@@ -68,6 +68,15 @@ test(
     await page.getByLabel('Points earned').fill('19');
     await page.getByRole('button', { name: 'Save the assignment' }).click();
     await expect(page.getByRole('button', { name: 'Change Quiz 2' })).toBeVisible();
+    await page.getByRole('button', { name: 'Change Quiz 3' }).click();
+    await page.getByRole('button', { name: 'Remove this assignment: Quiz 3' }).click();
+    await expect(page.getByText('Removed Quiz 3.')).toBeVisible();
+    await page.getByRole('button', { name: 'Undo: Quiz 3' }).click();
+    await expect(page.getByRole('heading', { name: '5 assignments so far' })).toBeVisible();
+    await page.getByRole('link', { name: 'Change how it’s graded' }).click();
+    await page.getByRole('button', { name: 'Remove this course: Mathematics' }).click();
+    await page.getByRole('button', { name: 'Undo: Mathematics' }).click();
+    await expect(page.getByRole('heading', { name: '5 assignments so far' })).toBeVisible();
     await page.getByRole('link', { name: 'See where Mathematics stands' }).click();
     // 19 + 0 + 40 + 9 of 90.
     await expect(page.getByText('75.6', { exact: true }).first()).toBeVisible();

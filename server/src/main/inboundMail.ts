@@ -37,7 +37,7 @@ async function receive(deps: ServerDeps, raw: Buffer, reader: MailReader): Promi
   if (householdId !== null) return receiveForwarded(deps, householdId, raw, reader);
   const mail = await simpleParser(raw);
   const threadId = idFor(deps, 'reply', mail);
-  if (threadId !== null) return receiveAnswer(deps, threadId, mail);
+  if (threadId !== null) return receiveAnswer(deps, threadId, mail, (text) => reader.reply(text));
   const sentId = idFor(deps, 'back', mail);
   if (sentId === null) return false;
   const returned = await returnedMail(raw);

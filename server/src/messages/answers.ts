@@ -1,4 +1,3 @@
-import EmailReplyParser from 'email-reply-parser';
 import type { AddressObject, ParsedMail } from 'mailparser';
 import { createHash } from 'node:crypto';
 import { isAutomatic, senderVerdict, takeTry, type ServerDeps } from '../kit';
@@ -7,10 +6,13 @@ import * as store from './store';
 
 const longestAnswer = 20_000;
 
+/** Reads what somebody answers apart from the letter it quotes, in a thread that ends when it takes too long: then null. */
+export type ReplyOf = (text: string) => Promise<string | null>;
+
 /** What the teacher wrote, without the quoted letter below it. */
-function visibleText(mail: ParsedMail): string {
+async function visibleText(mail: ParsedMail, replyOf: ReplyOf): Promise<string> {
   const text = (mail.text ?? '').replaceAll('\u0000', '');
-  const visible = new EmailReplyParser().read(text).getVisibleText().trim();
+  const visible = await replyOf(text);
   return (visible || text.trim() || '—').slice(0, longestAnswer);
 }
 
@@ -49,15 +51,16 @@ export async function receiveAnswer(
   { db, clock, config }: Pick<ServerDeps, 'db' | 'clock' | 'config'>,
   threadId: string,
   mail: ParsedMail,
+  replyOf: ReplyOf,
 ): Promise<boolean> {
   const now = await clock.now();
+  const text = await visibleText(mail, replyOf);
   return db.transaction(async (trx) => {
     const thread = await store.threadById(trx, threadId);
     if (!thread) return false;
     const doubt = doubtOf(mail, thread.teacher_email, config.mailVerdictHost);
     if (doubt !== null) await takeTry(trx, [{ kind: 'unconfirmed', of: threadId, patience: strangers }]);
     const automatic = isAutomatic(mail);
-    const text = visibleText(mail);
     const stored = await store.insertMessage(trx, {
       student_id: thread.student_id,
       thread_id: thread.id,

@@ -113,13 +113,17 @@ export const wholeTerms = (db: Db, sourceId: string): Promise<WholeTerm[]> =>
       'parent_external_id as parent',
     );
 
-/** The courses a child is in. */
-export async function wholeCourses(db: Db, studentId: string): Promise<WholeCourse[]> {
+/** The courses a child is in; those that have ended for it as well, where that is asked for. */
+export async function wholeCourses(
+  db: Db,
+  studentId: string,
+  { ended = false }: { readonly ended?: boolean } = {},
+): Promise<WholeCourse[]> {
   const rows = await db('enrolments as e')
     .join('courses as c', 'c.id', 'e.course_id')
     .join('terms as t', 't.id', 'c.term_id')
     .leftJoin('teachers as p', 'p.id', 'c.teacher_id')
-    .where({ 'e.student_id': studentId, 'e.active': true })
+    .where({ 'e.student_id': studentId, ...(ended ? {} : { 'e.active': true }) })
     .orderBy(['c.title', 'c.external_id'])
     .select<
       (Omit<WholeCourse, 'teacher'> & {

@@ -102,6 +102,8 @@ export const ownEs: typeof ownEn = {
     nothingYet: 'Todavía no hay nada anotado. Para empezar basta una línea.',
     seeGrade: 'Ver cómo va {{course}}',
     changeWork: 'Cambiar {{title}}',
+    dropped: 'Se quitó {{title}}.',
+    courseDropped: 'Se quitó {{course}} con sus tareas.',
     dropWork: 'Quitar esta tarea',
     dueOn: 'para el {{date}}',
     undated: 'sin fecha de entrega',

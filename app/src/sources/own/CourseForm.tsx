@@ -23,6 +23,7 @@ import {
   Row,
   Stack,
   styles,
+  WayOn,
   Words,
 } from '../../ui';
 import { useDropOwnCourseMutation, useOwnRecordQuery, usePutOwnCourseMutation } from '../api';
@@ -156,6 +157,31 @@ function Terms({
   );
 }
 
+/** A course that has just been removed, and the way to take that back. */
+function Removed({
+  title,
+  busy,
+  error,
+  onUndo,
+}: {
+  title: string;
+  busy: boolean;
+  error: unknown;
+  onUndo: () => void;
+}) {
+  const { t } = useTranslation();
+  return (
+    <Stack>
+      <Words live>{t('own.courseDropped', { course: title })}</Words>
+      <Row wrap>
+        <Action label={t('begun.undo')} hint={title} busy={busy} onPress={onUndo} />
+        <WayOn label={t('courses.title')} href="/courses" />
+      </Row>
+      <Trouble error={error} />
+    </Stack>
+  );
+}
+
 const longestOf = { title: 120, teacher: 120, teacherEmail: 320 } as const;
 const bodyOf = ({
   names,
@@ -182,6 +208,9 @@ function Form({ studentId, record, kept }: { studentId: string; record: OwnRecor
   );
   const [categories, setCategories] = useState<readonly Category[]>(() => categoriesOf(kept));
   const [termId, setTermId] = useState(kept?.termId ?? record.terms.at(-1)?.id ?? '');
+  // As it was when the form was opened: a course that is removed is none of the record's any more.
+  const [id] = useState(kept?.id ?? null);
+  const [removed, setRemoved] = useState(false);
   const [put, { isLoading, error }] = usePutOwnCourseMutation();
   const [drop, dropping] = useDropOwnCourseMutation();
   const named = categories.filter(({ title }) => title.trim() !== '');
@@ -194,13 +223,15 @@ function Form({ studentId, record, kept }: { studentId: string; record: OwnRecor
   );
   const save = async () => {
     const body = bodyOf({ names, rules, termId, categories: named });
-    const answer = await put({ studentId, body: { id: kept?.id ?? null, ...body } });
+    const answer = await put({ studentId, body: { id, ...body } });
     if (answer.data) router.replace(`/courses/${studentId}/${answer.data.courseId}/write`);
   };
   const remove = async () => {
-    const answer = await drop({ studentId, courseId: kept?.id ?? '' });
-    if (!('error' in answer)) router.replace('/courses');
+    const answer = await drop({ studentId, courseId: id ?? '' });
+    if (!('error' in answer)) setRemoved(true);
   };
+  if (removed)
+    return <Removed title={names.title} busy={isLoading} error={error} onUndo={() => void save()} />;
   return (
     <Stack space={2}>
       {field('title', 'text')}

@@ -13,7 +13,7 @@ const fresh = 'new';
 /** So many rows are shown before they are taken. */
 const shown = 6;
 /** So many rows are sent at once. */
-const atOnce = 500;
+const atOnce = 100;
 
 const summed = (parts: readonly OwnTaken[]): OwnTaken | null =>
   parts.length === 0

@@ -23,7 +23,7 @@ import {
 import { useDropOwnWorkMutation, useOwnRecordQuery, usePutOwnWorkMutation } from '../api';
 import { RowForm } from './RowForm';
 import { RowLine, scoreWords } from './RowLine';
-import { rowOfLine, typedOf, type KeptItem } from './rows';
+import { rowOf, rowOfLine, typedOf, type KeptItem } from './rows';
 
 type Course = OwnRecord['courses'][number];
 interface Of {
@@ -128,7 +128,12 @@ function OneLine({ studentId, course }: Of) {
 }
 
 /** What is there already; each opens to be changed or removed. */
-function WrittenItem({ studentId, course, item }: Of & { item: KeptItem }) {
+function WrittenItem({
+  studentId,
+  course,
+  item,
+  onDropped,
+}: Of & { item: KeptItem; onDropped: (item: KeptItem) => void }) {
   const { t } = useTranslation();
   const [open, setOpen] = useState(false);
   const [put, { isLoading, error }] = usePutOwnWorkMutation();
@@ -149,6 +154,10 @@ function WrittenItem({ studentId, course, item }: Of & { item: KeptItem }) {
     const answer = await put({ ...of, body: { rows: [row] } });
     if (answer.data) setOpen(false);
   };
+  const remove = async () => {
+    const answer = await drop({ ...of, itemId: item.id });
+    if (!('error' in answer)) onDropped(item);
+  };
   return (
     <Stack style={styles.around10}>
       <RowForm
@@ -159,12 +168,59 @@ function WrittenItem({ studentId, course, item }: Of & { item: KeptItem }) {
         onSave={(row) => void save(row)}
         onCancel={() => setOpen(false)}
       />
-      <Quietly
-        label={t('own.dropWork')}
-        hint={item.title}
-        onPress={() => void drop({ ...of, itemId: item.id })}
-      />
+      <Quietly label={t('own.dropWork')} hint={item.title} onPress={() => void remove()} />
       <Trouble error={error ?? dropping.error} />
+    </Stack>
+  );
+}
+
+/** What has just been removed, and the way to take that back. */
+function Dropped({ studentId, course, item, onBack }: Of & { item: KeptItem; onBack: () => void }) {
+  const { t } = useTranslation();
+  const [put, { isLoading, error }] = usePutOwnWorkMutation();
+  const undo = async () => {
+    const body = { rows: [rowOf(item.id, typedOf(item))] };
+    const answer = await put({ studentId, courseId: course.id, body });
+    if (answer.data) onBack();
+  };
+  return (
+    <Row wrap space={2}>
+      <Words size="small" live>
+        {t('own.dropped', { title: item.title })}
+      </Words>
+      <Trouble error={error} />
+      {isLoading ? null : <Quietly label={t('begun.undo')} hint={item.title} onPress={() => void undo()} />}
+    </Row>
+  );
+}
+
+/** Everything that is written down of a course, the last first. */
+function Written({ studentId, course }: Of) {
+  const { t } = useTranslation();
+  const [dropped, setDropped] = useState<KeptItem | null>(null);
+  const { items } = course;
+  const title = t('own.written', { count: items.length });
+  return (
+    <Stack space={0.5}>
+      {dropped ? <Dropped {...{ studentId, course }} item={dropped} onBack={() => setDropped(null)} /> : null}
+      {items.length > 0 ? (
+        <>
+          <Heading level={2}>{title}</Heading>
+          <View role="list" aria-label={title}>
+            {[...items].reverse().map((item) => (
+              <View key={item.id} role="listitem">
+                <WrittenItem {...{ studentId, course, item }} onDropped={setDropped} />
+              </View>
+            ))}
+          </View>
+          <WayOn
+            label={t('own.seeGrade', { course: course.title })}
+            href={`/courses/${studentId}/${course.id}`}
+          />
+        </>
+      ) : (
+        <Words colour="soft">{t('own.nothingYet')}</Words>
+      )}
     </Stack>
   );
 }
@@ -178,7 +234,7 @@ export function WriteWork({ studentId, courseId }: { studentId: string; courseId
       {({ courses }) => {
         const course = courses.find(({ id }) => id === courseId);
         if (!course) return <Quiet>{t('state.notFound')}</Quiet>;
-        const { title, items } = course;
+        const { title } = course;
         return (
           <Page>
             <BackLink href={`/courses/${studentId}/${courseId}`} label={title} />
@@ -188,24 +244,7 @@ export function WriteWork({ studentId, courseId }: { studentId: string; courseId
               <WayOn label={t('own.toTable')} href={`/courses/${studentId}/table?courseId=${courseId}`} />
               <WayOn label={t('own.toRules')} href={`/courses/${studentId}/${courseId}/own`} />
             </Row>
-            {items.length > 0 ? (
-              <Stack space={0}>
-                <Heading level={2}>{t('own.written', { count: items.length })}</Heading>
-                <View role="list" aria-label={t('own.written', { count: items.length })}>
-                  {[...items].reverse().map((item) => (
-                    <View key={item.id} role="listitem">
-                      <WrittenItem {...{ studentId, course, item }} />
-                    </View>
-                  ))}
-                </View>
-                <WayOn
-                  label={t('own.seeGrade', { course: title })}
-                  href={`/courses/${studentId}/${courseId}`}
-                />
-              </Stack>
-            ) : (
-              <Words colour="soft">{t('own.nothingYet')}</Words>
-            )}
+            <Written {...{ studentId, course }} />
           </Page>
         );
       }}

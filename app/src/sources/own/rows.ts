@@ -54,5 +54,5 @@ export const rowOfTable = ({ row: _row, course: _course, student: _student, ...s
   itemId: null,
   title: said.title.slice(0, 300),
   category: said.category?.slice(0, 60) ?? null,
-  comment: said.comment?.slice(0, 5000) ?? null,
+  comment: said.comment?.slice(0, 2000) ?? null,
 });

@@ -3,6 +3,7 @@ import type { Agent } from 'supertest';
 import { mailAddress } from '../../kit';
 import { addOwnChild, putOwnCourse } from '../../testing/ownChild';
 import { World } from '../../testing/world';
+import { MailReader } from './mailReader';
 
 /* Mail that a family forwards: read apart, proposed on its words, taken by a tap. */
 let world: World;
@@ -144,4 +145,16 @@ it('is nobody else’s: neither to read, nor to place, nor to throw away', async
 it('has an address that nobody makes up', () => {
   const forged = mailAddress({ ...world.config, secret: 'another' }, 'family', wren);
   expect(forged).not.toBe(address);
+});
+
+it('reads an answer that is nothing but line breaks beside everything else', async () => {
+  const reader = new MailReader();
+  let others = 0;
+  const tick = setInterval(() => (others += 1), 1);
+  const said = await reader.reply(`Yes, until Friday.\n${'\n'.repeat(3_000)}> Can she still turn it in?`);
+  clearInterval(tick);
+  await reader.close();
+  // Who takes too long is given up, and the answer kept as it came.
+  expect(said === null || said.startsWith('Yes, until Friday.')).toBe(true);
+  expect(others).toBeGreaterThan(1);
 });

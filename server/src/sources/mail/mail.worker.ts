@@ -1,5 +1,6 @@
 import { proposalsOf, plainSubject, unforward, type Proposal } from '@cadro/core/forwarded';
 import type { Language } from '@cadro/contract';
+import EmailReplyParser from 'email-reply-parser';
 import { simpleParser } from 'mailparser';
 
 export interface MailAsk {
@@ -36,3 +37,6 @@ export default async ({ raw, lang, today }: MailAsk): Promise<ReadMail> => {
     proposals: proposalsOf({ text, html: keepable(html) }, { lang, today }),
   };
 };
+
+/** What somebody answers, without the letter that is quoted below it; empty where nothing else is there. */
+export const reply = (text: string): string => new EmailReplyParser().read(text).getVisibleText().trim();

@@ -10,15 +10,25 @@ export class MailReader {
   private pool: Piscina | null = null;
 
   /** @returns null for a mail that cannot be read, or takes too much. */
-  async read(ask: MailAsk): Promise<ReadMail | null> {
+  read(ask: MailAsk): Promise<ReadMail | null> {
+    return this.run<ReadMail>(ask);
+  }
+
+  /** What an answer says without the letter it quotes; null where that cannot be told, or takes too much. */
+  reply(text: string): Promise<string | null> {
+    return this.run<string>(text, 'reply');
+  }
+
+  /** @param name of the worker's function; its own answer where none is said. */
+  private run<Answer>(ask: unknown, name?: string): Promise<Answer | null> {
     this.pool ??= new Piscina({
       ...threadProgram(__dirname, 'mail.worker'),
       ...{ minThreads: 0, maxThreads: 1, idleTimeout: 10_000, maxQueue: 50 },
       resourceLimits: { maxOldGenerationSizeMb: limits.memoryMb },
     });
-    const ending = AbortSignal.timeout(limits.patienceMs);
+    const how = { signal: AbortSignal.timeout(limits.patienceMs), ...(name ? { name } : {}) };
     // Whatever is wrong with one mail is wrong with it alone.
-    return (this.pool.run(ask, { signal: ending }) as Promise<ReadMail>).catch(() => null);
+    return (this.pool.run(ask, how) as Promise<Answer>).catch(() => null);
   }
 
   async close(): Promise<void> {

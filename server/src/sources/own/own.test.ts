@@ -149,6 +149,8 @@ it('takes away what was written by mistake, and brings it back as it was', async
   await maren.delete(at(ownRoutes.dropCourse.path, { courseId })).expect(204);
   expect((await record()).courses.some(({ id }) => id === courseId)).toBe(false);
   await maren.get(`/api/students/${wren}/courses/${courseId}`).expect(404);
+  await course({ id: courseId, title: 'Music' });
+  expect((await seen(courseId)).posted).toBe(75);
 });
 
 it('changes a course’s term and who the child is', async () => {

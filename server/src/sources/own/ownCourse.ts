@@ -27,10 +27,11 @@ export async function requireOwnCourse(
   deps: OwnDeps,
   guardianId: string,
   { studentId, courseId }: { readonly studentId: string; readonly courseId: string },
+  how: { readonly ended?: boolean } = {},
 ): Promise<OwnCourseKept> {
   const own = await requireOwn(deps, guardianId, studentId);
   const { db } = own.deps;
-  const course = (await wholeCourses(db, studentId)).find(({ id }) => id === courseId);
+  const course = (await wholeCourses(db, studentId, how)).find(({ id }) => id === courseId);
   if (!course) throw new HttpProblem('not-found');
   return {
     own,
@@ -120,7 +121,8 @@ export const categoryRecords = (
 
 async function knownCourse(deps: OwnDeps, guardianId: string, studentId: string, id: string | null) {
   if (id === null) return null;
-  return requireOwnCourse(deps, guardianId, { studentId, courseId: id });
+  // Written down once more, one that was taken away is there again.
+  return requireOwnCourse(deps, guardianId, { studentId, courseId: id }, { ended: true });
 }
 
 /** The categories a course has from now on, each by the source's own id; what is named no longer keeps its work. */
