@@ -73,17 +73,32 @@ async function readAgain(deps: FollowDeps, row: store.FollowedRow, now: Date): P
     await followWork(deps, row.student_id, `ics:${row.id}`, worksOf(events));
 }
 
-const failureOf = (error: unknown): SourceFailure =>
-  error instanceof SourceError ? error.code : 'source-nonsense';
+/** Why a calendar could not be read; null where the trouble is Cadro's own. */
+function failureOf(error: unknown): SourceFailure | null {
+  if (error instanceof SourceError) return error.code;
+  return error instanceof HttpProblem ? 'source-nonsense' : null;
+}
 
-/** Reads every followed calendar again, each by itself. @returns how many could be read. */
+/**
+ * Reads every followed calendar again, each by itself.
+ * @returns how many could be read.
+ * @throws what went wrong here and not there, once all the others have been read.
+ */
 export async function readFollowed(deps: FollowDeps): Promise<number> {
   const now = await deps.clock.now();
+  const troubles: unknown[] = [];
   let done = 0;
   for (const row of await store.followedCalendars(deps.db)) {
-    const failure = await readAgain(deps, row, now).then(() => null, failureOf);
-    await store.tellFollowed(deps.db, row.id, failure && { failure, now });
-    if (failure === null) done += 1;
+    try {
+      await readAgain(deps, row, now);
+      await store.tellFollowed(deps.db, row.id, null);
+      done += 1;
+    } catch (error) {
+      const failure = failureOf(error);
+      if (failure === null) troubles.push(error);
+      else await store.tellFollowed(deps.db, row.id, { failure, now });
+    }
   }
+  if (troubles.length > 0) throw new AggregateError(troubles, 'followed calendars could not be taken in');
   return done;
 }

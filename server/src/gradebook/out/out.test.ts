@@ -165,6 +165,7 @@ describe('the interface', () => {
 
   it.each<[string, () => Promise<{ status: number }>, number]>([
     ['a wrong secret', () => token('x'), 401],
+    ['a secret that looks encoded and is not', () => token('%zz'), 401],
     ['a client that is none', () => token('x', 'nobody'), 401],
     [
       'another grant',

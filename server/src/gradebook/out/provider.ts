@@ -17,12 +17,21 @@ const tokenPatience = { free: 60, firstWaitSeconds: 5, longestWaitSeconds: 3600,
 
 const basic = /^Basic\s+([A-Za-z0-9+/=]+)$/i;
 
+/** As the standard has it in the header, where it is that. */
+function plain(text: string): string {
+  try {
+    return decodeURIComponent(text);
+  } catch {
+    return text; // not encoded, though it looks so: whatever it is, it is no secret of ours
+  }
+}
+
 /** The id and secret a program shows, in the header or in the body. */
 function shownBy(request: Request): { id: string; secret: string } {
   const [, packed] = basic.exec(request.get('authorization') ?? '') ?? [];
   if (packed) {
     const [id = '', ...rest] = Buffer.from(packed, 'base64').toString('utf8').split(':');
-    return { id: decodeURIComponent(id), secret: decodeURIComponent(rest.join(':')) };
+    return { id: plain(id), secret: plain(rest.join(':')) };
   }
   const body = (request.body ?? {}) as Record<string, unknown>;
   const text = (name: string) => (typeof body[name] === 'string' ? body[name] : '');

@@ -45,6 +45,7 @@ async function seen() {
   return {
     posted: body.figures?.posted ?? null,
     comments: body.comments.map(({ text }: { text: string }) => text),
+    offers: body.comments.flatMap(({ offers }: { offers: object[] }) => offers),
   };
 }
 
@@ -63,7 +64,7 @@ it('is shown with what it seems to say, of the child and course it names, and ch
       ],
     },
   ]);
-  expect(await seen()).toEqual({ posted: null, comments: [] });
+  expect(await seen()).toEqual({ posted: null, comments: [], offers: [] });
 });
 
 it('goes into the record as far as it is tapped, its words as the teacher’s with what they offer', async () => {
@@ -71,9 +72,10 @@ it('goes into the record as far as it is tapped, its words as the teacher’s wi
   const { body } = await place(id, { studentId: wren, courseId, take: [0, 1], remark: true }).expect(200);
   expect(body.taken).toMatchObject({ added: 2 });
   await world.workOff();
-  const { posted, comments } = await seen();
+  const { posted, comments, offers } = await seen();
   expect(posted).toBeCloseTo((17 / 30) * 100, 9);
   expect(comments).toEqual([expect.stringContaining('She can redo the quiz until November 6.')]);
+  expect(offers).toHaveLength(1);
   expect((await list()).mails).toMatchObject([{ state: 'placed', studentId: wren, courseId }]);
 });
 
