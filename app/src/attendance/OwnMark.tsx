@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
+import { daysAfter, isWeekend } from '@cadro/core';
 import { Trouble, useChildren, useFormat } from '../household';
 import { Action, BackLink, Choice, Heading, Page, PickDay, Row, Stack, Words } from '../ui';
 import { useReadMarksMutation } from './api';
@@ -14,6 +15,13 @@ const said = {
 type Said = keyof typeof said;
 const options: readonly Said[] = ['absent', 'excused', 'tardy', 'present'];
 
+/** The day that is most likely meant: on a weekend, the Friday before it. */
+function lastWeekday(today: string): string {
+  let on = today;
+  while (isWeekend(on)) on = daysAfter(on, -1);
+  return on;
+}
+
 /** A day as one row of the file of marks. */
 const markRow = (on: string, what: Said): string => {
   const { code, kind, excused } = said[what];
@@ -25,7 +33,7 @@ export function OwnMark({ studentId }: { studentId: string }) {
   const { t } = useTranslation();
   const format = useFormat();
   const { nameOf } = useChildren();
-  const [on, setOn] = useState(format.today);
+  const [on, setOn] = useState(() => lastWeekday(format.today));
   const [what, setWhat] = useState<Said>('excused');
   const [read, { data, error, isLoading }] = useReadMarksMutation();
   const day = format.dayLong(on);
