@@ -24,6 +24,7 @@ import { tryRoutes } from './outlook/tries';
 import { workRoutes } from './outlook/work';
 import { planRoutes } from './plan/plan';
 import type { RouteContract } from './shared/route';
+import { besideRoutes } from './sources/beside';
 import { mailRoutes } from './sources/mails';
 import { ownRoutes } from './sources/own';
 import { sourceRoutes } from './sources/status';
@@ -73,6 +74,7 @@ export * from './outlook/work';
 export * from './plan/cases';
 export * from './plan/plan';
 export * from './shared';
+export * from './sources/beside';
 export * from './sources/bundles';
 export * from './sources/feed';
 export * from './sources/mails';
@@ -110,6 +112,7 @@ export const allRoutes: readonly RouteContract[] = [
   alertRoutes,
   sourceRoutes,
   ownRoutes,
+  besideRoutes,
   mailRoutes,
   operatorRoutes,
 ].flatMap((routes) => Object.values<RouteContract>(routes));

@@ -75,7 +75,7 @@ export const tables = {
       'told_ids',
       'change_log',
     ],
-    ...['child_files', 'school_people', 'school_reaches', 'told_restrictions'],
+    ...['child_files', 'school_people', 'school_reaches', 'told_restrictions', 'course_leads'],
   ],
   household: [
     ...['households', 'guardians', 'guardian_links', 'drafts', 'sessions', 'devices', 'passkeys'],
@@ -83,7 +83,7 @@ export const tables = {
     ...['account_mails', 'invitations', 'invitation_children', 'people_notices', 'trail'],
     'restrictions',
   ],
-  sources: ['sources', 'sync_problems', 'bundles', 'bundle_parts', 'forwarded_mails'],
+  sources: ['sources', 'sync_problems', 'bundles', 'bundle_parts', 'forwarded_mails', 'joined_children', 'joined_courses'],
   attendance: ['household_marks', 'code_meanings'],
   gradebook: [
     ...[

@@ -137,6 +137,12 @@ const fitting: Record<string, object> = {
   },
   'post /api/own/exports/:bundleId': { answer: 'take' },
   'post /api/own/children/:studentId/courses/:courseId/work': { rows: [ownRow] },
+  'post /api/own/children/:studentId/beside/pairs': { ownId: uuid, itemId: uuid, same: true },
+  'post /api/own/children/:studentId/beside/leads': { courseId: uuid, lead: 'own' },
+  'post /api/own/children/:studentId/beside/others/:otherId': {
+    courses: [{ otherCourseId: uuid, courseId: null }],
+  },
+  'post /api/own/children/:studentId/beside/others/:otherId/parting': { keep: true },
   'post /api/operator/sources': {
     ...{ name: 'A school', baseUrl: 'https://s.example', clientId: 'c', clientSecret: 's' },
   },

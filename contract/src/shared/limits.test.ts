@@ -267,6 +267,17 @@ const ofRoutes: Readonly<Record<string, readonly [number, ...string[]]>> = {
     '/name 1 to 100 characters',
     '/url 8 to 2000 characters',
   ],
+  'get /api/own/children/:studentId/beside': [200],
+  'get /api/own/children/:studentId/beside/others/:otherId': [200],
+  'post /api/own/children/:studentId/beside/leads': [204, '/ no others'],
+  'post /api/own/children/:studentId/beside/others/:otherId': [
+    204,
+    '/ no others',
+    '/courses 0 to 200 items',
+    '/courses/* no others',
+  ],
+  'post /api/own/children/:studentId/beside/others/:otherId/parting': [204, '/ no others'],
+  'post /api/own/children/:studentId/beside/pairs': [204, '/ no others'],
   'post /api/operator/sources': [
     204,
     ...['/ no others', '/name 1 to 120 characters', '/baseUrl 0 to 500 characters'],

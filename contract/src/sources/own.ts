@@ -112,12 +112,16 @@ export type OwnSchool = Static<typeof OwnSchool>;
 
 const OwnItem = Type.Object({ id: Uuid, ...said });
 export const OwnRecord = Type.Object({
+  /** Whether a school keeps the record, and the family writes beside it. */
+  beside: Type.Boolean(),
   ...names,
   ...School,
   terms: Type.Array(Type.Object({ id: Uuid, ...Term })),
   courses: Type.Array(
     Type.Object({
       id: Uuid,
+      /** Whether the course itself is the family's. */
+      own: Type.Boolean(),
       ...{ title: Type.String(), teacher: Nullable(Type.String()), teacherEmail: Nullable(Type.String()) },
       termId: Uuid,
       ...rules,
@@ -143,7 +147,7 @@ export const ownRoutes = {
   record: route({
     ...{ ...of, method: 'get', path: base, params: Whose, status: 200 },
     answer: OwnRecord,
-    summary: 'What a family has written down of a child, as it was written',
+    summary: 'What a family has written down of a child, with the courses it can write in',
   }),
   changeChild: route({
     ...{ ...of, method: 'patch', path: base, params: Whose, status: 204 },

@@ -31,6 +31,7 @@ export const lockOpen = (
 
 export interface SettleRow {
   readonly student_id: string;
+  readonly household_id: string;
   readonly id: string;
   readonly item_id: string | null;
   readonly works: readonly WorkInHand[];
@@ -48,10 +49,13 @@ export const settleable = (trx: Trx, studentIds: readonly string[]): Promise<Set
     .whereRaw(`(item_id is not null and loose_end_kind is not null or works <> '[]')`)
     .orderBy('id')
     .forUpdate()
-    .select<SettleRow[]>('student_id', 'id', 'item_id', 'works', 'course_id', 'loose_end_kind', 'version');
+    .select<SettleRow[]>(
+      ...['student_id', 'household_id', 'id', 'item_id', 'works', 'course_id', 'loose_end_kind', 'version'],
+    );
 
 export interface OpenAbsence {
   readonly student_id: string;
+  readonly household_id: string;
   readonly id: string;
   readonly absence: AbsenceClaim;
   readonly version: number;
@@ -65,4 +69,4 @@ export const openAbsences = (trx: Trx, studentIds: readonly string[]): Promise<O
     .whereNotNull('absence')
     .orderBy('id')
     .forUpdate()
-    .select<OpenAbsence[]>('student_id', 'id', 'absence', 'version');
+    .select<OpenAbsence[]>('student_id', 'household_id', 'id', 'absence', 'version');

@@ -25,13 +25,13 @@ async function settle(
   await store.addEntries(trx, key, now, [{ kind: 'record', author: null, step: 'settled' }]);
 }
 
-type Records = ReadonlyMap<string, readonly CourseRecord[]>;
+type RecordsOf = Parameters<FiguresHook>[1]['recordsOf'];
 
 /** Settles what was said or asked about absences where the register or the record of work now says so. */
 async function settleAbsences(
   trx: Trx,
   studentIds: readonly string[],
-  records: Records,
+  recordsOf: RecordsOf,
   now: Date,
 ): Promise<void> {
   const rows = await openAbsences(trx, studentIds);
@@ -43,7 +43,8 @@ async function settleAbsences(
     const marks = registers.get(row.student_id) ?? [];
     if (purpose === 'catch-up') {
       const outcome = { by: 'caught-up', works: itemIds.length } as const;
-      if (caughtUp(records.get(row.student_id) ?? [], itemIds)) await settle(trx, row, now, outcome);
+      if (caughtUp(recordsOf(row.student_id, row.household_id), itemIds))
+        await settle(trx, row, now, outcome);
     } else if (registerAgrees(row.absence, marks, dates.get(row.student_id) ?? '')) {
       const found = marksAbout(lessons, marks).map(registerMark);
       await settle(trx, row, now, { by: 'register', marks: found });
@@ -63,10 +64,10 @@ function outcomeOf(row: SettleRow, records: readonly CourseRecord[]): Outcome | 
 }
 
 /** Did it work? Settles the follow-ups that the record now shows as done, in the figures' transaction. */
-export const settleByRecord: FiguresHook = async (trx, { studentIds, records, now }) => {
+export const settleByRecord: FiguresHook = async (trx, { studentIds, recordsOf, now }) => {
   for (const row of await settleable(trx, studentIds)) {
-    const outcome = outcomeOf(row, records.get(row.student_id) ?? []);
+    const outcome = outcomeOf(row, recordsOf(row.student_id, row.household_id));
     if (outcome) await settle(trx, row, now, outcome);
   }
-  await settleAbsences(trx, studentIds, records, now);
+  await settleAbsences(trx, studentIds, recordsOf, now);
 };

@@ -41,6 +41,7 @@ export const guardedBy = (db: Db | Trx, guardianId: string): Promise<string[]> =
     .where({ guardian_id: guardianId, role: 'guardian' })
     .whereNull('ended_at')
     .whereNull('suspended_at')
+    .whereNull('joined_to')
     .pluck('student_id');
 
 /** Given names by child. */
@@ -131,6 +132,7 @@ export function linkedChildren(db: Db | Trx, guardianId: string, roles: readonly
     .where({ 'l.guardian_id': guardianId })
     .whereNull('l.ended_at')
     .whereNull('l.suspended_at')
+    .whereNull('l.joined_to')
     .whereIn('l.role', [...roles])
     .orderByRaw(`substring(s.year from '[0-9]{1,3}')::int desc nulls last, s.given_name`)
     .select<Child[]>(
@@ -205,6 +207,7 @@ export async function putLink(
       ended_at: null,
       suspended_at: null,
       suspended_by: null,
+      joined_to: null,
       answered_at: null,
       barred_at: null,
       // Whom the school named and named no longer, and lets in again, is met anew.

@@ -57,6 +57,7 @@ beforeAll(async () => {
     'bundleId',
     'clientId',
     'mailId',
+    'otherId',
   ];
   const own = Object.entries(first).flatMap(([name, id]) => (id && !apart.includes(name) ? [id] : []));
   const concernsNamed = (row: string) => own.some((id) => row.includes(id));

@@ -10,7 +10,7 @@ import {
 } from '../gradebook';
 import { followSchool, type HouseholdHooks, type RestrictingHooks } from '../household';
 import { addJobs, type Deps } from '../kit';
-import type { ReadingHooks } from '../sources';
+import { wantMirrors, type ReadingHooks } from '../sources';
 
 /*
  * What must run in a room when something happens in one above it. No room knows those below; here they are introduced:
@@ -32,7 +32,10 @@ export const restrictingHooks: RestrictingHooks = { onRestricted: dropWaitingDig
 
 /** Children are put down as their pages are written; the job that takes them runs once, when the reading is over. */
 export const readingHooks: ReadingHooks = {
-  onRecords: wantFigures,
+  onRecords: async (trx, studentIds, now) => {
+    await wantFigures(trx, studentIds, now);
+    await wantMirrors(trx, studentIds);
+  },
   onLinked: (trx, studentId) => wantLooks(trx, [studentId]),
   onReading: async (db, sourceId, { whole, now }) => {
     if (whole) await wantStaleFigures(db, sourceId, now);

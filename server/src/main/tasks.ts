@@ -29,6 +29,7 @@ import { sendMail } from '../messages';
 import {
   allSources,
   lookForBundles,
+  mirror,
   readingJob,
   SourceError,
   sweepBundles,
@@ -42,6 +43,7 @@ const StudentsJob = Type.Object({ studentIds: Type.Array(Uuid) });
 const DeliveryJob = Type.Object({ deliveryId: Uuid });
 const AccountMailJob = Type.Object({ mailId: Uuid });
 const ForgottenJob = Type.Object({ email: Type.String() });
+const MirrorJob = Type.Object({ studentId: Uuid, householdId: Uuid, otherId: Uuid });
 const MessageJob = Type.Object({ messageId: Uuid });
 
 export interface JobDeps extends Pick<ServerDeps, 'db' | 'clock' | 'config'> {
@@ -80,6 +82,10 @@ const sourceTasks = (deps: JobDeps): TaskList => {
     },
     async readCalendars() {
       await readFollowed({ ...deps, ...ownHooks });
+    },
+    async mirror(payload) {
+      const place = parse('job mirror', MirrorJob, payload);
+      await mirror({ ...deps, ...ownHooks }, place, { backlog: false });
     },
     async lookForBundles() {
       if (deps.config.bundleFolder) await lookForBundles(deps, deps.config.bundleFolder);

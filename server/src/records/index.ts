@@ -14,6 +14,9 @@ export {
   openStatuses,
   type DatedWork,
 } from './itemStore';
+export { leadsOf, ownWorks, sayPair, setLead, theirWorks, type OwnWork, type ToldWork } from './besideStore';
+export { remarksOf, statesOf, type ToldRemark, type ToldState } from './remarkStore';
+export { layBeside, pairedWork } from './laying';
 export { cameOfWorks, cameWords, type CameWork, type CameWords } from './newsStore';
 export { childFile, namedFor } from './fileStore';
 export { codeByHash, takenCodes, useCode } from './linkCodeStore';
@@ -61,6 +64,7 @@ export {
   type WholeChild,
   type WholeCourse,
   type WholeItem,
+  type WholeTerm,
 } from './wholeStore';
 export { ofThisYear, schoolTerms, termsOfStudent, type SchoolTerm, type TermOfYear } from './termStore';
 export {
@@ -86,6 +90,7 @@ export {
   logChanges,
   settleClasses,
   writeCollection,
+  type Beside,
   type NeutralCollection,
   type NeutralRecord,
 } from './writing';

@@ -11,6 +11,8 @@ export interface KeptCourse {
   policy: unknown;
   standards: { id: string; title: string }[];
   time_zone: string;
+  /** Whose own course it is; null for a school's. */
+  household_id: string | null;
 }
 export interface KeptItem {
   id: string;
@@ -35,6 +37,12 @@ export interface KeptItem {
   due_raw: Date | null;
   removed: boolean;
   known_at: Date | null;
+  /** Whose own work it is, and of which child; null for a school's. */
+  household_id: string | null;
+  own_of: string | null;
+  /** The school's work it is one with, and whether what it says holds of that. */
+  same_as: string | null;
+  stands: boolean;
 }
 export interface KeptResult {
   student_id: string;
@@ -75,6 +83,7 @@ const coursesOfStudents = (db: Db, studentIds: readonly string[], courseId?: str
       'c.policy',
       'c.standards',
       'sch.time_zone',
+      'c.household_id',
     );
 
 const categoriesOfCourses = (db: Db, courseIds: readonly string[]): Promise<KeptCategory[]> =>
@@ -113,6 +122,10 @@ const itemsOf = (db: Db, courseIds: readonly string[], removed: boolean): Promis
       'i.due_at as due_raw',
       'i.removed',
       'i.known_at',
+      'i.household_id',
+      'i.student_id as own_of',
+      'i.same_as',
+      'i.stands',
     );
 
 const resultsOf = (
@@ -158,7 +171,7 @@ export interface LoadedCourse {
 }
 
 /**
- * The courses of several children: five queries, however many children and courses. Courses come by title, works by the
+ * The courses of several children, with what every household that may be read has written beside them: five queries, however many children and courses. Courses come by title, works by the
  * day they are due: where a page gives no order of its own, this one shows, the same each time.
  * @param ask.removed also works that the source has taken back.
  */
@@ -183,7 +196,9 @@ export async function loadCourses(
   return courses.map((course) => ({
     course,
     categories: categoriesByCourse.get(course.id) ?? [],
-    items: itemsByCourse.get(course.id) ?? [],
+    items: (itemsByCourse.get(course.id) ?? []).filter(
+      ({ own_of }) => own_of === null || own_of === course.student_id,
+    ),
     results: resultsByPlace.get(place({ ...course, course_id: course.id })) ?? [],
     terms: terms.get(course.id) ?? [],
   }));

@@ -1,6 +1,7 @@
 import type { CommentSubject } from '@cadro/contract';
 import type { NewsState } from '@cadro/core';
 import type { Db } from '../kit';
+import { isOurs } from './ours';
 
 /** Something that came to be known of a work; `data` by its kind. */
 export type CameWork = {
@@ -31,7 +32,7 @@ work as (
     i.removed
   from child join enrolments e using (student_id) join courses c on c.id = e.course_id
   join course_items i on i.course_id = c.id
-  where e.active
+  where e.active and ${isOurs('i')} and (i.own_of is null or i.own_of = e.student_id) and i.same_as is null
 )
 select * from (
   select 'result' as kind, coalesce(r.known_at, r.at) as at, r.seq, w.*,

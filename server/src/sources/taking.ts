@@ -7,6 +7,7 @@ import {
   studentsOfCourses,
   takenCodes,
   writeCollection,
+  type Beside,
   type NeutralCollection,
   type NeutralRecord,
 } from '../records';
@@ -25,6 +26,8 @@ export interface Run {
   readonly report: { records: number; problems: number };
   /** What of the source is set aside, as far as it is known; a record that goes in is asked about here first. */
   readonly reported: store.Reported;
+  /** Whose it is, where a household writes it beside another source's record. */
+  readonly beside?: Beside | null;
 }
 
 /** Sets records aside with their reasons; they may be mended within this very reading. */
@@ -77,11 +80,11 @@ async function mend(
 }
 
 async function takeIn(trx: Trx, run: Run, collection: NeutralCollection, records: readonly NeutralRecord[]) {
-  const { sourceId, now, knownAt } = run;
-  const written = await writeCollection(trx, sourceId, collection, records, knownAt);
+  const { sourceId, now, knownAt, beside = null } = run;
+  const written = await writeCollection(trx, sourceId, collection, records, knownAt, beside);
   await mend(trx, run, { collection, ids: [...written.ids] });
   await report(trx, run, collection, records.filter(({ id }) => !written.ids.has(id)).map(waitsFor));
-  if (knownAt) await logChanges(trx, written.changes, now);
+  if (knownAt) await logChanges(trx, written.changes, now, beside?.householdId);
   run.report.records += written.ids.size;
   const ids = records.map(({ id }) => id);
   const isOfClasses = collection === 'courses' || collection === 'enrolments';

@@ -9,8 +9,11 @@ export const ownChild = {
 };
 
 /** @returns the child's id. */
-export async function addOwnChild(agent: Agent): Promise<string> {
-  const { body } = await agent.post(ownRoutes.addChild.path).send(ownChild).expect(201);
+export async function addOwnChild(agent: Agent, change: Partial<typeof ownChild> = {}): Promise<string> {
+  const { body } = await agent
+    .post(ownRoutes.addChild.path)
+    .send({ ...ownChild, ...change })
+    .expect(201);
   return body.id as string;
 }
 

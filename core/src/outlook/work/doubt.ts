@@ -1,5 +1,5 @@
 import type { ResultStatus } from '@cadro/contract';
-import { dayMs } from '../../dates';
+import { lagMs } from '../../sources/beside';
 
 /** What one source says of a work, and since when. */
 export interface Said {
@@ -11,9 +11,6 @@ export interface Said {
 
 /** Two sources tell a work differently: while marks may still be on their way it is doubtful, later they stand apart. */
 export type Doubt = 'doubtful' | 'apart';
-
-/** Marks take a day or two from the classroom to the gradebook. */
-export const lagMs = 2 * dayMs;
 
 const isBlank = ({ status, earned }: Said): boolean =>
   status === 'missing' ||

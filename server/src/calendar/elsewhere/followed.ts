@@ -56,8 +56,11 @@ export async function followCalendar(
     return importId;
   });
   const house = { ...deps, db: houseOf(db) };
+  const { householdId } = reading.key;
   const works =
-    asWork && of.studentId !== null ? await followWork(house, of.studentId, `ics:${id}`, worksOf(events)) : 0;
+    asWork && of.studentId !== null
+      ? await followWork(house, { studentId: of.studentId, householdId }, `ics:${id}`, worksOf(events))
+      : 0;
   return { report, works };
 }
 
@@ -70,7 +73,12 @@ async function readAgain(deps: FollowDeps, row: store.FollowedRow, now: Date): P
   const { report, events } = await takeCalendar(db, reading, text);
   await db.transaction((trx) => putCalendar(trx, reading, report, events));
   if (row.as_work && row.student_id !== null)
-    await followWork(deps, row.student_id, `ics:${row.id}`, worksOf(events));
+    await followWork(
+      deps,
+      { studentId: row.student_id, householdId: row.household_id },
+      `ics:${row.id}`,
+      worksOf(events),
+    );
 }
 
 /** Why a calendar could not be read; null where the trouble is Cadro's own. */

@@ -1,13 +1,13 @@
 import type { ItemDetail } from '@cadro/contract';
 import { courseFigures, itemWorth, scaleOf } from '@cadro/core';
 import type { Db } from '../../kit';
-import { handInTries, historyOf, rubricLevels } from '../../records';
+import { handInTries, rubricLevels } from '../../records';
 import { commentsOf } from '../commentStore';
 import type { OpenCourse } from './openCourse';
 import { gradeOf } from './courseDetail';
-import { itemSummaries } from './itemSummary';
+import { itemSummaries, resultsByItem } from './itemSummary';
 import type * as store from '../store';
-import { addressAt, commentView, freshnessOf, isoOrNull, stateView, teacherOf } from './views';
+import { addressAt, commentView, freshnessOf, isoOrNull, recordState, teacherOf } from './views';
 
 /** The standards a work has a level in, by the course's order. */
 const standardsOf = ({ row }: OpenCourse, item: store.ItemCard): ItemDetail['standards'] =>
@@ -39,8 +39,7 @@ export async function itemDetail(
   { now, followUpAbout }: { readonly now: Date; readonly followUpAbout: FollowUpAbout },
 ): Promise<ItemDetail> {
   const { child, row, record, guardianId } = open;
-  const [history, comments, levels, tries, followUpId] = await Promise.all([
-    historyOf(db, child.id, item.id),
+  const [comments, levels, tries, followUpId] = await Promise.all([
     commentsOf(db, [child.id], { guardianId, itemId: item.id }),
     rubricLevels(db, child.id, item.id),
     handInTries(db, child.id, item.id),
@@ -66,7 +65,7 @@ export async function itemDetail(
     standards: standardsOf(open, item),
     redo: item.redo,
     acceptedUntil: isoOrNull(item.accepted_until),
-    history: history.map(stateView),
+    history: (resultsByItem(open.published).get(item.id) ?? []).map(recordState),
     tries,
     comments: comments.map((comment) => commentView(comment, now, open.row.source_url)),
     followUpId,

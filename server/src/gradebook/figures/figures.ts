@@ -8,8 +8,9 @@ import {
   movedDays,
   type FiguresAt,
 } from '@cadro/core';
-import { houseTransaction, together, type Db, type Deps, type Job, type Trx } from '../../kit';
-import { loadCourses } from '../../records';
+import { groupBy, houseTransaction, together, type Db, type Deps, type Job, type Trx } from '../../kit';
+import { layBeside, loadCourses, type LoadedCourse } from '../../records';
+import { asHouseholdHas, householdsIn } from './accounts';
 import {
   keptFigures,
   storeFigures,
@@ -29,8 +30,8 @@ export type FiguresHook = (
   trx: Trx,
   about: {
     readonly studentIds: readonly string[];
-    /** The children's courses in every term, as their sources tell them: work of a term that is over can be marked. */
-    readonly records: ReadonlyMap<string, readonly CourseRecord[]>;
+    /** A child's courses in every term, as a household has them: work of a term that is over can be marked. */
+    readonly recordsOf: (studentId: string, householdId: string) => readonly CourseRecord[];
     readonly now: Date;
   },
 ) => Promise<void>;
@@ -73,6 +74,27 @@ function figuresFor(
   };
 }
 
+/** The figures of a course as somebody has it; null where it stands in no term. */
+function figuresIn(
+  loaded: LoadedCourse,
+  now: Date,
+  read: (record: CourseRecord) => CourseRecord,
+): Computed | null {
+  const terms = termRecordsOf(loaded, now, true);
+  const standing = terms.find((term) => term.standing);
+  if (!standing) return null;
+  const before = terms.findLast(({ term }) => term.endsOn < standing.term.startsOn);
+  return figuresFor(standing, before, now, read);
+}
+
+const recordsIn = (courses: readonly LoadedCourse[], now: Date): Parameters<FiguresHook>[1]['recordsOf'] => {
+  const byStudent = groupBy(courses, ({ course }) => course.student_id);
+  return (studentId, householdId) =>
+    (byStudent.get(studentId) ?? []).flatMap((loaded) =>
+      termRecordsOf(asHouseholdHas(loaded, householdId), now, true).map(({ record }) => record),
+    );
+};
+
 /**
  * Computes children's current figures from the history and stores one row per course, and one more for each household
  * that assumes another policy or has confirmed an offer; then lets the rooms below look at the new record. Figures are
@@ -80,30 +102,29 @@ function figuresFor(
  */
 async function storeFor(trx: Trx, deps: FigureDeps, studentIds: readonly string[], now: Date): Promise<void> {
   await readNewComments(trx, studentIds);
+  await layBeside(trx, studentIds);
   const [courses, views] = await together(trx, [
     () => loadCourses(trx, studentIds),
     () => householdViews(trx, studentIds),
   ]);
   const published: KeptFigures[] = [];
   const assumed: AssumedFigures[] = [];
-  const records = new Map<string, CourseRecord[]>(studentIds.map((id) => [id, []]));
   for (const loaded of courses) {
     const { id: courseId, student_id: studentId } = loaded.course;
-    const terms = termRecordsOf(loaded, now, true);
-    records.get(studentId)?.push(...terms.map(({ record }) => record));
-    const standing = terms.find((term) => term.standing);
-    if (!standing) continue;
-    const before = terms.findLast(({ term }) => term.endsOn < standing.term.startsOn);
-    published.push({ studentId, courseId, ...figuresFor(standing, before, now, (record) => record) });
-    for (const householdId of views.households(studentId)) {
+    const figures = figuresIn(asHouseholdHas(loaded, null), now, (record) => record);
+    if (!figures) continue;
+    published.push({ studentId, courseId, ...figures });
+    const own = householdsIn(loaded);
+    for (const householdId of new Set([...views.households(studentId), ...own])) {
       const view = views.of(householdId, studentId, courseId);
-      if (view.correction === null && view.offers.length === 0) continue;
-      const own = figuresFor(standing, before, now, (record) => householdRecord(record, view));
-      assumed.push({ studentId, courseId, householdId, ...own });
+      if (view.correction === null && view.offers.length === 0 && !own.includes(householdId)) continue;
+      const had = asHouseholdHas(loaded, householdId);
+      const assumes = figuresIn(had, now, (record) => householdRecord(record, view));
+      if (assumes) assumed.push({ studentId, courseId, householdId, ...assumes });
     }
   }
   await storeFigures(trx, studentIds, now, { published, assumed });
-  await deps.onFigures(trx, { studentIds, records, now });
+  await deps.onFigures(trx, { studentIds, recordsOf: recordsIn(courses, now), now });
 }
 
 /** Computes some children's figures at once. */

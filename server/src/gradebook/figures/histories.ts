@@ -12,6 +12,7 @@ import {
   type SeenInClassroom,
 } from '../../records';
 import { sourceStates } from '../../sources';
+import { asHouseholdHas } from './accounts';
 import { householdViews, type KnownView } from './householdStore';
 import { knownAtMs } from './known';
 import { itemRecord, resultRecord, termPart } from './termRecords';
@@ -129,7 +130,8 @@ export async function courseHistories(
   return (studentId, householdId) => {
     const own = seen.filter((row) => row.studentId === studentId);
     const byItem = groupBy(changesOf.get(studentId) ?? [], ({ itemId }) => itemId);
-    return (byStudent.get(studentId) ?? []).map((loaded) => {
+    return (byStudent.get(studentId) ?? []).map((told) => {
+      const loaded = asHouseholdHas(told, householdId);
       const { id, source_id } = loaded.course;
       const works = new Set(loaded.items.map((item) => item.id));
       const classroom = own.filter(({ itemId }) => works.has(itemId)).map(classroomKnown);

@@ -2,13 +2,14 @@ import type { CourseRecord } from '@cadro/contract';
 import { householdRecord, type HouseholdView } from '@cadro/core';
 import { together, type Db } from '../../kit';
 import { loadCourses } from '../../records';
+import { asHouseholdHas } from './accounts';
 import { householdViews } from './householdStore';
 import { termRecordsOf, type TermRecord } from './termRecords';
 
 /** A course of a child in one of its terms, as a household reads it. */
 export interface HouseholdTerm extends TermRecord {
   readonly studentId: string;
-  /** As the source says; `record` is as the household reads it. */
+  /** As the sources say, the household's own among them; `record` is as the household reads it. */
   readonly published: CourseRecord;
   readonly view: HouseholdView;
 }
@@ -37,7 +38,7 @@ export async function householdRecords(
   return courses.flatMap((loaded) => {
     const { id, student_id } = loaded.course;
     const view = views.of(householdId, student_id, id);
-    return termRecordsOf(loaded, asOf, everyTerm ?? false).map((term) => ({
+    return termRecordsOf(asHouseholdHas(loaded, householdId), asOf, everyTerm ?? false).map((term) => ({
       ...term,
       studentId: student_id,
       published: term.record,

@@ -23,6 +23,10 @@ export interface RestrictionRow {
   readonly made_at: Date;
 }
 
+/** Whether anything of a child is held back from anybody. */
+export const isHeldBack = async (db: Db, studentId: string): Promise<boolean> =>
+  (await db('restrictions').where({ student_id: studentId }).first('id')) !== undefined;
+
 /** What is held back, the longest first. */
 export const restrictions = (db: Db): Promise<RestrictionRow[]> =>
   db('restrictions as r')

@@ -19,6 +19,7 @@ import * as operators from '../../../migrations/016_operators';
 import * as anySource from '../../../migrations/017_any_source';
 import * as bundles from '../../../migrations/018_bundles';
 import * as ownSources from '../../../migrations/019_own_sources';
+import * as oneRecord from '../../../migrations/020_one_record';
 import { openedForHouse } from './whose';
 
 /** Dates stay `YYYY-MM-DD`: a calendar date has no instant, and turning it into one moves it by a zone. */
@@ -49,6 +50,7 @@ const migrations: Record<string, Knex.Migration> = {
   '017_any_source': anySource,
   '018_bundles': bundles,
   '019_own_sources': ownSources,
+  '020_one_record': oneRecord,
 };
 
 /** Static, so that the same list serves the bundler, the tests and a running server. */

@@ -64,6 +64,7 @@ it('takes a database of the release before along, with what is in it', () =>
       '017_any_source',
       '018_bundles',
       '019_own_sources',
+      '020_one_record',
     ]);
   }));
 

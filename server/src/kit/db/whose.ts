@@ -26,7 +26,9 @@ interface Asked {
 }
 
 const clientOf = (db: Knex): Client => db.client as Client;
-const beHouse = { name: 'cadro-be-house', text: `select set_config('role', 'none', false)`, values: [] };
+// Whose household the connection was for is forgotten with the person.
+const beNobody = `select set_config('role', 'none', false), set_config('cadro.household', '', false)`;
+const beHouse = { name: 'cadro-be-house', text: beNobody, values: [] };
 const bePerson = (personId: string) => ({
   name: 'cadro-become',
   text: `select set_config('role', cadro_become($1::uuid), false)`,

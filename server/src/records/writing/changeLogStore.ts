@@ -18,16 +18,25 @@ export interface Change {
   readonly after: Record<string, unknown> | null;
 }
 
-/** Writes what differed into the log of each child it concerns. */
-export async function logChanges(trx: Trx, changes: readonly Change[], now: Date): Promise<void> {
+/**
+ * Writes what differed into the log of each child it concerns.
+ * @param householdId whose it is, where a household has written it itself.
+ */
+export async function logChanges(
+  trx: Trx,
+  changes: readonly Change[],
+  now: Date,
+  householdId: string | null = null,
+): Promise<void> {
   if (changes.length === 0) return;
   await trx.raw(
-    `insert into change_log (student_id, at, kind, course_id, item_id, before, after)
-     select coalesce(c."studentId", e.student_id), coalesce(c.at, :now), c.kind, c."courseId", c."itemId", c.before, c.after
+    `insert into change_log (student_id, at, kind, course_id, item_id, before, after, household_id)
+     select coalesce(c."studentId", e.student_id), coalesce(c.at, :now), c.kind, c."courseId", c."itemId", c.before, c.after,
+       :householdId::uuid
      from jsonb_to_recordset(:changes::jsonb) as c(
        kind text, "studentId" uuid, "courseId" uuid, "itemId" uuid, at timestamptz, before jsonb, after jsonb)
      left join enrolments e on c."studentId" is null and e.course_id = c."courseId" and e.active
      where coalesce(c."studentId", e.student_id) is not null`,
-    { changes: JSON.stringify(changes), now },
+    { changes: JSON.stringify(changes), now, householdId },
   );
 }

@@ -2,6 +2,7 @@ import type { Trx } from '../../kit';
 import { logChanges } from './changeLogStore';
 import {
   neutralCollections,
+  type Beside,
   type NeutralCollection,
   type NeutralRecord,
   type ResultNeutral,
@@ -14,7 +15,7 @@ import { tableShapes } from './tables';
 export { assumePolicies, settleClasses } from './settleStore';
 export { countUntold, forgetTold, putTold, takeUntold, toldKey } from './toldStore';
 export { logChanges, neutralCollections };
-export type { NeutralCollection, NeutralRecord, Written };
+export type { Beside, NeutralCollection, NeutralRecord, Written };
 
 /** Writes records of one collection; writing the same again changes nothing. */
 export async function writeCollection(
@@ -23,11 +24,13 @@ export async function writeCollection(
   collection: NeutralCollection,
   records: readonly NeutralRecord[],
   knownAt: Date | null,
+  beside: Beside | null = null,
 ): Promise<Written> {
-  if (collection !== 'results') return writeRecords(trx, sourceId, tableShapes[collection], records, knownAt);
+  if (collection !== 'results')
+    return writeRecords(trx, sourceId, tableShapes[collection], records, knownAt, beside);
   const results = records as readonly ResultNeutral[]; // the collection says so
-  const written = await writeResults(trx, sourceId, results, knownAt);
-  const said = await writeScoreComments(trx, sourceId, results, knownAt);
+  const written = await writeResults(trx, sourceId, results, knownAt, beside);
+  const said = await writeScoreComments(trx, sourceId, results, knownAt, beside);
   return {
     ids: written.ids,
     studentIds: [...new Set([...written.studentIds, ...said.studentIds])],

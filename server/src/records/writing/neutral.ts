@@ -45,6 +45,14 @@ export interface NeutralRecord {
   readonly [column: string]: unknown;
 }
 
+/** Whose a record is that a household writes beside what another source tells of the same child. */
+export interface Beside {
+  readonly householdId: string;
+  readonly studentId: string;
+  /** The source whose records it may name: its child, terms, courses and works. */
+  readonly sourceId: string;
+}
+
 export interface ResultNeutral extends NeutralRecord {
   readonly item_id: string;
   readonly student_id: string;

@@ -1,6 +1,6 @@
 import type { Trx } from '../../kit';
 import type { Change, ChangeKind } from './changeLogStore';
-import type { NeutralRecord } from './neutral';
+import type { Beside, NeutralRecord } from './neutral';
 import type { TableShape } from './tables';
 
 /** What a page of records touched, so that the figures concerned can be computed anew. */
@@ -27,13 +27,35 @@ interface Row {
 const asObject = (columns: readonly string[], alias: string): string =>
   `jsonb_build_object(${columns.map((column) => `'${column}', ${alias}.${column}`).join(', ')})`;
 
-function parts(shape: TableShape) {
+/** Where a record's references are looked up: what is written beside another source may name its records. */
+export const namesOf = (beside: Beside | null): string =>
+  beside ? 'any (array[:sourceId::uuid, :besideId::uuid])' : ':sourceId';
+
+/** Whose a record is, as columns with their values. */
+function ownersOf({ owned }: TableShape, beside: Beside | null): Record<string, string> {
+  if (!beside || !owned) return {};
+  const household = { household_id: ':householdId::uuid' };
+  return owned === 'child' ? { ...household, student_id: ':besideStudent::uuid' } : household;
+}
+
+/** What a statement for a shape is bound to beside its rows. */
+function namesBound(shape: TableShape, beside: Beside | null): Record<string, string> {
+  if (!beside) return {};
+  const { householdId, studentId, sourceId } = beside;
+  return {
+    ...(Object.keys(shape.refs ?? {}).length > 0 ? { besideId: sourceId } : {}),
+    ...(shape.owned ? { householdId } : {}),
+    ...(shape.owned === 'child' ? { besideStudent: studentId } : {}),
+  };
+}
+
+function parts(shape: TableShape, beside: Beside | null = null) {
   const refs = Object.entries(shape.refs ?? {});
   const own = Object.entries(shape.columns);
   const columns = [...own.map(([column]) => column), ...refs.map(([column]) => column)];
   const joins = refs.map(([column, target]) => {
     const [table, optional] = target.endsWith('?') ? [target.slice(0, -1), true] : [target, false];
-    const on = `${column}_ref.source_id = :sourceId and ${column}_ref.external_id = r.${column}`;
+    const on = `${column}_ref.source_id = ${namesOf(beside)} and ${column}_ref.external_id = r.${column}`;
     return `${optional ? 'left join' : 'join'} ${table} ${column}_ref on ${on}`;
   });
   const types = ['id text', ...own.map(([name, type]) => `${name} ${type}`)]
@@ -52,19 +74,21 @@ function concerned({ table }: TableShape, columns: readonly string[], alias: str
   const from = (column: string) => (columns.includes(column) ? `${alias}.${column}` : 'null::uuid');
   const course = table === 'courses' ? 'w.id' : table === 'items' ? 'w.course_id' : from('course_id');
   const item = table === 'items' ? 'w.id' : from('item_id');
-  return `${from('student_id')} as student_id, ${course} as course_id, ${item} as item_id`;
+  const student = table === 'items' ? 'w.student_id' : from('student_id');
+  return `${student} as student_id, ${course} as course_id, ${item} as item_id`;
 }
 
 /** One statement: resolves references, compares with what is known, writes only what differs, tells both sides. */
-function statement(shape: TableShape): string {
-  const { columns, list, joins, types } = parts(shape);
+function statement(shape: TableShape, beside: Beside | null): string {
+  const { columns, list, joins, types } = parts(shape, beside);
+  const owners = Object.entries(ownersOf(shape, beside));
   const { table, known } = shape;
   const key = 'source_id = :sourceId and t.external_id = j.external_id';
   const write = shape.updatesOnly
     ? `update ${table} t set ${columns.map((column) => `${column} = j.${column}`).join(', ')}
        from differing j where t.${key} returning t.*`
-    : `insert into ${table} (source_id, external_id, ${columns.join(', ')}${known ? ', known_at' : ''})
-       select :sourceId, external_id, ${columns.join(', ')}${known ? ', :knownAt::timestamptz' : ''} from differing
+    : `insert into ${table} (source_id, external_id, ${[...columns, ...owners.map(([column]) => column)].join(', ')}${known ? ', known_at' : ''})
+       select :sourceId, external_id, ${[...columns, ...owners.map(([, value]) => value)].join(', ')}${known ? ', :knownAt::timestamptz' : ''} from differing
        on conflict (source_id, external_id)
        do update set ${columns.map((column) => `${column} = excluded.${column}`).join(', ')}${
          known === 'last' ? ', known_at = excluded.known_at' : ''
@@ -130,6 +154,7 @@ async function takeBack(
 /**
  * Writes records of one collection with one statement; writing the same again changes nothing.
  * @param knownAt from when on it is known; null for what a first reading brings.
+ * @param beside whose it is, where it is written beside another source's record.
  */
 export async function writeRecords(
   trx: Trx,
@@ -137,6 +162,7 @@ export async function writeRecords(
   shape: TableShape,
   records: readonly NeutralRecord[],
   knownAt: Date | null = null,
+  beside: Beside | null = null,
 ): Promise<Written> {
   const last = [...new Map(records.map((record) => [record.id, record])).values()];
   const gone = last.filter((record) => shape.deletesGone && record.gone);
@@ -147,9 +173,10 @@ export async function writeRecords(
     kept.length === 0
       ? []
       : (
-          await trx.raw<{ rows: Row[] }>(statement(shape), {
+          await trx.raw<{ rows: Row[] }>(statement(shape, beside), {
             rows: JSON.stringify(kept),
             sourceId,
+            ...namesBound(shape, beside),
             ...(shape.known ? { knownAt } : {}),
           })
         ).rows;
@@ -161,8 +188,9 @@ export async function writeRecords(
       ...goneIds,
       ...(shape.passesUnknown ? kept.map(({ id }) => id) : []),
     ]),
-    studentIds: distinct(differing.map((row) => row.student_id)),
-    courseIds: distinct(differing.map((row) => row.course_id)),
+    studentIds: distinct(differing.map((row) => (beside ? beside.studentId : row.student_id))),
+    // Of a class, what a household writes is its own child's alone.
+    courseIds: beside ? [] : distinct(differing.map((row) => row.course_id)),
     changes: log ? differing.map((row) => changeOf(log, row)) : [],
   };
 }

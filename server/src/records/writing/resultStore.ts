@@ -1,7 +1,7 @@
 import type { Trx } from '../../kit';
 import type { Change } from './changeLogStore';
-import type { ResultNeutral } from './neutral';
-import type { Written } from './recordStore';
+import type { Beside, ResultNeutral } from './neutral';
+import { namesOf, type Written } from './recordStore';
 
 interface Row {
   readonly external_id: string;
@@ -20,7 +20,7 @@ interface Row {
  * One statement: finds the children and works, compares with what stands, appends what is news. A record is no news where it
  * is older than what stands, or says the same; one that is told as all there is stands whenever it is dated.
  */
-const append = `
+const append = (beside: Beside | null): string => `
   with r as (
     select * from jsonb_to_recordset(:rows::jsonb) as r(
       id text, student_id text, item_id text, at timestamptz, status text, earned float8, late boolean, levels jsonb, whole boolean)
@@ -32,7 +32,7 @@ const append = `
       last.at is null or ((r.whole or r.at >= last.at) and
         (last.status, last.earned, last.late, last.levels) is distinct from (r.status, r.earned, r.late, r.levels)) as is_news
     from r
-    join students s on s.source_id = :sourceId and s.external_id = r.student_id
+    join students s on s.source_id = ${namesOf(beside)} and s.external_id = r.student_id
     join items i on i.source_id = :sourceId and i.external_id = r.item_id
     left join lateral (
       select at, status, earned, late, levels from results
@@ -40,8 +40,8 @@ const append = `
     ) last on true
   ),
   written as (
-    insert into results (student_id, item_id, at, status, earned, late, levels, known_at)
-    select student_id, item_id, at, status, earned, late, levels, :knownAt::timestamptz from known where is_news
+    insert into results (student_id, item_id, at, status, earned, late, levels, known_at${beside ? ', household_id' : ''})
+    select student_id, item_id, at, status, earned, late, levels, :knownAt::timestamptz${beside ? ', :householdId::uuid' : ''} from known where is_news
   )
   select external_id, case when is_news then student_id end as student_id, item_id, course_id, at, status, earned,
     was_status, was_earned
@@ -75,12 +75,14 @@ export async function writeResults(
   sourceId: string,
   records: readonly ResultNeutral[],
   knownAt: Date | null = null,
+  beside: Beside | null = null,
 ): Promise<Written> {
   const last = lastOfEach(records);
-  const { rows } = await trx.raw<{ rows: Row[] }>(append, {
+  const { rows } = await trx.raw<{ rows: Row[] }>(append(beside), {
     rows: JSON.stringify([...last.values()]),
     sourceId,
     knownAt,
+    ...(beside ? { besideId: beside.sourceId, householdId: beside.householdId } : {}),
   });
   const ids = new Set(rows.map(({ external_id }) => external_id));
   // An earlier record of the same work on this page was replaced by a later one: it is dealt with.

@@ -1,5 +1,5 @@
 import type { Trx } from '../../kit';
-import type { ResultNeutral } from './neutral';
+import type { Beside, ResultNeutral } from './neutral';
 import { writeRecords, type Written } from './recordStore';
 import { tableShapes } from './tables';
 
@@ -31,6 +31,7 @@ export async function writeScoreComments(
   sourceId: string,
   records: readonly ResultNeutral[],
   knownAt: Date | null,
+  beside: Beside | null = null,
 ): Promise<Written> {
   const said = records.filter(({ comment }) => comment !== undefined && comment !== null);
   const places =
@@ -65,5 +66,5 @@ export async function writeScoreComments(
   });
   // Of a first reading nothing can be taken back.
   const written = knownAt === null ? comments.filter(({ gone }) => !gone) : comments;
-  return writeRecords(trx, sourceId, tableShapes.comments, written, knownAt);
+  return writeRecords(trx, sourceId, tableShapes.comments, written, knownAt, beside);
 }

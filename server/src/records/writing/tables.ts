@@ -15,6 +15,8 @@ export interface TableShape {
   readonly deletesGone?: true;
   /** What differs is news to the children it concerns. */
   readonly log?: ChangeKind;
+  /** Where it is written beside another source's record, it is the household's own; a work is of the one child. */
+  readonly owned?: 'household' | 'child';
   /** Whether it keeps when it was known: since it first came, or since it last differed. */
   readonly known?: 'first' | 'last';
 }
@@ -66,6 +68,7 @@ export const tableShapes: Readonly<Record<Exclude<NeutralCollection, 'results'>,
   teachers: { table: 'teachers', columns: { name: 'text', email: 'text' } },
   courses: {
     table: 'courses',
+    owned: 'household',
     columns: { title: 'text', room: 'text', period: 'text', term_ids: 'jsonb', removed: 'boolean' },
     refs: { school_id: 'schools', term_id: 'terms' },
   },
@@ -80,6 +83,7 @@ export const tableShapes: Readonly<Record<Exclude<NeutralCollection, 'results'>,
     table: 'items',
     log: 'work',
     known: 'first',
+    owned: 'child',
     columns: {
       title: 'text',
       description: 'text',
@@ -171,6 +175,7 @@ export const tableShapes: Readonly<Record<Exclude<NeutralCollection, 'results'>,
     table: 'comments',
     log: 'comment',
     known: 'last',
+    owned: 'household',
     columns: {
       subject: 'text',
       text: 'text',

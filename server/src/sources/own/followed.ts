@@ -32,11 +32,11 @@ const fromCalendar = ({ uid, title, dueOn }: CalendarWork, calendar: string, wor
  */
 export async function followWork(
   deps: OwnDeps,
-  studentId: string,
+  { studentId, householdId }: { readonly studentId: string; readonly householdId: string },
   calendar: string,
   works: readonly CalendarWork[],
 ): Promise<number> {
-  const own = await openOwn(deps, studentId);
+  const own = await openOwn(deps, studentId, householdId);
   if (!own) return 0;
   const courses = await openCourses(own);
   const titles = courses.map(({ course }) => course.title);

@@ -55,7 +55,7 @@ export async function addOwnChild(
   const db = houseOf(deps.db);
   const now = await deps.clock.now();
   const { schoolName: name, timeZone } = body;
-  const own = { deps: { ...deps, db }, now };
+  const own = { deps: { ...deps, db }, now, beside: null };
   const sourceId = await db.transaction((trx) =>
     addOwnSource(trx, { name: name.trim(), timeZone, householdId: guardian.householdId, now }),
   );
@@ -74,7 +74,7 @@ export async function changeOwnChild(
   body: Named,
 ): Promise<void> {
   checkZone(body.timeZone);
-  const own = await requireOwn(deps, guardianId, studentId);
+  const own = await requireOwn(deps, guardianId, studentId, { whole: true });
   await own.deps.db.transaction((trx) =>
     renameOwnSource(trx, own.child.sourceId, { name: body.schoolName.trim(), timeZone: body.timeZone }),
   );
@@ -89,7 +89,7 @@ export async function putOwnTerm(
   { id, ...term }: BodyOf<typeof ownRoutes.putTerm>,
 ): Promise<string> {
   checkDays(term);
-  const own = await requireOwn(deps, guardianId, studentId);
+  const own = await requireOwn(deps, guardianId, studentId, { whole: true });
   const { sourceId } = own.child;
   const known = (await wholeTerms(own.deps.db, sourceId)).find((each) => each.id === id);
   if (id !== null && !known) throw new HttpProblem('not-found');
@@ -102,6 +102,6 @@ export async function putOwnTerm(
 
 /** Deletes a child that was added by hand, with all that was written of it, for everybody. */
 export async function forgetOwnChild(deps: OwnDeps, guardianId: string, studentId: string): Promise<void> {
-  const own = await requireOwn(deps, guardianId, studentId);
+  const own = await requireOwn(deps, guardianId, studentId, { whole: true });
   await dropOwnSource(own.deps.db, own.child.sourceId);
 }

@@ -12,45 +12,76 @@ import {
   type WholeCourse,
   type WholeItem,
 } from '../../records';
+import { sourceBeside } from './ownStore';
 import { requireOwn, writeOwn, type Own, type OwnDeps } from './writeOwn';
 
-/** A course of a child whose record its family writes. */
+/** A course of a child of which its family writes. */
 export interface OwnCourseKept {
   readonly own: Own;
   readonly course: WholeCourse;
   readonly categories: readonly WholeCategory[];
+  /** The work that the family has written down. */
   readonly items: readonly WholeItem[];
+  /** What a school tells of the course; none where the course is the family's. */
+  readonly theirs: readonly WholeItem[];
 }
 
-/** @throws HttpProblem as `requireOwn`, and 404 for a course that is not the child's. */
+/** The work of these courses, what the family has written and what a school tells apart. */
+async function itemsOf(own: Own, courseIds: readonly string[]) {
+  const {
+    child,
+    beside,
+    deps: { db },
+  } = own;
+  const all = await wholeItems(db, child.id, courseIds);
+  if (!beside) return { items: all, theirs: [] };
+  const sourceId = own.sourceId ?? (await sourceBeside(db, beside));
+  return {
+    items: sourceId === null ? [] : await wholeItems(db, child.id, courseIds, { sourceId }),
+    theirs: all,
+  };
+}
+
+const householdIn = ({ beside }: Own): string | null => beside?.householdId ?? null;
+
+/**
+ * @param how.whole whether only a course will do that is the family's alone.
+ * @throws HttpProblem as `requireOwn`, 404 for a course that is not the child's, and 403 for a school's where one of the
+ *   family's is asked for.
+ */
 export async function requireOwnCourse(
   deps: OwnDeps,
   guardianId: string,
   { studentId, courseId }: { readonly studentId: string; readonly courseId: string },
-  how: { readonly ended?: boolean } = {},
+  how: { readonly ended?: boolean; readonly whole?: boolean } = {},
 ): Promise<OwnCourseKept> {
   const own = await requireOwn(deps, guardianId, studentId);
   const { db } = own.deps;
-  const course = (await wholeCourses(db, studentId, how)).find(({ id }) => id === courseId);
+  const courses = await wholeCourses(own.reads, studentId, { ended: how.ended ?? false });
+  const course = courses.find(({ id }) => id === courseId);
   if (!course) throw new HttpProblem('not-found');
+  if (how.whole && own.beside && !course.own) throw new HttpProblem('forbidden');
   return {
-    own,
-    course,
-    categories: await wholeCategories(db, [courseId]),
-    items: await wholeItems(db, studentId, [courseId]),
+    ...{ own, course },
+    categories: await wholeCategories(db, [courseId], householdIn(own)),
+    ...(await itemsOf(own, [courseId])),
   };
 }
 
-/** Every course of a child whose record its family writes. */
+/** Every course of a child of which its family writes. */
 export async function openCourses(own: Own): Promise<OwnCourseKept[]> {
   const { db } = own.deps;
-  const courses = await wholeCourses(db, own.child.id);
+  const householdId = householdIn(own);
+  // For whoever asks their connection knows the household; for Cadro itself it is named.
+  const courses = await wholeCourses(own.reads, own.child.id, own.reads === db ? { householdId } : {});
   const ids = courses.map(({ id }) => id);
-  const [categories, items] = [await wholeCategories(db, ids), await wholeItems(db, own.child.id, ids)];
+  const categories = await wholeCategories(db, ids, householdId);
+  const { items, theirs } = await itemsOf(own, ids);
   return courses.map((course) => ({
     ...{ own, course },
     categories: categories.filter(({ courseId }) => courseId === course.id),
     items: items.filter(({ courseId }) => courseId === course.id),
+    theirs: theirs.filter(({ courseId }) => courseId === course.id),
   }));
 }
 
@@ -70,34 +101,30 @@ const itemOf = (
 
 /** What a family has written of a child, as it was written. */
 export async function ownRecord(deps: OwnDeps, guardianId: string, studentId: string): Promise<OwnRecord> {
-  const {
-    child,
-    deps: { db },
-  } = await requireOwn(deps, guardianId, studentId);
-  const { school, sourceId, givenName, familyName, year } = child;
-  const terms = await wholeTerms(db, sourceId);
-  const courses = await wholeCourses(db, studentId);
-  const ids = courses.map(({ id }) => id);
-  const categories = await wholeCategories(db, ids);
-  const items = (await wholeItems(db, studentId, ids)).filter(({ removed }) => !removed);
+  const own = await requireOwn(deps, guardianId, studentId);
+  const { school, sourceId, givenName, familyName, year } = own.child;
+  const terms = await wholeTerms(own.deps.db, sourceId);
+  const courses = await openCourses(own);
   return {
     ...{ givenName, familyName, year, schoolName: school.name, timeZone: school.timeZone },
+    beside: own.beside !== null,
     terms: terms.map(({ id, title, startsOn, endsOn }) => ({ id, title, startsOn, endsOn })),
-    courses: courses.flatMap(({ id, title, teacher, termId, policy }) => {
+    courses: courses.flatMap(({ course, categories, items }) => {
+      const { id, title, teacher, termId, policy } = course;
       const term = terms.find(({ externalId }) => externalId === termId);
       if (!term || !policy) return [];
-      const own = categories.filter(({ courseId }) => courseId === id);
       return [
         {
+          own: own.beside === null || course.own,
           ...{ id, title, teacher: teacher?.name ?? null, teacherEmail: teacher?.email ?? null },
           ...{ termId: term.id, ...rulesOf(policy) },
-          categories: own.flatMap((each) =>
+          categories: categories.flatMap((each) =>
             each.title === '' ? [] : [{ id: each.id, title: each.title, weight: each.weight }],
           ),
           items: items
-            .filter(({ courseId }) => courseId === id)
+            .filter(({ removed }) => !removed)
             .map((item) => {
-              const { itemId: _itemId, ...row } = itemOf(item, own, school.timeZone);
+              const { itemId: _itemId, ...row } = itemOf(item, categories, school.timeZone);
               return row;
             }),
         },
@@ -122,7 +149,7 @@ export const categoryRecords = (
 async function knownCourse(deps: OwnDeps, guardianId: string, studentId: string, id: string | null) {
   if (id === null) return null;
   // Written down once more, one that was taken away is there again.
-  return requireOwnCourse(deps, guardianId, { studentId, courseId: id }, { ended: true });
+  return requireOwnCourse(deps, guardianId, { studentId, courseId: id }, { ended: true, whole: true });
 }
 
 /** The categories a course has from now on, each by the source's own id; what is named no longer keeps its work. */
@@ -180,7 +207,8 @@ export async function putOwnCourse(
     },
     { backlog: true },
   );
-  const written = (await wholeCourses(db, studentId)).find(({ externalId }) => externalId === id);
+  const courses = await wholeCourses(db, studentId, { householdId: householdIn(own) });
+  const written = courses.find(({ externalId }) => externalId === id);
   if (!written) throw new Error('a course just written is not there');
   return written.id;
 }
@@ -191,7 +219,7 @@ export async function dropOwnCourse(
   guardianId: string,
   of: { readonly studentId: string; readonly courseId: string },
 ): Promise<void> {
-  const { own, course } = await requireOwnCourse(deps, guardianId, of);
+  const { own, course } = await requireOwnCourse(deps, guardianId, of, { whole: true });
   await writeOwn(
     own,
     {

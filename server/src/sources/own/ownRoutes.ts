@@ -1,4 +1,4 @@
-import { mailRoutes, ownRoutes } from '@cadro/contract';
+import { besideRoutes, mailRoutes, ownRoutes } from '@cadro/contract';
 import type { Router } from 'express';
 import { mount, newRouter, type Served, type ServerDeps } from '../../kit';
 import { requireGuardian, type OwnLinkHooks } from '../../household';
@@ -11,6 +11,8 @@ import {
 } from '../imports/family/familyBundles';
 import type { Winnower } from '../imports/family/winnower';
 import { dropForwarded, forwardedMails, placeForwarded } from '../mail/forwarded';
+import { besideOf, putLead, putPair, requireBeside } from '../beside/beside';
+import { join, otherCourses, part } from '../beside/joined';
 import { addOwnChild, changeOwnChild, forgetOwnChild, putOwnTerm } from './ownChild';
 import { dropOwnCourse, ownRecord, putOwnCourse } from './ownCourse';
 import { dropOwnWork, putOwnWork } from './ownWork';
@@ -44,6 +46,31 @@ function mailPages(router: Served, hooks: Pick<OwnDeps, 'reading' | 'onWritten'>
   mount(router, mailRoutes.dropMail, ({ deps, guardianId, params: { mailId } }) =>
     dropForwarded(deps, guardianId, mailId),
   );
+}
+
+/** What a household has beside the record that a school keeps. */
+function besidePages(router: Served, hooks: Pick<OwnDeps, 'reading' | 'onWritten'>): void {
+  mount(router, besideRoutes.beside, ({ deps, guardianId, params: { studentId } }) =>
+    besideOf({ ...deps, ...hooks }, guardianId, studentId),
+  );
+  mount(router, besideRoutes.pair, ({ deps, guardianId, params: { studentId }, body }) =>
+    putPair({ ...deps, ...hooks }, guardianId, studentId, body),
+  );
+  mount(router, besideRoutes.lead, ({ deps, guardianId, params: { studentId }, body }) =>
+    putLead({ ...deps, ...hooks }, guardianId, studentId, body),
+  );
+  mount(router, besideRoutes.other, async ({ deps, guardianId, params: { studentId, otherId } }) => {
+    const own = await requireBeside({ ...deps, ...hooks }, guardianId, studentId);
+    return { courses: await otherCourses({ ...deps, ...hooks }, guardianId, own, otherId) };
+  });
+  mount(router, besideRoutes.join, async ({ deps, guardianId, params: { studentId, otherId }, body }) => {
+    const own = await requireBeside({ ...deps, ...hooks }, guardianId, studentId);
+    await join({ ...deps, ...hooks }, guardianId, own, { otherId, ...body });
+  });
+  mount(router, besideRoutes.part, async ({ deps, guardianId, params: { studentId, otherId }, body }) => {
+    const own = await requireBeside({ ...deps, ...hooks }, guardianId, studentId);
+    await part(own, { otherId, ...body });
+  });
 }
 
 /** What a family brings in itself. */
@@ -84,5 +111,6 @@ export function ownRouter(
   );
   schoolPages(router, winnower);
   mailPages(router, { reading, onWritten });
+  besidePages(router, { reading, onWritten });
   return router;
 }

@@ -25,9 +25,39 @@ export async function addOwnSource(
   return id;
 }
 
-/** Whether a source is what a family writes itself. */
+/** Whether a source is what a family writes itself of a child whose school hands nothing over. */
 export const isOwnSource = async (db: Db, id: string): Promise<boolean> =>
-  (await db('sources').where({ id, kind: 'own' }).first('id')) !== undefined;
+  (await db('sources').where({ id, kind: 'own' }).whereNull('beside').first('id')) !== undefined;
+
+/** What a household has beside the record that a school keeps of a child; null before it has anything. */
+export const sourceBeside = async (
+  db: Db,
+  { householdId, studentId }: { readonly householdId: string; readonly studentId: string },
+): Promise<string | null> =>
+  (
+    await db('sources')
+      .where({ household_id: householdId, beside: studentId })
+      .first<{ id: string } | undefined>('id')
+  )?.id ?? null;
+
+/** Makes the source of what a household has beside a school's record; of two who do so at once, one does. */
+export async function addSourceBeside(
+  db: Db,
+  place: { readonly householdId: string; readonly studentId: string },
+  { name, timeZone, now }: { readonly name: string; readonly timeZone: string; readonly now: Date },
+): Promise<string> {
+  const id = randomUUID();
+  await db('sources')
+    .insert({
+      ...{ id, name, kind: 'own', time_zone: timeZone },
+      ...{ household_id: place.householdId, beside: place.studentId },
+      ...{ base_url: `urn:cadro:own:${id}`, client_id: '', client_secret_sealed: '' },
+      ...{ complete_at: now, read_at: now },
+    })
+    .onConflict(db.raw('(household_id, beside) where beside is not null'))
+    .ignore();
+  return (await sourceBeside(db, place)) ?? id;
+}
 
 export async function renameOwnSource(
   trx: Trx,

@@ -2,8 +2,9 @@ import { randomUUID } from 'node:crypto';
 import type { OwnRow, OwnTaken } from '@cadro/contract';
 import { pairRows, plainTitle } from '@cadro/core/own';
 import { endOfDay, HttpProblem } from '../../kit';
-import { wholeItems, type WholeItem } from '../../records';
+import { sayPair, wholeItems, type WholeItem } from '../../records';
 import { categoryRecords, dueOnOf, noCategory, requireOwnCourse, type OwnCourseKept } from './ownCourse';
+import { sourceBeside } from './ownStore';
 import { writeOwn, type OwnDeps } from './writeOwn';
 
 /** A row that comes again and again from a source of its own, which names it. */
@@ -48,7 +49,7 @@ function reckoned(row: NamedRow, known: WholeItem | undefined, usual: number): R
 }
 
 /** The category a row falls into, by its name; new ones are made, without a share. */
-function categoriesFor(course: OwnCourseKept, rows: readonly OwnRow[]) {
+function categoriesFor(course: OwnCourseKept, rows: readonly OwnRow[], placed: readonly Placed[]) {
   const byName = new Map(
     course.categories
       .filter(({ title }) => title !== '')
@@ -61,29 +62,34 @@ function categoriesFor(course: OwnCourseKept, rows: readonly OwnRow[]) {
     made.push(fresh);
     byName.set(plainTitle(category), fresh.id);
   }
-  const of = ({ category }: OwnRow, known: WholeItem | undefined): string =>
-    (category === null ? known?.categoryId : byName.get(plainTitle(category))) ??
-    noCategory(course.course.externalId);
-  return { of, made };
+  const none = noCategory(course.course.externalId);
+  const of = ({ row: { category }, known, about }: Placed): string =>
+    (category === null ? (known ?? about)?.categoryId : byName.get(plainTitle(category))) ?? none;
+  // A school's course has none for what falls into none.
+  const isNew = course.own.beside && !course.course.own && placed.some((each) => of(each) === none);
+  return { of, made, none: isNew ? [{ id: none, title: '', weight: 0 }] : [] };
 }
 
 interface Placed {
   readonly row: Reckoned;
+  /** The school's work that it was written down about. */
+  readonly about: WholeItem | null;
   readonly known: WholeItem | undefined;
   readonly id: string;
 }
 
 /** Which assignment each row is about: the one it names, or the one of its name and day, or a new one. */
-function place({ items, own }: OwnCourseKept, rows: readonly NamedRow[]): Placed[] {
+function place({ items, theirs, own }: OwnCourseKept, rows: readonly NamedRow[]): Placed[] {
   const { timeZone } = own.child.school;
-  const named = rows.map(({ itemId, key }) => {
+  const about = rows.map(({ itemId }) => theirs.find(({ id }) => id === itemId) ?? null);
+  const named = rows.map(({ itemId, key }, at) => {
     if (itemId === null) return key === undefined ? undefined : items.find((item) => item.externalId === key);
-    const item = items.find(({ id }) => id === itemId);
-    if (!item) throw new HttpProblem('not-found');
+    const item = items.find(({ id, sameAs }) => id === itemId || sameAs === itemId);
+    if (!item && !about[at]) throw new HttpProblem('not-found');
     return item;
   });
   const free = items.filter((item) => !item.removed && !named.includes(item));
-  const open = rows.flatMap((row, at) => (named[at] ? [] : [{ ...row, at }]));
+  const open = rows.flatMap((row, at) => (named[at] || about[at] ? [] : [{ ...row, at }]));
   const pairs = pairRows(
     free.map((item) => ({ title: item.title, dueOn: dueOnOf(item, timeZone) })),
     open,
@@ -91,13 +97,18 @@ function place({ items, own }: OwnCourseKept, rows: readonly NamedRow[]): Placed
   const found = new Map(open.map(({ at }, index) => [at, free[pairs[index] ?? -1]]));
   const usual =
     median(
-      items.filter(({ removed, possible }) => !removed && possible > 0).map(({ possible }) => possible),
+      [...items, ...theirs]
+        .filter(({ removed, possible }) => !removed && possible > 0)
+        .map(({ possible }) => possible),
     ) ??
     median(rows.flatMap(({ possible }) => (possible === null || possible === 0 ? [] : [possible]))) ??
     usualPoints;
   return rows.map((row, at) => {
     const known = named[at] ?? found.get(at);
-    return { row: reckoned(row, known, usual), known, id: known?.externalId ?? row.key ?? randomUUID() };
+    return {
+      ...{ row: reckoned(row, known ?? about[at] ?? undefined, usual), known, about: about[at] ?? null },
+      id: known?.externalId ?? row.key ?? randomUUID(),
+    };
   });
 }
 
@@ -120,9 +131,9 @@ function recordsOf(
     dueAt: each.row.dueOn === null ? null : endOfDay(each.row.dueOn, child.school.timeZone),
   }));
   return {
-    items: withDue.map(({ row, known, id, dueAt, ...rest }) => ({
+    items: withDue.map(({ row, known, about, id, dueAt }) => ({
       ...{ ...common, id, title: row.title.trim(), description: known?.description ?? null },
-      ...{ possible: row.possible, category_id: category({ row, known, id, ...rest }), removed: false },
+      ...{ possible: row.possible, category_id: category({ row, known, about, id }), removed: false },
       assigned_at: (known?.assignedAt ?? (dueAt !== null && dueAt < now ? dueAt : now)).toISOString(),
       ...{ assigned_told: false, due_at: dueAt?.toISOString() ?? null, term_external_id: null },
     })),
@@ -169,6 +180,29 @@ function filled(placed: Placed, isNamed: boolean, timeZone: string): Placed {
   };
 }
 
+/** The ids of what the family has written of a course, by its own names for it. */
+async function idsOf({ own, course }: OwnCourseKept): Promise<ReadonlyMap<string, string>> {
+  const { db } = own.deps;
+  const sourceId = own.beside && (await sourceBeside(db, own.beside));
+  const now = await wholeItems(db, own.child.id, [course.id], sourceId === null ? {} : { sourceId });
+  return new Map(now.map(({ externalId, id }) => [externalId, id]));
+}
+
+/** What was written down about a work of the school's is one with it. */
+async function pairNamed(
+  { own }: OwnCourseKept,
+  placed: readonly Placed[],
+  idOf: ReadonlyMap<string, string>,
+): Promise<void> {
+  const fresh = placed.flatMap(({ about, known, id }) => {
+    const ownId = idOf.get(id);
+    return about && known?.sameAs !== about.id && ownId ? [{ ownId, itemId: about.id, same: true }] : [];
+  });
+  if (fresh.length === 0) return;
+  for (const pair of fresh) await sayPair(own.deps.db, pair);
+  await own.deps.onWritten(own.deps, own.child.id);
+}
+
 /** Takes rows in: writes what is new or differs. The same rows again change nothing. */
 export async function putOwnWork(
   deps: OwnDeps,
@@ -182,25 +216,26 @@ export async function putOwnWork(
 /** As `putOwnWork`, into a course that has been opened. */
 export async function takeRows(kept: OwnCourseKept, rows: readonly NamedRow[]): Promise<OwnTaken> {
   const { own, course, items } = kept;
+  const isTheirs = own.beside !== null && !course.own;
   const { timeZone } = own.child.school;
   const placed = place(kept, rows).map((each, at) => filled(each, rows[at]?.itemId !== null, timeZone));
-  const { of: categoryOf, made } = categoriesFor(kept, rows);
-  const category = ({ row, known }: Placed) => categoryOf(row, known);
+  const { of: category, made, none } = categoriesFor(kept, rows, placed);
   const differing = placed.filter((each) => !isSame(each, category(each), timeZone));
-  const parts = made.map((each) => categoryRecords(course.externalId, each));
+  const parts = [...made, ...none].map((each) => categoryRecords(course.externalId, each));
   if (differing.length > 0)
     await writeOwn(
       own,
       {
         categories: parts.flatMap((part) => part.categories),
-        courseCategories: parts.flatMap((part) => part.courseCategories),
+        // What a school's course is divided into is the school's to say.
+        courseCategories: isTheirs ? [] : parts.flatMap((part) => part.courseCategories),
         ...recordsOf(kept, differing, category),
       },
       // What fills an empty course was so before it was written down.
       { backlog: items.every(({ removed }) => removed) && rows.length > 1 },
     );
-  const now = await wholeItems(own.deps.db, own.child.id, [course.id]);
-  const idOf = new Map(now.map(({ externalId, id }) => [externalId, id]));
+  const idOf = await idsOf(kept);
+  await pairNamed(kept, placed, idOf);
   const added = placed.filter(({ known }) => known === undefined).length;
   return {
     ...{ added, changed: differing.length - added, same: placed.length - differing.length },

@@ -53,6 +53,8 @@ export interface Ids {
   readonly bundleId: string;
   readonly clientId: string;
   readonly mailId: string;
+  /** The child itself: no record is another one of itself. */
+  readonly otherId: string;
 }
 
 /** All that a school may hold back, of the course of the table where it is one. */

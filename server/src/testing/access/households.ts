@@ -66,6 +66,7 @@ export async function accessWorld(): Promise<{ world: World; ids: Ids }> {
     ...{ sourceId: world.sources.get('millrace') ?? '', bundleId: '0d4f3c1a-1b2c-4d5e-8f90-a1b2c3d4e5f7' },
     ...{ clientId: '0d4f3c1a-1b2c-4d5e-8f90-a1b2c3d4e5f8', mailId: '0d4f3c1a-1b2c-4d5e-8f90-a1b2c3d4e5f9' },
     studentId,
+    otherId: studentId,
     courseId,
     itemId,
     followUpId: followUp.body.id as string,

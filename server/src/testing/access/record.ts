@@ -75,7 +75,7 @@ export const recordTable: Table = {
   'post /api/own/schools/:sourceId/exports?name=a.zip': { statuses: ownAccount(404) },
   'delete /api/own/schools/:sourceId': { statuses: ownAccount(404) },
   'post /api/own/exports/:bundleId': { statuses: ownAccount(404), body: () => ({ answer: 'take' }) },
-  'get /api/own/children/:studentId': { statuses: keptBySchool },
+  'get /api/own/children/:studentId': { statuses: writing(200) },
   'patch /api/own/children/:studentId': { statuses: keptBySchool, body: () => ownNames },
   'delete /api/own/children/:studentId': { statuses: keptBySchool },
   'post /api/own/children/:studentId/terms': {
@@ -83,18 +83,39 @@ export const recordTable: Table = {
     body: () => ({ id: null, ...ownTerm }),
   },
   'post /api/own/children/:studentId/courses': {
-    statuses: keptBySchool,
+    // There is no such term.
+    statuses: { ...writing(404), restricted: 404 },
     body: (ids) => ({
       ...{ id: null, title: 'Tides', teacher: null, teacherEmail: null, termId: ids.studentId },
       ...{ adds: 'together', missing: 'zero', scale: 'letters', categories: [] },
     }),
   },
-  'delete /api/own/children/:studentId/courses/:courseId': { statuses: keptBySchool },
+  'delete /api/own/children/:studentId/courses/:courseId': { statuses: { ...writing(403), restricted: 404 } },
   'post /api/own/children/:studentId/courses/:courseId/work': {
-    statuses: keptBySchool,
+    statuses: { ...writing(200), restricted: 404 },
     body: () => ({ rows: [ownRow] }),
   },
-  'delete /api/own/children/:studentId/courses/:courseId/work/:itemId': { statuses: keptBySchool },
+  // The work is the school's.
+  'delete /api/own/children/:studentId/courses/:courseId/work/:itemId': { statuses: writing(404) },
+  'get /api/own/children/:studentId/beside': { statuses: writing(200) },
+  'post /api/own/children/:studentId/beside/pairs': {
+    statuses: writing(404),
+    body: (ids) => ({ ownId: ids.itemId, itemId: ids.itemId, same: true }),
+  },
+  'post /api/own/children/:studentId/beside/leads': {
+    statuses: { ...writing(204), restricted: 404 },
+    body: (ids) => ({ courseId: ids.courseId, lead: 'own' }),
+  },
+  // No record is another one of itself.
+  'get /api/own/children/:studentId/beside/others/:otherId': { statuses: writing(400) },
+  'post /api/own/children/:studentId/beside/others/:otherId': {
+    statuses: writing(400),
+    body: () => ({ courses: [] }),
+  },
+  'post /api/own/children/:studentId/beside/others/:otherId/parting': {
+    statuses: writing(404),
+    body: () => ({ keep: true }),
+  },
   'get /api/drafts': { statuses: list },
   'post /api/drafts': {
     statuses: writing(204),
