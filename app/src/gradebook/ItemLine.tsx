@@ -24,6 +24,7 @@ export function ItemLine({ item, scale, href }: { item: ItemSummary; scale: Scal
     ...(item.dueAt || item.notice || item.state.status !== 'open' ? [state] : []),
     ...(item.counts ? [] : [t('item.notCounting')]),
     ...(item.extraCredit ? [t('item.extra')] : []),
+    ...(item.own ? [t(`beside.${item.own}`)] : []),
     ...(item.commentCount > 0 ? [t('item.comments', { count: item.commentCount })] : []),
   ];
   const gain = gainWords(t, format, item);

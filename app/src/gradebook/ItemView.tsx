@@ -241,6 +241,25 @@ function TwoSources({ item }: { item: ItemDetail }) {
   );
 }
 
+/** Whether what stands here is the family's own word, and the way to say what the school has not entered yet. */
+function OwnWord({ item }: { item: ItemDetail }) {
+  const { t } = useTranslation();
+  const { mayTalk } = useChildren();
+  const format = useFormat();
+  const { id, own, title, dueAt, possible, state, course, freshness } = item;
+  if (own) return <Words size="small">{t(`beside.${own}Words`)}</Words>;
+  const isOpen = state.status !== 'scored' && state.status !== 'excused';
+  if (freshness.byHand || !isOpen || !mayTalk(course.studentId)) return null;
+  const about = new URLSearchParams({ itemId: id, title, possible: String(possible) });
+  if (dueAt) about.set('dueOn', format.dateOf(dueAt));
+  return (
+    <WayOn
+      label={t('beside.know')}
+      href={`/courses/${course.studentId}/${course.id}/write?${about.toString()}`}
+    />
+  );
+}
+
 function Title({ item }: { item: ItemDetail }) {
   const { nameOf } = useChildren();
   const { studentId, title, teacher } = item.course;
@@ -278,6 +297,7 @@ export function ItemView({
           <Title item={item} />
           <State item={item} />
           <TwoSources item={item} />
+          <OwnWord item={item} />
           {own}
           <Stack>
             <Heading level={2}>{t('item.words')}</Heading>

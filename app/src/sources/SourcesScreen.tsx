@@ -135,6 +135,11 @@ function Source({ source, school }: { source: SourceSeen; school: OwnSchool | un
           <WayOn label={t('own.tableLink')} href={`/courses/${child}/table`} />
         </Row>
       ) : null}
+      {kind !== 'own' && guards
+        ? studentIds.map((id) => (
+            <WayOn key={id} label={t('beside.to', { name: nameOf(id) })} href={`/settings/beside/${id}`} />
+          ))
+        : null}
       {guards ? <Remove {...{ source, school }} /> : null}
     </Stack>
   );

@@ -1,4 +1,4 @@
-import { mailRoutes, ownRoutes, sourceRoutes as routes, type BodyOf } from '@cadro/contract';
+import { besideRoutes, mailRoutes, ownRoutes, sourceRoutes as routes, type BodyOf } from '@cadro/contract';
 import { api, endpointsBy, nothing } from '../store';
 
 type Sent<R extends keyof typeof ownRoutes, Params = { readonly studentId: string }> = Params & {
@@ -44,6 +44,48 @@ const sourcesApi = api.injectEndpoints({
       ownRoutes.dropWork,
       (params: OfCourse & { readonly itemId: string }) => ({ params }),
       changed,
+    ),
+  })),
+});
+
+type Told<R extends keyof typeof besideRoutes, Params = { readonly studentId: string }> = Params & {
+  readonly body: BodyOf<(typeof besideRoutes)[R]>;
+};
+interface OfOther {
+  readonly studentId: string;
+  readonly otherId: string;
+}
+/** Two records that become one, or two again, change who is there, too. */
+const joined = { invalidatesTags: ['Me' as const, 'Record' as const, 'Alerts' as const] };
+
+/** What a family has beside a school's record. */
+const besideApi = api.injectEndpoints({
+  endpoints: endpointsBy((by) => ({
+    beside: by.query(besideRoutes.beside, (studentId: string) => ({ params: { studentId } }), {
+      providesTags: ['Record'],
+    }),
+    otherRecord: by.query(besideRoutes.other, (params: OfOther) => ({ params }), {
+      providesTags: ['Record'],
+    }),
+    putPair: by.mutation(
+      besideRoutes.pair,
+      ({ studentId, body }: Told<'pair'>) => ({ params: { studentId }, body }),
+      changed,
+    ),
+    putLead: by.mutation(
+      besideRoutes.lead,
+      ({ studentId, body }: Told<'lead'>) => ({ params: { studentId }, body }),
+      changed,
+    ),
+    joinRecords: by.mutation(
+      besideRoutes.join,
+      ({ body, ...params }: Told<'join', OfOther>) => ({ params, body }),
+      joined,
+    ),
+    partRecords: by.mutation(
+      besideRoutes.part,
+      ({ body, ...params }: Told<'part', OfOther>) => ({ params, body }),
+      joined,
     ),
   })),
 });
@@ -114,3 +156,12 @@ export const {
   useDropOwnSchoolMutation,
   useForgetOwnChildMutation,
 } = broughtApi;
+
+export const {
+  useBesideQuery,
+  useOtherRecordQuery,
+  usePutPairMutation,
+  usePutLeadMutation,
+  useJoinRecordsMutation,
+  usePartRecordsMutation,
+} = besideApi;

@@ -17,6 +17,7 @@ export const anItem = (more: Partial<ItemSummary> = {}): ItemSummary => ({
   notice: false,
   classroom: null,
   was: null,
+  own: null,
   unit: null,
   commentCount: 0,
   remarked: false,

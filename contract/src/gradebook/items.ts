@@ -51,6 +51,8 @@ export const ItemSummary = Type.Object({
   classroom: Nullable(ClassroomSays),
   /** The loose end that its last change tied up. */
   was: Nullable(Type.Union(looseEndKinds.map((kind) => Type.Literal(kind)))),
+  /** Only the household has it, or what it has of it holds until the school enters it; null for the school's own word. */
+  own: Nullable(Type.Union([Type.Literal('alone'), Type.Literal('ahead')])),
   /** The part of the course it belongs to. */
   unit: Nullable(Type.String()),
   commentCount: Type.Integer(),

@@ -46,6 +46,8 @@ export const ReconcileReason = Type.Union([
   Type.Object({ kind: Type.Literal('policy'), correction: PolicyCorrection }),
   /** The school seems to count work as nothing that nobody has marked. */
   Type.Object({ kind: Type.Literal('overdue-as-zero') }),
+  /** The household counts what the school has not entered. */
+  Type.Object({ kind: Type.Literal('own-entries') }),
   /** What the school states cannot be meant on the scale of this course. */
   Type.Object({ kind: Type.Literal('another-scale') }),
   /** Nothing published explains it: a weight that is not published, or a mark that has not been passed on. */

@@ -27,6 +27,17 @@ function variations({ policy, categories }: CourseRecord): PolicyCorrection[] {
   ];
 }
 
+/**
+ * What could bring our count to the school's figure, where the household has something of its own: that first, and what
+ * the school's record leaves open without it.
+ */
+function reasonsBeside(alone: CourseRecord, figure: number, at: string): ReconcileReason[] {
+  const { decimals } = wholePolicy(alone.policy);
+  const { posted } = courseAnswer(alone);
+  const left = agreementOf(posted, figure, decimals) === 'differs' ? reasonsOf(alone, figure, at) : [];
+  return [{ kind: 'own-entries' }, ...left];
+}
+
 /** What could bring our count to the school's figure, tried on the record as it was then. */
 function reasonsOf(record: CourseRecord, figure: number, at: string): ReconcileReason[] {
   const { decimals } = wholePolicy(record.policy);
@@ -54,9 +65,14 @@ function reasonsOf(record: CourseRecord, figure: number, at: string): ReconcileR
  * The school's figure beside ours and, where they differ by more than rounding explains, the likely reasons: each
  * is tried on the record as it was at the school's figure, and kept if it brings the two together.
  * Example: stated 84.1, ours 85.6, and 84.1 without the floor → a policy reason with `{floor: 0}`.
+ * @param alone the record without what the household has of its own in it; null where it has nothing.
  * @returns null where the school states no figure.
  */
-export function reconcile(record: CourseRecord, stated: readonly StatedGrade[]): Reconciliation | null {
+export function reconcile(
+  record: CourseRecord,
+  stated: readonly StatedGrade[],
+  alone: CourseRecord | null = null,
+): Reconciliation | null {
   const said = statedNow(stated);
   const policy = wholePolicy(record.policy);
   const { posted: ours, letter: ourLetter } = courseAnswer(record);
@@ -69,7 +85,9 @@ export function reconcile(record: CourseRecord, stated: readonly StatedGrade[]):
     figure === null
       ? [{ kind: 'another-scale' }]
       : verdict === 'differs'
-        ? reasonsOf(record, figure, at)
+        ? alone
+          ? reasonsBeside(alone, figure, at)
+          : reasonsOf(record, figure, at)
         : [];
   return { stated: written, letter, at, final, ours, ourLetter, verdict, reasons };
 }

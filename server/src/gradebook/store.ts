@@ -177,6 +177,8 @@ export interface ItemCard {
   readonly other_at: Date | null;
   readonly comment_count: number;
   readonly remarked: boolean;
+  /** The household's own work that it is, or whose word holds of it. */
+  readonly own_id: string | null;
 }
 
 const items = (db: Db, studentId: string) =>
@@ -220,6 +222,7 @@ const items = (db: Db, studentId: string) =>
       'i.late',
       'i.levels',
       'i.in_class',
+      'i.own_id',
       'h.status as other_status',
       'h.earned as other_earned',
       'h.at as other_at',

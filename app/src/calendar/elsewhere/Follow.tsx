@@ -37,13 +37,12 @@ function Form() {
   const [studentId, setStudentId] = useState('');
   const [asWork, setAsWork] = useState(true);
   const [follow, { data, isLoading, error }] = useFollowCalendarMutation();
-  const byHand = children.find(({ id }) => id === studentId)?.byHand ?? false;
   const save = async () => {
     const body = {
       url: url.trim(),
       name: name.trim(),
       studentId: studentId || null,
-      asWork: byHand && asWork,
+      asWork: studentId !== '' && asWork,
     };
     const answer = await follow(body);
     if (answer.data) setUrl('');
@@ -69,7 +68,7 @@ function Form() {
         value={studentId}
         onChange={setStudentId}
       />
-      {byHand ? (
+      {studentId ? (
         <Row space={1}>
           <Tick label={t('followed.asWork')} on={asWork} onChange={setAsWork} />
           <Words style={styles.shrink}>{t('followed.asWork')}</Words>

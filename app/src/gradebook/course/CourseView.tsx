@@ -122,6 +122,7 @@ function Standing({ course }: { course: CourseDetail }) {
 function Foot({ course, termId }: { course: CourseDetail; termId: string | undefined }) {
   const { t } = useTranslation();
   const format = useFormat();
+  const { mayTalk } = useChildren();
   const [loadRecord] = useLazyCourseRecordQuery();
   const { id: courseId, studentId, freshness, title } = course;
   const saveRecord = async () => {
@@ -136,6 +137,9 @@ function Foot({ course, termId }: { course: CourseDetail; termId: string | undef
           when: freshness.readAt ? format.dayTime(freshness.readAt) : '',
         })}
       </Words>
+      {!freshness.byHand && mayTalk(studentId) ? (
+        <WayOn label={t('beside.writeLink')} href={`/courses/${studentId}/${courseId}/write`} />
+      ) : null}
       <Quietly label={t('save.record')} hint={title} onPress={() => void saveRecord()} />
     </Stack>
   );

@@ -18,6 +18,8 @@ function reasonWords(
     }
     case 'overdue-as-zero':
       return t('stated.overdue');
+    case 'own-entries':
+      return t('beside.stated');
     case 'another-scale':
       return t('stated.anotherScale');
     case 'not-published':
@@ -82,7 +84,8 @@ export function Reconciled({ course }: { course: CourseDetail }) {
         <Words key={index}>{reasonWords(t, format, course, reason)}</Words>
       ))}
       {own}
-      {reasons.some(({ kind }) => kind !== 'later-mark') && mayTalk(course.studentId) ? (
+      {reasons.some(({ kind }) => kind !== 'later-mark' && kind !== 'own-entries') &&
+      mayTalk(course.studentId) ? (
         <LinkAction label={t('stated.correct')} href={correct} />
       ) : null}
     </Stack>

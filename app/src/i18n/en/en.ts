@@ -2,6 +2,7 @@ import { gradebookEn } from './gradebook';
 import { itemEn } from './item';
 import { alertsEn } from './alerts';
 import { begunEn } from './begun';
+import { besideEn } from './beside';
 import { calendarEn } from './calendar';
 import { countingEn } from './counting';
 import { dataEn } from './data';
@@ -284,6 +285,7 @@ export const en = {
   ...newsEn,
   ...operatorEn,
   ...ownEn,
+  ...besideEn,
   ...peopleEn,
   ...talkEn,
 } as const;

@@ -211,8 +211,6 @@ export const ownEn = {
     course: 'Which course?',
     noCourse: 'None of these',
     remark: 'Keep it as a comment from the teacher',
-    schoolKeeps:
-      'The school keeps {{name}}’s record, so scores aren’t taken from mail. You can still keep the mail here.',
     save_one: 'Add {{count}} assignment',
     save_other: 'Add {{count}} assignments',
     keep: 'Keep this mail',

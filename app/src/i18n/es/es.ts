@@ -2,6 +2,7 @@ import { gradebookEs } from './gradebook';
 import { itemEs } from './item';
 import { alertsEs } from './alerts';
 import { begunEs } from './begun';
+import { besideEs } from './beside';
 import { calendarEs } from './calendar';
 import { countingEs } from './counting';
 import { dataEs } from './data';
@@ -284,6 +285,7 @@ export const es: Catalogue = {
   ...newsEs,
   ...operatorEs,
   ...ownEs,
+  ...besideEs,
   ...peopleEs,
   ...talkEs,
 };

@@ -212,8 +212,6 @@ export const ownEs: typeof ownEn = {
     course: '¿De qué materia?',
     noCourse: 'Ninguna de estas',
     remark: 'Guardarlo como comentario del maestro o la maestra',
-    schoolKeeps:
-      'El registro de {{name}} lo lleva la escuela, así que no se toman puntajes del correo. El correo sí se puede guardar aquí.',
     save_one: 'Agregar {{count}} tarea',
     save_other: 'Agregar {{count}} tareas',
     keep: 'Guardar este correo',

@@ -66,7 +66,7 @@ interface Where {
   readonly courseId: string;
 }
 
-/** Whose a mail is, and which of the courses that the family writes down it is about. */
+/** Whose a mail is, and which of the child's courses it is about. */
 function useWhere(mail: ForwardedMail) {
   const { all, mayTalk } = useChildren();
   const children = all.filter(({ id }) => mayTalk(id));
@@ -76,8 +76,8 @@ function useWhere(mail: ForwardedMail) {
     courseId: mail.courseId ?? '',
   });
   const child = children.find(({ id }) => id === where.studentId);
-  const { data: record } = useOwnRecordQuery(where.studentId, { skip: !child?.byHand });
-  const courses = child?.byHand ? (record?.courses ?? []) : [];
+  const { data: record } = useOwnRecordQuery(where.studentId, { skip: !child });
+  const courses = child ? (record?.courses ?? []) : [];
   const course = courses.find(({ id }) => id === where.courseId);
   return { children, child, courses, course, where, setWhere };
 }
@@ -133,9 +133,6 @@ function Place({ mail }: { mail: ForwardedMail }) {
             <Words style={styles.shrink}>{t('mails.remark')}</Words>
           </Row>
         </>
-      ) : null}
-      {child && !child.byHand ? (
-        <Words size="small">{t('mails.schoolKeeps', { name: child.givenName })}</Words>
       ) : null}
       <Trouble error={error ?? dropping.error} />
       {data?.taken ? (

@@ -10,7 +10,7 @@ import {
   type OwnRecord,
   type OwnRules,
 } from '@cadro/contract';
-import { Trouble, useChildren } from '../../household';
+import { Trouble, useChildren, useFormat } from '../../household';
 import {
   Action,
   BackLink,
@@ -130,16 +130,32 @@ const categoriesOf = (kept: Kept | undefined): Category[] => {
   return own.length > 0 ? own : [blank(), blank()];
 };
 
+/** The terms a course may be in: of a school's, those that run or come, the shortest of those that run now last. */
+function openTerms({ terms, beside }: OwnRecord, today: string): OwnRecord['terms'] {
+  if (!beside) return terms;
+  const length = ({ startsOn, endsOn }: OwnRecord['terms'][number]) =>
+    Date.parse(endsOn) - Date.parse(startsOn);
+  const open = terms.filter(({ endsOn }) => endsOn >= today);
+  const [coming, running] = [
+    open.filter(({ startsOn }) => startsOn > today),
+    open.filter(({ startsOn }) => startsOn <= today),
+  ];
+  return [...coming, ...running.sort((a, b) => length(b) - length(a))];
+}
+
 /** Which term a course is in; another one can be written down. */
 function Terms({
   studentId,
   terms,
   termId,
+  own: mayAdd,
   onChange,
 }: {
   studentId: string;
   terms: OwnRecord['terms'];
   termId: string;
+  /** Whether the terms are the family's to write down. */
+  own: boolean;
   onChange: (termId: string) => void;
 }) {
   const { t } = useTranslation();
@@ -152,7 +168,7 @@ function Terms({
         value={termId}
         onChange={onChange}
       />
-      <NewTerm studentId={studentId} onMade={onChange} />
+      {mayAdd ? <NewTerm studentId={studentId} onMade={onChange} /> : null}
     </Stack>
   );
 }
@@ -207,7 +223,9 @@ function Form({ studentId, record, kept }: { studentId: string; record: OwnRecor
     kept ?? { adds: 'together', missing: 'zero', scale: 'letters' },
   );
   const [categories, setCategories] = useState<readonly Category[]>(() => categoriesOf(kept));
-  const [termId, setTermId] = useState(kept?.termId ?? record.terms.at(-1)?.id ?? '');
+  const { today } = useFormat();
+  const terms = openTerms(record, today);
+  const [termId, setTermId] = useState(kept?.termId ?? terms.at(-1)?.id ?? '');
   // As it was when the form was opened: a course that is removed is none of the record's any more.
   const [id] = useState(kept?.id ?? null);
   const [removed, setRemoved] = useState(false);
@@ -237,7 +255,7 @@ function Form({ studentId, record, kept }: { studentId: string; record: OwnRecor
       {field('title', 'text')}
       <Questions rules={rules} onChange={setRules} />
       {rules.adds === 'weighted' ? <Categories categories={categories} onChange={setCategories} /> : null}
-      <Terms {...{ studentId, terms: record.terms, termId }} onChange={setTermId} />
+      <Terms {...{ studentId, terms, termId }} own={!record.beside} onChange={setTermId} />
       {field('teacher', 'name')}
       {names.teacher.trim() === '' ? null : field('teacherEmail', 'email')}
       <Trouble error={error ?? dropping.error} words={isWrong ? t('own.shareWrong') : null} />

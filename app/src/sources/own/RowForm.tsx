@@ -74,7 +74,8 @@ export function RowForm({
   categories: readonly string[];
   busy: boolean;
   onSave: (row: OwnRow) => void;
-  onCancel: () => void;
+  /** Null where there is nothing to go back to. */
+  onCancel: (() => void) | null;
 }) {
   const { t } = useTranslation();
   const [typed, setTyped] = useState(begin);
@@ -111,7 +112,7 @@ export function RowForm({
           disabled={wrong !== null}
           onPress={() => onSave(rowOf(itemId, typed))}
         />
-        <Quietly label={t('own.work.cancel')} onPress={onCancel} />
+        {onCancel ? <Quietly label={t('own.work.cancel')} onPress={onCancel} /> : null}
       </Row>
     </Stack>
   );

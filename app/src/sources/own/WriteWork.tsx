@@ -3,7 +3,7 @@ import { Pressable, View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { OwnRecord, OwnRow, OwnTaken } from '@cadro/contract';
 import { readLine } from '@cadro/core/own';
-import { Trouble, useFormat } from '../../household';
+import { Trouble, useChildren, useFormat } from '../../household';
 import { useAppSelector } from '../../store';
 import {
   Action,
@@ -225,24 +225,78 @@ function Written({ studentId, course }: Of) {
   );
 }
 
+/** An assignment of the school's that somebody knows more of. */
+export type AboutWork = Pick<KeptItem, 'title' | 'dueOn' | 'possible'> & { readonly itemId: string };
+
+/** What the family knows of an assignment that the school has not entered. */
+function AboutTheirs({ studentId, course, about: { itemId, ...known } }: Of & { about: AboutWork }) {
+  const [done, setDone] = useState<OwnRow | null>(null);
+  const [put, { data: taken, isLoading, error }] = usePutOwnWorkMutation();
+  const save = async (row: OwnRow) => {
+    const answer = await put({ studentId, courseId: course.id, body: { rows: [row] } });
+    if (answer.data) setDone(row);
+  };
+  if (done && taken) return <Last {...{ studentId, course, taken }} row={done} />;
+  const begin = {
+    ...known,
+    id: itemId,
+    category: null,
+    earned: null,
+    percent: null,
+    letter: null,
+    comment: null,
+  };
+  return (
+    <Stack>
+      <RowForm
+        itemId={itemId}
+        begin={typedOf({ ...begin, status: 'scored' })}
+        categories={[]}
+        busy={isLoading}
+        onSave={(row) => void save(row)}
+        onCancel={null}
+      />
+      <Trouble error={error} />
+    </Stack>
+  );
+}
+
 /** Assignments with their scores, written down by the family. */
-export function WriteWork({ studentId, courseId }: { studentId: string; courseId: string }) {
+export function WriteWork({
+  studentId,
+  courseId,
+  about,
+}: {
+  studentId: string;
+  courseId: string;
+  about?: AboutWork | null;
+}) {
   const { t } = useTranslation();
+  const { nameOf } = useChildren();
   const query = useOwnRecordQuery(studentId);
   return (
     <Loaded query={query}>
       {({ courses }) => {
         const course = courses.find(({ id }) => id === courseId);
         if (!course) return <Quiet>{t('state.notFound')}</Quiet>;
-        const { title } = course;
+        const { title, own } = course;
         return (
           <Page>
             <BackLink href={`/courses/${studentId}/${courseId}`} label={title} />
-            <Heading level={1}>{t('own.writeTitle', { course: title })}</Heading>
+            <Heading level={1}>{t(own ? 'own.writeTitle' : 'beside.writeTitle', { course: title })}</Heading>
+            {own ? null : <Words colour="soft">{t('beside.writeLead')}</Words>}
+            {about ? <AboutTheirs {...{ studentId, course, about }} /> : null}
             <OneLine {...{ studentId, course }} />
             <Row wrap space={2}>
               <WayOn label={t('own.toTable')} href={`/courses/${studentId}/table?courseId=${courseId}`} />
-              <WayOn label={t('own.toRules')} href={`/courses/${studentId}/${courseId}/own`} />
+              {own ? (
+                <WayOn label={t('own.toRules')} href={`/courses/${studentId}/${courseId}/own`} />
+              ) : (
+                <WayOn
+                  label={t('beside.to', { name: nameOf(studentId) })}
+                  href={`/settings/beside/${studentId}`}
+                />
+              )}
             </Row>
             <Written {...{ studentId, course }} />
           </Page>

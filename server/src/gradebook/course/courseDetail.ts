@@ -18,6 +18,7 @@ import {
   evidenceOf,
   figuresOf,
   leftWithout,
+  householdRecord,
   reconcile,
   spanSteps,
   termStateOf,
@@ -53,8 +54,15 @@ const termRef = ({ id, title, startsOn, endsOn }: CourseTerm, today: string): Te
   state: termStateOf({ startsOn, endsOn }, today),
 });
 
-export const reconciliationOf = ({ record, stated }: Pick<OpenCourse, 'record' | 'stated'>) =>
-  record.policy.method === 'standards' ? null : reconcile(record, stated);
+export const reconciliationOf = ({
+  record,
+  stated,
+  alone,
+  view,
+}: Pick<OpenCourse, 'record' | 'stated' | 'alone' | 'view'>) =>
+  record.policy.method === 'standards'
+    ? null
+    : reconcile(record, stated, alone && householdRecord(alone, view));
 
 /** The grade of the term that is shown, the school's own where it states one. */
 export const gradeOf = ({ record, stated }: Pick<OpenCourse, 'record' | 'stated'>, figures: CourseFigures) =>

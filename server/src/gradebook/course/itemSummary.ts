@@ -93,6 +93,7 @@ export function itemSummaries(record: CourseRecord, figures: CourseFigures) {
     notice: isNotice({ kind: row.kind, possible: row.possible, dated: row.due_at !== null }),
     classroom: classroomSays(row, looseEnds.get(row.id)?.kind ?? null, course.asOfMs),
     was: wasOf(course, histories.get(row.id) ?? [], row.id),
+    own: row.own_id === null ? null : row.own_id === row.id ? 'alone' : 'ahead',
     unit: row.unit,
     commentCount: row.comment_count,
     remarked: row.remarked,

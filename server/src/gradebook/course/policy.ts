@@ -65,7 +65,7 @@ export function policyPreview(open: OpenCourse, correction: PolicyCorrection | n
     now: courseFigures(open.record),
     then: figures,
     grade: gradeOf({ record: then, stated: open.stated }, figures),
-    reconciliation: reconciliationOf({ record: then, stated: open.stated }),
+    reconciliation: reconciliationOf({ ...open, record: then, view: { ...open.view, correction } }),
   };
 }
 

@@ -2,7 +2,7 @@ import type { CourseRecord } from '@cadro/contract';
 import { householdRecord, type HouseholdView } from '@cadro/core';
 import { together, type Db } from '../../kit';
 import { loadCourses } from '../../records';
-import { asHouseholdHas } from './accounts';
+import { asHouseholdHas, householdsIn } from './accounts';
 import { householdViews } from './householdStore';
 import { termRecordsOf, type TermRecord } from './termRecords';
 
@@ -12,6 +12,8 @@ export interface HouseholdTerm extends TermRecord {
   /** As the sources say, the household's own among them; `record` is as the household reads it. */
   readonly published: CourseRecord;
   readonly view: HouseholdView;
+  /** As the source alone says, without what the household has of its own; null where it has nothing in the course. */
+  readonly alone: CourseRecord | null;
 }
 
 /**
@@ -38,12 +40,16 @@ export async function householdRecords(
   return courses.flatMap((loaded) => {
     const { id, student_id } = loaded.course;
     const view = views.of(householdId, student_id, id);
+    const alone = householdsIn(loaded).includes(householdId)
+      ? termRecordsOf(asHouseholdHas(loaded, null), asOf, everyTerm ?? false)
+      : [];
     return termRecordsOf(asHouseholdHas(loaded, householdId), asOf, everyTerm ?? false).map((term) => ({
       ...term,
       studentId: student_id,
       published: term.record,
       view,
       record: householdRecord(term.record, view),
+      alone: alone.find((each) => each.term.id === term.term.id)?.record ?? null,
     }));
   });
 }

@@ -4,4 +4,4 @@ export { isNotPermitted, isUniqueViolation } from './faults';
 export * from './locks';
 export { tableSizes } from './sizes';
 export * from './together';
-export { houseOf, houseTransaction, houseWithin, personalDb } from './whose';
+export { houseOf, houseTransaction, houseWithin, maySayOf, personalDb } from './whose';

@@ -130,6 +130,18 @@ export function personalDb(db: Knex, personId: string): Knex {
 }
 
 /**
+ * Whether the person a request is for may write of a child, as the database itself has reckoned it: asked before Cadro
+ * writes for them what no policy sees.
+ */
+export async function maySayOf(db: Knex, studentId: string): Promise<boolean> {
+  const { rows } = await db.raw<{ rows: { may: boolean | null }[] }>(
+    `select ?::uuid = any (nullif(current_setting('cadro.writes', true), '')::uuid[]) as may`,
+    [studentId],
+  );
+  return rows[0]?.may === true;
+}
+
+/**
  * A transaction for Cadro itself: telling other guardians, ending links, computing for every household. Only what has
  * asked already who it is for may begin one.
  */

@@ -1,4 +1,4 @@
-import { HttpProblem, houseOf, type Db, type Deps } from '../../kit';
+import { HttpProblem, houseOf, maySayOf, type Db, type Deps } from '../../kit';
 import { householdOf, requireChild } from '../../household';
 import { wholeChild, type Beside, type NeutralCollection, type WholeChild } from '../../records';
 import type { ReadingHooks } from '../hooks';
@@ -56,6 +56,7 @@ export async function requireOwn(
   how: { readonly whole?: boolean } = {},
 ): Promise<Own> {
   await requireChild(deps.db, guardianId, studentId, 'write-record');
+  if (!(await maySayOf(deps.db, studentId))) throw new HttpProblem('forbidden');
   // As the one who asks: of whom they may not see, there is no row.
   const child = await wholeChild(deps.db, studentId);
   if (!child) throw new HttpProblem('not-found');
