@@ -78,6 +78,67 @@ test('what the gradebook does not show yet counts at home, and dissolves into it
     await page.getByLabel('An assignment in one line').press('Enter');
     await expect(page.getByText('Added Scales, 8 of 10.')).toBeVisible();
     await guardian.opensCourse('Cello');
-    await expect(page.getByText('80', { exact: true }).first()).toBeVisible();
+    await expect(page.getByText('80.0 B', { exact: true }).first()).toBeVisible();
   });
+});
+
+test('two records of one child are read as one, and taken apart again', async ({ guardian, page }) => {
+  test.setTimeout(90_000);
+  await guardian.signsIn();
+  const post = async (path: string, data: object) => {
+    const answer = await page.request.post(path, { data });
+    expect(answer.ok()).toBe(true);
+    return (await answer.json()) as { id: string; courseId: string };
+  };
+  const isolde = await guardian.idOf('Isolde');
+  // Once the school gave nothing, and the family wrote it down.
+  const child = await post('/api/own/children', {
+    ...{ givenName: 'Isolde', familyName: 'Aldervane', year: '10', schoolName: 'Our own notes' },
+    timeZone: 'America/Halifax',
+    term: { title: 'Fall', startsOn: '2026-09-01', endsOn: '2026-12-18' },
+  });
+  const own = `/api/own/children/${child.id}`;
+  const { terms } = (await (await page.request.get(own)).json()) as { terms: { id: string }[] };
+  const { courseId } = await post(`${own}/courses`, {
+    ...{ id: null, title: 'Tides and tables', teacher: null, teacherEmail: null, termId: terms[0]?.id },
+    ...{ adds: 'together', missing: 'zero', scale: 'hundred', categories: [] },
+  });
+  const said = { category: null, percent: null, letter: null, comment: null, itemId: null };
+  await post(`${own}/courses/${courseId}/work`, {
+    rows: [
+      { ...said, title: 'Gauge log', dueOn: '2026-10-14', earned: 6, possible: 10, status: 'scored' },
+      {
+        ...said,
+        title: 'Storm surge: quiz',
+        dueOn: '2026-10-19',
+        earned: 18,
+        possible: 20,
+        status: 'scored',
+      },
+    ],
+  });
+
+  await guardian.opens(`/settings/beside/${isolde}`);
+  await expect(
+    page.getByText('You also have a record of Isolde Aldervane from Our own notes.'),
+  ).toBeVisible();
+  await page.getByRole('button', { name: /^Yes, put the two together/ }).click();
+  await expect(page.getByRole('radio', { name: 'Tide tables' })).toBeVisible();
+  await page.getByRole('radio', { name: 'Tide tables' }).click();
+  await guardian.findsStateInOrder('which course is which');
+  await page.getByRole('button', { name: 'Put the two records together' }).click();
+  await expect(page.getByText('Tides and tables is Tide tables')).toBeVisible();
+  await expect(page.getByText('You: Storm surge: quiz, due Mon 19 Oct, 18 of 20')).toBeVisible();
+  await guardian.findsStateInOrder('two records that are one');
+  await guardian.opensCourse('Tide tables');
+  await expect(
+    page.getByRole('link', { name: /^Gauge log\. .*not in the gradebook yet/ }).first(),
+  ).toBeVisible();
+
+  await guardian.opens(`/settings/beside/${isolde}`);
+  await page.getByRole('button', { name: 'Stop using this record: Our own notes' }).click();
+  await page.getByRole('button', { name: 'Take the two apart again' }).click();
+  await expect(
+    page.getByText('You also have a record of Isolde Aldervane from Our own notes.'),
+  ).toBeVisible();
 });

@@ -12,8 +12,8 @@ const one = <T extends string>(of: readonly T[]) => Type.Union(of.map((each) => 
 
 /** Why two sources probably say differently of one work. */
 export const differenceReasons = [
-  ...['not-entered', 'travelling', 'not-seen', 'changed-there', 'changed-here', 'other-points', 'rounded'],
-  ...['late', 'moved', 'unclear'],
+  ...['not-entered', 'travelling', 'not-seen', 'still-missing', 'newer-there', 'newer-here', 'other-points'],
+  ...['rounded', 'late', 'moved', 'unclear'],
 ] as const;
 export type DifferenceReason = (typeof differenceReasons)[number];
 

@@ -45,7 +45,6 @@ function Head({ course }: { course: CourseDetail }) {
       <Heading level={1}>{course.title}</Heading>
       <Words colour="soft">{parts.join(' · ')}</Words>
       <SourceDown freshness={course.freshness} />
-      <ByHand course={course} />
       <TermSwitch course={course} />
     </Stack>
   );
@@ -58,17 +57,17 @@ function ByHand({ course: { id, studentId, freshness } }: { course: CourseDetail
   const { mayTalk } = useChildren();
   if (!freshness.byHand) return null;
   return (
-    <>
-      <Words size="small" colour="soft">
-        {t('own.byHand', { when: freshness.readAt ? format.recent(freshness.readAt) : '' })}
-      </Words>
+    <Stack space={0.5}>
       {mayTalk(studentId) ? (
         <Row wrap space={2}>
           <LinkAction label={t('own.writeLink')} href={`/courses/${studentId}/${id}/write`} />
           <WayOn label={t('own.rulesLink')} href={`/courses/${studentId}/${id}/own`} />
         </Row>
       ) : null}
-    </>
+      <Words size="small" colour="soft">
+        {t('own.byHand', { when: freshness.readAt ? format.recent(freshness.readAt) : '' })}
+      </Words>
+    </Stack>
   );
 }
 
@@ -193,6 +192,7 @@ export function CourseView({
             <BackLink href="/courses" label={nameOf(studentId)} />
             <Head course={course} />
             {standards ? <Standards course={course} /> : <Standing course={course} />}
+            <ByHand course={course} />
             {!standards && course.categories.length > 0 ? <Why course={course} /> : null}
             {standards ? null : (
               <WayOn label={t('tries.way')} href={`/courses/${studentId}/${courseId}/try`} />

@@ -23,6 +23,7 @@ export const besideEn = {
     two: 'No, two assignments',
     here: 'You: {{title}}, {{told}}',
     there: 'School: {{title}}, {{told}}',
+    noScore: 'no score yet',
     differ_one: 'Where you and the school differ (1)',
     differ_other: 'Where you and the school differ ({{count}})',
     reason: {
@@ -30,8 +31,10 @@ export const besideEn = {
       travelling: 'It was turned in a short while ago. Scores often take a day or two to show up.',
       'not-seen':
         'It was turned in more than two days ago, and the gradebook doesn’t show it. Ask the teacher.',
-      'changed-there': 'The school changed it after you wrote it down.',
-      'changed-here': 'You wrote it down after the school entered it.',
+      'still-missing':
+        'The gradebook still calls it missing. The score may not be entered yet. Ask the teacher.',
+      'newer-there': 'The school’s score is from a later day.',
+      'newer-here': 'Your score is from a later day.',
       'other-points': 'It’s the same share of the points, counted out of a different total.',
       rounded: 'The two differ only by rounding.',
       late: 'The school took points off because it was late.',

@@ -24,6 +24,7 @@ export const besideEs: typeof besideEn = {
     two: 'No, son dos tareas',
     here: 'Usted: {{title}}, {{told}}',
     there: 'Escuela: {{title}}, {{told}}',
+    noScore: 'todavía sin puntaje',
     differ_one: 'Donde usted y la escuela no coinciden (1)',
     differ_other: 'Donde usted y la escuela no coinciden ({{count}})',
     reason: {
@@ -31,8 +32,10 @@ export const besideEs: typeof besideEn = {
       travelling: 'Se entregó hace poco. Los puntajes suelen tardar uno o dos días en aparecer.',
       'not-seen':
         'Se entregó hace más de dos días y el libro de calificaciones no lo muestra. Pregúntele al maestro o a la maestra.',
-      'changed-there': 'La escuela lo cambió después de que usted lo anotó.',
-      'changed-here': 'Usted lo anotó después que la escuela.',
+      'still-missing':
+        'En el libro de calificaciones todavía falta. Quizá no han anotado el puntaje. Pregúntele al maestro o a la maestra.',
+      'newer-there': 'El puntaje de la escuela es de un día posterior.',
+      'newer-here': 'Su puntaje es de un día posterior.',
       'other-points': 'Es la misma proporción de puntos, contada sobre otro total.',
       rounded: 'Solo se diferencian por el redondeo.',
       late: 'La escuela quitó puntos por entrega tardía.',

@@ -30,10 +30,12 @@ interface Of {
 export function useTold() {
   const { t } = useTranslation();
   const format = useFormat();
-  return ({ dueOn, status, earned, possible }: WorkTold): string =>
+  return ({ dueOn, status, earned, possible }: WorkTold, bySchool = false): string =>
     [
       dueOn ? t('own.dueOn', { date: format.day(dueOn) }) : t('own.undated'),
-      ...(status === 'scored' && earned !== null ? [] : [t(`own.status.${status}`)]),
+      ...(status === 'scored' && earned !== null
+        ? []
+        : [bySchool && status === 'open' ? t('beside.noScore') : t(`own.status.${status}`)]),
       scoreWords(t, format, { ...{ status, earned, possible, dueOn, title: '', category: null }, ...unsaid }),
     ].join(', ');
 }
@@ -46,7 +48,7 @@ function Both({ pair: { own, theirs } }: { pair: PairedWorks }) {
   return (
     <>
       <Words size="small">{t('beside.here', { title: own.title, told: told(own) })}</Words>
-      <Words size="small">{t('beside.there', { title: theirs.title, told: told(theirs) })}</Words>
+      <Words size="small">{t('beside.there', { title: theirs.title, told: told(theirs, true) })}</Words>
     </>
   );
 }

@@ -173,8 +173,9 @@ describe('why two differ', () => {
       { status: 'missing', earned: null },
       { status: 'handed-in', earned: null, atMs: asOf - lagMs - 1 },
     ],
-    ['changed-there', { earned: 15 }, { atMs: asOf - 3 * lagMs }],
-    ['changed-here', { earned: 15, atMs: asOf - 3 * lagMs }, {}],
+    ['newer-there', { earned: 15 }, { atMs: asOf - 3 * lagMs }],
+    ['newer-here', { earned: 15, atMs: asOf - 3 * lagMs }, {}],
+    ['still-missing', { status: 'missing', earned: null, atMs: asOf - 3 * lagMs }, {}],
     ['unclear', { earned: 15 }, {}],
   ])('%s', (reason, theirs, own) =>
     expect(differencesOf(told(theirs), told(own), asOf)).toEqual([{ what: 'score', reason }]),

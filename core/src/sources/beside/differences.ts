@@ -38,9 +38,10 @@ function reasonOfScore(theirs: Told, own: Told, asOfMs: number): DifferenceReaso
     const agoMs = asOfMs - (own.atMs ?? asOfMs);
     return agoMs <= lagMs ? 'travelling' : 'not-seen';
   }
+  if (theirs.status === 'missing') return 'still-missing';
   if (own.atMs !== null && theirs.atMs !== null) {
-    if (theirs.atMs - own.atMs > dayMs) return 'changed-there';
-    if (own.atMs - theirs.atMs > dayMs) return 'changed-here';
+    if (theirs.atMs - own.atMs > dayMs) return 'newer-there';
+    if (own.atMs - theirs.atMs > dayMs) return 'newer-here';
   }
   return 'unclear';
 }

@@ -128,7 +128,7 @@ it('holds until the school has judged the work itself, and then dissolves into i
   expect((await detail('optics')).figures?.posted).not.toBe(knew);
   expect((await beside()).laid.find(({ own }) => own.title === 'essay on lamps')).toMatchObject({
     stands: false,
-    differences: [{ what: 'score', reason: 'changed-there' }],
+    differences: [{ what: 'score', reason: 'newer-there' }],
   });
 
   // The household's own word first: it holds again, and says so.
