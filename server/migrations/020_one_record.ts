@@ -156,7 +156,21 @@ async function rewrite(knex: Knex, pieces: readonly (readonly [string, string])[
   await knex.raw(text.replaceAll('?', '\\?'));
 }
 
+/* What somebody does about the reading of a system, and how far it has come. */
+const steering = `
+alter table sources
+  add column paused_at timestamptz,
+  -- What is read just now, and how much of it has come: {"collection": …, "records": …}; null while nothing is.
+  add column progress jsonb,
+  add column stop_asked boolean not null default false,
+  -- What a reading would take away and is asked about, {"what": …, "gone": …, "of": …}; and that it may.
+  add column shrinks jsonb,
+  add column may_shrink boolean not null default false;
+grant select (paused_at, progress) on sources to cadro_request, cadro_limited;
+`;
+
 export async function up(knex: Knex): Promise<void> {
+  await knex.raw(steering);
   await knex.raw(beside);
   await knex.raw(views);
   for (const policy of policies) await knex.raw(policy);
@@ -189,5 +203,6 @@ export async function down(knex: Knex): Promise<void> {
     await knex.raw('alter table ?? drop column household_id', [table]);
   await knex.raw(`alter table items drop column household_id, drop column student_id, drop column same_as,
     drop column maybe, drop column apart, drop column stands`);
-  await knex.raw('alter table sources drop column beside');
+  await knex.raw(`alter table sources drop column beside, drop column paused_at, drop column progress,
+    drop column stop_asked, drop column shrinks, drop column may_shrink`);
 }

@@ -2,11 +2,11 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { OperatorSource } from '@cadro/contract';
-import { Trouble } from '../household';
 import { Action, Heading, Loaded, Quietly, Stack, Words } from '../ui';
 import { AddSource } from './AddSource';
-import { useReadSourceMutation, useSourceProblemsQuery } from './api';
+import { useSourceProblemsQuery } from './api';
 import { Bundles } from './Bundles';
+import { Steering } from './Steering';
 import { useOperatorFormat } from './useOperatorFormat';
 
 /** What could not be taken in, and why: never what stands in it. */
@@ -35,29 +35,12 @@ function Problems({ sourceId }: { sourceId: string }) {
   );
 }
 
-function ReadNow({ source: { id, name } }: { source: OperatorSource }) {
-  const { t } = useTranslation();
-  const [read, { isSuccess, error }] = useReadSourceMutation();
-  return (
-    <>
-      <Trouble error={error} />
-      {isSuccess ? (
-        <Words size="small" live>
-          {t('operator.reading')}
-        </Words>
-      ) : (
-        <Quietly label={t('operator.readNow')} hint={name} onPress={() => void read(id)} />
-      )}
-    </>
-  );
-}
-
 /** How a school does: what is wrong with it comes first. */
 function SourceLine({ source }: { source: OperatorSource }) {
   const { t } = useTranslation();
   const format = useOperatorFormat();
   const [shown, setShown] = useState(false);
-  const { id, name, kind, readAt, failingSince, failure, untold, aside } = source;
+  const { id, name, kind, readAt, failingSince, failure, untold, aside, paused } = source;
   const state = failingSince
     ? t('operator.failing', {
         when: format.dayTime(failingSince),
@@ -72,6 +55,7 @@ function SourceLine({ source }: { source: OperatorSource }) {
       <Words size="small" colour={failingSince ? 'plum' : 'soft'}>
         {[
           state,
+          ...(paused ? [t('operator.paused')] : []),
           ...untold.map((part) => t(`operator.untold.${part}`)),
           ...(aside > 0 ? [t('operator.aside', { count: aside })] : []),
         ].join(' · ')}
@@ -80,7 +64,7 @@ function SourceLine({ source }: { source: OperatorSource }) {
         <Quietly label={t('operator.asideShow')} hint={name} onPress={() => setShown(true)} />
       ) : null}
       {shown ? <Problems sourceId={id} /> : null}
-      {kind === 'bundles' ? <Bundles source={source} /> : <ReadNow source={source} />}
+      {kind === 'bundles' ? <Bundles source={source} /> : <Steering source={source} />}
     </Stack>
   );
 }

@@ -40,6 +40,14 @@ const operatorApi = api.injectEndpoints({
       providesTags: ['Operator'],
     }),
     readSource: by.mutation(routes.readSource, (sourceId: string) => ({ params: { sourceId } }), changes),
+    steerSource: by.mutation(
+      routes.steerSource,
+      ({ sourceId, what }: { sourceId: string } & BodyOf<typeof routes.steerSource>) => ({
+        params: { sourceId },
+        body: { what },
+      }),
+      changes,
+    ),
     giveCode: by.mutation(routes.codes, (studentId: string) => ({
       body: { studentIds: [studentId], days: 60 },
     })),
@@ -72,6 +80,7 @@ export const {
   useAnswerBundleMutation,
   useSourceProblemsQuery,
   useReadSourceMutation,
+  useSteerSourceMutation,
   useGiveCodeMutation,
   useGiveClassCodesMutation,
   useNameAsMutation,

@@ -55,10 +55,17 @@ function Problems({ problems }: Pick<SourceSeen, 'problems'>) {
 }
 
 /** Asks a school's system once more than it is asked by itself. */
-function ReadNow({ source: { id, name, nextAt } }: { source: SourceSeen }) {
+function ReadNow({ source: { id, name, nextAt, paused, coming } }: { source: SourceSeen }) {
   const { t } = useTranslation();
   const format = useFormat();
   const [read, { isSuccess, isLoading, error }] = useReadSourceMutation();
+  if (paused) return <Words size="small">{t('sources.paused')}</Words>;
+  if (coming !== null)
+    return (
+      <Words size="small" live>
+        {t('sources.coming', { count: coming, of: format.amount(coming) })}
+      </Words>
+    );
   return (
     <Stack space={0.25}>
       {nextAt ? (
@@ -137,7 +144,10 @@ function Source({ source, school }: { source: SourceSeen; school: OwnSchool | un
       ) : null}
       {kind !== 'own' && guards
         ? studentIds.map((id) => (
-            <WayOn key={id} label={t('beside.to', { name: nameOf(id) })} href={`/settings/beside/${id}`} />
+            <Row key={id} wrap space={2}>
+              <WayOn label={t('beside.to', { name: nameOf(id) })} href={`/settings/beside/${id}`} />
+              <WayOn label={t('sources.codes', { name: nameOf(id) })} href={`/days/attendance/${id}`} />
+            </Row>
           ))
         : null}
       {guards ? <Remove {...{ source, school }} /> : null}

@@ -1,7 +1,7 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { route } from '../shared/route';
 import { Instant, Nullable, Uuid } from '../shared/scalars';
-import { Bundle } from '../sources/bundles';
+import { Bundle, Removal } from '../sources/bundles';
 import { sourceFailures, sourceParts, syncFaults, type SourceKind } from '../sources/status';
 
 const strict = { additionalProperties: false };
@@ -25,6 +25,11 @@ export const OperatorSource = Type.Object({
   untold: Type.Array(one(sourceParts)),
   /** Records that do not fit, or wait for one that has not come. */
   aside: Type.Integer(),
+  paused: Type.Boolean(),
+  /** How far a reading that is under way has come. */
+  progress: Nullable(Type.Object({ collection: Type.String(), records: Type.Integer() })),
+  /** What a reading would take away and waits to be asked about. */
+  shrinks: Nullable(Removal),
   /** The last files, newest first. */
   bundles: Type.Array(Bundle),
 });
@@ -58,6 +63,12 @@ export const operatorSourceRoutes = {
   readSource: route({
     ...{ ...of, method: 'post', path: `${base}/sources/:sourceId/read`, params: Source, status: 202 },
     summary: 'Read a school’s system now',
+  }),
+  steerSource: route({
+    ...{ ...of, method: 'post', path: `${base}/sources/:sourceId/steer`, params: Source, status: 204 },
+    body: Type.Object({ what: one(['pause', 'resume', 'stop', 'let-go'] as const) }, strict),
+    summary:
+      'Pause a school’s reading or go on, stop one that is under way, or let it take away what it asks about',
   }),
   sourceProblems: route({
     ...{ ...of, method: 'get', path: `${base}/sources/:sourceId/problems`, params: Source, status: 200 },

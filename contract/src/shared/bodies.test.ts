@@ -148,6 +148,7 @@ const fitting: Record<string, object> = {
   },
   'post /api/operator/bundle-sources': { name: 'Skerry', timeZone: 'America/Halifax' },
   'post /api/operator/bundles/:bundleId': { answer: 'take' },
+  'post /api/operator/sources/:sourceId/steer': { what: 'pause' },
   'post /api/operator/codes': { studentIds: [uuid], days: 30 },
   'post /api/operator/class-codes': { school: 'Skerry', year: '8', course: 'Boats', days: 30 },
   'post /api/operator/students/:studentId/people/:personId/named': { agent: 'agent-1' },

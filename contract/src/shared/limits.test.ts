@@ -278,6 +278,7 @@ const ofRoutes: Readonly<Record<string, readonly [number, ...string[]]>> = {
   ],
   'post /api/own/children/:studentId/beside/others/:otherId/parting': [204, '/ no others'],
   'post /api/own/children/:studentId/beside/pairs': [204, '/ no others'],
+  'post /api/operator/sources/:sourceId/steer': [204, '/ no others'],
   'post /api/operator/sources': [
     204,
     ...['/ no others', '/name 1 to 120 characters', '/baseUrl 0 to 500 characters'],

@@ -21,11 +21,17 @@ export type BundleFault = (typeof bundleFaults)[number];
 export const wholeCollections = ['results', 'items', 'enrolments', 'courses'] as const;
 export type WholeCollection = (typeof wholeCollections)[number];
 
+/** What would go, and of how much, where that is to be said first. */
+export const Removal = Type.Object({
+  ...{ what: one(wholeCollections), gone: Type.Integer(), of: Type.Integer() },
+});
+export type Removal = Static<typeof Removal>;
+
 /** A file that was handed over, and what became of it. */
 export const Bundle = Type.Object({
   ...{ id: Uuid, name: Type.String(), state: one(bundleStates), fault: Nullable(one(bundleFaults)) },
-  /** What would go, and of how much, where that is to be said first: of several, the one with the greatest share. */
-  ask: Nullable(Type.Object({ what: one(wholeCollections), gone: Type.Integer(), of: Type.Integer() })),
+  /** What would go where that is to be said first: of several, the one with the greatest share. */
+  ask: Nullable(Removal),
   /** Records that have been taken in, and rows that have not. */
   ...{ records: Type.Integer(), problems: Type.Integer(), cameAt: Instant },
 });

@@ -26,6 +26,10 @@ export const sourceFailures = [
   'source-too-much',
   /** Its address leads where Cadro does not go. */
   'source-elsewhere',
+  /** It would take much away: somebody is asked first. */
+  'source-shrinks',
+  /** Somebody has stopped it. */
+  'source-stopped',
 ] as const;
 export type SourceFailure = (typeof sourceFailures)[number];
 
@@ -49,6 +53,8 @@ export const SourceStatus = Type.Object({
   /** When it is read by itself again; null for what is not. */
   nextAt: Nullable(Instant),
   failingSince: Nullable(Instant),
+  /** Whether it is not read for now; and how many records have come of a reading that is under way. */
+  ...{ paused: Type.Boolean(), coming: Nullable(Type.Integer()) },
   /** Records that could not be taken in, each with its reason; the others went in. */
   problems: Type.Array(
     Type.Object({

@@ -12,6 +12,7 @@ import {
   readingJob,
   receiveBundle,
   sourceProblems,
+  steerSource,
   untoldOf,
 } from '../sources';
 import { asOperator } from './asOperator';
@@ -29,6 +30,7 @@ export async function sourceStates(db: Db): Promise<OperatorSource[]> {
     ...{ id: row.id, name: row.name, kind: row.kind, baseUrl: row.base_url, failure: row.failure },
     ...{ readAt: iso(row.read_at), failingSince: iso(row.failing_since), aside: Number(row.aside) },
     untold: untoldOf(row.parts),
+    ...{ paused: row.paused_at !== null, progress: row.progress, shrinks: row.shrinks },
     bundles: bundles
       .filter(({ source_id }) => source_id === row.id)
       .map(({ id, name, state, fault, ask, records, problems, came_at }) => ({
@@ -58,6 +60,15 @@ function systemPages(router: Served): void {
     asOperator(async ({ deps: { db }, params: { sourceId } }) => {
       if (!(await findSource(db, sourceId))) return false;
       await addJobs(db, [readingJob(sourceId)]);
+      return true;
+    }),
+  );
+  mount(
+    router,
+    operatorRoutes.steerSource,
+    asOperator(async ({ deps: { db, clock }, params: { sourceId }, body: { what } }) => {
+      if (!(await steerSource(db, sourceId, what, await clock.now()))) return false;
+      if (what === 'resume' || what === 'let-go') await addJobs(db, [readingJob(sourceId)]);
       return true;
     }),
   );

@@ -81,6 +81,7 @@ export {
 } from './timetableStore';
 export {
   assumePolicies,
+  countTold,
   countUntold,
   forgetTold,
   putTold,

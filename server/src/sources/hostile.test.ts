@@ -1,7 +1,6 @@
-import { createServer, type IncomingMessage, type ServerResponse } from 'node:http';
-import { once } from 'node:events';
 import { readingHooks } from '../main/hooks';
 import { seal } from '../kit';
+import { anItem as item, base, feedBase, oneSchool, ref, serveSchool, type Rows } from '../testing/oneSchool';
 import { World } from '../testing/world';
 import { addSource } from './store';
 import { syncSource } from './sync';
@@ -18,56 +17,10 @@ afterEach(() => {
   for (const close of closing.splice(0)) close();
 });
 
-type Rows = Readonly<Record<string, unknown>>;
-const changed = '2026-10-20T08:00:00Z';
-const ref = (sourcedId: string) => ({ sourcedId });
-const base = (sourcedId: string) => ({ sourcedId, status: 'active', dateLastModified: changed });
-const feedBase = (id: string) => ({ id, changedAt: changed });
-
-/** A small school of one child, class and result, with whatever is put over it. */
-const school = (
-  over: Readonly<Record<string, readonly Rows[]>>,
-): Readonly<Record<string, readonly Rows[]>> => ({
-  orgs: [{ ...base('school'), name: 'Wrack School', type: 'school' }],
-  academicSessions: [
-    { ...base('t'), title: 'Fall', type: 'term', startDate: '2026-09-07', endDate: '2026-12-18' },
-  ],
-  users: [
-    {
-      ...base('child'),
-      ...{ givenName: 'Odo', familyName: 'Wrack', grades: ['5'] },
-      roles: [{ roleType: 'primary', role: 'student', org: ref('school') }],
-    },
-  ],
-  classes: [{ ...base('k'), title: 'Knots', school: ref('school'), terms: [ref('t')] }],
-  enrollments: [{ ...base('e'), role: 'student', user: ref('child'), class: ref('k') }],
-  lineItems: [{ ...base('i'), title: 'Reef knot', class: ref('k'), resultValueMax: 20 }],
-  results: [
-    { ...base('r'), lineItem: ref('i'), student: ref('child'), scoreStatus: 'fully graded', score: 17 },
-  ],
-  ...over,
-});
-
-async function serve(rows: Readonly<Record<string, readonly Rows[]>>): Promise<string> {
-  const server = createServer((request: IncomingMessage, response: ServerResponse) => {
-    const { pathname, searchParams } = new URL(request.url ?? '', 'http://x');
-    response.setHeader('content-type', 'application/json');
-    if (pathname === '/token') return void response.end(JSON.stringify({ access_token: 't' }));
-    const name = pathname.split('/').pop() ?? '';
-    const all = rows[name] ?? [];
-    const from = Number(searchParams.get('offset'));
-    const page = all.slice(from, from + Number(searchParams.get('limit')));
-    response.setHeader('x-total-count', String(all.length));
-    response.end(JSON.stringify({ [pathname.startsWith('/feed') ? 'records' : name]: page }));
-  });
-  server.listen(0, '127.0.0.1');
-  await once(server, 'listening');
-  closing.push(() => {
-    server.closeAllConnections();
-    server.close();
-  });
-  const address = server.address();
-  return `http://127.0.0.1:${typeof address === 'object' && address ? address.port : 0}`;
+async function serve(over: Readonly<Record<string, readonly Rows[]>>): Promise<string> {
+  const { url, close } = await serveSchool(() => oneSchool(over));
+  closing.push(close);
+  return url;
 }
 
 let made = 0;
@@ -75,7 +28,7 @@ async function read(over: Readonly<Record<string, readonly Rows[]>>, baseUrl?: s
   const { db, clock, config } = world;
   const id = await addSource(db, {
     name: `Wrack ${(made += 1)}`,
-    baseUrl: baseUrl ?? (await serve(school(over))),
+    baseUrl: baseUrl ?? (await serve(over)),
     clientId: 'c',
     sealedSecret: seal(config.secret, 's'),
   });
@@ -99,13 +52,6 @@ async function familyStillReads(): Promise<void> {
   await world.sync('gannet-head');
 }
 
-const item = (id: string, more: Rows): Rows => ({
-  ...base(id),
-  title: 'T',
-  class: ref('k'),
-  resultValueMax: 20,
-  ...more,
-});
 describe('a record that could hurt', () => {
   it.each<[string, Record<string, readonly Rows[]>, string, string, string]>([
     [

@@ -22,6 +22,7 @@ export { Winnower } from './imports/family/winnower';
 export { receiveForwarded } from './mail/forwarded';
 export { MailReader } from './mail/mailReader';
 export { fetchText } from './http/asking';
+export { steerSource } from './store';
 export { mirror, wantMirrors } from './beside/mirror';
 export { followWork, type CalendarWork } from './own/followed';
 export type { OwnDeps } from './own/writeOwn';

@@ -31,8 +31,10 @@ export function sourceRouter(given: ServerDeps): Router {
         studentIds: source.student_ids,
         untold: untoldOf(source.parts),
         readAt: source.read_at?.toISOString() ?? null,
-        nextAt: source.kind === 'interface' ? next : null,
+        nextAt: source.kind === 'interface' && source.paused_at === null ? next : null,
         failingSince: source.failing_since?.toISOString() ?? null,
+        paused: source.paused_at !== null,
+        coming: source.progress?.records ?? null,
         problems: problems
           .filter(({ source_id }) => source_id === source.id)
           .map(({ collection, external_id, fault, reason, seen_at }) => ({

@@ -3,6 +3,7 @@ import type { Db } from '../kit';
 import {
   sourceParts,
   type OneRosterVersion,
+  type Removal,
   type SourceFailure,
   type SourceKind,
   type SourcePart,
@@ -29,6 +30,16 @@ export interface SourceRow {
   readonly parts: Parts;
   /** Whose it is, where a family brings it in. */
   readonly household_id: string | null;
+  readonly paused_at: Date | null;
+  readonly progress: Progress | null;
+  readonly shrinks: Removal | null;
+  readonly may_shrink: boolean;
+}
+
+/** How far a reading that is under way has come. */
+export interface Progress {
+  readonly collection: string;
+  readonly records: number;
 }
 
 /** What became of a part of a source that is asked for apart. */
@@ -43,9 +54,45 @@ export type Parts = Readonly<Partial<Record<SourcePart, PartState>>>;
 export const findSource = (db: Db, id: string): Promise<SourceRow | undefined> =>
   db<SourceRow>('sources').where({ id }).first();
 
-/** The sources that are read; what families write themselves comes when they write it. */
+/** The sources that are read, but for those that are paused; what families write themselves comes when they write it. */
 export const allSources = (db: Db): Promise<SourceRow[]> =>
-  db<SourceRow>('sources').whereNot({ kind: 'own' }).orderBy('name');
+  db<SourceRow>('sources').whereNot({ kind: 'own' }).whereNull('paused_at').orderBy('name');
+
+/** Puts down how far a reading has come. @returns whether somebody has asked for it to stop. */
+export async function tellProgress(db: Db, id: string, progress: Progress): Promise<boolean> {
+  const [row] = await db('sources')
+    .where({ id })
+    .update({ progress: JSON.stringify(progress) })
+    .returning<{ stop_asked: boolean }[]>('stop_asked');
+  return row?.stop_asked ?? false;
+}
+
+/** A reading is over, however it ended. */
+export async function endProgress(db: Db, id: string): Promise<void> {
+  await db('sources').where({ id }).update({ progress: null, stop_asked: false });
+}
+
+/** A reading waits until somebody has said whether it may take that much away. */
+export async function tellShrinks(db: Db, id: string, shrinks: Removal): Promise<void> {
+  await db('sources')
+    .where({ id })
+    .update({ shrinks: JSON.stringify(shrinks) });
+}
+
+/** What somebody does about a source. */
+export type Steering = 'pause' | 'resume' | 'stop' | 'let-go';
+
+/** @returns whether there is such a source. */
+export async function steerSource(db: Db, id: string, what: Steering, now: Date): Promise<boolean> {
+  const change: Record<Steering, object> = {
+    pause: { paused_at: now },
+    resume: { paused_at: null },
+    // Of what is not being read there is nothing to stop.
+    stop: { stop_asked: db.raw('progress is not null') },
+    'let-go': { may_shrink: true, shrinks: null },
+  };
+  return (await db('sources').where({ id }).whereNot({ kind: 'own' }).update(change[what])) > 0;
+}
 
 export async function moveCursor(
   db: Db,
@@ -85,9 +132,8 @@ export async function markRead(db: Db, id: string, now: Date): Promise<void> {
       read_at: now,
       tried_at: now,
       complete_at: db.raw('coalesce(complete_at, ?)', [now]),
-      failing_since: null,
-      failure: null,
-      last_error: null,
+      ...{ failing_since: null, failure: null, last_error: null },
+      ...{ shrinks: null, may_shrink: false },
     });
 }
 
@@ -115,7 +161,10 @@ export async function sourcesOfStudents(db: Db, studentIds: readonly string[]) {
     .groupBy('src.id')
     .orderBy('src.name')
     .select<
-      (Pick<SourceRow, 'id' | 'name' | 'kind' | 'read_at' | 'failing_since' | 'parts'> & {
+      (Pick<
+        SourceRow,
+        'id' | 'name' | 'kind' | 'read_at' | 'failing_since' | 'parts' | 'paused_at' | 'progress'
+      > & {
         student_ids: string[];
       })[]
     >(
@@ -125,6 +174,8 @@ export async function sourcesOfStudents(db: Db, studentIds: readonly string[]) {
       'src.read_at',
       'src.failing_since',
       'src.parts',
+      'src.paused_at',
+      'src.progress',
       db.raw('array_agg(s.student_id::text) as student_ids'),
     );
   return sources;
@@ -194,7 +245,10 @@ export async function sourceStates(
   return (sourceId) => byId.get(sourceId) ?? { name: '', baseUrl: '' };
 }
 
-export interface SourceProblemsRow extends Pick<SourceRow, 'id' | 'name' | 'base_url' | 'parts'> {
+export interface SourceProblemsRow extends Pick<
+  SourceRow,
+  'id' | 'name' | 'base_url' | 'parts' | 'paused_at' | 'progress' | 'shrinks'
+> {
   readonly kind: Exclude<SourceKind, 'own'>;
   readonly failure: SourceFailure | null;
   readonly read_at: Date | null;
@@ -214,6 +268,6 @@ export const sourceProblems = (db: Db): Promise<SourceProblemsRow[]> =>
     .orderBy('s.name')
     .select<SourceProblemsRow[]>(
       ...['s.id', 's.name', 's.base_url', 's.kind', 's.parts', 's.read_at', 's.failing_since'],
-      ...['s.failure', 's.last_error'],
+      ...['s.failure', 's.last_error', 's.paused_at', 's.progress', 's.shrinks'],
       db.raw('count(p.external_id) as aside'),
     );

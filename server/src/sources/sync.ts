@@ -11,6 +11,7 @@ import { SchoolHttp, type SchoolAccess } from './http/schoolHttp';
 import { takeBundles } from './imports/takeBundle';
 import { reportedOf, type Reported } from './problemStore';
 import * as store from './store';
+import { ShrinkGuard } from './shrinking';
 import { settle, writePage, type Run } from './taking';
 
 export interface SyncDeps extends Deps {
@@ -32,6 +33,7 @@ interface Reading {
   readonly now: Date;
   readonly report: { records: number; problems: number };
   readonly reported: Reported;
+  readonly guard: ShrinkGuard;
 }
 
 /** The backlog of a part's first reading counts as known from its records' own times on. */
@@ -65,6 +67,13 @@ async function connectorsOf({ deps, source, now }: Reading): Promise<Connector[]
   ];
 }
 
+/** Tells how far it has come, where something has; and stops where somebody has asked for it. */
+async function goOn({ deps, source, report }: Reading, collection: string): Promise<void> {
+  const progress = { collection, records: report.records };
+  if (report.records > 0 && (await store.tellProgress(deps.db, source.id, progress)))
+    throw new SourceError('source-stopped', `${collection} were stopped`, false);
+}
+
 async function readCollection(reading: Reading, connector: Connector, collection: string): Promise<void> {
   const { source, deps } = reading;
   const run = runOf(reading, Boolean(source.parts[connector.part]?.since));
@@ -77,7 +86,11 @@ async function readCollection(reading: Reading, connector: Connector, collection
     count += page.records.length;
     if (count > most) throw new SourceError('source-too-much', `more than ${most} ${collection}`, false);
     // A source gives again what changed in the last instant of before: the very same is not written again.
-    if (page.digest !== seen) await writePage(run, collection, page);
+    if (page.digest !== seen) {
+      if (run.knownAt) await reading.guard.letThrough(page.records);
+      await writePage(run, collection, page);
+      await goOn(reading, collection);
+    }
     const { changedUpTo, latest } = page;
     if (changedUpTo && changedUpTo > to.instant) to = { instant: changedUpTo, seen: latest };
     // Of an instant that fills several pages no digest is kept.
@@ -124,17 +137,24 @@ async function readSource(reading: Reading): Promise<void> {
 export async function syncSource(deps: SyncDeps, sourceId: string): Promise<SyncReport> {
   const source = await store.findSource(deps.db, sourceId);
   if (!source) throw new Error(`no source ${sourceId}`);
+  if (source.paused_at !== null) return { records: 0, problems: 0 };
   if (source.kind === 'bundles') {
     await takeBundles(deps, sourceId);
     return { records: 0, problems: 0 };
   }
   const now = await deps.clock.now();
   const reported = await reportedOf(deps.db, sourceId);
-  const reading: Reading = { deps, source, now, report: { records: 0, problems: 0 }, reported };
+  const guard = new ShrinkGuard(deps.db, source);
+  const reading: Reading = { deps, source, now, report: { records: 0, problems: 0 }, reported, guard };
   try {
     await readSource(reading);
   } catch (error) {
     const failure = error instanceof SourceError ? error.code : null;
+    await store.endProgress(deps.db, sourceId);
+    if (failure === 'source-stopped') {
+      await deps.reading.onReading(deps.db, sourceId, { whole: false, now });
+      return reading.report;
+    }
     const reason = error instanceof Error ? error.message : String(error);
     await store.markFailed(deps.db, sourceId, now, { failure, reason });
     // It may speak another version by now.
@@ -142,6 +162,7 @@ export async function syncSource(deps: SyncDeps, sourceId: string): Promise<Sync
     await deps.reading.onReading(deps.db, sourceId, { whole: false, now });
     throw error;
   }
+  await store.endProgress(deps.db, sourceId);
   await store.markRead(deps.db, sourceId, now);
   // Only now, when all of a reading is in: half of one would be told as if it were whole.
   await deps.reading.onReading(deps.db, sourceId, { whole: true, now });

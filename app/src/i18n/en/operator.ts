@@ -21,6 +21,8 @@ export const operatorEn = {
       'source-nonsense': 'its system’s answers make no sense',
       'source-too-much': 'its system sends more than a school can have',
       'source-elsewhere': 'its address leads where Cadro doesn’t go',
+      'source-shrinks': 'it would remove a lot, and waits for your answer',
+      'source-stopped': 'someone stopped it',
       other: 'something went wrong here',
     },
     untold: {
@@ -34,6 +36,14 @@ export const operatorEn = {
     asideLine: '{{what}} {{id}}: {{fault}}',
     readNow: 'Read it now',
     reading: 'It’s being read.',
+    progress_one: 'Being read: {{of}} record so far.',
+    progress_other: 'Being read: {{of}} records so far.',
+    pause: 'Pause updates',
+    resume: 'Resume updates',
+    paused: 'paused',
+    credentials: 'Change its credentials',
+    saveCredentials: 'Save and read it now',
+    shrinksElse: 'Until then nothing of this school is updated, and everything stays as it was.',
     addSource: 'Add a school',
     kind: 'How its records get here',
     kinds: {

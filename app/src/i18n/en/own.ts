@@ -231,6 +231,10 @@ export const ownEn = {
     problem: '{{what}} {{id}}: {{fault}}{{detail}}',
     next: 'Next update: {{when}}',
     readNow: 'Update now',
+    paused: 'Updates are paused by the school’s Cadro operator. What you see stays as it is.',
+    coming_one: 'Updating: {{of}} record so far.',
+    coming_other: 'Updating: {{of}} records so far.',
+    codes: 'What attendance codes mean for {{name}}',
     reading: 'Updating. New records show up here in a minute or two.',
     remove: 'Remove this source',
     removeWhat:

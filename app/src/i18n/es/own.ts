@@ -232,6 +232,10 @@ export const ownEs: typeof ownEn = {
     problem: '{{what}} {{id}}: {{fault}}{{detail}}',
     next: 'Próxima actualización: {{when}}',
     readNow: 'Actualizar ahora',
+    paused: 'Quien opera Cadro para la escuela pausó las actualizaciones. Lo que ve se queda como está.',
+    coming_one: 'Actualizando: {{of}} registro hasta ahora.',
+    coming_other: 'Actualizando: {{of}} registros hasta ahora.',
+    codes: 'Qué significan los códigos de asistencia de {{name}}',
     reading: 'Se está actualizando. Lo nuevo aparece aquí en uno o dos minutos.',
     remove: 'Quitar esta fuente',
     removeWhat:

@@ -13,7 +13,7 @@ import { writeScoreComments } from './scoreCommentStore';
 import { tableShapes } from './tables';
 
 export { assumePolicies, settleClasses } from './settleStore';
-export { countUntold, forgetTold, putTold, takeUntold, toldKey } from './toldStore';
+export { countTold, countUntold, forgetTold, putTold, takeUntold, toldKey } from './toldStore';
 export { logChanges, neutralCollections };
 export type { Beside, NeutralCollection, NeutralRecord, Written };
 

@@ -66,6 +66,15 @@ export async function countUntold(
   return rows[0] ?? { known: 0, untold: 0 };
 }
 
+/** How much of a collection a source has told and not taken back. */
+export async function countTold(db: Db, sourceId: string, collection: WholeCollection): Promise<number> {
+  const { rows } = await db.raw<{ rows: { count: number }[] }>(
+    `select count(*) as count from (${known[collection]}) k`,
+    { sourceId, ...(collection === 'results' ? { between } : {}) },
+  );
+  return rows[0]?.count ?? 0;
+}
+
 interface GoneRow {
   readonly student_id: string | null;
   readonly course_id: string | null;

@@ -21,6 +21,7 @@ import { BundleError } from '../bundle/errors';
 import { openBundle, type Batch, type OpenBundle, type RowFault } from '../bundle/readBundle';
 import type { ReadingHooks } from '../hooks';
 import { clearShapes, reportedOf } from '../problemStore';
+import { isMuch } from '../shrinking';
 import * as sources from '../store';
 import { settle, writePage, type Run, type Sheet } from '../taking';
 import { ahead } from './ahead';
@@ -38,9 +39,6 @@ const tableOf: Readonly<Record<WholeCollection, OneRosterName>> = {
   enrolments: 'enrollments',
   courses: 'classes',
 };
-
-/** More than this share of what is known, and more than a few, does not go without being asked for. */
-const askFrom = { share: 0.2, count: 10 };
 
 interface Taking {
   readonly deps: TakeDeps;
@@ -82,8 +80,7 @@ async function reckonGone({ deps: { db }, open, bundle }: Taking): Promise<store
   let worst: store.BundleRow['ask'] = null;
   for (const collection of whole) {
     const { known, untold } = await countUntold(db, bundle.source_id, collection);
-    const much = untold >= askFrom.count && untold > askFrom.share * known;
-    if (much && (worst === null || untold / known > worst.gone / worst.of))
+    if (isMuch(untold, known) && (worst === null || untold / known > worst.gone / worst.of))
       worst = { what: collection, gone: untold, of: known };
   }
   return worst;

@@ -16,6 +16,7 @@ export const operatorTable: Table = {
     }),
   },
   'post /api/operator/sources/:sourceId/read': { statuses: none },
+  'post /api/operator/sources/:sourceId/steer': { statuses: none, body: () => ({ what: 'pause' }) },
   'post /api/operator/bundle-sources': {
     statuses: none,
     body: () => ({ name: 'A school', timeZone: 'America/Halifax' }),
