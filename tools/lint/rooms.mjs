@@ -83,7 +83,15 @@ export const tables = {
     ...['account_mails', 'invitations', 'invitation_children', 'people_notices', 'trail'],
     'restrictions',
   ],
-  sources: ['sources', 'sync_problems', 'bundles', 'bundle_parts', 'forwarded_mails', 'joined_children', 'joined_courses'],
+  sources: [
+    'sources',
+    'sync_problems',
+    'bundles',
+    'bundle_parts',
+    'forwarded_mails',
+    'joined_children',
+    'joined_courses',
+  ],
   attendance: ['household_marks', 'code_meanings'],
   gradebook: [
     ...[

@@ -14,6 +14,29 @@ const operatorApi = api.injectEndpoints({
     }),
     operatorSignIn: by.mutation(routes.signIn, (body: BodyOf<typeof routes.signIn>) => ({ body }), changes),
     operatorSignOut: by.mutation(routes.signOut, nothing, changes),
+    giveCode: by.mutation(routes.codes, (studentId: string) => ({
+      body: { studentIds: [studentId], days: 60 },
+    })),
+    operatorClasses: by.query(routes.classes, nothing, { providesTags: ['Operator'] }),
+    giveClassCodes: by.file(routes.classCodes, (body: BodyOf<typeof routes.classCodes>) => ({ body })),
+    nameAs: by.mutation(
+      routes.nameAs,
+      ({ agent, ...params }: OfLink & BodyOf<typeof routes.nameAs>) => ({ params, body: { agent } }),
+      changes,
+    ),
+    holdBack: by.mutation(
+      routes.restrict,
+      ({ studentId, ...body }: OfChild & BodyOf<typeof routes.restrict>) => ({ params: { studentId }, body }),
+      changes,
+    ),
+    letGo: by.mutation(routes.lift, (restrictionId: string) => ({ params: { restrictionId } }), changes),
+    endBySchool: by.mutation(routes.end, (params: OfLink) => ({ params }), changes),
+    restoreLink: by.mutation(routes.restore, (params: OfLink) => ({ params }), changes),
+  })),
+});
+/** The schools that are read. */
+const schoolsApi = api.injectEndpoints({
+  endpoints: endpointsBy((by) => ({
     addSource: by.mutation(routes.addSource, (body: BodyOf<typeof routes.addSource>) => ({ body }), changes),
     addBundleSource: by.mutation(
       routes.addBundleSource,
@@ -48,39 +71,15 @@ const operatorApi = api.injectEndpoints({
       }),
       changes,
     ),
-    giveCode: by.mutation(routes.codes, (studentId: string) => ({
-      body: { studentIds: [studentId], days: 60 },
-    })),
-    operatorClasses: by.query(routes.classes, nothing, { providesTags: ['Operator'] }),
-    giveClassCodes: by.file(routes.classCodes, (body: BodyOf<typeof routes.classCodes>) => ({ body })),
-    nameAs: by.mutation(
-      routes.nameAs,
-      ({ agent, ...params }: OfLink & BodyOf<typeof routes.nameAs>) => ({ params, body: { agent } }),
-      changes,
-    ),
-    holdBack: by.mutation(
-      routes.restrict,
-      ({ studentId, ...body }: OfChild & BodyOf<typeof routes.restrict>) => ({ params: { studentId }, body }),
-      changes,
-    ),
-    letGo: by.mutation(routes.lift, (restrictionId: string) => ({ params: { restrictionId } }), changes),
-    endBySchool: by.mutation(routes.end, (params: OfLink) => ({ params }), changes),
-    restoreLink: by.mutation(routes.restore, (params: OfLink) => ({ params }), changes),
   })),
 });
+
 export const {
   useOperatorStateQuery,
   useOperatorChildrenQuery,
   useOperatorChildQuery,
   useOperatorSignInMutation,
   useOperatorSignOutMutation,
-  useAddSourceMutation,
-  useAddBundleSourceMutation,
-  usePutBundleMutation,
-  useAnswerBundleMutation,
-  useSourceProblemsQuery,
-  useReadSourceMutation,
-  useSteerSourceMutation,
   useGiveCodeMutation,
   useGiveClassCodesMutation,
   useNameAsMutation,
@@ -90,3 +89,12 @@ export const {
   useEndBySchoolMutation,
   useRestoreLinkMutation,
 } = operatorApi;
+export const {
+  useAddSourceMutation,
+  useAddBundleSourceMutation,
+  usePutBundleMutation,
+  useAnswerBundleMutation,
+  useSourceProblemsQuery,
+  useReadSourceMutation,
+  useSteerSourceMutation,
+} = schoolsApi;

@@ -12,7 +12,7 @@ import {
   type ToldWork,
 } from './besideStore';
 
-export const pairedWork = ({ id, title, possible, dueAt, timeZone }: ToldWork): PairedWork => ({
+const pairedWork = ({ id, title, possible, dueAt, timeZone }: ToldWork): PairedWork => ({
   ...{ id, title, possible },
   dueOn: dueAt === null ? null : dateIn(timeZone, dueAt),
 });

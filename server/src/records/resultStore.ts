@@ -9,13 +9,6 @@ export interface KeptState {
   readonly levels: Record<string, number>;
 }
 
-/** What the gradebook has said of one child's work, oldest first. */
-export const historyOf = (db: Db, studentId: string, itemId: string): Promise<KeptState[]> =>
-  db('results')
-    .where({ student_id: studentId, item_id: itemId })
-    .orderBy([{ column: 'at' }, { column: 'seq' }])
-    .select<KeptState[]>('status', 'at', 'earned', 'late', 'levels');
-
 /** The courses of these children in which the teacher has ever flagged work as missing. */
 export const coursesThatFlag = (db: Db, studentIds: readonly string[]): Promise<string[]> =>
   db('results as r')

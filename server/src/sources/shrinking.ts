@@ -6,7 +6,7 @@ import type { Page } from './connector';
 import { tellShrinks, type SourceRow } from './store';
 
 /** More than this share of what is known, and more than a few, does not go without being asked for. */
-export const askFrom = { share: 0.2, count: 10 };
+const askFrom = { share: 0.2, count: 10 };
 export const isMuch = (gone: number, known: number): boolean =>
   gone >= askFrom.count && gone > askFrom.share * known;
 

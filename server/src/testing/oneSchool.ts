@@ -45,6 +45,8 @@ export interface Answering {
   readonly rows: readonly Rows[];
   /** A status of a failure instead; the request comes again. */
   readonly status?: number;
+  /** So many at once, however many are asked for. */
+  readonly atOnce?: number;
 }
 
 /**
@@ -66,10 +68,10 @@ export async function serveSchool(
     response.setHeader('content-type', 'application/json');
     if (pathname === '/token') return void response.end(JSON.stringify({ access_token: 't' }));
     const name = pathname.split('/').pop() ?? '';
-    const { rows, status } = await answering(name, schoolNow()[name] ?? [], searchParams);
+    const { rows, status, atOnce = Infinity } = await answering(name, schoolNow()[name] ?? [], searchParams);
     if (status !== undefined) return void response.writeHead(status, { 'retry-after': '0' }).end();
     const from = Number(searchParams.get('offset'));
-    const page = rows.slice(from, from + Number(searchParams.get('limit')));
+    const page = rows.slice(from, from + Math.min(atOnce, Number(searchParams.get('limit'))));
     response.setHeader('x-total-count', String(rows.length));
     response.end(JSON.stringify({ [pathname.startsWith('/feed') ? 'records' : name]: page }));
   });

@@ -27,7 +27,7 @@ interface Of {
 }
 
 /** How a work stands by one account, in a few words. */
-export function useTold() {
+function useTold() {
   const { t } = useTranslation();
   const format = useFormat();
   return ({ dueOn, status, earned, possible }: WorkTold, bySchool = false): string =>

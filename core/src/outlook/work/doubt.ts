@@ -1,5 +1,5 @@
 import type { ResultStatus } from '@cadro/contract';
-import { lagMs } from '../../sources/beside';
+import { lagMs } from '../../lag';
 
 /** What one source says of a work, and since when. */
 export interface Said {

@@ -1,15 +1,7 @@
 import * as fc from 'fast-check';
 import { resultStatuses } from '@cadro/contract';
-import {
-  differencesOf,
-  laidOver,
-  lagMs,
-  ownStands,
-  pairCourses,
-  pairWorks,
-  type PairedWork,
-  type Told,
-} from '.';
+import { lagMs } from '../../lag';
+import { differencesOf, laidOver, ownStands, pairCourses, pairWorks, type PairedWork, type Told } from '.';
 
 const work = (id: string, title: string, dueOn: string | null = '2026-10-16', possible = 20): PairedWork => ({
   ...{ id, title, dueOn, possible },

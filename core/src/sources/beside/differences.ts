@@ -1,7 +1,7 @@
 import type { DifferenceReason } from '@cadro/contract';
 import { dayMs } from '../../dates';
+import { lagMs } from '../../lag';
 import type { Account } from './account';
-import { lagMs } from './lag';
 
 /** What one source says of a work that two tell of. */
 export interface Told extends Account {

@@ -21,7 +21,7 @@ import {
 } from '@cadro/core';
 import { offersOf, type CommentRow } from '../commentStore';
 import { correctionOf } from '../figures/householdStore';
-import { termEnd, type KeptState } from '../../records';
+import { termEnd } from '../../records';
 import type { Db } from '../../kit';
 import { coursesOf, type CourseCard } from '../store';
 
@@ -115,14 +115,6 @@ export const commentView = (row: CommentRow, now: Date, sourceUrl: string): Comm
   recording: row.recording && { seconds: row.recording.seconds, text: row.recording.text },
   elsewhere: row.elsewhere === null ? null : addressAt(sourceUrl, row.elsewhere),
   offers: offersOf(row, now),
-});
-
-export const stateView = ({ status, at, earned, late, levels }: KeptState): ItemState => ({
-  status,
-  at: at.toISOString(),
-  earned,
-  late,
-  levels,
 });
 
 export const recordState = ({ status, at, earned, late, levels }: ResultRecord): ItemState => ({
