@@ -1,5 +1,6 @@
 import type { AbsenceClaim, LooseEndKind } from '@cadro/contract';
 import type { Trx } from '../kit';
+import type { Dissolved } from '../records';
 import type { WorkInHand } from './store';
 
 /* Open follow-ups, locked: a person may be writing while the record settles them. */
@@ -28,6 +29,21 @@ export const lockOpen = (
     .whereNot({ step: 'settled' })
     .forUpdate()
     .first<{ version: number } | undefined>('version');
+
+/** What was followed up of a household's own work is about the school's, once the two are one. */
+export async function moveToWork(
+  trx: Trx,
+  { householdId, studentId, ownId, itemId }: Dissolved,
+): Promise<void> {
+  await trx.raw(
+    `update followups set
+       item_id = case when item_id = :ownId::uuid then :itemId::uuid else item_id end,
+       works = replace(works::text, :ownId, :itemId)::jsonb
+     where student_id = :studentId and household_id = :householdId
+       and (item_id = :ownId::uuid or works @> jsonb_build_array(jsonb_build_object('itemId', :ownId::text)))`,
+    { householdId, studentId, ownId, itemId },
+  );
+}
 
 export interface SettleRow {
   readonly student_id: string;

@@ -5,7 +5,7 @@ import type { FiguresHook } from '../gradebook';
 import type { Trx } from '../kit';
 import { schoolDates } from '../records';
 import { registerMark } from './absence';
-import { openAbsences, settleable, type SettleRow } from './openStore';
+import { moveToWork, openAbsences, settleable, type SettleRow } from './openStore';
 import * as store from './store';
 
 /** The works of a follow-up that a record can settle, each with the loose end it was. */
@@ -64,7 +64,8 @@ function outcomeOf(row: SettleRow, records: readonly CourseRecord[]): Outcome | 
 }
 
 /** Did it work? Settles the follow-ups that the record now shows as done, in the figures' transaction. */
-export const settleByRecord: FiguresHook = async (trx, { studentIds, recordsOf, now }) => {
+export const settleByRecord: FiguresHook = async (trx, { studentIds, recordsOf, dissolved, now }) => {
+  for (const each of dissolved) await moveToWork(trx, each);
   for (const row of await settleable(trx, studentIds)) {
     const outcome = outcomeOf(row, recordsOf(row.student_id, row.household_id));
     if (outcome) await settle(trx, row, now, outcome);

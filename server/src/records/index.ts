@@ -16,7 +16,7 @@ export {
 } from './itemStore';
 export { leadsOf, ownWorks, sayPair, setLead, theirWorks, type OwnWork, type ToldWork } from './besideStore';
 export { remarksOf, statesOf, type ToldRemark, type ToldState } from './remarkStore';
-export { layBeside } from './laying';
+export { layBeside, type Dissolved } from './laying';
 export { cameOfWorks, cameWords, type CameWork, type CameWords } from './newsStore';
 export { childFile, namedFor } from './fileStore';
 export { codeByHash, takenCodes, useCode } from './linkCodeStore';

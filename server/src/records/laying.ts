@@ -50,16 +50,25 @@ function placesIn(own: readonly OwnWork[], theirs: readonly ToldWork[], lead: Le
   });
 }
 
+/** A household's work that is one with a school's from now on. */
+export interface Dissolved {
+  readonly householdId: string;
+  readonly studentId: string;
+  readonly ownId: string;
+  readonly itemId: string;
+}
+
 const isSame = (own: OwnWork, placed: Placed): boolean =>
   own.sameAs === placed.sameAs && own.maybe === placed.maybe && own.stands === placed.stands;
 
 /**
  * Lays what households have of their own over what the schools tell of the same children: finds which of their works are
  * the same, and whose word holds of each. Three queries, or one where nobody has anything; the same again changes nothing.
+ * @returns what has become one with a work of the school's.
  */
-export async function layBeside(trx: Db | Trx, studentIds: readonly string[]): Promise<void> {
+export async function layBeside(trx: Db | Trx, studentIds: readonly string[]): Promise<Dissolved[]> {
   const own = (await ownWorks(trx, studentIds)).filter(({ beside }) => beside);
-  if (own.length === 0) return;
+  if (own.length === 0) return [];
   const students = [...new Set(own.map(({ studentId }) => studentId))];
   const courses = [...new Set(own.map(({ courseId }) => courseId))];
   const theirs = groupBy(
@@ -84,4 +93,9 @@ export async function layBeside(trx: Db | Trx, studentIds: readonly string[]): P
     }),
   );
   await moveRemarks(trx, students);
+  return placed.flatMap(({ id, sameAs }) => {
+    const was = before.get(id);
+    if (!was || sameAs === null || was.sameAs === sameAs) return [];
+    return [{ householdId: was.householdId, studentId: was.studentId, ownId: id, itemId: sameAs }];
+  });
 }

@@ -9,7 +9,7 @@ import {
   type FiguresAt,
 } from '@cadro/core';
 import { groupBy, houseTransaction, together, type Db, type Deps, type Job, type Trx } from '../../kit';
-import { layBeside, loadCourses, type LoadedCourse } from '../../records';
+import { layBeside, loadCourses, type Dissolved, type LoadedCourse } from '../../records';
 import { asHouseholdHas, householdsIn } from './accounts';
 import {
   keptFigures,
@@ -32,6 +32,8 @@ export type FiguresHook = (
     readonly studentIds: readonly string[];
     /** A child's courses in every term, as a household has them: work of a term that is over can be marked. */
     readonly recordsOf: (studentId: string, householdId: string) => readonly CourseRecord[];
+    /** What households have written that has become one with a work of the school's. */
+    readonly dissolved: readonly Dissolved[];
     readonly now: Date;
   },
 ) => Promise<void>;
@@ -102,7 +104,7 @@ const recordsIn = (courses: readonly LoadedCourse[], now: Date): Parameters<Figu
  */
 async function storeFor(trx: Trx, deps: FigureDeps, studentIds: readonly string[], now: Date): Promise<void> {
   await readNewComments(trx, studentIds);
-  await layBeside(trx, studentIds);
+  const dissolved = await layBeside(trx, studentIds);
   const [courses, views] = await together(trx, [
     () => loadCourses(trx, studentIds),
     () => householdViews(trx, studentIds),
@@ -124,7 +126,7 @@ async function storeFor(trx: Trx, deps: FigureDeps, studentIds: readonly string[
     }
   }
   await storeFigures(trx, studentIds, now, { published, assumed });
-  await deps.onFigures(trx, { studentIds, recordsOf: recordsIn(courses, now), now });
+  await deps.onFigures(trx, { studentIds, recordsOf: recordsIn(courses, now), dissolved, now });
 }
 
 /** Computes some children's figures at once. */

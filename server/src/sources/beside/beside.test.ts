@@ -1,5 +1,7 @@
 import {
   besideRoutes,
+  followUpRoutes,
+  mailRoutes,
   ownRoutes,
   type BesideRecord,
   type CourseDetail,
@@ -9,7 +11,8 @@ import {
 import type { Agent } from 'supertest';
 import { writeCollection } from '../../records';
 import { addOwnChild, ownRecordOf, putOwnCourse } from '../../testing/ownChild';
-import { readingHooks } from '../../main/hooks';
+import { ownHooks, readingHooks } from '../../main/hooks';
+import { followWork } from '../own/followed';
 import { World } from '../../testing/world';
 
 /* What a household has of its own stands beside the school's record, for that household alone. October 21, 2026. */
@@ -210,6 +213,83 @@ it('keeps a course of its own for a child whose school tells of others', async (
   const kelp = { studentId: isolde, courseId: await idOf('kelp') };
   await maren.delete(at(ownRoutes.dropCourse.path, kelp)).expect(403);
   await maren.delete(at(ownRoutes.forgetChild.path)).expect(403);
+});
+
+it('takes a teacher’s mail and a class’s calendar into the course of a school’s child', async () => {
+  const { address } = (await maren.get(mailRoutes.mails.path).expect(200)).body;
+  const mail = [
+    ...['From: Maren <maren@test.example>', `To: ${address}`, 'Subject: Isolde in Kelp chemistry', ''],
+    'Reef essay: 17/20',
+  ].join('\r\n');
+  await world.nobody
+    .post('/api/inbound-mail')
+    .set('authorization', `Bearer ${world.config.inboundMailKey}`)
+    .type('message/rfc822')
+    .send(mail)
+    .expect(202);
+  const [{ id }] = (await maren.get(mailRoutes.mails.path).expect(200)).body.mails;
+  const placed = { studentId: isolde, courseId: await idOf('kelp'), take: [0], remark: true };
+  await maren.post(mailRoutes.placeMail.path.replace(':mailId', id)).send(placed).expect(200);
+  expect(await work('kelp', 'Reef essay')).toMatchObject([{ state: { earned: 17 }, own: 'alone' }]);
+  const words = (course: CourseDetail) => course.comments.map(({ text }) => text).join(' ');
+  expect(words(await detail('kelp'))).toContain('Reef essay: 17/20');
+  expect(words(await detail('kelp', apart))).not.toContain('Reef essay');
+
+  const { household_id: householdId } = await world
+    .db('guardians')
+    .where({ email: 'maren@test.example' })
+    .first('household_id');
+  const follow = (titles: readonly string[]) =>
+    followWork(
+      { ...world, ...ownHooks },
+      { studentId: isolde, householdId },
+      'ics:class',
+      titles.map((title) => ({ uid: title, title, dueOn: '2026-10-28' })),
+    );
+  expect(await follow(['Kelp chemistry: Buoy model', 'Picture day'])).toBe(1);
+  expect(await work('kelp', 'Buoy model')).toHaveLength(1);
+  expect(await work('kelp', 'Buoy model', apart)).toEqual([]);
+  await follow(['Picture day', 'Kelp chemistry: Tide clock']);
+  expect(await work('kelp', 'Buoy model')).toEqual([]);
+});
+
+it('brings what is followed up along when its work becomes the school’s', async () => {
+  const { itemIds } = await put('spanish', [
+    row({
+      title: 'Vocabulary list',
+      dueOn: '2026-10-19',
+      possible: 10,
+      status: 'missing',
+      category: 'Homework',
+    }),
+  ]);
+  const [ownId = ''] = itemIds;
+  const { body } = await maren
+    .post(followUpRoutes.create.path)
+    .send({ studentId: isolde, courseId: await idOf('spanish'), itemId: ownId, title: 'The list' })
+    .expect(201);
+  const school = await world
+    .db('items')
+    .where({ course_id: await idOf('spanish'), source_id: world.sources.get('gannet-head') })
+    .first();
+  const { id: _id, ...same } = school;
+  const [theirs] = await world
+    .db('items')
+    .insert({
+      ...same,
+      ...{
+        external_id: 'vocabulary',
+        title: 'Vocabulary list',
+        due_at: '2026-10-20T02:59:00Z',
+        possible: 10,
+      },
+      ...{ supplies: '[]', files: '[]', rubric: '[]', apart: '[]' },
+    })
+    .returning<{ id: string }[]>('id');
+  await schoolSays('spanish', 'Vocabulary list', 9);
+  const kept = await world.db('followups').where({ id: body.id }).first('item_id', 'step');
+  // And the score settles it.
+  expect(kept).toEqual({ item_id: theirs?.id, step: 'settled' });
 });
 
 describe('two records of one child', () => {
