@@ -72,6 +72,7 @@ export async function bundleServer(folder) {
       source('alerts/rehearsal/rehearse.worker.ts'),
       source('sources/imports/family/winnow.worker.ts'),
       source('sources/mail/mail.worker.ts'),
+      source('calendar/elsewhere/calendar.worker.ts'),
     ],
     join(folder, 'server'),
   );

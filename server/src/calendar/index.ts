@@ -1,4 +1,5 @@
-export { readFollowed } from './elsewhere/followed';
+export { followedIds, readFollowed } from './elsewhere/followed';
+export { CalendarReader } from './elsewhere/calendarReader';
 export { calendarPages, elsewherePages } from './calendarRoutes';
 export { downloadOf } from './elsewhere/publish';
 export { calendarRouter } from './routes';

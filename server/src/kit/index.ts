@@ -1,3 +1,4 @@
+export * from './apart';
 export * from './config';
 export * from './db';
 export * from './deps';

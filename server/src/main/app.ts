@@ -7,7 +7,7 @@ import { pinoHttp } from 'pino-http';
 import { alertRouter, LiveAlerts, Rehearser } from '../alerts';
 import { attendanceRouter } from '../attendance';
 import { briefRouter } from '../brief';
-import { calendarPages, calendarRouter, elsewherePages, touchedByPattern } from '../calendar';
+import { CalendarReader, calendarPages, calendarRouter, elsewherePages, touchedByPattern } from '../calendar';
 import { followUpRouter } from '../followups';
 import { gradebookRouter, outRouter, providerRouter, termRouter } from '../gradebook';
 import {
@@ -87,9 +87,10 @@ interface Helpers {
   readonly rehearser: Rehearser;
   readonly winnower: Winnower;
   readonly mailReader: MailReader;
+  readonly calendars: CalendarReader;
 }
 
-function apiRouter(deps: ServerDeps, { solver, live, rehearser, winnower }: Helpers): Router {
+function apiRouter(deps: ServerDeps, { solver, live, rehearser, winnower, calendars }: Helpers): Router {
   const router = newRouter(deps);
   router.use('/calendar', addressLimit(deps.db), secretAddress);
   router.use(
@@ -116,7 +117,7 @@ function apiRouter(deps: ServerDeps, { solver, live, rehearser, winnower }: Help
     deskRouter(deps),
     calendarRouter(deps),
     calendarPages(deps),
-    elsewherePages(deps, ownHooks),
+    elsewherePages(deps, calendars, ownHooks),
     briefRouter(deps),
     operatorRouter(deps, restrictingHooks),
   );
@@ -156,6 +157,7 @@ export function buildServer(handed: Omit<ServerDeps, 'wall'> & { readonly wall?:
     rehearser: new Rehearser(),
     winnower: new Winnower(),
     mailReader: new MailReader(),
+    calendars: new CalendarReader(),
   };
   app.disable('x-powered-by');
   app.set('trust proxy', config.trustedProxies);
@@ -194,6 +196,7 @@ export function buildServer(handed: Omit<ServerDeps, 'wall'> & { readonly wall?:
         helpers.rehearser.close(),
         helpers.winnower.close(),
         helpers.mailReader.close(),
+        helpers.calendars.close(),
       ]);
     },
   };

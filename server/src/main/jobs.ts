@@ -1,5 +1,6 @@
 import { Logger, run, type Runner } from 'graphile-worker';
 import type { Logger as Pino } from 'pino';
+import { CalendarReader } from '../calendar';
 import { readEveryMinutes } from '../sources';
 import { tasksOf, type JobDeps } from './tasks';
 
@@ -25,17 +26,21 @@ const crontab = [
 ].join('\n');
 
 /** Starts the loop that works off the queue, and what comes round by the clock, unless it is only to work off. */
-export const startWorker = (
+export async function startWorker(
   deps: JobDeps,
   log: Pino,
   { byTheClock = true }: { byTheClock?: boolean } = {},
-): Promise<Runner> =>
-  run({
+): Promise<Runner> {
+  const calendars = new CalendarReader();
+  const runner = await run({
     connectionString: deps.config.databaseUrl,
     concurrency: 2,
     pollInterval: 1000,
     noHandleSignals: true,
     ...(byTheClock ? { crontab } : { parsedCronItems: [] }),
     logger: quietLogger(log),
-    taskList: tasksOf(deps),
+    taskList: tasksOf({ ...deps, calendars }),
   });
+  void runner.promise.finally(() => calendars.close()).catch(() => undefined);
+  return runner;
+}

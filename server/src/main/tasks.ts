@@ -13,7 +13,7 @@ import {
   roundsJob,
   wantDeliveries,
 } from '../alerts';
-import { readFollowed } from '../calendar';
+import { followedIds, readFollowed, type CalendarReader } from '../calendar';
 import { computeWanted } from '../gradebook';
 import {
   answerForgotten,
@@ -43,11 +43,17 @@ const StudentsJob = Type.Object({ studentIds: Type.Array(Uuid) });
 const DeliveryJob = Type.Object({ deliveryId: Uuid });
 const AccountMailJob = Type.Object({ mailId: Uuid });
 const ForgottenJob = Type.Object({ email: Type.String() });
+const CalendarJob = Type.Object({ importId: Uuid });
 const MirrorJob = Type.Object({ studentId: Uuid, householdId: Uuid, otherId: Uuid });
 const MessageJob = Type.Object({ messageId: Uuid });
 
 export interface JobDeps extends Pick<ServerDeps, 'db' | 'clock' | 'config'> {
   readonly transport: Transporter;
+}
+
+/** With what reads in threads of their own. */
+interface TaskDeps extends JobDeps {
+  readonly calendars: CalendarReader;
 }
 
 /** Lets go of what is kept no longer: accounts, children who left, what was sent, tries that were counted. */
@@ -64,7 +70,7 @@ async function sweep(deps: JobDeps): Promise<void> {
 }
 
 /** Jobs that read what comes from outside. */
-const sourceTasks = (deps: JobDeps): TaskList => {
+const sourceTasks = (deps: TaskDeps): TaskList => {
   const { db } = deps;
   return {
     async syncAll() {
@@ -81,7 +87,16 @@ const sourceTasks = (deps: JobDeps): TaskList => {
       });
     },
     async readCalendars() {
-      await readFollowed({ ...deps, ...ownHooks });
+      await addJobs(
+        db,
+        (await followedIds(db)).map((importId) => ({
+          ...{ task: 'readCalendar', payload: { importId }, key: `calendar:${importId}` },
+        })),
+      );
+    },
+    async readCalendar(payload) {
+      const { importId } = parse('job readCalendar', CalendarJob, payload);
+      await readFollowed({ ...deps, ...ownHooks }, importId);
     },
     async mirror(payload) {
       const place = parse('job mirror', MirrorJob, payload);
@@ -94,7 +109,7 @@ const sourceTasks = (deps: JobDeps): TaskList => {
 };
 
 /** Every job by name. A job that throws is tried again by the queue, later each time. */
-export function tasksOf(deps: JobDeps): TaskList {
+export function tasksOf(deps: TaskDeps): TaskList {
   const { db } = deps;
   return {
     ...sourceTasks(deps),

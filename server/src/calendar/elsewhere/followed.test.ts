@@ -3,10 +3,12 @@ import { once } from 'node:events';
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import type { Agent } from 'supertest';
+import { addJobs } from '../../kit';
 import { ownHooks } from '../../main/hooks';
 import { addOwnChild, ownRecordOf, putOwnCourse } from '../../testing/ownChild';
 import { World } from '../../testing/world';
-import { readFollowed } from './followed';
+import { CalendarReader } from './calendarReader';
+import { followedIds, readFollowed } from './followed';
 
 /* A calendar at an address: events, and work of the courses its titles name; read again, it moves and ends with it. */
 let world: World;
@@ -54,7 +56,14 @@ const follow = (body: object = {}) =>
   maren
     .post(elsewhereRoutes.follow.path)
     .send({ studentId: wren, name: 'Class calendar', url: `${base}/class.ics`, asWork: true, ...body });
-const readAgain = () => readFollowed({ ...world, ...ownHooks });
+const calendars = new CalendarReader();
+afterAll(() => calendars.close());
+async function readAgain(): Promise<number> {
+  let read = 0;
+  for (const id of await followedIds(world.db))
+    if (await readFollowed({ ...world, ...ownHooks, calendars }, id)) read += 1;
+  return read;
+}
 async function followed() {
   const { body } = await maren.get(elsewhereRoutes.list.path).expect(200);
   return body.imports[0];
@@ -128,6 +137,13 @@ it('says since when it cannot be read, and reads on by itself', async () => {
   answer.body = calendar({});
   await readAgain();
   expect(await followed()).toMatchObject({ followed: { failure: null, failingSince: null } });
+});
+
+it('is read by a job of its own', async () => {
+  answer = { status: 200, body: calendar({ quiz: ['Math: Quiz 9', '2026-11-12'] }) };
+  await addJobs(world.db, [{ task: 'readCalendars', payload: {}, key: 'calendars' }]);
+  await world.workOff();
+  expect((await works()).map(([title]) => title)).toContain('Quiz 9');
 });
 
 it.each<[string, object, number]>([

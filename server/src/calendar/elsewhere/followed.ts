@@ -1,12 +1,12 @@
 import type { AnswerOf, BodyOf, elsewhereRoutes, SourceFailure } from '@cadro/contract';
 import { dateIn } from '@cadro/core';
 import { fetchText, followWork, SourceError, type CalendarWork, type OwnDeps } from '../../sources';
-import { HttpProblem, houseOf, seal, takeTry, unseal, type Config } from '../../kit';
+import { HttpProblem, houseOf, seal, takeTry, unseal, type Config, type Db } from '../../kit';
 import { requireChild } from '../../household';
 import * as store from './importStore';
-import { putCalendar, readingOf, takeCalendar, type Reading } from './imports';
+import { putCalendar, readingOf, takeCalendar, type CalendarDeps, type Reading } from './imports';
 
-export interface FollowDeps extends OwnDeps {
+export interface FollowDeps extends OwnDeps, Pick<CalendarDeps, 'calendars'> {
   readonly config: Pick<Config, 'secret' | 'sourceTimeoutMs' | 'privateSources'>;
 }
 
@@ -49,7 +49,7 @@ export async function followCalendar(
   const text = await fetched(deps, url).catch((cause: unknown) => {
     throw cause instanceof SourceError ? new HttpProblem('source-unreachable', { cause }) : cause;
   });
-  const { report, events } = await takeCalendar(db, reading, text);
+  const { report, events } = await takeCalendar(deps, reading, text);
   const id = await db.transaction(async (trx) => {
     const importId = await putCalendar(trx, reading, report, events);
     await store.followAt(trx, importId, { sealed: seal(config.secret, url), asWork });
@@ -70,7 +70,7 @@ async function readAgain(deps: FollowDeps, row: store.FollowedRow, now: Date): P
   const key = { householdId: row.household_id, studentId: row.student_id, name: row.name };
   const reading: Reading = { key, author: row.author, now, today: dateIn(timeZone, now), timeZone };
   const text = await fetched(deps, unseal(config.secret, row.address_sealed ?? ''));
-  const { report, events } = await takeCalendar(db, reading, text);
+  const { report, events } = await takeCalendar(deps, reading, text);
   await db.transaction((trx) => putCalendar(trx, reading, report, events));
   if (row.as_work && row.student_id !== null)
     await followWork(
@@ -87,26 +87,27 @@ function failureOf(error: unknown): SourceFailure | null {
   return error instanceof HttpProblem ? 'source-nonsense' : null;
 }
 
+/** The calendars that are followed: each is read by itself, so that a slow one delays nobody. */
+export const followedIds = async (db: Db): Promise<string[]> =>
+  (await store.followedCalendars(db)).map(({ id }) => id);
+
 /**
- * Reads every followed calendar again, each by itself.
- * @returns how many could be read.
- * @throws what went wrong here and not there, once all the others have been read.
+ * Reads a followed calendar again.
+ * @returns whether it could be read; what is wrong with it or its address is told where it is shown.
+ * @throws what went wrong here and not there.
  */
-export async function readFollowed(deps: FollowDeps): Promise<number> {
+export async function readFollowed(deps: FollowDeps, importId: string): Promise<boolean> {
   const now = await deps.clock.now();
-  const troubles: unknown[] = [];
-  let done = 0;
-  for (const row of await store.followedCalendars(deps.db)) {
-    try {
-      await readAgain(deps, row, now);
-      await store.tellFollowed(deps.db, row.id, null);
-      done += 1;
-    } catch (error) {
-      const failure = failureOf(error);
-      if (failure === null) troubles.push(error);
-      else await store.tellFollowed(deps.db, row.id, { failure, now });
-    }
+  const [row] = await store.followedCalendars(deps.db, importId);
+  if (!row) return false;
+  try {
+    await readAgain(deps, row, now);
+  } catch (error) {
+    const failure = failureOf(error);
+    if (failure === null) throw error;
+    await store.tellFollowed(deps.db, row.id, { failure, now });
+    return false;
   }
-  if (troubles.length > 0) throw new AggregateError(troubles, 'followed calendars could not be taken in');
-  return done;
+  await store.tellFollowed(deps.db, row.id, null);
+  return true;
 }

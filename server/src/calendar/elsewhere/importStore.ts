@@ -117,10 +117,13 @@ export interface FollowedRow extends ImportRow {
 }
 
 /** Every calendar that is read at an address, with the zone of the child it is about. */
-export const followedCalendars = (db: Db): Promise<FollowedRow[]> =>
+export const followedCalendars = (db: Db, importId?: string): Promise<FollowedRow[]> =>
   db('calendar_imports as m')
     .leftJoin('student_profiles as s', 's.student_id', 'm.student_id')
     .whereNotNull('m.address_sealed')
+    .modify((query) => {
+      if (importId !== undefined) query.where({ 'm.id': importId });
+    })
     .orderBy('m.id')
     .select<FollowedRow[]>('m.*', 's.time_zone');
 

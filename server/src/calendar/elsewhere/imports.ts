@@ -1,9 +1,10 @@
 import type { ImportBody, ImportReport } from '@cadro/contract';
 import { daysAfter } from '@cadro/core';
-import { CalendarError, readCalendar, type ReadCalendar } from '@cadro/core/ical';
+import type { ReadCalendar } from '@cadro/core/ical';
 import { householdOf, requireWriter } from '../../household';
-import { HttpProblem, type Db, type Deps, type Trx } from '../../kit';
+import { HttpProblem, type Deps, type Trx } from '../../kit';
 import { viewerOf, zoneOf } from '../viewer';
+import type { CalendarReader } from './calendarReader';
 import * as store from './importStore';
 
 /** Rules are followed so far ahead when their end is looked for. */
@@ -14,13 +15,9 @@ const mostNotes = 100;
 /** A calendar of one child, or of all. */
 const whose = (studentId: string | null): string[] => (studentId === null ? [] : [studentId]);
 
-function read(text: string, timeZone: string, horizon: string): ReadCalendar {
-  try {
-    return readCalendar(text, timeZone, horizon);
-  } catch (cause) {
-    if (!(cause instanceof CalendarError)) throw cause;
-    throw new HttpProblem('unreadable-file', { errors: [{ path: '/text', message: cause.message }], cause });
-  }
+/** What reads calendars beside what else there is. */
+export interface CalendarDeps extends Deps {
+  readonly calendars: CalendarReader;
 }
 
 /** Whose calendar it is, and how its times and days are read. */
@@ -34,11 +31,11 @@ export interface Reading {
 
 /** What a calendar's text holds against what stands under its name; written down where that is wanted. */
 export async function takeCalendar(
-  db: Db,
+  { db, calendars }: Pick<CalendarDeps, 'db' | 'calendars'>,
   { key, today, timeZone }: Pick<Reading, 'key' | 'today' | 'timeZone'>,
   text: string,
 ): Promise<{ report: ImportReport; events: ReadCalendar['events'] }> {
-  const { events, notes } = read(text, timeZone, daysAfter(today, horizonDays));
+  const { events, notes } = await calendars.read({ text, timeZone, horizon: daysAfter(today, horizonDays) });
   const known = await store.componentsOf(db, key);
   const uids = new Set(events.map(({ uid }) => uid));
   const same = events.filter(({ uid, component }) => known.get(uid) === component).length;
@@ -70,13 +67,13 @@ export async function readingOf(
  * @throws HttpProblem 422 for a text that is no whole calendar; 404 and 403 as for any child.
  */
 export async function importCalendar(
-  deps: Deps,
+  deps: CalendarDeps,
   guardianId: string,
   { text, preview, ...of }: ImportBody,
 ): Promise<{ report: ImportReport; written: boolean }> {
   const { db } = deps;
   const reading = await readingOf(deps, guardianId, of);
-  const { report, events } = await takeCalendar(db, reading, text);
+  const { report, events } = await takeCalendar(deps, reading, text);
   if (!preview) await db.transaction((trx) => putCalendar(trx, reading, report, events));
   return { report, written: !preview };
 }

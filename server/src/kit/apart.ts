@@ -1,0 +1,50 @@
+import Piscina from 'piscina';
+
+/** What one piece of work in a thread of its own may cost, and how much of it may wait. */
+export interface ApartLimits {
+  readonly memoryMb: number;
+  readonly patienceMs: number;
+  readonly mostWaiting: number;
+}
+
+/** What a piece of work cost more than it may. */
+export class TooMuch extends Error {
+  override readonly name = 'TooMuch';
+}
+
+/** A thread for work whose cost somebody else decides: it ends when a piece costs too much, and nobody else waits for it. */
+export class Apart {
+  private pool: Piscina | null = null;
+
+  constructor(
+    private readonly program: { readonly filename: string; readonly execArgv: string[] },
+    private readonly limits: ApartLimits,
+  ) {}
+
+  /**
+   * @param name of the worker's function; its own where none is said.
+   * @throws TooMuch where it takes too long or too much memory; else whatever the work throws.
+   */
+  async run<Answer>(ask: unknown, name?: string): Promise<Answer> {
+    const { memoryMb, patienceMs, mostWaiting } = this.limits;
+    this.pool ??= new Piscina({
+      ...this.program,
+      ...{ minThreads: 0, maxThreads: 1, idleTimeout: 10_000, maxQueue: mostWaiting },
+      resourceLimits: { maxOldGenerationSizeMb: memoryMb },
+    });
+    const ending = AbortSignal.timeout(patienceMs);
+    try {
+      return (await this.pool.run(ask, { signal: ending, ...(name ? { name } : {}) })) as Answer; // the thread's own
+    } catch (cause) {
+      const outOfMemory =
+        cause instanceof Error && 'code' in cause && cause.code === 'ERR_WORKER_OUT_OF_MEMORY';
+      if (ending.aborted || outOfMemory) throw new TooMuch('it takes too much to be read', { cause });
+      throw cause;
+    }
+  }
+
+  async close(): Promise<void> {
+    await this.pool?.destroy();
+    this.pool = null;
+  }
+}
