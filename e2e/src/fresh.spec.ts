@@ -46,6 +46,19 @@ async function addsSchool(operator: Guardian, running: RunningStack): Promise<vo
   }).toPass({ timeout: 60_000 });
 }
 
+/** The operator pauses a school's reading, says so, goes on; and gives it other credentials. */
+async function steersSchool({ page }: Guardian): Promise<void> {
+  const own = page.getByRole('list', { name: 'Schools' }).getByRole('listitem');
+  await own.getByRole('button', { name: /^Pause updates/ }).click();
+  await expect(own.getByText(/paused/)).toBeVisible();
+  await expect(own.getByRole('button', { name: /^Read it now/ })).toHaveCount(0);
+  await own.getByRole('button', { name: /^Resume updates/ }).click();
+  await expect(own.getByRole('button', { name: /^Read it now/ })).toBeVisible();
+  await own.getByRole('button', { name: /^Change its credentials/ }).click();
+  await expect(own.getByRole('button', { name: /^Save and read it now/ })).toBeDisabled();
+  await own.getByRole('button', { name: /^Never mind/ }).click();
+}
+
 /** The operator has a code for a child, and letters to print for its whole year, here and at the command line. */
 async function hasCode(page: Page, running: RunningStack, letters: string) {
   await page.getByRole('button', { name: 'Choose a class' }).click();
@@ -90,6 +103,7 @@ test(
     test.setTimeout(240_000);
     const operator = await newcomer(browser, running, false);
     await addsSchool(operator, running);
+    await steersSchool(operator);
     await operator.findsStateInOrder('the operator’s place');
     const { childId, code } = await hasCode(operator.page, running, info.outputPath('letters.pdf'));
     await operator.findsStateInOrder('a child, for the operator');

@@ -28,7 +28,8 @@ function libraryTheme(palette: Palette, mode: 'light' | 'dark') {
           paddingHorizontal: 12,
           backgroundColor: palette.sheet,
         },
-        inputStyle: { fontFamily: font, color: palette.ink, minHeight: touch, ...sizes.text },
+        // As narrow as its place, with the ring of the focus around it.
+        inputStyle: { fontFamily: font, color: palette.ink, minHeight: touch, minWidth: 0, ...sizes.text },
         errorStyle: { fontFamily: font, color: palette.plum, marginHorizontal: 0, ...sizes.small },
       },
       Skeleton: { animation: 'none', style: { backgroundColor: palette.line, borderRadius: 2 } },
