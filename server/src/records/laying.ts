@@ -12,8 +12,8 @@ import {
   type ToldWork,
 } from './besideStore';
 
-const pairedWork = ({ id, title, possible, dueAt, timeZone }: ToldWork): PairedWork => ({
-  ...{ id, title, possible },
+const pairedWork = ({ id, title, possible, dueAt, timeZone, status }: ToldWork): PairedWork => ({
+  ...{ id, title, possible, said: status !== 'open' },
   dueOn: dueAt === null ? null : dateIn(timeZone, dueAt),
 });
 

@@ -4,7 +4,7 @@ export const besideEn = {
     to: 'What you add to {{name}}’s record',
     title: 'What you add to {{name}}’s record',
     intro:
-      'The school keeps {{name}}’s record. What you add counts in your family’s Cadro until the school enters it. Nobody else sees it.',
+      'The school keeps {{name}}’s record. What you add counts in your family’s Cadro until the school enters it. Only your family sees it.',
     nothing:
       'You haven’t added anything yet. Open a course and add what its gradebook doesn’t show, or bring in a table.',
     writeLink: 'Add what the gradebook doesn’t show',

@@ -5,7 +5,7 @@ export const besideEs: typeof besideEn = {
     to: 'Lo que usted agrega al registro de {{name}}',
     title: 'Lo que usted agrega al registro de {{name}}',
     intro:
-      'La escuela lleva el registro de {{name}}. Lo que usted agrega cuenta en el Cadro de su familia hasta que la escuela lo anote. Nadie más lo ve.',
+      'La escuela lleva el registro de {{name}}. Lo que usted agrega cuenta en el Cadro de su familia hasta que la escuela lo anote. Solo lo ve su familia.',
     nothing:
       'Todavía no ha agregado nada. Abra una materia y agregue lo que no aparece en su libro de calificaciones, o traiga una tabla.',
     writeLink: 'Agregar lo que no aparece',

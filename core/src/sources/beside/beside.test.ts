@@ -4,7 +4,7 @@ import { lagMs } from '../../lag';
 import { differencesOf, laidOver, ownStands, pairCourses, pairWorks, type PairedWork, type Told } from '.';
 
 const work = (id: string, title: string, dueOn: string | null = '2026-10-16', possible = 20): PairedWork => ({
-  ...{ id, title, dueOn, possible },
+  ...{ id, title, dueOn, possible, said: true },
 });
 const none = new Set<string>();
 const sure = (own: readonly PairedWork[], theirs: readonly PairedWork[], apart: ReadonlySet<string> = none) =>
@@ -32,6 +32,12 @@ describe('which assignments are one', () => {
       [work('a', 'Tide quiz', '2026-10-15')],
       [work('x', 'Quiz on tide and current'), work('y', 'Reading')],
       ['a?x'],
+    ],
+    [
+      'by name and day alone, where nothing is said but a day',
+      [{ ...work('a', 'Quiz 4'), said: false }],
+      [work('x', 'Quiz 4', '2026-10-16', 25)],
+      ['a=x'],
     ],
     ['not, where both are numbered differently', [work('a', 'Quiz 3')], [work('x', 'Quiz 4')], []],
     [

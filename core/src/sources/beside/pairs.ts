@@ -5,6 +5,8 @@ import { pairRows, plainTitle, type Named } from '../own/match';
 export interface PairedWork extends Named {
   readonly id: string;
   readonly possible: number;
+  /** Whether anything is said of how it stands: what only names a day knows of no points. */
+  readonly said: boolean;
 }
 
 /** Which of the other's works one is; `sure` where name, day and points say so, else somebody is asked. */
@@ -40,9 +42,12 @@ function likeness(a: string, b: string): number {
 const daysApart = (a: string | null, b: string | null): number =>
   a === null || b === null ? 0 : Math.abs(Date.parse(a) - Date.parse(b)) / dayMs;
 
+const hasPointsOf = (own: PairedWork, their: PairedWork): boolean =>
+  own.possible === their.possible || !own.said;
+
 /** Whether two works of different names may be one: near days, the same worth, much of a name in common. */
 const mayBeOne = (own: PairedWork, their: PairedWork): boolean =>
-  own.possible === their.possible &&
+  hasPointsOf(own, their) &&
   daysApart(own.dueOn, their.dueOn) <= nearDays &&
   likeness(own.title, their.title) >= likeEnough;
 
@@ -50,8 +55,8 @@ const mayBeOne = (own: PairedWork, their: PairedWork): boolean =>
  * Which works of a course two sources both tell of, each in one pair at most. A pair is sure by name and day where the
  * points agree; what differs in points, or has much of the name, near days and the same points, is asked about.
  * @param apart pairs that somebody has said are two works, as `own:their`.
- * @example pairWorks([{ id: 'a', title: 'Quiz 4', dueOn: '2026-11-03', possible: 20 }],
- *   [{ id: 'x', title: 'quiz 4', dueOn: '2026-11-03', possible: 20 }], new Set()) // [{ ownId: 'a', theirId: 'x', sure: true }]
+ * @example pairWorks([{ id: 'a', title: 'Quiz 4', dueOn: '2026-11-03', possible: 20, said: true }],
+ *   [{ id: 'x', title: 'quiz 4', dueOn: '2026-11-03', possible: 20, said: false }], new Set()) // [{ ownId: 'a', theirId: 'x', sure: true }]
  */
 export function pairWorks(
   own: readonly PairedWork[],
@@ -62,7 +67,7 @@ export function pairWorks(
   const byName = pairRows(theirs, own).flatMap((at, index): Pair[] => {
     const [mine, their] = [own[index], at === null ? undefined : theirs[at]];
     if (!mine || !their || isApart(mine, their)) return [];
-    return [{ ownId: mine.id, theirId: their.id, sure: mine.possible === their.possible }];
+    return [{ ownId: mine.id, theirId: their.id, sure: hasPointsOf(mine, their) }];
   });
   const taken = new Set(byName.flatMap(({ ownId, theirId }) => [ownId, theirId]));
   const maybe = own.flatMap((mine): Pair[] => {

@@ -30,7 +30,7 @@ export const joinedOf = (
 /** Into which records a child's is read now. */
 export const readInto = (db: Db | Trx, otherIds: readonly string[]): Promise<JoinedPlace[]> =>
   db('joined_children')
-    .whereIn('other_id', [...otherIds])
+    .whereRaw('other_id = any(?)', [[...otherIds]])
     .whereNull('ended_at')
     .select<JoinedPlace[]>('student_id as studentId', 'household_id as householdId', 'other_id as otherId');
 
