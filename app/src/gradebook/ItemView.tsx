@@ -21,10 +21,11 @@ import {
 } from '../ui';
 import { useItemQuery } from './api';
 import { Comments } from './Comments';
+import { OwnWord, TwoSources } from './ItemSources';
 import { ItemStory } from './ItemStory';
 import { effectSentences, lateLoss } from './itemWords';
 import { ThreeFigures } from './ThreeFigures';
-import { sourcesWords, creditWords, spanWords, stateWords, worthWords } from './words';
+import { creditWords, spanWords, stateWords, worthWords } from './words';
 
 function State({ item }: { item: ItemDetail }) {
   const { t } = useTranslation();
@@ -218,45 +219,6 @@ function Next({ item }: { item: ItemDetail }) {
         {t('item.writeHint', { child })}
       </Words>
     </Stack>
-  );
-}
-
-/** Two sources that tell it differently, each with its age. */
-function TwoSources({ item }: { item: ItemDetail }) {
-  const { t } = useTranslation();
-  const format = useFormat();
-  const { classroom, state, possible } = item;
-  if (!classroom) return null;
-  return (
-    <Stack space={0.25}>
-      {sourcesWords(t, format, state, classroom, possible).map((words) => (
-        <Words key={words} size="small">
-          {words}
-        </Words>
-      ))}
-      <Words size="small" colour="soft">
-        {t(`item.sources.${classroom.doubt}`)}
-      </Words>
-    </Stack>
-  );
-}
-
-/** Whether what stands here is the family's own word, and the way to say what the school has not entered yet. */
-function OwnWord({ item }: { item: ItemDetail }) {
-  const { t } = useTranslation();
-  const { mayTalk } = useChildren();
-  const format = useFormat();
-  const { id, own, title, dueAt, possible, state, course, freshness } = item;
-  if (own) return <Words size="small">{t(`beside.${own}Words`)}</Words>;
-  const isOpen = state.status !== 'scored' && state.status !== 'excused';
-  if (freshness.byHand || !isOpen || !mayTalk(course.studentId)) return null;
-  const about = new URLSearchParams({ itemId: id, title, possible: String(possible) });
-  if (dueAt) about.set('dueOn', format.dateOf(dueAt));
-  return (
-    <WayOn
-      label={t('beside.know')}
-      href={`/courses/${course.studentId}/${course.id}/write?${about.toString()}`}
-    />
   );
 }
 

@@ -1,6 +1,7 @@
 import type { ResultStatus } from '@cadro/contract';
 import type { Lead } from '@cadro/core/beside';
 import type { Db, Trx } from '../kit';
+import { standingResult } from './resultStore';
 
 /** A work as one source tells it, with how it stands for a child. */
 export interface ToldWork {
@@ -46,10 +47,6 @@ const toldColumns = (db: Db | Trx) => [
   db.raw(`case when i.undated then null else i.due_at end as "dueAt"`),
 ];
 
-const lastResult = (student: string): string => `left join lateral (
-  select r.status, r.earned, r.late, r.at from results r
-  where r.student_id = ${student} and r.item_id = i.id order by r.at desc, r.seq desc limit 1) r on true`;
-
 /** What households have of their own of these children, gone or not; of one household alone, where that is asked for. */
 export const ownWorks = (
   db: Db | Trx,
@@ -57,7 +54,7 @@ export const ownWorks = (
   householdId?: string,
 ): Promise<OwnWork[]> =>
   works(db)
-    .joinRaw(lastResult('i.student_id'))
+    .joinRaw(standingResult('i.student_id', 'i.id'))
     .whereIn('i.student_id', [...studentIds])
     .modify((query) => {
       if (householdId !== undefined) query.where({ 'i.household_id': householdId });
@@ -78,7 +75,7 @@ export const theirWorks = (
 ): Promise<ToldWork[]> =>
   works(db)
     .join('enrolments as e', 'e.course_id', 'c.id')
-    .joinRaw(lastResult('e.student_id'))
+    .joinRaw(standingResult('e.student_id', 'i.id'))
     .whereIn('e.student_id', [...studentIds])
     .whereIn('i.course_id', [...courseIds])
     .whereNull('i.household_id')

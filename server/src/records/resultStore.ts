@@ -9,6 +9,11 @@ export interface KeptState {
   readonly levels: Record<string, number>;
 }
 
+/** A join of how a work stands for a child, as `r`; both are expressions of the statement. */
+export const standingResult = (student: string, item: string): string => `left join lateral (
+  select r.status, r.earned, r.late, r.at from results r
+  where r.student_id = ${student} and r.item_id = ${item} order by r.at desc, r.seq desc limit 1) r on true`;
+
 /** The courses of these children in which the teacher has ever flagged work as missing. */
 export const coursesThatFlag = (db: Db, studentIds: readonly string[]): Promise<string[]> =>
   db('results as r')

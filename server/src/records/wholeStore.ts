@@ -1,6 +1,7 @@
 import type { PolicyRecord, ResultStatus } from '@cadro/contract';
 import type { Db } from '../kit';
 import { isOurs } from './ours';
+import { standingResult } from './resultStore';
 
 /* The record of one child as its source gave it, with the source's own ids: to be written again, or taken elsewhere. */
 
@@ -206,8 +207,7 @@ export const wholeItems = (
     .join('categories as k', 'k.id', 'i.category_id')
     .joinRaw(
       `left join items t on t.same_as = i.id and t.stands and not t.removed and t.student_id = ? and ${isOurs('t')}
-       left join lateral (select r.status, r.earned, r.late, r.at from results r
-         where r.student_id = ? and r.item_id = coalesce(t.id, i.id) order by r.at desc, r.seq desc limit 1) r on true
+       ${standingResult('?', 'coalesce(t.id, i.id)')}
        left join lateral (select m.text from comments m
          where m.student_id = ? and m.item_id in (i.id, t.id) and m.subject = 'score' and ${isOurs('m')}
          order by m.written_at desc limit 1) m on true`,

@@ -1,6 +1,6 @@
 import { wholeCollections, type WholeCollection } from '@cadro/contract';
 import type { Db } from '../kit';
-import { countTold } from '../records';
+import { countTold, toldKey } from '../records';
 import { SourceError } from './errors';
 import type { Page } from './connector';
 import { tellShrinks, type SourceRow } from './store';
@@ -16,13 +16,10 @@ type Records = Page['records'];
 const isGone = ({ record }: Records[number]): boolean =>
   record.gone || record['removed'] === true || record['told_active'] === false;
 
-const isWhole = (collection: string): collection is WholeCollection =>
-  (wholeCollections as readonly string[]).includes(collection);
-
 /** Keeps a reading from taking much of a school's record away, unless somebody has said that it may. */
 export class ShrinkGuard {
+  /** What has gone in this reading. What was gone before it is told again and again, and goes no further. */
   private readonly gone = new Map<WholeCollection, number>();
-  private readonly known = new Map<WholeCollection, number>();
 
   constructor(
     private readonly db: Db,
@@ -35,17 +32,23 @@ export class ShrinkGuard {
    */
   async letThrough(records: Records): Promise<void> {
     if (this.source.may_shrink) return;
-    for (const each of records)
-      if (isWhole(each.collection) && isGone(each))
-        this.gone.set(each.collection, (this.gone.get(each.collection) ?? 0) + 1);
-    for (const [what, gone] of this.gone) {
-      // A few may always go, and are not counted against anything.
-      if (gone < askFrom.count) continue;
-      const of = this.known.get(what) ?? (await countTold(this.db, this.source.id, what));
-      this.known.set(what, of);
-      if (!isMuch(gone, of)) continue;
-      await tellShrinks(this.db, this.source.id, { what, gone, of });
-      throw new SourceError('source-shrinks', `${gone} of ${of} ${what} would be gone`, false);
+    for (const what of wholeCollections) {
+      const keys = records.flatMap((each) =>
+        each.collection === what && isGone(each) ? [toldKey(what, each.record)] : [],
+      );
+      if (keys.length > 0) await this.takeAway(what, keys);
     }
+  }
+
+  private async takeAway(what: WholeCollection, keys: readonly string[]): Promise<void> {
+    const { db, source } = this;
+    const before = this.gone.get(what) ?? 0;
+    const gone = before + (await countTold(db, source.id, what, keys));
+    this.gone.set(what, gone);
+    if (gone < askFrom.count) return;
+    const of = before + (await countTold(db, source.id, what));
+    if (!isMuch(gone, of)) return;
+    await tellShrinks(db, source.id, { what, gone, of });
+    throw new SourceError('source-shrinks', `${gone} of ${of} ${what} would be gone`, false);
   }
 }

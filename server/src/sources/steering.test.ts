@@ -99,6 +99,19 @@ it('asks before it takes much away, and takes it when it may', async () => {
   expect(await source()).toMatchObject({ shrinks: null, may_shrink: false, failing_since: null });
 });
 
+it('does not ask about what has long been gone, though the school names it again and again', async () => {
+  later(25, '2026-10-20T09:00:00Z');
+  await read();
+  expect(await there()).toBe(15);
+  // This school gives everything each time, and something else has changed.
+  school = {
+    ...school,
+    lineItems: [...(school['lineItems'] ?? []), anItem('new', { dateLastModified: '2026-10-20T11:00:00Z' })],
+  };
+  await read();
+  expect(await there()).toBe(16);
+});
+
 it('is known to nobody but an operator', () => {
   expect(operatorRoutes.steerSource.access).toBe('operator');
 });

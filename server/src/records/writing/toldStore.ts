@@ -66,11 +66,23 @@ export async function countUntold(
   return rows[0] ?? { known: 0, untold: 0 };
 }
 
-/** How much of a collection a source has told and not taken back. */
-export async function countTold(db: Db, sourceId: string, collection: WholeCollection): Promise<number> {
+/**
+ * How much of a collection a source has told and not taken back.
+ * @param among of these alone, by the keys that name them.
+ */
+export async function countTold(
+  db: Db,
+  sourceId: string,
+  collection: WholeCollection,
+  among?: readonly string[],
+): Promise<number> {
   const { rows } = await db.raw<{ rows: { count: number }[] }>(
-    `select count(*) as count from (${known[collection]}) k`,
-    { sourceId, ...(collection === 'results' ? { between } : {}) },
+    `select count(*) as count from (${known[collection]}) k ${among ? 'where k.key = any(:among::text[])' : ''}`,
+    {
+      sourceId,
+      ...(collection === 'results' ? { between } : {}),
+      ...(among ? { among: [...among] } : {}),
+    },
   );
   return rows[0]?.count ?? 0;
 }

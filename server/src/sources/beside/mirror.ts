@@ -237,28 +237,24 @@ export async function mirror(
       authorId && author ? [{ id: authorId, name: author, email: null }] : [],
     ),
   ];
-  await writeOwn(
-    own,
-    {
-      ...frameOf(courses, other, own, terms),
-      teachers: [...new Map(people.map((each) => [each.id, each])).values()].map(({ id, name, email }) => ({
-        ...{ id: named(id), name, email },
-      })),
-      items: items.flatMap((item) => {
-        const course = byCourse.get(item.courseId);
-        return course ? [itemRecord(item, course, gone)] : [];
-      }),
-      comments: remarks.flatMap((remark) => {
-        const course = byCourse.get(remark.courseId);
-        return course ? [{ ...remarkRecord(remark, course, own), gone }] : [];
-      }),
-    },
-    { backlog },
-  );
-  if (gone) return;
   const known = new Set(items.map(({ id }) => id));
-  for (const round of roundsOf(states.filter(({ itemId }) => known.has(itemId))))
-    await writeOwn(own, { results: round.map((state) => resultRecord(state, own)) }, { backlog });
+  const rounds = gone ? [] : roundsOf(states.filter(({ itemId }) => known.has(itemId)));
+  const frame = {
+    ...frameOf(courses, other, own, terms),
+    teachers: [...new Map(people.map((each) => [each.id, each])).values()].map(({ id, name, email }) => ({
+      ...{ id: named(id), name, email },
+    })),
+    items: items.flatMap((item) => {
+      const course = byCourse.get(item.courseId);
+      return course ? [itemRecord(item, course, gone)] : [];
+    }),
+    comments: remarks.flatMap((remark) => {
+      const course = byCourse.get(remark.courseId);
+      return course ? [{ ...remarkRecord(remark, course, own), gone }] : [];
+    }),
+  };
+  const results = rounds.map((round) => ({ results: round.map((state) => resultRecord(state, own)) }));
+  await writeOwn(own, [frame, ...results], { backlog });
 }
 
 /** What reads another record into a child's anew; asked for when that record has changed. */

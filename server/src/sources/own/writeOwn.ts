@@ -104,10 +104,10 @@ export async function writeRecords(
   await deps.reading.onReading(deps.db, sourceId, { whole: false, now });
 }
 
-/** Takes in what a family writes of a child that is there, and reckons what follows from it. */
+/** Takes in what a family writes of a child that is there, one part after the other, and reckons what follows from it. */
 export async function writeOwn(
   own: Own,
-  written: Records,
+  written: Records | readonly Records[],
   how: { readonly backlog?: boolean } = {},
 ): Promise<void> {
   const { deps, child, beside, now } = own;
@@ -115,6 +115,7 @@ export async function writeOwn(
   const sourceId =
     own.sourceId ??
     (beside ? await addSourceBeside(deps.db, beside, { name, timeZone, now }) : child.sourceId);
-  await writeRecords(own, sourceId, written, how);
+  const parts: readonly Records[] = Array.isArray(written) ? written : [written];
+  for (const part of parts) await writeRecords(own, sourceId, part, how);
   await own.deps.onWritten(own.deps, own.child.id);
 }
