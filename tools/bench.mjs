@@ -1,4 +1,5 @@
 import { spawn } from 'node:child_process';
+import { rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { Cluster, requireFolder } from './lib/postgres.mjs';
 import { ensureDependencies, ensureSystem } from './lib/prerequisites.mjs';
@@ -21,8 +22,13 @@ async function main() {
     await cluster.ensureDatabase('bench');
     env.BENCH_DATABASE_URL = cluster.url('bench');
   }
-  const tsx = join(root, 'node_modules', '.bin', 'tsx');
-  const child = spawn(tsx, [join(root, 'bench/src/main.ts'), ...names], { cwd: root, env, stdio: 'inherit' });
+  await step('Build', async () => {
+    // The dependencies may just have been installed: what needs them is loaded now.
+    const { bundleBench } = await import('./lib/bundle.mjs');
+    await bundleBench(folder);
+  });
+  const program = [join(folder, 'bench', 'main.cjs'), ...names];
+  const child = spawn(process.execPath, program, { cwd: root, env, stdio: 'inherit' });
   process.exitCode = await new Promise((done) => child.once('exit', (code) => done(code ?? 1)));
 }
 
@@ -31,4 +37,7 @@ main()
     console.error(error instanceof Error ? error.message : error);
     process.exitCode = 1;
   })
-  .finally(() => cluster?.remove());
+  .finally(async () => {
+    await cluster?.remove();
+    rmSync(folder, { recursive: true, force: true });
+  });

@@ -13,11 +13,11 @@ const dependenciesOf = (layer) => {
 };
 
 /**
- * What a layer names as its own dependency is found in node_modules when it runs; our layers, and what only they need,
+ * What layers name as their own dependencies is found in node_modules when they run; our layers, and what only they need,
  * are in the bundle.
  */
-const dependenciesOutside = (layer) => {
-  const outside = new Set(dependenciesOf(layer));
+const dependenciesOutside = (layers) => {
+  const outside = new Set(layers.flatMap(dependenciesOf));
   return {
     name: 'dependencies-outside',
     setup({ onResolve }) {
@@ -29,7 +29,7 @@ const dependenciesOutside = (layer) => {
   };
 };
 
-const bundle = (layer, entryPoints, outdir) =>
+const bundle = (layers, entryPoints, outdir) =>
   build({
     entryPoints,
     outdir,
@@ -46,7 +46,7 @@ const bundle = (layer, entryPoints, outdir) =>
     sourcemap: true,
     sourcesContent: false,
     logLevel: 'warning',
-    plugins: [dependenciesOutside(layer)],
+    plugins: [dependenciesOutside(layers)],
   });
 
 const commands = [
@@ -60,27 +60,40 @@ const commands = [
   'plan',
 ];
 
+const serverSource = (path) => join('server', 'src', path);
+
+/** What threads of the server run. */
+const threads = [
+  'plan/solve.worker.ts',
+  'alerts/rehearsal/rehearse.worker.ts',
+  'sources/bundle/bundle.worker.ts',
+  'sources/imports/family/winnow.worker.ts',
+  'sources/mail/mail.worker.ts',
+  'calendar/elsewhere/calendar.worker.ts',
+].map(serverSource);
+
 /** Server, worker and their commands as plain JavaScript, each in one file, with what they read beside them. */
 export async function bundleServer(folder) {
-  const source = (path) => join('server', 'src', path);
   await bundle(
-    'server',
+    ['server'],
     [
-      ...['start', 'server', 'worker'].map((name) => source(`main/${name}.ts`)),
-      ...commands.map((name) => source(`main/cli/${name}.ts`)),
-      source('plan/solve.worker.ts'),
-      source('alerts/rehearsal/rehearse.worker.ts'),
-      source('sources/imports/family/winnow.worker.ts'),
-      source('sources/mail/mail.worker.ts'),
-      source('calendar/elsewhere/calendar.worker.ts'),
+      ...['start', 'server', 'worker'].map((name) => serverSource(`main/${name}.ts`)),
+      ...commands.map((name) => serverSource(`main/cli/${name}.ts`)),
+      ...threads,
     ],
     join(folder, 'server'),
   );
   cpSync(join(root, 'server', 'assets'), join(folder, 'server', 'assets'), { recursive: true });
 }
 
+/** The benchmarks, with the server's threads beside them: what is measured is what runs. */
+export async function bundleBench(folder) {
+  await bundle(['bench', 'server'], ['bench/src/main.ts', ...threads], join(folder, 'bench'));
+  cpSync(join(root, 'server', 'assets'), join(folder, 'bench', 'assets'), { recursive: true });
+}
+
 /** The stand-ins of the demo and the tests. */
-export const bundleSchool = (folder) => bundle('school', ['school/src/main.ts'], join(folder, 'school'));
+export const bundleSchool = (folder) => bundle(['school'], ['school/src/main.ts'], join(folder, 'school'));
 
 /** Below this a file is sent as it is. */
 const leastBytes = 1024;

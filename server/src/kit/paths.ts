@@ -9,13 +9,18 @@ const assets = [join(__dirname, 'assets'), join(__dirname, '..', '..', 'assets')
 /** Where a file that ships with the server lies. */
 export const assetFile = (...path: readonly string[]): string => join(assets ?? __dirname, ...path);
 
+/** Where threads' programs may lie built: beside the one file this has become, and where a build is said to be. */
+const builtThreads = [__dirname];
+export const lookForThreads = (folder: string): void => void builtThreads.push(folder);
+
 /**
- * How a thread's program is started: the built one, or the source of that name through the loader of TypeScript.
+ * How a thread's program is started: the built one, or the source of that name through the loader of TypeScript, which
+ * takes seconds.
  * @param folder of the source.
  */
 export function threadProgram(folder: string, name: string): { filename: string; execArgv: string[] } {
-  const built = join(__dirname, `${name}.cjs`);
-  return existsSync(built)
-    ? { filename: built, execArgv: [] }
-    : { filename: join(folder, `${name}.ts`), execArgv: ['--import', 'tsx'] };
+  const built = builtThreads.map((each) => join(each, `${name}.cjs`)).find((path) => existsSync(path));
+  return built === undefined
+    ? { filename: join(folder, `${name}.ts`), execArgv: ['--import', 'tsx'] }
+    : { filename: built, execArgv: [] };
 }

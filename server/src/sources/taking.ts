@@ -105,11 +105,19 @@ async function takeIn(trx: Trx, run: Run, collection: NeutralCollection, records
 /** What came together, to be taken in together. */
 export type Sheet = Pick<Page, 'records' | 'broken' | 'sound'>;
 
-const byCollection = ({ records }: Sheet): [NeutralCollection, NeutralRecord[]][] =>
-  neutralCollections.flatMap((collection): [NeutralCollection, NeutralRecord[]][] => {
-    const own = records.filter((each) => each.collection === collection);
-    return own.length > 0 ? [[collection, own.map(({ record }) => record)]] : [];
+/** What came of each collection, in the order in which collections name each other. */
+function byCollection({ records }: Sheet): [NeutralCollection, NeutralRecord[]][] {
+  const found = new Map<NeutralCollection, NeutralRecord[]>();
+  for (const { collection, record } of records) {
+    const own = found.get(collection);
+    if (own) own.push(record);
+    else found.set(collection, [record]);
+  }
+  return neutralCollections.flatMap((collection): [NeutralCollection, NeutralRecord[]][] => {
+    const own = found.get(collection);
+    return own ? [[collection, own]] : [];
   });
+}
 
 /** Whether the database says of the data that it cannot be kept: out of range, against a rule, too long for an index. */
 const isOfData = (error: unknown): error is Error & { code: string } =>

@@ -45,6 +45,7 @@ const results = (...records: object[]) =>
         item_id: 'work',
         ...record,
       })) as never,
+      new Date('2026-09-30T08:00:00Z'),
     ),
   );
 async function aCourse(): Promise<void> {

@@ -45,7 +45,7 @@ function namesBound(shape: TableShape, beside: Beside | null): Record<string, st
   return {
     ...(Object.keys(shape.refs ?? {}).length > 0 ? { besideId: sourceId } : {}),
     ...(shape.owned ? { householdId } : {}),
-    ...(shape.owned === 'child' ? { besideStudent: studentId } : {}),
+    ...(shape.owned === 'child' || shape.table === 'items' ? { besideStudent: studentId } : {}),
   };
 }
 
@@ -69,45 +69,68 @@ function parts(shape: TableShape, beside: Beside | null = null) {
   return { columns, list, joins: joins.join(' '), types };
 }
 
-/** Where a record's child, course and item are found: in its columns, or in the row it has become (`w`). */
+/** Where a record's child, course and item are found, among what a statement has joined or in a table's rows. */
 function concerned({ table }: TableShape, columns: readonly string[], alias: string): string {
   const from = (column: string) => (columns.includes(column) ? `${alias}.${column}` : 'null::uuid');
-  const course = table === 'courses' ? 'w.id' : table === 'items' ? 'w.course_id' : from('course_id');
-  const item = table === 'items' ? 'w.id' : from('item_id');
-  const student = table === 'items' ? 'w.student_id' : from('student_id');
+  const course =
+    table === 'courses' ? `${alias}.id` : table === 'items' ? `${alias}.course_id` : from('course_id');
+  const item = table === 'items' ? `${alias}.id` : from('item_id');
+  const student = table === 'items' ? `${alias}.student_id` : from('student_id');
   return `${student} as student_id, ${course} as course_id, ${item} as item_id`;
 }
 
-/** One statement: resolves references, compares with what is known, writes only what differs, tells both sides. */
+/** What changes are named by and no record says: a row's own id, which a new one is given here, and whose it is. */
+function unsaid({ table }: TableShape, columns: readonly string[], beside: Beside | null): string[] {
+  if (table !== 'items' && table !== 'courses') return [];
+  const id = 'coalesce(t.id, gen_random_uuid()) as id';
+  if (table === 'courses') return [id];
+  return [
+    id,
+    ...(columns.includes('course_id') ? [] : ['t.course_id']),
+    `${beside ? ':besideStudent::uuid' : 't.student_id'} as student_id`,
+  ];
+}
+
+function writing(shape: TableShape, columns: readonly string[], beside: Beside | null): string {
+  const { table, known } = shape;
+  if (shape.updatesOnly)
+    return `update ${table} t set ${columns.map((column) => `${column} = j.${column}`).join(', ')}
+      from joined j where j.differs and t.source_id = :sourceId and t.external_id = j.external_id`;
+  const named = table === 'items' || table === 'courses' ? ['id'] : [];
+  const owners = Object.entries(ownersOf(shape, beside));
+  const into = [...named, ...columns, ...owners.map(([column]) => column), ...(known ? ['known_at'] : [])];
+  const values = [
+    ...[...named, ...columns, ...owners.map(([, value]) => value)],
+    ...(known ? [':knownAt::timestamptz'] : []),
+  ];
+  const updated = known === 'last' ? [...columns, 'known_at'] : columns;
+  return `insert into ${table} (source_id, external_id, ${into.join(', ')})
+    select :sourceId, external_id, ${values.join(', ')} from joined where differs
+    on conflict (source_id, external_id)
+    do update set ${updated.map((column) => `${column} = excluded.${column}`).join(', ')}`;
+}
+
+/**
+ * One statement: resolves references, compares with what is known, writes only what differs, tells both sides. What is
+ * known is looked up once, by its key: a page joined with itself costs the square of its rows.
+ */
 function statement(shape: TableShape, beside: Beside | null): string {
   const { columns, list, joins, types } = parts(shape, beside);
-  const owners = Object.entries(ownersOf(shape, beside));
-  const { table, known } = shape;
-  const key = 'source_id = :sourceId and t.external_id = j.external_id';
-  const write = shape.updatesOnly
-    ? `update ${table} t set ${columns.map((column) => `${column} = j.${column}`).join(', ')}
-       from differing j where t.${key} returning t.*`
-    : `insert into ${table} (source_id, external_id, ${[...columns, ...owners.map(([column]) => column)].join(', ')}${known ? ', known_at' : ''})
-       select :sourceId, external_id, ${[...columns, ...owners.map(([, value]) => value)].join(', ')}${known ? ', :knownAt::timestamptz' : ''} from differing
-       on conflict (source_id, external_id)
-       do update set ${columns.map((column) => `${column} = excluded.${column}`).join(', ')}${
-         known === 'last' ? ', known_at = excluded.known_at' : ''
-       } returning *`;
+  const told = asObject(columns, 'j');
+  const was = asObject(columns, 't');
+  const isKnown = 't.external_id is not null';
   return `
     with r as (select * from jsonb_to_recordset(:rows::jsonb) as r(${types})),
-    joined as materialized (select ${list} from r ${joins}),
-    known as materialized (
-      select t.external_id, ${asObject(columns, 't')} as was from ${table} t join joined j on t.${key}
+    resolved as (select ${list} from r ${joins}),
+    joined as materialized (
+      select ${['j.*', ...unsaid(shape, columns, beside)].join(', ')}, ${told} as after,
+        case when ${isKnown} then ${was} end as before,
+        ${shape.updatesOnly ? '' : `not (${isKnown}) or`} ${was} is distinct from ${told} as differs
+      from resolved j ${shape.updatesOnly ? 'join' : 'left join'} ${shape.table} t
+        on t.source_id = :sourceId and t.external_id = j.external_id
     ),
-    differing as materialized (
-      select j.* from joined j left join known k using (external_id)
-      where ${shape.updatesOnly ? 'k.was is not null and' : ''} k.was is distinct from ${asObject(columns, 'j')}
-    ),
-    written as (${write})
-    select j.external_id, w.external_id is not null as differs, k.was as before,
-      ${asObject(columns, 'j')} as after, ${concerned(shape, columns, 'j')}
-    from joined j ${shape.updatesOnly ? 'join' : 'left join'} known k using (external_id)
-    left join written w using (external_id)`;
+    written as (${writing(shape, columns, beside)})
+    select j.external_id, j.differs, j.before, j.after, ${concerned(shape, columns, 'j')} from joined j`;
 }
 
 const distinct = (values: readonly (string | null)[]): string[] => [
@@ -165,8 +188,9 @@ export async function writeRecords(
   beside: Beside | null = null,
 ): Promise<Written> {
   const last = [...new Map(records.map((record) => [record.id, record])).values()];
-  const gone = last.filter((record) => shape.deletesGone && record.gone);
-  const kept = last.filter((record) => !gone.includes(record));
+  const isGone = (record: NeutralRecord): boolean => shape.deletesGone === true && record.gone;
+  const gone = last.filter(isGone);
+  const kept = last.filter((record) => !isGone(record));
   const goneIds = gone.map(({ id }) => id);
   const deleted = await takeBack(trx, sourceId, shape, goneIds);
   const rows =

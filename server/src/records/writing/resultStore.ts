@@ -3,24 +3,31 @@ import type { Change } from './changeLogStore';
 import type { Beside, ResultNeutral } from './neutral';
 import { namesOf, type Written } from './recordStore';
 
-interface Row {
-  readonly external_id: string;
-  /** Null where it says what the history says already. */
-  readonly student_id: string | null;
+/** What differed, as the change log has it. */
+interface News {
+  readonly student_id: string;
   readonly item_id: string;
   readonly course_id: string;
-  readonly at: Date;
+  readonly at: string;
   readonly status: string;
   readonly earned: number | null;
   readonly was_status: string | null;
   readonly was_earned: number | null;
 }
 
+interface Appended {
+  /** Names of records that refer to a child or work that has not come. */
+  readonly unknown: readonly string[] | null;
+  readonly touched: readonly string[] | null;
+  readonly news: readonly News[] | null;
+}
+
 /**
  * One statement: finds the children and works, compares with what stands, appends what is news. A record is no news where it
- * is older than what stands, or says the same; one that is told as all there is stands whenever it is dated.
+ * is older than what stands, or says the same; one that is told as all there is stands whenever it is dated. Of a first
+ * reading nothing is news to anybody, and only who is touched comes back.
  */
-const append = (beside: Beside | null): string => `
+const append = (beside: Beside | null, isNews: boolean): string => `
   with r as (
     select * from jsonb_to_recordset(:rows::jsonb) as r(
       id text, student_id text, item_id text, at timestamptz, status text, earned float8, late boolean, levels jsonb, whole boolean)
@@ -29,11 +36,12 @@ const append = (beside: Beside | null): string => `
     select r.id as external_id, s.id as student_id, i.id as item_id, i.course_id,
       case when r.whole then greatest(r.at, last.at) else r.at end as at, r.status, r.earned, r.late, r.levels,
       last.status as was_status, last.earned as was_earned,
-      last.at is null or ((r.whole or r.at >= last.at) and
-        (last.status, last.earned, last.late, last.levels) is distinct from (r.status, r.earned, r.late, r.levels)) as is_news
+      s.id is not null and i.id is not null as is_known,
+      s.id is not null and i.id is not null and (last.at is null or ((r.whole or r.at >= last.at) and
+        (last.status, last.earned, last.late, last.levels) is distinct from (r.status, r.earned, r.late, r.levels))) as is_news
     from r
-    join students s on s.source_id = ${namesOf(beside)} and s.external_id = r.student_id
-    join items i on i.source_id = :sourceId and i.external_id = r.item_id
+    left join students s on s.source_id = ${namesOf(beside)} and s.external_id = r.student_id
+    left join items i on i.source_id = :sourceId and i.external_id = r.item_id
     left join lateral (
       select at, status, earned, late, levels from results
       where student_id = s.id and item_id = i.id order by at desc, seq desc limit 1
@@ -43,16 +51,21 @@ const append = (beside: Beside | null): string => `
     insert into results (student_id, item_id, at, status, earned, late, levels, known_at${beside ? ', household_id' : ''})
     select student_id, item_id, at, status, earned, late, levels, :knownAt::timestamptz${beside ? ', :householdId::uuid' : ''} from known where is_news
   )
-  select external_id, case when is_news then student_id end as student_id, item_id, course_id, at, status, earned,
-    was_status, was_earned
+  select array_agg(external_id) filter (where not is_known) as unknown,
+    array_agg(distinct student_id) filter (where is_news) as touched,
+    ${
+      isNews
+        ? `jsonb_agg(jsonb_build_object('student_id', student_id, 'item_id', item_id, 'course_id', course_id, 'at', at,
+             'status', status, 'earned', earned, 'was_status', was_status, 'was_earned', was_earned)) filter (where is_news)`
+        : 'null::jsonb'
+    } as news
   from known`;
 
-function changeOf(row: Row): Change[] {
-  const { student_id: studentId, course_id: courseId, item_id: itemId, at, status, earned } = row;
-  if (studentId === null) return [];
-  const before = row.was_status === null ? null : { status: row.was_status, earned: row.was_earned };
+function changeOf(news: News): Change {
+  const { student_id: studentId, course_id: courseId, item_id: itemId, at, status, earned } = news;
+  const before = news.was_status === null ? null : { status: news.was_status, earned: news.was_earned };
   const after = { status, earned };
-  return [{ kind: 'result', studentId, courseId, itemId, at: at.toISOString(), before, after }];
+  return { kind: 'result', studentId, courseId, itemId, at: new Date(at).toISOString(), before, after };
 }
 
 /** Of several records of one child's work the newest stands, of equals the last. */
@@ -78,20 +91,21 @@ export async function writeResults(
   beside: Beside | null = null,
 ): Promise<Written> {
   const last = lastOfEach(records);
-  const { rows } = await trx.raw<{ rows: Row[] }>(append(beside), {
+  const { rows } = await trx.raw<{ rows: Appended[] }>(append(beside, knownAt !== null), {
     rows: JSON.stringify([...last.values()]),
     sourceId,
     knownAt,
     ...(beside ? { besideId: beside.sourceId, householdId: beside.householdId } : {}),
   });
-  const ids = new Set(rows.map(({ external_id }) => external_id));
+  const [{ unknown, touched, news } = { unknown: null, touched: null, news: null }] = rows;
+  const waiting = new Set(unknown);
   // An earlier record of the same work on this page was replaced by a later one: it is dealt with.
-  for (const record of records)
-    if (last.get(`${record.student_id}:${record.item_id}`) !== record) ids.add(record.id);
+  const isIn = (record: ResultNeutral): boolean =>
+    last.get(`${record.student_id}:${record.item_id}`) !== record || !waiting.has(record.id);
   return {
-    ids,
-    studentIds: [...new Set(rows.flatMap(({ student_id }) => student_id ?? []))],
+    ids: new Set(records.filter(isIn).map(({ id }) => id)),
+    studentIds: touched ?? [],
     courseIds: [],
-    changes: rows.flatMap(changeOf),
+    changes: (news ?? []).map(changeOf),
   };
 }

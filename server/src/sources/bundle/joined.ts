@@ -28,6 +28,12 @@ async function listBy<T>(
   return lists;
 }
 
+/** What is known of a person's roles beside what the bundle says. */
+export interface RolesOfPerson {
+  readonly id: string;
+  readonly roles: readonly object[];
+}
+
 const roleOf = (fields: Fields) => {
   const role = text(fields, 'role')?.toLowerCase();
   const org = text(fields, 'orgSourcedId');

@@ -79,10 +79,13 @@ function readRow(
     raw as never,
     told,
   );
+  const isWhole = mode === 'bulk';
   return {
     records: records.map(({ collection, record }) => ({
-      ...{ collection, file, row },
-      record: collection === 'results' && mode === 'bulk' ? { ...record, whole: true } : record,
+      collection,
+      file,
+      row,
+      record: collection === 'results' && isWhole ? { ...record, whole: true } : record,
     })),
     faults: doubts.map(({ fault, detail }) => refuse(fault, detail)),
   };
@@ -129,16 +132,14 @@ export interface OpenBundle {
   /** What is wrong with files as a whole. */
   readonly faults: readonly RowFault[];
   readonly modes: ReadonlyMap<OneRosterName, Mode>;
+  /** Whether it tells of people, whose roles may have been told before. */
+  readonly namesPeople: boolean;
   /** People's roles, by this bundle or by those before it. */
   readonly rolesOf: Joined['rolesOf'];
+  /** What is known of people whose roles this bundle does not tell anew. */
+  knowRoles(before: Joined['rolesOf']): void;
   batches(from?: From): AsyncGenerator<Batch>;
   close(): void;
-}
-
-interface Before {
-  readonly limits?: ArchiveLimits;
-  /** What is known of people whose roles this bundle does not tell anew. */
-  readonly rolesBefore?: () => Promise<Joined['rolesOf']>;
 }
 
 /**
@@ -148,16 +149,16 @@ interface Before {
 export async function openBundle(
   path: string,
   told: Told,
-  { limits = usualArchiveLimits, rolesBefore }: Before = {},
+  limits: ArchiveLimits = usualArchiveLimits,
 ): Promise<OpenBundle> {
   const archive = await openArchive(path, limits);
   try {
     const manifest = await readManifest(archive, names);
     const own = await readJoined(archive);
-    const before = archive.tables.has('users.csv') ? await rolesBefore?.() : undefined;
+    let before: Joined['rolesOf'] = () => [];
     const rolesOf: Joined['rolesOf'] = (id) => {
       const roles = own.rolesOf(id);
-      return roles.length > 0 ? roles : (before?.(id) ?? []);
+      return roles.length > 0 ? roles : before(id);
     };
     const joined = { ...own, rolesOf };
     const modeOf = (name: OneRosterName): Mode => manifest.modes.get(name) ?? 'absent';
@@ -178,7 +179,9 @@ export async function openBundle(
         fault: 'misfit',
       })),
       modes: new Map(names.map((name) => [name, modeOf(name)])),
+      namesPeople: archive.tables.has('users.csv'),
       rolesOf,
+      knowRoles: (known) => (before = known),
       batches,
       close: () => archive.close(),
     };

@@ -37,8 +37,8 @@ export async function reckonBundles(
   let rolesOf: OpenBundle['rolesOf'] = () => [];
   for (const path of paths) {
     const name = basename(path);
-    const before = rolesOf;
-    const bundle = await openBundle(path, { zone, now: asOf }, { rolesBefore: async () => before });
+    const bundle = await openBundle(path, { zone, now: asOf });
+    bundle.knowRoles(rolesOf);
     rolesOf = bundle.rolesOf;
     problems.push(...bundle.faults.map((fault) => problemOf(name, fault)));
     for await (const batch of bundle.batches()) {

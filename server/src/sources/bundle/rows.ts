@@ -1,6 +1,6 @@
 import { Transform, type Readable, type TransformCallback } from 'node:stream';
 import { finished } from 'node:stream/promises';
-import { parse } from 'csv-parse';
+import { Parser } from 'csv-parse';
 import { parse as parseLine } from 'csv-parse/sync';
 import { decodeStream } from 'iconv-lite';
 import { encodingOf } from './encoding';
@@ -81,37 +81,41 @@ interface Parsed {
   readonly lines: number;
 }
 
+/** Records are taken as they are found: what waits in a stream that breaks is lost. */
+class Finder extends Parser {
+  private found: Parsed[] = [];
+
+  override push(fields: string[] | null): boolean {
+    if (fields === null) return super.push(null);
+    this.found.push({ fields, lines: this.info.lines });
+    return true;
+  }
+
+  taken(): Parsed[] {
+    const { found } = this;
+    this.found = [];
+    return found;
+  }
+}
+
 /**
  * The records of a text, all of them up to where it breaks.
  * @throws CsvError where it breaks.
  */
 async function* recordsOf(text: AsyncIterable<string>): AsyncGenerator<Parsed> {
-  let queue: Parsed[] = [];
-  // They are taken as they are found: what waits in a stream that breaks is lost.
-  const parser = parse({
-    ...{ ...options, bom: true, max_record_size: mostInRow },
-    on_record: (fields: string[], { lines }) => {
-      queue.push({ fields, lines });
-      return null;
-    },
-  });
+  const parser = new Finder({ ...options, bom: true, max_record_size: mostInRow });
   const over = finished(parser.resume()).then(
     () => null,
     (error: unknown) => error,
   );
-  const found = (): Parsed[] => {
-    const records = queue;
-    queue = [];
-    return records;
-  };
   for await (const chunk of text) {
     parser.write(chunk);
-    yield* found();
+    yield* parser.taken();
     if (parser.destroyed || parser.errored) break;
   }
   if (!parser.destroyed) parser.end();
   const error = await over;
-  yield* found();
+  yield* parser.taken();
   if (error) throw error;
 }
 

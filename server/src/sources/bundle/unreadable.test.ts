@@ -2,12 +2,20 @@ import { randomBytes } from 'node:crypto';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { csv, manifest, packed, smallSchool, type Tables } from '../../testing/bundles';
 import { usualArchiveLimits } from './archive';
-import { openBundle } from './readBundle';
+import { openApart } from './openApart';
+import { openBundle, type Batch } from './readBundle';
 import { reckonBundles } from './reckon';
 
 /* What of a bundle cannot be read, row by row or at all: each with its reason, and nothing else with it. */
 const asked = { asOf: '2026-10-21T18:00:00Z', zone: 'America/Halifax' };
 const reckon = (...paths: string[]) => reckonBundles(paths, asked);
+
+const whole = {
+  'manifest.csv': manifest(smallSchool),
+  ...Object.fromEntries(
+    Object.entries(smallSchool as Tables).map(([name, rows]) => [`${name}.csv`, csv(rows)]),
+  ),
+};
 
 describe('a row that cannot be taken', () => {
   const odd = async (name: string, text: string) =>
@@ -149,12 +157,6 @@ describe('a row that cannot be taken', () => {
 });
 
 describe('a bundle that cannot be read at all', () => {
-  const whole = {
-    'manifest.csv': manifest(smallSchool),
-    ...Object.fromEntries(
-      Object.entries(smallSchool as Tables).map(([name, rows]) => [`${name}.csv`, csv(rows)]),
-    ),
-  };
   const patched = async (patch: (zip: Buffer) => Buffer) => {
     const path = await packed(whole);
     writeFileSync(path, patch(readFileSync(path)));
@@ -217,8 +219,46 @@ describe('a bundle that cannot be read at all', () => {
   it('is larger than it may be', async () => {
     const path = await packed(whole);
     const limits = { ...usualArchiveLimits, bytes: 100 };
-    await expect(openBundle(path, { zone: 'UTC', now: asked.asOf }, { limits })).rejects.toMatchObject({
+    await expect(openBundle(path, { zone: 'UTC', now: asked.asOf }, limits)).rejects.toMatchObject({
       code: 'too-big',
     });
+  });
+});
+
+describe('a bundle in a thread of its own', () => {
+  const told = { zone: asked.zone, now: asked.asOf };
+
+  it('is read as it is beside it', async () => {
+    const path = await packed(whole);
+    const [apart, beside] = [await openApart(path, told), await openBundle(path, told)];
+    const batchesOf = async (from: AsyncIterable<Batch>) => {
+      const found: Batch[] = [];
+      for await (const batch of from) found.push(batch);
+      return found;
+    };
+    const batches = await batchesOf(beside.batches());
+    expect(batches.flatMap(({ records }) => records).length).toBeGreaterThan(5);
+    expect(await batchesOf(apart.batches())).toEqual(batches);
+    // From its beginning as often as it is asked.
+    expect(await batchesOf(apart.batches())).toEqual(batches);
+    expect([[...apart.modes], apart.faults]).toEqual([[...beside.modes], beside.faults]);
+    beside.close();
+    await apart.close();
+  });
+
+  it.each([
+    ['takes too long', { memoryMb: 512, patienceMs: 1 }],
+    ['takes too much memory', { memoryMb: 6, patienceMs: 60_000 }],
+  ])('%s', async (_name, limits) => {
+    const path = await packed(whole);
+    await expect(openApart(path, told, limits)).rejects.toMatchObject({
+      name: 'BundleError',
+      code: 'too-big',
+    });
+  });
+
+  it('says why it cannot be read', async () => {
+    const path = await packed({ 'readme.txt': 'x' });
+    await expect(openApart(path, told)).rejects.toMatchObject({ name: 'BundleError', code: 'no-tables' });
   });
 });

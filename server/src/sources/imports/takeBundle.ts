@@ -18,7 +18,9 @@ import {
 import type { Db, Deps } from '../../kit';
 import { linkOwnChildren } from '../../household';
 import { BundleError } from '../bundle/errors';
-import { openBundle, type Batch, type OpenBundle, type RowFault } from '../bundle/readBundle';
+import type { RolesOfPerson } from '../bundle/joined';
+import { openApart, type BundleApart } from '../bundle/openApart';
+import type { Batch, RowFault } from '../bundle/readBundle';
 import type { ReadingHooks } from '../hooks';
 import { clearShapes, reportedOf } from '../problemStore';
 import { isMuch } from '../shrinking';
@@ -43,7 +45,7 @@ const tableOf: Readonly<Record<WholeCollection, OneRosterName>> = {
 interface Taking {
   readonly deps: TakeDeps;
   readonly bundle: store.BundleRow;
-  readonly open: OpenBundle;
+  readonly open: BundleApart;
   readonly run: Run;
   /** Whether the source has been read before. */
   readonly again: boolean;
@@ -177,13 +179,12 @@ async function withFile<T>(db: Db, bundleId: string, work: (path: string) => Pro
 }
 
 /** What is known of a source's people, for a bundle that changes them and does not tell their roles anew. */
-async function rolesBefore(db: Db, sourceId: string): Promise<OpenBundle['rolesOf']> {
-  const known = new Map((await rolesOfPeople(db, sourceId)).map((each) => [each.id, each]));
-  return (id) => {
-    const person = known.get(id);
-    if (!person) return [];
-    return [{ role: person.role, ...(person.school ? { org: { sourcedId: person.school } } : {}) }];
-  };
+async function rolesBefore(db: Db, sourceId: string): Promise<RolesOfPerson[]> {
+  const people = await rolesOfPeople(db, sourceId);
+  return people.map(({ id, role, school }) => ({
+    id,
+    roles: [{ role, ...(school ? { org: { sourcedId: school } } : {}) }],
+  }));
 }
 
 async function takeBundle(deps: TakeDeps, source: sources.SourceRow, bundle: store.BundleRow) {
@@ -199,14 +200,11 @@ async function takeBundle(deps: TakeDeps, source: sources.SourceRow, bundle: sto
     reported,
   };
   return withFile(deps.db, bundle.id, async (path) => {
-    let open: OpenBundle | null = null;
+    let open: BundleApart | null = null;
     try {
       const told = { zone: source.time_zone, now: now.toISOString() };
-      open = await openBundle(
-        path,
-        told,
-        again ? { rolesBefore: () => rolesBefore(deps.db, source.id) } : {},
-      );
+      open = await openApart(path, told);
+      if (again && open.namesPeople) await open.knowRoles(await rolesBefore(deps.db, source.id));
       return await takeOpen({ deps, bundle, open, run, again });
     } catch (error) {
       if (!(error instanceof BundleError)) throw error;
@@ -218,7 +216,7 @@ async function takeBundle(deps: TakeDeps, source: sources.SourceRow, bundle: sto
       });
       return 'refused';
     } finally {
-      open?.close();
+      await open?.close();
     }
   });
 }

@@ -1,7 +1,6 @@
-import { Apart, threadProgram, TooMuch } from '../../../kit';
-import { BundleError } from '../../bundle/errors';
+import { Apart, threadProgram } from '../../../kit';
+import { toldBy, type Answer } from '../../bundle/answers';
 import type { Winnowed, WinnowAsk } from './winnow';
-import type { Answer } from './winnow.worker';
 
 /** Winnows bundles in a thread of its own. */
 export class Winnower {
@@ -9,13 +8,9 @@ export class Winnower {
     ...{ memoryMb: 256, patienceMs: 60_000, mostWaiting: 20 },
   });
 
-  /** @throws BundleError where nothing of it can be read, or it takes too long. */
-  async winnow(ask: WinnowAsk): Promise<Winnowed> {
-    const answer = await this.thread.run<Answer>(ask).catch((cause: unknown) => {
-      throw cause instanceof TooMuch ? new BundleError('too-big', cause.message, { cause }) : cause;
-    });
-    if ('refused' in answer) throw new BundleError(answer.refused, answer.detail);
-    return answer;
+  /** @throws BundleError where nothing of it can be read, or it takes too much. */
+  winnow(ask: WinnowAsk): Promise<Winnowed> {
+    return toldBy(this.thread.run<Answer<Winnowed>>(ask));
   }
 
   close(): Promise<void> {

@@ -1,0 +1,50 @@
+import { Apart, threadProgram, type ApartLimits } from '../../kit';
+import type { Told } from '../translation';
+import { toldBy, type Answer } from './answers';
+import type { RolesOfPerson } from './joined';
+import type { Batch, From, OpenBundle } from './readBundle';
+
+/** What is known of a bundle before any of its rows is read. */
+export type Opened = Pick<OpenBundle, 'faults' | 'modes' | 'namesPeople'>;
+
+/** A bundle that a thread of its own reads; the memory and time of reading are that thread's. */
+export interface BundleApart extends Opened {
+  knowRoles(people: readonly RolesOfPerson[]): Promise<void>;
+  batches(from?: From): AsyncGenerator<Batch>;
+  close(): Promise<void>;
+}
+
+/** What each step of a reading may cost: to open a bundle, or to read some rows of it. */
+const usualLimits = { memoryMb: 512, patienceMs: 60_000 };
+
+/**
+ * Opens a bundle in a thread of its own.
+ * @throws BundleError where nothing of it can be read, or it takes too much; so does whoever reads on in it.
+ */
+export async function openApart(
+  path: string,
+  told: Told,
+  limits: Pick<ApartLimits, 'memoryMb' | 'patienceMs'> = usualLimits,
+): Promise<BundleApart> {
+  const thread = new Apart(threadProgram(__dirname, 'bundle.worker'), {
+    ...{ ...limits, mostWaiting: 1, keeps: true },
+  });
+  const ask = <T>(what: unknown, name?: string): Promise<T> => toldBy(thread.run<Answer<T>>(what, name));
+  const next = () => ask<Batch | null>(null, 'next');
+  async function* batches(from?: From): AsyncGenerator<Batch> {
+    await thread.run(from ?? null, 'begin');
+    for (let batch = await next(); batch; batch = await next()) yield batch;
+  }
+  try {
+    const opened = await ask<Opened>({ path, told });
+    return {
+      ...opened,
+      knowRoles: (people) => thread.run(people, 'knowRoles'),
+      batches,
+      close: () => thread.close(),
+    };
+  } catch (error) {
+    await thread.close();
+    throw error;
+  }
+}
