@@ -12,6 +12,8 @@ export const syncFaults = [
   'unstorable',
   /** Another school has given the same code: it opens nothing. */
   'code-taken',
+  /** It names another child by now: whose it was keeps its record, and nobody follows it over. */
+  'id-passed',
   /** Its zone is none of the calendar's: that of its source is taken. */
   'unknown-zone',
 ] as const;

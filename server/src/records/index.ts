@@ -87,6 +87,7 @@ export {
   toldKey,
   neutralCollections,
   logChanges,
+  setApartPassed,
   settleClasses,
   writeCollection,
   type Beside,

@@ -89,12 +89,11 @@ export function readRows(
   rows: readonly unknown[],
   { schema, members, translate }: RowKind,
   told: Told,
-): Page {
+): Omit<Page, 'digest'> {
   const broken: BrokenRecord[] = [];
   const sound: string[] = [];
-  const records: { collection: NeutralCollection; record: NeutralRecord }[] = [];
+  const records: Page['records'][number][] = [];
   let changedUpTo: string | null = null;
-  let latest: unknown[] = [];
   rows.forEach((raw, index) => {
     const externalId = nameOf(raw, members.id, index + 1);
     const reason = misfitOf(schema, raw);
@@ -102,15 +101,13 @@ export function readRows(
     const row = raw as Record<string, unknown>; // checked above
     const written = row[members.changed];
     const changed = typeof written === 'string' ? instantOf(written, told.zone, 'start') : null;
-    if (changed !== null && (changedUpTo === null || changed > changedUpTo)) {
+    // One that lies ahead would hide all that changes before it.
+    if (changed !== null && changed <= told.now && (changedUpTo === null || changed > changedUpTo))
       changedUpTo = changed;
-      latest = [];
-    }
-    if (changed === changedUpTo) latest.push(raw);
     const { doubts, records: translated } = neutralsOf(translate, row as never, told);
-    records.push(...translated);
+    for (const each of translated) records.push({ ...each, changed });
     if (doubts.length === 0) sound.push(externalId);
     for (const { fault, detail } of doubts) broken.push({ externalId, fault, reason: detail, raw });
   });
-  return { records, broken, sound, changedUpTo, digest: digestOf(rows), latest: digestOf(latest) };
+  return { records, broken, sound, changedUpTo };
 }

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { Db } from '../kit';
+import type { Db, Trx } from '../kit';
 import {
   sourceParts,
   type OneRosterVersion,
@@ -107,6 +107,10 @@ export async function moveCursor(
       seen: db.raw('seen || ?::jsonb', [JSON.stringify({ [collection]: to.seen })]),
     });
 }
+
+/** All of a source is asked for at its next reading. */
+export const forgetCursors = async (db: Trx, id: string): Promise<void> =>
+  void (await db('sources').where({ id }).update({ cursors: '{}', seen: '{}' }));
 
 /** What a source does not give of what it is asked for apart, as far as it has been asked. */
 export const untoldOf = (parts: Parts): SourcePart[] =>

@@ -3,7 +3,7 @@ import { unseal, type Config, type Deps } from '../kit';
 import type { Connector } from './connector';
 import { FeedConnector } from './connectors/feed';
 import { OneRosterConnector, versionOf } from './connectors/oneRoster';
-import { justBefore } from './connectors/paging';
+import { Copies } from './copies';
 import { SourceError } from './errors';
 import type { ReadingHooks } from './hooks';
 import { Budget, mostRecords, usualLimits, type ReadingLimits } from './http/budget';
@@ -31,7 +31,7 @@ interface Reading {
   readonly deps: SyncDeps;
   readonly source: store.SourceRow;
   readonly now: Date;
-  readonly report: { records: number; problems: number };
+  readonly report: Run['report'];
   readonly reported: Reported;
   readonly guard: ShrinkGuard;
 }
@@ -74,31 +74,43 @@ async function goOn({ deps, source, report }: Reading, collection: string): Prom
     throw new SourceError('source-stopped', `${collection} were stopped`, false);
 }
 
+/** So long before the last change a source is asked from: what is put down late bears an earlier instant. */
+const overlapMs = 3_600_000;
+const overlapping = (instant: string): string => new Date(Date.parse(instant) - overlapMs - 1).toISOString();
+
+/** Of so many pages it is remembered what was on them. */
+const mostSeen = 500;
+
 async function readCollection(reading: Reading, connector: Connector, collection: string): Promise<void> {
   const { source, deps } = reading;
   const run = runOf(reading, Boolean(source.parts[connector.part]?.since));
-  const known = source.cursors[collection];
-  const seen = (known && source.seen[collection]) || '';
+  // What bears a passed id is another child's now, though it has not changed: all of it is asked for anew.
+  const from = reading.report.passed > 0 ? null : (source.cursors[collection] ?? null);
+  const before = (from !== null && source.seen[collection]) || '';
+  const known = new Set(before.split(' '));
   const most = mostRecords[collection] ?? Infinity;
-  let to = { instant: known ?? '', seen };
+  const copies = new Copies();
+  const seen: string[] = [];
+  let to = from ?? '';
   let count = 0;
-  for await (const page of connector.pages(collection, known ? justBefore(known) : null)) {
+  for await (const page of connector.pages(collection, from && overlapping(from), known)) {
     count += page.records.length;
     if (count > most) throw new SourceError('source-too-much', `more than ${most} ${collection}`, false);
-    // A source gives again what changed in the last instant of before: the very same is not written again.
-    if (page.digest !== seen) {
-      if (run.knownAt) await reading.guard.letThrough(page.records);
-      await writePage(run, collection, page);
+    // A source gives again what it gave before: the very same is not written again.
+    const records = copies.newestOf(page.records);
+    if (!known.has(page.digest)) {
+      if (run.knownAt) await reading.guard.letThrough(records);
+      await writePage(run, collection, { ...page, records });
       await goOn(reading, collection);
     }
-    const { changedUpTo, latest } = page;
-    if (changedUpTo && changedUpTo > to.instant) to = { instant: changedUpTo, seen: latest };
-    // Of an instant that fills several pages no digest is kept.
-    else if (changedUpTo === to.instant && latest !== to.seen) to = { instant: changedUpTo, seen: '' };
+    // An old copy on it may be what the source has come back to.
+    if (records.length === page.records.length) seen.push(page.digest);
+    if (page.changedUpTo && page.changedUpTo > to) to = page.changedUpTo;
   }
   // Only now: a pass that was cut is read again from where the last whole one ended.
-  if (to.instant !== '' && (to.instant !== known || to.seen !== seen)) {
-    await store.moveCursor(deps.db, source.id, collection, to);
+  const now = seen.slice(-mostSeen).join(' ');
+  if (to !== '' && (to !== from || now !== before)) {
+    await store.moveCursor(deps.db, source.id, collection, { instant: to, seen: now });
   }
 }
 
@@ -145,7 +157,14 @@ export async function syncSource(deps: SyncDeps, sourceId: string): Promise<Sync
   const now = await deps.clock.now();
   const reported = await reportedOf(deps.db, sourceId);
   const guard = new ShrinkGuard(deps.db, source);
-  const reading: Reading = { deps, source, now, report: { records: 0, problems: 0 }, reported, guard };
+  const reading: Reading = {
+    deps,
+    source,
+    now,
+    report: { records: 0, problems: 0, passed: 0 },
+    reported,
+    guard,
+  };
   try {
     await readSource(reading);
   } catch (error) {

@@ -3,6 +3,7 @@ import {
   assumePolicies,
   logChanges,
   neutralCollections,
+  setApartPassed,
   settleClasses,
   studentsOfCourses,
   takenCodes,
@@ -15,6 +16,7 @@ import type { Deps, Trx } from '../kit';
 import type { BrokenRecord, Page } from './connector';
 import type { ReadingHooks } from './hooks';
 import * as store from './problemStore';
+import { forgetCursors } from './store';
 
 /** One reading of a source, or of a part of it. */
 export interface Run {
@@ -23,9 +25,16 @@ export interface Run {
   readonly now: Date;
   /** From when on it is known; null for a backlog, which is no news and counts as known from its own times on. */
   readonly knownAt: Date | null;
-  readonly report: { records: number; problems: number };
+  readonly report: {
+    records: number;
+    problems: number;
+    /** Ids that name another child by now. */
+    passed: number;
+  };
   /** What of the source is set aside, as far as it is known; a record that goes in is asked about here first. */
   readonly reported: store.Reported;
+  /** A family may give its own child another name. */
+  readonly isOwn?: boolean;
   /** Whose it is, where a household writes it beside another source's record. */
   readonly beside?: Beside | null;
 }
@@ -68,6 +77,21 @@ async function reportTaken(trx: Trx, run: Run, records: readonly NeutralRecord[]
   await report(trx, run, 'linkCodes', broken);
 }
 
+/** An id that names another child is a new child: whose it was keeps what was told of it, and whoever runs Cadro hears of it. */
+async function setApart(trx: Trx, run: Run, records: readonly NeutralRecord[]): Promise<readonly string[]> {
+  const passed = await setApartPassed(trx, run.sourceId, records);
+  const broken = passed.map(({ externalId }): BrokenRecord => ({
+    externalId,
+    fault: 'id-passed',
+    reason: '',
+    raw: null,
+  }));
+  await report(trx, run, 'passedIds', broken);
+  run.report.passed += passed.length;
+  if (passed.length > 0) await forgetCursors(trx, run.sourceId);
+  return passed.map(({ studentId }) => studentId);
+}
+
 /** What has come sound is reported no longer. @param faults those of which it cannot be any more. */
 async function mend(
   trx: Trx,
@@ -81,6 +105,7 @@ async function mend(
 
 async function takeIn(trx: Trx, run: Run, collection: NeutralCollection, records: readonly NeutralRecord[]) {
   const { sourceId, now, knownAt, beside = null } = run;
+  const passed = collection === 'students' && !run.isOwn ? await setApart(trx, run, records) : [];
   const written = await writeCollection(trx, sourceId, collection, records, knownAt, beside);
   await mend(trx, run, { collection, ids: [...written.ids] });
   await report(trx, run, collection, records.filter(({ id }) => !written.ids.has(id)).map(waitsFor));
@@ -98,7 +123,7 @@ async function takeIn(trx: Trx, run: Run, collection: NeutralCollection, records
     : [];
   if (collection === 'linkCodes') await reportTaken(trx, run, records);
   const students = await studentsOfCourses(trx, written.courseIds);
-  const touched = [...new Set([...written.studentIds, ...students, ...ended])];
+  const touched = [...new Set([...passed, ...written.studentIds, ...students, ...ended])];
   if (touched.length > 0) await run.deps.reading.onRecords(trx, touched, now);
 }
 

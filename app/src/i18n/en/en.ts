@@ -124,6 +124,7 @@ export const en = {
       'unknown-reference': 'names a record that the school has not sent yet',
       unstorable: 'can’t be kept as it is',
       'code-taken': 'is a code that another school uses, too',
+      'id-passed': 'is now another child’s number; the first child keeps their record',
       'unknown-zone': 'names a time zone that doesn’t exist',
     },
     problems_one: '{{count}} record could not be taken in',

@@ -125,6 +125,7 @@ export const es: Catalogue = {
       'unknown-reference': 'nombra un registro que la escuela aún no ha enviado',
       unstorable: 'no se puede guardar tal como está',
       'code-taken': 'es un código que también usa otra escuela',
+      'id-passed': 'ahora es el número de otro estudiante; el primero conserva su historial',
       'unknown-zone': 'nombra una zona horaria que no existe',
     },
     problems_one: '{{count}} registro no se pudo incorporar',

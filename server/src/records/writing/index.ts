@@ -12,6 +12,7 @@ import { writeResults } from './resultStore';
 import { writeScoreComments } from './scoreCommentStore';
 import { tableShapes } from './tables';
 
+export { setApartPassed } from './passedStore';
 export { assumePolicies, settleClasses } from './settleStore';
 export { countTold, countUntold, forgetTold, putTold, takeUntold, toldKey } from './toldStore';
 export { logChanges, neutralCollections };

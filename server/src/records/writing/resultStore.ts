@@ -68,13 +68,17 @@ function changeOf(news: News): Change {
   return { kind: 'result', studentId, courseId, itemId, at: new Date(at).toISOString(), before, after };
 }
 
+/** What was taken back opens no work that another record of it scores. */
+const isLater = (record: ResultNeutral, before: ResultNeutral): boolean =>
+  record.gone !== before.gone && record.id !== before.id ? before.gone : record.at >= before.at;
+
 /** Of several records of one child's work the newest stands, of equals the last. */
 function lastOfEach(records: readonly ResultNeutral[]): Map<string, ResultNeutral> {
   const last = new Map<string, ResultNeutral>();
   for (const record of records) {
     const key = `${record.student_id}:${record.item_id}`;
     const before = last.get(key);
-    if (!before || record.at >= before.at) last.set(key, record);
+    if (!before || isLater(record, before)) last.set(key, record);
   }
   return last;
 }

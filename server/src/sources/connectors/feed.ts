@@ -270,22 +270,19 @@ export class FeedConnector implements Connector {
     private readonly budget?: Budget,
   ) {}
 
-  async *pages(name: string, since: string | null): AsyncGenerator<Page> {
+  async *pages(name: string, since: string | null, known?: ReadonlySet<string>): AsyncGenerator<Page> {
     if (!isName(name)) throw new Error(`not a collection of the feed: ${name}`);
-    const pages = walk(
-      async (from, offset) => {
-        const { body, total, more } = await this.http.getJson(feedPath(name), {
-          limit: String(pageSize),
-          offset: String(offset),
-          ...(from ? { since: from } : {}),
-        });
-        return { rows: listIn(body, 'records'), total, more };
-      },
-      members.changed,
-      since,
-      this.budget,
-    );
+    const read = async (from: string | null, offset: number) => {
+      const { body, total, more } = await this.http.getJson(feedPath(name), {
+        limit: String(pageSize),
+        offset: String(offset),
+        ...(from ? { since: from } : {}),
+      });
+      return { rows: listIn(body, 'records'), total, more };
+    };
+    const { budget } = this;
     const kind = { schema: feedCollections[name], members, translate: translations[name] };
-    for await (const rows of pages) yield readRows(rows, kind, this.told);
+    for await (const { rows, digest } of walk({ read, members, since, known, budget }))
+      yield { ...readRows(rows, kind, this.told), digest };
   }
 }

@@ -63,7 +63,7 @@ export class OneRosterConnector implements Connector {
     this.collections = oneRosterNames(ways);
   }
 
-  async *pages(name: string, since: string | null): AsyncGenerator<Page> {
+  async *pages(name: string, since: string | null, known?: ReadonlySet<string>): AsyncGenerator<Page> {
     if (!isOneRosterName(name)) throw new Error(`not a OneRoster collection: ${name}`);
     const read = (from: string | null, offset: number) => this.ask(name, from, offset);
     const kind = {
@@ -71,8 +71,9 @@ export class OneRosterConnector implements Connector {
       members,
       translate: (row: never, told: Told) => translateRow(name, row, told),
     };
-    for await (const rows of walk(read, members.changed, since, this.ways.budget)) {
-      yield readRows(rows.map(withoutNulls), kind, this.told);
+    const { budget } = this.ways;
+    for await (const { rows, digest } of walk({ read, members, since, known, budget })) {
+      yield { ...readRows(rows.map(withoutNulls), kind, this.told), digest };
     }
   }
 

@@ -33,10 +33,11 @@ class Source {
   };
 }
 
+const members = { id: 'id', changed: 'at' };
 async function seen(source: Source, since: string | null = null): Promise<Map<number, string>> {
   const last = new Map<number, string>();
-  for await (const page of walk(source.read, 'at', since))
-    for (const row of page as Row[]) last.set(row.id, row.at);
+  for await (const { rows } of walk({ read: source.read, members, since }))
+    for (const row of rows as Row[]) last.set(row.id, row.at);
   return last;
 }
 const rowsAt = (minutes: readonly number[]): Row[] =>
@@ -79,6 +80,27 @@ describe('walking a collection', () => {
     expect(found.size).toBe(450);
   });
 
+  it('misses none of one instant that fills many pages, though they change while it reads', async () => {
+    let clock = 100;
+    const source = new Source(rowsAt(Array<number>(5000).fill(5)), pageSize, (each) => {
+      // At each answer for a while the first of them changes: all that follow move up by one.
+      if (clock < 160)
+        each.rows = each.rows.map((row) => (row.id === clock - 100 ? { ...row, at: instant(clock) } : row));
+      clock += 1;
+    });
+    expect((await seen(source)).size).toBe(5000);
+  });
+
+  it('reads what it knows once, however many pages of one instant there are', async () => {
+    const source = new Source(rowsAt(Array<number>(450).fill(5)), pageSize, stays);
+    const known = new Set<string>();
+    for await (const { digest } of walk({ read: source.read, members, since: null })) known.add(digest);
+    const before = source.pages;
+    for await (const page of walk({ read: source.read, members, since: null, known }))
+      expect(page).toBeDefined();
+    expect(source.pages - before).toBeLessThan(before);
+  });
+
   it('asks only for what changed since', async () => {
     const found = await seen(new Source(rowsAt([1, 2, 3, 4]), 2, stays), instant(2));
     expect([...found.keys()]).toEqual([2, 3]);
@@ -97,7 +119,7 @@ describe('walking a collection', () => {
     const rows = rowsAt([1, 2, 3]);
     const read = () => Promise.resolve({ rows: [rows[2], rows[0]], total: null, more: null });
     const pages: unknown[] = [];
-    for await (const page of walk(read, 'at', null)) pages.push(page);
+    for await (const page of walk({ read, members, since: null })) pages.push(page);
     expect(pages).toHaveLength(1);
   });
 
@@ -113,7 +135,8 @@ describe('walking a collection', () => {
     const read = () => Promise.resolve({ rows: rowsOf((page += 1)), total: null, more: true });
     const budget = new Budget({ ...usualLimits, pages: 100 }, () => 0);
     const walked = async () => {
-      for await (const rows of walk(read, 'at', null, budget)) expect(rows).toHaveLength(pageSize);
+      for await (const { rows } of walk({ read, members, since: null, budget }))
+        expect(rows).toHaveLength(pageSize);
     };
     await expect(walked()).rejects.toMatchObject({ code });
   });

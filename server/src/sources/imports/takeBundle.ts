@@ -196,7 +196,7 @@ async function takeBundle(deps: TakeDeps, source: sources.SourceRow, bundle: sto
     sourceId: source.id,
     now,
     knownAt: again ? now : null,
-    report: { records: 0, problems: 0 },
+    report: { records: 0, problems: 0, passed: 0 },
     reported,
   };
   return withFile(deps.db, bundle.id, async (path) => {

@@ -96,8 +96,17 @@ export async function writeRecords(
       record: { ...row, gone: row.gone ?? false },
     })),
   );
-  const report = { records: 0, problems: 0 };
-  const run = { deps, sourceId, now, knownAt: backlog ? null : now, report, reported: new Map(), beside };
+  const report = { records: 0, problems: 0, passed: 0 };
+  const run = {
+    deps,
+    sourceId,
+    now,
+    knownAt: backlog ? null : now,
+    report,
+    reported: new Map(),
+    beside,
+    isOwn: true,
+  };
   await writePage(run, 'own', { records, broken: [], sound: [] });
   if (report.problems > 0) throw new HttpProblem('bad-request');
   await sources.markRead(deps.db, sourceId, now);
