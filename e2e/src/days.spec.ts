@@ -220,7 +220,7 @@ test('attendance says what stands out, and what a code means can be told', async
   await expect(page.getByText('What does ‘Q7’ mean?')).toHaveCount(0);
 
   await page.getByRole('link', { name: 'Day by day' }).click();
-  await page.getByRole('link', { name: 'Read marks from a file' }).click();
+  await page.getByRole('link', { name: 'Bring in a table of attendance' }).click();
   const chooser = page.waitForEvent('filechooser');
   await page.getByRole('button', { name: 'Choose a file' }).click();
   const csv = 'date,period,code\n2026-09-25,1,Z9\nyesterday,2,P\n';

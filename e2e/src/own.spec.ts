@@ -2,6 +2,7 @@ import { once as listening } from 'node:events';
 import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import type { Page } from '@playwright/test';
+import type { Guardian } from './guardian';
 import { islandSchool, zip } from './islandSchool';
 import { begins, newcomer } from './newcomers';
 import { expect, once, test } from './stack';
@@ -190,8 +191,36 @@ test('a table out of a page and a file: read, corrected, taken once', once, asyn
     await photo
   ).setFiles({ name: 'boat.xlsx', mimeType: 'x', buffer: Buffer.from('PK\u0003\u0004 a boat') });
   await expect(page.getByText(/^This can’t be read as a table/)).toBeVisible();
+  await otherTables(parent);
   expect(parent.complaints).toEqual([]);
 });
+
+/** A list of courses and a table of attendance, given where any table is. */
+async function otherTables(parent: Guardian) {
+  const { page } = parent;
+  const courses =
+    'Period\tClass\tTeacher\n1\tNew course\tMs. Eider\n2\tChart drawing\tMr. Lugg\n3\tBoat building\t\n';
+  await page.getByLabel('Paste the table here').fill(courses);
+  await page.getByRole('button', { name: 'Read the table' }).click();
+  await expect(page.getByRole('heading', { name: '3 courses' })).toBeVisible();
+  await expect(page.getByText('New course · Ms. Eider · there already')).toBeVisible();
+  await parent.findsStateInOrder('a list of courses');
+  await page.getByRole('button', { name: 'Add 2 courses' }).click();
+  await expect(page.getByRole('heading', { name: '2 courses added' })).toBeVisible();
+  await expect(page.getByRole('link', { name: 'Chart drawing' })).toBeVisible();
+
+  const attendance = `Date\tClass\tAttendance\n${day(-8)}\tNew course\tAbsent – excused\n${day(-7)}\tNew course\tQ4\n`;
+  await page.getByLabel('Paste the table here').fill(attendance);
+  await page.getByRole('button', { name: 'Read the table' }).click();
+  await expect(page.getByRole('heading', { name: '2 attendance marks' })).toBeVisible();
+  await page.getByRole('button', { name: 'Check them and add them' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Bring in attendance' })).toBeVisible();
+  await expect(page.getByText('Q4, in 1 row')).toBeVisible();
+  await parent.findsStateInOrder('marks out of a table');
+  await page.getByRole('radio', { name: /late/ }).click();
+  await page.getByRole('button', { name: 'Take them in' }).click();
+  await expect(page.getByText('2 marks were taken in.')).toBeVisible();
+}
 
 test('mails that are forwarded: what they say, taken by a tap', once, async ({ browser, running }) => {
   test.setTimeout(120_000);

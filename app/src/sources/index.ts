@@ -3,7 +3,17 @@ export { BundleList } from './BundleList';
 export * from './DemoClock';
 export * from './FreshnessNote';
 export { BesideScreen } from './beside/BesideScreen';
-export { CourseForm, NewChild, TableScreen, WriteWork, type AboutWork } from './own';
+export {
+  CourseForm,
+  DateOrder,
+  GiveTable,
+  marksText,
+  NewChild,
+  TableScreen,
+  useTable,
+  WriteWork,
+  type AboutWork,
+} from './own';
 export { SourcesScreen } from './SourcesScreen';
 export { SourceStates } from './SourceStates';
 export { MailsScreen } from './mail/MailsScreen';

@@ -1,3 +1,4 @@
 export * from './api';
+export * from './inHand';
 export * from './prefs';
 export * from './store';

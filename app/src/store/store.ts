@@ -2,11 +2,12 @@ import { configureStore } from '@reduxjs/toolkit';
 import { setupListeners } from '@reduxjs/toolkit/query';
 import { useDispatch, useSelector } from 'react-redux';
 import { api } from './api';
+import { inHandSlice } from './inHand';
 import { prefsSlice, rememberPrefs } from './prefs';
 
 const makeStore = () =>
   configureStore({
-    reducer: { prefs: prefsSlice.reducer, [api.reducerPath]: api.reducer },
+    reducer: { prefs: prefsSlice.reducer, inHand: inHandSlice.reducer, [api.reducerPath]: api.reducer },
     middleware: (usual) => usual().concat(api.middleware),
   });
 

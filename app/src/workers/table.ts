@@ -1,5 +1,16 @@
 import type { Language, Means } from '@cadro/contract';
-import { gridOf, readGrid, type Column, type Grid, type Order, type Table } from '@cadro/core/tables';
+import {
+  gridOf,
+  readCourses,
+  readGrid,
+  readMarks,
+  type Column,
+  type Grid,
+  type MarksTable,
+  type Order,
+  type Table,
+  type TableCourse,
+} from '@cadro/core/tables';
 import { unzipSync } from 'fflate';
 import { readSheet } from 'read-excel-file/web-worker';
 
@@ -31,6 +42,9 @@ export type TableAnswer =
       /** Something that stands in each column. */
       readonly samples: readonly string[];
       readonly shape: string;
+      /** What it is instead, where it is no list of work. */
+      readonly marks: MarksTable | null;
+      readonly courses: readonly TableCourse[] | null;
     }
   | { readonly turn: number; readonly fault: TableFault };
 
@@ -69,9 +83,9 @@ function refuseBomb(bytes: Uint8Array): void {
 
 const cellText = (cell: unknown): string => {
   if (cell instanceof Date) return cell.toISOString().slice(0, 10);
-  return typeof cell === 'string' || typeof cell === 'number' || typeof cell === 'boolean'
-    ? String(cell)
-    : '';
+  // A spreadsheet reckons to fifteen places.
+  if (typeof cell === 'number') return String(Number(cell.toFixed(4)));
+  return typeof cell === 'string' || typeof cell === 'boolean' ? String(cell) : '';
 };
 
 /** Text of a file whose encoding nothing says: UTF-8 where it is that, else what western spreadsheets write. */
@@ -133,11 +147,14 @@ export function tableReader(tell: (answer: TableAnswer) => void): (ask: TableAsk
       const isTable = table.columns.some(
         ({ header, means }) => header !== '' || (means !== 'title' && means !== 'other'),
       );
-      if (!isTable || (table.rows.length === 0 && table.problems.length === 0)) throw new Refused('no-rows');
+      const marks = readMarks(grid, asked);
+      const courses = marks ? null : readCourses(grid);
+      const isEmpty = table.rows.length === 0 && table.problems.length === 0 && !marks && !courses;
+      if (!isTable || isEmpty) throw new Refused('no-rows');
       const samples = table.columns.map(
         (_column, at) => grid.slice(1).find((row) => (row[at] ?? '') !== '')?.[at] ?? '',
       );
-      tell({ turn, table, cut, samples, shape });
+      tell({ turn, table, cut, samples, shape, marks, courses });
     } catch (error) {
       tell({ turn, fault: error instanceof Refused ? error.fault : 'unreadable' });
     }

@@ -1,10 +1,13 @@
-import { useState } from 'react';
+import { useCallback, useEffect, useState } from 'react';
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { MarksRead } from '@cadro/contract';
+import type { Order } from '@cadro/core/tables';
 import { useChildren, useFormat } from '../../household';
 import { isServerProblem, problemWords } from '../../i18n';
-import { Action, BackLink, Heading, OpenFile, Page, Stack, Words } from '../../ui';
+import { DateOrder, GiveTable, marksText, useTable } from '../../sources';
+import { marksHanded, useAppDispatch, useAppSelector } from '../../store';
+import { Action, BackLink, Heading, Page, Stack, Words } from '../../ui';
 import { useReadMarksMutation } from '../api';
 import { MeaningChoice, meanings, type MeaningName } from './MeaningChoice';
 
@@ -120,16 +123,88 @@ function Unreadable({ error }: { error: unknown }) {
   );
 }
 
-/** What a file holds, what its codes mean, and what of it cannot be read; nothing is written before 'take in'. */
+/** A file of the shape that Cadro writes itself is read as it is. */
+const isOwnShape = (text: string): boolean => {
+  const heading = (text.split(/[\r\n]/, 1)[0] ?? '').toLowerCase().replace(/["\ufeff\s]/g, '');
+  const names = heading.split(/[,;\t]/);
+  return names.includes('date') && names.includes('code');
+};
+
+/** Gives marks to go through: out of a file of them, or out of any table. */
+function Given({
+  busy,
+  main,
+  onMarks,
+}: {
+  busy: boolean;
+  main: boolean;
+  onMarks: (name: string, text: string) => void;
+}) {
+  const { t } = useTranslation();
+  const { answer, busy: reading, read } = useTable();
+  const [name, setName] = useState('');
+  const [order, setOrder] = useState<Order | null>(null);
+  const [told, setTold] = useState<unknown>(null);
+  const marks = answer && 'marks' in answer ? answer.marks : null;
+  const asks = marks?.undecided === true && order === null;
+  // What is read is gone through at once, but for days that can be read in two ways.
+  useEffect(() => {
+    if (!marks || asks || told === marks) return;
+    setTold(marks);
+    onMarks(name, marksText(marks));
+  }, [marks, asks, told, name, onMarks]);
+  const give = async ({ text, file }: { text?: string; file?: File }) => {
+    const called = file?.name ?? t('marksFile.pasted');
+    const own = text ?? (file && /[.](csv|txt)$/i.test(file.name) ? await file.text() : '');
+    if (isOwnShape(own)) return onMarks(called, own);
+    setName(called);
+    setOrder(null);
+    read(text === undefined ? { ...(file ? { file } : {}) } : { text });
+  };
+  return (
+    <Stack>
+      <GiveTable busy={busy || reading} main={main} onGive={(given) => void give(given)} />
+      {answer && !marks ? (
+        <Words colour="plum" live>
+          {'fault' in answer && answer.fault !== 'no-rows'
+            ? t(`table.fault.${answer.fault}`)
+            : t('marksFile.none')}
+        </Words>
+      ) : null}
+      {marks?.undecided ? (
+        <DateOrder
+          order={order}
+          onOrder={(next) => {
+            setOrder(next);
+            read({ order: next });
+          }}
+        />
+      ) : null}
+    </Stack>
+  );
+}
+
+/** What a table of marks holds, what its codes mean, and what of it cannot be read; nothing is written before 'take in'. */
 export function MarksFileScreen({ studentId }: { studentId: string }) {
   const { t } = useTranslation();
   const { nameOf } = useChildren();
+  const dispatch = useAppDispatch();
+  const handed = useAppSelector(({ inHand }) => inHand.marks);
   const [file, setFile] = useState<{ name: string; text: string } | null>(null);
   const [read, { data, error, isLoading }] = useReadMarksMutation();
-  const open = (name: string, text: string) => {
-    setFile({ name, text });
-    void read({ studentId, text, codes: [], preview: true });
-  };
+  const open = useCallback(
+    (name: string, text: string) => {
+      setFile({ name, text });
+      void read({ studentId, text, codes: [], preview: true });
+    },
+    [read, studentId],
+  );
+  // What another screen has read of a table.
+  useEffect(() => {
+    if (handed === null) return;
+    dispatch(marksHanded(null));
+    open(t('marksFile.pasted'), handed);
+  }, [handed, dispatch, open, t]);
   const take = (text: string, codes: Codes) => {
     const told = (data?.unknownCodes ?? []).map(({ code }) => ({
       code,
@@ -145,7 +220,7 @@ export function MarksFileScreen({ studentId }: { studentId: string }) {
         <Words colour="soft">{nameOf(studentId)}</Words>
         <Words>{t('marksFile.lead')}</Words>
       </Stack>
-      <OpenFile label={t('marksFile.choose')} accept=".csv,.txt" onText={open} />
+      <Given busy={isLoading} main={!data} onMarks={open} />
       {error ? <Unreadable error={error} /> : null}
       {data?.written ? (
         <Words live colour="teal" bold>

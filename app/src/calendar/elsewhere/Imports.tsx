@@ -156,7 +156,7 @@ export function Imports({ imports }: { imports: readonly ImportedCalendar[] }) {
         ))}
       </View>
       {all.some(({ id }) => mayTalk(id)) ? (
-        <OpenFile label={t('marksFile.choose')} accept=".ics,.ical,text/calendar" onText={open} />
+        <OpenFile label={t('table.file')} accept=".ics,.ical,text/calendar" onText={open} />
       ) : null}
       {error ? (
         <View role="alert">

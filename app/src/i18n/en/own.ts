@@ -244,7 +244,7 @@ export const ownEn = {
   },
   table: {
     title: 'Bring in a table',
-    lead: 'Copy a list of assignments from a web page, an e-mail or a spreadsheet and paste it here, or choose a CSV or Excel file.',
+    lead: 'Copy a list of assignments, attendance or courses from a web page, an e-mail or a spreadsheet and paste it here, or choose a CSV or Excel file.',
     paste: 'Paste the table here',
     pasteHint: 'With its headings, if it has any.',
     read: 'Read the table',
@@ -300,6 +300,21 @@ export const ownEn = {
     nobody: 'None of these rows is about {{name}}.',
     others_one: '{{count}} row is about someone other than {{name}} and is left out.',
     others_other: '{{count}} rows are about someone other than {{name}} and are left out.',
+    marks_one: '{{count}} attendance mark',
+    marks_other: '{{count}} attendance marks',
+    goThrough: 'Check them and add them',
+    undated_one: 'Row {{row}} has no date we know and is left out.',
+    undated_other: '{{count}} rows have no date we know and are left out.',
+    courses_one: '{{count}} course',
+    courses_other: '{{count}} courses',
+    courseThere: 'there already',
+    addCourses_one: 'Add {{count}} course',
+    addCourses_other: 'Add {{count}} courses',
+    coursesAdded_one: '{{count}} course added',
+    coursesAdded_other: '{{count}} courses added',
+    coursesRules:
+      'We assume that all points count the same. If a course is graded another way, open it and say how.',
+    isWork: 'No, it’s a list of assignments',
     cut: 'Only the first 2,000 rows were read. Please bring in the rest as another table.',
     fault: {
       unreadable:

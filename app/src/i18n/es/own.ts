@@ -245,7 +245,7 @@ export const ownEs: typeof ownEn = {
   },
   table: {
     title: 'Traer una tabla',
-    lead: 'Copie una lista de tareas de una página web, un correo o una hoja de cálculo y péguela aquí, o elija un archivo CSV o de Excel.',
+    lead: 'Copie una lista de tareas, de asistencia o de materias de una página web, un correo o una hoja de cálculo y péguela aquí, o elija un archivo CSV o de Excel.',
     paste: 'Pegue la tabla aquí',
     pasteHint: 'Con sus encabezados, si los tiene.',
     read: 'Leer la tabla',
@@ -301,6 +301,21 @@ export const ownEs: typeof ownEn = {
     nobody: 'Ninguna de estas filas es de {{name}}.',
     others_one: '{{count}} fila es de otra persona y no de {{name}}; queda fuera.',
     others_other: '{{count}} filas son de otras personas y no de {{name}}; quedan fuera.',
+    marks_one: '{{count}} marca de asistencia',
+    marks_other: '{{count}} marcas de asistencia',
+    goThrough: 'Revisarlas y agregarlas',
+    undated_one: 'La fila {{row}} no tiene una fecha que conozcamos y se omite.',
+    undated_other: '{{count}} filas no tienen una fecha que conozcamos y se omiten.',
+    courses_one: '{{count}} materia',
+    courses_other: '{{count}} materias',
+    courseThere: 'ya está',
+    addCourses_one: 'Agregar {{count}} materia',
+    addCourses_other: 'Agregar {{count}} materias',
+    coursesAdded_one: '{{count}} materia agregada',
+    coursesAdded_other: '{{count}} materias agregadas',
+    coursesRules:
+      'Suponemos que todos los puntos valen lo mismo. Si una materia se califica de otra forma, ábrala y dígalo.',
+    isWork: 'No, es una lista de tareas',
     cut: 'Solo se leyeron las primeras 2000 filas. Traiga el resto como otra tabla.',
     fault: {
       unreadable:

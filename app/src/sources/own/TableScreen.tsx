@@ -1,31 +1,19 @@
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { Child, Means, OwnRecord } from '@cadro/contract';
 import type { Order, Table } from '@cadro/core/tables';
 import { useChildren } from '../../household';
 import { tableMeant, useAppDispatch } from '../../store';
-import { Action, BackLink, Field, Heading, Loaded, Page, PickFile, Quiet, Row, Stack, Words } from '../../ui';
+import { BackLink, Heading, Loaded, Page, Quiet, Stack, Words } from '../../ui';
 import type { TableAnswer } from '../../workers';
 import { useOwnRecordQuery } from '../api';
+import { GiveTable } from './GiveTable';
 import { groupsOf } from './groups';
+import { FoundCourses, FoundMarks, NotSo } from './OtherTables';
 import { DateOrder, TableColumns } from './TableColumns';
 import { TableTake } from './TableTake';
 import { useTable } from './useTable';
-
-/** What is pasted from a page is read as the table it was there. */
-function usePasted(onMarkup: (markup: string) => void): void {
-  useEffect(() => {
-    const pasted = (event: ClipboardEvent) => {
-      const markup = event.clipboardData?.getData('text/html') ?? '';
-      if (!/<table[\s>]/i.test(markup)) return;
-      event.preventDefault();
-      onMarkup(markup);
-    };
-    document.addEventListener('paste', pasted);
-    return () => document.removeEventListener('paste', pasted);
-  });
-}
 
 function Problems({ table }: { table: Table }) {
   const { t } = useTranslation();
@@ -50,8 +38,8 @@ function Problems({ table }: { table: Table }) {
 
 type ReadTable = Extract<TableAnswer, { table: Table }>;
 
-/** A table as it is understood, with the ways to correct it and to take it in. */
-function Understood({
+/** A list of assignments as it is understood, with the ways to correct it and to take it in. */
+function FoundWork({
   child,
   record,
   wanted,
@@ -96,19 +84,38 @@ function Understood({
   );
 }
 
+/** What a table is: work, attendance or courses; whoever knows better says so. */
+function Understood(props: Parameters<typeof FoundWork>[0]) {
+  const { child, record, answer, order, onRead } = props;
+  const [isWork, setWork] = useState(false);
+  const notSo = <NotSo onWork={() => setWork(true)} />;
+  if (answer.marks && !isWork)
+    return (
+      <Stack space={2}>
+        <FoundMarks {...{ child, order }} table={answer.marks} onOrder={(next) => onRead({ order: next })} />
+        {notSo}
+      </Stack>
+    );
+  if (answer.courses && !isWork)
+    return (
+      <Stack space={2}>
+        <FoundCourses {...{ child, record }} courses={answer.courses} />
+        {notSo}
+      </Stack>
+    );
+  return <FoundWork {...props} />;
+}
+
 function Reading({ child, record, wanted }: { child: Child; record: OwnRecord; wanted: string | null }) {
   const { t } = useTranslation();
   const { answer, busy, read } = useTable();
-  const [text, setText] = useState('');
+  const [given, setGiven] = useState(0);
   const [how, setHow] = useState<{ means?: readonly Means[]; order?: Order }>({});
-  const begin = (given: { text?: string; file?: Blob }) => {
+  const begin = (table: { text?: string; file?: Blob }) => {
     setHow({});
-    read(given);
+    setGiven(given + 1);
+    read(table);
   };
-  usePasted((markup) => {
-    setText('');
-    begin({ text: markup });
-  });
   const again = (change: typeof how) => {
     const next = { ...how, ...change };
     setHow(next);
@@ -116,29 +123,19 @@ function Reading({ child, record, wanted }: { child: Child; record: OwnRecord; w
   };
   return (
     <Stack space={2}>
-      <Field label={t('table.paste')} hint={t('table.pasteHint')} value={text} lines={5} onChange={setText} />
-      <Row wrap>
-        <Action
-          main={!(answer && 'table' in answer)}
-          label={t('table.read')}
-          busy={busy}
-          disabled={text.trim() === ''}
-          onPress={() => begin({ text })}
-        />
-        <PickFile
-          label={t('table.file')}
-          accept=".csv,.tsv,.txt,.xlsx,.html"
-          busy={busy}
-          onFile={(file) => begin({ file })}
-        />
-      </Row>
+      <GiveTable busy={busy} main={!(answer && 'table' in answer)} onGive={begin} />
       {answer && 'fault' in answer ? (
         <Words colour="plum" live>
           {t(`table.fault.${answer.fault}`)}
         </Words>
       ) : null}
       {answer && 'table' in answer ? (
-        <Understood {...{ child, record, wanted, answer }} order={how.order ?? null} onRead={again} />
+        <Understood
+          key={given}
+          {...{ child, record, wanted, answer }}
+          order={how.order ?? null}
+          onRead={again}
+        />
       ) : null}
     </Stack>
   );

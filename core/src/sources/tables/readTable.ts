@@ -3,7 +3,7 @@ import { isBlank, numberOf, readScore, type Said } from './cells';
 import { columnsOf, headingOf, type Column } from './columns';
 import { isEither, orderOf, readDay, type Order } from './days';
 import { gridOf, type Grid } from './grid';
-import { isSum, meansOf, statusOfWord } from './words';
+import { isSum, meansOf, orders, statusOfWord } from './words';
 
 /** One assignment of a table, as far as it says it; null is not said. */
 export interface TableRow {
@@ -78,7 +78,12 @@ class Reader {
 
   constructor(
     private readonly columns: readonly Column[],
-    private readonly how: { readonly order: Order; readonly today: string },
+    private readonly how: {
+      readonly order: Order;
+      readonly today: string;
+      /** What is said in shares of one. */
+      readonly shares: ReadonlySet<Means>;
+    },
     private readonly above: { readonly course: string | null; readonly student: string | null },
   ) {}
 
@@ -124,8 +129,9 @@ class Reader {
   private said(number: number, row: readonly string[]): Said | null {
     let said: Said = { earned: null, possible: null, percent: null, letter: null, status: null };
     for (const means of ['score', 'earned', 'percent', 'letter'] as const) {
-      const cell = this.cell(row, means);
-      if (cell === '') continue;
+      const written = this.cell(row, means);
+      if (written === '') continue;
+      const cell = this.how.shares.has(means) ? asPercent(written) : written;
       const read = readScore(means === 'percent' && numberOf(cell) !== null ? `${cell} %` : cell);
       if (!read) {
         this.problem(number, 'score', cell);
@@ -196,7 +202,33 @@ class Reader {
   }
 }
 
-const orders: Readonly<Record<Language, Order>> = { en: 'month-first', es: 'day-first' };
+/** Whether a column's numbers are shares of one: a spreadsheet keeps 85 % as 0.85, however it shows it. */
+function areShares(means: Means, cells: readonly string[], isAlone: boolean): boolean {
+  const numbers = cells.flatMap((cell) => numberOf(cell) ?? []);
+  const parts = numbers.filter((number) => !Number.isInteger(number)).length;
+  if (parts === 0 || numbers.some((number) => number < 0 || number > 1)) return false;
+  return (
+    means === 'percent' || (means === 'score' && isAlone && numbers.length > 2 && parts >= numbers.length / 2)
+  );
+}
+
+/** What of a table is said in shares of one. */
+function sharesOf(rows: Grid, columns: readonly Column[]): Set<Means> {
+  const isAlone = !columns.some(({ means }) => means === 'possible' || means === 'percent');
+  const isOne = ({ means }: Column, at: number) =>
+    areShares(
+      means,
+      rows.map((row) => row[at] ?? ''),
+      isAlone,
+    );
+  return new Set(columns.filter(isOne).map(({ means }) => means));
+}
+
+/** A share of one, written as the percent it is. */
+function asPercent(cell: string): string {
+  const share = numberOf(cell);
+  return share === null ? cell : `${Number((share * 100).toFixed(2))} %`;
+}
 
 /** Reads a table of assignments that is given as its cells. */
 export function readGrid(grid: Grid, { lang, today, means, order }: Asked): Table {
@@ -213,7 +245,7 @@ export function readGrid(grid: Grid, { lang, today, means, order }: Asked): Tabl
   const decided = order ?? orderOf(dates);
   const reader = new Reader(
     columns,
-    { today, order: decided ?? orders[lang] },
+    { today, order: decided ?? orders[lang], shares: sharesOf(rows, columns) },
     { course: saidAbove(above, 'course'), student: saidAbove(above, 'student') },
   );
   // Parts of a table that have each the heading again: what stands above the first of them is its category, too.

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import type { Means } from '@cadro/contract';
-import { gridOf, readScore, readTable } from '.';
+import { gridOf, markOfWord, readCourses, readMarks, readScore, readTable } from '.';
 import { orderOf, readDay } from './days';
 
 const today = '2026-10-21';
@@ -273,4 +273,110 @@ describe('the rows', () => {
     expect(gridOf('')).toEqual([]);
     expect(read('<script>alert(1)</script>').rows).toEqual([]);
   });
+});
+
+describe('shares of one', () => {
+  it.each([
+    ['under a heading of percent', 'Assignment,Percent\nKnots,0.85\nReefs,1\n', [85, 100]],
+    ['alone under a heading of scores', 'Assignment,Grade\nKnots,0.85\nReefs,0.9\nTides,1\n', [85, 90, 100]],
+  ])('are percent %s', (_where, text, percents) => {
+    expect(read(text).rows.map(({ percent }) => percent)).toEqual(percents);
+  });
+  it.each([
+    ['with the points there are', 'Assignment,Score,Out of\nKnots,0.5,1\nReefs,0.75,1\nTides,1,1\n'],
+    ['among larger ones', 'Assignment,Grade\nKnots,0.5\nReefs,12\nTides,0.75\n'],
+  ])('are points %s', (_where, text) => {
+    expect(read(text).rows.map(({ percent }) => percent)).not.toContain(50);
+    expect(read(text).rows[0]?.earned).toBe(0.5);
+  });
+});
+
+describe('attendance', () => {
+  const marks = (text: string, lang: 'en' | 'es' = 'en') => readMarks(gridOf(text), { lang, today });
+  it.each([
+    ['Absent', 'absent', false],
+    ['Absent – excused', 'absent', true],
+    ['Unexcused absence', 'absent', false],
+    ['Excused', 'absent', true],
+    ['Tardy (unexcused)', 'tardy', false],
+    ['Late', 'tardy', false],
+    ['Present', 'present', false],
+    ['Field trip', 'activity', true],
+    ['No school', 'closed', false],
+    ['Ausencia justificada', 'absent', true],
+    ['Falta injustificada', 'absent', false],
+    ['Falta sin justificar', 'absent', false],
+    ['Retardo', 'tardy', false],
+    ['Asistió', 'present', false],
+  ])('%s', (text, kind, excused) => expect(markOfWord(text)).toEqual({ kind, excused }));
+  it.each(['A', 'T', 'AE', '17/20', 'Knots'])('%s is a word for none', (text) =>
+    expect(markOfWord(text)).toBeNull(),
+  );
+
+  it('is a mark in a row, with its lesson and course', () => {
+    expect(
+      marks(
+        'Attendance of Odo\nDate,Period,Class,Attendance\n10/19/2026,3,Knots,Absent - excused\n10/20/2026,,,Tardy\n',
+      ),
+    ).toEqual({
+      marks: [
+        {
+          row: 2,
+          on: '2026-10-19',
+          period: '3',
+          course: 'Knots',
+          code: 'Absent - excused',
+          kind: 'absent',
+          excused: true,
+        },
+        { row: 3, on: '2026-10-20', period: '', course: '', code: 'Tardy', kind: 'tardy', excused: false },
+      ],
+      undated: [],
+      undecided: false,
+    });
+  });
+  it('leaves a school its own letters, where it says that it is attendance', () => {
+    expect(marks('Fecha;Código de asistencia\n19/10/2026;A\n20/10/2026;T\n', 'es')?.marks).toMatchObject([
+      { on: '2026-10-19', code: 'A', kind: null },
+      { on: '2026-10-20', code: 'T', kind: null },
+    ]);
+  });
+  it('asks for the order of its days, and says which are none', () => {
+    expect(
+      marks('Date,Status\n1/10/2026,Absent\nsome day,Absent\n2/10/2026,Late\n3/10/2026,Late\n'),
+    ).toMatchObject({
+      undecided: true,
+      undated: [3],
+    });
+  });
+  it.each([
+    ['a list of work with its marks', 'Assignment,Due,Mark\nKnots,10/19/2026,17/20\nReefs,10/20/2026,M\n'],
+    ['work that is late or missing', 'Assignment,Due,Status\nKnots,10/19/2026,Late\nReefs,10/20/2026,Late\n'],
+    ['letters that nothing calls attendance', 'Date,Mark\n10/19/2026,A\n10/20/2026,B\n'],
+    ['words', 'Dear all, see you on Friday.'],
+  ])('is not %s', (_what, text) => expect(marks(text)).toBeNull());
+});
+
+describe('a list of courses', () => {
+  const courses = (text: string) => readCourses(gridOf(text));
+  it('names each, with its teacher', () => {
+    expect(
+      courses(
+        'Period,Class,Teacher,Teacher email,Room,Grade\n1,Knots,Ms. Reef,reef@wrack.example,4,B+\n2,Tides,,—,5,\n2,Tides,,,5,\n',
+      ),
+    ).toEqual([
+      { row: 2, title: 'Knots', teacher: 'Ms. Reef', email: 'reef@wrack.example' },
+      { row: 3, title: 'Tides', teacher: '', email: '' },
+    ]);
+  });
+  it('is read in Spanish', () => {
+    expect(
+      courses('Materia;Docente\nNudos;Sra. Reef\nMareas;Sr. Faro\n')?.map(({ teacher }) => teacher),
+    ).toEqual(['Sra. Reef', 'Sr. Faro']);
+  });
+  it.each([
+    ['work', 'Class,Assignment,Score\nKnots,Reef,9/10\nTides,Log,8/10\n'],
+    ['work of two courses', 'Class,Score\nKnots,9/10\nKnots,8/10\nKnots,7/10\nTides,8/10\n'],
+    ['words', 'Dear all, see you on Friday.'],
+  ])('is not %s', (_what, text) => expect(courses(text)).toBeNull());
 });

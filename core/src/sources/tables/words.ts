@@ -1,7 +1,11 @@
-import type { Means, ResultStatus } from '@cadro/contract';
+import type { Language, Means, ResultStatus } from '@cadro/contract';
+import type { Order } from './days';
+
+/** How dates of two numbers are meant where nothing decides it. */
+export const orders: Readonly<Record<Language, Order>> = { en: 'month-first', es: 'day-first' };
 
 /** Small letters without accents, signs, or what stands in brackets: as words are compared. */
-const plain = (text: string): string =>
+export const plain = (text: string): string =>
   text
     .normalize('NFD')
     .replace(/[\u0300-\u036f]/g, '')
