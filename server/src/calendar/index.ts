@@ -3,4 +3,5 @@ export { CalendarReader } from './elsewhere/calendarReader';
 export { calendarPages, elsewherePages } from './calendarRoutes';
 export { downloadOf } from './elsewhere/publish';
 export { calendarRouter } from './routes';
+export { moveDates } from './workStore';
 export { touchedByPattern } from './day/touched';

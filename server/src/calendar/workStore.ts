@@ -1,5 +1,13 @@
-import type { Db } from '../kit';
-import { datedWorks, isAsked, isOpen, openStatuses, type DatedWork } from '../records';
+import type { Db, Trx } from '../kit';
+import {
+  datedWorks,
+  isAsked,
+  isOpen,
+  moveAbout,
+  openStatuses,
+  type DatedWork,
+  type Dissolved,
+} from '../records';
 
 /** Work that is given out or due between two instants. */
 export const worksBetween = async (
@@ -115,4 +123,13 @@ export async function saveGot(
   const row = { student_id: key.studentId, household_id: key.householdId, item_id: key.itemId, supply };
   if (got) await db('supplies_got').insert(row).onConflict().ignore();
   else await db('supplies_got').where(row).delete();
+}
+
+/** Days, things to bring and entries about a household's own work are about the school's, once the two are one. */
+export async function moveDates(trx: Trx, each: Dissolved): Promise<void> {
+  await moveAbout(trx, { table: 'own_dates' }, each);
+  await moveAbout(trx, { table: 'supplies_got', also: ['supply'] }, each);
+  await trx('calendar_entries')
+    .where({ household_id: each.householdId, item_id: each.ownId })
+    .update({ item_id: each.itemId });
 }

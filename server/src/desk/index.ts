@@ -1,3 +1,3 @@
 export { deskOf, keepPiece, openDesk, say } from './desk';
 export { deskRouter } from './routes';
-export { sharesOf } from './store';
+export { moveDesk, sharesOf } from './store';

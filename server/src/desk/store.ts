@@ -1,5 +1,6 @@
 import type { NewPiece, NewWord, Wish } from '@cadro/contract';
 import type { Db, Trx } from '../kit';
+import { moveAbout, type Dissolved } from '../records';
 
 /** Whose desk: a child's, of the household it shows it to. */
 export interface Owner {
@@ -170,3 +171,9 @@ export const dropPiece = async (db: Db, owner: Owner, id: string): Promise<boole
   (await db('desk_pieces')
     .where({ ...keyOf(owner), id })
     .delete()) === 1;
+
+/** What a child has put on its desk of a household's own work is the school's, once the two are one. */
+export async function moveDesk(trx: Trx, each: Dissolved): Promise<void> {
+  await moveAbout(trx, { table: 'desk_pieces' }, each);
+  await moveAbout(trx, { table: 'desk_words', also: ['wish'] }, each);
+}

@@ -1,4 +1,6 @@
 import { dropWaitingDigests, mailMovedOn, wantLooks } from '../alerts';
+import { moveDates } from '../calendar';
+import { moveDesk } from '../desk';
 import { openFollowUpAbout, settleByRecord } from '../followups';
 import {
   computeFigures,
@@ -10,6 +12,8 @@ import {
 } from '../gradebook';
 import { followSchool, type HouseholdHooks, type RestrictingHooks } from '../household';
 import { addJobs, type Deps } from '../kit';
+import { moveEfforts } from '../outlook';
+import { moveTasks } from '../plan';
 import { wantMirrors, type ReadingHooks } from '../sources';
 
 /*
@@ -17,9 +21,13 @@ import { wantMirrors, type ReadingHooks } from '../sources';
  * a changed record asks for figures, new figures settle follow-ups and let the alerts look, a new link lets them look.
  */
 
+/** What rooms keep about a household's own work, which goes along when that becomes the school's. */
+const keptAboutWork = [moveEfforts, moveTasks, moveDesk, moveDates];
+
 /** Follow-ups settle in the figures' own transaction; the alerts look when it is through. */
 export const onFigures: FiguresHook = async (trx, about) => {
   await settleByRecord(trx, about);
+  for (const each of about.dissolved) for (const move of keptAboutWork) await move(trx, each);
   await wantLooks(trx, about.studentIds);
 };
 

@@ -2,4 +2,4 @@ export { goodNewsOf } from './goodNews';
 export { outlookRouter } from './routes';
 export { doubtsOf } from './said';
 export { workOf } from './work';
-export { answersAbout, saveEffort } from './workStore';
+export { answersAbout, moveEfforts, saveEffort } from './workStore';

@@ -1,6 +1,6 @@
 import type { AskedAnswer, ResultStatus } from '@cadro/contract';
 import type { Db, Trx } from '../kit';
-import { ofThisYear } from '../records';
+import { moveAbout, ofThisYear, type Dissolved } from '../records';
 
 export interface WorkItem {
   readonly student_id: string;
@@ -171,4 +171,10 @@ export async function answersAbout(
     .whereIn('item_id', [...itemIds])
     .orderBy('id')
     .select('id', 'answer', 'at', 'author');
+}
+
+/** What a household has said of its own work is said of the school's, once the two are one. */
+export async function moveEfforts(trx: Trx, each: Dissolved): Promise<void> {
+  await moveAbout(trx, { table: 'efforts' }, each);
+  await moveAbout(trx, { table: 'asked_answers', also: ['id'] }, each);
 }

@@ -1,4 +1,5 @@
 import type { Db, Trx } from '../kit';
+import { moveAbout, type Dissolved } from '../records';
 
 /** Whose evenings: a child's, as one household plans them. */
 export interface Owner {
@@ -121,3 +122,7 @@ export async function placeTasks(
         .update({ evening: date });
   }
 }
+
+/** An evening that was planned for a household's own work is the school's work's, once the two are one. */
+export const moveTasks = (trx: Trx, each: Dissolved): Promise<void> =>
+  moveAbout(trx, { table: 'plan_tasks' }, each);

@@ -17,6 +17,7 @@ export {
 export { leadsOf, ownWorks, sayPair, setLead, theirWorks, type OwnWork, type ToldWork } from './besideStore';
 export { remarksOf, statesOf, type ToldRemark, type ToldState } from './remarkStore';
 export { layBeside, type Dissolved } from './laying';
+export { moveAbout } from './movedStore';
 export { cameOfWorks, cameWords, type CameWork, type CameWords } from './newsStore';
 export { childFile, namedFor } from './fileStore';
 export { codeByHash, takenCodes, useCode } from './linkCodeStore';

@@ -253,7 +253,7 @@ it('takes a teacher’s mail and a class’s calendar into the course of a schoo
   expect(await work('kelp', 'Buoy model')).toEqual([]);
 });
 
-it('brings what is followed up along when its work becomes the school’s', async () => {
+it('brings along what is kept about a work when it becomes the school’s', async () => {
   const { itemIds } = await put('spanish', [
     row({
       title: 'Vocabulary list',
@@ -268,6 +268,19 @@ it('brings what is followed up along when its work becomes the school’s', asyn
     .post(followUpRoutes.create.path)
     .send({ studentId: isolde, courseId: await idOf('spanish'), itemId: ownId, title: 'The list' })
     .expect(201);
+  const household = await world.db('followups').where({ id: body.id }).first('household_id');
+  const about = { student_id: isolde, ...household, item_id: ownId };
+  const when = new Date('2026-10-21T12:00:00Z');
+  const kept: Readonly<Record<string, object>> = {
+    efforts: { minutes: 20, at: when },
+    asked_answers: { answer: 'asked', on_date: '2026-10-20', at: when, author: 'Maren' },
+    plan_tasks: { minutes: 20, evening: '2026-10-22', chosen_at: when },
+    own_dates: { on_date: '2026-10-23' },
+    supplies_got: { supply: 'paper' },
+    desk_pieces: { title: 'The list', why: 'Mine', at: when },
+    desk_words: { wish: 'show', at: when, author: 'Isolde' },
+  };
+  for (const [table, row] of Object.entries(kept)) await world.db(table).insert({ ...about, ...row });
   const school = await world
     .db('items')
     .where({ course_id: await idOf('spanish'), source_id: world.sources.get('gannet-head') })
@@ -287,9 +300,11 @@ it('brings what is followed up along when its work becomes the school’s', asyn
     })
     .returning<{ id: string }[]>('id');
   await schoolSays('spanish', 'Vocabulary list', 9);
-  const kept = await world.db('followups').where({ id: body.id }).first('item_id', 'step');
+  const followUp = await world.db('followups').where({ id: body.id }).first('item_id', 'step');
   // And the score settles it.
-  expect(kept).toEqual({ item_id: theirs?.id, step: 'settled' });
+  expect(followUp).toEqual({ item_id: theirs?.id, step: 'settled' });
+  for (const table of Object.keys(kept))
+    expect([table, await world.db(table).where(household).pluck('item_id')]).toEqual([table, [theirs?.id]]);
 });
 
 describe('two records of one child', () => {
