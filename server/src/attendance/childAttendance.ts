@@ -14,7 +14,8 @@ import {
 import { groupBy, together, type Db } from '../kit';
 import { guardianById } from '../household';
 import { schoolTerms } from '../records';
-import { marksOf, meaningsOf, withPresence, type MarkRow } from './store';
+import { withPresence } from './presence';
+import { marksOf, meaningsOf, type MarkRow } from './store';
 
 export type StandingMark = ReadMark<MarkRow>;
 

@@ -9,3 +9,4 @@ export { markView, teacherView } from './overview';
 export { registersOf } from './registers';
 export { marksCsv } from './marksFile';
 export { attendanceRouter } from './routes';
+export { mirrorMarks } from './joinedMarks';

@@ -2,7 +2,8 @@ import { daysAfter, type CodeMeaningFrom, type GivenMark, type Known } from '@ca
 import { groupBy, together, type Db } from '../kit';
 import { schoolTerms } from '../records';
 import { yearOf } from './overview';
-import { everyone, longestYearDays, marksOf, meaningsOf, withPresence, type MarkRow } from './store';
+import { longestYearDays, withPresence } from './presence';
+import { everyone, marksOf, meaningsOf, type MarkRow } from './store';
 
 /** What one household reads of one child's attendance, each mark with when it was known. */
 export interface RegisterHistory {

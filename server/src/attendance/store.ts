@@ -1,5 +1,5 @@
 import type { CodeMeaning } from '@cadro/contract';
-import { daysAfter, impliedPresence, type CodeMeaningFrom, type GivenMark, type Meaning } from '@cadro/core';
+import type { CodeMeaningFrom, GivenMark, Meaning } from '@cadro/core';
 import type { Knex } from 'knex';
 import { inChunks, together, type Db, type Trx } from '../kit';
 
@@ -18,28 +18,6 @@ export interface MarkRow extends GivenMark {
   /** When Cadro came to know it; null where that was never put down. */
   readonly knownAt: Date | null;
 }
-
-/** The days of presence that follow from a family's marks alone, as marks of theirs. */
-export function withPresence(
-  marks: readonly MarkRow[],
-  terms: readonly { readonly startsOn: string }[],
-  today: string,
-): MarkRow[] {
-  const [first] = marks;
-  const began = terms
-    .map(({ startsOn }) => startsOn)
-    .filter((on) => on <= today && on >= daysAfter(today, -longestYearDays));
-  const from = began.sort()[0];
-  if (!first || from === undefined) return [...marks];
-  const { studentId, householdId } = first;
-  const implied = impliedPresence(marks, { from, to: today }).map((mark) => ({
-    ...{ ...mark, studentId, householdId, courseTitle: null, note: null, markedBy: null, knownAt: null },
-  }));
-  return [...marks, ...implied];
-}
-
-/** No school year is longer. */
-export const longestYearDays = 400;
 
 interface Stored {
   student_id: string;
@@ -112,6 +90,14 @@ export async function marksOf(
         .whereIn('a.student_id', [...studentIds])
         .modify(of, whose, 'a.household_id')
         .modify(between, days)
+        // What another record tells of a day stands back behind the child's own school.
+        .where((mine) =>
+          mine
+            .whereNull('a.told_of')
+            .orWhereNotExists(
+              db('student_marks as s').whereRaw('s.student_id = a.student_id and s.on_date = a.on_date'),
+            ),
+        )
         .orderBy(['a.on_date', 'a.period'])
         .select<Stored[]>(
           'a.student_id',
@@ -161,6 +147,8 @@ export async function meaningsOf(db: Db, studentIds: readonly string[], whose: W
       db('household_marks')
         .whereIn('student_id', ids)
         .modify(of, whose, 'household_id')
+        // Another school's codes are its own.
+        .whereNull('told_of')
         .distinctOn('student_id', 'household_id', 'code')
         .orderBy(['student_id', 'household_id', 'code', { column: 'at', order: 'desc' }])
         .select<Unsaid[]>(...own, 'label', db.raw('null::date as "from"')),
@@ -194,6 +182,18 @@ export interface HouseholdMark extends Meaning {
   readonly label: string;
 }
 
+const lesson = ['student_id', 'household_id', 'on_date', 'period'];
+
+const markRows = (
+  key: { studentId: string; householdId: string },
+  marks: readonly HouseholdMark[],
+  by: { at: Date; author: string; told_of: string | null },
+) =>
+  marks.map(({ on, period, courseId, code, kind, excused, label }) => ({
+    ...{ student_id: key.studentId, household_id: key.householdId, on_date: on, period },
+    ...{ course_id: courseId, code, kind, excused, label, ...by },
+  }));
+
 /** Puts a file's marks in; the same lesson read in again takes the newer mark. */
 export async function saveMarks(
   trx: Trx,
@@ -201,23 +201,23 @@ export async function saveMarks(
   marks: readonly HouseholdMark[],
   by: { at: Date; author: string },
 ): Promise<void> {
-  const rows = marks.map(({ on, period, courseId, code, kind, excused, label }) => ({
-    student_id: key.studentId,
-    household_id: key.householdId,
-    on_date: on,
-    period,
-    course_id: courseId,
-    code,
-    kind,
-    excused,
-    label,
-    ...by,
-  }));
-  await inChunks(rows, (some) =>
-    trx('household_marks')
-      .insert(some)
-      .onConflict(['student_id', 'household_id', 'on_date', 'period'])
-      .merge(),
+  await inChunks(markRows(key, marks, { ...by, told_of: null }), (some) =>
+    trx('household_marks').insert(some).onConflict(lesson).merge(),
+  );
+}
+
+/** The marks that another record of a child tells, in place of those it told before; what the household wrote stays. */
+export async function replaceToldMarks(
+  trx: Trx,
+  { otherId, ...key }: { studentId: string; householdId: string; otherId: string },
+  marks: readonly HouseholdMark[],
+  by: { at: Date; author: string },
+): Promise<void> {
+  await trx('household_marks')
+    .where({ student_id: key.studentId, household_id: key.householdId, told_of: otherId })
+    .delete();
+  await inChunks(markRows(key, marks, { ...by, told_of: otherId }), (some) =>
+    trx('household_marks').insert(some).onConflict(lesson).ignore(),
   );
 }
 

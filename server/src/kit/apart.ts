@@ -1,3 +1,4 @@
+import type { MessagePort } from 'node:worker_threads';
 import Piscina from 'piscina';
 
 /** What one piece of work in a thread of its own may cost, and how much of it may wait. */
@@ -7,6 +8,14 @@ export interface ApartLimits {
   readonly mostWaiting: number;
   /** Whether the thread stays while nothing is asked, with what it holds; else it ends after a while. */
   readonly keeps?: boolean;
+}
+
+/** How a piece of work is asked for. */
+interface Asking {
+  /** The worker's function; its default where none is said. */
+  readonly name?: string;
+  /** What goes over to the thread. */
+  readonly gives?: readonly MessagePort[];
 }
 
 /** What a piece of work cost more than it may. */
@@ -28,15 +37,17 @@ export class Apart {
   ) {}
 
   /**
-   * @param name of the worker's function; its own where none is said.
    * @throws TooMuch where it takes too long or too much memory; else whatever the work throws.
    */
-  async run<Answer>(ask: unknown, name?: string): Promise<Answer> {
+  async run<Answer>(ask: unknown, { name, gives = [] }: Asking = {}): Promise<Answer> {
     const { patienceMs } = this.limits;
     this.pool ??= this.begun();
     const ending = AbortSignal.timeout(patienceMs);
     try {
-      return (await this.pool.run(ask, { signal: ending, ...(name ? { name } : {}) })) as Answer; // the thread's own
+      return (await this.pool.run(ask, {
+        ...{ signal: ending, transferList: [...gives] },
+        ...(name ? { name } : {}),
+      })) as Answer; // the thread's own
     } catch (cause) {
       if (ending.aborted || isOutOfMemory(cause))
         throw new TooMuch('it takes too much to be read', { cause });

@@ -1,4 +1,5 @@
 import { dropWaitingDigests, mailMovedOn, wantLooks } from '../alerts';
+import { mirrorMarks } from '../attendance';
 import { moveDates } from '../calendar';
 import { moveDesk } from '../desk';
 import { openFollowUpAbout, settleByRecord } from '../followups';
@@ -45,6 +46,7 @@ export const readingHooks: ReadingHooks = {
     await wantMirrors(trx, studentIds);
   },
   onLinked: (trx, studentId) => wantLooks(trx, [studentId]),
+  onMirrored: mirrorMarks,
   onReading: async (db, sourceId, { whole, now }) => {
     if (whole) await wantStaleFigures(db, sourceId, now);
     await addJobs(db, [figuresJob]);

@@ -1,6 +1,5 @@
 import type { PlanEvening, PlanTask, Proposal } from '@cadro/core';
-import Piscina from 'piscina';
-import { threadProgram } from '../kit';
+import { Apart, threadProgram } from '../kit';
 
 export interface Question {
   readonly tasks: readonly PlanTask[];
@@ -9,21 +8,17 @@ export interface Question {
 
 /** Plans in a thread of its own, so that a hard question holds nobody else up. It starts with the first question. */
 export class Solver {
-  private pool: Piscina | null = null;
+  private readonly thread = new Apart(threadProgram(__dirname, 'solve.worker'), {
+    ...{ memoryMb: 256, patienceMs: 60_000, mostWaiting: 50 },
+  });
 
-  async propose(tasks: readonly PlanTask[], evenings: readonly PlanEvening[]): Promise<Proposal> {
-    this.pool ??= new Piscina({
-      ...threadProgram(__dirname, 'solve.worker'),
-      minThreads: 0,
-      maxThreads: 1,
-      idleTimeout: 60_000,
-    });
+  /** @throws TooMuch where it does. */
+  propose(tasks: readonly PlanTask[], evenings: readonly PlanEvening[]): Promise<Proposal> {
     const question: Question = { tasks, evenings };
-    return (await this.pool.run(question)) as Proposal; // the worker's own return type
+    return this.thread.run<Proposal>(question);
   }
 
-  async close(): Promise<void> {
-    await this.pool?.destroy();
-    this.pool = null;
+  close(): Promise<void> {
+    return this.thread.close();
   }
 }

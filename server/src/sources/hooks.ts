@@ -1,3 +1,4 @@
+import type { JoinedPlace } from '../household';
 import type { Db, Trx } from '../kit';
 
 /** What the rooms below do about a reading; handed in, because this room does not know them. */
@@ -12,4 +13,17 @@ export interface ReadingHooks {
     sourceId: string,
     reading: { readonly whole: boolean; readonly now: Date },
   ) => Promise<void>;
+  /** Another record of a child is read into the child's own: what rooms after this one have of it comes along. */
+  readonly onMirrored: (db: Db, place: JoinedPlace, told: MirroredTold) => Promise<void>;
+}
+
+/** What comes with another record of a child. */
+export interface MirroredTold {
+  /** Whether what has come is taken back. */
+  readonly gone: boolean;
+  /** Which of the child's courses each of the other's is. */
+  readonly courses: ReadonlyMap<string, string>;
+  /** Who tells it: the other record's school. */
+  readonly author: string;
+  readonly now: Date;
 }

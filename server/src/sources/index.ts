@@ -14,7 +14,7 @@ export {
 } from './store';
 export { problemsOf } from './problemStore';
 export { sourceRouter } from './routes';
-export type { ReadingHooks } from './hooks';
+export type { MirroredTold, ReadingHooks } from './hooks';
 export { answerBundle, bundlesOf, sweepBundles } from './imports/bundleStore';
 export { lookForBundles } from './imports/folder';
 export { BundleTooLarge, receiveBundle, receiveFile } from './imports/receive';

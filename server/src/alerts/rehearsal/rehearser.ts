@@ -11,8 +11,7 @@ import {
   tellAlert,
   termOn,
 } from '@cadro/core';
-import Piscina from 'piscina';
-import { startOfDay, threadProgram, type Deps } from '../../kit';
+import { Apart, startOfDay, threadProgram, type Deps } from '../../kit';
 import { historiesOf } from '../histories';
 import { watchesOf, type Watch } from '../watchStore';
 
@@ -44,7 +43,9 @@ function termBegan(histories: readonly ChildHistory[], now: Date): Date {
 
 /** Runs rules over the past in threads of their own, which start with the first question. */
 export class Rehearser {
-  private pool: Piscina | null = null;
+  private readonly thread = new Apart(threadProgram(__dirname, 'rehearse.worker'), {
+    ...{ memoryMb: 512, patienceMs: 60_000, mostWaiting: 50 },
+  });
 
   /**
    * What the rules would have told a guardian this term, each day on what was known then.
@@ -74,12 +75,6 @@ export class Rehearser {
     question: Omit<RehearsalQuestion, 'key' | 'port'>,
     progress: (done: number) => void,
   ): Promise<Rehearsal> {
-    this.pool ??= new Piscina({
-      ...threadProgram(__dirname, 'rehearse.worker'),
-      minThreads: 0,
-      maxThreads: 1,
-      idleTimeout: 60_000,
-    });
     const { port1, port2 } = new MessageChannel();
     port1.on('message', (done: number) => progress(done));
     const key = createHash('sha1')
@@ -87,15 +82,14 @@ export class Rehearser {
       .digest('hex');
     try {
       const whole: RehearsalQuestion = { ...question, key, port: port2 };
-      return (await this.pool.run(whole, { transferList: [port2] })) as Rehearsal; // the worker's own return type
+      return await this.thread.run<Rehearsal>(whole, { gives: [port2] });
     } finally {
       port1.close();
     }
   }
 
-  async close(): Promise<void> {
-    await this.pool?.destroy();
-    this.pool = null;
+  close(): Promise<void> {
+    return this.thread.close();
   }
 }
 

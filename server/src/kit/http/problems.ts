@@ -1,3 +1,4 @@
+import { TooMuch } from '../apart';
 import { type Problem, type ProblemCode } from '@cadro/contract';
 import { ParseError, type Misfit } from '@cadro/contract/parse';
 import type { ErrorRequestHandler } from 'express';
@@ -87,6 +88,8 @@ const bodyParserCodes: Readonly<Record<string, ProblemCode>> = {
 function problemOf(error: unknown): HttpProblem {
   if (error instanceof HttpProblem) return error;
   if (error instanceof ParseError) return new HttpProblem('bad-request', { errors: error.misfits });
+  // Work in a thread that costs more than anybody's may.
+  if (error instanceof TooMuch) return new HttpProblem('too-large', { cause: error });
   if (error instanceof URIError) return new HttpProblem('bad-request');
   // The database has refused rows that no route should have asked for.
   if (isNotPermitted(error)) return new HttpProblem('forbidden', { cause: error });

@@ -1,9 +1,11 @@
 import {
+  attendanceRoutes,
   besideRoutes,
   followUpRoutes,
   mailRoutes,
   ownRoutes,
   type BesideRecord,
+  type ChildDays,
   type CourseDetail,
   type OwnRow,
   type OwnTaken,
@@ -340,7 +342,27 @@ describe('two records of one child', () => {
       .post(into(own))
       .send({ rows: [{ ...better, earned: 9 }] })
       .expect(200);
+    const { household_id } = await world.db('guardians').where({ given_name: 'maren' }).first('household_id');
+    const mark = { household_id, period: 'day', code: 'away', kind: 'absent', excused: true, label: 'away' };
+    const by = { at: new Date('2026-10-20T12:00:00Z'), author: 'Maren' };
+    await world.db('household_marks').insert([
+      // The school has marked the Monday itself, and nobody the Saturdays; the family knows of one what it knows.
+      { ...mark, ...by, student_id: other, on_date: '2026-10-19' },
+      { ...mark, ...by, student_id: other, on_date: '2026-10-17' },
+      { ...mark, ...by, student_id: other, on_date: '2026-10-10' },
+      { ...mark, ...by, student_id: isolde, on_date: '2026-10-10', kind: 'activity' },
+    ]);
   });
+  /** Isolde's marks that are not her school's. */
+  const ownMarks = async () => {
+    const { body } = await maren.get(attendanceRoutes.days.path).expect(200);
+    const { days } = (body.children as ChildDays[]).find(
+      ({ studentId }) => studentId === isolde,
+    ) as ChildDays;
+    return days.flatMap(({ on, marks }) =>
+      marks.flatMap(({ by, kind }) => (by === 'household' ? [`${on} ${kind}`] : [])),
+    );
+  };
   const others = () => at(besideRoutes.join.path, { otherId: other });
   const children = async () =>
     (await maren.get('/api/me').expect(200)).body.children.map(({ id }: { id: string }) => id);
@@ -385,6 +407,7 @@ describe('two records of one child', () => {
       .orderBy('r.at')
       .pluck('r.earned');
     expect(results).toEqual([4, 9]);
+    expect(await ownMarks()).toEqual(['2026-10-17 absent', '2026-10-10 activity']);
     // The same once more changes nothing.
     const rows = () => world.db('results').where({ student_id: isolde }).count();
     const before = await rows();
@@ -427,6 +450,7 @@ describe('two records of one child', () => {
     expect(await work('kelp', 'Rock pools')).toHaveLength(1);
     await maren.post(parting).send({ keep: false }).expect(204);
     expect(await work('kelp', 'Rock pools')).toEqual([]);
+    expect(await ownMarks()).toEqual(['2026-10-10 activity']);
     expect(await children()).toContain(other);
     expect(JSON.stringify((await maren.get('/api/courses').expect(200)).body)).toContain('Chess');
     expect((await beside()).joined).toEqual([]);

@@ -254,6 +254,12 @@ export async function mirror(
     }),
   };
   const results = rounds.map((round) => ({ results: round.map((state) => resultRecord(state, own)) }));
+  await deps.reading.onMirrored(deps.db, place, {
+    gone,
+    courses: new Map(courses.flatMap(({ course, into }) => (into ? [[course.id, into.id]] : []))),
+    author: other.child.school.name,
+    now: own.now,
+  });
   await writeOwn(own, [frame, ...results], { backlog });
 }
 

@@ -29,17 +29,18 @@ export async function openApart(
   const thread = new Apart(threadProgram(__dirname, 'bundle.worker'), {
     ...{ ...limits, mostWaiting: 1, keeps: true },
   });
-  const ask = <T>(what: unknown, name?: string): Promise<T> => toldBy(thread.run<Answer<T>>(what, name));
+  const ask = <T>(what: unknown, name?: string): Promise<T> =>
+    toldBy(thread.run<Answer<T>>(what, name ? { name } : {}));
   const next = () => ask<Batch | null>(null, 'next');
   async function* batches(from?: From): AsyncGenerator<Batch> {
-    await thread.run(from ?? null, 'begin');
+    await thread.run(from ?? null, { name: 'begin' });
     for (let batch = await next(); batch; batch = await next()) yield batch;
   }
   try {
     const opened = await ask<Opened>({ path, told });
     return {
       ...opened,
-      knowRoles: (people) => thread.run(people, 'knowRoles'),
+      knowRoles: (people) => thread.run(people, { name: 'knowRoles' }),
       batches,
       close: () => thread.close(),
     };

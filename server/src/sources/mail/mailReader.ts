@@ -14,7 +14,7 @@ export class MailReader {
 
   /** What an answer says without the letter it quotes; null where that cannot be told, or takes too much. */
   reply(text: string): Promise<string | null> {
-    return this.thread.run<string>(text, 'reply').catch(() => null);
+    return this.thread.run<string>(text, { name: 'reply' }).catch(() => null);
   }
 
   close(): Promise<void> {
