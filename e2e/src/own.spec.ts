@@ -76,6 +76,7 @@ test(
     await expect(page.getByRole('heading', { name: '5 assignments so far' })).toBeVisible();
     await page.getByRole('link', { name: 'Change how it’s graded' }).click();
     await page.getByRole('button', { name: 'Remove this course: Mathematics' }).click();
+    await expect(page.getByRole('heading', { level: 1, name: 'Course removed' })).toBeVisible();
     await page.getByRole('button', { name: 'Undo: Mathematics' }).click();
     await expect(page.getByRole('heading', { name: '5 assignments so far' })).toBeVisible();
     await page.getByRole('link', { name: 'See where Mathematics stands' }).click();
@@ -94,6 +95,11 @@ test(
     await page.goto('/days/attendance');
     await expect(page.getByRole('link', { name: 'Day by day' })).toBeVisible();
     await parent.findsStateInOrder('attendance that its family writes down');
+    await page.goto('/settings/sources');
+    await page.getByRole('button', { name: /^Change the name, grade or school/ }).click();
+    await page.getByLabel('Last name (optional)').fill('Tern-Reef');
+    await page.getByRole('button', { name: 'Save' }).click();
+    await expect(page.getByRole('button', { name: /^Change the name, grade or school/ })).toBeVisible();
     expect(parent.complaints).toEqual([]);
   },
 );

@@ -23,7 +23,7 @@ import {
   useReadSourceMutation,
   useSourcesQuery,
 } from './api';
-import { Exports, useOwnSchools } from './own';
+import { ChangeChild, Exports, useOwnSchools } from './own';
 import { SourceAge, type SourceSeen } from './SourceStates';
 
 /** So many records that could not be taken in are shown. */
@@ -136,6 +136,7 @@ function Source({ source, school }: { source: SourceSeen; school: OwnSchool | un
       <Problems problems={problems} />
       {kind === 'interface' && guards ? <ReadNow source={source} /> : null}
       {school ? <Exports school={school} /> : null}
+      {kind === 'own' && guards ? <ChangeChild studentId={child} name={nameOf(child)} /> : null}
       {kind === 'own' && guards ? (
         <Row wrap space={2}>
           <WayOn label={t('own.addCourseLink')} href={`/courses/${child}/new`} />

@@ -24,6 +24,11 @@ const sourcesApi = api.injectEndpoints({
     addOwnChild: by.mutation(ownRoutes.addChild, (body: BodyOf<typeof ownRoutes.addChild>) => ({ body }), {
       invalidatesTags: ['Me', 'Record'],
     }),
+    changeOwnChild: by.mutation(
+      ownRoutes.changeChild,
+      ({ studentId, body }: Sent<'changeChild'>) => ({ params: { studentId }, body }),
+      { invalidatesTags: ['Me', 'Record'] },
+    ),
     putOwnTerm: by.mutation(
       ownRoutes.putTerm,
       ({ studentId, body }: Sent<'putTerm'>) => ({ params: { studentId }, body }),
@@ -139,6 +144,7 @@ export const {
   useNextDayMutation,
   useOwnRecordQuery,
   useAddOwnChildMutation,
+  useChangeOwnChildMutation,
   usePutOwnTermMutation,
   usePutOwnCourseMutation,
   useDropOwnCourseMutation,

@@ -102,8 +102,16 @@ export const besideRoutes = {
   }),
   lead: route({
     ...{ ...of, method: 'post', path: `${base}/leads`, params: Whose, status: 204 },
-    body: Type.Object({ courseId: Uuid, lead: one(leads) }, strict),
-    summary: 'Say whose word goes first in a course',
+    body: Type.Object(
+      {
+        courseId: Uuid,
+        /** One assignment of the household's own, of which alone it is said. */
+        ownId: Type.Optional(Uuid),
+        lead: one(leads),
+      },
+      strict,
+    ),
+    summary: 'Say whose word goes first in a course, or of one assignment',
   }),
   other: route({
     ...{ ...of, method: 'get', path: `${base}/others/:otherId`, params: Other, status: 200 },

@@ -28,6 +28,8 @@ export interface OwnWork extends ToldWork {
   readonly maybe: string | null;
   readonly apart: readonly string[];
   readonly stands: boolean;
+  /** Whose word somebody has said goes first of it; null for what is said of its course. */
+  readonly lead: Lead | null;
 }
 
 const columns = [
@@ -63,7 +65,7 @@ export const ownWorks = (
     .select<OwnWork[]>(
       ...toldColumns(db),
       ...['i.student_id as studentId', 'i.household_id as householdId'],
-      ...['i.same_as as sameAs', 'i.maybe', 'i.apart', 'i.stands'],
+      ...['i.same_as as sameAs', 'i.maybe', 'i.apart', 'i.stands', 'i.lead'],
       db.raw('c.household_id is null as beside'),
     );
 
@@ -103,6 +105,10 @@ export async function setLead(
     .onConflict(['student_id', 'household_id', 'course_id'])
     .merge();
 }
+
+/** Says whose word goes first of one work of a household's. */
+export const setWorkLead = async (db: Db | Trx, ownId: string, lead: Lead): Promise<void> =>
+  void (await db('items').where({ id: ownId }).whereNotNull('household_id').update({ lead }));
 
 /** Where a work of a household's own stands to the school's. */
 export interface Placed {

@@ -14,7 +14,16 @@ export {
   openStatuses,
   type DatedWork,
 } from './itemStore';
-export { leadsOf, ownWorks, sayPair, setLead, theirWorks, type OwnWork, type ToldWork } from './besideStore';
+export {
+  leadsOf,
+  ownWorks,
+  sayPair,
+  setLead,
+  setWorkLead,
+  theirWorks,
+  type OwnWork,
+  type ToldWork,
+} from './besideStore';
 export { remarksOf, statesOf, type ToldRemark, type ToldState } from './remarkStore';
 export { layBeside, type Dissolved } from './laying';
 export { moveAbout } from './movedStore';

@@ -45,7 +45,7 @@ function placesIn(own: readonly OwnWork[], theirs: readonly ToldWork[], lead: Le
         with_ !== undefined &&
         !with_.removed &&
         !each.removed &&
-        ownStands({ lead, theirs: with_, own: each }),
+        ownStands({ lead: each.lead ?? lead, theirs: with_, own: each }),
     };
   });
 }

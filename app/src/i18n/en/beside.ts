@@ -43,6 +43,8 @@ export const besideEn = {
     },
     countsOurs: 'We count yours.',
     countsTheirs: 'We count the school’s.',
+    countOurs: 'Count yours instead',
+    countTheirs: 'Count the school’s instead',
     apart: 'They’re two assignments',
     courses: 'Courses you’ve added to',
     ownCourse: 'Your own course',

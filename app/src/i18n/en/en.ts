@@ -12,6 +12,7 @@ import { daysEn } from './days';
 import { newsEn } from './news';
 import { operatorEn } from './operator';
 import { ownEn } from './own';
+import { roadsEn } from './roads';
 import { peopleEn } from './people';
 import { talkEn } from './talk';
 import { workEn } from './work';
@@ -286,6 +287,7 @@ export const en = {
   ...newsEn,
   ...operatorEn,
   ...ownEn,
+  ...roadsEn,
   ...besideEn,
   ...peopleEn,
   ...talkEn,

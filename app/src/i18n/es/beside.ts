@@ -44,6 +44,8 @@ export const besideEs: typeof besideEn = {
     },
     countsOurs: 'Contamos el suyo.',
     countsTheirs: 'Contamos el de la escuela.',
+    countOurs: 'Contar el suyo',
+    countTheirs: 'Contar el de la escuela',
     apart: 'Son dos tareas',
     courses: 'Materias a las que ha agregado algo',
     ownCourse: 'Materia suya',

@@ -12,6 +12,7 @@ import { daysEs } from './days';
 import { newsEs } from './news';
 import { operatorEs } from './operator';
 import { ownEs } from './own';
+import { roadsEs } from './roads';
 import { peopleEs } from './people';
 import { talkEs } from './talk';
 import { workEs } from './work';
@@ -286,6 +287,7 @@ export const es: Catalogue = {
   ...newsEs,
   ...operatorEs,
   ...ownEs,
+  ...roadsEs,
   ...besideEs,
   ...peopleEs,
   ...talkEs,

@@ -82,7 +82,11 @@ function Ask({ studentId, pair, course }: Of & { pair: PairedWorks; course: stri
 function Difference({ studentId, laid, course }: Of & { laid: LaidWorks; course: string }) {
   const { t } = useTranslation();
   const [say, { error }] = usePutPairMutation();
-  const { ownId, itemId, theirs, stands, differences, courseId } = laid;
+  const [put, leading] = usePutLeadMutation();
+  const { ownId, itemId, own, theirs, stands, differences, courseId } = laid;
+  const bothJudged = own.status !== 'open' && theirs.status !== 'open';
+  const turn = () =>
+    void put({ studentId, body: { courseId, ownId, lead: stands ? ('school' as const) : ('own' as const) } });
   return (
     <Stack space={0.25} style={styles.around10}>
       <WayOn label={`${theirs.title}, ${course}`} href={`/courses/${studentId}/${courseId}/${itemId}`} />
@@ -93,7 +97,14 @@ function Difference({ studentId, laid, course }: Of & { laid: LaidWorks; course:
         </Words>
       ))}
       <Words size="small">{t(stands ? 'beside.countsOurs' : 'beside.countsTheirs')}</Words>
-      <Trouble error={error} />
+      <Trouble error={error ?? leading.error} />
+      {bothJudged ? (
+        <Quietly
+          label={t(stands ? 'beside.countTheirs' : 'beside.countOurs')}
+          hint={theirs.title}
+          onPress={turn}
+        />
+      ) : null}
       <Quietly
         label={t('beside.apart')}
         hint={theirs.title}

@@ -293,7 +293,9 @@ export function CourseForm({ studentId, courseId }: { studentId: string; courseI
             <Heading level={1}>
               {kept
                 ? t('own.courseTitle', { course: kept.title })
-                : t('own.courseNew', { name: nameOf(studentId) })}
+                : courseId
+                  ? t('own.courseGone')
+                  : t('own.courseNew', { name: nameOf(studentId) })}
             </Heading>
             <Form key={courseId ?? 'new'} {...{ studentId, record, kept }} />
           </Page>

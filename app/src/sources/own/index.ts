@@ -1,3 +1,4 @@
+export { ChangeChild } from './ChangeChild';
 export { CourseForm } from './CourseForm';
 export { Exports, useOwnSchools } from './Exports';
 export { GiveTable } from './GiveTable';

@@ -20,7 +20,7 @@ import * as anySource from '../../../migrations/017_any_source';
 import * as bundles from '../../../migrations/018_bundles';
 import * as ownSources from '../../../migrations/019_own_sources';
 import * as oneRecord from '../../../migrations/020_one_record';
-import * as joinedMarks from '../../../migrations/021_joined_marks';
+import * as marksAndLeads from '../../../migrations/021_marks_and_leads';
 import { openedForHouse } from './whose';
 
 /** Dates stay `YYYY-MM-DD`: a calendar date has no instant, and turning it into one moves it by a zone. */
@@ -52,7 +52,7 @@ const migrations: Record<string, Knex.Migration> = {
   '018_bundles': bundles,
   '019_own_sources': ownSources,
   '020_one_record': oneRecord,
-  '021_joined_marks': joinedMarks,
+  '021_marks_and_leads': marksAndLeads,
 };
 
 /** Static, so that the same list serves the bundler, the tests and a running server. */

@@ -65,7 +65,7 @@ it('takes a database of the release before along, with what is in it', () =>
       '018_bundles',
       '019_own_sources',
       '020_one_record',
-      '021_joined_marks',
+      '021_marks_and_leads',
     ]);
   }));
 

@@ -146,6 +146,20 @@ it('holds until the school has judged the work itself, and then dissolves into i
     .post(at(besideRoutes.lead.path))
     .send({ ...lead, lead: 'school' })
     .expect(204);
+  expect((await work('optics', 'Essay on lamps'))[0]?.state.earned).toBe(24);
+
+  // Or of this one alone, whatever is said of the course.
+  const laid = (await beside()).laid.find(({ own }) => own.title === 'essay on lamps');
+  const alone = { ...lead, ownId: laid?.ownId };
+  await maren.post(at(besideRoutes.lead.path)).send(alone).expect(204);
+  expect((await work('optics', 'Essay on lamps'))[0]?.state.earned).toBe(27);
+  const school = { ...alone, lead: 'school' };
+  await maren.post(at(besideRoutes.lead.path)).send(school).expect(204);
+  expect((await work('optics', 'Essay on lamps'))[0]?.state.earned).toBe(24);
+  await maren
+    .post(at(besideRoutes.lead.path))
+    .send({ ...alone, ownId: laid?.itemId })
+    .expect(404);
 });
 
 it('asks where it is not sure, remembers the answer, and takes it back', async () => {

@@ -7,6 +7,7 @@ import {
   ownWorks,
   sayPair,
   setLead,
+  setWorkLead,
   theirWorks,
   wholeCourses,
   type OwnWork,
@@ -111,11 +112,19 @@ export async function putLead(
   deps: OwnDeps,
   guardianId: string,
   studentId: string,
-  { courseId, lead }: BodyOf<typeof besideRoutes.lead>,
+  { courseId, ownId, lead }: BodyOf<typeof besideRoutes.lead>,
 ): Promise<void> {
   const own = await requireBeside(deps, guardianId, studentId);
   const courses = await wholeCourses(own.reads, studentId);
   if (!courses.some(({ id }) => id === courseId)) throw new HttpProblem('not-found');
-  await setLead(own.deps.db, { studentId, householdId: own.beside.householdId, courseId }, lead);
+  const { db } = own.deps;
+  const { householdId } = own.beside;
+  if (ownId === undefined) await setLead(db, { studentId, householdId, courseId }, lead);
+  else {
+    const mine = await ownWorks(db, [studentId], householdId);
+    if (!mine.some((each) => each.id === ownId && each.courseId === courseId))
+      throw new HttpProblem('not-found');
+    await setWorkLead(db, ownId, lead);
+  }
   await own.deps.onWritten(own.deps, studentId);
 }
