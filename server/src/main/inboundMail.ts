@@ -22,6 +22,9 @@ const idFor = ({ config }: ServerDeps, kind: AddressKind, { to, cc }: ParsedMail
     .map((address) => idOfAddress(config.secret, kind, address))
     .find((id) => id !== null) ?? null;
 
+/** So much of a mail is read. */
+const mostRead = 10_000_000;
+
 /** So long the lines above a mail's words are at most. */
 const longestHeaders = 64 * 1024;
 /** A mail's headers alone: to whom it is decides where the rest of it is read. */
@@ -49,7 +52,7 @@ async function receive(deps: ServerDeps, raw: Buffer, reader: MailReader): Promi
 /** Where the mail provider posts raw MIME messages, with the key it was given; 422 for a mail to no address of ours. */
 export function inboundMailRouter(deps: ServerDeps, reader: MailReader): Router {
   const router = newRouter(deps);
-  const raw = express.raw({ type: 'message/rfc822', limit: '10mb' });
+  const raw = express.raw({ type: 'message/rfc822', limit: '40mb' });
   /** Nothing of a mail is read before the key has been looked at. */
   const keyed: RequestHandler = (request, response, next) => {
     response.locals['route'] = '/api/inbound-mail';
@@ -59,7 +62,9 @@ export function inboundMailRouter(deps: ServerDeps, reader: MailReader): Router 
   };
   router.post('/api/inbound-mail', keyed, raw, async (request, response) => {
     if (!Buffer.isBuffer(request.body)) throw new HttpProblem('bad-request');
-    if (!(await receive(deps, request.body, reader))) throw new HttpProblem('unknown-thread');
+    // What is said stands before what is enclosed: of a mail with large enclosures its beginning is read.
+    if (!(await receive(deps, request.body.subarray(0, mostRead), reader)))
+      throw new HttpProblem('unknown-thread');
     response.status(202).end();
   });
   return router;

@@ -102,6 +102,15 @@ it('reads a table in markup as a table', async () => {
   ]);
 });
 
+it('of 25 MB with a picture in it says what it says', async () => {
+  const picture = 'Content-Type: image/png\r\nContent-Transfer-Encoding: base64\r\n\r\n';
+  const parts = `--b\r\nContent-Type: text/plain\r\n\r\nQuiz 6: 12/20\r\n--b\r\n${picture}`;
+  const large = Buffer.alloc(25_000_000, 'A'.repeat(76).concat('\r\n'));
+  const head = mail(parts, ['Content-Type: multipart/mixed; boundary=b']);
+  await bring(Buffer.concat([Buffer.from(head), large, Buffer.from('\r\n--b--\r\n')])).expect(202);
+  expect((await list()).mails[0]?.proposals).toMatchObject([{ title: 'Quiz 6', earned: 12, possible: 20 }]);
+});
+
 describe('a mail that is not what it should be', () => {
   const parts = (count: number) =>
     Array.from({ length: count }, () => '--b\r\nContent-Type: text/plain\r\n\r\nx\r\n').join('');
@@ -111,7 +120,7 @@ describe('a mail that is not what it should be', () => {
       () => mail('Quiz 4: 17/20').replace(address, `family+${'a'.repeat(32)}.${'b'.repeat(24)}@x.example`),
       404,
     ],
-    ['larger than any', () => Buffer.concat([Buffer.from(mail('')), Buffer.alloc(11_000_000, 'x')]), 413],
+    ['larger than any', () => Buffer.concat([Buffer.from(mail('')), Buffer.alloc(42_000_000, 'x')]), 413],
   ])('%s is refused', async (_what, raw, status) => {
     const before = (await list()).mails.length;
     expect((await bring(raw())).status).toBe(status === 404 ? 422 : status);
