@@ -1,26 +1,13 @@
 import express, { type RequestHandler, type Router } from 'express';
-import { simpleParser, type AddressObject, type ParsedMail } from 'mailparser';
+import { simpleParser } from 'mailparser';
 import { deliveryReturned } from '../alerts';
-import {
-  type AddressKind,
-  HttpProblem,
-  idOfAddress,
-  newRouter,
-  returnedMail,
-  sameText,
-  type ServerDeps,
-} from '../kit';
+import { type AddressKind, HttpProblem, idOfAddress, newRouter, sameText, type ServerDeps } from '../kit';
 import { letterReturned, receiveAnswer } from '../messages';
-import { receiveForwarded, type MailReader } from '../sources';
-
-const addressesIn = (field: AddressObject | AddressObject[] | undefined): string[] =>
-  [field ?? []].flat().flatMap(({ value }) => value.flatMap(({ address }) => (address ? [address] : [])));
+import { receiveForwarded, receiversOf, type MailReader } from '../sources';
 
 /** The id in the first address of a kind that a mail is to. */
-const idFor = ({ config }: ServerDeps, kind: AddressKind, { to, cc }: ParsedMail): string | null =>
-  [...addressesIn(to), ...addressesIn(cc)]
-    .map((address) => idOfAddress(config.secret, kind, address))
-    .find((id) => id !== null) ?? null;
+const idFor = ({ config }: ServerDeps, kind: AddressKind, to: readonly string[]): string | null =>
+  to.map((address) => idOfAddress(config.secret, kind, address)).find((id) => id !== null) ?? null;
 
 /** So much of a mail is read. */
 const mostRead = 10_000_000;
@@ -36,14 +23,16 @@ function headersOf(raw: Buffer): Buffer {
 
 /** Takes in what a family forwards, a teacher's answer, or word that a letter or an alert could not be brought. @returns whether it was either. */
 async function receive(deps: ServerDeps, raw: Buffer, reader: MailReader): Promise<boolean> {
-  const householdId = idFor(deps, 'family', await simpleParser(headersOf(raw)));
+  const householdId = idFor(deps, 'family', receiversOf(await simpleParser(headersOf(raw))));
   if (householdId !== null) return receiveForwarded(deps, householdId, raw, reader);
-  const mail = await simpleParser(raw);
-  const threadId = idFor(deps, 'reply', mail);
-  if (threadId !== null) return receiveAnswer(deps, threadId, mail, (text) => reader.reply(text));
-  const sentId = idFor(deps, 'back', mail);
+  const mail = await reader.incoming({ raw, trustedHost: deps.config.mailVerdictHost });
+  if (!mail) throw new HttpProblem('unreadable-file');
+  const threadId = idFor(deps, 'reply', mail.to);
+  if (threadId !== null)
+    return receiveAnswer(deps, threadId, { ...mail, said: await reader.reply(mail.text) });
+  const sentId = idFor(deps, 'back', mail.to);
   if (sentId === null) return false;
-  const returned = await returnedMail(raw);
+  const returned = await reader.returned(raw);
   // Word that it is late, or an answer that a machine wrote, changes nothing.
   if (!returned) return true;
   return (await deliveryReturned(deps, sentId, returned)) || letterReturned(deps.db, sentId);

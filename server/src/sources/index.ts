@@ -20,6 +20,7 @@ export { lookForBundles } from './imports/folder';
 export { BundleTooLarge, receiveBundle, receiveFile } from './imports/receive';
 export { Winnower } from './imports/family/winnower';
 export { receiveForwarded } from './mail/forwarded';
+export { receiversOf, type Incoming } from './mail/incoming';
 export { MailReader } from './mail/mailReader';
 export { fetchText } from './http/asking';
 export { steerSource } from './store';

@@ -1,4 +1,5 @@
-import { Apart, threadProgram } from '../../kit';
+import { Apart, threadProgram, type Returned } from '../../kit';
+import type { Incoming, IncomingAsk } from './incoming';
 import type { MailAsk, ReadMail } from './mail.worker';
 
 /** Reads mails in a thread of its own. */
@@ -12,9 +13,20 @@ export class MailReader {
     return this.thread.run<ReadMail>(ask).catch(() => null);
   }
 
-  /** What an answer says without the letter it quotes; null where that cannot be told, or takes too much. */
-  reply(text: string): Promise<string | null> {
-    return this.thread.run<string>(text, { name: 'reply' }).catch(() => null);
+  /** A mail to a thread, or about a mail that could not be brought; null for one that cannot be read, or takes too much. */
+  incoming(ask: IncomingAsk): Promise<Incoming | null> {
+    return this.thread.run<Incoming>(ask, { name: 'incoming' }).catch(() => null);
+  }
+
+  /** What an answer says without the letter it quotes; all of it where that cannot be told, or takes too much. */
+  async reply(text: string): Promise<string> {
+    const said = await this.thread.run<string>(text, { name: 'reply' }).catch(() => '');
+    return said || text.trim();
+  }
+
+  /** What a mail server says of a mail; null where it is no word of one, or takes too much to be read. */
+  returned(raw: Uint8Array): Promise<Returned | null> {
+    return this.thread.run<Returned | null>(raw, { name: 'returned' }).catch(() => null);
   }
 
   close(): Promise<void> {
