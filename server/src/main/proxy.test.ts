@@ -135,3 +135,30 @@ it('ten megabytes that nobody wants are refused before they are read', async () 
   const answer = await ask('/api/messages', { method: 'POST', body: { text: 'x'.repeat(1000) } });
   expect(answer.status).toBe(401);
 });
+
+/** What comes of saying that so much will be sent, before it is. */
+async function announced(path: string, bytes: number): Promise<number | undefined> {
+  const sent = httpsRequest(`https://127.0.0.1:${port}${path}`, {
+    ...{ method: 'POST', rejectUnauthorized: false },
+    headers: { host: 'cadro.example', 'content-type': 'application/zip', 'content-length': bytes },
+  });
+  sent.write('PK');
+  const answer = await new Promise<IncomingMessage>((done, fail) =>
+    sent.once('response', done).on('error', fail),
+  );
+  sent.removeAllListeners('error').on('error', () => undefined);
+  sent.destroy();
+  return answer.statusCode;
+}
+
+it.each([
+  ['an export of a school', '/api/own/schools/2f1c7a52-3f0b-4c6e-9d3c-0a1b2c3d4e5f/exports?name=a.zip', 401],
+  [
+    'an operator’s bundle',
+    '/api/operator/sources/2f1c7a52-3f0b-4c6e-9d3c-0a1b2c3d4e5f/bundles?name=a.zip',
+    404,
+  ],
+  ['anything else', '/api/inbound-mail', 413],
+])('%s of 300 MB gets as far as it should', async (_what, path, status) => {
+  expect(await announced(path, 300_000_000)).toBe(status);
+});
