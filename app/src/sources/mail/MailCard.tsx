@@ -6,7 +6,7 @@ import { Trouble, useChildren, useFormat } from '../../household';
 import { Action, Choice, Heading, Quietly, Row, Stack, styles, Tick, WayOn, Words } from '../../ui';
 import { useDropMailMutation, useOwnRecordQuery, usePlaceMailMutation } from '../api';
 import { RowLine } from '../own/RowLine';
-import { TakenWords } from '../own/WriteWork';
+import { TakenWords } from '../own/TakenWords';
 
 /** So much of a mail is shown before somebody asks for the rest. */
 const shownText = 280;

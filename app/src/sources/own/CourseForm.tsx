@@ -23,11 +23,11 @@ import {
   Row,
   Stack,
   styles,
-  WayOn,
   Words,
 } from '../../ui';
 import { useDropOwnCourseMutation, useOwnRecordQuery, usePutOwnCourseMutation } from '../api';
 import { NewTerm } from './NewTerm';
+import { RemovedCourse } from './RemovedCourse';
 import { RulePicture } from './RulePicture';
 
 /** As it is typed: a share is a number once it is saved. */
@@ -173,31 +173,6 @@ function Terms({
   );
 }
 
-/** A course that has just been removed, and the way to take that back. */
-function Removed({
-  title,
-  busy,
-  error,
-  onUndo,
-}: {
-  title: string;
-  busy: boolean;
-  error: unknown;
-  onUndo: () => void;
-}) {
-  const { t } = useTranslation();
-  return (
-    <Stack>
-      <Words live>{t('own.courseDropped', { course: title })}</Words>
-      <Row wrap>
-        <Action label={t('begun.undo')} hint={title} busy={busy} onPress={onUndo} />
-        <WayOn label={t('courses.title')} href="/courses" />
-      </Row>
-      <Trouble error={error} />
-    </Stack>
-  );
-}
-
 const longestOf = { title: 120, teacher: 120, teacherEmail: 320 } as const;
 const bodyOf = ({
   names,
@@ -249,7 +224,7 @@ function Form({ studentId, record, kept }: { studentId: string; record: OwnRecor
     if (!('error' in answer)) setRemoved(true);
   };
   if (removed)
-    return <Removed title={names.title} busy={isLoading} error={error} onUndo={() => void save()} />;
+    return <RemovedCourse title={names.title} busy={isLoading} error={error} onUndo={() => void save()} />;
   return (
     <Stack space={2}>
       {field('title', 'text')}

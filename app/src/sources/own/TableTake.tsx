@@ -7,7 +7,7 @@ import { usePutOwnCourseMutation, usePutOwnWorkMutation } from '../api';
 import { likelyCourse, type Group } from './groups';
 import { RowLine } from './RowLine';
 import { rowOfTable } from './rows';
-import { TakenWords } from './WriteWork';
+import { TakenWords } from './TakenWords';
 
 const fresh = 'new';
 /** So many rows are shown before they are taken. */

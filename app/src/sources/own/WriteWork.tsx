@@ -24,32 +24,12 @@ import { useDropOwnWorkMutation, useOwnRecordQuery, usePutOwnWorkMutation } from
 import { RowForm } from './RowForm';
 import { RowLine, scoreWords } from './RowLine';
 import { rowOf, rowOfLine, typedOf, type KeptItem } from './rows';
+import { TakenWords } from './TakenWords';
 
 type Course = OwnRecord['courses'][number];
 interface Of {
   readonly studentId: string;
   readonly course: Course;
-}
-
-/** What rows have left open: points that were not stated, a category without a share. */
-export function TakenWords({ taken, way }: { taken: OwnTaken; way: string }) {
-  const { t } = useTranslation();
-  const format = useFormat();
-  const { guessed, lettered, shareless } = taken;
-  return (
-    <>
-      {guessed > 0 ? <Words size="small">{t('own.guessed', { count: guessed })}</Words> : null}
-      {lettered > 0 ? <Words size="small">{t('own.lettered', { count: lettered })}</Words> : null}
-      {shareless.length > 0 ? (
-        <Stack space={0}>
-          <Words size="small" colour="plum">
-            {t('own.shareless', { names: format.list(shareless), count: shareless.length })}
-          </Words>
-          <WayOn label={t('own.giveShare')} href={way as '/courses'} />
-        </Stack>
-      ) : null}
-    </>
-  );
 }
 
 /** What became of what was written last. */
