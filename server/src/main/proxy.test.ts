@@ -156,7 +156,7 @@ it.each([
   [
     'an operator’s bundle',
     '/api/operator/sources/2f1c7a52-3f0b-4c6e-9d3c-0a1b2c3d4e5f/bundles?name=a.zip',
-    404,
+    401,
   ],
   ['anything else', '/api/inbound-mail', 413],
 ])('%s of 300 MB gets as far as it should', async (_what, path, status) => {

@@ -56,6 +56,11 @@ describe('a report of what became of a mail', () => {
     ['a mail that is late', [group('delayed', '4.4.1')], null],
     ['a mail that was brought', [group('delivered', '2.1.5')], null],
     ['nobody', [], null],
+    [
+      'one of 200,000 receivers',
+      [group('failed', '5.1.1'), Array<string>(200_000).fill(group('relayed', '2.0.0')).join('\r\n\r\n')],
+      { status: '5.1.1', noSuchAddress: true },
+    ],
   ])('says %s', async (_name, groups, said) => {
     expect(await returnedMail(report(...groups))).toEqual(said);
   });

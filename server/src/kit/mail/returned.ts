@@ -33,13 +33,17 @@ export function refusedReceiver(error: unknown): Returned | null {
     : { status: String(responseCode), noSuchAddress: true };
 }
 
-/** Every group of fields in a report: first of the mail, then one for each receiver. */
+/** A letter of ours has one receiver, and a report few groups beside. */
+const mostGroups = 200;
+
+/** The groups of fields in a report: first of the mail, then one for each receiver. */
 const groupsOf = (report: string): Promise<ParsedMail[]> =>
   Promise.all(
     report
       .replaceAll('\r\n', '\n')
       .split(/\n[ \t]*\n/)
       .filter((group) => group.trim() !== '')
+      .slice(0, mostGroups)
       .map((group) => simpleParser(`${group}\n\n`)),
   );
 

@@ -134,6 +134,14 @@ describe('a mail that is not what it should be', () => {
       'of open tables',
       () => `To: ${address}\r\nContent-Type: text/html\r\n\r\n${'<table><tr><td>'.repeat(20_000)}`,
     ],
+    [
+      'of 5,000 parts to a thread',
+      () =>
+        mail(parts(5000), ['Content-Type: multipart/mixed; boundary=b']).replace(
+          address,
+          mailAddress(world.config, 'reply', wren),
+        ),
+    ],
     ['with a character of number 0', () => mail('Quiz 9: 3/4 \u0000 and more')],
   ])('%s costs nobody else anything', async (_what, raw) => {
     const [answer, other] = await Promise.all([bring(raw()), maren.get('/api/me')]);
