@@ -225,7 +225,7 @@ test('attendance says what stands out, and what a code means can be told', async
   await page.getByRole('button', { name: 'Choose a file' }).click();
   const csv = 'date,period,code\n2026-09-25,1,Z9\nyesterday,2,P\n';
   await (await chooser).setFiles({ name: 'marks.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) });
-  await expect(page.getByText('Row 3: ‘yesterday’ is no date like 2026-10-19')).toBeVisible();
+  await expect(page.getByText('Row 3: ‘yesterday’ isn’t a date like 2026-10-19')).toBeVisible();
   await expect(page.getByText('Z9, in 1 row')).toBeVisible();
 });
 

@@ -224,8 +224,8 @@ async function otherTables(parent: Guardian) {
   await expect(page.getByText('Q4, in 1 row')).toBeVisible();
   await parent.findsStateInOrder('marks out of a table');
   await page.getByRole('radio', { name: /late/ }).click();
-  await page.getByRole('button', { name: 'Take them in' }).click();
-  await expect(page.getByText('2 marks were taken in.')).toBeVisible();
+  await page.getByRole('button', { name: 'Add them' }).click();
+  await expect(page.getByText('2 marks were added.')).toBeVisible();
 }
 
 test('mails that are forwarded: what they say, taken by a tap', once, async ({ browser, running }) => {
