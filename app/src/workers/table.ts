@@ -99,18 +99,19 @@ function decode(bytes: Uint8Array): string {
   }
 }
 
-async function gridOfFile(file: Blob): Promise<Grid> {
+async function gridOfFile(file: Blob): Promise<{ grid: Grid; isSheet: boolean }> {
   if (file.size > tableLimits.fileBytes) throw new Refused('too-big');
   const bytes = new Uint8Array(await file.arrayBuffer());
   if (startsWith(bytes, 0x50, 0x4b)) {
     refuseBomb(bytes);
-    return (await readSheet(new Blob([bytes]))).map((row) => row.map(cellText));
+    const rows = await readSheet(new Blob([bytes]));
+    return { grid: rows.map((row) => row.map(cellText)), isSheet: true };
   }
   // The packed form of older spreadsheets, which nothing here reads.
   if (startsWith(bytes, 0xd0, 0xcf, 0x11, 0xe0)) throw new Refused('old-sheet');
   const text = decode(bytes);
   if (text.includes('\u0000')) throw new Refused('unreadable');
-  return gridOf(text);
+  return { grid: gridOf(text), isSheet: false };
 }
 
 /** By what a table of the same shape is known again. */
@@ -130,14 +131,17 @@ const bounded = (grid: Grid): Grid =>
 export function tableReader(tell: (answer: TableAnswer) => void): (ask: TableAsk) => Promise<void> {
   let grid: Grid = [];
   let cut = false;
-  return async ({ turn, text, file, known, ...asked }) => {
+  let isSheet = false;
+  return async ({ turn, text, file, known, ...said }) => {
     try {
       if (text !== undefined && text.length > tableLimits.fileBytes) throw new Refused('too-big');
       if (text !== undefined || file) {
-        const whole = file ? await gridOfFile(file) : gridOf(text ?? '');
-        cut = whole.length > tableLimits.rows;
-        grid = bounded(whole);
+        const given = file ? await gridOfFile(file) : { grid: gridOf(text ?? ''), isSheet: false };
+        cut = given.grid.length > tableLimits.rows;
+        grid = bounded(given.grid);
+        isSheet = given.isSheet;
       }
+      const asked = { ...said, isSheet };
       const first = readGrid(grid, asked);
       const shape = shapeOf(first.columns);
       const before = asked.means === undefined ? known[shape] : undefined;

@@ -44,6 +44,8 @@ export interface Asked {
   /** What somebody has said of its columns and of the order of its dates; what is not said is guessed. */
   readonly means?: readonly Means[];
   readonly order?: Order;
+  /** Whether it comes out of a workbook, whose cells are numbers whatever they show. */
+  readonly isSheet?: boolean;
 }
 
 const filled = (row: readonly string[]): string[] => row.filter((cell) => cell !== '');
@@ -213,8 +215,8 @@ function areShares(means: Means, cells: readonly string[], isAlone: boolean): bo
 }
 
 /** What of a table is said in shares of one. */
-function sharesOf(rows: Grid, columns: readonly Column[]): Set<Means> {
-  const isAlone = !columns.some(({ means }) => means === 'possible' || means === 'percent');
+function sharesOf(rows: Grid, columns: readonly Column[], isSheet: boolean): Set<Means> {
+  const isAlone = isSheet && !columns.some(({ means }) => means === 'possible' || means === 'percent');
   const isOne = ({ means }: Column, at: number) =>
     areShares(
       means,
@@ -231,7 +233,7 @@ function asPercent(cell: string): string {
 }
 
 /** Reads a table of assignments that is given as its cells. */
-export function readGrid(grid: Grid, { lang, today, means, order }: Asked): Table {
+export function readGrid(grid: Grid, { lang, today, means, order, isSheet = false }: Asked): Table {
   const heading = headingOf(grid);
   const { headers } = heading;
   const columns = columnsOf(grid, heading, today).map((column, at) => ({
@@ -245,7 +247,7 @@ export function readGrid(grid: Grid, { lang, today, means, order }: Asked): Tabl
   const decided = order ?? orderOf(dates);
   const reader = new Reader(
     columns,
-    { today, order: decided ?? orders[lang], shares: sharesOf(rows, columns) },
+    { today, order: decided ?? orders[lang], shares: sharesOf(rows, columns, isSheet) },
     { course: saidAbove(above, 'course'), student: saidAbove(above, 'student') },
   );
   // Parts of a table that have each the heading again: what stands above the first of them is its category, too.

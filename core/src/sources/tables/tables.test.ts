@@ -276,18 +276,27 @@ describe('the rows', () => {
 });
 
 describe('shares of one', () => {
+  const percents = (text: string, isSheet: boolean) =>
+    readTable(text, { lang: 'en', today, isSheet }).rows.map(({ percent }) => percent);
+  const grades = 'Assignment,Grade\nKnots,0.85\nReefs,0.9\nTides,1\n';
   it.each([
-    ['under a heading of percent', 'Assignment,Percent\nKnots,0.85\nReefs,1\n', [85, 100]],
-    ['alone under a heading of scores', 'Assignment,Grade\nKnots,0.85\nReefs,0.9\nTides,1\n', [85, 90, 100]],
-  ])('are percent %s', (_where, text, percents) => {
-    expect(read(text).rows.map(({ percent }) => percent)).toEqual(percents);
+    ['under a heading of percent', 'Assignment,Percent\nKnots,0.85\nReefs,1\n', false, [85, 100]],
+    ['alone in a workbook', grades, true, [85, 90, 100]],
+  ])('are percent %s', (_where, text, isSheet, expected) => {
+    expect(percents(text, isSheet)).toEqual(expected);
   });
   it.each([
-    ['with the points there are', 'Assignment,Score,Out of\nKnots,0.5,1\nReefs,0.75,1\nTides,1,1\n'],
-    ['among larger ones', 'Assignment,Grade\nKnots,0.5\nReefs,12\nTides,0.75\n'],
-  ])('are points %s', (_where, text) => {
-    expect(read(text).rows.map(({ percent }) => percent)).not.toContain(50);
-    expect(read(text).rows[0]?.earned).toBe(0.5);
+    ['where they are written so', grades, false, 0.85],
+    [
+      'with the points there are',
+      'Assignment,Score,Out of\nKnots,0.5,1\nReefs,0.75,1\nTides,1,1\n',
+      true,
+      0.5,
+    ],
+    ['among larger ones', 'Assignment,Grade\nKnots,0.5\nReefs,12\nTides,0.75\n', true, 0.5],
+  ])('are points %s', (_where, text, isSheet, earned) => {
+    expect(percents(text, isSheet)).toEqual([null, null, null]);
+    expect(readTable(text, { lang: 'en', today, isSheet }).rows[0]?.earned).toBe(earned);
   });
 });
 
