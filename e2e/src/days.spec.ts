@@ -227,6 +227,9 @@ test('attendance says what stands out, and what a code means can be told', async
   await (await chooser).setFiles({ name: 'marks.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) });
   await expect(page.getByText('Row 3: ‘yesterday’ isn’t a date like 2026-10-19')).toBeVisible();
   await expect(page.getByText('Z9, in 1 row')).toBeVisible();
+  await page.getByLabel('Paste the table here').fill('Date\tCode\n9/25/2026\tY8\n');
+  await page.getByRole('button', { name: 'Read the table' }).click();
+  await expect(page.getByText('Y8, in 1 row')).toBeVisible();
 });
 
 test('from the month to a day, its work, the desk, and settled', async ({ guardian, page, running }) => {

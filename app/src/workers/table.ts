@@ -27,6 +27,8 @@ export interface TableAsk {
   readonly today: string;
   readonly means?: readonly Means[];
   readonly order?: Order;
+  /** Whether it is known to be one of attendance. */
+  readonly isMarks?: boolean;
   /** What was said before of columns, by the shape of their table. */
   readonly known: Readonly<Record<string, readonly Means[]>>;
 }

@@ -11,7 +11,7 @@ import { replaceToldMarks, marksOf, meaningsOf } from './store';
 export async function mirrorMarks(
   db: Db,
   place: JoinedPlace,
-  { gone, courses, author, now }: MirroredTold,
+  { gone, courses, author }: MirroredTold,
 ): Promise<void> {
   const [marks, meanings] = await together(db, [
     () => marksOf(db, [place.otherId], place.householdId),
@@ -31,8 +31,10 @@ export async function mirrorMarks(
             },
             courseId: (mark.courseId && courses.get(mark.courseId)) ?? null,
             label: meaning.label ?? mark.code,
+            // As old as it is: what is read again is no news.
+            at: mark.knownAt ?? new Date(mark.markedAt ?? `${mark.on}T12:00:00Z`),
           },
         ],
   );
-  await db.transaction((trx) => replaceToldMarks(trx, place, gone ? [] : told, { at: now, author }));
+  await db.transaction((trx) => replaceToldMarks(trx, place, gone ? [] : told, author));
 }

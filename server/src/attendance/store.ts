@@ -186,12 +186,12 @@ const lesson = ['student_id', 'household_id', 'on_date', 'period'];
 
 const markRows = (
   key: { studentId: string; householdId: string },
-  marks: readonly HouseholdMark[],
-  by: { at: Date; author: string; told_of: string | null },
+  marks: readonly (HouseholdMark & { readonly at: Date })[],
+  by: { author: string; told_of: string | null },
 ) =>
-  marks.map(({ on, period, courseId, code, kind, excused, label }) => ({
+  marks.map(({ on, period, courseId, code, kind, excused, label, at }) => ({
     ...{ student_id: key.studentId, household_id: key.householdId, on_date: on, period },
-    ...{ course_id: courseId, code, kind, excused, label, ...by },
+    ...{ course_id: courseId, code, kind, excused, label, at, ...by },
   }));
 
 /** Puts a file's marks in; the same lesson read in again takes the newer mark. */
@@ -199,9 +199,10 @@ export async function saveMarks(
   trx: Trx,
   key: { studentId: string; householdId: string },
   marks: readonly HouseholdMark[],
-  by: { at: Date; author: string },
+  { at, author }: { at: Date; author: string },
 ): Promise<void> {
-  await inChunks(markRows(key, marks, { ...by, told_of: null }), (some) =>
+  const dated = marks.map((mark) => ({ ...mark, at }));
+  await inChunks(markRows(key, dated, { author, told_of: null }), (some) =>
     trx('household_marks').insert(some).onConflict(lesson).merge(),
   );
 }
@@ -210,13 +211,13 @@ export async function saveMarks(
 export async function replaceToldMarks(
   trx: Trx,
   { otherId, ...key }: { studentId: string; householdId: string; otherId: string },
-  marks: readonly HouseholdMark[],
-  by: { at: Date; author: string },
+  marks: readonly (HouseholdMark & { readonly at: Date })[],
+  author: string,
 ): Promise<void> {
   await trx('household_marks')
     .where({ student_id: key.studentId, household_id: key.householdId, told_of: otherId })
     .delete();
-  await inChunks(markRows(key, marks, { ...by, told_of: otherId }), (some) =>
+  await inChunks(markRows(key, marks, { author, told_of: otherId }), (some) =>
     trx('household_marks').insert(some).onConflict(lesson).ignore(),
   );
 }

@@ -25,5 +25,4 @@ export interface MirroredTold {
   readonly courses: ReadonlyMap<string, string>;
   /** Who tells it: the other record's school. */
   readonly author: string;
-  readonly now: Date;
 }

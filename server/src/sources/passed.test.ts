@@ -86,6 +86,18 @@ it('whose number it was keeps the record; the other begins anew', async () => {
 });
 
 it.each([
+  ['a particle of both names', 'Ana', 'de la Cruz', 'Luis', 'de León'],
+  ['no family name at all', 'Ana', '-', 'Luis', '-'],
+])('two children with %s are two', async (_what, given, family, otherGiven, otherFamily) => {
+  let now: School = oneSchool({ users: [child(given, family, '2026-10-01T08:00:00Z')] });
+  const { id, read, close } = await followed(() => now);
+  now = oneSchool({ users: [child(otherGiven, otherFamily, '2026-10-20T09:00:00Z')] });
+  await read();
+  expect(await world.db('students').where({ source_id: id }).pluck('given_name')).toHaveLength(2);
+  close();
+});
+
+it.each([
   ['another family name', 'Odo', 'Saltmarsh'],
   ['a shorter given name with another family name', 'Od', 'Saltmarsh'],
   ['another given name', 'Oda', 'Wrack'],

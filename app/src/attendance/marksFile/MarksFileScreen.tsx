@@ -127,7 +127,7 @@ function Unreadable({ error }: { error: unknown }) {
 const isOwnShape = (text: string): boolean => {
   const heading = (text.split(/[\r\n]/, 1)[0] ?? '').toLowerCase().replace(/["\ufeff\s]/g, '');
   const names = heading.split(/[,;\t]/);
-  return names.includes('date') && names.includes('code');
+  return names.includes('date') && names.includes('code') && /^.*\r?\n.*\d{4}-\d\d-\d\d/.test(text);
 };
 
 /** Gives marks to go through: out of a file of them, or out of any table. */
@@ -159,7 +159,7 @@ function Given({
     if (isOwnShape(own)) return onMarks(called, own);
     setName(called);
     setOrder(null);
-    read(text === undefined ? { ...(file ? { file } : {}) } : { text });
+    read({ isMarks: true, ...(text === undefined ? (file ? { file } : {}) : { text }) });
   };
   return (
     <Stack>
@@ -175,8 +175,10 @@ function Given({
         <DateOrder
           order={order}
           onOrder={(next) => {
+            // What was read in the other order is over.
+            setTold(marks);
             setOrder(next);
-            read({ order: next });
+            read({ isMarks: true, order: next });
           }}
         />
       ) : null}

@@ -6,7 +6,7 @@ import { startTableWorker, type TableAnswer, type TableAsk } from '../../workers
 /** So long a table may take to be read. */
 const patienceMs = 20_000;
 
-type Given = Pick<TableAsk, 'text' | 'file' | 'means' | 'order'>;
+type Given = Pick<TableAsk, 'text' | 'file' | 'means' | 'order' | 'isMarks'>;
 
 /** Reads tables beside the page; what takes too long is given up. */
 export function useTable(): { answer: TableAnswer | null; busy: boolean; read: (given: Given) => void } {

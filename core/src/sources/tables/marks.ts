@@ -59,7 +59,7 @@ const ofAttendance = /\b(attendance|absences?|asistencias?|inasistencias?|ausenc
 const ofWork = new Set(['title', 'assigned', 'category', 'earned', 'possible', 'percent', 'letter']);
 
 /** Where a table of attendance has its days, its marks, its lessons and courses; null where it is none. */
-function placesOf(grid: Grid, { today }: Pick<Asked, 'today'>) {
+function placesOf(grid: Grid, { today, isMarks = false }: Pick<Asked, 'today' | 'isMarks'>) {
   const { at, from, headers } = headingOf(grid);
   const rows = grid.slice(from).filter((row) => row.some((cell) => !isBlank(cell)));
   if (rows.length === 0) return null;
@@ -78,7 +78,7 @@ function placesOf(grid: Grid, { today }: Pick<Asked, 'today'>) {
   if (day === undefined || code === undefined) return null;
   const works = headers.some((head, column) => column !== code && ofWork.has(meansOf(head) ?? ''));
   const above = grid.slice(0, Math.max(at, 0)).flat().map(plain);
-  const isSaid = [...heads, ...above].some((words) => ofAttendance.test(words));
+  const isSaid = isMarks || [...heads, ...above].some((words) => ofAttendance.test(words));
   if (works || (byWords === undefined && !isSaid)) return null;
   return {
     first: at < 0 ? 1 : from - at + 1,
@@ -89,8 +89,8 @@ function placesOf(grid: Grid, { today }: Pick<Asked, 'today'>) {
 }
 
 /** Reads a table of attendance, a mark in a row; null where it is none. */
-export function readMarks(grid: Grid, { lang, today, order }: Asked): MarksTable | null {
-  const places = placesOf(grid, { today });
+export function readMarks(grid: Grid, { lang, today, order, isMarks }: Asked): MarksTable | null {
+  const places = placesOf(grid, isMarks ? { today, isMarks } : { today });
   if (!places) return null;
   const { first, from, day, code, period, course } = places;
   const rows = grid.slice(from);

@@ -46,6 +46,8 @@ export interface Asked {
   readonly order?: Order;
   /** Whether it comes out of a workbook, whose cells are numbers whatever they show. */
   readonly isSheet?: boolean;
+  /** Whether it is known to be one of attendance. */
+  readonly isMarks?: boolean;
 }
 
 const filled = (row: readonly string[]): string[] => row.filter((cell) => cell !== '');

@@ -350,6 +350,14 @@ describe('attendance', () => {
       { on: '2026-10-20', code: 'T', kind: null },
     ]);
   });
+  it('needs nothing to say so where it is known', () => {
+    const grid = gridOf('Date,Code\n9/24/2026,A\n9/25/2026,T\n');
+    expect(readMarks(grid, { lang: 'en', today })).toBeNull();
+    expect(readMarks(grid, { lang: 'en', today, isMarks: true })?.marks).toMatchObject([
+      { code: 'A' },
+      { code: 'T' },
+    ]);
+  });
   it('asks for the order of its days, and says which are none', () => {
     expect(
       marks('Date,Status\n1/10/2026,Absent\nsome day,Absent\n2/10/2026,Late\n3/10/2026,Late\n'),

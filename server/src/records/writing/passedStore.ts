@@ -15,7 +15,11 @@ interface Named {
 }
 
 /** One name for another of the same person: shorter, longer, or written otherwise. */
-const begins = (a: string, b: string): boolean => a.startsWith(b) || b.startsWith(a);
+const begins = (a: string, b: string): boolean =>
+  a !== '' && b !== '' && (a.startsWith(b) || b.startsWith(a));
+
+/** Parts of a family name that tell families apart: 'de', 'la', 'van' are everybody's. */
+const telling = (family: string): string[] => family.split(' ').filter((part) => part.length > 3);
 
 /**
  * Whether two names can be one child's. People take another family name, and go by another given one; not both in a day.
@@ -23,7 +27,9 @@ const begins = (a: string, b: string): boolean => a.startsWith(b) || b.startsWit
 function canBeOne(before: Named, now: Named): boolean {
   const [family, familyNow] = [plainTitle(before.family), plainTitle(now.family)];
   const [given, givenNow] = [plainTitle(before.given), plainTitle(now.given)];
-  const sharesFamily = family.split(' ').some((part) => familyNow.split(' ').includes(part));
+  const sharesFamily =
+    (family !== '' && family === familyNow) ||
+    telling(family).some((part) => telling(familyNow).includes(part));
   return sharesFamily || begins(given, givenNow);
 }
 

@@ -422,6 +422,10 @@ describe('two records of one child', () => {
       .pluck('r.earned');
     expect(results).toEqual([4, 9]);
     expect(await ownMarks()).toEqual(['2026-10-17 absent', '2026-10-10 activity']);
+    // They are as old as they are: what is read again is no news.
+    const known = () =>
+      world.db('household_marks').where({ student_id: isolde, told_of: other }).distinct().pluck('at');
+    expect(await known()).toEqual([new Date('2026-10-20T12:00:00Z')]);
     // The same once more changes nothing.
     const rows = () => world.db('results').where({ student_id: isolde }).count();
     const before = await rows();

@@ -258,7 +258,6 @@ export async function mirror(
     gone,
     courses: new Map(courses.flatMap(({ course, into }) => (into ? [[course.id, into.id]] : []))),
     author: other.child.school.name,
-    now: own.now,
   });
   await writeOwn(own, [frame, ...results], { backlog });
 }
