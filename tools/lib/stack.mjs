@@ -81,7 +81,7 @@ class Stack {
   }
 
   startServer() {
-    const ready = `${this.env.CADRO_PUBLIC_URL}/readyz`;
+    const ready = `${this.env.CADRO_PUBLIC_URL}/readyz?for=requests`;
     return this.start(
       'server',
       'server/server.cjs',

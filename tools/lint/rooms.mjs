@@ -43,7 +43,7 @@ export const doors = { core: ['index'], server: ['index'], app: ['index', 'api']
 
 /** Who owns which table of the server: only the owner's stores and the migrations name it. */
 export const tables = {
-  kit: ['login_tries', 'demo_clock'],
+  kit: ['login_tries', 'demo_clock', 'worker_processes', 'write_answers'],
   records: [
     ...[
       'schools',

@@ -18,6 +18,7 @@ import {
   Words,
 } from '../ui';
 import { ChildSwitch } from './ChildSwitch';
+import { Outbox } from './Outbox';
 
 const placeOf = (path: string): string => path.split('/')[1] ?? '';
 
@@ -92,6 +93,7 @@ export function Shell() {
       {wide ? <Places wide /> : null}
       <View style={styles.fill}>
         <Header />
+        <Outbox />
         <View role="main" style={styles.fill}>
           <AfterConsent open={here === 'settings'}>
             <Slot />

@@ -3,10 +3,13 @@
  * @jest-environment node
  */
 import { configureStore } from '@reduxjs/toolkit';
-import { followUpRoutes, gradebookRoutes } from '@cadro/contract';
+import { allRoutes, followUpRoutes, gradebookRoutes, householdRoutes } from '@cadro/contract';
 import { api } from './api';
+import { mayWait, outboxSlice } from './outbox';
+import { sessionSlice } from './session';
 
 const asked: { url: string; method: string; body: string | null }[] = [];
+const keys: (string | null)[] = [];
 let next: () => Promise<Response>;
 const answer = (body: string, status: number) => () =>
   Promise.resolve(new Response(body, { status, headers: { 'content-type': 'application/json' } }));
@@ -15,7 +18,7 @@ const answer = (body: string, status: number) => () =>
 class PageRequest {
   constructor(
     readonly url: string,
-    readonly init: { method: string; body?: string },
+    readonly init: { method: string; body?: string; headers: Headers },
   ) {}
   clone = () => this;
 }
@@ -24,23 +27,32 @@ beforeAll(() => {
     Request: PageRequest,
     fetch: ({ url, init }: PageRequest) => {
       asked.push({ url, method: init.method, body: init.body ?? null });
+      keys.push(new Headers(init.headers).get('idempotency-key'));
       return next();
     },
   });
 });
-beforeEach(() => asked.splice(0));
+beforeEach(() => {
+  asked.splice(0);
+  keys.splice(0);
+});
 
 const { endpoints } = api.injectEndpoints({
   endpoints: (build) => ({
     course: build.query<unknown, { studentId: string; courseId: string }>({
       query: (params) => ({ route: gradebookRoutes.course, params }),
     }),
+    me: build.query<unknown, undefined>({ query: () => ({ route: householdRoutes.me }) }),
     take: build.mutation<unknown, object>({ query: (body) => ({ route: followUpRoutes.create, body }) }),
   }),
 });
 const fresh = () =>
   configureStore({
-    reducer: { [api.reducerPath]: api.reducer },
+    reducer: {
+      [api.reducerPath]: api.reducer,
+      outbox: outboxSlice.reducer,
+      session: sessionSlice.reducer,
+    },
     middleware: (usual) => usual().concat(api.middleware),
   });
 
@@ -65,4 +77,66 @@ it.each([
   next = what;
   const { error } = await fresh().dispatch(endpoints.take.initiate({}));
   expect(error).toMatchObject({ problem: null });
+});
+
+describe('a write', () => {
+  it('has a key, by which another try is the same; what is read has none', async () => {
+    const store = fresh();
+    next = () => Promise.reject(new TypeError('fetch failed'));
+    await store.dispatch(endpoints.take.initiate({ title: 'Once' }));
+    next = answer('{}', 201);
+    await store.dispatch(endpoints.take.initiate({ title: 'Once' }));
+    await store.dispatch(endpoints.course.initiate({ studentId: 'a', courseId: 'b' }));
+    expect(keys[0]).toMatch(/^"[\w-]{21}"$/);
+    expect(keys).toEqual([keys[0], keys[0], null]);
+  });
+
+  it('is tried again by itself where the server says when', async () => {
+    jest.useFakeTimers();
+    const away = '{"code":"database-away","status":503,"retryAfterSeconds":3}';
+    const answers = [answer(away, 503), answer(away, 503), answer('{"id":"f"}', 201)];
+    next = () => (answers.shift() ?? answer('{}', 500))();
+    const asking = fresh().dispatch(endpoints.take.initiate({ title: 'Patience' }));
+    await jest.advanceTimersByTimeAsync(6_000);
+    jest.useRealTimers();
+    expect(await asking).toMatchObject({ data: { id: 'f' } });
+    expect(new Set(keys).size).toBe(1);
+    expect(keys).toHaveLength(3);
+  });
+
+  it('waits in the outbox where the server cannot be reached, under its key, for who wrote it', async () => {
+    const store = fresh();
+    next = answer('{"id":"maren"}', 200);
+    await store.dispatch(endpoints.me.initiate(undefined));
+    next = () => Promise.reject(new TypeError('fetch failed'));
+    const { error } = await store.dispatch(endpoints.take.initiate({ title: 'In a tunnel' }));
+    expect(error).toMatchObject({ waits: true });
+    await store.dispatch(endpoints.take.initiate({ title: 'In a tunnel' }));
+    expect(store.getState().outbox.waiting).toEqual([
+      {
+        ...{ key: keys[1]?.slice(1, -1), kind: 'inHand', says: 'In a tunnel', method: 'POST' },
+        ...{ url: '/api/followups', body: { title: 'In a tunnel' }, personId: 'maren', refused: null },
+      },
+    ]);
+  });
+
+  it('does not wait where nobody is signed in', async () => {
+    const store = fresh();
+    next = () => Promise.reject(new TypeError('fetch failed'));
+    const { error } = await store.dispatch(endpoints.take.initiate({ title: 'Nobody' }));
+    expect(error).not.toHaveProperty('waits');
+    expect(store.getState().outbox.waiting).toEqual([]);
+  });
+
+  it('that may wait is one of the contract', () => {
+    const known = allRoutes.map(({ method, path }) => `${method.toUpperCase()} ${path}`);
+    expect(Object.keys(mayWait).filter((each) => !known.includes(each))).toEqual([]);
+  });
+});
+
+it('tells the page that its session has ended, and not who looks for one', async () => {
+  const store = fresh();
+  next = answer('{"code":"not-signed-in","status":401}', 401);
+  await store.dispatch(endpoints.take.initiate({ title: 'Late' }));
+  expect(store.getState().session.ended).toBe(true);
 });

@@ -7,11 +7,16 @@ import {
   type QueryExtraOptions,
 } from '@reduxjs/toolkit/query/react';
 import type { AnswerOf, AnyRoute, AskOf, Problem } from '@cadro/contract';
+import { Intents } from './intents';
+import { firstWords, mayWait, putInOutbox, type Waiting } from './outbox';
+import { sessionEnded } from './session';
 
 export interface ServerProblem {
   readonly status: number;
   /** Null when the server could not be reached or did not answer with a problem. */
   readonly problem: Problem | null;
+  /** Whether it waits in the outbox, and goes out by itself. */
+  readonly waits?: boolean;
 }
 
 interface Ask {
@@ -39,6 +44,8 @@ const plain = fetchBaseQuery({ baseUrl: '/', credentials: 'same-origin' });
 const isProblem = (data: unknown): data is Problem =>
   typeof data === 'object' && data !== null && 'code' in data;
 
+const wait = (ms: number): Promise<void> => new Promise((done) => setTimeout(done, ms));
+
 /** A file that is answered waits in the browser under an address of its own; all else is JSON. */
 const answerOf =
   ({ produces }: AnyRoute) =>
@@ -46,21 +53,78 @@ const answerOf =
     response.ok && produces ? URL.createObjectURL(await response.blob()) : readJson(await response.text());
 const readJson = (text: string): unknown => (text === '' ? null : JSON.parse(text));
 
-/** Speaks by the contract: the route gives the method and the path. */
-const byContract: BaseQueryFn<Ask, unknown, ServerProblem> = async ({ body, ...ask }, api, extra) => {
-  const { takesBytes } = ask.route;
-  const answer = await plain(
-    {
-      ...{ url: pathOf(ask), method: ask.route.method.toUpperCase(), responseHandler: answerOf(ask.route) },
-      ...(body === undefined ? {} : { body }),
-      ...(takesBytes ? { headers: { 'content-type': takesBytes } } : {}),
-    },
-    api,
-    extra,
-  );
+/** So often a server that says when to ask again is asked again by itself. */
+const mostTries = 3;
+const secondMs = 1_000;
+const tellsWhen = new Set<string | undefined>(['database-away', 'under-way']);
+
+const intents = new Intents();
+const isWrite = ({ method }: AnyRoute): boolean => method !== 'get';
+
+interface Tried {
+  readonly data?: unknown;
+  readonly error?: ServerProblem;
+}
+
+async function tryOnce(
+  args: Parameters<typeof plain>[0],
+  ...rest: [Parameters<typeof plain>[1], Parameters<typeof plain>[2]]
+): Promise<Tried> {
+  const answer = await plain(args, ...rest);
   if (!answer.error) return { data: answer.data ?? null };
   const status = typeof answer.error.status === 'number' ? answer.error.status : 0;
   return { error: { status, problem: isProblem(answer.error.data) ? answer.error.data : null } };
+}
+
+/** The id of who is signed in here, as far as the page knows. */
+interface Known {
+  readonly api?: { readonly queries: Readonly<Record<string, { readonly data?: unknown } | undefined>> };
+}
+const personOf = (state: unknown): string | null => {
+  const me = (state as Known).api?.queries['me(undefined)']?.data;
+  return typeof me === 'object' && me !== null && 'id' in me ? String(me.id) : null;
+};
+
+/** A write that did not reach the server goes to the outbox, where it is one that may wait. */
+function keptForLater(ask: Ask, key: string, state: unknown): Waiting | null {
+  const method = ask.route.method.toUpperCase();
+  const pattern = `${method} ${ask.route.path}`;
+  const personId = personOf(state);
+  if (!(pattern in mayWait) || personId === null) return null;
+  return {
+    ...{ key, kind: mayWait[pattern as keyof typeof mayWait], says: firstWords(ask.body) },
+    ...{ method, url: pathOf(ask), body: ask.body ?? null, personId, refused: null },
+  };
+}
+
+/** Speaks by the contract: the route gives the method and the path. Every write has a key, by which it is done once. */
+const byContract: BaseQueryFn<Ask, unknown, ServerProblem> = async (ask, api, extra) => {
+  const { body, route } = ask;
+  const url = pathOf(ask);
+  const method = route.method.toUpperCase();
+  const intent = isWrite(route) ? intents.of(`${method} ${url}`, JSON.stringify(body ?? null)) : null;
+  const headers = {
+    ...(intent ? { 'idempotency-key': `"${intent.key}"` } : {}),
+    ...(route.takesBytes ? { 'content-type': route.takesBytes } : {}),
+  };
+  const args = {
+    ...{ url, method, headers, responseHandler: answerOf(route) },
+    ...(body === undefined ? {} : { body }),
+  };
+  let answer = await tryOnce(args, api, extra);
+  for (let tries = 1; tries < mostTries && tellsWhen.has(answer.error?.problem?.code); tries += 1) {
+    await wait((answer.error?.problem?.retryAfterSeconds ?? 1) * secondMs);
+    answer = await tryOnce(args, api, extra);
+  }
+  const { error } = answer;
+  const reached = !error || (error.status > 0 && !tellsWhen.has(error.problem?.code) && error.status !== 502);
+  if (intent && reached) intents.answered(intent);
+  if (!error) return { data: answer.data };
+  if (error.problem?.code === 'not-signed-in' && route.access === 'signed-in') api.dispatch(sessionEnded());
+  const waiting = intent && !reached ? keptForLater(ask, intent.key, api.getState()) : null;
+  if (waiting === null) return { error };
+  api.dispatch(putInOutbox(waiting));
+  return { error: { ...error, waits: true } };
 };
 
 /** Kinds of what the server tells: what changes one of them asks for it again. */

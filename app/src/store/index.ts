@@ -1,4 +1,8 @@
 export * from './api';
 export * from './inHand';
+export { leftOutbox, type Waiting, type WaitingKind } from './outbox';
 export * from './prefs';
+export { sendWaiting } from './sending';
+export { sessionBegun } from './session';
 export * from './store';
+export { isStale, reloadOnce } from './staleBundle';

@@ -3,17 +3,36 @@ import { setupListeners } from '@reduxjs/toolkit/query';
 import { useDispatch, useSelector } from 'react-redux';
 import { api } from './api';
 import { inHandSlice } from './inHand';
+import { outboxKey, outboxReadAnew, outboxSlice, rememberedOutbox, rememberOutbox } from './outbox';
 import { prefsSlice, rememberPrefs } from './prefs';
+import { sessionSlice } from './session';
 
 const makeStore = () =>
   configureStore({
-    reducer: { prefs: prefsSlice.reducer, inHand: inHandSlice.reducer, [api.reducerPath]: api.reducer },
+    reducer: {
+      prefs: prefsSlice.reducer,
+      inHand: inHandSlice.reducer,
+      session: sessionSlice.reducer,
+      outbox: outboxSlice.reducer,
+      [api.reducerPath]: api.reducer,
+    },
+    preloadedState: { outbox: { waiting: rememberedOutbox() } },
     middleware: (usual) => usual().concat(api.middleware),
   });
 
 export const store = makeStore();
 setupListeners(store.dispatch);
 store.subscribe(() => rememberPrefs(store.getState().prefs));
+if (typeof window !== 'undefined')
+  window.addEventListener('storage', ({ key }) => {
+    if (key === outboxKey) store.dispatch(outboxReadAnew(rememberedOutbox()));
+  });
+let kept = store.getState().outbox;
+store.subscribe(() => {
+  const { outbox } = store.getState();
+  if (outbox !== kept) rememberOutbox(outbox.waiting);
+  kept = outbox;
+});
 
 export type RootState = ReturnType<typeof store.getState>;
 export const useAppSelector = useSelector.withTypes<RootState>();

@@ -33,6 +33,9 @@ export const problemCodes = [
   'foreign-origin',
   'too-large',
   'source-unreachable',
+  'database-away',
+  'under-way',
+  'key-used',
   'internal',
 ] as const;
 export type ProblemCode = (typeof problemCodes)[number];
@@ -48,7 +51,7 @@ export const Problem = Type.Object({
   /** With `edited-meanwhile`: how it stands now, and what was sent. */
   current: Type.Optional(Type.Unknown()),
   yours: Type.Optional(Type.Unknown()),
-  /** With `too-many-tries`: how long to wait. */
+  /** With `too-many-tries`, `database-away` and `under-way`: how long to wait. */
   retryAfterSeconds: Type.Optional(Type.Integer()),
 });
 export type Problem = Static<typeof Problem>;

@@ -3,7 +3,7 @@ export { makeDigests } from './digests/digests';
 export { dropWaitingDigests } from './digests/digestStore';
 export { LiveAlerts } from './live';
 export { lookAtChildren, lookAtGuardians, roundsJob, upkeepJob, wantLooks } from './look';
-export { dueDeliveries, forgetDeliveries } from './delivery/outboxStore';
+export { deliveryCounts, dueDeliveries, forgetDeliveries } from './delivery/outboxStore';
 export { Rehearser } from './rehearsal/rehearser';
 export { alertRouter } from './routes';
 export { alertSettings, changeSettings } from './settings';

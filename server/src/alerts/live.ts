@@ -1,13 +1,11 @@
 import type { Request, Response } from 'express';
-import { Client } from 'pg';
 import type { Logger } from 'pino';
-import type { Config } from '../kit';
+import { Listening, type Config } from '../kit';
 import type { LiveKind } from './store';
 
 const heartbeatMs = 25_000;
 /** A stream ends after this, and the browser opens another: who has signed out gets none. */
 const lifetimeMs = 10 * 60_000;
-const reconnectMs = 2_000;
 /** Windows and devices of one person at one process; the oldest makes room for one more. */
 const mostStreams = 8;
 
@@ -17,23 +15,28 @@ const mostStreams = 8;
  */
 export class LiveAlerts {
   private readonly open = new Map<string, Set<Response>>();
-  private client: Client | null = null;
-  private closed = false;
+  private readonly listening: Listening;
+  private ended = false;
 
-  constructor(
-    private readonly config: Pick<Config, 'databaseUrl'>,
-    private readonly log: Logger,
-  ) {}
+  constructor({ databaseUrl }: Pick<Config, 'databaseUrl'>, log: Logger) {
+    this.listening = new Listening(databaseUrl, 'cadro_alerts', {
+      said: (payload) => this.hear(payload),
+      // What was missed is told to everyone by one event.
+      back: () => [...this.open.keys()].forEach((guardianId) => this.tell(guardianId, 'news')),
+      lost: () => log.warn('live alerts lost their connection'),
+    });
+  }
 
   /** Keeps a response open as a stream of events. */
   async attach(guardianId: string, request: Request, response: Response): Promise<void> {
-    await this.listen();
+    await this.listening.begun();
     response.writeHead(200, {
       'content-type': 'text/event-stream',
       'cache-control': 'no-store, no-transform',
       'x-accel-buffering': 'no',
     });
     response.write('retry: 3000\n\n');
+    if (this.ended) return void response.end();
     const own = this.open.get(guardianId) ?? new Set();
     this.open.set(guardianId, own.add(response));
     const [oldest] = own;
@@ -54,40 +57,18 @@ export class LiveAlerts {
     response.on('close', leave);
   }
 
-  private async listen(): Promise<void> {
-    if (this.client || this.closed) return;
-    const client = new Client({ connectionString: this.config.databaseUrl });
-    this.client = client;
-    client.on('notification', ({ payload }) => {
-      const [kind, guardianId] = (payload ?? '').split(':');
-      if (!guardianId) return;
-      if (kind === 'ended') this.end(guardianId);
-      else this.tell(guardianId, kind === 'state' ? 'state' : 'news');
-    });
-    client.on('error', () => this.lost(client));
-    client.on('end', () => this.lost(client));
-    await client.connect();
-    await client.query('listen cadro_alerts');
-  }
-
-  /** The connection is taken up again; what was missed meanwhile is told to everyone by one event. */
-  private lost(client: Client): void {
-    if (this.client !== client || this.closed) return;
-    this.client = null;
-    this.log.warn('live alerts lost their connection');
-    setTimeout(() => {
-      void this.listen().then(
-        () => [...this.open.keys()].forEach((guardianId) => this.tell(guardianId, 'news')),
-        () => this.lost(this.client ?? client),
-      );
-    }, reconnectMs).unref();
+  private hear(payload: string): void {
+    const [kind, guardianId] = payload.split(':');
+    if (!guardianId) return;
+    if (kind === 'ended') this.endOf(guardianId);
+    else this.tell(guardianId, kind === 'state' ? 'state' : 'news');
   }
 
   /**
    * A session or a link of theirs is over, or less of a child is theirs to see: what stands on their screens is asked
    * for anew. Whoever may still hear opens another stream, the others are refused.
    */
-  private end(guardianId: string): void {
+  private endOf(guardianId: string): void {
     for (const response of this.open.get(guardianId) ?? []) response.end('event: rights\ndata: {}\n\n');
   }
 
@@ -95,10 +76,13 @@ export class LiveAlerts {
     for (const response of this.open.get(guardianId) ?? []) response.write(`event: ${kind}\ndata: {}\n\n`);
   }
 
-  async close(): Promise<void> {
-    this.closed = true;
+  /** Ends every stream; one that is opened now ends at once. */
+  end(): void {
+    this.ended = true;
     for (const responses of this.open.values()) for (const response of responses) response.end();
-    await this.client?.end();
-    this.client = null;
+  }
+
+  async close(): Promise<void> {
+    await this.listening.close();
   }
 }

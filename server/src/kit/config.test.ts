@@ -31,6 +31,8 @@ describe('the environment', () => {
     demoSchoolUrl: null,
     trustedProxies: false,
     sessions: { idleHours: 12, keptDays: 90 },
+    queueLateMinutes: 15,
+    metrics: { host: '127.0.0.1', server: null, worker: null },
     logLevel: 'info',
   };
   it('needs four things and has the rest by itself', () => expect(readConfig(whole)).toEqual(usual));
@@ -59,6 +61,11 @@ describe('the environment', () => {
     [
       { CADRO_KEEP_MAILS_DAYS: '30', CADRO_KEEP_LEFT_DAYS: '365' },
       { retention: { mailDays: 30, leftDays: 365 } },
+    ],
+    [{ CADRO_QUEUE_LATE_MINUTES: '5' }, { queueLateMinutes: 5 }],
+    [
+      { CADRO_METRICS_PORT: '9464', CADRO_WORKER_METRICS_PORT: '9465', CADRO_METRICS_HOST: '10.0.0.2' },
+      { metrics: { host: '10.0.0.2', server: 9464, worker: 9465 } },
     ],
     [{ CADRO_OPERATOR_PAGE: 'on' }, { operatorPage: true }],
     [{ CADRO_PRIVATE_SOURCES: 'on' }, { privateSources: true }],

@@ -44,6 +44,10 @@ export interface Config {
   readonly retention: { readonly mailDays: number; readonly leftDays: number };
   /** Whether those who run this Cadro have a place of theirs in it. */
   readonly operatorPage: boolean;
+  /** After how long, in minutes, a job that waits for its turn is a fault. */
+  readonly queueLateMinutes: number;
+  /** Where the figures of operation can be read, each process at a port of its own; null: nowhere. */
+  readonly metrics: { readonly host: string; readonly server: number | null; readonly worker: number | null };
   readonly logLevel: string;
 }
 
@@ -90,6 +94,7 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
       throw new ConfigError(`${name} must be a number from 0 to ${most}`);
     return value;
   };
+  const optionalPort = (name: string): number | null => (env[name] ? number(name, 0, 65_535) : null);
   const secret = need('CADRO_SECRET');
   if (secret.length < 32) throw new ConfigError('CADRO_SECRET needs at least 32 characters');
   const port = number('CADRO_PORT', 4600, 65_535);
@@ -124,6 +129,12 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
       leftDays: number('CADRO_KEEP_LEFT_DAYS', 730, 36_600),
     },
     operatorPage: env['CADRO_OPERATOR_PAGE'] === 'on',
+    queueLateMinutes: number('CADRO_QUEUE_LATE_MINUTES', 15, 1440),
+    metrics: {
+      host: env['CADRO_METRICS_HOST'] ?? '127.0.0.1',
+      server: optionalPort('CADRO_METRICS_PORT'),
+      worker: optionalPort('CADRO_WORKER_METRICS_PORT'),
+    },
     logLevel: env['CADRO_LOG_LEVEL'] ?? 'info',
   };
 }

@@ -6,6 +6,7 @@ export * from './groups';
 export * from './http';
 export * from './instants';
 export * from './mail';
+export * from './metrics';
 export * from './queue';
 export * from './paper';
 export * from './paths';

@@ -1,9 +1,6 @@
 import { allRoutes, openApiDocument } from '@cadro/contract';
 import compression from 'compression';
-import express, { type Express, type RequestHandler, type Response, type Router } from 'express';
-import { Pool } from 'pg';
-import type { Logger } from 'pino';
-import { pinoHttp } from 'pino-http';
+import express, { type Express, type RequestHandler, type Router } from 'express';
 import { alertRouter, LiveAlerts, Rehearser } from '../alerts';
 import { attendanceRouter } from '../attendance';
 import { briefRouter } from '../brief';
@@ -23,10 +20,13 @@ import {
 import {
   addressLimit,
   answerProblems,
+  DatabaseWatch,
   headers,
   HttpProblem,
   newRouter,
+  openPool,
   ownOriginOnly,
+  refuseWhileAway,
   sessions,
   systemClock,
   type Clock,
@@ -42,36 +42,10 @@ import { MailReader, ownRouter, sourceRouter, Winnower } from '../sources';
 import { demoRouter } from './demo';
 import { exportRouter } from './exported';
 import { gradebookHooks, householdHooks, onFigures, ownHooks, restrictingHooks } from './hooks';
+import { Health, healthRouter } from './health';
 import { inboundMailRouter } from './inboundMail';
-
-const none = '(none)';
-const routeOf = (response: Response): string => String(response.locals?.['route'] ?? none);
-
-/** Method, pattern of the address, status and time: enough to operate, nothing about a child, and no secret address. */
-const requestLog = (log: Logger) =>
-  pinoHttp({
-    logger: log,
-    serializers: {
-      req: ({ method }: { method: string }) => ({ method }),
-      res: (response: { statusCode: number }) => ({ status: response.statusCode }),
-    },
-    // Known when the answer goes out, and said once.
-    customSuccessObject: (_request, response, said: object) => ({
-      ...said,
-      path: routeOf(response as Response),
-    }),
-    customErrorObject: (_request, response, _error, said: object) => ({
-      ...said,
-      path: routeOf(response as Response),
-    }),
-    customLogLevel: (request, response, error) => {
-      if (error) return 'error';
-      // The app's own files are no requests for anything of anybody.
-      return routeOf(response as Response) === none && !/^\/(api|calendar)\b/i.test(request.url ?? '')
-        ? 'silent'
-        : 'info';
-    },
-  });
+import { ServerFigures } from './metrics';
+import { requestLog } from './requestLog';
 
 /** What stands under a secret address is kept by its reader alone, and asked for anew each time. */
 const secretAddress: RequestHandler = (_request, response, next) => {
@@ -79,6 +53,9 @@ const secretAddress: RequestHandler = (_request, response, next) => {
   response.setHeader('x-robots-tag', 'noindex');
   next();
 };
+
+/** A session that is not read after so long is not read at all. */
+const sessionMs = 10_000;
 
 /** What a process keeps running beside its answers. */
 interface Helpers {
@@ -125,50 +102,42 @@ function apiRouter(deps: ServerDeps, { solver, live, rehearser, winnower, calend
   return router;
 }
 
-function health(given: ServerDeps): Router {
-  const { db } = given;
-  const router = newRouter(given);
-  router.get('/healthz', (_request, response) => void response.json({ ok: true }));
-  router.get('/readyz', async (_request, response) => {
-    const ready = await db.raw('select 1').then(
-      () => true,
-      () => false,
-    );
-    response.status(ready ? 200 : 503).json({ ok: ready });
-  });
-  return router;
-}
-
 export interface Server {
   readonly app: Express;
+  /** Ends the streams, which would not end by themselves, and says that it is ending. */
+  stopStreams(): void;
+  /** What the process counts of its requests. */
+  readonly figures: ServerFigures;
   close(): Promise<void>;
 }
+
+/** What a process keeps running. */
+const helpersOf = ({ config, log }: Pick<ServerDeps, 'config' | 'log'>): Helpers => ({
+  solver: new Solver(),
+  live: new LiveAlerts(config, log),
+  rehearser: new Rehearser(),
+  winnower: new Winnower(),
+  mailReader: new MailReader(),
+  calendars: new CalendarReader(),
+});
 
 /** The whole server: health, mail from outside, the interface, and the app itself. */
 export function buildServer(handed: Omit<ServerDeps, 'wall'> & { readonly wall?: Clock }): Server {
   const deps: ServerDeps = { wall: systemClock, ...handed };
   const { config, log } = deps;
-  const pool = new Pool({ connectionString: config.databaseUrl, max: 4 });
+  const pool = openPool(config.databaseUrl, { max: 4, query_timeout: sessionMs });
+  const watch = new DatabaseWatch(config.databaseUrl, log);
+  const health = new Health(deps, watch);
+  const figures = new ServerFigures(deps.db, watch);
   const document = openApiDocument(allRoutes);
   const app = express();
-  const helpers = {
-    solver: new Solver(),
-    live: new LiveAlerts(config, log),
-    rehearser: new Rehearser(),
-    winnower: new Winnower(),
-    mailReader: new MailReader(),
-    calendars: new CalendarReader(),
-  };
+  const helpers = helpersOf(deps);
   app.disable('x-powered-by');
   app.set('trust proxy', config.trustedProxies);
   app.set('case sensitive routing', true);
-  app.use(
-    requestLog(log),
-    headers(config),
-    compression(),
-    health(deps),
-    inboundMailRouter(deps, helpers.mailReader),
-  );
+  app.use(figures.observe, requestLog(log), headers(config), compression(), healthRouter(deps, health));
+  app.use(['/api', '/calendar'], refuseWhileAway(watch));
+  app.use(inboundMailRouter(deps, helpers.mailReader));
   app.get('/api/openapi.json', (_request, response) => void response.json(document));
   app.use('/api', ownOriginOnly(config));
   app.use('/api', ...sessions(config, pool), notesLooks(deps));
@@ -184,12 +153,19 @@ export function buildServer(handed: Omit<ServerDeps, 'wall'> & { readonly wall?:
   app.use(() => {
     throw new HttpProblem('not-found');
   });
-  app.use(answerProblems(log));
+  app.use(answerProblems(log, watch));
   return {
     app,
+    figures,
+    stopStreams() {
+      health.stopping = true;
+      helpers.live.end();
+    },
     async close() {
       // The streams end first: each of them touches its session once more.
+      helpers.live.end();
       await helpers.live.close();
+      watch.close();
       await Promise.all([
         pool.end(),
         helpers.solver.close(),

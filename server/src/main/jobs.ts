@@ -1,7 +1,9 @@
-import { Logger, run, type Runner } from 'graphile-worker';
+import { Logger } from 'graphile-worker';
 import type { Logger as Pino } from 'pino';
 import { CalendarReader } from '../calendar';
+import { keepWorking, WatchedMail, type Working } from '../kit';
 import { readEveryMinutes } from '../sources';
+import type { WorkerFigures } from './metrics';
 import { tasksOf, type JobDeps } from './tasks';
 
 /** Job names and outcomes, never payloads: those name children. */
@@ -29,18 +31,28 @@ const crontab = [
 export async function startWorker(
   deps: JobDeps,
   log: Pino,
-  { byTheClock = true }: { byTheClock?: boolean } = {},
-): Promise<Runner> {
+  { byTheClock = true, figures }: { byTheClock?: boolean; figures?: WorkerFigures } = {},
+): Promise<Working> {
   const calendars = new CalendarReader();
-  const runner = await run({
-    connectionString: deps.config.databaseUrl,
-    concurrency: 2,
-    pollInterval: 1000,
-    noHandleSignals: true,
+  const mail = new WatchedMail(deps.transport);
+  const options = {
+    ...{ concurrency: 2, pollInterval: 1000 },
     ...(byTheClock ? { crontab } : { parsedCronItems: [] }),
     logger: quietLogger(log),
-    taskList: tasksOf({ ...deps, calendars }),
+    taskList: tasksOf({ ...deps, transport: mail, calendars }),
+  };
+  const working = await keepWorking(deps.config.databaseUrl, options, {
+    log,
+    mailFailingSince: () => mail.failingSince,
+    jobEnded: (task, end) => figures?.jobEnded(task, end),
+  }).catch(async (error: unknown) => {
+    await calendars.close();
+    throw error;
   });
-  void runner.promise.finally(() => calendars.close()).catch(() => undefined);
-  return runner;
+  return {
+    async stop() {
+      await working.stop();
+      await calendars.close();
+    },
+  };
 }

@@ -1,13 +1,25 @@
 import { createServer } from 'node:http';
 import pino from 'pino';
-import { demoClock, openDatabase, readConfig, start, systemClock } from '../kit';
+import {
+  demoClock,
+  Drain,
+  drainMs,
+  openDatabase,
+  readConfig,
+  serveFigures,
+  start,
+  systemClock,
+} from '../kit';
 import { buildServer } from './app';
 
 /** Longer than a proxy in front keeps an idle connection, so that no request meets one that is just closing. */
 const keepAliveMs = 65_000;
 
+/** Connections to the database are given back, when everybody has an answer. */
+const closeMs = 3_000;
+
 /** The HTTP process. It holds no state: start as many as are needed. */
-start(() => {
+start(async () => {
   const config = readConfig(process.env);
   const log = pino({ level: config.logLevel });
   const db = openDatabase(config.databaseUrl);
@@ -15,17 +27,22 @@ start(() => {
   const server = buildServer({ db, clock, config, log });
   const http = createServer(server.app);
   http.keepAliveTimeout = keepAliveMs;
-  http.listen(config.port, config.host, () => log.info({ port: config.port }, 'listening'));
-  const stop = (): void => {
-    http.close(
-      () =>
-        void server
-          .close()
-          .then(() => db.destroy())
-          .then(() => process.exit(0)),
-    );
-    http.closeIdleConnections();
-    setTimeout(() => process.exit(0), 3000).unref();
+  http.listen(config.port, config.host, () => {
+    const address = http.address();
+    log.info({ port: typeof address === 'object' && address ? address.port : config.port }, 'listening');
+  });
+  const figuresPort = config.metrics.server;
+  if (figuresPort !== null)
+    await serveFigures(server.figures, { host: config.metrics.host, port: figuresPort });
+  const drain = new Drain(http);
+  const stop = async (): Promise<void> => {
+    setTimeout(() => process.exit(1), drainMs + closeMs).unref();
+    server.stopStreams();
+    const left = await drain.end();
+    if (left > 0) log.error({ left }, 'ended before everybody had an answer');
+    await server.close();
+    await db.destroy();
+    process.exit(0);
   };
-  process.once('SIGTERM', stop).once('SIGINT', stop);
+  process.once('SIGTERM', () => void stop()).once('SIGINT', () => void stop());
 });

@@ -3,7 +3,6 @@ import { parse } from '@cadro/contract/parse';
 import { dayMs } from '@cadro/core';
 import { Type } from '@sinclair/typebox';
 import type { TaskList } from 'graphile-worker';
-import type { Transporter } from 'nodemailer';
 import {
   deliver,
   forgetDeliveries,
@@ -24,7 +23,7 @@ import {
   sendAccountMail,
   sweepDoor,
 } from '../household';
-import { addJobs, pruneTries, type ServerDeps } from '../kit';
+import { type MailCarrier, addJobs, forgetAnswers, pruneTries, type ServerDeps } from '../kit';
 import { sendMail } from '../messages';
 import {
   allSources,
@@ -48,7 +47,7 @@ const MirrorJob = Type.Object({ studentId: Uuid, householdId: Uuid, otherId: Uui
 const MessageJob = Type.Object({ messageId: Uuid });
 
 export interface JobDeps extends Pick<ServerDeps, 'db' | 'clock' | 'config'> {
-  readonly transport: Transporter;
+  readonly transport: MailCarrier;
 }
 
 /** With what reads in threads of their own. */
@@ -60,6 +59,7 @@ interface TaskDeps extends JobDeps {
 async function sweep(deps: JobDeps): Promise<void> {
   const { db, clock, config } = deps;
   await pruneTries(db);
+  await forgetAnswers(db);
   await removeLeavers(deps);
   await sweepDoor(deps);
   await removeLeft(deps);

@@ -1,6 +1,16 @@
 import pino from 'pino';
-import { demoClock, mailTransport, openDatabase, readConfig, start, systemClock } from '../kit';
+import {
+  demoClock,
+  drainMs,
+  mailTransport,
+  openDatabase,
+  readConfig,
+  serveFigures,
+  start,
+  systemClock,
+} from '../kit';
 import { startWorker } from './jobs';
+import { WorkerFigures } from './metrics';
 
 /** The job process: reads sources, computes figures, sends mail. */
 start(async () => {
@@ -8,12 +18,18 @@ start(async () => {
   const log = pino({ level: config.logLevel });
   const db = openDatabase(config.databaseUrl);
   const clock = config.demoSchoolUrl ? demoClock(db) : systemClock;
-  const runner = await startWorker({ db, clock, config, transport: mailTransport(config) }, log);
+  const { host, worker: port } = config.metrics;
+  const figures = new WorkerFigures(db);
+  if (port !== null) await serveFigures(figures, { host, port });
+  const runner = await startWorker({ db, clock, config, transport: mailTransport(config) }, log, { figures });
   log.info('working');
-  const stop = (): void =>
+  const stop = (): void => {
+    // What runs longer is begun anew by the next worker.
+    setTimeout(() => process.exit(1), drainMs).unref();
     void runner
       .stop()
       .then(() => db.destroy())
       .then(() => process.exit(0));
+  };
   process.once('SIGTERM', stop).once('SIGINT', stop);
 });

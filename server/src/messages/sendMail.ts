@@ -1,11 +1,10 @@
-import type { Transporter } from 'nodemailer';
-import { isOneAddress, mailAddress, refusedReceiver, type Config, type Db } from '../kit';
+import { type MailCarrier, isOneAddress, mailAddress, refusedReceiver, type Config, type Db } from '../kit';
 import * as store from './store';
 
 interface MailDeps {
   readonly db: Db;
   readonly config: Config;
-  readonly transport: Transporter;
+  readonly transport: MailCarrier;
 }
 
 /**

@@ -13,6 +13,7 @@ import {
   receiveBundle,
   sourceProblems,
   steerSource,
+  underWay,
   untoldOf,
 } from '../sources';
 import { asOperator } from './asOperator';
@@ -26,11 +27,12 @@ export async function sourceStates(db: Db): Promise<OperatorSource[]> {
     db,
     sources.flatMap(({ id, kind }) => (kind === 'bundles' ? [id] : [])),
   );
+  const isRead = await underWay(db, sources);
   return sources.map((row) => ({
     ...{ id: row.id, name: row.name, kind: row.kind, baseUrl: row.base_url, failure: row.failure },
     ...{ readAt: iso(row.read_at), failingSince: iso(row.failing_since), aside: Number(row.aside) },
     untold: untoldOf(row.parts),
-    ...{ paused: row.paused_at !== null, progress: row.progress, shrinks: row.shrinks },
+    ...{ paused: row.paused_at !== null, progress: isRead(row) ? row.progress : null, shrinks: row.shrinks },
     bundles: bundles
       .filter(({ source_id }) => source_id === row.id)
       .map(({ id, name, state, fault, ask, records, problems, came_at }) => ({

@@ -7,6 +7,7 @@ export {
   addSource,
   allSources,
   moveSource,
+  sourceAges,
   sourcesOfStudents,
   sourceStates,
   type SourceState,
@@ -29,5 +30,5 @@ export { followWork, type CalendarWork } from './own/followed';
 export type { OwnDeps } from './own/writeOwn';
 export { sweepOwnSources } from './own/ownStore';
 export { ownRouter } from './own/ownRoutes';
-export { readEveryMinutes, readingJob } from './readingJob';
+export { readEveryMinutes, readingJob, underWay } from './readingJob';
 export { syncSource } from './sync';

@@ -4,7 +4,7 @@ import type { ServerDeps } from '../kit';
 import { addJobs, HttpProblem, mount, newRouter, takeTry } from '../kit';
 import { childrenFor } from '../household';
 import { problemsOf } from './problemStore';
-import { nextReading, readingJob } from './readingJob';
+import { nextReading, readingJob, underWay } from './readingJob';
 import { sourcesOfStudents, untoldOf } from './store';
 
 /** Somebody may ask for a reading now and then; a school is read by itself often enough. */
@@ -23,6 +23,7 @@ export function sourceRouter(given: ServerDeps): Router {
       db,
       sources.map(({ id }) => id),
     );
+    const isRead = await underWay(db, sources);
     return {
       sources: sources.map((source) => ({
         id: source.id,
@@ -34,7 +35,7 @@ export function sourceRouter(given: ServerDeps): Router {
         nextAt: source.kind === 'interface' && source.paused_at === null ? next : null,
         failingSince: source.failing_since?.toISOString() ?? null,
         paused: source.paused_at !== null,
-        coming: source.progress?.records ?? null,
+        coming: isRead(source) ? (source.progress?.records ?? null) : null,
         problems: problems
           .filter(({ source_id }) => source_id === source.id)
           .map(({ collection, external_id, fault, reason, seen_at }) => ({

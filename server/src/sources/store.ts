@@ -275,3 +275,14 @@ export const sourceProblems = (db: Db): Promise<SourceProblemsRow[]> =>
       ...['s.failure', 's.last_error', 's.paused_at', 's.progress', 's.shrinks'],
       db.raw('count(p.external_id) as aside'),
     );
+
+/** Of each school that is read, how long ago it was, and whether it cannot be. */
+export const sourceAges = (db: Db): Promise<{ id: string; seconds: number | null; failing: boolean }[]> =>
+  db('sources')
+    .whereNot({ kind: 'own' })
+    .whereNull('paused_at')
+    .select(
+      'id',
+      db.raw('extract(epoch from now() - read_at)::float as seconds'),
+      db.raw('failing_since is not null as failing'),
+    );

@@ -1,9 +1,10 @@
 import type { Role } from '@cadro/contract';
+import { randomUUID } from 'node:crypto';
 import { once } from 'node:events';
 import { createServer, type Server as HttpServer } from 'node:http';
 import { createTransport } from 'nodemailer';
 import pino from 'pino';
-import request, { type Agent } from 'supertest';
+import request, { type Agent, type Test } from 'supertest';
 import { computeFigures } from '../gradebook';
 import { addHousehold, hashPassword, putLink } from '../household';
 import {
@@ -23,12 +24,20 @@ import { startWorker } from '../main/jobs';
 import { addSource, moveSource, syncSource } from '../sources';
 import { createDatabase, dropDatabase, emptyTemplate, freshName, readTemplates } from './databases';
 import { startSchool, textKey, type SchoolProcess } from './school';
+import { Wire, type WireState } from './wire';
 
 export const password = 'a password for tests';
 
 /** `name=value` of the session that an answer has set. */
 export const sessionCookieOf = ({ headers }: { headers: Record<string, unknown> }): string =>
   /cadro\.session=[^;]*/.exec(String(headers['set-cookie']))?.[0] ?? '';
+
+/** Every write of an agent carries a key of its own, as the app's do. */
+const writingOnce = (agent: Agent): Agent =>
+  agent.use((asked: Test) => {
+    if (asked.method !== 'GET' && !asked.get('idempotency-key'))
+      asked.set('idempotency-key', `"${randomUUID()}"`);
+  });
 
 export interface Mail {
   readonly channel: string;
@@ -52,6 +61,7 @@ export class World {
     private readonly database: string,
     /** The wall's clock stands still: no step of a one-time code ends between two statements. */
     readonly wallAt: Date,
+    private readonly wire: Wire | null,
   ) {}
 
   /** A server whose sources are known and have not been read. */
@@ -62,15 +72,17 @@ export class World {
   }
 
   /** A server that has read every school up to the story's opening, and worked its queue off. */
-  static async read(how: keyof typeof readTemplates = 'once'): Promise<World> {
-    const world = await World.on(freshName(), readTemplates[how]);
+  static async read(how: keyof typeof readTemplates = 'once', { wired = false } = {}): Promise<World> {
+    const world = await World.on(freshName(), readTemplates[how], wired);
     await world.addSources();
     await world.learnStudents();
     return world;
   }
 
-  private static async on(database: string, template: string): Promise<World> {
-    const url = await createDatabase(database, template);
+  private static async on(database: string, template: string, wired = false): Promise<World> {
+    const direct = await createDatabase(database, template);
+    const wire = wired ? await Wire.to(direct) : null;
+    const url = wire?.url ?? direct;
     // Teachers' answers, returned mail and calendar programs come in over real HTTP.
     const http = createServer().listen(0, '127.0.0.1');
     await once(http, 'listening');
@@ -104,6 +116,8 @@ export class World {
       operatorPage: true,
       trustedProxies: false,
       sessions: { idleHours: 12, keptDays: 90 },
+      queueLateMinutes: 15,
+      metrics: { host: '127.0.0.1', server: null, worker: null },
       logLevel: 'silent',
     };
     const db = openDatabase(url, { poolSize: 6 });
@@ -114,7 +128,7 @@ export class World {
       wall: { now: async () => wallAt },
     });
     http.on('request', server.app);
-    return new World(db, clock, config, school, server, http, database, wallAt);
+    return new World(db, clock, config, school, server, http, database, wallAt, wire);
   }
 
   private async addSources(): Promise<void> {
@@ -173,6 +187,12 @@ export class World {
     const { db, clock, config } = this;
     const transport = createTransport(config.smtpUrl);
     return startWorker({ db, clock, config, transport }, pino({ level: 'silent' }), how);
+  }
+
+  /** What happens on the way to the database from now on. */
+  wireIs(state: WireState): void {
+    if (!this.wire) throw new Error('this world has no wire');
+    this.wire.become(state);
   }
 
   student(externalId: string): string {
@@ -245,11 +265,11 @@ export class World {
   }
 
   get nobody(): Agent {
-    return request.agent(this.server.app);
+    return writingOnce(request.agent(this.server.app));
   }
 
   async signedIn(name: string): Promise<Agent> {
-    const agent = request.agent(this.server.app);
+    const agent = this.nobody;
     await agent
       .post('/api/session')
       .send({ email: `${name}@test.example`, password })
@@ -283,5 +303,6 @@ export class World {
     this.http.close();
     await this.server.close();
     await this.db.destroy();
+    this.wire?.close();
   }
 }

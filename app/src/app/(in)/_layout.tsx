@@ -1,8 +1,9 @@
 import { Redirect, usePathname } from 'expo-router';
 import { useState } from 'react';
-import { useMeQuery, useSelf } from '../../household';
+import { SignInAgain, useMeQuery, useSelf } from '../../household';
 import { isServerProblem } from '../../i18n';
 import { Shell } from '../../shell';
+import { useAppSelector } from '../../store';
 import { Failed, Loading } from '../../ui';
 
 export { ScreenComing as SuspenseFallback } from '../../ui';
@@ -18,17 +19,24 @@ export default function SignedIn() {
   const self = useSelf();
   const path = usePathname();
   const [opened] = useState(path);
+  const ended = useAppSelector((state) => state.session.ended);
+  if (me) {
+    const place = path.split('/')[1] ?? '';
+    if ((self ? guardians : childs).includes(place)) return <Redirect href={self ? '/desk' : '/brief'} />;
+    // What is written on the page outlives the session.
+    return (
+      <>
+        <Shell />
+        {ended ? <SignInAgain /> : null}
+      </>
+    );
+  }
   if (isServerProblem(error) && error.status === 401) {
     return (
       <Redirect
         href={{ pathname: '/sign-in', params: ['/', '/brief'].includes(opened) ? {} : { to: opened } }}
       />
     );
-  }
-  if (me) {
-    const place = path.split('/')[1] ?? '';
-    if ((self ? guardians : childs).includes(place)) return <Redirect href={self ? '/desk' : '/brief'} />;
-    return <Shell />;
   }
   return isError ? <Failed onRetry={() => void refetch()} /> : <Loading />;
 }

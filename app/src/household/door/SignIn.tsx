@@ -13,7 +13,7 @@ import { EmailField } from './EmailField';
 import { wantedPlace } from './wantedPlace';
 
 /** Address and password; what is missing is said before anything is asked. */
-function SignInForm({ onSecond }: { onSecond: () => void }) {
+export function SignInForm({ onSecond }: { onSecond: () => void }) {
   const { t } = useTranslation();
   const [signIn, { isLoading, error }] = useSignInMutation();
   const passkey = usePasskey();

@@ -1,15 +1,27 @@
 import { doorRoutes as door, householdRoutes as routes, type BodyOf, type Me } from '@cadro/contract';
-import { api, endpointsBy, nothing, type store } from '../../store';
+import { api, endpointsBy, nothing, sessionBegun, tags, type RootState, type store } from '../../store';
 import { body, householdApi } from '../api';
+
+interface Entering {
+  readonly dispatch: typeof store.dispatch;
+  readonly getState: () => unknown;
+  readonly queryFulfilled: Promise<{ data: Me }>;
+}
 
 /** Whoever has got in is known at once, without being asked again. */
 const entered = {
   onQueryStarted: async (
     _given: unknown,
-    { dispatch, queryFulfilled }: { dispatch: typeof store.dispatch; queryFulfilled: Promise<{ data: Me }> },
+    { dispatch, getState, queryFulfilled }: Entering,
   ): Promise<void> => {
     const answer = await queryFulfilled.catch(() => null);
-    if (answer) dispatch(householdApi.util.upsertQueryData('me', undefined, answer.data));
+    if (!answer) return;
+    const before = householdApi.endpoints.me.select()(getState() as RootState).data;
+    // Somebody else's page is not gone on with.
+    if (before && before.id !== answer.data.id) return window.location.assign('/brief');
+    dispatch(householdApi.util.upsertQueryData('me', undefined, answer.data));
+    dispatch(sessionBegun());
+    if (before) dispatch(api.util.invalidateTags([...tags]));
   },
 };
 

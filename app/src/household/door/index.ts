@@ -3,6 +3,7 @@ export * from './Forgotten';
 export * from './LinkChild';
 export * from './NewHere';
 export * from './OneTimeField';
-export * from './SignIn';
+export { SignIn } from './SignIn';
+export * from './SignInAgain';
 export * from './Unconfirmed';
 export * from './Trouble';

@@ -1,6 +1,8 @@
 /** Coming in, and keeping what is one's own. */
 export const doorEn = {
   signIn: {
+    againTitle: 'You’ve been signed out',
+    againLead: 'Sign in to go on. Everything you typed is still here.',
     title: 'Good evening',
     lead: 'How is school going, and who does what next?',
     email: 'E-mail address',

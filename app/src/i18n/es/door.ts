@@ -2,6 +2,8 @@ import type { doorEn } from '../en/door';
 
 export const doorEs: typeof doorEn = {
   signIn: {
+    againTitle: 'Su sesión se ha cerrado',
+    againLead: 'Entre para seguir. Todo lo que escribió sigue aquí.',
     title: 'Buenas tardes',
     lead: '¿Cómo va la escuela y quién hace qué ahora?',
     email: 'Correo electrónico',

@@ -1,8 +1,8 @@
 import { DigestContent, type DeliveryFault } from '@cadro/contract';
 import { parse } from '@cadro/contract/parse';
 import { soonest, waitMsAfter } from '@cadro/core';
-import type { Transporter } from 'nodemailer';
 import {
+  type MailCarrier,
   addJobs,
   mailAddress,
   refusedReceiver,
@@ -33,7 +33,7 @@ import { toldChildren, type Settings } from '../watchStore';
 
 export interface DeliverDeps extends Deps {
   readonly config: Config;
-  readonly transport: Transporter;
+  readonly transport: MailCarrier;
 }
 
 const mimeId = (config: Config, id: string): string => `<${id}@${config.mailDomain}>`;

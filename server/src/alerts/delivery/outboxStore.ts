@@ -148,3 +148,14 @@ export async function toldSince(
 export async function forgetDeliveries(db: Db, before: Date): Promise<void> {
   await db('deliveries').whereNot({ state: 'waiting' }).where('at', '<', before).delete();
 }
+
+/** What was to go out within the last day, by what became of it: for everybody together. */
+export async function deliveryCounts(
+  db: Db,
+): Promise<{ channel: Channel; state: DeliveryState; count: number }[]> {
+  const { rows } = await db.raw<{ rows: { channel: Channel; state: DeliveryState; count: number }[] }>(
+    `select channel, state, count(*)::int as count from deliveries
+     where made_at > (select max(made_at) from deliveries) - interval '1 day' group by 1, 2`,
+  );
+  return rows;
+}

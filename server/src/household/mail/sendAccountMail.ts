@@ -1,6 +1,6 @@
 import { accountLetter } from '@cadro/core';
-import type { Transporter } from 'nodemailer';
 import {
+  type MailCarrier,
   link,
   mailOf,
   mailToken,
@@ -14,7 +14,7 @@ import {
 import { mailWentOut, waitingMail, type AccountMailRow } from './accountMailStore';
 import { keepProof, type ProofPurpose } from './proofStore';
 
-type Deps = Pick<ServerDeps, 'db' | 'clock' | 'config'> & { readonly transport: Transporter };
+type Deps = Pick<ServerDeps, 'db' | 'clock' | 'config'> & { readonly transport: MailCarrier };
 
 const purposes: Partial<Record<AccountMailRow['kind'], ProofPurpose>> = {
   confirm: 'confirm',

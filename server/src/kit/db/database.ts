@@ -21,6 +21,8 @@ import * as bundles from '../../../migrations/018_bundles';
 import * as ownSources from '../../../migrations/019_own_sources';
 import * as oneRecord from '../../../migrations/020_one_record';
 import * as marksAndLeads from '../../../migrations/021_marks_and_leads';
+import * as staysUp from '../../../migrations/022_stays_up';
+import { connectionTo, remember } from './connections';
 import { openedForHouse } from './whose';
 
 /** Dates stay `YYYY-MM-DD`: a calendar date has no instant, and turning it into one moves it by a zone. */
@@ -53,6 +55,7 @@ const migrations: Record<string, Knex.Migration> = {
   '019_own_sources': ownSources,
   '020_one_record': oneRecord,
   '021_marks_and_leads': marksAndLeads,
+  '022_stays_up': staysUp,
 };
 
 /** Static, so that the same list serves the bundler, the tests and a running server. */
@@ -70,16 +73,29 @@ class Migrations implements Knex.MigrationSource<string> {
   }
 }
 
+/** Who gets no connection for so long is told so. */
+const longestWaitMs = 15_000;
+
 export function openDatabase(url: string, options: { poolSize?: number } = {}): Db {
   const db = knex({
     client: 'pg',
-    connection: url,
-    pool: { min: 0, max: options.poolSize ?? 10 },
+    connection: connectionTo(url),
+    pool: { min: 0, max: options.poolSize ?? 10, afterCreate: remember(url) },
+    acquireConnectionTimeout: longestWaitMs,
     // Whoever asks is given the error; the builder need not print it, too.
     log: { error: () => undefined, warn: () => undefined },
     migrations: { migrationSource: new Migrations(), tableName: 'migrations' },
   });
   return openedForHouse(db);
+}
+
+/** How many connections of a database's pool are used, wait for use, or are waited for. */
+export function poolState(db: Db): { used: number; free: number; waiting: number } {
+  // Knex types its client as anything; the pool is tarn's.
+  const { pool } = db.client as {
+    pool: { numUsed(): number; numFree(): number; numPendingAcquires(): number };
+  };
+  return { used: pool.numUsed(), free: pool.numFree(), waiting: pool.numPendingAcquires() };
 }
 
 /** The database has been migrated by a later version, whose tables this one does not know. */
@@ -102,6 +118,12 @@ export async function migrate(db: Db): Promise<void> {
     }
   }
   await db.migrate.latest();
+}
+
+/** Whether tables are still to be brought to this version; a later version's are none of its business. */
+export async function isBehind(db: Db): Promise<boolean> {
+  const done = new Set<string>(await db('migrations').pluck('name'));
+  return Object.keys(migrations).some((name) => !done.has(name));
 }
 
 /** So many rows go into one statement: each of their values is a parameter, of which a statement holds 65,535. */

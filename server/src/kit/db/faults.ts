@@ -1,12 +1,42 @@
-/** SQLSTATE of a failed query, or null: failures are told by code, never by message text. */
-const sqlState = (error: unknown): string | null =>
+/** What a failed query is known by, or null: a SQLSTATE or a system's code. */
+const codeOf = (error: unknown): string | null =>
   error instanceof Error && 'code' in error && typeof error.code === 'string' ? error.code : null;
 
 /** Whether a write met what only one may have. */
-export const isUniqueViolation = (error: unknown): boolean => sqlState(error) === '23505';
+export const isUniqueViolation = (error: unknown): boolean => codeOf(error) === '23505';
 
 /** Whether the database refused rows that are not of the person who asks. */
-export const isNotPermitted = (error: unknown): boolean => sqlState(error) === '42501';
+export const isNotPermitted = (error: unknown): boolean => codeOf(error) === '42501';
 
 /** Whether a table has changed under a statement that was planned before. */
-export const isStalePlan = (error: unknown): boolean => sqlState(error) === '0A000';
+export const isStalePlan = (error: unknown): boolean => codeOf(error) === '0A000';
+
+/** Whether somebody else has held what is asked for, longer than one would wait. */
+export const isLockedLong = (error: unknown): boolean => codeOf(error) === '55P03';
+
+/** Whether a value is none that the database holds: a year 0, a number too large, a letter that is half of one. */
+export const isNoValue = (error: unknown): boolean => /^22/.test(codeOf(error) ?? '');
+
+/** Broken off, refused, or not reached at all. */
+const systemFaults = new Set(
+  ['ECONNREFUSED', 'ECONNRESET', 'EPIPE', 'ETIMEDOUT', 'EHOSTUNREACH', 'ENETUNREACH'].concat(
+    'ENOTFOUND',
+    'EAI_AGAIN',
+  ),
+);
+/** Ended by its operator, after a crash, still starting; connections and their pooler (08), memory, disk and places (53). */
+const awayStates = /^(57P0[1-5]|08...|53...)$/;
+/** What the driver and the pools say without a code: these are all the ways in which they say it. */
+const saidSo =
+  /^(Connection terminated|Client has encountered a connection error|Client was closed|timeout expired|timeout exceeded when trying to connect|Query read timeout|Knex: Timeout acquiring a connection)/;
+
+/** Whether the database cannot be asked at the moment; what was wrong with the question is none of these. */
+export function isAway(error: unknown): boolean {
+  if (!(error instanceof Error)) return false;
+  const code = codeOf(error);
+  if (code !== null && (systemFaults.has(code) || awayStates.test(code))) return true;
+  return saidSo.test(error.message) || isAway(error.cause);
+}
+
+/** Whether it answers, but has no room for one more connection. */
+export const isFull = (error: unknown): boolean => codeOf(error) === '53300';

@@ -1,7 +1,11 @@
 export * from './database';
 export * from './clock';
-export { isNotPermitted, isUniqueViolation } from './faults';
+export { openClient, openPool } from './connections';
+export { isAway, isLockedLong, isNotPermitted, isNoValue, isUniqueViolation } from './faults';
+export * from './listening';
+export { inOneTransaction } from './inOne';
 export * from './locks';
 export { tableSizes } from './sizes';
 export * from './together';
+export * from './watch';
 export { houseOf, houseTransaction, houseWithin, maySayOf, personalDb } from './whose';

@@ -66,6 +66,7 @@ it('takes a database of the release before along, with what is in it', () =>
       '019_own_sources',
       '020_one_record',
       '021_marks_and_leads',
+      '022_stays_up',
     ]);
   }));
 

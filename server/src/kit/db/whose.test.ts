@@ -26,7 +26,7 @@ const closed = [
   ...['migrations', 'migrations_lock', 'link_codes', 'arrivals', 'address_proofs', 'told_restrictions'],
   'operators',
   ...['bundles', 'bundle_parts', 'told_ids', 'out_clients', 'forwarded_mails'],
-  ...['joined_children', 'joined_courses', 'course_leads'],
+  ...['joined_children', 'joined_courses', 'course_leads', 'worker_processes', 'write_answers'],
 ];
 
 const names = async (sql: string): Promise<string[]> =>

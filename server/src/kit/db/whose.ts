@@ -39,8 +39,18 @@ const bePerson = (personId: string) => ({
 const taking = new WeakMap<Client, () => Promise<Connection>>();
 /** Cadro's own database, behind each that is a person's. */
 const houses = new WeakMap<Knex, Knex>();
+/** Transactions that hold all that a request does, behind the database that is Cadro's own in them. */
+const wholes = new WeakMap<Knex, { readonly trx: Knex; readonly personId: string | undefined }>();
+/** Whose a person's database is. */
+const people = new WeakMap<Knex, string>();
 /** The database in which nothing of a person is left out. */
 export const houseOf = (db: Knex): Knex => houses.get(db) ?? db;
+
+/** What a transaction of a person's database is read as where Cadro itself asks. */
+export function readAs(trx: Knex.Transaction, { house, person }: { house: Knex; person: Knex }): void {
+  houses.set(trx, house);
+  wholes.set(house, { trx, personId: people.get(person) });
+}
 
 /** Takes a connection and makes it somebody's, where it is not already: one round trip. */
 async function handOut(client: Client, whose: object, statement: ReturnType<typeof bePerson>) {
@@ -106,6 +116,11 @@ const held = { most: 3, idleMs: 20, longestWaitMs: 60_000 } as const;
  */
 export function personalDb(db: Knex, personId: string): Knex {
   const house = houseOf(db);
+  const whole = wholes.get(house);
+  if (whole) {
+    if (whole.personId !== personId) throw new Error('a request that is one transaction is of one person');
+    return whole.trx;
+  }
   const root = clientOf(house);
   const request = {};
   const own = new Pool<Connection>({
@@ -126,6 +141,7 @@ export function personalDb(db: Knex, personId: string): Knex {
   }) as Client;
   const personal = makeKnex(client);
   houses.set(personal, house);
+  people.set(personal, personId);
   return personal;
 }
 

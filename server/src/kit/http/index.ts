@@ -1,7 +1,10 @@
+export * from './drain';
 export * from './mount';
 export * from './newRouter';
+export { forgetAnswers } from './onceStore';
 export * from './problems';
 export * from './protect';
 export * from './sessions';
 export * from './tries';
 export * from './webApp';
+export * from './whileAway';

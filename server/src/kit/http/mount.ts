@@ -1,10 +1,11 @@
-import type { RouteContract } from '@cadro/contract';
+import type { AnyRoute, RouteContract } from '@cadro/contract';
 import { parse, ParseError, parseText } from '@cadro/contract/parse';
 import type { Static, TObject, TSchema } from '@sinclair/typebox';
 import express, { type Request, type RequestHandler, type Response } from 'express';
 import { personalDb } from '../db';
 import type { ServerDeps } from '../deps';
 import type { Served } from './newRouter';
+import { askedBy, idempotencyKey, once } from './once';
 import { HttpProblem } from './problems';
 import { Turns } from './turns';
 
@@ -67,6 +68,13 @@ function requireOperatorsPlace({ operatorPage }: ServerDeps['config'], { session
 const turns = new Turns();
 
 /**
+ * Whether a route's answer is kept by the key that came with it. What goes out as a file changes nothing; a file that
+ * comes in as it is is known by what is in it.
+ */
+const isOnce = ({ method, produces, takesBytes }: AnyRoute): boolean =>
+  method !== 'get' && produces === undefined && takesBytes === undefined;
+
+/**
  * Puts a contract's route on a router: asks for the session, then reads and parses what comes in, answers what it
  * promised. The log names it by its pattern, so that no id and no secret of an address stands there.
  */
@@ -83,18 +91,17 @@ export function mount<P extends TObject, Q extends TObject, B extends TSchema, A
     else if (access !== 'public' && !guardianId) throw new HttpProblem('not-signed-in');
     if (contract.body) await readBody(contract.takesFile ? readers.file : readers.body, request, response);
     refuseNul(request.body);
+    const who = access === 'operator' ? (request.session.operatorId ?? '') : guardianId;
+    const deps =
+      // Who is signed in sees the rows of their own children, whatever a handler asks for.
+      guardianId && access !== 'operator'
+        ? { ...router.given, db: personalDb(router.given.db, guardianId) }
+        : router.given;
     const call = {
       params: (contract.params ? parseText('path', contract.params, request.params) : {}) as Static<P>,
       query: (contract.query ? parseText('query', contract.query, request.query) : {}) as Static<Q>,
       body: (contract.body ? parse('request body', contract.body, request.body) : undefined) as Static<B>,
-      // Who is signed in sees the rows of their own children, whatever a handler asks for.
-      deps:
-        guardianId && access !== 'operator'
-          ? { ...router.given, db: personalDb(router.given.db, guardianId) }
-          : router.given,
-      guardianId,
-      request,
-      response,
+      ...{ deps, guardianId, request, response },
     };
     const made = async () => {
       const answer = await handle(call);
@@ -102,8 +109,18 @@ export function mount<P extends TObject, Q extends TObject, B extends TSchema, A
       if (answer instanceof Streamed) await answer.write(request, response);
       return answer;
     };
-    const answer = await (contract.heavy ? turns.take(guardianId, made) : made());
-    if (answer instanceof Streamed) return;
+    const key = who && isOnce(contract) ? idempotencyKey(request) : null;
+    const answer =
+      key === null
+        ? await (contract.heavy ? turns.take(guardianId, made) : made())
+        : ((await once(
+            deps,
+            deps.db,
+            { personId: who, key, asked: askedBy(request, deps.config.secret), status: contract.status },
+            (db) => handle({ ...call, deps: { ...deps, db } }),
+          )) as Awaited<ReturnType<typeof made>>); // as it was answered the first time
+    // Streamed already, or told meanwhile that it will get no answer.
+    if (answer instanceof Streamed || response.writableEnded) return;
     if (answer instanceof Produced) {
       response.set('Content-Disposition', `inline; filename="${answer.fileName}"`);
       return void response

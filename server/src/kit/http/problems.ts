@@ -1,9 +1,9 @@
 import { TooMuch } from '../apart';
 import { type Problem, type ProblemCode } from '@cadro/contract';
 import { ParseError, type Misfit } from '@cadro/contract/parse';
-import type { ErrorRequestHandler } from 'express';
+import type { ErrorRequestHandler, Response } from 'express';
 import type { Logger } from 'pino';
-import { isNotPermitted } from '../db';
+import { isAway, isNoValue, isNotPermitted, type DatabaseWatch } from '../db';
 
 /** Status and a sentence for a developer; the words for people live in the app's catalogues. */
 const kinds: Record<ProblemCode, { status: number; title: string }> = {
@@ -38,6 +38,9 @@ const kinds: Record<ProblemCode, { status: number; title: string }> = {
   'foreign-origin': { status: 403, title: 'Writes are taken from Cadro’s own pages only' },
   'too-large': { status: 413, title: 'The request is too large' },
   'source-unreachable': { status: 503, title: 'A school cannot be reached at the moment' },
+  'database-away': { status: 503, title: 'The database cannot be asked at the moment; try again' },
+  'under-way': { status: 409, title: 'This very write is being done; ask again for its answer' },
+  'key-used': { status: 422, title: 'This idempotency key belongs to another write' },
   internal: { status: 500, title: 'Something went wrong on our side' },
 };
 
@@ -83,7 +86,21 @@ const bodyParserCodes: Readonly<Record<string, ProblemCode>> = {
   'charset.unsupported': 'bad-request',
   'encoding.unsupported': 'bad-request',
   'request.aborted': 'bad-request',
+  'request.size.invalid': 'bad-request',
+  'stream.encoding.set': 'bad-request',
 };
+
+/** After so long the database may be there again. */
+const awayAgainSeconds = 3;
+export const awayProblem = (cause?: unknown): HttpProblem =>
+  new HttpProblem('database-away', { cause, retryAfterSeconds: awayAgainSeconds });
+
+/** What a library below Express says of a request that it could not read: not ours, and no fault of ours. */
+const saysBadRequest = (error: unknown): boolean =>
+  error instanceof Error &&
+  'statusCode' in error &&
+  Number(error.statusCode) >= 400 &&
+  Number(error.statusCode) < 500;
 
 function problemOf(error: unknown): HttpProblem {
   if (error instanceof HttpProblem) return error;
@@ -93,19 +110,32 @@ function problemOf(error: unknown): HttpProblem {
   if (error instanceof URIError) return new HttpProblem('bad-request');
   // The database has refused rows that no route should have asked for.
   if (isNotPermitted(error)) return new HttpProblem('forbidden', { cause: error });
+  if (isAway(error)) return awayProblem(error);
+  if (isNoValue(error)) return new HttpProblem('bad-request', { cause: error });
   const type = error instanceof Error && 'type' in error ? String(error.type) : '';
-  return new HttpProblem(bodyParserCodes[type] ?? 'internal', { cause: error });
+  const known = bodyParserCodes[type] ?? (saysBadRequest(error) ? 'bad-request' : 'internal');
+  return new HttpProblem(known, { cause: error });
+}
+
+/** Answers with a problem. */
+export function sendProblem(response: Response, problem: HttpProblem): void {
+  const { retryAfterSeconds } = problem.extra;
+  if (retryAfterSeconds !== undefined) response.setHeader('retry-after', String(retryAfterSeconds));
+  response.status(problem.status).type('application/problem+json').send(JSON.stringify(problem));
 }
 
 /** The one place where errors become answers. */
 export const answerProblems =
-  (log: Logger): ErrorRequestHandler =>
+  (log: Logger, watch: Pick<DatabaseWatch, 'answers'>): ErrorRequestHandler =>
   (error, _request, response, next) => {
+    // It has been told already that it will get no answer.
+    if (response.writableEnded) return;
     if (response.headersSent) return next(error);
     const problem = problemOf(error);
+    // Whoever comes next is told at once.
+    if (problem.code === 'database-away') void watch.answers();
     if (problem.code === 'internal') log.error({ err: error }, 'request failed');
     if (isNotPermitted(error)) log.warn({ err: error }, 'rows of others were asked for, and refused');
-    const { retryAfterSeconds } = problem.extra;
-    if (retryAfterSeconds !== undefined) response.setHeader('retry-after', String(retryAfterSeconds));
-    response.status(problem.status).type('application/problem+json').send(JSON.stringify(problem));
+    if (isNoValue(error)) log.warn({ err: error }, 'a value that the database does not hold');
+    sendProblem(response, problem);
   };

@@ -38,3 +38,22 @@ export async function queueState(db: Db): Promise<QueueState[]> {
   );
   return rows;
 }
+
+/** How long the job that has waited longest for its turn has waited, in seconds; 0 where none is overdue. */
+export async function queueAge(db: Db): Promise<number> {
+  const { rows } = await db.raw<{ rows: { seconds: number | null }[] }>(
+    `select extract(epoch from now() - min(run_at))::float as seconds from graphile_worker.jobs
+     where locked_at is null and run_at < now() and attempts < max_attempts`,
+  );
+  return rows[0]?.seconds ?? 0;
+}
+
+/** Of some queues those of which a job is being done. */
+export async function queuesAtWork(db: Db, names: readonly string[]): Promise<ReadonlySet<string>> {
+  const { rows } = await db.raw<{ rows: { name: string }[] }>(
+    `select queue_name as name from graphile_worker._private_job_queues
+     where locked_at is not null and queue_name = any(?::text[])`,
+    [[...names]],
+  );
+  return new Set(rows.map(({ name }) => name));
+}
