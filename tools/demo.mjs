@@ -3,6 +3,7 @@ import { existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { ensureBuild } from './lib/build.mjs';
+import { endLeftBehind } from './lib/leftBehind.mjs';
 import { Cluster, freePort, requireFolder } from './lib/postgres.mjs';
 import { ensureDependencies, ensureSystem } from './lib/prerequisites.mjs';
 import { startStack } from './lib/stack.mjs';
@@ -11,6 +12,8 @@ import { endCommands, step, StepError, workFolder } from './lib/steps.mjs';
 const usualPort = 4600;
 const folder = join(workFolder, 'demo');
 const stateFile = join(folder, 'state.json');
+/** What runs, for the next start to end where this one is killed. */
+const processes = join(folder, 'processes');
 const { values: options } = parseArgs({ options: { fresh: { type: 'boolean' }, port: { type: 'string' } } });
 
 let stack;
@@ -52,8 +55,22 @@ async function startSchools(given) {
   });
 }
 
+/** A part that ends by itself takes the demo along, and is named. */
+function tellOfLosses(logs) {
+  cluster.onLost(() => {
+    console.error(`PostgreSQL has ended; its log is ${cluster.log}`);
+    void stop(1);
+  });
+  stack.onLost((name) => {
+    console.error(`${name} has ended; its log is in ${join(logs, `${name}.log`)}`);
+    void stop(1);
+  });
+}
+
 async function main() {
   requireFolder(workFolder);
+  const tidied = endLeftBehind(processes);
+  if (tidied > 0) console.log(`ended ${tidied} processes of a demo that was killed`);
   const port = await chosenPort();
   await step('System packages', (tell) => ensureSystem(['postgresql'], tell));
   await step('Dependencies', ensureDependencies);
@@ -88,6 +105,7 @@ async function main() {
     schoolState,
     logs,
     port,
+    processes,
   };
   await step('Simulated schools', () => startSchools(given));
   await step('Tables', async () => void (await stack.command('migrate')));
@@ -98,10 +116,7 @@ async function main() {
   });
   await step('Server', () => stack.startServer());
   await step('Job worker', () => stack.startWorker());
-  stack.onLost((name) => {
-    console.error(`${name} has ended; its log is in ${join(logs, `${name}.log`)}`);
-    void stop(1);
-  });
+  tellOfLosses(logs);
   console.log(
     `\nCadro is ready at http://127.0.0.1:${port} — sign in as maren@aldervane.example / tide-and-lantern`,
   );

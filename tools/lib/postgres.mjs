@@ -49,6 +49,17 @@ function homeOf(folder) {
   return join('/var/tmp', `cadro-${name}`);
 }
 
+const lookEveryMs = 500;
+/** One that is not ours to signal is there, too. */
+function isThere(pid) {
+  try {
+    process.kill(pid, 0);
+    return true;
+  } catch (error) {
+    return error.code === 'EPERM';
+  }
+}
+
 /** A PostgreSQL cluster of our own: loopback only, a port of its own, a password of its own. */
 export class Cluster {
   /** @param durable false for tests, whose data nobody needs after a power cut. */
@@ -84,7 +95,7 @@ export class Cluster {
       '-c max_connections=80',
       ...(this.durable ? [] : ['-c fsync=off', '-c synchronous_commit=off', '-c full_page_writes=off']),
     ].join(' ');
-    const log = join(this.home, 'log');
+    const { log } = this;
     const [program, args] = asOwner('pg_ctl', ['start', '-w', '-D', this.data, '-l', log, '-o', settings]);
     const { code, output } = await run(program, args, { cwd: '/', allowFailure: true });
     if (code === 0) return true;
@@ -119,7 +130,24 @@ export class Cluster {
     await run(program, args, { cwd: '/' });
   }
 
+  /** Tells when PostgreSQL ends that nobody stopped: once. */
+  onLost(tell) {
+    const pid = Number(readFileSync(join(this.data, 'postmaster.pid'), 'utf8').split('\n')[0]);
+    this.looking = setInterval(() => {
+      if (isThere(pid)) return;
+      clearInterval(this.looking);
+      tell();
+    }, lookEveryMs);
+    this.looking.unref();
+  }
+
+  /** Where it says what happened to it. */
+  get log() {
+    return join(this.home, 'log');
+  }
+
   async stop() {
+    clearInterval(this.looking);
     if (!existsSync(join(this.data, 'postmaster.pid'))) return;
     const [program, args] = asOwner('pg_ctl', ['stop', '-w', '-m', 'fast', '-D', this.data]);
     await run(program, args, { cwd: '/', allowFailure: true });

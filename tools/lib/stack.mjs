@@ -2,6 +2,7 @@ import { spawn } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
+import { forgetAll, putDown } from './leftBehind.mjs';
 import { freePort } from './postgres.mjs';
 import { openLog, root, run, signalGroup, StepError } from './steps.mjs';
 
@@ -42,8 +43,12 @@ function environment({ databaseUrl, ports, secret, buildDir, schoolState, demo =
 class Stack {
   #children = [];
 
-  /** @param buildDir the build whose programs are run: the very one that is shipped. */
-  constructor(env, logFolder, buildDir) {
+  /**
+   * @param buildDir the build whose programs are run: the very one that is shipped.
+   * @param processes the file in which they are put down, for a start after this one was killed; or nothing.
+   */
+  constructor(env, logFolder, buildDir, processes) {
+    this.processes = processes;
     this.env = env;
     this.buildDir = buildDir;
     this.logFolder = logFolder;
@@ -58,6 +63,7 @@ class Stack {
       detached: true,
       stdio: ['ignore', 'pipe', 'pipe'],
     });
+    if (this.processes) putDown(this.processes, child.pid, join(this.buildDir, program));
     let output = '';
     const take = (chunk) => {
       output = (output + chunk).slice(-4000);
@@ -110,6 +116,7 @@ class Stack {
     for (let waited = 0; waited < stopTimeoutMs && this.#children.some(({ ended }) => !ended); waited += 50)
       await wait(50);
     for (const { child, ended } of this.#children) if (!ended) signalGroup(child, 'SIGKILL');
+    if (this.processes) forgetAll(this.processes);
   }
 }
 
@@ -118,14 +125,14 @@ const mostTries = 5;
 /**
  * Starts a stack at ports of its own. A port that was free when it was looked up may be taken by now: then others are
  * tried.
- * @param {{ databaseUrl: string; secret: string; buildDir: string; schoolState: string; logs: string; port?: number; demo?: boolean }} given
+ * @param {{ databaseUrl: string; secret: string; buildDir: string; schoolState: string; logs: string; port?: number; demo?: boolean; processes?: string }} given
  *   what it works on, the folder of its logs, the server's port where it matters, and whether time is the story's.
  * @param {(stack: Stack) => Promise<void>} begin starts of it what is wanted; where that fails, all of it is stopped.
  */
-export async function startStack({ port, logs, ...given }, begin) {
+export async function startStack({ port, logs, processes, ...given }, begin) {
   for (let tries = 1; ; tries += 1) {
     const ports = { server: port ?? (await freePort()), school: await freePort(), smtp: await freePort() };
-    const stack = new Stack(environment({ ...given, ports }), logs, given.buildDir);
+    const stack = new Stack(environment({ ...given, ports }), logs, given.buildDir, processes);
     try {
       await begin(stack);
       return stack;

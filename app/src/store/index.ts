@@ -1,6 +1,6 @@
 export * from './api';
 export * from './inHand';
-export { leftOutbox, type Waiting, type WaitingKind } from './outbox';
+export { leftOutbox, type Waiting } from './outbox';
 export * from './prefs';
 export { sendWaiting } from './sending';
 export { sessionBegun } from './session';

@@ -1,5 +1,5 @@
 import type { AnyRoute, RouteContract } from '@cadro/contract';
-import { parse, ParseError, parseText } from '@cadro/contract/parse';
+import { parse, parseText } from '@cadro/contract/parse';
 import type { Static, TObject, TSchema } from '@sinclair/typebox';
 import express, { type Request, type RequestHandler, type Response } from 'express';
 import { personalDb } from '../db';
@@ -7,6 +7,7 @@ import type { ServerDeps } from '../deps';
 import type { Served } from './newRouter';
 import { askedBy, idempotencyKey, once } from './once';
 import { HttpProblem } from './problems';
+import { refuseUnsound } from './sound';
 import { Turns } from './turns';
 
 export interface Call<P, Q, B> {
@@ -41,13 +42,6 @@ type Handler<P extends TObject, Q extends TObject, B extends TSchema, A extends 
 
 /** In tests every answer is checked against its schema, so that the document cannot lie. */
 const checkAnswers = process.env['NODE_ENV'] === 'test';
-
-/** PostgreSQL's text holds no NUL; nobody types one. */
-function refuseNul(body: unknown): void {
-  if (body !== undefined && JSON.stringify(body).includes('\\u0000')) {
-    throw new ParseError('request body', [{ path: '/', message: 'must hold no NUL character' }]);
-  }
-}
 
 const readers = { body: express.json({ limit: '256kb' }), file: express.json({ limit: '7mb' }) };
 
@@ -90,7 +84,8 @@ export function mount<P extends TObject, Q extends TObject, B extends TSchema, A
     if (access === 'operator') requireOperatorsPlace(router.given.config, request);
     else if (access !== 'public' && !guardianId) throw new HttpProblem('not-signed-in');
     if (contract.body) await readBody(contract.takesFile ? readers.file : readers.body, request, response);
-    refuseNul(request.body);
+    refuseUnsound('request body', request.body);
+    refuseUnsound('address', [request.params, request.query]);
     const who = access === 'operator' ? (request.session.operatorId ?? '') : guardianId;
     const deps =
       // Who is signed in sees the rows of their own children, whatever a handler asks for.

@@ -2,7 +2,7 @@ import type { Pool } from 'pg';
 import type { Db } from '../db';
 
 /** A worker that has not said for so long that it lives is taken for dead: its jobs are another's. */
-export const deadAfterSeconds = 30;
+const deadAfterSeconds = 30;
 
 /** Says that a worker lives, and under which names it takes jobs. */
 export async function sayAlive(
