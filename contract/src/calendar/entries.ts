@@ -1,6 +1,6 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { route } from '../shared/route';
-import { DateOnly, Nullable, Uuid } from '../shared/scalars';
+import { DateOnly, Nullable, Uuid, Version } from '../shared/scalars';
 import { TimeOfDay } from './day';
 
 export const ownEntryKinds = ['reminder', 'event', 'note', 'supply'] as const;
@@ -31,7 +31,7 @@ export const Entry = Type.Composite([
   Type.Required(EntryBody),
   Type.Object({
     id: Uuid,
-    version: Type.Integer(),
+    version: Version,
     author: Type.String(),
     mine: Type.Boolean(),
     itemTitle: Nullable(Type.String()),
@@ -72,7 +72,7 @@ export const entryRoutes = {
     access: 'signed-in',
     summary: 'Change an entry; another version since then answers 409 with both',
     params: One,
-    body: Type.Composite([EntryBody, Type.Object({ version: Type.Integer({ minimum: 1 }) })]),
+    body: Type.Composite([EntryBody, Type.Object({ version: Version })]),
     status: 200,
     answer: Entry,
   }),

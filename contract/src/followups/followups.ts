@@ -3,7 +3,7 @@ import { looseEndKinds } from '../outlook/figures';
 import { AbsenceClaim, RegisterMark } from './absence';
 import { resultStatuses } from '../gradebook/record';
 import { route } from '../shared/route';
-import { DateOnly, FreeText, Instant, Nullable, Uuid } from '../shared/scalars';
+import { DateOnly, FreeText, Instant, Nullable, Uuid, Version } from '../shared/scalars';
 
 export const followUpSteps = ['noticed', 'talked-over', 'agreed', 'waiting-on-school', 'settled'] as const;
 export type FollowUpStep = (typeof followUpSteps)[number];
@@ -71,7 +71,7 @@ export const FollowUpSummary = Type.Object({
   step: StepSchema,
   lookAgainOn: Nullable(DateOnly),
   outcome: Nullable(Outcome),
-  version: Type.Integer(),
+  version: Version,
   updatedAt: Instant,
 });
 export type FollowUpSummary = Static<typeof FollowUpSummary>;
@@ -114,7 +114,7 @@ export type NewFollowUp = Static<typeof NewFollowUp>;
 
 export const FollowUpChange = Type.Object({
   /** The version the change was made on; another one since then answers 409 with both. */
-  version: Type.Integer({ minimum: 1 }),
+  version: Version,
   step: Type.Optional(StepSchema),
   note: Type.Optional(FreeText),
   lookAgainOn: LookAgain,

@@ -1,4 +1,4 @@
-import { alertRoutes, followUpRoutes, householdRoutes } from '@cadro/contract';
+import { alertRoutes, entryRoutes, followUpRoutes, householdRoutes, planRoutes } from '@cadro/contract';
 import { presetRules } from '@cadro/core';
 import { password, World } from '../testing/world';
 
@@ -10,10 +10,17 @@ beforeAll(async () => {
     { name: 'tobiah', children: ['caspian'] },
     { name: 'fresh', children: [] },
   ]);
+  itemId = await world.itemId('boats-keel-model', 'millrace');
+  const maren = await world.signedIn('maren');
+  const { body } = await maren.post(entryRoutes.create.path).send(entry).expect(201);
+  entryPath = entryRoutes.change.path.replace(':entryId', body.id as string);
 });
 afterAll(() => world.stop());
 
 const code = (text: string) => ({ code: text });
+const entry = { kind: 'note', title: 'A note', on: '2026-10-22', studentIds: [], shared: false };
+let entryPath = '';
+let itemId = '';
 
 describe('signing in', () => {
   it.each([
@@ -172,6 +179,41 @@ describe('requests that are none', () => {
     ['another type', 'text/plain', 'email=a'],
   ])('%s', async (_name, type, body) => {
     const answer = await world.nobody.post('/api/session').set('content-type', type).send(body);
+    expect([answer.status, answer.body.code]).toEqual([400, 'bad-request']);
+  });
+
+  it.each<[string, () => [string, object]]>([
+    ['the year 0', () => [entryRoutes.create.path, { ...entry, on: '0000-01-01' }]],
+    ['a version beyond what a row counts to', () => [entryPath, { ...entry, version: 2 ** 31 }]],
+    ['an object where a text belongs', () => [entryRoutes.create.path, { ...entry, title: { $ne: '' } }]],
+    ['half a letter', () => [entryRoutes.create.path, { ...entry, title: 'half \ud83d' }]],
+    ['NUL', () => [entryRoutes.create.path, { ...entry, title: 'a\u0000b' }]],
+    [
+      'the same task twice',
+      () => [
+        planRoutes.choose.path.replace(':studentId', world.student('caspian')),
+        { tasks: [{ itemId }, { itemId }] },
+      ],
+    ],
+  ])('%s', async (_name, ask) => {
+    const agent = await world.signedIn('maren');
+    const [path, body] = ask();
+    const answer = await (path === entryPath ? agent.patch(path) : agent.post(path)).send(body);
+    expect([answer.status, answer.body.code]).toEqual([400, 'bad-request']);
+  });
+
+  it.each([
+    [
+      'JSON that is nested 20,000 deep',
+      { 'content-type': 'application/json' },
+      '['.repeat(20_000) + ']'.repeat(20_000),
+    ],
+    ['what is packed and is not', { 'content-type': 'application/json', 'content-encoding': 'gzip' }, '{}'],
+    ['a packing that is none', { 'content-type': 'application/json', 'content-encoding': 'x' }, '{}'],
+    ['letters of no encoding', { 'content-type': 'application/json; charset=utf-7' }, '{}'],
+  ])('%s', async (_name, headers, body) => {
+    const agent = await world.signedIn('maren');
+    const answer = await agent.post(entryRoutes.create.path).set(headers).send(body);
     expect([answer.status, answer.body.code]).toEqual([400, 'bad-request']);
   });
 

@@ -1,8 +1,8 @@
 import type { Socket } from 'node:net';
 import { Client, Pool, type PoolConfig } from 'pg';
 
-/** A database that has not taken a call for so long is away. */
-const callMs = 1_500;
+/** A call that is not taken is given up after this; who waits for it has been told by the watch long before. */
+const callMs = 10_000;
 
 /** How every connection of Cadro is made: one whose other end has gone is found out. */
 export const connectionTo = (url: string) => ({

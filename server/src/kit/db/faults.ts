@@ -14,8 +14,11 @@ export const isStalePlan = (error: unknown): boolean => codeOf(error) === '0A000
 /** Whether somebody else has held what is asked for, longer than one would wait. */
 export const isLockedLong = (error: unknown): boolean => codeOf(error) === '55P03';
 
-/** Whether a value is none that the database holds: a year 0, a number too large, a letter that is half of one. */
-export const isNoValue = (error: unknown): boolean => /^22/.test(codeOf(error) ?? '');
+/**
+ * Whether a value is none that the database holds: a year 0, a number too large, a letter that is half of one, or the same
+ * row twice in one list.
+ */
+export const isNoValue = (error: unknown): boolean => /^(22...|21000)$/.test(codeOf(error) ?? '');
 
 /** Broken off, refused, or not reached at all. */
 const systemFaults = new Set(

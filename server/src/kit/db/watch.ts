@@ -13,6 +13,32 @@ interface Sayings {
   info(what: string): void;
 }
 
+/** A process that has not come to itself for so long cannot tell whether it was called meanwhile. */
+const busyMs = 250;
+
+/** Falls when nothing was heard for a while during which this process could have heard it. */
+class Silence {
+  readonly fell: Promise<void>;
+  private timer: NodeJS.Timeout | undefined;
+
+  constructor() {
+    this.fell = new Promise((done) => this.listen(done));
+  }
+
+  private listen(done: () => void): void {
+    const begun = performance.now();
+    this.timer = setTimeout(() => {
+      if (performance.now() - begun > answerMs + busyMs) this.listen(done);
+      // What has come in this very moment is heard before.
+      else void turnOfTheLoop().then(done);
+    }, answerMs);
+  }
+
+  broken(): void {
+    clearTimeout(this.timer);
+  }
+}
+
 /** Asks the database whether it is there, on a line of its own: when somebody has waited long, and while it is away. */
 export class DatabaseWatch {
   private line: Client | null = null;
@@ -49,25 +75,18 @@ export class DatabaseWatch {
 
   private async saysAnything(): Promise<boolean> {
     const line = (this.line ??= openClient(this.url));
-    const late = new AbortController();
-    const patience = setTimeout(() => {
-      // An answer that has come while this process was busy is an answer.
-      void turnOfTheLoop().then(() => late.abort());
-    }, answerMs);
+    const silence = new Silence();
     try {
       const asked = this.called(line).then(() => true);
-      const silence = new Promise<boolean>((done) =>
-        late.signal.addEventListener('abort', () => done(false)),
-      );
       asked.catch(() => undefined);
-      const answered = await Promise.race([asked, silence]);
+      const answered = await Promise.race([asked, silence.fell.then(() => false)]);
       if (!answered) this.drop(line);
       return answered;
     } catch (error) {
       this.drop(line);
       return isFull(error);
     } finally {
-      clearTimeout(patience);
+      silence.broken();
     }
   }
 

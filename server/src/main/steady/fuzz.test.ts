@@ -2,7 +2,7 @@ import { householdRoutes, operatorRoutes } from '@cadro/contract';
 import { generateSync } from 'otplib';
 import { addOperator } from '../../operator';
 import { accessWorld } from '../../testing/access/households';
-import { fuzz } from '../../testing/fuzz/fuzz';
+import { fuzz, type Callers } from '../../testing/fuzz/fuzz';
 import { password, sessionCookieOf, type World } from '../../testing/world';
 
 const requests = Number(process.env['FUZZ_REQUESTS'] ?? 2_000);
@@ -20,8 +20,8 @@ beforeAll(async () => {
 });
 afterAll(() => world.stop());
 
-/** Nobody, a guardian, a child with an account of its own, and an operator. */
-async function cookies(): Promise<string[]> {
+/** A guardian, a child with an account of its own, and an operator. */
+async function callers(): Promise<Callers> {
   await world.db('login_tries').delete();
   const of = async (name: string) =>
     sessionCookieOf(
@@ -32,13 +32,14 @@ async function cookies(): Promise<string[]> {
   const operator = await world.nobody
     .post(operatorRoutes.signIn.path)
     .send({ name: 'Sable', password: operatorsPassword, code });
-  return ['', await of('guardian'), await of('guardian'), await of('student'), sessionCookieOf(operator)];
+  const [guardian, student] = [await of('guardian'), await of('student')];
+  return { people: [guardian, guardian, student], operator: sessionCookieOf(operator) };
 }
 
 it(
   `answers whatever is sent to it: ${requests} requests of seed ${seed}`,
   async () => {
-    const { findings, byStatus } = await fuzz(world.config.publicUrl, { seed, requests, known, cookies });
+    const { findings, byStatus } = await fuzz(world.config.publicUrl, { seed, requests, known, callers });
     if (process.env['FUZZ_REQUESTS'])
       console.info(byStatus, `${findings.length} without a name, without an answer, or 5xx`);
     expect(findings.slice(0, 20)).toEqual([]);

@@ -1,5 +1,7 @@
 import { householdRoutes } from '@cadro/contract';
 import { randomUUID } from 'node:crypto';
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { addJobs, DatabaseWatch, serveFigures, WatchedMail, type ServerDeps } from '../../kit';
 import { World } from '../../testing/world';
 import { Health } from '../health';
@@ -131,4 +133,22 @@ describe('figures of operation', () => {
     figures.observe({ method: 'GET' } as never, gone as never, () => undefined);
     expect(await figures.registry.metrics()).toMatch(/status="499"[^\n]*\} 1/);
   });
+});
+
+it('counts all that the alert rules and the drawings of deploy/ ask for', async () => {
+  const folder = join(__dirname, '..', '..', '..', '..', 'deploy', 'prometheus');
+  const said = [new ServerFigures(world.db, watch), new WorkerFigures(world.db)];
+  const texts = await Promise.all(said.map((figures) => figures.text()));
+  const counted = new Set(
+    texts
+      .join('\n')
+      .match(/^# TYPE \S+/gm)
+      ?.map((line) => line.slice(7)),
+  );
+  for (const file of ['cadro.yml', 'dashboard.json']) {
+    const asked = readFileSync(join(folder, file), 'utf8').match(/\bcadro_\w+/g) ?? [];
+    const names = new Set(asked.map((name) => name.replace(/_(count|bucket|sum)$/, '')));
+    expect(names.size).toBeGreaterThan(5);
+    expect([...names].filter((name) => !counted.has(name))).toEqual([]);
+  }
 });

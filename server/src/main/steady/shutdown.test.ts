@@ -10,7 +10,11 @@ beforeAll(async () => {
   world = await World.read();
   await world.household('here', [{ name: 'maren', children: ['caspian'] }]);
 });
-afterAll(() => world.stop());
+const begun: ChildProcess[] = [];
+afterAll(async () => {
+  for (const child of begun) child.kill('SIGKILL');
+  await world.stop();
+});
 
 interface Running {
   readonly process: ChildProcess;
@@ -35,6 +39,7 @@ async function started(): Promise<Running> {
     },
     stdio: ['ignore', 'pipe', 'inherit'],
   });
+  begun.push(child);
   const port = await new Promise<string>((done, fail) => {
     let said = '';
     child.stdout.on('data', (bytes: Buffer) => {
