@@ -16,13 +16,14 @@ export const refuseWhileAway =
     // What comes later, as keeping a session, would wait for the database, too.
     const end = response.end;
     const asking = setInterval(() => {
+      // A stream that has begun is heard of by its own end.
+      if (response.headersSent) return clearInterval(asking);
       void watch.answers().then((answered) => {
         if (answered || response.headersSent) return;
         response.end = end;
         sendProblem(response, awayProblem());
       });
     }, askAfterMs);
-    const rest = () => clearInterval(asking);
-    response.once('finish', rest).once('close', rest);
+    response.once('close', () => clearInterval(asking));
     next();
   };
