@@ -26,6 +26,21 @@ describe('the contract', () => {
     expect(document.paths['/api/followups/{followUpId}']?.['patch']?.requestBody).toBeDefined();
   });
 
+  it('names each operation once, in letters and digits', () => {
+    const { paths } = openApiDocument(allRoutes) as {
+      paths: Record<string, Record<string, { operationId: string }>>;
+    };
+    const ids = Object.values(paths).flatMap((each) =>
+      Object.values(each).map(({ operationId }) => operationId),
+    );
+    expect(ids).toHaveLength(allRoutes.length);
+    expect(new Set(ids).size).toBe(ids.length);
+    expect(ids.filter((id) => !/^[a-z][A-Za-z0-9]+$/.test(id))).toEqual([]);
+    expect(paths['/api/students/{studentId}/absences']?.['post']?.operationId).toBe(
+      'postStudentsByStudentIdAbsences',
+    );
+  });
+
   it('tells of each operation what it needs and gives', () => {
     const { paths } = openApiDocument(allRoutes) as {
       paths: Record<string, Record<string, Record<string, unknown>>>;
@@ -53,11 +68,11 @@ describe('the contract', () => {
       ...{ body: 'none', security: session, answer: '200 text/csv' },
     });
     expect(needs('/api/students/{studentId}/absences', 'post')).toMatchObject({
-      parameters: ['path studentId required'],
+      parameters: ['path studentId required', 'header Idempotency-Key'],
       body: true,
     });
     expect(needs('/api/calendar/imports/{importId}', 'delete')).toEqual({
-      parameters: ['path importId required'],
+      parameters: ['path importId required', 'header Idempotency-Key'],
       ...{ body: 'none', security: session, answer: '204' },
     });
     expect(needs('/api/calendar', 'get').parameters).toContain('query from required');

@@ -19,6 +19,27 @@ function parameters(schema: TObject | undefined, place: 'path' | 'query'): Json[
   }));
 }
 
+/** Whether a write is done once for the key that comes with it: no files, and nothing without a session. */
+export const takesKey = ({ method, access, produces, takesBytes }: RouteContract): boolean =>
+  method !== 'get' && access !== 'public' && produces === undefined && takesBytes === undefined;
+
+const idempotencyKey: Json = {
+  ...{ name: 'Idempotency-Key', in: 'header', required: false },
+  description:
+    'A string of RFC 8941, 8 to 120 signs. The same write by the same key is answered as the first time, for a day.',
+  schema: { type: 'string', maxLength: 122 },
+};
+
+/** `get /api/students/:studentId/courses` is `getStudentsByStudentIdCourses`: the same for as long as the address is. */
+function operationId({ method, path }: RouteContract): string {
+  const parts = path
+    .replace(/^\/api\//, '')
+    .split('/')
+    .flatMap((part) => (part.startsWith(':') ? ['by', part.slice(1)] : part.split(/[^A-Za-z0-9]+/)))
+    .filter((part) => part !== '');
+  return method + parts.map((part) => part.charAt(0).toUpperCase() + part.slice(1)).join('');
+}
+
 function operation(contract: RouteContract): Json {
   const success: Json = { description: contract.summary };
   if (contract.answer) success['content'] = { 'application/json': { schema: contract.answer } };
@@ -26,10 +47,15 @@ function operation(contract: RouteContract): Json {
     success['content'] = { [contract.produces]: { schema: { type: 'string', format: 'binary' } } };
   }
   return {
+    operationId: operationId(contract),
     summary: contract.summary,
     tags: [contract.room],
     security: contract.access === 'public' ? [] : [{ session: [] }],
-    parameters: [...parameters(contract.params, 'path'), ...parameters(contract.query, 'query')],
+    parameters: [
+      ...parameters(contract.params, 'path'),
+      ...parameters(contract.query, 'query'),
+      ...(takesKey(contract) ? [idempotencyKey] : []),
+    ],
     ...(contract.takesBytes
       ? {
           requestBody: {
@@ -55,6 +81,8 @@ export function openApiDocument(routes: readonly RouteContract[]): Json {
   return {
     openapi: '3.1.0',
     info: { title: 'Cadro', version: '1.0.0', description: 'Keeping up with children’s schoolwork.' },
+    servers: [{ url: '/' }],
+    tags: [...new Set(routes.map(({ room }) => room))].map((name) => ({ name })),
     paths,
     components: {
       securitySchemes: { session: { type: 'apiKey', in: 'cookie', name: 'cadro.session' } },

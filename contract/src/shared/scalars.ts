@@ -11,7 +11,7 @@ export const DateOnly = Type.String({ format: 'date' });
 export const Moment = Type.String({ format: 'moment' });
 export const Uuid = Type.String({ format: 'uuid' });
 /** Counts the changes of a row: whoever changes it says which they have seen. */
-export const Version = Type.Integer({ minimum: 0, maximum: 2 ** 31 - 1 });
+export const Version = Type.Integer({ minimum: 1, maximum: 2 ** 31 - 1 });
 /** A share, 0 to 1; may exceed 1 with extra credit. */
 export const Fraction = Type.Number();
 

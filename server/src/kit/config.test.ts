@@ -1,4 +1,4 @@
-import { readConfig } from './config';
+import { databaseUrlOf, readConfig } from './config';
 import { hashCode, sameText, seal, unseal } from './seal';
 import { idOfAddress, mailAddress } from './mail';
 
@@ -35,6 +35,14 @@ describe('the environment', () => {
     metrics: { host: '127.0.0.1', server: null, worker: null },
     logLevel: 'info',
   };
+  it('needs less for a command, which neither sends mail nor takes it in', () => {
+    const { SMTP_URL: _mail, CADRO_INBOUND_MAIL_KEY: _key, ...less } = whole;
+    expect(readConfig(less, 'command')).toEqual({ ...usual, smtpUrl: '', inboundMailKey: '' });
+    expect(() => readConfig(less)).toThrow('SMTP_URL is not set');
+    expect(() => readConfig({ DATABASE_URL: 'postgres://x' }, 'command')).toThrow('CADRO_SECRET is not set');
+    expect(databaseUrlOf({ DATABASE_URL: 'postgres://x' })).toBe('postgres://x');
+    expect(() => databaseUrlOf({})).toThrow('DATABASE_URL is not set');
+  });
   it('needs four things and has the rest by itself', () => expect(readConfig(whole)).toEqual(usual));
   it.each<[NodeJS.ProcessEnv, object]>([
     [{ CADRO_PORT: '8080' }, { port: 8080, publicUrl: 'http://127.0.0.1:8080' }],

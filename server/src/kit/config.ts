@@ -82,12 +82,21 @@ function proxiesOf(text: string): Config['trustedProxies'] {
   return each;
 }
 
-export function readConfig(env: NodeJS.ProcessEnv): Config {
-  const need = (name: string): string => {
-    const value = env[name];
-    if (!value) throw new ConfigError(`${name} is not set; docs/operations.md lists what the server needs`);
-    return value;
-  };
+function needed(env: NodeJS.ProcessEnv, name: string): string {
+  const value = env[name];
+  if (!value) throw new ConfigError(`${name} is not set; docs/operations.md lists what the server needs`);
+  return value;
+}
+
+/** What bringing the tables to this version needs, and nothing else. */
+export const databaseUrlOf = (env: NodeJS.ProcessEnv): string => needed(env, 'DATABASE_URL');
+
+/**
+ * @param by a process that runs, or a command: that one sends no mail and takes none in, and need not know how.
+ */
+export function readConfig(env: NodeJS.ProcessEnv, by: 'process' | 'command' = 'process'): Config {
+  const need = (name: string): string => needed(env, name);
+  const needOf = (name: string): string => (by === 'process' ? need(name) : (env[name] ?? ''));
   const number = (name: string, usual: number, most: number): number => {
     const value = Number(env[name] ?? usual);
     if (!Number.isInteger(value) || value < 0 || value > most)
@@ -105,7 +114,7 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     publicUrl: env['CADRO_PUBLIC_URL'] ?? `http://127.0.0.1:${port}`,
     secret,
     appDir: env['CADRO_APP_DIR'] ?? null,
-    smtpUrl: need('SMTP_URL'),
+    smtpUrl: needOf('SMTP_URL'),
     textGateway: env['TEXT_GATEWAY_URL']
       ? { url: env['TEXT_GATEWAY_URL'], key: need('TEXT_GATEWAY_KEY'), timeoutMs: 10_000 }
       : null,
@@ -113,7 +122,7 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     privateSources: env['CADRO_PRIVATE_SOURCES'] === 'on',
     bundleFolder: env['CADRO_BUNDLE_FOLDER'] ?? null,
     mailDomain: env['CADRO_MAIL_DOMAIN'] ?? 'mail.cadro.example',
-    inboundMailKey: need('CADRO_INBOUND_MAIL_KEY'),
+    inboundMailKey: needOf('CADRO_INBOUND_MAIL_KEY'),
     mailVerdictHost: env['CADRO_MAIL_VERDICT_HOST'] ?? null,
     consent: env['CADRO_CONSENT_VERSION']
       ? { version: env['CADRO_CONSENT_VERSION'], url: need('CADRO_CONSENT_URL') }

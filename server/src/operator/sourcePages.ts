@@ -12,6 +12,7 @@ import {
   readingJob,
   receiveBundle,
   sourceProblems,
+  sourceAddress,
   steerSource,
   underWay,
   untoldOf,
@@ -52,7 +53,12 @@ function systemPages(router: Served): void {
     operatorRoutes.addSource,
     asOperator(async ({ deps: { db, config }, body: { clientSecret, ...source } }) => {
       checkZone(source.timeZone);
-      const id = await addSource(db, { ...source, sealedSecret: seal(config.secret, clientSecret) });
+      const baseUrl = sourceAddress(source.baseUrl);
+      if (baseUrl === null)
+        throw new HttpProblem('bad-request', {
+          errors: [{ path: '/baseUrl', message: 'is no address of http or https' }],
+        });
+      const id = await addSource(db, { ...source, baseUrl, sealedSecret: seal(config.secret, clientSecret) });
       await addJobs(db, [readingJob(id)]);
     }),
   );

@@ -1,3 +1,4 @@
+export { sourceAddress } from './address';
 export { reckonBundles } from './bundle/reckon';
 export { SourceError } from './errors';
 export {

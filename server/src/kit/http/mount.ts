@@ -1,4 +1,4 @@
-import type { AnyRoute, RouteContract } from '@cadro/contract';
+import { takesKey, type RouteContract } from '@cadro/contract';
 import { parse, parseText } from '@cadro/contract/parse';
 import type { Static, TObject, TSchema } from '@sinclair/typebox';
 import express, { type Request, type RequestHandler, type Response } from 'express';
@@ -62,13 +62,6 @@ function requireOperatorsPlace({ operatorPage }: ServerDeps['config'], { session
 const turns = new Turns();
 
 /**
- * Whether a route's answer is kept by the key that came with it. What goes out as a file changes nothing; a file that
- * comes in as it is is known by what is in it.
- */
-const isOnce = ({ method, produces, takesBytes }: AnyRoute): boolean =>
-  method !== 'get' && produces === undefined && takesBytes === undefined;
-
-/**
  * Puts a contract's route on a router: asks for the session, then reads and parses what comes in, answers what it
  * promised. The log names it by its pattern, so that no id and no secret of an address stands there.
  */
@@ -104,7 +97,7 @@ export function mount<P extends TObject, Q extends TObject, B extends TSchema, A
       if (answer instanceof Streamed) await answer.write(request, response);
       return answer;
     };
-    const key = who && isOnce(contract) ? idempotencyKey(request) : null;
+    const key = who && takesKey(contract) ? idempotencyKey(request) : null;
     const answer =
       key === null
         ? await (contract.heavy ? turns.take(guardianId, made) : made())

@@ -1,8 +1,8 @@
-import { migrate, migrateQueue, openDatabase, readConfig, start } from '../../kit';
+import { databaseUrlOf, migrate, migrateQueue, openDatabase, start } from '../../kit';
 
 /** Brings the tables, and the queue's, to this version. Running it again changes nothing. */
 start(async () => {
-  const { databaseUrl } = readConfig(process.env);
+  const databaseUrl = databaseUrlOf(process.env);
   const db = openDatabase(databaseUrl);
   await migrate(db);
   await migrateQueue(databaseUrl);

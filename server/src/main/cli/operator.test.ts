@@ -215,6 +215,7 @@ it.each([
   ['a course that is not named', ['restrict', '--child', 'x', '--what', 'course']],
   ['what nobody can hold back', ['restrict', '--child', 'x', '--what', 'everything']],
   ['a source without its secret', ['add-source', 'Name', 'https://x', 'client']],
+  ['a source at an address that is none', ['add-source', 'Name', 'not-a-url', 'client']],
 ])('refuses %s', async (_name, args) => {
   const before = await world.db('invitations').count();
   await expect(cadro(...args)).rejects.toThrow();

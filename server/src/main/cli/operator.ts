@@ -23,7 +23,7 @@ import {
   type Db,
   type Deps,
 } from '../../kit';
-import { addSource, findSource, readingJob } from '../../sources';
+import { addSource, findSource, readingJob, sourceAddress } from '../../sources';
 import { addAccess } from './access';
 import { addBundles } from './bundles';
 import { filterOf, ofClass, type Class, type Tell } from './shared';
@@ -35,7 +35,7 @@ interface Work extends Deps {
 
 /** Runs one command on the database that the environment names, and lets go of it. */
 async function withDatabase(work: (deps: Work) => Promise<void>): Promise<void> {
-  const config = readConfig(process.env);
+  const config = readConfig(process.env, 'command');
   const db = openDatabase(config.databaseUrl, { poolSize: 2 });
   const clock = config.demoSchoolUrl ? demoClock(db) : systemClock;
   try {
@@ -124,21 +124,30 @@ async function checkedTrail(db: Db, head: string | null, tell: Tell): Promise<vo
   tell(`${sealed} entries, all as they were sealed. Keep the last seal elsewhere: ${last}`);
 }
 
+/** A school's system, with its secret sealed; the worker reads it at once. */
+const newSource = (
+  { name, address, clientId }: { name: string; address: string; clientId: string },
+  tell: Tell,
+): Promise<void> =>
+  withDatabase(async ({ db, config }) => {
+    const baseUrl = sourceAddress(address);
+    if (baseUrl === null) throw new Error(`${address} is no address of http or https`);
+    const secret = process.env['CADRO_SOURCE_SECRET'];
+    if (!secret) throw new Error('CADRO_SOURCE_SECRET is not set');
+    const sealedSecret = seal(config.secret, secret);
+    const id = await addSource(db, { name, baseUrl, clientId, sealedSecret });
+    await addJobs(db, [readingJob(id)]);
+    tell(`source ${id} will be read by the job worker`);
+  });
+
 /** The command line of the operator. @param tell takes each line of what it says. */
 export function cadroCommand(tell: Tell): Command {
   const cadro = new Command('cadro').description('What the operator of a Cadro does at the command line');
   cadro
     .command('add-source <name> <url> <client>')
     .description('a school’s system, its secret in CADRO_SOURCE_SECRET; the worker reads it at once')
-    .action((name: string, baseUrl: string, clientId: string) =>
-      withDatabase(async ({ db, config }) => {
-        const secret = process.env['CADRO_SOURCE_SECRET'];
-        if (!secret) throw new Error('CADRO_SOURCE_SECRET is not set');
-        const sealedSecret = seal(config.secret, secret);
-        const id = await addSource(db, { name, baseUrl, clientId, sealedSecret });
-        await addJobs(db, [readingJob(id)]);
-        tell(`source ${id} will be read by the job worker`);
-      }),
+    .action((name: string, address: string, clientId: string) =>
+      newSource({ name, address, clientId }, tell),
     );
   cadro
     .command('read-source <source>')
