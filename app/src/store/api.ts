@@ -6,7 +6,7 @@ import {
   type MutationExtraOptions,
   type QueryExtraOptions,
 } from '@reduxjs/toolkit/query/react';
-import type { AnswerOf, AnyRoute, AskOf, Problem } from '@cadro/contract';
+import { takesKey, type AnswerOf, type AnyRoute, type AskOf, type Problem } from '@cadro/contract';
 import { Intents } from './intents';
 import { firstWords, mayWait, putInOutbox, type Waiting } from './outbox';
 import { sessionEnded } from './session';
@@ -59,7 +59,6 @@ const secondMs = 1_000;
 const tellsWhen = new Set<string | undefined>(['database-away', 'under-way']);
 
 const intents = new Intents();
-const isWrite = ({ method }: AnyRoute): boolean => method !== 'get';
 
 interface Tried {
   readonly data?: unknown;
@@ -102,7 +101,7 @@ const byContract: BaseQueryFn<Ask, unknown, ServerProblem> = async (ask, api, ex
   const { body, route } = ask;
   const url = pathOf(ask);
   const method = route.method.toUpperCase();
-  const intent = isWrite(route) ? intents.of(`${method} ${url}`, JSON.stringify(body ?? null)) : null;
+  const intent = takesKey(route) ? intents.of(`${method} ${url}`, JSON.stringify(body ?? null)) : null;
   const headers = {
     ...(intent ? { 'idempotency-key': `"${intent.key}"` } : {}),
     ...(route.takesBytes ? { 'content-type': route.takesBytes } : {}),

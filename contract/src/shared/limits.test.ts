@@ -404,7 +404,11 @@ const ofRoutes: Readonly<Record<string, readonly [number, ...string[]]>> = {
     '/note 1 to 20000 characters',
   ],
   'get /api/followups/:followUpId': [200],
-  'patch /api/followups/:followUpId': [200, '/version 1 to 2147483647 in size', '/note 1 to 20000 characters'],
+  'patch /api/followups/:followUpId': [
+    200,
+    '/version 1 to 2147483647 in size',
+    '/note 1 to 20000 characters',
+  ],
   'get /api/threads': [200],
   'get /api/threads/:threadId': [200],
   'get /api/students/:studentId/teachers': [200],

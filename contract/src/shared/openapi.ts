@@ -1,6 +1,6 @@
 import type { TObject } from '@sinclair/typebox';
 import { Problem } from './problem';
-import type { RouteContract } from './route';
+import { takesKey, type RouteContract } from './route';
 
 type Json = Record<string, unknown>;
 
@@ -18,10 +18,6 @@ function parameters(schema: TObject | undefined, place: 'path' | 'query'): Json[
     schema: property,
   }));
 }
-
-/** Whether a write is done once for the key that comes with it: no files, and nothing without a session. */
-export const takesKey = ({ method, access, produces, takesBytes }: RouteContract): boolean =>
-  method !== 'get' && access !== 'public' && produces === undefined && takesBytes === undefined;
 
 const idempotencyKey: Json = {
   ...{ name: 'Idempotency-Key', in: 'header', required: false },

@@ -36,6 +36,16 @@ export const route = <P extends TObject, Q extends TObject, B extends TSchema, A
 /** Any route of the contract. */
 export type AnyRoute = RouteContract<TObject, TObject, TSchema, TSchema>;
 
+/**
+ * Whether a write is done once for the key that comes with it: no files, nothing without a session, and not the demo's
+ * next day, which is meant each time.
+ */
+export const takesKey = ({ method, access, produces, takesBytes }: RouteContract): boolean =>
+  method !== 'get' &&
+  (access === 'signed-in' || access === 'operator') &&
+  produces === undefined &&
+  takesBytes === undefined;
+
 /** What a schema lets through; `Otherwise` where the route has none. */
 type Let<Schema extends TSchema, Any extends TSchema, Otherwise> = Any extends Schema
   ? Otherwise
