@@ -7,7 +7,7 @@ import {
   type QueryExtraOptions,
 } from '@reduxjs/toolkit/query/react';
 import { takesKey, type AnswerOf, type AnyRoute, type AskOf, type Problem } from '@cadro/contract';
-import { Intents } from './intents';
+import { intents } from './intents';
 import { firstWords, mayWait, putInOutbox, type Waiting } from './outbox';
 import { sessionEnded } from './session';
 
@@ -57,8 +57,6 @@ const readJson = (text: string): unknown => (text === '' ? null : JSON.parse(tex
 const mostTries = 3;
 const secondMs = 1_000;
 const tellsWhen = new Set<string | undefined>(['database-away', 'under-way']);
-
-const intents = new Intents();
 
 interface Tried {
   readonly data?: unknown;

@@ -37,3 +37,10 @@ it('takes on, off and on for three', () => {
   const keys = ['on', 'off', 'on'].map((asked) => made.of('PATCH /api/task', asked).key);
   expect(new Set(keys).size).toBe(3);
 });
+
+it('means a write anew once it has gone out another way, or was given up', () => {
+  const made = intents();
+  const first = made.of('POST /api/messages', 'a letter');
+  made.over(first.key);
+  expect(made.of('POST /api/messages', 'a letter').key).not.toBe(first.key);
+});

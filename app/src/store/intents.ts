@@ -39,7 +39,15 @@ export class Intents {
     return intent === this.latest && this.nowMs() - intent.answeredAtMs < sameClickMs;
   }
 
+  /** What is done elsewhere, or given up, is no longer meant here: the same write after it is meant anew. */
+  over(key: string): void {
+    for (const [address, intent] of this.last) if (intent.key === key) this.last.delete(address);
+  }
+
   answered(intent: Intent): void {
     intent.answeredAtMs = this.nowMs();
   }
 }
+
+/** Of this page. */
+export const intents = new Intents();

@@ -3,6 +3,7 @@ import { setupListeners } from '@reduxjs/toolkit/query';
 import { useDispatch, useSelector } from 'react-redux';
 import { api } from './api';
 import { inHandSlice } from './inHand';
+import { intents } from './intents';
 import { outboxKey, outboxReadAnew, outboxSlice, rememberedOutbox, rememberOutbox } from './outbox';
 import { prefsSlice, rememberPrefs } from './prefs';
 import { sessionSlice } from './session';
@@ -30,7 +31,11 @@ if (typeof window !== 'undefined')
 let kept = store.getState().outbox;
 store.subscribe(() => {
   const { outbox } = store.getState();
-  if (outbox !== kept) rememberOutbox(outbox.waiting);
+  if (outbox !== kept) {
+    rememberOutbox(outbox.waiting);
+    const still = new Set(outbox.waiting.map(({ key }) => key));
+    for (const { key } of kept.waiting) if (!still.has(key)) intents.over(key);
+  }
   kept = outbox;
 });
 

@@ -19,7 +19,7 @@ const away: HealthFault[] = [{ code: 'database-away' }];
 /** Finds out how Cadro is, over all its processes. */
 export class Health {
   stopping = false;
-  private readonly begunMs = performance.now();
+  private seenMs = performance.now();
   private last: { readonly atMs: number; readonly faults: Promise<HealthFault[]> } | null = null;
 
   constructor(
@@ -48,15 +48,23 @@ export class Health {
     return this.lookInside().catch(() => away);
   }
 
+  /** For how long there has been none: one that has ended in good order is missed from when it was seen last. */
+  private missedSeconds(): number {
+    return (performance.now() - this.seenMs) / 1000;
+  }
+
   private async lookInside(): Promise<HealthFault[]> {
     const { db, config } = this.deps;
     if (await isBehind(db)) return [{ code: 'schema-behind' }];
     const [workers, waited] = await Promise.all([workersState(db), queueAge(db)]);
-    // One that was never there is missed when this process has waited for it as long.
-    const silent = Math.min(workers.silentSeconds ?? Infinity, (performance.now() - this.begunMs) / 1000);
+    if (workers.silentSeconds !== null) this.seenMs = performance.now();
     const found: { code: 'worker-silent' | 'queue-late' | 'mail-refused'; seconds: number; most: number }[] =
       [
-        { code: 'worker-silent', seconds: workers.silentSeconds ?? silent, most: workerSilentSeconds },
+        {
+          code: 'worker-silent',
+          seconds: workers.silentSeconds ?? this.missedSeconds(),
+          most: workerSilentSeconds,
+        },
         { code: 'queue-late', seconds: waited, most: config.queueLateMinutes * 60 },
         { code: 'mail-refused', seconds: workers.mailFailingSeconds, most: mailRefusedSeconds },
       ];

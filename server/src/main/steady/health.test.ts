@@ -49,6 +49,21 @@ it.each([
   expect((await faults()).map(({ code }) => code)).toEqual(codes);
 });
 
+it('does not miss a worker that has just ended in good order', async () => {
+  const health = new Health({ db: world.db, config: world.config }, watch);
+  const now = jest.spyOn(performance, 'now');
+  const begun = performance.now();
+  now.mockReturnValue(begun + 3_600_000);
+  await worker({});
+  expect(await health.faults()).toEqual([]);
+  await world.db('worker_processes').delete();
+  now.mockReturnValue(begun + 3_600_000 + 100_000);
+  expect(await health.faults()).toEqual([]);
+  now.mockReturnValue(begun + 3_600_000 + 125_000);
+  expect(await health.faults()).toEqual([{ code: 'worker-silent', seconds: 125 }]);
+  now.mockRestore();
+});
+
 it('finds a job that waits for too long', async () => {
   await worker({});
   await addJobs(world.db, [{ task: 'sealTrail', payload: {}, key: 'late' }]);
