@@ -117,17 +117,14 @@ it('one signs in through it, and the cookie is for https alone', async () => {
 
 it('a caller is counted by where the proxy has seen it, whatever it says of itself', async () => {
   await world.db('login_tries').delete();
-  const statuses: number[] = [];
-  for (let nth = 0; nth < 30; nth++)
-    statuses.push(
-      (
-        await signIn(
-          { email: `nobody${nth}@test.example`, password: 'wrong' },
-          { 'x-forwarded-for': `198.51.100.${nth}` },
-        )
-      ).status,
+  const tries = async (nth: number) =>
+    signIn(
+      { email: `nobody${nth}@test.example`, password: 'wrong' },
+      { 'x-forwarded-for': `198.51.100.${nth}` },
     );
-  expect(statuses.filter((status) => status === 429).length).toBeGreaterThan(0);
+  let answered = 0;
+  while ((await tries(answered)).status !== 429) expect((answered += 1)).toBeLessThan(60);
+  expect(answered).toBeGreaterThan(20);
   expect(await world.db('login_tries').where('key', 'like', '%198.51.100%')).toEqual([]);
 });
 

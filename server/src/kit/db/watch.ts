@@ -45,6 +45,8 @@ export class DatabaseWatch {
   private asking: Promise<boolean> | null = null;
   private again: NodeJS.Timeout | null = null;
   private silentSinceMs: number | null = null;
+  /** Silent once may be busy; silent twice in a row, or broken off, is away. */
+  private silences = 0;
   private closed = false;
 
   constructor(
@@ -52,9 +54,9 @@ export class DatabaseWatch {
     private readonly log: Sayings,
   ) {}
 
-  /** Whether it did not answer when it was asked last. */
+  /** Whether it broke off, or did not answer when it was asked the last two times. */
   get away(): boolean {
-    return this.silentSinceMs !== null;
+    return this.silences >= 2;
   }
 
   /** Asks it, at most once at a time. */
@@ -66,14 +68,15 @@ export class DatabaseWatch {
   }
 
   private async ask(): Promise<boolean> {
-    const answered = await this.saysAnything();
-    if (this.closed) return answered;
-    if (answered) this.isThere();
-    else this.isAway();
-    return answered;
+    const silences = await this.silencesHeard();
+    if (this.closed) return silences === 0;
+    if (silences === 0) this.isThere();
+    else this.isSilent(silences);
+    return silences === 0;
   }
 
-  private async saysAnything(): Promise<boolean> {
+  /** None where it answered; a line that broke off is as much as two. */
+  private async silencesHeard(): Promise<0 | 1 | 2> {
     const line = (this.line ??= openClient(this.url));
     const silence = new Silence();
     try {
@@ -81,10 +84,10 @@ export class DatabaseWatch {
       asked.catch(() => undefined);
       const answered = await Promise.race([asked, silence.fell.then(() => false)]);
       if (!answered) this.drop(line);
-      return answered;
+      return answered ? 0 : 1;
     } catch (error) {
       this.drop(line);
-      return isFull(error);
+      return isFull(error) ? 0 : 2;
     } finally {
       silence.broken();
     }
@@ -113,17 +116,23 @@ export class DatabaseWatch {
   private isThere(): void {
     if (this.away) this.log.info('the database answers again');
     this.silentSinceMs = null;
+    this.silences = 0;
   }
 
-  private isAway(): void {
+  private isSilent(silences: 1 | 2): void {
     const now = performance.now();
-    if (this.silentSinceMs === null) this.log.warn('the database does not answer');
+    const knownBefore = this.away;
+    this.silences += silences;
+    if (this.away && !knownBefore) this.log.warn('the database does not answer');
     this.silentSinceMs ??= now;
     if (now - this.silentSinceMs > giveUpMs) hangUp(this.url);
-    this.again ??= setTimeout(() => {
-      this.again = null;
-      void this.answers();
-    }, askAgainMs).unref();
+    this.again ??= setTimeout(
+      () => {
+        this.again = null;
+        void this.answers();
+      },
+      this.away ? askAgainMs : 0,
+    ).unref();
   }
 
   close(): void {

@@ -5,10 +5,11 @@ import { houseOf, houseTransaction, houseWithin, personalDb } from './whose';
 
 let db: Db;
 let drop: () => Promise<void>;
+let url: string;
 beforeAll(async () => {
   const fresh = await freshDatabase();
-  ({ drop } = fresh);
-  db = openDatabase(fresh.url, { poolSize: 3 });
+  ({ drop, url } = fresh);
+  db = openDatabase(url, { poolSize: 3 });
   await migrate(db);
 });
 afterAll(async () => {
@@ -149,11 +150,14 @@ it('goes by the links of this moment, on a connection that was the same personâ€
 
 it('gives a connection up whose plans are of before a table changed', async () => {
   const { own, person } = await twoFamilies();
-  const mine = personalDb(db, await person('guardian', own));
+  // All that is asked goes by one connection, so that it is the one with the plans.
+  const alone = openDatabase(url, { poolSize: 1 });
+  const mine = personalDb(alone, await person('guardian', own));
   const asked = () => mine('students').where({ id: own });
   await asked();
   await db.raw('alter table students add column nickname text');
   await expect(asked()).rejects.toMatchObject({ code: '0A000' });
   expect(await asked()).toHaveLength(1);
   await db.raw('alter table students drop column nickname');
+  await alone.destroy();
 });
