@@ -1,6 +1,7 @@
 import { readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
+import { chaos, isNothing, sumUp, tellFound } from './chaos/run.mjs';
 import { loadStory, playwright } from './lib/browser.mjs';
 import { ensureBuild } from './lib/build.mjs';
 import { Cluster, requireFolder } from './lib/postgres.mjs';
@@ -16,7 +17,7 @@ const bin = (name) => join(root, 'node_modules', '.bin', name);
 const secret = 'a secret for tests alone, forty characters';
 const counts = { passed: 0, failed: 0 };
 const layers = ['core', 'contract', 'server', 'school', 'app', 'e2e', 'bench', 'tools'];
-/** `npm test -- --only checks` (or unit, browser) while one works; CI runs all. */
+/** `npm test -- --only checks` (or unit, browser, chaos) while one works; CI runs all. */
 const { values, positionals: files } = parseArgs({
   options: { only: { type: 'string' } },
   allowPositionals: true,
@@ -131,6 +132,16 @@ async function browser(buildDir, storyState) {
   });
 }
 
+/** A short run of what `npm run chaos` does for hours: every part is killed at instants that are drawn. */
+const someKills = (buildDir, storyState) =>
+  step('Kills', async (tell) => {
+    const made = { cluster, folder, buildDir, secret, storyState };
+    const found = await chaos({ made, kills: 6, seed: 7, perRound: 6, tell });
+    const nothing = isNothing(found);
+    if (!nothing) console.log(tellFound(found));
+    return `${count(nothing ? 1 : 0, nothing ? 0 : 1)}: ${sumUp(found)} of ${found.compared}`;
+  });
+
 async function main() {
   requireFolder(workFolder);
   requireFolder(folder);
@@ -144,7 +155,7 @@ async function main() {
   let buildDir = '';
   let storyState = '';
   const prepared = async () => {
-    if (!wanted('unit') && !wanted('browser')) return;
+    if (!['unit', 'browser', 'chaos'].some(wanted)) return;
     await step('Build', async (tell) => {
       const { folder: built, note } = await ensureBuild(tell);
       buildDir = built;
@@ -153,13 +164,15 @@ async function main() {
     cluster = new Cluster(join(folder, 'postgres'), { durable: false });
     await step('Database', () => cluster.start());
     const made = { cluster, folder, buildDir, secret };
-    if (wanted('browser')) await step('Story', async () => void (storyState = await loadStory(made)));
+    if (wanted('browser') || wanted('chaos'))
+      await step('Story', async () => void (storyState = await loadStory(made)));
   };
   // Two lanes for two cores: one looks at the code; the other makes what the tests need, and then helps.
   const left = wanted('checks') ? codeChecks() : [];
   await Promise.all([checks(left), prepared().then(() => checks(left))]);
   if (wanted('unit')) await step('Unit and server tests', () => unitAndServer(buildDir));
   if (wanted('browser')) await browser(buildDir, storyState);
+  if (wanted('chaos')) await someKills(buildDir, storyState);
 }
 
 let finishing = false;

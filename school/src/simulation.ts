@@ -1,5 +1,5 @@
-import { readFileSync, writeFileSync } from 'node:fs';
-import type { Records } from './story';
+import { readFileSync, renameSync, writeFileSync } from 'node:fs';
+import type { Current, Records } from './story';
 import { buildSchool, opensAt, readsFrom, schools } from './story';
 
 /** A letter that reached a teacher, and what became of it. */
@@ -86,6 +86,11 @@ export class Simulation {
     this.save();
   }
 
+  /** What a school says of a collection today. */
+  says(school: string, collection: string): Current<Record<string, unknown>>[] {
+    return this.records.get(school)?.current(collection, this.now) ?? [];
+  }
+
   answered(letter: Letter): void {
     letter.answeredAt = this.now;
     this.save();
@@ -99,6 +104,9 @@ export class Simulation {
   }
 
   private save(): void {
-    if (this.file) writeFileSync(this.file, JSON.stringify(this.kept));
+    if (!this.file) return;
+    // Whole or not at all: what ends in the middle of a write has kept what was there before.
+    writeFileSync(`${this.file}.new`, JSON.stringify(this.kept));
+    renameSync(`${this.file}.new`, this.file);
   }
 }

@@ -1,23 +1,16 @@
-import { spawn, spawnSync } from 'node:child_process';
+import { spawn } from 'node:child_process';
 import { once } from 'node:events';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { asModule } from './asModule';
 
 const folder = mkdtempSync(join(tmpdir(), 'cadro-left-'));
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
 /** What the next start does, in a process of its own. @returns how many it ended. */
-function nextStart(file: string): number {
-  const program = `
-    import { endLeftBehind } from ${JSON.stringify(join(__dirname, 'leftBehind.mjs'))};
-    console.log(endLeftBehind(${JSON.stringify(file)}));`;
-  const { stdout, stderr } = spawnSync(process.execPath, ['--input-type=module', '-e', program], {
-    encoding: 'utf8',
-  });
-  if (stderr) throw new Error(stderr);
-  return Number(stdout);
-}
+const nextStart = (file: string): number =>
+  asModule(join(__dirname, 'leftBehind.mjs'), `m.endLeftBehind(${JSON.stringify(file)})`);
 
 it('ends what a killed start has left behind, and nothing else', async () => {
   const program = join(folder, 'server.cjs');

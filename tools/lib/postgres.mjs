@@ -12,6 +12,7 @@ import {
 } from 'node:fs';
 import { createServer } from 'node:net';
 import { join } from 'node:path';
+import { setTimeout as wait } from 'node:timers/promises';
 import { postgresBin } from './prerequisites.mjs';
 import { root, run, StepError } from './steps.mjs';
 
@@ -50,6 +51,7 @@ function homeOf(folder) {
 }
 
 const lookEveryMs = 500;
+const mostStarts = 60;
 /** One that is not ours to signal is there, too. */
 function isThere(pid) {
   try {
@@ -132,13 +134,33 @@ export class Cluster {
 
   /** Tells when PostgreSQL ends that nobody stopped: once. */
   onLost(tell) {
-    const pid = Number(readFileSync(join(this.data, 'postmaster.pid'), 'utf8').split('\n')[0]);
+    const { pid } = this;
     this.looking = setInterval(() => {
       if (isThere(pid)) return;
       clearInterval(this.looking);
       tell();
     }, lookEveryMs);
     this.looking.unref();
+  }
+
+  /** Ends it as a machine that fails does; what it was doing is not finished. */
+  async kill() {
+    process.kill(this.pid, 'SIGKILL');
+    while (isThere(this.pid)) await wait(20);
+  }
+
+  /** Starts it where it was before it was killed, once its last processes have noticed. */
+  async startAgain() {
+    const { port } = this;
+    for (let tries = 0; tries < mostStarts; tries += 1) {
+      if (await this.startAt(port).catch(() => false)) return;
+      await wait(lookEveryMs);
+    }
+    throw new StepError(`PostgreSQL does not start again; its log is ${this.log}`);
+  }
+
+  get pid() {
+    return Number(readFileSync(join(this.data, 'postmaster.pid'), 'utf8').split('\n')[0]);
   }
 
   /** Where it says what happened to it. */

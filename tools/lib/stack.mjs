@@ -1,5 +1,6 @@
 import { spawn } from 'node:child_process';
 import { createHash } from 'node:crypto';
+import { once } from 'node:events';
 import { join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
 import { forgetAll, putDown } from './leftBehind.mjs';
@@ -42,6 +43,7 @@ function environment({ databaseUrl, ports, secret, buildDir, schoolState, demo =
 /** The processes of one stack: each in a group of its own, so that a stop reaches all it started. */
 class Stack {
   #children = [];
+  #tellLost = () => {};
 
   /**
    * @param buildDir the build whose programs are run: the very one that is shipped.
@@ -65,21 +67,27 @@ class Stack {
     });
     if (this.processes) putDown(this.processes, child.pid, join(this.buildDir, program));
     let output = '';
+    let up = false;
     const take = (chunk) => {
-      output = (output + chunk).slice(-4000);
+      // Until it is up nothing is forgotten: what it says of that stands among whatever it is asked meanwhile.
+      output = up ? '' : output + chunk;
       log.write(chunk);
     };
     child.stdout.on('data', take);
     child.stderr.on('data', take);
-    const record = { name, child, ended: false };
-    child.once('exit', () => (record.ended = true));
+    const record = { name, child, ended: false, killed: false };
+    child.once('exit', () => {
+      record.ended = true;
+      if (!this.stopping && !record.killed) this.#tellLost(name);
+    });
     this.#children.push(record);
     for (let waited = 0; waited < startTimeoutMs; waited += 50) {
-      if (record.ended) throw new StepError(`${name} ended while starting:\n${output}`);
-      if (await ready(output).catch(() => false)) return;
+      if (record.ended) throw new StepError(`${name} ended while starting:\n${output.slice(-4000)}`);
+      up = await ready(output).catch(() => false);
+      if (up) return;
       await wait(50);
     }
-    throw new StepError(`${name} was not ready in ${startTimeoutMs / 1000} s:\n${output}`);
+    throw new StepError(`${name} was not ready in ${startTimeoutMs / 1000} s:\n${output.slice(-4000)}`);
   }
 
   startSchool() {
@@ -105,9 +113,20 @@ class Stack {
     return run(process.execPath, ['--enable-source-maps', program], { env: this.env, onLine });
   }
 
-  /** Tells when a process ends that nobody stopped. */
+  /** Tells when a process ends that nobody stopped or killed. */
   onLost(tell) {
-    for (const record of this.#children) record.child.once('exit', () => !this.stopping && tell(record.name));
+    this.#tellLost = tell;
+  }
+
+  /** Ends a process as a machine that fails does: at once, without a word to it. */
+  async kill(name) {
+    const record = this.#children.findLast((each) => each.name === name && !each.ended);
+    if (!record) return;
+    record.killed = true;
+    const gone = once(record.child, 'exit');
+    signalGroup(record.child, 'SIGKILL');
+    await gone;
+    this.#children = this.#children.filter((each) => each !== record);
   }
 
   async stop() {

@@ -12,14 +12,16 @@ export class StepError extends Error {}
 
 /** A step that takes long says so now and then. */
 const heartbeatMs = 20_000;
+/** Milliseconds that pass whatever the clock on the wall does. */
+export const now = () => Number(process.hrtime.bigint()) / 1e6;
 const seconds = (ms) => `${(ms / 1000).toFixed(1)} s`;
 
 /** Runs one named step and prints its name, its progress and how long it took. */
 export async function step(name, work) {
-  const start = process.hrtime.bigint();
+  const start = now();
   const tell = (line) => console.log(`    ${line}`);
   console.log(`· ${name}`);
-  const elapsedMs = () => Number(process.hrtime.bigint() - start) / 1e6;
+  const elapsedMs = () => now() - start;
   const stillAtIt = setInterval(() => tell(`${name}: still at it, ${seconds(elapsedMs())}`), heartbeatMs);
   const result = await work(tell).finally(() => clearInterval(stillAtIt));
   const ms = elapsedMs();

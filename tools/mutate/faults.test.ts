@@ -1,5 +1,5 @@
-import { spawnSync } from 'node:child_process';
 import { join } from 'node:path';
+import { asModule } from '../lib/asModule';
 
 interface Fault {
   readonly line: number;
@@ -8,15 +8,9 @@ interface Fault {
 }
 /** The faults that could be put into a text, each with the text that has it. */
 function faults(code: string): Fault[] {
-  const program = `
-    import { faultsIn, withFault } from ${JSON.stringify(join(__dirname, 'faults.mjs'))};
-    const code = ${JSON.stringify(code)};
-    console.log(JSON.stringify(faultsIn('a.ts', code).map((f) => ({ line: f.line, what: f.what, code: withFault(code, f) }))));`;
-  const { stdout, stderr } = spawnSync(process.execPath, ['--input-type=module', '-e', program], {
-    encoding: 'utf8',
-  });
-  if (!stdout) throw new Error(stderr);
-  return JSON.parse(stdout) as Fault[];
+  const text = JSON.stringify(code);
+  const each = `({ line: f.line, what: f.what, code: m.withFault(${text}, f) })`;
+  return asModule(join(__dirname, 'faults.mjs'), `m.faultsIn('a.ts', ${text}).map((f) => ${each})`);
 }
 
 it.each([

@@ -8,6 +8,9 @@ import { answerLetters } from '../mail/teachers';
 import type { Simulation } from '../simulation';
 import { opensAt, readsFrom, schools } from '../story';
 
+const isRow = (body: unknown): body is Record<string, unknown> =>
+  typeof body === 'object' && body !== null && !Array.isArray(body);
+
 /** The hand on the simulation: what a demo or a test asks of it, and no real school has. */
 export function demoRouter(
   simulation: Simulation,
@@ -37,6 +40,16 @@ export function demoRouter(
     '/demo/arrived',
     (_request, response) => void response.type('html').send(arrivedPage(simulation.arrivals)),
   );
+  router.get('/demo/records/:school/:collection', ({ params }, response) => {
+    response.json({ records: simulation.says(params.school, params.collection) });
+  });
+  router.put('/demo/records/:school/:collection/:id', ({ params, body }, response) => {
+    const { school, collection, id } = params;
+    if (!simulation.records.has(school) || !isRow(body))
+      return void response.status(400).json({ error: 'a record of one of the schools is an object' });
+    simulation.add(school, collection, id, body);
+    response.json({ id });
+  });
   router.put('/demo/faults', (request, response) => {
     const { faults: wanted } = request.body as { faults?: Fault[] };
     if (!Array.isArray(wanted) || wanted.some(({ kind }) => !faultKinds.includes(kind))) {

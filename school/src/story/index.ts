@@ -9,7 +9,7 @@ export { buildSchool } from './build';
 export { mailOf, resultRow } from './rows';
 export { keelModel } from './specials';
 export type { CourseSpec } from './schools/specs';
-export { Records } from './world';
+export { Records, type Current } from './world';
 
 export const schools = [gannetHead, millrace, littleFathom] as const;
 /** The family has had Cadro for two weeks when the demo opens. */

@@ -5,6 +5,7 @@ export * from './deps';
 export * from './groups';
 export * from './http';
 export * from './instants';
+export * from './log';
 export * from './mail';
 export * from './metrics';
 export * from './queue';

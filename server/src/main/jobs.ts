@@ -1,7 +1,7 @@
 import { Logger } from 'graphile-worker';
 import type { Logger as Pino } from 'pino';
 import { CalendarReader } from '../calendar';
-import { keepWorking, WatchedMail, type Working } from '../kit';
+import { keepWorking, unnamed, WatchedMail, type Working } from '../kit';
 import { readEveryMinutes } from '../sources';
 import type { WorkerFigures } from './metrics';
 import { tasksOf, type JobDeps } from './tasks';
@@ -9,7 +9,8 @@ import { tasksOf, type JobDeps } from './tasks';
 /** Job names and outcomes, never payloads: those name children. */
 const quietLogger = (log: Pino) =>
   new Logger(() => (level, message) => {
-    if (level === 'error' || level === 'warning') log.warn({ queue: level }, message.split('\n')[0]);
+    if (level === 'error' || level === 'warning')
+      log.warn({ queue: level }, unnamed(message.split('\n')[0] ?? ''));
   });
 
 /**

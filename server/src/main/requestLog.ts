@@ -1,6 +1,7 @@
 import type { RequestHandler, Response } from 'express';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
+import { tellsError } from '../kit';
 
 const none = '(none)';
 /** The pattern of the route that answered. */
@@ -11,6 +12,7 @@ export const requestLog = (log: Logger): RequestHandler =>
   pinoHttp({
     logger: log,
     serializers: {
+      err: tellsError,
       req: ({ method }: { method: string }) => ({ method }),
       res: (response: { statusCode: number }) => ({ status: response.statusCode }),
     },

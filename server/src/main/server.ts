@@ -1,9 +1,9 @@
 import { createServer } from 'node:http';
-import pino from 'pino';
 import {
   demoClock,
   Drain,
   drainMs,
+  newLog,
   openDatabase,
   readConfig,
   serveFigures,
@@ -21,7 +21,7 @@ const closeMs = 3_000;
 /** The HTTP process. It holds no state: start as many as are needed. */
 start(async () => {
   const config = readConfig(process.env);
-  const log = pino({ level: config.logLevel });
+  const log = newLog(config.logLevel);
   const db = openDatabase(config.databaseUrl);
   const clock = config.demoSchoolUrl ? demoClock(db) : systemClock;
   const server = buildServer({ db, clock, config, log });

@@ -1,6 +1,5 @@
 import { join } from 'node:path';
-import pino from 'pino';
-import { migrate, migrateQueue, openDatabase, readConfig, start } from '../kit';
+import { migrate, migrateQueue, newLog, openDatabase, readConfig, start } from '../kit';
 import { Supervised } from './supervised';
 
 /** Programs lie beside this one: built, or in the sources. */
@@ -12,7 +11,7 @@ const program = (name: string): { path: string; args: string[] } =>
 /** What Cadro runs as: brings the tables to this version, then keeps the server and the worker alive. */
 start(async () => {
   const config = readConfig(process.env);
-  const log = pino({ level: config.logLevel });
+  const log = newLog(config.logLevel);
   const db = openDatabase(config.databaseUrl, { poolSize: 1 });
   try {
     await migrate(db);

@@ -1,8 +1,8 @@
-import pino from 'pino';
 import {
   demoClock,
   drainMs,
   mailTransport,
+  newLog,
   openDatabase,
   readConfig,
   serveFigures,
@@ -15,7 +15,7 @@ import { WorkerFigures } from './metrics';
 /** The job process: reads sources, computes figures, sends mail. */
 start(async () => {
   const config = readConfig(process.env);
-  const log = pino({ level: config.logLevel });
+  const log = newLog(config.logLevel);
   const db = openDatabase(config.databaseUrl);
   const clock = config.demoSchoolUrl ? demoClock(db) : systemClock;
   const { host, worker: port } = config.metrics;

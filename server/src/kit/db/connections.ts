@@ -13,7 +13,16 @@ export const connectionTo = (url: string) => ({
 /** What is open to a database, of whatever pool: all of it is hung up where nothing answers any more. */
 const open = new Map<string, Set<Client>>();
 
+/** When a database was last heard, on whichever connection, by the clock of the process. */
+const heard = new Map<string, number>();
+export const lastHeardMs = (url: string): number => heard.get(url) ?? -Infinity;
+
+/** Where `pg` has a connection's socket. */
+const socketOf = (client: Client): Socket =>
+  (client as unknown as { connection: { stream: Socket } }).connection.stream;
+
 function keepInMind(url: string, client: Client): void {
+  socketOf(client).on('data', () => heard.set(url, performance.now()));
   const toThere = open.get(url) ?? new Set();
   open.set(url, toThere.add(client));
   client.once('end', () => toThere.delete(client));
@@ -48,8 +57,7 @@ export function openClient(url: string): Client {
 }
 
 /** Ends a connection at this side alone: the driver's own way waits for a word of the other. */
-export const cut = (client: Client): void =>
-  void (client as unknown as { connection: { stream: Socket } }).connection.stream.destroy(); // where `pg` has it
+export const cut = (client: Client): void => void socketOf(client).destroy();
 
 /** Cuts every connection to a database: who waits for an answer is told that none comes. */
 export function hangUp(url: string): void {

@@ -82,6 +82,8 @@ export function openDatabase(url: string, options: { poolSize?: number } = {}): 
     connection: connectionTo(url),
     pool: { min: 0, max: options.poolSize ?? 10, afterCreate: remember(url) },
     acquireConnectionTimeout: longestWaitMs,
+    // What fails is told by its statement, without what was asked with it.
+    compileSqlOnError: false,
     // Whoever asks is given the error; the builder need not print it, too.
     log: { error: () => undefined, warn: () => undefined },
     migrations: { migrationSource: new Migrations(), tableName: 'migrations' },

@@ -29,9 +29,21 @@ const systemFaults = new Set(
 );
 /** Ended by its operator, after a crash, still starting; connections and their pooler (08), memory, disk and places (53). */
 const awayStates = /^(57P0[1-5]|08...|53...)$/;
-/** What the driver and the pools say without a code: these are all the ways in which they say it. */
-const saidSo =
-  /^(Connection terminated|Client has encountered a connection error|Client was closed|timeout expired|timeout exceeded when trying to connect|Query read timeout|Knex: Timeout acquiring a connection)/;
+/**
+ * What the driver and the pools say without a code: these are all the ways in which they say it, by themselves or after
+ * the statement that met it.
+ */
+const saidSo = new RegExp(
+  `(^| - )(${[
+    'Connection terminated( unexpectedly| due to connection timeout)?',
+    'Client (has encountered a connection error|was closed) and is not queryable',
+    'timeout expired',
+    'timeout exceeded when trying to connect',
+    'Query read timeout',
+    'Knex: Timeout acquiring a connection.*',
+  ].join('|')})$`,
+  's',
+);
 
 /** Whether the database cannot be asked at the moment; what was wrong with the question is none of these. */
 export function isAway(error: unknown): boolean {

@@ -1,6 +1,7 @@
+import { access } from 'node:fs/promises';
 import { setImmediate as turnOfTheLoop } from 'node:timers/promises';
 import type { Client } from 'pg';
-import { cut, hangUp, openClient } from './connections';
+import { cut, hangUp, lastHeardMs, openClient } from './connections';
 import { isFull } from './faults';
 
 const answerMs = 1_000;
@@ -18,20 +19,25 @@ const busyMs = 250;
 
 /** Falls when nothing was heard for a while during which this process could have heard it. */
 class Silence {
-  readonly fell: Promise<void>;
+  /** Whether the database was heard all the same, on another connection or in the middle of a sentence. */
+  readonly fell: Promise<boolean>;
   private timer: NodeJS.Timeout | undefined;
 
-  constructor() {
+  constructor(private readonly url: string) {
     this.fell = new Promise((done) => this.listen(done));
   }
 
-  private listen(done: () => void): void {
+  private listen(done: (heard: boolean) => void): void {
     const begun = performance.now();
-    this.timer = setTimeout(() => {
+    const over = async (): Promise<void> => {
+      // Who it is that calls is reckoned beside the loop, where passwords are, too: their turn comes before, and what has
+      // come in this very moment is heard before.
+      await access('/').catch(() => undefined);
+      await turnOfTheLoop();
       if (performance.now() - begun > answerMs + busyMs) this.listen(done);
-      // What has come in this very moment is heard before.
-      else void turnOfTheLoop().then(done);
-    }, answerMs);
+      else done(lastHeardMs(this.url) > begun);
+    };
+    this.timer = setTimeout(() => void over(), answerMs);
   }
 
   broken(): void {
@@ -78,13 +84,13 @@ export class DatabaseWatch {
   /** None where it answered; a line that broke off is as much as two. */
   private async silencesHeard(): Promise<0 | 1 | 2> {
     const line = (this.line ??= openClient(this.url));
-    const silence = new Silence();
+    const silence = new Silence(this.url);
     try {
-      const asked = this.called(line).then(() => true);
+      const asked = this.called(line).then(() => 'answered' as const);
       asked.catch(() => undefined);
-      const answered = await Promise.race([asked, silence.fell.then(() => false)]);
-      if (!answered) this.drop(line);
-      return answered ? 0 : 1;
+      const heard = await Promise.race([asked, silence.fell]);
+      if (heard !== 'answered') this.drop(line);
+      return heard ? 0 : 1;
     } catch (error) {
       this.drop(line);
       return isFull(error) ? 0 : 2;

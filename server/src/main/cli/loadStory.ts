@@ -1,5 +1,4 @@
-import pino from 'pino';
-import { openDatabase, readConfig, start } from '../../kit';
+import { openDatabase, newLog, readConfig, start } from '../../kit';
 import { loadStory, refreshAddresses } from '../demo';
 
 /** Loads the demo family's story from the simulated schools; one that has it learns the schools' new address. */
@@ -12,7 +11,7 @@ start(async () => {
   if (loaded) {
     await refreshAddresses(db, config.demoSchoolUrl);
   } else {
-    const log = pino({ level: 'warn' });
+    const log = newLog('warn');
     await loadStory({ db, config, log, schoolUrl: config.demoSchoolUrl }, (line) => console.log(line));
   }
   await db.destroy();

@@ -1,0 +1,66 @@
+import { rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { parseArgs } from 'node:util';
+import { chaos, isNothing, sumUp, tellFound } from './chaos/run.mjs';
+import { loadStory } from './lib/browser.mjs';
+import { ensureBuild } from './lib/build.mjs';
+import { Cluster, requireFolder } from './lib/postgres.mjs';
+import { ensureDependencies, ensureSystem } from './lib/prerequisites.mjs';
+import { endCommands, step, workFolder } from './lib/steps.mjs';
+
+/*
+ * Kills server, worker, database and schools at instants that are drawn, while sources are read, mail goes out and people
+ * write, and holds what there is in the end against the same run without a kill: `npm run chaos -- --kills 200 --seed 1`.
+ */
+const { values } = parseArgs({
+  options: {
+    kills: { type: 'string', default: '200' },
+    seed: { type: 'string', default: '1' },
+    'per-round': { type: 'string', default: '5' },
+  },
+});
+const folder = join(workFolder, `chaos-${process.pid}`);
+const secret = 'a secret for tests alone, forty characters';
+let cluster;
+
+async function main() {
+  requireFolder(workFolder);
+  requireFolder(folder);
+  await step('System packages', (tell) => ensureSystem(['postgresql'], tell));
+  await step('Dependencies', ensureDependencies);
+  let buildDir = '';
+  await step('Build', async (tell) => {
+    const { folder: built, note } = await ensureBuild(tell);
+    buildDir = built;
+    return note;
+  });
+  cluster = new Cluster(join(folder, 'postgres'), { durable: false });
+  await step('Database', () => cluster.start());
+  const made = { cluster, folder, buildDir, secret };
+  const storyState = await loadStory(made);
+  let found;
+  await step(`${values.kills} kills from seed ${values.seed}`, async (tell) => {
+    found = await chaos({
+      ...{ made: { ...made, storyState }, tell },
+      ...{ kills: Number(values.kills), seed: Number(values.seed), perRound: Number(values['per-round']) },
+    });
+    return `${found.writes} writes acknowledged, ${found.compared} lines compared`;
+  });
+  console.log(`${tellFound(found)}\n${sumUp(found)}`);
+  return isNothing(found) ? 0 : 1;
+}
+
+async function finish(code, error) {
+  if (error) console.error(error.message ?? error);
+  await endCommands();
+  await cluster?.remove().catch(() => undefined);
+  if (code === 0) rmSync(folder, { recursive: true, force: true });
+  process.exit(code);
+}
+process.on('SIGINT', () => void finish(1, new Error('interrupted')));
+process.on('SIGTERM', () => void finish(1, new Error('interrupted')));
+
+main().then(
+  (code) => finish(code),
+  (error) => finish(1, error),
+);
