@@ -52,6 +52,8 @@ export class Place {
     await cluster.ensureDatabase(this.database, 'story');
     // What is acknowledged has to be there after a crash of the database, too.
     await cluster.query(`alter database ${this.database} set synchronous_commit = on`);
+    // A sequence that was copied with a template is sure to survive a crash only after a checkpoint.
+    await cluster.query('checkpoint');
     this.stack = await startStack(
       { ...given, databaseUrl: cluster.url(this.database), schoolState, logs: join(home, 'logs') },
       async (starting) => {

@@ -22,13 +22,17 @@ it.each([
 it('of an error it tells what it is and where it came from', () => {
   const cause = new Error('no mailbox pet@aldervane.example');
   const error = Object.assign(new Error('a letter to pet@aldervane.example', { cause }), {
-    ...{ code: '23505', detail: 'Key (email)=(pet@aldervane.example) already exists.' },
+    ...{
+      code: '23505',
+      constraint: 'guardians_email',
+      detail: 'Key (email)=(pet@aldervane.example) already exists.',
+    },
     parameters: ['pet@aldervane.example'],
   });
   const told = tellsError(error);
   expect(JSON.stringify(told)).not.toMatch(/pet@/);
   expect(told).toMatchObject({
-    ...{ type: 'Error', code: '23505', message: 'a letter to (address)' },
+    ...{ type: 'Error', code: '23505', constraint: 'guardians_email', message: 'a letter to (address)' },
     cause: { message: 'no mailbox (address)' },
     stack: expect.stringMatching(/^ {4}at .*log\.test\.ts/),
   });

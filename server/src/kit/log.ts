@@ -26,6 +26,8 @@ export function tellsError(error: unknown): object {
   return {
     ...{ type: name, message: unnamed(message) },
     ...('code' in error ? { code: error.code } : {}),
+    // Which rule of the tables was broken; by whose value is left out.
+    ...('constraint' in error ? { constraint: error.constraint } : {}),
     stack: stack.slice(stack.indexOf('\n    at ') + 1),
     ...(cause === undefined ? {} : { cause: tellsError(cause) }),
   };
