@@ -38,8 +38,10 @@ const hold = async (what: Withheld, more: { courseId?: string; personId?: string
   return () => lift(world, made);
 };
 
-/** Everything that is read, without what has no end; the words that stand in it. */
-const reads = Object.keys(accessTable).filter((key) => /^get /.test(key) && !/live|second/.test(key));
+/** Everything that is read, without what has no end, and papers and packed files, whose words nobody sees from outside. */
+const reads = Object.keys(accessTable).filter(
+  (key) => /^get /.test(key) && !/live|second|\.(pdf|xlsx|zip)$/.test(key),
+);
 async function everythingRead(agent: Agent): Promise<string> {
   let text = '';
   for (const key of reads) {
