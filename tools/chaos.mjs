@@ -1,7 +1,7 @@
 import { rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
-import { chaos, isNothing, sumUp, tellFound } from './chaos/run.mjs';
+import { chaos, isNothing, stopAll, sumUp, tellFound } from './chaos/run.mjs';
 import { loadStory } from './lib/browser.mjs';
 import { ensureBuild } from './lib/build.mjs';
 import { Cluster, requireFolder } from './lib/postgres.mjs';
@@ -52,6 +52,7 @@ async function main() {
 
 async function finish(code, error) {
   if (error) console.error(error.message ?? error);
+  await stopAll();
   await endCommands();
   await cluster?.remove().catch(() => undefined);
   if (code === 0) rmSync(folder, { recursive: true, force: true });

@@ -1,7 +1,7 @@
 import { readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
-import { chaos, isNothing, sumUp, tellFound } from './chaos/run.mjs';
+import { chaos, isNothing, stopAll, sumUp, tellFound } from './chaos/run.mjs';
 import { loadStory, playwright } from './lib/browser.mjs';
 import { ensureBuild } from './lib/build.mjs';
 import { Cluster, requireFolder } from './lib/postgres.mjs';
@@ -183,6 +183,7 @@ async function finish(error) {
     console.error(error.message ?? error);
     counts.failed += 1;
   }
+  await stopAll();
   await endCommands();
   await cluster?.remove().catch(() => undefined);
   rmSync(folder, { recursive: true, force: true });

@@ -43,6 +43,7 @@ export class Place {
   }
 
   async start() {
+    open.add(this);
     const { cluster, folder, storyState, ...given } = this.made;
     const home = join(folder, this.database);
     mkdirSync(home, { recursive: true });
@@ -57,6 +58,7 @@ export class Place {
     this.stack = await startStack(
       { ...given, databaseUrl: cluster.url(this.database), schoolState, logs: join(home, 'logs') },
       async (starting) => {
+        this.stack = starting;
         await starting.startSchool();
         await starting.command('loadStory');
         await starting.startServer();
@@ -106,9 +108,14 @@ export class Place {
   }
 
   async stop() {
+    open.delete(this);
     await this.stack?.stop();
   }
 }
+
+const open = new Set();
+/** Ends what still runs where a run is broken off. */
+export const stopAll = () => Promise.all([...open].map((place) => place.stop()));
 
 /** One who is signed in at a place, and writes there as the app does: each intent with a key, until it has an answer. */
 export class Person {

@@ -1,6 +1,6 @@
 import { now } from '../lib/steps.mjs';
 import { compare } from './compare.mjs';
-import { Place } from './place.mjs';
+import { Place, stopAll } from './place.mjs';
 import { drawPlan } from './plan.mjs';
 import { Rounds } from './rounds.mjs';
 import { figuresOf, stateOf, stuckOf, writesOf } from './states.mjs';
@@ -70,6 +70,8 @@ export async function chaos({ made, kills, seed, perRound, tell }) {
   const compared = Object.values(disturbed.state).reduce((sum, lines) => sum + lines.length, 0);
   return { ...found, writes: disturbed.acknowledged.length, compared };
 }
+
+export { stopAll };
 
 const faults = ['lost', 'doubled', 'stuck', 'untrue'];
 /** So many lines of each kind are shown. */

@@ -14,12 +14,13 @@ const quietLogger = (log: Pino) =>
   });
 
 /**
- * Sources are read every fifteen minutes, and what is due to go out is looked for every minute. Figures that somebody
+ * Sources are read every fifteen minutes, all of each once in its night, and what is due to go out is looked for every minute. Figures that somebody
  * still waits for, because a process was killed after it had written records, are computed then, too.
  */
 const crontab = [
   `*/${readEveryMinutes} * * * * syncAll`,
   '*/5 * * * * lookForBundles',
+  '41 * * * * readWhole',
   '13 * * * * readCalendars',
   '7,22,37,52 * * * * lookAtGuardians',
   '*/5 * * * * computeFigures',

@@ -34,10 +34,12 @@ import {
   sweepBundles,
   sweepOwnSources,
   syncSource,
+  wholeDue,
+  wholeReadingJob,
 } from '../sources';
 import { onFigures, ownHooks, readingHooks } from './hooks';
 
-const SourceJob = Type.Object({ sourceId: Uuid });
+const SourceJob = Type.Object({ sourceId: Uuid, whole: Type.Optional(Type.Boolean()) });
 const StudentsJob = Type.Object({ studentIds: Type.Array(Uuid) });
 const DeliveryJob = Type.Object({ deliveryId: Uuid });
 const AccountMailJob = Type.Object({ mailId: Uuid });
@@ -79,9 +81,13 @@ const sourceTasks = (deps: TaskDeps): TaskList => {
         (await allSources(db)).map(({ id }) => readingJob(id)),
       );
     },
+    async readWhole() {
+      const due = await wholeDue(db, await deps.clock.now());
+      await addJobs(db, due.map(wholeReadingJob));
+    },
     async syncSource(payload) {
-      const { sourceId } = parse('job syncSource', SourceJob, payload);
-      await syncSource({ ...deps, reading: readingHooks }, sourceId).catch((error: unknown) => {
+      const { sourceId, whole = false } = parse('job syncSource', SourceJob, payload);
+      await syncSource({ ...deps, reading: readingHooks }, sourceId, { whole }).catch((error: unknown) => {
         // Refused credentials do not mend by themselves: it is told, and the next round tries again.
         if (!(error instanceof SourceError) || error.retryable) throw error;
       });

@@ -103,7 +103,7 @@ export const categoriesOfCourse = (db: Db, courseId: string) =>
   db('categories as k')
     .where((is) =>
       is
-        .where({ 'k.course_id': courseId })
+        .where({ 'k.course_id': courseId, 'k.gone': false })
         .orWhereIn('k.id', db('items').where({ course_id: courseId, removed: false }).select('category_id')),
     )
     .orderBy([

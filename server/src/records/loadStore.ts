@@ -89,6 +89,7 @@ const coursesOfStudents = (db: Db, studentIds: readonly string[], courseId?: str
 const categoriesOfCourses = (db: Db, courseIds: readonly string[]): Promise<KeptCategory[]> =>
   db('categories')
     .whereIn('course_id', [...courseIds])
+    .where({ gone: false })
     .select<KeptCategory[]>('id', 'title', 'weight', 'drop_lowest', 'course_id');
 
 const itemsOf = (db: Db, courseIds: readonly string[], removed: boolean): Promise<KeptItem[]> =>

@@ -182,7 +182,7 @@ export const wholeCategories = (
 ): Promise<WholeCategory[]> =>
   db('categories as k')
     .joinRaw(
-      `join lateral (select k.course_id union select i.course_id from items i where i.category_id = k.id
+      `join lateral (select k.course_id where not k.gone union select i.course_id from items i where i.category_id = k.id
          and ${householdId === null ? isOurs('i') : '(i.household_id is null or i.household_id = ?)'}) c on true`,
       householdId === null ? [] : [householdId],
     )

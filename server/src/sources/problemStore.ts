@@ -1,4 +1,5 @@
 import { syncFaults, type SyncFault } from '@cadro/contract';
+import { dayMs } from '@cadro/core';
 import { groupBy, type Db, type Trx } from '../kit';
 import type { NeutralCollection, NeutralRecord } from '../records';
 import type { BrokenRecord } from './connector';
@@ -87,6 +88,24 @@ export async function clearShapes(db: Db, sourceId: string, collections: readonl
     .where({ source_id: sourceId })
     .whereIn('collection', [...collections])
     .whereIn('fault', [...shapeFaults])
+    .delete();
+}
+
+/** So long it is told that an id names another child: nothing that comes later can mend it. */
+const toldOfPassedMs = 30 * dayMs;
+
+/**
+ * When all of a source has been read, what was wrong before and did not come again is wrong no more: it was mended while
+ * nothing of it was asked for, or has gone.
+ */
+export async function clearUnseen(db: Db, sourceId: string, now: Date): Promise<void> {
+  const before = new Date(now.getTime() - toldOfPassedMs);
+  await db('sync_problems')
+    .where({ source_id: sourceId })
+    .whereRaw(`seen_at < case when collection = 'passedIds' then ?::timestamptz else ?::timestamptz end`, [
+      before,
+      now,
+    ])
     .delete();
 }
 

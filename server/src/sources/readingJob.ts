@@ -15,6 +15,13 @@ export const readingJob = (sourceId: string): Job => ({
   queue: queueOf(sourceId),
 });
 
+/** All of a source, to be compared with what is known. */
+export const wholeReadingJob = (sourceId: string): Job => ({
+  ...readingJob(sourceId),
+  payload: { sourceId, whole: true },
+  key: `whole:${sourceId}`,
+});
+
 /**
  * Of sources with what they say of their readings: those of which one is under way. One that was cut off, because its
  * worker is gone, has left its word behind and is begun anew by its job.

@@ -34,6 +34,8 @@ export interface SourceRow {
   readonly progress: Progress | null;
   readonly shrinks: Removal | null;
   readonly may_shrink: boolean;
+  /** When all of it was read and compared last. */
+  readonly whole_at: Date | null;
 }
 
 /** How far a reading that is under way has come. */
@@ -73,11 +75,36 @@ export async function endProgress(db: Db, id: string): Promise<void> {
 }
 
 /** A reading waits until somebody has said whether it may take that much away. */
-export async function tellShrinks(db: Db, id: string, shrinks: Removal): Promise<void> {
+export async function tellShrinks(
+  db: Db,
+  id: string,
+  shrinks: Removal,
+  { whole = false } = {},
+): Promise<void> {
   await db('sources')
     .where({ id })
-    .update({ shrinks: JSON.stringify(shrinks) });
+    .update({ shrinks: JSON.stringify(shrinks), shrinks_whole: whole });
 }
+
+/** Less than a day, so that every night finds it due. */
+const wholeAgainHours = 20;
+
+/** The sources of which all is to be read and compared now: it is night there, and it has not been done in this one. */
+export const wholeDue = (db: Db, now: Date): Promise<string[]> =>
+  db('sources')
+    .where({ kind: 'interface' })
+    .whereNull('paused_at')
+    .whereNotNull('complete_at')
+    .whereRaw('extract(hour from ?::timestamptz at time zone time_zone) between 2 and 4', [now])
+    .whereRaw(`coalesce(whole_at, '-infinity') < ?::timestamptz - ? * interval '1 hour'`, [
+      now,
+      wholeAgainHours,
+    ])
+    .pluck<string[]>('id');
+
+/** All of it has been read and compared. */
+export const tellWhole = async (db: Db, id: string, now: Date): Promise<void> =>
+  void (await db('sources').where({ id }).update({ whole_at: now, shrinks: null, shrinks_whole: false }));
 
 /** What somebody does about a source. */
 export type Steering = 'pause' | 'resume' | 'stop' | 'let-go';
@@ -89,7 +116,7 @@ export async function steerSource(db: Db, id: string, what: Steering, now: Date)
     resume: { paused_at: null },
     // Of what is not being read there is nothing to stop.
     stop: { stop_asked: db.raw('progress is not null') },
-    'let-go': { may_shrink: true, shrinks: null },
+    'let-go': { may_shrink: true, shrinks: null, shrinks_whole: false },
   };
   return (await db('sources').where({ id }).whereNot({ kind: 'own' }).update(change[what])) > 0;
 }
@@ -137,7 +164,9 @@ export async function markRead(db: Db, id: string, now: Date): Promise<void> {
       tried_at: now,
       complete_at: db.raw('coalesce(complete_at, ?)', [now]),
       ...{ failing_since: null, failure: null, last_error: null },
-      ...{ shrinks: null, may_shrink: false },
+      // What a comparison has asked is asked until the next one.
+      shrinks: db.raw('case when shrinks_whole then shrinks end'),
+      may_shrink: false,
     });
 }
 

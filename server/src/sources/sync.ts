@@ -13,6 +13,7 @@ import { reportedOf, type Reported } from './problemStore';
 import * as store from './store';
 import { ShrinkGuard } from './shrinking';
 import { settle, writePage, type Run } from './taking';
+import { WholeReading } from './wholeReading';
 
 export interface SyncDeps extends Deps {
   readonly config: Pick<Config, 'secret' | 'sourceTimeoutMs' | 'privateSources'>;
@@ -34,6 +35,8 @@ interface Reading {
   readonly report: Run['report'];
   readonly reported: Reported;
   readonly guard: ShrinkGuard;
+  /** Where all of it is read, to be compared. */
+  readonly whole: WholeReading | null;
 }
 
 /** The backlog of a part's first reading counts as known from its records' own times on. */
@@ -85,7 +88,8 @@ async function readCollection(reading: Reading, connector: Connector, collection
   const { source, deps } = reading;
   const run = runOf(reading, Boolean(source.parts[connector.part]?.since));
   // What bears a passed id is another child's now, though it has not changed: all of it is asked for anew.
-  const from = reading.report.passed > 0 ? null : (source.cursors[collection] ?? null);
+  const all = reading.whole !== null || reading.report.passed > 0;
+  const from = all ? null : (source.cursors[collection] ?? null);
   const before = (from !== null && source.seen[collection]) || '';
   const known = new Set(before.split(' '));
   const most = mostRecords[collection] ?? Infinity;
@@ -98,6 +102,7 @@ async function readCollection(reading: Reading, connector: Connector, collection
     if (count > most) throw new SourceError('source-too-much', `more than ${most} ${collection}`, false);
     // A source gives again what it gave before: the very same is not written again.
     const records = copies.newestOf(page.records);
+    await reading.whole?.takeNote(collection, { ...page, records });
     if (!known.has(page.digest)) {
       if (run.knownAt) await reading.guard.letThrough(records);
       await writePage(run, collection, { ...page, records });
@@ -138,15 +143,23 @@ async function readPart(reading: Reading, connector: Connector): Promise<void> {
 
 async function readSource(reading: Reading): Promise<void> {
   for (const connector of await connectorsOf(reading)) await readPart(reading, connector);
-  await settle(runOf(reading, reading.source.complete_at !== null));
+  const run = runOf(reading, reading.source.complete_at !== null);
+  await settle(run);
+  await reading.whole?.compare(run);
 }
 
 /**
  * Reads what changed at a source since the last whole pass, everything the first time. Cut anywhere and run
  * again it ends in the same rows.
+ * @param how.whole reads all of it, and takes away what the source names no longer. What was asked and allowed is found
+ *   by reading all of it, too.
  * @throws SourceError when the source is down or answers nonsense; the old data stays whole and its age shows.
  */
-export async function syncSource(deps: SyncDeps, sourceId: string): Promise<SyncReport> {
+export async function syncSource(
+  deps: SyncDeps,
+  sourceId: string,
+  { whole = false } = {},
+): Promise<SyncReport> {
   const source = await store.findSource(deps.db, sourceId);
   if (!source) throw new Error(`no source ${sourceId}`);
   if (source.paused_at !== null) return { records: 0, problems: 0 };
@@ -156,14 +169,12 @@ export async function syncSource(deps: SyncDeps, sourceId: string): Promise<Sync
   }
   const now = await deps.clock.now();
   const reported = await reportedOf(deps.db, sourceId);
-  const guard = new ShrinkGuard(deps.db, source);
+  const compares = source.complete_at !== null && (whole || source.may_shrink);
   const reading: Reading = {
-    deps,
-    source,
-    now,
+    ...{ deps, source, now, reported },
     report: { records: 0, problems: 0, passed: 0 },
-    reported,
-    guard,
+    guard: new ShrinkGuard(deps.db, source),
+    whole: compares ? await WholeReading.begin(deps.db, source) : null,
   };
   try {
     await readSource(reading);

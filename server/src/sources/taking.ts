@@ -112,15 +112,10 @@ async function takeIn(trx: Trx, run: Run, collection: NeutralCollection, records
   if (knownAt) await logChanges(trx, written.changes, now, beside?.householdId);
   run.report.records += written.ids.size;
   const ids = records.map(({ id }) => id);
-  const isOfClasses = collection === 'courses' || collection === 'enrolments';
-  const ended = isOfClasses
-    ? await settleClasses(
-        trx,
-        sourceId,
-        now,
-        collection === 'courses' ? { courses: ids } : { enrolments: ids },
-      )
-    : [];
+  const ended =
+    collection === 'courses' || collection === 'enrolments' || collection === 'students'
+      ? await settleClasses(trx, sourceId, now, { of: collection, ids })
+      : [];
   if (collection === 'linkCodes') await reportTaken(trx, run, records);
   const students = await studentsOfCourses(trx, written.courseIds);
   const touched = [...new Set([...passed, ...written.studentIds, ...students, ...ended])];

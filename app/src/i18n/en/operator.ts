@@ -43,7 +43,7 @@ export const operatorEn = {
     paused: 'paused',
     credentials: 'Change its credentials',
     saveCredentials: 'Save and read it now',
-    shrinksElse: 'Until then nothing of this school is updated, and everything stays as it was.',
+    shrinksElse: 'Until you answer, nothing is removed.',
     addSource: 'Add a school',
     kind: 'How its records get here',
     kinds: {

@@ -46,7 +46,7 @@ export const operatorEs: typeof operatorEn = {
     paused: 'en pausa',
     credentials: 'Cambiar sus credenciales',
     saveCredentials: 'Guardar y leerla ahora',
-    shrinksElse: 'Hasta entonces no se actualiza nada de esta escuela y todo queda como estaba.',
+    shrinksElse: 'Mientras no responda, no se quita nada.',
     addSource: 'Añadir una escuela',
     kind: 'Cómo llegan sus registros',
     kinds: {

@@ -22,6 +22,7 @@ import * as ownSources from '../../../migrations/019_own_sources';
 import * as oneRecord from '../../../migrations/020_one_record';
 import * as marksAndLeads from '../../../migrations/021_marks_and_leads';
 import * as staysUp from '../../../migrations/022_stays_up';
+import * as wholeReadings from '../../../migrations/023_whole_readings';
 import { connectionTo, remember } from './connections';
 import { openedForHouse } from './whose';
 
@@ -56,6 +57,7 @@ const migrations: Record<string, Knex.Migration> = {
   '020_one_record': oneRecord,
   '021_marks_and_leads': marksAndLeads,
   '022_stays_up': staysUp,
+  '023_whole_readings': wholeReadings,
 };
 
 /** Static, so that the same list serves the bundler, the tests and a running server. */

@@ -67,6 +67,7 @@ it('takes a database of the release before along, with what is in it', () =>
       '020_one_record',
       '021_marks_and_leads',
       '022_stays_up',
+      '023_whole_readings',
     ]);
   }));
 

@@ -24,32 +24,45 @@ interface Appended {
 
 /**
  * One statement: finds the children and works, compares with what stands, appends what is news. A record is no news where it
- * is older than what stands, or says the same; one that is told as all there is stands whenever it is dated. Of a first
- * reading nothing is news to anybody, and only who is touched comes back.
+ * is older than what stands, or says the same; one that is told as all there is stands whenever it is dated. What is taken
+ * back opens the work where it was the record that scored it, and any other record scores it anew. Of a first reading
+ * nothing is news to anybody, and only who is touched comes back.
  */
 const append = (beside: Beside | null, isNews: boolean): string => `
   with r as (
     select * from jsonb_to_recordset(:rows::jsonb) as r(
-      id text, student_id text, item_id text, at timestamptz, status text, earned float8, late boolean, levels jsonb, whole boolean)
+      id text, student_id text, item_id text, at timestamptz, status text, earned float8, late boolean, levels jsonb, whole boolean, gone boolean)
   ),
   known as materialized (
     select r.id as external_id, s.id as student_id, i.id as item_id, i.course_id,
-      case when r.whole then greatest(r.at, last.at) else r.at end as at, r.status, r.earned, r.late, r.levels,
+      case when r.whole or is_another then greatest(r.at, last.at) else r.at end as at,
+      r.status, r.earned, r.late, r.levels, r.gone, last.seq as last_seq,
       last.status as was_status, last.earned as was_earned,
       s.id is not null and i.id is not null as is_known,
-      s.id is not null and i.id is not null and (last.at is null or ((r.whole or r.at >= last.at) and
-        (last.status, last.earned, last.late, last.levels) is distinct from (r.status, r.earned, r.late, r.levels))) as is_news
+      s.id is not null and i.id is not null and is_meant and
+        (last.status, last.earned, last.late, last.levels) is distinct from (r.status, r.earned, r.late, r.levels) as is_news,
+      is_meant and (last.external_id, last.taken_back) is distinct from (r.id, r.gone) as is_named
     from r
     left join students s on s.source_id = ${namesOf(beside)} and s.external_id = r.student_id
     left join items i on i.source_id = :sourceId and i.external_id = r.item_id
     left join lateral (
-      select at, status, earned, late, levels from results
+      select seq, at, status, earned, late, levels, external_id, taken_back from results
       where student_id = s.id and item_id = i.id order by at desc, seq desc limit 1
     ) last on true
+    cross join lateral (select last.taken_back and not r.gone and last.external_id is distinct from r.id as is_another) a
+    cross join lateral (
+      select last.at is null or r.gone and last.external_id = r.id
+        or (r.whole or is_another or r.at >= last.at) and (not r.gone or last.external_id is null) as is_meant
+    ) b
+  ),
+  named as (
+    update results t set external_id = k.external_id, taken_back = k.gone from known k
+    where k.is_known and k.is_named and not k.is_news
+      and t.student_id = k.student_id and t.item_id = k.item_id and t.seq = k.last_seq
   ),
   written as (
-    insert into results (student_id, item_id, at, status, earned, late, levels, known_at${beside ? ', household_id' : ''})
-    select student_id, item_id, at, status, earned, late, levels, :knownAt::timestamptz${beside ? ', :householdId::uuid' : ''} from known where is_news
+    insert into results (student_id, item_id, at, status, earned, late, levels, external_id, taken_back, known_at${beside ? ', household_id' : ''})
+    select student_id, item_id, at, status, earned, late, levels, external_id, gone, :knownAt::timestamptz${beside ? ', :householdId::uuid' : ''} from known where is_news
   )
   select array_agg(external_id) filter (where not is_known) as unknown,
     array_agg(distinct student_id) filter (where is_news) as touched,

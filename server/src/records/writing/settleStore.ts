@@ -8,29 +8,30 @@ const lastDay = `(select max(t.ends_on) from terms t where t.id = c.term_id
   or (t.source_id = c.source_id and jsonb_exists(c.term_ids, t.external_id)))`;
 
 /**
- * What follows for enrolments from what is told of them and of their classes: one has ended when the source takes it or
- * its class back, or when its last day is over before the class's is.
- * @param which the source's own ids of the classes or enrolments that were written.
+ * What follows for enrolments from what is told of them and of their classes: one has ended when the source takes it,
+ * its class or its child back, or when its last day is over before the class's is.
+ * @param which the source's own ids of the classes, enrolments or children that were written.
  * @returns the children for whom a class has ended or come back.
  */
 export async function settleClasses(
   trx: Trx,
   sourceId: string,
   now: Date,
-  which: { readonly courses: readonly string[] } | { readonly enrolments: readonly string[] },
+  which: { readonly of: 'courses' | 'enrolments' | 'students'; readonly ids: readonly string[] },
 ): Promise<string[]> {
-  const [column, ids] = 'courses' in which ? ['c', which.courses] : ['e', which.enrolments];
+  const column = { courses: 'c', enrolments: 'e', students: 's' }[which.of];
   const { rows } = await trx.raw<{ rows: { student_id: string }[] }>(
     `update enrolments as e set active = settled.active from (
-       select e.student_id, e.course_id, e.told_active and not c.removed
+       select e.student_id, e.course_id, e.told_active and not c.removed and not s.gone
          and not coalesce(e.ends_on < (:now at time zone sch.time_zone)::date and e.ends_on < ${lastDay}, false) as active
-       from enrolments e join courses c on c.id = e.course_id join schools sch on sch.id = c.school_id
+       from enrolments e join students s on s.id = e.student_id
+       join courses c on c.id = e.course_id join schools sch on sch.id = c.school_id
        where ${column}.source_id = :sourceId and ${column}.external_id = any(:ids)
      ) settled
      where e.student_id = settled.student_id and e.course_id = settled.course_id
        and e.active is distinct from settled.active
      returning e.student_id`,
-    { sourceId, now, ids: [...ids] },
+    { sourceId, now, ids: [...which.ids] },
   );
   return [...new Set(rows.map(({ student_id }) => student_id))];
 }

@@ -39,7 +39,7 @@ export const tableShapes: Readonly<Record<Exclude<NeutralCollection, 'results'>,
   },
   students: {
     table: 'students',
-    columns: { given_name: 'text', family_name: 'text', year: 'text' },
+    columns: { given_name: 'text', family_name: 'text', year: 'text', gone: 'boolean' },
     refs: { school_id: 'schools' },
   },
   childFiles: {
@@ -78,7 +78,7 @@ export const tableShapes: Readonly<Record<Exclude<NeutralCollection, 'results'>,
     refs: { student_id: 'students', course_id: 'courses' },
   },
   courseTeachers: { table: 'courses', columns: {}, refs: { teacher_id: 'teachers' }, updatesOnly: true },
-  categories: { table: 'categories', columns: { title: 'text', weight: 'float8' } },
+  categories: { table: 'categories', columns: { title: 'text', weight: 'float8', gone: 'boolean' } },
   items: {
     table: 'items',
     log: 'work',

@@ -97,8 +97,8 @@ interface GoneRow {
 }
 
 const take: Readonly<Record<WholeCollection, string>> = {
-  results: `insert into results (student_id, item_id, at, status, late, known_at)
-    select student_id, item_id, :now, 'open', false, :now from gone`,
+  results: `insert into results (student_id, item_id, at, status, late, known_at, taken_back)
+    select student_id, item_id, :now, 'open', false, :now, true from gone`,
   items: 'update items i set removed = true from gone where i.id = gone.id',
   enrolments: `update enrolments e set told_active = false from gone where e.source_id = :sourceId and e.external_id = gone.key`,
   courses: 'update courses c set removed = true from gone where c.id = gone.id',
@@ -159,11 +159,9 @@ export async function takeUntold(
   );
   const keys = rows.map(({ key }) => key);
   const ended =
-    collection === 'courses'
-      ? await settleClasses(trx, sourceId, now, { courses: keys })
-      : collection === 'enrolments'
-        ? await settleClasses(trx, sourceId, now, { enrolments: keys })
-        : [];
+    collection === 'courses' || collection === 'enrolments'
+      ? await settleClasses(trx, sourceId, now, { of: collection, ids: keys })
+      : [];
   return {
     studentIds: [...new Set([...present(rows.map(({ student_id }) => student_id)), ...ended])],
     courseIds: collection === 'courses' ? [] : present(rows.map(({ course_id }) => course_id)),

@@ -4,17 +4,8 @@ import { rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { pipeline } from 'node:stream/promises';
-import { wholeCollections, type OneRosterName, type WholeCollection } from '@cadro/contract';
-import {
-  countUntold,
-  forgetTold,
-  logChanges,
-  putTold,
-  rolesOfPeople,
-  studentsOfCourses,
-  takeUntold,
-  toldKey,
-} from '../../records';
+import { wholeCollections, type WholeCollection } from '@cadro/contract';
+import { forgetTold, putTold, rolesOfPeople, toldKey } from '../../records';
 import type { Db, Deps } from '../../kit';
 import { linkOwnChildren } from '../../household';
 import { BundleError } from '../bundle/errors';
@@ -23,9 +14,9 @@ import { openApart, type BundleApart } from '../bundle/openApart';
 import type { Batch, RowFault } from '../bundle/readBundle';
 import type { ReadingHooks } from '../hooks';
 import { clearShapes, reportedOf } from '../problemStore';
-import { isMuch } from '../shrinking';
 import * as sources from '../store';
 import { settle, writePage, type Run, type Sheet } from '../taking';
+import { muchUntold, tableOf, takeAwayUntold } from '../untold';
 import { ahead } from './ahead';
 import { familySource } from './family/familyStore';
 import * as store from './bundleStore';
@@ -33,14 +24,6 @@ import * as store from './bundleStore';
 export interface TakeDeps extends Deps {
   readonly reading: ReadingHooks;
 }
-
-/** The table whose rows name the records of a collection. */
-const tableOf: Readonly<Record<WholeCollection, OneRosterName>> = {
-  results: 'results',
-  items: 'lineItems',
-  enrolments: 'enrollments',
-  courses: 'classes',
-};
 
 interface Taking {
   readonly deps: TakeDeps;
@@ -64,9 +47,12 @@ const sheetOf = ({ records, faults }: Pick<Batch, 'records' | 'faults'>): Sheet 
   sound: records.map(({ record }) => record.id),
 });
 
+const wholesIn = ({ modes }: BundleApart): WholeCollection[] =>
+  wholeCollections.filter((collection) => modes.get(tableOf[collection]) === 'bulk');
+
 /** Puts down what whole tables name, and reckons what would go. */
 async function reckonGone({ deps: { db }, open, bundle }: Taking): Promise<store.BundleRow['ask']> {
-  const whole = wholeCollections.filter((collection) => open.modes.get(tableOf[collection]) === 'bulk');
+  const whole = wholesIn(open);
   await forgetTold(db, bundle.source_id);
   for await (const { name, records, mode } of open.batches()) {
     const collection = whole.find((each) => tableOf[each] === name);
@@ -79,26 +65,12 @@ async function reckonGone({ deps: { db }, open, bundle }: Taking): Promise<store
       own.map(({ record }) => toldKey(collection, record)),
     );
   }
-  let worst: store.BundleRow['ask'] = null;
-  for (const collection of whole) {
-    const { known, untold } = await countUntold(db, bundle.source_id, collection);
-    if (isMuch(untold, known) && (worst === null || untold / known > worst.gone / worst.of))
-      worst = { what: collection, gone: untold, of: known };
-  }
-  return worst;
+  return muchUntold(db, bundle.source_id, whole);
 }
 
-/** What whole tables name no longer goes, work and scores before the classes they are in. */
+/** What whole tables name no longer goes. */
 async function takeGone({ deps, bundle, open, run }: Taking): Promise<void> {
-  for (const collection of wholeCollections) {
-    if (open.modes.get(tableOf[collection]) !== 'bulk') continue;
-    await deps.db.transaction(async (trx) => {
-      const { studentIds, courseIds, changes } = await takeUntold(trx, bundle.source_id, collection, run.now);
-      if (run.knownAt) await logChanges(trx, changes, run.now);
-      const touched = [...new Set([...studentIds, ...(await studentsOfCourses(trx, courseIds))])];
-      if (touched.length > 0) await deps.reading.onRecords(trx, touched, run.now);
-    });
-  }
+  await takeAwayUntold(run, wholesIn(open));
   await forgetTold(deps.db, bundle.source_id);
 }
 
