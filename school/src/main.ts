@@ -31,6 +31,8 @@ async function main(): Promise<void> {
     schoolApp(simulation, inbound, () => `http://127.0.0.1:${portOf(http)}`, need('SCHOOL_TEXT_KEY')),
   );
   const mail = mailServer(simulation, (mime) => postMail(inbound, mime));
+  // A sender that is gone in the middle of a mail is no reason to end.
+  mail.on('error', (error: Error) => console.error('mail broke off:', error.message));
   http.keepAliveTimeout = keepAliveMs;
   const web = http.listen(Number(need('SCHOOL_PORT')), '127.0.0.1');
   const post = mail.listen(Number(need('SCHOOL_SMTP_PORT')), '127.0.0.1');

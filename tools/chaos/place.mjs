@@ -65,7 +65,10 @@ export class Place {
         await starting.startWorker();
       },
     );
-    this.stack.onLost((part) => this.lost.push(part));
+    this.stack.onLost((part) => {
+      this.lost.push(part);
+      void this.startAgain(part);
+    });
     return this;
   }
 
