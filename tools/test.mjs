@@ -147,7 +147,7 @@ async function main() {
   requireFolder(folder);
   await Promise.all([
     step('System packages', (tell) =>
-      ensureSystem(['postgresql', 'nginx-light', 'chromium-headless-shell'], tell),
+      ensureSystem(['postgresql', 'nginx-light', 'pgbouncer', 'chromium-headless-shell'], tell),
     ),
     step('Dependencies', ensureDependencies),
   ]);

@@ -7,6 +7,8 @@ const debian = {
   postgresql: () => postgresBin() !== null,
   // The proxy of the tests: TLS in front, as in operation.
   'nginx-light': () => existsSync('/usr/sbin/nginx'),
+  // A pooler in front of PostgreSQL, as some have.
+  pgbouncer: () => existsSync('/usr/sbin/pgbouncer'),
   // The browser without windows: smaller than the whole one, and a quarter faster.
   'chromium-headless-shell': () => existsSync('/usr/bin/chromium-headless-shell'),
 };

@@ -1,5 +1,5 @@
 import { ConfigError } from './config';
-import { DatabaseTooNew } from './db';
+import { DatabaseTooNew, SessionsNotKept } from './db';
 
 /** SQLSTATE or system code of a database that cannot be used, and what to do about it. */
 const databaseFaults: Readonly<Record<string, string>> = {
@@ -16,7 +16,8 @@ const databaseFaults: Readonly<Record<string, string>> = {
 
 function causeOf(error: unknown): string | null {
   if (error instanceof ConfigError) return error.message;
-  if (error instanceof DatabaseTooNew) return `DATABASE_URL: ${error.message}`;
+  if (error instanceof DatabaseTooNew || error instanceof SessionsNotKept)
+    return `DATABASE_URL: ${error.message}`;
   const code = error instanceof Error && 'code' in error ? String(error.code) : '';
   const fault = databaseFaults[code];
   return fault ? `DATABASE_URL: ${fault} (${code})` : null;

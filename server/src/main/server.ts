@@ -6,6 +6,7 @@ import {
   newLog,
   openDatabase,
   readConfig,
+  requireWholeSessions,
   serveFigures,
   start,
   systemClock,
@@ -22,6 +23,7 @@ const closeMs = 3_000;
 start(async () => {
   const config = readConfig(process.env);
   const log = newLog(config.logLevel);
+  await requireWholeSessions(config.databaseUrl);
   const db = openDatabase(config.databaseUrl);
   const clock = config.demoSchoolUrl ? demoClock(db) : systemClock;
   const server = buildServer({ db, clock, config, log });

@@ -1,5 +1,5 @@
 import { join } from 'node:path';
-import { migrate, migrateQueue, newLog, openDatabase, readConfig, start } from '../kit';
+import { migrate, migrateQueue, newLog, openDatabase, readConfig, requireWholeSessions, start } from '../kit';
 import { Supervised } from './supervised';
 
 /** Programs lie beside this one: built, or in the sources. */
@@ -12,6 +12,7 @@ const program = (name: string): { path: string; args: string[] } =>
 start(async () => {
   const config = readConfig(process.env);
   const log = newLog(config.logLevel);
+  await requireWholeSessions(config.databaseUrl);
   const db = openDatabase(config.databaseUrl, { poolSize: 1 });
   try {
     await migrate(db);

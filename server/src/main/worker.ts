@@ -5,6 +5,7 @@ import {
   newLog,
   openDatabase,
   readConfig,
+  requireWholeSessions,
   serveFigures,
   start,
   systemClock,
@@ -16,6 +17,7 @@ import { WorkerFigures } from './metrics';
 start(async () => {
   const config = readConfig(process.env);
   const log = newLog(config.logLevel);
+  await requireWholeSessions(config.databaseUrl);
   const db = openDatabase(config.databaseUrl);
   const clock = config.demoSchoolUrl ? demoClock(db) : systemClock;
   const { host, worker: port } = config.metrics;

@@ -1,6 +1,10 @@
+/** An error by what it says: one of another realm is no `Error` of this one. */
+const isObject = (error: unknown): error is Readonly<Record<string, unknown>> =>
+  typeof error === 'object' && error !== null;
+
 /** What a failed query is known by, or null: a SQLSTATE or a system's code. */
 const codeOf = (error: unknown): string | null =>
-  error instanceof Error && 'code' in error && typeof error.code === 'string' ? error.code : null;
+  isObject(error) && typeof error['code'] === 'string' ? error['code'] : null;
 
 /** Whether a write met what only one may have. */
 export const isUniqueViolation = (error: unknown): boolean => codeOf(error) === '23505';
@@ -47,10 +51,10 @@ const saidSo = new RegExp(
 
 /** Whether the database cannot be asked at the moment; what was wrong with the question is none of these. */
 export function isAway(error: unknown): boolean {
-  if (!(error instanceof Error)) return false;
+  if (!isObject(error)) return false;
   const code = codeOf(error);
   if (code !== null && (systemFaults.has(code) || awayStates.test(code))) return true;
-  return saidSo.test(error.message) || isAway(error.cause);
+  return saidSo.test(String(error['message'])) || isAway(error['cause']);
 }
 
 /** Whether it answers, but has no room for one more connection. */

@@ -8,4 +8,5 @@ export * from './locks';
 export { tableSizes } from './sizes';
 export * from './together';
 export * from './watch';
+export { requireWholeSessions, SessionsNotKept } from './wholeSessions';
 export { houseOf, houseTransaction, houseWithin, maySayOf, personalDb } from './whose';
