@@ -23,7 +23,9 @@ import * as oneRecord from '../../../migrations/020_one_record';
 import * as marksAndLeads from '../../../migrations/021_marks_and_leads';
 import * as staysUp from '../../../migrations/022_stays_up';
 import * as wholeReadings from '../../../migrations/023_whole_readings';
+import { setTimeout as wait } from 'node:timers/promises';
 import { connectionTo, remember } from './connections';
+import { isLockedLong } from './faults';
 import { openedForHouse } from './whose';
 
 /** Dates stay `YYYY-MM-DD`: a calendar date has no instant, and turning it into one moves it by a zone. */
@@ -60,6 +62,30 @@ const migrations: Record<string, Knex.Migration> = {
   '023_whole_readings': wholeReadings,
 };
 
+/** Whoever waits for a table holds up all who come after it: for so long at most, and then again. */
+const longestLockSeconds = 2;
+const lockAgainMs = 500;
+const mostLockTries = 120;
+
+const patient =
+  (change: (trx: Knex) => PromiseLike<unknown>) =>
+  async (trx: Knex): Promise<void> => {
+    await trx.raw(`set local lock_timeout = '${longestLockSeconds}s'`);
+    await change(trx);
+  };
+
+/** Changes tables while others read and write them: it steps back where it would hold them up, and tries again. */
+export async function changeTables(change: () => PromiseLike<unknown>): Promise<void> {
+  for (let tries = 1; ; tries += 1) {
+    try {
+      return void (await change());
+    } catch (error) {
+      if (!isLockedLong(error) || tries === mostLockTries) throw error;
+      await wait(lockAgainMs);
+    }
+  }
+}
+
 /** Static, so that the same list serves the bundler, the tests and a running server. */
 class Migrations implements Knex.MigrationSource<string> {
   async getMigrations() {
@@ -71,7 +97,7 @@ class Migrations implements Knex.MigrationSource<string> {
   async getMigration(name: string) {
     const migration = migrations[name];
     if (!migration) throw new Error(`no migration named ${name}`);
-    return migration;
+    return { ...migration, up: patient((trx) => migration.up(trx)) };
   }
 }
 
@@ -121,7 +147,7 @@ export async function migrate(db: Db): Promise<void> {
       throw new DatabaseTooNew(`${what}: start that version, or restore a backup from before`);
     }
   }
-  await db.migrate.latest();
+  await changeTables(() => db.migrate.latest());
 }
 
 /** Whether tables are still to be brought to this version; a later version's are none of its business. */

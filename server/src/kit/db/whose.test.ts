@@ -148,7 +148,7 @@ it('goes by the links of this moment, on a connection that was the same personâ€
   expect(await seen()).toEqual([]);
 });
 
-it('gives a connection up whose plans are of before a table changed', async () => {
+it('asks once more where a connectionâ€™s plans are of before a table changed', async () => {
   const { own, person } = await twoFamilies();
   // All that is asked goes by one connection, so that it is the one with the plans.
   const alone = openDatabase(url, { poolSize: 1 });
@@ -156,7 +156,7 @@ it('gives a connection up whose plans are of before a table changed', async () =
   const asked = () => mine('students').where({ id: own });
   await asked();
   await db.raw('alter table students add column nickname text');
-  await expect(asked()).rejects.toMatchObject({ code: '0A000' });
+  // Nobody notices; in a transaction statements have no names, and nothing to be stale.
   expect(await asked()).toHaveLength(1);
   await db.raw('alter table students drop column nickname');
   await alone.destroy();

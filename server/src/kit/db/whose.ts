@@ -94,15 +94,21 @@ function nameOf({ sql, bindings = [] }: Asked): string | undefined {
   return name;
 }
 
-/** Asks under a name. A connection whose plans were made for tables that have changed since is given up. */
+/**
+ * Asks under a name. Where a connection's plans were made for tables that have changed since, it asks once more without,
+ * and gives the connection up afterwards. (Within a transaction, where it could not, statements have no names.)
+ */
 async function askByName(client: Client, connection: Connection, asked: Asked): Promise<unknown> {
+  const { options } = asked;
   const name = nameOf(asked);
-  if (name !== undefined) asked.options = { ...asked.options, name };
+  if (name !== undefined) asked.options = { ...options, name };
   try {
     return await client._query(connection, asked);
   } catch (error) {
-    if (isStalePlan(error)) connection.__knex__disposed = error;
-    throw error;
+    if (!isStalePlan(error)) throw error;
+    connection.__knex__disposed = error;
+    asked.options = { ...options };
+    return client._query(connection, asked);
   }
 }
 
