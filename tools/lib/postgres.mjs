@@ -64,8 +64,12 @@ function isThere(pid) {
 
 /** A PostgreSQL cluster of our own: loopback only, a port of its own, a password of its own. */
 export class Cluster {
-  /** @param durable false for tests, whose data nobody needs after a power cut. */
-  constructor(folder, { durable = true } = {}) {
+  /**
+   * @param durable false for tests, whose data nobody needs after a power cut.
+   * @param settings what PostgreSQL is started with beside.
+   */
+  constructor(folder, { durable = true, settings = [] } = {}) {
+    this.settings = settings;
     this.home = homeOf(folder);
     this.data = join(this.home, 'data');
     this.durable = durable;
@@ -96,6 +100,7 @@ export class Cluster {
       "-c unix_socket_directories=''",
       '-c max_connections=80',
       ...(this.durable ? [] : ['-c fsync=off', '-c synchronous_commit=off', '-c full_page_writes=off']),
+      ...this.settings,
     ].join(' ');
     const { log } = this;
     const [program, args] = asOwner('pg_ctl', ['start', '-w', '-D', this.data, '-l', log, '-o', settings]);
@@ -111,12 +116,7 @@ export class Cluster {
     rmSync(this.data, { recursive: true, force: true });
     mkdirSync(this.home, { recursive: true });
     writeFileSync(this.passwordFile, randomBytes(18).toString('base64url'), { mode: 0o600 });
-    if (asRoot) {
-      const [uid, gid] = ['-u', '-g'].map((flag) =>
-        Number(spawnSync('id', [flag, 'postgres']).stdout.toString()),
-      );
-      for (const path of [this.home, this.passwordFile]) chownSync(path, uid, gid);
-    }
+    for (const path of [this.home, this.passwordFile]) this.own(path);
     chmodSync(this.home, 0o711);
     const [program, args] = asOwner('initdb', [
       '-D',
@@ -130,6 +130,21 @@ export class Cluster {
       ...(this.durable ? [] : ['--no-sync']),
     ]);
     await run(program, args, { cwd: '/' });
+  }
+
+  /** Makes a file or folder that of the user PostgreSQL runs as. */
+  own(path) {
+    if (!asRoot) return;
+    const [uid, gid] = ['-u', '-g'].map((flag) =>
+      Number(spawnSync('id', [flag, 'postgres']).stdout.toString()),
+    );
+    chownSync(path, uid, gid);
+  }
+
+  /** Runs one of PostgreSQL's programs as that user. */
+  async run(program, args) {
+    const [command, all] = asOwner(program, args);
+    await run(command, all, { cwd: '/' });
   }
 
   /** Tells when PostgreSQL ends that nobody stopped: once. */
