@@ -1,7 +1,6 @@
 import { rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
-import { chaos, isNothing, stopAll, sumUp, tellFound } from './chaos/run.mjs';
 import { loadStory } from './lib/browser.mjs';
 import { ensureBuild } from './lib/build.mjs';
 import { Cluster, requireFolder } from './lib/postgres.mjs';
@@ -22,6 +21,7 @@ const { values } = parseArgs({
 const folder = join(workFolder, `chaos-${process.pid}`);
 const secret = 'a secret for tests alone, forty characters';
 let cluster;
+let stopAll = async () => [];
 
 async function main() {
   requireFolder(workFolder);
@@ -38,16 +38,19 @@ async function main() {
   await step('Database', () => cluster.start());
   const made = { cluster, folder, buildDir, secret };
   const storyState = await loadStory(made);
+  // Only now: on a fresh machine what it is made of has just been installed.
+  const run = await import('./chaos/run.mjs');
+  ({ stopAll } = run);
   let found;
   await step(`${values.kills} kills from seed ${values.seed}`, async (tell) => {
-    found = await chaos({
+    found = await run.chaos({
       ...{ made: { ...made, storyState }, tell },
       ...{ kills: Number(values.kills), seed: Number(values.seed), perRound: Number(values['per-round']) },
     });
     return `${found.writes} writes acknowledged, ${found.compared} lines compared`;
   });
-  console.log(`${tellFound(found)}\n${sumUp(found)}`);
-  return isNothing(found) ? 0 : 1;
+  console.log(`${run.tellFound(found)}\n${run.sumUp(found)}`);
+  return run.isNothing(found) ? 0 : 1;
 }
 
 async function finish(code, error) {
