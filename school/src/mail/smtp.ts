@@ -11,7 +11,9 @@ const firstAddress = (field: AddressObject | AddressObject[] | undefined): strin
 const familyDomains = ['aldervane.example', 'test.example'];
 const isFamily = (address: string): boolean => familyDomains.some((domain) => address.endsWith(`@${domain}`));
 /** What a mail program acts on, in the order in which it is shown. */
-const shownHeaders = ['list-unsubscribe', 'list-unsubscribe-post', 'in-reply-to', 'references'];
+const shownHeaders = [
+  ...['list-unsubscribe', 'list-unsubscribe-post', 'in-reply-to', 'references', 'auto-submitted'],
+];
 
 const headersOf = (mail: ParsedMail): Record<string, string> =>
   Object.fromEntries(

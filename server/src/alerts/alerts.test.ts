@@ -174,6 +174,7 @@ it('hangs later mail about an alert on the first one, with a table a plain progr
     expect(html).not.toMatch(/<(style|script|div|img)\b/);
     expect(text).toContain('/brief');
     expect(headers['list-unsubscribe-post']).toBe('List-Unsubscribe=One-Click');
+    expect(headers['auto-submitted']).toBe('auto-generated');
   }
 });
 

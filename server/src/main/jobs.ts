@@ -36,7 +36,9 @@ export async function startWorker(
   { byTheClock = true, figures }: { byTheClock?: boolean; figures?: WorkerFigures } = {},
 ): Promise<Working> {
   const calendars = new CalendarReader();
-  const mail = new WatchedMail(deps.transport);
+  const mail = new WatchedMail(deps.transport, (what, error) =>
+    error === undefined ? log.info(what) : log.warn({ err: error }, what),
+  );
   const options = {
     ...{ concurrency: 2, pollInterval: 1000 },
     ...(byTheClock ? { crontab } : { parsedCronItems: [] }),

@@ -5,6 +5,7 @@ import {
   type MailCarrier,
   addJobs,
   mailAddress,
+  ofAMachine,
   refusedReceiver,
   type Config,
   type Db,
@@ -111,7 +112,10 @@ async function sendMailTo(
       subject,
       text,
       html,
-      headers: { 'List-Unsubscribe': `<${stop}>`, 'List-Unsubscribe-Post': 'List-Unsubscribe=One-Click' },
+      headers: {
+        ...ofAMachine,
+        ...{ 'List-Unsubscribe': `<${stop}>`, 'List-Unsubscribe-Post': 'List-Unsubscribe=One-Click' },
+      },
       ...(thread.length > 0 ? { inReplyTo: thread[thread.length - 1] ?? '', references: thread } : {}),
     })
     .catch((cause: unknown) => {

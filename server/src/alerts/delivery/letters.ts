@@ -15,7 +15,18 @@ import {
   tellAlert,
 } from '@cadro/core';
 import { letterWords } from './letterWords';
-import { chapter, heading, link, mailOf, paragraph, row, small, title, type MailPart } from '../../kit';
+import {
+  chapter,
+  heading,
+  link,
+  mailOf,
+  paragraph,
+  row,
+  small,
+  smallLink,
+  title,
+  type MailPart,
+} from '../../kit';
 import type { KeptAlert } from '../store';
 
 export interface MailText {
@@ -34,8 +45,8 @@ interface Frame {
 
 const foot = ({ language, publicUrl, stopUrl }: Frame): MailPart[] => [
   link(letterWords[language].all, `${publicUrl}/brief`),
-  small(`${letterWords[language].less}: ${publicUrl}/alerts/rules`),
-  small(`${letterWords[language].stop}: ${stopUrl}`),
+  smallLink(letterWords[language].less, `${publicUrl}/alerts/rules`),
+  smallLink(letterWords[language].stop, stopUrl),
 ];
 
 /** One alert as a mail: what, why, and the next step. */

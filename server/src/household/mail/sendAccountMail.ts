@@ -4,6 +4,7 @@ import {
   link,
   mailOf,
   mailToken,
+  ofAMachine,
   paragraph,
   refusedReceiver,
   small,
@@ -66,6 +67,7 @@ export async function sendAccountMail(deps: Deps, mailId: string): Promise<void>
       from: { name: 'Cadro', address: `cadro@${config.mailDomain}` },
       to: mail.address,
       subject,
+      headers: ofAMachine,
       ...mailOf(parts, mail.language),
     });
   } catch (error) {

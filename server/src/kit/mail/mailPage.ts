@@ -58,6 +58,15 @@ export const link = (words: string, href: string): MailPart => ({
   ),
 });
 
+/** Something that may be done beside. */
+export const smallLink = (words: string, href: string): MailPart => ({
+  text: `${words}: ${href}\n`,
+  html: cell(
+    `font-size:14px;line-height:20px;padding:2px 0;color:${soft}`,
+    `<a href="${escaped(href)}" style="color:${soft}">${escaped(words)}</a>`,
+  ),
+});
+
 /** A whole mail: a table in a table, which every mail program can lay out, and the same as plain text. */
 export function mailOf(parts: readonly MailPart[], language: string): { text: string; html: string } {
   const rows = parts.map(({ html }) => html).join('');

@@ -49,6 +49,23 @@ describe('a report of what became of a mail', () => {
     ['a folded field', ['Action: failed\r\nStatus:\r\n 5.1.1'], { status: '5.1.1', noSuchAddress: true }],
     ['a status that is none', [group('failed', 'bad')], { status: '5.0.0', noSuchAddress: false }],
     [
+      'a server that only tells what another has said',
+      [
+        `${group('failed', '5.0.0')}\r\nDiagnostic-Code: smtp; 550 5.1.1 <gone@aldervane.example>: no such user`,
+      ],
+      { status: '5.1.1', noSuchAddress: true },
+    ],
+    [
+      'a server that has heard of a full mailbox',
+      [`${group('failed', '5.0.0')}\r\nDiagnostic-Code: smtp; 552 5.2.2 over quota`],
+      { status: '5.2.2', noSuchAddress: false },
+    ],
+    [
+      'a status of its own, whatever another has said',
+      [`${group('failed', '5.7.1')}\r\nDiagnostic-Code: smtp; 550 5.1.1 no such user`],
+      { status: '5.7.1', noSuchAddress: false },
+    ],
+    [
       'one receiver of two',
       [group('relayed', '2.0.0'), group('failed', '5.1.1')],
       { status: '5.1.1', noSuchAddress: true },

@@ -52,6 +52,9 @@ const field = (group: ParsedMail, name: string): string => {
   return typeof value === 'string' ? value.trim().toLowerCase() : '';
 };
 
+/** Of RFC 3463: undelivered, for no reason that has a number. */
+const unsaid = '5.0.0';
+
 /**
  * What a report says of the one it was sent to; null for a mail that is no report, or one that says that the mail has
  * been brought or is still under way.
@@ -63,6 +66,9 @@ export async function returnedMail(raw: Buffer): Promise<Returned | null> {
   const groups = await groupsOf(report.content.toString('utf8'));
   const failed = groups.find((group) => field(group, 'action').split(/[\s;(]/)[0] === 'failed');
   if (!failed) return null;
-  const status = /^[245]\.\d{1,3}\.\d{1,3}/.exec(field(failed, 'status'))?.[0] ?? '5.0.0';
+  const told = /^[245]\.\d{1,3}\.\d{1,3}/.exec(field(failed, 'status'))?.[0] ?? unsaid;
+  // Some servers know no more themselves than what the other one has said to them.
+  const heard = /\b5\.\d{1,3}\.\d{1,3}\b/.exec(field(failed, 'diagnostic-code'))?.[0];
+  const status = told === unsaid ? (heard ?? told) : told;
   return { status, noSuchAddress: blamesAddress(status) };
 }
