@@ -40,7 +40,7 @@ async function main() {
   const storyState = await loadStory(made);
   // Only now: on a fresh machine what it is made of has just been installed.
   const run = await import('./chaos/run.mjs');
-  ({ stopAll } = run);
+  stopAll = run.stopAll;
   let found;
   await step(`${values.kills} kills from seed ${values.seed}`, async (tell) => {
     found = await run.chaos({

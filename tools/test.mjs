@@ -138,7 +138,7 @@ const someKills = (buildDir, storyState) =>
     const made = { cluster, folder, buildDir, secret, storyState };
     // Only now: on a fresh machine what it is made of has just been installed.
     const run = await import('./chaos/run.mjs');
-    ({ stopAll } = run);
+    stopAll = run.stopAll;
     const found = await run.chaos({ made, kills: 6, seed: 7, perRound: 6, tell });
     const nothing = run.isNothing(found);
     if (!nothing) console.log(run.tellFound(found));
