@@ -1,9 +1,8 @@
 import { chmodSync, copyFileSync, mkdirSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { loadStory } from './lib/browser.mjs';
-import { ensureBuild } from './lib/build.mjs';
 import { Cluster, requireFolder } from './lib/postgres.mjs';
-import { ensureDependencies, ensureSystem } from './lib/prerequisites.mjs';
+import { prepared } from './lib/prepared.mjs';
 import { startStack } from './lib/stack.mjs';
 import { endCommands, step, StepError, workFolder } from './lib/steps.mjs';
 
@@ -147,16 +146,8 @@ async function throughTime(cluster, archive) {
 }
 
 async function main() {
-  requireFolder(workFolder);
   requireFolder(folder);
-  await step('System packages', (tell) => ensureSystem(['postgresql'], tell));
-  await step('Dependencies', ensureDependencies);
-  let buildDir = '';
-  await step('Build', async (tell) => {
-    const { folder: built, note } = await ensureBuild(tell);
-    buildDir = built;
-    return note;
-  });
+  const buildDir = await prepared(['postgresql']);
   const cluster = newCluster('first');
   const archive = join(cluster.home, 'archive');
   mkdirSync(archive, { recursive: true });

@@ -2,9 +2,8 @@ import { rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { loadStory } from './lib/browser.mjs';
-import { ensureBuild } from './lib/build.mjs';
 import { Cluster, requireFolder } from './lib/postgres.mjs';
-import { ensureDependencies, ensureSystem } from './lib/prerequisites.mjs';
+import { prepared } from './lib/prepared.mjs';
 import { endCommands, step, workFolder } from './lib/steps.mjs';
 
 /*
@@ -24,16 +23,8 @@ let cluster;
 let stopAll = async () => [];
 
 async function main() {
-  requireFolder(workFolder);
   requireFolder(folder);
-  await step('System packages', (tell) => ensureSystem(['postgresql'], tell));
-  await step('Dependencies', ensureDependencies);
-  let buildDir = '';
-  await step('Build', async (tell) => {
-    const { folder: built, note } = await ensureBuild(tell);
-    buildDir = built;
-    return note;
-  });
+  const buildDir = await prepared(['postgresql']);
   cluster = new Cluster(join(folder, 'postgres'), { durable: false });
   await step('Database', () => cluster.start());
   const made = { cluster, folder, buildDir, secret };

@@ -2,10 +2,9 @@ import { randomBytes } from 'node:crypto';
 import { existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
-import { ensureBuild } from './lib/build.mjs';
 import { endLeftBehind } from './lib/leftBehind.mjs';
 import { Cluster, freePort, requireFolder } from './lib/postgres.mjs';
-import { ensureDependencies, ensureSystem } from './lib/prerequisites.mjs';
+import { prepared } from './lib/prepared.mjs';
 import { startStack } from './lib/stack.mjs';
 import { endCommands, step, StepError, workFolder } from './lib/steps.mjs';
 
@@ -72,14 +71,7 @@ async function main() {
   const tidied = endLeftBehind(processes);
   if (tidied > 0) console.log(`ended ${tidied} processes of a demo that was killed`);
   const port = await chosenPort();
-  await step('System packages', (tell) => ensureSystem(['postgresql'], tell));
-  await step('Dependencies', ensureDependencies);
-  let buildDir = '';
-  await step('Build', async (tell) => {
-    const { folder: built, note } = await ensureBuild(tell);
-    buildDir = built;
-    return note;
-  });
+  const buildDir = await prepared(['postgresql']);
   cluster = new Cluster(join(folder, 'postgres'));
   if (options.fresh) {
     await step('Starting over', async () => {

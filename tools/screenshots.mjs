@@ -1,9 +1,8 @@
 import { rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { loadStory, playwright } from './lib/browser.mjs';
-import { ensureBuild } from './lib/build.mjs';
 import { Cluster, requireFolder } from './lib/postgres.mjs';
-import { ensureDependencies, ensureSystem } from './lib/prerequisites.mjs';
+import { prepared } from './lib/prepared.mjs';
 import { endCommands, step, StepError, workFolder } from './lib/steps.mjs';
 
 /* Draws every picture of docs/screenshots anew, from the demo story. `-- NAME` draws those whose name holds NAME. */
@@ -13,9 +12,7 @@ let cluster;
 
 async function main() {
   requireFolder(folder);
-  await step('System packages', (tell) => ensureSystem(['postgresql', 'chromium-headless-shell'], tell));
-  await step('Dependencies', ensureDependencies);
-  const { folder: buildDir } = await step('Build', ensureBuild);
+  const buildDir = await prepared(['postgresql', 'chromium-headless-shell']);
   cluster = new Cluster(join(folder, 'postgres'), { durable: false });
   await step('Database', () => cluster.start());
   const made = { cluster, folder, buildDir, secret: 'a secret for the pictures alone, forty characters' };

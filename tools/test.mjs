@@ -2,8 +2,8 @@ import { readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { loadStory, playwright } from './lib/browser.mjs';
-import { ensureBuild } from './lib/build.mjs';
 import { Cluster, requireFolder } from './lib/postgres.mjs';
+import { buildStep } from './lib/prepared.mjs';
 import { ensureDependencies, ensureSystem } from './lib/prerequisites.mjs';
 import { endCommands, root, run, step, workFolder } from './lib/steps.mjs';
 
@@ -159,11 +159,7 @@ async function main() {
   let storyState = '';
   const prepared = async () => {
     if (!['unit', 'browser', 'chaos'].some(wanted)) return;
-    await step('Build', async (tell) => {
-      const { folder: built, note } = await ensureBuild(tell);
-      buildDir = built;
-      return note;
-    });
+    buildDir = await buildStep();
     cluster = new Cluster(join(folder, 'postgres'), { durable: false });
     await step('Database', () => cluster.start());
     const made = { cluster, folder, buildDir, secret };

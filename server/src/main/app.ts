@@ -121,6 +121,12 @@ const helpersOf = ({ config, log }: Pick<ServerDeps, 'config' | 'log'>): Helpers
   calendars: new CalendarReader(),
 });
 
+/** The address in a mail by which all mail is stopped is a page; one click in a mail program is a POST to it (RFC 8058). */
+const oneClick: RequestHandler = (request, _response, next) => {
+  if (request.method === 'POST' && request.path.startsWith('/mail-stop/')) request.url = `/api${request.url}`;
+  next();
+};
+
 /** The whole server: health, mail from outside, the interface, and the app itself. */
 export function buildServer(handed: Omit<ServerDeps, 'wall'> & { readonly wall?: Clock }): Server {
   const deps: ServerDeps = { wall: systemClock, ...handed };
@@ -136,6 +142,7 @@ export function buildServer(handed: Omit<ServerDeps, 'wall'> & { readonly wall?:
   app.set('trust proxy', config.trustedProxies);
   app.set('case sensitive routing', true);
   app.use(figures.observe, requestLog(log), headers(config), compression(), healthRouter(deps, health));
+  app.use(oneClick);
   app.use(['/api', '/calendar'], refuseWhileAway(watch));
   app.use(inboundMailRouter(deps, helpers.mailReader));
   app.get('/api/openapi.json', (_request, response) => void response.json(document));

@@ -75,12 +75,16 @@ async function contentOf(db: Db, row: DeliveryRow): Promise<Content | null> {
   }
 }
 
+/** Where all mail is stopped: a page, and with one click in a mail program. */
+const stopUrl = ({ publicUrl, secret }: Config, guardianId: string): string =>
+  `${publicUrl}/mail-stop/${stopToken(secret, guardianId)}`;
+
 function letterOf(deps: DeliverDeps, settings: Settings, row: DeliveryRow, content: Content): MailText {
-  const { publicUrl, secret } = deps.config;
+  const { publicUrl } = deps.config;
   const frame = {
     language: settings.delivery.language,
     publicUrl,
-    stopUrl: `${publicUrl}/mail-stop/${stopToken(secret, settings.guardianId)}`,
+    stopUrl: stopUrl(deps.config, settings.guardianId),
   };
   switch (content.about) {
     case 'alert':
@@ -100,7 +104,7 @@ async function sendMailTo(
 ): Promise<void> {
   const { config, transport, db } = deps;
   const { subject, text, html } = letterOf(deps, settings, row, content);
-  const stop = `${config.publicUrl}/api/mail-stop/${stopToken(config.secret, settings.guardianId)}`;
+  const stop = stopUrl(config, settings.guardianId);
   const thread = (await earlierMails(db, row)).map((id) => mimeId(config, id));
   await transport
     .sendMail({

@@ -32,6 +32,7 @@ interface Arrival {
   readonly to: string;
   readonly subject: string;
   readonly text: string;
+  readonly headers: Readonly<Record<string, string>>;
 }
 const arrivals = async (to: string): Promise<Arrival[]> =>
   (
@@ -311,8 +312,11 @@ describe('a message', () => {
 
   it('is stopped by one click on the address in it, and taken up again', async () => {
     const path = alertRoutes.stopMail.path.replace(':token', stopToken(world.config.secret, guardianId));
-    // As a mail provider asks: with a form, and no session.
-    await world.nobody.post(path).type('form').send('List-Unsubscribe=One-Click').expect(204);
+    // As a mail provider asks: with a form, and no session, at the address of the page.
+    const [last] = (await arrivals('maren@test.example')).slice(-1);
+    const page = path.replace('/api', '');
+    expect(last?.headers['list-unsubscribe']).toBe(`<${world.config.publicUrl}${page}>`);
+    await world.nobody.post(page).type('form').send('List-Unsubscribe=One-Click').expect(204);
     const id = await out('mail');
     await deliver(deps(), id);
     expect(await stateOf(id)).toMatchObject({
