@@ -200,16 +200,17 @@ describe('a source that fails', () => {
     await begin(World.read());
     const before = await rows();
     const readAt = (await source()).read_at;
+    const patience = kind === 'slow' ? { sourceTimeoutMs: 3000 } : {};
     await world.school.fail([{ school: 'millrace', collection: 'lineItems', kind }]);
     await world.moveTo('2026-10-22T19:40:00Z');
-    expect(await failure(world.sync('millrace'))).toBe(code);
+    expect(await failure(world.sync('millrace', patience))).toBe(code);
     expect((await rows())['results']).toEqual(before['results']);
     expect(await source()).toMatchObject({
       read_at: readAt,
       failing_since: new Date('2026-10-22T19:40:00Z'),
     });
     await world.moveTo('2026-10-23T19:40:00Z');
-    expect(await failure(world.sync('millrace'))).toBe(code);
+    expect(await failure(world.sync('millrace', patience))).toBe(code);
     expect((await source()).failing_since).toEqual(new Date('2026-10-22T19:40:00Z'));
     await world.school.fail([]);
     await world.sync('millrace');
