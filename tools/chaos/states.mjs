@@ -69,9 +69,15 @@ export async function writesOf(place) {
   ];
 }
 
-/** What has come to no end though nothing works at it any more. */
+/**
+ * What has come to no end though nothing works at it any more. Of jobs, those that were given up: one that is merely waiting
+ * here is of the minute that has just begun, as each minute puts some down.
+ */
 export const stuckOf = async (place) => [
-  ...(await lines(place, `select 'job', task_identifier, attempts, last_error from graphile_worker.jobs`)),
+  ...(await lines(
+    place,
+    `select 'job', task_identifier, attempts, last_error from graphile_worker.jobs where attempts >= max_attempts`,
+  )),
   ...(await lines(place, `select 'figures of', student_id from figures_wanted`)),
   ...(await lines(
     place,
