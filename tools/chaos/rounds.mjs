@@ -1,5 +1,7 @@
+import { randomUUID } from 'node:crypto';
 import { setTimeout as wait } from 'node:timers/promises';
 import { changeSchool } from './changes.mjs';
+import { Person } from './place.mjs';
 import { people } from './plan.mjs';
 import { Writer } from './writes.mjs';
 
@@ -14,6 +16,18 @@ const underWay = `select (select count(*) from graphile_worker._private_jobs whe
   + (select count(*) from figures_wanted)`;
 
 const wish = (task, key) => `select graphile_worker.add_job('${task}', job_key := '${key}')`;
+
+/** Everyone who is told of the children. */
+const told = [...people, 'ottoline'];
+
+/** Which of many alerts of a day come at once goes by which child is looked at first, and that is chance: here all do. */
+async function hearsOfAll(place, name) {
+  const person = await new Person(place, name).signIn();
+  const path = '/api/alerts/settings';
+  const { rules } = await person.asks({ method: 'GET', path });
+  const key = randomUUID();
+  await person.asks({ method: 'PATCH', path, key, body: { rules: { ...rules, capPerDay: 50 } } });
+}
 
 /** Waits until nothing is left to do. @returns whether that came to be. */
 async function comesToRest(place) {
@@ -49,9 +63,15 @@ export class Rounds {
   }
 
   async begin() {
+    await Promise.all(told.map((name) => hearsOfAll(this.place, name)));
     this.writers = await Promise.all(people.map((name) => Writer.at(this.place, name)));
     this.now = new Date((await this.place.school('/demo/clock')).now);
     return this;
+  }
+
+  /** A quiet day: what could not be brought at the last one goes out. */
+  close() {
+    return this.go({ changes: [], writes: {}, kills: [] });
   }
 
   async go({ changes, writes, kills }) {
@@ -68,7 +88,7 @@ export class Rounds {
     };
     await Promise.all([
       schools(),
-      ...people.map((name, nth) => this.writers[nth].writes(writes[name])),
+      ...people.map((name, nth) => this.writers[nth].writes(writes[name] ?? [])),
       ...(this.disturbed ? [killParts(place, kills)] : []),
     ]);
     // What a day brings of itself, and a look at the schools by which nothing is left unread.

@@ -17,6 +17,7 @@ async function goThrough(plan, { made, name, disturbed, tell }) {
       const kills = disturbed ? `, ${round.kills.map(({ victim }) => victim).join(' ')}` : '';
       tell(`${name} ${nth + 1} of ${plan.length}: ${((now() - begun) / 1000).toFixed(1)} s${kills}`);
     }
+    await rounds.close();
     const state = await stateOf(place);
     const figures = await figuresOf(place);
     await place.stack.command('rebuildFigures');
@@ -75,7 +76,7 @@ export { stopAll };
 
 const faults = ['lost', 'doubled', 'stuck', 'untrue'];
 /** So many lines of each kind are shown. */
-const mostShown = 20;
+const mostShown = 60;
 
 /** The last line of a run. */
 export const sumUp = (found) => faults.map((what) => `${found[what].length} ${what}`).join(', ');

@@ -27,10 +27,10 @@ const questions = {
   // What moved them is in the order of ids where it is of one instant: that is compared with the rebuilt ones alone.
   figures: figures(''),
   alerts: `select g.email, a.kind, a.episode, s.external_id as child, c.external_id as course, ${plain('a.key')} as key,
-    ${plain('a.reasons')} as reasons, a.raised_at, a.told_at, a.news_at, a.over_at, a.state, a.titled
+    ${plain('a.reasons')} as reasons, a.raised_at, a.told_at, a.news_at, a.over_at, a.state, ${plain('a.titled')} as titled
     from alerts a join guardians g on g.id = a.guardian_id
     left join students s on s.id = a.student_id left join courses c on c.id = a.course_id`,
-  mails: `select g.email, d.channel, d.about, d.state, ${plain('d.told')} as told, ${plain('a.key')} as key, a.titled
+  mails: `select g.email, d.channel, d.about, d.state, ${plain('d.told')} as told, ${plain('a.key')} as key, ${plain('a.titled')} as titled
     from deliveries d join guardians g on g.id = d.guardian_id
     left join alerts a on a.guardian_id = d.guardian_id and a.id = d.alert_id`,
   letters: `select s.external_id as child, m.from_teacher, m.author, m.subject, m.text, m.state, m.automatic

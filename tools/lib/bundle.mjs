@@ -29,7 +29,20 @@ const dependenciesOutside = (layers) => {
   };
 };
 
-const bundle = (layers, entryPoints, outdir) =>
+/** Of our own modules only those are taken along of which something is used: a thread that draws a page needs no database. */
+const onlyWhatIsUsed = {
+  name: 'only-what-is-used',
+  setup({ onResolve, resolve }) {
+    onResolve({ filter: /^(\.|@cadro\/)/ }, async ({ path, kind, pluginData, ...from }) => {
+      if (pluginData?.asked) return undefined;
+      const { importer, resolveDir } = from;
+      const found = await resolve(path, { kind, importer, resolveDir, pluginData: { asked: true } });
+      return found.errors.length > 0 ? { errors: found.errors } : { path: found.path, sideEffects: false };
+    });
+  },
+};
+
+const bundle = (layers, entryPoints, outdir, plugins = []) =>
   build({
     entryPoints,
     outdir,
@@ -46,7 +59,7 @@ const bundle = (layers, entryPoints, outdir) =>
     sourcemap: true,
     sourcesContent: false,
     logLevel: 'warning',
-    plugins: [dependenciesOutside(layers)],
+    plugins: [dependenciesOutside(layers), ...plugins],
   });
 
 const commands = [
@@ -70,7 +83,14 @@ const threads = [
   'sources/imports/family/winnow.worker.ts',
   'sources/mail/mail.worker.ts',
   'calendar/elsewhere/calendar.worker.ts',
+  'attendance/marks.worker.ts',
+  'gradebook/print/print.worker.ts',
+  'gradebook/out/out.worker.ts',
+  'alerts/digests/digest.worker.ts',
+  'household/codes/letters.worker.ts',
 ].map(serverSource);
+
+const bundleThreads = (folder) => bundle(['server'], threads, folder, [onlyWhatIsUsed]);
 
 /** Server, worker and their commands as plain JavaScript, each in one file, with what they read beside them. */
 export async function bundleServer(folder) {
@@ -79,16 +99,17 @@ export async function bundleServer(folder) {
     [
       ...['start', 'server', 'worker'].map((name) => serverSource(`main/${name}.ts`)),
       ...commands.map((name) => serverSource(`main/cli/${name}.ts`)),
-      ...threads,
     ],
     join(folder, 'server'),
   );
+  await bundleThreads(join(folder, 'server'));
   cpSync(join(root, 'server', 'assets'), join(folder, 'server', 'assets'), { recursive: true });
 }
 
 /** The benchmarks, with the server's threads beside them: what is measured is what runs. */
 export async function bundleBench(folder) {
-  await bundle(['bench', 'server'], ['bench/src/main.ts', ...threads], join(folder, 'bench'));
+  await bundle(['bench', 'server'], ['bench/src/main.ts'], join(folder, 'bench'));
+  await bundleThreads(join(folder, 'bench'));
   cpSync(join(root, 'server', 'assets'), join(folder, 'bench', 'assets'), { recursive: true });
 }
 

@@ -4,7 +4,6 @@ export { dropWaitingDigests } from './digests/digestStore';
 export { LiveAlerts } from './live';
 export { lookAtChildren, lookAtGuardians, roundsJob, upkeepJob, wantLooks } from './look';
 export { deliveryCounts, dueDeliveries, forgetDeliveries } from './delivery/outboxStore';
-export { Rehearser } from './rehearsal/rehearser';
 export { alertRouter } from './routes';
 export { alertSettings, changeSettings } from './settings';
 export { bouncedAddresses, confirmPhone, mailMovedOn } from './settingsStore';

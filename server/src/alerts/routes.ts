@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import { join } from 'node:path';
 import { alertRoutes, RehearsalLine, type Child } from '@cadro/contract';
 import { parse } from '@cadro/contract/parse';
 import { dateIn, type AlertRules } from '@cadro/core';
@@ -9,21 +10,23 @@ import {
   HttpProblem,
   mount,
   newRouter,
+  paperLimits,
   Produced,
   takeTry,
   type Served,
   type ServerDeps,
   Streamed,
+  threadKind,
 } from '../kit';
 import { deliveryJob } from './delivery/deliver';
 import { digestNow } from './digests/digests';
-import { digestPaper } from './digests/digestPaper';
+import type * as program from './digests/digest.worker';
 import type { LiveAlerts } from './live';
 import { lookAtChildren } from './look';
 import { guardianOfToken } from './delivery/mailStop';
 import { deliveryOf, putOut } from './delivery/outboxStore';
 import { confirmPhoneBy, sendPhoneCode } from './phone';
-import type { Rehearser } from './rehearsal/rehearser';
+import { rehearse } from './rehearsal/rehearsal';
 import { alertSettings, changeSettings, checkedRules, settingsOf } from './settings';
 import { mailBouncedAt } from './settingsStore';
 import { addSilence, countStates, notify, removeSilence, setStates } from './store';
@@ -134,7 +137,7 @@ const settingsRoutes: Routes = (router) => {
 };
 
 /** What the rules would have told, line by line while it is worked out. */
-function rehearsalRoutes(router: Served, rehearser: Rehearser): void {
+const rehearsalRoutes: Routes = (router) => {
   const rehearsed = async (
     deps: ServerDeps,
     guardianId: string,
@@ -142,7 +145,7 @@ function rehearsalRoutes(router: Served, rehearser: Rehearser): void {
     write: (line: unknown) => void,
   ) => {
     try {
-      const rehearsal = await rehearser.rehearse(deps, guardianId, rules, (done) => write({ done }));
+      const rehearsal = await rehearse(deps, guardianId, rules, (done) => write({ done }));
       write({ rehearsal });
     } catch (error) {
       deps.log.error({ err: error instanceof Error ? error.name : 'unknown' }, 'a rehearsal failed');
@@ -164,7 +167,7 @@ function rehearsalRoutes(router: Served, rehearser: Rehearser): void {
       }),
     );
   });
-}
+};
 
 /** Messages that only try a channel: so many by one person, and so many to one receiver, whoever asks. */
 const testPatience = {
@@ -173,6 +176,9 @@ const testPatience = {
   longestWaitSeconds: 6 * 3600,
   forgetSeconds: 12 * 3600,
 };
+
+/** A digest is drawn apart. */
+const printing = threadKind<typeof program>(join(__dirname, 'digests'), 'digest.worker', paperLimits);
 
 /** The digest, as it would be now and on paper; and a message that only tries a channel. */
 const digestRoutes: Routes = (router) => {
@@ -201,8 +207,10 @@ const digestRoutes: Routes = (router) => {
 
   mount(router, alertRoutes.digestPaper, async ({ deps, guardianId }) => {
     const { delivery } = await alertSettings(deps, guardianId);
-    const digest = await digestNow(deps, guardianId, await childrenOf(deps, guardianId));
-    return new Produced(await digestPaper(digest, digest.rhythm, delivery.language), 'digest.pdf');
+    const content = await digestNow(deps, guardianId, await childrenOf(deps, guardianId));
+    const ask = { content, rhythm: content.rhythm, language: delivery.language };
+    const bytes = await deps.threads.of(printing).run('digestPaper', ask, { whose: guardianId });
+    return new Produced(bytes, 'digest.pdf');
   });
 };
 
@@ -218,14 +226,14 @@ const mailStopRoutes: Routes = (router) => {
 };
 
 /** The routes of alerts: what came, what is told and how, rehearsal, digests. */
-export function alertRouter(given: ServerDeps, live: LiveAlerts, rehearser: Rehearser): Router {
+export function alertRouter(given: ServerDeps, live: LiveAlerts): Router {
   const router = newRouter(given);
   listRoutes(router);
   mount(router, alertRoutes.live, ({ guardianId }) =>
     Promise.resolve(new Streamed((request, response) => live.attach(guardianId, request, response))),
   );
   settingsRoutes(router);
-  rehearsalRoutes(router, rehearser);
+  rehearsalRoutes(router);
   digestRoutes(router);
   oneRoute(router);
   mailStopRoutes(router);

@@ -2,7 +2,8 @@ import type { Calendar, CalendarEvent, CalendarLayer } from '@cadro/contract';
 import { byCodePoint, clustersOf, type DateRange } from '@cadro/core';
 import { differenceInCalendarDays } from 'date-fns/differenceInCalendarDays';
 import { parseISO } from 'date-fns/parseISO';
-import { HttpProblem, type Deps } from '../kit';
+import { HttpProblem } from '../kit';
+import type { CalendarDeps } from './apart';
 import { attendanceEvents } from './layers/attended';
 import { lookAgainEvents, planEvents } from './layers/household';
 import { importedEvents } from './layers/imported';
@@ -30,17 +31,11 @@ const order: readonly CalendarLayer[] = [
   ...(['offer', 'own', 'imported', 'plan', 'look-again'] as const),
 ];
 /** By time, whole days first; then by layer and title, so that the same day always reads the same. */
-const placeOf = ({ on, startsAt, layer, title, key }: CalendarEvent): string[] => [
-  on,
-  startsAt ?? '',
-  String(order.indexOf(layer)).padStart(2, '0'),
-  title,
-  key,
-];
-function byTime(a: CalendarEvent, b: CalendarEvent): number {
-  const [left, right] = [placeOf(a), placeOf(b)];
-  const index = left.findIndex((part, at) => part !== right[at]);
-  return index < 0 ? 0 : byCodePoint(left[index] ?? '', right[index] ?? '');
+const placeOf = ({ on, startsAt, layer, title, key }: CalendarEvent): string =>
+  [on, startsAt ?? '', String(order.indexOf(layer)).padStart(2, '0'), title, key].join('\u0000');
+function inOrder(events: readonly CalendarEvent[]): CalendarEvent[] {
+  const placed = events.map((event) => ({ event, place: placeOf(event) }));
+  return placed.sort((a, b) => byCodePoint(a.place, b.place)).map(({ event }) => event);
 }
 
 /**
@@ -48,7 +43,7 @@ function byTime(a: CalendarEvent, b: CalendarEvent): number {
  * @param layers only these; what nobody asked for is not looked up.
  */
 export async function eventsOf(
-  deps: Deps,
+  deps: CalendarDeps,
   viewer: Viewer,
   range: DateRange,
   layers: readonly CalendarLayer[],
@@ -62,21 +57,18 @@ export async function eventsOf(
     of(['school', 'meeting'], () => schoolEvents(db, viewer, range)),
     of(['closed'], () => closureEvents(db, viewer, range)),
     of(['attendance'], () => attendanceEvents(db, viewer, range)),
-    of(['own'], () => ownEvents(db, viewer, range)),
+    of(['own'], () => ownEvents(deps, viewer, range)),
     of(['own'], () => ownDateEvents(db, viewer, range)),
     of(['plan'], () => planEvents(deps, viewer, range)),
     of(['look-again'], () => lookAgainEvents(deps, viewer, range)),
-    of(['imported'], () => importedEvents(db, viewer, range)),
+    of(['imported'], () => importedEvents(deps, viewer, range)),
   ]);
-  return found
-    .flat()
-    .filter(({ layer }) => layers.includes(layer))
-    .sort(byTime);
+  return inOrder(found.flat().filter(({ layer }) => layers.includes(layer)));
 }
 
 /** Everything on the days of a range, and the undated work beside it. */
 export async function calendarOf(
-  deps: Deps,
+  deps: CalendarDeps,
   guardianId: string,
   range: DateRange,
   layers: readonly CalendarLayer[],

@@ -12,7 +12,6 @@ import type { ServerDeps } from '../kit';
 import { HttpProblem, mount, newRouter, Produced } from '../kit';
 import { calendarOf, refuseLongRange } from './calendar';
 import * as feeds from './elsewhere/feeds';
-import type { CalendarReader } from './elsewhere/calendarReader';
 import { followCalendar } from './elsewhere/followed';
 import { forgetImport, importCalendar } from './elsewhere/imports';
 import type { OwnDeps } from '../sources';
@@ -91,11 +90,7 @@ export function calendarPages(given: ServerDeps): Router {
 const fileName = 'cadro.ics';
 
 /** Calendars that go out and come in. */
-export function elsewherePages(
-  given: ServerDeps,
-  calendars: CalendarReader,
-  hooks: Pick<OwnDeps, 'reading' | 'onWritten'>,
-): Router {
+export function elsewherePages(given: ServerDeps, hooks: Pick<OwnDeps, 'reading' | 'onWritten'>): Router {
   const router = newRouter(given);
   mount(router, elsewhereRoutes.list, ({ deps, guardianId }) => feeds.elsewhereOf(deps, guardianId));
   mount(router, elsewhereRoutes.create, ({ deps, guardianId, body }) =>
@@ -118,10 +113,10 @@ export function elsewherePages(
     return new Produced(Buffer.from(await downloadOf(deps, guardianId, range, layersOf(layers))), fileName);
   });
   mount(router, elsewhereRoutes.import, ({ deps, guardianId, body }) =>
-    importCalendar({ ...deps, calendars }, guardianId, body),
+    importCalendar(deps, guardianId, body),
   );
   mount(router, elsewhereRoutes.follow, ({ deps, guardianId, body }) =>
-    followCalendar({ ...deps, ...hooks, calendars }, guardianId, body),
+    followCalendar({ ...deps, ...hooks }, guardianId, body),
   );
   mount(router, elsewhereRoutes.forget, ({ deps, guardianId, params: { importId } }) =>
     forgetImport(deps, guardianId, importId),

@@ -1,9 +1,9 @@
 import type { Entry, EntryBody } from '@cadro/contract';
 import type { Misfit } from '@cadro/contract/parse';
-import { ruleFault } from '@cadro/core/ical';
 import { subDays } from 'date-fns/subDays';
 import { requireWriter } from '../household';
 import { HttpProblem, type Deps } from '../kit';
+import { isRule, type CalendarDeps } from './apart';
 import * as store from './entryStore';
 import { daysOf } from './layers/own';
 import { viewerOf, zoneOf, type Viewer } from './viewer';
@@ -56,7 +56,6 @@ function entryFaults(body: EntryBody): Misfit[] {
   if (endsAt !== null && startsAt !== null && (lastOn ?? on) === on && endsAt <= startsAt)
     fault('endsAt', 'must lie after the beginning');
   if (rule !== null && on === null) fault('rule', 'needs a first day');
-  if (rule !== null && ruleFault(rule)) fault('rule', 'must be a recurrence by the day, week, month or year');
   return faults;
 }
 
@@ -73,8 +72,10 @@ async function entryOf(
 }
 
 /** @throws HttpProblem 400 with what does not go together; 404 for a work that no child has. */
-async function fieldsOf(deps: Deps, viewer: Viewer, body: EntryBody): Promise<store.EntryFields> {
+async function fieldsOf(deps: CalendarDeps, viewer: Viewer, body: EntryBody): Promise<store.EntryFields> {
   const errors = entryFaults(body);
+  if (body.rule && !(await isRule(deps, viewer.guardianId, body.rule)))
+    errors.push({ path: '/rule', message: 'must be a recurrence by the day, week, month or year' });
   if (errors.length > 0) throw new HttpProblem('bad-request', { errors });
   const { kind, title, text = null, shared, on = null, lastOn = null, itemId = null } = body;
   const ids = body.studentIds.length > 0 ? body.studentIds : viewer.talk.map(({ id }) => id);
@@ -92,7 +93,7 @@ async function fieldsOf(deps: Deps, viewer: Viewer, body: EntryBody): Promise<st
   };
 }
 
-export async function createEntry(deps: Deps, guardianId: string, body: EntryBody): Promise<Entry> {
+export async function createEntry(deps: CalendarDeps, guardianId: string, body: EntryBody): Promise<Entry> {
   const viewer = await viewerOf(deps, guardianId);
   await requireWriter(deps.db, guardianId, body.studentIds);
   const fields = await fieldsOf(deps, viewer, body);
@@ -108,7 +109,7 @@ export async function readEntry(deps: Deps, guardianId: string, entryId: string)
 
 /** @throws HttpProblem 409 with both versions when it was changed since. */
 export async function changeEntry(
-  deps: Deps,
+  deps: CalendarDeps,
   guardianId: string,
   entryId: string,
   { version, ...body }: EntryBody & { version: number },
@@ -127,7 +128,7 @@ export async function changeEntry(
 
 /** @throws HttpProblem 400 for a day on which it is not, or for leaving out the only one. */
 export async function tickEntry(
-  deps: Deps,
+  deps: CalendarDeps,
   guardianId: string,
   entryId: string,
   { on, as }: { on: string; as: 'done' | 'skipped' | 'open' },
@@ -136,7 +137,9 @@ export async function tickEntry(
   const row = await entryOf(deps, viewer, entryId);
   await requireWriter(deps.db, guardianId, row.student_ids);
   const dated = row.on_date !== null || row.item_id !== null;
-  const known = !dated || row.skipped.includes(on) || daysOf(viewer, row, { from: on, to: on }).includes(on);
+  const isDay = async () =>
+    (await daysOf(deps, viewer, [row], { from: on, to: on })).get(row)?.includes(on) ?? false;
+  const known = !dated || row.skipped.includes(on) || (await isDay());
   if (!known || (as === 'skipped' && row.rule === null))
     throw new HttpProblem('bad-request', {
       errors: [{ path: '/on', message: 'must be a day of the entry' }],

@@ -1,5 +1,4 @@
 export { followedIds, readFollowed } from './elsewhere/followed';
-export { CalendarReader } from './elsewhere/calendarReader';
 export { calendarPages, elsewherePages } from './calendarRoutes';
 export { downloadOf } from './elsewhere/publish';
 export { calendarRouter } from './routes';

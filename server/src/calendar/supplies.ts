@@ -1,10 +1,11 @@
 import type { Supply } from '@cadro/contract';
 import { byCodePoint, daysAfter } from '@cadro/core';
-import { occurrences, wallTimeIn } from '@cadro/core/ical';
+import { wallTimeIn } from '@cadro/core/ical';
 import { looseEndsOf } from '../gradebook';
-import type { Db, Deps } from '../kit';
+import type { Db } from '../kit';
+import type { CalendarDeps } from './apart';
 import { entriesFor, type EntryRow } from './entryStore';
-import { dayBeforeDue } from './layers/own';
+import { dayBeforeDue, daysOf } from './layers/own';
 import { viewerOf, zoneOf, type Viewer } from './viewer';
 import { gotOf, suppliedWorks } from './workStore';
 
@@ -30,20 +31,21 @@ async function ofWorks(db: Db, viewer: Viewer): Promise<Supply[]> {
 }
 
 /** The day something is needed: its own, the next of a recurrence, or so many days before a work is due. */
-function neededOn(viewer: Viewer, entry: EntryRow): string | null {
+function neededOn(viewer: Viewer, entry: EntryRow, next: string | undefined): string | null {
   if (entry.item_id) return dayBeforeDue(viewer, entry);
-  const { on_date: on, rule, skipped } = entry;
-  if (on === null || rule === null) return on;
-  return occurrences({ on, rule, skipped }, viewer.today, daysAfter(viewer.today, 366))[0] ?? null;
+  return entry.rule === null ? entry.on_date : (next ?? null);
 }
 
 /** What the household has written down itself. */
-async function ofHousehold(db: Db, viewer: Viewer): Promise<Supply[]> {
-  const rows = await entriesFor(db, viewer);
+async function ofHousehold(deps: CalendarDeps, viewer: Viewer): Promise<Supply[]> {
+  const rows = (await entriesFor(deps.db, viewer)).filter(({ kind }) => kind === 'supply');
+  const days = await daysOf(deps, viewer, rows, {
+    from: viewer.today,
+    to: daysAfter(viewer.today, 366),
+  });
   return rows
-    .filter(({ kind }) => kind === 'supply')
     .map((entry) => {
-      const on = neededOn(viewer, entry);
+      const on = neededOn(viewer, entry, days.get(entry)?.[0]);
       return {
         entryId: entry.id,
         studentId: entry.student_ids[0] ?? null,
@@ -59,9 +61,9 @@ async function ofHousehold(db: Db, viewer: Viewer): Promise<Supply[]> {
 }
 
 /** The shopping list: what is needed first comes first, what has no day comes last; of one work, as its teacher names it. */
-export async function suppliesOf(deps: Deps, guardianId: string): Promise<{ supplies: Supply[] }> {
+export async function suppliesOf(deps: CalendarDeps, guardianId: string): Promise<{ supplies: Supply[] }> {
   const viewer = await viewerOf(deps, guardianId);
-  const found = await Promise.all([ofWorks(deps.db, viewer), ofHousehold(deps.db, viewer)]);
+  const found = await Promise.all([ofWorks(deps.db, viewer), ofHousehold(deps, viewer)]);
   const last = '9999';
   const supplies = found
     .flat()

@@ -7,7 +7,7 @@ export {
   wantStaleFigures,
   type FiguresHook,
 } from './figures/figures';
-export { looseEndsOf, wantFigures } from './figures/figureStore';
+export { heldAmong, looseEndsOf, releaseWanted, wantFigures } from './figures/figureStore';
 export { outRouter } from './out/outRoutes';
 export { providerRouter } from './out/provider';
 export { courseHistories } from './figures/histories';

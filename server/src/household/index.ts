@@ -1,5 +1,6 @@
 export { childrenFor, requireChild, requireWriter } from './access';
 export { codeLetters } from './codes/codeLetters';
+export { lettersApart } from './codes/lettersApart';
 export { addressOfCode } from './door/giveCode';
 export { codesCsv, giveCodes } from './codes/classCodes';
 export { classesOf, classList, type ClassFilter } from './codes/classStore';

@@ -1,4 +1,5 @@
 import type { Logger } from 'pino';
+import type { Threads } from './apart';
 import type { Config } from './config';
 import type { Clock, Db } from './db';
 
@@ -10,6 +11,7 @@ export interface ServerDeps {
   readonly wall: Clock;
   readonly config: Config;
   readonly log: Logger;
+  readonly threads: Threads;
 }
 
 /** Enough for whatever reads or writes records at an instant. */

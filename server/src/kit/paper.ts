@@ -1,7 +1,13 @@
 import { light } from '@cadro/core';
+import type { ApartLimits } from './apart';
 import { assetFile } from './paths';
 
 type Page = PDFKit.PDFDocument;
+
+/** What one file that goes out may cost: made apart, one after the other for each person. */
+export const paperLimits: ApartLimits = {
+  ...{ memoryMb: 256, patienceMs: 30_000, mostOfOne: 3, mostWaiting: 50, threads: 2 },
+};
 
 const fonts = {
   regular: assetFile('fonts', 'atkinson-hyperlegible-next-400.ttf'),

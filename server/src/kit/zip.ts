@@ -5,7 +5,7 @@ import { ZipFile } from 'yazl';
 export interface PackedFile {
   /** Folders and name, with slashes. */
   readonly path: string;
-  readonly content: string | Buffer;
+  readonly content: string | Uint8Array;
 }
 
 /** A name that no file system takes for a way elsewhere, or for nothing: no control and no format characters. */

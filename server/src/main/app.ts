@@ -1,10 +1,10 @@
 import { allRoutes, openApiDocument } from '@cadro/contract';
 import compression from 'compression';
 import express, { type Express, type RequestHandler, type Router } from 'express';
-import { alertRouter, LiveAlerts, Rehearser } from '../alerts';
+import { alertRouter, LiveAlerts } from '../alerts';
 import { attendanceRouter } from '../attendance';
 import { briefRouter } from '../brief';
-import { CalendarReader, calendarPages, calendarRouter, elsewherePages, touchedByPattern } from '../calendar';
+import { calendarPages, calendarRouter, elsewherePages, touchedByPattern } from '../calendar';
 import { followUpRouter } from '../followups';
 import { gradebookRouter, outRouter, providerRouter, termRouter } from '../gradebook';
 import {
@@ -29,6 +29,7 @@ import {
   refuseWhileAway,
   sessions,
   systemClock,
+  Threads,
   type Clock,
   type ServerDeps,
   webApp,
@@ -37,8 +38,8 @@ import { messageRouter, threadWith } from '../messages';
 import { operatorRouter } from '../operator';
 import { deskRouter } from '../desk';
 import { answersAbout, outlookRouter } from '../outlook';
-import { planRouter, Solver } from '../plan';
-import { MailReader, ownRouter, sourceRouter, Winnower } from '../sources';
+import { planRouter } from '../plan';
+import { ownRouter, sourceRouter } from '../sources';
 import { demoRouter } from './demo';
 import { exportRouter } from './exported';
 import { gradebookHooks, householdHooks, onFigures, ownHooks, restrictingHooks } from './hooks';
@@ -57,17 +58,7 @@ const secretAddress: RequestHandler = (_request, response, next) => {
 /** A session that is not read after so long is not read at all. */
 const sessionMs = 10_000;
 
-/** What a process keeps running beside its answers. */
-interface Helpers {
-  readonly solver: Solver;
-  readonly live: LiveAlerts;
-  readonly rehearser: Rehearser;
-  readonly winnower: Winnower;
-  readonly mailReader: MailReader;
-  readonly calendars: CalendarReader;
-}
-
-function apiRouter(deps: ServerDeps, { solver, live, rehearser, winnower, calendars }: Helpers): Router {
+function apiRouter(deps: ServerDeps, live: LiveAlerts): Router {
   const router = newRouter(deps);
   router.use('/calendar', addressLimit(deps.db), secretAddress);
   router.use(
@@ -80,7 +71,7 @@ function apiRouter(deps: ServerDeps, { solver, live, rehearser, winnower, calend
     onFileRouter(deps),
     draftRouter(deps),
     sourceRouter(deps),
-    ownRouter(deps, winnower, ownHooks),
+    ownRouter(deps, ownHooks),
     attendanceRouter(deps, touchedByPattern(deps)),
     gradebookRouter(deps, gradebookHooks(deps)),
     termRouter(deps),
@@ -88,13 +79,13 @@ function apiRouter(deps: ServerDeps, { solver, live, rehearser, winnower, calend
     providerRouter(deps),
     followUpRouter(deps, { threadWith, answersAbout }),
     messageRouter(deps),
-    alertRouter(deps, live, rehearser),
+    alertRouter(deps, live),
     outlookRouter(deps, onFigures),
-    planRouter(deps, solver),
+    planRouter(deps),
     deskRouter(deps),
     calendarRouter(deps),
     calendarPages(deps),
-    elsewherePages(deps, calendars, ownHooks),
+    elsewherePages(deps, ownHooks),
     briefRouter(deps),
     operatorRouter(deps, restrictingHooks),
   );
@@ -111,16 +102,6 @@ export interface Server {
   close(): Promise<void>;
 }
 
-/** What a process keeps running. */
-const helpersOf = ({ config, log }: Pick<ServerDeps, 'config' | 'log'>): Helpers => ({
-  solver: new Solver(),
-  live: new LiveAlerts(config, log),
-  rehearser: new Rehearser(),
-  winnower: new Winnower(),
-  mailReader: new MailReader(),
-  calendars: new CalendarReader(),
-});
-
 /** The address in a mail by which all mail is stopped is a page; one click in a mail program is a POST to it (RFC 8058). */
 const oneClick: RequestHandler = (request, _response, next) => {
   if (request.method === 'POST' && request.path.startsWith('/mail-stop/')) request.url = `/api${request.url}`;
@@ -128,8 +109,10 @@ const oneClick: RequestHandler = (request, _response, next) => {
 };
 
 /** The whole server: health, mail from outside, the interface, and the app itself. */
-export function buildServer(handed: Omit<ServerDeps, 'wall'> & { readonly wall?: Clock }): Server {
-  const deps: ServerDeps = { wall: systemClock, ...handed };
+export function buildServer(
+  handed: Omit<ServerDeps, 'wall' | 'threads'> & { readonly wall?: Clock },
+): Server {
+  const deps: ServerDeps = { wall: systemClock, threads: new Threads(), ...handed };
   const { config, log } = deps;
   const pool = openPool(config.databaseUrl, { max: 4, query_timeout: sessionMs });
   const watch = new DatabaseWatch(config.databaseUrl, log);
@@ -137,14 +120,14 @@ export function buildServer(handed: Omit<ServerDeps, 'wall'> & { readonly wall?:
   const figures = new ServerFigures(deps.db, watch);
   const document = openApiDocument(allRoutes);
   const app = express();
-  const helpers = helpersOf(deps);
+  const live = new LiveAlerts(config, log);
   app.disable('x-powered-by');
   app.set('trust proxy', config.trustedProxies);
   app.set('case sensitive routing', true);
   app.use(figures.observe, requestLog(log), headers(config), compression(), healthRouter(deps, health));
   app.use(oneClick);
   app.use(['/api', '/calendar'], refuseWhileAway(watch));
-  app.use(inboundMailRouter(deps, helpers.mailReader));
+  app.use(inboundMailRouter(deps));
   app.get('/api/openapi.json', (_request, response) => void response.json(document));
   app.use('/api', ownOriginOnly(config));
   app.use('/api', ...sessions(config, pool), notesLooks(deps));
@@ -152,7 +135,7 @@ export function buildServer(handed: Omit<ServerDeps, 'wall'> & { readonly wall?:
     response.setHeader('cache-control', 'no-store');
     next();
   });
-  app.use(apiRouter(deps, helpers));
+  app.use(apiRouter(deps, live));
   app.use('/api', () => {
     throw new HttpProblem('not-found');
   });
@@ -166,21 +149,14 @@ export function buildServer(handed: Omit<ServerDeps, 'wall'> & { readonly wall?:
     figures,
     stopStreams() {
       health.stopping = true;
-      helpers.live.end();
+      live.end();
     },
     async close() {
       // The streams end first: each of them touches its session once more.
-      helpers.live.end();
-      await helpers.live.close();
+      live.end();
+      await live.close();
       watch.close();
-      await Promise.all([
-        pool.end(),
-        helpers.solver.close(),
-        helpers.rehearser.close(),
-        helpers.winnower.close(),
-        helpers.mailReader.close(),
-        helpers.calendars.close(),
-      ]);
+      await Promise.all([pool.end(), deps.threads.close()]);
     },
   };
 }

@@ -6,6 +6,7 @@ import { openFollowUpAbout, settleByRecord } from '../followups';
 import {
   computeFigures,
   figuresJob,
+  releaseWanted,
   wantFigures,
   wantStaleFigures,
   type FiguresHook,
@@ -39,16 +40,22 @@ export const gradebookHooks = ({ db }: Deps): GradebookHooks => ({
 
 export const restrictingHooks: RestrictingHooks = { onRestricted: dropWaitingDigests };
 
+/** So long the rest of what was read by half is waited for. */
+const longestHalfMs = 3_600_000;
+
 /** Children are put down as their pages are written; the job that takes them runs once, when the reading is over. */
 export const readingHooks: ReadingHooks = {
-  onRecords: async (trx, studentIds, now) => {
-    await wantFigures(trx, studentIds, now);
+  onRecords: async (trx, studentIds, { now, half }) => {
+    await wantFigures(trx, studentIds, now, half ? new Date(now.getTime() + longestHalfMs) : null);
     await wantMirrors(trx, studentIds);
   },
   onLinked: (trx, studentId) => wantLooks(trx, [studentId]),
   onMirrored: mirrorMarks,
   onReading: async (db, sourceId, { whole, now }) => {
-    if (whole) await wantStaleFigures(db, sourceId, now);
+    if (whole) {
+      await releaseWanted(db, sourceId);
+      await wantStaleFigures(db, sourceId, now);
+    }
     await addJobs(db, [figuresJob]);
     if (!whole) return;
     const deps = { db, clock: { now: async () => now } };

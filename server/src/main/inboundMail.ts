@@ -3,7 +3,7 @@ import { simpleParser } from 'mailparser';
 import { deliveryReturned } from '../alerts';
 import { type AddressKind, HttpProblem, idOfAddress, newRouter, sameText, type ServerDeps } from '../kit';
 import { letterReturned, receiveAnswer } from '../messages';
-import { receiveForwarded, receiversOf, type MailReader } from '../sources';
+import { incomingMail, receiveForwarded, receiversOf, replyOf, returnedOf } from '../sources';
 
 /** The id in the first address of a kind that a mail is to. */
 const idFor = ({ config }: ServerDeps, kind: AddressKind, to: readonly string[]): string | null =>
@@ -22,24 +22,26 @@ function headersOf(raw: Buffer): Buffer {
 }
 
 /** Takes in what a family forwards, a teacher's answer, or word that a letter or an alert could not be brought. @returns whether it was either. */
-async function receive(deps: ServerDeps, raw: Buffer, reader: MailReader): Promise<boolean> {
-  const householdId = idFor(deps, 'family', receiversOf(await simpleParser(headersOf(raw))));
-  if (householdId !== null) return receiveForwarded(deps, householdId, raw, reader);
-  const mail = await reader.incoming({ raw, trustedHost: deps.config.mailVerdictHost });
+async function receive(deps: ServerDeps, raw: Buffer): Promise<boolean> {
+  const to = receiversOf(await simpleParser(headersOf(raw)));
+  const householdId = idFor(deps, 'family', to);
+  if (householdId !== null) return receiveForwarded(deps, householdId, raw);
+  const whose = to[0] ?? '';
+  const mail = await incomingMail(deps, whose, { raw, trustedHost: deps.config.mailVerdictHost });
   if (!mail) throw new HttpProblem('unreadable-file');
   const threadId = idFor(deps, 'reply', mail.to);
   if (threadId !== null)
-    return receiveAnswer(deps, threadId, { ...mail, said: await reader.reply(mail.text) });
+    return receiveAnswer(deps, threadId, { ...mail, said: await replyOf(deps, whose, mail.text) });
   const sentId = idFor(deps, 'back', mail.to);
   if (sentId === null) return false;
-  const returned = await reader.returned(raw);
+  const returned = await returnedOf(deps, whose, raw);
   // Word that it is late, or an answer that a machine wrote, changes nothing.
   if (!returned) return true;
   return (await deliveryReturned(deps, sentId, returned)) || letterReturned(deps.db, sentId);
 }
 
 /** Where the mail provider posts raw MIME messages, with the key it was given; 422 for a mail to no address of ours. */
-export function inboundMailRouter(deps: ServerDeps, reader: MailReader): Router {
+export function inboundMailRouter(deps: ServerDeps): Router {
   const router = newRouter(deps);
   const raw = express.raw({ type: 'message/rfc822', limit: '40mb' });
   /** Nothing of a mail is read before the key has been looked at. */
@@ -52,8 +54,7 @@ export function inboundMailRouter(deps: ServerDeps, reader: MailReader): Router 
   router.post('/api/inbound-mail', keyed, raw, async (request, response) => {
     if (!Buffer.isBuffer(request.body)) throw new HttpProblem('bad-request');
     // What is said stands before what is enclosed: of a mail with large enclosures its beginning is read.
-    if (!(await receive(deps, request.body.subarray(0, mostRead), reader)))
-      throw new HttpProblem('unknown-thread');
+    if (!(await receive(deps, request.body.subarray(0, mostRead)))) throw new HttpProblem('unknown-thread');
     response.status(202).end();
   });
   return router;

@@ -1,7 +1,6 @@
 import { Logger } from 'graphile-worker';
 import type { Logger as Pino } from 'pino';
-import { CalendarReader } from '../calendar';
-import { keepWorking, unnamed, WatchedMail, type Working } from '../kit';
+import { keepWorking, Threads, unnamed, WatchedMail, type Working } from '../kit';
 import { readEveryMinutes } from '../sources';
 import type { WorkerFigures } from './metrics';
 import { tasksOf, type JobDeps } from './tasks';
@@ -35,7 +34,7 @@ export async function startWorker(
   log: Pino,
   { byTheClock = true, figures }: { byTheClock?: boolean; figures?: WorkerFigures } = {},
 ): Promise<Working> {
-  const calendars = new CalendarReader();
+  const threads = new Threads();
   const mail = new WatchedMail(deps.transport, (what, error) =>
     error === undefined ? log.info(what) : log.warn({ err: error }, what),
   );
@@ -43,20 +42,20 @@ export async function startWorker(
     ...{ concurrency: 2, pollInterval: 1000 },
     ...(byTheClock ? { crontab } : { parsedCronItems: [] }),
     logger: quietLogger(log),
-    taskList: tasksOf({ ...deps, transport: mail, calendars }),
+    taskList: tasksOf({ ...deps, transport: mail, threads }),
   };
   const working = await keepWorking(deps.config.databaseUrl, options, {
     log,
     mailFailingSince: () => mail.failingSince,
     jobEnded: (task, end) => figures?.jobEnded(task, end),
   }).catch(async (error: unknown) => {
-    await calendars.close();
+    await threads.close();
     throw error;
   });
   return {
     async stop() {
       await working.stop();
-      await calendars.close();
+      await threads.close();
     },
   };
 }

@@ -12,8 +12,8 @@ import {
   roundsJob,
   wantDeliveries,
 } from '../alerts';
-import { followedIds, readFollowed, type CalendarReader } from '../calendar';
-import { computeWanted } from '../gradebook';
+import { followedIds, readFollowed } from '../calendar';
+import { computeWanted, heldAmong } from '../gradebook';
 import {
   answerForgotten,
   endOverdueLinks,
@@ -53,9 +53,7 @@ export interface JobDeps extends Pick<ServerDeps, 'db' | 'clock' | 'config'> {
 }
 
 /** With what reads in threads of their own. */
-interface TaskDeps extends JobDeps {
-  readonly calendars: CalendarReader;
-}
+interface TaskDeps extends JobDeps, Pick<ServerDeps, 'threads'> {}
 
 /** Lets go of what is kept no longer: accounts, children who left, what was sent, tries that were counted. */
 async function sweep(deps: JobDeps): Promise<void> {
@@ -124,7 +122,12 @@ export function tasksOf(deps: TaskDeps): TaskList {
     },
     async lookAtChildren(payload) {
       const { studentIds } = parse('job lookAtChildren', StudentsJob, payload);
-      await lookAtChildren(deps, studentIds);
+      // Who is being read is looked at when all of it has been.
+      const held = new Set(await heldAmong(db, studentIds, await deps.clock.now()));
+      await lookAtChildren(
+        deps,
+        studentIds.filter((id) => !held.has(id)),
+      );
       await addJobs(db, [roundsJob]);
     },
     async lookAtGuardians() {

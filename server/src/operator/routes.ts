@@ -5,7 +5,7 @@ import {
   answerObjection,
   classesOf,
   classList,
-  codeLetters,
+  lettersApart,
   codesCsv,
   coursesOf,
   endLinkBySchool,
@@ -57,18 +57,22 @@ async function childOf({ db, clock }: ServerDeps, studentId: string): Promise<Op
 
 /** Codes for a list of children, each in a table and in a letter to print. */
 async function classCodes(
-  { db, clock, config }: ServerDeps,
+  deps: ServerDeps,
+  operatorId: string,
   { days, ...list }: BodyOf<typeof operatorRoutes.classCodes>,
 ): Promise<Produced> {
+  const { db, clock, config } = deps;
   const now = await clock.now();
   const children = await classList(db, { ...list, most: mostLetters + 1 });
   if (children.length === 0) throw new HttpProblem('not-found');
   if (children.length > mostLetters) throw new HttpProblem('bad-request');
   const studentIds = children.map(({ studentId }) => studentId);
   const given = await giveCodes(db, { studentIds }, { issuer: 'school', role: 'guardian', days, now });
+  const { publicUrl } = config;
+  const letters = await lettersApart(deps, operatorId, { codes: given, publicUrl });
   const files = [
-    { path: 'codes.csv', content: codesCsv(given, config.publicUrl) },
-    { path: 'letters.pdf', content: await codeLetters(given, config.publicUrl) },
+    { path: 'codes.csv', content: codesCsv(given, publicUrl) },
+    { path: 'letters.pdf', content: letters },
   ];
   return new Produced(await zipOf(files, now), 'codes.zip');
 }
@@ -123,7 +127,7 @@ function classPages(router: Served): void {
   mount(
     router,
     operatorRoutes.classCodes,
-    asOperator(({ deps, body }) => classCodes(deps, body)),
+    asOperator(({ deps, request, body }) => classCodes(deps, request.session.operatorId ?? '', body)),
   );
 }
 

@@ -4,10 +4,9 @@ import { HttpProblem, mount, newRouter, type ServerDeps } from '../kit';
 import { sharesOf } from '../desk';
 import { householdOf, requireChild } from '../household';
 import * as service from './service';
-import type { Solver } from './solver';
 
 /** A household's plan for the evenings of one child. */
-export function planRouter(given: ServerDeps, solver: Solver): Router {
+export function planRouter(given: ServerDeps): Router {
   const router = newRouter(given);
 
   /**
@@ -61,7 +60,7 @@ export function planRouter(given: ServerDeps, solver: Solver): Router {
 
   mount(router, planRoutes.propose, async ({ deps, guardianId, params: { studentId } }) => {
     const { child, owner, answer } = await open(deps, guardianId, studentId, 'write-talk');
-    await service.propose(deps, solver, guardianId, child, owner);
+    await service.propose(deps, guardianId, child, owner);
     return answer();
   });
 

@@ -9,9 +9,9 @@ import type {
 } from '@cadro/contract';
 import { mostPlanEvenings, mostPlanTasks } from '@cadro/contract';
 import { byCodePoint, dateIn, dayMs, daysAfter, movedOn, weekdayOf } from '@cadro/core';
-import { type Clock, type Db, HttpProblem } from '../kit';
+import { type Clock, type Db, HttpProblem, type ServerDeps } from '../kit';
 import { saveEffort, workOf } from '../outlook';
-import type { Solver } from './solver';
+import { solving } from './solving';
 import * as store from './store';
 
 export interface Deps {
@@ -170,23 +170,22 @@ export async function dropTask({ db }: Deps, owner: store.Owner, itemId: string)
 
 /** Places the open tasks so that the summed gain is greatest. */
 export async function propose(
-  deps: Deps,
-  solver: Solver,
+  deps: Deps & Pick<ServerDeps, 'threads'>,
   guardianId: string,
   child: Child,
   owner: store.Owner,
 ): Promise<void> {
   const { plan } = await load(deps, guardianId, child, owner);
   const open = plan.tasks.filter(({ doneAt }) => doneAt === null);
-  const { plan: proposed, proven } = await solver.propose(
-    open.map(({ itemId: id, minutes, gain, deadline, notBefore }) => ({
-      id,
-      minutes,
-      gain,
-      deadline,
-      notBefore,
-    })),
-    plan.evenings.map(({ date, minutes }) => ({ date, minutes })),
+  const { plan: proposed, proven } = await deps.threads.of(solving).run(
+    'propose',
+    {
+      tasks: open.map(({ itemId: id, minutes, gain, deadline, notBefore }) => ({
+        ...{ id, minutes, gain, deadline, notBefore },
+      })),
+      evenings: plan.evenings.map(({ date, minutes }) => ({ date, minutes })),
+    },
+    { whose: guardianId },
   );
   await deps.db.transaction(async (trx) => {
     await store.placeTasks(

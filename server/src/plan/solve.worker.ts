@@ -1,6 +1,6 @@
 import { proposePlan, type Proposal } from '@cadro/core';
 import { packExactly } from './pack';
-import type { Question } from './solver';
+import type { Question } from './solving';
 
-export default ({ tasks, evenings }: Question): Promise<Proposal> =>
+export const propose = ({ tasks, evenings }: Question): Promise<Proposal> =>
   proposePlan(tasks, evenings, packExactly);

@@ -1,5 +1,8 @@
 import { sourceRoutes } from '@cadro/contract';
-import type { SyncReport } from './sync';
+import { figuresJob, heldAmong, wantFigures } from '../gradebook';
+import { addJobs } from '../kit';
+import { readingHooks } from '../main/hooks';
+import { syncSource, type SyncReport } from './sync';
 import { World } from '../testing/world';
 
 let world: World;
@@ -57,6 +60,45 @@ it('cut in the middle and run again, it ends in the same rows', async () => {
   await world.syncAll();
   await world.syncAll();
   expect(await rows()).toEqual(whole);
+});
+
+it('half a reading is told of when the rest is in, or an hour later', async () => {
+  await begin(World.start());
+  const { db, clock, config } = world;
+  await world.moveTo('2026-10-16T19:40:00Z');
+  await world.syncAll();
+  const [half, beside] = [world.student('caspian'), world.student('isolde')];
+  const asOf = async (student_id: string) =>
+    (await db('current_figures').where({ student_id }).max<{ at: Date }[]>('as_of as at'))[0]?.at;
+  const compute = async () => {
+    await wantFigures(db, [half, beside], await clock.now());
+    await addJobs(db, [figuresJob]);
+    await world.workOff();
+  };
+  const before = await asOf(half);
+  await world.moveTo('2026-10-20T19:40:00Z');
+  const atTwenty = await clock.now();
+  // The worker ends while it reads: one page of what has changed is in.
+  let pages = 0;
+  const reading = {
+    ...readingHooks,
+    onRecords: async (...args: Parameters<typeof readingHooks.onRecords>) => {
+      if ((pages += 1) > 1) throw new Error('cut');
+      await readingHooks.onRecords(...args);
+    },
+  };
+  const source = world.sources.get('millrace') ?? '';
+  await expect(syncSource({ db, clock, config, reading }, source)).rejects.toThrow('cut');
+  await compute();
+  expect([await asOf(half), await asOf(beside)]).toEqual([before, atTwenty]);
+  expect(await heldAmong(db, [half, beside], atTwenty)).toEqual([half]);
+  // What is known by then is better than nothing.
+  await world.moveTo('2026-10-20T20:45:00Z');
+  await compute();
+  expect(await asOf(half)).toEqual(await clock.now());
+  await world.sync('millrace');
+  await compute();
+  expect(await db('figures_wanted').pluck('student_id')).toEqual([]);
 });
 
 it('reads only what changed, appends it to the history and logs what differed', async () => {

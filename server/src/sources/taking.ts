@@ -119,7 +119,7 @@ async function takeIn(trx: Trx, run: Run, collection: NeutralCollection, records
   if (collection === 'linkCodes') await reportTaken(trx, run, records);
   const students = await studentsOfCourses(trx, written.courseIds);
   const touched = [...new Set([...passed, ...written.studentIds, ...students, ...ended])];
-  if (touched.length > 0) await run.deps.reading.onRecords(trx, touched, now);
+  if (touched.length > 0) await run.deps.reading.onRecords(trx, touched, { now, half: !run.isOwn });
 }
 
 /** What came together, to be taken in together. */
@@ -221,6 +221,6 @@ export async function settle(run: Run): Promise<void> {
     await takeRecords(run, collection, waiting.get(collection) ?? []);
   await deps.db.transaction(async (trx) => {
     const students = await assumePolicies(trx, sourceId, now);
-    if (students.length > 0) await deps.reading.onRecords(trx, students, now);
+    if (students.length > 0) await deps.reading.onRecords(trx, students, { now, half: !run.isOwn });
   });
 }

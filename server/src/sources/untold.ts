@@ -40,7 +40,7 @@ export async function takeAwayUntold(run: Run, told: readonly WholeCollection[])
       const { studentIds, courseIds, changes } = await takeUntold(trx, sourceId, collection, now);
       if (knownAt) await logChanges(trx, changes, now);
       const touched = [...new Set([...studentIds, ...(await studentsOfCourses(trx, courseIds))])];
-      if (touched.length > 0) await deps.reading.onRecords(trx, touched, now);
+      if (touched.length > 0) await deps.reading.onRecords(trx, touched, { now, half: true });
     });
   }
 }

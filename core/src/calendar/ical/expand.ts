@@ -1,6 +1,7 @@
 import ICAL from 'ical.js';
 import { daysAfter } from '../../dates';
 import { isBounded } from './bounds';
+import { nearerStart } from './nearer';
 import { RuleTooLong, stepsOfOne, withinSteps, type Steps } from './steps';
 import { shareZones, toWall, tzidOf } from './zones';
 
@@ -20,8 +21,11 @@ export interface Occurrence {
 
 /** Occurrences looked at in one event; daily for forty years is within. */
 const mostSteps = 15_000;
+const daySeconds = 24 * 60 * 60;
 /** A changed occurrence may have been moved by so many days. */
 const mostMoved = 62;
+/** By the clock of another zone it is another day. */
+const otherZone = 2;
 
 function occurrenceOf(
   item: ICAL.Event,
@@ -71,6 +75,28 @@ export function expandEvent(
   return found;
 }
 
+/** Where to begin with an event of one rule; with several, at its start. */
+function startFor(component: ICAL.Component, start: ICAL.Time, on: string): ICAL.Time {
+  const [rule, ...more] = component.getAllProperties('rrule').map((each) => each.getFirstValue());
+  return rule instanceof ICAL.Recur && more.length === 0 ? nearerStart(rule, start, on) : start;
+}
+
+/** The same as the parser's own details of an occurrence, where none has been changed: how long it lasts is asked once. */
+function plainly(event: ICAL.Event) {
+  const { duration } = event;
+  return (startDate: ICAL.Time) => {
+    const endDate = startDate.clone();
+    endDate.addDuration(duration);
+    return { item: event, startDate, endDate };
+  };
+}
+
+/** For how many days the longest of some events lasts at most. */
+const mostDays = (components: readonly ICAL.Component[]): number =>
+  Math.max(
+    ...components.map((each) => Math.ceil(new ICAL.Event(each).duration.toSeconds() / daySeconds) + 1),
+  );
+
 interface Range {
   readonly from: string;
   readonly to: string;
@@ -91,12 +117,18 @@ function expandInto(found: Occurrence[], component: string, { from, to, timeZone
     if (!cancelled(event) && within(one)) found.push(one);
     return;
   }
-  const farthest = daysAfter(to, mostMoved);
-  const iterator = event.iterator();
+  // What is long over is not laid out: that costs more than to know when it was.
+  const moved = rest.length > 0 ? mostMoved : otherZone;
+  const earliest = daysAfter(from, -moved - mostDays([first, ...rest]));
+  const farthest = daysAfter(to, moved);
+  const detailsOf = rest.length > 0 ? (at: ICAL.Time) => event.getOccurrenceDetails(at) : plainly(event);
+  const iterator = event.iterator(startFor(first, event.startDate, earliest));
   for (let steps = 0; steps < mostSteps; steps++) {
     const next = iterator.next() as ICAL.Time | undefined;
-    if (!next || next.toString().slice(0, 10) > farthest) break;
-    const { item, startDate, endDate } = event.getOccurrenceDetails(next);
+    const planned = next?.toString().slice(0, 10);
+    if (!next || !planned || planned > farthest) break;
+    if (planned < earliest) continue;
+    const { item, startDate, endDate } = detailsOf(next);
     if (cancelled(item)) continue;
     const one = occurrenceOf(item, startDate, endDate, next.toString(), timeZone);
     if (within(one)) found.push(one);

@@ -154,6 +154,12 @@ interface Reach {
   readonly rules: Steps;
 }
 
+const endless = (component: ICAL.Component): boolean =>
+  component.getAllProperties('rrule').some((property) => {
+    const rule = property.getFirstValue();
+    return rule instanceof ICAL.Recur && !rule.count && !rule.until;
+  });
+
 /**
  * The last day on which an event can still come; null where its rule goes on beyond the horizon.
  * @throws RangeError when the file's rules come too often to be followed.
@@ -167,6 +173,8 @@ function lastDay(event: ICAL.Event, on: (time: ICAL.Time) => string, reach: Reac
     return on(end);
   };
   if (!event.isRecurring()) return ends(event.startDate);
+  // One that is neither counted nor ended goes on.
+  if (endless(event.component)) return null;
   const iterator = event.iterator();
   let last = event.startDate;
   for (;;) {

@@ -73,3 +73,24 @@ it('an entry whose rule never comes, kept before that was known, has its own day
   const entry = { on: '2026-02-01', rule: 'FREQ=DAILY;BYMONTH=2;BYMONTHDAY=30;COUNT=5', skipped: [] };
   expect(occurrences(entry, '2026-01-01', '2026-12-31')).toEqual(['2026-02-01']);
 });
+
+describe('a rule that is followed from near by', () => {
+  const rules = [
+    ...['FREQ=DAILY', 'FREQ=DAILY;INTERVAL=3', 'FREQ=DAILY;INTERVAL=5;BYDAY=MO,TU', 'FREQ=DAILY;BYMONTH=2'],
+    ...['FREQ=WEEKLY', 'FREQ=WEEKLY;BYDAY=TU,TH', 'FREQ=WEEKLY;INTERVAL=2;BYDAY=SU,MO;WKST=SU'],
+    ...['FREQ=WEEKLY;INTERVAL=3;BYDAY=SU,MO;WKST=MO', 'FREQ=WEEKLY;INTERVAL=2;UNTIL=20261015'],
+    ...['FREQ=DAILY;COUNT=900', 'FREQ=WEEKLY;COUNT=40', 'FREQ=MONTHLY;BYDAY=1WE', 'FREQ=YEARLY'],
+  ];
+  const starts = ['2019-12-31', '2024-02-29', '2026-08-30', '2026-09-02', '2026-10-11'];
+
+  it.each(rules)('gives the same days as from its beginning: %s', (rule) => {
+    for (const on of starts) {
+      const entry = { on, rule, skipped: [] };
+      const whole = occurrences(entry, on, '2026-12-31');
+      for (const from of ['2026-09-01', '2026-10-11', '2026-11-02'])
+        // A thousand days are the most that are told at once.
+        if (whole.length < 1000)
+          expect(occurrences(entry, from, '2026-12-31')).toEqual(whole.filter((day) => day >= from));
+    }
+  });
+});

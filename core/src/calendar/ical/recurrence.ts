@@ -1,4 +1,5 @@
 import ICAL from 'ical.js';
+import { nearerStart } from './nearer';
 import { RuleTooLong, stepsOfOne, withinShare, type Steps } from './steps';
 
 export type RuleFault = 'rule-not-read' | 'too-often';
@@ -56,7 +57,8 @@ interface Looked {
 }
 
 function follow(rule: string, { first, from, to, most }: Looked, found: string[]): void {
-  const iterator = ICAL.Recur.fromString(rule).iterator(ICAL.Time.fromDateString(first));
+  const recur = ICAL.Recur.fromString(rule);
+  const iterator = recur.iterator(nearerStart(recur, ICAL.Time.fromDateString(first), from));
   for (let steps = 0; steps < mostSteps; steps++) {
     const next = iterator.next();
     if (!next) break;
@@ -70,6 +72,7 @@ function follow(rule: string, { first, from, to, most }: Looked, found: string[]
  * The days of an entry between `from` and `to`, both included.
  * @param rule RFC 5545, null for an entry of one day.
  * @param skipped days that are left out.
+ * @param steps that may be made, over all rules that share them; what comes after them is not found.
  */
 export function occurrences(
   {
@@ -79,7 +82,8 @@ export function occurrences(
   }: { readonly on: string; readonly rule: string | null; readonly skipped: readonly string[] },
   from: string,
   to: string,
+  steps: Steps = stepsOfOne(),
 ): string[] {
   if (rule === null) return on >= from && on <= to ? [on] : [];
-  return datesOf(rule, on, from, to, 1000).filter((date) => !skipped.includes(date));
+  return datesOf(rule, on, from, to, 1000, steps).filter((date) => !skipped.includes(date));
 }

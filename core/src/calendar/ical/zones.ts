@@ -119,6 +119,7 @@ export function instantAt(timeZone: string, { on, time }: WallTime): number {
  */
 export function toWall(time: ICAL.Time, tzid: string | null, timeZone: string): WallTime {
   const { zone } = time;
+  if (tzid === timeZone) return wallOf(time);
   if (zone === ICAL.Timezone.utcTimezone) return wallTimeIn(timeZone, time.toUnixTime() * 1000);
   if (zone && zone !== ICAL.Timezone.localTimezone && zone.component) {
     return wallTimeIn(timeZone, time.toUnixTime() * 1000);

@@ -31,12 +31,14 @@ function child(page: Page, said: DigestChild, language: Language): void {
   if (more) page.fontSize(9).fillColor(soft).text(more);
 }
 
+export interface DigestAsk {
+  readonly content: DigestContent;
+  readonly rhythm: DigestRhythm;
+  readonly language: Language;
+}
+
 /** The digest on paper: all children on one page where they fit. */
-export async function digestPaper(
-  content: DigestContent,
-  rhythm: DigestRhythm,
-  language: Language,
-): Promise<Buffer> {
+export async function digestPaper({ content, rhythm, language }: DigestAsk): Promise<Buffer> {
   const title = digestTitle(language, rhythm === 'daily');
   const page = new PDFDocument({ size: 'A4', margin, info: { Title: title } });
   const whole = buffer(page);

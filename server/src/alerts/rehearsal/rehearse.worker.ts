@@ -1,11 +1,15 @@
+import { createHash } from 'node:crypto';
 import { factsOfDays, rehearse, type ChildFacts, type Rehearsal } from '@cadro/core';
-import type { RehearsalQuestion } from './rehearser';
+import type { RehearsalQuestion } from './rehearsal';
 
 /** The facts of the last questions: another slider asks of the same days. */
 const kept = new Map<string, readonly (readonly ChildFacts[])[]>();
 const mostKept = 4;
 
-function factsOf({ key, histories, days, port }: RehearsalQuestion): readonly (readonly ChildFacts[])[] {
+function factsOf({ histories, days, port }: RehearsalQuestion): readonly (readonly ChildFacts[])[] {
+  const key = createHash('sha1')
+    .update(JSON.stringify([days, histories]))
+    .digest('hex');
   const known = kept.get(key);
   if (known) return known;
   const facts = histories.map((history, index) =>
@@ -18,7 +22,7 @@ function factsOf({ key, histories, days, port }: RehearsalQuestion): readonly (r
   return facts;
 }
 
-export default (question: RehearsalQuestion): Rehearsal => {
+export const run = (question: RehearsalQuestion): Rehearsal => {
   const answer = rehearse(factsOf(question), question.rules);
   question.port.close();
   return answer;

@@ -3,11 +3,10 @@ import { once } from 'node:events';
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import type { Agent } from 'supertest';
-import { addJobs } from '../../kit';
+import { addJobs, Threads } from '../../kit';
 import { ownHooks } from '../../main/hooks';
 import { addOwnChild, ownRecordOf, putOwnCourse } from '../../testing/ownChild';
 import { World } from '../../testing/world';
-import { CalendarReader } from './calendarReader';
 import { followedIds, readFollowed } from './followed';
 
 /* A calendar at an address: events, and work of the courses its titles name; read again, it moves and ends with it. */
@@ -56,12 +55,12 @@ const follow = (body: object = {}) =>
   maren
     .post(elsewhereRoutes.follow.path)
     .send({ studentId: wren, name: 'Class calendar', url: `${base}/class.ics`, asWork: true, ...body });
-const calendars = new CalendarReader();
-afterAll(() => calendars.close());
+const threads = new Threads();
+afterAll(() => threads.close());
 async function readAgain(): Promise<number> {
   let read = 0;
   for (const id of await followedIds(world.db))
-    if (await readFollowed({ ...world, ...ownHooks, calendars }, id)) read += 1;
+    if (await readFollowed({ ...world, ...ownHooks, threads }, id)) read += 1;
   return read;
 }
 async function followed() {

@@ -4,9 +4,10 @@ import { fetchText, followWork, SourceError, type CalendarWork, type OwnDeps } f
 import { HttpProblem, houseOf, seal, takeTry, unseal, type Config, type Db } from '../../kit';
 import { requireChild } from '../../household';
 import * as store from './importStore';
-import { putCalendar, readingOf, takeCalendar, type CalendarDeps, type Reading } from './imports';
+import type { CalendarDeps } from '../apart';
+import { putCalendar, readingOf, takeCalendar, type Reading } from './imports';
 
-export interface FollowDeps extends OwnDeps, Pick<CalendarDeps, 'calendars'> {
+export interface FollowDeps extends OwnDeps, Pick<CalendarDeps, 'threads'> {
   readonly config: Pick<Config, 'secret' | 'sourceTimeoutMs' | 'privateSources'>;
 }
 

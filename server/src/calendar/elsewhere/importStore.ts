@@ -41,6 +41,8 @@ interface ImportedRow {
   readonly name: string;
   readonly uid: string;
   readonly component: string;
+  readonly firstOn: string;
+  readonly lastOn: string | null;
 }
 
 /** Imported events that can touch the days of a range. */
@@ -58,7 +60,10 @@ export const importedBetween = async (
     )
     .where('v.first_on', '<=', to)
     .where((is) => is.whereNull('v.last_on').orWhere('v.last_on', '>=', from))
-    .select<ImportedRow[]>('m.id as importId', 'm.student_id as studentId', 'm.name', 'v.uid', 'v.component');
+    .select<ImportedRow[]>(
+      ...['m.id as importId', 'm.student_id as studentId', 'm.name', 'v.uid', 'v.component'],
+      ...['v.first_on as firstOn', 'v.last_on as lastOn'],
+    );
 };
 
 export interface ImportKey {

@@ -3,8 +3,8 @@ import { daysAfter } from '@cadro/core';
 import type { ReadCalendar } from '@cadro/core/ical';
 import { householdOf, requireWriter } from '../../household';
 import { HttpProblem, type Deps, type Trx } from '../../kit';
+import { readApart, type CalendarDeps } from '../apart';
 import { viewerOf, zoneOf } from '../viewer';
-import type { CalendarReader } from './calendarReader';
 import * as store from './importStore';
 
 /** Rules are followed so far ahead when their end is looked for. */
@@ -14,11 +14,6 @@ const mostNotes = 100;
 
 /** A calendar of one child, or of all. */
 const whose = (studentId: string | null): string[] => (studentId === null ? [] : [studentId]);
-
-/** What reads calendars beside what else there is. */
-export interface CalendarDeps extends Deps {
-  readonly calendars: CalendarReader;
-}
 
 /** Whose calendar it is, and how its times and days are read. */
 export interface Reading {
@@ -31,12 +26,13 @@ export interface Reading {
 
 /** What a calendar's text holds against what stands under its name; written down where that is wanted. */
 export async function takeCalendar(
-  { db, calendars }: Pick<CalendarDeps, 'db' | 'calendars'>,
+  deps: Pick<CalendarDeps, 'db' | 'threads'>,
   { key, today, timeZone }: Pick<Reading, 'key' | 'today' | 'timeZone'>,
   text: string,
 ): Promise<{ report: ImportReport; events: ReadCalendar['events'] }> {
-  const { events, notes } = await calendars.read({ text, timeZone, horizon: daysAfter(today, horizonDays) });
-  const known = await store.componentsOf(db, key);
+  const ask = { text, timeZone, horizon: daysAfter(today, horizonDays) };
+  const { events, notes } = await readApart(deps, key.householdId, ask);
+  const known = await store.componentsOf(deps.db, key);
   const uids = new Set(events.map(({ uid }) => uid));
   const same = events.filter(({ uid, component }) => known.get(uid) === component).length;
   const added = events.filter(({ uid }) => !known.has(uid)).length;

@@ -1,7 +1,8 @@
 import { pageOfEvent, type CalendarEvent, type CalendarLayer } from '@cadro/contract';
 import { type DateRange, daysAfter } from '@cadro/core';
-import { publish, writeCalendar, type DraftEvent } from '@cadro/core/ical';
-import { hashToken, houseWithin, HttpProblem, personalDb, type Deps } from '../../kit';
+import { publish, type DraftEvent } from '@cadro/core/ical';
+import { hashToken, houseWithin, HttpProblem, personalDb } from '../../kit';
+import { writtenApart, type CalendarDeps } from '../apart';
 import { eventsOf } from '../calendar';
 import { viewerOf, type Viewer } from '../viewer';
 import * as store from './feedStore';
@@ -40,7 +41,7 @@ interface Choice {
 const about = (chosen: readonly string[], studentIds: readonly string[]): boolean =>
   chosen.length === 0 || studentIds.length === 0 || studentIds.some((id) => chosen.includes(id));
 
-export interface PublishDeps extends Deps {
+export interface PublishDeps extends CalendarDeps {
   readonly config: { readonly publicUrl: string };
 }
 
@@ -64,10 +65,10 @@ export async function downloadOf(
   const viewer = await viewerOf(deps, guardianId);
   const found = await drafts(deps, viewer, range, { layers, studentIds: [] });
   const changedAt = viewer.now.toISOString();
-  return writeCalendar(
-    named(viewer),
-    found.map((draft) => ({ ...draft, sequence: 0, changedAt, cancelled: false })),
-  );
+  return writtenApart(deps, guardianId, {
+    name: named(viewer),
+    events: found.map((draft) => ({ ...draft, sequence: 0, changedAt, cancelled: false })),
+  });
 }
 
 /**
@@ -95,12 +96,13 @@ async function contentOf(deps: PublishDeps, feed: FeedRow, hash: string): Promis
     feed.layers.includes(layer) &&
     studentIds.every((id) => linked.has(id)) &&
     about(feed.student_ids, studentIds);
-  return deps.db.transaction(async (trx) => {
+  const events = await deps.db.transaction(async (trx) => {
     if (!(await store.lockFeed(trx, hash))) throw new HttpProblem('not-found');
     const given = await store.givenTo(trx, feed.id);
-    const { events, changed } = publish(given, found, { now: now.toISOString(), from: range.from, mayTell });
+    const publication = publish(given, found, { now: now.toISOString(), from: range.from, mayTell });
     // That it was read is put down, whether or not every link of it still stands.
-    await houseWithin(trx, () => store.saveGiven(trx, feed.id, changed, now));
-    return writeCalendar(feed.name, events);
+    await houseWithin(trx, () => store.saveGiven(trx, feed.id, publication.changed, now));
+    return publication.events;
   });
+  return writtenApart(deps, feed.guardian_id, { name: feed.name, events });
 }

@@ -68,23 +68,48 @@ export async function storeFigures(
   }
 }
 
-/** Wishes for the figures of children; a wish that waits already is the same. */
-export async function wantFigures(trx: Db | Trx, studentIds: readonly string[], since: Date): Promise<void> {
+/**
+ * Wishes for the figures of children; a wish that waits already is the same.
+ * @param heldUntil whose records are being read are computed when all of them are in, or at this instant at the latest.
+ */
+export async function wantFigures(
+  trx: Db | Trx,
+  studentIds: readonly string[],
+  since: Date,
+  heldUntil: Date | null = null,
+): Promise<void> {
   if (studentIds.length === 0) return;
   await trx.raw(
-    `insert into figures_wanted (student_id, since) select id, ? from unnest(?::uuid[]) as id
-     on conflict (student_id) do nothing`,
-    [since, [...studentIds]],
+    `insert into figures_wanted as w (student_id, since, held_until)
+       select id, :since, :heldUntil::timestamptz from unnest(:studentIds::uuid[]) as id order by id
+     on conflict (student_id) do update set held_until = coalesce(w.held_until, excluded.held_until)`,
+    { since, heldUntil, studentIds: [...studentIds] },
   );
 }
 
+/** All of a source has been read. */
+export async function releaseWanted(db: Db, sourceId: string): Promise<void> {
+  await db('figures_wanted')
+    .whereNotNull('held_until')
+    .whereIn('student_id', db('student_profiles').where({ source_id: sourceId }).select('student_id'))
+    .update({ held_until: null });
+}
+
+/** Of some children those of whose records not all has been read. */
+export const heldAmong = (db: Db, studentIds: readonly string[], now: Date): Promise<string[]> =>
+  db('figures_wanted')
+    .whereIn('student_id', [...studentIds])
+    .where('held_until', '>', now)
+    .pluck('student_id');
+
 /** Takes some of the wishes, oldest first, for as long as the transaction lasts: nobody else takes them meanwhile. */
-export async function takeWanted(trx: Trx, most: number): Promise<string[]> {
+export async function takeWanted(trx: Trx, most: number, now: Date): Promise<string[]> {
   const { rows } = await trx.raw<{ rows: { student_id: string }[] }>(
     `delete from figures_wanted where student_id in (
-       select student_id from figures_wanted order by since, student_id limit ? for update skip locked)
+       select student_id from figures_wanted where held_until is null or held_until <= ?
+       order by since, student_id limit ? for update skip locked)
      returning student_id`,
-    [most],
+    [now, most],
   );
   return rows.map(({ student_id }) => student_id).sort();
 }

@@ -146,7 +146,7 @@ export async function computeWanted(deps: FigureDeps): Promise<void> {
   for (;;) {
     const now = await deps.clock.now();
     const taken = await deps.db.transaction(async (trx) => {
-      const studentIds = await takeWanted(trx, childrenAtOnce);
+      const studentIds = await takeWanted(trx, childrenAtOnce, now);
       if (studentIds.length > 0) await storeFor(trx, deps, studentIds, now);
       return studentIds.length;
     });

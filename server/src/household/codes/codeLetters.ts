@@ -46,11 +46,16 @@ function putHalf(page: Page, given: GivenCode, language: Language, publicUrl: st
   line(foot, top + 262, { size: 9.5, lines: 4 });
 }
 
+export interface LettersAsk {
+  readonly codes: readonly GivenCode[];
+  readonly publicUrl: string;
+}
+
 /**
  * A letter for each child, one a page: English above, Spanish below, each with the code and the square that brings it.
  * @returns a PDF.
  */
-export async function codeLetters(codes: readonly GivenCode[], publicUrl: string): Promise<Buffer> {
+export async function codeLetters({ codes, publicUrl }: LettersAsk): Promise<Buffer> {
   const page = new PDFDocument({ size: 'A4', margin, autoFirstPage: false, info: { Title: 'Cadro' } });
   for (const given of codes) {
     page.addPage();

@@ -2,13 +2,13 @@ import { takesKey, type RouteContract } from '@cadro/contract';
 import { parse, parseText } from '@cadro/contract/parse';
 import type { Static, TObject, TSchema } from '@sinclair/typebox';
 import express, { type Request, type RequestHandler, type Response } from 'express';
+import { Turns } from '../apart';
 import { personalDb } from '../db';
 import type { ServerDeps } from '../deps';
 import type { Served } from './newRouter';
 import { askedBy, idempotencyKey, once } from './once';
 import { HttpProblem } from './problems';
 import { refuseUnsound } from './sound';
-import { Turns } from './turns';
 
 export interface Call<P, Q, B> {
   readonly params: P;
@@ -25,7 +25,7 @@ export interface Call<P, Q, B> {
 /** An answer that is a file, of the media type its contract names. */
 export class Produced {
   constructor(
-    readonly bytes: Buffer,
+    readonly bytes: Uint8Array,
     /** Plain letters, digits, dots and dashes. */
     readonly fileName: string,
   ) {}
@@ -114,7 +114,7 @@ export function mount<P extends TObject, Q extends TObject, B extends TSchema, A
       return void response
         .status(contract.status)
         .type(contract.produces ?? 'bin')
-        .send(answer.bytes);
+        .send(Buffer.from(answer.bytes));
     }
     if (!contract.answer) return void response.status(contract.status).end();
     if (checkAnswers) parse(`answer of ${contract.method} ${contract.path}`, contract.answer, answer);

@@ -1,4 +1,4 @@
-import { TooMuch } from '../apart';
+import { NoTurn, TooMuch } from '../apart';
 import { type Problem, type ProblemCode } from '@cadro/contract';
 import { ParseError, type Misfit } from '@cadro/contract/parse';
 import type { ErrorRequestHandler, Response } from 'express';
@@ -95,6 +95,9 @@ const awayAgainSeconds = 3;
 export const awayProblem = (cause?: unknown): HttpProblem =>
   new HttpProblem('database-away', { cause, retryAfterSeconds: awayAgainSeconds });
 
+/** After so long what waited may be done. */
+const turnAgainSeconds = 5;
+
 /** What a library below Express says of a request that it could not read: not ours, and no fault of ours. */
 const saysBadRequest = (error: unknown): boolean =>
   error instanceof Error &&
@@ -107,6 +110,8 @@ function problemOf(error: unknown): HttpProblem {
   if (error instanceof ParseError) return new HttpProblem('bad-request', { errors: error.misfits });
   // Work in a thread that costs more than anybody's may.
   if (error instanceof TooMuch) return new HttpProblem('too-large', { cause: error });
+  if (error instanceof NoTurn)
+    return new HttpProblem('too-many-tries', { cause: error, retryAfterSeconds: turnAgainSeconds });
   if (error instanceof URIError) return new HttpProblem('bad-request');
   // The database has refused rows that no route should have asked for.
   if (isNotPermitted(error)) return new HttpProblem('forbidden', { cause: error });

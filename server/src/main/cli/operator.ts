@@ -67,7 +67,9 @@ async function codes(options: Giving, tell: Tell): Promise<void> {
     });
     if (options.csv) await writeFile(options.csv, codesCsv(given, config.publicUrl), { mode: 0o600 });
     if (options.letters)
-      await writeFile(options.letters, await codeLetters(given, config.publicUrl), { mode: 0o600 });
+      await writeFile(options.letters, await codeLetters({ codes: given, publicUrl: config.publicUrl }), {
+        mode: 0o600,
+      });
     if (!options.csv && !options.letters)
       for (const line of codesCsv(given, config.publicUrl).split('\r\n')) tell(line);
     tell(`${given.length} codes, good for ${options.days} days`);

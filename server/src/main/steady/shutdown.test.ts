@@ -1,8 +1,8 @@
-import { spawn, type ChildProcess } from 'node:child_process';
-import { entryRoutes, householdRoutes } from '@cadro/contract';
+import type { ChildProcess } from 'node:child_process';
+import { entryRoutes } from '@cadro/contract';
 import { setTimeout as wait } from 'node:timers/promises';
-import { programArgs } from '../../testing/programs';
-import { password, sessionCookieOf, World } from '../../testing/world';
+import { cookieAt, startServer, type Running } from '../../testing/running';
+import { World } from '../../testing/world';
 import { note } from './note';
 
 let world: World;
@@ -16,59 +16,10 @@ afterAll(async () => {
   await world.stop();
 });
 
-interface Running {
-  readonly process: ChildProcess;
-  readonly url: string;
-  readonly ended: Promise<{ code: number | null; tookMs: number }>;
-}
-
-/** The server as it is started, at a port of the system's choice. */
 async function started(): Promise<Running> {
-  const { config } = world;
-  const child = spawn(process.execPath, programArgs('server/src/main/server.ts', 'server/server.cjs'), {
-    env: {
-      ...process.env,
-      DATABASE_URL: config.databaseUrl,
-      CADRO_SECRET: config.secret,
-      CADRO_PORT: '0',
-      CADRO_LOG_LEVEL: 'info',
-      SMTP_URL: config.smtpUrl,
-      CADRO_INBOUND_MAIL_KEY: config.inboundMailKey,
-      CADRO_PUBLIC_URL: config.publicUrl,
-      CADRO_DEMO_SCHOOL_URL: config.demoSchoolUrl ?? '',
-    },
-    stdio: ['ignore', 'pipe', 'inherit'],
-  });
-  begun.push(child);
-  const port = await new Promise<string>((done, fail) => {
-    let said = '';
-    child.stdout.on('data', (bytes: Buffer) => {
-      said += bytes.toString();
-      const [, found] = /"port":(\d+)[^\n]*"listening"/.exec(said) ?? [];
-      if (found) done(found);
-    });
-    child.once('exit', () => fail(new Error(`it ended: ${said}`)));
-  });
-  const ended = new Promise<{ code: number | null; tookMs: number }>((done) => {
-    let toldMs = 0;
-    const kill = child.kill.bind(child);
-    child.kill = (signal) => {
-      toldMs = performance.now();
-      return kill(signal);
-    };
-    child.once('exit', (code) => done({ code, tookMs: performance.now() - toldMs }));
-  });
-  return { process: child, url: `http://127.0.0.1:${port}`, ended };
-}
-
-async function cookieAt(url: string): Promise<string> {
-  const answer = await fetch(`${url}${householdRoutes.signIn.path}`, {
-    method: 'POST',
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify({ email: 'maren@test.example', password }),
-  });
-  expect(answer.status).toBe(200);
-  return sessionCookieOf({ headers: { 'set-cookie': answer.headers.get('set-cookie') } });
+  const running = await startServer(world);
+  begun.push(running.process);
+  return running;
 }
 
 it('answers every write it has taken, ends its streams first, and is gone within its time', async () => {

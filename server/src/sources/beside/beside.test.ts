@@ -455,7 +455,7 @@ describe('two records of one child', () => {
         [{ id: 'r', gone: false, at: now.toISOString(), ...said }],
         now,
       );
-      await readingHooks.onRecords(trx, [other], now);
+      await readingHooks.onRecords(trx, [other], { now, half: false });
     });
     await world.workOff();
     expect(await work('kelp', 'Rock pools')).toMatchObject([{ state: { earned: 8 } }]);

@@ -20,8 +20,13 @@ async function openIt(path: string, told: Told): Promise<Opened> {
 }
 
 /** What a thread is first asked. */
-export default ({ path, told }: { readonly path: string; readonly told: Told }): Promise<Answer<Opened>> =>
-  answerOf(openIt(path, told));
+export const open = ({
+  path,
+  told,
+}: {
+  readonly path: string;
+  readonly told: Told;
+}): Promise<Answer<Opened>> => answerOf(openIt(path, told));
 
 /** What is known of people whose roles the bundle does not tell anew. */
 export function knowRoles(people: readonly RolesOfPerson[]): void {

@@ -1,6 +1,7 @@
-import { Apart, threadProgram, type ApartLimits } from '../../kit';
+import { Apart, threadKind, type ApartLimits } from '../../kit';
 import type { Told } from '../translation';
-import { toldBy, type Answer } from './answers';
+import { toldBy } from './answers';
+import type * as program from './bundle.worker';
 import type { RolesOfPerson } from './joined';
 import type { Batch, From, OpenBundle } from './readBundle';
 
@@ -26,21 +27,22 @@ export async function openApart(
   told: Told,
   limits: Pick<ApartLimits, 'memoryMb' | 'patienceMs'> = usualLimits,
 ): Promise<BundleApart> {
-  const thread = new Apart(threadProgram(__dirname, 'bundle.worker'), {
-    ...{ ...limits, mostWaiting: 1, keeps: true },
-  });
-  const ask = <T>(what: unknown, name?: string): Promise<T> =>
-    toldBy(thread.run<Answer<T>>(what, name ? { name } : {}));
-  const next = () => ask<Batch | null>(null, 'next');
+  const thread = new Apart(
+    threadKind<typeof program>(__dirname, 'bundle.worker', {
+      ...{ ...limits, mostOfOne: 2, mostWaiting: 2, keeps: true },
+    }),
+  );
+  const its = { whose: path };
+  const next = () => toldBy(thread.run('next', null, its));
   async function* batches(from?: From): AsyncGenerator<Batch> {
-    await thread.run(from ?? null, { name: 'begin' });
+    await thread.run('begin', from ?? null, its);
     for (let batch = await next(); batch; batch = await next()) yield batch;
   }
   try {
-    const opened = await ask<Opened>({ path, told });
+    const opened = await toldBy(thread.run('open', { path, told }, its));
     return {
       ...opened,
-      knowRoles: (people) => thread.run(people, { name: 'knowRoles' }),
+      knowRoles: (people) => thread.run('knowRoles', people, its),
       batches,
       close: () => thread.close(),
     };

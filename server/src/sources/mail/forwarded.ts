@@ -8,7 +8,7 @@ import { requireOwnCourse } from '../own/ownCourse';
 import { putOwnWork } from '../own/ownWork';
 import { writeOwn, type OwnDeps } from '../own/writeOwn';
 import * as store from './forwardStore';
-import type { MailReader } from './mailReader';
+import { readMail } from './mailReader';
 
 /** A family forwards a few mails a day, and a filter some more; a flood is somebody else's. */
 const forwardPatience = {
@@ -47,17 +47,17 @@ async function placeOf(
 
 /** Takes in what a family forwards. @returns whether there is such a household. */
 export async function receiveForwarded(
-  { db, clock }: Pick<ServerDeps, 'db' | 'clock'>,
+  deps: Pick<ServerDeps, 'db' | 'clock' | 'threads'>,
   householdId: string,
   raw: Buffer,
-  reader: MailReader,
 ): Promise<boolean> {
+  const { db, clock } = deps;
   const household = await householdReader(db, householdId);
   if (!household) return false;
   await takeTry(db, [{ kind: 'forward', of: householdId, patience: forwardPatience }]);
   const now = await clock.now();
   const { language: lang, timeZone, children } = household;
-  const mail = await reader.read({ raw, lang, today: dateIn(timeZone, now) });
+  const mail = await readMail(deps, householdId, { raw, lang, today: dateIn(timeZone, now) });
   if (!mail) throw new HttpProblem('unreadable-file');
   const { from, subject, text, proposals } = mail;
   const place = await placeOf(db, householdId, children, { from, subject, text });

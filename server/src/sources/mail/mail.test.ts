@@ -1,9 +1,9 @@
 import { mailRoutes, type ForwardedMail } from '@cadro/contract';
 import type { Agent } from 'supertest';
-import { mailAddress } from '../../kit';
+import { mailAddress, Threads } from '../../kit';
 import { addOwnChild, putOwnCourse } from '../../testing/ownChild';
 import { World } from '../../testing/world';
-import { MailReader } from './mailReader';
+import { replyOf } from './mailReader';
 
 /* Mail that a family forwards: read apart, proposed on its words, taken by a tap. */
 let world: World;
@@ -167,12 +167,16 @@ it('has an address that nobody makes up', () => {
 });
 
 it('reads an answer that is nothing but line breaks beside everything else', async () => {
-  const reader = new MailReader();
+  const threads = new Threads();
   let others = 0;
   const tick = setInterval(() => (others += 1), 1);
-  const said = await reader.reply(`Yes, until Friday.\n${'\n'.repeat(3_000)}> Can she still turn it in?`);
+  const said = await replyOf(
+    { threads },
+    'wren',
+    `Yes, until Friday.\n${'\n'.repeat(3_000)}> Can she still turn it in?`,
+  );
   clearInterval(tick);
-  await reader.close();
+  await threads.close();
   // Who takes too long is given up, and the answer kept as it came.
   expect(said).toMatch(/^Yes, until Friday\./);
   expect(others).toBeGreaterThan(1);

@@ -27,7 +27,7 @@ const oneLine = (text: string): string => text.replace(/\s+/g, ' ').trim().slice
 const keepable = (text: string): string => text.replace(/\0|\p{Surrogate}/gu, '');
 
 /** Reads a mail as it came: who wrote it first, what about, and what it seems to say of work. */
-export default async ({ raw, lang, today }: MailAsk): Promise<ReadMail> => {
+export const read = async ({ raw, lang, today }: MailAsk): Promise<ReadMail> => {
   const mail = await simpleParser(Buffer.from(raw), { skipImageLinks: true, skipTextToHtml: true });
   const inner = unforward((mail.text ?? '').slice(0, longest.text));
   const html = typeof mail.html === 'string' ? mail.html.slice(0, longest.html) : '';

@@ -1,35 +1,37 @@
-import { Apart, threadProgram, type Returned } from '../../kit';
+import { NoTurn, threadKind, type Returned, type ServerDeps } from '../../kit';
 import type { Incoming, IncomingAsk } from './incoming';
+import type * as program from './mail.worker';
 import type { MailAsk, ReadMail } from './mail.worker';
 
-/** Reads mails in a thread of its own. */
-export class MailReader {
-  private readonly thread = new Apart(threadProgram(__dirname, 'mail.worker'), {
-    ...{ memoryMb: 192, patienceMs: 15_000, mostWaiting: 50 },
-  });
+/** Mails are read apart. Many may come at once, of one family or school, and all of them wait here. */
+const reading = threadKind<typeof program>(__dirname, 'mail.worker', {
+  ...{ memoryMb: 192, patienceMs: 15_000, mostOfOne: 50, mostWaiting: 50 },
+});
 
-  /** @returns null for a mail that cannot be read, or takes too much: what is wrong with one is wrong with it alone. */
-  read(ask: MailAsk): Promise<ReadMail | null> {
-    return this.thread.run<ReadMail>(ask).catch(() => null);
-  }
+type With = Pick<ServerDeps, 'threads'>;
 
-  /** A mail to a thread, or about a mail that could not be brought; null for one that cannot be read, or takes too much. */
-  incoming(ask: IncomingAsk): Promise<Incoming | null> {
-    return this.thread.run<Incoming>(ask, { name: 'incoming' }).catch(() => null);
-  }
+/** What is wrong with a mail is wrong with it alone; one that has no turn comes again. */
+const orElse =
+  <T>(instead: T) =>
+  (error: unknown): T => {
+    if (error instanceof NoTurn) throw error;
+    return instead;
+  };
 
-  /** What an answer says without the letter it quotes; all of it where that cannot be told, or takes too much. */
-  async reply(text: string): Promise<string> {
-    const said = await this.thread.run<string>(text, { name: 'reply' }).catch(() => '');
-    return said || text.trim();
-  }
+/** @returns null for a mail that cannot be read, or takes too much. @throws NoTurn while too many wait. */
+export const readMail = ({ threads }: With, whose: string, ask: MailAsk): Promise<ReadMail | null> =>
+  threads.of(reading).run('read', ask, { whose }).catch(orElse(null));
 
-  /** What a mail server says of a mail; null where it is no word of one, or takes too much to be read. */
-  returned(raw: Uint8Array): Promise<Returned | null> {
-    return this.thread.run<Returned | null>(raw, { name: 'returned' }).catch(() => null);
-  }
+/** A mail to a thread, or about a mail that could not be brought; null for one that cannot be read, or takes too much. */
+export const incomingMail = ({ threads }: With, whose: string, ask: IncomingAsk): Promise<Incoming | null> =>
+  threads.of(reading).run('incoming', ask, { whose }).catch(orElse(null));
 
-  close(): Promise<void> {
-    return this.thread.close();
-  }
+/** What an answer says without the letter it quotes; all of it where that cannot be told, or takes too much. */
+export async function replyOf({ threads }: With, whose: string, text: string): Promise<string> {
+  const said = await threads.of(reading).run('reply', text, { whose }).catch(orElse(''));
+  return said || text.trim();
 }
+
+/** What a mail server says of a mail; null where it is no word of one, or takes too much to be read. */
+export const returnedOf = ({ threads }: With, whose: string, raw: Uint8Array): Promise<Returned | null> =>
+  threads.of(reading).run('returned', raw, { whose }).catch(orElse(null));

@@ -9,7 +9,6 @@ import {
   familySchools,
   putFamilyBundle,
 } from '../imports/family/familyBundles';
-import type { Winnower } from '../imports/family/winnower';
 import { dropForwarded, forwardedMails, placeForwarded } from '../mail/forwarded';
 import { besideOf, putLead, putPair, requireBeside } from '../beside/beside';
 import { join, otherCourses, part } from '../beside/joined';
@@ -19,7 +18,7 @@ import { dropOwnWork, putOwnWork } from './ownWork';
 import type { OwnDeps } from './writeOwn';
 
 /** Schools whose exports a family hands over. */
-function schoolPages(router: Served, winnower: Winnower): void {
+function schoolPages(router: Served): void {
   mount(router, ownRoutes.schools, async ({ deps, guardianId }) => ({
     schools: await familySchools(deps, guardianId),
   }));
@@ -27,7 +26,7 @@ function schoolPages(router: Served, winnower: Winnower): void {
     id: await addFamilySource(deps, guardianId, body),
   }));
   mount(router, ownRoutes.putExport, async ({ deps, guardianId, params, query: { name }, request }) => ({
-    id: await putFamilyBundle(deps, guardianId, winnower, { ...params, name, stream: request }),
+    id: await putFamilyBundle(deps, guardianId, { ...params, name, stream: request }),
   }));
   mount(router, ownRoutes.answerExport, ({ deps, guardianId, params: { bundleId }, body: { answer } }) =>
     answerFamilyBundle(deps, guardianId, bundleId, answer),
@@ -76,7 +75,6 @@ function besidePages(router: Served, hooks: Pick<OwnDeps, 'reading' | 'onWritten
 /** What a family brings in itself. */
 export function ownRouter(
   given: ServerDeps,
-  winnower: Winnower,
   hooks: OwnLinkHooks & Pick<OwnDeps, 'reading' | 'onWritten'>,
 ): Router {
   const router = newRouter(given);
@@ -109,7 +107,7 @@ export function ownRouter(
   mount(router, ownRoutes.dropWork, ({ deps, guardianId, params }) =>
     dropOwnWork({ ...deps, reading, onWritten }, guardianId, params),
   );
-  schoolPages(router, winnower);
+  schoolPages(router);
   mailPages(router, { reading, onWritten });
   besidePages(router, { reading, onWritten });
   return router;

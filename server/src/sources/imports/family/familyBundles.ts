@@ -7,15 +7,16 @@ import { Readable, Transform, type TransformCallback } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import type { BodyOf, ownRoutes } from '@cadro/contract';
 import { isTimeZone } from '@cadro/core';
-import { addJobs, HttpProblem, houseOf, type ServerDeps } from '../../../kit';
+import { addJobs, HttpProblem, houseOf, threadKind, type ServerDeps } from '../../../kit';
 import { childrenFor, requireGuardian } from '../../../household';
 import { studentKeys } from '../../../records';
+import { toldBy } from '../../bundle/answers';
 import { BundleError } from '../../bundle/errors';
 import { readingJob } from '../../readingJob';
 import { answerBundle, bundlesOf } from '../bundleStore';
 import { receiveBundle } from '../receive';
 import * as store from './familyStore';
-import type { Winnower } from './winnower';
+import type * as program from './winnow.worker';
 
 /** More schools than a family has children at. */
 const mostSources = 10;
@@ -73,6 +74,11 @@ class AtMost extends Transform {
   }
 }
 
+/** Of a bundle only what is about a family's children is kept: that is done apart. */
+const winnowing = threadKind<typeof program>(__dirname, 'winnow.worker', {
+  ...{ memoryMb: 256, patienceMs: 60_000, mostOfOne: 3, mostWaiting: 20 },
+});
+
 /**
  * Takes a family's export in: of it only what is about the children it names is kept, which is read by and by like any
  * bundle. The file itself is gone when this has answered.
@@ -80,7 +86,6 @@ class AtMost extends Transform {
 export async function putFamilyBundle(
   deps: ServerDeps,
   guardianId: string,
-  winnower: Winnower,
   {
     sourceId,
     name,
@@ -93,12 +98,8 @@ export async function putFamilyBundle(
   try {
     await pipeline(Readable.from(stream), new AtMost(), createWriteStream(path, { mode: 0o600 }));
     const known = await studentKeys(house.db, sourceId);
-    const winnowed = await winnower.winnow({
-      path,
-      wanted: source.wanted,
-      known,
-      at: await deps.clock.now(),
-    });
+    const ask = { path, wanted: source.wanted, known, at: await deps.clock.now() };
+    const winnowed = await toldBy(deps.threads.of(winnowing).run('winnow', ask, { whose: guardianId }));
     if ('fault' in winnowed) {
       const message = winnowed.name;
       throw new HttpProblem(winnowed.fault, { errors: [{ path: '/children', message }] });

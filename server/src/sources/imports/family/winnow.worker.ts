@@ -1,4 +1,4 @@
 import { answerOf, type Answer } from '../../bundle/answers';
-import { winnow, type WinnowAsk, type Winnowed } from './winnow';
+import { winnow as winnowed, type WinnowAsk, type Winnowed } from './winnow';
 
-export default (ask: WinnowAsk): Promise<Answer<Winnowed>> => answerOf(winnow(ask));
+export const winnow = (ask: WinnowAsk): Promise<Answer<Winnowed>> => answerOf(winnowed(ask));

@@ -1,4 +1,3 @@
-import { createHash } from 'node:crypto';
 import { MessageChannel, type MessagePort } from 'node:worker_threads';
 import type { Rehearsal as Answer } from '@cadro/contract';
 import type { AlertRules } from '@cadro/core';
@@ -11,13 +10,12 @@ import {
   tellAlert,
   termOn,
 } from '@cadro/core';
-import { Apart, startOfDay, threadProgram, type Deps } from '../../kit';
+import { startOfDay, threadKind, type ServerDeps } from '../../kit';
 import { historiesOf } from '../histories';
 import { watchesOf, type Watch } from '../watchStore';
+import type * as program from './rehearse.worker';
 
 export interface RehearsalQuestion {
-  /** The same for the same histories and days. */
-  readonly key: string;
   readonly histories: readonly ChildHistory[];
   readonly days: readonly number[];
   readonly rules: AlertRules;
@@ -41,55 +39,39 @@ function termBegan(histories: readonly ChildHistory[], now: Date): Date {
   return new Date(Math.max(earliest, Math.min(now.getTime() - monthDays * dayMs, ...starts)));
 }
 
-/** Runs rules over the past in threads of their own, which start with the first question. */
-export class Rehearser {
-  private readonly thread = new Apart(threadProgram(__dirname, 'rehearse.worker'), {
-    ...{ memoryMb: 512, patienceMs: 60_000, mostWaiting: 50 },
-  });
+/** Runs rules over the past apart. */
+const rehearsing = threadKind<typeof program>(__dirname, 'rehearse.worker', {
+  ...{ memoryMb: 512, patienceMs: 60_000, mostOfOne: 3, mostWaiting: 50 },
+});
 
-  /**
-   * What the rules would have told a guardian this term, each day on what was known then.
-   * @param progress is told how much of it is done, 0 to 1.
-   */
-  async rehearse(
-    { db, clock }: Deps,
-    guardianId: string,
-    rules: AlertRules,
-    progress: (done: number) => void,
-  ): Promise<Answer> {
-    const now = await clock.now();
-    const watches = await watchesOf(db, { guardianIds: [guardianId] });
-    const historyOf = await historiesOf(
-      db,
-      watches.map(({ studentId }) => studentId),
-      now,
-    );
-    const histories = watches.map(historyOf);
-    const began = termBegan(histories, now);
-    const days = rehearsalDays(began.getTime(), now.getTime());
-    const answer = await this.ask({ histories, days, rules }, progress);
+/**
+ * What the rules would have told a guardian this term, each day on what was known then.
+ * @param progress is told how much of it is done, 0 to 1.
+ */
+export async function rehearse(
+  { db, clock, threads }: Pick<ServerDeps, 'db' | 'clock' | 'threads'>,
+  guardianId: string,
+  rules: AlertRules,
+  progress: (done: number) => void,
+): Promise<Answer> {
+  const now = await clock.now();
+  const watches = await watchesOf(db, { guardianIds: [guardianId] });
+  const historyOf = await historiesOf(
+    db,
+    watches.map(({ studentId }) => studentId),
+    now,
+  );
+  const histories = watches.map(historyOf);
+  const began = termBegan(histories, now);
+  const days = rehearsalDays(began.getTime(), now.getTime());
+  const { port1, port2 } = new MessageChannel();
+  port1.on('message', (done: number) => progress(done));
+  try {
+    const question: RehearsalQuestion = { histories, days, rules, port: port2 };
+    const answer = await threads.of(rehearsing).run('run', question, { whose: guardianId, gives: [port2] });
     return said(answer, watches, { began, now });
-  }
-
-  private async ask(
-    question: Omit<RehearsalQuestion, 'key' | 'port'>,
-    progress: (done: number) => void,
-  ): Promise<Rehearsal> {
-    const { port1, port2 } = new MessageChannel();
-    port1.on('message', (done: number) => progress(done));
-    const key = createHash('sha1')
-      .update(JSON.stringify([question.days, question.histories]))
-      .digest('hex');
-    try {
-      const whole: RehearsalQuestion = { ...question, key, port: port2 };
-      return await this.thread.run<Rehearsal>(whole, { gives: [port2] });
-    } finally {
-      port1.close();
-    }
-  }
-
-  close(): Promise<void> {
-    return this.thread.close();
+  } finally {
+    port1.close();
   }
 }
 

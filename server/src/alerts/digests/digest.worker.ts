@@ -1,0 +1,1 @@
+export { digestPaper } from './digestPaper';

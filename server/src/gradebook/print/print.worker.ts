@@ -1,0 +1,2 @@
+export { cardsPage } from './cardsPage';
+export { reportPage } from './reportPage';

@@ -1,0 +1,1 @@
+export { codeLetters } from './codeLetters';

@@ -1,0 +1,3 @@
+export { Apart, threadKind, TooMuch, type ApartLimits, type ThreadKind } from './apart';
+export { Threads } from './threads';
+export { NoTurn, Turns } from './turns';
