@@ -41,11 +41,26 @@ export const zoneOf = ({ children, timeZone }: Viewer, studentId: string | null 
   children.find(({ id }) => id === studentId)?.timeZone ?? timeZone;
 
 type Needed = 'key' | 'layer' | 'studentIds' | 'title' | 'on' | 'timeZone';
-/** An event of one whole day without anything more, but for what is given. */
+/**
+ * An event of one whole day without anything more, but for what is given. Written out: of a year of days there are
+ * thousands, and objects that are spread into each other cost ten times as much.
+ */
 export const eventOf = (
   given: Pick<CalendarEvent, Needed> & Partial<Omit<CalendarEvent, Needed>>,
 ): CalendarEvent => ({
-  ...{ detail: null, lastOn: given.on, startsAt: null, endsAt: null, place: null, href: null },
-  ...{ settled: false, marks: null, link: null },
-  ...given,
+  key: given.key,
+  layer: given.layer,
+  studentIds: given.studentIds,
+  title: given.title,
+  detail: given.detail ?? null,
+  on: given.on,
+  lastOn: given.lastOn ?? given.on,
+  startsAt: given.startsAt ?? null,
+  endsAt: given.endsAt ?? null,
+  timeZone: given.timeZone,
+  place: given.place ?? null,
+  href: given.href ?? null,
+  settled: given.settled ?? false,
+  marks: given.marks ?? null,
+  link: given.link ?? null,
 });

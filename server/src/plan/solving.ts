@@ -1,11 +1,5 @@
-import type { PlanEvening, PlanTask } from '@cadro/core';
 import { threadKind } from '../kit';
 import type * as program from './solve.worker';
-
-export interface Question {
-  readonly tasks: readonly PlanTask[];
-  readonly evenings: readonly PlanEvening[];
-}
 
 /** Plans apart, so that a hard question holds nobody else up. */
 export const solving = threadKind<typeof program>(__dirname, 'solve.worker', {

@@ -1,4 +1,4 @@
-import { MessageChannel, type MessagePort } from 'node:worker_threads';
+import { MessageChannel } from 'node:worker_threads';
 import type { Rehearsal as Answer } from '@cadro/contract';
 import type { AlertRules } from '@cadro/core';
 import {
@@ -14,14 +14,7 @@ import { startOfDay, threadKind, type ServerDeps } from '../../kit';
 import { historiesOf } from '../histories';
 import { watchesOf, type Watch } from '../watchStore';
 import type * as program from './rehearse.worker';
-
-export interface RehearsalQuestion {
-  readonly histories: readonly ChildHistory[];
-  readonly days: readonly number[];
-  readonly rules: AlertRules;
-  /** Takes how much is done, 0 to 1. */
-  readonly port: MessagePort;
-}
+import type { RehearsalQuestion } from './rehearse.worker';
 
 const monthDays = 30;
 /** A term is looked at as far back as this. */

@@ -1,6 +1,21 @@
 import { createHash } from 'node:crypto';
-import { factsOfDays, rehearse, type ChildFacts, type Rehearsal } from '@cadro/core';
-import type { RehearsalQuestion } from './rehearsal';
+import type { MessagePort } from 'node:worker_threads';
+import {
+  factsOfDays,
+  rehearse,
+  type AlertRules,
+  type ChildFacts,
+  type ChildHistory,
+  type Rehearsal,
+} from '@cadro/core';
+
+export interface RehearsalQuestion {
+  readonly histories: readonly ChildHistory[];
+  readonly days: readonly number[];
+  readonly rules: AlertRules;
+  /** Takes how much is done, 0 to 1. */
+  readonly port: MessagePort;
+}
 
 /** The facts of the last questions: another slider asks of the same days. */
 const kept = new Map<string, readonly (readonly ChildFacts[])[]>();

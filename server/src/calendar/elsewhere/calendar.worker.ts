@@ -73,7 +73,7 @@ export interface EventsAsk {
 /** More than anybody reads: what comes after them is left for who asks for later days. */
 const mostOccurrences = 2000;
 /** So many days are laid out at once, so that what is left out costs nothing. */
-const stretchDays = 62;
+const stretchDays = 31;
 
 /** The occurrences of each, as far as there are not too many of them in all. */
 export function expanded({ from, to, events }: EventsAsk): Occurrence[][] {
@@ -93,7 +93,8 @@ export function expanded({ from, to, events }: EventsAsk): Occurrence[][] {
       count += here.length;
     });
   }
-  return found;
+  const until = found.flatMap((each) => each.map(({ on }) => on)).sort()[mostOccurrences];
+  return until === undefined ? found : found.map((each) => each.filter(({ on }) => on < until));
 }
 
 export interface WriteAsk {

@@ -19,16 +19,23 @@ interface Draft extends DraftEvent {
 
 /** An event for a program that knows nothing of children and layers: both stand in its words. */
 function draftOf(viewer: Viewer, publicUrl: string, event: CalendarEvent): Draft {
-  const { key, layer, studentIds, title, detail, place, href, on, lastOn, startsAt, endsAt, timeZone } =
-    event;
+  const { studentIds, title } = event;
   const names = viewer.children.filter(({ id }) => studentIds.includes(id)).map(({ givenName }) => givenName);
   const page = pageOfEvent(event);
   return {
-    ...{ uid: `${key}@cadro`, layer, studentIds, text: detail, place },
+    uid: `${event.key}@cadro`,
+    layer: event.layer,
+    studentIds,
+    text: event.detail,
+    place: event.place,
     title: names.length > 0 ? `${names.join(', ')}: ${title}` : title,
-    href: href ?? (page && `${publicUrl}${page}`),
-    categories: [viewer.words.layer[layer]],
-    ...{ on, lastOn, startsAt, endsAt, timeZone },
+    href: event.href ?? (page && `${publicUrl}${page}`),
+    categories: [viewer.words.layer[event.layer]],
+    on: event.on,
+    lastOn: event.lastOn,
+    startsAt: event.startsAt,
+    endsAt: event.endsAt,
+    timeZone: event.timeZone,
   };
 }
 

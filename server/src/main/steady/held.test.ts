@@ -125,6 +125,5 @@ it('whatever is asked for, no turn of the loop takes longer than a tenth of a se
     await others;
     turns[name] = Math.round(await longestTurn());
   }
-  console.log(turns);
   expect(Object.entries(turns).filter(([, ms]) => ms > mostMs)).toEqual([]);
 }, 300_000);

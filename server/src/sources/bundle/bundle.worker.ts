@@ -1,8 +1,10 @@
 import type { Told } from '../translation';
 import { answerOf, type Answer } from './answers';
-import type { Opened } from './openApart';
 import { openBundle, type Batch, type From, type OpenBundle } from './readBundle';
 import type { RolesOfPerson } from './joined';
+
+/** What is known of a bundle before any of its rows is read. */
+export type Opened = Pick<OpenBundle, 'faults' | 'modes' | 'namesPeople'>;
 
 /* One bundle in a thread of its own, which is asked for one piece after the other. */
 let bundle: OpenBundle | null = null;

@@ -2,11 +2,9 @@ import { Apart, threadKind, type ApartLimits } from '../../kit';
 import type { Told } from '../translation';
 import { toldBy } from './answers';
 import type * as program from './bundle.worker';
+import type { Opened } from './bundle.worker';
 import type { RolesOfPerson } from './joined';
-import type { Batch, From, OpenBundle } from './readBundle';
-
-/** What is known of a bundle before any of its rows is read. */
-export type Opened = Pick<OpenBundle, 'faults' | 'modes' | 'namesPeople'>;
+import type { Batch, From } from './readBundle';
 
 /** A bundle that a thread of its own reads; the memory and time of reading are that thread's. */
 export interface BundleApart extends Opened {
