@@ -189,7 +189,19 @@ function AtOnce({
       <Words size="small" colour="soft">
         {t('reach.atOnceHint')}
       </Words>
-      {draft.atOnce ? <Ways draft={draft} textsOffered={textsOffered} onSet={onSet} /> : null}
+      {draft.atOnce ? (
+        <>
+          <Ways draft={draft} textsOffered={textsOffered} onSet={onSet} />
+          <TickLine
+            label={t('reach.subjects')}
+            on={draft.figuresInSubject ?? false}
+            onChange={(figuresInSubject) => onSet({ figuresInSubject })}
+          />
+          <Words size="small" colour="soft">
+            {t('reach.subjectsHint')}
+          </Words>
+        </>
+      ) : null}
       {textsOffered ? (
         <Field
           label={t('reach.phone')}

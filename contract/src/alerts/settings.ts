@@ -46,6 +46,8 @@ export const AlertDelivery = Type.Object(
     language: Language,
     /** In full with the country's number, `+15550100200`; null while there is none. */
     phone: Nullable(PhoneNumber),
+    /** Whether grades and counts stand in the subject of a mail, where others may read along; else in the mail alone. */
+    figuresInSubject: Type.Optional(Type.Boolean()),
   },
   strict,
 );

@@ -16,6 +16,7 @@ export * from './settings/alertRules';
 export * from './settings/presets';
 export * from './settings/schema';
 export * from './rehearse';
+export { hasPassed } from './delivery/passed';
 export * from './delivery/retry';
 export * from './settings/scale';
 export * from './settings/settings';

@@ -160,6 +160,9 @@ export const alertsEn = {
     lead: 'In the app you always find everything. This is what goes out besides.',
     atOnce: 'Tell me at once',
     atOnceHint: 'Each thing by itself, as it comes.',
+    subjects: 'Grades in the subject of a mail',
+    subjectsHint:
+      'A locked phone shows the subject to whoever sees it. Without this, grades are in the mail alone.',
     ways: 'What goes out at once',
     mail: 'Mail',
     text: 'Text',

@@ -163,6 +163,9 @@ export const alertsEs: SameKeys<typeof alertsEn> = {
     lead: 'En la aplicación siempre lo encuentra todo. Esto es lo que sale además.',
     atOnce: 'Avíseme enseguida',
     atOnceHint: 'Cada cosa por sí sola, según llega.',
+    subjects: 'Notas en el asunto del correo',
+    subjectsHint:
+      'Un teléfono bloqueado muestra el asunto a quien lo vea. Sin esto, las notas van solo dentro del correo.',
     ways: 'Lo que sale enseguida',
     mail: 'Correo',
     text: 'Texto',

@@ -16,6 +16,8 @@ export interface Told {
 /** A reason in sentences: what is so, the facts with their dates, which rule asked, and what to do next. */
 export interface Sentences {
   readonly headline: string;
+  /** The same without a grade or a count, for where others may read along; the headline where it has none. */
+  readonly discreet?: string;
   readonly facts: readonly string[];
   readonly rule: string;
   readonly next: string;

@@ -19,5 +19,6 @@ export const en: AlertWords = {
   days: (n) => counted(n, 'day', 'days'),
   manyWorks: (n, courseTitle) => `${n} loose ends in ${courseTitle}`,
   manyFinals: (grades, term) => `${term ? `${term}, final` : 'Final'}: ${grades}`,
+  manyFinalsAt: (courses, term) => `${term ? `${term}, final` : 'Final'} grades are in: ${courses}`,
   source: (name, at) => `${name}, ${at}`,
 };

@@ -20,5 +20,7 @@ export const es: AlertWords = {
   manyWorks: (n, courseTitle) => `${n} cabos sueltos en ${courseTitle}`,
   manyFinals: (grades, term) =>
     `${term ? `${term}, calificaciones finales` : 'Calificaciones finales'}: ${grades}`,
+  manyFinalsAt: (courses, term) =>
+    `${term ? `${term}: ya` : 'Ya'} están las calificaciones finales de ${courses}`,
   source: (name, at) => `${name}, ${at}`,
 };

@@ -42,29 +42,40 @@ function sentencesOf({ language }: AlertWords, reason: AlertReason, told: Told):
 /** An alert in words. */
 export interface ToldAlert {
   readonly headline: string;
+  /** The headline without grades and counts, for where others may read along. */
+  readonly discreet: string;
   /** Each reason, those it is told for first. */
   readonly reasons: readonly (Sentences & { readonly id: string; readonly source: string })[];
   readonly next: string;
 }
 
+type Headlines = Pick<ToldAlert, 'headline' | 'discreet'>;
+
 /** One headline for several reasons: what they have in common, else what the first one says. */
-function headlineOf(
+function headlinesOf(
   words: AlertWords,
   { courseTitle }: AlertSubject,
   reasons: readonly AlertReason[],
   formats: Formats,
-): string | null {
+): Headlines | null {
   const ends = reasons.filter(({ rule }) => rule === 'loose-end');
   const finals = reasons.flatMap((reason) =>
     reason.about === 'term' && reason.rule === 'term-final' ? [reason] : [],
   );
-  if (ends.length === reasons.length && ends.length > 1)
-    return words.manyWorks(ends.length, courseTitle ?? '');
+  if (ends.length === reasons.length && ends.length > 1) {
+    const headline = words.manyWorks(ends.length, courseTitle ?? '');
+    return { headline, discreet: headline };
+  }
   if (finals.length > 1) {
     const grades = finals.map((reason) =>
       `${reason.courseTitle ?? ''} ${finalWords(words.language, reason, { formats })}`.trim(),
     );
-    return words.manyFinals(formats.list(grades), finals[0]?.term ?? '');
+    const term = finals[0]?.term ?? '';
+    const courses = finals.map((reason) => reason.courseTitle ?? '');
+    return {
+      headline: words.manyFinals(formats.list(grades), term),
+      discreet: words.manyFinalsAt(formats.list(courses), term),
+    };
   }
   return null;
 }
@@ -111,9 +122,9 @@ export function tellAlert(
   const leading = alert.reasons.filter(({ id }) => lead.includes(id));
   const titled = alert.titled?.length ? alert.titled : leading.length > 0 ? leading : ordered;
   const [first] = titled;
-  const own = first ? sentencesOf(words, first, told).headline : '';
+  const { headline = '', discreet = headline } = first ? sentencesOf(words, first, told) : {};
   return {
-    headline: headlineOf(words, alert, titled, formats) ?? own,
+    ...(headlinesOf(words, alert, titled, formats) ?? { headline, discreet }),
     reasons,
     next: reasons[0]?.next ?? '',
   };

@@ -13,5 +13,7 @@ export interface AlertWords {
   readonly manyWorks: (count: number, courseTitle: string) => string;
   /** Several stored grades of one term in one alert, each with its course. */
   readonly manyFinals: (grades: string, term: string) => string;
+  /** The same without the grades: their courses. */
+  readonly manyFinalsAt: (courses: string, term: string) => string;
   readonly source: (name: string, at: string) => string;
 }

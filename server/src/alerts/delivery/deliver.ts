@@ -1,6 +1,6 @@
 import { DigestContent, type DeliveryFault } from '@cadro/contract';
 import { parse } from '@cadro/contract/parse';
-import { soonest, waitMsAfter } from '@cadro/core';
+import { hasPassed, soonest, waitMsAfter } from '@cadro/core';
 import {
   type MailCarrier,
   addJobs,
@@ -49,13 +49,21 @@ type Content =
   | { readonly about: 'digest'; readonly digest: DigestContent; readonly rhythm: 'daily' | 'weekly' }
   | { readonly about: 'test' };
 
-/** Null where nothing may be said any more: the alert is gone, or the link to the child has ended. */
-async function contentOf(db: Db, row: DeliveryRow): Promise<Content | null> {
+/** An alert without what has passed while it waited; null where nothing else was to be told of it. */
+function stillTold(alert: KeptAlert, { told }: DeliveryRow, now: Date): KeptAlert | null {
+  const reasons = alert.reasons.filter((reason) => !hasPassed(reason, now.getTime()));
+  const wanted = told.length === 0 || reasons.some(({ id }) => told.includes(id));
+  return wanted || !alert.reasons.some(({ id }) => told.includes(id)) ? { ...alert, reasons } : null;
+}
+
+/** Null where nothing may be said any more: the alert is gone or its day is over, or the link to the child has ended. */
+async function contentOf(db: Db, row: DeliveryRow, now: Date): Promise<Content | null> {
   switch (row.about) {
     case 'test':
       return { about: 'test' };
     case 'alert': {
-      const alert = row.alert_id ? await alertById(db, row.guardian_id, row.alert_id) : undefined;
+      const kept = row.alert_id ? await alertById(db, row.guardian_id, row.alert_id) : undefined;
+      const alert = kept && stillTold(kept, row, now);
       if (!alert) return null;
       if (alert.studentId === null) return { about: 'alert', alert, child: null };
       const child = (await toldChildren(db, row.guardian_id, [alert.studentId])).get(alert.studentId);
@@ -85,6 +93,8 @@ function letterOf(deps: DeliverDeps, settings: Settings, row: DeliveryRow, conte
     language: settings.delivery.language,
     publicUrl,
     stopUrl: stopUrl(deps.config, settings.guardianId),
+    timeZone: settings.delivery.timeZone,
+    figuresInSubject: settings.delivery.figuresInSubject ?? false,
   };
   switch (content.about) {
     case 'alert':
@@ -146,11 +156,11 @@ async function sendTextTo(
   content: Content,
 ): Promise<void> {
   const { textGateway, publicUrl } = deps.config;
-  const { phone, language } = settings.delivery;
+  const { phone, language, timeZone } = settings.delivery;
   if (!textGateway || !phone) throw new SendError({ reason: 'no-texts', status: null }, 'refused');
   const text =
     content.about === 'alert'
-      ? alertText(content.alert, content.child, row.told, { language, publicUrl })
+      ? alertText(content.alert, content.child, row.told, { language, publicUrl, timeZone })
       : letterWords[language].test.text;
   await sendText(textGateway, { to: phone, text, key: row.id });
 }
@@ -189,7 +199,7 @@ async function outcomeOf(deps: DeliverDeps, row: DeliveryRow, now: Date): Promis
   const { db } = deps;
   const settings = await settingsOf(db, row.guardian_id);
   // What its receiver may see at this moment, and no more.
-  const content = await contentOf(personalDb(db, row.guardian_id), row);
+  const content = await contentOf(personalDb(db, row.guardian_id), row, now);
   if (!settings || !content) return dropped('nothing-left');
   const reason = unwanted(settings, row);
   if (reason) return dropped(reason);

@@ -116,6 +116,28 @@ afterEach(async () => {
   await world.moveTo(opens);
 });
 
+it.each([
+  ['a day that is to come', '2026-10-24T02:59:00Z', 'sent'],
+  ['a day that has passed meanwhile', '2026-10-20T02:59:00Z', 'dropped'],
+])('of %s a mail that has waited says so, or is not sent', async (_name, dueAt, state) => {
+  const kept = await world.db('alerts').where({ id: alertId }).first<{ reasons: object[] }>('reasons');
+  const [reason] = kept.reasons as { work: object }[];
+  const test = { ...reason, id: 'big-work:keel', rule: 'big-work', work: { ...reason?.work, dueAt } };
+  await world
+    .db('alerts')
+    .where({ id: alertId })
+    .update({ reasons: JSON.stringify([test]), told: '["big-work:keel"]' });
+  const id = await out('mail');
+  await world.db('deliveries').where({ id }).update({ told: '["big-work:keel"]' });
+  await deliver(deps(), id);
+  const fault = state === 'dropped' ? { reason: 'nothing-left', status: null } : null;
+  expect(await stateOf(id)).toMatchObject({ state, fault });
+  await world
+    .db('alerts')
+    .where({ id: alertId })
+    .update({ reasons: JSON.stringify(kept.reasons), told: '["loose-end:keel"]' });
+});
+
 describe('a first look', () => {
   it('tells nothing of what is there already', async () => {
     const [{ count } = { count: 0 }] = await world

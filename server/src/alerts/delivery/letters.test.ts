@@ -3,8 +3,8 @@ import { alertLetter, alertText, digestLetter, testLetter } from './letters';
 import { guardianOfToken, stopToken } from './mailStop';
 import type { KeptAlert } from '../store';
 
-const frame = (language: Language) => ({
-  language,
+const frame = (language: Language, figuresInSubject = false) => ({
+  ...{ language, figuresInSubject, timeZone: 'America/Halifax' },
   publicUrl: 'https://cadro.example',
   stopUrl: 'https://cadro.example/mail-stop/x',
 });
@@ -106,6 +106,39 @@ describe.each(languages)('in %s', (language) => {
   it('a try says that it is one', () => {
     expect(testLetter(frame(language)).subject).toMatch(/Cadro$/);
   });
+});
+
+const scored: KeptAlert = {
+  ...alert,
+  reasons: works.map((reason) => ({
+    ...reason,
+    rule: 'scored',
+    work: { ...(reason.about === 'work' ? reason.work : works[0]), earned: 17, status: 'scored' },
+  })) as KeptAlert['reasons'],
+};
+it.each([
+  ['en', false, 'Caspian: Ribs & “frames” was scored'],
+  ['en', true, 'Caspian: Ribs & “frames”: 17 of 20'],
+  ['es', false, 'Caspian: Ribs & “frames”: calificado'],
+] as const)('in %s a subject says grades where they are wanted: %s', (language, wanted, subject) => {
+  const letter = alertLetter(scored, child, ['loose-end:1'], frame(language, wanted));
+  expect(letter.subject).toBe(subject);
+  // In the mail itself they stand either way.
+  expect(letter.text).toMatch(/17 (of|de) 20/);
+});
+
+it('a mail is dark where its reader’s screen is, and paper for who does not know how', () => {
+  const { html } = alertLetter(alert, child, ['loose-end:1'], frame('en'));
+  expect(html).toContain('<meta name="color-scheme" content="light dark">');
+  expect(html).toMatch(/@media \(prefers-color-scheme:dark\)\{body,table\{background:#10182A!important\}/);
+  expect(html.match(/<td(?! align)[^>]*>/g)?.every((cell) => /class="(ink|soft)"/.test(cell))).toBe(true);
+  expect(html.match(/<a [^>]*>/g)?.every((each) => /class="(ink|soft|plum)"/.test(each))).toBe(true);
+});
+
+it('what is about no child has the guardian’s own days', () => {
+  const late = works.map((reason) => ({ ...reason, at: '2026-10-16T01:00:00Z' }));
+  const { text } = alertLetter({ ...alert, reasons: late }, null, [], frame('en'));
+  expect(text).toContain('Thu 15 Oct');
 });
 
 it('an alert about no child names none', () => {

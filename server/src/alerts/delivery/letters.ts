@@ -41,6 +41,10 @@ interface Frame {
   readonly publicUrl: string;
   /** Where mail is stopped by hand. */
   readonly stopUrl: string;
+  /** The guardian's own, for what is about no child. */
+  readonly timeZone: string;
+  /** Whether grades and counts may stand in a subject. */
+  readonly figuresInSubject: boolean;
 }
 
 const foot = ({ language, publicUrl, stopUrl }: Frame): MailPart[] => [
@@ -59,8 +63,9 @@ export function alertLetter(
   const { language, publicUrl } = frame;
   const words = letterWords[language];
   // A mail is titled by its own news.
-  const told = tellAlert(language, { ...alert, titled: [] }, { timeZone: child?.timeZone ?? 'UTC', lead });
-  const named = child ? `${child.givenName}: ${told.headline}` : told.headline;
+  const timeZone = child?.timeZone ?? frame.timeZone;
+  const told = tellAlert(language, { ...alert, titled: [] }, { timeZone, lead });
+  const named = (headline: string) => (child ? `${child.givenName}: ${headline}` : headline);
   const reasons = told.reasons
     .slice(0, 6)
     .flatMap(({ headline, facts, rule, source }) => [
@@ -69,14 +74,15 @@ export function alertLetter(
       small(`${rule} ${words.source(source)}`),
     ]);
   const parts = [
-    title(named),
+    title(named(told.headline)),
     ...reasons,
     heading(words.next),
     paragraph(told.next),
     link(words.open, `${publicUrl}${placeOfAlert(alert, leadFirst(alert.reasons, lead))}`),
     ...foot(frame),
   ];
-  return { subject: named, ...mailOf(parts, language) };
+  const subject = named(frame.figuresInSubject ? told.headline : told.discreet);
+  return { subject, ...mailOf(parts, language) };
 }
 
 /** One alert as a text message: short, with where to read on. */
@@ -84,12 +90,12 @@ export function alertText(
   alert: KeptAlert,
   child: { readonly givenName: string; readonly timeZone: string } | null,
   lead: readonly string[],
-  { language, publicUrl }: Omit<Frame, 'stopUrl'>,
+  { language, publicUrl, timeZone }: Pick<Frame, 'language' | 'publicUrl' | 'timeZone'>,
 ): string {
   const { headline } = tellAlert(
     language,
     { ...alert, titled: [] },
-    { timeZone: child?.timeZone ?? 'UTC', lead },
+    { timeZone: child?.timeZone ?? timeZone, lead },
   );
   return `${child ? `${child.givenName}: ` : ''}${headline}. ${publicUrl}/alerts/${alert.id}`;
 }

@@ -40,6 +40,7 @@ export const daysMissed = childRule({
       asked: ({ amount }) => `You are told when ${amount} % of school days are missed.`,
       tell: (reason, told) => ({
         headline: `${reason.share?.missed ?? 0} of ${reason.share?.of ?? 0} school days missed`,
+        discreet: 'Many school days missed',
         facts: [daysIn('en', reason, told).on],
         rule: 'You are told when the share of missed days is high.',
         next: 'Look at which work fell on those days.',
@@ -50,6 +51,7 @@ export const daysMissed = childRule({
       asked: ({ amount }) => `Se le avisa cuando se pierde el ${amount} % de los días de clase.`,
       tell: (reason, told) => ({
         headline: `${reason.share?.missed ?? 0} de ${reason.share?.of ?? 0} días de clase perdidos`,
+        discreet: 'Muchos días de clase perdidos',
         facts: [daysIn('es', reason, told).on],
         rule: 'Se le avisa cuando la parte de días perdidos es alta.',
         next: 'Mire qué trabajo cayó en esos días.',

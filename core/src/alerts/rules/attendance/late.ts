@@ -38,6 +38,7 @@ export const late = childRule({
         const { length } = reason.days;
         return {
           headline: `Late ${length === 1 ? 'once' : `${length} times`} since ${first}`,
+          discreet: `Late arrivals since ${first}`,
           facts: [on, ...which],
           rule: 'You are told of late arrivals from a number on.',
           next: 'Talk about the way to school and between lessons.',
@@ -51,6 +52,7 @@ export const late = childRule({
         const { on, which, first } = daysIn('es', reason, told);
         return {
           headline: `${counted(reason.days.length, 'retraso', 'retrasos')} desde el ${first}`,
+          discreet: `Retrasos desde el ${first}`,
           facts: [on, ...which],
           rule: 'Se le avisa de los retrasos a partir de un número.',
           next: 'Hablen del camino al colegio y entre clases.',

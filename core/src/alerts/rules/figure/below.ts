@@ -33,6 +33,7 @@ export const below = childRule({
         const limit = say(reason.limit ?? reason.now);
         return {
           headline: `${course} is at ${grade}, below ${limit}`,
+          discreet: `${course} is below your limit`,
           facts,
           rule: `You are told when a figure is below ${limit}.`,
           next: see,
@@ -46,6 +47,7 @@ export const below = childRule({
         const limit = say(reason.limit ?? reason.now);
         return {
           headline: `${course} está en ${grade}, por debajo de ${limit}`,
+          discreet: `${course} está por debajo de su límite`,
           facts,
           rule: `Se le avisa cuando una cifra está por debajo de ${limit}.`,
           next: see,

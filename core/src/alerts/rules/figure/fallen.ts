@@ -34,6 +34,7 @@ export const fallen = childRule({
         const { name, facts, see, from, to } = figureIn('en', reason, told);
         return {
           headline: `${name} fell from ${from} to ${to}`,
+          discreet: `${name} has fallen`,
           facts,
           rule: 'You are told when a figure falls by much within days.',
           next: see,
@@ -47,6 +48,7 @@ export const fallen = childRule({
         const { name, facts, see, from, to } = figureIn('es', reason, told);
         return {
           headline: `${name} bajó de ${from} a ${to}`,
+          discreet: `${name} ha bajado`,
           facts,
           rule: 'Se le avisa cuando una cifra baja mucho en pocos días.',
           next: see,

@@ -33,6 +33,7 @@ export const ifLeft = childRule({
         const { ifLeft: left, limit, now } = reason;
         return {
           headline: `${course} shows ${grade}, and drops to ${say(left ?? now)} if nothing changes`,
+          discreet: `${course} will drop if nothing changes`,
           facts: [...facts, "It has work under it that hasn't been graded, so it doesn't count yet."],
           rule: `You are told when a figure would fall below ${say(limit ?? now)} if nothing more came in.`,
           next: 'See which work it is, and ask whether it was handed in.',
@@ -46,6 +47,7 @@ export const ifLeft = childRule({
         const { ifLeft: left, limit, now } = reason;
         return {
           headline: `${course} muestra ${grade}, y baja a ${say(left ?? now)} si nada cambia`,
+          discreet: `${course} bajará si nada cambia`,
           facts: [...facts, 'Hay trabajo vencido sin calificar que aún no cuenta.'],
           rule: `Se le avisa cuando una cifra caería por debajo de ${say(limit ?? now)} si no llegara nada más.`,
           next: 'Mire qué trabajo es, y pregunte si se entregó.',

@@ -33,6 +33,7 @@ export const improved = childRule({
         const { name, facts, from, to } = figureIn('en', reason, told);
         return {
           headline: `${name} rose from ${from} to ${to}`,
+          discreet: `${name} has risen`,
           facts,
           rule: 'You are told when a figure rises by much within days.',
           next: 'Say so at home.',
@@ -46,6 +47,7 @@ export const improved = childRule({
         const { name, facts, from, to } = figureIn('es', reason, told);
         return {
           headline: `${name} subió de ${from} a ${to}`,
+          discreet: `${name} ha subido`,
           facts,
           rule: 'Se le avisa cuando una cifra sube mucho en pocos días.',
           next: 'Dígalo en casa.',

@@ -37,6 +37,7 @@ export const letterStep = childRule({
         const { letterBefore, letterNow } = reason;
         return {
           headline: `${name} went from ${letterBefore ?? ''} to ${letterNow ?? 'below every letter'}`,
+          discreet: `${name} is down a letter`,
           facts,
           rule: 'You are told when a figure comes down to a lower letter.',
           next: see,
@@ -50,6 +51,7 @@ export const letterStep = childRule({
         const { letterBefore, letterNow } = reason;
         return {
           headline: `${name} pasó de ${letterBefore ?? ''} a ${letterNow ?? 'menos que cualquier letra'}`,
+          discreet: `${name} bajó de letra`,
           facts,
           rule: 'Se le avisa cuando una cifra baja a una letra inferior.',
           next: see,

@@ -34,6 +34,7 @@ export const slipping = childRule({
         const { say, name, facts } = figureIn('en', reason, told);
         return {
           headline: `${name} is slipping, by about ${say(Math.abs(reason.perWeek ?? 0))} a week`,
+          discreet: `${name} is slipping`,
           facts,
           rule: 'You are told when a figure goes down for weeks.',
           next: 'Talk it over, and look at which kind of work it is.',
@@ -47,6 +48,7 @@ export const slipping = childRule({
         const { say, name, facts } = figureIn('es', reason, told);
         return {
           headline: `${name} va bajando, unos ${say(Math.abs(reason.perWeek ?? 0))} por semana`,
+          discreet: `${name} va bajando`,
           facts,
           rule: 'Se le avisa cuando una cifra baja durante semanas.',
           next: 'Háblenlo, y miren de qué clase de trabajo se trata.',

@@ -36,16 +36,20 @@ const texts = {
   en: {
     of: 'of',
     final: (course: string, grade: string) => [`${course}, final`, grade].filter(Boolean).join(': '),
+    thereIs: (course: string) => `${course}: the final grade is in`,
     changed: (course: string, was: string, now: string) =>
       `${course}: the final grade was changed from ${was} to ${now}`,
+    changedAtAll: (course: string) => `${course}: the final grade was changed`,
     count: (grade: string) => `By our count it was ${grade}.`,
   },
   es: {
     of: 'de',
     final: (course: string, grade: string) =>
       [`${course}, calificación final`, grade].filter(Boolean).join(': '),
+    thereIs: (course: string) => `${course}: ya está la calificación final`,
     changed: (course: string, was: string, now: string) =>
       `${course}: la calificación final cambió de ${was} a ${now}`,
+    changedAtAll: (course: string) => `${course}: la calificación final cambió`,
     count: (grade: string) => `Según nuestra cuenta era ${grade}.`,
   },
 } as const;
@@ -66,8 +70,8 @@ export function finalWords(
   );
 }
 
-function said(language: Language, reason: TermReason, told: Told) {
-  const { of, final, changed, count } = texts[language];
+function saidOf(language: Language, reason: TermReason, told: Told) {
+  const { of, final, thereIs, changed, changedAtAll, count } = texts[language];
   const { was, grade, ...rest } = reason;
   const course = reason.courseTitle ?? '';
   const now = finalWords(language, reason, told);
@@ -75,7 +79,8 @@ function said(language: Language, reason: TermReason, told: Told) {
   const ours = grade?.count
     ? [count(gradeWords(told.formats, { ...grade, ...grade.count }, reason.gradeOutOf ?? 100, of))]
     : [];
-  return { headline: before ? changed(course, before, now) : final(course, now), ours };
+  const discreet = before ? changedAtAll(course) : thereIs(course);
+  return { headline: before ? changed(course, before, now) : final(course, now), discreet, ours };
 }
 
 /** The school has stored a course's grade of a term for good, or has changed what it had stored. */
@@ -118,9 +123,9 @@ export const termFinal = childRule({
     en: {
       name: 'A final grade',
       tell: (reason, told) => {
-        const { headline, ours } = said('en', reason, told);
+        const { ours, ...said } = saidOf('en', reason, told);
         return {
-          headline,
+          ...said,
           facts: [...ours, `${reason.term}, reported ${told.formats.day(reason.at)}.`],
           rule: 'You are told when the school stores a grade for good.',
           next: 'See the term grades.',
@@ -130,9 +135,9 @@ export const termFinal = childRule({
     es: {
       name: 'Una calificación final',
       tell: (reason, told) => {
-        const { headline, ours } = said('es', reason, told);
+        const { ours, ...said } = saidOf('es', reason, told);
         return {
-          headline,
+          ...said,
           facts: [...ours, `${reason.term}, comunicada el ${told.formats.day(reason.at)}.`],
           rule: 'Se le avisa cuando la escuela guarda una calificación final.',
           next: 'Vea las calificaciones del periodo.',

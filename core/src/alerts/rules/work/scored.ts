@@ -49,6 +49,7 @@ export const scored = childRule({
         const { title, earned } = reason.work;
         return {
           headline: earned === null ? `${title} was scored` : `${title}: ${marked}`,
+          discreet: `${title} was scored`,
           facts: [`${course}, scored on ${on}.`],
           rule: 'You are told when a score is posted.',
           next: 'Ask how it went.',
@@ -62,6 +63,7 @@ export const scored = childRule({
         const { title, earned } = reason.work;
         return {
           headline: earned === null ? `${title}: calificado` : `${title}: ${marked}`,
+          discreet: `${title}: calificado`,
           facts: [`${course}, calificado el ${on}.`],
           rule: 'Se le avisa cuando se publica una nota.',
           next: 'Pregunte cómo le fue.',

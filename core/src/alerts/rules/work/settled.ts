@@ -44,6 +44,7 @@ export const settled = childRule({
         const { title, was } = reason.work;
         return {
           headline: `${title}: was ${was ? wasWords.en[was] : 'open'}, now ${marked}`,
+          discreet: `${title}: was ${was ? wasWords.en[was] : 'open'}, now graded`,
           facts: [`${course}, marked on ${on}.`],
           rule: 'You are told when a loose end is tied up.',
           next: 'Say so at home.',
@@ -57,6 +58,7 @@ export const settled = childRule({
         const { title, was } = reason.work;
         return {
           headline: `${title}: constaba como «${was ? wasWords.es[was] : 'abierto'}», ahora ${marked}`,
+          discreet: `${title}: constaba como «${was ? wasWords.es[was] : 'abierto'}», ya calificado`,
           facts: [`${course}, corregido el ${on}.`],
           rule: 'Se le avisa cuando se ata un cabo suelto.',
           next: 'Dígalo en casa.',
