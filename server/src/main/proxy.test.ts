@@ -1,8 +1,9 @@
-import { householdRoutes } from '@cadro/contract';
+import { alertRoutes, householdRoutes } from '@cadro/contract';
 import { execFileSync, spawn, type ChildProcess } from 'node:child_process';
 import { once } from 'node:events';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { createServer, type IncomingMessage, type Server as HttpServer } from 'node:http';
+import { connect, type ClientHttp2Session, type ClientHttp2Stream } from 'node:http2';
 import { request as httpsRequest } from 'node:https';
 import type { AddressInfo } from 'node:net';
 import { text } from 'node:stream/consumers';
@@ -24,7 +25,7 @@ let port = 0;
 /** The shipped file with this run's addresses, in a frame that needs no rights. */
 function settings(listen: number, cadro: number): string {
   const shipped = readFileSync(join(__dirname, '..', '..', '..', 'deploy', 'nginx.conf'), 'utf8')
-    .replace('listen 443 ssl', `listen 127.0.0.1:${listen} ssl`)
+    .replace('listen 443 ssl http2', `listen 127.0.0.1:${listen} ssl http2`)
     .replace('/etc/ssl/cadro/fullchain.pem', join(folder, 'cert.pem'))
     .replace('/etc/ssl/cadro/privkey.pem', join(folder, 'key.pem'))
     .replaceAll('127.0.0.1:4600', `127.0.0.1:${cadro}`);
@@ -114,6 +115,63 @@ it('one signs in through it, and the cookie is for https alone', async () => {
   const cookie = sessionCookieOf(answer);
   expect((await ask(householdRoutes.me.path, { method: 'GET', headers: { cookie } })).status).toBe(200);
 });
+
+/** A browser’s one connection, over which all of its requests go at once. */
+async function overOne<T>(use: (session: ClientHttp2Session) => Promise<T>): Promise<T> {
+  const session = connect(`https://127.0.0.1:${port}`, { rejectUnauthorized: false });
+  try {
+    return await use(session);
+  } finally {
+    session.destroy();
+  }
+}
+function open(
+  session: ClientHttp2Session,
+  path: string,
+  { cookie, body }: { cookie?: string; body?: object },
+) {
+  const stream = session.request({
+    ...{ ':authority': 'cadro.example', ':path': path, ':method': body ? 'POST' : 'GET' },
+    ...{ origin: 'https://cadro.example', ...(cookie ? { cookie } : {}) },
+    ...(body ? { 'content-type': 'application/json', 'idempotency-key': `"${path}"` } : {}),
+  });
+  stream.setEncoding('utf8');
+  stream.end(body ? JSON.stringify(body) : undefined);
+  return stream;
+}
+async function statusOf(stream: ClientHttp2Stream): Promise<number> {
+  const [headers] = (await once(stream, 'response')) as [{ ':status': number }];
+  stream.resume();
+  return headers[':status'];
+}
+
+it(
+  'over HTTP/2 a stream of alerts comes as it is told, beside everything else on one connection',
+  () =>
+    overOne(async (session) => {
+      const answer = await signIn({ email: 'maren@test.example', password });
+      const cookie = sessionCookieOf(answer);
+      const stream = open(session, '/api/alerts/live', { cookie });
+      let said = '';
+      stream.on('data', (text: string) => (said += text));
+      const heard = async (what: RegExp) => {
+        while (!what.test(said)) await once(stream, 'data');
+      };
+      await heard(/retry: 3000/);
+      expect(session.alpnProtocol).toBe('h2');
+      const silence = { alertKey: null, studentId: null, courseId: null, kind: 'good', until: '2026-12-01' };
+      const path = alertRoutes.silence.path;
+      const statuses = await Promise.all([
+        statusOf(open(session, path, { cookie, body: silence })),
+        ...['/api/me', '/api/brief', '/api/courses', '/'].map((each) =>
+          statusOf(open(session, each, { cookie })),
+        ),
+      ]);
+      expect(statuses).toEqual([201, 200, 200, 200, 404]);
+      await heard(/event: state/);
+    }),
+  30_000,
+);
 
 it('a caller is counted by where the proxy has seen it, whatever it says of itself', async () => {
   await world.db('login_tries').delete();
