@@ -150,7 +150,10 @@ async function main() {
   requireFolder(folder);
   await Promise.all([
     step('System packages', (tell) =>
-      ensureSystem(['postgresql', 'nginx-light', 'pgbouncer', 'chromium-headless-shell'], tell),
+      ensureSystem(
+        ['postgresql', 'nginx-light', 'pgbouncer', 'exim4-daemon-light', 'chromium-headless-shell'],
+        tell,
+      ),
     ),
     step('Dependencies', ensureDependencies),
   ]);

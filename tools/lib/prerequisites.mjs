@@ -9,6 +9,8 @@ const debian = {
   'nginx-light': () => existsSync('/usr/sbin/nginx'),
   // A pooler in front of PostgreSQL, as some have.
   pgbouncer: () => existsSync('/usr/sbin/pgbouncer'),
+  // A mail server that takes what Cadro sends, as it is in operation.
+  'exim4-daemon-light': () => existsSync('/usr/sbin/exim4'),
   // The browser without windows: smaller than the whole one, and a quarter faster.
   'chromium-headless-shell': () => existsSync('/usr/bin/chromium-headless-shell'),
 };
