@@ -1,5 +1,5 @@
 import ICAL from 'ical.js';
-import { daysAfter } from '../../dates';
+import { dayMs, daysAfter } from '../../dates';
 import { isBounded } from './bounds';
 import { nearerStart } from './nearer';
 import { RuleTooLong, stepsOfOne, withinSteps, type Steps } from './steps';
@@ -21,7 +21,6 @@ export interface Occurrence {
 
 /** Occurrences looked at in one event; daily for forty years is within. */
 const mostSteps = 15_000;
-const daySeconds = 24 * 60 * 60;
 /** A changed occurrence may have been moved by so many days. */
 const mostMoved = 62;
 /** By the clock of another zone it is another day. */
@@ -94,7 +93,7 @@ function plainly(event: ICAL.Event) {
 /** For how many days the longest of some events lasts at most. */
 const mostDays = (components: readonly ICAL.Component[]): number =>
   Math.max(
-    ...components.map((each) => Math.ceil(new ICAL.Event(each).duration.toSeconds() / daySeconds) + 1),
+    ...components.map((each) => Math.ceil(new ICAL.Event(each).duration.toSeconds() / (dayMs / 1000)) + 1),
   );
 
 interface Range {

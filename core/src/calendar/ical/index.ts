@@ -2,7 +2,6 @@
 export * from './expand';
 export * from './publish';
 export * from './read';
-export { type Steps } from './steps';
 export * from './recurrence';
 export * from './write';
 export * from './zones';

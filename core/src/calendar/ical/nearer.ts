@@ -1,7 +1,7 @@
 import type ICAL from 'ical.js';
+import { dayMs } from '../../dates';
 
 const daysOf: Readonly<Record<string, number>> = { DAILY: 1, WEEKLY: 7 };
-const dayMs = 86_400_000;
 const dayOf = (on: string): number => Date.parse(`${on.slice(0, 10)}T00:00:00Z`) / dayMs;
 
 /**

@@ -52,6 +52,7 @@ type Content =
 /** An alert without what has passed while it waited; null where nothing else was to be told of it. */
 function stillTold(alert: KeptAlert, { told }: DeliveryRow, now: Date): KeptAlert | null {
   const reasons = alert.reasons.filter((reason) => !hasPassed(reason, now.getTime()));
+  if (reasons.length === 0 && alert.reasons.length > 0) return null;
   const wanted = told.length === 0 || reasons.some(({ id }) => told.includes(id));
   return wanted || !alert.reasons.some(({ id }) => told.includes(id)) ? { ...alert, reasons } : null;
 }
