@@ -129,6 +129,7 @@ const courseFacts = (sight: CourseSight): CourseFacts => ({
     doubtful: null,
     leftAs: 0,
     termEnd: '2026-12-18T23:59:00Z',
+    readAt: null,
   },
   looseEnds: openEndsOf(sight.answer).map((end) => named(end, sight)),
 });

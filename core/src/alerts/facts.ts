@@ -43,6 +43,8 @@ export interface CourseSight {
   readonly id: string;
   readonly title: string;
   readonly sourceName: string;
+  /** The last whole reading of its source; null where the family writes the record itself. */
+  readonly readAt: string | null;
   readonly policy: Policy;
   readonly answer: SightFigures;
   /** The grade of its term as it is told: the school's own where it states one. */
@@ -170,6 +172,7 @@ function sightOf(course: CourseHistory, { today, asOfMs, figuresAt, grades }: Se
       id: course.id,
       title: course.title,
       sourceName: course.sourceName,
+      readAt: course.readAt,
       policy,
       answer,
       grade: courseGrade(policy, answer, stated),

@@ -39,6 +39,8 @@ export interface CourseHistory {
   readonly id: string;
   readonly title: string;
   readonly sourceName: string;
+  /** The last whole reading of its source; null where the family writes the record itself. */
+  readonly readAt: string | null;
   readonly terms: readonly TermHistory[];
   /** What the source calls each work: 'test', 'project'. */
   readonly itemKinds: Readonly<Record<string, string>>;

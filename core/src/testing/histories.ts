@@ -65,6 +65,7 @@ export interface Sketch {
   readonly outOf?: number;
   readonly classroom?: ChildHistory['courses'][number]['classroom'];
   readonly offers?: ChildHistory['courses'][number]['offers'];
+  readonly readAt?: string | null;
 }
 
 /** One child with one course, from what is said of it. */
@@ -78,6 +79,7 @@ export const historyOf = ({
   outOf = 100,
   classroom,
   offers = [],
+  readAt = null,
 }: Sketch): ChildHistory => ({
   studentId: 'child',
   timeZone: 'UTC',
@@ -87,6 +89,7 @@ export const historyOf = ({
       id: 'kelp',
       title: 'Kelp chemistry',
       sourceName: 'Gannet Head',
+      readAt,
       itemKinds: Object.fromEntries(
         items.filter(({ id }) => id.startsWith('test')).map(({ id }) => [id, 'test']),
       ),

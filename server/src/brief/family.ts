@@ -111,6 +111,7 @@ export async function namedCourses(
         looseEnds: ofCourse(row),
         doubtful: sure.get(`${studentId}:${id}`) ?? null,
         closed: named(ended?.closed ?? [], studentId, names),
+        readAt: row.freshness.byHand ? null : row.freshness.readAt,
       },
     ];
   });

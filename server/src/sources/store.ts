@@ -264,6 +264,8 @@ export async function moveSource(db: Db, clientId: string, baseUrl: string): Pro
 export interface SourceState {
   readonly name: string;
   readonly baseUrl: string;
+  /** The last whole reading; null of what a family writes itself, which nobody reads. */
+  readonly readAt: Date | null;
 }
 
 /** What sources are called and where they are, by id. */
@@ -273,9 +275,12 @@ export async function sourceStates(
 ): Promise<(sourceId: string) => SourceState> {
   const rows = await db('sources')
     .whereIn('id', [...ids])
-    .select<(SourceState & { id: string })[]>('id', 'name', 'base_url as baseUrl');
+    .select<(SourceState & { id: string })[]>(
+      ...['id', 'name', 'base_url as baseUrl'],
+      db.raw(`case when kind <> 'own' then read_at end as "readAt"`),
+    );
   const byId = new Map(rows.map((row) => [row.id, row]));
-  return (sourceId) => byId.get(sourceId) ?? { name: '', baseUrl: '' };
+  return (sourceId) => byId.get(sourceId) ?? { name: '', baseUrl: '', readAt: null };
 }
 
 export interface SourceProblemsRow extends Pick<

@@ -110,8 +110,8 @@ describe('a digest', () => {
       items: [item('w', 2, { acceptedUntil: instant(10) }), item('a', 12)],
       results: [state('w', 3, 'missing'), score('a', 9, 18)],
     };
-    const child = (day: number) =>
-      digestChild(factsAt(historyOf(sketch), evening(day), { newsMs: 7 * dayMs }), {
+    const child = (day: number, readAt = instant(day)) =>
+      digestChild(factsAt(historyOf({ ...sketch, readAt }), evening(day), { newsMs: 7 * dayMs }), {
         ...{ givenName: 'Isolde', rules, silences: [], sinceMs: evening(day - 7) },
       });
     expect(child(9).closed).toEqual([]);
@@ -119,6 +119,9 @@ describe('a digest', () => {
       { courseId: 'kelp', courseTitle: 'Kelp chemistry', titles: ['w'], countsAs: 0 },
     ]);
     expect(child(18).closed).toEqual([]);
+    // Nobody has asked the school since the last day: it may have been handed in by then.
+    expect(child(12, instant(9)).closed).toEqual([]);
+    expect(child(12, instant(11)).closed).toHaveLength(1);
     expect(child(9).news).toMatchObject({ scores: 1 });
     expect(child(30).news).toEqual({ scores: 0, assigned: 0 });
     const text = (day: number) =>

@@ -107,10 +107,10 @@ function changedOf({ courses }: ChildFacts, sinceMs: number): DigestChild['chang
 
 /** What closed in the digest's days: of the term that runs, and of one that ended in them. */
 const closedIn = ({ courses, asOfMs }: ChildFacts, sinceMs: number): NonNullable<DigestChild['closed']> =>
-  courses.flatMap(({ id, title, answer, items, policy, ended }) => {
+  courses.flatMap(({ id, title, answer, items, policy, ended, readAt }) => {
     const last = ended();
     const ends = closedSince([...answer.looseEnds, ...(last?.answer.looseEnds ?? [])], {
-      sinceMs,
+      ...{ sinceMs, readAt },
       nowMs: asOfMs,
     });
     const titles = ends.flatMap(({ itemId }) => (items.get(itemId) ?? last?.items.get(itemId))?.title ?? []);

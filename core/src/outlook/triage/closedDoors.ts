@@ -8,17 +8,22 @@ const newsMs = 3 * dayMs;
 
 /**
  * Ends whose last day came after an instant, and can no longer be mended. A zero or a least score stays what it is;
- * what was left becomes what missing work counts as.
+ * what was left becomes what missing work counts as. Of a day that came after the last reading nobody knows yet whether
+ * the work was handed in by then.
+ * @param within.readAt the last whole reading of the course's source; null where the family writes the record itself.
  */
 export const closedSince = <E extends Pick<OpenEnd, 'kind' | 'deadline' | 'recoverable'>>(
   ends: readonly E[],
-  { sinceMs, nowMs }: { readonly sinceMs: number; readonly nowMs: number },
-): E[] =>
-  ends.filter(({ kind, deadline, recoverable }) => {
+  within: { readonly sinceMs: number; readonly nowMs: number; readonly readAt: string | null },
+): E[] => {
+  const { sinceMs, nowMs, readAt } = within;
+  const knownMs = readAt === null ? nowMs : Math.min(nowMs, Date.parse(readAt));
+  return ends.filter(({ kind, deadline, recoverable }) => {
     if (recoverable || deadline === null || kind === 'again' || !fallsIfLeft(kind)) return false;
     const lastMs = Date.parse(deadline);
-    return lastMs < nowMs && lastMs >= sinceMs;
+    return lastMs < knownMs && lastMs >= sinceMs;
   });
+};
 
 /**
  * What can no longer be mended since the last days: said once, as news, and it asks for nothing. Course by course, the
@@ -26,17 +31,19 @@ export const closedSince = <E extends Pick<OpenEnd, 'kind' | 'deadline' | 'recov
  */
 export function closedDoors({ courses, now }: FamilyFacts): ClosedDoor[] {
   const nowMs = Date.parse(now);
-  const doors = courses.flatMap(({ id, studentId, title, leftAs, looseEnds, closed }): ClosedDoor[] => {
-    const ends = closedSince([...looseEnds, ...closed], { sinceMs: nowMs - newsMs, nowMs });
-    const [first] = ends;
-    if (!first) return [];
-    const closedAt =
-      ends
-        .flatMap(({ deadline }) => deadline ?? [])
-        .sort()
-        .at(-1) ?? now;
-    const works = ends.map(({ itemId, title: name }) => ({ itemId, title: name }));
-    return [{ studentId, courseId: id, courseTitle: title, works, countsAs: leftAs, closedAt }];
-  });
+  const doors = courses.flatMap(
+    ({ id, studentId, title, leftAs, looseEnds, closed, readAt }): ClosedDoor[] => {
+      const ends = closedSince([...looseEnds, ...closed], { sinceMs: nowMs - newsMs, nowMs, readAt });
+      const [first] = ends;
+      if (!first) return [];
+      const closedAt =
+        ends
+          .flatMap(({ deadline }) => deadline ?? [])
+          .sort()
+          .at(-1) ?? now;
+      const works = ends.map(({ itemId, title: name }) => ({ itemId, title: name }));
+      return [{ studentId, courseId: id, courseTitle: title, works, countsAs: leftAs, closedAt }];
+    },
+  );
   return doors.sort((a, b) => Date.parse(b.closedAt) - Date.parse(a.closedAt));
 }

@@ -50,6 +50,8 @@ export interface CourseFacts {
   readonly leftAs: number;
   /** The last instant of the term it stands in. */
   readonly termEnd: string;
+  /** The last whole reading of its source; null where the family writes the record itself. */
+  readonly readAt: string | null;
 }
 
 export interface CommentFacts {

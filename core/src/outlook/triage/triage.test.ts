@@ -38,6 +38,7 @@ const course = (
   doubtful: null,
   leftAs: 0,
   termEnd: '2026-11-06T23:59:00Z',
+  readAt: now,
   grade: countedGrade({ decimals: 1 }, { posted: 90, display: 90, letter: 'A' }),
   figures: {
     posted: 90,
@@ -387,6 +388,14 @@ describe('the triage of the Brief', () => {
       expect(closed([], [gone('a', '2026-10-20T12:00:00Z', 'incomplete')])).toHaveLength(1);
       expect(closed([end('a', 'missing'), gone('b', '2026-10-20T12:00:00Z', 'unmarked')])).toEqual([]);
       expect(closed([gone('a', '2026-10-20T12:00:00Z', 'at-floor')])).toEqual([]);
+    });
+    it.each([
+      ['2026-10-20T11:00:00Z', 0],
+      ['2026-10-20T13:00:00Z', 1],
+      [null, 1],
+    ])('last read %s: so many are closed of one whose last day was 12:00: %i', (readAt, many) => {
+      const courses = [{ ...course('k', {}, [gone('a', '2026-10-20T12:00:00Z')]), readAt }];
+      expect(closedDoors(family({ courses }))).toHaveLength(many);
     });
   });
 

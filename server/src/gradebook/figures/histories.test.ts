@@ -31,7 +31,8 @@ describe('the history of a course', () => {
     await world.db('items').where({ id: itemId }).update({ title: 'Reef survey, moved' });
     await log('2026-10-19T19:40:00Z', { title: 'Reef', due_at: '2026-10-02T12:00:00+00:00' });
     await log('2026-10-20T19:40:00Z', { title: 'Reef survey', possible: 10 });
-    const { term, title, sourceName } = await historyOf('kelp', 'gannet-head', 'isolde');
+    const { term, title, sourceName, readAt } = await historyOf('kelp', 'gannet-head', 'isolde');
+    expect(readAt).toBe((await world.clock.now()).toISOString());
     expect([title, sourceName]).toEqual(['Kelp chemistry', 'Gannet Head Upper School']);
     const versions = term.items.filter(({ value }) => value.id === itemId);
     expect(

@@ -11,7 +11,7 @@ import {
   type LoadedCourse,
   type SeenInClassroom,
 } from '../../records';
-import { sourceStates } from '../../sources';
+import { sourceStates, type SourceState } from '../../sources';
 import { asHouseholdHas } from './accounts';
 import { householdViews, type KnownView } from './householdStore';
 import { knownAtMs } from './known';
@@ -82,7 +82,7 @@ const classroomKnown = ({
  */
 function historyOf(
   loaded: LoadedCourse,
-  sourceName: string,
+  { name: sourceName, readAt }: SourceState,
   { correction, offers }: KnownView,
   changesOf: ReadonlyMap<string, readonly ItemChange[]>,
   classroom: CourseHistory['classroom'],
@@ -93,6 +93,7 @@ function historyOf(
     id: course.id,
     title: course.title,
     sourceName,
+    readAt: readAt && readAt.toISOString(),
     itemKinds: Object.fromEntries(kinds),
     correction,
     offers,
@@ -136,7 +137,7 @@ export async function courseHistories(
       const works = new Set(loaded.items.map((item) => item.id));
       const classroom = own.filter(({ itemId }) => works.has(itemId)).map(classroomKnown);
       const view = views.known(householdId, studentId, id);
-      return historyOf(loaded, sourceOf(source_id).name, view, byItem, classroom);
+      return historyOf(loaded, sourceOf(source_id), view, byItem, classroom);
     });
   };
 }
