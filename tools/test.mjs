@@ -151,7 +151,10 @@ async function main() {
   await Promise.all([
     step('System packages', (tell) =>
       ensureSystem(
-        ['postgresql', 'nginx-light', 'pgbouncer', 'exim4-daemon-light', 'chromium-headless-shell'],
+        [
+          ...['postgresql', 'nginx-light', 'pgbouncer', 'exim4-daemon-light', 'spamassassin'],
+          'chromium-headless-shell',
+        ],
         tell,
       ),
     ),

@@ -11,6 +11,8 @@ const debian = {
   pgbouncer: () => existsSync('/usr/sbin/pgbouncer'),
   // A mail server that takes what Cadro sends, as it is in operation.
   'exim4-daemon-light': () => existsSync('/usr/sbin/exim4'),
+  // What judges the mail that Cadro sends, with the rules in its package.
+  spamassassin: () => existsSync('/usr/bin/spamassassin'),
   // The browser without windows: smaller than the whole one, and a quarter faster.
   'chromium-headless-shell': () => existsSync('/usr/bin/chromium-headless-shell'),
 };

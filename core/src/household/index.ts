@@ -1,2 +1,2 @@
 export { codeLetter, type CodeLetterFacts, type CodeLetterWords } from './codeLetter';
-export { accountLetter, type AccountLetter, type AccountWords } from './letters';
+export { accountLetter, accountLetters, type AccountLetter, type AccountWords } from './letters';

@@ -55,14 +55,18 @@ export class MailServer {
 
   /** The first mail of which something is true, as it was brought; waits until it is. */
   async brought(says: RegExp): Promise<string> {
-    const box = join(this.folder, 'box', 'new');
     for (let asked = 0; asked < 600; asked++) {
-      const mails = readdirSync(box).map((name) => readFileSync(join(box, name), 'utf8'));
-      const found = mails.find((mail) => says.test(mail));
+      const found = this.all.find((mail) => says.test(mail));
       if (found) return found;
       await wait(50);
     }
     throw new Error(`${String(says)} did not come: ${readFileSync(join(this.folder, 'mainlog'), 'utf8')}`);
+  }
+
+  /** Every mail that it has brought so far. */
+  get all(): string[] {
+    const box = join(this.folder, 'box', 'new');
+    return readdirSync(box).map((name) => readFileSync(join(box, name), 'utf8'));
   }
 
   async stop(): Promise<void> {

@@ -72,14 +72,21 @@ export class World {
   }
 
   /** A server that has read every school up to the story's opening, and worked its queue off. */
-  static async read(how: keyof typeof readTemplates = 'once', { wired = false } = {}): Promise<World> {
-    const world = await World.on(freshName(), readTemplates[how], wired);
+  static async read(
+    how: keyof typeof readTemplates = 'once',
+    ask: { readonly wired?: boolean; readonly config?: Partial<Config> } = {},
+  ): Promise<World> {
+    const world = await World.on(freshName(), readTemplates[how], ask);
     await world.addSources();
     await world.learnStudents();
     return world;
   }
 
-  private static async on(database: string, template: string, wired = false): Promise<World> {
+  private static async on(
+    database: string,
+    template: string,
+    { wired = false, config: otherwise = {} }: { wired?: boolean; config?: Partial<Config> } = {},
+  ): Promise<World> {
     const direct = await createDatabase(database, template);
     const wire = wired ? await Wire.to(direct) : null;
     const url = wire?.url ?? direct;
@@ -120,6 +127,7 @@ export class World {
       queueLateMinutes: 15,
       metrics: { host: '127.0.0.1', server: null, worker: null },
       logLevel: 'silent',
+      ...otherwise,
     };
     const db = openDatabase(url, { poolSize: 6 });
     const clock = demoClock(db);

@@ -3,7 +3,7 @@ import { en } from './en';
 import { es } from './es';
 import type { AccountLetter, AccountWords, LetterWords } from './words';
 
-export type { AccountLetter, AccountWords } from './words';
+export { accountLetters, type AccountLetter, type AccountWords } from './words';
 
 const catalogues: Readonly<Record<Language, LetterWords>> = { en, es };
 
