@@ -142,7 +142,8 @@ const resultsOf = (
       if (!removed) query.where({ 'i.removed': false });
     })
     .whereIn('i.course_id', [...courseIds])
-    .orderBy([{ column: 'r.at' }, { column: 'r.seq' }])
+    // Those of one instant in the order of their works, not in that in which they happened to be read.
+    .orderByRaw('r.at, i.due_at, i.title collate "C", i.id, r.seq')
     .select<KeptResult[]>(
       'r.student_id',
       'r.item_id',

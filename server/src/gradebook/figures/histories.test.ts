@@ -64,4 +64,22 @@ describe('the history of a course', () => {
     expect(later.length).toBeGreaterThan(0);
     expect(later.filter(({ value }) => value.status === 'handed-in' && value.at === due)).toEqual([]);
   });
+
+  it.each([false, true])(
+    'has scores of one instant in the order of their works, read backwards: %s',
+    async (back) => {
+      const at = new Date('2026-10-21T19:00:00Z');
+      const { term } = await historyOf('kelp', 'gannet-head', 'isolde');
+      const works = term.items.filter(({ removed }) => !removed).map(({ value }) => value);
+      const inOrder = works.sort((a, b) => (a.dueAt ?? '').localeCompare(b.dueAt ?? '')).slice(0, 3);
+      for (const { id } of back ? inOrder.toReversed() : inOrder) {
+        const mark = { student_id: world.student('isolde'), item_id: id, at, status: 'scored', earned: 3 };
+        await world.db('results').insert({ ...mark, late: false, levels: '{}' });
+      }
+      const { term: after } = await historyOf('kelp', 'gannet-head', 'isolde');
+      const read = after.results.filter(({ value }) => value.at === at.toISOString());
+      await world.db('results').where({ at }).delete();
+      expect(read.map(({ value }) => value.itemId)).toEqual(inOrder.map(({ id }) => id));
+    },
+  );
 });
