@@ -2,7 +2,8 @@
 const node = (name, extra = {}) => ({
   displayName: name,
   rootDir: `${__dirname}/${name}`,
-  testEnvironment: 'node',
+  testEnvironment: require.resolve('./tools/lib/keptEnvironment.cjs'),
+  runtime: require.resolve('./tools/lib/keptRuntime.cjs'),
   setupFiles: [require.resolve('./tools/lib/sameDraws.cjs')],
   testMatch: ['<rootDir>/src/**/*.test.ts'],
   transform: {

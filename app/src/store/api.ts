@@ -56,7 +56,7 @@ const readJson = (text: string): unknown => (text === '' ? null : JSON.parse(tex
 /** So often a server that says when to ask again is asked again by itself. */
 const mostTries = 3;
 const secondMs = 1_000;
-const tellsWhen = new Set<string | undefined>(['database-away', 'under-way']);
+const tellsWhen = new Set<string | undefined>(['database-away', 'crowded', 'under-way']);
 
 interface Tried {
   readonly data?: unknown;

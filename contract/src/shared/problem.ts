@@ -34,6 +34,7 @@ export const problemCodes = [
   'too-large',
   'source-unreachable',
   'database-away',
+  'crowded',
   'under-way',
   'key-used',
   'internal',
@@ -51,7 +52,7 @@ export const Problem = Type.Object({
   /** With `edited-meanwhile`: how it stands now, and what was sent. */
   current: Type.Optional(Type.Unknown()),
   yours: Type.Optional(Type.Unknown()),
-  /** With `too-many-tries`, `database-away` and `under-way`: how long to wait. */
+  /** With `too-many-tries`, `database-away`, `crowded` and `under-way`: how long to wait. */
   retryAfterSeconds: Type.Optional(Type.Integer()),
 });
 export type Problem = Static<typeof Problem>;

@@ -38,7 +38,7 @@ export async function startSchool(inbound: { url: string; key: string }): Promis
     stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
   });
   const ports = async () => {
-    const [told] = await once(child, 'message', { signal: AbortSignal.timeout(20_000) });
+    const [told] = await once(child, 'message', { signal: AbortSignal.timeout(100_000) });
     return parse('ports of the simulated schools', Ports, told);
   };
   const { port, smtpPort } = await ports().catch((error: unknown) => {

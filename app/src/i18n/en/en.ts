@@ -88,6 +88,7 @@ export const en = {
     'foreign-origin': 'Please do this from Cadro’s own page.',
     'too-large': 'This is too long.',
     'database-away': 'Cadro can’t get at its records right now. Please try again in a moment.',
+    crowded: 'Cadro is busy right now. Please try again in a moment.',
     'under-way': 'This is being done already. Please wait a moment.',
     'key-used': 'This has changed since you first sent it. Please send it again.',
     waits: 'Kept. It goes out by itself as soon as Cadro can be reached.',

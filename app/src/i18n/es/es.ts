@@ -89,6 +89,7 @@ export const es: Catalogue = {
     'foreign-origin': 'Hágalo desde la página de Cadro, por favor.',
     'too-large': 'Esto es demasiado largo.',
     'database-away': 'Cadro no puede leer sus datos en este momento. Inténtelo de nuevo enseguida.',
+    crowded: 'Cadro está muy ocupado en este momento. Inténtelo de nuevo enseguida.',
     'under-way': 'Esto ya se está haciendo. Espere un momento, por favor.',
     'key-used': 'Esto ha cambiado desde la primera vez que lo envió. Envíelo otra vez, por favor.',
     waits: 'Guardado. Se enviará solo en cuanto haya conexión con Cadro.',

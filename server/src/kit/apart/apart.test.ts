@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import { lookForThreads } from '../paths';
 import { threadKind, type ApartLimits } from './apart';
 import { Threads } from './threads';
+import type { NoTurn } from './turns';
 
 /* What waits in front of a thread, and what ends there. */
 interface Program {
@@ -58,10 +59,10 @@ it('refuses whoever has enough waiting, and everybody while too much waits in al
     threads.of(usual).run('spin', 1, { whose: `other ${nth}` }),
   );
   const ends = (await Promise.allSettled([...waiting, ...others])).map((each) =>
-    each.status === 'fulfilled' ? 'done' : (each.reason as Error).name,
+    each.status === 'fulfilled' ? 'done' : (each.reason as NoTurn).filledBy,
   );
-  expect(ends.slice(0, 5)).toEqual(['done', 'done', 'done', 'NoTurn', 'NoTurn']);
-  expect(ends.slice(5)).toEqual([...Array<string>(5).fill('done'), 'NoTurn', 'NoTurn']);
+  expect(ends.slice(0, 5)).toEqual(['done', 'done', 'done', 'one', 'one']);
+  expect(ends.slice(5)).toEqual([...Array<string>(5).fill('done'), 'all', 'all']);
   expect(await threads.of(usual).run('echo', 'again', maren)).toBe('again');
 });
 

@@ -1,6 +1,11 @@
-/** Whoever asks for more than waits for one already, or comes while too many wait, has no turn. */
+/** Whoever asks for more than waits for one already has no turn, and nobody has one while too many wait. */
 export class NoTurn extends Error {
   override readonly name = 'NoTurn';
+
+  /** @param filledBy whose pieces wait already: those of who asks, or everybody's. */
+  constructor(readonly filledBy: 'one' | 'all') {
+    super('too much waits already');
+  }
 }
 
 export interface Most {
@@ -23,8 +28,8 @@ export class Turns {
   /** @throws NoTurn when this person's line is full, or all of them together. */
   async take<T>(who: string, work: () => Promise<T>): Promise<T> {
     const line = this.lines.get(who) ?? { count: 0, last: Promise.resolve() };
-    if (line.count >= this.most.ofOne || this.all >= this.most.inAll)
-      throw new NoTurn('too much waits already');
+    if (line.count >= this.most.ofOne) throw new NoTurn('one');
+    if (this.all >= this.most.inAll) throw new NoTurn('all');
     const mine = line.last.then(work, work);
     line.count += 1;
     this.all += 1;

@@ -24,6 +24,7 @@ it('each problem has its status, which a client goes by', () => {
     'wrong-code': 401,
     'passkey-refused': 401,
     'database-away': 503,
+    crowded: 503,
     'edited-meanwhile': 409,
     'teacher-without-contact': 422,
     'off-scale': 422,

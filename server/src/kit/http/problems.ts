@@ -39,6 +39,7 @@ const kinds: Record<ProblemCode, { status: number; title: string }> = {
   'too-large': { status: 413, title: 'The request is too large' },
   'source-unreachable': { status: 503, title: 'A school cannot be reached at the moment' },
   'database-away': { status: 503, title: 'The database cannot be asked at the moment; try again' },
+  crowded: { status: 503, title: 'Others have asked for much that is being done; try again' },
   'under-way': { status: 409, title: 'This very write is being done; ask again for its answer' },
   'key-used': { status: 422, title: 'This idempotency key belongs to another write' },
   internal: { status: 500, title: 'Something went wrong on our side' },
@@ -111,7 +112,9 @@ function problemOf(error: unknown): HttpProblem {
   // Work in a thread that costs more than anybody's may.
   if (error instanceof TooMuch) return new HttpProblem('too-large', { cause: error });
   if (error instanceof NoTurn)
-    return new HttpProblem('too-many-tries', { cause: error, retryAfterSeconds: turnAgainSeconds });
+    return new HttpProblem(error.filledBy === 'one' ? 'too-many-tries' : 'crowded', {
+      ...{ cause: error, retryAfterSeconds: turnAgainSeconds },
+    });
   if (error instanceof URIError) return new HttpProblem('bad-request');
   // The database has refused rows that no route should have asked for.
   if (isNotPermitted(error)) return new HttpProblem('forbidden', { cause: error });
