@@ -94,7 +94,7 @@ export const householdRoutes = {
         givenName: Type.Optional(PersonName),
         shownAs: Type.Optional(Nullable(PersonName)),
       },
-      { minProperties: 1 },
+      { minProperties: 1, additionalProperties: false },
     ),
     status: 200,
     answer: Me,

@@ -3,7 +3,7 @@ import { MarkKindSchema } from '../attendance/attendance';
 import { commentSubjects } from '../gradebook/basics';
 import { resultStatuses } from '../gradebook/record';
 import { route } from '../shared/route';
-import { DateOnly, Instant, Nullable, Uuid } from '../shared/scalars';
+import { AskedDay, DateOnly, Instant, Nullable, Uuid } from '../shared/scalars';
 
 const said = <K extends string>(kind: K) => ({
   kind: Type.Literal(kind),
@@ -107,7 +107,7 @@ export const newsRoutes = {
     path: '/api/news',
     room,
     access: 'signed-in',
-    query: Type.Object({ week: Type.Optional(DateOnly) }, { additionalProperties: false }),
+    query: Type.Object({ week: Type.Optional(AskedDay) }, { additionalProperties: false }),
     summary: 'What came since the guardian last looked, over all children, or in a week',
     status: 200,
     answer: News,

@@ -79,7 +79,7 @@ const ofRoutes: Readonly<Record<string, readonly [number, ...string[]]>> = {
   'get /api/me': [200],
   'patch /api/me': [
     200,
-    '/ 1 to any members',
+    '/ 1 to any members, no others',
     ...['name', 'givenName', 'shownAs'].map((name) => `/${name} 1 to 120 characters`),
   ],
   'post /api/links/preview': [200, '/code 4 to 40 characters'],

@@ -4,6 +4,8 @@ import { Type, type Static } from '@sinclair/typebox';
 export const Instant = Type.String({ format: 'date-time' });
 /** A calendar date in the school's own zone, `YYYY-MM-DD`. */
 export const DateOnly = Type.String({ format: 'date' });
+/** A day that somebody asks about, of the years 1900 to 2199: what lies around it has a date, too. */
+export const AskedDay = Type.String({ format: 'date', pattern: '^(19|2[01])' });
 /**
  * When something is, as sources write it: a date, with or without a time, with or without a zone; of the years 1900 to
  * 2199. What it leaves out is the reader's to say (a due date without a time is the end of that day).

@@ -118,6 +118,12 @@ it('is each guardian’s own, and of their own children', async () => {
   expect(new Set(ids)).toEqual(new Set([world.student('pet')]));
 });
 
-it.each([{ week: 'soon' }, { week: '2026-13-01' }, { since: '2026-10-01' }])('refuses %j', async (query) => {
+it.each([
+  { week: 'soon' },
+  { week: '2026-13-01' },
+  { week: '9999-12-31' },
+  { week: '0001-01-01' },
+  { since: '2026-10-01' },
+])('refuses %j', async (query) => {
   await maren.get(newsRoutes.news.path).query(query).expect(400);
 });

@@ -50,6 +50,17 @@ describe('signing in', () => {
   });
 });
 
+describe('changing oneself', () => {
+  it.each(['{"__proto__":{"admin":true}}', '{"constructor":{}}', '{"admin":true}', '{}'])(
+    'by %s is refused',
+    async (text) => {
+      const agent = await world.signedIn('maren');
+      const answer = await agent.patch(householdRoutes.changeMe.path).type('json').send(text);
+      expect([answer.status, answer.body.code]).toEqual([400, 'bad-request']);
+    },
+  );
+});
+
 describe('linking by code', () => {
   it.each([
     ['unknown', 'SORREL-XXX-0000', 404, 'code-unknown'],
