@@ -29,6 +29,8 @@ const wanted = (part) => {
   return values.only === undefined || values.only === part;
 };
 let cluster;
+/** The one that is killed, beside that of the browser. */
+let killed;
 let stopAll = async () => [];
 
 const count = (passed, failed) => {
@@ -135,7 +137,7 @@ async function browser(buildDir, storyState) {
 /** A short run of what `npm run chaos` does for hours: every part is killed at instants that are drawn. */
 const someKills = (buildDir, storyState) =>
   step('Kills', async (tell) => {
-    const made = { cluster, folder, buildDir, secret, storyState };
+    const made = { cluster: killed, folder, buildDir, secret, storyState };
     // Only now: on a fresh machine what it is made of has just been installed.
     const run = await import('./chaos/run.mjs');
     stopAll = run.stopAll;
@@ -171,13 +173,17 @@ async function main() {
     const made = { cluster, folder, buildDir, secret };
     if (wanted('browser') || wanted('chaos'))
       await step('Story', async () => void (storyState = await loadStory(made)));
+    if (wanted('chaos')) killed = await cluster.copy(join(folder, 'killed'));
   };
   // Two lanes for two cores: one looks at the code; the other makes what the tests need, and then helps.
   const left = wanted('checks') ? codeChecks() : [];
   await Promise.all([checks(left), prepared().then(() => checks(left))]);
   if (wanted('unit')) await step('Unit and server tests', () => unitAndServer(buildDir));
-  if (wanted('browser')) await browser(buildDir, storyState);
-  if (wanted('chaos')) await someKills(buildDir, storyState);
+  // The kills wait for most of their time: for what was killed to be there again.
+  await Promise.all([
+    wanted('browser') && browser(buildDir, storyState),
+    wanted('chaos') && someKills(buildDir, storyState),
+  ]);
 }
 
 let finishing = false;
@@ -190,7 +196,7 @@ async function finish(error) {
   }
   await stopAll();
   await endCommands();
-  await cluster?.remove().catch(() => undefined);
+  for (const each of [cluster, killed]) await each?.remove().catch(() => undefined);
   rmSync(folder, { recursive: true, force: true });
   console.log(`\n${counts.passed} passed, ${counts.failed} failed`);
   process.exit(counts.failed === 0 && counts.passed > 0 ? 0 : 1);

@@ -57,10 +57,9 @@ async function startOwn(name: string, fresh: boolean) {
     async (starting) => {
       // A run that is ended takes its processes with it.
       process.once('SIGTERM', () => void starting.stop().then(() => process.exit(1)));
-      await starting.startSchool();
-      await starting.command(fresh ? 'migrate' : 'loadStory');
-      await starting.startServer();
-      await starting.startWorker();
+      // The story is there already, and only learns where the schools are now: nothing of them is asked yet.
+      await Promise.all([starting.startSchool(), starting.command(fresh ? 'migrate' : 'loadStory')]);
+      await Promise.all([starting.startServer(), starting.startWorker()]);
     },
   );
   const { env } = stack;
