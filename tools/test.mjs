@@ -16,7 +16,7 @@ const bin = (name) => join(root, 'node_modules', '.bin', name);
 const secret = 'a secret for tests alone, forty characters';
 const counts = { passed: 0, failed: 0 };
 const layers = ['core', 'contract', 'server', 'school', 'app', 'e2e', 'bench', 'tools'];
-/** `npm test -- --only checks` (or unit, browser, chaos) while one works; CI runs all. */
+/** `npm test -- --only checks` (or unit, browser, chaos; several with commas) while one works; CI runs all. */
 const { values, positionals: files } = parseArgs({
   options: { only: { type: 'string' } },
   allowPositionals: true,
@@ -26,7 +26,7 @@ const specs = files.filter((file) => file.endsWith('.spec.ts'));
 const tests = files.filter((file) => !specs.includes(file));
 const wanted = (part) => {
   if (files.length > 0) return part === 'browser' ? specs.length > 0 : part === 'unit' && tests.length > 0;
-  return values.only === undefined || values.only === part;
+  return values.only === undefined || values.only.split(',').includes(part);
 };
 let cluster;
 /** The one that is killed, beside that of the browser. */
