@@ -10,10 +10,9 @@ export {
   moveSource,
   sourceAges,
   sourcesOfStudents,
-  sourceStates,
-  type SourceState,
   findSource,
 } from './store';
+export { sourceStates, type SourceState } from './stateStore';
 export { problemsOf } from './problemStore';
 export { sourceRouter } from './routes';
 export type { MirroredTold, ReadingHooks } from './hooks';
