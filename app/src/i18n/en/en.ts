@@ -14,6 +14,7 @@ import { operatorEn } from './operator';
 import { ownEn } from './own';
 import { roadsEn } from './roads';
 import { peopleEn } from './people';
+import { problemsEn } from './problems';
 import { talkEn } from './talk';
 import { workEn } from './work';
 
@@ -47,55 +48,7 @@ export const en = {
     again: 'Try again',
     notFound: 'There is nothing here for you.',
   },
-  problems: {
-    'second-step': 'This account asks for a second step.',
-    'code-not-for-you':
-      'This code is for another kind of account: a child’s own account holds one record, and a guardian’s can’t be a child’s.',
-    'link-on-hold':
-      'Your access to this child is on hold, or the school has ended it. Please ask the school office.',
-    'link-over': 'This link doesn’t work anymore. It may have been used already, or it’s too old.',
-    'address-known': 'There’s already an account with this address. Sign in, and use your code there.',
-    'weak-password':
-      'This password is too easy to guess. Try three or four words that don’t belong together.',
-    'wrong-code': 'This code isn’t right, or it has been used already.',
-    'passkey-refused': 'This passkey isn’t known here, or it wasn’t confirmed.',
-    waitSeconds_one: 'Too many tries. Please wait {{count}} second.',
-    waitSeconds_other: 'Too many tries. Please wait {{count}} seconds.',
-    waitMinutes_one: 'Too many tries. Please wait {{count}} minute.',
-    waitMinutes_other: 'Too many tries. Please wait {{count}} minutes.',
-    'bad-request': 'Something in this form does not fit. Please check it.',
-    'not-signed-in': 'You are signed out. Please sign in again.',
-    'wrong-credentials': 'This address and password do not belong together.',
-    'too-many-tries': 'Too many tries. Please wait a while.',
-    forbidden: 'Your link to this child is for looking only.',
-    'not-found': 'There is nothing here for you.',
-    'code-unknown': 'No school has given out this code. Please compare it with your letter.',
-    'code-used': 'This code has been used already. The school can give you a new one.',
-    'code-expired': 'This code has run out. The school can give you a new one.',
-    'already-linked': 'You are linked to this child already.',
-    'edited-meanwhile': 'Someone else has changed this since you opened it. Nothing of yours is lost.',
-    'teacher-without-contact': 'The school has given no address for this teacher.',
-    'unknown-thread': 'This mail belongs to no thread.',
-    'off-scale': 'The course does not go by that scale. Choose another threshold.',
-    'no-way': 'There is no number to send a text to, or no way to send one.',
-    'plan-full': 'A plan holds forty open tasks. Take some out, or tick off what is done.',
-    'nothing-open': 'Nothing of this is open any more.',
-    'child-not-in-file':
-      'We found no student of that name in this file. Check the spelling, or ask the school which name it uses.',
-    'several-in-file':
-      'This file has more than one student of that name. Add the student number the school uses.',
-    'unreadable-file': 'This file cannot be read. Nothing was taken from it.',
-    'foreign-origin': 'Please do this from Cadro’s own page.',
-    'too-large': 'This is too long.',
-    'database-away': 'Cadro can’t get at its records right now. Please try again in a moment.',
-    crowded: 'Cadro is busy right now. Please try again in a moment.',
-    'under-way': 'This is being done already. Please wait a moment.',
-    'key-used': 'This has changed since you first sent it. Please send it again.',
-    waits: 'Kept. It goes out by itself as soon as Cadro can be reached.',
-    'source-unreachable': 'The school cannot be reached at the moment.',
-    internal: 'Something went wrong on our side. Nothing was changed.',
-    offline: 'Cadro cannot be reached. Please try again in a moment.',
-  },
+  problems: problemsEn,
   outbox: {
     waits_one: 'One thing you wrote hasn’t gone out yet. It goes by itself once Cadro can be reached.',
     waits_other:
