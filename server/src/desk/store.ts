@@ -80,7 +80,9 @@ export const wordsOf = (db: Db, owner: Owner): Promise<WordRow[]> =>
     .leftJoin('student_comments as m', (on) =>
       on.on('m.student_id', 'w.student_id').andOn('m.comment_id', 'w.comment_id'),
     )
-    .joinRaw('left join course_items i on i.item_id = coalesce(w.item_id, m.item_id)')
+    .joinRaw(
+      'left join course_items i on i.item_id = case when w.item_id is null then m.item_id else w.item_id end',
+    )
     .joinRaw('join school_courses c on c.course_id = coalesce(w.course_id, i.course_id, m.course_id)')
     .where({ 'w.student_id': owner.studentId, 'w.household_id': owner.householdId })
     .orderBy('w.seq', 'desc')

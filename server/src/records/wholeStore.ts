@@ -207,7 +207,7 @@ export const wholeItems = (
     .join('categories as k', 'k.id', 'i.category_id')
     .joinRaw(
       `left join items t on t.same_as = i.id and t.stands and not t.removed and t.student_id = ? and ${isOurs('t')}
-       ${standingResult('?', 'coalesce(t.id, i.id)')}
+       ${standingResult('?', 'case when t.id is null then i.id else t.id end')}
        left join lateral (select m.text from comments m
          where m.student_id = ? and m.item_id in (i.id, t.id) and m.subject = 'score' and ${isOurs('m')}
          order by m.written_at desc limit 1) m on true`,

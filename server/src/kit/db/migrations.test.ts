@@ -68,6 +68,7 @@ it('takes a database of the release before along, with what is in it', () =>
       '021_marks_and_leads',
       '022_stays_up',
       '023_whole_readings',
+      '024_found_by_index',
     ]);
   }));
 

@@ -161,3 +161,19 @@ it('asks once more where a connection’s plans are of before a table changed', 
   await db.raw('alter table students drop column nickname');
   await alone.destroy();
 });
+
+it('finds what a work was scored by an index, for whoever asks', async () => {
+  const { own, person } = await twoFamilies();
+  const mine = personalDb(db, await person('guardian', own));
+  await mine.transaction(async (trx) => {
+    // Empty tables are read through at once; where that is dear, an index is taken if it can be.
+    await trx.raw('set local enable_seqscan = off');
+    const planOf = async (sql: string) =>
+      (await trx.raw<{ rows: { 'QUERY PLAN': string }[] }>(`explain ${sql}`)).rows
+        .map((row) => row['QUERY PLAN'])
+        .join('\n');
+    expect(await planOf(`select status from student_items where student_id = '${own}'`)).toMatch(
+      /on results r_?\d*.*\n *Index Cond: .*item_id = /,
+    );
+  });
+});
