@@ -50,6 +50,15 @@ function homeOf(folder) {
   return join('/var/tmp', `cadro-${name}`);
 }
 
+/** What lives for a few minutes need not outlast a power cut, and is tidied up by nobody. */
+const forTests = [
+  'fsync=off',
+  'synchronous_commit=off',
+  'full_page_writes=off',
+  'autovacuum=off',
+  'plan_cache_mode=force_generic_plan',
+];
+
 const lookEveryMs = 500;
 const mostStarts = 60;
 /** One that is not ours to signal is there, too. */
@@ -99,7 +108,7 @@ export class Cluster {
       '-h 127.0.0.1',
       "-c unix_socket_directories=''",
       '-c max_connections=80',
-      ...(this.durable ? [] : ['-c fsync=off', '-c synchronous_commit=off', '-c full_page_writes=off']),
+      ...(this.durable ? [] : forTests.map((setting) => `-c ${setting}`)),
       ...this.settings,
     ].join(' ');
     const { log } = this;

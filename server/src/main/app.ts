@@ -110,12 +110,15 @@ const oneClick: RequestHandler = (request, _response, next) => {
 
 /** The whole server: health, mail from outside, the interface, and the app itself. */
 export function buildServer(
-  handed: Omit<ServerDeps, 'wall' | 'threads'> & { readonly wall?: Clock },
+  handed: Omit<ServerDeps, 'wall' | 'threads'> & {
+    readonly wall?: Clock;
+    readonly databaseAnswersMs?: number;
+  },
 ): Server {
   const deps: ServerDeps = { wall: systemClock, threads: new Threads(), ...handed };
   const { config, log } = deps;
   const pool = openPool(config.databaseUrl, { max: 4, query_timeout: sessionMs });
-  const watch = new DatabaseWatch(config.databaseUrl, log);
+  const watch = new DatabaseWatch(config.databaseUrl, log, handed.databaseAnswersMs);
   const health = new Health(deps, watch);
   const figures = new ServerFigures(deps.db, watch);
   const document = openApiDocument(allRoutes);

