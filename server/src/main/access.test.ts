@@ -10,7 +10,7 @@ import type { Agent } from 'supertest';
 import { addressIn, callers, keyOf, statusFor, withoutQuery, type Ids } from '../testing/access/callers';
 import { accessTable as table } from '../testing/access/table';
 import { accessWorld, wordsHeldBack } from '../testing/access/households';
-import { belongingsOfOthers, rowsOfMany } from '../testing/untouched';
+import { Untouched } from '../testing/untouched';
 import type { World } from '../testing/world';
 
 let world: World;
@@ -26,13 +26,15 @@ it('names every route of the contract', () => {
 
 /** Words of what is held back from who is restricted. */
 let heldWords: readonly string[] = [];
-let ofOthers: (email: string) => Promise<unknown>;
+let untouched: Untouched;
+let rowsOfMany: () => Promise<string[]>;
 /** Rows that the routes below do not name: a second work's, a second course's, a second follow-up's and so on. */
 let twins: readonly string[] = [];
 beforeAll(async () => {
-  ofOthers = await belongingsOfOthers(world.db);
+  untouched = await Untouched.in(world.db);
+  rowsOfMany = untouched.rowsOfMany();
   heldWords = await wordsHeldBack(world.db, ids);
-  const named = new Set(await rowsOfMany(world.db));
+  const named = new Set(await rowsOfMany());
   const guardian = await world.signedIn('guardian');
   const first = ids;
   const courseId = await world.courseId('tides', 'millrace');
@@ -61,7 +63,7 @@ beforeAll(async () => {
   ];
   const own = Object.entries(first).flatMap(([name, id]) => (id && !apart.includes(name) ? [id] : []));
   const concernsNamed = (row: string) => own.some((id) => row.includes(id));
-  twins = (await rowsOfMany(world.db)).filter((row) => !named.has(row) && !concernsNamed(row));
+  twins = (await rowsOfMany()).filter((row) => !named.has(row) && !concernsNamed(row));
   expect([...new Set(twins.map((row) => row.split(' ')[0]))].sort()).toEqual([
     ...['alert_silences', 'asked_answers', 'calendar_entries', 'calendar_feeds', 'efforts', 'followups'],
     ...['policy_corrections', 'targets', 'tries'],
@@ -86,15 +88,17 @@ const ordered = Object.keys(table);
 describe.each(callers)('%s', (caller) => {
   /** As it was when this one began to ask: whatever is asked, nothing of others moves; what a reading moved is seen after it. */
   let before: unknown;
+  let ofOthers: () => Promise<unknown>;
   beforeAll(async () => {
     await agentOf(caller);
-    before = await ofOthers(`${caller}@test.example`);
+    ofOthers = await untouched.ofOthers(`${caller}@test.example`);
+    before = await ofOthers();
   });
   it.each(ordered)('%s', async (key) => {
     // To sign in again on another device is told to others.
     const again = caller !== 'nobody' && !agents.has(caller);
     const agent = await agentOf(caller);
-    if (again) before = await ofOthers(`${caller}@test.example`);
+    if (again) before = await ofOthers();
     if (key === keyOf(householdRoutes.signOut)) agents.delete(caller);
     const row = table[key];
     if (!row) throw new Error(`${key} is not in the table`);
@@ -111,8 +115,8 @@ describe.each(callers)('%s', (caller) => {
     const answer = await asked(agent, key).send(body);
     // Whatever was asked, and by whom: nothing moves that belongs to somebody else, nor what was not named.
     if (!key.startsWith('get ')) {
-      expect(await ofOthers(`${caller}@test.example`)).toEqual(before);
-      const now = new Set(await rowsOfMany(world.db));
+      expect(await ofOthers()).toEqual(before);
+      const now = new Set(await rowsOfMany());
       expect(twins.filter((twin) => !now.has(twin))).toEqual([]);
     }
     expect({ key, status: answer.status }).toEqual({ key, status: statusFor(row.statuses, caller) });

@@ -5,7 +5,7 @@ import { houseOf, type Db } from '../kit';
 import { addressIn, callers, keyOf, statusFor, type Ids } from '../testing/access/callers';
 import { accessWorld, wordsHeldBack } from '../testing/access/households';
 import { accessTable as table } from '../testing/access/table';
-import { belongingsOfOthers } from '../testing/untouched';
+import { Untouched } from '../testing/untouched';
 import type { World } from '../testing/world';
 
 /*
@@ -48,8 +48,8 @@ const ofTalk = ['A keel of ours', 'Why the keel', 'A first guess of ours'];
 const ofDesk = ['A keel is hard for me', 'A raft of mine'];
 /** Words of what is held back from who is restricted. */
 let heldWords: readonly string[] = [];
+let untouched: Untouched;
 let everything: () => Promise<unknown>;
-let ofOthers: (email: string) => Promise<unknown>;
 
 beforeAll(async () => {
   ({ world, ids } = await accessWorld());
@@ -67,23 +67,10 @@ beforeAll(async () => {
     ...['Caspian', ...ofTalk, ...ofDesk],
   ];
   expect(ofRecord.length).toBeGreaterThan(15);
-  ofOthers = await belongingsOfOthers(db);
   heldWords = await wordsHeldBack(db, ids);
-  const { rows } = await db.raw<{ rows: { name: string }[] }>(
-    `select table_name as name from information_schema.columns
-     join information_schema.tables using (table_schema, table_name)
-     where table_schema = 'public' and table_type = 'BASE TABLE'
-       and column_name in ('household_id', 'guardian_id', 'student_id') group by 1`,
-  );
-  const digests = rows
-    // That somebody has looked and asked is put down whatever comes of it.
-    .filter(({ name }) => !['trail', 'sessions', 'guardians'].includes(name))
-    .map(
-      ({ name }) =>
-        `select '${name}' as name, md5(string_agg(t::text, ',' order by t::text)) as rows from ${name} t`,
-    )
-    .join(' union all ');
-  everything = async () => (await db.raw<{ rows: unknown }>(digests)).rows;
+  untouched = await Untouched.in(db);
+  // That somebody has looked and asked is put down whatever comes of it.
+  everything = untouched.everything(['trail', 'sessions', 'guardians']);
 });
 afterAll(() => world.stop());
 
@@ -101,9 +88,11 @@ describe.each(callers.filter((caller) => caller !== 'nobody' && caller !== 'guar
   /** As it was after the request before that writes: what a reading moved is seen after the next. */
   let others: unknown;
   let all: unknown;
+  let ofOthers: () => Promise<unknown>;
   beforeAll(async () => {
     await agentOf(caller);
-    [others, all] = [await ofOthers(`${caller}@test.example`), await everything()];
+    ofOthers = await untouched.ofOthers(`${caller}@test.example`);
+    [others, all] = [await ofOthers(), await everything()];
   });
   it.each(Object.keys(table).filter((key) => !leftOut.test(key)))('%s', async (key) => {
     const row = table[key];
@@ -113,7 +102,7 @@ describe.each(callers.filter((caller) => caller !== 'nobody' && caller !== 'guar
     const asked = agent[key.split(' ')[0] as 'get'](addressIn(key, ids));
     const answer = await asked.send(row.body?.(ids));
     if (!key.startsWith('get ')) {
-      expect(await ofOthers(`${caller}@test.example`)).toEqual(others);
+      expect(await ofOthers()).toEqual(others);
       // Whoever is refused by the table writes nothing by this road either.
       const refused = statusFor(row.statuses, caller) >= 400;
       const now = await everything();

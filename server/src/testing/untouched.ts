@@ -7,44 +7,120 @@ const tablesOfMany = [
   ...['calendar_entries', 'calendar_feeds', 'household_marks', 'drafts', 'desk_words', 'desk_pieces'],
 ] as const;
 
-/** Every row of these tables as text, each after its table's name. */
-export async function rowsOfMany(db: Db): Promise<string[]> {
-  const { rows } = await db.raw<{ rows: { row: string }[] }>(
-    tablesOfMany.map((table) => `select '${table} ' || t::text as row from ${table} t`).join(' union all '),
-  );
-  return rows.map(({ row }) => row);
-}
+/** What a query says of each of some tables, by the table's name. */
+type Look = () => Promise<Readonly<Record<string, unknown>>>;
 
-/** A query for what belongs to a guardian or a household other than `:guardian` and `:household`: a digest a table. */
-async function othersQuery(db: Db): Promise<string> {
+const digest = (table: string): string =>
+  `select md5(string_agg(t::text, ',' order by t::text)) from ${table} t`;
+
+/** Every table by its name, with its columns. */
+async function tablesOf(db: Db): Promise<ReadonlyMap<string, readonly string[]>> {
   const { rows } = await db.raw<{ rows: { name: string; columns: string[] }[] }>(
     `select table_name as name, array_agg(column_name::text) as columns from information_schema.columns
      join information_schema.tables using (table_schema, table_name)
-     where table_schema = 'public' and table_type = 'BASE TABLE' and column_name in ('guardian_id', 'household_id')
-       and table_name <> 'guardians'
+     where table_schema = 'public' and table_type = 'BASE TABLE'
      group by table_name order by table_name`,
   );
-  if (rows.length < 20) throw new Error('tables of guardians and households are not found');
-  const digest = (table: string, other: string) =>
-    `select '${table}' as name, md5(string_agg(t::text, ',' order by t::text)) as rows from ${table} t where ${other}`;
-  return [
-    digest('guardians', 't.id is distinct from :guardian'),
-    ...rows.map(({ name, columns }) =>
-      columns.includes('guardian_id')
-        ? digest(name, 't.guardian_id is not null and t.guardian_id is distinct from :guardian')
-        : digest(name, 't.household_id is not null and t.household_id is distinct from :household'),
-    ),
-  ].join(' union all ');
+  return new Map(rows.map(({ name, columns }) => [name, columns]));
 }
 
-/** Looks at what does not belong to whoever asks: told twice, it is the same when nothing of it has moved. */
-export async function belongingsOfOthers(db: Db): Promise<(email: string) => Promise<unknown>> {
-  const query = await othersQuery(db);
-  return async (email) => {
-    const own = await db('guardians')
+/**
+ * Looks at what tables hold, of which most stay as they are from one request to the next: a statement that writes to one is
+ * put down by the database itself, and only what was written to is read again.
+ */
+export class Untouched {
+  private readonly counted = new Map<string, number>();
+
+  private constructor(
+    private readonly db: Db,
+    private readonly columns: ReadonlyMap<string, readonly string[]>,
+  ) {}
+
+  static async in(db: Db): Promise<Untouched> {
+    const columns = await tablesOf(db);
+    await db.raw(`
+      create schema watched;
+      create unlogged table watched.writes (name text not null);
+      create function watched.note() returns trigger language plpgsql security definer as
+        $$ begin insert into watched.writes values (tg_table_name); return null; end $$;`);
+    for (const name of columns.keys())
+      await db.raw(
+        `create trigger watched after insert or update or delete or truncate on ?? for each statement
+         execute function watched.note()`,
+        [name],
+      );
+    return new Untouched(db, columns);
+  }
+
+  /** How often each table has been written to since somebody began to count. */
+  private async writes(): Promise<ReadonlyMap<string, number>> {
+    const { rows } = await this.db.raw<{ rows: { name: string }[] }>(
+      'delete from watched.writes returning name',
+    );
+    for (const { name } of rows) this.counted.set(name, (this.counted.get(name) ?? 0) + 1);
+    return this.counted;
+  }
+
+  /** Reads what `query` says of each of these tables, and of those written to since, again. */
+  private look(
+    tables: readonly string[],
+    query: (table: string) => string,
+    values: Record<string, string | null> = {},
+  ): Look {
+    const known = new Map<string, { readonly times: number; readonly said: unknown }>();
+    return async () => {
+      const writes = await this.writes();
+      const timesOf = (table: string): number => writes.get(table) ?? 0;
+      const moved = tables.filter((table) => known.get(table)?.times !== timesOf(table));
+      if (moved.length > 0) {
+        const asked = moved.map((table) => `select '${table}' as name, (${query(table)}) as said`);
+        const { rows } = await this.db.raw<{ rows: { name: string; said: unknown }[] }>(
+          asked.join(' union all '),
+          values,
+        );
+        for (const { name, said } of rows) known.set(name, { times: timesOf(name), said });
+      }
+      return Object.fromEntries(tables.map((table) => [table, known.get(table)?.said]));
+    };
+  }
+
+  private named(...wanted: readonly string[]): string[] {
+    return [...this.columns].flatMap(([name, own]) =>
+      own.some((column) => wanted.includes(column)) ? [name] : [],
+    );
+  }
+
+  /** A digest of every table that is about somebody, but of these. */
+  everything(but: readonly string[]): Look {
+    const about = this.named('household_id', 'guardian_id', 'student_id').filter(
+      (name) => !but.includes(name),
+    );
+    return this.look(about, (table) => digest(table));
+  }
+
+  /** A digest of what is in each table of a guardian or household other than this one's: told twice, it is the same. */
+  async ofOthers(email: string): Promise<Look> {
+    const own = await this.db('guardians')
       .where({ email })
       .first<{ id: string; household_id: string } | undefined>('id', 'household_id');
     const whose = { guardian: own?.id ?? null, household: own?.household_id ?? null };
-    return (await db.raw<{ rows: unknown }>(query, whose)).rows;
-  };
+    const others = (table: string): string => {
+      if (table === 'guardians') return 't.id is distinct from :guardian';
+      return this.columns.get(table)?.includes('guardian_id')
+        ? 't.guardian_id is not null and t.guardian_id is distinct from :guardian'
+        : 't.household_id is not null and t.household_id is distinct from :household';
+    };
+    const tables = this.named('guardian_id', 'household_id');
+    if (tables.length < 20) throw new Error('tables of guardians and households are not found');
+    return this.look(tables, (table) => `${digest(table)} where ${others(table)}`, whose);
+  }
+
+  /** Every row of the tables of many, as text, each after its table's name. */
+  rowsOfMany(): () => Promise<string[]> {
+    const look = this.look(
+      tablesOfMany,
+      (table) => `select coalesce(array_agg('${table} ' || t::text), '{}') from ${table} t`,
+    );
+    return async () => Object.values(await look()).flatMap((rows) => rows as string[]);
+  }
 }
