@@ -17,58 +17,58 @@ const openCount = async (page: Page): Promise<number> =>
   );
 const rows = (page: Page) => page.getByRole('list', { name: 'Alerts' }).getByRole('link');
 
-test('a day brings what the rules ask for, once each: in the app, by mail and by text', async ({
-  guardian,
-  page,
-  running,
-}) => {
-  test.setTimeout(150_000);
-  await guardian.signsIn();
-  await guardian.opens('/alerts/delivery');
-  await page.getByLabel('Number for text messages').fill('0170');
-  await expect(page.getByText('A number begins with + and the country.')).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Keep these rules' })).toBeDisabled();
-  await page.getByLabel('Number for text messages').fill('+1 555 010 0200');
-  await page.getByRole('group', { name: 'Attendance' }).getByRole('checkbox', { name: 'Text' }).click();
-  await page.getByRole('button', { name: 'Keep these rules' }).click();
-  await expect(page.getByText('Kept. They hold from the next reading on.')).toBeVisible();
-  // A number gets nothing but a code before it has been shown to be theirs.
-  await expect(page.getByRole('button', { name: 'Send me a text' })).toHaveCount(0);
-  await page.getByRole('button', { name: 'Text me a code' }).click();
-  const texts = async () => (await arrivals(running)).filter(({ to }) => to === '+15550100200');
-  await expect.poll(async () => (await texts()).length).toBe(1);
-  await page
-    .getByLabel('The code we texted you')
-    .fill(/\d{6}/.exec((await texts())[0]?.text ?? '')?.[0] ?? '');
-  await page.getByRole('button', { name: 'Confirm the number' }).click();
-  await page.getByRole('button', { name: 'Send me a text' }).click();
-  await expect(page.getByText('It is on its way.')).toBeVisible();
-  await expect.poll(async () => (await texts()).length).toBe(2);
+test(
+  'a day brings what the rules ask for, once each: in the app, by mail and by text',
+  once,
+  async ({ guardian, page, running }) => {
+    test.setTimeout(150_000);
+    await guardian.signsIn();
+    await guardian.opens('/alerts/delivery');
+    await page.getByLabel('Number for text messages').fill('0170');
+    await expect(page.getByText('A number begins with + and the country.')).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Keep these rules' })).toBeDisabled();
+    await page.getByLabel('Number for text messages').fill('+1 555 010 0200');
+    await page.getByRole('group', { name: 'Attendance' }).getByRole('checkbox', { name: 'Text' }).click();
+    await page.getByRole('button', { name: 'Keep these rules' }).click();
+    await expect(page.getByText('Kept. They hold from the next reading on.')).toBeVisible();
+    // A number gets nothing but a code before it has been shown to be theirs.
+    await expect(page.getByRole('button', { name: 'Send me a text' })).toHaveCount(0);
+    await page.getByRole('button', { name: 'Text me a code' }).click();
+    const texts = async () => (await arrivals(running)).filter(({ to }) => to === '+15550100200');
+    await expect.poll(async () => (await texts()).length).toBe(1);
+    await page
+      .getByLabel('The code we texted you')
+      .fill(/\d{6}/.exec((await texts())[0]?.text ?? '')?.[0] ?? '');
+    await page.getByRole('button', { name: 'Confirm the number' }).click();
+    await page.getByRole('button', { name: 'Send me a text' }).click();
+    await expect(page.getByText('It is on its way.')).toBeVisible();
+    await expect.poll(async () => (await texts()).length).toBe(2);
 
-  // Another window counts along without being touched.
-  const other = await page.context().newPage();
-  await other.goto('/courses');
-  await expect(other.getByRole('link', { name: /^Alerts: [1-9]/ })).toBeVisible();
-  const [open, mails] = [await openCount(other), (await arrivals(running)).length];
-  await guardian.movesOnOneDay();
-  await guardian.movesOnOneDay();
-  await expect.poll(() => openCount(other)).not.toBe(open);
-  await other.close();
+    // Another window counts along without being touched.
+    const other = await page.context().newPage();
+    await other.goto('/courses');
+    await expect(other.getByRole('link', { name: /^Alerts: [1-9]/ })).toBeVisible();
+    const [open, mails] = [await openCount(other), (await arrivals(running)).length];
+    await guardian.movesOnOneDay();
+    await guardian.movesOnOneDay();
+    await expect.poll(() => openCount(other)).not.toBe(open);
+    await other.close();
 
-  await expect.poll(async () => (await arrivals(running)).length).toBeGreaterThan(mails);
-  const arrived = (await arrivals(running)).filter(({ to }) => to === 'maren@aldervane.example');
-  expect(new Set(arrived.map(({ subject, text }) => subject + text)).size).toBe(arrived.length);
-  await guardian.opens('/alerts');
-  const newest = (await rows(page).first().getAttribute('aria-label')) ?? '';
-  await rows(page).first().click();
-  await expect(page.getByRole('heading', { name: 'Why you are told' })).toBeVisible();
-  const title = await page.getByRole('heading', { level: 1 }).last().textContent();
-  expect(newest).toContain(title ?? 'no title');
-  await expect(
-    page.getByText(/^You are told .*\. From .*, (Mon|Tue|Wed|Thu|Fri|Sat|Sun) /).first(),
-  ).toBeVisible();
-  await expect(page.getByText(/^(Mail: sent|Text message: sent|Only here)/).first()).toBeVisible();
-});
+    await expect.poll(async () => (await arrivals(running)).length).toBeGreaterThan(mails);
+    const arrived = (await arrivals(running)).filter(({ to }) => to === 'maren@aldervane.example');
+    expect(new Set(arrived.map(({ subject, text }) => subject + text)).size).toBe(arrived.length);
+    await guardian.opens('/alerts');
+    const newest = (await rows(page).first().getAttribute('aria-label')) ?? '';
+    await rows(page).first().click();
+    await expect(page.getByRole('heading', { name: 'Why you are told' })).toBeVisible();
+    const title = await page.getByRole('heading', { level: 1 }).last().textContent();
+    expect(newest).toContain(title ?? 'no title');
+    await expect(
+      page.getByText(/^You are told .*\. From .*, (Mon|Tue|Wed|Thu|Fri|Sat|Sun) /).first(),
+    ).toBeVisible();
+    await expect(page.getByText(/^(Mail: sent|Text message: sent|Only here)/).first()).toBeVisible();
+  },
+);
 
 test('an alert is read, done, undone, found again and silenced for a while', async ({ guardian, page }) => {
   await guardian.signsIn();

@@ -1,5 +1,5 @@
 import { Guardian } from './guardian';
-import { expect, test } from './stack';
+import { expect, once, test } from './stack';
 
 /* A child signs in, says what it has to say, and its family hears it. */
 
@@ -69,7 +69,7 @@ test('a child’s evening, and what its mother hears of it', async ({ guardian, 
   expect([...guardian.complaints, ...mother.complaints]).toEqual([]);
 });
 
-test('what both see is decided by each for its own', async ({ guardian, page, browser, running }) => {
+test('what both see is decided by each for its own', once, async ({ guardian, page, browser, running }) => {
   const mother = new Guardian(await (await browser.newContext({ baseURL: running.url })).newPage(), false);
   await mother.signsIn();
   const studentId = await mother.idOf('Caspian');

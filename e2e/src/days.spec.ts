@@ -135,35 +135,36 @@ test('undated work gets a day, supplies are ticked off, and layers are left out'
   await expect(page.getByRole('checkbox', { name: 'graph paper' })).toBeVisible();
 });
 
-test('a school’s calendar file is previewed and taken in, with what was not understood', async ({
-  guardian,
-  page,
-}) => {
-  const lines = [
-    ...['BEGIN:VCALENDAR', 'VERSION:2.0', 'PRODID:-//Harbour club//EN', 'BEGIN:VEVENT', 'UID:swim'],
-    ...['DTSTART;TZID=Atlantis/Deep:20261105T160000', 'DURATION:PT1H', 'RRULE:FREQ=WEEKLY;COUNT=2'],
-    ...['SUMMARY:Swimming', 'END:VEVENT', 'END:VCALENDAR'],
-  ];
-  await guardian.signsIn();
-  await guardian.opens('/days/elsewhere');
-  const chooser = page.waitForEvent('filechooser');
-  await page.getByRole('button', { name: 'Choose a file' }).click();
-  await (
-    await chooser
-  ).setFiles({
-    name: 'Harbour club.ics',
-    mimeType: 'text/calendar',
-    buffer: Buffer.from(lines.join('\r\n')),
-  });
-  await expect(page.getByText('1 new, 0 changed, 0 as before, 0 gone.')).toBeVisible();
-  await expect(page.getByText(/Nobody knows the time zone ‘Atlantis\/Deep’/)).toBeVisible();
-  await page.getByRole('button', { name: 'Take it in' }).click();
-  await expect(page.getByText('‘Harbour club’ is in the calendar.')).toBeVisible();
-  await guardian.opens('/days?on=2026-11-12');
-  await expect(page.getByText('Swimming').last()).toBeVisible();
-});
+test(
+  'a school’s calendar file is previewed and taken in, with what was not understood',
+  once,
+  async ({ guardian, page }) => {
+    const lines = [
+      ...['BEGIN:VCALENDAR', 'VERSION:2.0', 'PRODID:-//Harbour club//EN', 'BEGIN:VEVENT', 'UID:swim'],
+      ...['DTSTART;TZID=Atlantis/Deep:20261105T160000', 'DURATION:PT1H', 'RRULE:FREQ=WEEKLY;COUNT=2'],
+      ...['SUMMARY:Swimming', 'END:VEVENT', 'END:VCALENDAR'],
+    ];
+    await guardian.signsIn();
+    await guardian.opens('/days/elsewhere');
+    const chooser = page.waitForEvent('filechooser');
+    await page.getByRole('button', { name: 'Choose a file' }).click();
+    await (
+      await chooser
+    ).setFiles({
+      name: 'Harbour club.ics',
+      mimeType: 'text/calendar',
+      buffer: Buffer.from(lines.join('\r\n')),
+    });
+    await expect(page.getByText('1 new, 0 changed, 0 as before, 0 gone.')).toBeVisible();
+    await expect(page.getByText(/Nobody knows the time zone ‘Atlantis\/Deep’/)).toBeVisible();
+    await page.getByRole('button', { name: 'Take it in' }).click();
+    await expect(page.getByText('‘Harbour club’ is in the calendar.')).toBeVisible();
+    await guardian.opens('/days?on=2026-11-12');
+    await expect(page.getByText('Swimming').last()).toBeVisible();
+  },
+);
 
-test('a guardian far away sees the school’s own times', async ({ browser, running }) => {
+test('a guardian far away sees the school’s own times', once, async ({ browser, running }) => {
   const context = await browser.newContext({
     baseURL: running.url,
     timezoneId: 'Asia/Tokyo',
@@ -180,32 +181,33 @@ test('a guardian far away sees the school’s own times', async ({ browser, runn
   await context.close();
 });
 
-test('what is shared at home is seen at home, what is private is not, and a grandmother only looks', async ({
-  guardian,
-  page,
-}) => {
-  await guardian.signsIn();
-  const write = (title: string, shared: boolean) =>
-    page.request.post('/api/entries', {
-      data: { kind: 'note', title, studentIds: [], shared, on: '2026-12-02' },
-    });
-  expect((await write('Lantern supper', true)).status()).toBe(201);
-  expect((await write('A present for Tobiah', false)).status()).toBe(201);
-  await guardian.opens('/days?on=2026-12-02');
-  await expect(page.getByRole('link', { name: /^A present for Tobiah/ })).toBeVisible();
-  for (const name of ['tobiah', 'ottoline']) {
-    await page.request.delete('/api/session');
-    await guardian.signsIn(name);
-    await page.goto('/days?on=2026-12-02');
-    await expect(page.getByText('Lantern supper').last()).toBeVisible();
-    await expect(page.getByText('A present for Tobiah')).toHaveCount(0);
-  }
-  await expect(page.getByRole('link', { name: 'Write something down' })).toHaveCount(0);
-  await expect(page.getByRole('checkbox', { name: 'Lantern supper: done' })).toHaveCount(0);
-  await page.getByRole('link', { name: /^Lantern supper/ }).click();
-  await expect(page.getByText('Written by Maren Aldervane.')).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Take it out' })).toHaveCount(0);
-});
+test(
+  'what is shared at home is seen at home, what is private is not, and a grandmother only looks',
+  once,
+  async ({ guardian, page }) => {
+    await guardian.signsIn();
+    const write = (title: string, shared: boolean) =>
+      page.request.post('/api/entries', {
+        data: { kind: 'note', title, studentIds: [], shared, on: '2026-12-02' },
+      });
+    expect((await write('Lantern supper', true)).status()).toBe(201);
+    expect((await write('A present for Tobiah', false)).status()).toBe(201);
+    await guardian.opens('/days?on=2026-12-02');
+    await expect(page.getByRole('link', { name: /^A present for Tobiah/ })).toBeVisible();
+    for (const name of ['tobiah', 'ottoline']) {
+      await page.request.delete('/api/session');
+      await guardian.signsIn(name);
+      await page.goto('/days?on=2026-12-02');
+      await expect(page.getByText('Lantern supper').last()).toBeVisible();
+      await expect(page.getByText('A present for Tobiah')).toHaveCount(0);
+    }
+    await expect(page.getByRole('link', { name: 'Write something down' })).toHaveCount(0);
+    await expect(page.getByRole('checkbox', { name: 'Lantern supper: done' })).toHaveCount(0);
+    await page.getByRole('link', { name: /^Lantern supper/ }).click();
+    await expect(page.getByText('Written by Maren Aldervane.')).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Take it out' })).toHaveCount(0);
+  },
+);
 
 test('attendance says what stands out, and what a code means can be told', async ({ guardian, page }) => {
   await guardian.signsIn();

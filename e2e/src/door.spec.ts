@@ -29,7 +29,7 @@ test('the language is chosen before signing in, and stays', once, async ({ page 
   await expect(page.locator('html')).toHaveAttribute('lang', 'es');
 });
 
-test('who may only look is shown no way to write', async ({ guardian, page }) => {
+test('who may only look is shown no way to write', once, async ({ guardian, page }) => {
   await guardian.signsIn('ottoline');
   await expect(guardian.matter('Boat-building').first()).toContainText('Open the course');
   await expect(page.getByRole('link', { name: /^Talk with/ })).toHaveCount(0);
@@ -37,7 +37,7 @@ test('who may only look is shown no way to write', async ({ guardian, page }) =>
   await expect(page.getByRole('link', { name: 'Write to a teacher' })).toHaveCount(0);
 });
 
-test('a child is linked by code, after one has seen whose record it is', async ({ guardian, page }) => {
+test('a child is linked by code, after one has seen whose record it is', once, async ({ guardian, page }) => {
   await guardian.signsIn('tobiah');
   await expect(page.getByRole('radio', { name: 'Pet' })).toHaveCount(0);
   await page.goto('/link');

@@ -5,7 +5,7 @@ test('an unflagged overdue project becomes a settled follow-up', async ({ guardi
   test.setTimeout(240_000);
 
   await test.step('the Brief tells that a good-looking figure is not what it seems', async () => {
-    await guardian.signsIn();
+    await guardian.signsInAtTheDoor();
     const first = guardian.matter('Boat-building').first();
     await expect(first).toContainText('3.1, with unsettled work under it');
     await expect(first).toContainText('Keel model was due on 12 October. Nobody has marked it');

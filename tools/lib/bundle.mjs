@@ -42,7 +42,7 @@ const onlyWhatIsUsed = {
   },
 };
 
-const bundle = (layers, entryPoints, outdir, plugins = []) =>
+const bundle = (entryPoints, outdir, plugins) =>
   build({
     entryPoints,
     outdir,
@@ -59,7 +59,7 @@ const bundle = (layers, entryPoints, outdir, plugins = []) =>
     sourcemap: true,
     sourcesContent: false,
     logLevel: 'warning',
-    plugins: [dependenciesOutside(layers), ...plugins],
+    plugins,
   });
 
 const commands = [
@@ -90,17 +90,17 @@ const threads = [
   'household/codes/letters.worker.ts',
 ].map(serverSource);
 
-const bundleThreads = (folder) => bundle(['server'], threads, folder, [onlyWhatIsUsed]);
+const bundleThreads = (folder) => bundle(threads, folder, [dependenciesOutside(['server']), onlyWhatIsUsed]);
 
 /** Server, worker and their commands as plain JavaScript, each in one file, with what they read beside them. */
 export async function bundleServer(folder) {
   await bundle(
-    ['server'],
     [
       ...['start', 'server', 'worker'].map((name) => serverSource(`main/${name}.ts`)),
       ...commands.map((name) => serverSource(`main/cli/${name}.ts`)),
     ],
     join(folder, 'server'),
+    [dependenciesOutside(['server'])],
   );
   await bundleThreads(join(folder, 'server'));
   cpSync(join(root, 'server', 'assets'), join(folder, 'server', 'assets'), { recursive: true });
@@ -108,13 +108,13 @@ export async function bundleServer(folder) {
 
 /** The benchmarks, with the server's threads beside them: what is measured is what runs. */
 export async function bundleBench(folder) {
-  await bundle(['bench', 'server'], ['bench/src/main.ts'], join(folder, 'bench'));
+  await bundle(['bench/src/main.ts'], join(folder, 'bench'), [dependenciesOutside(['bench', 'server'])]);
   await bundleThreads(join(folder, 'bench'));
   cpSync(join(root, 'server', 'assets'), join(folder, 'bench', 'assets'), { recursive: true });
 }
 
-/** The stand-ins of the demo and the tests. */
-export const bundleSchool = (folder) => bundle(['school'], ['school/src/main.ts'], join(folder, 'school'));
+/** The stand-ins of the demo and the tests: started hundreds of times, with all that they need in one file. */
+export const bundleSchool = (folder) => bundle(['school/src/main.ts'], join(folder, 'school'), []);
 
 /** Below this a file is sent as it is. */
 const leastBytes = 1024;

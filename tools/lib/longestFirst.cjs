@@ -6,8 +6,12 @@ const { default: Sequencer } = require('@jest/test-sequencer');
  */
 const longest = [
   'app/src/alerts/alerts.test.tsx',
-  'server/src/sources/sync.test.ts',
   'server/src/main/access.test.ts',
+  'server/src/main/walk/walk.test.ts',
+  'server/src/main/rows.test.ts',
+  'server/src/sources/sync.test.ts',
+  'server/src/main/steady/fuzz.test.ts',
+  'server/src/main/steady/held.test.ts',
   'server/src/alerts/alerts.test.ts',
   'server/src/alerts/delivery/delivery.test.ts',
   'school/src/mail/mail.test.ts',

@@ -54,17 +54,23 @@ export const nextSchoolDay = (date: string): string =>
 /** Weekday `offset` (0 = Monday) of a week of the term (0 = its first). */
 export const dayOfWeek = (week: number, offset: number): string => dayAfter(termStart, week * 7 + offset);
 
-/** The days with school of the first quarter, or of all the story. */
-export function schoolDays(until = termEnd): string[] {
+const schoolDaysUntil = once((until: string): readonly string[] => {
   const days: string[] = [];
   for (let day = termStart; day <= until; day = dayAfter(day, 1)) if (isSchoolDay(day)) days.push(day);
   return days;
-}
+});
+/** The days with school of the first quarter, or of all the story. */
+export const schoolDays = (until = termEnd): readonly string[] => schoolDaysUntil(until);
+
+/** How many of the calendar's days with school are over when a day begins. */
+export const schoolDaysBefore = once(
+  (date: string): number => schoolDays(calendarEnd).filter((day) => day < date).length,
+);
 
 const clock = (minutes: number): string =>
   `${String(Math.floor(minutes / 60)).padStart(2, '0')}:${String(minutes % 60).padStart(2, '0')}`;
 
-export const calendarEnd = '2026-12-18';
+const calendarEnd = '2026-12-18';
 
 /** Every weekday of the published calendar: what it is called where there is no school, null on a school day. */
 export function calendarDays(): { date: string; closed: string | null }[] {

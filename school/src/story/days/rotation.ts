@@ -1,10 +1,9 @@
-import { calendarEnd, schoolDays } from './calendar';
+import { schoolDaysBefore } from './calendar';
 import type { CourseSpec, SchoolSpec } from '../schools/specs';
 
 /** Which day of its rotation a date is at a school; a day without school keeps the next one's. */
 export function rotationDayOf({ rotation }: SchoolSpec, date: string): string {
-  const before = schoolDays(calendarEnd).filter((day) => day < date).length;
-  return rotation[before % rotation.length] ?? '';
+  return rotation[schoolDaysBefore(date) % rotation.length] ?? '';
 }
 
 /** When a course meets on a day of the rotation; null when it does not. */
