@@ -50,14 +50,8 @@ function homeOf(folder) {
   return join('/var/tmp', `cadro-${name}`);
 }
 
-/** What lives for a few minutes need not outlast a power cut, and is tidied up by nobody. */
-const forTests = [
-  'fsync=off',
-  'synchronous_commit=off',
-  'full_page_writes=off',
-  'autovacuum=off',
-  'plan_cache_mode=force_generic_plan',
-];
+/** What lives for a few minutes need not outlast a power cut. */
+const forTests = ['fsync=off', 'synchronous_commit=off', 'full_page_writes=off'];
 
 const lookEveryMs = 500;
 const mostStarts = 60;

@@ -174,7 +174,7 @@ export class World {
   async syncAll(): Promise<void> {
     for (const school of this.sources.keys()) await this.sync(school);
     await this.workOff();
-    // PostgreSQL plans badly for what it takes for empty, and nobody else counts a test's rows for it.
+    // PostgreSQL plans badly for what it takes for empty, and it looks by itself once a minute only.
     if (!this.counted) await this.db.raw('analyze');
     this.counted = true;
     await this.learnStudents();
