@@ -24,8 +24,9 @@ export const callerOf = ({ ip = '' }: Request): string => ipKeyGenerator(ip, 56)
 const keyOf = ({ kind, of }: Counted): string => `${kind}:${of}`.slice(0, 500);
 
 /**
- * Counts a try before it is made, in one statement, so that a thousand at once are a thousand. The wait after try
- * `n` of `free` is the first one, doubled for each further try, up to the longest.
+ * Counts a try before it is made, in one statement, so that a thousand at once are a thousand. Nobody waits after a free
+ * one, not even who began before it and is counted after it. The wait after try `n` of `free` is the first one, doubled
+ * for each further try, up to the longest.
  * @returns how many there have been, or how long to wait when one comes too early; that one is not counted.
  */
 async function count(db: Db | Trx, counted: Counted): Promise<{ tries: number } | { waitSeconds: number }> {
@@ -33,10 +34,10 @@ async function count(db: Db | Trx, counted: Counted): Promise<{ tries: number } 
   const { free, firstWaitSeconds, longestWaitSeconds, forgetSeconds } = counted.patience;
   const { rows } = await db.raw<{ rows: { hits: number }[] }>(
     `insert into login_tries as t (key, hits, waits_until, resets_at)
-       values (:key, 1, now(), now() + :forget * interval '1 second')
+       values (:key, 1, 'epoch', now() + :forget * interval '1 second')
      on conflict (key) do update set
        hits = case when t.resets_at <= now() then 1 else t.hits + 1 end,
-       waits_until = case when t.resets_at <= now() or t.hits + 1 <= :free then now()
+       waits_until = case when t.resets_at <= now() or t.hits + 1 <= :free then 'epoch'
          else now() + least(:first * power(2, least(t.hits - :free, 30)), :longest) * interval '1 second' end,
        resets_at = now() + :forget * interval '1 second'
      where t.waits_until <= now()
