@@ -1,4 +1,4 @@
-import { expect, once, test } from './stack';
+import { expect, test } from './stack';
 
 /* A course explains itself: what a guardian reads there, corrects, and takes along. */
 
@@ -66,43 +66,40 @@ test('a course says why its figure is what it is, what would change it and what 
   expect(guardian.complaints).toEqual([]);
 });
 
-test(
-  'the school’s figure differs: the guardian tries, keeps, and takes back a correction',
-  once,
-  async ({ guardian, page }) => {
-    await guardian.signsIn();
-    await guardian.opensCourse('Island history');
-    await expect(page.getByText(/^The school posts 8\d B, .*: the same, rounded\.$/)).toBeVisible();
-    await guardian.opensCourse('Tide tables');
-    await expect(
-      page.getByText(/^Nothing we know explains it\. A weight may not be published/),
-    ).toBeVisible();
+test('the school’s figure differs: the guardian tries, keeps, and takes back a correction', async ({
+  guardian,
+  page,
+}) => {
+  await guardian.signsIn();
+  await guardian.opensCourse('Island history');
+  await expect(page.getByText(/^The school posts 8\d B, .*: the same, rounded\.$/)).toBeVisible();
+  await guardian.opensCourse('Tide tables');
+  await expect(page.getByText(/^Nothing we know explains it\. A weight may not be published/)).toBeVisible();
 
-    await guardian.opensCourse('Kelp chemistry');
-    await expect(page.getByText(/^The school posts 80\.\d B\. By our count it is 7\d\.\d\.$/)).toBeVisible();
-    await expect(
-      page.getByText('It fits if missing work does not count, though it is not published so.'),
-    ).toBeVisible();
-    await page.getByRole('link', { name: 'Correct how we count it' }).click();
-    await expect(page.getByRole('heading', { level: 1, name: 'How we count it' })).toBeVisible();
-    await page.getByLabel('Least mark, in percent').fill('150');
-    await expect(page.getByText('A number from 0 to 100')).toBeVisible();
-    await expect(page.getByRole('button', { name: 'Keep it' })).toBeDisabled();
-    await page.getByLabel('Least mark, in percent').fill('50');
-    await page.getByRole('button', { name: 'Try what would fit the school’s figure' }).click();
-    await expect(page.getByText(/with this, the same\.$/)).toBeVisible();
-    await guardian.findsStateInOrder('correcting the policy');
-    await page.getByRole('button', { name: 'Keep it' }).click();
-    await expect(page.getByText('Computed with your correction of how it is counted.')).toBeVisible();
-    await expect(page.getByText(/^The school posts the same: 80\.\d B/)).toBeVisible();
+  await guardian.opensCourse('Kelp chemistry');
+  await expect(page.getByText(/^The school posts 80\.\d B\. By our count it is 7\d\.\d\.$/)).toBeVisible();
+  await expect(
+    page.getByText('It fits if missing work does not count, though it is not published so.'),
+  ).toBeVisible();
+  await page.getByRole('link', { name: 'Correct how we count it' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'How we count it' })).toBeVisible();
+  await page.getByLabel('Least mark, in percent').fill('150');
+  await expect(page.getByText('A number from 0 to 100')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Keep it' })).toBeDisabled();
+  await page.getByLabel('Least mark, in percent').fill('50');
+  await page.getByRole('button', { name: 'Try what would fit the school’s figure' }).click();
+  await expect(page.getByText(/with this, the same\.$/)).toBeVisible();
+  await guardian.findsStateInOrder('correcting the policy');
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await expect(page.getByText('Computed with your correction of how it is counted.')).toBeVisible();
+  await expect(page.getByText(/^The school posts the same: 80\.\d B/)).toBeVisible();
 
-    await page.getByRole('link', { name: 'You have corrected this. Change it' }).click();
-    await expect(page.getByText(/^Maren Aldervane, .*: missing work$/)).toBeVisible();
-    await page.getByRole('button', { name: 'Back to what the school publishes' }).click();
-    await expect(page.getByText(/^The school posts 80\.\d B\. By our count it is 7\d\.\d\.$/)).toBeVisible();
-    expect(guardian.complaints).toEqual([]);
-  },
-);
+  await page.getByRole('link', { name: 'You have corrected this. Change it' }).click();
+  await expect(page.getByText(/^Maren Aldervane, .*: missing work$/)).toBeVisible();
+  await page.getByRole('button', { name: 'Back to what the school publishes' }).click();
+  await expect(page.getByText(/^The school posts 80\.\d B\. By our count it is 7\d\.\d\.$/)).toBeVisible();
+  expect(guardian.complaints).toEqual([]);
+});
 
 test('the year as a tree, and every course side by side', async ({ guardian, page }) => {
   await guardian.signsIn();

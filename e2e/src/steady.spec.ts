@@ -49,51 +49,51 @@ test('a session that ends leaves the page as it was, and one signs in on top of 
   await expect(page.getByText(text).last()).toBeVisible();
 });
 
-test(
-  'what is written without a connection waits in sight, and goes out once',
-  once,
-  async ({ guardian, page, running }) => {
-    await guardian.signsIn();
-    const text = `We are on the ${guardian.wide ? 'wide' : 'narrow'} train. Pet has it with her.`;
-    await beginsLetter(page, text);
-    await page.context().setOffline(true);
-    await send(page).click();
-    const waits = page.getByText('One thing you wrote hasn’t gone out yet.', { exact: false });
-    await expect(waits).toBeVisible();
-    await expect(page.getByText('Kept. It goes out by itself', { exact: false })).toBeVisible();
-    await page.getByRole('button', { name: 'Show what it is' }).click();
-    await expect(page.getByText(/^Letter: /)).toBeVisible();
-    await guardian.findsStateInOrder('outbox');
-    // Pressed again, because one is not sure: it is the same letter.
-    await send(page).click();
-    await expect(waits).toBeVisible();
-    await page.context().setOffline(false);
-    await expect(waits).toBeHidden();
-    await expect.poll(() => lettersWith(running.schoolUrl, text)).toBe(1);
-  },
-);
+test('what is written without a connection waits in sight, and goes out once', async ({
+  guardian,
+  page,
+  running,
+}) => {
+  await guardian.signsIn();
+  const text = `We are on the ${guardian.wide ? 'wide' : 'narrow'} train. Pet has it with her.`;
+  await beginsLetter(page, text);
+  await page.context().setOffline(true);
+  await send(page).click();
+  const waits = page.getByText('One thing you wrote hasn’t gone out yet.', { exact: false });
+  await expect(waits).toBeVisible();
+  await expect(page.getByText('Kept. It goes out by itself', { exact: false })).toBeVisible();
+  await page.getByRole('button', { name: 'Show what it is' }).click();
+  await expect(page.getByText(/^Letter: /)).toBeVisible();
+  await guardian.findsStateInOrder('outbox');
+  // Pressed again, because one is not sure: it is the same letter.
+  await send(page).click();
+  await expect(waits).toBeVisible();
+  await page.context().setOffline(false);
+  await expect(waits).toBeHidden();
+  await expect.poll(() => lettersWith(running.schoolUrl, text)).toBe(1);
+});
 
-test(
-  'a letter whose answer is lost, and a button that is pressed three times, are one letter',
-  once,
-  async ({ guardian, page, running }) => {
-    await guardian.signsIn();
-    const text = `Thank you for the extra week (${guardian.wide ? 'wide' : 'narrow'}).`;
-    await beginsLetter(page, text);
-    let lost = 0;
-    await page.route('**/api/messages', async (route) => {
-      if (lost++ > 0) return route.continue();
-      await route.fetch();
-      await route.abort();
-    });
-    await send(page).evaluate((button: HTMLElement) => {
-      for (let times = 0; times < 3; times += 1) button.click();
-    });
-    await expect.poll(() => lettersWith(running.schoolUrl, text)).toBe(1);
-    await expect(page.getByText('hasn’t gone out yet', { exact: false })).toBeHidden();
-    expect(await lettersWith(running.schoolUrl, text)).toBe(1);
-  },
-);
+test('a letter whose answer is lost, and a button that is pressed three times, are one letter', async ({
+  guardian,
+  page,
+  running,
+}) => {
+  await guardian.signsIn();
+  const text = `Thank you for the extra week (${guardian.wide ? 'wide' : 'narrow'}).`;
+  await beginsLetter(page, text);
+  let lost = 0;
+  await page.route('**/api/messages', async (route) => {
+    if (lost++ > 0) return route.continue();
+    await route.fetch();
+    await route.abort();
+  });
+  await send(page).evaluate((button: HTMLElement) => {
+    for (let times = 0; times < 3; times += 1) button.click();
+  });
+  await expect.poll(() => lettersWith(running.schoolUrl, text)).toBe(1);
+  await expect(page.getByText('hasn’t gone out yet', { exact: false })).toBeHidden();
+  expect(await lettersWith(running.schoolUrl, text)).toBe(1);
+});
 
 test('a page whose version is gone loads itself anew, once', once, async ({ guardian, page }) => {
   await guardian.signsIn();

@@ -1,4 +1,4 @@
-import { expect, once, test } from './stack';
+import { expect, test } from './stack';
 
 test('a letter to a teacher of any child, out of Talk', async ({ guardian, page, running }) => {
   await guardian.signsIn();
@@ -58,7 +58,7 @@ test('a letter that is begun waits where it was left, and can be thrown away and
   await expect(begun).toHaveCount(0);
 });
 
-test('what is taken in hand by mistake is undone', once, async ({ guardian, page }) => {
+test('what is taken in hand by mistake is undone', async ({ guardian, page }) => {
   await guardian.signsIn();
   await guardian.opensCourse('Ship’s Spanish');
   await page.getByRole('link', { name: 'Talk with Isolde' }).click();
@@ -68,7 +68,7 @@ test('what is taken in hand by mistake is undone', once, async ({ guardian, page
   await expect(page.getByRole('link', { name: /^Ship’s Spanish\./ })).toHaveCount(0);
 });
 
-test('a follow-up is settled by hand, and taken up again', once, async ({ guardian, page }) => {
+test('a follow-up is settled by hand, and taken up again', async ({ guardian, page }) => {
   await guardian.signsIn();
   await guardian.goesTo('Work');
   await guardian.opensWork('Log of tides, entry 4');
@@ -91,7 +91,7 @@ test('a follow-up is settled by hand, and taken up again', once, async ({ guardi
   await expect(page.getByText(/^Look again on/)).toBeVisible();
 });
 
-test('work that is in hand is not taken in hand twice', once, async ({ guardian, page }) => {
+test('work that is in hand is not taken in hand twice', async ({ guardian, page }) => {
   await guardian.signsIn();
   // A work that no journey settles: other tests may have moved this story on.
   await guardian.takesInHand('Reef survey', 'She counts on Saturday.');

@@ -23,8 +23,9 @@ import { onFigures, readingHooks } from '../main/hooks';
 import { startWorker } from '../main/jobs';
 import { addSource, moveSource, syncSource } from '../sources';
 import { createDatabase, dropDatabase, emptyTemplate, freshName, readTemplates } from './databases';
-import { startSchool, textKey, type SchoolProcess } from './school';
+import { startSchool, type SchoolProcess } from './school';
 import { Wire, type WireState } from './wire';
+import { worldConfig } from './worldConfig';
 
 export const password = 'a password for tests';
 
@@ -103,33 +104,7 @@ export class World {
       await dropDatabase(database);
       throw error;
     });
-    const config: Config = {
-      databaseUrl: url,
-      port,
-      host: '127.0.0.1',
-      publicUrl: `http://127.0.0.1:${port}`,
-      secret: 'a secret for the tests of the server alone',
-      appDir: null,
-      smtpUrl: school.smtpUrl,
-      textGateway: { url: `${school.url}/texts`, key: textKey, timeoutMs: 500 },
-      // Nothing on a busy machine takes as long; who tries patience has less.
-      sourceTimeoutMs: 30_000,
-      privateSources: true,
-      bundleFolder: null,
-      mailDomain: 'mail.cadro.example',
-      inboundMailKey,
-      mailVerdictHost: 'mx.mail.cadro.example',
-      demoSchoolUrl: school.url,
-      consent: null,
-      retention: { mailDays: 180, leftDays: 730 },
-      operatorPage: true,
-      trustedProxies: false,
-      sessions: { idleHours: 12, keptDays: 90 },
-      queueLateMinutes: 15,
-      metrics: { host: '127.0.0.1', server: null, worker: null },
-      logLevel: 'silent',
-      ...otherwise,
-    };
+    const config = { ...worldConfig({ url, port, inboundMailKey, school }), ...otherwise };
     const db = openDatabase(url, { poolSize: 6 });
     const clock = demoClock(db);
     const wallAt = await systemClock.now();
