@@ -20,7 +20,7 @@ const node = (name, extra = {}) => ({
 module.exports = {
   testSequencer: require.resolve('./tools/lib/longestFirst.cjs'),
   // Far above what any test needs: it ends one that hangs, and a busy machine does not meet it.
-  testTimeout: 60_000,
+  testTimeout: 300_000,
   projects: [
     node('core'),
     node('contract'),

@@ -21,7 +21,6 @@ test(
   'a day brings what the rules ask for, once each: in the app, by mail and by text',
   once,
   async ({ guardian, page, running }) => {
-    test.setTimeout(150_000);
     await guardian.signsIn();
     await guardian.opens('/alerts/delivery');
     await page.getByLabel('Number for text messages').fill('0170');
@@ -103,7 +102,7 @@ test('rules are tried on the term while they are set', async ({ guardian, page }
   await guardian.opens('/alerts/rules');
   const answer = page.getByText(/^These rules would have sent you \d+ alerts? in the last 30 days\.$/);
   const told = async (): Promise<number> => Number(/\d+/.exec((await answer.textContent()) ?? '')?.[0]);
-  await expect(answer).toBeVisible({ timeout: 60_000 });
+  await expect(answer).toBeVisible();
   const usual = await told();
   await page.getByRole('radio', { name: 'Everything' }).click();
   await expect.poll(told).toBeGreaterThan(usual);

@@ -7,7 +7,6 @@ test(
   'what the gradebook does not show yet counts at home, and dissolves into it by an answer',
   once,
   async ({ guardian, page }) => {
-    test.setTimeout(90_000);
     await guardian.signsIn();
     await guardian.opensCourse('Kelp chemistry');
     await page.getByRole('link', { name: 'Add what the gradebook doesn’t show' }).click();
@@ -84,7 +83,6 @@ test(
 );
 
 test('two records of one child are read as one, and taken apart again', once, async ({ guardian, page }) => {
-  test.setTimeout(90_000);
   await guardian.signsIn();
   const post = async (path: string, data: object) => {
     const answer = await page.request.post(path, { data });

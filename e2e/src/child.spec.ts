@@ -4,7 +4,6 @@ import { expect, once, test } from './stack';
 /* A child signs in, says what it has to say, and its family hears it. */
 
 test('a child’s evening, and what its mother hears of it', async ({ guardian, page, browser, running }) => {
-  test.setTimeout(120_000);
   const mother = new Guardian(await (await browser.newContext({ baseURL: running.url })).newPage(), false);
   await mother.signsIn();
   await mother.takesInHand('Reading card, chapter 5', 'We look at it together');

@@ -235,7 +235,6 @@ test('attendance says what stands out, and what a code means can be told', async
 });
 
 test('from the month to a day, its work, the desk, and settled', async ({ guardian, page, running }) => {
-  test.setTimeout(240_000);
   await guardian.signsIn();
 
   await test.step('the month shows who was away, and where much comes together', async () => {

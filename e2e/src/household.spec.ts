@@ -9,7 +9,6 @@ test(
   'a parent is invited, comes in by code, loses the password, adds a passkey, and is let go',
   once,
   async ({ guardian, page, browser, running }) => {
-    test.setTimeout(180_000);
     const email = 'rosamund@test.example';
     await guardian.signsIn();
     await page.goto('/settings/people');

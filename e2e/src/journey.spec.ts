@@ -2,8 +2,6 @@ import { expect, test } from './stack';
 
 /** From a gradebook to a settled follow-up, as a person would walk it. */
 test('an unflagged overdue project becomes a settled follow-up', async ({ guardian, page, running }) => {
-  test.setTimeout(240_000);
-
   await test.step('the Brief tells that a good-looking figure is not what it seems', async () => {
     await guardian.signsInAtTheDoor();
     const first = guardian.matter('Boat-building').first();

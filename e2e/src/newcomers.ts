@@ -19,19 +19,14 @@ export async function addressIn(
 ): Promise<string> {
   let found: string | undefined;
   await expect
-    .poll(
-      async () => {
-        const { arrivals } = (await (
-          await page.request.get(`${running.schoolUrl}/demo/arrivals`)
-        ).json()) as {
-          arrivals: Mail[];
-        };
-        const mail = arrivals.filter((each) => each.to === to && subject.test(each.subject)).at(-1);
-        found = /http\S+#\S+/.exec(mail?.text ?? '')?.[0];
-        return found;
-      },
-      { timeout: 30_000 },
-    )
+    .poll(async () => {
+      const { arrivals } = (await (await page.request.get(`${running.schoolUrl}/demo/arrivals`)).json()) as {
+        arrivals: Mail[];
+      };
+      const mail = arrivals.filter((each) => each.to === to && subject.test(each.subject)).at(-1);
+      found = /http\S+#\S+/.exec(mail?.text ?? '')?.[0];
+      return found;
+    })
     .toBeTruthy();
   return (found ?? '').replace('127.0.0.1', 'localhost');
 }

@@ -34,7 +34,6 @@ test(
   'a school that has nothing: a course with five assignments, line by line, and where it stands',
   once,
   async ({ browser, running }) => {
-    test.setTimeout(120_000);
     const parent = await newcomer(browser, running, false);
     const { page } = parent;
     await begins(page, running, { name: 'Hedda Skerry', email: 'hedda@test.example' });
@@ -108,7 +107,6 @@ test(
   'an export of the school: only the own child’s rows, and where it stands',
   once,
   async ({ browser, running }) => {
-    test.setTimeout(120_000);
     const parent = await newcomer(browser, running, false);
     const { page } = parent;
     await begins(page, running, { name: 'Ina Wrack', email: 'ina.wrack@test.example' });
@@ -128,7 +126,7 @@ test(
     await expect(page.getByText(/^We found no student of that name in this file/)).toBeVisible();
     await page.getByLabel('Child’s first name, as the school writes it').fill('Odo');
     await send('fall.zip', file);
-    await page.getByRole('link', { name: 'See the courses' }).click({ timeout: 60_000 });
+    await page.getByRole('link', { name: 'See the courses' }).click();
     await page.getByRole('link', { name: /^Knots and splices/ }).click();
     // 17 of 20 in the quizzes at 60, and nothing turned in at 40.
     await expect(page.getByText('51.0', { exact: true }).first()).toBeVisible();
@@ -147,7 +145,6 @@ test(
 );
 
 test('a table out of a page and a file: read, corrected, taken once', once, async ({ browser, running }) => {
-  test.setTimeout(120_000);
   const parent = await newcomer(browser, running, false);
   const { page } = parent;
   await begins(page, running, { name: 'Ivo Tern', email: 'ivo@test.example' });
@@ -229,7 +226,6 @@ async function otherTables(parent: Guardian) {
 }
 
 test('mails that are forwarded: what they say, taken by a tap', once, async ({ browser, running }) => {
-  test.setTimeout(120_000);
   const parent = await newcomer(browser, running, false);
   const { page } = parent;
   await begins(page, running, { name: 'Runa Shoal', email: 'runa@test.example' });
@@ -271,7 +267,6 @@ test(
   'a class calendar: followed at its address, as events and as work',
   once,
   async ({ browser, running }) => {
-    test.setTimeout(120_000);
     const on = day(2).replaceAll('-', '');
     const calendar = [
       ...['BEGIN:VCALENDAR', 'VERSION:2.0', 'PRODID:-//Brant//EN'],

@@ -92,9 +92,7 @@ const pictures: readonly Picture[] = [
       await page.getByRole('checkbox', { name: 'Choose Reef survey' }).click();
       await page.getByRole('button', { name: 'Put in the plan' }).click();
       await page.getByRole('button', { name: 'Propose a plan' }).click();
-      await expect(page.getByText('It is the most these evenings can hold.')).toBeVisible({
-        timeout: 30_000,
-      });
+      await expect(page.getByText('It is the most these evenings can hold.')).toBeVisible();
     },
   },
   { name: 'alerts', open: async (_guardian, page) => void (await page.goto('/alerts')) },

@@ -16,7 +16,6 @@ test.describe('every screen is in order, in both themes', () => {
 
   for (const part of parts) {
     test(part.map(({ name }) => name).join(', '), async ({ guardian, page }) => {
-      test.setTimeout(240_000);
       await guardian.signsIn();
       await guardian.hasTheKeelModelInHand();
       for (const { name, open } of part) {
@@ -115,7 +114,6 @@ test(
   'a school that cannot be reached leaves its records there, with their age',
   once,
   async ({ guardian, page, running }) => {
-    test.setTimeout(120_000);
     const schoolFails = (faults: object[]) =>
       fetch(`${running.schoolUrl}/demo/faults`, {
         method: 'PUT',

@@ -3,7 +3,6 @@ import { expect, test } from './stack';
 test.use({ story: 'work' });
 
 test('scores are tried out on a course, and the rest of the term is drawn', async ({ guardian, page }) => {
-  test.setTimeout(120_000);
   await guardian.signsIn();
   await guardian.opensCourse('Kelp chemistry');
   await page.getByRole('link', { name: 'Try scores out' }).click();
@@ -35,7 +34,7 @@ test('scores are tried out on a course, and the rest of the term is drawn', asyn
   await expect(page.getByText('76.6 C', { exact: true }).last()).toBeVisible();
 
   await page.getByRole('button', { name: 'Draw the rest of the term' }).click();
-  await expect(page.getByText(/% of the draws reach 80\.0\.$/)).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText(/% of the draws reach 80\.0\.$/)).toBeVisible();
   await guardian.findsStateInOrder('Trying out');
 
   await page.goBack();
@@ -47,8 +46,6 @@ test('scores are tried out on a course, and the rest of the term is drawn', asyn
 
 /** From what needs you, through all there is, to what is done on which evening. */
 test('from the Brief through Work to a plan for the evenings', async ({ guardian, page }) => {
-  test.setTimeout(240_000);
-
   await test.step('the Brief leads to Work, which has every loose end with its reason', async () => {
     await guardian.signsIn();
     await expect(guardian.matter('Boat-building').first()).toBeVisible();
@@ -116,7 +113,7 @@ test('from the Brief through Work to a plan for the evenings', async ({ guardian
     await page.getByRole('button', { name: 'Put in the plan' }).click();
     await expect(page).toHaveURL(/\/work\/plan/);
     await page.getByRole('button', { name: 'Propose a plan' }).click();
-    await expect(page.getByText('It is the most these evenings can hold.')).toBeVisible({ timeout: 30_000 });
+    await expect(page.getByText('It is the most these evenings can hold.')).toBeVisible();
     await expect(page.getByText('Everything chosen has an evening.')).toBeVisible();
     await expect(page.getByText('60 of 60 min').first()).toBeVisible();
     await guardian.findsStateInOrder('Plan');
@@ -133,7 +130,7 @@ test('from the Brief through Work to a plan for the evenings', async ({ guardian
     await page.keyboard.press('Space');
     await expect(page.getByText(/your changes cost 13\.5\.$/)).toBeVisible();
     await page.getByRole('button', { name: 'Propose a plan' }).click();
-    await expect(page.getByText('It is the most these evenings can hold.')).toBeVisible({ timeout: 30_000 });
+    await expect(page.getByText('It is the most these evenings can hold.')).toBeVisible();
   });
 
   await test.step('the child is shown the plan alone, without figures, and ticks off', async () => {

@@ -87,7 +87,7 @@ beforeAll(async () => {
       .select<{ key: string; told: string[] }[]>('key', 'told');
     told.push(...rows.map(({ key, told: ids }) => ({ atMs, key, ids: [...ids].sort() })));
   }
-}, 120_000);
+});
 afterAll(() => world.stop());
 
 const inOrder = (all: readonly Told[]) =>

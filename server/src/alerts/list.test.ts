@@ -27,7 +27,7 @@ beforeAll(async () => {
     await world.moveTo(`2026-10-${day}T19:40:00Z`);
     await world.syncAll();
   }
-}, 120_000);
+});
 afterAll(() => world.stop());
 
 const list = async (query: Record<string, string> = {}, who = maren) =>

@@ -130,7 +130,7 @@ beforeAll(async () => {
   await world.moveTo('2026-10-22T19:40:00Z');
   await world.syncAll();
   names = await namesOfIds();
-}, 120_000);
+});
 afterAll(() => world.stop());
 
 it('every page is answered as it is kept, word for word', async () => {

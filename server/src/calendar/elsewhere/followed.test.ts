@@ -29,7 +29,7 @@ beforeAll(async () => {
   }).listen(0, '127.0.0.1');
   await once(http, 'listening');
   base = `http://127.0.0.1:${(http.address() as AddressInfo).port}`;
-}, 60_000);
+});
 afterAll(async () => {
   http.close();
   await world.stop();

@@ -20,7 +20,7 @@ beforeAll(async () => {
     { name: 'ottoline', role: 'look-only', children: ['pet'] },
   ]);
   maren = await world.signedIn('maren');
-}, 60_000);
+});
 afterAll(() => world.stop());
 
 async function file(path: string, agent = maren): Promise<Buffer> {

@@ -43,7 +43,7 @@ beforeAll(async () => {
   working = await keepWorking(wire.url, options, {
     ...{ log, mailFailingSince: () => null, jobEnded: () => undefined },
   });
-}, 60_000);
+});
 afterAll(async () => {
   await working.stop();
   wire.close();
@@ -73,4 +73,4 @@ it('begins anew where a job was done while the database was away, and does it on
     return count('cut off') === 2;
   });
   expect(said).toContain('the queue has ended; it is begun anew');
-}, 90_000);
+});

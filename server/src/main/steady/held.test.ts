@@ -40,7 +40,7 @@ beforeAll(async () => {
       throw new Error(`${path} was answered ${answer.status}: ${bytes.toString().slice(0, 300)}`);
     return bytes;
   };
-}, 90_000);
+});
 afterAll(async () => {
   server?.kill('SIGKILL');
   await world.stop();
@@ -136,4 +136,4 @@ it('whatever is asked for, no turn of the loop takes longer than a tenth of a se
     turns[name] = Math.round(least);
   }
   expect(Object.entries(turns).filter(([, ms]) => ms > mostMs)).toEqual([]);
-}, 300_000);
+});

@@ -19,7 +19,7 @@ beforeAll(async () => {
   await world.household('here', [{ name: 'maren', children: ['caspian'] }]);
   maren = await world.signedIn('maren');
   server = await MailServer.start();
-}, 60_000);
+});
 afterAll(async () => {
   for (const each of begun) each.kill('SIGKILL');
   await server.stop();
@@ -76,7 +76,7 @@ it('whose certificate nobody knows gets no mail, and the log says what to set; t
   expect(mail).toContain('with esmtps');
   expect(mail).toMatch(/^Auto-Submitted: auto-generated\r?$/m);
   expect(mail).toMatch(/^List-Unsubscribe:\s*</m);
-}, 60_000);
+});
 
 describe('what it says of a receiver', () => {
   const transport = () =>

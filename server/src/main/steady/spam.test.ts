@@ -20,7 +20,7 @@ beforeAll(async () => {
     { name: 'maren', children: ['caspian', 'isolde'] },
     { name: 'tobiah', children: ['caspian', 'isolde'] },
   ]);
-}, 60_000);
+});
 afterAll(async () => {
   await world.stop();
   await server.stop();
@@ -120,7 +120,7 @@ it('thinks well of every mail', async () => {
     return own + (ALL_TRUSTED ?? 0) < 0 && own < 0.1 ? [] : [[subjects[index], others]];
   });
   expect(spammy).toEqual([]);
-}, 240_000);
+});
 
 it('the filter is one that sees what is wrong', () => {
   const bad = [
@@ -133,4 +133,4 @@ it('the filter is one that sees what is wrong', () => {
   ];
   const [points] = pointsOf([bad.join('\n')]);
   expect(Object.values(points ?? {}).reduce((sum, each) => sum + each, 0)).toBeGreaterThan(5);
-}, 60_000);
+});

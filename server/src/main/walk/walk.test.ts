@@ -28,7 +28,7 @@ beforeAll(async () => {
   await world.household('walkers', [{ name: 'maren', children: [...children] }]);
   const students = children.map((child) => world.student(child));
   evening = new Evening(await world.signedIn('maren'), students, paper);
-}, 120_000);
+});
 afterAll(async () => {
   await paper.close();
   await world.stop();

@@ -32,7 +32,7 @@ beforeAll(async () => {
   maren = await world.signedIn('maren');
   apart = await world.signedIn('apart');
   isolde = world.student('isolde');
-}, 60_000);
+});
 afterAll(() => world.stop());
 
 const at = (path: string, params: Record<string, string> = {}) =>

@@ -21,7 +21,7 @@ beforeAll(async () => {
   wren = await addOwnChild(maren);
   courseId = await putOwnCourse(maren, wren, { scale: 'hundred' });
   address = (await list()).address;
-}, 60_000);
+});
 afterAll(() => world.stop());
 
 const list = async (agent = maren): Promise<{ address: string; mails: ForwardedMail[] }> =>

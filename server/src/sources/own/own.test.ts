@@ -18,7 +18,7 @@ beforeAll(async () => {
   await world.household('there', [{ name: 'stranger', children: [] }]);
   maren = await world.signedIn('maren');
   wren = await addOwnChild(maren);
-}, 60_000);
+});
 afterAll(() => world.stop());
 
 const at = (path: string, params: Record<string, string> = {}) =>

@@ -16,7 +16,7 @@ beforeAll(async () => {
   maren = await world.signedIn('maren');
   stranger = await world.signedIn('stranger');
   sourceId = await add([{ givenName: 'Odo', familyName: 'Wrack', number: null }]);
-}, 60_000);
+});
 afterAll(() => world.stop());
 
 const small = smallSchool as Tables;
