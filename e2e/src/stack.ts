@@ -57,8 +57,9 @@ async function startOwn(name: string, fresh: boolean) {
     async (starting) => {
       // A run that is ended takes its processes with it.
       process.once('SIGTERM', () => void starting.stop().then(() => process.exit(1)));
-      // The story is there already, and only learns where the schools are now: nothing of them is asked yet.
-      await Promise.all([starting.startSchool(), starting.command(fresh ? 'migrate' : 'loadStory')]);
+      await Promise.all([starting.startSchool(), fresh && starting.command('migrate')]);
+      // The story is there already, and only learns where the schools are now, of which it asks their days.
+      if (!fresh) await starting.command('loadStory');
       await Promise.all([starting.startServer(), starting.startWorker()]);
     },
   );

@@ -12,37 +12,18 @@ const dependenciesOf = (layer) => {
   return Object.keys(dependencies).filter((name) => !name.startsWith('@cadro/') && !inside.includes(name));
 };
 
-/**
- * What layers name as their own dependencies is found in node_modules when they run; our layers, and what only they need,
- * are in the bundle.
- */
-const dependenciesOutside = (layers) => {
-  const outside = new Set(layers.flatMap(dependenciesOf));
-  return {
-    name: 'dependencies-outside',
-    setup({ onResolve }) {
-      onResolve({ filter: /^[^./]/ }, ({ path }) => {
-        const [, name] = /^((?:@[^/]+\/)?[^/]+)/.exec(path) ?? [];
-        return outside.has(name) ? { path, external: true } : undefined;
-      });
-    },
-  };
-};
+/** What layers name as their own dependencies stays outside; our layers, and what only they need, are in the bundle. */
+const dependenciesOutside = (...layers) => layers.flatMap(dependenciesOf);
 
-/** Of our own modules only those are taken along of which something is used: a thread that draws a page needs no database. */
-const onlyWhatIsUsed = {
-  name: 'only-what-is-used',
-  setup({ onResolve, resolve }) {
-    onResolve({ filter: /^(\.|@cadro\/)/ }, async ({ path, kind, pluginData, ...from }) => {
-      if (pluginData?.asked) return undefined;
-      const { importer, resolveDir } = from;
-      const found = await resolve(path, { kind, importer, resolveDir, pluginData: { asked: true } });
-      return found.errors.length > 0 ? { errors: found.errors } : { path: found.path, sideEffects: false };
-    });
-  },
-};
+/** What stays outside even of programs that have their packages inside: machine code, and what reads files beside itself. */
+const alwaysOutside = [
+  ...['@node-rs/argon2', 'graphile-worker', 'highs', 'pdfkit', 'pg', 'piscina'],
+  // Of databases that are not ours, which the query builder would ask for.
+  ...['better-sqlite3', 'mariadb', 'mysql', 'mysql2', 'oracledb', 'pg-query-stream', 'sqlite3', 'tedious'],
+];
 
-const bundle = (entryPoints, outdir, plugins) =>
+/** Our modules do nothing by being loaded (`sideEffects` in their package.json): those of which nothing is used stay out. */
+const bundle = (entryPoints, outdir, external) =>
   build({
     entryPoints,
     outdir,
@@ -59,19 +40,13 @@ const bundle = (entryPoints, outdir, plugins) =>
     sourcemap: true,
     sourcesContent: false,
     logLevel: 'warning',
-    plugins,
+    // Found in node_modules when the program runs.
+    external,
   });
 
-const commands = [
-  'migrate',
-  'loadStory',
-  'addSource',
-  'cadro',
-  'rebuildFigures',
-  'figures',
-  'offers',
-  'plan',
-];
+/** With their packages inside: to load those one file at a time would be most of a start. */
+const startedOften = ['start', 'server', 'worker', 'cli/migrate', 'cli/loadStory', 'cli/cadro'];
+const startedByHand = ['cli/addSource', 'cli/rebuildFigures', 'cli/figures', 'cli/offers', 'cli/plan'];
 
 const serverSource = (path) => join('server', 'src', path);
 
@@ -90,25 +65,21 @@ const threads = [
   'household/codes/letters.worker.ts',
 ].map(serverSource);
 
-const bundleThreads = (folder) => bundle(threads, folder, [dependenciesOutside(['server']), onlyWhatIsUsed]);
+const bundleThreads = (folder) => bundle(threads, folder, dependenciesOutside('server'));
 
 /** Server, worker and their commands as plain JavaScript, each in one file, with what they read beside them. */
 export async function bundleServer(folder) {
-  await bundle(
-    [
-      ...['start', 'server', 'worker'].map((name) => serverSource(`main/${name}.ts`)),
-      ...commands.map((name) => serverSource(`main/cli/${name}.ts`)),
-    ],
-    join(folder, 'server'),
-    [dependenciesOutside(['server'])],
-  );
-  await bundleThreads(join(folder, 'server'));
+  const into = join(folder, 'server');
+  const programs = (names) => names.map((name) => serverSource(`main/${name}.ts`));
+  await bundle(programs(startedOften), into, alwaysOutside);
+  await bundle(programs(startedByHand), into, dependenciesOutside('server'));
+  await bundleThreads(into);
   cpSync(join(root, 'server', 'assets'), join(folder, 'server', 'assets'), { recursive: true });
 }
 
 /** The benchmarks, with the server's threads beside them: what is measured is what runs. */
 export async function bundleBench(folder) {
-  await bundle(['bench/src/main.ts'], join(folder, 'bench'), [dependenciesOutside(['bench', 'server'])]);
+  await bundle(['bench/src/main.ts'], join(folder, 'bench'), dependenciesOutside('bench', 'server'));
   await bundleThreads(join(folder, 'bench'));
   cpSync(join(root, 'server', 'assets'), join(folder, 'bench', 'assets'), { recursive: true });
 }
