@@ -41,7 +41,7 @@ export const addressOf = <R extends AnyRoute>(route: R, ask: Omit<AskOf<R>, 'bod
 
 const plain = fetchBaseQuery({ baseUrl: '/', credentials: 'same-origin' });
 
-const isProblem = (data: unknown): data is Problem =>
+export const isProblem = (data: unknown): data is Problem =>
   typeof data === 'object' && data !== null && 'code' in data;
 
 const wait = (ms: number): Promise<void> => new Promise((done) => setTimeout(done, ms));

@@ -1,15 +1,9 @@
-import type { Problem } from '@cadro/contract';
-import { api, tags } from './api';
+import { api, isProblem, tags } from './api';
 import { leftOutbox, refusedFromOutbox, type Waiting } from './outbox';
 import { sessionEnded } from './session';
 import type { RootState, store } from './store';
 
 type Dispatch = typeof store.dispatch;
-
-async function problemOf(answer: Response): Promise<Problem | null> {
-  const said: unknown = await answer.json().catch(() => null);
-  return typeof said === 'object' && said !== null && 'code' in said ? (said as Problem) : null;
-}
 
 /** Whether the server has said what becomes of it: if not, it goes on waiting. */
 async function send({ key, method, url, body }: Waiting, dispatch: Dispatch): Promise<boolean> {
@@ -21,7 +15,8 @@ async function send({ key, method, url, body }: Waiting, dispatch: Dispatch): Pr
   if (answer?.ok) dispatch(leftOutbox(key));
   if (!answer || answer.status >= 500) return false;
   if (answer.ok) return true;
-  const problem = await problemOf(answer);
+  const said: unknown = await answer.json().catch(() => null);
+  const problem = isProblem(said) ? said : null;
   if (problem?.code === 'not-signed-in') dispatch(sessionEnded());
   if (!problem || problem.code === 'not-signed-in' || problem.code === 'under-way') return false;
   dispatch(refusedFromOutbox({ key, code: problem.code }));

@@ -1,17 +1,7 @@
 import { createServer } from 'node:http';
-import {
-  demoClock,
-  Drain,
-  drainMs,
-  newLog,
-  openDatabase,
-  readConfig,
-  requireWholeSessions,
-  serveFigures,
-  start,
-  systemClock,
-} from '../kit';
+import { Drain, drainMs, serveFigures, start } from '../kit';
 import { buildServer } from './app';
+import { equipment } from './equipment';
 
 /** Longer than a proxy in front keeps an idle connection, so that no request meets one that is just closing. */
 const keepAliveMs = 65_000;
@@ -21,11 +11,7 @@ const closeMs = 3_000;
 
 /** The HTTP process. It holds no state: start as many as are needed. */
 start(async () => {
-  const config = readConfig(process.env);
-  const log = newLog(config.logLevel);
-  await requireWholeSessions(config.databaseUrl);
-  const db = openDatabase(config.databaseUrl);
-  const clock = config.demoSchoolUrl ? demoClock(db) : systemClock;
+  const { config, log, db, clock } = await equipment(process.env);
   const server = buildServer({ db, clock, config, log });
   const http = createServer(server.app);
   http.keepAliveTimeout = keepAliveMs;

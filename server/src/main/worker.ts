@@ -1,25 +1,11 @@
-import {
-  demoClock,
-  drainMs,
-  mailTransport,
-  newLog,
-  openDatabase,
-  readConfig,
-  requireWholeSessions,
-  serveFigures,
-  start,
-  systemClock,
-} from '../kit';
+import { drainMs, mailTransport, serveFigures, start } from '../kit';
+import { equipment } from './equipment';
 import { startWorker } from './jobs';
 import { WorkerFigures } from './metrics';
 
 /** The job process: reads sources, computes figures, sends mail. */
 start(async () => {
-  const config = readConfig(process.env);
-  const log = newLog(config.logLevel);
-  await requireWholeSessions(config.databaseUrl);
-  const db = openDatabase(config.databaseUrl);
-  const clock = config.demoSchoolUrl ? demoClock(db) : systemClock;
+  const { config, log, db, clock } = await equipment(process.env);
   const { host, worker: port } = config.metrics;
   const figures = new WorkerFigures(db);
   if (port !== null) await serveFigures(figures, { host, port });
