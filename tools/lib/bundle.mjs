@@ -22,7 +22,7 @@ const alwaysOutside = [
   ...['better-sqlite3', 'mariadb', 'mysql', 'mysql2', 'oracledb', 'pg-query-stream', 'sqlite3', 'tedious'],
 ];
 
-/** Our modules do nothing by being loaded (`sideEffects` in their package.json): those of which nothing is used stay out. */
+/** None of our modules is imported for being loaded alone (`sideEffects` in package.json): of which nothing is used, stays out. */
 const bundle = (entryPoints, outdir, external) =>
   build({
     entryPoints,
