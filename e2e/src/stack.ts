@@ -58,7 +58,7 @@ async function startOwn(name: string, fresh: boolean) {
       // A run that is ended takes its processes with it.
       process.once('SIGTERM', () => void starting.stop().then(() => process.exit(1)));
       await Promise.all([starting.startSchool(), fresh && starting.command('migrate')]);
-      // The story is there already, and only learns where the schools are now, of which it asks their days.
+      // The story is there already, and only learns from the schools where they are now.
       if (!fresh) await starting.command('loadStory');
       await Promise.all([starting.startServer(), starting.startWorker()]);
     },

@@ -1,7 +1,6 @@
 import { spawnSync } from 'node:child_process';
-import { migrate, openDatabase } from '../kit';
 import { programArgs } from '../testing/programs';
-import { freshDatabase } from '../testing/databases';
+import { tablesAlone } from '../testing/databases';
 
 const whole = {
   DATABASE_URL: 'postgres://nobody@127.0.0.1:1/nothing',
@@ -42,10 +41,8 @@ it.each([
 });
 
 it('a database of a later version is left alone', async () => {
-  const { url, drop } = await freshDatabase();
-  const db = openDatabase(url, { poolSize: 1 });
+  const { url, db, drop } = await tablesAlone(1);
   try {
-    await migrate(db);
     await db('migrations').insert({ name: '999_later', batch: 9, migration_time: new Date(0) });
     const { status, said } = started({ ...whole, DATABASE_URL: url });
     expect(said).toEqual([
@@ -53,7 +50,6 @@ it('a database of a later version is left alone', async () => {
     ]);
     expect(status).toBe(1);
   } finally {
-    await db.destroy();
     await drop();
   }
 });

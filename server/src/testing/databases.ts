@@ -37,8 +37,28 @@ export async function createDatabase(name: string, template: string): Promise<st
 
 export const freshName = (): string => `test_${randomBytes(6).toString('hex')}`;
 
-/** A database without anything in it. */
+/** A database without anything in it, not even tables. */
 export async function freshDatabase(): Promise<{ url: string; drop: () => Promise<void> }> {
   const name = freshName();
   return { url: await createDatabase(name, 'template1'), drop: () => dropDatabase(name) };
+}
+
+/** A database with Cadro's tables and nothing in them. */
+export interface Tables {
+  readonly url: string;
+  readonly db: Db;
+  /** Closes it, and it is gone. */
+  readonly drop: () => Promise<void>;
+}
+
+/** @param poolSize how many at once ask it. */
+export async function tablesAlone(poolSize: number): Promise<Tables> {
+  const name = freshName();
+  const url = await createDatabase(name, emptyTemplate);
+  const db = openDatabase(url, { poolSize });
+  const drop = async (): Promise<void> => {
+    await db.destroy();
+    await dropDatabase(name);
+  };
+  return { url, db, drop };
 }

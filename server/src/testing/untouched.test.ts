@@ -1,19 +1,11 @@
-import { migrate, openDatabase, type Db } from '../kit';
-import { freshDatabase } from './databases';
+import type { Db } from '../kit';
+import { tablesAlone } from './databases';
 import { Untouched } from './untouched';
 
 let db: Db;
 let drop: () => Promise<void>;
-beforeAll(async () => {
-  const fresh = await freshDatabase();
-  drop = fresh.drop;
-  db = openDatabase(fresh.url, { poolSize: 2 });
-  await migrate(db);
-});
-afterAll(async () => {
-  await db.destroy();
-  await drop();
-});
+beforeAll(async () => void ({ db, drop } = await tablesAlone(2)));
+afterAll(() => drop());
 
 it('sees a row that comes, one that changes and one that goes', async () => {
   const look = (await Untouched.in(db)).everything([]);

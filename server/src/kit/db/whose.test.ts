@@ -1,21 +1,13 @@
 import { permissions, roles, rolesAllowed } from '@cadro/contract';
-import { freshDatabase } from '../../testing/databases';
-import { migrate, openDatabase, type Db } from './database';
+import { tablesAlone } from '../../testing/databases';
+import { openDatabase, type Db } from './database';
 import { houseOf, houseTransaction, houseWithin, personalDb } from './whose';
 
 let db: Db;
 let drop: () => Promise<void>;
 let url: string;
-beforeAll(async () => {
-  const fresh = await freshDatabase();
-  ({ drop, url } = fresh);
-  db = openDatabase(url, { poolSize: 3 });
-  await migrate(db);
-});
-afterAll(async () => {
-  await db.destroy();
-  await drop();
-});
+beforeAll(async () => void ({ url, db, drop } = await tablesAlone(3)));
+afterAll(() => drop());
 
 /** What a school tells everybody, what counts tries, and what only the tables themselves know. */
 const nobodys = [

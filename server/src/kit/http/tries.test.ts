@@ -1,19 +1,11 @@
-import { freshDatabase } from '../../testing/databases';
-import { migrate, openDatabase, type Db } from '../db';
+import { tablesAlone } from '../../testing/databases';
+import type { Db } from '../db';
 import { takeTry } from './tries';
 
 let db: Db;
 let drop: () => Promise<void>;
-beforeAll(async () => {
-  const fresh = await freshDatabase();
-  drop = fresh.drop;
-  db = openDatabase(fresh.url, { poolSize: 2 });
-  await migrate(db);
-});
-afterAll(async () => {
-  await db.destroy();
-  await drop();
-});
+beforeAll(async () => void ({ db, drop } = await tablesAlone(2)));
+afterAll(() => drop());
 
 const patience = { free: 2, firstWaitSeconds: 60, longestWaitSeconds: 60, forgetSeconds: 3600 };
 

@@ -1,10 +1,9 @@
 import { Logger } from 'graphile-worker';
 import { setTimeout as wait } from 'node:timers/promises';
-import { freshDatabase } from '../../testing/databases';
+import { tablesAlone } from '../../testing/databases';
 import { Wire } from '../../testing/wire';
-import { migrate, openDatabase, type Db } from '../db';
+import type { Db } from '../db';
 import { keepWorking, type Working } from './keeper';
-import { migrateQueue } from './migrate';
 import { addJobs } from './queue';
 
 let db: Db;
@@ -17,12 +16,9 @@ const done: string[] = [];
 let goOn: () => void = () => undefined;
 
 beforeAll(async () => {
-  const fresh = await freshDatabase();
-  ({ drop } = fresh);
-  db = openDatabase(fresh.url, { poolSize: 2 });
-  await migrate(db);
-  await migrateQueue(fresh.url);
-  wire = await Wire.to(fresh.url);
+  let url: string;
+  ({ url, db, drop } = await tablesAlone(2));
+  wire = await Wire.to(url);
   const log = {
     info: (what: string) => said.push(what),
     warn: (_facts: object, what: string) => said.push(what),
@@ -47,7 +43,6 @@ beforeAll(async () => {
 afterAll(async () => {
   await working.stop();
   wire.close();
-  await db.destroy();
   await drop();
 });
 
