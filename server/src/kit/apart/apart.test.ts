@@ -13,6 +13,7 @@ interface Program {
   spin(ask: number): number;
   hoard(ask: null): number;
   fail(ask: string): never;
+  compilesBeside(ask: null): boolean;
 }
 const folder = mkdtempSync(join(tmpdir(), 'cadro-threads-'));
 writeFileSync(
@@ -21,7 +22,11 @@ writeFileSync(
    exports.bytes = (count) => Buffer.alloc(count, 7);
    exports.spin = (ms) => { const begun = performance.now(); while (performance.now() - begun < ms); return ms; };
    exports.hoard = () => { const all = []; for (;;) all.push(new Array(100000).fill(all.length)); };
-   exports.fail = (text) => { throw new RangeError(text); };`,
+   exports.fail = (text) => { throw new RangeError(text); };
+   exports.compilesBeside = () => {
+     require('node:v8').setFlagsFromString('--allow-natives-syntax');
+     return require('node:vm').runInThisContext('%IsConcurrentRecompilationSupported()');
+   };`,
 );
 lookForThreads(folder);
 const kind = (limits: Partial<ApartLimits> = {}) =>
@@ -69,6 +74,10 @@ it('refuses whoever has enough waiting, and everybody while too much waits in al
 it('ends what takes too much memory, and the next piece is done', async () => {
   await expect(threads.of(usual).run('hoard', null, maren)).rejects.toMatchObject({ name: 'TooMuch' });
   expect(await threads.of(usual).run('echo', 'after', tobiah)).toBe('after');
+});
+
+it('compiles nothing beside itself, so that ending it cannot end the server', async () => {
+  expect(await threads.of(usual).run('compilesBeside', null, maren)).toBe(false);
 });
 
 it('ends what takes too long; waiting for others is nobody’s own time', async () => {

@@ -1,3 +1,4 @@
+import { setFlagsFromString } from 'node:v8';
 import type { MessagePort } from 'node:worker_threads';
 import pLimit from 'p-limit';
 import Piscina from 'piscina';
@@ -99,6 +100,9 @@ export class Apart<Program> {
   }
 
   private begun(): Piscina {
+    // A thread that is ended while its hot code is being compiled beside it takes the whole process along (an assertion
+    // of Node's, one in some hundred): the threads from here on compile in themselves.
+    setFlagsFromString('--no-concurrent-recompilation');
     const { memoryMb, threads = 1, keeps = false } = this.kind.limits;
     const pool = new Piscina({
       ...threadProgram(this.kind.folder, this.kind.name),
