@@ -1,4 +1,5 @@
 import { alertRoutes } from './alerts/routes';
+import { announcementRoutes } from './announcements/announcements';
 import { attendanceRoutes } from './attendance/days';
 import { calendarRoutes } from './calendar/calendar';
 import { dayRoutes } from './calendar/day';
@@ -35,6 +36,8 @@ export * from './alerts/places';
 export * from './alerts/routes';
 export * from './alerts/rules';
 export * from './alerts/settings';
+export * from './announcements/announcements';
+export * from './announcements/wish';
 export * from './attendance/attendance';
 export * from './attendance/days';
 export * from './calendar/calendar';
@@ -109,6 +112,7 @@ export const allRoutes: readonly RouteContract[] = [
   elsewhereRoutes,
   followUpRoutes,
   messageRoutes,
+  announcementRoutes,
   alertRoutes,
   sourceRoutes,
   ownRoutes,

@@ -27,11 +27,22 @@ export const floors = {
   ],
   server: [
     ...['kit', 'records', 'household', 'sources', 'attendance', 'gradebook', 'followups', 'messages'],
-    ...['alerts', 'desk', 'outlook', 'plan', 'calendar', 'brief', 'operator', 'main'],
+    ...['announcements', 'alerts', 'desk', 'outlook', 'plan', 'calendar', 'brief', 'operator', 'main'],
   ],
   app: [
     ...['store', 'i18n', 'ui', 'workers', 'household', 'sources', 'gradebook', 'attendance', 'followups'],
-    ...['messages', 'calendar', 'alerts', 'plan', 'outlook', 'desk', 'operator', 'shell', 'app'],
+    ...[
+      'announcements',
+      'messages',
+      'calendar',
+      'alerts',
+      'plan',
+      'outlook',
+      'desk',
+      'operator',
+      'shell',
+      'app',
+    ],
   ],
 };
 
@@ -106,6 +117,7 @@ export const tables = {
   ],
   followups: ['followups', 'followup_entries'],
   messages: ['threads', 'messages', 'thread_reads'],
+  announcements: ['announcement_states', 'announcement_answers', 'announcement_takes'],
   alerts: [
     'alerts',
     'alert_settings',
@@ -139,6 +151,7 @@ export const views = {
       'student_codes',
     ],
     ...['classroom_says', 'named_people', 'student_agents', 'school_restrictions'],
+    'student_announcements',
   ],
   household: ['guardian_profiles', 'standing_links'],
   sources: ['source_states'],

@@ -38,16 +38,6 @@ export type ThreadSummary = Static<typeof ThreadSummary>;
 export const Thread = Type.Composite([ThreadSummary, Type.Object({ messages: Type.Array(Message) })]);
 export type Thread = Static<typeof Thread>;
 
-export const Announcement = Type.Object({
-  id: Uuid,
-  studentIds: Type.Array(Uuid),
-  schoolName: Type.String(),
-  title: Type.String(),
-  text: Type.String(),
-  postedAt: Instant,
-});
-export type Announcement = Static<typeof Announcement>;
-
 export const NewMessage = Type.Object({
   studentId: Uuid,
   teacherId: Uuid,
@@ -64,12 +54,9 @@ export const messageRoutes = {
     path: '/api/threads',
     room,
     access: 'signed-in',
-    summary: 'One thread per child and teacher, and the schools’ announcements',
+    summary: 'One thread per child and teacher',
     status: 200,
-    answer: Type.Object({
-      threads: Type.Array(ThreadSummary),
-      announcements: Type.Array(Announcement),
-    }),
+    answer: Type.Object({ threads: Type.Array(ThreadSummary) }),
   }),
   thread: route({
     method: 'get',

@@ -1,11 +1,13 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { AlertReason } from '../alerts/alerts';
 import { AlertKindSchema } from '../alerts/rules';
+import { wishKinds } from '../announcements/wish';
 import { resultStatuses } from '../gradebook/record';
 import { commentSubjects } from '../gradebook/basics';
 import { DateOnly, Fraction, Instant, Nullable, Uuid } from '../shared/scalars';
 import { CourseGrade, looseEndKinds, OpenKindSchema } from './figures';
 
+const WishKindSchema = Type.Union(wishKinds.map((kind) => Type.Literal(kind)));
 const LooseEndKindSchema = Type.Union(looseEndKinds.map((kind) => Type.Literal(kind)));
 
 /** A loose end as a matter names it. */
@@ -104,6 +106,16 @@ export const Matter = Type.Union([
     author: Type.String(),
     text: Type.String(),
     receivedAt: Instant,
+  }),
+  /** What a school wants to hear, in its last days. */
+  Type.Object({
+    ...common,
+    kind: Type.Literal('asked'),
+    announcementId: Uuid,
+    title: Type.String(),
+    schoolName: Type.String(),
+    wish: WishKindSchema,
+    helpers: Type.Boolean(),
   }),
   /** What an alert has told and no other matter says. */
   Type.Object({

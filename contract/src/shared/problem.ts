@@ -21,6 +21,7 @@ export const problemCodes = [
   'wrong-code',
   'passkey-refused',
   'edited-meanwhile',
+  'too-late',
   'teacher-without-contact',
   'unknown-thread',
   'plan-full',

@@ -1,4 +1,5 @@
 import { Type, type Static, type TObject } from '@sinclair/typebox';
+import { SchoolWish } from '../announcements/wish';
 import { markKinds } from '../attendance/attendance';
 import { CommentAbout, commentSubjects, HandInTry, Recording } from '../gradebook/basics';
 import { Level, PolicyRecord } from '../gradebook/record';
@@ -163,6 +164,18 @@ export const FeedAnnouncement = Type.Object({
   title: Type.String(),
   text: Type.String(),
   postedAt: Instant,
+  /** For whom it is: a school, a class, a student; everybody of the source where nothing is named. */
+  schoolId: Type.Optional(Nullable(Type.String())),
+  classId: Type.Optional(Nullable(Type.String())),
+  studentId: Type.Optional(Nullable(Type.String())),
+  /** What the school wants; where it does not say, its words are read. */
+  wish: Type.Optional(Nullable(SchoolWish)),
+  /** The last instant for it. */
+  by: Type.Optional(Nullable(Instant)),
+  /** Whether it asks for people who lend a hand. */
+  helpers: Type.Optional(Nullable(Type.Boolean())),
+  /** A page of the school's on which to answer, or where a form is. */
+  href: Type.Optional(Nullable(Type.String())),
 });
 export const FeedLinkCode = Type.Object({
   ...base,

@@ -300,9 +300,13 @@ class SchoolBuilder {
   }
 
   private announcementsAndCodes(): void {
-    this.school.announcements.forEach(({ on, title, text }, index) => {
+    this.school.announcements.forEach((each, index) => {
+      const { on, title, text, course, student, wish, by, helpers } = each;
       const postedAt = at(on, '09:00');
-      this.put('announcements', `announcement-${index + 1}`, postedAt, { title, text, postedAt });
+      this.put('announcements', `announcement-${index + 1}`, postedAt, {
+        ...{ title, text, postedAt, classId: course ?? null, studentId: student ?? null },
+        ...{ wish: wish ?? null, by: by ? at(by, '16:00') : null, helpers: helpers ?? null },
+      });
     });
     for (const { school, student, code, expiresAt } of linkCodes) {
       if (school !== this.school.id) continue;

@@ -1,6 +1,7 @@
 import { rolesAllowed, type Brief, type Child } from '@cadro/contract';
 import { closedDoors, dateIn, dayMs, type FamilyFacts, type FollowUpFacts, triage } from '@cadro/core';
 import { raisedAlerts } from '../alerts';
+import { openAsks } from '../announcements';
 import { attendanceOf } from '../attendance';
 import { openFollowUps, type OpenFollowUp } from '../followups';
 import { commentFacts, commentsOf } from '../gradebook';
@@ -55,8 +56,9 @@ export async function briefOf(
   const now = await clock.now();
   const ids = children.map(({ id }) => id);
   const talkIds = children.filter(({ role }) => rolesAllowed('read-talk').includes(role)).map(({ id }) => id);
+  const writable = children.filter(({ role }) => rolesAllowed('write-talk').includes(role));
   const zones = new Map(children.map(({ id, timeZone }) => [id, timeZone]));
-  const [courses, comments, attendance, followUps, replies, changes, coming, freshness, alerts] =
+  const [courses, comments, attendance, followUps, replies, changes, coming, freshness, alerts, asks] =
     await Promise.all([
       namedCourses(db, guardianId, children, now),
       commentsOf(db, ids, { since: new Date(now.getTime() - commentNewsMs) }),
@@ -67,6 +69,7 @@ export async function briefOf(
       comingDays(db, guardianId, children, now, comingDaysAhead),
       freshnessOf(db, ids),
       raisedAlerts(db, guardianId, talkIds, now),
+      openAsks(db, guardianId, writable, now),
     ]);
   const fresh = await freshCounts(db, guardianId, children, { attendance, now });
   const facts = followUps.map((row) => followUpFacts(row, dateIn(zones.get(row.student_id) ?? 'UTC', now)));
@@ -77,6 +80,7 @@ export async function briefOf(
     absences: attendance.map(absenceFacts),
     followUps: facts,
     replies,
+    asks,
     alerts: alerts.flatMap(({ told, studentId, state, overAt, ...alert }) =>
       studentId !== null && state !== 'done' && overAt === null
         ? [{ ...alert, studentId, leading: told }]

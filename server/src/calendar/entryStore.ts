@@ -168,3 +168,12 @@ export const markRemoved = async (db: Db, entryId: string, at: Date | null): Pro
 export const forgetRemoved = async (db: Db, householdId: string, before: Date): Promise<void> => {
   await db('calendar_entries').where({ household_id: householdId }).where('removed_at', '<', before).delete();
 };
+
+/** Those of some entries that nobody has taken out. */
+export const standingIds = async (db: Db, ids: readonly string[]): Promise<ReadonlySet<string>> =>
+  new Set(
+    await db('calendar_entries')
+      .whereIn('id', [...ids])
+      .whereNull('removed_at')
+      .pluck('id'),
+  );

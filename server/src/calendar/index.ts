@@ -4,3 +4,4 @@ export { downloadOf } from './elsewhere/publish';
 export { calendarRouter } from './routes';
 export { moveDates } from './workStore';
 export { touchedByPattern } from './day/touched';
+export { takenIntoCalendar } from './taken';

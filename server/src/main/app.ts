@@ -2,9 +2,16 @@ import { allRoutes, openApiDocument } from '@cadro/contract';
 import compression from 'compression';
 import express, { type Express, type RequestHandler, type Router } from 'express';
 import { alertRouter, LiveAlerts } from '../alerts';
+import { announcementRouter } from '../announcements';
 import { attendanceRouter } from '../attendance';
 import { briefRouter } from '../brief';
-import { calendarPages, calendarRouter, elsewherePages, touchedByPattern } from '../calendar';
+import {
+  calendarPages,
+  calendarRouter,
+  elsewherePages,
+  takenIntoCalendar,
+  touchedByPattern,
+} from '../calendar';
 import { followUpRouter } from '../followups';
 import { gradebookRouter, outRouter, providerRouter, termRouter } from '../gradebook';
 import {
@@ -79,6 +86,7 @@ function apiRouter(deps: ServerDeps, live: LiveAlerts): Router {
     providerRouter(deps),
     followUpRouter(deps, { threadWith, answersAbout }),
     messageRouter(deps),
+    announcementRouter(deps, takenIntoCalendar(deps)),
     alertRouter(deps, live),
     outlookRouter(deps, onFigures),
     planRouter(deps),

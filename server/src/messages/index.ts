@@ -3,4 +3,4 @@ export { exportedLetters } from './exported';
 export { messageRouter } from './routes';
 export { sendMail } from './sendMail';
 export { sendLetter, unreadReplies } from './service';
-export { letterReturned, threadWith } from './store';
+export { letterReturned, letterStates, threadWith } from './store';

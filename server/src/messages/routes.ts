@@ -1,8 +1,7 @@
 import { messageRoutes, rolesAllowed } from '@cadro/contract';
 import type { Router } from 'express';
-import { childrenFor, requireChild } from '../household';
+import { requireChild } from '../household';
 import { mount, newRouter, type ServerDeps } from '../kit';
-import { announcementsOf } from '../records';
 import { listThreads, readThread, writeToTeacher } from './service';
 import { teachersOf } from './store';
 
@@ -10,22 +9,7 @@ export function messageRouter(given: ServerDeps): Router {
   const router = newRouter(given);
 
   mount(router, messageRoutes.threads, async ({ deps, guardianId }) => {
-    const children = await childrenFor(deps.db, guardianId, 'read-record');
-    const announcements = await announcementsOf(
-      deps.db,
-      children.map(({ id }) => id),
-    );
-    return {
-      threads: await listThreads(deps, guardianId),
-      announcements: announcements.map((row) => ({
-        id: row.id,
-        studentIds: row.student_ids,
-        schoolName: row.school_name,
-        title: row.title,
-        text: row.text,
-        postedAt: row.posted_at.toISOString(),
-      })),
-    };
+    return { threads: await listThreads(deps, guardianId) };
   });
 
   mount(router, messageRoutes.thread, ({ deps, guardianId, params }) =>

@@ -109,9 +109,12 @@ const letterPatience = {
 /**
  * Stores a message and the job that sends it, both or neither; a follow-up it is about moves on with it.
  * @throws HttpProblem `too-many-tries` with how long to wait.
- * @returns the thread it stands in.
+ * @returns the thread it stands in, and the letter itself.
  */
-export async function sendLetter(trx: Trx, letter: SchoolLetter): Promise<string> {
+export async function sendLetter(
+  trx: Trx,
+  letter: SchoolLetter,
+): Promise<{ threadId: string; messageId: string | null }> {
   const { child, guardianId, householdId, teacherId, followUpId, author, subject, text, now, lookAgainOn } =
     letter;
   await takeTry(trx, [
@@ -137,7 +140,7 @@ export async function sendLetter(trx: Trx, letter: SchoolLetter): Promise<string
     const about = { studentId: child.id, followUpId };
     await markWritten(trx, about, { author, text, today, now, ...(lookAgainOn ? { lookAgainOn } : {}) });
   }
-  return thread;
+  return { threadId: thread, messageId: message };
 }
 
 /** Writes to one of the child's teachers, or to who answers for attendance at the school. */
@@ -159,7 +162,7 @@ export async function writeToTeacher(
   if (followUp === undefined) throw new HttpProblem('not-found');
   const { id: householdId, author } = await householdOf(db, guardianId);
   const { subject, text } = input;
-  const threadId = await db.transaction((trx) =>
+  const { threadId } = await db.transaction((trx) =>
     sendLetter(trx, {
       child,
       guardianId,

@@ -73,6 +73,15 @@ export const messagesOf = (db: Db, threadIds: readonly string[]): Promise<Messag
     .orderBy('seq')
     .select<MessageRow[]>(...messageColumns);
 
+/** How far some letters are, and where they stand. */
+export const letterStates = (
+  db: Db,
+  ids: readonly string[],
+): Promise<Pick<MessageRow, 'id' | 'thread_id' | 'state'>[]> =>
+  db('messages')
+    .whereIn('id', [...ids])
+    .select('id', 'thread_id', 'state');
+
 /** Every letter of some threads whole, the first written first. */
 export const lettersOf = (
   db: Db,

@@ -49,7 +49,6 @@ export {
 } from './resultStore';
 export {
   allStudentIds,
-  announcementsOf,
   creditPlan,
   desksOf,
   enrolled,
@@ -104,3 +103,4 @@ export {
   type NeutralCollection,
   type NeutralRecord,
 } from './writing';
+export { announcementsOf, type AnnouncementRow } from './announcementStore';

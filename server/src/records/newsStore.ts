@@ -106,10 +106,10 @@ select * from (
     jsonb_build_object('term', coalesce(term_title, part), 'figure', figure, 'letter', letter)
   from student_statements where student_id = any(:ids::uuid[]) and state = 'final'
   union all
-  select 'announced', coalesce(a.known_at, a.posted_at), null, null, null,
-    jsonb_build_object('student_ids', array_agg(s.id order by s.id), 'title', a.title, 'text', a.text)
-  from announcements a join schools sch on sch.source_id = a.source_id join students s on s.school_id = sch.id
-  where s.id = any(:ids::uuid[]) group by a.id
+  select 'announced', max(known_at), null, null, null,
+    jsonb_build_object('student_ids', array_agg(student_id order by student_id), 'title', max(title), 'text', max(text))
+  from student_announcements
+  where student_id = any(:ids::uuid[]) and not gone group by announcement_id
 ) came where at > :since and at <= :until
 order by at, data->>'title'`;
 

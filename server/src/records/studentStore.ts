@@ -82,33 +82,6 @@ export const enrolled = async (db: Db, studentId: string, courseId: string): Pro
     .where({ student_id: studentId, course_id: courseId, active: true })
     .first('course_id')) !== undefined;
 
-/** Announcements of the children's schools, newest first, each with the children it reaches. */
-export const announcementsOf = (db: Db, studentIds: readonly string[]) =>
-  db('announcements as a')
-    .join('schools as sch', 'sch.source_id', 'a.source_id')
-    .join('students as s', 's.school_id', 'sch.id')
-    .whereIn('s.id', [...studentIds])
-    .groupBy('a.id', 'sch.name')
-    .orderBy('a.posted_at', 'desc')
-    .limit(30)
-    .select<
-      {
-        id: string;
-        title: string;
-        text: string;
-        posted_at: Date;
-        school_name: string;
-        student_ids: string[];
-      }[]
-    >(
-      'a.id',
-      'a.title',
-      'a.text',
-      'a.posted_at',
-      'sch.name as school_name',
-      db.raw('array_agg(s.id::text) as student_ids'),
-    );
-
 /** What a child's school asks for in credits, by area. */
 export const creditPlan = async (
   db: Db,

@@ -7,6 +7,7 @@ import type {
   CourseGrade,
   FollowUpTopic,
   NamedLooseEnd,
+  WishKind,
 } from '@cadro/contract';
 
 /** Everything the Brief is made from, over all children of one guardian, as of one instant. */
@@ -18,6 +19,21 @@ export interface FamilyFacts {
   readonly followUps: readonly FollowUpFacts[];
   readonly replies: readonly ReplyFacts[];
   readonly alerts: readonly AlertFacts[];
+  readonly asks: readonly AskFacts[];
+}
+
+/** What a school wants to hear of a child until a last day, and nobody of the household has answered. */
+export interface AskFacts {
+  readonly announcementId: string;
+  readonly studentId: string;
+  readonly title: string;
+  readonly schoolName: string;
+  /** The course it is for; null where it is a school's or a child's. */
+  readonly courseTitle: string | null;
+  readonly wish: WishKind;
+  /** The last instant. */
+  readonly by: string;
+  readonly helpers: boolean;
 }
 
 /** An alert about a child that has been told, is not done, and of which something still holds. */

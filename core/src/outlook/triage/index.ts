@@ -1,6 +1,7 @@
 import type { Matter } from '@cadro/contract';
 import { byCodePoint } from '../../gradebook';
 import { absence } from './absence';
+import { asked } from './asked';
 import { newComments } from './comment';
 import type { FamilyFacts } from './facts';
 import { lookAgain } from './lookAgain';
@@ -18,7 +19,7 @@ type TriageRule = (facts: FamilyFacts) => Matter[];
 
 /** Earlier rules speak for a course before later ones: a course has one matter made from its figures. */
 const figureRules: readonly TriageRule[] = [underneath, mendable, slipping];
-const otherRules: readonly TriageRule[] = [lookAgain, replies, absence, waiting, newComments];
+const otherRules: readonly TriageRule[] = [lookAgain, replies, asked, absence, waiting, newComments];
 
 /** What expires first counts for more: half as much again within three days, a fifth within a week. */
 function urgency(expiresAt: string | null, now: string): number {

@@ -62,6 +62,7 @@ const family = (more: Partial<FamilyFacts>): FamilyFacts => ({
   absences: [],
   followUps: [],
   replies: [],
+  asks: [],
   alerts: [],
   ...more,
 });

@@ -268,12 +268,13 @@ export const gannetHead: SchoolSpec = {
     {
       on: '2026-10-05',
       title: 'Lamp night',
-      text: 'The lamp room is open to families on 29 October from six. Please say by 26 October how many of you will come.',
+      text: 'The lamp room is open to families on Thursday, October 29, from 6 p.m. Please let us know by Monday, October 26, how many of you will come.',
+      ...{ wish: { kind: 'count', most: 8 }, by: '2026-10-26' },
     },
     {
       on: '2026-10-19',
-      title: 'Reports',
-      text: 'All teachers report by 10 November. A blank before that day means that it has not been reported yet.',
+      title: 'Report cards',
+      text: 'Teachers submit grades by November 10. A blank before then means the grade hasn’t been reported yet.',
     },
   ],
 };

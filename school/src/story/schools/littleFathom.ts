@@ -205,7 +205,13 @@ export const littleFathom: SchoolSpec = {
     {
       on: '2026-10-16',
       title: 'Rock pool morning',
-      text: 'On 4 November we go to the rock pools. Boots and a spare pair of socks, please.',
+      text: 'We’re going to the rock pools on Wednesday, November 4. Please send boots and a spare pair of socks. The permission slip must be signed and returned by Wednesday, October 28.',
+    },
+    {
+      on: '2026-10-19',
+      title: 'Picture retake',
+      text: 'Pet blinked in every picture. Retakes are on Tuesday, October 27, at 9 a.m.',
+      student: 'pet',
     },
   ],
 };

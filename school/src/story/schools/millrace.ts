@@ -254,8 +254,21 @@ export const millrace: SchoolSpec = {
     {
       on: '2026-10-14',
       title: 'Helpers for the launch',
-      text: 'We look for four adults to help at the launching on 5 November, from two to four.',
+      text: 'We’re looking for four adults to help launch the boats on Thursday, November 5, from 2 to 4 p.m. Please let us know by Friday, October 30, if you can come.',
+      ...{ wish: { kind: 'yes-no' }, by: '2026-10-30', helpers: true },
     },
-    { on: '2026-10-20', title: 'Library books', text: 'Seed library books are due back on 30 October.' },
+    {
+      on: '2026-10-20',
+      title: 'Library books',
+      text: 'Seed library books are due back on Friday, October 30.',
+    },
+    {
+      on: '2026-10-20',
+      title: 'When should we launch?',
+      text: 'Our boats go into the water on Thursday, November 5. Would you rather watch before noon or after lunch? Please tell me by Friday, October 23.',
+      course: 'boats',
+      wish: { kind: 'choice', choices: ['Before noon', 'After lunch', 'We can’t come'] },
+      by: '2026-10-23',
+    },
   ],
 };

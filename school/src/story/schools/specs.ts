@@ -1,4 +1,4 @@
-import type { PolicyRecord } from '@cadro/contract';
+import type { PolicyRecord, SchoolWish } from '@cadro/contract';
 
 export interface SchoolSpec {
   /** Also the path its interfaces stand under. */
@@ -14,13 +14,26 @@ export interface SchoolSpec {
   readonly gradePoints?: Readonly<Record<string, number>>;
   /** Credits needed to finish, by area. */
   readonly creditPlan?: readonly { area: string; required: number }[];
-  readonly announcements: readonly { on: string; title: string; text: string }[];
+  readonly announcements: readonly AnnouncementSpec[];
   /** Names of the rotation's days, in turn. */
   readonly rotation: readonly string[];
   /** Whether it marks every lesson or the day as a whole. */
   readonly marks: 'lessons' | 'days';
   /** Who answers for attendance. */
   readonly attendanceDesk: { readonly name: string; readonly mail: string };
+}
+
+/** What a school announces: to everybody, to a course, about a child. */
+export interface AnnouncementSpec {
+  readonly on: string;
+  readonly title: string;
+  readonly text: string;
+  readonly course?: string;
+  readonly student?: string;
+  /** What it wants to hear, where it says so in fields of its own, and the day until which. */
+  readonly wish?: SchoolWish;
+  readonly by?: string;
+  readonly helpers?: boolean;
 }
 
 export interface StudentSpec {

@@ -69,6 +69,7 @@ it('takes a database of the release before along, with what is in it', () =>
       '022_stays_up',
       '023_whole_readings',
       '024_found_by_index',
+      '025_what_the_school_asks',
     ]);
   }));
 

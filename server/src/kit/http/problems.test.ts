@@ -26,6 +26,7 @@ it('each problem has its status, which a client goes by', () => {
     'database-away': 503,
     crowded: 503,
     'edited-meanwhile': 409,
+    'too-late': 409,
     'teacher-without-contact': 422,
     'off-scale': 422,
     'no-way': 422,

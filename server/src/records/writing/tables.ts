@@ -244,8 +244,11 @@ export const tableShapes: Readonly<Record<Exclude<NeutralCollection, 'results'>,
   announcements: {
     table: 'announcements',
     known: 'first',
-    columns: { title: 'text', text: 'text', posted_at: 'timestamptz' },
-    deletesGone: true,
+    columns: {
+      ...{ title: 'text', text: 'text', posted_at: 'timestamptz', gone: 'boolean' },
+      ...{ wish: 'jsonb', answer_by: 'timestamptz', helpers: 'boolean', href: 'text' },
+    },
+    refs: { school_id: 'schools?', course_id: 'courses?', student_id: 'students?' },
   },
   restrictions: {
     table: 'told_restrictions',

@@ -218,7 +218,12 @@ const lessonNotes: Translation<FeedLessonNote> = (row) => ({
 });
 
 const announcements: Translation<FeedAnnouncement> = (row) => ({
-  announcements: { ...key(row), title: row.title, text: row.text, posted_at: row.postedAt },
+  announcements: {
+    ...{ ...key(row), title: row.title, text: row.text, posted_at: row.postedAt },
+    ...{ school_id: row.schoolId ?? null, course_id: row.classId ?? null, student_id: row.studentId ?? null },
+    ...{ wish: row.wish ?? null, answer_by: row.by ?? null },
+    ...{ helpers: row.helpers ?? null, href: row.href ?? null },
+  },
 });
 
 const restrictions: Translation<FeedRestriction> = (row) => ({

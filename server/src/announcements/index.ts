@@ -1,0 +1,3 @@
+export { announcementRouter } from './routes';
+export { openAsks } from './asks';
+export type { TakenInto } from './taking';

@@ -1,0 +1,54 @@
+import type { SchoolWish } from '@cadro/contract';
+import type { Db } from '../kit';
+
+export interface AnnouncementRow {
+  readonly id: string;
+  /** The children it is for, of those that were asked of. */
+  readonly student_ids: string[];
+  readonly school_name: string;
+  readonly time_zone: string;
+  readonly course_title: string | null;
+  readonly title: string;
+  readonly text: string;
+  readonly posted_at: Date;
+  readonly known_at: Date;
+  readonly gone: boolean;
+  /** As the school states it; null where it does not. */
+  readonly wish: SchoolWish | null;
+  readonly answer_by: Date | null;
+  readonly helpers: boolean | null;
+  readonly href: string | null;
+  /** Whom an answer goes to: the course's teacher, else the school's office. */
+  readonly receiver_id: string | null;
+  readonly receiver_name: string | null;
+}
+
+/** So many of the newest are told. */
+const most = 60;
+
+/** Announcements for the children, the newest first, each with those it is for. */
+export const announcementsOf = (
+  db: Db,
+  studentIds: readonly string[],
+  { id }: { readonly id?: string } = {},
+): Promise<AnnouncementRow[]> => {
+  const receiver = (column: string) =>
+    `case when t.email is not null then t.${column} when d.email is not null then d.${column} end`;
+  const same = ['a.announcement_id', 'a.school_name', 'a.time_zone', 'a.course_title', 'a.title', 'a.text'];
+  const alike = ['a.posted_at', 'a.known_at', 'a.gone', 'a.wish', 'a.answer_by', 'a.helpers', 'a.href'];
+  return db('student_announcements as a')
+    .leftJoin('school_contacts as t', 't.teacher_id', 'a.teacher_id')
+    .leftJoin('school_contacts as d', 'd.teacher_id', 'a.desk_id')
+    .whereIn('a.student_id', [...studentIds])
+    .modify((query) => void (id && query.where({ 'a.announcement_id': id })))
+    .groupBy(...same, ...alike, 't.email', 't.teacher_id', 't.name', 'd.email', 'd.teacher_id', 'd.name')
+    .orderBy([{ column: 'a.posted_at', order: 'desc' }, 'a.title', 'a.announcement_id'])
+    .limit(most)
+    .select<AnnouncementRow[]>(
+      'a.announcement_id as id',
+      ...[...same.slice(1), ...alike],
+      db.raw(`${receiver('teacher_id')} as receiver_id`),
+      db.raw(`${receiver('name')} as receiver_name`),
+      db.raw('array_agg(a.student_id::text order by a.student_id) as student_ids'),
+    );
+};
