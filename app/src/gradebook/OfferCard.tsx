@@ -2,42 +2,18 @@ import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import type { ReadOffer } from '@cadro/contract';
 import { useChildren, useFormat } from '../household';
-import { Action, Quietly, Row, Stack, themed, Words } from '../ui';
+import { Action, MarkedWords, Quietly, Row, Stack, Words } from '../ui';
 import { creditWords } from './words';
 import { useAnswerOfferMutation } from './api';
 
 /** The teacher's words with those an offer was read from set apart. */
 export function OfferedWords({ text, offers }: { text: string; offers: readonly ReadOffer[] }) {
   const { t } = useTranslation();
-  const looks = useLooks();
-  const cuts = offers
-    .filter(({ answer }) => answer !== 'dismissed')
-    .map(({ quote }) => ({ start: text.indexOf(quote), end: text.indexOf(quote) + quote.length }))
-    .filter(({ start }) => start >= 0)
-    .sort((a, b) => a.start - b.start)
-    .filter(({ start }, index, all) => index === 0 || start >= (all[index - 1]?.end ?? 0));
+  const marks = offers
+    .filter(({ answer, quote }) => answer !== 'dismissed' && text.includes(quote))
+    .map(({ quote }) => ({ start: text.indexOf(quote), end: text.indexOf(quote) + quote.length }));
   const [open = '', close = ''] = t('matter.quote', { text: '\u0000' }).split('\u0000');
-  const parts = cuts.flatMap(({ start, end }, index) => [
-    { key: `p${start}`, words: text.slice(cuts[index - 1]?.end ?? 0, start), marked: false },
-    { key: `m${start}`, words: text.slice(start, end), marked: true },
-  ]);
-  const rest = text.slice(cuts.at(-1)?.end ?? 0);
-  return (
-    <Words>
-      {open}
-      {parts.map(({ key, words, marked }) =>
-        marked ? (
-          <Words key={key} bold style={looks.quoted}>
-            {words}
-          </Words>
-        ) : (
-          words
-        ),
-      )}
-      {rest}
-      {close}
-    </Words>
-  );
+  return <MarkedWords {...{ text, marks, open, close }} />;
 }
 
 /** A proposal read out of a comment: what it would mean, and the two answers; one tap each, and back again. */
@@ -94,7 +70,3 @@ export function OfferCard({
     </Stack>
   );
 }
-
-const useLooks = themed((palette) => ({
-  quoted: { backgroundColor: palette.sand },
-}));

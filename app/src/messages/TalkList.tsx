@@ -2,9 +2,10 @@ import type { Href } from 'expo-router';
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { ThreadSummary } from '@cadro/contract';
+import { FromSchools } from '../announcements';
 import { FollowUpList } from '../followups';
 import { useChildren, useDraftsQuery, useFormat } from '../household';
-import { Heading, LinkAction, Loaded, Page, Quiet, RowLink, Stack, WayOn, Words } from '../ui';
+import { Heading, LinkAction, Loaded, Page, Quiet, RowLink, WayOn, Words } from '../ui';
 import { useThreadsQuery } from './api';
 
 function ThreadRow({ thread, selected }: { thread: ThreadSummary; selected: boolean }) {
@@ -81,19 +82,19 @@ function FromChildren() {
 /** Who does what next: follow-ups, letters, and what the schools announce. */
 export function TalkList({ selected }: { selected?: string }) {
   const { t } = useTranslation();
-  const format = useFormat();
   const query = useThreadsQuery();
   const { shown, mayTalk } = useChildren();
   const ids = new Set(shown.map(({ id }) => id));
   const mayWrite = shown.some(({ id }) => mayTalk(id));
   return (
     <Loaded query={query}>
-      {({ threads, announcements }) => {
+      {({ threads }) => {
         const own = threads.filter(({ studentId }) => ids.has(studentId));
         return (
           <Page>
             <Heading level={1}>{t('talk.title')}</Heading>
             <BegunList />
+            <FromSchools {...(selected ? { selected } : {})} />
             <FollowUpList {...(selected ? { selected } : {})} />
             <FromChildren />
             <View>
@@ -107,18 +108,6 @@ export function TalkList({ selected }: { selected?: string }) {
               )}
             </View>
             {mayWrite ? <LinkAction label={t('talk.newLetter')} href="/talk/write" /> : null}
-            <Stack space={1.5}>
-              <Heading level={2}>{t('talk.announcements')}</Heading>
-              {announcements
-                .filter(({ studentIds }) => studentIds.some((id) => ids.has(id)))
-                .map(({ id, title, text, schoolName, postedAt }) => (
-                  <Stack key={id} space={0.25}>
-                    <Words size="small" colour="soft">{`${schoolName} · ${format.date(postedAt)}`}</Words>
-                    <Words bold>{title}</Words>
-                    <Words size="small">{text}</Words>
-                  </Stack>
-                ))}
-            </Stack>
           </Page>
         );
       }}

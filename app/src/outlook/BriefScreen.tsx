@@ -3,6 +3,7 @@ import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { Brief, Matter } from '@cadro/contract';
 import { AlertView, MailReturned } from '../alerts';
+import { AnnouncementView } from '../announcements';
 import { AttendanceOfChild } from '../attendance';
 import { OnTheCalendar } from '../calendar';
 import { FollowUpView } from '../followups';
@@ -27,6 +28,7 @@ function MatterDetail({ matter }: { matter: Matter | undefined }) {
   const { studentId, courseId } = matter;
   if (matter.kind === 'look-again') return <FollowUpView followUpId={matter.followUpId} />;
   if (matter.kind === 'reply') return <ThreadView threadId={matter.threadId} />;
+  if (matter.kind === 'asked') return <AnnouncementView announcementId={matter.announcementId} />;
   if (matter.kind === 'alert') return <AlertView alertId={matter.alertIds[0] ?? ''} />;
   if (matter.kind === 'absence') return <AttendanceOfChild studentId={studentId} />;
   const itemId =

@@ -254,6 +254,15 @@ function specific(matter: Matter, tools: Tools): Omit<MatterWords, 'context' | '
       return lookAgain(matter, tools);
     case 'alert':
       return told(matter, tools);
+    case 'asked':
+      return {
+        title: matter.title,
+        body: t(`matter.asks.${matter.helpers ? 'helpers' : matter.wish}`, {
+          who: matter.courseTitle ?? matter.schoolName,
+        }),
+        step: { label: t('matter.answer'), href: `/talk/school/${matter.announcementId}` },
+        why: null,
+      };
     case 'reply':
       return {
         title: t('matter.replyTitle', { author: matter.author }),
@@ -267,8 +276,15 @@ function specific(matter: Matter, tools: Tools): Omit<MatterWords, 'context' | '
 /** A matter in words: what is wrong, why, until when, and the one next step. */
 export function matterWords(matter: Matter, tools: Tools): MatterWords {
   const { t, format } = tools;
-  const context = matter.courseTitle ?? (matter.kind === 'absence' ? t('matter.attendance') : '');
-  const until = matter.kind === 'waiting' ? 'matter.termEnds' : 'matter.until';
+  const context =
+    matter.courseTitle ??
+    (matter.kind === 'absence' ? t('matter.attendance') : matter.kind === 'asked' ? matter.schoolName : '');
+  const until =
+    matter.kind === 'waiting'
+      ? 'matter.termEnds'
+      : matter.kind === 'asked'
+        ? 'matter.answerBy'
+        : 'matter.until';
   const when = matter.expiresAt ? t(until, { date: format.day(matter.expiresAt) }) : '';
   return { context, when, ...specific(matter, tools) };
 }

@@ -92,6 +92,17 @@ const matters: { readonly [K in Matter['kind']]: Extract<Matter, { kind: K }> } 
     stillKind: 'overdue',
     written: false,
   },
+  asked: {
+    ...common,
+    courseId: null,
+    courseTitle: null,
+    kind: 'asked',
+    announcementId: 'n',
+    title: 'Lamp night',
+    schoolName: 'Gannet Head Upper School',
+    wish: 'count',
+    helpers: false,
+  },
   reply: {
     ...common,
     courseId: null,

@@ -129,6 +129,7 @@ export const tags = [
   'Me',
   'Record',
   'Talk',
+  'Announced',
   'Begun',
   'Calendar',
   'Elsewhere',

@@ -16,6 +16,7 @@ export * from './controls/SaveCsv';
 export * from './controls/saveFile';
 export * from './controls/Slider';
 export * from './drawings/Span';
+export * from './MarkedWords';
 export * from './States';
 export * from './drawings/StepLine';
 export * from './drawings/StoryLine';

@@ -25,6 +25,7 @@ export const problemsEn = {
   'code-expired': 'This code has run out. The school can give you a new one.',
   'already-linked': 'You are linked to this child already.',
   'edited-meanwhile': 'Someone else has changed this since you opened it. Nothing of yours is lost.',
+  'too-late': 'The last day for this is over, or the school took it back.',
   'teacher-without-contact': 'The school has given no address for this teacher.',
   'unknown-thread': 'This mail belongs to no thread.',
   'off-scale': 'The course does not go by that scale. Choose another threshold.',

@@ -6,8 +6,12 @@ export { ScreenComing as SuspenseFallback } from '../../../ui';
 
 /** On a wide screen what is in hand stays beside whatever is open. */
 export default function Talk() {
-  const { followUpId, threadId } = useGlobalSearchParams<{ followUpId?: string; threadId?: string }>();
-  const selected = followUpId ?? threadId;
+  const { followUpId, threadId, announcementId } = useGlobalSearchParams<{
+    followUpId?: string;
+    threadId?: string;
+    announcementId?: string;
+  }>();
+  const selected = followUpId ?? threadId ?? announcementId;
   if (!useWide()) return <Slot />;
   return <Panes list={<TalkList {...(selected ? { selected } : {})} />} detail={<Slot />} />;
 }

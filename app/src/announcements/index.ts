@@ -1,0 +1,3 @@
+export { AnnouncementView } from './AnnouncementView';
+export { FromSchools } from './FromSchools';
+export { SchoolScreen } from './SchoolScreen';

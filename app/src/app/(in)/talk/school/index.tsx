@@ -1,0 +1,5 @@
+import { SchoolScreen } from '../../../../announcements';
+
+export default function FromTheSchools() {
+  return <SchoolScreen />;
+}
