@@ -88,13 +88,20 @@ const policies = Object.entries(whose).flatMap(([table, { reads, writes }]) => [
   `create policy delete_${table} on ${table} for delete to ${both} using (${writes})`,
 ]);
 
+/** How alerts of the new kind reach whoever has set how alerts reach them: as those of term grades do. */
+const ways = `
+update alert_settings set delivery = jsonb_set(delivery, '{ways,school}', delivery #> '{ways,term}')
+where delivery is not null and delivery #> '{ways,school}' is null;
+`;
+
 export async function up(knex: Knex): Promise<void> {
-  for (const part of [told, ours, ...policies]) await knex.raw(part);
+  for (const part of [told, ours, ways, ...policies]) await knex.raw(part);
   await knex.raw(`alter policy select_announcements on announcements using (${reaches})`);
 }
 
 export async function down(knex: Knex): Promise<void> {
   await knex.raw(`alter policy select_announcements on announcements using (source_id = ${one('sources')})`);
+  await knex.raw(`update alert_settings set delivery = delivery #- '{ways,school}' where delivery is not null`);
   await knex.raw(`drop table announcement_takes, announcement_answers, announcement_states`);
   await knex.raw(`drop view student_announcements`);
   await knex.raw(`drop index announcements_posted`);

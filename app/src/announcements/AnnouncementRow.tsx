@@ -23,6 +23,7 @@ export function AnnouncementRow({
     format.relative(postedAt),
   ].join(' · ');
   const waits = waitsFor(announcement, new Set(shown.map((child) => child.id)));
+  const needs = waits && !announcement.helpers;
   const wanted = wantedWords(t, format, announcement);
   const given = answers.map((answer) => givenWords(t, answer, nameOf(answer.studentId)));
   const said = waits ? wanted : [...given, ...(given.length === 0 && wanted ? [wanted] : [])].join(' ');
@@ -31,12 +32,12 @@ export function AnnouncementRow({
   );
   return (
     <RowLink href={`/talk/school/${id}`} label={`${named}. ${context}. ${said}`} selected={selected}>
-      <Words bold={!read || waits}>{named}</Words>
+      <Words bold={!read || needs}>{named}</Words>
       <Words size="small" colour="soft">
         {context}
       </Words>
       {said ? (
-        <Words size="small" colour={waits ? 'plum' : 'ink'}>
+        <Words size="small" colour={needs ? 'plum' : 'ink'}>
           {said}
         </Words>
       ) : null}

@@ -1,4 +1,5 @@
 import { Type, type Static } from '@sinclair/typebox';
+import { wishKinds } from '../announcements/wish';
 import { commentSubjects } from '../gradebook/basics';
 import { resultStatuses } from '../gradebook/record';
 import { CourseGrade, looseEndKinds } from '../outlook/figures';
@@ -129,6 +130,19 @@ export const TermReason = Type.Object({
 });
 export type TermReason = Static<typeof TermReason>;
 
+/** What a school announced, or wants to hear by a last day. */
+export const SchoolReason = Type.Object({
+  ...common,
+  about: Type.Literal('school'),
+  announcementId: Type.String(),
+  title: Type.String(),
+  text: Type.String(),
+  wish: Type.Union(wishKinds.map((kind) => Type.Literal(kind))),
+  /** The last instant for an answer. */
+  by: Nullable(Instant),
+});
+export type SchoolReason = Static<typeof SchoolReason>;
+
 export const UpkeepReason = Type.Object({
   ...common,
   about: Type.Literal('upkeep'),
@@ -145,6 +159,7 @@ export const AlertReason = Type.Union([
   CommentReason,
   AttendanceReason,
   TermReason,
+  SchoolReason,
   UpkeepReason,
 ]);
 export type AlertReason = Static<typeof AlertReason>;

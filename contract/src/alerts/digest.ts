@@ -54,6 +54,8 @@ export const DigestChild = Type.Object({
     }),
   ),
   comments: Type.Array(DigestEntry),
+  /** What the schools announced, and what they want to hear soon; missing in older digests. */
+  school: Type.Optional(Type.Array(DigestEntry)),
   /** What can no longer be turned in since its days began; missing in older digests. */
   closed: Type.Optional(
     Type.Array(

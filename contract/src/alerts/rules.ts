@@ -9,6 +9,7 @@ export const alertKinds = [
   'comment',
   'attendance',
   'term',
+  'school',
   'good',
   'upkeep',
 ] as const;

@@ -28,6 +28,7 @@ export const AlertDelivery = Type.Object(
         comment: Ways,
         attendance: Ways,
         term: Ways,
+        school: Ways,
         good: Ways,
         upkeep: Ways,
       },

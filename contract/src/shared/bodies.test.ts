@@ -198,6 +198,10 @@ const fitting: Record<string, object> = {
     ...{ alertKey: 'figure:a:b', studentId: uuid, courseId: uuid, kind: 'figure', until: '2026-10-28' },
   },
   'post /api/alerts/test': { channel: 'mail' },
+  'patch /api/announcements/:announcementId': { read: true, kept: true, archived: false },
+  'post /api/announcements/:announcementId/answers/:studentId': {
+    ...{ version: 0, answer: { kind: 'count', count: 3 }, note: 'N' },
+  },
   'post /api/messages': { studentId: uuid, teacherId: uuid, followUpId: null, subject: 'S', text: 'T' },
 };
 const keyOf = ({ method, path }: { method: string; path: string }) => `${method} ${path}`;

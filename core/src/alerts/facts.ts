@@ -12,6 +12,7 @@ import { dateIn, dayMs } from '../dates';
 import { courseGrade, householdRecord, normaliseCourse, termOn, type Item, type Policy } from '../gradebook';
 import { courseAnswer, ridesOn, type Rides } from '../outlook';
 import type {
+  AnnouncementSeen,
   ChildHistory,
   ClassroomSeen,
   CommentSeen,
@@ -75,6 +76,7 @@ export interface ChildFacts {
   readonly courses: readonly CourseSight[];
   readonly comments: readonly Known<CommentSeen>[];
   readonly grades: readonly Known<GradeSeen>[];
+  readonly announcements: readonly Known<AnnouncementSeen>[];
   readonly days: readonly SchoolDay[];
   readonly summary: AttendanceSummary;
   readonly marks: readonly ReadMark<ChildHistory['marks'][number]['value']>[];
@@ -212,6 +214,7 @@ export function factsAt(
     courses: history.courses.flatMap((course) => sightOf(course, { today, asOfMs, figuresAt, grades })),
     comments: history.comments.filter(known),
     grades,
+    announcements: history.announcements.filter(known),
     days: schoolDaysOf(register),
     summary: attendanceSummary(register),
     marks: standing,

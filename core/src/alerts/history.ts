@@ -1,4 +1,11 @@
-import type { CourseRecord, ItemRecord, PolicyCorrection, ResultRecord, ResultStatus } from '@cadro/contract';
+import type {
+  CourseRecord,
+  ItemRecord,
+  PolicyCorrection,
+  ResultRecord,
+  ResultStatus,
+  WishKind,
+} from '@cadro/contract';
 import type { CodeMeaningFrom, GivenMark } from '../attendance';
 import type { ConfirmedOffer, LeafTerm, StatedGrade } from '../gradebook';
 import type { CommentFacts } from '../outlook';
@@ -61,6 +68,25 @@ export interface CommentSeen extends Omit<CommentFacts, 'studentId'> {
   readonly offers: readonly { readonly untilMs: number; readonly credit: number | null }[];
 }
 
+/** What a school announced for a child, with whether the family has answered. */
+export interface AnnouncementSeen {
+  readonly id: string;
+  readonly title: string;
+  readonly text: string;
+  readonly schoolName: string;
+  /** The course it is for; null where it is the school's, or about the child. */
+  readonly courseId: string | null;
+  readonly courseTitle: string | null;
+  readonly wish: WishKind;
+  readonly wantsAnswer: boolean;
+  /** The last instant for an answer. */
+  readonly by: string | null;
+  readonly helpers: boolean;
+  /** Whether the school has taken it back. */
+  readonly gone: boolean;
+  readonly answeredAtMs: number | null;
+}
+
 /** What a school has stated of a course in a term, running or stored for good. */
 export interface GradeSeen extends StatedGrade {
   readonly courseId: string;
@@ -79,6 +105,7 @@ export interface ChildHistory {
   readonly comments: readonly Known<CommentSeen>[];
   /** All that has been stated, by time: what a school stated before it stated something else, too. */
   readonly grades: readonly Known<GradeSeen>[];
+  readonly announcements: readonly Known<AnnouncementSeen>[];
   readonly marks: readonly Known<GivenMark & { readonly courseTitle: string | null }>[];
   readonly meanings: readonly CodeMeaningFrom[];
   readonly attendanceSource: string;

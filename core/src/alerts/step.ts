@@ -22,6 +22,7 @@ const pauseMs: Readonly<Record<AlertKind, number>> = {
   comment: dayMs - hourMs,
   attendance: 3 * dayMs - hourMs,
   term: 0,
+  school: 0,
   good: 2 * dayMs - hourMs,
   upkeep: 7 * dayMs - hourMs,
 };

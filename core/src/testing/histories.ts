@@ -1,6 +1,6 @@
 import type { ItemRecord, ResultRecord } from '@cadro/contract';
 import fc from 'fast-check';
-import type { ChildHistory, CommentSeen, ItemVersion, Known } from '../alerts';
+import type { AnnouncementSeen, ChildHistory, CommentSeen, ItemVersion, Known } from '../alerts';
 import type { GivenMark } from '../attendance';
 import { dayMs } from '../dates';
 
@@ -47,6 +47,22 @@ export const commentOn = (id: string, day: number, more: Partial<CommentSeen> = 
     day,
   );
 
+/** What a school announced on the evening of `day`. */
+export const announcedOn = (
+  id: string,
+  day: number,
+  more: Partial<AnnouncementSeen> = {},
+): Known<AnnouncementSeen> =>
+  knownOn(
+    {
+      ...{ id, title: 'Lamp night', text: 'How many of you will come?', schoolName: 'Gannet Head' },
+      ...{ courseId: null, courseTitle: null, wish: 'count' as const, wantsAnswer: true, by: null },
+      ...{ helpers: false, gone: false, answeredAtMs: null },
+      ...more,
+    },
+    day,
+  );
+
 /** A work as it was first given out. */
 const given = (value: ItemRecord): ItemVersion => ({
   value,
@@ -62,6 +78,7 @@ export interface Sketch {
   readonly comments?: readonly Known<CommentSeen>[];
   readonly marks?: readonly Known<GivenMark>[];
   readonly grades?: ChildHistory['grades'];
+  readonly announcements?: ChildHistory['announcements'];
   readonly outOf?: number;
   readonly classroom?: ChildHistory['courses'][number]['classroom'];
   readonly offers?: ChildHistory['courses'][number]['offers'];
@@ -76,6 +93,7 @@ export const historyOf = ({
   comments = [],
   marks = [],
   grades = [],
+  announcements = [],
   outOf = 100,
   classroom,
   offers = [],
@@ -125,6 +143,7 @@ export const historyOf = ({
   ],
   comments,
   grades,
+  announcements,
   marks: marks.map(({ value, knownAtMs }) => ({
     value: { ...value, courseTitle: 'Kelp chemistry' },
     knownAtMs,

@@ -1,4 +1,5 @@
 import { dateIn, dayMs, factsAt, type ChildFacts, type ChildHistory } from '@cadro/core';
+import { announcementsSeen } from '../announcements';
 import { registersOf } from '../attendance';
 import { commentsSeen, courseHistories, figuresOfNow, gradesSeen } from '../gradebook';
 import { together, type Db } from '../kit';
@@ -20,17 +21,18 @@ function once<T>(keyOf: (watch: Watch) => string, make: (watch: Watch) => T): (w
 const byHousehold = ({ studentId, settings: { householdId } }: Watch): string =>
   `${studentId}:${householdId}`;
 
-/** The histories of several children as their households read them: sixteen queries, however many children. */
+/** The histories of several children as their households read them: eighteen queries, however many children. */
 export async function historiesOf(
   db: Db,
   studentIds: readonly string[],
   now: Date,
 ): Promise<(watch: Watch) => ChildHistory> {
   const since = new Date(now.getTime() - commentDays * dayMs);
-  const [courses, comments, grades, registers] = await together(db, [
+  const [courses, comments, grades, announcements, registers] = await together(db, [
     () => courseHistories(db, studentIds),
     () => commentsSeen(db, studentIds, since),
     () => gradesSeen(db, studentIds, since),
+    () => announcementsSeen(db, studentIds, since),
     () => registersOf(db, studentIds, dateIn('UTC', now)),
   ]);
   return once(byHousehold, ({ studentId, timeZone, sourceName, settings: { householdId } }) => ({
@@ -40,6 +42,7 @@ export async function historiesOf(
     courses: courses(studentId, householdId),
     comments: comments(studentId, householdId),
     grades: grades(studentId),
+    announcements: announcements(studentId, householdId),
     ...registers(studentId, householdId),
   }));
 }

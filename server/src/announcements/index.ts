@@ -1,3 +1,4 @@
 export { announcementRouter } from './routes';
 export { openAsks } from './asks';
+export { announcementsSeen } from './seen';
 export type { TakenInto } from './taking';

@@ -50,6 +50,15 @@ export const answersOf = (db: Db | Trx, householdId: string, ids: readonly strin
       ...(['at', 'version', 'message_id'] as const),
     );
 
+/** When each household answered about some children. */
+export const answersAbout = (
+  db: Db,
+  studentIds: readonly string[],
+): Promise<{ household_id: string; student_id: string; announcement_id: string; at: Date }[]> =>
+  db('announcement_answers')
+    .whereIn('student_id', [...studentIds])
+    .select('household_id', 'student_id', 'announcement_id', 'at');
+
 export interface NewAnswerRow extends Omit<AnswerRow, 'version' | 'message_id'> {
   readonly household_id: string;
 }

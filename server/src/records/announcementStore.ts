@@ -7,6 +7,7 @@ export interface AnnouncementRow {
   readonly student_ids: string[];
   readonly school_name: string;
   readonly time_zone: string;
+  readonly course_id: string | null;
   readonly course_title: string | null;
   readonly title: string;
   readonly text: string;
@@ -23,32 +24,46 @@ export interface AnnouncementRow {
   readonly receiver_name: string | null;
 }
 
-/** So many of the newest are told. */
-const most = 60;
+const same = [
+  ...['a.announcement_id', 'a.school_name', 'a.time_zone', 'a.course_id', 'a.course_title', 'a.title'],
+  ...['a.text', 'a.posted_at', 'a.known_at', 'a.gone', 'a.wish', 'a.answer_by', 'a.helpers', 'a.href'],
+];
 
 /** Announcements for the children, the newest first, each with those it is for. */
-export const announcementsOf = (
-  db: Db,
-  studentIds: readonly string[],
-  { id }: { readonly id?: string } = {},
-): Promise<AnnouncementRow[]> => {
+const announced = (db: Db, studentIds: readonly string[]) => {
   const receiver = (column: string) =>
     `case when t.email is not null then t.${column} when d.email is not null then d.${column} end`;
-  const same = ['a.announcement_id', 'a.school_name', 'a.time_zone', 'a.course_title', 'a.title', 'a.text'];
-  const alike = ['a.posted_at', 'a.known_at', 'a.gone', 'a.wish', 'a.answer_by', 'a.helpers', 'a.href'];
   return db('student_announcements as a')
     .leftJoin('school_contacts as t', 't.teacher_id', 'a.teacher_id')
     .leftJoin('school_contacts as d', 'd.teacher_id', 'a.desk_id')
     .whereIn('a.student_id', [...studentIds])
-    .modify((query) => void (id && query.where({ 'a.announcement_id': id })))
-    .groupBy(...same, ...alike, 't.email', 't.teacher_id', 't.name', 'd.email', 'd.teacher_id', 'd.name')
+    .groupBy(...same, 't.email', 't.teacher_id', 't.name', 'd.email', 'd.teacher_id', 'd.name')
     .orderBy([{ column: 'a.posted_at', order: 'desc' }, 'a.title', 'a.announcement_id'])
-    .limit(most)
     .select<AnnouncementRow[]>(
       'a.announcement_id as id',
-      ...[...same.slice(1), ...alike],
+      ...same.slice(1),
       db.raw(`${receiver('teacher_id')} as receiver_id`),
       db.raw(`${receiver('name')} as receiver_name`),
       db.raw('array_agg(a.student_id::text order by a.student_id) as student_ids'),
     );
 };
+
+/** So many of the newest are told. */
+const most = 60;
+
+/** @param only.id of one of them. */
+export const announcementsOf = (
+  db: Db,
+  studentIds: readonly string[],
+  { id }: { readonly id?: string } = {},
+): Promise<AnnouncementRow[]> =>
+  announced(db, studentIds)
+    .modify((query) => void (id && query.where({ 'a.announcement_id': id })))
+    .limit(most);
+
+/** All that were posted since an instant, of however many children. */
+export const announcementsSince = (
+  db: Db,
+  studentIds: readonly string[],
+  since: Date,
+): Promise<AnnouncementRow[]> => announced(db, studentIds).where('a.posted_at', '>=', since);

@@ -103,4 +103,4 @@ export {
   type NeutralCollection,
   type NeutralRecord,
 } from './writing';
-export { announcementsOf, type AnnouncementRow } from './announcementStore';
+export { announcementsOf, announcementsSince, type AnnouncementRow } from './announcementStore';

@@ -91,6 +91,7 @@ export const alertsEn = {
       work: 'Work',
       coming: 'Coming',
       talk: 'Words and grades',
+      school: 'From the schools',
       attendance: 'Attendance',
       good: 'Good news',
       upkeep: 'Cadro itself',

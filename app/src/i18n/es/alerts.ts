@@ -94,6 +94,7 @@ export const alertsEs: SameKeys<typeof alertsEn> = {
       work: 'Trabajo',
       coming: 'Lo que viene',
       talk: 'Palabras y notas',
+      school: 'De las escuelas',
       attendance: 'Asistencia',
       good: 'Buenas noticias',
       upkeep: 'Cadro mismo',

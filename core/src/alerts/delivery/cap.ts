@@ -7,6 +7,7 @@ export const byUrgency: readonly AlertKind[] = [
   'attendance',
   'coming',
   'comment',
+  'school',
   'term',
   'upkeep',
   'good',

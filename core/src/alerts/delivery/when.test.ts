@@ -75,7 +75,7 @@ it('goes out, until a guardian sets it, by mail at once, and as a digest on Sund
     atOnce: true,
     ways: {
       ...{ figure: told, work: told, coming: told, comment: told, attendance: told, term: told },
-      ...{ good: kept, upkeep: kept },
+      ...{ school: told, good: kept, upkeep: kept },
     },
     ...{ digest: 'weekly', digestWeekday: 0, digestHour: 17, emptyDigest: 'line' },
     quiet: { from: '21:00', to: '07:00' },

@@ -56,6 +56,7 @@ export const usualDelivery = (timeZone: string, language: AlertDelivery['languag
       comment: told,
       attendance: told,
       term: told,
+      school: told,
       good: kept,
       upkeep: kept,
     },

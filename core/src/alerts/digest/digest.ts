@@ -27,6 +27,9 @@ const digestRules = ({ rules, exceptions }: AlertRules): AlertRules => {
       fallen: { ...rules.fallen, on: true },
       slipping: { ...rules.slipping, on: true },
       'loose-end': { ...rules['loose-end'], on: true },
+      // Who may lend a hand is asked for by choice alone.
+      helpers: rules.helpers,
+      'answer-due': { ...rules['answer-due'], on: true, days: comingDays },
       // How many scores came stands in one line of its own.
       scored: { ...every.scored, on: false },
       'big-work': { ...rules['big-work'], on: true, days: comingDays },
@@ -198,6 +201,7 @@ export function digestChild(
     attendance: attendanceIn(facts, ask.sinceMs),
     changed: changedOf(facts, ask.sinceMs),
     comments: of('comment'),
+    school: of('school'),
     closed: closedIn(facts, ask.sinceMs),
     news: newsIn(facts, ask.sinceMs),
     more: 0,
@@ -213,16 +217,17 @@ const turns = {
   needs: (place: number) => 2 * place,
   good: (place: number) => 1 + 4 * place,
   comments: (place: number) => 1 + 3 * place,
+  school: (place: number) => 2 + 3 * place,
   before: (place: number) => 3 + 3 * place,
 } as const;
-const sections = ['needs', 'good', 'comments', 'before'] as const;
+const sections = ['needs', 'good', 'comments', 'school', 'before'] as const;
 
 /** A digest that reads in forty seconds: what weighs most of each child, and how much more there is. */
 export function fitDigest(children: readonly DigestChild[]): DigestChild[] {
   const queue = children
     .flatMap((child) =>
       sections.flatMap((section) =>
-        child[section].map((entry, place) => ({
+        (child[section] ?? []).map((entry, place) => ({
           entry,
           turn: turns[section](place),
           stake: stakeOf(entry.reasons),
@@ -234,7 +239,7 @@ export function fitDigest(children: readonly DigestChild[]): DigestChild[] {
   const most = mostOf(children.length);
   return children.map((child) => {
     const kept = (entries: readonly DigestEntry[]) => entries.filter((entry) => taken.has(entry));
-    const entries = sections.flatMap((section) => child[section]);
+    const entries = sections.flatMap((section) => child[section] ?? []);
     // What is said of a figure once is not said again.
     const said = kept(entries).flatMap(({ courseId, reasons }) =>
       reasons.some(({ about }) => about === 'figure') ? [courseId] : [],
@@ -244,6 +249,7 @@ export function fitDigest(children: readonly DigestChild[]): DigestChild[] {
       ...child,
       ...{ needs: kept(child.needs), good: kept(child.good) },
       ...{ comments: kept(child.comments), before: kept(child.before) },
+      ...(child.school ? { school: kept(child.school) } : {}),
       coming: { ...child.coming, big: child.coming.big.slice(0, most) },
       changed: changed.slice(0, most),
       more:
@@ -255,8 +261,8 @@ export function fitDigest(children: readonly DigestChild[]): DigestChild[] {
 /** Whether a digest has nothing to say of any child. */
 export const isEmptyDigest = (children: readonly DigestChild[]): boolean =>
   children.every(
-    ({ good, needs, before, coming, changed, comments, attendance, closed = [], news }) =>
-      [good, needs, before, changed, comments, closed].every((list) => list.length === 0) &&
+    ({ good, needs, before, coming, changed, comments, attendance, school = [], closed = [], news }) =>
+      [good, needs, before, changed, comments, school, closed].every((list) => list.length === 0) &&
       Object.values(news ?? {}).every((count) => count === 0) &&
       coming.works === 0 &&
       attendance.lessonsMissed === 0 &&

@@ -1,4 +1,7 @@
 import type { Static } from '@sinclair/typebox';
+import { announced } from './school/announced';
+import { answerDue } from './school/answerDue';
+import { helpers } from './school/helpers';
 import { below } from './figure/below';
 import { bigWork } from './work/bigWork';
 import { comment } from './said/comment';
@@ -46,6 +49,9 @@ const ofChild = [
   daysMissed,
   reportCard,
   termFinal,
+  answerDue,
+  announced,
+  helpers,
   settled,
   improved,
 ] as const;

@@ -54,7 +54,16 @@ export interface Knob {
 }
 
 /** Where the rules stand on their page, in this order. */
-export const ruleGroups = ['figure', 'work', 'coming', 'talk', 'attendance', 'good', 'upkeep'] as const;
+export const ruleGroups = [
+  'figure',
+  'work',
+  'coming',
+  'talk',
+  'school',
+  'attendance',
+  'good',
+  'upkeep',
+] as const;
 
 /** How a rule stands on the page on which it is set. */
 export interface RulePage {

@@ -1,5 +1,6 @@
 import { presets, type Preset } from '@cadro/contract';
 import {
+  announcedOn,
   commentOn,
   evening,
   historyOf,
@@ -180,6 +181,42 @@ const table: readonly Case[] = [
     ],
   },
   {
+    ...{ rule: 'announced', sketch: { announcements: [announcedOn('n', 5)] }, speaks: 8, silent: 9 },
+    ...{ ids: ['announced:n'], key: 'announced:child:n' },
+    // Whoever may lend a hand is asked by another rule; what was taken back is told by none.
+    second: [
+      {
+        sketch: {
+          announcements: [announcedOn('h', 5, { helpers: true }), announcedOn('g', 5, { gone: true })],
+        },
+      },
+      [],
+    ],
+  },
+  {
+    ...{ rule: 'helpers', sketch: { announcements: [announcedOn('n', 5, { helpers: true })] } },
+    ...{ speaks: 8, silent: 9, ids: ['helpers:n'], key: 'helpers:child:n' },
+    second: [{ sketch: { announcements: [announcedOn('o', 5)] } }, []],
+  },
+  {
+    ...{ rule: 'answer-due', set: { days: 2 }, key: 'answer-due:child:n', ids: ['answer-due:n'] },
+    ...{ sketch: { announcements: [announcedOn('n', 1, { by: instant(9) })] }, speaks: 9, silent: 10 },
+    second: [
+      {
+        sketch: {
+          announcements: [
+            announcedOn('done', 1, { by: instant(9), answeredAtMs: evening(8) }),
+            announcedOn('help', 1, { by: instant(9), helpers: true }),
+            announcedOn('back', 1, { by: instant(9), gone: true }),
+            announcedOn('know', 1, { by: instant(9), wantsAnswer: false }),
+            announcedOn('open', 1, { by: instant(9), answeredAtMs: evening(10) }),
+          ],
+        },
+      },
+      ['answer-due:open'],
+    ],
+  },
+  {
     ...{ rule: 'improved', set: { points: 10, days: 14 }, sketch: rise(), speaks: 25, silent: 26 },
     ...{ ids: ['improved:1'], key: 'good:child:kelp' },
     second: [{ set: { points: 6, days: 14 } }, ['improved:2']],
@@ -266,7 +303,7 @@ it.each([
 
 it('what has come stays in its alert, what is so leaves it: by rule', () => {
   expect(alertRules.filter(({ event }) => event).map(({ name }) => name)).toEqual([
-    ...['sent-back', 'comment', 'scored', 'report-card', 'term-final', 'settled'],
+    ...['sent-back', 'comment', 'scored', 'report-card', 'term-final', 'announced', 'helpers', 'settled'],
   ]);
 });
 
@@ -584,6 +621,13 @@ const presetTable: Readonly<Record<RuleName, readonly [object, object, object]>>
   ],
   'term-final': [{ on: true }, { on: true }, { on: true }],
   'report-card': [{ on: true }, { on: true }, { on: true }],
+  'answer-due': [
+    { on: true, days: 1 },
+    { on: true, days: 2 },
+    { on: true, days: 3 },
+  ],
+  announced: [{ on: false }, { on: false }, { on: true }],
+  helpers: [{ on: false }, { on: false }, { on: true }],
   improved: [
     { on: true, points: 5, days: 14 },
     { on: true, points: 6, days: 14 },
@@ -651,6 +695,9 @@ it('stands on its page as this table says: where, by which sliders, and where it
     ['attendance 4 days-missed', [knob('percent', 1, 30, 1, 'share')], ['child']],
     ['talk 3 report-card', [], ['nowhere']],
     ['talk 2 term-final', [], ['nowhere']],
+    ['school 1 answer-due', [days('ahead', 7)], ['nowhere']],
+    ['school 2 announced', [], ['nowhere']],
+    ['school 3 helpers', [], ['nowhere']],
     ['good 2 settled', [], ['course']],
     ['good 1 improved', [points, days('within', 60)], ['course']],
     ['upkeep 1 source-silent', [days('after', 14)], ['nowhere']],

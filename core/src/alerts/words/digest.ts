@@ -15,7 +15,16 @@ interface DigestWords {
   readonly nothing: string;
   readonly sections: Readonly<
     Record<
-      'good' | 'needs' | 'before' | 'coming' | 'attendance' | 'changed' | 'comments' | 'closed' | 'news',
+      | 'good'
+      | 'needs'
+      | 'before'
+      | 'coming'
+      | 'attendance'
+      | 'changed'
+      | 'comments'
+      | 'school'
+      | 'closed'
+      | 'news',
       string
     >
   >;
@@ -48,6 +57,7 @@ const words: Readonly<Record<Language, DigestWords>> = {
       attendance: 'Attendance',
       changed: 'Moved',
       comments: 'Teachers wrote',
+      school: 'From the schools',
       closed: 'Too late now',
       news: 'New',
     },
@@ -97,6 +107,7 @@ const words: Readonly<Record<Language, DigestWords>> = {
       attendance: 'Asistencia',
       changed: 'Se movió',
       comments: 'Dicen los profesores',
+      school: 'De las escuelas',
       closed: 'Ya es tarde',
       news: 'Novedades',
     },
@@ -237,6 +248,7 @@ export function digestSections(
       lines: child.needs.length > 0 ? entries(child.needs) : [line('none', needsNone)],
     },
     { title: sections.comments, lines: entries(child.comments) },
+    { title: sections.school, lines: entries(child.school ?? []) },
     {
       title: sections.coming,
       lines: [

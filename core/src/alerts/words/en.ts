@@ -11,6 +11,7 @@ export const en: AlertWords = {
     comment: 'Comments',
     attendance: 'Attendance',
     term: 'Term grades',
+    school: 'From the schools',
     good: 'Good news',
     upkeep: 'Sources and looks',
   },

@@ -11,6 +11,7 @@ export const es: AlertWords = {
     comment: 'Comentarios',
     attendance: 'Asistencia',
     term: 'Notas del periodo',
+    school: 'De las escuelas',
     good: 'Buenas noticias',
     upkeep: 'Fuentes y miradas',
   },

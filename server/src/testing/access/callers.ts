@@ -33,6 +33,9 @@ export interface Ids {
   readonly followUpId: string;
   readonly threadId: string;
   readonly teacherId: string;
+  /** For the course of the table, and a day read out of its words. */
+  readonly announcementId: string;
+  readonly part: string;
   readonly commentId: string;
   readonly tryId: string;
   readonly on: string;

@@ -59,6 +59,10 @@ export async function accessWorld(): Promise<{ world: World; ids: Ids }> {
     .post(tryRoutes.keep.path.replace(':studentId', studentId).replace(':courseId', courseId))
     .send({ name: 'A first guess of ours', scores: [{ itemId, earned: 20 }] })
     .expect(200);
+  const announcement = await world
+    .db('announcements')
+    .where({ course_id: courseId })
+    .first<{ id: string }>('id');
   const ids = {
     ...{ on: '2026-10-19', token: 'an-address-that-nobody-has', sessionId: 'a'.repeat(64) },
     ...{ passkeyId: '0d4f3c1a-1b2c-4d5e-8f90-a1b2c3d4e5f6', personId: second.id, invitationId: '' },
@@ -74,6 +78,8 @@ export async function accessWorld(): Promise<{ world: World; ids: Ids }> {
     teacherId,
     commentId: comment?.id ?? '',
     tryId: kept.body.tries[0].id as string,
+    announcementId: announcement.id,
+    part: 'day:2026-11-05',
   };
   const made = async (path: string, body: object): Promise<string> =>
     (await guardian.post(path).send(body).expect(201)).body.id as string;

@@ -1,6 +1,9 @@
 import { presetRules } from '@cadro/core';
 import { calendarFile, entry, feed, list, own, owners, record, talk, writing, type Table } from './callers';
 
+/** Of what is told a course: whose child is in it, and whom it is held back from. */
+const courseMate = { stranger: 200, sibling: 404, restricted: 404 };
+
 /** Days, talk, plans and alerts. */
 export const talkTable: Table = {
   'get /api/calendar?from=2026-10-01&to=2026-10-31': { statuses: list },
@@ -105,6 +108,23 @@ export const talkTable: Table = {
   'post /api/messages': {
     statuses: { ...writing(202), restricted: 404 },
     body: (ids) => ({ studentId: ids.studentId, teacherId: ids.teacherId, subject: 'S', text: 'T' }),
+  },
+  'get /api/announcements': { statuses: list },
+  // A stranger's child is in the same course.
+  'get /api/announcements/:announcementId': { statuses: { ...record, ...courseMate } },
+  'patch /api/announcements/:announcementId': {
+    statuses: { ...record, ...courseMate },
+    body: () => ({ kept: true }),
+  },
+  'post /api/announcements/:announcementId/answers/:studentId': {
+    statuses: { ...writing(200), restricted: 404 },
+    body: () => ({ version: 0, answer: { kind: 'choice', choice: 'Before noon' } }),
+  },
+  'post /api/announcements/:announcementId/parts/:part': {
+    statuses: { ...writing(200), ...courseMate },
+  },
+  'delete /api/announcements/:announcementId/parts/:part': {
+    statuses: { ...writing(200), ...courseMate },
   },
   'get /api/alerts': { statuses: list },
   'get /api/alerts/count': { statuses: list },
