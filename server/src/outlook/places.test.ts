@@ -66,6 +66,7 @@ describe('the Brief', () => {
       'mendable Tide tables',
       'slipping Rowing geometry',
       'mendable Kelp chemistry',
+      'asked Boat-building',
     ]);
   });
 
@@ -253,14 +254,6 @@ describe('Talk and where the records come from', () => {
       .post(messageRoutes.send.path)
       .send({ studentId: world.student('isolde'), teacherId: without.id, subject: 'S', text: 'T' })
       .expect(422);
-  });
-
-  it('passes on what the schools announce, to whom it concerns', async () => {
-    const { announcements } = (await maren.get(messageRoutes.threads.path).expect(200)).body;
-    expect(announcements.find(({ title }: { title: string }) => title === 'Library books')).toMatchObject({
-      schoolName: 'Millrace Middle School',
-      studentIds: [world.student('caspian')],
-    });
   });
 
   it('has three sources, none with problems', async () => {

@@ -48,6 +48,7 @@ describe('what can be set', () => {
       ['work', ['loose-end', 'deadline', 'sent-back', 'unmarked']],
       ['coming', ['big-work']],
       ['talk', ['comment', 'term-final', 'report-card', 'scored']],
+      ['school', ['answer-due', 'announced', 'helpers']],
       ['attendance', ['unexplained', 'late', 'pattern', 'days-missed']],
       ['good', ['improved', 'settled']],
       ['upkeep', ['source-silent', 'not-looked']],

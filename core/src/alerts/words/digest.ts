@@ -31,6 +31,8 @@ interface DigestWords {
   readonly needsNone: string;
   /** A teacher's words, with what they are about and their day: 'until Friday' means nothing without it. */
   readonly wrote: (author: string, about: string, day: string, text: string) => string;
+  /** What a school announced, with the last day for an answer where one is wanted. */
+  readonly school: (title: string, by: string | null) => string;
   /** Other works of the same course. */
   readonly also: (works: string) => string;
   readonly due: (works: number, big: number) => string;
@@ -63,6 +65,7 @@ const words: Readonly<Record<Language, DigestWords>> = {
     },
     needsNone: 'Nothing.',
     wrote: (author, about, day, text) => `${author}, ${about}, ${day}: “${text}”`,
+    school: (title, by) => (by === null ? title : `${title} (answer by ${by})`),
     also: (works) => `also ${works}`,
     due: (works, big) =>
       works === 0
@@ -113,6 +116,7 @@ const words: Readonly<Record<Language, DigestWords>> = {
     },
     needsNone: 'Nada.',
     wrote: (author, about, day, text) => `${author}, ${about}, ${day}: «${text}»`,
+    school: (title, by) => (by === null ? title : `${title} (responder hasta el ${by})`),
     also: (works) => `también ${works}`,
     due: (works, big) =>
       works === 0
@@ -200,6 +204,8 @@ function entryLine(language: Language, entry: DigestEntry, timeZone: string, for
       const about = first.itemTitle ?? courseTitle ?? '';
       return words[language].wrote(first.author, about, formats.day(first.at), shortened(first.text));
     }
+    if (first?.about === 'school')
+      return words[language].school(first.title, first.by && formats.day(first.by));
     if (first?.about !== 'work') return headline;
     const others = works.filter((title) => title !== first.work.title);
     if (others.length === 0) return `${headline} (${courseTitle ?? ''})`;

@@ -1,0 +1,13 @@
+/* What comes back to a letter, and what comes with it. An entry of its own: the server's alone. */
+export { readsAutomatic } from './automatic';
+export {
+  isPlainText,
+  judgeFile,
+  mostFiles,
+  mostOfAllFiles,
+  mostOfOneFile,
+  safeFileName,
+  withheldFor,
+  type WithheldFor,
+} from './files';
+export { readAnswer } from './read';

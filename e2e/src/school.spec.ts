@@ -1,0 +1,92 @@
+import { expect, test } from './stack';
+
+/* The days move on here: what the school asks has its last day. */
+test.use({ story: 'asked' });
+
+test('what the school asks is answered from the Brief, and both guardians see who said what', async ({
+  guardian,
+  page,
+  browser,
+  running,
+}) => {
+  await guardian.signsIn();
+  const asked = guardian.matter('When should we launch?');
+  await expect(asked).toContainText('Boat-building is waiting for you to choose.');
+  await expect(asked).toContainText('answer by Fri 23 Oct');
+  await page.goto('/talk');
+  await page.getByRole('link', { name: /^When should we launch\? · new\. Caspian · Boat-building/ }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'When should we launch?' })).toBeVisible();
+  const send = page.getByRole('button', { name: 'Send to Wren Thornwick' });
+  await expect(send).toBeDisabled();
+  await page.getByRole('radio', { name: 'After lunch' }).click();
+  await page.getByLabel('Add a line (optional)').fill('Both of us are coming.');
+  await send.click();
+  await expect(page.getByText('You answered for Caspian: After lunch')).toBeVisible();
+  await expect
+    .poll(async () =>
+      (await (await fetch(`${running.schoolUrl}/demo/letters`)).text()).includes('After lunch'),
+    )
+    .toBe(true);
+  await guardian.findsScreenInOrder('an announcement that is answered');
+
+  const tobiahs = await browser.newPage({ baseURL: running.url });
+  const data = { email: 'tobiah@aldervane.example', password: 'tide-and-lantern' };
+  expect((await tobiahs.request.post('/api/session', { data })).status()).toBe(200);
+  await tobiahs.goto(page.url());
+  await expect(
+    tobiahs.getByText(/^Maren Aldervane (answered for|respondió por) Caspian: After lunch$/),
+  ).toBeVisible();
+  await tobiahs.close();
+
+  await page.getByRole('button', { name: /^Change the answer/ }).click();
+  await page.getByRole('radio', { name: 'Before noon' }).click();
+  await send.click();
+  await expect(page.getByText('You answered for Caspian: Before noon')).toBeVisible();
+  await page.getByRole('link', { name: 'Read the letters' }).click();
+  await expect(page.getByText(/has changed\. It is now: Before noon/)).toBeVisible();
+  await guardian.goesTo('Brief');
+  await expect(page.getByRole('list', { name: 'Matters' })).toBeVisible();
+  await expect(asked).toHaveCount(0);
+});
+
+test('days and things to bring are taken off its words, and it is kept or put away', async ({
+  guardian,
+  page,
+}) => {
+  await guardian.signsIn();
+  await page.goto('/talk/school');
+  await guardian.findsScreenInOrder('the announcements');
+  await page.getByRole('link', { name: /^Rock pool morning/ }).click();
+  await page
+    .getByRole('button', { name: /^Add to the shopping list: .*boots and a spare pair of socks$/ })
+    .click();
+  await expect(page.getByText('On the shopping list')).toBeVisible();
+  await page.getByRole('button', { name: /^Add to our calendar/ }).click();
+  await expect(page.getByText('On your calendar')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).last().click();
+  await expect(page.getByText('On your calendar')).toHaveCount(0);
+  await page.getByRole('button', { name: 'We sent the form back' }).click();
+  await expect(page.getByText('You answered for Pet: the form is on its way back')).toBeVisible();
+  await page.getByRole('button', { name: /^Put away/ }).click();
+  await expect(page.getByRole('button', { name: /^Bring back/ })).toBeVisible();
+
+  await guardian.opens('/days/shopping');
+  await expect(page.getByText('boots and a spare pair of socks')).toBeVisible();
+  await guardian.opens('/talk/school');
+  await expect(page.getByRole('link', { name: /^Lamp night/ }).last()).toBeVisible();
+  await page.getByRole('radio', { name: 'Put away' }).click();
+  await expect(page.getByRole('link', { name: /^Rock pool morning/ })).toBeVisible();
+});
+
+test('helpers wanted are no matter of grades, and what is over says so', async ({ guardian, page }) => {
+  await guardian.signsIn();
+  for (let days = 0; days < 6; days++) await guardian.movesOnOneDay();
+  const helpers = guardian.matter('Helpers for the launch');
+  await expect(helpers).toContainText('is looking for helpers. Only if it suits you.');
+  await guardian.opens('/alerts');
+  await expect(page.getByText('Helpers for the launch')).toHaveCount(0);
+  await guardian.opens('/talk/school');
+  await page.getByRole('link', { name: /^Lamp night/ }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Lamp night' })).toBeVisible();
+  await expect(page.getByLabel('How many of you?')).toHaveCount(0);
+});
