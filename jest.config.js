@@ -13,7 +13,7 @@ const node = (name, extra = {}) => ({
     ],
   },
   // Published as ES modules only.
-  transformIgnorePatterns: ['node_modules/(?!(email-reply-parser|@scure|@noble|@otplib)/)'],
+  transformIgnorePatterns: ['node_modules/(?!(@scure|@noble|@otplib)/)'],
   ...extra,
 });
 

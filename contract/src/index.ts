@@ -64,6 +64,7 @@ export * from './household/people';
 export * from './household/roles';
 export * from './household/trail';
 export * from './household/ways';
+export * from './messages/files';
 export * from './messages/messages';
 export * from './operator/operator';
 export * from './operator/sources';

@@ -5,7 +5,7 @@ import { build } from 'esbuild';
 import { root } from './steps.mjs';
 
 /** Published as an ES module only: it becomes part of the bundle, which is none. */
-const inside = ['email-reply-parser', 'otplib'];
+const inside = ['file-type', 'otplib'];
 
 const dependenciesOf = (layer) => {
   const { dependencies } = JSON.parse(readFileSync(join(root, layer, 'package.json'), 'utf8'));

@@ -116,7 +116,7 @@ export const tables = {
     ],
   ],
   followups: ['followups', 'followup_entries'],
-  messages: ['threads', 'messages', 'thread_reads'],
+  messages: ['threads', 'messages', 'thread_reads', 'message_files', 'thread_addresses'],
   announcements: ['announcement_states', 'announcement_answers', 'announcement_takes'],
   alerts: [
     'alerts',

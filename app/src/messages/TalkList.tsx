@@ -30,7 +30,7 @@ function ThreadRow({ thread, selected }: { thread: ThreadSummary; selected: bool
       </Words>
       {lastMessage ? (
         <Words size="small" colour="soft" lines={1}>
-          {lastMessage.text}
+          {lastMessage.text || lastMessage.files.map(({ name }) => name).join(', ')}
         </Words>
       ) : null}
     </RowLink>

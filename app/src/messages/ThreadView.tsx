@@ -1,14 +1,13 @@
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
-import { useChildren, useFormat } from '../household';
-import { BackLink, Heading, LinkAction, Loaded, Page, Quiet, Stack, styles, themed, Words } from '../ui';
+import { useChildren } from '../household';
+import { BackLink, Heading, LinkAction, Loaded, Page, Quiet, Stack, styles, Words } from '../ui';
 import { useThreadQuery } from './api';
+import { OneLetter } from './OneLetter';
 
 /** All letters with one teacher about one child, oldest first. */
 export function ThreadView({ threadId }: { threadId: string }) {
   const { t } = useTranslation();
-  const format = useFormat();
-  const looks = useLooks();
   const query = useThreadQuery(threadId, { pollingInterval: 15_000 });
   const { nameOf, mayTalk } = useChildren();
   return (
@@ -24,27 +23,8 @@ export function ThreadView({ threadId }: { threadId: string }) {
           </Stack>
           {messages.length === 0 ? <Quiet>{t('message.empty')}</Quiet> : null}
           <View role="list" style={styles.gap16}>
-            {messages.map(({ id, author, fromTeacher, doubt, automatic, text, at, state }) => (
-              <View
-                key={id}
-                role="listitem"
-                style={[looks.letter, fromTeacher && !doubt && looks.fromTeacher]}
-              >
-                <Words size="small" colour={state === 'failed' ? 'plum' : 'soft'}>
-                  {[
-                    doubt ? t('message.notConfirmed', { name: author }) : author,
-                    ...(automatic ? [t('message.automatic')] : []),
-                    format.dayTime(at),
-                    ...(t(`message.states.${state}`) ? [t(`message.states.${state}`)] : []),
-                  ].join(' · ')}
-                </Words>
-                {doubt ? (
-                  <Words size="small" colour="plum">
-                    {t(`message.doubts.${doubt.reason}`, { sender: doubt.sender, name: author })}
-                  </Words>
-                ) : null}
-                <Words>{text}</Words>
-              </View>
+            {messages.map((message) => (
+              <OneLetter key={message.id} {...{ threadId, message }} mayTalk={mayTalk(studentId)} />
             ))}
           </View>
           {teacher.contactable && mayTalk(studentId) ? (
@@ -58,8 +38,3 @@ export function ThreadView({ threadId }: { threadId: string }) {
     </Loaded>
   );
 }
-
-const useLooks = themed((palette) => ({
-  letter: { borderLeftWidth: 3, borderColor: palette.line, paddingLeft: 14 },
-  fromTeacher: { borderColor: palette.teal },
-}));

@@ -10,7 +10,16 @@ const messagesApi = api.injectEndpoints({
     teachers: by.query(routes.teachers, (studentId: string) => ({ params: { studentId } }), {
       providesTags: ['Talk'],
     }),
+    saySender: by.mutation(
+      routes.sender,
+      ({ known, ...params }: { threadId: string; messageId: string; known: boolean }) => ({
+        params,
+        body: { known },
+      }),
+      { invalidatesTags: ['Talk'] },
+    ),
     send: by.mutation(routes.send, (body: NewMessage) => ({ body }), { invalidatesTags: ['Talk'] }),
   })),
 });
-export const { useThreadsQuery, useThreadQuery, useTeachersQuery, useSendMutation } = messagesApi;
+export const { useThreadsQuery, useThreadQuery, useTeachersQuery, useSaySenderMutation, useSendMutation } =
+  messagesApi;

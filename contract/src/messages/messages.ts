@@ -1,20 +1,25 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { route } from '../shared/route';
+import { MessageFile } from './files';
 import { FreeText, Instant, Nullable, Uuid } from '../shared/scalars';
 
 export const messageStates = ['queued', 'sent', 'failed', 'received'] as const;
+export const doubts = ['other-sender', 'not-verified', 'not-addressed'] as const;
 export const Message = Type.Object({
   id: Uuid,
   author: Type.String(),
   fromTeacher: Type.Boolean(),
   /**
    * Of what came in: why it is not confirmed to be from the teacher, and from which address it came. It came from
-   * another address, or the mail provider did not vouch for its sender. Null for what is confirmed or was written here.
+   * another address, the mail provider did not vouch for its sender, or it was not written to the thread's address but
+   * only brought there. Null for what is confirmed or was written here.
    */
   doubt: Nullable(
     Type.Object({
-      reason: Type.Union([Type.Literal('other-sender'), Type.Literal('not-verified')]),
+      reason: Type.Union(doubts.map((doubt) => Type.Literal(doubt))),
       sender: Type.String(),
+      /** Who of the family has said that it is not the teacher; null while nobody has said anything. */
+      deniedBy: Nullable(Type.String()),
     }),
   ),
   /** Whether a program wrote it by itself: away until Monday. */
@@ -22,6 +27,7 @@ export const Message = Type.Object({
   text: Type.String(),
   at: Instant,
   state: Type.Union(messageStates.map((state) => Type.Literal(state))),
+  files: Type.Array(MessageFile),
 });
 export type Message = Static<typeof Message>;
 
@@ -65,6 +71,27 @@ export const messageRoutes = {
     access: 'signed-in',
     summary: 'One thread; reading it marks its answers as read',
     params: Type.Object({ threadId: Uuid }),
+    status: 200,
+    answer: Thread,
+  }),
+  file: route({
+    method: 'get',
+    path: '/api/threads/:threadId/files/:fileId',
+    room,
+    access: 'signed-in',
+    summary: 'A file that came with a letter, to be saved',
+    params: Type.Object({ threadId: Uuid, fileId: Uuid }),
+    status: 200,
+    produces: 'application/octet-stream',
+  }),
+  sender: route({
+    method: 'post',
+    path: '/api/threads/:threadId/letters/:messageId/sender',
+    room,
+    access: 'signed-in',
+    summary: 'Say whether a letter that is held is from the teacher; their address is known from then on',
+    params: Type.Object({ threadId: Uuid, messageId: Uuid }),
+    body: Type.Object({ known: Type.Boolean() }),
     status: 200,
     answer: Thread,
   }),

@@ -202,6 +202,7 @@ const fitting: Record<string, object> = {
   'post /api/announcements/:announcementId/answers/:studentId': {
     ...{ version: 0, answer: { kind: 'count', count: 3 }, note: 'N' },
   },
+  'post /api/threads/:threadId/letters/:messageId/sender': { known: true },
   'post /api/messages': { studentId: uuid, teacherId: uuid, followUpId: null, subject: 'S', text: 'T' },
 };
 const keyOf = ({ method, path }: { method: string; path: string }) => `${method} ${path}`;

@@ -3,7 +3,7 @@ import { simpleParser } from 'mailparser';
 import { deliveryReturned } from '../alerts';
 import { type AddressKind, HttpProblem, idOfAddress, newRouter, sameText, type ServerDeps } from '../kit';
 import { letterReturned, receiveAnswer } from '../messages';
-import { incomingMail, receiveForwarded, receiversOf, replyOf, returnedOf } from '../sources';
+import { broughtTo, incomingMail, receiveForwarded, receiversOf, returnedOf } from '../sources';
 
 /** The id in the first address of a kind that a mail is to. */
 const idFor = ({ config }: ServerDeps, kind: AddressKind, to: readonly string[]): string | null =>
@@ -22,17 +22,23 @@ function headersOf(raw: Buffer): Buffer {
 }
 
 /** Takes in what a family forwards, a teacher's answer, or word that a letter or an alert could not be brought. @returns whether it was either. */
-async function receive(deps: ServerDeps, raw: Buffer): Promise<boolean> {
-  const to = receiversOf(await simpleParser(headersOf(raw)));
+async function receive(deps: ServerDeps, whole: Buffer): Promise<boolean> {
+  // What is said stands before what is enclosed: of a mail with large enclosures its beginning is read.
+  const raw = whole.subarray(0, mostRead);
+  const headers = await simpleParser(headersOf(raw));
+  const to = receiversOf(headers);
   const householdId = idFor(deps, 'family', to);
   if (householdId !== null) return receiveForwarded(deps, householdId, raw);
-  const whose = to[0] ?? '';
-  const mail = await incomingMail(deps, whose, { raw, trustedHost: deps.config.mailVerdictHost });
+  const whose = to[0] ?? broughtTo(headers)[0] ?? '';
+  const mail = await incomingMail(deps, whose, {
+    ...{ raw, trustedHost: deps.config.mailVerdictHost, cut: whole.length > mostRead },
+  });
   if (!mail) throw new HttpProblem('unreadable-file');
-  const threadId = idFor(deps, 'reply', mail.to);
-  if (threadId !== null)
-    return receiveAnswer(deps, threadId, { ...mail, said: await replyOf(deps, whose, mail.text) });
-  const sentId = idFor(deps, 'back', mail.to);
+  const addressed = idFor(deps, 'reply', mail.to);
+  // Written to another address, and brought to the thread's all the same: by a list, or a forwarding teacher.
+  const threadId = addressed ?? idFor(deps, 'reply', mail.broughtTo);
+  if (threadId !== null) return receiveAnswer(deps, threadId, { ...mail, addressed: addressed !== null });
+  const sentId = idFor(deps, 'back', [...mail.to, ...mail.broughtTo]);
   if (sentId === null) return false;
   const returned = await returnedOf(deps, whose, raw);
   // Word that it is late, or an answer that a machine wrote, changes nothing.
@@ -53,8 +59,7 @@ export function inboundMailRouter(deps: ServerDeps): Router {
   };
   router.post('/api/inbound-mail', keyed, raw, async (request, response) => {
     if (!Buffer.isBuffer(request.body)) throw new HttpProblem('bad-request');
-    // What is said stands before what is enclosed: of a mail with large enclosures its beginning is read.
-    if (!(await receive(deps, request.body.subarray(0, mostRead)))) throw new HttpProblem('unknown-thread');
+    if (!(await receive(deps, request.body))) throw new HttpProblem('unknown-thread');
     response.status(202).end();
   });
   return router;

@@ -2,6 +2,7 @@ import MailComposer from 'nodemailer/lib/mail-composer';
 import { childrenFor, guardianById } from '../household';
 import type { Db, PackedFile } from '../kit';
 import { fileNameOf } from '../kit';
+import { keptFiles } from './fileStore';
 import * as store from './store';
 
 /** Every letter of a household's threads as a mail of its own (RFC 5322), in a folder for each child and teacher. */
@@ -17,6 +18,10 @@ export async function exportedLetters(db: Db, guardianId: string): Promise<Packe
     db,
     threads.map(({ id }) => id),
   );
+  const enclosed = await keptFiles(
+    db,
+    letters.map(({ id }) => id),
+  );
   const files: PackedFile[] = [];
   for (const [index, letter] of letters.entries()) {
     const thread = threads.find(({ id }) => id === letter.thread_id);
@@ -27,6 +32,9 @@ export async function exportedLetters(db: Db, guardianId: string): Promise<Packe
     const mail = await new MailComposer({
       ...(letter.from_teacher ? { from: school, to: guardian?.email ?? '' } : { from: home, to: school }),
       ...{ subject: letter.subject, text: letter.text, date: letter.at },
+      attachments: enclosed
+        .filter((file) => file.message_id === letter.id)
+        .map(({ name, media_type, content }) => ({ filename: name, contentType: media_type, content })),
       messageId: letter.mime_id ?? `<${letter.id}@cadro.invalid>`,
     })
       .compile()

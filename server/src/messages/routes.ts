@@ -2,7 +2,8 @@ import { messageRoutes, rolesAllowed } from '@cadro/contract';
 import type { Router } from 'express';
 import { requireChild } from '../household';
 import { mount, newRouter, type ServerDeps } from '../kit';
-import { listThreads, readThread, writeToTeacher } from './service';
+import { saySender } from './senders';
+import { fileOf, listThreads, readThread, wholeThread, writeToTeacher } from './service';
 import { teachersOf } from './store';
 
 export function messageRouter(given: ServerDeps): Router {
@@ -15,6 +16,14 @@ export function messageRouter(given: ServerDeps): Router {
   mount(router, messageRoutes.thread, ({ deps, guardianId, params }) =>
     readThread(deps, guardianId, params.threadId),
   );
+
+  mount(router, messageRoutes.file, ({ deps, guardianId, params }) => fileOf(deps, guardianId, params));
+  mount(router, messageRoutes.sender, async ({ deps, guardianId, params, body }) => {
+    // Of no thread of theirs there is nothing to say.
+    await wholeThread(deps.db, guardianId, params.threadId);
+    await saySender(deps, guardianId, params, body.known);
+    return wholeThread(deps.db, guardianId, params.threadId);
+  });
 
   mount(router, messageRoutes.teachers, async ({ deps, guardianId, params }) => {
     const child = await requireChild(deps.db, guardianId, params.studentId, 'read-record');

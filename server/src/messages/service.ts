@@ -2,31 +2,40 @@ import type { Child, Message, NewMessage, Thread, ThreadSummary } from '@cadro/c
 import { dateIn, type ReplyFacts } from '@cadro/core';
 import { followUpById, markWritten } from '../followups';
 import { childrenFor, householdOf, requireChild } from '../household';
-import { addJobs, HttpProblem, takeTry, type Db, type Deps, type Job, type Trx } from '../kit';
+import { addJobs, HttpProblem, Streamed, takeTry, type Db, type Deps, type Job, type Trx } from '../kit';
 import { desksOf } from '../records';
+import { inShort } from './answers';
+import { fileIn, filesOf, type FileRow } from './fileStore';
 import * as store from './store';
 
-const messageView = (row: store.MessageRow): Message => ({
+const messageView = (row: store.MessageRow, files: readonly FileRow[] = []): Message => ({
   id: row.id,
   author: row.author,
   fromTeacher: row.from_teacher,
-  doubt: row.doubt === null ? null : { reason: row.doubt, sender: row.sender ?? '' },
+  doubt:
+    row.doubt === null
+      ? null
+      : { reason: row.doubt, sender: row.sender ?? '', deniedBy: row.doubt_settled_by },
   automatic: row.automatic,
   text: row.text,
   at: row.at.toISOString(),
   state: row.state,
+  files: files
+    .filter((file) => file.message_id === row.id)
+    .map(({ id, name, media_type, size, withheld }) => ({ id, name, mediaType: media_type, size, withheld })),
 });
 
 const summaryOf = (
   row: store.ThreadRow,
   last: store.MessageRow | undefined,
   unread: boolean,
+  files: readonly FileRow[],
 ): ThreadSummary => ({
   id: row.id,
   studentId: row.student_id,
   teacher: { id: row.teacher_id, name: row.teacher_name, contactable: row.teacher_email !== null },
   courseTitle: row.course_title,
-  lastMessage: last ? messageView(last) : null,
+  lastMessage: last ? messageView(last, files) : null,
   unread,
 });
 
@@ -47,21 +56,29 @@ export async function listThreads({ db }: Deps, guardianId: string): Promise<Thr
     store.unreadThreads(db, guardianId, ids),
   ]);
   const last = new Map(messages.map((row) => [row.thread_id, row]));
+  const files = await filesOf(
+    db,
+    messages.map(({ id }) => id),
+  );
   return rows
-    .map((row) => summaryOf(row, last.get(row.id), unread.has(row.id)))
+    .map((row) => summaryOf(row, last.get(row.id), unread.has(row.id), files))
     .sort((a, b) => (b.lastMessage?.at ?? '').localeCompare(a.lastMessage?.at ?? ''));
 }
 
-async function wholeThread(db: Db, guardianId: string, threadId: string): Promise<Thread> {
+export async function wholeThread(db: Db, guardianId: string, threadId: string): Promise<Thread> {
   const row = (await visibleThreads(db, guardianId)).find(({ id }) => id === threadId);
   if (!row) throw new HttpProblem('not-found');
   const [messages, unread] = await Promise.all([
     store.messagesOf(db, [threadId]),
     store.unreadThreads(db, guardianId, [threadId]),
   ]);
+  const files = await filesOf(
+    db,
+    messages.map(({ id }) => id),
+  );
   return {
-    ...summaryOf(row, messages[messages.length - 1], unread.has(threadId)),
-    messages: messages.map(messageView),
+    ...summaryOf(row, messages[messages.length - 1], unread.has(threadId), files),
+    messages: messages.map((message) => messageView(message, files)),
   };
 }
 
@@ -71,6 +88,31 @@ export async function readThread({ db }: Deps, guardianId: string, threadId: str
   const last = thread.messages.at(-1);
   if (thread.unread && last) await store.markReadTo(db, guardianId, last.id);
   return thread;
+}
+
+/** What a browser is never to run, whatever a file holds. */
+const asFile = (name: string, mediaType: string, size: number) => ({
+  'content-type': mediaType,
+  'content-length': String(size),
+  'content-disposition': `attachment; filename="file"; filename*=UTF-8''${encodeURIComponent(name).replace(/['()*]/g, (mark) => `%${mark.charCodeAt(0).toString(16)}`)}`,
+  'x-content-type-options': 'nosniff',
+  'content-security-policy': "default-src 'none'; sandbox",
+  'cache-control': 'private, no-store',
+});
+
+/** A file of a thread, to be saved. @throws HttpProblem 404 for one that is not kept, or in no thread of the household. */
+export async function fileOf(
+  { db }: Deps,
+  guardianId: string,
+  { threadId, fileId }: { readonly threadId: string; readonly fileId: string },
+): Promise<Streamed> {
+  const thread = (await visibleThreads(db, guardianId)).find(({ id }) => id === threadId);
+  const file = thread && (await fileIn(db, [threadId], fileId));
+  const content = file?.content;
+  if (!file || !content) throw new HttpProblem('not-found');
+  return new Streamed(async (_request, response) => {
+    response.set(asFile(file.name, file.media_type, content.length)).end(content);
+  });
 }
 
 /** What is written to a teacher or to the school's desk. */
@@ -184,11 +226,18 @@ export async function unreadReplies(
   studentIds: readonly string[],
 ): Promise<ReplyFacts[]> {
   const rows = await store.unreadOf(db, guardianId, studentIds);
+  const files = await filesOf(
+    db,
+    rows.flatMap(({ id, text }) => (text === '' ? [id] : [])),
+  );
   return rows.map((row) => ({
     studentId: row.student_id,
     threadId: row.thread_id,
     author: row.author,
-    text: row.text,
+    text: inShort(
+      row.text,
+      files.filter((file) => file.message_id === row.id),
+    ),
     receivedAt: row.at.toISOString(),
   }));
 }

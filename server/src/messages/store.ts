@@ -1,4 +1,4 @@
-import type { Message } from '@cadro/contract';
+import type { doubts, Message } from '@cadro/contract';
 import type { Db, Trx } from '../kit';
 import { ofThisYear } from '../records';
 
@@ -57,14 +57,16 @@ export interface MessageRow {
   readonly text: string;
   readonly at: Date;
   readonly state: Message['state'];
-  readonly doubt: 'other-sender' | 'not-verified' | null;
+  readonly doubt: (typeof doubts)[number] | null;
+  /** Who said that it is not the teacher. */
+  readonly doubt_settled_by: string | null;
   readonly sender: string | null;
   readonly automatic: boolean;
 }
 
 const messageColumns = [
   ...(['id', 'thread_id', 'from_teacher', 'author', 'text', 'at', 'state'] as const),
-  ...(['doubt', 'sender', 'automatic'] as const),
+  ...(['doubt', 'doubt_settled_by', 'sender', 'automatic'] as const),
 ] as const;
 
 export const messagesOf = (db: Db, threadIds: readonly string[]): Promise<MessageRow[]> =>
@@ -72,6 +74,25 @@ export const messagesOf = (db: Db, threadIds: readonly string[]): Promise<Messag
     .whereIn('thread_id', [...threadIds])
     .orderBy('seq')
     .select<MessageRow[]>(...messageColumns);
+
+/** A letter of a thread that is held, because it is not confirmed to be from the teacher. */
+export const heldIn = (
+  db: Db,
+  threadId: string,
+  messageId: string,
+): Promise<(MessageRow & { readonly student_id: string }) | undefined> =>
+  db('messages')
+    .where({ thread_id: threadId, id: messageId, from_teacher: true })
+    .whereNotNull('doubt')
+    .first(...messageColumns, 'student_id');
+
+export async function confirmSender(trx: Trx, id: string): Promise<void> {
+  await trx('messages').where({ id }).update({ doubt: null, doubt_settled_by: null });
+}
+
+export async function denySender(trx: Trx, id: string, by: string): Promise<void> {
+  await trx('messages').where({ id }).update({ doubt_settled_by: by });
+}
 
 /** How far some letters are, and where they stand. */
 export const letterStates = (
@@ -259,7 +280,8 @@ export const unreadOf = (db: Db, guardianId: string, studentIds: readonly string
     .whereIn('m.student_id', [...studentIds])
     .distinctOn('m.thread_id')
     .orderBy([{ column: 'm.thread_id' }, { column: 'm.seq', order: 'desc' }])
-    .select<{ student_id: string; thread_id: string; author: string; text: string; at: Date }[]>(
+    .select<{ id: string; student_id: string; thread_id: string; author: string; text: string; at: Date }[]>(
+      'm.id',
       'm.student_id',
       'm.thread_id',
       'm.author',

@@ -62,11 +62,11 @@ describe('the Brief', () => {
     expect(needing.map(({ kind, courseTitle }) => `${kind} ${courseTitle ?? ''}`.trim())).toEqual([
       'underneath Boat-building',
       'underneath Island stories',
+      'asked Boat-building',
       'absence',
       'mendable Tide tables',
       'slipping Rowing geometry',
       'mendable Kelp chemistry',
-      'asked Boat-building',
     ]);
   });
 

@@ -187,6 +187,17 @@ export const talkEn = {
         'This came from {{sender}}, which isn’t the address the school has for {{name}}. Ask them before you act on it.',
       'not-verified':
         'The mail provider couldn’t verify that {{name}} sent this. Ask them before you act on it.',
+      'not-addressed':
+        'This was sent to another address and passed on to this thread. Check that {{name}} wrote it.',
+    },
+    isThem: 'Yes, this is {{name}}',
+    isNotThem: 'No, it isn’t',
+    denied: '{{who}} says this isn’t from {{name}}.',
+    noText: 'This message has no text.',
+    withheld: {
+      kind: '{{name}}: not kept, because Cadro doesn’t take files of this kind.',
+      'not-as-named': '{{name}}: not kept, because it isn’t the kind of file its name says.',
+      'too-large': '{{name}}: not kept, because it’s too large. Ask for it another way.',
     },
     empty: 'No letters in this thread yet.',
     choose: 'Which teacher?',

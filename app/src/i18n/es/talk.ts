@@ -189,6 +189,17 @@ export const talkEs: SameKeys<typeof talkEn> = {
         'Llegó desde {{sender}}, que no es el correo que la escuela tiene de {{name}}. Pregúntele antes de hacerle caso.',
       'not-verified':
         'El proveedor de correo no pudo comprobar que lo enviara {{name}}. Pregúntele antes de hacerle caso.',
+      'not-addressed':
+        'Esto se envió a otra dirección y llegó a esta conversación. Compruebe que lo escribió {{name}}.',
+    },
+    isThem: 'Sí, es {{name}}',
+    isNotThem: 'No es quien dice',
+    denied: '{{who}} dice que esto no es de {{name}}.',
+    noText: 'Este mensaje no tiene texto.',
+    withheld: {
+      kind: '{{name}}: no se guardó, porque Cadro no recibe archivos de este tipo.',
+      'not-as-named': '{{name}}: no se guardó, porque no es el tipo de archivo que dice su nombre.',
+      'too-large': '{{name}}: no se guardó, porque es demasiado grande. Pídalo de otra manera.',
     },
     empty: 'Aún no hay cartas en esta conversación.',
     choose: '¿Qué docente?',

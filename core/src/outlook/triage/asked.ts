@@ -4,9 +4,9 @@ import type { FamilyFacts } from './facts';
 
 /** So long before its last day what a school asks comes to the Brief. */
 const beforeMs = 3 * dayMs;
-/** A short answer somebody waits for; whoever may lend a hand comes after that. */
-const askedStake = 0.08;
-const helpersStake = 0.03;
+/** A minute's work somebody waits for weighs as much as four points of a hundred; who may lend a hand, as one. */
+const askedStake = 0.04;
+const helpersStake = 0.01;
 
 /** What a school wants to hear and has not, in its last three days. */
 export function asked({ asks, now }: FamilyFacts): Matter[] {

@@ -462,3 +462,29 @@ describe('the triage of the Brief', () => {
     );
   });
 });
+
+describe('what a school asks', () => {
+  const ask = (id: string, by: string, helpers = false) => ({
+    ...{ announcementId: id, studentId: 's', title: id, schoolName: 'Millrace', courseTitle: null },
+    ...{ wish: 'yes-no' as const, by, helpers },
+  });
+  const keys = (...asks: ReturnType<typeof ask>[]) => triage(family({ asks })).map(({ key }) => key);
+
+  it.each([
+    ['three days before', '2026-10-24T18:00:00Z', ['asked:n:s']],
+    ['a moment earlier', '2026-10-24T18:00:01Z', []],
+    ['in its last moment', now, ['asked:n:s']],
+    ['once it is over', '2026-10-21T17:59:59Z', []],
+  ])('is a matter %s', (_name, by, found) => expect(keys(ask('n', by))).toEqual(found));
+
+  it('comes after what is far below, and who may lend a hand after that', () => {
+    const last = '2026-10-22T18:00:00Z';
+    const low = course('low', { posted: 90, ifLeft: 70 }, [end('a', 'missing', { impact: 20 })]);
+    const asks = [ask('help', last, true), ask('answer', last)];
+    expect(triage(family({ courses: [low], asks })).map(({ kind, key }) => [kind, key])).toEqual([
+      ['mendable', expect.any(String)],
+      ['asked', 'asked:answer:s'],
+      ['asked', 'asked:help:s'],
+    ]);
+  });
+});

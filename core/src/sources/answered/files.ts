@@ -1,3 +1,5 @@
+import type { WithheldFor } from '@cadro/contract';
+
 /* What may come with a letter, and go out with one: known by what it is, never by what it says it is. */
 
 /** Kinds a school and a family send each other, each with the endings it is named by; the first is given where none fits. */
@@ -24,10 +26,6 @@ const kinds: Readonly<Record<string, readonly string[]>> = {
 export const mostOfOneFile = 8_000_000;
 export const mostOfAllFiles = 10_000_000;
 export const mostFiles = 20;
-
-/** Why a file is not kept: what it is is not exchanged here, it is not what it says, or it is too large. */
-export const withheldFor = ['kind', 'not-as-named', 'too-large'] as const;
-export type WithheldFor = (typeof withheldFor)[number];
 
 const longestName = 120;
 

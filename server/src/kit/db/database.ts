@@ -25,6 +25,7 @@ import * as staysUp from '../../../migrations/022_stays_up';
 import * as wholeReadings from '../../../migrations/023_whole_readings';
 import * as foundByIndex from '../../../migrations/024_found_by_index';
 import * as whatTheSchoolAsks from '../../../migrations/025_what_the_school_asks';
+import * as whatComesBack from '../../../migrations/026_what_comes_back';
 import { setTimeout as wait } from 'node:timers/promises';
 import { connectionTo, remember } from './connections';
 import { isLockedLong } from './faults';
@@ -64,6 +65,7 @@ const migrations: Record<string, Knex.Migration> = {
   '023_whole_readings': wholeReadings,
   '024_found_by_index': foundByIndex,
   '025_what_the_school_asks': whatTheSchoolAsks,
+  '026_what_comes_back': whatComesBack,
 };
 
 /** Whoever waits for a table holds up all who come after it: for so long at most, and then again. */

@@ -74,7 +74,9 @@ export function isAutomatic(mail: ParsedMail): boolean {
   const submitted = text('auto-submitted').split(/[\s;]/)[0] ?? '';
   return (
     (submitted !== '' && submitted !== 'no') ||
-    text('x-autoreply') !== '' ||
+    ['x-autoreply', 'x-autorespond', 'x-autoreply-from', 'x-mail-autoreply'].some(
+      (name) => text(name) !== '',
+    ) ||
     /^(bulk|junk|auto_reply)$/.test(text('precedence'))
   );
 }

@@ -1,11 +1,16 @@
+import { readAnswer, readsAutomatic } from '@cadro/core/answered';
 import { createHash } from 'node:crypto';
-import { simpleParser, type AddressObject, type ParsedMail } from 'mailparser';
+import { simpleParser, type ParsedMail } from 'mailparser';
 import { isAutomatic, senderVerdict, type Verdict } from '../../kit';
+import { enclosedIn, type Enclosed } from './enclosed';
+import { broughtTo, receiversOf } from './receivers';
 
 /** A mail that came in, as far as whoever it is for needs it. */
 export interface Incoming {
   /** Every address it is to. */
   readonly to: readonly string[];
+  /** Every address it was brought to, as the servers on its way wrote it down. */
+  readonly broughtTo: readonly string[];
   readonly sender: string;
   /** What the trusted provider found out about its sender. */
   readonly verdict: Verdict;
@@ -13,43 +18,45 @@ export interface Incoming {
   /** Its own id, or one made of what it says: played again it is the same mail. */
   readonly id: string;
   readonly subject: string;
-  readonly text: string;
+  /** What it says, without the letter it answers; empty where it says nothing. */
+  readonly said: string;
+  readonly files: readonly Enclosed[];
 }
 
 export interface IncomingAsk {
   readonly raw: Uint8Array;
   /** The provider's name in its findings about senders; null where none is known. */
   readonly trustedHost: string | null;
+  /** Whether this is the beginning of a larger one. */
+  readonly cut?: boolean;
 }
-
-const addressesIn = (field: AddressObject | AddressObject[] | undefined): string[] =>
-  [field ?? []].flat().flatMap(({ value }) => value.flatMap(({ address }) => (address ? [address] : [])));
-
-/** To whom a mail is. */
-export const receiversOf = ({ to, cc }: Pick<ParsedMail, 'to' | 'cc'>): string[] => [
-  ...addressesIn(to),
-  ...addressesIn(cc),
-];
 
 const senderOf = ({ from }: ParsedMail): string => from?.value[0]?.address?.toLowerCase() ?? '';
 
 const idOf = (mail: ParsedMail): string => {
   if (mail.messageId) return mail.messageId;
-  const said = [senderOf(mail), mail.date?.toISOString() ?? '', mail.subject ?? '', mail.text ?? ''];
+  const said = [senderOf(mail), mail.date?.toISOString() ?? '', mail.subject ?? '', mail.text ?? mail.html];
   return `<${createHash('sha256').update(JSON.stringify(said)).digest('hex')}@no-id.invalid>`;
 };
 
+/** A character of number 0, and half characters, are kept by no database. */
+const keepable = (text: string): string => text.replace(/\0|\p{Surrogate}/gu, '');
+
 /** Reads a mail whole: what it costs its sender decides, so that it is read where it can be ended. */
-export async function incomingOf({ raw, trustedHost }: IncomingAsk): Promise<Incoming> {
-  const mail = await simpleParser(Buffer.from(raw));
+export async function incomingOf({ raw, trustedHost, cut = false }: IncomingAsk): Promise<Incoming> {
+  const mail = await simpleParser(Buffer.from(raw), {
+    ...{ skipHtmlToText: true, skipTextToHtml: true, skipImageLinks: true },
+  });
   const sender = senderOf(mail);
+  const subject = keepable(mail.subject ?? '');
+  const said = keepable(readAnswer({ text: mail.text ?? '', html: mail.html || '' }));
   return {
     to: receiversOf(mail),
+    broughtTo: broughtTo(mail),
     sender,
     verdict: senderVerdict(mail, trustedHost, sender),
-    automatic: isAutomatic(mail),
+    automatic: isAutomatic(mail) || readsAutomatic({ subject, said }),
     id: idOf(mail),
-    subject: mail.subject ?? '',
-    text: (mail.text ?? '').replaceAll('\u0000', ''),
+    ...{ subject, said, files: await enclosedIn(mail.attachments, cut) },
   };
 }

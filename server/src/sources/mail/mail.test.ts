@@ -1,9 +1,8 @@
 import { mailRoutes, type ForwardedMail } from '@cadro/contract';
 import type { Agent } from 'supertest';
-import { mailAddress, Threads } from '../../kit';
+import { mailAddress } from '../../kit';
 import { addOwnChild, putOwnCourse } from '../../testing/ownChild';
 import { World } from '../../testing/world';
-import { replyOf } from './mailReader';
 
 /* Mail that a family forwards: read apart, proposed on its words, taken by a tap. */
 let world: World;
@@ -164,20 +163,4 @@ it('is nobody else’s: neither to read, nor to place, nor to throw away', async
 it('has an address that nobody makes up', () => {
   const forged = mailAddress({ ...world.config, secret: 'another' }, 'family', wren);
   expect(forged).not.toBe(address);
-});
-
-it('reads an answer that is nothing but line breaks beside everything else', async () => {
-  const threads = new Threads();
-  let others = 0;
-  const tick = setInterval(() => (others += 1), 1);
-  const said = await replyOf(
-    { threads },
-    'wren',
-    `Yes, until Friday.\n${'\n'.repeat(3_000)}> Can she still turn it in?`,
-  );
-  clearInterval(tick);
-  await threads.close();
-  // Who takes too long is given up, and the answer kept as it came.
-  expect(said).toMatch(/^Yes, until Friday\./);
-  expect(others).toBeGreaterThan(1);
 });

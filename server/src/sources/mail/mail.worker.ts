@@ -1,6 +1,5 @@
 import { proposalsOf, plainSubject, unforward, type Proposal } from '@cadro/core/forwarded';
 import type { Language } from '@cadro/contract';
-import EmailReplyParser from 'email-reply-parser';
 import { simpleParser } from 'mailparser';
 import { returnedMail, type Returned } from '../../kit';
 import { incomingOf, type Incoming, type IncomingAsk } from './incoming';
@@ -45,6 +44,3 @@ export const incoming = (ask: IncomingAsk): Promise<Incoming> => incomingOf(ask)
 
 /** What a mail server says of a mail; null where it is no word of one. */
 export const returned = (raw: Uint8Array): Promise<Returned | null> => returnedMail(Buffer.from(raw));
-
-/** What somebody answers, without the letter that is quoted below it; empty where nothing else is there. */
-export const reply = (text: string): string => new EmailReplyParser().read(text).getVisibleText().trim();

@@ -26,12 +26,6 @@ export const readMail = ({ threads }: With, whose: string, ask: MailAsk): Promis
 export const incomingMail = ({ threads }: With, whose: string, ask: IncomingAsk): Promise<Incoming | null> =>
   threads.of(reading).run('incoming', ask, { whose }).catch(orElse(null));
 
-/** What an answer says without the letter it quotes; all of it where that cannot be told, or takes too much. */
-export async function replyOf({ threads }: With, whose: string, text: string): Promise<string> {
-  const said = await threads.of(reading).run('reply', text, { whose }).catch(orElse(''));
-  return said || text.trim();
-}
-
 /** What a mail server says of a mail; null where it is no word of one, or takes too much to be read. */
 export const returnedOf = ({ threads }: With, whose: string, raw: Uint8Array): Promise<Returned | null> =>
   threads.of(reading).run('returned', raw, { whose }).catch(orElse(null));

@@ -33,6 +33,9 @@ export interface Ids {
   readonly followUpId: string;
   readonly threadId: string;
   readonly teacherId: string;
+  /** An answer that is held in the thread, and a file that came with it. */
+  readonly messageId: string;
+  readonly fileId: string;
   /** For the course of the table, and a day read out of its words. */
   readonly announcementId: string;
   readonly part: string;

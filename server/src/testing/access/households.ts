@@ -11,6 +11,33 @@ import type { Db } from '../../kit';
 import { World } from '../world';
 import { calendarFile, entry, feed, heldBack, type Ids } from './callers';
 
+/** An answer to a thread that nobody has confirmed, with a file. */
+async function heldAnswer(
+  db: Db,
+  { studentId, threadId }: { studentId: string; threadId: string },
+): Promise<Pick<Ids, 'messageId' | 'fileId'>> {
+  const [message] = await db('messages')
+    .insert({
+      ...{ student_id: studentId, thread_id: threadId, from_teacher: true, author: 'W. Thornwick' },
+      ...{ subject: 'Re: A keel of ours', text: 'It is in the shed', at: '2026-10-21T18:30:00Z' },
+      ...{
+        state: 'received',
+        mime_id: '<held@else.example>',
+        doubt: 'other-sender',
+        sender: 'w@else.example',
+      },
+    })
+    .returning<{ id: string }[]>('id');
+  const messageId = message?.id ?? '';
+  const [file] = await db('message_files')
+    .insert({
+      ...{ student_id: studentId, message_id: messageId, position: 0, name: 'keel.txt' },
+      ...{ media_type: 'text/plain', size: 4, content: Buffer.from('keel') },
+    })
+    .returning<{ id: string }[]>('id');
+  return { messageId, fileId: file?.id ?? '' };
+}
+
 /** The households of the table, and what the guardian's has of everything. */
 export async function accessWorld(): Promise<{ world: World; ids: Ids }> {
   const world = await World.read();
@@ -79,6 +106,7 @@ export async function accessWorld(): Promise<{ world: World; ids: Ids }> {
     commentId: comment?.id ?? '',
     tryId: kept.body.tries[0].id as string,
     announcementId: announcement.id,
+    ...(await heldAnswer(world.db, { studentId, threadId: thread.body.id as string })),
     part: 'day:2026-11-05',
   };
   const made = async (path: string, body: object): Promise<string> =>

@@ -58,6 +58,11 @@ export const talkTable: Table = {
   'delete /api/followups/:followUpId': { statuses: { ...writing(409), student: 404, apart: 404 } },
   'get /api/threads': { statuses: list },
   'get /api/threads/:threadId': { statuses: talk },
+  'get /api/threads/:threadId/files/:fileId': { statuses: talk },
+  'post /api/threads/:threadId/letters/:messageId/sender': {
+    statuses: { ...writing(200), student: 404, apart: 404 },
+    body: () => ({ known: false }),
+  },
   'get /api/students/:studentId/teachers': { statuses: record },
   'post /api/work/joint': {
     statuses: { ...record, restricted: 404 },
