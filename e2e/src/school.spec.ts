@@ -56,14 +56,17 @@ test('days and things to bring are taken off its words, and it is kept or put aw
   await guardian.signsIn();
   await page.goto('/talk/school');
   await guardian.findsScreenInOrder('the announcements');
-  await page.getByRole('link', { name: /^Rock pool morning/ }).click();
+  await page
+    .getByRole('link', { name: /^Rock pool morning/ })
+    .last()
+    .click();
   await page
     .getByRole('button', { name: /^Add to the shopping list: .*boots and a spare pair of socks$/ })
     .click();
   await expect(page.getByText('On the shopping list')).toBeVisible();
   await page.getByRole('button', { name: /^Add to our calendar/ }).click();
   await expect(page.getByText('On your calendar')).toBeVisible();
-  await page.getByRole('button', { name: 'Undo' }).last().click();
+  await page.getByRole('button', { name: /^Undo: Wed 4 Nov/ }).click();
   await expect(page.getByText('On your calendar')).toHaveCount(0);
   await page.getByRole('button', { name: 'We sent the form back' }).click();
   await expect(page.getByText('You answered for Pet: the form is on its way back')).toBeVisible();
@@ -86,7 +89,10 @@ test('helpers wanted are no matter of grades, and what is over says so', async (
   await guardian.opens('/alerts');
   await expect(page.getByText('Helpers for the launch')).toHaveCount(0);
   await guardian.opens('/talk/school');
-  await page.getByRole('link', { name: /^Lamp night/ }).click();
+  await page
+    .getByRole('link', { name: /^Lamp night/ })
+    .last()
+    .click();
   await expect(page.getByRole('heading', { level: 1, name: 'Lamp night' })).toBeVisible();
   await expect(page.getByLabel('How many of you?')).toHaveCount(0);
 });

@@ -101,7 +101,9 @@ export async function up(knex: Knex): Promise<void> {
 
 export async function down(knex: Knex): Promise<void> {
   await knex.raw(`alter policy select_announcements on announcements using (source_id = ${one('sources')})`);
-  await knex.raw(`update alert_settings set delivery = delivery #- '{ways,school}' where delivery is not null`);
+  await knex.raw(
+    `update alert_settings set delivery = delivery #- '{ways,school}' where delivery is not null`,
+  );
   await knex.raw(`drop table announcement_takes, announcement_answers, announcement_states`);
   await knex.raw(`drop view student_announcements`);
   await knex.raw(`drop index announcements_posted`);

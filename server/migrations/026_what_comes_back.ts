@@ -33,8 +33,23 @@ create index thread_addresses_student on thread_addresses (student_id);
 alter table messages drop constraint messages_doubt_check;
 alter table messages add constraint messages_doubt_check
   check (doubt in ('other-sender', 'not-verified', 'not-addressed'));
-alter table messages add column doubt_settled_by text;
+alter table messages add column doubt_settled_by text,
+  -- When a letter goes out that can still be taken back, by the clock that its writer reads.
+  add column goes_at timestamptz;
 `;
+
+/** A wish for work, which may be for later. */
+const jobs = (runAt: string, columns: string): string => `
+create or replace function cadro_add_jobs(wished json) returns void
+  language plpgsql security definer set search_path = public as $$
+begin
+  perform graphile_worker.add_jobs(array(
+    select (j.task, j.payload, j.queue, ${runAt}, null, j.key, null, null)::graphile_worker.job_spec
+    from json_to_recordset(wished) as j(task text, payload json, queue text, key text${columns})));
+end $$;
+`;
+const later = jobs(`case when j.after > 0 then now() + j.after * interval '1 second' end`, ', after float8');
+const atOnce = jobs('null', '');
 
 const writes = `student_id = any ((select current_setting('cadro.writes')::uuid[])::uuid[])`;
 const whose: Readonly<Record<string, string>> = {
@@ -51,13 +66,15 @@ const policies = Object.entries(whose).flatMap(([table, stands]) => [
 ]);
 
 export async function up(knex: Knex): Promise<void> {
-  for (const part of [tables, ...policies]) await knex.raw(part);
+  for (const part of [tables, later, ...policies]) await knex.raw(part);
 }
 
 export async function down(knex: Knex): Promise<void> {
+  await knex.raw(atOnce);
   await knex.raw('drop table message_files, thread_addresses');
   await knex.raw(`update messages set doubt = 'other-sender' where doubt = 'not-addressed'`);
-  await knex.raw('alter table messages drop column doubt_settled_by, drop constraint messages_doubt_check');
+  await knex.raw(`alter table messages drop column doubt_settled_by, drop column goes_at,
+    drop constraint messages_doubt_check`);
   await knex.raw(`alter table messages add constraint messages_doubt_check
     check (doubt in ('other-sender', 'not-verified'))`);
 }

@@ -12,7 +12,7 @@ const stopTimeoutMs = 6_000;
 const answerTimeoutMs = 2_000;
 
 /** The environment of Cadro's processes and of the stand-ins, from the addresses of one stack. */
-function environment({ databaseUrl, ports, secret, buildDir, schoolState, demo = true }) {
+function environment({ databaseUrl, ports, secret, buildDir, schoolState, demo = true, letterHold = 0 }) {
   // Letters and digits alone: a header loses blanks at its ends.
   const textKey = createHash('sha256').update(`texts:${secret}`).digest('hex').slice(0, 32);
   const inboundKey = `inbound-${secret.slice(0, 16)}`;
@@ -25,6 +25,7 @@ function environment({ databaseUrl, ports, secret, buildDir, schoolState, demo =
     CADRO_APP_DIR: join(buildDir, 'app'),
     CADRO_INBOUND_MAIL_KEY: inboundKey,
     CADRO_MAIL_VERDICT_HOST: 'mx.mail.cadro.example',
+    CADRO_LETTER_HOLD_SECONDS: String(letterHold),
     // The simulated schools are on this machine.
     CADRO_PRIVATE_SOURCES: 'on',
     ...(demo ? { CADRO_DEMO_SCHOOL_URL: `http://127.0.0.1:${ports.school}` } : { CADRO_OPERATOR_PAGE: 'on' }),

@@ -3,7 +3,8 @@ import { route } from '../shared/route';
 import { MessageFile } from './files';
 import { FreeText, Instant, Nullable, Uuid } from '../shared/scalars';
 
-export const messageStates = ['queued', 'sent', 'failed', 'received'] as const;
+/** `queued` can still be taken back; `sending` is being handed to the school's mail server. */
+export const messageStates = ['queued', 'sending', 'sent', 'failed', 'received'] as const;
 export const doubts = ['other-sender', 'not-verified', 'not-addressed'] as const;
 export const Message = Type.Object({
   id: Uuid,
@@ -28,6 +29,12 @@ export const Message = Type.Object({
   at: Instant,
   state: Type.Union(messageStates.map((state) => Type.Literal(state))),
   files: Type.Array(MessageFile),
+  /** When a letter goes out that is still here; null of every other. */
+  goesAt: Nullable(Instant),
+  /** Of a letter that has gone out: whether somebody at the school has written since. */
+  answered: Type.Boolean(),
+  /** School days since the last letter went out without an answer; null of every other. */
+  waitsDays: Nullable(Type.Integer()),
 });
 export type Message = Static<typeof Message>;
 
@@ -41,7 +48,11 @@ export const ThreadSummary = Type.Object({
 });
 export type ThreadSummary = Static<typeof ThreadSummary>;
 
-export const Thread = Type.Composite([ThreadSummary, Type.Object({ messages: Type.Array(Message) })]);
+/** Who can read a thread at home, beside the teacher. */
+export const Thread = Type.Composite([
+  ThreadSummary,
+  Type.Object({ messages: Type.Array(Message), readers: Type.Array(Type.String()) }),
+]);
 export type Thread = Static<typeof Thread>;
 
 export const NewMessage = Type.Object({
@@ -50,6 +61,8 @@ export const NewMessage = Type.Object({
   followUpId: Type.Optional(Nullable(Uuid)),
   subject: Type.String({ minLength: 1, maxLength: 200 }),
   text: FreeText,
+  /** When it goes out, within two weeks and not at night; at once where nothing is said. */
+  sendAt: Type.Optional(Nullable(Instant)),
 });
 export type NewMessage = Static<typeof NewMessage>;
 
@@ -111,9 +124,32 @@ export const messageRoutes = {
           contactable: Type.Boolean(),
           courseTitles: Type.Array(Type.String()),
           threadId: Nullable(Uuid),
+          /** What the family wrote to them in the last two weeks, about any child, the latest first. */
+          lately: Type.Array(
+            Type.Object({
+              studentId: Uuid,
+              author: Type.String(),
+              subject: Type.String(),
+              at: Instant,
+              answered: Type.Boolean(),
+            }),
+          ),
         }),
       ),
     }),
+  }),
+  takeBack: route({
+    method: 'post',
+    path: '/api/messages/:messageId/return',
+    room,
+    access: 'signed-in',
+    summary: 'Take a letter back that has not gone out; answers what it said',
+    params: Type.Object({ messageId: Uuid }),
+    status: 200,
+    answer: Type.Composite([
+      Type.Omit(NewMessage, ['sendAt', 'followUpId']),
+      Type.Object({ followUpId: Nullable(Uuid) }),
+    ]),
   }),
   send: route({
     method: 'post',

@@ -414,6 +414,7 @@ const ofRoutes: Readonly<Record<string, readonly [number, ...string[]]>> = {
   'get /api/threads/:threadId/files/:fileId': [200],
   'post /api/threads/:threadId/letters/:messageId/sender': [200],
   'get /api/students/:studentId/teachers': [200],
+  'post /api/messages/:messageId/return': [200],
   'post /api/messages': [202, '/subject 1 to 200 characters', '/text 1 to 20000 characters'],
   'get /api/announcements': [200],
   'get /api/announcements/:announcementId': [200],

@@ -1,2 +1,3 @@
 export * from './absence';
 export * from './verdict';
+export * from './waiting';

@@ -1,4 +1,3 @@
 export { announcementRouter } from './routes';
 export { openAsks } from './asks';
 export { announcementsSeen } from './seen';
-export type { TakenInto } from './taking';

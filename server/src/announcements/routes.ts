@@ -3,7 +3,8 @@ import type { Router } from 'express';
 import { mount, newRouter, type Deps, type ServerDeps } from '../kit';
 import { giveAnswer } from './answering';
 import * as store from './store';
-import { leavePart, takePart, type TakenInto } from './taking';
+import { leavePart, takePart } from './taking';
+import type { TakenInto } from './takenInto';
 import { announcementFor, announcementsFor, inOrder } from './view';
 
 export function announcementRouter(given: ServerDeps, taken: TakenInto): Router {

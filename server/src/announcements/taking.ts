@@ -1,17 +1,8 @@
 import type { Announcement, EntryBody } from '@cadro/contract';
 import { householdOf, requireWriter } from '../household';
-import { HttpProblem, type Deps } from '../kit';
+import { HttpProblem } from '../kit';
 import * as store from './store';
 import { announcementFor, type AnnouncementDeps } from './view';
-
-/** The family's calendar and shopping list, as far as something is taken into them. */
-export interface TakenInto {
-  /** @returns the id of the new entry. */
-  readonly enter: (deps: Deps, guardianId: string, entry: EntryBody) => Promise<string>;
-  readonly remove: (deps: Deps, guardianId: string, entryId: string) => Promise<void>;
-  /** Those of some entries that nobody has taken out since. */
-  readonly standing: (deps: Deps, entryIds: readonly string[]) => Promise<ReadonlySet<string>>;
-}
 
 /** What a part becomes: something to buy or pack, an event, or a reminder of a last day. */
 function entryOf(announcement: Announcement, part: Announcement['parts'][number]): EntryBody {

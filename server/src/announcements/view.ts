@@ -4,7 +4,7 @@ import { HttpProblem, type Deps } from '../kit';
 import { letterStates } from '../messages';
 import { announcementsOf } from '../records';
 import * as store from './store';
-import type { TakenInto } from './taking';
+import type { TakenInto } from './takenInto';
 import { isOpen, understood, type Understood } from './wishes';
 
 export interface AnnouncementDeps extends Deps {

@@ -10,4 +10,4 @@ export {
   openFollowUps,
   type OpenFollowUp,
 } from './store';
-export { lookAgainAfter, markAnswered, markWritten } from './written';
+export { lookAgainAfter, markAnswered, markWritten, unmarkWritten } from './written';

@@ -43,3 +43,16 @@ export async function markAnswered(
     ]);
   }
 }
+
+/** The question did not go out after all: the follow-up stands where it stood before. */
+export async function unmarkWritten(
+  trx: Trx,
+  subject: { studentId: string; followUpId: string },
+  { text, now }: { text: string; now: Date },
+): Promise<void> {
+  const open = await lockOpen(trx, subject);
+  const before = await store.dropWritten(trx, subject, text);
+  if (!open || !before) return;
+  const key = { ...subject, version: open.version };
+  await store.changeIfVersion(trx, key, { step: before.step, look_again_on: before.lookAgainOn }, now);
+}

@@ -39,4 +39,5 @@ export {
   householdOf,
   linkedStudents,
   putLink,
+  readersAtHome,
 } from './store';

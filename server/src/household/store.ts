@@ -1,4 +1,4 @@
-import type { Child, Issuer, Language, Role } from '@cadro/contract';
+import { rolesAllowed, type Child, type Issuer, type Language, type Role } from '@cadro/contract';
 import type { Db, Trx } from '../kit';
 
 export interface GuardianRow {
@@ -239,3 +239,13 @@ export async function addMember(trx: Trx, householdId: string, member: NewGuardi
 /** Everyone whom somebody is linked to. */
 export const linkedStudents = (db: Db): Promise<string[]> =>
   db('guardian_links').whereNull('ended_at').distinct().orderBy('student_id').pluck('student_id');
+
+/** Who of a guardian's own household reads what is written about a child, by name. */
+export const readersAtHome = (db: Db, guardianId: string, studentId: string): Promise<string[]> =>
+  db('standing_links as l')
+    .join('guardian_profiles as p', 'p.guardian_id', 'l.guardian_id')
+    .join('guardian_profiles as own', 'own.household_id', 'l.household_id')
+    .where({ 'l.student_id': studentId, 'own.guardian_id': guardianId })
+    .whereIn('l.role', [...rolesAllowed('read-talk')])
+    .orderBy('p.name')
+    .pluck('p.name');

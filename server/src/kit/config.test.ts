@@ -31,6 +31,7 @@ describe('the environment', () => {
     demoSchoolUrl: null,
     trustedProxies: false,
     sessions: { idleHours: 12, keptDays: 90 },
+    letterHoldSeconds: 30,
     queueLateMinutes: 15,
     metrics: { host: '127.0.0.1', server: null, worker: null },
     logLevel: 'info',
@@ -70,6 +71,7 @@ describe('the environment', () => {
       { CADRO_KEEP_MAILS_DAYS: '30', CADRO_KEEP_LEFT_DAYS: '365' },
       { retention: { mailDays: 30, leftDays: 365 } },
     ],
+    [{ CADRO_LETTER_HOLD_SECONDS: '0' }, { letterHoldSeconds: 0 }],
     [{ CADRO_QUEUE_LATE_MINUTES: '5' }, { queueLateMinutes: 5 }],
     [
       { CADRO_METRICS_PORT: '9464', CADRO_WORKER_METRICS_PORT: '9465', CADRO_METRICS_HOST: '10.0.0.2' },

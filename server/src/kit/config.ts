@@ -44,6 +44,8 @@ export interface Config {
   readonly retention: { readonly mailDays: number; readonly leftDays: number };
   /** Whether those who run this Cadro have a place of theirs in it. */
   readonly operatorPage: boolean;
+  /** How long, in seconds, a letter waits before it goes out, so that it can be taken back. */
+  readonly letterHoldSeconds: number;
   /** After how long, in minutes, a job that waits for its turn is a fault. */
   readonly queueLateMinutes: number;
   /** Where the figures of operation can be read, each process at a port of its own; null: nowhere. */
@@ -138,6 +140,7 @@ export function readConfig(env: NodeJS.ProcessEnv, by: 'process' | 'command' = '
       leftDays: number('CADRO_KEEP_LEFT_DAYS', 730, 36_600),
     },
     operatorPage: env['CADRO_OPERATOR_PAGE'] === 'on',
+    letterHoldSeconds: number('CADRO_LETTER_HOLD_SECONDS', 30, 600),
     queueLateMinutes: number('CADRO_QUEUE_LATE_MINUTES', 15, 1440),
     metrics: {
       host: env['CADRO_METRICS_HOST'] ?? '127.0.0.1',

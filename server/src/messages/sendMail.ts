@@ -1,11 +1,14 @@
 import { type MailCarrier, isOneAddress, mailAddress, refusedReceiver, type Config, type Db } from '../kit';
-import * as store from './store';
+import * as store from './letterStore';
 
 interface MailDeps {
   readonly db: Db;
   readonly config: Config;
   readonly transport: MailCarrier;
 }
+
+/** Whether the mail server has heard nothing of a letter: nobody answered there. */
+const isUnheard = (error: unknown): boolean => (error as { readonly command?: string }).command === 'CONN';
 
 /**
  * Sends one stored message by SMTP. Its Message-ID comes from its own id, so that a second try after a crash
@@ -15,8 +18,10 @@ interface MailDeps {
  */
 export async function sendMail(deps: MailDeps, messageId: string, lastTry = false): Promise<void> {
   const { db, config, transport } = deps;
+  // From here on nobody takes it back; a second try after a crash finds it so.
+  if (!(await store.claim(db, messageId))) return;
   const row = await store.outgoing(db, messageId);
-  if (!row || row.state === 'sent' || !row.teacher_email) return;
+  if (!row?.teacher_email) return;
   // What is more than one receiver is none: nothing goes out to whom nobody chose.
   if (!isOneAddress(row.teacher_email)) return store.markFailed(db, messageId);
   const mimeId = `<${row.id}@${config.mailDomain}>`;
@@ -35,6 +40,7 @@ export async function sendMail(deps: MailDeps, messageId: string, lastTry = fals
   } catch (error) {
     if (refusedReceiver(error)) return store.markFailed(db, messageId);
     if (lastTry) await store.markFailed(db, messageId);
+    else if (isUnheard(error)) await store.release(db, messageId);
     throw error;
   }
   await store.markSent(db, messageId, mimeId);

@@ -62,11 +62,12 @@ export interface MessageRow {
   readonly doubt_settled_by: string | null;
   readonly sender: string | null;
   readonly automatic: boolean;
+  readonly goes_at: Date | null;
 }
 
 const messageColumns = [
   ...(['id', 'thread_id', 'from_teacher', 'author', 'text', 'at', 'state'] as const),
-  ...(['doubt', 'doubt_settled_by', 'sender', 'automatic'] as const),
+  ...(['doubt', 'doubt_settled_by', 'sender', 'automatic', 'goes_at'] as const),
 ] as const;
 
 export const messagesOf = (db: Db, threadIds: readonly string[]): Promise<MessageRow[]> =>
@@ -93,15 +94,6 @@ export async function confirmSender(trx: Trx, id: string): Promise<void> {
 export async function denySender(trx: Trx, id: string, by: string): Promise<void> {
   await trx('messages').where({ id }).update({ doubt_settled_by: by });
 }
-
-/** How far some letters are, and where they stand. */
-export const letterStates = (
-  db: Db,
-  ids: readonly string[],
-): Promise<Pick<MessageRow, 'id' | 'thread_id' | 'state'>[]> =>
-  db('messages')
-    .whereIn('id', [...ids])
-    .select('id', 'thread_id', 'state');
 
 /** Every letter of some threads whole, the first written first. */
 export const lettersOf = (
@@ -182,6 +174,7 @@ export async function insertMessage(
     doubt?: MessageRow['doubt'];
     sender?: string | null;
     automatic?: boolean;
+    goes_at?: Date | null;
   },
 ): Promise<string | null> {
   const [inserted] = await trx('messages')
@@ -190,55 +183,6 @@ export async function insertMessage(
     .ignore()
     .returning<{ id: string }[]>('id');
   return inserted?.id ?? null;
-}
-
-export interface OutgoingRow {
-  readonly id: string;
-  readonly thread_id: string;
-  readonly author: string;
-  readonly subject: string;
-  readonly text: string;
-  readonly state: Message['state'];
-  readonly teacher_name: string;
-  readonly teacher_email: string | null;
-  readonly last_mime_id: string | null;
-}
-
-export const outgoing = (db: Db, id: string): Promise<OutgoingRow | undefined> =>
-  db('messages as m')
-    .join('threads as t', 't.id', 'm.thread_id')
-    .join('school_contacts as p', 'p.teacher_id', 't.teacher_id')
-    .where({ 'm.id': id })
-    .first<OutgoingRow>(
-      'm.id',
-      'm.thread_id',
-      'm.author',
-      'm.subject',
-      'm.text',
-      'm.state',
-      'p.name as teacher_name',
-      'p.email as teacher_email',
-      db.raw(
-        `(select o.mime_id from messages o where o.thread_id = m.thread_id and o.seq < m.seq
-           and o.mime_id is not null order by o.seq desc limit 1) as last_mime_id`,
-      ),
-    );
-
-export async function markSent(db: Db, id: string, mimeId: string): Promise<void> {
-  await db('messages').where({ id }).update({ state: 'sent', mime_id: mimeId });
-}
-
-export async function markFailed(db: Db, id: string): Promise<void> {
-  await db('messages').where({ id }).update({ state: 'failed' });
-}
-
-/** A letter that had gone out and was brought back has failed. @returns whether there is such a letter. */
-export async function letterReturned(db: Db, id: string): Promise<boolean> {
-  const letter = { id, from_teacher: false };
-  await db('messages')
-    .where({ ...letter, state: 'sent' })
-    .update({ state: 'failed' });
-  return Boolean(await db('messages').where(letter).first('id'));
 }
 
 export const threadById = (trx: Trx, id: string) =>

@@ -8,6 +8,8 @@ export interface Job {
   readonly key?: string;
   /** Jobs of one queue run one after the other. */
   readonly queue?: string;
+  /** So many seconds from now at the earliest. */
+  readonly after?: number;
 }
 
 /**

@@ -63,6 +63,8 @@ export const talkTable: Table = {
     statuses: { ...writing(200), student: 404, apart: 404 },
     body: () => ({ known: false }),
   },
+  // An answer is none of one's own letters.
+  'post /api/messages/:messageId/return': { statuses: owners(404) },
   'get /api/students/:studentId/teachers': { statuses: record },
   'post /api/work/joint': {
     statuses: { ...record, restricted: 404 },
