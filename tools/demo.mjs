@@ -98,6 +98,8 @@ async function main() {
     logs,
     port,
     processes,
+    // As anywhere: a letter can be taken back for half a minute.
+    letterHold: 30,
   };
   await step('Simulated schools', () => startSchools(given));
   await step('Tables', async () => void (await stack.command('migrate')));

@@ -145,7 +145,7 @@ const mostTries = 5;
 /**
  * Starts a stack at ports of its own. A port that was free when it was looked up may be taken by now: then others are
  * tried.
- * @param {{ databaseUrl: string; secret: string; buildDir: string; schoolState: string; logs: string; port?: number; demo?: boolean; processes?: string }} given
+ * @param {{ databaseUrl: string; secret: string; buildDir: string; schoolState: string; logs: string; port?: number; demo?: boolean; letterHold?: number; processes?: string }} given
  *   what it works on, the folder of its logs, the server's port where it matters, and whether time is the story's.
  * @param {(stack: Stack) => Promise<void>} begin starts of it what is wanted; where that fails, all of it is stopped.
  */

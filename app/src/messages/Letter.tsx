@@ -3,7 +3,9 @@ import { useTranslation } from 'react-i18next';
 import { Begun, BegunLine, Trouble, useChildren, type Writing } from '../household';
 import { Action, BackLink, Field, Heading, Page, Stack, Words } from '../ui';
 import { useSendMutation } from './api';
+import { AskedLately } from './AskedLately';
 import type { Draft } from './draft';
+import { useWhen, When } from './When';
 
 interface Written {
   readonly studentId: string;
@@ -24,9 +26,11 @@ function LetterForm({
   const router = useRouter();
   const { nameOf } = useChildren();
   const [send, { isLoading, error }] = useSendMutation();
+  const when = useWhen(studentId);
   const { subject, text } = writing.fields;
   const submit = async () => {
-    const answer = await send({ studentId, teacherId: teacher.id, followUpId, subject, text });
+    const letter = { studentId, teacherId: teacher.id, followUpId, subject, text };
+    const answer = await send({ ...letter, sendAt: when.sendAt });
     if (!answer.data) return;
     writing.done();
     router.replace(`/talk/threads/${answer.data.id}`);
@@ -38,6 +42,7 @@ function LetterForm({
         <Heading level={1}>{t('message.to', { teacher: teacher.name })}</Heading>
         <Words colour="soft">{t('message.about', { child: nameOf(studentId) })}</Words>
       </Stack>
+      <AskedLately studentId={studentId} teacherId={teacher.id} />
       <Field
         label={t('message.subject')}
         value={subject}
@@ -53,10 +58,11 @@ function LetterForm({
         longest={20_000}
       />
       <BegunLine writing={writing} />
+      <When when={when} />
       <Trouble error={error} />
       <Action
         main
-        label={t('message.send')}
+        label={t(when.sendAt ? 'message.sendLater' : 'message.send')}
         onPress={() => void submit()}
         busy={isLoading}
         disabled={!subject.trim() || !text.trim()}

@@ -1,11 +1,12 @@
 import { View } from 'react-native';
+import { useRouter, type Href } from 'expo-router';
 import { useTranslation } from 'react-i18next';
 import { messageRoutes, type Message, type MessageFile } from '@cadro/contract';
-import { Trouble, useFormat } from '../household';
+import { Trouble, useFormat, useKeepDraftMutation } from '../household';
 import { addressOf } from '../store';
 import { Action, OutLink, Quietly, Row, Stack, themed, Words } from '../ui';
-import { sizeWords, stretchesOf } from './answered';
-import { useSaySenderMutation } from './api';
+import { sizeWords, stretchesOf, takenBack } from './answered';
+import { useSaySenderMutation, useTakeBackMutation } from './api';
 
 /** What came with a letter; of what is not kept, why. */
 function File({ threadId, file }: { threadId: string; file: MessageFile }) {
@@ -47,6 +48,46 @@ function WhoWrote({ threadId, message, name }: { threadId: string; message: Mess
   );
 }
 
+/** What goes out within this was not meant for later. */
+const soonMs = 60_000;
+
+/** A letter that has not gone out: when it does, and the way to take it back into a draft. */
+function StillHere({ message: { id, at, goesAt } }: { message: Message }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const router = useRouter();
+  const [takeBack, { isLoading, error }] = useTakeBackMutation();
+  const [keepDraft] = useKeepDraftMutation();
+  if (goesAt === null) return null;
+  const isSoon = Date.parse(goesAt) - Date.parse(at) <= soonMs;
+  const back = async () => {
+    const { data } = await takeBack(id);
+    if (!data) return;
+    const draft = takenBack(data);
+    await keepDraft(draft);
+    router.push(draft.place as Href); // an address of the app, made here
+  };
+  return (
+    <Stack space={0.5}>
+      <Words size="small" live>
+        {isSoon ? t('message.goesSoon') : t('message.goesAt', { date: format.dayTime(goesAt) })}
+      </Words>
+      <Action label={t('message.takeBack')} busy={isLoading} onPress={() => void back()} />
+      <Trouble error={error} />
+    </Stack>
+  );
+}
+
+/** How far a letter is: gone, answered, or waiting for so many days. */
+function useStateWords(): (message: Message) => string {
+  const { t } = useTranslation();
+  return ({ state, answered, waitsDays }) => {
+    if (state !== 'sent') return t(`message.states.${state}`);
+    if (answered) return t('message.wasAnswered');
+    return waitsDays ? t('message.waits', { count: waitsDays }) : t('message.states.sent');
+  };
+}
+
 /** One letter of a thread: who wrote it and when, what it says, and what came with it. */
 export function OneLetter({
   threadId,
@@ -60,12 +101,14 @@ export function OneLetter({
   const { t } = useTranslation();
   const format = useFormat();
   const looks = useLooks();
+  const stateWords = useStateWords();
   const { author, fromTeacher, doubt, automatic, text, at, state, files } = message;
+  const standing = stateWords(message);
   const heading = [
     doubt ? t('message.notConfirmed', { name: author }) : author,
     ...(automatic ? [t('message.automatic')] : []),
     format.dayTime(at),
-    ...(t(`message.states.${state}`) ? [t(`message.states.${state}`)] : []),
+    ...(standing ? [standing] : []),
   ].join(' · ');
   const stretches = stretchesOf(text);
   return (
@@ -82,6 +125,7 @@ export function OneLetter({
       {stretches.length === 0 && files.length === 0 ? (
         <Words colour="soft">{t('message.noText')}</Words>
       ) : null}
+      {mayTalk ? <StillHere message={message} /> : null}
       {files.map((file) => (
         <File key={file.id} threadId={threadId} file={file} />
       ))}

@@ -1,6 +1,6 @@
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
-import { useChildren } from '../household';
+import { useChildren, useFormat } from '../household';
 import { BackLink, Heading, LinkAction, Loaded, Page, Quiet, Stack, styles, Words } from '../ui';
 import { useThreadQuery } from './api';
 import { OneLetter } from './OneLetter';
@@ -8,11 +8,12 @@ import { OneLetter } from './OneLetter';
 /** All letters with one teacher about one child, oldest first. */
 export function ThreadView({ threadId }: { threadId: string }) {
   const { t } = useTranslation();
+  const format = useFormat();
   const query = useThreadQuery(threadId, { pollingInterval: 15_000 });
   const { nameOf, mayTalk } = useChildren();
   return (
     <Loaded query={query}>
-      {({ teacher, studentId, courseTitle, messages }) => (
+      {({ teacher, studentId, courseTitle, messages, readers }) => (
         <Page sheet>
           <BackLink href="/talk" label={t('places.talk')} />
           <Stack space={0.25}>
@@ -20,6 +21,9 @@ export function ThreadView({ threadId }: { threadId: string }) {
               {[nameOf(studentId), ...(courseTitle ? [courseTitle] : [])].join(' · ')}
             </Words>
             <Heading level={1}>{teacher.name}</Heading>
+            <Words size="small" colour="soft">
+              {t('message.readers', { who: format.list([...readers, teacher.name]) })}
+            </Words>
           </Stack>
           {messages.length === 0 ? <Quiet>{t('message.empty')}</Quiet> : null}
           <View role="list" style={styles.gap16}>

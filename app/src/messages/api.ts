@@ -18,8 +18,17 @@ const messagesApi = api.injectEndpoints({
       }),
       { invalidatesTags: ['Talk'] },
     ),
+    takeBack: by.mutation(routes.takeBack, (messageId: string) => ({ params: { messageId } }), {
+      invalidatesTags: ['Talk'],
+    }),
     send: by.mutation(routes.send, (body: NewMessage) => ({ body }), { invalidatesTags: ['Talk'] }),
   })),
 });
-export const { useThreadsQuery, useThreadQuery, useTeachersQuery, useSaySenderMutation, useSendMutation } =
-  messagesApi;
+export const {
+  useThreadsQuery,
+  useThreadQuery,
+  useTeachersQuery,
+  useSaySenderMutation,
+  useSendMutation,
+  useTakeBackMutation,
+} = messagesApi;

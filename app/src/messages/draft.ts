@@ -52,6 +52,12 @@ function talkOf(t: TFunction, { entries }: LetterAbout): string[] {
   return entries.some(({ step }) => step === 'talked-over') ? [t('message.draftTalked')] : [];
 }
 
+/** When a letter about it went out that nobody has answered; null where there is none. */
+export function askedAt({ entries }: Pick<LetterAbout, 'entries'>): string | null {
+  const last = entries.findLast(({ kind }) => kind === 'written' || kind === 'answered');
+  return last?.kind === 'written' ? last.at : null;
+}
+
 /** A short, friendly question with the facts already in it. The last line is the guardian's name. */
 export function draftFor(
   t: TFunction,
@@ -60,6 +66,18 @@ export function draftFor(
   who: { child: string; guardian: string; now: string },
 ): Draft {
   const { teacher, topic } = about;
+  const asked = askedAt(about);
+  const subject = t('message.draftSubject', { child: who.child, title: about.title });
+  // Asked before: a reminder says so, and nothing once more.
+  if (asked !== null)
+    return {
+      subject,
+      text: [
+        t('message.draftOpening', { teacher: teacher?.name ?? '' }),
+        t('message.draftReminder', { title: about.title, child: who.child, date: format.date(asked) }),
+        `${t('message.draftClose')}\n${who.guardian}`,
+      ].join('\n\n'),
+    };
   const paragraphs = [
     t('message.draftOpening', { teacher: teacher?.name ?? '' }),
     [...factsOf(t, format, about, who.now), ...talkOf(t, about)].join(' '),
@@ -67,7 +85,7 @@ export function draftFor(
     `${t('message.draftClose')}\n${who.guardian}`,
   ];
   return {
-    subject: t('message.draftSubject', { child: who.child, title: about.title }),
+    subject,
     text: paragraphs.join('\n\n'),
   };
 }

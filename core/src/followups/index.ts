@@ -1,3 +1,4 @@
 export * from './absence';
+export * from './sending';
 export * from './verdict';
 export * from './waiting';

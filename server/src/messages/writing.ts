@@ -1,5 +1,5 @@
 import type { Child, NewMessage, Thread } from '@cadro/contract';
-import { dateIn, dayMs, minuteIn } from '@cadro/core';
+import { dateIn, dayMs, isNight } from '@cadro/core';
 import { followUpById, markWritten, unmarkWritten } from '../followups';
 import { householdOf, requireChild } from '../household';
 import { addJobs, HttpProblem, takeTry, type Deps, type Job, type ServerDeps, type Trx } from '../kit';
@@ -85,7 +85,6 @@ export async function sendLetter(
 
 /** Who writes later does so within two weeks, and not at night. */
 const latestDays = 14;
-const [nightFrom, nightTo] = [21 * 60, 6 * 60];
 
 /** When a letter goes out. @throws HttpProblem 400 for a time that is over, far away, or in the child's night. */
 function goingAt(
@@ -94,9 +93,8 @@ function goingAt(
 ): Date {
   if (!sendAt) return new Date(now.getTime() + holdSeconds * 1000);
   const at = new Date(sendAt);
-  const minute = minuteIn(timeZone, at);
   const soon = at > now && at.getTime() - now.getTime() <= latestDays * dayMs;
-  if (soon && minute >= nightTo && minute < nightFrom) return at;
+  if (soon && !isNight(timeZone, at)) return at;
   throw new HttpProblem('bad-request', {
     errors: [
       { path: '/sendAt', message: 'must lie within two weeks, between 06:00 and 21:00 at the school' },
