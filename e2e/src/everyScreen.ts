@@ -141,6 +141,19 @@ export const screens: readonly { name: string; open: (guardian: Guardian) => Pro
     },
   },
   { name: 'Talk', open: (guardian) => guardian.goesTo('Talk') },
+  { name: 'the announcements', open: (guardian) => guardian.opens('/talk/school') },
+  {
+    name: 'an announcement',
+    async open(guardian) {
+      await guardian.goesTo('Talk');
+      await guardian.page.getByRole('link', { name: /^See all \d+ announcements/ }).click();
+      await guardian.page
+        .getByRole('link', { name: /^Rock pool morning/ })
+        .last()
+        .click();
+      await expect(guardian.page.getByText('Dates and things to bring')).toBeVisible();
+    },
+  },
   {
     name: 'a follow-up',
     async open(guardian) {

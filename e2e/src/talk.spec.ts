@@ -58,6 +58,25 @@ test('a letter that is begun waits where it was left, and can be thrown away and
   await expect(begun).toHaveCount(0);
 });
 
+test('a letter for the morning can be taken back, and goes on as a draft', async ({ guardian, page }) => {
+  await guardian.signsIn();
+  await page.goto('/talk/write');
+  await page
+    .getByRole('link', { name: /^Corwin / })
+    .last()
+    .click();
+  await page.getByLabel('Subject').fill('The lamp essay');
+  await page.getByLabel('Your letter').fill('May she hand it in on Monday?');
+  await page.getByRole('radio', { name: /^In the morning, / }).click();
+  await page.getByRole('button', { name: 'Send in the morning' }).click();
+  await expect(page.getByText(/^Goes out .*07:30\.$/)).toBeVisible();
+  await expect(page.getByText(/^Read by Maren Aldervane, .*Tobiah/)).toBeVisible();
+  await page.getByRole('button', { name: 'Take it back' }).click();
+  await expect(page.getByLabel('Your letter')).toHaveValue('May she hand it in on Monday?');
+  await expect(page.getByLabel('Subject')).toHaveValue('The lamp essay');
+  await page.getByRole('button', { name: 'Throw away' }).click();
+});
+
 test('what is taken in hand by mistake is undone', async ({ guardian, page }) => {
   await guardian.signsIn();
   await guardian.opensCourse('Ship’s Spanish');
