@@ -47,6 +47,7 @@ export * from './calendar/entries';
 export * from './desk/desk';
 export * from './followups/absence';
 export * from './followups/followups';
+export * from './followups/handing';
 export * from './gradebook/cases';
 export * from './gradebook/basics';
 export * from './gradebook/gradebook';

@@ -42,7 +42,7 @@ it.each<[AskedAnswer, string]>([
 ])('what the child says of its work is a sentence in the follow-up: %s', (answer, words) => {
   const entry: FollowUpEntry = {
     ...{ id: 'asked-1', kind: 'asked', at: '2026-10-21T19:40:00Z', author: 'Isolde' },
-    ...{ step: null, lookAgainOn: null, text: null, answer },
+    ...{ step: null, lookAgainOn: null, text: null, to: null, answer },
   };
   expect(entryWords(i18next.t, entry, '')).toBe(words);
 });

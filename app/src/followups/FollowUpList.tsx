@@ -4,6 +4,7 @@ import type { FollowUpSummary } from '@cadro/contract';
 import { useChildren, useFormat } from '../household';
 import { Heading, Loaded, Quiet, RowLink, Stack, styles, Words } from '../ui';
 import { useFollowUpsQuery } from './api';
+import { ownerWords } from './ownerWords';
 import { absenceOutcome, outcomeWords } from './words';
 
 function FollowUpRow({ followUp, selected }: { followUp: FollowUpSummary; selected: boolean }) {
@@ -17,9 +18,12 @@ function FollowUpRow({ followUp, selected }: { followUp: FollowUpSummary; select
       (followUp.step === 'settled'
         ? t('talk.outcomeGuardian')
         : `${t(`steps.${followUp.step}`)} · ${followUp.lookAgainOn ? t('talk.lookAgain', { when: format.relative(followUp.lookAgainOn) }) : t('talk.noLook')}`));
-  const context = [nameOf(followUp.studentId), ...(followUp.courseTitle ? [followUp.courseTitle] : [])].join(
-    ' · ',
-  );
+  const whose = followUp.step === 'settled' ? [] : [ownerWords(t, followUp, nameOf(followUp.studentId))];
+  const context = [
+    nameOf(followUp.studentId),
+    ...(followUp.courseTitle ? [followUp.courseTitle] : []),
+    ...whose,
+  ].join(' · ');
   return (
     <RowLink
       href={`/talk/follow-ups/${followUp.id}`}

@@ -6,7 +6,9 @@ import { useChildren, useFormat } from '../household';
 import { BackLink, Frame, Heading, LinkAction, Loaded, Page, Quietly, Row, Stack, WayOn, Words } from '../ui';
 import { useFollowUpQuery, useUndoFollowUpMutation } from './api';
 import { ChangeForm } from './ChangeForm';
+import { Checklist } from './Checklist';
 import { Entries } from './Entries';
+import { HandOver } from './HandOver';
 import { absenceOutcome, outcomeWords } from './words';
 import { Register } from './Register';
 
@@ -152,6 +154,8 @@ export function FollowUpView({ followUpId }: { followUpId: string }) {
           <Steps followUp={followUp} />
           <WaysOn followUp={followUp} />
           {followUp.undoable ? <UndoIt followUp={followUp} /> : null}
+          <HandOver key={`hand:${followUp.version}`} followUp={followUp} />
+          <Checklist followUp={followUp} />
           <Stack>
             <Heading level={2}>{t('followUp.story')}</Heading>
             <Entries entries={followUp.entries} />

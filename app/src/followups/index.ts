@@ -3,3 +3,4 @@ export * from './FollowUpList';
 export * from './FollowUpView';
 export * from './NewFollowUp';
 export * from './words';
+export * from './ownerWords';

@@ -6,7 +6,7 @@ import { AlertView, MailReturned } from '../alerts';
 import { AnnouncementView } from '../announcements';
 import { AttendanceOfChild } from '../attendance';
 import { OnTheCalendar } from '../calendar';
-import { FollowUpView } from '../followups';
+import { FollowUpView, ownerWords } from '../followups';
 import { CourseView, ItemView } from '../gradebook';
 import { Leaving, PeopleNews, Unconfirmed, useChildren, useFormat, useMeQuery } from '../household';
 import { ThreadView } from '../messages';
@@ -26,7 +26,8 @@ function MatterDetail({ matter }: { matter: Matter | undefined }) {
       </Page>
     );
   const { studentId, courseId } = matter;
-  if (matter.kind === 'look-again') return <FollowUpView followUpId={matter.followUpId} />;
+  if (matter.kind === 'look-again' || matter.kind === 'handed')
+    return <FollowUpView followUpId={matter.followUpId} />;
   if (matter.kind === 'reply') return <ThreadView threadId={matter.threadId} />;
   if (matter.kind === 'asked') return <AnnouncementView announcementId={matter.announcementId} />;
   if (matter.kind === 'alert') return <AlertView alertId={matter.alertIds[0] ?? ''} />;
@@ -100,14 +101,14 @@ function InHand({ brief }: { brief: Brief }) {
   return (
     <Stack space={0.5}>
       <Heading level={2}>{t('brief.inHand')}</Heading>
-      {brief.inHand.map(({ followUpId, studentId, title, lookAgainOn, takenBy }) => (
+      {brief.inHand.map(({ followUpId, studentId, title, lookAgainOn, owner, asked }) => (
         <WayOn
           key={followUpId}
           label={[
             lookAgainOn
               ? t('brief.comesBack', { child: nameOf(studentId), title, when: format.dayLong(lookAgainOn) })
               : t('brief.noDate', { child: nameOf(studentId), title }),
-            ...(takenBy ? [t('brief.takenBy', { name: takenBy })] : []),
+            ownerWords(t, { owner, asked }, nameOf(studentId)),
           ].join(' · ')}
           href={`/talk/follow-ups/${followUpId}`}
         />

@@ -254,6 +254,13 @@ function specific(matter: Matter, tools: Tools): Omit<MatterWords, 'context' | '
       return lookAgain(matter, tools);
     case 'alert':
       return told(matter, tools);
+    case 'handed':
+      return {
+        title: t('matter.handedTitle', { by: matter.by, title: matter.title }),
+        body: matter.word ? t('matter.quote', { text: matter.word }) : t('matter.handed'),
+        step: { label: t('matter.handedStep'), href: `/talk/follow-ups/${matter.followUpId}` },
+        why: null,
+      };
     case 'asked':
       return {
         title: matter.title,

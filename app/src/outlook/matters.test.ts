@@ -92,6 +92,14 @@ const matters: { readonly [K in Matter['kind']]: Extract<Matter, { kind: K }> } 
     stillKind: 'overdue',
     written: false,
   },
+  handed: {
+    ...common,
+    kind: 'handed',
+    followUpId: 'f',
+    title: 'Keel model',
+    by: 'Maren Aldervane',
+    word: 'Could you ask him tonight?',
+  },
   asked: {
     ...common,
     courseId: null,

@@ -1,6 +1,7 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { looseEndKinds } from '../outlook/figures';
 import { AbsenceClaim, RegisterMark } from './absence';
+import { Asked, Check, HandTo, NewChecks, Owner } from './handing';
 import { resultStatuses } from '../gradebook/record';
 import { route } from '../shared/route';
 import { DateOnly, FreeText, Instant, Nullable, Uuid, Version } from '../shared/scalars';
@@ -34,6 +35,7 @@ export type Outcome = Static<typeof Outcome>;
 
 export const entryKinds = [
   ...(['noticed', 'step', 'note', 'look-again', 'written', 'answered', 'record', 'asked'] as const),
+  ...(['handed', 'accepted', 'returned', 'checked'] as const),
 ] as const;
 
 /** What a child can say about a work: asked for what is needed, never whether it is 'done'. */
@@ -49,6 +51,8 @@ export const FollowUpEntry = Type.Object({
   step: Nullable(StepSchema),
   lookAgainOn: Nullable(DateOnly),
   text: Nullable(Type.String()),
+  /** To whom it was handed, by name; `everyone` or `child` where it was nobody's alone. */
+  to: Nullable(Type.String()),
   /** What the child said, of an entry `asked`. */
   answer: Nullable(AskedSchema),
 });
@@ -71,6 +75,9 @@ export const FollowUpSummary = Type.Object({
   step: StepSchema,
   lookAgainOn: Nullable(DateOnly),
   outcome: Nullable(Outcome),
+  owner: Owner,
+  asked: Nullable(Asked),
+  checklist: Type.Array(Check),
   version: Version,
   updatedAt: Instant,
 });
@@ -91,6 +98,10 @@ export const FollowUp = Type.Composite([
     register: Type.Array(RegisterMark),
     /** Whether nothing has come of it yet, so that it can be undone. */
     undoable: Type.Boolean(),
+    /** To whom this guardian may hand it: the others who write about the child. */
+    others: Type.Array(Type.Object({ id: Uuid, name: Type.String() })),
+    /** Whether it waits for this guardian to say yes or no. */
+    askedOfMe: Type.Boolean(),
     entries: Type.Array(FollowUpEntry),
   }),
 ]);
@@ -118,6 +129,12 @@ export const FollowUpChange = Type.Object({
   step: Type.Optional(StepSchema),
   note: Type.Optional(FreeText),
   lookAgainOn: LookAgain,
+  /** Hands it over; `note` is the word that goes with it. */
+  handTo: Type.Optional(HandTo),
+  /** What one says who was asked; with `return` it goes back to who asked. */
+  reply: Type.Optional(Type.Union([Type.Literal('accept'), Type.Literal('return')])),
+  /** The whole list as it is from now on. */
+  checklist: Type.Optional(NewChecks),
 });
 export type FollowUpChange = Static<typeof FollowUpChange>;
 

@@ -107,6 +107,15 @@ export const Matter = Type.Union([
     text: Type.String(),
     receivedAt: Instant,
   }),
+  /** Another guardian asks this one to take something on. */
+  Type.Object({
+    ...common,
+    kind: Type.Literal('handed'),
+    followUpId: Uuid,
+    title: Type.String(),
+    by: Type.String(),
+    word: Nullable(Type.String()),
+  }),
   /** What a school wants to hear, in its last days. */
   Type.Object({
     ...common,

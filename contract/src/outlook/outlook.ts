@@ -1,4 +1,5 @@
 import { Type, type Static } from '@sinclair/typebox';
+import { Asked, Owner } from '../followups/handing';
 import { Freshness } from '../gradebook/basics';
 import { route } from '../shared/route';
 import { DateOnly, Instant, Nullable, Uuid } from '../shared/scalars';
@@ -15,8 +16,8 @@ export const Brief = Type.Object({
       studentId: Uuid,
       title: Type.String(),
       lookAgainOn: Nullable(DateOnly),
-      /** Who has it, by name. */
-      takenBy: Nullable(Type.String()),
+      owner: Owner,
+      asked: Nullable(Asked),
     }),
   ),
   goodNews: Type.Array(GoodNews),

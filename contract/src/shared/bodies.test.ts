@@ -107,7 +107,10 @@ const fitting: Record<string, object> = {
     note: 'x',
     lookAgainOn: '2026-10-22',
   },
-  'patch /api/followups/:followUpId': { version: 1, step: 'settled', note: 'x', lookAgainOn: null },
+  'patch /api/followups/:followUpId': {
+    ...{ version: 1, step: 'settled', note: 'x', lookAgainOn: null, reply: 'accept' },
+    ...{ handTo: { kind: 'everyone' }, checklist: [{ id: '1', text: 'Rope', done: false }] },
+  },
   'post /api/students/:studentId/courses/:courseId/policy/preview': { correction: { floor: 0.5 } },
   'post /api/students/:studentId/courses/:courseId/policy': { correction: { floor: 0.5 } },
   'post /api/news/looked': { upTo: '2026-10-21T19:40:00.000Z' },

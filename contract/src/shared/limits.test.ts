@@ -408,6 +408,8 @@ const ofRoutes: Readonly<Record<string, readonly [number, ...string[]]>> = {
     200,
     '/version 1 to 2147483647 in size',
     '/note 1 to 20000 characters',
+    ...['/checklist 0 to 30 items', '/checklist/*/id 1 to 40 characters'],
+    '/checklist/*/text 1 to 200 characters',
   ],
   'get /api/threads': [200],
   'get /api/threads/:threadId': [200],

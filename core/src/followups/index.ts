@@ -1,4 +1,5 @@
 export * from './absence';
+export * from './handing';
 export * from './sending';
 export * from './verdict';
 export * from './waiting';

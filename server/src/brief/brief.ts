@@ -3,7 +3,7 @@ import { closedDoors, dateIn, dayMs, type FamilyFacts, type FollowUpFacts, triag
 import { raisedAlerts } from '../alerts';
 import { openAsks } from '../announcements';
 import { attendanceOf } from '../attendance';
-import { openFollowUps, type OpenFollowUp } from '../followups';
+import { askedOf, isAskedOf, openFollowUps, ownerOf, type OpenFollowUp } from '../followups';
 import { commentFacts, commentsOf } from '../gradebook';
 import type { Db, Deps } from '../kit';
 import { unreadReplies } from '../messages';
@@ -18,7 +18,7 @@ const commentNewsMs = 4 * dayMs;
 const goodNewsMs = 5 * dayMs;
 const comingDaysAhead = 6;
 
-const followUpFacts = (row: OpenFollowUp, today: string): FollowUpFacts => ({
+const followUpFacts = (row: OpenFollowUp, guardianId: string, today: string): FollowUpFacts => ({
   id: row.id,
   studentId: row.student_id,
   courseId: row.course_id,
@@ -35,6 +35,7 @@ const followUpFacts = (row: OpenFollowUp, today: string): FollowUpFacts => ({
   lookAgainOn: row.look_again_on,
   due: row.look_again_on !== null && row.look_again_on <= today,
   written: row.written,
+  askedOfMe: isAskedOf(row, guardianId) ? { by: row.asked_name ?? '', word: row.asked_word } : null,
 });
 
 async function freshnessOf(db: Db, studentIds: readonly string[]): Promise<Brief['freshness']> {
@@ -72,7 +73,9 @@ export async function briefOf(
       openAsks(db, guardianId, writable, now),
     ]);
   const fresh = await freshCounts(db, guardianId, children, { attendance, now });
-  const facts = followUps.map((row) => followUpFacts(row, dateIn(zones.get(row.student_id) ?? 'UTC', now)));
+  const facts = followUps.map((row) =>
+    followUpFacts(row, guardianId, dateIn(zones.get(row.student_id) ?? 'UTC', now)),
+  );
   const family: FamilyFacts = {
     now: now.toISOString(),
     courses,
@@ -93,11 +96,13 @@ export async function briefOf(
     matters: triage(family),
     closed: closedDoors(family),
     inHand: facts
-      .filter(({ due }) => !due)
-      .map(({ id, studentId, title, lookAgainOn }) => ({
-        ...{ followUpId: id, studentId, title, lookAgainOn },
-        takenBy: followUps.find((row) => row.id === id)?.taken_by ?? null,
-      })),
+      .filter(({ due, askedOfMe }) => !due && askedOfMe === null)
+      .flatMap(({ id, studentId, title, lookAgainOn }) => {
+        const row = followUps.find((each) => each.id === id);
+        if (!row) return [];
+        const has = { owner: ownerOf(row), asked: askedOf(row) };
+        return [{ followUpId: id, studentId, title, lookAgainOn, ...has }];
+      }),
     goodNews: goodNewsOf(changes),
     fresh,
     coming,

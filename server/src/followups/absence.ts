@@ -33,6 +33,7 @@ const keyOf = ({ purpose, lessons }: AbsenceClaim): string =>
 export interface NewAbsence {
   readonly studentId: string;
   readonly householdId: string;
+  readonly guardianId: string;
   readonly author: string;
   readonly claim: AbsenceClaim;
   readonly title: string;
@@ -45,7 +46,7 @@ export interface NewAbsence {
  * @throws HttpProblem 409 `edited-meanwhile` when the same is in hand already.
  */
 export async function openAbsence(trx: Trx, absence: NewAbsence): Promise<string> {
-  const { studentId, householdId, author, claim, title, lookAgainOn, now } = absence;
+  const { studentId, householdId, guardianId, author, claim, title, lookAgainOn, now } = absence;
   try {
     const id = await store.insertFollowUp(trx, {
       student_id: studentId,
@@ -61,6 +62,7 @@ export async function openAbsence(trx: Trx, absence: NewAbsence): Promise<string
       step: 'noticed',
       look_again_on: lookAgainOn,
       updated_at: now,
+      owner_id: guardianId,
     });
     await store.addEntries(trx, { studentId, followUpId: id }, now, [
       { kind: 'noticed', author },

@@ -11,3 +11,4 @@ export {
   type OpenFollowUp,
 } from './store';
 export { lookAgainAfter, markAnswered, markWritten, unmarkWritten } from './written';
+export { askedOf, isAskedOf, ownerOf } from './handing';

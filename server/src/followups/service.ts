@@ -7,10 +7,11 @@ import type {
   NewFollowUp,
 } from '@cadro/contract';
 import { looseEndsOf } from '../gradebook';
-import { childrenFor, guardianById, requireChild } from '../household';
+import { childrenFor, guardianById, requireChild, writersBeside } from '../household';
 import { HttpProblem, isUniqueViolation, type Db, type ServerDeps, type Trx } from '../kit';
 import { courseOfItem, enrolled } from '../records';
 import { registerNow } from './absence';
+import { askedOf, handedOver, isAskedOf, ownerOf, tickedOff } from './handing';
 import * as store from './store';
 
 interface OfHousehold {
@@ -48,6 +49,7 @@ const summaryOf = (row: store.FollowUpRow): FollowUpSummary => ({
   step: row.step,
   lookAgainOn: row.look_again_on,
   outcome: row.outcome,
+  ...{ owner: ownerOf(row), asked: askedOf(row), checklist: [...row.checklist] },
   version: row.version,
   updatedAt: row.updated_at.toISOString(),
 });
@@ -65,26 +67,29 @@ async function entriesOf({ db, answersAbout }: Deps, row: store.FollowUpRow): Pr
     itemIds.length > 0 ? answersAbout(db, about) : [],
   ]);
   const said = answers.map(({ id, answer, at, author }): FollowUpEntry => {
-    const nothing = { step: null, lookAgainOn: null, text: null };
+    const nothing = { step: null, lookAgainOn: null, text: null, to: null };
     return { id: `asked-${id}`, kind: 'asked', at: at.toISOString(), author, ...nothing, answer };
   });
-  const happened = entries.map(({ id, kind, at, author, step, look_again_on, text }): FollowUpEntry => ({
-    ...{ id: String(id), kind, at: at.toISOString(), author, step, lookAgainOn: look_again_on, text },
-    answer: null,
-  }));
+  const happened = entries.map(
+    ({ id, kind, at, author, step, look_again_on, text, told_to }): FollowUpEntry => ({
+      ...{ id: String(id), kind, at: at.toISOString(), author, step, lookAgainOn: look_again_on, text },
+      ...{ to: told_to, answer: null },
+    }),
+  );
   return said.length === 0 ? happened : [...happened, ...said].sort((a, b) => a.at.localeCompare(b.at));
 }
 
-async function wholeOf(deps: Deps, row: store.FollowUpRow): Promise<FollowUp> {
+async function wholeOf(deps: Deps, row: store.FollowUpRow, guardianId: string): Promise<FollowUp> {
   const { db, threadWith } = deps;
   const { student_id, item_id } = row;
-  const [entries, ends, register, threadId] = await Promise.all([
+  const [entries, ends, register, threadId, others] = await Promise.all([
     entriesOf(deps, row),
     item_id ? looseEndsOf(db, row.household_id, [student_id]) : null,
     row.absence ? registerNow(db, student_id, row.absence) : [],
     row.teacher_id
       ? threadWith(db, { householdId: row.household_id, studentId: student_id, teacherId: row.teacher_id })
       : null,
+    writersBeside(db, guardianId, student_id),
   ]);
   return {
     ...summaryOf(row),
@@ -99,6 +104,7 @@ async function wholeOf(deps: Deps, row: store.FollowUpRow): Promise<FollowUp> {
     possible: row.possible,
     register,
     undoable: isUntouched(row),
+    ...{ others, askedOfMe: isAskedOf(row, guardianId) },
     entries,
   };
 }
@@ -116,7 +122,7 @@ async function visibleRow(db: Db, guardianId: string, id: string): Promise<store
 }
 
 export const readFollowUp = async (deps: Deps, guardianId: string, id: string): Promise<FollowUp> =>
-  wholeOf(deps, await visibleRow(deps.db, guardianId, id));
+  wholeOf(deps, await visibleRow(deps.db, guardianId, id), guardianId);
 
 export async function listFollowUps({ db }: Deps, guardianId: string): Promise<FollowUpSummary[]> {
   const children = await childrenFor(db, guardianId, 'read-talk');
@@ -181,6 +187,7 @@ export async function takeInHand(deps: Deps, guardianId: string, input: NewFollo
       step,
       look_again_on: input.lookAgainOn ?? null,
       updated_at: now,
+      owner_id: guardianId,
     });
     const { note, lookAgainOn } = input;
     const change = {
@@ -220,7 +227,13 @@ export async function changeFollowUp(
   const { db, clock } = deps;
   const row = await visibleRow(db, guardianId, id);
   await requireChild(db, guardianId, row.student_id, 'write-talk');
-  const guardian = await guardianById(db, guardianId);
+  const [guardian, others] = await Promise.all([
+    guardianById(db, guardianId),
+    writersBeside(db, guardianId, row.student_id),
+  ]);
+  const author = guardian?.name ?? '';
+  const handed = handedOver(row, change, { id: guardianId, name: author, others });
+  const listed = tickedOff(row, change, author);
   const now = await clock.now();
   const { step, lookAgainOn, version } = change;
   const settled = step === 'settled';
@@ -233,9 +246,14 @@ export async function changeFollowUp(
         : lookAgainOn === undefined
           ? {}
           : { look_again_on: lookAgainOn }),
+      ...{ ...handed.columns, ...listed.columns },
     };
     if (!(await store.changeIfVersion(trx, key, columns, now))) return false;
-    await store.addEntries(trx, key, now, changeEntries(guardian?.name ?? '', change));
+    await store.addEntries(trx, key, now, [
+      ...handed.entries,
+      ...listed.entries,
+      ...changeEntries(author, change),
+    ]);
     return true;
   });
   const current = await readFollowUp(deps, guardianId, id);

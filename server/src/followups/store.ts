@@ -1,10 +1,12 @@
 import type {
   AbsenceClaim,
+  Check,
   FollowUpEntry,
   FollowUpStep,
   FollowUpTopic,
   LooseEndKind,
   Outcome,
+  Owner,
 } from '@cadro/contract';
 import type { Db, Trx } from '../kit';
 
@@ -40,6 +42,14 @@ export interface FollowUpRow {
   /** Who took it in hand, and when. */
   readonly taken_by: string | null;
   readonly taken_at: Date | null;
+  readonly owner_kind: Owner['kind'];
+  readonly owner_id: string | null;
+  readonly owner_name: string | null;
+  readonly asked_by: string | null;
+  readonly asked_name: string | null;
+  readonly asked_state: 'asked' | 'accepted' | null;
+  readonly asked_word: string | null;
+  readonly checklist: readonly Check[];
 }
 export type OpenFollowUp = FollowUpRow;
 
@@ -60,6 +70,8 @@ const visible = (db: Db, guardianId: string, studentIds: readonly string[]) =>
          select e.author, e.at from followup_entries e
          where e.student_id = f.student_id and e.followup_id = f.id order by e.at, e.id limit 1) taken on true`,
     )
+    .leftJoin('guardian_profiles as o', 'o.guardian_id', 'f.owner_id')
+    .leftJoin('guardian_profiles as a', 'a.guardian_id', 'f.asked_by')
     .where({ 'g.guardian_id': guardianId })
     .whereIn('f.student_id', [...studentIds])
     .select<FollowUpRow[]>(
@@ -90,6 +102,8 @@ const visible = (db: Db, guardianId: string, studentIds: readonly string[]) =>
       ),
       'taken.author as taken_by',
       'taken.at as taken_at',
+      ...['f.owner_kind', 'f.owner_id', 'o.name as owner_name', 'f.asked_by', 'a.name as asked_name'],
+      ...['f.asked_state', 'f.asked_word', 'f.checklist'],
     );
 
 export const openFollowUps = (
@@ -148,13 +162,14 @@ interface EntryRow {
   readonly step: FollowUpStep | null;
   readonly look_again_on: string | null;
   readonly text: string | null;
+  readonly told_to: string | null;
 }
 
 export const entriesOf = (db: Db, { student_id, id }: FollowUpRow): Promise<EntryRow[]> =>
   db('followup_entries')
     .where({ student_id, followup_id: id })
     .orderBy('id')
-    .select<EntryRow[]>('id', 'kind', 'at', 'author', 'step', 'look_again_on', 'text');
+    .select<EntryRow[]>('id', 'kind', 'at', 'author', 'step', 'look_again_on', 'text', 'told_to');
 
 export interface NewEntry {
   readonly kind: FollowUpEntry['kind'];
@@ -162,6 +177,7 @@ export interface NewEntry {
   readonly step?: FollowUpStep;
   readonly lookAgainOn?: string | null;
   readonly text?: string;
+  readonly to?: string;
 }
 
 export async function addEntries(
@@ -172,7 +188,7 @@ export async function addEntries(
 ): Promise<void> {
   if (entries.length === 0) return;
   await trx('followup_entries').insert(
-    entries.map(({ kind, author, step, lookAgainOn, text }) => ({
+    entries.map(({ kind, author, step, lookAgainOn, text, to }) => ({
       student_id: key.studentId,
       followup_id: key.followUpId,
       kind,
@@ -181,6 +197,7 @@ export async function addEntries(
       step: step ?? null,
       look_again_on: lookAgainOn ?? null,
       text: text ?? null,
+      told_to: to ?? null,
     })),
   );
 }
@@ -201,6 +218,7 @@ export async function insertFollowUp(
     works: readonly WorkInHand[];
     absence?: AbsenceClaim;
     absence_key?: string;
+    owner_id?: string | null;
   },
 ): Promise<string> {
   const absence = row.absence ? JSON.stringify(row.absence) : null;
@@ -215,6 +233,12 @@ export interface Change {
   readonly step?: FollowUpStep;
   readonly look_again_on?: string | null;
   readonly outcome?: Outcome | null;
+  readonly owner_kind?: Owner['kind'];
+  readonly owner_id?: string | null;
+  readonly asked_by?: string | null;
+  readonly asked_state?: 'asked' | 'accepted' | null;
+  readonly asked_word?: string | null;
+  readonly checklist?: readonly Check[];
 }
 
 /** Changes the row only if it still has the version; tells whether it had. */
@@ -224,12 +248,13 @@ export async function changeIfVersion(
   change: Change,
   at: Date,
 ): Promise<boolean> {
-  const { outcome, ...plain } = change;
+  const { outcome, checklist, ...plain } = change;
   const changed = await trx('followups')
     .where({ student_id: key.studentId, id: key.followUpId, version: key.version })
     .update({
       ...plain,
       ...(outcome === undefined ? {} : { outcome: outcome && JSON.stringify(outcome) }),
+      ...(checklist === undefined ? {} : { checklist: JSON.stringify(checklist) }),
       version: key.version + 1,
       updated_at: at,
     });

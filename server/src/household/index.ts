@@ -40,4 +40,5 @@ export {
   linkedStudents,
   putLink,
   readersAtHome,
+  writersBeside,
 } from './store';

@@ -249,3 +249,18 @@ export const readersAtHome = (db: Db, guardianId: string, studentId: string): Pr
     .whereIn('l.role', [...rolesAllowed('read-talk')])
     .orderBy('p.name')
     .pluck('p.name');
+
+/** The other guardians of a guardian's own household who write about a child. */
+export const writersBeside = (
+  db: Db,
+  guardianId: string,
+  studentId: string,
+): Promise<{ id: string; name: string }[]> =>
+  db('standing_links as l')
+    .join('guardian_profiles as p', 'p.guardian_id', 'l.guardian_id')
+    .join('guardian_profiles as own', 'own.household_id', 'l.household_id')
+    .where({ 'l.student_id': studentId, 'own.guardian_id': guardianId })
+    .whereNot({ 'l.guardian_id': guardianId })
+    .whereIn('l.role', [...rolesAllowed('write-talk')])
+    .orderBy('p.name')
+    .select('p.guardian_id as id', 'p.name');

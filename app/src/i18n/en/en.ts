@@ -125,7 +125,6 @@ export const en = {
     goodNews: 'Good news',
     was: '{{child}} · {{title}}: was {{was}}, now {{now}}',
     inHand: 'In hand',
-    takenBy: '{{name}} has it',
     closed: 'Too late now',
     closedLine_one: '{{child}} · {{course}}: {{titles}} can no longer be turned in. It counts as {{as}}.',
     closedLine_other: '{{child}} · {{course}}: {{titles}} can no longer be turned in. They count as {{as}}.',
@@ -202,6 +201,9 @@ export const en = {
     written: 'You have written to the teacher.',
     replyTitle: '{{author}} has answered',
     until: 'taken until {{date}}',
+    handedTitle: '{{by}} asks you to take on ‘{{title}}’',
+    handed: 'Say yes, or give it back.',
+    handedStep: 'Answer',
     answerBy: 'answer by {{date}}',
     answer: 'Read and answer',
     asks: {

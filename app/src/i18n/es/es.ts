@@ -126,7 +126,6 @@ export const es: Catalogue = {
     goodNews: 'Buenas noticias',
     was: '{{child}} · {{title}}: estaba {{was}}, ahora {{now}}',
     inHand: 'En marcha',
-    takenBy: 'se encarga {{name}}',
     closed: 'Ya es tarde',
     closedLine_one: '{{child}} · {{course}}: {{titles}} ya no se puede entregar. Cuenta como {{as}}.',
     closedLine_other: '{{child}} · {{course}}: {{titles}} ya no se pueden entregar. Cuentan como {{as}}.',
@@ -201,6 +200,9 @@ export const es: Catalogue = {
     stillQuiet: 'Quería mirar de nuevo el {{date}}.',
     written: 'Ya ha escrito al docente.',
     replyTitle: '{{author}} ha respondido',
+    handedTitle: '{{by}} le pide que se encargue de «{{title}}»',
+    handed: 'Diga que sí o devuélvalo.',
+    handedStep: 'Responder',
     answerBy: 'responder antes de que termine el {{date}}',
     answer: 'Leer y responder',
     asks: {

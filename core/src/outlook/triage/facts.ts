@@ -109,6 +109,8 @@ export interface FollowUpFacts {
   /** Whether its date has come, in the child's own zone. */
   readonly due: boolean;
   readonly written: boolean;
+  /** Who asks this guardian to take it on, and with which word; null where nobody does. */
+  readonly askedOfMe: { readonly by: string; readonly word: string | null } | null;
 }
 
 export interface ReplyFacts {

@@ -8,7 +8,8 @@ const agreedStake = 0.15;
 /** Follow-ups whose date has come and that the record has not settled. */
 export function lookAgain(facts: FamilyFacts): Matter[] {
   return facts.followUps.flatMap((followUp): Matter[] => {
-    if (!followUp.due || followUp.lookAgainOn === null) return [];
+    // What waits for a yes or a no is asked for as that.
+    if (!followUp.due || followUp.lookAgainOn === null || followUp.askedOfMe) return [];
     const course = facts.courses.find(
       ({ id, studentId }) => id === followUp.courseId && studentId === followUp.studentId,
     );

@@ -80,6 +80,7 @@ const followUp = (more: Partial<FollowUpFacts>): FollowUpFacts => ({
   lookAgainOn: '2026-10-21',
   due: false,
   written: false,
+  askedOfMe: null,
   ...more,
 });
 const kinds = (facts: FamilyFacts) => triage(facts).map(({ kind, courseId }) => `${kind} ${courseId}`);
@@ -485,6 +486,18 @@ describe('what a school asks', () => {
       ['mendable', expect.any(String)],
       ['asked', 'asked:answer:s'],
       ['asked', 'asked:help:s'],
+    ]);
+  });
+});
+
+describe('what another guardian hands over', () => {
+  const asked = { by: 'Maren', word: 'Could you?' };
+  it('is asked of whom it is asked, instead of the date on which it comes back', () => {
+    const followUps = [
+      followUp({ id: 'f', title: 'Keel model', due: true, lookAgainOn: '2026-10-20', askedOfMe: asked }),
+    ];
+    expect(triage(family({ followUps }))).toEqual([
+      expect.objectContaining({ kind: 'handed', followUpId: 'f', title: 'Keel model', ...asked }),
     ]);
   });
 });

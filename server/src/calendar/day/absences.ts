@@ -68,6 +68,7 @@ export async function writeToDesk(
     const id = await openAbsence(trx, {
       studentId: child.id,
       householdId,
+      guardianId,
       author,
       claim,
       title: subject,
@@ -104,7 +105,9 @@ export async function catchUp(
   };
   const lookAgainOn = lookAgainAfter(day.today, catchUpDays);
   const followUpId = await deps.db.transaction((trx) =>
-    openAbsence(trx, { studentId: child.id, householdId, author, claim, title, lookAgainOn, now }),
+    openAbsence(trx, {
+      ...{ studentId: child.id, householdId, guardianId, author, claim, title, lookAgainOn, now },
+    }),
   );
   return { followUpId };
 }

@@ -26,6 +26,7 @@ import * as wholeReadings from '../../../migrations/023_whole_readings';
 import * as foundByIndex from '../../../migrations/024_found_by_index';
 import * as whatTheSchoolAsks from '../../../migrations/025_what_the_school_asks';
 import * as whatComesBack from '../../../migrations/026_what_comes_back';
+import * as betweenGuardians from '../../../migrations/027_between_guardians';
 import { setTimeout as wait } from 'node:timers/promises';
 import { connectionTo, remember } from './connections';
 import { isLockedLong } from './faults';
@@ -66,6 +67,7 @@ const migrations: Record<string, Knex.Migration> = {
   '024_found_by_index': foundByIndex,
   '025_what_the_school_asks': whatTheSchoolAsks,
   '026_what_comes_back': whatComesBack,
+  '027_between_guardians': betweenGuardians,
 };
 
 /** Whoever waits for a table holds up all who come after it: for so long at most, and then again. */

@@ -71,6 +71,7 @@ it('takes a database of the release before along, with what is in it', () =>
       '024_found_by_index',
       '025_what_the_school_asks',
       '026_what_comes_back',
+      '027_between_guardians',
     ]);
   }));
 

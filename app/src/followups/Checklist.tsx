@@ -1,0 +1,73 @@
+import { useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import type { FollowUp } from '@cadro/contract';
+import { Trouble, useChildren } from '../household';
+import { Action, Field, Heading, Quietly, Row, Stack, styles, Tick, Words } from '../ui';
+import { useChangeFollowUpMutation } from './api';
+
+type Listed = Pick<FollowUp['checklist'][number], 'id' | 'text' | 'done'>;
+
+/** An id that is not on the list yet. */
+const freshId = (list: readonly Listed[]): string => {
+  const numbers = list.map(({ id }) => Number(id)).filter(Number.isInteger);
+  return String(Math.max(0, ...numbers) + 1);
+};
+
+/** What is to be done for it, in the family's own words: each ticked off by whoever did it. */
+export function Checklist({ followUp }: { followUp: FollowUp }) {
+  const { t } = useTranslation();
+  const { mayTalk } = useChildren();
+  const [change, { isLoading, error }] = useChangeFollowUpMutation();
+  const [text, setText] = useState('');
+  const { id, version, checklist, studentId, step } = followUp;
+  const may = mayTalk(studentId) && step !== 'settled';
+  if (!may && checklist.length === 0) return null;
+  const keep = async (list: readonly Listed[]) => {
+    const plain = list.map(({ id: each, text: words, done }) => ({ id: each, text: words, done }));
+    return change({ followUpId: id, change: { version, checklist: plain } });
+  };
+  const add = async () => {
+    const done = await keep([...checklist, { id: freshId(checklist), text: text.trim(), done: false }]);
+    if (done.data) setText('');
+  };
+  const tick = (ticked: string, done: boolean) =>
+    void keep(checklist.map((each) => (each.id === ticked ? { ...each, done } : each)));
+  return (
+    <Stack space={1}>
+      <Heading level={2}>{t('followUp.checklist')}</Heading>
+      {checklist.map(({ id: each, text: words, done, by }) => (
+        <Row key={each} space={1}>
+          {may ? <Tick label={words} on={done} onChange={(on) => tick(each, on)} /> : null}
+          <Words style={styles.shrink} colour={done ? 'soft' : 'ink'}>
+            {done && by ? t('followUp.doneBy', { text: words, by }) : words}
+          </Words>
+          {may && !done ? (
+            <Quietly
+              label={t('followUp.removeCheck')}
+              hint={words}
+              onPress={() => void keep(checklist.filter((other) => other.id !== each))}
+            />
+          ) : null}
+        </Row>
+      ))}
+      {may ? (
+        <Stack space={0.5}>
+          <Field
+            label={t('followUp.addCheck')}
+            value={text}
+            onChange={setText}
+            longest={200}
+            onSubmit={() => void (text.trim() && add())}
+          />
+          <Action
+            label={t('followUp.addIt')}
+            busy={isLoading}
+            disabled={!text.trim()}
+            onPress={() => void add()}
+          />
+        </Stack>
+      ) : null}
+      <Trouble error={error} />
+    </Stack>
+  );
+}
