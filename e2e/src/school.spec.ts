@@ -34,7 +34,7 @@ test('what the school asks is answered from the Brief, and both guardians see wh
   expect((await tobiahs.request.post('/api/session', { data })).status()).toBe(200);
   await tobiahs.goto(page.url());
   await expect(
-    tobiahs.getByText(/^Maren Aldervane (answered for|respondió por) Caspian: After lunch$/),
+    tobiahs.getByText(/^Maren Aldervane (answered for|respondió por) Caspian: After lunch$/).last(),
   ).toBeVisible();
   await tobiahs.close();
 

@@ -152,3 +152,47 @@ test('settings: where the records come from, the look, the language, and the way
   await page.goto('/brief');
   await expect(page).toHaveURL(/\/sign-in$/);
 });
+
+test('a follow-up is handed over with a word, taken on, and its list ticked off by whoever did it', async ({
+  guardian,
+  page,
+  browser,
+  running,
+}) => {
+  await guardian.signsIn();
+  const begun = { studentId: await guardian.idOf('Caspian'), title: 'The swim bag' };
+  const answer = await page.request.post('/api/followups', { data: begun });
+  const { id } = (await answer.json()) as { id: string };
+  await page.goto(`/talk/follow-ups/${id}`);
+  await expect(page.getByText('Maren Aldervane has it').last()).toBeVisible();
+  await page.getByLabel('Add something to do').fill('Find the goggles');
+  await page.getByRole('button', { name: 'Add to the list' }).click();
+  await expect(page.getByRole('checkbox', { name: 'Find the goggles' })).toBeVisible();
+  await page.getByRole('button', { name: 'Hand it over', exact: true }).click();
+  await page.getByRole('radio', { name: 'Tobiah Aldervane' }).click();
+  await page.getByLabel('A word to go with it (optional)').fill('You know where they are.');
+  await page.getByRole('button', { name: 'Hand it over now' }).click();
+  await expect(page.getByText('Maren Aldervane asked Tobiah Aldervane, no answer yet').last()).toBeVisible();
+  await guardian.findsScreenInOrder('a follow-up that is handed over');
+
+  const tobiahs = await browser.newPage({ baseURL: running.url });
+  const data = { email: 'tobiah@aldervane.example', password: 'tide-and-lantern' };
+  expect((await tobiahs.request.post('/api/session', { data })).status()).toBe(200);
+  expect((await tobiahs.request.patch('/api/me', { data: { language: 'en' } })).status()).toBe(200);
+  await tobiahs.goto('/brief');
+  const asked = tobiahs
+    .getByRole('list', { name: 'Matters' })
+    .getByRole('listitem')
+    .filter({ hasText: 'Maren Aldervane asks you to take on ‘The swim bag’' });
+  await expect(asked).toContainText('You know where they are.');
+  await tobiahs.goto(`/talk/follow-ups/${id}`);
+  await tobiahs.getByRole('button', { name: 'Yes, I’ll take it' }).click();
+  await expect(tobiahs.getByText('Tobiah Aldervane has it (Maren Aldervane asked)').last()).toBeVisible();
+  await tobiahs.getByRole('checkbox', { name: 'Find the goggles' }).click();
+  await expect(tobiahs.getByText('Find the goggles (done by Tobiah Aldervane)')).toBeVisible();
+  await tobiahs.close();
+
+  await page.reload();
+  await expect(page.getByText('Tobiah Aldervane has it (Maren Aldervane asked)').last()).toBeVisible();
+  await expect(page.getByText('Find the goggles (done by Tobiah Aldervane)')).toBeVisible();
+});
