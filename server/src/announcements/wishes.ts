@@ -1,6 +1,7 @@
 import { wantsAnswer, type SchoolWish } from '@cadro/contract';
 import { dateIn } from '@cadro/core';
 import { readAnnouncement, type ReadAnnouncement } from '@cadro/core/announced';
+import { LRUCache } from 'lru-cache';
 import { endOfDay } from '../kit';
 import type { AnnouncementRow } from '../records';
 
@@ -15,6 +16,18 @@ export interface Understood {
   readonly helpers: boolean;
 }
 
+/** Reading takes most of a millisecond, and a school's announcement is every family's: each is read once. */
+const readOnce = new LRUCache<string, ReadAnnouncement>({ max: 2_000 });
+
+/** What the words of an announcement tell, by the calendar of the school. */
+function wordsOf({ text, time_zone, posted_at }: AnnouncementRow): ReadAnnouncement {
+  const postedOn = dateIn(time_zone, posted_at);
+  const key = `${postedOn} ${text}`;
+  const known = readOnce.get(key) ?? readAnnouncement(text, postedOn);
+  readOnce.set(key, known);
+  return known;
+}
+
 /** What the words ask for. Between what one may choose they do not tell well enough: that is a line of one's own. */
 function wishOf({ asks, parts }: ReadAnnouncement): SchoolWish {
   if (asks === 'choice') return { kind: 'line' };
@@ -23,9 +36,9 @@ function wishOf({ asks, parts }: ReadAnnouncement): SchoolWish {
   return { kind: parts.length > 0 ? 'date' : 'nothing' };
 }
 
-/** What an announcement wants; its words are read by the calendar of the school. */
+/** What an announcement wants. */
 export function understood(row: AnnouncementRow): Understood {
-  const said = readAnnouncement(row.text, dateIn(row.time_zone, row.posted_at));
+  const said = wordsOf(row);
   const wish = row.wish ?? wishOf(said);
   const last = said.parts.find(({ kind }) => kind === 'deadline')?.on ?? null;
   const readBy = last === null || !wantsAnswer(wish) ? null : endOfDay(last, row.time_zone);
