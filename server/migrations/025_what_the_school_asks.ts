@@ -1,5 +1,5 @@
 import type { Knex } from 'knex';
-import { both } from './policies/whoseRows';
+import { both, household, one, person } from './policies/whoseRows';
 
 /*
  * What a school asks of a family: announcements of a school, a course or a child, with what they want to hear; what a
@@ -63,13 +63,11 @@ create table announcement_takes (
 );
 `;
 
-const one = (name: string): string => `any ((select current_setting('cadro.${name}')::uuid[])::uuid[])`;
-const household = `(select nullif(current_setting('cadro.household'), '')::uuid)`;
 const answersOf = (children: string): string =>
   `household_id = ${household} and student_id = ${one(children)}`;
 const atHome = `household_id = ${household} and (select current_setting('cadro.talks') <> '{}')`;
 const atWork = `household_id = ${household} and (select current_setting('cadro.writes') <> '{}')`;
-const mine = `guardian_id = (select current_setting('cadro.person')::uuid)`;
+const mine = `guardian_id = ${person}`;
 const reaches = `source_id = ${one('sources')} and (student_id is null or student_id = ${one('reads')})
   and (course_id is null or course_id = ${one('courses')})`;
 

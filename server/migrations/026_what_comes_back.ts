@@ -1,5 +1,5 @@
 import type { Knex } from 'knex';
-import { both } from './policies/whoseRows';
+import { both, one } from './policies/whoseRows';
 
 /*
  * What comes back to a letter: files that came with an answer, and other addresses of the same teacher, once the family
@@ -51,7 +51,7 @@ end $$;
 const later = jobs(`case when j.after > 0 then now() + j.after * interval '1 second' end`, ', after float8');
 const atOnce = jobs('null', '');
 
-const writes = `student_id = any ((select current_setting('cadro.writes')::uuid[])::uuid[])`;
+const writes = `student_id = ${one('writes')}`;
 const whose: Readonly<Record<string, string>> = {
   message_files: `exists (select from messages m where m.id = message_id)`,
   thread_addresses: `exists (select from threads t where t.id = thread_id)`,

@@ -1,6 +1,6 @@
 import { useEffect } from 'react';
 import { useTranslation } from 'react-i18next';
-import type { Announcement, AnnouncementState } from '@cadro/contract';
+import { wantsAnswer, type Announcement, type AnnouncementState } from '@cadro/contract';
 import { Trouble, useChildren, useFormat } from '../household';
 import { BackLink, Heading, Loaded, MarkedWords, Page, Quietly, Row, Stack, Words } from '../ui';
 import { Answers } from './Answers';
@@ -47,7 +47,6 @@ function Whole({ announcement }: { announcement: Announcement }) {
     schoolName,
     format.date(postedAt),
   ].join(' · ');
-  const asks = wish.kind !== 'nothing' && wish.kind !== 'date' && wish.kind !== 'bring';
   return (
     <Page sheet>
       <BackLink href="/talk/school" label={t('talk.announcements')} />
@@ -59,7 +58,7 @@ function Whole({ announcement }: { announcement: Announcement }) {
       </Stack>
       {takenBack ? <Words colour="plum">{t('school.takenBackWhole', { school: schoolName })}</Words> : null}
       <MarkedWords text={text} marks={parts} />
-      {!stated && asks ? (
+      {!stated && wantsAnswer(wish) ? (
         <Words size="small" colour="soft">
           {t('school.readWish')}
         </Words>

@@ -12,9 +12,10 @@ const ofEach = <T>(tables: readonly string[], value: T): Record<string, T> =>
   Object.fromEntries(tables.map((table) => [table, value]));
 
 /** A set of the person's, as the one value it is for a whole statement. */
-const one = (name: string): string => `any ((select current_setting('cadro.${name}')::uuid[])::uuid[])`;
-const person = `(select current_setting('cadro.person')::uuid)`;
-const household = `(select nullif(current_setting('cadro.household'), '')::uuid)`;
+export const one = (name: string): string =>
+  `any ((select current_setting('cadro.${name}')::uuid[])::uuid[])`;
+export const person = `(select current_setting('cadro.person')::uuid)`;
+export const household = `(select nullif(current_setting('cadro.household'), '')::uuid)`;
 /** Whom a school names for a child whose file one may see. */
 const named = (table: string): string => `exists (select from child_files f
   where f.source_id = ${table}.source_id and jsonb_exists(f.agents, ${table}.external_id))`;

@@ -1,7 +1,7 @@
-import type { AbsenceClaim, LooseEndKind } from '@cadro/contract';
+import type { AbsenceClaim, FollowUpStep, LooseEndKind } from '@cadro/contract';
 import type { Trx } from '../kit';
 import type { Dissolved } from '../records';
-import type { WorkInHand } from './store';
+import type { EntryRow, WorkInHand } from './store';
 
 /* Open follow-ups, locked: a person may be writing while the record settles them. */
 
@@ -86,3 +86,26 @@ export const openAbsences = (trx: Trx, studentIds: readonly string[]): Promise<O
     .orderBy('id')
     .forUpdate()
     .select<OpenAbsence[]>('student_id', 'household_id', 'id', 'absence', 'version');
+
+/**
+ * Takes the last entry of a letter that says `text` out of a follow-up's story.
+ * @returns where the follow-up stood before it; null where there is no such entry.
+ */
+export async function dropWritten(
+  trx: Trx,
+  { studentId, followUpId }: { studentId: string; followUpId: string },
+  text: string,
+): Promise<{ step: FollowUpStep; lookAgainOn: string | null } | null> {
+  const entries = await trx('followup_entries')
+    .where({ student_id: studentId, followup_id: followUpId })
+    .orderBy('id')
+    .select<EntryRow[]>('id', 'kind', 'at', 'author', 'step', 'look_again_on', 'text');
+  const written = entries.findLast((entry) => entry.kind === 'written' && entry.text === text);
+  if (!written) return null;
+  await trx('followup_entries').where({ student_id: studentId, id: written.id }).delete();
+  const rest = entries.filter((entry) => entry !== written);
+  return {
+    step: rest.findLast(({ step }) => step !== null)?.step ?? 'noticed',
+    lookAgainOn: rest.findLast(({ look_again_on }) => look_again_on !== null)?.look_again_on ?? null,
+  };
+}

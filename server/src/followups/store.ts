@@ -154,7 +154,7 @@ export const openFollowUpAbout = (
     .whereNot({ 'f.step': 'settled' })
     .then((rows: FollowUpRow[]) => rows[0]?.id ?? null);
 
-interface EntryRow {
+export interface EntryRow {
   readonly id: number;
   readonly kind: FollowUpEntry['kind'];
   readonly at: Date;
@@ -282,26 +282,3 @@ export const stillOpen = (trx: Trx, ids: readonly string[]): Promise<{ id: strin
 /** What a household took in hand about one child's absences, open and settled, the latest first. */
 export const absencesTakenInHand = (db: Db, guardianId: string, studentId: string): Promise<FollowUpRow[]> =>
   visible(db, guardianId, [studentId]).whereNotNull('f.absence').orderBy('f.updated_at', 'desc');
-
-/**
- * Takes the last entry of a letter that says `text` out of a follow-up's story.
- * @returns where the follow-up stood before it; null where there is no such entry.
- */
-export async function dropWritten(
-  trx: Trx,
-  { studentId, followUpId }: { studentId: string; followUpId: string },
-  text: string,
-): Promise<{ step: FollowUpStep; lookAgainOn: string | null } | null> {
-  const entries = await trx('followup_entries')
-    .where({ student_id: studentId, followup_id: followUpId })
-    .orderBy('id')
-    .select<EntryRow[]>('id', 'kind', 'at', 'author', 'step', 'look_again_on', 'text');
-  const written = entries.findLast((entry) => entry.kind === 'written' && entry.text === text);
-  if (!written) return null;
-  await trx('followup_entries').where({ student_id: studentId, id: written.id }).delete();
-  const rest = entries.filter((entry) => entry !== written);
-  return {
-    step: rest.findLast(({ step }) => step !== null)?.step ?? 'noticed',
-    lookAgainOn: rest.findLast(({ look_again_on }) => look_again_on !== null)?.look_again_on ?? null,
-  };
-}

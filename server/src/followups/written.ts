@@ -1,6 +1,6 @@
 import { daysAfter, isWeekend, nextWeekday } from '@cadro/core';
 import type { Trx } from '../kit';
-import { lockOpen } from './openStore';
+import { dropWritten, lockOpen } from './openStore';
 import * as store from './store';
 
 /** Days a teacher is given before Cadro brings the matter back; records do not move at the weekend. */
@@ -51,7 +51,7 @@ export async function unmarkWritten(
   { text, now }: { text: string; now: Date },
 ): Promise<void> {
   const open = await lockOpen(trx, subject);
-  const before = await store.dropWritten(trx, subject, text);
+  const before = await dropWritten(trx, subject, text);
   if (!open || !before) return;
   const key = { ...subject, version: open.version };
   await store.changeIfVersion(trx, key, { step: before.step, look_again_on: before.lookAgainOn }, now);

@@ -3,14 +3,11 @@ import { fileIn } from './fileStore';
 import { visibleThreads } from './threads';
 
 /** What a browser is never to run, whatever a file holds. */
-const asFile = (name: string, mediaType: string, size: number) => ({
-  'content-type': mediaType,
-  'content-length': String(size),
-  'content-disposition': `attachment; filename="file"; filename*=UTF-8''${encodeURIComponent(name).replace(/['()*]/g, (mark) => `%${mark.charCodeAt(0).toString(16)}`)}`,
+const onlySaved = {
   'x-content-type-options': 'nosniff',
   'content-security-policy': "default-src 'none'; sandbox",
   'cache-control': 'private, no-store',
-});
+};
 
 /** A file of a thread, to be saved. @throws HttpProblem 404 for one that is not kept, or in no thread of the household. */
 export async function fileOf(
@@ -23,6 +20,10 @@ export async function fileOf(
   const content = file?.content;
   if (!file || !content) throw new HttpProblem('not-found');
   return new Streamed(async (_request, response) => {
-    response.set(asFile(file.name, file.media_type, content.length)).end(content);
+    const kind = { 'content-type': file.media_type, 'content-length': String(content.length) };
+    response
+      .attachment(file.name)
+      .set({ ...onlySaved, ...kind })
+      .end(content);
   });
 }

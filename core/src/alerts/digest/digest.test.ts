@@ -1,7 +1,7 @@
 import { languages, type DigestChild, type DigestEntry, type Language, type Silence } from '@cadro/contract';
 import fc from 'fast-check';
 import { digestChild, digestSections, factsAt, fitDigest, isEmptyDigest, presetRules } from '..';
-import { evening, historyOf, instant, item, mark, score, state } from '../../testing/histories';
+import { announcedOn, evening, historyOf, instant, item, mark, score, state } from '../../testing/histories';
 import { dayMs } from '../../dates';
 
 describe('a digest', () => {
@@ -52,6 +52,29 @@ describe('a digest', () => {
     expect(
       Object.entries(found).flatMap(([name, all]) => (all.includes('unexplained') ? [name] : [])),
     ).toEqual(sections);
+  });
+
+  it('has what the schools announce and ask; who may lend a hand, and all of it, by choice', () => {
+    const announcements = [
+      announcedOn('new', 13, { title: 'Lamp night' }),
+      announcedOn('due', 1, { title: 'Rock pools', by: instant(18) }),
+      announcedOn('help', 13, { title: 'Helpers', helpers: true }),
+      announcedOn('old', 2, { title: 'Fair' }),
+    ];
+    const facts = factsAt(historyOf({ announcements }), evening(14), { newsMs: 7 * dayMs });
+    const lines = (helpers: boolean, silences: readonly Silence[] = []) => {
+      const own = { ...rules, rules: { ...rules.rules, helpers: { on: helpers } } };
+      const ask = { givenName: 'Isolde', rules: own, silences, sinceMs: evening(7) };
+      const { sections } = digestSections('en', digestChild(facts, ask));
+      return sections.find(({ title }) => title === 'From the schools')?.lines.map(({ text }) => text) ?? [];
+    };
+    expect(lines(false).sort()).toEqual([
+      'Lamp night',
+      expect.stringMatching(/^Rock pools \(answer by Fri 25 Sept?\)$/),
+    ]);
+    expect(lines(true)).toContain('Helpers');
+    const silence = { alertKey: null, studentId: null, courseId: null, kind: 'school' as const };
+    expect(lines(true, [{ ...silence, until: '2026-12-01' }])).toEqual([]);
   });
 
   it('leaves out what the guardian does not want to hear of now', () => {

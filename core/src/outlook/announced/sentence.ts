@@ -1,6 +1,6 @@
 import type { Language } from '@cadro/contract';
 import { daysAfter } from '../../dates';
-import { daysIn, sentencesOf } from '../offers';
+import { daysIn, masked, sentencesOf } from '../offers';
 import { hoursIn, type Hours } from './hours';
 
 /** A day, or some in a row, that a sentence names; both dates are included. */
@@ -101,10 +101,7 @@ function joinedTo(text: string, lang: Language, found: readonly Mark[], mark: Ma
 /** The days of a sentence: of 'from Monday to Friday' both ends. */
 function daysOf(whole: string, hours: readonly Hours[], written: string, lang: Language): NamedDays[] {
   // Hours are read by themselves: '5 November, from 2 to 4' is one day.
-  const text = hours.reduce(
-    (rest, { start, end }) => rest.slice(0, start) + '#'.repeat(end - start) + rest.slice(end),
-    whole,
-  );
+  const text = masked(whole, hours);
   return daysIn(text, written, lang)
     .flatMap(({ start, end, date, relation }): Mark[] => {
       const words = text.slice(start, end);

@@ -46,7 +46,8 @@ function impossible(text: string, lang: Language): Found[] {
   return found;
 }
 
-const masked = (text: string, marks: readonly Found[]): string =>
+/** A text as long as it was, in which some stretches say nothing. */
+export const masked = (text: string, marks: readonly Pick<Found, 'start' | 'end'>[]): string =>
   marks.reduce(
     (rest, { start, end }) => rest.slice(0, start) + '#'.repeat(end - start) + rest.slice(end),
     text,

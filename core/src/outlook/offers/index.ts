@@ -3,5 +3,5 @@ export const readersEdition = 1;
 
 export * from './read';
 export { languageOf } from './language';
-export { daysIn } from './days';
+export { daysIn, masked } from './days';
 export { sentencesOf } from './sentences';

@@ -3,6 +3,7 @@ import { createHash } from 'node:crypto';
 import { simpleParser, type ParsedMail } from 'mailparser';
 import { isAutomatic, senderVerdict, type Verdict } from '../../kit';
 import { enclosedIn, type Enclosed } from './enclosed';
+import { keepableText } from './keepableText';
 import { broughtTo, receiversOf } from './receivers';
 
 /** A mail that came in, as far as whoever it is for needs it. */
@@ -39,17 +40,14 @@ const idOf = (mail: ParsedMail): string => {
   return `<${createHash('sha256').update(JSON.stringify(said)).digest('hex')}@no-id.invalid>`;
 };
 
-/** A character of number 0, and half characters, are kept by no database. */
-const keepable = (text: string): string => text.replace(/\0|\p{Surrogate}/gu, '');
-
 /** Reads a mail whole: what it costs its sender decides, so that it is read where it can be ended. */
 export async function incomingOf({ raw, trustedHost, cut = false }: IncomingAsk): Promise<Incoming> {
   const mail = await simpleParser(Buffer.from(raw), {
     ...{ skipHtmlToText: true, skipTextToHtml: true, skipImageLinks: true },
   });
   const sender = senderOf(mail);
-  const subject = keepable(mail.subject ?? '');
-  const said = keepable(readAnswer({ text: mail.text ?? '', html: mail.html || '' }));
+  const subject = keepableText(mail.subject ?? '');
+  const said = keepableText(readAnswer({ text: mail.text ?? '', html: mail.html || '' }));
   return {
     to: receiversOf(mail),
     broughtTo: broughtTo(mail),

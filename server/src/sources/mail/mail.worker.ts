@@ -3,6 +3,7 @@ import type { Language } from '@cadro/contract';
 import { simpleParser } from 'mailparser';
 import { returnedMail, type Returned } from '../../kit';
 import { incomingOf, type Incoming, type IncomingAsk } from './incoming';
+import { keepableText } from './keepableText';
 
 export interface MailAsk {
   readonly raw: Uint8Array;
@@ -22,20 +23,17 @@ export interface ReadMail {
 const longest = { text: 60_000, html: 400_000, line: 300 } as const;
 const oneLine = (text: string): string => text.replace(/\s+/g, ' ').trim().slice(0, longest.line);
 
-/** A character of number 0, and half characters, are kept by no database. */
-const keepable = (text: string): string => text.replace(/\0|\p{Surrogate}/gu, '');
-
 /** Reads a mail as it came: who wrote it first, what about, and what it seems to say of work. */
 export const read = async ({ raw, lang, today }: MailAsk): Promise<ReadMail> => {
   const mail = await simpleParser(Buffer.from(raw), { skipImageLinks: true, skipTextToHtml: true });
   const inner = unforward((mail.text ?? '').slice(0, longest.text));
   const html = typeof mail.html === 'string' ? mail.html.slice(0, longest.html) : '';
-  const text = keepable(inner.text);
+  const text = keepableText(inner.text);
   return {
-    from: oneLine(keepable(inner.from ?? mail.from?.text ?? '')),
-    subject: oneLine(keepable(plainSubject(inner.subject ?? mail.subject ?? ''))),
+    from: oneLine(keepableText(inner.from ?? mail.from?.text ?? '')),
+    subject: oneLine(keepableText(plainSubject(inner.subject ?? mail.subject ?? ''))),
     text,
-    proposals: proposalsOf({ text, html: keepable(html) }, { lang, today }),
+    proposals: proposalsOf({ text, html: keepableText(html) }, { lang, today }),
   };
 };
 
