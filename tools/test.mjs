@@ -160,7 +160,7 @@ async function main() {
     step('System packages', (tell) =>
       ensureSystem(
         [
-          ...['postgresql', 'nginx-light', 'pgbouncer', 'exim4-daemon-light', 'spamassassin'],
+          ...['postgresql', 'nginx-light', 'pgbouncer', 'exim4-daemon-light', 'spamassassin', 'khal'],
           'chromium-headless-shell',
         ],
         tell,

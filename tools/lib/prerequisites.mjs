@@ -11,6 +11,8 @@ const debian = {
   pgbouncer: () => existsSync('/usr/sbin/pgbouncer'),
   // A mail server that takes what Cadro sends, as it is in operation.
   'exim4-daemon-light': () => existsSync('/usr/sbin/exim4'),
+  // A calendar program that reads the invitations which Cadro sends.
+  khal: () => existsSync('/usr/bin/khal'),
   // What judges the mail that Cadro sends, with the rules in its package.
   spamassassin: () => existsSync('/usr/bin/spamassassin'),
   // The browser without windows: smaller than the whole one, and a quarter faster.

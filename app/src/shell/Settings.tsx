@@ -88,6 +88,8 @@ export function Settings() {
     <Page>
       <Heading level={1}>{t('settings.title')}</Heading>
       <Words colour="soft">{me?.name ?? ''}</Words>
+      {/* Above everything that loads later: what moves under a finger is missed by it. */}
+      <Action label={t('settings.out')} onPress={() => void leave()} />
       <Unconfirmed />
       <Stack space={0}>
         <WayOn label={t('safety.toSafety')} href="/settings/safety" />
@@ -99,7 +101,6 @@ export function Settings() {
       <SourceStates />
       <Looks />
       {wide ? null : <DemoClock />}
-      <Action label={t('settings.out')} onPress={() => void leave()} />
     </Page>
   );
 }
