@@ -5,6 +5,7 @@ import { calendarRoutes } from './calendar/calendar';
 import { dayRoutes } from './calendar/day';
 import { elsewhereRoutes } from './calendar/elsewhere';
 import { entryRoutes } from './calendar/entries';
+import { contactRoutes } from './contacts/contacts';
 import { deskRoutes } from './desk/desk';
 import { followUpRoutes } from './followups/followups';
 import { gradebookRoutes } from './gradebook/gradebook';
@@ -44,6 +45,8 @@ export * from './calendar/calendar';
 export * from './calendar/day';
 export * from './calendar/elsewhere';
 export * from './calendar/entries';
+export * from './contacts/contacts';
+export * from './contacts/kinds';
 export * from './desk/desk';
 export * from './followups/absence';
 export * from './followups/followups';
@@ -67,6 +70,7 @@ export * from './household/trail';
 export * from './household/ways';
 export * from './messages/files';
 export * from './messages/messages';
+export * from './messages/writing';
 export * from './operator/operator';
 export * from './operator/sources';
 export * from './outlook/figures';
@@ -113,6 +117,7 @@ export const allRoutes: readonly RouteContract[] = [
   entryRoutes,
   elsewhereRoutes,
   followUpRoutes,
+  contactRoutes,
   messageRoutes,
   announcementRoutes,
   alertRoutes,

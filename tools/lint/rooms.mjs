@@ -17,6 +17,7 @@ export const floors = {
   core: [
     'sources',
     'household',
+    'contacts',
     'gradebook',
     'attendance',
     'calendar',
@@ -26,13 +27,24 @@ export const floors = {
     'alerts',
   ],
   server: [
-    ...['kit', 'records', 'household', 'sources', 'attendance', 'gradebook', 'followups', 'messages'],
+    ...[
+      'kit',
+      'records',
+      'household',
+      'sources',
+      'attendance',
+      'gradebook',
+      'followups',
+      'contacts',
+      'messages',
+    ],
     ...['announcements', 'alerts', 'desk', 'outlook', 'plan', 'calendar', 'brief', 'operator', 'main'],
   ],
   app: [
     ...['store', 'i18n', 'ui', 'workers', 'household', 'sources', 'gradebook', 'attendance', 'followups'],
     ...[
       'announcements',
+      'contacts',
       'messages',
       'calendar',
       'alerts',
@@ -151,7 +163,7 @@ export const views = {
       'student_codes',
     ],
     ...['classroom_says', 'named_people', 'student_agents', 'school_restrictions'],
-    'student_announcements',
+    ...['student_announcements', 'student_contacts'],
   ],
   household: ['guardian_profiles', 'standing_links'],
   sources: ['source_states'],

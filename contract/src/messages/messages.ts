@@ -1,7 +1,9 @@
 import { Type, type Static } from '@sinclair/typebox';
+import { contactKinds } from '../contacts/kinds';
 import { route } from '../shared/route';
+import { Instant, Nullable, Uuid } from '../shared/scalars';
 import { MessageFile } from './files';
-import { FreeText, Instant, Nullable, Uuid } from '../shared/scalars';
+import { NewLetters, NewMessage } from './writing';
 
 /** `queued` can still be taken back; `sending` is being handed to the school's mail server. */
 export const messageStates = ['queued', 'sending', 'sent', 'failed', 'received'] as const;
@@ -41,6 +43,7 @@ export type Message = Static<typeof Message>;
 export const ThreadSummary = Type.Object({
   id: Uuid,
   studentId: Uuid,
+  /** Whom it is with. */
   teacher: Type.Object({ id: Uuid, name: Type.String(), contactable: Type.Boolean() }),
   courseTitle: Nullable(Type.String()),
   lastMessage: Nullable(Message),
@@ -51,20 +54,15 @@ export type ThreadSummary = Static<typeof ThreadSummary>;
 /** Who can read a thread at home, beside the teacher. */
 export const Thread = Type.Composite([
   ThreadSummary,
-  Type.Object({ messages: Type.Array(Message), readers: Type.Array(Type.String()) }),
+  Type.Object({
+    /** The latest letters, or those before one, the oldest first. */
+    messages: Type.Array(Message),
+    /** Whether there are letters before the first of them. */
+    earlier: Type.Boolean(),
+    readers: Type.Array(Type.String()),
+  }),
 ]);
 export type Thread = Static<typeof Thread>;
-
-export const NewMessage = Type.Object({
-  studentId: Uuid,
-  teacherId: Uuid,
-  followUpId: Type.Optional(Nullable(Uuid)),
-  subject: Type.String({ minLength: 1, maxLength: 200 }),
-  text: FreeText,
-  /** When it goes out, within two weeks and not at night; at once where nothing is said. */
-  sendAt: Type.Optional(Nullable(Instant)),
-});
-export type NewMessage = Static<typeof NewMessage>;
 
 const room = 'messages';
 export const messageRoutes = {
@@ -82,8 +80,9 @@ export const messageRoutes = {
     path: '/api/threads/:threadId',
     room,
     access: 'signed-in',
-    summary: 'One thread; reading it marks its answers as read',
+    summary: 'The latest letters of a thread, or those before one; reading it marks its answers as read',
     params: Type.Object({ threadId: Uuid }),
+    query: Type.Object({ before: Type.Optional(Uuid) }),
     status: 200,
     answer: Thread,
   }),
@@ -113,7 +112,7 @@ export const messageRoutes = {
     path: '/api/students/:studentId/teachers',
     room,
     access: 'signed-in',
-    summary: 'The teachers of one child',
+    summary: 'Whom the family of a child can write to: its teachers, offices and desks',
     params: Type.Object({ studentId: Uuid }),
     status: 200,
     answer: Type.Object({
@@ -121,7 +120,11 @@ export const messageRoutes = {
         Type.Object({
           id: Uuid,
           name: Type.String(),
+          kind: Type.Union(contactKinds.map((kind) => Type.Literal(kind))),
           contactable: Type.Boolean(),
+          answersFor: Nullable(Type.String()),
+          /** The language they read best, as a tag of BCP 47; null where it is not known. */
+          language: Nullable(Type.String()),
           courseTitles: Type.Array(Type.String()),
           threadId: Nullable(Uuid),
           /** What the family wrote to them in the last two weeks, about any child, the latest first. */
@@ -147,7 +150,7 @@ export const messageRoutes = {
     params: Type.Object({ messageId: Uuid }),
     status: 200,
     answer: Type.Composite([
-      Type.Omit(NewMessage, ['sendAt', 'followUpId']),
+      Type.Omit(NewMessage, ['sendAt', 'followUpId', 'files']),
       Type.Object({ followUpId: Nullable(Uuid) }),
     ]),
   }),
@@ -158,7 +161,19 @@ export const messageRoutes = {
     access: 'signed-in',
     summary: 'Write to a teacher; sent as mail by the job worker',
     body: NewMessage,
+    takesFile: true,
     status: 202,
     answer: Thread,
+  }),
+  sendSeveral: route({
+    method: 'post',
+    path: '/api/messages/several',
+    room,
+    access: 'signed-in',
+    summary: 'Write to several people at the school, to each a letter of their own: all of them, or none',
+    body: NewLetters,
+    takesFile: true,
+    status: 202,
+    answer: Type.Object({ threadIds: Type.Array(Uuid) }),
   }),
 };

@@ -206,6 +206,9 @@ const fitting: Record<string, object> = {
     ...{ version: 0, answer: { kind: 'count', count: 3 }, note: 'N' },
   },
   'post /api/threads/:threadId/letters/:messageId/sender': { known: true },
+  'post /api/messages/several': {
+    ...{ studentId: uuid, followUpId: null, subject: 'S', letters: [{ teacherId: uuid, text: 'T' }] },
+  },
   'post /api/messages': { studentId: uuid, teacherId: uuid, followUpId: null, subject: 'S', text: 'T' },
 };
 const keyOf = ({ method, path }: { method: string; path: string }) => `${method} ${path}`;

@@ -73,6 +73,10 @@ const passkey = [
 ];
 
 /** Of every route: what it answers with when all is well, and each limit of what it takes. */
+const letter = [
+  ...['/subject 1 to 200 characters', '/files 0 to 5 items', '/files/*/name 1 to 200 characters'],
+  '/files/*/content 1 to 6000000 characters',
+] as const;
 const ofRoutes: Readonly<Record<string, readonly [number, ...string[]]>> = {
   'post /api/session': [200, '/email 0 to 320 characters', '/password 1 to 200 characters'],
   'delete /api/session': [204],
@@ -417,7 +421,14 @@ const ofRoutes: Readonly<Record<string, readonly [number, ...string[]]>> = {
   'post /api/threads/:threadId/letters/:messageId/sender': [200],
   'get /api/students/:studentId/teachers': [200],
   'post /api/messages/:messageId/return': [200],
-  'post /api/messages': [202, '/subject 1 to 200 characters', '/text 1 to 20000 characters'],
+  'get /api/students/:studentId/contacts': [200],
+  'get /api/students/:studentId/contacts/vcard': [200],
+  'post /api/messages': [202, ...letter, '/text 1 to 20000 characters'],
+  'post /api/messages/several': [
+    202,
+    ...letter,
+    ...['/letters 1 to 40 items', '/letters/*/text 1 to 20000 characters'],
+  ],
   'get /api/announcements': [200],
   'get /api/announcements/:announcementId': [200],
   'patch /api/announcements/:announcementId': [200, '/ 1 to any members, no others'],
@@ -475,6 +486,7 @@ const ofRecords: Readonly<Record<string, readonly string[]>> = {
   ],
   demographics: ['/sourcedId 1 to 300 characters', '/sex 0 to 100 characters'],
   restrictions: ['/id 1 to any characters'],
+  contacts: ['/id 1 to any characters', '/name 1 to any characters', '/language 0 to 35 characters'],
   academicSessions: [
     '/sourcedId 1 to 300 characters',
     '/title 1 to 1000 characters',

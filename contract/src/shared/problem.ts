@@ -28,6 +28,7 @@ export const problemCodes = [
   'off-scale',
   'no-way',
   'unreadable-file',
+  'unfit-file',
   'child-not-in-file',
   'several-in-file',
   'nothing-open',

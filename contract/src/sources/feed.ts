@@ -1,5 +1,6 @@
 import { Type, type Static, type TObject } from '@sinclair/typebox';
 import { SchoolWish } from '../announcements/wish';
+import { contactKinds } from '../contacts/kinds';
 import { markKinds } from '../attendance/attendance';
 import { CommentAbout, commentSubjects, HandInTry, Recording } from '../gradebook/basics';
 import { Level, PolicyRecord } from '../gradebook/record';
@@ -235,6 +236,29 @@ export const FeedSchool = Type.Object({
   gradePoints: Type.Optional(Type.Record(Type.String(), Type.Number())),
   attendanceDesk: Type.Optional(Nullable(Type.Object({ name: Type.String(), mail: Type.String() }))),
 });
+/**
+ * Somebody a family can turn to. Of a teacher `id` is the teacher's own, and it adds what OneRoster has no place for; name
+ * and mail stay as they are there. Everybody else is known from here alone.
+ */
+export const FeedContact = Type.Object({
+  ...base,
+  kind: Type.Union(contactKinds.map((kind) => Type.Literal(kind))),
+  name: Type.String({ minLength: 1 }),
+  schoolId: Type.Optional(Nullable(Type.String())),
+  mail: Type.Optional(Nullable(Type.String())),
+  phone: Type.Optional(Nullable(Type.String())),
+  room: Type.Optional(Nullable(Type.String())),
+  /** When they can be reached, in the school's words. */
+  hours: Type.Optional(Nullable(Type.String())),
+  answersFor: Type.Optional(Nullable(Type.String())),
+  /** The language they read best, as a tag of BCP 47. */
+  language: Type.Optional(Nullable(Type.String({ maxLength: 35 }))),
+  /** How a teacher organises work and answers families, in their own words. */
+  habits: Type.Optional(Nullable(Type.String())),
+  /** For whom they are there, where it is not for everybody at the school. */
+  studentIds: Type.Optional(Nullable(Type.Array(Type.String()))),
+});
+export type FeedContact = Static<typeof FeedContact>;
 export type FeedGrade = Static<typeof FeedGrade>;
 export type FeedRubricMark = Static<typeof FeedRubricMark>;
 export type FeedCreditPlan = Static<typeof FeedCreditPlan>;
@@ -285,6 +309,7 @@ export const feedCollections = {
   announcements: FeedAnnouncement,
   linkCodes: FeedLinkCode,
   restrictions: FeedRestriction,
+  contacts: FeedContact,
 } as const satisfies Record<string, TObject>;
 export type FeedName = keyof typeof feedCollections;
 

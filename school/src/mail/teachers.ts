@@ -1,6 +1,6 @@
 import MailComposer from 'nodemailer/lib/mail-composer';
 import type { Letter, Simulation } from '../simulation';
-import { keelModel, mailOf, resultRow, schools, type CourseSpec } from '../story';
+import { keelModel, mailOf, resultRow, schoolContacts, schools, type CourseSpec } from '../story';
 import { deskAnswer, type Answer } from './desk';
 
 export interface Teacher {
@@ -25,7 +25,10 @@ export const teachers: readonly Teacher[] = schools.flatMap((school) => {
   });
 });
 
-/** Everyone who has a mailbox: the teachers, and who answers for attendance at each school. */
+/** Reads letters and never answers: some do not. */
+const silent = new Set(['s.oakham@quay-schools.example']);
+
+/** Everyone who has a mailbox: the teachers, who answers for attendance at each school, offices and desks. */
 export const mailboxes: readonly Teacher[] = [
   ...teachers,
   ...schools.map(({ id, attendanceDesk }) => ({
@@ -34,12 +37,22 @@ export const mailboxes: readonly Teacher[] = [
     name: attendanceDesk.name,
     courses: [],
   })),
+  ...Object.entries(schoolContacts).flatMap(([school, contacts]) =>
+    contacts.flatMap(({ name, mail, mailboxClosed }) =>
+      mail && !mailboxClosed ? [{ school, address: mail, name, courses: [] }] : [],
+    ),
+  ),
 ];
 
 const { school, course, key, student } = keelModel;
 const aboutTheKeel = ({ subject, text }: Letter): boolean => /keel model|maqueta/i.test(`${subject} ${text}`);
 
+const isOffice = ({ school, address }: Teacher): boolean =>
+  (schoolContacts[school] ?? []).some(({ mail }) => mail === address);
+const officeText = 'Thanks for writing. We have your letter and will call if we need anything else.';
+
 function answerTo(teacher: Teacher, letter: Letter): Answer {
+  if (isOffice(teacher)) return { text: officeText };
   if (teacher.courses.length === 0) return deskAnswer(teacher.school, letter);
   if (teacher.courses.some(({ id }) => teacher.school === school && id === course) && aboutTheKeel(letter)) {
     return {
@@ -85,7 +98,8 @@ export async function answerLetters(
 ): Promise<void> {
   for (const letter of simulation.letters) {
     const teacher = mailboxes.find(({ address }) => address === letter.to);
-    if (!teacher || letter.answeredAt || letter.receivedAt >= simulation.now) continue;
+    if (!teacher || silent.has(teacher.address) || letter.answeredAt || letter.receivedAt >= simulation.now)
+      continue;
     const answer = answerTo(teacher, letter);
     await post(await compose(teacher, letter, answer.text));
     answer.act?.(simulation);

@@ -16,6 +16,7 @@ import { linkCodes } from './days/schoolLife';
 import { compositionsOf, nextQuarter, sessionsOf, thisQuarter, yearId } from './days/sessions';
 import { itemDetails, type SpecialItem } from './specialItem';
 import { specialItems } from './specials';
+import { schoolContacts } from './schools/contacts';
 import type { CourseSpec, Reach, SchoolSpec, StudentSpec, WeeklySpec } from './schools/specs';
 import { putTimetable } from './days/timetable';
 import { putComments } from './comments';
@@ -308,6 +309,14 @@ class SchoolBuilder {
         ...{ wish: wish ?? null, by: by ? at(by, '16:00') : null, helpers: helpers ?? null },
       });
     });
+    for (const { course, id, mail, students, mailboxClosed: _, ...told } of schoolContacts[this.school.id] ??
+      []) {
+      const taught = this.school.courses.find((each) => each.id === course);
+      this.put('contacts', taught ? teacherId(taught) : id, before, {
+        ...told,
+        ...{ schoolId: this.school.id, mail: mail ?? null, studentIds: students ?? null },
+      });
+    }
     for (const { school, student, code, expiresAt } of linkCodes) {
       if (school !== this.school.id) continue;
       this.put('linkCodes', `code-${student}`, before, { code, studentId: student, expiresAt });

@@ -7,6 +7,7 @@ export { codeFor, markId } from './days/attendance';
 export { at, schoolDays, storyEnd } from './days/calendar';
 export { buildSchool } from './build';
 export { mailOf, resultRow } from './rows';
+export { schoolContacts } from './schools/contacts';
 export { keelModel } from './specials';
 export type { CourseSpec } from './schools/specs';
 export { Records, type Current } from './world';

@@ -12,6 +12,7 @@ import {
   takenIntoCalendar,
   touchedByPattern,
 } from '../calendar';
+import { contactRouter } from '../contacts';
 import { followUpRouter } from '../followups';
 import { gradebookRouter, outRouter, providerRouter, termRouter } from '../gradebook';
 import {
@@ -85,6 +86,7 @@ function apiRouter(deps: ServerDeps, live: LiveAlerts): Router {
     outRouter(deps),
     providerRouter(deps),
     followUpRouter(deps, { threadWith, answersAbout }),
+    contactRouter(deps),
     messageRouter(deps),
     announcementRouter(deps, takenIntoCalendar(deps)),
     alertRouter(deps, live),

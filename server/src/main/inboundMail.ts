@@ -2,7 +2,7 @@ import express, { type RequestHandler, type Router } from 'express';
 import { simpleParser } from 'mailparser';
 import { deliveryReturned } from '../alerts';
 import { type AddressKind, HttpProblem, idOfAddress, newRouter, sameText, type ServerDeps } from '../kit';
-import { letterReturned, receiveAnswer } from '../messages';
+import { letterReturned, receiveAnswer, receiveFirst } from '../messages';
 import { broughtTo, incomingMail, receiveForwarded, receiversOf, returnedOf } from '../sources';
 
 /** The id in the first address of a kind that a mail is to. */
@@ -28,11 +28,15 @@ async function receive(deps: ServerDeps, whole: Buffer): Promise<boolean> {
   const headers = await simpleParser(headersOf(raw));
   const to = receiversOf(headers);
   const householdId = idFor(deps, 'family', to);
-  if (householdId !== null) return receiveForwarded(deps, householdId, raw);
-  const whose = to[0] ?? broughtTo(headers)[0] ?? '';
+  const whose = householdId ?? to[0] ?? broughtTo(headers)[0] ?? '';
   const mail = await incomingMail(deps, whose, {
     ...{ raw, trustedHost: deps.config.mailVerdictHost, cut: whole.length > mostRead },
   });
+  if (householdId !== null) {
+    // What a teacher writes to the family is a letter; what the family passes on to itself is not.
+    if (mail && (await receiveFirst(deps, householdId, mail))) return true;
+    return receiveForwarded(deps, householdId, raw);
+  }
   if (!mail) throw new HttpProblem('unreadable-file');
   const addressed = idFor(deps, 'reply', mail.to);
   // Written to another address, and brought to the thread's all the same: by a list, or a forwarding teacher.

@@ -1,8 +1,9 @@
 export { receiveAnswer } from './answers';
+export { receiveFirst } from './first';
 export { exportedLetters } from './exported';
 export { messageRouter } from './routes';
 export { sendMail } from './sendMail';
 export { letterReturned, letterStates } from './letterStore';
 export { threadWith } from './store';
 export { unreadReplies } from './threads';
-export { sendLetter } from './writing';
+export { sendLetter } from './sending';

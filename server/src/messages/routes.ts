@@ -1,12 +1,12 @@
-import { messageRoutes, rolesAllowed } from '@cadro/contract';
+import { messageRoutes } from '@cadro/contract';
 import type { Router } from 'express';
 import { requireChild } from '../household';
 import { mount, newRouter, type ServerDeps } from '../kit';
 import { saySender } from './senders';
 import { fileOf } from './files';
-import { latelyWritten, listThreads, readThread, wholeThread } from './threads';
-import { takeBack, writeToTeacher } from './writing';
-import { teachersOf } from './store';
+import { listThreads, readThread, wholeThread } from './threads';
+import { takeBack, writeToSeveral, writeToTeacher } from './writing';
+import { receiversFor } from './receivers';
 
 export function messageRouter(given: ServerDeps): Router {
   const router = newRouter(given);
@@ -15,8 +15,8 @@ export function messageRouter(given: ServerDeps): Router {
     return { threads: await listThreads(deps, guardianId) };
   });
 
-  mount(router, messageRoutes.thread, ({ deps, guardianId, params }) =>
-    readThread(deps, guardianId, params.threadId),
+  mount(router, messageRoutes.thread, ({ deps, guardianId, params, query }) =>
+    readThread(deps, guardianId, params.threadId, query.before ?? null),
   );
 
   mount(router, messageRoutes.file, ({ deps, guardianId, params }) => fileOf(deps, guardianId, params));
@@ -29,29 +29,15 @@ export function messageRouter(given: ServerDeps): Router {
 
   mount(router, messageRoutes.teachers, async ({ deps, guardianId, params }) => {
     const child = await requireChild(deps.db, guardianId, params.studentId, 'read-record');
-    const mayTalk = rolesAllowed('read-talk').includes(child.role);
-    const now = await deps.clock.now();
-    const rows = await teachersOf(deps.db, guardianId, child.id, now);
-    const lately = mayTalk ? await latelyWritten(deps.db, guardianId, now) : [];
-    return {
-      teachers: rows.map((row) => ({
-        id: row.id,
-        name: row.name,
-        contactable: row.email !== null,
-        courseTitles: row.titles,
-        threadId: mayTalk ? row.thread_id : null,
-        lately: lately
-          .filter(({ teacher_id }) => teacher_id === row.id)
-          .map(({ student_id, author, subject, at, answered }) => ({
-            ...{ studentId: student_id, author, subject, at: at.toISOString(), answered },
-          })),
-      })),
-    };
+    return { teachers: await receiversFor(deps, guardianId, child) };
   });
 
   mount(router, messageRoutes.takeBack, ({ deps, guardianId, params }) =>
     takeBack(deps, guardianId, params.messageId),
   );
   mount(router, messageRoutes.send, ({ deps, guardianId, body }) => writeToTeacher(deps, guardianId, body));
+  mount(router, messageRoutes.sendSeveral, ({ deps, guardianId, body }) =>
+    writeToSeveral(deps, guardianId, body),
+  );
   return router;
 }

@@ -1,4 +1,5 @@
 import { type MailCarrier, isOneAddress, mailAddress, refusedReceiver, type Config, type Db } from '../kit';
+import { keptFiles } from './fileStore';
 import * as store from './letterStore';
 
 interface MailDeps {
@@ -24,6 +25,7 @@ export async function sendMail(deps: MailDeps, messageId: string, lastTry = fals
   if (!row?.teacher_email) return;
   // What is more than one receiver is none: nothing goes out to whom nobody chose.
   if (!isOneAddress(row.teacher_email)) return store.markFailed(db, messageId);
+  const files = await keptFiles(db, [messageId]);
   const mimeId = `<${row.id}@${config.mailDomain}>`;
   const reply = mailAddress(config, 'reply', row.thread_id);
   try {
@@ -35,6 +37,9 @@ export async function sendMail(deps: MailDeps, messageId: string, lastTry = fals
       to: { name: row.teacher_name, address: row.teacher_email },
       subject: row.subject,
       text: row.text,
+      attachments: files.map(({ name, media_type, content }) => ({
+        ...{ filename: name, contentType: media_type, content },
+      })),
       ...(row.last_mime_id ? { inReplyTo: row.last_mime_id, references: [row.last_mime_id] } : {}),
     });
   } catch (error) {

@@ -1,6 +1,5 @@
 import type { doubts, Message } from '@cadro/contract';
 import type { Db, Trx } from '../kit';
-import { ofThisYear } from '../records';
 
 export interface ThreadRow {
   readonly id: string;
@@ -65,16 +64,48 @@ export interface MessageRow {
   readonly goes_at: Date | null;
 }
 
+/** With its place in the order in which letters came. */
+export type SeqRow = MessageRow & { readonly seq: number };
+
 const messageColumns = [
   ...(['id', 'thread_id', 'from_teacher', 'author', 'text', 'at', 'state'] as const),
   ...(['doubt', 'doubt_settled_by', 'sender', 'automatic', 'goes_at'] as const),
 ] as const;
 
-export const messagesOf = (db: Db, threadIds: readonly string[]): Promise<MessageRow[]> =>
-  db('messages')
-    .whereIn('thread_id', [...threadIds])
-    .orderBy('seq')
-    .select<MessageRow[]>(...messageColumns);
+/** So many letters of a thread are read at once. */
+const page = 100;
+
+/**
+ * The latest letters of a thread, or those before one, the oldest first.
+ * @returns `earlier` whether there are more before them; `answersUpTo` up to where the school's last word answers letters.
+ */
+export async function messagesOf(
+  db: Db,
+  threadId: string,
+  before: string | null,
+): Promise<{ messages: SeqRow[]; earlier: boolean; answersUpTo: number }> {
+  const [rows, last] = await Promise.all([
+    db('messages')
+      .where({ thread_id: threadId })
+      .modify((query) => {
+        if (before !== null)
+          void query.where(
+            'seq',
+            '<',
+            db('messages').where({ thread_id: threadId, id: before }).select('seq'),
+          );
+      })
+      .orderBy('seq', 'desc')
+      .limit(page + 1)
+      .select<SeqRow[]>(...messageColumns, 'seq'),
+    db('messages')
+      .where({ thread_id: threadId, from_teacher: true, automatic: false })
+      .whereNull('doubt')
+      .max<{ max: number | null }[]>('seq as max'),
+  ]);
+  const messages = rows.slice(0, page).reverse();
+  return { messages, earlier: rows.length > page, answersUpTo: last[0]?.max ?? 0 };
+}
 
 /** A letter of a thread that is held, because it is not confirmed to be from the teacher. */
 export const heldIn = (
@@ -158,6 +189,20 @@ export async function threadFor(
   return row.id;
 }
 
+/** About which children a household's threads with some people are, the one last written in first. */
+export const lastThreadsWith = (
+  db: Db,
+  householdId: string,
+  teacherIds: readonly string[],
+): Promise<string[]> =>
+  db('threads as t')
+    .join('messages as m', 'm.thread_id', 't.id')
+    .where({ 't.household_id': householdId })
+    .whereIn('t.teacher_id', [...teacherIds])
+    .groupBy('t.student_id')
+    .orderByRaw('max(m.seq) desc')
+    .pluck('t.student_id');
+
 export async function insertMessage(
   trx: Trx,
   row: {
@@ -193,26 +238,18 @@ export const threadById = (trx: Trx, id: string) =>
       { id: string; student_id: string; teacher_name: string; teacher_email: string | null } | undefined
     >('t.id', 't.student_id', 'p.name as teacher_name', 'p.email as teacher_email');
 
-/** The teachers of this year's courses. */
-export const teachersOf = (db: Db, guardianId: string, studentId: string, now: Date) =>
-  db('student_courses as c')
-    .joinRaw(
-      `left join threads t on t.teacher_id = c.teacher_id and t.student_id = c.student_id
-         and t.household_id = (select household_id from guardian_profiles where guardian_id = ?)`,
-      [guardianId],
-    )
-    .where({ 'c.student_id': studentId })
-    .whereNotNull('c.teacher_id')
-    .whereRaw(ofThisYear('c'), { now })
-    .groupBy('c.teacher_id', 'c.teacher_name', 'c.teacher_email', 't.id')
-    .orderBy('c.teacher_name')
-    .select<{ id: string; name: string; email: string | null; titles: string[]; thread_id: string | null }[]>(
-      'c.teacher_id as id',
-      'c.teacher_name as name',
-      'c.teacher_email as email',
-      db.raw('array_agg(c.title order by c.title) as titles'),
-      't.id as thread_id',
-    );
+/** The household's threads about a child, by whom they are with. */
+export const threadsAbout = async (
+  db: Db,
+  guardianId: string,
+  studentId: string,
+): Promise<Map<string, string>> => {
+  const rows = await db('threads as t')
+    .join('guardian_profiles as g', 'g.household_id', 't.household_id')
+    .where({ 'g.guardian_id': guardianId, 't.student_id': studentId })
+    .select<{ id: string; teacher_id: string }[]>('t.id', 't.teacher_id');
+  return new Map(rows.map(({ id, teacher_id }) => [teacher_id, id]));
+};
 
 /** The last unread answer of each of the household's threads: a teacher's own, not what only says to be one. */
 export const unreadOf = (db: Db, guardianId: string, studentIds: readonly string[]) =>

@@ -93,12 +93,18 @@ async function waitsSince(
   return { id: last.id, days: schoolDaysWaited(child, today, closed) };
 }
 
-export async function wholeThread(deps: Deps, guardianId: string, threadId: string): Promise<Thread> {
+/** A thread with its latest letters, or those before one. */
+export async function wholeThread(
+  deps: Deps,
+  guardianId: string,
+  threadId: string,
+  before: string | null = null,
+): Promise<Thread> {
   const { db } = deps;
   const row = (await visibleThreads(db, guardianId)).find(({ id }) => id === threadId);
   if (!row) throw new HttpProblem('not-found');
-  const [messages, unread, readers] = await Promise.all([
-    store.messagesOf(db, [threadId]),
+  const [{ messages, earlier, answersUpTo }, unread, readers] = await Promise.all([
+    store.messagesOf(db, threadId, before),
     store.unreadThreads(db, guardianId, [threadId]),
     readersAtHome(db, guardianId, row.student_id),
   ]);
@@ -107,25 +113,30 @@ export async function wholeThread(deps: Deps, guardianId: string, threadId: stri
       db,
       messages.map(({ id }) => id),
     ),
-    waitsSince(deps, row, messages),
+    before === null ? waitsSince(deps, row, messages) : null,
   ]);
-  const lastAnswer = messages.findLastIndex(isAnswer);
-  const views = messages.map((message, at) =>
+  const views = messages.map((message) =>
     messageView(message, {
       files,
-      answered: message.state === 'sent' && at < lastAnswer,
+      answered: message.state === 'sent' && message.seq < answersUpTo,
       waitsDays: waits?.id === message.id ? waits.days : null,
     }),
   );
-  return { ...summaryOf(row, views.at(-1) ?? null, unread.has(threadId)), messages: views, readers };
+  const last = before === null ? (views.at(-1) ?? null) : null;
+  return { ...summaryOf(row, last, unread.has(threadId)), messages: views, earlier, readers };
 }
 
 /** One thread; what it shows counts as read by this guardian from now on, and nothing that came meanwhile. */
-export async function readThread(deps: Deps, guardianId: string, threadId: string): Promise<Thread> {
+export async function readThread(
+  deps: Deps,
+  guardianId: string,
+  threadId: string,
+  before: string | null,
+): Promise<Thread> {
   const { db } = deps;
-  const thread = await wholeThread(deps, guardianId, threadId);
+  const thread = await wholeThread(deps, guardianId, threadId, before);
   const last = thread.messages.at(-1);
-  if (thread.unread && last) await store.markReadTo(db, guardianId, last.id);
+  if (before === null && thread.unread && last) await store.markReadTo(db, guardianId, last.id);
   return thread;
 }
 

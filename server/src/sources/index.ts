@@ -22,7 +22,7 @@ export { BundleTooLarge, receiveBundle, receiveFile } from './imports/receive';
 export { receiveForwarded } from './mail/forwarded';
 export type { Incoming } from './mail/incoming';
 export { broughtTo, receiversOf } from './mail/receivers';
-export { incomingMail, returnedOf } from './mail/mailReader';
+export { incomingMail, lookAtFiles, returnedOf } from './mail/mailReader';
 export { fetchText } from './http/asking';
 export { steerSource, wholeDue } from './store';
 export { mirror, wantMirrors } from './beside/mirror';

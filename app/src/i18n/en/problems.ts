@@ -36,6 +36,8 @@ export const problemsEn = {
     'We found no student of that name in this file. Check the spelling, or ask the school which name it uses.',
   'several-in-file':
     'This file has more than one student of that name. Add the student number the school uses.',
+  'unfit-file':
+    'One of the files can’t be sent: PDFs, pictures, recordings, and office documents can, up to 4.5 MB in all.',
   'unreadable-file': 'This file cannot be read. Nothing was taken from it.',
   'foreign-origin': 'Please do this from Cadro’s own page.',
   'too-large': 'This is too long.',

@@ -1,4 +1,4 @@
-import type { PolicyRecord, SchoolWish } from '@cadro/contract';
+import type { ContactKind, PolicyRecord, SchoolWish } from '@cadro/contract';
 
 export interface SchoolSpec {
   /** Also the path its interfaces stand under. */
@@ -21,6 +21,25 @@ export interface SchoolSpec {
   readonly marks: 'lessons' | 'days';
   /** Who answers for attendance. */
   readonly attendanceDesk: { readonly name: string; readonly mail: string };
+}
+
+/** Somebody a family can turn to, beside the teachers; or what a teacher publishes of themself. */
+export interface ContactSpec {
+  /** Of a teacher the course that they teach; the id is theirs then. */
+  readonly course?: string;
+  readonly id: string;
+  readonly kind: ContactKind;
+  readonly name: string;
+  readonly mail?: string;
+  readonly phone?: string;
+  readonly room?: string;
+  readonly hours?: string;
+  readonly answersFor?: string;
+  readonly language?: string;
+  readonly habits?: string;
+  readonly students?: readonly string[];
+  /** Their address is given out and nobody has it any more. */
+  readonly mailboxClosed?: true;
 }
 
 /** What a school announces: to everybody, to a course, about a child. */

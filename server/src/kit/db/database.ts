@@ -27,6 +27,7 @@ import * as foundByIndex from '../../../migrations/024_found_by_index';
 import * as whatTheSchoolAsks from '../../../migrations/025_what_the_school_asks';
 import * as whatComesBack from '../../../migrations/026_what_comes_back';
 import * as betweenGuardians from '../../../migrations/027_between_guardians';
+import * as whomToTurnTo from '../../../migrations/028_whom_to_turn_to';
 import { setTimeout as wait } from 'node:timers/promises';
 import { connectionTo, remember } from './connections';
 import { isLockedLong } from './faults';
@@ -68,6 +69,7 @@ const migrations: Record<string, Knex.Migration> = {
   '025_what_the_school_asks': whatTheSchoolAsks,
   '026_what_comes_back': whatComesBack,
   '027_between_guardians': betweenGuardians,
+  '028_whom_to_turn_to': whomToTurnTo,
 };
 
 /** Whoever waits for a table holds up all who come after it: for so long at most, and then again. */

@@ -72,6 +72,7 @@ it('takes a database of the release before along, with what is in it', () =>
       '025_what_the_school_asks',
       '026_what_comes_back',
       '027_between_guardians',
+      '028_whom_to_turn_to',
     ]);
   }));
 

@@ -33,6 +33,7 @@ it('each problem has its status, which a client goes by', () => {
     'plan-full': 422,
     'nothing-open': 422,
     'unreadable-file': 422,
+    'unfit-file': 422,
     'child-not-in-file': 422,
     'several-in-file': 422,
     'under-way': 409,

@@ -35,6 +35,10 @@ const kinds: Record<ProblemCode, { status: number; title: string }> = {
   'child-not-in-file': { status: 422, title: 'The file has no such child' },
   'several-in-file': { status: 422, title: 'The file has several children of that name' },
   'unreadable-file': { status: 422, title: 'The file cannot be read; the place is named' },
+  'unfit-file': {
+    status: 422,
+    title: 'This file is not sent: its kind, its size, or it is not what its name says',
+  },
   'unknown-thread': { status: 422, title: 'This mail belongs to no thread' },
   'foreign-origin': { status: 403, title: 'Writes are taken from Cadro’s own pages only' },
   'too-large': { status: 413, title: 'The request is too large' },

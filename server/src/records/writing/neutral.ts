@@ -18,6 +18,7 @@ export const neutralCollections = [
   'items',
   'results',
   'schoolDetails',
+  'contactDetails',
   'courseDetails',
   'courseCategories',
   'itemDetails',

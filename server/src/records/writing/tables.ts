@@ -66,6 +66,15 @@ export const tableShapes: Readonly<Record<Exclude<NeutralCollection, 'results'>,
     deletesGone: true,
   },
   teachers: { table: 'teachers', columns: { name: 'text', email: 'text' } },
+  contactDetails: {
+    table: 'teachers',
+    columns: {
+      ...{ kind: 'text', phone: 'text', room: 'text', hours: 'text', answers_for: 'text' },
+      ...{ language: 'text', habits: 'text', for_students: 'jsonb', gone: 'boolean' },
+    },
+    refs: { school_id: 'schools?' },
+    updatesOnly: true,
+  },
   courses: {
     table: 'courses',
     owned: 'household',

@@ -6,6 +6,7 @@ import {
   type FeedAttendanceCode,
   type FeedClass,
   type FeedComment,
+  type FeedContact,
   type FeedCreditPlan,
   type FeedGrade,
   type FeedHandIn,
@@ -31,11 +32,33 @@ import { listIn, pageSize, walk } from './paging';
 
 const key = (row: { id: string; deleted?: boolean }) => ({ id: row.id, gone: row.deleted ?? false });
 
+const noDetails = {
+  ...{ school_id: null, phone: null, room: null, hours: null, answers_for: null },
+  ...{ language: null, habits: null, for_students: null },
+};
+
+const contacts: Translation<FeedContact> = (row) => ({
+  // Of a teacher the name is told elsewhere.
+  ...(row.kind === 'teacher'
+    ? {}
+    : { teachers: { id: row.id, gone: false, name: row.name, email: row.mail ?? null } }),
+  contactDetails: {
+    ...{ ...key(row), kind: row.kind, school_id: row.schoolId ?? null, phone: row.phone ?? null },
+    ...{ room: row.room ?? null, hours: row.hours ?? null, answers_for: row.answersFor ?? null },
+    ...{ language: row.language ?? null, habits: row.habits ?? null, for_students: row.studentIds ?? null },
+  },
+});
+
 const schoolDetails: Translation<FeedSchool> = (row) => {
   // Whoever answers for attendance is written to like a teacher.
   const desk = row.attendanceDesk && { id: `attendance-desk-${row.id}`, ...row.attendanceDesk };
   return {
-    ...(desk ? { teachers: { id: desk.id, gone: false, name: desk.name, email: desk.mail } } : {}),
+    ...(desk
+      ? {
+          teachers: { id: desk.id, gone: false, name: desk.name, email: desk.mail },
+          contactDetails: { ...noDetails, id: desk.id, gone: false, kind: 'attendance', school_id: row.id },
+        }
+      : {}),
     schoolDetails: {
       ...key(row),
       grade_points: row.gradePoints ?? null,
@@ -260,6 +283,7 @@ const translations: { readonly [N in FeedName]: Translation<Static<(typeof feedC
   announcements,
   linkCodes,
   restrictions,
+  contacts,
 };
 const members = { id: 'id', changed: 'changedAt' };
 const isName = (name: string): name is FeedName => name in feedCollections;

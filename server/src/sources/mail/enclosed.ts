@@ -20,12 +20,17 @@ const oneName: Readonly<Record<string, string>> = { 'audio/x-m4a': 'audio/mp4', 
 const isOrnament = ({ related, contentType, content }: Attachment): boolean =>
   related === true && contentType.startsWith('image/') && content.length < 20_000;
 
-/**
- * The files of a mail, each looked at for what it is; nothing is unpacked or shown.
- * @param cut whether the mail was read in part, so that its last file is not whole.
- */
-export async function enclosedIn(attachments: readonly Attachment[], cut: boolean): Promise<Enclosed[]> {
-  const files = attachments.filter((each) => !isOrnament(each)).slice(0, mostFiles);
+/** A file of the family's own. */
+export interface FileGiven {
+  readonly name: string;
+  readonly bytes: Uint8Array;
+}
+
+/** Each file looked at for what it is; nothing is unpacked or shown. @param cut whether the last of them is not whole. */
+export async function lookedAt(
+  files: readonly Pick<Attachment, 'filename' | 'contentType' | 'content'>[],
+  cut = false,
+): Promise<Enclosed[]> {
   let room = mostOfAllFiles;
   const found: Enclosed[] = [];
   for (const [index, { filename = '', contentType, content }] of files.entries()) {
@@ -44,3 +49,7 @@ export async function enclosedIn(attachments: readonly Attachment[], cut: boolea
   }
   return found;
 }
+
+/** The files of a mail. @param cut whether the mail was read in part, so that its last file is not whole. */
+export const enclosedIn = (attachments: readonly Attachment[], cut: boolean): Promise<Enclosed[]> =>
+  lookedAt(attachments.filter((each) => !isOrnament(each)).slice(0, mostFiles), cut);

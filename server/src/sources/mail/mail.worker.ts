@@ -2,6 +2,7 @@ import { proposalsOf, plainSubject, unforward, type Proposal } from '@cadro/core
 import type { Language } from '@cadro/contract';
 import { simpleParser } from 'mailparser';
 import { returnedMail, type Returned } from '../../kit';
+import { lookedAt, type Enclosed, type FileGiven } from './enclosed';
 import { incomingOf, type Incoming, type IncomingAsk } from './incoming';
 import { keepableText } from './keepableText';
 
@@ -36,6 +37,12 @@ export const read = async ({ raw, lang, today }: MailAsk): Promise<ReadMail> => 
     proposals: proposalsOf({ text, html: keepableText(html) }, { lang, today }),
   };
 };
+
+/** The files of a letter that is to go out, each looked at for what it is. */
+export const files = (given: readonly FileGiven[]): Promise<Enclosed[]> =>
+  lookedAt(
+    given.map(({ name, bytes }) => ({ filename: name, contentType: '', content: Buffer.from(bytes) })),
+  );
 
 /** A mail to a thread, or about one that could not be brought. */
 export const incoming = (ask: IncomingAsk): Promise<Incoming> => incomingOf(ask);

@@ -1,4 +1,5 @@
 import { NoTurn, threadKind, type Returned, type ServerDeps } from '../../kit';
+import type { Enclosed, FileGiven } from './enclosed';
 import type { Incoming, IncomingAsk } from './incoming';
 import type * as program from './mail.worker';
 import type { MailAsk, ReadMail } from './mail.worker';
@@ -25,6 +26,13 @@ export const readMail = ({ threads }: With, whose: string, ask: MailAsk): Promis
 /** A mail to a thread, or about a mail that could not be brought; null for one that cannot be read, or takes too much. */
 export const incomingMail = ({ threads }: With, whose: string, ask: IncomingAsk): Promise<Incoming | null> =>
   threads.of(reading).run('incoming', ask, { whose }).catch(orElse(null));
+
+/** The files of a letter that is to go out, in their order. @throws NoTurn while too many wait. */
+export const lookAtFiles = (
+  { threads }: With,
+  whose: string,
+  given: readonly FileGiven[],
+): Promise<Enclosed[]> => threads.of(reading).run('files', given, { whose });
 
 /** What a mail server says of a mail; null where it is no word of one, or takes too much to be read. */
 export const returnedOf = ({ threads }: With, whose: string, raw: Uint8Array): Promise<Returned | null> =>

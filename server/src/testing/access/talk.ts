@@ -66,6 +66,8 @@ export const talkTable: Table = {
   // An answer is none of one's own letters.
   'post /api/messages/:messageId/return': { statuses: owners(404) },
   'get /api/students/:studentId/teachers': { statuses: record },
+  'get /api/students/:studentId/contacts': { statuses: record },
+  'get /api/students/:studentId/contacts/vcard': { statuses: record },
   'post /api/work/joint': {
     statuses: { ...record, restricted: 404 },
     body: (ids) => ({ picks: [{ studentId: ids.studentId, itemId: ids.itemId }] }),
@@ -115,6 +117,12 @@ export const talkTable: Table = {
   'post /api/messages': {
     statuses: { ...writing(202), restricted: 404 },
     body: (ids) => ({ studentId: ids.studentId, teacherId: ids.teacherId, subject: 'S', text: 'T' }),
+  },
+  'post /api/messages/several': {
+    statuses: { ...writing(202), restricted: 404 },
+    body: (ids) => ({
+      ...{ studentId: ids.studentId, subject: 'S', letters: [{ teacherId: ids.teacherId, text: 'T' }] },
+    }),
   },
   'get /api/announcements': { statuses: list },
   // A stranger's child is in the same course.

@@ -1,0 +1,2 @@
+export { contactsFor } from './contacts';
+export { contactRouter } from './routes';
