@@ -18,6 +18,7 @@ import { onFileRoutes } from './household/onFile';
 import { peopleRoutes } from './household/people';
 import { trailRoutes } from './household/trail';
 import { messageRoutes } from './messages/messages';
+import { noteRoutes } from './notes/notes';
 import { operatorRoutes } from './operator/operator';
 import { newsRoutes } from './outlook/news';
 import { outRoutes } from './gradebook/out';
@@ -26,6 +27,7 @@ import { tryRoutes } from './outlook/tries';
 import { workRoutes } from './outlook/work';
 import { planRoutes } from './plan/plan';
 import type { RouteContract } from './shared/route';
+import { talkRoutes } from './talk/search';
 import { besideRoutes } from './sources/beside';
 import { mailRoutes } from './sources/mails';
 import { ownRoutes } from './sources/own';
@@ -71,6 +73,7 @@ export * from './household/ways';
 export * from './messages/files';
 export * from './messages/messages';
 export * from './messages/writing';
+export * from './notes/notes';
 export * from './operator/operator';
 export * from './operator/sources';
 export * from './outlook/figures';
@@ -83,6 +86,7 @@ export * from './outlook/work';
 export * from './plan/cases';
 export * from './plan/plan';
 export * from './shared';
+export * from './talk/search';
 export * from './sources/beside';
 export * from './sources/bundles';
 export * from './sources/feed';
@@ -119,6 +123,8 @@ export const allRoutes: readonly RouteContract[] = [
   followUpRoutes,
   contactRoutes,
   messageRoutes,
+  noteRoutes,
+  talkRoutes,
   announcementRoutes,
   alertRoutes,
   sourceRoutes,

@@ -1,6 +1,7 @@
 export * from './alerts';
 export * from './attendance';
 export * from './calendar';
+export * from './contacts';
 export * from './dates';
 export * from './followups';
 export * from './gradebook';
@@ -8,3 +9,4 @@ export * from './household';
 export * from './outlook';
 export * from './palette';
 export * from './plan';
+export * from './schoolDays';

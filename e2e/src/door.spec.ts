@@ -34,7 +34,7 @@ test('who may only look is shown no way to write', once, async ({ guardian, page
   await expect(guardian.matter('Boat-building').first()).toContainText('Open the course');
   await expect(page.getByRole('link', { name: /^Talk with/ })).toHaveCount(0);
   await guardian.goesTo('Talk');
-  await expect(page.getByRole('link', { name: 'Write to a teacher' })).toHaveCount(0);
+  await expect(page.getByRole('link', { name: 'Write to the school' })).toHaveCount(0);
 });
 
 test('a child is linked by code, after one has seen whose record it is', once, async ({ guardian, page }) => {

@@ -4,7 +4,7 @@ import { expect, once, test } from './stack';
 /** A letter that is begun to Pet's teacher, whether or not there has been one before. */
 async function beginsLetter(page: Page, text: string): Promise<void> {
   await page.goto('/talk');
-  await page.getByRole('link', { name: 'Write to a teacher' }).click();
+  await page.getByRole('link', { name: 'Write to the school' }).click();
   await expect(page.getByRole('heading', { level: 2, name: 'Pet' })).toBeVisible();
   await page
     .getByRole('link', { name: /^Dilys Cockleford\./ })

@@ -3,7 +3,7 @@ import { expect, test } from './stack';
 test('a letter to a teacher of any child, out of Talk', async ({ guardian, page, running }) => {
   await guardian.signsIn();
   await guardian.goesTo('Talk');
-  await page.getByRole('link', { name: 'Write to a teacher' }).click();
+  await page.getByRole('link', { name: 'Write to the school' }).click();
   for (const child of ['Isolde', 'Caspian', 'Pet'])
     await expect(page.getByRole('heading', { level: 2, name: child })).toBeVisible();
   await expect(page.getByText(/no address/).first()).toBeVisible();

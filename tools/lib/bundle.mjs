@@ -60,6 +60,7 @@ const threads = [
   'calendar/elsewhere/calendar.worker.ts',
   'attendance/marks.worker.ts',
   'gradebook/print/print.worker.ts',
+  'messages/paper/paper.worker.ts',
   'gradebook/out/out.worker.ts',
   'alerts/digests/digest.worker.ts',
   'household/codes/letters.worker.ts',

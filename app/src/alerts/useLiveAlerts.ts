@@ -1,8 +1,18 @@
 import { useEffect } from 'react';
-import { api, tags, useAppDispatch } from '../store';
+import type { LiveKind } from '@cadro/contract';
+import { api, tags, useAppDispatch, type Tag } from '../store';
 import { liveAddress } from './api';
 
-/** Keeps the alerts in sight as they come, and what they are about with them. */
+/** What is asked for anew where somebody of the family has done something. */
+const doneAtHome: Readonly<Partial<Record<LiveKind, readonly Tag[]>>> = {
+  talk: ['Talk'],
+  notes: ['Notes'],
+  announced: ['Announced', 'Talk'],
+  desk: ['Desk'],
+  plan: ['Record', 'Desk'],
+};
+
+/** Keeps the alerts in sight as they come, what they are about with them, and what others at home do. */
 export function useLiveAlerts(): void {
   const dispatch = useAppDispatch();
   useEffect(() => {
@@ -11,6 +21,8 @@ export function useLiveAlerts(): void {
     // What was only put down changes no record.
     stream.addEventListener('state', () => void dispatch(api.util.invalidateTags(['Alerts'])));
     stream.addEventListener('news', () => void dispatch(api.util.invalidateTags(['Alerts', 'Record'])));
+    for (const [kind, changed] of Object.entries(doneAtHome))
+      stream.addEventListener(kind, () => void dispatch(api.util.invalidateTags([...changed])));
     const allAnew = () => void dispatch(api.util.invalidateTags([...tags]));
     // A link has ended, or less may be seen: nothing that stands here is known to be theirs still.
     stream.addEventListener('rights', allAnew);

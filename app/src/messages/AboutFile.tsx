@@ -1,7 +1,7 @@
 import { useTranslation } from 'react-i18next';
 import { useChildren, useMeQuery, useOnFileQuery } from '../household';
 import { Loaded, Page, Quiet } from '../ui';
-import { fileDraft } from './draft';
+import { fileDraft, type Says } from './draft';
 import { Letter } from './Letter';
 
 /** A letter to the office about what it has on file, with what stands there in it. */
@@ -20,13 +20,17 @@ export function AboutFile({ studentId }: { studentId: string }) {
               <Quiet>{t('file.noOffice')}</Quiet>
             </Page>
           );
-        const draft = fileDraft(
-          t,
-          { ...file, office },
-          { child: nameOf(studentId), guardian: me?.name ?? '' },
-        );
+        const who = { child: nameOf(studentId), guardian: me?.name ?? '' };
+        const drafting = (says: Says) => fileDraft(says, { ...file, office }, who);
         const at = `studentId=${studentId}&about=file`;
-        return <Letter {...{ studentId, draft, at }} teacher={office} followUpId={null} />;
+        return (
+          <Letter
+            {...{ studentId, drafting, at }}
+            teacher={{ ...office, contactable: true }}
+            beginnings={false}
+            followUpId={null}
+          />
+        );
       }}
     </Loaded>
   );

@@ -12,12 +12,13 @@ export function AskedLately({ studentId, teacherId }: { studentId: string; teach
   const format = useFormat();
   const { nameOf } = useChildren();
   const { data } = useTeachersQuery(studentId);
-  const lately = data?.teachers.find(({ id }) => id === teacherId)?.lately ?? [];
+  const receiver = data?.teachers.find(({ id }) => id === teacherId);
+  const lately = receiver?.lately ?? [];
   if (lately.length === 0) return null;
   return (
     <Stack space={0.25}>
       <Words size="small" bold>
-        {t('message.lately')}
+        {t('message.lately', { name: receiver?.name ?? '' })}
       </Words>
       {lately.slice(0, most).map(({ author, subject, at, answered, studentId: about }) => (
         <Words key={`${at}${subject}`} size="small" colour="soft">

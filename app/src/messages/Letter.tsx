@@ -1,48 +1,155 @@
 import { useRouter } from 'expo-router';
+import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
+import type { Language } from '@cadro/contract';
 import { Begun, BegunLine, Trouble, useChildren, type Writing } from '../household';
-import { Action, BackLink, Field, Heading, Page, Stack, Words } from '../ui';
-import { useSendMutation } from './api';
+import { useAppSelector } from '../store';
+import { Action, BackLink, Field, Heading, Loading, Page, Quietly, Row, Stack, Words } from '../ui';
+import { useSendMutation, useSendSeveralMutation, useTeachersQuery } from './api';
 import { AskedLately } from './AskedLately';
-import type { Draft } from './draft';
+import { Beginning, useBeginning, useSays, type Drafting } from './Beginning';
+import { Files, useFiles } from './Files';
+import { OnPaper } from './OnPaper';
+import { eachName, letterLanguage, lettersTo } from './opening';
+import { AlsoTo } from './AlsoTo';
 import { useWhen, When } from './When';
+
+export interface Receiver {
+  readonly id: string;
+  readonly name: string;
+  readonly contactable: boolean;
+}
 
 interface Written {
   readonly studentId: string;
-  readonly teacher: { readonly id: string; readonly name: string };
+  readonly teacher: Receiver;
   readonly followUpId: string | null;
-  readonly draft: Draft;
+  readonly drafting: Drafting;
+  /** Whether how it begins is to be chosen; otherwise it is as it is. */
+  readonly beginnings?: boolean;
   /** What it is about, beside child and teacher: the rest of the address it goes on at. */
   readonly at: string;
+}
+
+type Form = Omit<Written, 'at'> & {
+  readonly language: Language;
+  readonly writing: Writing<{ subject: string; text: string }>;
+};
+
+/** Sends a letter: to one person, or to each of several. */
+function useSending({ studentId, followUpId, writing }: Pick<Form, 'studentId' | 'followUpId' | 'writing'>) {
+  const router = useRouter();
+  const [sendOne, one] = useSendMutation();
+  const [sendSeveral, several] = useSendSeveralMutation();
+  const { subject, text } = writing.fields;
+  const send = async (
+    people: readonly Receiver[],
+    more: { sendAt: string | null; files: { name: string; content: string }[] },
+  ) => {
+    const letter = { studentId, followUpId, subject, ...more };
+    const letters = lettersTo(people, text);
+    const [first] = letters;
+    if (!first) return;
+    const sent =
+      letters.length === 1
+        ? (await sendOne({ ...letter, ...first })).data?.id
+        : (await sendSeveral({ ...letter, letters })).data && '';
+    if (sent === undefined) return;
+    writing.done();
+    router.replace(sent === '' ? '/talk' : `/talk/threads/${sent}`);
+  };
+  return { send, isLoading: one.isLoading || several.isLoading, error: one.error ?? several.error };
+}
+
+/** The last step: at once to one, and asked once more before it goes to several. */
+function SendLetter({
+  count,
+  later,
+  disabled,
+  busy,
+  onSend,
+}: {
+  count: number;
+  later: boolean;
+  disabled: boolean;
+  busy: boolean;
+  onSend: () => void;
+}) {
+  const { t } = useTranslation();
+  const [asked, setAsked] = useState(false);
+  if (count === 1)
+    return (
+      <Action
+        main
+        label={t(later ? 'message.sendLater' : 'message.send')}
+        onPress={onSend}
+        {...{ busy, disabled }}
+      />
+    );
+  if (!asked)
+    return (
+      <Action
+        main
+        label={t('message.sendSeveral', { count })}
+        onPress={() => setAsked(true)}
+        disabled={disabled}
+      />
+    );
+  return (
+    <Stack space={0.5}>
+      <Words live>{t('message.sure', { count })}</Words>
+      <Row wrap>
+        <Action main label={t('message.sendSeveral', { count })} onPress={onSend} busy={busy} />
+        <Quietly label={t('message.notYet')} onPress={() => setAsked(false)} />
+      </Row>
+    </Stack>
+  );
 }
 
 function LetterForm({
   studentId,
   teacher,
   followUpId,
+  drafting,
+  beginnings = true,
+  language,
   writing,
-}: Omit<Written, 'draft' | 'at'> & { writing: Writing<{ subject: string; text: string }> }) {
+}: Form) {
   const { t } = useTranslation();
-  const router = useRouter();
   const { nameOf } = useChildren();
-  const [send, { isLoading, error }] = useSendMutation();
-  const when = useWhen(studentId);
+  const [others, setOthers] = useState<readonly Receiver[]>([]);
+  const people = [teacher, ...others];
+  const isSeveral = people.length > 1;
+  const child = nameOf(studentId);
+  const { sending, when, files } = {
+    sending: useSending({ studentId, followUpId, writing }),
+    when: useWhen(studentId),
+    files: useFiles(),
+  };
+  const beginning = useBeginning({
+    ...{ drafting, first: language, writing },
+    who: { teacher: isSeveral ? eachName : teacher.name, child },
+  });
   const { subject, text } = writing.fields;
-  const submit = async () => {
-    const letter = { studentId, teacherId: teacher.id, followUpId, subject, text };
-    const answer = await send({ ...letter, sendAt: when.sendAt });
-    if (!answer.data) return;
-    writing.done();
-    router.replace(`/talk/threads/${answer.data.id}`);
+  const choose = (chosen: readonly Receiver[]) => {
+    if (chosen.length > 0 && !isSeveral) writing.set({ text: text.replaceAll(teacher.name, eachName) });
+    if (chosen.length === 0) writing.set({ text: text.replaceAll(eachName, teacher.name) });
+    setOthers(chosen);
   };
   return (
     <Page>
       <BackLink href={followUpId ? `/talk/follow-ups/${followUpId}` : '/talk'} label={t('places.talk')} />
       <Stack space={0.25}>
-        <Heading level={1}>{t('message.to', { teacher: teacher.name })}</Heading>
-        <Words colour="soft">{t('message.about', { child: nameOf(studentId) })}</Words>
+        <Heading level={1}>
+          {isSeveral
+            ? t('message.toSeveral', { count: people.length })
+            : t('message.to', { teacher: teacher.name })}
+        </Heading>
+        <Words colour="soft">{t('message.about', { child })}</Words>
       </Stack>
-      <AskedLately studentId={studentId} teacherId={teacher.id} />
+      {people.map(({ id }) => (
+        <AskedLately key={id} studentId={studentId} teacherId={id} />
+      ))}
       <Field
         label={t('message.subject')}
         value={subject}
@@ -51,36 +158,57 @@ function LetterForm({
       />
       <Field
         label={t('message.text')}
-        hint={t('message.sentTo')}
+        hint={
+          isSeveral
+            ? t('message.severalHow', { mark: eachName })
+            : teacher.contactable
+              ? t('message.sentTo')
+              : ''
+        }
         value={text}
         onChange={(changed) => writing.set({ text: changed })}
         lines={13}
         longest={20_000}
       />
       <BegunLine writing={writing} />
-      <When when={when} />
-      <Trouble error={error} />
-      <Action
-        main
-        label={t(when.sendAt ? 'message.sendLater' : 'message.send')}
-        onPress={() => void submit()}
-        busy={isLoading}
-        disabled={!subject.trim() || !text.trim()}
-      />
+      {beginnings ? <Beginning {...{ beginning, drafting }} /> : null}
+      {teacher.contactable ? (
+        <>
+          <AlsoTo {...{ studentId, teacher, others }} onChange={choose} />
+          <Files given={files} />
+          <When when={when} />
+          <Trouble error={sending.error} />
+          <SendLetter
+            count={people.length}
+            later={when.sendAt !== null}
+            disabled={!subject.trim() || !text.trim()}
+            busy={sending.isLoading}
+            onSend={() => void sending.send(people, { sendAt: when.sendAt, files: files.files })}
+          />
+        </>
+      ) : (
+        <OnPaper {...{ studentId, teacher, subject, text }} />
+      )}
     </Page>
   );
 }
 
-/** A letter, kept while it is written. */
-export function Letter({ draft, at, ...letter }: Written) {
-  const { studentId, teacher } = letter;
+/** A letter, kept while it is written; it begins in the language of whoever gets it. */
+export function Letter({ at, ...letter }: Written) {
+  const { studentId, teacher, drafting } = letter;
+  const own = useAppSelector((state) => state.prefs.language);
+  const { data, isLoading } = useTeachersQuery(studentId);
+  const says = useSays();
+  if (isLoading) return <Loading />;
+  const language = letterLanguage(data?.teachers.find(({ id }) => id === teacher.id)?.language, own);
+  const fresh = drafting(says(language), 'plain');
   const about = {
     ...{ key: `letter:${studentId}:${teacher.id}:${at}`, studentId, kind: 'letter' as const },
-    ...{ title: draft.subject, place: `/talk/write?${at}` },
+    ...{ title: fresh.subject, place: `/talk/write?${at}` },
   };
   return (
-    <Begun about={about} fresh={{ subject: draft.subject, text: draft.text }}>
-      {(writing) => <LetterForm {...letter} writing={writing} />}
+    <Begun about={about} fresh={{ subject: fresh.subject, text: fresh.text }}>
+      {(writing) => <LetterForm {...letter} {...{ language, writing }} />}
     </Begun>
   );
 }

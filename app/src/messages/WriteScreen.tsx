@@ -2,11 +2,12 @@ import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { useFollowUpQuery } from '../followups/api';
 import { useCourseQuery, useItemQuery } from '../gradebook';
-import { useChildren, useFormat, useMeQuery } from '../household';
-import { BackLink, Heading, Loaded, Page, Quiet, RowLink, styles, Words } from '../ui';
+import { useChildren, useMeQuery } from '../household';
+import { BackLink, Heading, Loaded, Page, Quiet, RowLink, Words } from '../ui';
 import { AboutFile } from './AboutFile';
 import { useTeachersQuery } from './api';
-import { aboutCourse, aboutItem, draftFor, type LetterAbout } from './draft';
+import type { Drafting } from './Beginning';
+import { aboutCourse, aboutItem, draftFor, emptyDraft, type LetterAbout } from './draft';
 import { Letter } from './Letter';
 
 /** A letter about something: with its facts in it, or the word that nobody can be written to. */
@@ -22,7 +23,6 @@ function AboutIt({
   at: string;
 }) {
   const { t } = useTranslation();
-  const format = useFormat();
   const { data: me } = useMeQuery();
   const { nameOf } = useChildren();
   if (!about.teacher)
@@ -32,8 +32,9 @@ function AboutIt({
       </Page>
     );
   const who = { child: nameOf(studentId), guardian: me?.name ?? '', now: me?.now ?? '' };
-  const draft = draftFor(t, format, about, who);
-  return <Letter {...{ studentId, followUpId, draft, at }} teacher={about.teacher} />;
+  const { teacher } = about;
+  const drafting: Drafting = (says, tone) => draftFor(says, about, { name: teacher.name, tone }, who);
+  return <Letter {...{ studentId, followUpId, drafting, at, teacher }} />;
 }
 
 function FromItem({ studentId, itemId }: { studentId: string; itemId: string }) {
@@ -84,8 +85,8 @@ function FromFollowUp({ followUpId }: { followUpId: string }) {
   );
 }
 
-/** The teachers of one child; one without an address is named all the same. */
-function TeachersOf({ studentId }: { studentId: string }) {
+/** Whom the family of one child can write to; one without an address is written to on paper. */
+function ReceiversOf({ studentId }: { studentId: string }) {
   const { t } = useTranslation();
   const query = useTeachersQuery(studentId);
   const { nameOf } = useChildren();
@@ -94,27 +95,26 @@ function TeachersOf({ studentId }: { studentId: string }) {
       {({ teachers }) => (
         <View>
           <Heading level={2}>{nameOf(studentId)}</Heading>
-          {teachers.map(({ id, name, contactable, courseTitles }) =>
-            contactable ? (
+          {teachers.map(({ id, name, contactable, courseTitles, answersFor }) => {
+            const said = [
+              ...(courseTitles.length > 0 ? courseTitles : answersFor ? [answersFor] : []),
+              ...(contactable ? [] : [t('message.noContact')]),
+            ].join(' · ');
+            return (
               <RowLink
                 key={id}
                 href={`/talk/write?studentId=${studentId}&teacherId=${id}`}
-                label={`${name}. ${courseTitles.join(', ')}`}
+                label={said === '' ? name : `${name}. ${said}`}
               >
                 <Words bold>{name}</Words>
-                <Words size="small" colour="soft">
-                  {courseTitles.join(', ')}
-                </Words>
+                {said === '' ? null : (
+                  <Words size="small" colour="soft">
+                    {said}
+                  </Words>
+                )}
               </RowLink>
-            ) : (
-              <View key={id} style={styles.around12}>
-                <Words colour="soft">{name}</Words>
-                <Words size="small" colour="soft">
-                  {[...courseTitles, t('message.noContact')].join(' · ')}
-                </Words>
-              </View>
-            ),
-          )}
+            );
+          })}
         </View>
       )}
     </Loaded>
@@ -131,16 +131,25 @@ function ChooseTeacher() {
       <Heading level={1}>{t('message.choose')}</Heading>
       {children.length === 0 ? <Quiet>{t('followUp.lookOnly')}</Quiet> : null}
       {children.map(({ id }) => (
-        <TeachersOf key={id} studentId={id} />
+        <ReceiversOf key={id} studentId={id} />
       ))}
     </Page>
   );
 }
 
-/** An empty letter, about the child in general. */
-function ToTeacher({ studentId, teacherId }: { studentId: string; teacherId: string }) {
+/** An empty letter, about the child in general; or to an office that is asked to pass it on. */
+function ToTeacher({
+  studentId,
+  teacherId,
+  passOnTo,
+}: {
+  studentId: string;
+  teacherId: string;
+  passOnTo: string | null;
+}) {
   const { t } = useTranslation();
   const query = useTeachersQuery(studentId);
+  const { data: me } = useMeQuery();
   const { nameOf } = useChildren();
   return (
     <Loaded query={query}>
@@ -152,9 +161,11 @@ function ToTeacher({ studentId, teacherId }: { studentId: string; teacherId: str
               <Quiet>{t('problems.not-found')}</Quiet>
             </Page>
           );
-        const draft = { subject: nameOf(studentId), text: '' };
-        const at = `studentId=${studentId}&teacherId=${teacherId}`;
-        return <Letter {...{ studentId, teacher, draft, at }} followUpId={null} />;
+        const who = { child: nameOf(studentId), guardian: me?.name ?? '', now: me?.now ?? '' };
+        const drafting: Drafting = (says, tone) =>
+          emptyDraft(says, { name: teacher.name, tone, ...(passOnTo ? { passOnTo } : {}) }, who);
+        const at = `studentId=${studentId}&teacherId=${teacherId}${passOnTo ? `&passOnTo=${encodeURIComponent(passOnTo)}` : ''}`;
+        return <Letter {...{ studentId, teacher, drafting, at }} followUpId={null} />;
       }}
     </Loaded>
   );
@@ -168,6 +179,7 @@ export function WriteScreen({
   courseId,
   itemId,
   about,
+  passOnTo,
 }: {
   followUpId?: string;
   studentId?: string;
@@ -175,10 +187,16 @@ export function WriteScreen({
   courseId?: string;
   itemId?: string;
   about?: string;
+  /** Whom an office is to hand it on to. */
+  passOnTo?: string;
 }) {
   if (followUpId) return <FromFollowUp followUpId={followUpId} />;
   if (studentId && itemId) return <FromItem {...{ studentId, itemId }} />;
   if (studentId && courseId) return <FromCourse {...{ studentId, courseId }} />;
   if (studentId && about === 'file') return <AboutFile studentId={studentId} />;
-  return studentId && teacherId ? <ToTeacher {...{ studentId, teacherId }} /> : <ChooseTeacher />;
+  return studentId && teacherId ? (
+    <ToTeacher {...{ studentId, teacherId, passOnTo: passOnTo ?? null }} />
+  ) : (
+    <ChooseTeacher />
+  );
 }

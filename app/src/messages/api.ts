@@ -1,12 +1,17 @@
-import { messageRoutes as routes, type NewMessage } from '@cadro/contract';
+import { messageRoutes as routes, type BodyOf, type NewLetters, type NewMessage } from '@cadro/contract';
 import { api, endpointsBy, nothing } from '../store';
 
 const messagesApi = api.injectEndpoints({
   endpoints: endpointsBy((by) => ({
     threads: by.query(routes.threads, nothing, { providesTags: ['Talk'] }),
-    thread: by.query(routes.thread, (threadId: string) => ({ params: { threadId } }), {
-      providesTags: ['Talk'],
-    }),
+    thread: by.query(
+      routes.thread,
+      ({ threadId, before }: { threadId: string; before?: string }) => ({
+        params: { threadId },
+        query: before ? { before } : {},
+      }),
+      { providesTags: ['Talk'] },
+    ),
     teachers: by.query(routes.teachers, (studentId: string) => ({ params: { studentId } }), {
       providesTags: ['Talk'],
     }),
@@ -21,6 +26,10 @@ const messagesApi = api.injectEndpoints({
     takeBack: by.mutation(routes.takeBack, (messageId: string) => ({ params: { messageId } }), {
       invalidatesTags: ['Talk'],
     }),
+    sendSeveral: by.mutation(routes.sendSeveral, (body: NewLetters) => ({ body }), {
+      invalidatesTags: ['Talk'],
+    }),
+    paper: by.file(routes.paper, (body: BodyOf<typeof routes.paper>) => ({ body })),
     send: by.mutation(routes.send, (body: NewMessage) => ({ body }), { invalidatesTags: ['Talk'] }),
   })),
 });
@@ -30,5 +39,7 @@ export const {
   useTeachersQuery,
   useSaySenderMutation,
   useSendMutation,
+  useSendSeveralMutation,
+  usePaperMutation,
   useTakeBackMutation,
 } = messagesApi;

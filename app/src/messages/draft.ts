@@ -8,6 +8,7 @@ import {
   type Reach,
 } from '@cadro/contract';
 import type { Format } from '../i18n';
+import { openingOf, type Tone } from './opening';
 
 export interface Draft {
   readonly subject: string;
@@ -30,6 +31,26 @@ export const aboutCourse = ({ title, teacher }: CourseDetail): LetterAbout => ({
   ...{ title, courseTitle: title, topic: 'course', dueAt: null, possible: null },
   ...{ stillKind: null, entries: [], teacher },
 });
+
+/** In whose words a draft is written: a language's, and its ways of writing days and numbers. */
+export interface Says {
+  readonly t: TFunction;
+  readonly format: Format;
+}
+
+interface Writer {
+  readonly child: string;
+  readonly guardian: string;
+  readonly now: string;
+}
+
+/** To whom a draft is, and how it begins. */
+export interface DraftTo {
+  readonly name: string;
+  readonly tone: Tone;
+  /** Where it goes to an office that passes it on. */
+  readonly passOnTo?: string;
+}
 
 /** What the record shows, as of now; nothing that it does not show. */
 function factsOf(t: TFunction, format: Format, about: LetterAbout, now: string): string[] {
@@ -59,40 +80,42 @@ export function askedAt({ entries }: Pick<LetterAbout, 'entries'>): string | nul
 }
 
 /** A short, friendly question with the facts already in it. The last line is the guardian's name. */
-export function draftFor(
-  t: TFunction,
-  format: Format,
-  about: LetterAbout,
-  who: { child: string; guardian: string; now: string },
-): Draft {
-  const { teacher, topic } = about;
+export function draftFor({ t, format }: Says, about: LetterAbout, to: DraftTo, who: Writer): Draft {
+  const { child, guardian } = who;
   const asked = askedAt(about);
-  const subject = t('message.draftSubject', { child: who.child, title: about.title });
+  const { title, topic } = about;
   // Asked before: a reminder says so, and nothing once more.
-  if (asked !== null)
-    return {
-      subject,
-      text: [
-        t('message.draftOpening', { teacher: teacher?.name ?? '' }),
-        t('message.draftReminder', { title: about.title, child: who.child, date: format.date(asked) }),
-        `${t('message.draftClose')}\n${who.guardian}`,
-      ].join('\n\n'),
-    };
-  const paragraphs = [
-    t('message.draftOpening', { teacher: teacher?.name ?? '' }),
-    [...factsOf(t, format, about, who.now), ...talkOf(t, about)].join(' '),
-    t(topic === 'work' ? 'message.draftQuestion' : 'message.draftQuestionCourse', { child: who.child }),
-    `${t('message.draftClose')}\n${who.guardian}`,
-  ];
+  const said =
+    asked !== null
+      ? [t('message.draftReminder', { title, child, date: format.date(asked) })]
+      : [
+          [...factsOf(t, format, about, who.now), ...talkOf(t, about)].join(' '),
+          t(topic === 'work' ? 'message.draftQuestion' : 'message.draftQuestionCourse', { child }),
+        ];
   return {
-    subject,
-    text: paragraphs.join('\n\n'),
+    subject: t('message.draftSubject', { child, title }),
+    text: [
+      openingOf(t, to.tone, { teacher: to.name, child }),
+      ...(to.passOnTo ? [t('message.draftPassOn', { teacher: to.passOnTo })] : []),
+      ...said,
+      `${t('message.draftClose')}\n${guardian}`,
+    ].join('\n\n'),
   };
 }
 
+/** A letter about the child in general: an opening, and the name under it. */
+export const emptyDraft = ({ t }: Says, to: DraftTo, { child, guardian }: Writer): Draft => ({
+  subject: child,
+  text: [
+    openingOf(t, to.tone, { teacher: to.name, child }),
+    to.passOnTo ? t('message.draftPassOn', { teacher: to.passOnTo }) : '',
+    `${t('message.draftClose')}\n${guardian}`,
+  ].join('\n\n'),
+});
+
 /** A letter to the office, with what it has on file in it; of whom nothing may be seen, nothing stands there. */
 export function fileDraft(
-  t: TFunction,
+  { t }: Says,
   { child, people, office }: Pick<OnFile, 'child' | 'people'> & { office: { readonly name: string } },
   who: { child: string; guardian: string },
 ): Draft {

@@ -102,9 +102,9 @@ describe('the draft of a letter', () => {
   const entry = (step: string) => ({ step }) as FollowUp['entries'][number];
   const draft = (more: Partial<FollowUp>) =>
     draftFor(
-      t,
-      format,
+      { t, format },
       { ...followUp, ...more },
+      { name: 'Wren Thornwick', tone: 'plain' },
       { child: 'Caspian', guardian: 'Maren Aldervane', now: '2026-10-22T19:40:00Z' },
     );
 

@@ -137,9 +137,10 @@ export const tags = [
   'Safety',
   'People',
   'Desk',
+  'Notes',
   'Operator',
 ] as const;
-type Tag = (typeof tags)[number];
+export type Tag = (typeof tags)[number];
 
 /** One cache for all that comes from the server; the rooms add their endpoints. */
 export const api = createApi({

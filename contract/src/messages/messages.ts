@@ -165,6 +165,17 @@ export const messageRoutes = {
     status: 202,
     answer: Thread,
   }),
+  paper: route({
+    method: 'post',
+    path: '/api/messages/paper',
+    room,
+    access: 'signed-in',
+    summary: 'A letter to somebody at the school as a page to print',
+    body: Type.Pick(NewMessage, ['studentId', 'teacherId', 'subject', 'text']),
+    status: 200,
+    produces: 'application/pdf',
+    heavy: true,
+  }),
   sendSeveral: route({
     method: 'post',
     path: '/api/messages/several',

@@ -206,10 +206,18 @@ const fitting: Record<string, object> = {
     ...{ version: 0, answer: { kind: 'count', count: 3 }, note: 'N' },
   },
   'post /api/threads/:threadId/letters/:messageId/sender': { known: true },
+  'post /api/notes': { studentId: uuid, courseId: null, on: '2026-10-20', text: 'T', shared: true },
+  'patch /api/notes/:noteId': { version: 1, on: '2026-10-20', text: 'T', shared: true },
+  'patch /api/students/:studentId/teachers/:teacherId/wants': { aspect: 'lives', text: 'T', version: 0 },
+  'post /api/messages/paper': { studentId: uuid, teacherId: uuid, subject: 'S', text: 'T' },
   'post /api/messages/several': {
     ...{ studentId: uuid, followUpId: null, subject: 'S', letters: [{ teacherId: uuid, text: 'T' }] },
+    files: [{ name: 'a.txt', content: 'YQ==' }],
   },
-  'post /api/messages': { studentId: uuid, teacherId: uuid, followUpId: null, subject: 'S', text: 'T' },
+  'post /api/messages': {
+    ...{ studentId: uuid, teacherId: uuid, followUpId: null, subject: 'S', text: 'T' },
+    files: [{ name: 'a.txt', content: 'YQ==' }],
+  },
 };
 const keyOf = ({ method, path }: { method: string; path: string }) => `${method} ${path}`;
 const writing = allRoutes.filter(({ body }) => body);

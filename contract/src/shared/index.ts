@@ -1,3 +1,4 @@
+export * from './live';
 export * from './openapi';
 export * from './problem';
 export * from './route';

@@ -424,6 +424,20 @@ const ofRoutes: Readonly<Record<string, readonly [number, ...string[]]>> = {
   'get /api/students/:studentId/contacts': [200],
   'get /api/students/:studentId/contacts/vcard': [200],
   'post /api/messages': [202, ...letter, '/text 1 to 20000 characters'],
+  'get /api/talk/search': [200, '/q 0 to 100 characters'],
+  'get /api/notes': [200, '/q 0 to 100 characters'],
+  'post /api/notes': [201, '/text 1 to 20000 characters'],
+  'patch /api/notes/:noteId': [
+    200,
+    ...['/ 2 to any members, no others', '/version 1 to 2147483647 in size', '/text 1 to 20000 characters'],
+  ],
+  'delete /api/notes/:noteId': [204],
+  'get /api/students/:studentId/teachers/:teacherId/wants': [200],
+  'patch /api/students/:studentId/teachers/:teacherId/wants': [
+    200,
+    ...['/ no others', '/text 0 to 2000 characters', '/version 0 to 2147483647 in size'],
+  ],
+  'post /api/messages/paper': [200, '/subject 1 to 200 characters', '/text 1 to 20000 characters'],
   'post /api/messages/several': [
     202,
     ...letter,

@@ -1,7 +1,7 @@
 import type { Request, Response } from 'express';
 import type { Logger } from 'pino';
+import { liveKinds, type LiveKind } from '@cadro/contract';
 import { Listening, type Config } from '../kit';
-import type { LiveKind } from './store';
 
 const heartbeatMs = 25_000;
 /** A stream ends after this, and the browser opens another: who has signed out gets none. */
@@ -10,7 +10,8 @@ const lifetimeMs = 10 * 60_000;
 const mostStreams = 8;
 
 /**
- * Tells the browsers that hang on this process when their guardian's alerts have changed. PostgreSQL tells every
+ * Tells the browsers that hang on this process when something of their guardian's has changed: their alerts, or what
+ * somebody of the family has done. PostgreSQL tells every
  * process, whichever one made the change.
  */
 export class LiveAlerts {
@@ -61,7 +62,7 @@ export class LiveAlerts {
     const [kind, guardianId] = payload.split(':');
     if (!guardianId) return;
     if (kind === 'ended') this.endOf(guardianId);
-    else this.tell(guardianId, kind === 'state' ? 'state' : 'news');
+    else this.tell(guardianId, liveKinds.find((each) => each === kind) ?? 'news');
   }
 
   /**

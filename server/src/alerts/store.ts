@@ -102,11 +102,10 @@ export async function saveStates(
 }
 
 /** What has changed about a guardian's alerts: something came, or somebody put some of them down. */
-export const liveKinds = ['news', 'state'] as const;
-export type LiveKind = (typeof liveKinds)[number];
+type AlertsTold = 'news' | 'state';
 
 /** Tells every server process that a guardian's alerts have changed, when the transaction is through. */
-export async function notify(trx: Db | Trx, guardianIds: readonly string[], kind: LiveKind): Promise<void> {
+export async function notify(trx: Db | Trx, guardianIds: readonly string[], kind: AlertsTold): Promise<void> {
   if (guardianIds.length === 0) return;
   await trx.raw(`select pg_notify('cadro_alerts', ? || ':' || id) from unnest(?::text[]) as id`, [
     kind,

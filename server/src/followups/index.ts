@@ -1,5 +1,6 @@
 export { openAbsence } from './absence';
 export { listFollowUps, readFollowUp } from './service';
+export { followUpsWith, type FoundRow } from './foundStore';
 export { followUpRouter } from './routes';
 export { noteOffer } from './offer';
 export { settleByRecord } from './settle';

@@ -41,3 +41,16 @@ export function putLine(page: Page, text: string, left: number, top: number, loo
       ...(look.align ? { align: look.align } : {}),
     });
 }
+
+/** Words as many as they are, below what stands there already; what is more than the page holds goes on the next. */
+export function putText(page: Page, text: string, look: Omit<Look, 'lines'>): void {
+  page
+    .font(look.bold ? fonts.strong : fonts.regular)
+    .fontSize(look.size)
+    .fillColor(look.colour ?? light.ink)
+    .text(text, {
+      width: look.width,
+      lineGap: look.size * 0.25,
+      ...(look.align ? { align: look.align } : {}),
+    });
+}

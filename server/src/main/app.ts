@@ -43,10 +43,12 @@ import {
   webApp,
 } from '../kit';
 import { messageRouter, threadWith } from '../messages';
+import { noteRouter } from '../notes';
 import { operatorRouter } from '../operator';
 import { deskRouter } from '../desk';
 import { answersAbout, outlookRouter } from '../outlook';
 import { planRouter } from '../plan';
+import { talkRouter } from '../talk';
 import { ownRouter, sourceRouter } from '../sources';
 import { demoRouter } from './demo';
 import { exportRouter } from './exported';
@@ -88,6 +90,8 @@ function apiRouter(deps: ServerDeps, live: LiveAlerts): Router {
     followUpRouter(deps, { threadWith, answersAbout }),
     contactRouter(deps),
     messageRouter(deps),
+    noteRouter(deps),
+    talkRouter(deps),
     announcementRouter(deps, takenIntoCalendar(deps)),
     alertRouter(deps, live),
     outlookRouter(deps, onFigures),

@@ -3,7 +3,7 @@ export { receiveFirst } from './first';
 export { exportedLetters } from './exported';
 export { messageRouter } from './routes';
 export { sendMail } from './sendMail';
-export { letterReturned, letterStates } from './letterStore';
+export { letterReturned, letterStates, lettersTo, lettersWith } from './letterStore';
 export { threadWith } from './store';
 export { unreadReplies } from './threads';
 export { sendLetter } from './sending';

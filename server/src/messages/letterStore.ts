@@ -1,5 +1,7 @@
 import type { Message } from '@cadro/contract';
-import type { Db, Trx } from '../kit';
+import type { WayLetter } from '@cadro/core';
+import { withWords, type Db, type Trx } from '../kit';
+import type { FoundRow } from '../followups';
 import type { MessageRow } from './store';
 
 /* Letters on their way: in hand, gone, brought back, taken back. */
@@ -124,3 +126,42 @@ export async function letterReturned(db: Db, id: string): Promise<boolean> {
     .update({ state: 'failed' });
   return Boolean(await db('messages').where(letter).first('id'));
 }
+
+/** A household's letters to a teacher, each with the first answer after it. */
+export const lettersTo = (
+  db: Db,
+  householdId: string,
+  { studentId, teacherId }: { readonly studentId: string; readonly teacherId: string },
+): Promise<WayLetter[]> =>
+  db('messages as m')
+    .join('threads as t', 't.id', 'm.thread_id')
+    .where({ 't.household_id': householdId, 't.student_id': studentId, 't.teacher_id': teacherId })
+    .where({ 'm.from_teacher': false, 'm.state': 'sent' })
+    .select<WayLetter[]>(
+      'm.at',
+      db.raw(`(select min(a.at) from messages a where a.thread_id = m.thread_id and a.seq > m.seq
+        and a.from_teacher and not a.automatic and a.doubt is null) as "answeredAt"`),
+    );
+
+/** The household's letters in which each word stands: in the subject, the words, or the names of the files. */
+export const lettersWith = (
+  db: Db,
+  guardianId: string,
+  ask: { readonly studentIds: readonly string[]; readonly words: readonly string[]; readonly most: number },
+): Promise<FoundRow[]> =>
+  db('messages as m')
+    .join('threads as t', 't.id', 'm.thread_id')
+    .join('guardian_profiles as g', 'g.household_id', 't.household_id')
+    .where({ 'g.guardian_id': guardianId })
+    .whereIn('m.student_id', [...ask.studentIds])
+    .modify((query) =>
+      withWords(
+        query,
+        `concat_ws(' ', m.author, m.subject, m.text,
+          (select string_agg(f.name, ' ') from message_files f where f.message_id = m.id))`,
+        ask.words,
+      ),
+    )
+    .orderBy('m.seq', 'desc')
+    .limit(ask.most)
+    .select<FoundRow[]>('m.thread_id as id', 'm.student_id', 'm.subject as title', 'm.text', 'm.at');

@@ -4,6 +4,7 @@ import { requireChild } from '../household';
 import { mount, newRouter, type ServerDeps } from '../kit';
 import { saySender } from './senders';
 import { fileOf } from './files';
+import { letterOnPaper } from './paper/paper';
 import { listThreads, readThread, wholeThread } from './threads';
 import { takeBack, writeToSeveral, writeToTeacher } from './writing';
 import { receiversFor } from './receivers';
@@ -36,6 +37,7 @@ export function messageRouter(given: ServerDeps): Router {
     takeBack(deps, guardianId, params.messageId),
   );
   mount(router, messageRoutes.send, ({ deps, guardianId, body }) => writeToTeacher(deps, guardianId, body));
+  mount(router, messageRoutes.paper, ({ deps, guardianId, body }) => letterOnPaper(deps, guardianId, body));
   mount(router, messageRoutes.sendSeveral, ({ deps, guardianId, body }) =>
     writeToSeveral(deps, guardianId, body),
   );

@@ -1,5 +1,5 @@
 import type { SchoolWish } from '@cadro/contract';
-import type { Db } from '../kit';
+import { withWords, type Db } from '../kit';
 
 export interface AnnouncementRow {
   readonly id: string;
@@ -67,3 +67,20 @@ export const announcementsSince = (
   studentIds: readonly string[],
   since: Date,
 ): Promise<AnnouncementRow[]> => announced(db, studentIds).where('a.posted_at', '>=', since);
+
+/** Announcements for the children in which each word stands, each once. */
+export const announcementsWith = (
+  db: Db,
+  ask: { readonly studentIds: readonly string[]; readonly words: readonly string[]; readonly most: number },
+): Promise<{ id: string; student_id: string; title: string; text: string; at: Date }[]> =>
+  db('student_announcements')
+    .whereIn('student_id', [...ask.studentIds])
+    .modify((query) => withWords(query, `title || ' ' || text`, ask.words))
+    .groupBy('announcement_id', 'title', 'text', 'posted_at')
+    .orderBy('posted_at', 'desc')
+    .limit(ask.most)
+    .select(
+      'announcement_id as id',
+      db.raw('min(student_id::text) as student_id'),
+      ...['title', 'text', 'posted_at as at'],
+    );

@@ -103,4 +103,9 @@ export {
   type NeutralCollection,
   type NeutralRecord,
 } from './writing';
-export { announcementsOf, announcementsSince, type AnnouncementRow } from './announcementStore';
+export {
+  announcementsOf,
+  announcementsSince,
+  announcementsWith,
+  type AnnouncementRow,
+} from './announcementStore';

@@ -10,3 +10,4 @@ export * from './together';
 export * from './watch';
 export { requireWholeSessions, SessionsNotKept } from './wholeSessions';
 export { houseOf, houseTransaction, houseWithin, maySayOf, personalDb } from './whose';
+export { withWords, wordsIn } from './words';

@@ -73,6 +73,7 @@ it('takes a database of the release before along, with what is in it', () =>
       '026_what_comes_back',
       '027_between_guardians',
       '028_whom_to_turn_to',
+      '029_notes_and_live',
     ]);
   }));
 

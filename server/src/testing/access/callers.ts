@@ -52,6 +52,7 @@ export interface Ids {
   readonly passkeyId: string;
   readonly personId: string;
   readonly invitationId: string;
+  readonly noteId: string;
   readonly wordId: string;
   readonly pieceId: string;
   /** The school's, and a file's that nobody has handed over. */

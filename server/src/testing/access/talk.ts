@@ -118,6 +118,25 @@ export const talkTable: Table = {
     statuses: { ...writing(202), restricted: 404 },
     body: (ids) => ({ studentId: ids.studentId, teacherId: ids.teacherId, subject: 'S', text: 'T' }),
   },
+  'get /api/notes': { statuses: list },
+  'get /api/talk/search': { statuses: list },
+  'post /api/notes': {
+    statuses: { ...writing(201) },
+    body: (ids) => ({ studentId: ids.studentId, on: '2026-10-20', text: 'A note of ours', shared: true }),
+  },
+  'patch /api/notes/:noteId': { statuses: owners(200), body: () => ({ version: 1, text: 'Another' }) },
+  'delete /api/notes/:noteId': { statuses: owners(204) },
+  'get /api/students/:studentId/teachers/:teacherId/wants': {
+    statuses: { ...writing(200), looker: 200, restricted: 404 },
+  },
+  'patch /api/students/:studentId/teachers/:teacherId/wants': {
+    statuses: { ...writing(200), restricted: 404 },
+    body: () => ({ aspect: 'lives', text: 'In the shed', version: 0 }),
+  },
+  'post /api/messages/paper': {
+    statuses: { ...writing(200), restricted: 404 },
+    body: (ids) => ({ studentId: ids.studentId, teacherId: ids.teacherId, subject: 'S', text: 'T' }),
+  },
   'post /api/messages/several': {
     statuses: { ...writing(202), restricted: 404 },
     body: (ids) => ({

@@ -1,4 +1,4 @@
-import { schoolDaysWaited } from './waiting';
+import { schoolDaysWaited } from './schoolDays';
 
 it.each([
   ['the same day', '2026-10-21', '2026-10-21', [], 0],

@@ -1,0 +1,1 @@
+export { letterPage } from './letterPage';

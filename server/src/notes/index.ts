@@ -1,0 +1,2 @@
+export { notesWith } from './notes';
+export { noteRouter } from './routes';

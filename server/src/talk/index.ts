@@ -1,0 +1,1 @@
+export { talkRouter } from './routes';
