@@ -113,7 +113,7 @@ function ForCheck({ drafting, tone }: { drafting: Drafting; tone: Tone }) {
         {t('message.forCheck', { language: languageNames[own] })}
       </Words>
       <Words size="small" colour="soft">
-        {drafting({ t, format }, tone).text}
+        {drafting({ t, format }, tone).text.replace(/\n{3,}/g, '\n\n')}
       </Words>
       <Words size="small" colour="soft">
         {t('message.noTranslator')}

@@ -106,50 +106,39 @@ function SendLetter({
   );
 }
 
-function LetterForm({
+/** To whom it goes, and what they have been written lately. */
+function Head({
   studentId,
-  teacher,
+  people,
   followUpId,
-  drafting,
-  beginnings = true,
-  language,
-  writing,
-}: Form) {
+}: Pick<Form, 'studentId' | 'followUpId'> & { people: readonly Receiver[] }) {
   const { t } = useTranslation();
   const { nameOf } = useChildren();
-  const [others, setOthers] = useState<readonly Receiver[]>([]);
-  const people = [teacher, ...others];
-  const isSeveral = people.length > 1;
-  const child = nameOf(studentId);
-  const { sending, when, files } = {
-    sending: useSending({ studentId, followUpId, writing }),
-    when: useWhen(studentId),
-    files: useFiles(),
-  };
-  const beginning = useBeginning({
-    ...{ drafting, first: language, writing },
-    who: { teacher: isSeveral ? eachName : teacher.name, child },
-  });
-  const { subject, text } = writing.fields;
-  const choose = (chosen: readonly Receiver[]) => {
-    if (chosen.length > 0 && !isSeveral) writing.set({ text: text.replaceAll(teacher.name, eachName) });
-    if (chosen.length === 0) writing.set({ text: text.replaceAll(eachName, teacher.name) });
-    setOthers(chosen);
-  };
+  const [first] = people;
   return (
-    <Page>
+    <>
       <BackLink href={followUpId ? `/talk/follow-ups/${followUpId}` : '/talk'} label={t('places.talk')} />
       <Stack space={0.25}>
         <Heading level={1}>
-          {isSeveral
+          {people.length > 1
             ? t('message.toSeveral', { count: people.length })
-            : t('message.to', { teacher: teacher.name })}
+            : t('message.to', { teacher: first?.name ?? '' })}
         </Heading>
-        <Words colour="soft">{t('message.about', { child })}</Words>
+        <Words colour="soft">{t('message.about', { child: nameOf(studentId) })}</Words>
       </Stack>
       {people.map(({ id }) => (
         <AskedLately key={id} studentId={studentId} teacherId={id} />
       ))}
+    </>
+  );
+}
+
+/** The letter itself. @param hint how it goes out. */
+function LetterFields({ writing, hint }: Pick<Form, 'writing'> & { hint: string }) {
+  const { t } = useTranslation();
+  const { subject, text } = writing.fields;
+  return (
+    <>
       <Field
         label={t('message.subject')}
         value={subject}
@@ -158,34 +147,74 @@ function LetterForm({
       />
       <Field
         label={t('message.text')}
-        hint={
-          isSeveral
-            ? t('message.severalHow', { mark: eachName })
-            : teacher.contactable
-              ? t('message.sentTo')
-              : ''
-        }
+        hint={hint}
         value={text}
         onChange={(changed) => writing.set({ text: changed })}
         lines={13}
         longest={20_000}
       />
       <BegunLine writing={writing} />
+    </>
+  );
+}
+
+/** Who else gets it, what goes with it, when it goes, and off it goes. */
+function ByMail({
+  letter: { studentId, teacher, followUpId, writing },
+  others,
+  choose,
+}: {
+  letter: Form;
+  others: readonly Receiver[];
+  choose: (chosen: readonly Receiver[]) => void;
+}) {
+  const people = [teacher, ...others];
+  const sending = useSending({ studentId, followUpId, writing });
+  const when = useWhen(studentId);
+  const given = useFiles();
+  const { subject, text } = writing.fields;
+  return (
+    <>
+      <AlsoTo {...{ studentId, teacher, others }} onChange={choose} />
+      <Files given={given} />
+      <When when={when} />
+      <Trouble error={sending.error} />
+      <SendLetter
+        count={people.length}
+        later={when.sendAt !== null}
+        disabled={!subject.trim() || !text.trim()}
+        busy={sending.isLoading}
+        onSend={() => void sending.send(people, { sendAt: when.sendAt, files: given.files })}
+      />
+    </>
+  );
+}
+
+function LetterForm(letter: Form) {
+  const { studentId, teacher, followUpId, drafting, beginnings = true, language, writing } = letter;
+  const { t } = useTranslation();
+  const { nameOf } = useChildren();
+  const [others, setOthers] = useState<readonly Receiver[]>([]);
+  const isSeveral = others.length > 0;
+  const beginning = useBeginning({
+    ...{ drafting, first: language, writing },
+    who: { teacher: isSeveral ? eachName : teacher.name, child: nameOf(studentId) },
+  });
+  const { subject, text } = writing.fields;
+  const choose = (chosen: readonly Receiver[]) => {
+    if (chosen.length > 0 && !isSeveral) writing.set({ text: text.replaceAll(teacher.name, eachName) });
+    if (chosen.length === 0) writing.set({ text: text.replaceAll(eachName, teacher.name) });
+    setOthers(chosen);
+  };
+  const byMail = isSeveral ? t('message.severalHow', { mark: eachName }) : t('message.sentTo');
+  return (
+    <Page>
+      <Head {...{ studentId, followUpId }} people={[teacher, ...others]} />
+      {teacher.contactable ? null : <Words>{t('message.noAddress', { name: teacher.name })}</Words>}
+      <LetterFields writing={writing} hint={teacher.contactable ? byMail : ''} />
       {beginnings ? <Beginning {...{ beginning, drafting }} /> : null}
       {teacher.contactable ? (
-        <>
-          <AlsoTo {...{ studentId, teacher, others }} onChange={choose} />
-          <Files given={files} />
-          <When when={when} />
-          <Trouble error={sending.error} />
-          <SendLetter
-            count={people.length}
-            later={when.sendAt !== null}
-            disabled={!subject.trim() || !text.trim()}
-            busy={sending.isLoading}
-            onSend={() => void sending.send(people, { sendAt: when.sendAt, files: files.files })}
-          />
-        </>
+        <ByMail {...{ letter, others, choose }} />
       ) : (
         <OnPaper {...{ studentId, teacher, subject, text }} />
       )}

@@ -1,6 +1,6 @@
 import { useTranslation } from 'react-i18next';
 import { Trouble } from '../household';
-import { Action, fileName, LinkAction, saveAddress, Stack, Words } from '../ui';
+import { Action, fileName, LinkAction, saveAddress, Stack } from '../ui';
 import { usePaperMutation, useTeachersQuery } from './api';
 import type { Receiver } from './Letter';
 
@@ -26,7 +26,6 @@ export function OnPaper({
   };
   return (
     <Stack>
-      <Words>{t('message.noAddress', { name: teacher.name })}</Words>
       <Trouble error={error} />
       <Action
         main

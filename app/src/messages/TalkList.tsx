@@ -5,7 +5,7 @@ import type { ThreadSummary } from '@cadro/contract';
 import { FromSchools } from '../announcements';
 import { FollowUpList } from '../followups';
 import { useChildren, useDraftsQuery, useFormat } from '../household';
-import { Heading, LinkAction, Loaded, Page, Quiet, RowLink, WayOn, Words } from '../ui';
+import { Heading, LinkAction, Loaded, Page, Quiet, Row, RowLink, WayOn, Words } from '../ui';
 import { useThreadsQuery } from './api';
 
 function ThreadRow({ thread, selected }: { thread: ThreadSummary; selected: boolean }) {
@@ -93,6 +93,11 @@ export function TalkList({ selected }: { selected?: string }) {
         return (
           <Page>
             <Heading level={1}>{t('talk.title')}</Heading>
+            <Row wrap space={2}>
+              <WayOn label={t('search.title')} href="/talk/search" />
+              <WayOn label={t('notes.title')} href="/talk/notes" />
+              <WayOn label={t('contacts.title')} href="/talk/contacts" />
+            </Row>
             <BegunList />
             <FromSchools {...(selected ? { selected } : {})} />
             <FollowUpList {...(selected ? { selected } : {})} />

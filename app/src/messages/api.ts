@@ -1,4 +1,10 @@
-import { messageRoutes as routes, type BodyOf, type NewLetters, type NewMessage } from '@cadro/contract';
+import {
+  messageRoutes as routes,
+  talkRoutes,
+  type BodyOf,
+  type NewLetters,
+  type NewMessage,
+} from '@cadro/contract';
 import { api, endpointsBy, nothing } from '../store';
 
 const messagesApi = api.injectEndpoints({
@@ -29,6 +35,9 @@ const messagesApi = api.injectEndpoints({
     sendSeveral: by.mutation(routes.sendSeveral, (body: NewLetters) => ({ body }), {
       invalidatesTags: ['Talk'],
     }),
+    searchTalk: by.query(talkRoutes.search, (q: string) => ({ query: { q } }), {
+      providesTags: ['Talk', 'Announced', 'Notes'],
+    }),
     paper: by.file(routes.paper, (body: BodyOf<typeof routes.paper>) => ({ body })),
     send: by.mutation(routes.send, (body: NewMessage) => ({ body }), { invalidatesTags: ['Talk'] }),
   })),
@@ -41,5 +50,6 @@ export const {
   useSendMutation,
   useSendSeveralMutation,
   usePaperMutation,
+  useSearchTalkQuery,
   useTakeBackMutation,
 } = messagesApi;

@@ -1,3 +1,4 @@
+export { SearchScreen } from './SearchScreen';
 export * from './api';
 export * from './TalkList';
 export * from './ThreadView';

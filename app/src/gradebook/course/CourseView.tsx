@@ -155,7 +155,7 @@ function Talk({ course }: { course: CourseDetail }) {
         label={t('matter.talk', { child: nameOf(studentId) })}
         href={`/talk/new?studentId=${studentId}&courseId=${id}`}
       />
-      {teacher?.contactable ? (
+      {teacher ? (
         <WayOn
           label={t('course.write', { teacher: teacher.name })}
           href={`/talk/write?studentId=${studentId}&courseId=${id}`}
@@ -166,6 +166,7 @@ function Talk({ course }: { course: CourseDetail }) {
           {t('course.noContact')}
         </Words>
       ) : null}
+      <WayOn label={t('notes.ofCourse')} href={`/talk/notes?studentId=${studentId}&courseId=${id}`} />
     </Row>
   );
 }

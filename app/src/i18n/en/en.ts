@@ -9,6 +9,7 @@ import { dataEn } from './data';
 import { doorEn } from './door';
 import { deskEn } from './desk';
 import { daysEn } from './days';
+import { homeEn } from './home';
 import { newsEn } from './news';
 import { operatorEn } from './operator';
 import { ownEn } from './own';
@@ -279,6 +280,7 @@ export const en = {
   ...calendarEn,
   ...countingEn,
   ...begunEn,
+  ...homeEn,
   ...newsEn,
   ...operatorEn,
   ...ownEn,

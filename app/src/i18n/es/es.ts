@@ -9,6 +9,7 @@ import { dataEs } from './data';
 import { doorEs } from './door';
 import { deskEs } from './desk';
 import { daysEs } from './days';
+import { homeEs } from './home';
 import { newsEs } from './news';
 import { operatorEs } from './operator';
 import { ownEs } from './own';
@@ -279,6 +280,7 @@ export const es: Catalogue = {
   ...calendarEs,
   ...countingEs,
   ...begunEs,
+  ...homeEs,
   ...newsEs,
   ...operatorEs,
   ...ownEs,

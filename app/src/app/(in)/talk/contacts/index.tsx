@@ -1,0 +1,5 @@
+import { ContactsScreen } from '../../../../contacts';
+
+export default function Contacts() {
+  return <ContactsScreen />;
+}

@@ -1,0 +1,5 @@
+import { SearchScreen } from '../../../messages';
+
+export default function Search() {
+  return <SearchScreen />;
+}

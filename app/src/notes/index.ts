@@ -1,0 +1,2 @@
+export { NotesScreen } from './NotesScreen';
+export { Wants } from './Wants';

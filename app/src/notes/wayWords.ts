@@ -1,0 +1,28 @@
+import type { TFunction } from 'i18next';
+import { setISODay } from 'date-fns/setISODay';
+import type { TeacherWays, WantAspect } from '@cadro/contract';
+import { i18next } from '../i18n';
+
+/** A weekday by its number, 1 for Monday. */
+const weekdayName = (weekday: number): string =>
+  new Intl.DateTimeFormat(i18next.language, { weekday: 'long' }).format(
+    setISODay(new Date(2026, 0, 7, 12), weekday),
+  );
+
+/** What the record shows of one of a teacher's ways; null where too little speaks for anything. */
+export function wayWords(t: TFunction, aspect: WantAspect, ways: TeacherWays): string | null {
+  const { assignments, dueWeekday, place, gradedDays, answeredDays, letters } = ways;
+  if (aspect === 'lives')
+    return place && t('wants.place', { place: place.name, count: place.count, all: assignments });
+  if (aspect === 'replies') {
+    if (answeredDays !== null) return t('wants.answered', { count: answeredDays });
+    return letters > 0 ? t('wants.noAnswer', { count: letters }) : null;
+  }
+  const said = [
+    ...(dueWeekday
+      ? [t('wants.due', { day: weekdayName(dueWeekday.weekday), count: dueWeekday.count, all: assignments })]
+      : []),
+    ...(gradedDays === null ? [] : [t('wants.graded', { count: gradedDays })]),
+  ];
+  return said.length > 0 ? said.join(' ') : null;
+}
