@@ -52,6 +52,7 @@ export * from './contacts/kinds';
 export * from './desk/desk';
 export * from './followups/absence';
 export * from './followups/followups';
+export * from './followups/goingOn';
 export * from './followups/handing';
 export * from './gradebook/cases';
 export * from './gradebook/basics';

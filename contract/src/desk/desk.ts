@@ -1,4 +1,5 @@
 import { Type, type Static } from '@sinclair/typebox';
+import { Check } from '../followups/handing';
 import { route } from '../shared/route';
 import { DateOnly, Instant, Nullable, Uuid } from '../shared/scalars';
 
@@ -75,6 +76,17 @@ export const Desk = Type.Object({
   words: Type.Array(ChildsWord),
   pieces: Type.Array(Piece),
   aims: Type.Array(Aim),
+  /** What the child has agreed to do, and ticks off itself. */
+  agreed: Type.Array(
+    Type.Object({
+      id: Uuid,
+      title: Type.String(),
+      courseTitle: Nullable(Type.String()),
+      by: Nullable(DateOnly),
+      checklist: Type.Array(Check),
+      doneAt: Nullable(Instant),
+    }),
+  ),
   shares: Type.Object({
     /** Whether the child sees the evenings that the family plans, and ticks them off. */
     evenings: Type.Boolean(),
@@ -123,6 +135,15 @@ const Shares = Type.Object(
   strict,
 );
 
+const AgreedTick = Type.Object(
+  {
+    /** Of the list; all of it where none is named. */
+    checkId: Type.Optional(Type.String({ minLength: 1, maxLength: 40 })),
+    done: Type.Boolean(),
+  },
+  strict,
+);
+
 const of = { room: 'desk', access: 'signed-in' } as const;
 const path = '/api/students/:studentId/desk';
 const params = Type.Object({ studentId: Uuid });
@@ -166,6 +187,11 @@ export const deskRoutes = {
     ...{ ...of, method: 'delete', path: `${path}/pieces/:pieceId`, params: pieceParams },
     ...{ status: 200, answer: Desk },
     summary: 'Keep a piece no longer',
+  }),
+  tick: route({
+    ...{ ...of, method: 'patch', path: `${path}/agreed/:followUpId`, body: AgreedTick },
+    ...{ params: Type.Object({ studentId: Uuid, followUpId: Uuid }), status: 200, answer: Desk },
+    summary: 'The child ticks off what it has agreed to do: a thing of the list, or all of it',
   }),
   share: route({
     ...{ ...of, method: 'post', path: `${path}/shares`, params, body: Shares, status: 200, answer: Desk },

@@ -1,6 +1,7 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { looseEndKinds } from '../outlook/figures';
 import { AbsenceClaim, RegisterMark } from './absence';
+import { LookFact, Repeats, WorkedBefore } from './goingOn';
 import { Asked, Check, HandTo, NewChecks, Owner } from './handing';
 import { resultStatuses } from '../gradebook/record';
 import { route } from '../shared/route';
@@ -29,6 +30,8 @@ export const Outcome = Type.Union([
   Type.Object({ by: Type.Literal('register'), marks: Type.Array(RegisterMark) }),
   /** The work that an absence touched is done. */
   Type.Object({ by: Type.Literal('caught-up'), works: Type.Integer() }),
+  /** The course has reached what a follow-up of every week was for. */
+  Type.Object({ by: Type.Literal('reached'), figure: Type.Number(), outOf: Type.Number() }),
   Type.Object({ by: Type.Literal('guardian') }),
 ]);
 export type Outcome = Static<typeof Outcome>;
@@ -36,6 +39,7 @@ export type Outcome = Static<typeof Outcome>;
 export const entryKinds = [
   ...(['noticed', 'step', 'note', 'look-again', 'written', 'answered', 'record', 'asked'] as const),
   ...(['handed', 'accepted', 'returned', 'checked'] as const),
+  ...(['ticked', 'graded', 'looked', 'repeats', 'merged', 'parted'] as const),
 ] as const;
 
 /** What a child can say about a work: asked for what is needed, never whether it is 'done'. */
@@ -74,6 +78,15 @@ export const FollowUpSummary = Type.Object({
   looseEndKind: Nullable(LooseEndKindSchema),
   step: StepSchema,
   lookAgainOn: Nullable(DateOnly),
+  /** The fact by which it comes back, beside its day. */
+  lookAgainWhen: Nullable(LookFact),
+  repeats: Nullable(Repeats),
+  /** When the child said that its part is done. */
+  childDoneAt: Nullable(Instant),
+  /** It is one with another now. */
+  mergedInto: Nullable(Uuid),
+  /** It was begun by mistake. */
+  forgotten: Type.Boolean(),
   outcome: Nullable(Outcome),
   owner: Owner,
   asked: Nullable(Asked),
@@ -102,6 +115,10 @@ export const FollowUp = Type.Composite([
     others: Type.Array(Type.Object({ id: Uuid, name: Type.String() })),
     /** Whether it waits for this guardian to say yes or no. */
     askedOfMe: Type.Boolean(),
+    before: Nullable(WorkedBefore),
+    /** Other open ones about the child, with which it can be made one; and those that were. */
+    beside: Type.Array(Type.Object({ id: Uuid, title: Type.String() })),
+    merged: Type.Array(Type.Object({ id: Uuid, title: Type.String() })),
     entries: Type.Array(FollowUpEntry),
   }),
 ]);
@@ -135,6 +152,14 @@ export const FollowUpChange = Type.Object({
   reply: Type.Optional(Type.Union([Type.Literal('accept'), Type.Literal('return')])),
   /** The whole list as it is from now on. */
   checklist: Type.Optional(NewChecks),
+  lookAgainWhen: Type.Optional(Nullable(LookFact)),
+  repeats: Type.Optional(Nullable(Repeats)),
+  /** One has looked: of every week, it comes back in the next one. */
+  looked: Type.Optional(Type.Literal(true)),
+  /** Makes it one with another open one about the child; null parts them again. */
+  mergeInto: Type.Optional(Nullable(Uuid)),
+  /** It was begun by mistake; or it was not, after all. */
+  forgotten: Type.Optional(Type.Boolean()),
 });
 export type FollowUpChange = Static<typeof FollowUpChange>;
 

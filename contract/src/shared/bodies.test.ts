@@ -110,6 +110,8 @@ const fitting: Record<string, object> = {
   'patch /api/followups/:followUpId': {
     ...{ version: 1, step: 'settled', note: 'x', lookAgainOn: null, reply: 'accept' },
     ...{ handTo: { kind: 'everyone' }, checklist: [{ id: '1', text: 'Rope', done: false }] },
+    ...{ lookAgainWhen: 'graded', repeats: { weekday: 7, untilAtLeast: 80 }, looked: true },
+    ...{ mergeInto: null, forgotten: true },
   },
   'post /api/students/:studentId/courses/:courseId/policy/preview': { correction: { floor: 0.5 } },
   'post /api/students/:studentId/courses/:courseId/policy': { correction: { floor: 0.5 } },
@@ -206,6 +208,7 @@ const fitting: Record<string, object> = {
     ...{ version: 0, answer: { kind: 'count', count: 3 }, note: 'N' },
   },
   'post /api/threads/:threadId/letters/:messageId/sender': { known: true },
+  'patch /api/students/:studentId/desk/agreed/:followUpId': { checkId: '1', done: true },
   'post /api/notes': { studentId: uuid, courseId: null, on: '2026-10-20', text: 'T', shared: true },
   'patch /api/notes/:noteId': { version: 1, on: '2026-10-20', text: 'T', shared: true },
   'patch /api/students/:studentId/teachers/:teacherId/wants': { aspect: 'lives', text: 'T', version: 0 },

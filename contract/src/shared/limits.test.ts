@@ -414,6 +414,7 @@ const ofRoutes: Readonly<Record<string, readonly [number, ...string[]]>> = {
     '/note 1 to 20000 characters',
     ...['/checklist 0 to 30 items', '/checklist/*/id 1 to 40 characters'],
     '/checklist/*/text 1 to 200 characters',
+    ...['/repeats no others', '/repeats/weekday 1 to 7 in size', '/repeats/untilAtLeast 0 to 1000 in size'],
   ],
   'get /api/threads': [200],
   'get /api/threads/:threadId': [200],
@@ -425,6 +426,10 @@ const ofRoutes: Readonly<Record<string, readonly [number, ...string[]]>> = {
   'get /api/students/:studentId/contacts/vcard': [200],
   'post /api/messages': [202, ...letter, '/text 1 to 20000 characters'],
   'get /api/talk/search': [200, '/q 0 to 100 characters'],
+  'patch /api/students/:studentId/desk/agreed/:followUpId': [
+    200,
+    ...['/ no others', '/checkId 1 to 40 characters'],
+  ],
   'get /api/notes': [200, '/q 0 to 100 characters'],
   'post /api/notes': [201, '/text 1 to 20000 characters'],
   'patch /api/notes/:noteId': [

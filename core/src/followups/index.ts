@@ -3,3 +3,5 @@ export * from './handing';
 export * from './sending';
 export * from './verdict';
 export * from './waiting';
+export * from './repeating';
+export * from './workedBefore';

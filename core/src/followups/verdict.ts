@@ -26,3 +26,10 @@ export function followUpVerdict(record: CourseRecord, itemId: string, was: Loose
     outcome: over ? { by: 'record', was, status, earned, possible: item.possible } : null,
   };
 }
+
+/** Whether a work has a score at the record's instant. */
+export function isGraded(record: CourseRecord, itemId: string): boolean {
+  const course = normaliseCourse(record);
+  const standing = standingsAt(course, course.asOfMs).find(({ item }) => item.id === itemId);
+  return standing?.status === 'scored' && standing.earned !== null;
+}

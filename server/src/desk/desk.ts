@@ -1,5 +1,6 @@
 import type { Child, Desk, NewPiece, NewWord } from '@cadro/contract';
 import { dateIn, dayMs } from '@cadro/core';
+import { agreedBy } from '../followups';
 import { childsTargets, itemOf } from '../gradebook';
 import { familyWith, householdOf, requireChild } from '../household';
 import { HttpProblem, type Db, type Deps } from '../kit';
@@ -63,12 +64,13 @@ export async function deskOf({ db, clock }: Deps, { child, owner, own }: Open): 
   const now = await clock.now();
   const since = new Date(now.getTime() - teachersDays * dayMs);
   const shares = await store.sharesOf(db, owner);
-  const [teachers, words, pieces, aims, family] = await Promise.all([
+  const [teachers, words, pieces, aims, family, agreed] = await Promise.all([
     own ? store.teachersWords(db, child.id, since) : [],
     store.wordsOf(db, owner),
     store.piecesOf(db, owner),
     own || shares.aims ? childsTargets(db, owner) : [],
     familyWith(db, owner),
+    agreedBy(db, owner),
   ]);
   return {
     studentId: child.id,
@@ -77,6 +79,7 @@ export async function deskOf({ db, clock }: Deps, { child, owner, own }: Open): 
     words: words.map(wordView),
     pieces: pieces.filter(({ shown }) => own || shown).map(pieceView),
     aims,
+    agreed,
     shares,
     family: family.flatMap(({ givenName, role }) =>
       role === 'guardian' || role === 'look-only' ? [givenName] : [],

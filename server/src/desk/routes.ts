@@ -1,5 +1,6 @@
 import { deskRoutes } from '@cadro/contract';
 import type { Router } from 'express';
+import { tickAgreed } from '../followups';
 import { HttpProblem, mount, newRouter, type Served, type ServerDeps } from '../kit';
 import { deskOf, keepPiece, openDesk, say, type Open } from './desk';
 import * as store from './store';
@@ -65,6 +66,13 @@ export function deskRouter(given: ServerDeps): Router {
     deskRoutes.seen,
     on('write-talk', async ({ deps, params }, { owner, author }) =>
       store.putSeen(deps.db, owner, params.wordId, { at: await deps.clock.now(), by: author }),
+    ),
+  );
+  mount(
+    router,
+    deskRoutes.tick,
+    on('keep-desk', ({ deps, params, body }, { owner, author }) =>
+      tickAgreed(deps, { ...owner, author }, params.followUpId, body),
     ),
   );
   pieces(router);

@@ -1,6 +1,7 @@
 export { openAbsence } from './absence';
 export { listFollowUps, readFollowUp } from './service';
 export { followUpsWith, type FoundRow } from './foundStore';
+export { agreedBy, tickAgreed } from './childs';
 export { followUpRouter } from './routes';
 export { noteOffer } from './offer';
 export { settleByRecord } from './settle';

@@ -1,4 +1,4 @@
-import type { AbsenceClaim, FollowUpStep, LooseEndKind } from '@cadro/contract';
+import type { AbsenceClaim, FollowUpStep, LooseEndKind, Repeats } from '@cadro/contract';
 import type { Trx } from '../kit';
 import type { Dissolved } from '../records';
 import type { EntryRow, WorkInHand } from './store';
@@ -86,6 +86,39 @@ export const openAbsences = (trx: Trx, studentIds: readonly string[]): Promise<O
     .orderBy('id')
     .forUpdate()
     .select<OpenAbsence[]>('student_id', 'household_id', 'id', 'absence', 'version');
+
+export interface ByFactRow {
+  readonly student_id: string;
+  readonly household_id: string;
+  readonly id: string;
+  readonly course_id: string;
+  readonly item_id: string | null;
+  readonly look_again_when: 'graded' | null;
+  readonly repeats: Repeats | null;
+  readonly version: number;
+}
+
+/** Open follow-ups that come back by a fact, or end by one, locked. */
+export const byFact = (trx: Trx, studentIds: readonly string[]): Promise<ByFactRow[]> =>
+  trx('followups')
+    .whereIn('student_id', [...studentIds])
+    .whereNot({ step: 'settled' })
+    .whereNotNull('course_id')
+    .whereRaw(`(look_again_when is not null or repeats->>'untilAtLeast' is not null)`)
+    .orderBy('id')
+    .forUpdate()
+    .select<ByFactRow[]>(
+      ...[
+        'student_id',
+        'household_id',
+        'id',
+        'course_id',
+        'item_id',
+        'look_again_when',
+        'repeats',
+        'version',
+      ],
+    );
 
 /**
  * Takes the last entry of a letter that says `text` out of a follow-up's story.

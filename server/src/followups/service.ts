@@ -8,10 +8,13 @@ import type {
 } from '@cadro/contract';
 import { looseEndsOf } from '../gradebook';
 import { childrenFor, guardianById, requireChild, writersBeside } from '../household';
+import { workedBefore } from '@cadro/core';
 import { HttpProblem, isUniqueViolation, type Db, type ServerDeps, type Trx } from '../kit';
-import { courseOfItem, enrolled } from '../records';
+import { courseOfItem, enrolled, schoolDates } from '../records';
 import { registerNow } from './absence';
 import { askedOf, handedOver, isAskedOf, ownerOf, tickedOff } from './handing';
+import { goesOn, merges } from './goingOn';
+import { mergedInto, pastOf } from './pastStore';
 import * as store from './store';
 
 interface OfHousehold {
@@ -50,6 +53,9 @@ const summaryOf = (row: store.FollowUpRow): FollowUpSummary => ({
   lookAgainOn: row.look_again_on,
   outcome: row.outcome,
   ...{ owner: ownerOf(row), asked: askedOf(row), checklist: [...row.checklist] },
+  ...{ lookAgainWhen: row.look_again_when, repeats: row.repeats, mergedInto: row.merged_into },
+  childDoneAt: row.child_done_at?.toISOString() ?? null,
+  forgotten: row.forgotten_at !== null,
   version: row.version,
   updatedAt: row.updated_at.toISOString(),
 });
@@ -82,7 +88,7 @@ async function entriesOf({ db, answersAbout }: Deps, row: store.FollowUpRow): Pr
 async function wholeOf(deps: Deps, row: store.FollowUpRow, guardianId: string): Promise<FollowUp> {
   const { db, threadWith } = deps;
   const { student_id, item_id } = row;
-  const [entries, ends, register, threadId, others] = await Promise.all([
+  const [entries, ends, register, threadId, others, past, open, merged] = await Promise.all([
     entriesOf(deps, row),
     item_id ? looseEndsOf(db, row.household_id, [student_id]) : null,
     row.absence ? registerNow(db, student_id, row.absence) : [],
@@ -90,6 +96,9 @@ async function wholeOf(deps: Deps, row: store.FollowUpRow, guardianId: string): 
       ? threadWith(db, { householdId: row.household_id, studentId: student_id, teacherId: row.teacher_id })
       : null,
     writersBeside(db, guardianId, student_id),
+    pastOf(db, row),
+    store.openFollowUps(db, guardianId, [student_id]),
+    mergedInto(db, row),
   ]);
   return {
     ...summaryOf(row),
@@ -104,7 +113,9 @@ async function wholeOf(deps: Deps, row: store.FollowUpRow, guardianId: string): 
     possible: row.possible,
     register,
     undoable: isUntouched(row),
-    ...{ others, askedOfMe: isAskedOf(row, guardianId) },
+    ...{ others, askedOfMe: isAskedOf(row, guardianId), merged },
+    before: row.step === 'settled' ? null : workedBefore(past, { courseId: row.course_id }),
+    beside: open.filter(({ id }) => id !== row.id).map(({ id, title }) => ({ id, title })),
     entries,
   };
 }
@@ -214,6 +225,16 @@ export async function takeInHand(deps: Deps, guardianId: string, input: NewFollo
   }
 }
 
+/** Where it stands from now on, and when one looks again. */
+const stepColumns = ({ step, lookAgainOn }: FollowUpChange): store.Change => ({
+  ...(step ? { step, outcome: step === 'settled' ? { by: 'guardian' } : null } : {}),
+  ...(step === 'settled'
+    ? { look_again_on: null, look_again_when: null }
+    : lookAgainOn === undefined
+      ? {}
+      : { look_again_on: lookAgainOn }),
+});
+
 /**
  * Moves a follow-up on.
  * @throws HttpProblem 409 `edited-meanwhile` with both versions when someone else was faster; nothing is lost.
@@ -232,29 +253,34 @@ export async function changeFollowUp(
     writersBeside(db, guardianId, row.student_id),
   ]);
   const author = guardian?.name ?? '';
-  const handed = handedOver(row, change, { id: guardianId, name: author, others });
-  const listed = tickedOff(row, change, author);
   const now = await clock.now();
-  const { step, lookAgainOn, version } = change;
-  const settled = step === 'settled';
-  const done = await db.transaction(async (trx) => {
-    const key = { studentId: row.student_id, followUpId: id, version };
-    const columns: store.Change = {
-      ...(step ? { step, outcome: settled ? { by: 'guardian' } : null } : {}),
-      ...(settled
-        ? { look_again_on: null }
-        : lookAgainOn === undefined
-          ? {}
-          : { look_again_on: lookAgainOn }),
-      ...{ ...handed.columns, ...listed.columns },
-    };
+  const today = (await schoolDates(db, [row.student_id], now)).get(row.student_id) ?? '';
+  const doing = { author, now, today };
+  const parts = [
+    handedOver(row, change, { id: guardianId, name: author, others }),
+    tickedOff(row, change, author),
+    goesOn(row, change, doing),
+  ];
+  const open = change.mergeInto ? await store.openFollowUps(db, guardianId, [row.student_id]) : [];
+  const written = db.transaction(async (trx) => {
+    const key = { studentId: row.student_id, followUpId: id, version: change.version };
+    const merged = await merges(trx, row, change, {
+      ...doing,
+      others: open.filter((each) => each.id !== id && each.household_id === row.household_id),
+    });
+    const all = [...parts, merged];
+    const columns = Object.assign(stepColumns(change), ...all.map((part) => part.columns)) as store.Change;
     if (!(await store.changeIfVersion(trx, key, columns, now))) return false;
     await store.addEntries(trx, key, now, [
-      ...handed.entries,
-      ...listed.entries,
+      ...all.flatMap(({ entries }) => entries),
       ...changeEntries(author, change),
     ]);
     return true;
+  });
+  // What comes back may have another about the same in its place by now.
+  const done = await written.catch((error: unknown) => {
+    if (isUniqueViolation(error)) return false;
+    throw error;
   });
   const current = await readFollowUp(deps, guardianId, id);
   if (!done) throw new HttpProblem('edited-meanwhile', { current, yours: change });

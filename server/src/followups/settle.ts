@@ -1,11 +1,20 @@
 import type { CourseRecord, LooseEndKind, Outcome } from '@cadro/contract';
-import { caughtUp, followUpVerdict, marksAbout, registerAgrees } from '@cadro/core';
+import {
+  caughtUp,
+  courseFigures,
+  followUpVerdict,
+  hasReached,
+  isGraded,
+  marksAbout,
+  normaliseCourse,
+  registerAgrees,
+} from '@cadro/core';
 import { schoolRegisters } from '../attendance';
 import type { FiguresHook } from '../gradebook';
 import type { Trx } from '../kit';
 import { schoolDates } from '../records';
 import { registerMark } from './absence';
-import { moveToWork, openAbsences, settleable, type SettleRow } from './openStore';
+import { byFact, moveToWork, openAbsences, settleable, type SettleRow } from './openStore';
 import * as store from './store';
 
 /** The works of a follow-up that a record can settle, each with the loose end it was. */
@@ -63,6 +72,34 @@ function outcomeOf(row: SettleRow, records: readonly CourseRecord[]): Outcome | 
   return outcomes.every((each) => each !== null) ? (outcomes.at(-1) ?? null) : null;
 }
 
+/** Brings back what was to come back once its assignment is graded, and ends what was to go on until a grade. */
+async function comeByFact(
+  trx: Trx,
+  studentIds: readonly string[],
+  recordsOf: RecordsOf,
+  now: Date,
+): Promise<void> {
+  const rows = await byFact(trx, studentIds);
+  if (rows.length === 0) return;
+  const dates = await schoolDates(trx, [...new Set(rows.map(({ student_id }) => student_id))], now);
+  for (const row of rows) {
+    const record = recordsOf(row.student_id, row.household_id).find(({ id }) => id === row.course_id);
+    if (!record) continue;
+    const key = { studentId: row.student_id, followUpId: row.id, version: row.version };
+    if (row.look_again_when === 'graded' && row.item_id && isGraded(record, row.item_id)) {
+      const today = dates.get(row.student_id) ?? null;
+      const back = { look_again_on: today, look_again_when: null };
+      await store.changeIfVersion(trx, key, back, now);
+      await store.addEntries(trx, key, now, [{ kind: 'graded', author: null, lookAgainOn: today }]);
+    } else if (row.repeats) {
+      const { display } = courseFigures(record);
+      const outOf = normaliseCourse(record).policy.outOf;
+      if (display !== null && hasReached(row.repeats, display))
+        await settle(trx, row, now, { by: 'reached', figure: display, outOf });
+    }
+  }
+}
+
 /** Did it work? Settles the follow-ups that the record now shows as done, in the figures' transaction. */
 export const settleByRecord: FiguresHook = async (trx, { studentIds, recordsOf, dissolved, now }) => {
   for (const each of dissolved) await moveToWork(trx, each);
@@ -71,4 +108,5 @@ export const settleByRecord: FiguresHook = async (trx, { studentIds, recordsOf, 
     if (outcome) await settle(trx, row, now, outcome);
   }
   await settleAbsences(trx, studentIds, recordsOf, now);
+  await comeByFact(trx, studentIds, recordsOf, now);
 };

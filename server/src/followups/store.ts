@@ -4,9 +4,11 @@ import type {
   FollowUpEntry,
   FollowUpStep,
   FollowUpTopic,
+  LookFact,
   LooseEndKind,
   Outcome,
   Owner,
+  Repeats,
 } from '@cadro/contract';
 import type { Db, Trx } from '../kit';
 
@@ -50,6 +52,13 @@ export interface FollowUpRow {
   readonly asked_state: 'asked' | 'accepted' | null;
   readonly asked_word: string | null;
   readonly checklist: readonly Check[];
+  readonly look_again_when: LookFact | null;
+  readonly repeats: Repeats | null;
+  readonly child_done_at: Date | null;
+  readonly merged_into: string | null;
+  readonly forgotten_at: Date | null;
+  /** Where one that is merged or forgotten stood. */
+  readonly step_before: FollowUpStep | null;
 }
 export type OpenFollowUp = FollowUpRow;
 
@@ -103,7 +112,8 @@ const visible = (db: Db, guardianId: string, studentIds: readonly string[]) =>
       'taken.author as taken_by',
       'taken.at as taken_at',
       ...['f.owner_kind', 'f.owner_id', 'o.name as owner_name', 'f.asked_by', 'a.name as asked_name'],
-      ...['f.asked_state', 'f.asked_word', 'f.checklist'],
+      ...['f.asked_state', 'f.asked_word', 'f.checklist', 'f.look_again_when', 'f.repeats'],
+      ...['f.child_done_at', 'f.merged_into', 'f.forgotten_at', 'f.step_before'],
     );
 
 export const openFollowUps = (
@@ -118,9 +128,10 @@ export const allFollowUps = (
   guardianId: string,
   studentIds: readonly string[],
 ): Promise<FollowUpRow[]> =>
-  visible(db, guardianId, studentIds).orderByRaw(
-    `f.step = 'settled', f.look_again_on nulls last, f.updated_at desc`,
-  );
+  visible(db, guardianId, studentIds)
+    .whereNull('f.merged_into')
+    .whereNull('f.forgotten_at')
+    .orderByRaw(`f.step = 'settled', f.look_again_on nulls last, f.updated_at desc`);
 
 export const followUpById = (
   db: Db,
@@ -167,7 +178,12 @@ export interface EntryRow {
 
 export const entriesOf = (db: Db, { student_id, id }: FollowUpRow): Promise<EntryRow[]> =>
   db('followup_entries')
-    .where({ student_id, followup_id: id })
+    .where({ student_id })
+    .where((is) =>
+      is
+        .where({ followup_id: id })
+        .orWhereIn('followup_id', db('followups').where({ student_id, merged_into: id }).select('id')),
+    )
     .orderBy('id')
     .select<EntryRow[]>('id', 'kind', 'at', 'author', 'step', 'look_again_on', 'text', 'told_to');
 
@@ -239,6 +255,12 @@ export interface Change {
   readonly asked_state?: 'asked' | 'accepted' | null;
   readonly asked_word?: string | null;
   readonly checklist?: readonly Check[];
+  readonly look_again_when?: LookFact | null;
+  readonly repeats?: Repeats | null;
+  readonly child_done_at?: Date | null;
+  readonly merged_into?: string | null;
+  readonly forgotten_at?: Date | null;
+  readonly step_before?: FollowUpStep | null;
 }
 
 /** Changes the row only if it still has the version; tells whether it had. */
@@ -248,13 +270,14 @@ export async function changeIfVersion(
   change: Change,
   at: Date,
 ): Promise<boolean> {
-  const { outcome, checklist, ...plain } = change;
+  const { outcome, checklist, repeats, ...plain } = change;
   const changed = await trx('followups')
     .where({ student_id: key.studentId, id: key.followUpId, version: key.version })
     .update({
       ...plain,
       ...(outcome === undefined ? {} : { outcome: outcome && JSON.stringify(outcome) }),
       ...(checklist === undefined ? {} : { checklist: JSON.stringify(checklist) }),
+      ...(repeats === undefined ? {} : { repeats: repeats && JSON.stringify(repeats) }),
       version: key.version + 1,
       updated_at: at,
     });
@@ -275,7 +298,16 @@ export const deleteUntouched = async (db: Db, key: { studentId: string; id: stri
 /** Those of the follow-ups that are open. */
 export const stillOpen = (trx: Trx, ids: readonly string[]): Promise<{ id: string; student_id: string }[]> =>
   trx('followups')
-    .whereIn('id', [...ids])
+    // Of one that was made one with another, the other.
+    .where((is) =>
+      is.whereIn('id', [...ids]).orWhereIn(
+        'id',
+        trx('followups')
+          .whereIn('id', [...ids])
+          .whereNotNull('merged_into')
+          .select('merged_into'),
+      ),
+    )
     .whereNot({ step: 'settled' })
     .select('id', 'student_id');
 

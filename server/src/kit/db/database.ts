@@ -29,6 +29,7 @@ import * as whatComesBack from '../../../migrations/026_what_comes_back';
 import * as betweenGuardians from '../../../migrations/027_between_guardians';
 import * as whomToTurnTo from '../../../migrations/028_whom_to_turn_to';
 import * as notesAndLive from '../../../migrations/029_notes_and_live';
+import * as followUpsGoOn from '../../../migrations/030_follow_ups_go_on';
 import { setTimeout as wait } from 'node:timers/promises';
 import { connectionTo, remember } from './connections';
 import { isLockedLong } from './faults';
@@ -72,6 +73,7 @@ const migrations: Record<string, Knex.Migration> = {
   '027_between_guardians': betweenGuardians,
   '028_whom_to_turn_to': whomToTurnTo,
   '029_notes_and_live': notesAndLive,
+  '030_follow_ups_go_on': followUpsGoOn,
 };
 
 /** Whoever waits for a table holds up all who come after it: for so long at most, and then again. */

@@ -74,6 +74,7 @@ it('takes a database of the release before along, with what is in it', () =>
       '027_between_guardians',
       '028_whom_to_turn_to',
       '029_notes_and_live',
+      '030_follow_ups_go_on',
     ]);
   }));
 

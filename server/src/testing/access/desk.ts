@@ -26,6 +26,11 @@ export const deskTable: Table = {
     statuses: childs(200),
     body: () => ({ shown: true }),
   },
+  // What is in hand is the guardian's, not the child's.
+  'patch /api/students/:studentId/desk/agreed/:followUpId': {
+    statuses: { ...childs(404), guardian: 403 },
+    body: () => ({ done: true }),
+  },
   'delete /api/students/:studentId/desk/pieces/:pieceId': { statuses: childs(200) },
   'post /api/students/:studentId/desk/shares': {
     statuses: writing(200),
