@@ -5,7 +5,7 @@ import { liveAddress } from './api';
 
 /** What is asked for anew where somebody of the family has done something. */
 const doneAtHome: Readonly<Partial<Record<LiveKind, readonly Tag[]>>> = {
-  talk: ['Talk'],
+  talk: ['Talk', 'Desk'],
   notes: ['Notes'],
   announced: ['Announced', 'Talk'],
   desk: ['Desk'],

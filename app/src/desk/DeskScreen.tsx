@@ -9,6 +9,7 @@ import type { Format } from '../i18n';
 import { Heading, Loaded, Page, Quietly, RowLink, Stack, TickLine, WayOn, Words } from '../ui';
 import { useDeskQuery } from './api';
 import { dueSoon, stillWorth } from './arrange';
+import { Agreed } from './Agreed';
 import { Tell } from './Tell';
 import { Where } from './Where';
 
@@ -163,6 +164,7 @@ function Content({ child, desk, rows }: { child: Child; desk: Desk; rows: readon
         <Heading level={1}>{t('desk.title', { count: byTomorrow.length })}</Heading>
         <Words colour="soft">{format.dayLong(now)}</Words>
       </Stack>
+      <Agreed desk={desk} />
       {desk.shares.evenings ? <Tonight child={child} /> : null}
       <Due rows={due} />
       <StillOpen rows={stillWorth(rows)} />

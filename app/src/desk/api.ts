@@ -28,6 +28,18 @@ const deskApi = api.injectEndpoints({
       { invalidatesTags: ['Desk'] },
     ),
     dropPiece: by.mutation(routes.drop, (params: OfPiece) => ({ params }), { invalidatesTags: ['Desk'] }),
+    tickAgreed: by.mutation(
+      routes.tick,
+      ({
+        studentId,
+        followUpId,
+        ...body
+      }: OfChild & { followUpId: string; checkId?: string; done: boolean }) => ({
+        params: { studentId, followUpId },
+        body,
+      }),
+      { invalidatesTags: ['Desk'] },
+    ),
     share: by.mutation(
       routes.share,
       ({
@@ -50,5 +62,6 @@ export const {
   useKeepPieceMutation,
   useChangePieceMutation,
   useDropPieceMutation,
+  useTickAgreedMutation,
   useShareMutation,
 } = deskApi;

@@ -1,13 +1,13 @@
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { followUpSteps, type FollowUp, type FollowUpStep } from '@cadro/contract';
+import { followUpSteps, type FollowUp, type FollowUpChange, type FollowUpStep } from '@cadro/contract';
 import { Begun, BegunLine, type Writing } from '../household';
 import { problemWords } from '../i18n';
 import { Action, Field, Heading, Stack, Words } from '../ui';
 import { useChangeFollowUpMutation } from './api';
 import { currentOf } from './conflict';
 import { entryWords } from './entryWords';
-import { LookAgain } from './LookAgain';
+import { LookAgain, type Look } from './LookAgain';
 import { StepChoice } from './StepChoice';
 
 /** What somebody else changed meanwhile. */
@@ -18,37 +18,55 @@ function Meanwhile({ other }: { other: FollowUp }) {
   return <Words>{t('followUp.conflict', { what: [done, last?.text].filter(Boolean).join(': ') })}</Words>;
 }
 
-/** The draft of a change, kept until it is taken: a conflict loses nothing of it. */
+const lookOf = ({ lookAgainOn, lookAgainWhen }: FollowUp): Look => lookAgainWhen ?? lookAgainOn;
+
+/** What of a change about when to look again is not so yet. */
+function lookChange(look: Look, before: Look): Pick<FollowUpChange, 'lookAgainOn' | 'lookAgainWhen'> {
+  if (look === before) return {};
+  if (look === 'graded') return { lookAgainOn: null, lookAgainWhen: 'graded' };
+  return { lookAgainOn: look, ...(before === 'graded' ? { lookAgainWhen: null } : {}) };
+}
+
+/**
+ * The draft of a change, kept until it is taken: a conflict loses nothing of it, and what others change meanwhile is not
+ * undone by it.
+ */
 function useChange(followUp: FollowUp, writing: Writing<{ note: string }>) {
   const [change, { isLoading, error }] = useChangeFollowUpMutation();
+  // Sent with the version the form was opened on; after a conflict with the one that came back.
+  const [opened, setOpened] = useState(followUp);
   const [step, setStep] = useState<FollowUpStep>(followUp.step);
   const { note } = writing.fields;
-  const [lookAgainOn, setLookAgainOn] = useState(followUp.lookAgainOn);
-  // Sent with the version the form was opened on; after a conflict with the one that came back.
-  const [version, setVersion] = useState(followUp.version);
+  const [look, setLook] = useState<Look>(lookOf(followUp));
   const changed = {
-    ...(step !== followUp.step ? { step } : {}),
+    ...(step !== opened.step ? { step } : {}),
     ...(note.trim() ? { note: note.trim() } : {}),
-    ...(lookAgainOn !== followUp.lookAgainOn ? { lookAgainOn } : {}),
+    ...lookChange(look, lookOf(opened)),
   };
+  const touched = Object.keys(changed).length > 0;
+  const anew = (next: FollowUp) => {
+    setOpened(next);
+    setStep(next.step);
+    setLook(lookOf(next));
+  };
+  // Nothing is being changed here: it stands as it is.
+  if (!touched && followUp.version > opened.version) anew(followUp);
   const save = async () => {
-    const answer = await change({ followUpId: followUp.id, change: { version, ...changed } });
+    const answer = await change({ followUpId: followUp.id, change: { version: opened.version, ...changed } });
     if (answer.data) {
       writing.done();
-      setVersion(answer.data.version);
-      setLookAgainOn(answer.data.lookAgainOn);
+      anew(answer.data);
       return;
     }
     const current = currentOf(answer.error);
-    if (current) setVersion(current.version);
+    if (current) setOpened(current);
   };
-  const touched = Object.keys(changed).length > 0;
-  return { step, setStep, note, lookAgainOn, setLookAgainOn, save, touched, isLoading, error };
+  return { step, setStep, note, look, setLook, save, touched, isLoading, error };
 }
 
 function Form({ followUp, writing }: { followUp: FollowUp; writing: Writing<{ note: string }> }) {
   const { t } = useTranslation();
-  const { step, setStep, note, lookAgainOn, setLookAgainOn, save, touched, isLoading, error } = useChange(
+  const { step, setStep, note, look, setLook, save, touched, isLoading, error } = useChange(
     followUp,
     writing,
   );
@@ -65,7 +83,7 @@ function Form({ followUp, writing }: { followUp: FollowUp; writing: Writing<{ no
         longest={20_000}
       />
       <BegunLine writing={writing} />
-      <LookAgain value={lookAgainOn} onChange={setLookAgainOn} />
+      <LookAgain value={look} byGrade={followUp.itemId !== null} onChange={setLook} />
       {error ? (
         <Words colour="plum" live>
           {problemWords(t, error)}

@@ -1,16 +1,17 @@
-import { useRouter } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { followUpSteps, type FollowUp } from '@cadro/contract';
 import { useChildren, useFormat } from '../household';
-import { BackLink, Frame, Heading, LinkAction, Loaded, Page, Quietly, Row, Stack, WayOn, Words } from '../ui';
-import { useFollowUpQuery, useUndoFollowUpMutation } from './api';
+import { BackLink, Frame, Heading, LinkAction, Loaded, Page, Row, Stack, WayOn, Words } from '../ui';
+import { useFollowUpQuery } from './api';
 import { ChangeForm } from './ChangeForm';
 import { Checklist } from './Checklist';
 import { Entries } from './Entries';
 import { HandOver } from './HandOver';
 import { absenceOutcome, outcomeWords } from './words';
 import { Register } from './Register';
+import { Forgotten, Tidy } from './Tidy';
+import { Weekly } from './Weekly';
 
 /** The five steps, the reached ones filled. */
 function Steps({ followUp }: { followUp: FollowUp }) {
@@ -44,6 +45,8 @@ function Steps({ followUp }: { followUp: FollowUp }) {
 
 function Now({ followUp }: { followUp: FollowUp }) {
   const { t } = useTranslation();
+  const { nameOf } = useChildren();
+  const child = nameOf(followUp.studentId);
   const format = useFormat();
   const outcome = outcomeWords(t, format, followUp.outcome);
   if (outcome)
@@ -59,14 +62,29 @@ function Now({ followUp }: { followUp: FollowUp }) {
         {absence}
       </Words>
     );
+  if (followUp.outcome?.by === 'reached') {
+    const { figure, outOf } = followUp.outcome;
+    return (
+      <Words size="matter" bold colour="teal">
+        {t('talk.reached', { figure: format.amount(figure), outOf: format.amount(outOf) })}
+      </Words>
+    );
+  }
   if (followUp.step === 'settled') return <Words>{t('followUp.settledHand')}</Words>;
   return (
     <Stack space={0.25}>
       <Words>
         {followUp.lookAgainOn
           ? t('followUp.lookAgainOn', { when: format.dayLong(followUp.lookAgainOn) })
-          : t('followUp.noLookAgain')}
+          : followUp.lookAgainWhen
+            ? t('followUp.lookWhen.graded')
+            : t('followUp.noLookAgain')}
       </Words>
+      {followUp.childDoneAt ? (
+        <Words bold colour="teal">
+          {t('followUp.childDone', { when: format.relative(followUp.childDoneAt), child })}
+        </Words>
+      ) : null}
       {followUp.looseEndKind ? (
         <Words size="small" colour="soft">
           {[
@@ -116,19 +134,25 @@ function WaysOn({ followUp }: { followUp: FollowUp }) {
   );
 }
 
-/** Taken in hand by mistake: as long as nothing has come of it, it can be undone. */
-function UndoIt({ followUp: { id, studentId } }: { followUp: FollowUp }) {
+/** What has helped this child before, where something has. */
+function Before({ followUp: { before } }: { followUp: FollowUp }) {
   const { t } = useTranslation();
-  const router = useRouter();
-  const { mayTalk } = useChildren();
-  const [undo] = useUndoFollowUpMutation();
-  if (!mayTalk(studentId)) return null;
-  const now = async () => {
-    // Left first: it would be asked for once more, and is not there any more.
-    router.replace('/talk');
-    await undo(id);
-  };
-  return <Quietly label={t('begun.undoFollowUp')} onPress={() => void now()} />;
+  if (!before) return null;
+  const { title, courseTitle, after, days } = before;
+  const about = courseTitle ? `${title} (${courseTitle})` : title;
+  return <Words>{t(`followUp.before.${after}`, { title: about, count: days })}</Words>;
+}
+
+/** How it goes on: what is said and agreed, every week or not, and what was begun by mistake. */
+function Going({ followUp }: { followUp: FollowUp }) {
+  if (followUp.forgotten) return <Forgotten followUp={followUp} />;
+  return (
+    <>
+      <ChangeForm followUp={followUp} />
+      {followUp.step === 'settled' ? null : <Weekly followUp={followUp} />}
+      <Tidy followUp={followUp} />
+    </>
+  );
 }
 
 /** A matter in hand: who, what was agreed, when to look again, and everything that happened. */
@@ -153,15 +177,15 @@ export function FollowUpView({ followUpId }: { followUpId: string }) {
           <Register followUp={followUp} />
           <Steps followUp={followUp} />
           <WaysOn followUp={followUp} />
-          {followUp.undoable ? <UndoIt followUp={followUp} /> : null}
-          <HandOver key={`hand:${followUp.version}`} followUp={followUp} />
+          <Before followUp={followUp} />
+          <HandOver key={`hand:${JSON.stringify([followUp.owner, followUp.asked])}`} followUp={followUp} />
           <Checklist followUp={followUp} />
           <Stack>
             <Heading level={2}>{t('followUp.story')}</Heading>
             <Entries entries={followUp.entries} />
           </Stack>
           {mayTalk(followUp.studentId) ? (
-            <ChangeForm key={`${followUp.id}:${followUp.step}`} followUp={followUp} />
+            <Going key={followUp.id} followUp={followUp} />
           ) : (
             <Words size="small" colour="soft">
               {t('followUp.lookOnly')}

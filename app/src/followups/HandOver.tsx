@@ -1,18 +1,10 @@
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import type { FollowUp, FollowUpChange, HandTo } from '@cadro/contract';
+import type { FollowUp, HandTo } from '@cadro/contract';
 import { Trouble, useChildren } from '../household';
 import { Action, Choice, Field, Heading, Quietly, Row, Stack, Words } from '../ui';
-import { useChangeFollowUpMutation } from './api';
 import { ownerWords } from './ownerWords';
-
-/** A change that is made at once, on the version that is shown. */
-function useNow({ id, version }: FollowUp) {
-  const [change, { isLoading, error }] = useChangeFollowUpMutation();
-  const now = async (what: Omit<FollowUpChange, 'version'>): Promise<boolean> =>
-    Boolean((await change({ followUpId: id, change: { version, ...what } })).data);
-  return { now, isLoading, error };
-}
+import { useNow } from './useNow';
 
 /** Somebody asks this guardian to take it on: yes, or back to them with a word. */
 function Reply({ followUp }: { followUp: FollowUp }) {

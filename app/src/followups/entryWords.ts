@@ -11,6 +11,7 @@ export function entryWords(
   if (kind === 'asked') return t(`followUp.asked.${answer ?? 'unclear'}`, { author: by });
   if (kind === 'handed' && (to === 'everyone' || to === 'child'))
     return t(`followUp.handedTo.${to}`, { author: by });
+  if (kind === 'look-again' && date === '') return t('followUp.entries.lookGraded', { author: by });
   return t(`followUp.entries.${kind}`, {
     to: to ?? '',
     author: by,

@@ -19,6 +19,7 @@ export function outcomeWords(
 
 /** How a matter about an absence ended by itself: what the register says now, or that its work is in. */
 export function absenceOutcome(t: TFunction, outcome: FollowUpSummary['outcome']): string | null {
+  if (outcome?.by === 'reached') return t('talk.reachedShort', { figure: String(outcome.figure) });
   if (outcome?.by === 'caught-up') return t('talk.caughtUp', { count: outcome.works });
   if (outcome?.by !== 'register') return null;
   const said = new Set(outcome.marks.map((mark) => markWord(t, mark)));

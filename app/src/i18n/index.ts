@@ -2,3 +2,4 @@ export * from './format';
 export * from './i18n';
 export * from './problemWords';
 export * from './markWord';
+export { weekdayNames } from './weekdays';

@@ -1,13 +1,6 @@
 import type { TFunction } from 'i18next';
-import { setISODay } from 'date-fns/setISODay';
 import type { TeacherWays, WantAspect } from '@cadro/contract';
-import { i18next } from '../i18n';
-
-/** A weekday by its number, 1 for Monday. */
-const weekdayName = (weekday: number): string =>
-  new Intl.DateTimeFormat(i18next.language, { weekday: 'long' }).format(
-    setISODay(new Date(2026, 0, 7, 12), weekday),
-  );
+import { i18next, weekdayNames } from '../i18n';
 
 /** What the record shows of one of a teacher's ways; null where too little speaks for anything. */
 export function wayWords(t: TFunction, aspect: WantAspect, ways: TeacherWays): string | null {
@@ -20,7 +13,13 @@ export function wayWords(t: TFunction, aspect: WantAspect, ways: TeacherWays): s
   }
   const said = [
     ...(dueWeekday
-      ? [t('wants.due', { day: weekdayName(dueWeekday.weekday), count: dueWeekday.count, all: assignments })]
+      ? [
+          t('wants.due', {
+            day: weekdayNames(i18next.language)[dueWeekday.weekday - 1] ?? '',
+            count: dueWeekday.count,
+            all: assignments,
+          }),
+        ]
       : []),
     ...(gradedDays === null ? [] : [t('wants.graded', { count: gradedDays })]),
   ];

@@ -118,7 +118,7 @@ export const FollowUp = Type.Composite([
     before: Nullable(WorkedBefore),
     /** Other open ones about the child, with which it can be made one; and those that were. */
     beside: Type.Array(Type.Object({ id: Uuid, title: Type.String() })),
-    merged: Type.Array(Type.Object({ id: Uuid, title: Type.String() })),
+    merged: Type.Array(Type.Object({ id: Uuid, title: Type.String(), version: Version })),
     entries: Type.Array(FollowUpEntry),
   }),
 ]);

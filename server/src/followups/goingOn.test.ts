@@ -132,7 +132,7 @@ describe('begun twice, or by mistake', () => {
     await change(second.id, { mergeInto: first.id });
     const one = await read(first.id);
     expect(one.checklist.map(({ text }) => text)).toEqual(['Find the book', 'Ask for a day']);
-    expect(one.merged).toEqual([{ id: second.id, title: 'The essay, again' }]);
+    expect(one.merged).toMatchObject([{ id: second.id, title: 'The essay, again' }]);
     const said = one.entries.map(({ text }) => text);
     for (const words of ['He has a plan', 'She said the same', 'The essay, again'])
       expect(said).toContain(words);

@@ -56,5 +56,5 @@ export const pastOf = async (
 export const mergedInto = (
   db: Db,
   { student_id, id }: Pick<FollowUpRow, 'student_id' | 'id'>,
-): Promise<{ id: string; title: string }[]> =>
-  db('followups').where({ student_id, merged_into: id }).orderBy('title').select('id', 'title');
+): Promise<{ id: string; title: string; version: number }[]> =>
+  db('followups').where({ student_id, merged_into: id }).orderBy('title').select('id', 'title', 'version');

@@ -1,6 +1,11 @@
 /** The child's own desk, in the child's words; and what its family sees of it. */
 export const deskEn = {
   desk: {
+    agreed: {
+      title: 'What you agreed to do',
+      by: 'by {{day}}',
+      told: 'done: your family sees it',
+    },
     title_zero: 'Nothing due by tomorrow',
     title_one: 'One thing due by tomorrow',
     title_other: '{{count}} things due by tomorrow',

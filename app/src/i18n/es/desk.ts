@@ -2,6 +2,11 @@ import type { deskEn } from '../en/desk';
 
 export const deskEs: typeof deskEn = {
   desk: {
+    agreed: {
+      title: 'Lo que acordaste hacer',
+      by: 'para el {{day}}',
+      told: 'hecho: tu familia lo ve',
+    },
     title_zero: 'Nada que entregar hasta mañana',
     title_one: 'Una cosa que entregar hasta mañana',
     title_other: '{{count}} cosas que entregar hasta mañana',
