@@ -1,5 +1,6 @@
 import { alertRoutes } from './alerts/routes';
 import { announcementRoutes } from './announcements/announcements';
+import { aroundRoutes } from './around/around';
 import { attendanceRoutes } from './attendance/days';
 import { calendarRoutes } from './calendar/calendar';
 import { dayRoutes } from './calendar/day';
@@ -41,6 +42,8 @@ export * from './alerts/rules';
 export * from './alerts/settings';
 export * from './announcements/announcements';
 export * from './announcements/wish';
+export * from './around/around';
+export * from './around/balance';
 export * from './attendance/attendance';
 export * from './attendance/days';
 export * from './calendar/calendar';
@@ -123,6 +126,7 @@ export const allRoutes: readonly RouteContract[] = [
   elsewhereRoutes,
   followUpRoutes,
   contactRoutes,
+  aroundRoutes,
   messageRoutes,
   noteRoutes,
   talkRoutes,

@@ -36,6 +36,7 @@ export const floors = {
       'gradebook',
       'followups',
       'contacts',
+      'around',
       'messages',
       'notes',
     ],
@@ -58,6 +59,7 @@ export const floors = {
       'announcements',
       'notes',
       'contacts',
+      'around',
       'messages',
       'calendar',
       'alerts',
@@ -111,6 +113,7 @@ export const tables = {
       'told_ids',
       'change_log',
     ],
+    ...['balances', 'rides', 'bulletins', 'found_things'],
     ...['child_files', 'school_people', 'school_reaches', 'told_restrictions', 'course_leads'],
   ],
   household: [

@@ -39,6 +39,12 @@ function numbersIn(language: string) {
             ...(letter === null ? [] : [letter]),
           ].join(' '),
     amount: (value: number) => number(value, 0, 2),
+    money: (amount: number, currency: string) =>
+      new Intl.NumberFormat(language, {
+        style: 'currency',
+        currency,
+        currencyDisplay: 'narrowSymbol',
+      }).format(amount),
     /** A length of time in minutes and seconds, '0:04'. */
     length: (seconds: number) => `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`,
     /** Small counts in words, as one would write them. */

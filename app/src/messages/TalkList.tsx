@@ -97,6 +97,7 @@ export function TalkList({ selected }: { selected?: string }) {
               <WayOn label={t('search.title')} href="/talk/search" />
               <WayOn label={t('notes.title')} href="/talk/notes" />
               <WayOn label={t('contacts.title')} href="/talk/contacts" />
+              <WayOn label={t('around.title')} href="/talk/around" />
             </Row>
             <BegunList />
             <FromSchools {...(selected ? { selected } : {})} />

@@ -1,4 +1,5 @@
 import { Type, type Static } from '@sinclair/typebox';
+import { balanceKinds } from '../around/balance';
 import { wishKinds } from '../announcements/wish';
 import { commentSubjects } from '../gradebook/basics';
 import { resultStatuses } from '../gradebook/record';
@@ -143,6 +144,18 @@ export const SchoolReason = Type.Object({
 });
 export type SchoolReason = Static<typeof SchoolReason>;
 
+/** Money at school: an account that runs low, or a fee that is due. */
+export const BalanceReason = Type.Object({
+  ...common,
+  about: Type.Literal('balance'),
+  kind: Type.Union(balanceKinds.map((kind) => Type.Literal(kind))),
+  title: Type.String(),
+  amount: Type.Number(),
+  currency: Type.String(),
+  dueOn: Nullable(DateOnly),
+});
+export type BalanceReason = Static<typeof BalanceReason>;
+
 export const UpkeepReason = Type.Object({
   ...common,
   about: Type.Literal('upkeep'),
@@ -160,6 +173,7 @@ export const AlertReason = Type.Union([
   AttendanceReason,
   TermReason,
   SchoolReason,
+  BalanceReason,
   UpkeepReason,
 ]);
 export type AlertReason = Static<typeof AlertReason>;

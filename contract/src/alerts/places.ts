@@ -10,6 +10,7 @@ export function placeOfAlert(
   if (!studentId) return first?.sourceName ? '/settings' : '/brief';
   if (first?.about === 'attendance') return `/days/attendance/${studentId}`;
   if (first?.about === 'term') return `/courses/${studentId}/terms`;
+  if (first?.about === 'balance') return '/talk/around';
   if (first?.about === 'school') return `/talk/school/${first.announcementId}`;
   const itemId =
     first?.about === 'work' ? first.work.itemId : first?.about === 'comment' ? first.itemId : null;

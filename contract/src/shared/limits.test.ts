@@ -430,6 +430,7 @@ const ofRoutes: Readonly<Record<string, readonly [number, ...string[]]>> = {
     200,
     ...['/ no others', '/checkId 1 to 40 characters'],
   ],
+  'get /api/around': [200],
   'get /api/notes': [200, '/q 0 to 100 characters'],
   'post /api/notes': [201, '/text 1 to 20000 characters'],
   'patch /api/notes/:noteId': [

@@ -1,5 +1,6 @@
 import { Type, type Static, type TObject } from '@sinclair/typebox';
 import { SchoolWish } from '../announcements/wish';
+import { balanceKinds } from '../around/balance';
 import { contactKinds } from '../contacts/kinds';
 import { markKinds } from '../attendance/attendance';
 import { CommentAbout, commentSubjects, HandInTry, Recording } from '../gradebook/basics';
@@ -259,6 +260,52 @@ export const FeedContact = Type.Object({
   studentIds: Type.Optional(Nullable(Type.Array(Type.String()))),
 });
 export type FeedContact = Static<typeof FeedContact>;
+/** Money of a student: what is left on an account, or a fee that is to be paid. */
+export const FeedBalance = Type.Object({
+  ...base,
+  studentId: Type.String(),
+  kind: Type.Union(balanceKinds.map((kind) => Type.Literal(kind))),
+  title: Type.String({ minLength: 1 }),
+  amount: Type.Number(),
+  /** ISO 4217. */
+  currency: Type.String({ pattern: '^[A-Z]{3}$' }),
+  dueOn: Type.Optional(Nullable(DateOnly)),
+  asOf: Instant,
+});
+/** How a student comes to school and home. */
+export const FeedRide = Type.Object({
+  ...base,
+  studentId: Type.String(),
+  title: Type.String({ minLength: 1 }),
+  stop: Type.Optional(Nullable(Type.String())),
+  /** 1 for Monday to 7 for Sunday. */
+  weekdays: Type.Array(Type.Integer({ minimum: 1, maximum: 7 }), { maxItems: 7 }),
+  toSchoolAt: Type.Optional(Nullable(TimeOfDay)),
+  homeAt: Type.Optional(Nullable(TimeOfDay)),
+  note: Type.Optional(Nullable(Type.String())),
+  from: Type.Optional(Nullable(DateOnly)),
+  until: Type.Optional(Nullable(DateOnly)),
+});
+/** What a school tells everybody on a day. */
+export const FeedBulletin = Type.Object({
+  ...base,
+  schoolId: Type.String(),
+  date: DateOnly,
+  text: Type.String(),
+});
+/** Something that was found and waits for its owner. */
+export const FeedFoundThing = Type.Object({
+  ...base,
+  schoolId: Type.String(),
+  title: Type.String({ minLength: 1 }),
+  place: Type.Optional(Nullable(Type.String())),
+  foundOn: DateOnly,
+  keptUntil: Type.Optional(Nullable(DateOnly)),
+});
+export type FeedBalance = Static<typeof FeedBalance>;
+export type FeedRide = Static<typeof FeedRide>;
+export type FeedBulletin = Static<typeof FeedBulletin>;
+export type FeedFoundThing = Static<typeof FeedFoundThing>;
 export type FeedGrade = Static<typeof FeedGrade>;
 export type FeedRubricMark = Static<typeof FeedRubricMark>;
 export type FeedCreditPlan = Static<typeof FeedCreditPlan>;
@@ -310,6 +357,10 @@ export const feedCollections = {
   linkCodes: FeedLinkCode,
   restrictions: FeedRestriction,
   contacts: FeedContact,
+  balances: FeedBalance,
+  rides: FeedRide,
+  bulletins: FeedBulletin,
+  foundThings: FeedFoundThing,
 } as const satisfies Record<string, TObject>;
 export type FeedName = keyof typeof feedCollections;
 

@@ -13,6 +13,7 @@ import { courseGrade, householdRecord, normaliseCourse, termOn, type Item, type 
 import { courseAnswer, ridesOn, type Rides } from '../outlook';
 import type {
   AnnouncementSeen,
+  BalanceSeen,
   ChildHistory,
   ClassroomSeen,
   CommentSeen,
@@ -77,6 +78,7 @@ export interface ChildFacts {
   readonly comments: readonly Known<CommentSeen>[];
   readonly grades: readonly Known<GradeSeen>[];
   readonly announcements: readonly Known<AnnouncementSeen>[];
+  readonly balances: readonly Known<BalanceSeen>[];
   readonly days: readonly SchoolDay[];
   readonly summary: AttendanceSummary;
   readonly marks: readonly ReadMark<ChildHistory['marks'][number]['value']>[];
@@ -215,6 +217,7 @@ export function factsAt(
     comments: history.comments.filter(known),
     grades,
     announcements: history.announcements.filter(known),
+    balances: history.balances.filter(known),
     days: schoolDaysOf(register),
     summary: attendanceSummary(register),
     marks: standing,

@@ -1,4 +1,5 @@
 import type {
+  BalanceKind,
   CourseRecord,
   ItemRecord,
   PolicyCorrection,
@@ -87,6 +88,16 @@ export interface AnnouncementSeen {
   readonly answeredAtMs: number | null;
 }
 
+/** Money at school, as the school said it last. */
+export interface BalanceSeen {
+  readonly id: string;
+  readonly kind: BalanceKind;
+  readonly title: string;
+  readonly amount: number;
+  readonly currency: string;
+  readonly dueOn: string | null;
+}
+
 /** What a school has stated of a course in a term, running or stored for good. */
 export interface GradeSeen extends StatedGrade {
   readonly courseId: string;
@@ -106,6 +117,7 @@ export interface ChildHistory {
   /** All that has been stated, by time: what a school stated before it stated something else, too. */
   readonly grades: readonly Known<GradeSeen>[];
   readonly announcements: readonly Known<AnnouncementSeen>[];
+  readonly balances: readonly Known<BalanceSeen>[];
   readonly marks: readonly Known<GivenMark & { readonly courseTitle: string | null }>[];
   readonly meanings: readonly CodeMeaningFrom[];
   readonly attendanceSource: string;

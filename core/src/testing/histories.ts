@@ -1,6 +1,6 @@
 import type { ItemRecord, ResultRecord } from '@cadro/contract';
 import fc from 'fast-check';
-import type { AnnouncementSeen, ChildHistory, CommentSeen, ItemVersion, Known } from '../alerts';
+import type { AnnouncementSeen, BalanceSeen, ChildHistory, CommentSeen, ItemVersion, Known } from '../alerts';
 import type { GivenMark } from '../attendance';
 import { dayMs } from '../dates';
 
@@ -63,6 +63,13 @@ export const announcedOn = (
     day,
   );
 
+/** Money at school as it is from a day on. */
+export const owedOn = (id: string, day: number, more: Partial<BalanceSeen> = {}): Known<BalanceSeen> =>
+  knownOn(
+    { id, kind: 'account', title: 'Lunch account', amount: 20, currency: 'USD', dueOn: null, ...more },
+    day,
+  );
+
 /** A work as it was first given out. */
 const given = (value: ItemRecord): ItemVersion => ({
   value,
@@ -79,6 +86,7 @@ export interface Sketch {
   readonly marks?: readonly Known<GivenMark>[];
   readonly grades?: ChildHistory['grades'];
   readonly announcements?: ChildHistory['announcements'];
+  readonly balances?: ChildHistory['balances'];
   readonly outOf?: number;
   readonly classroom?: ChildHistory['courses'][number]['classroom'];
   readonly offers?: ChildHistory['courses'][number]['offers'];
@@ -94,6 +102,7 @@ export const historyOf = ({
   marks = [],
   grades = [],
   announcements = [],
+  balances = [],
   outOf = 100,
   classroom,
   offers = [],
@@ -144,6 +153,7 @@ export const historyOf = ({
   comments,
   grades,
   announcements,
+  balances,
   marks: marks.map(({ value, knownAtMs }) => ({
     value: { ...value, courseTitle: 'Kelp chemistry' },
     knownAtMs,

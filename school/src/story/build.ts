@@ -11,6 +11,7 @@ import {
 import { scatter } from './chance';
 import { putGrades, putPastYear } from './grades';
 import { levelsOf } from './levels';
+import { putAround } from './days/around';
 import { putAttendance } from './days/attendance';
 import { linkCodes } from './days/schoolLife';
 import { compositionsOf, nextQuarter, sessionsOf, thisQuarter, yearId } from './days/sessions';
@@ -317,6 +318,7 @@ class SchoolBuilder {
         ...{ schoolId: this.school.id, mail: mail ?? null, studentIds: students ?? null },
       });
     }
+    putAround(this.school.id, this.records, before);
     for (const { school, student, code, expiresAt } of linkCodes) {
       if (school !== this.school.id) continue;
       this.put('linkCodes', `code-${student}`, before, { code, studentId: student, expiresAt });

@@ -1,5 +1,6 @@
 import { dateIn, dayMs, factsAt, type ChildFacts, type ChildHistory } from '@cadro/core';
 import { announcementsSeen } from '../announcements';
+import { balancesSeen } from '../around';
 import { registersOf } from '../attendance';
 import { commentsSeen, courseHistories, figuresOfNow, gradesSeen } from '../gradebook';
 import { together, type Db } from '../kit';
@@ -21,18 +22,19 @@ function once<T>(keyOf: (watch: Watch) => string, make: (watch: Watch) => T): (w
 const byHousehold = ({ studentId, settings: { householdId } }: Watch): string =>
   `${studentId}:${householdId}`;
 
-/** The histories of several children as their households read them: eighteen queries, however many children. */
+/** The histories of several children as their households read them: nineteen queries, however many children. */
 export async function historiesOf(
   db: Db,
   studentIds: readonly string[],
   now: Date,
 ): Promise<(watch: Watch) => ChildHistory> {
   const since = new Date(now.getTime() - commentDays * dayMs);
-  const [courses, comments, grades, announcements, registers] = await together(db, [
+  const [courses, comments, grades, announcements, balances, registers] = await together(db, [
     () => courseHistories(db, studentIds),
     () => commentsSeen(db, studentIds, since),
     () => gradesSeen(db, studentIds, since),
     () => announcementsSeen(db, studentIds, since),
+    () => balancesSeen(db, studentIds),
     () => registersOf(db, studentIds, dateIn('UTC', now)),
   ]);
   return once(byHousehold, ({ studentId, timeZone, sourceName, settings: { householdId } }) => ({
@@ -43,6 +45,7 @@ export async function historiesOf(
     comments: comments(studentId, householdId),
     grades: grades(studentId),
     announcements: announcements(studentId, householdId),
+    balances: balances(studentId),
     ...registers(studentId, householdId),
   }));
 }

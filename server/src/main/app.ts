@@ -3,6 +3,7 @@ import compression from 'compression';
 import express, { type Express, type RequestHandler, type Router } from 'express';
 import { alertRouter, LiveAlerts } from '../alerts';
 import { announcementRouter } from '../announcements';
+import { aroundRouter } from '../around';
 import { attendanceRouter } from '../attendance';
 import { briefRouter } from '../brief';
 import {
@@ -89,6 +90,7 @@ function apiRouter(deps: ServerDeps, live: LiveAlerts): Router {
     providerRouter(deps),
     followUpRouter(deps, { threadWith, answersAbout }),
     contactRouter(deps),
+    aroundRouter(deps),
     messageRouter(deps),
     noteRouter(deps),
     talkRouter(deps),

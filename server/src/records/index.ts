@@ -109,3 +109,4 @@ export {
   announcementsWith,
   type AnnouncementRow,
 } from './announcementStore';
+export { balancesOf, bulletinsOf, foundThingsOf, ridesOf } from './aroundStore';

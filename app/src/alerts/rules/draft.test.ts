@@ -34,7 +34,9 @@ describe('what can be set', () => {
       ...['improved', 'settled'],
     ]);
     expect(ofChild.slice(0, ofCourse.length)).toEqual(ofCourse);
-    expect(ofChild.slice(ofCourse.length)).toEqual(['unexplained', 'late', 'pattern', 'days-missed']);
+    expect(ofChild.slice(ofCourse.length)).toEqual([
+      ...['balance-low', 'fee-due', 'unexplained', 'late', 'pattern', 'days-missed'],
+    ]);
   });
 
   it('cannot be tried on the past where nothing is kept of it', () => {
@@ -48,7 +50,7 @@ describe('what can be set', () => {
       ['work', ['loose-end', 'deadline', 'sent-back', 'unmarked']],
       ['coming', ['big-work']],
       ['talk', ['comment', 'term-final', 'report-card', 'scored']],
-      ['school', ['answer-due', 'announced', 'helpers']],
+      ['school', ['answer-due', 'announced', 'helpers', 'balance-low', 'fee-due']],
       ['attendance', ['unexplained', 'late', 'pattern', 'days-missed']],
       ['good', ['improved', 'settled']],
       ['upkeep', ['source-silent', 'not-looked']],

@@ -111,6 +111,7 @@ export const alertsEn = {
     atOnce_other: 'From {{count}} in a course',
     times_one: 'From {{count}} time',
     times_other: 'From {{count}} times',
+    money: 'Below {{value}} left',
     share: 'From {{value}} % of school days',
     scores: 'Scores below {{value}} %',
     everyScore: 'Every score',

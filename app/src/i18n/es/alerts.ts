@@ -114,6 +114,7 @@ export const alertsEs: SameKeys<typeof alertsEn> = {
     atOnce_other: 'Desde {{count}} en una asignatura',
     times_one: 'Desde {{count}} vez',
     times_other: 'Desde {{count}} veces',
+    money: 'Menos de {{value}}',
     share: 'Desde el {{value}} % de los días de clase',
     scores: 'Notas por debajo del {{value}} %',
     everyScore: 'Todas las notas',

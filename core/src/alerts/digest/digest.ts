@@ -29,6 +29,8 @@ const digestRules = ({ rules, exceptions }: AlertRules): AlertRules => {
       'loose-end': { ...rules['loose-end'], on: true },
       // Who may lend a hand is asked for by choice alone.
       helpers: rules.helpers,
+      'balance-low': { ...rules['balance-low'], on: true },
+      'fee-due': { ...rules['fee-due'], on: true, days: comingDays },
       'answer-due': { ...rules['answer-due'], on: true, days: comingDays },
       // How many scores came stands in one line of its own.
       scored: { ...every.scored, on: false },

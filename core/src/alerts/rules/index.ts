@@ -2,6 +2,8 @@ import type { Static } from '@sinclair/typebox';
 import { announced } from './school/announced';
 import { answerDue } from './school/answerDue';
 import { helpers } from './school/helpers';
+import { balanceLow } from './money/balanceLow';
+import { feeDue } from './money/feeDue';
 import { below } from './figure/below';
 import { bigWork } from './work/bigWork';
 import { comment } from './said/comment';
@@ -52,6 +54,8 @@ const ofChild = [
   answerDue,
   announced,
   helpers,
+  feeDue,
+  balanceLow,
   settled,
   improved,
 ] as const;

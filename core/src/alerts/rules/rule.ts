@@ -41,7 +41,7 @@ export interface RuleWords<R> {
 /** The sentences in which the page of the rules says a number. */
 export const knobWords = [
   ...(['within', 'ahead', 'after', 'points', 'effect', 'percent', 'level'] as const),
-  ...(['perWeek', 'atOnce', 'times', 'share', 'scores'] as const),
+  ...(['perWeek', 'atOnce', 'times', 'share', 'scores', 'money'] as const),
 ] as const;
 
 /** A number of a rule that is set by a slider. */

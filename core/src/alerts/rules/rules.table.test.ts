@@ -5,6 +5,7 @@ import {
   evening,
   historyOf,
   instant,
+  owedOn,
   item,
   knownOn,
   mark,
@@ -214,6 +215,43 @@ const table: readonly Case[] = [
         },
       },
       ['answer-due:open'],
+    ],
+  },
+  {
+    ...{ rule: 'fee-due', set: { days: 2 }, key: 'fee-due:child:f', ids: ['fee-due:f'] },
+    ...{
+      sketch: { balances: [owedOn('f', 1, { kind: 'fee', dueOn: instant(9).slice(0, 10) })] },
+      speaks: 7,
+      silent: 6,
+    },
+    second: [
+      {
+        sketch: {
+          balances: [
+            owedOn('paid', 1, { kind: 'fee', amount: 0, dueOn: instant(7).slice(0, 10) }),
+            owedOn('someday', 1, { kind: 'fee' }),
+            owedOn('account', 1, { dueOn: instant(7).slice(0, 10) }),
+            owedOn('over', 1, { kind: 'fee', dueOn: instant(3).slice(0, 10) }),
+          ],
+        },
+      },
+      ['fee-due:over'],
+    ],
+  },
+  {
+    ...{ rule: 'balance-low', set: { below: 10 }, key: 'balance-low:child:m', ids: ['balance-low:m'] },
+    ...{ sketch: { balances: [owedOn('m', 5, { amount: 9.99 })] }, speaks: 5, silent: 4 },
+    second: [
+      {
+        sketch: {
+          balances: [
+            owedOn('enough', 1, { amount: 10 }),
+            owedOn('fee', 1, { kind: 'fee', amount: 3 }),
+            owedOn('over', 1, { amount: -2.5 }),
+          ],
+        },
+      },
+      ['balance-low:over'],
     ],
   },
   {
@@ -628,6 +666,16 @@ const presetTable: Readonly<Record<RuleName, readonly [object, object, object]>>
   ],
   announced: [{ on: false }, { on: false }, { on: true }],
   helpers: [{ on: false }, { on: false }, { on: true }],
+  'fee-due': [
+    { on: true, days: 1 },
+    { on: true, days: 2 },
+    { on: true, days: 5 },
+  ],
+  'balance-low': [
+    { on: false, below: 5 },
+    { on: false, below: 10 },
+    { on: true, below: 15 },
+  ],
   improved: [
     { on: true, points: 5, days: 14 },
     { on: true, points: 6, days: 14 },
@@ -698,6 +746,8 @@ it('stands on its page as this table says: where, by which sliders, and where it
     ['school 1 answer-due', [days('ahead', 7)], ['nowhere']],
     ['school 2 announced', [], ['nowhere']],
     ['school 3 helpers', [], ['nowhere']],
+    ['school 5 fee-due', [days('ahead', 14)], ['child']],
+    ['school 4 balance-low', [knob('below', 1, 50, 1, 'money')], ['child']],
     ['good 2 settled', [], ['course']],
     ['good 1 improved', [points, days('within', 60)], ['course']],
     ['upkeep 1 source-silent', [days('after', 14)], ['nowhere']],

@@ -35,6 +35,7 @@ export const knob = {
   atOnce: inSteps('atOnce', 1, 10, 'atOnce'),
   times: inSteps('times', 1, 10, 'times'),
   scores: inSteps('below', 10, 100, 'scores', 5),
+  money: inSteps('below', 1, 50, 'money'),
   share: inSteps('percent', 1, 30, 'share'),
 } as const;
 

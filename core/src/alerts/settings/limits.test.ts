@@ -26,6 +26,8 @@ const fitting: Readonly<Record<RuleName, object>> = {
   'answer-due': { on: true, days: 2 },
   announced: on,
   helpers: on,
+  'fee-due': { on: true, days: 2 },
+  'balance-low': { on: true, below: 10 },
   improved: { on: true, points: 5, days: 14 },
   settled: on,
   scored: { on: true, below: 70 },
@@ -64,6 +66,8 @@ const limits: readonly (readonly [RuleName, string, number, number, number, numb
   ['late', 'times', 0, 1, 50, 51],
   ['late', 'days', 0, 1, 120, 121],
   ['days-missed', 'percent', 0.9, 1, 100, 100.1],
+  ['fee-due', 'days', 0, 1, 14, 15],
+  ['balance-low', 'below', -0.1, 0, 500, 500.1],
 ];
 
 describe('the limits of the rules', () => {

@@ -15,6 +15,8 @@ export interface Formats {
   readonly plain: (value: number) => string;
   /** A share: '50 %'. */
   readonly percent: (share: number) => string;
+  /** An amount of money, '$4.50'. */
+  readonly money: (amount: number, currency: string) => string;
   readonly list: (parts: readonly string[]) => string;
   readonly weekday: (number: number) => string;
 }
@@ -45,6 +47,12 @@ export function formatsFor(language: Language, timeZone: string): Formats {
       }).format(roundHalfAway(value, decimals)),
     plain: (value) => number.format(value),
     percent: (share) => percent.format(share),
+    money: (amount, currency) =>
+      new Intl.NumberFormat(language, {
+        style: 'currency',
+        currency,
+        currencyDisplay: 'narrowSymbol',
+      }).format(amount),
     list: (parts) => list.format(parts),
     weekday: (number) => weekday.format(new Date(aMondayMs + (number - 1) * dayMs)),
   };

@@ -12,7 +12,7 @@ afterAll(() => drop());
 /** What a school tells everybody, what counts tries, and what only the tables themselves know. */
 const nobodys = [
   ...['schools', 'terms', 'categories', 'lessons', 'lesson_notes', 'school_days', 'school_events'],
-  ...['attendance_codes', 'login_tries', 'demo_clock'],
+  ...['attendance_codes', 'bulletins', 'found_things', 'login_tries', 'demo_clock'],
 ];
 /** What no request reads at all. */
 const closed = [

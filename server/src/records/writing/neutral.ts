@@ -36,6 +36,10 @@ export const neutralCollections = [
   'announcements',
   'linkCodes',
   'restrictions',
+  'balances',
+  'rides',
+  'bulletins',
+  'foundThings',
 ] as const;
 export type NeutralCollection = (typeof neutralCollections)[number];
 

@@ -265,6 +265,36 @@ export const tableShapes: Readonly<Record<Exclude<NeutralCollection, 'results'>,
     refs: { student_id: 'students', course_id: 'courses?' },
     deletesGone: true,
   },
+  balances: {
+    table: 'balances',
+    columns: {
+      ...{ kind: 'text', title: 'text', amount: 'float8', currency: 'text', due_on: 'date' },
+      as_of: 'timestamptz',
+    },
+    refs: { student_id: 'students' },
+    deletesGone: true,
+  },
+  rides: {
+    table: 'rides',
+    columns: {
+      ...{ title: 'text', stop: 'text', weekdays: 'jsonb', to_school_at: 'text', home_at: 'text' },
+      ...{ note: 'text', starts_on: 'date', ends_on: 'date' },
+    },
+    refs: { student_id: 'students' },
+    deletesGone: true,
+  },
+  bulletins: {
+    table: 'bulletins',
+    columns: { on_date: 'date', text: 'text' },
+    refs: { school_id: 'schools' },
+    deletesGone: true,
+  },
+  foundThings: {
+    table: 'found_things',
+    columns: { title: 'text', place: 'text', found_on: 'date', kept_until: 'date' },
+    refs: { school_id: 'schools' },
+    deletesGone: true,
+  },
   linkCodes: {
     table: 'link_codes',
     columns: { code_hash: 'text', expires_at: 'timestamptz' },

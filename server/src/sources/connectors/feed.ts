@@ -4,6 +4,10 @@ import {
   type FeedAnnouncement,
   type FeedAssignment,
   type FeedAttendanceCode,
+  type FeedBalance,
+  type FeedBulletin,
+  type FeedFoundThing,
+  type FeedRide,
   type FeedClass,
   type FeedComment,
   type FeedContact,
@@ -265,6 +269,32 @@ const linkCodes: Translation<FeedLinkCode> = (row) => ({
   },
 });
 
+const balances: Translation<FeedBalance> = (row) => ({
+  balances: {
+    ...{ ...key(row), student_id: row.studentId, kind: row.kind, title: row.title, amount: row.amount },
+    ...{ currency: row.currency, due_on: row.dueOn ?? null, as_of: row.asOf },
+  },
+});
+
+const rides: Translation<FeedRide> = (row) => ({
+  rides: {
+    ...{ ...key(row), student_id: row.studentId, title: row.title, stop: row.stop ?? null },
+    ...{ weekdays: row.weekdays, to_school_at: row.toSchoolAt ?? null, home_at: row.homeAt ?? null },
+    ...{ note: row.note ?? null, starts_on: row.from ?? null, ends_on: row.until ?? null },
+  },
+});
+
+const bulletins: Translation<FeedBulletin> = (row) => ({
+  bulletins: { ...key(row), school_id: row.schoolId, on_date: row.date, text: row.text },
+});
+
+const foundThings: Translation<FeedFoundThing> = (row) => ({
+  foundThings: {
+    ...{ ...key(row), school_id: row.schoolId, title: row.title, place: row.place ?? null },
+    ...{ found_on: row.foundOn, kept_until: row.keptUntil ?? null },
+  },
+});
+
 const translations: { readonly [N in FeedName]: Translation<Static<(typeof feedCollections)[N]>> } = {
   schoolDetails,
   classDetails,
@@ -284,6 +314,10 @@ const translations: { readonly [N in FeedName]: Translation<Static<(typeof feedC
   linkCodes,
   restrictions,
   contacts,
+  balances,
+  rides,
+  bulletins,
+  foundThings,
 };
 const members = { id: 'id', changed: 'changedAt' };
 const isName = (name: string): name is FeedName => name in feedCollections;

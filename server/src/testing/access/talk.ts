@@ -119,6 +119,7 @@ export const talkTable: Table = {
     body: (ids) => ({ studentId: ids.studentId, teacherId: ids.teacherId, subject: 'S', text: 'T' }),
   },
   'get /api/notes': { statuses: list },
+  'get /api/around': { statuses: list },
   'get /api/talk/search': { statuses: list },
   'post /api/notes': {
     statuses: { ...writing(201) },

@@ -1,0 +1,5 @@
+import { AroundScreen } from '../../../around';
+
+export default function Around() {
+  return <AroundScreen />;
+}

@@ -1,0 +1,1 @@
+export { AroundScreen } from './AroundScreen';

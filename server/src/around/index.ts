@@ -1,0 +1,2 @@
+export { aroundRouter } from './routes';
+export { balancesSeen } from './seen';
