@@ -1,4 +1,4 @@
-import { View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { Desk } from '@cadro/contract';
 import { Trouble, useFormat } from '../household';
@@ -22,19 +22,22 @@ function One({ studentId, agreed }: { studentId: string; agreed: Desk['agreed'][
         on={doneAt !== null}
         onChange={(done) => void tick({ studentId, followUpId, done })}
       />
-      {context ? (
-        <Words size="small" colour="soft">
-          {context}
-        </Words>
-      ) : null}
-      {checklist.map(({ id, text, done }) => (
-        <TickLine
-          key={id}
-          label={text}
-          on={done}
-          onChange={(ticked) => void tick({ studentId, followUpId, checkId: id, done: ticked })}
-        />
-      ))}
+      <View style={own.below}>
+        {context ? (
+          <Words size="small" colour="soft">
+            {context}
+          </Words>
+        ) : null}
+        {checklist.map(({ id, text, done }) => (
+          <TickLine
+            key={id}
+            small
+            label={text}
+            on={done}
+            onChange={(ticked) => void tick({ studentId, followUpId, checkId: id, done: ticked })}
+          />
+        ))}
+      </View>
       <Trouble error={error} />
     </View>
   );
@@ -55,3 +58,6 @@ export function Agreed({ desk: { studentId, agreed } }: { desk: Desk }) {
     </Stack>
   );
 }
+
+/** Under the words of the tick above. */
+const own = StyleSheet.create({ below: { paddingLeft: 36 } });
