@@ -29,6 +29,7 @@ import { workRoutes } from './outlook/work';
 import { planRoutes } from './plan/plan';
 import type { RouteContract } from './shared/route';
 import { talkRoutes } from './talk/search';
+import { sitdownRoutes } from './sitdown/sitdown';
 import { besideRoutes } from './sources/beside';
 import { mailRoutes } from './sources/mails';
 import { ownRoutes } from './sources/own';
@@ -91,6 +92,7 @@ export * from './plan/cases';
 export * from './plan/plan';
 export * from './shared';
 export * from './talk/search';
+export * from './sitdown/sitdown';
 export * from './sources/beside';
 export * from './sources/bundles';
 export * from './sources/feed';
@@ -130,6 +132,7 @@ export const allRoutes: readonly RouteContract[] = [
   messageRoutes,
   noteRoutes,
   talkRoutes,
+  sitdownRoutes,
   announcementRoutes,
   alertRoutes,
   sourceRoutes,

@@ -179,6 +179,17 @@ export const screens: readonly { name: string; open: (guardian: Guardian) => Pro
     },
   },
   { name: 'the choice of a teacher', open: (guardian) => guardian.opens('/talk/write') },
+  { name: 'people at school', open: (guardian) => guardian.opens('/talk/contacts') },
+  { name: 'notes', open: (guardian) => guardian.opens('/talk/notes') },
+  { name: 'what else the schools tell', open: (guardian) => guardian.opens('/talk/around') },
+  {
+    name: 'a search',
+    async open(guardian) {
+      await guardian.opens('/talk/search');
+      await guardian.page.getByLabel(/^Search letters/).fill('launch');
+      await expect(guardian.page.getByRole('link', { name: /From the school/ }).first()).toBeVisible();
+    },
+  },
   {
     name: 'alerts',
     async open(guardian) {

@@ -6,7 +6,7 @@ test('a letter to a teacher of any child, out of Talk', async ({ guardian, page,
   await page.getByRole('link', { name: 'Write to the school' }).click();
   for (const child of ['Isolde', 'Caspian', 'Pet'])
     await expect(page.getByRole('heading', { level: 2, name: child })).toBeVisible();
-  await expect(page.getByText(/no address/).first()).toBeVisible();
+  await expect(page.getByText(/no e-mail address/).first()).toBeVisible();
   // Beside the list of letters there may be one to her already.
   await page
     .getByRole('link', { name: /^Dilys Cockleford\./ })

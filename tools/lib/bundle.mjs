@@ -61,6 +61,7 @@ const threads = [
   'attendance/marks.worker.ts',
   'gradebook/print/print.worker.ts',
   'messages/paper/paper.worker.ts',
+  'sitdown/paper/fridge.worker.ts',
   'gradebook/out/out.worker.ts',
   'alerts/digests/digest.worker.ts',
   'household/codes/letters.worker.ts',

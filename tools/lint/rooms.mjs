@@ -49,6 +49,7 @@ export const floors = {
       'plan',
       'calendar',
       'brief',
+      'sitdown',
       'operator',
       'main',
     ],
@@ -66,6 +67,7 @@ export const floors = {
       'plan',
       'outlook',
       'desk',
+      'sitdown',
       'operator',
       'shell',
       'app',
@@ -160,6 +162,7 @@ export const tables = {
   plan: ['plans', 'plan_exceptions', 'plan_tasks'],
   desk: ['desk_shares', 'desk_words', 'desk_pieces'],
   brief: ['news_looks'],
+  sitdown: ['sitdowns', 'sitdown_pages', 'sitdown_rhythms'],
   operator: ['operators'],
   calendar: [
     ...['calendar_entries', 'calendar_entry_children', 'own_dates', 'supplies_got', 'calendar_feeds'],

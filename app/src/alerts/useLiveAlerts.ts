@@ -10,6 +10,7 @@ const doneAtHome: Readonly<Partial<Record<LiveKind, readonly Tag[]>>> = {
   announced: ['Announced', 'Talk'],
   desk: ['Desk'],
   plan: ['Record', 'Desk'],
+  sitdown: ['Sitdown'],
 };
 
 /** Keeps the alerts in sight as they come, what they are about with them, and what others at home do. */

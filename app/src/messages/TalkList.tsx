@@ -94,6 +94,7 @@ export function TalkList({ selected }: { selected?: string }) {
           <Page>
             <Heading level={1}>{t('talk.title')}</Heading>
             <Row wrap space={2}>
+              <WayOn label={t('sitdown.title')} href="/talk/sit-down" />
               <WayOn label={t('search.title')} href="/talk/search" />
               <WayOn label={t('notes.title')} href="/talk/notes" />
               <WayOn label={t('contacts.title')} href="/talk/contacts" />

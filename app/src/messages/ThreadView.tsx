@@ -3,7 +3,7 @@ import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { useChildren, useFormat } from '../household';
 import { Action, BackLink, Heading, LinkAction, Loaded, Page, Quiet, Stack, styles, Words } from '../ui';
-import { useThreadQuery } from './api';
+import { useTeachersQuery, useThreadQuery } from './api';
 import { OneLetter } from './OneLetter';
 
 /** The letters before one, once they are wanted; and the way to those before them. */
@@ -28,6 +28,27 @@ function Earlier({ threadId, before, mayTalk }: { threadId: string; before: stri
         </>
       )}
     </Loaded>
+  );
+}
+
+/** The way to the next letter; to somebody who has left there is none. */
+function WriteAgain({
+  studentId,
+  teacher,
+}: {
+  studentId: string;
+  teacher: { readonly id: string; readonly name: string };
+}) {
+  const { t } = useTranslation();
+  const { data } = useTeachersQuery(studentId);
+  if (!data) return null;
+  if (!data.teachers.some(({ id }) => id === teacher.id))
+    return <Words colour="soft">{t('message.left', { name: teacher.name })}</Words>;
+  return (
+    <LinkAction
+      label={t('message.reply')}
+      href={`/talk/write?studentId=${studentId}&teacherId=${teacher.id}`}
+    />
   );
 }
 
@@ -60,12 +81,7 @@ export function ThreadView({ threadId }: { threadId: string }) {
               <OneLetter key={message.id} {...{ threadId, message }} mayTalk={mayTalk(studentId)} />
             ))}
           </View>
-          {teacher.contactable && mayTalk(studentId) ? (
-            <LinkAction
-              label={t('message.reply')}
-              href={`/talk/write?studentId=${studentId}&teacherId=${teacher.id}`}
-            />
-          ) : null}
+          {mayTalk(studentId) ? <WriteAgain studentId={studentId} teacher={teacher} /> : null}
         </Page>
       )}
     </Loaded>

@@ -3,3 +3,4 @@ export * from './BriefScreen';
 export * from './NewsScreen';
 export * from './tries/TryView';
 export * from './WorkScreen';
+export { matterWords } from './matterWords';

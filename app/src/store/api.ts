@@ -138,6 +138,7 @@ export const tags = [
   'People',
   'Desk',
   'Notes',
+  'Sitdown',
   'Operator',
 ] as const;
 export type Tag = (typeof tags)[number];

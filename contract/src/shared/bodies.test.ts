@@ -209,6 +209,20 @@ const fitting: Record<string, object> = {
   },
   'post /api/threads/:threadId/letters/:messageId/sender': { known: true },
   'patch /api/students/:studentId/desk/agreed/:followUpId': { checkId: '1', done: true },
+  'post /api/sitdowns': { on: '2026-10-25' },
+  'patch /api/sitdowns/:sitdownId/pages/:studentId': {
+    ...{ version: 1, hidden: ['thing:a'], own: [{ id: 'own-1', section: 'good', text: 'T' }] },
+    ...{ question: 'Q', answer: 'A' },
+    agreed: [{ id: 'a-1', text: 'T', followUpId: uuid, entryId: null, by: '2026-10-25', held: null }],
+  },
+  'post /api/sitdowns/:sitdownId/end': {
+    pages: [{ studentId: uuid, sections: [{ section: 'good', lines: ['T'] }] }],
+  },
+  'post /api/sitdowns/rhythm': { entryId: uuid },
+  'post /api/sitdowns/paper': {
+    title: 'T',
+    pages: [{ name: 'N', sections: [{ title: 'T', ticks: true, lines: ['L'] }] }],
+  },
   'post /api/notes': { studentId: uuid, courseId: null, on: '2026-10-20', text: 'T', shared: true },
   'patch /api/notes/:noteId': { version: 1, on: '2026-10-20', text: 'T', shared: true },
   'patch /api/students/:studentId/teachers/:teacherId/wants': { aspect: 'lives', text: 'T', version: 0 },

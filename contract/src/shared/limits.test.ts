@@ -431,6 +431,14 @@ const ofRoutes: Readonly<Record<string, readonly [number, ...string[]]>> = {
     ...['/ no others', '/checkId 1 to 40 characters'],
   ],
   'get /api/around': [200],
+  'get /api/sitdowns': [200],
+  'post /api/sitdowns': [201, '/ no others'],
+  'patch /api/sitdowns/:sitdownId/pages/:studentId': [200],
+  'post /api/sitdowns/:sitdownId/start': [200],
+  'post /api/sitdowns/:sitdownId/end': [200],
+  'delete /api/sitdowns/:sitdownId': [204],
+  'post /api/sitdowns/rhythm': [204, '/ no others'],
+  'post /api/sitdowns/paper': [200],
   'get /api/notes': [200, '/q 0 to 100 characters'],
   'post /api/notes': [201, '/text 1 to 20000 characters'],
   'patch /api/notes/:noteId': [
@@ -506,6 +514,13 @@ const ofRecords: Readonly<Record<string, readonly string[]>> = {
   ],
   demographics: ['/sourcedId 1 to 300 characters', '/sex 0 to 100 characters'],
   restrictions: ['/id 1 to any characters'],
+  balances: ['/id 1 to any characters', '/title 1 to any characters'],
+  rides: [
+    ...['/id 1 to any characters', '/title 1 to any characters'],
+    ...['/weekdays 0 to 7 items', '/weekdays/* 1 to 7 in size'],
+  ],
+  bulletins: ['/id 1 to any characters'],
+  foundThings: ['/id 1 to any characters', '/title 1 to any characters'],
   contacts: ['/id 1 to any characters', '/name 1 to any characters', '/language 0 to 35 characters'],
   academicSessions: [
     '/sourcedId 1 to 300 characters',

@@ -5,3 +5,4 @@ export { calendarRouter } from './routes';
 export { moveDates } from './workStore';
 export { touchedByPattern } from './day/touched';
 export { takenIntoCalendar } from './taken';
+export { readEntry } from './entries';

@@ -49,6 +49,7 @@ import { operatorRouter } from '../operator';
 import { deskRouter } from '../desk';
 import { answersAbout, outlookRouter } from '../outlook';
 import { planRouter } from '../plan';
+import { sitdownRouter } from '../sitdown';
 import { talkRouter } from '../talk';
 import { ownRouter, sourceRouter } from '../sources';
 import { demoRouter } from './demo';
@@ -94,6 +95,7 @@ function apiRouter(deps: ServerDeps, live: LiveAlerts): Router {
     messageRouter(deps),
     noteRouter(deps),
     talkRouter(deps),
+    sitdownRouter(deps),
     announcementRouter(deps, takenIntoCalendar(deps)),
     alertRouter(deps, live),
     outlookRouter(deps, onFigures),

@@ -136,6 +136,30 @@ it('reads a thread of two thousand letters a hundred at a time, from the last', 
   expect(seen.filter(({ answered, state }) => state === 'sent' && !answered)).toHaveLength(1);
 });
 
+it('does not go out once the link has ended, and what was begun of it is gone', async () => {
+  const draft = {
+    ...{ key: 'letter:begun', studentId, kind: 'letter', title: 'Begun', place: '/talk/write' },
+    fields: { subject: 'Begun', text: 'Half a letter' },
+  };
+  await maren.post('/api/drafts').send(draft).expect(204);
+  const links = world.db('guardian_links').where({ student_id: studentId });
+  await links.clone().update({ ended_at: new Date() });
+  await several([{ teacherId: idOf('Petra Eelgrass'), text: 'A' }]).expect(404);
+  expect((await maren.get('/api/drafts')).body.drafts).toEqual([]);
+  await links.clone().update({ ended_at: null });
+  expect((await maren.get('/api/drafts')).body.drafts).toHaveLength(1);
+});
+
+it('goes to nobody who has left, whose letters stay', async () => {
+  const { body } = await several([{ teacherId: idOf('Nell Saltmarsh'), text: 'A' }]).expect(202);
+  const courses = () => world.db('courses').where({ title: 'Island stories' });
+  const [course] = await courses().select<{ teacher_id: string }[]>('teacher_id');
+  await courses().update({ teacher_id: null });
+  await several([{ teacherId: idOf('Nell Saltmarsh'), text: 'B' }]).expect(404);
+  expect((await threadOf(body.threadIds[0])).messages.map(({ text }) => text)).toEqual(['A']);
+  await courses().update({ teacher_id: course?.teacher_id });
+});
+
 describe('what is written to the family’s own address', () => {
   const comes = async (from: string, { subject, text }: { subject: string; text: string }, pass = true) => {
     const to = mailAddress(world.config, 'family', householdId);

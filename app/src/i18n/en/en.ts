@@ -16,6 +16,7 @@ import { ownEn } from './own';
 import { roadsEn } from './roads';
 import { peopleEn } from './people';
 import { problemsEn } from './problems';
+import { sitdownEn } from './sitdown';
 import { talkEn } from './talk';
 import { workEn } from './work';
 
@@ -287,5 +288,6 @@ export const en = {
   ...roadsEn,
   ...besideEn,
   ...peopleEn,
+  ...sitdownEn,
   ...talkEn,
 } as const;

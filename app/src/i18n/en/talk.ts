@@ -309,7 +309,7 @@ export const talkEn = {
     noTranslator:
       'Cadro wrote both from the same facts. It can’t translate: what you add yourself stays in the language you write it in.',
     undoChange: 'Undo that change',
-    alsoTo: 'Send it to others, too',
+    alsoTo: 'Add other people',
     others: 'Who else gets it',
     toSeveral_one: 'To {{count}} person',
     toSeveral_other: 'To {{count}} people',

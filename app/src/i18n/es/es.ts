@@ -16,6 +16,7 @@ import { ownEs } from './own';
 import { roadsEs } from './roads';
 import { peopleEs } from './people';
 import { problemsEs } from './problems';
+import { sitdownEs } from './sitdown';
 import { talkEs } from './talk';
 import { workEs } from './work';
 import type { Catalogue } from '../catalogue';
@@ -287,5 +288,6 @@ export const es: Catalogue = {
   ...roadsEs,
   ...besideEs,
   ...peopleEs,
+  ...sitdownEs,
   ...talkEs,
 };

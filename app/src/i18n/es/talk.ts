@@ -311,7 +311,7 @@ export const talkEs: SameKeys<typeof talkEn> = {
     noTranslator:
       'Cadro escribió ambas con los mismos datos. No traduce: lo que usted añada queda en el idioma en que lo escriba.',
     undoChange: 'Deshacer ese cambio',
-    alsoTo: 'Enviarla también a otras personas',
+    alsoTo: 'Añadir a otras personas',
     others: 'Quién más la recibe',
     toSeveral_one: 'A {{count}} persona',
     toSeveral_other: 'A {{count}} personas',

@@ -135,6 +135,8 @@ interface FieldProps {
   /** A password that is shown while it is typed. */
   readonly shown?: boolean;
   readonly onSubmit?: () => void;
+  /** One has gone on to something else. */
+  readonly onBlur?: () => void;
   readonly longest?: number;
   /** The label is said and not shown. */
   readonly hidden?: boolean;
@@ -149,6 +151,7 @@ export function Field({
   lines,
   kind = 'text',
   onSubmit,
+  onBlur,
   longest,
   hidden,
   shown,
@@ -180,6 +183,7 @@ export function Field({
         autoComplete={fieldKinds[kind].autoComplete}
         inputMode={fieldKinds[kind].inputMode}
         onSubmitEditing={() => onSubmit?.()}
+        onBlur={() => onBlur?.()}
         errorMessage={error ?? ''}
         renderErrorMessage={Boolean(error)}
         inputStyle={lines ? { paddingVertical: 10, textAlignVertical: 'top' } : {}}

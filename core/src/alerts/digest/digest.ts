@@ -29,7 +29,8 @@ const digestRules = ({ rules, exceptions }: AlertRules): AlertRules => {
       'loose-end': { ...rules['loose-end'], on: true },
       // Who may lend a hand is asked for by choice alone.
       helpers: rules.helpers,
-      'balance-low': { ...rules['balance-low'], on: true },
+      // What is little is each family's own to say.
+      'balance-low': rules['balance-low'],
       'fee-due': { ...rules['fee-due'], on: true, days: comingDays },
       'answer-due': { ...rules['answer-due'], on: true, days: comingDays },
       // How many scores came stands in one line of its own.

@@ -232,6 +232,7 @@ const table: readonly Case[] = [
             owedOn('someday', 1, { kind: 'fee' }),
             owedOn('account', 1, { dueOn: instant(7).slice(0, 10) }),
             owedOn('over', 1, { kind: 'fee', dueOn: instant(3).slice(0, 10) }),
+            owedOn('long', 1, { kind: 'fee', dueOn: instant(-22).slice(0, 10) }),
           ],
         },
       },

@@ -53,6 +53,7 @@ export interface Ids {
   readonly personId: string;
   readonly invitationId: string;
   readonly noteId: string;
+  readonly sitdownId: string;
   readonly wordId: string;
   readonly pieceId: string;
   /** The school's, and a file's that nobody has handed over. */
@@ -109,6 +110,12 @@ export const writing = (done: number): Statuses => ({
   student: 403,
   apart: done,
   guardian: done,
+});
+
+/** What a guardian of any child does for the own household. */
+export const sitting = (done: number): Statuses => ({
+  ...{ nobody: 401, stranger: done, sibling: 404, ended: 404, looker: 403, student: 404 },
+  ...{ apart: done, guardian: done },
 });
 
 /** What belongs to one guardian alone. */

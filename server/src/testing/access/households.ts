@@ -6,6 +6,7 @@ import {
   followUpRoutes,
   messageRoutes,
   noteRoutes,
+  sitdownRoutes,
   tryRoutes,
 } from '@cadro/contract';
 import type { Db } from '../../kit';
@@ -95,7 +96,7 @@ export async function accessWorld(): Promise<{ world: World; ids: Ids }> {
     ...{ on: '2026-10-19', token: 'an-address-that-nobody-has', sessionId: 'a'.repeat(64) },
     ...{ passkeyId: '0d4f3c1a-1b2c-4d5e-8f90-a1b2c3d4e5f6', personId: second.id, invitationId: '' },
     ...{ entryId: '', feedId: '', importId: '', alertId: '', silenceId: '', wordId: '', pieceId: '' },
-    noteId: '',
+    ...{ noteId: '', sitdownId: '' },
     ...{ sourceId: world.sources.get('millrace') ?? '', bundleId: '0d4f3c1a-1b2c-4d5e-8f90-a1b2c3d4e5f7' },
     ...{ clientId: '0d4f3c1a-1b2c-4d5e-8f90-a1b2c3d4e5f8', mailId: '0d4f3c1a-1b2c-4d5e-8f90-a1b2c3d4e5f9' },
     studentId,
@@ -119,6 +120,7 @@ export async function accessWorld(): Promise<{ world: World; ids: Ids }> {
   ids.noteId = await made(noteRoutes.write.path, {
     ...{ studentId, courseId, on: '2026-10-20', text: 'Why he came home cold', shared: true },
   });
+  ids.sitdownId = await made(sitdownRoutes.begin.path, { on: '2026-10-25' });
   ids.entryId = await made(entryRoutes.create.path, entry(ids));
   ids.feedId = await made(elsewhereRoutes.create.path, feed(ids));
   await guardian

@@ -1,5 +1,17 @@
 import { presetRules } from '@cadro/core';
-import { calendarFile, entry, feed, list, own, owners, record, talk, writing, type Table } from './callers';
+import {
+  calendarFile,
+  entry,
+  feed,
+  list,
+  own,
+  owners,
+  record,
+  sitting,
+  talk,
+  writing,
+  type Table,
+} from './callers';
 
 /** Of what is told a course: whose child is in it, and whom it is held back from. */
 const courseMate = { stranger: 200, sibling: 404, restricted: 404 };
@@ -117,6 +129,23 @@ export const talkTable: Table = {
   'post /api/messages': {
     statuses: { ...writing(202), restricted: 404 },
     body: (ids) => ({ studentId: ids.studentId, teacherId: ids.teacherId, subject: 'S', text: 'T' }),
+  },
+  'get /api/sitdowns': { statuses: list },
+  'post /api/sitdowns': { statuses: sitting(201), body: () => ({ on: '2026-10-25' }) },
+  'patch /api/sitdowns/:sitdownId/pages/:studentId': {
+    statuses: { ...owners(200), looker: 403 },
+    body: () => ({ version: 1, question: 'How was the keel of ours?' }),
+  },
+  'post /api/sitdowns/:sitdownId/start': { statuses: { ...owners(200), looker: 403 } },
+  'post /api/sitdowns/:sitdownId/end': {
+    statuses: { ...owners(200), looker: 403 },
+    body: () => ({ pages: [] }),
+  },
+  'delete /api/sitdowns/:sitdownId': { statuses: { ...owners(409), looker: 403 } },
+  'post /api/sitdowns/rhythm': { statuses: sitting(204), body: () => ({ entryId: null }) },
+  'post /api/sitdowns/paper': {
+    statuses: list,
+    body: () => ({ title: 'T', pages: [{ name: 'N', sections: [] }] }),
   },
   'get /api/notes': { statuses: list },
   'get /api/around': { statuses: list },

@@ -1,4 +1,4 @@
-import { Slot, useGlobalSearchParams } from 'expo-router';
+import { Slot, useGlobalSearchParams, usePathname } from 'expo-router';
 import { TalkList } from '../../../messages';
 import { Panes, useWide } from '../../../ui';
 
@@ -12,6 +12,9 @@ export default function Talk() {
     announcementId?: string;
   }>();
   const selected = followUpId ?? threadId ?? announcementId;
-  if (!useWide()) return <Slot />;
+  const path = usePathname();
+  // Everybody sits around it: it takes all the room there is.
+  const whole = path.startsWith('/talk/sit-down');
+  if (!useWide() || whole) return <Slot />;
   return <Panes list={<TalkList {...(selected ? { selected } : {})} />} detail={<Slot />} />;
 }

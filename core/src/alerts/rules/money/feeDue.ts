@@ -3,6 +3,9 @@ import { childRule } from '../rule';
 import { daysUpTo, knob, ruleSettings } from '../set';
 import { balanceSignal } from './balanceReason';
 
+/** What was due longer ago is between the school and the family. */
+const overdueDays = 28;
+
 /** A fee that is to be paid by a day that is near, or over. */
 export const feeDue = childRule({
   name: 'fee-due',
@@ -17,10 +20,11 @@ export const feeDue = childRule({
   asked: ({ days }) => ({ amount: null, days }),
   find: (facts, ask) => {
     const { on, days } = ask(null);
-    const last = daysAfter(dateIn(facts.timeZone, new Date(facts.asOfMs)), days);
+    const today = dateIn(facts.timeZone, new Date(facts.asOfMs));
+    const [first, last] = [daysAfter(today, -overdueDays), daysAfter(today, days)];
     return facts.balances.flatMap((each) => {
       const { kind, amount, dueOn } = each.value;
-      if (!on || kind !== 'fee' || amount <= 0 || dueOn === null || dueOn > last) return [];
+      if (!on || kind !== 'fee' || amount <= 0 || dueOn === null || dueOn < first || dueOn > last) return [];
       return [balanceSignal(facts, each, 'fee-due', { asked: { amount: null, days } })];
     });
   },

@@ -1,0 +1,5 @@
+import { SitdownScreen } from '../../../../sitdown';
+
+export default function Sitdown() {
+  return <SitdownScreen />;
+}

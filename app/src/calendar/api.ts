@@ -1,0 +1,1 @@
+export { useSuppliesQuery } from './calendarApi';

@@ -1,0 +1,131 @@
+import { useState } from 'react';
+import { View } from 'react-native';
+import { useTranslation } from 'react-i18next';
+import { sitdownSections, type SitdownPage, type SitdownSection } from '@cadro/contract';
+import { Trouble } from '../household';
+import { Action, Choice, Field, Heading, Quietly, Row, Stack, styles, Words } from '../ui';
+import { useChangePageMutation } from './api';
+import type { Section } from './compose';
+
+/** Changes a page on the version that is shown. */
+export function usePageChange(sitdownId: string, { studentId, version }: SitdownPage) {
+  const [change, state] = useChangePageMutation();
+  const now = async (what: Partial<Pick<SitdownPage, 'hidden' | 'own' | 'question' | 'answer' | 'agreed'>>) =>
+    Boolean((await change({ sitdownId, studentId, change: { version, ...what } })).data);
+  return { now, ...state };
+}
+
+/** An id that stands on no page yet. */
+export const freshId = (known: readonly { readonly id: string }[], prefix: string): string => {
+  const numbers = known.map(({ id }) => Number(id.slice(prefix.length))).filter(Number.isInteger);
+  return `${prefix}${Math.max(0, ...numbers) + 1}`;
+};
+
+/** A section of a page; while it can be changed each of its lines can be left out. */
+export function SectionView({
+  sitdownId,
+  page,
+  section,
+  editing = false,
+}: {
+  sitdownId: string;
+  page: SitdownPage;
+  section: Section;
+  editing?: boolean;
+}) {
+  const { t } = useTranslation();
+  const { now } = usePageChange(sitdownId, page);
+  const leaveOut = (id: string, own: boolean) =>
+    void now(own ? { own: page.own.filter((line) => line.id !== id) } : { hidden: [...page.hidden, id] });
+  return (
+    <Stack space={0.5}>
+      <Heading level={3}>{t(`sitdown.sections.${section.section}`)}</Heading>
+      <View role="list" aria-label={t(`sitdown.sections.${section.section}`)} style={styles.gap8}>
+        {section.lines.map(({ id, text, detail, own }) => (
+          <View key={id} role="listitem">
+            <Words size={section.section === 'question' ? 'matter' : 'text'}>{text}</Words>
+            {detail ? (
+              <Words size="small" colour="soft">
+                {detail}
+              </Words>
+            ) : null}
+            {editing && section.section !== 'question' ? (
+              <Quietly label={t('sitdown.leaveOut')} hint={text} onPress={() => leaveOut(id, Boolean(own))} />
+            ) : null}
+          </View>
+        ))}
+      </View>
+    </Stack>
+  );
+}
+
+/** Asks something else than Cadro would. */
+function OwnQuestion({ sitdownId, page }: { sitdownId: string; page: SitdownPage }) {
+  const { t } = useTranslation();
+  const [text, setText] = useState(page.question ?? '');
+  const { now, isLoading } = usePageChange(sitdownId, page);
+  return (
+    <Stack space={0.5}>
+      <Field label={t('sitdown.ownQuestion')} value={text} onChange={setText} longest={500} />
+      <Row wrap>
+        <Action
+          label={t('sitdown.askThis')}
+          busy={isLoading}
+          disabled={!text.trim()}
+          onPress={() => void now({ question: text.trim() })}
+        />
+        {page.question ? (
+          <Quietly label={t('sitdown.askCadros')} onPress={() => void now({ question: null })} />
+        ) : null}
+      </Row>
+    </Stack>
+  );
+}
+
+const addable = sitdownSections.filter((section) => section !== 'question' && section !== 'agreed');
+
+/** Adds a line in the family's own words. */
+function OwnLine({ sitdownId, page }: { sitdownId: string; page: SitdownPage }) {
+  const { t } = useTranslation();
+  const [text, setText] = useState('');
+  const [section, setSection] = useState<SitdownSection>('things');
+  const { now, isLoading, error } = usePageChange(sitdownId, page);
+  const add = async () => {
+    const line = { id: freshId(page.own, 'own-'), section, text: text.trim() };
+    if (await now({ own: [...page.own, line] })) setText('');
+  };
+  return (
+    <Stack space={0.5}>
+      <Field label={t('sitdown.addLine')} value={text} onChange={setText} longest={500} />
+      {text.trim() ? (
+        <Choice
+          titled
+          label={t('sitdown.where')}
+          options={addable.map((value) => ({ value, label: t(`sitdown.sections.${value}`) }))}
+          value={section}
+          onChange={setSection}
+        />
+      ) : null}
+      <Trouble error={error} />
+      <Action label={t('sitdown.add')} busy={isLoading} disabled={!text.trim()} onPress={() => void add()} />
+    </Stack>
+  );
+}
+
+/** What can be changed of a page: lines left out, lines added, another question. */
+export function EditPage({ sitdownId, page }: { sitdownId: string; page: SitdownPage }) {
+  const { t } = useTranslation();
+  const { now } = usePageChange(sitdownId, page);
+  return (
+    <Stack>
+      <OwnQuestion sitdownId={sitdownId} page={page} />
+      <OwnLine sitdownId={sitdownId} page={page} />
+      {page.hidden.length > 0 ? (
+        <Quietly
+          label={t('sitdown.bringBack', { count: page.hidden.length })}
+          onPress={() => void now({ hidden: [] })}
+        />
+      ) : null}
+    </Stack>
+  );
+}

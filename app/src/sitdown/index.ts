@@ -1,0 +1,2 @@
+export { PastScreen } from './PastScreen';
+export { SitdownScreen } from './SitdownScreen';

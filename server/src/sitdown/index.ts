@@ -1,0 +1,1 @@
+export { sitdownRouter } from './routes';

@@ -1,0 +1,1 @@
+export { fridgePages } from './fridgePages';
