@@ -25,6 +25,8 @@ interface Written {
   readonly teacher: Receiver;
   readonly followUpId: string | null;
   readonly drafting: Drafting;
+  /** Whether the draft says nothing yet: it goes out once something has been written. */
+  readonly blank?: boolean;
   /** Whether how it begins is to be chosen; otherwise it is as it is. */
   readonly beginnings?: boolean;
   /** What it is about, beside child and teacher: the rest of the address it goes on at. */
@@ -160,7 +162,7 @@ function LetterFields({ writing, hint }: Pick<Form, 'writing'> & { hint: string 
 
 /** Who else gets it, what goes with it, when it goes, and off it goes. */
 function ByMail({
-  letter: { studentId, teacher, followUpId, writing },
+  letter: { studentId, teacher, followUpId, writing, blank = false },
   others,
   choose,
 }: {
@@ -182,7 +184,7 @@ function ByMail({
       <SendLetter
         count={people.length}
         later={when.sendAt !== null}
-        disabled={!subject.trim() || !text.trim()}
+        disabled={!subject.trim() || !text.trim() || (blank && !writing.begun)}
         busy={sending.isLoading}
         onSend={() => void sending.send(people, { sendAt: when.sendAt, files: given.files })}
       />

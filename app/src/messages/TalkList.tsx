@@ -96,9 +96,6 @@ export function TalkList({ selected }: { selected?: string }) {
             <Row wrap space={2}>
               <WayOn label={t('sitdown.title')} href="/talk/sit-down" />
               <WayOn label={t('search.title')} href="/talk/search" />
-              <WayOn label={t('notes.title')} href="/talk/notes" />
-              <WayOn label={t('contacts.title')} href="/talk/contacts" />
-              <WayOn label={t('around.title')} href="/talk/around" />
             </Row>
             <BegunList />
             <FromSchools {...(selected ? { selected } : {})} />
@@ -113,6 +110,11 @@ export function TalkList({ selected }: { selected?: string }) {
                   <ThreadRow key={thread.id} thread={thread} selected={thread.id === selected} />
                 ))
               )}
+            </View>
+            <View>
+              <WayOn label={t('notes.title')} href="/talk/notes" />
+              <WayOn label={t('contacts.title')} href="/talk/contacts" />
+              <WayOn label={t('around.title')} href="/talk/around" />
             </View>
             {mayWrite ? <LinkAction label={t('talk.newLetter')} href="/talk/write" /> : null}
           </Page>

@@ -165,7 +165,7 @@ function ToTeacher({
         const drafting: Drafting = (says, tone) =>
           emptyDraft(says, { name: teacher.name, tone, ...(passOnTo ? { passOnTo } : {}) }, who);
         const at = `studentId=${studentId}&teacherId=${teacherId}${passOnTo ? `&passOnTo=${encodeURIComponent(passOnTo)}` : ''}`;
-        return <Letter {...{ studentId, teacher, drafting, at }} followUpId={null} />;
+        return <Letter {...{ studentId, teacher, drafting, at }} blank={!passOnTo} followUpId={null} />;
       }}
     </Loaded>
   );

@@ -1,4 +1,5 @@
 import { useEffect, useState } from 'react';
+import { StyleSheet } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { Sitdown } from '@cadro/contract';
 import { Trouble, useMeQuery } from '../household';
@@ -71,7 +72,7 @@ export function Sitting({ sitdown, pages }: { sitdown: Sitdown; pages: readonly 
       pages: pages.map((of) => ({ studentId: of.child.id, sections: keptOf(of.sections) })),
     });
   return (
-    <Stack space={3}>
+    <Stack space={3} style={own.readable}>
       <Row wrap space={2}>
         <Words size="small" colour="soft">
           {t('sitdown.step', { at: place + 1, of: steps.length })}
@@ -101,3 +102,5 @@ export function Sitting({ sitdown, pages }: { sitdown: Sitdown; pages: readonly 
     </Stack>
   );
 }
+
+const own = StyleSheet.create({ readable: { maxWidth: 720 } });

@@ -32,7 +32,7 @@ export const sitdownEn = {
     didIt: 'Did what was agreed: {{title}}',
     ask: {
       well: 'What went better this week than you expected?',
-      days: 'What makes it hard to be in class on those days?',
+      days: 'What was going on when you missed class lately?',
       how: 'How is ‘{{title}}’ coming along?',
       course: 'What would help most in {{course}} right now?',
     },

@@ -33,7 +33,7 @@ export const sitdownEs: typeof sitdownEn = {
     didIt: 'Hizo lo acordado: {{title}}',
     ask: {
       well: '¿Qué te salió mejor de lo que esperabas esta semana?',
-      days: '¿Qué hace difícil estar en clase esos días?',
+      days: '¿Qué pasaba cuando faltaste a clase hace poco?',
       how: '¿Cómo va «{{title}}»?',
       course: '¿Qué te ayudaría más ahora en {{course}}?',
     },
