@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Quietly, Ticks } from '../ui';
 import { useTeachersQuery } from './api';
-import type { Receiver } from './Letter';
+import type { Receiver } from './receiver';
 
 /** Others at the child's school who get the same letter, each alone. */
 export function AlsoTo({

@@ -12,13 +12,8 @@ import { Files, useFiles } from './Files';
 import { OnPaper } from './OnPaper';
 import { eachName, letterLanguage, lettersTo } from './opening';
 import { AlsoTo } from './AlsoTo';
+import type { Receiver } from './receiver';
 import { useWhen, When } from './When';
-
-export interface Receiver {
-  readonly id: string;
-  readonly name: string;
-  readonly contactable: boolean;
-}
 
 interface Written {
   readonly studentId: string;

@@ -2,7 +2,7 @@ import { useTranslation } from 'react-i18next';
 import { Trouble } from '../household';
 import { Action, fileName, LinkAction, saveAddress, Stack } from '../ui';
 import { usePaperMutation, useTeachersQuery } from './api';
-import type { Receiver } from './Letter';
+import type { Receiver } from './receiver';
 
 /** Somebody without an address: by way of the office, or on paper. */
 export function OnPaper({
