@@ -7,9 +7,11 @@ import {
   FollowUp,
   keepingRoutes,
   Me,
+  Note,
   OnFile,
   People,
   rolesAllowed,
+  Sitdown,
 } from '@cadro/contract';
 import { Type } from '@sinclair/typebox';
 import { daysAfter } from '@cadro/core';
@@ -22,7 +24,9 @@ import { exportedCourses, schoolYears } from '../gradebook';
 import { childrenFor, meOf, onFile, peopleOf, putExported } from '../household';
 import { fileNameOf, mount, newRouter, Produced, zipOf, type PackedFile, type ServerDeps } from '../kit';
 import { exportedLetters, threadWith } from '../messages';
+import { exportedNotes } from '../notes';
 import { answersAbout } from '../outlook';
+import { listSitdowns } from '../sitdown';
 
 const json = (value: unknown): string => `${JSON.stringify(value, null, 2)}\n`;
 /** What each JSON file of the archive is made of, as JSON Schema beside it. */
@@ -34,6 +38,8 @@ const schemas = {
   terms: ChildTerms,
   'on-file': OnFile,
   'follow-ups': Type.Array(FollowUp),
+  notes: Type.Array(Note),
+  'sit-downs': Type.Array(Sitdown),
 } as const;
 
 /** So many days before and after today go into the calendar. */
@@ -86,6 +92,8 @@ async function ownFiles(deps: ServerDeps, guardianId: string): Promise<PackedFil
       content: json({ $schema: 'schemas/people.json', ...(await peopleOf(deps, guardianId)) }),
     },
     { path: 'follow-ups.json', content: json(followUps) },
+    { path: 'notes.json', content: json(await exportedNotes(deps, guardianId)) },
+    { path: 'sit-downs.json', content: json((await listSitdowns(deps, guardianId)).sitdowns) },
     { path: 'calendar.ics', content: await downloadOf(deps, guardianId, range, [...calendarLayers]) },
   ];
 }

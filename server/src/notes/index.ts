@@ -1,2 +1,2 @@
-export { notesWith } from './notes';
+export { exportedNotes, notesWith } from './notes';
 export { noteRouter } from './routes';

@@ -40,6 +40,15 @@ export async function notesWith(
   }));
 }
 
+/** Every note that a guardian may read, the latest day first. */
+export async function exportedNotes({ db }: Deps, guardianId: string): Promise<Note[]> {
+  const children = await childrenFor(db, guardianId, 'read-talk');
+  const { id: householdId } = await householdOf(db, guardianId);
+  const asked = { studentIds: children.map(({ id }) => id), words: [], whole: true };
+  const rows = await store.notesOf(db, { householdId, guardianId }, asked);
+  return rows.map((row) => noteView(row, guardianId));
+}
+
 /** One note of one's own. @throws HttpProblem 404 for any other. */
 async function ownNote({ db }: Deps, guardianId: string, id: string): Promise<store.NoteRow> {
   const { id: householdId } = await householdOf(db, guardianId);

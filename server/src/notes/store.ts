@@ -20,6 +20,8 @@ export interface NotesAsked {
   readonly courseId?: string | undefined;
   /** Each word must stand in a note. */
   readonly words: readonly string[];
+  /** All of them, however many. */
+  readonly whole?: boolean;
 }
 
 /** So many notes are read at once. */
@@ -34,7 +36,7 @@ const columns = [
 export const notesOf = (
   db: Db,
   who: { readonly householdId: string; readonly guardianId: string },
-  { studentIds, courseId, words }: NotesAsked,
+  { studentIds, courseId, words, whole = false }: NotesAsked,
 ): Promise<NoteRow[]> =>
   db('notes as n')
     .leftJoin('school_courses as c', 'c.course_id', 'n.course_id')
@@ -44,12 +46,12 @@ export const notesOf = (
     .modify((query) => {
       if (courseId) void query.where('n.course_id', courseId);
       withWords(query, 'n.text', words);
+      if (!whole) void query.limit(mostNotes + 1);
     })
     .orderBy([
       { column: 'n.on_date', order: 'desc' },
       { column: 'n.seq', order: 'desc' },
     ])
-    .limit(mostNotes + 1)
     .select<NoteRow[]>(...columns);
 
 export const noteOf = (

@@ -1,1 +1,2 @@
 export { sitdownRouter } from './routes';
+export { listSitdowns } from './sitdown';
