@@ -1,4 +1,11 @@
-import { followUpRoutes, keepingRoutes, messageRoutes, trailRoutes } from '@cadro/contract';
+import {
+  followUpRoutes,
+  keepingRoutes,
+  messageRoutes,
+  noteRoutes,
+  sitdownRoutes,
+  trailRoutes,
+} from '@cadro/contract';
 import { misfits } from '@cadro/contract/parse';
 import type { TSchema } from '@sinclair/typebox';
 import { parse } from 'csv-parse/sync';
@@ -38,6 +45,9 @@ it('holds the records, the days, the letters and what was written, each in its o
   const teacher = teachers.find(({ name }) => name === 'Wren Thornwick');
   const letter = { studentId, teacherId: teacher?.id, subject: 'Keel: and/or <mast>', text: 'Has it come?' };
   await maren.post(messageRoutes.send.path).send(letter).expect(202);
+  const note = { studentId, on: '2026-10-20', text: 'Cold hands in the shed', shared: false };
+  await maren.post(noteRoutes.write.path).send(note).expect(201);
+  await maren.post(sitdownRoutes.begin.path).send({ on: '2026-10-25' }).expect(201);
   const files = await exported(maren);
   const json = (path: string) => JSON.parse(String(files.get(path))) as { $schema?: string };
   const paths = [...files.keys()];
@@ -74,6 +84,10 @@ it('holds the records, the days, the letters and what was written, each in its o
   expect(terms.filter(({ depth }) => depth === 0).length).toBeGreaterThan(1);
   expect(fits('me', json('me.json'))).toEqual([]);
   expect(JSON.stringify(json('follow-ups.json'))).toContain('At supper.');
+  expect(fits('notes', json('notes.json'))).toEqual([]);
+  expect(json('notes.json')).toMatchObject([{ text: 'Cold hands in the shed' }]);
+  expect(fits('sit-downs', json('sit-downs.json'))).toEqual([]);
+  expect(json('sit-downs.json')).toMatchObject([{ on: '2026-10-25', state: 'open' }]);
   expect(String(files.get('me.json'))).not.toMatch(/password|hash/);
 
   expect(
