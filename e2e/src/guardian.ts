@@ -36,6 +36,21 @@ export class Guardian {
     await expect(this.page).toHaveURL(home);
   }
 
+  /** A window of somebody else at home, in English, beside this one. @param home where a session of theirs begins. */
+  async beside(name: string, home = /\/brief$/): Promise<Page> {
+    const browser = this.page.context().browser();
+    if (!browser) throw new Error('no browser to open a window in');
+    const other = new Guardian(
+      await browser.newPage({ baseURL: new URL(this.page.url()).origin }),
+      this.wide,
+    );
+    await other.signsIn(name, home);
+    const spoken = await other.page.request.patch('/api/me', { data: { language: 'en' } });
+    expect(spoken.status()).toBe(200);
+    await other.page.reload();
+    return other.page;
+  }
+
   /** Comes in by the door, as anybody does. */
   async signsInAtTheDoor(name = 'maren', home = /\/brief$/): Promise<void> {
     await this.page.goto('/sign-in');

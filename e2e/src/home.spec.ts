@@ -1,4 +1,3 @@
-import { Guardian } from './guardian';
 import { expect, test } from './stack';
 
 /* What a family does with each other and with the school: each window sees at once what the others do. */
@@ -6,8 +5,6 @@ import { expect, test } from './stack';
 test('two guardians and the child see what the others do, and none loses what they are writing', async ({
   guardian,
   page,
-  browser,
-  running,
 }) => {
   await guardian.signsIn();
   const begun = { studentId: await guardian.idOf('Caspian'), title: 'Wax the keel', note: 'Between us two.' };
@@ -16,18 +13,11 @@ test('two guardians and the child see what the others do, and none loses what th
   await page.goto(`/talk/follow-ups/${id}`);
   await expect(page.getByText('Maren Aldervane has it').last()).toBeVisible();
 
-  const window = async (name: string, home: RegExp) => {
-    const other = new Guardian(await browser.newPage({ baseURL: running.url }), guardian.wide);
-    await other.signsIn(name, home);
-    const english = await other.page.request.patch('/api/me', { data: { language: 'en' } });
-    expect(english.status()).toBe(200);
-    return other.page;
-  };
-  const tobiahs = await window('tobiah', /\/brief$/);
+  const tobiahs = await guardian.beside('tobiah');
   await tobiahs.goto(`/talk/follow-ups/${id}`);
   const note = tobiahs.getByLabel('What was said').last();
   await note.fill('I have the wax at home.');
-  const caspians = await window('caspian', /\/desk$/);
+  const caspians = await guardian.beside('caspian', /\/desk$/);
   await caspians.goto('/desk');
   await expect(caspians.getByRole('heading', { level: 2, name: 'Due', exact: true })).toBeVisible();
   await expect(caspians.getByText('Wax the keel')).toHaveCount(0);

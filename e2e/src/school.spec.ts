@@ -6,7 +6,6 @@ test.use({ story: 'asked' });
 test('what the school asks is answered from the Brief, and both guardians see who said what', async ({
   guardian,
   page,
-  browser,
   running,
 }) => {
   await guardian.signsIn();
@@ -29,9 +28,7 @@ test('what the school asks is answered from the Brief, and both guardians see wh
     .toBe(true);
   await guardian.findsScreenInOrder('an announcement that is answered');
 
-  const tobiahs = await browser.newPage({ baseURL: running.url });
-  const data = { email: 'tobiah@aldervane.example', password: 'tide-and-lantern' };
-  expect((await tobiahs.request.post('/api/session', { data })).status()).toBe(200);
+  const tobiahs = await guardian.beside('tobiah');
   await tobiahs.goto(page.url());
   await expect(
     tobiahs.getByText(/^Maren Aldervane (answered for|respondió por) Caspian: After lunch$/).last(),

@@ -156,8 +156,6 @@ test('settings: where the records come from, the look, the language, and the way
 test('a follow-up is handed over with a word, taken on, and its list ticked off by whoever did it', async ({
   guardian,
   page,
-  browser,
-  running,
 }) => {
   await guardian.signsIn();
   const begun = { studentId: await guardian.idOf('Caspian'), title: 'The swim bag' };
@@ -175,10 +173,7 @@ test('a follow-up is handed over with a word, taken on, and its list ticked off 
   await expect(page.getByText('Maren Aldervane asked Tobiah Aldervane, no answer yet').last()).toBeVisible();
   await guardian.findsScreenInOrder('a follow-up that is handed over');
 
-  const tobiahs = await browser.newPage({ baseURL: running.url });
-  const data = { email: 'tobiah@aldervane.example', password: 'tide-and-lantern' };
-  expect((await tobiahs.request.post('/api/session', { data })).status()).toBe(200);
-  expect((await tobiahs.request.patch('/api/me', { data: { language: 'en' } })).status()).toBe(200);
+  const tobiahs = await guardian.beside('tobiah');
   await tobiahs.goto('/brief');
   const asked = tobiahs
     .getByRole('list', { name: 'Matters' })

@@ -1,5 +1,5 @@
 import type { Knex } from 'knex';
-import { both, household, one, person } from './policies/whoseRows';
+import { household, one, person, policiesOf } from './policies/whoseRows';
 
 /*
  * Notes of a guardian about a child, shared at home or not; what each teacher wants, in the family's words. And whoever
@@ -44,14 +44,6 @@ const whose: Readonly<Record<string, { reads: string; writes: string }>> = {
   },
   teacher_wants: { reads: atHome('talks'), writes: atHome('writes') },
 };
-const policies = Object.entries(whose).flatMap(([table, { reads, writes }]) => [
-  `grant select, insert, update, delete on ${table} to ${both}`,
-  `alter table ${table} enable row level security`,
-  `create policy select_${table} on ${table} for select to ${both} using (${reads})`,
-  `create policy insert_${table} on ${table} for insert to ${both} with check (${writes})`,
-  `create policy update_${table} on ${table} for update to ${both} using (${writes}) with check (${writes})`,
-  `create policy delete_${table} on ${table} for delete to ${both} using (${writes})`,
-]);
 
 /** What is told where a row of a table changes. */
 const heard: Readonly<Record<string, string>> = {
@@ -82,7 +74,7 @@ begin
 end $$`;
 
 export async function up(knex: Knex): Promise<void> {
-  for (const part of [tables, ...policies, telling]) await knex.raw(part);
+  for (const part of [tables, ...policiesOf(whose), telling]) await knex.raw(part);
   for (const [table, what] of Object.entries(heard))
     await knex.raw(`create trigger told_home after insert or update or delete on ${table}
       for each row execute function tell_home('${what}')`);

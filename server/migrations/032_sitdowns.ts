@@ -1,5 +1,5 @@
 import type { Knex } from 'knex';
-import { both, household, one } from './policies/whoseRows';
+import { household, one, policiesOf } from './policies/whoseRows';
 
 /*
  * The family's weekly half hour: one open at a time, with a page for each child, which is for whoever reads that child's
@@ -52,17 +52,9 @@ const whose: Readonly<Record<string, { reads: string; writes: string }>> = {
     writes: `student_id = ${one('writes')} and ${stands}`,
   },
 };
-const policies = Object.entries(whose).flatMap(([table, { reads, writes: may }]) => [
-  `grant select, insert, update, delete on ${table} to ${both}`,
-  `alter table ${table} enable row level security`,
-  `create policy select_${table} on ${table} for select to ${both} using (${reads})`,
-  `create policy insert_${table} on ${table} for insert to ${both} with check (${may})`,
-  `create policy update_${table} on ${table} for update to ${both} using (${may}) with check (${may})`,
-  `create policy delete_${table} on ${table} for delete to ${both} using (${may})`,
-]);
 
 export async function up(knex: Knex): Promise<void> {
-  for (const part of [tables, ...policies]) await knex.raw(part);
+  for (const part of [tables, ...policiesOf(whose)]) await knex.raw(part);
 }
 
 export async function down(knex: Knex): Promise<void> {

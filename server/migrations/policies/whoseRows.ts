@@ -45,6 +45,19 @@ const told: Record<string, string> = {
   restrictions: 'false',
 };
 
+/** Who of a household reads the rows of some tables, and who writes them: as statements. */
+export const policiesOf = (
+  whose: Readonly<Record<string, { readonly reads: string; readonly writes: string }>>,
+): string[] =>
+  Object.entries(whose).flatMap(([table, { reads, writes }]) => [
+    `grant select, insert, update, delete on ${table} to ${both}`,
+    `alter table ${table} enable row level security`,
+    `create policy select_${table} on ${table} for select to ${both} using (${reads})`,
+    `create policy insert_${table} on ${table} for insert to ${both} with check (${writes})`,
+    `create policy update_${table} on ${table} for update to ${both} using (${writes}) with check (${writes})`,
+    `create policy delete_${table} on ${table} for delete to ${both} using (${writes})`,
+  ]);
+
 const writesAny = `(select current_setting('cadro.writes') <> '{}')`;
 const ours = (children: string): string => `household_id = ${household} and student_id = ${one(children)}`;
 

@@ -74,7 +74,10 @@ async function sendLetter(): Promise<void> {
   const text = 'Could Caspian hand the keel model in on Monday? He was ill on the day it was due.';
   await maren
     .post(messageRoutes.send.path)
-    .send({ studentId: world.student('caspian'), teacherId: teacher.id, subject: 'The keel model', text })
+    .send({
+      ...{ studentId: world.student('caspian'), teacherId: teacher.id, subject: 'The keel model', text },
+      files: [{ name: 'note.pdf', content: Buffer.from('%PDF-1.4 a note').toString('base64') }],
+    })
     .expect(202);
   await world.workOff();
 }
@@ -111,6 +114,8 @@ it('thinks well of every mail', async () => {
   const subjects = mails.map((mail) => /^Subject: .*(\r?\n[\t ].*)*/m.exec(mail)?.[0] ?? '');
   for (const kind of [/keel model/, /day/, /confirm/i])
     expect(subjects.some((each) => kind.test(each))).toBe(true);
+  const letter = mails.find((mail) => /^Subject: The keel model/m.test(mail)) ?? '';
+  expect(letter).toMatch(/^Content-Disposition: attachment; filename=note\.pdf\r?$/m);
   expect(mails.length).toBeGreaterThan(2 * accountLetters.length + 20);
   const points = pointsOf(mails);
   expect(points).toHaveLength(mails.length);
