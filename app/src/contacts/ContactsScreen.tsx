@@ -2,6 +2,7 @@ import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { contactRoutes, type Contact } from '@cadro/contract';
 import { useChildren } from '../household';
+import { useMailsQuery } from '../sources/api';
 import { addressOf } from '../store';
 import { BackLink, Heading, Loaded, OutLink, Page, Quiet, RowLink, Stack, Words } from '../ui';
 import { useContactsQuery } from './api';
@@ -54,14 +55,24 @@ function ContactsOf({ studentId }: { studentId: string }) {
   );
 }
 
+/** Where a teacher can write first: it begins a thread by itself. */
+function OwnAddress() {
+  const { t } = useTranslation();
+  const { data } = useMailsQuery();
+  return data?.address ? (
+    <Words size="small">{t('contacts.ownAddress', { address: data.address })}</Words>
+  ) : null;
+}
+
 /** Everybody at the children's schools whom one can turn to, and what they answer for. */
 export function ContactsScreen() {
   const { t } = useTranslation();
-  const { shown } = useChildren();
+  const { shown, mayTalk } = useChildren();
   return (
     <Page>
       <BackLink href="/talk" label={t('places.talk')} />
       <Heading level={1}>{t('contacts.title')}</Heading>
+      {shown.some(({ id }) => mayTalk(id)) ? <OwnAddress /> : null}
       <Stack space={3}>
         {shown.map(({ id }) => (
           <ContactsOf key={id} studentId={id} />

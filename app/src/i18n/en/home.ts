@@ -50,6 +50,7 @@ export const homeEn = {
     room: 'room {{room}}',
     language: 'Reads {{language}}',
     noAddress: 'The school lists no e-mail address or phone number.',
+    ownAddress: 'Teachers can write to you first at {{address}}. Their letter shows up in Talk.',
     none: 'The school hasn’t said who works there.',
     gone: 'This person isn’t on this year’s list anymore.',
     save: 'Save {{name}}’s contacts (vCard)',

@@ -53,6 +53,7 @@ export const homeEs: typeof homeEn = {
     room: 'salón {{room}}',
     language: 'Lee {{language}}',
     noAddress: 'La escuela no da ni correo ni teléfono.',
+    ownAddress: 'Los maestros pueden escribirle primero a {{address}}. Su carta aparece en Diálogo.',
     none: 'La escuela no ha dicho quién trabaja allí.',
     gone: 'Esta persona ya no está en la lista de este año.',
     save: 'Guardar los contactos de {{name}} (vCard)',
