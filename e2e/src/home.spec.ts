@@ -1,4 +1,4 @@
-import { expect, test } from './stack';
+import { expect, once, test } from './stack';
 
 /* What a family does with each other and with the school: each window sees at once what the others do. */
 
@@ -106,53 +106,55 @@ test('a letter begins warmly and in the teacher’s language, goes to several, e
   await expect(page.getByRole('link', { name: /^note\.pdf \(1 KB\)/ })).toBeVisible();
 });
 
-test('a teacher without an address is written to on paper, or by way of the office', async ({
-  guardian,
-  page,
-}) => {
-  await guardian.signsIn();
-  await guardian.opensCourse('Harbour letters');
-  await page.getByRole('link', { name: 'Write to Edmund Pellory' }).click();
-  await expect(page.getByText(/^The school lists no address for Edmund Pellory\./)).toBeVisible();
-  const download = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'Make a PDF to print' }).click();
-  expect((await download).suggestedFilename()).toMatch(/\.pdf$/);
-  await page.getByRole('link', { name: 'Write to Main office, Gannet Head instead' }).click();
-  await expect(page.getByRole('heading', { level: 1, name: 'To Main office, Gannet Head' })).toBeVisible();
-  await expect(page.getByLabel('Your letter')).toHaveValue(/pass this on to Edmund Pellory\?/);
-});
+test(
+  'a teacher without an address is written to on paper, or by way of the office',
+  once,
+  async ({ guardian, page }) => {
+    await guardian.signsIn();
+    await guardian.opensCourse('Harbour letters');
+    await page.getByRole('link', { name: 'Write to Edmund Pellory' }).click();
+    await expect(page.getByText(/^The school lists no address for Edmund Pellory\./)).toBeVisible();
+    const download = page.waitForEvent('download');
+    await page.getByRole('button', { name: 'Make a PDF to print' }).click();
+    expect((await download).suggestedFilename()).toMatch(/\.pdf$/);
+    await page.getByRole('link', { name: 'Write to Main office, Gannet Head instead' }).click();
+    await expect(page.getByRole('heading', { level: 1, name: 'To Main office, Gannet Head' })).toBeVisible();
+    await expect(page.getByLabel('Your letter')).toHaveValue(/pass this on to Edmund Pellory\?/);
+  },
+);
 
-test('what one notices and what a teacher wants is written down, and found again', async ({
-  guardian,
-  page,
-}) => {
-  await guardian.signsIn();
-  await guardian.opensCourse('Boat-building');
-  await page.getByRole('link', { name: 'Notes on this class' }).click();
-  await page.getByLabel('New note').fill('The varnish smell gives him headaches.');
-  await page.getByRole('button', { name: 'Save', exact: true }).click();
-  await expect(
-    page.getByRole('list', { name: 'Notes' }).getByText('The varnish smell gives him headaches.'),
-  ).toBeVisible();
-  await guardian.findsScreenInOrder('notes on a class');
+test(
+  'what one notices and what a teacher wants is written down, and found again',
+  once,
+  async ({ guardian, page }) => {
+    await guardian.signsIn();
+    await guardian.opensCourse('Boat-building');
+    await page.getByRole('link', { name: 'Notes on this class' }).click();
+    await page.getByLabel('New note').fill('The varnish smell gives him headaches.');
+    await page.getByRole('button', { name: 'Save', exact: true }).click();
+    await expect(
+      page.getByRole('list', { name: 'Notes' }).getByText('The varnish smell gives him headaches.'),
+    ).toBeVisible();
+    await guardian.findsScreenInOrder('notes on a class');
 
-  await page.goto('/talk/contacts');
-  await page
-    .getByRole('link', { name: /^Wren Thornwick\. Boat-building/ })
-    .last()
-    .click();
-  await expect(page.getByText(/^Wren Thornwick says: “Models stay in the shed/)).toBeVisible();
-  await page.getByRole('button', { name: /^Add what you know: Where the work lives/ }).click();
-  await page.getByLabel('Where the work lives').fill('Sketches hang by the door.');
-  await page.getByRole('button', { name: 'Save', exact: true }).click();
-  await expect(page.getByText(/^“Sketches hang by the door\.” \(Maren Aldervane, today\)/)).toBeVisible();
-  await guardian.findsScreenInOrder('what a teacher wants');
+    await page.goto('/talk/contacts');
+    await page
+      .getByRole('link', { name: /^Wren Thornwick\. Boat-building/ })
+      .last()
+      .click();
+    await expect(page.getByText(/^Wren Thornwick says: “Models stay in the shed/)).toBeVisible();
+    await page.getByRole('button', { name: /^Add what you know: Where the work lives/ }).click();
+    await page.getByLabel('Where the work lives').fill('Sketches hang by the door.');
+    await page.getByRole('button', { name: 'Save', exact: true }).click();
+    await expect(page.getByText(/^“Sketches hang by the door\.” \(Maren Aldervane, today\)/)).toBeVisible();
+    await guardian.findsScreenInOrder('what a teacher wants');
 
-  await page.goto('/talk/search');
-  await page.getByLabel(/^Search letters/).fill('varnish headaches');
-  await page.getByRole('link', { name: /^Boat-building\. Note · Caspian/ }).click();
-  await expect(page.getByText('The varnish smell gives him headaches.')).toBeVisible();
-});
+    await page.goto('/talk/search');
+    await page.getByLabel(/^Search letters/).fill('varnish headaches');
+    await page.getByRole('link', { name: /^Boat-building\. Note · Caspian/ }).click();
+    await expect(page.getByText('The varnish smell gives him headaches.')).toBeVisible();
+  },
+);
 
 test('the family sits down: the page is theirs to change, what is agreed is kept, and its page is printed', async ({
   guardian,

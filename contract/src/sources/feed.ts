@@ -1,22 +1,19 @@
 import { Type, type Static, type TObject } from '@sinclair/typebox';
 import { SchoolWish } from '../announcements/wish';
-import { balanceKinds } from '../around/balance';
-import { contactKinds } from '../contacts/kinds';
 import { markKinds } from '../attendance/attendance';
 import { CommentAbout, commentSubjects, HandInTry, Recording } from '../gradebook/basics';
 import { Level, PolicyRecord } from '../gradebook/record';
 import { DateOnly, Instant, Nullable } from '../shared/scalars';
+import { FeedBalance, FeedBulletin, FeedContact, FeedFoundThing, FeedRide } from './feedAround';
+import { base, TimeOfDay } from './feedBase';
+
+export * from './feedAround';
 
 /*
  * The classroom feed: what OneRoster has no place for. Plain JSON pages, `GET /feed/v1/<collection>
  * ?since=<instant>&limit=&offset=`, answering `{"records": [...]}` with `X-Total-Count`; ids are OneRoster
  * sourcedIds. `GET /feed/v1/schema.json` gives these schemas.
  */
-const base = {
-  id: Type.String({ minLength: 1 }),
-  changedAt: Instant,
-  deleted: Type.Optional(Type.Boolean()),
-};
 
 /** How a composed grade of a term is made; `part` is an academic session or the key of an exam. */
 export const Composition = Type.Object({
@@ -115,8 +112,6 @@ export const FeedMark = Type.Object({
   note: Type.Optional(Type.String()),
   markedBy: Type.Optional(Type.String()),
 });
-/** A time of day where the school is, `08:40`. */
-const TimeOfDay = Type.String({ pattern: '^([01][0-9]|2[0-3]):[0-5][0-9]$' });
 export const FeedLesson = Type.Object({
   ...base,
   classId: Type.String(),
@@ -237,75 +232,6 @@ export const FeedSchool = Type.Object({
   gradePoints: Type.Optional(Type.Record(Type.String(), Type.Number())),
   attendanceDesk: Type.Optional(Nullable(Type.Object({ name: Type.String(), mail: Type.String() }))),
 });
-/**
- * Somebody a family can turn to. Of a teacher `id` is the teacher's own, and it adds what OneRoster has no place for; name
- * and mail stay as they are there. Everybody else is known from here alone.
- */
-export const FeedContact = Type.Object({
-  ...base,
-  kind: Type.Union(contactKinds.map((kind) => Type.Literal(kind))),
-  name: Type.String({ minLength: 1 }),
-  schoolId: Type.Optional(Nullable(Type.String())),
-  mail: Type.Optional(Nullable(Type.String())),
-  phone: Type.Optional(Nullable(Type.String())),
-  room: Type.Optional(Nullable(Type.String())),
-  /** When they can be reached, in the school's words. */
-  hours: Type.Optional(Nullable(Type.String())),
-  answersFor: Type.Optional(Nullable(Type.String())),
-  /** The language they read best, as a tag of BCP 47. */
-  language: Type.Optional(Nullable(Type.String({ maxLength: 35 }))),
-  /** How a teacher organises work and answers families, in their own words. */
-  habits: Type.Optional(Nullable(Type.String())),
-  /** For whom they are there, where it is not for everybody at the school. */
-  studentIds: Type.Optional(Nullable(Type.Array(Type.String()))),
-});
-export type FeedContact = Static<typeof FeedContact>;
-/** Money of a student: what is left on an account, or a fee that is to be paid. */
-export const FeedBalance = Type.Object({
-  ...base,
-  studentId: Type.String(),
-  kind: Type.Union(balanceKinds.map((kind) => Type.Literal(kind))),
-  title: Type.String({ minLength: 1 }),
-  amount: Type.Number(),
-  /** ISO 4217. */
-  currency: Type.String({ pattern: '^[A-Z]{3}$' }),
-  dueOn: Type.Optional(Nullable(DateOnly)),
-  asOf: Instant,
-});
-/** How a student comes to school and home. */
-export const FeedRide = Type.Object({
-  ...base,
-  studentId: Type.String(),
-  title: Type.String({ minLength: 1 }),
-  stop: Type.Optional(Nullable(Type.String())),
-  /** 1 for Monday to 7 for Sunday. */
-  weekdays: Type.Array(Type.Integer({ minimum: 1, maximum: 7 }), { maxItems: 7 }),
-  toSchoolAt: Type.Optional(Nullable(TimeOfDay)),
-  homeAt: Type.Optional(Nullable(TimeOfDay)),
-  note: Type.Optional(Nullable(Type.String())),
-  from: Type.Optional(Nullable(DateOnly)),
-  until: Type.Optional(Nullable(DateOnly)),
-});
-/** What a school tells everybody on a day. */
-export const FeedBulletin = Type.Object({
-  ...base,
-  schoolId: Type.String(),
-  date: DateOnly,
-  text: Type.String(),
-});
-/** Something that was found and waits for its owner. */
-export const FeedFoundThing = Type.Object({
-  ...base,
-  schoolId: Type.String(),
-  title: Type.String({ minLength: 1 }),
-  place: Type.Optional(Nullable(Type.String())),
-  foundOn: DateOnly,
-  keptUntil: Type.Optional(Nullable(DateOnly)),
-});
-export type FeedBalance = Static<typeof FeedBalance>;
-export type FeedRide = Static<typeof FeedRide>;
-export type FeedBulletin = Static<typeof FeedBulletin>;
-export type FeedFoundThing = Static<typeof FeedFoundThing>;
 export type FeedGrade = Static<typeof FeedGrade>;
 export type FeedRubricMark = Static<typeof FeedRubricMark>;
 export type FeedCreditPlan = Static<typeof FeedCreditPlan>;

@@ -17,6 +17,7 @@ import { roadsEn } from './roads';
 import { peopleEn } from './people';
 import { problemsEn } from './problems';
 import { sitdownEn } from './sitdown';
+import { messageEn } from './message';
 import { talkEn } from './talk';
 import { workEn } from './work';
 
@@ -289,5 +290,6 @@ export const en = {
   ...besideEn,
   ...peopleEn,
   ...sitdownEn,
+  ...messageEn,
   ...talkEn,
 } as const;

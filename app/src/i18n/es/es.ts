@@ -17,6 +17,7 @@ import { roadsEs } from './roads';
 import { peopleEs } from './people';
 import { problemsEs } from './problems';
 import { sitdownEs } from './sitdown';
+import { messageEs } from './message';
 import { talkEs } from './talk';
 import { workEs } from './work';
 import type { Catalogue } from '../catalogue';
@@ -289,5 +290,6 @@ export const es: Catalogue = {
   ...besideEs,
   ...peopleEs,
   ...sitdownEs,
+  ...messageEs,
   ...talkEs,
 };

@@ -4,13 +4,8 @@ import {
   type FeedAnnouncement,
   type FeedAssignment,
   type FeedAttendanceCode,
-  type FeedBalance,
-  type FeedBulletin,
-  type FeedFoundThing,
-  type FeedRide,
   type FeedClass,
   type FeedComment,
-  type FeedContact,
   type FeedCreditPlan,
   type FeedGrade,
   type FeedHandIn,
@@ -32,26 +27,8 @@ import type { Budget } from '../http/budget';
 import type { SchoolHttp } from '../http/schoolHttp';
 import { readRows } from '../readRows';
 import type { Told, Translation } from '../translation';
+import { balances, bulletins, contacts, foundThings, key, noDetails, rides } from './feedAround';
 import { listIn, pageSize, walk } from './paging';
-
-const key = (row: { id: string; deleted?: boolean }) => ({ id: row.id, gone: row.deleted ?? false });
-
-const noDetails = {
-  ...{ school_id: null, phone: null, room: null, hours: null, answers_for: null },
-  ...{ language: null, habits: null, for_students: null },
-};
-
-const contacts: Translation<FeedContact> = (row) => ({
-  // Of a teacher the name is told elsewhere.
-  ...(row.kind === 'teacher'
-    ? {}
-    : { teachers: { id: row.id, gone: false, name: row.name, email: row.mail ?? null } }),
-  contactDetails: {
-    ...{ ...key(row), kind: row.kind, school_id: row.schoolId ?? null, phone: row.phone ?? null },
-    ...{ room: row.room ?? null, hours: row.hours ?? null, answers_for: row.answersFor ?? null },
-    ...{ language: row.language ?? null, habits: row.habits ?? null, for_students: row.studentIds ?? null },
-  },
-});
 
 const schoolDetails: Translation<FeedSchool> = (row) => {
   // Whoever answers for attendance is written to like a teacher.
@@ -266,32 +243,6 @@ const linkCodes: Translation<FeedLinkCode> = (row) => ({
     code_hash: hashCode(row.code),
     student_id: row.studentId,
     expires_at: row.expiresAt,
-  },
-});
-
-const balances: Translation<FeedBalance> = (row) => ({
-  balances: {
-    ...{ ...key(row), student_id: row.studentId, kind: row.kind, title: row.title, amount: row.amount },
-    ...{ currency: row.currency, due_on: row.dueOn ?? null, as_of: row.asOf },
-  },
-});
-
-const rides: Translation<FeedRide> = (row) => ({
-  rides: {
-    ...{ ...key(row), student_id: row.studentId, title: row.title, stop: row.stop ?? null },
-    ...{ weekdays: row.weekdays, to_school_at: row.toSchoolAt ?? null, home_at: row.homeAt ?? null },
-    ...{ note: row.note ?? null, starts_on: row.from ?? null, ends_on: row.until ?? null },
-  },
-});
-
-const bulletins: Translation<FeedBulletin> = (row) => ({
-  bulletins: { ...key(row), school_id: row.schoolId, on_date: row.date, text: row.text },
-});
-
-const foundThings: Translation<FeedFoundThing> = (row) => ({
-  foundThings: {
-    ...{ ...key(row), school_id: row.schoolId, title: row.title, place: row.place ?? null },
-    ...{ found_on: row.foundOn, kept_until: row.keptUntil ?? null },
   },
 });
 
