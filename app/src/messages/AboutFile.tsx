@@ -1,7 +1,8 @@
 import { useTranslation } from 'react-i18next';
 import { useChildren, useMeQuery, useOnFileQuery } from '../household';
 import { Loaded, Page, Quiet } from '../ui';
-import { fileDraft, type Says } from './draft';
+import type { Drafting } from './Beginning';
+import { fileDraft } from './draft';
 import { Letter } from './Letter';
 
 /** A letter to the office about what it has on file, with what stands there in it. */
@@ -21,13 +22,12 @@ export function AboutFile({ studentId }: { studentId: string }) {
             </Page>
           );
         const who = { child: nameOf(studentId), guardian: me?.name ?? '' };
-        const drafting = (says: Says) => fileDraft(says, { ...file, office }, who);
+        const drafting: Drafting = (says, tone) => fileDraft(says, file, { name: office.name, tone }, who);
         const at = `studentId=${studentId}&about=file`;
         return (
           <Letter
             {...{ studentId, drafting, at }}
             teacher={{ ...office, contactable: true }}
-            beginnings={false}
             followUpId={null}
           />
         );

@@ -31,8 +31,7 @@ export function useBeginning({
   writing,
   who,
 }: {
-  /** Null where there is nothing to choose. */
-  drafting: Drafting | null;
+  drafting: Drafting;
   first: Language;
   writing: Writing<Fields>;
   who: Addressed;
@@ -58,7 +57,6 @@ export function useBeginning({
     });
   };
   const speak = (chosen: Language) => {
-    if (!drafting) return;
     keep();
     change({ fields: drafting(says(chosen), tone), language: chosen, tone });
   };

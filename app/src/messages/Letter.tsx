@@ -22,8 +22,6 @@ interface Written {
   readonly drafting: Drafting;
   /** Whether the draft says nothing yet: it goes out once something has been written. */
   readonly blank?: boolean;
-  /** Whether how it begins is to be chosen; otherwise it is as it is. */
-  readonly beginnings?: boolean;
   /** What it is about, beside child and teacher: the rest of the address it goes on at. */
   readonly at: string;
 }
@@ -188,7 +186,7 @@ function ByMail({
 }
 
 function LetterForm(letter: Form) {
-  const { studentId, teacher, followUpId, drafting, beginnings = true, language, writing } = letter;
+  const { studentId, teacher, followUpId, drafting, language, writing } = letter;
   const { t } = useTranslation();
   const { nameOf } = useChildren();
   const [others, setOthers] = useState<readonly Receiver[]>([]);
@@ -209,7 +207,7 @@ function LetterForm(letter: Form) {
       <Head {...{ studentId, followUpId }} people={[teacher, ...others]} />
       {teacher.contactable ? null : <Words>{t('message.noAddress', { name: teacher.name })}</Words>}
       <LetterFields writing={writing} hint={teacher.contactable ? byMail : ''} />
-      {beginnings ? <Beginning {...{ beginning, drafting }} /> : null}
+      <Beginning {...{ beginning, drafting }} />
       {teacher.contactable ? (
         <ByMail {...{ letter, others, choose }} />
       ) : (

@@ -59,10 +59,11 @@ it('about what is on file names what stands there, and nothing of whom nothing m
         { name: 'Maren Aldervane', relation: 'parent', own: true, reach },
         { name: 'Tobiah Aldervane', relation: 'guardian', own: false, reach: null },
       ] as unknown as Parameters<typeof fileDraft>[1]['people'], // all that a draft reads
-      office: { name: 'Front office' },
     },
+    { name: 'Front office', tone: 'warm' },
     who,
   );
+  expect(text).toMatch(/^Dear Front office,\n\nI hope your week is going well\.\n\nPlease change/);
   expect(text).toContain('+1 555 010 0100');
   expect(text).not.toContain('Tobiah');
 });

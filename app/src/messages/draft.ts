@@ -116,8 +116,9 @@ export const emptyDraft = ({ t }: Says, to: DraftTo, { child, guardian }: Writer
 /** A letter to the office, with what it has on file in it; of whom nothing may be seen, nothing stands there. */
 export function fileDraft(
   { t }: Says,
-  { child, people, office }: Pick<OnFile, 'child' | 'people'> & { office: { readonly name: string } },
-  who: { child: string; guardian: string },
+  { child, people }: Pick<OnFile, 'child' | 'people'>,
+  to: DraftTo,
+  who: Pick<Writer, 'child' | 'guardian'>,
 ): Draft {
   const lineOf = (name: string, reach: Reach | null): string[] => {
     const said = reaches.flatMap((what) => {
@@ -132,6 +133,9 @@ export function fileDraft(
   ];
   return {
     subject: t('file.subject', { child: who.child }),
-    text: t('file.letter', { office: office.name, lines: lines.join('\n'), ...who }),
+    text: [
+      openingOf(t, to.tone, { teacher: to.name, child: who.child }),
+      t('file.letter', { lines: lines.join('\n'), ...who }),
+    ].join('\n\n'),
   };
 }

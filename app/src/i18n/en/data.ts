@@ -30,7 +30,7 @@ export const dataEn = {
     wrongHint: 'Opens a letter to {{office}}.',
     subject: '{{child}}: what you have on file',
     letter:
-      'Dear {{office}},\n\nPlease change what you have on file about {{child}}:\n\n{{lines}}\n\nIt should be: \n\nThank you, and best wishes\n{{guardian}}',
+      'Please change what you have on file about {{child}}:\n\n{{lines}}\n\nIt should be: \n\nThank you, and best wishes\n{{guardian}}',
   },
   data: {
     title: 'Your data',

@@ -31,7 +31,7 @@ export const dataEs: typeof dataEn = {
     wrongHint: 'Abre una carta a {{office}}.',
     subject: '{{child}}: lo que tienen registrado',
     letter:
-      'Estimado equipo de {{office}}:\n\nPor favor, corrijan lo que tienen registrado de {{child}}:\n\n{{lines}}\n\nDebería ser: \n\nGracias y saludos cordiales,\n{{guardian}}',
+      'Por favor, corrijan lo que tienen registrado de {{child}}:\n\n{{lines}}\n\nDebería ser: \n\nGracias y saludos cordiales,\n{{guardian}}',
   },
   data: {
     title: 'Sus datos',
