@@ -24,6 +24,7 @@ test('two guardians and the child see what the others do, and none loses what th
 
   await page.getByLabel('Add something to do').fill('Two thin coats');
   await page.getByRole('button', { name: 'Add to the list' }).click();
+  await expect(page.getByRole('checkbox', { name: 'Two thin coats' })).toBeVisible();
   await page.getByRole('button', { name: 'Hand it over', exact: true }).click();
   await page.getByRole('radio', { name: 'Caspian', exact: true }).last().click();
   await page.getByRole('button', { name: 'Hand it over now' }).click();

@@ -144,6 +144,8 @@ describe('the story', () => {
       const elsewhere = [
         'linkCodes',
         'restrictions',
+        'rides',
+        'foundThings',
         'creditPlans',
         'rubricMarks',
         'handIns',

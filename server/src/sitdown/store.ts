@@ -58,13 +58,14 @@ export async function addSitdown(trx: Trx, row: { household_id: string; on_date:
   );
 }
 
-/** A page for each child that has none. */
+/** A page for each of the children that are the writer's to see and has none. */
 export async function addPages(trx: Trx, sitdownId: string, studentIds: readonly string[]): Promise<void> {
-  if (studentIds.length === 0) return;
-  await trx('sitdown_pages')
-    .insert(studentIds.map((student_id) => ({ sitdown_id: sitdownId, student_id })))
-    .onConflict(['sitdown_id', 'student_id'])
-    .ignore();
+  await trx.raw(
+    `insert into sitdown_pages (sitdown_id, student_id)
+     select :sitdownId, student_id from student_profiles where student_id = any (:studentIds)
+     on conflict (sitdown_id, student_id) do nothing`,
+    { sitdownId, studentIds: [...studentIds] },
+  );
 }
 
 /** @returns whether the page stood as it was read, and can still be changed. */
