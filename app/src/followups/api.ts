@@ -1,4 +1,9 @@
-import { followUpRoutes as routes, type FollowUpChange, type NewFollowUp } from '@cadro/contract';
+import {
+  followUpRoutes as routes,
+  type FollowUp,
+  type FollowUpChange,
+  type NewFollowUp,
+} from '@cadro/contract';
 import { api, endpointsBy, nothing } from '../store';
 
 const followUpsApi = api.injectEndpoints({
@@ -17,7 +22,15 @@ const followUpsApi = api.injectEndpoints({
         params: { followUpId },
         body: change,
       }),
-      { invalidatesTags: ['Talk'] },
+      {
+        // What was changed is known at once: the next change is made on it.
+        async onQueryStarted({ followUpId }, { dispatch, queryFulfilled }) {
+          const put = (answer: { readonly data: FollowUp }) =>
+            dispatch(followUpsApi.util.updateQueryData('followUp', followUpId, () => answer.data));
+          await queryFulfilled.then(put, () => undefined);
+        },
+        invalidatesTags: ['Talk'],
+      },
     ),
   })),
 });
