@@ -86,13 +86,22 @@ interface Begin<F extends Fields> {
 
 /** Begins a form with what is kept of it: it is asked for first, so that nothing is written over. */
 export function Begun<F extends Fields>(begin: Begin<F>) {
-  const { data, isFetching, isError, refetch } = useDraftsQuery(undefined, {
+  const {
+    data,
+    isFetching,
+    isError,
+    fulfilledTimeStamp = 0,
+    refetch,
+  } = useDraftsQuery(undefined, {
     refetchOnMountOrArgChange: true,
   });
   const { key } = begin.about;
   // As it was when the form was opened: from then on the form itself knows best.
   const [drafts, setDrafts] = useState<readonly KeptDraft[] | null>(null);
-  if (drafts === null && data && !isFetching) setDrafts(data.drafts);
+  // What was known before it was opened may be older than what has just been kept.
+  const [openedMs] = useState(() => Date.now());
+  const isFresh = isError || fulfilledTimeStamp >= openedMs;
+  if (drafts === null && data && !isFetching && isFresh) setDrafts(data.drafts);
   return (
     <Loaded query={{ data: drafts ?? undefined, isError, refetch }}>
       {(all) => <Form {...begin} key={key} kept={all.find((draft) => draft.key === key)?.fields} />}
