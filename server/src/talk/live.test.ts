@@ -72,7 +72,11 @@ it('a follow-up, a note, the child’s word and the sit-down are heard in every 
     .expect(201);
   await Promise.all([hears(tobiahs, 'desk'), hears(marens, 'desk')]);
   // What the neighbour hears next is the first thing it has heard at all.
-  await neighbour.patch(alertRoutes.changeSettings.path).send({ mailStopped: true }).expect(200);
+  const silence = { alertKey: null, studentId: world.student('neighbour-b'), courseId: null, kind: 'figure' };
+  await neighbour
+    .post(alertRoutes.silence.path)
+    .send({ ...silence, until: '2026-10-28' })
+    .expect(201);
   await hears(neighbours, 'state');
   expect(neighbours).toEqual(['state']);
 });
