@@ -62,9 +62,7 @@ const pictures: readonly Picture[] = [
     },
   },
   { name: 'work', open: (guardian) => guardian.goesTo('Work') },
-  { name: 'work-wide', open: (guardian) => guardian.goesTo('Work'), size: wide },
   { name: 'days', open: (guardian) => guardian.goesTo('Days') },
-  { name: 'days-wide', open: (guardian) => guardian.goesTo('Days'), size: wide },
   {
     name: 'day',
     open: async (guardian, page) =>
@@ -105,6 +103,16 @@ const pictures: readonly Picture[] = [
     size: wide,
   },
   { name: 'follow-up', open: openFollowUp },
+  { name: 'talk', open: (guardian) => guardian.goesTo('Talk') },
+  {
+    name: 'sit-down-wide',
+    async open(_guardian, page) {
+      await page.goto('/talk/sit-down');
+      await page.getByRole('button', { name: 'Prepare this week’s page' }).click();
+      await expect(page.getByRole('list', { name: 'What went well' })).toHaveCount(3);
+    },
+    size: wide,
+  },
 ];
 
 for (const { name, open, size = phone, dark, who } of pictures) {

@@ -4,14 +4,9 @@ import type { FollowUp } from '@cadro/contract';
 import { Trouble, useChildren } from '../household';
 import { Action, Field, Heading, Quietly, Row, Stack, styles, Tick, Words } from '../ui';
 import { useChangeFollowUpMutation } from './api';
+import { freshId } from './freshId';
 
 type Listed = Pick<FollowUp['checklist'][number], 'id' | 'text' | 'done'>;
-
-/** An id that is not on the list yet. */
-const freshId = (list: readonly Listed[]): string => {
-  const numbers = list.map(({ id }) => Number(id)).filter(Number.isInteger);
-  return String(Math.max(0, ...numbers) + 1);
-};
 
 /** What is to be done for it, in the family's own words: each ticked off by whoever did it. */
 export function Checklist({ followUp }: { followUp: FollowUp }) {

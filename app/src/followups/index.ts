@@ -4,3 +4,4 @@ export * from './FollowUpView';
 export * from './NewFollowUp';
 export * from './words';
 export * from './ownerWords';
+export { freshId } from './freshId';

@@ -3,11 +3,17 @@ import { useTranslation } from 'react-i18next';
 import { makeFormat, type Format } from '../i18n';
 import { useMeQuery } from './api';
 
-/** Numbers and days as the signed-in guardian reads them: in their language, in the zone of the first child's school. */
-export function useFormat(): Format {
-  const { i18n } = useTranslation();
+/** Numbers and days as they are written in a language, in the zone of the first child's school. */
+export function useFormatIn(): (language: string) => Format {
   const { data: me } = useMeQuery();
   const timeZone = me?.children[0]?.timeZone ?? 'UTC';
   const now = me?.now ?? '1970-01-01T00:00:00Z';
-  return useMemo(() => makeFormat(i18n.language, timeZone, now), [i18n.language, timeZone, now]);
+  return useMemo(() => (language) => makeFormat(language, timeZone, now), [timeZone, now]);
+}
+
+/** Numbers and days as the signed-in guardian reads them. */
+export function useFormat(): Format {
+  const { i18n } = useTranslation();
+  const formatIn = useFormatIn();
+  return useMemo(() => formatIn(i18n.language), [formatIn, i18n.language]);
 }

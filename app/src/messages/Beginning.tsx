@@ -1,8 +1,8 @@
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { languages, type Language } from '@cadro/contract';
-import { useFormat, useMeQuery, type Writing } from '../household';
-import { i18next, languageNames, makeFormat } from '../i18n';
+import { useFormat, useFormatIn, type Writing } from '../household';
+import { i18next, languageNames } from '../i18n';
 import { useAppSelector } from '../store';
 import { Choice, Quietly, Stack, Words } from '../ui';
 import type { Draft, Says } from './draft';
@@ -13,13 +13,8 @@ export type Drafting = (says: Says, tone: Tone) => Draft;
 
 /** What each language says with, as of now and where the child's school is. */
 export function useSays(): (language: Language) => Says {
-  const { data: me } = useMeQuery();
-  const timeZone = me?.children[0]?.timeZone ?? 'UTC';
-  const now = me?.now ?? '1970-01-01T00:00:00Z';
-  return useMemo(
-    () => (language) => ({ t: i18next.getFixedT(language), format: makeFormat(language, timeZone, now) }),
-    [timeZone, now],
-  );
+  const formatIn = useFormatIn();
+  return (language) => ({ t: i18next.getFixedT(language), format: formatIn(language) });
 }
 
 type Fields = { subject: string; text: string };

@@ -1,11 +1,12 @@
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import type { Agreement, Child, SitdownPage } from '@cadro/contract';
+import { freshId } from '../followups';
 import { useChangeFollowUpMutation, useTakeInHandMutation } from '../followups/api';
 import { Trouble, useFormat } from '../household';
 import { Action, Choice, Field, Heading, PickDay, Quietly, Row, Stack, Words } from '../ui';
 import { useAddEntryMutation } from './api';
-import { freshId, usePageChange } from './PageView';
+import { usePageChange } from './PageView';
 
 const kinds = ['child', 'us', 'reminder'] as const;
 type Kind = (typeof kinds)[number];

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { sitdownSections, type SitdownPage, type SitdownSection } from '@cadro/contract';
+import { freshId } from '../followups';
 import { Trouble } from '../household';
 import { Action, Choice, Field, Heading, Quietly, Row, Stack, styles, Words } from '../ui';
 import { useChangePageMutation } from './api';
@@ -14,12 +15,6 @@ export function usePageChange(sitdownId: string, { studentId, version }: Sitdown
     Boolean((await change({ sitdownId, studentId, change: { version, ...what } })).data);
   return { now, ...state };
 }
-
-/** An id that stands on no page yet. */
-export const freshId = (known: readonly { readonly id: string }[], prefix: string): string => {
-  const numbers = known.map(({ id }) => Number(id.slice(prefix.length))).filter(Number.isInteger);
-  return `${prefix}${Math.max(0, ...numbers) + 1}`;
-};
 
 /** A section of a page; while it can be changed each of its lines can be left out. */
 export function SectionView({

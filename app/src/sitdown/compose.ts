@@ -12,6 +12,7 @@ import {
   type SitdownSection,
   type Supply,
 } from '@cadro/contract';
+import { dayMs } from '@cadro/core';
 import type { Format } from '../i18n';
 
 /** A line of a child's page: Cadro's, with the same id for the same thing, or the family's own. */
@@ -51,7 +52,7 @@ interface Tools {
 const most = { good: 4, things: 3, days: 7 } as const;
 /** From such a share of the points a score is good news by itself. */
 const goodShare = 0.85;
-const weekMs = 7 * 24 * 3_600_000;
+const weekMs = 7 * dayMs;
 
 function goodLines({ t, format }: Tools, { brief, news, childId, followUps }: PageFacts): Line[] {
   const since = Date.parse(brief.asOf) - weekMs;

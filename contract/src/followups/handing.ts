@@ -41,6 +41,8 @@ export const Check = Type.Object({
   by: Nullable(Type.String()),
 });
 export type Check = Static<typeof Check>;
+/** So many things stand on a list. */
+export const mostChecks = 30;
 export const NewChecks = Type.Array(Type.Object({ id: Id, text: Text, done: Type.Boolean() }), {
-  maxItems: 30,
+  maxItems: mostChecks,
 });

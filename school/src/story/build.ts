@@ -1,42 +1,21 @@
-import {
-  at,
-  dayAfter,
-  dayOfWeek,
-  nextSchoolDay,
-  storyWeeks,
-  termEnd,
-  termWeeks,
-  timeZone,
-} from './days/calendar';
+import { at, dayAfter, dayOfWeek, nextSchoolDay, storyWeeks, termEnd, termWeeks } from './days/calendar';
 import { scatter } from './chance';
 import { putGrades, putPastYear } from './grades';
 import { levelsOf } from './levels';
 import { putAround } from './days/around';
 import { putAttendance } from './days/attendance';
-import { linkCodes } from './days/schoolLife';
-import { compositionsOf, nextQuarter, sessionsOf, thisQuarter, yearId } from './days/sessions';
+import { putTold } from './days/told';
+import { compositionsOf, nextQuarter, thisQuarter, yearId } from './days/sessions';
 import { itemDetails, type SpecialItem } from './specialItem';
 import { specialItems } from './specials';
-import { schoolContacts } from './schools/contacts';
-import type { CourseSpec, Reach, SchoolSpec, StudentSpec, WeeklySpec } from './schools/specs';
+import type { CourseSpec, SchoolSpec, WeeklySpec } from './schools/specs';
 import { putTimetable } from './days/timetable';
 import { putComments } from './comments';
-import { itemId, mailOf, resultRow, teacherId } from './rows';
+import { putRoster } from './roster';
+import { itemId, mailOf, ref, resultRow, teacherId } from './rows';
 import { Records } from './world';
 
 const before = at('2026-08-24', '09:00');
-/** How a school reaches somebody, as the standard's users have it; a postal address stands with what is the school's own. */
-const reachMembers = ({ email, phone, sms, address }: Reach) => ({
-  ...(email ? { email } : {}),
-  ...(phone ? { phone } : {}),
-  ...(sms ? { sms } : {}),
-  ...(address ? { metadata: { address } } : {}),
-});
-const fileMembers = (file: NonNullable<StudentSpec['file']>) => ({
-  ...reachMembers(file),
-  agents: file.agents.map((id) => ref(id, 'user')),
-});
-const ref = (sourcedId: string, type: string) => ({ sourcedId, type, href: `${type}s/${sourcedId}` });
 
 /** Makes one school's records for the whole term. Nothing here knows what day it is. */
 class SchoolBuilder {
@@ -45,7 +24,7 @@ class SchoolBuilder {
   constructor(private readonly school: SchoolSpec) {}
 
   build(): Records {
-    this.roster();
+    putRoster(this.school, this.records, before);
     for (const course of this.school.courses) {
       this.course(course);
       for (let week = 0; week < storyWeeks; week++) {
@@ -57,7 +36,8 @@ class SchoolBuilder {
     putComments(this.school, this.records);
     putAttendance(this.school, this.records);
     putTimetable(this.school, this.records, before);
-    this.announcementsAndCodes();
+    putTold(this.school, this.records, before);
+    putAround(this.school.id, this.records, before);
     putGrades(this.school, this.records);
     putPastYear(this.school, this.records, before);
     return this.records;
@@ -65,41 +45,6 @@ class SchoolBuilder {
 
   private put(collection: string, id: string, when: string, row: Record<string, unknown>): void {
     this.records.put(collection, id, when, row);
-  }
-
-  private roster(): void {
-    const { id, name, students } = this.school;
-    const org = ref(id, 'org');
-    this.put('orgs', id, before, { name, type: 'school', identifier: id, metadata: { timeZone } });
-    for (const session of sessionsOf(this.school.semesters)) {
-      this.put('academicSessions', session.id, before, {
-        title: session.title,
-        startDate: session.from,
-        endDate: session.to,
-        type: session.type,
-        schoolYear: session.schoolYear,
-        ...(session.parent ? { parent: ref(session.parent, 'academicSession') } : {}),
-      });
-    }
-    for (const student of students) {
-      this.put('users', student.id, before, {
-        givenName: student.givenName,
-        ...(student.called ? { preferredFirstName: student.called } : {}),
-        familyName: student.familyName,
-        enabledUser: 'true',
-        grades: [student.year],
-        roles: [{ roleType: 'primary', role: 'student', org }],
-        ...(student.file ? fileMembers(student.file) : {}),
-      });
-      if (student.file) this.put('demographics', student.id, before, { birthDate: student.file.birthDate });
-    }
-    for (const agent of this.school.agents) {
-      this.put('users', agent.id, before, {
-        ...{ givenName: agent.givenName, familyName: agent.familyName, enabledUser: 'true' },
-        roles: [{ roleType: 'primary', role: agent.role, org }],
-        ...reachMembers(agent),
-      });
-    }
   }
 
   private course(course: CourseSpec): void {
@@ -299,30 +244,6 @@ class SchoolBuilder {
       at: when,
       ...row,
     });
-  }
-
-  private announcementsAndCodes(): void {
-    this.school.announcements.forEach((each, index) => {
-      const { on, title, text, course, student, wish, by, helpers } = each;
-      const postedAt = at(on, '09:00');
-      this.put('announcements', `announcement-${index + 1}`, postedAt, {
-        ...{ title, text, postedAt, classId: course ?? null, studentId: student ?? null },
-        ...{ wish: wish ?? null, by: by ? at(by, '16:00') : null, helpers: helpers ?? null },
-      });
-    });
-    for (const { course, id, mail, students, mailboxClosed: _, ...told } of schoolContacts[this.school.id] ??
-      []) {
-      const taught = this.school.courses.find((each) => each.id === course);
-      this.put('contacts', taught ? teacherId(taught) : id, before, {
-        ...told,
-        ...{ schoolId: this.school.id, mail: mail ?? null, studentIds: students ?? null },
-      });
-    }
-    putAround(this.school.id, this.records, before);
-    for (const { school, student, code, expiresAt } of linkCodes) {
-      if (school !== this.school.id) continue;
-      this.put('linkCodes', `code-${student}`, before, { code, studentId: student, expiresAt });
-    }
   }
 }
 

@@ -16,3 +16,6 @@ export const resultRow = (result: Omit<SpecialResult, 'at'>): Record<string, unk
   ...(result.incomplete ? { incomplete: 'true' } : {}),
   ...(result.late ? { late: 'true' } : {}),
 });
+
+/** How the standard names another record. */
+export const ref = (sourcedId: string, type: string) => ({ sourcedId, type, href: `${type}s/${sourcedId}` });

@@ -4,28 +4,22 @@ import type { Router } from 'express';
 import { requireChild } from '../household';
 import { mount, newRouter, Produced, type ServerDeps } from '../kit';
 import { contactsFor, contactView } from './contacts';
-import { schoolNameOf } from './store';
+
+/** Whom the family of a child can turn to, and at which school. */
+async function contactsOf({ db, clock }: ServerDeps, guardianId: string, studentId: string) {
+  const { id, schoolName } = await requireChild(db, guardianId, studentId, 'read-record');
+  const rows = await contactsFor(db, id, await clock.now());
+  return { schoolName, contacts: rows.map(contactView) };
+}
 
 export function contactRouter(given: ServerDeps): Router {
   const router = newRouter(given);
-
-  mount(router, contactRoutes.contacts, async ({ deps: { db, clock }, guardianId, params }) => {
-    const child = await requireChild(db, guardianId, params.studentId, 'read-record');
-    const [rows, schoolName] = await Promise.all([
-      contactsFor(db, child.id, await clock.now()),
-      schoolNameOf(db, child.id),
-    ]);
-    return { schoolName, contacts: rows.map(contactView) };
-  });
-
-  mount(router, contactRoutes.vcard, async ({ deps: { db, clock }, guardianId, params }) => {
-    const child = await requireChild(db, guardianId, params.studentId, 'read-record');
-    const [rows, schoolName] = await Promise.all([
-      contactsFor(db, child.id, await clock.now()),
-      schoolNameOf(db, child.id),
-    ]);
-    const cards = vCards(rows.map(contactView), { schoolName });
-    return new Produced(new TextEncoder().encode(cards), 'contacts.vcf');
+  mount(router, contactRoutes.contacts, ({ deps, guardianId, params }) =>
+    contactsOf(deps, guardianId, params.studentId),
+  );
+  mount(router, contactRoutes.vcard, async ({ deps, guardianId, params }) => {
+    const { contacts, schoolName } = await contactsOf(deps, guardianId, params.studentId);
+    return new Produced(new TextEncoder().encode(vCards(contacts, { schoolName })), 'contacts.vcf');
   });
   return router;
 }

@@ -42,10 +42,3 @@ export const officesOf = async (db: Db, studentId: string): Promise<ContactRow[]
     .select<Omit<ContactRow, 'courses' | 'habits'>[]>('teacher_id as id', ...details);
   return rows.map((row) => ({ ...row, habits: null, courses: [] }));
 };
-
-export const schoolNameOf = async (db: Db, studentId: string): Promise<string> => {
-  const row = await db('student_profiles')
-    .where({ student_id: studentId })
-    .first<{ school_name: string } | undefined>('school_name');
-  return row?.school_name ?? '';
-};

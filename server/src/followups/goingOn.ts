@@ -1,18 +1,8 @@
-import type { FollowUpChange } from '@cadro/contract';
+import { mostChecks, type FollowUpChange } from '@cadro/contract';
 import { nextLook } from '@cadro/core';
 import { HttpProblem, type Trx } from '../kit';
+import { nothing, refused, type Changed } from './changed';
 import * as store from './store';
-
-interface Changed {
-  readonly columns: store.Change;
-  readonly entries: readonly store.NewEntry[];
-}
-const nothing: Changed = { columns: {}, entries: [] };
-
-const refused = (member: keyof FollowUpChange): HttpProblem =>
-  new HttpProblem('bad-request', {
-    errors: [{ path: `/${member}`, message: 'is nothing that can be done with it' }],
-  });
 
 interface Doing {
   readonly author: string;
@@ -88,7 +78,9 @@ export async function merges(
   const added = row.checklist.map((check) =>
     known.has(check.id) ? { ...check, id: `${row.id.slice(0, 8)}-${check.id}`.slice(0, 40) } : check,
   );
-  const checklist = [...other.checklist, ...added].slice(0, 30);
+  const checklist = [...other.checklist, ...added];
+  // Nothing of either list is lost.
+  if (checklist.length > mostChecks) throw refused('mergeInto');
   if (!(await store.changeIfVersion(trx, key, { checklist }, now))) throw new HttpProblem('edited-meanwhile');
   await store.addEntries(trx, key, now, [{ kind: 'merged', author, text: row.title }]);
   return {

@@ -1,6 +1,6 @@
 import type { Asked, FollowUpChange, Owner } from '@cadro/contract';
 import { checked, handing, type Held } from '@cadro/core';
-import { HttpProblem } from '../kit';
+import { nothing, refused, type Changed } from './changed';
 import type * as store from './store';
 
 /** Who does something with a follow-up, and to whom they may hand it. */
@@ -36,20 +36,12 @@ const heldOf = (row: store.FollowUpRow): Held => ({
   ...{ askedState: row.asked_state, askedWord: row.asked_word },
 });
 
-interface Changed {
-  readonly columns: store.Change;
-  readonly entries: readonly store.NewEntry[];
-}
-
 /** How who has it changes. @throws HttpProblem 400 for somebody it cannot be handed to, or an answer nobody asked for. */
 export function handedOver(row: store.FollowUpRow, change: FollowUpChange, doer: Doer): Changed {
   const { id: me, name: author, others } = doer;
   const done = handing(heldOf(row), change, { me, others: others.map(({ id }) => id) });
-  if (done === null) return { columns: {}, entries: [] };
-  if ('fault' in done)
-    throw new HttpProblem('bad-request', {
-      errors: [{ path: `/${done.fault}`, message: 'is nothing that can be done with it' }],
-    });
+  if (done === null) return nothing;
+  if ('fault' in done) throw refused(done.fault);
   const { kind, ownerId, askedBy, askedState, askedWord } = done.held;
   const { reply, handTo } = change;
   const names = [...others, { id: me, name: author }];
@@ -69,7 +61,7 @@ export function handedOver(row: store.FollowUpRow, change: FollowUpChange, doer:
 
 /** How the list of what is to be done changes. */
 export function tickedOff(row: store.FollowUpRow, { checklist }: FollowUpChange, author: string): Changed {
-  if (checklist === undefined) return { columns: {}, entries: [] };
+  if (checklist === undefined) return nothing;
   const { list, ticked } = checked(row.checklist, checklist, author);
   return {
     columns: { checklist: list },

@@ -1,5 +1,5 @@
 import type { BodyOf, noteRoutes, Wants } from '@cadro/contract';
-import { waysOf } from '@cadro/core';
+import { dayMs, waysOf } from '@cadro/core';
 import { contactsFor } from '../contacts';
 import { householdOf, requireChild } from '../household';
 import { HttpProblem, type Deps } from '../kit';
@@ -25,7 +25,7 @@ export async function wantsOf(deps: Deps, guardianId: string, of: Of): Promise<W
   const contact = (await contactsFor(db, studentId, now)).find(({ id }) => id === teacherId);
   if (!contact || contact.kind !== 'teacher') throw new HttpProblem('not-found');
   const { id: householdId } = await householdOf(db, guardianId);
-  const since = new Date(now.getTime() - yearDays * 24 * 3_600_000).toISOString().slice(0, 10);
+  const since = new Date(now.getTime() - yearDays * dayMs).toISOString().slice(0, 10);
   const today = (await schoolDates(db, [studentId], now)).get(studentId) ?? '';
   const [works, letters, days, ours] = await Promise.all([
     worksBy(db, { studentId, courseIds: contact.courses.map(({ id }) => id) }),

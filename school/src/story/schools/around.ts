@@ -27,9 +27,8 @@ export interface AroundSpec {
   }[];
 }
 
-const weekday = [1, 2, 3, 4, 5];
-
-export const schoolDayWeek: readonly number[] = weekday;
+/** Monday to Friday. */
+export const schoolDayWeek: readonly number[] = [1, 2, 3, 4, 5];
 
 export const schoolAround: Readonly<Record<string, AroundSpec>> = {
   'gannet-head': {

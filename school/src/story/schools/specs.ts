@@ -38,7 +38,7 @@ export interface ContactSpec {
   readonly language?: string;
   readonly habits?: string;
   readonly students?: readonly string[];
-  /** Their address is given out and nobody has it any more. */
+  /** The school still publishes the address, but its mailbox was closed: mail to it comes back. */
   readonly mailboxClosed?: true;
 }
 
