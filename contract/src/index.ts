@@ -6,6 +6,7 @@ import { calendarRoutes } from './calendar/calendar';
 import { dayRoutes } from './calendar/day';
 import { elsewhereRoutes } from './calendar/elsewhere';
 import { entryRoutes } from './calendar/entries';
+import { timeRoutes } from './calendar/times';
 import { contactRoutes } from './contacts/contacts';
 import { deskRoutes } from './desk/desk';
 import { followUpRoutes } from './followups/followups';
@@ -18,6 +19,7 @@ import { keepingRoutes } from './household/keeping';
 import { onFileRoutes } from './household/onFile';
 import { peopleRoutes } from './household/people';
 import { trailRoutes } from './household/trail';
+import { meetingRoutes } from './meetings/meetings';
 import { messageRoutes } from './messages/messages';
 import { noteRoutes } from './notes/notes';
 import { operatorRoutes } from './operator/operator';
@@ -51,6 +53,7 @@ export * from './calendar/calendar';
 export * from './calendar/day';
 export * from './calendar/elsewhere';
 export * from './calendar/entries';
+export * from './calendar/times';
 export * from './contacts/contacts';
 export * from './contacts/kinds';
 export * from './desk/desk';
@@ -75,6 +78,8 @@ export * from './household/people';
 export * from './household/roles';
 export * from './household/trail';
 export * from './household/ways';
+export * from './meetings/meetings';
+export * from './meetings/ways';
 export * from './messages/files';
 export * from './messages/messages';
 export * from './messages/writing';
@@ -126,9 +131,11 @@ export const allRoutes: readonly RouteContract[] = [
   calendarRoutes,
   entryRoutes,
   elsewhereRoutes,
+  timeRoutes,
   followUpRoutes,
   contactRoutes,
   aroundRoutes,
+  meetingRoutes,
   messageRoutes,
   noteRoutes,
   talkRoutes,

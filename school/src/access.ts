@@ -1,12 +1,22 @@
 import { createHmac } from 'node:crypto';
-import { demographicsScope, feedScope, oneRosterScopes, type OneRosterVersion } from '@cadro/contract';
+import {
+  bookingScope,
+  demographicsScope,
+  feedScope,
+  oneRosterScopes,
+  type OneRosterVersion,
+} from '@cadro/contract';
 import type { Request, RequestHandler } from 'express';
 import type { Manners } from './manners';
 import { oneRosterError } from './oneRoster/errors';
 
 const lifetimeSeconds = 3600;
 const offeredBy = (version: OneRosterVersion, feed: boolean) =>
-  new Set<string>([...oneRosterScopes(version), demographicsScope(version), ...(feed ? [feedScope] : [])]);
+  new Set<string>([
+    ...oneRosterScopes(version),
+    demographicsScope(version),
+    ...(feed ? [feedScope, bookingScope] : []),
+  ]);
 
 /** The schools are simulated, and so is the secrecy of their credentials: the demo's start reads them. */
 export const clientOf = (school: string) => ({

@@ -3,6 +3,7 @@ import { tokenEndpoint } from './access';
 import { demoRouter } from './demo/routes';
 import { Faults } from './faults';
 import { Manners } from './manners';
+import { bookingRouter } from './feed/booking';
 import { feedRouter } from './feed/routes';
 import { filesRouter } from './feed/files';
 import type { InboundMail } from './mail/provider';
@@ -27,6 +28,7 @@ export function schoolApp(
     app.use(
       `/${id}`,
       oneRosterRouter({ school: id, simulation, faults, manners }),
+      bookingRouter(id, simulation, { faults, manners }),
       feedRouter(id, simulation, faults, manners),
       filesRouter(),
     );

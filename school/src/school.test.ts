@@ -146,6 +146,7 @@ describe('the story', () => {
         'restrictions',
         'rides',
         'foundThings',
+        'slots',
         'creditPlans',
         'rubricMarks',
         'handIns',

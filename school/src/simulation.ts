@@ -11,6 +11,8 @@ export interface Letter {
   readonly messageId: string;
   readonly receivedAt: string;
   answeredAt: string | null;
+  /** The invitation for a calendar that came with it. */
+  readonly invitation?: string;
 }
 
 /** What reached a family: a mail, or a text message. */
@@ -21,6 +23,8 @@ export interface Arrival {
   readonly text: string;
   /** The formatted part of a mail; empty for none. */
   readonly html: string;
+  /** What came for their calendar; empty for nothing. */
+  readonly calendar: string;
   /** A mail's Message-ID, a text's key: what comes again with it has come already. */
   readonly key: string;
   /** Of a mail: the headers that programs act on. */

@@ -39,6 +39,7 @@ export const floors = {
       'around',
       'messages',
       'notes',
+      'meetings',
     ],
     ...[
       'announcements',
@@ -67,6 +68,7 @@ export const floors = {
       'plan',
       'outlook',
       'desk',
+      'meetings',
       'sitdown',
       'operator',
       'shell',
@@ -115,7 +117,7 @@ export const tables = {
       'told_ids',
       'change_log',
     ],
-    ...['balances', 'rides', 'bulletins', 'found_things'],
+    ...['balances', 'rides', 'bulletins', 'found_things', 'slots'],
     ...['child_files', 'school_people', 'school_reaches', 'told_restrictions', 'course_leads'],
   ],
   household: [
@@ -162,6 +164,7 @@ export const tables = {
   plan: ['plans', 'plan_exceptions', 'plan_tasks'],
   desk: ['desk_shares', 'desk_words', 'desk_pieces'],
   brief: ['news_looks'],
+  meetings: ['meetings', 'meeting_guests'],
   sitdown: ['sitdowns', 'sitdown_pages', 'sitdown_rhythms'],
   operator: ['operators'],
   calendar: [
@@ -183,7 +186,7 @@ export const views = {
       'student_codes',
     ],
     ...['classroom_says', 'named_people', 'student_agents', 'school_restrictions'],
-    ...['student_announcements', 'student_contacts'],
+    ...['student_announcements', 'student_contacts', 'student_slots'],
   ],
   household: ['guardian_profiles', 'standing_links'],
   sources: ['source_states'],

@@ -27,6 +27,7 @@ const Link = Type.Union([
   Type.Object({ to: Type.Literal('day'), studentId: Uuid, on: DateOnly }),
   Type.Object({ to: Type.Literal('entry'), entryId: Uuid }),
   Type.Object({ to: Type.Literal('plan'), studentId: Uuid }),
+  Type.Object({ to: Type.Literal('meeting'), meetingId: Uuid }),
 ]);
 
 export const CalendarEvent = Type.Object({
@@ -79,6 +80,8 @@ export function pageOfEvent({ link, on }: Pick<CalendarEvent, 'link' | 'on'>): s
       return `/days/entries/${link.entryId}?on=${on}`;
     case 'plan':
       return `/work/plan?studentId=${link.studentId}`;
+    case 'meeting':
+      return `/talk/meetings/${link.meetingId}`;
     case undefined:
       return null;
   }

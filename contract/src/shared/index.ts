@@ -1,3 +1,4 @@
+export * from './agreement';
 export * from './live';
 export * from './openapi';
 export * from './problem';

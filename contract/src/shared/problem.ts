@@ -22,6 +22,7 @@ export const problemCodes = [
   'passkey-refused',
   'edited-meanwhile',
   'too-late',
+  'time-taken',
   'teacher-without-contact',
   'unknown-thread',
   'plan-full',

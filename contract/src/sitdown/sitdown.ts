@@ -1,4 +1,5 @@
 import { Type, type Static } from '@sinclair/typebox';
+import { Agreement } from '../shared/agreement';
 import { route } from '../shared/route';
 import { AskedDay, DateOnly, Instant, Nullable, Uuid, Version } from '../shared/scalars';
 
@@ -13,22 +14,6 @@ const Line = Type.String({ minLength: 1, maxLength: 500 });
 /** A line that the family has written itself. */
 export const OwnLine = Type.Object({ id: Id, section: Section, text: Line }, { additionalProperties: false });
 export type OwnLine = Static<typeof OwnLine>;
-
-/** What was agreed, and what it has become. */
-export const Agreement = Type.Object(
-  {
-    id: Id,
-    text: Line,
-    /** The follow-up or the entry of the calendar that was made of it; null where the words are all. */
-    followUpId: Nullable(Uuid),
-    entryId: Nullable(Uuid),
-    by: Nullable(AskedDay),
-    /** Whether it held, said at the next sit-down; null until then. */
-    held: Nullable(Type.Boolean()),
-  },
-  { additionalProperties: false },
-);
-export type Agreement = Static<typeof Agreement>;
 
 /** A page as it was when the family got up. */
 export const KeptSection = Type.Object(

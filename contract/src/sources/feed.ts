@@ -4,7 +4,7 @@ import { markKinds } from '../attendance/attendance';
 import { CommentAbout, commentSubjects, HandInTry, Recording } from '../gradebook/basics';
 import { Level, PolicyRecord } from '../gradebook/record';
 import { DateOnly, Instant, Nullable } from '../shared/scalars';
-import { FeedBalance, FeedBulletin, FeedContact, FeedFoundThing, FeedRide } from './feedAround';
+import { FeedBalance, FeedBulletin, FeedContact, FeedFoundThing, FeedRide, FeedSlot } from './feedAround';
 import { base, TimeOfDay } from './feedBase';
 
 export * from './feedAround';
@@ -287,8 +287,13 @@ export const feedCollections = {
   rides: FeedRide,
   bulletins: FeedBulletin,
   foundThings: FeedFoundThing,
+  slots: FeedSlot,
 } as const satisfies Record<string, TObject>;
 export type FeedName = keyof typeof feedCollections;
 
 export const feedScope = 'urn:cadro:feed.readonly';
+/** To take a time that is offered, or give it back. */
+export const bookingScope = 'urn:cadro:feed.book';
 export const feedPath = (name: FeedName): string => `/feed/v1/${name}`;
+/** Where a time is taken (POST) and given back (DELETE), each with the student's id. */
+export const bookingPath = (slotId: string): string => `/feed/v1/slots/${encodeURIComponent(slotId)}/booking`;

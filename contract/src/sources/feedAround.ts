@@ -1,6 +1,7 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { balanceKinds } from '../around/balance';
 import { contactKinds } from '../contacts/kinds';
+import { meetingWays } from '../meetings/ways';
 import { DateOnly, Instant, Nullable } from '../shared/scalars';
 import { base, TimeOfDay } from './feedBase';
 
@@ -71,6 +72,23 @@ export const FeedFoundThing = Type.Object({
   foundOn: DateOnly,
   keptUntil: Type.Optional(Nullable(DateOnly)),
 });
+/** A time that a school offers for a talk with somebody there. */
+export const FeedSlot = Type.Object({
+  ...base,
+  /** With whom: a teacher, or another contact. */
+  contactId: Type.String(),
+  /** For whom, where it is not for every student whom they have something to do with. */
+  studentIds: Type.Optional(Nullable(Type.Array(Type.String()))),
+  startsAt: Instant,
+  endsAt: Instant,
+  way: Type.Union(meetingWays.map((way) => Type.Literal(way))),
+  place: Type.Optional(Nullable(Type.String())),
+  href: Type.Optional(Nullable(Type.String())),
+  taken: Type.Boolean(),
+  /** The student whose family has it; only said where it is taken. */
+  bookedFor: Type.Optional(Nullable(Type.String())),
+});
+export type FeedSlot = Static<typeof FeedSlot>;
 export type FeedBalance = Static<typeof FeedBalance>;
 export type FeedRide = Static<typeof FeedRide>;
 export type FeedBulletin = Static<typeof FeedBulletin>;

@@ -2,7 +2,7 @@ import { Type, type Static } from '@sinclair/typebox';
 import { route } from '../shared/route';
 import { Instant, Uuid } from '../shared/scalars';
 
-export const foundKinds = ['letter', 'follow-up', 'announcement', 'note'] as const;
+export const foundKinds = ['letter', 'follow-up', 'announcement', 'note', 'meeting'] as const;
 /** Something of the family's talk in which the words stand. */
 export const Found = Type.Object({
   kind: Type.Union(foundKinds.map((kind) => Type.Literal(kind))),
@@ -22,7 +22,8 @@ export const talkRoutes = {
     path: '/api/talk/search',
     room: 'talk',
     access: 'signed-in',
-    summary: 'Letters, follow-ups, announcements and notes in which every word stands, the latest first',
+    summary:
+      'Letters, follow-ups, announcements, notes and meetings in which every word stands, the latest first',
     query: Type.Object({ q: Type.Optional(Type.String({ maxLength: 100 })) }),
     status: 200,
     answer: Type.Object({ found: Type.Array(Found), more: Type.Boolean() }),

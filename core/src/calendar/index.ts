@@ -1,2 +1,4 @@
 export * from './clusters';
+export * from './freeTimes';
+export * from './meetingWords';
 export * from './timetable';

@@ -28,6 +28,10 @@ const headersOf = (mail: ParsedMail): Record<string, string> =>
       ]),
   );
 
+/** What a mail brings for a calendar; empty for nothing. */
+const calendarOf = ({ attachments }: ParsedMail): string =>
+  attachments.find(({ contentType }) => contentType === 'text/calendar')?.content.toString('utf8') ?? '';
+
 function arrive(simulation: Simulation, mail: ParsedMail, to: string): void {
   simulation.arrive({
     channel: 'mail',
@@ -35,6 +39,7 @@ function arrive(simulation: Simulation, mail: ParsedMail, to: string): void {
     subject: mail.subject ?? '',
     text: mail.text ?? '',
     html: mail.html || '',
+    calendar: calendarOf(mail),
     key: mail.messageId ?? '',
     headers: headersOf(mail),
     receivedAt: simulation.now,
@@ -84,6 +89,7 @@ export function mailServer(simulation: Simulation, post: (mime: Buffer) => Promi
               messageId,
               receivedAt: simulation.now,
               answeredAt: null,
+              ...(calendarOf(mail) ? { invitation: calendarOf(mail) } : {}),
             });
           }
           callback();

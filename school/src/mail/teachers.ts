@@ -91,6 +91,29 @@ function compose(teacher: Teacher, letter: Letter, text: string): Promise<Buffer
     .build();
 }
 
+/** What a teacher's calendar answers to an invitation: yes. Null for one that is called off. */
+function acceptance(invitation: string): string | null {
+  const whole = invitation.replace(/\r\n[ \t]/g, '');
+  if (!/^METHOD:REQUEST$/m.test(whole.replace(/\r/g, ''))) return null;
+  return whole
+    .replace('METHOD:REQUEST', 'METHOD:REPLY')
+    .replace('PARTSTAT=NEEDS-ACTION', 'PARTSTAT=ACCEPTED');
+}
+
+function composeReply(teacher: Teacher, letter: Letter, content: string): Promise<Buffer> {
+  return new MailComposer({
+    messageId: `<reply-${letter.messageId.replace(/[<>@]/g, '')}@quay-schools.example>`,
+    from: { name: teacher.name, address: teacher.address },
+    to: letter.replyTo,
+    subject: `Accepted: ${letter.subject}`,
+    inReplyTo: letter.messageId,
+    text: '',
+    icalEvent: { method: 'REPLY', content },
+  })
+    .compile()
+    .build();
+}
+
 /** Every letter of an earlier day is answered: by mail, and by doing what it asked for. */
 export async function answerLetters(
   simulation: Simulation,
@@ -100,6 +123,12 @@ export async function answerLetters(
     const teacher = mailboxes.find(({ address }) => address === letter.to);
     if (!teacher || silent.has(teacher.address) || letter.answeredAt || letter.receivedAt >= simulation.now)
       continue;
+    if (letter.invitation !== undefined) {
+      const content = acceptance(letter.invitation);
+      if (content !== null) await post(await composeReply(teacher, letter, content));
+      simulation.answered(letter);
+      continue;
+    }
     const answer = answerTo(teacher, letter);
     await post(await compose(teacher, letter, answer.text));
     answer.act?.(simulation);

@@ -37,6 +37,7 @@ export function textGateway(simulation: Simulation, key: string): Router {
       subject: '',
       text,
       html: '',
+      calendar: '',
       key: once,
       headers: {},
       receivedAt: simulation.now,

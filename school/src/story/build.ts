@@ -2,7 +2,7 @@ import { at, dayAfter, dayOfWeek, nextSchoolDay, storyWeeks, termEnd, termWeeks 
 import { scatter } from './chance';
 import { putGrades, putPastYear } from './grades';
 import { levelsOf } from './levels';
-import { putAround } from './days/around';
+import { putAround, putSlots } from './days/around';
 import { putAttendance } from './days/attendance';
 import { putTold } from './days/told';
 import { compositionsOf, nextQuarter, thisQuarter, yearId } from './days/sessions';
@@ -38,6 +38,7 @@ class SchoolBuilder {
     putTimetable(this.school, this.records, before);
     putTold(this.school, this.records, before);
     putAround(this.school.id, this.records, before);
+    putSlots(this.school, this.records, before);
     putGrades(this.school, this.records);
     putPastYear(this.school, this.records, before);
     return this.records;

@@ -7,6 +7,7 @@ import type { CalendarDeps } from './apart';
 import { attendanceEvents } from './layers/attended';
 import { lookAgainEvents, planEvents } from './layers/household';
 import { importedEvents } from './layers/imported';
+import { meetingEvents } from './layers/meetings';
 import { ownEvents } from './layers/own';
 import { closureEvents, schoolEvents } from './layers/school';
 import { offerEvents, ownDateEvents, workEvents } from './layers/work';
@@ -55,6 +56,7 @@ export async function eventsOf(
     of(['test', 'due'], () => workEvents(db, viewer, range)),
     of(['offer'], () => offerEvents(db, viewer, range)),
     of(['school', 'meeting'], () => schoolEvents(db, viewer, range)),
+    of(['meeting'], () => meetingEvents(db, viewer, range)),
     of(['closed'], () => closureEvents(db, viewer, range)),
     of(['attendance'], () => attendanceEvents(db, viewer, range)),
     of(['own'], () => ownEvents(deps, viewer, range)),

@@ -3,6 +3,7 @@ import {
   calendarRoutes,
   elsewhereRoutes,
   entryRoutes,
+  timeRoutes,
   type CalendarLayer,
 } from '@cadro/contract';
 import type { Router } from 'express';
@@ -18,6 +19,7 @@ import type { OwnDeps } from '../sources';
 import { downloadOf, subscriptionOf } from './elsewhere/publish';
 import * as entries from './entries';
 import { suppliesOf } from './supplies';
+import { busyAtHome, timesInFile } from './times';
 import { saveGot, saveOwnDate } from './workStore';
 
 const isLayer = (text: string): text is CalendarLayer => (calendarLayers as readonly string[]).includes(text);
@@ -66,6 +68,8 @@ export function calendarPages(given: ServerDeps): Router {
     if (!item.supplies.includes(supply)) throw new HttpProblem('not-found');
     await saveGot(deps.db, key, supply, got);
   });
+  mount(router, timeRoutes.busy, ({ deps, guardianId, query }) => busyAtHome(deps, guardianId, query));
+  mount(router, timeRoutes.inFile, ({ deps, guardianId, body }) => timesInFile(deps, guardianId, body));
   mount(router, entryRoutes.create, ({ deps, guardianId, body }) =>
     entries.createEntry(deps, guardianId, body),
   );

@@ -1,4 +1,4 @@
-import type { CalendarEvent, Child } from '@cadro/contract';
+import type { CalendarEvent, Child, Language } from '@cadro/contract';
 import { dateIn } from '@cadro/core';
 import { childrenFor, guardianById } from '../household';
 import type { Deps } from '../kit';
@@ -8,6 +8,7 @@ import { calendarWords, type CalendarWords } from './words';
 export interface Viewer {
   readonly guardianId: string;
   readonly householdId: string;
+  readonly language: Language;
   readonly words: CalendarWords;
   readonly now: Date;
   readonly today: string;
@@ -31,6 +32,7 @@ export async function viewerOf({ db, clock }: Deps, guardianId: string): Promise
   return {
     guardianId,
     householdId: guardian.household_id,
+    language: guardian.language,
     words: calendarWords[guardian.language],
     ...{ now, timeZone, children, talk },
     today: dateIn(timeZone, now),

@@ -43,6 +43,7 @@ import {
   type ServerDeps,
   webApp,
 } from '../kit';
+import { meetingRouter } from '../meetings';
 import { messageRouter, threadWith } from '../messages';
 import { noteRouter } from '../notes';
 import { operatorRouter } from '../operator';
@@ -93,6 +94,7 @@ function apiRouter(deps: ServerDeps, live: LiveAlerts): Router {
     contactRouter(deps),
     aroundRouter(deps),
     messageRouter(deps),
+    meetingRouter(deps),
     noteRouter(deps),
     talkRouter(deps),
     sitdownRouter(deps),

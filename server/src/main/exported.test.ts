@@ -86,6 +86,7 @@ it('holds the records, the days, the letters and what was written, each in its o
   expect(JSON.stringify(json('follow-ups.json'))).toContain('At supper.');
   expect(fits('notes', json('notes.json'))).toEqual([]);
   expect(json('notes.json')).toMatchObject([{ text: 'Cold hands in the shed' }]);
+  expect(fits('meetings', json('meetings.json'))).toEqual([]);
   expect(fits('sit-downs', json('sit-downs.json'))).toEqual([]);
   expect(json('sit-downs.json')).toMatchObject([{ on: '2026-10-25', state: 'open' }]);
   expect(String(files.get('me.json'))).not.toMatch(/password|hash/);

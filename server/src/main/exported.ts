@@ -7,6 +7,7 @@ import {
   FollowUp,
   keepingRoutes,
   Me,
+  Meeting,
   Note,
   OnFile,
   People,
@@ -23,6 +24,7 @@ import { listFollowUps, readFollowUp } from '../followups';
 import { exportedCourses, schoolYears } from '../gradebook';
 import { childrenFor, meOf, onFile, peopleOf, putExported } from '../household';
 import { fileNameOf, mount, newRouter, Produced, zipOf, type PackedFile, type ServerDeps } from '../kit';
+import { listMeetings } from '../meetings';
 import { exportedLetters, threadWith } from '../messages';
 import { exportedNotes } from '../notes';
 import { answersAbout } from '../outlook';
@@ -39,6 +41,7 @@ const schemas = {
   'on-file': OnFile,
   'follow-ups': Type.Array(FollowUp),
   notes: Type.Array(Note),
+  meetings: Type.Array(Meeting),
   'sit-downs': Type.Array(Sitdown),
 } as const;
 
@@ -93,6 +96,7 @@ async function ownFiles(deps: ServerDeps, guardianId: string): Promise<PackedFil
     },
     { path: 'follow-ups.json', content: json(followUps) },
     { path: 'notes.json', content: json(await exportedNotes(deps, guardianId)) },
+    { path: 'meetings.json', content: json(await listMeetings(deps, guardianId)) },
     { path: 'sit-downs.json', content: json((await listSitdowns(deps, guardianId)).sitdowns) },
     { path: 'calendar.ics', content: await downloadOf(deps, guardianId, range, [...calendarLayers]) },
   ];

@@ -14,6 +14,7 @@ import {
 } from '../gradebook';
 import { followSchool, type HouseholdHooks, type RestrictingHooks } from '../household';
 import { addJobs, type Deps } from '../kit';
+import { followSlots } from '../meetings';
 import { moveEfforts } from '../outlook';
 import { moveTasks } from '../plan';
 import { wantMirrors, type ReadingHooks } from '../sources';
@@ -58,6 +59,7 @@ export const readingHooks: ReadingHooks = {
     }
     await addJobs(db, [figuresJob]);
     if (!whole) return;
+    await followSlots(db, sourceId, now);
     const deps = { db, clock: { now: async () => now } };
     await followSchool(deps, sourceId, restrictingHooks);
   },

@@ -2,6 +2,7 @@ import express, { type RequestHandler, type Router } from 'express';
 import { simpleParser } from 'mailparser';
 import { deliveryReturned } from '../alerts';
 import { type AddressKind, HttpProblem, idOfAddress, newRouter, sameText, type ServerDeps } from '../kit';
+import { invitationReturned, receiveReply } from '../meetings';
 import { letterReturned, receiveAnswer, receiveFirst } from '../messages';
 import { broughtTo, incomingMail, receiveForwarded, receiversOf, returnedOf } from '../sources';
 
@@ -21,7 +22,10 @@ function headersOf(raw: Buffer): Buffer {
   return head.subarray(0, Math.min(...ends, head.length));
 }
 
-/** Takes in what a family forwards, a teacher's answer, or word that a letter or an alert could not be brought. @returns whether it was either. */
+/**
+ * Takes in what a family forwards, a teacher's answer, a guest's, or word that something could not be brought.
+ * @returns whether it was one of them.
+ */
 async function receive(deps: ServerDeps, whole: Buffer): Promise<boolean> {
   // What is said stands before what is enclosed: of a mail with large enclosures its beginning is read.
   const raw = whole.subarray(0, mostRead);
@@ -42,12 +46,18 @@ async function receive(deps: ServerDeps, whole: Buffer): Promise<boolean> {
   // Written to another address, and brought to the thread's all the same: by a list, or a forwarding teacher.
   const threadId = addressed ?? idFor(deps, 'reply', mail.broughtTo);
   if (threadId !== null) return receiveAnswer(deps, threadId, { ...mail, addressed: addressed !== null });
+  const guestId = idFor(deps, 'meeting', [...mail.to, ...mail.broughtTo]);
+  if (guestId !== null) return receiveReply(deps, guestId, mail);
   const sentId = idFor(deps, 'back', [...mail.to, ...mail.broughtTo]);
   if (sentId === null) return false;
   const returned = await returnedOf(deps, whose, raw);
   // Word that it is late, or an answer that a machine wrote, changes nothing.
   if (!returned) return true;
-  return (await deliveryReturned(deps, sentId, returned)) || letterReturned(deps.db, sentId);
+  return (
+    (await deliveryReturned(deps, sentId, returned)) ||
+    (await letterReturned(deps.db, sentId)) ||
+    invitationReturned(deps, sentId)
+  );
 }
 
 /** Where the mail provider posts raw MIME messages, with the key it was given; 422 for a mail to no address of ours. */

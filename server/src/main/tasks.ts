@@ -24,6 +24,7 @@ import {
   sweepDoor,
 } from '../household';
 import { type MailCarrier, addJobs, forgetAnswers, pruneTries, type ServerDeps } from '../kit';
+import { sendInvitations, slotBack } from '../meetings';
 import { sendMail } from '../messages';
 import {
   allSources,
@@ -47,6 +48,8 @@ const ForgottenJob = Type.Object({ email: Type.String() });
 const CalendarJob = Type.Object({ importId: Uuid });
 const MirrorJob = Type.Object({ studentId: Uuid, householdId: Uuid, otherId: Uuid });
 const MessageJob = Type.Object({ messageId: Uuid });
+const MeetingJob = Type.Object({ meetingId: Uuid });
+const SlotJob = Type.Object({ slotId: Uuid, studentId: Uuid });
 
 export interface JobDeps extends Pick<ServerDeps, 'db' | 'clock' | 'config'> {
   readonly transport: MailCarrier;
@@ -156,6 +159,13 @@ export function tasksOf(deps: TaskDeps): TaskList {
     async deliver(payload) {
       const { deliveryId } = parse('job deliver', DeliveryJob, payload);
       await deliver(deps, deliveryId);
+    },
+    async invitations(payload) {
+      const { meetingId } = parse('job invitations', MeetingJob, payload);
+      await sendInvitations(deps, meetingId);
+    },
+    async slotBack(payload) {
+      await slotBack(deps, parse('job slotBack', SlotJob, payload));
     },
     async sendMail(payload, { job }) {
       const { messageId } = parse('job sendMail', MessageJob, payload);

@@ -24,6 +24,7 @@ export type { Incoming } from './mail/incoming';
 export { broughtTo, receiversOf } from './mail/receivers';
 export { incomingMail, lookAtFiles, returnedOf } from './mail/mailReader';
 export { fetchText } from './http/asking';
+export { askForSlot, type BookingAnswer, type BookingDeps } from './booking';
 export { steerSource, wholeDue } from './store';
 export { mirror, wantMirrors } from './beside/mirror';
 export { followWork, type CalendarWork } from './own/followed';

@@ -1,5 +1,5 @@
 import { demographicsScope, feedScope, oneRosterScopes, type OneRosterVersion } from '@cadro/contract';
-import { unseal, type Config, type Deps } from '../kit';
+import type { Config, Deps } from '../kit';
 import type { Connector } from './connector';
 import { FeedConnector } from './connectors/feed';
 import { OneRosterConnector, versionOf } from './connectors/oneRoster';
@@ -7,7 +7,7 @@ import { Copies } from './copies';
 import { SourceError } from './errors';
 import type { ReadingHooks } from './hooks';
 import { Budget, mostRecords, usualLimits, type ReadingLimits } from './http/budget';
-import { SchoolHttp, type SchoolAccess } from './http/schoolHttp';
+import { doorTo } from './http/door';
 import { takeBundles } from './imports/takeBundle';
 import { reportedOf, type Reported } from './problemStore';
 import * as store from './store';
@@ -49,17 +49,8 @@ const runOf = ({ deps, source, now, report, reported }: Reading, known: boolean)
 async function connectorsOf({ deps, source, now }: Reading): Promise<Connector[]> {
   const { config, limits = usualLimits } = deps;
   const budget = new Budget(limits, () => performance.now());
-  const access: Omit<SchoolAccess, 'scopes' | 'anyScope'> = {
-    baseUrl: source.base_url,
-    clientId: source.client_id,
-    clientSecret: unseal(config.secret, source.client_secret_sealed),
-    timeoutMs: config.sourceTimeoutMs,
-    allowPrivate: config.privateSources,
-    budget,
-  };
   const told = { zone: source.time_zone, now: now.toISOString() };
-  const door = (scopes: readonly string[], anyScope = false) =>
-    new SchoolHttp({ ...access, scopes, anyScope });
+  const door = doorTo(config, source, budget);
   const roster = (version: OneRosterVersion) => door(oneRosterScopes(version), true);
   const version = source.version ?? (await versionOf(roster));
   if (version !== source.version) await store.tellVersion(deps.db, source.id, version);

@@ -4,13 +4,14 @@ import { announcementsWith } from '../records';
 import { followUpsWith } from '../followups';
 import { childrenFor } from '../household';
 import { wordsIn, type Deps } from '../kit';
+import { meetingsWith } from '../meetings';
 import { lettersWith } from '../messages';
 import { notesWith } from '../notes';
 
 /** So many are named. */
 const most = 60;
 
-/** Letters, follow-ups, announcements and notes of the family in which each word stands, the latest first. */
+/** Letters, follow-ups, announcements, notes and meetings of the family in which each word stands, the latest first. */
 export async function searchTalk(
   { db }: Deps,
   guardianId: string,
@@ -23,10 +24,11 @@ export async function searchTalk(
     childrenFor(db, guardianId, 'read-record'),
   ]);
   const ids = talking.map(({ id }) => id);
-  const [letters, followUps, notes, announcements] = await Promise.all([
+  const [letters, followUps, notes, meetings, announcements] = await Promise.all([
     lettersWith(db, guardianId, { studentIds: ids, words, most }),
     followUpsWith(db, guardianId, { studentIds: ids, words, most }),
     notesWith(db, guardianId, { studentIds: ids, words }),
+    meetingsWith(db, guardianId, { studentIds: ids, words }),
     announcementsWith(db, { studentIds: all.map(({ id }) => id), words, most }),
   ]);
   const shown =
@@ -39,6 +41,7 @@ export async function searchTalk(
     ...letters.map(shown('letter')),
     ...followUps.map(shown('follow-up')),
     ...notes.map(shown('note')),
+    ...meetings.map(shown('meeting')),
     ...announcements.map(shown('announcement')),
   ].sort((a, b) => b.at.localeCompare(a.at));
   return { found: found.slice(0, most), more: found.length > most };

@@ -45,6 +45,8 @@ export interface Mail {
   readonly to: string;
   readonly subject: string;
   readonly text: string;
+  /** What came for a calendar; empty for nothing. */
+  readonly calendar: string;
 }
 
 /** A server on a database of its own, with the three schools read at the story's opening. */

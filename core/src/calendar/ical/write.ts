@@ -40,9 +40,10 @@ function wholeDay(component: ICAL.Component, name: string, on: string): void {
 
 /** Characters that no calendar text may hold are left out; everything else is escaped by the format. */
 // eslint-disable-next-line no-control-regex -- control characters are what is meant
-const clean = (text: string): string => text.replace(/[\u0000-\u0008\u000b-\u001f\u007f]/g, '');
+export const clean = (text: string): string => text.replace(/[\u0000-\u0008\u000b-\u001f\u007f]/g, '');
 
-function eventComponent(event: PublishedEvent): ICAL.Component {
+/** One event; what is only shown leaves one's time free. */
+export function eventComponent(event: PublishedEvent): ICAL.Component {
   const component = new ICAL.Component('vevent');
   const { startsAt, endsAt, timeZone, on, lastOn } = event;
   component.addPropertyWithValue('uid', event.uid);
@@ -72,6 +73,15 @@ function eventComponent(event: PublishedEvent): ICAL.Component {
   return component;
 }
 
+/** The VTIMEZONE of every zone that some events name. */
+export function addZones(calendar: ICAL.Component, events: readonly PublishedEvent[]): void {
+  const zones = new Set(events.flatMap(({ startsAt, timeZone }) => (startsAt === null ? [] : [timeZone])));
+  for (const zone of zones) {
+    const component = timeZoneComponent(zone);
+    if (component) calendar.addSubcomponent(component);
+  }
+}
+
 /**
  * A whole calendar (RFC 5545) with the VTIMEZONE of every zone its events name.
  * @param name what a calendar program shows it under.
@@ -89,11 +99,7 @@ export function writeCalendar(name: string, events: readonly PublishedEvent[]): 
   calendar.addProperty(refresh);
   // The same for programs from before there was a standard for it.
   calendar.addPropertyWithValue('x-published-ttl', 'PT1H');
-  const zones = new Set(events.flatMap(({ startsAt, timeZone }) => (startsAt === null ? [] : [timeZone])));
-  for (const zone of zones) {
-    const component = timeZoneComponent(zone);
-    if (component) calendar.addSubcomponent(component);
-  }
+  addZones(calendar, events);
   for (const event of events) calendar.addSubcomponent(eventComponent(event));
   return `${calendar.toString()}\r\n`;
 }

@@ -1,4 +1,7 @@
 import { at } from './calendar';
+import { teacherId } from '../rows';
+import type { SchoolSpec } from '../schools/specs';
+import { schoolSlots } from '../schools/slots';
 import { schoolAround, schoolDayWeek } from '../schools/around';
 import type { Records } from '../world';
 
@@ -27,4 +30,18 @@ export function putAround(schoolId: string, records: Records, before: string): v
       ...{ schoolId, title, place, foundOn: on, keptUntil: until ?? null },
     }),
   );
+}
+
+/** The times that a school's teachers and desks offer for a talk. */
+export function putSlots(school: SchoolSpec, records: Records, before: string): void {
+  for (const { id, course, contact, on, from, to, way, place, href, students, bookedFor } of schoolSlots[
+    school.id
+  ] ?? []) {
+    const taught = school.courses.find((each) => each.id === course);
+    records.put('slots', id, before, {
+      ...{ contactId: taught ? teacherId(taught) : contact, studentIds: students ?? null },
+      ...{ startsAt: at(on, from), endsAt: at(on, to), way, place: place ?? null, href: href ?? null },
+      ...{ taken: bookedFor !== undefined, bookedFor: bookedFor ?? null },
+    });
+  }
 }

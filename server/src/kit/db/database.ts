@@ -32,6 +32,7 @@ import * as notesAndLive from '../../../migrations/029_notes_and_live';
 import * as followUpsGoOn from '../../../migrations/030_follow_ups_go_on';
 import * as aroundSchool from '../../../migrations/031_around_school';
 import * as sitdowns from '../../../migrations/032_sitdowns';
+import * as meetings from '../../../migrations/033_meetings';
 import { setTimeout as wait } from 'node:timers/promises';
 import { connectionTo, remember } from './connections';
 import { isLockedLong } from './faults';
@@ -78,6 +79,7 @@ const migrations: Record<string, Knex.Migration> = {
   '030_follow_ups_go_on': followUpsGoOn,
   '031_around_school': aroundSchool,
   '032_sitdowns': sitdowns,
+  '033_meetings': meetings,
 };
 
 /** Whoever waits for a table holds up all who come after it: for so long at most, and then again. */

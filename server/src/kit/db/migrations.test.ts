@@ -77,6 +77,7 @@ it('takes a database of the release before along, with what is in it', () =>
       '030_follow_ups_go_on',
       '031_around_school',
       '032_sitdowns',
+      '033_meetings',
     ]);
   }));
 

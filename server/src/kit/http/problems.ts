@@ -27,6 +27,7 @@ const kinds: Record<ProblemCode, { status: number; title: string }> = {
   'passkey-refused': { status: 401, title: 'This passkey is not known here, or was not confirmed' },
   'edited-meanwhile': { status: 409, title: 'Someone else changed this since you opened it' },
   'too-late': { status: 409, title: 'The last day for this is over, or it was taken back' },
+  'time-taken': { status: 409, title: 'Another family has this time, or the school offers it no more' },
   'teacher-without-contact': { status: 422, title: 'The school has given no address for this teacher' },
   'off-scale': { status: 422, title: 'That lies on no scale there is' },
   'no-way': { status: 422, title: 'There is no such way to reach this guardian' },

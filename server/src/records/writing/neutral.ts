@@ -40,6 +40,7 @@ export const neutralCollections = [
   'rides',
   'bulletins',
   'foundThings',
+  'slots',
 ] as const;
 export type NeutralCollection = (typeof neutralCollections)[number];
 

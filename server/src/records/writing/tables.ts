@@ -295,6 +295,14 @@ export const tableShapes: Readonly<Record<Exclude<NeutralCollection, 'results'>,
     refs: { school_id: 'schools' },
     deletesGone: true,
   },
+  slots: {
+    table: 'slots',
+    columns: {
+      ...{ starts_at: 'timestamptz', ends_at: 'timestamptz', for_students: 'jsonb', way: 'text' },
+      ...{ place: 'text', href: 'text', taken: 'boolean', booked_for: 'text', gone: 'boolean' },
+    },
+    refs: { teacher_id: 'teachers' },
+  },
   linkCodes: {
     table: 'link_codes',
     columns: { code_hash: 'text', expires_at: 'timestamptz' },

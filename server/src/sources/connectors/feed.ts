@@ -27,7 +27,7 @@ import type { Budget } from '../http/budget';
 import type { SchoolHttp } from '../http/schoolHttp';
 import { readRows } from '../readRows';
 import type { Told, Translation } from '../translation';
-import { balances, bulletins, contacts, foundThings, key, noDetails, rides } from './feedAround';
+import { balances, bulletins, contacts, foundThings, key, noDetails, rides, slots } from './feedAround';
 import { listIn, pageSize, walk } from './paging';
 
 const schoolDetails: Translation<FeedSchool> = (row) => {
@@ -269,6 +269,7 @@ const translations: { readonly [N in FeedName]: Translation<Static<(typeof feedC
   rides,
   bulletins,
   foundThings,
+  slots,
 };
 const members = { id: 'id', changed: 'changedAt' };
 const isName = (name: string): name is FeedName => name in feedCollections;

@@ -1,4 +1,11 @@
-import type { FeedBalance, FeedBulletin, FeedContact, FeedFoundThing, FeedRide } from '@cadro/contract';
+import type {
+  FeedBalance,
+  FeedBulletin,
+  FeedContact,
+  FeedFoundThing,
+  FeedRide,
+  FeedSlot,
+} from '@cadro/contract';
 import type { Translation } from '../translation';
 
 /* What a school tells besides its gradebook, as it is kept. */
@@ -45,5 +52,13 @@ export const foundThings: Translation<FeedFoundThing> = (row) => ({
   foundThings: {
     ...{ ...key(row), school_id: row.schoolId, title: row.title, place: row.place ?? null },
     ...{ found_on: row.foundOn, kept_until: row.keptUntil ?? null },
+  },
+});
+
+export const slots: Translation<FeedSlot> = (row) => ({
+  slots: {
+    ...{ ...key(row), teacher_id: row.contactId, for_students: row.studentIds ?? null },
+    ...{ starts_at: row.startsAt, ends_at: row.endsAt, way: row.way, place: row.place ?? null },
+    ...{ href: row.href ?? null, taken: row.taken, booked_for: row.bookedFor ?? null },
   },
 });

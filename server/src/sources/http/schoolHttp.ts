@@ -28,6 +28,8 @@ export interface Listed {
   readonly more: boolean | null;
 }
 
+type TokenAsk = Pick<Ask, 'method' | 'body'> & { readonly headers: Readonly<Record<string, string>> };
+
 /** One school's door: OAuth 2 client credentials, then JSON with the token; a stale token is renewed once. */
 export class SchoolHttp {
   private token: string | null = null;
@@ -37,12 +39,10 @@ export class SchoolHttp {
   async getJson(path: string, query: Record<string, string>): Promise<Listed> {
     const url = new URL(this.access.baseUrl + path);
     for (const [name, value] of Object.entries(query)) url.searchParams.set(name, value);
-    let answer = await this.authorised(url);
-    if (answer.statusCode === 401) {
-      await drop(answer);
-      this.token = null;
-      answer = await this.authorised(url);
-    }
+    const answer = await this.withToken(url, {
+      method: 'GET',
+      headers: { 'accept-encoding': 'gzip, br' },
+    });
     await refuseFailures(answer, url);
     const count = headerOf(answer, 'x-total-count');
     const links = headerOf(answer, 'link');
@@ -53,10 +53,36 @@ export class SchoolHttp {
     };
   }
 
-  private async authorised(url: URL): Promise<Answer> {
+  /**
+   * Tells the school something.
+   * @returns the status it answers where that is one of those expected.
+   * @throws SourceError for any other.
+   */
+  async tell(method: 'POST' | 'DELETE', path: string, body: object, expected: readonly number[]) {
+    const url = new URL(this.access.baseUrl + path);
+    const answer = await this.withToken(url, {
+      method,
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(body),
+    });
+    if (!expected.includes(answer.statusCode)) await refuseFailures(answer, url);
+    await drop(answer);
+    return answer.statusCode;
+  }
+
+  /** Asks with the token; once more with a new one where it is stale. */
+  private async withToken(url: URL, ask: TokenAsk): Promise<Answer> {
+    const answer = await this.authorised(url, ask);
+    if (answer.statusCode !== 401) return answer;
+    await drop(answer);
+    this.token = null;
+    return this.authorised(url, ask);
+  }
+
+  private async authorised(url: URL, { headers, ...ask }: TokenAsk): Promise<Answer> {
     this.token ??= await this.fetchToken();
-    const headers = { authorization: `Bearer ${this.token}`, accept: 'application/json' };
-    return this.send(url, { method: 'GET', headers: { ...headers, 'accept-encoding': 'gzip, br' } });
+    const own = { authorization: `Bearer ${this.token}`, accept: 'application/json' };
+    return this.send(url, { ...ask, headers: { ...own, ...headers } });
   }
 
   private async fetchToken(): Promise<string> {

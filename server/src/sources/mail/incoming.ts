@@ -1,4 +1,5 @@
 import { readAnswer, readsAutomatic } from '@cadro/core/answered';
+import { readReply, type InvitationReply } from '@cadro/core/ical';
 import { createHash } from 'node:crypto';
 import { simpleParser, type ParsedMail } from 'mailparser';
 import { isAutomatic, senderVerdict, type Verdict } from '../../kit';
@@ -22,6 +23,8 @@ export interface Incoming {
   /** What it says, without the letter it answers; empty where it says nothing. */
   readonly said: string;
   readonly files: readonly Enclosed[];
+  /** What a calendar answers in it to an invitation; null where none does. */
+  readonly reply: InvitationReply | null;
 }
 
 export interface IncomingAsk {
@@ -40,6 +43,20 @@ const idOf = (mail: ParsedMail): string => {
   return `<${createHash('sha256').update(JSON.stringify(said)).digest('hex')}@no-id.invalid>`;
 };
 
+/** The answer of a calendar among what is enclosed. */
+const replyIn = ({ attachments }: ParsedMail): InvitationReply | null => {
+  const calendars = attachments.filter(({ contentType }) =>
+    /^(text\/calendar|application\/ics)$/i.test(contentType),
+  );
+  for (const { content } of calendars.slice(0, mostCalendars)) {
+    const reply = readReply(content.toString('utf8'));
+    if (reply) return reply;
+  }
+  return null;
+};
+/** Mail programs enclose an answer once, or twice in two forms. */
+const mostCalendars = 4;
+
 /** Reads a mail whole: what it costs its sender decides, so that it is read where it can be ended. */
 export async function incomingOf({ raw, trustedHost, cut = false }: IncomingAsk): Promise<Incoming> {
   const mail = await simpleParser(Buffer.from(raw), {
@@ -55,6 +72,6 @@ export async function incomingOf({ raw, trustedHost, cut = false }: IncomingAsk)
     verdict: senderVerdict(mail, trustedHost, sender),
     automatic: isAutomatic(mail) || readsAutomatic({ subject, said }),
     id: idOf(mail),
-    ...{ subject, said, files: await enclosedIn(mail.attachments, cut) },
+    ...{ subject, said, files: await enclosedIn(mail.attachments, cut), reply: replyIn(mail) },
   };
 }

@@ -1,0 +1,6 @@
+export { slotBack } from './booking';
+export { followSlots } from './following';
+export { invitationReturned, receiveReply, sendInvitations, type InvitationDeps } from './invitations';
+export { listMeetings, meetingsWith } from './meetings';
+export { meetingRouter } from './routes';
+export { meetingsBetween, type MeetingRow } from './store';
