@@ -32,7 +32,11 @@ create view student_slots with (security_invoker = true) as
   where (o.for_students is null or jsonb_exists(o.for_students, s.external_id))
     and case when t.kind = 'teacher'
       then exists (select from enrolments e join courses c on c.id = e.course_id
-        where e.student_id = s.id and e.active and c.teacher_id = o.teacher_id)
+        where e.student_id = s.id and e.active and c.teacher_id = o.teacher_id
+          -- Who taught the child in a year that is over has no times for it.
+          and not exists (select from terms own
+            join terms later on later.source_id = own.source_id and later.starts_on > own.ends_on
+            where own.id = c.term_id and later.starts_on <= (o.starts_at at time zone sch.time_zone)::date))
       else t.school_id = s.school_id and not t.gone
         and (t.for_students is null or jsonb_exists(t.for_students, s.external_id)) end;
 grant select on student_slots to ${both};

@@ -12,7 +12,8 @@ async function knowledgeOf(person) {
     const { teachers } = await person.asks({ method: 'GET', path: `/api/students/${id}/teachers` });
     known.push({
       studentId: id,
-      teachers: teachers.filter(({ contactable }) => contactable).sort(byName),
+      // Letters to teachers are brought: a desk whose box is closed has them come back, undisturbed or not.
+      teachers: teachers.filter(({ kind, contactable }) => kind === 'teacher' && contactable).sort(byName),
     });
   }
   return known.filter(({ teachers }) => teachers.length > 0);

@@ -103,10 +103,13 @@ export const MeetingChange = Type.Object(
 export type MeetingChange = Static<typeof MeetingChange>;
 
 /** To another time: one that the school offers, or one that is said. */
-export const MeetingMove = Type.Union([
-  Type.Object({ version: Version, slotId: Uuid }, strict),
-  Type.Object({ version: Version, ...times, ...where }, strict),
-]);
+export const MeetingMove = Type.Object(
+  {
+    version: Version,
+    to: Type.Union([Type.Object({ slotId: Uuid }, strict), Type.Object({ ...times, ...where }, strict)]),
+  },
+  strict,
+);
 export type MeetingMove = Static<typeof MeetingMove>;
 
 const room = 'meetings';

@@ -56,6 +56,10 @@ const alertRules = {
     ...{ 'source-silent': { on: true, days: 3 }, 'not-looked': { on: true, days: 3 } },
   },
 };
+const meetingTime = {
+  ...{ startsAt: '2026-10-26T18:00:00Z', endsAt: '2026-10-26T18:20:00Z' },
+  ...{ way: 'link', place: null, href: 'https://rooms.example/1' },
+};
 const feed = { name: 'Kitchen', layers: ['due', 'test'], studentIds: [] };
 const person = { name: 'Rosamund Tern', email: 'r@test.example', password: 'x', language: 'en' };
 const token = 'a'.repeat(43);
@@ -209,6 +213,13 @@ const fitting: Record<string, object> = {
   },
   'post /api/threads/:threadId/letters/:messageId/sender': { known: true },
   'patch /api/students/:studentId/desk/agreed/:followUpId': { checkId: '1', done: true },
+  'post /api/meetings/slots/:slotId/booking': { studentId: uuid },
+  'post /api/meetings': { studentId: uuid, teacherId: uuid, ...meetingTime },
+  'patch /api/meetings/:meetingId': { version: 1, hidden: [], questions: [], notes: null, agreed: [] },
+  'post /api/meetings/:meetingId/move': { version: 1, to: meetingTime },
+  'post /api/meetings/:meetingId/give-back': { version: 1 },
+  'post /api/meetings/:meetingId/guests': { name: 'Tobiah', address: 'tobiah@aldervane.example' },
+  'post /api/calendar/times-in-file': { studentId: uuid, text: 'BEGIN:VCALENDAR' },
   'post /api/sitdowns': { on: '2026-10-25' },
   'patch /api/sitdowns/:sitdownId/pages/:studentId': {
     ...{ version: 1, hidden: ['thing:a'], own: [{ id: 'own-1', section: 'good', text: 'T' }] },

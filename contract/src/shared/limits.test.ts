@@ -77,6 +77,11 @@ const letter = [
   ...['/subject 1 to 200 characters', '/files 0 to 5 items', '/files/*/name 1 to 200 characters'],
   '/files/*/content 1 to 6000000 characters',
 ] as const;
+/** When and where a meeting is. */
+const meetingTime = (at: string): string[] => [
+  ...[`${at}/startsAt 0 to 40 characters`, `${at}/endsAt 0 to 40 characters`],
+  ...[`${at}/place 1 to 200 characters`, `${at}/href 0 to 2000 characters`],
+];
 const ofRoutes: Readonly<Record<string, readonly [number, ...string[]]>> = {
   'post /api/session': [200, '/email 0 to 320 characters', '/password 1 to 200 characters'],
   'delete /api/session': [204],
@@ -431,6 +436,32 @@ const ofRoutes: Readonly<Record<string, readonly [number, ...string[]]>> = {
     ...['/ no others', '/checkId 1 to 40 characters'],
   ],
   'get /api/around': [200],
+  'get /api/meetings': [200],
+  'get /api/meetings/slots': [200],
+  'get /api/meetings/:meetingId/calendar': [200],
+  'post /api/meetings/slots/:slotId/booking': [201, '/ no others'],
+  'post /api/meetings': [201, '/ no others', ...meetingTime('')],
+  'post /api/meetings/:meetingId/move': [
+    200,
+    ...['/ no others', '/version 1 to 2147483647 in size'],
+    ...['/to no others', '/to no others', ...meetingTime('/to')],
+  ],
+  'post /api/meetings/:meetingId/give-back': [200, '/ no others', '/version 1 to 2147483647 in size'],
+  'post /api/meetings/:meetingId/guests': [
+    200,
+    ...['/ no others', '/name 1 to 100 characters', '/address 0 to 320 characters'],
+  ],
+  'delete /api/meetings/:meetingId/guests/:guestId': [200],
+  'patch /api/meetings/:meetingId': [
+    200,
+    ...['/ 2 to any members, no others', '/version 1 to 2147483647 in size'],
+    ...['/hidden 0 to 200 different', '/hidden/* 1 to 120 characters', '/questions 0 to 60 items'],
+    ...['/questions/* no others', '/questions/*/id 1 to 120 characters'],
+    ...['/questions/*/text 1 to 500 characters', '/notes 0 to 20000 characters', '/agreed 0 to 30 items'],
+    ...['/agreed/* no others', '/agreed/*/id 1 to 120 characters', '/agreed/*/text 1 to 500 characters'],
+  ],
+  'get /api/calendar/busy': [200, '/ no others'],
+  'post /api/calendar/times-in-file': [200, '/ no others', '/text 1 to 500000 characters'],
   'get /api/sitdowns': [200],
   'post /api/sitdowns': [201, '/ no others'],
   'patch /api/sitdowns/:sitdownId/pages/:studentId': [
@@ -540,6 +571,7 @@ const ofRecords: Readonly<Record<string, readonly string[]>> = {
   ],
   bulletins: ['/id 1 to any characters'],
   foundThings: ['/id 1 to any characters', '/title 1 to any characters'],
+  slots: ['/id 1 to any characters'],
   contacts: ['/id 1 to any characters', '/name 1 to any characters', '/language 0 to 35 characters'],
   academicSessions: [
     '/sourcedId 1 to 300 characters',

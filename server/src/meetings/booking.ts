@@ -99,14 +99,13 @@ export async function moveMeeting(
   move: MeetingMove,
 ): Promise<Meeting> {
   const { row, child } = await standing(deps, guardianId, id);
-  const { version } = move;
+  const { version, to } = move;
   if (row.version !== version) {
     const current = await meetingFor(deps, guardianId, id);
     throw new HttpProblem('edited-meanwhile', { current, yours: move });
   }
-  if (!('slotId' in move))
-    return moveOn(deps, guardianId, { row, version }, { ...placeOf(move), slot_id: null });
-  const { slotId } = move;
+  if (!('slotId' in to)) return moveOn(deps, guardianId, { row, version }, { ...placeOf(to), slot_id: null });
+  const { slotId } = to;
   if (slotId === row.slot_id) return meetingFor(deps, guardianId, id);
   const { id: householdId } = await householdOf(deps.db, guardianId);
   if (await store.meetingAt(deps.db, householdId, slotId)) throw new HttpProblem('time-taken');

@@ -133,7 +133,10 @@ it('a new time goes out under the same name, over the change of clocks; earlier 
   const { slots } = (await maren.get(routes.slots.path).expect(200)).body;
   const slot = slots.find(({ startsAt }: { startsAt: string }) => startsAt === '2026-11-03T19:10:00.000Z');
   const { version } = await now();
-  await maren.post(of('move')).send({ version, slotId: slot.id }).expect(200);
+  await maren
+    .post(of('move'))
+    .send({ version, to: { slotId: slot.id } })
+    .expect(200);
   const before = await lastCalendar();
   expect(before).toContain(`UID:meeting-${meeting.id}`);
   expect(before).toContain('SEQUENCE:1');

@@ -113,13 +113,13 @@ describe('a time that a school offers', () => {
     const meeting = (await list()).find(({ state }) => state === 'stands');
     const { id: slotId } = await slotAt(afterTheClocks);
     const { version = 0, id = '' } = meeting ?? {};
-    const moved = await maren.post(of('move', id)).send({ version, slotId }).expect(200);
+    const moved = await maren.post(of('move', id)).send({ version, to: { slotId } }).expect(200);
     expect(moved.body).toMatchObject({
       startsAt: afterTheClocks,
       timeZone: 'America/Halifax',
       state: 'stands',
     });
-    await tobiah.post(of('move', id)).send({ version, slotId }).expect(409);
+    await tobiah.post(of('move', id)).send({ version, to: { slotId } }).expect(409);
     await world.workOff();
     expect(await atSchool('slot-boats-10-29-1550')).toMatchObject({ taken: false });
     expect(await atSchool('slot-boats-11-03-1510')).toMatchObject({ taken: true, bookedFor: 'caspian' });
@@ -133,7 +133,7 @@ describe('a time that a school offers', () => {
     const other = await slotAt('2026-10-28T18:20:00.000Z');
     await maren
       .post(of('move', id))
-      .send({ version: version + 1, slotId: other.id })
+      .send({ version: version + 1, to: { slotId: other.id } })
       .expect(404);
   });
 

@@ -26,7 +26,7 @@ export class CalendarProgram {
     await writeFile(file, text);
     const format = '{start-long}|{end-time}|{title}';
     const { stdout } = await run('khal', ['-c', config, 'printics', '--format', format, file], {
-      env: { ...process.env, HOME: folder, LC_ALL: 'C.UTF-8' },
+      env: { PATH: process.env['PATH'], HOME: folder, LC_ALL: 'C.UTF-8' },
     });
     return stdout.split('\n').filter((line) => line.includes('|'));
   }

@@ -28,6 +28,7 @@ it('each problem has its status, which a client goes by', () => {
     'edited-meanwhile': 409,
     'too-late': 409,
     'teacher-without-contact': 422,
+    'time-taken': 409,
     'off-scale': 422,
     'no-way': 422,
     'plan-full': 422,

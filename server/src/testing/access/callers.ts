@@ -54,6 +54,9 @@ export interface Ids {
   readonly invitationId: string;
   readonly noteId: string;
   readonly sitdownId: string;
+  readonly meetingId: string;
+  readonly guestId: string;
+  readonly slotId: string;
   readonly wordId: string;
   readonly pieceId: string;
   /** The school's, and a file's that nobody has handed over. */
@@ -64,6 +67,12 @@ export interface Ids {
   /** The child itself: no record is another one of itself. */
   readonly otherId: string;
 }
+
+/** A meeting that is put down by hand. */
+export const meeting = ({ studentId, teacherId }: Pick<Ids, 'studentId' | 'teacherId'>) => ({
+  ...{ studentId, teacherId, startsAt: '2026-10-26T18:00:00Z', endsAt: '2026-10-26T18:20:00Z' },
+  ...{ way: 'phone', place: 'The phone of ours', href: null },
+});
 
 /** All that a school may hold back, of the course of the table where it is one. */
 export const heldBack = ({ courseId }: Ids) =>

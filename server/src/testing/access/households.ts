@@ -4,6 +4,7 @@ import {
   elsewhereRoutes,
   entryRoutes,
   followUpRoutes,
+  meetingRoutes,
   messageRoutes,
   noteRoutes,
   sitdownRoutes,
@@ -11,7 +12,7 @@ import {
 } from '@cadro/contract';
 import type { Db } from '../../kit';
 import { World } from '../world';
-import { calendarFile, entry, feed, heldBack, type Ids } from './callers';
+import { calendarFile, entry, feed, heldBack, meeting, type Ids } from './callers';
 
 /** An answer to a thread that nobody has confirmed, with a file. */
 async function heldAnswer(
@@ -38,6 +39,12 @@ async function heldAnswer(
     })
     .returning<{ id: string }[]>('id');
   return { messageId, fileId: file?.id ?? '' };
+}
+
+/** A time that a teacher offers and nobody has. */
+async function freeSlot(db: Db, teacherId: string): Promise<string> {
+  const slot = await db('slots').where({ teacher_id: teacherId, taken: false }).first<{ id: string }>('id');
+  return slot.id;
 }
 
 /** The households of the table, and what the guardian's has of everything. */
@@ -96,7 +103,7 @@ export async function accessWorld(): Promise<{ world: World; ids: Ids }> {
     ...{ on: '2026-10-19', token: 'an-address-that-nobody-has', sessionId: 'a'.repeat(64) },
     ...{ passkeyId: '0d4f3c1a-1b2c-4d5e-8f90-a1b2c3d4e5f6', personId: second.id, invitationId: '' },
     ...{ entryId: '', feedId: '', importId: '', alertId: '', silenceId: '', wordId: '', pieceId: '' },
-    ...{ noteId: '', sitdownId: '' },
+    ...{ noteId: '', sitdownId: '', meetingId: '', guestId: '', slotId: '' },
     ...{ sourceId: world.sources.get('millrace') ?? '', bundleId: '0d4f3c1a-1b2c-4d5e-8f90-a1b2c3d4e5f7' },
     ...{ clientId: '0d4f3c1a-1b2c-4d5e-8f90-a1b2c3d4e5f8', mailId: '0d4f3c1a-1b2c-4d5e-8f90-a1b2c3d4e5f9' },
     studentId,
@@ -121,6 +128,13 @@ export async function accessWorld(): Promise<{ world: World; ids: Ids }> {
     ...{ studentId, courseId, on: '2026-10-20', text: 'Why he came home cold', shared: true },
   });
   ids.sitdownId = await made(sitdownRoutes.begin.path, { on: '2026-10-25' });
+  ids.slotId = await freeSlot(world.db, teacherId);
+  ids.meetingId = await made(meetingRoutes.add.path, meeting(ids));
+  const asked = await guardian
+    .post(meetingRoutes.invite.path.replace(':meetingId', ids.meetingId))
+    .send({ name: 'Tobiah', address: 'tobiah@aldervane.example' })
+    .expect(200);
+  ids.guestId = asked.body.guests[0].id as string;
   ids.entryId = await made(entryRoutes.create.path, entry(ids));
   ids.feedId = await made(elsewhereRoutes.create.path, feed(ids));
   await guardian

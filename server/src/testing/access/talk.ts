@@ -4,6 +4,7 @@ import {
   entry,
   feed,
   list,
+  meeting,
   own,
   owners,
   record,
@@ -146,6 +147,40 @@ export const talkTable: Table = {
   'post /api/sitdowns/paper': {
     statuses: list,
     body: () => ({ title: 'T', pages: [{ name: 'N', sections: [] }] }),
+  },
+  'get /api/meetings': { statuses: list },
+  'get /api/meetings/slots': { statuses: list },
+  'post /api/meetings': { statuses: { ...writing(201), restricted: 404 }, body: (ids) => meeting(ids) },
+  'get /api/meetings/:meetingId/calendar': { statuses: { ...owners(200), looker: 200 } },
+  'patch /api/meetings/:meetingId': {
+    statuses: { ...owners(200), looker: 403 },
+    body: () => ({ version: 1, notes: 'What was said about ours' }),
+  },
+  'post /api/meetings/:meetingId/guests': {
+    statuses: { ...owners(200), looker: 403 },
+    body: () => ({ name: 'Ottoline', address: 'ottoline@aldervane.example' }),
+  },
+  'delete /api/meetings/:meetingId/guests/:guestId': { statuses: { ...owners(200), looker: 403 } },
+  'post /api/meetings/:meetingId/move': {
+    statuses: { ...owners(200), looker: 403 },
+    body: (ids) => {
+      const { studentId: _, teacherId: __, ...when } = meeting(ids);
+      return { version: 2, to: when };
+    },
+  },
+  'post /api/meetings/:meetingId/give-back': {
+    statuses: { ...owners(200), looker: 403 },
+    body: () => ({ version: 3 }),
+  },
+  // One family after the other asks for the same time: the first has it.
+  'post /api/meetings/slots/:slotId/booking': {
+    statuses: { ...writing(201), restricted: 404 },
+    body: (ids) => ({ studentId: ids.studentId }),
+  },
+  'get /api/calendar/busy?from=2026-10-01&to=2026-10-31': { statuses: list },
+  'post /api/calendar/times-in-file': {
+    statuses: writing(200),
+    body: (ids) => ({ studentId: ids.studentId, text: calendarFile.text }),
   },
   'get /api/notes': { statuses: list },
   'get /api/around': { statuses: list },
