@@ -11,6 +11,7 @@ const doneAtHome: Readonly<Partial<Record<LiveKind, readonly Tag[]>>> = {
   desk: ['Desk'],
   plan: ['Record', 'Desk'],
   sitdown: ['Sitdown'],
+  meetings: ['Meetings', 'Calendar'],
 };
 
 /** Keeps the alerts in sight as they come, what they are about with them, and what others at home do. */

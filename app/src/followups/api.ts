@@ -1,5 +1,7 @@
 import {
+  entryRoutes,
   followUpRoutes as routes,
+  type EntryBody,
   type FollowUp,
   type FollowUpChange,
   type NewFollowUp,
@@ -13,6 +15,10 @@ const followUpsApi = api.injectEndpoints({
       providesTags: ['Talk'],
     }),
     takeInHand: by.mutation(routes.create, (body: NewFollowUp) => ({ body }), { invalidatesTags: ['Talk'] }),
+    /** What is to be remembered stands in the calendar. */
+    addEntry: by.mutation(entryRoutes.create, (body: EntryBody) => ({ body }), {
+      invalidatesTags: ['Calendar', 'Talk'],
+    }),
     undoFollowUp: by.mutation(routes.undo, (followUpId: string) => ({ params: { followUpId } }), {
       invalidatesTags: ['Talk'],
     }),
@@ -35,6 +41,7 @@ const followUpsApi = api.injectEndpoints({
   })),
 });
 export const {
+  useAddEntryMutation,
   useFollowUpsQuery,
   useFollowUpQuery,
   useTakeInHandMutation,

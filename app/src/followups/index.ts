@@ -1,3 +1,4 @@
+export * from './Agree';
 export * from './api';
 export * from './FollowUpList';
 export * from './FollowUpView';

@@ -62,6 +62,7 @@ export const {
   useAddOutClientMutation,
   useDropOutClientMutation,
   useCourseQuery,
+  useLazyCourseQuery,
   useCourseRecordQuery,
   useLazyCourseRecordQuery,
   useItemQuery,

@@ -11,6 +11,7 @@ import { useSearchTalkQuery } from './api';
 const placeOf = ({ kind, id, studentId }: Found): string => {
   if (kind === 'letter') return `/talk/threads/${id}`;
   if (kind === 'follow-up') return `/talk/follow-ups/${id}`;
+  if (kind === 'meeting') return `/talk/meetings/${id}`;
   return kind === 'note' ? `/talk/notes?studentId=${studentId}` : `/talk/school/${id}`;
 };
 
@@ -31,7 +32,7 @@ function FoundRow({ found }: { found: Found }) {
   );
 }
 
-/** One search over letters, follow-ups, announcements and notes. */
+/** One search over letters, follow-ups, announcements, notes and meetings. */
 export function SearchScreen() {
   const { t } = useTranslation();
   const [q, setQ] = useState('');

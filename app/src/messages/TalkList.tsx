@@ -95,6 +95,7 @@ export function TalkList({ selected }: { selected?: string }) {
             <Heading level={1}>{t('talk.title')}</Heading>
             <Row wrap space={2}>
               <WayOn label={t('sitdown.title')} href="/talk/sit-down" />
+              <WayOn label={t('meeting.title')} href="/talk/meetings" />
               <WayOn label={t('search.title')} href="/talk/search" />
             </Row>
             <BegunList />

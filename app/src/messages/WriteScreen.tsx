@@ -7,7 +7,7 @@ import { BackLink, Heading, Loaded, Page, Quiet, RowLink, Words } from '../ui';
 import { AboutFile } from './AboutFile';
 import { useTeachersQuery } from './api';
 import type { Drafting } from './Beginning';
-import { aboutCourse, aboutItem, draftFor, emptyDraft, type LetterAbout } from './draft';
+import { aboutCourse, aboutItem, draftFor, emptyDraft, timesDraft, type LetterAbout } from './draft';
 import { Letter } from './Letter';
 
 /** A letter about something: with its facts in it, or the word that nobody can be written to. */
@@ -137,16 +137,22 @@ function ChooseTeacher() {
   );
 }
 
-/** An empty letter, about the child in general; or to an office that is asked to pass it on. */
-function ToTeacher({
-  studentId,
-  teacherId,
-  passOnTo,
-}: {
-  studentId: string;
-  teacherId: string;
-  passOnTo: string | null;
-}) {
+interface Asked {
+  readonly studentId: string;
+  readonly teacherId: string;
+  /** Whom an office is to hand it on to. */
+  readonly passOnTo?: string | undefined;
+  /** Instants with commas between them, at one of which one would like to talk, and for how long. */
+  readonly times?: string | undefined;
+  readonly minutes?: string | undefined;
+}
+
+/** The times that an address names. */
+const timesIn = (times: string | undefined): string[] =>
+  (times ?? '').split(',').filter((at) => !Number.isNaN(Date.parse(at)));
+
+/** An empty letter, about the child in general; one that asks for a talk; or to an office that is asked to pass it on. */
+function ToTeacher({ studentId, teacherId, passOnTo, ...talk }: Asked) {
   const { t } = useTranslation();
   const query = useTeachersQuery(studentId);
   const { data: me } = useMeQuery();
@@ -162,14 +168,26 @@ function ToTeacher({
             </Page>
           );
         const who = { child: nameOf(studentId), guardian: me?.name ?? '', now: me?.now ?? '' };
-        const drafting: Drafting = (says, tone) =>
-          emptyDraft(says, { name: teacher.name, tone, ...(passOnTo ? { passOnTo } : {}) }, who);
-        const at = `studentId=${studentId}&teacherId=${teacherId}${passOnTo ? `&passOnTo=${encodeURIComponent(passOnTo)}` : ''}`;
-        return <Letter {...{ studentId, teacher, drafting, at }} blank={!passOnTo} followUpId={null} />;
+        const times = timesIn(talk.times);
+        const minutes = Number(talk.minutes) || usualMinutes;
+        const drafting: Drafting = (says, tone) => {
+          const to = { name: teacher.name, tone, ...(passOnTo ? { passOnTo } : {}) };
+          return times.length > 0 ? timesDraft(says, { times, minutes }, to, who) : emptyDraft(says, to, who);
+        };
+        const at = new URLSearchParams({
+          ...{ studentId, teacherId },
+          ...(passOnTo ? { passOnTo } : {}),
+          ...(times.length > 0 ? { times: times.join(','), minutes: String(minutes) } : {}),
+        }).toString();
+        const blank = !passOnTo && times.length === 0;
+        return <Letter {...{ studentId, teacher, drafting, at, blank }} followUpId={null} />;
       }}
     </Loaded>
   );
 }
+
+/** A talk takes so long where nothing is said. */
+const usualMinutes = 20;
 
 /** A letter to a teacher: out of a follow-up, about an assignment or a course, to one teacher, or first the choice. */
 export function WriteScreen({
@@ -179,7 +197,7 @@ export function WriteScreen({
   courseId,
   itemId,
   about,
-  passOnTo,
+  ...talk
 }: {
   followUpId?: string;
   studentId?: string;
@@ -187,16 +205,10 @@ export function WriteScreen({
   courseId?: string;
   itemId?: string;
   about?: string;
-  /** Whom an office is to hand it on to. */
-  passOnTo?: string;
-}) {
+} & Partial<Pick<Asked, 'passOnTo' | 'times' | 'minutes'>>) {
   if (followUpId) return <FromFollowUp followUpId={followUpId} />;
   if (studentId && itemId) return <FromItem {...{ studentId, itemId }} />;
   if (studentId && courseId) return <FromCourse {...{ studentId, courseId }} />;
   if (studentId && about === 'file') return <AboutFile studentId={studentId} />;
-  return studentId && teacherId ? (
-    <ToTeacher {...{ studentId, teacherId, passOnTo: passOnTo ?? null }} />
-  ) : (
-    <ChooseTeacher />
-  );
+  return studentId && teacherId ? <ToTeacher {...{ studentId, teacherId, ...talk }} /> : <ChooseTeacher />;
 }

@@ -1,5 +1,5 @@
 import { i18next, makeFormat, startTexts } from '../i18n';
-import { draftFor, emptyDraft, fileDraft, type LetterAbout, type Says } from './draft';
+import { draftFor, emptyDraft, fileDraft, timesDraft, type LetterAbout, type Says } from './draft';
 import { tones } from './opening';
 
 startTexts('en');
@@ -66,4 +66,23 @@ it('about what is on file names what stands there, and nothing of whom nothing m
   expect(text).toMatch(/^Dear Front office,\n\nI hope your week is going well\.\n\nPlease change/);
   expect(text).toContain('+1 555 010 0100');
   expect(text).not.toContain('Tobiah');
+});
+
+describe('a letter that asks for a talk', () => {
+  const times = ['2026-10-29T18:45:00.000Z', '2026-11-03T19:00:00.000Z'];
+  const to = { name: 'Wren Thornwick', tone: 'plain' as const };
+  it('names the times by the school’s clock, also after it has gone back', () => {
+    const { subject, text } = timesDraft(says('en'), { times, minutes: 20 }, to, who);
+    expect(subject).toBe('A time to talk about Caspian');
+    expect(text).toMatch(/29 October, 15:45\n- Tuesday.* 3 November, 15:00\n/);
+    expect(text).toContain('about 20 minutes');
+    expect(text).not.toMatch(/\{\{|undefined|meeting\./);
+  });
+  it('names one in a sentence, in either language', () => {
+    for (const language of ['en', 'es'] as const) {
+      const { text } = timesDraft(says(language), { times: times.slice(0, 1), minutes: 15 }, to, who);
+      expect(text).toContain('15:45.');
+      expect(text).not.toMatch(/\n- |\{\{|meeting\./);
+    }
+  });
 });

@@ -139,3 +139,23 @@ export function fileDraft(
     ].join('\n\n'),
   };
 }
+
+/** A letter that asks for a talk, at one of some times that are free at home. */
+export function timesDraft(
+  { t, format }: Says,
+  { times, minutes }: { readonly times: readonly string[]; readonly minutes: number },
+  to: DraftTo,
+  { child, guardian }: Pick<Writer, 'child' | 'guardian'>,
+): Draft {
+  const said = times.map((at) => `${format.dayLong(at)}, ${format.time(at)}`);
+  const lines = said.length === 1 ? said : said.map((time) => t('meeting.draft.line', { time }));
+  return {
+    subject: t('meeting.draft.subject', { child }),
+    text: [
+      openingOf(t, to.tone, { teacher: to.name, child }),
+      t('meeting.draft.ask', { count: said.length, minutes, child, times: lines.join('\n') }),
+      t('meeting.draft.end'),
+      `${t('message.draftClose')}\n${guardian}`,
+    ].join('\n\n'),
+  };
+}

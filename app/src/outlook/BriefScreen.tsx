@@ -9,6 +9,7 @@ import { OnTheCalendar } from '../calendar';
 import { FollowUpView, ownerWords } from '../followups';
 import { CourseView, ItemView } from '../gradebook';
 import { Leaving, PeopleNews, Unconfirmed, useChildren, useFormat, useMeQuery } from '../household';
+import { MeetingView } from '../meetings';
 import { ThreadView } from '../messages';
 import { DemoClock, SourceDown } from '../sources';
 import { Heading, LinkAction, Loaded, Page, Panes, Quiet, Stack, useWide, WayOn, Words } from '../ui';
@@ -30,6 +31,7 @@ function MatterDetail({ matter }: { matter: Matter | undefined }) {
     return <FollowUpView followUpId={matter.followUpId} />;
   if (matter.kind === 'reply') return <ThreadView threadId={matter.threadId} />;
   if (matter.kind === 'asked') return <AnnouncementView announcementId={matter.announcementId} />;
+  if (matter.kind === 'meeting') return <MeetingView meetingId={matter.meetingId} />;
   if (matter.kind === 'alert') return <AlertView alertId={matter.alertIds[0] ?? ''} />;
   if (matter.kind === 'absence') return <AttendanceOfChild studentId={studentId} />;
   const itemId =

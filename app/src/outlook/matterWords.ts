@@ -4,6 +4,7 @@ import { placeOfAlert, type Language, type Matter, type MatterOf, type NamedLoos
 import { leadFirst, tellAlert } from '@cadro/core';
 import type { Format } from '../i18n';
 import { creditWords } from '../gradebook';
+import { whereWords } from '../meetings';
 
 export interface MatterWords {
   readonly context: string;
@@ -270,6 +271,16 @@ function specific(matter: Matter, tools: Tools): Omit<MatterWords, 'context' | '
         step: { label: t('matter.answer'), href: `/talk/school/${matter.announcementId}` },
         why: null,
       };
+    case 'meeting':
+      return {
+        title: t(`matter.meetings.${matter.what}`, { teacher: matter.teacherName }),
+        body: t(`matter.meetingBody.${matter.what}`, {
+          when: format.dayTime(matter.startsAt),
+          where: whereWords(t, matter),
+        }),
+        step: { label: t(`matter.meetingStep.${matter.what}`), href: `/talk/meetings/${matter.meetingId}` },
+        why: null,
+      };
     case 'reply':
       return {
         title: t('matter.replyTitle', { author: matter.author }),
@@ -292,6 +303,8 @@ export function matterWords(matter: Matter, tools: Tools): MatterWords {
       : matter.kind === 'asked'
         ? 'matter.answerBy'
         : 'matter.until';
-  const when = matter.expiresAt ? t(until, { date: format.day(matter.expiresAt) }) : '';
+  // A meeting says by itself when it is.
+  const when =
+    matter.expiresAt && matter.kind !== 'meeting' ? t(until, { date: format.day(matter.expiresAt) }) : '';
   return { context, when, ...specific(matter, tools) };
 }

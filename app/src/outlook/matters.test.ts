@@ -111,6 +111,12 @@ const matters: { readonly [K in Matter['kind']]: Extract<Matter, { kind: K }> } 
     wish: 'count',
     helpers: false,
   },
+  meeting: {
+    ...common,
+    ...{ courseId: null, courseTitle: null, kind: 'meeting', meetingId: 'm', what: 'ahead' },
+    ...{ teacherName: 'Wren Thornwick', way: 'in-person', place: 'Boat shed' },
+    startsAt: '2026-10-23T18:10:00Z',
+  },
   reply: {
     ...common,
     courseId: null,

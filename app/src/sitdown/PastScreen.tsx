@@ -17,12 +17,12 @@ function PastPage({ page }: { page: SitdownPage }) {
       <Heading level={2}>{nameOf(page.studentId)}</Heading>
       {page.agreed.length > 0 ? (
         <Stack space={0.5}>
-          <Heading level={3}>{t('sitdown.weAgreed')}</Heading>
+          <Heading level={3}>{t('agreement.weAgreed')}</Heading>
           {page.agreed.map((agreement) => (
             <View key={agreement.id}>
               <Words>
                 {agreement.by
-                  ? t('sitdown.agreedBy', { text: agreement.text, day: format.day(agreement.by) })
+                  ? t('agreement.line', { text: agreement.text, day: format.day(agreement.by) })
                   : agreement.text}
               </Words>
               <Words size="small" colour="soft">

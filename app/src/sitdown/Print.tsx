@@ -27,7 +27,7 @@ export function Print({ title, pages }: { title: string; pages: readonly Printab
         ...keptOf(sections).map(({ section, lines }) => ({
           ...{ title: t(`sitdown.sections.${section}`), ticks: ticked.has(section), lines: [...lines] },
         })),
-        ...(agreed.length > 0 ? [{ title: t('sitdown.weAgreed'), ticks: true, lines: [...agreed] }] : []),
+        ...(agreed.length > 0 ? [{ title: t('agreement.weAgreed'), ticks: true, lines: [...agreed] }] : []),
       ],
     })),
   });

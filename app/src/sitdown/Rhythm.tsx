@@ -3,7 +3,8 @@ import { useTranslation } from 'react-i18next';
 import { Trouble, useFormat } from '../household';
 import { weekdayNames } from '../i18n';
 import { Action, Choice, Field, Quietly, Row, Stack, Words } from '../ui';
-import { useAddEntryMutation, useRhythmEntryQuery, useSetRhythmMutation } from './api';
+import { useAddEntryMutation } from '../followups/api';
+import { useRhythmEntryQuery, useSetRhythmMutation } from './api';
 import { byDay, firstOn, weekdayOfRule } from './rhythm';
 
 const days = [1, 2, 3, 4, 5, 6, 7] as const;

@@ -2,7 +2,6 @@ import {
   entryRoutes,
   sitdownRoutes as routes,
   type BodyOf,
-  type EntryBody,
   type PageChange,
   type PaperPages,
 } from '@cadro/contract';
@@ -38,9 +37,6 @@ const sitdownApi = api.injectEndpoints({
     rhythmEntry: by.query(entryRoutes.read, (entryId: string) => ({ params: { entryId } }), {
       providesTags: ['Calendar'],
     }),
-    addEntry: by.mutation(entryRoutes.create, (body: EntryBody) => ({ body }), {
-      invalidatesTags: ['Calendar', 'Talk'],
-    }),
   })),
 });
 export const {
@@ -53,5 +49,4 @@ export const {
   useSitdownPaperMutation,
   useSetRhythmMutation,
   useRhythmEntryQuery,
-  useAddEntryMutation,
 } = sitdownApi;

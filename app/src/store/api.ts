@@ -139,6 +139,7 @@ export const tags = [
   'Desk',
   'Notes',
   'Sitdown',
+  'Meetings',
   'Operator',
 ] as const;
 export type Tag = (typeof tags)[number];

@@ -1,6 +1,6 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { route } from '../shared/route';
-import { AskedDay, Instant, Nullable, Uuid } from '../shared/scalars';
+import { AskedDay, DateOnly, Instant, Nullable, Uuid } from '../shared/scalars';
 
 /** From one instant to another. */
 export const Between = Type.Object({ startsAt: Instant, endsAt: Instant });
@@ -27,7 +27,12 @@ export const timeRoutes = {
     summary: 'When each guardian of the household has something, and never what',
     query: Type.Object({ from: AskedDay, to: AskedDay }, { additionalProperties: false }),
     status: 200,
-    answer: Type.Object({ people: Type.Array(BusyPerson) }),
+    answer: Type.Object({
+      /** Oneself first. */
+      people: Type.Array(BusyPerson),
+      /** Days without school, whose each. */
+      closed: Type.Array(Type.Object({ studentIds: Type.Array(Uuid), on: DateOnly, lastOn: DateOnly })),
+    }),
   }),
   inFile: route({
     method: 'post',

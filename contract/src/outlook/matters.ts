@@ -4,9 +4,12 @@ import { AlertKindSchema } from '../alerts/rules';
 import { wishKinds } from '../announcements/wish';
 import { resultStatuses } from '../gradebook/record';
 import { commentSubjects } from '../gradebook/basics';
+import { meetingWays } from '../meetings/ways';
 import { DateOnly, Fraction, Instant, Nullable, Uuid } from '../shared/scalars';
 import { CourseGrade, looseEndKinds, OpenKindSchema } from './figures';
 
+export const meetingMatters = ['ahead', 'called-off', 'after'] as const;
+const MeetingWaySchema = Type.Union(meetingWays.map((way) => Type.Literal(way)));
 const WishKindSchema = Type.Union(wishKinds.map((kind) => Type.Literal(kind)));
 const LooseEndKindSchema = Type.Union(looseEndKinds.map((kind) => Type.Literal(kind)));
 
@@ -125,6 +128,17 @@ export const Matter = Type.Union([
     schoolName: Type.String(),
     wish: WishKindSchema,
     helpers: Type.Boolean(),
+  }),
+  /** A meeting at school: it is about to be, the school has called it off, or nothing is written down of it yet. */
+  Type.Object({
+    ...common,
+    kind: Type.Literal('meeting'),
+    meetingId: Uuid,
+    teacherName: Type.String(),
+    startsAt: Instant,
+    way: MeetingWaySchema,
+    place: Nullable(Type.String()),
+    what: Type.Union(meetingMatters.map((what) => Type.Literal(what))),
   }),
   /** What an alert has told and no other matter says. */
   Type.Object({

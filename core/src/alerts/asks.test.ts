@@ -170,7 +170,7 @@ it('no matter of the Brief asks for it, and no second chance or loose end is off
           comments: [],
           absences: [],
         },
-        ...{ followUps: [], replies: [], alerts: [], asks: [] },
+        ...{ followUps: [], replies: [], alerts: [], asks: [], meetings: [] },
       };
       const ends = triage(family).flatMap((matter) => ('looseEnds' in matter ? matter.looseEnds : []));
       const faults = ends.flatMap(({ itemId, deadline }) => {

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { instantAt } from './ical';
+import { instantAt } from './clock';
 import { busyIn, freeTimes, overlaps, type FreeAsk, type Stretch } from './freeTimes';
 
 const zone = 'America/Halifax';

@@ -1,3 +1,4 @@
+export * from './clock';
 export * from './clusters';
 export * from './freeTimes';
 export * from './meetingWords';

@@ -6,6 +6,7 @@ import { attendanceOf } from '../attendance';
 import { askedOf, isAskedOf, openFollowUps, ownerOf, type OpenFollowUp } from '../followups';
 import { commentFacts, commentsOf } from '../gradebook';
 import type { Db, Deps } from '../kit';
+import { meetingsSeen } from '../meetings';
 import { unreadReplies } from '../messages';
 import { goodNewsOf } from '../outlook';
 import { resultChanges } from '../records';
@@ -59,19 +60,31 @@ export async function briefOf(
   const talkIds = children.filter(({ role }) => rolesAllowed('read-talk').includes(role)).map(({ id }) => id);
   const writable = children.filter(({ role }) => rolesAllowed('write-talk').includes(role));
   const zones = new Map(children.map(({ id, timeZone }) => [id, timeZone]));
-  const [courses, comments, attendance, followUps, replies, changes, coming, freshness, alerts, asks] =
-    await Promise.all([
-      namedCourses(db, guardianId, children, now),
-      commentsOf(db, ids, { since: new Date(now.getTime() - commentNewsMs) }),
-      attendanceOf(db, { guardianId }, children, now),
-      openFollowUps(db, guardianId, talkIds),
-      unreadReplies(db, guardianId, talkIds),
-      resultChanges(db, ids, new Date(now.getTime() - goodNewsMs)),
-      comingDays(db, guardianId, children, now, comingDaysAhead),
-      freshnessOf(db, ids),
-      raisedAlerts(db, guardianId, talkIds, now),
-      openAsks(db, guardianId, writable, now),
-    ]);
+  const [
+    courses,
+    comments,
+    attendance,
+    followUps,
+    replies,
+    changes,
+    coming,
+    freshness,
+    alerts,
+    asks,
+    meetings,
+  ] = await Promise.all([
+    namedCourses(db, guardianId, children, now),
+    commentsOf(db, ids, { since: new Date(now.getTime() - commentNewsMs) }),
+    attendanceOf(db, { guardianId }, children, now),
+    openFollowUps(db, guardianId, talkIds),
+    unreadReplies(db, guardianId, talkIds),
+    resultChanges(db, ids, new Date(now.getTime() - goodNewsMs)),
+    comingDays(db, guardianId, children, now, comingDaysAhead),
+    freshnessOf(db, ids),
+    raisedAlerts(db, guardianId, talkIds, now),
+    openAsks(db, guardianId, writable, now),
+    meetingsSeen(db, guardianId, talkIds, now),
+  ]);
   const fresh = await freshCounts(db, guardianId, children, { attendance, now });
   const facts = followUps.map((row) =>
     followUpFacts(row, guardianId, dateIn(zones.get(row.student_id) ?? 'UTC', now)),
@@ -84,6 +97,7 @@ export async function briefOf(
     followUps: facts,
     replies,
     asks,
+    meetings,
     alerts: alerts.flatMap(({ told, studentId, state, overAt, ...alert }) =>
       studentId !== null && state !== 'done' && overAt === null
         ? [{ ...alert, studentId, leading: told }]

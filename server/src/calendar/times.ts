@@ -9,6 +9,7 @@ import { refuseLongRange } from './calendar';
 import { entriesFor } from './entryStore';
 import { importedEvents } from './layers/imported';
 import { daysOf } from './layers/own';
+import { closureEvents } from './layers/school';
 import { viewerOf, type Viewer } from './viewer';
 
 /** What has no end lasts so long. */
@@ -76,7 +77,8 @@ export async function busyAtHome(
   const house = { ...deps, db: houseOf(deps.db) };
   for (const [id, name] of others)
     people.push({ id, name, busy: await busyOf(house, await viewerOf(house, id), range) });
-  return { people };
+  const closed = await closureEvents(deps.db, viewer, range);
+  return { people, closed: closed.map(({ studentIds, on, lastOn }) => ({ studentIds, on, lastOn })) };
 }
 
 /** Times of a file are looked for so many days ahead. */
@@ -97,15 +99,13 @@ export async function timesInFile(
     ...{ from: today, to },
     events: events.map(({ component, firstOn, lastOn }) => ({ component, firstOn, lastOn, timeZone })),
   });
-  const times = found
-    .flat()
-    .flatMap((each): FileTime[] =>
-      betweenOf({ ...each, timeZone }).map((between) => ({
-        ...between,
-        title: each.title,
-        place: each.place,
-      })),
-    );
+  const times = found.flat().flatMap((each): FileTime[] =>
+    betweenOf({ ...each, timeZone }).map((between) => ({
+      ...between,
+      title: each.title,
+      place: each.place,
+    })),
+  );
   return {
     times: times
       .filter(({ startsAt }) => startsAt > now.toISOString())

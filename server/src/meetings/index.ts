@@ -3,4 +3,5 @@ export { followSlots } from './following';
 export { invitationReturned, receiveReply, sendInvitations, type InvitationDeps } from './invitations';
 export { listMeetings, meetingsWith } from './meetings';
 export { meetingRouter } from './routes';
+export { meetingsSeen } from './seen';
 export { meetingsBetween, type MeetingRow } from './store';

@@ -76,10 +76,16 @@ export const homeEn = {
   },
   search: {
     title: 'Search',
-    field: 'Search letters, follow-ups, announcements, and notes',
+    field: 'Search letters, follow-ups, announcements, notes, and meetings',
     hint: 'Two letters or more. Every word has to be there.',
     none: 'Nothing matches.',
     more: 'These are the latest 60. Add a word to find fewer.',
-    kinds: { letter: 'Letter', 'follow-up': 'Follow-up', announcement: 'From the school', note: 'Note' },
+    kinds: {
+      letter: 'Letter',
+      'follow-up': 'Follow-up',
+      announcement: 'From the school',
+      note: 'Note',
+      meeting: 'Meeting',
+    },
   },
 };

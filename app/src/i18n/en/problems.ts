@@ -26,6 +26,7 @@ export const problemsEn = {
   'already-linked': 'You are linked to this child already.',
   'edited-meanwhile': 'Someone else has changed this since you opened it. Nothing of yours is lost.',
   'too-late': 'The last day for this is over, or the school took it back.',
+  'time-taken': 'Another family has this time already. Choose another one.',
   'teacher-without-contact': 'The school has given no address for this teacher.',
   'unknown-thread': 'This mail belongs to no thread.',
   'off-scale': 'The course does not go by that scale. Choose another threshold.',

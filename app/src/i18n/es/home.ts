@@ -79,10 +79,16 @@ export const homeEs: typeof homeEn = {
   },
   search: {
     title: 'Buscar',
-    field: 'Buscar en cartas, seguimientos, avisos y notas',
+    field: 'Buscar en cartas, seguimientos, avisos, notas y reuniones',
     hint: 'Dos letras o más. Tienen que estar todas las palabras.',
     none: 'Nada coincide.',
     more: 'Estos son los 60 más recientes. Añada una palabra para encontrar menos.',
-    kinds: { letter: 'Carta', 'follow-up': 'Seguimiento', announcement: 'De la escuela', note: 'Nota' },
+    kinds: {
+      letter: 'Carta',
+      'follow-up': 'Seguimiento',
+      announcement: 'De la escuela',
+      note: 'Nota',
+      meeting: 'Reunión',
+    },
   },
 };

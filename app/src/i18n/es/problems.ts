@@ -30,6 +30,7 @@ export const problemsEs: SameKeys<typeof problemsEn> = {
   'already-linked': 'Ya está vinculado con este niño.',
   'edited-meanwhile': 'Otra persona lo ha cambiado desde que lo abrió. Nada de lo suyo se ha perdido.',
   'too-late': 'El plazo para esto terminó, o la escuela lo retiró.',
+  'time-taken': 'Otra familia ya tiene esta hora. Elija otra.',
   'teacher-without-contact': 'La escuela no ha dado ninguna dirección de este docente.',
   'unknown-thread': 'Este correo no pertenece a ninguna conversación.',
   'off-scale': 'La asignatura no usa esa escala. Elija otro umbral.',

@@ -6,3 +6,4 @@ export * from './read';
 export * from './recurrence';
 export * from './write';
 export * from './zones';
+export { instantAt, wallTimeIn, type WallTime } from '../clock';

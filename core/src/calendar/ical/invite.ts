@@ -1,6 +1,6 @@
 import ICAL from 'ical.js';
 import { addZones, clean, eventComponent, type PublishedEvent } from './write';
-import { wallTimeIn } from './zones';
+import { wallTimeIn } from '../clock';
 
 /* Invitations from calendar to calendar (RFC 5546): what goes out, and the answer that comes back. */
 

@@ -1,7 +1,7 @@
-import { TZDate } from '@date-fns/tz';
 import ICAL from 'ical.js';
 import { tzlib_get_ical_block, tzlib_get_timezones } from 'timezones-ical-library';
 import { isTimeZone } from '../../dates';
+import { instantAt, wallTimeIn, type WallTime } from '../clock';
 
 const described = new Set(tzlib_get_timezones() as string[]);
 
@@ -84,33 +84,10 @@ export const tzidOf = (component: ICAL.Component, name: string): string | null =
 };
 
 const two = (value: number): string => String(value).padStart(2, '0');
-
-/** A day and a time of the clock, `2026-10-19` and `08:40`. */
-export interface WallTime {
-  readonly on: string;
-  readonly time: string;
-}
-
-/** What the clock of a zone shows at an instant. */
-export function wallTimeIn(timeZone: string, instantMs: number): WallTime {
-  const date = new TZDate(instantMs, timeZone);
-  return {
-    on: `${date.getFullYear()}-${two(date.getMonth() + 1)}-${two(date.getDate())}`,
-    time: `${two(date.getHours())}:${two(date.getMinutes())}`,
-  };
-}
-
 const wallOf = (time: ICAL.Time): WallTime => ({
   on: `${time.year}-${two(time.month)}-${two(time.day)}`,
   time: `${two(time.hour)}:${two(time.minute)}`,
 });
-
-/** The instant of a clock's time in an IANA zone. */
-export function instantAt(timeZone: string, { on, time }: WallTime): number {
-  const [year = 0, month = 1, day = 1] = on.split('-').map(Number);
-  const [hours = 0, minutes = 0] = time.split(':').map(Number);
-  return new TZDate(year, month - 1, day, hours, minutes, timeZone).getTime();
-}
 
 /**
  * What the clock at `timeZone` shows when a calendar's own time comes: by UTC, by the file's own VTIMEZONE, or by the

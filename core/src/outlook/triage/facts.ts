@@ -6,6 +6,8 @@ import type {
   CourseFigures,
   CourseGrade,
   FollowUpTopic,
+  MeetingState,
+  MeetingWay,
   NamedLooseEnd,
   WishKind,
 } from '@cadro/contract';
@@ -20,6 +22,21 @@ export interface FamilyFacts {
   readonly replies: readonly ReplyFacts[];
   readonly alerts: readonly AlertFacts[];
   readonly asks: readonly AskFacts[];
+  readonly meetings: readonly MeetingSeen[];
+}
+
+/** A meeting of the family's at school. */
+export interface MeetingSeen {
+  readonly id: string;
+  readonly studentId: string;
+  readonly teacherName: string;
+  readonly startsAt: string;
+  readonly endsAt: string;
+  readonly way: MeetingWay;
+  readonly place: string | null;
+  readonly state: MeetingState;
+  /** Whether anything is noted or agreed. */
+  readonly written: boolean;
 }
 
 /** What a school wants to hear of a child until a last day, and nobody of the household has answered. */

@@ -7,6 +7,7 @@ import type { FamilyFacts } from './facts';
 import { handed } from './handed';
 import { lookAgain } from './lookAgain';
 import { mendable, underneath } from './looseWork';
+import { meeting } from './meeting';
 import { replies } from './reply';
 import { slipping } from './slipping';
 import { withTold } from './told';
@@ -20,7 +21,16 @@ type TriageRule = (facts: FamilyFacts) => Matter[];
 
 /** Earlier rules speak for a course before later ones: a course has one matter made from its figures. */
 const figureRules: readonly TriageRule[] = [underneath, mendable, slipping];
-const otherRules: readonly TriageRule[] = [handed, lookAgain, replies, asked, absence, waiting, newComments];
+const otherRules: readonly TriageRule[] = [
+  handed,
+  lookAgain,
+  replies,
+  meeting,
+  asked,
+  absence,
+  waiting,
+  newComments,
+];
 
 /** What expires first counts for more: half as much again within three days, a fifth within a week. */
 function urgency(expiresAt: string | null, now: string): number {

@@ -7,6 +7,7 @@ import {
   type CourseFacts,
   type FamilyFacts,
   type FollowUpFacts,
+  type MeetingSeen,
 } from '.';
 
 const now = '2026-10-21T18:00:00Z';
@@ -63,6 +64,7 @@ const family = (more: Partial<FamilyFacts>): FamilyFacts => ({
   followUps: [],
   replies: [],
   asks: [],
+  meetings: [],
   alerts: [],
   ...more,
 });
@@ -488,6 +490,36 @@ describe('what a school asks', () => {
       ['asked', 'asked:help:s'],
     ]);
   });
+});
+
+describe('a meeting at school', () => {
+  const meeting = (startsAt: string, more: Partial<MeetingSeen> = {}): MeetingSeen => ({
+    ...{
+      id: 'm',
+      studentId: 's',
+      teacherName: 'Wren Thornwick',
+      startsAt,
+      way: 'in-person',
+      place: 'Boat shed',
+    },
+    endsAt: new Date(Date.parse(startsAt) + 20 * 60_000).toISOString(),
+    ...{ state: 'stands', written: false },
+    ...more,
+  });
+  const found = (startsAt: string, more: Partial<MeetingSeen> = {}) =>
+    triage(family({ meetings: [meeting(startsAt, more)] })).map(({ key }) => key);
+
+  it.each<[string, string, Partial<MeetingSeen>, string[]]>([
+    ['two days before', '2026-10-23T18:00:00Z', {}, ['meeting:m:ahead']],
+    ['a moment earlier', '2026-10-23T18:00:01Z', {}, []],
+    ['while it lasts', '2026-10-21T17:50:00Z', {}, ['meeting:m:ahead']],
+    ['once it is over', '2026-10-21T17:00:00Z', {}, ['meeting:m:after']],
+    ['once something is written down', '2026-10-21T17:00:00Z', { written: true }, []],
+    ['when it has been over for long', '2026-10-18T17:00:00Z', {}, []],
+    ['that was given back', '2026-10-22T17:00:00Z', { state: 'given-back' }, []],
+    ['that the school calls off', '2026-11-20T17:00:00Z', { state: 'called-off' }, ['meeting:m:called-off']],
+    ['that was called off, when its day is over', '2026-10-20T17:00:00Z', { state: 'called-off' }, []],
+  ])('%s', (_name, startsAt, more, keys) => expect(found(startsAt, more)).toEqual(keys));
 });
 
 describe('what another guardian hands over', () => {

@@ -1,0 +1,5 @@
+import { MeetingsScreen } from '../../../../meetings';
+
+export default function Meetings() {
+  return <MeetingsScreen />;
+}
