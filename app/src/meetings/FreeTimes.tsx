@@ -13,6 +13,27 @@ const lengths = ['15', '20', '30', '45'] as const;
 const most = 3;
 const searchedDays = 14;
 
+/** The times at which everybody at home is free; null while it is not known. */
+function useFreeTimes(studentId: string, minutes: number) {
+  const format = useFormat();
+  const { all } = useChildren();
+  const { data: me } = useMeQuery();
+  const free = useBusy();
+  const timeZone = all.find(({ id }) => id === studentId)?.timeZone;
+  if (!free || !timeZone || !me) return null;
+  return freeTimes({
+    ...{ ...hours, most, from: format.daysAhead(1), to: format.daysAhead(searchedDays) },
+    closed: free.closedFor(studentId),
+    minutes,
+    instantAt: (on, time) => instantAt(timeZone, { on, time }),
+    nowMs: Date.parse(me.now),
+    busy: free.people.map(({ busy }) => busy),
+  }).map(({ fromMs, toMs }) => ({
+    startsAt: new Date(fromMs).toISOString(),
+    endsAt: new Date(toMs).toISOString(),
+  }));
+}
+
 /** Times at which everybody at home is free, and a letter that asks for one of them. */
 export function FreeTimes({
   studentId,
@@ -23,23 +44,9 @@ export function FreeTimes({
 }) {
   const { t } = useTranslation();
   const format = useFormat();
-  const { all } = useChildren();
-  const { data: me } = useMeQuery();
-  const free = useBusy();
   const [minutes, setMinutes] = useState<(typeof lengths)[number]>('20');
-  const timeZone = all.find(({ id }) => id === studentId)?.timeZone;
-  if (!free || !timeZone || !me) return null;
-  const found = freeTimes({
-    ...{ ...hours, most, from: format.daysAhead(1), to: format.daysAhead(searchedDays) },
-    closed: free.closedFor(studentId),
-    minutes: Number(minutes),
-    instantAt: (on, time) => instantAt(timeZone, { on, time }),
-    nowMs: Date.parse(me.now),
-    busy: free.people.map(({ busy }) => busy),
-  }).map(({ fromMs, toMs }) => ({
-    startsAt: new Date(fromMs).toISOString(),
-    endsAt: new Date(toMs).toISOString(),
-  }));
+  const found = useFreeTimes(studentId, Number(minutes));
+  if (!found) return null;
   const times = found.map(({ startsAt }) => startsAt).join(',');
   const asking = new URLSearchParams({ studentId, teacherId: teacher.id, times, minutes });
   return (

@@ -22,7 +22,7 @@ export function Notes({ meeting }: { meeting: Meeting }) {
     <Stack>
       <Heading level={2}>{t('meeting.notes')}</Heading>
       <Field
-        label={t('meeting.notes')}
+        label={t('meeting.saidThere')}
         hint={t('meeting.notesHint', { child: nameOf(meeting.studentId) })}
         value={text}
         onChange={(next) => setBegun({ on: begun?.on ?? stored, text: next })}

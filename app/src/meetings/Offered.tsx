@@ -97,6 +97,7 @@ export function Offered({ only }: { only?: { teacherId: string; studentId: strin
   if (own.length === 0) return only ? null : <Quiet>{t('meeting.offeredNone')}</Quiet>;
   return (
     <Stack space={2}>
+      {only ? <Heading level={2}>{t('meeting.offered')}</Heading> : null}
       <Trouble error={error} />
       {places.map((place) => {
         const [first, ...others] = own.filter((slot) => placeOf(slot) === place);

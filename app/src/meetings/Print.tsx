@@ -48,10 +48,10 @@ export function Print({ meeting, courses }: { meeting: Meeting; courses: readonl
   };
   return (
     <Stack space={0.5}>
-      <Row wrap space={2}>
+      <Row>
         <Quietly label={t('meeting.print')} onPress={() => void print()} />
-        <OutLink label={t('meeting.calendarFile')} href={meetingFile(meeting.id)} />
       </Row>
+      <OutLink label={t('meeting.calendarFile')} href={meetingFile(meeting.id)} />
       <Trouble error={error} />
     </Stack>
   );

@@ -40,13 +40,20 @@ function Fields({ draft, set }: { draft: Draft; set: (change: Partial<Draft>) =>
         <View style={styles.fill}>
           <Field
             label={t('meeting.from')}
+            hint={t('entry.timeHint')}
             value={from}
             onChange={(value) => set({ from: value })}
             longest={5}
           />
         </View>
         <View style={styles.fill}>
-          <Field label={t('meeting.to')} value={to} onChange={(value) => set({ to: value })} longest={5} />
+          <Field
+            label={t('meeting.to')}
+            hint={t('entry.timeHint')}
+            value={to}
+            onChange={(value) => set({ to: value })}
+            longest={5}
+          />
         </View>
       </Row>
       <Choice

@@ -1,5 +1,6 @@
 import type { TFunction } from 'i18next';
 import type { CourseDetail, FollowUpSummary, Meeting } from '@cadro/contract';
+import { dayMs } from '@cadro/core';
 import type { Format } from '../i18n';
 import { causeWords, deltaWords } from '../gradebook';
 
@@ -25,11 +26,15 @@ interface Says {
   readonly format: Format;
 }
 
-/** So many of the latest changes of a course are brought. */
+/** Of the last four weeks the changes that moved a course most are brought. */
+const latelyMs = 28 * dayMs;
 const mostMoved = 3;
+/** Less than this on the course's scale nobody sees. */
+const least = 0.01;
 
 export function courseOnPage({ t, format }: Says, course: CourseDetail): CourseOnPage {
-  const { id, title, grade, figures, scale, moved } = course;
+  const { id, title, grade, figures, scale, moved, asOf } = course;
+  const since = Date.parse(asOf) - latelyMs;
   const written = (value: number) => format.figure(value, scale.decimals);
   const ends = figures && figures.ifLeft !== null && figures.ifMadeUp !== null ? figures : null;
   const apart = ends && written(ends.ifLeft ?? 0) !== written(ends.ifMadeUp ?? 0);
@@ -40,9 +45,10 @@ export function courseOnPage({ t, format }: Says, course: CourseDetail): CourseO
         ? t('meeting.span', { ifLeft: written(ends.ifLeft ?? 0), ifMadeUp: written(ends.ifMadeUp ?? 0) })
         : '',
     moved: moved
-      .filter(({ delta }) => delta !== null && delta !== 0)
-      .slice(-mostMoved)
-      .reverse()
+      .filter(({ delta, at }) => Math.abs(delta ?? 0) >= least && Date.parse(at) >= since)
+      .sort((a, b) => Math.abs(b.delta ?? 0) - Math.abs(a.delta ?? 0))
+      .slice(0, mostMoved)
+      .sort((a, b) => b.at.localeCompare(a.at))
       .map((step) =>
         t('meeting.step', {
           cause: causeWords(t, format, step),

@@ -25,19 +25,22 @@ export function useBeginning({
   first,
   writing,
   who,
+  untouched = false,
 }: {
   drafting: Drafting;
   first: Language;
   writing: Writing<Fields>;
   who: Addressed;
+  /** Whether nothing has been written yet: the letter is the draft, whatever that says by now. */
+  untouched?: boolean;
 }) {
   const says = useSays();
   const [language, setLanguage] = useState(first);
   const [tone, setTone] = useState<Tone>('plain');
   const [before, setBefore] = useState<{ fields: Fields; language: Language; tone: Tone } | null>(null);
-  const { fields } = writing;
+  const fields = untouched ? drafting(says(language), tone) : writing.fields;
   const change = (next: { fields: Fields; language: Language; tone: Tone }) => {
-    writing.set(next.fields);
+    if (!untouched) writing.set(next.fields);
     setLanguage(next.language);
     setTone(next.tone);
   };
@@ -61,7 +64,7 @@ export function useBeginning({
         setBefore(null);
       }
     : null;
-  return { language, tone, begin, speak, undo };
+  return { fields, language, tone, begin, speak, undo };
 }
 
 /** The choice of both, and what the letter says in one's own language where it is written in another. */

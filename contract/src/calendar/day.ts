@@ -3,6 +3,7 @@ import { DayMark } from '../attendance/days';
 import { AbsenceLesson, PurposeSchema } from '../followups/absence';
 import { Teacher } from '../gradebook/basics';
 import { resultStatuses } from '../gradebook/record';
+import { FileOut, mostFilesOut } from '../messages/writing';
 import { looseEndKinds } from '../outlook/figures';
 import { route } from '../shared/route';
 import { DateOnly, FreeText, Instant, Nullable, Uuid } from '../shared/scalars';
@@ -105,6 +106,8 @@ export const AbsenceLetter = Type.Object({
   lessons: Type.Array(AbsenceLesson, { minItems: 1, maxItems: 200, uniqueItems: true }),
   subject: Type.String({ minLength: 1, maxLength: 200 }),
   text: FreeText,
+  /** What goes with it, such as a doctor's note. */
+  files: Type.Optional(Type.Array(FileOut, { maxItems: mostFilesOut })),
 });
 export type AbsenceLetter = Static<typeof AbsenceLetter>;
 export const InHand = Type.Object({ followUpId: Uuid });
@@ -131,6 +134,7 @@ export const dayRoutes = {
     summary: 'Tell the school ahead of an absence, explain a mark, or object to one',
     params: OfStudent,
     body: AbsenceLetter,
+    takesFile: true,
     status: 201,
     answer: InHand,
   }),

@@ -190,6 +190,7 @@ const fitting: Record<string, object> = {
     lessons: [{ on: '2026-10-19', period: '5' }],
     subject: 'S',
     text: 'T',
+    files: [{ name: 'a.txt', content: 'YQ==' }],
   },
   'post /api/students/:studentId/days/:on/catch-up': { title: 'Catch up' },
   'post /api/students/:studentId/items/:itemId/own-date': { on: '2026-10-22' },

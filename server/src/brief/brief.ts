@@ -49,55 +49,55 @@ async function freshnessOf(db: Db, studentIds: readonly string[]): Promise<Brief
   }));
 }
 
-/** The Brief of one guardian: a bounded number of queries, however many courses and children. */
+/** All that the Brief is made of, asked for at once: a bounded number of queries, however many courses and children. */
+async function asked(db: Db, guardianId: string, children: readonly Child[], now: Date) {
+  const ids = children.map(({ id }) => id);
+  const talkIds = children.filter(({ role }) => rolesAllowed('read-talk').includes(role)).map(({ id }) => id);
+  const writable = children.filter(({ role }) => rolesAllowed('write-talk').includes(role));
+  const [courses, comments, attendance, followUps, replies, changes, coming, freshness, alerts, ...talk] =
+    await Promise.all([
+      namedCourses(db, guardianId, children, now),
+      commentsOf(db, ids, { since: new Date(now.getTime() - commentNewsMs) }),
+      attendanceOf(db, { guardianId }, children, now),
+      openFollowUps(db, guardianId, talkIds),
+      unreadReplies(db, guardianId, talkIds),
+      resultChanges(db, ids, new Date(now.getTime() - goodNewsMs)),
+      comingDays(db, guardianId, children, now, comingDaysAhead),
+      freshnessOf(db, ids),
+      raisedAlerts(db, guardianId, talkIds, now),
+      openAsks(db, guardianId, writable, now),
+      meetingsSeen(db, guardianId, talkIds, now),
+    ]);
+  const [asks, meetings] = talk;
+  return {
+    ...{ courses, comments, attendance, followUps, replies, changes, coming, freshness, alerts },
+    ...{ asks, meetings },
+  };
+}
+
+/** The Brief of one guardian. */
 export async function briefOf(
   { db, clock }: Deps,
   guardianId: string,
   children: readonly Child[],
 ): Promise<Brief> {
   const now = await clock.now();
-  const ids = children.map(({ id }) => id);
-  const talkIds = children.filter(({ role }) => rolesAllowed('read-talk').includes(role)).map(({ id }) => id);
-  const writable = children.filter(({ role }) => rolesAllowed('write-talk').includes(role));
   const zones = new Map(children.map(({ id, timeZone }) => [id, timeZone]));
-  const [
-    courses,
-    comments,
-    attendance,
-    followUps,
-    replies,
-    changes,
-    coming,
-    freshness,
-    alerts,
-    asks,
-    meetings,
-  ] = await Promise.all([
-    namedCourses(db, guardianId, children, now),
-    commentsOf(db, ids, { since: new Date(now.getTime() - commentNewsMs) }),
-    attendanceOf(db, { guardianId }, children, now),
-    openFollowUps(db, guardianId, talkIds),
-    unreadReplies(db, guardianId, talkIds),
-    resultChanges(db, ids, new Date(now.getTime() - goodNewsMs)),
-    comingDays(db, guardianId, children, now, comingDaysAhead),
-    freshnessOf(db, ids),
-    raisedAlerts(db, guardianId, talkIds, now),
-    openAsks(db, guardianId, writable, now),
-    meetingsSeen(db, guardianId, talkIds, now),
-  ]);
+  const known = await asked(db, guardianId, children, now);
+  const { attendance, followUps, alerts, changes, coming, freshness } = known;
   const fresh = await freshCounts(db, guardianId, children, { attendance, now });
   const facts = followUps.map((row) =>
     followUpFacts(row, guardianId, dateIn(zones.get(row.student_id) ?? 'UTC', now)),
   );
   const family: FamilyFacts = {
     now: now.toISOString(),
-    courses,
-    comments: comments.map(commentFacts),
+    courses: known.courses,
+    comments: known.comments.map(commentFacts),
     absences: attendance.map(absenceFacts),
     followUps: facts,
-    replies,
-    asks,
-    meetings,
+    replies: known.replies,
+    asks: known.asks,
+    meetings: known.meetings,
     alerts: alerts.flatMap(({ told, studentId, state, overAt, ...alert }) =>
       studentId !== null && state !== 'done' && overAt === null
         ? [{ ...alert, studentId, leading: told }]

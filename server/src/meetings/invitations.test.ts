@@ -141,6 +141,11 @@ it('a new time goes out under the same name, over the change of clocks; earlier 
   expect(before).toContain(`UID:meeting-${meeting.id}`);
   expect(before).toContain('SEQUENCE:1');
   expect(await program.read(before)).toEqual(['2026-11-03 15:10|15:30|Wren Thornwick about Caspian']);
+  // Elsewhere it is the same moment: Denver’s clocks have gone back, too, and Reykjavik’s never do.
+  expect(await program.read(before, 'America/Denver')).toEqual([expect.stringMatching(/^2026-11-03 12:10/)]);
+  expect(await program.read(before, 'Atlantic/Reykjavik')).toEqual([
+    expect.stringMatching(/^2026-11-03 19:10/),
+  ]);
   expect(await guestNow()).toMatchObject({ answer: null, state: 'told' });
   await answers({ partstat: 'ACCEPTED', sequence: 0, stamp: '20261021T193900Z' });
   expect(await guestNow()).toMatchObject({ answer: null });

@@ -1,6 +1,7 @@
 export { receiveAnswer } from './answers';
 export { receiveFirst } from './first';
 export { exportedLetters } from './exported';
+export { filesOut } from './files';
 export { messageRouter } from './routes';
 export { sendMail } from './sendMail';
 export { letterReturned, letterStates, lettersTo, lettersWith } from './letterStore';

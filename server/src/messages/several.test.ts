@@ -69,6 +69,32 @@ it('sends each a letter of their own, with the same file, and none sees the othe
   expect((await maren.get(path).expect(200)).headers['content-type']).toBe('application/pdf');
 });
 
+it('goes to twenty singly, each with their own name', async () => {
+  const { source_id, school_id } = await world
+    .db('students')
+    .where({ id: studentId })
+    .first<{ source_id: string; school_id: string }>('source_id', 'school_id');
+  const names = Array.from({ length: 20 }, (_, at) => `Coach ${at + 1}`);
+  await world.db('teachers').insert(
+    names.map((name, at) => ({
+      ...{ source_id, school_id, external_id: `coach-${at}`, name, kind: 'other' },
+      email: `coach${at + 1}@test.example`,
+    })),
+  );
+  const rows = await world
+    .db('teachers')
+    .where({ kind: 'other' })
+    .select<{ id: string; name: string }[]>('*');
+  const letters = rows.map(({ id, name }) => ({ teacherId: id, text: `Dear ${name}, thank you.` }));
+  const { body } = await several(letters, { subject: 'Thanks' }).expect(202);
+  expect(new Set(body.threadIds).size).toBe(20);
+  await world.workOff();
+  for (const [at, name] of names.entries()) {
+    const mails = await world.mailsTo(`coach${at + 1}@test.example`);
+    expect(mails.map(({ text }) => text.trim())).toEqual([`Dear ${name}, thank you.`]);
+  }
+});
+
 it.each([
   ['a stranger among them', () => world.student('isolde'), {}, 404],
   [

@@ -10,11 +10,10 @@ const run = promisify(execFile);
 export class CalendarProgram {
   private readonly folder = mkdtemp(join(tmpdir(), 'calendar-program-'));
 
-  /** What the program reads in a file: the beginning, the end and the title of every event. */
-  async read(text: string): Promise<string[]> {
+  /** What the program reads in a file, by a clock: the beginning, the end and the title of every event. */
+  async read(text: string, zone = 'America/Halifax'): Promise<string[]> {
     const folder = await this.folder;
     const [config, file] = [join(folder, 'config'), join(folder, 'family.ics')];
-    const zone = 'America/Halifax';
     await writeFile(
       config,
       [

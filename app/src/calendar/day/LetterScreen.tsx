@@ -18,6 +18,8 @@ import {
   TickLine,
   Words,
 } from '../../ui';
+import { Beginning, Files, openingOf, useBeginning, useFiles, type Drafting } from '../../messages';
+import { useAppSelector } from '../../store';
 import { useDayQuery, useLetterMutation } from './dayApi';
 import { letterDraft, type ChosenLesson } from './letterDraft';
 import { keyOf, useChosen, useOffered, type Offered, type Own, type Purpose } from './letterLessons';
@@ -124,18 +126,21 @@ function Title({ day, purpose }: { day: ChildDay; purpose: Purpose }) {
   );
 }
 
-function useDraft(studentId: string, purpose: Purpose, lessons: readonly ChosenLesson[], reason: string) {
-  const { t } = useTranslation();
-  const format = useFormat();
+/** The letter as it would be written in a language, with an opening. */
+function useDrafting(
+  { studentId, desk }: ChildDay,
+  purpose: Purpose,
+  lessons: readonly ChosenLesson[],
+  reason: string,
+): Drafting {
   const { nameOf } = useChildren();
   const { data: me } = useMeQuery();
-  return letterDraft(t, format, {
-    purpose,
-    child: nameOf(studentId),
-    guardian: me?.name ?? '',
-    lessons,
-    reason,
-  });
+  const child = nameOf(studentId);
+  return ({ t, format }, tone) =>
+    letterDraft(t, format, {
+      ...{ purpose, child, guardian: me?.name ?? '', lessons, reason },
+      opening: openingOf(t, tone, { teacher: desk?.name ?? '', child }),
+    });
 }
 
 interface Letter {
@@ -144,20 +149,33 @@ interface Letter {
   purpose: Purpose;
 }
 
-function LetterForm({ day, days, purpose, writing }: Letter & { writing: Writing<Own> }) {
+/** The letter as it stands: what is drafted out of what is chosen, until something of it has been changed. */
+function useDeskLetter({ day, purpose }: Letter, writing: Writing<Own>, chosen: readonly ChosenLesson[]) {
+  const language = useAppSelector((state) => state.prefs.language);
+  const { nameOf } = useChildren();
+  const { reason, subject, text } = writing.fields;
+  const untouched = subject === '' && text === '';
+  const drafting = useDrafting(day, purpose, chosen, reason);
+  const beginning = useBeginning({
+    ...{ drafting, first: language, writing, untouched },
+    who: { teacher: day.desk?.name ?? '', child: nameOf(day.studentId) },
+  });
+  return { drafting, beginning, untouched, letter: beginning.fields };
+}
+
+function LetterForm({ writing, ...of }: Letter & { writing: Writing<Own> }) {
   const { t } = useTranslation();
+  const { day, days, purpose } = of;
   const router = useRouter();
+  const given = useFiles();
   const [send, { isLoading, error }] = useLetterMutation();
   const offered = useOffered(day, days, purpose);
   const about = useChosen(day, offered, purpose, writing);
-  const { reason, subject, text } = writing.fields;
-  const edited = subject || text ? { subject, text } : null;
+  const { drafting, beginning, untouched, letter } = useDeskLetter(of, writing, about.chosen);
   const { studentId } = day;
-  const draft = useDraft(studentId, purpose, about.chosen, reason);
-  const letter = edited ?? draft;
   const submit = async () => {
     const lessons = about.chosen.map(({ on, period }) => ({ on, period }));
-    const answer = await send({ studentId, purpose, lessons, ...letter });
+    const answer = await send({ studentId, purpose, lessons, files: given.files, ...letter });
     if (!answer.data) return;
     writing.done();
     router.replace(`/talk/follow-ups/${answer.data.followUpId}`);
@@ -170,15 +188,17 @@ function LetterForm({ day, days, purpose, writing }: Letter & { writing: Writing
       <Field
         label={t(purpose === 'object' ? 'letter.wrong' : 'letter.reason')}
         hint={t('letter.reasonHint')}
-        value={reason}
+        value={writing.fields.reason}
         onChange={(changed) => writing.set({ reason: changed })}
         longest={500}
       />
       <LetterFields letter={letter} onEdit={writing.set} />
-      {edited ? (
+      {untouched ? null : (
         <Quietly label={t('letter.write')} onPress={() => writing.set({ subject: '', text: '' })} />
-      ) : null}
+      )}
       <BegunLine writing={writing} />
+      <Beginning {...{ beginning, drafting }} />
+      <Files given={given} />
       {error ? (
         <Words colour="plum" live>
           {already ? t('letter.already') : problemWords(t, error)}

@@ -8,14 +8,18 @@ const write = (
   purpose: 'ahead' | 'explain' | 'object',
   lessons: Parameters<typeof letterDraft>[2]['lessons'],
   reason = '',
-) => letterDraft(t, format, { purpose, child: 'Isolde', guardian: 'Maren Aldervane', lessons, reason });
+) =>
+  letterDraft(t, format, {
+    ...{ purpose, child: 'Isolde', guardian: 'Maren Aldervane', lessons, reason },
+    opening: 'Dear Attendance desk,',
+  });
 const rowing = (on: string) => ({ on, period: '7', courseTitle: 'Rowing geometry' });
 
 it('names the child, the days in their order, the lessons and the reason', () => {
   const { subject, text } = write('explain', [rowing('2026-10-20'), rowing('2026-10-19')], ' She rows. ');
   expect(subject).toBe('Isolde: absence on 19 October and 20 October');
   expect(text.split('\n')).toEqual([
-    ...['Good day,', '', 'Isolde was away, and this is the reason:'],
+    ...['Dear Attendance desk,', '', 'Isolde was away, and this is the reason:'],
     ...['19 October: Rowing geometry', '20 October: Rowing geometry', ''],
     ...['Reason: She rows.', '', 'Thank you, and best wishes', 'Maren Aldervane'],
   ]);

@@ -19,9 +19,11 @@ export function letterDraft(
     readonly guardian: string;
     readonly lessons: readonly ChosenLesson[];
     readonly reason: string;
+    /** How it begins. */
+    readonly opening: string;
   },
 ): { subject: string; text: string } {
-  const { purpose, child, guardian, lessons, reason } = letter;
+  const { purpose, child, guardian, lessons, reason, opening } = letter;
   const dates = [...new Set(lessons.map(({ on }) => on))].sort();
   const lines = dates.map((on) => {
     const titles = lessons.flatMap((lesson) =>
@@ -38,7 +40,7 @@ export function letterDraft(
   return {
     subject: t(`letter.subjects.${purpose}`, { child, days: format.list(dates.map(format.date)) }),
     text: [
-      t('letter.opening'),
+      opening,
       [t(`letter.${purpose}`, { child }), ...lines].join('\n'),
       ...(why ? [t(purpose === 'object' ? 'letter.wrongLine' : 'letter.reasonLine', { reason: why })] : []),
       `${t('letter.close')}\n${guardian}`,

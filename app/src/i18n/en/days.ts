@@ -142,7 +142,6 @@ export const daysEn = {
       explain: '{{child}}: absence on {{days}}',
       object: '{{child}}: a mark on {{days}}',
     },
-    opening: 'Good day,',
     ahead: '{{child}} will be away:',
     explain: '{{child}} was away, and this is the reason:',
     object: 'A mark of {{child}} looks wrong to us:',

@@ -145,7 +145,6 @@ export const daysEs: SameKeys<typeof daysEn> = {
       explain: '{{child}}: ausencia el {{days}}',
       object: '{{child}}: una marca del {{days}}',
     },
-    opening: 'Buenos días:',
     ahead: '{{child}} faltará:',
     explain: '{{child}} estuvo ausente, y este es el motivo:',
     object: 'Una marca de {{child}} no es correcta, nos parece:',

@@ -3,8 +3,8 @@ import { dateIn, marksAbout } from '@cadro/core';
 import { attendanceOf } from '../../attendance';
 import { lookAgainAfter, openAbsence } from '../../followups';
 import { householdOf } from '../../household';
-import { HttpProblem, type Deps } from '../../kit';
-import { sendLetter } from '../../messages';
+import { HttpProblem, type Deps, type ServerDeps } from '../../kit';
+import { filesOut, sendLetter } from '../../messages';
 import { desksOf } from '../../records';
 import { childDay } from './day';
 
@@ -42,10 +42,10 @@ async function claimOf(
 
 /**
  * Writes to the attendance desk and takes the absence in hand, both or neither; it settles by the next register.
- * @throws HttpProblem 422 where the school has named nobody, 409 where the same has been written already.
+ * @throws HttpProblem 422 where the school has named nobody, or a file is none that is sent; 409 where the same has been written already.
  */
 export async function writeToDesk(
-  deps: Deps,
+  deps: Deps & Pick<ServerDeps, 'threads'>,
   guardianId: string,
   child: Child,
   letter: AbsenceLetter,
@@ -64,6 +64,7 @@ export async function writeToDesk(
   // What is told ahead shows in the register of that day, everything else in that of the next days.
   const lookAgainOn = letter.purpose === 'ahead' ? lookAgainAfter(last, 1) : lookAgainAfter(today);
   const { subject, text } = letter;
+  const files = await filesOut(deps, guardianId, letter.files ?? []);
   const followUpId = await db.transaction(async (trx) => {
     const id = await openAbsence(trx, {
       studentId: child.id,
@@ -75,7 +76,7 @@ export async function writeToDesk(
       lookAgainOn,
       now,
     });
-    const about = { child, guardianId, householdId, author, subject, text, now, lookAgainOn };
+    const about = { child, guardianId, householdId, author, subject, text, now, lookAgainOn, files };
     await sendLetter(trx, { ...about, teacherId: desk.id, followUpId: id });
     return id;
   });

@@ -213,3 +213,18 @@ it('objects to a mark, and tells ahead of days to come', async () => {
   expect(told.register).toHaveLength(5);
   expect(new Set(told.register.map(({ code }) => code))).toEqual(new Set(['AX']));
 });
+
+it('takes a note along to the desk, and nothing goes out with a file that is none', async () => {
+  const letter = {
+    ...{ purpose: 'ahead', lessons: [{ on: '2026-12-01', period: null }], subject: 'A note' },
+    text: 'He is at the dentist’s.',
+  };
+  const file = (name: string, content: string) => ({
+    files: [{ name, content: Buffer.from(content).toString('base64') }],
+  });
+  await toDesk('caspian', { ...letter, ...file('note.pdf', '<html><script>1</script></html>') }).expect(422);
+  const { body } = await toDesk('caspian', { ...letter, ...file('note.pdf', '%PDF-1.4 a note') }).expect(201);
+  const { threadId } = await followUp(body.followUpId);
+  const { messages } = (await maren.get(`/api/threads/${threadId}`).expect(200)).body;
+  expect(messages.at(-1)).toMatchObject({ files: [{ name: 'note.pdf', withheld: null }] });
+});

@@ -1,0 +1,115 @@
+import { expect, test } from './stack';
+
+/* Meetings at school: taken, moved and given back; put down by hand; asked for by letter. */
+test.use({ story: 'meetings' });
+
+test('a time is taken, seen by the other at once, moved and given back; the page to bring is printed', async ({
+  guardian,
+  page,
+  running,
+}) => {
+  await guardian.signsIn();
+  const tobiahs = await guardian.beside('tobiah');
+  await tobiahs.goto('/talk/meetings');
+  const theirs = (name: RegExp) => tobiahs.getByRole('link', { name }).last();
+  await expect(tobiahs.getByText('No meetings yet.').last()).toBeVisible();
+
+  await guardian.goesTo('Talk');
+  await page.getByRole('link', { name: 'Meetings' }).click();
+  await expect(page.getByRole('heading', { level: 3, name: 'Wren Thornwick, for Caspian' })).toBeVisible();
+  await guardian.findsScreenInOrder('the meetings');
+  await page.getByRole('button', { name: /^Take this time.*Thu 29 Oct, 15:10 to 15:30 with Wren/ }).click();
+  await expect(
+    page.getByRole('heading', { level: 1, name: 'Wren Thornwick about Caspian' }).last(),
+  ).toBeVisible();
+  await expect(page.getByText('Boat-building: 3.1').last()).toBeVisible();
+  await expect(theirs(/^Wren Thornwick about Caspian\. Thu 29 Oct, 15:10 to 15:30/)).toBeVisible();
+
+  await page.getByLabel('Ask something else').fill('May he bring the oar home?');
+  await page.getByRole('button', { name: 'Add it', exact: true }).click();
+  const questions = page.getByRole('list', { name: 'Open questions' });
+  await expect(questions.getByText('May he bring the oar home?')).toBeVisible();
+  await page.getByLabel('Name', { exact: true }).fill('Tobiah');
+  await page.getByLabel('Mail address').fill('tobiah@aldervane.example');
+  await page.getByRole('button', { name: 'Send an invitation' }).click();
+  await expect(page.getByText(/^Tobiah · invit/)).toBeVisible();
+  await guardian.findsScreenInOrder('a meeting that is ahead');
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Make a PDF to bring' }).click();
+  expect((await download).suggestedFilename()).toMatch(/^wren-thornwick.*\.pdf$/);
+
+  await page.getByRole('button', { name: 'Change the time' }).click();
+  await page.getByRole('button', { name: /^Take this time.*Tue 3 Nov, 15:10 to 15:30/ }).click();
+  await expect(page.getByText('Tue 3 Nov, 15:10 to 15:30').last()).toBeVisible();
+  await expect(theirs(/^Wren Thornwick about Caspian\. Tue 3 Nov, 15:10 to 15:30/)).toBeVisible();
+  const arrived = async () => {
+    const { arrivals } = (await (await fetch(`${running.schoolUrl}/demo/arrivals`)).json()) as {
+      arrivals: { to: string; subject: string; calendar: string }[];
+    };
+    return arrivals
+      .filter(({ to, calendar }) => to === 'tobiah@aldervane.example' && calendar !== '')
+      .map(({ subject }) => subject);
+  };
+  await expect.poll(arrived).toContain('New time: Wren Thornwick about Caspian');
+
+  await page.getByRole('button', { name: 'Give it back' }).click();
+  await expect(page.getByText('You gave this one back').last()).toBeVisible();
+  await expect.poll(arrived).toContain('Canceled: Wren Thornwick about Caspian');
+  await tobiahs.close();
+});
+
+test('who offers no time is asked for one that both have free; what was agreed is put down', async ({
+  guardian,
+  page,
+}) => {
+  await guardian.signsIn();
+  const busy = {
+    ...{ kind: 'event', title: 'Ferry inspection', studentIds: [], shared: false, on: '2026-10-22' },
+    ...{ startsAt: '14:00', endsAt: '16:00' },
+  };
+  const tobiahs = await guardian.beside('tobiah');
+  expect((await tobiahs.request.post('/api/entries', { data: busy })).status()).toBe(201);
+  await tobiahs.close();
+  await page.goto('/talk/meetings/new');
+  await page
+    .getByRole('link', { name: /^Petra Eelgrass/ })
+    .last()
+    .click();
+  await expect(page.getByText('Thu 22 Oct, 16:00 to 16:20')).toBeVisible();
+  await expect(page.getByText('Fri 23 Oct, 15:00 to 15:20')).toBeVisible();
+  await guardian.findsScreenInOrder('arranging a meeting');
+  await page.getByRole('link', { name: 'Ask Petra Eelgrass for one of these' }).click();
+  const letter = page.getByLabel('Your letter');
+  await expect(letter).toHaveValue(/- Thursday 22 October, 16:00\n- Friday 23 October, 15:00/);
+  await expect(letter).not.toHaveValue(/Ferry/);
+
+  await page.goBack();
+  await page.getByRole('button', { name: 'Put a meeting down' }).click();
+  await page.getByLabel('From', { exact: true }).fill('16:05');
+  await page.getByLabel('To', { exact: true }).fill('15:55');
+  await expect(page.getByText(/^Write both times like 15:10/)).toBeVisible();
+  await page.getByLabel('To', { exact: true }).fill('16:25');
+  await page.getByRole('radio', { name: 'By phone' }).click();
+  await page.getByRole('button', { name: 'Put it down' }).click();
+  await expect(page.getByText('Thu 22 Oct, 16:05 to 16:25').last()).toBeVisible();
+  await expect(page.getByText('By phone', { exact: true }).last()).toBeVisible();
+
+  await guardian.goesTo('Brief');
+  const matter = guardian.matter('Meeting with Petra Eelgrass');
+  await expect(matter).toContainText('Thu 22 Oct, 16:05. By phone. Your page to bring is ready.');
+  await guardian.movesOnOneDay();
+  await guardian
+    .matter('How did it go with Petra Eelgrass?')
+    .getByRole('link', { name: 'Write it down' })
+    .click();
+  await page.getByLabel('What was said').fill('She reads with him on Mondays.');
+  await page.getByRole('button', { name: 'Keep the notes' }).click();
+  await expect(page.getByRole('button', { name: 'Keep the notes' })).toBeDisabled();
+  await page.getByLabel('What did you agree with Petra Eelgrass?').fill('Ten pages each evening');
+  await page.getByRole('button', { name: 'Write it down' }).click();
+  await expect(page.getByText(/^Ten pages each evening \(by /)).toBeVisible();
+  await guardian.findsScreenInOrder('a meeting that is over');
+  await guardian.goesTo('Brief');
+  await expect(page.getByRole('list', { name: 'Matters' })).toBeVisible();
+  await expect(guardian.matter('Petra Eelgrass')).toHaveCount(0);
+});
