@@ -118,6 +118,20 @@ test(
     const download = page.waitForEvent('download');
     await page.getByRole('button', { name: 'Make a PDF to print' }).click();
     expect((await download).suggestedFilename()).toMatch(/\.pdf$/);
+    const begun = { studentId: await guardian.idOf('Isolde'), title: 'Letters home: the third' };
+    const courses = (await (await page.request.get('/api/courses')).json()) as {
+      courses: { id: string; title: string }[];
+    };
+    const courseId = courses.courses.find(({ title }) => title === 'Harbour letters')?.id;
+    const made = await page.request.post('/api/followups', { data: { ...begun, courseId } });
+    const { id } = (await made.json()) as { id: string };
+    const here = page.url();
+    await page.goto(`/talk/write?followUpId=${id}`);
+    await page.getByRole('button', { name: 'I’ve handed it in on paper' }).click();
+    await expect(page).toHaveURL(new RegExp(`/talk/follow-ups/${id}`));
+    await expect(page.getByText(/^Letter on paper to Edmund Pellory:/).last()).toBeVisible();
+    await expect(page.getByText('Waiting on school').last()).toBeVisible();
+    await page.goto(here);
     await page.getByRole('link', { name: 'Write to Main office, Gannet Head instead' }).click();
     await expect(page.getByRole('heading', { level: 1, name: 'To Main office, Gannet Head' })).toBeVisible();
     await expect(page.getByLabel('Your letter')).toHaveValue(/pass this on to Edmund Pellory\?/);

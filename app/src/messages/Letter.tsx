@@ -211,7 +211,7 @@ function LetterForm(letter: Form) {
       {teacher.contactable ? (
         <ByMail {...{ letter, others, choose }} />
       ) : (
-        <OnPaper {...{ studentId, teacher, subject, text }} />
+        <OnPaper {...{ studentId, teacher, followUpId, subject, text }} />
       )}
     </Page>
   );

@@ -83,6 +83,8 @@ export const messageEn = {
     tooLarge: '{{name}} is too large: {{size}}. Files may be 4.5 MB in all.',
     noAddress: 'The school lists no address for {{name}}. You can write to the office, or print the letter.',
     toOffice: 'Write to {{office}} instead',
+    handedOver: 'I’ve handed it in on paper',
+    paperNote: 'Letter on paper to {{teacher}}:\n\n{{text}}',
     print: 'Make a PDF to print',
     draftPassOn: 'Could you please pass this on to {{teacher}}?',
     earlier: 'Show earlier letters',

@@ -85,6 +85,8 @@ export const messageEs: typeof messageEn = {
     noAddress:
       'La escuela no da ninguna dirección de {{name}}. Puede escribir a la oficina o imprimir la carta.',
     toOffice: 'Escribir a {{office}}',
+    handedOver: 'Ya la entregué en papel',
+    paperNote: 'Carta en papel a {{teacher}}:\n\n{{text}}',
     print: 'Crear un PDF para imprimir',
     draftPassOn: '¿Podrían hacer llegar esto a {{teacher}}?',
     earlier: 'Ver cartas anteriores',
