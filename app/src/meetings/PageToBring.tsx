@@ -4,9 +4,9 @@ import { useTranslation } from 'react-i18next';
 import type { Meeting, TaughtCourse } from '@cadro/contract';
 import { freshId } from '../followups';
 import { useFollowUpsQuery } from '../followups/api';
-import { useCourseQuery } from '../gradebook';
+import { hasGrade, spanWords, useCourseQuery } from '../gradebook';
 import { Trouble, useFormat } from '../household';
-import { Action, Field, Heading, Loaded, Quiet, Quietly, RowLink, Stack, styles, Words } from '../ui';
+import { Action, Field, Heading, Loaded, Quiet, Quietly, RowLink, Span, Stack, styles, Words } from '../ui';
 import { courseOnPage, openWith, questionLines, type Line } from './bring';
 import { useChange } from './useChange';
 
@@ -24,6 +24,17 @@ function Course({ studentId, courseId }: { studentId: string; courseId: string }
           <View style={styles.gap8}>
             <RowLink href={`/courses/${studentId}/${courseId}`} label={[head, span].join('. ')}>
               <Words bold>{head}</Words>
+              {course.figures && course.scale.method !== 'standards' && hasGrade(course.grade) ? (
+                <Span
+                  {...{
+                    figures: course.figures,
+                    grade: course.grade,
+                    scale: course.scale,
+                    target: course.target,
+                  }}
+                  label={spanWords(t, format, course)}
+                />
+              ) : null}
               {span ? (
                 <Words size="small" colour="soft">
                   {span}

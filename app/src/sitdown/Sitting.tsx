@@ -3,7 +3,7 @@ import { StyleSheet } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { Sitdown } from '@cadro/contract';
 import { Trouble, useMeQuery } from '../household';
-import { Action, Field, Heading, Quietly, Row, Stack, Words } from '../ui';
+import { Action, Field, Heading, Quietly, Row, Stack, WayOn, Words } from '../ui';
 import { Agree } from './Agree';
 import { useEndSitdownMutation } from './api';
 import { keptOf, type Section } from './compose';
@@ -52,15 +52,27 @@ function useKeys(go: (by: number) => void) {
   }, [go]);
 }
 
+/** At which step each sit-down was left: who comes back from another place goes on there. */
+const left = new Map<string, number>();
+
+function useStep(sitdownId: string, count: number) {
+  const [at, setAt] = useState(left.get(sitdownId) ?? 0);
+  const place = Math.min(at, count - 1);
+  const go = (by: number) => {
+    const next = Math.min(count - 1, Math.max(0, place + by));
+    left.set(sitdownId, next);
+    setAt(next);
+  };
+  return { place, go };
+}
+
 /** The half hour itself: step by step, with the time that is left. */
 export function Sitting({ sitdown, pages }: { sitdown: Sitdown; pages: readonly ChildPage[] }) {
   const { t } = useTranslation();
   const { data: me } = useMeQuery();
-  const [at, setAt] = useState(0);
   const [end, { isLoading, error }] = useEndSitdownMutation();
   const steps = stepsOf(pages);
-  const place = Math.min(at, steps.length - 1);
-  const go = (by: number) => setAt((before) => Math.min(steps.length - 1, Math.max(0, before + by)));
+  const { place, go } = useStep(sitdown.id, steps.length);
   useKeys(go);
   const step = steps[place];
   if (!step) return null;
@@ -85,6 +97,9 @@ export function Sitting({ sitdown, pages }: { sitdown: Sitdown; pages: readonly 
       ) : (
         <Agree sitdownId={sitdown.id} page={page} child={child} />
       )}
+      {step.section?.section === 'week' ? (
+        <WayOn label={t('sitdown.evenings')} href={`/work/plan?studentId=${child.id}`} />
+      ) : null}
       {step.section?.section === 'question' ? (
         <Answer key={child.id} sitdownId={sitdown.id} page={page} child={child} />
       ) : null}

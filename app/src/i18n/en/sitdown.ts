@@ -60,6 +60,7 @@ export const sitdownEn = {
     left_one: '{{count}} minute left',
     left_other: '{{count}} minutes left',
     over: 'Half an hour is over. Good work.',
+    evenings: 'Change the evenings',
     next: 'Next',
     back: 'Back',
     end: 'End the sit-down',

@@ -61,6 +61,7 @@ export const sitdownEs: typeof sitdownEn = {
     left_one: 'queda {{count}} minuto',
     left_other: 'quedan {{count}} minutos',
     over: 'Pasó la media hora. Buen trabajo.',
+    evenings: 'Cambiar las tardes',
     next: 'Siguiente',
     back: 'Atrás',
     end: 'Terminar la sentada',
