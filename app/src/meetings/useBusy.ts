@@ -5,7 +5,7 @@ import { useFormat } from '../household';
 import { useBusyQuery } from './api';
 
 /** So many days ahead times are looked for. */
-export const daysAhead = 28;
+const daysAhead = 28;
 
 const stretchOf = ({ startsAt, endsAt }: Between): Stretch => ({
   fromMs: Date.parse(startsAt),

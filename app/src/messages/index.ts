@@ -6,4 +6,4 @@ export * from './WriteScreen';
 export * from './draft';
 export { Beginning, useBeginning, type Drafting } from './Beginning';
 export { Files, useFiles } from './Files';
-export { openingOf, type Tone } from './opening';
+export { openingOf } from './opening';

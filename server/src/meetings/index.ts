@@ -1,7 +1,7 @@
 export { slotBack } from './booking';
 export { followSlots } from './following';
-export { invitationReturned, receiveReply, sendInvitations, type InvitationDeps } from './invitations';
+export { invitationReturned, receiveReply, sendInvitations } from './invitations';
 export { listMeetings, meetingsWith } from './meetings';
 export { meetingRouter } from './routes';
 export { meetingsSeen } from './seen';
-export { meetingsBetween, type MeetingRow } from './store';
+export { meetingsBetween } from './store';

@@ -12,6 +12,7 @@ import {
 } from '../kit';
 import type { Incoming } from '../sources';
 import { heldMeeting } from './meetings';
+import * as guests from './guestStore';
 import * as store from './store';
 
 export interface InvitationDeps extends Deps {
@@ -22,7 +23,7 @@ export interface InvitationDeps extends Deps {
 type Word = MeetingFacts['news'];
 
 /** What a guest is still to hear of a meeting; null for nothing. */
-function wordFor(guest: store.GuestRow, { state, sequence }: store.MeetingRow): Word | null {
+function wordFor(guest: guests.GuestRow, { state, sequence }: store.MeetingRow): Word | null {
   const knows = guest.told_sequence !== null;
   if (guest.came_back) return null;
   if (guest.removed) return knows && !guest.told_removed ? 'off' : null;
@@ -58,7 +59,7 @@ async function send(
     row,
     guest,
     word,
-  }: { readonly row: store.ToldMeeting; readonly guest: store.GuestRow; readonly word: Word },
+  }: { readonly row: store.ToldMeeting; readonly guest: guests.GuestRow; readonly word: Word },
 ): Promise<void> {
   const { subject, title, lines } = meetingLetter(
     await languageOf({ db }, row.guardian_id),
@@ -96,7 +97,7 @@ export async function sendInvitations(deps: InvitationDeps, meetingId: string): 
   if (!row) return;
   // What is over is nobody's news.
   if (row.ends_at.getTime() + dayMs < (await clock.now()).getTime()) return;
-  for (const guest of await store.guestsOf(db, [meetingId])) {
+  for (const guest of await guests.guestsOf(db, [meetingId])) {
     const word = wordFor(guest, row);
     const told = guest.removed ? { told_removed: true } : { told_sequence: row.sequence };
     if (word !== null) {
@@ -105,17 +106,17 @@ export async function sendInvitations(deps: InvitationDeps, meetingId: string): 
         await send(deps, { row, guest, word });
       } catch (error) {
         if (isOneAddress(guest.address) && !refusedReceiver(error)) throw error;
-        await store.markGuest(db, guest.id, { came_back: true });
+        await guests.markGuest(db, guest.id, { came_back: true });
         continue;
       }
     }
-    await store.markGuest(db, guest.id, told);
+    await guests.markGuest(db, guest.id, told);
   }
 }
 
 /** An invitation could not be brought. @returns whether it was one. */
 export const invitationReturned = ({ db }: Pick<Deps, 'db'>, guestId: string): Promise<boolean> =>
-  store.markGuest(db, guestId, { came_back: true });
+  guests.markGuest(db, guestId, { came_back: true });
 
 const longestWords = 500;
 
@@ -129,7 +130,7 @@ export async function receiveReply(
   guestId: string,
   mail: Incoming,
 ): Promise<boolean> {
-  const guest = await store.guestById(db, guestId);
+  const guest = await guests.guestById(db, guestId);
   const row = guest && (await store.toldMeeting(db, guest.meeting_id));
   if (!guest || !row) return false;
   const now = await clock.now();
@@ -138,7 +139,7 @@ export async function receiveReply(
   const { reply } = mail;
   if (!reply) {
     const words = mail.said.trim().slice(0, longestWords);
-    if (!mail.automatic && words !== '') await store.keepWords(db, guestId, { ...said, words });
+    if (!mail.automatic && words !== '') await guests.keepWords(db, guestId, { ...said, words });
     return true;
   }
   const answersThis = reply.uid === uidOf(row.id, config.mailDomain) && reply.sequence >= row.sequence;
@@ -147,7 +148,7 @@ export async function receiveReply(
   const stamp = new Date(
     Math.min(reply.stamp === null ? now.getTime() : Date.parse(reply.stamp), now.getTime()),
   );
-  await store.keepAnswer(db, guestId, { ...said, answer: reply.answer, answered_stamp: stamp });
+  await guests.keepAnswer(db, guestId, { ...said, answer: reply.answer, answered_stamp: stamp });
   return true;
 }
 

@@ -5,21 +5,22 @@ import { childrenFor, householdOf, requireChild } from '../household';
 import { HttpProblem, type Db, type Deps } from '../kit';
 import { offeredSlots } from '../records';
 import { invitationsJob } from './jobs';
+import * as guests from './guestStore';
 import * as store from './store';
 
-const guestView = (row: store.GuestRow, sequence: number): Meeting['guests'][number] => ({
+const guestView = (row: guests.GuestRow, sequence: number): Meeting['guests'][number] => ({
   ...{ id: row.id, name: row.name, address: row.address, answer: row.answer },
   ...{ answeredAt: row.answered_at?.toISOString() ?? null, answeredBy: row.answered_by, words: row.words },
   state: row.came_back ? 'came-back' : row.told_sequence === sequence ? 'told' : 'on-its-way',
 });
 
-const view = (row: store.MeetingRow, guests: readonly store.GuestRow[], timeZone: string): Meeting => ({
+const view = (row: store.MeetingRow, invited: readonly guests.GuestRow[], timeZone: string): Meeting => ({
   ...{ id: row.id, studentId: row.student_id, teacherId: row.teacher_id, teacherName: row.teacher_name },
   ...{ offered: row.slot_id !== null, way: row.way, place: row.place, href: row.href, timeZone },
   ...{ startsAt: row.starts_at.toISOString(), endsAt: row.ends_at.toISOString(), state: row.state },
   ...{ author: row.author, hidden: [...row.hidden], questions: [...row.questions], notes: row.notes },
   ...{ agreed: [...row.agreed], version: row.version },
-  guests: guests
+  guests: invited
     .filter(({ meeting_id, removed }) => meeting_id === row.id && !removed)
     .map((guest) => guestView(guest, row.sequence)),
 });
@@ -36,13 +37,13 @@ export async function listMeetings({ db, clock }: Deps, guardianId: string): Pro
   const { id: householdId } = await householdOf(db, guardianId);
   const ids = children.map(({ id }) => id);
   const rows = await store.meetingsOf(db, householdId, ids);
-  const guests = await store.guestsOf(
+  const invited = await guests.guestsOf(
     db,
     rows.map(({ id }) => id),
   );
   const zones = new Map(children.map(({ id, timeZone }) => [id, timeZone]));
   return inOrder(
-    rows.map((row) => view(row, guests, zones.get(row.student_id) ?? 'UTC')),
+    rows.map((row) => view(row, invited, zones.get(row.student_id) ?? 'UTC')),
     await clock.now(),
   );
 }
@@ -67,7 +68,7 @@ export async function heldMeeting(
 
 export async function meetingFor(deps: Deps, guardianId: string, id: string): Promise<Meeting> {
   const { row, child } = await heldMeeting(deps, guardianId, id, 'read-talk');
-  return view(row, await store.guestsOf(deps.db, [id]), child.timeZone);
+  return view(row, await guests.guestsOf(deps.db, [id]), child.timeZone);
 }
 
 /** The times that schools offer for the children whom a guardian writes about. */
@@ -158,12 +159,12 @@ export async function invite(
   const { row } = await heldMeeting(deps, guardianId, id);
   const now = await clock.now();
   if (row.state !== 'stands' || row.ends_at <= now) throw new HttpProblem('too-late');
-  const before = await store.guestsOf(db, [id]);
-  const same = (each: store.GuestRow) => each.address.toLowerCase() === address.toLowerCase();
+  const before = await guests.guestsOf(db, [id]);
+  const same = (each: guests.GuestRow) => each.address.toLowerCase() === address.toLowerCase();
   if (before.filter(({ removed }) => !removed).length >= mostGuests) throw new HttpProblem('crowded');
   await db.transaction(async (trx) => {
     const guest = { meeting_id: id, student_id: row.student_id, name: name.trim(), address };
-    if (!(await store.addGuest(trx, guest))) return;
+    if (!(await guests.addGuest(trx, guest))) return;
     // Their calendar has been told that it is off for them: what comes now has to outdo that.
     if (before.some((each) => same(each) && each.removed)) await store.outdo(trx, id, now);
     await invitationsJob(trx, [id]);
@@ -180,7 +181,7 @@ export async function uninvite(
 ): Promise<Meeting> {
   await heldMeeting(deps, guardianId, meetingId);
   await deps.db.transaction(async (trx) => {
-    if (!(await store.removeGuest(trx, meetingId, guestId))) throw new HttpProblem('not-found');
+    if (!(await guests.removeGuest(trx, meetingId, guestId))) throw new HttpProblem('not-found');
     await invitationsJob(trx, [meetingId]);
   });
   return meetingFor(deps, guardianId, meetingId);

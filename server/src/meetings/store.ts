@@ -1,12 +1,6 @@
-import type {
-  Agreement,
-  GuestAnswer,
-  MeetingChange,
-  MeetingState,
-  MeetingWay,
-  OwnQuestion,
-} from '@cadro/contract';
+import type { Agreement, MeetingChange, MeetingState, MeetingWay, OwnQuestion } from '@cadro/contract';
 import { withWords, type Db, type Trx } from '../kit';
+import { forgetAnswers } from './guestStore';
 
 /** When and where. */
 export interface Place {
@@ -129,50 +123,8 @@ export async function moveMeeting(
     .where({ id, version, state: 'stands' })
     .update({ ...to, sequence: trx.raw('sequence + 1'), version: version + 1 });
   if (moved !== 1) return false;
-  // Who said yes said it to another time.
   if (to.starts_at) await forgetAnswers(trx, [id]);
   return true;
-}
-
-const forgetAnswers = (trx: Trx, meetingIds: readonly string[]): Promise<number> =>
-  trx('meeting_guests')
-    .whereIn('meeting_id', [...meetingIds])
-    .update({ answer: null, answered_at: null, answered_stamp: null, answered_by: null });
-
-export interface GuestRow {
-  readonly id: string;
-  readonly meeting_id: string;
-  readonly name: string;
-  readonly address: string;
-  readonly told_sequence: number | null;
-  readonly removed: boolean;
-  readonly told_removed: boolean;
-  readonly came_back: boolean;
-  readonly answer: GuestAnswer | null;
-  readonly answered_at: Date | null;
-  readonly answered_stamp: Date | null;
-  readonly answered_by: string | null;
-  readonly words: string | null;
-}
-
-/** Everybody who was ever asked to some meetings, in the order in which they were. */
-export const guestsOf = (db: Db, meetingIds: readonly string[]): Promise<GuestRow[]> =>
-  db('meeting_guests')
-    .whereIn('meeting_id', [...meetingIds])
-    .orderBy('seq')
-    .select<GuestRow[]>('*');
-
-/** @returns whether they were not asked already. */
-export async function addGuest(
-  trx: Trx,
-  row: { meeting_id: string; student_id: string; name: string; address: string },
-): Promise<boolean> {
-  const [added] = await trx('meeting_guests')
-    .insert(row)
-    .onConflict(trx.raw('(meeting_id, lower(address)) where not removed'))
-    .ignore()
-    .returning<{ id: string }[]>('id');
-  return added !== undefined;
 }
 
 /** Lets a meeting's next word outdo any that went out before. */
@@ -181,11 +133,6 @@ export async function outdo(trx: Trx, id: string, now: Date): Promise<void> {
     .where({ id })
     .update({ sequence: trx.raw('sequence + 2'), changed_at: now });
 }
-
-export const removeGuest = async (trx: Trx, meetingId: string, id: string): Promise<boolean> =>
-  (await trx('meeting_guests')
-    .where({ meeting_id: meetingId, id, removed: false })
-    .update({ removed: true })) === 1;
 
 /** Which of the times that are given back no meeting has. @returns whether this one can go. */
 export const isLet = async (db: Db, slotId: string, studentId: string): Promise<boolean> =>
@@ -265,35 +212,3 @@ export async function followTimes(trx: Trx, sourceId: string, now: Date): Promis
 
 const idsOf = async (asked: PromiseLike<{ rows: { id: string }[] }>): Promise<string[]> =>
   (await asked).rows.map(({ id }) => id);
-
-/** A guest as an invitation is to them, whatever became of it. */
-export const guestById = (db: Db, id: string): Promise<GuestRow | undefined> =>
-  db('meeting_guests').where({ id }).first<GuestRow | undefined>('*');
-
-export async function markGuest(
-  db: Db,
-  id: string,
-  what: Partial<Pick<GuestRow, 'told_sequence' | 'told_removed' | 'came_back'>>,
-): Promise<boolean> {
-  return (await db('meeting_guests').where({ id }).update(what)) === 1;
-}
-
-/** Writes an answer down, unless a later one stands there. */
-export async function keepAnswer(
-  db: Db,
-  id: string,
-  said: Pick<GuestRow, 'answer' | 'answered_at' | 'answered_by'> & { readonly answered_stamp: Date },
-): Promise<void> {
-  await db('meeting_guests')
-    .where({ id })
-    .whereRaw('(answered_stamp is null or answered_stamp <= ?)', [said.answered_stamp])
-    .update(said);
-}
-
-export async function keepWords(
-  db: Db,
-  id: string,
-  said: Pick<GuestRow, 'words' | 'answered_at' | 'answered_by'>,
-): Promise<void> {
-  await db('meeting_guests').where({ id }).update(said);
-}

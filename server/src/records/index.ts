@@ -109,5 +109,5 @@ export {
   announcementsWith,
   type AnnouncementRow,
 } from './announcementStore';
-export { markSlot, offeredSlots, slotFor, slotPlace, slotsAsTold } from './slotStore';
+export { markSlot, offeredSlots, slotFor, slotPlace } from './slotStore';
 export { balancesOf, bulletinsOf, foundThingsOf, ridesOf } from './aroundStore';

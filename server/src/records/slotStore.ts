@@ -55,17 +55,3 @@ export async function markSlot(
 ): Promise<void> {
   await house('slots').where({ id: slotId }).update(told);
 }
-
-/** How some times stand for a child's family now. */
-export const slotsAsTold = (
-  db: Db,
-  slotIds: readonly string[],
-): Promise<
-  Pick<
-    SlotRow,
-    'slot_id' | 'student_id' | 'starts_at' | 'ends_at' | 'way' | 'place' | 'href' | 'taken' | 'ours' | 'gone'
-  >[]
-> =>
-  db('student_slots')
-    .whereIn('slot_id', [...slotIds])
-    .select('slot_id', 'student_id', 'starts_at', 'ends_at', 'way', 'place', 'href', 'taken', 'ours', 'gone');
