@@ -20,25 +20,32 @@ create table slots (
   unique (source_id, external_id)
 );
 create index slots_teacher on slots (teacher_id, starts_at);
--- Whose each time may be: the students of who offers it, or the few it is for.
+-- Whose each time may be: the students of the teacher who offers it in a year that is not over, or whoever an office is
+-- there for; of those, where it is for a few, these. Two parts, so that either begins with the student.
 create view student_slots with (security_invoker = true) as
   select s.id as student_id, o.id as slot_id, o.source_id, o.teacher_id, t.name as teacher_name, o.starts_at, o.ends_at,
     sch.time_zone, o.way, o.place, o.href, o.taken, o.gone,
     o.taken and o.booked_for is not distinct from s.external_id as ours
-  from slots o
-    join teachers t on t.id = o.teacher_id
-    join students s on s.source_id = o.source_id
+  from students s
     join schools sch on sch.id = s.school_id
+    join slots o on o.source_id = s.source_id
+    join teachers t on t.id = o.teacher_id and t.kind = 'teacher'
   where (o.for_students is null or jsonb_exists(o.for_students, s.external_id))
-    and case when t.kind = 'teacher'
-      then exists (select from enrolments e join courses c on c.id = e.course_id
-        where e.student_id = s.id and e.active and c.teacher_id = o.teacher_id
-          -- Who taught the child in a year that is over has no times for it.
-          and not exists (select from terms own
-            join terms later on later.source_id = own.source_id and later.starts_on > own.ends_on
-            where own.id = c.term_id and later.starts_on <= (o.starts_at at time zone sch.time_zone)::date))
-      else t.school_id = s.school_id and not t.gone
-        and (t.for_students is null or jsonb_exists(t.for_students, s.external_id)) end;
+    and exists (select from enrolments e join courses c on c.id = e.course_id
+      where e.student_id = s.id and e.active and c.teacher_id = o.teacher_id
+        and not exists (select from terms own
+          join terms later on later.source_id = own.source_id and later.starts_on > own.ends_on
+          where own.id = c.term_id and later.starts_on <= (o.starts_at at time zone sch.time_zone)::date))
+  union all
+  select s.id, o.id, o.source_id, o.teacher_id, t.name, o.starts_at, o.ends_at,
+    sch.time_zone, o.way, o.place, o.href, o.taken, o.gone,
+    o.taken and o.booked_for is not distinct from s.external_id
+  from students s
+    join schools sch on sch.id = s.school_id
+    join teachers t on t.source_id = s.source_id and t.school_id = s.school_id and t.kind <> 'teacher' and not t.gone
+      and (t.for_students is null or jsonb_exists(t.for_students, s.external_id))
+    join slots o on o.teacher_id = t.id
+  where o.for_students is null or jsonb_exists(o.for_students, s.external_id);
 grant select on student_slots to ${both};
 `;
 
