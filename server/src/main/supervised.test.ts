@@ -16,7 +16,7 @@ function program(name: string, then: string): { path: string; args: string[]; st
   return { path, args: [], starts: () => readFileSync(diary, 'utf8').length };
 }
 async function until(holds: () => boolean): Promise<void> {
-  for (let turn = 0; turn < 400 && !holds(); turn++) await wait(25);
+  for (let turn = 0; turn < 2400 && !holds(); turn++) await wait(25);
   expect(holds()).toBe(true);
 }
 const log = pino({ level: 'silent' });

@@ -27,7 +27,7 @@ const note = (title: string) => maren.post(entryRoutes.create.path).send(noteOf(
 
 /** Asks until it is answered, as the app does. */
 async function untilAnswered(): Promise<void> {
-  for (let tries = 0; tries < 100; tries += 1) {
+  for (let tries = 0; tries < 600; tries += 1) {
     if ((await me()).status === 200) return;
     await wait(100);
   }
@@ -46,13 +46,14 @@ describe.each<[WireState, string]>([
       expect(answer.status).toBe(503);
       expect(answer.body).toMatchObject({ code: 'database-away', retryAfterSeconds: 3 });
       expect(answer.headers['retry-after']).toBe('3');
-      // Two seconds, and something for a machine that is busy with other tests.
-      expect(answer.tookMs).toBeLessThan(4_000);
+      // Long before a silent line is let go by itself, also on a machine that is busy with other tests.
+      expect(answer.tookMs).toBeLessThan(9_000);
     }
     const { body } = await world.nobody.get('/readyz').expect(503);
     expect(body).toEqual({ ok: false, faults: [{ code: 'database-away' }] });
     const again = await me();
-    expect([again.status, again.tookMs < 400]).toEqual([503, true]);
+    // It does not wait for the database anew.
+    expect([again.status, again.tookMs < 1_500]).toEqual([503, true]);
     await world.nobody.get('/healthz').expect(200);
   });
 

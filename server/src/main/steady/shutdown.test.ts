@@ -44,7 +44,7 @@ it('answers every write it has taken, ends its streams first, and is gone within
   const kept = await world.db('calendar_entries').where('title', 'like', 'Under load%');
   expect(outcomes.filter((outcome) => outcome === 'answered')).toHaveLength(kept.length);
   expect(kept.length).toBeGreaterThan(1);
-  expect([code, tookMs < 13_000]).toEqual([0, true]);
+  expect([code, tookMs < 20_000]).toEqual([0, true]);
   expect(await streamed).toContain('retry:');
 });
 
