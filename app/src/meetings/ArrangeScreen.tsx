@@ -1,48 +1,16 @@
 import { useState } from 'react';
 import { useRouter } from 'expo-router';
-import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { NewMeeting } from '@cadro/contract';
 import { useChildren } from '../household';
+import { ReceiversOf } from '../messages';
 import { useTeachersQuery } from '../messages/api';
-import { BackLink, Heading, Loaded, Page, Quiet, Quietly, RowLink, Stack, Words } from '../ui';
+import { BackLink, Heading, Loaded, Page, Quiet, Quietly, Stack } from '../ui';
 import { useAddMeetingMutation } from './api';
 import { FreeTimes } from './FreeTimes';
 import { FromFile } from './FromFile';
 import { Offered } from './Offered';
 import { WhenAndWhere } from './WhenAndWhere';
-
-/** Whom one can meet about one child. */
-function PeopleOf({ studentId }: { studentId: string }) {
-  const { nameOf } = useChildren();
-  const query = useTeachersQuery(studentId);
-  return (
-    <Loaded query={query}>
-      {({ teachers }) => (
-        <View>
-          <Heading level={2}>{nameOf(studentId)}</Heading>
-          {teachers.map(({ id, name, courseTitles, answersFor }) => {
-            const said = courseTitles.length > 0 ? courseTitles.join(' · ') : (answersFor ?? '');
-            return (
-              <RowLink
-                key={id}
-                href={`/talk/meetings/new?studentId=${studentId}&teacherId=${id}`}
-                label={said === '' ? name : `${name}. ${said}`}
-              >
-                <Words bold>{name}</Words>
-                {said === '' ? null : (
-                  <Words size="small" colour="soft">
-                    {said}
-                  </Words>
-                )}
-              </RowLink>
-            );
-          })}
-        </View>
-      )}
-    </Loaded>
-  );
-}
 
 type Person = { id: string; name: string };
 
@@ -114,7 +82,11 @@ export function ArrangeScreen({ studentId, teacherId }: { studentId?: string; te
       {shown
         .filter(({ id }) => mayTalk(id))
         .map(({ id }) => (
-          <PeopleOf key={id} studentId={id} />
+          <ReceiversOf
+            key={id}
+            studentId={id}
+            hrefOf={(teacherId) => `/talk/meetings/new?studentId=${id}&teacherId=${teacherId}`}
+          />
         ))}
     </Page>
   );

@@ -1,14 +1,14 @@
-import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { useFollowUpQuery } from '../followups/api';
 import { useCourseQuery, useItemQuery } from '../gradebook';
 import { useChildren, useMeQuery } from '../household';
-import { BackLink, Heading, Loaded, Page, Quiet, RowLink, Words } from '../ui';
+import { BackLink, Heading, Loaded, Page, Quiet } from '../ui';
 import { AboutFile } from './AboutFile';
 import { useTeachersQuery } from './api';
 import type { Drafting } from './Beginning';
 import { aboutCourse, aboutItem, draftFor, emptyDraft, timesDraft, type LetterAbout } from './draft';
 import { Letter } from './Letter';
+import { ReceiversOf } from './ReceiversOf';
 
 /** A letter about something: with its facts in it, or the word that nobody can be written to. */
 function AboutIt({
@@ -85,42 +85,6 @@ function FromFollowUp({ followUpId }: { followUpId: string }) {
   );
 }
 
-/** Whom the family of one child can write to; one without an address is written to on paper. */
-function ReceiversOf({ studentId }: { studentId: string }) {
-  const { t } = useTranslation();
-  const query = useTeachersQuery(studentId);
-  const { nameOf } = useChildren();
-  return (
-    <Loaded query={query}>
-      {({ teachers }) => (
-        <View>
-          <Heading level={2}>{nameOf(studentId)}</Heading>
-          {teachers.map(({ id, name, contactable, courseTitles, answersFor }) => {
-            const said = [
-              ...(courseTitles.length > 0 ? courseTitles : answersFor ? [answersFor] : []),
-              ...(contactable ? [] : [t('message.noContact')]),
-            ].join(' · ');
-            return (
-              <RowLink
-                key={id}
-                href={`/talk/write?studentId=${studentId}&teacherId=${id}`}
-                label={said === '' ? name : `${name}. ${said}`}
-              >
-                <Words bold>{name}</Words>
-                {said === '' ? null : (
-                  <Words size="small" colour="soft">
-                    {said}
-                  </Words>
-                )}
-              </RowLink>
-            );
-          })}
-        </View>
-      )}
-    </Loaded>
-  );
-}
-
 function ChooseTeacher() {
   const { t } = useTranslation();
   const { shown, mayTalk } = useChildren();
@@ -131,7 +95,13 @@ function ChooseTeacher() {
       <Heading level={1}>{t('message.choose')}</Heading>
       {children.length === 0 ? <Quiet>{t('followUp.lookOnly')}</Quiet> : null}
       {children.map(({ id }) => (
-        <ReceiversOf key={id} studentId={id} />
+        <ReceiversOf
+          key={id}
+          studentId={id}
+          hrefOf={(teacherId) => `/talk/write?studentId=${id}&teacherId=${teacherId}`}
+          // One without an address is written to on paper.
+          noteOf={({ contactable }) => (contactable ? [] : [t('message.noContact')])}
+        />
       ))}
     </Page>
   );

@@ -7,3 +7,4 @@ export * from './draft';
 export { Beginning, useBeginning, type Drafting } from './Beginning';
 export { Files, useFiles } from './Files';
 export { openingOf } from './opening';
+export { ReceiversOf } from './ReceiversOf';
