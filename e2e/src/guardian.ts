@@ -182,6 +182,10 @@ export class Guardian {
 
   /** Nothing scrolls sideways, and axe finds nothing, in either theme. */
   async findsScreenInOrder(name: string): Promise<void> {
+    // A page that is only being loaded is in order, and nothing is learned of it.
+    await this.page.waitForFunction(() =>
+      Array.from(document.querySelectorAll('h1, h2')).some((heading) => heading.checkVisibility()),
+    );
     await this.findsThemeInOrder(name, everyRule);
     await this.changesTheme();
     await this.findsThemeInOrder(`${name}, in the other theme`, rulesOfColour);

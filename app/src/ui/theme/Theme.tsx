@@ -1,6 +1,6 @@
 import { createTheme, ThemeProvider } from '@rneui/themed';
-import { createContext, useContext, useEffect, useMemo, type ReactNode } from 'react';
-import { useColorScheme } from 'react-native';
+import { createContext, useContext, useEffect, useMemo, useSyncExternalStore, type ReactNode } from 'react';
+import { Appearance } from 'react-native';
 import { dark, font, light, sizes, touch, type Palette } from './palette';
 
 const PaletteContext = createContext<Palette>(light);
@@ -37,9 +37,20 @@ function libraryTheme(palette: Palette, mode: 'light' | 'dark') {
   });
 }
 
+/** Whether the device is dark; also where it became so between the first drawing of a page and its first effect. */
+const useDeviceScheme = () =>
+  useSyncExternalStore(
+    (changed) => {
+      const heard = Appearance.addChangeListener(changed);
+      return () => heard.remove();
+    },
+    () => Appearance.getColorScheme(),
+    () => 'light',
+  );
+
 /** @param wish what this browser's user has chosen. */
 export function Theme({ wish, children }: { wish: 'system' | 'light' | 'dark'; children: ReactNode }) {
-  const system = useColorScheme();
+  const system = useDeviceScheme();
   const mode = wish === 'system' ? (system === 'dark' ? 'dark' : 'light') : wish;
   const palette = mode === 'dark' ? dark : light;
   const theme = useMemo(() => libraryTheme(palette, mode), [palette, mode]);
