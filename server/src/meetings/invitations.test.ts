@@ -189,6 +189,23 @@ it('goes out when mail is back after a day without it, once', async () => {
   expect(await mails()).toHaveLength(count);
 });
 
+it('is for a dozen at most, and nobody sends mail to the world by it', async () => {
+  const before = (await now()).guests.length;
+  const ask = (at: number) => invite({ name: `G ${at}`, address: `guest${at}@test.example` });
+  for (let at = before; at < 12; at += 1) await ask(at).expect(200);
+  expect((await ask(12).expect(400)).body.errors).toMatchObject([{ path: '/address' }]);
+  const [guest = { id: '' }] = (await now()).guests.slice(-1);
+  const takeBack = (id: string) => maren.delete(of('uninvite').replace(':guestId', id)).expect(200);
+  await takeBack(guest.id);
+  const statuses: number[] = [];
+  for (let at = 20; at < 40 && !statuses.includes(429); at += 1) {
+    const { status, body } = await ask(at);
+    statuses.push(status);
+    if (status === 200) await takeBack(body.guests.at(-1).id);
+  }
+  expect(statuses.at(-1)).toBe(429);
+});
+
 it('a meeting that is given back is called off in every calendar', async () => {
   const { version } = await now();
   await maren.post(of('giveBack')).send({ version }).expect(200);

@@ -2,7 +2,7 @@ import type { AnswerOf, Child, Meeting, MeetingChange, meetingRoutes, NewMeeting
 import { contactsFor } from '../contacts';
 import type { FoundRow } from '../followups';
 import { childrenFor, householdOf, requireChild } from '../household';
-import { HttpProblem, type Db, type Deps } from '../kit';
+import { HttpProblem, takeTry, type Db, type Deps } from '../kit';
 import { offeredSlots } from '../records';
 import { invitationsJob } from './jobs';
 import * as guests from './guestStore';
@@ -161,7 +161,11 @@ export async function invite(
   if (row.state !== 'stands' || row.ends_at <= now) throw new HttpProblem('too-late');
   const before = await guests.guestsOf(db, [id]);
   const same = (each: guests.GuestRow) => each.address.toLowerCase() === address.toLowerCase();
-  if (before.filter(({ removed }) => !removed).length >= mostGuests) throw new HttpProblem('crowded');
+  if (before.filter(({ removed }) => !removed).length >= mostGuests)
+    throw new HttpProblem('bad-request', {
+      errors: [{ path: '/address', message: `must be one of ${mostGuests} at most` }],
+    });
+  await takeTry(db, [{ kind: 'invitation', of: guardianId, patience: askingPatience }]);
   await db.transaction(async (trx) => {
     const guest = { meeting_id: id, student_id: row.student_id, name: name.trim(), address };
     if (!(await guests.addGuest(trx, guest))) return;
@@ -173,6 +177,10 @@ export async function invite(
 }
 /** More are an assembly. */
 const mostGuests = 12;
+/** More mails to whomever one names than a family has meetings for, and too few to be a nuisance to anybody. */
+const askingPatience = {
+  ...{ free: 20, firstWaitSeconds: 600, longestWaitSeconds: 12 * 3600, forgetSeconds: 24 * 3600 },
+};
 
 export async function uninvite(
   deps: Deps,
