@@ -1,5 +1,8 @@
 import { expect, test } from './stack';
 
+/* The days move on here, and what the school has had of letters is counted. */
+test.use({ story: 'journey' });
+
 /** From a gradebook to a settled follow-up, as a person would walk it. */
 test('an unflagged overdue project becomes a settled follow-up', async ({ guardian, page, running }) => {
   await test.step('the Brief tells that a good-looking figure is not what it seems', async () => {

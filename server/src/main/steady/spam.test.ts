@@ -1,9 +1,11 @@
 import { spawnSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
 import { alertRoutes, languages, messageRoutes } from '@cadro/contract';
 import { accountLetters, presetRules } from '@cadro/core';
 import { createTransport } from 'nodemailer';
 import { lookAtChildren, lookAtGuardians, makeDigests, wantDeliveries } from '../../alerts';
 import { sendAccountMail } from '../../household';
+import { mailToken, signedId } from '../../kit';
 import { MailServer } from '../../testing/mailServer';
 import { World } from '../../testing/world';
 
@@ -82,6 +84,14 @@ async function sendLetter(): Promise<void> {
   await world.workOff();
 }
 
+/** Ids as they could be drawn, the same at every run. */
+const idOf = (at: number): string =>
+  createHash('sha256')
+    .update(String(at))
+    .digest('hex')
+    .replace(/^(.{8})(.{4})(.{4})(.{4})(.{12}).*$/, '$1-$2-$3-$4-$5');
+const stopOf = (id: string): string => signedId('a secret', 'stop', id, '-');
+
 /** The points that each mail gets by the filter's rules, by rule; nobody outside is asked. */
 function pointsOf(mails: readonly string[]): Record<string, number>[] {
   const from = 'From cadro@mail.cadro.example Thu Oct 22 19:40:00 2026';
@@ -125,6 +135,17 @@ it('thinks well of every mail', async () => {
     return own + (ALL_TRUSTED ?? 0) < 0 && own < 0.1 ? [] : [[subjects[index], others]];
   });
   expect(spammy).toEqual([]);
+});
+
+/** What the filter takes for the address of a purse, as it looks for it. */
+const purse = /(?<![\w=])[13][a-km-zA-HJ-NP-Z1-9]{25,34}(?!\w)/;
+
+it('no token of a mail can look like the address of a purse, whatever is drawn', () => {
+  const ids = Array.from({ length: 3000 }, (_, at) => idOf(at));
+  const tokens = ids.flatMap((id) => [stopOf(id), mailToken('a secret', id)]);
+  expect(tokens.filter((token) => purse.test(token))).toEqual([]);
+  // The same without dashes would, now and then.
+  expect(ids.some((id) => purse.test(id.replaceAll('-', '')))).toBe(true);
 });
 
 it('the filter is one that sees what is wrong', () => {
