@@ -84,7 +84,7 @@ create table meeting_guests (
   removed boolean not null default false, told_removed boolean not null default false,
   came_back boolean not null default false,
   answer text check (answer in ('yes', 'maybe', 'no')),
-  answered_at timestamptz, answered_stamp timestamptz, answered_by text, words text
+  answered_at timestamptz, answered_stamp timestamptz, answered_by text, words text, words_by text
 );
 create unique index meeting_guests_address on meeting_guests (meeting_id, lower(address)) where not removed;
 create index meeting_guests_student on meeting_guests (student_id);

@@ -8,7 +8,7 @@ import { useInviteGuestMutation, useUninviteGuestMutation } from './api';
 
 function GuestRow({ guest, onTakeBack }: { guest: MeetingGuest; onTakeBack: (() => void) | null }) {
   const { t } = useTranslation();
-  const { name, address, answer, answeredBy, words, state } = guest;
+  const { name, address, answer, answeredBy, words, wordsBy, state } = guest;
   const said =
     answer && state !== 'came-back' ? t(`meeting.answers.${answer}`) : t(`meeting.guestState.${state}`);
   return (
@@ -19,6 +19,7 @@ function GuestRow({ guest, onTakeBack }: { guest: MeetingGuest; onTakeBack: (() 
       </Words>
       {answeredBy ? <Words size="small">{t('meeting.answeredBy', { address: answeredBy })}</Words> : null}
       {words ? <Words size="small">{t('meeting.says', { words })}</Words> : null}
+      {wordsBy ? <Words size="small">{t('meeting.answeredBy', { address: wordsBy })}</Words> : null}
       {onTakeBack ? (
         <Quietly
           label={t('meeting.uninvite')}

@@ -11,23 +11,25 @@ import { whenWords, whereWords } from './words';
 /** One time: when, where, who at home is free, and the way to take it. */
 function SlotRow({
   slot,
+  free,
   busy,
   label,
   onTake,
 }: {
   slot: OfferedSlot;
+  /** Who at home is free then, in words; empty while it is not known. */
+  free: string;
   busy: boolean;
   label: string;
   onTake: () => void;
 }) {
   const { t } = useTranslation();
   const format = useFormat();
-  const free = useBusy();
   const when = whenWords(t, format, slot);
   const said = [
     ...(slot.state === 'ours' ? [t('meeting.ours')] : []),
     whereWords(t, slot),
-    ...(free ? [free.said(slot)] : []),
+    ...(free ? [free] : []),
   ].join(' · ');
   return (
     <View role="listitem" style={styles.gap8}>
@@ -61,12 +63,14 @@ export function SlotList({
   label: string;
   onTake: (slot: OfferedSlot) => void;
 }) {
+  const known = useBusy();
   return (
     <View role="list" style={styles.gap16}>
       {slots.map((slot) => (
         <SlotRow
           key={`${slot.id}${slot.studentId}`}
           {...{ slot, label }}
+          free={known?.said(slot) ?? ''}
           busy={taking === slot.id}
           onTake={() => onTake(slot)}
         />

@@ -1,4 +1,4 @@
 export { ArrangeScreen } from './ArrangeScreen';
 export { MeetingsScreen } from './MeetingsScreen';
 export { MeetingView } from './MeetingView';
-export { whereWords } from './words';
+export { meetingMatterWords } from './words';

@@ -1,5 +1,6 @@
 import type { TFunction } from 'i18next';
-import type { Meeting } from '@cadro/contract';
+import type { Href } from 'expo-router';
+import type { MatterOf, Meeting } from '@cadro/contract';
 import type { Format } from '../i18n';
 
 type When = Pick<Meeting, 'startsAt' | 'endsAt'>;
@@ -16,3 +17,16 @@ export const whereWords = (t: TFunction, { way, place }: Pick<Meeting, 'way' | '
 /** What became of it, where it does not stand; empty where it does. */
 export const stateWords = (t: TFunction, { state }: Pick<Meeting, 'state'>): string =>
   state === 'stands' ? '' : t(`meeting.states.${state}`);
+
+/** A meeting on the Brief: that it is near, off, or over, and what to do. */
+export const meetingMatterWords = (
+  { what, teacherName, startsAt, way, place, meetingId }: MatterOf<'meeting'>,
+  { t, format }: { readonly t: TFunction; readonly format: Format },
+): { title: string; body: string; step: { label: string; href: Href } } => ({
+  title: t(`meetingMatter.titles.${what}`, { teacher: teacherName }),
+  body: t(`meetingMatter.bodies.${what}`, {
+    when: format.dayTime(startsAt),
+    where: whereWords(t, { way, place }),
+  }),
+  step: { label: t(`meetingMatter.steps.${what}`), href: `/talk/meetings/${meetingId}` },
+});

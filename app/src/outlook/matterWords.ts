@@ -4,7 +4,7 @@ import { placeOfAlert, type Language, type Matter, type MatterOf, type NamedLoos
 import { leadFirst, tellAlert } from '@cadro/core';
 import type { Format } from '../i18n';
 import { creditWords } from '../gradebook';
-import { whereWords } from '../meetings';
+import { meetingMatterWords } from '../meetings';
 
 export interface MatterWords {
   readonly context: string;
@@ -272,15 +272,7 @@ function specific(matter: Matter, tools: Tools): Omit<MatterWords, 'context' | '
         why: null,
       };
     case 'meeting':
-      return {
-        title: t(`matter.meetings.${matter.what}`, { teacher: matter.teacherName }),
-        body: t(`matter.meetingBody.${matter.what}`, {
-          when: format.dayTime(matter.startsAt),
-          where: whereWords(t, matter),
-        }),
-        step: { label: t(`matter.meetingStep.${matter.what}`), href: `/talk/meetings/${matter.meetingId}` },
-        why: null,
-      };
+      return { ...meetingMatterWords(matter, tools), why: null };
     case 'reply':
       return {
         title: t('matter.replyTitle', { author: matter.author }),

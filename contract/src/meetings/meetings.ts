@@ -2,13 +2,11 @@ import { Type, type Static } from '@sinclair/typebox';
 import { Email } from '../household/door';
 import { Agreement } from '../shared/agreement';
 import { route } from '../shared/route';
-import { Instant, Nullable, Uuid, Version } from '../shared/scalars';
+import { Instant, Line, LineId, Nullable, Uuid, Version } from '../shared/scalars';
 import { meetingWays } from './ways';
 
 const strict = { additionalProperties: false };
 const Way = Type.Union(meetingWays.map((way) => Type.Literal(way)));
-const Line = Type.String({ minLength: 1, maxLength: 500 });
-const Id = Type.String({ minLength: 1, maxLength: 120 });
 const Place = Type.String({ minLength: 1, maxLength: 200 });
 /** A place in the web to meet at. */
 const Href = Type.String({ format: 'uri', pattern: '^https?://', maxLength: 2000 });
@@ -45,8 +43,9 @@ export const MeetingGuest = Type.Object({
   answeredAt: Nullable(Instant),
   /** The address that has answered, where it is not known to be theirs; null where it is. */
   answeredBy: Nullable(Type.String()),
-  /** What they have written beside it, or instead. */
+  /** What they have written beside it, or instead; and from which address, where it is not known to be theirs. */
   words: Nullable(Type.String()),
+  wordsBy: Nullable(Type.String()),
   /** Whether the invitation has gone out as the meeting is now, or came back. */
   state: Type.Union([Type.Literal('on-its-way'), Type.Literal('told'), Type.Literal('came-back')]),
 });
@@ -55,7 +54,7 @@ export type MeetingGuest = Static<typeof MeetingGuest>;
 export const meetingStates = ['stands', 'given-back', 'called-off'] as const;
 export type MeetingState = (typeof meetingStates)[number];
 /** A question of the family's own for the page that is brought. */
-export const OwnQuestion = Type.Object({ id: Id, text: Line }, strict);
+export const OwnQuestion = Type.Object({ id: LineId, text: Line }, strict);
 export type OwnQuestion = Static<typeof OwnQuestion>;
 
 export const Meeting = Type.Object({
@@ -77,7 +76,7 @@ export const Meeting = Type.Object({
   author: Type.String(),
   guests: Type.Array(MeetingGuest),
   /** Lines of Cadro's that are left off the page, by their ids. */
-  hidden: Type.Array(Id),
+  hidden: Type.Array(LineId),
   questions: Type.Array(OwnQuestion),
   notes: Nullable(Type.String()),
   agreed: Type.Array(Agreement),
@@ -93,7 +92,7 @@ export type NewMeeting = Static<typeof NewMeeting>;
 export const MeetingChange = Type.Object(
   {
     version: Version,
-    hidden: Type.Optional(Type.Array(Id, { maxItems: 200, uniqueItems: true })),
+    hidden: Type.Optional(Type.Array(LineId, { maxItems: 200, uniqueItems: true })),
     questions: Type.Optional(Type.Array(OwnQuestion, { maxItems: 60 })),
     notes: Type.Optional(Nullable(Type.String({ maxLength: 20_000 }))),
     agreed: Type.Optional(Type.Array(Agreement, { maxItems: 30 })),

@@ -1,11 +1,11 @@
 import { Type, type Static } from '@sinclair/typebox';
-import { AskedDay, Nullable, Uuid } from './scalars';
+import { AskedDay, Line, LineId, Nullable, Uuid } from './scalars';
 
 /** What was agreed, and what it has become. */
 export const Agreement = Type.Object(
   {
-    id: Type.String({ minLength: 1, maxLength: 120 }),
-    text: Type.String({ minLength: 1, maxLength: 500 }),
+    id: LineId,
+    text: Line,
     /** The follow-up or the entry of the calendar that was made of it; null where the words are all. */
     followUpId: Nullable(Uuid),
     entryId: Nullable(Uuid),

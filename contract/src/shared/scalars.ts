@@ -21,6 +21,10 @@ export const Language = Type.Union([Type.Literal('en'), Type.Literal('es')]);
 export type Language = Static<typeof Language>;
 export const languages = ['en', 'es'] as const satisfies readonly Language[];
 
+/** A line of a list that a family writes, and by what it is known there. */
+export const Line = Type.String({ minLength: 1, maxLength: 500 });
+export const LineId = Type.String({ minLength: 1, maxLength: 120 });
+
 /** Free text a person typed. The limit is far above any honest note and below what could hurt. */
 export const FreeText = Type.String({ minLength: 1, maxLength: 20_000 });
 

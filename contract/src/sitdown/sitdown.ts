@@ -1,18 +1,18 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { Agreement } from '../shared/agreement';
 import { route } from '../shared/route';
-import { AskedDay, DateOnly, Instant, Nullable, Uuid, Version } from '../shared/scalars';
+import { AskedDay, DateOnly, Instant, Line, LineId, Nullable, Uuid, Version } from '../shared/scalars';
 
 /** The parts of a child's page, in their order. */
 export const sitdownSections = ['good', 'question', 'things', 'agreed', 'week', 'bring'] as const;
 export type SitdownSection = (typeof sitdownSections)[number];
 const Section = Type.Union(sitdownSections.map((section) => Type.Literal(section)));
 
-const Id = Type.String({ minLength: 1, maxLength: 120 });
-const Line = Type.String({ minLength: 1, maxLength: 500 });
-
 /** A line that the family has written itself. */
-export const OwnLine = Type.Object({ id: Id, section: Section, text: Line }, { additionalProperties: false });
+export const OwnLine = Type.Object(
+  { id: LineId, section: Section, text: Line },
+  { additionalProperties: false },
+);
 export type OwnLine = Static<typeof OwnLine>;
 
 /** A page as it was when the family got up. */
@@ -26,7 +26,7 @@ export type KeptSection = Static<typeof KeptSection>;
 export const SitdownPage = Type.Object({
   studentId: Uuid,
   /** Lines of Cadro's that are left out, by their ids. */
-  hidden: Type.Array(Id),
+  hidden: Type.Array(LineId),
   own: Type.Array(OwnLine),
   /** The question for the child to answer first; null for Cadro's own. */
   question: Nullable(Line),
@@ -55,7 +55,7 @@ const strict = { additionalProperties: false };
 export const PageChange = Type.Object(
   {
     version: Version,
-    hidden: Type.Optional(Type.Array(Id, { maxItems: 200, uniqueItems: true })),
+    hidden: Type.Optional(Type.Array(LineId, { maxItems: 200, uniqueItems: true })),
     own: Type.Optional(Type.Array(OwnLine, { maxItems: 60 })),
     question: Type.Optional(Nullable(Line)),
     answer: Type.Optional(Nullable(Type.String({ maxLength: 2000 }))),

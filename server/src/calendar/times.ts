@@ -10,7 +10,7 @@ import { entriesFor } from './entryStore';
 import { importedEvents } from './layers/imported';
 import { daysOf } from './layers/own';
 import { closureEvents } from './layers/school';
-import { viewerOf, type Viewer } from './viewer';
+import { anywhere, viewerOf, type Viewer } from './viewer';
 
 /** What has no end lasts so long. */
 const usualMs = 3_600_000;
@@ -41,7 +41,7 @@ async function busyOf(deps: CalendarDeps, viewer: Viewer, range: DateRange): Pro
       deps.db,
       viewer.householdId,
       viewer.talk.map(({ id }) => id),
-      { from: new Date(`${range.from}T00:00:00Z`), to: new Date(`${daysAfter(range.to, 1)}T00:00:00Z`) },
+      anywhere(range),
     ),
   ]);
   return [
@@ -69,13 +69,12 @@ export async function busyAtHome(
   refuseLongRange(range);
   const viewer = await viewerOf(deps, guardianId);
   const { author } = await householdOf(deps.db, guardianId);
-  const others = new Map<string, string>();
-  for (const { id } of viewer.talk)
-    for (const other of await writersBeside(deps.db, guardianId, id)) others.set(other.id, other.name);
+  const ids = viewer.talk.map(({ id }) => id);
+  const others = await writersBeside(deps.db, guardianId, ids);
   const people = [{ id: guardianId, name: author, busy: await busyOf(deps, viewer, range) }];
   // What the other has for themselves no policy shows: it is reckoned for them, and nothing but its times is told.
   const house = { ...deps, db: houseOf(deps.db) };
-  for (const [id, name] of others)
+  for (const { id, name } of others)
     people.push({ id, name, busy: await busyOf(house, await viewerOf(house, id), range) });
   const closed = await closureEvents(deps.db, viewer, range);
   return { people, closed: closed.map(({ studentIds, on, lastOn }) => ({ studentIds, on, lastOn })) };

@@ -1,7 +1,7 @@
 import type { CalendarEvent, Child, Language } from '@cadro/contract';
-import { dateIn } from '@cadro/core';
+import { dateIn, type DateRange } from '@cadro/core';
 import { childrenFor, guardianById } from '../household';
-import type { Deps } from '../kit';
+import { endOfDay, startOfDay, type Deps } from '../kit';
 import { calendarWords, type CalendarWords } from './words';
 
 /** Who looks at the calendar, and what of which child they may see. */
@@ -38,6 +38,15 @@ export async function viewerOf({ db, clock }: Deps, guardianId: string): Promise
     today: dateIn(timeZone, now),
   };
 }
+
+/**
+ * The instants between which the days of a range lie, wherever a school is: those of several zones begin their days at
+ * several instants.
+ */
+export const anywhere = ({ from, to }: DateRange): { from: Date; to: Date } => ({
+  from: startOfDay(from, 'Pacific/Kiritimati'),
+  to: endOfDay(to, 'Pacific/Pago_Pago'),
+});
 
 export const zoneOf = ({ children, timeZone }: Viewer, studentId: string | null | undefined): string =>
   children.find(({ id }) => id === studentId)?.timeZone ?? timeZone;

@@ -95,7 +95,7 @@ async function wholeOf(deps: Deps, row: store.FollowUpRow, guardianId: string): 
     row.teacher_id
       ? threadWith(db, { householdId: row.household_id, studentId: student_id, teacherId: row.teacher_id })
       : null,
-    writersBeside(db, guardianId, student_id),
+    writersBeside(db, guardianId, [student_id]),
     pastOf(db, row),
     store.openFollowUps(db, guardianId, [student_id]),
     mergedInto(db, row),
@@ -250,7 +250,7 @@ export async function changeFollowUp(
   await requireChild(db, guardianId, row.student_id, 'write-talk');
   const [guardian, others] = await Promise.all([
     guardianById(db, guardianId),
-    writersBeside(db, guardianId, row.student_id),
+    writersBeside(db, guardianId, [row.student_id]),
   ]);
   const author = guardian?.name ?? '';
   const now = await clock.now();

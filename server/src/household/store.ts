@@ -250,17 +250,18 @@ export const readersAtHome = (db: Db, guardianId: string, studentId: string): Pr
     .orderBy('p.name')
     .pluck('p.name');
 
-/** The other guardians of a guardian's own household who write about a child. */
+/** The other guardians of a guardian's own household who write about any of some children. */
 export const writersBeside = (
   db: Db,
   guardianId: string,
-  studentId: string,
+  studentIds: readonly string[],
 ): Promise<{ id: string; name: string }[]> =>
   db('standing_links as l')
     .join('guardian_profiles as p', 'p.guardian_id', 'l.guardian_id')
     .join('guardian_profiles as own', 'own.household_id', 'l.household_id')
-    .where({ 'l.student_id': studentId, 'own.guardian_id': guardianId })
+    .where({ 'own.guardian_id': guardianId })
+    .whereIn('l.student_id', [...studentIds])
     .whereNot({ 'l.guardian_id': guardianId })
     .whereIn('l.role', [...rolesAllowed('write-talk')])
     .orderBy('p.name')
-    .select('p.guardian_id as id', 'p.name');
+    .distinct('p.guardian_id as id', 'p.name');

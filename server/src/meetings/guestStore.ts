@@ -17,6 +17,7 @@ export interface GuestRow {
   readonly answered_stamp: Date | null;
   readonly answered_by: string | null;
   readonly words: string | null;
+  readonly words_by: string | null;
 }
 
 /** Everybody who was ever asked to some meetings, in the order in which they were. */
@@ -71,7 +72,7 @@ export async function keepAnswer(
 export async function keepWords(
   db: Db,
   id: string,
-  said: Pick<GuestRow, 'words' | 'answered_at' | 'answered_by'>,
+  said: Pick<GuestRow, 'words' | 'words_by'>,
 ): Promise<void> {
   await db('meeting_guests').where({ id }).update(said);
 }

@@ -125,8 +125,13 @@ it('an answer from elsewhere, or of a sender nobody vouches for, is told with it
   expect(await guestNow()).toMatchObject({ answer: 'yes', answeredBy: guest.address });
   await answers({ partstat: 'ACCEPTED', stamp: '20261021T193200Z' });
   expect(await guestNow()).toMatchObject({ answer: 'yes', answeredBy: null });
+  await answers({ partstat: 'DECLINED', stamp: '20261021T193300Z', from: elsewhere });
+  // Words of their own do not make somebody else’s answer theirs.
   await answers({ text: 'I will be ten minutes late.\n\nOn Wed, somebody wrote:\n> Come' });
-  expect(await guestNow()).toMatchObject({ answer: 'yes', words: 'I will be ten minutes late.' });
+  expect(await guestNow()).toMatchObject({
+    ...{ answer: 'no', answeredBy: elsewhere },
+    ...{ words: 'I will be ten minutes late.', wordsBy: null },
+  });
 });
 
 it('a new time goes out under the same name, over the change of clocks; earlier answers are to the other', async () => {

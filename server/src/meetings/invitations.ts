@@ -32,6 +32,19 @@ function wordFor(guest: guests.GuestRow, { state, sequence }: store.MeetingRow):
   return knows ? 'moved' : 'new';
 }
 
+/**
+ * How far the numbers of a guest run ahead of the meeting's: their calendar has been told twice more for each time that
+ * they were taken off the list before, and what comes now has to outdo that.
+ */
+const aheadOf = (guest: guests.GuestRow, all: readonly guests.GuestRow[]): number =>
+  2 *
+  all
+    .slice(
+      0,
+      all.findIndex(({ id }) => id === guest.id),
+    )
+    .filter(({ address }) => address.toLowerCase() === guest.address.toLowerCase()).length;
+
 /** The same meeting in every calendar, whatever becomes of it. */
 const uidOf = (id: string, mailDomain: string): string => `meeting-${id}@${mailDomain}`;
 
@@ -59,7 +72,13 @@ async function send(
     row,
     guest,
     word,
-  }: { readonly row: store.ToldMeeting; readonly guest: guests.GuestRow; readonly word: Word },
+    ahead,
+  }: {
+    readonly row: store.ToldMeeting;
+    readonly guest: guests.GuestRow;
+    readonly word: Word;
+    readonly ahead: number;
+  },
 ): Promise<void> {
   const { subject, title, lines } = meetingLetter(
     await languageOf({ db }, row.guardian_id),
@@ -69,7 +88,7 @@ async function send(
   const organizer = { name: row.author, address };
   const method = word === 'off' ? 'CANCEL' : 'REQUEST';
   // Who need not come any more hears it after all that was said before.
-  const sequence = row.sequence + (guest.removed ? 1 : 0);
+  const sequence = row.sequence + ahead + (guest.removed ? 1 : 0);
   const content = writeInvitation({
     ...eventOf(row, { title, mailDomain: config.mailDomain }),
     ...{ method, sequence, organizer, guest, text: lines.join('\n') },
@@ -97,13 +116,14 @@ export async function sendInvitations(deps: InvitationDeps, meetingId: string): 
   if (!row) return;
   // What is over is nobody's news.
   if (row.ends_at.getTime() + dayMs < (await clock.now()).getTime()) return;
-  for (const guest of await guests.guestsOf(db, [meetingId])) {
+  const all = await guests.guestsOf(db, [meetingId]);
+  for (const guest of all) {
     const word = wordFor(guest, row);
     const told = guest.removed ? { told_removed: true } : { told_sequence: row.sequence };
     if (word !== null) {
       try {
         if (!isOneAddress(guest.address)) throw Object.assign(new Error('no address'), { code: 'EENVELOPE' });
-        await send(deps, { row, guest, word });
+        await send(deps, { row, guest, word, ahead: aheadOf(guest, all) });
       } catch (error) {
         if (isOneAddress(guest.address) && !refusedReceiver(error)) throw error;
         await guests.markGuest(db, guest.id, { came_back: true });
@@ -135,20 +155,23 @@ export async function receiveReply(
   if (!guest || !row) return false;
   const now = await clock.now();
   const theirs = mail.sender === guest.address.toLowerCase() && mail.verdict === 'passed';
-  const said = { answered_at: now, answered_by: theirs ? null : mail.sender.slice(0, 320) };
+  const by = theirs ? null : mail.sender.slice(0, 320);
   const { reply } = mail;
   if (!reply) {
     const words = mail.said.trim().slice(0, longestWords);
-    if (!mail.automatic && words !== '') await guests.keepWords(db, guestId, { ...said, words });
+    if (!mail.automatic && words !== '') await guests.keepWords(db, guestId, { words, words_by: by });
     return true;
   }
-  const answersThis = reply.uid === uidOf(row.id, config.mailDomain) && reply.sequence >= row.sequence;
+  const all = await guests.guestsOf(db, [row.id]);
+  const answersThis =
+    reply.uid === uidOf(row.id, config.mailDomain) && reply.sequence >= row.sequence + aheadOf(guest, all);
   if (!answersThis || row.state !== 'stands' || guest.removed) return true;
   // Of whoever's clock runs ahead no answer lies ahead.
   const stamp = new Date(
     Math.min(reply.stamp === null ? now.getTime() : Date.parse(reply.stamp), now.getTime()),
   );
-  await guests.keepAnswer(db, guestId, { ...said, answer: reply.answer, answered_stamp: stamp });
+  const answered = { answer: reply.answer, answered_at: now, answered_by: by, answered_stamp: stamp };
+  await guests.keepAnswer(db, guestId, answered);
   return true;
 }
 

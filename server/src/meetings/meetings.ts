@@ -10,7 +10,8 @@ import * as store from './store';
 
 const guestView = (row: guests.GuestRow, sequence: number): Meeting['guests'][number] => ({
   ...{ id: row.id, name: row.name, address: row.address, answer: row.answer },
-  ...{ answeredAt: row.answered_at?.toISOString() ?? null, answeredBy: row.answered_by, words: row.words },
+  ...{ answeredAt: row.answered_at?.toISOString() ?? null, answeredBy: row.answered_by },
+  ...{ words: row.words, wordsBy: row.words_by },
   state: row.came_back ? 'came-back' : row.told_sequence === sequence ? 'told' : 'on-its-way',
 });
 
@@ -160,7 +161,6 @@ export async function invite(
   const now = await clock.now();
   if (row.state !== 'stands' || row.ends_at <= now) throw new HttpProblem('too-late');
   const before = await guests.guestsOf(db, [id]);
-  const same = (each: guests.GuestRow) => each.address.toLowerCase() === address.toLowerCase();
   if (before.filter(({ removed }) => !removed).length >= mostGuests)
     throw new HttpProblem('bad-request', {
       errors: [{ path: '/address', message: `must be one of ${mostGuests} at most` }],
@@ -169,8 +169,6 @@ export async function invite(
   await db.transaction(async (trx) => {
     const guest = { meeting_id: id, student_id: row.student_id, name: name.trim(), address };
     if (!(await guests.addGuest(trx, guest))) return;
-    // Their calendar has been told that it is off for them: what comes now has to outdo that.
-    if (before.some((each) => same(each) && each.removed)) await store.outdo(trx, id, now);
     await invitationsJob(trx, [id]);
   });
   return meetingFor(deps, guardianId, id);

@@ -127,13 +127,6 @@ export async function moveMeeting(
   return true;
 }
 
-/** Lets a meeting's next word outdo any that went out before. */
-export async function outdo(trx: Trx, id: string, now: Date): Promise<void> {
-  await trx('meetings')
-    .where({ id })
-    .update({ sequence: trx.raw('sequence + 2'), changed_at: now });
-}
-
 /** Which of the times that are given back no meeting has. @returns whether this one can go. */
 export const isLet = async (db: Db, slotId: string, studentId: string): Promise<boolean> =>
   (await db('meetings').where({ slot_id: slotId, student_id: studentId, state: 'stands' }).first('id')) ===

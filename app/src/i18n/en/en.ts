@@ -207,17 +207,6 @@ export const en = {
     until: 'taken until {{date}}',
     handedTitle: '{{by}} asks you to take on ‘{{title}}’',
     handed: 'Say yes, or give it back.',
-    meetings: {
-      ahead: 'Meeting with {{teacher}}',
-      'called-off': '{{teacher}} isn’t available anymore',
-      after: 'How did it go with {{teacher}}?',
-    },
-    meetingBody: {
-      ahead: '{{when}}. {{where}}. Your page to bring is ready.',
-      'called-off': 'The school called off your meeting of {{when}}. Choose another time.',
-      after: 'You met {{when}}. Nothing is written down yet of what you agreed.',
-    },
-    meetingStep: { ahead: 'See what to bring', 'called-off': 'See the meeting', after: 'Write it down' },
     handedStep: 'Answer',
     answerBy: 'answer by {{date}}',
     answer: 'Read and answer',

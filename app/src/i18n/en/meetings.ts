@@ -1,5 +1,18 @@
 /** The words of meetings at school, and of what is agreed anywhere. */
 export const meetingsEn = {
+  meetingMatter: {
+    titles: {
+      ahead: 'Meeting with {{teacher}}',
+      'called-off': '{{teacher}} isn’t available anymore',
+      after: 'How did it go with {{teacher}}?',
+    },
+    bodies: {
+      ahead: '{{when}}. {{where}}. Your page to bring is ready.',
+      'called-off': 'The school called off your meeting of {{when}}. Choose another time.',
+      after: 'You met {{when}}. Nothing is written down yet of what you agreed.',
+    },
+    steps: { ahead: 'See what to bring', 'called-off': 'See the meeting', after: 'Write it down' },
+  },
   agreement: {
     weAgreed: 'What we agreed',
     line: '{{text}} (by {{day}})',

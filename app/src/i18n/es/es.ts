@@ -206,17 +206,6 @@ export const es: Catalogue = {
     replyTitle: '{{author}} ha respondido',
     handedTitle: '{{by}} le pide que se encargue de «{{title}}»',
     handed: 'Diga que sí o devuélvalo.',
-    meetings: {
-      ahead: 'Reunión con {{teacher}}',
-      'called-off': '{{teacher}} ya no puede a esa hora',
-      after: '¿Cómo fue con {{teacher}}?',
-    },
-    meetingBody: {
-      ahead: '{{when}}. {{where}}. La hoja que lleva está lista.',
-      'called-off': 'La escuela canceló su reunión del {{when}}. Elija otra hora.',
-      after: 'Se reunieron el {{when}}. Todavía no está anotado lo que acordaron.',
-    },
-    meetingStep: { ahead: 'Ver qué llevar', 'called-off': 'Ver la reunión', after: 'Anotarlo' },
     handedStep: 'Responder',
     answerBy: 'responder antes de que termine el {{date}}',
     answer: 'Leer y responder',

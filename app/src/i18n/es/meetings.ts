@@ -1,5 +1,18 @@
 /** The words of meetings at school, and of what is agreed anywhere. */
 export const meetingsEs = {
+  meetingMatter: {
+    titles: {
+      ahead: 'Reunión con {{teacher}}',
+      'called-off': '{{teacher}} ya no puede a esa hora',
+      after: '¿Cómo fue con {{teacher}}?',
+    },
+    bodies: {
+      ahead: '{{when}}. {{where}}. La hoja que lleva está lista.',
+      'called-off': 'La escuela canceló su reunión del {{when}}. Elija otra hora.',
+      after: 'Se reunieron el {{when}}. Todavía no está anotado lo que acordaron.',
+    },
+    steps: { ahead: 'Ver qué llevar', 'called-off': 'Ver la reunión', after: 'Anotarlo' },
+  },
   agreement: {
     weAgreed: 'Lo que acordamos',
     line: '{{text}} (antes del {{day}})',

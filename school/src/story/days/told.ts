@@ -5,7 +5,7 @@ import type { Records } from '../world';
 import { at } from './calendar';
 import { linkCodes } from './schoolLife';
 
-/** What a school tells its families: what it announces, whom they can turn to, and the codes it has given out. */
+/** Puts in a school’s announcements, its contacts and its link codes. */
 export function putTold(school: SchoolSpec, records: Records, before: string): void {
   school.announcements.forEach((each, index) => {
     const { on, title, text, course, student, wish, by, helpers } = each;

@@ -1,20 +1,15 @@
 import type { CalendarEvent } from '@cadro/contract';
 import { meetingTitle, type DateRange } from '@cadro/core';
 import { wallTimeIn } from '@cadro/core/ical';
-import { endOfDay, startOfDay, type Db } from '../../kit';
+import type { Db } from '../../kit';
 import { meetingsBetween } from '../../meetings';
-import { eventOf, zoneOf, type Viewer } from '../viewer';
+import { anywhere, eventOf, zoneOf, type Viewer } from '../viewer';
 
 /** The family's own meetings at school, by the school's clock; one that does not stand is not there. */
 export async function meetingEvents(db: Db, viewer: Viewer, range: DateRange): Promise<CalendarEvent[]> {
   const ids = viewer.talk.map(({ id }) => id);
   if (ids.length === 0) return [];
-  // Schools of several zones begin their days at several instants.
-  const span = {
-    from: startOfDay(range.from, 'Pacific/Kiritimati'),
-    to: endOfDay(range.to, 'Pacific/Pago_Pago'),
-  };
-  const rows = await meetingsBetween(db, viewer.householdId, ids, span);
+  const rows = await meetingsBetween(db, viewer.householdId, ids, anywhere(range));
   return rows.flatMap((row) => {
     if (row.state !== 'stands') return [];
     const timeZone = zoneOf(viewer, row.student_id);

@@ -2,9 +2,9 @@ import type { CalendarEvent } from '@cadro/contract';
 import { isTest, type DateRange } from '@cadro/core';
 import { wallTimeIn } from '@cadro/core/ical';
 import { offerEnds } from '../../gradebook';
-import { endOfDay, startOfDay, type Db } from '../../kit';
+import type { Db } from '../../kit';
 import { isOpen } from '../../records';
-import { eventOf, zoneOf, type Viewer } from '../viewer';
+import { anywhere, eventOf, zoneOf, type Viewer } from '../viewer';
 import { ownDated, worksDue } from '../workStore';
 
 /** Due at the end of a day is due on that day, at no hour. */
@@ -13,12 +13,7 @@ const endOfTheDay = '23:59';
 /** Due work and tests. */
 export async function workEvents(db: Db, viewer: Viewer, range: DateRange): Promise<CalendarEvent[]> {
   const ids = viewer.children.map(({ id }) => id);
-  // Schools of several zones begin their days at several instants: a day of either side is looked at too.
-  const span = {
-    from: startOfDay(range.from, 'Pacific/Kiritimati'),
-    to: endOfDay(range.to, 'Pacific/Pago_Pago'),
-  };
-  const rows = await worksDue(db, ids, { ...span, now: viewer.now });
+  const rows = await worksDue(db, ids, { ...anywhere(range), now: viewer.now });
   return rows.flatMap(({ studentId, courseId, courseTitle, itemId, title, itemKind, dueAt, status }) => {
     if (!dueAt) return [];
     const timeZone = zoneOf(viewer, studentId);
