@@ -24,10 +24,10 @@ export default defineConfig({
   retries: 0,
   maxFailures: process.env['CI'] ? 0 : 6,
   // Far above what anything needs: a machine whose cores are lent to others stands still for minutes.
-  timeout: 600_000,
-  expect: { timeout: 90_000 },
+  timeout: 1_800_000,
+  expect: { timeout: 300_000 },
   reporter: [['list'], ['json', { outputFile: process.env['CADRO_E2E_REPORT'] ?? '../.cadro/e2e.json' }]],
-  use: { launchOptions, actionTimeout: 90_000, locale: 'en-GB', trace: 'off', screenshot: 'only-on-failure' },
+  use: { launchOptions, actionTimeout: 300_000, locale: 'en-GB', trace: 'off', screenshot: 'only-on-failure' },
   projects: [
     {
       name: 'phone',

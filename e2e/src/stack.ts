@@ -88,7 +88,7 @@ export const test = base.extend<
       await use(running);
       await stack.stop();
     },
-    { scope: 'worker', timeout: 120_000 },
+    { scope: 'worker', timeout: 600_000 },
   ],
   baseURL: async ({ running }, use) => use(running.url),
   guardian: async ({ page }, use, { project }) => use(new Guardian(page, project.name === 'wide')),

@@ -7,9 +7,9 @@ import { forgetAll, putDown } from './leftBehind.mjs';
 import { freePort } from './postgres.mjs';
 import { openLog, root, run, signalGroup, StepError } from './steps.mjs';
 
-const startTimeoutMs = 60_000;
+const startTimeoutMs = 240_000;
 const stopTimeoutMs = 6_000;
-const answerTimeoutMs = 2_000;
+const answerTimeoutMs = 10_000;
 
 /** The environment of Cadro's processes and of the stand-ins, from the addresses of one stack. */
 function environment({ databaseUrl, ports, secret, buildDir, schoolState, demo = true, letterHold = 0 }) {

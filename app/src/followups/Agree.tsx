@@ -77,7 +77,14 @@ function Becomes({
   );
 }
 
-/** What was agreed, and the way to agree on more. @param keep takes the list as it is to be; whether that went well. */
+type Made = Omit<Agreement, 'id'>;
+/** A list with something more that was agreed. */
+export const withAgreement = (agreed: readonly Agreement[], made: Made): Agreement[] => [
+  ...agreed,
+  { id: freshId(agreed, 'a-'), ...made },
+];
+
+/** What was agreed, and the way to agree on more. @param keep puts one more on the list; whether that went well. */
 export function Agree({
   child,
   agreed,
@@ -90,7 +97,7 @@ export function Agree({
   /** What the field asks. */
   question: string;
   error: Parameters<typeof Trouble>[0]['error'];
-  keep: (agreed: Agreement[]) => Promise<boolean>;
+  keep: (made: Made) => Promise<boolean>;
 }) {
   const { t } = useTranslation();
   const format = useFormat();
@@ -99,13 +106,20 @@ export function Agree({
   const [by, setBy] = useState<string | null>(format.daysAhead(7));
   const [busy, setBusy] = useState(false);
   const become = useBecoming(child);
+  /** What came of it already, where it could not be put on the list: pressing again makes no second one. */
+  const [unlisted, setUnlisted] = useState<{ readonly as: string; readonly made: Partial<Agreement> } | null>(
+    null,
+  );
   const agree = async () => {
     setBusy(true);
     const words = text.trim();
     const day = kind === 'reminder' ? (by ?? format.daysAhead(7)) : by;
-    const made = await become(kind, words, day);
-    const agreement = { id: freshId(agreed, 'a-'), text: words, followUpId: null, entryId: null };
-    if (made && (await keep([...agreed, { ...agreement, by: day, held: null, ...made }]))) setText('');
+    const as = JSON.stringify([kind, words, day]);
+    const made = unlisted?.as === as ? unlisted.made : await become(kind, words, day);
+    const agreement = { text: words, followUpId: null, entryId: null, by: day, held: null };
+    const kept = made !== null && (await keep({ ...agreement, ...made }));
+    if (kept) setText('');
+    setUnlisted(made === null || kept ? null : { as, made });
     setBusy(false);
   };
   return (

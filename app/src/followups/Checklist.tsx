@@ -3,8 +3,8 @@ import { useTranslation } from 'react-i18next';
 import type { FollowUp } from '@cadro/contract';
 import { Trouble, useChildren } from '../household';
 import { Action, Field, Heading, Quietly, Row, Stack, styles, Tick, Words } from '../ui';
-import { useChangeFollowUpMutation } from './api';
 import { freshId } from './freshId';
+import { useNow } from './useNow';
 
 type Listed = Pick<FollowUp['checklist'][number], 'id' | 'text' | 'done'>;
 
@@ -12,21 +12,21 @@ type Listed = Pick<FollowUp['checklist'][number], 'id' | 'text' | 'done'>;
 export function Checklist({ followUp }: { followUp: FollowUp }) {
   const { t } = useTranslation();
   const { mayTalk } = useChildren();
-  const [change, { isLoading, error }] = useChangeFollowUpMutation();
+  const { now, isLoading, error } = useNow(followUp);
   const [text, setText] = useState('');
-  const { id, version, checklist, studentId, step } = followUp;
+  const { checklist, studentId, step } = followUp;
   const may = mayTalk(studentId) && step !== 'settled';
   if (!may && checklist.length === 0) return null;
-  const keep = async (list: readonly Listed[]) => {
-    const plain = list.map(({ id: each, text: words, done }) => ({ id: each, text: words, done }));
-    return change({ followUpId: id, change: { version, checklist: plain } });
-  };
+  const keep = (make: (list: readonly Listed[]) => readonly Listed[]) =>
+    now((newest) => ({
+      checklist: make(newest.checklist).map(({ id, text: words, done }) => ({ id, text: words, done })),
+    }));
   const add = async () => {
-    const done = await keep([...checklist, { id: freshId(checklist), text: text.trim(), done: false }]);
-    if (done.data) setText('');
+    const line = { text: text.trim(), done: false };
+    if (await keep((list) => [...list, { id: freshId(list), ...line }])) setText('');
   };
   const tick = (ticked: string, done: boolean) =>
-    void keep(checklist.map((each) => (each.id === ticked ? { ...each, done } : each)));
+    void keep((list) => list.map((each) => (each.id === ticked ? { ...each, done } : each)));
   return (
     <Stack space={1}>
       <Heading level={2}>{t('followUp.checklist')}</Heading>
@@ -40,7 +40,7 @@ export function Checklist({ followUp }: { followUp: FollowUp }) {
             <Quietly
               label={t('followUp.removeCheck')}
               hint={words}
-              onPress={() => void keep(checklist.filter((other) => other.id !== each))}
+              onPress={() => void keep((list) => list.filter((other) => other.id !== each))}
             />
           ) : null}
         </Row>

@@ -6,7 +6,7 @@ import {
   type FollowUpChange,
   type NewFollowUp,
 } from '@cadro/contract';
-import { api, endpointsBy, nothing } from '../store';
+import { api, endpointsBy, knownAtOnce, nothing, type RootState } from '../store';
 
 const followUpsApi = api.injectEndpoints({
   endpoints: endpointsBy((by) => ({
@@ -30,11 +30,9 @@ const followUpsApi = api.injectEndpoints({
       }),
       {
         // What was changed is known at once: the next change is made on it.
-        async onQueryStarted({ followUpId }, { dispatch, queryFulfilled }) {
-          const put = (answer: { readonly data: FollowUp }) =>
-            dispatch(followUpsApi.util.updateQueryData('followUp', followUpId, () => answer.data));
-          await queryFulfilled.then(put, () => undefined);
-        },
+        ...knownAtOnce((left: FollowUp, dispatch): void => {
+          dispatch(followUpsApi.util.updateQueryData('followUp', left.id, () => left));
+        }),
         invalidatesTags: ['Talk'],
       },
     ),
@@ -48,3 +46,7 @@ export const {
   useUndoFollowUpMutation,
   useChangeFollowUpMutation,
 } = followUpsApi;
+
+/** The follow-up as it was answered last. */
+export const newestFollowUp = (state: RootState, followUp: FollowUp): FollowUp =>
+  followUpsApi.endpoints.followUp.select(followUp.id)(state).data ?? followUp;

@@ -1,10 +1,21 @@
 import type { FollowUp, FollowUpChange } from '@cadro/contract';
-import { useChangeFollowUpMutation } from './api';
+import { inTurn, useAppStore } from '../store';
+import { newestFollowUp, useChangeFollowUpMutation } from './api';
 
-/** A change that is made at once, on the version that is shown. */
-export function useNow({ id, version }: Pick<FollowUp, 'id' | 'version'>) {
+type Changed = Omit<FollowUpChange, 'version'>;
+
+/** A change that is made at once, on what the change before has left; whether that went well. */
+export function useNow(followUp: FollowUp) {
+  const { getState } = useAppStore();
   const [change, { isLoading, error }] = useChangeFollowUpMutation();
-  const now = async (what: Omit<FollowUpChange, 'version'>): Promise<boolean> =>
-    Boolean((await change({ followUpId: id, change: { version, ...what } })).data);
+  const now = (make: Changed | ((newest: FollowUp) => Changed)): Promise<boolean> =>
+    inTurn(followUp.id, async () => {
+      const newest = newestFollowUp(getState(), followUp);
+      const { data } = await change({
+        followUpId: followUp.id,
+        change: { version: newest.version, ...(typeof make === 'function' ? make(newest) : make) },
+      });
+      return data !== undefined;
+    });
   return { now, isLoading, error };
 }

@@ -5,6 +5,7 @@ import { Trouble } from '../household';
 import { Heading, Quietly, Row, Stack, Words } from '../ui';
 import { useGiveMeetingBackMutation, useMoveMeetingMutation, useSlotsQuery } from './api';
 import { SlotList } from './Offered';
+import { useTurn } from './useChange';
 import { WhenAndWhere } from './WhenAndWhere';
 
 /** Another time: one that is offered, or one that is said. */
@@ -12,12 +13,14 @@ function Move({ meeting, onDone }: { meeting: Meeting; onDone: () => void }) {
   const { t } = useTranslation();
   const { data } = useSlotsQuery();
   const [move, { isLoading, error, originalArgs }] = useMoveMeetingMutation();
-  const { id: meetingId, version, teacherId, studentId, timeZone, offered } = meeting;
+  const turn = useTurn(meeting);
+  const { teacherId, studentId, timeZone, offered } = meeting;
   const own = (data?.slots ?? []).filter(
     (slot) => slot.teacherId === teacherId && slot.studentId === studentId,
   );
   const to = async (where: MeetingMove['to']) => {
-    if ((await move({ meetingId, move: { version, to: where } })).data) onDone();
+    const moved = await turn(({ id, version }) => move({ meetingId: id, move: { version, to: where } }));
+    if (moved.data) onDone();
   };
   const asked = originalArgs?.move.to;
   const taking = isLoading && asked && 'slotId' in asked ? asked.slotId : null;
@@ -47,13 +50,14 @@ export function Change({ meeting }: { meeting: Meeting }) {
   const { t } = useTranslation();
   const [moving, setMoving] = useState(false);
   const [giveBack, { error }] = useGiveMeetingBackMutation();
-  const { id: meetingId, version } = meeting;
+  const turn = useTurn(meeting);
+  const give = () => turn(({ id, version }) => giveBack({ meetingId: id, version }));
   if (moving) return <Move meeting={meeting} onDone={() => setMoving(false)} />;
   return (
     <Stack space={0.5}>
       <Row wrap space={2}>
         <Quietly label={t('meeting.move')} onPress={() => setMoving(true)} />
-        <Quietly label={t('meeting.giveBack')} onPress={() => void giveBack({ meetingId, version })} />
+        <Quietly label={t('meeting.giveBack')} onPress={() => void give()} />
       </Row>
       <Trouble error={error} />
     </Stack>

@@ -1,7 +1,7 @@
 import { useTranslation } from 'react-i18next';
 import type { Meeting } from '@cadro/contract';
 import { useContactsQuery } from '../contacts/api';
-import { Agree } from '../followups';
+import { Agree, withAgreement } from '../followups';
 import { useChildren, useFormat, useMeQuery } from '../household';
 import { BackLink, Heading, LinkAction, Loaded, OutLink, Page, Quiet, Stack, Words } from '../ui';
 import { useMeetingsQuery } from './api';
@@ -51,7 +51,7 @@ function Agreed({ meeting }: { meeting: Meeting }) {
       {...{ child, error }}
       agreed={meeting.agreed}
       question={t('meeting.agree', { teacher: meeting.teacherName })}
-      keep={(agreed) => now({ agreed })}
+      keep={(made) => now(({ agreed }) => ({ agreed: withAgreement(agreed, made) }))}
     />
   );
 }

@@ -16,7 +16,7 @@ export function Notes({ meeting }: { meeting: Meeting }) {
   const other = begun !== null && begun.on !== stored && stored !== text ? stored : null;
   const { now, isLoading, error } = useChange(meeting);
   const keep = async (words: string) => {
-    if (await now({ notes: words.trim() === '' ? null : words })) setBegun(null);
+    if (await now(() => ({ notes: words.trim() === '' ? null : words }))) setBegun(null);
   };
   return (
     <Stack>

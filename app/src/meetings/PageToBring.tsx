@@ -101,13 +101,19 @@ function Questions({
   const [text, setText] = useState('');
   const { now, isLoading, error } = useChange(meeting);
   const lines = useQuestions(meeting, courses);
-  const { questions, hidden } = meeting;
+  const { hidden } = meeting;
   const add = async () => {
-    const line = { id: freshId(questions, 'q-'), text: text.trim() };
-    if (await now({ questions: [...questions, line] })) setText('');
+    const asks = await now(({ questions }) => ({
+      questions: [...questions, { id: freshId(questions, 'q-'), text: text.trim() }],
+    }));
+    if (asks) setText('');
   };
   const leaveOut = ({ id, own }: Line) =>
-    void now(own ? { questions: questions.filter((each) => each.id !== id) } : { hidden: [...hidden, id] });
+    void now((newest) =>
+      own
+        ? { questions: newest.questions.filter((each) => each.id !== id) }
+        : { hidden: [...newest.hidden, id] },
+    );
   return (
     <Stack>
       <Heading level={3}>{t('meeting.questions')}</Heading>
@@ -118,7 +124,7 @@ function Questions({
       {hidden.length > 0 && mayWrite ? (
         <Quietly
           label={t('meeting.bringBack', { count: hidden.length })}
-          onPress={() => void now({ hidden: [] })}
+          onPress={() => void now(() => ({ hidden: [] }))}
         />
       ) : null}
       {mayWrite ? (

@@ -2,16 +2,26 @@ import {
   meetingRoutes as routes,
   sitdownRoutes,
   timeRoutes,
+  type Meeting,
   type MeetingChange,
   type MeetingMove,
   type NewMeeting,
   type PaperPages,
 } from '@cadro/contract';
-import { addressOf, api, endpointsBy, nothing } from '../store';
+import { addressOf, api, endpointsBy, knownAtOnce, nothing, type RootState } from '../store';
 
 type OfMeeting = { readonly meetingId: string };
 
-const moves = { invalidatesTags: ['Meetings' as const, 'Calendar' as const] };
+/** What a change has left is known at once: the next one is made on it. */
+const known = knownAtOnce((left: Meeting, dispatch): void => {
+  dispatch(
+    meetingsApi.util.updateQueryData('meetings', undefined, ({ meetings }) => ({
+      meetings: meetings.map((each) => (each.id === left.id ? left : each)),
+    })),
+  );
+});
+const moves = { ...known, invalidatesTags: ['Meetings' as const, 'Calendar' as const] };
+const changes = { ...known, invalidatesTags: ['Meetings' as const] };
 const meetingsApi = api.injectEndpoints({
   endpoints: endpointsBy((by) => ({
     meetings: by.query(routes.list, nothing, { providesTags: ['Meetings'] }),
@@ -34,7 +44,7 @@ const meetingsApi = api.injectEndpoints({
         params: { meetingId },
         body: change,
       }),
-      { invalidatesTags: ['Meetings'] },
+      changes,
     ),
     moveMeeting: by.mutation(
       routes.move,
@@ -55,11 +65,13 @@ const meetingsApi = api.injectEndpoints({
         params: { meetingId },
         body,
       }),
-      { invalidatesTags: ['Meetings'] },
+      changes,
     ),
-    uninviteGuest: by.mutation(routes.uninvite, (params: OfMeeting & { guestId: string }) => ({ params }), {
-      invalidatesTags: ['Meetings'],
-    }),
+    uninviteGuest: by.mutation(
+      routes.uninvite,
+      (params: OfMeeting & { guestId: string }) => ({ params }),
+      changes,
+    ),
     timesInFile: by.mutation(timeRoutes.inFile, (body: { studentId: string; text: string }) => ({ body })),
     meetingPaper: by.file(sitdownRoutes.paper, (body: PaperPages) => ({ body })),
   })),
@@ -78,6 +90,12 @@ export const {
   useTimesInFileMutation,
   useMeetingPaperMutation,
 } = meetingsApi;
+
+/** The meeting as it was answered last. */
+export const newestMeeting = (state: RootState, meeting: Meeting): Meeting =>
+  meetingsApi.endpoints.meetings
+    .select()(state)
+    .data?.meetings.find(({ id }) => id === meeting.id) ?? meeting;
 
 /** The meeting as a file for a calendar. */
 export const meetingFile = (meetingId: string): string => addressOf(routes.file, { params: { meetingId } });

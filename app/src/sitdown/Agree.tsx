@@ -1,6 +1,6 @@
 import { useTranslation } from 'react-i18next';
 import type { Child, SitdownPage } from '@cadro/contract';
-import { Agree as AgreeOn } from '../followups';
+import { Agree as AgreeOn, withAgreement } from '../followups';
 import { Quietly, Row, Stack, Words } from '../ui';
 import { usePageChange } from './PageView';
 
@@ -13,7 +13,7 @@ export function Agree({ sitdownId, page, child }: { sitdownId: string; page: Sit
       {...{ child, error }}
       agreed={page.agreed}
       question={t('sitdown.agree', { child: child.givenName })}
-      keep={(agreed) => now({ agreed })}
+      keep={(made) => now(({ agreed }) => ({ agreed: withAgreement(agreed, made) }))}
     />
   );
 }
@@ -30,7 +30,7 @@ export function LookBack({
   const { t } = useTranslation();
   const { now } = usePageChange(sitdownId, page);
   const say = (id: string, held: boolean | null) =>
-    void now({ agreed: page.agreed.map((each) => (each.id === id ? { ...each, held } : each)) });
+    void now(({ agreed }) => ({ agreed: agreed.map((each) => (each.id === id ? { ...each, held } : each)) }));
   if (page.agreed.length === 0) return null;
   return (
     <Stack space={0.5}>

@@ -4,15 +4,27 @@ import { useTranslation } from 'react-i18next';
 import { sitdownSections, type SitdownPage, type SitdownSection } from '@cadro/contract';
 import { freshId } from '../followups';
 import { Trouble } from '../household';
+import { inTurn, useAppStore } from '../store';
 import { Action, Choice, Field, Heading, Quietly, Row, Stack, styles, Words } from '../ui';
-import { useChangePageMutation } from './api';
+import { newestPage, useChangePageMutation } from './api';
 import type { Section } from './compose';
 
-/** Changes a page on the version that is shown. */
-export function usePageChange(sitdownId: string, { studentId, version }: SitdownPage) {
+type Changed = Partial<Pick<SitdownPage, 'hidden' | 'own' | 'question' | 'answer' | 'agreed'>>;
+
+/** Changes a page, each time on what the change before has left; whether that went well. */
+export function usePageChange(sitdownId: string, page: SitdownPage) {
+  const { studentId } = page;
+  const { getState } = useAppStore();
   const [change, state] = useChangePageMutation();
-  const now = async (what: Partial<Pick<SitdownPage, 'hidden' | 'own' | 'question' | 'answer' | 'agreed'>>) =>
-    Boolean((await change({ sitdownId, studentId, change: { version, ...what } })).data);
+  const now = (make: (newest: SitdownPage) => Changed): Promise<boolean> =>
+    inTurn(`${sitdownId} ${studentId}`, async () => {
+      const newest = newestPage(getState(), sitdownId, page);
+      const { data } = await change({
+        ...{ sitdownId, studentId },
+        change: { version: newest.version, ...make(newest) },
+      });
+      return data !== undefined;
+    });
   return { now, ...state };
 }
 
@@ -31,7 +43,9 @@ export function SectionView({
   const { t } = useTranslation();
   const { now } = usePageChange(sitdownId, page);
   const leaveOut = (id: string, own: boolean) =>
-    void now(own ? { own: page.own.filter((line) => line.id !== id) } : { hidden: [...page.hidden, id] });
+    void now((newest) =>
+      own ? { own: newest.own.filter((line) => line.id !== id) } : { hidden: [...newest.hidden, id] },
+    );
   return (
     <Stack space={0.5}>
       <Heading level={3}>{t(`sitdown.sections.${section.section}`)}</Heading>
@@ -67,10 +81,10 @@ function OwnQuestion({ sitdownId, page }: { sitdownId: string; page: SitdownPage
           label={t('sitdown.askThis')}
           busy={isLoading}
           disabled={!text.trim()}
-          onPress={() => void now({ question: text.trim() })}
+          onPress={() => void now(() => ({ question: text.trim() }))}
         />
         {page.question ? (
-          <Quietly label={t('sitdown.askCadros')} onPress={() => void now({ question: null })} />
+          <Quietly label={t('sitdown.askCadros')} onPress={() => void now(() => ({ question: null }))} />
         ) : null}
       </Row>
     </Stack>
@@ -86,8 +100,10 @@ function OwnLine({ sitdownId, page }: { sitdownId: string; page: SitdownPage }) 
   const [section, setSection] = useState<SitdownSection>('things');
   const { now, isLoading, error } = usePageChange(sitdownId, page);
   const add = async () => {
-    const line = { id: freshId(page.own, 'own-'), section, text: text.trim() };
-    if (await now({ own: [...page.own, line] })) setText('');
+    const added = await now(({ own }) => ({
+      own: [...own, { id: freshId(own, 'own-'), section, text: text.trim() }],
+    }));
+    if (added) setText('');
   };
   return (
     <Stack space={0.5}>
@@ -118,7 +134,7 @@ export function EditPage({ sitdownId, page }: { sitdownId: string; page: Sitdown
       {page.hidden.length > 0 ? (
         <Quietly
           label={t('sitdown.bringBack', { count: page.hidden.length })}
-          onPress={() => void now({ hidden: [] })}
+          onPress={() => void now(() => ({ hidden: [] }))}
         />
       ) : null}
     </Stack>

@@ -23,7 +23,7 @@ function Answer({ sitdownId, page, child }: Pick<ChildPage, 'page' | 'child'> & 
       onChange={setText}
       lines={2}
       longest={2000}
-      onBlur={() => void (text !== (page.answer ?? '') && now({ answer: text.trim() || null }))}
+      onBlur={() => void (text !== (page.answer ?? '') && now(() => ({ answer: text.trim() || null })))}
     />
   );
 }

@@ -4,11 +4,22 @@ import {
   type BodyOf,
   type PageChange,
   type PaperPages,
+  type Sitdown,
+  type SitdownPage,
 } from '@cadro/contract';
-import { api, endpointsBy, nothing } from '../store';
+import { api, endpointsBy, knownAtOnce, nothing, type RootState } from '../store';
 
 type OfSitdown = { readonly sitdownId: string };
 
+/** What a change has left is known at once: the next one is made on it. */
+const known = knownAtOnce((left: Sitdown, dispatch): void => {
+  dispatch(
+    sitdownApi.util.updateQueryData('sitdowns', undefined, (list) => ({
+      ...list,
+      sitdowns: list.sitdowns.map((each) => (each.id === left.id ? left : each)),
+    })),
+  );
+});
 const changes = { invalidatesTags: ['Sitdown' as const] };
 const sitdownApi = api.injectEndpoints({
   endpoints: endpointsBy((by) => ({
@@ -20,7 +31,7 @@ const sitdownApi = api.injectEndpoints({
         params: { sitdownId, studentId },
         body: change,
       }),
-      changes,
+      { ...known, ...changes },
     ),
     startSitdown: by.mutation(routes.start, (sitdownId: string) => ({ params: { sitdownId } }), changes),
     endSitdown: by.mutation(
@@ -50,3 +61,10 @@ export const {
   useSetRhythmMutation,
   useRhythmEntryQuery,
 } = sitdownApi;
+
+/** A child's page as it was answered last. */
+export const newestPage = (state: RootState, sitdownId: string, page: SitdownPage): SitdownPage =>
+  sitdownApi.endpoints.sitdowns
+    .select()(state)
+    .data?.sitdowns.find(({ id }) => id === sitdownId)
+    ?.pages.find(({ studentId }) => studentId === page.studentId) ?? page;

@@ -197,6 +197,24 @@ const byRoutes = (build: Build) => ({
     build.mutation<string, Arg>({ query: (arg) => asked(route, ask(arg)) }),
 });
 
+type Dispatch = Parameters<NonNullable<MutationMore<AnyRoute, unknown>['onQueryStarted']>>[1]['dispatch'];
+
+/**
+ * Puts what a change answers where it is shown, before whoever made the change is told of it; for a mutation's own options.
+ * @param put does that, with the thing as the change has left it
+ */
+export const knownAtOnce = <T>(put: (left: T, dispatch: Dispatch) => void) => ({
+  async onQueryStarted(
+    _asked: unknown,
+    { dispatch, queryFulfilled }: { dispatch: Dispatch; queryFulfilled: PromiseLike<{ data: T }> },
+  ): Promise<void> {
+    await queryFulfilled.then(
+      ({ data }) => put(data, dispatch),
+      () => undefined,
+    );
+  },
+});
+
 /** A room's endpoints, for `api.injectEndpoints`. */
 export const endpointsBy =
   <Endpoints>(made: (by: ReturnType<typeof byRoutes>) => Endpoints) =>

@@ -5,4 +5,5 @@ export * from './prefs';
 export { sendWaiting } from './sending';
 export { sessionBegun } from './session';
 export * from './store';
+export { inTurn } from './turns';
 export { isStale, reloadOnce } from './staleBundle';

@@ -1,6 +1,6 @@
 import { configureStore } from '@reduxjs/toolkit';
 import { setupListeners } from '@reduxjs/toolkit/query';
-import { useDispatch, useSelector } from 'react-redux';
+import { useDispatch, useSelector, useStore } from 'react-redux';
 import { api } from './api';
 import { inHandSlice } from './inHand';
 import { intents } from './intents';
@@ -41,4 +41,6 @@ store.subscribe(() => {
 
 export type RootState = ReturnType<typeof store.getState>;
 export const useAppSelector = useSelector.withTypes<RootState>();
+/** For what is known when something is done, rather than when it was drawn. */
+export const useAppStore = useStore.withTypes<typeof store>();
 export const useAppDispatch = useDispatch.withTypes<typeof store.dispatch>();

@@ -145,33 +145,29 @@ async function statusOf(stream: ClientHttp2Stream): Promise<number> {
   return headers[':status'];
 }
 
-it(
-  'over HTTP/2 a stream of alerts comes as it is told, beside everything else on one connection',
-  () =>
-    overOne(async (session) => {
-      const answer = await signIn({ email: 'maren@test.example', password });
-      const cookie = sessionCookieOf(answer);
-      const stream = open(session, '/api/alerts/live', { cookie });
-      let said = '';
-      stream.on('data', (text: string) => (said += text));
-      const heard = async (what: RegExp) => {
-        while (!what.test(said)) await once(stream, 'data');
-      };
-      await heard(/retry: 3000/);
-      expect(session.alpnProtocol).toBe('h2');
-      const silence = { alertKey: null, studentId: null, courseId: null, kind: 'good', until: '2026-12-01' };
-      const path = alertRoutes.silence.path;
-      const statuses = await Promise.all([
-        statusOf(open(session, path, { cookie, body: silence })),
-        ...['/api/me', '/api/brief', '/api/courses', '/'].map((each) =>
-          statusOf(open(session, each, { cookie })),
-        ),
-      ]);
-      expect(statuses).toEqual([201, 200, 200, 200, 404]);
-      await heard(/event: state/);
-    }),
-  30_000,
-);
+it('over HTTP/2 a stream of alerts comes as it is told, beside everything else on one connection', () =>
+  overOne(async (session) => {
+    const answer = await signIn({ email: 'maren@test.example', password });
+    const cookie = sessionCookieOf(answer);
+    const stream = open(session, '/api/alerts/live', { cookie });
+    let said = '';
+    stream.on('data', (text: string) => (said += text));
+    const heard = async (what: RegExp) => {
+      while (!what.test(said)) await once(stream, 'data');
+    };
+    await heard(/retry: 3000/);
+    expect(session.alpnProtocol).toBe('h2');
+    const silence = { alertKey: null, studentId: null, courseId: null, kind: 'good', until: '2026-12-01' };
+    const path = alertRoutes.silence.path;
+    const statuses = await Promise.all([
+      statusOf(open(session, path, { cookie, body: silence })),
+      ...['/api/me', '/api/brief', '/api/courses', '/'].map((each) =>
+        statusOf(open(session, each, { cookie })),
+      ),
+    ]);
+    expect(statuses).toEqual([201, 200, 200, 200, 404]);
+    await heard(/event: state/);
+  }));
 
 it('a caller is counted by where the proxy has seen it, whatever it says of itself', async () => {
   await world.db('login_tries').delete();

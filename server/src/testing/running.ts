@@ -7,7 +7,7 @@ import { password, sessionCookieOf, type World } from './world';
 export interface Running {
   readonly process: ChildProcess;
   readonly url: string;
-  readonly ended: Promise<{ code: number | null; tookMs: number }>;
+  readonly ended: Promise<{ code: number | null }>;
 }
 
 /** The server of a world as it is started, at a port of the system's choice. @param options for its Node. */
@@ -39,14 +39,8 @@ export async function startServer({ config }: World, options: readonly string[] 
     });
     child.once('exit', () => fail(new Error(`it ended: ${said}`)));
   });
-  const ended = new Promise<{ code: number | null; tookMs: number }>((done) => {
-    let toldMs = 0;
-    const kill = child.kill.bind(child);
-    child.kill = (signal) => {
-      toldMs = performance.now();
-      return kill(signal);
-    };
-    child.once('exit', (code) => done({ code, tookMs: performance.now() - toldMs }));
+  const ended = new Promise<{ code: number | null }>((done) => {
+    child.once('exit', (code) => done({ code }));
   });
   return { process: child, url: `http://127.0.0.1:${port}`, ended };
 }

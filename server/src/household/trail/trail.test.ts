@@ -23,7 +23,7 @@ const trail = async (agent: Agent): Promise<TrailEntry[]> =>
     .entries;
 /** What is put down when an answer has gone out is there a moment later. */
 async function opened(agent: Agent, count: number): Promise<TrailEntry[]> {
-  for (let tries = 0; tries < 200; tries++) {
+  for (let tries = 0; tries < 5_000; tries++) {
     const entries = (await trail(agent)).filter(({ kind }) => kind === 'record-opened');
     if (entries.length >= count) return entries;
     await new Promise((done) => setImmediate(done));

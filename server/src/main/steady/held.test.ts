@@ -104,7 +104,7 @@ const costly: readonly (readonly [string, () => Promise<unknown>])[] = [
   ['all that is kept', () => ask('/api/me/export.zip')],
   ['a rehearsal', () => ask('/api/alerts/rehearsal', { body: withWords })],
 ];
-const mostTries = 3;
+const mostTries = 12;
 const read = ['/api/brief', '/api/courses', '/api/work', '/api/news', '/api/alerts', '/api/me'];
 
 /** Milliseconds of the longest turn while something is done, and others ask for what they read every evening. */

@@ -34,7 +34,7 @@ const alive = (names: string[], secondsAgo: number) =>
     beat_at: world.db.raw(`now() - ? * interval '1 second'`, [secondsAgo]),
   });
 async function until(holds: () => Promise<boolean>): Promise<void> {
-  for (let tries = 0; tries < 600; tries += 1) {
+  for (let tries = 0; tries < 2_500; tries += 1) {
     if (await holds()) return;
     await wait(100);
   }
