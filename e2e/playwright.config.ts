@@ -27,7 +27,13 @@ export default defineConfig({
   timeout: 1_800_000,
   expect: { timeout: 300_000 },
   reporter: [['list'], ['json', { outputFile: process.env['CADRO_E2E_REPORT'] ?? '../.cadro/e2e.json' }]],
-  use: { launchOptions, actionTimeout: 300_000, locale: 'en-GB', trace: 'off', screenshot: 'only-on-failure' },
+  use: {
+    launchOptions,
+    actionTimeout: 300_000,
+    locale: 'en-GB',
+    trace: 'off',
+    screenshot: 'only-on-failure',
+  },
   projects: [
     {
       name: 'phone',
