@@ -7,9 +7,38 @@ import { root, step, workFolder } from './lib/steps.mjs';
 
 /* The benchmarks. Those that ask a database get one of their own, which is thrown away afterwards. */
 const names = process.argv.slice(2);
-const needsDatabase = names.length === 0 || ['alerts', 'bundle', 'rows'].some((name) => names.includes(name));
+const needs = (...some) => names.length === 0 || some.some((name) => names.includes(name));
+const needsStack = needs('live');
+const needsDatabase = needsStack || needs('alerts', 'bundle', 'rows');
 const folder = join(workFolder, `bench-${process.pid}`);
 let cluster;
+let stack;
+
+/** A server, a worker and the schools on the demo's story. @returns the server's address. */
+async function startDemo() {
+  // The dependencies may just have been installed: what needs them is loaded now.
+  const [{ loadStory }, { buildStep }, { startStack }] = await Promise.all([
+    import('./lib/browser.mjs'),
+    import('./lib/prepared.mjs'),
+    import('./lib/stack.mjs'),
+  ]);
+  const buildDir = await buildStep();
+  const made = { cluster, folder, buildDir, secret: 'a secret for benches alone, forty characters' };
+  const schoolState = await loadStory(made);
+  const given = {
+    ...made,
+    schoolState,
+    databaseUrl: cluster.url('story'),
+    logs: join(folder, 'logs'),
+    demo: true,
+  };
+  stack = await startStack(given, async (starting) => {
+    await starting.startSchool();
+    await starting.command('loadStory');
+    await Promise.all([starting.startServer(), starting.startWorker()]);
+  });
+  return stack.env.CADRO_PUBLIC_URL;
+}
 
 async function main() {
   requireFolder(workFolder);
@@ -23,10 +52,10 @@ async function main() {
     env.BENCH_DATABASE_URL = cluster.url('bench');
   }
   await step('Build', async () => {
-    // The dependencies may just have been installed: what needs them is loaded now.
     const { bundleBench } = await import('./lib/bundle.mjs');
     await bundleBench(folder);
   });
+  if (needsStack) env.BENCH_STACK_URL = await startDemo();
   const program = [join(folder, 'bench', 'main.cjs'), ...names];
   const child = spawn(process.execPath, program, { cwd: root, env, stdio: 'inherit' });
   process.exitCode = await new Promise((done) => child.once('exit', (code) => done(code ?? 1)));
@@ -38,6 +67,7 @@ main()
     process.exitCode = 1;
   })
   .finally(async () => {
+    await stack?.stop();
     await cluster?.remove();
     rmSync(folder, { recursive: true, force: true });
   });

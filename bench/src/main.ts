@@ -2,6 +2,7 @@ import { benchAlerts } from './alerts';
 import { benchBundle } from './bundle';
 import { benchCalendar } from './calendar';
 import { benchCore, benchReader } from './core';
+import { benchLive } from './live';
 import { benchRows } from './rows';
 import { benchWork } from './work';
 
@@ -10,6 +11,7 @@ const benches: Readonly<Record<string, () => void | Promise<void>>> = {
   bundle: benchBundle,
   calendar: benchCalendar,
   core: benchCore,
+  live: benchLive,
   reader: benchReader,
   rows: benchRows,
   work: benchWork,

@@ -190,7 +190,14 @@ test('the family sits down: the page is theirs to change, what is agreed is kept
   await expect(
     page.getByRole('list', { name: 'What went well' }).getByText('Read aloud to Ottoline'),
   ).toBeVisible();
-  await page.getByRole('button', { name: 'Done changing Pet’s page' }).click();
+  // The order is the family's, too: what it moves up stands first, there and when one comes back.
+  const good = page.getByRole('list', { name: 'What went well' }).last().getByRole('listitem');
+  const places = await good.count();
+  for (let place = places; place > 1; place -= 1)
+    await page.getByRole('button', { name: /^Move up.*Read aloud to Ottoline/ }).click();
+  await expect(good.first()).toContainText('Read aloud to Ottoline');
+  await page.reload();
+  await expect(good.first()).toContainText('Read aloud to Ottoline');
   await guardian.findsScreenInOrder('a sit-down that is prepared');
   const download = page.waitForEvent('download');
   await page.getByRole('button', { name: 'PDF for Caspian only' }).click();

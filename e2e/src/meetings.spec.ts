@@ -102,9 +102,18 @@ test('who offers no time is asked for one that both have free; what was agreed i
     .matter('How did it go with Petra Eelgrass?')
     .getByRole('link', { name: 'Write it down' })
     .click();
-  await page.getByLabel('What was said').fill('She reads with him on Mondays.');
+  // What is written while one talks is kept by itself, and goes on from Talk.
+  const said = page.getByLabel('What was said');
+  const kept = page.waitForResponse(
+    (answer) => answer.url().endsWith('/api/drafts') && answer.request().method() === 'POST',
+  );
+  await said.fill('She reads with him on Mondays.');
+  expect((await kept).status()).toBe(204);
+  await guardian.goesTo('Talk');
+  await page.getByRole('link', { name: /^Petra Eelgrass about Caspian\. Caspian · note, begun/ }).click();
+  await expect(said).toHaveValue('She reads with him on Mondays.');
+  // One thing right after the other: one's own changes wait for each other.
   await page.getByRole('button', { name: 'Keep the notes' }).click();
-  await expect(page.getByRole('button', { name: 'Keep the notes' })).toBeDisabled();
   await page.getByLabel('What did you agree with Petra Eelgrass?').fill('Ten pages each evening');
   await page.getByRole('button', { name: 'Write it down' }).click();
   await expect(page.getByText(/^Ten pages each evening \(by /)).toBeVisible();

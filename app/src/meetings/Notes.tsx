@@ -1,22 +1,26 @@
-import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import type { Meeting } from '@cadro/contract';
-import { Trouble, useChildren } from '../household';
+import { Begun, BegunLine, Trouble, useChildren, type Writing } from '../household';
 import { Action, Field, Heading, Quietly, Row, Stack, Words } from '../ui';
 import { useChange } from './useChange';
 
-/** What is written down while one talks. Where somebody else at home writes too, both stand there. */
-export function Notes({ meeting }: { meeting: Meeting }) {
+/** What is written, and what stood there when it was begun; both empty where nothing is. */
+type Fields = { readonly text: string; readonly note: string };
+const nothing: Fields = { text: '', note: '' };
+
+function Form({ meeting, writing }: { meeting: Meeting; writing: Writing<Fields> }) {
   const { t } = useTranslation();
   const { nameOf } = useChildren();
   const stored = meeting.notes ?? '';
-  /** What it was made on: words of others that came since are shown beside one's own. */
-  const [begun, setBegun] = useState<{ on: string; text: string } | null>(null);
-  const text = begun?.text ?? stored;
-  const other = begun !== null && begun.on !== stored && stored !== text ? stored : null;
+  const { fields, begun } = writing;
+  const text = begun ? fields.text : stored;
+  // Words of others that came since are shown beside one's own.
+  const other = begun && fields.note !== stored && stored !== text ? stored : null;
+  const write = (next: string) =>
+    writing.set(next === stored ? nothing : { text: next, note: begun ? fields.note : stored });
   const { now, isLoading, error } = useChange(meeting);
   const keep = async (words: string) => {
-    if (await now(() => ({ notes: words.trim() === '' ? null : words }))) setBegun(null);
+    if (await now(() => ({ notes: words.trim() === '' ? null : words }))) writing.done();
   };
   return (
     <Stack>
@@ -25,7 +29,7 @@ export function Notes({ meeting }: { meeting: Meeting }) {
         label={t('meeting.saidThere')}
         hint={t('meeting.notesHint', { child: nameOf(meeting.studentId) })}
         value={text}
-        onChange={(next) => setBegun({ on: begun?.on ?? stored, text: next })}
+        onChange={write}
         lines={5}
         longest={20_000}
       />
@@ -40,6 +44,7 @@ export function Notes({ meeting }: { meeting: Meeting }) {
           </Row>
         </Stack>
       ) : null}
+      <BegunLine writing={writing} />
       <Trouble error={error} />
       <Action
         label={t('meeting.keepNotes')}
@@ -48,5 +53,21 @@ export function Notes({ meeting }: { meeting: Meeting }) {
         onPress={() => void keep(text)}
       />
     </Stack>
+  );
+}
+
+/** What is written down while one talks, kept while it is written. Where somebody else at home writes too, both stand there. */
+export function Notes({ meeting }: { meeting: Meeting }) {
+  const { t } = useTranslation();
+  const { nameOf } = useChildren();
+  const { id, studentId, teacherName } = meeting;
+  const about = {
+    ...{ key: `meeting:${id}`, studentId, kind: 'note' as const, place: `/talk/meetings/${id}` },
+    title: t('meeting.about', { teacher: teacherName, child: nameOf(studentId) }),
+  };
+  return (
+    <Begun about={about} fresh={nothing}>
+      {(writing) => <Form meeting={meeting} writing={writing} />}
+    </Begun>
   );
 }

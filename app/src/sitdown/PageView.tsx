@@ -7,9 +7,9 @@ import { Trouble } from '../household';
 import { inTurn, useAppStore } from '../store';
 import { Action, Choice, Field, Heading, Quietly, Row, Stack, styles, Words } from '../ui';
 import { newestPage, useChangePageMutation } from './api';
-import type { Section } from './compose';
+import { movedUp, type Section } from './compose';
 
-type Changed = Partial<Pick<SitdownPage, 'hidden' | 'own' | 'question' | 'answer' | 'agreed'>>;
+type Changed = Partial<Pick<SitdownPage, 'hidden' | 'own' | 'order' | 'question' | 'answer' | 'agreed'>>;
 
 /** Changes a page, each time on what the change before has left; whether that went well. */
 export function usePageChange(sitdownId: string, page: SitdownPage) {
@@ -50,7 +50,7 @@ export function SectionView({
     <Stack space={0.5}>
       <Heading level={3}>{t(`sitdown.sections.${section.section}`)}</Heading>
       <View role="list" aria-label={t(`sitdown.sections.${section.section}`)} style={styles.gap8}>
-        {section.lines.map(({ id, text, detail, own }) => (
+        {section.lines.map(({ id, text, detail, own }, at) => (
           <View key={id} role="listitem">
             <Words size={section.section === 'question' ? 'matter' : 'text'}>{text}</Words>
             {detail ? (
@@ -59,7 +59,20 @@ export function SectionView({
               </Words>
             ) : null}
             {editing && section.section !== 'question' ? (
-              <Quietly label={t('sitdown.leaveOut')} hint={text} onPress={() => leaveOut(id, Boolean(own))} />
+              <Row space={2} wrap>
+                {at > 0 ? (
+                  <Quietly
+                    label={t('sitdown.moveUp')}
+                    hint={text}
+                    onPress={() => void now(({ order }) => ({ order: movedUp(order, section, id) }))}
+                  />
+                ) : null}
+                <Quietly
+                  label={t('sitdown.leaveOut')}
+                  hint={text}
+                  onPress={() => leaveOut(id, Boolean(own))}
+                />
+              </Row>
             ) : null}
           </View>
         ))}

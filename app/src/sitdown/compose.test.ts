@@ -1,7 +1,7 @@
 import i18next from 'i18next';
 import type { Brief, Matter, NewsLine, Plan, SitdownPage } from '@cadro/contract';
 import { makeFormat, startTexts } from '../i18n';
-import { becameOf, composePage, keptOf, questionFor, type PageFacts } from './compose';
+import { becameOf, composePage, keptOf, movedUp, questionFor, type PageFacts } from './compose';
 import { byDay, firstOn, weekdayOfRule } from './rhythm';
 
 startTexts('en');
@@ -19,7 +19,7 @@ const score = (itemId: string, earned: number, more: object = {}) =>
     ...{ at: '2026-10-23T12:00:00Z', ...me, ...more },
   }) as unknown as NewsLine;
 const page: SitdownPage = {
-  ...{ studentId: 'caspian', hidden: [], own: [], question: null, answer: null },
+  ...{ studentId: 'caspian', hidden: [], own: [], order: [], question: null, answer: null },
   ...{ agreed: [], kept: null, version: 1 },
 };
 const facts = (more: Partial<Omit<PageFacts, 'brief'>> & { brief?: object } = {}): PageFacts => ({
@@ -129,6 +129,36 @@ it('is as the family has changed it, and is kept in its words', () => {
     { section: 'question', lines: ['Ours?'] },
     { section: 'things', lines: ['Boat-building b'] },
   ]);
+});
+
+describe('the order is the family’s', () => {
+  const given = facts({ brief: { matters: [matter('a'), matter('b'), matter('c')] } });
+  const own = [{ id: 'own-1', section: 'things' as const, text: 'The oar' }];
+  const things = (order: readonly string[]) =>
+    composePage(tools, given, { ...page, own, order: [...order] }).find(
+      ({ section }) => section === 'things',
+    );
+  const idsOf = (order: readonly string[]) => things(order)?.lines.map(({ id }) => id);
+
+  it.each<[string, string[], string[]]>([
+    ['none is named', [], ['thing:a', 'thing:b', 'thing:c', 'own-1']],
+    ['the last is named first', ['own-1'], ['own-1', 'thing:a', 'thing:b', 'thing:c']],
+    [
+      'what is gone is named, too',
+      ['gone', 'thing:c', 'thing:a'],
+      ['thing:c', 'thing:a', 'thing:b', 'own-1'],
+    ],
+  ])('where %s', (_where, order, ids) => {
+    expect(idsOf(order)).toEqual(ids);
+  });
+
+  it('a line goes up by one, and the other sections stay as they were', () => {
+    const section = things([]) ?? { section: 'things', lines: [] };
+    const order = movedUp(['week:2', 'week:1'], section, 'own-1');
+    expect(order).toEqual(['week:2', 'week:1', 'thing:a', 'thing:b', 'own-1', 'thing:c']);
+    expect(idsOf(order)).toEqual(['thing:a', 'thing:b', 'own-1', 'thing:c']);
+    expect(idsOf(movedUp([], section, 'thing:a'))).toEqual(idsOf([]));
+  });
 });
 
 it.each([1, 2, 3, 4, 5, 6, 7])('weekday %i is the one its rule names, from today on', (weekday) => {

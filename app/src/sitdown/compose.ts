@@ -155,6 +155,22 @@ function bringLines({ t, format }: Tools, { announcements, supplies, childId }: 
   return [...forms, ...buys];
 }
 
+/** Lines as the family has put them; those that are not named follow as they come. */
+const inOrder = (lines: readonly Line[], order: readonly string[]): Line[] => {
+  const place = new Map(order.map((id, at) => [id, at]));
+  const at = ({ id }: Line) => place.get(id) ?? order.length;
+  return [...lines].sort((a, b) => at(a) - at(b));
+};
+
+/** The order of a page's lines with one of a section's lines a place further up. */
+export function movedUp(order: readonly string[], { lines }: Section, id: string): string[] {
+  const ids = lines.map((line) => line.id);
+  const at = ids.indexOf(id);
+  const above = ids[at - 1];
+  if (above !== undefined) ids.splice(at - 1, 2, id, above);
+  return [...order.filter((each) => !ids.includes(each)), ...ids];
+}
+
 /** A child's page as Cadro makes it, and as the family has changed it; sections without a line are left out. */
 export function composePage(tools: Tools, facts: PageFacts, page: SitdownPage): Section[] {
   const made: Readonly<Record<SitdownSection, readonly Line[]>> = {
@@ -178,7 +194,7 @@ export function composePage(tools: Tools, facts: PageFacts, page: SitdownPage): 
       .filter((line) => line.section === section)
       .map(({ id, text }) => ({ id, text, own: true as const }));
     const lines = [...made[section].filter(({ id }) => !hidden.has(id)), ...own];
-    return lines.length > 0 ? [{ section, lines }] : [];
+    return lines.length > 0 ? [{ section, lines: inOrder(lines, page.order) }] : [];
   });
 }
 

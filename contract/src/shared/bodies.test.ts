@@ -223,7 +223,12 @@ const fitting: Record<string, object> = {
   'post /api/calendar/times-in-file': { studentId: uuid, text: 'BEGIN:VCALENDAR' },
   'post /api/sitdowns': { on: '2026-10-25' },
   'patch /api/sitdowns/:sitdownId/pages/:studentId': {
-    ...{ version: 1, hidden: ['thing:a'], own: [{ id: 'own-1', section: 'good', text: 'T' }] },
+    ...{
+      version: 1,
+      hidden: ['thing:a'],
+      own: [{ id: 'own-1', section: 'good', text: 'T' }],
+      order: ['own-1'],
+    },
     ...{ question: 'Q', answer: 'A' },
     agreed: [{ id: 'a-1', text: 'T', followUpId: uuid, entryId: null, by: '2026-10-25', held: null }],
   },

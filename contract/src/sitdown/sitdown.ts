@@ -28,6 +28,8 @@ export const SitdownPage = Type.Object({
   /** Lines of Cadro's that are left out, by their ids. */
   hidden: Type.Array(LineId),
   own: Type.Array(OwnLine),
+  /** Lines that the family has put in an order of its own, by their ids; those that are not named follow as they come. */
+  order: Type.Array(LineId),
   /** The question for the child to answer first; null for Cadro's own. */
   question: Nullable(Line),
   /** What the child answered. */
@@ -57,6 +59,7 @@ export const PageChange = Type.Object(
     version: Version,
     hidden: Type.Optional(Type.Array(LineId, { maxItems: 200, uniqueItems: true })),
     own: Type.Optional(Type.Array(OwnLine, { maxItems: 60 })),
+    order: Type.Optional(Type.Array(LineId, { maxItems: 200, uniqueItems: true })),
     question: Type.Optional(Nullable(Line)),
     answer: Type.Optional(Nullable(Type.String({ maxLength: 2000 }))),
     agreed: Type.Optional(Type.Array(Agreement, { maxItems: 30 })),

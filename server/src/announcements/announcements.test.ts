@@ -181,6 +181,23 @@ it('is read, kept and put away by each guardian alone', async () => {
   await maren.patch(pathOf('keep', id)).send({}).expect(400);
 });
 
+it('what is kept stays in sight, however much is newer', async () => {
+  const kept = await titled(maren, 'Lamp night');
+  const keep = (on: boolean) => maren.patch(pathOf('keep', kept.id)).send({ kept: on }).expect(200);
+  await keep(true);
+  await world.db.raw(
+    `insert into announcements (source_id, external_id, school_id, title, text, posted_at)
+     select source_id, 'newer ' || n, school_id, 'Newer ' || n, text, posted_at + n * interval '1 minute'
+       from announcements, generate_series(1, 61) n where title = 'Library books'`,
+  );
+  const seen = await listed(maren);
+  expect(seen[0]).toMatchObject({ id: kept.id, kept: true });
+  expect(seen.filter(({ title }) => title.startsWith('Newer'))).toHaveLength(60);
+  expect((await listed(tobiah)).map(({ title }) => title)).not.toContain('Lamp night');
+  await world.db('announcements').where('title', 'like', 'Newer %').delete();
+  await keep(false);
+});
+
 describe('as the days go by', () => {
   const askedOf = async (agent: Agent) =>
     (await agent.get(outlookRoutes.brief.path).expect(200)).body.matters

@@ -10,7 +10,7 @@ import { isOpen, understood, type Understood } from './wishes';
 
 /** What the school wants of this child, and can still be told. */
 async function askOf({ db, clock }: AnnouncementDeps, child: Child, id: string): Promise<Understood> {
-  const [row] = await announcementsOf(db, [child.id], { id });
+  const [row] = await announcementsOf(db, [child.id], { ids: [id] });
   if (!row) throw new HttpProblem('not-found');
   const ask = understood(row);
   if (!isOpen(ask, await clock.now())) throw new HttpProblem('too-late');

@@ -15,6 +15,10 @@ export const statesOf = (db: Db, guardianId: string, ids: readonly string[]): Pr
     .whereIn('announcement_id', [...ids])
     .select('announcement_id', 'read', 'kept', 'archived');
 
+/** What a guardian keeps, of whatever age. */
+export const keptBy = (db: Db, guardianId: string): Promise<string[]> =>
+  db('announcement_states').where({ guardian_id: guardianId, kept: true }).pluck('announcement_id');
+
 export async function putState(
   db: Db,
   guardianId: string,

@@ -1,8 +1,8 @@
 import type { Announcement, GivenAnswer } from '@cadro/contract';
 import { childrenFor, householdOf } from '../household';
-import { HttpProblem, type Deps } from '../kit';
+import { HttpProblem, type Db, type Deps } from '../kit';
 import { letterStates } from '../messages';
-import { announcementsOf } from '../records';
+import { announcementsOf, type AnnouncementRow } from '../records';
 import * as store from './store';
 import type { TakenInto } from './takenInto';
 import { isOpen, understood, type Understood } from './wishes';
@@ -64,11 +64,26 @@ async function answersFor(
   return found;
 }
 
+/** The newest, and what the guardian keeps of older ones. */
+async function toldTo(
+  db: Db,
+  guardianId: string,
+  studentIds: readonly string[],
+  { ids }: { readonly ids?: readonly string[] },
+): Promise<AnnouncementRow[]> {
+  if (ids) return announcementsOf(db, studentIds, { ids });
+  const [newest, kept] = await Promise.all([announcementsOf(db, studentIds), store.keptBy(db, guardianId)]);
+  const older = kept.filter((id) => newest.every((row) => row.id !== id));
+  return older.length === 0
+    ? newest
+    : [...newest, ...(await announcementsOf(db, studentIds, { ids: older }))];
+}
+
 /** Announcements for this guardian's children, with what the household made of them: a bounded number of queries. */
 export async function announcementsFor(
   deps: AnnouncementDeps,
   guardianId: string,
-  only: { readonly id?: string } = {},
+  only: { readonly ids?: readonly string[] } = {},
 ): Promise<Announcement[]> {
   const { db, clock, taken } = deps;
   const [now, children, { id: householdId }] = await Promise.all([
@@ -76,8 +91,9 @@ export async function announcementsFor(
     childrenFor(db, guardianId, 'read-record'),
     householdOf(db, guardianId),
   ]);
-  const rows = await announcementsOf(
+  const rows = await toldTo(
     db,
+    guardianId,
     children.map(({ id }) => id),
     only,
   );
@@ -107,7 +123,7 @@ export async function announcementFor(
   guardianId: string,
   id: string,
 ): Promise<Announcement> {
-  const [found] = await announcementsFor(deps, guardianId, { id });
+  const [found] = await announcementsFor(deps, guardianId, { ids: [id] });
   if (!found) throw new HttpProblem('not-found');
   return found;
 }

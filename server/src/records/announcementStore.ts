@@ -51,14 +51,14 @@ const announced = (db: Db, studentIds: readonly string[]) => {
 /** So many of the newest are told. */
 const most = 60;
 
-/** @param only.id of one of them. */
+/** @param only.ids of those that are asked for, however old. */
 export const announcementsOf = (
   db: Db,
   studentIds: readonly string[],
-  { id }: { readonly id?: string } = {},
+  { ids }: { readonly ids?: readonly string[] } = {},
 ): Promise<AnnouncementRow[]> =>
   announced(db, studentIds)
-    .modify((query) => void (id && query.where({ 'a.announcement_id': id })))
+    .modify((query) => void (ids && query.whereIn('a.announcement_id', [...ids])))
     .limit(most);
 
 /** All that were posted since an instant, of however many children. */

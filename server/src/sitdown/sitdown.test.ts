@@ -54,8 +54,14 @@ describe('a sit-down', () => {
   it('is changed by both, of whom the slower is shown what stands there', async () => {
     const sitdown = await open();
     const own = [{ id: 'own-1', section: 'good', text: 'Read to Pet every evening' }];
-    const after: Sitdown = (await change(sitdown, 'caspian', { hidden: ['thing:x'], own }).expect(200)).body;
-    expect(pageOf(after, 'caspian')).toMatchObject({ hidden: ['thing:x'], own, version: 2 });
+    const after: Sitdown = (
+      await change(sitdown, 'caspian', { hidden: ['thing:x'], own, order: ['thing:b', 'thing:a'] }).expect(
+        200,
+      )
+    ).body;
+    expect(pageOf(after, 'caspian')).toMatchObject({
+      ...{ hidden: ['thing:x'], own, order: ['thing:b', 'thing:a'], version: 2 },
+    });
     const slower = await change(sitdown, 'caspian', { question: 'How was the ferry?' }, tobiah).expect(409);
     expect(slower.body).toMatchObject({
       ...{ code: 'edited-meanwhile', current: { own }, yours: { question: 'How was the ferry?' } },

@@ -6,6 +6,7 @@ import * as store from './store';
 
 const pageView = (row: store.PageRow): SitdownPage => ({
   ...{ studentId: row.student_id, hidden: [...row.hidden], own: [...row.own] },
+  order: [...row.line_order],
   ...{ question: row.question, answer: row.answer, agreed: [...row.agreed] },
   ...{ kept: row.kept && [...row.kept], version: row.version },
 });

@@ -15,6 +15,7 @@ export interface PageRow {
   readonly student_id: string;
   readonly hidden: readonly string[];
   readonly own: readonly OwnLine[];
+  readonly line_order: readonly string[];
   readonly question: string | null;
   readonly answer: string | null;
   readonly agreed: readonly Agreement[];
@@ -72,10 +73,10 @@ export async function addPages(trx: Trx, sitdownId: string, studentIds: readonly
 export async function changePage(
   trx: Trx,
   key: { readonly sitdownId: string; readonly studentId: string },
-  { version, hidden, own, agreed, ...plain }: PageChange,
+  { version, hidden, own, order, agreed, ...plain }: PageChange,
 ): Promise<boolean> {
   const json = Object.fromEntries(
-    Object.entries({ hidden, own, agreed }).flatMap(([name, value]) =>
+    Object.entries({ hidden, own, line_order: order, agreed }).flatMap(([name, value]) =>
       value === undefined ? [] : [[name, JSON.stringify(value)]],
     ),
   );

@@ -11,6 +11,7 @@ export const sitdownEn = {
     edit: 'Change {{child}}’s page',
     doneEditing: 'Done changing {{child}}’s page',
     leaveOut: 'Leave out',
+    moveUp: 'Move up',
     bringBack_one: 'Bring back {{count}} line',
     bringBack_other: 'Bring back {{count}} lines',
     addLine: 'Add a line of your own',

@@ -12,6 +12,7 @@ export const sitdownEs: typeof sitdownEn = {
     edit: 'Cambiar la página de {{child}}',
     doneEditing: 'Terminar de cambiar la página de {{child}}',
     leaveOut: 'Quitar',
+    moveUp: 'Subir',
     bringBack_one: 'Recuperar {{count}} línea',
     bringBack_other: 'Recuperar {{count}} líneas',
     addLine: 'Añadir una línea propia',

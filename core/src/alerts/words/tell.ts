@@ -14,21 +14,22 @@ export const alertWords = (language: Language): AlertWords => all[language];
 export const ruleTitle = (language: Language, name: string): string =>
   ruleNamed(name)?.words[language].name ?? name;
 
+/** An amount that a rule asks for, in what the reason's own are: money, points of a scale, or a plain number. */
+function askedAmount(words: AlertWords, reason: AlertReason, amount: number, formats: Formats): string {
+  if (reason.about === 'balance') return formats.money(amount, reason.currency);
+  const number = formats.plain(amount);
+  const outOf = 'outOf' in reason ? reason.outOf : null;
+  if (outOf === null) return number;
+  return outOf === 100 ? words.points(number, amount === 1) : `${number} ${words.of} ${outOf}`;
+}
+
 /** The rule of a reason with its numbers, as a sentence; null where none were kept with it. */
 function askedSentence(words: AlertWords, reason: AlertReason, formats: Formats): string | null {
   const { asked } = reason;
   const own = ruleNamed(reason.rule)?.words[words.language];
   if (!asked || !own?.asked) return null;
-  const amount = asked.amount ?? 0;
-  const number = formats.plain(amount);
-  const outOf = 'outOf' in reason ? reason.outOf : null;
-  const scaled =
-    outOf === null
-      ? number
-      : outOf === 100
-        ? words.points(number, amount === 1)
-        : `${number} ${words.of} ${outOf}`;
-  return own.asked({ amount: scaled, days: words.days(asked.days ?? 0) });
+  const amount = askedAmount(words, reason, asked.amount ?? 0, formats);
+  return own.asked({ amount, days: words.days(asked.days ?? 0) });
 }
 
 /** What a reason says by the words of its rule; of a rule that is no more nothing but its name. */

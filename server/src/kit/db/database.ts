@@ -33,6 +33,7 @@ import * as followUpsGoOn from '../../../migrations/030_follow_ups_go_on';
 import * as aroundSchool from '../../../migrations/031_around_school';
 import * as sitdowns from '../../../migrations/032_sitdowns';
 import * as meetings from '../../../migrations/033_meetings';
+import * as orderOfLines from '../../../migrations/034_order_of_lines';
 import { setTimeout as wait } from 'node:timers/promises';
 import { connectionTo, remember } from './connections';
 import { isLockedLong } from './faults';
@@ -80,6 +81,7 @@ const migrations: Record<string, Knex.Migration> = {
   '031_around_school': aroundSchool,
   '032_sitdowns': sitdowns,
   '033_meetings': meetings,
+  '034_order_of_lines': orderOfLines,
 };
 
 /** Whoever waits for a table holds up all who come after it: for so long at most, and then again. */

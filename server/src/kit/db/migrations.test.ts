@@ -78,6 +78,7 @@ it('takes a database of the release before along, with what is in it', () =>
       '031_around_school',
       '032_sitdowns',
       '033_meetings',
+      '034_order_of_lines',
     ]);
   }));
 
