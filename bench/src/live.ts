@@ -22,9 +22,11 @@ async function cookieOf(name: string): Promise<string> {
     headers: { 'content-type': 'application/json' },
     body: JSON.stringify({ email: `${name}@aldervane.example`, password }),
   });
-  const [cookie] = answer.headers.getSetCookie();
-  if (!answer.ok || !cookie) throw new Error(`${name} was not let in: ${answer.status}`);
-  return cookie.split(';')[0] ?? '';
+  if (!answer.ok) throw new Error(`${name} was not let in: ${answer.status}`);
+  return answer.headers
+    .getSetCookie()
+    .map((cookie) => cookie.split(';')[0])
+    .join('; ');
 }
 
 const get = async (path: string, cookie: string): Promise<unknown> =>

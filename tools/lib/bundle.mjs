@@ -1,4 +1,4 @@
-import { cpSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { cpSync, existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
 import { build } from 'esbuild';
@@ -7,9 +7,14 @@ import { root } from './steps.mjs';
 /** Published as an ES module only: it becomes part of the bundle, which is none. */
 const inside = ['file-type', 'otplib'];
 
+/** What a layer has a version of its own of is not found from where the build stands: it is in the bundle, too. */
+const standsBeside = (layer, name) => existsSync(join(root, layer, 'node_modules', name));
+
 const dependenciesOf = (layer) => {
   const { dependencies } = JSON.parse(readFileSync(join(root, layer, 'package.json'), 'utf8'));
-  return Object.keys(dependencies).filter((name) => !name.startsWith('@cadro/') && !inside.includes(name));
+  return Object.keys(dependencies).filter(
+    (name) => !name.startsWith('@cadro/') && !inside.includes(name) && !standsBeside(layer, name),
+  );
 };
 
 /** What layers name as their own dependencies stays outside; our layers, and what only they need, are in the bundle. */
