@@ -113,7 +113,7 @@ test('who offers no time is asked for one that both have free; what was agreed i
   await page.getByRole('link', { name: /^Petra Eelgrass about Caspian\. Caspian · note, begun/ }).click();
   await expect(said).toHaveValue('She reads with him on Mondays.');
   // One thing right after the other: one's own changes wait for each other.
-  await page.getByRole('button', { name: 'Keep the notes' }).click();
+  await page.getByRole('button', { name: 'Share these notes' }).click();
   await page.getByLabel('What did you agree with Petra Eelgrass?').fill('Ten pages each evening');
   await page.getByRole('button', { name: 'Write it down' }).click();
   await expect(page.getByText(/^Ten pages each evening \(by /)).toBeVisible();

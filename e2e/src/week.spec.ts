@@ -105,8 +105,8 @@ test('a week later each of them sees what was agreed, by whom, and what came of 
       .last()
       .click();
     await tobiahs.getByLabel('What was said').fill('He likes the Monday plan.');
-    await tobiahs.getByRole('button', { name: 'Keep the notes' }).click();
-    await expect(tobiahs.getByRole('button', { name: 'Keep the notes' })).toBeDisabled();
+    await tobiahs.getByRole('button', { name: 'Share these notes' }).click();
+    await expect(tobiahs.getByRole('button', { name: 'Share these notes' })).toBeDisabled();
     await tobiahs.getByLabel('What did you agree with Jonquil Byrd?').fill('She talks with him on Thursday');
     await tobiahs.getByRole('radio', { name: 'We do it' }).click();
     await tobiahs.getByRole('button', { name: 'Write it down' }).click();

@@ -79,7 +79,8 @@ function WithIt({
   onNote: (note: string) => void;
 }) {
   const { t } = useTranslation();
-  if (href !== null || wish.kind === 'form') return null;
+  // An answer in a line says what there is to say.
+  if (href !== null || wish.kind === 'form' || (wish.kind === 'line' && answerTo)) return null;
   if (answerTo) return <Field label={t('school.note')} value={note} onChange={onNote} longest={500} />;
   return (
     <Words size="small" colour="soft">
@@ -100,7 +101,14 @@ export function AnswerForm(asked: Asked) {
   const label = byMail ? t('school.send', { name: answerTo.name }) : plain;
   return (
     <Stack space={1.5}>
-      {href ? <OutLink label={t('school.openPage')} href={href} /> : null}
+      {href ? (
+        <Stack space={0.5}>
+          <OutLink label={t('school.openPage')} href={href} />
+          <Words size="small" colour="soft">
+            {t('school.answerThere')}
+          </Words>
+        </Stack>
+      ) : null}
       <Ask announcement={announcement} draft={draft} onChange={setDraft} />
       <WithIt announcement={announcement} note={note} onNote={setNote} />
       {other ? (

@@ -157,6 +157,8 @@ describe('the order is the family’s', () => {
     const order = movedUp(['week:2', 'week:1'], section, 'own-1');
     expect(order).toEqual(['week:2', 'week:1', 'thing:a', 'thing:b', 'own-1', 'thing:c']);
     expect(idsOf(order)).toEqual(['thing:a', 'thing:b', 'own-1', 'thing:c']);
+    // Once more, before it has been drawn anew.
+    expect(idsOf(movedUp(order, section, 'own-1'))).toEqual(['thing:a', 'own-1', 'thing:b', 'thing:c']);
     expect(idsOf(movedUp([], section, 'thing:a'))).toEqual(idsOf([]));
   });
 });

@@ -162,9 +162,9 @@ const inOrder = (lines: readonly Line[], order: readonly string[]): Line[] => {
   return [...lines].sort((a, b) => at(a) - at(b));
 };
 
-/** The order of a page's lines with one of a section's lines a place further up. */
+/** An order with one of a section's lines a place further up than it puts it, wherever it was drawn. */
 export function movedUp(order: readonly string[], { lines }: Section, id: string): string[] {
-  const ids = lines.map((line) => line.id);
+  const ids = inOrder(lines, order).map((line) => line.id);
   const at = ids.indexOf(id);
   const above = ids[at - 1];
   if (above !== undefined) ids.splice(at - 1, 2, id, above);

@@ -91,7 +91,7 @@ export const meetingsEn = {
     notes: 'Notes',
     saidThere: 'What was said',
     notesHint: 'Everyone at home who writes about {{child}} reads them.',
-    keepNotes: 'Keep the notes',
+    keepNotes: 'Share these notes',
     kept: 'Kept',
     other: 'Someone at home wrote this meanwhile:',
     both: 'Keep both',

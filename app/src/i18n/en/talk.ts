@@ -91,6 +91,8 @@ export const talkEn = {
     putDown: 'Save our answer',
     sayFormBack: 'We sent the form back',
     openPage: 'Open the school’s page',
+    answerThere:
+      'The school takes answers on its own page. Save yours here too, so everyone at home knows what you said.',
     nobodyToWrite:
       'The school lists no address for this, so tell them another way. Your answer is saved here for the family.',
     meanwhile: '{{author}} answered just before you: {{theirs}}. Yours hasn’t been sent: {{yours}}',

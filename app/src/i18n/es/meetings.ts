@@ -91,7 +91,7 @@ export const meetingsEs = {
     notes: 'Notas',
     saidThere: 'Lo que se dijo',
     notesHint: 'Las leen todos los que en casa escriben sobre {{child}}.',
-    keepNotes: 'Guardar las notas',
+    keepNotes: 'Compartir estas notas',
     kept: 'Guardadas',
     other: 'Mientras tanto, alguien en casa escribió:',
     both: 'Conservar ambas',

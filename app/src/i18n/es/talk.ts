@@ -93,6 +93,8 @@ export const talkEs: SameKeys<typeof talkEn> = {
     putDown: 'Guardar nuestra respuesta',
     sayFormBack: 'Ya devolvimos el formulario',
     openPage: 'Abrir la página de la escuela',
+    answerThere:
+      'La escuela recibe las respuestas en su propia página. Guarde la suya también aquí, para que en casa todos sepan qué se respondió.',
     nobodyToWrite:
       'La escuela no da una dirección para esto; dígaselo de otra manera. Su respuesta queda guardada aquí para la familia.',
     meanwhile: '{{author}} respondió justo antes que usted: {{theirs}}. La suya no se envió: {{yours}}',
