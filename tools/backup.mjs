@@ -3,6 +3,7 @@ import { join } from 'node:path';
 import { loadStory } from './lib/browser.mjs';
 import { Cluster, requireFolder } from './lib/postgres.mjs';
 import { prepared } from './lib/prepared.mjs';
+import { signIn } from './lib/signIn.mjs';
 import { startStack } from './lib/stack.mjs';
 import { endCommands, step, StepError, workFolder } from './lib/steps.mjs';
 
@@ -66,16 +67,7 @@ async function runOn(databaseUrl, { buildDir, storyState }) {
     await starting.startWorker();
   });
   const url = stack.env.CADRO_PUBLIC_URL;
-  const signedIn = await fetch(`${url}/api/session`, {
-    method: 'POST',
-    headers: { 'content-type': 'application/json', origin: url },
-    body: JSON.stringify({ email: 'maren@aldervane.example', password: 'tide-and-lantern' }),
-  });
-  await signedIn.text();
-  const cookie = signedIn.headers
-    .getSetCookie()
-    .map((each) => each.split(';')[0])
-    .join('; ');
+  const cookie = await signIn(url, 'maren');
   const brief = await fetch(`${url}/api/brief`, { headers: { cookie } });
   const { children = [] } = await brief.json();
   await stack.stop();

@@ -14,13 +14,14 @@ const folder = join(workFolder, `bench-${process.pid}`);
 let cluster;
 let stack;
 
-/** A server, a worker and the schools on the demo's story. @returns the server's address. */
+/** A server, a worker and the schools on the demo's story. @returns the server's address, and who is signed in there. */
 async function startDemo() {
   // The dependencies may just have been installed: what needs them is loaded now.
-  const [{ loadStory }, { buildStep }, { startStack }] = await Promise.all([
+  const [{ loadStory }, { buildStep }, { startStack }, { signIn }] = await Promise.all([
     import('./lib/browser.mjs'),
     import('./lib/prepared.mjs'),
     import('./lib/stack.mjs'),
+    import('./lib/signIn.mjs'),
   ]);
   const buildDir = await buildStep();
   const made = { cluster, folder, buildDir, secret: 'a secret for benches alone, forty characters' };
@@ -37,7 +38,9 @@ async function startDemo() {
     await starting.command('loadStory');
     await Promise.all([starting.startServer(), starting.startWorker()]);
   });
-  return stack.env.CADRO_PUBLIC_URL;
+  const url = stack.env.CADRO_PUBLIC_URL;
+  const [maren, tobiah] = await Promise.all([signIn(url, 'maren'), signIn(url, 'tobiah')]);
+  return { url, maren, tobiah };
 }
 
 async function main() {
@@ -55,7 +58,7 @@ async function main() {
     const { bundleBench } = await import('./lib/bundle.mjs');
     await bundleBench(folder);
   });
-  if (needsStack) env.BENCH_STACK_URL = await startDemo();
+  if (needsStack) env.BENCH_STACK = JSON.stringify(await startDemo());
   const program = [join(folder, 'bench', 'main.cjs'), ...names];
   const child = spawn(process.execPath, program, { cwd: root, env, stdio: 'inherit' });
   process.exitCode = await new Promise((done) => child.once('exit', (code) => done(code ?? 1)));

@@ -1,4 +1,5 @@
 import { householdRoutes, alertRoutes, noteRoutes, type Me, type NewNote } from '@cadro/contract';
+import { quantile } from './measure';
 
 /*
  * How soon what one guardian does stands before the other: a note that is shared is written by Maren, and Tobiah, whose
@@ -6,36 +7,27 @@ import { householdRoutes, alertRoutes, noteRoutes, type Me, type NewNote } from 
  */
 const rounds = 120;
 const warmUp = 20;
-const password = 'tide-and-lantern';
 const promisedMs = 1_000;
 
-/** The address of a Cadro that holds the demo, from the command that has started it. */
-function stackUrl(): string {
-  const url = process.env['BENCH_STACK_URL'];
-  if (!url) throw new Error('BENCH_STACK_URL is not set: start the bench through npm run bench');
-  return url;
+/** A Cadro that holds the demo: its address, and who is signed in there, from the command that has started it. */
+interface Stack {
+  readonly url: string;
+  readonly maren: string;
+  readonly tobiah: string;
+}
+function stackOf(): Stack {
+  const given = process.env['BENCH_STACK'];
+  if (!given) throw new Error('BENCH_STACK is not set: start the bench through npm run bench');
+  return JSON.parse(given) as Stack;
 }
 
-async function cookieOf(name: string): Promise<string> {
-  const answer = await fetch(`${stackUrl()}${householdRoutes.signIn.path}`, {
-    method: 'POST',
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify({ email: `${name}@aldervane.example`, password }),
-  });
-  if (!answer.ok) throw new Error(`${name} was not let in: ${answer.status}`);
-  return answer.headers
-    .getSetCookie()
-    .map((cookie) => cookie.split(';')[0])
-    .join('; ');
-}
-
-const get = async (path: string, cookie: string): Promise<unknown> =>
-  (await fetch(`${stackUrl()}${path}`, { headers: { cookie } })).json();
+const get = async (url: string, cookie: string): Promise<unknown> =>
+  (await fetch(url, { headers: { cookie } })).json();
 
 /** An open window's stream; `next` waits until it tells of a kind that it was not yet asked for. */
-async function windowOf(cookie: string) {
+async function windowOf(url: string, cookie: string) {
   const ending = new AbortController();
-  const { body } = await fetch(`${stackUrl()}${alertRoutes.live.path}`, {
+  const { body } = await fetch(`${url}${alertRoutes.live.path}`, {
     headers: { cookie },
     signal: ending.signal,
   });
@@ -54,17 +46,12 @@ async function windowOf(cookie: string) {
   return { next, close: () => ending.abort() };
 }
 
-const quantile = (values: readonly number[], share: number): number => {
-  const sorted = [...values].sort((a, b) => a - b);
-  return sorted[Math.ceil(share * sorted.length) - 1] ?? NaN;
-};
-
 /** Prints when the write was answered, when the other was told and when the other had it, from the moment it was sent. */
 export async function benchLive(): Promise<void> {
-  const [maren, tobiah] = await Promise.all([cookieOf('maren'), cookieOf('tobiah')]);
-  const { children, now } = (await get(householdRoutes.me.path, maren)) as Me;
+  const { url, maren, tobiah } = stackOf();
+  const { children, now } = (await get(`${url}${householdRoutes.me.path}`, maren)) as Me;
   const studentId = children[0]?.id ?? '';
-  const window = await windowOf(tobiah);
+  const window = await windowOf(url, tobiah);
   const times = { answered: [] as number[], told: [] as number[], seen: [] as number[] };
   for (let round = 0; round < rounds; round++) {
     const note: NewNote = {
@@ -72,14 +59,14 @@ export async function benchLive(): Promise<void> {
       text: `Bench ${round}`,
     };
     const begun = performance.now();
-    const written = fetch(`${stackUrl()}${noteRoutes.write.path}`, {
+    const written = fetch(`${url}${noteRoutes.write.path}`, {
       method: 'POST',
       headers: { 'content-type': 'application/json', cookie: maren },
       body: JSON.stringify(note),
     }).then((answer) => ({ status: answer.status, ms: performance.now() - begun }));
     await window.next('notes');
     const told = performance.now() - begun;
-    const seen = JSON.stringify(await get(noteRoutes.list.path, tobiah));
+    const seen = JSON.stringify(await get(`${url}${noteRoutes.list.path}`, tobiah));
     const seenMs = performance.now() - begun;
     const answered = await written;
     if (answered.status !== 201 || !seen.includes(note.text)) throw new Error(`round ${round} was not seen`);

@@ -2,6 +2,7 @@ import { briefOf } from '@cadro/server/brief';
 import { childrenFor } from '@cadro/server/household';
 import { houseOf, personalDb, type Clock, type Db } from '@cadro/server/kit';
 import { benchDatabase, fillDistrict } from './district';
+import { quantile } from './measure';
 
 /*
  * What it costs a Brief that its rows are looked after: as a request has it, its connections made the person's, its
@@ -13,9 +14,6 @@ const rounds = 300;
 const warmUp = 40;
 const now = new Date('2026-10-20T20:00:00Z');
 const clock: Clock = { now: () => Promise.resolve(now) };
-
-const quantile = (sorted: readonly number[], share: number): number =>
-  sorted[Math.floor((sorted.length - 1) * share)] ?? NaN;
 
 async function timed(db: Db, guardianId: string): Promise<number> {
   const started = process.hrtime.bigint();

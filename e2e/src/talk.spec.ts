@@ -163,9 +163,14 @@ test('a follow-up is handed over with a word, taken on, and its list ticked off 
   const { id } = (await answer.json()) as { id: string };
   await page.goto(`/talk/follow-ups/${id}`);
   await expect(page.getByText('Maren Aldervane has it').last()).toBeVisible();
+  // What is being written is no conflict with what one does beside it.
+  await page.getByLabel('What was said').fill('He swims on Fridays now.');
   await page.getByLabel('Add something to do').fill('Find the goggles');
   await page.getByRole('button', { name: 'Add to the list' }).click();
   await expect(page.getByRole('checkbox', { name: 'Find the goggles' })).toBeVisible();
+  await page.getByRole('button', { name: 'Keep the change' }).click();
+  await expect(page.getByLabel('What was said')).toHaveValue('');
+  await expect(page.getByText('He swims on Fridays now.', { exact: true })).toBeVisible();
   await page.getByRole('button', { name: 'Hand it over', exact: true }).click();
   await page.getByRole('radio', { name: 'Tobiah Aldervane' }).click();
   await page.getByLabel('A word to go with it (optional)').fill('You know where they are.');

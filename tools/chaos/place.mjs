@@ -1,10 +1,10 @@
 import { copyFileSync, mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
+import { signIn } from '../lib/signIn.mjs';
 import { now } from '../lib/steps.mjs';
 import { startStack } from '../lib/stack.mjs';
 
-const password = 'tide-and-lantern';
 const longestTryMs = 120_000;
 const askAgainMs = 250;
 const answerMs = 30_000;
@@ -129,18 +129,7 @@ export class Person {
   }
 
   async signIn() {
-    const answer = await fetch(`${this.url}/api/session`, {
-      method: 'POST',
-      headers: { 'content-type': 'application/json', origin: this.url },
-      body: JSON.stringify({ email: `${this.name}@aldervane.example`, password }),
-    });
-    // The session is kept when the answer has ended.
-    await answer.text();
-    if (!answer.ok) throw new Error(`${this.name} could not sign in: ${answer.status}`);
-    this.cookie = answer.headers
-      .getSetCookie()
-      .map((cookie) => cookie.split(';')[0])
-      .join('; ');
+    this.cookie = await signIn(this.url, this.name);
     return this;
   }
 

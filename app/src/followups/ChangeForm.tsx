@@ -3,6 +3,7 @@ import { useTranslation } from 'react-i18next';
 import { followUpSteps, type FollowUp, type FollowUpChange, type FollowUpStep } from '@cadro/contract';
 import { Begun, BegunLine, type Writing } from '../household';
 import { problemWords } from '../i18n';
+import { inTurn, ownSince } from '../store';
 import { Action, Field, Heading, Stack, Words } from '../ui';
 import { useChangeFollowUpMutation } from './api';
 import { currentOf } from './conflict';
@@ -33,7 +34,7 @@ function lookChange(look: Look, before: Look): Pick<FollowUpChange, 'lookAgainOn
  */
 function useChange(followUp: FollowUp, writing: Writing<{ note: string }>) {
   const [change, { isLoading, error }] = useChangeFollowUpMutation();
-  // Sent with the version the form was opened on; after a conflict with the one that came back.
+  // Sent with the version the form was opened on, and what one has done oneself since; after a conflict with what came back.
   const [opened, setOpened] = useState(followUp);
   const [step, setStep] = useState<FollowUpStep>(followUp.step);
   const { note } = writing.fields;
@@ -52,7 +53,10 @@ function useChange(followUp: FollowUp, writing: Writing<{ note: string }>) {
   // Nothing is being changed here: it stands as it is.
   if (!touched && followUp.version > opened.version) anew(followUp);
   const save = async () => {
-    const answer = await change({ followUpId: followUp.id, change: { version: opened.version, ...changed } });
+    const { id } = followUp;
+    const answer = await inTurn(id, () =>
+      change({ followUpId: id, change: { version: ownSince(id, opened.version), ...changed } }),
+    );
     if (answer.data) {
       writing.done();
       anew(answer.data);

@@ -1,21 +1,18 @@
 import type { FollowUp, FollowUpChange } from '@cadro/contract';
-import { inTurn, useAppStore } from '../store';
+import { useTurns } from '../store';
 import { newestFollowUp, useChangeFollowUpMutation } from './api';
 
 type Changed = Omit<FollowUpChange, 'version'>;
 
-/** A change that is made at once, on what the change before has left; whether that went well. */
+/** A change that is made at once; whether that went well. */
 export function useNow(followUp: FollowUp) {
-  const { getState } = useAppStore();
   const [change, { isLoading, error }] = useChangeFollowUpMutation();
-  const now = (make: Changed | ((newest: FollowUp) => Changed)): Promise<boolean> =>
-    inTurn(followUp.id, async () => {
-      const newest = newestFollowUp(getState(), followUp);
-      const { data } = await change({
-        followUpId: followUp.id,
-        change: { version: newest.version, ...(typeof make === 'function' ? make(newest) : make) },
-      });
-      return data !== undefined;
-    });
+  const turn = useTurns<FollowUp, Changed>(
+    followUp.id,
+    (state) => newestFollowUp(state, followUp),
+    (changed) => change({ followUpId: followUp.id, change: changed }),
+  );
+  const now = (make: Changed | ((newest: FollowUp) => Changed)) =>
+    turn(typeof make === 'function' ? make : () => make);
   return { now, isLoading, error };
 }

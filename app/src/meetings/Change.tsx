@@ -13,14 +13,13 @@ function Move({ meeting, onDone }: { meeting: Meeting; onDone: () => void }) {
   const { t } = useTranslation();
   const { data } = useSlotsQuery();
   const [move, { isLoading, error, originalArgs }] = useMoveMeetingMutation();
-  const turn = useTurn(meeting);
-  const { teacherId, studentId, timeZone, offered } = meeting;
+  const { id: meetingId, teacherId, studentId, timeZone, offered } = meeting;
+  const turn = useTurn<Pick<MeetingMove, 'to'>>(meeting, (change) => move({ meetingId, move: change }));
   const own = (data?.slots ?? []).filter(
     (slot) => slot.teacherId === teacherId && slot.studentId === studentId,
   );
   const to = async (where: MeetingMove['to']) => {
-    const moved = await turn(({ id, version }) => move({ meetingId: id, move: { version, to: where } }));
-    if (moved.data) onDone();
+    if (await turn(() => ({ to: where }))) onDone();
   };
   const asked = originalArgs?.move.to;
   const taking = isLoading && asked && 'slotId' in asked ? asked.slotId : null;
@@ -50,14 +49,13 @@ export function Change({ meeting }: { meeting: Meeting }) {
   const { t } = useTranslation();
   const [moving, setMoving] = useState(false);
   const [giveBack, { error }] = useGiveMeetingBackMutation();
-  const turn = useTurn(meeting);
-  const give = () => turn(({ id, version }) => giveBack({ meetingId: id, version }));
+  const give = useTurn(meeting, ({ version }) => giveBack({ meetingId: meeting.id, version }));
   if (moving) return <Move meeting={meeting} onDone={() => setMoving(false)} />;
   return (
     <Stack space={0.5}>
       <Row wrap space={2}>
         <Quietly label={t('meeting.move')} onPress={() => setMoving(true)} />
-        <Quietly label={t('meeting.giveBack')} onPress={() => void give()} />
+        <Quietly label={t('meeting.giveBack')} onPress={() => void give(() => ({}))} />
       </Row>
       <Trouble error={error} />
     </Stack>

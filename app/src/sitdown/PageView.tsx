@@ -4,27 +4,22 @@ import { useTranslation } from 'react-i18next';
 import { sitdownSections, type SitdownPage, type SitdownSection } from '@cadro/contract';
 import { freshId } from '../followups';
 import { Trouble } from '../household';
-import { inTurn, useAppStore } from '../store';
+import { useTurns } from '../store';
 import { Action, Choice, Field, Heading, Quietly, Row, Stack, styles, Words } from '../ui';
 import { newestPage, useChangePageMutation } from './api';
 import { movedUp, type Section } from './compose';
 
 type Changed = Partial<Pick<SitdownPage, 'hidden' | 'own' | 'order' | 'question' | 'answer' | 'agreed'>>;
 
-/** Changes a page, each time on what the change before has left; whether that went well. */
+/** Changes a page; whether that went well. */
 export function usePageChange(sitdownId: string, page: SitdownPage) {
   const { studentId } = page;
-  const { getState } = useAppStore();
   const [change, state] = useChangePageMutation();
-  const now = (make: (newest: SitdownPage) => Changed): Promise<boolean> =>
-    inTurn(`${sitdownId} ${studentId}`, async () => {
-      const newest = newestPage(getState(), sitdownId, page);
-      const { data } = await change({
-        ...{ sitdownId, studentId },
-        change: { version: newest.version, ...make(newest) },
-      });
-      return data !== undefined;
-    });
+  const now = useTurns<SitdownPage, Changed>(
+    `${sitdownId} ${studentId}`,
+    (known) => newestPage(known, sitdownId, page),
+    (changed) => change({ sitdownId, studentId, change: changed }),
+  );
   return { now, ...state };
 }
 

@@ -5,5 +5,6 @@ export * from './prefs';
 export { sendWaiting } from './sending';
 export { sessionBegun } from './session';
 export * from './store';
-export { inTurn } from './turns';
+export { inTurn, ownSince } from './turns';
+export { useTurns } from './useTurns';
 export { isStale, reloadOnce } from './staleBundle';

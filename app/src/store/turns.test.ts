@@ -1,5 +1,5 @@
 /** @jest-environment node */
-import { inTurn } from './turns';
+import { inTurn, ownSince, wentOn } from './turns';
 
 /** A record that only takes a change made on its newest version, and answers as late as it is told to. */
 function record() {
@@ -36,4 +36,14 @@ it('one that fails holds up nothing, and things do not wait for each other', asy
   expect(kept.said).toEqual(['after it']);
   free();
   await other;
+});
+
+it('what was begun earlier is made on what one has done oneself since, and not on what others have', () => {
+  wentOn('a talk', 3, 4);
+  wentOn('a talk', 4, 5);
+  // Somebody else has made six of five.
+  wentOn('a talk', 6, 7);
+  wentOn('another talk', 5, 6);
+  wentOn('a talk', 7, 7);
+  expect([3, 4, 5, 6, 7, 9].map((version) => ownSince('a talk', version))).toEqual([5, 5, 5, 7, 7, 9]);
 });

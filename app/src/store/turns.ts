@@ -16,3 +16,15 @@ export async function inTurn<T>(id: string, change: () => Promise<T>): Promise<T
     if (underWay.get(id) === mine) underWay.delete(id);
   }
 }
+
+/** To which version a change of one's own has led from which, by thing and version. */
+const steps = new Map<string, number>();
+export const wentOn = (id: string, from: number, to: number): void => {
+  if (to > from) steps.set(`${id} ${from}`, to);
+};
+
+/** The version to which changes of one's own alone have led from another: what is written since then is made on that. */
+export function ownSince(id: string, version: number): number {
+  const next = steps.get(`${id} ${version}`);
+  return next === undefined ? version : ownSince(id, next);
+}
