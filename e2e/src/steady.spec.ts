@@ -20,6 +20,34 @@ async function beginsLetter(page: Page, text: string): Promise<void> {
   await letter.fill(text);
 }
 const send = (page: Page) => page.getByRole('button', { name: 'Send' });
+/**
+ * Lets the server answer what is written to an address, and keeps its answers from the page, as a slow line does.
+ * @returns `held` once there is one; `release` hands them on, and waits for the one that the first of them makes the page ask for
+ */
+async function holdsAnswers(page: Page, address: string) {
+  let letGo: () => void = () => undefined;
+  const gone = new Promise<void>((done) => {
+    letGo = done;
+  });
+  let caught: () => void = () => undefined;
+  const held = new Promise<void>((done) => {
+    caught = done;
+  });
+  await page.route(address, async (route) => {
+    if (route.request().method() === 'GET') return route.fallback();
+    const response = await route.fetch();
+    caught();
+    await gone;
+    await route.fulfill({ response });
+  });
+  const release = async () => {
+    const handedOn = page.waitForResponse(address);
+    letGo();
+    await handedOn;
+    await page.unroute(address);
+  };
+  return { held, release };
+}
 const lettersWith = async (schoolUrl: string, text: string): Promise<number> => {
   const { letters } = (await (await fetch(`${schoolUrl}/demo/letters`)).json()) as {
     letters: { text: string }[];
@@ -33,8 +61,12 @@ test('a session that ends leaves the page as it was, and one signs in on top of 
 }) => {
   await guardian.signsIn();
   const text = 'Would Thursday after school suit you?';
-  await beginsLetter(page, text);
+  await beginsLetter(page, 'Would Thursday');
   await page.context().clearCookies({ name: 'cadro.session' });
+  // What was asked in the session that has ended is answered when the next one has begun, as on a slow line.
+  const { held, release } = await holdsAnswers(page, '**/api/drafts');
+  await page.getByLabel('Your letter').fill(text);
+  await held;
   await send(page).click();
   const again = page.getByRole('heading', { level: 1, name: 'You’ve been signed out' });
   await expect(again).toBeVisible();
@@ -42,6 +74,8 @@ test('a session that ends leaves the page as it was, and one signs in on top of 
   await page.getByLabel('E-mail address').fill('maren@aldervane.example');
   await page.getByLabel('Password').fill('tide-and-lantern');
   await page.getByRole('button', { name: 'Sign in' }).click();
+  await expect(again).toBeHidden();
+  await release();
   await expect(again).toBeHidden();
   await expect(page.getByLabel('Your letter')).toHaveValue(text);
   await send(page).click();

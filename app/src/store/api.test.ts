@@ -6,7 +6,7 @@ import { configureStore } from '@reduxjs/toolkit';
 import { allRoutes, followUpRoutes, gradebookRoutes, householdRoutes } from '@cadro/contract';
 import { api } from './api';
 import { mayWait, outboxSlice } from './outbox';
-import { sessionSlice } from './session';
+import { sessionBegun, sessionSlice } from './session';
 
 const asked: { url: string; method: string; body: string | null }[] = [];
 const keys: (string | null)[] = [];
@@ -139,4 +139,20 @@ it('tells the page that its session has ended, and not who looks for one', async
   next = answer('{"code":"not-signed-in","status":401}', 401);
   await store.dispatch(endpoints.take.initiate({ title: 'Late' }));
   expect(store.getState().session.ended).toBe(true);
+});
+
+it('asks again, and tells nobody that the session has ended, where one has begun while it was asked', async () => {
+  const store = fresh();
+  const answers = [answer('{"code":"not-signed-in","status":401}', 401), answer('{"id":"f"}', 201)];
+  let goesOn: () => void = () => undefined;
+  const held = new Promise<void>((done) => {
+    goesOn = done;
+  });
+  next = () => held.then(() => (answers.shift() ?? answer('{}', 500))());
+  const asking = store.dispatch(endpoints.take.initiate({ title: 'Asked before' }));
+  store.dispatch(sessionBegun());
+  goesOn();
+  expect(await asking).toMatchObject({ data: { id: 'f' } });
+  expect(store.getState().session.ended).toBe(false);
+  expect(new Set(keys).size).toBe(1);
 });

@@ -9,7 +9,7 @@ import {
 import { takesKey, type AnswerOf, type AnyRoute, type AskOf, type Problem } from '@cadro/contract';
 import { intents } from './intents';
 import { firstWords, mayWait, putInOutbox, type Waiting } from './outbox';
-import { sessionEnded } from './session';
+import { sessionEnded, sessionOf } from './session';
 
 export interface ServerProblem {
   readonly status: number;
@@ -73,6 +73,26 @@ async function tryOnce(
   return { error: { status, problem: isProblem(answer.error.data) ? answer.error.data : null } };
 }
 
+/** Waits where the server says when to come again; and whom one has signed in meanwhile is asked for again at once. */
+async function tryPatiently(
+  args: Parameters<typeof plain>[0],
+  api: Parameters<typeof plain>[1],
+  extra: Parameters<typeof plain>[2],
+): Promise<Tried> {
+  let session = sessionOf(api.getState());
+  let answer = await tryOnce(args, api, extra);
+  for (let tries = 1; tries < mostTries; tries += 1) {
+    const code = answer.error?.problem?.code;
+    const now = sessionOf(api.getState());
+    const signedIn = code === 'not-signed-in' && now !== session;
+    if (!signedIn && !tellsWhen.has(code)) break;
+    if (!signedIn) await wait((answer.error?.problem?.retryAfterSeconds ?? 1) * secondMs);
+    session = now;
+    answer = await tryOnce(args, api, extra);
+  }
+  return answer;
+}
+
 /** The id of who is signed in here, as far as the page knows. */
 interface Known {
   readonly api?: { readonly queries: Readonly<Record<string, { readonly data?: unknown } | undefined>> };
@@ -108,11 +128,7 @@ const byContract: BaseQueryFn<Ask, unknown, ServerProblem> = async (ask, api, ex
     ...{ url, method, headers, responseHandler: answerOf(route) },
     ...(body === undefined ? {} : { body }),
   };
-  let answer = await tryOnce(args, api, extra);
-  for (let tries = 1; tries < mostTries && tellsWhen.has(answer.error?.problem?.code); tries += 1) {
-    await wait((answer.error?.problem?.retryAfterSeconds ?? 1) * secondMs);
-    answer = await tryOnce(args, api, extra);
-  }
+  const answer = await tryPatiently(args, api, extra);
   const { error } = answer;
   const reached = !error || (error.status > 0 && !tellsWhen.has(error.problem?.code) && error.status !== 502);
   if (intent && reached) intents.answered(intent);

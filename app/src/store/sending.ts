@@ -1,12 +1,17 @@
 import { api, isProblem, tags } from './api';
 import { leftOutbox, refusedFromOutbox, type Waiting } from './outbox';
-import { sessionEnded } from './session';
+import { sessionEnded, sessionOf } from './session';
 import type { RootState, store } from './store';
 
 type Dispatch = typeof store.dispatch;
 
 /** Whether the server has said what becomes of it: if not, it goes on waiting. */
-async function send({ key, method, url, body }: Waiting, dispatch: Dispatch): Promise<boolean> {
+async function send(
+  { key, method, url, body }: Waiting,
+  dispatch: Dispatch,
+  state: () => RootState,
+): Promise<boolean> {
+  const session = sessionOf(state());
   const answer = await fetch(url, {
     ...{ method, credentials: 'same-origin' },
     headers: { 'content-type': 'application/json', 'idempotency-key': `"${key}"` },
@@ -17,7 +22,7 @@ async function send({ key, method, url, body }: Waiting, dispatch: Dispatch): Pr
   if (answer.ok) return true;
   const said: unknown = await answer.json().catch(() => null);
   const problem = isProblem(said) ? said : null;
-  if (problem?.code === 'not-signed-in') dispatch(sessionEnded());
+  if (problem?.code === 'not-signed-in' && sessionOf(state()) === session) dispatch(sessionEnded());
   if (!problem || problem.code === 'not-signed-in' || problem.code === 'under-way') return false;
   dispatch(refusedFromOutbox({ key, code: problem.code }));
   return true;
@@ -30,7 +35,7 @@ async function sendAll(personId: string, dispatch: Dispatch, state: () => RootSt
   let sent = 0;
   // In the order they were written; what does not get through lets nothing else pass.
   for (const each of mine) {
-    if (!(await send(each, dispatch))) break;
+    if (!(await send(each, dispatch, state))) break;
     sent += 1;
   }
   if (sent > 0) dispatch(api.util.invalidateTags([...tags]));
