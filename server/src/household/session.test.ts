@@ -78,6 +78,12 @@ describe('signing in and out', () => {
       .expect(401);
   });
 
+  it('gives no cookie but where one signs in: a late answer of the session before is no way back to it', async () => {
+    const agent = await world.signedIn('maren');
+    const answer = await agent.get(householdRoutes.me.path).expect(200);
+    expect(answer.headers['set-cookie']).toBeUndefined();
+  });
+
   it('knows the session in every server process', async () => {
     const { db, clock, config } = world;
     const other = buildServer({ db, clock, config, log: pino({ level: 'silent' }) });

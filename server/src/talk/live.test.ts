@@ -1,7 +1,7 @@
 import { setTimeout as wait } from 'node:timers/promises';
 import type { Agent } from 'supertest';
 import { alertRoutes, deskRoutes, followUpRoutes, noteRoutes, sitdownRoutes } from '@cadro/contract';
-import { World } from '../testing/world';
+import { cookieOf, World } from '../testing/world';
 
 /* What one does at home the others hear of at once, and nobody else does. */
 let world: World;
@@ -24,9 +24,8 @@ afterAll(async () => {
 
 /** What a window hears, from now on, as it comes. */
 async function windowOf(agent: Agent): Promise<string[]> {
-  const cookies = (await agent.get('/api/me')).headers['set-cookie'] as unknown as string[];
   const stream = await fetch(`${world.config.publicUrl}${alertRoutes.live.path}`, {
-    headers: { cookie: cookies[0]?.split(';')[0] ?? '' },
+    headers: { cookie: cookieOf(agent) },
     signal: stop.signal,
   });
   const heard: string[] = [];

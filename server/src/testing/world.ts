@@ -33,6 +33,12 @@ export const password = 'a password for tests';
 export const sessionCookieOf = ({ headers }: { headers: Record<string, unknown> }): string =>
   /cadro\.session=[^;]*/.exec(String(headers['set-cookie']))?.[0] ?? '';
 
+/** `name=value` of the session in which an agent is signed in. */
+export const cookieOf = ({ jar }: Agent): string => {
+  const anywhere = { domain: '127.0.0.1', path: '/', secure: false, script: false };
+  return jar.getCookie('cadro.session', anywhere)?.toValueString() ?? '';
+};
+
 /** Every write of an agent carries a key of its own, as the app's do. */
 const writingOnce = (agent: Agent): Agent =>
   agent.use((asked: Test) => {

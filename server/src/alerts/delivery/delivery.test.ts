@@ -14,7 +14,7 @@ import pino from 'pino';
 import type { Agent } from 'supertest';
 import { registersOf } from '../../attendance';
 import { buildServer } from '../../main/app';
-import { World } from '../../testing/world';
+import { cookieOf, World } from '../../testing/world';
 import { deliver, dueDeliveries, lookAtChildren, lookAtGuardians, makeDigests } from '..';
 import { stopToken } from './mailStop';
 import { putOut } from './outboxStore';
@@ -513,10 +513,9 @@ describe('the list', () => {
     await once(http, 'listening');
     const address = http.address();
     const port = typeof address === 'object' && address ? address.port : 0;
-    const cookie = (await maren.get('/api/me')).headers['set-cookie'] as unknown as string[];
     const stop = new AbortController();
     const stream = await fetch(`http://127.0.0.1:${port}${alertRoutes.live.path}`, {
-      headers: { cookie: cookie[0]?.split(';')[0] ?? '' },
+      headers: { cookie: cookieOf(maren) },
       signal: stop.signal,
     });
     const reader = stream.body?.getReader();

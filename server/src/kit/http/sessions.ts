@@ -41,7 +41,8 @@ export function sessions(config: Config, pool: Pool): RequestHandler[] {
     secret: config.secret,
     resave: false,
     saveUninitialized: false,
-    rolling: true,
+    // A cookie is given where one signs in, and lasts as long as it was given for: what is answered late sets none.
+    rolling: false,
     // A proxy's word on the protocol opens nothing: it only lets the cookie of an https site be set.
     proxy: true,
     store: new Store({ pool, tableName: 'sessions', pruneSessionInterval: 3600, ttl: idleSeconds }),
