@@ -37,7 +37,10 @@ test('what the school asks is answered from the Brief, and both guardians see wh
 
   await page.getByRole('button', { name: /^Change the answer/ }).click();
   await page.getByRole('radio', { name: 'Before noon' }).click();
+  await page.context().setOffline(true);
   await send.click();
+  await expect(page.getByText('Kept. It goes out by itself', { exact: false })).toBeVisible();
+  await page.context().setOffline(false);
   await expect(page.getByText('You answered for Caspian: Before noon')).toBeVisible();
   await page.getByRole('link', { name: 'Read the letters' }).click();
   await expect(page.getByText(/has changed\. It is now: Before noon/)).toBeVisible();

@@ -3,7 +3,7 @@ export * from './inHand';
 export { leftOutbox, type Waiting } from './outbox';
 export * from './prefs';
 export { sendWaiting } from './sending';
-export { sessionBegun } from './session';
+export { sessionBegun, sessionEnded } from './session';
 export * from './store';
 export { inTurn, ownSince } from './turns';
 export { useTurns } from './useTurns';

@@ -4,6 +4,7 @@ import type { ProblemCode } from '@cadro/contract';
 /** What may wait for a connection, by method and pattern of its address, and what it is called. */
 export const mayWait = {
   'POST /api/messages': 'letter',
+  'POST /api/announcements/:announcementId/answers/:studentId': 'answer',
   'POST /api/followups': 'inHand',
   'PATCH /api/followups/:followUpId': 'inHand',
   'POST /api/entries': 'entry',

@@ -144,6 +144,61 @@ it('shows both answers where two guardians answer at once', async () => {
   expect(slower?.body.current.answer.count).not.toBe(slower?.body.yours.answer.count);
 });
 
+describe('to two children of one school', () => {
+  const title = 'Choir in the lamp house';
+  let schoolOfCaspian: { school_id: string };
+  beforeAll(async () => {
+    const [caspian, isolde] = [world.student('caspian'), world.student('isolde')];
+    const found = await world
+      .db('students')
+      .where({ id: caspian })
+      .first<typeof schoolOfCaspian>('school_id');
+    if (!found) throw new Error('no such child');
+    schoolOfCaspian = found;
+    await world.db.raw(
+      `update students set school_id = (select school_id from students where id = ?) where id = ?`,
+      [isolde, caspian],
+    );
+    await world.db.raw(
+      `insert into announcements (source_id, external_id, school_id, title, text, posted_at, wish, answer_by)
+       select source_id, 'choir', school_id, ?, 'Who sings with us this year.', posted_at,
+         '{"kind": "yes-no"}', answer_by - interval '3 days' from announcements where title = 'Lamp night'`,
+      [title],
+    );
+  });
+  afterAll(async () => {
+    await world.db('announcements').where({ title }).delete();
+    await world
+      .db('students')
+      .where({ id: world.student('caspian') })
+      .update(schoolOfCaspian);
+  });
+
+  it('it is one announcement, answered for each, and waits until both are', async () => {
+    const choir = await titled(maren, title);
+    expect(new Set(choir.studentIds)).toEqual(new Set([world.student('isolde'), world.student('caspian')]));
+    const waits = async () =>
+      (await maren.get(outlookRoutes.brief.path).expect(200)).body.matters
+        .filter((matter: { title?: string }) => matter.title === title)
+        .map(({ studentId }: { studentId: string }) => studentId);
+    expect(new Set(await waits())).toEqual(new Set(choir.studentIds));
+    const says = (child: string, yes: boolean) =>
+      answer(maren, choir, child, { version: 0, answer: { kind: 'yes-no', yes } }).expect(200);
+    await says('isolde', true);
+    expect(await waits()).toEqual([world.student('caspian')]);
+    await says('caspian', false);
+    expect(await waits()).toEqual([]);
+    expect(
+      (await titled(tobiah, title)).answers
+        .map(({ studentId, answer: { kind, ...said } }) => ({ studentId, kind, ...said }))
+        .sort((a, b) => Number('yes' in b && b.yes) - Number('yes' in a && a.yes)),
+    ).toEqual([
+      { studentId: world.student('isolde'), kind: 'yes-no', yes: true },
+      { studentId: world.student('caspian'), kind: 'yes-no', yes: false },
+    ]);
+  });
+});
+
 describe('an answer that is none', () => {
   it.each<[string, string, string, object, number]>([
     ['to something else', 'Lamp night', 'isolde', { kind: 'yes-no', yes: true }, 400],

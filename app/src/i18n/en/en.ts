@@ -62,6 +62,7 @@ export const en = {
     one: '{{kind}}: {{says}}',
     kinds: {
       letter: 'Letter',
+      answer: 'Answer to the school',
       inHand: 'Follow-up',
       entry: 'Calendar',
       tick: 'Tick',

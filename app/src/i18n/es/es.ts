@@ -63,6 +63,7 @@ export const es: Catalogue = {
     one: '{{kind}}: {{says}}',
     kinds: {
       letter: 'Carta',
+      answer: 'Respuesta a la escuela',
       inHand: 'Seguimiento',
       entry: 'Calendario',
       tick: 'Marca de hecho',
