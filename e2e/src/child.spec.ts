@@ -34,11 +34,16 @@ test('a child’s evening, and what its mother hears of it', async ({ guardian, 
   await expect(page.getByText('A knot board')).toBeVisible();
   await guardian.findsScreenInOrder('what one is proud of');
 
-  // The guardians' places are not the child's.
+  // The guardians' places are not the child's; as on a slow line, where who is there is known when the page stands.
+  await page.route('**/api/me', async (route) => {
+    await page.waitForLoadState('load');
+    await route.continue();
+  });
   for (const place of ['brief', 'work', 'talk', 'alerts']) {
     await page.goto(`/${place}`);
     await expect(page).toHaveURL(/\/desk$/);
   }
+  await page.unroute('**/api/me');
   await page.getByRole('link', { name: 'What you and your family see of each other' }).click();
   await expect(page.getByText('Your family here: Maren, Ottoline, and Tobiah.')).toBeVisible();
   await guardian.findsScreenInOrder('what both see');

@@ -1,5 +1,5 @@
-import { Redirect } from 'expo-router';
+import { LedTo } from '../ui';
 
 export default function Start() {
-  return <Redirect href="/brief" />;
+  return <LedTo to="/brief" />;
 }

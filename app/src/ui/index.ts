@@ -8,6 +8,7 @@ export * from './drawings/FormulaBar';
 export * from './drawings/Frame';
 export * from './drawings/Icons';
 export * from './Layout';
+export * from './controls/LedTo';
 export * from './controls/MonthGrid';
 export * from './controls/OpenFile';
 export * from './controls/OutLink';

@@ -1,10 +1,10 @@
-import { Redirect, usePathname } from 'expo-router';
+import { usePathname } from 'expo-router';
 import { useState } from 'react';
 import { SignInAgain, useMeQuery, useSelf } from '../../household';
 import { isServerProblem } from '../../i18n';
 import { Shell } from '../../shell';
 import { useAppSelector } from '../../store';
-import { Failed, Loading } from '../../ui';
+import { Failed, LedTo, Loading } from '../../ui';
 
 export { ScreenComing as SuspenseFallback } from '../../ui';
 
@@ -22,7 +22,7 @@ export default function SignedIn() {
   const ended = useAppSelector((state) => state.session.ended);
   if (me) {
     const place = path.split('/')[1] ?? '';
-    if ((self ? guardians : childs).includes(place)) return <Redirect href={self ? '/desk' : '/brief'} />;
+    if ((self ? guardians : childs).includes(place)) return <LedTo to={self ? '/desk' : '/brief'} />;
     // What is written on the page outlives the session.
     return (
       <>
@@ -32,11 +32,8 @@ export default function SignedIn() {
     );
   }
   if (isServerProblem(error) && error.status === 401) {
-    return (
-      <Redirect
-        href={{ pathname: '/sign-in', params: ['/', '/brief'].includes(opened) ? {} : { to: opened } }}
-      />
-    );
+    const on = ['/', '/brief'].includes(opened) ? '' : `?${new URLSearchParams({ to: opened }).toString()}`;
+    return <LedTo to={`/sign-in${on}`} />;
   }
   return isError ? <Failed onRetry={() => void refetch()} /> : <Loading />;
 }

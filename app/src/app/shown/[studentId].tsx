@@ -1,14 +1,14 @@
-import { Redirect, useLocalSearchParams } from 'expo-router';
+import { useLocalSearchParams } from 'expo-router';
 import { useMeQuery } from '../../household';
 import { isServerProblem } from '../../i18n';
 import { ShownPlan } from '../../plan';
-import { Failed, Loading } from '../../ui';
+import { Failed, LedTo, Loading } from '../../ui';
 
 /** What a child is shown: one plan, without the places around it. */
 export default function Shown() {
   const { studentId } = useLocalSearchParams<{ studentId: string }>();
   const { data: me, error, isError, refetch } = useMeQuery();
-  if (isServerProblem(error) && error.status === 401) return <Redirect href="/sign-in" />;
+  if (isServerProblem(error) && error.status === 401) return <LedTo to="/sign-in" />;
   if (me) return <ShownPlan studentId={studentId} />;
   return isError ? <Failed onRetry={() => void refetch()} /> : <Loading />;
 }
