@@ -22,7 +22,7 @@ async function beginsLetter(page: Page, text: string): Promise<void> {
 const send = (page: Page) => page.getByRole('button', { name: 'Send' });
 /**
  * Lets the server answer what is written to an address, and keeps its answers from the page, as a slow line does.
- * @returns `held` once there is one; `release` hands them on, and waits for the one that the first of them makes the page ask for
+ * @returns `held` once there is one; `release` hands them on, and waits until what was asked is done after all
  */
 async function holdsAnswers(page: Page, address: string) {
   let letGo: () => void = () => undefined;
@@ -41,9 +41,9 @@ async function holdsAnswers(page: Page, address: string) {
     await route.fulfill({ response });
   });
   const release = async () => {
-    const handedOn = page.waitForResponse(address);
+    const done = page.waitForResponse((answer) => answer.ok() && answer.request().method() !== 'GET');
     letGo();
-    await handedOn;
+    await done;
     await page.unroute(address);
   };
   return { held, release };

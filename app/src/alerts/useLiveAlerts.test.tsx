@@ -76,7 +76,7 @@ it('begins anew where the server refused it', () => {
 it('is silent while the session is over, and hears again after the next sign-in', () => {
   show(<Page />);
   Stream.all[0]?.opens();
-  act(() => void store.dispatch(sessionEnded()));
+  act(() => void store.dispatch(sessionEnded(store.getState().session.count)));
   act(() => void jest.advanceTimersByTime(60_000));
   expect(open()).toHaveLength(0);
   act(() => void store.dispatch(sessionBegun()));

@@ -46,13 +46,14 @@ function answeredMeanwhile(error: unknown): GivenAnswer | null {
 interface Asked {
   readonly announcement: Announcement;
   readonly studentId: string;
-  /** The answer that is changed. */
-  readonly given: GivenAnswer | undefined;
+  /** The version of the answer that is changed; 0 where there was none when the form was opened. */
+  readonly opened: number;
+  readonly onTouched: () => void;
   readonly onDone: () => void;
 }
 
 /** The draft of an answer; what somebody else answered meanwhile is known by it, and one's own is kept. */
-function useAnswer({ announcement, studentId, given, onDone }: Asked) {
+function useAnswer({ announcement, studentId, opened, onTouched, onDone }: Asked) {
   const [draft, setDraft] = useState<Drafted>({ picked: '', line: '' });
   const [note, setNote] = useState('');
   const [send, { isLoading, error }] = useAnswerSchoolMutation();
@@ -60,12 +61,21 @@ function useAnswer({ announcement, studentId, given, onDone }: Asked) {
   const other = answeredMeanwhile(error);
   const submit = async () => {
     if (!answer) return;
-    const version = other?.version ?? given?.version ?? 0;
+    const version = other?.version ?? opened;
     const body = { version, answer, ...(note.trim() ? { note: note.trim() } : {}) };
     const sent = await send({ announcementId: announcement.id, studentId, body });
     if (sent.data) onDone();
   };
-  return { draft, setDraft, note, setNote, answer, other, submit, isLoading, error };
+  const touching =
+    <T,>(set: (value: T) => void) =>
+    (value: T) => {
+      onTouched();
+      set(value);
+    };
+  return {
+    ...{ draft, setDraft: touching(setDraft), note, setNote: touching(setNote) },
+    ...{ answer, other, submit, isLoading, error },
+  };
 }
 
 /** What goes with an answer by mail, and why none goes where it does not. */
@@ -94,7 +104,7 @@ export function AnswerForm(asked: Asked) {
   const { t } = useTranslation();
   const { nameOf } = useChildren();
   const { draft, setDraft, note, setNote, answer, other, submit, isLoading, error } = useAnswer(asked);
-  const { announcement, studentId, given, onDone } = asked;
+  const { announcement, studentId, opened, onDone } = asked;
   const { wish, href, answerTo } = announcement;
   const byMail = href === null && wish.kind !== 'form' && answerTo !== null;
   const plain = wish.kind === 'form' ? t('school.sayFormBack') : t('school.putDown');
@@ -129,7 +139,7 @@ export function AnswerForm(asked: Asked) {
           disabled={!answer}
           onPress={() => void submit()}
         />
-        {other || given ? (
+        {other || opened > 0 ? (
           <Quietly
             label={other ? t('school.leaveTheirs') : t('school.leaveIt')}
             hint={nameOf(studentId)}

@@ -11,9 +11,18 @@ function AnswerOf({ announcement, studentId }: { announcement: Announcement; stu
   const { t } = useTranslation();
   const format = useFormat();
   const { nameOf, mayTalk } = useChildren();
-  const [changing, setChanging] = useState(false);
   const given = announcement.answers.find((each) => each.studentId === studentId);
+  // On which answer the form was opened, 0 before any; null while it is folded.
+  const [opened, setOpened] = useState(given ? null : 0);
+  const [touched, setTouched] = useState(false);
   const may = announcement.open && mayTalk(studentId);
+  const answeredSince = given !== undefined && given.version > (opened ?? 0);
+  // What another guardian answers meanwhile takes nothing away that is being written.
+  const writing = may && opened !== null && !(answeredSince && (given.mine || !touched));
+  const open = (on: number | null) => {
+    setOpened(on);
+    setTouched(false);
+  };
   return (
     <Stack space={1}>
       {given ? (
@@ -32,11 +41,15 @@ function AnswerOf({ announcement, studentId }: { announcement: Announcement; stu
           ) : null}
         </Stack>
       ) : null}
-      {may && (!given || changing) ? (
-        <AnswerForm {...{ announcement, studentId, given }} onDone={() => setChanging(false)} />
+      {writing ? (
+        <AnswerForm
+          {...{ announcement, studentId, opened }}
+          onTouched={() => setTouched(true)}
+          onDone={() => open(null)}
+        />
       ) : null}
-      {may && given && !changing ? (
-        <Action label={t('school.change')} hint={nameOf(studentId)} onPress={() => setChanging(true)} />
+      {may && given && !writing ? (
+        <Action label={t('school.change')} hint={nameOf(studentId)} onPress={() => open(given.version)} />
       ) : null}
     </Stack>
   );

@@ -61,34 +61,28 @@ const tellsWhen = new Set<string | undefined>(['database-away', 'crowded', 'unde
 interface Tried {
   readonly data?: unknown;
   readonly error?: ServerProblem;
+  /** The session of this page in which it was asked. */
+  readonly session: number;
 }
+type Way = readonly [api: Parameters<typeof plain>[1], extra: Parameters<typeof plain>[2]];
 
-async function tryOnce(
-  args: Parameters<typeof plain>[0],
-  ...rest: [Parameters<typeof plain>[1], Parameters<typeof plain>[2]]
-): Promise<Tried> {
-  const answer = await plain(args, ...rest);
-  if (!answer.error) return { data: answer.data ?? null };
+async function tryOnce(args: Parameters<typeof plain>[0], ...way: Way): Promise<Tried> {
+  const session = sessionOf(way[0].getState());
+  const answer = await plain(args, ...way);
+  if (!answer.error) return { data: answer.data ?? null, session };
   const status = typeof answer.error.status === 'number' ? answer.error.status : 0;
-  return { error: { status, problem: isProblem(answer.error.data) ? answer.error.data : null } };
+  return { error: { status, problem: isProblem(answer.error.data) ? answer.error.data : null }, session };
 }
 
-/** Waits where the server says when to come again; and whom one has signed in meanwhile is asked for again at once. */
-async function tryPatiently(
-  args: Parameters<typeof plain>[0],
-  api: Parameters<typeof plain>[1],
-  extra: Parameters<typeof plain>[2],
-): Promise<Tried> {
-  let session = sessionOf(api.getState());
-  let answer = await tryOnce(args, api, extra);
+/** Asks again: when the server says, where it says so; at once, where one has signed in since it was asked. */
+async function tryPatiently(args: Parameters<typeof plain>[0], ...way: Way): Promise<Tried> {
+  let answer = await tryOnce(args, ...way);
   for (let tries = 1; tries < mostTries; tries += 1) {
-    const code = answer.error?.problem?.code;
-    const now = sessionOf(api.getState());
-    const signedIn = code === 'not-signed-in' && now !== session;
-    if (!signedIn && !tellsWhen.has(code)) break;
-    if (!signedIn) await wait((answer.error?.problem?.retryAfterSeconds ?? 1) * secondMs);
-    session = now;
-    answer = await tryOnce(args, api, extra);
+    const problem = answer.error?.problem;
+    const signedIn = problem?.code === 'not-signed-in' && sessionOf(way[0].getState()) !== answer.session;
+    if (!signedIn && !tellsWhen.has(problem?.code)) break;
+    if (!signedIn) await wait((problem?.retryAfterSeconds ?? 1) * secondMs);
+    answer = await tryOnce(args, ...way);
   }
   return answer;
 }
@@ -133,7 +127,8 @@ const byContract: BaseQueryFn<Ask, unknown, ServerProblem> = async (ask, api, ex
   const reached = !error || (error.status > 0 && !tellsWhen.has(error.problem?.code) && error.status !== 502);
   if (intent && reached) intents.answered(intent);
   if (!error) return { data: answer.data };
-  if (error.problem?.code === 'not-signed-in' && route.access === 'signed-in') api.dispatch(sessionEnded());
+  if (error.problem?.code === 'not-signed-in' && route.access === 'signed-in')
+    api.dispatch(sessionEnded(answer.session));
   const waiting = intent && !reached ? keptForLater(ask, intent.key, api.getState()) : null;
   if (waiting === null) return { error };
   api.dispatch(putInOutbox(waiting));

@@ -22,7 +22,7 @@ async function send(
   if (answer.ok) return true;
   const said: unknown = await answer.json().catch(() => null);
   const problem = isProblem(said) ? said : null;
-  if (problem?.code === 'not-signed-in' && sessionOf(state()) === session) dispatch(sessionEnded());
+  if (problem?.code === 'not-signed-in') dispatch(sessionEnded(session));
   if (!problem || problem.code === 'not-signed-in' || problem.code === 'under-way') return false;
   dispatch(refusedFromOutbox({ key, code: problem.code }));
   return true;

@@ -1,19 +1,20 @@
-import { createSlice } from '@reduxjs/toolkit';
+import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 
 /**
  * Whether the session under an open page has ended: the page stays, and one signs in on top of it. Sessions are counted,
- * because what was asked in an earlier one can be answered in this one, and then says nothing of it.
+ * because an answer that comes late tells of the session in which it was asked for, and ends no other.
  */
 export const sessionSlice = createSlice({
   name: 'session',
   initialState: { ended: false, count: 0 },
   reducers: {
-    sessionEnded: ({ count }) => ({ count, ended: true }),
+    sessionEnded: (now, { payload: count }: PayloadAction<number>) =>
+      count === now.count ? { count, ended: true } : now,
     sessionBegun: ({ count }) => ({ count: count + 1, ended: false }),
   },
 });
 
-/** In which session of this page something is asked. @param state the store's, as far as it is known there */
+/** Which session of this page there is. @param state the store's, as far as it is known there */
 export const sessionOf = (state: unknown): number =>
   (state as { readonly session?: { readonly count: number } }).session?.count ?? 0;
 

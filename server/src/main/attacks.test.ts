@@ -4,7 +4,7 @@ import { request as httpRequest, type IncomingMessage } from 'node:http';
 import pino from 'pino';
 import request, { type Agent } from 'supertest';
 import type { Config } from '../kit';
-import { password, World } from '../testing/world';
+import { password, sessionCookieOf, World } from '../testing/world';
 import { buildServer } from './app';
 
 /* What has been done to Cadro once and is not to be done again. */
@@ -127,7 +127,7 @@ describe('streams', () => {
   }
   const cookieOf = async (agent: Agent): Promise<string> => {
     const answer = await agent.post(householdRoutes.signIn.path).send(asMaren).expect(200);
-    return /cadro\.session=[^;]*/.exec(String(answer.headers['set-cookie']))?.[0] ?? '';
+    return sessionCookieOf(answer);
   };
   const isOpen = ({ answer }: Awaited<ReturnType<typeof stream>>) => !answer.readableEnded;
 

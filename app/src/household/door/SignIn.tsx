@@ -1,8 +1,8 @@
-import { useLocalSearchParams, useRouter } from 'expo-router';
-import { useEffect, useState } from 'react';
+import { useLocalSearchParams } from 'expo-router';
+import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { isServerProblem } from '../../i18n';
-import { Action, Field, LinkAction, Stack, TickLine, WayOn } from '../../ui';
+import { Action, Field, LedTo, LinkAction, Stack, TickLine, WayOn } from '../../ui';
 import { useMeQuery } from '../api';
 import { useSignInMutation } from './api';
 import { DoorFrame } from './DoorFrame';
@@ -61,13 +61,10 @@ export function SignInForm({ onSecond }: { onSecond: () => void }) {
 
 export function SignIn() {
   const { t } = useTranslation();
-  const router = useRouter();
   const { data: me } = useMeQuery();
   const { to } = useLocalSearchParams<{ to?: string }>();
   const [second, setSecond] = useState(false);
-  useEffect(() => {
-    if (me) router.replace(wantedPlace(to));
-  }, [me, router, to]);
+  if (me) return <LedTo to={wantedPlace(to)} />;
   if (second) return <SecondStep onBack={() => setSecond(false)} />;
   return (
     <DoorFrame title={t('signIn.title')} lead={t('signIn.lead')}>
