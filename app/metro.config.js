@@ -1,12 +1,25 @@
+const { createHash } = require('node:crypto');
+const { readdirSync, readFileSync } = require('node:fs');
+const { join } = require('node:path');
 const { getDefaultConfig } = require('expo/metro-config');
+const { withoutIcons } = require('./bundling/withoutIcons.cjs');
 
-const config = getDefaultConfig(__dirname);
+const config = withoutIcons(getDefaultConfig(__dirname));
 
-/** The interface library's index names every icon family; the drawings here are our own, so none is packed. */
-const iconFamilies = /^(react-native-vector-icons|@expo\/vector-icons|@react-native-vector-icons)(\/|$)/;
+/** What a file becomes depends on the indexes that it names, and on how names are followed: kept work ends with either. */
+function versionOf(folders) {
+  const hash = createHash('sha256');
+  for (const folder of folders)
+    for (const name of readdirSync(folder, { recursive: true }).sort())
+      if (/(^|[\\/])index\.ts$|\.cjs$/.test(name)) hash.update(name).update(readFileSync(join(folder, name)));
+  return hash.digest('hex');
+}
+config.cacheVersion = versionOf(
+  ['src', 'bundling', '../core/src', '../contract/src'].map((folder) => join(__dirname, folder)),
+);
+
 const resolveNormally = config.resolver.resolveRequest;
 config.resolver.resolveRequest = (context, name, platform) => {
-  if (iconFamilies.test(name)) return { type: 'empty' };
   // Its ES modules name an export `Object`, which hides the global one once they are turned into CommonJS.
   if (name === '@sinclair/typebox') return { type: 'sourceFile', filePath: require.resolve(name) };
   return (resolveNormally ?? context.resolveRequest)(context, name, platform);

@@ -3,12 +3,12 @@ import { addMonths } from 'date-fns/addMonths';
 import { eachDayOfInterval } from 'date-fns/eachDayOfInterval';
 import { endOfMonth } from 'date-fns/endOfMonth';
 import { endOfWeek } from 'date-fns/endOfWeek';
-import { format } from 'date-fns/format';
 import { getDay } from 'date-fns/getDay';
 import { isValid } from 'date-fns/isValid';
 import { parseISO } from 'date-fns/parseISO';
 import { startOfMonth } from 'date-fns/startOfMonth';
 import { startOfWeek } from 'date-fns/startOfWeek';
+import { lightFormat } from 'date-fns/lightFormat';
 
 /** A day of 24 hours; a calendar day may have 23 or 25. */
 export const dayMs = 24 * 60 * 60 * 1000;
@@ -21,7 +21,7 @@ export interface DateRange {
   readonly to: string;
 }
 
-const written = (day: Date): string => format(day, 'yyyy-MM-dd');
+const written = (day: Date): string => lightFormat(day, 'yyyy-MM-dd');
 
 /** Whether a text is a date of the calendar, in full; 29 February is in its leap years. */
 export const isDate = (text: string): boolean => /^\d{4}-\d{2}-\d{2}$/.test(text) && isValid(parseISO(text));

@@ -72,6 +72,7 @@ export const floors = {
       'sitdown',
       'operator',
       'shell',
+      'places',
       'app',
     ],
   ],

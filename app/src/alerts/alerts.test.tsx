@@ -1,7 +1,7 @@
 import { act, fireEvent, screen } from '@testing-library/react';
 import type { Alert, AlertSettings, Delivery, Digest, Rehearsal } from '@cadro/contract';
 import { presetRules, usualDelivery } from '@cadro/core';
-import { i18next, makeFormat, startTexts } from '../i18n';
+import { i18next, makeFormat } from '../i18n';
 import { store } from '../store';
 import { show, signedInAs } from '../testing/show';
 import { aGuardian } from '../testing/family';
@@ -11,6 +11,7 @@ import { DeliveryScreen } from './DeliveryScreen';
 import { deliveryWords } from './deliveryWords';
 import { DigestScreen } from './DigestScreen';
 import { RehearsalLine, RehearsalView } from './rules/RehearsalView';
+import { startTexts } from '../testing/texts';
 
 startTexts('en');
 const [child] = aGuardian().children;

@@ -1,22 +1,27 @@
 import { Slot, type ErrorBoundaryProps } from 'expo-router';
-import { useEffect, useState } from 'react';
+import { Suspense, use, useEffect, useState, type ReactNode } from 'react';
 import { I18nextProvider } from 'react-i18next';
 import { Provider } from 'react-redux';
 import { SafeAreaProvider } from 'react-native-safe-area-context';
-import { i18next, startTexts } from '../i18n';
+import { fetchTexts, i18next, speak } from '../i18n';
 import { isStale, reloadOnce, store, useAppSelector } from '../store';
-
 import { Failed, Loading, Theme } from '../ui';
 
-startTexts(store.getState().prefs.language);
+const texts = fetchTexts(store.getState().prefs.language);
 
 function Language() {
   const language = useAppSelector((state) => state.prefs.language);
   useEffect(() => {
-    void i18next.changeLanguage(language);
+    void speak(language);
     document.documentElement.lang = language;
   }, [language]);
   return null;
+}
+
+/** Nothing is said before there are words for it. */
+function Spoken({ children }: { children: ReactNode }) {
+  use(texts);
+  return children;
 }
 
 function Themed() {
@@ -36,7 +41,7 @@ export function ErrorBoundary({ error, retry }: ErrorBoundaryProps) {
     <Provider store={store}>
       <I18nextProvider i18n={i18next}>
         <Theme wish={store.getState().prefs.theme}>
-          {reloads ? <Loading /> : <Failed onRetry={() => void retry()} />}
+          {reloads ? <Loading /> : <Failed onRetry={() => (isStale(error) ? window.location.reload() : void retry())} />}
         </Theme>
       </I18nextProvider>
     </Provider>
@@ -48,7 +53,11 @@ export default function Root() {
     <Provider store={store}>
       <I18nextProvider i18n={i18next}>
         <SafeAreaProvider>
-          <Themed />
+          <Suspense fallback={null}>
+            <Spoken>
+              <Themed />
+            </Spoken>
+          </Suspense>
         </SafeAreaProvider>
       </I18nextProvider>
     </Provider>

@@ -1,3 +1,3 @@
-import { ConfirmAddress } from '../household';
+import { inDoor } from '../places';
 
-export default ConfirmAddress;
+export default inDoor((door) => door.ConfirmAddress);

@@ -1,3 +1,3 @@
-import { Forgotten } from '../household';
+import { inDoor } from '../places';
 
-export default Forgotten;
+export default inDoor((door) => door.Forgotten);

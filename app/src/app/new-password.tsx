@@ -1,3 +1,3 @@
-import { NewPassword } from '../household';
+import { inDoor } from '../places';
 
-export default NewPassword;
+export default inDoor((door) => door.NewPassword);

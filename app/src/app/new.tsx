@@ -1,3 +1,3 @@
-import { NewHere } from '../household';
+import { inDoor } from '../places';
 
-export default NewHere;
+export default inDoor((door) => door.NewHere);

@@ -1,3 +1,3 @@
-import { OperatorScreen } from '../operator';
+import { inOperator } from '../places';
 
-export default OperatorScreen;
+export default inOperator((operator) => operator.OperatorScreen);

@@ -1,3 +1,3 @@
-import { SignIn } from '../household';
+import { inDoor } from '../places';
 
-export default SignIn;
+export default inDoor((door) => door.SignIn);

@@ -1,6 +1,6 @@
 import { fireEvent, screen, within } from '@testing-library/react';
 import type { AttendancePattern, AttendanceTotals, ChildDays, DayMark } from '@cadro/contract';
-import { startTexts } from '../i18n';
+import { startTexts } from '../testing/texts';
 import { show, signedInAs } from '../testing/show';
 import { MonthOfMarks, weeksOf } from './MonthOfMarks';
 import { Patterns } from './Patterns';

@@ -1,8 +1,9 @@
 import type { AttendancePattern, AttendanceTotals, DayMark } from '@cadro/contract';
-import { i18next, makeFormat, startTexts } from '../i18n';
+import { i18next, makeFormat } from '../i18n';
 import { dayWords, needsYou } from './markWords';
 import { patternWords, touchedWords } from './Patterns';
 import { shareWords, totalsWords } from './totals';
+import { startTexts } from '../testing/texts';
 
 startTexts('en');
 const { t } = i18next;

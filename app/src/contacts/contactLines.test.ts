@@ -1,6 +1,6 @@
 import i18next from 'i18next';
 import type { Contact } from '@cadro/contract';
-import { startTexts } from '../i18n';
+import { startTexts } from '../testing/texts';
 import { dutiesOf, reachOf } from './contactLines';
 
 startTexts('en');

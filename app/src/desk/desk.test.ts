@@ -1,8 +1,9 @@
 import type { AskedAnswer, FollowUpEntry } from '@cadro/contract';
 import { entryWords } from '../followups/entryWords';
-import { i18next, startTexts } from '../i18n';
+import { i18next } from '../i18n';
 import { aRow } from '../testing/works';
 import { dueSoon, stillWorth } from './arrange';
+import { startTexts } from '../testing/texts';
 
 startTexts('en');
 

@@ -7,6 +7,7 @@ export * from './file/api';
 export * from './file/FileScreen';
 export { AfterConsent } from './keeping/Consent';
 export * from './keeping/DataScreen';
+export { Leaving } from './keeping/Leaving';
 export * from './keeping/SafetyScreen';
 export { PeopleNews } from './people/Notices';
 export * from './people/PeopleScreen';

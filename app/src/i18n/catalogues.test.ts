@@ -8,8 +8,9 @@ import {
 } from '@cadro/contract';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { catalogues, i18next, startTexts } from './i18n';
+import { i18next } from './i18n';
 import { makeFormat } from './format';
+import { catalogues, startTexts } from '../testing/texts';
 
 type Texts = { readonly [key: string]: string | readonly string[] | Texts };
 const flat = (texts: Texts, path = ''): [string, string][] =>

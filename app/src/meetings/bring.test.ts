@@ -1,8 +1,9 @@
 import type { CourseDetail, FigureStep } from '@cadro/contract';
-import { i18next, makeFormat, startTexts } from '../i18n';
+import { i18next, makeFormat } from '../i18n';
 import { courseOnPage, openWith, questionLines } from './bring';
 import { timesOf } from './times';
 import { stateWords, whenWords, whereWords } from './words';
+import { startTexts } from '../testing/texts';
 
 startTexts('en');
 const { t } = i18next;

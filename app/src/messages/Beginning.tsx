@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { languages, type Language } from '@cadro/contract';
 import { useFormat, useFormatIn, type Writing } from '../household';
-import { i18next, languageNames } from '../i18n';
+import { i18next, languageNames, useEveryLanguage } from '../i18n';
 import { useAppSelector } from '../store';
 import { Choice, Quietly, Stack, Words } from '../ui';
 import type { Draft, Says } from './draft';
@@ -13,6 +13,7 @@ export type Drafting = (says: Says, tone: Tone) => Draft;
 
 /** What each language says with, as of now and where the child's school is. */
 export function useSays(): (language: Language) => Says {
+  useEveryLanguage();
   const formatIn = useFormatIn();
   return (language) => ({ t: i18next.getFixedT(language), format: formatIn(language) });
 }

@@ -1,6 +1,7 @@
-import { i18next, makeFormat, startTexts } from '../i18n';
+import { i18next, makeFormat } from '../i18n';
 import { draftFor, emptyDraft, fileDraft, timesDraft, type LetterAbout, type Says } from './draft';
 import { tones } from './opening';
+import { startTexts } from '../testing/texts';
 
 startTexts('en');
 const says = (language: 'en' | 'es'): Says => ({

@@ -1,5 +1,5 @@
 import i18next from 'i18next';
-import { startTexts } from '../i18n';
+import { startTexts } from '../testing/texts';
 import { eachName, letterLanguage, lettersTo, openingOf, reopened, tones } from './opening';
 
 startTexts('en');

@@ -1,6 +1,6 @@
 import i18next from 'i18next';
 import type { TeacherWays } from '@cadro/contract';
-import { startTexts } from '../i18n';
+import { startTexts } from '../testing/texts';
 import { wayWords } from './wayWords';
 
 startTexts('en');

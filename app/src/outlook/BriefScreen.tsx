@@ -1,24 +1,31 @@
-import { useState, type ReactNode } from 'react';
+import { useState, type ComponentType, type ReactNode } from 'react';
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { Brief, Matter } from '@cadro/contract';
-import { AlertView, MailReturned } from '../alerts';
-import { AnnouncementView } from '../announcements';
-import { AttendanceOfChild } from '../attendance';
+import { MailReturned } from '../alerts';
 import { OnTheCalendar } from '../calendar';
-import { FollowUpView, ownerWords } from '../followups';
-import { CourseView, ItemView } from '../gradebook';
+import { ownerWords } from '../followups';
 import { Leaving, PeopleNews, Unconfirmed, useChildren, useFormat, useMeQuery } from '../household';
-import { MeetingView } from '../meetings';
-import { ThreadView } from '../messages';
 import { DemoClock, SourceDown } from '../sources';
 import { Heading, LinkAction, Loaded, Page, Panes, Quiet, Stack, useWide, WayOn, Words } from '../ui';
 import { useBriefQuery } from './api';
 import { ComingList } from './ComingList';
 import { MatterRow } from './MatterRow';
 
+/** The screens of other places that a matter may be about; each comes when it is looked at. */
+export interface Beside {
+  readonly Alert: ComponentType<{ alertId: string }>;
+  readonly Announcement: ComponentType<{ announcementId: string }>;
+  readonly Assignment: ComponentType<{ studentId: string; courseId: string; itemId: string }>;
+  readonly Attendance: ComponentType<{ studentId: string }>;
+  readonly Course: ComponentType<{ studentId: string; courseId: string }>;
+  readonly FollowUp: ComponentType<{ followUpId: string }>;
+  readonly Meeting: ComponentType<{ meetingId: string }>;
+  readonly Thread: ComponentType<{ threadId: string }>;
+}
+
 /** What of a matter stands beside the list on a wide screen: the thing it is about. */
-function MatterDetail({ matter }: { matter: Matter | undefined }) {
+function MatterDetail({ matter, beside }: { matter: Matter | undefined; beside: Beside }) {
   const { t } = useTranslation();
   if (!matter)
     return (
@@ -28,12 +35,12 @@ function MatterDetail({ matter }: { matter: Matter | undefined }) {
     );
   const { studentId, courseId } = matter;
   if (matter.kind === 'look-again' || matter.kind === 'handed')
-    return <FollowUpView followUpId={matter.followUpId} />;
-  if (matter.kind === 'reply') return <ThreadView threadId={matter.threadId} />;
-  if (matter.kind === 'asked') return <AnnouncementView announcementId={matter.announcementId} />;
-  if (matter.kind === 'meeting') return <MeetingView meetingId={matter.meetingId} />;
-  if (matter.kind === 'alert') return <AlertView alertId={matter.alertIds[0] ?? ''} />;
-  if (matter.kind === 'absence') return <AttendanceOfChild studentId={studentId} />;
+    return <beside.FollowUp followUpId={matter.followUpId} />;
+  if (matter.kind === 'reply') return <beside.Thread threadId={matter.threadId} />;
+  if (matter.kind === 'asked') return <beside.Announcement announcementId={matter.announcementId} />;
+  if (matter.kind === 'meeting') return <beside.Meeting meetingId={matter.meetingId} />;
+  if (matter.kind === 'alert') return <beside.Alert alertId={matter.alertIds[0] ?? ''} />;
+  if (matter.kind === 'absence') return <beside.Attendance studentId={studentId} />;
   const itemId =
     'looseEnds' in matter
       ? matter.looseEnds[0]?.itemId
@@ -42,9 +49,9 @@ function MatterDetail({ matter }: { matter: Matter | undefined }) {
         : null;
   if (!courseId) return null;
   return itemId ? (
-    <ItemView {...{ studentId, courseId, itemId }} />
+    <beside.Assignment {...{ studentId, courseId, itemId }} />
   ) : (
-    <CourseView {...{ studentId, courseId }} />
+    <beside.Course {...{ studentId, courseId }} />
   );
 }
 
@@ -242,7 +249,7 @@ function NoChild() {
       <Heading level={1}>{t('link.noneTitle')}</Heading>
       <Words colour="soft">{t('link.none')}</Words>
       <LinkAction main label={t('link.title')} href="/link" />
-      <LinkAction label={t('own.noCode')} href="/own" />
+      <LinkAction label={t('link.noCode')} href="/own" />
     </Page>
   );
 }
@@ -250,8 +257,9 @@ function NoChild() {
 /**
  * Is anything wrong? The few matters that deserve this guardian now.
  * @param said what the children say themselves.
+ * @param beside what may stand beside it.
  */
-export function BriefScreen({ said }: { said: ReactNode }) {
+export function BriefScreen({ said, beside }: { said: ReactNode; beside: Beside }) {
   const wide = useWide();
   const query = useBriefQuery();
   const { shown, all } = useChildren();
@@ -266,7 +274,7 @@ export function BriefScreen({ said }: { said: ReactNode }) {
         return (
           <Panes
             list={<BriefList {...{ brief, said }} selected={matter?.key ?? null} onSelect={setChosen} />}
-            detail={<MatterDetail key={matter?.key ?? ''} matter={matter} />}
+            detail={<MatterDetail key={matter?.key ?? ''} matter={matter} beside={beside} />}
           />
         );
       }}

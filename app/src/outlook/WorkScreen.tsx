@@ -20,8 +20,9 @@ import {
   Words,
 } from '../ui';
 import { useWorkQuery } from './api';
-import { arrangeWork, isNarrow, keyOf, linesOf, searchOf, type Line } from './work/arrangeWork';
+import { arrangeWork, isNarrow, keyOf, linesOf, type Line } from './work/arrangeWork';
 import { PickBar } from './work/PickBar';
+import { useFound } from './work/useFound';
 import { useWorkFilter } from './work/useWorkFilter';
 import { WorkFilters } from './work/WorkFilters';
 import { WorkLine } from './work/WorkLine';
@@ -99,11 +100,10 @@ function WorkList({ whole }: { whole: Work }) {
   const work = useShown(whole);
   const [filter, change] = useWorkFilter();
   const [pickedKeys, setPicked] = useState<ReadonlySet<string>>(new Set());
-  const search = useMemo(() => searchOf(work.rows), [work.rows]);
-  const words = useDeferredValue(filter.q);
+  const found = useFound(work.rows, useDeferredValue(filter.q));
   const rows = useMemo(
-    () => arrangeWork(work.rows, filter, { found: search(words), now: work.asOf }),
-    [work, filter, search, words],
+    () => arrangeWork(work.rows, filter, { found, now: work.asOf }),
+    [work, filter, found],
   );
   const lines = useMemo(() => linesOf(rows, filter.sort, format.dateOf), [rows, filter.sort, format]);
   const picked = work.rows.filter((row) => pickedKeys.has(keyOf(row)));

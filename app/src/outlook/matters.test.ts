@@ -1,9 +1,10 @@
 import { languages, type FollowUpSummary, type ItemDetail, type Matter } from '@cadro/contract';
 import { outcomeWords } from '../followups';
 import { storyPoints } from '../gradebook';
-import { i18next, makeFormat, startTexts } from '../i18n';
+import { i18next, makeFormat } from '../i18n';
 import { aGrade } from '../testing/grades';
 import { matterWords } from './matterWords';
+import { startTexts } from '../testing/texts';
 
 startTexts('en');
 const formatOf = (language: string) => makeFormat(language, 'America/Halifax', '2026-10-21T19:40:00Z');

@@ -1,11 +1,12 @@
 import type { FollowUp, Matter, MatterOf, Scale } from '@cadro/contract';
 import { creditWords, standardsWords, stateWords, worthWords } from '../gradebook';
-import { i18next, startTexts, makeFormat } from '../i18n';
+import { i18next, makeFormat } from '../i18n';
 import { spanDomain, spanSteps } from '@cadro/core';
 import { draftFor } from '../messages';
 import { aGrade } from '../testing/grades';
 import { anItem } from '../testing/items';
 import { matterWords } from './matterWords';
+import { startTexts } from '../testing/texts';
 
 startTexts('en');
 const { t } = i18next;

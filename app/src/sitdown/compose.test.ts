@@ -1,8 +1,9 @@
 import i18next from 'i18next';
 import type { Brief, Matter, NewsLine, Plan, SitdownPage } from '@cadro/contract';
-import { makeFormat, startTexts } from '../i18n';
+import { makeFormat } from '../i18n';
 import { becameOf, composePage, keptOf, movedUp, questionFor, type PageFacts } from './compose';
 import { byDay, firstOn, weekdayOfRule } from './rhythm';
+import { startTexts } from '../testing/texts';
 
 startTexts('en');
 const tools = {

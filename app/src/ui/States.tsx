@@ -27,9 +27,6 @@ export function Loading({ rows = 5 }: { rows?: number }) {
   );
 }
 
-/** While a screen's code is on its way. */
-export const ScreenComing = () => <Loading />;
-
 /** Something went wrong, in a sentence, with what to do. */
 export function Failed({ onRetry, message }: { onRetry: () => void; message?: string }) {
   const { t } = useTranslation();

@@ -1,6 +1,7 @@
 export * from './controls/BackLink';
 export * from './drawings/ChildMark';
 export * from './controls/Controls';
+export type { Cell } from './controls/csv';
 export * from './drawings/CostBar';
 export * from './drawings/DayStrip';
 export * from './drawings/FanChart';
@@ -18,6 +19,7 @@ export * from './controls/saveFile';
 export * from './controls/Slider';
 export * from './drawings/Span';
 export * from './MarkedWords';
+export { nothingMore, placed } from './placed';
 export * from './States';
 export * from './drawings/StepLine';
 export * from './drawings/StoryLine';

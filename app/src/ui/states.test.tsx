@@ -1,6 +1,6 @@
 import { fireEvent, render, screen } from '@testing-library/react';
 import { Provider } from 'react-redux';
-import { startTexts } from '../i18n';
+import { startTexts } from '../testing/texts';
 import { store } from '../store';
 import { Loaded } from './States';
 import { Theme } from './theme/Theme';

@@ -68,8 +68,10 @@ export function threeFigures(course: Course, standings: readonly Standing[], tal
   const indexOf = ({ standing }: { readonly standing: Standing }) => course.indexOf.get(standing.item.id)!;
   const madeUp = (end: LooseEnd, share: number) => madeUpValue(policy, end, share);
   const expectedOf = ({ standing }: LooseEnd) => expected(standing.item.categoryId);
-  const expectedAgain = ({ standing: { item } }: SecondChance) =>
-    expectedByCategory(course, standings, item.id)(item.categoryId);
+  const again = new Map(
+    chances.map(({ standing: { item } }) => [item.id, expected(item.categoryId, item.id)]),
+  );
+  const expectedAgain = ({ standing }: SecondChance) => again.get(standing.item.id)!;
 
   for (const end of looseEnds) if (fallsIfLeft(end.kind)) tally.set(indexOf(end), leftValue(policy));
   const ifLeft = figure();

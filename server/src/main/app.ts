@@ -53,6 +53,7 @@ import { planRouter } from '../plan';
 import { sitdownRouter } from '../sitdown';
 import { talkRouter } from '../talk';
 import { ownRouter, sourceRouter } from '../sources';
+import { aheadOf } from './ahead';
 import { demoRouter } from './demo';
 import { exportRouter } from './exported';
 import { gradebookHooks, householdHooks, onFigures, ownHooks, restrictingHooks } from './hooks';
@@ -162,7 +163,7 @@ export function buildServer(
   app.use('/api', () => {
     throw new HttpProblem('not-found');
   });
-  if (config.appDir) app.use(webApp(config.appDir));
+  if (config.appDir) app.use(webApp(config.appDir, aheadOf));
   app.use(() => {
     throw new HttpProblem('not-found');
   });

@@ -9,9 +9,10 @@ import {
   settingsFor,
   type AlertRules,
 } from '@cadro/core';
-import { startTexts, i18next } from '../../i18n';
+import { i18next } from '../../i18n';
 import { addException, withException, withoutException, withRule } from './draft';
 import { groups, isAboutUpkeep, knobSaid, numberOf, ofChild, ofCourse } from './knobs';
+import { startTexts } from '../../testing/texts';
 
 startTexts('en');
 const faults = (rules: AlertRules) =>

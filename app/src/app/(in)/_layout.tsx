@@ -1,12 +1,13 @@
 import { usePathname } from 'expo-router';
 import { useState } from 'react';
-import { SignInAgain, useMeQuery, useSelf } from '../../household';
+import { useMeQuery, useSelf } from '../../household';
 import { isServerProblem } from '../../i18n';
+import { inDoor } from '../../places';
 import { Shell } from '../../shell';
 import { useAppSelector } from '../../store';
 import { Failed, LedTo, Loading } from '../../ui';
 
-export { ScreenComing as SuspenseFallback } from '../../ui';
+const SignInAgain = inDoor((door) => door.SignInAgain);
 
 /** Places that are none of a child's own account, and none of anybody else's. */
 const guardians = ['brief', 'work', 'talk', 'alerts', 'link', 'own'];

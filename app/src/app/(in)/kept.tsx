@@ -1,3 +1,3 @@
-import { KeptScreen } from '../../desk';
+import { inDesk } from '../../places';
 
-export default KeptScreen;
+export default inDesk((desk) => desk.KeptScreen);

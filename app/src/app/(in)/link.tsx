@@ -1,3 +1,3 @@
-import { LinkChild } from '../../household';
+import { inSettings } from '../../places';
 
-export default LinkChild;
+export default inSettings((settings) => settings.LinkChild);

@@ -1,5 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { MailStopScreen } from '../../alerts';
+import { inDoor } from '../../places';
+
+const MailStopScreen = inDoor((door) => door.MailStopScreen);
 
 /** Open to whoever holds the address out of a mail. */
 export default function MailStop() {

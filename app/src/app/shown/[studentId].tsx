@@ -1,8 +1,10 @@
 import { useLocalSearchParams } from 'expo-router';
 import { useMeQuery } from '../../household';
 import { isServerProblem } from '../../i18n';
-import { ShownPlan } from '../../plan';
 import { Failed, LedTo, Loading } from '../../ui';
+import { inPlan } from '../../places';
+
+const ShownPlan = inPlan((plan) => plan.ShownPlan);
 
 /** What a child is shown: one plan, without the places around it. */
 export default function Shown() {

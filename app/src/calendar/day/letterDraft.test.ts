@@ -1,5 +1,6 @@
-import { i18next, makeFormat, startTexts } from '../../i18n';
+import { i18next, makeFormat } from '../../i18n';
 import { letterDraft } from './letterDraft';
+import { startTexts } from '../../testing/texts';
 
 startTexts('en');
 const { t } = i18next;

@@ -1,6 +1,6 @@
 import { screen } from '@testing-library/react';
 import type { ChildDay, DayMark, LessonOfDay, TouchedWork } from '@cadro/contract';
-import { startTexts } from '../../i18n';
+import { startTexts } from '../../testing/texts';
 import { show, signedInAs } from '../../testing/show';
 import { Cost } from './Cost';
 import { Events, Lessons } from './Lessons';

@@ -1,5 +1,5 @@
 import type { Entry, EntryBody, OwnEntryKind } from '@cadro/contract';
-import { format as stamp } from 'date-fns/format';
+import { lightFormat as stamp } from 'date-fns/lightFormat';
 import { getDate } from 'date-fns/getDate';
 import { parseISO } from 'date-fns/parseISO';
 

@@ -1,6 +1,6 @@
 import { fireEvent, screen } from '@testing-library/react';
 import { useState } from 'react';
-import { startTexts } from '../../i18n';
+import { startTexts } from '../../testing/texts';
 import type { ServerProblem } from '../../store';
 import { show, signedInAs } from '../../testing/show';
 import { EntryForm } from './EntryForm';
@@ -51,14 +51,17 @@ it('keeps what was chosen: a weekly event for one child, from when to when, for 
   });
 });
 
-it('lets a day be picked out of a month', () => {
+/** It is fetched when a month is opened; here it may take its time. */
+beforeAll(() => import('react-native-calendars/src/calendar'), 60_000);
+
+it('lets a day be picked out of a month', async () => {
   form({ title: 'Library books' });
   press('button', 'Thursday 22 October');
   press('button', 'Later');
-  press('button', 'Tuesday 3 November');
+  fireEvent.click(await screen.findByRole('button', { name: 'Tuesday 3 November' }, { timeout: 20_000 }));
   press('button', 'Keep');
   expect(kept.at(-1)).toMatchObject({ on: '2026-11-03' });
-});
+}, 60_000);
 
 it('before a work is due, asks for days and not for a date', () => {
   form({ title: 'Keel model', itemId: 'k', on: null, daysBefore: 2 }, { about: 'Keel model' });

@@ -1,7 +1,7 @@
 import { act, fireEvent, screen, within } from '@testing-library/react';
 import { pageOfEvent, type Calendar, type CalendarEvent } from '@cadro/contract';
 import { attendanceApi } from '../../attendance/api';
-import { startTexts } from '../../i18n';
+import { startTexts } from '../../testing/texts';
 import { childChosen, layerSwitched, store } from '../../store';
 import { show, signedInAs } from '../../testing/show';
 import { DayEvents } from './DayEvents';
@@ -98,7 +98,10 @@ describe('a month', () => {
       />,
     );
 
-  it('says each day in words, from Monday to Sunday, with the days around', () => {
+  /** It is fetched when a month is opened; here it may take its time. */
+  beforeAll(() => import('react-native-calendars/src/calendar'), 60_000);
+
+  it('says each day in words, from Monday to Sunday, with the days around', async () => {
     month([
       event('Quiz', { layer: 'test' }),
       event('Worksheet'),
@@ -107,7 +110,7 @@ describe('a month', () => {
       event('Rope fair', { layer: 'school', studentIds: ['c'] }),
       event('Lantern day', { layer: 'closed', on: '2026-10-30', studentIds: ['i', 'c'] }),
     ]);
-    const days = screen.getAllByRole('button');
+    const days = await screen.findAllByRole('button', {}, { timeout: 20_000 });
     expect(days).toHaveLength(35);
     expect(days[0]?.getAttribute('aria-label')).toBe('Monday 28 September');
     expect(days[24]?.getAttribute('aria-label')).toBe(

@@ -7,13 +7,15 @@ import type {
   PolicyCorrection,
 } from '@cadro/contract';
 import { whyNotInFigure } from '@cadro/core';
-import { i18next, startTexts, makeFormat } from '../../i18n';
-import { csvOf, fileName } from '../../ui';
+import { i18next, makeFormat } from '../../i18n';
+import { fileName } from '../../ui';
+import { csvOf } from '../../ui/controls/csv';
 import { arrange } from './arrange';
 import { anItem } from '../../testing/items';
 import { causeWords, deltaWords, letterSteps, policySentences } from './courseWords';
 import { openWords } from '../words';
 import { formOf, readForm, withCorrection, type PolicyForm } from './policy/policyForm';
+import { startTexts } from '../../testing/texts';
 
 startTexts('en');
 const { t } = i18next;

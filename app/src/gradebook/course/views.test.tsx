@@ -1,9 +1,9 @@
-import { fireEvent, render, screen } from '@testing-library/react';
+import { fireEvent, render, screen, waitFor } from '@testing-library/react';
 import type { ReactElement } from 'react';
 import { Provider } from 'react-redux';
 import type { CourseDetail, CourseFigures, ItemSummary, Me, Reconciliation } from '@cadro/contract';
 import { householdApi } from '../../household';
-import { startTexts } from '../../i18n';
+import { startTexts } from '../../testing/texts';
 import { store } from '../../store';
 import { Theme } from '../../ui';
 import { aGrade } from '../../testing/grades';
@@ -346,7 +346,9 @@ it('hands a list to the browser as a file', async () => {
   });
   show(<Why course={course()} />);
   fireEvent.click(screen.getByRole('button', { name: 'Save as CSV: Kelp chemistry, categories' }));
-  expect(clicked).toEqual([{ name: 'kelp-chemistry-categories.csv', href: 'blob:x' }]);
+  await waitFor(() =>
+    expect(clicked).toEqual([{ name: 'kelp-chemistry-categories.csv', href: 'blob:x' }]),
+  );
   const reader = new FileReader();
   const read = new Promise<string>((done) => {
     reader.onload = () => done(String(reader.result));

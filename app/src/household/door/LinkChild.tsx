@@ -59,7 +59,7 @@ export function LinkChild() {
             />
             <WayOn label={t('link.later')} href="/brief" />
           </Row>
-          <WayOn label={t('own.noCode')} href="/own" />
+          <WayOn label={t('link.noCode')} href="/own" />
         </Stack>
       )}
       <Trouble error={linked.error ?? preview.error} />

@@ -1,11 +1,11 @@
-import { browserSupportsWebAuthn, startAuthentication } from '@simplewebauthn/browser';
+import type { startAuthentication } from '@simplewebauthn/browser';
 import { useState } from 'react';
 import { useAskForPasskeyMutation, usePasskeyStepMutation } from './api';
 
 type AuthenticationOptions = Parameters<typeof startAuthentication>[0]['optionsJSON'];
 
 /** Whether this browser can hold and use passkeys. */
-export const passkeysWork = (): boolean => browserSupportsWebAuthn();
+export const passkeysWork = (): boolean => typeof globalThis.PublicKeyCredential === 'function';
 
 /** Shows who one is by a passkey: as the way in, or as the second step. */
 export function usePasskey() {
@@ -19,6 +19,7 @@ export function usePasskey() {
     try {
       // What the server's package has made is what the browser's takes.
       const options = begun.data.options as AuthenticationOptions;
+      const { startAuthentication } = await import('@simplewebauthn/browser');
       const answer = await step({ answer: await startAuthentication({ optionsJSON: options }) });
       setFailed('error' in answer);
     } catch {

@@ -6,8 +6,9 @@ import { useChangeMeMutation, useMeQuery } from '../api';
 import { Trouble } from '../door/Trouble';
 import { useSelf } from '../children';
 import { useFormat } from '../useFormat';
-import { exportAddress, useLeaveMutation, useStayMutation } from './api';
+import { exportAddress, useLeaveMutation } from './api';
 import { AskPassword } from './AskPassword';
+import { Leaving } from './Leaving';
 
 /** How one is called, each name with who sees it. */
 function Names({ me }: { me: Me }) {
@@ -93,21 +94,6 @@ function WhatIsKept({ me }: { me: Me }) {
       {me.agreed ? (
         <Words>{t('data.agreed', { version: me.agreed.version, when: format.date(me.agreed.at) })}</Words>
       ) : null}
-    </Stack>
-  );
-}
-
-/** A line for who has asked to be deleted, and the way back; nothing for everybody else. */
-export function Leaving() {
-  const { t } = useTranslation();
-  const format = useFormat();
-  const { data: me } = useMeQuery();
-  const [stay, { isLoading }] = useStayMutation();
-  if (!me?.leavesAt) return null;
-  return (
-    <Stack>
-      <Words colour="plum">{t('data.leaves', { when: format.date(me.leavesAt) })}</Words>
-      <Action label={t('data.stay')} busy={isLoading} onPress={() => void stay()} />
     </Stack>
   );
 }

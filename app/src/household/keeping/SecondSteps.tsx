@@ -1,4 +1,4 @@
-import { startRegistration } from '@simplewebauthn/browser';
+import type { startRegistration } from '@simplewebauthn/browser';
 import { useState } from 'react';
 import { Image, StyleSheet } from 'react-native';
 import { useTranslation } from 'react-i18next';
@@ -32,6 +32,7 @@ function AddPasskey() {
     try {
       // What the server's package has made is what the browser's takes.
       const options = begun.data.options as RegistrationOptions;
+      const { startRegistration } = await import('@simplewebauthn/browser');
       const answer = await startRegistration({ optionsJSON: options });
       return !('error' in (await add({ answer, name: name.trim() })));
     } catch {

@@ -206,11 +206,4 @@ export const gradebookEn = {
     outOf: 'Of',
     open: 'Loose ends',
   },
-  save: {
-    csv: 'Save as CSV',
-    record: 'Save the whole record',
-    yes: 'yes',
-    no: 'no',
-    outside: '{{label}}, opens beside this page',
-  },
 } as const;

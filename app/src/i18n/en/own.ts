@@ -28,7 +28,6 @@ export const ownEn = {
     add: 'Add this child',
     addNamed: 'Add {{name}}',
     haveCode: 'I have a code from the school',
-    noCode: 'My school gives no code: add a child yourself',
     byHand: 'You write this record down yourself. Last entry {{when}}.',
     noCourses: 'No courses yet. Add one, or bring in a table of {{name}}’s assignments.',
     source: 'Written down by your family, last {{when}}',

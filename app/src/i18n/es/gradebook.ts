@@ -209,11 +209,4 @@ export const gradebookEs: SameKeys<typeof gradebookEn> = {
     outOf: 'De',
     open: 'Cabos sueltos',
   },
-  save: {
-    csv: 'Guardar como CSV',
-    record: 'Guardar todo el registro',
-    yes: 'sí',
-    no: 'no',
-    outside: '{{label}}, se abre al lado de esta página',
-  },
 };

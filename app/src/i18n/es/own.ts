@@ -30,7 +30,6 @@ export const ownEs: typeof ownEn = {
     add: 'Agregar',
     addNamed: 'Agregar a {{name}}',
     haveCode: 'Tengo un código de la escuela',
-    noCode: 'Mi escuela no da códigos: agregar un hijo yo mismo',
     byHand: 'Este registro lo anota usted. Última anotación: {{when}}.',
     noCourses: 'Todavía no hay materias. Agregue una o traiga una tabla con las tareas de {{name}}.',
     source: 'Anotado por su familia, por última vez {{when}}',

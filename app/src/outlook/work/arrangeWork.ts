@@ -1,4 +1,3 @@
-import MiniSearch from 'minisearch';
 import { workGroups, type WorkGroup, type WorkRow } from '@cadro/contract';
 import { dayMs, shareOf, sharePerHour } from '@cadro/core';
 
@@ -57,23 +56,6 @@ export const keyOf = ({
 
 /** When something about a row ends: a loose end's deadline, else its day. */
 const endOf = ({ kind, deadline, dueAt }: WorkRow): string | null => (kind ? deadline : dueAt);
-
-/** A search over titles, courses and kinds that forgives a slip. */
-export function searchOf(rows: readonly WorkRow[]): (words: string) => ReadonlySet<string> | null {
-  const index = new MiniSearch<{ id: string; title: string; course: string; kind: string }>({
-    fields: ['title', 'course', 'kind'],
-    searchOptions: { prefix: true, fuzzy: 0.2, combineWith: 'AND' },
-  });
-  index.addAll(
-    rows.map((row) => ({
-      id: keyOf(row),
-      title: row.title,
-      course: row.courseTitle,
-      kind: row.itemKind ?? '',
-    })),
-  );
-  return (words) => (words.trim() === '' ? null : new Set(index.search(words).map(({ id }) => String(id))));
-}
 
 const byText = (a: string | null, b: string | null): number => (a ?? '9').localeCompare(b ?? '9');
 

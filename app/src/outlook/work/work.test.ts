@@ -1,11 +1,13 @@
 import type { CourseRecord } from '@cadro/contract';
-import { i18next, makeFormat, startTexts } from '../../i18n';
+import { i18next, makeFormat } from '../../i18n';
 import { anItem } from '../../testing/items';
 import { aRow } from '../../testing/works';
 import { answerer, type Answer } from '../../workers/outlook';
 import { scoresOf, stepOf, targetOf, worksOf } from '../tries/works';
-import { arrangeWork, filterOf, isNarrow, keyOf, linesOf, noFilter, searchOf } from './arrangeWork';
+import { arrangeWork, filterOf, isNarrow, keyOf, linesOf, noFilter } from './arrangeWork';
+import { searchOf } from './search';
 import { bothWords, effectWords, reasonWords, stakeWords, untilWords } from './rowWords';
+import { startTexts } from '../../testing/texts';
 
 startTexts('en');
 const now = '2026-10-21T19:40:00Z';

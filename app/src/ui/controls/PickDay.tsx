@@ -1,5 +1,5 @@
 import { addMonths } from 'date-fns/addMonths';
-import { format as stamp } from 'date-fns/format';
+import { lightFormat as stamp } from 'date-fns/lightFormat';
 import { parseISO } from 'date-fns/parseISO';
 import { useState } from 'react';
 import { StyleSheet, Pressable, View } from 'react-native';

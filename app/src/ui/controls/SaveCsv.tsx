@@ -3,7 +3,8 @@ import { useTranslation } from 'react-i18next';
 import { styles } from '../theme/styles';
 import { touch } from '../theme/palette';
 import { Words } from '../Words';
-import { csvOf, fileName, saveFile, type Cell } from './saveFile';
+import type { Cell } from './csv';
+import { fileName, saveFile } from './saveFile';
 
 /** A quiet way to take a list along. */
 export function SaveCsv({
@@ -17,13 +18,11 @@ export function SaveCsv({
   rows: () => readonly (readonly Cell[])[];
 }) {
   const { t } = useTranslation();
-  return (
-    <Quietly
-      label={t('save.csv')}
-      hint={name}
-      onPress={() => saveFile(fileName(name, 'csv'), 'text/csv', csvOf(columns, rows()))}
-    />
-  );
+  const save = async () => {
+    const { csvOf } = await import('./csv');
+    saveFile(fileName(name, 'csv'), 'text/csv', csvOf(columns, rows()));
+  };
+  return <Quietly label={t('save.csv')} hint={name} onPress={() => void save()} />;
 }
 
 /** A button that looks like a quiet link: it does something here instead of leading elsewhere. */

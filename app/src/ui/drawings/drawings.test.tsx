@@ -2,7 +2,7 @@ import { fireEvent, render, screen } from '@testing-library/react';
 import type { ReactElement } from 'react';
 import { Provider } from 'react-redux';
 import type { CourseFigures, Scale } from '@cadro/contract';
-import { startTexts } from '../../i18n';
+import { startTexts } from '../../testing/texts';
 import { store } from '../../store';
 import { Action, Choice, Field } from '../controls/Controls';
 import { aGrade } from '../../testing/grades';

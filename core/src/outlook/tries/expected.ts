@@ -19,41 +19,64 @@ export interface OwnShares {
   readonly of: (categoryId: string) => readonly number[];
 }
 
-/** @param withoutItemId this work is left out: what it could be is asked. */
-export function ownShares(
-  course: Course,
-  standings: readonly Standing[],
-  withoutItemId: string | null = null,
-): OwnShares {
+interface HonestScore {
+  readonly itemId: string;
+  readonly categoryId: string;
+  readonly share: number;
+}
+
+const honestScores = (course: Course, standings: readonly Standing[]): HonestScore[] =>
+  standings
+    .filter((standing) => isHonest(standing, course))
+    .map(({ item, earned }) => ({
+      ...{ itemId: item.id, categoryId: item.categoryId },
+      share: Math.min(1, (earned ?? 0) / item.possible),
+    }));
+
+export function ownShares(course: Course, standings: readonly Standing[]): OwnShares {
+  const scores = honestScores(course, standings);
   const byCategory = new Map<string, number[]>();
-  const all: number[] = [];
-  for (const standing of standings) {
-    const { item, earned } = standing;
-    if (item.id === withoutItemId) continue;
-    if (!isHonest(standing, course)) continue;
-    const share = Math.min(1, (earned ?? 0) / item.possible);
-    all.push(share);
-    byCategory.set(item.categoryId, [...(byCategory.get(item.categoryId) ?? []), share]);
+  for (const { categoryId, share } of scores) {
+    const shares = byCategory.get(categoryId);
+    if (shares) shares.push(share);
+    else byCategory.set(categoryId, [share]);
   }
-  return { all, of: (categoryId) => byCategory.get(categoryId) ?? [] };
+  return { all: scores.map(({ share }) => share), of: (categoryId) => byCategory.get(categoryId) ?? [] };
+}
+
+function expectedIn(
+  scores: readonly HonestScore[],
+  categoryId: string,
+  withoutItemId: string | undefined,
+): number {
+  let [all, count, own, ownCount] = [0, 0, 0, 0];
+  for (const score of scores) {
+    if (score.itemId === withoutItemId) continue;
+    all += score.share;
+    count++;
+    if (score.categoryId !== categoryId) continue;
+    own += score.share;
+    ownCount++;
+  }
+  const mean = count > 0 ? all / count : withoutAnyScore;
+  return (own + priorScores * mean) / (ownCount + priorScores);
 }
 
 /**
  * The fraction this child can be expected to reach in each category: its own honest scores there, drawn
  * towards its mean over the course while they are few. Example: two scores of 1 in a course of mean 0.8
- * → (2 + 3 × 0.8) ÷ 5 = 0.88.
- * @param withoutItemId this work is left out: what it could be done again at is asked.
+ * → (2 + 3 × 0.8) ÷ 5 = 0.88. Of a work that is named, what it could be done again at: that one is left out.
  */
 export function expectedByCategory(
   course: Course,
   standings: readonly Standing[],
-  withoutItemId: string | null = null,
-): (categoryId: string) => number {
-  const own = ownShares(course, standings, withoutItemId);
-  const sum = (shares: readonly number[]) => shares.reduce((total, share) => total + share, 0);
-  const mean = own.all.length > 0 ? sum(own.all) / own.all.length : withoutAnyScore;
-  return (categoryId) => {
-    const shares = own.of(categoryId);
-    return (sum(shares) + priorScores * mean) / (shares.length + priorScores);
+): (categoryId: string, withoutItemId?: string) => number {
+  const scores = honestScores(course, standings);
+  const usual = new Map<string, number>();
+  return (categoryId, withoutItemId) => {
+    if (withoutItemId !== undefined) return expectedIn(scores, categoryId, withoutItemId);
+    const known = usual.get(categoryId) ?? expectedIn(scores, categoryId, undefined);
+    usual.set(categoryId, known);
+    return known;
   };
 }

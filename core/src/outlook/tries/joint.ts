@@ -52,8 +52,7 @@ export function jointly(record: CourseRecord, itemIds: Iterable<string>): Joint 
   }
   for (const chance of secondChancesOf(course, standings)) {
     const { id, categoryId } = chance.standing.item;
-    if (asked.has(id))
-      tally.set(placeOf(id), againValue(chance, expectedByCategory(course, standings, id)(categoryId)));
+    if (asked.has(id)) tally.set(placeOf(id), againValue(chance, expected(categoryId, id)));
   }
   for (const standing of all) {
     const { id, categoryId } = standing.item;

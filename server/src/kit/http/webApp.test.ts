@@ -7,12 +7,17 @@ import request from 'supertest';
 import { webApp } from './webApp';
 
 const folder = mkdtempSync(join(tmpdir(), 'cadro-app-'));
-const app = express().use(compression(), webApp(folder));
+const scripts = join(folder, '_expo', 'static', 'js', 'web');
+const app = express().use(compression());
 beforeAll(() => {
-  mkdirSync(join(folder, '_expo', 'static', 'js'), { recursive: true });
+  mkdirSync(scripts, { recursive: true });
+  for (const name of ['brief-0c.js', 'brief-0c.js.br', 'firstEn-0d.js'])
+    writeFileSync(join(scripts, name), '');
   writeFileSync(join(folder, 'index.html'), '<title>Cadro</title>');
   writeFileSync(join(folder, 'base.css'), 'a{}');
   writeFileSync(join(folder, '_expo', 'static', 'js', 'entry-0a1b.js'), 'x'.repeat(5000));
+  const ahead = { scripts: ['brief', 'firstEn', 'nowhere'], answers: ['/api/me'] };
+  app.use(webApp(folder, ({ path }) => (path === '/plain' ? { scripts: [], answers: [] } : ahead)));
 });
 afterAll(() => rmSync(folder, { recursive: true }));
 
@@ -40,6 +45,19 @@ describe('the built app', () => {
     ['what lies outside', '/..%2f..%2fetc/passwd.txt'],
   ])('has no page for %s', async (_name, path) => {
     expect((await request(app).get(path).set('accept', 'text/html')).status).toBe(404);
+  });
+
+  it('tells with a page what it will ask for', async () => {
+    const linksOf = async (path: string): Promise<unknown> =>
+      (await request(app).get(path).set('accept', 'text/html').expect(200)).headers['link'];
+    expect(await linksOf('/brief')).toBe(
+      [
+        '</_expo/static/js/web/brief-0c.js>; rel=preload; as=script',
+        '</_expo/static/js/web/firstEn-0d.js>; rel=preload; as=script',
+        '</api/me>; rel=preload; as=fetch; crossorigin',
+      ].join(', '),
+    );
+    expect(await linksOf('/plain')).toBeUndefined();
   });
 
   it('answers no data request with a page', async () => {

@@ -1,3 +1,3 @@
-import { DeliveryScreen } from '../../../alerts';
+import { inAlerts } from '../../../places';
 
-export default DeliveryScreen;
+export default inAlerts((alerts) => alerts.DeliveryScreen);

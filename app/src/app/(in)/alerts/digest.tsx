@@ -1,3 +1,3 @@
-import { DigestScreen } from '../../../alerts';
+import { inAlerts } from '../../../places';
 
-export default DigestScreen;
+export default inAlerts((alerts) => alerts.DigestScreen);

@@ -1,3 +1,3 @@
-import { RulesScreen } from '../../../alerts';
+import { inRules } from '../../../places';
 
-export default RulesScreen;
+export default inRules((rules) => rules.RulesScreen);

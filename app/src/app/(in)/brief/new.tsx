@@ -1,3 +1,3 @@
-import { NewsScreen } from '../../../outlook';
+import { inBrief } from '../../../places';
 
-export default NewsScreen;
+export default inBrief((brief) => brief.NewsScreen);

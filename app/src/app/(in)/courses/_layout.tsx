@@ -1,8 +1,8 @@
 import { Slot, useGlobalSearchParams, usePathname } from 'expo-router';
-import { CourseList } from '../../../gradebook';
 import { Panes, useWide } from '../../../ui';
+import { inCourses } from '../../../places';
 
-export { ScreenComing as SuspenseFallback } from '../../../ui';
+const CourseList = inCourses((courses) => courses.CourseList);
 
 /** On a wide screen the list of courses stays beside whatever is open. */
 export default function Courses() {

@@ -1,3 +1,3 @@
-import { SideBySide } from '../../../gradebook';
+import { inCourses } from '../../../places';
 
-export default SideBySide;
+export default inCourses((courses) => courses.SideBySide);

@@ -1,9 +1,3 @@
-import { CourseList, CourseView, useMostAtStake } from '../../../gradebook';
-import { Loading, useWide } from '../../../ui';
+import { inCourses } from '../../../places';
 
-export default function CoursesStart() {
-  const wide = useWide();
-  const course = useMostAtStake();
-  if (!wide) return <CourseList />;
-  return course ? <CourseView studentId={course.studentId} courseId={course.id} /> : <Loading />;
-}
+export default inCourses((courses) => courses.CoursesStart);

@@ -1,3 +1,3 @@
-import { ElsewhereScreen } from '../../../calendar';
+import { inDays } from '../../../places';
 
-export default ElsewhereScreen;
+export default inDays((days) => days.ElsewhereScreen);

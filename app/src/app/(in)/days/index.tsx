@@ -1,3 +1,3 @@
-import { CalendarScreen } from '../../../calendar';
+import { inDays } from '../../../places';
 
-export default CalendarScreen;
+export default inDays((days) => days.CalendarScreen);

@@ -1,3 +1,3 @@
-import { ShoppingScreen } from '../../../calendar';
+import { inDays } from '../../../places';
 
-export default ShoppingScreen;
+export default inDays((days) => days.ShoppingScreen);

@@ -1,3 +1,3 @@
-import { DeskScreen } from '../../../desk';
+import { inDesk } from '../../../places';
 
-export default DeskScreen;
+export default inDesk((desk) => desk.DeskScreen);

@@ -1,3 +1,3 @@
-import { SharedScreen } from '../../../desk';
+import { inDesk } from '../../../places';
 
-export default SharedScreen;
+export default inDesk((desk) => desk.SharedScreen);

@@ -1,3 +1,3 @@
-import { NewChild } from '../../../sources';
+import { inOwn } from '../../../places';
 
-export default NewChild;
+export default inOwn((own) => own.NewChild);

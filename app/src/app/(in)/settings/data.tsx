@@ -1,3 +1,3 @@
-import { DataScreen } from '../../../household';
+import { inSettings } from '../../../places';
 
-export default DataScreen;
+export default inSettings((settings) => settings.DataScreen);

@@ -1,3 +1,3 @@
-import { Settings } from '../../../shell';
+import { inSettings } from '../../../places';
 
-export default Settings;
+export default inSettings((settings) => settings.Settings);

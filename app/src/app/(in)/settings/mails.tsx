@@ -1,3 +1,3 @@
-import { MailsScreen } from '../../../sources';
+import { inSettings } from '../../../places';
 
-export default MailsScreen;
+export default inSettings((settings) => settings.MailsScreen);

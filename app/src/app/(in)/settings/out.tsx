@@ -1,3 +1,3 @@
-import { OutScreen } from '../../../gradebook';
+import { inSettings } from '../../../places';
 
-export default OutScreen;
+export default inSettings((settings) => settings.OutScreen);

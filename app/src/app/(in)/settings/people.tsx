@@ -1,3 +1,3 @@
-import { PeopleScreen } from '../../../household';
+import { inSettings } from '../../../places';
 
-export default PeopleScreen;
+export default inSettings((settings) => settings.PeopleScreen);

@@ -1,3 +1,3 @@
-import { SafetyScreen } from '../../../household';
+import { inSettings } from '../../../places';
 
-export default SafetyScreen;
+export default inSettings((settings) => settings.SafetyScreen);

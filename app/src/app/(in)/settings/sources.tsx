@@ -1,3 +1,3 @@
-import { SourcesScreen } from '../../../sources';
+import { inSettings } from '../../../places';
 
-export default SourcesScreen;
+export default inSettings((settings) => settings.SourcesScreen);

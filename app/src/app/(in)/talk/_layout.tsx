@@ -1,8 +1,8 @@
 import { Slot, useGlobalSearchParams, usePathname } from 'expo-router';
-import { TalkList } from '../../../messages';
 import { Panes, useWide } from '../../../ui';
+import { inTalk } from '../../../places';
 
-export { ScreenComing as SuspenseFallback } from '../../../ui';
+const TalkList = inTalk((talk) => talk.TalkList);
 
 /** On a wide screen what is in hand stays beside whatever is open. */
 export default function Talk() {

@@ -1,4 +1,6 @@
-import { AroundScreen } from '../../../around';
+import { inTalk } from '../../../places';
+
+const AroundScreen = inTalk((talk) => talk.AroundScreen);
 
 export default function Around() {
   return <AroundScreen />;

@@ -1,6 +1,8 @@
 import { useTranslation } from 'react-i18next';
-import { TalkList } from '../../../messages';
 import { Page, Quiet, useWide } from '../../../ui';
+import { inTalk } from '../../../places';
+
+const TalkList = inTalk((talk) => talk.TalkList);
 
 export default function TalkStart() {
   const { t } = useTranslation();

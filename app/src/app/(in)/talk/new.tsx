@@ -1,5 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { NewFollowUp } from '../../../followups';
+import { inTalk } from '../../../places';
+
+const NewFollowUp = inTalk((talk) => talk.NewFollowUp);
 
 export default function TakeInHand() {
   const { studentId, courseId, itemId, itemIds } = useLocalSearchParams<{

@@ -1,5 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { NotesScreen } from '../../../notes';
+import { inTalk } from '../../../places';
+
+const NotesScreen = inTalk((talk) => talk.NotesScreen);
 
 type Asked = Parameters<typeof NotesScreen>[0];
 

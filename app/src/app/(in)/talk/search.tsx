@@ -1,4 +1,6 @@
-import { SearchScreen } from '../../../messages';
+import { inTalk } from '../../../places';
+
+const SearchScreen = inTalk((talk) => talk.SearchScreen);
 
 export default function Search() {
   return <SearchScreen />;

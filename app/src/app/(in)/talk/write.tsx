@@ -1,5 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { WriteScreen } from '../../../messages';
+import { inTalk } from '../../../places';
+
+const WriteScreen = inTalk((talk) => talk.WriteScreen);
 
 type Asked = Parameters<typeof WriteScreen>[0];
 

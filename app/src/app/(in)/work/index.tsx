@@ -1,3 +1,3 @@
-import { WorkScreen } from '../../../outlook';
+import { inWork } from '../../../places';
 
-export default WorkScreen;
+export default inWork((work) => work.WorkScreen);

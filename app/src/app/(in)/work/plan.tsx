@@ -1,3 +1,3 @@
-import { PlanScreen } from '../../../plan';
+import { inPlan } from '../../../places';
 
-export default PlanScreen;
+export default inPlan((plan) => plan.PlanScreen);

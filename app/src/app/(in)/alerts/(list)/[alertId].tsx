@@ -1,5 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { AlertView } from '../../../../alerts';
+import { inAlerts } from '../../../../places';
+
+const AlertView = inAlerts((alerts) => alerts.AlertView);
 
 export default function OneAlert() {
   const { alertId } = useLocalSearchParams<{ alertId: string }>();

@@ -1,8 +1,8 @@
 import { Slot, useGlobalSearchParams } from 'expo-router';
-import { AlertList } from '../../../../alerts';
 import { Panes, useWide } from '../../../../ui';
+import { inAlerts } from '../../../../places';
 
-export { ScreenComing as SuspenseFallback } from '../../../../ui';
+const AlertList = inAlerts((alerts) => alerts.AlertList);
 
 /** On a wide screen the list stays beside the alert that is open. */
 export default function Alerts() {

@@ -1,5 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { CourseForm } from '../../../../sources';
+import { inOwn } from '../../../../places';
+
+const CourseForm = inOwn((own) => own.CourseForm);
 
 export default function NewCourse() {
   const { studentId } = useLocalSearchParams<{ studentId: string }>();

@@ -1,5 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { ReportCards } from '../../../../gradebook';
+import { inCourses } from '../../../../places';
+
+const ReportCards = inCourses((courses) => courses.ReportCards);
 
 export default function ReportCardsOfChild() {
   const { studentId } = useLocalSearchParams<{ studentId: string }>();

@@ -1,5 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { TableScreen } from '../../../../sources';
+import { inOwn } from '../../../../places';
+
+const TableScreen = inOwn((own) => own.TableScreen);
 
 export default function Table() {
   const { studentId, courseId } = useLocalSearchParams<{ studentId: string; courseId?: string }>();

@@ -1,5 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { TermsView } from '../../../../gradebook';
+import { inCourses } from '../../../../places';
+
+const TermsView = inCourses((courses) => courses.TermsView);
 
 export default function Terms() {
   const { studentId } = useLocalSearchParams<{ studentId: string }>();

@@ -1,3 +1,3 @@
-import { AttendanceScreen } from '../../../../attendance';
+import { inAttendance } from '../../../../places';
 
-export default AttendanceScreen;
+export default inAttendance((attendance) => attendance.AttendanceScreen);

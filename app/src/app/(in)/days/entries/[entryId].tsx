@@ -1,5 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { EntryScreen } from '../../../../calendar';
+import { inDays } from '../../../../places';
+
+const EntryScreen = inDays((days) => days.EntryScreen);
 
 export default function OneEntry() {
   const { entryId, on } = useLocalSearchParams<{ entryId: string; on?: string }>();

@@ -1,5 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { NewEntryScreen } from '../../../../calendar';
+import { inDays } from '../../../../places';
+
+const NewEntryScreen = inDays((days) => days.NewEntryScreen);
 
 export default function NewEntry() {
   const params = useLocalSearchParams<{ on?: string; kind?: string; studentId?: string; itemId?: string }>();

@@ -1,5 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { BesideScreen } from '../../../../sources';
+import { inSettings } from '../../../../places';
+
+const BesideScreen = inSettings((settings) => settings.BesideScreen);
 
 export default function Beside() {
   const { studentId } = useLocalSearchParams<{ studentId: string }>();

@@ -1,5 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { FileScreen } from '../../../../household';
+import { inSettings } from '../../../../places';
+
+const FileScreen = inSettings((settings) => settings.FileScreen);
 
 export default function File() {
   const { studentId } = useLocalSearchParams<{ studentId: string }>();

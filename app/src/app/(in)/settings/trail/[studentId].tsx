@@ -1,5 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { TrailScreen } from '../../../../household';
+import { inSettings } from '../../../../places';
+
+const TrailScreen = inSettings((settings) => settings.TrailScreen);
 
 export default function Trail() {
   const { studentId } = useLocalSearchParams<{ studentId: string }>();

@@ -1,5 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { ContactView } from '../../../../contacts';
+import { inTalk } from '../../../../places';
+
+const ContactView = inTalk((talk) => talk.ContactView);
 
 export default function Contact() {
   const { contactId, studentId = '' } = useLocalSearchParams<{ contactId: string; studentId?: string }>();

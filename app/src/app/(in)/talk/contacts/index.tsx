@@ -1,4 +1,6 @@
-import { ContactsScreen } from '../../../../contacts';
+import { inTalk } from '../../../../places';
+
+const ContactsScreen = inTalk((talk) => talk.ContactsScreen);
 
 export default function Contacts() {
   return <ContactsScreen />;

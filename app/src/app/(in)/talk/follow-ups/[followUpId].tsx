@@ -1,5 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { FollowUpView } from '../../../../followups';
+import { inTalk } from '../../../../places';
+
+const FollowUpView = inTalk((talk) => talk.FollowUpView);
 
 export default function FollowUp() {
   const { followUpId } = useLocalSearchParams<{ followUpId: string }>();

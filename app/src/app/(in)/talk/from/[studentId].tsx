@@ -1,5 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { FromScreen } from '../../../../desk';
+import { inTalk } from '../../../../places';
+
+const FromScreen = inTalk((talk) => talk.FromScreen);
 
 export default function From() {
   const { studentId } = useLocalSearchParams<{ studentId: string }>();

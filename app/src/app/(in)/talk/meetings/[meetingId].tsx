@@ -1,5 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { MeetingView } from '../../../../meetings';
+import { inTalk } from '../../../../places';
+
+const MeetingView = inTalk((talk) => talk.MeetingView);
 
 export default function OneMeeting() {
   const { meetingId } = useLocalSearchParams<{ meetingId: string }>();

@@ -1,4 +1,6 @@
-import { MeetingsScreen } from '../../../../meetings';
+import { inTalk } from '../../../../places';
+
+const MeetingsScreen = inTalk((talk) => talk.MeetingsScreen);
 
 export default function Meetings() {
   return <MeetingsScreen />;

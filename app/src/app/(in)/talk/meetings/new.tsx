@@ -1,5 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { ArrangeScreen } from '../../../../meetings';
+import { inTalk } from '../../../../places';
+
+const ArrangeScreen = inTalk((talk) => talk.ArrangeScreen);
 
 export default function Arrange() {
   const asked = useLocalSearchParams<{ studentId?: string; teacherId?: string }>();

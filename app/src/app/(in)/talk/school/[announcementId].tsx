@@ -1,5 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { AnnouncementView } from '../../../../announcements';
+import { inTalk } from '../../../../places';
+
+const AnnouncementView = inTalk((talk) => talk.AnnouncementView);
 
 export default function Announced() {
   const { announcementId } = useLocalSearchParams<{ announcementId: string }>();

@@ -1,4 +1,6 @@
-import { SchoolScreen } from '../../../../announcements';
+import { inTalk } from '../../../../places';
+
+const SchoolScreen = inTalk((talk) => talk.SchoolScreen);
 
 export default function FromTheSchools() {
   return <SchoolScreen />;

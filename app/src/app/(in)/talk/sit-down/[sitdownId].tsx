@@ -1,5 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { PastScreen } from '../../../../sitdown';
+import { inTalk } from '../../../../places';
+
+const PastScreen = inTalk((talk) => talk.PastScreen);
 
 export default function Past() {
   const { sitdownId } = useLocalSearchParams<{ sitdownId: string }>();

@@ -1,4 +1,6 @@
-import { SitdownScreen } from '../../../../sitdown';
+import { inTalk } from '../../../../places';
+
+const SitdownScreen = inTalk((talk) => talk.SitdownScreen);
 
 export default function Sitdown() {
   return <SitdownScreen />;

@@ -1,5 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { ThreadView } from '../../../../messages';
+import { inTalk } from '../../../../places';
+
+const ThreadView = inTalk((talk) => talk.ThreadView);
 
 export default function Thread() {
   const { threadId } = useLocalSearchParams<{ threadId: string }>();

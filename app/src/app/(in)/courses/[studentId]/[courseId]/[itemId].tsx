@@ -1,12 +1,9 @@
 import { useLocalSearchParams } from 'expo-router';
-import { OwnWords } from '../../../../../desk';
-import { ItemView } from '../../../../../gradebook';
+import { inCourses } from '../../../../../places';
 
-export default function Assignment() {
-  const { studentId, courseId, itemId } = useLocalSearchParams<{
-    studentId: string;
-    courseId: string;
-    itemId: string;
-  }>();
-  return <ItemView key={itemId} {...{ studentId, courseId, itemId }} own={<OwnWords itemId={itemId} />} />;
+const Assignment = inCourses((courses) => courses.Assignment);
+
+export default function OneAssignment() {
+  const asked = useLocalSearchParams<{ studentId: string; courseId: string; itemId: string }>();
+  return <Assignment studentId={asked.studentId} courseId={asked.courseId} itemId={asked.itemId} />;
 }

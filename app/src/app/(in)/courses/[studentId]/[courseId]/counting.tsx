@@ -1,5 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { PolicyView } from '../../../../../gradebook';
+import { inCourses } from '../../../../../places';
+
+const PolicyView = inCourses((courses) => courses.PolicyView);
 
 export default function Counting() {
   const { studentId, courseId } = useLocalSearchParams<{ studentId: string; courseId: string }>();

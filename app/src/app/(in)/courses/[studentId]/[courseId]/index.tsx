@@ -1,5 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { CourseView } from '../../../../../gradebook';
+import { inCourses } from '../../../../../places';
+
+const CourseView = inCourses((courses) => courses.CourseView);
 
 export default function Course() {
   const { studentId, courseId, termId } = useLocalSearchParams<{

@@ -1,5 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { TryView } from '../../../../../outlook';
+import { inTrying } from '../../../../../places';
+
+const TryView = inTrying((trying) => trying.TryView);
 
 export default function Try() {
   const { studentId, courseId } = useLocalSearchParams<{ studentId: string; courseId: string }>();

@@ -1,5 +1,8 @@
 import { useLocalSearchParams } from 'expo-router';
-import { WriteWork, type AboutWork } from '../../../../../sources';
+import type { AboutWork } from '../../../../../sources';
+import { inOwn } from '../../../../../places';
+
+const WriteWork = inOwn((own) => own.WriteWork);
 
 type Asked = Record<'studentId' | 'courseId', string> &
   Partial<Record<'itemId' | 'title' | 'dueOn' | 'possible', string>>;

@@ -1,5 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { DayScreen } from '../../../../../calendar';
+import { inDays } from '../../../../../places';
+
+const DayScreen = inDays((days) => days.DayScreen);
 
 export default function DayOfChild() {
   const { studentId, on } = useLocalSearchParams<{ studentId: string; on: string }>();

@@ -1,5 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { LetterScreen } from '../../../../../calendar';
+import { inDays } from '../../../../../places';
+
+const LetterScreen = inDays((days) => days.LetterScreen);
 
 export default function LetterToDesk() {
   const { studentId, on, purpose } = useLocalSearchParams<{

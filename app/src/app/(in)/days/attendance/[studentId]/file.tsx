@@ -1,5 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { MarksFileScreen } from '../../../../../attendance';
+import { inAttendance } from '../../../../../places';
+
+const MarksFileScreen = inAttendance((attendance) => attendance.MarksFileScreen);
 
 export default function MarksFromFile() {
   const { studentId } = useLocalSearchParams<{ studentId: string }>();

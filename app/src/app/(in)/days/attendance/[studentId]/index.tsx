@@ -1,5 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { ChildAttendance } from '../../../../../attendance';
+import { inAttendance } from '../../../../../places';
+
+const ChildAttendance = inAttendance((attendance) => attendance.ChildAttendance);
 
 export default function AttendanceOfOne() {
   const { studentId } = useLocalSearchParams<{ studentId: string }>();

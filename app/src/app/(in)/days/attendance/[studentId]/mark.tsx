@@ -1,5 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { OwnMark } from '../../../../../attendance';
+import { inAttendance } from '../../../../../places';
+
+const OwnMark = inAttendance((attendance) => attendance.OwnMark);
 
 export default function Mark() {
   const { studentId } = useLocalSearchParams<{ studentId: string }>();

@@ -1,0 +1,1 @@
+export { AlertList, AlertView, DeliveryScreen, DigestScreen, DigestSheet } from '../alerts';

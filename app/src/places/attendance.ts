@@ -1,0 +1,7 @@
+export {
+  AttendanceOfChild,
+  AttendanceScreen,
+  ChildAttendance,
+  MarksFileScreen,
+  OwnMark,
+} from '../attendance';

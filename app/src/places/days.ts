@@ -1,0 +1,9 @@
+export {
+  CalendarScreen,
+  DayScreen,
+  ElsewhereScreen,
+  EntryScreen,
+  LetterScreen,
+  NewEntryScreen,
+  ShoppingScreen,
+} from '../calendar';

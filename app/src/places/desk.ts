@@ -1,0 +1,1 @@
+export { DeskScreen, KeptScreen, SharedScreen } from '../desk';

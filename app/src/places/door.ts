@@ -1,0 +1,2 @@
+export { MailStopScreen } from '../alerts';
+export { ConfirmAddress, Forgotten, NewHere, NewPassword, SignIn, SignInAgain } from '../household';

@@ -1,0 +1,1 @@
+export { OperatorScreen } from '../operator';

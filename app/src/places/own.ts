@@ -1,0 +1,1 @@
+export { CourseForm, NewChild, TableScreen, WriteWork } from '../sources';

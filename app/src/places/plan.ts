@@ -1,0 +1,1 @@
+export { PlanScreen, ShownPlan } from '../plan';

@@ -1,0 +1,1 @@
+export { RulesScreen } from '../alerts';

@@ -1,0 +1,1 @@
+export { TryView } from '../outlook';

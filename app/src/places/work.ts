@@ -1,0 +1,1 @@
+export { WorkScreen } from '../outlook';
