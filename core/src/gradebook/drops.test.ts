@@ -127,6 +127,41 @@ describe('drops of the lowest scores', () => {
     );
   });
 
+  it('is the same after any history as after its last words alone', () => {
+    const change = fc.tuple(fc.nat({ max: 9 }), fc.constantFrom(null, 0, 4, 7, 10, 12));
+    fc.assert(
+      fc.property(
+        fc.constantFrom('points' as const, 'weighted' as const),
+        fc.array(change, { minLength: 12, maxLength: 60 }),
+        fc.integer({ min: 0, max: 3 }),
+        (method, changes, drop) => {
+          const ids = Array.from({ length: 10 }, (_, index) => `i${index}`);
+          const items = ids.map((id, index) =>
+            item(id, { categoryId: `k${index % 2}`, possible: [4, 10, 12, 50][index % 4] ?? 10 }),
+          );
+          const results = changes.map(([index, earned], minute) => ({
+            ...(earned === null
+              ? { itemId: `i${index}`, status: 'excused' as const, late: false }
+              : scored(`i${index}`, earned)),
+            at: new Date(Date.parse('2026-10-05T08:00:00Z') + minute * 60_000).toISOString(),
+          }));
+          const categories = [0, 1].map((of) => ({ id: `k${of}`, weight: 10 + of, dropLowest: drop }));
+          const last = results.filter(
+            (result, at) => !results.slice(at + 1).some(({ itemId }) => itemId === result.itemId),
+          );
+          const of = (some: typeof results) =>
+            courseAnswer(course({ categories, items, results: some }, { method }));
+          const [whole, short] = [of(results), of(last)];
+          expect(whole.posted ?? -1).toBeCloseTo(short.posted ?? -1, 9);
+          expect(whole.categories.map(({ dropped }) => [...dropped].sort())).toEqual(
+            short.categories.map(({ dropped }) => [...dropped].sort()),
+          );
+        },
+      ),
+      { numRuns: 300 },
+    );
+  });
+
   it('drops twenty of forty, more than could ever be tried one by one', () => {
     const list = Array.from({ length: 40 }, (_, index) => ({
       possible: 5 + ((index * 7) % 11),

@@ -43,6 +43,9 @@ export class Pool {
   /** The level of the last choice, and how far one may move from it before another may be better; -1 for not at all. */
   private level = 0;
   private reach = -1;
+  /** The least pull that the last choice has kept, and whether what is kept has to be summed anew. */
+  private next = -Infinity;
+  private stale = false;
   /** The ordinary items, by their index. */
   private readonly members: number[] = [];
   private lightest = Infinity;
@@ -67,8 +70,19 @@ export class Pool {
     this.heaviest = Math.max(this.heaviest, this.masses[index]!);
   }
 
-  changed(): void {
-    this.reach = -1;
+  /**
+   * The value of an item has changed, or the extra credit. While one was kept and is kept again by a clear margin, the
+   * others are chosen as before.
+   * @param before its value until now; NaN for none.
+   */
+  changed(index?: number, before = NaN): void {
+    const kept = (value: number) => !(this.masses[index!]! * (value - this.level) <= this.next);
+    const same =
+      this.reach > 0 &&
+      this.dropped.length === this.drop &&
+      (index === undefined || (kept(before) && kept(this.values[index]!)));
+    if (!same) this.reach = -1;
+    this.stale = true;
   }
 
   /** How many are left out: never all. */
@@ -78,13 +92,26 @@ export class Pool {
 
   /** Makes the best choice for a level. */
   settle(level: number): void {
-    if (Math.abs(level - this.level) <= this.reach) return;
+    if (Math.abs(level - this.level) <= this.reach) return this.stale ? this.sum() : undefined;
     const { drop } = this;
     this.keptEarned = this.earned + this.extra;
     this.keptMass = this.mass;
     this.dropped.length = 0;
     this.level = level;
+    this.next = -Infinity;
     this.reach = drop === 0 ? Infinity : this.leaveOut(level, drop);
+    this.stale = false;
+  }
+
+  /** What is kept, by the choice there is. */
+  private sum(): void {
+    this.keptEarned = this.earned + this.extra;
+    this.keptMass = this.mass;
+    for (const index of this.dropped) {
+      this.keptEarned -= this.values[index]! * this.masses[index]!;
+      this.keptMass -= this.masses[index]!;
+    }
+    this.stale = false;
   }
 
   /** Leaves out `drop` items; returns how far the level may move before others may be better to drop. */
@@ -92,6 +119,7 @@ export class Pool {
     const [edge, next] = drop <= few ? this.edgeOfFew(level, drop) : this.edgeOfMany(level, drop);
     const apart = next - edge;
     const clear = apart > equal * this.mass;
+    this.next = next;
     if (clear && drop <= few) for (let place = 0; place < drop; place++) this.leave(this.leastItems[place]!);
     else this.leaveUpTo(level, drop, edge);
     // Moving the level by δ moves two pulls apart by at most δ × the difference of their masses.

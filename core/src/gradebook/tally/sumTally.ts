@@ -87,7 +87,9 @@ export class SumTally implements Tally {
     this.valued += more;
     // Sums of nothing are nothing, whatever rounding left of them.
     if (pool.count === 0) pool.earned = pool.mass = 0;
-    return this.changed(group);
+    pool.changed(index, before);
+    group.fraction = null;
+    return true;
   }
 
   private setExtra(index: number, earnedMass: number): boolean {
@@ -95,10 +97,6 @@ export class SumTally implements Tally {
     if (!group || earnedMass === this.extras[index]) return false;
     group.pool.extra += earnedMass - this.extras[index]!;
     this.extras[index] = earnedMass;
-    return this.changed(group);
-  }
-
-  private changed(group: Group): true {
     group.pool.changed();
     group.fraction = null;
     return true;
