@@ -41,7 +41,11 @@ export function ErrorBoundary({ error, retry }: ErrorBoundaryProps) {
     <Provider store={store}>
       <I18nextProvider i18n={i18next}>
         <Theme wish={store.getState().prefs.theme}>
-          {reloads ? <Loading /> : <Failed onRetry={() => (isStale(error) ? window.location.reload() : void retry())} />}
+          {reloads ? (
+            <Loading />
+          ) : (
+            <Failed onRetry={() => (isStale(error) ? window.location.reload() : void retry())} />
+          )}
         </Theme>
       </I18nextProvider>
     </Provider>

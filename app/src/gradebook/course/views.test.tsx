@@ -346,9 +346,7 @@ it('hands a list to the browser as a file', async () => {
   });
   show(<Why course={course()} />);
   fireEvent.click(screen.getByRole('button', { name: 'Save as CSV: Kelp chemistry, categories' }));
-  await waitFor(() =>
-    expect(clicked).toEqual([{ name: 'kelp-chemistry-categories.csv', href: 'blob:x' }]),
-  );
+  await waitFor(() => expect(clicked).toEqual([{ name: 'kelp-chemistry-categories.csv', href: 'blob:x' }]));
   const reader = new FileReader();
   const read = new Promise<string>((done) => {
     reader.onload = () => done(String(reader.result));
