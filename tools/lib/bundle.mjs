@@ -105,7 +105,7 @@ export function compressFiles(folder) {
     if (!entry.isFile() || !compressible.test(entry.name) || statSync(path).size < leastBytes) continue;
     const bytes = readFileSync(path);
     writeFileSync(`${path}.gz`, gzipSync(bytes, { level: 9 }));
-    const params = { [constants.BROTLI_PARAM_QUALITY]: 9, [constants.BROTLI_PARAM_SIZE_HINT]: bytes.length };
+    const params = { [constants.BROTLI_PARAM_QUALITY]: 11, [constants.BROTLI_PARAM_SIZE_HINT]: bytes.length };
     writeFileSync(`${path}.br`, brotliCompressSync(bytes, { params }));
   }
 }

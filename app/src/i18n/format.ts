@@ -13,6 +13,24 @@ const numberWords: Readonly<Record<string, readonly string[]>> = {
 export const dayGiven = (text: string | undefined, usual: string): string =>
   text && isDate(text) ? text : usual;
 
+/** What writes something in a language costs more to make than to use: each is made once. */
+function once<T>(make: (locale: string, options: string) => T): (locale: string, options: object) => T {
+  const made = new Map<string, T>();
+  return (locale, options) => {
+    const wish = JSON.stringify(options);
+    const key = `${locale} ${wish}`;
+    const known = made.get(key) ?? make(locale, wish);
+    made.set(key, known);
+    return known;
+  };
+}
+const numberFormat = once(
+  (locale, options) => new Intl.NumberFormat(locale, JSON.parse(options) as Intl.NumberFormatOptions),
+);
+const dateFormat = once(
+  (locale, options) => new Intl.DateTimeFormat(locale, JSON.parse(options) as Intl.DateTimeFormatOptions),
+);
+
 /** A calendar date has no zone: it is read and shown in the same one. */
 const instant = (when: string): Date => new Date(isDate(when) ? `${when}T12:00:00Z` : when);
 /** English as it is written outside of America: the day before the month. */
@@ -23,9 +41,7 @@ type WrittenGrade = Pick<CourseGrade, 'display' | 'decimals' | 'letter'>;
 /** Numbers as the reader writes them. */
 function numbersIn(language: string) {
   const number = (value: number, least: number, most: number) =>
-    new Intl.NumberFormat(language, { minimumFractionDigits: least, maximumFractionDigits: most }).format(
-      value,
-    );
+    numberFormat(language, { minimumFractionDigits: least, maximumFractionDigits: most }).format(value);
   return {
     /** On a course's scale, with its decimals; an en dash where there is none. */
     figure: (value: number | null, decimals: number) =>
@@ -40,7 +56,7 @@ function numbersIn(language: string) {
           ].join(' '),
     amount: (value: number) => number(value, 0, 2),
     money: (amount: number, currency: string) =>
-      new Intl.NumberFormat(language, {
+      numberFormat(language, {
         style: 'currency',
         currency,
         currencyDisplay: 'narrowSymbol',
@@ -50,7 +66,7 @@ function numbersIn(language: string) {
     /** Small counts in words, as one would write them. */
     small: (count: number) => numberWords[language]?.[count - 1] ?? number(count, 0, 0),
     percent: (fraction: number) =>
-      new Intl.NumberFormat(language, { style: 'percent', maximumFractionDigits: 1 }).format(fraction),
+      numberFormat(language, { style: 'percent', maximumFractionDigits: 1 }).format(fraction),
     list: (values: readonly string[]) =>
       new Intl.ListFormat(language, { type: 'conjunction' }).format(values),
   };
@@ -59,7 +75,7 @@ function numbersIn(language: string) {
 /** Days and times, each written for itself. */
 function datesIn(language: string, timeZone: string) {
   const dated = (options: Intl.DateTimeFormatOptions) => (when: string) =>
-    new Intl.DateTimeFormat(localeOf(language), {
+    dateFormat(localeOf(language), {
       ...options,
       timeZone: isDate(when) ? 'UTC' : timeZone,
     }).format(instant(when));
@@ -76,7 +92,7 @@ function datesIn(language: string, timeZone: string) {
     short: dated({ day: 'numeric', month: 'short' }),
     /** '19–25 Oct': two days and what lies between them. */
     span: (from: string, to: string) =>
-      new Intl.DateTimeFormat(localeOf(language), {
+      dateFormat(localeOf(language), {
         day: 'numeric',
         month: 'short',
         timeZone: 'UTC',

@@ -1,5 +1,5 @@
 import { Skeleton } from '@rneui/themed';
-import type { ReactNode } from 'react';
+import { useDeferredValue, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { styles } from './theme/styles';
@@ -53,9 +53,13 @@ interface Query<T> {
   readonly refetch: () => unknown;
 }
 
-/** 'Have data', 'is loading' and 'last try failed' are three things: a failed refresh keeps what there is. */
+/**
+ * 'Have data', 'is loading' and 'last try failed' are three things: a failed refresh keeps what there is. What comes is
+ * drawn piece by piece, so that a page can be touched meanwhile.
+ */
 export function Loaded<T>({ query, children }: { query: Query<T>; children: (data: T) => ReactNode }) {
-  if (query.data !== undefined) return <>{children(query.data)}</>;
+  const data = useDeferredValue(query.data);
+  if (data !== undefined) return <>{children(data)}</>;
   if (query.isError) return <Failed onRetry={() => void query.refetch()} />;
   return <Loading />;
 }
