@@ -158,6 +158,7 @@ export const tables = {
     'alert_looks',
     'alert_silences',
     'digests',
+    'digest_turns',
     'deliveries',
     'phone_proofs',
   ],

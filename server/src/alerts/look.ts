@@ -16,6 +16,7 @@ import { readNewComments } from '../gradebook';
 import { restrictedAmong } from '../household';
 import {
   addJobs,
+  groupBy,
   houseOf,
   houseWithin,
   oneAtATime,
@@ -28,16 +29,8 @@ import {
 } from '../kit';
 import { factsNow } from './histories';
 import { putOut, toldSince, type Outgoing } from './delivery/outboxStore';
-import {
-  lastStates,
-  notify,
-  saveLooks,
-  saveStates,
-  silencesOf,
-  type KeptAlert,
-  type SilenceRow,
-} from './store';
-import { guardianSources, watchesOf, type Settings } from './watchStore';
+import { lastStates, notify, saveLooks, saveStates, silencesOf, type KeptAlert } from './store';
+import { guardianSources, guardiansToLookAt, watchesOf, type Settings } from './watchStore';
 
 /** What a look came to for one guardian. */
 interface Looked {
@@ -120,8 +113,9 @@ async function keep(
       trx,
       [...days].map(([guardianId, since]) => ({ guardianId, since })),
     );
+    const tellingOf = groupBy(telling, ({ settings }) => settings.guardianId);
     const out = guardianIds.flatMap((guardianId) => {
-      const own = telling.filter(({ settings }) => settings.guardianId === guardianId);
+      const own = tellingOf.get(guardianId) ?? [];
       const settings = own[0]?.settings;
       const all = own.flatMap(({ tellings }) =>
         tellings.flatMap((each) => {
@@ -135,9 +129,6 @@ async function keep(
   }
   await notify(trx, [...new Set(changes.map(({ guardianId }) => guardianId))], 'news');
 }
-
-const silencesFor = (silences: readonly SilenceRow[], guardianId: string) =>
-  silences.filter((silence) => silence.guardianId === guardianId);
 
 /**
  * Looks at children for everyone who is told about them: a bounded number of queries, however many children. The first
@@ -163,6 +154,10 @@ export async function lookAtChildren(
     await by(personalDb(house, guardianId), (id) => id === guardianId);
 }
 
+/** Whose alert it is, and about whom. */
+const stateOf = ({ guardianId, studentId }: Pick<KeptAlert, 'guardianId' | 'studentId'>): string =>
+  `${guardianId}:${studentId ?? ''}`;
+
 async function lookFor(
   db: Db,
   studentIds: readonly string[],
@@ -180,16 +175,14 @@ async function lookFor(
     // What is read out of comments is read for everybody.
     await houseWithin(trx, () => readNewComments(trx, watched));
     const facts = await factsNow(trx, watched, now);
-    const states = await lastStates(trx, { guardianIds, studentIds: watched });
-    const silences = await silencesOf(trx, guardianIds);
+    const states = groupBy(await lastStates(trx, { guardianIds, studentIds: watched }), stateOf);
+    const silences = groupBy(await silencesOf(trx, guardianIds), ({ guardianId }) => guardianId);
     const looks = watches.map((watch): Looked => {
       const { settings, studentId, lookedAt, linkedAt } = watch;
-      const before = states.filter(
-        (state) => state.guardianId === settings.guardianId && state.studentId === studentId,
-      );
+      const before = states.get(stateOf({ guardianId: settings.guardianId, studentId })) ?? [];
       const looked = lookAtChild(before, facts(watch), {
         rules: settings.rules,
-        silences: silencesFor(silences, settings.guardianId),
+        silences: silences.get(settings.guardianId) ?? [],
         // A link that was taken up again begins anew.
         first: quiet || lookedAt === null || lookedAt < linkedAt,
       });
@@ -204,21 +197,21 @@ async function lookFor(
   });
 }
 
-/** Looks at what concerns guardians themselves: silent sources, and looks that were not taken. */
-export async function lookAtGuardians({ db, clock }: Deps): Promise<void> {
-  const now = await clock.now();
-  const watches = await watchesOf(db, {});
+async function lookAtSome(db: Db, ids: readonly string[], now: Date): Promise<void> {
+  const watches = await watchesOf(db, { guardianIds: ids });
   const byGuardian = new Map(watches.map(({ settings }) => [settings.guardianId, settings]));
-  const ids = [...byGuardian.keys()];
-  const rows = await guardianSources(db, ids);
+  const sources = groupBy(await guardianSources(db, ids), (row) => row.guardian_id);
   await db.transaction(async (trx) => {
     await oneAtATime(trx, ['guardians']);
-    const states = await lastStates(trx, { guardianIds: ids, studentIds: null });
-    const silences = await silencesOf(trx, ids);
+    const states = groupBy(
+      await lastStates(trx, { guardianIds: ids, studentIds: null }),
+      ({ guardianId }) => guardianId,
+    );
+    const silences = groupBy(await silencesOf(trx, ids), ({ guardianId }) => guardianId);
     const looks = [...byGuardian.values()].map((settings): Looked => {
       const { guardianId, rules, delivery } = settings;
-      const own = rows.filter((row) => row.guardian_id === guardianId);
-      const before = states.filter((state) => state.guardianId === guardianId);
+      const own = sources.get(guardianId) ?? [];
+      const before = states.get(guardianId) ?? [];
       const signals = upkeepSignals(
         {
           guardianId,
@@ -232,7 +225,7 @@ export async function lookAtGuardians({ db, clock }: Deps): Promise<void> {
         },
         rules.rules,
       );
-      const quiet = silencesFor(silences, guardianId);
+      const quiet = silences.get(guardianId) ?? [];
       const today = dateIn(delivery.timeZone, now);
       const looked = step({
         states: before,
@@ -245,6 +238,24 @@ export async function lookAtGuardians({ db, clock }: Deps): Promise<void> {
     });
     await keep(trx, looks, null, now);
   });
+}
+
+/** So many guardians are looked at together. */
+const guardiansAtOnce = 200;
+
+/**
+ * Looks at what concerns guardians themselves: silent sources, and looks that were not taken. Only at whom something may
+ * be said to, or is no longer to be said to.
+ */
+export async function lookAtGuardians({ db, clock }: Deps): Promise<void> {
+  const now = await clock.now();
+  let after: string | null = null;
+  for (;;) {
+    const ids: string[] = await guardiansToLookAt(db, { now, after, most: guardiansAtOnce });
+    if (ids.length > 0) await lookAtSome(db, ids, now);
+    if (ids.length < guardiansAtOnce) return;
+    after = ids.at(-1) ?? null;
+  }
 }
 
 /** So many children are looked at together. */

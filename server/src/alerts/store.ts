@@ -58,9 +58,9 @@ export async function lastStates(
 ): Promise<KeptAlert[]> {
   const { studentIds } = of;
   const rows = await trx('alerts')
-    .whereIn('guardian_id', [...of.guardianIds])
+    .whereRaw('guardian_id = any(?)', [[...of.guardianIds]])
     .modify((query) => {
-      if (studentIds) query.whereIn('student_id', [...studentIds]);
+      if (studentIds) query.whereRaw('student_id = any(?)', [[...studentIds]]);
       else query.whereNull('student_id');
     })
     .distinctOn('guardian_id', 'key')
@@ -135,7 +135,7 @@ export interface SilenceRow extends Silence {
 
 export const silencesOf = (db: Db | Trx, guardianIds: readonly string[]): Promise<SilenceRow[]> =>
   db('alert_silences')
-    .whereIn('guardian_id', [...guardianIds])
+    .whereRaw('guardian_id = any(?)', [[...guardianIds]])
     .orderBy('until')
     .select<SilenceRow[]>(
       'guardian_id as guardianId',

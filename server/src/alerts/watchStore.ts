@@ -97,8 +97,8 @@ export async function watchesOf(
     .whereIn('l.role', rolesAllowed('read-talk'))
     .whereNotNull('src.complete_at')
     .modify((query) => {
-      if (of.studentIds) query.whereIn('l.student_id', [...of.studentIds]);
-      if (of.guardianIds) query.whereIn('l.guardian_id', [...of.guardianIds]);
+      if (of.studentIds) query.whereRaw('l.student_id = any(?)', [[...of.studentIds]]);
+      if (of.guardianIds) query.whereRaw('l.guardian_id = any(?)', [[...of.guardianIds]]);
     })
     .orderByRaw(`l.guardian_id, substring(s.year from '[0-9]{1,3}')::int desc nulls last, s.given_name`)
     .select<Row[]>(
@@ -123,6 +123,40 @@ export async function watchesOf(
   return rows.map(watchOf);
 }
 
+/**
+ * The next guardians, in the order of their ids, about whom something may be to say: who has an alert about no child,
+ * whose child's source is silent, or who has not looked, for as long as they ask to be told after. As the rules of
+ * `upkeepSignals` ask, which are asked again of each.
+ * @param after the id of the last one before; null at the beginning.
+ */
+export async function guardiansToLookAt(
+  db: Db,
+  { now, after, most }: { readonly now: Date; readonly after: string | null; readonly most: number },
+): Promise<string[]> {
+  const usual = presetRules('usual').rules;
+  const since = (rule: 'not-looked' | 'source-silent', at: string) =>
+    `coalesce((set.rules #>> '{rules,${rule},on}')::boolean, ${usual[rule].on})
+     and ${at} <= :now::timestamptz
+       - coalesce((set.rules #>> '{rules,${rule},days}')::float8, ${usual[rule].days}) * interval '24 hours'`;
+  const { rows } = await db.raw<{ rows: { guardian_id: string }[] }>(
+    `select distinct l.guardian_id
+     from standing_links l
+       join guardian_profiles g on g.guardian_id = l.guardian_id
+       join student_profiles s on s.student_id = l.student_id
+       join source_states src on src.source_id = s.source_id
+       left join alert_settings set on set.guardian_id = l.guardian_id
+     where l.role = any(:roles) and src.complete_at is not null
+       and (:after::uuid is null or l.guardian_id > :after::uuid)
+       and ((${since('not-looked', 'g.looked_at')})
+         or (not src.by_hand and ${since('source-silent', 'src.read_at')})
+         or exists (select from alerts a
+              where a.guardian_id = l.guardian_id and a.student_id is null and a.over_at is null))
+     order by 1 limit :most`,
+    { now, after, most, roles: rolesAllowed('read-talk') },
+  );
+  return rows.map(({ guardian_id }) => guardian_id);
+}
+
 export interface GuardianSource {
   readonly guardian_id: string;
   readonly looked_at: Date | null;
@@ -137,7 +171,7 @@ export const guardianSources = (db: Db, guardianIds: readonly string[]): Promise
     .join('guardian_profiles as g', 'g.guardian_id', 'l.guardian_id')
     .join('student_profiles as s', 's.student_id', 'l.student_id')
     .join('source_states as src', 'src.source_id', 's.source_id')
-    .whereIn('l.guardian_id', [...guardianIds])
+    .whereRaw('l.guardian_id = any(?)', [[...guardianIds]])
     .whereNotNull('src.read_at')
     // What a family writes itself comes when it writes.
     .where({ 'src.by_hand': false })

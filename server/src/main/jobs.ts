@@ -21,7 +21,7 @@ const crontab = [
   '*/5 * * * * lookForBundles',
   '41 * * * * readWhole',
   '13 * * * * readCalendars',
-  '7,22,37,52 * * * * lookAtGuardians',
+  '22 * * * * lookAtGuardians',
   '*/5 * * * * computeFigures',
   '* * * * * alertRounds',
   '11 * * * * sweep',

@@ -153,6 +153,8 @@ export function tasksOf(deps: TaskDeps): TaskList {
     },
     async alertRounds() {
       await endOverdueLinks(deps);
+      // What waits to go out does not wait for digests.
+      await wantDeliveries(deps);
       await makeDigests(deps);
       await wantDeliveries(deps);
     },

@@ -1,4 +1,13 @@
-import { digestDueOn, limitOn, mostTries, scaleUnit, soonest, usualDelivery, waitMsAfter } from '..';
+import {
+  digestDueOn,
+  limitOn,
+  mostTries,
+  nextDigestMs,
+  scaleUnit,
+  soonest,
+  usualDelivery,
+  waitMsAfter,
+} from '..';
 
 const halifax = 'America/Halifax';
 const at = (instant: string): number => Date.parse(instant);
@@ -50,6 +59,19 @@ describe('the last digest that is due', () => {
     ['weekly on Wednesday, at its hour', wish('weekly', 3), '2026-10-21T20:00:00Z', '2026-10-21'],
     ['none', wish('none'), '2026-10-21T20:00:00Z', null],
   ])('%s', (_name, delivery, now, due) => expect(digestDueOn(at(now), delivery)).toBe(due));
+
+  it('is due again from the instant that is told, and no minute before, whatever the clocks do', () => {
+    for (const digest of ['daily', 'weekly'] as const)
+      for (let day = 0; day < 400; day += 1) {
+        const delivery = { ...usualDelivery(halifax, 'en'), digest };
+        const now = at('2026-01-03T15:20:00Z') + day * 24 * 3_600_000;
+        const next = nextDigestMs(now, delivery) ?? 0;
+        const last = digestDueOn(now, delivery);
+        expect({ day, last: digestDueOn(next - 60_000, delivery) }).toEqual({ day, last });
+        expect(digestDueOn(next, delivery)).not.toBe(last);
+      }
+    expect(nextDigestMs(0, { ...usualDelivery(halifax, 'en'), digest: 'none' })).toBeNull();
+  });
 });
 
 it('a threshold lies on the scale of a course, or says nothing about it', () => {

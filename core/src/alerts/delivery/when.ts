@@ -1,4 +1,5 @@
 import type { AlertDelivery } from '@cadro/contract';
+import { instantAt } from '../../calendar/clock';
 import { dateIn, daysAfter, minuteIn, nextWeekday } from '../../dates';
 
 const minuteMs = 60 * 1000;
@@ -41,6 +42,18 @@ export function digestDueOn(
   const reached = minuteIn(timeZone, now) >= digestHour * 60;
   const lastDay = reached ? today : daysAfter(today, -1);
   return digest === 'daily' ? lastDay : nextWeekday(daysAfter(lastDay, -6), digestWeekday);
+}
+
+/**
+ * The instant from which on the digest after that one is due, in ms; null where none is wanted. By the clock of a day on
+ * which clocks change it may be an hour off: who asks then asks again.
+ */
+export function nextDigestMs(nowMs: number, delivery: AlertDelivery): number | null {
+  const last = digestDueOn(nowMs, delivery);
+  if (last === null) return null;
+  const { digest, digestHour, timeZone } = delivery;
+  const on = daysAfter(last, digest === 'daily' ? 1 : 7);
+  return instantAt(timeZone, { on, time: `${String(digestHour).padStart(2, '0')}:00` });
 }
 
 /** How alerts go out to a guardian who has set nothing. */

@@ -11,13 +11,49 @@ export interface NewDigest {
   readonly content: DigestContent;
 }
 
+/** While digests are made nobody else makes them; where that is given up they are looked for again. */
+const lease = `interval '10 minutes'`;
+
+interface Turn {
+  readonly guardianId: string;
+  /** What the turn says while its digest is made. */
+  readonly leased: Date;
+}
+
+/** The next guardians whose digest may be due, and who are looked at by nobody else meanwhile. */
+export async function takeTurns(db: Db, now: Date, most: number): Promise<Turn[]> {
+  const { rows } = await db.raw<{ rows: { guardian_id: string; next_at: Date }[] }>(
+    `update digest_turns set next_at = :now::timestamptz + ${lease} where guardian_id in (
+       select guardian_id from digest_turns where next_at <= :now::timestamptz
+       order by next_at limit :most for update skip locked)
+     returning guardian_id, next_at`,
+    { now, most },
+  );
+  return rows.map(({ guardian_id, next_at }) => ({ guardianId: guardian_id, leased: next_at }));
+}
+
+/**
+ * Puts down when the digest of each is looked for next; not where somebody has wished for it meanwhile.
+ * @param turns each with an instant, or null for never.
+ */
+export const putTurns = (
+  db: Db,
+  turns: readonly (Turn & { readonly next: Date | null })[],
+): Promise<unknown> =>
+  db.raw(
+    `update digest_turns t set next_at = coalesce(w.next, 'infinity')
+     from jsonb_to_recordset(?::jsonb) as w("guardianId" uuid, leased timestamptz, next timestamptz)
+     where t.guardian_id = w."guardianId" and t.next_at = w.leased`,
+    [JSON.stringify(turns)],
+  );
+
 /** The last day on which a digest was made for each guardian. */
 export async function lastDigests(
   db: Db,
   guardianIds: readonly string[],
 ): Promise<ReadonlyMap<string, string>> {
   const rows = await db('digests')
-    .whereIn('guardian_id', [...guardianIds])
+    .whereRaw('guardian_id = any(?)', [[...guardianIds]])
     .groupBy('guardian_id')
     .select<{ guardian_id: string; last: string }[]>('guardian_id', db.raw('max(due_on) as last'));
   return new Map(rows.map((row) => [row.guardian_id, row.last]));

@@ -7,11 +7,12 @@ import {
   digestDueOn,
   fitDigest,
   isEmptyDigest,
+  nextDigestMs,
   type ChildFacts,
 } from '@cadro/core';
 import { restrictedAmong } from '../../household';
 import { groupBy, personalDb, type Db, type Deps } from '../../kit';
-import { keepDigests, lastDigests, type NewDigest, type Rhythm } from './digestStore';
+import { keepDigests, lastDigests, putTurns, takeTurns, type NewDigest, type Rhythm } from './digestStore';
 import { factsNow } from '../histories';
 import { putOut, type Outgoing } from '../delivery/outboxStore';
 import { silencesOf, type SilenceRow } from '../store';
@@ -79,12 +80,11 @@ interface Due {
   readonly dueOn: string;
 }
 
-/** The guardians whose digest is due and has not been made. One who has never been looked at has nothing to digest. */
-async function dueDigests(db: Db, now: Date): Promise<Due[]> {
-  const watched = (await watchesOf(db, {})).filter(({ lookedAt }) => lookedAt !== null);
-  const byGuardian = groupBy(watched, ({ settings }) => settings.guardianId);
+/** Of some guardians those whose digest is due and has not been made. One who has never been looked at has nothing to digest. */
+async function dueOf(db: Db, byGuardian: ReadonlyMap<string, readonly Watch[]>, now: Date): Promise<Due[]> {
   const last = await lastDigests(db, [...byGuardian.keys()]);
-  return [...byGuardian].flatMap(([guardianId, watches]): Due[] => {
+  return [...byGuardian].flatMap(([guardianId, all]): Due[] => {
+    const watches = all.filter(({ lookedAt }) => lookedAt !== null);
     const settings = watches[0]?.settings;
     if (!settings || settings.delivery.digest === 'none') return [];
     const dueOn = digestDueOn(now.getTime(), settings.delivery);
@@ -133,10 +133,7 @@ async function makeSome({ db }: Deps, due: readonly Due[], rhythm: Rhythm, now: 
   });
 }
 
-/** Makes the digests that are due and puts them out; one for each guardian and day, whoever asks and how often. */
-export async function makeDigests(deps: Deps): Promise<void> {
-  const now = await deps.clock.now();
-  const all = await dueDigests(deps.db, now);
+async function makeDue(deps: Deps, all: readonly Due[], now: Date): Promise<void> {
   const studentIds = all.flatMap(({ watches }) => watches.map(({ studentId }) => studentId));
   const restricted = new Set(await restrictedAmong(deps.db, [...new Set(studentIds)]));
   // From whom the school holds something back: theirs is made of what they see.
@@ -145,9 +142,33 @@ export async function makeDigests(deps: Deps): Promise<void> {
     await makeSome(own, [each], each.rhythm, now);
   }
   const due = all.filter(({ settings }) => !restricted.has(settings.guardianId));
-  for (const [rhythm, some] of groupBy(due, (each) => each.rhythm)) {
-    for (let from = 0; from < some.length; from += digestsAtOnce) {
-      await makeSome(deps, some.slice(from, from + digestsAtOnce), rhythm, now);
-    }
+  for (const [rhythm, some] of groupBy(due, (each) => each.rhythm)) await makeSome(deps, some, rhythm, now);
+}
+
+/** Where the digest of somebody who is told of nobody, or wants none, is looked for: when something changes, or in a day. */
+const inADay = (now: Date): Date => new Date(now.getTime() + dayMs);
+
+/**
+ * Makes the digests that are due and puts them out; one for each guardian and day, whoever asks and how often. Only whose
+ * turn it is are looked at, some at a time; several processes share them.
+ */
+export async function makeDigests(deps: Deps): Promise<void> {
+  const now = await deps.clock.now();
+  for (;;) {
+    const turns = await takeTurns(deps.db, now, digestsAtOnce);
+    if (turns.length === 0) return;
+    const guardianIds = turns.map(({ guardianId }) => guardianId);
+    const byGuardian = groupBy(await watchesOf(deps.db, { guardianIds }), (each) => each.settings.guardianId);
+    await makeDue(deps, await dueOf(deps.db, byGuardian, now), now);
+    const nextOf = (guardianId: string): Date | null => {
+      const delivery = byGuardian.get(guardianId)?.[0]?.settings.delivery;
+      if (!delivery) return inADay(now);
+      const next = nextDigestMs(now.getTime(), delivery);
+      return next === null ? null : new Date(Math.max(next, now.getTime() + 60_000));
+    };
+    await putTurns(
+      deps.db,
+      turns.map((turn) => ({ ...turn, next: nextOf(turn.guardianId) })),
+    );
   }
 }

@@ -34,6 +34,7 @@ import * as aroundSchool from '../../../migrations/031_around_school';
 import * as sitdowns from '../../../migrations/032_sitdowns';
 import * as meetings from '../../../migrations/033_meetings';
 import * as orderOfLines from '../../../migrations/034_order_of_lines';
+import * as digestTurns from '../../../migrations/035_digest_turns';
 import { setTimeout as wait } from 'node:timers/promises';
 import { connectionTo, remember } from './connections';
 import { isLockedLong } from './faults';
@@ -82,6 +83,7 @@ const migrations: Record<string, Knex.Migration> = {
   '032_sitdowns': sitdowns,
   '033_meetings': meetings,
   '034_order_of_lines': orderOfLines,
+  '035_digest_turns': digestTurns,
 };
 
 /** Whoever waits for a table holds up all who come after it: for so long at most, and then again. */
