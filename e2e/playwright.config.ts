@@ -1,18 +1,5 @@
 import { defineConfig, devices } from '@playwright/test';
-
-/** Debian's browser, told to keep to itself. */
-const launchOptions = {
-  executablePath: '/usr/bin/chromium-headless-shell',
-  args: [
-    '--no-sandbox',
-    '--disable-gpu',
-    '--disable-quic',
-    '--no-first-run',
-    '--disable-background-networking',
-    '--disable-component-update',
-    '--disable-sync',
-  ],
-};
+import { launchOptions } from '../tools/lib/chromium.mjs';
 
 export default defineConfig({
   testDir: 'src',

@@ -1,14 +1,16 @@
 import { spawn } from 'node:child_process';
 import { rmSync } from 'node:fs';
 import { join } from 'node:path';
+import { launchOptions } from './lib/chromium.mjs';
 import { Cluster, requireFolder } from './lib/postgres.mjs';
 import { ensureDependencies, ensureSystem } from './lib/prerequisites.mjs';
-import { root, step, workFolder } from './lib/steps.mjs';
+import { root, run, step, workFolder } from './lib/steps.mjs';
 
 /* The benchmarks. Those that ask a database get one of their own, which is thrown away afterwards. */
 const names = process.argv.slice(2);
 const needs = (...some) => names.length === 0 || some.some((name) => names.includes(name));
-const needsStack = needs('live');
+const needsApp = needs('app');
+const needsStack = needsApp || needs('live');
 const needsDatabase = needsStack || needs('alerts', 'bundle', 'rows');
 const folder = join(workFolder, `bench-${process.pid}`);
 let cluster;
@@ -40,7 +42,18 @@ async function startDemo() {
   });
   const url = stack.env.CADRO_PUBLIC_URL;
   const [maren, tobiah] = await Promise.all([signIn(url, 'maren'), signIn(url, 'tobiah')]);
-  return { url, maren, tobiah };
+  return { url, maren, tobiah, buildDir, browser: launchOptions };
+}
+
+/** An app of the same stack that does nothing. @returns the folder of its build. */
+async function buildEmpty() {
+  const into = join(folder, 'empty');
+  await run('npx', ['expo', 'export', '-p', 'web', '--output-dir', into], {
+    cwd: join(root, 'bench', 'empty'),
+    env: { EXPO_OFFLINE: '1', EXPO_NO_TELEMETRY: '1', CI: '1', NODE_ENV: 'production' },
+    log: join(workFolder, 'logs', 'build.log'),
+  });
+  return into;
 }
 
 async function main() {
@@ -58,6 +71,10 @@ async function main() {
     const { bundleBench } = await import('./lib/bundle.mjs');
     await bundleBench(folder);
   });
+  if (needsApp) {
+    await step('Browser', (tell) => ensureSystem(['chromium-headless-shell'], tell));
+    await step('Empty stack', async () => void (env.BENCH_EMPTY = await buildEmpty()));
+  }
   if (needsStack) env.BENCH_STACK = JSON.stringify(await startDemo());
   const program = [join(folder, 'bench', 'main.cjs'), ...names];
   const child = spawn(process.execPath, program, { cwd: root, env, stdio: 'inherit' });

@@ -1,4 +1,5 @@
 import { benchAlerts } from './alerts';
+import { benchApp } from './app';
 import { benchBundle } from './bundle';
 import { benchCalendar } from './calendar';
 import { benchCore, benchReader } from './core';
@@ -8,6 +9,7 @@ import { benchWork } from './work';
 
 const benches: Readonly<Record<string, () => void | Promise<void>>> = {
   alerts: benchAlerts,
+  app: benchApp,
   bundle: benchBundle,
   calendar: benchCalendar,
   core: benchCore,

@@ -128,6 +128,17 @@ describe('sessions', () => {
     await idle.get(householdRoutes.me.path).expect(200);
   });
 
+  it('are put down as used once in minutes, and not with each request', async () => {
+    const agent = await world.signedIn('pet');
+    await agent.get(householdRoutes.me.path).expect(200);
+    const expiries = () => world.db('sessions').orderBy('sid').pluck('expire');
+    await world.db.raw(`update sessions set expire = date_trunc('second', expire) - interval '1 hour'`);
+    const before = await expiries();
+    expect(before.length).toBeGreaterThan(0);
+    await agent.get(householdRoutes.me.path).expect(200);
+    expect(await expiries()).toEqual(before);
+  });
+
   it('end at a change of the password, but for the one that changed it, under a new id', async () => {
     const [own, other] = [world.nobody, await world.signedIn('pet')];
     const before = sessionCookieOf(await signIn({ email: mail('pet'), password }, own));

@@ -1,6 +1,6 @@
 import connectPgSimple from 'connect-pg-simple';
 import type { Request, RequestHandler } from 'express';
-import session from 'express-session';
+import session, { type SessionData } from 'express-session';
 import type { Pool } from 'pg';
 import type { Config } from '../config';
 import { systemClock } from '../db';
@@ -29,12 +29,31 @@ const hourMs = 3_600_000;
 const operatorHours = 10;
 export const sessionCookie = 'cadro.session';
 
+/** That a session is in use is put down once in so long, and not with each request: it lasts for hours. */
+const usedAgainMs = 5 * 60_000;
+const mostRemembered = 20_000;
+
+/** Keeps sessions, and remembers of each of this process when it was last put down as used. */
+class SessionStore extends connectPgSimple(session) {
+  private readonly used = new Map<string, number>();
+
+  override touch(id: string, data: SessionData, done?: () => void): void {
+    const now = performance.now();
+    if (now - (this.used.get(id) ?? -Infinity) < usedAgainMs) return done?.();
+    // What was used last stands last.
+    this.used.delete(id);
+    this.used.set(id, now);
+    const [oldest] = this.used.keys();
+    if (oldest !== undefined && this.used.size > mostRemembered) this.used.delete(oldest);
+    super.touch(id, data, done);
+  }
+}
+
 /**
  * Reads and keeps sessions in PostgreSQL, so that every process knows them and one that is deleted is over with the
  * next request. One that lies unused for its hours has run out; one that is kept lasts its days and no longer.
  */
 export function sessions(config: Config, pool: Pool): RequestHandler[] {
-  const Store = connectPgSimple(session);
   const idleSeconds = config.sessions.idleHours * 3600;
   const read = session({
     name: sessionCookie,
@@ -45,7 +64,7 @@ export function sessions(config: Config, pool: Pool): RequestHandler[] {
     rolling: false,
     // A proxy's word on the protocol opens nothing: it only lets the cookie of an https site be set.
     proxy: true,
-    store: new Store({ pool, tableName: 'sessions', pruneSessionInterval: 3600, ttl: idleSeconds }),
+    store: new SessionStore({ pool, tableName: 'sessions', pruneSessionInterval: 3600, ttl: idleSeconds }),
     cookie: { httpOnly: true, sameSite: 'lax', secure: config.publicUrl.startsWith('https:') },
   });
   const atMost: RequestHandler = async (request, _response, next) => {
