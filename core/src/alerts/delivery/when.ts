@@ -1,5 +1,5 @@
 import type { AlertDelivery } from '@cadro/contract';
-import { instantAt } from '../../calendar/clock';
+import { instantAt } from '../../calendar';
 import { dateIn, daysAfter, minuteIn, nextWeekday } from '../../dates';
 
 const minuteMs = 60 * 1000;
