@@ -58,9 +58,9 @@ export async function lastStates(
 ): Promise<KeptAlert[]> {
   const { studentIds } = of;
   const rows = await trx('alerts')
-    .whereRaw('guardian_id = any(?)', [[...of.guardianIds]])
+    .whereIn('guardian_id', [...of.guardianIds])
     .modify((query) => {
-      if (studentIds) query.whereRaw('student_id = any(?)', [[...studentIds]]);
+      if (studentIds) query.whereIn('student_id', [...studentIds]);
       else query.whereNull('student_id');
     })
     .distinctOn('guardian_id', 'key')
@@ -135,7 +135,7 @@ export interface SilenceRow extends Silence {
 
 export const silencesOf = (db: Db | Trx, guardianIds: readonly string[]): Promise<SilenceRow[]> =>
   db('alert_silences')
-    .whereRaw('guardian_id = any(?)', [[...guardianIds]])
+    .whereIn('guardian_id', [...guardianIds])
     .orderBy('until')
     .select<SilenceRow[]>(
       'guardian_id as guardianId',

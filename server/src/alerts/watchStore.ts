@@ -97,8 +97,8 @@ export async function watchesOf(
     .whereIn('l.role', rolesAllowed('read-talk'))
     .whereNotNull('src.complete_at')
     .modify((query) => {
-      if (of.studentIds) query.whereRaw('l.student_id = any(?)', [[...of.studentIds]]);
-      if (of.guardianIds) query.whereRaw('l.guardian_id = any(?)', [[...of.guardianIds]]);
+      if (of.studentIds) query.whereIn('l.student_id', [...of.studentIds]);
+      if (of.guardianIds) query.whereIn('l.guardian_id', [...of.guardianIds]);
     })
     .orderByRaw(`l.guardian_id, substring(s.year from '[0-9]{1,3}')::int desc nulls last, s.given_name`)
     .select<Row[]>(
@@ -171,7 +171,7 @@ export const guardianSources = (db: Db, guardianIds: readonly string[]): Promise
     .join('guardian_profiles as g', 'g.guardian_id', 'l.guardian_id')
     .join('student_profiles as s', 's.student_id', 'l.student_id')
     .join('source_states as src', 'src.source_id', 's.source_id')
-    .whereRaw('l.guardian_id = any(?)', [[...guardianIds]])
+    .whereIn('l.guardian_id', [...guardianIds])
     .whereNotNull('src.read_at')
     // What a family writes itself comes when it writes.
     .where({ 'src.by_hand': false })

@@ -53,7 +53,7 @@ export async function lastDigests(
   guardianIds: readonly string[],
 ): Promise<ReadonlyMap<string, string>> {
   const rows = await db('digests')
-    .whereRaw('guardian_id = any(?)', [[...guardianIds]])
+    .whereIn('guardian_id', [...guardianIds])
     .groupBy('guardian_id')
     .select<{ guardian_id: string; last: string }[]>('guardian_id', db.raw('max(due_on) as last'));
   return new Map(rows.map((row) => [row.guardian_id, row.last]));

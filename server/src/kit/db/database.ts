@@ -36,6 +36,7 @@ import * as meetings from '../../../migrations/033_meetings';
 import * as orderOfLines from '../../../migrations/034_order_of_lines';
 import * as digestTurns from '../../../migrations/035_digest_turns';
 import { setTimeout as wait } from 'node:timers/promises';
+import { Client } from './client';
 import { connectionTo, remember } from './connections';
 import { isLockedLong } from './faults';
 import { openedForHouse } from './whose';
@@ -130,7 +131,8 @@ const longestWaitMs = 15_000;
 
 export function openDatabase(url: string, options: { poolSize?: number } = {}): Db {
   const db = knex({
-    client: 'pg',
+    // Knex takes a class where it types a name.
+    client: Client as unknown as string,
     connection: connectionTo(url),
     pool: { min: 0, max: options.poolSize ?? 10, afterCreate: remember(url) },
     acquireConnectionTimeout: longestWaitMs,

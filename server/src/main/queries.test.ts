@@ -1,0 +1,98 @@
+import {
+  alertRoutes,
+  announcementRoutes,
+  followUpRoutes,
+  gradebookRoutes,
+  householdRoutes,
+  meetingRoutes,
+  messageRoutes,
+  newsRoutes,
+  noteRoutes,
+  outlookRoutes,
+  workRoutes,
+} from '@cadro/contract';
+import type { Agent } from 'supertest';
+import { groupBy } from '../kit';
+import { World } from '../testing/world';
+
+/* What a page asks of the database does not grow with the number of children. */
+const more = 12;
+let world: World;
+let one: Agent;
+let many: Agent;
+
+/** Rows of a table once more for each brother or sister, under ids of their own. */
+async function copyRows(table: string, of: Readonly<Record<string, unknown>>): Promise<void> {
+  const columns: string[] = await world
+    .db('information_schema.columns')
+    .where({ table_schema: 'public', table_name: table, is_generated: 'NEVER', is_identity: 'NO' })
+    .pluck('column_name');
+  const own: Readonly<Record<string, string>> = {
+    id: table === 'students' ? 'w.id' : 'gen_random_uuid()',
+    student_id: 'w.id',
+    external_id: `t.external_id || '-' || w.n`,
+  };
+  const values = columns.map((column) => own[column] ?? `t.${column}`);
+  await world.db.raw(
+    `insert into ${table} (${columns.join()}) select ${values.join()} from ${table} t, twins w
+     where ${Object.keys(of)
+       .map((column) => `t.${column} = ?`)
+       .join(' and ')}`,
+    Object.values(of) as string[],
+  );
+}
+
+beforeAll(async () => {
+  world = await World.read('once');
+  const isolde = world.student('isolde');
+  await world.household('small', [{ name: 'one', children: ['isolde'] }]);
+  await world.household('large', [{ name: 'many', children: ['isolde'] }]);
+  await world.db.raw(
+    'create table twins as select gen_random_uuid() as id, n from generate_series(1, ?::int) n',
+    [more],
+  );
+  await copyRows('students', { id: isolde });
+  for (const table of ['enrolments', 'results', 'comments', 'attendance_marks'])
+    await copyRows(table, { student_id: isolde });
+  await world.db.raw(
+    `insert into guardian_links (student_id, guardian_id, role, linked_at)
+     select w.id, g.id, 'guardian', l.linked_at from twins w, guardians g
+     join guardian_links l on l.guardian_id = g.id where g.email = 'many@test.example'`,
+  );
+  const twins: string[] = await world.db('twins').pluck('id');
+  await world.db.raw('drop table twins');
+  await world.compute(...twins);
+  one = await world.signedIn('one');
+  many = await world.signedIn('many');
+});
+afterAll(() => world.stop());
+
+it.each([
+  ['who is signed in', householdRoutes.me.path],
+  ['the Brief', outlookRoutes.brief.path],
+  ['what is new', newsRoutes.news.path],
+  ['Courses', gradebookRoutes.courses.path],
+  ['Work', workRoutes.work.path],
+  ['the alerts', alertRoutes.list.path],
+  ['the digest as it would be', alertRoutes.digest.path],
+  ['the follow-ups', followUpRoutes.list.path],
+  ['the letters', messageRoutes.threads.path],
+  ['the announcements', announcementRoutes.list.path],
+  ['the meetings', meetingRoutes.list.path],
+  ['the notes', noteRoutes.list.path],
+])('%s', async (_name, path) => {
+  const statementsOf = async (agent: Agent): Promise<string[]> => {
+    await agent.get(path).expect(200);
+    const asked: string[] = [];
+    const note = ({ sql }: { sql: string }) => void asked.push(sql);
+    world.db.on('query', note);
+    await agent.get(path).expect(200);
+    world.db.removeListener('query', note);
+    return asked;
+  };
+  const [few, lots] = [await statementsOf(one), await statementsOf(many)];
+  // Which of them are asked may lie in what has been seen since; none is asked once for each child.
+  const most = Math.max(0, ...[...groupBy(lots, (sql) => sql).values()].map(({ length }) => length));
+  expect(lots.length).toBeLessThan(few.length + more / 2);
+  expect(most).toBeLessThan(more / 2);
+});
