@@ -1,6 +1,7 @@
 import {
   alertRoutes,
   announcementRoutes,
+  calendarRoutes,
   followUpRoutes,
   gradebookRoutes,
   householdRoutes,
@@ -67,12 +68,14 @@ beforeAll(async () => {
 });
 afterAll(() => world.stop());
 
+const week = '?from=2026-10-19&to=2026-10-25';
 it.each([
   ['who is signed in', householdRoutes.me.path],
   ['the Brief', outlookRoutes.brief.path],
   ['what is new', newsRoutes.news.path],
   ['Courses', gradebookRoutes.courses.path],
   ['Work', workRoutes.work.path],
+  ['the calendar', `${calendarRoutes.calendar.path}${week}`],
   ['the alerts', alertRoutes.list.path],
   ['the digest as it would be', alertRoutes.digest.path],
   ['the follow-ups', followUpRoutes.list.path],

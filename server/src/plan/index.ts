@@ -1,4 +1,4 @@
 export { packExactly } from './pack';
 export { planRouter } from './routes';
-export { readPlan } from './service';
+export { readPlans } from './service';
 export { moveTasks } from './store';

@@ -9,7 +9,7 @@ import type {
 } from '@cadro/contract';
 import { mostPlanEvenings, mostPlanTasks } from '@cadro/contract';
 import { byCodePoint, dateIn, dayMs, daysAfter, movedOn, weekdayOf } from '@cadro/core';
-import { type Clock, type Db, HttpProblem, type ServerDeps } from '../kit';
+import { type Clock, type Db, groupBy, HttpProblem, type ServerDeps } from '../kit';
 import { saveEffort, workOf } from '../outlook';
 import { solving } from './solving';
 import * as store from './store';
@@ -39,16 +39,16 @@ interface Loaded {
   readonly work: ReadonlyMap<string, WorkRow>;
 }
 
-async function load(deps: Deps, guardianId: string, child: Child, owner: store.Owner): Promise<Loaded> {
-  const { db, clock } = deps;
-  const now = await clock.now();
-  const today = dateIn(child.timeZone, now);
-  const [row, exceptions, tasks, { rows }] = await Promise.all([
-    store.planOf(db, owner),
-    store.exceptionsOf(db, owner, today),
-    store.tasksOf(db, owner, new Date(now.getTime() - doneDays * dayMs)),
-    workOf(deps, guardianId, [child]),
-  ]);
+/** What is known of one child's evenings and work. */
+interface Material {
+  readonly row: store.PlanRow;
+  readonly exceptions: readonly store.ExceptionRow[];
+  readonly tasks: readonly store.TaskRow[];
+  readonly rows: readonly WorkRow[];
+}
+
+function planFrom({ row, exceptions, tasks, rows }: Material, timeZone: string, now: Date): Loaded {
+  const today = dateIn(timeZone, now);
   const differs = new Map(exceptions.map(({ on_date, minutes }) => [on_date, minutes]));
   const evenings = Array.from({ length: mostPlanEvenings }, (_, ahead) => {
     const date = daysAfter(today, ahead);
@@ -70,8 +70,8 @@ async function load(deps: Deps, guardianId: string, child: Child, owner: store.O
         kind: of.kind,
         minutes: task.minutes,
         gain: gainOf(of),
-        deadline: until && dateIn(child.timeZone, new Date(until)),
-        notBefore: of.assignedAt && of.kind === null ? dateIn(child.timeZone, new Date(of.assignedAt)) : null,
+        deadline: until && dateIn(timeZone, new Date(until)),
+        notBefore: of.assignedAt && of.kind === null ? dateIn(timeZone, new Date(of.assignedAt)) : null,
         evening: task.evening,
         movedFrom: null,
         doneAt: task.done_at?.toISOString() ?? null,
@@ -90,12 +90,58 @@ async function load(deps: Deps, guardianId: string, child: Child, owner: store.O
   };
 }
 
+/** The plans of a household's children: the same few questions, however many children. */
+async function loadAll(
+  deps: Deps,
+  guardianId: string,
+  children: readonly Child[],
+  householdId: string,
+): Promise<Loaded[]> {
+  const { db, clock } = deps;
+  const now = await clock.now();
+  const owners = { studentIds: children.map(({ id }) => id), householdId };
+  const first = children.map(({ timeZone }) => dateIn(timeZone, now)).sort()[0] ?? dateIn('UTC', now);
+  const [plans, exceptions, tasks, { rows }] = await Promise.all([
+    store.plansOf(db, owners),
+    store.exceptionsOf(db, owners, first),
+    store.tasksOf(db, owners, new Date(now.getTime() - doneDays * dayMs)),
+    workOf(deps, guardianId, children),
+  ]);
+  const planOf = new Map(plans.map((row) => [row.student_id, row]));
+  const exceptionsOf = groupBy(exceptions, (row) => row.student_id);
+  const tasksOf = groupBy(tasks, (row) => row.student_id);
+  const rowsOf = groupBy(rows, ({ studentId }) => studentId);
+  return children.map(({ id, timeZone }) => {
+    const material = {
+      row: planOf.get(id) ?? store.usualPlan,
+      exceptions: exceptionsOf.get(id) ?? [],
+      tasks: tasksOf.get(id) ?? [],
+      rows: rowsOf.get(id) ?? [],
+    };
+    return planFrom(material, timeZone, now);
+  });
+}
+
+async function load(deps: Deps, guardianId: string, child: Child, owner: store.Owner): Promise<Loaded> {
+  const [loaded] = await loadAll(deps, guardianId, [child], owner.householdId);
+  if (!loaded) throw new Error('a child has a plan');
+  return loaded;
+}
+
 export const readPlan = async (
   deps: Deps,
   guardianId: string,
   child: Child,
   owner: store.Owner,
 ): Promise<Plan> => (await load(deps, guardianId, child, owner)).plan;
+
+/** The plans of several children, in their order. */
+export const readPlans = async (
+  deps: Deps,
+  guardianId: string,
+  children: readonly Child[],
+  householdId: string,
+): Promise<Plan[]> => (await loadAll(deps, guardianId, children, householdId)).map(({ plan }) => plan);
 
 export async function setEvenings({ db }: Deps, owner: store.Owner, body: EveningsBody): Promise<void> {
   const { pattern, exceptions = [] } = body;

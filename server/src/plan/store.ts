@@ -11,18 +11,30 @@ const keyOf = ({ studentId, householdId }: Owner) => ({ student_id: studentId, h
 /** Minutes by weekday, Sunday first, until a household has said otherwise: school evenings, and some of Sunday. */
 const usualPattern = [45, 60, 60, 60, 60, 0, 0];
 
+/** Of which children rows are read, as one household plans their evenings. */
+export interface Owners {
+  readonly studentIds: readonly string[];
+  readonly householdId: string;
+}
+const ofOwners = (db: Db, table: string, { studentIds, householdId }: Owners) =>
+  db(table)
+    .where({ household_id: householdId })
+    .whereIn('student_id', [...studentIds]);
+
 export interface PlanRow {
   readonly pattern: number[];
   readonly best_gain: number | null;
   readonly proven: boolean | null;
 }
 
-export const planOf = async (db: Db, owner: Owner): Promise<PlanRow> =>
-  (await db('plans').where(keyOf(owner)).first<PlanRow | undefined>('pattern', 'best_gain', 'proven')) ?? {
-    pattern: usualPattern,
-    best_gain: null,
-    proven: null,
-  };
+/** A row about a child's evenings. */
+type Of<T> = T & { readonly student_id: string };
+
+/** A plan of which nothing has been said yet. */
+export const usualPlan: PlanRow = { pattern: usualPattern, best_gain: null, proven: null };
+
+export const plansOf = (db: Db, owners: Owners): Promise<Of<PlanRow>[]> =>
+  ofOwners(db, 'plans', owners).select<Of<PlanRow>[]>('student_id', 'pattern', 'best_gain', 'proven');
 
 /** What was best for other evenings or other tasks says nothing of these. */
 export async function putPlan(db: Db | Trx, owner: Owner, change: Partial<PlanRow>): Promise<void> {
@@ -36,12 +48,15 @@ export async function forgetBest(db: Db | Trx, owner: Owner): Promise<void> {
   await db('plans').where(keyOf(owner)).update({ best_gain: null, proven: null });
 }
 
-export const exceptionsOf = (
-  db: Db,
-  owner: Owner,
-  from: string,
-): Promise<{ on_date: string; minutes: number }[]> =>
-  db('plan_exceptions').where(keyOf(owner)).where('on_date', '>=', from).select('on_date', 'minutes');
+export interface ExceptionRow {
+  readonly on_date: string;
+  readonly minutes: number;
+}
+
+export const exceptionsOf = (db: Db, owners: Owners, from: string): Promise<Of<ExceptionRow>[]> =>
+  ofOwners(db, 'plan_exceptions', owners)
+    .where('on_date', '>=', from)
+    .select<Of<ExceptionRow>[]>('student_id', 'on_date', 'minutes');
 
 export async function putExceptions(
   trx: Trx,
@@ -68,11 +83,10 @@ export interface TaskRow {
 }
 
 /** What was chosen; what was done longer ago than `doneSince` is past. */
-export const tasksOf = (db: Db, owner: Owner, doneSince: Date): Promise<TaskRow[]> =>
-  db('plan_tasks')
-    .where(keyOf(owner))
+export const tasksOf = (db: Db, owners: Owners, doneSince: Date): Promise<Of<TaskRow>[]> =>
+  ofOwners(db, 'plan_tasks', owners)
     .where((is) => is.whereNull('done_at').orWhere('done_at', '>=', doneSince))
-    .select<TaskRow[]>('item_id', 'minutes', 'evening', 'done_at');
+    .select<Of<TaskRow>[]>('student_id', 'item_id', 'minutes', 'evening', 'done_at');
 
 export async function putTasks(
   trx: Trx,

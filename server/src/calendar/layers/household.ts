@@ -2,7 +2,7 @@ import type { Deps } from '../../kit';
 import type { CalendarEvent } from '@cadro/contract';
 import { type DateRange, daysAfter } from '@cadro/core';
 import { openFollowUps } from '../../followups';
-import { readPlan } from '../../plan';
+import { readPlans } from '../../plan';
 import { eventOf, zoneOf, type Viewer } from '../viewer';
 
 const within = (on: string | null, { from, to }: DateRange): on is string =>
@@ -13,14 +13,9 @@ export async function planEvents(deps: Deps, viewer: Viewer, range: DateRange): 
   const { guardianId, householdId, today, words } = viewer;
   // A plan reaches over the next two weeks and remembers the last one.
   if (range.to < daysAfter(today, -8) || range.from > daysAfter(today, 15)) return [];
-  const plans = await Promise.all(
-    viewer.talk.map(async (child) => {
-      const owner = { studentId: child.id, householdId };
-      return { child, tasks: (await readPlan(deps, guardianId, child, owner)).tasks };
-    }),
-  );
-  return plans.flatMap(({ child, tasks }) =>
-    tasks.flatMap(({ itemId, title, courseTitle, minutes, evening, doneAt }) =>
+  const plans = await readPlans(deps, guardianId, viewer.talk, householdId);
+  return viewer.talk.flatMap((child, index) =>
+    (plans[index]?.tasks ?? []).flatMap(({ itemId, title, courseTitle, minutes, evening, doneAt }) =>
       within(evening, range)
         ? eventOf({
             key: `plan-${itemId}-${child.id}`,
