@@ -6,7 +6,7 @@ const isPlain = (value: unknown): boolean =>
 
 /**
  * Writes `id in (…)` as `id = any (…)` with all of the list as one value: a statement is the same however long the list
- * is, so that a connection plans it once, and no list is too long for one.
+ * is, and no list is too long for one.
  */
 class Compiler extends PostgresCompiler {
   override whereIn(statement: InList): string {

@@ -85,8 +85,12 @@ const names = new Map<string, string>();
 const mostNames = 1_000;
 const mostBindings = 12;
 
+/** A list is one value of a statement; how long it is decides, all the same, which plan is good. */
+const sizeOf = (bindings: readonly unknown[]): number =>
+  bindings.reduce<number>((size, value) => size + (Array.isArray(value) ? value.length : 1), 0);
+
 function nameOf({ sql, bindings = [] }: Asked): string | undefined {
-  if (bindings.length > mostBindings || !/^(select|with)\b/.test(sql)) return undefined;
+  if (sizeOf(bindings) > mostBindings || !/^(select|with)\b/.test(sql)) return undefined;
   const known = names.get(sql);
   if (known !== undefined || names.size >= mostNames) return known;
   const name = `cadro-${names.size}`;

@@ -46,5 +46,6 @@ it(
     // Not all is refused at the door: what is drawn reaches the rooms.
     expect(byStatus['200'] ?? 0).toBeGreaterThan(requests / 20);
   },
-  Math.max(120_000, requests * 60),
+  // Far above what it needs: how fast the machine is, is not what is asked here.
+  Math.max(1_200_000, requests * 600),
 );
