@@ -18,11 +18,4 @@ config.cacheVersion = versionOf(
   ['src', 'bundling', '../core/src', '../contract/src'].map((folder) => join(__dirname, folder)),
 );
 
-const resolveNormally = config.resolver.resolveRequest;
-config.resolver.resolveRequest = (context, name, platform) => {
-  // Its ES modules name an export `Object`, which hides the global one once they are turned into CommonJS.
-  if (name === '@sinclair/typebox') return { type: 'sourceFile', filePath: require.resolve(name) };
-  return (resolveNormally ?? context.resolveRequest)(context, name, platform);
-};
-
 module.exports = config;

@@ -5,10 +5,11 @@ import { endOfMonth } from 'date-fns/endOfMonth';
 import { endOfWeek } from 'date-fns/endOfWeek';
 import { getDay } from 'date-fns/getDay';
 import { isValid } from 'date-fns/isValid';
+import { lightFormat } from 'date-fns/lightFormat';
 import { parseISO } from 'date-fns/parseISO';
 import { startOfMonth } from 'date-fns/startOfMonth';
 import { startOfWeek } from 'date-fns/startOfWeek';
-import { lightFormat } from 'date-fns/lightFormat';
+import { onceEach } from './onceEach';
 
 /** A day of 24 hours; a calendar day may have 23 or 25. */
 export const dayMs = 24 * 60 * 60 * 1000;
@@ -71,22 +72,13 @@ export function isTimeZone(name: string): boolean {
   }
 }
 
-/** Making a formatter takes far longer than using it: each zone's is made once. */
-function once(make: (timeZone: string) => Intl.DateTimeFormat): (timeZone: string) => Intl.DateTimeFormat {
-  const made = new Map<string, Intl.DateTimeFormat>();
-  return (timeZone) => {
-    const known = made.get(timeZone) ?? make(timeZone);
-    made.set(timeZone, known);
-    return known;
-  };
-}
-
-const dayFormat = once(
-  (timeZone) =>
+// Making a formatter takes far longer than using it: each zone's is made once.
+const dayFormat = onceEach(
+  (timeZone: string) =>
     new Intl.DateTimeFormat('en-CA', { timeZone, year: 'numeric', month: '2-digit', day: '2-digit' }),
 );
-const clockFormat = once(
-  (timeZone) =>
+const clockFormat = onceEach(
+  (timeZone: string) =>
     new Intl.DateTimeFormat('en-GB', { timeZone, hour: '2-digit', minute: '2-digit', hourCycle: 'h23' }),
 );
 

@@ -1,4 +1,3 @@
-import { useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
 import { makeFormat, type Format } from '../i18n';
 import { useMeQuery } from './api';
@@ -19,12 +18,12 @@ export function useFormatIn(): (language: string) => Format {
   const { data: me } = useMeQuery();
   const timeZone = me?.children[0]?.timeZone ?? 'UTC';
   const now = me?.now ?? '1970-01-01T00:00:00Z';
-  return useMemo(() => (language) => formatFor(language, timeZone, now), [timeZone, now]);
+  return (language) => formatFor(language, timeZone, now);
 }
 
 /** Numbers and days as the signed-in guardian reads them. */
 export function useFormat(): Format {
   const { i18n } = useTranslation();
   const formatIn = useFormatIn();
-  return useMemo(() => formatIn(i18n.language), [formatIn, i18n.language]);
+  return formatIn(i18n.language);
 }

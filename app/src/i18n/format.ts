@@ -1,7 +1,7 @@
 import { differenceInCalendarDays } from 'date-fns/differenceInCalendarDays';
 import { parseISO } from 'date-fns/parseISO';
 import type { CourseGrade } from '@cadro/contract';
-import { dateIn, daysAfter, isDate, roundHalfAway, weekOf } from '@cadro/core';
+import { dateIn, daysAfter, isDate, onceEach, roundHalfAway, weekOf } from '@cadro/core';
 
 /** One to ten, beginning a sentence. */
 const numberWords: Readonly<Record<string, readonly string[]>> = {
@@ -13,24 +13,6 @@ const numberWords: Readonly<Record<string, readonly string[]>> = {
 export const dayGiven = (text: string | undefined, usual: string): string =>
   text && isDate(text) ? text : usual;
 
-/** What writes something in a language costs more to make than to use: each is made once. */
-function once<T>(make: (locale: string, options: string) => T): (locale: string, options: object) => T {
-  const made = new Map<string, T>();
-  return (locale, options) => {
-    const wish = JSON.stringify(options);
-    const key = `${locale} ${wish}`;
-    const known = made.get(key) ?? make(locale, wish);
-    made.set(key, known);
-    return known;
-  };
-}
-const numberFormat = once(
-  (locale, options) => new Intl.NumberFormat(locale, JSON.parse(options) as Intl.NumberFormatOptions),
-);
-const dateFormat = once(
-  (locale, options) => new Intl.DateTimeFormat(locale, JSON.parse(options) as Intl.DateTimeFormatOptions),
-);
-
 /** A calendar date has no zone: it is read and shown in the same one. */
 const instant = (when: string): Date => new Date(isDate(when) ? `${when}T12:00:00Z` : when);
 /** English as it is written outside of America: the day before the month. */
@@ -39,9 +21,18 @@ const localeOf = (language: string): string => (language === 'en' ? 'en-GB' : la
 type WrittenGrade = Pick<CourseGrade, 'display' | 'decimals' | 'letter'>;
 
 /** Numbers as the reader writes them. */
-function numbersIn(language: string) {
-  const number = (value: number, least: number, most: number) =>
-    numberFormat(language, { minimumFractionDigits: least, maximumFractionDigits: most }).format(value);
+const numbersIn = onceEach((language: string) => {
+  const formatOf = onceEach(
+    (least: number, most: number) =>
+      new Intl.NumberFormat(language, { minimumFractionDigits: least, maximumFractionDigits: most }),
+  );
+  const number = (value: number, least: number, most: number) => formatOf(least, most).format(value);
+  const moneyOf = onceEach(
+    (currency: string) =>
+      new Intl.NumberFormat(language, { style: 'currency', currency, currencyDisplay: 'narrowSymbol' }),
+  );
+  const shares = new Intl.NumberFormat(language, { style: 'percent', maximumFractionDigits: 1 });
+  const lists = new Intl.ListFormat(language, { type: 'conjunction' });
   return {
     /** On a course's scale, with its decimals; an en dash where there is none. */
     figure: (value: number | null, decimals: number) =>
@@ -55,30 +46,27 @@ function numbersIn(language: string) {
             ...(letter === null ? [] : [letter]),
           ].join(' '),
     amount: (value: number) => number(value, 0, 2),
-    money: (amount: number, currency: string) =>
-      numberFormat(language, {
-        style: 'currency',
-        currency,
-        currencyDisplay: 'narrowSymbol',
-      }).format(amount),
+    money: (amount: number, currency: string) => moneyOf(currency).format(amount),
     /** A length of time in minutes and seconds, '0:04'. */
     length: (seconds: number) => `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`,
     /** Small counts in words, as one would write them. */
     small: (count: number) => numberWords[language]?.[count - 1] ?? number(count, 0, 0),
-    percent: (fraction: number) =>
-      numberFormat(language, { style: 'percent', maximumFractionDigits: 1 }).format(fraction),
-    list: (values: readonly string[]) =>
-      new Intl.ListFormat(language, { type: 'conjunction' }).format(values),
+    percent: (fraction: number) => shares.format(fraction),
+    list: (values: readonly string[]) => lists.format(values),
   };
-}
+});
 
 /** Days and times, each written for itself. */
-function datesIn(language: string, timeZone: string) {
-  const dated = (options: Intl.DateTimeFormatOptions) => (when: string) =>
-    dateFormat(localeOf(language), {
-      ...options,
-      timeZone: isDate(when) ? 'UTC' : timeZone,
-    }).format(instant(when));
+const datesIn = onceEach((language: string, timeZone: string) => {
+  const dated = (options: Intl.DateTimeFormatOptions) => {
+    const inZone = onceEach(
+      (zone: string) => new Intl.DateTimeFormat(localeOf(language), { ...options, timeZone: zone }),
+    );
+    return (when: string) => inZone(isDate(when) ? 'UTC' : timeZone).format(instant(when));
+  };
+  const spans = onceEach(
+    () => new Intl.DateTimeFormat(localeOf(language), { day: 'numeric', month: 'short', timeZone: 'UTC' }),
+  );
   const time = { hour: '2-digit', minute: '2-digit' } as const;
   const day = { weekday: 'short', day: 'numeric', month: 'short' } as const;
   return {
@@ -91,14 +79,9 @@ function datesIn(language: string, timeZone: string) {
     dayAndYear: dated({ day: 'numeric', month: 'long', year: 'numeric' }),
     short: dated({ day: 'numeric', month: 'short' }),
     /** '19–25 Oct': two days and what lies between them. */
-    span: (from: string, to: string) =>
-      dateFormat(localeOf(language), {
-        day: 'numeric',
-        month: 'short',
-        timeZone: 'UTC',
-      }).formatRange(instant(from), instant(to)),
+    span: (from: string, to: string) => spans().formatRange(instant(from), instant(to)),
   };
-}
+});
 
 /**
  * Numbers, days and times in the reader's language and the school's zone. `when` is an instant or a

@@ -1,6 +1,7 @@
 import type { CourseGrade, FigureReason, Language } from '@cadro/contract';
 import { roundHalfAway } from '../../gradebook';
 import { dayMs } from '../../dates';
+import { onceEach } from '../../onceEach';
 
 /** How dates, figures and lists are written in one language and zone. */
 export interface Formats {
@@ -25,7 +26,7 @@ const locales: Readonly<Record<Language, string>> = { en: 'en-GB', es: 'es-ES' }
 /** 5 January 2026 was a Monday. */
 const aMondayMs = Date.UTC(2026, 0, 5);
 
-export function formatsFor(language: Language, timeZone: string): Formats {
+function makeFormats(language: Language, timeZone: string): Formats {
   const locale = locales[language];
   const dayShape = { weekday: 'short', day: 'numeric', month: 'short' } as const;
   const day = new Intl.DateTimeFormat(locale, { ...dayShape, timeZone });
@@ -35,28 +36,30 @@ export function formatsFor(language: Language, timeZone: string): Formats {
   const weekday = new Intl.DateTimeFormat(locale, { weekday: 'long', timeZone: 'UTC' });
   const bare = (text: string) => text.replaceAll(',', '');
   const number = new Intl.NumberFormat(locale, { maximumFractionDigits: 2 });
+  const figure = onceEach(
+    (decimals: number) =>
+      new Intl.NumberFormat(locale, { minimumFractionDigits: decimals, maximumFractionDigits: decimals }),
+  );
+  const money = onceEach(
+    (currency: string) =>
+      new Intl.NumberFormat(language, { style: 'currency', currency, currencyDisplay: 'narrowSymbol' }),
+  );
   const percent = new Intl.NumberFormat(locale, { style: 'percent', maximumFractionDigits: 1 });
   return {
     day: (at) => bare(day.format(new Date(at))),
     date: (on) => bare(date.format(new Date(`${on}T00:00:00Z`))),
     moment: (at) => `${bare(day.format(new Date(at)))}, ${time.format(new Date(at))}`,
-    figure: (value, decimals) =>
-      new Intl.NumberFormat(locale, {
-        minimumFractionDigits: decimals,
-        maximumFractionDigits: decimals,
-      }).format(roundHalfAway(value, decimals)),
+    figure: (value, decimals) => figure(decimals).format(roundHalfAway(value, decimals)),
     plain: (value) => number.format(value),
     percent: (share) => percent.format(share),
-    money: (amount, currency) =>
-      new Intl.NumberFormat(language, {
-        style: 'currency',
-        currency,
-        currencyDisplay: 'narrowSymbol',
-      }).format(amount),
+    money: (amount, currency) => money(currency).format(amount),
     list: (parts) => list.format(parts),
     weekday: (number) => weekday.format(new Date(aMondayMs + (number - 1) * dayMs)),
   };
 }
+
+/** A language's and a zone's ways of writing, made once. */
+export const formatsFor = onceEach(makeFormats);
 
 /** So many of something: '1 day', '3 days'. */
 export const counted = (n: number, one: string, many: string): string => `${n} ${n === 1 ? one : many}`;

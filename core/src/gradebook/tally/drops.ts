@@ -94,13 +94,11 @@ export class Pool {
   settle(level: number): void {
     if (Math.abs(level - this.level) <= this.reach) return this.stale ? this.sum() : undefined;
     const { drop } = this;
-    this.keptEarned = this.earned + this.extra;
-    this.keptMass = this.mass;
     this.dropped.length = 0;
     this.level = level;
     this.next = -Infinity;
     this.reach = drop === 0 ? Infinity : this.leaveOut(level, drop);
-    this.stale = false;
+    this.sum();
   }
 
   /** What is kept, by the choice there is. */
@@ -120,16 +118,11 @@ export class Pool {
     const apart = next - edge;
     const clear = apart > equal * this.mass;
     this.next = next;
-    if (clear && drop <= few) for (let place = 0; place < drop; place++) this.leave(this.leastItems[place]!);
+    if (clear && drop <= few)
+      for (let place = 0; place < drop; place++) this.dropped.push(this.leastItems[place]!);
     else this.leaveUpTo(level, drop, edge);
     // Moving the level by δ moves two pulls apart by at most δ × the difference of their masses.
     return clear ? apart / (this.heaviest - this.lightest) / 2 : 0;
-  }
-
-  private leave(index: number): void {
-    this.keptEarned -= this.values[index]! * this.masses[index]!;
-    this.keptMass -= this.masses[index]!;
-    this.dropped.push(index);
   }
 
   /** The greatest pull that is dropped and the least that is kept; the items that pull less are in `leastItems`. */
@@ -178,12 +171,12 @@ export class Pool {
       const index = members[at]!;
       const over = masses[index]! * (values[index]! - level) - edge;
       if (over < -near) {
-        this.leave(index);
+        this.dropped.push(index);
         left--;
       } else if (over <= near) onEdge.push(index);
     }
     if (onEdge.length > left) onEdge.sort((a, b) => masses[a]! - masses[b]!);
-    for (const index of onEdge.slice(0, left)) this.leave(index);
+    this.dropped.push(...onEdge.slice(0, left));
   }
 }
 

@@ -145,7 +145,7 @@ async function makeDue(deps: Deps, all: readonly Due[], now: Date): Promise<void
   for (const [rhythm, some] of groupBy(due, (each) => each.rhythm)) await makeSome(deps, some, rhythm, now);
 }
 
-/** Where the digest of somebody who is told of nobody, or wants none, is looked for: when something changes, or in a day. */
+/** When the digest of somebody who is told of nobody just now is looked for. */
 const inADay = (now: Date): Date => new Date(now.getTime() + dayMs);
 
 /**

@@ -1,5 +1,4 @@
 import { readdirSync } from 'node:fs';
-import { join } from 'node:path';
 import { Router, type Request } from 'express';
 import expressStaticGzip from 'express-static-gzip';
 
@@ -14,12 +13,11 @@ export interface Ahead {
 
 /** Where each script stands, by the name it has without the hash of what is in it; none where no app was built. */
 function scriptsIn(appDir: string): ReadonlyMap<string, string> {
-  const folder = '_expo/static/js/web';
   const entries = readdirSync(appDir, { recursive: true, encoding: 'utf8' });
   return new Map(
     entries.flatMap((entry) => {
       const [, name] = /^_expo\/static\/js\/web\/(\w+)-\w+\.js$/.exec(entry) ?? [];
-      return name ? [[name, `/${join(folder, entry.slice(folder.length))}`] as const] : [];
+      return name ? [[name, `/${entry}`] as const] : [];
     }),
   );
 }
