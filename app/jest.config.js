@@ -13,7 +13,15 @@ const swc = [
     module: { type: 'commonjs' },
   },
 ];
-const asModules = ['@react-navigation', '@rneui', '@reduxjs', 'react-redux', 'immer', 'standard-navigation'];
+const asModules = [
+  '@react-navigation',
+  '@rneui',
+  '@reduxjs',
+  'react-redux',
+  'immer',
+  'standard-navigation',
+  'react-error-boundary',
+];
 
 // What Metro fills in when it builds for the web.
 process.env.EXPO_OS = 'web';

@@ -107,6 +107,31 @@ test('what is written without a connection waits in sight, and goes out once', a
   await expect.poll(() => lettersWith(running.schoolUrl, text)).toBe(1);
 });
 
+test('a place whose script does not come leaves the rest of the page, and is asked for again', async ({
+  guardian,
+  page,
+}) => {
+  await guardian.signsIn();
+  await page.goto('/brief');
+  await page.route('**/days-*.js', (route) => route.abort());
+  await page.evaluate(() => {
+    sessionStorage.setItem(
+      'cadro.reloaded',
+      document.querySelector<HTMLScriptElement>('script[src*="entry"]')?.src ?? '',
+    );
+    Object.assign(window, { samePage: true });
+  });
+  await page.getByRole('link', { name: 'Days', exact: true }).click();
+  const failed = page.getByRole('alert').filter({ hasText: 'This could not be loaded' });
+  await expect(failed).toBeVisible();
+  await expect(page.getByRole('link', { name: 'Brief', exact: true })).toBeVisible();
+  await page.unroute('**/days-*.js');
+  await failed.getByRole('button', { name: 'Try again' }).click();
+  await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
+  await expect(failed).toBeHidden();
+  expect(await page.evaluate(() => 'samePage' in window)).toBe(true);
+});
+
 test('a letter whose answer is lost, and a button that is pressed three times, are one letter', async ({
   guardian,
   page,

@@ -24,4 +24,7 @@ it('loads the page anew once for each version', () => {
   document.head.innerHTML = '<script src="/_expo/static/js/web/entry-2.js"></script>';
   expect(reloadOnce(storage, reload)).toBe(true);
   expect(reload).toHaveBeenCalledTimes(2);
+  document.head.innerHTML = '<script src="/_expo/static/js/web/entry-3.js"></script>';
+  expect(reloadOnce(storage, reload, false)).toBe(false);
+  expect(reload).toHaveBeenCalledTimes(2);
 });

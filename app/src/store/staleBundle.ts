@@ -10,14 +10,16 @@ export const isStale = (error: unknown): boolean =>
 const version = (): string => document.querySelector<HTMLScriptElement>('script[src*="entry"]')?.src ?? '';
 
 /**
- * Loads the page anew, once for each version: one that is not there after that either is not mended by trying.
+ * Loads the page anew, once for each version: one that is not there after that either is not mended by trying. Nor is
+ * anything without a connection: what is there would be lost.
  * @returns whether it does.
  */
 export function reloadOnce(
   storage: Pick<Storage, 'getItem' | 'setItem'> = sessionStorage,
   reload = () => window.location.reload(),
+  online = navigator.onLine,
 ): boolean {
-  if (storage.getItem(storageKey) === version()) return false;
+  if (!online || storage.getItem(storageKey) === version()) return false;
   storage.setItem(storageKey, version());
   reload();
   return true;

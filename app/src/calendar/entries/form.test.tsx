@@ -52,7 +52,7 @@ it('keeps what was chosen: a weekly event for one child, from when to when, for 
 });
 
 /** It is fetched when a month is opened; here it may take its time. */
-beforeAll(() => import('react-native-calendars/src/calendar'), 60_000);
+beforeAll(() => import('../../ui/controls/Calendar'), 60_000);
 
 it('lets a day be picked out of a month', async () => {
   form({ title: 'Library books' });

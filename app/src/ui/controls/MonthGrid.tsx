@@ -1,13 +1,12 @@
-import { createContext, lazy, Suspense, useContext, type ReactNode } from 'react';
+import { createContext, useContext, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { DateData } from 'react-native-calendars';
 import { styles } from '../theme/styles';
 import { useTranslation } from 'react-i18next';
-import { touch } from '../theme/palette';
+import { nothingMore, placed } from '../placed';
 import { Words } from '../Words';
 
-// Its own file: the package's index brings lists and timelines along that nobody asked for.
-const Calendar = lazy(() => import('react-native-calendars/src/calendar'));
+const Calendar = placed(() => import('./Calendar'), nothingMore)((month) => month.Calendar);
 
 type Cell = (on: string, outside: boolean) => ReactNode;
 /** The grid keeps its own component for a day; what a day shows comes to it from here. */
@@ -58,23 +57,20 @@ const theme = { 'stylesheet.calendar.main': flat } as object;
 export function MonthGrid({ month, cell }: { month: string; cell: Cell }) {
   return (
     <CellContext.Provider value={cell}>
-      <Suspense fallback={<View style={own.weeks} />}>
-        <Calendar
-          key={month}
-          initialDate={`${month}-01`}
-          firstDay={1}
-          disableMonthChange
-          dayComponent={Day}
-          customHeader={WholeWeek}
-          theme={theme}
-        />
-      </Suspense>
+      <Calendar
+        key={month}
+        initialDate={`${month}-01`}
+        firstDay={1}
+        disableMonthChange
+        dayComponent={Day}
+        customHeader={WholeWeek}
+        theme={theme}
+      />
     </CellContext.Provider>
   );
 }
 
 const own = StyleSheet.create({
   stretch: { alignSelf: 'stretch' },
-  weeks: { minHeight: 6 * touch },
   weekday: { flex: 1, alignItems: 'center' },
 });
