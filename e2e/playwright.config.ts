@@ -17,6 +17,8 @@ export default defineConfig({
   use: {
     launchOptions,
     actionTimeout: 300_000,
+    // What the tests answer in the server's place would go around them; the journeys without a connection have them.
+    serviceWorkers: 'block',
     locale: 'en-GB',
     trace: 'off',
     screenshot: 'only-on-failure',

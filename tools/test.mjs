@@ -60,6 +60,7 @@ const codeChecks = () => {
   const sources = layers.map((name) => (name === 'tools' ? name : `${name}/src`));
   return [
     ['Types of the app', 'tsc', ['-p', 'app', alone], route],
+    ['Types of what goes on without a connection', 'tsc', ['-p', 'app/offline', alone], route],
     // All that runs in Node is one program: its layers read each other.
     ['Types of what runs in Node', 'tsc', ['-p', 'tsconfig.node.json', alone], route],
     ['Types of the browser tests', 'tsc', ['-p', 'e2e', alone], route],

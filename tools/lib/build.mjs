@@ -62,7 +62,7 @@ async function exportApp(folder) {
  */
 export async function ensureBuild(tell, folder = join(workFolder, 'build')) {
   // The dependencies may just have been installed: what needs them is loaded now.
-  const { bundleSchool, bundleServer, compressFiles } = await import('./bundle.mjs');
+  const { bundleOffline, bundleSchool, bundleServer, compressFiles } = await import('./bundle.mjs');
   mkdirSync(folder, { recursive: true });
   const made = [];
   const ensure = async (name, layers, make) => {
@@ -73,6 +73,7 @@ export async function ensureBuild(tell, folder = join(workFolder, 'build')) {
   await ensure('app', ['app', 'core', 'contract'], async (fresh) => {
     tell('expo export, about a minute');
     await exportApp(fresh);
+    await bundleOffline(join(fresh, 'app'));
     compressFiles(join(fresh, 'app'));
   });
   return { folder, note: made.length > 0 ? `built ${made.join(', ')}` : 'unchanged' };

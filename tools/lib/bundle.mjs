@@ -1,7 +1,8 @@
-import { cpSync, existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { cpSync, existsSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
 import { build } from 'esbuild';
+import { injectManifest } from 'workbox-build';
 import { root } from './steps.mjs';
 
 /** Published as an ES module only: it becomes part of the bundle, which is none. */
@@ -93,6 +94,36 @@ export async function bundleBench(folder) {
 
 /** The stand-ins of the demo and the tests: started hundreds of times, with all that they need in one file. */
 export const bundleSchool = (folder) => bundle(['school/src/main.ts'], join(folder, 'school'), []);
+
+/**
+ * What goes on without a connection: beside a built app, with the list of all its files but those that are for operators
+ * alone. Files whose names tell their version are kept by it.
+ */
+export async function bundleOffline(appFolder) {
+  const swDest = join(appFolder, 'offline.js');
+  const swSrc = join(appFolder, '.offline.unlisted.js');
+  await build({
+    entryPoints: [join(root, 'app', 'offline', 'serviceWorker.ts')],
+    outfile: swSrc,
+    bundle: true,
+    minify: true,
+    format: 'iife',
+    target: 'es2022',
+    define: { 'process.env.NODE_ENV': '"production"' },
+    logLevel: 'warning',
+  });
+  const { warnings } = await injectManifest({
+    ...{ swSrc, swDest, globDirectory: appFolder },
+    globPatterns: ['index.html', '*.{css,svg}', 'fonts/**', '_expo/**/*.js', 'assets/**'],
+    globIgnores: ['**/operator-*.js', '**/*.{gz,br,map}'],
+    dontCacheBustURLsMatching: /-[\da-f]{32}\./,
+    maximumFileSizeToCacheInBytes: mostKeptBytes,
+  });
+  rmSync(swSrc);
+  if (warnings.length > 0) throw new Error(warnings.join('\n'));
+}
+/** No file of the app is larger: one that is would be missing without a connection. */
+const mostKeptBytes = 4_000_000;
 
 /** Below this a file is sent as it is. */
 const leastBytes = 1024;

@@ -56,7 +56,18 @@ export const floors = {
     ],
   ],
   app: [
-    ...['store', 'i18n', 'ui', 'workers', 'household', 'sources', 'gradebook', 'attendance', 'followups'],
+    ...[
+      'store',
+      'i18n',
+      'ui',
+      'workers',
+      'household',
+      'device',
+      'sources',
+      'gradebook',
+      'attendance',
+      'followups',
+    ],
     ...[
       'announcements',
       'notes',

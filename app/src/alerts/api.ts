@@ -23,17 +23,17 @@ const queryOf = (filter: AlertFilter): Record<string, string> =>
 
 export const alertsApi = api.injectEndpoints({
   endpoints: endpointsBy((by) => ({
-    alerts: by.query(routes.list, (filter: AlertFilter) => ({ query: queryOf(filter) }), {
+    alerts: by.kept(routes.list, (filter: AlertFilter) => ({ query: queryOf(filter) }), {
       providesTags: ['Alerts'],
     }),
-    alertCounts: by.query(routes.count, nothing, { providesTags: ['Alerts'] }),
-    alert: by.query(routes.read, (alertId: string) => ({ params: { alertId } }), {
+    alertCounts: by.kept(routes.count, nothing, { providesTags: ['Alerts'] }),
+    alert: by.kept(routes.read, (alertId: string) => ({ params: { alertId } }), {
       providesTags: ['Alerts'],
     }),
     putAlerts: by.mutation(routes.change, (body: { ids: string[]; state: AlertStateName }) => ({ body }), {
       invalidatesTags: ['Alerts', 'Talk'],
     }),
-    alertSettings: by.query(routes.settings, nothing, { providesTags: ['Alerts'] }),
+    alertSettings: by.kept(routes.settings, nothing, { providesTags: ['Alerts'] }),
     changeAlertSettings: by.mutation(routes.changeSettings, (body: AlertSettingsChange) => ({ body }), {
       invalidatesTags: ['Alerts'],
     }),
@@ -48,7 +48,7 @@ export const alertsApi = api.injectEndpoints({
     confirmPhone: by.mutation(routes.phoneWorks, (code: string) => ({ body: { code } }), {
       invalidatesTags: ['Alerts'],
     }),
-    digest: by.query(routes.digest, nothing, { providesTags: ['Record', 'Alerts'] }),
+    digest: by.kept(routes.digest, nothing, { providesTags: ['Record', 'Alerts'] }),
     stopMail: by.mutation(routes.stopMail, (token: string) => ({ params: { token } })),
     takeUpMail: by.mutation(routes.takeUpMail, (token: string) => ({ params: { token } })),
   })),

@@ -1,6 +1,6 @@
 import { useEffect } from 'react';
 import type { LiveKind } from '@cadro/contract';
-import { api, tags, useAppDispatch, useAppSelector, type Tag } from '../store';
+import { api, dropCopies, tags, useAppDispatch, useAppSelector, type Tag } from '../store';
 import { liveAddress } from './api';
 
 /** What is asked for anew where somebody of the family has done something. */
@@ -38,7 +38,7 @@ function listen(tell: (changed: readonly Tag[]) => void): () => void {
     on('news', ['Alerts', 'Record']);
     for (const [kind, changed] of Object.entries(doneAtHome)) on(kind, changed);
     // A link has ended, or less may be seen: nothing that stands here is known to be theirs still.
-    on('rights', tags);
+    begun.addEventListener('rights', () => void dropCopies().then(() => tell(tags)));
     begun.addEventListener('open', () => {
       // What was said while the stream was away has not been heard.
       if (opened) tell(tags);

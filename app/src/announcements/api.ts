@@ -3,8 +3,8 @@ import { api, endpointsBy, nothing } from '../store';
 
 const announcementsApi = api.injectEndpoints({
   endpoints: endpointsBy((by) => ({
-    announcements: by.query(routes.list, nothing, { providesTags: ['Announced'] }),
-    announcement: by.query(routes.read, (announcementId: string) => ({ params: { announcementId } }), {
+    announcements: by.kept(routes.list, nothing, { providesTags: ['Announced'] }),
+    announcement: by.kept(routes.read, (announcementId: string) => ({ params: { announcementId } }), {
       providesTags: ['Announced'],
     }),
     keepAnnouncement: by.mutation(

@@ -3,7 +3,7 @@ import { api, endpointsBy, nothing } from '../store';
 
 const aroundApi = api.injectEndpoints({
   endpoints: endpointsBy((by) => ({
-    around: by.query(routes.around, nothing, { providesTags: ['Record'] }),
+    around: by.kept(routes.around, nothing, { providesTags: ['Record'] }),
   })),
 });
 export const { useAroundQuery } = aroundApi;

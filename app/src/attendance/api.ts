@@ -3,7 +3,7 @@ import { addressOf, api, endpointsBy, nothing } from '../store';
 
 export const attendanceApi = api.injectEndpoints({
   endpoints: endpointsBy((by) => ({
-    days: by.query(routes.days, nothing, { providesTags: ['Record'] }),
+    days: by.kept(routes.days, nothing, { providesTags: ['Record'] }),
     meaning: by.mutation(
       routes.meaning,
       ({ studentId, ...body }: CodeMeaning & { studentId: string }) => ({ params: { studentId }, body }),

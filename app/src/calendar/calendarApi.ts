@@ -9,7 +9,7 @@ interface OfItem {
 
 const calendarApi = api.injectEndpoints({
   endpoints: endpointsBy((by) => ({
-    calendar: by.query(calendarRoutes.calendar, (range: DateRange) => ({ query: { ...range } }), {
+    calendar: by.kept(calendarRoutes.calendar, (range: DateRange) => ({ query: { ...range } }), {
       providesTags: ['Record', 'Talk', 'Calendar'],
     }),
     ownDate: by.mutation(
@@ -17,7 +17,7 @@ const calendarApi = api.injectEndpoints({
       ({ on, ...params }: OfItem & { on: string | null }) => ({ params, body: { on } }),
       { invalidatesTags: ['Calendar'] },
     ),
-    supplies: by.query(calendarRoutes.supplies, nothing, { providesTags: ['Record', 'Calendar'] }),
+    supplies: by.kept(calendarRoutes.supplies, nothing, { providesTags: ['Record', 'Calendar'] }),
     gotSupply: by.mutation(
       calendarRoutes.gotSupply,
       ({ supply, got, ...params }: OfItem & { supply: string; got: boolean }) => ({
@@ -26,7 +26,7 @@ const calendarApi = api.injectEndpoints({
       }),
       { invalidatesTags: ['Calendar'] },
     ),
-    entry: by.query(entryRoutes.read, (entryId: string) => ({ params: { entryId } }), {
+    entry: by.kept(entryRoutes.read, (entryId: string) => ({ params: { entryId } }), {
       providesTags: ['Calendar'],
     }),
     createEntry: by.mutation(entryRoutes.create, (body: EntryBody) => ({ body }), {

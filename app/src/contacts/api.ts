@@ -3,7 +3,7 @@ import { api, endpointsBy } from '../store';
 
 const contactsApi = api.injectEndpoints({
   endpoints: endpointsBy((by) => ({
-    contacts: by.query(routes.contacts, (studentId: string) => ({ params: { studentId } }), {
+    contacts: by.kept(routes.contacts, (studentId: string) => ({ params: { studentId } }), {
       providesTags: ['Record'],
     }),
   })),

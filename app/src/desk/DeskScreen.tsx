@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { Child, Desk, WorkRow } from '@cadro/contract';
+import { WhoseDevice } from '../device';
 import { useFormat, useMeQuery, useSelf } from '../household';
 import { useWorkQuery } from '../outlook/api';
 import { usePlanQuery, useChangeTaskMutation } from '../plan/api';
@@ -170,6 +171,7 @@ function Content({ child, desk, rows }: { child: Child; desk: Desk; rows: readon
       <StillOpen rows={stillWorth(rows)} />
       <Teachers desk={desk} />
       <WayOn label={t('desk.to.shared')} href="/desk/shared" />
+      <WhoseDevice />
     </Page>
   );
 }

@@ -7,7 +7,7 @@ type OfPiece = OfChild & { readonly pieceId: string };
 
 const deskApi = api.injectEndpoints({
   endpoints: endpointsBy((by) => ({
-    desk: by.query(routes.read, (studentId: string) => ({ params: { studentId } }), {
+    desk: by.kept(routes.read, (studentId: string) => ({ params: { studentId } }), {
       providesTags: ['Record', 'Desk'],
     }),
     say: by.mutation(

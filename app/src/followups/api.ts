@@ -10,8 +10,8 @@ import { api, endpointsBy, knownAtOnce, nothing, type RootState } from '../store
 
 const followUpsApi = api.injectEndpoints({
   endpoints: endpointsBy((by) => ({
-    followUps: by.query(routes.list, nothing, { providesTags: ['Talk'] }),
-    followUp: by.query(routes.read, (followUpId: string) => ({ params: { followUpId } }), {
+    followUps: by.kept(routes.list, nothing, { providesTags: ['Talk'] }),
+    followUp: by.kept(routes.read, (followUpId: string) => ({ params: { followUpId } }), {
       providesTags: ['Talk'],
     }),
     takeInHand: by.mutation(routes.create, (body: NewFollowUp) => ({ body }), { invalidatesTags: ['Talk'] }),

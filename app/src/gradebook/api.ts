@@ -24,15 +24,15 @@ const gradebookApi = api.injectEndpoints({
     dropOutClient: by.mutation(outRoutes.dropClient, (clientId: string) => ({ params: { clientId } }), {
       invalidatesTags: ['Safety'],
     }),
-    courses: by.query(routes.courses, nothing, { providesTags: ['Record'] }),
-    course: by.query(routes.course, (asked: Asked) => ({ ...inTerm(asked) }), { providesTags: ['Record'] }),
-    courseRecord: by.query(routes.courseRecord, (asked: Asked) => ({ ...inTerm(asked) }), {
+    courses: by.kept(routes.courses, nothing, { providesTags: ['Record'] }),
+    course: by.kept(routes.course, (asked: Asked) => ({ ...inTerm(asked) }), { providesTags: ['Record'] }),
+    courseRecord: by.kept(routes.courseRecord, (asked: Asked) => ({ ...inTerm(asked) }), {
       providesTags: ['Record'],
     }),
-    item: by.query(routes.item, (params: { studentId: string; itemId: string }) => ({ params }), {
+    item: by.kept(routes.item, (params: { studentId: string; itemId: string }) => ({ params }), {
       providesTags: ['Record', 'Talk'],
     }),
-    policy: by.query(routes.policy, (params: Place) => ({ params }), { providesTags: ['Record'] }),
+    policy: by.kept(routes.policy, (params: Place) => ({ params }), { providesTags: ['Record'] }),
     previewPolicy: by.query(
       routes.previewPolicy,
       ({ correction, ...params }: Correcting) => ({ params, body: { correction } }),
@@ -51,7 +51,7 @@ const gradebookApi = api.injectEndpoints({
       }),
       { invalidatesTags: ['Record', 'Talk'] },
     ),
-    terms: by.query(termRoutes.terms, (studentId: string) => ({ params: { studentId } }), {
+    terms: by.kept(termRoutes.terms, (studentId: string) => ({ params: { studentId } }), {
       providesTags: ['Record'],
     }),
   })),

@@ -1,18 +1,21 @@
 import { draftRoutes, householdRoutes as routes, type BodyOf, type KeptDraft } from '@cadro/contract';
-import { api, endpointsBy, nothing } from '../store';
+import { api, dropCopies, endpointsBy, nothing } from '../store';
 
 /** The argument of an endpoint as what is sent. */
 export const body = <B>(given: B): { body: B } => ({ body: given });
 
 export const householdApi = api.injectEndpoints({
   endpoints: endpointsBy((by) => ({
-    me: by.query(routes.me, nothing, { providesTags: ['Me'] }),
-    signOut: by.mutation(routes.signOut, nothing),
+    me: by.kept(routes.me, nothing, { providesTags: ['Me'] }),
+    signOut: by.mutation(routes.signOut, nothing, {
+      // Whether or not anybody hears of it, nothing stays here.
+      onQueryStarted: (_none, { queryFulfilled }) => queryFulfilled.then(dropCopies, dropCopies),
+    }),
     changeMe: by.mutation(routes.changeMe, body<BodyOf<typeof routes.changeMe>>, {
       invalidatesTags: ['Me'],
     }),
     agree: by.mutation(routes.agree, body<BodyOf<typeof routes.agree>>, { invalidatesTags: ['Me'] }),
-    drafts: by.query(draftRoutes.drafts, nothing, { providesTags: ['Begun'] }),
+    drafts: by.kept(draftRoutes.drafts, nothing, { providesTags: ['Begun'] }),
     keepDraft: by.mutation(draftRoutes.keep, body<KeptDraft>, {
       invalidatesTags: ['Begun'],
     }),

@@ -28,3 +28,15 @@ describe('days by the clock of the school', () => {
     ['near', format.recent('2026-10-21T02:00:00Z'), 'yesterday, 23:00'],
   ])('%s', (_name, found, expected) => expect(found).toBe(expected));
 });
+
+it.each([
+  [0, '1 minute ago', 'hace 1 minuto'],
+  [25.9 * 60_000, '25 minutes ago', 'hace 25 minutos'],
+  [3_600_000, '1 hour ago', 'hace 1 hora'],
+  [23.9 * 3_600_000, '23 hours ago', 'hace 23 horas'],
+  [25 * 3_600_000, 'yesterday', 'ayer'],
+  [72 * 3_600_000, '3 days ago', 'hace 3 días'],
+])('%d ms ago is %s', (ms, english, spanish) => {
+  const said = ['en', 'es'].map((language) => makeFormat(language, 'UTC', '2026-10-21T12:00:00Z').ago(ms));
+  expect(said).toEqual([english, spanish]);
+});

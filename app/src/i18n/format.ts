@@ -20,6 +20,14 @@ const localeOf = (language: string): string => (language === 'en' ? 'en-GB' : la
 
 type WrittenGrade = Pick<CourseGrade, 'display' | 'decimals' | 'letter'>;
 
+const units = [
+  [86_400_000, 'day'],
+  [3_600_000, 'hour'],
+] as const;
+/** The largest unit of which a length of time has one; minutes at least. */
+const longest = (ms: number): readonly [ms: number, unit: 'day' | 'hour' | 'minute'] =>
+  units.find(([length]) => ms >= length) ?? [60_000, 'minute'];
+
 /** Numbers as the reader writes them. */
 const numbersIn = onceEach((language: string) => {
   const formatOf = onceEach(
@@ -33,6 +41,7 @@ const numbersIn = onceEach((language: string) => {
   );
   const shares = new Intl.NumberFormat(language, { style: 'percent', maximumFractionDigits: 1 });
   const lists = new Intl.ListFormat(language, { type: 'conjunction' });
+  const agoes = new Intl.RelativeTimeFormat(language, { numeric: 'auto' });
   return {
     /** On a course's scale, with its decimals; an en dash where there is none. */
     figure: (value: number | null, decimals: number) =>
@@ -52,6 +61,11 @@ const numbersIn = onceEach((language: string) => {
     /** Small counts in words, as one would write them. */
     small: (count: number) => numberWords[language]?.[count - 1] ?? number(count, 0, 0),
     percent: (fraction: number) => shares.format(fraction),
+    /** How long ago something was, from its length in ms, in whole minutes from one on: '25 minutes ago'. */
+    ago: (ms: number) => {
+      const [length, unit] = longest(ms);
+      return agoes.format(-Math.max(1, Math.floor(ms / length)), unit);
+    },
     list: (values: readonly string[]) => lists.format(values),
   };
 });

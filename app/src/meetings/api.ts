@@ -24,8 +24,8 @@ const moves = { ...known, invalidatesTags: ['Meetings' as const, 'Calendar' as c
 const changes = { ...known, invalidatesTags: ['Meetings' as const] };
 const meetingsApi = api.injectEndpoints({
   endpoints: endpointsBy((by) => ({
-    meetings: by.query(routes.list, nothing, { providesTags: ['Meetings'] }),
-    slots: by.query(routes.slots, nothing, { providesTags: ['Meetings'] }),
+    meetings: by.kept(routes.list, nothing, { providesTags: ['Meetings'] }),
+    slots: by.kept(routes.slots, nothing, { providesTags: ['Meetings'] }),
     busy: by.query(timeRoutes.busy, (query: { from: string; to: string }) => ({ query }), {
       providesTags: ['Calendar'],
     }),

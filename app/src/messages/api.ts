@@ -9,8 +9,8 @@ import { api, endpointsBy, nothing } from '../store';
 
 const messagesApi = api.injectEndpoints({
   endpoints: endpointsBy((by) => ({
-    threads: by.query(routes.threads, nothing, { providesTags: ['Talk'] }),
-    thread: by.query(
+    threads: by.kept(routes.threads, nothing, { providesTags: ['Talk'] }),
+    thread: by.kept(
       routes.thread,
       ({ threadId, before }: { threadId: string; before?: string }) => ({
         params: { threadId },
@@ -18,7 +18,7 @@ const messagesApi = api.injectEndpoints({
       }),
       { providesTags: ['Talk'] },
     ),
-    teachers: by.query(routes.teachers, (studentId: string) => ({ params: { studentId } }), {
+    teachers: by.kept(routes.teachers, (studentId: string) => ({ params: { studentId } }), {
       providesTags: ['Talk'],
     }),
     saySender: by.mutation(

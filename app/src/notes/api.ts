@@ -11,7 +11,7 @@ type OfTeacher = { studentId: string; teacherId: string };
 
 const notesApi = api.injectEndpoints({
   endpoints: endpointsBy((by) => ({
-    notes: by.query(routes.list, (query: QueryOf<typeof routes.list>) => ({ query }), {
+    notes: by.kept(routes.list, (query: QueryOf<typeof routes.list>) => ({ query }), {
       providesTags: ['Notes'],
     }),
     writeNote: by.mutation(routes.write, (body: NewNote) => ({ body }), { invalidatesTags: ['Notes'] }),
@@ -23,7 +23,7 @@ const notesApi = api.injectEndpoints({
     dropNote: by.mutation(routes.drop, (noteId: string) => ({ params: { noteId } }), {
       invalidatesTags: ['Notes'],
     }),
-    wants: by.query(routes.wants, (params: OfTeacher) => ({ params }), { providesTags: ['Notes', 'Talk'] }),
+    wants: by.kept(routes.wants, (params: OfTeacher) => ({ params }), { providesTags: ['Notes', 'Talk'] }),
     sayWant: by.mutation(
       routes.sayWant,
       ({ studentId, teacherId, ...body }: OfTeacher & BodyOf<typeof routes.sayWant>) => ({

@@ -4,6 +4,7 @@ import { useTranslation } from 'react-i18next';
 import type { Brief, Matter } from '@cadro/contract';
 import { MailReturned } from '../alerts';
 import { OnTheCalendar } from '../calendar';
+import { WhoseDevice } from '../device';
 import { ownerWords } from '../followups';
 import { Leaving, PeopleNews, Unconfirmed, useChildren, useFormat, useMeQuery } from '../household';
 import { DemoClock, SourceDown } from '../sources';
@@ -236,6 +237,7 @@ function BriefList({ brief, said, ...choosing }: { brief: Brief; said: ReactNode
         </Stack>
       ) : null}
       <OnTheCalendar />
+      <WhoseDevice />
       {wide ? null : <DemoClock />}
     </Page>
   );

@@ -14,12 +14,12 @@ type OfCourse = { readonly studentId: string; readonly courseId: string };
 
 const outlookApi = api.injectEndpoints({
   endpoints: endpointsBy((by) => ({
-    brief: by.query(outlookRoutes.brief, nothing, { providesTags: ['Record', 'Talk'] }),
-    news: by.query(newsRoutes.news, (query: { readonly week?: string }) => ({ query }), {
+    brief: by.kept(outlookRoutes.brief, nothing, { providesTags: ['Record', 'Talk'] }),
+    news: by.kept(newsRoutes.news, (query: { readonly week?: string }) => ({ query }), {
       providesTags: ['Record', 'Talk'],
     }),
     lookedAtNews: by.mutation(newsRoutes.looked, (body: { readonly upTo: string }) => ({ body })),
-    work: by.query(routes.work, nothing, { providesTags: ['Record', 'Talk'] }),
+    work: by.kept(routes.work, nothing, { providesTags: ['Record', 'Talk'] }),
     joint: by.query(routes.joint, (picks: Picks['picks']) => ({ body: { picks } }), {
       providesTags: ['Record'],
     }),
@@ -36,7 +36,7 @@ const outlookApi = api.injectEndpoints({
       }),
       { invalidatesTags: ['Talk'] },
     ),
-    tries: by.query(tryRoutes.tries, (params: OfCourse) => ({ params }), { providesTags: ['Talk'] }),
+    tries: by.kept(tryRoutes.tries, (params: OfCourse) => ({ params }), { providesTags: ['Talk'] }),
     keepTry: by.mutation(
       tryRoutes.keep,
       ({ studentId, courseId, ...body }: OfCourse & NewTry) => ({ params: { studentId, courseId }, body }),

@@ -6,7 +6,7 @@ type OfTask = OfChild & { readonly itemId: string };
 
 const planApi = api.injectEndpoints({
   endpoints: endpointsBy((by) => ({
-    plan: by.query(routes.read, (studentId: string) => ({ params: { studentId } }), {
+    plan: by.kept(routes.read, (studentId: string) => ({ params: { studentId } }), {
       providesTags: ['Record', 'Talk'],
     }),
     setEvenings: by.mutation(

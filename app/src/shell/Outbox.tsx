@@ -1,9 +1,8 @@
 import { useEffect, useState } from 'react';
-import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { useMeQuery } from '../household';
 import { leftOutbox, sendWaiting, useAppDispatch, useAppSelector, type Waiting } from '../store';
-import { Action, margin, Quietly, Row, Stack, themed, Words } from '../ui';
+import { Action, Notice, Quietly, Row, Stack, Words } from '../ui';
 
 const tryEveryMs = 10_000;
 
@@ -47,7 +46,6 @@ function OneWaiting({ waiting }: { waiting: Waiting }) {
 /** What was written while Cadro could not be reached, until it has gone out. */
 export function Outbox() {
   const { t } = useTranslation();
-  const looks = useLooks();
   const { data: me } = useMeQuery();
   const personId = me?.id ?? '';
   const mine = useAppSelector((state) => state.outbox.waiting).filter((each) => each.personId === personId);
@@ -56,7 +54,7 @@ export function Outbox() {
   const sendNow = useSending(personId, open.length);
   if (mine.length === 0) return null;
   return (
-    <View role="status" style={looks.box}>
+    <Notice>
       <Words>
         {open.length > 0
           ? t('outbox.waits', { count: open.length })
@@ -67,17 +65,6 @@ export function Outbox() {
         {open.length > 0 ? <Action label={t('outbox.now')} onPress={sendNow} /> : null}
         <Quietly label={t(shown ? 'outbox.fold' : 'outbox.show')} onPress={() => setShown(!shown)} />
       </Row>
-    </View>
+    </Notice>
   );
 }
-
-const useLooks = themed((palette) => ({
-  box: {
-    gap: 8,
-    paddingHorizontal: margin,
-    paddingVertical: 10,
-    borderBottomWidth: 1,
-    borderColor: palette.line,
-    backgroundColor: palette.sheet,
-  },
-}));

@@ -1,8 +1,10 @@
 import { useRouter } from 'expo-router';
+import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { languages, type Language } from '@cadro/contract';
+import { OnThisDevice } from '../device';
 import { Unconfirmed, useChangeMeMutation, useMeQuery, useSelf, useSignOutMutation } from '../household';
-import { languageNames } from '../i18n';
+import { isServerProblem, languageNames } from '../i18n';
 import { DemoClock, SourceStates } from '../sources';
 import { api, languageChosen, themeChosen, themes, useAppDispatch, useAppSelector } from '../store';
 import { Action, Choice, Heading, LinkAction, Page, Stack, useWide, WayOn, Words } from '../ui';
@@ -79,8 +81,11 @@ export function Settings() {
   const [signOut] = useSignOutMutation();
   const wide = useWide();
   const self = useSelf();
+  const [stillIn, setStillIn] = useState(false);
   const leave = async () => {
-    await signOut();
+    const { error } = await signOut();
+    // The session goes on where nobody has heard that it should not.
+    if (isServerProblem(error) && error.status === 0) return setStillIn(true);
     dispatch(api.util.resetApiState());
     router.replace('/sign-in');
   };
@@ -90,6 +95,7 @@ export function Settings() {
       <Words colour="soft">{me?.name ?? ''}</Words>
       {/* Above everything that loads later: what moves under a finger is missed by it. */}
       <Action label={t('settings.out')} onPress={() => void leave()} />
+      {stillIn ? <Words live>{t('device.stillIn')}</Words> : null}
       <Unconfirmed />
       <Stack space={0}>
         <WayOn label={t('safety.toSafety')} href="/settings/safety" />
@@ -100,6 +106,7 @@ export function Settings() {
       {self ? null : <Told />}
       <SourceStates />
       <Looks />
+      <OnThisDevice />
       {wide ? null : <DemoClock />}
     </Page>
   );

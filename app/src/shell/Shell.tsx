@@ -2,6 +2,7 @@ import { Link, Slot, usePathname } from 'expo-router';
 import { Pressable, StyleSheet, View, type ViewStyle } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { AlertsLink, LiveOnly } from '../alerts';
+import { AwayLine, NewVersionLine, useCopies } from '../device';
 import { AfterConsent, useSelf } from '../household';
 import { DemoClock } from '../sources';
 import {
@@ -88,11 +89,14 @@ export function Shell() {
   const wide = useWide();
   const looks = useLooks();
   const here = placeOf(usePathname());
+  useCopies();
   return (
     <View style={looks.shell}>
       {wide ? <Places wide /> : null}
       <View style={styles.fill}>
         <Header />
+        <AwayLine />
+        <NewVersionLine />
         <Outbox />
         <View role="main" style={styles.fill}>
           <AfterConsent open={here === 'settings'}>

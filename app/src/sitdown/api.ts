@@ -23,7 +23,7 @@ const known = knownAtOnce((left: Sitdown, dispatch): void => {
 const changes = { invalidatesTags: ['Sitdown' as const] };
 const sitdownApi = api.injectEndpoints({
   endpoints: endpointsBy((by) => ({
-    sitdowns: by.query(routes.list, nothing, { providesTags: ['Sitdown'] }),
+    sitdowns: by.kept(routes.list, nothing, { providesTags: ['Sitdown'] }),
     openSitdown: by.mutation(routes.begin, (on: string) => ({ body: { on } }), changes),
     changePage: by.mutation(
       routes.change,
@@ -45,7 +45,7 @@ const sitdownApi = api.injectEndpoints({
     dropSitdown: by.mutation(routes.drop, (sitdownId: string) => ({ params: { sitdownId } }), changes),
     sitdownPaper: by.file(routes.paper, (body: PaperPages) => ({ body })),
     setRhythm: by.mutation(routes.rhythm, (entryId: string | null) => ({ body: { entryId } }), changes),
-    rhythmEntry: by.query(entryRoutes.read, (entryId: string) => ({ params: { entryId } }), {
+    rhythmEntry: by.kept(entryRoutes.read, (entryId: string) => ({ params: { entryId } }), {
       providesTags: ['Calendar'],
     }),
   })),

@@ -13,12 +13,12 @@ const changed = { invalidatesTags: ['Record' as const] };
 
 const sourcesApi = api.injectEndpoints({
   endpoints: endpointsBy((by) => ({
-    sources: by.query(routes.sources, nothing, { providesTags: ['Record'] }),
+    sources: by.kept(routes.sources, nothing, { providesTags: ['Record'] }),
     readSource: by.mutation(routes.read, (sourceId: string) => ({ params: { sourceId } })),
     nextDay: by.mutation(routes.moveDemoClock, nothing, {
       invalidatesTags: ['Me', 'Record', 'Talk', 'Alerts'],
     }),
-    ownRecord: by.query(ownRoutes.record, (studentId: string) => ({ params: { studentId } }), {
+    ownRecord: by.kept(ownRoutes.record, (studentId: string) => ({ params: { studentId } }), {
       providesTags: ['Record'],
     }),
     addOwnChild: by.mutation(ownRoutes.addChild, (body: BodyOf<typeof ownRoutes.addChild>) => ({ body }), {

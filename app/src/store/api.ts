@@ -1,100 +1,17 @@
 import {
   createApi,
-  fetchBaseQuery,
   type BaseQueryFn,
   type EndpointBuilder,
   type MutationExtraOptions,
   type QueryExtraOptions,
 } from '@reduxjs/toolkit/query/react';
-import { takesKey, type AnswerOf, type AnyRoute, type AskOf, type Problem } from '@cadro/contract';
+import { takesKey, type AnswerOf, type AnyRoute, type AskOf } from '@cadro/contract';
+import { answerOf, pathOf, tellsWhen, tryPatiently, type Ask, type ServerProblem } from './asking';
+import { dropCopies } from './copies';
 import { intents } from './intents';
 import { firstWords, mayWait, putInOutbox, type Waiting } from './outbox';
-import { sessionEnded, sessionOf } from './session';
-
-export interface ServerProblem {
-  readonly status: number;
-  /** Null when the server could not be reached or did not answer with a problem. */
-  readonly problem: Problem | null;
-  /** Whether it waits in the outbox, and goes out by itself. */
-  readonly waits?: boolean;
-}
-
-interface Ask {
-  readonly route: AnyRoute;
-  readonly params?: Readonly<Record<string, unknown>> | undefined;
-  readonly query?: Readonly<Record<string, unknown>> | undefined;
-  readonly body?: unknown;
-}
-
-function pathOf({ route, params = {}, query = {} }: Omit<Ask, 'body'>): string {
-  const path = route.path.replace(/:(\w+)/g, (_whole, name: string) =>
-    encodeURIComponent(String(params[name] ?? '')),
-  );
-  const named = Object.entries(query).filter(([, value]) => value !== undefined && value !== '');
-  const search = new URLSearchParams(named.map(([name, value]) => [name, String(value)])).toString();
-  return search ? `${path}?${search}` : path;
-}
-
-/** Where a route's answer stands, for links the browser follows by itself. */
-export const addressOf = <R extends AnyRoute>(route: R, ask: Omit<AskOf<R>, 'body'>): string =>
-  pathOf({ route, ...(ask as Pick<Ask, 'params' | 'query'>) });
-
-const plain = fetchBaseQuery({ baseUrl: '/', credentials: 'same-origin' });
-
-export const isProblem = (data: unknown): data is Problem =>
-  typeof data === 'object' && data !== null && 'code' in data;
-
-const wait = (ms: number): Promise<void> => new Promise((done) => setTimeout(done, ms));
-
-/** A file that is answered waits in the browser under an address of its own; all else is JSON. */
-const answerOf =
-  ({ produces }: AnyRoute) =>
-  async (response: Response): Promise<unknown> =>
-    response.ok && produces ? URL.createObjectURL(await response.blob()) : readJson(await response.text());
-const readJson = (text: string): unknown => (text === '' ? null : JSON.parse(text));
-
-/** So often a server that says when to ask again is asked again by itself. */
-const mostTries = 3;
-const secondMs = 1_000;
-const tellsWhen = new Set<string | undefined>(['database-away', 'crowded', 'under-way']);
-
-interface Tried {
-  readonly data?: unknown;
-  readonly error?: ServerProblem;
-  /** The session of this page in which it was asked. */
-  readonly session: number;
-}
-type Way = readonly [api: Parameters<typeof plain>[1], extra: Parameters<typeof plain>[2]];
-
-async function tryOnce(args: Parameters<typeof plain>[0], ...way: Way): Promise<Tried> {
-  const session = sessionOf(way[0].getState());
-  const answer = await plain(args, ...way);
-  if (!answer.error) return { data: answer.data ?? null, session };
-  const status = typeof answer.error.status === 'number' ? answer.error.status : 0;
-  return { error: { status, problem: isProblem(answer.error.data) ? answer.error.data : null }, session };
-}
-
-/** Asks again: when the server says, where it says so; at once, where one has signed in since it was asked. */
-async function tryPatiently(args: Parameters<typeof plain>[0], ...way: Way): Promise<Tried> {
-  let answer = await tryOnce(args, ...way);
-  for (let tries = 1; tries < mostTries; tries += 1) {
-    const problem = answer.error?.problem;
-    const signedIn = problem?.code === 'not-signed-in' && sessionOf(way[0].getState()) !== answer.session;
-    if (!signedIn && !tellsWhen.has(problem?.code)) break;
-    if (!signedIn) await wait((problem?.retryAfterSeconds ?? 1) * secondMs);
-    answer = await tryOnce(args, ...way);
-  }
-  return answer;
-}
-
-/** The id of who is signed in here, as far as the page knows. */
-interface Known {
-  readonly api?: { readonly queries: Readonly<Record<string, { readonly data?: unknown } | undefined>> };
-}
-const personOf = (state: unknown): string | null => {
-  const me = (state as Known).api?.queries['me(undefined)']?.data;
-  return typeof me === 'object' && me !== null && 'id' in me ? String(me.id) : null;
-};
+import { sessionEnded } from './session';
+import { personOf, withCopies } from './standIn';
 
 /** A write that did not reach the server goes to the outbox, where it is one that may wait. */
 function keptForLater(ask: Ask, key: string, state: unknown): Waiting | null {
@@ -122,13 +39,15 @@ const byContract: BaseQueryFn<Ask, unknown, ServerProblem> = async (ask, api, ex
     ...{ url, method, headers, responseHandler: answerOf(route) },
     ...(body === undefined ? {} : { body }),
   };
-  const answer = await tryPatiently(args, api, extra);
+  const answer = await withCopies(ask, () => tryPatiently(args, api, extra), api);
   const { error } = answer;
   const reached = !error || (error.status > 0 && !tellsWhen.has(error.problem?.code) && error.status !== 502);
   if (intent && reached) intents.answered(intent);
   if (!error) return { data: answer.data };
-  if (error.problem?.code === 'not-signed-in' && route.access === 'signed-in')
+  if (error.problem?.code === 'not-signed-in' && route.access === 'signed-in') {
     api.dispatch(sessionEnded(answer.session));
+    void dropCopies();
+  }
   const waiting = intent && !reached ? keptForLater(ask, intent.key, api.getState()) : null;
   if (waiting === null) return { error };
   api.dispatch(putInOutbox(waiting));
@@ -188,6 +107,9 @@ export const nothing: (none: void) => Record<string, never> = () => ({});
 const byRoutes = (build: Build) => ({
   query: <R extends AnyRoute, Arg>(route: R, ask: (arg: Arg) => AskOf<R>, more: QueryMore<R, Arg> = {}) =>
     build.query<AnswerOf<R>, Arg>({ ...more, query: (arg) => asked(route, ask(arg)) }),
+  /** As a query, of what may be read without a connection: a copy of the answer stays, where the device is one's own. */
+  kept: <R extends AnyRoute, Arg>(route: R, ask: (arg: Arg) => AskOf<R>, more: QueryMore<R, Arg> = {}) =>
+    build.query<AnswerOf<R>, Arg>({ ...more, query: (arg) => ({ ...asked(route, ask(arg)), kept: true }) }),
   mutation: <R extends AnyRoute, Arg>(
     route: R,
     ask: (arg: Arg) => AskOf<R>,

@@ -1,7 +1,10 @@
 export * from './api';
+export { addressOf, type ServerProblem } from './asking';
 export * from './inHand';
 export { leftOutbox, type Waiting } from './outbox';
 export * from './prefs';
+export { copiesEra, copyOf, dropCopies, keepCopy } from './copies';
+export { oldestShown, versionCame, wentAway } from './reach';
 export { sendWaiting } from './sending';
 export { sessionBegun, sessionEnded } from './session';
 export * from './store';

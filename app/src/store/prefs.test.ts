@@ -1,5 +1,6 @@
 import {
   childChosen,
+  deviceSaid,
   languageChosen,
   layerSwitched,
   prefsSlice,
@@ -18,6 +19,7 @@ describe('what this browser remembers', () => {
       language: 'en',
       hiddenLayers: [],
       tables: {},
+      device: null,
     });
   });
   it('comes back as it was left', () => {
@@ -26,11 +28,13 @@ describe('what this browser remembers', () => {
       ...[childChosen('c'), themeChosen('dark'), languageChosen('es')],
       ...[layerSwitched('due'), layerSwitched('test'), layerSwitched('test')],
       tableMeant({ shape: 'what|when', means: ['title', 'due'] }),
+      deviceSaid({ personId: 'maren', own: true }),
     ].reduce(reducer, rememberedPrefs());
     rememberPrefs(prefs);
     expect(rememberedPrefs()).toEqual({
       ...{ childId: 'c', theme: 'dark', language: 'es', hiddenLayers: ['due'] },
       tables: { 'what|when': ['title', 'due'] },
+      device: { personId: 'maren', own: true },
     });
   });
   it.each([
@@ -38,7 +42,7 @@ describe('what this browser remembers', () => {
     ['of another kind', '7'],
     [
       'from another time',
-      '{"theme":"sepia","language":"xx","childId":7,"hiddenLayers":["dreams"],"tables":{"a":["dreams"],"b":7}}',
+      '{"theme":"sepia","language":"xx","childId":7,"hiddenLayers":["dreams"],"tables":{"a":["dreams"],"b":7},"device":{"own":true}}',
     ],
   ])('does not stumble over what is %s', (_name, kept) => {
     localStorage.setItem('cadro.prefs', kept);
@@ -48,6 +52,7 @@ describe('what this browser remembers', () => {
       language: 'en',
       hiddenLayers: [],
       tables: {},
+      device: null,
     });
   });
 });

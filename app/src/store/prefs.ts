@@ -21,6 +21,14 @@ export interface Prefs {
   readonly hiddenLayers: readonly CalendarLayer[];
   /** What the columns of tables are about, where somebody has corrected it, by the tables' headings. */
   readonly tables: Readonly<Record<string, readonly Means[]>>;
+  /** Whose device this is, as one of those who use it has said: where it is theirs alone, copies are kept. */
+  readonly device: Device | null;
+}
+
+export interface Device {
+  readonly personId: string;
+  /** Theirs alone. */
+  readonly own: boolean;
 }
 
 /** So many shapes of tables are remembered. */
@@ -36,6 +44,9 @@ const tablesOf = (kept: unknown): Prefs['tables'] =>
     ),
   );
 
+const deviceOf = (kept: Partial<Device> | null | undefined): Device | null =>
+  typeof kept?.personId === 'string' ? { personId: kept.personId, own: kept.own === true } : null;
+
 const storageKey = 'cadro.prefs';
 
 function browserLanguage(): Language {
@@ -50,6 +61,7 @@ export function rememberedPrefs(): Prefs {
     language: browserLanguage(),
     hiddenLayers: [],
     tables: {},
+    device: null,
   };
   try {
     const kept = JSON.parse(localStorage.getItem(storageKey) ?? '{}') as Partial<Prefs>;
@@ -59,6 +71,7 @@ export function rememberedPrefs(): Prefs {
       language: languages.find((language) => language === kept.language) ?? usual.language,
       hiddenLayers: calendarLayers.filter((layer) => kept.hiddenLayers?.includes(layer)),
       tables: tablesOf(kept.tables),
+      device: deviceOf(kept.device),
     };
   } catch {
     return usual; // storage may be closed or spoilt: the choices are only not remembered
@@ -90,7 +103,9 @@ export const prefsSlice = createSlice({
       const last = Object.entries(others).slice(1 - mostTables);
       return { ...prefs, tables: { ...Object.fromEntries(last), [payload.shape]: payload.means } };
     },
+    deviceSaid: (prefs, { payload }: PayloadAction<Device | null>) => ({ ...prefs, device: payload }),
     languageChosen: (prefs, { payload }: PayloadAction<Language>) => ({ ...prefs, language: payload }),
   },
 });
-export const { childChosen, themeChosen, languageChosen, layerSwitched, tableMeant } = prefsSlice.actions;
+export const { childChosen, themeChosen, languageChosen, layerSwitched, tableMeant, deviceSaid } =
+  prefsSlice.actions;

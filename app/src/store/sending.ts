@@ -1,4 +1,5 @@
-import { api, isProblem, tags } from './api';
+import { api, tags } from './api';
+import { isProblem } from './asking';
 import { leftOutbox, refusedFromOutbox, type Waiting } from './outbox';
 import { sessionEnded, sessionOf } from './session';
 import type { RootState, store } from './store';

@@ -6,6 +6,7 @@ import { inHandSlice } from './inHand';
 import { intents } from './intents';
 import { outboxKey, outboxReadAnew, outboxSlice, rememberedOutbox, rememberOutbox } from './outbox';
 import { prefsSlice, rememberPrefs } from './prefs';
+import { reachSlice } from './reach';
 import { sessionSlice } from './session';
 
 const makeStore = () =>
@@ -15,6 +16,7 @@ const makeStore = () =>
       inHand: inHandSlice.reducer,
       session: sessionSlice.reducer,
       outbox: outboxSlice.reducer,
+      reach: reachSlice.reducer,
       [api.reducerPath]: api.reducer,
     },
     preloadedState: { outbox: { waiting: rememberedOutbox() } },

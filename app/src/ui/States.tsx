@@ -2,6 +2,7 @@ import { Skeleton } from '@rneui/themed';
 import { useDeferredValue, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useTranslation } from 'react-i18next';
+import { useAppSelector } from '../store';
 import { styles } from './theme/styles';
 import { Action } from './controls/Controls';
 import { Stack } from './Layout';
@@ -30,9 +31,10 @@ export function Loading({ rows = 5 }: { rows?: number }) {
 /** Something went wrong, in a sentence, with what to do. */
 export function Failed({ onRetry, message }: { onRetry: () => void; message?: string }) {
   const { t } = useTranslation();
+  const away = useAppSelector((state) => state.reach.away);
   return (
     <View role="alert" style={own.missing}>
-      <Words>{message ?? t('state.failed')}</Words>
+      <Words>{message ?? t(away ? 'state.away' : 'state.failed')}</Words>
       <Action label={t('state.again')} onPress={onRetry} />
     </View>
   );

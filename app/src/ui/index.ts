@@ -11,6 +11,7 @@ export * from './drawings/Icons';
 export * from './Layout';
 export * from './controls/LedTo';
 export * from './controls/MonthGrid';
+export * from './controls/Notice';
 export * from './controls/OpenFile';
 export * from './controls/OutLink';
 export * from './controls/PickDay';

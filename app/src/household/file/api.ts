@@ -3,7 +3,7 @@ import { api, endpointsBy } from '../../store';
 
 const fileApi = api.injectEndpoints({
   endpoints: endpointsBy((by) => ({
-    onFile: by.query(onFileRoutes.read, (studentId: string) => ({ params: { studentId } }), {
+    onFile: by.kept(onFileRoutes.read, (studentId: string) => ({ params: { studentId } }), {
       providesTags: ['Record'],
     }),
   })),

@@ -2,6 +2,7 @@ import { itemEn } from './item';
 import { alertsEn } from './alerts';
 import { calendarEn } from './calendar';
 import { dataEn } from './data';
+import { deviceEn } from './device';
 import { doorEn } from './door';
 import { deskEn } from './desk';
 import { daysEn } from './days';
@@ -46,10 +47,12 @@ export const firstEn = {
   state: {
     loading: 'Loading',
     failed: 'This could not be loaded. What you had is kept.',
+    away: 'This isn’t on this device, and there’s no connection.',
     again: 'Try again',
     notFound: 'There is nothing here for you.',
   },
   problems: problemsEn,
+  device: deviceEn,
   outbox: {
     waits_one: 'One thing you wrote hasn’t gone out yet. It goes by itself once Cadro can be reached.',
     waits_other:

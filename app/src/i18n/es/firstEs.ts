@@ -2,6 +2,7 @@ import { itemEs } from './item';
 import { alertsEs } from './alerts';
 import { calendarEs } from './calendar';
 import { dataEs } from './data';
+import { deviceEs } from './device';
 import { doorEs } from './door';
 import { deskEs } from './desk';
 import { daysEs } from './days';
@@ -48,10 +49,12 @@ export const firstEs: SameKeys<typeof firstEn> = {
   state: {
     loading: 'Cargando',
     failed: 'No se ha podido cargar. Lo que tenía se conserva.',
+    away: 'Esto no está en este dispositivo y no hay conexión.',
     again: 'Intentar de nuevo',
     notFound: 'Aquí no hay nada para usted.',
   },
   problems: problemsEs,
+  device: deviceEs,
   outbox: {
     waits_one: 'Algo que escribió aún no se ha enviado. Se enviará solo en cuanto haya conexión con Cadro.',
     waits_other:

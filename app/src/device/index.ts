@@ -1,0 +1,3 @@
+export { AwayLine, NewVersionLine } from './Lines';
+export { useCopies } from './useCopies';
+export { OnThisDevice, WhoseDevice } from './WhoseDevice';
