@@ -1,9 +1,10 @@
+import type { Pushed } from '@cadro/contract';
 import { createHandlerBoundToURL, precacheAndRoute, type PrecacheEntry } from 'workbox-precaching';
 import { NavigationRoute, registerRoute } from 'workbox-routing';
 
 /*
  * Runs beside every page of Cadro, and goes on without one. It keeps what the app is made of, so that it opens without a
- * connection; what the records say it never keeps.
+ * connection; what the records say it never keeps. And it shows what is pushed to this device.
  */
 
 declare const self: ServiceWorkerGlobalScope & {
@@ -25,4 +26,23 @@ self.addEventListener('activate', (event) => event.waitUntil(self.clients.claim(
 /** A new version waits until a page says that nothing is lost by it. */
 self.addEventListener('message', ({ data }) => {
   if ((data as { type?: string } | null)?.type === 'SKIP_WAITING') void self.skipWaiting();
+});
+
+/** The same message twice takes its own place, and makes itself heard once. */
+self.addEventListener('push', (event) => {
+  const { id, title, text, path } = event.data?.json() as Pushed; // by the server, encrypted for this device
+  const shown = { body: text, tag: id, icon: '/icons/home-192.png', data: { path } };
+  event.waitUntil(self.registration.showNotification(title, shown));
+});
+
+/** Goes to what it is about: in the window that is open, which keeps what is being written, or in a new one. */
+async function open(path: string): Promise<void> {
+  const [window] = await self.clients.matchAll({ type: 'window' });
+  if (!window) return void (await self.clients.openWindow(path));
+  window.postMessage({ open: path });
+  await window.focus();
+}
+self.addEventListener('notificationclick', (event) => {
+  event.notification.close();
+  event.waitUntil(open((event.notification.data as { path: string }).path)); // as it was shown above
 });

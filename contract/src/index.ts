@@ -40,6 +40,7 @@ import { sourceRoutes } from './sources/status';
 export * from './alerts/alerts';
 export * from './alerts/digest';
 export * from './alerts/places';
+export * from './alerts/push';
 export * from './alerts/routes';
 export * from './alerts/rules';
 export * from './alerts/settings';

@@ -1,4 +1,59 @@
+import type { Locator, Page } from '@playwright/test';
 import { expect, test } from './stack';
+
+/** What is pressed down on a thing, moved, and lifted again. */
+interface Pointer {
+  down(on: Locator): Promise<void>;
+  /** @param below px under the top of where it goes. */
+  to(where: Locator, below: number): Promise<void>;
+  up(): Promise<void>;
+}
+
+async function middleOf(what: Locator): Promise<{ x: number; y: number }> {
+  const box = await what.boundingBox();
+  if (!box) throw new Error('nothing is there to be touched');
+  return { x: box.x + box.width / 2, y: box.y + box.height / 2 };
+}
+
+/** So many moves between two points, as a hand makes them. */
+const moves = 12;
+
+/** A finger, by what a touch screen tells the browser. */
+async function fingerOn(page: Page): Promise<Pointer> {
+  const devtools = await page.context().newCDPSession(page);
+  const touch = (type: 'touchStart' | 'touchMove' | 'touchEnd', points: { x: number; y: number }[]) =>
+    devtools.send('Input.dispatchTouchEvent', { type, touchPoints: points });
+  let at = { x: 0, y: 0 };
+  return {
+    down: async (on) => {
+      at = await middleOf(on);
+      await touch('touchStart', [at]);
+    },
+    to: async (where, below) => {
+      const box = await where.boundingBox();
+      const goal = { x: at.x, y: (box?.y ?? 0) + below };
+      for (let move = 1; move <= moves; move += 1)
+        await touch('touchMove', [{ x: at.x, y: at.y + ((goal.y - at.y) * move) / moves }]);
+      at = goal;
+    },
+    up: async () => void (await touch('touchEnd', [])),
+  };
+}
+
+function mouseOn(page: Page): Pointer {
+  return {
+    down: async (on) => {
+      const { x, y } = await middleOf(on);
+      await page.mouse.move(x, y);
+      await page.mouse.down();
+    },
+    to: async (where, below) => {
+      const box = await where.boundingBox();
+      await page.mouse.move((box?.x ?? 0) + 100, (box?.y ?? 0) + below, { steps: moves });
+    },
+    up: () => page.mouse.up(),
+  };
+}
 
 test.use({ story: 'work' });
 
@@ -131,6 +186,30 @@ test('from the Brief through Work to a plan for the evenings', async ({ guardian
     await expect(page.getByText(/your changes cost 13\.5\.$/)).toBeVisible();
     await page.getByRole('button', { name: 'Propose a plan' }).click();
     await expect(page.getByText('It is the most these evenings can hold.')).toBeVisible();
+  });
+
+  await test.step('a task is moved by a finger, or by the mouse, to another evening', async () => {
+    const pointer = guardian.wide ? mouseOn(page) : await fingerOn(page);
+    const handle = page.getByRole('button', { name: 'Move Keel model' });
+    const evening = async () => {
+      const { tasks } = (await (
+        await page.request.get(`/api/students/${await guardian.idOf('Caspian')}/plan`)
+      ).json()) as { tasks: { title: string; evening: string | null }[] };
+      return tasks.find(({ title }) => title === 'Keel model')?.evening;
+    };
+    const before = await evening();
+    const unplaced = page.getByText('On no evening yet');
+    await handle.scrollIntoViewIfNeeded();
+    await pointer.down(handle);
+    // A finger lifts it once it has rested, a mouse once it has moved.
+    if (!guardian.wide) await expect(page.getByText(/^Keel model (lifted|over)/)).toBeAttached();
+    await pointer.to(unplaced, 40);
+    await expect(page.getByText(/Keel model over no evening\./)).toBeAttached();
+    await pointer.up();
+    await expect.poll(evening).toBeNull();
+    await page.getByRole('button', { name: 'Propose a plan' }).click();
+    await expect(page.getByText('It is the most these evenings can hold.')).toBeVisible();
+    await expect.poll(evening).toBe(before);
   });
 
   await test.step('the child is shown the plan alone, without figures, and ticks off', async () => {

@@ -8,6 +8,7 @@ import { feedRouter } from './feed/routes';
 import { filesRouter } from './feed/files';
 import type { InboundMail } from './mail/provider';
 import { textGateway } from './mail/texts';
+import { pushService } from './push/service';
 import { oneRosterRouter } from './oneRoster/routes';
 import type { Simulation } from './simulation';
 import { schools } from './story';
@@ -34,6 +35,7 @@ export function schoolApp(
     );
   }
   app.use(textGateway(simulation, gatewayKey));
+  app.use(pushService(simulation, baseUrl));
   app.use(demoRouter(simulation, { faults, manners }, inbound, baseUrl));
   app.get('/healthz', (_request, response) => void response.json({ ok: true }));
   return app;

@@ -17,7 +17,7 @@ export interface Letter {
 
 /** What reached a family: a mail, or a text message. */
 export interface Arrival {
-  readonly channel: 'mail' | 'text';
+  readonly channel: 'mail' | 'text' | 'push';
   readonly to: string;
   readonly subject: string;
   readonly text: string;

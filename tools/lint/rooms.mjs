@@ -172,6 +172,7 @@ export const tables = {
     'digest_turns',
     'deliveries',
     'phone_proofs',
+    'push_devices',
   ],
   outlook: ['efforts', 'asked_answers', 'tries'],
   plan: ['plans', 'plan_exceptions', 'plan_tasks'],

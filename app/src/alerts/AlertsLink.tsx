@@ -4,6 +4,7 @@ import { useTranslation } from 'react-i18next';
 import { Icon, touch, Words } from '../ui';
 import { useAlertCountsQuery } from './api';
 import { useLiveAlerts } from './useLiveAlerts';
+import { usePushedOn } from './usePushedOn';
 
 /** Who has no alerts hears, too, when what they may see has changed. */
 export function LiveOnly() {
@@ -15,6 +16,7 @@ export function LiveOnly() {
 export function AlertsLink() {
   const { t } = useTranslation();
   useLiveAlerts();
+  usePushedOn();
   const { data } = useAlertCountsQuery();
   const open = data?.open ?? 0;
   return (

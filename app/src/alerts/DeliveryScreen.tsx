@@ -5,15 +5,29 @@ import {
   alertKinds,
   digestRhythms,
   languages,
+  lockedScreens,
   type AlertDelivery,
   type AlertSettings,
   type Channel,
 } from '@cadro/contract';
 import { isTimeZone, sameSettings } from '@cadro/core';
 import { languageNames, problemWords } from '../i18n';
-import { Action, BackLink, Choice, Field, Heading, Loaded, Page, Stack, TickLine, Words } from '../ui';
+import {
+  Action,
+  BackLink,
+  Choice,
+  Field,
+  Heading,
+  Loaded,
+  Page,
+  Stack,
+  TickLine,
+  useWide,
+  Words,
+} from '../ui';
 import { useFormat } from '../household';
 import { PhoneProof } from './PhoneProof';
+import { PushedTo } from './PushedTo';
 import { useAlertSettingsQuery, useChangeAlertSettingsMutation } from './api';
 import { Trial } from './Trial';
 import { useAlertWords } from './useTold';
@@ -25,9 +39,25 @@ const phoneShape = /^\+[1-9]\d{6,14}$/;
 
 type Set = (change: Partial<AlertDelivery>) => void;
 
-function Ways({ draft, textsOffered, onSet }: { draft: AlertDelivery; textsOffered: boolean; onSet: Set }) {
+/** What of the ways there is for this guardian: a number can be set up for texts, a device has been for what is pushed. */
+interface There {
+  readonly textsOffered: boolean;
+  readonly pushes: boolean;
+}
+
+function Ways({
+  draft,
+  there: { textsOffered, pushes },
+  onSet,
+}: {
+  draft: AlertDelivery;
+  there: There;
+  onSet: Set;
+}) {
   const { t } = useTranslation();
   const words = useAlertWords();
+  // Three ways beside a name are wider than a phone.
+  const above = !useWide() && textsOffered && pushes;
   const set = (kind: (typeof alertKinds)[number], channel: Channel, on: boolean) =>
     onSet({ ways: { ...draft.ways, [kind]: { ...draft.ways[kind], [channel]: on } } });
   return (
@@ -35,7 +65,7 @@ function Ways({ draft, textsOffered, onSet }: { draft: AlertDelivery; textsOffer
       <Words bold>{t('reach.ways')}</Words>
       {alertKinds.map((kind) => (
         <View key={kind} role="group" aria-label={words.kinds[kind]} style={own.flowMiddle}>
-          <Words style={own.time}>{words.kinds[kind]}</Words>
+          <Words style={above ? own.above : own.time}>{words.kinds[kind]}</Words>
           <TickLine
             small
             width={104}
@@ -50,6 +80,15 @@ function Ways({ draft, textsOffered, onSet }: { draft: AlertDelivery; textsOffer
               label={t('reach.text')}
               on={draft.ways[kind].text}
               onChange={(on) => set(kind, 'text', on)}
+            />
+          ) : null}
+          {pushes ? (
+            <TickLine
+              small
+              width={104}
+              label={t('reach.push')}
+              on={draft.ways[kind].push}
+              onChange={(on) => set(kind, 'push', on)}
             />
           ) : null}
         </View>
@@ -173,12 +212,12 @@ function MailStands({ settings }: { settings: AlertSettings }) {
 /** What is told at once, by which ways, and to which number. */
 function AtOnce({
   draft,
-  textsOffered,
+  there,
   phoneFits,
   onSet,
 }: {
   draft: AlertDelivery;
-  textsOffered: boolean;
+  there: There;
   phoneFits: boolean;
   onSet: Set;
 }) {
@@ -191,7 +230,7 @@ function AtOnce({
       </Words>
       {draft.atOnce ? (
         <>
-          <Ways draft={draft} textsOffered={textsOffered} onSet={onSet} />
+          <Ways draft={draft} there={there} onSet={onSet} />
           <TickLine
             label={t('reach.subjects')}
             on={draft.figuresInSubject ?? false}
@@ -202,7 +241,7 @@ function AtOnce({
           </Words>
         </>
       ) : null}
-      {textsOffered ? (
+      {there.textsOffered ? (
         <Field
           label={t('reach.phone')}
           hint={t('reach.phoneHint')}
@@ -232,7 +271,7 @@ function DeliveryForm({ settings }: { settings: AlertSettings }) {
   const [change, { isLoading, isSuccess, error }] = useChangeAlertSettingsMutation();
   const set: Set = (some) => setDraft({ ...draft, ...some });
   const { delivery, phoneFits, fits } = keptOf(draft);
-  const { textsOffered } = settings;
+  const there = { textsOffered: settings.textsOffered, pushes: settings.devices.length > 0 };
   return (
     <Page>
       <BackLink href="/alerts" label={t('alerts.title')} />
@@ -241,8 +280,17 @@ function DeliveryForm({ settings }: { settings: AlertSettings }) {
         <Words colour="soft">{t('reach.lead')}</Words>
         <MailStands settings={settings} />
       </Stack>
-      <AtOnce draft={draft} textsOffered={textsOffered} phoneFits={phoneFits} onSet={set} />
+      <AtOnce draft={draft} there={there} phoneFits={phoneFits} onSet={set} />
       <PhoneProof settings={settings} />
+      <PushedTo settings={settings}>
+        <Choice
+          titled
+          label={t('reach.locked')}
+          options={lockedScreens.map((value) => ({ value, label: t(`reach.lockedKinds.${value}`) }))}
+          value={draft.onLockedScreen ?? 'nothing'}
+          onChange={(onLockedScreen) => set({ onLockedScreen })}
+        />
+      </PushedTo>
       <DigestWishes draft={draft} onSet={set} />
       <Quietness draft={draft} onSet={set} />
       <Choice
@@ -280,4 +328,5 @@ export function DeliveryScreen() {
 const own = StyleSheet.create({
   flowMiddle: { flexDirection: 'row', alignItems: 'center', flexWrap: 'wrap' },
   time: { width: 130 },
+  above: { width: '100%' },
 });

@@ -11,7 +11,7 @@ export function Trial({ settings }: { settings: AlertSettings }) {
   const { t } = useTranslation();
   const format = useFormat();
   const [tryIt, { isLoading, isSuccess, error }] = useTryChannelMutation();
-  const { deliveries, textsOffered, arrivedUrl, phoneConfirmed, delivery: ways } = settings;
+  const { deliveries, devices, textsOffered, arrivedUrl, phoneConfirmed, delivery: ways } = settings;
   const numberWorks = textsOffered && ways.phone !== null && ways.phone === phoneConfirmed;
   return (
     <Stack>
@@ -20,6 +20,9 @@ export function Trial({ settings }: { settings: AlertSettings }) {
         <Action label={t('reach.tryMail')} busy={isLoading} onPress={() => void tryIt('mail')} />
         {numberWorks ? (
           <Action label={t('reach.tryText')} busy={isLoading} onPress={() => void tryIt('text')} />
+        ) : null}
+        {devices.length > 0 ? (
+          <Action label={t('reach.tryPush')} busy={isLoading} onPress={() => void tryIt('push')} />
         ) : null}
       </Row>
       {error ? <Words colour="plum">{problemWords(t, error)}</Words> : null}

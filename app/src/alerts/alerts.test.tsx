@@ -56,6 +56,8 @@ const settings = (more: Partial<AlertSettings> = {}): AlertSettings => ({
   mailStoppedAt: null,
   mailBouncedAt: null,
   textsOffered: true,
+  devices: [],
+  pushKey: 'key',
   arrivedUrl: null,
   silences: [],
   courses: [],

@@ -3,6 +3,7 @@ import {
   type AlertSettingsChange,
   type AlertStateName,
   type Channel,
+  type NewPushDevice,
   type Rehearsal,
   type RehearsalLine,
   type Silence,
@@ -41,6 +42,12 @@ export const alertsApi = api.injectEndpoints({
     unsilence: by.mutation(routes.unsilence, (silenceId: string) => ({ params: { silenceId } }), {
       invalidatesTags: ['Alerts'],
     }),
+    addDevice: by.mutation(routes.addDevice, (body: NewPushDevice) => ({ body }), {
+      invalidatesTags: ['Alerts', 'Safety'],
+    }),
+    dropDevice: by.mutation(routes.dropDevice, (deviceId: string) => ({ params: { deviceId } }), {
+      invalidatesTags: ['Alerts'],
+    }),
     tryChannel: by.mutation(routes.test, (channel: Channel) => ({ body: { channel } }), {
       invalidatesTags: ['Alerts'],
     }),
@@ -62,6 +69,8 @@ export const {
   useChangeAlertSettingsMutation,
   useSilenceMutation,
   useUnsilenceMutation,
+  useAddDeviceMutation,
+  useDropDeviceMutation,
   useTryChannelMutation,
   useSendPhoneCodeMutation,
   useConfirmPhoneMutation,

@@ -2,11 +2,19 @@ import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { languages, type Language } from '@cadro/contract';
-import { OnThisDevice } from '../device';
+import { endPushing, OnThisDevice } from '../device';
 import { Unconfirmed, useChangeMeMutation, useMeQuery, useSelf, useSignOutMutation } from '../household';
 import { isServerProblem, languageNames } from '../i18n';
 import { DemoClock, SourceStates } from '../sources';
-import { api, languageChosen, themeChosen, themes, useAppDispatch, useAppSelector } from '../store';
+import {
+  api,
+  languageChosen,
+  pushedHere,
+  themeChosen,
+  themes,
+  useAppDispatch,
+  useAppSelector,
+} from '../store';
 import { Action, Choice, Heading, LinkAction, Page, Stack, useWide, WayOn, Words } from '../ui';
 
 function Children() {
@@ -83,6 +91,9 @@ export function Settings() {
   const self = useSelf();
   const [stillIn, setStillIn] = useState(false);
   const leave = async () => {
+    // Whoever has the device next is told nothing.
+    dispatch(pushedHere(null));
+    await endPushing().catch(() => undefined);
     const { error } = await signOut();
     // The session goes on where nobody has heard that it should not.
     if (isServerProblem(error) && error.status === 0) return setStillIn(true);

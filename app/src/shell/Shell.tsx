@@ -2,7 +2,7 @@ import { Link, Slot, usePathname } from 'expo-router';
 import { Pressable, StyleSheet, View, type ViewStyle } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { AlertsLink, LiveOnly } from '../alerts';
-import { AwayLine, NewVersionLine, useCopies } from '../device';
+import { AwayLine, NewVersionLine, useCopies, useOpened } from '../device';
 import { AfterConsent, useSelf } from '../household';
 import { DemoClock } from '../sources';
 import {
@@ -90,6 +90,7 @@ export function Shell() {
   const looks = useLooks();
   const here = placeOf(usePathname());
   useCopies();
+  useOpened();
   return (
     <View style={looks.shell}>
       {wide ? <Places wide /> : null}

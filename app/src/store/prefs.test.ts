@@ -3,6 +3,7 @@ import {
   deviceSaid,
   languageChosen,
   layerSwitched,
+  pushedHere,
   prefsSlice,
   rememberedPrefs,
   rememberPrefs,
@@ -20,6 +21,7 @@ describe('what this browser remembers', () => {
       hiddenLayers: [],
       tables: {},
       device: null,
+      pushed: null,
     });
   });
   it('comes back as it was left', () => {
@@ -29,12 +31,14 @@ describe('what this browser remembers', () => {
       ...[layerSwitched('due'), layerSwitched('test'), layerSwitched('test')],
       tableMeant({ shape: 'what|when', means: ['title', 'due'] }),
       deviceSaid({ personId: 'maren', own: true }),
+      pushedHere({ personId: 'maren', deviceId: 'd' }),
     ].reduce(reducer, rememberedPrefs());
     rememberPrefs(prefs);
     expect(rememberedPrefs()).toEqual({
       ...{ childId: 'c', theme: 'dark', language: 'es', hiddenLayers: ['due'] },
       tables: { 'what|when': ['title', 'due'] },
       device: { personId: 'maren', own: true },
+      pushed: { personId: 'maren', deviceId: 'd' },
     });
   });
   it.each([
@@ -42,7 +46,7 @@ describe('what this browser remembers', () => {
     ['of another kind', '7'],
     [
       'from another time',
-      '{"theme":"sepia","language":"xx","childId":7,"hiddenLayers":["dreams"],"tables":{"a":["dreams"],"b":7},"device":{"own":true}}',
+      '{"theme":"sepia","language":"xx","childId":7,"hiddenLayers":["dreams"],"tables":{"a":["dreams"],"b":7},"device":{"own":true},"pushed":{"personId":"x"}}',
     ],
   ])('does not stumble over what is %s', (_name, kept) => {
     localStorage.setItem('cadro.prefs', kept);
@@ -53,6 +57,7 @@ describe('what this browser remembers', () => {
       hiddenLayers: [],
       tables: {},
       device: null,
+      pushed: null,
     });
   });
 });

@@ -3,6 +3,7 @@ import { route } from '../shared/route';
 import { DateOnly, Instant, Nullable, Uuid } from '../shared/scalars';
 import { AlertReason, AlertSubject } from './alerts';
 import { Digest } from './digest';
+import { NewPushDevice, PushDevice } from './push';
 import { AlertKindSchema, KeptRules, Silence } from './rules';
 import {
   AlertSettings,
@@ -187,6 +188,25 @@ export const alertRoutes = {
     ),
     status: 200,
     answer: AlertSettings,
+  }),
+  addDevice: route({
+    method: 'post',
+    path: '/api/alerts/devices',
+    room,
+    access: 'signed-in',
+    summary: 'Have alerts pushed to this device, as long as its session lasts, which is kept from then on',
+    body: NewPushDevice,
+    status: 201,
+    answer: PushDevice,
+  }),
+  dropDevice: route({
+    method: 'delete',
+    path: '/api/alerts/devices/:deviceId',
+    room,
+    access: 'signed-in',
+    summary: 'Push nothing more to a device',
+    params: Type.Object({ deviceId: Uuid }),
+    status: 204,
   }),
   test: route({
     method: 'post',

@@ -1,8 +1,9 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { DateOnly, Instant, Language, Nullable, Uuid } from '../shared/scalars';
+import { lockedScreens, PushDevice } from './push';
 import { AlertKindSchema, KeptRules, presets, Silence } from './rules';
 
-export const channels = ['mail', 'text'] as const;
+export const channels = ['mail', 'text', 'push'] as const;
 export type Channel = (typeof channels)[number];
 export const ChannelSchema = Type.Union(channels.map((channel) => Type.Literal(channel)));
 export const digestRhythms = ['daily', 'weekly', 'none'] as const;
@@ -13,7 +14,7 @@ const strict = { additionalProperties: false };
 export const PhoneNumber = Type.String({ pattern: '^\\+[1-9]\\d{6,14}$' });
 /** A time of day, `HH:MM`. */
 const TimeOfDay = Type.String({ pattern: '^([01]\\d|2[0-3]):[0-5]\\d$' });
-const Ways = Type.Object({ mail: Type.Boolean(), text: Type.Boolean() }, strict);
+const Ways = Type.Object({ mail: Type.Boolean(), text: Type.Boolean(), push: Type.Boolean() }, strict);
 
 /** How alerts reach a guardian beside the app, where they always are. */
 export const AlertDelivery = Type.Object(
@@ -49,6 +50,8 @@ export const AlertDelivery = Type.Object(
     phone: Nullable(PhoneNumber),
     /** Whether grades and counts stand in the subject of a mail, where others may read along; else in the mail alone. */
     figuresInSubject: Type.Optional(Type.Boolean()),
+    /** What is said on a locked screen; nothing where it is not set. */
+    onLockedScreen: Type.Optional(Type.Union(lockedScreens.map((each) => Type.Literal(each)))),
   },
   strict,
 );
@@ -62,6 +65,8 @@ export type DeliveryState = (typeof deliveryStates)[number];
 export const deliveryReasons = [
   // The mail server has no such address; it took the mail and brought it back; it answered otherwise; it is away.
   ...(['mail-refused', 'mail-returned', 'mail-answered', 'mail-away'] as const),
+  // A push service is away, answers otherwise, or knows none of the devices any more.
+  ...(['push-away', 'push-answered', 'no-devices'] as const),
   ...(['text-slow', 'text-answered', 'text-refused', 'no-texts', 'number-not-confirmed'] as const),
   // Its alert is gone or its link has ended; its receiver has stopped mail; an earlier mail came back.
   ...(['nothing-left', 'mail-stopped', 'not-confirmed', 'came-back-before'] as const),
@@ -120,6 +125,9 @@ export const AlertSettings = Type.Object({
   mailBouncedAt: Nullable(Instant),
   /** Whether the operator has set a gateway for text messages. */
   textsOffered: Type.Boolean(),
+  /** The devices that alerts are pushed to, and the key by which a device knows Cadro (RFC 8292). */
+  devices: Type.Array(PushDevice),
+  pushKey: Type.String(),
   /** In the demo: a page of what has arrived. */
   arrivedUrl: Nullable(Type.String()),
   silences: Type.Array(KeptSilence),

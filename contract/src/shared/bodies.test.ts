@@ -207,6 +207,10 @@ const fitting: Record<string, object> = {
   'post /api/alerts/silences': {
     ...{ alertKey: 'figure:a:b', studentId: uuid, courseId: uuid, kind: 'figure', until: '2026-10-28' },
   },
+  'post /api/alerts/devices': {
+    endpoint: 'https://push.test.example/x',
+    keys: { p256dh: 'A'.repeat(87), auth: 'A'.repeat(22) },
+  },
   'post /api/alerts/test': { channel: 'mail' },
   'patch /api/announcements/:announcementId': { read: true, kept: true, archived: false },
   'post /api/announcements/:announcementId/answers/:studentId': {
@@ -347,6 +351,18 @@ describe('limits of what people write', () => {
       '/rules/below',
     ],
     ['a silence without a day', alertRoutes.silence.body, { until: 'soon' }, '/until'],
+    [
+      'an address of no web',
+      alertRoutes.addDevice.body,
+      { endpoint: 'ftp://push.test.example/x' },
+      '/endpoint',
+    ],
+    [
+      'a key of no point',
+      alertRoutes.addDevice.body,
+      { keys: { p256dh: 'A', auth: 'A'.repeat(22) } },
+      '/keys/p256dh',
+    ],
     ['a channel nobody has', alertRoutes.test.body, { channel: 'pigeon' }, '/channel'],
     ['a language nobody has translated', householdRoutes.changeMe.body, { language: 'xx' }, '/language'],
   ])('%s', (_name, schema, more, path) => {

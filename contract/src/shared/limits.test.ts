@@ -548,6 +548,8 @@ const ofRoutes: Readonly<Record<string, readonly [number, ...string[]]>> = {
   'post /api/alerts/rehearsal': [200, '/ no others', ...rules('')],
   'post /api/alerts/silences': [201, '/ no others', '/alertKey 0 to 200 characters'],
   'delete /api/alerts/silences/:silenceId': [204],
+  'post /api/alerts/devices': [201, '/ no others', '/endpoint 0 to 1000 characters', '/keys no others'],
+  'delete /api/alerts/devices/:deviceId': [204],
   'post /api/alerts/test': [202, '/ no others'],
   'get /api/alerts/digest': [200],
   'get /api/alerts/digest.pdf': [200],

@@ -1,5 +1,11 @@
 import type { Arrival } from '../simulation';
 
+const channelNames: Readonly<Record<Arrival['channel'], string>> = {
+  mail: 'Mail',
+  text: 'Text message',
+  push: 'Notification',
+};
+
 const escaped = (text: string): string =>
   text.replace(
     /[&<>"]/g,
@@ -19,8 +25,8 @@ function message({ channel, to, subject, text, html, headers, receivedAt }: Arri
        <details><summary>As plain text</summary><pre>${escaped(text)}</pre></details>`
     : `<p class="text">${escaped(text)}</p>`;
   return `<article>
-    <h2>${escaped(subject || (channel === 'text' ? 'Text message' : 'Without a subject'))}</h2>
-    <p>${channel === 'mail' ? 'Mail' : 'Text message'} to ${escaped(to)}, ${at(receivedAt)}</p>
+    <h2>${escaped(subject || (channel === 'mail' ? 'Without a subject' : channelNames[channel]))}</h2>
+    <p>${channelNames[channel]} to ${escaped(to)}, ${at(receivedAt)}</p>
     ${body}
     ${lines.length > 0 ? `<details><summary>Headers</summary><pre>${escaped(lines.join('\n'))}</pre></details>` : ''}
   </article>`;
@@ -39,7 +45,7 @@ export const arrivedPage = (arrivals: readonly Arrival[]): string => `<!doctype 
   pre { white-space: pre-wrap; overflow-wrap: anywhere; font-size: .85rem }
 </style></head>
 <body><h1>What arrived</h1>
-<p>Mail and text messages of the demo: ${arrivals.length}. The newest stands first.</p>
+<p>Mail, text messages and notifications of the demo: ${arrivals.length}. The newest stands first.</p>
 ${[...arrivals].reverse().map(message).join('\n')}
 </body></html>
 `;

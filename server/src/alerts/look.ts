@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import { isDeepStrictEqual } from 'node:util';
-import type { AlertDelivery } from '@cadro/contract';
+import { channels, type AlertDelivery } from '@cadro/contract';
 import {
   dateIn,
   isSilenced,
@@ -66,14 +66,15 @@ function outgoing(
 ): Outgoing[] {
   const { guardianId, delivery, rules } = settings;
   if (!delivery.atOnce) return [];
+  const there = { mail: true, text: delivery.phone !== null, push: settings.pushed };
   const wanted = tellings
     .map((telling) => ({ ...telling, kind: telling.alert.kind, ways: delivery.ways[telling.alert.kind] }))
-    .filter(({ ways }) => ways.mail || (ways.text && delivery.phone !== null));
+    .filter(({ ways }) => channels.some((channel) => ways[channel] && there[channel]));
   const notBefore = new Date(soonest(ask.now.getTime(), delivery));
   return underCap(wanted, { told: ask.told, perDay: rules.capPerDay }).now.flatMap(
     ({ alert, reasonIds, ways }) =>
-      (['mail', 'text'] as const)
-        .filter((channel) => ways[channel] && (channel === 'mail' || delivery.phone !== null))
+      channels
+        .filter((channel) => ways[channel] && there[channel])
         .map((channel) => ({
           guardianId,
           channel,

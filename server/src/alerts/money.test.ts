@@ -33,7 +33,7 @@ const asks = async (below: number): Promise<void> => {
     .patch(alertRoutes.changeSettings.path)
     .send({
       rules: { ...usual, rules },
-      delivery: { ...delivery, ways: { ...delivery.ways, school: { mail: true, text: false } } },
+      delivery: { ...delivery, ways: { ...delivery.ways, school: { mail: true, text: false, push: false } } },
     })
     .expect(200);
 };

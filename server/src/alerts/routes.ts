@@ -25,6 +25,8 @@ import type { LiveAlerts } from './live';
 import { lookAtChildren } from './look';
 import { guardianOfToken } from './delivery/mailStop';
 import { deliveryOf, putOut } from './delivery/outboxStore';
+import { dropDevice, putDevice } from './push/deviceStore';
+import { takesPushes } from './push/service';
 import { confirmPhoneBy, sendPhoneCode } from './phone';
 import { rehearse } from './rehearsal/rehearsal';
 import { alertSettings, changeSettings, checkedRules, settingsOf } from './settings';
@@ -33,6 +35,8 @@ import { addSilence, countStates, notify, removeSilence, setStates } from './sto
 import { alertsFile, alertViews } from './views';
 
 type Routes = (router: Served) => void;
+
+const dayMs = 24 * 3_600_000;
 
 const childrenOf = ({ db }: ServerDeps, guardianId: string): Promise<Child[]> =>
   childrenFor(db, guardianId, 'read-talk');
@@ -187,8 +191,9 @@ const digestRoutes: Routes = (router) => {
     const settings = await settingsOf(db, guardianId);
     const { phone } = settings?.delivery ?? {};
     const numberWorks = config.textGateway && phone && phone === settings?.phoneConfirmed;
-    if (!settings || (channel === 'text' && !numberWorks)) throw new HttpProblem('no-way');
-    const to = channel === 'text' ? (phone ?? '') : settings.email.toLowerCase();
+    const there = { mail: true, text: numberWorks, push: settings?.pushed };
+    if (!settings || !there[channel]) throw new HttpProblem('no-way');
+    const to = { mail: settings.email.toLowerCase(), text: phone ?? '', push: guardianId }[channel];
     await takeTry(db, [
       { kind: 'test-by', of: guardianId, patience: testPatience },
       { kind: 'test-to', of: to, patience: testPatience },
@@ -214,6 +219,26 @@ const digestRoutes: Routes = (router) => {
   });
 };
 
+/** The devices that alerts are pushed to. */
+const deviceRoutes: Routes = (router) => {
+  mount(router, alertRoutes.addDevice, async ({ deps, guardianId, body, request }) => {
+    const { db, config, clock } = deps;
+    if (!takesPushes(config, body)) {
+      const message = 'must be a key that something can be encrypted for';
+      throw new HttpProblem('bad-request', { errors: [{ path: '/keys', message }] });
+    }
+    // What is pushed ends with the session: it is kept, like one that was asked to be.
+    const { session, sessionID } = request;
+    session.kept = true;
+    session.cookie.maxAge = config.sessions.keptDays * dayMs;
+    const put = { guardianId, sessionId: sessionID, device: session.device ?? '', reach: body };
+    return putDevice(db, config.secret, put, await clock.now());
+  });
+  mount(router, alertRoutes.dropDevice, async ({ deps: { db }, guardianId, params }) => {
+    if (!(await dropDevice(db, guardianId, params.deviceId))) throw new HttpProblem('not-found');
+  });
+};
+
 /** Mail is stopped, and taken up again, by the link in it: whoever has that needs no session. */
 const mailStopRoutes: Routes = (router) => {
   const setStopped = async (deps: ServerDeps, token: string, mailStopped: boolean): Promise<void> => {
@@ -235,6 +260,7 @@ export function alertRouter(given: ServerDeps, live: LiveAlerts): Router {
   settingsRoutes(router);
   rehearsalRoutes(router);
   digestRoutes(router);
+  deviceRoutes(router);
   oneRoute(router);
   mailStopRoutes(router);
   return router;

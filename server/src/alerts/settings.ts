@@ -16,6 +16,8 @@ import { courseSummaries } from '../gradebook';
 import { childrenFor, guardianById } from '../household';
 import { HttpProblem, type Db, type ServerDeps } from '../kit';
 import { deliveriesOf } from './delivery/outboxStore';
+import { devicesOf } from './push/deviceStore';
+import { pushKeys } from './push/keys';
 import { saveSettings } from './settingsStore';
 import { silencesOf } from './store';
 import { watchesOf, type Settings } from './watchStore';
@@ -76,10 +78,11 @@ export async function alertSettings(
   if (!guardian) throw new HttpProblem('not-signed-in');
   const children = await childrenFor(db, guardianId, 'read-talk');
   const own = await settingsOf(db, guardianId);
-  const [courses, silences, deliveries] = await Promise.all([
+  const [courses, silences, deliveries, devices] = await Promise.all([
     coursesFor(db, guardianId, children, now),
     silencesOf(db, [guardianId]),
     deliveriesOf(db, guardianId, { limit: shownDeliveries }),
+    devicesOf(db, guardianId),
   ]);
   const kept = own?.rules ?? presetRules('usual');
   const rules = { ...kept, exceptions: kept.exceptions.filter(seenBy(children, courses)) };
@@ -94,6 +97,8 @@ export async function alertSettings(
     mailStoppedAt: own?.mailStoppedAt?.toISOString() ?? null,
     mailBouncedAt: own?.mailBouncedAt?.toISOString() ?? null,
     textsOffered: config.textGateway !== null,
+    devices,
+    pushKey: pushKeys(config.secret).publicKey,
     arrivedUrl: config.demoSchoolUrl && `${config.demoSchoolUrl}/demo/arrived`,
     silences: silences
       .filter(({ until }) => until >= today)

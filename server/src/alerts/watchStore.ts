@@ -17,6 +17,8 @@ export interface Settings {
   readonly confirmed: boolean;
   /** The number that was shown to be theirs; another gets nothing. */
   readonly phoneConfirmed: string | null;
+  /** Whether they have a device that alerts are pushed to. */
+  readonly pushed: boolean;
 }
 
 /** A child with who is told about it: those who may read what a household talks about, and not the child's own sign-in. */
@@ -43,6 +45,7 @@ interface Row {
   readonly mail_bounced_at: Date | null;
   readonly confirmed: boolean;
   readonly phone_confirmed: string | null;
+  readonly pushed: boolean;
   readonly student_id: string;
   readonly given_name: string;
   readonly time_zone: string;
@@ -69,6 +72,7 @@ const watchOf = (row: Row): Watch => ({
     mailBouncedAt: row.mail_bounced_at,
     confirmed: row.confirmed,
     phoneConfirmed: row.phone_confirmed,
+    pushed: row.pushed,
   },
   studentId: row.student_id,
   givenName: row.given_name,
@@ -119,6 +123,7 @@ export async function watchesOf(
       'src.name as source_name',
       'l.linked_at',
       'k.at',
+      db.raw('exists (select from push_devices p where p.guardian_id = l.guardian_id) as pushed'),
     );
   return rows.map(watchOf);
 }

@@ -41,7 +41,7 @@ beforeAll(async () => {
   const item = await world.db('items').where({ course_id: courseId }).first<{ id: string }>('id');
   ids = { ...first, courseId, itemId: item.id };
   const inPlace =
-    /:(followUpId|threadId|noteId|sitdownId|meetingId|slotId|announcementId|wordId|pieceId|entryId|feedId|importId|alertId|silenceId|tryId|token)|session|sitdowns|wants|absences|\/me(\/|$)|\/door\/|phone|\/demo\/|\/alerts\/(state|test|rehearsal|settings)/;
+    /:(followUpId|threadId|noteId|sitdownId|meetingId|slotId|announcementId|wordId|pieceId|entryId|feedId|importId|alertId|silenceId|deviceId|tryId|token)|session|sitdowns|wants|absences|\/me(\/|$)|\/door\/|phone|\/demo\/|\/alerts\/(state|test|rehearsal|settings|devices)/;
   for (const [key, { body }] of Object.entries(table)) {
     if (body && !inPlace.test(key)) await asked(guardian, key).send(body(ids));
   }

@@ -23,7 +23,7 @@ export { receiveForwarded } from './mail/forwarded';
 export type { Incoming } from './mail/incoming';
 export { broughtTo, receiversOf } from './mail/receivers';
 export { incomingMail, lookAtFiles, returnedOf } from './mail/mailReader';
-export { fetchText } from './http/asking';
+export { askSafely, drop, fetchText } from './http/asking';
 export { askForSlot, type BookingAnswer, type BookingDeps } from './booking';
 export { steerSource, wholeDue } from './store';
 export { mirror, wantMirrors } from './beside/mirror';

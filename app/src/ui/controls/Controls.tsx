@@ -25,14 +25,15 @@ export function Action({ label, hint, onPress, main, busy, disabled }: ActionPro
   return (
     <Button
       title={label}
-      {...(hint ? { accessibilityLabel: `${label}: ${hint}` } : {})}
+      // Also while it is busy, and shows none of its words.
+      accessibilityLabel={hint ? `${label}: ${hint}` : label}
       onPress={onPress}
       disabled={(disabled ?? false) || (busy ?? false)}
       loading={busy ?? false}
       type={main ? 'solid' : 'outline'}
       color={palette.ink}
       titleStyle={main ? looks.onInk : looks.ink}
-      loadingProps={{ color: main ? palette.paper : palette.ink }}
+      loadingProps={{ color: main ? palette.paper : palette.ink, 'aria-hidden': true }}
       disabledStyle={looks.disabled}
       disabledTitleStyle={looks.soft}
       buttonStyle={main ? { backgroundColor: palette.ink } : { borderColor: palette.ink, borderWidth: 1 }}

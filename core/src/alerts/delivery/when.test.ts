@@ -91,8 +91,8 @@ it('a threshold lies on the scale of a course, or says nothing about it', () => 
 });
 
 it('goes out, until a guardian sets it, by mail at once, and as a digest on Sundays at five', () => {
-  const told = { mail: true, text: false };
-  const kept = { mail: false, text: false };
+  const told = { mail: true, text: false, push: true };
+  const kept = { mail: false, text: false, push: false };
   expect(usualDelivery('America/Halifax', 'es')).toEqual({
     atOnce: true,
     ways: {

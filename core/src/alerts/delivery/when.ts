@@ -58,8 +58,8 @@ export function nextDigestMs(nowMs: number, delivery: AlertDelivery): number | n
 
 /** How alerts go out to a guardian who has set nothing. */
 export const usualDelivery = (timeZone: string, language: AlertDelivery['language']): AlertDelivery => {
-  const told = { mail: true, text: false };
-  const kept = { mail: false, text: false };
+  const told = { mail: true, text: false, push: true };
+  const kept = { mail: false, text: false, push: false };
   return {
     atOnce: true,
     ways: {

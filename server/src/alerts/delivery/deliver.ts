@@ -27,6 +27,7 @@ import {
   takeWaiting,
   type DeliveryRow,
 } from './outboxStore';
+import { PartlySent, pushedAlert, pushedTest, pushToDevices } from '../push/tell';
 import { settingsOf } from '../settings';
 import { mailBounced } from '../settingsStore';
 import { alertById, type KeptAlert } from '../store';
@@ -166,10 +167,34 @@ async function sendTextTo(
   await sendText(textGateway, { to: phone, text, key: row.id });
 }
 
+/** @returns ids of the devices that have it. */
+const pushOut = (
+  deps: DeliverDeps,
+  settings: Settings,
+  row: DeliveryRow,
+  content: Content,
+): Promise<readonly string[]> => {
+  const { delivery, guardianId } = settings;
+  const message =
+    content.about === 'alert'
+      ? pushedAlert(row.id, content.alert, content.child, row.told, delivery)
+      : pushedTest(row.id, delivery);
+  return pushToDevices(deps, guardianId, message, row.reached);
+};
+
+/** @returns ids of the devices that have it, where it goes to devices. */
+async function sendBy(...sent: Parameters<typeof pushOut>): Promise<readonly string[]> {
+  const [, , { channel }] = sent;
+  if (channel === 'push') return pushOut(...sent);
+  await (channel === 'mail' ? sendMailTo : sendTextTo)(...sent);
+  return [];
+}
+
 /** Why its receiver is not to have it after all; null when they are. */
 function unwanted(settings: Settings, row: DeliveryRow): DeliveryFault['reason'] | null {
   if (row.channel === 'text')
     return settings.phoneConfirmed === settings.delivery.phone ? null : 'number-not-confirmed';
+  if (row.channel === 'push') return settings.pushed ? null : 'no-devices';
   if (!settings.confirmed) return 'not-confirmed';
   if (row.about === 'test') return null;
   if (settings.mailStoppedAt) return 'mail-stopped';
@@ -207,8 +232,8 @@ async function outcomeOf(deps: DeliverDeps, row: DeliveryRow, now: Date): Promis
   const quietUntil = soonest(now.getTime(), settings.delivery);
   if (row.about !== 'test' && quietUntil > now.getTime()) return { not_before: new Date(quietUntil) };
   try {
-    await (row.channel === 'mail' ? sendMailTo : sendTextTo)(deps, settings, row, content);
-    return { state: 'sent', fault: null, tries: row.tries + 1 };
+    const reached = await sendBy(deps, settings, row, content);
+    return { state: 'sent', fault: null, tries: row.tries + 1, reached };
   } catch (error) {
     if (!(error instanceof SendError)) throw error;
     return failure(deps, row, error, now);
@@ -217,10 +242,11 @@ async function outcomeOf(deps: DeliverDeps, row: DeliveryRow, now: Date): Promis
 
 async function failure({ db }: DeliverDeps, row: DeliveryRow, error: SendError, now: Date): Promise<Outcome> {
   const tries = row.tries + 1;
-  const told = { fault: error.fault, tries };
+  const reached = error instanceof PartlySent ? error.reached : row.reached;
+  const told = { fault: error.fault, tries, reached };
   const waitMs = error.kind === 'passing' ? waitMsAfter(tries) : null;
   if (waitMs !== null) return { ...told, not_before: new Date(now.getTime() + waitMs) };
-  if (error.kind !== 'bounced') return { ...told, state: 'failed' };
+  if (error.kind !== 'bounced') return { ...told, state: reached.length > 0 ? 'sent' : 'failed' };
   await mailBounced(db, row.guardian_id, now);
   return { ...told, state: 'bounced' };
 }

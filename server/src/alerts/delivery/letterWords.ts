@@ -11,6 +11,8 @@ interface LetterWords {
   readonly source: (source: string) => string;
   readonly test: { readonly subject: string; readonly text: string };
   readonly digest: string;
+  /** On a device that may be locked: that there is something, or about whom. */
+  readonly pushed: { readonly something: string; readonly about: (child: string) => string };
   /** A text message that shows that a number is theirs. */
   readonly phoneCode: (code: string) => string;
 }
@@ -29,6 +31,7 @@ export const letterWords: Readonly<Record<Language, LetterWords>> = {
       text: 'This is how Cadro reaches you. Nothing else is behind it.',
     },
     digest: 'Digest',
+    pushed: { something: 'There’s news from school.', about: (child) => `There’s news about ${child}.` },
     phoneCode: (code) =>
       `Cadro: ${code} is your code. It works for 15 minutes. If you didn’t ask for it, ignore this text.`,
   },
@@ -45,6 +48,7 @@ export const letterWords: Readonly<Record<Language, LetterWords>> = {
       text: 'Así le llega Cadro. No hay nada más detrás.',
     },
     digest: 'Resumen periódico',
+    pushed: { something: 'Hay novedades de la escuela.', about: (child) => `Hay novedades sobre ${child}.` },
     phoneCode: (code) =>
       `Cadro: su código es ${code}. Sirve durante 15 minutos. Si usted no lo pidió, ignore este mensaje.`,
   },

@@ -23,6 +23,8 @@ export interface DeliveryRow {
   readonly digest_id: string | null;
   readonly state: DeliveryState;
   readonly told: string[];
+  /** Ids of the devices that have it. */
+  readonly reached: string[];
   readonly not_before: Date | null;
   readonly at: Date;
   readonly tries: number;
@@ -76,12 +78,21 @@ export const dueDeliveries = (db: Db, now: Date): Promise<string[]> =>
 export async function setDelivery(
   db: Db | Trx,
   id: string,
-  change: Partial<{ state: DeliveryState; fault: DeliveryFault | null; not_before: Date; tries: number }>,
+  {
+    reached,
+    ...change
+  }: Partial<{
+    state: DeliveryState;
+    fault: DeliveryFault | null;
+    not_before: Date;
+    tries: number;
+    reached: readonly string[];
+  }>,
   at: Date,
 ): Promise<void> {
   await db('deliveries')
     .where({ id })
-    .update({ ...change, at });
+    .update({ ...change, ...(reached ? { reached: JSON.stringify(reached) } : {}), at });
 }
 
 /** The mails that went out about the same alert before, oldest first: a thread hangs on them. */

@@ -35,6 +35,7 @@ import * as sitdowns from '../../../migrations/032_sitdowns';
 import * as meetings from '../../../migrations/033_meetings';
 import * as orderOfLines from '../../../migrations/034_order_of_lines';
 import * as digestTurns from '../../../migrations/035_digest_turns';
+import * as push from '../../../migrations/036_push';
 import { setTimeout as wait } from 'node:timers/promises';
 import { Client } from './client';
 import { connectionTo, remember } from './connections';
@@ -85,6 +86,7 @@ const migrations: Record<string, Knex.Migration> = {
   '033_meetings': meetings,
   '034_order_of_lines': orderOfLines,
   '035_digest_turns': digestTurns,
+  '036_push': push,
 };
 
 /** Whoever waits for a table holds up all who come after it: for so long at most, and then again. */

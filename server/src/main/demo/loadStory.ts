@@ -44,7 +44,7 @@ const links: readonly { person: number; children: readonly string[]; role: Role 
 async function setTexts(deps: DeliverDeps, guardianId: string): Promise<void> {
   const { delivery } = await alertSettings(deps, guardianId);
   const { ways } = delivery;
-  const text = { mail: false, text: true };
+  const text = { mail: false, text: true, push: true };
   const phone = '+15550100201';
   await changeSettings(deps, guardianId, {
     delivery: { ...delivery, phone, ways: { ...ways, attendance: text, figure: text } },

@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import { withheld } from '@cadro/contract';
 
 /*
@@ -47,6 +48,7 @@ export interface Ids {
   readonly importId: string;
   readonly alertId: string;
   readonly silenceId: string;
+  readonly deviceId: string;
   readonly token: string;
   readonly sessionId: string;
   readonly passkeyId: string;
@@ -131,6 +133,14 @@ export const sitting = (done: number): Statuses => ({
 export const owners = (done: number): Statuses => ({
   ...{ nobody: 401, stranger: 404, ended: 404, looker: 404, student: 404, apart: 404 },
   guardian: done,
+});
+/** A device that nothing reaches; each is another. */
+export const pushDevice = () => ({
+  endpoint: `https://push.test.example/${randomUUID()}`,
+  keys: {
+    p256dh: 'BB4YUy_UdUwC8wQdnHXOszuD_9gax85P6ILMscmLxYlupGwxHE4v9A3ZajZT5uRURdMt_khuztdcepDGoYiBwKM',
+    auth: 'A'.repeat(22),
+  },
 });
 export const calendarFile = {
   name: 'Harbour club',

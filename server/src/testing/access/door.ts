@@ -1,4 +1,15 @@
-import { anybody, arriving, list, own, owners, passkey, record, writing, type Table } from './callers';
+import {
+  anybody,
+  arriving,
+  list,
+  own,
+  owners,
+  passkey,
+  pushDevice,
+  record,
+  writing,
+  type Table,
+} from './callers';
 
 /** The door, and one's own account. */
 export const doorTable: Table = {
@@ -58,6 +69,9 @@ export const doorTable: Table = {
     body: () => ({ password: 'wrong', email: 'x@test.example' }),
   },
   'delete /api/me/address': { statuses: own(204) },
+  // Before the sessions are ended that they last as long as; and each session has one.
+  'delete /api/alerts/devices/:deviceId': { statuses: owners(204) },
+  'post /api/alerts/devices': { statuses: own(201), body: () => pushDevice() },
   'delete /api/me/sessions/:sessionId': { statuses: own(404) },
   'delete /api/me/sessions': { statuses: own(204) },
   'post /api/me/passkeys/options': { statuses: own(401), body: () => ({ password: 'wrong' }) },

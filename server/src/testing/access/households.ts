@@ -12,7 +12,7 @@ import {
 } from '@cadro/contract';
 import type { Db } from '../../kit';
 import { World } from '../world';
-import { calendarFile, entry, feed, heldBack, meeting, type Ids } from './callers';
+import { calendarFile, entry, feed, heldBack, meeting, type Ids, pushDevice } from './callers';
 
 /** An answer to a thread that nobody has confirmed, with a file. */
 async function heldAnswer(
@@ -102,7 +102,16 @@ export async function accessWorld(): Promise<{ world: World; ids: Ids }> {
   const ids = {
     ...{ on: '2026-10-19', token: 'an-address-that-nobody-has', sessionId: 'a'.repeat(64) },
     ...{ passkeyId: '0d4f3c1a-1b2c-4d5e-8f90-a1b2c3d4e5f6', personId: second.id, invitationId: '' },
-    ...{ entryId: '', feedId: '', importId: '', alertId: '', silenceId: '', wordId: '', pieceId: '' },
+    ...{
+      entryId: '',
+      feedId: '',
+      importId: '',
+      alertId: '',
+      silenceId: '',
+      deviceId: '',
+      wordId: '',
+      pieceId: '',
+    },
     ...{ noteId: '', sitdownId: '', meetingId: '', guestId: '', slotId: '' },
     ...{ sourceId: world.sources.get('millrace') ?? '', bundleId: '0d4f3c1a-1b2c-4d5e-8f90-a1b2c3d4e5f7' },
     ...{ clientId: '0d4f3c1a-1b2c-4d5e-8f90-a1b2c3d4e5f8', mailId: '0d4f3c1a-1b2c-4d5e-8f90-a1b2c3d4e5f9' },
@@ -161,6 +170,7 @@ export async function accessWorld(): Promise<{ world: World; ids: Ids }> {
   ids.silenceId = await made(alertRoutes.silence.path, {
     ...{ alertKey: null, studentId, courseId: null, kind: 'figure', until: '2026-10-28' },
   });
+  ids.deviceId = await made(alertRoutes.addDevice.path, pushDevice());
   const student = await world.signedIn('student');
   const desk = (path: string, body: object) =>
     student.post(path.replace(':studentId', studentId)).send(body).expect(201);

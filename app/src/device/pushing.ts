@@ -1,0 +1,47 @@
+import type { NewPushDevice } from '@cadro/contract';
+import { setUp } from './version';
+
+/** Whether this browser shows what is pushed to it. */
+export const canPush = (): boolean =>
+  typeof window !== 'undefined' &&
+  'PushManager' in window &&
+  'Notification' in window &&
+  'serviceWorker' in navigator;
+
+/** Whether its owner has told the browser never to. */
+export const isBlocked = (): boolean => canPush() && Notification.permission === 'denied';
+
+/** How this device is reached, as the server is told. */
+function reachOf(subscription: PushSubscription): NewPushDevice {
+  const { endpoint, keys = {} } = subscription.toJSON();
+  return { endpoint: endpoint ?? '', keys: { p256dh: keys['p256dh'] ?? '', auth: keys['auth'] ?? '' } };
+}
+
+const subscribed = async (): Promise<PushSubscription | null> =>
+  canPush() ? ((await (await navigator.serviceWorker.ready).pushManager.getSubscription()) ?? null) : null;
+
+/** How this device is reached now; null where nothing is pushed to it. */
+export async function reachedBy(): Promise<NewPushDevice | null> {
+  const subscription = await subscribed();
+  return subscription && reachOf(subscription);
+}
+
+/**
+ * Asks the browser for a way to be pushed to; it asks its owner.
+ * @param key by which the device knows Cadro.
+ * @returns null where its owner would not have it.
+ */
+export async function beginPushing(key: string): Promise<NewPushDevice | null> {
+  if ((await Notification.requestPermission()) !== 'granted') return null;
+  await setUp();
+  // One that was begun for another key takes nothing from this one.
+  await (await subscribed())?.unsubscribe();
+  const { pushManager } = await navigator.serviceWorker.ready;
+  return reachOf(await pushManager.subscribe({ userVisibleOnly: true, applicationServerKey: key }));
+}
+
+/** Nothing is pushed here any more, also where the server has not heard of it. */
+export async function endPushing(): Promise<void> {
+  if (!canPush() || !(await navigator.serviceWorker.getRegistration())) return;
+  await (await subscribed())?.unsubscribe();
+}

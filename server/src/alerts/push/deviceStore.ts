@@ -1,0 +1,70 @@
+import { createHash } from 'node:crypto';
+import type { NewPushDevice, PushDevice } from '@cadro/contract';
+import { houseOf, seal, unseal, type Db } from '../../kit';
+
+interface Row {
+  readonly id: string;
+  readonly sealed: string;
+  readonly device: string;
+  readonly made_at: Date;
+}
+
+const viewOf = ({ id, device, made_at }: Row): PushDevice => ({ id, device, since: made_at.toISOString() });
+
+/** The devices of a guardian, the latest first. */
+export const devicesOf = async (db: Db, guardianId: string): Promise<PushDevice[]> =>
+  (
+    await db('push_devices')
+      .where({ guardian_id: guardianId })
+      .orderBy('made_at', 'desc')
+      .select<Row[]>('id', 'device', 'made_at')
+  ).map(viewOf);
+
+/** Where each of them is reached, and by which keys. */
+export const reachesOf = async (
+  db: Db,
+  secret: string,
+  guardianId: string,
+): Promise<{ id: string; reach: NewPushDevice }[]> =>
+  (
+    await db('push_devices')
+      .where({ guardian_id: guardianId })
+      .orderBy('made_at')
+      .select<Row[]>('id', 'sealed')
+  ).map(({ id, sealed }) => ({ id, reach: JSON.parse(unseal(secret, sealed)) as NewPushDevice })); // as it was put there
+
+export interface PutDevice {
+  readonly guardianId: string;
+  /** The session it lasts as long as. */
+  readonly sessionId: string;
+  readonly device: string;
+  readonly reach: NewPushDevice;
+}
+
+/** One address is one device, whoever had it before; and a session has one. */
+export async function putDevice(db: Db, secret: string, put: PutDevice, now: Date): Promise<PushDevice> {
+  const hash = createHash('sha256').update(put.reach.endpoint).digest('hex');
+  // Whoever had it before is somebody whose rows only the house sees.
+  return houseOf(db).transaction(async (trx) => {
+    await trx('push_devices')
+      .where({ guardian_id: put.guardianId, session_id: put.sessionId })
+      .orWhere({ address_hash: hash })
+      .delete();
+    const [row] = await trx('push_devices')
+      .insert({
+        guardian_id: put.guardianId,
+        session_id: put.sessionId,
+        address_hash: hash,
+        sealed: seal(secret, JSON.stringify(put.reach)),
+        device: put.device,
+        made_at: now,
+      })
+      .returning<Row[]>(['id', 'device', 'made_at']);
+    if (!row) throw new Error('a device could not be put down');
+    return viewOf(row);
+  });
+}
+
+/** @returns whether there was one. */
+export const dropDevice = async (db: Db, guardianId: string, id: string): Promise<boolean> =>
+  (await db('push_devices').where({ guardian_id: guardianId, id }).delete()) > 0;
