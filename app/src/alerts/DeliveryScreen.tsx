@@ -3,6 +3,7 @@ import { StyleSheet, View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import {
   alertKinds,
+  channels,
   digestRhythms,
   languages,
   lockedScreens,
@@ -56,8 +57,10 @@ function Ways({
 }) {
   const { t } = useTranslation();
   const words = useAlertWords();
+  const there: Readonly<Record<Channel, boolean>> = { mail: true, text: textsOffered, push: pushes };
+  const shown = channels.filter((channel) => there[channel]);
   // Three ways beside a name are wider than a phone.
-  const above = !useWide() && textsOffered && pushes;
+  const above = !useWide() && shown.length > 2;
   const set = (kind: (typeof alertKinds)[number], channel: Channel, on: boolean) =>
     onSet({ ways: { ...draft.ways, [kind]: { ...draft.ways[kind], [channel]: on } } });
   return (
@@ -66,31 +69,16 @@ function Ways({
       {alertKinds.map((kind) => (
         <View key={kind} role="group" aria-label={words.kinds[kind]} style={own.flowMiddle}>
           <Words style={above ? own.above : own.time}>{words.kinds[kind]}</Words>
-          <TickLine
-            small
-            width={104}
-            label={t('reach.mail')}
-            on={draft.ways[kind].mail}
-            onChange={(on) => set(kind, 'mail', on)}
-          />
-          {textsOffered ? (
+          {shown.map((channel) => (
             <TickLine
+              key={channel}
               small
               width={104}
-              label={t('reach.text')}
-              on={draft.ways[kind].text}
-              onChange={(on) => set(kind, 'text', on)}
+              label={t(`reach.${channel}`)}
+              on={draft.ways[kind][channel]}
+              onChange={(on) => set(kind, channel, on)}
             />
-          ) : null}
-          {pushes ? (
-            <TickLine
-              small
-              width={104}
-              label={t('reach.push')}
-              on={draft.ways[kind].push}
-              onChange={(on) => set(kind, 'push', on)}
-            />
-          ) : null}
+          ))}
         </View>
       ))}
     </Stack>

@@ -14,6 +14,7 @@ import pino from 'pino';
 import type { Agent } from 'supertest';
 import { registersOf } from '../../attendance';
 import { buildServer } from '../../main/app';
+import { oneAlert } from '../../testing/oneAlert';
 import { cookieOf, World } from '../../testing/world';
 import { deliver, dueDeliveries, lookAtChildren, lookAtGuardians, makeDigests } from '..';
 import { stopToken } from './mailStop';
@@ -85,28 +86,7 @@ beforeAll(async () => {
   ]);
   maren = await world.signedIn('maren');
   await lookAtChildren(world, [world.student('caspian'), world.student('isolde')]);
-  guardianId = (
-    await world.db('guardians').where({ email: 'maren@test.example' }).first<{ id: string }>('id')
-  ).id;
-  const [row] = await world
-    .db('alerts')
-    .insert({
-      ...{ guardian_id: guardianId, key: 'work:x', episode: 1, kind: 'work' },
-      ...{ student_id: world.student('caspian'), course_title: 'Boat-building' },
-      ...{ raised_at: opens, told_at: opens, news_at: opens, known: '[]', told: '["loose-end:keel"]' },
-      reasons: JSON.stringify([
-        {
-          ...{ id: 'loose-end:keel', at: opens, sourceName: 'Millrace', about: 'work', rule: 'loose-end' },
-          ...{ outOf: 4, decimals: 1 },
-          work: {
-            ...{ itemId: 'keel', title: '=Keel <b>model</b>', kind: 'overdue', was: null, dueAt: opens },
-            ...{ deadline: null, credit: null, impact: 0.8, earned: null, possible: 20 },
-          },
-        },
-      ]),
-    })
-    .returning<{ id: string }[]>('id');
-  alertId = row?.id ?? '';
+  ({ guardianId, alertId } = await oneAlert(world, 'maren', '=Keel <b>model</b>', opens));
   await delivery({ phone, digest: 'none' });
   await world.phonesConfirmed();
 });

@@ -1,6 +1,7 @@
 import { alertRoutes, type AlertSettings, type DeliveryState, type NewPushDevice } from '@cadro/contract';
 import { createTransport } from 'nodemailer';
 import type { Agent } from 'supertest';
+import { oneAlert } from '../../testing/oneAlert';
 import { cookieOf, World } from '../../testing/world';
 import { deliver } from '..';
 import { putOut } from '../delivery/outboxStore';
@@ -82,28 +83,7 @@ beforeAll(async () => {
     { name: 'maren', children: ['caspian', 'isolde'] },
     { name: 'tobiah', children: ['caspian'] },
   ]);
-  guardianId = (
-    await world.db('guardians').where({ email: 'maren@test.example' }).first<{ id: string }>('id')
-  ).id;
-  const [row] = await world
-    .db('alerts')
-    .insert({
-      ...{ guardian_id: guardianId, key: 'work:x', episode: 1, kind: 'work' },
-      ...{ student_id: world.student('caspian'), course_title: 'Boat-building' },
-      ...{ raised_at: opens, told_at: opens, news_at: opens, known: '[]', told: '["loose-end:keel"]' },
-      reasons: JSON.stringify([
-        {
-          ...{ id: 'loose-end:keel', at: opens, sourceName: 'Millrace', about: 'work', rule: 'loose-end' },
-          ...{ outOf: 4, decimals: 1 },
-          work: {
-            ...{ itemId: 'keel', title: 'Keel model', kind: 'overdue', was: null, dueAt: opens },
-            ...{ deadline: null, credit: null, impact: 0.8, earned: null, possible: 20 },
-          },
-        },
-      ]),
-    })
-    .returning<{ id: string }[]>('id');
-  alertId = row?.id ?? '';
+  ({ guardianId, alertId } = await oneAlert(world, 'maren', 'Keel model', opens));
 });
 beforeEach(async () => {
   await world.db('push_devices').delete();
