@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { useCallback, useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useFormat } from '../household';
 import { api, oldestShown, tags, useAppDispatch, useAppSelector, wentAway } from '../store';
@@ -21,17 +21,16 @@ function useNow(everyMs: number): number {
 /** Asks for all that is in sight again: when the browser says that there is a network, and now and then. */
 function useTrying(): () => void {
   const dispatch = useAppDispatch();
-  const again = () => void dispatch(api.util.invalidateTags([...tags]));
+  const ask = useCallback(() => void dispatch(api.util.invalidateTags([...tags])), [dispatch]);
   useEffect(() => {
-    const ask = () => void dispatch(api.util.invalidateTags([...tags]));
     const now = setInterval(ask, tryEveryMs);
     window.addEventListener('online', ask);
     return () => {
       clearInterval(now);
       window.removeEventListener('online', ask);
     };
-  }, [dispatch]);
-  return again;
+  }, [ask]);
+  return ask;
 }
 
 function Away() {

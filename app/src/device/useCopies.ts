@@ -42,7 +42,14 @@ export function useCopies(): void {
   }, [anothers, dispatch]);
   useEffect(() => {
     if (!me || !own || away) return;
-    const waiting = setTimeout(() => void fillWhereOld(me, today).catch(() => undefined), restMs);
-    return () => clearTimeout(waiting);
+    const fill = () => void fillWhereOld(me, today).catch(() => undefined);
+    const waiting = setTimeout(fill, restMs);
+    // A page on a phone stays for days, and is looked at again.
+    const seen = () => void (document.visibilityState === 'visible' && fill());
+    document.addEventListener('visibilitychange', seen);
+    return () => {
+      clearTimeout(waiting);
+      document.removeEventListener('visibilitychange', seen);
+    };
   }, [me, own, away, today]);
 }
