@@ -15,6 +15,7 @@ beforeAll(() => {
     writeFileSync(join(scripts, name), '');
   writeFileSync(join(folder, 'index.html'), '<title>Cadro</title>');
   writeFileSync(join(folder, 'base.css'), 'a{}');
+  writeFileSync(join(folder, 'offline.js'), 'self');
   writeFileSync(join(folder, '_expo', 'static', 'js', 'entry-0a1b.js'), 'x'.repeat(5000));
   const ahead = { scripts: ['brief', 'firstEn', 'nowhere'], answers: ['/api/me'] };
   app.use(webApp(folder, ({ path }) => (path === '/plain' ? { scripts: [], answers: [] } : ahead)));
@@ -25,6 +26,7 @@ describe('the built app', () => {
   it.each([
     ['a bundle, which has its hash in its name', '/_expo/static/js/entry-0a1b.js', /immutable/],
     ['a file without one', '/base.css', /^public, max-age=3600$/],
+    ['what finds new versions', '/offline.js', /^no-cache$/],
     ['the page that names the bundles', '/', /^no-cache$/],
     ['a screen’s own address', '/courses/a/b', /^no-cache$/],
   ])('%s', async (_name, path, caching) => {

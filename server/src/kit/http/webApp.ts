@@ -2,7 +2,7 @@ import { readdirSync } from 'node:fs';
 import { Router, type Request } from 'express';
 import expressStaticGzip from 'express-static-gzip';
 
-/** Bundles carry their content's hash in their name; the page that names them must be fresh. */
+/** Bundles carry their content's hash in their name; the page that names them must be fresh, and what finds new versions. */
 const forever = 'public, max-age=31536000, immutable';
 
 /** What a page will ask for, told with it: a script by the name of what it holds, an answer by its path. */
@@ -50,7 +50,8 @@ export function webApp(
       serveStatic: {
         setHeaders: (response, path) => {
           const hashed = path.includes('/_expo/static/') || path.includes('/assets/');
-          response.setHeader('cache-control', hashed ? forever : 'public, max-age=3600');
+          const usual = path.includes('/offline.js') ? 'no-cache' : 'public, max-age=3600';
+          response.setHeader('cache-control', hashed ? forever : usual);
         },
       },
     }),
