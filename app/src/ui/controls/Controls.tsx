@@ -25,8 +25,8 @@ export function Action({ label, hint, onPress, main, busy, disabled }: ActionPro
   return (
     <Button
       title={label}
-      // Also while it is busy, and shows none of its words.
-      accessibilityLabel={hint ? `${label}: ${hint}` : label}
+      // While it is busy it shows none of its words.
+      {...(hint || busy ? { accessibilityLabel: hint ? `${label}: ${hint}` : label } : {})}
       onPress={onPress}
       disabled={(disabled ?? false) || (busy ?? false)}
       loading={busy ?? false}
