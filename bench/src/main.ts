@@ -4,6 +4,7 @@ import { benchBundle } from './bundle';
 import { benchCalendar } from './calendar';
 import { benchCore, benchReader } from './core';
 import { benchLive } from './live';
+import { benchReading } from './reading';
 import { benchRows } from './rows';
 import { benchWork } from './work';
 
@@ -15,6 +16,7 @@ const benches: Readonly<Record<string, () => void | Promise<void>>> = {
   core: benchCore,
   live: benchLive,
   reader: benchReader,
+  reading: benchReading,
   rows: benchRows,
   work: benchWork,
 };
