@@ -17,8 +17,11 @@ function reachOf(subscription: PushSubscription): NewPushDevice {
   return { endpoint: endpoint ?? '', keys: { p256dh: keys['p256dh'] ?? '', auth: keys['auth'] ?? '' } };
 }
 
-const subscribed = async (): Promise<PushSubscription | null> =>
-  canPush() ? ((await (await navigator.serviceWorker.ready).pushManager.getSubscription()) ?? null) : null;
+/** Asked of what is there by now: what cannot be set up beside the page is never ready, and signing out waits for nothing. */
+async function subscribed(): Promise<PushSubscription | null> {
+  const beside = canPush() ? await navigator.serviceWorker.getRegistration() : undefined;
+  return (await beside?.pushManager.getSubscription()) ?? null;
+}
 
 /** How this device is reached now; null where nothing is pushed to it. */
 export async function reachedBy(): Promise<NewPushDevice | null> {
@@ -42,6 +45,5 @@ export async function beginPushing(key: string): Promise<NewPushDevice | null> {
 
 /** Nothing is pushed here any more, also where the server has not heard of it. */
 export async function endPushing(): Promise<void> {
-  if (!canPush() || !(await navigator.serviceWorker.getRegistration())) return;
   await (await subscribed())?.unsubscribe();
 }

@@ -11,6 +11,14 @@ interface Row {
 
 const viewOf = ({ id, device, made_at }: Row): PushDevice => ({ id, device, since: made_at.toISOString() });
 
+function reachIn(secret: string, sealed: string): NewPushDevice | null {
+  try {
+    return JSON.parse(unseal(secret, sealed)) as NewPushDevice; // as it was put there
+  } catch {
+    return null;
+  }
+}
+
 /** The devices of a guardian, the latest first. */
 export const devicesOf = async (db: Db, guardianId: string): Promise<PushDevice[]> =>
   (
@@ -20,18 +28,18 @@ export const devicesOf = async (db: Db, guardianId: string): Promise<PushDevice[
       .select<Row[]>('id', 'device', 'made_at')
   ).map(viewOf);
 
-/** Where each of them is reached, and by which keys. */
+/** Where each of them is reached, and by which keys; null where another secret has sealed it. */
 export const reachesOf = async (
   db: Db,
   secret: string,
   guardianId: string,
-): Promise<{ id: string; reach: NewPushDevice }[]> =>
+): Promise<{ id: string; reach: NewPushDevice | null }[]> =>
   (
     await db('push_devices')
       .where({ guardian_id: guardianId })
       .orderBy('made_at')
       .select<Row[]>('id', 'sealed')
-  ).map(({ id, sealed }) => ({ id, reach: JSON.parse(unseal(secret, sealed)) as NewPushDevice })); // as it was put there
+  ).map(({ id, sealed }) => ({ id, reach: reachIn(secret, sealed) }));
 
 export interface PutDevice {
   readonly guardianId: string;

@@ -227,6 +227,17 @@ describe('what is pushed', () => {
     expect((await settings()).devices).toHaveLength(1);
   });
 
+  it('lets go of a device that another secret has sealed', async () => {
+    await another();
+    const id = await out();
+    await deliver(
+      { ...deps(), config: { ...world.config, secret: 'another secret, as long as it has to be' } },
+      id,
+    );
+    expect(await stateOf(id)).toMatchObject({ state: 'failed', fault: { reason: 'no-devices' } });
+    expect((await settings()).devices).toEqual([]);
+  });
+
   it('is over where no device is left, or none was', async () => {
     await another();
     await mood('gone');

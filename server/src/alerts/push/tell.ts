@@ -63,7 +63,7 @@ export async function pushToDevices(
   for (const { id, reach } of await reachesOf(db, config.secret, guardianId)) {
     if (had.includes(id)) continue;
     try {
-      if (await pushTo(config, reach, message)) reached.push(id);
+      if (reach && (await pushTo(config, reach, message))) reached.push(id);
       else await dropDevice(db, guardianId, id);
     } catch (error) {
       if (!(error instanceof SendError)) throw error;
