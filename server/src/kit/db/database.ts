@@ -135,7 +135,8 @@ export function openDatabase(url: string, options: { poolSize?: number } = {}): 
   const db = knex({
     // Knex takes a class where it types a name.
     client: Client as unknown as string,
-    connection: connectionTo(url),
+    // What a request asks at once is sent at once.
+    connection: { ...connectionTo(url), ...{ pipeline: true } },
     pool: { min: 0, max: options.poolSize ?? 10, afterCreate: remember(url) },
     acquireConnectionTimeout: longestWaitMs,
     // What fails is told by its statement, without what was asked with it.

@@ -117,6 +117,34 @@ describe.each(roles)('a connection of the role %s', (role) => {
   });
 });
 
+it('asks by one line what it asks at once, and not by that of a transaction', async () => {
+  const { own, person, talk } = await twoFamilies();
+  const mine = personalDb(db, await person('guardian', own));
+  const lineOf = async (asked: Db): Promise<number> => {
+    const { rows } = await asked.raw<{ rows: { line: number }[] }>('select pg_backend_pid() as line');
+    return rows[0]?.line ?? 0;
+  };
+  const told = () => mine('followups').where({ student_id: own }).pluck('title');
+  await mine.transaction(async (trx) => {
+    await trx('followups').insert({ ...talk, student_id: own });
+    const [mineAlone, ...lines] = await Promise.all([lineOf(trx), ...[1, 2, 3].map(() => lineOf(mine))]);
+    expect(new Set(lines).size).toBe(1);
+    expect(lines).not.toContain(mineAlone);
+    // What a transaction has written is not there before its end, for whoever asks beside it.
+    expect(await told()).toEqual([]);
+  });
+  expect(await told()).toEqual(['A talk']);
+});
+
+it('answers what is asked beside a question that fails', async () => {
+  const { own, person } = await twoFamilies();
+  const mine = personalDb(db, await person('guardian', own));
+  const asked = () => mine('students').pluck('id');
+  const [before, wrong, after] = await Promise.allSettled([asked(), mine.raw('select 1 / 0'), asked()]);
+  expect(wrong).toMatchObject({ status: 'rejected', reason: { code: '22012' } });
+  expect([before, after]).toMatchObject([{ value: [own] }, { value: [own] }]);
+});
+
 it('is the house’s for a step within a transaction, and the person’s again', async () => {
   const { own, person } = await twoFamilies();
   const mine = personalDb(db, await person('guardian', own));

@@ -2,9 +2,10 @@ import type { Knex } from 'knex';
 import makeKnex from 'knex/lib/knex-builder/make-knex';
 import { Pool } from 'tarn';
 import { isStalePlan } from './faults';
+import { sendTogether, sharedBy, type Sends } from './oneLine';
 
 /** A connection of the pool, as far as this file knows it: for whom it was made ready last. */
-interface Connection {
+interface Connection extends Sends {
   cadroFor?: object;
   /** Knex's own word that it is broken. */
   __knex__disposed?: unknown;
@@ -17,6 +18,7 @@ interface Client {
   releaseConnection(connection: Connection): Promise<void>;
   emit(event: string, ...args: unknown[]): boolean;
   _query(connection: Connection, asked: Asked): Promise<unknown>;
+  transaction(...given: unknown[]): unknown;
 }
 
 interface Asked {
@@ -106,6 +108,7 @@ async function askByName(client: Client, connection: Connection, asked: Asked): 
   const { options } = asked;
   const name = nameOf(asked);
   if (name !== undefined) asked.options = { ...options, name };
+  sendTogether(connection);
   try {
     return await client._query(connection, asked);
   } catch (error) {
@@ -140,14 +143,23 @@ export function personalDb(db: Knex, personId: string): Knex {
     validate: (connection) => !connection.__knex__disposed,
     destroy: (connection) => root.releaseConnection(connection),
   });
-  const client = Object.create(root, {
-    acquireConnection: { value: () => own.acquire().promise },
-    releaseConnection: { value: (connection: Connection) => Promise.resolve(own.release(connection)) },
+  const take = () => own.acquire().promise;
+  const give = (connection: Connection) => void own.release(connection);
+  const writes = Object.create(root, {
+    acquireConnection: { value: take },
+    releaseConnection: { value: (connection: Connection) => Promise.resolve(give(connection)) },
     // Who listens to statements listens to the house; a request leaves nothing there.
     _events: { value: {}, writable: true },
     _eventsCount: { value: 0, writable: true },
     emit: { value: root.emit.bind(root) },
     _query: { value: (connection: Connection, asked: Asked) => askByName(root, connection, asked) },
+  }) as Client;
+  // What is asked beside a transaction goes by one line, one after the other; a transaction has a line to itself.
+  const line = sharedBy(take, give);
+  const client = Object.create(writes, {
+    acquireConnection: { value: () => line.take() },
+    releaseConnection: { value: (connection: Connection) => Promise.resolve(line.give(connection)) },
+    transaction: { value: (...given: unknown[]) => writes.transaction(...given) },
   }) as Client;
   const personal = makeKnex(client);
   houses.set(personal, house);
