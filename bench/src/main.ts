@@ -6,6 +6,7 @@ import { benchCore, benchReader } from './core';
 import { benchLive } from './live';
 import { benchReading } from './reading';
 import { benchRows } from './rows';
+import { benchDay } from './day';
 import { benchWork } from './work';
 
 const benches: Readonly<Record<string, () => void | Promise<void>>> = {
@@ -14,6 +15,7 @@ const benches: Readonly<Record<string, () => void | Promise<void>>> = {
   bundle: benchBundle,
   calendar: benchCalendar,
   core: benchCore,
+  day: benchDay,
   live: benchLive,
   reader: benchReader,
   reading: benchReading,
