@@ -11,7 +11,7 @@ const names = process.argv.slice(2);
 const needs = (...some) => names.length === 0 || some.some((name) => names.includes(name));
 const needsApp = needs('app');
 const needsStack = needsApp || needs('live');
-const needsDatabase = needsStack || needs('alerts', 'bundle', 'day', 'reading', 'rows');
+const needsDatabase = needsStack || needs('alerts', 'bundle', 'day', 'growth', 'reading', 'rows');
 const folder = join(workFolder, `bench-${process.pid}`);
 let cluster;
 let stack;

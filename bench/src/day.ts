@@ -42,9 +42,14 @@ select id, '2026-10-20', 'day', source_id, external_id || 'today',
   case when abs(hashtext(id::text || 'today')) % 15 = 0 then 'A' else 'P' end, :now
 from students returning student_id`;
 
+const lastQuarter = 52;
+const morningQuarter = 4;
+const longestMs = 600_000;
+const upkeep = { task: 'lookAtGuardians', payload: {}, key: 'guardians' };
+const rounds = { task: 'alertRounds', payload: {}, key: 'rounds' };
+
 interface Day {
   readonly db: Db;
-  readonly children: number;
   readonly sourceId: string;
   /** Moves the clock on. */
   readonly to: (instant: Date) => void;
@@ -62,21 +67,48 @@ async function reading({ db, sourceId }: Day, now: Date, ids: readonly string[])
 
 async function schoolDay(day: Day): Promise<void> {
   const { db } = day;
-  for (let quarter = 0; quarter <= 52; quarter += 1) {
+  const written = async (sql: string, given: object): Promise<string[]> => {
+    const { rows } = await db.raw<{ rows: { student_id: string }[] }>(sql, { ...given });
+    return rows.map(({ student_id: id }) => id);
+  };
+  for (let quarter = 0; quarter <= lastQuarter; quarter += 1) {
     const now = new Date(at(8).getTime() + quarter * quarterMs);
     day.to(now);
-    const { rows } = await db.raw<{ rows: { student_id: string }[] }>(marked, { now, quarter });
-    const here =
-      quarter === 4
-        ? await db.raw<typeof rows extends never ? never : { rows: typeof rows }>(morning, { now })
-        : null;
-    await reading(day, now, [...new Set([...rows, ...(here?.rows ?? [])].map(({ student_id: id }) => id))]);
-    if (quarter % 4 === 0) await addJobs(db, [{ task: 'lookAtGuardians', payload: {}, key: 'guardians' }]);
-    await addJobs(db, [{ task: 'alertRounds', payload: {}, key: 'rounds' }]);
-    await untilIdle(db, 600_000);
+    const ids = await written(marked, { now, quarter });
+    if (quarter === morningQuarter) ids.push(...(await written(morning, { now })));
+    await reading(day, now, [...new Set(ids)]);
+    const hourly = quarter % 4 === 0 ? [upkeep] : [];
+    await addJobs(db, [...hourly, rounds]);
+    await untilIdle(db, longestMs);
   }
 }
 
+/** How many children's figures were computed and how many were looked at, from the statements that put it down. */
+function counted(db: Db): { figures: number; looks: number } {
+  const counts = { figures: 0, looks: 0 };
+  db.on('query', ({ sql, bindings }: { sql: string; bindings: readonly unknown[] }) => {
+    if (sql.startsWith('insert into figures_stand'))
+      counts.figures += (JSON.parse(String(bindings.at(-1))) as unknown[]).length;
+    if (sql.startsWith('insert into "alert_looks"')) counts.looks += bindings.length / 3;
+  });
+  return counts;
+}
+
+/** A worker that works in this process; what it would mail is counted. */
+async function workerOn(db: Db, clock: Clock) {
+  const settings = {
+    DATABASE_URL: process.env['BENCH_DATABASE_URL'],
+    CADRO_SECRET: 'a secret for benches alone, forty characters',
+    SMTP_URL: 'smtp://127.0.0.1:1',
+    CADRO_INBOUND_MAIL_KEY: 'nobody posts mail here',
+  };
+  const sent = { mails: 0 };
+  const transport = { sendMail: async () => ((sent.mails += 1), { messageId: String(sent.mails) }) };
+  const deps = { db, clock, config: readConfig(settings), transport: transport as never };
+  return { sent, worker: await startWorker(deps, newLog('silent'), { byTheClock: false }) };
+}
+
+/** Prints what a school day costs in processor time, as minutes for a hundred thousand children. */
 export async function benchDay(): Promise<void> {
   const db = await benchDatabase('day');
   let now = at(21, '2026-10-19');
@@ -85,44 +117,30 @@ export async function benchDay(): Promise<void> {
   await db.raw(thisWeek);
   const { rows } = await db.raw<{ rows: { pid: number }[] }>('select pg_backend_pid() as pid');
   const postgres = parentPid(rows[0]?.pid ?? 0);
-  const url = process.env['BENCH_DATABASE_URL'] ?? '';
-  const config = {
-    ...readConfig({
-      DATABASE_URL: url,
-      CADRO_SECRET: 'a secret for benches alone, forty characters',
-      SMTP_URL: 'smtp://127.0.0.1:1',
-      CADRO_INBOUND_MAIL_KEY: 'x',
-    }),
-    letterHoldSeconds: 0,
-  };
-  let mails = 0;
-  const transport = { sendMail: async () => void (mails += 1) };
-  const worker = await startWorker({ db, clock, config, transport: transport as never }, newLog('silent'), {
-    byTheClock: false,
-  });
-  const [source] = await db('sources').select<{ id: string }[]>('id');
-  const ids: string[] = await db('students').pluck('id');
-  const day: Day = { db, children, sourceId: source?.id ?? '', to: (instant) => (now = instant) };
+  const { worker, sent } = await workerOn(db, clock);
+  const [sourceId = ''] = await db('sources').pluck<string[]>('id');
+  const day: Day = { db, sourceId, to: (instant) => (now = instant) };
   // The evening before: everything is reckoned and looked at once.
-  await reading(day, now, ids);
-  await untilIdle(db, 600_000);
+  await reading(day, now, await db('students').pluck('id'));
+  await untilIdle(db, longestMs);
   await db.raw('analyze');
-  const counts = new Map<string, number>();
-  const before = { worker: process.cpuUsage(), postgres: secondsUnder(postgres), mails };
+  const counts = counted(db);
+  const before = { worker: process.cpuUsage(), postgres: secondsUnder(postgres), mails: sent.mails };
   const started = performance.now();
   await schoolDay(day);
-  const used = process.cpuUsage(before.worker);
-  const worked = (used.user + used.system) / 1e6;
+  const { user, system } = process.cpuUsage(before.worker);
+  const worked = (user + system) / 1e6;
   const asked = secondsUnder(postgres) - before.postgres;
   await worker.stop();
-  const per = (seconds: number) => ((seconds / 60) * (100_000 / children)).toFixed(1).padStart(6);
-  console.log(
-    `day: one school day of ${children} children, ${coursesEach} courses each; minutes of processor time for 100,000`,
-  );
-  console.log(`worker      ${per(worked)}`);
-  console.log(`PostgreSQL  ${per(asked)}`);
-  console.log(`together    ${per(worked + asked)} (at most 15)`);
-  console.log(`took ${((performance.now() - started) / 1000).toFixed(0)} s; ${mails - before.mails} mails`);
-  void counts;
   await db.destroy();
+  const each = (count: number) => (count / children).toFixed(1).padStart(6);
+  const minutes = (seconds: number) => ((seconds / 60) * (100_000 / children)).toFixed(1).padStart(6);
+  console.log(`day: one school day of ${children} children, ${coursesEach} courses each`);
+  console.log(`figures computed   ${each(counts.figures)} times a child`);
+  console.log(`looked at          ${each(counts.looks)} times a child`);
+  console.log(`mails              ${each(sent.mails - before.mails)} a child`);
+  console.log(`worker             ${minutes(worked)} minutes of processor time for 100,000`);
+  console.log(`PostgreSQL         ${minutes(asked)}`);
+  console.log(`together           ${minutes(worked + asked)} (at most 15)`);
+  console.log(`took ${((performance.now() - started) / 1000).toFixed(0)} s`);
 }

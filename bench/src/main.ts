@@ -3,6 +3,7 @@ import { benchApp } from './app';
 import { benchBundle } from './bundle';
 import { benchCalendar } from './calendar';
 import { benchCore, benchReader } from './core';
+import { benchGrowth } from './growth';
 import { benchLive } from './live';
 import { benchReading } from './reading';
 import { benchRows } from './rows';
@@ -16,6 +17,7 @@ const benches: Readonly<Record<string, () => void | Promise<void>>> = {
   calendar: benchCalendar,
   core: benchCore,
   day: benchDay,
+  growth: benchGrowth,
   live: benchLive,
   reader: benchReader,
   reading: benchReading,

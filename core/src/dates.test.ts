@@ -92,3 +92,27 @@ it('holds a month in whole weeks', () =>
       expect(days.length - month.length).toBeLessThan(14);
     }),
   ));
+
+it('is the date that the zone’s own calendar shows, at every instant', () => {
+  const zones = Intl.supportedValuesOf('timeZone');
+  const calendars = new Map<string, Intl.DateTimeFormat>();
+  const calendarOf = (timeZone: string) => {
+    const made =
+      calendars.get(timeZone) ??
+      new Intl.DateTimeFormat('en-CA', { timeZone, year: 'numeric', month: '2-digit', day: '2-digit' });
+    calendars.set(timeZone, made);
+    return made;
+  };
+  const instant = fc.oneof(
+    // From before zones agreed on whole quarters of an hour, too; and one after the other within a few of them.
+    fc.integer({ min: Date.UTC(1900, 0), max: Date.UTC(2060, 0) }),
+    fc.integer({ min: 0, max: 3 * 24 * 3_600_000 }).map((ms) => Date.UTC(2026, 9, 30) + ms),
+  );
+  fc.assert(
+    fc.property(fc.constantFrom(...zones), instant, (zone, ms) => {
+      for (const at of [ms, ms + 60_000, ms + 899_999])
+        expect(dateIn(zone, new Date(at))).toBe(calendarOf(zone).format(at));
+    }),
+    { numRuns: 3_000 },
+  );
+});

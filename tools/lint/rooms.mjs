@@ -153,6 +153,7 @@ export const tables = {
       'current_figures',
       'assumed_figures',
       'figures_wanted',
+      'figures_stand',
       'policy_corrections',
       'offer_answers',
       'targets',

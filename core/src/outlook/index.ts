@@ -20,6 +20,7 @@ export * from './reconcile';
 export * from './tries/simulation';
 export * from './spanScale';
 export * from './stake';
+export * from './standsUntil';
 export * from './threeFigures';
 export * from './trend';
 export * from './work/travelling';

@@ -1,4 +1,3 @@
-import { createHash } from 'node:crypto';
 import { isDeepStrictEqual } from 'node:util';
 import { channels, type AlertDelivery } from '@cadro/contract';
 import {
@@ -15,7 +14,6 @@ import {
 import { readNewComments } from '../gradebook';
 import { restrictedAmong } from '../household';
 import {
-  addJobs,
   groupBy,
   houseOf,
   houseWithin,
@@ -24,7 +22,6 @@ import {
   startOfDay,
   type Db,
   type Deps,
-  type Job,
   type Trx,
 } from '../kit';
 import { factsNow } from './histories';
@@ -258,28 +255,3 @@ export async function lookAtGuardians({ db, clock }: Deps): Promise<void> {
     after = ids.at(-1) ?? null;
   }
 }
-
-/** So many children are looked at together. */
-const looksAtOnce = 100;
-
-/** Wishes that children are looked at for those who are told about them; the same children are not asked for twice. */
-export async function wantLooks(db: Db | Trx, studentIds: readonly string[]): Promise<void> {
-  const ids = [...studentIds].sort();
-  const chunks = Array.from({ length: Math.ceil(ids.length / looksAtOnce) }, (_, index) =>
-    ids.slice(index * looksAtOnce, (index + 1) * looksAtOnce),
-  );
-  await addJobs(
-    db,
-    chunks.map((some): Job => ({
-      task: 'lookAtChildren',
-      payload: { studentIds: some },
-      key: `looks:${createHash('sha1').update(some.join()).digest('hex')}`,
-    })),
-  );
-}
-
-/** The queue's wish that what concerns guardians themselves is looked at: silent sources, and looks not taken. */
-export const upkeepJob: Job = { task: 'lookAtGuardians', payload: {}, key: 'guardians' };
-
-/** The queue's wish that what is due goes out: digests, and what has waited. */
-export const roundsJob: Job = { task: 'alertRounds', payload: {}, key: 'rounds' };

@@ -4,7 +4,7 @@ export {
   computeWanted,
   figuresJob,
   figuresOfNow,
-  wantStaleFigures,
+  wantFallenFigures,
   type FiguresHook,
 } from './figures/figures';
 export { heldAmong, looseEndsOf, releaseWanted, wantFigures } from './figures/figureStore';

@@ -1,4 +1,4 @@
-import { dropWaitingDigests, mailMovedOn, wantLooks } from '../alerts';
+import { dropWaitingDigests, mailMovedOn, wantLooks, wantOldLooks } from '../alerts';
 import { mirrorMarks } from '../attendance';
 import { moveDates } from '../calendar';
 import { moveDesk } from '../desk';
@@ -8,7 +8,7 @@ import {
   figuresJob,
   releaseWanted,
   wantFigures,
-  wantStaleFigures,
+  wantFallenFigures,
   type FiguresHook,
   type GradebookHooks,
 } from '../gradebook';
@@ -55,7 +55,9 @@ export const readingHooks: ReadingHooks = {
   onReading: async (db, sourceId, { whole, now }) => {
     if (whole) {
       await releaseWanted(db, sourceId);
-      await wantStaleFigures(db, sourceId, now);
+      // Whose figures are computed are looked at afterwards.
+      const waiting = await wantFallenFigures(db, sourceId, now);
+      await wantOldLooks(db, sourceId, { now, but: new Set(waiting) });
     }
     await addJobs(db, [figuresJob]);
     if (!whole) return;

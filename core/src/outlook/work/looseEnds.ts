@@ -3,7 +3,7 @@ import { isOrdinary, type Course, type Item, type Policy, type Standing } from '
 import { dayMs } from '../../dates';
 
 /** A teacher's usual time to mark; after it a handed-in work deserves a look. */
-const markingMs = 10 * dayMs;
+export const markingMs = 10 * dayMs;
 
 /** Work whose effect on the grade is not settled. */
 export interface LooseEnd {

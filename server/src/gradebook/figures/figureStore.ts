@@ -95,6 +95,13 @@ export async function releaseWanted(db: Db, sourceId: string): Promise<void> {
     .update({ held_until: null });
 }
 
+/** The students of a source who wait for their figures. */
+export const studentsWaiting = (db: Db, sourceId: string): Promise<string[]> =>
+  db('figures_wanted as w')
+    .join('student_profiles as s', 's.student_id', 'w.student_id')
+    .where({ 's.source_id': sourceId })
+    .pluck('w.student_id');
+
 /** Of some children those of whose records not all has been read. */
 export const heldAmong = (db: Db, studentIds: readonly string[], now: Date): Promise<string[]> =>
   db('figures_wanted')
@@ -114,30 +121,46 @@ export async function takeWanted(trx: Trx, most: number, now: Date): Promise<str
   return rows.map(({ student_id }) => student_id).sort();
 }
 
-/** Students of a source whose figures are older than `before`, or who have none yet. */
-export const studentsWithStaleFigures = (db: Db, sourceId: string, before: Date): Promise<string[]> =>
-  db('student_courses as c')
-    .leftJoin('current_figures as f', (on) =>
-      on.on('f.student_id', 'c.student_id').andOn('f.course_id', 'c.course_id'),
-    )
-    .where({ 'c.source_id': sourceId })
-    .where((is) => is.whereNull('f.as_of').orWhere('f.as_of', '<', before))
-    .distinct()
-    .pluck('c.student_id');
+/**
+ * Students of a source whose figures do not stand any more, or who have none yet. Figures of a later instant than now,
+ * from before the clock was set back, do not stand either.
+ */
+export const studentsWhoseFiguresFell = (db: Db, sourceId: string, now: Date): Promise<string[]> =>
+  db('student_profiles as s')
+    .leftJoin('figures_stand as f', 'f.student_id', 's.student_id')
+    .where({ 's.source_id': sourceId })
+    .where((is) => is.whereNull('f.until').orWhere('f.until', '<=', now).orWhere('f.as_of', '>', now))
+    .pluck('s.student_id');
+
+/** Puts down up to when children's figures stand by themselves; milliseconds since 1970, by child. */
+export async function putStands(trx: Trx, stands: ReadonlyMap<string, number>, asOf: Date): Promise<void> {
+  const rows = [...stands].map(([id, ms]) => ({ id, until: new Date(ms).toISOString() }));
+  await trx.raw(
+    `insert into figures_stand (student_id, as_of, until)
+       select id, :asOf, until from jsonb_to_recordset(:rows::jsonb) as s(id uuid, until timestamptz)
+     on conflict (student_id) do update set as_of = excluded.as_of, until = excluded.until`,
+    { asOf, rows: JSON.stringify(rows) },
+  );
+}
 
 interface FiguresRow extends Omit<KeptFigures, 'standing' | 'ended'> {
   readonly householdId: string | null;
   readonly asOf: Date;
+  /** Up to when they stand by themselves; null where that is not known. */
+  readonly until: Date | null;
 }
 
 /** All current figures of the children, those of households that read a course in their own way beside them. */
 export async function keptFigures(db: Db | Trx, studentIds: readonly string[]): Promise<FiguresRow[]> {
   const { rows } = await db.raw<{ rows: FiguresRow[] }>(
-    `select student_id as "studentId", course_id as "courseId", null::uuid as "householdId", as_of as "asOf", figures, moved
-       from current_figures where student_id = any(:ids)
-     union all
-     select student_id, course_id, household_id, as_of, figures, moved
-       from assumed_figures where student_id = any(:ids)`,
+    `select f.student_id as "studentId", f.course_id as "courseId", f.household_id as "householdId", f.as_of as "asOf",
+       f.figures, f.moved, s.until
+     from (
+       select student_id, course_id, null::uuid as household_id, as_of, figures, moved from current_figures
+       union all
+       select student_id, course_id, household_id, as_of, figures, moved from assumed_figures
+     ) f left join figures_stand s using (student_id)
+     where f.student_id = any(:ids)`,
     { ids: [...studentIds] },
   );
   return rows;

@@ -6,15 +6,27 @@ import {
   figuresOf,
   householdRecord,
   movedDays,
+  standsUntilMs,
   type FiguresAt,
 } from '@cadro/core';
-import { groupBy, houseTransaction, together, type Db, type Deps, type Job, type Trx } from '../../kit';
+import {
+  groupBy,
+  houseTransaction,
+  startOfDay,
+  together,
+  type Db,
+  type Deps,
+  type Job,
+  type Trx,
+} from '../../kit';
 import { layBeside, loadCourses, type Dissolved, type LoadedCourse } from '../../records';
 import { asHouseholdHas, householdsIn } from './accounts';
 import {
   keptFigures,
+  putStands,
   storeFigures,
-  studentsWithStaleFigures,
+  studentsWaiting,
+  studentsWhoseFiguresFell,
   takeWanted,
   wantFigures,
   type AssumedFigures,
@@ -44,6 +56,12 @@ export interface FigureDeps extends Deps {
 
 type Computed = Omit<KeptFigures, 'studentId' | 'courseId'>;
 
+/** Figures, where a course stands in a term, and up to when the clock alone leaves them as they are. */
+interface Standing {
+  readonly computed: Computed | null;
+  readonly untilMs: number;
+}
+
 const datesOf = ({ term }: TermRecord): TermDates => ({
   part: term.externalId,
   title: term.title,
@@ -56,11 +74,13 @@ function figuresFor(
   before: TermRecord | undefined,
   now: Date,
   read: (record: CourseRecord) => CourseRecord,
-): Computed {
+): { readonly computed: Computed; readonly untilMs: number } {
   const since = new Date(now.getTime() - movedDays * dayMs).toISOString();
-  const answer = courseAnswer(read(standing.record), { since });
-  const last = answer.posted === null && before ? courseAnswer(read(before.record)) : null;
-  return {
+  const record = read(standing.record);
+  const answer = courseAnswer(record, { since });
+  const lastRecord = answer.posted === null && before ? read(before.record) : null;
+  const last = lastRecord && courseAnswer(lastRecord);
+  const computed = {
     figures: figuresOf(answer),
     moved: answer.moved,
     standing: datesOf(standing),
@@ -74,19 +94,27 @@ function figuresFor(
           }
         : null,
   };
+  const untilMs = Math.min(standsUntilMs(record), lastRecord ? standsUntilMs(lastRecord) : Infinity);
+  return { computed, untilMs };
 }
 
-/** The figures of a course as somebody has it; null where it stands in no term. */
-function figuresIn(
-  loaded: LoadedCourse,
-  now: Date,
-  read: (record: CourseRecord) => CourseRecord,
-): Computed | null {
+/** When a course next comes to stand in another term. */
+const nextTermMs = ({ terms, course }: LoadedCourse, now: Date): number =>
+  Math.min(
+    ...terms
+      .map(({ startsOn }) => startOfDay(startsOn, course.time_zone).getTime())
+      .filter((ms) => ms > now.getTime()),
+  );
+
+/** The figures of a course as somebody has it. */
+function figuresIn(loaded: LoadedCourse, now: Date, read: (record: CourseRecord) => CourseRecord): Standing {
   const terms = termRecordsOf(loaded, now, true);
   const standing = terms.find((term) => term.standing);
-  if (!standing) return null;
+  const next = nextTermMs(loaded, now);
+  if (!standing) return { computed: null, untilMs: next };
   const before = terms.findLast(({ term }) => term.endsOn < standing.term.startsOn);
-  return figuresFor(standing, before, now, read);
+  const { computed, untilMs } = figuresFor(standing, before, now, read);
+  return { computed, untilMs: Math.min(untilMs, next) };
 }
 
 const recordsIn = (courses: readonly LoadedCourse[], now: Date): Parameters<FiguresHook>[1]['recordsOf'] => {
@@ -96,6 +124,9 @@ const recordsIn = (courses: readonly LoadedCourse[], now: Date): Parameters<Figu
       termRecordsOf(asHouseholdHas(loaded, householdId), now, true).map(({ record }) => record),
     );
 };
+
+/** A trend is told by weeks: it may be a day behind where nothing else has changed. */
+const trendStandsMs = dayMs;
 
 /**
  * Computes children's current figures from the history and stores one row per course, and one more for each household
@@ -111,9 +142,13 @@ async function storeFor(trx: Trx, deps: FigureDeps, studentIds: readonly string[
   ]);
   const published: KeptFigures[] = [];
   const assumed: AssumedFigures[] = [];
+  const stands = new Map(studentIds.map((id) => [id, now.getTime() + trendStandsMs]));
+  const standsFor = (studentId: string, untilMs: number) =>
+    stands.set(studentId, Math.min(stands.get(studentId) ?? Infinity, untilMs));
   for (const loaded of courses) {
     const { id: courseId, student_id: studentId } = loaded.course;
-    const figures = figuresIn(asHouseholdHas(loaded, null), now, (record) => record);
+    const { computed: figures, untilMs } = figuresIn(asHouseholdHas(loaded, null), now, (record) => record);
+    standsFor(studentId, untilMs);
     if (!figures) continue;
     published.push({ studentId, courseId, ...figures });
     const own = householdsIn(loaded);
@@ -122,10 +157,12 @@ async function storeFor(trx: Trx, deps: FigureDeps, studentIds: readonly string[
       if (view.correction === null && view.offers.length === 0 && !own.includes(householdId)) continue;
       const had = asHouseholdHas(loaded, householdId);
       const assumes = figuresIn(had, now, (record) => householdRecord(record, view));
-      if (assumes) assumed.push({ studentId, courseId, householdId, ...assumes });
+      standsFor(studentId, assumes.untilMs);
+      if (assumes.computed) assumed.push({ studentId, courseId, householdId, ...assumes.computed });
     }
   }
   await storeFigures(trx, studentIds, now, { published, assumed });
+  await putStands(trx, stands, now);
   await deps.onFigures(trx, { studentIds, recordsOf: recordsIn(courses, now), dissolved, now });
 }
 
@@ -154,18 +191,18 @@ export async function computeWanted(deps: FigureDeps): Promise<void> {
   }
 }
 
-/** Figures older than this are computed anew after a reading even if no record changed: due dates pass. */
-const staleAfterMs = 6 * 60 * 60 * 1000;
-
-/** After a reading: whoever's figures have grown old waits as those do whose records changed. */
-export async function wantStaleFigures(db: Db, sourceId: string, now: Date): Promise<void> {
-  const before = new Date(now.getTime() - staleAfterMs);
-  await wantFigures(db, await studentsWithStaleFigures(db, sourceId, before), now);
+/**
+ * After a reading: whoever's figures the clock has changed since waits as those do whose records changed.
+ * @returns all of the source who wait for their figures now.
+ */
+export async function wantFallenFigures(db: Db, sourceId: string, now: Date): Promise<string[]> {
+  await wantFigures(db, await studentsWhoseFiguresFell(db, sourceId, now), now);
+  return studentsWaiting(db, sourceId);
 }
 
 /**
- * The figures of children's courses as their households read them, where they were computed so lately that they are what
- * pages show, too: whoever asks for the same need not compute them again.
+ * The figures of children's courses as their households read them, where neither record nor clock has changed them since:
+ * whoever asks for the same need not compute them again.
  */
 export async function figuresOfNow(
   db: Db,
@@ -173,7 +210,7 @@ export async function figuresOfNow(
   now: Date,
 ): Promise<(studentId: string, householdId: string) => FiguresAt> {
   const rows = await keptFigures(db, studentIds);
-  const current = rows.filter(({ asOf }) => asOf <= now && now.getTime() - asOf.getTime() < staleAfterMs);
+  const current = rows.filter(({ asOf, until }) => asOf <= now && until !== null && now < until);
   const place = (studentId: string, courseId: string, householdId: string | null) =>
     `${studentId}:${courseId}:${householdId ?? ''}`;
   const kept = new Map(

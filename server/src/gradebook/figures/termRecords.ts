@@ -11,7 +11,19 @@ import {
   type LoadedCourse,
 } from '../../records';
 
-const iso = (date: Date): string => date.toISOString();
+/** The works of a class have the same few instants: each is written once. */
+const written = new Map<number, string>();
+const mostWritten = 50_000;
+
+function iso(date: Date): string {
+  const ms = date.getTime();
+  const known = written.get(ms);
+  if (known !== undefined) return known;
+  if (written.size >= mostWritten) written.clear();
+  const text = date.toISOString();
+  written.set(ms, text);
+  return text;
+}
 
 export const itemRecord = (row: KeptItem): ItemRecord => ({
   id: row.id,

@@ -36,6 +36,7 @@ import * as meetings from '../../../migrations/033_meetings';
 import * as orderOfLines from '../../../migrations/034_order_of_lines';
 import * as digestTurns from '../../../migrations/035_digest_turns';
 import * as push from '../../../migrations/036_push';
+import * as figuresStand from '../../../migrations/037_figures_stand';
 import { setTimeout as wait } from 'node:timers/promises';
 import { Client } from './client';
 import { connectionTo, remember } from './connections';
@@ -87,6 +88,7 @@ const migrations: Record<string, Knex.Migration> = {
   '034_order_of_lines': orderOfLines,
   '035_digest_turns': digestTurns,
   '036_push': push,
+  '037_figures_stand': figuresStand,
 };
 
 /** Whoever waits for a table holds up all who come after it: for so long at most, and then again. */

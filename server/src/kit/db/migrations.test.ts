@@ -81,6 +81,7 @@ it('takes a database of the release before along, with what is in it', () =>
       '034_order_of_lines',
       '035_digest_turns',
       '036_push',
+      '037_figures_stand',
     ]);
   }));
 

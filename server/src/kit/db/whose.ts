@@ -27,6 +27,7 @@ interface Asked {
   options?: object;
 }
 
+const notOpenedHere = 'a database that was not opened here';
 const clientOf = (db: Knex): Client => db.client as Client;
 // Whose household the connection was for is forgotten with the person.
 const beNobody = `select set_config('role', 'none', false), set_config('cadro.household', '', false)`;
@@ -37,8 +38,9 @@ const bePerson = (personId: string) => ({
   values: [personId],
 });
 
-/** How a client takes a connection, whoever it was for before. */
+/** How a client takes a connection, whoever it was for before, and how it asks on one. */
 const taking = new WeakMap<Client, () => Promise<Connection>>();
+const asking = new WeakMap<Client, Client['_query']>();
 /** Cadro's own database, behind each that is a person's. */
 const houses = new WeakMap<Knex, Knex>();
 /** Transactions that hold all that a request does, behind the database that is Cadro's own in them. */
@@ -57,7 +59,7 @@ export function readAs(trx: Knex.Transaction, { house, person }: { house: Knex; 
 /** Takes a connection and makes it somebody's, where it is not already: one round trip. */
 async function handOut(client: Client, whose: object, statement: ReturnType<typeof bePerson>) {
   const take = taking.get(client);
-  if (!take) throw new Error('a database that was not opened here');
+  if (!take) throw new Error(notOpenedHere);
   const connection = await take();
   // One that was just opened is Cadro's own.
   if ((connection.cadroFor ?? client) === whose) return connection;
@@ -69,14 +71,6 @@ async function handOut(client: Client, whose: object, statement: ReturnType<type
   }
   connection.cadroFor = whose;
   return connection;
-}
-
-/** Has a database hand out its connections as Cadro's own, whoever they were for before. */
-export function openedForHouse(db: Knex): Knex {
-  const client = clientOf(db);
-  taking.set(client, client.acquireConnection.bind(client));
-  client.acquireConnection = () => handOut(client, client, beHouse);
-  return db;
 }
 
 /*
@@ -105,18 +99,31 @@ function nameOf({ sql, bindings = [] }: Asked): string | undefined {
  * and gives the connection up afterwards. (Within a transaction, where it could not, statements have no names.)
  */
 async function askByName(client: Client, connection: Connection, asked: Asked): Promise<unknown> {
+  const ask = asking.get(client);
+  if (!ask) throw new Error(notOpenedHere);
   const { options } = asked;
   const name = nameOf(asked);
   if (name !== undefined) asked.options = { ...options, name };
   sendTogether(connection);
   try {
-    return await client._query(connection, asked);
+    return await ask(connection, asked);
   } catch (error) {
     if (!isStalePlan(error)) throw error;
     connection.__knex__disposed = error;
     asked.options = { ...options };
-    return client._query(connection, asked);
+    return ask(connection, asked);
   }
+}
+
+/** Has a database hand out its connections as Cadro's own, whoever they were for before. */
+export function openedForHouse(db: Knex): Knex {
+  const client = clientOf(db);
+  taking.set(client, client.acquireConnection.bind(client));
+  client.acquireConnection = () => handOut(client, client, beHouse);
+  const ask = client._query.bind(client);
+  asking.set(client, ask);
+  client._query = (connection, asked) => askByName(client, connection, asked);
+  return db;
 }
 
 /** A request keeps so many connections at most, and gives each back when it has not used it for so long. */
