@@ -82,6 +82,7 @@ it('takes a database of the release before along, with what is in it', () =>
       '035_digest_turns',
       '036_push',
       '037_figures_stand',
+      '038_works_by_course',
     ]);
   }));
 
