@@ -1,8 +1,9 @@
+import { roundsJob, upkeepJob } from '@cadro/server/alerts';
 import { ownHooks } from '@cadro/server/hooks';
 import { startWorker } from '@cadro/server/jobs';
 import { addJobs, newLog, readConfig, untilIdle, type Clock, type Db } from '@cadro/server/kit';
 import { benchDatabase, coursesEach, fillDistrict } from './district';
-import { parentPid, secondsUnder } from './processorTime';
+import { postgresOf, secondsUnder } from './processorTime';
 
 /*
  * One school day of a district, from eight in the morning to nine in the evening, read every quarter of an hour: each
@@ -45,8 +46,6 @@ from students returning student_id`;
 const lastQuarter = 52;
 const morningQuarter = 4;
 const longestMs = 600_000;
-const upkeep = { task: 'lookAtGuardians', payload: {}, key: 'guardians' };
-const rounds = { task: 'alertRounds', payload: {}, key: 'rounds' };
 
 interface Day {
   readonly db: Db;
@@ -77,8 +76,8 @@ async function schoolDay(day: Day): Promise<void> {
     const ids = await written(marked, { now, quarter });
     if (quarter === morningQuarter) ids.push(...(await written(morning, { now })));
     await reading(day, now, [...new Set(ids)]);
-    const hourly = quarter % 4 === 0 ? [upkeep] : [];
-    await addJobs(db, [...hourly, rounds]);
+    const hourly = quarter % 4 === 0 ? [upkeepJob] : [];
+    await addJobs(db, [...hourly, roundsJob]);
     await untilIdle(db, longestMs);
   }
 }
@@ -115,8 +114,7 @@ export async function benchDay(): Promise<void> {
   const clock: Clock = { now: () => Promise.resolve(now) };
   await fillDistrict(db, children);
   await db.raw(thisWeek);
-  const { rows } = await db.raw<{ rows: { pid: number }[] }>('select pg_backend_pid() as pid');
-  const postgres = parentPid(rows[0]?.pid ?? 0);
+  const postgres = await postgresOf(db);
   const { worker, sent } = await workerOn(db, clock);
   const [sourceId = ''] = await db('sources').pluck<string[]>('id');
   const day: Day = { db, sourceId, to: (instant) => (now = instant) };

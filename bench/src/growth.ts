@@ -7,7 +7,7 @@ import { hashPassword } from '@cadro/server/household';
 import { newLog, readConfig, type Clock, type Db } from '@cadro/server/kit';
 import { benchDatabase, fillDistrict } from './district';
 import { quantile } from './measure';
-import { parentPid, secondsUnder } from './processorTime';
+import { postgresOf, secondsUnder } from './processorTime';
 
 /*
  * What every main route takes in a district of a thousand children and in one of a hundred times as many: how long an
@@ -103,8 +103,7 @@ async function costsIn(children: number): Promise<ReadonlyMap<string, Cost>> {
   await fillDistrict(db, children);
   const ids = await idsOf(db);
   await figuresOfAll(db, ids);
-  const { rows } = await db.raw<{ rows: { pid: number }[] }>('select pg_backend_pid() as pid');
-  const postgres = parentPid(rows[0]?.pid ?? 0);
+  const postgres = await postgresOf(db);
   const settings = { CADRO_SECRET: secret, SMTP_URL: 'smtp://127.0.0.1:1', CADRO_INBOUND_MAIL_KEY: 'none' };
   const http = createServer().listen(0, '127.0.0.1');
   await once(http, 'listening');

@@ -36,5 +36,6 @@ async function main(): Promise<void> {
 
 main().catch((error: unknown) => {
   console.error(error instanceof Error ? error.message : error);
-  process.exitCode = 1;
+  // What it left listening would keep it.
+  process.exit(1);
 });

@@ -1,4 +1,5 @@
 import { readFileSync, readdirSync } from 'node:fs';
+import type { Db } from '@cadro/server/kit';
 
 /** The kernel counts in ticks; on Linux a second has a hundred. */
 const ticksPerSecond = 100;
@@ -34,5 +35,8 @@ export function secondsUnder(root: number): number {
   return ticks.reduce((sum, each) => sum + each, 0) / ticksPerSecond;
 }
 
-/** The process that a process was started by. */
-export const parentPid = (pid: number): number => Number(parentOf(statOf(String(pid))));
+/** The process that all of a database's own were started by. */
+export async function postgresOf(db: Db): Promise<number> {
+  const { rows } = await db.raw<{ rows: { pid: number }[] }>('select pg_backend_pid() as pid');
+  return Number(parentOf(statOf(String(rows[0]?.pid))));
+}

@@ -9,7 +9,7 @@ import { lightFormat } from 'date-fns/lightFormat';
 import { parseISO } from 'date-fns/parseISO';
 import { startOfMonth } from 'date-fns/startOfMonth';
 import { startOfWeek } from 'date-fns/startOfWeek';
-import { onceEach } from './onceEach';
+import { onceEach, remembered } from './onceEach';
 
 /** A day of 24 hours; a calendar day may have 23 or 25. */
 export const dayMs = 24 * 60 * 60 * 1000;
@@ -86,20 +86,17 @@ const clockFormat = onceEach(
 const quarterMs = 15 * 60 * 1000;
 const quartersSinceMs = Date.UTC(1972, 0);
 const mostQuarters = 20_000;
-const daysOfQuarters = onceEach((timeZone: string) => ({ timeZone, days: new Map<number, string>() }));
+// The works of a class are due at the same few instants: each quarter of an hour is formatted once.
+const dateOfQuarter = onceEach((timeZone: string) =>
+  remembered(mostQuarters, (quarter) => dayFormat(timeZone).format(quarter * quarterMs)),
+);
 
 /** The date of an instant where a zone is: the school's zone rules the school's days. */
 export function dateIn(timeZone: string, instant: Date): string {
   const ms = instant.getTime();
-  // The works of a class are due at the same few instants: each quarter of an hour is formatted once.
-  const { days: known } = daysOfQuarters(timeZone);
-  const quarter = Math.floor(ms / quarterMs);
-  const found = ms >= quartersSinceMs ? known.get(quarter) : undefined;
-  if (found !== undefined) return found;
-  const date = dayFormat(timeZone).format(instant);
-  if (known.size >= mostQuarters) known.clear();
-  if (ms >= quartersSinceMs) known.set(quarter, date);
-  return date;
+  return ms >= quartersSinceMs
+    ? dateOfQuarter(timeZone)(Math.floor(ms / quarterMs))
+    : dayFormat(timeZone).format(instant);
 }
 
 /** Minutes after midnight that a clock in a zone shows at an instant. */

@@ -6,7 +6,7 @@ export * from './dates';
 export * from './followups';
 export * from './gradebook';
 export * from './household';
-export { onceEach } from './onceEach';
+export { onceEach, remembered } from './onceEach';
 export * from './outlook';
 export * from './palette';
 export * from './plan';

@@ -10,3 +10,16 @@ export function onceEach<K extends readonly (string | number)[], T>(
     return known;
   };
 }
+
+/** Makes something once for each of many names; when so many were made, it begins anew. */
+export function remembered<T>(most: number, make: (name: number) => T): (name: number) => T {
+  const made = new Map<number, T>();
+  return (name) => {
+    const known = made.get(name);
+    if (known !== undefined) return known;
+    const value = make(name);
+    if (made.size >= most) made.clear();
+    made.set(name, value);
+    return value;
+  };
+}

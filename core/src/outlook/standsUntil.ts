@@ -31,11 +31,11 @@ const instantsOfItem = (item: Item, course: Course): readonly number[] => {
 export function standsUntilMs(record: CourseRecord): number {
   const course = normaliseCourse(record);
   const { asOfMs, items, results, policy } = course;
-  let until = after(policy.termEndMs);
-  if (until <= asOfMs) until = Infinity;
+  let until = Infinity;
   const consider = (ms: number): void => {
     if (ms > asOfMs && ms < until) until = ms;
   };
+  consider(after(policy.termEndMs));
   for (const item of items) for (const ms of instantsOfItem(item, course)) consider(ms);
   for (const { atMs, status } of results) {
     consider(atMs);

@@ -1,6 +1,6 @@
 import { PolicyRecord, type CourseRecord, type ItemRecord, type ResultRecord } from '@cadro/contract';
 import { parse } from '@cadro/contract/parse';
-import { byCodePoint, dateIn, isDoneInClass, termOn } from '@cadro/core';
+import { byCodePoint, dateIn, isDoneInClass, remembered, termOn } from '@cadro/core';
 import {
   isOfTerm,
   termEnd,
@@ -12,18 +12,8 @@ import {
 } from '../../records';
 
 /** The works of a class have the same few instants: each is written once. */
-const written = new Map<number, string>();
-const mostWritten = 50_000;
-
-function iso(date: Date): string {
-  const ms = date.getTime();
-  const known = written.get(ms);
-  if (known !== undefined) return known;
-  if (written.size >= mostWritten) written.clear();
-  const text = date.toISOString();
-  written.set(ms, text);
-  return text;
-}
+const written = remembered(50_000, (ms) => new Date(ms).toISOString());
+const iso = (date: Date): string => written(date.getTime());
 
 export const itemRecord = (row: KeptItem): ItemRecord => ({
   id: row.id,

@@ -7,7 +7,7 @@ import pino from 'pino';
 import request from 'supertest';
 import { addJobs, openDatabase, systemClock, untilIdle, type Db } from '../../kit';
 import { cookieOf, World } from '../../testing/world';
-import { lookAtChildren } from '../../alerts';
+import { lookAtChildren, roundsJob, upkeepJob } from '../../alerts';
 import { withWords } from '../../testing/alertRules';
 import { buildServer, type Server } from '../app';
 import { startWorker } from '../jobs';
@@ -71,8 +71,7 @@ async function livedThrough(workers: number): Promise<{ world: World; workers: W
   for (const evening of evenings) {
     await world.moveTo(evening);
     // What is read is read before the digests are made, whoever is faster.
-    for (const tasks of [['syncAll'], ['lookAtGuardians', 'alertRounds']]) {
-      const jobs = tasks.map((task) => ({ task, payload: {}, key: task }));
+    for (const jobs of [[{ task: 'syncAll', payload: {}, key: 'sync' }], [upkeepJob, roundsJob]]) {
       await Promise.all(started.map(({ db }) => addJobs(db, jobs)));
       expect(await untilIdle(world.db, 120_000)).toBe(true);
     }
