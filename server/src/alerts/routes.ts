@@ -147,16 +147,18 @@ const rehearsalRoutes: Routes = (router) => {
     guardianId: string,
     rules: AlertRules,
     write: (line: unknown) => void,
+    until: AbortSignal,
   ) => {
     try {
-      const rehearsal = await rehearse(deps, guardianId, rules, (done) => write({ done }));
+      const rehearsal = await rehearse(deps, guardianId, rules, (done) => write({ done }), until);
       write({ rehearsal });
     } catch (error) {
+      if (until.aborted) return;
       deps.log.error({ err: error instanceof Error ? error.name : 'unknown' }, 'a rehearsal failed');
       write({ failed: 'internal' });
     }
   };
-  mount(router, alertRoutes.rehearse, ({ deps, guardianId, body }) => {
+  mount(router, alertRoutes.rehearse, ({ deps, guardianId, body, left }) => {
     const rules = checkedRules(body);
     return Promise.resolve(
       new Streamed(async (_request, response) => {
@@ -166,7 +168,7 @@ const rehearsalRoutes: Routes = (router) => {
         });
         const write = (line: unknown) =>
           response.write(`${JSON.stringify(parse('line of a rehearsal', RehearsalLine, line))}\n`);
-        await rehearsed(deps, guardianId, rules, write);
+        await rehearsed(deps, guardianId, rules, write, left);
         response.end();
       }),
     );

@@ -562,6 +562,43 @@ it('rehearses in a thread of its own, with progress first and the answer last', 
   expect((less?.['rehearsal'] as typeof rehearsal).lastMonth).toBeLessThan(rehearsal.lastMonth);
 });
 
+it('leaves a rehearsal that nobody waits for: a slider that moves on is answered where it stands', async () => {
+  const http = buildServer({ ...world, log: pino({ level: 'silent' }) }).app.listen(0, '127.0.0.1');
+  await once(http, 'listening');
+  const address = http.address();
+  const port = typeof address === 'object' && address ? address.port : 0;
+  let nth = 0;
+  const ask = (signal: AbortSignal): Promise<globalThis.Response> =>
+    fetch(`http://127.0.0.1:${port}${alertRoutes.rehearse.path}`, {
+      method: 'POST',
+      headers: {
+        cookie: cookieOf(maren),
+        'content-type': 'application/json',
+        'idempotency-key': `rehearsal-${++nth}-of-a-slider`,
+      },
+      body: JSON.stringify({ ...presetRules('usual'), capPerDay: nth }),
+      signal,
+    });
+  try {
+    for (let moved = 0; moved < 12; moved++) {
+      const given = new AbortController();
+      const left = ask(given.signal).then(
+        () => 'answered',
+        () => 'given up',
+      );
+      // By now it has come: what was sent after it has been answered.
+      await maren.get(alertRoutes.count.path).expect(200);
+      given.abort();
+      await left;
+    }
+    const answer = await (await ask(AbortSignal.timeout(60_000))).text();
+    expect(answer).toContain('"rehearsal"');
+  } finally {
+    http.closeAllConnections();
+    http.close();
+  }
+});
+
 it('begins anew with a link that was taken up again: what came meanwhile is told to nobody', async () => {
   const studentId = world.student('isolde');
   const link = { guardian_id: guardianId, student_id: studentId };

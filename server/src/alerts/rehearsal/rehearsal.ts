@@ -40,12 +40,14 @@ const rehearsing = threadKind<typeof program>(__dirname, 'rehearse.worker', {
 /**
  * What the rules would have told a guardian this term, each day on what was known then.
  * @param progress is told how much of it is done, 0 to 1.
+ * @param until ends it where nobody waits for it any more, so that what is asked instead has its turn.
  */
 export async function rehearse(
   { db, clock, threads }: Pick<ServerDeps, 'db' | 'clock' | 'threads'>,
   guardianId: string,
   rules: AlertRules,
   progress: (done: number) => void,
+  until: AbortSignal,
 ): Promise<Answer> {
   const now = await clock.now();
   const watches = await watchesOf(db, { guardianIds: [guardianId] });
@@ -61,7 +63,11 @@ export async function rehearse(
   port1.on('message', (done: number) => progress(done));
   try {
     const question: RehearsalQuestion = { histories, days, rules, port: port2 };
-    const answer = await threads.of(rehearsing).run('run', question, { whose: guardianId, gives: [port2] });
+    const answer = await threads.of(rehearsing).run('run', question, {
+      whose: guardianId,
+      gives: [port2],
+      until,
+    });
     return said(answer, watches, { began, now });
   } finally {
     port1.close();

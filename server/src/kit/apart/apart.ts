@@ -50,6 +50,8 @@ interface Asking {
   readonly whose: string;
   /** What goes over to the thread. */
   readonly gives?: readonly MessagePort[];
+  /** Ends it while it waits; what is being done already is done to its end. */
+  readonly until?: AbortSignal;
 }
 
 /** What a piece of work cost more than it may. */
@@ -81,10 +83,10 @@ export class Apart<Program> {
   run<Name extends Named<Program> & string>(
     name: Name,
     ask: Asked<Program[Name]>,
-    { whose, gives = [] }: Asking,
+    { whose, gives = [], until }: Asking,
   ): Promise<Back<Program[Name]>> {
     const piece = () => this.piece(name, ask, gives);
-    return this.turns.take(whose, () => this.slots(piece)) as Promise<Back<Program[Name]>>; // the thread's own
+    return this.turns.take(whose, () => this.slots(piece), until) as Promise<Back<Program[Name]>>; // the thread's own
   }
 
   private async piece(name: string, ask: unknown, gives: readonly MessagePort[]): Promise<unknown> {

@@ -25,22 +25,36 @@ export class Turns {
 
   constructor(private readonly most: Most = usual) {}
 
-  /** @throws NoTurn when this person's line is full, or all of them together. */
-  async take<T>(who: string, work: () => Promise<T>): Promise<T> {
+  /**
+   * @param until ends what has not begun: it leaves the line at once, for whatever is asked instead. What has begun is
+   *   done to its end.
+   * @throws NoTurn when this person's line is full, or all of them together; the signal's reason where that ended it.
+   */
+  async take<T>(who: string, work: () => Promise<T>, until?: AbortSignal): Promise<T> {
+    until?.throwIfAborted();
     const line = this.lines.get(who) ?? { count: 0, last: Promise.resolve() };
     if (line.count >= this.most.ofOne) throw new NoTurn('one');
     if (this.all >= this.most.inAll) throw new NoTurn('all');
-    const mine = line.last.then(work, work);
+    const leave = () => {
+      until?.removeEventListener('abort', leave);
+      line.count -= 1;
+      this.all -= 1;
+    };
+    const begin = () => {
+      until?.throwIfAborted();
+      until?.removeEventListener('abort', leave);
+      return work().finally(leave);
+    };
     line.count += 1;
     this.all += 1;
+    until?.addEventListener('abort', leave);
+    const mine = line.last.then(begin, begin);
     line.last = mine;
     this.lines.set(who, line);
     try {
       return await mine;
     } finally {
-      line.count -= 1;
-      this.all -= 1;
-      if (line.count === 0) this.lines.delete(who);
+      if (line.last === mine) this.lines.delete(who);
     }
   }
 }

@@ -7,7 +7,7 @@ import { personalDb } from '../db';
 import type { ServerDeps } from '../deps';
 import type { Served } from './newRouter';
 import { askedBy, idempotencyKey, once } from './once';
-import { HttpProblem } from './problems';
+import { HttpProblem, NobodyWaits } from './problems';
 import { refuseUnsound } from './sound';
 
 export interface Call<P, Q, B> {
@@ -20,6 +20,8 @@ export interface Call<P, Q, B> {
   readonly guardianId: string;
   readonly request: Request;
   readonly response: Response;
+  /** Ends when nobody waits for the answer any more; by then it may also be written. */
+  readonly left: AbortSignal;
 }
 
 /** An answer that is a file, of the media type its contract names. */
@@ -61,6 +63,12 @@ function requireOperatorsPlace({ operatorPage }: ServerDeps['config'], { session
 
 const turns = new Turns();
 
+function leaving(response: Response): AbortSignal {
+  const left = new AbortController();
+  response.on('close', () => left.abort(new NobodyWaits()));
+  return left.signal;
+}
+
 /**
  * Puts a contract's route on a router: asks for the session, then reads and parses what comes in, answers what it
  * promised. The log names it by its pattern, so that no id and no secret of an address stands there.
@@ -89,7 +97,7 @@ export function mount<P extends TObject, Q extends TObject, B extends TSchema, A
       params: (contract.params ? parseText('path', contract.params, request.params) : {}) as Static<P>,
       query: (contract.query ? parseText('query', contract.query, request.query) : {}) as Static<Q>,
       body: (contract.body ? parse('request body', contract.body, request.body) : undefined) as Static<B>,
-      ...{ deps, guardianId, request, response },
+      ...{ deps, guardianId, request, response, left: leaving(response) },
     };
     const made = async () => {
       const answer = await handle(call);
@@ -100,7 +108,7 @@ export function mount<P extends TObject, Q extends TObject, B extends TSchema, A
     const key = who && takesKey(contract) ? idempotencyKey(request) : null;
     const answer =
       key === null
-        ? await (contract.heavy ? turns.take(guardianId, made) : made())
+        ? await (contract.heavy ? turns.take(guardianId, made, call.left) : made())
         : ((await once(
             deps,
             deps.db,

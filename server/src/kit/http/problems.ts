@@ -138,12 +138,17 @@ export function sendProblem(response: Response, problem: HttpProblem): void {
   response.status(problem.status).type('application/problem+json').send(JSON.stringify(problem));
 }
 
+/** Why work was given up that had not begun: who asked for it has left. */
+export class NobodyWaits extends Error {
+  override readonly name = 'NobodyWaits';
+}
+
 /** The one place where errors become answers. */
 export const answerProblems =
   (log: Logger, watch: Pick<DatabaseWatch, 'answers'>): ErrorRequestHandler =>
   (error, _request, response, next) => {
-    // It has been told already that it will get no answer.
-    if (response.writableEnded) return;
+    // It has been told already that it will get no answer, or asks for none any more.
+    if (response.writableEnded || error instanceof NobodyWaits) return;
     if (response.headersSent) return next(error);
     const problem = problemOf(error);
     // Whoever comes next is told at once.
