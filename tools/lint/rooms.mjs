@@ -97,7 +97,7 @@ export const doors = { core: ['index'], server: ['index'], app: ['index', 'api']
 
 /** Who owns which table of the server: only the owner's stores and the migrations name it. */
 export const tables = {
-  kit: ['login_tries', 'demo_clock', 'worker_processes', 'write_answers'],
+  kit: ['login_tries', 'demo_clock', 'worker_processes', 'write_answers', 'touches', 'kept_answers'],
   records: [
     ...[
       'schools',

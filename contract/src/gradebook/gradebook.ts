@@ -151,6 +151,7 @@ export const gradebookRoutes = {
     room,
     access: 'signed-in',
     summary: 'The courses of every linked child with their current figures',
+    stands: true,
     status: 200,
     answer: Type.Object({ courses: Type.Array(CourseSummary) }),
   }),

@@ -42,6 +42,7 @@ export const outlookRoutes = {
     room,
     access: 'signed-in',
     summary: 'What deserves this guardian now, over all linked children',
+    stands: true,
     status: 200,
     answer: Brief,
   }),

@@ -145,6 +145,7 @@ export const workRoutes = {
     access,
     summary:
       'Every loose end in make-up order, what is coming, what waits, and the offers read out of comments',
+    stands: true,
     status: 200,
     answer: Work,
   }),

@@ -27,6 +27,11 @@ export interface RouteContract<
   readonly takesBytes?: string;
   /** Whether an answer costs as much work as many others: each person has one of them made at a time. */
   readonly heavy?: boolean;
+  /**
+   * Whether an answer is given out again while nothing that it is made of has been touched. It is the guardian's own, and
+   * made of nothing but what the database holds and the clock.
+   */
+  readonly stands?: boolean;
 }
 
 export const route = <P extends TObject, Q extends TObject, B extends TSchema, A extends TSchema>(

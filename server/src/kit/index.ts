@@ -5,6 +5,7 @@ export * from './deps';
 export * from './groups';
 export * from './http';
 export * from './instants';
+export * from './kept';
 export * from './log';
 export * from './mail';
 export * from './metrics';

@@ -23,7 +23,7 @@ import {
   sendAccountMail,
   sweepDoor,
 } from '../household';
-import { type MailCarrier, addJobs, forgetAnswers, pruneTries, type ServerDeps } from '../kit';
+import { type MailCarrier, addJobs, forgetAnswers, forgetKept, pruneTries, type ServerDeps } from '../kit';
 import { sendInvitations, slotBack } from '../meetings';
 import { sendMail } from '../messages';
 import {
@@ -63,6 +63,7 @@ async function sweep(deps: JobDeps): Promise<void> {
   const { db, clock, config } = deps;
   await pruneTries(db);
   await forgetAnswers(db);
+  await forgetKept(db);
   await removeLeavers(deps);
   await sweepDoor(deps);
   await removeLeft(deps);

@@ -83,6 +83,7 @@ it('takes a database of the release before along, with what is in it', () =>
       '036_push',
       '037_figures_stand',
       '038_works_by_course',
+      '039_answers_kept',
     ]);
   }));
 

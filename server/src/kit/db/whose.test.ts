@@ -20,6 +20,7 @@ const closed = [
   'operators',
   ...['bundles', 'bundle_parts', 'told_ids', 'out_clients', 'forwarded_mails'],
   ...['joined_children', 'joined_courses', 'course_leads', 'worker_processes', 'write_answers'],
+  ...['touches', 'kept_answers'],
 ];
 
 const names = async (sql: string): Promise<string[]> =>

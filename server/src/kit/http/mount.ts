@@ -3,8 +3,10 @@ import { parse, parseText } from '@cadro/contract/parse';
 import type { Static, TObject, TSchema } from '@sinclair/typebox';
 import express, { type Request, type RequestHandler, type Response } from 'express';
 import { Turns } from '../apart';
-import { personalDb } from '../db';
+
+import { personalDb, type Clock } from '../db';
 import type { ServerDeps } from '../deps';
+import { keptAnswer, type KeptAnswer } from '../kept';
 import type { Served } from './newRouter';
 import { askedBy, idempotencyKey, once } from './once';
 import { HttpProblem, NobodyWaits } from './problems';
@@ -45,6 +47,11 @@ type Handler<P extends TObject, Q extends TObject, B extends TSchema, A extends 
 /** In tests every answer is checked against its schema, so that the document cannot lie. */
 const checkAnswers = process.env['NODE_ENV'] === 'test';
 
+function checkedAnswer<T>({ method, path, answer: schema }: RouteContract, answer: T): T {
+  if (checkAnswers && schema) parse(`answer of ${method} ${path}`, schema, answer);
+  return answer;
+}
+
 const readers = { body: express.json({ limit: '256kb' }), file: express.json({ limit: '7mb' }) };
 
 /** Reads a body, once it is known who sends it and that one is wanted. */
@@ -67,6 +74,57 @@ function leaving(response: Response): AbortSignal {
   const left = new AbortController();
   response.on('close', () => left.abort(new NobodyWaits()));
   return left.signal;
+}
+
+/** An answer that was made before, or is kept for the next time. */
+class Standing {
+  constructor(readonly kept: KeptAnswer) {}
+}
+
+/** Has an answer made in the way of its contract: given out again, once for its key, in its turn, or just so. */
+async function answered<P extends TObject, Q extends TObject, B extends TSchema, A extends TSchema>(
+  contract: RouteContract<P, Q, B, A>,
+  call: Call<Static<P>, Static<Q>, Static<B>>,
+  { handle, who }: { readonly handle: Handler<P, Q, B, A>; readonly who: string },
+): Promise<unknown> {
+  const { deps, guardianId, request, response } = call;
+  if (contract.stands) {
+    const asked = { guardianId, name: contract.path, has: request.get('if-none-match') };
+    const make = async (clock: Clock) =>
+      JSON.stringify(checkedAnswer(contract, await handle({ ...call, deps: { ...deps, clock } })));
+    return new Standing(await keptAnswer(deps, asked, make));
+  }
+  const made = async () => {
+    const answer = await handle(call);
+    // What is written bit by bit is made while it is written.
+    if (answer instanceof Streamed) await answer.write(request, response);
+    return answer;
+  };
+  const key = who && takesKey(contract) ? idempotencyKey(request) : null;
+  if (key === null) return contract.heavy ? turns.take(guardianId, made, call.left) : made();
+  return once(
+    deps,
+    deps.db,
+    { personId: who, key, asked: askedBy(request, deps.config.secret), status: contract.status },
+    (db) => handle({ ...call, deps: { ...deps, db } }),
+  );
+}
+
+function send(contract: RouteContract, response: Response, answer: unknown): void {
+  // Streamed already, or told meanwhile that it will get no answer.
+  if (answer instanceof Streamed || response.writableEnded) return;
+  if (answer instanceof Standing) {
+    const { etag, body } = answer.kept;
+    response.set('etag', etag).status(body === null ? 304 : contract.status);
+    return void (body === null ? response.end() : response.type('json').send(body));
+  }
+  response.status(contract.status);
+  if (answer instanceof Produced) {
+    response.set('Content-Disposition', `inline; filename="${answer.fileName}"`);
+    return void response.type(contract.produces ?? 'bin').send(Buffer.from(answer.bytes));
+  }
+  if (!contract.answer) return void response.end();
+  response.json(checkedAnswer(contract, answer));
 }
 
 /**
@@ -99,33 +157,6 @@ export function mount<P extends TObject, Q extends TObject, B extends TSchema, A
       body: (contract.body ? parse('request body', contract.body, request.body) : undefined) as Static<B>,
       ...{ deps, guardianId, request, response, left: leaving(response) },
     };
-    const made = async () => {
-      const answer = await handle(call);
-      // What is written bit by bit is made while it is written.
-      if (answer instanceof Streamed) await answer.write(request, response);
-      return answer;
-    };
-    const key = who && takesKey(contract) ? idempotencyKey(request) : null;
-    const answer =
-      key === null
-        ? await (contract.heavy ? turns.take(guardianId, made, call.left) : made())
-        : ((await once(
-            deps,
-            deps.db,
-            { personId: who, key, asked: askedBy(request, deps.config.secret), status: contract.status },
-            (db) => handle({ ...call, deps: { ...deps, db } }),
-          )) as Awaited<ReturnType<typeof made>>); // as it was answered the first time
-    // Streamed already, or told meanwhile that it will get no answer.
-    if (answer instanceof Streamed || response.writableEnded) return;
-    if (answer instanceof Produced) {
-      response.set('Content-Disposition', `inline; filename="${answer.fileName}"`);
-      return void response
-        .status(contract.status)
-        .type(contract.produces ?? 'bin')
-        .send(Buffer.from(answer.bytes));
-    }
-    if (!contract.answer) return void response.status(contract.status).end();
-    if (checkAnswers) parse(`answer of ${contract.method} ${contract.path}`, contract.answer, answer);
-    response.status(contract.status).json(answer);
+    send(contract, response, await answered(contract, call, { handle, who }));
   });
 }

@@ -1,0 +1,2 @@
+export { keptAnswer, type KeptAnswer } from './kept';
+export { forgetKept } from './keptStore';
