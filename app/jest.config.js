@@ -30,7 +30,7 @@ const asForTheWeb = { '^react-native$': 'react-native-web' };
 module.exports = {
   displayName: 'app',
   preset: 'jest-expo/web',
-  testMatch: ['<rootDir>/src/**/*.test.ts', '<rootDir>/src/**/*.test.tsx'],
+  testMatch: ['<rootDir>/bundling/*.test.ts', '<rootDir>/src/**/*.test.ts', '<rootDir>/src/**/*.test.tsx'],
   moduleNameMapper: asForTheWeb,
   transform: {
     '/(app|core|contract)/src/.+\\.tsx?$': swc,

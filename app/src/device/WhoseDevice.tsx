@@ -1,6 +1,6 @@
 import { useTranslation } from 'react-i18next';
 import { useMeQuery } from '../household';
-import { deviceSaid, dropCopies, useAppDispatch, useAppSelector } from '../store';
+import { deviceSaid, dropCopies, useAllCame, useAppDispatch, useAppSelector } from '../store';
 import { Action, Heading, Row, Stack, Words } from '../ui';
 import { useInstalling } from './useInstalling';
 
@@ -21,11 +21,15 @@ function useDevice(): { own: boolean | null; say: (own: boolean) => void } {
 /** Whether a device keeps anything: outside of https a browser does not. */
 const canKeep = (): boolean => typeof caches !== 'undefined';
 
-/** Asks once, before anything is kept, whether others use the device, too. */
+/**
+ * Asks once, before anything is kept, whether others use the device, too. It stands at the end of a page, and comes when
+ * nothing above it moves any more: what is tapped is what was meant.
+ */
 export function WhoseDevice() {
   const { t } = useTranslation();
   const { own, say } = useDevice();
-  if (own !== null || !canKeep()) return null;
+  const allCame = useAllCame();
+  if (own !== null || !canKeep() || !allCame) return null;
   return (
     <Stack>
       <Heading level={2}>{t('device.ask')}</Heading>

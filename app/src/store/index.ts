@@ -9,5 +9,6 @@ export { sendWaiting } from './sending';
 export { sessionBegun, sessionEnded } from './session';
 export * from './store';
 export { inTurn, ownSince } from './turns';
+export { useAllCame } from './useAllCame';
 export { useTurns } from './useTurns';
 export { isStale, reloadOnce } from './staleBundle';
