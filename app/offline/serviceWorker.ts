@@ -1,4 +1,4 @@
-import type { Pushed } from '@cadro/contract';
+import type { NewPushDevice, Pushed } from '@cadro/contract';
 import { createHandlerBoundToURL, precacheAndRoute, type PrecacheEntry } from 'workbox-precaching';
 import { NavigationRoute, registerRoute } from 'workbox-routing';
 
@@ -33,6 +33,25 @@ self.addEventListener('push', (event) => {
   const { id, title, text, path } = event.data?.json() as Pushed; // by the server, encrypted for this device
   const shown = { body: text, tag: id, icon: '/icons/home-192.png', data: { path } };
   event.waitUntil(self.registration.showNotification(title, shown));
+});
+
+/** A browser may change where it is reached, at any time and without a page: Cadro hears of the new place. */
+async function movedTo(subscription: PushSubscription): Promise<void> {
+  const { endpoint = '', keys = {} } = subscription.toJSON();
+  const reach: NewPushDevice = { endpoint, keys: { p256dh: keys['p256dh'] ?? '', auth: keys['auth'] ?? '' } };
+  await fetch('/api/alerts/devices', {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(reach),
+  });
+}
+self.addEventListener('pushsubscriptionchange', (event) => {
+  const { oldSubscription, newSubscription } = event as PushSubscriptionChangeEvent;
+  const begun = async () =>
+    newSubscription ?? (oldSubscription && self.registration.pushManager.subscribe(oldSubscription.options));
+  (event as ExtendableEvent).waitUntil(
+    begun().then((subscription) => (subscription ? movedTo(subscription) : undefined)),
+  );
 });
 
 /** Goes to what it is about: in the window that is open, which keeps what is being written, or in a new one. */

@@ -15,9 +15,23 @@ interface Arrival {
   readonly headers: { readonly payload: string };
 }
 
+/** A place at which a device is reached. */
+const newReach = async (schoolUrl: string): Promise<Reach> =>
+  (await (await fetch(`${schoolUrl}/demo/devices`, { method: 'POST' })).json()) as Reach;
+
+/** What has arrived at one place. */
+const arrivalsAt =
+  (schoolUrl: string, { endpoint }: Reach) =>
+  async (): Promise<Arrival[]> => {
+    const { arrivals } = (await (await fetch(`${schoolUrl}/demo/arrivals`)).json()) as {
+      arrivals: Arrival[];
+    };
+    return arrivals.filter(({ channel, to }) => channel === 'push' && to === endpoint.split('/').at(-1));
+  };
+
 /** The browser of the tests has no push service behind it: what it would ask of one, the demo's answers. */
 async function hasPushService(page: Page, schoolUrl: string) {
-  const reach = (await (await fetch(`${schoolUrl}/demo/devices`, { method: 'POST' })).json()) as Reach;
+  const reach = await newReach(schoolUrl);
   await page.addInitScript((given) => {
     const key = 'asked-for';
     const own = {
@@ -31,13 +45,7 @@ async function hasPushService(page: Page, schoolUrl: string) {
     PushManager.prototype.getSubscription = () =>
       Promise.resolve(localStorage.getItem(key) === null ? null : own);
   }, reach);
-  const to = reach.endpoint.split('/').at(-1);
-  return async (): Promise<Arrival[]> => {
-    const { arrivals } = (await (await fetch(`${schoolUrl}/demo/arrivals`)).json()) as {
-      arrivals: Arrival[];
-    };
-    return arrivals.filter((each) => each.channel === 'push' && each.to === to);
-  };
+  return arrivalsAt(schoolUrl, reach);
 }
 
 /** Hands what arrived to what runs beside the page, as the browser's own push service would. */
@@ -72,6 +80,11 @@ async function watchesDrawn(page: Page) {
         const [[tag, { data }]] = self.drawn;
         const notification = { data, close: () => self.drawn.delete(tag) };
         self.dispatchEvent(Object.assign(new ExtendableEvent('notificationclick'), { notification }));
+      }`),
+    movesTo: (reach: Reach) =>
+      worker.evaluate(`{
+        const newSubscription = { toJSON: () => (${JSON.stringify(reach)}) };
+        self.dispatchEvent(Object.assign(new ExtendableEvent('pushsubscriptionchange'), { newSubscription }));
       }`),
   };
 }
@@ -110,6 +123,20 @@ test('alerts come to a device that was asked for, say no more than they may, and
   await expect(page).toHaveURL(new RegExp(`${path}$`));
   expect(await page.evaluate(() => 'samePage' in window)).toBe(true);
   expect(await beside.drawn()).toEqual([]);
+
+  // Its browser moves to another place, with no page that would say so.
+  const reach = await newReach(running.schoolUrl);
+  const [before, arrivedThere] = [(await arrivals()).length, arrivalsAt(running.schoolUrl, reach)];
+  const heard = page
+    .context()
+    .waitForEvent('response', (answer) => answer.url().endsWith('/api/alerts/devices'));
+  await beside.movesTo(reach);
+  expect((await heard).status()).toBe(201);
+  await page.goto('/alerts/delivery');
+  await expect(page.getByText('Notifications come to this device.')).toBeVisible();
+  await page.getByRole('button', { name: 'Send me a notification' }).click();
+  await expect.poll(async () => (await arrivedThere()).length).toBe(1);
+  expect(await arrivals()).toHaveLength(before);
 });
 
 test('a device is told nothing more once it is stopped, nor after signing out', async ({

@@ -3,32 +3,24 @@ import { useTranslation } from 'react-i18next';
 import type { AlertSettings } from '@cadro/contract';
 import { beginPushing, canPush, endPushing, isBlocked } from '../device';
 import { useMeQuery } from '../household';
-import { pushedHere, useAppDispatch, useAppSelector } from '../store';
+import { pushedHere, useAppDispatch } from '../store';
 import { Action, Heading, Quietly, Row, Stack, Words } from '../ui';
 import { useAddDeviceMutation, useDropDeviceMutation } from './api';
-
-/** This device, among those that alerts are pushed to; null where it is none of them. */
-function usePushedHere({ devices }: AlertSettings): string | null {
-  const { data: me } = useMeQuery();
-  const pushed = useAppSelector((state) => state.prefs.pushed);
-  const known = pushed?.personId === me?.id && devices.some(({ id }) => id === pushed?.deviceId);
-  return known ? (pushed?.deviceId ?? null) : null;
-}
 
 function Here({ settings }: { settings: AlertSettings }) {
   const { t } = useTranslation();
   const dispatch = useAppDispatch();
   const { data: me } = useMeQuery();
-  const here = usePushedHere(settings);
+  const here = settings.devices.find((device) => device.here);
   const [add] = useAddDeviceMutation();
   const [drop, { isLoading: drops }] = useDropDeviceMutation();
   const [stands, setStands] = useState<'well' | 'asking' | 'failed'>('well');
   if (!canPush()) return <Words colour="soft">{t('reach.pushCannot')}</Words>;
-  if (here !== null) {
+  if (here) {
     const end = async () => {
       dispatch(pushedHere(null));
       await endPushing();
-      await drop(here);
+      await drop(here.id);
     };
     return (
       <>
@@ -43,7 +35,7 @@ function Here({ settings }: { settings: AlertSettings }) {
     setStands('asking');
     const reach = await beginPushing(settings.pushKey).catch(() => undefined);
     const added = reach ? await add(reach) : null;
-    if (added?.data && me) dispatch(pushedHere({ personId: me.id, deviceId: added.data.id }));
+    if (added?.data && me) dispatch(pushedHere(me.id));
     setStands(reach === undefined || added?.error ? 'failed' : 'well');
   };
   return (
@@ -62,9 +54,8 @@ function Here({ settings }: { settings: AlertSettings }) {
 /** The devices that alerts are pushed to: this one, and the others. @param children what is set of them */
 export function PushedTo({ settings, children }: { settings: AlertSettings; children: ReactNode }) {
   const { t } = useTranslation();
-  const here = usePushedHere(settings);
   const [drop] = useDropDeviceMutation();
-  const others = settings.devices.filter(({ id }) => id !== here);
+  const others = settings.devices.filter(({ here }) => !here);
   return (
     <Stack>
       <Heading level={2}>{t('reach.pushTitle')}</Heading>

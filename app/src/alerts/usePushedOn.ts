@@ -14,14 +14,14 @@ export function usePushedOn(): void {
   /** The session in which it was seen to. */
   const seen = useRef(0);
   const personId = me?.id;
-  const goesOn = count > 0 && !ended && personId !== undefined && pushed?.personId === personId;
+  const goesOn = count > 0 && !ended && personId !== undefined && pushed === personId;
   useEffect(() => {
     if (!goesOn || seen.current === count) return;
     seen.current = count;
     const again = async () => {
       const reach = await reachedBy();
       const added = reach && (await add(reach));
-      dispatch(pushedHere(added?.data ? { personId, deviceId: added.data.id } : null));
+      dispatch(pushedHere(added?.data ? personId : null));
     };
     void again().catch(() => undefined);
   }, [goesOn, count, personId, add, dispatch]);

@@ -31,14 +31,14 @@ describe('what this browser remembers', () => {
       ...[layerSwitched('due'), layerSwitched('test'), layerSwitched('test')],
       tableMeant({ shape: 'what|when', means: ['title', 'due'] }),
       deviceSaid({ personId: 'maren', own: true }),
-      pushedHere({ personId: 'maren', deviceId: 'd' }),
+      pushedHere('maren'),
     ].reduce(reducer, rememberedPrefs());
     rememberPrefs(prefs);
     expect(rememberedPrefs()).toEqual({
       ...{ childId: 'c', theme: 'dark', language: 'es', hiddenLayers: ['due'] },
       tables: { 'what|when': ['title', 'due'] },
       device: { personId: 'maren', own: true },
-      pushed: { personId: 'maren', deviceId: 'd' },
+      pushed: 'maren',
     });
   });
   it.each([

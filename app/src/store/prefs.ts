@@ -23,13 +23,8 @@ export interface Prefs {
   readonly tables: Readonly<Record<string, readonly Means[]>>;
   /** Whose device this is, as one of those who use it has said: where it is theirs alone, copies are kept. */
   readonly device: Device | null;
-  /** Whom alerts are pushed to here, and the id of this device among theirs. */
-  readonly pushed: PushedHere | null;
-}
-
-export interface PushedHere {
-  readonly personId: string;
-  readonly deviceId: string;
+  /** Whom alerts are pushed to here. */
+  readonly pushed: string | null;
 }
 
 export interface Device {
@@ -53,11 +48,6 @@ const tablesOf = (kept: unknown): Prefs['tables'] =>
 
 const deviceOf = (kept: Partial<Device> | null | undefined): Device | null =>
   typeof kept?.personId === 'string' ? { personId: kept.personId, own: kept.own === true } : null;
-
-const pushedOf = (kept: Partial<PushedHere> | null | undefined): PushedHere | null =>
-  typeof kept?.personId === 'string' && typeof kept.deviceId === 'string'
-    ? { personId: kept.personId, deviceId: kept.deviceId }
-    : null;
 
 const storageKey = 'cadro.prefs';
 
@@ -85,7 +75,7 @@ export function rememberedPrefs(): Prefs {
       hiddenLayers: calendarLayers.filter((layer) => kept.hiddenLayers?.includes(layer)),
       tables: tablesOf(kept.tables),
       device: deviceOf(kept.device),
-      pushed: pushedOf(kept.pushed),
+      pushed: typeof kept.pushed === 'string' ? kept.pushed : null,
     };
   } catch {
     return usual; // storage may be closed or spoilt: the choices are only not remembered
@@ -117,7 +107,7 @@ export const prefsSlice = createSlice({
       const last = Object.entries(others).slice(1 - mostTables);
       return { ...prefs, tables: { ...Object.fromEntries(last), [payload.shape]: payload.means } };
     },
-    pushedHere: (prefs, { payload }: PayloadAction<PushedHere | null>) => ({ ...prefs, pushed: payload }),
+    pushedHere: (prefs, { payload }: PayloadAction<string | null>) => ({ ...prefs, pushed: payload }),
     deviceSaid: (prefs, { payload }: PayloadAction<Device | null>) => ({ ...prefs, device: payload }),
     languageChosen: (prefs, { payload }: PayloadAction<Language>) => ({ ...prefs, language: payload }),
   },

@@ -9,6 +9,8 @@ export const PushDevice = Type.Object({
   /** The program and system it was set up from, in its own words. */
   device: Type.String(),
   since: Instant,
+  /** Whether it is the one that asks. */
+  here: Type.Boolean(),
 });
 export type PushDevice = Static<typeof PushDevice>;
 

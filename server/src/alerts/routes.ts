@@ -103,24 +103,26 @@ const oneRoute: Routes = (router) => {
 
 /** What a guardian is told, and what not for a while. */
 const settingsRoutes: Routes = (router) => {
-  mount(router, alertRoutes.settings, ({ deps, guardianId }) => alertSettings(deps, guardianId));
+  mount(router, alertRoutes.settings, ({ deps, guardianId, request }) =>
+    alertSettings(deps, guardianId, request.sessionID),
+  );
 
-  mount(router, alertRoutes.changeSettings, async ({ deps, guardianId, body }) => {
+  mount(router, alertRoutes.changeSettings, async ({ deps, guardianId, body, request }) => {
     await changeSettings(deps, guardianId, body);
     if (body.rules) {
       const ids = (await childrenOf(deps, guardianId)).map(({ id }) => id);
       await lookAtChildren(deps, ids, guardianId);
     }
-    return alertSettings(deps, guardianId);
+    return alertSettings(deps, guardianId, request.sessionID);
   });
 
   mount(router, alertRoutes.phoneCode, ({ deps, guardianId, body }) =>
     sendPhoneCode(deps, guardianId, body.phone),
   );
 
-  mount(router, alertRoutes.phoneWorks, async ({ deps, guardianId, body }) => {
+  mount(router, alertRoutes.phoneWorks, async ({ deps, guardianId, body, request }) => {
     await confirmPhoneBy(deps, guardianId, body.code);
-    return alertSettings(deps, guardianId);
+    return alertSettings(deps, guardianId, request.sessionID);
   });
 
   mount(router, alertRoutes.silence, async ({ deps, guardianId, body }) => {

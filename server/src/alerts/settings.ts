@@ -68,10 +68,14 @@ const seenBy =
 
 type SettingsDeps = Pick<ServerDeps, 'db' | 'clock' | 'config'>;
 
-/** What a guardian has set, with all that the settings' screens need. */
+/**
+ * What a guardian has set, with all that the settings' screens need.
+ * @param sessionId in which they ask; null where nobody does.
+ */
 export async function alertSettings(
   { db, clock, config }: SettingsDeps,
   guardianId: string,
+  sessionId: string | null = null,
 ): Promise<AlertSettings> {
   const now = await clock.now();
   const guardian = await guardianById(db, guardianId);
@@ -82,7 +86,7 @@ export async function alertSettings(
     coursesFor(db, guardianId, children, now),
     silencesOf(db, [guardianId]),
     deliveriesOf(db, guardianId, { limit: shownDeliveries }),
-    devicesOf(db, guardianId),
+    devicesOf(db, guardianId, sessionId),
   ]);
   const kept = own?.rules ?? presetRules('usual');
   const rules = { ...kept, exceptions: kept.exceptions.filter(seenBy(children, courses)) };

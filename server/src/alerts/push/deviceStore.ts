@@ -7,9 +7,13 @@ interface Row {
   readonly sealed: string;
   readonly device: string;
   readonly made_at: Date;
+  readonly session_id: string;
 }
 
-const viewOf = ({ id, device, made_at }: Row): PushDevice => ({ id, device, since: made_at.toISOString() });
+const viewOf = ({ id, device, made_at, session_id }: Row, sessionId: string | null): PushDevice => ({
+  ...{ id, device, since: made_at.toISOString() },
+  here: session_id === sessionId,
+});
 
 function reachIn(secret: string, sealed: string): NewPushDevice | null {
   try {
@@ -19,14 +23,18 @@ function reachIn(secret: string, sealed: string): NewPushDevice | null {
   }
 }
 
-/** The devices of a guardian, the latest first. */
-export const devicesOf = async (db: Db, guardianId: string): Promise<PushDevice[]> =>
+/** The devices of a guardian, the latest first. @param sessionId of who asks: theirs is here. */
+export const devicesOf = async (
+  db: Db,
+  guardianId: string,
+  sessionId: string | null,
+): Promise<PushDevice[]> =>
   (
     await db('push_devices')
       .where({ guardian_id: guardianId })
       .orderBy('made_at', 'desc')
-      .select<Row[]>('id', 'device', 'made_at')
-  ).map(viewOf);
+      .select<Row[]>('id', 'device', 'made_at', 'session_id')
+  ).map((row) => viewOf(row, sessionId));
 
 /** Where each of them is reached, and by which keys; null where another secret has sealed it. */
 export const reachesOf = async (
@@ -67,9 +75,9 @@ export async function putDevice(db: Db, secret: string, put: PutDevice, now: Dat
         device: put.device,
         made_at: now,
       })
-      .returning<Row[]>(['id', 'device', 'made_at']);
+      .returning<Row[]>(['id', 'device', 'made_at', 'session_id']);
     if (!row) throw new Error('a device could not be put down');
-    return viewOf(row);
+    return viewOf(row, put.sessionId);
   });
 }
 

@@ -102,6 +102,9 @@ describe('a device', () => {
     const answer = await add(device).expect(201);
     expect(answer.headers['set-cookie']?.[0]).toContain('Expires=');
     expect((await settings()).devices).toEqual([answer.body]);
+    expect(answer.body).toMatchObject({ here: true });
+    const elsewhere = await settings(await world.signedIn('maren'));
+    expect(elsewhere.devices).toEqual([{ ...answer.body, here: false }]);
     // Where and how it is reached is not kept in the open.
     const row = await world.db('push_devices').first();
     expect(JSON.stringify(row)).not.toContain(tokenOf(device));
