@@ -69,8 +69,8 @@ beforeAll(async () => {
   expect(ofRecord.length).toBeGreaterThan(15);
   heldWords = await wordsHeldBack(db, ids);
   untouched = await Untouched.in(db);
-  // That somebody has looked and asked is put down whatever comes of it.
-  everything = untouched.everything(['trail', 'sessions', 'guardians', 'thread_reads']);
+  // That somebody has looked and asked is put down whatever comes of it, and what they were answered is kept.
+  everything = untouched.everything(['trail', 'sessions', 'guardians', 'thread_reads', 'kept_answers']);
 });
 afterAll(() => world.stop());
 

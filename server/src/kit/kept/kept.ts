@@ -1,5 +1,6 @@
 import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
+import { dayMs } from '@cadro/core';
 import { houseOf, type Clock, type Db } from '../db';
 import { keep, standing, stampFor, type KeptKey } from './keptStore';
 
@@ -17,11 +18,16 @@ const build = createHash('sha256').update(readFileSync(__filename)).digest('base
 const quarterMs = 15 * 60_000;
 const instant = /"(\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(?:\.\d+)?Z)"/g;
 
-/** ...and no longer than to the next instant that it names: something is due, begins or ends then. */
+/**
+ * ...and no longer than to the next instant that it names, or that lies whole days after one: something is due, begins
+ * or ends then, or is no news any more.
+ */
 function standsUntil(body: string, now: Date): Date {
-  const quarter = (Math.floor(now.getTime() / quarterMs) + 1) * quarterMs;
+  const ms = now.getTime();
+  const quarter = (Math.floor(ms / quarterMs) + 1) * quarterMs;
   const named = [...body.matchAll(instant)].map(([, at = '']) => Date.parse(at));
-  return new Date(Math.min(quarter, ...named.filter((at) => at > now.getTime())));
+  const next = (at: number) => (at > ms ? at : at + (Math.floor((ms - at) / dayMs) + 1) * dayMs);
+  return new Date(named.reduce((until, at) => Math.min(until, next(at)), quarter));
 }
 
 const etagOf = (body: string): string =>
