@@ -169,6 +169,19 @@ it('goes by the links of this moment, on a connection that was the same personâ€
   expect(await seen()).toEqual([]);
 });
 
+it('plans once for whoever asks what a person asks, and each time what the house does', async () => {
+  const { own, person } = await twoFamilies();
+  const personId = await person('guardian', own);
+  const how = async (asks: Db) =>
+    (await asks.raw<{ rows: { how: string }[] }>(`select current_setting('plan_cache_mode') as how`)).rows[0]
+      ?.how;
+  const alone = openDatabase(url, { poolSize: 1 });
+  expect(await how(personalDb(alone, personId))).toBe('force_generic_plan');
+  expect(await how(alone)).toBe('auto');
+  expect(await how(personalDb(alone, personId))).toBe('force_generic_plan');
+  await alone.destroy();
+});
+
 it('asks once more where a connectionâ€™s plans are of before a table changed', async () => {
   const { own, person } = await twoFamilies();
   // All that is asked goes by one connection, so that it is the one with the plans.

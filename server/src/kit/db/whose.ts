@@ -29,12 +29,18 @@ interface Asked {
 
 const notOpenedHere = 'a database that was not opened here';
 const clientOf = (db: Knex): Client => db.client as Client;
+/*
+ * A request asks of few children: a plan that reckons with any is as good as one for these, and is made once. The house
+ * asks of hundreds, or of one: each time a plan of its own may be worth it.
+ */
+const planned = (how: 'auto' | 'force_generic_plan'): string =>
+  `set_config('plan_cache_mode', '${how}', false)`;
 // Whose household the connection was for is forgotten with the person.
-const beNobody = `select set_config('role', 'none', false), set_config('cadro.household', '', false)`;
+const beNobody = `select set_config('role', 'none', false), set_config('cadro.household', '', false), ${planned('auto')}`;
 const beHouse = { name: 'cadro-be-house', text: beNobody, values: [] };
 const bePerson = (personId: string) => ({
   name: 'cadro-become',
-  text: `select set_config('role', cadro_become($1::uuid), false)`,
+  text: `select set_config('role', cadro_become($1::uuid), false), ${planned('force_generic_plan')}`,
   values: [personId],
 });
 
