@@ -69,6 +69,16 @@ begin
   return null;
 end $$`;
 
+/** What is deleted of a child is not read in an answer that is kept, either. */
+const forgetting = `
+create function cadro_forget_answers() returns trigger language plpgsql security definer set search_path = public as $$
+begin
+  delete from kept_answers where scopes && (select array_agg(id) from touched_rows);
+  return null;
+end $$;
+create trigger answers_forgotten after delete on students
+  referencing old table as touched_rows for each statement execute function cadro_forget_answers()`;
+
 /** By which column each table tells whose its rows are: of several, all; in one, the first that says something. */
 const touching: Readonly<Record<string, readonly string[]>> = {
   student_id: [
@@ -102,7 +112,7 @@ const told = [
 const events = { insert: 'new', update: 'new', delete: 'old' } as const;
 
 export async function up(knex: Knex): Promise<void> {
-  for (const part of [tables, stamp, scopes, telling]) await knex.raw(part);
+  for (const part of [tables, stamp, scopes, telling, forgetting]) await knex.raw(part);
   for (const [table, columns] of told)
     for (const [event, rows] of Object.entries(events))
       await knex.raw(`
@@ -115,6 +125,7 @@ export async function down(knex: Knex): Promise<void> {
   for (const [table] of told)
     for (const event of Object.keys(events)) await knex.raw(`drop trigger touched_by_${event} on ${table}`);
   await knex.raw(`
-    drop function cadro_touch(), cadro_scopes(uuid), cadro_stamp(uuid[]);
+    drop trigger answers_forgotten on students;
+    drop function cadro_forget_answers(), cadro_touch(), cadro_scopes(uuid), cadro_stamp(uuid[]);
     drop table kept_answers, touches`);
 }

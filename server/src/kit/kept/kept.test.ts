@@ -163,6 +163,15 @@ it('is forgotten with what was touched in its time, an hour later', async () => 
   expect(await db('kept_answers').select()).toEqual([]);
 });
 
+it('goes with a child whose record is deleted, and stays with any other', async () => {
+  await asked();
+  await db('students').where({ id: strangerId }).delete();
+  expect(await db('kept_answers').select()).toHaveLength(1);
+  await db('guardian_links').where({ student_id: studentId }).delete();
+  await db('students').where({ id: studentId }).delete();
+  expect(await db('kept_answers').select()).toEqual([]);
+});
+
 it('goes with its guardian', async () => {
   await asked();
   await db('guardians').where({ id: guardianId }).delete();
