@@ -14,7 +14,9 @@ module.exports = ({ types: t }) => {
     callee.type === 'MemberExpression' && t.isIdentifier(callee.object, { name: 'Type' });
   const nameOf = ({ key }) => (t.isIdentifier(key) ? key.name : undefined);
   const shortened = ({ properties }, stays) =>
-    t.objectExpression(properties.filter((property) => stays(nameOf(property))));
+    t.objectExpression(
+      properties.filter((property) => t.isSpreadElement(property) || stays(nameOf(property))),
+    );
   const shorten = ({ node: { callee, arguments: given } }) => {
     if (!t.isIdentifier(callee) || !t.isObjectExpression(given[0])) return;
     if (callee.name === 'route') given[0] = shortened(given[0], (name) => called.includes(name));

@@ -22,6 +22,17 @@ it('knows of a route how it is called, and of its schemas nothing', () => {
   expect(made).not.toMatch(/typebox|summary|room|query|status/);
 });
 
+it('keeps what a route has in common with others', () => {
+  const text = `
+    const common = { method: 'get', access: 'operator' };
+    const at = (path) => ({ path });
+    export const routes = { one: route({ ...common, ...at('/one'), summary: 'One' }) };`;
+  const made = inApp(text, '/contract/src/x.ts');
+  expect(made).toMatch(/\.\.\.common/);
+  expect(made).toMatch(/\.\.\.at\('\/one'\)/);
+  expect(made).not.toMatch(/summary/);
+});
+
 it('has the words of a rule, not what it is found by, nor what only that asks for', () => {
   const made = inApp(`
     import { isLate, told } from '../other';
