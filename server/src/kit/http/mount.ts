@@ -3,7 +3,6 @@ import { parse, parseText } from '@cadro/contract/parse';
 import type { Static, TObject, TSchema } from '@sinclair/typebox';
 import express, { type Request, type RequestHandler, type Response } from 'express';
 import { Turns } from '../apart';
-
 import { personalDb, type Clock } from '../db';
 import type { ServerDeps } from '../deps';
 import { keptAnswer, type KeptAnswer } from '../kept';

@@ -105,6 +105,21 @@ it.each<[what: string, touched: () => Promise<unknown>, stands: boolean]>([
     false,
   ],
   ['a child who came', () => db('students').where({ id: strangerId }).update({ given_name: 'Orrin' }), false],
+  [
+    'somebody who moves out of their household',
+    async () => {
+      const [other] = await db('guardians')
+        .insert({
+          ...{ household_id: householdId, email: 'tobiah@test.example', password_hash: 'x' },
+          ...{ name: 'Tobiah Aldervane', given_name: 'Tobiah' },
+        })
+        .returning<{ id: string }[]>('id');
+      const [elsewhere] = await db('households').insert({ name: 'B.' }).returning<{ id: string }[]>('id');
+      await asked();
+      await db('guardians').where({ id: other?.id }).update({ household_id: elsewhere?.id });
+    },
+    false,
+  ],
   ['a link that goes', () => db('guardian_links').where({ student_id: strangerId }).delete(), false],
 ])('stands or falls with what is touched: %s', async (_what, touched, stands) => {
   await asked();
