@@ -252,20 +252,25 @@ export const threadsAbout = async (
 };
 
 /** The last unread answer of each of the household's threads: a teacher's own, not what only says to be one. */
-export const unreadOf = (db: Db, guardianId: string, studentIds: readonly string[]) =>
-  unreadBy(db, guardianId)
-    .join('threads as t', 't.id', 'm.thread_id')
-    .join('guardian_profiles as g', 'g.household_id', 't.household_id')
-    .where({ 'g.guardian_id': guardianId, 'm.automatic': false })
+export const unreadOf = (db: Db, guardianId: string, studentIds: readonly string[]) => {
+  const last = unreadBy(db, guardianId)
+    .whereRaw('m.thread_id = t.id')
+    .where({ 'm.automatic': false })
     .whereNull('m.doubt')
-    .whereIn('m.student_id', [...studentIds])
-    .distinctOn('m.thread_id')
-    .orderBy([{ column: 'm.thread_id' }, { column: 'm.seq', order: 'desc' }])
+    .orderBy('m.seq', 'desc')
+    .limit(1)
+    .select('m.id', 'm.author', 'm.text', 'm.at');
+  return db('threads as t')
+    .join('guardian_profiles as g', 'g.household_id', 't.household_id')
+    .join(db.raw<never>('lateral (?) last', [last]), db.raw('true'))
+    .where({ 'g.guardian_id': guardianId })
+    .whereIn('t.student_id', [...studentIds])
     .select<{ id: string; student_id: string; thread_id: string; author: string; text: string; at: Date }[]>(
-      'm.id',
-      'm.student_id',
-      'm.thread_id',
-      'm.author',
-      'm.text',
-      'm.at',
+      'last.id',
+      't.student_id',
+      't.id as thread_id',
+      'last.author',
+      'last.text',
+      'last.at',
     );
+};

@@ -1,5 +1,5 @@
 import type { Message, Thread, ThreadSummary } from '@cadro/contract';
-import { dayMs, schoolDaysWaited, type ReplyFacts } from '@cadro/core';
+import { byCodePoint, dayMs, schoolDaysWaited, type ReplyFacts } from '@cadro/core';
 import { childrenFor, readersAtHome } from '../household';
 import { HttpProblem, type Db, type Deps } from '../kit';
 import { schoolDates, schoolDaysOf } from '../records';
@@ -154,7 +154,8 @@ export async function unreadReplies(
   guardianId: string,
   studentIds: readonly string[],
 ): Promise<ReplyFacts[]> {
-  const rows = await store.unreadOf(db, guardianId, studentIds);
+  const found = await store.unreadOf(db, guardianId, studentIds);
+  const rows = found.sort((a, b) => byCodePoint(a.thread_id, b.thread_id));
   const files = await filesOf(
     db,
     rows.flatMap(({ id, text }) => (text === '' ? [id] : [])),

@@ -39,6 +39,7 @@ import * as push from '../../../migrations/036_push';
 import * as figuresStand from '../../../migrations/037_figures_stand';
 import * as worksByCourse from '../../../migrations/038_works_by_course';
 import * as answersKept from '../../../migrations/039_answers_kept';
+import * as whoBelongs from '../../../migrations/040_who_belongs';
 import { setTimeout as wait } from 'node:timers/promises';
 import { Client } from './client';
 import { connectionTo, remember } from './connections';
@@ -93,6 +94,7 @@ const migrations: Record<string, Knex.Migration> = {
   '037_figures_stand': figuresStand,
   '038_works_by_course': worksByCourse,
   '039_answers_kept': answersKept,
+  '040_who_belongs': whoBelongs,
 };
 
 /** Whoever waits for a table holds up all who come after it: for so long at most, and then again. */
