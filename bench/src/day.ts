@@ -2,6 +2,7 @@ import { roundsJob, upkeepJob } from '@cadro/server/alerts';
 import { ownHooks } from '@cadro/server/hooks';
 import { startWorker } from '@cadro/server/jobs';
 import { addJobs, newLog, readConfig, untilIdle, type Clock, type Db } from '@cadro/server/kit';
+import { joined, wholeOf, type PartOfRecord } from '@cadro/server/records';
 import { benchDatabase, coursesEach, fillDistrict } from './district';
 import { postgresOf, secondsUnder } from './processorTime';
 
@@ -35,13 +36,13 @@ join items i on i.course_id = c.id and i.external_id = c.external_id || 'i11'
 join enrolments e on e.course_id = c.id,
   lateral (select abs(hashtext(e.student_id::text || i.id::text)) as luck) l
 where abs(hashtext(c.external_id || 'marked')) % 104 = :quarter
-returning student_id`;
+returning student_id, (select i.course_id from items i where i.id = item_id) as course_id`;
 
 const morning = `
 insert into attendance_marks (student_id, on_date, period, source_id, external_id, code, known_at)
 select id, '2026-10-20', 'day', source_id, external_id || 'today',
   case when abs(hashtext(id::text || 'today')) % 15 = 0 then 'A' else 'P' end, :now
-from students returning student_id`;
+from students returning student_id, null::uuid as course_id`;
 
 const lastQuarter = 52;
 const morningQuarter = 4;
@@ -55,9 +56,9 @@ interface Day {
 }
 
 /** A reading as the worker does it: what it brings, in pieces, and its end. */
-async function reading({ db, sourceId }: Day, now: Date, ids: readonly string[]): Promise<void> {
-  for (let from = 0; from < ids.length; from += 500) {
-    const some = ids.slice(from, from + 500);
+async function reading({ db, sourceId }: Day, now: Date, parts: readonly PartOfRecord[]): Promise<void> {
+  for (let from = 0; from < parts.length; from += 500) {
+    const some = parts.slice(from, from + 500);
     await db.transaction((trx) => ownHooks.reading.onRecords(trx, some, { now, half: false }));
   }
   await db('sources').update({ read_at: now });
@@ -66,29 +67,35 @@ async function reading({ db, sourceId }: Day, now: Date, ids: readonly string[])
 
 async function schoolDay(day: Day): Promise<void> {
   const { db } = day;
-  const written = async (sql: string, given: object): Promise<string[]> => {
-    const { rows } = await db.raw<{ rows: { student_id: string }[] }>(sql, { ...given });
-    return rows.map(({ student_id: id }) => id);
+  const written = async (sql: string, given: object): Promise<PartOfRecord[]> => {
+    const { rows } = await db.raw<{ rows: { student_id: string; course_id: string | null }[] }>(sql, {
+      ...given,
+    });
+    return rows.map(({ student_id: studentId, course_id: course }) => ({
+      ...{ studentId, courses: course === null ? [] : [course], attendance: course === null },
+    }));
   };
   for (let quarter = 0; quarter <= lastQuarter; quarter += 1) {
     const now = new Date(at(8).getTime() + quarter * quarterMs);
     day.to(now);
-    const ids = await written(marked, { now, quarter });
-    if (quarter === morningQuarter) ids.push(...(await written(morning, { now })));
-    await reading(day, now, [...new Set(ids)]);
+    const parts = await written(marked, { now, quarter });
+    if (quarter === morningQuarter) parts.push(...(await written(morning, { now })));
+    await reading(day, now, joined(parts));
     const hourly = quarter % 4 === 0 ? [upkeepJob] : [];
     await addJobs(db, [...hourly, roundsJob]);
     await untilIdle(db, longestMs);
   }
 }
 
-/** How many children's figures were computed and how many were looked at, from the statements that put it down. */
+/** How many courses' figures were computed and how many courses were looked at, from the statements that put it down. */
 function counted(db: Db): { figures: number; looks: number } {
   const counts = { figures: 0, looks: 0 };
   db.on('query', ({ sql, bindings }: { sql: string; bindings: readonly unknown[] }) => {
-    if (sql.startsWith('insert into figures_stand'))
+    if (sql.includes('insert into current_figures'))
       counts.figures += (JSON.parse(String(bindings.at(-1))) as unknown[]).length;
-    if (sql.startsWith('insert into "alert_looks"')) counts.looks += bindings.length / 3;
+    if (sql.startsWith('delete from looks_due d using unnest'))
+      for (const course of bindings[1] as readonly (string | null)[])
+        counts.looks += course === null ? coursesEach : 1;
   });
   return counts;
 }
@@ -119,7 +126,7 @@ export async function benchDay(): Promise<void> {
   const [sourceId = ''] = await db('sources').pluck<string[]>('id');
   const day: Day = { db, sourceId, to: (instant) => (now = instant) };
   // The evening before: everything is reckoned and looked at once.
-  await reading(day, now, await db('students').pluck('id'));
+  await reading(day, now, wholeOf(await db('students').pluck('id')));
   await untilIdle(db, longestMs);
   await db.raw('analyze');
   const counts = counted(db);
@@ -134,8 +141,8 @@ export async function benchDay(): Promise<void> {
   const each = (count: number) => (count / children).toFixed(1).padStart(6);
   const minutes = (seconds: number) => ((seconds / 60) * (100_000 / children)).toFixed(1).padStart(6);
   console.log(`day: one school day of ${children} children, ${coursesEach} courses each`);
-  console.log(`figures computed   ${each(counts.figures)} times a child`);
-  console.log(`looked at          ${each(counts.looks)} times a child`);
+  console.log(`figures computed   ${each(counts.figures)} courses a child`);
+  console.log(`looked at          ${each(counts.looks)} courses a child`);
   console.log(`mails              ${each(sent.mails - before.mails)} a child`);
   console.log(`worker             ${minutes(worked)} minutes of processor time for 100,000`);
   console.log(`PostgreSQL         ${minutes(asked)}`);

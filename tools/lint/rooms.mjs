@@ -169,6 +169,7 @@ export const tables = {
     'alert_settings',
     'alert_looks',
     'alert_silences',
+    'looks_due',
     'digests',
     'digest_turns',
     'deliveries',

@@ -4,6 +4,7 @@ export * from './facts';
 export * from './history';
 export * from './look';
 export { alertRules, ruleNamed, type RuleName, type RuleSettings } from './rules';
+export type { Next } from './rules/rule';
 export {
   knobWords,
   ruleGroups,

@@ -4,6 +4,7 @@ import type { Agent } from 'supertest';
 import { withWords } from '../testing/alertRules';
 import { World } from '../testing/world';
 import { lookAtChildren } from '.';
+import { wholeOf } from '../records';
 import { historiesOf } from './histories';
 import { watchesOf } from './watchStore';
 
@@ -113,11 +114,7 @@ const inOrder = (all: readonly Told[]) =>
 it('tells in earnest what the same rules tell in rehearsal, evening by evening', async () => {
   const now = await world.clock.now();
   const watches = await watchesOf(world.db, { guardianIds: [await guardianId('maren')] });
-  const historyOf = await historiesOf(
-    world.db,
-    watches.map(({ studentId }) => studentId),
-    now,
-  );
+  const historyOf = await historiesOf(world.db, wholeOf(watches.map(({ studentId }) => studentId)), now);
   const rehearsed = watches.flatMap((watch) =>
     tellingsOf(factsOfDays(historyOf(watch), evenings), withWords).map(({ atMs, key, reasons }) => ({
       atMs,

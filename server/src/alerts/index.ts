@@ -2,7 +2,7 @@ export { deliver, deliveryReturned, wantDeliveries, type DeliverDeps } from './d
 export { makeDigests } from './digests/digests';
 export { dropWaitingDigests } from './digests/digestStore';
 export { LiveAlerts } from './live';
-export { lookAtChildren, lookAtGuardians } from './look';
+export { lookAtChildren, lookAtGuardians, lookAtParts } from './look';
 export { roundsJob, upkeepJob, wantLooks, wantOldLooks } from './wishes';
 export { deliveryCounts, dueDeliveries, forgetDeliveries } from './delivery/outboxStore';
 export { alertRouter } from './routes';

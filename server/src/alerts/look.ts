@@ -4,11 +4,14 @@ import {
   dateIn,
   isSilenced,
   lookAtChild,
+  nextLooks,
   soonest,
   step,
   underCap,
   upkeepSignals,
   type AlertState,
+  type ChildFacts,
+  type LookedAt,
   type Telling,
 } from '@cadro/core';
 import { readNewComments } from '../gradebook';
@@ -24,10 +27,12 @@ import {
   type Deps,
   type Trx,
 } from '../kit';
+import { isWhole, studentsIn, wholeOf, type PartOfRecord } from '../records';
 import { factsNow } from './histories';
 import { putOut, toldSince, type Outgoing } from './delivery/outboxStore';
-import { lastStates, notify, saveLooks, saveStates, silencesOf, type KeptAlert } from './store';
-import { guardianSources, guardiansToLookAt, watchesOf, type Settings } from './watchStore';
+import { forgetNext, saveLooks, saveNext, type NextOf } from './lookStore';
+import { lastStates, notify, saveStates, silencesOf, type KeptAlert } from './store';
+import { guardianSources, guardiansToLookAt, watchesOf, type Settings, type Watch } from './watchStore';
 
 /** What a look came to for one guardian. */
 interface Looked {
@@ -135,33 +140,63 @@ async function keep(
  * @param quietFor a guardian for whom what is there is only taken in: their rules have changed, and what those find
  * that was so before is no news.
  */
-export async function lookAtChildren(
+export const lookAtChildren = (
   deps: Deps,
   studentIds: readonly string[],
   quietFor: string | null = null,
+): Promise<void> => lookAtParts(deps, wholeOf(studentIds), quietFor);
+
+/** Looks at what is meant of children likewise; what lies elsewhere in their records stays as it was. */
+export async function lookAtParts(
+  deps: Deps,
+  parts: readonly PartOfRecord[],
+  quietFor: string | null = null,
 ): Promise<void> {
+  if (parts.length === 0) return;
   const now = await deps.clock.now();
   const house = houseOf(deps.db);
-  const restricted = new Set(await restrictedAmong(house, studentIds));
+  const restricted = new Set(await restrictedAmong(house, studentsIn(parts)));
   const wanted = (guardianId: string) => quietFor === null || guardianId === quietFor;
-  const by = (db: Db, whose: (guardianId: string) => boolean) =>
-    lookFor(db, studentIds, now, { whose, quiet: quietFor !== null });
-  await by(house, (guardianId) => wanted(guardianId) && !restricted.has(guardianId));
+  const by = (db: Db, whose: (guardianId: string) => boolean, forgets: boolean) =>
+    lookFor(db, parts, now, { whose, quiet: quietFor !== null, forgets });
+  // What was next to be said is reckoned anew for everyone together.
+  await by(house, (guardianId) => wanted(guardianId) && !restricted.has(guardianId), quietFor === null);
   // From whom the school holds something back, the look sees what they see.
   for (const guardianId of [...restricted].filter(wanted))
-    await by(personalDb(house, guardianId), (id) => id === guardianId);
+    await by(personalDb(house, guardianId), (id) => id === guardianId, false);
 }
+
+/** A link that was taken up again begins anew. */
+const isFirst = ({ lookedAt, linkedAt }: Watch): boolean => lookedAt === null || lookedAt < linkedAt;
 
 /** Whose alert it is, and about whom. */
 const stateOf = ({ guardianId, studentId }: Pick<KeptAlert, 'guardianId' | 'studentId'>): string =>
   `${guardianId}:${studentId ?? ''}`;
 
+/** A first look takes in all of a child, or what it leaves out would be news afterwards. */
+function widened(parts: readonly PartOfRecord[], watches: readonly Watch[]): PartOfRecord[] {
+  const first = new Set(watches.filter(isFirst).map(({ studentId }) => studentId));
+  const watched = new Set(watches.map(({ studentId }) => studentId));
+  return parts
+    .filter(({ studentId }) => watched.has(studentId))
+    .flatMap((part) => (first.has(part.studentId) ? wholeOf([part.studentId]) : [part]));
+}
+
+const lookedAtIn = ({ courses, attendance }: PartOfRecord): LookedAt | null =>
+  courses && { courses: new Set(courses), attendance };
+
 async function lookFor(
   db: Db,
-  studentIds: readonly string[],
+  meant: readonly PartOfRecord[],
   now: Date,
-  { whose, quiet }: { readonly whose: (guardianId: string) => boolean; readonly quiet: boolean },
+  ask: {
+    readonly whose: (guardianId: string) => boolean;
+    readonly quiet: boolean;
+    readonly forgets: boolean;
+  },
 ): Promise<void> {
+  const { whose, quiet, forgets } = ask;
+  const studentIds = studentsIn(meant);
   await db.transaction(async (trx) => {
     await oneAtATime(trx, studentIds);
     const watches = (await watchesOf(trx, { studentIds })).filter(
@@ -169,30 +204,49 @@ async function lookFor(
     );
     if (watches.length === 0) return;
     const guardianIds = [...new Set(watches.map(({ settings }) => settings.guardianId))];
-    const watched = [...new Set(watches.map(({ studentId }) => studentId))];
+    const parts = widened(meant, watches);
+    const partOf = new Map(parts.map((part) => [part.studentId, lookedAtIn(part)]));
+    const watched = studentsIn(parts);
     // What is read out of comments is read for everybody.
-    await houseWithin(trx, () => readNewComments(trx, watched));
-    const facts = await factsNow(trx, watched, now);
+    await houseWithin(trx, () => readNewComments(trx, studentsIn(parts.filter(isWhole))));
+    const facts = await factsNow(trx, parts, now);
     const states = groupBy(await lastStates(trx, { guardianIds, studentIds: watched }), stateOf);
     const silences = groupBy(await silencesOf(trx, guardianIds), ({ guardianId }) => guardianId);
     const looks = watches.map((watch): Looked => {
-      const { settings, studentId, lookedAt, linkedAt } = watch;
+      const { settings, studentId } = watch;
       const before = states.get(stateOf({ guardianId: settings.guardianId, studentId })) ?? [];
       const looked = lookAtChild(before, facts(watch), {
         rules: settings.rules,
         silences: silences.get(settings.guardianId) ?? [],
-        // A link that was taken up again begins anew.
-        first: quiet || lookedAt === null || lookedAt < linkedAt,
+        first: quiet || isFirst(watch),
+        part: partOf.get(studentId) ?? null,
       });
       return { settings, before, ...looked };
     });
     await keep(trx, looks, watched, now);
+    const whole = watches.filter(({ studentId }) => partOf.get(studentId) === null);
     await saveLooks(
       trx,
-      watches.map(({ studentId, settings }) => ({ studentId, guardianId: settings.guardianId })),
+      whole.map(({ studentId, settings }) => ({ studentId, guardianId: settings.guardianId })),
       now,
     );
+    if (forgets) await forgetNext(trx, parts);
+    await saveNext(trx, nextOf(watches, facts));
   });
+}
+
+/** When something is next to be said of each of the children, to whichever of those who are told. */
+function nextOf(watches: readonly Watch[], facts: (watch: Watch) => ChildFacts): NextOf[] {
+  const first = new Map<string, NextOf>();
+  for (const watch of watches) {
+    const { studentId, settings } = watch;
+    for (const next of nextLooks(facts(watch), settings.rules)) {
+      const key = `${studentId}:${next.courseId ?? ''}`;
+      const known = first.get(key);
+      if (!known || next.atMs < known.atMs) first.set(key, { studentId, ...next });
+    }
+  }
+  return [...first.values()];
 }
 
 async function lookAtSome(db: Db, ids: readonly string[], now: Date): Promise<void> {

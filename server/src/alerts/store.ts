@@ -113,21 +113,6 @@ export async function notify(trx: Db | Trx, guardianIds: readonly string[], kind
   ]);
 }
 
-export async function saveLooks(
-  trx: Trx,
-  looks: readonly { readonly studentId: string; readonly guardianId: string }[],
-  at: Date,
-): Promise<void> {
-  await inChunks(looks, (some) =>
-    trx('alert_looks')
-      .insert(
-        some.map(({ studentId, guardianId }) => ({ student_id: studentId, guardian_id: guardianId, at })),
-      )
-      .onConflict(['student_id', 'guardian_id'])
-      .merge(),
-  );
-}
-
 export interface SilenceRow extends Silence {
   readonly id: string;
   readonly guardianId: string;

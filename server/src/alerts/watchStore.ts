@@ -182,19 +182,6 @@ export const guardianSources = (db: Db, guardianIds: readonly string[]): Promise
     .where({ 'src.by_hand': false })
     .distinct<GuardianSource[]>('l.guardian_id', 'g.looked_at', 'src.source_id', 'src.name', 'src.read_at');
 
-/** The children of a source of whom somebody who is told about them had the last look before an instant. */
-export const studentsLookedAtBefore = (db: Db, sourceId: string, before: Date): Promise<string[]> =>
-  db('alert_looks as k')
-    .join('student_profiles as s', 's.student_id', 'k.student_id')
-    .join('standing_links as l', (on) =>
-      on.on('l.student_id', 'k.student_id').andOn('l.guardian_id', 'k.guardian_id'),
-    )
-    .where({ 's.source_id': sourceId })
-    .where('k.at', '<', before)
-    .whereIn('l.role', rolesAllowed('read-talk'))
-    .distinct()
-    .pluck('k.student_id');
-
 export interface LinkedChild {
   readonly studentId: string;
   readonly givenName: string;

@@ -1,31 +1,43 @@
 import { createHash } from 'node:crypto';
 import { addJobs, type Db, type Job, type Trx } from '../kit';
-import { studentsLookedAtBefore } from './watchStore';
+import { isWhole, joined, studentsIn, wholeOf, type PartOfRecord } from '../records';
+import { studentsNotLookedAtToday, takeDueLooks } from './lookStore';
 
-/** So many children are looked at together. */
-const looksAtOnce = 100;
+/** So many children are looked at together, and so many parts of records. */
+const looksAtOnce = { whole: 50, parts: 300 } as const;
 
-/** Wishes that children are looked at for those who are told about them; the same children are not asked for twice. */
-export async function wantLooks(db: Db | Trx, studentIds: readonly string[]): Promise<void> {
-  const ids = [...studentIds].sort();
-  const chunks = Array.from({ length: Math.ceil(ids.length / looksAtOnce) }, (_, index) =>
-    ids.slice(index * looksAtOnce, (index + 1) * looksAtOnce),
-  );
+/**
+ * Wishes that what is meant of children is looked at for those who are told about them; the same is not asked for twice.
+ * Whoever stands next to each other is looked at together.
+ */
+export async function wantLooks(db: Db | Trx, parts: readonly PartOfRecord[]): Promise<void> {
+  const ofSize = (some: readonly PartOfRecord[], size: number) =>
+    Array.from({ length: Math.ceil(some.length / size) }, (_, index) =>
+      some.slice(index * size, (index + 1) * size),
+    );
+  const chunks = [
+    ...ofSize(parts.filter(isWhole), looksAtOnce.whole),
+    ...ofSize(
+      parts.filter((part) => !isWhole(part)),
+      looksAtOnce.parts,
+    ),
+  ];
   await addJobs(
     db,
-    chunks.map((some): Job => ({
-      task: 'lookAtChildren',
-      payload: { studentIds: some },
-      key: `looks:${createHash('sha1').update(some.join()).digest('hex')}`,
-    })),
+    chunks.map((some): Job => {
+      const payload = {
+        studentIds: studentsIn(some.filter(isWhole)),
+        parts: some.filter((part) => !isWhole(part)),
+      };
+      const key = createHash('sha1').update(JSON.stringify(payload)).digest('hex');
+      return { task: 'lookAtChildren', payload, key: `looks:${key}` };
+    }),
   );
 }
 
-/** Rules count days: who has not been looked at for so long is looked at though nothing has changed. */
-const looksLastMs = 6 * 60 * 60 * 1000;
-
 /**
- * After a reading: whose last look was long ago is looked at again, though nothing of their record has changed.
+ * After a reading: rules count days, so that everybody is looked at once on each day of the school's, though nothing of
+ * their record has changed; and earlier where a rule has something to say by the clock alone.
  * @param but children who are looked at anyway.
  */
 export async function wantOldLooks(
@@ -33,11 +45,14 @@ export async function wantOldLooks(
   sourceId: string,
   { now, but }: { readonly now: Date; readonly but: ReadonlySet<string> },
 ): Promise<void> {
-  const ids = await studentsLookedAtBefore(db, sourceId, new Date(now.getTime() - looksLastMs));
-  await wantLooks(
-    db,
-    ids.filter((id) => !but.has(id)),
-  );
+  await db.transaction(async (trx) => {
+    const ids = await studentsNotLookedAtToday(trx, sourceId, now);
+    const due = await takeDueLooks(trx, sourceId, now);
+    await wantLooks(
+      trx,
+      joined([...wholeOf(ids), ...due]).filter(({ studentId }) => !but.has(studentId)),
+    );
+  });
 }
 
 /** The queue's wish that what concerns guardians themselves is looked at: silent sources, and looks not taken. */

@@ -12,7 +12,7 @@ import {
 import { schoolRegisters } from '../attendance';
 import type { FiguresHook } from '../gradebook';
 import type { Trx } from '../kit';
-import { schoolDates } from '../records';
+import { schoolDates, studentsIn } from '../records';
 import { registerMark } from './absence';
 import { byFact, moveToWork, openAbsences, settleable, type SettleRow } from './openStore';
 import * as store from './store';
@@ -40,7 +40,7 @@ type RecordsOf = Parameters<FiguresHook>[1]['recordsOf'];
 async function settleAbsences(
   trx: Trx,
   studentIds: readonly string[],
-  recordsOf: RecordsOf,
+  allRecordsOf: Parameters<FiguresHook>[1]['allRecordsOf'],
   now: Date,
 ): Promise<void> {
   const rows = await openAbsences(trx, studentIds);
@@ -52,7 +52,8 @@ async function settleAbsences(
     const marks = registers.get(row.student_id) ?? [];
     if (purpose === 'catch-up') {
       const outcome = { by: 'caught-up', works: itemIds.length } as const;
-      if (caughtUp(recordsOf(row.student_id, row.household_id), itemIds))
+      // What was missed may be of several courses.
+      if (caughtUp(await allRecordsOf(row.student_id, row.household_id), itemIds))
         await settle(trx, row, now, outcome);
     } else if (registerAgrees(row.absence, marks, dates.get(row.student_id) ?? '')) {
       const found = marksAbout(lessons, marks).map(registerMark);
@@ -101,12 +102,14 @@ async function comeByFact(
 }
 
 /** Did it work? Settles the follow-ups that the record now shows as done, in the figures' transaction. */
-export const settleByRecord: FiguresHook = async (trx, { studentIds, recordsOf, dissolved, now }) => {
+export const settleByRecord: FiguresHook = async (trx, about) => {
+  const { recordsOf, dissolved, now } = about;
+  const studentIds = studentsIn(about.parts);
   for (const each of dissolved) await moveToWork(trx, each);
   for (const row of await settleable(trx, studentIds)) {
     const outcome = outcomeOf(row, recordsOf(row.student_id, row.household_id));
     if (outcome) await settle(trx, row, now, outcome);
   }
-  await settleAbsences(trx, studentIds, recordsOf, now);
+  await settleAbsences(trx, studentIds, about.allRecordsOf, now);
   await comeByFact(trx, studentIds, recordsOf, now);
 };

@@ -16,6 +16,7 @@ import { followSchool, type HouseholdHooks, type RestrictingHooks } from '../hou
 import { addJobs, type Deps } from '../kit';
 import { followSlots } from '../meetings';
 import { moveEfforts } from '../outlook';
+import { studentsIn, wholeOf } from '../records';
 import { moveTasks } from '../plan';
 import { wantMirrors, type ReadingHooks } from '../sources';
 
@@ -31,7 +32,7 @@ const keptAboutWork = [moveEfforts, moveTasks, moveDesk, moveDates];
 export const onFigures: FiguresHook = async (trx, about) => {
   await settleByRecord(trx, about);
   for (const each of about.dissolved) for (const move of keptAboutWork) await move(trx, each);
-  await wantLooks(trx, about.studentIds);
+  await wantLooks(trx, about.parts);
 };
 
 export const gradebookHooks = ({ db }: Deps): GradebookHooks => ({
@@ -46,11 +47,11 @@ const longestHalfMs = 3_600_000;
 
 /** Children are put down as their pages are written; the job that takes them runs once, when the reading is over. */
 export const readingHooks: ReadingHooks = {
-  onRecords: async (trx, studentIds, { now, half }) => {
-    await wantFigures(trx, studentIds, now, half ? new Date(now.getTime() + longestHalfMs) : null);
-    await wantMirrors(trx, studentIds);
+  onRecords: async (trx, parts, { now, half }) => {
+    await wantFigures(trx, parts, now, half ? new Date(now.getTime() + longestHalfMs) : null);
+    await wantMirrors(trx, studentsIn(parts));
   },
-  onLinked: (trx, studentId) => wantLooks(trx, [studentId]),
+  onLinked: (trx, studentId) => wantLooks(trx, wholeOf([studentId])),
   onMirrored: mirrorMarks,
   onReading: async (db, sourceId, { whole, now }) => {
     if (whole) {
@@ -69,7 +70,7 @@ export const readingHooks: ReadingHooks = {
 
 export const householdHooks: HouseholdHooks = {
   // From here on what is new about a child is told; what is there already is not.
-  onLinked: (trx, studentId) => wantLooks(trx, [studentId]),
+  onLinked: (trx, studentId) => wantLooks(trx, wholeOf([studentId])),
   onAddress: mailMovedOn,
   ...restrictingHooks,
 };

@@ -3,7 +3,7 @@ import { createTransport } from 'nodemailer';
 import { sendMail } from '../messages';
 import { figuresJob, wantFigures } from '../gradebook';
 import { addJobs } from '../kit';
-import { allStudentIds } from '../records';
+import { allStudentIds, wholeOf } from '../records';
 import { readingJob } from '../sources';
 import { World } from '../testing/world';
 
@@ -101,11 +101,11 @@ describe('figures are a cache', () => {
     await world.workOff();
     await world.db('current_figures').whereIn('student_id', [waits, not]).delete();
     const now = await world.clock.now();
-    await wantFigures(world.db, [waits], now);
-    await wantFigures(world.db, [waits], now);
+    await wantFigures(world.db, wholeOf([waits]), now);
+    await wantFigures(world.db, wholeOf([waits]), now);
     await world.db
       .transaction(async (trx) => {
-        await wantFigures(trx, [not], now);
+        await wantFigures(trx, wholeOf([not]), now);
         throw new Error('cut');
       })
       .catch(() => undefined);

@@ -13,6 +13,7 @@ import { watchesOf } from '../alerts/watchStore';
 import { reportOf } from '../gradebook/print/report';
 import { requireChild } from '../household';
 import { World } from '../testing/world';
+import { wholeOf } from '../records';
 
 /*
  * One course of one household, by every road that leads to its figures: stored, its page, the record that is handed to
@@ -139,7 +140,7 @@ async function roads(
     (each) => each.studentId === studentId,
   );
   if (!watch) throw new Error('nobody watches');
-  const history = (await historiesOf(world.db, [studentId], now))(watch);
+  const history = (await historiesOf(world.db, wholeOf([studentId]), now))(watch);
   const sight = factsAt(history, now.getTime()).courses.find(({ id }) => id === courseId);
   const stored = list.find((each) => each.id === courseId && each.studentId === studentId)?.figures;
   const printed = report.courses.find(({ title }) => title === page.title)?.figures;

@@ -6,7 +6,7 @@ import type { TaskList } from 'graphile-worker';
 import {
   deliver,
   forgetDeliveries,
-  lookAtChildren,
+  lookAtParts,
   lookAtGuardians,
   makeDigests,
   roundsJob,
@@ -39,9 +39,21 @@ import {
   wholeReadingJob,
 } from '../sources';
 import { onFigures, ownHooks, readingHooks } from './hooks';
+import { joined, studentsIn, wholeOf } from '../records';
 
 const SourceJob = Type.Object({ sourceId: Uuid, whole: Type.Optional(Type.Boolean()) });
-const StudentsJob = Type.Object({ studentIds: Type.Array(Uuid) });
+const LooksJob = Type.Object({
+  studentIds: Type.Array(Uuid),
+  parts: Type.Optional(
+    Type.Array(
+      Type.Object({
+        studentId: Uuid,
+        courses: Type.Union([Type.Array(Uuid), Type.Null()]),
+        attendance: Type.Boolean(),
+      }),
+    ),
+  ),
+});
 const DeliveryJob = Type.Object({ deliveryId: Uuid });
 const AccountMailJob = Type.Object({ mailId: Uuid });
 const ForgottenJob = Type.Object({ email: Type.String() });
@@ -125,12 +137,13 @@ export function tasksOf(deps: TaskDeps): TaskList {
       await computeWanted({ ...deps, onFigures });
     },
     async lookAtChildren(payload) {
-      const { studentIds } = parse('job lookAtChildren', StudentsJob, payload);
+      const { studentIds, parts = [] } = parse('job lookAtChildren', LooksJob, payload);
+      const meant = joined([...wholeOf(studentIds), ...parts]);
       // Who is being read is looked at when all of it has been.
-      const held = new Set(await heldAmong(db, studentIds, await deps.clock.now()));
-      await lookAtChildren(
+      const held = new Set(await heldAmong(db, studentsIn(meant), await deps.clock.now()));
+      await lookAtParts(
         deps,
-        studentIds.filter((id) => !held.has(id)),
+        meant.filter(({ studentId }) => !held.has(studentId)),
       );
       await addJobs(db, [roundsJob]);
     },

@@ -26,6 +26,8 @@ export {
 } from './besideStore';
 export { remarksOf, statesOf, type ToldRemark, type ToldState } from './remarkStore';
 export { layBeside, type Dissolved } from './laying';
+export { aCourseOf, coursesMeant, isMeant } from './partStore';
+export { hasCourses, isWhole, joined, studentsIn, wholeOf, type PartOfRecord } from './parts';
 export { moveAbout } from './movedStore';
 export { cameOfWorks, cameWords, type CameWork, type CameWords } from './newsStore';
 export { childFile, namedFor } from './fileStore';
@@ -57,7 +59,7 @@ export {
   rolesOfPeople,
   schoolDates,
   studentKeys,
-  studentsOfCourses,
+  partsOfCourses,
   teachersByCourse,
   type Contact,
 } from './studentStore';

@@ -1,6 +1,8 @@
 import type { ResultStatus } from '@cadro/contract';
 import { groupBy, together, type Db } from '../kit';
 import type { CourseTerm } from './courseTerms';
+import { studentsIn, type PartOfRecord } from './parts';
+import { coursesMeant, isMeant } from './partStore';
 import { termsOfCourses } from './termStore';
 
 export interface KeptCourse {
@@ -64,16 +66,14 @@ export interface KeptCategory {
   course_id: string;
 }
 
-const coursesOfStudents = (db: Db, studentIds: readonly string[], courseId?: string): Promise<KeptCourse[]> =>
-  db('courses as c')
+const coursesIn = (db: Db, parts: readonly PartOfRecord[]): Promise<KeptCourse[]> => {
+  const { sql, bindings } = coursesMeant(parts);
+  return db('courses as c')
     .join('enrolments as e', 'e.course_id', 'c.id')
     .join('schools as sch', 'sch.id', 'c.school_id')
-    .whereIn('e.student_id', [...studentIds])
+    .joinRaw(`join ${sql} on ${isMeant('e')}`, bindings)
     .where({ 'e.active': true })
     .whereNotNull('c.policy')
-    .modify((query) => {
-      if (courseId) query.where({ 'c.id': courseId });
-    })
     .orderByRaw('c.title collate "C", c.id')
     .select<KeptCourse[]>(
       'c.id',
@@ -85,6 +85,7 @@ const coursesOfStudents = (db: Db, studentIds: readonly string[], courseId?: str
       'sch.time_zone',
       'c.household_id',
     );
+};
 
 const categoriesOfCourses = (db: Db, courseIds: readonly string[]): Promise<KeptCategory[]> =>
   db('categories')
@@ -173,24 +174,24 @@ export interface LoadedCourse {
 }
 
 /**
- * The courses of several children, with what every household that may be read has written beside them: five queries,
+ * The courses that are meant of several children, with what every household that may be read has written beside them: five queries,
  * however many children and courses. Courses come by title, works by the day they are due: where a page gives no order
  * of its own, this one shows, the same each time.
  * @param ask.removed also works that the source has taken back.
  */
 export async function loadCourses(
   db: Db,
-  studentIds: readonly string[],
-  ask: { readonly courseId?: string; readonly removed?: true } = {},
+  parts: readonly PartOfRecord[],
+  ask: { readonly removed?: true } = {},
 ): Promise<LoadedCourse[]> {
   const removed = ask.removed ?? false;
-  const courses = await coursesOfStudents(db, studentIds, ask.courseId);
+  const courses = await coursesIn(db, parts);
   const ids = [...new Set(courses.map(({ id }) => id))];
   const [terms, categories, items, results] = await together(db, [
     () => termsOfCourses(db, ids),
     () => categoriesOfCourses(db, ids),
     () => itemsOf(db, ids, removed),
-    () => resultsOf(db, studentIds, ids, removed),
+    () => resultsOf(db, studentsIn(parts), ids, removed),
   ]);
   const categoriesByCourse = groupBy(categories, ({ course_id }) => course_id);
   const itemsByCourse = groupBy(items, ({ course_id }) => course_id);

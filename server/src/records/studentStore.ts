@@ -1,5 +1,6 @@
 import { dateIn } from '@cadro/core';
 import type { Db, Trx } from '../kit';
+import type { PartOfRecord } from './parts';
 
 export interface Contact {
   readonly id: string;
@@ -66,15 +67,19 @@ export const teachersByCourse = async (
   return new Map(rows.map(({ course_id, ...teacher }) => [course_id, teacher]));
 };
 
-/** Everyone who is in one of the courses. */
-export const studentsOfCourses = async (trx: Trx, courseIds: readonly string[]): Promise<string[]> =>
-  courseIds.length === 0
-    ? []
-    : trx('enrolments')
-        .whereIn('course_id', [...courseIds])
-        .where({ active: true })
-        .distinct()
-        .pluck('student_id');
+/** Of everyone who is in one of the courses, those courses. */
+export async function partsOfCourses(trx: Trx, courseIds: readonly string[]): Promise<PartOfRecord[]> {
+  if (courseIds.length === 0) return [];
+  const rows = await trx('enrolments')
+    .whereIn('course_id', [...courseIds])
+    .where({ active: true })
+    .groupBy('student_id')
+    .select<{ student_id: string; courses: string[] }[]>(
+      'student_id',
+      trx.raw('array_agg(course_id order by course_id) as courses'),
+    );
+  return rows.map(({ student_id: studentId, courses }) => ({ studentId, courses, attendance: false }));
+}
 
 /** Whether a child is in a course. */
 export const enrolled = async (db: Db, studentId: string, courseId: string): Promise<boolean> =>

@@ -1,15 +1,16 @@
 import type { JoinedPlace } from '../household';
 import type { Db, Trx } from '../kit';
+import type { PartOfRecord } from '../records';
 
 /** What the rooms below do about a reading; handed in, because this room does not know them. */
 export interface ReadingHooks {
   /**
-   * Records of these children have changed; runs in the transaction that writes them. They are half of what is being read
+   * These parts of children's records have changed, one part for each child; runs in the transaction that writes them. They are half of what is being read
    * until `onReading` says that it is whole.
    */
   readonly onRecords: (
     trx: Trx,
-    studentIds: readonly string[],
+    parts: readonly PartOfRecord[],
     reading: { readonly now: Date; readonly half: boolean },
   ) => Promise<void>;
   /** A child has been linked to whose family brings its records in. */

@@ -4,6 +4,7 @@ import { addJobs } from '../kit';
 import { readingHooks } from '../main/hooks';
 import { syncSource, type SyncReport } from './sync';
 import { World } from '../testing/world';
+import { wholeOf } from '../records';
 
 let world: World;
 /** Each test has a world of its own: one that has read nothing yet, or one that has read every school. */
@@ -71,7 +72,7 @@ it('half a reading is told of when the rest is in, or an hour later', async () =
   const asOf = async (student_id: string) =>
     (await db('current_figures').where({ student_id }).max<{ at: Date }[]>('as_of as at'))[0]?.at;
   const compute = async () => {
-    await wantFigures(db, [half, beside], await clock.now());
+    await wantFigures(db, wholeOf([half, beside]), await clock.now());
     await addJobs(db, [figuresJob]);
     await world.workOff();
   };

@@ -1,12 +1,15 @@
 import type { SyncFault } from '@cadro/contract';
 import {
   assumePolicies,
+  joined,
   logChanges,
   neutralCollections,
+  partsOfCourses,
   setApartPassed,
   settleClasses,
-  studentsOfCourses,
+  studentsIn,
   takenCodes,
+  wholeOf,
   writeCollection,
   type Beside,
   type NeutralCollection,
@@ -103,6 +106,9 @@ async function mend(
   await store.clearProblems(trx, sourceId, collection, mended, faults);
 }
 
+/** What is told in these concerns the course it is in, and nothing else of a child's record. */
+const ofOneCourse: ReadonlySet<NeutralCollection> = new Set(['categories', 'items', 'itemDetails']);
+
 async function takeIn(trx: Trx, run: Run, collection: NeutralCollection, records: readonly NeutralRecord[]) {
   const { sourceId, now, knownAt, beside = null } = run;
   const passed = collection === 'students' && !run.isOwn ? await setApart(trx, run, records) : [];
@@ -117,8 +123,12 @@ async function takeIn(trx: Trx, run: Run, collection: NeutralCollection, records
       ? await settleClasses(trx, sourceId, now, { of: collection, ids })
       : [];
   if (collection === 'linkCodes') await reportTaken(trx, run, records);
-  const students = await studentsOfCourses(trx, written.courseIds);
-  const touched = [...new Set([...passed, ...written.studentIds, ...students, ...ended])];
+  const inCourses = await partsOfCourses(trx, written.courseIds);
+  const touched = joined([
+    ...wholeOf([...passed, ...written.studentIds, ...ended]),
+    ...written.parts,
+    ...(ofOneCourse.has(collection) ? inCourses : wholeOf(studentsIn(inCourses))),
+  ]);
   if (touched.length > 0) await run.deps.reading.onRecords(trx, touched, { now, half: !run.isOwn });
 }
 
@@ -221,6 +231,6 @@ export async function settle(run: Run): Promise<void> {
     await takeRecords(run, collection, waiting.get(collection) ?? []);
   await deps.db.transaction(async (trx) => {
     const students = await assumePolicies(trx, sourceId, now);
-    if (students.length > 0) await deps.reading.onRecords(trx, students, { now, half: !run.isOwn });
+    if (students.length > 0) await deps.reading.onRecords(trx, wholeOf(students), { now, half: !run.isOwn });
   });
 }

@@ -1,5 +1,5 @@
 import type { OneRosterName, Removal, WholeCollection } from '@cadro/contract';
-import { countUntold, logChanges, studentsOfCourses, takeUntold } from '../records';
+import { countUntold, joined, logChanges, partsOfCourses, studentsIn, takeUntold, wholeOf } from '../records';
 import type { Db } from '../kit';
 import { isMuch } from './shrinking';
 import type { Run } from './taking';
@@ -39,7 +39,7 @@ export async function takeAwayUntold(run: Run, told: readonly WholeCollection[])
     await deps.db.transaction(async (trx) => {
       const { studentIds, courseIds, changes } = await takeUntold(trx, sourceId, collection, now);
       if (knownAt) await logChanges(trx, changes, now);
-      const touched = [...new Set([...studentIds, ...(await studentsOfCourses(trx, courseIds))])];
+      const touched = joined(wholeOf([...studentIds, ...studentsIn(await partsOfCourses(trx, courseIds))]));
       if (touched.length > 0) await deps.reading.onRecords(trx, touched, { now, half: true });
     });
   }

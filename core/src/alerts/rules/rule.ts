@@ -113,6 +113,14 @@ export interface ChildRule<
     ask: (courseId: string | null) => Static<S>,
     stands: (key: string) => boolean,
   ): Signal[];
+  /** What the clock alone will have it tell, and is to be told in time: looking once a day would be too late for it. */
+  next?(facts: ChildFacts, ask: (courseId: string | null) => Static<S>): Next[];
+}
+
+/** When a rule has something to say of a course, or of the child as a whole; milliseconds since 1970. */
+export interface Next {
+  readonly courseId: string | null;
+  readonly atMs: number;
 }
 
 /** What concerns the guardian and not one child. */

@@ -12,6 +12,7 @@ import {
 } from '@cadro/core';
 import { restrictedAmong } from '../../household';
 import { groupBy, personalDb, type Db, type Deps } from '../../kit';
+import { wholeOf } from '../../records';
 import { keepDigests, lastDigests, putTurns, takeTurns, type NewDigest, type Rhythm } from './digestStore';
 import { factsNow } from '../histories';
 import { putOut, type Outgoing } from '../delivery/outboxStore';
@@ -32,7 +33,7 @@ async function materialFor(db: Db, watches: readonly Watch[], now: Date, days: n
   const studentIds = [...new Set(watches.map(({ studentId }) => studentId))];
   const guardianIds = [...new Set(watches.map(({ settings }) => settings.guardianId))];
   const [facts, silences] = await Promise.all([
-    factsNow(db, studentIds, now, days * dayMs),
+    factsNow(db, wholeOf(studentIds), now, days * dayMs),
     silencesOf(db, guardianIds),
   ]);
   return { now, days, facts, silences };

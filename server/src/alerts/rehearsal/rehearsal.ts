@@ -11,6 +11,7 @@ import {
   termOn,
 } from '@cadro/core';
 import { startOfDay, threadKind, type ServerDeps } from '../../kit';
+import { wholeOf } from '../../records';
 import { historiesOf } from '../histories';
 import { watchesOf, type Watch } from '../watchStore';
 import type * as program from './rehearse.worker';
@@ -53,7 +54,7 @@ export async function rehearse(
   const watches = await watchesOf(db, { guardianIds: [guardianId] });
   const historyOf = await historiesOf(
     db,
-    watches.map(({ studentId }) => studentId),
+    wholeOf(watches.map(({ studentId }) => studentId)),
     now,
   );
   const histories = watches.map(historyOf);

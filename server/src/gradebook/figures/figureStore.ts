@@ -1,5 +1,7 @@
 import type { CourseAnswer, CourseFigures, EndedTerm, LooseEndFigure, LooseEndKind } from '@cadro/contract';
+import { byCodePoint } from '@cadro/core';
 import { oneAtATime, type Db, type Trx } from '../../kit';
+import { aCourseOf, coursesMeant, isMeant, isWhole, studentsIn, type PartOfRecord } from '../../records';
 
 /** The figures of a course with what moved them lately. */
 export interface KeptFigures {
@@ -32,24 +34,21 @@ export interface AssumedFigures extends KeptFigures {
   readonly householdId: string;
 }
 
-/** Puts children's current figures in the place of those of before: a few statements, however many children. */
+/** Puts current figures of what is meant in the place of those of before: a few statements, however many children. */
 export async function storeFigures(
   trx: Trx,
-  studentIds: readonly string[],
+  parts: readonly PartOfRecord[],
   asOf: Date,
   { published, assumed }: { published: readonly KeptFigures[]; assumed: readonly AssumedFigures[] },
 ): Promise<void> {
   // Two runs for one child at once would meet here: the later one waits, and both write the same.
   await oneAtATime(
     trx,
-    studentIds.map((id) => `figures:${id}`),
+    studentsIn(parts).map((id) => `figures:${id}`),
   );
-  await trx('current_figures')
-    .whereIn('student_id', [...studentIds])
-    .delete();
-  await trx('assumed_figures')
-    .whereIn('student_id', [...studentIds])
-    .delete();
+  const { sql, bindings } = coursesMeant(parts);
+  for (const table of ['current_figures', 'assumed_figures'])
+    await trx.raw(`delete from ${table} f using ${sql} where ${isMeant('f')}`, bindings);
   const row = `"studentId" uuid, "courseId" uuid, figures jsonb, moved jsonb, standing jsonb, ended jsonb`;
   if (published.length > 0) {
     await trx.raw(
@@ -69,21 +68,30 @@ export async function storeFigures(
 }
 
 /**
- * Wishes for the figures of children; a wish that waits already is the same.
+ * Wishes for figures of children's records, or parts of them; what is wished of one child lies in one wish.
  * @param heldUntil whose records are being read are computed when all of them are in, or at this instant at the latest.
  */
 export async function wantFigures(
   trx: Db | Trx,
-  studentIds: readonly string[],
+  parts: readonly PartOfRecord[],
   since: Date,
   heldUntil: Date | null = null,
 ): Promise<void> {
-  if (studentIds.length === 0) return;
+  if (parts.length === 0) return;
   await trx.raw(
-    `insert into figures_wanted as w (student_id, since, held_until)
-       select id, :since, :heldUntil::timestamptz from unnest(:studentIds::uuid[]) as id order by id
-     on conflict (student_id) do update set held_until = coalesce(w.held_until, excluded.held_until)`,
-    { since, heldUntil, studentIds: [...studentIds] },
+    `insert into figures_wanted as w (student_id, courses, attendance, near, since, held_until)
+       select p."studentId", p.courses, p.attendance, coalesce(p.courses[1], ${aCourseOf('p."studentId"')}), :since, :heldUntil::timestamptz
+       from jsonb_to_recordset(:parts::jsonb) as p("studentId" uuid, courses uuid[], attendance boolean)
+       order by p."studentId"
+     on conflict (student_id) do update set
+       courses = case when w.courses is not null and excluded.courses is not null then array(
+         select distinct unnest(w.courses || excluded.courses)) end,
+       attendance = w.attendance or excluded.attendance,
+       held_until = coalesce(w.held_until, excluded.held_until)
+     where w.courses is not null and not coalesce(w.courses @> excluded.courses, false)
+       or excluded.attendance and not w.attendance
+       or w.held_until is null and excluded.held_until is not null`,
+    { since, heldUntil, parts: JSON.stringify(parts) },
   );
 }
 
@@ -95,11 +103,12 @@ export async function releaseWanted(db: Db, sourceId: string): Promise<void> {
     .update({ held_until: null });
 }
 
-/** The students of a source who wait for their figures. */
+/** The students of a source who wait for all of their figures. */
 export const studentsWaiting = (db: Db, sourceId: string): Promise<string[]> =>
   db('figures_wanted as w')
     .join('student_profiles as s', 's.student_id', 'w.student_id')
     .where({ 's.source_id': sourceId })
+    .whereNull('w.courses')
     .pluck('w.student_id');
 
 /** Of some children those of whose records not all has been read. */
@@ -109,38 +118,89 @@ export const heldAmong = (db: Db, studentIds: readonly string[], now: Date): Pro
     .where('held_until', '>', now)
     .pluck('student_id');
 
-/** Takes some of the wishes, oldest first, for as long as the transaction lasts: nobody else takes them meanwhile. */
-export async function takeWanted(trx: Trx, most: number, now: Date): Promise<string[]> {
-  const { rows } = await trx.raw<{ rows: { student_id: string }[] }>(
+/**
+ * Takes some of the wishes, oldest first and those of one class together, for as long as the transaction lasts: nobody
+ * else takes them meanwhile.
+ * @param of.whole those of whole records, or those of parts.
+ */
+export async function takeWanted(
+  trx: Trx,
+  of: { readonly whole: boolean; readonly most: number; readonly now: Date },
+): Promise<PartOfRecord[]> {
+  const { rows } = await trx.raw<{ rows: (PartOfRecord & { readonly near: string | null })[] }>(
     `delete from figures_wanted where student_id in (
-       select student_id from figures_wanted where held_until is null or held_until <= ?
-       order by since, student_id limit ? for update skip locked)
-     returning student_id`,
-    [now, most],
+       select student_id from figures_wanted
+       where (held_until is null or held_until <= :now) and (courses is null) = :whole
+       order by since, near, student_id limit :most for update skip locked)
+     returning student_id as "studentId", courses, attendance, near`,
+    { ...of },
   );
-  return rows.map(({ student_id }) => student_id).sort();
+  return rows
+    .sort((a, b) => byCodePoint(a.near ?? '', b.near ?? '') || byCodePoint(a.studentId, b.studentId))
+    .map(({ studentId, courses, attendance }) => ({ studentId, courses, attendance }));
 }
 
 /**
- * Students of a source whose figures do not stand any more, or who have none yet. Figures of a later instant than now,
+ * What of a source's figures does not stand any more, or has not been computed yet. Figures of a later instant than now,
  * from before the clock was set back, do not stand either.
  */
-export const studentsWhoseFiguresFell = (db: Db, sourceId: string, now: Date): Promise<string[]> =>
+export const partsThatFell = (db: Db, sourceId: string, now: Date): Promise<PartOfRecord[]> =>
   db('student_profiles as s')
     .leftJoin('figures_stand as f', 'f.student_id', 's.student_id')
     .where({ 's.source_id': sourceId })
     .where((is) => is.whereNull('f.until').orWhere('f.until', '<=', now).orWhere('f.as_of', '>', now))
-    .pluck('s.student_id');
+    .select<PartOfRecord[]>(
+      's.student_id as studentId',
+      db.raw(
+        `case when f.as_of <= :now and f.untils <> '{}' then array(
+           select key::uuid from jsonb_each_text(f.untils) where value::timestamptz <= :now order by 1) end as courses`,
+        { now },
+      ),
+      db.raw('f.until is null as attendance'),
+    );
 
-/** Puts down up to when children's figures stand by themselves; milliseconds since 1970, by child. */
-export async function putStands(trx: Trx, stands: ReadonlyMap<string, number>, asOf: Date): Promise<void> {
-  const rows = [...stands].map(([id, ms]) => ({ id, until: new Date(ms).toISOString() }));
-  await trx.raw(
-    `insert into figures_stand (student_id, as_of, until)
-       select id, :asOf, until from jsonb_to_recordset(:rows::jsonb) as s(id uuid, until timestamptz)
-     on conflict (student_id) do update set as_of = excluded.as_of, until = excluded.until`,
-    { asOf, rows: JSON.stringify(rows) },
-  );
+/** Up to when figures stand by themselves, in milliseconds since 1970, by child and course. */
+export type Stands = ReadonlyMap<string, ReadonlyMap<string, number>>;
+
+/**
+ * Puts down up to when figures of what is meant stand by themselves.
+ * @param else up to when a child's figures stand at most.
+ */
+export async function putStands(
+  trx: Trx,
+  parts: readonly PartOfRecord[],
+  stands: Stands,
+  { asOf, atMost }: { readonly asOf: Date; readonly atMost: Date },
+): Promise<void> {
+  const rowsOf = (some: readonly PartOfRecord[]) =>
+    JSON.stringify(
+      some.map(({ studentId }) => ({
+        id: studentId,
+        untils: Object.fromEntries(
+          [...(stands.get(studentId) ?? [])].map(([courseId, ms]) => [courseId, new Date(ms).toISOString()]),
+        ),
+      })),
+    );
+  const first = (untils: string) =>
+    `coalesce((select min(value::timestamptz) from jsonb_each_text(${untils})), :atMost)`;
+  const row = 'jsonb_to_recordset(:rows::jsonb) as s(id uuid, untils jsonb)';
+  const whole = parts.filter(isWhole);
+  if (whole.length > 0)
+    await trx.raw(
+      `insert into figures_stand (student_id, as_of, until, untils)
+         select id, :asOf, ${first('untils')}, untils from ${row}
+       on conflict (student_id) do update
+         set as_of = excluded.as_of, until = excluded.until, untils = excluded.untils`,
+      { asOf, atMost, rows: rowsOf(whole) },
+    );
+  const some = parts.filter((part) => !isWhole(part));
+  if (some.length > 0)
+    await trx.raw(
+      `update figures_stand f set as_of = greatest(f.as_of, :asOf), untils = f.untils || s.untils,
+         until = ${first('f.untils || s.untils')}
+       from ${row} where f.student_id = s.id`,
+      { asOf, atMost, rows: rowsOf(some) },
+    );
 }
 
 interface FiguresRow extends Omit<KeptFigures, 'standing' | 'ended'> {
@@ -150,18 +210,18 @@ interface FiguresRow extends Omit<KeptFigures, 'standing' | 'ended'> {
   readonly until: Date | null;
 }
 
-/** All current figures of the children, those of households that read a course in their own way beside them. */
-export async function keptFigures(db: Db | Trx, studentIds: readonly string[]): Promise<FiguresRow[]> {
+/** Current figures of what is meant, those of households that read a course in their own way beside them. */
+export async function keptFigures(db: Db | Trx, parts: readonly PartOfRecord[]): Promise<FiguresRow[]> {
+  const { sql, bindings } = coursesMeant(parts);
   const { rows } = await db.raw<{ rows: FiguresRow[] }>(
     `select f.student_id as "studentId", f.course_id as "courseId", f.household_id as "householdId", f.as_of as "asOf",
-       f.figures, f.moved, s.until
-     from (
+       f.figures, f.moved, (s.untils ->> f.course_id::text)::timestamptz as until
+     from ${sql} join (
        select student_id, course_id, null::uuid as household_id, as_of, figures, moved from current_figures
        union all
        select student_id, course_id, household_id, as_of, figures, moved from assumed_figures
-     ) f left join figures_stand s using (student_id)
-     where f.student_id = any(:ids)`,
-    { ids: [...studentIds] },
+     ) f on ${isMeant('f')} left join figures_stand s on s.student_id = f.student_id`,
+    bindings,
   );
   return rows;
 }

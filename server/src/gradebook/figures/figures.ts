@@ -19,14 +19,24 @@ import {
   type Job,
   type Trx,
 } from '../../kit';
-import { layBeside, loadCourses, type Dissolved, type LoadedCourse } from '../../records';
+import {
+  hasCourses,
+  isWhole,
+  layBeside,
+  loadCourses,
+  studentsIn,
+  wholeOf,
+  type Dissolved,
+  type LoadedCourse,
+  type PartOfRecord,
+} from '../../records';
 import { asHouseholdHas, householdsIn } from './accounts';
 import {
   keptFigures,
+  partsThatFell,
   putStands,
   storeFigures,
   studentsWaiting,
-  studentsWhoseFiguresFell,
   takeWanted,
   wantFigures,
   type AssumedFigures,
@@ -41,9 +51,14 @@ import { termRecordsOf, type TermRecord } from './termRecords';
 export type FiguresHook = (
   trx: Trx,
   about: {
-    readonly studentIds: readonly string[];
-    /** A child's courses in every term, as a household has them: work of a term that is over can be marked. */
+    /** Of what: of a child of whom it is a part, nothing else has changed. */
+    readonly parts: readonly PartOfRecord[];
+    /**
+     * Those of a child's courses in every term, as a household has them: work of a term that is over can be marked.
+     */
     readonly recordsOf: (studentId: string, householdId: string) => readonly CourseRecord[];
+    /** All of a child's courses likewise. */
+    readonly allRecordsOf: (studentId: string, householdId: string) => Promise<readonly CourseRecord[]>;
     /** What households have written that has become one with a work of the school's. */
     readonly dissolved: readonly Dissolved[];
     readonly now: Date;
@@ -117,38 +132,62 @@ function figuresIn(loaded: LoadedCourse, now: Date, read: (record: CourseRecord)
   return { computed, untilMs: Math.min(untilMs, next) };
 }
 
-const recordsIn = (courses: readonly LoadedCourse[], now: Date): Parameters<FiguresHook>[1]['recordsOf'] => {
+function recordsIn(
+  trx: Trx,
+  parts: readonly PartOfRecord[],
+  courses: readonly LoadedCourse[],
+  now: Date,
+): Pick<Parameters<FiguresHook>[1], 'recordsOf' | 'allRecordsOf'> {
   const byStudent = groupBy(courses, ({ course }) => course.student_id);
-  return (studentId, householdId) =>
-    (byStudent.get(studentId) ?? []).flatMap((loaded) =>
-      termRecordsOf(asHouseholdHas(loaded, householdId), now, true).map(({ record }) => record),
+  const whole = new Set(studentsIn(parts.filter(isWhole)));
+  const read = (loaded: readonly LoadedCourse[], householdId: string) =>
+    loaded.flatMap((each) =>
+      termRecordsOf(asHouseholdHas(each, householdId), now, true).map(({ record }) => record),
     );
-};
+  const recordsOf = (studentId: string, householdId: string) =>
+    read(byStudent.get(studentId) ?? [], householdId);
+  return {
+    recordsOf,
+    allRecordsOf: async (studentId, householdId) =>
+      whole.has(studentId)
+        ? recordsOf(studentId, householdId)
+        : read(await loadCourses(trx, wholeOf([studentId])), householdId),
+  };
+}
 
 /** A trend is told by weeks: it may be a day behind where nothing else has changed. */
 const trendStandsMs = dayMs;
 
-/**
- * Computes children's current figures from the history and stores one row per course, and one more for each household
- * that assumes another policy or has confirmed an offer; then lets the rooms below look at the new record. Figures are
- * a cache: running it again gives the same numbers.
- */
-async function storeFor(trx: Trx, deps: FigureDeps, studentIds: readonly string[], now: Date): Promise<void> {
-  await readNewComments(trx, studentIds);
+/** Computes and stores figures of what is meant. */
+async function computeIn(
+  trx: Trx,
+  parts: readonly PartOfRecord[],
+  now: Date,
+): Promise<{ readonly courses: readonly LoadedCourse[]; readonly dissolved: readonly Dissolved[] }> {
+  const studentIds = studentsIn(parts);
+  await readNewComments(trx, studentsIn(parts.filter(isWhole)));
   const dissolved = await layBeside(trx, studentIds);
   const [courses, views] = await together(trx, [
-    () => loadCourses(trx, studentIds),
+    () => loadCourses(trx, parts),
     () => householdViews(trx, studentIds),
   ]);
   const published: KeptFigures[] = [];
   const assumed: AssumedFigures[] = [];
-  const stands = new Map(studentIds.map((id) => [id, now.getTime() + trendStandsMs]));
-  const standsFor = (studentId: string, untilMs: number) =>
-    stands.set(studentId, Math.min(stands.get(studentId) ?? Infinity, untilMs));
+  const atMost = new Date(now.getTime() + trendStandsMs);
+  const stands = new Map(
+    parts.map(({ studentId, courses: some }) => [
+      studentId,
+      new Map((some ?? []).map((courseId) => [courseId, atMost.getTime()])),
+    ]),
+  );
+  const standsFor = (studentId: string, courseId: string, untilMs: number) => {
+    const own = stands.get(studentId);
+    own?.set(courseId, Math.min(own.get(courseId) ?? atMost.getTime(), untilMs));
+  };
   for (const loaded of courses) {
     const { id: courseId, student_id: studentId } = loaded.course;
     const { computed: figures, untilMs } = figuresIn(asHouseholdHas(loaded, null), now, (record) => record);
-    standsFor(studentId, untilMs);
+    standsFor(studentId, courseId, untilMs);
     if (!figures) continue;
     published.push({ studentId, courseId, ...figures });
     const own = householdsIn(loaded);
@@ -157,23 +196,40 @@ async function storeFor(trx: Trx, deps: FigureDeps, studentIds: readonly string[
       if (view.correction === null && view.offers.length === 0 && !own.includes(householdId)) continue;
       const had = asHouseholdHas(loaded, householdId);
       const assumes = figuresIn(had, now, (record) => householdRecord(record, view));
-      standsFor(studentId, assumes.untilMs);
+      standsFor(studentId, courseId, assumes.untilMs);
       if (assumes.computed) assumed.push({ studentId, courseId, householdId, ...assumes.computed });
     }
   }
-  await storeFigures(trx, studentIds, now, { published, assumed });
-  await putStands(trx, stands, now);
-  await deps.onFigures(trx, { studentIds, recordsOf: recordsIn(courses, now), dissolved, now });
+  await storeFigures(trx, parts, now, { published, assumed });
+  await putStands(trx, parts, stands, { asOf: now, atMost });
+  return { courses, dissolved };
+}
+
+/**
+ * Computes children's current figures from the history and stores one row per course, and one more for each household
+ * that assumes another policy or has confirmed an offer; then lets the rooms below look at the new record. Figures are
+ * a cache: running it again gives the same numbers.
+ */
+async function storeFor(
+  trx: Trx,
+  deps: FigureDeps,
+  parts: readonly PartOfRecord[],
+  now: Date,
+): Promise<void> {
+  const computed = parts.filter(hasCourses);
+  const { courses, dissolved } =
+    computed.length > 0 ? await computeIn(trx, computed, now) : { courses: [], dissolved: [] };
+  await deps.onFigures(trx, { parts, dissolved, now, ...recordsIn(trx, parts, courses, now) });
 }
 
 /** Computes some children's figures at once. */
 export async function computeFigures(deps: FigureDeps, studentIds: readonly string[]): Promise<void> {
   const now = await deps.clock.now();
-  await houseTransaction(deps.db, (trx) => storeFor(trx, deps, studentIds, now));
+  await houseTransaction(deps.db, (trx) => storeFor(trx, deps, wholeOf(studentIds), now));
 }
 
-/** So many children are computed together. */
-const childrenAtOnce = 50;
+/** So many children are computed together, and so many parts of records. */
+const atOnce = { whole: 50, parts: 300 } as const;
 
 /** The queue's wish that whoever waits for figures gets them. */
 export const figuresJob: Job = { task: 'computeFigures', payload: {}, key: 'figures' };
@@ -183,20 +239,21 @@ export async function computeWanted(deps: FigureDeps): Promise<void> {
   for (;;) {
     const now = await deps.clock.now();
     const taken = await deps.db.transaction(async (trx) => {
-      const studentIds = await takeWanted(trx, childrenAtOnce, now);
-      if (studentIds.length > 0) await storeFor(trx, deps, studentIds, now);
-      return studentIds.length;
+      const some = await takeWanted(trx, { whole: false, most: atOnce.parts, now });
+      const parts = some.length > 0 ? some : await takeWanted(trx, { whole: true, most: atOnce.whole, now });
+      if (parts.length > 0) await storeFor(trx, deps, parts, now);
+      return parts.length;
     });
-    if (taken < childrenAtOnce) return;
+    if (taken === 0) return;
   }
 }
 
 /**
- * After a reading: whoever's figures the clock has changed since waits as those do whose records changed.
- * @returns all of the source who wait for their figures now.
+ * After a reading: what of the figures the clock has changed since waits as what the reading has changed.
+ * @returns whoever of the source waits for all of their figures now.
  */
 export async function wantFallenFigures(db: Db, sourceId: string, now: Date): Promise<string[]> {
-  await wantFigures(db, await studentsWhoseFiguresFell(db, sourceId, now), now);
+  await wantFigures(db, await partsThatFell(db, sourceId, now), now);
   return studentsWaiting(db, sourceId);
 }
 
@@ -206,10 +263,10 @@ export async function wantFallenFigures(db: Db, sourceId: string, now: Date): Pr
  */
 export async function figuresOfNow(
   db: Db,
-  studentIds: readonly string[],
+  parts: readonly PartOfRecord[],
   now: Date,
 ): Promise<(studentId: string, householdId: string) => FiguresAt> {
-  const rows = await keptFigures(db, studentIds);
+  const rows = await keptFigures(db, parts);
   const current = rows.filter(({ asOf, until }) => asOf <= now && until !== null && now < until);
   const place = (studentId: string, courseId: string, householdId: string | null) =>
     `${studentId}:${courseId}:${householdId ?? ''}`;

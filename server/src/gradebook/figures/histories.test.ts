@@ -1,5 +1,6 @@
 import { World } from '../../testing/world';
 import { courseHistories } from './histories';
+import { wholeOf } from '../../records';
 
 let world: World;
 beforeAll(async () => {
@@ -9,7 +10,7 @@ afterAll(() => world.stop());
 
 async function historyOf(course: string, school: string, child: string) {
   const id = await world.courseId(course, school);
-  const of = await courseHistories(world.db, [world.student(child)]);
+  const of = await courseHistories(world.db, wholeOf([world.student(child)]));
   const history = of(world.student(child), '00000000-0000-4000-8000-000000000000').find(
     (each) => each.id === id,
   );

@@ -5,10 +5,12 @@ import {
   classroomSeen,
   itemChanges,
   loadCourses,
+  studentsIn,
   type ItemChange,
   type KeptItem,
   type KeptResult,
   type LoadedCourse,
+  type PartOfRecord,
   type SeenInClassroom,
 } from '../../records';
 import { sourceStates, type SourceState } from '../../sources';
@@ -114,13 +116,14 @@ function historyOf(
   };
 }
 
-/** The histories of the children's courses, as each of their households reads them: ten queries, however many. */
+/** The histories of the courses that are meant, as each household reads them: ten queries, however many. */
 export async function courseHistories(
   db: Db,
-  studentIds: readonly string[],
+  parts: readonly PartOfRecord[],
 ): Promise<(studentId: string, householdId: string) => CourseHistory[]> {
+  const studentIds = studentsIn(parts);
   const [courses, changes, views, seen] = await together(db, [
-    () => loadCourses(db, studentIds, { removed: true }),
+    () => loadCourses(db, parts, { removed: true }),
     () => itemChanges(db, studentIds),
     () => householdViews(db, studentIds),
     () => classroomSeen(db, studentIds),
@@ -128,8 +131,9 @@ export async function courseHistories(
   const sourceOf = await sourceStates(db, [...new Set(courses.map(({ course }) => course.source_id))]);
   const byStudent = groupBy(courses, ({ course }) => course.student_id);
   const changesOf = groupBy(changes, ({ studentId }) => studentId);
+  const seenOf = groupBy(seen, ({ studentId }) => studentId);
   return (studentId, householdId) => {
-    const own = seen.filter((row) => row.studentId === studentId);
+    const own = seenOf.get(studentId) ?? [];
     const byItem = groupBy(changesOf.get(studentId) ?? [], ({ itemId }) => itemId);
     return (byStudent.get(studentId) ?? []).map((told) => {
       const loaded = asHouseholdHas(told, householdId);

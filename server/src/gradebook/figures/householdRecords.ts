@@ -34,7 +34,13 @@ export async function householdRecords(
 ): Promise<HouseholdTerm[]> {
   const { studentIds, householdId, asOf, courseId, everyTerm } = ask;
   const [courses, views] = await together(db, [
-    () => loadCourses(db, studentIds, courseId ? { courseId } : {}),
+    () =>
+      loadCourses(
+        db,
+        studentIds.map((studentId) => ({
+          ...{ studentId, courses: courseId === undefined ? null : [courseId], attendance: false },
+        })),
+      ),
     () => householdViews(db, studentIds),
   ]);
   return courses.flatMap((loaded) => {

@@ -1,6 +1,7 @@
 import { World } from '../../testing/world';
-import { studentsWhoseFiguresFell } from './figureStore';
+import { partsThatFell } from './figureStore';
 import { figuresOfNow, wantFallenFigures } from './figures';
+import { studentsIn, wholeOf } from '../../records';
 
 /* Figures are computed again when the clock changes them, and not before. */
 let world: World;
@@ -17,7 +18,17 @@ afterAll(() => world.stop());
 const until = async (): Promise<Date> =>
   ((await world.db('figures_stand').where({ student_id: child }).first('until')) as { until: Date }).until;
 const fell = async (at: Date): Promise<boolean> =>
-  (await studentsWhoseFiguresFell(world.db, sourceId, at)).includes(child);
+  studentsIn(await partsThatFell(world.db, sourceId, at)).includes(child);
+
+/** The courses whose figures stand up to an instant and no longer. */
+const untils = async (at: Date): Promise<string[]> => {
+  const row = (await world.db('figures_stand').where({ student_id: child }).first('untils')) as {
+    untils: Record<string, string>;
+  };
+  return Object.entries(row.untils)
+    .flatMap(([courseId, until]) => (Date.parse(until) <= at.getTime() ? [courseId] : []))
+    .sort();
+};
 
 it('stand up to the first instant at which the clock changes one of them', async () => {
   const now = await world.clock.now();
@@ -35,8 +46,10 @@ it('stand no longer than a day, since a trend is told by weeks', async () => {
 
 it('are those of now for whoever looks while they stand, and nobody’s afterwards', async () => {
   const ends = await until();
-  const [course] = await world.db('current_figures').where({ student_id: child }).pluck('course_id');
-  const at = async (instant: Date) => (await figuresOfNow(world.db, [child], instant))(child, child)(course);
+  const [course] = await untils(ends);
+  if (course === undefined) throw new Error('no course falls with its child');
+  const at = async (instant: Date) =>
+    (await figuresOfNow(world.db, wholeOf([child]), instant))(child, child)(course);
   expect(await at(new Date(ends.getTime() - 1))).toBeDefined();
   expect(await at(ends)).toBeUndefined();
 });
@@ -44,13 +57,19 @@ it('are those of now for whoever looks while they stand, and nobody’s afterwar
 it('are wanted again where they fell, of a child without any, and where the clock was set back', async () => {
   const ends = await until();
   await world.db('figures_wanted').delete();
-  expect(await wantFallenFigures(world.db, sourceId, new Date(ends.getTime() - 1))).not.toContain(child);
-  expect(await wantFallenFigures(world.db, sourceId, ends)).toContain(child);
+  const waits = () => world.db('figures_wanted').where({ student_id: child }).first('courses');
+  await wantFallenFigures(world.db, sourceId, new Date(ends.getTime() - 1));
+  expect(await waits()).toBeUndefined();
+  // Of a record that stands but for a course, that course alone.
+  expect(await wantFallenFigures(world.db, sourceId, ends)).not.toContain(child);
+  expect(await waits()).toEqual({ courses: await untils(ends) });
+  expect((await untils(ends)).length).toBeGreaterThan(0);
   await world.compute(child);
   const now = await world.clock.now();
   expect(await fell(new Date(now.getTime() - 1))).toBe(true);
   await world.db('figures_stand').where({ student_id: child }).delete();
   expect(await fell(now)).toBe(true);
+  expect(await wantFallenFigures(world.db, sourceId, now)).toContain(child);
 });
 
 it('fall with the day on which work is due, and say then that it is overdue', async () => {

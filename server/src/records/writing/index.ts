@@ -35,6 +35,7 @@ export async function writeCollection(
   return {
     ids: written.ids,
     studentIds: [...new Set([...written.studentIds, ...said.studentIds])],
+    parts: written.parts,
     courseIds: written.courseIds,
     changes: [...written.changes, ...said.changes],
   };

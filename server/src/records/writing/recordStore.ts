@@ -1,5 +1,6 @@
 import type { Trx } from '../../kit';
 import type { Change, ChangeKind } from './changeLogStore';
+import type { PartOfRecord } from '../parts';
 import type { Beside, NeutralRecord } from './neutral';
 import type { TableShape } from './tables';
 
@@ -9,6 +10,8 @@ export interface Written {
   readonly ids: ReadonlySet<string>;
   /** What differed from what was known: concerned students, concerned courses, and the differences. */
   readonly studentIds: readonly string[];
+  /** Of whom only a part was concerned. */
+  readonly parts: readonly PartOfRecord[];
   readonly courseIds: readonly string[];
   readonly changes: readonly Change[];
 }
@@ -156,6 +159,12 @@ function changeOf(kind: ChangeKind, row: Row): Change {
   };
 }
 
+/** A mark of attendance concerns that alone; anything else of a child may concern all of it. */
+const concerning = ({ table }: TableShape, studentIds: string[]): Pick<Written, 'studentIds' | 'parts'> =>
+  table === 'attendance_marks'
+    ? { studentIds: [], parts: studentIds.map((studentId) => ({ studentId, courses: [], attendance: true })) }
+    : { studentIds, parts: [] };
+
 /** Deletes what the source has taken back. */
 async function takeBack(
   trx: Trx,
@@ -212,7 +221,7 @@ export async function writeRecords(
       ...goneIds,
       ...(shape.passesUnknown ? kept.map(({ id }) => id) : []),
     ]),
-    studentIds: distinct(differing.map((row) => (beside ? beside.studentId : row.student_id))),
+    ...concerning(shape, distinct(differing.map((row) => (beside ? beside.studentId : row.student_id)))),
     // Of a class, what a household writes is its own child's alone.
     courseIds: beside ? [] : distinct(differing.map((row) => row.course_id)),
     changes: log ? differing.map((row) => changeOf(log, row)) : [],

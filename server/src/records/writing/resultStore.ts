@@ -18,7 +18,8 @@ interface News {
 interface Appended {
   /** Names of records that refer to a child or work that has not come. */
   readonly unknown: readonly string[] | null;
-  readonly touched: readonly string[] | null;
+  /** The courses of each child in which anything was news. */
+  readonly touched: Readonly<Record<string, readonly string[]>> | null;
   readonly news: readonly News[] | null;
 }
 
@@ -65,7 +66,9 @@ const append = (beside: Beside | null, isNews: boolean): string => `
     select student_id, item_id, at, status, earned, late, levels, external_id, gone, :knownAt::timestamptz${beside ? ', :householdId::uuid' : ''} from known where is_news
   )
   select array_agg(external_id) filter (where not is_known) as unknown,
-    array_agg(distinct student_id) filter (where is_news) as touched,
+    (select jsonb_object_agg(student_id, courses) from (
+      select student_id, array_agg(distinct course_id) as courses from known where is_news group by student_id
+    ) of_each) as touched,
     ${
       isNews
         ? `jsonb_agg(jsonb_build_object('student_id', student_id, 'item_id', item_id, 'course_id', course_id, 'at', at,
@@ -121,7 +124,10 @@ export async function writeResults(
     last.get(`${record.student_id}:${record.item_id}`) !== record || !waiting.has(record.id);
   return {
     ids: new Set(records.filter(isIn).map(({ id }) => id)),
-    studentIds: touched ?? [],
+    studentIds: [],
+    parts: Object.entries(touched ?? {}).map(([studentId, courses]) => ({
+      ...{ studentId, courses, attendance: false },
+    })),
     courseIds: [],
     changes: (news ?? []).map(changeOf),
   };

@@ -11,7 +11,7 @@ import {
   type OwnTaken,
 } from '@cadro/contract';
 import type { Agent } from 'supertest';
-import { writeCollection } from '../../records';
+import { wholeOf, writeCollection } from '../../records';
 import { addOwnChild, ownRecordOf, putOwnCourse } from '../../testing/ownChild';
 import { ownHooks, readingHooks } from '../../main/hooks';
 import { followWork } from '../own/followed';
@@ -455,7 +455,7 @@ describe('two records of one child', () => {
         [{ id: 'r', gone: false, at: now.toISOString(), ...said }],
         now,
       );
-      await readingHooks.onRecords(trx, [other], { now, half: false });
+      await readingHooks.onRecords(trx, wholeOf([other]), { now, half: false });
     });
     await world.workOff();
     expect(await work('kelp', 'Rock pools')).toMatchObject([{ state: { earned: 8 } }]);

@@ -24,6 +24,11 @@ export const answerDue = childRule({
       const leftMs = Date.parse(by) - facts.asOfMs;
       return leftMs >= 0 && leftMs <= days * dayMs ? [schoolSignal(facts, each, 'answer-due')] : [];
     }),
+  next: (facts, ask) =>
+    facts.announcements.flatMap(({ value: { by, courseId } }) => {
+      const { on, days } = ask(courseId);
+      return on && by !== null ? [{ courseId: null, atMs: Date.parse(by) - days * dayMs }] : [];
+    }),
   words: {
     en: {
       name: 'An answer to the school is due',

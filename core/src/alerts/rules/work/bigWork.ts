@@ -52,6 +52,17 @@ export const bigWork = childRule({
         });
       });
     }),
+  next: (facts, ask) =>
+    facts.courses.flatMap((course) => {
+      const { on, days } = ask(course.id);
+      return on
+        ? [...course.items.values()].flatMap(({ assignedAtMs, dueAtMs }) =>
+            dueAtMs === null
+              ? []
+              : { courseId: course.id, atMs: Math.max(assignedAtMs ?? -Infinity, dueAtMs - days * dayMs) },
+          )
+        : [];
+    }),
   words: {
     en: {
       name: 'A test or big work is near',

@@ -80,6 +80,13 @@ export const deadline = childRule({
         });
       });
     }),
+  next: (facts, ask) =>
+    facts.courses.flatMap((course) => {
+      const { on, days } = ask(course.id);
+      return on
+        ? endsOf(facts, course).map(({ untilMs }) => ({ courseId: course.id, atMs: untilMs - days * dayMs }))
+        : [];
+    }),
   words: {
     en: {
       name: 'Last days to mend',
