@@ -13,6 +13,7 @@ import {
   type Job,
   type Returned,
   personalDb,
+  together,
 } from '../../kit';
 import { digestById } from '../digests/digestStore';
 import { SendError, sendText } from './gateway';
@@ -223,9 +224,12 @@ const dropped = (reason: DeliveryFault['reason']): Outcome => ({
 
 async function outcomeOf(deps: DeliverDeps, row: DeliveryRow, now: Date): Promise<Outcome> {
   const { db } = deps;
-  const settings = await settingsOf(db, row.guardian_id);
   // What its receiver may see at this moment, and no more.
-  const content = await contentOf(personalDb(db, row.guardian_id), row, now);
+  const theirs = personalDb(db, row.guardian_id);
+  const [settings, content] = await together(theirs, [
+    () => settingsOf(theirs, row.guardian_id),
+    () => contentOf(theirs, row, now),
+  ]);
   if (!settings || !content) return dropped('nothing-left');
   const reason = unwanted(settings, row);
   if (reason) return dropped(reason);
