@@ -3,13 +3,14 @@
  * @jest-environment node
  */
 import { configureStore } from '@reduxjs/toolkit';
-import { allRoutes, followUpRoutes, gradebookRoutes, householdRoutes } from '@cadro/contract';
+import { allRoutes, followUpRoutes, gradebookRoutes, householdRoutes, workRoutes } from '@cadro/contract';
 import { api } from './api';
 import { mayWait, outboxSlice } from './outbox';
 import { sessionBegun, sessionSlice } from './session';
 
 const asked: { url: string; method: string; body: string | null }[] = [];
 const keys: (string | null)[] = [];
+const has: (string | null)[] = [];
 let next: () => Promise<Response>;
 const answer = (body: string, status: number) => () =>
   Promise.resolve(new Response(body, { status, headers: { 'content-type': 'application/json' } }));
@@ -28,6 +29,7 @@ beforeAll(() => {
     fetch: ({ url, init }: PageRequest) => {
       asked.push({ url, method: init.method, body: init.body ?? null });
       keys.push(new Headers(init.headers).get('idempotency-key'));
+      has.push(new Headers(init.headers).get('if-none-match'));
       return next();
     },
   });
@@ -35,6 +37,7 @@ beforeAll(() => {
 beforeEach(() => {
   asked.splice(0);
   keys.splice(0);
+  has.splice(0);
 });
 
 const { endpoints } = api.injectEndpoints({
@@ -42,6 +45,7 @@ const { endpoints } = api.injectEndpoints({
     course: build.query<unknown, { studentId: string; courseId: string }>({
       query: (params) => ({ route: gradebookRoutes.course, params }),
     }),
+    work: build.query<unknown, undefined>({ query: () => ({ route: workRoutes.work }) }),
     me: build.query<unknown, undefined>({ query: () => ({ route: householdRoutes.me }) }),
     take: build.mutation<unknown, object>({ query: (body) => ({ route: followUpRoutes.create, body }) }),
   }),
@@ -61,6 +65,26 @@ it('puts parameters where the route has them, safely', async () => {
   const { data } = await fresh().dispatch(endpoints.course.initiate({ studentId: 'a/b', courseId: 'c?d' }));
   expect(data).toEqual({ title: 'Boat-building' });
   expect(asked).toEqual([{ url: '/api/students/a%2Fb/courses/c%3Fd', method: 'GET', body: null }]);
+});
+
+it('asks whether what came with a tag is still so, and has it then without its being sent', async () => {
+  const store = fresh();
+  const read = () => store.dispatch(endpoints.work.initiate(undefined, { forceRefetch: true }));
+  const tagged = (etag: string, body: string | null, status: number) => () =>
+    Promise.resolve(new Response(body, { status, headers: { etag } }));
+  next = tagged('"one"', '{"works":1}', 200);
+  expect((await read()).data).toEqual({ works: 1 });
+  next = tagged('"one"', null, 304);
+  expect((await read()).data).toEqual({ works: 1 });
+  next = tagged('"two"', '{"works":2}', 200);
+  expect((await read()).data).toEqual({ works: 2 });
+  next = tagged('"two"', null, 304);
+  expect((await read()).data).toEqual({ works: 2 });
+  // Whoever signs in after somebody else has nothing of theirs.
+  store.dispatch(sessionBegun());
+  next = tagged('"three"', '{"works":3}', 200);
+  expect((await read()).data).toEqual({ works: 3 });
+  expect(has).toEqual([null, '"one"', '"one"', '"two"', null]);
 });
 
 it('sends a body, and hands a problem on with its code', async () => {

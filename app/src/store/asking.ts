@@ -1,6 +1,7 @@
-import { fetchBaseQuery } from '@reduxjs/toolkit/query/react';
+import { fetchBaseQuery, type FetchArgs } from '@reduxjs/toolkit/query/react';
 import type { AnyRoute, AskOf, Problem } from '@cadro/contract';
 import { sessionOf } from './session';
+import { keepTagged, taggedOf } from './tagged';
 
 export interface ServerProblem {
   readonly status: number;
@@ -59,16 +60,28 @@ export interface Tried {
 }
 export type Way = readonly [api: Parameters<typeof plain>[1], extra: Parameters<typeof plain>[2]];
 
-async function tryOnce(args: Parameters<typeof plain>[0], ...way: Way): Promise<Tried> {
+const notModified = 304;
+const isAnswered = ({ ok, status }: Response): boolean => ok || status === notModified;
+
+/** Asks whether what is known is still so, where it came with a tag. */
+async function tryOnce(args: FetchArgs, ...way: Way): Promise<Tried> {
   const session = sessionOf(way[0].getState());
-  const answer = await plain(args, ...way);
-  if (!answer.error) return { data: answer.data ?? null, session };
+  const known = args.method === 'GET' ? taggedOf(args.url, session) : null;
+  const headers = known ? { ...args.headers, 'if-none-match': known.etag } : args.headers;
+  const answer = await plain({ ...args, headers, validateStatus: isAnswered }, ...way);
+  if (!answer.error) {
+    const response = answer.meta?.response;
+    if (known && response?.status === notModified) return { data: known.data, session };
+    const etag = response?.headers.get('etag');
+    if (etag) keepTagged(args.url, { session, etag, data: answer.data });
+    return { data: answer.data ?? null, session };
+  }
   const status = typeof answer.error.status === 'number' ? answer.error.status : 0;
   return { error: { status, problem: isProblem(answer.error.data) ? answer.error.data : null }, session };
 }
 
 /** Asks again: when the server says, where it says so; at once, where one has signed in since it was asked. */
-export async function tryPatiently(args: Parameters<typeof plain>[0], ...way: Way): Promise<Tried> {
+export async function tryPatiently(args: FetchArgs, ...way: Way): Promise<Tried> {
   let answer = await tryOnce(args, ...way);
   for (let tries = 1; tries < mostTries; tries += 1) {
     const problem = answer.error?.problem;
