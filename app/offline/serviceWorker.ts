@@ -1,6 +1,7 @@
-import type { NewPushDevice, Pushed } from '@cadro/contract';
+import type { Pushed } from '@cadro/contract';
 import { createHandlerBoundToURL, precacheAndRoute, type PrecacheEntry } from 'workbox-precaching';
 import { NavigationRoute, registerRoute } from 'workbox-routing';
+import { reachOf } from '../src/device/reached';
 
 /*
  * Runs beside every page of Cadro, and goes on without one. It keeps what the app is made of, so that it opens without a
@@ -37,12 +38,10 @@ self.addEventListener('push', (event) => {
 
 /** A browser may change where it is reached, at any time and without a page: Cadro hears of the new place. */
 async function movedTo(subscription: PushSubscription): Promise<void> {
-  const { endpoint = '', keys = {} } = subscription.toJSON();
-  const reach: NewPushDevice = { endpoint, keys: { p256dh: keys['p256dh'] ?? '', auth: keys['auth'] ?? '' } };
   await fetch('/api/alerts/devices', {
     method: 'POST',
     headers: { 'content-type': 'application/json' },
-    body: JSON.stringify(reach),
+    body: JSON.stringify(reachOf(subscription)),
   });
 }
 self.addEventListener('pushsubscriptionchange', (event) => {

@@ -1,4 +1,5 @@
 import type { NewPushDevice } from '@cadro/contract';
+import { reachOf } from './reached';
 import { setUp } from './version';
 
 /** Whether this browser shows what is pushed to it. */
@@ -10,12 +11,6 @@ export const canPush = (): boolean =>
 
 /** Whether its owner has told the browser never to. */
 export const isBlocked = (): boolean => canPush() && Notification.permission === 'denied';
-
-/** How this device is reached, as the server is told. */
-function reachOf(subscription: PushSubscription): NewPushDevice {
-  const { endpoint, keys = {} } = subscription.toJSON();
-  return { endpoint: endpoint ?? '', keys: { p256dh: keys['p256dh'] ?? '', auth: keys['auth'] ?? '' } };
-}
 
 /** Asked of what is there by now: what cannot be set up beside the page is never ready, and signing out waits for nothing. */
 async function subscribed(): Promise<PushSubscription | null> {
