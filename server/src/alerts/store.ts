@@ -1,6 +1,8 @@
+import type { Knex } from 'knex';
 import type { AlertKind, AlertReason, AlertStateName, Silence } from '@cadro/contract';
 import { byUrgency, canEnd, dayMs, type AlertState } from '@cadro/core';
 import { inChunks, type Db, type Trx } from '../kit';
+import { coursesMeant, isWhole, studentsIn, type PartOfRecord } from '../records';
 
 /** An alert as it is kept, with how its guardian stands to it. */
 export interface KeptAlert extends AlertState {
@@ -51,16 +53,32 @@ const alertOf = (row: Row): KeptAlert => ({
   state: row.state,
 });
 
-/** The alerts of guardians about children, the last episode of each; about no child where none are named. */
+/** The alerts about what is meant of children's records. */
+function aboutParts(trx: Trx, query: Knex.QueryBuilder, parts: readonly PartOfRecord[]): void {
+  const some = parts.filter((part) => !isWhole(part));
+  const { sql, bindings } = coursesMeant(some);
+  query.whereIn('student_id', studentsIn(parts)).where((is) =>
+    is
+      .whereIn('student_id', studentsIn(parts.filter(isWhole)))
+      .orWhere((and) =>
+        and
+          .where({ kind: 'attendance' })
+          .whereIn('student_id', studentsIn(some.filter(({ attendance }) => attendance))),
+      )
+      .orWhere(trx.raw(`(student_id, course_id) in (select student_id, course_id from ${sql})`, bindings)),
+  );
+}
+
+/** The alerts of guardians about what is meant of children, the last episode of each; about no child where nothing is. */
 export async function lastStates(
   trx: Trx,
-  of: { readonly guardianIds: readonly string[]; readonly studentIds: readonly string[] | null },
+  of: { readonly guardianIds: readonly string[]; readonly about: readonly PartOfRecord[] | null },
 ): Promise<KeptAlert[]> {
-  const { studentIds } = of;
+  const { about } = of;
   const rows = await trx('alerts')
     .whereIn('guardian_id', [...of.guardianIds])
     .modify((query) => {
-      if (studentIds) query.whereIn('student_id', [...studentIds]);
+      if (about) aboutParts(trx, query, about);
       else query.whereNull('student_id');
     })
     .distinctOn('guardian_id', 'key')
