@@ -99,7 +99,7 @@ describe('records', () => {
     ]);
     expect(first.courseIds).toHaveLength(1);
     const again = await write('items', work);
-    expect(again).toMatchObject({ changes: [], courseIds: [], studentIds: [] });
+    expect(again).toMatchObject({ changes: [], courseIds: [], studentIds: [], parts: [] });
     expect([...again.ids]).toEqual(['work']);
     expect(await world.db('items').where({ source_id: source }).count()).toEqual([{ count: 1 }]);
   });
@@ -194,11 +194,12 @@ describe('records', () => {
       course_id: 'course',
     };
     await write('marks', mark);
-    const { changes, studentIds } = await write('marks', { ...mark, gone: true });
+    const { changes, ...touched } = await write('marks', { ...mark, gone: true });
     expect(changes).toMatchObject([
       { kind: 'mark', before: { code: 'U', on_date: '2026-09-10' }, after: null },
     ]);
-    expect(studentIds).toHaveLength(1);
+    // Of the child it concerns attendance, and nothing else.
+    expect(touched).toMatchObject({ studentIds: [], parts: [{ courses: [], attendance: true }] });
     expect(await world.db('attendance_marks').where({ source_id: source })).toEqual([]);
     expect((await write('marks', { ...mark, gone: true })).changes).toEqual([]);
   });
@@ -239,6 +240,11 @@ describe('results', () => {
     await results({ at: '2026-09-21T08:00:00Z', status: 'missing' });
     await results({ at: '2026-09-22T08:00:00Z', status: 'missing' }); // touched, and as it was
     const marked = await results({ at: '2026-09-23T08:00:00Z', status: 'scored', earned: 17 });
+    // Of the child it concerns this course, and nothing else.
+    expect(marked).toMatchObject({
+      studentIds: [],
+      parts: [{ courses: [expect.any(String)], attendance: false }],
+    });
     expect(await history()).toEqual([
       { status: 'missing', earned: null },
       { status: 'scored', earned: 17 },
