@@ -52,11 +52,7 @@ export async function rehearse(
 ): Promise<Answer> {
   const now = await clock.now();
   const watches = await watchesOf(db, { guardianIds: [guardianId] });
-  const historyOf = await historiesOf(
-    db,
-    wholeOf(watches.map(({ studentId }) => studentId)),
-    now,
-  );
+  const historyOf = await historiesOf(db, wholeOf(watches.map(({ studentId }) => studentId)), now);
   const histories = watches.map(historyOf);
   const began = termBegan(histories, now);
   const days = rehearsalDays(began.getTime(), now.getTime());
