@@ -18,14 +18,18 @@ export async function saveLooks(
   );
 }
 
-/** The children of a source of whom somebody who is told about them has had no look on this day of the school's. */
-export const studentsNotLookedAtToday = (db: Db | Trx, sourceId: string, now: Date): Promise<string[]> =>
+/** The children of some sources of whom somebody who is told about them has had no look on this day of the school's. */
+export const studentsNotLookedAtToday = (
+  db: Db | Trx,
+  sourceIds: readonly string[],
+  now: Date,
+): Promise<string[]> =>
   db('alert_looks as k')
     .join('student_profiles as s', 's.student_id', 'k.student_id')
     .join('standing_links as l', (on) =>
       on.on('l.student_id', 'k.student_id').andOn('l.guardian_id', 'k.guardian_id'),
     )
-    .where({ 's.source_id': sourceId })
+    .whereIn('s.source_id', [...sourceIds])
     .whereRaw(`k.at < date_trunc('day', ?::timestamptz, s.time_zone)`, [now])
     .whereIn('l.role', rolesAllowed('read-talk'))
     .groupBy('k.student_id')
@@ -54,13 +58,17 @@ export async function forgetNext(trx: Trx, parts: readonly PartOfRecord[]): Prom
   await trx.raw(`delete from looks_due d using ${sql} where ${isMeant('d')}`, bindings);
 }
 
-/** Takes what of a source's children something is to be said of by now. */
-export async function takeDueLooks(trx: Trx, sourceId: string, now: Date): Promise<PartOfRecord[]> {
+/** Takes what of some sources' children something is to be said of by now. */
+export async function takeDueLooks(
+  trx: Trx,
+  sourceIds: readonly string[],
+  now: Date,
+): Promise<PartOfRecord[]> {
   const { rows } = await trx.raw<{ rows: { student_id: string; course_id: string | null }[] }>(
     `delete from looks_due d using student_profiles s
-     where d.at <= :now and s.student_id = d.student_id and s.source_id = :sourceId
+     where d.at <= :now and s.student_id = d.student_id and s.source_id = any(:sourceIds)
      returning d.student_id, d.course_id`,
-    { now, sourceId },
+    { now, sourceIds: [...sourceIds] },
   );
   return rows
     .sort((a, b) => byCodePoint(a.course_id ?? '', b.course_id ?? ''))

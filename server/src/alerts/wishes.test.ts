@@ -36,9 +36,9 @@ it('asks for those of a source alone, and not before the next day where their sc
   const { db } = world;
   // Midnight in Halifax is at three.
   const midnight = new Date(`${(await later(21)).toISOString().slice(0, 10)}T03:00:00Z`);
-  expect(await studentsNotLookedAtToday(db, sourceId, await later(0))).toEqual([]);
-  expect(await studentsNotLookedAtToday(db, sourceId, new Date(midnight.getTime() - 1))).toEqual([]);
-  expect(await studentsNotLookedAtToday(db, sourceId, midnight)).toEqual([world.student('caspian')]);
+  expect(await studentsNotLookedAtToday(db, [sourceId], await later(0))).toEqual([]);
+  expect(await studentsNotLookedAtToday(db, [sourceId], new Date(midnight.getTime() - 1))).toEqual([]);
+  expect(await studentsNotLookedAtToday(db, [sourceId], midnight)).toEqual([world.student('caspian')]);
 });
 
 it('asks for nobody whom nobody is told about any more', async () => {
@@ -47,7 +47,7 @@ it('asks for nobody whom nobody is told about any more', async () => {
     .db('guardian_links')
     .where(caspian)
     .update({ suspended_at: await later(0) });
-  expect(await studentsNotLookedAtToday(world.db, sourceId, await later(24))).toEqual([]);
+  expect(await studentsNotLookedAtToday(world.db, [sourceId], await later(24))).toEqual([]);
   await world.db('guardian_links').where(caspian).update({ suspended_at: null });
 });
 
@@ -55,11 +55,11 @@ it('wishes for looks at them, but for those who are looked at anyway', async () 
   await world.workOff();
   const caspian = world.student('caspian');
   await world.db('looks_due').delete();
-  await wantOldLooks(world.db, sourceId, { now: await later(0), but: new Set() });
+  await wantOldLooks(world.db, [sourceId], { now: await later(0), but: new Set() });
   expect(await asked()).toEqual([]);
-  await wantOldLooks(world.db, sourceId, { now: await later(24), but: new Set([caspian]) });
+  await wantOldLooks(world.db, [sourceId], { now: await later(24), but: new Set([caspian]) });
   expect(await asked()).toEqual([]);
-  await wantOldLooks(world.db, sourceId, { now: await later(24), but: new Set() });
+  await wantOldLooks(world.db, [sourceId], { now: await later(24), but: new Set() });
   expect(await asked()).toEqual([caspian]);
 });
 
@@ -73,7 +73,7 @@ it('looks at a course again when one of its last days comes near enough, and at 
     .orderBy('at')
     .first('at', 'course_id')) as { at: Date; course_id: string };
   expect(due.at > (await later(0))).toBe(true);
-  const wishAt = (now: Date) => wantOldLooks(world.db, sourceId, { now, but: new Set() });
+  const wishAt = (now: Date) => wantOldLooks(world.db, [sourceId], { now, but: new Set() });
   await world.db('alert_looks').update({ at: due.at });
   await wishAt(new Date(due.at.getTime() - 1));
   expect(await parts()).toEqual([]);

@@ -36,18 +36,18 @@ export async function wantLooks(db: Db | Trx, parts: readonly PartOfRecord[]): P
 }
 
 /**
- * After a reading: rules count days, so that everybody is looked at once on each day of the school's, though nothing of
+ * Rules count days, so that everybody is looked at once on each day of the school's, though nothing of
  * their record has changed; and earlier where a rule has something to say by the clock alone.
  * @param but children who are looked at anyway.
  */
 export async function wantOldLooks(
   db: Db,
-  sourceId: string,
+  sourceIds: readonly string[],
   { now, but }: { readonly now: Date; readonly but: ReadonlySet<string> },
 ): Promise<void> {
   await db.transaction(async (trx) => {
-    const ids = await studentsNotLookedAtToday(trx, sourceId, now);
-    const due = await takeDueLooks(trx, sourceId, now);
+    const ids = await studentsNotLookedAtToday(trx, sourceIds, now);
+    const due = await takeDueLooks(trx, sourceIds, now);
     await wantLooks(
       trx,
       joined([...wholeOf(ids), ...due]).filter(({ studentId }) => !but.has(studentId)),

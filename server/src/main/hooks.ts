@@ -13,7 +13,7 @@ import {
   type GradebookHooks,
 } from '../gradebook';
 import { followSchool, type HouseholdHooks, type RestrictingHooks } from '../household';
-import { addJobs, type Deps } from '../kit';
+import { addJobs, type Db, type Deps, type Job } from '../kit';
 import { followSlots } from '../meetings';
 import { moveEfforts } from '../outlook';
 import { studentsIn, wholeOf } from '../records';
@@ -45,6 +45,16 @@ export const restrictingHooks: RestrictingHooks = { onRestricted: dropWaitingDig
 /** So long the rest of what was read by half is waited for. */
 const longestHalfMs = 3_600_000;
 
+/** The queue's wish that what the clock alone has changed is computed and looked at. */
+export const followClockJob: Job = { task: 'followClock', payload: {}, key: 'clock' };
+
+/** What the clock has changed since of some sources' children: figures that do not stand any more, looks that are due. */
+export async function followClock(db: Db, sourceIds: readonly string[], now: Date): Promise<void> {
+  // Whose figures are computed are looked at afterwards.
+  const waiting = await wantFallenFigures(db, sourceIds, now);
+  await wantOldLooks(db, sourceIds, { now, but: new Set(waiting) });
+}
+
 /** Children are put down as their pages are written; the job that takes them runs once, when the reading is over. */
 export const readingHooks: ReadingHooks = {
   onRecords: async (trx, parts, { now, half }) => {
@@ -56,9 +66,7 @@ export const readingHooks: ReadingHooks = {
   onReading: async (db, sourceId, { whole, now }) => {
     if (whole) {
       await releaseWanted(db, sourceId);
-      // Whose figures are computed are looked at afterwards.
-      const waiting = await wantFallenFigures(db, sourceId, now);
-      await wantOldLooks(db, sourceId, { now, but: new Set(waiting) });
+      await followClock(db, [sourceId], now);
     }
     await addJobs(db, [figuresJob]);
     if (!whole) return;

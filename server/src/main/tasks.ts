@@ -13,7 +13,7 @@ import {
   wantDeliveries,
 } from '../alerts';
 import { followedIds, readFollowed } from '../calendar';
-import { computeWanted, heldAmong } from '../gradebook';
+import { computeWanted, figuresJob, heldAmong } from '../gradebook';
 import {
   answerForgotten,
   endOverdueLinks,
@@ -31,6 +31,7 @@ import {
   lookForBundles,
   mirror,
   readingJob,
+  restingSources,
   SourceError,
   sweepBundles,
   sweepOwnSources,
@@ -38,7 +39,7 @@ import {
   wholeDue,
   wholeReadingJob,
 } from '../sources';
-import { onFigures, ownHooks, readingHooks } from './hooks';
+import { followClock, onFigures, ownHooks, readingHooks } from './hooks';
 import { joined, studentsIn, wholeOf } from '../records';
 
 const SourceJob = Type.Object({ sourceId: Uuid, whole: Type.Optional(Type.Boolean()) });
@@ -128,13 +129,16 @@ const sourceTasks = (deps: TaskDeps): TaskList => {
   };
 };
 
-/** Every job by name. A job that throws is tried again by the queue, later each time. */
-export function tasksOf(deps: TaskDeps): TaskList {
+/** Jobs that compute and look. */
+const lookTasks = (deps: TaskDeps): TaskList => {
   const { db } = deps;
   return {
-    ...sourceTasks(deps),
     async computeFigures() {
       await computeWanted({ ...deps, onFigures });
+    },
+    async followClock() {
+      await followClock(db, await restingSources(db), await deps.clock.now());
+      await addJobs(db, [figuresJob]);
     },
     async lookAtChildren(payload) {
       const { studentIds, parts = [] } = parse('job lookAtChildren', LooksJob, payload);
@@ -151,6 +155,15 @@ export function tasksOf(deps: TaskDeps): TaskList {
       await lookAtGuardians(deps);
       await addJobs(db, [roundsJob]);
     },
+  };
+};
+
+/** Every job by name. A job that throws is tried again by the queue, later each time. */
+export function tasksOf(deps: TaskDeps): TaskList {
+  const { db } = deps;
+  return {
+    ...sourceTasks(deps),
+    ...lookTasks(deps),
     async accountMail(payload) {
       const { mailId } = parse('job accountMail', AccountMailJob, payload);
       await sendAccountMail(deps, mailId);

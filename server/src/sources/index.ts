@@ -7,6 +7,7 @@ export {
   addBundleSource,
   addSource,
   allSources,
+  restingSources,
   moveSource,
   sourceAges,
   sourcesOfStudents,

@@ -103,11 +103,11 @@ export async function releaseWanted(db: Db, sourceId: string): Promise<void> {
     .update({ held_until: null });
 }
 
-/** The students of a source who wait for all of their figures. */
-export const studentsWaiting = (db: Db, sourceId: string): Promise<string[]> =>
+/** The students of some sources who wait for all of their figures. */
+export const studentsWaiting = (db: Db, sourceIds: readonly string[]): Promise<string[]> =>
   db('figures_wanted as w')
     .join('student_profiles as s', 's.student_id', 'w.student_id')
-    .where({ 's.source_id': sourceId })
+    .whereIn('s.source_id', [...sourceIds])
     .whereNull('w.courses')
     .pluck('w.student_id');
 
@@ -141,13 +141,13 @@ export async function takeWanted(
 }
 
 /**
- * What of a source's figures does not stand any more, or has not been computed yet. Figures of a later instant than now,
+ * What of some sources' figures does not stand any more, or has not been computed yet. Figures of a later instant than now,
  * from before the clock was set back, do not stand either.
  */
-export const partsThatFell = (db: Db, sourceId: string, now: Date): Promise<PartOfRecord[]> =>
+export const partsThatFell = (db: Db, sourceIds: readonly string[], now: Date): Promise<PartOfRecord[]> =>
   db('student_profiles as s')
     .leftJoin('figures_stand as f', 'f.student_id', 's.student_id')
-    .where({ 's.source_id': sourceId })
+    .whereIn('s.source_id', [...sourceIds])
     .where((is) => is.whereNull('f.until').orWhere('f.until', '<=', now).orWhere('f.as_of', '>', now))
     .select<PartOfRecord[]>(
       's.student_id as studentId',

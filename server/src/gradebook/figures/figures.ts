@@ -249,12 +249,12 @@ export async function computeWanted(deps: FigureDeps): Promise<void> {
 }
 
 /**
- * After a reading: what of the figures the clock has changed since waits as what the reading has changed.
- * @returns whoever of the source waits for all of their figures now.
+ * What of some sources' figures the clock has changed waits as what a reading has changed.
+ * @returns whoever of the sources waits for all of their figures now.
  */
-export async function wantFallenFigures(db: Db, sourceId: string, now: Date): Promise<string[]> {
-  await wantFigures(db, await partsThatFell(db, sourceId, now), now);
-  return studentsWaiting(db, sourceId);
+export async function wantFallenFigures(db: Db, sourceIds: readonly string[], now: Date): Promise<string[]> {
+  await wantFigures(db, await partsThatFell(db, sourceIds, now), now);
+  return studentsWaiting(db, sourceIds);
 }
 
 /**

@@ -18,7 +18,7 @@ afterAll(() => world.stop());
 const until = async (): Promise<Date> =>
   ((await world.db('figures_stand').where({ student_id: child }).first('until')) as { until: Date }).until;
 const fell = async (at: Date): Promise<boolean> =>
-  studentsIn(await partsThatFell(world.db, sourceId, at)).includes(child);
+  studentsIn(await partsThatFell(world.db, [sourceId], at)).includes(child);
 
 /** The courses whose figures stand up to an instant and no longer. */
 const untils = async (at: Date): Promise<string[]> => {
@@ -58,10 +58,10 @@ it('are wanted again where they fell, of a child without any, and where the cloc
   const ends = await until();
   await world.db('figures_wanted').delete();
   const waits = () => world.db('figures_wanted').where({ student_id: child }).first('courses');
-  await wantFallenFigures(world.db, sourceId, new Date(ends.getTime() - 1));
+  await wantFallenFigures(world.db, [sourceId], new Date(ends.getTime() - 1));
   expect(await waits()).toBeUndefined();
   // Of a record that stands but for a course, that course alone.
-  expect(await wantFallenFigures(world.db, sourceId, ends)).not.toContain(child);
+  expect(await wantFallenFigures(world.db, [sourceId], ends)).not.toContain(child);
   expect(await waits()).toEqual({ courses: await untils(ends) });
   expect((await untils(ends)).length).toBeGreaterThan(0);
   await world.compute(child);
@@ -69,7 +69,7 @@ it('are wanted again where they fell, of a child without any, and where the cloc
   expect(await fell(new Date(now.getTime() - 1))).toBe(true);
   await world.db('figures_stand').where({ student_id: child }).delete();
   expect(await fell(now)).toBe(true);
-  expect(await wantFallenFigures(world.db, sourceId, now)).toContain(child);
+  expect(await wantFallenFigures(world.db, [sourceId], now)).toContain(child);
 });
 
 it('fall with the day on which work is due, and say then that it is overdue', async () => {

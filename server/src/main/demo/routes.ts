@@ -4,6 +4,7 @@ import type { Router } from 'express';
 import { upkeepJob } from '../../alerts';
 import { addJobs, HttpProblem, mount, newRouter, type ServerDeps, setDemoClock, untilIdle } from '../../kit';
 import { allSources, readingJob } from '../../sources';
+import { followClockJob } from '../hooks';
 import { SimulatedSchools } from './school';
 
 const syncTimeoutMs = 60_000;
@@ -27,7 +28,7 @@ export function demoRouter(given: ServerDeps, schoolUrl: string): Router {
     );
     await untilIdle(db, syncTimeoutMs);
     // What a day brings of itself: digests that are due, quiet hours that are over.
-    await addJobs(db, [upkeepJob]);
+    await addJobs(db, [followClockJob, upkeepJob]);
     await untilIdle(db, syncTimeoutMs);
     return { now: next.toISOString() };
   });
