@@ -18,7 +18,7 @@ const quietLogger = (log: Pino) =>
  */
 const crontab = [
   `*/${readEveryMinutes} * * * * syncAll`,
-  '8-59/15 * * * * followClock',
+  '8,23,38,53 * * * * followClock',
   '*/5 * * * * lookForBundles',
   '41 * * * * readWhole',
   '13 * * * * readCalendars',
