@@ -1,6 +1,7 @@
 import { alertRoutes, ownRoutes, type Alert } from '@cadro/contract';
 import type { Agent } from 'supertest';
 import { addJobs } from '../kit';
+import { restingSources } from '../sources';
 import { addOwnChild, putOwnCourse } from '../testing/ownChild';
 import { World } from '../testing/world';
 import { followClockJob } from './hooks';
@@ -47,4 +48,20 @@ it('says that work of a child by hand is overdue once its day is over, and tells
   await world.workOff();
   expect(await looseEnds()).toContain('overdue');
   expect((await alerts()).length).toBeGreaterThan(before.length);
+});
+
+it('leaves to its readings a school that has just been read, and follows it when it is silent', async () => {
+  await world.syncAll();
+  const now = await world.clock.now();
+  const own: string[] = await world.db('sources').where({ kind: 'own' }).pluck('id');
+  const schools = [...world.sources.values()];
+  const rest = async (minutes: number) =>
+    (await restingSources(world.db, new Date(now.getTime() + minutes * 60_000))).sort();
+  expect(await rest(15)).toEqual(own);
+  expect(await rest(25)).toEqual([...own, ...schools].sort());
+  await world
+    .db('sources')
+    .whereIn('id', schools)
+    .update({ progress: { collection: 'items', records: 1 } });
+  expect(await rest(25)).toEqual(own);
 });

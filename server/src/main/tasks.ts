@@ -137,7 +137,8 @@ const lookTasks = (deps: TaskDeps): TaskList => {
       await computeWanted({ ...deps, onFigures });
     },
     async followClock() {
-      await followClock(db, await restingSources(db), await deps.clock.now());
+      const now = await deps.clock.now();
+      await followClock(db, await restingSources(db, now), now);
       await addJobs(db, [figuresJob]);
     },
     async lookAtChildren(payload) {

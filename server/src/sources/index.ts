@@ -7,13 +7,12 @@ export {
   addBundleSource,
   addSource,
   allSources,
-  restingSources,
   moveSource,
   sourceAges,
   sourcesOfStudents,
   findSource,
 } from './store';
-export { sourceStates, type SourceState } from './stateStore';
+export { restingSources, sourceStates, type SourceState } from './stateStore';
 export { problemsOf } from './problemStore';
 export { sourceRouter } from './routes';
 export type { MirroredTold, ReadingHooks } from './hooks';

@@ -21,3 +21,19 @@ export async function sourceStates(
   const byId = new Map(rows.map((row) => [row.id, row]));
   return (sourceId) => byId.get(sourceId) ?? { name: '', baseUrl: '', readAt: null };
 }
+
+/** A reading follows the clock by itself; the next comes within this. */
+const justNowMs = 20 * 60_000;
+
+/**
+ * The sources, whatever they are, that have been read whole once, are not being read, and have not been just now: what
+ * the clock changes of their children is so whether anything is read or not.
+ */
+export const restingSources = (db: Db, now: Date): Promise<string[]> =>
+  db('sources')
+    .whereNotNull('complete_at')
+    .whereNull('progress')
+    .where((is) =>
+      is.whereNot({ kind: 'interface' }).orWhere('read_at', '<', new Date(now.getTime() - justNowMs)),
+    )
+    .pluck('id');

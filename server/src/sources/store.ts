@@ -60,13 +60,6 @@ export const findSource = (db: Db, id: string): Promise<SourceRow | undefined> =
 export const allSources = (db: Db): Promise<SourceRow[]> =>
   db<SourceRow>('sources').whereNot({ kind: 'own' }).whereNull('paused_at').orderBy('name');
 
-/**
- * The sources, whatever they are, that have been read whole once and are not being read: what the clock changes of their
- * children is so whether anything is read or not.
- */
-export const restingSources = (db: Db): Promise<string[]> =>
-  db('sources').whereNotNull('complete_at').whereNull('progress').pluck('id');
-
 /** Puts down how far a reading has come. @returns whether somebody has asked for it to stop. */
 export async function tellProgress(db: Db, id: string, progress: Progress): Promise<boolean> {
   const [row] = await db('sources')
