@@ -62,9 +62,8 @@ create function cadro_scopes(person uuid) returns uuid[] language sql stable set
 const telling = `
 create function cadro_touch() returns trigger language plpgsql security definer set search_path = public as $$
 declare
-  picked text := (select string_agg(format('select %s as scope from %I', part, rows), ' union ')
-    from unnest(tg_argv) part, unnest(case when tg_op = 'UPDATE'
-      then array['touched_rows', 'rows_before'] else array['touched_rows'] end) rows);
+  picked text := (select string_agg(format('select %s as scope from touched_rows', part), ' union ')
+    from unnest(tg_argv) part);
 begin
   execute format('insert into touches (scope) select scope from (%s) t where scope is not null', picked);
   return null;
@@ -110,12 +109,7 @@ const told = [
   ...Object.entries(touching).flatMap(([column, all]) => all.map((table) => [table, [column]] as const)),
   ...Object.entries(touchingTwice),
 ];
-/** Whose a row was before it became somebody else's is touched as well. */
-const events = {
-  insert: 'new table as touched_rows',
-  update: 'new table as touched_rows old table as rows_before',
-  delete: 'old table as touched_rows',
-} as const;
+const events = { insert: 'new', update: 'new', delete: 'old' } as const;
 
 export async function up(knex: Knex): Promise<void> {
   for (const part of [tables, stamp, scopes, telling, forgetting]) await knex.raw(part);
@@ -123,7 +117,7 @@ export async function up(knex: Knex): Promise<void> {
     for (const [event, rows] of Object.entries(events))
       await knex.raw(`
         create trigger touched_by_${event} after ${event} on ${table}
-        referencing ${rows} for each statement
+        referencing ${rows} table as touched_rows for each statement
         execute function cadro_touch(${columns.map((column) => `'${column}'`).join()})`);
 }
 

@@ -5,6 +5,7 @@
 import { configureStore } from '@reduxjs/toolkit';
 import { allRoutes, followUpRoutes, gradebookRoutes, householdRoutes, workRoutes } from '@cadro/contract';
 import { api } from './api';
+import { dropCopies } from './copies';
 import { mayWait, outboxSlice } from './outbox';
 import { sessionBegun, sessionSlice } from './session';
 
@@ -84,7 +85,11 @@ it('asks whether what came with a tag is still so, and has it then without its b
   store.dispatch(sessionBegun());
   next = tagged('"three"', '{"works":3}', 200);
   expect((await read()).data).toEqual({ works: 3 });
-  expect(has).toEqual([null, '"one"', '"one"', '"two"', null]);
+  // Nor is anything left once copies are dropped, as they are when somebody signs out.
+  await dropCopies();
+  next = tagged('"three"', '{"works":3}', 200);
+  expect((await read()).data).toEqual({ works: 3 });
+  expect(has).toEqual([null, '"one"', '"one"', '"two"', null, null]);
 });
 
 it('sends a body, and hands a problem on with its code', async () => {

@@ -1,3 +1,5 @@
+import { forgetTagged } from './tagged';
+
 /** What this device keeps of answers, for when there is no connection: each by its address, with when it came. */
 const storeName = 'cadro.copies';
 const cameHeader = 'came-at';
@@ -35,8 +37,9 @@ export async function dropCopy(address: string): Promise<void> {
   await (await opened())?.delete(address);
 }
 
-/** Nothing is left of any. */
+/** Nothing is left of any, nor of what this page has of them by itself. */
 export async function dropCopies(): Promise<void> {
   dropped += 1;
+  forgetTagged();
   if (typeof caches !== 'undefined') await caches.delete(storeName).catch(() => false);
 }

@@ -15,6 +15,9 @@ export const taggedOf = (address: string, session: number): Tagged | null => {
   return known?.session === session ? known : null;
 };
 
+/** Nothing is left of any. */
+export const forgetTagged = (): void => last.clear();
+
 export function keepTagged(address: string, tagged: Tagged): void {
   last.delete(address);
   last.set(address, tagged);

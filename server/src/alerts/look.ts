@@ -84,6 +84,7 @@ async function lookFor(
   const studentIds = studentsIn(meant);
   await db.transaction(async (trx) => {
     await oneAtATime(trx, studentIds);
+    if (forgets) await forgetNext(trx, meant);
     const watches = (await watchesOf(trx, { studentIds })).filter(
       ({ lookedAt, settings }) => (lookedAt === null || lookedAt <= now) && whose(settings.guardianId),
     );
@@ -114,7 +115,6 @@ async function lookFor(
       whole.map(({ studentId, settings }) => ({ studentId, guardianId: settings.guardianId })),
       now,
     );
-    if (forgets) await forgetNext(trx, parts);
     await saveNext(trx, nextOf(watches, facts));
   });
 }

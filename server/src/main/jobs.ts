@@ -14,7 +14,8 @@ const quietLogger = (log: Pino) =>
 
 /**
  * Sources are read every fifteen minutes, all of each once in its night, and what is due to go out is looked for every
- * minute. What the clock alone changes is followed between readings, also of whom nobody reads. Figures that somebody still waits for, because a process was killed after it had written records, are computed then, too.
+ * minute. What the clock alone changes is followed between readings, also of whom nobody reads. Figures that somebody still
+ * waits for, because a process was killed after it had written records, are computed then, too.
  */
 const crontab = [
   `*/${readEveryMinutes} * * * * syncAll`,

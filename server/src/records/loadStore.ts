@@ -174,8 +174,8 @@ export interface LoadedCourse {
 }
 
 /**
- * The courses that are meant of several children, with what every household that may be read has written beside them: five queries,
- * however many children and courses. Courses come by title, works by the day they are due: where a page gives no order
+ * The courses that are meant of several children, with what every household that may be read has written beside them:
+ * five queries, however many children and courses. Courses come by title, works by the day they are due: where a page gives no order
  * of its own, this one shows, the same each time.
  * @param ask.removed also works that the source has taken back.
  */

@@ -160,17 +160,17 @@ export const partsThatFell = (db: Db, sourceIds: readonly string[], now: Date): 
     );
 
 /** Up to when figures stand by themselves, in milliseconds since 1970, by child and course. */
-export type Stands = ReadonlyMap<string, ReadonlyMap<string, number>>;
+type Stands = ReadonlyMap<string, ReadonlyMap<string, number>>;
 
 /**
  * Puts down up to when figures of what is meant stand by themselves.
- * @param else up to when a child's figures stand at most.
+ * @param at.atMost up to when a child's figures stand where none of its courses says it.
  */
 export async function putStands(
   trx: Trx,
   parts: readonly PartOfRecord[],
   stands: Stands,
-  { asOf, atMost }: { readonly asOf: Date; readonly atMost: Date },
+  at: { readonly asOf: Date; readonly atMost: Date },
 ): Promise<void> {
   const rowsOf = (some: readonly PartOfRecord[]) =>
     JSON.stringify(
@@ -191,7 +191,7 @@ export async function putStands(
          select id, :asOf, ${first('untils')}, untils from ${row}
        on conflict (student_id) do update
          set as_of = excluded.as_of, until = excluded.until, untils = excluded.untils`,
-      { asOf, atMost, rows: rowsOf(whole) },
+      { ...at, rows: rowsOf(whole) },
     );
   const some = parts.filter((part) => !isWhole(part));
   if (some.length > 0)
@@ -199,7 +199,7 @@ export async function putStands(
       `update figures_stand f set as_of = greatest(f.as_of, :asOf), untils = f.untils || s.untils,
          until = ${first('f.untils || s.untils')}
        from ${row} where f.student_id = s.id`,
-      { asOf, atMost, rows: rowsOf(some) },
+      { ...at, rows: rowsOf(some) },
     );
 }
 

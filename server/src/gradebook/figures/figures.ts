@@ -53,9 +53,7 @@ export type FiguresHook = (
   about: {
     /** Of what: of a child of whom it is a part, nothing else has changed. */
     readonly parts: readonly PartOfRecord[];
-    /**
-     * Those of a child's courses in every term, as a household has them: work of a term that is over can be marked.
-     */
+    /** Those of a child's courses in every term, as a household has them: work of a term that is over can be marked. */
     readonly recordsOf: (studentId: string, householdId: string) => readonly CourseRecord[];
     /** All of a child's courses likewise. */
     readonly allRecordsOf: (studentId: string, householdId: string) => Promise<readonly CourseRecord[]>;

@@ -41,6 +41,7 @@ import * as worksByCourse from '../../../migrations/038_works_by_course';
 import * as answersKept from '../../../migrations/039_answers_kept';
 import * as whoBelongs from '../../../migrations/040_who_belongs';
 import * as byCourse from '../../../migrations/041_by_course';
+import * as touchedBefore from '../../../migrations/042_touched_before';
 import { setTimeout as wait } from 'node:timers/promises';
 import { Client } from './client';
 import { connectionTo, remember } from './connections';
@@ -97,6 +98,7 @@ const migrations: Record<string, Knex.Migration> = {
   '039_answers_kept': answersKept,
   '040_who_belongs': whoBelongs,
   '041_by_course': byCourse,
+  '042_touched_before': touchedBefore,
 };
 
 /** Whoever waits for a table holds up all who come after it: for so long at most, and then again. */

@@ -86,6 +86,7 @@ it('takes a database of the release before along, with what is in it', () =>
       '039_answers_kept',
       '040_who_belongs',
       '041_by_course',
+      '042_touched_before',
     ]);
   }));
 
