@@ -20,11 +20,11 @@ import { devicesOf } from './push/deviceStore';
 import { pushKeys } from './push/keys';
 import { saveSettings } from './settingsStore';
 import { silencesOf } from './store';
-import { watchesOf, type Settings } from './watchStore';
+import { settingsAmong, type Settings } from './watchStore';
 
 /** The settings of a guardian with a child whose source has been read; null for who has none. */
 export const settingsOf = async (db: Db, guardianId: string): Promise<Settings | null> =>
-  (await watchesOf(db, { guardianIds: [guardianId] }))[0]?.settings ?? null;
+  (await settingsAmong(db, [guardianId])).get(guardianId) ?? null;
 
 const shownDeliveries = 12;
 

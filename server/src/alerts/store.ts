@@ -239,7 +239,14 @@ export const setStates = (
     .whereNotNull('raised_at')
     .update({ state });
 
-export const alertById = async (db: Db, guardianId: string, id: string): Promise<KeptAlert | undefined> => {
-  const row = await db('alerts').where({ guardian_id: guardianId, id }).first<Row | undefined>('*');
-  return row && alertOf(row);
-};
+/** Some of guardians' alerts, by id. */
+export async function alertsByIds(
+  db: Db,
+  of: readonly { readonly guardianId: string; readonly id: string }[],
+): Promise<ReadonlyMap<string, KeptAlert>> {
+  const { rows } = await db.raw<{ rows: Row[] }>(
+    `select a.* from unnest(?::uuid[], ?::uuid[]) as k(guardian_id, id) join alerts a using (guardian_id, id)`,
+    [of.map(({ guardianId }) => guardianId), of.map(({ id }) => id)],
+  );
+  return new Map(rows.map((row) => [row.id, alertOf(row)]));
+}

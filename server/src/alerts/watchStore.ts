@@ -128,6 +128,17 @@ export async function watchesOf(
   return rows.map(watchOf);
 }
 
+/** The settings of guardians with a child whose source has been read, by guardian. */
+export async function settingsAmong(
+  db: Db,
+  guardianIds: readonly string[],
+): Promise<ReadonlyMap<string, Settings>> {
+  const byGuardian = new Map<string, Settings>();
+  for (const { settings } of await watchesOf(db, { guardianIds: [...new Set(guardianIds)] }))
+    if (!byGuardian.has(settings.guardianId)) byGuardian.set(settings.guardianId, settings);
+  return byGuardian;
+}
+
 /**
  * The next guardians, in the order of their ids, about whom something may be to say: who has an alert about no child,
  * whose child's source is silent, or who has not looked, for as long as they ask to be told after. As the rules of
@@ -188,21 +199,20 @@ export interface LinkedChild {
   readonly timeZone: string;
 }
 
-/** Those of the children about whom a guardian may be told, by links that stand; by child. */
+/** Of guardians and children those who may be told about whom, by links that stand. */
 export async function toldChildren(
   db: Db,
-  guardianId: string,
-  studentIds: readonly string[],
-): Promise<ReadonlyMap<string, LinkedChild>> {
-  const rows = await db('standing_links as l')
-    .join('student_profiles as s', 's.student_id', 'l.student_id')
-    .where({ 'l.guardian_id': guardianId })
-    .whereIn('l.student_id', [...studentIds])
-    .whereIn('l.role', rolesAllowed('read-talk'))
-    .select<LinkedChild[]>(
-      'l.student_id as studentId',
-      's.given_name as givenName',
-      's.time_zone as timeZone',
-    );
-  return new Map(rows.map((row) => [row.studentId, row]));
+  of: readonly { readonly guardianId: string; readonly studentId: string }[],
+): Promise<(guardianId: string, studentId: string) => LinkedChild | undefined> {
+  const { rows } = await db.raw<{ rows: (LinkedChild & { readonly guardianId: string })[] }>(
+    `select l.guardian_id as "guardianId", l.student_id as "studentId", s.given_name as "givenName",
+       s.time_zone as "timeZone"
+     from (select distinct * from unnest(?::uuid[], ?::uuid[]) as k(guardian_id, student_id)) k
+       join standing_links l using (guardian_id, student_id)
+       join student_profiles s on s.student_id = l.student_id
+     where l.role = any(?)`,
+    [of.map(({ guardianId }) => guardianId), of.map(({ studentId }) => studentId), rolesAllowed('read-talk')],
+  );
+  const told = new Map(rows.map((row) => [`${row.guardianId}:${row.studentId}`, row]));
+  return (guardianId, studentId) => told.get(`${guardianId}:${studentId}`);
 }

@@ -55,7 +55,11 @@ const LooksJob = Type.Object({
     ),
   ),
 });
-const DeliveryJob = Type.Object({ deliveryId: Uuid });
+/** An older version puts down one. */
+const DeliveryJob = Type.Object({
+  deliveryIds: Type.Optional(Type.Array(Uuid)),
+  deliveryId: Type.Optional(Uuid),
+});
 const AccountMailJob = Type.Object({ mailId: Uuid });
 const ForgottenJob = Type.Object({ email: Type.String() });
 const CalendarJob = Type.Object({ importId: Uuid });
@@ -187,8 +191,8 @@ export function tasksOf(deps: TaskDeps): TaskList {
       await wantDeliveries(deps);
     },
     async deliver(payload) {
-      const { deliveryId } = parse('job deliver', DeliveryJob, payload);
-      await deliver(deps, deliveryId);
+      const { deliveryId, deliveryIds = [] } = parse('job deliver', DeliveryJob, payload);
+      await deliver(deps, deliveryId ? [...deliveryIds, deliveryId] : deliveryIds);
     },
     async invitations(payload) {
       const { meetingId } = parse('job invitations', MeetingJob, payload);

@@ -1,21 +1,19 @@
-import { DigestContent, type DeliveryFault } from '@cadro/contract';
-import { parse } from '@cadro/contract/parse';
-import { hasPassed, soonest, waitMsAfter } from '@cadro/core';
+import type { DeliveryFault } from '@cadro/contract';
+import { soonest, waitMsAfter } from '@cadro/core';
 import {
-  type MailCarrier,
   addJobs,
+  groupBy,
   mailAddress,
   ofAMachine,
+  PutDown,
   refusedReceiver,
   type Config,
-  type Db,
   type Deps,
   type Job,
+  type MailCarrier,
   type Returned,
-  personalDb,
-  together,
 } from '../../kit';
-import { digestById } from '../digests/digestStore';
+import { lettersOf, type Content, type Letter } from './contents';
 import { SendError, sendText } from './gateway';
 import { alertLetter, alertText, digestLetter, testLetter, type MailText } from './letters';
 import { letterWords } from './letterWords';
@@ -23,16 +21,15 @@ import { stopToken } from './mailStop';
 import {
   dueDeliveries,
   earlierMails,
+  putOutcomes,
   sentMail,
-  setDelivery,
   takeWaiting,
   type DeliveryRow,
+  type Outcome,
 } from './outboxStore';
 import { PartlySent, pushedAlert, pushedTest, pushToDevices } from '../push/tell';
-import { settingsOf } from '../settings';
 import { mailBounced } from '../settingsStore';
-import { alertById, type KeptAlert } from '../store';
-import { toldChildren, type Settings } from '../watchStore';
+import type { Settings } from '../watchStore';
 
 export interface DeliverDeps extends Deps {
   readonly config: Config;
@@ -40,51 +37,6 @@ export interface DeliverDeps extends Deps {
 }
 
 const mimeId = (config: Config, id: string): string => `<${id}@${config.mailDomain}>`;
-
-/** What is to be said: an alert with its child, a digest of the children that are linked still, a try. */
-type Content =
-  | {
-      readonly about: 'alert';
-      readonly alert: KeptAlert;
-      readonly child: { givenName: string; timeZone: string } | null;
-    }
-  | { readonly about: 'digest'; readonly digest: DigestContent; readonly rhythm: 'daily' | 'weekly' }
-  | { readonly about: 'test' };
-
-/** An alert without what has passed while it waited; null where nothing else was to be told of it. */
-function stillTold(alert: KeptAlert, { told }: DeliveryRow, now: Date): KeptAlert | null {
-  const reasons = alert.reasons.filter((reason) => !hasPassed(reason, now.getTime()));
-  if (reasons.length === 0 && alert.reasons.length > 0) return null;
-  const wanted = told.length === 0 || reasons.some(({ id }) => told.includes(id));
-  return wanted || !alert.reasons.some(({ id }) => told.includes(id)) ? { ...alert, reasons } : null;
-}
-
-/** Null where nothing may be said any more: the alert is gone or its day is over, or the link to the child has ended. */
-async function contentOf(db: Db, row: DeliveryRow, now: Date): Promise<Content | null> {
-  switch (row.about) {
-    case 'test':
-      return { about: 'test' };
-    case 'alert': {
-      const kept = row.alert_id ? await alertById(db, row.guardian_id, row.alert_id) : undefined;
-      const alert = kept && stillTold(kept, row, now);
-      if (!alert) return null;
-      if (alert.studentId === null) return { about: 'alert', alert, child: null };
-      const child = (await toldChildren(db, row.guardian_id, [alert.studentId])).get(alert.studentId);
-      return child ? { about: 'alert', alert, child } : null;
-    }
-    case 'digest': {
-      const kept = await digestById(db, row.guardian_id, row.digest_id);
-      if (!kept) return null;
-      const digest = parse('stored digest', DigestContent, kept.content);
-      const ids = digest.children.map(({ studentId }) => studentId);
-      const told = await toldChildren(db, row.guardian_id, ids);
-      const children = digest.children.filter(({ studentId }) => told.has(studentId));
-      return children.length > 0
-        ? { about: 'digest', digest: { ...digest, children }, rhythm: kept.rhythm }
-        : null;
-    }
-  }
-}
 
 /** Where all mail is stopped: a page, and with one click in a mail program. */
 const stopUrl = ({ publicUrl, secret }: Config, guardianId: string): string =>
@@ -114,11 +66,12 @@ async function sendMailTo(
   settings: Settings,
   row: DeliveryRow,
   content: Content,
+  earlier: readonly string[],
 ): Promise<void> {
-  const { config, transport, db } = deps;
+  const { config, transport } = deps;
   const { subject, text, html } = letterOf(deps, settings, row, content);
   const stop = stopUrl(config, settings.guardianId);
-  const thread = (await earlierMails(db, row)).map((id) => mimeId(config, id));
+  const thread = earlier.map((id) => mimeId(config, id));
   await transport
     .sendMail({
       messageId: mimeId(config, row.id),
@@ -184,10 +137,16 @@ const pushOut = (
 };
 
 /** @returns ids of the devices that have it, where it goes to devices. */
-async function sendBy(...sent: Parameters<typeof pushOut>): Promise<readonly string[]> {
-  const [, , { channel }] = sent;
-  if (channel === 'push') return pushOut(...sent);
-  await (channel === 'mail' ? sendMailTo : sendTextTo)(...sent);
+async function sendBy(
+  deps: DeliverDeps,
+  settings: Settings,
+  row: DeliveryRow,
+  content: Content,
+  earlier: readonly string[],
+): Promise<readonly string[]> {
+  if (row.channel === 'push') return pushOut(deps, settings, row, content);
+  if (row.channel === 'mail') await sendMailTo(deps, settings, row, content, earlier);
+  else await sendTextTo(deps, settings, row, content);
   return [];
 }
 
@@ -202,41 +161,65 @@ function unwanted(settings: Settings, row: DeliveryRow): DeliveryFault['reason']
   return settings.mailBouncedAt ? 'came-back-before' : null;
 }
 
+/** So many go out at the same time. */
+const lanes = 4;
+
 /**
- * Sends one thing that waits, once: while it is sent nobody else has it, and whoever sends it again after a crash sends
+ * Sends what of some waits, each once: while it is sent nobody else has it, and whoever sends it again after a crash sends
  * the same message, by its Message-ID or its key. Nothing goes out in quiet hours, to who has stopped mail, or about a
  * child whose link has ended. What fails waits for its next try, longer each time, and after the last one has failed.
+ * @throws what went wrong with one for another reason than that it could not be sent, when the others are out.
  */
-export async function deliver(deps: DeliverDeps, id: string): Promise<void> {
-  const now = await deps.clock.now();
-  await deps.db.transaction(async (trx) => {
-    const row = await takeWaiting(trx, id);
-    if (row) await setDelivery(trx, id, await outcomeOf(deps, row, now), now);
+export async function deliver(deps: DeliverDeps, ids: readonly string[]): Promise<void> {
+  const { db, clock } = deps;
+  const now = await clock.now();
+  const broken: unknown[] = [];
+  await db.transaction(async (trx) => {
+    const rows = await takeWaiting(trx, ids);
+    if (rows.length === 0) return;
+    const letterOf = await lettersOf(db, rows, now);
+    const threads = await earlierMails(
+      db,
+      rows.flatMap((row) => row.alert_id ?? []),
+    );
+    const outcomes = new PutDown<Outcome>((some) => putOutcomes(db, some, now));
+    const waiting = rows.values();
+    const lane = async () => {
+      for (const row of waiting)
+        try {
+          const thread = threads.get(row.alert_id ?? '') ?? [];
+          outcomes.add({ id: row.id, ...(await outcomeOf(deps, row, letterOf(row), { thread, now })) });
+        } catch (error) {
+          broken.push(error);
+        }
+    };
+    await Promise.all(Array.from({ length: lanes }, lane));
+    await outcomes.done();
   });
+  if (broken.length > 0) throw broken[0];
 }
 
-type Outcome = Parameters<typeof setDelivery>[2];
+type Came = Omit<Outcome, 'id'>;
 
-const dropped = (reason: DeliveryFault['reason']): Outcome => ({
+const dropped = (reason: DeliveryFault['reason']): Came => ({
   state: 'dropped',
   fault: { reason, status: null },
 });
 
-async function outcomeOf(deps: DeliverDeps, row: DeliveryRow, now: Date): Promise<Outcome> {
-  const { db } = deps;
-  // What its receiver may see at this moment, and no more.
-  const theirs = personalDb(db, row.guardian_id);
-  const [settings, content] = await together(theirs, [
-    () => settingsOf(theirs, row.guardian_id),
-    () => contentOf(theirs, row, now),
-  ]);
+async function outcomeOf(
+  deps: DeliverDeps,
+  row: DeliveryRow,
+  { settings, content }: Letter,
+  at: { readonly thread: readonly string[]; readonly now: Date },
+): Promise<Came> {
+  const { now } = at;
   if (!settings || !content) return dropped('nothing-left');
   const reason = unwanted(settings, row);
   if (reason) return dropped(reason);
   const quietUntil = soonest(now.getTime(), settings.delivery);
   if (row.about !== 'test' && quietUntil > now.getTime()) return { not_before: new Date(quietUntil) };
   try {
-    const reached = await sendBy(deps, settings, row, content);
+    const reached = await sendBy(deps, settings, row, content, at.thread);
     return { state: 'sent', fault: null, tries: row.tries + 1, reached };
   } catch (error) {
     if (!(error instanceof SendError)) throw error;
@@ -244,7 +227,7 @@ async function outcomeOf(deps: DeliverDeps, row: DeliveryRow, now: Date): Promis
   }
 }
 
-async function failure({ db }: DeliverDeps, row: DeliveryRow, error: SendError, now: Date): Promise<Outcome> {
+async function failure({ db }: DeliverDeps, row: DeliveryRow, error: SendError, now: Date): Promise<Came> {
   const tries = row.tries + 1;
   const reached = error instanceof PartlySent ? error.reached : row.reached;
   const told = { fault: error.fault, tries, reached };
@@ -269,7 +252,7 @@ export async function deliveryReturned(
     const row = await sentMail(trx, id);
     if (row?.state !== 'sent') return row !== undefined;
     const state = noSuchAddress ? 'bounced' : 'failed';
-    await setDelivery(trx, id, { state, fault: { reason: 'mail-returned', status } }, now);
+    await putOutcomes(trx, [{ id, state, fault: { reason: 'mail-returned', status } }], now);
     if (noSuchAddress) await mailBounced(trx, row.guardian_id, now);
     return true;
   });
@@ -278,11 +261,20 @@ export async function deliveryReturned(
 /** The queue's wish that something goes out. When it is tried again is kept with it: the queue only takes it there. */
 export const deliveryJob = (deliveryId: string): Job => ({
   task: 'deliver',
-  payload: { deliveryId },
+  payload: { deliveryIds: [deliveryId] },
   key: `deliver:${deliveryId}`,
 });
 
-/** Puts everything that waits and may go out now into the queue. */
+/** So many that were put out one after the other go out together. */
+const together = 50;
+
+/** Puts everything that waits and may go out now into the queue; what is there already joins what was put out beside it. */
 export async function wantDeliveries({ db, clock }: Deps): Promise<void> {
-  await addJobs(db, (await dueDeliveries(db, await clock.now())).map(deliveryJob));
+  const due = await dueDeliveries(db, await clock.now());
+  const jobs = [...groupBy(due, ({ seq }) => Math.floor(seq / together))].map(([part, some]): Job => ({
+    task: 'deliver',
+    payload: { deliveryIds: some.map(({ id }) => id) },
+    key: `deliveries:${part}`,
+  }));
+  await addJobs(db, jobs);
 }

@@ -109,7 +109,7 @@ it.each([
     .update({ reasons: JSON.stringify([test]), told: '["big-work:keel"]' });
   const id = await out('mail');
   await world.db('deliveries').where({ id }).update({ told: '["big-work:keel"]' });
-  await deliver(deps(), id);
+  await deliver(deps(), [id]);
   const fault = state === 'dropped' ? { reason: 'nothing-left', status: null } : null;
   expect(await stateOf(id)).toMatchObject({ state, fault });
   await world
@@ -144,16 +144,16 @@ describe('a message', () => {
       const id = await out(channel);
       const to = channel === 'mail' ? 'maren@test.example' : phone;
       const before = (await arrivals(to)).length;
-      await deliver(deps(), id);
+      await deliver(deps(), [id]);
       await world.db('deliveries').where({ id }).update({ state: 'waiting' });
-      await deliver(deps(), id);
+      await deliver(deps(), [id]);
       expect((await arrivals(to)).length - before).toBe(1);
       expect(await stateOf(id)).toMatchObject({ state: 'sent', fault: null });
     }
   });
 
   it('says what a title says, and nothing that a mail program would run', async () => {
-    await deliver(deps(), await out('mail'));
+    await deliver(deps(), [await out('mail')]);
     const mail = (await arrivals('maren@test.example')).at(-1) as Arrival & { html: string };
     expect(mail.subject).toBe('Caspian: =Keel <b>model</b>: overdue, not graded');
     expect(mail.html).toContain('=Keel &lt;b&gt;model&lt;/b&gt;');
@@ -167,7 +167,7 @@ describe('a message', () => {
   ])('by a gateway that %s is %s, and says why', async (mood, state, fault) => {
     const id = await out('text');
     await gateway(mood);
-    await deliver(deps(), id);
+    await deliver(deps(), [id]);
     expect(await stateOf(id)).toMatchObject({ state, fault, tries: 1 });
   });
 
@@ -177,7 +177,7 @@ describe('a message', () => {
     const waited: number[] = [];
     let now = Date.parse(opens);
     for (let tries = 1; tries < mostTries; tries++) {
-      await deliver(deps(), id);
+      await deliver(deps(), [id]);
       expect(await stateOf(id)).toMatchObject({ state: 'waiting', tries });
       const { not_before } = await world
         .db('deliveries')
@@ -188,10 +188,10 @@ describe('a message', () => {
       waited.push((not_before.getTime() - now) / 60_000);
       now = not_before.getTime();
       await world.moveTo(not_before.toISOString());
-      expect(await dueDeliveries(world.db, not_before)).toContain(id);
+      expect(await dueDeliveries(world.db, not_before)).toContainEqual(expect.objectContaining({ id }));
     }
     expect(waited).toEqual([1, 2, 4, 8, 16, 32, 60, 60]);
-    await deliver(deps(), id);
+    await deliver(deps(), [id]);
     expect(await stateOf(id)).toMatchObject({ state: 'failed', tries: mostTries });
     await world.moveTo(opens);
     const [alert] = (await maren.get(alertRoutes.list.path).expect(200)).body.alerts as Alert[];
@@ -201,16 +201,16 @@ describe('a message', () => {
   it('goes out by the first try that succeeds', async () => {
     const id = await out('text');
     await gateway('breaks');
-    await deliver(deps(), id);
+    await deliver(deps(), [id]);
     await gateway('well');
-    await deliver(deps(), id);
+    await deliver(deps(), [id]);
     expect(await stateOf(id)).toMatchObject({ state: 'sent', fault: null, tries: 2 });
   });
 
   it('is sent by one only, though two have it at once', async () => {
     const id = await out('mail');
     const before = (await arrivals('maren@test.example')).length;
-    await Promise.all([deliver(deps(), id), deliver(deps(), id), deliver(deps(), id)]);
+    await Promise.all([deliver(deps(), [id]), deliver(deps(), [id]), deliver(deps(), [id])]);
     expect((await stateOf(id)).tries).toBe(1);
     expect((await arrivals('maren@test.example')).length - before).toBe(1);
   });
@@ -230,7 +230,7 @@ describe('a message', () => {
     ],
   ])('by %s is tried again, and the address is not to blame', async (_name, transport, fault) => {
     const id = await out('mail');
-    await deliver(deps(transport as Transporter), id);
+    await deliver(deps(transport as Transporter), [id]);
     expect(await stateOf(id)).toMatchObject({ state: 'waiting', fault });
     expect((await settings()).mailBouncedAt).toBeNull();
     await world.db('deliveries').where({ id }).delete();
@@ -239,7 +239,7 @@ describe('a message', () => {
   it('to an address that bounces stops there, and its guardian sees it', async () => {
     await world.db('guardians').where({ id: guardianId }).update({ email: 'maren@elsewhere.example' });
     const id = await out('mail');
-    await deliver(deps(), id);
+    await deliver(deps(), [id]);
     await world.db('guardians').where({ id: guardianId }).update({ email: 'maren@test.example' });
     expect(await stateOf(id)).toMatchObject({
       state: 'bounced',
@@ -247,7 +247,7 @@ describe('a message', () => {
     });
     expect((await settings()).mailBouncedAt).not.toBeNull();
     const next = await out('mail');
-    await deliver(deps(), next);
+    await deliver(deps(), [next]);
     expect(await stateOf(next)).toMatchObject({
       state: 'dropped',
       fault: { reason: 'came-back-before', status: null },
@@ -271,13 +271,13 @@ describe('a message', () => {
       await change({ mailStopped: false }).expect(200);
       await address(`${box}@test.example`);
       const id = await out('mail');
-      await deliver(deps(), id);
+      await deliver(deps(), [id]);
       await address('maren@test.example');
       for (let tries = 0; tries < 100 && (await stateOf(id)).state === 'sent'; tries++) await setTimeout(50);
       expect(await stateOf(id)).toMatchObject({ ...after, tries: 1 });
       const stopped = after.state === 'bounced';
       const next = await out('mail');
-      await deliver(deps(), next);
+      await deliver(deps(), [next]);
       expect((await stateOf(next)).state).toBe(stopped ? 'dropped' : 'sent');
       expect((await settings()).mailBouncedAt !== null).toBe(stopped);
       const standing = (await maren.get(alertRoutes.count.path).expect(200)).body;
@@ -288,13 +288,15 @@ describe('a message', () => {
   it('waits for the end of quiet hours, in the guardian’s own zone', async () => {
     await delivery({ quiet: { from: '16:00', to: '17:30' } });
     const id = await out('mail');
-    await deliver(deps(), id);
+    await deliver(deps(), [id]);
     expect(await stateOf(id)).toMatchObject({ state: 'waiting' });
     expect(await dueDeliveries(world.db, await world.clock.now())).not.toContain(id);
     await delivery({ timeZone: 'Europe/Madrid' }); // where it is 21:40
     await world.moveTo('2026-10-21T20:31:00.000Z');
-    expect(await dueDeliveries(world.db, await world.clock.now())).toContain(id);
-    await deliver(deps(), id);
+    expect(await dueDeliveries(world.db, await world.clock.now())).toContainEqual(
+      expect.objectContaining({ id }),
+    );
+    await deliver(deps(), [id]);
     expect(await stateOf(id)).toMatchObject({ state: 'sent' });
     await delivery({ quiet: null, timeZone: 'America/Halifax' });
   });
@@ -304,7 +306,7 @@ describe('a message', () => {
     const link = { guardian_id: guardianId, student_id: world.student('caspian') };
     await world.db('guardian_links').where(link).update({ ended_at: opens });
     const before = (await arrivals('maren@test.example')).length;
-    await deliver(deps(), id);
+    await deliver(deps(), [id]);
     expect(await stateOf(id)).toMatchObject({ state: 'dropped' });
     expect((await arrivals('maren@test.example')).length).toBe(before);
     expect((await maren.get(alertRoutes.list.path).expect(200)).body.alerts).toEqual([]);
@@ -320,14 +322,14 @@ describe('a message', () => {
     expect(last?.headers['list-unsubscribe']).toBe(`<${world.config.publicUrl}${page}>`);
     await world.nobody.post(page).type('form').send('List-Unsubscribe=One-Click').expect(204);
     const id = await out('mail');
-    await deliver(deps(), id);
+    await deliver(deps(), [id]);
     expect(await stateOf(id)).toMatchObject({
       state: 'dropped',
       fault: { reason: 'mail-stopped', status: null },
     });
     // Texts go on, and so does a mail that one asks for to see whether it comes.
     const text = await out('text');
-    await deliver(deps(), text);
+    await deliver(deps(), [text]);
     expect(await stateOf(text)).toMatchObject({ state: 'sent' });
     const asked = await maren.post(alertRoutes.test.path).send({ channel: 'mail' }).expect(202);
     await world.workOff();
@@ -354,7 +356,10 @@ describe('a digest', () => {
     (await arrivals('maren@test.example')).filter(({ subject }) => /at a glance/.test(subject));
   const made = async () => {
     await makeDigests(world);
-    for (const id of await dueDeliveries(world.db, await world.clock.now())) await deliver(deps(), id);
+    await deliver(
+      deps(),
+      (await dueDeliveries(world.db, await world.clock.now())).map(({ id }) => id),
+    );
   };
 
   it('comes once for each of its days, however often it is asked for, and not again by a clock set back', async () => {

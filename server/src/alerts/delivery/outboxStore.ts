@@ -1,5 +1,5 @@
 import type { Channel, Delivery, DeliveryFault, DeliveryState } from '@cadro/contract';
-import { inChunks, type Db, type Trx } from '../../kit';
+import { groupBy, ifNobodyElse, inChunks, oneAtATime, type Db, type Trx } from '../../kit';
 
 /** Something that is to go out. */
 export interface Outgoing {
@@ -58,52 +58,83 @@ export async function putOut(trx: Db | Trx, out: readonly Outgoing[], now: Date)
   return ids;
 }
 
-/** Something that waits, kept from everyone else while it is sent; undefined when it does not, or somebody has it. */
-export const takeWaiting = (trx: Trx, id: string): Promise<DeliveryRow | undefined> =>
-  trx<DeliveryRow>('deliveries').where({ id, state: 'waiting' }).forUpdate().skipLocked().first();
+/** What keeps others from something while it is sent; what came of it can be put down meanwhile. */
+export const sendingKey = (id: string): string => `sending:${id}`;
+
+/** What of some waits, kept from everyone else while it is sent: not what does not wait, nor what somebody has. */
+export async function takeWaiting(trx: Trx, ids: readonly string[]): Promise<DeliveryRow[]> {
+  const byKey = new Map(ids.map((id) => [sendingKey(id), id]));
+  const free = await ifNobodyElse(trx, [...byKey.keys()]);
+  return trx<DeliveryRow>('deliveries')
+    .whereIn(
+      'id',
+      free.map((key) => byKey.get(key) ?? ''),
+    )
+    .where({ state: 'waiting' })
+    .orderBy('seq')
+    .select('*');
+}
 
 /** A mail that was put out, kept from everyone else for the transaction. */
-export const sentMail = (trx: Trx, id: string): Promise<DeliveryRow | undefined> =>
-  trx<DeliveryRow>('deliveries').where({ id, channel: 'mail' }).forUpdate().first();
+export async function sentMail(trx: Trx, id: string): Promise<DeliveryRow | undefined> {
+  await oneAtATime(trx, [sendingKey(id)]);
+  return trx<DeliveryRow>('deliveries').where({ id, channel: 'mail' }).forUpdate().first();
+}
 
-/** Ids of what waits and may go out now. */
-export const dueDeliveries = (db: Db, now: Date): Promise<string[]> =>
+/** So much is put into the queue in one round. */
+const mostDue = 20_000;
+
+/** What waits and may go out now, oldest first; `seq` counts all that is put out. */
+export const dueDeliveries = (db: Db, now: Date): Promise<{ id: string; seq: number }[]> =>
   db('deliveries')
     .where({ state: 'waiting' })
     .where((is) => is.whereNull('not_before').orWhere('not_before', '<=', now))
     .orderBy('seq')
-    .limit(2000)
-    .pluck('id');
+    .limit(mostDue)
+    .select('id', db.raw('seq::float8 as seq'));
 
-export async function setDelivery(
-  db: Db | Trx,
-  id: string,
-  {
-    reached,
-    ...change
-  }: Partial<{
-    state: DeliveryState;
-    fault: DeliveryFault | null;
-    not_before: Date;
-    tries: number;
-    reached: readonly string[];
-  }>,
-  at: Date,
-): Promise<void> {
-  await db('deliveries')
-    .where({ id })
-    .update({ ...change, ...(reached ? { reached: JSON.stringify(reached) } : {}), at });
+/** What came of something that was to go out; what is left out stays as it was. */
+export interface Outcome {
+  readonly id: string;
+  readonly state?: DeliveryState;
+  readonly fault?: DeliveryFault | null;
+  readonly not_before?: Date;
+  readonly tries?: number;
+  readonly reached?: readonly string[];
 }
 
-/** The mails that went out about the same alert before, oldest first: a thread hangs on them. */
-export const earlierMails = (db: Db, row: DeliveryRow): Promise<string[]> =>
-  row.alert_id === null
-    ? Promise.resolve([])
-    : db('deliveries')
-        .where({ guardian_id: row.guardian_id, alert_id: row.alert_id, channel: 'mail', state: 'sent' })
-        .whereNot({ id: row.id })
-        .orderBy('seq')
-        .pluck('id');
+export async function putOutcomes(db: Db | Trx, outcomes: readonly Outcome[], at: Date): Promise<void> {
+  await db.raw(
+    `update deliveries d set at = :at, state = coalesce(o.state, d.state),
+       fault = case when o.says_fault then o.fault else d.fault end,
+       not_before = coalesce(o.not_before, d.not_before), tries = coalesce(o.tries, d.tries),
+       reached = coalesce(o.reached, d.reached)
+     from jsonb_to_recordset(:outcomes::jsonb) as o(id uuid, state text, fault jsonb, says_fault boolean,
+       not_before timestamptz, tries int, reached jsonb)
+     where d.id = o.id`,
+    {
+      at,
+      outcomes: JSON.stringify(
+        outcomes.map((each) => ({ ...each, fault: each.fault ?? undefined, says_fault: 'fault' in each })),
+      ),
+    },
+  );
+}
+
+/** The mails that went out about the same alerts before, oldest first, by alert: a thread hangs on them. */
+export async function earlierMails(
+  db: Db,
+  alertIds: readonly string[],
+): Promise<ReadonlyMap<string, readonly string[]>> {
+  if (alertIds.length === 0) return new Map();
+  const rows = await db('deliveries')
+    .whereIn('alert_id', [...new Set(alertIds)])
+    .where({ channel: 'mail', state: 'sent' })
+    .orderBy('seq')
+    .select<{ id: string; alert_id: string }[]>('id', 'alert_id');
+  const byAlert = groupBy(rows, (row) => row.alert_id);
+  return new Map([...byAlert].map(([alertId, mails]) => [alertId, mails.map(({ id }) => id)]));
+}
 
 const view = (row: DeliveryRow): Delivery => ({
   id: row.id,

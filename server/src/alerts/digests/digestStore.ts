@@ -1,5 +1,6 @@
 import type { DigestContent, DigestRhythm } from '@cadro/contract';
-import type { Db, Trx } from '../../kit';
+import { oneAtATime, type Db, type Trx } from '../../kit';
+import { sendingKey } from '../delivery/outboxStore';
 
 /** A rhythm in which digests are made. */
 export type Rhythm = Exclude<DigestRhythm, 'none'>;
@@ -59,14 +60,15 @@ export async function lastDigests(
   return new Map(rows.map((row) => [row.guardian_id, row.last]));
 }
 
-/** Keeps digests; one for a guardian and day, whoever asks and how often. @returns ids of the new ones by guardian. */
 /** Lets go of digests that have been made for some people and not sent: they are made anew. */
 export async function dropWaitingDigests(trx: Trx, guardianIds: readonly string[]): Promise<void> {
-  const waiting = await trx('deliveries')
-    .whereIn('guardian_id', [...guardianIds])
-    .where({ about: 'digest', state: 'waiting' })
-    .delete()
-    .returning<{ digest_id: string }[]>('digest_id');
+  const theirs = () =>
+    trx('deliveries')
+      .whereIn('guardian_id', [...guardianIds])
+      .where({ about: 'digest', state: 'waiting' });
+  // What goes out at this moment has gone out.
+  await oneAtATime(trx, (await theirs().pluck<string[]>('id')).map(sendingKey));
+  const waiting = await theirs().delete().returning<{ digest_id: string }[]>('digest_id');
   await trx('digests')
     .whereIn(
       'id',
@@ -75,6 +77,7 @@ export async function dropWaitingDigests(trx: Trx, guardianIds: readonly string[
     .delete();
 }
 
+/** Keeps digests; one for a guardian and day, whoever asks and how often. @returns ids of the new ones by guardian. */
 export async function keepDigests(
   trx: Trx,
   digests: readonly NewDigest[],
@@ -92,10 +95,21 @@ export async function keepDigests(
   return new Map(rows.map(({ id, guardian_id }) => [guardian_id, id]));
 }
 
-/** A digest as it was made; its content has still to be read by its schema. */
-export const digestById = (
+interface KeptDigest {
+  readonly id: string;
+  readonly content: unknown;
+  readonly rhythm: Rhythm;
+}
+
+/** Some of guardians' digests as they were made, by id; their content has still to be read by its schema. */
+export async function digestsByIds(
   db: Db,
-  guardianId: string,
-  id: string | null,
-): Promise<{ content: unknown; rhythm: Rhythm } | undefined> =>
-  db('digests').where({ guardian_id: guardianId, id }).first('content', 'rhythm');
+  of: readonly { readonly guardianId: string; readonly id: string }[],
+): Promise<ReadonlyMap<string, KeptDigest>> {
+  const { rows } = await db.raw<{ rows: KeptDigest[] }>(
+    `select d.id, d.content, d.rhythm from unnest(?::uuid[], ?::uuid[]) as k(guardian_id, id)
+       join digests d using (guardian_id, id)`,
+    [of.map(({ guardianId }) => guardianId), of.map(({ id }) => id)],
+  );
+  return new Map(rows.map((row) => [row.id, row]));
+}

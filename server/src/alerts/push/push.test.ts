@@ -73,7 +73,7 @@ const stateOf = (
   world.db('deliveries').where({ id }).first('state', 'fault', 'reached', 'not_before');
 const sent = async (about: 'alert' | 'test' = 'alert') => {
   const id = await out(about);
-  await deliver(deps(), id);
+  await deliver(deps(), [id]);
   return stateOf(id);
 };
 
@@ -185,10 +185,10 @@ describe('what is pushed', () => {
   it('reaches every device once, however often it is tried and by how many', async () => {
     const devices = [await another(), await another()];
     const id = await out();
-    await Promise.all([deliver(deps(), id), deliver(deps(), id)]);
+    await Promise.all([deliver(deps(), [id]), deliver(deps(), [id])]);
     // As after a crash between the sending and what is put down of it.
     await world.db('deliveries').where({ id }).update({ state: 'waiting', reached: '[]' });
-    await deliver(deps(), id);
+    await deliver(deps(), [id]);
     for (const device of devices) expect(await arrivals(device)).toHaveLength(1);
     expect((await stateOf(id)).reached).toHaveLength(2);
   });
@@ -197,12 +197,12 @@ describe('what is pushed', () => {
     const there = await another();
     const lost = await another({ ...(await newDevice()), endpoint: 'http://127.0.0.1:9/push/x' });
     const id = await out();
-    await deliver(deps(), id);
+    await deliver(deps(), [id]);
     const waiting = await stateOf(id);
     expect(waiting).toMatchObject({ state: 'waiting', fault: { reason: 'push-away', status: null } });
     expect(waiting.reached).toHaveLength(1);
     expect(waiting.not_before).not.toBeNull();
-    await deliver(deps(), id);
+    await deliver(deps(), [id]);
     expect(await arrivals(there)).toHaveLength(1);
     expect(await arrivals(lost)).toEqual([]);
   });
@@ -211,13 +211,13 @@ describe('what is pushed', () => {
     const device = await another();
     await mood('breaks');
     const id = await out();
-    await deliver(deps(), id);
+    await deliver(deps(), [id]);
     expect(await stateOf(id)).toMatchObject({
       state: 'waiting',
       fault: { reason: 'push-answered', status: '503' },
     });
     await mood('well');
-    await deliver(deps(), id);
+    await deliver(deps(), [id]);
     expect(await stateOf(id)).toMatchObject({ state: 'sent', fault: null });
     expect(await arrivals(device)).toHaveLength(1);
   });
@@ -235,7 +235,7 @@ describe('what is pushed', () => {
     const id = await out();
     await deliver(
       { ...deps(), config: { ...world.config, secret: 'another secret, as long as it has to be' } },
-      id,
+      [id],
     );
     expect(await stateOf(id)).toMatchObject({ state: 'failed', fault: { reason: 'no-devices' } });
     expect((await settings()).devices).toEqual([]);
@@ -263,7 +263,7 @@ describe('what is pushed', () => {
     const device = await another();
     await world.moveTo('2026-10-22T02:00:00.000Z');
     const id = await out();
-    await deliver(deps(), id);
+    await deliver(deps(), [id]);
     expect(await stateOf(id)).toMatchObject({ state: 'waiting', not_before: expect.any(Date) });
     expect(await sent('test')).toMatchObject({ state: 'sent' });
     expect(await arrivals(device)).toHaveLength(1);

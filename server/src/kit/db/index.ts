@@ -5,6 +5,7 @@ export { isAway, isLockedLong, isNotPermitted, isNoValue, isUniqueViolation } fr
 export * from './listening';
 export { inOneTransaction } from './inOne';
 export * from './locks';
+export * from './putDown';
 export { tableSizes } from './sizes';
 export * from './together';
 export * from './watch';

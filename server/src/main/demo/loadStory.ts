@@ -85,7 +85,7 @@ async function tellFamily(deps: DeliverDeps): Promise<void> {
   await computeWanted({ ...deps, onFigures });
   await lookAtChildren(deps, await linkedStudents(db));
   await makeDigests(deps);
-  for (const id of await dueDeliveries(db, await clock.now())) await deliver(deps, id);
+  for (const { id } of await dueDeliveries(db, await clock.now())) await deliver(deps, [id]);
 }
 
 /**

@@ -88,7 +88,7 @@ describe('what it says of a receiver', () => {
     await world.db('alert_settings').update({ mail_bounced_at: null });
     const { db, clock, config } = world;
     const delivery = id ?? (await putOne());
-    await deliver({ db, clock, config, transport: transport() }, delivery);
+    await deliver({ db, clock, config, transport: transport() }, [delivery]);
     return delivery;
   };
   let guardianId = '';
