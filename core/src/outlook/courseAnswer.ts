@@ -23,10 +23,7 @@ import {
   type WeighedChance,
   type WeighedLooseEnd,
 } from './threeFigures';
-import { trendOf, trendWeeks } from './trend';
-import { dayMs } from '../dates';
-
-const weekMs = 7 * dayMs;
+import { trendOf, trendWeeks, weekMs } from './trend';
 
 /** What is asked beside the figures themselves. */
 export interface Question {

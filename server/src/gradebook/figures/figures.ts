@@ -81,6 +81,9 @@ const datesOf = ({ term }: TermRecord): TermDates => ({
   endsOn: term.endsOn,
 });
 
+/** A trend is told by weeks: it may be a day behind where nothing else has changed. */
+const trendBehindMs = dayMs;
+
 /** The figures of the term a course stands in, and of the one before while this one has none. */
 function figuresFor(
   standing: TermRecord,
@@ -107,7 +110,12 @@ function figuresFor(
           }
         : null,
   };
-  const untilMs = Math.min(standsUntilMs(record), lastRecord ? standsUntilMs(lastRecord) : Infinity);
+  const untilMs = Math.min(
+    standsUntilMs(record, trendBehindMs),
+    lastRecord ? standsUntilMs(lastRecord, trendBehindMs) : Infinity,
+    // What moved the figure is told for so long.
+    ...answer.moved.map(({ at }) => Date.parse(at) + movedDays * dayMs),
+  );
   return { computed, untilMs };
 }
 
@@ -153,8 +161,8 @@ function recordsIn(
   };
 }
 
-/** A trend is told by weeks: it may be a day behind where nothing else has changed. */
-const trendStandsMs = dayMs;
+/** Where the clock is to change nothing, figures are computed again after so long all the same. */
+const longestStandsMs = movedDays * dayMs;
 
 /** Computes and stores figures of what is meant. */
 async function computeIn(
@@ -171,7 +179,7 @@ async function computeIn(
   ]);
   const published: KeptFigures[] = [];
   const assumed: AssumedFigures[] = [];
-  const atMost = new Date(now.getTime() + trendStandsMs);
+  const atMost = new Date(now.getTime() + longestStandsMs);
   const stands = new Map(
     parts.map(({ studentId, courses: some }) => [
       studentId,
