@@ -24,12 +24,12 @@ test(
     await guardian.signsIn();
     await guardian.opens('/alerts/delivery');
     await page.getByLabel('Number for text messages').fill('0170');
-    await expect(page.getByText('A number begins with + and the country.')).toBeVisible();
-    await expect(page.getByRole('button', { name: 'Keep these rules' })).toBeDisabled();
+    await expect(page.getByText('A number starts with + and the country code.')).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Save these rules' })).toBeDisabled();
     await page.getByLabel('Number for text messages').fill('+1 555 010 0200');
     await page.getByRole('group', { name: 'Attendance' }).getByRole('checkbox', { name: 'Text' }).click();
-    await page.getByRole('button', { name: 'Keep these rules' }).click();
-    await expect(page.getByText('Kept. They hold from the next reading on.')).toBeVisible();
+    await page.getByRole('button', { name: 'Save these rules' }).click();
+    await expect(page.getByText('Saved. They apply from the next update.')).toBeVisible();
     // A number gets nothing but a code before it has been shown to be theirs.
     await expect(page.getByRole('button', { name: 'Send me a text' })).toHaveCount(0);
     await page.getByRole('button', { name: 'Text me a code' }).click();
@@ -40,7 +40,7 @@ test(
       .fill(/\d{6}/.exec((await texts())[0]?.text ?? '')?.[0] ?? '');
     await page.getByRole('button', { name: 'Confirm the number' }).click();
     await page.getByRole('button', { name: 'Send me a text' }).click();
-    await expect(page.getByText('It is on its way.')).toBeVisible();
+    await expect(page.getByText('It’s on its way.')).toBeVisible();
     await expect.poll(async () => (await texts()).length).toBe(2);
 
     // Another window counts along without being touched.
@@ -70,7 +70,7 @@ test(
     await guardian.opens('/alerts');
     const newest = (await rows(page).first().getAttribute('aria-label')) ?? '';
     await rows(page).first().click();
-    await expect(page.getByRole('heading', { name: 'Why you are told' })).toBeVisible();
+    await expect(page.getByRole('heading', { name: 'Why you got this' })).toBeVisible();
     const title = await page.getByRole('heading', { level: 1 }).last().textContent();
     expect(newest).toContain(title ?? 'no title');
     await expect(
@@ -83,9 +83,9 @@ test(
 test('an alert is read, done, undone, found again and silenced for a while', async ({ guardian, page }) => {
   await guardian.signsIn();
   await guardian.opens('/alerts');
-  await page.getByRole('button', { name: 'Find' }).click();
-  await page.getByRole('radio', { name: 'Figures' }).click();
-  await page.getByLabel('Search in alerts').fill('kelp');
+  await page.getByRole('button', { name: 'Search' }).click();
+  await page.getByRole('radio', { name: 'Grades' }).click();
+  await page.getByLabel('Search alerts').fill('kelp');
   await expect(rows(page)).toHaveCount(1);
   await rows(page).first().click();
   await expect(
@@ -93,17 +93,17 @@ test('an alert is read, done, undone, found again and silenced for a while', asy
   ).toBeVisible();
   await expect(page.getByText(/^8\d\.\d on .*, 7\d\.\d now\.$/)).toBeVisible();
   await expect(page.getByText(/^What moved it most: /)).toBeVisible();
-  await page.getByRole('button', { name: 'Done' }).click();
-  await expect(page.getByText('Put down as done.')).toBeVisible();
+  await page.getByRole('button', { name: 'Mark as done' }).click();
+  await expect(page.getByText('Marked as done.')).toBeVisible();
   if (guardian.wide) await expect(rows(page)).toHaveCount(0);
   await page.getByRole('button', { name: 'Undo' }).click();
   // Read by now; beside the open ones it stays among them.
   if (guardian.wide) await expect(rows(page)).toHaveCount(1);
-  await page.getByRole('button', { name: 'Hear less of this' }).click();
-  await page.getByRole('button', { name: 'Nothing about Kelp chemistry for two weeks' }).click();
+  await page.getByRole('button', { name: 'Fewer like this' }).click();
+  await page.getByRole('button', { name: 'Mute Kelp chemistry for two weeks' }).click();
   await expect(page.getByText(/^Quiet until /).first()).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(page.getByRole('button', { name: 'Hear less of this' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Fewer like this' })).toBeVisible();
   await page.getByRole('link', { name: 'Go there' }).click();
   await expect(page.getByRole('heading', { level: 1, name: 'Kelp chemistry' })).toBeVisible();
 });
@@ -119,13 +119,13 @@ test('rules are tried on the term while they are set', async ({ guardian, page }
   await expect.poll(told).toBeGreaterThan(usual);
   const everything = await told();
   // A slider by its keys: every score becomes those below ten percent.
-  const scores = page.getByRole('slider', { name: /^A score was posted: / });
+  const scores = page.getByRole('slider', { name: /^A new score: / });
   await scores.focus();
   for (let press = 0; press < 20; press++) await page.keyboard.press('ArrowLeft');
   await expect.poll(told).toBeLessThan(everything);
-  await expect(page.getByText('Real falls of this term')).toBeVisible();
+  await expect(page.getByText('Real drops this term')).toBeVisible();
   await expect(
-    page.getByText(/told (on the day|\d+ days? before) the figure showed it/).first(),
+    page.getByText(/you’d have heard (the day|\d+ days? before) the grade showed it/).first(),
   ).toBeVisible();
 
   await page.getByRole('button', { name: 'Make an exception' }).click();
@@ -135,15 +135,15 @@ test('rules are tried on the term while they are set', async ({ guardian, page }
     .click();
   await page.getByRole('button', { name: 'Make an exception' }).click();
   await expect(page.getByRole('heading', { level: 3, name: 'Isolde, Kelp chemistry' })).toBeVisible();
-  await page.getByRole('button', { name: 'Keep these rules' }).click();
-  await expect(page.getByText('Kept. They hold from the next reading on.')).toBeVisible();
+  await page.getByRole('button', { name: 'Save these rules' }).click();
+  await expect(page.getByText('Saved. They apply from the next update.')).toBeVisible();
   await page.reload();
   await expect(page.getByRole('radio', { name: 'Your own' })).toBeChecked();
   await expect(page.getByRole('heading', { level: 3, name: 'Isolde, Kelp chemistry' })).toBeVisible();
   await page.getByRole('radio', { name: 'The usual' }).click();
-  await page.getByRole('button', { name: 'Take out: Isolde, Kelp chemistry' }).click();
-  await page.getByRole('button', { name: 'Keep these rules' }).click();
-  await expect(page.getByText('Kept. They hold from the next reading on.')).toBeVisible();
+  await page.getByRole('button', { name: 'Remove: Isolde, Kelp chemistry' }).click();
+  await page.getByRole('button', { name: 'Save these rules' }).click();
+  await expect(page.getByText('Saved. They apply from the next update.')).toBeVisible();
 });
 
 test(
@@ -160,7 +160,7 @@ test(
     expect(paper.headers()['content-type']).toContain('application/pdf');
     // What a teacher wrote is there to read, without going on.
     await expect(page.getByText(/“Pet read the harbour plan to the whole class/)).toBeVisible();
-    await page.getByRole('link', { name: /^Titration quiz can be mended until Fri 23 Oct/ }).click();
+    await page.getByRole('link', { name: /^Titration quiz can be made up until Fri 23 Oct/ }).click();
     await expect(page.getByRole('heading', { level: 1, name: 'Titration quiz' })).toBeVisible();
 
     const digest = (await arrivals(running)).findLast(
@@ -180,13 +180,13 @@ test(
     const nobody = await (await browser.newContext({ baseURL: running.url })).newPage();
     await nobody.goto(stop);
     await nobody.getByRole('button', { name: 'Stop all mail' }).click();
-    await expect(nobody.getByText('Stopped. No more mail will come.')).toBeVisible();
+    await expect(nobody.getByText('Stopped. You won’t get any more mail.')).toBeVisible();
     await guardian.opens('/alerts/delivery');
-    await expect(page.getByText('You have stopped all mail.')).toBeVisible();
+    await expect(page.getByText('You’ve stopped all mail.')).toBeVisible();
     await page.getByRole('button', { name: 'Send mail again' }).click();
     await expect(page.getByText('Mail goes to maren@aldervane.example.')).toBeVisible();
     await page.goto('/mail-stop/nonsense');
     await page.getByRole('button', { name: 'Stop all mail' }).click();
-    await expect(page.getByText('This address is not one of ours, or it was cut off.')).toBeVisible();
+    await expect(page.getByText('This link isn’t one of ours, or part of it is missing.')).toBeVisible();
   },
 );

@@ -21,16 +21,16 @@ test('a course says why its figure is what it is, what would change it and what 
   });
 
   await test.step('what would change it', async () => {
-    await expect(page.getByText(/^The loose end made up: about \d+\.\d\. Left: \d+\.\d\.$/)).toBeVisible();
     await expect(
-      page.getByText(
-        /^The \d works known to come are not enough to reach B, which begins at 80, by themselves\.$/,
-      ),
+      page.getByText(/^With the loose end made up, about \d+\.\d\. If nothing changes, \d+\.\d\.$/),
+    ).toBeVisible();
+    await expect(
+      page.getByText(/^The \d assignments still to come can’t reach B, which begins at 80, on their own\.$/),
     ).toBeVisible();
   });
 
   await test.step('each step of the line is reached by keyboard and names its cause', async () => {
-    const line = page.getByRole('slider', { name: /^The posted figure over time/ });
+    const line = page.getByRole('slider', { name: /^The posted grade over time/ });
     await line.focus();
     await page.keyboard.press('Home');
     await page.keyboard.press('ArrowRight');
@@ -72,50 +72,50 @@ test('the school’s figure differs: the guardian tries, keeps, and takes back a
 }) => {
   await guardian.signsIn();
   await guardian.opensCourse('Island history');
-  await expect(page.getByText(/^The school posts 8\d B, .*: the same, rounded\.$/)).toBeVisible();
+  await expect(page.getByText(/^The school shows 8\d B, .*: the same, rounded\.$/)).toBeVisible();
   await guardian.opensCourse('Tide tables');
   await expect(page.getByText(/^Nothing we know explains it\. A weight may not be published/)).toBeVisible();
 
   await guardian.opensCourse('Kelp chemistry');
-  await expect(page.getByText(/^The school posts 80\.\d B\. By our count it is 7\d\.\d\.$/)).toBeVisible();
+  await expect(page.getByText(/^The school shows 80\.\d B\. By our count it’s 7\d\.\d\.$/)).toBeVisible();
   await expect(
-    page.getByText('It fits if missing work does not count, though it is not published so.'),
+    page.getByText('It adds up if missing work doesn’t count, though that’s not what’s published.'),
   ).toBeVisible();
-  await page.getByRole('link', { name: 'Correct how we count it' }).click();
+  await page.getByRole('link', { name: 'The school counts it differently? Adjust it' }).click();
   await expect(page.getByRole('heading', { level: 1, name: 'How we count it' })).toBeVisible();
-  await page.getByLabel('Least mark, in percent').fill('150');
+  await page.getByLabel('Lowest score, in percent').fill('150');
   await expect(page.getByText('A number from 0 to 100')).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Keep it' })).toBeDisabled();
-  await page.getByLabel('Least mark, in percent').fill('50');
-  await page.getByRole('button', { name: 'Try what would fit the school’s figure' }).click();
+  await expect(page.getByRole('button', { name: 'Save' })).toBeDisabled();
+  await page.getByLabel('Lowest score, in percent').fill('50');
+  await page.getByRole('button', { name: 'Try what would match the school’s grade' }).click();
   await expect(page.getByText(/with this, the same\.$/)).toBeVisible();
   await guardian.findsStateInOrder('correcting the policy');
-  await page.getByRole('button', { name: 'Keep it' }).click();
-  await expect(page.getByText('Computed with your correction of how it is counted.')).toBeVisible();
-  await expect(page.getByText(/^The school posts the same: 80\.\d B/)).toBeVisible();
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByText('Counted with your adjustment.')).toBeVisible();
+  await expect(page.getByText(/^The school shows the same: 80\.\d B/)).toBeVisible();
 
-  await page.getByRole('link', { name: 'You have corrected this. Change it' }).click();
+  await page.getByRole('link', { name: 'You adjusted this. Change it' }).click();
   await expect(page.getByText(/^Maren Aldervane, .*: missing work$/)).toBeVisible();
   await page.getByRole('button', { name: 'Back to what the school publishes' }).click();
-  await expect(page.getByText(/^The school posts 80\.\d B\. By our count it is 7\d\.\d\.$/)).toBeVisible();
+  await expect(page.getByText(/^The school shows 80\.\d B\. By our count it’s 7\d\.\d\.$/)).toBeVisible();
   expect(guardian.complaints).toEqual([]);
 });
 
 test('the year as a tree, and every course side by side', async ({ guardian, page }) => {
   await guardian.signsIn();
   await guardian.goesTo('Courses');
-  await page.getByRole('link', { name: 'Terms and credits' }).first().click();
+  await page.getByRole('link', { name: 'Term grades and credits' }).first().click();
   await expect(page.getByRole('heading', { level: 1, name: 'Terms of Isolde' })).toBeVisible();
   await expect(page.getByText('Second quarter, begins on 9 November')).toBeVisible();
-  await page.getByRole('button', { name: 'Show how the year is made: Shore life' }).click();
+  await page.getByRole('button', { name: 'Show what makes up the year: Shore life' }).click();
   await expect(
     page.getByRole('img', {
-      name: /^First semester is made of First quarter, weight 40, 88\.0 stored, Second quarter, weight 40, 91\.0 stored, and Semester exam, weight 20, 84\.0 stored$/,
+      name: /^First semester is made up of First quarter, weight 40, 88\.0 final, Second quarter, weight 40, 91\.0 final, and Semester exam, weight 20, 84\.0 final$/,
     }),
   ).toBeVisible();
-  await expect(page.getByText('stored by the school on 26 June').first()).toBeVisible();
+  await expect(page.getByText('final from the school on 26 June').first()).toBeVisible();
   await expect(page.getByText('‘A strong end. I look forward to kelp chemistry with her.’')).toBeVisible();
-  await expect(page.getByText('over what the school has stored')).toBeVisible();
+  await expect(page.getByText('from final grades')).toBeVisible();
   await expect(page.getByText('1 still to be planned').first()).toBeVisible();
   await guardian.findsStateInOrder('the terms, opened');
 
@@ -124,7 +124,7 @@ test('the year as a tree, and every course side by side', async ({ guardian, pag
   const paper = await page.request.get((await print.getAttribute('href')) ?? '');
   expect(paper.headers()['content-type']).toBe('application/pdf');
 
-  await page.getByRole('link', { name: 'All courses side by side' }).click();
+  await page.getByRole('link', { name: 'Compare all courses' }).click();
   await expect(page.getByRole('heading', { level: 1, name: 'Side by side' })).toBeVisible();
   for (const child of ['Isolde', 'Caspian', 'Pet']) {
     await expect(page.getByRole('heading', { level: 2, name: child })).toBeVisible();

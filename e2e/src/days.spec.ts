@@ -57,7 +57,7 @@ test('what a family writes down: again and again, ticked, left out, taken out an
   const entry = page.getByRole('link', { name: /^08:15, Pet, Library books/ });
   await expect(entry).toBeVisible();
   await page.getByRole('checkbox', { name: 'Library books: done' }).click();
-  await page.getByRole('button', { name: 'Show 1 that is settled' }).click();
+  await page.getByRole('button', { name: 'Show 1 settled' }).click();
   await expect(page.getByRole('checkbox', { name: 'Library books: done' })).toBeChecked();
 
   await page.getByRole('button', { name: /^Monday 23 November, Library books/ }).click();
@@ -67,7 +67,7 @@ test('what a family writes down: again and again, ticked, left out, taken out an
   // One day names itself once.
   await guardian.opens('/days?view=day&on=2026-11-16');
   await expect(page.getByRole('heading', { name: 'Monday 16 November' })).toHaveCount(1);
-  await expect(page.getByRole('button', { name: 'Show 1 that is settled' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Show 1 settled' })).toBeVisible();
   await page.goto('/days?view=agenda&on=2026-11-17');
   await expect(page.getByRole('heading', { level: 3, name: 'Monday 30 November' })).toBeVisible();
   await expect(page.getByRole('heading', { level: 3, name: 'Monday 23 November' })).toHaveCount(0);
@@ -83,7 +83,7 @@ test('what a family writes down: again and again, ticked, left out, taken out an
   await expect(page.getByText('The time must be like 17:30.')).toBeVisible();
   // It came back whole: ticked off on one day, left out on another. And an address with no such day opens today.
   await page.goto('/days?view=day&on=2026-11-16');
-  await expect(page.getByRole('button', { name: 'Show 1 that is settled' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Show 1 settled' })).toBeVisible();
   await page.goto('/days?view=day&on=2026-11-23');
   await expect(page.getByRole('heading', { name: 'Monday 23 November' })).toBeVisible();
   await expect(page.getByRole('link', { name: /Library books/ })).toHaveCount(0);
@@ -201,7 +201,7 @@ test(
       await expect(page.getByText('Lantern supper').last()).toBeVisible();
       await expect(page.getByText('A present for Tobiah')).toHaveCount(0);
     }
-    await expect(page.getByRole('link', { name: 'Write something down' })).toHaveCount(0);
+    await expect(page.getByRole('link', { name: 'Add something' })).toHaveCount(0);
     await expect(page.getByRole('checkbox', { name: 'Lantern supper: done' })).toHaveCount(0);
     await page.getByRole('link', { name: /^Lantern supper/ }).click();
     await expect(page.getByText('Written by Maren Aldervane.')).toBeVisible();
@@ -212,17 +212,17 @@ test(
 test('attendance says what stands out, and what a code means can be told', async ({ guardian, page }) => {
   await guardian.signsIn();
   await guardian.opens('/days/attendance');
-  await expect(page.getByText('Away on Thursdays: Thu 24 Sept, Thu 1 Oct, and Thu 15 Oct.')).toBeVisible();
-  await expect(page.getByText(/30 works were given out or due in those lessons/)).toBeVisible();
+  await expect(page.getByText('Absent on Thursdays: Thu 24 Sept, Thu 1 Oct, and Thu 15 Oct.')).toBeVisible();
+  await expect(page.getByText(/30 assignments were given or due in those classes/)).toBeVisible();
   await expect(page.getByText(/more missed days? would make it 1 day in 10 or more/).first()).toBeVisible();
   await guardian.seesOnly('Caspian');
   await page.getByRole('button', { name: 'I know: it means' }).click();
   await page.getByRole('radio', { name: /late/ }).click();
-  await page.getByRole('button', { name: 'Keep this meaning' }).click();
+  await page.getByRole('button', { name: 'Save this meaning' }).click();
   await expect(page.getByText('What does ‘Q7’ mean?')).toHaveCount(0);
 
   await page.getByRole('link', { name: 'Day by day' }).click();
-  await page.getByRole('link', { name: 'Bring in a table of attendance' }).click();
+  await page.getByRole('link', { name: 'Add a table of attendance' }).click();
   const chooser = page.waitForEvent('filechooser');
   await page.getByRole('button', { name: 'Choose a file' }).click();
   const csv = 'date,period,code\n2026-09-25,1,Z9\nyesterday,2,P\n';
@@ -240,10 +240,10 @@ test('from the month to a day, its work, the desk, and settled', async ({ guardi
   await test.step('the month shows who was away, and where much comes together', async () => {
     await guardian.goesTo('Days');
     await expect(page.getByRole('heading', { level: 1, name: 'October 2026' })).toBeVisible();
-    await page.getByRole('button', { name: /^Thursday 22 October, Isolde 5 works open/ }).click();
-    await expect(page.getByText('Much at once for Isolde: 5 works open.')).toBeVisible();
+    await page.getByRole('button', { name: /^Thursday 22 October, Isolde: 5 assignments open/ }).click();
+    await expect(page.getByText('A heavy day for Isolde: 5 assignments.')).toBeVisible();
     await page
-      .getByRole('button', { name: /^Monday 19 October, Isolde 1 work open, Isolde away or late/ })
+      .getByRole('button', { name: /^Monday 19 October, Isolde: 1 assignment open, Isolde absent or late/ })
       .click();
     await expect(page).toHaveURL(/on=2026-10-19/);
     await page.getByRole('link', { name: /Isolde, Absent from 1 lesson, unexplained/ }).click();
@@ -251,7 +251,7 @@ test('from the month to a day, its work, the desk, and settled', async ({ guardi
 
   await test.step('the day says what the absence cost', async () => {
     await expect(page.getByRole('heading', { level: 1, name: 'Monday 19 October' })).toBeVisible();
-    await expect(page.getByText('1 lesson missed: Rowing geometry.')).toBeVisible();
+    await expect(page.getByText('1 class missed: Rowing geometry.')).toBeVisible();
     await page.getByRole('link', { name: /^Resultants: reading\. Rowing geometry\. due that day/ }).click();
     await expect(page.getByRole('heading', { level: 1, name: 'Resultants: reading' })).toBeVisible();
     await page.goBack();

@@ -62,8 +62,8 @@ test(
     await guardian.goesTo('Work');
     await guardian.opensWork('Reef survey');
     await page.getByRole('link', { name: 'Talk with Isolde' }).last().click();
-    await page.getByRole('button', { name: 'Keep it' }).click();
-    await expect(page.getByRole('heading', { level: 2, name: 'Move it on' })).toBeVisible();
+    await page.getByRole('button', { name: 'Save', exact: true }).click();
+    await expect(page.getByRole('heading', { level: 2, name: 'Add to the story' })).toBeVisible();
     await page.getByLabel('What was said').fill('Maren: half of it is done.');
 
     const other = await browser.newContext({ baseURL: running.url });
@@ -71,11 +71,11 @@ test(
     await tobiah.signsIn('tobiah');
     await tobiah.page.goto(new URL(page.url()).pathname);
     await tobiah.page.getByLabel('What was said').fill('Tobiah: she asked Mr Quillfeather.');
-    await tobiah.page.getByRole('button', { name: 'Keep the change' }).click();
+    await tobiah.page.getByRole('button', { name: 'Save the change' }).click();
     await expect(tobiah.page.getByLabel('What was said')).toHaveValue('');
     await other.close();
 
-    const keep = page.getByRole('button', { name: 'Keep the change' });
+    const keep = page.getByRole('button', { name: 'Save the change' });
     await keep.click();
     await expect(page.getByText(/^In the meantime: .*Tobiah: she asked Mr Quillfeather\./)).toBeVisible();
     await expect(page.getByLabel('What was said')).toHaveValue('Maren: half of it is done.');
@@ -92,7 +92,7 @@ test('text of another kind stays text', once, async ({ guardian, page }) => {
   await page.getByRole('link', { name: 'Talk with Caspian' }).click();
   const note = '<img src=x onerror="document.title=1"> =SUM(A1) \u202Ereversed';
   await page.getByLabel('What was said').fill(note);
-  await page.getByRole('button', { name: 'Keep it' }).click();
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page.getByText(note, { exact: true })).toBeVisible();
   await expect(page).toHaveTitle('Cadro');
 });

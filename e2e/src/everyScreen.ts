@@ -11,7 +11,7 @@ export const screens: readonly { name: string; open: (guardian: Guardian) => Pro
       await guardian.page
         .getByRole('link', { name: /^(\d+ new entries|One new entry|Nothing new|See what)/ })
         .click();
-      await expect(guardian.page.getByRole('heading', { level: 1, name: 'What is new' })).toBeVisible();
+      await expect(guardian.page.getByRole('heading', { level: 1, name: 'What’s new' })).toBeVisible();
     },
   },
   { name: 'a week that was', open: (guardian) => guardian.opens('/brief/new?week=2026-10-05') },
@@ -30,7 +30,7 @@ export const screens: readonly { name: string; open: (guardian: Guardian) => Pro
     name: 'the terms',
     async open(guardian) {
       await guardian.goesTo('Courses');
-      await guardian.page.getByRole('link', { name: 'Terms and credits' }).first().click();
+      await guardian.page.getByRole('link', { name: 'Term grades and credits' }).first().click();
       await expect(guardian.page.getByRole('heading', { level: 1, name: /^Terms of/ })).toBeVisible();
     },
   },
@@ -49,7 +49,7 @@ export const screens: readonly { name: string; open: (guardian: Guardian) => Pro
     name: 'how a course is counted',
     async open(guardian) {
       await guardian.opensCourse('Tide tables');
-      await guardian.page.getByRole('link', { name: 'Correct how we count it' }).click();
+      await guardian.page.getByRole('link', { name: 'The school counts it differently? Adjust it' }).click();
       await expect(guardian.page.getByText(/^Now we count/)).toBeVisible();
     },
   },
@@ -66,8 +66,8 @@ export const screens: readonly { name: string; open: (guardian: Guardian) => Pro
         .getByRole('button', { name: /^More: / })
         .first()
         .click();
-      await guardian.page.getByRole('button', { name: 'Narrow down' }).click();
-      await expect(guardian.page.getByRole('region', { name: 'One chosen' })).toBeVisible();
+      await guardian.page.getByRole('button', { name: 'Filter and sort' }).click();
+      await expect(guardian.page.getByRole('region', { name: '1 selected' })).toBeVisible();
     },
   },
   {
@@ -82,7 +82,7 @@ export const screens: readonly { name: string; open: (guardian: Guardian) => Pro
     name: 'trying scores out',
     async open(guardian) {
       await guardian.opensCourse('Kelp chemistry');
-      await guardian.page.getByRole('link', { name: 'Try scores out' }).click();
+      await guardian.page.getByRole('link', { name: 'Try out scores' }).click();
       await guardian.page
         .getByLabel(/^Score for /)
         .first()
@@ -95,7 +95,7 @@ export const screens: readonly { name: string; open: (guardian: Guardian) => Pro
     async open(guardian) {
       const { page } = guardian;
       await guardian.opens('/days?on=2026-10-08');
-      await page.getByRole('button', { name: /^Show \d+ that are settled$/ }).click();
+      await page.getByRole('button', { name: /^Show \d+ settled$/ }).click();
       await page.getByRole('button', { name: 'Everything is shown' }).click();
       await page.getByRole('button', { name: 'Choose a day' }).first().click();
     },
@@ -195,7 +195,7 @@ export const screens: readonly { name: string; open: (guardian: Guardian) => Pro
     async open(guardian) {
       const { page } = guardian;
       await guardian.opens('/alerts');
-      await page.getByRole('button', { name: 'Find' }).click();
+      await page.getByRole('button', { name: 'Search' }).click();
     },
   },
   {
@@ -208,7 +208,7 @@ export const screens: readonly { name: string; open: (guardian: Guardian) => Pro
         .first()
         .click();
       await page.getByRole('list', { name: 'Alerts' }).getByRole('link').first().click();
-      await page.getByRole('button', { name: 'Hear less of this' }).click();
+      await page.getByRole('button', { name: 'Fewer like this' }).click();
     },
   },
   {

@@ -58,7 +58,7 @@ test('files say what the pages say', once, async ({ guardian, page }) => {
 
   await test.step('every course side by side', async () => {
     await guardian.opens('/courses/compare');
-    const rows = await rowsOf(page, 'Save as CSV: Side by side');
+    const rows = await rowsOf(page, 'Download CSV: Side by side');
     expect(rows.map((row) => [row['Course'], row['Figure'], row['Letter'], row['By our count']])).toEqual(
       courses.map(({ title, grade }) => [title, ...graded(grade), cell(grade.count?.display)]),
     );
@@ -77,7 +77,7 @@ test('files say what the pages say', once, async ({ guardian, page }) => {
 
     await test.step(`the terms of ${child}`, async () => {
       await guardian.opens(`/courses/${id}/terms`);
-      const rows = await rowsOf(page, `Save as CSV: Terms of ${child}`);
+      const rows = await rowsOf(page, `Download CSV: Terms of ${child}`);
       expect(rows.map((row) => [row['Course'], row['Term'], row['Figure'], row['Letter']])).toEqual(
         years.courses.flatMap(({ title, grades }) =>
           grades.map(({ part, title: exam, grade }) => [
@@ -91,7 +91,7 @@ test('files say what the pages say', once, async ({ guardian, page }) => {
 
     await test.step(`the report cards of ${child}`, async () => {
       await guardian.opens(`/courses/${id}/report-cards`);
-      const rows = await rowsOf(page, /^Save as CSV: Report cards/);
+      const rows = await rowsOf(page, /^Download CSV: Report cards/);
       const ofCourses = rows.filter((row) => years.courses.some(({ title }) => title === row['Course']));
       expect(ofCourses.length).toBeGreaterThan(0);
       for (const row of ofCourses) {
@@ -116,14 +116,14 @@ test('files say what the pages say', once, async ({ guardian, page }) => {
 test('lists and the whole record are taken along', once, async ({ guardian, page }) => {
   await guardian.signsIn();
   await guardian.opensCourse('Boat-building');
-  const work = await saved(page, 'Save as CSV: Boat-building, work');
+  const work = await saved(page, 'Download CSV: Boat-building, work');
   expect(work.name).toBe('boat-building-work.csv');
   const [head, ...rows] = work.text.trimEnd().split('\r\n');
-  expect(head).toBe('Work,Category,Unit,Assigned,Due,State,Earned,Possible,Counts,Not in the figure');
+  expect(head).toBe('Work,Category,Unit,Assigned,Due,State,Earned,Possible,Counts,Not in the grade');
   expect(rows).toContainEqual(
-    'Keel model,Assessments,Ribs and frames,2026-09-28,2026-10-12,"overdue, not counted yet",,20,yes,1 is overdue and nobody has marked it: it does not count yet',
+    'Keel model,Assessments,Ribs and frames,2026-09-28,2026-10-12,"overdue, not counted yet",,20,yes,"1 is overdue and hasn’t been graded, so it doesn’t count yet"',
   );
-  const record = await saved(page, 'Save the whole record: Boat-building');
+  const record = await saved(page, 'Download the whole record: Boat-building');
   expect(record.name).toBe('boat-building.json');
   expect(JSON.parse(record.text)).toMatchObject({ policy: { method: 'weighted', outOf: 4 } });
   expect(guardian.complaints).toEqual([]);

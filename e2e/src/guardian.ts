@@ -92,14 +92,14 @@ export class Guardian {
 
   async seesOnly(child: string): Promise<void> {
     await this.page
-      .getByRole('radiogroup', { name: 'Whose records' })
+      .getByRole('radiogroup', { name: 'Whose schoolwork' })
       .getByRole('radio', { name: child })
       .click();
   }
 
   async movesOnOneDay(): Promise<void> {
     await this.goesTo('Brief');
-    const button = this.page.getByRole('button', { name: 'Move on one day' });
+    const button = this.page.getByRole('button', { name: 'Next day' });
     const before = await this.page.getByText(/^Demo: /).textContent();
     await button.click();
     await expect(this.page.getByText(/^Demo: /)).not.toHaveText(before ?? '');

@@ -31,10 +31,10 @@ test('two guardians and the child see what the others do, and none loses what th
   await expect(tobiahs.getByRole('checkbox', { name: 'Two thin coats' })).toBeVisible();
   await expect(tobiahs.getByText('Caspian has it').last()).toBeVisible();
   await expect(note).toHaveValue('I have the wax at home.');
-  await tobiahs.getByRole('button', { name: 'Keep the change' }).click();
+  await tobiahs.getByRole('button', { name: 'Save the change' }).click();
   // Somebody was faster: both stand there, and the second time it is kept.
   await expect(tobiahs.getByText(/^In the meantime:/)).toBeVisible();
-  await tobiahs.getByRole('button', { name: 'Keep the change' }).click();
+  await tobiahs.getByRole('button', { name: 'Save the change' }).click();
   await expect(page.getByText('I have the wax at home.')).toBeVisible();
 
   const agreed = caspians.getByRole('list', { name: 'What you agreed to do' }).getByRole('listitem');

@@ -8,8 +8,8 @@ test('an unflagged overdue project becomes a settled follow-up', async ({ guardi
   await test.step('the Brief tells that a good-looking figure is not what it seems', async () => {
     await guardian.signsInAtTheDoor();
     const first = guardian.matter('Boat-building').first();
-    await expect(first).toContainText('3.1, with unsettled work under it');
-    await expect(first).toContainText('Keel model was due on 12 October. Nobody has marked it');
+    await expect(first).toContainText('3.1, but an open assignment isn’t counted yet');
+    await expect(first).toContainText('Keel model was due 12 October and hasn’t been graded');
     await expect(first).toContainText('3.1 drops to 2.4');
     await expect(page.getByText('Seed log: was missing, now 17 of 20')).toBeVisible();
   });
@@ -17,7 +17,7 @@ test('an unflagged overdue project becomes a settled follow-up', async ({ guardi
   await test.step('the course says why', async () => {
     await guardian.opensCourse('Boat-building');
     await expect(page.getByRole('img', { name: /Posted 3.1 of 4. If left 2.4/ }).last()).toBeVisible();
-    await expect(page.getByText('Work nobody has marked does not count yet.')).toBeAttached();
+    await expect(page.getByText('Overdue work that hasn’t been graded doesn’t count yet.')).toBeAttached();
     await expect(
       page.getByRole('link', { name: /^Keel model\. due Mon 12 Oct, overdue, not counted yet/ }),
     ).toBeVisible();
@@ -28,7 +28,7 @@ test('an unflagged overdue project becomes a settled follow-up', async ({ guardi
     await expect(
       page.getByText('‘Nothing here yet, Caspian. I take it until 27 October for three quarters.’'),
     ).toBeVisible();
-    await expect(page.getByText('Wren Thornwick, on the work, 15 October')).toBeVisible();
+    await expect(page.getByText('Wren Thornwick, on the assignment, 15 October')).toBeVisible();
     await expect(page.getByText('due, after 14 days')).toBeVisible();
     await expect(page.getByText('worth 20', { exact: true }).last()).toBeVisible();
     await expect(page.getByText(/counts 3 times/)).toBeVisible();
@@ -39,15 +39,15 @@ test('an unflagged overdue project becomes a settled follow-up', async ({ guardi
     await page.getByLabel('What was said').fill('Talked over. He hands it in tomorrow.');
     await page.getByRole('radio', { name: 'Agreed' }).click();
     await expect(page.getByRole('radio', { name: 'Tomorrow, Thu 22 Oct' })).toBeChecked();
-    await page.getByRole('button', { name: 'Keep it' }).click();
+    await page.getByRole('button', { name: 'Save', exact: true }).click();
     await expect(page).toHaveURL(/\/talk\/follow-ups\//);
     await expect(page.getByText('Talked over. He hands it in tomorrow.')).toBeVisible();
     await expect(page.getByText('Look again on Thursday 22 October.')).toBeVisible();
     await guardian.goesTo('Brief');
     await expect(page.getByText('Caspian · Keel model: back on Thursday 22 October')).toBeVisible();
-    await expect(guardian.matter('unsettled work under it').filter({ hasText: 'Boat-building' })).toHaveCount(
-      0,
-    );
+    await expect(
+      guardian.matter('open assignment isn’t counted yet').filter({ hasText: 'Boat-building' }),
+    ).toHaveCount(0);
   });
 
   await test.step('on Thursday it comes back, and a letter goes out with the facts in it', async () => {
@@ -75,7 +75,7 @@ test('an unflagged overdue project becomes a settled follow-up', async ({ guardi
   await test.step('the answer comes, the work is marked, and the follow-up settles itself', async () => {
     await guardian.movesOnOneDay();
     await expect(page.getByText('Caspian · Keel model: was overdue, now 17 of 20')).toBeVisible();
-    const reply = guardian.matter('Wren Thornwick has answered');
+    const reply = guardian.matter('Wren Thornwick answered');
     await expect(reply).toContainText('17 of 20, without anything off');
     await reply.getByRole('link', { name: 'Read it' }).click();
     await expect(page.getByText(/The model stood under the sail cloth/).last()).toBeVisible();

@@ -217,12 +217,12 @@ async function otherTables(parent: Guardian) {
   await page.getByRole('button', { name: 'Read the table' }).click();
   await expect(page.getByRole('heading', { name: '2 attendance marks' })).toBeVisible();
   await page.getByRole('button', { name: 'Check them and add them' }).click();
-  await expect(page.getByRole('heading', { level: 1, name: 'Bring in attendance' })).toBeVisible();
+  await expect(page.getByRole('heading', { level: 1, name: 'Add attendance' })).toBeVisible();
   await expect(page.getByText('Q4, in 1 row')).toBeVisible();
   await parent.findsStateInOrder('marks out of a table');
   await page.getByRole('radio', { name: /late/ }).click();
   await page.getByRole('button', { name: 'Add them' }).click();
-  await expect(page.getByText('2 marks were added.')).toBeVisible();
+  await expect(page.getByText('2 entries were added.')).toBeVisible();
 }
 
 test('mails that are forwarded: what they say, taken by a tap', once, async ({ browser, running }) => {

@@ -42,8 +42,8 @@ const pictures: readonly Picture[] = [
     name: 'terms',
     async open(guardian, page) {
       await guardian.goesTo('Courses');
-      await page.getByRole('link', { name: 'Terms and credits' }).first().click();
-      await page.getByRole('button', { name: 'Show how the year is made: Kelp chemistry' }).click();
+      await page.getByRole('link', { name: 'Term grades and credits' }).first().click();
+      await page.getByRole('button', { name: 'Show what makes up the year: Kelp chemistry' }).click();
     },
     dark: true,
   },
@@ -77,7 +77,7 @@ const pictures: readonly Picture[] = [
     name: 'try',
     async open(guardian, page) {
       await guardian.opensCourse('Kelp chemistry');
-      await page.getByRole('link', { name: 'Try scores out' }).click();
+      await page.getByRole('link', { name: 'Try out scores' }).click();
       await page.getByLabel('Score for Reef survey').fill('16');
       await expect(page.getByText('80.3 B', { exact: true })).toBeVisible();
     },
@@ -88,9 +88,9 @@ const pictures: readonly Picture[] = [
       await guardian.goesTo('Work');
       await page.getByRole('checkbox', { name: 'Choose Log of tides, entry 4' }).click();
       await page.getByRole('checkbox', { name: 'Choose Reef survey' }).click();
-      await page.getByRole('button', { name: 'Put in the plan' }).click();
+      await page.getByRole('button', { name: 'Add to the plan' }).click();
       await page.getByRole('button', { name: 'Propose a plan' }).click();
-      await expect(page.getByText('It is the most these evenings can hold.')).toBeVisible();
+      await expect(page.getByText('That’s the most these evenings can hold.')).toBeVisible();
     },
   },
   { name: 'alerts', open: async (_guardian, page) => void (await page.goto('/alerts')) },

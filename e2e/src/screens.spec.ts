@@ -46,7 +46,7 @@ test('what each place answers', async ({ guardian, page }) => {
   await guardian.goesTo('Work');
   await expect(
     page.getByRole('link', {
-      name: /^Log of tides, entry 4\. Isolde · Tide tables\. Zero with no remark\. In this course that mostly means nothing was handed in\. Taken until Fri 6 Nov \(\d+ days left\), half credit/,
+      name: /^Log of tides, entry 4\. Isolde · Tide tables\. Scored 0, no comment\. In this course that usually means nothing was turned in\. Can still be turned in by Fri 6 Nov \(\d+ days left\), for 50% credit/,
     }),
   ).toBeVisible();
   await page.getByLabel('Search').fill('lamps');
@@ -54,10 +54,10 @@ test('what each place answers', async ({ guardian, page }) => {
   await guardian.goesTo('Days');
   await page.getByRole('link', { name: 'Attendance' }).click();
   await expect(
-    page.getByText('Left before the last lesson on Mon 19 Oct, Tue 20 Oct, and Wed 21 Oct.'),
+    page.getByText('Left before last period on Mon 19 Oct, Tue 20 Oct, and Wed 21 Oct.'),
   ).toBeVisible();
   await guardian.seesOnly('Pet');
-  await expect(page.getByText('Left before the last lesson')).toHaveCount(0);
+  await expect(page.getByText('Left before last period')).toHaveCount(0);
   await guardian.goesTo('Brief');
   await expect(page.getByRole('heading', { level: 1, name: 'Nothing needs you today' })).toBeVisible();
   await guardian.opensCourse('Number and shore');
@@ -69,11 +69,11 @@ test('what each place answers', async ({ guardian, page }) => {
 
 test('absences and a whole course are taken in hand like any work', async ({ guardian, page }) => {
   await guardian.signsIn();
-  const absence = guardian.matter('Left before the last lesson on 3 days');
+  const absence = guardian.matter('Left before last period on 3 days');
   await absence.getByRole('link', { name: 'Talk with Isolde' }).click();
   await expect(page.getByText('What happened on those days?')).toBeVisible();
   await page.getByLabel('What was said').fill('She rows early on those days. We ask the school.');
-  await page.getByRole('button', { name: 'Keep it' }).click();
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page.getByRole('heading', { level: 1, name: 'Attendance' })).toBeVisible();
   await guardian.goesTo('Brief');
   await expect(page.getByText(/^Isolde · Attendance: back on/)).toBeVisible();
@@ -81,7 +81,7 @@ test('absences and a whole course are taken in hand like any work', async ({ gua
 
   await guardian.opensCourse('Rowing geometry');
   await page.getByRole('link', { name: 'Talk with Isolde' }).click();
-  await page.getByRole('button', { name: 'Keep it' }).click();
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page.getByRole('heading', { level: 1, name: 'Rowing geometry' }).last()).toBeVisible();
   await page.getByRole('link', { name: 'Write to Jory Sandhaven' }).click();
   await expect(page.getByLabel('Your letter')).toHaveValue(
@@ -97,7 +97,9 @@ test('a screen can be opened by its address, and the keyboard reaches the next s
   await page.goto('/work');
   await expect(page.getByRole('heading', { level: 1, name: 'Work' })).toBeVisible();
   await page.goto('/nowhere');
-  await expect(page.getByText('There is nothing here for you.')).toBeVisible();
+  await expect(
+    page.getByText('This page doesn’t exist, or it isn’t about a child you’re linked to.'),
+  ).toBeVisible();
   await page.goto('/brief');
   const step = guardian.matter('').first().getByRole('link').first();
   await expect(step).toBeVisible();

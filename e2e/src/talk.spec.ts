@@ -81,29 +81,29 @@ test('what is taken in hand by mistake is undone', async ({ guardian, page }) =>
   await guardian.signsIn();
   await guardian.opensCourse('Ship’s Spanish');
   await page.getByRole('link', { name: 'Talk with Isolde' }).click();
-  await page.getByRole('button', { name: 'Keep it' }).click();
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
   await page.getByRole('button', { name: 'That was a mistake: undo' }).click();
   await expect(page).toHaveURL(/\/talk$/);
   await expect(page.getByRole('link', { name: /^Ship’s Spanish\./ })).toHaveCount(0);
 });
 
-test('a follow-up is settled by hand, and taken up again', async ({ guardian, page }) => {
+test('a follow-up is settled by you, and taken up again', async ({ guardian, page }) => {
   await guardian.signsIn();
   await guardian.goesTo('Work');
   await guardian.opensWork('Log of tides, entry 4');
   await page.getByRole('link', { name: 'Talk with Isolde' }).last().click();
   await page.getByRole('radio', { name: 'No date' }).click();
-  await page.getByRole('button', { name: 'Keep it' }).click();
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page.getByText('No date to look again.')).toBeVisible();
   await expect(
-    page.getByText(/It was taken up as a zero\. The record shows it as a zero now\./),
+    page.getByText(/It started out as a zero\. The record now shows it as a zero\./),
   ).toBeVisible();
 
-  const keep = page.getByRole('button', { name: 'Keep the change' });
+  const keep = page.getByRole('button', { name: 'Save the change' });
   await expect(keep).toBeDisabled();
   await page.getByRole('radio', { name: 'Settled' }).click();
   await keep.click();
-  await expect(page.getByText('Settled by hand.')).toBeVisible();
+  await expect(page.getByText('Settled by you.')).toBeVisible();
   await page.getByRole('radio', { name: 'Noticed' }).click();
   await page.getByRole('radio', { name: /^Tomorrow/ }).click();
   await keep.click();
@@ -119,8 +119,8 @@ test('work that is in hand is not taken in hand twice', async ({ guardian, page 
   const address = new URL(page.url()).pathname.split('/');
   await expect(page.getByRole('link', { name: 'Open the follow-up' })).toBeVisible();
   await guardian.opens(`/talk/new?studentId=${address[2]}&courseId=${address[3]}&itemId=${address[4]}`);
-  await page.getByRole('button', { name: 'Keep it' }).click();
-  await expect(page.getByText('This is in hand already.')).toBeVisible();
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByText('You’re already following up on this.')).toBeVisible();
   await page.getByRole('link', { name: 'Open the follow-up' }).click();
   await expect(page).toHaveURL(/\/talk\/follow-ups\//);
   await expect(page.getByRole('heading', { level: 1, name: 'Reef survey' })).toBeVisible();
@@ -168,7 +168,7 @@ test('a follow-up is handed over with a word, taken on, and its list ticked off 
   await page.getByLabel('Add something to do').fill('Find the goggles');
   await page.getByRole('button', { name: 'Add to the list' }).click();
   await expect(page.getByRole('checkbox', { name: 'Find the goggles' })).toBeVisible();
-  await page.getByRole('button', { name: 'Keep the change' }).click();
+  await page.getByRole('button', { name: 'Save the change' }).click();
   await expect(page.getByLabel('What was said')).toHaveValue('');
   await expect(page.getByText('He swims on Fridays now.', { exact: true })).toBeVisible();
   await page.getByRole('button', { name: 'Hand it over', exact: true }).click();

@@ -60,7 +60,7 @@ test.use({ story: 'work' });
 test('scores are tried out on a course, and the rest of the term is drawn', async ({ guardian, page }) => {
   await guardian.signsIn();
   await guardian.opensCourse('Kelp chemistry');
-  await page.getByRole('link', { name: 'Try scores out' }).click();
+  await page.getByRole('link', { name: 'Try out scores' }).click();
   await expect(page.getByText('76.6 C', { exact: true }).last()).toBeVisible();
 
   await page.getByLabel('Score for Reef survey').fill('16');
@@ -74,7 +74,7 @@ test('scores are tried out on a course, and the rest of the term is drawn', asyn
   await page.getByLabel('Your target, of 100').fill('500');
   await expect(page.getByText('A number between 0 and 200.')).toBeVisible();
   await page.getByLabel('Your target, of 100').fill('150');
-  await expect(page.getByText('Out of reach with what is still to come.')).toBeVisible();
+  await expect(page.getByText('Out of reach with what’s still to come.')).toBeVisible();
   await page.getByLabel('Your target, of 100').fill('80');
   await page.keyboard.press('Tab');
 
@@ -82,20 +82,20 @@ test('scores are tried out on a course, and the rest of the term is drawn', asyn
   await page.getByRole('radio', { name: '80%' }).click();
   await expect(page.getByText('32 of 40')).toBeVisible();
 
-  await page.getByLabel('Its name').fill('Survey and quiz');
-  await page.getByRole('button', { name: 'Keep this try' }).click();
+  await page.getByLabel('Name').fill('Survey and quiz');
+  await page.getByRole('button', { name: 'Save this try' }).click();
   await expect(page.getByText(/^Survey and quiz: 8\d\.\d$/)).toBeVisible();
-  await page.getByRole('button', { name: 'Begin again' }).click();
+  await page.getByRole('button', { name: 'Start over' }).click();
   await expect(page.getByText('76.6 C', { exact: true }).last()).toBeVisible();
 
-  await page.getByRole('button', { name: 'Draw the rest of the term' }).click();
-  await expect(page.getByText(/% of the draws reach 80\.0\.$/)).toBeVisible();
+  await page.getByRole('button', { name: 'Simulate the rest of the term' }).click();
+  await expect(page.getByText(/80\.0 is reached in \d+% of them\.$/)).toBeVisible();
   await guardian.findsStateInOrder('Trying out');
 
   await page.goBack();
   await expect(page.getByRole('heading', { level: 1, name: 'Kelp chemistry' })).toBeVisible();
   // Looked at again it still says what it comes to.
-  await page.getByRole('link', { name: 'Try scores out' }).click();
+  await page.getByRole('link', { name: 'Try out scores' }).click();
   await expect(page.getByText(/^Survey and quiz: 8\d\.\d$/)).toBeVisible();
 });
 
@@ -105,15 +105,15 @@ test('from the Brief through Work to a plan for the evenings', async ({ guardian
     await guardian.signsIn();
     await expect(guardian.matter('Boat-building').first()).toBeVisible();
     await guardian.goesTo('Work');
-    await expect(page.getByText('6 loose ends, 5 can still be mended')).toBeVisible();
+    await expect(page.getByText('6 loose ends, 5 can still be made up')).toBeVisible();
     const row = (title: string) => page.getByRole('link', { name: new RegExp(`^${title}\\.`) });
-    await expect(row('Keel model')).toContainText('Past its day and nobody has marked it.');
-    await expect(row('Harbour map key')).toContainText('Handed in, but not whole.');
+    await expect(row('Keel model')).toContainText('It’s past due and hasn’t been graded');
+    await expect(row('Harbour map key')).toContainText('Turned in, but incomplete.');
     await expect(row('Log of tides, entry 4')).toContainText(
-      'Zero with no remark. In this course that mostly means nothing was handed in.',
+      'Scored 0, no comment. In this course that usually means nothing was turned in.',
     );
     await expect(row('Log of tides, entry 4')).toContainText('+3.17');
-    await expect(row('Log of tides, entry 4')).toContainText('16 days left), half credit');
+    await expect(row('Log of tides, entry 4')).toContainText('16 days left), for 50% credit');
   });
 
   await test.step('what two sources tell differently is doubtful, with both told', async () => {
@@ -123,14 +123,14 @@ test('from the Brief through Work to a plan for the evenings', async ({ guardian
     await expect(card).toContainText('Classroom: 9 of 10');
     await expect(card).not.toContainText('missing');
     await expect(page.getByRole('link', { name: /^Crossing card\./ })).toContainText(
-      'Classroom: handed in, not marked yet',
+      'Classroom: turned in, not graded yet',
     );
   });
 
   await test.step('the list is narrowed down, and the address keeps it', async () => {
     await page.getByRole('button', { name: 'Show everything' }).click();
-    await page.getByRole('button', { name: 'Narrow down' }).click();
-    await page.getByRole('radio', { name: 'Handed in and waiting' }).click();
+    await page.getByRole('button', { name: 'Filter and sort' }).click();
+    await page.getByRole('radio', { name: 'Turned in, waiting for a score' }).click();
     await expect(page).toHaveURL(/part=waiting/);
     await expect(page.getByRole('link', { name: /^Essay on lamps\./ })).toContainText('Worth asking.');
     await page.reload();
@@ -148,9 +148,9 @@ test('from the Brief through Work to a plan for the evenings', async ({ guardian
     await expect(
       page.getByText('You may redo the titration quiz until Friday', { exact: true }),
     ).toBeVisible();
-    await expect(page.getByText('It can be done again, until Fri 23 Oct, credit not said')).toBeVisible();
-    await page.getByRole('button', { name: 'That is so' }).first().click();
-    await expect(page.getByText('Confirmed. It is in the figures and the calendar.')).toBeVisible();
+    await expect(page.getByText('It can be redone, until Fri 23 Oct, credit not stated')).toBeVisible();
+    await page.getByRole('button', { name: 'Yes, that’s right' }).first().click();
+    await expect(page.getByText('Confirmed. It’s in the grades and on the calendar now.')).toBeVisible();
   });
 
   await test.step('the child is asked, and the answer is kept with its day', async () => {
@@ -165,11 +165,11 @@ test('from the Brief through Work to a plan for the evenings', async ({ guardian
     await page.getByRole('checkbox', { name: 'Choose Keel model' }).click();
     await page.getByRole('checkbox', { name: 'Choose Harbour map key' }).click();
     await expect(page.getByText('Boat-building: 2.4 → 2.9')).toBeVisible();
-    await page.getByRole('button', { name: 'Put in the plan' }).click();
+    await page.getByRole('button', { name: 'Add to the plan' }).click();
     await expect(page).toHaveURL(/\/work\/plan/);
     await page.getByRole('button', { name: 'Propose a plan' }).click();
-    await expect(page.getByText('It is the most these evenings can hold.')).toBeVisible();
-    await expect(page.getByText('Everything chosen has an evening.')).toBeVisible();
+    await expect(page.getByText('That’s the most these evenings can hold.')).toBeVisible();
+    await expect(page.getByText('Everything selected has an evening.')).toBeVisible();
     await expect(page.getByText('60 of 60 min').first()).toBeVisible();
     await guardian.findsStateInOrder('Plan');
   });
@@ -185,7 +185,7 @@ test('from the Brief through Work to a plan for the evenings', async ({ guardian
     await page.keyboard.press('Space');
     await expect(page.getByText(/your changes cost 13\.5\.$/)).toBeVisible();
     await page.getByRole('button', { name: 'Propose a plan' }).click();
-    await expect(page.getByText('It is the most these evenings can hold.')).toBeVisible();
+    await expect(page.getByText('That’s the most these evenings can hold.')).toBeVisible();
   });
 
   await test.step('a task is moved by a finger, or by the mouse, to another evening', async () => {
@@ -198,7 +198,7 @@ test('from the Brief through Work to a plan for the evenings', async ({ guardian
       return tasks.find(({ title }) => title === 'Keel model')?.evening;
     };
     const before = await evening();
-    const unplaced = page.getByText('On no evening yet');
+    const unplaced = page.getByText('Not on an evening yet');
     await handle.scrollIntoViewIfNeeded();
     await pointer.down(handle);
     // A finger lifts it once it has rested, a mouse once it has moved.
@@ -208,7 +208,7 @@ test('from the Brief through Work to a plan for the evenings', async ({ guardian
     await pointer.up();
     await expect.poll(evening).toBeNull();
     await page.getByRole('button', { name: 'Propose a plan' }).click();
-    await expect(page.getByText('It is the most these evenings can hold.')).toBeVisible();
+    await expect(page.getByText('That’s the most these evenings can hold.')).toBeVisible();
     await expect.poll(evening).toBe(before);
   });
 
@@ -233,6 +233,6 @@ test('from the Brief through Work to a plan for the evenings', async ({ guardian
       .getByRole('radiogroup', { name: 'Whose evenings' })
       .getByRole('radio', { name: 'Caspian' })
       .click();
-    await expect(page.getByText(/^Not done on .* Oct; moved on\.$/).first()).toBeVisible();
+    await expect(page.getByText(/^Not done on .* Oct, so it moved on\.$/).first()).toBeVisible();
   });
 });

@@ -96,20 +96,20 @@ describe('the list', () => {
     show(<AlertList />);
     expect(screen.getAllByRole('listitem')).toHaveLength(2);
     expect(screen.getAllByText('Tide tables fell from 88.8 to 81.3')).toHaveLength(2);
-    expect(screen.getByText('No longer so since Mon 19 Oct')).toBeTruthy();
+    expect(screen.getByText('Over since Mon 19 Oct')).toBeTruthy();
     expect(screen.getByRole('radio', { name: 'Open (2)' })).toBeTruthy();
     expect(
-      screen.getAllByRole('link', { name: new RegExp(`^${name} · Figures: Tide tables fell`) }),
+      screen.getAllByRole('link', { name: new RegExp(`^${name} · Grades: Tide tables fell`) }),
     ).toHaveLength(2);
   });
 
   it('says that mail no longer comes through, until it does', async () => {
-    const words = /^Mail to .*@.* came back\. No more is sent until you say so\.$/;
+    const words = /^Mail to .*@.* came back, so we’ve stopped sending it\.$/;
     await given.alerts([alert()]);
     await given.mailBouncedAt('2026-10-20T12:00:00Z');
     const { unmount } = show(<AlertList />);
     expect(screen.getByText(words)).toBeTruthy();
-    expect(screen.getAllByRole('link', { name: 'How it reaches you' })).toHaveLength(2);
+    expect(screen.getAllByRole('link', { name: 'How to reach me' })).toHaveLength(2);
     unmount();
     await given.mailBouncedAt(null);
     show(<AlertList />);
@@ -128,13 +128,13 @@ describe('what became of a message', () => {
   it.each<[Partial<Delivery>, string]>([
     [{}, 'Mail: sent 16:00'],
     [{ channel: 'text' }, 'Text message: sent 16:00'],
-    [{ state: 'waiting', notBefore: '2026-10-22T10:00:00Z' }, 'Mail: waits, from tomorrow, 07:00'],
+    [{ state: 'waiting', notBefore: '2026-10-22T10:00:00Z' }, 'Mail: waiting until tomorrow, 07:00'],
     [
       {
         ...{ state: 'waiting', notBefore: '2026-10-21T20:00:00Z', tries: 3 },
         fault: { reason: 'mail-away', status: null },
       },
-      'Mail: not sent yet, the mail server could not be reached; the next try 17:00',
+      'Mail: not sent yet, the mail server couldn’t be reached; next try 17:00',
     ],
     [
       { channel: 'text', state: 'failed', fault: { reason: 'text-answered', status: '500' } },
@@ -142,7 +142,7 @@ describe('what became of a message', () => {
     ],
     [
       { state: 'bounced', fault: { reason: 'mail-returned', status: '5.1.1' } },
-      'Mail: came back, the mail server could not bring it to you (5.1.1)',
+      'Mail: came back, the mail server couldn’t deliver it (5.1.1)',
     ],
     [
       { state: 'dropped', fault: { reason: 'mail-stopped', status: null } },
@@ -155,37 +155,37 @@ describe('how it reaches one', () => {
   it('offers what can be set, and to keep it only once something has changed', async () => {
     await given.settings();
     show(<DeliveryScreen />);
-    expect(screen.queryByRole('button', { name: 'Keep these rules' })).toBeNull();
+    expect(screen.queryByRole('button', { name: 'Save these rules' })).toBeNull();
     fireEvent.click(screen.getByRole('radio', { name: 'Every day' }));
     expect(screen.queryByRole('radio', { name: 'Monday' })).toBeNull();
-    expect(screen.getByRole('button', { name: 'Keep these rules' })).toBeTruthy();
+    expect(screen.getByRole('button', { name: 'Save these rules' })).toBeTruthy();
     fireEvent.click(screen.getByRole('radio', { name: 'Every week' }));
     for (const day of ['Monday', 'Saturday', 'Sunday'])
       expect(screen.getByRole('radio', { name: day })).toBeTruthy();
-    expect(screen.queryByRole('button', { name: 'Keep these rules' })).toBeNull();
+    expect(screen.queryByRole('button', { name: 'Save these rules' })).toBeNull();
   });
 
   it('refuses a number and a zone that are none before it is sent', async () => {
     await given.settings();
     show(<DeliveryScreen />);
     fireEvent.change(screen.getByLabelText('Number for text messages'), { target: { value: '0170 1' } });
-    expect(screen.getByText('A number begins with + and the country.')).toBeTruthy();
+    expect(screen.getByText('A number starts with + and the country code.')).toBeTruthy();
     fireEvent.change(screen.getByLabelText('Your time zone'), { target: { value: 'Sea/Middle' } });
-    expect(screen.getByText('There is no such zone.')).toBeTruthy();
+    expect(screen.getByText('There’s no such time zone.')).toBeTruthy();
   });
 
   it('says that mail came back, or was stopped, and offers it again', async () => {
     await given.settings({ mailBouncedAt: '2026-10-21T19:00:00Z' });
     const first = show(<DeliveryScreen />);
-    expect(screen.getByText(/^Mail to maren@aldervane\.example came back\./)).toBeTruthy();
+    expect(screen.getByText(/^Mail to maren@aldervane\.example came back,/)).toBeTruthy();
     first.unmount();
     await act(async () => {
       await given.settings({ mailStoppedAt: '2026-10-21T19:00:00Z', textsOffered: false });
     });
     show(<DeliveryScreen />);
-    expect(screen.getByText('You have stopped all mail.')).toBeTruthy();
+    expect(screen.getByText('You’ve stopped all mail.')).toBeTruthy();
     expect(screen.getByRole('button', { name: 'Send mail again' })).toBeTruthy();
-    expect(screen.getByText('No gateway for text messages has been set up here.')).toBeTruthy();
+    expect(screen.getByText('Text messages haven’t been set up here.')).toBeTruthy();
   });
 });
 
@@ -216,11 +216,11 @@ describe('a rehearsal', () => {
     show(<RehearsalView answer={answer} />);
     expect(screen.getByText(/^15 this term, since 7 September; 1 of them in the digest/)).toBeTruthy();
     for (const words of [
-      /told 3 days before the figure showed it/,
-      /told 1 day before/,
-      /told on the day the figure showed it/,
-      /told 2 days after/,
-      /: not told$/,
+      /you’d have heard 3 days before the grade showed it/,
+      /heard 1 day before/,
+      /you’d have heard the day the grade showed it/,
+      /you’d have heard 2 days later/,
+      /: you wouldn’t have heard$/,
     ]) {
       expect(screen.getByText(words)).toBeTruthy();
     }
@@ -242,7 +242,7 @@ describe('a rehearsal', () => {
       { answer: { ...answer, lastMonth: 0 }, done: null, failed: false },
       'These rules would have sent you nothing in the last 30 days.',
     ],
-    [{ answer, done: null, failed: true }, 'It could not be tried just now.'],
+    [{ answer, done: null, failed: true }, 'It couldn’t be tried just now.'],
   ])('%#', (trying, words) => {
     show(<RehearsalLine {...trying} />);
     expect(screen.getByText(words)).toBeTruthy();

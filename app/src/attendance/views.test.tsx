@@ -46,12 +46,12 @@ describe('the summary', () => {
   it('says the share before the spans, and marks outside the year apart', () => {
     const { container } = show(<Summary days={days({ outsideYear: ['2026-08-03'] })} />);
     const text = container.textContent ?? '';
-    expect(text).toContain('One more missed day would make it 1 day in 10 or more.');
+    expect(text).toContain('One more missed day would bring absences to 1 day in 10.');
     expect(text.indexOf('One more')).toBeLessThan(text.indexOf('This week'));
     expect(text).toContain(
-      'This school year: absent on 3 of 32 school days · 17 lessons missed, all with a reason · late 2 times',
+      'This school year: absent 3 of 32 school days · 17 classes missed, all with a reason · late 2 times',
     );
-    expect(text).toContain('Marks of 3 August lie outside the school year. They are kept and not counted.');
+    expect(text).toContain('Entries on 3 August are outside the school year. They’re kept but not counted.');
   });
 });
 
@@ -79,9 +79,9 @@ describe('patterns', () => {
     });
     const other = pattern({ kind: 'period', value: '2', dates: ['2026-10-05'], lessons: lessonOf('b') });
     const { container } = show(<Patterns days={days({ patterns: [early, last, other] })} />);
-    expect(container.textContent).toContain('Left before the last lesson');
+    expect(container.textContent).toContain('Left before last period');
     expect(container.textContent).not.toContain('period 7');
-    expect(container.textContent).toContain('Missed the lesson of period 2 on Mon 5 Oct: Course b.');
+    expect(container.textContent).toContain('Missed period 2 on Mon 5 Oct: Course b.');
   });
 
   it('offer writing to nobody who may only look', async () => {
@@ -96,11 +96,11 @@ describe('a code nobody has explained', () => {
   it('is shown as it is, with its days, and asked about', () => {
     show(<UnknownCodes days={unknown} />);
     expect(screen.getByRole('heading', { name: 'What does ‘Q7’ mean?' })).not.toBeNull();
-    expect(screen.getByText(/marked Tue 20 Oct and Wed 21 Oct with it/)).not.toBeNull();
+    expect(screen.getByText(/used it on Tue 20 Oct and Wed 21 Oct/)).not.toBeNull();
     expect(hrefs()).toEqual(['/talk/write?studentId=c&teacherId=d']);
     fireEvent.click(screen.getByRole('button', { name: 'I know: it means: Q7' }));
     expect(within(screen.getByRole('radiogroup')).getAllByRole('radio').length).toBeGreaterThanOrEqual(5);
-    expect(screen.getByRole('button', { name: 'Keep this meaning' })).not.toBeNull();
+    expect(screen.getByRole('button', { name: 'Save this meaning' })).not.toBeNull();
   });
   it('is not asked about where the school has named nobody', () => {
     show(<UnknownCodes days={{ ...unknown, desk: null }} />);
@@ -144,12 +144,12 @@ describe('a month of marks', () => {
 it('the key names every sign once', () => {
   show(<StripKey />);
   const words = [
-    'there',
+    'present',
     'absent, no reason given',
     'absent, explained',
-    'came late',
+    'came in late',
     'on a trip',
-    'a mark nobody has explained',
+    'a code nobody has explained',
   ];
   for (const word of words) expect(screen.getAllByText(word)).toHaveLength(1);
 });

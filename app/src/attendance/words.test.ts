@@ -16,7 +16,7 @@ const mark = (kind: DayMark['kind'], more: Partial<DayMark> = {}): DayMark => ({
 
 describe('a day in a line', () => {
   it.each<[string, DayMark[]]>([
-    ['there all day', [mark('present'), mark('present', { period: '2' })]],
+    ['present all day', [mark('present'), mark('present', { period: '2' })]],
     ['No school', [mark('closed')]],
     [
       'absent, explained',
@@ -24,10 +24,10 @@ describe('a day in a line', () => {
     ],
     ['Tide tables: absent, no reason given', [mark('absent'), mark('present', { period: '2' })]],
     [
-      'Tide tables: came late, period 2: on a trip',
+      'Tide tables: came in late, period 2: on a trip',
       [mark('tardy'), mark('activity', { period: '2', courseTitle: null }), mark('present', { period: '3' })],
     ],
-    ['Tide tables: marked ‘X’, which nobody has explained', [mark(null), mark('present', { period: '2' })]],
+    ['Tide tables: coded ‘X’, not explained yet', [mark(null), mark('present', { period: '2' })]],
   ])('%s', (words, marks) => expect(dayWords(t, marks)).toBe(words));
   it.each([
     [mark('absent'), true],
@@ -45,14 +45,14 @@ describe('totals with their units', () => {
   });
   it.each<[string, Partial<AttendanceTotals>, 'lessons' | 'days']>([
     ['no school days yet', { schoolDays: 0 }, 'lessons'],
-    ['there on all 32 school days', {}, 'lessons'],
-    ['there on all 32 school days · late 2 times', { lateArrivals: 2 }, 'lessons'],
+    ['present on all 32 school days', {}, 'lessons'],
+    ['present on all 32 school days · late 2 times', { lateArrivals: 2 }, 'lessons'],
     [
-      'absent on 1 of 32 school days · 10 lessons missed, 3 without a reason · late 1 time',
+      'absent 1 of 32 school days · 10 classes missed, 3 without a reason · late 1 time',
       { daysAbsent: 1, lessonsAbsent: 10, lessonsUnexplained: 3, lateArrivals: 1 },
       'lessons',
     ],
-    ['absent on 1 of 32 school days · all with a reason', { daysAbsent: 1, lessonsAbsent: 1 }, 'days'],
+    ['absent 1 of 32 school days · all with a reason', { daysAbsent: 1, lessonsAbsent: 1 }, 'days'],
   ])('%s', (words, more, markedBy) => expect(totalsWords(t, totals(more), markedBy)).toBe(words));
 
   const share = (rate: number | null, reached: boolean, moreDays: number | null, daysAbsent: number) =>
@@ -60,8 +60,8 @@ describe('totals with their units', () => {
   it.each([
     ['Missed 4 of 32 school days: more than 1 day in 10.', share(0.125, true, 0, 4)],
     ['Missed 4 of 32 school days: 1 day in 10.', share(0.1, true, 0, 4)],
-    ['One more missed day would make it 1 day in 10 or more.', share(0.09, false, 1, 3)],
-    ['3 more missed days would make it 1 day in 10 or more.', share(0.03, false, 3, 1)],
+    ['One more missed day would bring absences to 1 day in 10.', share(0.09, false, 1, 3)],
+    ['3 more missed days would bring absences to 1 day in 10.', share(0.03, false, 3, 1)],
     [null, share(0.01, false, 6, 1)],
     [null, share(0, false, 4, 0)],
   ])('%p', (words, said) => expect(said).toBe(words));
@@ -78,16 +78,13 @@ describe('a pattern in a sentence', () => {
   });
   it.each([
     [
-      'Left before the last lesson on Mon 19 Oct and Tue 20 Oct. Each time it was Rowing geometry.',
+      'Left before last period on Mon 19 Oct and Tue 20 Oct. Each time it was Rowing geometry.',
       pattern('leaves-early'),
     ],
-    ['Left before the last lesson on Mon 19 Oct and Tue 20 Oct.', pattern('leaves-early', { lessons: [] })],
+    ['Left before last period on Mon 19 Oct and Tue 20 Oct.', pattern('leaves-early', { lessons: [] })],
+    ['Missed period 7 on Mon 19 Oct and Tue 20 Oct: Rowing geometry.', pattern('period', { value: '7' })],
     [
-      'Missed the lesson of period 7 on Mon 19 Oct and Tue 20 Oct: Rowing geometry.',
-      pattern('period', { value: '7' }),
-    ],
-    [
-      'Away on Thursdays: Thu 1 Oct and Thu 15 Oct.',
+      'Absent on Thursdays: Thu 1 Oct and Thu 15 Oct.',
       pattern('weekday', { value: 4, dates: ['2026-10-01', '2026-10-15'] }),
     ],
   ])('%s', (words, one) => expect(patternWords(t, format, one)).toBe(words));
@@ -100,14 +97,14 @@ describe('a pattern in a sentence', () => {
     open,
   });
   it.each([
-    ['No work was given out or due in those lessons.', []],
-    ['1 work was given out or due in those lessons, and it is in.', [work('Quiz', false)]],
+    ['No assignments were given or due in those classes.', []],
+    ['1 assignment was given or due in those classes, and it’s turned in.', [work('Quiz', false)]],
     [
-      '2 works were given out or due in those lessons; still open: Quiz.',
+      '2 assignments were given or due in those classes. Still open: Quiz.',
       [work('Quiz', true), work('Card', false)],
     ],
     [
-      '2 works were given out or due in those lessons; still open: Quiz and Card.',
+      '2 assignments were given or due in those classes. Still open: Quiz and Card.',
       [work('Quiz', true), work('Card', true)],
     ],
   ])('%s', (words, touched) =>

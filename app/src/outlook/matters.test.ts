@@ -180,9 +180,9 @@ describe('what is said', () => {
     });
   it('names how many more there are, and that the course slides too', () => {
     expect(say(matters.mendable).body).toBe(
-      'Counts as 0 until handed in. Taken until 6 November for half credit. Worth up to +2.27. And 1 more. The course has gone down for weeks, too.',
+      'Counts as 0 until it’s turned in. Can still be turned in by 6 November for 50% credit. Worth up to +2.27. And 1 more. The grade has been falling for weeks, too.',
     );
-    expect(say(matters.underneath).title).toBe('82.2, with 2 unsettled works under it');
+    expect(say(matters.underneath).title).toBe('82.2, but 2 open assignments aren’t counted yet');
   });
   it('leads from a slipping course and from absences to a talk, and shows the reason', () => {
     expect(say(matters.slipping)).toMatchObject({
@@ -192,7 +192,7 @@ describe('what is said', () => {
     });
     expect(say(matters.absence)).toMatchObject({
       title: 'Absent without a reason on 1 day',
-      body: 'Tue 20 Oct. Lessons missed: Kelp chemistry and Tide tables. Ask Caspian what happened.',
+      body: 'Tue 20 Oct. Classes missed: Kelp chemistry and Tide tables. Ask Caspian what happened.',
       step: { href: '/talk/new?studentId=s' },
       why: '/days/attendance/s',
     });
@@ -250,7 +250,7 @@ describe('the story of a work', () => {
       'Mon 28 Sept: assigned',
       'Mon 12 Oct, 23:59: due, after 14 days',
       'Wed 21 Oct: today: overdue, not counted yet',
-      'Tue 27 Oct: last day it is taken (ahead)',
+      'Tue 27 Oct: last day to turn it in (ahead)',
     ]);
   });
   it('has every change of the record on it, and no today once it is settled', () => {
@@ -266,14 +266,14 @@ describe('the story of a work', () => {
       'Mon 28 Sept: assigned',
       'Mon 12 Oct, 23:59: due, after 14 days',
       'Wed 14 Oct: missing',
-      'Mon 19 Oct: marked, 17 of 20',
-      'Tue 27 Oct: last day it is taken (ahead)',
+      'Mon 19 Oct: graded, 17 of 20',
+      'Tue 27 Oct: last day to turn it in (ahead)',
     ]);
   });
   it('says of undated work that it has no date', () => {
     expect(story({ dueAt: null, acceptedUntil: null, looseEnd: null })).toEqual([
       'Mon 28 Sept: assigned',
-      'Wed 21 Oct: today: no date',
+      'Wed 21 Oct: today: no due date',
     ]);
   });
 });

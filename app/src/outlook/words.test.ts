@@ -51,9 +51,9 @@ describe('a matter in words', () => {
   it('says what is wrong, why, until when, and one next step', () => {
     expect(say(underneath)).toEqual({
       context: 'Boat-building',
-      when: 'taken until Tue 27 Oct',
-      title: '3.1, with unsettled work under it',
-      body: 'Keel model was due on 12 October. Nobody has marked it, so it does not count yet. If nothing changes, 3.1 drops to 2.4.',
+      when: 'turn in by Tue 27 Oct',
+      title: '3.1, but an open assignment isn’t counted yet',
+      body: 'Keel model was due 12 October and hasn’t been graded, so it doesn’t count yet. If nothing changes, 3.1 drops to 2.4.',
       step: { label: 'Talk with Caspian', href: '/talk/new?studentId=s&courseId=c&itemId=i' },
       why: '/courses/s/c',
     });
@@ -62,7 +62,7 @@ describe('a matter in words', () => {
   it('says which part of a fall is in doubt', () => {
     const doubtful = { ifLeft: 2.11, titles: ['Reading card'] };
     expect(say({ ...underneath, doubtful }).body).toMatch(
-      /3\.1 drops to 2\.4\. The classroom system has Reading card; should that never reach the gradebook, 2\.1\.$/,
+      /3\.1 drops to 2\.4\. The classroom system has Reading card. If that never reaches the gradebook, the grade drops to 2\.1\.$/,
     );
   });
 
@@ -71,16 +71,16 @@ describe('a matter in words', () => {
   });
 
   it.each([
-    ['zero', 'A zero for Keel model', 'Zero with no remark.'],
+    ['zero', 'A zero for Keel model', 'Scored 0, no comment.'],
     [
       'missing',
       'Keel model is missing',
-      'Counts as 0 until handed in. Taken until 27 October for three quarters. Worth up to +0.5.',
+      'Counts as 0 until it’s turned in. Can still be turned in by 27 October for 75% credit. Worth up to +0.5.',
     ],
     [
       'at-floor',
       'Keel model has the lowest score this course gives',
-      'That often means nothing was turned in. Can still be turned in by 27 October for three quarters.',
+      'That often means nothing was turned in. Can still be turned in by 27 October for 75% credit.',
     ],
   ] as const)('%s', (kind, title, body) => {
     const words = say({ ...underneath, kind: 'mendable', looseEnds: [{ ...end, kind }] });
@@ -143,24 +143,24 @@ describe('numbers that cannot be confused', () => {
     levels: {},
   });
   it.each([
-    ['open', 'worth 20', 'no date'],
-    ['handed-in', 'worth 20', 'handed in, not marked yet'],
+    ['open', 'worth 20', 'no due date'],
+    ['handed-in', 'worth 20', 'turned in, not graded yet'],
   ] as const)('%s', (status, worth, words) => {
     const each = { ...item, state: state(status) };
     expect([worthWords(t, format, each, scale), stateWords(t, each)]).toEqual([worth, words]);
   });
   it('marked late', () => {
     const each = { ...item, state: state('scored', 17, true) };
-    expect([worthWords(t, format, each, scale), stateWords(t, each)]).toEqual(['17 of 20', 'marked, late']);
+    expect([worthWords(t, format, each, scale), stateWords(t, each)]).toEqual(['17 of 20', 'graded, late']);
   });
   it('a work without points says nothing of points', () => {
     expect(worthWords(t, format, { ...item, possible: 0, state: state('open') }, scale)).toBe('');
   });
   it.each([
     [1, 'full credit'],
-    [0.75, 'three quarters'],
-    [0.5, 'half credit'],
-    [0.9, '90% of the credit'],
+    [0.75, '75% credit'],
+    [0.5, '50% credit'],
+    [0.9, '90% credit'],
   ])('credit %d', (credit, words) => {
     expect(creditWords(t, format, credit)).toBe(words);
   });

@@ -80,11 +80,11 @@ function whyNot({ course, facts }: Seen, itemId: string, untilMs: number | null)
   const last = results.at(-1)?.value;
   if (untilMs !== null && untilMs < asOfMs) return 'its last day is over';
   if (last?.status === 'excused') return 'it is excused';
-  // A teacher may ask for it again after it was handed in; then only what came since ends that.
+  // A teacher may ask for it again after it was turned in; then only what came since ends that.
   const asked = facts.comments.some(
     ({ value }) => value.itemId === itemId && last !== undefined && value.writtenAt >= last.at,
   );
-  if (last?.status === 'handed-in' && !asked) return 'it is handed in';
+  if (last?.status === 'handed-in' && !asked) return 'it is turned in';
   const end = course.answer.looseEnds.find((each) => each.itemId === itemId);
   const again = course.answer.chances.some((each) => each.itemId === itemId);
   if (last?.status === 'scored' && !end && !again && (last.earned ?? 0) >= 19) return 'it has its full score';

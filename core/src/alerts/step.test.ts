@@ -135,7 +135,7 @@ describe('rehearsal', () => {
     expect(
       slide && daysEarlier(slide, [{ courseId: 'boats', kind: 'figure', atMs: evening(17) }]),
     ).toBeNull();
-    // Told the day before: handed in ten days ago, and no mark.
+    // Told the day before: turned in ten days ago, and no mark.
     const answer = rehearse([facts], rules);
     expect(answer.slides).toMatchObject([{ studentId: 'child', daysEarlier: 1 }]);
   });
@@ -477,7 +477,7 @@ describe('the words', () => {
       { timeZone: 'UTC', lead: ['deadline'] },
     );
     expect(told.reasons.map(({ headline, facts }) => [headline, facts.length])).toEqual([
-      ['Keel can be mended until Sat 12 Sept', 3],
+      ['Keel can be made up until Sat 12 Sept', 3],
       ['Keel: overdue, not graded', 0],
     ]);
     const figure: AlertReason = {
@@ -504,7 +504,7 @@ describe('the words', () => {
     const left = tellAlert('en', { ...subject, kind: 'figure', reasons: [figure] }, { timeZone: 'UTC' });
     expect(left.reasons[0]?.facts).toEqual([
       '3.1 of 4 now.',
-      "It has work under it that hasn't been graded, so it doesn't count yet.",
+      'Some of its assignments haven’t been graded, so they don’t count yet.',
     ]);
   });
 

@@ -133,7 +133,7 @@ it('raises what the story holds, each once and with true facts', async () => {
   );
   const headlines = said.map(({ headline }) => headline);
   expect(new Set(alerts.map(({ key }) => key)).size).toBe(alerts.length);
-  for (const headline of ['Seed log: was missing, now 17 of 20', 'The last lessons were missed on 2 days']) {
+  for (const headline of ['Seed log: was missing, now 17 of 20', 'Left before last period on 2 days']) {
     expect(headlines).toContain(headline);
   }
   // Its title is what was told then, whatever has come since.

@@ -113,8 +113,8 @@ describe('the list of alerts', () => {
     expect(await file({ q: 'nobody has explained' })).toEqual([
       ['raised', 'news', 'child', 'course', 'about', 'alert', 'facts', 'source', 'state', 'over since'],
       [
-        ...[...when, 'Isolde', '', 'Attendance', 'An absence nobody has explained, Mon 19 Oct'],
-        ...['Lessons: Rowing geometry.', source.join('; '), 'open', ''],
+        ...[...when, 'Isolde', '', 'Attendance', 'Absent Mon 19 Oct, no reason given'],
+        ...['Classes: Rowing geometry.', source.join('; '), 'open', ''],
       ],
     ]);
     const { delivery } = await settings();

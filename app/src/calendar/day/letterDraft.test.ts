@@ -20,7 +20,7 @@ it('names the child, the days in their order, the lessons and the reason', () =>
   const { subject, text } = write('explain', [rowing('2026-10-20'), rowing('2026-10-19')], ' She rows. ');
   expect(subject).toBe('Isolde: absence on 19 October and 20 October');
   expect(text.split('\n')).toEqual([
-    ...['Dear Attendance desk,', '', 'Isolde was away, and this is the reason:'],
+    ...['Dear Attendance desk,', '', 'Isolde was absent. The reason:'],
     ...['19 October: Rowing geometry', '20 October: Rowing geometry', ''],
     ...['Reason: She rows.', '', 'Thank you, and best wishes', 'Maren Aldervane'],
   ]);
@@ -38,10 +38,10 @@ it('says the whole day for a whole day, and the period for a lesson without a na
 
 it('says what is right where a mark looks wrong', () =>
   expect(write('object', [rowing('2026-10-19')], 'She was in class.').text).toContain(
-    'What is right: She was in class.',
+    'What’s right: She was in class.',
   ));
 
 it('has the year where it is another', () =>
   expect(write('ahead', [{ on: '2027-01-11', period: null, courseTitle: null }]).subject).toBe(
-    'Isolde: away on 11 January 2027',
+    'Isolde: absent 11 January 2027',
   ));

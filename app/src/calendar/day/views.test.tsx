@@ -78,9 +78,9 @@ describe('the lessons', () => {
       lesson({ mark: mark('absent', { excused: true, note: 'ferry late' }) }),
       '2026-10-20',
     ],
-    ['came late · marked ‘U’ before', lesson({ mark: mark('tardy', { instead: ['U'] }) }), '2026-10-20'],
+    ['came in late · was ‘U’ before', lesson({ mark: mark('tardy', { instead: ['U'] }) }), '2026-10-20'],
     ['on a trip · from your own file', lesson({ mark: mark('activity', { by: 'household' }) }), '2026-10-20'],
-    ['not marked yet', lesson(), '2026-10-21'],
+    ['not taken yet', lesson(), '2026-10-21'],
   ])('say: %s', (words, one, on) => {
     show(<Lessons day={day({ on, lessons: [one] })} />);
     expect(said(words)).toBe(true);
@@ -88,11 +88,11 @@ describe('the lessons', () => {
 
   it.each<[string, Partial<ChildDay>, string | null]>([
     ['nothing of a lesson that is still to come', { on: '2026-10-22', lessons: [lesson()] }, null],
-    ['that nothing is planned', {}, 'No lessons are planned.'],
+    ['that nothing is planned', {}, 'No classes are planned.'],
     [
       'what the calendar leaves open',
       { open: null },
-      'The school’s calendar does not say whether there is school.',
+      'The school’s calendar doesn’t say whether there’s school.',
     ],
     [
       'a day that is marked as a whole',
@@ -101,7 +101,7 @@ describe('the lessons', () => {
     ],
   ])('say %s', (_name, more, words) => {
     show(<Lessons day={day(more)} />);
-    expect(said('not marked yet')).toBe(false);
+    expect(said('not taken yet')).toBe(false);
     if (words) expect(said(words)).toBe(true);
   });
 
@@ -135,8 +135,8 @@ it('what is on has its kind, its time and its door', () => {
       })}
     />,
   );
-  expect(said('live lesson · 16:30–17:10 · Lighthouse optics')).toBe(true);
-  expect(screen.getByRole('link', { name: /Open the live lesson/ }).getAttribute('href')).toBe(
+  expect(said('online class · 16:30–17:10 · Lighthouse optics')).toBe(true);
+  expect(screen.getByRole('link', { name: /Open the online class/ }).getAttribute('href')).toBe(
     '/files/fog.txt',
   );
 });
@@ -151,12 +151,12 @@ describe('what it cost', () => {
 
   it('names the lesson, the work with its state, and offers to catch up', () => {
     show(<Cost day={day({ missed, lessons, touched: [work()] })} />);
-    expect(said('1 lesson missed: Rowing geometry.')).toBe(true);
+    expect(said('1 class missed: Rowing geometry.')).toBe(true);
     const link = screen.getByRole('link', {
       name: /^Currents: worksheet\. Rowing geometry\. due that day\. /,
     });
     expect(link.getAttribute('href')).toBe('/courses/i/r/w');
-    expect(screen.queryByRole('button', { name: 'Catch up on 1 work' })).not.toBeNull();
+    expect(screen.queryByRole('button', { name: 'Make a plan to catch up (1 assignment)' })).not.toBeNull();
   });
 
   it('counts a trip as one, with the lessons it took', () => {
@@ -165,8 +165,8 @@ describe('what it cost', () => {
       lesson({ period: '6', courseTitle: 'Letters', mark: mark('activity') }),
     ];
     show(<Cost day={day({ missed: { absent: 0, unexplained: 0, trip: 2 }, lessons: trip })} />);
-    expect(said('The trip took 2 lessons: Rowing geometry and Letters.')).toBe(true);
-    expect(said('No work was given out or due in them.')).toBe(true);
+    expect(said('The trip took up 2 classes: Rowing geometry and Letters.')).toBe(true);
+    expect(said('No assignments were given or due in them.')).toBe(true);
   });
 
   it('says so when all of it is in', () => {
@@ -174,7 +174,7 @@ describe('what it cost', () => {
       <Cost day={day({ missed, lessons, touched: [work({ status: 'scored', earned: 9, open: false })] })} />,
     );
     expect(said('9 of 10')).toBe(true);
-    expect(said('All of it is in.')).toBe(true);
+    expect(said('Everything is turned in.')).toBe(true);
     expect(screen.queryByRole('button')).toBeNull();
   });
 
@@ -200,13 +200,13 @@ describe('with the school', () => {
   };
   const explained = { followUpId: 'f', title: 'Isolde: absence', purpose: 'explain' as const, lessons: [] };
   it.each<[string, Partial<ChildDay>, string[]]>([
-    ['a mark without a reason', absent, ['Explain the absence', 'A mark looks wrong']],
+    ['a mark without a reason', absent, ['Explain the absence', 'Attendance looks wrong']],
     [
       'an explained one',
       { lessons: [lesson({ mark: mark('absent', { excused: true }) })] },
-      ['A mark looks wrong'],
+      ['Attendance looks wrong'],
     ],
-    ['a day to come', { on: '2026-10-28', lessons: [lesson()] }, ['Tell the school ahead']],
+    ['a day to come', { on: '2026-10-28', lessons: [lesson()] }, ['Report an absence in advance']],
     ['a day gone by without marks', { lessons: [lesson()] }, []],
     ['a day without school', { open: false }, []],
     ['a school without a desk', { ...absent, desk: null }, []],

@@ -21,7 +21,7 @@ function Form({
   const [draft, setDraft] = useState(start);
   return (
     <EntryForm
-      {...{ draft, about, error, busy: false, heading: 'Write something down' }}
+      {...{ draft, about, error, busy: false, heading: 'Add something' }}
       set={(change) => setDraft({ ...draft, ...change })}
       onSave={() => kept.push(bodyOf(draft))}
     />

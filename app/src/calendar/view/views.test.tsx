@@ -48,20 +48,20 @@ describe('a day', () => {
   it('folds what is settled, and shows it at a touch', () => {
     day([event('Reading card', { settled: true }), event('Crossing card', { studentIds: ['c'] })]);
     expect(screen.queryByText('Reading card')).toBeNull();
-    fireEvent.click(screen.getByRole('button', { name: 'Show 1 that is settled' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Show 1 settled' }));
     expect(screen.getByText('Reading card')).not.toBeNull();
   });
 
   it('calls out a day on which much comes together', () => {
     day([event('Quiz')], [{ studentId: 'i', on: '2026-10-22', count: 7, tests: 3 }]);
-    expect(screen.getByText(/Much at once for Isolde: 7 works open, 3 tests among them/)).not.toBeNull();
+    expect(screen.getByText(/A heavy day for Isolde: 7 assignments, 3 tests among them/)).not.toBeNull();
   });
 
   it('says so when there is nothing, and offers to write something down', () => {
     day([]);
     expect(screen.getByText('Nothing on this day.')).not.toBeNull();
-    expect(screen.getByRole('link', { name: 'Write something down' })).not.toBeNull();
-    expect(screen.getByRole('link', { name: 'Lessons of Caspian' }).getAttribute('href')).toBe(
+    expect(screen.getByRole('link', { name: 'Add something' })).not.toBeNull();
+    expect(screen.getByRole('link', { name: 'Caspian’s classes' }).getAttribute('href')).toBe(
       '/days/c/2026-10-22',
     );
   });
@@ -70,7 +70,7 @@ describe('a day', () => {
     await signedInAs('look-only');
     const own = event('Library books', { layer: 'own', link: { to: 'entry', entryId: 'e' } });
     day([own]);
-    expect(screen.queryByRole('link', { name: 'Write something down' })).toBeNull();
+    expect(screen.queryByRole('link', { name: 'Add something' })).toBeNull();
     expect(screen.queryByRole('checkbox')).toBeNull();
   });
 
@@ -115,7 +115,7 @@ describe('a month', () => {
     expect(days).toHaveLength(35);
     expect(days[0]?.getAttribute('aria-label')).toBe('Monday 28 September');
     expect(days[24]?.getAttribute('aria-label')).toBe(
-      'Thursday 22 October, Isolde 2 works open, 1 test among them, Caspian away or late, Rope fair',
+      'Thursday 22 October, Isolde: 2 assignments open, 1 test among them, Caspian absent or late, Rope fair',
     );
     expect(days[32]?.getAttribute('aria-label')).toBe('Friday 30 October, Lantern day');
   });
@@ -132,7 +132,7 @@ describe('a month', () => {
   it('counts a child’s open work, and nothing of the other when one is chosen', () => {
     store.dispatch(childChosen('c'));
     month([event('Quiz'), event('Map key', { studentIds: ['c'] })]);
-    const day = screen.getByRole('button', { name: 'Thursday 22 October, Caspian 1 work open' });
+    const day = screen.getByRole('button', { name: 'Thursday 22 October, Caspian: 1 assignment open' });
     expect(within(day).getByText('1')).not.toBeNull();
   });
 });
@@ -153,7 +153,7 @@ it('the next weeks show only days on which something is open', () => {
 it('layers are switched, and the choice is counted', () => {
   show(<Layers />);
   fireEvent.click(screen.getByRole('button', { name: 'Everything is shown' }));
-  fireEvent.click(screen.getByRole('checkbox', { name: 'Due work' }));
+  fireEvent.click(screen.getByRole('checkbox', { name: 'Due' }));
   expect(screen.getByRole('button', { name: '10 of 11 kinds are shown' })).not.toBeNull();
   expect(store.getState().prefs.hiddenLayers).toEqual(['due']);
   act(() => void store.dispatch(layerSwitched('due')));

@@ -57,7 +57,7 @@ describe('what moved it, in words', () => {
     after,
   });
   it.each([
-    ['a first mark', null, state('scored', 17), 'Seed log: marked, 17 of 20'],
+    ['a first mark', null, state('scored', 17), 'Seed log: graded, 17 of 20'],
     ['work that was missing', state('missing'), state('scored', 17), 'Seed log: was missing, now 17 of 20'],
     [
       'a correction',
@@ -67,7 +67,7 @@ describe('what moved it, in words', () => {
     ],
     ['work marked missing', state('open'), state('missing'), 'Seed log: missing'],
     ['work excused', state('missing'), state('excused'), 'Seed log: excused'],
-    ['marked after waiting', state('handed-in'), state('scored', 0), 'Seed log: marked, 0 of 20'],
+    ['marked after waiting', state('handed-in'), state('scored', 0), 'Seed log: graded, 0 of 20'],
   ] as const)('%s', (_name, before, after, words) => {
     expect(causeWords(t, format, step(before, after))).toBe(words);
   });
@@ -76,7 +76,7 @@ describe('what moved it, in words', () => {
     [1.234, '1.23 points up'],
     [-0.5, '0.5 points down'],
     [-0.002, 'down by less than 0.01 points'],
-    [null, 'the first figure'],
+    [null, 'the first grade'],
   ])('a step of %s', (delta, words) => expect(deltaWords(t, format, delta)).toBe(words));
 });
 
@@ -84,27 +84,27 @@ describe('how it is counted, in sentences', () => {
   const sentences = (policy: Partial<CourseDetail['policy']>, more: Partial<Counted> = {}) =>
     policySentences(t, format, course(policy, more)).join(' ');
   it.each([
-    ['missing at zero', {}, 'Work marked missing counts as 0 until it is handed in.'],
+    ['missing at zero', {}, 'Missing work counts as 0 until it’s turned in.'],
     [
       'missing at the floor',
       { missingCounts: 'floor', floor: 0.5 },
-      'Work marked missing counts as 50% until it is handed in.',
+      'Missing work counts as 50% until it’s turned in.',
     ],
     [
       'what is left at the floor',
       { missingCounts: 'floor', floor: 0.5 },
-      'When the term ends it counts as 50%.',
+      'When the term ends, it counts as 50%.',
     ],
-    ['missing that does not count', { missingCounts: 'not' }, 'Work marked missing does not count;'],
-    ['late work', { late: { kind: 'flat', credit: 0.5 } }, 'Late work earns half credit.'],
+    ['missing that doesn’t count', { missingCounts: 'not' }, 'Missing work doesn’t count yet.'],
+    ['late work', { late: { kind: 'flat', credit: 0.5 } }, 'Late work earns 50% credit.'],
     [
       'late work by the day',
       { late: { kind: 'perDay', lose: 0.1, least: 0.5 } },
-      'loses 10% a day, and keeps at least 50%',
+      'loses 10% a day, down to 50%',
     ],
-    ['a floor', { floor: 0.5 }, 'No mark counts less than 50%.'],
-    ['points', { method: 'points' }, 'All points count together.'],
-    ['rounded letters', { letterFrom: 'rounded' }, 'Letters go by the rounded figure.'],
+    ['a floor', { floor: 0.5 }, 'No score counts as less than 50%.'],
+    ['points', { method: 'points' }, 'All points are added up together.'],
+    ['rounded letters', { letterFrom: 'rounded' }, 'Letter grades go by the rounded grade.'],
     [
       'standards',
       { method: 'standards', standards: { rule: 'recency', share: 0.65 } },
@@ -112,14 +112,14 @@ describe('how it is counted, in sentences', () => {
     ],
   ] as const)('%s', (_name, policy, said) => expect(sentences(policy)).toContain(said));
 
-  it('names what is required and does not count, and what is dropped', () => {
+  it('names what is required and doesn’t count, and what is dropped', () => {
     const categories = [
       { ...category, dropLowest: 2 },
       { ...category, id: 'p', title: 'Practice', counts: false },
     ];
     const said = sentences({}, { categories });
-    expect(said).toContain('Practice is required and does not count.');
-    expect(said).toContain('In Homework the 2 lowest scores are left out.');
+    expect(said).toContain('Practice is required and doesn’t count.');
+    expect(said).toContain('The 2 lowest scores in Homework are dropped.');
   });
 
   it('writes the letter steps out', () => {
@@ -136,9 +136,9 @@ describe('why a work is not in the figure', () => {
     ['no points', { possible: 0, counts: false }, {}, {}, 'weightless'],
     ['a category of no weight', {}, {}, { categories: [{ ...category, weight: 0 }] }, 'weightless'],
     ['excused', { state: state('excused') }, {}, {}, 'excused'],
-    ['handed in', { state: state('handed-in') }, {}, {}, 'waiting'],
+    ['turned in', { state: state('handed-in') }, {}, {}, 'waiting'],
     ['missing at zero', { state: state('missing') }, {}, {}, null],
-    ['missing that does not count', { state: state('missing') }, { missingCounts: 'not' }, {}, 'missingNot'],
+    ['missing that doesn’t count', { state: state('missing') }, { missingCounts: 'not' }, {}, 'missingNot'],
     ['incomplete', { state: state('incomplete') }, {}, {}, 'incompleteNot'],
     ['incomplete at zero', { state: state('incomplete') }, { incompleteCounts: 'zero' }, {}, null],
     ['dropped', { id: 'low' }, {}, {}, 'dropped'],

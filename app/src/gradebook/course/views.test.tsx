@@ -130,7 +130,7 @@ describe('why', () => {
     show(<Why course={two} />);
     expect(text(/^costs 23\.0$/)).not.toBeNull();
     expect(text(/^costs 15\.0$/)).not.toBeNull();
-    expect(text(/^Together they cost 38\.0 points: from 100 down to 62\.0\.$/)).not.toBeNull();
+    expect(text(/^Together they cost 38\.0 points: 100 becomes 62\.0\.$/)).not.toBeNull();
     expect(text(/add up to/)).toBeNull();
   });
 
@@ -152,8 +152,8 @@ describe('why', () => {
       figures: figures({ categories: [sum('c', 17, 20, 15), sum('d', 0, 0, null)] }),
     });
     show(<Why course={one} />);
-    expect(text(/weight 40 · now 100% of the figure · 17 of 20 points/)).not.toBeNull();
-    expect(text(/weight 60 · no marks yet/)).not.toBeNull();
+    expect(text(/weight 40 · now 100% of the grade · 17 of 20 points/)).not.toBeNull();
+    expect(text(/weight 60 · no scores yet/)).not.toBeNull();
   });
 
   it('speaks of what lies above the scale', () => {
@@ -170,7 +170,7 @@ describe('why', () => {
     });
     show(<Why course={empty} />);
     expect(screen.getByRole('heading', { name: 'What will count' })).toBeTruthy();
-    expect(text(/^required, does not count$/)).not.toBeNull();
+    expect(text(/^required, doesn’t count$/)).not.toBeNull();
     expect(text(/^Together/)).toBeNull();
   });
 });
@@ -189,12 +189,12 @@ describe('what would change it', () => {
     [
       'a loose end',
       { figures: figures({ ifLeft: 76, ifMadeUp: 79, looseEnds: [end({})] }) },
-      /^The loose end made up: about 79\.0\. Left: 76\.0\.$/,
+      /^With the loose end made up, about 79\.0\. If nothing changes, 76\.0\.$/,
     ],
     [
       'two, one of them too late',
       { figures: figures({ ifLeft: 76, ifMadeUp: 79, looseEnds: [end({}), end({ recoverable: false })] }) },
-      /^One loose end can no longer be mended\.$/,
+      /^One loose end can no longer be made up\.$/,
     ],
     [
       'a loose end and a second chance',
@@ -206,24 +206,24 @@ describe('what would change it', () => {
           chances: [{ itemId: 'again', credit: 1, deadline: '2026-10-30T02:59:00Z', impact: 3, most: 5 }],
         }),
       },
-      /^The 2 loose ends made up: about 82\.0\. Left: 76\.0\.$/,
+      /^With the 2 loose ends made up, about 82\.0\. If nothing changes, 76\.0\.$/,
     ],
     [
       'loose ends that would hardly matter',
       { figures: figures({ ifLeft: 76, ifMadeUp: 76, looseEnds: [end({ impact: 0 })] }) },
-      /^Making up the loose ends would hardly change it\.$/,
+      /^Making up the loose ends would hardly change the grade\.$/,
     ],
     [
       'a step within reach',
       { toCome: 1, needed: [{ target: 90, status: 'reachable', x: 0.9234 }] },
-      /^To reach A, which begins at 90, the one work known to come needs 93%\.$/,
+      /^To reach A, which begins at 90, the one assignment still to come needs 93%\.$/,
     ],
     [
       'a step that is safe',
       { toCome: 2, needed: [{ target: 90, status: 'secured', x: 0 }] },
-      /^A, which begins at 90, is safe whatever the 2 works known to come bring\.$/,
+      /^A, which begins at 90, is safe whatever the 2 assignments still to come bring\.$/,
     ],
-    ['nothing known to come', { items: [item()] }, /^No further work is known yet/],
+    ['nothing known to come', { items: [item()] }, /^No more assignments are posted yet/],
   ])('%s', (_name, more, sentence) => {
     show(<Change course={course(more)} />);
     expect(text(sentence)).not.toBeNull();
@@ -244,9 +244,9 @@ describe('what is not in the figure', () => {
       item({ id: `w${index}`, title: `Log ${index}`, state: waiting }),
     );
     show(<NotInFigure course={course({ items: [...items, item({ title: 'Chart', counts: false })] })} />);
-    expect(text(/^6 are handed in and not marked yet$/)).not.toBeNull();
+    expect(text(/^6 are turned in and not graded yet$/)).not.toBeNull();
     expect(text(/^Log 0, Log 1, Log 2, Log 3, and 2 more$/)).not.toBeNull();
-    expect(text(/^1 does not count: required practice$/)).not.toBeNull();
+    expect(text(/^1 doesn’t count: required practice$/)).not.toBeNull();
   });
   it.each<[string, ItemSummary[]]>([
     ['all is in it', []],
@@ -274,37 +274,37 @@ describe('the school’s figure', () => {
 
   it('is said quietly where it is the same', () => {
     shown({});
-    expect(text(/^The school posts the same: 85\.0 B, today, 15:30\.$/)).not.toBeNull();
+    expect(text(/^The school shows the same: 85\.0 B, today, 15:30\.$/)).not.toBeNull();
   });
   it('with another letter points at the letter steps', () => {
     shown({ letter: 'A' });
-    expect(text(/^Its letter is A, ours B: its letter steps may be others\.$/)).not.toBeNull();
+    expect(text(/^The school’s letter is A, ours is B: its cutoffs may be different\.$/)).not.toBeNull();
   });
   it('is called the same where it is only rounded', () => {
     shown(
       { stated: 85, ours: 84.6, verdict: 'rounded' },
       { grade: { ...aGrade(85, 'B'), decimals: 0, by: 'school' } },
     );
-    expect(text(/^The school posts 85 B, today, 15:30: the same, rounded\.$/)).not.toBeNull();
+    expect(text(/^The school shows 85 B, today, 15:30: the same, rounded\.$/)).not.toBeNull();
   });
   it.each<[string, Reconciliation['reasons'][number], RegExp]>([
-    ['a later mark', { kind: 'later-mark', itemIds: ['i'] }, /^A mark has come since: Tide table\.$/],
+    ['a later mark', { kind: 'later-mark', itemIds: ['i'] }, /^A score has come in since: Tide table\.$/],
     ['overdue work', { kind: 'overdue-as-zero' }, /count overdue work as 0 already/],
-    ['a floor', { kind: 'policy', correction: { floor: 0.5 } }, /^It fits with a least mark of 50%\.$/],
+    ['a floor', { kind: 'policy', correction: { floor: 0.5 } }, /^It adds up with a lowest score of 50%\.$/],
     [
       'incomplete',
       { kind: 'policy', correction: { incompleteCounts: 'zero' } },
-      /^It fits if incomplete work counts as 0 already\.$/,
+      /^It adds up if incomplete work already counts as 0\.$/,
     ],
     [
       'drops',
       { kind: 'policy', correction: { categories: [{ id: 'c', dropLowest: 1 }] } },
-      /^It fits if the lowest score of each category is left out\.$/,
+      /^It adds up if the lowest score in each category is dropped\.$/,
     ],
     [
       'no drops',
       { kind: 'policy', correction: { categories: [{ id: 'c', dropLowest: 0 }] } },
-      /^It fits if no low score is left out\.$/,
+      /^It adds up if no low score is dropped\.$/,
     ],
     [
       'equal weights',
@@ -314,20 +314,20 @@ describe('the school’s figure', () => {
     ['nothing we know', { kind: 'not-published' }, /^Nothing we know explains it\./],
   ])('differs by %s, calmly', (_name, reason, sentence) => {
     shown({ stated: 80, verdict: 'differs', reasons: [reason] }, { items: [item()] });
-    expect(text(/^The school posts 80\.0 B\. By our count it is 85\.0\.$/)).not.toBeNull();
+    expect(text(/^The school shows 80\.0 B\. By our count it’s 85\.0\.$/)).not.toBeNull();
     expect(text(sentence)).not.toBeNull();
     // Who may only look is not asked to correct anything.
     expect(screen.queryByRole('link')).toBeNull();
   });
   it('tells that one’s own correction is at work', () => {
     show(<Reconciled course={course({ corrected: true })} />);
-    expect(text(/your correction/)).not.toBeNull();
+    expect(text(/your adjustment/)).not.toBeNull();
   });
 });
 
 it('tells who may only look how it is counted, and offers no correction', () => {
   show(<Rules course={course()} />);
-  expect(text(/^Work marked missing counts as 0 until it is handed in\.$/)).not.toBeNull();
+  expect(text(/^Missing work counts as 0 until it’s turned in\.$/)).not.toBeNull();
   expect(screen.queryByRole('link')).toBeNull();
 });
 
@@ -345,7 +345,7 @@ it('hands a list to the browser as a file', async () => {
     clicked.push({ name: this.download, href: this.href });
   });
   show(<Why course={course()} />);
-  fireEvent.click(screen.getByRole('button', { name: 'Save as CSV: Kelp chemistry, categories' }));
+  fireEvent.click(screen.getByRole('button', { name: 'Download CSV: Kelp chemistry, categories' }));
   await waitFor(() => expect(clicked).toEqual([{ name: 'kelp-chemistry-categories.csv', href: 'blob:x' }]));
   const reader = new FileReader();
   const read = new Promise<string>((done) => {
@@ -353,6 +353,6 @@ it('hands a list to the browser as a file', async () => {
   });
   reader.readAsText(blobs[0] ?? new Blob());
   expect(await read).toBe(
-    'Category,Weight,Stands at,Earned,Possible,Points lacking\r\nHomework,100,0.85,17,20,15\r\n',
+    'Category,Weight,Stands at,Earned,Possible,Points lost\r\nHomework,100,0.85,17,20,15\r\n',
   );
 });

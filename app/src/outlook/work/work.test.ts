@@ -96,28 +96,28 @@ describe('a row says', () => {
   it.each([
     [
       { kind: 'zero' as const },
-      'Zero with no remark. In this course that mostly means nothing was handed in.',
+      'Scored 0, no comment. In this course that usually means nothing was turned in.',
     ],
     [
       { kind: 'zero' as const, flagsMissing: true },
-      'Zero with no remark. That mostly means nothing was handed in.',
+      'Scored 0, no comment. That usually means nothing was turned in.',
     ],
     [
       { kind: 'zero' as const, remarked: true },
-      'A zero, with a remark of the teacher. The remark says what is wanted.',
+      'Scored 0, with a comment from the teacher that says what’s needed.',
     ],
     [{ kind: 'unmarked' as const }, 'Turned in 9 days ago and not graded yet. Worth asking.'],
     [{ doubt: 'doubtful' as const }, ''],
     [
       { doubt: 'apart' as const },
-      'The classroom has it and the gradebook does not, for longer than marks travel. Worth a word.',
+      'The classroom system has it and the gradebook doesn’t, for longer than scores take to travel. It’s worth a word with the teacher.',
     ],
     [{ kind: null, group: 'waiting' as const }, 'Turned in, not graded yet.'],
   ])('why it is there: %j', (more, words) => expect(reasonWords(t, format, aRow(more))).toBe(words));
 
   it.each([
-    [{}, 'Taken until Fri 6 Nov (16 days left), half credit.'],
-    [{ recoverable: false }, 'Can no longer be mended.'],
+    [{}, 'Can still be turned in by Fri 6 Nov (16 days left), for 50% credit.'],
+    [{ recoverable: false }, 'Can no longer be made up.'],
     [{ doubt: 'doubtful' as const }, ''],
     [{ group: 'coming' as const, kind: null, dueAt: '2026-10-28T14:00:00Z' }, 'due Wed 28 Oct (in 7 days)'],
   ])('until when: %j', (more, words) => expect(untilWords(t, format, aRow(more))).toBe(words));

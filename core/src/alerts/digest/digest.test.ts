@@ -142,7 +142,7 @@ describe('a digest', () => {
       { courseId: 'kelp', courseTitle: 'Kelp chemistry', titles: ['w'], countsAs: 0 },
     ]);
     expect(child(18).closed).toEqual([]);
-    // Nobody has asked the school since the last day: it may have been handed in by then.
+    // Nobody has asked the school since the last day: it may have been turned in by then.
     expect(child(12, instant(9)).closed).toEqual([]);
     expect(child(12, instant(11)).closed).toHaveLength(1);
     expect(child(9).news).toMatchObject({ scores: 1 });
@@ -387,9 +387,9 @@ describe('a digest in words', () => {
     );
     const line = (reasons: DigestEntry['reasons']) =>
       said(part({ needs: [work('Keel', { reasons })] }))['Needs you'];
-    expect(line([...ending, ...keel])).toEqual(['Keel can be mended until Fri 11 Sept (Charts)']);
+    expect(line([...ending, ...keel])).toEqual(['Keel can be made up until Fri 11 Sept (Charts)']);
     expect(line([...ending, ...keel, ...maps])).toEqual([
-      'Keel can be mended until Fri 11 Sept (Charts), also Maps',
+      'Keel can be made up until Fri 11 Sept (Charts), also Maps',
     ]);
   });
 

@@ -22,11 +22,11 @@ const ruleOf = (name: RuleName, outOf: number, changes: object = {}) => {
 };
 
 it('an alert says what its rule was set to, on the scale of its course', () => {
-  expect(ruleOf('fallen', 100)).toBe('You are told when a figure falls by 6 points within 14 days.');
+  expect(ruleOf('fallen', 100)).toBe('Cadro tells you when a grade falls by 6 points within 14 days.');
   expect(ruleOf('fallen', 100, { points: 7.5, days: 10 })).toBe(
-    'You are told when a figure falls by 7.5 points within 10 days.',
+    'Cadro tells you when a grade falls by 7.5 points within 10 days.',
   );
-  expect(ruleOf('fallen', 4)).toBe('You are told when a figure falls by 0.24 of 4 within 14 days.');
+  expect(ruleOf('fallen', 4)).toBe('Cadro tells you when a grade falls by 0.24 of 4 within 14 days.');
 });
 
 it('and as set for its child or course where there is an exception', () => {
@@ -36,7 +36,7 @@ it('and as set for its child or course where there is an exception', () => {
   ];
   const found = signalsOf(factsAt(slide(100), evening(6)), { ...rest, rules, exceptions }, []);
   expect(found.filter(({ reason }) => reason.rule === 'fallen').map((signal) => told(signal))).toEqual([
-    'You are told when a figure falls by 9 points within 14 days.',
+    'Cadro tells you when a grade falls by 9 points within 14 days.',
   ]);
 });
 
@@ -46,7 +46,7 @@ it('a silent source is told with its days', () => {
     sources: [{ id: 's', name: 'Millrace', readAt: new Date(evening(1)).toISOString() }],
   };
   expect(upkeepSignals(facts, presetRules('usual').rules).map((signal) => told(signal))).toEqual([
-    'You are told when a source is silent for 3 days.',
+    'Cadro tells you when a source sends no records for 3 days.',
   ]);
 });
 
@@ -58,7 +58,7 @@ it('one that was kept without numbers still says which rule it was', () => {
   const { asked, ...reason } = found.reason;
   expect(asked).toBeDefined();
   expect(told({ ...(found as AlertSubject), reason: reason as AlertReason })).toBe(
-    'You are told when a figure falls by much within days.',
+    'Cadro tells you when a grade falls a lot in a few days.',
   );
 });
 
@@ -86,5 +86,5 @@ it('what is near by the clock has its day of the source: when it was given out, 
 
 it('one point and one day are one', () => {
   const one = { points: 1, days: 1 };
-  expect(ruleOf('fallen', 100, one)).toBe('You are told when a figure falls by 1 point within 1 day.');
+  expect(ruleOf('fallen', 100, one)).toBe('Cadro tells you when a grade falls by 1 point within 1 day.');
 });

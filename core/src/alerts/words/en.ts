@@ -5,7 +5,7 @@ import type { AlertWords } from './words';
 export const en: AlertWords = {
   language: 'en',
   kinds: {
-    figure: 'Figures',
+    figure: 'Grades',
     work: 'Loose ends',
     coming: 'Coming work',
     comment: 'Comments',
@@ -13,7 +13,7 @@ export const en: AlertWords = {
     term: 'Term grades',
     school: 'From the schools',
     good: 'Good news',
-    upkeep: 'Sources and looks',
+    upkeep: 'Records and visits',
   },
   of: 'of',
   points: (number, one) => `${number} ${one ? 'point' : 'points'}`,

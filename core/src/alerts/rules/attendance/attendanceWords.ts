@@ -5,7 +5,7 @@ import type { Told } from '../rule';
 const namedDays = 6;
 const texts: Readonly<Record<Language, { on: (days: string) => string; lessons: (list: string) => string }>> =
   {
-    en: { on: (days) => `On ${days}.`, lessons: (list) => `Lessons: ${list}.` },
+    en: { on: (days) => `On ${days}.`, lessons: (list) => `Classes: ${list}.` },
     es: { on: (days) => `El ${days}.`, lessons: (list) => `Clases: ${list}.` },
   };
 

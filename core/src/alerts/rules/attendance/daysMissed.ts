@@ -36,14 +36,14 @@ export const daysMissed = childRule({
   },
   words: {
     en: {
-      name: 'Share of days missed',
-      asked: ({ amount }) => `You are told when ${amount} % of school days are missed.`,
+      name: 'Too many days missed',
+      asked: ({ amount }) => `Cadro tells you when ${amount}% of school days are missed.`,
       tell: (reason, told) => ({
         headline: `${reason.share?.missed ?? 0} of ${reason.share?.of ?? 0} school days missed`,
         discreet: 'Many school days missed',
         facts: [daysIn('en', reason, told).on],
-        rule: 'You are told when the share of missed days is high.',
-        next: 'Look at which work fell on those days.',
+        rule: 'Cadro tells you when many school days are missed.',
+        next: 'See which assignments fell on those days.',
       }),
     },
     es: {

@@ -32,7 +32,7 @@ export const late = childRule({
   words: {
     en: {
       name: 'Late several times',
-      asked: ({ amount, days }) => `You are told of late arrivals from ${amount} within ${days} on.`,
+      asked: ({ amount, days }) => `Cadro tells you about ${amount} or more late arrivals within ${days}.`,
       tell: (reason, told) => {
         const { on, which, first } = daysIn('en', reason, told);
         const { length } = reason.days;
@@ -40,8 +40,8 @@ export const late = childRule({
           headline: `Late ${length === 1 ? 'once' : `${length} times`} since ${first}`,
           discreet: `Late arrivals since ${first}`,
           facts: [on, ...which],
-          rule: 'You are told of late arrivals from a number on.',
-          next: 'Talk about the way to school and between lessons.',
+          rule: 'Cadro tells you about repeated late arrivals.',
+          next: 'Talk about getting to school, and from class to class.',
         };
       },
     },

@@ -12,7 +12,7 @@ const headlineEn = ({ pattern: found, days }: Reason, { formats }: Told): string
     ? `Absences keep falling on ${formats.weekday(Number(found.value))}`
     : found?.kind === 'period'
       ? `Absences keep falling in period ${found.value}`
-      : `The last lessons were missed on ${counted(days.length, 'day', 'days')}`;
+      : `Left before last period on ${counted(days.length, 'day', 'days')}`;
 const headlineEs = ({ pattern: found, days }: Reason, { formats }: Told): string =>
   found?.kind === 'weekday'
     ? `Las ausencias caen siempre en ${formats.weekday(Number(found.value))}`
@@ -52,8 +52,8 @@ export const pattern = childRule({
         return {
           headline: headlineEn(reason, told),
           facts: [on, ...which],
-          rule: 'You are told when absences have something in common.',
-          next: 'Ask what happens at that time.',
+          rule: 'Cadro tells you when absences have something in common.',
+          next: 'Ask what’s going on at that time.',
         };
       },
     },

@@ -23,13 +23,13 @@ export const unexplained = childRule({
       : [],
   words: {
     en: {
-      name: 'An absence not explained',
+      name: 'An unexplained absence',
       tell: (reason, told) => {
         const { which, first } = daysIn('en', reason, told);
         return {
-          headline: `An absence nobody has explained, ${first}`,
+          headline: `Absent ${first}, no reason given`,
           facts: which,
-          rule: 'You are told of absences that are not explained.',
+          rule: 'Cadro tells you about absences without a reason.',
           next: 'Ask, and tell the school the reason.',
         };
       },

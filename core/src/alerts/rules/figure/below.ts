@@ -27,7 +27,7 @@ export const below = childRule({
     }),
   words: {
     en: {
-      name: 'A figure is below',
+      name: 'A grade is below your limit',
       tell: (reason, told) => {
         const { say, course, facts, see, grade } = figureIn('en', reason, told);
         const limit = say(reason.limit ?? reason.now);
@@ -35,7 +35,7 @@ export const below = childRule({
           headline: `${course} is at ${grade}, below ${limit}`,
           discreet: `${course} is below your limit`,
           facts,
-          rule: `You are told when a figure is below ${limit}.`,
+          rule: `Cadro tells you when a grade is below ${limit}.`,
           next: see,
         };
       },

@@ -28,15 +28,15 @@ export const fallen = childRule({
     }),
   words: {
     en: {
-      name: 'A figure has fallen',
-      asked: ({ amount, days }) => `You are told when a figure falls by ${amount} within ${days}.`,
+      name: 'A grade has fallen',
+      asked: ({ amount, days }) => `Cadro tells you when a grade falls by ${amount} within ${days}.`,
       tell: (reason, told) => {
         const { name, facts, see, from, to } = figureIn('en', reason, told);
         return {
           headline: `${name} fell from ${from} to ${to}`,
           discreet: `${name} has fallen`,
           facts,
-          rule: 'You are told when a figure falls by much within days.',
+          rule: 'Cadro tells you when a grade falls a lot in a few days.',
           next: see,
         };
       },

@@ -27,16 +27,16 @@ export const ifLeft = childRule({
     }),
   words: {
     en: {
-      name: 'Fine now, low if left',
+      name: 'Fine now, low if nothing comes in',
       tell: (reason, told) => {
         const { say, course, facts, grade } = figureIn('en', reason, told);
         const { ifLeft: left, limit, now } = reason;
         return {
           headline: `${course} shows ${grade}, and drops to ${say(left ?? now)} if nothing changes`,
           discreet: `${course} will drop if nothing changes`,
-          facts: [...facts, "It has work under it that hasn't been graded, so it doesn't count yet."],
-          rule: `You are told when a figure would fall below ${say(limit ?? now)} if nothing more came in.`,
-          next: 'See which work it is, and ask whether it was handed in.',
+          facts: [...facts, 'Some of its assignments haven’t been graded, so they don’t count yet.'],
+          rule: `Cadro tells you when a grade would fall below ${say(limit ?? now)} if nothing more came in.`,
+          next: 'See which assignments they are, and ask whether they’re turned in.',
         };
       },
     },

@@ -27,16 +27,16 @@ export const improved = childRule({
     }),
   words: {
     en: {
-      name: 'A figure has risen',
-      asked: ({ amount, days }) => `You are told when a figure rises by ${amount} within ${days}.`,
+      name: 'A grade has risen',
+      asked: ({ amount, days }) => `Cadro tells you when a grade rises by ${amount} within ${days}.`,
       tell: (reason, told) => {
         const { name, facts, from, to } = figureIn('en', reason, told);
         return {
           headline: `${name} rose from ${from} to ${to}`,
           discreet: `${name} has risen`,
           facts,
-          rule: 'You are told when a figure rises by much within days.',
-          next: 'Say so at home.',
+          rule: 'Cadro tells you when a grade rises a lot in a few days.',
+          next: 'Tell your child you noticed.',
         };
       },
     },

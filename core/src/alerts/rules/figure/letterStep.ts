@@ -31,7 +31,7 @@ export const letterStep = childRule({
     }),
   words: {
     en: {
-      name: 'A lower letter',
+      name: 'A lower letter grade',
       tell: (reason, told) => {
         const { name, facts, see } = figureIn('en', reason, told);
         const { letterBefore, letterNow } = reason;
@@ -39,7 +39,7 @@ export const letterStep = childRule({
           headline: `${name} went from ${letterBefore ?? ''} to ${letterNow ?? 'below every letter'}`,
           discreet: `${name} is down a letter`,
           facts,
-          rule: 'You are told when a figure comes down to a lower letter.',
+          rule: 'Cadro tells you when a grade drops a letter.',
           next: see,
         };
       },

@@ -28,16 +28,16 @@ export const slipping = childRule({
     }),
   words: {
     en: {
-      name: 'Going down for weeks',
-      asked: ({ amount }) => `You are told when a figure goes down by ${amount} a week for weeks.`,
+      name: 'Falling for weeks',
+      asked: ({ amount }) => `Cadro tells you when a grade keeps falling by ${amount} a week.`,
       tell: (reason, told) => {
         const { say, name, facts } = figureIn('en', reason, told);
         return {
           headline: `${name} is slipping, by about ${say(Math.abs(reason.perWeek ?? 0))} a week`,
           discreet: `${name} is slipping`,
           facts,
-          rule: 'You are told when a figure goes down for weeks.',
-          next: 'Talk it over, and look at which kind of work it is.',
+          rule: 'Cadro tells you when a grade keeps falling.',
+          next: 'Talk it over, and see what kind of work it is.',
         };
       },
     },

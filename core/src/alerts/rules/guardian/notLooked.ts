@@ -40,13 +40,13 @@ export const notLooked = guardianRule({
   },
   words: {
     en: {
-      name: 'You have not looked',
-      asked: ({ days }) => `You asked to be reminded after ${days} without a look.`,
+      name: 'You haven’t opened Cadro',
+      asked: ({ days }) => `You asked to be reminded after ${days} without a visit.`,
       tell: ({ since, days }, { formats }) => ({
-        headline: `You have not looked for ${counted(days, 'day', 'days')}`,
-        facts: [`Your last look was on ${formats.day(since)}.`],
-        rule: 'You asked to be reminded to look.',
-        next: 'Two minutes on the Brief are enough.',
+        headline: `You haven’t opened Cadro for ${counted(days, 'day', 'days')}`,
+        facts: [`Your last visit was on ${formats.day(since)}.`],
+        rule: 'You asked to be reminded.',
+        next: 'Two minutes with the Brief is enough.',
       }),
     },
     es: {

@@ -39,13 +39,13 @@ export const sourceSilent = guardianRule({
       : [],
   words: {
     en: {
-      name: 'A source is silent',
-      asked: ({ days }) => `You are told when a source is silent for ${days}.`,
+      name: 'No new records',
+      asked: ({ days }) => `Cadro tells you when a source sends no records for ${days}.`,
       tell: ({ since, days, sourceName }, { formats }) => ({
-        headline: `Nothing from ${sourceName} for ${counted(days, 'day', 'days')}`,
-        facts: [`Last read ${formats.moment(since)}. What you see is as old as that.`],
-        rule: 'You are told when a source is silent for days.',
-        next: 'Nothing to do: it is tried again by itself.',
+        headline: `No new records from ${sourceName} for ${counted(days, 'day', 'days')}`,
+        facts: [`Last updated ${formats.moment(since)}. What you see is from then.`],
+        rule: 'Cadro tells you when a source sends no records for days.',
+        next: 'There’s nothing you need to do: Cadro keeps trying.',
       }),
     },
     es: {

@@ -25,7 +25,7 @@ export const balanceLow = childRule({
     }),
   words: {
     en: {
-      name: 'An account at school runs low',
+      name: 'A school account is running low',
       asked: ({ amount }) => `You asked to be told below ${amount}.`,
       tell: ({ title, amount, currency, at, asked }, { formats }) => ({
         headline: `${title}: ${formats.money(amount, currency)} left`,

@@ -54,15 +54,15 @@ export const comment = childRule({
     }),
   words: {
     en: {
-      name: 'A teacher comments',
+      name: 'A teacher’s comment',
       tell: ({ author, itemTitle, subject, text, at }, { formats, courseTitle }) => ({
         headline: `${author} wrote about ${itemTitle ?? courseTitle}`,
         facts: [
           `“${text}”`,
           `Written ${formats.day(at)}${subject === 'course' ? ', about the course' : ''}.`,
         ],
-        rule: 'You are told of new comments.',
-        next: 'Read it in its place.',
+        rule: 'Cadro tells you about new comments.',
+        next: 'Read it with the assignment or course.',
       }),
     },
     es: {

@@ -44,9 +44,9 @@ export const reportCard = childRule({
     en: {
       name: 'A report card',
       tell: ({ term, at }, { formats }) => ({
-        headline: `The report card is there${term ? `: ${term}` : ''}`,
-        facts: [`Its first words came on ${formats.day(at)}.`],
-        rule: 'You are told when a report card is there.',
+        headline: `The report card is out${term ? `: ${term}` : ''}`,
+        facts: [`The first comments came in on ${formats.day(at)}.`],
+        rule: 'Cadro tells you when a report card is out.',
         next: 'Read it together.',
       }),
     },

@@ -127,7 +127,7 @@ export const termFinal = childRule({
         return {
           ...said,
           facts: [...ours, `${reason.term}, reported ${told.formats.day(reason.at)}.`],
-          rule: 'You are told when the school stores a grade for good.',
+          rule: 'Cadro tells you when a grade is final.',
           next: 'See the term grades.',
         };
       },

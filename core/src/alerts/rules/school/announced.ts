@@ -17,12 +17,12 @@ export const announced = childRule({
     ),
   words: {
     en: {
-      name: 'The school announces something',
+      name: 'An announcement from school',
       tell: ({ title, text, sourceName, at }, { formats }) => ({
         headline: `${sourceName}: ${title}`,
         facts: [`“${text}”`, `Posted ${formats.day(at)}.`],
-        rule: 'You asked to hear about announcements.',
-        next: 'Read it on Talk.',
+        rule: 'Cadro tells you about announcements.',
+        next: 'Read it in Talk.',
       }),
     },
     es: {

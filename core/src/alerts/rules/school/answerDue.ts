@@ -37,7 +37,7 @@ export const answerDue = childRule({
         headline: `${sourceName} needs an answer by ${formats.day(by ?? '')}: ${title}`,
         facts: [`“${text}”`],
         rule: 'You asked to be told before the last day to answer.',
-        next: 'Answer it on Talk.',
+        next: 'Answer it in Talk.',
       }),
     },
     es: {

@@ -65,15 +65,15 @@ export const bigWork = childRule({
     }),
   words: {
     en: {
-      name: 'A test or big work is near',
+      name: 'A test or big assignment coming up',
       asked: ({ amount, days }) =>
-        `You are told of tests, and of work that decides ${amount}, ${days} ahead.`,
+        `Cadro tells you about tests, and assignments that decide ${amount}, ${days} ahead.`,
       tell: (reason, told) => {
         const { due, dueDay, gain } = workIn('en', reason, told);
         return {
           headline: `${reason.work.title} is due ${dueDay}`,
           facts: [due, ...(gain === null ? [] : [`It can move the grade by up to ${gain}.`])],
-          rule: 'You are told when a test or work of weight is near.',
+          rule: 'Cadro tells you when a test or big assignment is coming up.',
           next: 'Find an evening for it.',
         };
       },

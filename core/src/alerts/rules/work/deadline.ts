@@ -89,14 +89,14 @@ export const deadline = childRule({
     }),
   words: {
     en: {
-      name: 'Last days to mend',
-      asked: ({ days }) => `You are told ${days} before the last day to mend something.`,
+      name: 'Last days to make something up',
+      asked: ({ days }) => `Cadro tells you ${days} before the last day to make something up.`,
       tell: (reason, told) => {
         const { due, worth, until, lastDay } = workIn('en', reason, told);
         return {
-          headline: `${reason.work.title} can be mended until ${lastDay}`,
+          headline: `${reason.work.title} can be made up until ${lastDay}`,
           facts: [due, ...worth, ...until],
-          rule: 'You are told when the last day to mend something is near.',
+          rule: 'Cadro tells you when the last day to make something up is near.',
           next: 'Find an evening for it before then.',
         };
       },

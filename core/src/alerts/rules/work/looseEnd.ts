@@ -67,15 +67,15 @@ export const looseEnd = childRule({
   words: {
     en: {
       name: 'A new loose end',
-      asked: ({ amount }) => `You are told of new loose ends that move the figure by ${amount} or more.`,
+      asked: ({ amount }) => `Cadro tells you about new loose ends that move a grade by ${amount} or more.`,
       tell: (reason, told) => {
         const { due, worth, until, apart } = workIn('en', reason, told);
         const { title, kind } = reason.work;
         return {
           headline: `${title}: ${kind ? looseEndWords.en[kind] : 'open'}`,
           facts: [due, ...apart, ...worth, ...until],
-          rule: 'You are told of new loose ends.',
-          next: 'Ask whether it was handed in.',
+          rule: 'Cadro tells you about new loose ends.',
+          next: 'Ask whether it’s turned in.',
         };
       },
     },

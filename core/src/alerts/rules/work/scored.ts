@@ -43,7 +43,7 @@ export const scored = childRule({
     }),
   words: {
     en: {
-      name: 'A score was posted',
+      name: 'A new score',
       tell: (reason, told) => {
         const { course, on, marked } = workIn('en', reason, told);
         const { title, earned } = reason.work;
@@ -51,7 +51,7 @@ export const scored = childRule({
           headline: earned === null ? `${title} was scored` : `${title}: ${marked}`,
           discreet: `${title} was scored`,
           facts: [`${course}, scored on ${on}.`],
-          rule: 'You are told when a score is posted.',
+          rule: 'Cadro tells you about new scores.',
           next: 'Ask how it went.',
         };
       },

@@ -36,10 +36,10 @@ export const sentBack = childRule({
       tell: (reason, told) => {
         const { due, on } = workIn('en', reason, told);
         return {
-          headline: `${reason.work.title} is to be done again`,
+          headline: `${reason.work.title} was sent back to redo`,
           facts: [`Sent back on ${on}.`, due],
-          rule: 'You are told when work is sent back.',
-          next: 'Read what the teacher wrote about it.',
+          rule: 'Cadro tells you when work is sent back.',
+          next: 'Read what the teacher wrote.',
         };
       },
     },

@@ -8,7 +8,7 @@ import { looseEndWords, workIn } from './workWords';
 
 /** What it was, of work that is settled. */
 const wasWords: Readonly<Record<Language, Readonly<Record<LooseEndKind, string>>>> = {
-  en: { ...looseEndWords.en, overdue: 'overdue', unmarked: 'not marked' },
+  en: { ...looseEndWords.en, overdue: 'overdue', unmarked: 'not graded' },
   es: { ...looseEndWords.es, overdue: 'vencido', unmarked: 'sin corregir' },
 };
 
@@ -38,16 +38,16 @@ export const settled = childRule({
     }),
   words: {
     en: {
-      name: 'A loose end tied up',
+      name: 'A loose end settled',
       tell: (reason, told) => {
         const { course, on, marked } = workIn('en', reason, told);
         const { title, was } = reason.work;
         return {
           headline: `${title}: was ${was ? wasWords.en[was] : 'open'}, now ${marked}`,
           discreet: `${title}: was ${was ? wasWords.en[was] : 'open'}, now graded`,
-          facts: [`${course}, marked on ${on}.`],
-          rule: 'You are told when a loose end is tied up.',
-          next: 'Say so at home.',
+          facts: [`${course}, graded on ${on}.`],
+          rule: 'Cadro tells you when a loose end is settled.',
+          next: 'Tell your child you noticed.',
         };
       },
     },

@@ -35,15 +35,15 @@ export const unmarked = childRule({
     }),
   words: {
     en: {
-      name: 'Handed in, not marked',
-      asked: ({ days }) => `You are told when handed-in work has no mark after ${days}.`,
+      name: 'Turned in, not graded',
+      asked: ({ days }) => `Cadro tells you when work still has no score ${days} after it was turned in.`,
       tell: (reason, told) => {
         const { due, on } = workIn('en', reason, told);
         return {
-          headline: `${reason.work.title}: handed in on ${on}, not marked yet`,
+          headline: `${reason.work.title}: turned in on ${on}, not graded yet`,
           facts: [due],
-          rule: 'You are told when handed-in work stays unmarked for long.',
-          next: 'Wait, or ask the teacher whether it has arrived.',
+          rule: 'Cadro tells you when work goes ungraded for long.',
+          next: 'Wait, or ask the teacher whether it arrived.',
         };
       },
     },

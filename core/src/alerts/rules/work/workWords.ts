@@ -36,9 +36,9 @@ const texts: Readonly<Record<Language, Texts>> = {
     of: 'of',
     due: (course, when) => `${course}, due ${when}.`,
     undated: (course) => `${course}, no due date.`,
-    worth: (course, gain) => `Made up, it would bring ${course} up by ${gain}.`,
-    share: (percent) => ` for ${percent} % of its score`,
-    until: (day, share) => `Taken until ${day}${share}.`,
+    worth: (course, gain) => `Making it up would raise ${course} by ${gain}.`,
+    share: (percent) => ` for ${percent}% credit`,
+    until: (day, share) => `Can still be turned in by ${day}${share}.`,
     marked: ({ earned, possible }) => (earned === null ? 'not graded yet' : `${earned} of ${possible}`),
     apart: (score, day) =>
       score === null
