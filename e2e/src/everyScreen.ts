@@ -66,7 +66,7 @@ export const screens: readonly { name: string; open: (guardian: Guardian) => Pro
         .getByRole('button', { name: /^More: / })
         .first()
         .click();
-      await guardian.page.getByRole('button', { name: 'Filter and sort' }).click();
+      await guardian.page.getByRole('button', { name: 'Search and filter' }).click();
       await expect(guardian.page.getByRole('region', { name: '1 selected' })).toBeVisible();
     },
   },

@@ -49,7 +49,8 @@ test('what each place answers', async ({ guardian, page }) => {
       name: /^Log of tides, entry 4\. Isolde · Tide tables\. Scored 0, no comment\. In this course that usually means nothing was turned in\. Can still be turned in by Fri 6 Nov \(\d+ days left\), for 50% credit/,
     }),
   ).toBeVisible();
-  await page.getByLabel('Search').fill('lamps');
+  await page.getByRole('button', { name: 'Search and filter' }).click();
+  await page.getByLabel('Search', { exact: true }).fill('lamps');
   await expect(page.getByRole('link', { name: /^Essay on lamps\. .*Worth asking/ })).toBeVisible();
   await guardian.goesTo('Days');
   await page.getByRole('link', { name: 'Attendance' }).click();

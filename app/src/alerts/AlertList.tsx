@@ -164,7 +164,6 @@ export function AlertList({ selected = null }: { selected?: string | null }) {
     <Page>
       <Stack space={0.25}>
         <Heading level={1}>{t('alerts.title')}</Heading>
-        <Words colour="soft">{t('alerts.lead')}</Words>
         <MailReturned />
       </Stack>
       <Choice

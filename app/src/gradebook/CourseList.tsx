@@ -1,6 +1,6 @@
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
-import type { CourseFigures, CourseSummary } from '@cadro/contract';
+import type { Child, CourseFigures, CourseSummary } from '@cadro/contract';
 import { useChildren, useFormat } from '../household';
 import { SourceDown } from '../sources';
 import {
@@ -34,22 +34,13 @@ function useBelow({ figures, grade, ended, scale, nextDue }: CourseSummary): str
   return [ended ? endedWords(t, format, ended) : t('courses.noFigure'), ...next].join('. ');
 }
 
-/** The course's grade as a span, with our count where it differs. */
-function Graded({ course, figures }: { course: CourseSummary; figures: CourseFigures }) {
+/** What stands beside that: our count where the school's grade is another, or how an earlier term ended. */
+function useBeside({ grade, ended }: CourseSummary, graded: CourseFigures | null): string {
   const { t } = useTranslation();
   const format = useFormat();
-  const { grade, ended, scale, target } = course;
+  if (!graded) return '';
   const beside = ended ? endedWords(t, format, ended) : countWords(t, format, grade);
-  return (
-    <>
-      {beside ? (
-        <Words size="small" colour="soft">
-          {beside}
-        </Words>
-      ) : null}
-      <Span {...{ figures, grade, scale, target }} label={spanWords(t, format, course)} />
-    </>
-  );
+  return beside || t(`courses.trend.${graded.trend.class}`);
 }
 
 function CourseLine({ course, selected }: { course: CourseSummary; selected: boolean }) {
@@ -60,6 +51,7 @@ function CourseLine({ course, selected }: { course: CourseSummary; selected: boo
   const needsYou = !standards && (figures?.looseEnds ?? []).some(({ kind }) => kind !== 'unmarked');
   const graded = !standards && hasGrade(grade) ? figures : null;
   const below = useBelow(course);
+  const beside = useBeside(course, graded);
   return (
     <RowLink
       href={`/courses/${course.studentId}/${course.id}`}
@@ -77,52 +69,79 @@ function CourseLine({ course, selected }: { course: CourseSummary; selected: boo
             </Words>
           ) : null}
         </Row>
-        {graded ? <Graded course={course} figures={graded} /> : null}
         <Row style={styles.apart}>
           <Words size="small" colour={needsYou ? 'plum' : 'soft'} bold={needsYou} style={styles.shrink}>
             {below}
           </Words>
-          {graded ? (
-            <Words size="small" colour="soft">
-              {t(`courses.trend.${graded.trend.class}`)}
+          {beside ? (
+            <Words size="small" colour="soft" style={styles.shrink}>
+              {beside}
             </Words>
           ) : null}
         </Row>
+        {graded ? (
+          <Span
+            {...{ figures: graded, grade, scale, target: course.target }}
+            label={spanWords(t, format, course)}
+          />
+        ) : null}
       </Stack>
     </RowLink>
   );
 }
 
-/** A span per course, child by child. */
+/** How much of a course's scale its grade may lose if nothing changes. */
+const fallOf = ({ figures, scale }: CourseSummary): number =>
+  ((figures?.posted ?? 0) - (figures?.ifLeft ?? figures?.posted ?? 0)) / scale.outOf;
+
+/** What is most at stake first: what may fall deepest, then what has been falling. */
+const mostAtStakeFirst = (a: CourseSummary, b: CourseSummary): number =>
+  fallOf(b) - fallOf(a) || (a.figures?.trend.slope ?? 0) - (b.figures?.trend.slope ?? 0);
+
+/** The ways on from a child's courses, below them. */
+function WaysOn({ child }: { child: Child }) {
+  const { t } = useTranslation();
+  const { mayTalk } = useChildren();
+  return (
+    <>
+      {child.byHand && mayTalk(child.id) ? (
+        <Row wrap space={2}>
+          <LinkAction label={t('own.addCourseLink')} href={`/courses/${child.id}/new`} />
+          <WayOn label={t('own.tableLink')} href={`/courses/${child.id}/table`} />
+        </Row>
+      ) : null}
+      <Row wrap space={2}>
+        <WayOn label={t('courses.terms')} href={`/courses/${child.id}/terms`} />
+        <WayOn label={t('cards.open')} href={`/courses/${child.id}/report-cards`} />
+        <OutLink label={t('courses.print')} href={reportAddress(child.id)} />
+      </Row>
+    </>
+  );
+}
+
+/** A span per course, child by child, what is most at stake first. */
 export function CourseList({ selected }: { selected?: string }) {
   const { t } = useTranslation();
   const query = useCoursesQuery();
-  const { shown, mayTalk } = useChildren();
+  const { shown } = useChildren();
   return (
     <Loaded query={query}>
       {({ courses }) => (
         <Page>
-          <Heading level={1}>{t('courses.title')}</Heading>
-          <WayOn label={t('courses.sideBySide')} href="/courses/compare" />
+          <Row wrap style={styles.apartBase}>
+            <Heading level={1}>{t('courses.title')}</Heading>
+            <WayOn label={t('courses.sideBySide')} href="/courses/compare" />
+          </Row>
           {shown.map((child) => {
-            const own = courses.filter(({ studentId }) => studentId === child.id);
+            const own = courses.filter(({ studentId }) => studentId === child.id).sort(mostAtStakeFirst);
             return (
               <View key={child.id}>
-                <Heading level={2}>{child.givenName}</Heading>
-                <Words size="small" colour="soft">
-                  {child.schoolName}
-                </Words>
-                <Row wrap space={2}>
-                  <WayOn label={t('courses.terms')} href={`/courses/${child.id}/terms`} />
-                  <WayOn label={t('cards.open')} href={`/courses/${child.id}/report-cards`} />
-                  <OutLink label={t('courses.print')} href={reportAddress(child.id)} />
+                <Row wrap style={styles.apartBase}>
+                  <Heading level={2}>{child.givenName}</Heading>
+                  <Words size="small" colour="soft">
+                    {child.schoolName}
+                  </Words>
                 </Row>
-                {child.byHand && mayTalk(child.id) ? (
-                  <Row wrap space={2}>
-                    <LinkAction label={t('own.addCourseLink')} href={`/courses/${child.id}/new`} />
-                    <WayOn label={t('own.tableLink')} href={`/courses/${child.id}/table`} />
-                  </Row>
-                ) : null}
                 {own[0] ? (
                   <SourceDown freshness={own[0].freshness} />
                 ) : (
@@ -133,6 +152,7 @@ export function CourseList({ selected }: { selected?: string }) {
                 {own.map((course) => (
                   <CourseLine key={course.id} course={course} selected={course.id === selected} />
                 ))}
+                <WaysOn child={child} />
               </View>
             );
           })}
@@ -147,9 +167,5 @@ export function useMostAtStake(): CourseSummary | undefined {
   const { data } = useCoursesQuery();
   const { shown } = useChildren();
   const ids = new Set(shown.map(({ id }) => id));
-  const fall = ({ figures, scale }: CourseSummary) =>
-    ((figures?.posted ?? 0) - (figures?.ifLeft ?? figures?.posted ?? 0)) / scale.outOf;
-  return (data?.courses ?? [])
-    .filter(({ studentId }) => ids.has(studentId))
-    .sort((a, b) => fall(b) - fall(a))[0];
+  return (data?.courses ?? []).filter(({ studentId }) => ids.has(studentId)).sort(mostAtStakeFirst)[0];
 }

@@ -1,5 +1,5 @@
 import { FlashList } from '@shopify/flash-list';
-import { useDeferredValue, useMemo, useState } from 'react';
+import { useDeferredValue, useMemo, useState, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { rolesAllowed, type Work } from '@cadro/contract';
@@ -31,6 +31,7 @@ import { WorkOffers } from './work/WorkOffers';
 function Head({ line }: { line: Exclude<Line, { is: 'row' }> }) {
   const { t } = useTranslation();
   const format = useFormat();
+  const wide = useWide();
   if (line.is === 'part') {
     return (
       <View style={own.group}>
@@ -38,9 +39,11 @@ function Head({ line }: { line: Exclude<Line, { is: 'row' }> }) {
           <Heading level={2}>{t(`work.groups.${line.group}`)}</Heading>
           <Words colour="soft">{String(line.count)}</Words>
         </Row>
-        <Words size="small" colour="soft">
-          {t(`work.hints.${line.group}`)}
-        </Words>
+        {wide || line.group !== 'loose' ? (
+          <Words size="small" colour="soft">
+            {t(`work.hints.${line.group}`)}
+          </Words>
+        ) : null}
       </View>
     );
   }
@@ -68,7 +71,7 @@ function useShown(whole: Work): Work {
   }, [whole, shown]);
 }
 
-function Top({ work }: { work: Work }) {
+function Top({ work, offers }: { work: Work; offers: ReactNode }) {
   const { t } = useTranslation();
   const { shown } = useChildren();
   const loose = work.rows.filter(({ group, kind }) => group === 'loose' || kind === 'unmarked');
@@ -77,7 +80,7 @@ function Top({ work }: { work: Work }) {
   // The evenings are the household's: a helper has no part in them.
   const planner = shown.find(({ role }) => rolesAllowed('read-talk').includes(role));
   return (
-    <Stack space={1.5}>
+    <Stack space={1}>
       <View>
         <Heading level={1}>{t('work.title')}</Heading>
         <Words colour="soft">{t('work.sub', { count: loose.length, mendable })}</Words>
@@ -87,7 +90,10 @@ function Top({ work }: { work: Work }) {
           </Words>
         ) : null}
       </View>
-      {planner ? <LinkAction label={t('work.plan')} href={`/work/plan?child=${planner.id}`} /> : null}
+      <Row wrap space={2} style={styles.middle}>
+        {planner ? <LinkAction label={t('work.plan')} href={`/work/plan?child=${planner.id}`} /> : null}
+        {offers}
+      </Row>
     </Stack>
   );
 }
@@ -114,9 +120,8 @@ function WorkList({ whole }: { whole: Work }) {
     setPicked(next);
   };
   const header = (
-    <Stack space={2} style={looks.head}>
-      <Top work={work} />
-      {wide ? null : <WorkOffers few offers={work.offers} />}
+    <Stack space={1} style={looks.head}>
+      <Top work={work} offers={wide ? null : <WorkOffers few offers={work.offers} />} />
       <WorkFilters rows={work.rows} filter={filter} onChange={change} />
       {lines.length === 0 ? <Quiet>{t(isNarrow(filter) ? 'work.noneFound' : 'work.nothing')}</Quiet> : null}
     </Stack>
@@ -178,7 +183,7 @@ export function WorkScreen() {
 const OffersShown = ({ whole }: { whole: Work }) => <WorkOffers offers={useShown(whole).offers} />;
 
 const own = StyleSheet.create({
-  group: { paddingTop: 28, paddingBottom: 4 },
+  group: { paddingTop: 16, paddingBottom: 4 },
   filters: { paddingTop: 16 },
   list: { paddingHorizontal: margin, paddingBottom: 40 },
 });

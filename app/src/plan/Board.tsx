@@ -46,12 +46,14 @@ function EveningPlace({
   evening,
   tasks,
   may,
+  freeing,
   longest,
 }: {
   studentId: string;
   evening: Evening;
   tasks: readonly PlannedTask[];
   may: boolean;
+  freeing: boolean;
   longest: number;
 }) {
   const { t } = useTranslation();
@@ -74,7 +76,7 @@ function EveningPlace({
             {room}
           </Words>
         </View>
-        {may ? (
+        {freeing ? (
           <MinutesField
             key={minutes}
             label={t('plan.minutesOn', { day: format.day(date) })}
@@ -170,7 +172,18 @@ function Unplaced({ children }: { children: readonly ReactNode[] }) {
 }
 
 /** The evenings of the coming fortnight with what stands on them; cards are dragged by hand or by keys. */
-export function Board({ studentId, plan, may }: { studentId: string; plan: Plan; may: boolean }) {
+export function Board({
+  studentId,
+  plan,
+  may,
+  freeing,
+}: {
+  studentId: string;
+  plan: Plan;
+  may: boolean;
+  /** Whether the free time of each evening is being changed. */
+  freeing: boolean;
+}) {
   const { t } = useTranslation();
   const wide = useWide();
   const { accessibility, titleOf } = useSaid(plan);
@@ -198,7 +211,12 @@ export function Board({ studentId, plan, may }: { studentId: string; plan: Plan;
         ) : null}
         <div style={wide ? beside : below}>
           {seen.map((evening) => (
-            <EveningPlace key={evening.date} evening={evening} tasks={onEvening(evening.date)} {...same} />
+            <EveningPlace
+              key={evening.date}
+              evening={evening}
+              tasks={onEvening(evening.date)}
+              {...{ ...same, freeing }}
+            />
           ))}
         </div>
       </Stack>

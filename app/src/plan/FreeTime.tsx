@@ -2,8 +2,7 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { Plan } from '@cadro/contract';
-import { useFormat } from '../household';
-import { Field, Quietly, Row, Stack, Words } from '../ui';
+import { Field, Row, Stack, Words } from '../ui';
 import { useSetEveningsMutation } from './api';
 
 /** Whole minutes of a day; null for what is none. */
@@ -53,45 +52,31 @@ const named = (weekday: number): string => `2026-11-0${weekday + 1}`;
 /** The free minutes of each weekday. Single evenings that differ are set where they stand. */
 export function FreeTime({ studentId, plan }: { studentId: string; plan: Plan }) {
   const { t, i18n } = useTranslation();
-  const format = useFormat();
-  const [open, setOpen] = useState(false);
   const [setEvenings] = useSetEveningsMutation();
   const nameOf = (weekday: number) =>
     new Intl.DateTimeFormat(i18n.language, { weekday: 'short', timeZone: 'UTC' }).format(
       new Date(`${named(weekday)}T12:00:00Z`),
     );
-  const summary = week.map((weekday) => `${nameOf(weekday)} ${plan.pattern[weekday] ?? 0}`).join(' · ');
   return (
     <Stack space={0.5}>
       <Words size="small" bold>
         {t('plan.pattern')}
       </Words>
-      {open ? (
-        <Row wrap space={1.5}>
-          {week.map((weekday) => (
-            <MinutesField
-              key={`${weekday}:${plan.pattern[weekday] ?? 0}`}
-              label={nameOf(weekday)}
-              minutes={plan.pattern[weekday] ?? 0}
-              onSave={(minutes) =>
-                void setEvenings({
-                  studentId,
-                  pattern: plan.pattern.map((each, index) => (index === weekday ? minutes : each)),
-                })
-              }
-            />
-          ))}
-        </Row>
-      ) : (
-        <Words size="small" colour="soft">
-          {summary}
-        </Words>
-      )}
-      <Quietly
-        label={t(open ? 'plan.patternHide' : 'plan.patternShow')}
-        hint={format.today}
-        onPress={() => setOpen(!open)}
-      />
+      <Row wrap space={1.5}>
+        {week.map((weekday) => (
+          <MinutesField
+            key={`${weekday}:${plan.pattern[weekday] ?? 0}`}
+            label={nameOf(weekday)}
+            minutes={plan.pattern[weekday] ?? 0}
+            onSave={(minutes) =>
+              void setEvenings({
+                studentId,
+                pattern: plan.pattern.map((each, index) => (index === weekday ? minutes : each)),
+              })
+            }
+          />
+        ))}
+      </Row>
     </Stack>
   );
 }

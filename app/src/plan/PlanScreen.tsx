@@ -1,4 +1,5 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
+import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import type { Plan } from '@cadro/contract';
@@ -13,6 +14,7 @@ import {
   LinkAction,
   Loaded,
   Quiet,
+  Quietly,
   Row,
   Stack,
   WayOn,
@@ -52,6 +54,7 @@ function Evenings({ studentId, plan }: { studentId: string; plan: Plan }) {
   const [propose, { isLoading, error }] = useProposeMutation();
   const open = plan.tasks.filter(({ doneAt }) => doneAt === null);
   const may = mayTalk(studentId);
+  const [freeing, setFreeing] = useState(false);
   return (
     <Stack space={2}>
       {open.length > 0 ? <Price plan={plan} /> : <Quiet>{t('plan.ask')}</Quiet>}
@@ -66,14 +69,20 @@ function Evenings({ studentId, plan }: { studentId: string; plan: Plan }) {
         ) : null}
         <LinkAction label={t('plan.show', { child: nameOf(studentId) })} href={`/shown/${studentId}`} />
         <WayOn label={t('plan.choose')} href="/work" />
+        {may ? (
+          <Quietly
+            label={t(freeing ? 'plan.patternHide' : 'plan.patternShow')}
+            onPress={() => setFreeing(!freeing)}
+          />
+        ) : null}
       </Row>
       {error ? (
         <Words colour="plum" live>
           {problemWords(t, error)}
         </Words>
       ) : null}
-      {may ? <FreeTime studentId={studentId} plan={plan} /> : null}
-      <Board studentId={studentId} plan={plan} may={may} />
+      {freeing ? <FreeTime studentId={studentId} plan={plan} /> : null}
+      <Board studentId={studentId} plan={plan} may={may} freeing={freeing} />
     </Stack>
   );
 }

@@ -3,7 +3,6 @@ export const alertsEn = {
   alerts: {
     title: 'Alerts',
     open: 'Alerts: {{count}} open',
-    lead: 'Everything Cadro has told you, once each, with the reason.',
     states: { open: 'Open', read: 'Read', done: 'Done' },
     stateCount: '{{state}} ({{count}})',
     kind: 'About',

@@ -132,7 +132,7 @@ export const gradebookEn = {
     rules: {
       title: 'How it is counted',
       assumed:
-        'The school hasn’t told Cadro how it grades this class, so these figures follow our guess, under ‘How it is counted’. You can adjust it there.',
+        'The school hasn’t told Cadro how it grades this class, so these grades follow our guess, under ‘How it is counted’. You can adjust it there.',
       weighted: 'Each category counts by its weight. A category without scores is left out.',
       points: 'All points are added up together.',
       practice_one: '{{categories}} is required and doesn’t count.',
@@ -185,7 +185,7 @@ export const gradebookEn = {
       when: 'When',
       what: 'What',
       delta: 'Change',
-      figure: 'Figure',
+      figure: 'Grade',
       standard: 'Standard',
       level: 'Level',
       met: 'Met',

@@ -43,8 +43,8 @@ export const newsEn = {
       open: 'score withdrawn',
       'handed-in': 'turned in',
       scored: 'scored',
-      missing: 'marked missing',
-      incomplete: 'marked incomplete',
+      missing: 'flagged as missing',
+      incomplete: 'flagged as incomplete',
       excused: 'excused',
     },
     was: {

@@ -142,7 +142,7 @@ export const ownEn = {
   ownMark: {
     to: 'Write down an absence',
     title: 'Write down an absence for {{name}}',
-    lead: 'For days the school doesn’t tell Cadro about. If the school has its own mark for the day, that one counts.',
+    lead: 'For days the school doesn’t tell Cadro about. If the school has an entry for the day, that one counts.',
     day: 'Day',
     what: 'What happened?',
     options: {
@@ -153,7 +153,7 @@ export const ownEn = {
     },
     save: 'Write it down',
     done: '{{day}} is written down.',
-    schoolHas: 'The school has its own mark for {{day}}, so nothing was changed.',
+    schoolHas: 'The school has an entry for {{day}}, so nothing was changed.',
     refused: '{{day}} can’t be written down: it’s in the future, or outside this school year.',
   },
 };

@@ -19,7 +19,7 @@ export const problemsEn = {
   'wrong-credentials': 'This address and password do not belong together.',
   'too-many-tries': 'Too many tries. Please wait a while.',
   forbidden: 'Your link to this child is for looking only.',
-  'not-found': 'There is nothing here for you.',
+  'not-found': 'This page doesn’t exist, or it isn’t about a child you’re linked to.',
   'code-unknown': 'No school has given out this code. Please compare it with your letter.',
   'code-used': 'This code has been used already. The school can give you a new one.',
   'code-expired': 'This code has run out. The school can give you a new one.',

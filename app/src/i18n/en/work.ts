@@ -73,7 +73,7 @@ export const workEn = {
     early: 'shown early, so you can plan for it',
     inHand: 'following up',
     search: 'Search',
-    filters: 'Filter and sort',
+    filters: 'Search and filter',
     hideFilters: 'Hide filters',
     all: 'all',
     part: 'Show',
@@ -123,8 +123,8 @@ export const workEn = {
   },
   offers: {
     title: 'Offers in the comments',
-    folded_one: 'One offer in the teachers’ comments, {{unanswered}} to confirm',
-    folded_other: '{{count}} offers in the teachers’ comments, {{unanswered}} to confirm',
+    folded_one: 'One offer, {{unanswered}} to confirm',
+    folded_other: '{{count}} offers, {{unanswered}} to confirm',
     lead: 'Cadro read these in the teachers’ comments. Please confirm them.',
     kinds: {
       redo: 'It can be redone',

@@ -68,7 +68,7 @@ export const meetingsEs = {
     pickFile: 'Leer un archivo de calendario',
     fileNone: 'En este archivo no hay horas futuras.',
     bring: 'Lo que lleva',
-    courses: 'Cursos con {{teacher}}',
+    courses: 'Materias con {{teacher}}',
     moved: 'Lo que la movió últimamente',
     figure: '{{course}}: {{figure}}',
     span: '{{ifLeft}} si se deja, {{ifMadeUp}} si se recupera',

@@ -94,7 +94,7 @@ export const messageEs: typeof messageEn = {
     draftSubject: '{{child}}: {{title}}',
     draftAbout: 'Le escribo por «{{title}}» ({{course}}, para el {{due}}, vale {{possible}}).',
     draftAboutCourse: 'Le escribo por {{course}}.',
-    draftShows: 'El libro de notas lo muestra hoy, {{today}}, como {{kind}}.',
+    draftShows: 'El libro de calificaciones lo muestra hoy, {{today}}, como {{kind}}.',
     draftAgreed: 'Lo hemos hablado en casa y hemos acordado qué hacer.',
     draftTalked: 'Lo hemos hablado en casa.',
     draftQuestion: '¿Podría decirme si le ha llegado y qué se puede hacer todavía?',

@@ -48,7 +48,7 @@ export const newsEs: SameKeys<typeof newsEn> = {
       scored: 'calificado',
       missing: 'consta como no entregado',
       incomplete: 'consta como incompleto',
-      excused: 'dispensado',
+      excused: 'eximido',
     },
     was: {
       open: '',
@@ -56,7 +56,7 @@ export const newsEs: SameKeys<typeof newsEn> = {
       scored: 'nota cambiada',
       missing: 'constaba como no entregado',
       incomplete: 'estaba incompleto',
-      excused: 'estaba dispensado',
+      excused: 'estaba eximido',
     },
   },
 };

@@ -121,7 +121,7 @@ export const ownEs: typeof ownEn = {
       scored: 'calificada',
       missing: 'falta',
       incomplete: 'incompleta',
-      excused: 'dispensada',
+      excused: 'eximida',
     },
     work: {
       title: 'Tarea',

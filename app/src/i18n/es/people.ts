@@ -67,7 +67,7 @@ export const peopleEs: typeof peopleEn = {
     asWords: {
       guardian: 'Un tutor',
       'look-only': 'Alguien que solo mira',
-      helper: 'Alguien que ayuda, como un profesor particular',
+      helper: 'Alguien que ayuda, como un tutor particular',
       student: 'El propio alumno',
     },
     helps: 'En qué materias ayuda',

@@ -2,8 +2,8 @@ import type { roadsEn } from '../en/roads';
 
 export const roadsEs: typeof roadsEn = {
   out: {
-    to: 'Llevarse los registros',
-    title: 'Llevarse los registros',
+    to: 'Descargar los datos',
+    title: 'Descargar los datos',
     lead: 'Las materias de este año de los hijos que usted ve, en formatos que leen otros programas.',
     files: {
       bundle: 'Descargar un paquete OneRoster',

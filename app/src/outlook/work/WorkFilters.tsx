@@ -94,18 +94,22 @@ function Filters({ rows, filter, onChange }: FiltersProps) {
   );
 }
 
-/** Search, and behind a word all the ways to narrow the list down and to order it. */
+/** Behind one word: search, and all the ways to narrow the list down and to order it. Open where it is narrow already. */
 export function WorkFilters({ rows, filter, onChange }: FiltersProps) {
   const { t } = useTranslation();
-  const [open, setOpen] = useState(false);
+  const [open, setOpen] = useState(isNarrow(filter));
   return (
     <Stack space={1.5}>
-      <Field label={t('work.search')} value={filter.q} onChange={(q) => onChange({ q })} />
       <Row wrap space={2}>
         <Quietly label={t(open ? 'work.hideFilters' : 'work.filters')} onPress={() => setOpen(!open)} />
         {isNarrow(filter) ? <Quietly label={t('work.clear')} onPress={() => onChange(noFilter)} /> : null}
       </Row>
-      {open ? <Filters rows={rows} filter={filter} onChange={onChange} /> : null}
+      {open ? (
+        <>
+          <Field label={t('work.search')} value={filter.q} onChange={(q) => onChange({ q })} />
+          <Filters rows={rows} filter={filter} onChange={onChange} />
+        </>
+      ) : null}
     </Stack>
   );
 }

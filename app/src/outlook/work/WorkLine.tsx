@@ -14,6 +14,7 @@ import {
   styles,
   themed,
   Tick,
+  useWide,
   WayOn,
   Words,
 } from '../../ui';
@@ -87,14 +88,20 @@ function Effort({ row }: { row: WorkRow }) {
   );
 }
 
-function Details({ row }: { row: WorkRow }) {
+function Details({ row, lesser }: { row: WorkRow; lesser: string }) {
   const { t } = useTranslation();
+  const wide = useWide();
   const format = useFormat();
   const { mayTalk } = useChildren();
   const { studentId, courseId, itemId, followUpId } = row;
   const source = sourceLine(t, format, row);
   return (
     <Stack space={1.5} style={own.details}>
+      {lesser && !wide ? (
+        <Words size="small" colour="soft">
+          {lesser}
+        </Words>
+      ) : null}
       {source ? (
         <Words size="small" colour="soft">
           {source}
@@ -125,7 +132,11 @@ function useLineWords(row: WorkRow) {
   const { nameOf, all } = useChildren();
   const effect = effectWords(t, format, row);
   const words = {
-    context: [...(all.length > 1 ? [nameOf(row.studentId)] : []), row.courseTitle].join(' · '),
+    context: [
+      ...(all.length > 1 ? [nameOf(row.studentId)] : []),
+      row.courseTitle,
+      ...(row.followUpId ? [t('work.inHand')] : []),
+    ].join(' · '),
     reason: reasonWords(t, format, row),
     settled: settledWords(t, format, row),
     both: bothWords(t, format, row),
@@ -142,12 +153,16 @@ function useLineWords(row: WorkRow) {
 }
 
 function Sentences({ row, words }: { row: WorkRow; words: ReturnType<typeof useLineWords> }) {
-  const { context, reason, settled, both, until, lesser } = words;
+  const { context, reason, settled, both, until, lesser, effect } = words;
+  const wide = useWide();
   return (
     <View style={styles.fillClose}>
-      <Words size="matter" bold>
-        {row.title}
-      </Words>
+      <Row space={1} style={styles.apartBase}>
+        <Words size="matter" bold style={styles.shrink}>
+          {row.title}
+        </Words>
+        {effect ? <Effect {...effect} /> : null}
+      </Row>
       <Words size="small" colour="soft">
         {context}
       </Words>
@@ -163,7 +178,7 @@ function Sentences({ row, words }: { row: WorkRow; words: ReturnType<typeof useL
           {until}
         </Words>
       ) : null}
-      {lesser ? (
+      {wide && lesser ? (
         <Words size="small" colour="soft">
           {lesser}
         </Words>
@@ -172,17 +187,17 @@ function Sentences({ row, words }: { row: WorkRow; words: ReturnType<typeof useL
   );
 }
 
-/** What it brings or costs, at the right. */
+/** What it brings or costs, beside the title. */
 function Effect({ figure, unit }: { figure: string; unit: string }) {
   return (
-    <View style={styles.atEnd}>
+    <Row space={0.5} style={styles.base}>
       <Words size="matter" bold colour="teal">
         {figure}
       </Words>
       <Words size="small" colour="soft">
         {unit}
       </Words>
-    </View>
+    </Row>
   );
 }
 
@@ -215,7 +230,6 @@ export function WorkLine({
                 <Frame kind={frameOfRow(row)} needsYou={needsYou(row)} />
               </View>
               <Sentences row={row} words={words} />
-              {words.effect ? <Effect {...words.effect} /> : null}
             </Row>
           </RowLink>
         </View>
@@ -229,7 +243,7 @@ export function WorkLine({
           />
         </View>
       ) : null}
-      {open ? <Details row={row} /> : null}
+      {open ? <Details row={row} lesser={words.lesser} /> : null}
     </View>
   );
 }

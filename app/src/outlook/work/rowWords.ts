@@ -95,16 +95,15 @@ export function settledWords(t: TFunction, format: Format, { group, was, said, p
   return t(`item.was.${was}`, { now });
 }
 
-/** What matters less: what rides on it, how long it takes, what is needed for it, who has it. */
+/** What matters less: what rides on it, how long it takes, what is needed for it. */
 export function lesserWords(t: TFunction, format: Format, row: WorkRow): string {
-  const { group, early, supplies, effort, followUpId } = row;
+  const { group, early, supplies, effort } = row;
   const over = group === 'settled' || group === 'excused' || group === 'waiting';
   return [
     stakeWords(t, format, row),
     group === 'coming' && early ? t('work.early') : '',
     supplies.length > 0 && group !== 'settled' ? t('work.supplies', { list: format.list(supplies) }) : '',
     over ? '' : t(effort.told ? 'work.minutesTold' : 'work.minutes', { count: effort.minutes }),
-    followUpId ? t('work.inHand') : '',
   ]
     .filter(Boolean)
     .join(' · ');

@@ -15,6 +15,7 @@ export const styles = StyleSheet.create({
   columnsFar: { columnGap: 48, rowGap: 24 },
   top: { alignItems: 'flex-start' },
   middle: { alignItems: 'center' },
+  base: { alignItems: 'baseline' },
   atEnd: { alignItems: 'flex-end' },
   ownWidth: { alignSelf: 'flex-start' },
   apart: { justifyContent: 'space-between' },

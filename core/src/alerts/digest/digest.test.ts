@@ -395,7 +395,7 @@ describe('a digest in words', () => {
 
   it('quotes in Spanish as Spanish does', () => {
     expect(said(part({ comments: [comment('Bien.')] }), 'es')).toMatchObject({
-      'Dicen los profesores': ['Nell Saltmarsh, Charts, jue 10 sept: «Bien.»'],
+      'Comentarios de los maestros': ['Nell Saltmarsh, Charts, jue 10 sept: «Bien.»'],
     });
   });
 

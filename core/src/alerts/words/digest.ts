@@ -109,7 +109,7 @@ const words: Readonly<Record<Language, DigestWords>> = {
       coming: 'Próximos 7 días',
       attendance: 'Asistencia',
       changed: 'Se movió',
-      comments: 'Dicen los profesores',
+      comments: 'Comentarios de los maestros',
       school: 'De las escuelas',
       closed: 'Ya es tarde',
       news: 'Novedades',
@@ -128,12 +128,12 @@ const words: Readonly<Record<Language, DigestWords>> = {
       schoolDays === 0
         ? 'Sin días de clase.'
         : lessonsMissed === 0 && late === 0
-          ? `Asistió${schoolDays === 1 ? '' : ` los ${schoolDays} días de clase`}, sin retrasos.`
+          ? `Asistió${schoolDays === 1 ? '' : ` los ${schoolDays} días de clase`}, siempre a tiempo.`
           : [
               lessonsMissed === 0
                 ? null
-                : `Faltó a ${counted(lessonsMissed, 'clase', 'clases')} en ${daysMissed} de ${counted(schoolDays, 'día', 'días')}, ${unexplained === 0 ? 'con explicación' : `${unexplained} sin explicar`}`,
-              late === 0 ? null : counted(late, 'retraso', 'retrasos'),
+                : `Faltó a ${counted(lessonsMissed, 'clase', 'clases')} en ${daysMissed} de ${counted(schoolDays, 'día', 'días')}, ${unexplained === 0 ? 'con motivo' : `${unexplained} sin explicar`}`,
+              late === 0 ? null : counted(late, 'llegada tarde', 'llegadas tarde'),
             ]
               .filter((part) => part !== null)
               .join('; ') + '.',
@@ -144,7 +144,7 @@ const words: Readonly<Record<Language, DigestWords>> = {
         ? `${course}: ${list} ya no se puede entregar. Cuenta como ${as}.`
         : `${course}: ${list} ya no se pueden entregar. Cuentan como ${as}.`,
     news: ({ scores, assigned }) => [
-      ...(scores > 0 ? [counted(scores, 'nota', 'notas')] : []),
+      ...(scores > 0 ? [counted(scores, 'puntaje', 'puntajes')] : []),
       ...(assigned > 0 ? [counted(assigned, 'tarea', 'tareas')] : []),
     ],
     of: 'de',

@@ -5,20 +5,20 @@ import type { AlertWords } from './words';
 export const es: AlertWords = {
   language: 'es',
   kinds: {
-    figure: 'Cifras',
-    work: 'Cabos sueltos',
-    coming: 'Trabajo que viene',
+    figure: 'Calificaciones',
+    work: 'Trabajos pendientes',
+    coming: 'Tareas que vienen',
     comment: 'Comentarios',
     attendance: 'Asistencia',
-    term: 'Notas del periodo',
+    term: 'Calificaciones del periodo',
     school: 'De las escuelas',
     good: 'Buenas noticias',
-    upkeep: 'Fuentes y miradas',
+    upkeep: 'Fuentes y visitas',
   },
   of: 'de',
   points: (number, one) => `${number} ${one ? 'punto' : 'puntos'}`,
   days: (n) => counted(n, 'día', 'días'),
-  manyWorks: (n, courseTitle) => `${n} cabos sueltos en ${courseTitle}`,
+  manyWorks: (n, courseTitle) => `${n} trabajos pendientes en ${courseTitle}`,
   manyFinals: (grades, term) =>
     `${term ? `${term}, calificaciones finales` : 'Calificaciones finales'}: ${grades}`,
   manyFinalsAt: (courses, term) =>

@@ -20,15 +20,15 @@ interface LetterWords {
 export const letterWords: Readonly<Record<Language, LetterWords>> = {
   en: {
     open: 'Open it in Cadro',
-    why: 'Why you are told',
+    why: 'Why you got this',
     next: 'Next step',
     all: 'See everything in Cadro',
-    less: 'Hear less of this',
+    less: 'Fewer like this',
     stop: 'Stop all mail from Cadro',
     source: (source) => `From ${source}.`,
     test: {
-      subject: 'A try from Cadro',
-      text: 'This is how Cadro reaches you. Nothing else is behind it.',
+      subject: 'A test from Cadro',
+      text: 'This is how messages from Cadro look. This one is only a test.',
     },
     digest: 'Digest',
     pushed: { something: 'There’s news from school.', about: (child) => `There’s news about ${child}.` },
@@ -37,17 +37,17 @@ export const letterWords: Readonly<Record<Language, LetterWords>> = {
   },
   es: {
     open: 'Abrirlo en Cadro',
-    why: 'Por qué se le avisa',
+    why: 'Por qué le llegó',
     next: 'Siguiente paso',
     all: 'Ver todo en Cadro',
-    less: 'Saber menos de esto',
-    stop: 'Parar todo el correo de Cadro',
+    less: 'Menos avisos así',
+    stop: 'Detener todo el correo de Cadro',
     source: (source) => `De ${source}.`,
     test: {
       subject: 'Una prueba de Cadro',
-      text: 'Así le llega Cadro. No hay nada más detrás.',
+      text: 'Así se ven los mensajes de Cadro. Este es solo una prueba.',
     },
-    digest: 'Resumen periódico',
+    digest: 'Informe',
     pushed: { something: 'Hay novedades de la escuela.', about: (child) => `Hay novedades sobre ${child}.` },
     phoneCode: (code) =>
       `Cadro: su código es ${code}. Sirve durante 15 minutos. Si usted no lo pidió, ignore este mensaje.`,

@@ -47,14 +47,14 @@ export const daysMissed = childRule({
       }),
     },
     es: {
-      name: 'Parte de días perdidos',
+      name: 'Muchos días perdidos',
       asked: ({ amount }) => `Se le avisa cuando se pierde el ${amount} % de los días de clase.`,
       tell: (reason, told) => ({
         headline: `${reason.share?.missed ?? 0} de ${reason.share?.of ?? 0} días de clase perdidos`,
         discreet: 'Muchos días de clase perdidos',
         facts: [daysIn('es', reason, told).on],
-        rule: 'Se le avisa cuando la parte de días perdidos es alta.',
-        next: 'Mire qué trabajo cayó en esos días.',
+        rule: 'Se le avisa cuando se pierden muchos días de clase.',
+        next: 'Vea qué tareas cayeron en esos días.',
       }),
     },
   },

@@ -46,16 +46,16 @@ export const late = childRule({
       },
     },
     es: {
-      name: 'Varios retrasos',
-      asked: ({ amount, days }) => `Se le avisa de los retrasos a partir de ${amount} en ${days}.`,
+      name: 'Varias llegadas tarde',
+      asked: ({ amount, days }) => `Se le avisa de ${amount} o más llegadas tarde en ${days}.`,
       tell: (reason, told) => {
         const { on, which, first } = daysIn('es', reason, told);
         return {
-          headline: `${counted(reason.days.length, 'retraso', 'retrasos')} desde el ${first}`,
-          discreet: `Retrasos desde el ${first}`,
+          headline: `${counted(reason.days.length, 'llegada tarde', 'llegadas tarde')} desde el ${first}`,
+          discreet: `Llegadas tarde desde el ${first}`,
           facts: [on, ...which],
-          rule: 'Se le avisa de los retrasos a partir de un número.',
-          next: 'Hablen del camino al colegio y entre clases.',
+          rule: 'Se le avisa de las llegadas tarde que se repiten.',
+          next: 'Hablen del camino a la escuela y de una clase a otra.',
         };
       },
     },

@@ -35,14 +35,14 @@ export const unexplained = childRule({
       },
     },
     es: {
-      name: 'Una ausencia sin explicar',
+      name: 'Una ausencia sin motivo',
       tell: (reason, told) => {
         const { which, first } = daysIn('es', reason, told);
         return {
-          headline: `Una ausencia que nadie ha explicado, ${first}`,
+          headline: `Faltó el ${first}, sin motivo`,
           facts: which,
-          rule: 'Se le avisa de ausencias sin explicar.',
-          next: 'Pregunte, y diga el motivo al colegio.',
+          rule: 'Se le avisa de las ausencias sin motivo.',
+          next: 'Pregunte, y diga el motivo a la escuela.',
         };
       },
     },

@@ -41,7 +41,7 @@ export const below = childRule({
       },
     },
     es: {
-      name: 'Una cifra está por debajo',
+      name: 'Una calificación está por debajo de su límite',
       tell: (reason, told) => {
         const { say, course, facts, see, grade } = figureIn('es', reason, told);
         const limit = say(reason.limit ?? reason.now);
@@ -49,7 +49,7 @@ export const below = childRule({
           headline: `${course} está en ${grade}, por debajo de ${limit}`,
           discreet: `${course} está por debajo de su límite`,
           facts,
-          rule: `Se le avisa cuando una cifra está por debajo de ${limit}.`,
+          rule: `Se le avisa cuando una calificación está por debajo de ${limit}.`,
           next: see,
         };
       },

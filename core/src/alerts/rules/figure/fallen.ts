@@ -42,15 +42,15 @@ export const fallen = childRule({
       },
     },
     es: {
-      name: 'Una cifra ha bajado',
-      asked: ({ amount, days }) => `Se le avisa cuando una cifra baja ${amount} en ${days}.`,
+      name: 'Una calificación ha bajado',
+      asked: ({ amount, days }) => `Se le avisa cuando una calificación baja ${amount} en ${days}.`,
       tell: (reason, told) => {
         const { name, facts, see, from, to } = figureIn('es', reason, told);
         return {
           headline: `${name} bajó de ${from} a ${to}`,
           discreet: `${name} ha bajado`,
           facts,
-          rule: 'Se le avisa cuando una cifra baja mucho en pocos días.',
+          rule: 'Se le avisa cuando una calificación baja mucho en pocos días.',
           next: see,
         };
       },

@@ -41,16 +41,16 @@ export const ifLeft = childRule({
       },
     },
     es: {
-      name: 'Bien ahora, baja si se deja',
+      name: 'Bien ahora, baja si no llega nada',
       tell: (reason, told) => {
         const { say, course, facts, grade } = figureIn('es', reason, told);
         const { ifLeft: left, limit, now } = reason;
         return {
           headline: `${course} muestra ${grade}, y baja a ${say(left ?? now)} si nada cambia`,
           discreet: `${course} bajará si nada cambia`,
-          facts: [...facts, 'Hay trabajo vencido sin calificar que aún no cuenta.'],
-          rule: `Se le avisa cuando una cifra caería por debajo de ${say(limit ?? now)} si no llegara nada más.`,
-          next: 'Mire qué trabajo es, y pregunte si se entregó.',
+          facts: [...facts, 'Algunas de sus tareas están sin calificar, así que aún no cuentan.'],
+          rule: `Se le avisa cuando una calificación caería por debajo de ${say(limit ?? now)} si no llegara nada más.`,
+          next: 'Vea qué tareas son y pregunte si se entregaron.',
         };
       },
     },

@@ -41,16 +41,16 @@ export const improved = childRule({
       },
     },
     es: {
-      name: 'Una cifra ha subido',
-      asked: ({ amount, days }) => `Se le avisa cuando una cifra sube ${amount} en ${days}.`,
+      name: 'Una calificación ha subido',
+      asked: ({ amount, days }) => `Se le avisa cuando una calificación sube ${amount} en ${days}.`,
       tell: (reason, told) => {
         const { name, facts, from, to } = figureIn('es', reason, told);
         return {
           headline: `${name} subió de ${from} a ${to}`,
           discreet: `${name} ha subido`,
           facts,
-          rule: 'Se le avisa cuando una cifra sube mucho en pocos días.',
-          next: 'Dígalo en casa.',
+          rule: 'Se le avisa cuando una calificación sube mucho en pocos días.',
+          next: 'Dígale a su hijo o hija que lo notó.',
         };
       },
     },

@@ -53,7 +53,7 @@ export const letterStep = childRule({
           headline: `${name} pasó de ${letterBefore ?? ''} a ${letterNow ?? 'menos que cualquier letra'}`,
           discreet: `${name} bajó de letra`,
           facts,
-          rule: 'Se le avisa cuando una cifra baja a una letra inferior.',
+          rule: 'Se le avisa cuando una calificación baja a una letra inferior.',
           next: see,
         };
       },

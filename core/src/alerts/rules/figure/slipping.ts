@@ -42,16 +42,16 @@ export const slipping = childRule({
       },
     },
     es: {
-      name: 'Baja durante semanas',
-      asked: ({ amount }) => `Se le avisa cuando una cifra baja ${amount} por semana durante semanas.`,
+      name: 'Lleva semanas bajando',
+      asked: ({ amount }) => `Se le avisa cuando una calificación baja ${amount} por semana durante semanas.`,
       tell: (reason, told) => {
         const { say, name, facts } = figureIn('es', reason, told);
         return {
           headline: `${name} va bajando, unos ${say(Math.abs(reason.perWeek ?? 0))} por semana`,
           discreet: `${name} va bajando`,
           facts,
-          rule: 'Se le avisa cuando una cifra baja durante semanas.',
-          next: 'Háblenlo, y miren de qué clase de trabajo se trata.',
+          rule: 'Se le avisa cuando una calificación baja durante semanas.',
+          next: 'Háblenlo, y vean de qué tipo de tarea se trata.',
         };
       },
     },

@@ -66,15 +66,15 @@ export const comment = childRule({
       }),
     },
     es: {
-      name: 'Un profesor comenta',
+      name: 'Un comentario de un maestro',
       tell: ({ author, itemTitle, subject, text, at }, { formats, courseTitle }) => ({
         headline: `${author} escribió sobre ${itemTitle ?? courseTitle}`,
         facts: [
           `«${text}»`,
-          `Escrito el ${formats.day(at)}${subject === 'course' ? ', sobre la asignatura' : ''}.`,
+          `Escrito el ${formats.day(at)}${subject === 'course' ? ', sobre la materia' : ''}.`,
         ],
         rule: 'Se le avisa de comentarios nuevos.',
-        next: 'Léalo en su sitio.',
+        next: 'Léalo junto a la tarea o la materia.',
       }),
     },
   },

@@ -54,7 +54,7 @@ export const reportCard = childRule({
       name: 'Un boletín',
       tell: ({ term, at }, { formats }) => ({
         headline: `Ya está el boletín${term ? `: ${term}` : ''}`,
-        facts: [`Sus primeras palabras llegaron el ${formats.day(at)}.`],
+        facts: [`Los primeros comentarios llegaron el ${formats.day(at)}.`],
         rule: 'Se le avisa cuando hay un boletín.',
         next: 'Léanlo juntos.',
       }),

@@ -139,7 +139,7 @@ export const termFinal = childRule({
         return {
           ...said,
           facts: [...ours, `${reason.term}, comunicada el ${told.formats.day(reason.at)}.`],
-          rule: 'Se le avisa cuando la escuela guarda una calificación final.',
+          rule: 'Se le avisa cuando una calificación es final.',
           next: 'Vea las calificaciones del periodo.',
         };
       },

@@ -79,15 +79,15 @@ export const bigWork = childRule({
       },
     },
     es: {
-      name: 'Se acerca un examen o trabajo de peso',
+      name: 'Se acerca un examen o una tarea grande',
       asked: ({ amount, days }) =>
-        `Se le avisa de exámenes, y de trabajos que deciden ${amount}, ${days} antes.`,
+        `Se le avisa de exámenes, y de tareas que deciden ${amount}, ${days} antes.`,
       tell: (reason, told) => {
         const { due, dueDay, gain } = workIn('es', reason, told);
         return {
           headline: `${reason.work.title} es para el ${dueDay}`,
           facts: [due, ...(gain === null ? [] : [`Puede mover la calificación hasta ${gain}.`])],
-          rule: 'Se le avisa cuando se acerca un examen o un trabajo de peso.',
+          rule: 'Se le avisa cuando se acerca un examen o una tarea grande.',
           next: 'Busquen una tarde para ello.',
         };
       },

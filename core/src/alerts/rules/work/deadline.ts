@@ -102,14 +102,14 @@ export const deadline = childRule({
       },
     },
     es: {
-      name: 'Últimos días para arreglar',
-      asked: ({ days }) => `Se le avisa ${days} antes del último día para arreglar algo.`,
+      name: 'Últimos días para recuperar',
+      asked: ({ days }) => `Se le avisa ${days} antes del último día para recuperar algo.`,
       tell: (reason, told) => {
         const { due, worth, until, lastDay } = workIn('es', reason, told);
         return {
-          headline: `${reason.work.title} se puede arreglar hasta el ${lastDay}`,
+          headline: `${reason.work.title} se puede recuperar hasta el ${lastDay}`,
           facts: [due, ...worth, ...until],
-          rule: 'Se le avisa cuando se acerca el último día para arreglar algo.',
+          rule: 'Se le avisa cuando se acerca el último día para recuperar algo.',
           next: 'Busquen una tarde antes de esa fecha.',
         };
       },

@@ -80,15 +80,16 @@ export const looseEnd = childRule({
       },
     },
     es: {
-      name: 'Un cabo suelto nuevo',
-      asked: ({ amount }) => `Se le avisa de cabos sueltos nuevos que mueven la cifra ${amount} o más.`,
+      name: 'Un trabajo pendiente nuevo',
+      asked: ({ amount }) =>
+        `Se le avisa de trabajos pendientes nuevos que mueven una calificación ${amount} o más.`,
       tell: (reason, told) => {
         const { due, worth, until, apart } = workIn('es', reason, told);
         const { title, kind } = reason.work;
         return {
           headline: `${title}: ${kind ? looseEndWords.es[kind] : 'abierto'}`,
           facts: [due, ...apart, ...worth, ...until],
-          rule: 'Se le avisa de cabos sueltos nuevos.',
+          rule: 'Se le avisa de trabajos pendientes nuevos.',
           next: 'Pregunte si se entregó.',
         };
       },

@@ -57,7 +57,7 @@ export const scored = childRule({
       },
     },
     es: {
-      name: 'Hay una nota nueva',
+      name: 'Un puntaje nuevo',
       tell: (reason, told) => {
         const { course, on, marked } = workIn('es', reason, told);
         const { title, earned } = reason.work;
@@ -65,7 +65,7 @@ export const scored = childRule({
           headline: earned === null ? `${title}: calificado` : `${title}: ${marked}`,
           discreet: `${title}: calificado`,
           facts: [`${course}, calificado el ${on}.`],
-          rule: 'Se le avisa cuando se publica una nota.',
+          rule: 'Se le avisa cuando se publica un puntaje.',
           next: 'Pregunte cómo le fue.',
         };
       },

@@ -44,14 +44,14 @@ export const sentBack = childRule({
       },
     },
     es: {
-      name: 'Trabajo devuelto',
+      name: 'Tarea devuelta',
       tell: (reason, told) => {
         const { due, on } = workIn('es', reason, told);
         return {
-          headline: `${reason.work.title} hay que hacerlo otra vez`,
+          headline: `${reason.work.title} se devolvió para rehacer`,
           facts: [`Devuelto el ${on}.`, due],
-          rule: 'Se le avisa cuando se devuelve un trabajo.',
-          next: 'Lea lo que escribió el profesor.',
+          rule: 'Se le avisa cuando se devuelve una tarea.',
+          next: 'Lea lo que escribió el maestro.',
         };
       },
     },

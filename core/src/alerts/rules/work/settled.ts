@@ -9,7 +9,7 @@ import { looseEndWords, workIn } from './workWords';
 /** What it was, of work that is settled. */
 const wasWords: Readonly<Record<Language, Readonly<Record<LooseEndKind, string>>>> = {
   en: { ...looseEndWords.en, overdue: 'overdue', unmarked: 'not graded' },
-  es: { ...looseEndWords.es, overdue: 'vencido', unmarked: 'sin corregir' },
+  es: { ...looseEndWords.es, overdue: 'vencido', unmarked: 'sin calificar' },
 };
 
 /** A loose end that is tied up: missing before, 17 of 20 now. */
@@ -52,16 +52,16 @@ export const settled = childRule({
       },
     },
     es: {
-      name: 'Un cabo suelto atado',
+      name: 'Un trabajo pendiente resuelto',
       tell: (reason, told) => {
         const { course, on, marked } = workIn('es', reason, told);
         const { title, was } = reason.work;
         return {
           headline: `${title}: constaba como «${was ? wasWords.es[was] : 'abierto'}», ahora ${marked}`,
           discreet: `${title}: constaba como «${was ? wasWords.es[was] : 'abierto'}», ya calificado`,
-          facts: [`${course}, corregido el ${on}.`],
-          rule: 'Se le avisa cuando se ata un cabo suelto.',
-          next: 'Dígalo en casa.',
+          facts: [`${course}, calificado el ${on}.`],
+          rule: 'Se le avisa cuando se resuelve un trabajo pendiente.',
+          next: 'Dígale a su hijo o hija que lo notó.',
         };
       },
     },

@@ -48,15 +48,15 @@ export const unmarked = childRule({
       },
     },
     es: {
-      name: 'Entregado, sin corregir',
-      asked: ({ days }) => `Se le avisa cuando un trabajo entregado sigue sin corregir tras ${days}.`,
+      name: 'Entregado, sin calificar',
+      asked: ({ days }) => `Se le avisa cuando algo entregado sigue sin calificar tras ${days}.`,
       tell: (reason, told) => {
         const { due, on } = workIn('es', reason, told);
         return {
-          headline: `${reason.work.title}: entregado el ${on}, aún sin corregir`,
+          headline: `${reason.work.title}: entregado el ${on}, aún sin calificar`,
           facts: [due],
-          rule: 'Se le avisa cuando un trabajo entregado sigue mucho tiempo sin corregir.',
-          next: 'Espere, o pregunte al profesor si ha llegado.',
+          rule: 'Se le avisa cuando algo entregado sigue mucho tiempo sin calificar.',
+          next: 'Espere, o pregunte al maestro si llegó.',
         };
       },
     },

@@ -15,8 +15,8 @@ export const looseEndWords: Readonly<Record<Language, Readonly<Record<LooseEndKi
     missing: 'falta',
     incomplete: 'incompleto',
     overdue: 'vencido, sin calificar',
-    zero: 'puntuado con 0',
-    'at-floor': 'en la nota más baja posible',
+    zero: 'puntaje de 0',
+    'at-floor': 'en el puntaje más bajo posible',
     unmarked: 'sin calificar',
   },
 };
@@ -50,8 +50,8 @@ const texts: Readonly<Record<Language, Texts>> = {
     due: (course, when) => `${course}, para el ${when}.`,
     undated: (course) => `${course}, sin fecha de entrega.`,
     worth: (course, gain) => `Recuperado, subiría ${course} en ${gain}.`,
-    share: (percent) => ` por el ${percent} % de la nota`,
-    until: (day, share) => `Se acepta hasta el ${day}${share}.`,
+    share: (percent) => ` por el ${percent} % del puntaje`,
+    until: (day, share) => `Aún se puede entregar hasta el ${day}${share}.`,
     marked: ({ earned, possible }) => (earned === null ? 'aún sin calificar' : `${earned} de ${possible}`),
     apart: (score, day) =>
       score === null

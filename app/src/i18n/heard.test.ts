@@ -1,0 +1,84 @@
+import { languages, type Language } from '@cadro/contract';
+import { alertRules, alertWords, ruleTitle } from '@cadro/core';
+import { catalogues } from '../testing/texts';
+
+/* Words that no parent would say at the kitchen table, or two for one thing. What stands in their place is in docs/words.md. */
+const unheard: Readonly<Record<Language, readonly RegExp[]>> = {
+  en: [
+    /\b(?:\d+|…|the|all|no|open|more) works\b/i,
+    /\b(?:a|one|this) work\b(?! (?:of|sample)\b)/i,
+    /\bremarks?\b/i,
+    /\b(?:un)?marked\b(?! as\b)/i,
+    /\bmarks?\b(?! (?:as|all)\b)/i,
+    /\bhanded in\b/i,
+    /\bfigures?\b/i,
+    /\blessons?\b/i,
+    /\bregister\b/i,
+    /\bthe telephone\b/i,
+    /\bin hand\b/i,
+    /\btak(?:e|en) in hand\b/i,
+    /\bis silent\b/i,
+    /\bhave not looked\b/i,
+    /\bmended?\b/i,
+    /\bleast mark\b/i,
+    /\bThat is so\b|\bNot meant so\b/,
+    /\bNarrow down\b|\bChoose none\b|\bTake out\b|\bPut down as\b/,
+    /\bnothing here for you\b|\bNothing here is like that\b/i,
+    /\bYou are told\b/i,
+    /\bopens beside\b/i,
+  ],
+  es: [
+    /\bcabos? sueltos?\b/i,
+    /\basignaturas?\b/i,
+    /\bdocentes?\b|\bprofesor(?:es|ado)?\b/i,
+    /\bcolegios?\b/i,
+    /(?<!\ben )\bcursos?\b/i,
+    /\b(?:sin )?corregid[oa]s?\b/i,
+    /\bcifras?\b/i,
+    /\bcalla\b/i,
+    /\bmiradas?\b/i,
+    /\bvosotros\b|\bvuestr[oa]s?\b|\b(?:pod|quer|ten)éis\b|\bapuntasteis\b/i,
+    /\bA ti te toca\b/i,
+    /\baparato\b/i,
+    /\bdispensad[oa]s?\b/i,
+    /\blibro de notas\b/i,
+    /\bnota mínima\b/i,
+    /\bLlevarse\b|\bSaber menos\b/,
+    /\bpasa a ser nada\b|\bcuenta como nada\b/i,
+  ],
+};
+
+type Texts = { readonly [key: string]: string | readonly string[] | Texts };
+const flat = (texts: Texts, path = ''): [string, string][] =>
+  Object.entries(texts).flatMap(([key, value]): [string, string][] =>
+    typeof value === 'string'
+      ? [[path + key, value]]
+      : Array.isArray(value)
+        ? value.map((text, index) => [`${path}${key}.${index}`, text])
+        : flat(value as Texts, `${path}${key}.`),
+  );
+
+const heardIn = (texts: readonly (readonly [string, string])[], language: Language): string[] =>
+  texts.flatMap(([key, text]) =>
+    unheard[language]
+      .filter((word) => word.test(text.replaceAll(/\{\{\w+\}\}/g, '…')))
+      .map((word) => `${key}: ${text} (${String(word)})`),
+  );
+
+it.each(languages)('nothing in the interface sounds translated, in %s', (language) => {
+  expect(heardIn(flat(catalogues[language]), language)).toEqual([]);
+});
+
+it.each(languages)('nor do the names of alerts and of their rules, in %s', (language) => {
+  const rules = alertRules.map(({ name }) => [name, ruleTitle(language, name)] as const);
+  expect(rules.length).toBeGreaterThan(15);
+  expect(heardIn([...rules, ...Object.entries(alertWords(language).kinds)], language)).toEqual([]);
+});
+
+it('hears what it is to hear', () => {
+  const said = [
+    ['a', '30 works were given out in those lessons'],
+    ['b', 'It works once, until tomorrow. Marked as done. The frame works without a signal.'],
+  ] as const;
+  expect(heardIn(said, 'en').map((each) => each.slice(0, 1))).toEqual(['a', 'a']);
+});
