@@ -74,7 +74,7 @@ test(
     const title = await page.getByRole('heading', { level: 1 }).last().textContent();
     expect(newest).toContain(title ?? 'no title');
     await expect(
-      page.getByText(/^You are told .*\. From .*, (Mon|Tue|Wed|Thu|Fri|Sat|Sun) /).first(),
+      page.getByText(/^Cadro tells you .*\. From .*, (Mon|Tue|Wed|Thu|Fri|Sat|Sun) /).first(),
     ).toBeVisible();
     await expect(page.getByText(/^(Mail: sent|Text message: sent|Only here)/).first()).toBeVisible();
   },
@@ -84,7 +84,7 @@ test('an alert is read, done, undone, found again and silenced for a while', asy
   await guardian.signsIn();
   await guardian.opens('/alerts');
   await page.getByRole('button', { name: 'Search' }).click();
-  await page.getByRole('radio', { name: 'Grades' }).click();
+  await page.getByRole('radio', { name: 'Grades', exact: true }).click();
   await page.getByLabel('Search alerts').fill('kelp');
   await expect(rows(page)).toHaveCount(1);
   await rows(page).first().click();
@@ -101,7 +101,7 @@ test('an alert is read, done, undone, found again and silenced for a while', asy
   if (guardian.wide) await expect(rows(page)).toHaveCount(1);
   await page.getByRole('button', { name: 'Fewer like this' }).click();
   await page.getByRole('button', { name: 'Mute Kelp chemistry for two weeks' }).click();
-  await expect(page.getByText(/^Quiet until /).first()).toBeVisible();
+  await expect(page.getByText(/^Muted until /).first()).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByRole('button', { name: 'Fewer like this' })).toBeVisible();
   await page.getByRole('link', { name: 'Go there' }).click();

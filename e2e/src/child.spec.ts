@@ -30,7 +30,7 @@ test('a child’s evening, and what its mother hears of it', async ({ guardian, 
   await page.getByRole('button', { name: 'Add something of your own' }).click();
   await page.getByLabel('What is it?').fill('A knot board');
   await page.getByLabel('Why? A word or two').fill('Eleven knots from memory');
-  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await page.getByRole('button', { name: 'Keep it', exact: true }).click();
   await expect(page.getByText('A knot board')).toBeVisible();
   await guardian.findsScreenInOrder('what one is proud of');
 

@@ -88,7 +88,7 @@ test('the school’s figure differs: the guardian tries, keeps, and takes back a
   await expect(page.getByRole('button', { name: 'Save' })).toBeDisabled();
   await page.getByLabel('Lowest score, in percent').fill('50');
   await page.getByRole('button', { name: 'Try what would match the school’s grade' }).click();
-  await expect(page.getByText(/with this, the same\.$/)).toBeVisible();
+  await expect(page.getByText(/the same as with this\.$/)).toBeVisible();
   await guardian.findsStateInOrder('correcting the policy');
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByText('Counted with your adjustment.')).toBeVisible();

@@ -214,7 +214,7 @@ test('attendance says what stands out, and what a code means can be told', async
   await guardian.opens('/days/attendance');
   await expect(page.getByText('Absent on Thursdays: Thu 24 Sept, Thu 1 Oct, and Thu 15 Oct.')).toBeVisible();
   await expect(page.getByText(/30 assignments were given or due in those classes/)).toBeVisible();
-  await expect(page.getByText(/more missed days? would make it 1 day in 10 or more/).first()).toBeVisible();
+  await expect(page.getByText(/more missed days? would bring absences to 1 day in 10/).first()).toBeVisible();
   await guardian.seesOnly('Caspian');
   await page.getByRole('button', { name: 'I know: it means' }).click();
   await page.getByRole('radio', { name: /late/ }).click();

@@ -15,7 +15,7 @@ const copiesOn = (page: Page): Promise<string[]> =>
 const waits = (page: Page) =>
   page.evaluate(async () => (await navigator.serviceWorker.ready).waiting !== null).catch(() => null);
 const heading = (page: Page) => page.getByRole('heading', { level: 1 }).first();
-const notLoaded = (page: Page) => page.getByText(/^This (could not be loaded|isn’t on this device)/);
+const notLoaded = (page: Page) => page.getByText(/^This (couldn’t be loaded|isn’t on this device)/);
 
 test('Cadro can be put on a home screen: its name, its address and its icons are as browsers ask', async ({
   guardian,

@@ -123,7 +123,7 @@ test(
         headers: { 'content-type': 'application/json' },
         body: JSON.stringify({ faults }),
       });
-    const told = page.getByText(/^Millrace Middle School cannot be read since/);
+    const told = page.getByText(/^No new records from Millrace Middle School since/);
     await guardian.signsIn();
     await schoolFails([{ school: 'millrace', collection: 'results', kind: 'down' }]);
     await guardian.movesOnOneDay();

@@ -122,7 +122,7 @@ test('a place whose script does not come leaves the rest of the page, and is ask
     Object.assign(window, { samePage: true });
   });
   await page.getByRole('link', { name: 'Days', exact: true }).click();
-  const failed = page.getByRole('alert').filter({ hasText: 'This could not be loaded' });
+  const failed = page.getByRole('alert').filter({ hasText: 'This couldn’t be loaded' });
   await expect(failed).toBeVisible();
   await expect(page.getByRole('link', { name: 'Brief', exact: true })).toBeVisible();
   await page.unroute('**/days-*.js');

@@ -48,7 +48,6 @@ function CourseLine({ course, selected }: { course: CourseSummary; selected: boo
   const format = useFormat();
   const { figures, grade, scale } = course;
   const standards = scale.method === 'standards';
-  const needsYou = !standards && (figures?.looseEnds ?? []).some(({ kind }) => kind !== 'unmarked');
   const graded = !standards && hasGrade(grade) ? figures : null;
   const below = useBelow(course);
   const beside = useBeside(course, graded);
@@ -70,7 +69,12 @@ function CourseLine({ course, selected }: { course: CourseSummary; selected: boo
           ) : null}
         </Row>
         <Row style={styles.apart}>
-          <Words size="small" colour={needsYou ? 'plum' : 'soft'} bold={needsYou} style={styles.shrink}>
+          <Words
+            size="small"
+            colour={needsYou(course) ? 'plum' : 'soft'}
+            bold={needsYou(course)}
+            style={styles.shrink}
+          >
             {below}
           </Words>
           {beside ? (
@@ -94,9 +98,15 @@ function CourseLine({ course, selected }: { course: CourseSummary; selected: boo
 const fallOf = ({ figures, scale }: CourseSummary): number =>
   ((figures?.posted ?? 0) - (figures?.ifLeft ?? figures?.posted ?? 0)) / scale.outOf;
 
-/** What is most at stake first: what may fall deepest, then what has been falling. */
+/** Whether something of a course can be done something about. */
+const needsYou = ({ figures, scale }: CourseSummary): boolean =>
+  scale.method !== 'standards' && (figures?.looseEnds ?? []).some(({ kind }) => kind !== 'unmarked');
+
+/** What is most at stake first: what may fall deepest, then what is open, then what has been falling. */
 const mostAtStakeFirst = (a: CourseSummary, b: CourseSummary): number =>
-  fallOf(b) - fallOf(a) || (a.figures?.trend.slope ?? 0) - (b.figures?.trend.slope ?? 0);
+  fallOf(b) - fallOf(a) ||
+  Number(needsYou(b)) - Number(needsYou(a)) ||
+  (a.figures?.trend.slope ?? 0) - (b.figures?.trend.slope ?? 0);
 
 /** The ways on from a child's courses, below them. */
 function WaysOn({ child }: { child: Child }) {

@@ -74,6 +74,7 @@ function useShown(whole: Work): Work {
 function Top({ work, offers }: { work: Work; offers: ReactNode }) {
   const { t } = useTranslation();
   const { shown } = useChildren();
+  const wide = useWide();
   const loose = work.rows.filter(({ group, kind }) => group === 'loose' || kind === 'unmarked');
   const doubtful = work.rows.filter(({ group }) => group === 'doubtful').length;
   const mendable = loose.filter(({ recoverable }) => recoverable).length;
@@ -84,7 +85,7 @@ function Top({ work, offers }: { work: Work; offers: ReactNode }) {
       <View>
         <Heading level={1}>{t('work.title')}</Heading>
         <Words colour="soft">{t('work.sub', { count: loose.length, mendable })}</Words>
-        {doubtful > 0 ? (
+        {wide && doubtful > 0 ? (
           <Words size="small" colour="soft">
             {t('work.doubtful', { count: doubtful })}
           </Words>

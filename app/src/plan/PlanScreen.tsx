@@ -100,10 +100,7 @@ export function PlanScreen() {
   return (
     <WidePage>
       <BackLink href="/work" label={t('plan.back')} />
-      <View>
-        <Heading level={1}>{t('plan.title')}</Heading>
-        <Words colour="soft">{t('plan.lead')}</Words>
-      </View>
+      <Heading level={1}>{t('plan.title')}</Heading>
       {shown.length > 1 ? (
         <Choice
           label={t('plan.whose')}

@@ -48,7 +48,6 @@ export const tryingEn = {
   },
   plan: {
     title: 'Evenings',
-    lead: 'What fits into the free time and helps the grade most.',
     whose: 'Whose evenings',
     back: 'Work',
     pattern: 'Free minutes by weekday',

@@ -50,7 +50,6 @@ export const tryingEs: typeof tryingEn = {
   },
   plan: {
     title: 'Tardes',
-    lead: 'Lo que cabe en el tiempo libre y más ayuda a la calificación.',
     whose: 'Las tardes de quién',
     back: 'Tareas',
     pattern: 'Minutos libres por día',

@@ -252,7 +252,7 @@ const own = StyleSheet.create({
   minutes: { maxWidth: 220 },
   details: { paddingLeft: 32, paddingBottom: 12 },
   noTick: { width: 32 },
-  more: { paddingLeft: 60, marginTop: -16 },
+  more: { paddingLeft: 63, marginTop: -16 },
 });
 
 const useLooks = themed((palette) => ({
