@@ -218,10 +218,10 @@ function BriefList({ brief, said, ...choosing }: { brief: Brief; said: ReactNode
   return (
     <Page>
       <BriefTitle brief={brief} count={needing.length} />
+      <GoodNews brief={brief} />
       {said}
       {needing.length === 0 ? <Words>{t('brief.quiet')}</Words> : null}
       <Matters matters={needing} label={t('brief.matters')} leads {...choosing} />
-      <GoodNews brief={brief} />
       <Closed brief={brief} />
       {wrote.length > 0 ? (
         <View>

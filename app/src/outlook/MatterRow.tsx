@@ -41,6 +41,9 @@ export function MatterRow({ matter, first, selected, onSelect }: MatterRowProps)
     language,
     timeZone: all.find(({ id }) => id === matter.studentId)?.timeZone ?? 'UTC',
   });
+  // Where nothing else says why, its alert does.
+  const told = matter.kind === 'alert' ? undefined : matter.alertIds[0];
+  const why = words.why ?? (told && `/alerts/${told}`);
   const text = (
     <Stack space={0.5}>
       <Row style={styles.apart}>
@@ -69,10 +72,7 @@ export function MatterRow({ matter, first, selected, onSelect }: MatterRowProps)
       )}
       <Row space={2} wrap>
         <LinkAction label={words.step.label} href={words.step.href} main={first} />
-        {words.why ? <WayOn label={t('brief.why')} href={words.why} /> : null}
-        {matter.kind !== 'alert' && matter.alertIds[0] ? (
-          <WayOn label={t('alerts.toAlert')} href={`/alerts/${matter.alertIds[0]}`} />
-        ) : null}
+        {why ? <WayOn label={t('brief.why')} href={why} /> : null}
       </Row>
     </View>
   );

@@ -182,7 +182,7 @@ describe('what is said', () => {
     expect(say(matters.mendable).body).toBe(
       'Counts as 0 until it’s turned in. Can still be turned in by 6 November for 50% credit. Worth up to +2.27. And 1 more. The grade has been falling for weeks, too.',
     );
-    expect(say(matters.underneath).title).toBe('82.2, but 2 open assignments aren’t counted yet');
+    expect(say(matters.underneath).title).toBe('82.2 leaves out 2 open assignments');
   });
   it('leads from a slipping course and from absences to a talk, and shows the reason', () => {
     expect(say(matters.slipping)).toMatchObject({

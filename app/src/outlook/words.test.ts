@@ -52,7 +52,7 @@ describe('a matter in words', () => {
     expect(say(underneath)).toEqual({
       context: 'Boat-building',
       when: 'turn in by Tue 27 Oct',
-      title: '3.1, but an open assignment isn’t counted yet',
+      title: '3.1 leaves out an open assignment',
       body: 'Keel model was due 12 October and hasn’t been graded, so it doesn’t count yet. If nothing changes, 3.1 drops to 2.4.',
       step: { label: 'Talk with Caspian', href: '/talk/new?studentId=s&courseId=c&itemId=i' },
       why: '/courses/s/c',

@@ -70,7 +70,6 @@ export const alertsEn = {
     toDelivery: 'How to reach me',
     toDigest: 'The digest',
     settingsLead: 'What Cadro tells you, how, and when it stays quiet.',
-    toAlert: 'See the alert',
     find: 'Search',
     settings: 'Alert settings',
   },

@@ -163,8 +163,8 @@ export const firstEn = {
   matter: {
     underneathFirst_one: 'No grade yet, and the only assignment is open',
     underneathFirst_other: 'No grade yet, and {{count}} assignments are open',
-    underneathTitle_one: '{{figure}}, but an open assignment isn’t counted yet',
-    underneathTitle_other: '{{figure}}, but {{count}} open assignments aren’t counted yet',
+    underneathTitle_one: '{{figure}} leaves out an open assignment',
+    underneathTitle_other: '{{figure}} leaves out {{count}} open assignments',
     overdue: '{{title}} was due {{due}} and hasn’t been graded, so it doesn’t count yet.',
     incomplete: '{{title}} is incomplete. It doesn’t count now, but becomes 0 when the term ends.',
     becomes: 'If nothing changes, {{figure}} drops to {{left}}.',

@@ -73,7 +73,6 @@ export const alertsEs: SameKeys<typeof alertsEn> = {
     toDelivery: 'Cómo avisarme',
     toDigest: 'El informe',
     settingsLead: 'Qué le dice Cadro, cómo y cuándo guarda silencio.',
-    toAlert: 'Ver el aviso',
     find: 'Buscar',
     settings: 'Ajustes de los avisos',
   },

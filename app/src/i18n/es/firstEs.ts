@@ -165,8 +165,8 @@ export const firstEs: SameKeys<typeof firstEn> = {
   matter: {
     underneathFirst_one: 'Aún sin calificación, y su única tarea está pendiente',
     underneathFirst_other: 'Aún sin calificación, y {{count}} tareas están pendientes',
-    underneathTitle_one: '{{figure}}, pero una tarea pendiente aún no cuenta',
-    underneathTitle_other: '{{figure}}, pero {{count}} tareas pendientes aún no cuentan',
+    underneathTitle_one: '{{figure}} sin contar una tarea pendiente',
+    underneathTitle_other: '{{figure}} sin contar {{count}} tareas pendientes',
     overdue: '{{title}} era para el {{due}} y está sin calificar, así que aún no cuenta.',
     incomplete: '{{title}} está incompleto. Ahora no cuenta, pero contará como 0 al final del periodo.',
     becomes: 'Si nada cambia, {{figure}} baja a {{left}}.',

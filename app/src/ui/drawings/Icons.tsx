@@ -10,7 +10,7 @@ type OtherName = 'alerts' | 'settings' | 'back';
 
 /**
  * Lines drawn by hand, 24 px: ruled lines, a span, an open frame with a tick, a calendar frame, two speech frames; a
- * table with something on it, a rosette; a pennant on its pole for alerts.
+ * table with something on it, a rosette; a bell for alerts, two sliders for settings.
  */
 const paths: Record<PlaceName | OtherName, string> = {
   brief: 'M4 6h16M4 10h12M4 14h16M4 18h8',
@@ -20,8 +20,8 @@ const paths: Record<PlaceName | OtherName, string> = {
   talk: 'M3 5h12v9H8l-3 3v-3H3zM18 9h3v8h-2v3l-3-3h-5',
   desk: 'M3 11h18M5 11v9M19 11v9M9 11V6h6v5',
   kept: 'M12 3a5.5 5.5 0 1 0 .01 0M8.5 13L6 21l6-3 6 3-2.5-8',
-  alerts: 'M6 3v18M6 4l13 4.5L6 13',
-  settings: 'M6 4h12v16H6zM9 9h6M9 13h6M9 17h3',
+  alerts: 'M12 3v2M5 17h14M7 17v-5a5 5 0 0 1 10 0v5M10 20h4',
+  settings: 'M4 7h9M18 7h2M13 4.5h5v5h-5zM4 17h2M11 17h9M6 14.5h5v5H6z',
   back: 'M15 4l-8 8 8 8',
 };
 
