@@ -59,14 +59,14 @@ test('files say what the pages say', once, async ({ guardian, page }) => {
   await test.step('every course side by side', async () => {
     await guardian.opens('/courses/compare');
     const rows = await rowsOf(page, 'Download CSV: Side by side');
-    expect(rows.map((row) => [row['Course'], row['Figure'], row['Letter'], row['By our count']])).toEqual(
+    expect(rows.map((row) => [row['Course'], row['Grade'], row['Letter'], row['By our count']])).toEqual(
       courses.map(({ title, grade }) => [title, ...graded(grade), cell(grade.count?.display)]),
     );
     expect(rows.map((row) => row['Loose ends'])).toEqual(
       courses.map(({ figures }) => cell(figures?.looseEnds.length)),
     );
     const [kelp] = rows.filter((row) => row['Course'] === 'Kelp chemistry');
-    expect(kelp).toMatchObject({ Figure: '80.4', Letter: 'B', 'By our count': '76.6' });
+    expect(kelp).toMatchObject({ Grade: '80.4', Letter: 'B', 'By our count': '76.6' });
     await expect(page.getByRole('link', { name: /^Kelp chemistry\. .*80\.4.*76\.6/ })).toBeVisible();
   });
 
@@ -78,7 +78,7 @@ test('files say what the pages say', once, async ({ guardian, page }) => {
     await test.step(`the terms of ${child}`, async () => {
       await guardian.opens(`/courses/${id}/terms`);
       const rows = await rowsOf(page, `Download CSV: Terms of ${child}`);
-      expect(rows.map((row) => [row['Course'], row['Term'], row['Figure'], row['Letter']])).toEqual(
+      expect(rows.map((row) => [row['Course'], row['Term'], row['Grade'], row['Letter']])).toEqual(
         years.courses.flatMap(({ title, grades }) =>
           grades.map(({ part, title: exam, grade }) => [
             title,
@@ -100,7 +100,7 @@ test('files say what the pages say', once, async ({ guardian, page }) => {
             title === row['Course'] && grades.some(({ part }) => titleOf(part) === row['Term']),
         );
         const found = course?.grades.find(({ part }) => titleOf(part) === row['Term']);
-        expect([row['Figure'], row['Letter']]).toEqual(found && graded(found.grade));
+        expect([row['Grade'], row['Letter']]).toEqual(found && graded(found.grade));
         const remark = course?.remarks.find(({ part }) => part === found?.part)?.text;
         expect(row['Comment']).toBe(cell(remark));
       }

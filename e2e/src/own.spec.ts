@@ -215,7 +215,7 @@ async function otherTables(parent: Guardian) {
   const attendance = `Date\tClass\tAttendance\n${day(-8)}\tNew course\tAbsent – excused\n${day(-7)}\tNew course\tQ4\n`;
   await page.getByLabel('Paste the table here').fill(attendance);
   await page.getByRole('button', { name: 'Read the table' }).click();
-  await expect(page.getByRole('heading', { name: '2 attendance marks' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: '2 attendance entries' })).toBeVisible();
   await page.getByRole('button', { name: 'Check them and add them' }).click();
   await expect(page.getByRole('heading', { level: 1, name: 'Add attendance' })).toBeVisible();
   await expect(page.getByText('Q4, in 1 row')).toBeVisible();

@@ -110,7 +110,7 @@ describe('the list of alerts', () => {
     const source = ['Mon 19 Oct', 'Tue 20 Oct', 'Wed 21 Oct'].map(
       (day) => `Gannet Head Upper School, ${day}`,
     );
-    expect(await file({ q: 'nobody has explained' })).toEqual([
+    expect(await file({ q: 'no reason given' })).toEqual([
       ['raised', 'news', 'child', 'course', 'about', 'alert', 'facts', 'source', 'state', 'over since'],
       [
         ...[...when, 'Isolde', '', 'Attendance', 'Absent Mon 19 Oct, no reason given'],
