@@ -186,6 +186,7 @@ export class Guardian {
     await this.page.waitForFunction(() =>
       Array.from(document.querySelectorAll('h1, h2')).some((heading) => heading.checkVisibility()),
     );
+    await this.findsItselfNamed(name);
     await this.findsThemeInOrder(name, everyRule);
     await this.changesTheme();
     await this.findsThemeInOrder(`${name}, in the other theme`, rulesOfColour);
@@ -194,6 +195,15 @@ export class Guardian {
   /** A screen in a state that a journey has led to: axe looks at it at a phone's size, where all of it is, too. */
   async findsStateInOrder(name: string): Promise<void> {
     await (this.wide ? this.findsNothingAside(name) : this.findsScreenInOrder(name));
+  }
+
+  /** The browser's tab says which page it is. */
+  private async findsItselfNamed(name: string): Promise<void> {
+    const headings = await this.page.getByRole('heading', { level: 1 }).allTextContents();
+    expect(
+      headings.map((heading) => `${heading} · Cadro`),
+      `${name} is named by its heading`,
+    ).toContain(await this.page.title());
   }
 
   private async findsNothingAside(name: string): Promise<void> {

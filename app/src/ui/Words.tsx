@@ -2,6 +2,7 @@ import type { ReactNode } from 'react';
 import { Text, type StyleProp, type TextStyle } from 'react-native';
 import { font, sizes, type Palette } from './theme/palette';
 import { usePalette } from './theme/Theme';
+import { useTitle } from './titled';
 
 type Colour = Extract<keyof Palette, 'ink' | 'soft' | 'plum' | 'teal' | 'paper'>;
 
@@ -63,6 +64,7 @@ export function Heading({
   style?: StyleProp<TextStyle>;
 }) {
   const palette = usePalette();
+  useTitle(level === 1 && typeof children === 'string' ? children : null);
   const usual = level === 1 ? 'title' : level === 2 ? 'matter' : 'text';
   return (
     <Text
