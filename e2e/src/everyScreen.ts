@@ -59,7 +59,7 @@ export const screens: readonly { name: string; open: (guardian: Guardian) => Pro
     async open(guardian) {
       await guardian.goesTo('Work');
       await guardian.page
-        .getByRole('checkbox', { name: /^Choose / })
+        .getByRole('checkbox', { name: /^Select / })
         .first()
         .click();
       await guardian.page

@@ -86,8 +86,8 @@ const pictures: readonly Picture[] = [
     name: 'plan',
     async open(guardian, page) {
       await guardian.goesTo('Work');
-      await page.getByRole('checkbox', { name: 'Choose Log of tides, entry 4' }).click();
-      await page.getByRole('checkbox', { name: 'Choose Reef survey' }).click();
+      await page.getByRole('checkbox', { name: 'Select Log of tides, entry 4' }).click();
+      await page.getByRole('checkbox', { name: 'Select Reef survey' }).click();
       await page.getByRole('button', { name: 'Add to the plan' }).click();
       await page.getByRole('button', { name: 'Propose a plan' }).click();
       await expect(page.getByText('That’s the most these evenings can hold.')).toBeVisible();

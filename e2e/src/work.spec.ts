@@ -78,7 +78,7 @@ test('scores are tried out on a course, and the rest of the term is drawn', asyn
   await page.getByLabel('Your target, of 100').fill('80');
   await page.keyboard.press('Tab');
 
-  await page.getByRole('checkbox', { name: 'Choose Titration quiz' }).click();
+  await page.getByRole('checkbox', { name: 'Select Titration quiz' }).click();
   await page.getByRole('radio', { name: '80%' }).click();
   await expect(page.getByText('32 of 40')).toBeVisible();
 
@@ -162,8 +162,8 @@ test('from the Brief through Work to a plan for the evenings', async ({ guardian
 
   await test.step('what is chosen shows what it comes to together, and goes into the plan', async () => {
     await page.goto('/work');
-    await page.getByRole('checkbox', { name: 'Choose Keel model' }).click();
-    await page.getByRole('checkbox', { name: 'Choose Harbour map key' }).click();
+    await page.getByRole('checkbox', { name: 'Select Keel model' }).click();
+    await page.getByRole('checkbox', { name: 'Select Harbour map key' }).click();
     await expect(page.getByText('Boat-building: 2.4 → 2.9')).toBeVisible();
     await page.getByRole('button', { name: 'Add to the plan' }).click();
     await expect(page).toHaveURL(/\/work\/plan/);

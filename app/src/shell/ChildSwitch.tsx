@@ -2,7 +2,7 @@ import { StyleSheet, Pressable, ScrollView } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { useMeQuery } from '../household';
 import { childChosen, useAppDispatch, useAppSelector } from '../store';
-import { themed, touch, Words } from '../ui';
+import { radioKeys, themed, touch, Words } from '../ui';
 
 /** Everyone, or one child; kept from place to place and from day to day. */
 export function ChildSwitch() {
@@ -18,6 +18,11 @@ export function ChildSwitch() {
     { id: null, name: t('shell.everyone') },
     ...children.map(({ id, givenName }) => ({ id, name: givenName })),
   ];
+  const keys = {
+    count: options.length,
+    chosen: options.findIndex(({ id }) => id === known),
+    choose: (at: number) => dispatch(childChosen(options[at]?.id ?? null)),
+  };
   return (
     <ScrollView
       horizontal
@@ -26,12 +31,13 @@ export function ChildSwitch() {
       role="radiogroup"
       aria-label={t('shell.children')}
     >
-      {options.map(({ id, name }) => (
+      {options.map(({ id, name }, at) => (
         <Pressable
           key={id ?? 'everyone'}
           role="radio"
           aria-checked={known === id}
           onPress={() => dispatch(childChosen(id))}
+          {...radioKeys(at, keys)}
           style={[looks.child, known === id && looks.chosen]}
         >
           <Words bold={known === id} colour={known === id ? 'ink' : 'soft'}>

@@ -9,6 +9,7 @@ export * from './drawings/FormulaBar';
 export * from './drawings/Frame';
 export * from './drawings/Icons';
 export * from './Layout';
+export { radioKeys } from './controls/groupKeys';
 export * from './controls/LedTo';
 export * from './controls/MonthGrid';
 export * from './controls/Notice';

@@ -7,6 +7,7 @@ import { styles } from '../theme/styles';
 import { font, gap, sizes, touch, type Palette } from '../theme/palette';
 import { usePalette } from '../theme/Theme';
 import { Words } from '../Words';
+import { radioKeys } from './groupKeys';
 
 interface ActionProps {
   readonly label: string;
@@ -206,9 +207,14 @@ interface ChoiceProps<V extends string> {
 /** One of a few, all in sight; the chosen one is filled and says so. */
 export function Choice<V extends string>({ label, titled, options, value, onChange }: ChoiceProps<V>) {
   const looks = useLooks();
+  const keys = {
+    count: options.length,
+    chosen: options.findIndex((option) => option.value === value),
+    choose: (at: number) => options[at] && onChange(options[at].value),
+  };
   const group = (
     <View role="radiogroup" aria-label={label} style={own.options}>
-      {options.map((option) => {
+      {options.map((option, at) => {
         const chosen = option.value === value;
         return (
           <Pressable
@@ -216,6 +222,7 @@ export function Choice<V extends string>({ label, titled, options, value, onChan
             role="radio"
             aria-checked={chosen}
             onPress={() => onChange(option.value)}
+            {...radioKeys(at, keys)}
             style={[looks.option, chosen && looks.chosen]}
           >
             <Words size="small" bold={chosen} colour={chosen ? 'paper' : 'ink'}>

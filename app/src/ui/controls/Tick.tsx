@@ -5,6 +5,7 @@ import { Row } from '../Layout';
 import { touch } from '../theme/palette';
 import { usePalette } from '../theme/Theme';
 import { Words } from '../Words';
+import { spacePresses } from './groupKeys';
 
 /** A square to tick; its label is said, not shown. */
 export function Tick({
@@ -23,6 +24,7 @@ export function Tick({
       aria-checked={on}
       aria-label={label}
       onPress={() => onChange(!on)}
+      {...spacePresses(() => onChange(!on))}
       style={own.tick}
     >
       <View aria-hidden>
