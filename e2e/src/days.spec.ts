@@ -291,7 +291,7 @@ test('from the month to a day, its work, the desk, and settled', async ({ guardi
     await guardian.movesOnOneDay();
     await page.goto(address);
     await expect(page.getByText(/The lessons are down as explained now/).first()).toBeAttached();
-    await expect(page.getByText(/^The register says now/).first()).toBeVisible();
+    await expect(page.getByText(/^The school’s attendance now says/).first()).toBeVisible();
     await page.goto('/days?on=2026-10-19');
     await expect(page.getByRole('link', { name: /Isolde, Absent from 1 lesson, Attendance/ })).toBeVisible();
   });

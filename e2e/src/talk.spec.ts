@@ -134,7 +134,7 @@ test('settings: where the records come from, the look, the language, and the way
   await page.getByRole('link', { name: 'Settings' }).click();
   await expect(page.getByRole('heading', { level: 1, name: 'Settings' })).toBeVisible();
   await expect(page.getByText('Millrace Middle School', { exact: true })).toBeVisible();
-  await expect(page.getByText(/^read .*\d\d:\d\d$/).first()).toBeVisible();
+  await expect(page.getByText(/^updated .*\d\d:\d\d$/).first()).toBeVisible();
   const ground = () => page.evaluate(() => getComputedStyle(document.body).backgroundColor);
   const day = await ground();
   await page.getByRole('radio', { name: 'Dark' }).click();
