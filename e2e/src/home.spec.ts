@@ -206,7 +206,7 @@ test('the family sits down: the page is theirs to change, what is agreed is kept
   await page.getByRole('button', { name: 'Sit down now' }).click();
   await expect(page.getByText(/^Step 1 of /)).toBeVisible();
   await expect(page.getByText(/minutes left$/)).toBeVisible();
-  const next = page.getByRole('button', { name: 'Next' });
+  const next = page.getByRole('button', { name: 'Next', exact: true });
   const agree = page.getByLabel('What did you agree with Isolde?');
   const evenings = page.getByRole('link', { name: 'Change the evenings' });
   while ((await agree.count()) === 0) {

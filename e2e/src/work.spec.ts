@@ -70,7 +70,7 @@ test('scores are tried out on a course, and the rest of the term is drawn', asyn
   await page.getByLabel('Score for Reef survey').fill('16');
 
   await page.getByLabel('Your target, of 100').fill('80');
-  await expect(page.getByText(/^(Asks for|Reached)/)).toBeVisible();
+  await expect(page.getByText(/^(Takes|Reached)/)).toBeVisible();
   await page.getByLabel('Your target, of 100').fill('500');
   await expect(page.getByText('A number between 0 and 200.')).toBeVisible();
   await page.getByLabel('Your target, of 100').fill('150');
@@ -128,8 +128,8 @@ test('from the Brief through Work to a plan for the evenings', async ({ guardian
   });
 
   await test.step('the list is narrowed down, and the address keeps it', async () => {
+    // Where the address has narrowed it down, the ways to do so are open.
     await page.getByRole('button', { name: 'Show everything' }).click();
-    await page.getByRole('button', { name: 'Search and filter' }).click();
     await page.getByRole('radio', { name: 'Turned in, waiting for a score' }).click();
     await expect(page).toHaveURL(/part=waiting/);
     await expect(page.getByRole('link', { name: /^Essay on lamps\./ })).toContainText('Worth asking.');
