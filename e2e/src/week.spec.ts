@@ -84,7 +84,7 @@ test('a week later each of them sees what was agreed, by whom, and what came of 
     expect((await download).suggestedFilename()).toMatch(/caspian\.pdf$/);
     await start.click();
     const agree = page.getByLabel('What did you agree with Caspian?');
-    const next = page.getByRole('button', { name: 'Next' });
+    const next = page.getByRole('button', { name: 'Next', exact: true });
     await expect(page.getByText(/^Step 1 of /)).toBeVisible();
     while ((await agree.count()) === 0) await next.click();
     await agree.fill('Shed at four on Mondays');
