@@ -25,7 +25,7 @@ test('the language is chosen before signing in, and stays', once, async ({ page 
   await page.getByLabel('Contraseña').fill('tide-and-lantern');
   await page.getByRole('button', { name: 'Entrar' }).click();
   await expect(page.getByRole('heading', { level: 1, name: /cosas le esperan, Ottoline/ })).toBeVisible();
-  await expect(page.getByText('3,1, con un trabajo pendiente debajo')).toBeVisible();
+  await expect(page.getByText('3,1 sin contar una tarea pendiente')).toBeVisible();
   await expect(page.locator('html')).toHaveAttribute('lang', 'es');
 });
 

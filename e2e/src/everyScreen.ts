@@ -63,7 +63,7 @@ export const screens: readonly { name: string; open: (guardian: Guardian) => Pro
         .first()
         .click();
       await guardian.page
-        .getByRole('button', { name: /^More: / })
+        .getByRole('button', { name: /^Show more: / })
         .first()
         .click();
       await guardian.page.getByRole('button', { name: 'Search and filter' }).click();
