@@ -10,18 +10,9 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { i18next } from './i18n';
 import { makeFormat } from './format';
-import { catalogues, startTexts } from '../testing/texts';
+import { catalogues, everyText, startTexts } from '../testing/texts';
 
-type Texts = { readonly [key: string]: string | readonly string[] | Texts };
-const flat = (texts: Texts, path = ''): [string, string][] =>
-  Object.entries(texts).flatMap(([key, value]): [string, string][] =>
-    typeof value === 'string'
-      ? [[path + key, value]]
-      : Array.isArray(value)
-        ? value.map((text, index) => [`${path}${key}.${index}`, text])
-        : flat(value as Texts, `${path}${key}.`),
-  );
-const en = new Map(flat(catalogues.en));
+const en = new Map(everyText(catalogues.en));
 
 /** Every key the code asks for by a plain text, `t('a.b')`. */
 function keysInSource(folder = join(__dirname, '..')): string[] {
@@ -35,7 +26,7 @@ function keysInSource(folder = join(__dirname, '..')): string[] {
 
 describe('the catalogues', () => {
   it.each(languages)('%s has every key, and the same places for values', (language) => {
-    const texts = new Map(flat(catalogues[language]));
+    const texts = new Map(everyText(catalogues[language]));
     expect([...texts.keys()].sort()).toEqual([...en.keys()].sort());
     const places = (text: string) => [...text.matchAll(/\{\{(\w+)\}\}/g)].map(([, name]) => name).sort();
     for (const [key, text] of texts)
@@ -62,7 +53,7 @@ describe('the catalogues', () => {
 
   it('scolds nobody and shouts at nobody', () => {
     for (const language of languages)
-      for (const [key, text] of flat(catalogues[language]))
+      for (const [key, text] of everyText(catalogues[language]))
         expect({ key, text }).not.toMatchObject({ text: expect.stringMatching(/[!¡]/) });
   });
 });

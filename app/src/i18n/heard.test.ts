@@ -1,6 +1,6 @@
 import { languages, type Language } from '@cadro/contract';
 import { alertRules, alertWords, ruleTitle } from '@cadro/core';
-import { catalogues } from '../testing/texts';
+import { catalogues, everyText } from '../testing/texts';
 
 /* Words that no parent would say at the kitchen table, or two for one thing. What stands in their place is in docs/words.md. */
 const unheard: Readonly<Record<Language, readonly RegExp[]>> = {
@@ -48,16 +48,6 @@ const unheard: Readonly<Record<Language, readonly RegExp[]>> = {
   ],
 };
 
-type Texts = { readonly [key: string]: string | readonly string[] | Texts };
-const flat = (texts: Texts, path = ''): [string, string][] =>
-  Object.entries(texts).flatMap(([key, value]): [string, string][] =>
-    typeof value === 'string'
-      ? [[path + key, value]]
-      : Array.isArray(value)
-        ? value.map((text, index) => [`${path}${key}.${index}`, text])
-        : flat(value as Texts, `${path}${key}.`),
-  );
-
 const heardIn = (texts: readonly (readonly [string, string])[], language: Language): string[] =>
   texts.flatMap(([key, text]) =>
     unheard[language]
@@ -66,7 +56,7 @@ const heardIn = (texts: readonly (readonly [string, string])[], language: Langua
   );
 
 it.each(languages)('nothing in the interface sounds translated, in %s', (language) => {
-  expect(heardIn(flat(catalogues[language]), language)).toEqual([]);
+  expect(heardIn(everyText(catalogues[language]), language)).toEqual([]);
 });
 
 it.each(languages)('nor do the names of alerts and of their rules, in %s', (language) => {

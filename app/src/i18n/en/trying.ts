@@ -20,7 +20,7 @@ export const tryingEn = {
     scoreOf: 'Score for {{title}}',
     pick: 'Select {{title}}',
     setAll: 'Set selected to',
-    undo: 'Back to the real score',
+    undo: 'Reset',
     reset: 'Start over',
     keep: 'Save this try',
     name: 'Name',

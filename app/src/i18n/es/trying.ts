@@ -22,7 +22,7 @@ export const tryingEs: typeof tryingEn = {
     scoreOf: 'Puntaje de {{title}}',
     pick: 'Elegir {{title}}',
     setAll: 'Las elegidas al',
-    undo: 'Volver al puntaje real',
+    undo: 'Restablecer',
     reset: 'Empezar de nuevo',
     keep: 'Guardar esta prueba',
     name: 'Nombre',
