@@ -199,11 +199,13 @@ export class Guardian {
 
   /** The browser's tab says which page it is. */
   private async findsItselfNamed(name: string): Promise<void> {
-    const headings = await this.page.getByRole('heading', { level: 1 }).allTextContents();
-    expect(
-      headings.map((heading) => `${heading} · Cadro`),
-      `${name} is named by its heading`,
-    ).toContain(await this.page.title());
+    const heading = () => this.page.locator('h1').last().textContent();
+    await expect
+      .poll(
+        async () => (await this.page.title()) === `${await heading()} · Cadro`,
+        `${name} is named by its heading`,
+      )
+      .toBe(true);
   }
 
   private async findsNothingAside(name: string): Promise<void> {

@@ -53,7 +53,7 @@ const pictures: readonly Picture[] = [
     open: async (_guardian, page) =>
       expect(page.getByRole('heading', { level: 1, name: /due by tomorrow$/ })).toBeVisible(),
   },
-  { name: 'new', open: async (_guardian, page) => void (await page.goto('/brief/new')) },
+  { name: 'courses', open: (guardian) => guardian.goesTo('Courses') },
   {
     name: 'assignment',
     async open(guardian) {

@@ -7,10 +7,9 @@
 const plain = (expression) =>
   `regexp_replace(${expression}::text, '[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}', '#', 'g')`;
 
-/** Figures stand until the clock changes them: when they were computed last is nothing that is true or untrue. */
 const figures = (
   more,
-) => `select s.external_id as child, c.external_id as course, ${plain('f.figures')} as figures,
+) => `select s.external_id as child, c.external_id as course, f.as_of, ${plain('f.figures')} as figures,
   ${plain('f.standing')} as standing ${more}
   from current_figures f join students s on s.id = f.student_id join courses c on c.id = f.course_id`;
 

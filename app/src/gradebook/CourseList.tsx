@@ -27,7 +27,12 @@ function useBelow({ figures, grade, ended, scale, nextDue }: CourseSummary): str
   const format = useFormat();
   if (!figures) return t('courses.figureSoon');
   if (scale.method === 'standards') return standardsWords(t, figures.standards);
-  if (hasGrade(grade)) return openWords(t, figures) || t('courses.nothingOpen');
+  if (hasGrade(grade)) {
+    const open = openWords(t, figures) || t('courses.nothingOpen');
+    // Where our count takes the trend's place, a fall is said all the same.
+    const falls = figures.trend.class === 'slipping' && countWords(t, format, grade) !== '';
+    return falls ? `${open} · ${t('courses.trend.slipping')}` : open;
+  }
   const next = nextDue
     ? [t('courses.nextDue', { title: nextDue.title, date: format.day(nextDue.dueAt) })]
     : [];

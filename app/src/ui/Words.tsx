@@ -64,7 +64,7 @@ export function Heading({
   style?: StyleProp<TextStyle>;
 }) {
   const palette = usePalette();
-  useTitle(level === 1 && typeof children === 'string' ? children : null);
+  useTitle(level === 1 ? children : null);
   const usual = level === 1 ? 'title' : level === 2 ? 'matter' : 'text';
   return (
     <Text

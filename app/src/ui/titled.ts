@@ -1,23 +1,18 @@
-import { useEffect } from 'react';
+import { useEffect, type ReactNode } from 'react';
 
-/** The headings of the pages in sight, the one that came last on top. */
-const inSight: { readonly title: string }[] = [];
-
+/** The last heading of a page is that of what one looks at: the detail stands behind the list. */
 const say = (): void => {
-  const top = inSight.at(-1)?.title;
-  document.title = top ? `${top} · Cadro` : 'Cadro';
+  const title = [...document.querySelectorAll('h1')].at(-1)?.textContent;
+  document.title = title ? `${title} · Cadro` : 'Cadro';
 };
 
-/** The browser's tab, its history and a screen reader say which page this is. */
-export function useTitle(title: string | null): void {
+/**
+ * The browser's tab, its history and a screen reader say which page this is.
+ * @param heading what the page's heading says; null for a heading of something else.
+ */
+export const useTitle = (heading: ReactNode): void =>
   useEffect(() => {
-    if (title === null) return undefined;
-    const own = { title };
-    inSight.push(own);
+    if (heading === null) return undefined;
     say();
-    return () => {
-      inSight.splice(inSight.indexOf(own), 1);
-      say();
-    };
-  }, [title]);
-}
+    return say;
+  }, [heading]);

@@ -23,7 +23,10 @@ import {
   type WeighedChance,
   type WeighedLooseEnd,
 } from './threeFigures';
-import { trendOf, trendWeeks, weekMs } from './trend';
+import { trendOf, trendWeeks } from './trend';
+import { dayMs } from '../dates';
+
+const weekMs = 7 * dayMs;
 
 /** What is asked beside the figures themselves. */
 export interface Question {

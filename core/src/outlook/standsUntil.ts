@@ -1,7 +1,6 @@
 import type { CourseRecord } from '@cadro/contract';
 import { dayMs } from '../dates';
 import { normaliseCourse, type Course, type Item } from '../gradebook';
-import { trendWeeks, weekMs } from './trend';
 import { lastAcceptedMs, markingMs } from './work/looseEnds';
 
 /** What holds up to an instant, and no longer after it. */
@@ -26,11 +25,10 @@ const instantsOfItem = (item: Item, course: Course): readonly number[] => {
 /**
  * Up to when the clock alone changes nothing of what is answered of a course: the first instant after the record's own at
  * which a work is given out or due, an offer or a term ends, a mark has been waited for too long, another day late takes
- * something off, a result comes to be known, or has been for one of the trend's weeks more.
- * @param trendBehindMs a trend is told by weeks: it may be so far behind where nothing else has changed.
+ * something off, or a result comes to be known. Only the trend moves on between: it is told by weeks.
  * @returns milliseconds since 1970, later than the record's instant; Infinity where nothing is to come.
  */
-export function standsUntilMs(record: CourseRecord, trendBehindMs = 0): number {
+export function standsUntilMs(record: CourseRecord): number {
   const course = normaliseCourse(record);
   const { asOfMs, items, results, policy } = course;
   let until = Infinity;
@@ -41,10 +39,6 @@ export function standsUntilMs(record: CourseRecord, trendBehindMs = 0): number {
   for (const item of items) for (const ms of instantsOfItem(item, course)) consider(ms);
   for (const { atMs, status } of results) {
     consider(atMs);
-    for (const week of trendWeeks) {
-      const ms = atMs - week * weekMs;
-      if (ms > asOfMs) consider(Math.max(ms, asOfMs + trendBehindMs));
-    }
     if (status === 'handed-in') consider(after(atMs + markingMs));
   }
   return until;

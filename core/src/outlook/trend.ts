@@ -1,5 +1,4 @@
 import type { TrendClass } from '@cadro/contract';
-import { dayMs } from '../dates';
 
 const leastFigures = 3;
 const leastItems = 3;
@@ -15,9 +14,6 @@ export interface PastFigure {
   readonly week: number;
   readonly fraction: number | null;
 }
-
-/** A week, in milliseconds. */
-export const weekMs = 7 * dayMs;
 
 /** Weeks whose end the trend looks at, oldest first, now included. */
 export const trendWeeks = [-5, -4, -3, -2, -1, 0] as const;

@@ -178,20 +178,25 @@ export async function deliver(deps: DeliverDeps, ids: readonly string[]): Promis
     const rows = await takeWaiting(trx, ids);
     if (rows.length === 0) return;
     const letterOf = await lettersOf(db, rows, now);
-    const threads = await earlierMails(
+    const earlier = await earlierMails(
       db,
       rows.flatMap((row) => row.alert_id ?? []),
     );
     const outcomes = new PutDown<Outcome>((some) => putOutcomes(db, some, now));
-    const waiting = rows.values();
+    // What is about one alert goes out one after the other: each hangs on the last.
+    const waiting = groupBy(rows, (row) => row.alert_id ?? row.id).entries();
     const lane = async () => {
-      for (const row of waiting)
-        try {
-          const thread = threads.get(row.alert_id ?? '') ?? [];
-          outcomes.add({ id: row.id, ...(await outcomeOf(deps, row, letterOf(row), { thread, now })) });
-        } catch (error) {
-          broken.push(error);
-        }
+      for (const [about, some] of waiting) {
+        const thread = [...(earlier.get(about) ?? [])];
+        for (const row of some)
+          try {
+            const came = await outcomeOf(deps, row, letterOf(row), { thread, now });
+            outcomes.add({ id: row.id, ...came });
+            if (row.channel === 'mail' && came.state === 'sent') thread.push(row.id);
+          } catch (error) {
+            broken.push(error);
+          }
+      }
     };
     await Promise.all(Array.from({ length: lanes }, lane));
     await outcomes.done();
@@ -266,12 +271,12 @@ export const deliveryJob = (deliveryId: string): Job => ({
 });
 
 /** So many that were put out one after the other go out together. */
-const together = 50;
+const inOneJob = 50;
 
 /** Puts everything that waits and may go out now into the queue; what is there already joins what was put out beside it. */
 export async function wantDeliveries({ db, clock }: Deps): Promise<void> {
   const due = await dueDeliveries(db, await clock.now());
-  const jobs = [...groupBy(due, ({ seq }) => Math.floor(seq / together))].map(([part, some]): Job => ({
+  const jobs = [...groupBy(due, ({ seq }) => Math.floor(seq / inOneJob))].map(([part, some]): Job => ({
     task: 'deliver',
     payload: { deliveryIds: some.map(({ id }) => id) },
     key: `deliveries:${part}`,

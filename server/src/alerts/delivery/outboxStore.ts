@@ -77,8 +77,10 @@ export async function takeWaiting(trx: Trx, ids: readonly string[]): Promise<Del
 
 /** A mail that was put out, kept from everyone else for the transaction. */
 export async function sentMail(trx: Trx, id: string): Promise<DeliveryRow | undefined> {
-  await oneAtATime(trx, [sendingKey(id)]);
-  return trx<DeliveryRow>('deliveries').where({ id, channel: 'mail' }).forUpdate().first();
+  const mail = () => trx<DeliveryRow>('deliveries').where({ id, channel: 'mail' });
+  // One that came back before it was put down as sent is waited for; of those that went out with it, none is.
+  if ((await mail().first('state'))?.state === 'waiting') await oneAtATime(trx, [sendingKey(id)]);
+  return mail().forUpdate().first();
 }
 
 /** So much is put into the queue in one round. */

@@ -70,6 +70,15 @@ it('goes to each with their own words, and hangs on what went out about the same
   expect(await statesOf(ids)).toEqual(['sent', 'sent']);
 });
 
+it('hangs the second about one alert on the first, though both waited', async () => {
+  const ids = await several(['maren', 'tobiah', 'maren']);
+  await deliver(deps(), ids);
+  const about = sent.flatMap(({ messageId, inReplyTo }) => [{ messageId, inReplyTo }]);
+  const second = about.find(({ messageId }) => messageId?.includes(ids[2] ?? ''));
+  expect(second?.inReplyTo).toContain(ids[0]);
+  expect(await statesOf(ids)).toEqual(['sent', 'sent', 'sent']);
+});
+
 it('asks no more of the database for many than for a few', async () => {
   const asked = async (names: readonly Name[]): Promise<number> => {
     const ids = await several(names);

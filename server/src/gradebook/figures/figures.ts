@@ -81,9 +81,6 @@ const datesOf = ({ term }: TermRecord): TermDates => ({
   endsOn: term.endsOn,
 });
 
-/** A trend is told by weeks: it may be a day behind where nothing else has changed. */
-const trendBehindMs = dayMs;
-
 /** The figures of the term a course stands in, and of the one before while this one has none. */
 function figuresFor(
   standing: TermRecord,
@@ -110,12 +107,7 @@ function figuresFor(
           }
         : null,
   };
-  const untilMs = Math.min(
-    standsUntilMs(record, trendBehindMs),
-    lastRecord ? standsUntilMs(lastRecord, trendBehindMs) : Infinity,
-    // What moved the figure is told for so long.
-    ...answer.moved.map(({ at }) => Date.parse(at) + movedDays * dayMs),
-  );
+  const untilMs = Math.min(standsUntilMs(record), lastRecord ? standsUntilMs(lastRecord) : Infinity);
   return { computed, untilMs };
 }
 
@@ -161,8 +153,8 @@ function recordsIn(
   };
 }
 
-/** Where the clock is to change nothing, figures are computed again after so long all the same. */
-const longestStandsMs = movedDays * dayMs;
+/** A trend is told by weeks: it may be a day behind where nothing else has changed. */
+const trendStandsMs = dayMs;
 
 /** Computes and stores figures of what is meant. */
 async function computeIn(
@@ -179,7 +171,7 @@ async function computeIn(
   ]);
   const published: KeptFigures[] = [];
   const assumed: AssumedFigures[] = [];
-  const atMost = new Date(now.getTime() + longestStandsMs);
+  const atMost = new Date(now.getTime() + trendStandsMs);
   const stands = new Map(
     parts.map(({ studentId, courses: some }) => [
       studentId,
