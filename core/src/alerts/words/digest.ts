@@ -81,7 +81,7 @@ const words: Readonly<Record<Language, DigestWords>> = {
           : [
               lessonsMissed === 0
                 ? null
-                : `Missed ${counted(lessonsMissed, 'lesson', 'lessons')} on ${daysMissed} of ${counted(schoolDays, 'school day', 'school days')}, ${unexplained === 0 ? 'explained' : `${unexplained} not explained`}`,
+                : `Missed ${counted(lessonsMissed, 'class', 'classes')} on ${daysMissed} of ${counted(schoolDays, 'school day', 'school days')}, ${unexplained === 0 ? 'explained' : `${unexplained} not explained`}`,
               late === 0 ? null : `late ${late === 1 ? 'once' : `${late} times`}`,
             ]
               .filter((part) => part !== null)
