@@ -430,6 +430,6 @@ describe('a digest in words', () => {
       { schoolDays: 1, daysMissed: 0, lessonsMissed: 0, unexplained: 0, late: 0 },
     ].map((attendance) => JSON.stringify(said(part({ attendance }), language)));
     expect(new Set([whole, ...rest]).size).toBe(5);
-    expect(rest[0]).toMatch(/3 (lessons|clases) (on|en) 2 (of|de) 5/);
+    expect(rest[0]).toMatch(/3 (classes|clases) (on|en) 2 (of|de) 5/);
   });
 });
