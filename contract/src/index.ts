@@ -30,7 +30,7 @@ import { tryRoutes } from './outlook/tries';
 import { workRoutes } from './outlook/work';
 import { planRoutes } from './plan/plan';
 import type { RouteContract } from './shared/route';
-import { talkRoutes } from './talk/search';
+import { searchRoutes } from './search/search';
 import { sitdownRoutes } from './sitdown/sitdown';
 import { besideRoutes } from './sources/beside';
 import { mailRoutes } from './sources/mails';
@@ -97,7 +97,7 @@ export * from './outlook/work';
 export * from './plan/cases';
 export * from './plan/plan';
 export * from './shared';
-export * from './talk/search';
+export * from './search/search';
 export * from './sitdown/sitdown';
 export * from './sources/beside';
 export * from './sources/bundles';
@@ -139,7 +139,7 @@ export const allRoutes: readonly RouteContract[] = [
   meetingRoutes,
   messageRoutes,
   noteRoutes,
-  talkRoutes,
+  searchRoutes,
   sitdownRoutes,
   announcementRoutes,
   alertRoutes,

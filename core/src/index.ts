@@ -3,6 +3,7 @@ export * from './attendance';
 export * from './calendar';
 export * from './contacts';
 export * from './dates';
+export * from './dayList';
 export * from './followups';
 export * from './gradebook';
 export * from './household';

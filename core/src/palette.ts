@@ -4,10 +4,12 @@ export interface Palette {
   readonly sheet: string;
   readonly ink: string;
   readonly soft: string;
+  /** Between parts of a page; says nothing by itself. */
   readonly line: string;
+  /** Lines and ticks of drawings. */
+  readonly rail: string;
   /** Needs you; where it falls if left. */
   readonly plum: string;
-  readonly plumBand: string;
   /** Can be gained or mended. */
   readonly teal: string;
   readonly tealBand: string;
@@ -22,8 +24,8 @@ export const light: Palette = {
   ink: '#152238',
   soft: '#556074',
   line: '#DDD5C5',
+  rail: '#8A8678',
   plum: '#86285A',
-  plumBand: '#E3C9D5',
   teal: '#17686C',
   tealBand: '#BFDCD7',
   sand: '#E9DCC0',
@@ -35,8 +37,8 @@ export const dark: Palette = {
   ink: '#EFE8DA',
   soft: '#AEB7CA',
   line: '#364360',
+  rail: '#7383A6',
   plum: '#EDA0C3',
-  plumBand: '#5E2B48',
   teal: '#7CCBC5',
   tealBand: '#1F4C4E',
   sand: '#3D3828',

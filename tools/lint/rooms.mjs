@@ -43,7 +43,7 @@ export const floors = {
     ],
     ...[
       'announcements',
-      'talk',
+      'search',
       'alerts',
       'desk',
       'outlook',

@@ -430,7 +430,7 @@ const ofRoutes: Readonly<Record<string, readonly [number, ...string[]]>> = {
   'get /api/students/:studentId/contacts': [200],
   'get /api/students/:studentId/contacts/vcard': [200],
   'post /api/messages': [202, ...letter, '/text 1 to 20000 characters'],
-  'get /api/talk/search': [200, '/q 0 to 100 characters'],
+  'get /api/search': [200, '/q 0 to 100 characters'],
   'patch /api/students/:studentId/desk/agreed/:followUpId': [
     200,
     ...['/ no others', '/checkId 1 to 40 characters'],

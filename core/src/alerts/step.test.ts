@@ -477,7 +477,7 @@ describe('the words', () => {
       { timeZone: 'UTC', lead: ['deadline'] },
     );
     expect(told.reasons.map(({ headline, facts }) => [headline, facts.length])).toEqual([
-      ['Keel can be made up until Sat 12 Sept', 3],
+      ['Keel can be made up until Sat, Sep 12', 3],
       ['Keel: overdue, not graded', 0],
     ]);
     const figure: AlertReason = {

@@ -7,3 +7,4 @@ export * from './register';
 export * from './share';
 export * from './summary';
 export * from './touched';
+export * from './yearLine';

@@ -25,4 +25,5 @@ export * from './threeFigures';
 export * from './trend';
 export * from './work/travelling';
 export * from './triage';
+export * from './termLane';
 export * from './tries/tryOut';

@@ -3,3 +3,4 @@ export type { PlanEvening, PlanTask } from './problem';
 export { mayGo, planFault } from './problem';
 export * from './propose';
 export * from './moveOn';
+export * from './load';

@@ -28,7 +28,7 @@ it('reads the child, the day and the lesson, and puts the reason down', () => {
   );
   const { before, after, text } = codes('gannet-head', '2026-10-19', 'rowing', 'isolde', said);
   expect([before, after]).toEqual(['U', 'E']);
-  expect(text).toContain('down as explained');
+  expect(text).toContain('excused now');
 });
 
 it('reads Spanish', () => {
@@ -54,5 +54,5 @@ it.each([
 ])('asks back when a letter names %s', (_name, said) => {
   const { before, after, text } = codes('gannet-head', '2026-10-19', 'rowing', 'isolde', said);
   expect(after).toBe(before);
-  expect(text).toContain('Please tell us the child, the day and the lessons');
+  expect(text).toContain('Please tell us which student, which day');
 });

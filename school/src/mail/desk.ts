@@ -15,27 +15,28 @@ const readers = [
   {
     words: /\b(looks? wrong|was there|was in|no es correct|estuvo)/i,
     what: 'present',
-    text: 'Thank you. The teacher has checked and you are right. The mark is put right.',
+    text: 'Thank you. The teacher checked, and you’re right. We’ve corrected it.',
   },
   {
     words: /\b(will be away|will not be|won['’]t be|faltará|no asistirá)/i,
     what: 'explained',
-    text: 'Thank you for telling us ahead. It is noted for that day, with the reason.',
+    text: 'Thank you for telling us ahead. We’ve noted it for that day.',
   },
   {
     words: /\b(reason|because|explain|motivo|porque)/i,
     what: 'explained',
-    text: 'Thank you for letting us know. The lessons are down as explained now.',
+    text: 'Thank you for letting us know. Those classes are excused now.',
   },
 ] as const;
 
-/** Days the letter names, as people write them: '19 October' or '19 de octubre'. */
+/** Days the letter names, as people write them: 'October 19', '19 October' or '19 de octubre'. */
 const daysIn = (text: string): string[] =>
   schoolDays(storyEnd).filter((date) =>
     [
+      format(parseISO(date), 'MMMM d', { locale: enUS }),
       format(parseISO(date), 'd MMMM', { locale: enUS }),
       format(parseISO(date), "d 'de' MMMM", { locale: es }),
-    ].some((written) => new RegExp(`(^|\\D)${written}`, 'i').test(text)),
+    ].some((written) => new RegExp(`(^|\\D)${written}(?!\\d)`, 'i').test(text)),
   );
 
 /** The desk reads the child's name, the days and the lessons out of a letter, and mends its register. */
@@ -46,7 +47,7 @@ export function deskAnswer(schoolId: string, { subject, text }: Letter): Answer 
   const reader = readers.find(({ words }) => words.test(letter));
   const dates = daysIn(letter);
   if (!school || !student || !reader || dates.length === 0) {
-    return { text: 'Thank you for writing. Please tell us the child, the day and the lessons concerned.' };
+    return { text: 'Thank you for writing. Please tell us which student, which day, and which classes.' };
   }
   const named = school.courses.filter(({ title }) => letter.includes(title));
   const courses = named.length > 0 ? named : school.courses;

@@ -29,7 +29,7 @@ export const comments: readonly SpecialComment[] = [
     item: 'keel-model',
     subject: 'work',
     at: at('2026-10-15', '16:05'),
-    text: 'Nothing here yet, Caspian. I take it until 27 October for three quarters.',
+    text: 'Nothing here yet, Caspian. I’ll take it until October 27 for three-quarters credit.',
   },
   {
     ...thread('millrace', 'boats', 'caspian'),
@@ -42,7 +42,7 @@ export const comments: readonly SpecialComment[] = [
     item: 'seed-log',
     subject: 'work',
     at: at('2026-10-13', '14:12'),
-    text: 'Not in my tray. If you have it, bring it: I still mark it.',
+    text: 'Not in my tray. If you have it, bring it: I’ll still grade it.',
   },
   {
     ...thread('millrace', 'seeds', 'caspian'),
@@ -56,27 +56,27 @@ export const comments: readonly SpecialComment[] = [
     item: 'map-key',
     subject: 'work',
     at: at('2026-10-15', '15:31'),
-    text: 'Six signs of ten. Finish the last four and I will mark the whole.',
+    text: 'Six signs out of ten. Finish the last four and I’ll grade the whole thing.',
   },
   {
     ...thread('millrace', 'ferries', 'caspian'),
     subject: 'course',
     at: at('2026-10-08', '15:00'),
-    text: 'Quick and exact. He explains his steps to the others without being asked.',
+    text: 'Quick and exact. He explains his steps to classmates without being asked.',
   },
   {
     ...thread('gannet-head', 'kelp', 'isolde'),
     item: 'titration',
     subject: 'score',
     at: at('2026-10-19', '16:20'),
-    text: 'You may redo the titration quiz until Friday. Look at page 41 first: it was the reading of the burette, not the sums.',
+    text: 'You may redo the titration quiz until Friday. Look at page 41 first: it was reading the burette, not the math.',
   },
   {
     ...thread('gannet-head', 'kelp', 'isolde'),
     item: 'reef-survey',
     subject: 'work',
     at: at('2026-10-12', '15:41'),
-    text: 'I have no survey from you. Half credit until the end of the term.',
+    text: 'I don’t have a survey from you. Half credit until the end of the term.',
   },
   {
     ...thread('gannet-head', 'history', 'isolde'),
@@ -90,7 +90,7 @@ export const comments: readonly SpecialComment[] = [
     ...thread('gannet-head', 'rowing', 'isolde'),
     subject: 'course',
     at: at('2026-10-16', '15:30'),
-    text: 'Isolde was very strong in the first weeks. Since vectors she says little. I would like to see her in the Tuesday help hour.',
+    text: 'Isolde was very strong in the first weeks. Since vectors she’s been quiet. I’d like to see her at Tuesday help hour.',
   },
   {
     ...thread('gannet-head', 'spanish', 'isolde'),
@@ -122,14 +122,14 @@ export const comments: readonly SpecialComment[] = [
     item: 'sheet-2',
     subject: 'score',
     at: at('2026-09-21', '16:30'),
-    text: 'Every step shown, as asked. The second titration line is a small work of art.',
+    text: 'Every step shown, just as I asked. The second titration line is a small work of art.',
   },
   {
     ...thread('gannet-head', 'kelp', 'isolde'),
     item: 'quiz-3',
     subject: 'score',
     at: at('2026-10-01', '15:40'),
-    text: 'You had the iodine balance right and then crossed it out. Trust it next time.',
+    text: 'You had the iodine balance right, then crossed it out. Trust it next time.',
     about: { kind: 'answer', title: 'Question 4' },
   },
   {
@@ -137,7 +137,7 @@ export const comments: readonly SpecialComment[] = [
     item: 'notes-4',
     subject: 'work',
     at: at('2026-10-05', '12:10'),
-    text: 'The date is there, the weather is not.',
+    text: 'You have the date but not the weather.',
     about: { kind: 'file', title: 'Notebook.pdf', place: 'page 12' },
   },
   {
@@ -165,7 +165,7 @@ export const comments: readonly SpecialComment[] = [
     item: 'quiz-4',
     subject: 'score',
     at: at('2026-10-08', '15:12'),
-    text: 'The focal length is right. Write the unit: a lens has centimetres, not degrees.',
+    text: 'The focal length is right. Watch your units: a lens is in centimeters, not degrees.',
   },
   {
     ...thread('gannet-head', 'optics', 'isolde'),
@@ -207,7 +207,7 @@ export const comments: readonly SpecialComment[] = [
     ...thread('gannet-head', 'letters', 'isolde'),
     subject: 'course',
     at: at('2026-10-07', '15:00'),
-    text: 'Reads more than is asked and writes less than she could. I enjoy her drafts.',
+    text: 'She reads more than I ask and writes less than she could. I enjoy her drafts.',
   },
   {
     ...thread('gannet-head', 'rowing', 'isolde'),

@@ -106,14 +106,14 @@ describe('the list of alerts', () => {
       expect(text.startsWith('\uFEFF') && text.endsWith('\r\n')).toBe(true);
       return parse(text, { bom: true }) as string[][];
     };
-    const when = ['Wed 21 Oct, 16:40', 'Wed 21 Oct, 16:40'];
-    const source = ['Mon 19 Oct', 'Tue 20 Oct', 'Wed 21 Oct'].map(
+    const when = ['Wed, Oct 21, 4:40 PM', 'Wed, Oct 21, 4:40 PM'];
+    const source = ['Mon, Oct 19', 'Tue, Oct 20', 'Wed, Oct 21'].map(
       (day) => `Gannet Head Upper School, ${day}`,
     );
     expect(await file({ q: 'no reason given' })).toEqual([
       ['raised', 'news', 'child', 'course', 'about', 'alert', 'facts', 'source', 'state', 'over since'],
       [
-        ...[...when, 'Isolde', '', 'Attendance', 'Absent Mon 19 Oct, no reason given'],
+        ...[...when, 'Isolde', '', 'Attendance', 'Absent Mon, Oct 19, no reason given'],
         ...['Classes: Rowing geometry.', source.join('; '), 'open', ''],
       ],
     ]);

@@ -70,8 +70,8 @@ it('tells of a fee in the digest of its week, and two days before its last day b
       .flatMap(({ text }) => text.split('\n').filter((line) => line.includes('Lighthouse trip')));
   await until('2026-11-10T19:40:00Z');
   expect(await fee(false)).toEqual([]);
-  expect(await fee(true)).toEqual(['- Lighthouse trip: $12.00 due by Fri 13 Nov']);
+  expect(await fee(true)).toEqual(['- Lighthouse trip: $12.00 due by Fri, Nov 13']);
   await until('2026-11-11T19:40:00Z');
   const told = await fee(false);
-  expect(told).toEqual(['Caspian: Lighthouse trip: $12.00 due by Fri 13 Nov']);
+  expect(told).toEqual(['Caspian: Lighthouse trip: $12.00 due by Fri, Nov 13']);
 });

@@ -23,16 +23,16 @@ const joined = (parts: readonly (string | null)[]): string => {
 const en: CalendarWords = {
   layer: {
     test: 'Test',
-    due: 'Due work',
+    due: 'Due',
     offer: 'End of an offer',
-    school: 'School',
+    school: 'At school',
     meeting: 'Meeting',
     own: 'Our own',
-    plan: 'Plan evening',
+    plan: 'Planned evening',
     'look-again': 'Look again',
     attendance: 'Attendance',
     closed: 'No school',
-    imported: 'Read in',
+    imported: 'From a file',
   },
   offerEnds: (title) => `Offer ends: ${title}`,
   evening: (title, minutes) => `${title}, ${minutes} min`,
@@ -41,14 +41,18 @@ const en: CalendarWords = {
     joined([
       absent === 0
         ? null
-        : `${wholeDay ? 'absent all day' : `absent from ${some(absent, 'lesson', 'lessons')}`}${
-            unexplained === 0 ? '' : unexplained === absent ? ', unexplained' : `, ${unexplained} unexplained`
+        : `${wholeDay ? 'absent all day' : `missed ${some(absent, 'class', 'classes')}`}${
+            unexplained === 0
+              ? ''
+              : unexplained === absent
+                ? ', no reason given'
+                : `, ${unexplained} without a reason`
           }`,
       late === 0 ? null : `late ${late === 1 ? 'once' : `${late} times`}`,
-      trip === 0 ? null : wholeDay ? 'on a trip all day' : `on a trip for ${some(trip, 'lesson', 'lessons')}`,
+      trip === 0 ? null : wholeDay ? 'on a trip all day' : `on a trip for ${some(trip, 'class', 'classes')}`,
     ]),
   noSchool: 'No school',
-  untitled: 'Without a title',
+  untitled: 'Untitled',
   daysOf: (names) => `Days of ${names.join(', ')}`,
 };
 
@@ -57,14 +61,14 @@ const es: CalendarWords = {
     test: 'Examen',
     due: 'Entrega',
     offer: 'Fin de una oferta',
-    school: 'Colegio',
+    school: 'En la escuela',
     meeting: 'Reunión',
     own: 'De casa',
     plan: 'Tarde del plan',
     'look-again': 'Volver a mirar',
     attendance: 'Asistencia',
     closed: 'Sin clase',
-    imported: 'Leído de un archivo',
+    imported: 'De un archivo',
   },
   offerEnds: (title) => `Termina la oferta: ${title}`,
   evening: (title, minutes) => `${title}, ${minutes} min`,
@@ -73,12 +77,8 @@ const es: CalendarWords = {
     joined([
       absent === 0
         ? null
-        : `${wholeDay ? 'ausente todo el día' : `ausente en ${some(absent, 'clase', 'clases')}`}${
-            unexplained === 0
-              ? ''
-              : unexplained === absent
-                ? ', sin explicar'
-                : `, ${unexplained} sin explicar`
+        : `${wholeDay ? 'faltó todo el día' : `faltó a ${some(absent, 'clase', 'clases')}`}${
+            unexplained === 0 ? '' : unexplained === absent ? ', sin motivo' : `, ${unexplained} sin motivo`
           }`,
       late === 0 ? null : `tarde ${some(late, 'vez', 'veces')}`,
       trip === 0

@@ -51,7 +51,7 @@ import { deskRouter } from '../desk';
 import { answersAbout, outlookRouter } from '../outlook';
 import { planRouter } from '../plan';
 import { sitdownRouter } from '../sitdown';
-import { talkRouter } from '../talk';
+import { searchRouter } from '../search';
 import { ownRouter, sourceRouter } from '../sources';
 import { aheadOf } from './ahead';
 import { demoRouter } from './demo';
@@ -97,7 +97,7 @@ function apiRouter(deps: ServerDeps, live: LiveAlerts): Router {
     messageRouter(deps),
     meetingRouter(deps),
     noteRouter(deps),
-    talkRouter(deps),
+    searchRouter(deps),
     sitdownRouter(deps),
     announcementRouter(deps, takenIntoCalendar(deps)),
     alertRouter(deps, live),

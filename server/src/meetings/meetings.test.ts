@@ -206,7 +206,7 @@ describe('a meeting', () => {
     });
     await change({ notes: 'x' }, oysterly).expect(404);
     await change({ notes: 'x' }, await world.signedIn('caspian')).expect(404);
-    const { found } = (await tobiah.get('/api/talk/search?q=oar%20sail').expect(200)).body;
+    const { found } = (await tobiah.get('/api/search?q=oar%20sail').expect(200)).body;
     expect(found).toMatchObject([{ kind: 'meeting', id: body.id, title: 'Wren Thornwick' }]);
   });
 });

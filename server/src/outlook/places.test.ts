@@ -199,7 +199,7 @@ describe('one assignment', () => {
       redo: 'ask',
       supplies: ['a strip of pine, 40 cm', 'wood glue', 'fine sandpaper'],
       comments: [
-        { subject: 'work', author: 'Wren Thornwick', text: expect.stringContaining('three quarters') },
+        { subject: 'work', author: 'Wren Thornwick', text: expect.stringContaining('three-quarters') },
       ],
       history: [],
       followUpId: null,

@@ -177,7 +177,13 @@ describe('offers', () => {
     ]);
     expect(read).toEqual([
       ['Titration quiz', 'redo', '2026-10-23', null, 'You may redo the titration quiz until Friday'],
-      ['Keel model', 'hand-in', '2026-10-27', 0.75, 'I take it until 27 October for three quarters'],
+      [
+        'Keel model',
+        'hand-in',
+        '2026-10-27',
+        0.75,
+        'I’ll take it until October 27 for three-quarters credit',
+      ],
       ['Harbour map key', 'hand-in', null, null, 'Finish the last four'],
       ['Reef survey', 'hand-in', '2026-11-06', 0.5, 'Half credit until the end of the term'],
     ]);
@@ -213,7 +219,9 @@ describe('offers', () => {
     const after = (await maren.get(fill(followUpRoutes.read.path, { followUpId: followUp.id })))
       .body as FollowUp;
     expect(after.lookAgainOn).toBe('2026-10-27');
-    expect(after.entries.map(({ text }) => text)).toContain('I take it until 27 October for three quarters');
+    expect(after.entries.map(({ text }) => text)).toContain(
+      'I’ll take it until October 27 for three-quarters credit',
+    );
 
     await world.moveTo('2026-10-22T10:00:00Z');
     const ending = async () => {

@@ -70,7 +70,7 @@ describe('a digest', () => {
     };
     expect(lines(false).sort()).toEqual([
       'Lamp night',
-      expect.stringMatching(/^Rock pools \(answer by Fri 25 Sept?\)$/),
+      expect.stringMatching(/^Rock pools \(answer by Fri, Sep 25?\)$/),
     ]);
     expect(lines(true)).toContain('Helpers');
     const silence = { alertKey: null, studentId: null, courseId: null, kind: 'school' as const };
@@ -369,8 +369,8 @@ describe('a digest in words', () => {
     expect(said(kept ?? part())).toEqual({
       'Good news': ['ropes fell from 90.0 to 80.0'],
       'Needs you': ['Keel: missing (Charts)', '2 loose ends in Charts: Maps and Bays'],
-      'Teachers wrote': ['Nell Saltmarsh, Charts, Thu 10 Sept: “You may redo it until Friday.”'],
-      'Next 7 days': ['Tue 15 Sept: Test 0 (Charts)', 'Tue 15 Sept: Test 1 (Charts)'],
+      'Teachers wrote': ['Nell Saltmarsh, Charts, Thu, Sep 10: “You may redo it until Friday.”'],
+      'Next 7 days': ['Tue, Sep 15: Test 0 (Charts)', 'Tue, Sep 15: Test 1 (Charts)'],
       Attendance: ['There on all 5 school days, on time.'],
       Moved: ['tides: 90.0 → 80.0'],
       'Open from before': ['Reefs: missing (Charts)'],
@@ -387,9 +387,9 @@ describe('a digest in words', () => {
     );
     const line = (reasons: DigestEntry['reasons']) =>
       said(part({ needs: [work('Keel', { reasons })] }))['Needs you'];
-    expect(line([...ending, ...keel])).toEqual(['Keel can be made up until Fri 11 Sept (Charts)']);
+    expect(line([...ending, ...keel])).toEqual(['Keel can be made up until Fri, Sep 11 (Charts)']);
     expect(line([...ending, ...keel, ...maps])).toEqual([
-      'Keel can be made up until Fri 11 Sept (Charts), also Maps',
+      'Keel can be made up until Fri, Sep 11 (Charts), also Maps',
     ]);
   });
 
@@ -409,14 +409,14 @@ describe('a digest in words', () => {
     ['word '.repeat(15).trim(), 'word '.repeat(15).trim()],
   ])('quotes whole sentences where there is room: %#', (text, quoted) => {
     expect(said(part({ comments: [comment(text)] }))).toMatchObject({
-      'Teachers wrote': [`Nell Saltmarsh, Charts, Thu 10 Sept: “${quoted}”`],
+      'Teachers wrote': [`Nell Saltmarsh, Charts, Thu, Sep 10: “${quoted}”`],
     });
   });
 
   it.each([
     [{ works: 0, big: [] }, ['Nothing due.']],
     [{ works: 1, big: [] }, ['1 assignment due.']],
-    [{ ...coming(1), works: 4 }, ['Tue 15 Sept: Test 0 (Charts)', 'And 3 more.']],
+    [{ ...coming(1), works: 4 }, ['Tue, Sep 15: Test 0 (Charts)', 'And 3 more.']],
   ])('says what is coming: %#', (given, lines) => {
     expect(said(part({ coming: given }))).toMatchObject({ 'Next 7 days': lines });
   });

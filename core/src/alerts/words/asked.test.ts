@@ -81,7 +81,7 @@ it('what is near by the clock has its day of the source: when it was given out, 
   const [first] = near;
   if (!first) throw new Error('nothing is near');
   const { reasons } = tellAlert('en', { ...first, reasons: [first.reason] }, { timeZone: 'UTC' });
-  expect(reasons[0]?.source).toBe('Gannet Head, Thu 3 Sept');
+  expect(reasons[0]?.source).toBe('Gannet Head, Thu, Sep 3');
 });
 
 it('one point and one day are one', () => {

@@ -5,11 +5,11 @@ import { onceEach } from '../../onceEach';
 
 /** How dates, figures and lists are written in one language and zone. */
 export interface Formats {
-  /** An instant as a day: 'Mon 19 Oct'. */
+  /** An instant as a day: 'Mon, Oct 19'. */
   readonly day: (at: string) => string;
   /** A calendar date, `YYYY-MM-DD`, in the same way. */
   readonly date: (on: string) => string;
-  /** An instant as a day with its time: 'Mon 19 Oct, 15:30'. */
+  /** An instant as a day with its time: 'Mon, Oct 19, 3:30 PM'. */
   readonly moment: (at: string) => string;
   readonly figure: (value: number, decimals: number) => string;
   /** A number with no more decimals than it needs, two at most. */
@@ -22,7 +22,9 @@ export interface Formats {
   readonly weekday: (number: number) => string;
 }
 
-const locales: Readonly<Record<Language, string>> = { en: 'en-GB', es: 'es-ES' };
+const locales: Readonly<Record<Language, string>> = { en: 'en-US', es: 'es-ES' };
+/** Spaces that only some systems write are written as spaces everywhere. */
+const plainly = (text: string): string => text.replace(/[\u2009\u202f]/g, ' ');
 /** 5 January 2026 was a Monday. */
 const aMondayMs = Date.UTC(2026, 0, 5);
 
@@ -31,10 +33,15 @@ function makeFormats(language: Language, timeZone: string): Formats {
   const dayShape = { weekday: 'short', day: 'numeric', month: 'short' } as const;
   const day = new Intl.DateTimeFormat(locale, { ...dayShape, timeZone });
   const date = new Intl.DateTimeFormat(locale, { ...dayShape, timeZone: 'UTC' });
-  const time = new Intl.DateTimeFormat(locale, { hour: '2-digit', minute: '2-digit', timeZone });
+  const time = new Intl.DateTimeFormat(locale, {
+    hour: language === 'en' ? 'numeric' : '2-digit',
+    minute: '2-digit',
+    timeZone,
+  });
   const list = new Intl.ListFormat(locale, { type: 'conjunction' });
   const weekday = new Intl.DateTimeFormat(locale, { weekday: 'long', timeZone: 'UTC' });
-  const bare = (text: string) => text.replaceAll(',', '');
+  // Spanish dates stand in lists without their own commas; American ones are not read without them.
+  const bare = (text: string) => (language === 'en' ? text : text.replaceAll(',', ''));
   const number = new Intl.NumberFormat(locale, { maximumFractionDigits: 2 });
   const figure = onceEach(
     (decimals: number) =>
@@ -48,7 +55,7 @@ function makeFormats(language: Language, timeZone: string): Formats {
   return {
     day: (at) => bare(day.format(new Date(at))),
     date: (on) => bare(date.format(new Date(`${on}T00:00:00Z`))),
-    moment: (at) => `${bare(day.format(new Date(at)))}, ${time.format(new Date(at))}`,
+    moment: (at) => `${bare(day.format(new Date(at)))}, ${plainly(time.format(new Date(at)))}`,
     figure: (value, decimals) => figure(decimals).format(roundHalfAway(value, decimals)),
     plain: (value) => number.format(value),
     percent: (share) => percent.format(share),

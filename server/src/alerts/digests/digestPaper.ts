@@ -2,7 +2,7 @@ import { buffer } from 'node:stream/consumers';
 import type { DigestChild, DigestContent, DigestRhythm, Language } from '@cadro/contract';
 import { digestNothing, digestSections, digestSpan, digestTitle, isEmptyDigest, light } from '@cadro/core';
 import PDFDocument from 'pdfkit';
-import { assetFile } from '../../kit';
+import { assetFile, newPaper } from '../../kit';
 
 const regular = assetFile('fonts', 'atkinson-hyperlegible-next-400.ttf');
 const strong = assetFile('fonts', 'atkinson-hyperlegible-next-600.ttf');
@@ -40,7 +40,7 @@ export interface DigestAsk {
 /** The digest on paper: all children on one page where they fit. */
 export async function digestPaper({ content, rhythm, language }: DigestAsk): Promise<Buffer> {
   const title = digestTitle(language, rhythm === 'daily');
-  const page = new PDFDocument({ size: 'A4', margin, info: { Title: title } });
+  const page = newPaper((options) => new PDFDocument(options), { title, language, margin });
   const whole = buffer(page);
   page.font(strong).fontSize(20).fillColor(ink).text(title);
   page.font(regular).fontSize(11).fillColor(soft).text(digestSpan(language, content));

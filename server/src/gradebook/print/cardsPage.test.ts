@@ -76,7 +76,7 @@ it('says each grade, who missed what, and the day by the school’s own clock', 
   const texts = (await reader.read(bytes)).flat().map(({ text }) => text);
   await reader.close();
   expect(texts).toEqual(
-    expect.arrayContaining(['As of 12 Nov 2026', 'Kelp chemistry', '84.2 B', '–', 'Days missed', '1']),
+    expect.arrayContaining(['As of Nov 12, 2026', 'Kelp chemistry', '84.2 B', '–', 'Days missed', '1']),
   );
   expect(texts.join(' ')).toContain('Kelp chemistry, Aldous: “Neat at the bench.”');
 });

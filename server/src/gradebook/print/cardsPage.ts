@@ -1,9 +1,9 @@
 import { buffer } from 'node:stream/consumers';
 import type { ChildTerms, Language, TermCourse, TermNode } from '@cadro/contract';
 import { light } from '@cadro/core';
-import PDFDocument from 'pdfkit';
 import { printFormat, type PrintFormat } from './format';
-import { inner, margin, putLine, sheet } from '../../kit';
+import PDFDocument from 'pdfkit';
+import { inner, margin, newPaper, putLine, sheet } from '../../kit';
 import { printWords } from './words';
 
 /** A school year of a child as it is printed: a grid of grades, attendance under it, then what was written. */
@@ -158,12 +158,12 @@ class Writer {
 
 /** The report cards of a school year, as PDF bytes. */
 export async function cardsPage(report: CardsReport): Promise<Buffer> {
-  const page: PDFKit.PDFDocument = new PDFDocument({
-    size: 'A4',
+  const title = `${report.childName}, ${report.title}`;
+  const page = newPaper((options) => new PDFDocument(options), {
+    title,
+    language: report.language,
+    at: report.asOf,
     margin: 0,
-    lang: report.language,
-    displayTitle: true,
-    info: { Title: `${report.childName}, ${report.title}`, CreationDate: report.asOf },
   });
   const bytes = buffer(page);
   const writer = new Writer(page, report);

@@ -1,7 +1,7 @@
 import type { CourseGrade, Language } from '@cadro/contract';
 import { roundHalfAway } from '@cadro/core';
 
-/** How dates and figures are written on paper: days before months, and by the school's own clock. */
+/** How dates and figures are written on paper, by the school's own clock. */
 export interface PrintFormat {
   /** A calendar date, `YYYY-MM-DD`. */
   day(on: string): string;
@@ -14,9 +14,11 @@ export interface PrintFormat {
 }
 
 export function printFormat(language: Language, timeZone: string): PrintFormat {
-  const locale = language === 'en' ? 'en-GB' : language;
+  const locale = language === 'en' ? 'en-US' : language;
   const write = (options: Intl.DateTimeFormatOptions, at: Date) =>
-    new Intl.DateTimeFormat(locale, { dateStyle: 'medium', timeZone, ...options }).format(at);
+    new Intl.DateTimeFormat(locale, { dateStyle: 'medium', timeZone, ...options })
+      .format(at)
+      .replace(/[\u2009\u202f]/g, ' ');
   const number = (value: number, decimals: number): string => {
     const digits = { minimumFractionDigits: decimals, maximumFractionDigits: decimals };
     return new Intl.NumberFormat(language, digits).format(roundHalfAway(value, decimals));

@@ -110,7 +110,7 @@ const standards = [
 ];
 it.each([
   ['en', ['no grade yet', 'not yet', 'level 3']],
-  ['es', ['aún sin nota', 'aún no', 'nivel 3']],
+  ['es', ['sin calificar', 'aún no', 'nivel 3']],
 ] as const)('says everything of it whole, in %s', async (language, expected) => {
   const courses = [
     course({ figures: null, grade: null, state: null }),

@@ -1,10 +1,10 @@
 import { buffer } from 'node:stream/consumers';
 import type { CourseFigures, CourseGrade, GradeState, Language, Scale } from '@cadro/contract';
 import { light } from '@cadro/core';
-import PDFDocument from 'pdfkit';
 import { drawSpan, type Page } from './drawSpan';
 import { printFormat, type PrintFormat } from './format';
-import { inner, margin, putLine, sheet, type Look } from '../../kit';
+import PDFDocument from 'pdfkit';
+import { inner, type Look, margin, newPaper, putLine, sheet } from '../../kit';
 import { printWords, type PrintWords } from './words';
 
 export interface ReportCourse {
@@ -165,12 +165,12 @@ class Writer {
 
 /** One printed page for a child and a term, as PDF bytes. However many courses there are, it stays one page. */
 export async function reportPage(report: Report): Promise<Buffer> {
-  const page: Page = new PDFDocument({
-    size: 'A4',
+  const title = `${report.childName}, ${report.term.title}`;
+  const page = newPaper((options) => new PDFDocument(options), {
+    title,
+    language: report.language,
+    at: report.asOf,
     margin: 0,
-    lang: report.language,
-    displayTitle: true,
-    info: { Title: `${report.childName}, ${report.term.title}`, CreationDate: report.asOf },
   });
   const bytes = buffer(page);
   const writer = new Writer(page, report);

@@ -43,10 +43,10 @@ const en: PrintWords = {
       : `${some(running, 'credit', 'credits')} in progress`,
   daysMissed: 'Days missed',
   lateArrivals: 'Late arrivals',
-  cardsLegend: 'Bold: stored by the school. Light: so far, or by our count.',
+  cardsLegend: 'Bold: posted by the school. Light: so far, or by our count.',
   term: (title, from, to) => `${title}, ${from} to ${to}`,
   printed: (when) => `As of ${when}`,
-  year: (year) => `Year ${year}`,
+  year: (year) => `Grade ${year}`,
   posted: 'posted',
   byOurCount: (grade) => `by our count ${grade}`,
   ifLeft: 'if left',
@@ -55,29 +55,30 @@ const en: PrintWords = {
   trend: { 'too-early': '', slipping: 'slipping', steady: 'steady', rising: 'rising' },
   state: {
     running: 'so far',
-    final: 'final by our count, not reported yet',
-    stored: 'stored by the school',
-    'not-reported': 'not reported yet',
-    ahead: 'not begun',
+    final: 'final by our count, not posted yet',
+    stored: 'posted by the school',
+    'not-reported': 'not posted yet',
+    ahead: 'hasn’t started',
   },
   noGrade: 'no grade yet',
   assessed: (met, assessed, later) =>
     assessed === 0
-      ? `nothing assessed yet; ${some(later, 'comes', 'come')} later`
-      : `${met} of ${assessed} assessed so far are met${later > 0 ? `; ${some(later, 'comes', 'come')} later` : ''}`,
+      ? `nothing assessed yet${later > 0 ? `; ${later} still to come` : ''}`
+      : `${met} of ${assessed} assessed so far are met${later > 0 ? `; ${later} still to come` : ''}`,
   level: (level) => `level ${level}`,
   notAssessed: 'not yet',
   attendance: ({ days, absent, lessons, unexcused, late }) =>
     [
-      `${some(days, 'school day', 'school days')}, absent on ${absent}`,
+      `absent ${absent} of ${some(days, 'school day', 'school days')}`,
       lessons === 0
-        ? 'no lesson missed'
-        : `${some(lessons, 'lesson', 'lessons')} missed, ${unexcused === 0 ? 'all with a reason' : `${unexcused} of them unexplained`}`,
+        ? 'no class missed'
+        : `${some(lessons, 'class', 'classes')} missed, ${unexcused === 0 ? 'all with a reason' : `${unexcused} without a reason`}`,
       late === 0 ? 'never late' : late === 1 ? 'late once' : `late ${late} times`,
     ].join('; '),
   legend:
-    'Filled frame: the posted grade. Open frame: our own count where it differs. Above the line: how far the grade falls if loose ends are left. Below: what it comes to if they are made up.',
-  source: (name, when) => `From ${name}, read ${when}. Grades counted by Cadro from the school’s scores.`,
+    'Filled frame: the posted grade. Open frame: our own count, where it differs. Above the line: how far the grade falls if nothing more comes in. Below: what it comes to if loose ends are made up.',
+  source: (name, when) =>
+    `From ${name}, updated ${when}. Cadro worked out the grades from the school’s scores.`,
   more: (count) => `and ${some(count, 'more course', 'more courses')}`,
 };
 
@@ -89,42 +90,42 @@ const es: PrintWords = {
       : `${some(running, 'crédito en curso', 'créditos en curso')}`,
   daysMissed: 'Días perdidos',
   lateArrivals: 'Retrasos',
-  cardsLegend: 'Negrita: registrado por la escuela. Claro: hasta ahora, o según nuestra cuenta.',
+  cardsLegend: 'Negrita: publicado por la escuela. Claro: hasta ahora, o según nuestra cuenta.',
   term: (title, from, to) => `${title}, del ${from} al ${to}`,
   printed: (when) => `A fecha de ${when}`,
-  year: (year) => `Curso ${year}`,
+  year: (year) => (/^\d+$/.test(year) ? `${year}.º grado` : `Grado ${year}`),
   posted: 'publicada',
   byOurCount: (grade) => `según nuestra cuenta ${grade}`,
   ifLeft: 'si se deja',
   ifMadeUp: 'si se recupera',
-  open: (count) => (count === 0 ? 'nada pendiente' : some(count, 'cabo suelto', 'cabos sueltos')),
+  open: (count) => (count === 0 ? 'nada pendiente' : some(count, 'trabajo pendiente', 'trabajos pendientes')),
   trend: { 'too-early': '', slipping: 'baja', steady: 'estable', rising: 'sube' },
   state: {
     running: 'hasta ahora',
-    final: 'final según nuestra cuenta, sin comunicar',
-    stored: 'guardada por la escuela',
-    'not-reported': 'aún sin comunicar',
+    final: 'final según nuestra cuenta, aún sin publicar',
+    stored: 'publicada por la escuela',
+    'not-reported': 'aún sin publicar',
     ahead: 'no ha empezado',
   },
-  noGrade: 'aún sin nota',
+  noGrade: 'sin calificar',
   assessed: (met, assessed, later) =>
     assessed === 0
-      ? `nada evaluado todavía; ${some(later, 'viene', 'vienen')} después`
-      : `${met} de ${assessed} evaluados hasta ahora están logrados${later > 0 ? `; ${some(later, 'viene', 'vienen')} después` : ''}`,
+      ? `nada evaluado todavía${later > 0 ? `; ${some(later, 'queda', 'quedan')} por evaluar` : ''}`
+      : `alcanzados ${met} de los ${assessed} evaluados${later > 0 ? `; ${some(later, 'queda', 'quedan')} por evaluar` : ''}`,
   level: (level) => `nivel ${level}`,
   notAssessed: 'aún no',
   attendance: ({ days, absent, lessons, unexcused, late }) =>
     [
-      `${some(days, 'día de clase', 'días de clase')}, ausente ${absent}`,
+      `faltó ${absent} de ${some(days, 'día de clase', 'días de clase')}`,
       lessons === 0
         ? 'ninguna clase perdida'
-        : `${some(lessons, 'clase perdida', 'clases perdidas')}, ${unexcused === 0 ? 'todas con motivo' : `${unexcused} sin explicar`}`,
+        : `${some(lessons, 'clase perdida', 'clases perdidas')}, ${unexcused === 0 ? 'todas con motivo' : `${unexcused} sin motivo`}`,
       late === 0 ? 'ningún retraso' : some(late, 'retraso', 'retrasos'),
     ].join('; '),
   legend:
-    'Marco lleno: la nota publicada. Marco abierto: nuestra cuenta, cuando difiere. Sobre la línea: cuánto baja la nota si lo pendiente se queda así. Debajo: hasta dónde llega si se recupera.',
-  source: (name, when) => `De ${name}, leído ${when}. Cadro calcula a partir de las notas de la escuela.`,
-  more: (count) => `y ${some(count, 'asignatura más', 'asignaturas más')}`,
+    'Marco lleno: la calificación publicada. Marco abierto: nuestra cuenta, cuando difiere. Sobre la línea: cuánto baja si no se entrega nada más. Debajo: hasta dónde llega si se recupera lo pendiente.',
+  source: (name, when) => `De ${name}, actualizado ${when}. Cadro calcula con los puntajes de la escuela.`,
+  more: (count) => `y ${some(count, 'materia más', 'materias más')}`,
 };
 
 export const printWords: Readonly<Record<Language, PrintWords>> = { en, es };

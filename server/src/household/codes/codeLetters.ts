@@ -1,9 +1,9 @@
 import { languages, type Language } from '@cadro/contract';
 import { codeLetter, light } from '@cadro/core';
-import PDFDocument from 'pdfkit';
 import { buffer } from 'node:stream/consumers';
 import QRCode from 'qrcode';
-import { inner, margin, putLine, sheet } from '../../kit';
+import PDFDocument from 'pdfkit';
+import { inner, margin, newPaper, putLine, sheet } from '../../kit';
 import { addressOfCode, addressOfDoor } from '../door/giveCode';
 import type { GivenCode } from './classCodes';
 
@@ -56,7 +56,12 @@ export interface LettersAsk {
  * @returns a PDF.
  */
 export async function codeLetters({ codes, publicUrl }: LettersAsk): Promise<Buffer> {
-  const page = new PDFDocument({ size: 'A4', margin, autoFirstPage: false, info: { Title: 'Cadro' } });
+  const page = newPaper((options) => new PDFDocument(options), {
+    title: 'Cadro',
+    language: 'en',
+    margin,
+    autoFirstPage: false,
+  });
   for (const given of codes) {
     page.addPage();
     languages.forEach((language, index) => {

@@ -26,20 +26,24 @@ const cell = (style: string, content: string, shade: 'ink' | 'soft' = 'ink'): st
 const anchor = (words: string, href: string, shade: Shade, more = ''): string =>
   `<a class="${shade}" href="${escaped(href)}" style="color:${light[shade]}${more}">${escaped(words)}</a>`;
 
+/** A heading that looks as its cell does. */
+const headed = (level: 1 | 2 | 3, words: string): string =>
+  `<h${level} style="margin:0;font:inherit">${escaped(words)}</h${level}>`;
+
 export const heading = (words: string): MailPart => ({
   text: `\n${words.toUpperCase()}\n`,
-  html: cell('font-size:15px;line-height:22px;font-weight:bold;padding:20px 0 4px 0', escaped(words)),
+  html: cell('font-size:15px;line-height:22px;font-weight:bold;padding:20px 0 4px 0', headed(3, words)),
 });
 
 export const title = (words: string): MailPart => ({
   text: `${words}\n`,
-  html: cell('font-size:22px;line-height:28px;font-weight:bold;padding:0 0 4px 0', escaped(words)),
+  html: cell('font-size:22px;line-height:28px;font-weight:bold;padding:0 0 4px 0', headed(1, words)),
 });
 
 /** Where another child begins. */
 export const chapter = (words: string): MailPart => ({
   text: `\n\n${words}\n`,
-  html: cell('font-size:19px;line-height:26px;font-weight:bold;padding:32px 0 0 0', escaped(words)),
+  html: cell('font-size:19px;line-height:26px;font-weight:bold;padding:32px 0 0 0', headed(2, words)),
 });
 
 export const paragraph = (words: string): MailPart => ({

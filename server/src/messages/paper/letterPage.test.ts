@@ -31,3 +31,11 @@ it('takes as many pages as its words need, and leaves none of them out', async (
   const all = pages.join(' ');
   for (const at of [0, 199, 399]) expect(all).toContain(`Palabra${at} `);
 });
+
+it('is read by ear in its language: a tree of headings and paragraphs', async () => {
+  const file = (await letterPage(letter('¿Podría llamarme?'))).toString('latin1');
+  expect(file).toContain('/Marked true');
+  expect(file).toContain('/Lang (es)');
+  expect(file.match(/\/S \/H2\b/g)).toHaveLength(1);
+  expect(file.match(/\/S \/P\b/g)?.length).toBeGreaterThanOrEqual(5);
+});

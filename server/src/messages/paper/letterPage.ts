@@ -2,7 +2,7 @@ import { buffer } from 'node:stream/consumers';
 import type { Language } from '@cadro/contract';
 import { light } from '@cadro/core';
 import PDFDocument from 'pdfkit';
-import { putText, sheet } from '../../kit';
+import { newPaper, putText, sheet } from '../../kit';
 
 /** A letter as it is printed. */
 export interface PaperLetter {
@@ -23,9 +23,12 @@ const width = sheet.width - 2 * margin;
 /** A letter on paper, on as many pages as it takes, as PDF bytes. */
 export async function letterPage(letter: PaperLetter): Promise<Buffer> {
   const { language, timeZone, author, receiver, schoolName, subject, text, at } = letter;
-  const page: PDFKit.PDFDocument = new PDFDocument({
-    ...{ size: [sheet.width, sheet.height], margin, lang: language, displayTitle: true },
-    info: { Title: subject, Author: author, CreationDate: at },
+  const page = newPaper((options) => new PDFDocument(options), {
+    title: subject,
+    author,
+    language,
+    at,
+    margin,
   });
   const bytes = buffer(page);
   const date = new Intl.DateTimeFormat(language === 'en' ? 'en-US' : language, {

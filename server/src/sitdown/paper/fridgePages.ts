@@ -2,7 +2,7 @@ import { buffer } from 'node:stream/consumers';
 import type { Language, PaperPages } from '@cadro/contract';
 import { light } from '@cadro/core';
 import PDFDocument from 'pdfkit';
-import { putText, sheet } from '../../kit';
+import { newPaper, putText, sheet } from '../../kit';
 
 export interface Fridge extends PaperPages {
   readonly language: Language;
@@ -17,9 +17,12 @@ const size = 12.5;
 
 /** A page for each child, large enough to be read from where one stands; what is more goes on the next sheet. */
 export async function fridgePages({ title, pages, language, at }: Fridge): Promise<Buffer> {
-  const page: PDFKit.PDFDocument = new PDFDocument({
-    ...{ size: [sheet.width, sheet.height], margin, lang: language, displayTitle: true },
-    ...{ autoFirstPage: false, info: { Title: title, CreationDate: at } },
+  const page = newPaper((options) => new PDFDocument(options), {
+    title,
+    language,
+    at,
+    margin,
+    autoFirstPage: false,
   });
   const bytes = buffer(page);
   const bottom = sheet.height - margin;

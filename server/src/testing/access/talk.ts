@@ -184,7 +184,7 @@ export const talkTable: Table = {
   },
   'get /api/notes': { statuses: list },
   'get /api/around': { statuses: list },
-  'get /api/talk/search': { statuses: list },
+  'get /api/search': { statuses: list },
   'post /api/notes': {
     statuses: { ...writing(201) },
     body: (ids) => ({ studentId: ids.studentId, on: '2026-10-20', text: 'A note of ours', shared: true }),

@@ -1,4 +1,5 @@
 import type { AttendanceReason, Language } from '@cadro/contract';
+import { dayListIn } from '../../../dayList';
 import type { Told } from '../rule';
 
 /** So many of the last days are named. */
@@ -12,7 +13,7 @@ const texts: Readonly<Record<Language, { on: (days: string) => string; lessons: 
 /** What every rule about attendance says: on which days, and which lessons. */
 export function daysIn(language: Language, { days, lessons }: AttendanceReason, { formats }: Told) {
   const say = texts[language];
-  const on = say.on(formats.list(days.slice(-namedDays).map(formats.date)));
+  const on = say.on(dayListIn(language)(days.slice(-namedDays)));
   const which = lessons.length > 0 ? [say.lessons(formats.list(lessons))] : [];
   return { on, which, first: formats.date(days[0] ?? '') };
 }

@@ -1,5 +1,5 @@
 import type { Agent } from 'supertest';
-import { followUpRoutes, messageRoutes, noteRoutes, talkRoutes, type Found } from '@cadro/contract';
+import { followUpRoutes, messageRoutes, noteRoutes, searchRoutes, type Found } from '@cadro/contract';
 import { World } from '../testing/world';
 
 let world: World;
@@ -32,7 +32,7 @@ beforeAll(async () => {
 afterAll(() => world.stop());
 
 const search = async (q: string, agent = maren): Promise<Found[]> =>
-  (await agent.get(`${talkRoutes.search.path}?q=${encodeURIComponent(q)}`).expect(200)).body.found;
+  (await agent.get(`${searchRoutes.search.path}?q=${encodeURIComponent(q)}`).expect(200)).body.found;
 const kinds = async (q: string, agent = maren): Promise<string[]> =>
   (await search(q, agent)).map(({ kind }) => kind).sort();
 
@@ -45,6 +45,24 @@ it.each([
   ['nothing but blanks', '  ', []],
   ['what would be a pattern', '_a_', []],
 ])('finds %s', async (_name, q, expected) => expect(await kinds(q)).toEqual(expected));
+
+it.each([
+  ['an assignment by its title', 'keel model', 'assignment', 'Keel model', /^Boat-building$/],
+  ['a course by its title', 'boat-building', 'course', 'Boat-building', /^Wren Thornwick$/],
+  ['a teacher by the name', 'thornwick', 'teacher', 'Wren Thornwick', /Boat-building/],
+  [
+    'what a teacher has written',
+    'three-quarters credit',
+    'comment',
+    'Wren Thornwick, Keel model',
+    /October 27/,
+  ],
+] as const)('finds %s, and where it stands', async (_name, q, kind, title, excerpt) => {
+  const found = (await search(q)).find((each) => each.kind === kind);
+  expect(found).toMatchObject({ title, studentId: world.student('caspian') });
+  expect(found?.excerpt).toMatch(excerpt);
+  expect(found?.courseId === null).toBe(kind === 'teacher');
+});
 
 it('finds for each what is theirs to read', async () => {
   expect(await kinds('jar', await world.signedIn('tobiah'))).toEqual(['follow-up', 'letter']);

@@ -1,1 +1,0 @@
-export { talkRouter } from './routes';
