@@ -25,7 +25,11 @@ const asModules = [
 
 // What Metro fills in when it builds for the web.
 process.env.EXPO_OS = 'web';
-const asForTheWeb = { '^react-native$': 'react-native-web' };
+const asForTheWeb = {
+  '^react-native$': 'react-native-web',
+  // A pattern in what a package exports, which the resolver does not read.
+  '^chrono-node/(en|es)$': '<rootDir>/../node_modules/chrono-node/dist/cjs/locales/$1/index.js',
+};
 
 module.exports = {
   displayName: 'app',

@@ -1,5 +1,4 @@
 import { useState } from 'react';
-import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { alertKinds, alertStates, type Alert, type AlertKind, type AlertStateName } from '@cadro/contract';
 import { useChildren, useFormat } from '../household';
@@ -8,6 +7,7 @@ import {
   Choice,
   Field,
   Heading,
+  List,
   Loaded,
   OutLink,
   Page,
@@ -32,10 +32,18 @@ function AlertRow({ alert, selected }: { alert: Alert; selected: boolean }) {
   const told = useTold()(alert, alert.leading);
   const child = alert.studentId ? nameOf(alert.studentId) : '';
   const context = [child, words.kinds[alert.kind]].filter(Boolean).join(' · ');
+  const state = alert.overAt
+    ? t('alerts.over', { when: format.day(alert.overAt) })
+    : alert.silencedUntil
+      ? t('alerts.silenced', { date: format.date(alert.silencedUntil) })
+      : null;
+  const when = format.recent(alert.newsAt);
+  const relative = format.relative(alert.newsAt);
+  const said = [`${context}: ${told.headline}`, ...(when.startsWith(relative) ? [] : [relative]), when];
   return (
     <RowLink
       href={`/alerts/${alert.id}`}
-      label={`${context}: ${told.headline}, ${format.recent(alert.newsAt)}`}
+      label={[...said, ...(state ? [state] : [])].join(', ')}
       selected={selected}
     >
       <Stack space={0.25}>
@@ -48,15 +56,13 @@ function AlertRow({ alert, selected }: { alert: Alert; selected: boolean }) {
             {words.kinds[alert.kind]}
           </Words>
           <Words size="small" colour="soft">
-            {format.relative(alert.newsAt)}
+            {relative}
           </Words>
         </Row>
         <Words bold={alert.state === 'open'}>{told.headline}</Words>
-        {alert.overAt || alert.silencedUntil ? (
+        {state ? (
           <Words size="small" colour="soft">
-            {alert.overAt
-              ? t('alerts.over', { when: format.day(alert.overAt) })
-              : t('alerts.silenced', { date: format.date(alert.silencedUntil ?? '') })}
+            {state}
           </Words>
         ) : null}
       </Stack>
@@ -98,13 +104,11 @@ function Rows({
       {alerts.length === 0 ? (
         <Quiet>{asked ? t('alerts.noneFound') : t(`alerts.none.${state}`)}</Quiet>
       ) : null}
-      <View role="list" aria-label={t('alerts.title')}>
+      <List label={t('alerts.title')}>
         {alerts.map((alert) => (
-          <View key={alert.id} role="listitem">
-            <AlertRow alert={alert} selected={alert.id === selected} />
-          </View>
+          <AlertRow key={alert.id} alert={alert} selected={alert.id === selected} />
         ))}
-      </View>
+      </List>
       {state === 'open' && alerts.length > 1 ? (
         <Quietly label={t('alerts.allRead')} onPress={() => void readAll()} />
       ) : null}

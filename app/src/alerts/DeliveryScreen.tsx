@@ -4,7 +4,6 @@ import { useTranslation } from 'react-i18next';
 import {
   alertKinds,
   channels,
-  digestRhythms,
   languages,
   lockedScreens,
   type AlertDelivery,
@@ -26,19 +25,14 @@ import {
   useWide,
   Words,
 } from '../ui';
-import { useFormat } from '../household';
+import { DigestWishes, Quietness, type SetDelivery } from './WhenTold';
 import { PhoneProof } from './PhoneProof';
 import { PushedTo } from './PushedTo';
 import { useAlertSettingsQuery, useChangeAlertSettingsMutation } from './api';
 import { Trial } from './Trial';
 import { useAlertWords } from './useTold';
 
-const hours = [6, 7, 8, 12, 15, 16, 17, 18, 19, 20, 21];
-const nights = ['20:00', '21:00', '22:00', '23:00'];
-const mornings = ['05:00', '06:00', '07:00', '08:00'];
 const phoneShape = /^\+[1-9]\d{6,14}$/;
-
-type Set = (change: Partial<AlertDelivery>) => void;
 
 /** What of the ways there is for this guardian: a number can be set up for texts, a device has been for what is pushed. */
 interface There {
@@ -53,7 +47,7 @@ function Ways({
 }: {
   draft: AlertDelivery;
   there: There;
-  onSet: Set;
+  onSet: SetDelivery;
 }) {
   const { t } = useTranslation();
   const words = useAlertWords();
@@ -85,99 +79,6 @@ function Ways({
   );
 }
 
-function DigestWishes({ draft, onSet }: { draft: AlertDelivery; onSet: Set }) {
-  const { t } = useTranslation();
-  const format = useFormat();
-  const weekday = (day: number) =>
-    format.dayLong(`2026-01-${String(4 + day).padStart(2, '0')}`).split(/[ ,]/)[0] ?? '';
-  return (
-    <Stack>
-      <Heading level={2}>{t('reach.digest')}</Heading>
-      <Choice
-        label={t('reach.digest')}
-        options={digestRhythms.map((value) => ({ value, label: t(`reach.rhythm.${value}`) }))}
-        value={draft.digest}
-        onChange={(digest) => onSet({ digest })}
-      />
-      {draft.digest === 'weekly' ? (
-        <Choice
-          titled
-          label={t('reach.weekday')}
-          options={[1, 2, 3, 4, 5, 6, 0].map((day) => ({ value: String(day), label: weekday(day) }))}
-          value={String(draft.digestWeekday)}
-          onChange={(day) => onSet({ digestWeekday: Number(day) })}
-        />
-      ) : null}
-      {draft.digest === 'none' ? null : (
-        <>
-          <Choice
-            titled
-            label={t('reach.hour')}
-            options={[...new Set([...hours, draft.digestHour])]
-              .sort((a, b) => a - b)
-              .map((hour) => ({ value: String(hour), label: `${String(hour).padStart(2, '0')}:00` }))}
-            value={String(draft.digestHour)}
-            onChange={(hour) => onSet({ digestHour: Number(hour) })}
-          />
-          <Choice
-            titled
-            label={t('reach.empty')}
-            options={(['line', 'none'] as const).map((value) => ({
-              value,
-              label: t(`reach.emptyKinds.${value}`),
-            }))}
-            value={draft.emptyDigest}
-            onChange={(emptyDigest) => onSet({ emptyDigest })}
-          />
-        </>
-      )}
-    </Stack>
-  );
-}
-
-function Quietness({ draft, onSet }: { draft: AlertDelivery; onSet: Set }) {
-  const { t } = useTranslation();
-  const { quiet } = draft;
-  const times = (usual: readonly string[], own: string) =>
-    [...new Set([...usual, own])].sort().map((value) => ({ value, label: value }));
-  return (
-    <Stack>
-      <Heading level={2}>{t('reach.quiet')}</Heading>
-      <TickLine
-        label={t('reach.quietOn')}
-        on={quiet !== null}
-        onChange={(on) => onSet({ quiet: on ? { from: '21:00', to: '07:00' } : null })}
-      />
-      {quiet ? (
-        <>
-          <Choice
-            titled
-            label={t('reach.from')}
-            options={times(nights, quiet.from)}
-            value={quiet.from}
-            onChange={(from) => onSet({ quiet: { ...quiet, from } })}
-          />
-          <Choice
-            titled
-            label={t('reach.until')}
-            options={times(mornings, quiet.to)}
-            value={quiet.to}
-            onChange={(to) => onSet({ quiet: { ...quiet, to } })}
-          />
-        </>
-      ) : null}
-      <Field
-        label={t('reach.zone')}
-        value={draft.timeZone}
-        onChange={(timeZone) => onSet({ timeZone })}
-        error={isTimeZone(draft.timeZone) ? null : t('reach.zoneWrong')}
-        longest={60}
-      />
-    </Stack>
-  );
-}
-
-/** Mail that was stopped or came back says so, and can be taken up again. */
 function MailStands({ settings }: { settings: AlertSettings }) {
   const { t } = useTranslation();
   const [change, { isLoading }] = useChangeAlertSettingsMutation();
@@ -207,7 +108,7 @@ function AtOnce({
   draft: AlertDelivery;
   there: There;
   phoneFits: boolean;
-  onSet: Set;
+  onSet: SetDelivery;
 }) {
   const { t } = useTranslation();
   return (
@@ -257,7 +158,7 @@ function DeliveryForm({ settings }: { settings: AlertSettings }) {
   const { t } = useTranslation();
   const [draft, setDraft] = useState(settings.delivery);
   const [change, { isLoading, isSuccess, error }] = useChangeAlertSettingsMutation();
-  const set: Set = (some) => setDraft({ ...draft, ...some });
+  const set: SetDelivery = (some) => setDraft({ ...draft, ...some });
   const { delivery, phoneFits, fits } = keptOf(draft);
   const there = { textsOffered: settings.textsOffered, pushes: settings.devices.length > 0 };
   return (

@@ -14,6 +14,7 @@ import { useChildren } from '../household';
 import {
   BackLink,
   Heading,
+  List,
   Loaded,
   OutLink,
   Page,
@@ -33,17 +34,19 @@ function Section({ title, lines }: DigestSection) {
   return (
     <Stack space={0}>
       <Heading level={3}>{title}</Heading>
-      {lines.map(({ key, text, place }) =>
-        place ? (
-          <RowLink key={key} href={place as Href} label={text}>
-            <Words>{text}</Words>
-          </RowLink>
-        ) : (
-          <Words key={key} style={styles.around12}>
-            {text}
-          </Words>
-        ),
-      )}
+      <List>
+        {lines.map(({ key, text, place }) =>
+          place ? (
+            <RowLink key={key} href={place as Href} label={text}>
+              <Words>{text}</Words>
+            </RowLink>
+          ) : (
+            <Words key={key} style={styles.around12}>
+              {text}
+            </Words>
+          ),
+        )}
+      </List>
     </Stack>
   );
 }

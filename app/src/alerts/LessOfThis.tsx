@@ -38,7 +38,7 @@ export function LessOfThis({ alert }: { alert: Alert }) {
       </Row>
     );
   }
-  if (!open) return <Quietly label={t('alerts.less')} onPress={() => setOpen(true)} />;
+  if (!open) return <Quietly label={t('alerts.less')} onPress={() => setOpen(true)} open={false} />;
   return (
     <Stack>
       <Words bold>{t('alerts.less')}</Words>

@@ -96,7 +96,7 @@ describe('the list', () => {
     show(<AlertList />);
     expect(screen.getAllByRole('listitem')).toHaveLength(2);
     expect(screen.getAllByText('Tide tables fell from 88.8 to 81.3')).toHaveLength(2);
-    expect(screen.getByText('Over since Mon 19 Oct')).toBeTruthy();
+    expect(screen.getByText('Over since Mon, Oct 19')).toBeTruthy();
     expect(screen.getByRole('radio', { name: 'Open (2)' })).toBeTruthy();
     expect(
       screen.getAllByRole('link', { name: new RegExp(`^${name} · Grades: Tide tables fell`) }),
@@ -126,15 +126,15 @@ describe('the list', () => {
 describe('what became of a message', () => {
   const format = makeFormat('en', 'America/Halifax', '2026-10-21T19:40:00Z');
   it.each<[Partial<Delivery>, string]>([
-    [{}, 'Mail: sent 16:00'],
-    [{ channel: 'text' }, 'Text message: sent 16:00'],
-    [{ state: 'waiting', notBefore: '2026-10-22T10:00:00Z' }, 'Mail: waiting until tomorrow, 07:00'],
+    [{}, 'Mail: sent 4:00 PM'],
+    [{ channel: 'text' }, 'Text message: sent 4:00 PM'],
+    [{ state: 'waiting', notBefore: '2026-10-22T10:00:00Z' }, 'Mail: waiting until tomorrow, 7:00 AM'],
     [
       {
         ...{ state: 'waiting', notBefore: '2026-10-21T20:00:00Z', tries: 3 },
         fault: { reason: 'mail-away', status: null },
       },
-      'Mail: not sent yet, the mail server couldn’t be reached; next try 17:00',
+      'Mail: not sent yet, the mail server couldn’t be reached; next try 5:00 PM',
     ],
     [
       { channel: 'text', state: 'failed', fault: { reason: 'text-answered', status: '500' } },
@@ -214,7 +214,7 @@ describe('a rehearsal', () => {
 
   it('says how many, which, the latest first, and which falls it caught how early', () => {
     show(<RehearsalView answer={answer} />);
-    expect(screen.getByText(/^15 this term, since 7 September; 1 of them in the digest/)).toBeTruthy();
+    expect(screen.getByText(/^15 this term, since September 7; 1 of them in the digest/)).toBeTruthy();
     for (const words of [
       /you’d have heard 3 days before the grade showed it/,
       /heard 1 day before/,
@@ -287,7 +287,7 @@ describe('the digest', () => {
     show(<DigestScreen />);
     const link = screen.getByRole('link', { name: 'Tide tables fell from 88.8 to 81.3' });
     expect(link.getAttribute('href')).toBe(`/courses/${studentId}/c`);
-    const test = screen.getByRole('link', { name: 'Thu 22 Oct: Springs (Tide tables)' });
+    const test = screen.getByRole('link', { name: 'Thu, Oct 22: Springs (Tide tables)' });
     expect(test.getAttribute('href')).toBe(`/courses/${studentId}/c/i`);
     expect(screen.getByText('And 2 more.')).toBeTruthy();
     expect(screen.getByText('Tide tables: 88.8 → 81.3')).toBeTruthy();

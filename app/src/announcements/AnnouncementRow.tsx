@@ -31,16 +31,20 @@ export function AnnouncementRow({
     ' · ',
   );
   return (
-    <RowLink href={`/talk/school/${id}`} label={`${named}. ${context}. ${said}`} selected={selected}>
+    <RowLink
+      href={`/talk/school/${id}`}
+      label={[named, ...(said ? [said] : []), context].join('. ')}
+      selected={selected}
+    >
       <Words bold={!read || needs}>{named}</Words>
-      <Words size="small" colour="soft">
-        {context}
-      </Words>
       {said ? (
         <Words size="small" colour={needs ? 'plum' : 'ink'}>
           {said}
         </Words>
       ) : null}
+      <Words size="small" colour="soft" lines={1}>
+        {context}
+      </Words>
     </RowLink>
   );
 }

@@ -1,13 +1,13 @@
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { useChildren } from '../household';
-import { Heading, Loaded, Quiet, WayOn } from '../ui';
+import { Heading, List, Loaded, Quiet, WayOn } from '../ui';
 import { AnnouncementRow } from './AnnouncementRow';
 import { useAnnouncementsQuery } from './api';
 import { worthALook } from './asks';
 
 /** So many stand on Talk itself. */
-const most = 4;
+const most = 3;
 
 /** What the schools ask and announce, as far as it is worth a look now; all of it is one tap away. */
 export function FromSchools({ selected }: { selected?: string }) {
@@ -24,9 +24,11 @@ export function FromSchools({ selected }: { selected?: string }) {
           return (
             <>
               {now.length === 0 ? <Quiet>{t('school.nothingNew')}</Quiet> : null}
-              {now.slice(0, most).map((each) => (
-                <AnnouncementRow key={each.id} announcement={each} selected={each.id === selected} />
-              ))}
+              <List>
+                {now.slice(0, most).map((each) => (
+                  <AnnouncementRow key={each.id} announcement={each} selected={each.id === selected} />
+                ))}
+              </List>
               <WayOn label={t('school.all', { count: announcements.length })} href="/talk/school" />
             </>
           );

@@ -17,7 +17,8 @@ function usePartWords(): (part: AnnouncedPart) => string {
     const days =
       lastOn && lastOn !== on ? t('school.parts.days', { from: day, to: format.day(lastOn) }) : day;
     if (!startsAt) return days;
-    const hours = endsAt ? t('school.parts.hours', { from: startsAt, to: endsAt }) : startsAt;
+    const from = format.clock(startsAt);
+    const hours = endsAt ? t('school.parts.hours', { from, to: format.clock(endsAt) }) : from;
     return t('school.parts.at', { day: days, hours });
   };
 }

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { useChildren } from '../household';
-import { BackLink, Choice, Heading, Loaded, Page, Quiet } from '../ui';
+import { BackLink, Choice, Heading, List, Loaded, Page, Quiet } from '../ui';
 import { AnnouncementRow } from './AnnouncementRow';
 import { useAnnouncementsQuery } from './api';
 import { onShelf, shelves, type Shelf } from './asks';
@@ -32,9 +32,11 @@ export function SchoolScreen() {
             />
             <View>
               {found.length === 0 ? <Quiet>{t(`school.empty.${shelf}`)}</Quiet> : null}
-              {found.map((each) => (
-                <AnnouncementRow key={each.id} announcement={each} selected={false} />
-              ))}
+              <List>
+                {found.map((each) => (
+                  <AnnouncementRow key={each.id} announcement={each} selected={false} />
+                ))}
+              </List>
             </View>
           </Page>
         );

@@ -1,11 +1,11 @@
-import { Slot, type ErrorBoundaryProps } from 'expo-router';
+import { Slot, usePathname, type ErrorBoundaryProps } from 'expo-router';
 import { Suspense, use, useEffect, useState, type ReactNode } from 'react';
 import { I18nextProvider } from 'react-i18next';
 import { Provider } from 'react-redux';
 import { SafeAreaProvider } from 'react-native-safe-area-context';
 import { fetchTexts, i18next, speak } from '../i18n';
 import { isStale, reloadOnce, store, useAppSelector } from '../store';
-import { Failed, Loading, Theme } from '../ui';
+import { Failed, Loading, Theme, useFocusKept } from '../ui';
 
 const texts = fetchTexts(store.getState().prefs.language);
 
@@ -26,6 +26,7 @@ function Spoken({ children }: { children: ReactNode }) {
 
 function Themed() {
   const wish = useAppSelector((state) => state.prefs.theme);
+  useFocusKept(usePathname());
   return (
     <Theme wish={wish}>
       <Language />

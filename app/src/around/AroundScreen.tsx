@@ -40,6 +40,7 @@ function useDays(): (weekdays: readonly number[]) => string {
 
 function Rides({ rides }: { rides: readonly Ride[] }) {
   const { t } = useTranslation();
+  const format = useFormat();
   const days = useDays();
   return (
     <>
@@ -50,8 +51,8 @@ function Rides({ rides }: { rides: readonly Ride[] }) {
           </Words>
           <Words size="small" colour="soft">
             {[
-              ...(toSchoolAt ? [t('around.toSchool', { time: toSchoolAt })] : []),
-              ...(homeAt ? [t('around.home', { time: homeAt })] : []),
+              ...(toSchoolAt ? [t('around.toSchool', { time: format.clock(toSchoolAt) })] : []),
+              ...(homeAt ? [t('around.home', { time: format.clock(homeAt) })] : []),
               ...(note ? [note] : []),
             ].join(' · ')}
           </Words>

@@ -16,11 +16,11 @@ import {
   useWide,
   WayOn,
   WidePage,
-  Words,
 } from '../ui';
 import { marksCsvAddress, useDaysQuery } from './api';
 import { CourseByCourse } from './CourseByCourse';
 import { Marks } from './Marks';
+import { Strips } from './Strips';
 import { Summary } from './Summary';
 
 /** An absence that is to come is told before it. */
@@ -57,6 +57,7 @@ function OneChild({ child, days }: { child: Child; days: ChildDays | undefined }
   return (
     <Stack>
       <Heading level={2}>{child.givenName}</Heading>
+      <Strips days={days} />
       <Summary days={days} />
       <Row wrap style={styles.spread}>
         <WayOn label={t('days.dayByDay')} href={`/days/attendance/${child.id}`} />
@@ -78,10 +79,7 @@ export function AttendanceScreen() {
       {({ children }) => (
         <WidePage>
           <BackLink href="/days" label={t('places.days')} />
-          <Stack space={0.25}>
-            <Heading level={1}>{t('days.attendance')}</Heading>
-            <Words colour="soft">{t('days.attendanceLead')}</Words>
-          </Stack>
+          <Heading level={1}>{t('days.attendance')}</Heading>
           <View style={[styles.columns, wide && styles.row]}>
             {shown.map((child) => (
               <View key={child.id} style={wide ? { flex: 1, maxWidth: 460 } : {}}>
@@ -129,6 +127,7 @@ export function ChildAttendance({ studentId }: { studentId: string }) {
             <Heading level={1}>{t('days.attendanceOf', { child: nameOf(studentId) })}</Heading>
             <View style={[styles.columnsFar, wide && styles.row]}>
               <View style={wide ? { flex: 1, maxWidth: 520, gap: 24 } : { gap: 24 }}>
+                <Strips days={days} name={t('days.attendanceOf', { child: nameOf(studentId) })} />
                 <Summary days={days} />
                 {wide ? <CourseByCourse days={days} /> : null}
               </View>

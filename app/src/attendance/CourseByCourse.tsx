@@ -4,7 +4,7 @@ import type { AttendanceOfCourse, ChildDays } from '@cadro/contract';
 import { useCoursesQuery } from '../gradebook/api';
 import { spanWords } from '../gradebook';
 import { useFormat } from '../household';
-import { Heading, RowLink, Stack, Words } from '../ui';
+import { Heading, List, RowLink, Stack, Words } from '../ui';
 
 /** Missed lessons of each course beside that course's figures, most missed first. */
 export function CourseByCourse({ days }: { days: ChildDays }) {
@@ -27,29 +27,31 @@ export function CourseByCourse({ days }: { days: ChildDays }) {
         {t('days.byCourseLead', { span })}
       </Words>
       <View>
-        {sorted.map((own) => {
-          const course = data?.courses.find(
-            ({ id, studentId }) => id === own.courseId && studentId === days.studentId,
-          );
-          const figures = course ? spanWords(t, format, course) : '';
-          return (
-            <RowLink
-              key={own.courseId}
-              href={`/courses/${days.studentId}/${own.courseId}`}
-              label={`${own.courseTitle}. ${words(own)}. ${figures}`}
-            >
-              <Words bold>{own.courseTitle}</Words>
-              <Words size="small" colour={own.unexplained > 0 ? 'plum' : 'soft'}>
-                {words(own)}
-              </Words>
-              {figures ? (
-                <Words size="small" colour="soft">
-                  {figures}
+        <List>
+          {sorted.map((own) => {
+            const course = data?.courses.find(
+              ({ id, studentId }) => id === own.courseId && studentId === days.studentId,
+            );
+            const figures = course ? spanWords(t, format, course) : '';
+            return (
+              <RowLink
+                key={own.courseId}
+                href={`/courses/${days.studentId}/${own.courseId}`}
+                label={`${own.courseTitle}. ${words(own)}. ${figures}`}
+              >
+                <Words bold>{own.courseTitle}</Words>
+                <Words size="small" colour={own.unexplained > 0 ? 'plum' : 'soft'}>
+                  {words(own)}
                 </Words>
-              ) : null}
-            </RowLink>
-          );
-        })}
+                {figures ? (
+                  <Words size="small" colour="soft">
+                    {figures}
+                  </Words>
+                ) : null}
+              </RowLink>
+            );
+          })}
+        </List>
       </View>
     </Stack>
   );

@@ -6,7 +6,7 @@ import type { ChildDays } from '@cadro/contract';
 import { daysAfter, monthsAfter, weekOf } from '@cadro/core';
 import { dayGiven } from '../i18n';
 import { useFormat } from '../household';
-import { Action, Choice, Heading, Quiet, Quietly, Row, Stack, styles } from '../ui';
+import { Action, Choice, Heading, List, Quiet, Quietly, Row, Stack, styles } from '../ui';
 import { DayRow } from './DayRow';
 import { MonthOfMarks } from './MonthOfMarks';
 import { StripKey } from './StripKey';
@@ -24,9 +24,11 @@ function DayList({ days, from, to }: { days: ChildDays; from?: string; to?: stri
   if (within.length === 0) return <Quiet>{t('days.nothingIn')}</Quiet>;
   return (
     <View>
-      {within.slice(0, all ? undefined : firstDays).map(({ on, marks }) => (
-        <DayRow key={on} studentId={days.studentId} on={on} marks={marks} />
-      ))}
+      <List>
+        {within.slice(0, all ? undefined : firstDays).map(({ on, marks }) => (
+          <DayRow key={on} studentId={days.studentId} on={on} marks={marks} />
+        ))}
+      </List>
       {!all && within.length > firstDays ? (
         <View style={styles.above12}>
           <Action label={t('days.showAll')} onPress={() => setAll(true)} />

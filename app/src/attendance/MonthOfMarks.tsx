@@ -2,17 +2,11 @@ import { Link } from 'expo-router';
 import { StyleSheet, Pressable, View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { ChildDays } from '@cadro/contract';
-import { datesOf, isWeekend, monthWeeksOf } from '@cadro/core';
+import { isWeekend } from '@cadro/core';
 import { useFormat } from '../household';
-import { DayStrip, styles, usePalette, Weekdays, Words } from '../ui';
+import { DayStrip, styles, usePalette, Weekdays, weeksOf, Words } from '../ui';
 import { dayHref } from './DayRow';
 import { dayWords } from './markWords';
-
-/** The weeks that hold a month, Monday first, as dates. */
-export function weeksOf(month: string): string[][] {
-  const days = datesOf(monthWeeksOf(`${month}-01`));
-  return Array.from({ length: days.length / 7 }, (_, week) => days.slice(week * 7, week * 7 + 7));
-}
 
 /** A month of day strips: the same lesson stands in the same place, so that a pattern
  * shows at a glance. A weekend without marks is no column. */
@@ -24,10 +18,10 @@ export function MonthOfMarks({ days, month }: { days: ChildDays; month: string }
   const weekends = days.days.some(({ on }) => on.startsWith(month) && isWeekend(on));
   const most = Math.max(1, ...days.days.map((day) => day.marks.length));
   return (
-    <View style={styles.gap4}>
+    <View role="table" aria-label={format.month(`${month}-01`)} style={styles.gap4}>
       <Weekdays weekend={weekends} />
       {weeksOf(month).map((week) => (
-        <View key={week[0]} style={own.marks}>
+        <View key={week[0]} role="row" style={looks.marks}>
           {week
             .filter((on) => weekends || !isWeekend(on))
             .map((on) => {
@@ -48,23 +42,25 @@ export function MonthOfMarks({ days, month }: { days: ChildDays; month: string }
               );
               if (!own)
                 return (
-                  <View key={on} style={cell}>
+                  <View key={on} role="cell" style={cell}>
                     {date}
                   </View>
                 );
               return (
-                <Link key={on} href={dayHref(days.studentId, on)} asChild>
-                  <Pressable
-                    role="link"
-                    aria-label={t('days.strip', { day: format.dayLong(on), what: dayWords(t, own) })}
-                    style={cell}
-                  >
-                    {date}
-                    <View aria-hidden>
-                      <DayStrip marks={own} label="" size="small" of={most} />
-                    </View>
-                  </Pressable>
-                </Link>
+                <View key={on} role="cell" style={looks.cell}>
+                  <Link href={dayHref(days.studentId, on)} asChild>
+                    <Pressable
+                      role="link"
+                      aria-label={t('days.strip', { day: format.dayLong(on), what: dayWords(t, own) })}
+                      style={cell}
+                    >
+                      {date}
+                      <View aria-hidden>
+                        <DayStrip marks={own} label="" size="small" of={most} />
+                      </View>
+                    </Pressable>
+                  </Link>
+                </View>
               );
             })}
         </View>
@@ -73,6 +69,7 @@ export function MonthOfMarks({ days, month }: { days: ChildDays; month: string }
   );
 }
 
-const own = StyleSheet.create({
+const looks = StyleSheet.create({
   marks: { flexDirection: 'row', gap: 4 },
+  cell: { flex: 1 },
 });

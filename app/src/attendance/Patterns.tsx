@@ -15,7 +15,7 @@ const telling = (patterns: readonly AttendancePattern[]): AttendancePattern[] =>
 
 /** A pattern in a sentence, with the days behind it. */
 export function patternWords(t: TFunction, format: Format, pattern: AttendancePattern): string {
-  const days = format.list(pattern.dates.map(format.day));
+  const days = format.days(pattern.dates);
   const lessons = format.list(pattern.lessons.map(({ courseTitle }) => courseTitle));
   switch (pattern.kind) {
     case 'leaves-early':

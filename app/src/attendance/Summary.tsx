@@ -33,7 +33,7 @@ export function Summary({ days }: { days: ChildDays }) {
       <UnknownCodes days={days} />
       {days.outsideYear.length > 0 ? (
         <Words size="small" colour="soft">
-          {t('days.outside', { days: format.list(days.outsideYear.map(format.date)) })}
+          {t('days.outside', { days: format.days(days.outsideYear) })}
         </Words>
       ) : null}
     </Stack>

@@ -1,1 +1,1 @@
-export { useSuppliesQuery } from './calendarApi';
+export { useCalendarQuery, useSuppliesQuery } from './calendarApi';

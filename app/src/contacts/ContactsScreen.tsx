@@ -4,7 +4,7 @@ import { contactRoutes, type Contact } from '@cadro/contract';
 import { useChildren } from '../household';
 import { useMailsQuery } from '../sources/api';
 import { addressOf } from '../store';
-import { BackLink, Heading, Loaded, OutLink, Page, Quiet, RowLink, Stack, Words } from '../ui';
+import { BackLink, Heading, List, Loaded, OutLink, Page, Quiet, RowLink, Stack, Words } from '../ui';
 import { useContactsQuery } from './api';
 import { dutiesOf } from './contactLines';
 
@@ -40,9 +40,11 @@ function ContactsOf({ studentId }: { studentId: string }) {
         <View>
           <Heading level={2}>{`${nameOf(studentId)} · ${schoolName}`}</Heading>
           {contacts.length === 0 ? <Quiet>{t('contacts.none')}</Quiet> : null}
-          {contacts.map((contact) => (
-            <ContactRow key={contact.id} {...{ studentId, contact }} />
-          ))}
+          <List>
+            {contacts.map((contact) => (
+              <ContactRow key={contact.id} {...{ studentId, contact }} />
+            ))}
+          </List>
           {contacts.length > 0 ? (
             <OutLink
               label={t('contacts.save', { name: nameOf(studentId) })}

@@ -7,7 +7,7 @@ import { useFormat, useMeQuery, useSelf } from '../household';
 import { useWorkQuery } from '../outlook/api';
 import { usePlanQuery, useChangeTaskMutation } from '../plan/api';
 import type { Format } from '../i18n';
-import { Heading, Loaded, Page, Quietly, RowLink, Stack, TickLine, WayOn, Words } from '../ui';
+import { Heading, List, Loaded, Page, Quietly, RowLink, Stack, TickLine, WayOn, Words } from '../ui';
 import { useDeskQuery } from './api';
 import { dueSoon, stillWorth } from './arrange';
 import { Agreed } from './Agreed';
@@ -55,18 +55,22 @@ function Due({ rows }: { rows: readonly WorkRow[] }) {
     <Stack space={0}>
       <Heading level={2}>{t('desk.due')}</Heading>
       {rows.length === 0 ? <Words colour="soft">{t('desk.dueNone')}</Words> : null}
-      <View role="list" aria-label={t('desk.due')}>
+      <List label={t('desk.due')}>
         {rows.slice(0, dueShown).map((row) => (
-          <View key={row.itemId} role="listitem">
-            <RowLink href={hrefOf(row)} label={[row.title, row.courseTitle].join(', ')}>
-              <Words bold>{row.title}</Words>
-              <Words size="small" colour="soft">
-                {[row.courseTitle, ...(row.dueAt ? [whenDue(format, row.dueAt)] : [])].join(' · ')}
-              </Words>
-            </RowLink>
-          </View>
+          <RowLink
+            key={row.itemId}
+            href={hrefOf(row)}
+            label={[row.title, row.courseTitle, ...(row.dueAt ? [whenDue(format, row.dueAt)] : [])].join(
+              ', ',
+            )}
+          >
+            <Words bold>{row.title}</Words>
+            <Words size="small" colour="soft">
+              {[row.courseTitle, ...(row.dueAt ? [whenDue(format, row.dueAt)] : [])].join(' · ')}
+            </Words>
+          </RowLink>
         ))}
-      </View>
+      </List>
       {rows.length > dueShown ? (
         <WayOn label={t('desk.more', { count: rows.length - dueShown })} href="/days" />
       ) : null}
@@ -100,7 +104,7 @@ function StillOpen({ rows }: { rows: readonly WorkRow[] }) {
       <View role="list" aria-label={t('desk.open')}>
         {rows.map((row) => (
           <View key={row.itemId} role="listitem">
-            <RowLink href={hrefOf(row)} label={[row.title, row.courseTitle].join(', ')} bare>
+            <RowLink href={hrefOf(row)} label={`${row.title}, ${worth(row)}`} bare>
               <Words bold>{row.title}</Words>
               <Words size="small" colour="soft">
                 {worth(row)}
@@ -124,28 +128,26 @@ function Teachers({ desk }: { desk: Desk }) {
     <Stack>
       <Heading level={2}>{t('desk.teachers')}</Heading>
       {desk.teachers.length === 0 ? <Words colour="soft">{t('desk.teachersNone')}</Words> : null}
-      <View role="list" aria-label={t('desk.teachers')}>
+      <List label={t('desk.teachers')}>
         {shown.map((word) => (
-          <View key={word.commentId} role="listitem">
-            <Stack space={0.25}>
-              {word.itemTitle ? <Words bold>{word.itemTitle}</Words> : null}
-              <Words>{t('matter.quote', { text: word.text })}</Words>
-              <Words size="small" colour="soft">
-                {t('desk.signed', {
-                  author: word.author,
-                  course: word.courseTitle,
-                  date: format.day(word.writtenAt),
-                })}
-              </Words>
-              <Tell
-                desk={desk}
-                about={{ commentId: word.commentId }}
-                hint={word.itemTitle ?? word.courseTitle}
-              />
-            </Stack>
-          </View>
+          <Stack key={word.commentId} space={0.25}>
+            {word.itemTitle ? <Words bold>{word.itemTitle}</Words> : null}
+            <Words>{t('matter.quote', { text: word.text })}</Words>
+            <Words size="small" colour="soft">
+              {t('desk.signed', {
+                author: word.author,
+                course: word.courseTitle,
+                date: format.day(word.writtenAt),
+              })}
+            </Words>
+            <Tell
+              desk={desk}
+              about={{ commentId: word.commentId }}
+              hint={word.itemTitle ?? word.courseTitle}
+            />
+          </Stack>
         ))}
-      </View>
+      </List>
       {more > 0 ? (
         <Quietly label={t('desk.teachersMore', { count: more })} onPress={() => setAll(true)} />
       ) : null}

@@ -1,4 +1,3 @@
-import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { Desk } from '@cadro/contract';
 import { useChildren, useFormat } from '../household';
@@ -6,6 +5,7 @@ import {
   BackLink,
   Heading,
   LinkAction,
+  List,
   Loaded,
   Page,
   Quietly,
@@ -62,13 +62,11 @@ function WordLine({ desk, word, may }: { desk: Desk; word: Word; may: boolean })
 function WordLines({ desk, words, label }: { desk: Desk; words: readonly Word[]; label: string }) {
   const { mayTalk } = useChildren();
   return (
-    <View role="list" aria-label={label}>
+    <List label={label}>
       {words.map((word) => (
-        <View key={word.id} role="listitem">
-          <WordLine desk={desk} word={word} may={mayTalk(desk.studentId)} />
-        </View>
+        <WordLine key={word.id} desk={desk} word={word} may={mayTalk(desk.studentId)} />
       ))}
-    </View>
+    </List>
   );
 }
 

@@ -1,9 +1,8 @@
 import { useState } from 'react';
-import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { Desk } from '@cadro/contract';
 import { useFormat, useSelf } from '../household';
-import { Action, Heading, Loaded, Page, Quietly, Stack, TickLine, WayOn, Words } from '../ui';
+import { Action, Heading, List, Loaded, Page, Quietly, Stack, TickLine, WayOn, Words } from '../ui';
 import { useChangePieceMutation, useDeskQuery, useDropPieceMutation } from './api';
 import { ProudForm } from './Proud';
 
@@ -40,25 +39,23 @@ function Kept({ desk }: { desk: Desk }) {
         <Heading level={1}>{t('desk.kept.title')}</Heading>
         <Words colour="soft">{t(desk.pieces.length > 0 ? 'desk.kept.lead' : 'desk.kept.none')}</Words>
       </Stack>
-      <View role="list" aria-label={t('desk.kept.title')}>
+      <List label={t('desk.kept.title')}>
         {desk.pieces.map((piece) => (
-          <View key={piece.id} role="listitem">
-            <Stack space={0}>
-              <PieceWords studentId={studentId} piece={piece} />
-              <TickLine
-                label={t('desk.kept.showIt')}
-                on={piece.shown}
-                onChange={(shown) => void change({ studentId, pieceId: piece.id, shown })}
-              />
-              <Quietly
-                label={t('desk.kept.drop')}
-                hint={piece.title}
-                onPress={() => void drop({ studentId, pieceId: piece.id })}
-              />
-            </Stack>
-          </View>
+          <Stack key={piece.id} space={0}>
+            <PieceWords studentId={studentId} piece={piece} />
+            <TickLine
+              label={t('desk.kept.showIt')}
+              on={piece.shown}
+              onChange={(shown) => void change({ studentId, pieceId: piece.id, shown })}
+            />
+            <Quietly
+              label={t('desk.kept.drop')}
+              hint={piece.title}
+              onPress={() => void drop({ studentId, pieceId: piece.id })}
+            />
+          </Stack>
         ))}
-      </View>
+      </List>
       {adding ? (
         <ProudForm studentId={studentId} onDone={() => setAdding(false)} />
       ) : (

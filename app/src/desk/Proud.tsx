@@ -53,6 +53,6 @@ export function Proud({ desk, itemId }: { desk: Desk; itemId: string }) {
       </Stack>
     );
   }
-  if (!open) return <Quietly label={t('desk.proud')} onPress={() => setOpen(true)} />;
+  if (!open) return <Quietly label={t('desk.proud')} onPress={() => setOpen(true)} open={false} />;
   return <ProudForm studentId={desk.studentId} itemId={itemId} onDone={() => setOpen(false)} />;
 }

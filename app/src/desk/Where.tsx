@@ -22,7 +22,12 @@ export function Where({ row: { studentId, itemId, title, asked } }: { row: WorkR
             {said}
           </Words>
         ) : null}
-        <Quietly label={t(said ? 'desk.change' : 'desk.where')} hint={title} onPress={() => setOpen(true)} />
+        <Quietly
+          label={t(said ? 'desk.change' : 'desk.where')}
+          hint={title}
+          onPress={() => setOpen(true)}
+          open={false}
+        />
       </Row>
     );
   }

@@ -4,7 +4,10 @@ import { startTexts } from '../testing/texts';
 import { OnThisDevice } from './WhoseDevice';
 
 const isOnHomeScreen = { now: false };
-Object.assign(window, { matchMedia: () => ({ matches: isOnHomeScreen.now }) });
+const media = { addEventListener: () => undefined, removeEventListener: () => undefined };
+Object.assign(window, {
+  matchMedia: (query: string) => ({ ...media, matches: query.includes('standalone') && isOnHomeScreen.now }),
+});
 
 /** A browser offers to put Cadro onto the home screen. */
 function offer() {

@@ -2,7 +2,7 @@ import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { FollowUpSummary } from '@cadro/contract';
 import { useChildren, useFormat } from '../household';
-import { Heading, Loaded, Quiet, RowLink, Stack, styles, Words } from '../ui';
+import { Heading, List, Loaded, Quiet, RowLink, Stack, styles, Words } from '../ui';
 import { useFollowUpsQuery } from './api';
 import { ownerWords } from './ownerWords';
 import { absenceOutcome, outcomeWords } from './words';
@@ -60,8 +60,13 @@ function Listed({ followUps, selected }: { followUps: readonly FollowUpSummary[]
   const own = followUps.filter(({ studentId }) => ids.has(studentId));
   const open = own.filter(({ step }) => step !== 'settled');
   const settled = own.filter(({ step }) => step === 'settled');
-  const rows = (list: readonly FollowUpSummary[]) =>
-    list.map((each) => <FollowUpRow key={each.id} followUp={each} selected={each.id === selected} />);
+  const rows = (list: readonly FollowUpSummary[]) => (
+    <List>
+      {list.map((each) => (
+        <FollowUpRow key={each.id} followUp={each} selected={each.id === selected} />
+      ))}
+    </List>
+  );
   return (
     <Stack space={2}>
       <View style={styles.gap4}>

@@ -38,11 +38,14 @@ export function Comments({
   comments,
   none,
   studentId,
+  told = false,
 }: {
   comments: readonly Comment[];
   /** What stands there where nothing is said. */
   none: ReactNode;
   studentId: string;
+  /** Until when and for how much it can be made up stands above already. */
+  told?: boolean;
 }) {
   const { t } = useTranslation();
   const format = useFormat();
@@ -64,7 +67,7 @@ export function Comments({
             <Spoken studentId={studentId} comment={comment} />
             {elsewhere ? <OutLink label={t('item.elsewhere')} href={elsewhere} /> : null}
             {offers.map((offer) => (
-              <OfferCard key={offer.place} offer={offer} studentId={studentId} commentId={id} />
+              <OfferCard key={offer.place} {...{ offer, studentId, told }} commentId={id} />
             ))}
           </Stack>
         );

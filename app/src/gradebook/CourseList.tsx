@@ -6,6 +6,7 @@ import { SourceDown } from '../sources';
 import {
   Heading,
   LinkAction,
+  List,
   Loaded,
   OutLink,
   Page,
@@ -59,7 +60,10 @@ function CourseLine({ course, selected }: { course: CourseSummary; selected: boo
   return (
     <RowLink
       href={`/courses/${course.studentId}/${course.id}`}
-      label={`${course.title}. ${spanWords(t, format, course)} ${below}`}
+      label={[course.title, graded ? format.grade(grade) : '', spanWords(t, format, course), below, beside]
+        .filter(Boolean)
+        .map((part) => part.replace(/\.$/, ''))
+        .join('. ')}
       selected={selected}
     >
       <Stack space={0.5}>
@@ -126,6 +130,7 @@ function WaysOn({ child }: { child: Child }) {
         </Row>
       ) : null}
       <Row wrap space={2}>
+        <WayOn label={t('term.link')} href={`/courses/${child.id}/term`} />
         <WayOn label={t('courses.terms')} href={`/courses/${child.id}/terms`} />
         <WayOn label={t('cards.open')} href={`/courses/${child.id}/report-cards`} />
         <OutLink label={t('courses.print')} href={reportAddress(child.id)} />
@@ -164,9 +169,11 @@ export function CourseList({ selected }: { selected?: string }) {
                     {t(child.byHand ? 'own.noCourses' : 'courses.none', { name: child.givenName })}
                   </Quiet>
                 )}
-                {own.map((course) => (
-                  <CourseLine key={course.id} course={course} selected={course.id === selected} />
-                ))}
+                <List>
+                  {own.map((course) => (
+                    <CourseLine key={course.id} course={course} selected={course.id === selected} />
+                  ))}
+                </List>
                 <WaysOn child={child} />
               </View>
             );

@@ -16,6 +16,7 @@ import {
   Row,
   Span,
   Stack,
+  styles,
   WayOn,
   Words,
 } from '../ui';
@@ -23,7 +24,7 @@ import { useItemQuery } from './api';
 import { Comments } from './Comments';
 import { OwnWord, TwoSources } from './ItemSources';
 import { ItemStory } from './ItemStory';
-import { effectSentences, lateLoss } from './itemWords';
+import { effectSentences, gainSentence, lateLoss } from './itemWords';
 import { ThreeFigures } from './ThreeFigures';
 import { creditWords, spanWords, stateWords, worthWords } from './words';
 
@@ -36,41 +37,44 @@ function State({ item }: { item: ItemDetail }) {
   const number = earned
     ? t('item.scoreLong', { earned: format.amount(state.earned ?? 0), possible: format.amount(possible) })
     : worthWords(t, format, item, item.scale);
+  const gain = gainSentence(t, format, item);
   return (
     <Stack space={0.5}>
       <Row>
         <Frame kind={frameOf(state.status, looseEnd?.kind ?? null)} needsYou={needsYou} />
-        <Words bold colour={needsYou ? 'plum' : 'ink'}>
-          {stateWords(t, item)}
+        <Words bold colour={needsYou ? 'plum' : 'ink'} style={styles.shrink}>
+          {`${stateWords(t, item)} · ${number}`}
         </Words>
       </Row>
-      <Words size="matter" bold>
-        {number}
-      </Words>
       {looseEnd?.recoverable && looseEnd.deadline ? (
-        <Words>
+        <Words size="matter" bold>
           {t('item.takenUntil', {
             date: format.day(looseEnd.deadline),
             credit: creditWords(t, format, looseEnd.credit ?? 1),
           })}
         </Words>
       ) : null}
-      <Words size="small" colour="soft">
-        {[
-          t('item.handling', { category: item.categoryTitle || t('course.uncategorized') }),
-          ...(item.multiplier === 1 ? [] : [t('item.times', { times: format.amount(item.multiplier) })]),
-          ...(item.counts ? [] : [t('item.notCounting')]),
-          ...(item.extraCredit ? [t('item.extra')] : []),
-          ...(item.unit ? [t('item.unit', { unit: item.unit })] : []),
-        ].join(' · ')}
-      </Words>
-      {lateLoss(t, format, item).map((words) => (
-        <Words key={words} size="small" colour="soft">
-          {words}
-        </Words>
-      ))}
+      {gain ? <Words>{gain}</Words> : null}
     </Stack>
   );
+}
+
+/** Where it counts and how, what lateness does to it. */
+function Counting({ item }: { item: ItemDetail }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const parts = [
+    t('item.handling', { category: item.categoryTitle || t('course.uncategorized') }),
+    ...(item.multiplier === 1 ? [] : [t('item.times', { times: format.amount(item.multiplier) })]),
+    ...(item.counts ? [] : [t('item.notCounting')]),
+    ...(item.extraCredit ? [t('item.extra')] : []),
+    ...(item.unit ? [t('item.unit', { unit: item.unit })] : []),
+  ];
+  return [parts.join(' · '), ...lateLoss(t, format, item)].map((words) => (
+    <Words key={words} size="small" colour="soft">
+      {words}
+    </Words>
+  ));
 }
 
 /** What it is worth to the course's figure, now and if made up. */
@@ -259,22 +263,24 @@ export function ItemView({
           <Title item={item} />
           <State item={item} />
           <TwoSources item={item} />
-          <OwnWord item={item} />
           {own}
+          <Next item={item} />
           <Stack>
             <Heading level={2}>{t('item.words')}</Heading>
             <Comments
               studentId={item.course.studentId}
               comments={item.comments}
+              told={item.looseEnd?.recoverable === true && item.looseEnd.deadline !== null}
               none={<Quiet>{t('item.noWords')}</Quiet>}
             />
           </Stack>
-          <Next item={item} />
+          <OwnWord item={item} />
           <ItemStory item={item} />
           <Effect item={item} />
           <HandedIn item={item} />
           <Judged item={item} />
           <About item={item} />
+          <Counting item={item} />
           <Words size="small" colour="soft">
             {t('course.source', {
               source: item.freshness.sourceName,

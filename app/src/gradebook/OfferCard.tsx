@@ -1,5 +1,4 @@
 import { useTranslation } from 'react-i18next';
-import { View } from 'react-native';
 import type { ReadOffer } from '@cadro/contract';
 import { useChildren, useFormat } from '../household';
 import { Action, MarkedWords, Quietly, Row, Stack, Words } from '../ui';
@@ -21,10 +20,13 @@ export function OfferCard({
   offer,
   studentId,
   commentId,
+  told,
 }: {
   offer: ReadOffer;
   studentId: string;
   commentId: string;
+  /** Until when and for how much stands above already. */
+  told?: boolean;
 }) {
   const { t } = useTranslation();
   const format = useFormat();
@@ -48,7 +50,7 @@ export function OfferCard({
   return (
     <Stack space={1}>
       <Words bold colour="teal">
-        {meaning}
+        {told && answer === null ? t('offers.ask') : meaning}
       </Words>
       {answer === 'confirmed' ? (
         <Row wrap space={2}>
@@ -61,10 +63,13 @@ export function OfferCard({
         </Row>
       ) : mayTalk(studentId) ? (
         <Row wrap space={2}>
-          <Action main label={t('offers.confirm')} busy={isLoading} onPress={() => say('confirmed')} />
-          <View>
-            <Quietly label={t('offers.dismiss')} hint={meaning} onPress={() => say('dismissed')} />
-          </View>
+          <Action
+            label={t('offers.confirm')}
+            hint={meaning}
+            busy={isLoading}
+            onPress={() => say('confirmed')}
+          />
+          <Quietly label={t('offers.dismiss')} hint={meaning} onPress={() => say('dismissed')} />
         </Row>
       ) : null}
     </Stack>

@@ -6,6 +6,7 @@ import { useChildren, useFormat } from '../household';
 import {
   Frame,
   Heading,
+  List,
   Loaded,
   Quiet,
   Row,
@@ -66,6 +67,10 @@ function CourseSpan({ course, from }: { course: CourseSummary; from: number }) {
   const drawn = comparable(course);
   const said = spanWords(t, format, course);
   const standards = scale.method === 'standards' && figures;
+  const figure = [
+    t('side.figure', { figure: format.grade({ ...grade, letter: null }), outOf: format.amount(scale.outOf) }),
+    ...(grade.letter ? [grade.letter] : []),
+  ].join(' ');
   const below = standards
     ? standardsWords(t, figures.standards)
     : !figures || !hasGrade(grade)
@@ -80,23 +85,16 @@ function CourseSpan({ course, from }: { course: CourseSummary; from: number }) {
           .filter(Boolean)
           .join(' · ');
   return (
-    <RowLink href={`/courses/${course.studentId}/${course.id}`} label={`${course.title}. ${said} ${below}`}>
+    <RowLink
+      href={`/courses/${course.studentId}/${course.id}`}
+      label={[course.title, ...(drawn ? [figure] : []), said, below].join('. ')}
+    >
       <Stack space={0.5}>
         <Row style={styles.apartBase}>
           <Words bold style={styles.shrink}>
             {course.title}
           </Words>
-          {drawn ? (
-            <Words bold>
-              {[
-                t('side.figure', {
-                  figure: format.grade({ ...grade, letter: null }),
-                  outOf: format.amount(scale.outOf),
-                }),
-                ...(grade.letter ? [grade.letter] : []),
-              ].join(' ')}
-            </Words>
-          ) : null}
+          {drawn ? <Words bold>{figure}</Words> : null}
         </Row>
         {drawn ? <Span {...drawn} from={from} label={said} /> : null}
         {standards ? <StandardFrames figures={figures} /> : null}
@@ -162,9 +160,11 @@ function ChildSpans({
     <View style={looks.one}>
       <Heading level={2}>{name}</Heading>
       {courses.length === 0 ? <Quiet>{t('courses.none')}</Quiet> : null}
-      {courses.map((course) => (
-        <CourseSpan key={course.id} course={course} from={from} />
-      ))}
+      <List>
+        {courses.map((course) => (
+          <CourseSpan key={course.id} course={course} from={from} />
+        ))}
+      </List>
     </View>
   );
 }

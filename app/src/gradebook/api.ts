@@ -75,6 +75,9 @@ export const {
 
 /** The printed page of a child's term, to be opened by the browser. */
 /** Where a teacher's spoken words are played from. */
+/** Asks for one course from outside of a component. */
+export const courseOf = gradebookApi.endpoints.course.initiate;
+
 export const recordingAddress = (studentId: string, commentId: string): string =>
   addressOf(routes.recording, { params: { studentId, commentId } });
 

@@ -8,6 +8,7 @@ export * from './course/policy/PolicyView';
 export * from './ItemView';
 export * from './OfferCard';
 export * from './story';
+export { hasGrade } from './words';
 export * from './terms/ReportCards';
 export * from './terms/TermsView';
 export * from './SideBySide';

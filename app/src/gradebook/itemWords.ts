@@ -27,7 +27,7 @@ export function lateLoss(t: TFunction, format: Format, item: ItemDetail): string
 
 /** What a work is worth to the overall figure: what it decides, what it has done, what it would add. */
 export function effectSentences(t: TFunction, format: Format, item: ItemDetail): string[] {
-  const { worth, looseEnd, figures, scale } = item;
+  const { worth } = item;
   const points = (value: number) => format.amount(Math.abs(Math.round(value * 100) / 100));
   const sentences: string[] = [];
   if (worth.decides !== null && worth.decides > 5e-3) {
@@ -38,18 +38,16 @@ export function effectSentences(t: TFunction, format: Format, item: ItemDetail):
       Math.abs(worth.now) < 5e-3 ? 'item.nowNothing' : worth.now < 0 ? 'item.nowDown' : 'item.nowUp';
     sentences.push(t(key, { points: points(worth.now) }));
   }
-  if (looseEnd && looseEnd.impact !== null && figures && figures.posted !== null) {
-    sentences.push(
-      looseEnd.recoverable && looseEnd.impact < 5e-3
-        ? t('item.gainNothing', { credit: creditWords(t, format, looseEnd.credit ?? 1) })
-        : looseEnd.recoverable
-          ? t('item.gain', {
-              credit: creditWords(t, format, looseEnd.credit ?? 1),
-              gain: format.amount(looseEnd.impact),
-              figure: format.figure(figures.ifLeft, scale.decimals),
-            })
-          : t('item.noGain'),
-    );
-  }
   return sentences;
+}
+
+/** What making it up brings to the overall figure; null for what is no loose end. */
+export function gainSentence(t: TFunction, format: Format, item: ItemDetail): string | null {
+  const { looseEnd, figures, scale } = item;
+  if (!looseEnd || looseEnd.impact === null || !figures || figures.posted === null) return null;
+  if (!looseEnd.recoverable) return t('item.noGain');
+  const credit = creditWords(t, format, looseEnd.credit ?? 1);
+  if (looseEnd.impact < 5e-3) return t('item.gainNothing', { credit });
+  const gain = format.amount(looseEnd.impact);
+  return t('item.gain', { credit, gain, figure: format.figure(figures.ifLeft, scale.decimals) });
 }

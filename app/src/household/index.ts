@@ -1,4 +1,4 @@
-export { ChildTag, MarkOf } from './ChildTag';
+export { MarkOf } from './MarkOf';
 export * from './api';
 export * from './begun';
 export * from './children';

@@ -64,10 +64,10 @@ describe('numbers and days', () => {
   it.each([
     ['a figure', format.figure(3.1, 1), '3.1'],
     ['no figure', format.figure(null, 1), '–'],
-    ['an instant near midnight, in the school’s zone', format.day('2026-10-13T02:59:00Z'), 'Mon 12 Oct'],
-    ['a calendar date, whatever the zone', format.day('2026-10-12'), 'Mon 12 Oct'],
+    ['an instant near midnight, in the school’s zone', format.day('2026-10-13T02:59:00Z'), 'Mon, Oct 12'],
+    ['a calendar date, whatever the zone', format.day('2026-10-12'), 'Mon, Oct 12'],
     ['tomorrow', format.relative('2026-10-22'), 'tomorrow'],
-    ['a date beyond a week', format.relative('2026-11-06'), '6 Nov'],
+    ['a date beyond a week', format.relative('2026-11-06'), 'Nov 6'],
     ['today, late in the evening', format.dateOf('2026-10-22T02:00:00Z'), '2026-10-21'],
     ['three days on', format.daysAhead(3), '2026-10-24'],
     ['across the change of clocks', String(format.daysBetween('2026-10-30', '2026-11-03')), '4'],

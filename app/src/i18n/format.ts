@@ -1,7 +1,8 @@
 import { differenceInCalendarDays } from 'date-fns/differenceInCalendarDays';
 import { parseISO } from 'date-fns/parseISO';
 import type { CourseGrade } from '@cadro/contract';
-import { dateIn, daysAfter, isDate, onceEach, roundHalfAway, weekOf } from '@cadro/core';
+import { dateIn, dayListIn, daysAfter, isDate, onceEach, roundHalfAway, weekOf } from '@cadro/core';
+import { isTime } from './clock';
 
 /** One to ten, beginning a sentence. */
 const numberWords: Readonly<Record<string, readonly string[]>> = {
@@ -15,8 +16,10 @@ export const dayGiven = (text: string | undefined, usual: string): string =>
 
 /** A calendar date has no zone: it is read and shown in the same one. */
 const instant = (when: string): Date => new Date(isDate(when) ? `${when}T12:00:00Z` : when);
-/** English as it is written outside of America: the day before the month. */
-const localeOf = (language: string): string => (language === 'en' ? 'en-GB' : language);
+/** English as it is written in America: the month before the day, and twice twelve hours. */
+const localeOf = (language: string): string => (language === 'en' ? 'en-US' : language);
+/** Spaces that only some systems write are written as spaces everywhere. */
+const plainly = (text: string): string => text.replace(/[\u2009\u202f]/g, ' ');
 
 type WrittenGrade = Pick<CourseGrade, 'display' | 'decimals' | 'letter'>;
 
@@ -67,6 +70,8 @@ const numbersIn = onceEach((language: string) => {
       return agoes.format(-Math.max(1, Math.floor(ms / length)), unit);
     },
     list: (values: readonly string[]) => lists.format(values),
+    /** Dates of a calendar, several of one month under its name: 'Oct 19, 20, and 21'. */
+    days: dayListIn(language),
   };
 });
 
@@ -76,24 +81,30 @@ const datesIn = onceEach((language: string, timeZone: string) => {
     const inZone = onceEach(
       (zone: string) => new Intl.DateTimeFormat(localeOf(language), { ...options, timeZone: zone }),
     );
-    return (when: string) => inZone(isDate(when) ? 'UTC' : timeZone).format(instant(when));
+    return (when: string) => plainly(inZone(isDate(when) ? 'UTC' : timeZone).format(instant(when)));
   };
   const spans = onceEach(
     () => new Intl.DateTimeFormat(localeOf(language), { day: 'numeric', month: 'short', timeZone: 'UTC' }),
   );
-  const time = { hour: '2-digit', minute: '2-digit' } as const;
+  const time = { hour: language === 'en' ? 'numeric' : '2-digit', minute: '2-digit' } as const;
+  const clocks = onceEach(() => new Intl.DateTimeFormat(localeOf(language), { ...time, timeZone: 'UTC' }));
   const day = { weekday: 'short', day: 'numeric', month: 'short' } as const;
   return {
     time: dated(time),
+    /** A time of day, `15:10`; what is none stays as it is. */
+    clock: (time: string) =>
+      isTime(time) ? plainly(clocks().format(new Date(`1970-01-01T${time}:00Z`))) : time,
     day: dated(day),
     dayTime: dated({ ...day, ...time }),
     dayLong: dated({ weekday: 'long', day: 'numeric', month: 'long' }),
+    weekday: dated({ weekday: 'short' }),
     month: dated({ month: 'long', year: 'numeric' }),
+    monthShort: dated({ month: 'short' }),
     dayOfYear: dated({ day: 'numeric', month: 'long' }),
     dayAndYear: dated({ day: 'numeric', month: 'long', year: 'numeric' }),
     short: dated({ day: 'numeric', month: 'short' }),
-    /** '19–25 Oct': two days and what lies between them. */
-    span: (from: string, to: string) => spans().formatRange(instant(from), instant(to)),
+    /** 'Oct 19 – 25': two days and what lies between them. */
+    span: (from: string, to: string) => plainly(spans().formatRange(instant(from), instant(to))),
   };
 });
 
@@ -125,7 +136,7 @@ export function makeFormat(language: string, timeZone: string, now: string) {
     /** With its year where that is not this one. */
     date: (when: string) =>
       dateOf(when).slice(0, 4) === today.slice(0, 4) ? dayOfYear(when) : dayAndYear(when),
-    /** '16:40' today, 'yesterday, 16:40', '12 Oct, 16:40'. */
+    /** '4:40 PM' today, 'yesterday, 4:40 PM', 'Oct 12, 4:40 PM'. */
     recent: (when: string) =>
       [...(daysBetween(now, when) === 0 ? [] : [relative(when)]), dates.time(when)].join(', '),
     /** The date some days after today. */

@@ -1,3 +1,4 @@
+export * from './clock';
 export * from './format';
 export * from './i18n';
 export * from './problemWords';

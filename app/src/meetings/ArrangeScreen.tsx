@@ -33,7 +33,7 @@ function AgreedElsewhere({ studentId, teacher }: { studentId: string; teacher: P
         {open ? (
           <WhenAndWhere {...{ timeZone, error }} busy={isLoading} onKeep={(given) => void keep(given)} />
         ) : (
-          <Quietly label={t('meeting.hand')} onPress={() => setOpen(true)} />
+          <Quietly label={t('meeting.hand')} onPress={() => setOpen(true)} open={false} />
         )}
       </Stack>
       <FromFile

@@ -1,9 +1,8 @@
 import { useState } from 'react';
-import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { freeTimes, instantAt } from '@cadro/core';
 import { useChildren, useFormat, useMeQuery } from '../household';
-import { Choice, Heading, LinkAction, Quiet, Stack, Words } from '../ui';
+import { Choice, Heading, LinkAction, List, Quiet, Stack, Words } from '../ui';
 import { useBusy } from './useBusy';
 import { whenWords } from './words';
 
@@ -66,13 +65,11 @@ export function FreeTimes({
         <Quiet>{t('meeting.freeNone')}</Quiet>
       ) : (
         <>
-          <View role="list">
+          <List>
             {found.map((each) => (
-              <View key={each.startsAt} role="listitem">
-                <Words>{whenWords(t, format, each)}</Words>
-              </View>
+              <Words key={each.startsAt}>{whenWords(t, format, each)}</Words>
             ))}
-          </View>
+          </List>
           <LinkAction
             label={t('meeting.ask', { teacher: teacher.name })}
             href={`/talk/write?${asking.toString()}`}

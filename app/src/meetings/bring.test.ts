@@ -50,9 +50,9 @@ describe('a course on the page', () => {
       step('Rope', 0.1, '2026-10-16T12:00:00Z'),
     ];
     expect(courseOnPage({ t, format }, course({ moved })).moved).toEqual([
-      'Rope: graded, 17 of 20 (0.1 points up)',
-      'Knots: graded, 17 of 20 (0.2 points up)',
-      'Oars: graded, 17 of 20 (0.3 points down)',
+      '‘Rope’ graded 17 of 20 (0.1 points up)',
+      '‘Knots’ graded 17 of 20 (0.2 points up)',
+      '‘Oars’ graded 17 of 20 (0.3 points down)',
     ]);
   });
 });
@@ -94,13 +94,13 @@ it.each([
   ['15:30', '15:10', null],
   ['15:10', '15:10', null],
   ['24:00', '24:30', null],
-  ['3 pm', '4 pm', null],
+  ['3', '4', null],
   ['', '', null],
 ])('%j to %j', (from, to, times) => expect(timesOf(from, to)).toEqual(times));
 
 it('is said by the school’s clock, with its place, and what became of it', () => {
   const at = { startsAt: '2026-11-03T19:10:00Z', endsAt: '2026-11-03T19:30:00Z' };
-  expect(whenWords(t, format, at)).toBe('Tue 3 Nov, 15:10 to 15:30');
+  expect(whenWords(t, format, at)).toBe('Tue, Nov 3, 3:10 PM to 3:30 PM');
   expect(whereWords(t, { way: 'in-person', place: 'Boat shed' })).toBe('In person, Boat shed');
   expect(whereWords(t, { way: 'phone', place: null })).toBe('By phone');
   expect(stateWords(t, { state: 'called-off' })).toBe('The school called this off');

@@ -1,11 +1,7 @@
-const clock = /^([01]?\d|2[0-3]):([0-5]\d)$/;
-const clockOf = (text: string): string | null => {
-  const [, hours, minutes] = clock.exec(text.trim()) ?? [];
-  return hours && minutes ? `${hours.padStart(2, '0')}:${minutes}` : null;
-};
+import { isTime, timeOf } from '../i18n';
 
 /** Two times of the clock, the first before the second; null where they are none. */
 export function timesOf(from: string, to: string): { from: string; to: string } | null {
-  const [first, last] = [clockOf(from), clockOf(to)];
-  return first && last && first < last ? { from: first, to: last } : null;
+  const [first, last] = [timeOf(from), timeOf(to)];
+  return isTime(first) && isTime(last) && first < last ? { from: first, to: last } : null;
 }

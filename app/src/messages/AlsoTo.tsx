@@ -21,7 +21,7 @@ export function AlsoTo({
   const { data } = useTeachersQuery(studentId);
   const can = (data?.teachers ?? []).filter(({ id, contactable }) => contactable && id !== teacher.id);
   if (can.length === 0) return null;
-  if (!open) return <Quietly label={t('message.alsoTo')} onPress={() => setOpen(true)} />;
+  if (!open) return <Quietly label={t('message.alsoTo')} onPress={() => setOpen(true)} open={false} />;
   return (
     <Ticks
       titled

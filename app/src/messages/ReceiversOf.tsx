@@ -1,7 +1,7 @@
 import type { Href } from 'expo-router';
 import { View } from 'react-native';
 import { useChildren } from '../household';
-import { Heading, Loaded, RowLink, Words } from '../ui';
+import { Heading, List, Loaded, RowLink, Words } from '../ui';
 import { useTeachersQuery } from './api';
 import type { Receiver } from './receiver';
 
@@ -23,23 +23,25 @@ export function ReceiversOf({
       {({ teachers }) => (
         <View>
           <Heading level={2}>{nameOf(studentId)}</Heading>
-          {teachers.map((receiver) => {
-            const { id, name, courseTitles, answersFor } = receiver;
-            const said = [
-              ...(courseTitles.length > 0 ? courseTitles : answersFor ? [answersFor] : []),
-              ...noteOf(receiver),
-            ].join(' · ');
-            return (
-              <RowLink key={id} href={hrefOf(id)} label={said === '' ? name : `${name}. ${said}`}>
-                <Words bold>{name}</Words>
-                {said === '' ? null : (
-                  <Words size="small" colour="soft">
-                    {said}
-                  </Words>
-                )}
-              </RowLink>
-            );
-          })}
+          <List>
+            {teachers.map((receiver) => {
+              const { id, name, courseTitles, answersFor } = receiver;
+              const said = [
+                ...(courseTitles.length > 0 ? courseTitles : answersFor ? [answersFor] : []),
+                ...noteOf(receiver),
+              ].join(' · ');
+              return (
+                <RowLink key={id} href={hrefOf(id)} label={said === '' ? name : `${name}. ${said}`}>
+                  <Words bold>{name}</Words>
+                  {said === '' ? null : (
+                    <Words size="small" colour="soft">
+                      {said}
+                    </Words>
+                  )}
+                </RowLink>
+              );
+            })}
+          </List>
         </View>
       )}
     </Loaded>

@@ -4,25 +4,44 @@ import { useTranslation } from 'react-i18next';
 import type { Href } from 'expo-router';
 import type { Found } from '@cadro/contract';
 import { useChildren, useFormat } from '../household';
-import { BackLink, Field, Heading, Loaded, Page, Quiet, RowLink, Words } from '../ui';
-import { useSearchTalkQuery } from './api';
+import { Field, Heading, List, Loaded, Page, RowLink, Words } from '../ui';
+import { useSearchAllQuery } from './api';
+import { useDayMeant } from './useDayMeant';
 
 /** Where something that was found stands. */
-const placeOf = ({ kind, id, studentId }: Found): string => {
-  if (kind === 'letter') return `/talk/threads/${id}`;
-  if (kind === 'follow-up') return `/talk/follow-ups/${id}`;
-  if (kind === 'meeting') return `/talk/meetings/${id}`;
-  return kind === 'note' ? `/talk/notes?studentId=${studentId}` : `/talk/school/${id}`;
-};
+function placeOf({ kind, id, studentId, courseId }: Found): string {
+  switch (kind) {
+    case 'course':
+      return `/courses/${studentId}/${id}`;
+    case 'assignment':
+      return `/courses/${studentId}/${courseId}/${id}`;
+    case 'comment':
+      return `/courses/${studentId}/${courseId}${id === courseId ? '' : `/${id}`}`;
+    case 'teacher':
+      return `/talk/contacts/${id}?studentId=${studentId}`;
+    case 'letter':
+      return `/talk/threads/${id}`;
+    case 'follow-up':
+      return `/talk/follow-ups/${id}`;
+    case 'meeting':
+      return `/talk/meetings/${id}`;
+    case 'note':
+      return `/talk/notes?studentId=${studentId}`;
+    case 'announcement':
+      return `/talk/school/${id}`;
+  }
+}
 
 function FoundRow({ found }: { found: Found }) {
   const { t } = useTranslation();
   const format = useFormat();
   const { nameOf } = useChildren();
   const { kind, studentId, title, excerpt, at } = found;
-  const context = [t(`search.kinds.${kind}`), nameOf(studentId), format.date(at)].join(' · ');
+  // A person or a course is of no day.
+  const when = kind === 'course' || kind === 'teacher' ? [] : [format.date(at)];
+  const context = [t(`search.kinds.${kind}`), nameOf(studentId), ...when].join(' · ');
   return (
-    <RowLink href={placeOf(found) as Href} label={`${title}. ${context}`}>
+    <RowLink href={placeOf(found) as Href} label={[title, context, ...(excerpt ? [excerpt] : [])].join('. ')}>
       <Words bold>{title}</Words>
       <Words size="small" colour="soft">
         {context}
@@ -32,28 +51,54 @@ function FoundRow({ found }: { found: Found }) {
   );
 }
 
-/** One search over letters, follow-ups, announcements, notes and meetings. */
+/** The day that the words mean, on the calendar. */
+function DayMeant({ words }: { words: string }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const on = useDayMeant(words);
+  if (!on) return null;
+  const title = format.dayLong(on);
+  return (
+    <RowLink href={`/days?view=day&on=${on}`} label={`${title}. ${t('places.days')}`}>
+      <Words bold>{title}</Words>
+      <Words size="small" colour="soft">
+        {t('places.days')}
+      </Words>
+    </RowLink>
+  );
+}
+
+/** One search over the record, the days and everything that was said. */
 export function SearchScreen() {
   const { t } = useTranslation();
   const [q, setQ] = useState('');
   const asked = useDeferredValue(q.trim());
-  const query = useSearchTalkQuery(asked, { skip: asked.length < 2 });
+  const query = useSearchAllQuery(asked, { skip: asked.length < 2 });
   const { shown } = useChildren();
   return (
     <Page>
-      <BackLink href="/talk" label={t('places.talk')} />
       <Heading level={1}>{t('search.title')}</Heading>
-      <Field label={t('search.field')} hint={t('search.hint')} value={q} onChange={setQ} longest={100} />
+      <Field
+        first
+        label={t('search.field')}
+        hint={t('search.hint')}
+        value={q}
+        onChange={setQ}
+        longest={100}
+      />
       {asked.length < 2 ? null : (
         <Loaded query={query}>
           {({ found, more }) => {
             const own = found.filter(({ studentId }) => shown.some(({ id }) => id === studentId));
             return (
               <View>
-                {own.length === 0 ? <Quiet>{t('search.none')}</Quiet> : null}
-                {own.map((each, at) => (
-                  <FoundRow key={`${at}${each.id}`} found={each} />
-                ))}
+                <Words live>{t('search.count', { count: own.length })}</Words>
+                <DayMeant words={asked} />
+                <List>
+                  {own.map((each, at) => (
+                    <FoundRow key={`${at}${each.id}`} found={each} />
+                  ))}
+                </List>
                 {more ? <Words colour="soft">{t('search.more')}</Words> : null}
               </View>
             );

@@ -5,7 +5,7 @@ import type { ThreadSummary } from '@cadro/contract';
 import { FromSchools } from '../announcements';
 import { FollowUpList } from '../followups';
 import { useChildren, useDraftsQuery, useFormat } from '../household';
-import { Heading, LinkAction, Loaded, Page, Quiet, Row, RowLink, WayOn, Words } from '../ui';
+import { Heading, LinkAction, List, Loaded, Page, Quiet, Row, RowLink, styles, WayOn, Words } from '../ui';
 import { useThreadsQuery } from './api';
 
 function ThreadRow({ thread, selected }: { thread: ThreadSummary; selected: boolean }) {
@@ -18,19 +18,24 @@ function ThreadRow({ thread, selected }: { thread: ThreadSummary; selected: bool
     ...(courseTitle ? [courseTitle] : []),
     ...(lastMessage ? [format.relative(lastMessage.at)] : []),
   ].join(' · ');
+  const last = lastMessage?.text || lastMessage?.files.map(({ name }) => name).join(', ');
   return (
     <RowLink
       href={`/talk/threads/${thread.id}`}
-      label={`${teacher.name}. ${context}${unread ? `. ${t('talk.unread')}` : ''}`}
+      label={[
+        `${teacher.name}${unread ? ` · ${t('talk.unread')}` : ''}`,
+        context,
+        ...(last ? [last] : []),
+      ].join('. ')}
       selected={selected}
     >
       <Words bold>{`${teacher.name}${unread ? ` · ${t('talk.unread')}` : ''}`}</Words>
       <Words size="small" colour="soft">
         {context}
       </Words>
-      {lastMessage ? (
+      {last ? (
         <Words size="small" colour="soft" lines={1}>
-          {lastMessage.text || lastMessage.files.map(({ name }) => name).join(', ')}
+          {last}
         </Words>
       ) : null}
     </RowLink>
@@ -48,18 +53,20 @@ function BegunList() {
   return (
     <View>
       <Heading level={2}>{t('begun.title')}</Heading>
-      {own.map(({ key, studentId, kind, title, place, savedAt }) => {
-        const saved = t('begun.saved', { kind: t(`begun.kinds.${kind}`), when: format.relative(savedAt) });
-        const context = `${nameOf(studentId)} · ${saved}`;
-        return (
-          <RowLink key={key} href={place as Href} label={`${title}. ${context}`}>
-            <Words bold>{title}</Words>
-            <Words size="small" colour="soft">
-              {context}
-            </Words>
-          </RowLink>
-        );
-      })}
+      <List>
+        {own.map(({ key, studentId, kind, title, place, savedAt }) => {
+          const saved = t('begun.saved', { kind: t(`begun.kinds.${kind}`), when: format.relative(savedAt) });
+          const context = `${nameOf(studentId)} · ${saved}`;
+          return (
+            <RowLink key={key} href={place as Href} label={`${title}. ${context}`}>
+              <Words bold>{title}</Words>
+              <Words size="small" colour="soft">
+                {context}
+              </Words>
+            </RowLink>
+          );
+        })}
+      </List>
     </View>
   );
 }
@@ -69,13 +76,13 @@ function FromChildren() {
   const { t } = useTranslation();
   const { shown } = useChildren();
   return (
-    <View>
+    <Row wrap style={styles.spread}>
       {shown
         .filter(({ role }) => role === 'guardian' || role === 'look-only')
         .map(({ id, givenName }) => (
           <WayOn key={id} label={t('desk.from.title', { child: givenName })} href={`/talk/from/${id}`} />
         ))}
-    </View>
+    </Row>
   );
 }
 
@@ -92,11 +99,14 @@ export function TalkList({ selected }: { selected?: string }) {
         const own = threads.filter(({ studentId }) => ids.has(studentId));
         return (
           <Page>
-            <Heading level={1}>{t('talk.title')}</Heading>
-            <Row wrap space={2}>
+            <Row wrap style={styles.apart}>
+              <Heading level={1}>{t('talk.title')}</Heading>
+              {mayWrite ? <LinkAction label={t('talk.newLetter')} href="/talk/write" /> : null}
+            </Row>
+            <Row wrap style={styles.spread}>
               <WayOn label={t('sitdown.title')} href="/talk/sit-down" />
               <WayOn label={t('meeting.title')} href="/talk/meetings" />
-              <WayOn label={t('search.title')} href="/talk/search" />
+              <WayOn label={t('search.title')} href="/search" />
             </Row>
             <BegunList />
             <FromSchools {...(selected ? { selected } : {})} />
@@ -107,17 +117,18 @@ export function TalkList({ selected }: { selected?: string }) {
               {own.length === 0 ? (
                 <Quiet>{t('talk.noThreads')}</Quiet>
               ) : (
-                own.map((thread) => (
-                  <ThreadRow key={thread.id} thread={thread} selected={thread.id === selected} />
-                ))
+                <List>
+                  {own.map((thread) => (
+                    <ThreadRow key={thread.id} thread={thread} selected={thread.id === selected} />
+                  ))}
+                </List>
               )}
             </View>
-            <View>
+            <Row wrap style={styles.spread}>
               <WayOn label={t('notes.title')} href="/talk/notes" />
               <WayOn label={t('contacts.title')} href="/talk/contacts" />
               <WayOn label={t('around.title')} href="/talk/around" />
-            </View>
-            {mayWrite ? <LinkAction label={t('talk.newLetter')} href="/talk/write" /> : null}
+            </Row>
           </Page>
         );
       }}

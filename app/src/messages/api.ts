@@ -1,6 +1,6 @@
 import {
   messageRoutes as routes,
-  talkRoutes,
+  searchRoutes,
   type BodyOf,
   type NewLetters,
   type NewMessage,
@@ -35,7 +35,7 @@ const messagesApi = api.injectEndpoints({
     sendSeveral: by.mutation(routes.sendSeveral, (body: NewLetters) => ({ body }), {
       invalidatesTags: ['Talk'],
     }),
-    searchTalk: by.query(talkRoutes.search, (q: string) => ({ query: { q } }), {
+    searchAll: by.query(searchRoutes.search, (q: string) => ({ query: { q } }), {
       providesTags: ['Talk', 'Announced', 'Notes'],
     }),
     paper: by.file(routes.paper, (body: BodyOf<typeof routes.paper>) => ({ body })),
@@ -50,6 +50,6 @@ export const {
   useSendMutation,
   useSendSeveralMutation,
   usePaperMutation,
-  useSearchTalkQuery,
+  useSearchAllQuery,
   useTakeBackMutation,
 } = messagesApi;

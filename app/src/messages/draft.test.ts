@@ -75,14 +75,14 @@ describe('a letter that asks for a talk', () => {
   it('names the times by the school’s clock, also after it has gone back', () => {
     const { subject, text } = timesDraft(says('en'), { times, minutes: 20 }, to, who);
     expect(subject).toBe('A time to talk about Caspian');
-    expect(text).toMatch(/29 October, 15:45\n- Tuesday.* 3 November, 15:00\n/);
+    expect(text).toMatch(/October 29, 3:45 PM\n- Tuesday.* November 3, 3:00 PM\n/);
     expect(text).toContain('about 20 minutes');
     expect(text).not.toMatch(/\{\{|undefined|meeting\./);
   });
   it('names one in a sentence, in either language', () => {
     for (const language of ['en', 'es'] as const) {
       const { text } = timesDraft(says(language), { times: times.slice(0, 1), minutes: 15 }, to, who);
-      expect(text).toContain('15:45.');
+      expect(text).toContain(language === 'en' ? '3:45 PM.' : '15:45.');
       expect(text).not.toMatch(/\n- |\{\{|meeting\./);
     }
   });

@@ -1,9 +1,8 @@
 import { useState } from 'react';
-import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { withheld, type OperatorChild, type Withheld } from '@cadro/contract';
 import { Trouble } from '../household';
-import { Action, Choice, Field, Heading, Loaded, Quietly, Stack, Words } from '../ui';
+import { Action, Choice, Field, Heading, List, Loaded, Quietly, Stack, Words } from '../ui';
 import {
   useGiveCodeMutation,
   useHoldBackMutation,
@@ -101,13 +100,11 @@ function Child({ child }: { child: OperatorChild }) {
         </Words>
       </Stack>
       {child.people.length === 0 ? <Words colour="soft">{t('operator.nobody')}</Words> : null}
-      <View role="list" aria-label={t('people.title')}>
+      <List label={t('people.title')}>
         {child.people.map((person) => (
-          <View key={person.personId} role="listitem">
-            <PersonLine child={child} person={person} />
-          </View>
+          <PersonLine key={person.personId} child={child} person={person} />
         ))}
-      </View>
+      </List>
       <Code studentId={studentId} />
       <HoldBack child={child} />
     </Stack>
@@ -125,17 +122,16 @@ function Found({ name, onChoose }: { name: string; onChoose: (studentId: string)
   return (
     <Loaded query={query}>
       {({ children }) => (
-        <View role="list" aria-label={t('operator.found')}>
+        <List label={t('operator.found')}>
           {children.length === 0 ? <Words colour="soft">{t('operator.noneFound')}</Words> : null}
           {children.map(({ studentId, givenName, familyName, year, schoolName }) => (
-            <View key={studentId} role="listitem">
-              <Quietly
-                label={[`${givenName} ${familyName}`, schoolName, year].join(' · ')}
-                onPress={() => onChoose(studentId)}
-              />
-            </View>
+            <Quietly
+              key={studentId}
+              label={[`${givenName} ${familyName}`, schoolName, year].join(' · ')}
+              onPress={() => onChoose(studentId)}
+            />
           ))}
-        </View>
+        </List>
       )}
     </Loaded>
   );

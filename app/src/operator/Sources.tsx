@@ -1,8 +1,7 @@
 import { useState } from 'react';
-import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { OperatorSource } from '@cadro/contract';
-import { Action, Heading, Loaded, Quietly, Stack, Words } from '../ui';
+import { Action, Heading, List, Loaded, Quietly, Stack, Words } from '../ui';
 import { AddSource } from './AddSource';
 import { useSourceProblemsQuery } from './api';
 import { Bundles } from './Bundles';
@@ -16,20 +15,18 @@ function Problems({ sourceId }: { sourceId: string }) {
   return (
     <Loaded query={query}>
       {({ problems }) => (
-        <View role="list" aria-label={t('operator.asideShow')}>
+        <List label={t('operator.asideShow')}>
           {problems.map(({ collection, externalId, fault, detail }) => (
-            <View key={`${collection}:${externalId}`} role="listitem">
-              <Words size="small" colour="soft">
-                {[
-                  t('operator.asideLine', {
-                    ...{ what: collection, id: externalId, fault: t(`settings.fault.${fault}`) },
-                  }),
-                  ...(detail ? [`(${detail})`] : []),
-                ].join(' ')}
-              </Words>
-            </View>
+            <Words key={`${collection}:${externalId}`} size="small" colour="soft">
+              {[
+                t('operator.asideLine', {
+                  ...{ what: collection, id: externalId, fault: t(`settings.fault.${fault}`) },
+                }),
+                ...(detail ? [`(${detail})`] : []),
+              ].join(' ')}
+            </Words>
           ))}
-        </View>
+        </List>
       )}
     </Loaded>
   );
@@ -77,13 +74,11 @@ export function Sources({ sources }: { sources: readonly OperatorSource[] }) {
     <Stack>
       <Heading level={2}>{t('operator.sources')}</Heading>
       {sources.length === 0 ? <Words colour="soft">{t('operator.noSources')}</Words> : null}
-      <View role="list" aria-label={t('operator.sources')}>
+      <List label={t('operator.sources')}>
         {sources.map((source) => (
-          <View key={source.id} role="listitem">
-            <SourceLine source={source} />
-          </View>
+          <SourceLine key={source.id} source={source} />
         ))}
-      </View>
+      </List>
       {adding ? (
         <AddSource onDone={() => setAdding(false)} />
       ) : (

@@ -8,9 +8,23 @@ import { WhoseDevice } from '../device';
 import { ownerWords } from '../followups';
 import { Leaving, PeopleNews, Unconfirmed, useChildren, useFormat, useMeQuery } from '../household';
 import { DemoClock, SourceDown } from '../sources';
-import { Heading, LinkAction, Loaded, Page, Panes, Quiet, Stack, useWide, WayOn, Words } from '../ui';
+import {
+  Heading,
+  LinkAction,
+  List,
+  Loaded,
+  Page,
+  Panes,
+  Quiet,
+  Stack,
+  useBroad,
+  useWide,
+  WayOn,
+  Words,
+} from '../ui';
 import { useBriefQuery } from './api';
 import { ComingList } from './ComingList';
+import { FirstMinutes } from './FirstMinutes';
 import { MatterRow } from './MatterRow';
 
 /** The screens of other places that a matter may be about; each comes when it is looked at. */
@@ -194,41 +208,25 @@ function Matters({
   leads: boolean;
 } & Choosing) {
   return (
-    <View role="list" aria-label={label}>
+    <List label={label}>
       {matters.map((matter, index) => (
-        <View key={matter.key} role="listitem">
-          <MatterRow
-            matter={matter}
-            first={leads && index === 0}
-            selected={matter.key === selected}
-            onSelect={onSelect && (() => onSelect(matter.key))}
-          />
-        </View>
+        <MatterRow
+          key={matter.key}
+          matter={matter}
+          first={leads && index === 0}
+          selected={matter.key === selected}
+          onSelect={onSelect && (() => onSelect(matter.key))}
+        />
       ))}
-    </View>
+    </List>
   );
 }
 
-function BriefList({ brief, said, ...choosing }: { brief: Brief; said: ReactNode } & Choosing) {
+/** What is in hand and what is coming: below the matters, or beside them where there is room. */
+function Ahead({ brief }: { brief: Brief }) {
   const { t } = useTranslation();
-  const wide = useWide();
-  // Words to read are no things to do: they stand below, and are not counted.
-  const wrote = brief.matters.filter(({ kind }) => kind === 'comment');
-  const needing = brief.matters.filter(({ kind }) => kind !== 'comment');
   return (
-    <Page>
-      <BriefTitle brief={brief} count={needing.length} />
-      <GoodNews brief={brief} />
-      {said}
-      {needing.length === 0 ? <Words>{t('brief.quiet')}</Words> : null}
-      <Matters matters={needing} label={t('brief.matters')} leads {...choosing} />
-      <Closed brief={brief} />
-      {wrote.length > 0 ? (
-        <View>
-          <Heading level={2}>{t('brief.wrote')}</Heading>
-          <Matters matters={wrote} label={t('brief.wrote')} leads={false} {...choosing} />
-        </View>
-      ) : null}
+    <Stack space={3}>
       <InHand brief={brief} />
       {brief.coming.length > 0 ? (
         <Stack>
@@ -237,6 +235,32 @@ function BriefList({ brief, said, ...choosing }: { brief: Brief; said: ReactNode
         </Stack>
       ) : null}
       <OnTheCalendar />
+    </Stack>
+  );
+}
+
+function BriefList({ brief, said, ...choosing }: { brief: Brief; said: ReactNode } & Choosing) {
+  const { t } = useTranslation();
+  const wide = useWide();
+  const broad = useBroad();
+  // Words to read are no things to do: they stand below, and are not counted.
+  const wrote = brief.matters.filter(({ kind }) => kind === 'comment');
+  const needing = brief.matters.filter(({ kind }) => kind !== 'comment');
+  return (
+    <Page>
+      <BriefTitle brief={brief} count={needing.length} />
+      <GoodNews brief={brief} />
+      {said}
+      {needing.length === 0 ? <FirstMinutes quiet={t('brief.quiet')} freshness={brief.freshness} /> : null}
+      <Matters matters={needing} label={t('brief.matters')} leads {...choosing} />
+      <Closed brief={brief} />
+      {wrote.length > 0 ? (
+        <View>
+          <Heading level={2}>{t('brief.wrote')}</Heading>
+          <Matters matters={wrote} label={t('brief.wrote')} leads={false} {...choosing} />
+        </View>
+      ) : null}
+      {broad ? null : <Ahead brief={brief} />}
       <WhoseDevice />
       {wide ? null : <DemoClock />}
     </Page>
@@ -263,6 +287,7 @@ function NoChild() {
  */
 export function BriefScreen({ said, beside }: { said: ReactNode; beside: Beside }) {
   const wide = useWide();
+  const broad = useBroad();
   const query = useBriefQuery();
   const { shown, all } = useChildren();
   const [chosen, setChosen] = useState<string | null>(null);
@@ -277,6 +302,13 @@ export function BriefScreen({ said, beside }: { said: ReactNode; beside: Beside 
           <Panes
             list={<BriefList {...{ brief, said }} selected={matter?.key ?? null} onSelect={setChosen} />}
             detail={<MatterDetail key={matter?.key ?? ''} matter={matter} beside={beside} />}
+            third={
+              broad ? (
+                <Page>
+                  <Ahead brief={brief} />
+                </Page>
+              ) : null
+            }
           />
         );
       }}

@@ -1,9 +1,8 @@
-import { Link } from 'expo-router';
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { ComingDay } from '@cadro/contract';
 import { useChildren, useFormat } from '../household';
-import { Row, Stack, styles, Words } from '../ui';
+import { Row, Stack, styles, WayOn, Words } from '../ui';
 
 /** What is due, day by day; how many things fall on one day is said, since that is a warning of its own. */
 export function ComingList({ days, most }: { days: readonly ComingDay[]; most: number }) {
@@ -31,11 +30,7 @@ export function ComingList({ days, most }: { days: readonly ComingDay[]; most: n
             </Words>
           ))}
           {items.length > most ? (
-            <Link href="/work">
-              <Words size="small" style={styles.underlined}>
-                {t('brief.more', { count: items.length - most })}
-              </Words>
-            </Link>
+            <WayOn small label={t('brief.more', { count: items.length - most })} href="/work" />
           ) : null}
         </View>
       ))}

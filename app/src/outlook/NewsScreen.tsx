@@ -5,7 +5,20 @@ import { useTranslation } from 'react-i18next';
 import type { News, NewsDay, NewsLine } from '@cadro/contract';
 import { daysAfter, isDate } from '@cadro/core';
 import { useChildren, useFormat } from '../household';
-import { BackLink, Heading, Loaded, Page, Quiet, Row, RowLink, Stack, styles, WayOn, Words } from '../ui';
+import {
+  BackLink,
+  Heading,
+  List,
+  Loaded,
+  Page,
+  Quiet,
+  Row,
+  RowLink,
+  Stack,
+  styles,
+  WayOn,
+  Words,
+} from '../ui';
 import { useLookedAtNewsMutation, useNewsQuery } from './api';
 import { newsHref, newsRows, newsText, severalText } from './newsWords';
 
@@ -60,9 +73,11 @@ function Day({ on, lines }: NewsDay) {
         .map((group) => (
           <View key={group.key}>
             {shown.length > 1 ? <Heading level={3}>{group.title}</Heading> : null}
-            {newsRows(group.lines).map((row, index) => (
-              <NewsRow key={index} lines={row} />
-            ))}
+            <List>
+              {newsRows(group.lines).map((row, index) => (
+                <NewsRow key={index} lines={row} />
+              ))}
+            </List>
           </View>
         ))}
     </Stack>

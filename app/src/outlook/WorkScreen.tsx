@@ -1,12 +1,13 @@
-import { FlashList } from '@shopify/flash-list';
 import { useDeferredValue, useMemo, useState, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { rolesAllowed, type Work } from '@cadro/contract';
 import { useChildren, useFormat } from '../household';
 import {
+  GrowingList,
   Heading,
   LinkAction,
+  List,
   Loaded,
   margin,
   Page,
@@ -20,7 +21,7 @@ import {
   Words,
 } from '../ui';
 import { useWorkQuery } from './api';
-import { arrangeWork, isNarrow, keyOf, linesOf, type Line } from './work/arrangeWork';
+import { arrangeWork, blocksOf, isNarrow, keyOf, linesOf, type Head as HeadLine } from './work/arrangeWork';
 import { PickBar } from './work/PickBar';
 import { useFound } from './work/useFound';
 import { useWorkFilter } from './work/useWorkFilter';
@@ -28,7 +29,7 @@ import { WorkFilters } from './work/WorkFilters';
 import { WorkLine } from './work/WorkLine';
 import { WorkOffers } from './work/WorkOffers';
 
-function Head({ line }: { line: Exclude<Line, { is: 'row' }> }) {
+function Head({ line }: { line: HeadLine }) {
   const { t } = useTranslation();
   const format = useFormat();
   const wide = useWide();
@@ -129,27 +130,22 @@ function WorkList({ whole }: { whole: Work }) {
   );
   return (
     <View style={styles.fill}>
-      <FlashList
-        data={lines}
-        keyExtractor={({ key }) => key}
-        getItemType={({ is }) => is}
-        renderItem={({ item: line }) =>
-          line.is === 'row' ? (
-            <WorkLine
-              key={line.key}
-              row={line.row}
-              picked={pickedKeys.has(line.key)}
-              onPick={(on) => pick(line.key, on)}
-            />
-          ) : (
-            <Head line={line} />
-          )
+      <GrowingList name="work" items={lines} header={header} style={own.list}>
+        {(shown) =>
+          blocksOf(shown).map(({ heads, rows: block }) => (
+            <View key={heads.map(({ key }) => key).join()}>
+              {heads.map((line) => (
+                <Head key={line.key} line={line} />
+              ))}
+              <List>
+                {block.map(({ key, row }) => (
+                  <WorkLine key={key} row={row} picked={pickedKeys.has(key)} onPick={(on) => pick(key, on)} />
+                ))}
+              </List>
+            </View>
+          ))
         }
-        extraData={pickedKeys}
-        ListHeaderComponent={header}
-        contentContainerStyle={own.list}
-        tabIndex={0}
-      />
+      </GrowingList>
       {picked.length > 0 ? <PickBar picked={picked} onClear={() => setPicked(new Set())} /> : null}
     </View>
   );

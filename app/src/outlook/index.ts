@@ -4,3 +4,4 @@ export * from './NewsScreen';
 export * from './tries/TryView';
 export * from './WorkScreen';
 export { matterWords } from './matterWords';
+export { TermScreen } from './term/TermScreen';

@@ -180,7 +180,7 @@ function absence(matter: MatterOf<'absence'>, tools: Tools): Omit<MatterWords, '
   return {
     title: t(early ? 'matter.leftEarlyTitle' : 'matter.unexplainedTitle', { count: dates.length }),
     body: t('matter.absence', {
-      days: format.list(dates.map(format.day)),
+      days: format.days(dates),
       lessons: format.list(matter.lessons),
       child,
     }),

@@ -180,7 +180,7 @@ describe('what is said', () => {
     });
   it('names how many more there are, and that the course slides too', () => {
     expect(say(matters.mendable).body).toBe(
-      'Counts as 0 until it’s turned in. Can still be turned in by 6 November for 50% credit. Worth up to +2.27. And 1 more. The grade has been falling for weeks, too.',
+      'Counts as 0 until it’s turned in. Can still be turned in by November 6 for 50% credit. Worth up to +2.27. And 1 more. The grade has been falling for weeks, too.',
     );
     expect(say(matters.underneath).title).toBe('82.2 leaves out 2 open assignments');
   });
@@ -192,7 +192,7 @@ describe('what is said', () => {
     });
     expect(say(matters.absence)).toMatchObject({
       title: 'Absent without a reason on 1 day',
-      body: 'Tue 20 Oct. Classes missed: Kelp chemistry and Tide tables. Ask Caspian what happened.',
+      body: 'Oct 20. Classes missed: Kelp chemistry and Tide tables. Ask Caspian what happened.',
       step: { href: '/talk/new?studentId=s' },
       why: '/days/attendance/s',
     });
@@ -226,7 +226,7 @@ describe('what is said', () => {
     const written = say({ ...matter, written: true, stillKind: null });
     expect(written).toMatchObject({ step: { label: 'Open it', href: '/talk/follow-ups/f' }, why: null });
     expect(written.body).toBe(
-      'You meant to look again on Thursday 22 October. You have written to the teacher.',
+      'You meant to look again on Thursday, October 22. You have written to the teacher.',
     );
   });
 });
@@ -247,10 +247,10 @@ describe('the story of a work', () => {
     );
   it('goes from assigned to its last day', () => {
     expect(story()).toEqual([
-      'Mon 28 Sept: assigned',
-      'Mon 12 Oct, 23:59: due, after 14 days',
-      'Wed 21 Oct: today: overdue, not counted yet',
-      'Tue 27 Oct: last day to turn it in (ahead)',
+      'Mon, Sep 28: assigned',
+      'Mon, Oct 12, 11:59 PM: due, after 14 days',
+      'Wed, Oct 21: today: overdue, not counted yet',
+      'Tue, Oct 27: last day to turn it in (ahead)',
     ]);
   });
   it('has every change of the record on it, and no today once it is settled', () => {
@@ -263,17 +263,17 @@ describe('the story of a work', () => {
     });
     const history = [change('2026-10-14T12:00:00Z', 'missing'), change('2026-10-19T18:05:00Z', 'scored', 17)];
     expect(story({ history, looseEnd: null, state: history[1] })).toEqual([
-      'Mon 28 Sept: assigned',
-      'Mon 12 Oct, 23:59: due, after 14 days',
-      'Wed 14 Oct: missing',
-      'Mon 19 Oct: graded, 17 of 20',
-      'Tue 27 Oct: last day to turn it in (ahead)',
+      'Mon, Sep 28: assigned',
+      'Mon, Oct 12, 11:59 PM: due, after 14 days',
+      'Wed, Oct 14: missing',
+      'Mon, Oct 19: graded, 17 of 20',
+      'Tue, Oct 27: last day to turn it in (ahead)',
     ]);
   });
   it('says of undated work that it has no date', () => {
     expect(story({ dueAt: null, acceptedUntil: null, looseEnd: null })).toEqual([
-      'Mon 28 Sept: assigned',
-      'Wed 21 Oct: today: no due date',
+      'Mon, Sep 28: assigned',
+      'Wed, Oct 21: today: no due date',
     ]);
   });
 });

@@ -51,9 +51,9 @@ describe('a matter in words', () => {
   it('says what is wrong, why, until when, and one next step', () => {
     expect(say(underneath)).toEqual({
       context: 'Boat-building',
-      when: 'turn in by Tue 27 Oct',
+      when: 'turn in by Tue, Oct 27',
       title: '3.1 leaves out an open assignment',
-      body: 'Keel model was due 12 October and hasn’t been graded, so it doesn’t count yet. If nothing changes, 3.1 drops to 2.4.',
+      body: 'Keel model was due October 12 and hasn’t been graded, so it doesn’t count yet. If nothing changes, 3.1 drops to 2.4.',
       step: { label: 'Talk with Caspian', href: '/talk/new?studentId=s&courseId=c&itemId=i' },
       why: '/courses/s/c',
     });
@@ -75,12 +75,12 @@ describe('a matter in words', () => {
     [
       'missing',
       'Keel model is missing',
-      'Counts as 0 until it’s turned in. Can still be turned in by 27 October for 75% credit. Worth up to +0.5.',
+      'Counts as 0 until it’s turned in. Can still be turned in by October 27 for 75% credit. Worth up to +0.5.',
     ],
     [
       'at-floor',
       'Keel model has the lowest score this course gives',
-      'That often means nothing was turned in. Can still be turned in by 27 October for 75% credit.',
+      'That often means nothing was turned in. Can still be turned in by October 27 for 75% credit.',
     ],
   ] as const)('%s', (kind, title, body) => {
     const words = say({ ...underneath, kind: 'mendable', looseEnds: [{ ...end, kind }] });
@@ -113,7 +113,7 @@ describe('the draft of a letter', () => {
     const { subject, text } = draft({});
     expect(subject).toBe('Caspian: Keel model');
     expect(text).toContain(
-      'I am writing about ‘Keel model’ (Boat-building, due 12 October, worth 20). The gradebook shows it as overdue today, 22 October.',
+      'I am writing about ‘Keel model’ (Boat-building, due October 12, worth 20). The gradebook shows it as overdue today, October 22.',
     );
     expect(text.endsWith('Maren Aldervane')).toBe(true);
   });

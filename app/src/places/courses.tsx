@@ -2,6 +2,8 @@ import { OwnWords } from '../desk';
 import { CourseList, CourseView, ItemView, useMostAtStake } from '../gradebook';
 import { Loading, useWide } from '../ui';
 
+export { TermScreen } from '../outlook';
+
 export { CourseList, CourseView, PolicyView, ReportCards, SideBySide, TermsView } from '../gradebook';
 
 /** On a wide screen, beside the list, the course with the most at stake. */

@@ -1,5 +1,6 @@
 export { AnnouncementView, SchoolScreen } from '../announcements';
 export { AroundScreen } from '../around';
+export { OnTheCalendar } from '../calendar';
 export { ContactView, ContactsScreen } from '../contacts';
 export { FromScreen } from '../desk';
 export { FollowUpView, NewFollowUp } from '../followups';

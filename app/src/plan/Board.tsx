@@ -18,7 +18,7 @@ import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { Evening, Plan, PlannedTask } from '@cadro/contract';
 import { useFormat } from '../household';
-import { Row, Stack, styles, usePalette, useWide, Words } from '../ui';
+import { List, Row, Stack, styles, usePalette, useWide, Words } from '../ui';
 import { useChangeTaskMutation, useSetEveningsMutation } from './api';
 import { MinutesField } from './FreeTime';
 import { Card, Lifted, nowhere } from './TaskCard';
@@ -86,9 +86,11 @@ function EveningPlace({
           />
         ) : null}
       </Row>
-      {tasks.map((task) => (
-        <Card key={task.itemId} studentId={studentId} task={task} may={may} longest={longest} />
-      ))}
+      <List>
+        {tasks.map((task) => (
+          <Card key={task.itemId} studentId={studentId} task={task} may={may} longest={longest} />
+        ))}
+      </List>
     </Place>
   );
 }
@@ -165,7 +167,7 @@ function Unplaced({ children }: { children: readonly ReactNode[] }) {
             {t('plan.noRoom')}
           </Words>
         ) : null}
-        {children}
+        <List>{children}</List>
       </Place>
     </Stack>
   );

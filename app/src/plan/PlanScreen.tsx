@@ -1,16 +1,18 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import type { Plan } from '@cadro/contract';
-import { placedGain } from '@cadro/core';
+import { loadOfEvenings, placedGain } from '@cadro/core';
 import { useChildren, useFormat } from '../household';
 import { problemWords } from '../i18n';
 import {
   Action,
   BackLink,
   Choice,
+  EveningBars,
   Heading,
+  KeepPicture,
   LinkAction,
   Loaded,
   Quiet,
@@ -48,6 +50,28 @@ function Price({ plan }: { plan: Plan }) {
   );
 }
 
+/** The week at a glance: each evening's free time, and how much of it is taken. */
+function Load({ plan, child }: { plan: Plan; child: string }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const load = loadOfEvenings(plan.evenings, plan.tasks, 7);
+  const said = load
+    .filter(({ planned }) => planned > 0)
+    .map(({ date, planned, free }) => `${format.day(date)}: ${t('plan.used', { used: planned, free })}`);
+  return (
+    <View style={own.load}>
+      <KeepPicture name={t('plan.loadOf', { child })}>
+        <EveningBars
+          evenings={load}
+          label={[t('plan.loadOf', { child }), ...said].join('. ')}
+          dayOf={format.weekday}
+          minutesOf={format.amount}
+        />
+      </KeepPicture>
+    </View>
+  );
+}
+
 function Evenings({ studentId, plan }: { studentId: string; plan: Plan }) {
   const { t } = useTranslation();
   const { nameOf, mayTalk } = useChildren();
@@ -58,6 +82,7 @@ function Evenings({ studentId, plan }: { studentId: string; plan: Plan }) {
   return (
     <Stack space={2}>
       {open.length > 0 ? <Price plan={plan} /> : <Quiet>{t('plan.ask')}</Quiet>}
+      {open.length > 0 ? <Load plan={plan} child={nameOf(studentId)} /> : null}
       <Row wrap space={1.5}>
         {may && open.length > 0 ? (
           <Action
@@ -73,6 +98,7 @@ function Evenings({ studentId, plan }: { studentId: string; plan: Plan }) {
           <Quietly
             label={t(freeing ? 'plan.patternHide' : 'plan.patternShow')}
             onPress={() => setFreeing(!freeing)}
+            open={freeing}
           />
         ) : null}
       </Row>
@@ -113,3 +139,5 @@ export function PlanScreen() {
     </WidePage>
   );
 }
+
+const own = StyleSheet.create({ load: { maxWidth: 560 } });

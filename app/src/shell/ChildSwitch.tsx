@@ -57,9 +57,8 @@ const useLooks = themed((palette) => ({
   child: {
     minHeight: touch,
     justifyContent: 'center',
-    paddingHorizontal: 7,
-    borderBottomWidth: 3,
-    borderColor: 'transparent',
+    paddingHorizontal: 6,
+    paddingBottom: 3,
   },
-  chosen: { borderColor: palette.ink },
+  chosen: { borderBottomWidth: 3, paddingBottom: 0, borderColor: palette.ink },
 }));

@@ -63,7 +63,11 @@ export function Outbox() {
       {shown ? mine.map((waiting) => <OneWaiting key={waiting.key} waiting={waiting} />) : null}
       <Row space={1} wrap>
         {open.length > 0 ? <Action label={t('outbox.now')} onPress={sendNow} /> : null}
-        <Quietly label={t(shown ? 'outbox.fold' : 'outbox.show')} onPress={() => setShown(!shown)} />
+        <Quietly
+          label={t(shown ? 'outbox.fold' : 'outbox.show')}
+          onPress={() => setShown(!shown)}
+          open={shown}
+        />
       </Row>
     </Notice>
   );

@@ -15,7 +15,7 @@ import {
   useAppDispatch,
   useAppSelector,
 } from '../store';
-import { Action, Choice, Heading, LinkAction, Page, Stack, useWide, WayOn, Words } from '../ui';
+import { Choice, Heading, LinkAction, Page, Quietly, Row, Stack, styles, useWide, WayOn, Words } from '../ui';
 
 function Children() {
   const { t } = useTranslation();
@@ -74,9 +74,10 @@ function Told() {
   return (
     <Stack>
       <Heading level={2}>{t('alerts.title')}</Heading>
-      <Words colour="soft">{t('alerts.settingsLead')}</Words>
-      <WayOn label={t('alerts.toRules')} href="/alerts/rules" />
-      <WayOn label={t('alerts.toDelivery')} href="/alerts/delivery" />
+      <Row wrap style={styles.spread}>
+        <WayOn label={t('alerts.toRules')} href="/alerts/rules" />
+        <WayOn label={t('alerts.toDelivery')} href="/alerts/delivery" />
+      </Row>
     </Stack>
   );
 }
@@ -103,18 +104,20 @@ export function Settings() {
   return (
     <Page>
       <Heading level={1}>{t('settings.title')}</Heading>
-      <Words colour="soft">{me?.name ?? ''}</Words>
       {/* Above everything that loads later: what moves under a finger is missed by it. */}
-      <Action label={t('settings.out')} onPress={() => void leave()} />
+      <Row style={styles.apart}>
+        <Words style={styles.shrink}>{me?.name ?? ''}</Words>
+        <Quietly label={t('settings.out')} onPress={() => void leave()} />
+      </Row>
       {stillIn ? <Words live>{t('device.stillIn')}</Words> : null}
       <Unconfirmed />
-      <Stack space={0}>
+      <Row wrap style={styles.spread}>
         <WayOn label={t('safety.toSafety')} href="/settings/safety" />
         <WayOn label={t('people.toPeople')} href="/settings/people" />
         <WayOn label={t('data.toData')} href="/settings/data" />
-      </Stack>
-      <Children />
+      </Row>
       {self ? null : <Told />}
+      <Children />
       <SourceStates />
       <Looks />
       <OnThisDevice />

@@ -13,13 +13,17 @@ import {
   Mark,
   type PlaceName,
   places,
+  SkipLink,
   styles,
   themed,
   useWide,
   Words,
 } from '../ui';
 import { ChildSwitch } from './ChildSwitch';
+import { KeySheet } from './KeySheet';
 import { Outbox } from './Outbox';
+import { useGestures } from './useGestures';
+import { useKeys } from './useKeys';
 
 const placeOf = (path: string): string => path.split('/')[1] ?? '';
 
@@ -70,12 +74,17 @@ function Places({ wide }: { wide: boolean }) {
   );
 }
 
-function Header() {
+function Header({ wide }: { wide: boolean }) {
   const { t } = useTranslation();
   return (
     <View role="banner" style={fixed.top}>
       <ChildSwitch />
       <View style={styles.fill} />
+      {wide ? (
+        <Link href="/search" aria-label={t('shell.search')} style={fixed.account}>
+          <Icon name="search" />
+        </Link>
+      ) : null}
       {useSelf() ? <LiveOnly /> : <AlertsLink />}
       <Link href="/settings" aria-label={t('shell.settings')} style={fixed.account}>
         <Icon name="settings" />
@@ -91,11 +100,14 @@ export function Shell() {
   const here = placeOf(usePathname());
   useCopies();
   useOpened();
+  const keys = useKeys();
+  useGestures();
   return (
     <View style={looks.shell}>
+      <SkipLink />
       {wide ? <Places wide /> : null}
       <View style={styles.fill}>
-        <Header />
+        <Header wide={wide} />
         <AwayLine />
         <NewVersionLine />
         <Outbox />
@@ -106,25 +118,29 @@ export function Shell() {
         </View>
       </View>
       {wide ? null : <Places wide={false} />}
+      {keys.open ? <KeySheet onClose={keys.close} /> : null}
     </View>
   );
 }
 
 const fixed = StyleSheet.create({
   brand: { flexDirection: 'row', gap: 10, alignItems: 'center', padding: 12, paddingBottom: 20 },
-  top: { flexDirection: 'row', alignItems: 'center', paddingHorizontal: margin, paddingTop: 8, gap: 4 },
-  account: { padding: 8 },
+  top: { flexDirection: 'row', alignItems: 'center', paddingHorizontal: margin, paddingTop: 8, gap: 2 },
+  account: { padding: 10 },
 });
 
-/** Where the mark of the place one is at stands: at its side in the rail, above it in the foot. */
+/** How thick the mark of the place one is at is: at its side in the rail, above it in the foot. Elsewhere there is room for it. */
+const mark = 3;
 const edgeOf = (wide: boolean): ViewStyle =>
   wide
-    ? { borderLeftWidth: 3, paddingVertical: 10, paddingHorizontal: 12, flexDirection: 'row', gap: 12 }
-    : { borderTopWidth: 3, paddingTop: 8, flex: 1, gap: 2 };
+    ? { paddingStart: 12 + mark, paddingEnd: 12, paddingVertical: 10, flexDirection: 'row', gap: 12 }
+    : { paddingTop: 8 + mark, flex: 1, gap: 2 };
+const hereOf = (wide: boolean): ViewStyle =>
+  wide ? { borderStartWidth: mark, paddingStart: 12 } : { borderTopWidth: mark, paddingTop: 8 };
 
 const useLooks = themed((palette, wide) => ({
-  place: { minHeight: 52, alignItems: 'center', borderColor: 'transparent', ...edgeOf(wide) },
-  here: { borderColor: palette.ink },
+  place: { minHeight: 52, alignItems: 'center', ...edgeOf(wide) },
+  here: { borderColor: palette.ink, ...hereOf(wide) },
   rail: { width: 200, borderRightWidth: 1, borderColor: palette.line, padding: 16, gap: 4 },
   foot: {
     flexDirection: 'row',

@@ -1,20 +1,19 @@
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Trouble, useFormat } from '../household';
-import { weekdayNames } from '../i18n';
+import { isTime, timeOf, weekdayNames } from '../i18n';
 import { Action, Choice, Field, Quietly, Row, Stack, Words } from '../ui';
 import { useAddEntryMutation } from '../followups/api';
 import { useRhythmEntryQuery, useSetRhythmMutation } from './api';
 import { byDay, firstOn, weekdayOfRule } from './rhythm';
 
 const days = [1, 2, 3, 4, 5, 6, 7] as const;
-const timeOfDay = /^([01]\d|2[0-3]):[0-5]\d$/;
 
 function Choose({ onDone }: { onDone: () => void }) {
   const { t, i18n } = useTranslation();
   const format = useFormat();
   const [weekday, setWeekday] = useState('7');
-  const [at, setAt] = useState('17:00');
+  const [at, setAt] = useState(format.clock('17:00'));
   const [addEntry, { isLoading, error }] = useAddEntryMutation();
   const [setRhythm] = useSetRhythmMutation();
   const names = weekdayNames(i18n.language);
@@ -22,7 +21,7 @@ function Choose({ onDone }: { onDone: () => void }) {
     const day = Number(weekday);
     const { data } = await addEntry({
       ...{ kind: 'event', title: t('sitdown.title'), studentIds: [], shared: true },
-      ...{ on: firstOn(format.today, day), startsAt: at, rule: `FREQ=WEEKLY;BYDAY=${byDay(day)}` },
+      ...{ on: firstOn(format.today, day), startsAt: timeOf(at), rule: `FREQ=WEEKLY;BYDAY=${byDay(day)}` },
     });
     if (data && !('error' in (await setRhythm(data.id)))) onDone();
   };
@@ -35,13 +34,13 @@ function Choose({ onDone }: { onDone: () => void }) {
         value={weekday}
         onChange={setWeekday}
       />
-      <Field label={t('sitdown.atTime')} value={at} onChange={setAt} longest={5} />
+      <Field label={t('sitdown.atTime')} value={at} onChange={setAt} longest={12} />
       <Trouble error={error} />
       <Row wrap>
         <Action
           label={t('sitdown.keepRhythm')}
           busy={isLoading}
-          disabled={!timeOfDay.test(at)}
+          disabled={!isTime(timeOf(at))}
           onPress={() => void keep()}
         />
         <Quietly label={t('notes.leave')} onPress={onDone} />
@@ -53,6 +52,7 @@ function Choose({ onDone }: { onDone: () => void }) {
 /** When the family sits down every week: in its calendar, and so on the Brief the day before. */
 export function Rhythm({ entryId }: { entryId: string | null }) {
   const { t, i18n } = useTranslation();
+  const format = useFormat();
   const [choosing, setChoosing] = useState(false);
   const { data: entry } = useRhythmEntryQuery(entryId ?? '', { skip: entryId === null });
   const [setRhythm] = useSetRhythmMutation();
@@ -63,7 +63,9 @@ export function Rhythm({ entryId }: { entryId: string | null }) {
   const day = weekdayNames(i18n.language)[weekday - 1] ?? '';
   return (
     <Row wrap>
-      <Words>{t('sitdown.everyWeek', { day, time: entry.startsAt ?? '' })}</Words>
+      <Words>
+        {t('sitdown.everyWeek', { day, time: entry.startsAt ? format.clock(entry.startsAt) : '' })}
+      </Words>
       <Quietly label={t('sitdown.changeRhythm')} onPress={() => setChoosing(true)} />
       <Quietly label={t('sitdown.endRhythm')} onPress={() => void setRhythm(null)} />
     </Row>

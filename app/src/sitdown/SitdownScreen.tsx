@@ -53,6 +53,7 @@ function PreparedPage({ sitdown, before, of }: { sitdown: Sitdown; before: Sitdo
       <Quietly
         label={t(editing ? 'sitdown.doneEditing' : 'sitdown.edit', { child: child.givenName })}
         onPress={() => setEditing(!editing)}
+        open={editing}
       />
     </View>
   );

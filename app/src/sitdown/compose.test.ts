@@ -95,8 +95,8 @@ it('lays out the week by its evenings, and leaves empty ones out', () => {
     },
   ];
   expect(linesOf(facts({ plan, brief: { coming } }), 'week')).toEqual([
-    'Mon 26 Oct: Log (20 min)',
-    'Wed 28 Oct: due: Quiz',
+    'Mon, Oct 26: Log (20 min)',
+    'Wed, Oct 28: due: Quiz',
   ]);
 });
 

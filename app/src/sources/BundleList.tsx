@@ -1,9 +1,8 @@
-import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { Bundle } from '@cadro/contract';
 import { Trouble } from '../household';
 import type { Format } from '../i18n';
-import { Action, PickFile, Quietly, Row, Stack, styles, Words } from '../ui';
+import { Action, List, PickFile, Quietly, Row, Stack, styles, Words } from '../ui';
 
 /** What became of a file; what it asks comes with its answers. */
 function BundleLine({
@@ -89,18 +88,17 @@ export function BundleList({
   const { t } = useTranslation();
   return (
     <Stack space={0.5}>
-      <View role="list" aria-label={name}>
+      <List label={name}>
         {bundles.slice(0, shown).map((bundle) => (
-          <View key={bundle.id} role="listitem">
-            <BundleLine
-              {...{ bundle, format }}
-              busy={answering.isLoading}
-              error={answering.error}
-              onAnswer={(answer) => onAnswer(bundle.id, answer)}
-            />
-          </View>
+          <BundleLine
+            key={bundle.id}
+            {...{ bundle, format }}
+            busy={answering.isLoading}
+            error={answering.error}
+            onAnswer={(answer) => onAnswer(bundle.id, answer)}
+          />
         ))}
-      </View>
+      </List>
       <Trouble error={handing.error} />
       {handing.data?.id === null ? (
         <Words size="small" live>

@@ -1,5 +1,4 @@
 import { useState } from 'react';
-import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { OwnSchool } from '@cadro/contract';
 import { Trouble, useChildren, useFormat, useMeQuery, useSelf } from '../household';
@@ -8,6 +7,7 @@ import {
   BackLink,
   Heading,
   LinkAction,
+  List,
   Loaded,
   Page,
   Quiet,
@@ -38,18 +38,16 @@ function Problems({ problems }: Pick<SourceSeen, 'problems'>) {
       <Words size="small" colour="plum">
         {t('settings.problems', { count: problems.length })}
       </Words>
-      <View role="list" aria-label={t('settings.problems', { count: problems.length })}>
+      <List label={t('settings.problems', { count: problems.length })}>
         {problems.slice(0, shown).map(({ collection, externalId, fault, detail }) => (
-          <View key={`${collection}:${externalId}`} role="listitem">
-            <Words size="small" colour="soft">
-              {t('sources.problem', {
-                ...{ what: collection, id: externalId ?? '', fault: t(`settings.fault.${fault}`) },
-                detail: detail && ` (${detail})`,
-              })}
-            </Words>
-          </View>
+          <Words key={`${collection}:${externalId}`} size="small" colour="soft">
+            {t('sources.problem', {
+              ...{ what: collection, id: externalId ?? '', fault: t(`settings.fault.${fault}`) },
+              detail: detail && ` (${detail})`,
+            })}
+          </Words>
         ))}
-      </View>
+      </List>
     </Stack>
   );
 }

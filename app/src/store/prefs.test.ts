@@ -1,6 +1,7 @@
 import {
   childChosen,
   deviceSaid,
+  keysSwitched,
   languageChosen,
   layerSwitched,
   pushedHere,
@@ -22,6 +23,7 @@ describe('what this browser remembers', () => {
       tables: {},
       device: null,
       pushed: null,
+      keys: true,
     });
   });
   it('comes back as it was left', () => {
@@ -32,6 +34,7 @@ describe('what this browser remembers', () => {
       tableMeant({ shape: 'what|when', means: ['title', 'due'] }),
       deviceSaid({ personId: 'maren', own: true }),
       pushedHere('maren'),
+      keysSwitched(false),
     ].reduce(reducer, rememberedPrefs());
     rememberPrefs(prefs);
     expect(rememberedPrefs()).toEqual({
@@ -39,6 +42,7 @@ describe('what this browser remembers', () => {
       tables: { 'what|when': ['title', 'due'] },
       device: { personId: 'maren', own: true },
       pushed: 'maren',
+      keys: false,
     });
   });
   it.each([
@@ -58,6 +62,7 @@ describe('what this browser remembers', () => {
       tables: {},
       device: null,
       pushed: null,
+      keys: true,
     });
   });
 });

@@ -25,6 +25,8 @@ export interface Prefs {
   readonly device: Device | null;
   /** Whom alerts are pushed to here. */
   readonly pushed: string | null;
+  /** Whether single keys lead somewhere; whoever speaks to their computer may not want them to. */
+  readonly keys: boolean;
 }
 
 export interface Device {
@@ -65,6 +67,7 @@ export function rememberedPrefs(): Prefs {
     tables: {},
     device: null,
     pushed: null,
+    keys: true,
   };
   try {
     const kept = JSON.parse(localStorage.getItem(storageKey) ?? '{}') as Partial<Prefs>;
@@ -76,6 +79,7 @@ export function rememberedPrefs(): Prefs {
       tables: tablesOf(kept.tables),
       device: deviceOf(kept.device),
       pushed: typeof kept.pushed === 'string' ? kept.pushed : null,
+      keys: kept.keys !== false,
     };
   } catch {
     return usual; // storage may be closed or spoilt: the choices are only not remembered
@@ -108,9 +112,18 @@ export const prefsSlice = createSlice({
       return { ...prefs, tables: { ...Object.fromEntries(last), [payload.shape]: payload.means } };
     },
     pushedHere: (prefs, { payload }: PayloadAction<string | null>) => ({ ...prefs, pushed: payload }),
+    keysSwitched: (prefs, { payload }: PayloadAction<boolean>) => ({ ...prefs, keys: payload }),
     deviceSaid: (prefs, { payload }: PayloadAction<Device | null>) => ({ ...prefs, device: payload }),
     languageChosen: (prefs, { payload }: PayloadAction<Language>) => ({ ...prefs, language: payload }),
   },
 });
-export const { childChosen, themeChosen, languageChosen, layerSwitched, tableMeant, deviceSaid, pushedHere } =
-  prefsSlice.actions;
+export const {
+  childChosen,
+  themeChosen,
+  languageChosen,
+  layerSwitched,
+  tableMeant,
+  deviceSaid,
+  pushedHere,
+  keysSwitched,
+} = prefsSlice.actions;

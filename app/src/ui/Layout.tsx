@@ -73,10 +73,13 @@ export function WidePage({ children }: { children: ReactNode }) {
 export function Panes({
   list,
   detail,
+  third,
   wideList,
 }: {
   list: ReactNode;
   detail: ReactNode;
+  /** Stands beside both where there is room for it. */
+  third?: ReactNode;
   /** The list is the heart; the detail stands beside it. */
   wideList?: boolean;
 }) {
@@ -85,6 +88,7 @@ export function Panes({
     <View style={own.panes}>
       <View style={[looks.list, wideList ? looks.wideList : looks.narrowList]}>{list}</View>
       <View style={[looks.detail, wideList && looks.besideList]}>{detail}</View>
+      {third ? <View style={looks.third}>{third}</View> : null}
     </View>
   );
 }
@@ -105,4 +109,5 @@ const useLooks = themed((palette, wide) => ({
   narrowList: { width: 440 },
   detail: { flex: 1, backgroundColor: palette.sheet },
   besideList: { flex: 2 },
+  third: { width: 340, borderLeftWidth: 1, borderColor: palette.line },
 }));

@@ -1,4 +1,5 @@
 import { useEffect, type ReactNode } from 'react';
+import { headingShown } from './focus/arrivals';
 
 /** The last heading of a page is that of what one looks at: the detail stands behind the list. */
 const say = (): void => {
@@ -14,5 +15,6 @@ export const useTitle = (heading: ReactNode): void =>
   useEffect(() => {
     if (heading === null) return undefined;
     say();
+    headingShown();
     return say;
   }, [heading]);

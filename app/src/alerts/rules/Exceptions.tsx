@@ -34,6 +34,7 @@ function One({ draft, courses, onChange, exception }: ExceptionsProps & { except
           label={t(open ? 'rules.fold' : 'rules.change')}
           hint={title}
           onPress={() => setOpen(!open)}
+          open={open}
         />
         <Quietly
           label={t('rules.remove')}

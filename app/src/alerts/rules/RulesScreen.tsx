@@ -29,6 +29,7 @@ import { Exceptions } from './Exceptions';
 import { groups, isAboutUpkeep } from './knobs';
 import { RehearsalLine, RehearsalView } from './RehearsalView';
 import { RuleRow } from './RuleRow';
+import { WeeksOfTellings } from './WeeksOfTellings';
 import { useRehearsal, type Trying } from './useRehearsal';
 
 function Cap({ value, onChange }: { value: number; onChange: (value: number) => void }) {
@@ -142,20 +143,41 @@ function Groups({
 }) {
   const { t } = useTranslation();
   const letters = [...new Set(settings.courses.flatMap((course) => course.letters))];
-  return groups.map(([group, names]) => (
-    <Stack key={group}>
-      <Heading level={2}>{t(`rules.groups.${group}`)}</Heading>
-      {names.map((name) => (
-        <RuleRow
-          key={name}
-          {...{ name, letters }}
-          settings={draft.rules}
-          unrehearsed={isAboutUpkeep(name)}
-          onSet={(rule, param, value) => onChange(withRule(draft, rule, param, value))}
-        />
-      ))}
-    </Stack>
-  ));
+  const [open, setOpen] = useState<readonly string[]>([]);
+  return groups.map(([group, names]) => {
+    const here = open.includes(group);
+    const on = names.filter((name) => draft.rules[name].on).length;
+    const title = t(`rules.groups.${group}`);
+    return (
+      <Stack key={group}>
+        <Row style={styles.apart}>
+          <View style={styles.shrink}>
+            <Heading level={2}>{title}</Heading>
+            <Words size="small" colour="soft">
+              {t('rules.someOn', { count: on, of: names.length })}
+            </Words>
+          </View>
+          <Quietly
+            label={t(here ? 'rules.fold' : 'rules.change')}
+            hint={title}
+            open={here}
+            onPress={() => setOpen(here ? open.filter((each) => each !== group) : [...open, group])}
+          />
+        </Row>
+        {here
+          ? names.map((name) => (
+              <RuleRow
+                key={name}
+                {...{ name, letters }}
+                settings={draft.rules}
+                unrehearsed={isAboutUpkeep(name)}
+                onSet={(rule, param, value) => onChange(withRule(draft, rule, param, value))}
+              />
+            ))
+          : null}
+      </Stack>
+    );
+  });
 }
 
 /** The rehearsal in full, under its name. */
@@ -192,10 +214,8 @@ function RulesForm({ settings }: { settings: AlertSettings }) {
   const form = (
     <Page>
       <BackLink href="/alerts" label={t('alerts.title')} />
-      <Stack space={0.25}>
-        <Heading level={1}>{t('rules.title')}</Heading>
-        <Words colour="soft">{t('rules.lead')}</Words>
-      </Stack>
+      <Heading level={1}>{t('rules.title')}</Heading>
+      <WeeksOfTellings answer={trying.answer} />
       <Presets draft={draft} onChange={setDraft} />
       <Groups settings={settings} draft={draft} onChange={setDraft} />
       <Cap value={draft.capPerDay} onChange={(capPerDay) => setDraft({ ...draft, capPerDay })} />

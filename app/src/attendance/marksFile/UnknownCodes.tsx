@@ -19,7 +19,7 @@ function UnknownCode({ days, code, on }: { days: ChildDays; code: string; on: re
     <Stack space={0.5}>
       <Heading level={3}>{t('days.unknownTitle', { code })}</Heading>
       <Words size="small" colour="soft">
-        {t('days.unknown', { days: format.list(on.map(format.day)) })}
+        {t('days.unknown', { days: format.days(on) })}
       </Words>
       {mayTalk(studentId) ? (
         <Row wrap space={2}>
@@ -29,7 +29,9 @@ function UnknownCode({ days, code, on }: { days: ChildDays; code: string; on: re
               href={`/talk/write?studentId=${studentId}&teacherId=${desk.id}`}
             />
           ) : null}
-          {open ? null : <Quietly label={t('days.itMeans')} hint={code} onPress={() => setOpen(true)} />}
+          {open ? null : (
+            <Quietly label={t('days.itMeans')} hint={code} onPress={() => setOpen(true)} open={false} />
+          )}
         </Row>
       ) : null}
       {open ? (

@@ -5,7 +5,7 @@ import type { ChildDay, TouchedWork } from '@cadro/contract';
 import { useChildren, useFormat } from '../../household';
 import { problemWords } from '../../i18n';
 import { stateWords } from '../../gradebook';
-import { Action, Frame, frameOf, Heading, Row, RowLink, Stack, styles, Words } from '../../ui';
+import { Action, Frame, frameOf, Heading, List, Row, RowLink, Stack, styles, Words } from '../../ui';
 import { useCatchUpMutation } from './dayApi';
 
 function Touched({ studentId, work }: { studentId: string; work: TouchedWork }) {
@@ -106,9 +106,11 @@ export function Cost({ day }: { day: ChildDay }) {
       <Missed day={day} />
       {touched.length === 0 ? <Words colour="soft">{t('day.noWork')}</Words> : null}
       <View>
-        {touched.map((work) => (
-          <Touched key={`${work.itemId}`} studentId={studentId} work={work} />
-        ))}
+        <List>
+          {touched.map((work) => (
+            <Touched key={`${work.itemId}`} studentId={studentId} work={work} />
+          ))}
+        </List>
       </View>
       {touched.length > 0 && open === 0 ? <Words colour="teal">{t('day.allIn')}</Words> : null}
       {open > 0 && !taken && mayTalk(studentId) ? (

@@ -2,13 +2,22 @@ import { StyleSheet, View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { ChildDay, LessonOfDay, SchoolEvent } from '@cadro/contract';
 import { markWord, needsYou } from '../../attendance';
+import { useFormat } from '../../household';
 import { Heading, Line, OutLink, Quiet, Row, Stack, styles, Words } from '../../ui';
 
-const timesOf = ({ startsAt, endsAt }: { startsAt: string | null; endsAt: string | null }): string =>
-  [startsAt, endsAt].filter(Boolean).join('–');
+interface Timed {
+  readonly startsAt: string | null;
+  readonly endsAt: string | null;
+}
+function useTimes(): (of: Timed) => string {
+  const { clock } = useFormat();
+  return ({ startsAt, endsAt }) =>
+    [startsAt, endsAt].flatMap((time) => (time === null ? [] : [clock(time)])).join('–');
+}
 
 function Lesson({ lesson, past }: { lesson: LessonOfDay; past: boolean }) {
   const { t } = useTranslation();
+  const timesOf = useTimes();
   const { mark, done, homework, files, room, teacher, courseTitle, period } = lesson;
   const where = [room, teacher?.name].filter(Boolean).join(' · ');
   const plain = mark?.kind === 'present';
@@ -87,6 +96,7 @@ export function Lessons({ day }: { day: ChildDay }) {
 
 function Event({ event }: { event: SchoolEvent }) {
   const { t } = useTranslation();
+  const timesOf = useTimes();
   const { title, kind, place, href, courseTitle } = event;
   return (
     <Stack space={0}>

@@ -1,7 +1,7 @@
 import { useTranslation } from 'react-i18next';
 import type { AbsencePurpose, ChildDay } from '@cadro/contract';
 import { useChildren } from '../../household';
-import { Heading, LinkAction, Row, RowLink, Stack, Words } from '../../ui';
+import { Heading, LinkAction, List, Row, RowLink, Stack, Words } from '../../ui';
 
 /** What can be said to the attendance desk about a day, and what is in hand already. */
 export function WithTheSchool({ day }: { day: ChildDay }) {
@@ -17,18 +17,20 @@ export function WithTheSchool({ day }: { day: ChildDay }) {
   return (
     <Stack>
       <Heading level={2}>{t('day.act')}</Heading>
-      {inHand.map(({ followUpId, title, open: isOpen }) => (
-        <RowLink
-          key={followUpId}
-          href={`/talk/follow-ups/${followUpId}`}
-          label={`${title}. ${t(isOpen ? 'day.open' : 'day.settled')}`}
-        >
-          <Words bold>{title}</Words>
-          <Words size="small" colour={isOpen ? 'soft' : 'teal'}>
-            {t(isOpen ? 'day.open' : 'day.settled')}
-          </Words>
-        </RowLink>
-      ))}
+      <List>
+        {inHand.map(({ followUpId, title, open: isOpen }) => (
+          <RowLink
+            key={followUpId}
+            href={`/talk/follow-ups/${followUpId}`}
+            label={`${title}. ${t(isOpen ? 'day.open' : 'day.settled')}`}
+          >
+            <Words bold>{title}</Words>
+            <Words size="small" colour={isOpen ? 'soft' : 'teal'}>
+              {t(isOpen ? 'day.open' : 'day.settled')}
+            </Words>
+          </RowLink>
+        ))}
+      </List>
       {may && !desk?.contactable ? <Words colour="soft">{t('day.noDesk')}</Words> : null}
       {may && desk?.contactable ? (
         <Row wrap>

@@ -18,10 +18,10 @@ const rowing = (on: string) => ({ on, period: '7', courseTitle: 'Rowing geometry
 
 it('names the child, the days in their order, the lessons and the reason', () => {
   const { subject, text } = write('explain', [rowing('2026-10-20'), rowing('2026-10-19')], ' She rows. ');
-  expect(subject).toBe('Isolde: absence on 19 October and 20 October');
+  expect(subject).toBe('Isolde: absence on October 19 and October 20');
   expect(text.split('\n')).toEqual([
     ...['Dear Attendance desk,', '', 'Isolde was absent. The reason:'],
-    ...['19 October: Rowing geometry', '20 October: Rowing geometry', ''],
+    ...['October 19: Rowing geometry', 'October 20: Rowing geometry', ''],
     ...['Reason: She rows.', '', 'Thank you, and best wishes', 'Maren Aldervane'],
   ]);
 });
@@ -32,7 +32,7 @@ it('says the whole day for a whole day, and the period for a lesson without a na
     { on: '2026-10-29', period: '3', courseTitle: null },
     { on: '2026-10-29', period: '4', courseTitle: 'Tide tables' },
   ]);
-  expect(text).toContain('28 October: the whole day\n29 October: period 3 and Tide tables');
+  expect(text).toContain('October 28: the whole day\nOctober 29: period 3 and Tide tables');
   expect(text).not.toContain('Reason');
 });
 
@@ -43,5 +43,5 @@ it('says what is right where a mark looks wrong', () =>
 
 it('has the year where it is another', () =>
   expect(write('ahead', [{ on: '2027-01-11', period: null, courseTitle: null }]).subject).toBe(
-    'Isolde: absent 11 January 2027',
+    'Isolde: absent January 11, 2027',
   ));

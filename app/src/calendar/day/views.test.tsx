@@ -60,7 +60,7 @@ describe('the lessons', () => {
       />,
     );
     for (const words of [
-      '14:40–15:30',
+      '2:40 PM–3:30 PM',
       'period 7',
       '12 · Jory Sandhaven',
       'Done: We drew currents.',
@@ -135,7 +135,7 @@ it('what is on has its kind, its time and its door', () => {
       })}
     />,
   );
-  expect(said('online class · 16:30–17:10 · Lighthouse optics')).toBe(true);
+  expect(said('online class · 4:30 PM–5:10 PM · Lighthouse optics')).toBe(true);
   expect(screen.getByRole('link', { name: /Open the online class/ }).getAttribute('href')).toBe(
     '/files/fog.txt',
   );

@@ -107,6 +107,7 @@ export function EntryForm({
         onChange={(kind) => set({ kind })}
       />
       <Field
+        first
         label={t(draft.kind === 'supply' ? 'entry.what' : 'entry.title')}
         value={draft.title}
         onChange={(title) => set({ title })}

@@ -210,7 +210,11 @@ function Looked({ entry, on }: { entry: Entry; on: string | null }) {
       <BackLink href={on ? `/days?on=${on}` : '/days'} label={t('places.days')} />
       <Stack space={0.25}>
         <Heading level={1}>{entry.title}</Heading>
-        {day ? <Words>{[format.dayLong(day), entry.startsAt].filter(Boolean).join(', ')}</Words> : null}
+        {day ? (
+          <Words>
+            {[format.dayLong(day), ...(entry.startsAt ? [format.clock(entry.startsAt)] : [])].join(', ')}
+          </Words>
+        ) : null}
         {entry.text ? <Words>{entry.text}</Words> : null}
         <Words size="small" colour="soft">
           {t('entry.by', { name: entry.author })}

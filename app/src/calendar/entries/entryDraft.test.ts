@@ -1,4 +1,4 @@
-import { bodyOf, emptyDraft, repeatOf, ruleOf, timeOf, type Repeat } from './entryDraft';
+import { bodyOf, emptyDraft, repeatOf, ruleOf, type Repeat } from './entryDraft';
 
 const on = '2026-10-22'; // a Thursday
 describe('a repetition', () => {
@@ -20,14 +20,6 @@ describe('a repetition', () => {
     expect(ruleOf({ repeat: 'other', on, until: null, rule })).toBe(rule);
   });
 });
-
-it.each([
-  ['', null],
-  [' 8:05 ', '08:05'],
-  ['08.05', '08:05'],
-  ['17:30', '17:30'],
-  ['soon', 'soon'],
-])('%j is the time %j', (text, time) => expect(timeOf(text)).toBe(time));
 
 it('sends only what its kind has', () => {
   const draft = emptyDraft({

@@ -2,6 +2,7 @@ import type { Entry, EntryBody, OwnEntryKind } from '@cadro/contract';
 import { lightFormat as stamp } from 'date-fns/lightFormat';
 import { getDate } from 'date-fns/getDate';
 import { parseISO } from 'date-fns/parseISO';
+import { timeOf } from '../../i18n';
 
 /** How often an entry comes; `other` keeps a rule that none of these makes. */
 export const repeats = [
@@ -86,13 +87,6 @@ export const draftOf = (entry: Entry): EntryDraft => ({
   itemId: entry.itemId,
   daysBefore: entry.daysBefore ?? 0,
 });
-
-/** '8:05' → '08:05', '' → null; what is no time stays as it is, for the server to name. */
-export function timeOf(text: string): string | null {
-  const trimmed = text.trim().replace('.', ':');
-  if (trimmed === '') return null;
-  return /^\d:\d{2}$/.test(trimmed) ? `0${trimmed}` : trimmed;
-}
 
 /** What is sent: only what the kind of entry has. */
 export function bodyOf(draft: EntryDraft): EntryBody {

@@ -5,12 +5,23 @@ import type { Calendar, CalendarEvent } from '@cadro/contract';
 import { useChildren, useFormat } from '../../household';
 import { dayGiven } from '../../i18n';
 import { useAppSelector } from '../../store';
-import { Choice, Heading, Loaded, Quietly, Row, Stack, styles, useWide, WayOn, WidePage } from '../../ui';
+import {
+  Choice,
+  Heading,
+  IconAction,
+  Loaded,
+  Quietly,
+  Row,
+  Stack,
+  styles,
+  useWide,
+  WayOn,
+  WidePage,
+} from '../../ui';
 import { useCalendarQuery } from '../calendarApi';
 import { DayEvents, dayTitle } from './DayEvents';
 import { inSight } from './dayOf';
 import { Layers } from './Layers';
-import { Legend } from './Legend';
 import { MonthView } from './MonthView';
 import { moved, rangeOf, viewNames, type ViewName } from './range';
 import { Tray } from './Tray';
@@ -63,21 +74,17 @@ function Shown({ calendar, place }: { calendar: Calendar; place: Place }) {
   const day = <DayEvents on={on} events={events} clusters={calendar.clusters} titled={view === 'day'} />;
   const tray = <Tray undated={calendar.undated} />;
   if (view === 'month') {
-    const month = (
-      <Stack>
-        <MonthView
-          month={on.slice(0, 7)}
-          chosen={on}
-          calendar={calendar}
-          events={events}
-          onChoose={(date) => go({ on: date })}
-        />
-        <Legend />
-      </Stack>
-    );
     return (
       <View style={[styles.columns, wide && styles.row]}>
-        <View style={wide ? { flex: 3 } : {}}>{month}</View>
+        <View style={wide ? { flex: 5 } : {}}>
+          <MonthView
+            month={on.slice(0, 7)}
+            chosen={on}
+            calendar={calendar}
+            events={events}
+            onChoose={(date) => go({ on: date })}
+          />
+        </View>
         <View style={wide ? { flex: 2, gap: 32, maxWidth: 480 } : { gap: 32 }}>
           {day}
           {tray}
@@ -106,24 +113,31 @@ export function CalendarScreen() {
   const place = usePlace();
   const { view, on, go } = place;
   const title = useTitle(place);
+  const wide = useWide();
   const query = useCalendarQuery(rangeOf(view, on));
+  const views = (
+    <Choice
+      label={t('days.view')}
+      options={viewNames.map((value) => ({ value, label: t(`calendar.views.${value}`) }))}
+      value={view}
+      onChange={(value) => go({ view: value })}
+    />
+  );
   return (
     <WidePage>
-      <Row wrap style={own.bar}>
-        <Heading level={1}>{title}</Heading>
-        <Choice
-          label={t('days.view')}
-          options={viewNames.map((value) => ({ value, label: t(`calendar.views.${value}`) }))}
-          value={view}
-          onChange={(value) => go({ view: value })}
-        />
+      <Row wrap={wide} style={own.bar}>
+        <View style={styles.shrink}>
+          <Heading level={1}>{title}</Heading>
+        </View>
+        <Row space={0}>
+          {on === today ? null : <Quietly label={t('calendar.today')} onPress={() => go({ on: today })} />}
+          <IconAction icon="back" label={t('days.earlier')} onPress={() => go({ on: moved(view, on, -1) })} />
+          <IconAction icon="on" label={t('days.later')} onPress={() => go({ on: moved(view, on, 1) })} />
+        </Row>
       </Row>
-      <Row style={own.months}>
-        <Quietly label={t('days.earlier')} onPress={() => go({ on: moved(view, on, -1) })} />
-        <Quietly label={t('calendar.today')} onPress={() => go({ on: today })} />
-        <Quietly label={t('days.later')} onPress={() => go({ on: moved(view, on, 1) })} />
-      </Row>
+      {wide ? views : null}
       <Loaded query={query}>{(calendar) => <Shown calendar={calendar} place={place} />}</Loaded>
+      {wide ? null : views}
       <Layers />
       <WaysOn />
     </WidePage>
@@ -132,5 +146,4 @@ export function CalendarScreen() {
 
 const own = StyleSheet.create({
   bar: { justifyContent: 'space-between', rowGap: 4 },
-  months: { justifyContent: 'space-between', maxWidth: 640 },
 });

@@ -5,7 +5,7 @@ import { useTranslation } from 'react-i18next';
 import type { Calendar, CalendarEvent } from '@cadro/contract';
 import { useChildren, useFormat } from '../../household';
 import { type Format } from '../../i18n';
-import { Heading, Quiet, Quietly, Row, Stack, styles, WayOn, Words } from '../../ui';
+import { Heading, List, Quiet, Quietly, Row, Stack, styles, WayOn, Words } from '../../ui';
 import { parted, touches } from './dayOf';
 import { EventRow } from './EventRow';
 
@@ -38,8 +38,15 @@ function Settled({ events }: { events: readonly CalendarEvent[] }) {
       <Quietly
         label={t(open ? 'calendar.hideSettled' : 'calendar.showSettled', { count: events.length })}
         onPress={() => setOpen(!open)}
+        open={open}
       />
-      {open ? events.map((event) => <EventRow key={event.key} event={event} timed={timed} />) : null}
+      {open ? (
+        <List>
+          {events.map((event) => (
+            <EventRow key={event.key} event={event} timed={timed} />
+          ))}
+        </List>
+      ) : null}
     </View>
   );
 }
@@ -75,9 +82,11 @@ export function DayEvents({
       {titled ? null : <Heading level={short ? 3 : 2}>{dayTitle(t, format, on)}</Heading>}
       <Clusters clusters={clusters} on={on} />
       <View>
-        {open.map((event) => (
-          <EventRow key={event.key} event={event} timed={timed} />
-        ))}
+        <List>
+          {open.map((event) => (
+            <EventRow key={event.key} event={event} timed={timed} />
+          ))}
+        </List>
       </View>
       {day.length === 0 ? <Quiet>{t('calendar.nothing')}</Quiet> : null}
       <Settled key={on} events={settled} />

@@ -22,13 +22,14 @@ function useSubtitle(event: CalendarEvent): string {
 }
 
 function When({ event }: { event: CalendarEvent }) {
+  const format = useFormat();
   const { startsAt, endsAt } = event;
   return (
     <View style={own.time}>
-      {startsAt ? <Words size="small">{startsAt}</Words> : null}
+      {startsAt ? <Words size="small">{format.clock(startsAt)}</Words> : null}
       {endsAt ? (
         <Words size="small" colour="soft">
-          {endsAt}
+          {format.clock(endsAt)}
         </Words>
       ) : null}
     </View>
@@ -61,9 +62,16 @@ function Line({ event, timed, names }: { event: CalendarEvent; timed: boolean; n
 /** What a screen reader says of it, in one breath. */
 function useLabel(event: CalendarEvent, names: readonly string[]): string {
   const { t } = useTranslation();
+  const format = useFormat();
   const subtitle = useSubtitle(event);
-  const { startsAt, title } = event;
-  return [startsAt ?? '', names.join(', '), title, subtitle, isDone(event) ? t('calendar.settled') : '']
+  const { startsAt, endsAt, title } = event;
+  return [
+    [startsAt, endsAt].flatMap((time) => (time === null ? [] : [format.clock(time)])).join(' – '),
+    names.join(', '),
+    title,
+    subtitle,
+    isDone(event) ? t('calendar.settled') : '',
+  ]
     .filter(Boolean)
     .join(', ');
 }
@@ -109,7 +117,7 @@ export function EventRow({ event, timed }: { event: CalendarEvent; timed: boolea
 }
 
 const own = StyleSheet.create({
-  time: { width: 48 },
+  time: { width: 68 },
   done: { textDecorationLine: 'line-through' },
   sign: { minWidth: 22, paddingTop: 2 },
 });

@@ -18,7 +18,7 @@ export function Layers() {
       : t('calendar.someLayers', { count, of: calendarLayers.length });
   return (
     <View>
-      <Quietly label={label} onPress={() => setOpen(!open)} />
+      <Quietly label={label} onPress={() => setOpen(!open)} open={open} />
       {open ? (
         <View role="group" aria-label={t('calendar.layers')} style={styles.flow}>
           {calendarLayers.map((layer) => (

@@ -1,72 +1,86 @@
 import { StyleSheet, Pressable, View } from 'react-native';
 import { useTranslation } from 'react-i18next';
-import type { Calendar, CalendarEvent, DayMark } from '@cadro/contract';
-import { useDaysQuery } from '../../attendance/api';
+import type { Calendar, CalendarEvent } from '@cadro/contract';
 import { MarkOf, useChildren, useFormat } from '../../household';
-import { useAppSelector } from '../../store';
-import { DayStrip, MonthGrid, Row, styles, themed, useWide, Words } from '../../ui';
-import { AwaySign } from './AwaySign';
-import { loadOf, type ChildLoad, type DayLoad } from './dayOf';
+import { MonthGrid, Row, styles, themed, useWide, weeksOf, Words } from '../../ui';
+import { awayWord, loadOf, type DayLoad } from './dayOf';
 
 /** Events that a wide cell names; more are counted. */
-const namedEvents = 2;
+const most = 4;
+/** Weeks of a month on a phone, so that the chosen day stands below them. */
+const phoneWeeks = 5;
 
-/** Of one child alone there is room for the lessons of the day, as they were marked. */
-function useStrips(studentId: string | null): ReadonlyMap<string, readonly DayMark[]> {
-  const { data } = useDaysQuery(undefined, { skip: studentId === null });
-  const own = data?.children.find((each) => each.studentId === studentId);
-  return new Map((own?.days ?? []).map(({ on, marks }) => [on, marks]));
-}
-
-function Child({ load, alone }: { load: ChildLoad; alone: boolean }) {
-  const looks = useLooks();
-  const { studentId, open, cluster, away } = load;
-  return (
-    <Row space={0.25} style={own.day}>
-      {alone ? null : <MarkOf studentId={studentId} size={16} />}
-      {open > 0 ? (
-        <View style={[looks.load, cluster && looks.cluster]}>
-          <Words size="small" bold={cluster} colour={cluster ? 'paper' : 'ink'} style={own.number}>
-            {open}
-          </Words>
-        </View>
-      ) : null}
-      {away && !alone ? <AwaySign marks={away} /> : null}
-    </Row>
-  );
-}
-
-/** Events as short lines on a phone, by name where there is room. */
-function Others({ events }: { events: readonly CalendarEvent[] }) {
-  const looks = useLooks();
-  const wide = useWide();
-  if (events.length === 0) return null;
-  if (!wide) {
-    return (
-      <Row space={0.25} style={own.dots}>
-        {events.slice(0, 3).map(({ key }) => (
-          <View key={key} style={looks.entry} />
-        ))}
-      </Row>
-    );
-  }
+/** What is on a day and whose it is, by name. */
+function Named({ load: { named: names } }: { load: DayLoad }) {
+  const { t } = useTranslation();
+  const { all } = useChildren();
+  const shown = names.length > most ? names.slice(0, most - 1) : names;
   return (
     <View style={own.inset4}>
-      {events.slice(0, namedEvents).map(({ key, title }) => (
-        <Words key={key} size="small" lines={1} colour="soft">
-          {title}
-        </Words>
+      {shown.map(({ key, title, studentIds, marks }) => (
+        <Row key={key} space={0.25}>
+          {all.length > 1 && studentIds.length < all.length
+            ? studentIds.map((id) => (
+                <View key={id} style={own.mark}>
+                  <MarkOf studentId={id} size={16} />
+                </View>
+              ))
+            : null}
+          <Words
+            size="small"
+            lines={1}
+            colour={marks?.unexplained ? 'plum' : marks ? 'soft' : 'ink'}
+            style={styles.shrink}
+          >
+            {marks ? t(`calendar.cell.${awayWord(marks)}`) : title}
+          </Words>
+        </Row>
       ))}
-      {events.length > namedEvents ? (
+      {names.length > shown.length ? (
         <Words size="small" colour="soft">
-          +{events.length - namedEvents}
+          {t('calendar.cell.more', { count: names.length - shown.length })}
         </Words>
       ) : null}
     </View>
   );
 }
 
-/** A day in words, for those who do not see its signs. */
+/** As much of it as a phone's cell holds: how much is due, who was not there, whether there is anything else. */
+function InShort({ load }: { load: DayLoad }) {
+  const { t } = useTranslation();
+  const looks = useLooks();
+  const { all } = useChildren();
+  const { children, others, closed } = load;
+  const open = children.reduce((sum, child) => sum + child.open, 0);
+  const heavy = children.some(({ cluster }) => cluster);
+  const away = children.flatMap(({ away: marks, studentId }) => (marks ? [{ marks, studentId }] : []));
+  return (
+    <View style={own.short}>
+      {open > 0 ? (
+        <View style={[looks.due, heavy && looks.heavy]}>
+          <Words size="small" bold={heavy} colour={heavy ? 'paper' : 'ink'} lines={1}>
+            {t('calendar.cell.due', { count: open })}
+          </Words>
+        </View>
+      ) : null}
+      {away.map(({ marks, studentId }) => (
+        <Row key={studentId} space={0.25}>
+          {all.length > 1 ? <MarkOf studentId={studentId} size={16} /> : null}
+          <Words size="small" colour={marks.unexplained > 0 ? 'plum' : 'soft'} lines={1}>
+            {t(`calendar.cell.${awayWord(marks)}`)}
+          </Words>
+        </Row>
+      ))}
+      {closed || (others.length > 0 && open === 0) ? (
+        <Words size="small" colour="soft" lines={1}>
+          {t(closed ? 'calendar.cell.closed' : 'calendar.cell.event')}
+        </Words>
+      ) : null}
+    </View>
+  );
+}
+
+/** A day in words, for those who do not see its cell. */
 function useDayWords() {
   const { t } = useTranslation();
   const format = useFormat();
@@ -92,18 +106,16 @@ interface MonthProps {
   readonly onChoose: (on: string) => void;
 }
 
-/** A month at a glance: open work by child, absences, events; a touch opens the day beside or below it. */
+/** A month at a glance: what is due and whose it is, absences, events; a touch opens the day beside or below it. */
 export function MonthView({ month, chosen, calendar, events, onChoose }: MonthProps) {
   const looks = useLooks();
+  const wide = useWide();
+  const format = useFormat();
   const { shown } = useChildren();
   const words = useDayWords();
-  const hidden = useAppSelector((state) => state.prefs.hiddenLayers);
   const ids = shown.map(({ id }) => id);
-  const [one = null] = ids.length === 1 && !hidden.includes('attendance') ? ids : [];
-  const strips = useStrips(one);
   const cell = (on: string, outside: boolean) => {
     const load = loadOf(events, calendar.clusters, ids, on);
-    const strip = strips.get(on);
     const here = on === chosen;
     const today = on === calendar.today;
     return (
@@ -115,7 +127,7 @@ export function MonthView({ month, chosen, calendar, events, onChoose }: MonthPr
         onPress={() => onChoose(on)}
         style={[looks.day, load.closed && looks.closed, here && looks.here]}
       >
-        <View style={styles.middle}>
+        <View style={wide ? own.inset4 : styles.middle}>
           <Words
             bold={today}
             colour={outside ? 'soft' : 'ink'}
@@ -124,33 +136,30 @@ export function MonthView({ month, chosen, calendar, events, onChoose }: MonthPr
             {Number(on.slice(8))}
           </Words>
         </View>
-        {strip ? (
-          <View aria-hidden style={styles.middle}>
-            <DayStrip marks={strip} label="" size="tiny" />
-          </View>
-        ) : null}
-        {load.children.map((child) => (
-          <Child key={child.studentId} load={child} alone={ids.length === 1} />
-        ))}
-        <Others events={load.others} />
+        {wide ? <Named load={load} /> : <InShort load={load} />}
       </Pressable>
     );
   };
-  return <MonthGrid month={month} cell={cell} />;
+  return (
+    <MonthGrid
+      month={month}
+      label={format.month(`${month}-01`)}
+      cell={cell}
+      {...(wide ? {} : { weeks: weeksOf(month, phoneWeeks, chosen) })}
+    />
+  );
 }
 
 const own = StyleSheet.create({
-  day: { justifyContent: 'center', height: 18 },
-  number: { lineHeight: 18 },
-  dots: { justifyContent: 'center', height: 8 },
+  short: { alignItems: 'center' },
   inset4: { paddingHorizontal: 4 },
+  mark: { flexShrink: 0 },
 });
 
 const useLooks = themed((palette, wide) => ({
-  load: { minWidth: 18, paddingHorizontal: 3, borderRadius: 3, alignItems: 'center' },
-  cluster: { backgroundColor: palette.ink },
-  entry: { width: 10, height: 3, backgroundColor: palette.soft },
-  day: { minHeight: wide ? 104 : 80, paddingTop: 4, gap: 2, borderTopWidth: 1, borderColor: palette.line },
+  due: { paddingHorizontal: 1, borderRadius: 3 },
+  heavy: { backgroundColor: palette.ink },
+  day: { minHeight: wide ? 112 : 66, paddingTop: 2, borderTopWidth: 1, borderColor: palette.line },
   closed: { backgroundColor: palette.sand },
   here: { outlineWidth: 2, outlineStyle: 'solid', outlineColor: palette.ink, borderRadius: 4 },
 }));

@@ -2,7 +2,7 @@ import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { Calendar, UndatedWork } from '@cadro/contract';
 import { MarkOf, useChildren, useFormat } from '../../household';
-import { Heading, PickDay, Row, RowLink, Stack, styles, Words } from '../../ui';
+import { Heading, List, PickDay, Row, RowLink, Stack, styles, Words } from '../../ui';
 import { useOwnDateMutation } from '../calendarApi';
 
 function Undated({ work }: { work: UndatedWork }) {
@@ -58,9 +58,11 @@ export function Tray({ undated }: { undated: Calendar['undated'] }) {
           {t('calendar.trayLead')}
         </Words>
       </Stack>
-      {own.map((work) => (
-        <Undated key={`${work.studentId}${work.itemId}`} work={work} />
-      ))}
+      <List>
+        {own.map((work) => (
+          <Undated key={`${work.studentId}${work.itemId}`} work={work} />
+        ))}
+      </List>
     </Stack>
   );
 }

@@ -16,10 +16,17 @@ export interface DayLoad {
   /** Events, meetings, own entries and what else is no work. */
   readonly others: readonly CalendarEvent[];
   readonly closed: CalendarEvent | null;
+  /** Everything that a cell with room for names says: absences, what is open, tests first, and the others. */
+  readonly named: readonly CalendarEvent[];
 }
 
 const isWork = ({ layer }: CalendarEvent): boolean => layer === 'due' || layer === 'test';
 export const touches = ({ on, lastOn }: CalendarEvent, date: string): boolean => on <= date && lastOn >= date;
+
+/** Layers in the order in which a cell names them; all others come last. */
+const namedFirst: readonly CalendarLayer[] = ['closed', 'attendance', 'test', 'due'];
+const rankOf = ({ layer }: CalendarEvent): number =>
+  namedFirst.includes(layer) ? namedFirst.indexOf(layer) : namedFirst.length;
 
 /** What is in sight: of the chosen children or of everyone, without the layers that are left out. */
 export const inSight = (
@@ -57,8 +64,13 @@ export function loadOf(
     children: children.filter(({ open, away }) => open > 0 || away !== null),
     others: day.filter(({ layer }) => !no.has(layer)),
     closed: day.find(({ layer }) => layer === 'closed') ?? null,
+    named: day.filter((event) => !isDone(event)).sort((a, b) => rankOf(a) - rankOf(b)),
   };
 }
+
+/** The one word for a day's marks of a child, the gravest first. */
+export const awayWord = ({ absent, late }: NonNullable<CalendarEvent['marks']>): 'out' | 'late' | 'trip' =>
+  absent > 0 ? 'out' : late > 0 ? 'late' : 'trip';
 
 /** An absence is over, and yet nothing that is done with. */
 export const isDone = ({ settled, layer }: CalendarEvent): boolean => settled && layer !== 'attendance';

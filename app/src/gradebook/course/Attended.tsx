@@ -4,7 +4,7 @@ import { useTranslation } from 'react-i18next';
 import type { CourseDetail } from '@cadro/contract';
 import { useFormat } from '../../household';
 import { markWord } from '../../i18n';
-import { Heading, Quietly, RowLink, Stack, WayOn, Words } from '../../ui';
+import { Heading, List, Quietly, RowLink, Stack, WayOn, Words } from '../../ui';
 
 type Lessons = NonNullable<CourseDetail['attendance']>['lessons'];
 
@@ -14,27 +14,29 @@ function Lessons({ lessons, studentId }: { lessons: Lessons; studentId: string }
   const format = useFormat();
   return (
     <View>
-      {lessons.map(({ on, period, mark, excused, markedBy, done }) => {
-        const what = markWord(t, { kind: mark, excused, code: '' });
-        const said = [
-          ...(markedBy ? [t('course.attended.markedBy', { name: markedBy })] : []),
-          ...(done ? [done] : []),
-        ].join(' · ');
-        return (
-          <RowLink
-            key={`${on}:${period}`}
-            href={`/days/${studentId}/${on}`}
-            label={[format.dayLong(on), what, said].filter(Boolean).join('. ')}
-          >
-            <Words>{`${format.day(on)}: ${what}`}</Words>
-            {said ? (
-              <Words size="small" colour="soft">
-                {said}
-              </Words>
-            ) : null}
-          </RowLink>
-        );
-      })}
+      <List>
+        {lessons.map(({ on, period, mark, excused, markedBy, done }) => {
+          const what = markWord(t, { kind: mark, excused, code: '' });
+          const said = [
+            ...(markedBy ? [t('course.attended.markedBy', { name: markedBy })] : []),
+            ...(done ? [done] : []),
+          ].join(' · ');
+          return (
+            <RowLink
+              key={`${on}:${period}`}
+              href={`/days/${studentId}/${on}`}
+              label={[format.dayLong(on), what, said].filter(Boolean).join('. ')}
+            >
+              <Words>{`${format.day(on)}: ${what}`}</Words>
+              {said ? (
+                <Words size="small" colour="soft">
+                  {said}
+                </Words>
+              ) : null}
+            </RowLink>
+          );
+        })}
+      </List>
     </View>
   );
 }
@@ -65,6 +67,7 @@ export function Attended({ course }: { course: CourseDetail }) {
         <Quietly
           label={t(open ? 'course.attended.hide' : 'course.attended.show')}
           onPress={() => setOpen(!open)}
+          open={open}
         />
       ) : null}
       {open ? <Lessons lessons={lessons} studentId={course.studentId} /> : null}

@@ -24,7 +24,8 @@ import { endedWords, hasGrade, spanWords } from '../words';
 import { Attended } from './Attended';
 import { Change } from './policy/Change';
 import { letterSteps, trendWords } from './courseWords';
-import { Moved } from './Moved';
+import { LastMoved, Moved } from './Moved';
+import { NextStep } from './NextStep';
 import { NotInFigure } from './NotInFigure';
 import { Reconciled } from './Reconciled';
 import { Rules } from './policy/Rules';
@@ -32,23 +33,6 @@ import { Standards } from './Standards';
 import { TermSwitch } from './TermSwitch';
 import { Why } from './Why';
 import { LooseEnds, WorkLists } from './WorkLists';
-
-function Head({ course }: { course: CourseDetail }) {
-  const { t } = useTranslation();
-  const parts = [
-    course.teacher?.name ?? t('courses.noTeacher'),
-    ...(course.period ? [t('course.period', { period: course.period })] : []),
-    ...(course.room ? [/^\d/.test(course.room) ? t('course.room', { room: course.room }) : course.room] : []),
-  ];
-  return (
-    <Stack space={0.5}>
-      <Heading level={1}>{course.title}</Heading>
-      <Words colour="soft">{parts.join(' · ')}</Words>
-      <SourceDown freshness={course.freshness} />
-      <TermSwitch course={course} />
-    </Stack>
-  );
-}
 
 /** Of a course that its family writes down: when it last did, and the way to go on. */
 function ByHand({ course: { id, studentId, freshness } }: { course: CourseDetail }) {
@@ -75,7 +59,7 @@ function ByHand({ course: { id, studentId, freshness } }: { course: CourseDetail
 function Standing({ course }: { course: CourseDetail }) {
   const { t } = useTranslation();
   const format = useFormat();
-  const { figures, grade, ended, scale, nextDue, doubtful, policyTold } = course;
+  const { figures, grade, ended, scale, nextDue } = course;
   if (!figures || !hasGrade(grade)) {
     const next = nextDue
       ? [t('courses.nextDue', { title: nextDue.title, date: format.day(nextDue.dueAt) })]
@@ -87,7 +71,6 @@ function Standing({ course }: { course: CourseDetail }) {
       </Stack>
     );
   }
-  const steps = letterSteps(t, format, course);
   return (
     <Stack>
       <Span
@@ -99,6 +82,21 @@ function Standing({ course }: { course: CourseDetail }) {
         label={spanWords(t, format, course)}
       />
       <ThreeFigures figures={figures} grade={grade} scale={scale} />
+      <LastMoved course={course} />
+    </Stack>
+  );
+}
+
+/** How the figures came about: what is only assumed, what is in doubt, which way it goes, the school's own figure. */
+function Behind({ course }: { course: CourseDetail }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const { figures, grade, scale, doubtful, policyTold } = course;
+  if (!figures || !hasGrade(grade)) return null;
+  const steps = letterSteps(t, format, course);
+  return (
+    <Stack>
+      <Reconciled course={course} />
       {policyTold ? null : <Words size="small">{t('course.rules.assumed')}</Words>}
       {doubtful && doubtful.ifLeft !== null ? (
         <Words size="small">
@@ -113,7 +111,6 @@ function Standing({ course }: { course: CourseDetail }) {
       <Words size="small" colour="soft">
         {[steps, trendWords(t, format, course)].filter(Boolean).join('. ')}
       </Words>
-      <Reconciled course={course} />
     </Stack>
   );
 }
@@ -144,30 +141,36 @@ function Foot({ course, termId }: { course: CourseDetail; termId: string | undef
   );
 }
 
-function Talk({ course }: { course: CourseDetail }) {
+/** Who teaches it and where, and the ways to them. */
+function Teacher({ course }: { course: CourseDetail }) {
   const { t } = useTranslation();
-  const { nameOf, mayTalk } = useChildren();
-  const { id, studentId, teacher } = course;
-  if (!mayTalk(studentId)) return null;
+  const { mayTalk } = useChildren();
+  const { id, studentId, teacher, period, room } = course;
+  const parts = [
+    teacher?.name ?? t('courses.noTeacher'),
+    ...(period ? [t('course.period', { period })] : []),
+    ...(room ? [/^\d/.test(room) ? t('course.room', { room }) : room] : []),
+  ];
   return (
-    <Row wrap space={2}>
-      <LinkAction
-        label={t('matter.talk', { child: nameOf(studentId) })}
-        href={`/talk/new?studentId=${studentId}&courseId=${id}`}
-      />
-      {teacher ? (
-        <WayOn
-          label={t('course.write', { teacher: teacher.name })}
-          href={`/talk/write?studentId=${studentId}&courseId=${id}`}
-        />
+    <Stack space={0.5}>
+      <Words>{parts.join(' · ')}</Words>
+      {mayTalk(studentId) ? (
+        <Row wrap space={2}>
+          {teacher ? (
+            <WayOn
+              label={t('course.write', { teacher: teacher.name })}
+              href={`/talk/write?studentId=${studentId}&courseId=${id}`}
+            />
+          ) : null}
+          {teacher && !teacher.contactable ? (
+            <Words size="small" colour="soft">
+              {t('course.noContact')}
+            </Words>
+          ) : null}
+          <WayOn label={t('notes.ofCourse')} href={`/talk/notes?studentId=${studentId}&courseId=${id}`} />
+        </Row>
       ) : null}
-      {teacher && !teacher.contactable ? (
-        <Words size="small" colour="soft">
-          {t('course.noContact')}
-        </Words>
-      ) : null}
-      <WayOn label={t('notes.ofCourse')} href={`/talk/notes?studentId=${studentId}&courseId=${id}`} />
-    </Row>
+    </Stack>
   );
 }
 
@@ -191,14 +194,18 @@ export function CourseView({
         return (
           <Page sheet>
             <BackLink href="/courses" label={nameOf(studentId)} />
-            <Head course={course} />
+            <Heading level={1}>{course.title}</Heading>
+            <SourceDown freshness={course.freshness} />
             {standards ? <Standards course={course} /> : <Standing course={course} />}
+            <NextStep course={course} />
+            {standards ? null : <Behind course={course} />}
             <ByHand course={course} />
             {!standards && course.categories.length > 0 ? <Why course={course} /> : null}
             {standards ? null : (
               <WayOn label={t('tries.way')} href={`/courses/${studentId}/${courseId}/try`} />
             )}
             {standards ? null : <Change course={course} />}
+            <TermSwitch course={course} />
             <LooseEnds course={course} />
             {standards ? null : <Moved course={course} />}
             <WorkLists course={course} />
@@ -212,7 +219,7 @@ export function CourseView({
               />
               {course.comments.length > 0 ? <CommentsCsv course={course} /> : null}
             </Stack>
-            <Talk course={course} />
+            <Teacher course={course} />
             <Attended course={course} />
             <Rules course={course} />
             <Foot course={course} termId={termId} />

@@ -128,6 +128,29 @@ function MovedCsv({ course }: { course: CourseDetail }) {
   return <SaveCsv name={t('course.csv.moved', { course: course.title })} columns={columns} rows={rows} />;
 }
 
+/** What moved the figure most in the last two weeks, or else moved it last, in one sentence. */
+export function LastMoved({ course }: { course: CourseDetail }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  // What is told as 'less than 0.01' is nothing to begin a page with.
+  const moves = visible(course.moved).filter(({ delta }) => Math.abs(delta ?? 0) >= 5e-3);
+  const since = Date.parse(course.asOf) - 14 * dayMs;
+  const [most] = moves
+    .filter(({ at }) => Date.parse(at) >= since)
+    .sort((a, b) => Math.abs(b.delta ?? 0) - Math.abs(a.delta ?? 0));
+  const last = most ?? moves.at(-1);
+  if (!last) return null;
+  return (
+    <Words>
+      {t('course.movedLast', {
+        date: format.day(last.at),
+        cause: causeWords(t, format, last),
+        delta: deltaWords(t, format, last.delta),
+      })}
+    </Words>
+  );
+}
+
 /** What moved the figure: a stepped line whose steps can be touched or reached by keyboard, each with its cause. */
 export function Moved({ course }: { course: CourseDetail }) {
   const { t } = useTranslation();

@@ -3,7 +3,7 @@ import { StyleSheet, View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { CourseDetail, StandardDetail } from '@cadro/contract';
 import { useFormat } from '../../household';
-import { type Cell, Heading, Line, Quietly, RowLink, SaveCsv, Stack, styles, Words } from '../../ui';
+import { type Cell, Heading, Line, List, Quietly, RowLink, SaveCsv, Stack, styles, Words } from '../../ui';
 import { Comments } from '../Comments';
 import { standardsWords } from '../words';
 import { policySentences } from './courseWords';
@@ -23,22 +23,24 @@ function Evidence({ standard, course }: { standard: StandardDetail; course: Cour
   const comments = course.comments.filter(({ itemId }) => itemId !== null && ids.has(itemId));
   return (
     <Stack>
-      {[...standard.evidence].reverse().map(({ itemId, title, at, level }) => (
-        <RowLink
-          key={itemId}
-          href={`/courses/${course.studentId}/${course.id}/${itemId}`}
-          label={`${title}. ${format.day(at)}. ${t('item.level', { level: format.amount(level) })}`}
-        >
-          <View style={own.standard}>
-            <Words size="small" style={styles.shrink}>
-              {title}
-            </Words>
-            <Words size="small" colour="soft">
-              {`${format.day(at)} · ${t('item.level', { level: format.amount(level) })}`}
-            </Words>
-          </View>
-        </RowLink>
-      ))}
+      <List>
+        {[...standard.evidence].reverse().map(({ itemId, title, at, level }) => (
+          <RowLink
+            key={itemId}
+            href={`/courses/${course.studentId}/${course.id}/${itemId}`}
+            label={`${title}. ${format.day(at)}. ${t('item.level', { level: format.amount(level) })}`}
+          >
+            <View style={own.standard}>
+              <Words size="small" style={styles.shrink}>
+                {title}
+              </Words>
+              <Words size="small" colour="soft">
+                {`${format.day(at)} · ${t('item.level', { level: format.amount(level) })}`}
+              </Words>
+            </View>
+          </RowLink>
+        ))}
+      </List>
       {comments.length > 0 ? <Comments studentId={course.studentId} comments={comments} none={null} /> : null}
     </Stack>
   );
@@ -88,6 +90,7 @@ function Standard({
           label={t(open ? 'course.hideEvidence' : 'course.showEvidence', { count })}
           hint={standard.title}
           onPress={() => setOpen(!open)}
+          open={open}
         />
       ) : null}
       {open ? <Evidence standard={standard} course={course} /> : null}

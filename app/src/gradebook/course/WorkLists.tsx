@@ -5,7 +5,7 @@ import { useTranslation } from 'react-i18next';
 import type { CourseDetail, ItemSummary } from '@cadro/contract';
 import { openEndsOf, whyNotInFigure } from '@cadro/core';
 import { useFormat } from '../../household';
-import { Choice, Heading, Quiet, Quietly, SaveCsv, Stack } from '../../ui';
+import { Choice, Heading, List, Quiet, Quietly, SaveCsv, Stack } from '../../ui';
 import { stateWords } from '../words';
 import { ItemLine } from '../ItemLine';
 import { arrange, arrangements, orders, type Arrangement, type Order } from './arrange';
@@ -30,14 +30,16 @@ function Group({
   return (
     <View>
       {title === null ? null : <Heading level={3}>{title}</Heading>}
-      {shown.map((item) => (
-        <ItemLine
-          key={item.id}
-          item={item}
-          scale={course.scale}
-          href={`/courses/${course.studentId}/${course.id}/${item.id}`}
-        />
-      ))}
+      <List>
+        {shown.map((item) => (
+          <ItemLine
+            key={item.id}
+            item={item}
+            scale={course.scale}
+            href={`/courses/${course.studentId}/${course.id}/${item.id}`}
+          />
+        ))}
+      </List>
       {shown.length < items.length ? (
         <Quietly label={t('course.showAll', { count: items.length })} onPress={() => setAll(true)} />
       ) : null}

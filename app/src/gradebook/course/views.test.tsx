@@ -274,7 +274,7 @@ describe('the school’s figure', () => {
 
   it('is said quietly where it is the same', () => {
     shown({});
-    expect(text(/^The school shows the same: 85\.0 B, today, 15:30\.$/)).not.toBeNull();
+    expect(text(/^The school shows the same: 85\.0 B, today, 3:30 PM\.$/)).not.toBeNull();
   });
   it('with another letter points at the letter steps', () => {
     shown({ letter: 'A' });
@@ -285,7 +285,7 @@ describe('the school’s figure', () => {
       { stated: 85, ours: 84.6, verdict: 'rounded' },
       { grade: { ...aGrade(85, 'B'), decimals: 0, by: 'school' } },
     );
-    expect(text(/^The school shows 85 B, today, 15:30: the same, rounded\.$/)).not.toBeNull();
+    expect(text(/^The school shows 85 B, today, 3:30 PM: the same, rounded\.$/)).not.toBeNull();
   });
   it.each<[string, Reconciliation['reasons'][number], RegExp]>([
     ['a later mark', { kind: 'later-mark', itemIds: ['i'] }, /^A score has come in since: Tide table\.$/],

@@ -1,10 +1,21 @@
 import { useState } from 'react';
-import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { outRoutes, type OutClient } from '@cadro/contract';
 import { Trouble, useFormat } from '../../household';
 import { addressOf } from '../../store';
-import { Action, BackLink, Field, Heading, Loaded, OutLink, Page, Quietly, Stack, Words } from '../../ui';
+import {
+  Action,
+  BackLink,
+  Field,
+  Heading,
+  List,
+  Loaded,
+  OutLink,
+  Page,
+  Quietly,
+  Stack,
+  Words,
+} from '../../ui';
 import { useAddOutClientMutation, useDropOutClientMutation, useOutClientsQuery } from '../api';
 
 const files = ['bundle', 'sheets', 'lists'] as const;
@@ -62,13 +73,11 @@ function Clients() {
       </Words>
       <Loaded query={query}>
         {({ clients }) => (
-          <View role="list" aria-label={t('out.clients')}>
+          <List label={t('out.clients')}>
             {clients.map((client) => (
-              <View key={client.id} role="listitem">
-                <Client client={client} />
-              </View>
+              <Client key={client.id} client={client} />
             ))}
-          </View>
+          </List>
         )}
       </Loaded>
       {made ? (

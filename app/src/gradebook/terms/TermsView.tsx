@@ -156,6 +156,7 @@ function CourseYear({
           label={t(open ? 'terms.hideParts' : 'terms.showParts')}
           hint={course.title}
           onPress={() => setOpen(!open)}
+          open={open}
         />
       </Stack>
       {open

@@ -82,7 +82,7 @@ export function PersonRow({ person, child }: Link) {
       {!person.mayChange && !person.mayObject && !person.mayEnd ? null : open || person.you ? (
         <Acts person={person} child={child} />
       ) : (
-        <Quietly label={t('people.change', said)} onPress={() => setOpen(true)} />
+        <Quietly label={t('people.change', said)} onPress={() => setOpen(true)} open={false} />
       )}
       <Line />
     </Stack>

@@ -22,7 +22,7 @@ export function Sure({
 }) {
   const { t } = useTranslation();
   const [open, setOpen] = useState(false);
-  if (!open) return <Quietly label={label} onPress={() => setOpen(true)} />;
+  if (!open) return <Quietly label={label} onPress={() => setOpen(true)} open={false} />;
   return (
     <Stack>
       <Words>{means}</Words>

@@ -29,7 +29,6 @@ export const dayEn = {
     object: 'Attendance looks wrong',
     ahead: 'Report an absence in advance',
     noDesk: 'The school lists nobody for attendance.',
-    inHand: 'Following up',
     settled: 'settled',
     open: 'open',
     events: 'On this day',

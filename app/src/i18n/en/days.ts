@@ -1,10 +1,9 @@
 /** The words of the place Days: attendance, a day, letters to the desk, the calendar. */
 export const daysEn = {
   days: {
-    title: 'Days',
     attendance: 'Attendance',
     attendanceOf: 'Attendance of {{child}}',
-    attendanceLead: 'Days, classes and late arrivals are counted separately.',
+    yearLine: 'School days this year: {{totals}}',
     dayByDay: 'Day by day',
     never: 'present on all {{days}} school days',
     noDays: 'no school days yet',

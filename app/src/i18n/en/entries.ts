@@ -15,7 +15,7 @@ export const entriesEn = {
     at: 'At',
     from: 'From',
     to: 'To',
-    timeHint: 'such as 17:30',
+    timeHint: 'such as 5:30 PM',
     repeat: 'How often',
     repeats: {
       never: 'Once',
@@ -47,8 +47,8 @@ export const entriesEn = {
     faults: {
       on: 'Choose a day for it.',
       lastOn: 'The last day must not lie before the first.',
-      startsAt: 'The time must be like 17:30.',
-      endsAt: 'The end must come after the beginning, like 17:30.',
+      startsAt: 'The time must be like 5:30 PM.',
+      endsAt: 'The end must come after the beginning, like 5:30 PM.',
       rule: 'This repetition cannot be followed.',
       title: 'It needs a title.',
     },

@@ -1,5 +1,17 @@
 /** The words of the place Courses. */
 export const gradebookEn = {
+  term: {
+    link: 'The term in one picture',
+    title: 'The term of {{child}}',
+    label:
+      'The term of {{child}}, {{count}} courses: what moved each, tests ahead, and what was missed. The same stands below in words.',
+    inWords: 'In words',
+    still: 'Nothing has moved the grade much',
+    up: '‘{{title}}’ raised it by {{points}} on {{date}}',
+    down: '‘{{title}}’ lowered it by {{points}} on {{date}}',
+    test: 'Coming: {{title}}, {{date}}',
+    none: 'No course of {{child}} has a grade yet.',
+  },
   course: {
     left: 'if left',
     doubtful:
@@ -39,6 +51,7 @@ export const gradebookEn = {
     none: 'no scores yet',
     practice: 'required, doesn’t count',
     moved: 'What moved it',
+    movedLast: 'What moved it most lately: {{cause}}, {{delta}} ({{date}}).',
     movedLabel: 'The posted grade over time, {{count}} steps. Use the arrow keys to go from step to step.',
     range: 'How far back',
     ranges: { weeks: 'Two weeks', term: 'This term', year: 'The year' },
@@ -50,10 +63,10 @@ export const gradebookEn = {
     after: 'Next step',
     openWork: 'Open this assignment',
     cause: {
-      marked: '{{title}}: graded, {{now}}',
-      mended: '{{title}}: was {{before}}, now {{now}}',
-      corrected: '{{title}}: corrected from {{before}} to {{now}}',
-      became: '{{title}}: {{state}}',
+      marked: '‘{{title}}’ graded {{now}}',
+      mended: '‘{{title}}’ was {{before}}, now {{now}}',
+      corrected: '‘{{title}}’ corrected from {{before}} to {{now}}',
+      became: '‘{{title}}’ is now {{state}}',
       up: '{{points}} points up',
       down: '{{points}} points down',
       hardlyUp: 'up by less than 0.01 points',

@@ -117,8 +117,8 @@ export const operatorEn = {
     noClasses: 'No children yet.',
     year: 'Year',
     everyYear: 'Every year',
-    yearOf_one: 'Year {{year}} (one child)',
-    yearOf_other: 'Year {{year}} ({{count}} children)',
+    yearOf_one: 'Grade {{year}} (one child)',
+    yearOf_other: 'Grade {{year}} ({{count}} children)',
     ofCourse: 'Only one course',
     ofCourseHint: 'Its title as the school writes it. Leave it empty for all.',
     lettersHint:

@@ -10,7 +10,11 @@ export const rulesEn = {
       'report-card': 'The report card',
     },
     title: 'What to tell me',
-    lead: 'Change something and see what you would have heard this term.',
+    someOn: '{{count}} of {{of}} on',
+    twoWeeks_zero: 'None would have reached you in the last two weeks.',
+    twoWeeks_one: 'One alert would have reached you in the last two weeks.',
+    twoWeeks_other: '{{count}} alerts would have reached you in the last two weeks.',
+    twoWeeksSoon: 'Trying these rules on the last two weeks…',
     preset: 'Start from',
     presets: { urgent: 'Only what’s urgent', usual: 'The usual', everything: 'Everything', own: 'Your own' },
     groups: {

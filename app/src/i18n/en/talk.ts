@@ -10,7 +10,7 @@ export const talkEn = {
     noThreads: 'No letters yet.',
     newLetter: 'Write to the school',
     unread: 'new',
-    pick: 'Select something on the left.',
+    pick: 'Pick an announcement, a follow-up, or a letter on the left to read it here.',
     lookAgain: 'look again {{when}}',
     noLook: 'no date to look again',
     outcome: 'was {{was}}, now {{now}}',

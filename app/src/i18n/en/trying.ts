@@ -30,7 +30,7 @@ export const tryingEn = {
     figureOf: '{{name}}: {{figure}}',
     groups: { loose: 'Loose ends', coming: 'Still to come', past: 'Graded' },
     standards: 'This course is graded by levels, so there’s no single grade to try out.',
-    simulate: 'Simulate the rest of the term',
+    simulate: 'The rest of the term',
     simulateLead:
       'Ten thousand ways the rest of the term could go, drawn from {{child}}’s own scores. Loose ends stay as they are; new work is missed as often as so far.',
     simulateLeadOwn:
@@ -75,6 +75,7 @@ export const tryingEn = {
     minutesFor: 'Minutes for {{title}}',
     tooLong: 'Longer than any free evening. Give it fewer minutes, or free up more time.',
     adds: 'adds {{gain}}',
+    loadOf: 'The evenings of {{child}}',
     handle: 'Move {{title}}',
     how: 'Drag to another evening, or press space, then the arrows, then space.',
     show: 'Show to {{child}}',

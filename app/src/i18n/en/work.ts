@@ -141,6 +141,7 @@ export const workEn = {
       settled: 'Settled: it has been scored or excused since then.',
       expired: 'This offer is over.',
     },
+    ask: 'Is that what the teacher offers?',
     confirm: 'Yes, that’s right',
     dismiss: 'No, it isn’t an offer',
     undo: 'Undo',

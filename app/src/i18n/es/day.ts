@@ -32,7 +32,6 @@ export const dayEs: SameKeys<typeof dayEn> = {
     object: 'Hay un error de asistencia',
     ahead: 'Avisar de una ausencia',
     noDesk: 'La escuela no indica a nadie para la asistencia.',
-    inHand: 'En seguimiento',
     settled: 'resuelto',
     open: 'pendiente',
     events: 'Este día',

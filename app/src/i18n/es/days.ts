@@ -3,10 +3,9 @@ import type { daysEn } from '../en/days';
 
 export const daysEs: SameKeys<typeof daysEn> = {
   days: {
-    title: 'Días',
     attendance: 'Asistencia',
     attendanceOf: 'Asistencia de {{child}}',
-    attendanceLead: 'Los días, las clases y los retrasos se cuentan por separado.',
+    yearLine: 'Días de clase de este año: {{totals}}',
     dayByDay: 'Día por día',
     never: 'presente los {{days}} días de escuela',
     noDays: 'todavía ningún día de escuela',

@@ -3,6 +3,18 @@ import type { gradebookEn } from '../en/gradebook';
 
 /** Las palabras del lugar Cursos. */
 export const gradebookEs: SameKeys<typeof gradebookEn> = {
+  term: {
+    link: 'El periodo en una imagen',
+    title: 'El periodo de {{child}}',
+    label:
+      'El periodo de {{child}}, {{count}} materias: qué movió cada una, exámenes por venir y faltas. Lo mismo está abajo en palabras.',
+    inWords: 'En palabras',
+    still: 'Nada ha movido mucho la calificación',
+    up: '«{{title}}» la subió {{points}} el {{date}}',
+    down: '«{{title}}» la bajó {{points}} el {{date}}',
+    test: 'Por venir: {{title}}, {{date}}',
+    none: 'Ninguna materia de {{child}} tiene calificación todavía.',
+  },
   course: {
     doubtful:
       'Parte de esa baja es dudosa: la clase virtual ya tiene {{titles}}. Si llega al libro de calificaciones, {{figure}} si se deja.',
@@ -42,6 +54,7 @@ export const gradebookEs: SameKeys<typeof gradebookEn> = {
     none: 'aún sin puntajes',
     practice: 'obligatorio, no cuenta',
     moved: 'Qué la movió',
+    movedLast: 'Lo que más la movió últimamente: {{cause}}, {{delta}} ({{date}}).',
     movedLabel:
       'La calificación publicada a lo largo del tiempo, {{count}} pasos. Use las flechas para ir de un paso a otro.',
     range: 'Desde cuándo',
@@ -54,10 +67,10 @@ export const gradebookEs: SameKeys<typeof gradebookEn> = {
     after: 'Paso siguiente',
     openWork: 'Abrir esta tarea',
     cause: {
-      marked: '{{title}}: calificada, {{now}}',
-      mended: '{{title}}: estaba {{before}}, ahora {{now}}',
-      corrected: '{{title}}: cambiado de {{before}} a {{now}}',
-      became: '{{title}}: {{state}}',
+      marked: '«{{title}}» se calificó con {{now}}',
+      mended: '«{{title}}» estaba {{before}}, ahora {{now}}',
+      corrected: '«{{title}}» cambió de {{before}} a {{now}}',
+      became: '«{{title}}» ahora está {{state}}',
       up: 'sube {{points}} puntos',
       down: 'baja {{points}} puntos',
       hardlyUp: 'sube menos de 0,01 puntos',

@@ -92,7 +92,6 @@ export const meetingsEs = {
     saidThere: 'Lo que se dijo',
     notesHint: 'Las leen todos los que en casa escriben sobre {{child}}.',
     keepNotes: 'Compartir estas notas',
-    kept: 'Guardadas',
     other: 'Mientras tanto, alguien en casa escribió:',
     both: 'Conservar ambas',
     agree: '¿Qué acordó con {{teacher}}?',

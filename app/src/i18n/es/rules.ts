@@ -13,7 +13,11 @@ export const rulesEs: SameKeys<typeof rulesEn> = {
       'report-card': 'El boletín',
     },
     title: 'De qué avisarme',
-    lead: 'Cambie algo y vea de qué le habría avisado este periodo.',
+    someOn: '{{count}} de {{of}} activas',
+    twoWeeks_zero: 'En las dos últimas semanas no le habría llegado ninguno.',
+    twoWeeks_one: 'En las dos últimas semanas le habría llegado un aviso.',
+    twoWeeks_other: 'En las dos últimas semanas le habrían llegado {{count}} avisos.',
+    twoWeeksSoon: 'Probando estas reglas con las dos últimas semanas…',
     preset: 'Partir de',
     presets: { urgent: 'Solo lo urgente', usual: 'Lo habitual', everything: 'Todo', own: 'Lo suyo' },
     groups: {

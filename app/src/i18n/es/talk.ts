@@ -12,7 +12,7 @@ export const talkEs: SameKeys<typeof talkEn> = {
     noThreads: 'Aún no hay cartas.',
     newLetter: 'Escribir a la escuela',
     unread: 'nuevo',
-    pick: 'Elija algo a la izquierda.',
+    pick: 'Elija a la izquierda un aviso, un seguimiento o una carta para leerlo aquí.',
     lookAgain: 'volver a mirar {{when}}',
     noLook: 'sin fecha para volver a mirar',
     outcome: 'estaba {{was}}, ahora {{now}}',

@@ -32,7 +32,7 @@ export const tryingEs: typeof tryingEn = {
     figureOf: '{{name}}: {{figure}}',
     groups: { loose: 'Trabajos pendientes', coming: 'Por venir', past: 'Calificado' },
     standards: 'Esta materia se califica por niveles, así que no hay una calificación que probar.',
-    simulate: 'Simular lo que queda del periodo',
+    simulate: 'Lo que queda del periodo',
     simulateLead:
       'Diez mil maneras en que podría seguir el periodo, sacadas de los puntajes de {{child}}. Los trabajos pendientes quedan como están; los nuevos se dejan de entregar tantas veces como hasta ahora.',
     simulateLeadOwn:
@@ -77,6 +77,7 @@ export const tryingEs: typeof tryingEn = {
     minutesFor: 'Minutos para {{title}}',
     tooLong: 'Más largo que cualquier tarde libre. Dele menos minutos o libere más tiempo.',
     adds: 'suma {{gain}}',
+    loadOf: 'Las tardes de {{child}}',
     handle: 'Mover {{title}}',
     how: 'Arrástrelo a otra tarde, o pulse espacio, luego las flechas y espacio.',
     show: 'Enseñar a {{child}}',

@@ -144,6 +144,7 @@ export const workEs: typeof workEn = {
       settled: 'Resuelto: se calificó o se eximió después.',
       expired: 'Esta oferta ya terminó.',
     },
+    ask: '¿Es eso lo que ofrece el maestro?',
     confirm: 'Sí, así es',
     dismiss: 'No, no es una oferta',
     undo: 'Deshacer',

@@ -3,9 +3,8 @@ import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { Fan } from '@cadro/core';
 import { useFormat } from '../../household';
-import { Action, FanChart, Heading, Row, Stack, Words } from '../../ui';
+import { FanChart, Heading, Quietly, Row, Stack, Words } from '../../ui';
 import type { TryOut } from './useTryOut';
-import { scoresOf, type Moved } from './works';
 
 /** What the fan takes for granted: the work that is published, and what the weeks so far let one expect beside it. */
 function stillToCome(t: TFunction, { toCome, unpublished }: Fan): string {
@@ -14,27 +13,13 @@ function stillToCome(t: TFunction, { toCome, unpublished }: Fan): string {
   return more > 0 ? t('tries.fanMore', { known, more }) : t('tries.fanKnown', { known });
 }
 
-/** The rest of the term, drawn ten thousand times: with the way done while it is drawn, and a way out. */
-export function Drawn({
-  child,
-  moved,
-  target,
-  decimals,
-  tryOut,
-}: {
-  /** The child's name; null on its own account. */
-  child: string | null;
-  moved: Moved;
-  target: number | null;
-  decimals: number;
-  tryOut: TryOut;
-}) {
+/** Where the fan ends, in a sentence. */
+function useFanWords(fan: Fan | null, decimals: number): string {
   const { t } = useTranslation();
   const format = useFormat();
-  const { drawing, fan, simulate, stop } = tryOut;
   const say = (value: number) => format.figure(value, decimals);
   const last = fan?.steps.at(-1);
-  const sentence = last
+  return last
     ? t('tries.fan', {
         date: format.day(last.at),
         low: say(last.lowMiddle),
@@ -43,6 +28,34 @@ export function Drawn({
         most: say(last.high),
       })
     : '';
+}
+
+/** The fan, under the figure that the sliders move. */
+export function FanOf({ fan, target, decimals }: { fan: Fan; target: number | null; decimals: number }) {
+  const format = useFormat();
+  const label = useFanWords(fan, decimals);
+  const figureOf = (value: number) => format.figure(value, decimals);
+  return <FanChart {...{ fan, target, label, figureOf }} dayOf={format.day} />;
+}
+
+/** The rest of the term, drawn ten thousand times: with the way done while it is drawn, and a way out. */
+export function Drawn({
+  child,
+  target,
+  decimals,
+  tryOut,
+}: {
+  /** The child's name; null on its own account. */
+  child: string | null;
+  target: number | null;
+  decimals: number;
+  tryOut: TryOut;
+}) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const { drawing, fan, stop } = tryOut;
+  const say = (value: number) => format.figure(value, decimals);
+  const sentence = useFanWords(fan ?? null, decimals);
   return (
     <Stack space={1.5}>
       <View>
@@ -51,18 +64,15 @@ export function Drawn({
           {child === null ? t('tries.simulateLeadOwn') : t('tries.simulateLead', { child })}
         </Words>
       </View>
-      {drawing === null ? (
-        <Action label={t('tries.simulate')} onPress={() => simulate(scoresOf(moved), target)} />
-      ) : (
+      {drawing === null ? null : (
         <Row space={2}>
           <Words live>{t('tries.drawing', { share: format.percent(Math.round(drawing * 100) / 100) })}</Words>
-          <Action label={t('tries.cancel')} onPress={stop} />
+          <Quietly label={t('tries.cancel')} onPress={stop} />
         </Row>
       )}
       {fan === null ? <Words live>{t('tries.fanNone')}</Words> : null}
       {fan ? (
         <>
-          <FanChart fan={fan} target={target} label={sentence} figureOf={say} dayOf={format.day} />
           <Words live>{sentence}</Words>
           <Words size="small">{stillToCome(t, fan)}</Words>
           <Words bold>

@@ -31,18 +31,17 @@ export const ScoreSlider = memo(function ScoreSlider({
       <Tick label={t('tries.pick', { title })} on={picked} onChange={(on) => onPick(id, on)} />
       <View style={styles.fill}>
         <Row style={own.head}>
-          <View style={own.title}>
-            <Words bold>{title}</Words>
-            <Words size="small" colour="soft">
+          <Words bold style={styles.shrink}>
+            {title}
+          </Words>
+          {moved === undefined ? (
+            <Words size="small" colour="soft" style={styles.shrink}>
               {[...(dueAt ? [format.day(dueAt)] : []), stands].join(' · ')}
             </Words>
-          </View>
-          {moved === undefined ? null : (
-            <View style={own.score}>
-              <Words bold colour="teal">
-                {words(moved)}
-              </Words>
-            </View>
+          ) : (
+            <Words bold colour="teal">
+              {words(moved)}
+            </Words>
           )}
         </Row>
         <Row space={1}>
@@ -66,7 +65,11 @@ export const ScoreSlider = memo(function ScoreSlider({
 });
 
 const own = StyleSheet.create({
-  head: { justifyContent: 'space-between', alignItems: 'flex-start', minHeight: 44 },
-  title: { flex: 1, paddingTop: 10 },
-  score: { alignItems: 'flex-end', paddingTop: 10 },
+  head: {
+    justifyContent: 'space-between',
+    alignItems: 'baseline',
+    flexWrap: 'wrap',
+    rowGap: 0,
+    paddingTop: 10,
+  },
 });

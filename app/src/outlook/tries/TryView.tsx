@@ -14,19 +14,25 @@ import {
   Page,
   Quiet,
   Quietly,
+  Row,
   Span,
   Stack,
+  styles,
   themed,
+  useWide,
   Words,
 } from '../../ui';
 import { useSetTargetMutation, useTriesQuery } from '../api';
-import { Drawn } from './Drawn';
+import { Drawn, FanOf } from './Drawn';
 import { Kept } from './Kept';
 import { ScoreSlider } from './ScoreSlider';
 import { current, useTryOut } from './useTryOut';
 import { scoresOf, targetOf, tryGroups, worksOf, type Moved, type TryWork } from './works';
 
 const quick = ['100', '90', '80', '70', '50', '0'] as const;
+
+/** A slider that still moves asks for no drawing of the rest of the term. */
+const restMs = 600;
 
 /** What a target asks for with the scores as they are moved. */
 function Needed({ tryOut, target }: { tryOut: ReturnType<typeof useTryOut>; target: number | null }) {
@@ -167,22 +173,30 @@ function Trying({ course, record, tries }: { course: CourseDetail; record: Cours
   const goal = useGoal(course, tries.target);
   const { moved, setMoved } = moving;
   const { target } = goal;
-  const { ask } = tryOut;
+  const { ask, simulate } = tryOut;
+  const looks = useLooks();
   useEffect(() => ask(current, scoresOf(moved), target), [ask, moved, target]);
+  useEffect(() => {
+    const rest = setTimeout(() => simulate(scoresOf(moved), target), restMs);
+    return () => clearTimeout(rest);
+  }, [simulate, moved, target]);
 
   const now = tryOut.tried[current];
   const shown = now && figures ? { ...figures, ...now } : figures;
   const same = { moved, target, tryOut, decimals: scale.decimals };
   return (
-    <Stack space={3}>
-      <Stack space={1} style={own.sticky}>
-        <StickyFigures course={course} shown={shown} target={target} moved={Object.keys(moved).length > 0} />
-      </Stack>
-      <GoalField outOf={scale.outOf} goal={goal} />
-      <ChildsGoal tries={tries} child={nameOf(studentId)} />
-      <Needed tryOut={tryOut} target={target} />
+    <Stack space={2}>
+      <View style={[own.sticky, looks.figures]}>
+        <Figures course={course} shown={shown} target={target} moved={Object.keys(moved).length > 0} />
+        {tryOut.fan ? <FanOf fan={tryOut.fan} target={target} decimals={scale.decimals} /> : null}
+      </View>
       <AtOnce moving={moving} />
       <Sliders works={works} moving={moving} />
+      <Stack>
+        <GoalField outOf={scale.outOf} goal={goal} />
+        <ChildsGoal tries={tries} child={nameOf(studentId)} />
+        <Needed tryOut={tryOut} target={target} />
+      </Stack>
       <Kept
         {...same}
         place={{ studentId, courseId }}
@@ -191,13 +205,13 @@ function Trying({ course, record, tries }: { course: CourseDetail; record: Cours
         child={nameOf(studentId)}
         onShow={setMoved}
       />
-      <Drawn {...same} child={self ? null : nameOf(studentId)} />
+      <Drawn {...{ target, tryOut }} decimals={scale.decimals} child={self ? null : nameOf(studentId)} />
     </Stack>
   );
 }
 
 /** Figure, letter and span, in sight while one moves what is below. */
-function StickyFigures({
+function Figures({
   course,
   shown,
   target,
@@ -210,7 +224,6 @@ function StickyFigures({
 }) {
   const { t } = useTranslation();
   const format = useFormat();
-  const looks = useLooks();
   const { scale, grade, figures } = course;
   if (!shown) return null;
   const tried = countedGrade(scale, shown);
@@ -221,23 +234,26 @@ function StickyFigures({
     ...(shown.letter ? [t('tries.letter', { letter: shown.letter })] : []),
   ].join(', ');
   return (
-    <View style={looks.figures}>
-      <Words size="title" bold live>
-        {format.grade(tried)}
-      </Words>
-      <Words size="small" colour="soft">
-        {moved
-          ? `${t('tries.tried')}; ${t('tries.now', { figure: say(figures?.display ?? null) })}`
-          : (school ?? t('tries.posted'))}
-      </Words>
+    <>
+      <Row wrap style={styles.base}>
+        <Words size="title" bold live>
+          {format.grade(tried)}
+        </Words>
+        <Words size="small" colour="soft">
+          {moved
+            ? `${t('tries.tried')}; ${t('tries.now', { figure: say(figures?.display ?? null) })}`
+            : (school ?? t('tries.posted'))}
+        </Words>
+      </Row>
       <Span large figures={shown} grade={moved ? tried : grade} scale={scale} target={target} label={label} />
-    </View>
+    </>
   );
 }
 
 /** On one course: move any score and see at once what the grade would be. */
 export function TryView({ studentId, courseId }: { studentId: string; courseId: string }) {
   const { t } = useTranslation();
+  const wide = useWide();
   const place = { studentId, courseId };
   const course = useCourseQuery(place);
   const record = useCourseRecordQuery(place);
@@ -257,8 +273,10 @@ export function TryView({ studentId, courseId }: { studentId: string; courseId: 
         <Page>
           <BackLink href={`/courses/${studentId}/${courseId}`} label={found.course.title} />
           <View>
-            <Heading level={1}>{`${t('tries.title')}: ${found.course.title}`}</Heading>
-            <Words colour="soft">{t('tries.lead')}</Words>
+            <Heading level={1} size={wide ? 'title' : 'matter'}>
+              {`${t('tries.title')}: ${found.course.title}`}
+            </Heading>
+            {wide ? <Words colour="soft">{t('tries.lead')}</Words> : null}
           </View>
           {found.course.scale.method === 'standards' ? (
             <Quiet>{t('tries.standards')}</Quiet>

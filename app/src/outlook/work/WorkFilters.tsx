@@ -101,7 +101,11 @@ export function WorkFilters({ rows, filter, onChange }: FiltersProps) {
   return (
     <Stack space={1.5}>
       <Row wrap space={2}>
-        <Quietly label={t(open ? 'work.hideFilters' : 'work.filters')} onPress={() => setOpen(!open)} />
+        <Quietly
+          label={t(open ? 'work.hideFilters' : 'work.filters')}
+          onPress={() => setOpen(!open)}
+          open={open}
+        />
         {isNarrow(filter) ? <Quietly label={t('work.clear')} onPress={() => onChange(noFilter)} /> : null}
       </Row>
       {open ? (

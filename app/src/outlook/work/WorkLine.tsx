@@ -144,8 +144,9 @@ function useLineWords(row: WorkRow) {
     lesser: lesserWords(t, format, row),
     effect,
   };
-  const { context, reason, until, settled } = words;
-  const label = [row.title, context, reason, until, settled, effect ? `${effect.figure} ${effect.unit}` : '']
+  const { context, reason, until, settled, both, lesser } = words;
+  const gain = effect ? `${effect.figure} ${effect.unit}` : '';
+  const label = [row.title, context, reason, until, settled, ...both, gain, lesser]
     .filter(Boolean)
     .map((part) => part.replace(/\.$/, ''))
     .join('. ');
@@ -240,6 +241,7 @@ export function WorkLine({
             label={t(open ? 'work.less' : 'work.more')}
             hint={row.title}
             onPress={() => setOpen(!open)}
+            open={open}
           />
         </View>
       ) : null}

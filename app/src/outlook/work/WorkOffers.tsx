@@ -20,6 +20,7 @@ export function WorkOffers({ offers, few }: { offers: readonly WorkOffer[]; few?
       <Quietly
         label={t('offers.folded', { count: offers.length, unanswered })}
         onPress={() => setOpen(true)}
+        open={false}
       />
     );
   }
@@ -53,5 +54,5 @@ export function WorkOffers({ offers, few }: { offers: readonly WorkOffer[]; few?
 }
 
 const useLooks = themed((palette) => ({
-  offer: { borderLeftWidth: 3, borderColor: palette.tealBand, paddingLeft: 12 },
+  offer: { borderLeftWidth: 3, borderColor: palette.teal, paddingLeft: 12 },
 }));

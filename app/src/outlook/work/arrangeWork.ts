@@ -94,11 +94,17 @@ export function arrangeWork(
   return sort === 'order' ? fits : [...fits].sort(orders[sort]);
 }
 
-/** A line of the list: the head of a part or of a day, or a work. */
-export type Line =
+/** Above several of the list: the head of a part or of a day. */
+export type Head =
   | { readonly is: 'part'; readonly key: string; readonly group: WorkGroup; readonly count: number }
-  | { readonly is: 'day'; readonly key: string; readonly on: string; readonly count: number }
-  | { readonly is: 'row'; readonly key: string; readonly row: WorkRow };
+  | { readonly is: 'day'; readonly key: string; readonly on: string; readonly count: number };
+interface Row {
+  readonly is: 'row';
+  readonly key: string;
+  readonly row: WorkRow;
+}
+/** A line of the list: a head, or a work. */
+export type Line = Head | Row;
 
 /** Puts heads between the rows: one for each part, and for what is coming one for each day. */
 export function linesOf(rows: readonly WorkRow[], sort: Sort, dateOf: (at: string) => string): Line[] {
@@ -122,4 +128,20 @@ export function linesOf(rows: readonly WorkRow[], sort: Sort, dateOf: (at: strin
       ]),
     ];
   });
+}
+
+/** Lines as lists: the heads that stand above each, and its works. */
+export function blocksOf(
+  lines: readonly Line[],
+): { readonly heads: readonly Head[]; readonly rows: readonly Row[] }[] {
+  const blocks: { heads: Head[]; rows: Row[] }[] = [];
+  for (const line of lines) {
+    const last = blocks.at(-1);
+    if (line.is === 'row') {
+      if (last) last.rows.push(line);
+      else blocks.push({ heads: [], rows: [line] });
+    } else if (last?.rows.length === 0) last.heads.push(line);
+    else blocks.push({ heads: [line], rows: [] });
+  }
+  return blocks;
 }

@@ -116,10 +116,10 @@ describe('a row says', () => {
   ])('why it is there: %j', (more, words) => expect(reasonWords(t, format, aRow(more))).toBe(words));
 
   it.each([
-    [{}, 'Can still be turned in by Fri 6 Nov (16 days left), for 50% credit.'],
+    [{}, 'Can still be turned in by Fri, Nov 6 (16 days left), for 50% credit.'],
     [{ recoverable: false }, 'Can no longer be made up.'],
     [{ doubt: 'doubtful' as const }, ''],
-    [{ group: 'coming' as const, kind: null, dueAt: '2026-10-28T14:00:00Z' }, 'due Wed 28 Oct (in 7 days)'],
+    [{ group: 'coming' as const, kind: null, dueAt: '2026-10-28T14:00:00Z' }, 'due Wed, Oct 28 (in 7 days)'],
   ])('until when: %j', (more, words) => expect(untilWords(t, format, aRow(more))).toBe(words));
 
   it('what it does to the grade, and nothing that would be shown as 0', () => {
@@ -141,7 +141,7 @@ describe('a row says', () => {
     });
     expect(bothWords(t, format, both)).toEqual([
       'Gradebook: nothing yet',
-      'Classroom: 9 of 10, yesterday, 16:30',
+      'Classroom: 9 of 10, yesterday, 4:30 PM',
     ]);
     expect(bothWords(t, format, aRow())).toEqual([]);
   });

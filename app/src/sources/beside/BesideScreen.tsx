@@ -1,4 +1,3 @@
-import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { BesideRecord, LaidWorks, PairedWorks, WorkTold } from '@cadro/contract';
 import { Trouble, useChildren, useFormat } from '../../household';
@@ -8,6 +7,7 @@ import {
   Choice,
   Heading,
   LinkAction,
+  List,
   Loaded,
   Page,
   Quiet,
@@ -167,13 +167,11 @@ function Told({ studentId, beside }: Of & { beside: BesideRecord }) {
       {differing.length > 0 ? (
         <Stack space={0.5}>
           <Heading level={2}>{t('beside.differ', { count: differing.length })}</Heading>
-          <View role="list" aria-label={t('beside.differ', { count: differing.length })}>
+          <List label={t('beside.differ', { count: differing.length })}>
             {differing.map((laid) => (
-              <View key={laid.ownId} role="listitem">
-                <Difference {...{ studentId, laid }} course={titleOf(laid.courseId)} />
-              </View>
+              <Difference key={laid.ownId} {...{ studentId, laid }} course={titleOf(laid.courseId)} />
             ))}
-          </View>
+          </List>
         </Stack>
       ) : null}
       {beside.courses.length > 0 ? (

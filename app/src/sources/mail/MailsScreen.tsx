@@ -1,6 +1,5 @@
-import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
-import { BackLink, Heading, Loaded, Page, Quiet, Stack, Words } from '../../ui';
+import { BackLink, Heading, List, Loaded, Page, Quiet, Stack, Words } from '../../ui';
 import { useMailsQuery } from '../api';
 import { MailCard } from './MailCard';
 
@@ -24,13 +23,11 @@ export function MailsScreen() {
             </Words>
           </Stack>
           {mails.length === 0 ? <Quiet>{t('mails.none')}</Quiet> : null}
-          <View role="list" aria-label={t('mails.title')}>
+          <List label={t('mails.title')}>
             {mails.map((mail) => (
-              <View key={mail.id} role="listitem">
-                <MailCard mail={mail} />
-              </View>
+              <MailCard key={mail.id} mail={mail} />
             ))}
-          </View>
+          </List>
         </Page>
       )}
     </Loaded>

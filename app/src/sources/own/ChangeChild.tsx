@@ -51,6 +51,6 @@ export function ChangeChild({ studentId, name }: { studentId: string; name: stri
   return open && record ? (
     <Form {...{ studentId, record }} onDone={() => setOpen(false)} />
   ) : (
-    <Quietly label={t('own.changeChild')} hint={name} onPress={() => setOpen(true)} />
+    <Quietly label={t('own.changeChild')} hint={name} onPress={() => setOpen(true)} open={false} />
   );
 }

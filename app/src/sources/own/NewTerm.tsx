@@ -22,7 +22,7 @@ export function NewTerm({ studentId, onMade }: { studentId: string; onMade: (ter
     onMade(answer.data.termId);
     setOpen(false);
   };
-  if (!open) return <Quietly label={t('own.newTerm')} onPress={() => setOpen(true)} />;
+  if (!open) return <Quietly label={t('own.newTerm')} onPress={() => setOpen(true)} open={false} />;
   return (
     <Stack space={1.5}>
       <Field label={t('own.termName')} value={title} longest={60} onChange={setTitle} />

@@ -25,16 +25,23 @@ export function scoreWords(
 }
 
 /** An assignment in one line, as it is understood. */
-export function RowLine({ row }: { row: Said }) {
+/** What stands under a row's title, and its score. */
+export function useRowWords(row: Said): { readonly below: string; readonly score: string } {
   const { t } = useTranslation();
   const format = useFormat();
-  const { title, dueOn, category, status, comment } = row;
+  const { dueOn, category, status, comment } = row;
   const parts = [
     dueOn ? t('own.dueOn', { date: format.day(dueOn) }) : t('own.undated'),
     t(`own.status.${status}`),
     ...(category ? [category] : []),
     ...(comment ? [t('own.remarked', { comment })] : []),
   ];
+  return { below: parts.join(' · '), score: scoreWords(t, format, row) };
+}
+
+export function RowLine({ row }: { row: Said }) {
+  const { title, status } = row;
+  const { below, score } = useRowWords(row);
   return (
     <Row space={1.5} style={styles.top}>
       <View style={styles.above2}>
@@ -43,11 +50,11 @@ export function RowLine({ row }: { row: Said }) {
       <View style={styles.fill}>
         <Words bold>{title}</Words>
         <Words size="small" colour="soft">
-          {parts.join(' · ')}
+          {below}
         </Words>
       </View>
       <Words size="small" bold={status === 'scored'} colour={status === 'scored' ? 'ink' : 'soft'}>
-        {scoreWords(t, format, row)}
+        {score}
       </Words>
     </Row>
   );

@@ -34,7 +34,9 @@ export function TableColumns({ columns, samples, onMeans }: ColumnsProps) {
             <Pressable
               role="button"
               aria-expanded={open === at}
-              aria-label={said}
+              aria-label={[said, ...(samples[at] ? [t('table.sample', { cell: samples[at] })] : [])].join(
+                '. ',
+              )}
               onPress={() => setOpen(open === at ? null : at)}
               style={styles.around10}
             >

@@ -1,11 +1,10 @@
 import { useState } from 'react';
-import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { Child, Means, OwnRecord } from '@cadro/contract';
 import type { Order, Table } from '@cadro/core/tables';
 import { useChildren } from '../../household';
 import { tableMeant, useAppDispatch } from '../../store';
-import { BackLink, Heading, Loaded, Page, Quiet, Stack, Words } from '../../ui';
+import { BackLink, Heading, List, Loaded, Page, Quiet, Stack, Words } from '../../ui';
 import type { TableAnswer } from '../../workers';
 import { useOwnRecordQuery } from '../api';
 import { GiveTable } from './GiveTable';
@@ -22,13 +21,13 @@ function Problems({ table }: { table: Table }) {
   return (
     <Stack space={0.5}>
       <Heading level={2}>{t('table.problems', { count: problems.length })}</Heading>
-      <View role="list" aria-label={t('table.problems', { count: problems.length })}>
+      <List label={t('table.problems', { count: problems.length })}>
         {problems.slice(0, 20).map(({ row, fault, cell }, at) => (
-          <View key={at} role="listitem">
-            <Words size="small">{t(`table.problem.${fault}`, { row, cell: cell.slice(0, 60) })}</Words>
-          </View>
+          <Words key={at} size="small">
+            {t(`table.problem.${fault}`, { row, cell: cell.slice(0, 60) })}
+          </Words>
         ))}
-      </View>
+      </List>
       {problems.length > 20 ? (
         <Words size="small">{t('table.moreProblems', { count: problems.length - 20 })}</Words>
       ) : null}

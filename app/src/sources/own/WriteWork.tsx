@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { Pressable, View } from 'react-native';
+import { Pressable } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { OwnRecord, OwnRow, OwnTaken } from '@cadro/contract';
 import { readLine } from '@cadro/core/own';
@@ -10,6 +10,7 @@ import {
   BackLink,
   Field,
   Heading,
+  List,
   Loaded,
   Page,
   Quiet,
@@ -22,7 +23,7 @@ import {
 } from '../../ui';
 import { useDropOwnWorkMutation, useOwnRecordQuery, usePutOwnWorkMutation } from '../api';
 import { RowForm } from './RowForm';
-import { RowLine, scoreWords } from './RowLine';
+import { RowLine, useRowWords, scoreWords } from './RowLine';
 import { rowOf, rowOfLine, typedOf, type KeptItem } from './rows';
 import { TakenWords } from './TakenWords';
 
@@ -119,11 +120,13 @@ function WrittenItem({
   const [put, { isLoading, error }] = usePutOwnWorkMutation();
   const [drop, dropping] = useDropOwnWorkMutation();
   const of = { studentId, courseId: course.id };
+  const { below, score } = useRowWords(item);
   if (!open)
     return (
       <Pressable
         role="button"
-        aria-label={t('own.changeWork', { title: item.title })}
+        aria-label={[t('own.changeWork', { title: item.title }), below, score].join('. ')}
+        aria-expanded={false}
         onPress={() => setOpen(true)}
         style={styles.around10}
       >
@@ -186,13 +189,11 @@ function Written({ studentId, course }: Of) {
       {items.length > 0 ? (
         <>
           <Heading level={2}>{title}</Heading>
-          <View role="list" aria-label={title}>
+          <List label={title}>
             {[...items].reverse().map((item) => (
-              <View key={item.id} role="listitem">
-                <WrittenItem {...{ studentId, course, item }} onDropped={setDropped} />
-              </View>
+              <WrittenItem key={item.id} {...{ studentId, course, item }} onDropped={setDropped} />
             ))}
-          </View>
+          </List>
           <WayOn
             label={t('own.seeGrade', { course: course.title })}
             href={`/courses/${studentId}/${course.id}`}

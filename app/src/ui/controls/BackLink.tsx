@@ -1,5 +1,5 @@
 import { Link, type Href } from 'expo-router';
-import { StyleSheet, View } from 'react-native';
+import { Pressable, StyleSheet } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { styles } from '../theme/styles';
 import { Icon } from '../drawings/Icons';
@@ -12,15 +12,19 @@ export function BackLink({ href, label }: { href: Href; label: string }) {
   const { t } = useTranslation();
   if (useWide()) return null;
   return (
-    <Link href={href} aria-label={`${t('shell.back')}: ${label}`} style={styles.ownWidth}>
-      <View style={own.back}>
+    <Link href={href} asChild>
+      <Pressable
+        role="link"
+        aria-label={`${t('shell.back')}: ${label}`}
+        style={StyleSheet.flatten([styles.ownWidth, own.back])}
+      >
         <Icon name="back" active />
         <Words colour="soft">{label}</Words>
-      </View>
+      </Pressable>
     </Link>
   );
 }
 
 const own = StyleSheet.create({
-  back: { flexDirection: 'row', alignItems: 'center', gap: 8, minHeight: touch },
+  back: { flexDirection: 'row', alignItems: 'center', gap: 8, minHeight: touch, marginVertical: -8 },
 });

@@ -18,9 +18,11 @@ interface ActionProps {
   readonly main?: boolean;
   readonly busy?: boolean;
   readonly disabled?: boolean;
+  /** Of what it opens and folds. */
+  readonly open?: boolean;
 }
 
-export function Action({ label, hint, onPress, main, busy, disabled }: ActionProps) {
+export function Action({ label, hint, onPress, main, busy, disabled, open }: ActionProps) {
   const looks = useLooks();
   const palette = usePalette();
   return (
@@ -28,6 +30,7 @@ export function Action({ label, hint, onPress, main, busy, disabled }: ActionPro
       title={label}
       // While it is busy it shows none of its words.
       {...(hint || busy ? { accessibilityLabel: hint ? `${label}: ${hint}` : label } : {})}
+      {...(open === undefined ? {} : { 'aria-expanded': open })}
       onPress={onPress}
       disabled={(disabled ?? false) || (busy ?? false)}
       loading={busy ?? false}
@@ -55,10 +58,10 @@ export const quietLink = (palette: Palette): TextStyle => ({
 });
 
 /** A quiet way on, inside the app. */
-export function WayOn({ label, href }: { label: string; href: Href }) {
+export function WayOn({ label, href, small }: { label: string; href: Href; small?: boolean }) {
   const palette = usePalette();
   return (
-    <Link href={href} style={quietLink(palette)}>
+    <Link href={href} style={[quietLink(palette), small && own.small]}>
       {label}
     </Link>
   );
@@ -143,6 +146,8 @@ interface FieldProps {
   readonly longest?: number;
   /** The label is said and not shown. */
   readonly hidden?: boolean;
+  /** What the page is for: one can type at once. */
+  readonly first?: boolean;
 }
 
 export function Field({
@@ -158,6 +163,7 @@ export function Field({
   longest,
   hidden,
   shown,
+  first,
 }: FieldProps) {
   const id = useId();
   const secret = kind === 'password' || kind === 'newPassword';
@@ -176,6 +182,8 @@ export function Field({
       <Input
         id={id}
         aria-label={label}
+        {...(first ? { autoFocus: true } : {})}
+        {...(error ? { 'aria-invalid': true, 'aria-describedby': `${id}error` } : {})}
         value={value}
         onChangeText={onChange}
         multiline={lines !== undefined}
@@ -188,6 +196,7 @@ export function Field({
         onSubmitEditing={() => onSubmit?.()}
         onBlur={() => onBlur?.()}
         errorMessage={error ?? ''}
+        errorProps={{ id: `${id}error` }}
         renderErrorMessage={Boolean(error)}
         inputStyle={lines ? { paddingVertical: 10, textAlignVertical: 'top' } : {}}
       />
@@ -246,6 +255,7 @@ export function Choice<V extends string>({ label, titled, options, value, onChan
 
 const own = StyleSheet.create({
   options: { flexDirection: 'row', flexWrap: 'wrap', gap },
+  small: { ...sizes.small, paddingVertical: 12, marginVertical: -10, fontWeight: '400' },
 });
 
 const useLooks = themed((palette) => ({

@@ -10,7 +10,7 @@ import { Row, Stack } from '../Layout';
 import { touch } from '../theme/palette';
 import { Words } from '../Words';
 import { Action } from './Controls';
-import { Quietly } from './SaveCsv';
+import { Quietly } from './Quietly';
 import { MonthGrid } from './MonthGrid';
 
 interface PickDayProps {
@@ -78,6 +78,7 @@ export function PickDay(props: PickDayProps) {
             setMonth((value ?? today).slice(0, 7));
             setOpen(!open);
           }}
+          open={open}
         />
         {optional && value ? <Quietly label={t('pickDay.none')} onPress={() => onChange(null)} /> : null}
       </Row>
@@ -90,6 +91,7 @@ export function PickDay(props: PickDayProps) {
           </Row>
           <MonthGrid
             month={month}
+            label={monthName(`${month}-01`)}
             cell={(on, outside) =>
               outside ? (
                 <View style={own.touch} />

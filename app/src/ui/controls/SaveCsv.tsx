@@ -1,9 +1,6 @@
-import { StyleSheet, Pressable } from 'react-native';
 import { useTranslation } from 'react-i18next';
-import { styles } from '../theme/styles';
-import { touch } from '../theme/palette';
-import { Words } from '../Words';
 import type { Cell } from './csv';
+import { Quietly } from './Quietly';
 import { fileName, saveFile } from './saveFile';
 
 /** A quiet way to take a list along. */
@@ -24,23 +21,3 @@ export function SaveCsv({
   };
   return <Quietly label={t('save.csv')} hint={name} onPress={() => void save()} />;
 }
-
-/** A button that looks like a quiet link: it does something here instead of leading elsewhere. */
-export function Quietly({ label, hint, onPress }: { label: string; hint?: string; onPress: () => void }) {
-  return (
-    <Pressable
-      role="button"
-      aria-label={hint ? `${label}: ${hint}` : label}
-      onPress={onPress}
-      style={own.save}
-    >
-      <Words size="small" bold style={styles.underlined}>
-        {label}
-      </Words>
-    </Pressable>
-  );
-}
-
-const own = StyleSheet.create({
-  save: { minHeight: touch, justifyContent: 'center', alignSelf: 'flex-start' },
-});

@@ -6,8 +6,6 @@ const sizes = {
   usual: { bar: 10, step: 14, height: 22 },
   small: { bar: 6, step: 8, height: 18 },
   tiny: { bar: 4, step: 6, height: 14 },
-  /** One mark that stands for a day. */
-  sign: { bar: 8, step: 10, height: 14 },
 } as const;
 
 /** What is drawn of a lesson's mark. */
@@ -25,15 +23,13 @@ function Lesson({ mark, place: { x, bar, height } }: { mark: Bar; place: Place }
   const open = { x, y: 2, width: bar, height: height - 4, fill: 'none', strokeWidth: 2 } as const;
   switch (mark.kind) {
     case 'present':
-      return <Rect x={x} y={1} width={bar} height={height - 2} fill={palette.line} />;
+      return <Rect x={x} y={height - 6} width={bar} height={5} fill={palette.rail} />;
     case 'tardy':
       return <Rect x={x} y={height / 2} width={bar} height={height / 2 - 1} fill={palette.ink} />;
     case 'activity':
       return <Rect {...open} stroke={palette.soft} strokeDasharray="2 2" />;
-    case 'closed': {
-      const foot = height - 2;
-      return <Line x1={x} x2={x + bar} y1={foot} y2={foot} stroke={palette.line} strokeWidth={2} />;
-    }
+    case 'closed':
+      return <Circle cx={x + bar / 2} cy={height - 3} r={1.5} fill={palette.rail} />;
     case null:
       return (
         <G>
@@ -59,7 +55,7 @@ function Lesson({ mark, place: { x, bar, height } }: { mark: Bar; place: Place }
 }
 
 /**
- * A school day as its lessons: filled there, open absent, struck explained, half late, dotted on a trip, with a dot
+ * A school day as its lessons: low there, tall and open absent, struck explained, half late, dotted on a trip, with a dot
  * inside where nobody has explained the mark.
  * @param of how many lessons the longest day has, so that strips of shorter days are as wide.
  */

@@ -1,11 +1,10 @@
-import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
-import Svg, { Line, Path, Text as SvgText } from 'react-native-svg';
+import { Line, Path, Text as SvgText } from 'react-native-svg';
 import type { Fan } from '@cadro/core';
 import { font } from '../theme/palette';
 import { usePalette } from '../theme/Theme';
+import { Drawing } from './Drawing';
 
-const [height, left, bottom, top, right] = [180, 40, 26, 10, 12];
+const [height, left, bottom, top, right] = [124, 40, 22, 8, 12];
 
 interface FanProps {
   readonly fan: Fan;
@@ -39,8 +38,18 @@ function Bands({ steps, places: { x, y } }: { steps: Fan['steps']; places: Place
   const back = [...steps].reverse();
   return (
     <>
-      <Path d={`M${edge('high')}L${edge('low', back)}Z`} fill={palette.sand} />
-      <Path d={`M${edge('highMiddle')}L${edge('lowMiddle', back)}Z`} fill={palette.tealBand} />
+      <Path
+        d={`M${edge('high')}L${edge('low', back)}Z`}
+        fill={palette.sand}
+        stroke={palette.rail}
+        strokeWidth={1}
+      />
+      <Path
+        d={`M${edge('highMiddle')}L${edge('lowMiddle', back)}Z`}
+        fill={palette.tealBand}
+        stroke={palette.teal}
+        strokeWidth={1}
+      />
       <Path d={`M${edge('middle')}`} stroke={palette.ink} strokeWidth={2} fill="none" />
     </>
   );
@@ -72,37 +81,28 @@ function Ends({ places, width, figureOf, dayOf }: { places: Places; width: numbe
 export function FanChart(props: FanProps) {
   const { fan, target, label } = props;
   const { plum } = usePalette();
-  const [width, setWidth] = useState(0);
-  const places = placesOf(props, width);
-  const { y } = places;
   return (
-    <View
-      role="img"
-      aria-label={label}
-      onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)}
-      style={own.drawing}
-    >
-      {width > 0 ? (
-        <Svg width={width} height={height}>
-          <Bands steps={fan.steps} places={places} />
-          {target === null ? null : (
-            <Line
-              x1={left}
-              x2={width - right}
-              y1={y(target)}
-              y2={y(target)}
-              stroke={plum}
-              strokeWidth={2}
-              strokeDasharray="5 4"
-            />
-          )}
-          <Ends {...props} places={places} width={width} />
-        </Svg>
-      ) : null}
-    </View>
+    <Drawing label={label} height={height}>
+      {(width) => {
+        const places = placesOf(props, width);
+        return (
+          <>
+            <Bands steps={fan.steps} places={places} />
+            {target === null ? null : (
+              <Line
+                x1={left}
+                x2={width - right}
+                y1={places.y(target)}
+                y2={places.y(target)}
+                stroke={plum}
+                strokeWidth={2}
+                strokeDasharray="5 4"
+              />
+            )}
+            <Ends {...props} places={places} width={width} />
+          </>
+        );
+      }}
+    </Drawing>
   );
 }
-
-const own = StyleSheet.create({
-  drawing: { height },
-});

@@ -6,7 +6,7 @@ export const places = ['brief', 'courses', 'work', 'days', 'talk'] as const;
 export const childsPlaces = ['desk', 'courses', 'days', 'kept'] as const;
 export type PlaceName = (typeof places)[number] | (typeof childsPlaces)[number];
 
-type OtherName = 'alerts' | 'settings' | 'back';
+type OtherName = 'alerts' | 'settings' | 'back' | 'on' | 'search';
 
 /**
  * Lines drawn by hand, 24 px: ruled lines, a span, an open frame with a tick, a calendar frame, two speech frames; a
@@ -23,9 +23,13 @@ const paths: Record<PlaceName | OtherName, string> = {
   alerts: 'M12 3v2M5 17h14M7 17v-5a5 5 0 0 1 10 0v5M10 20h4',
   settings: 'M4 7h9M18 7h2M13 4.5h5v5h-5zM4 17h2M11 17h9M6 14.5h5v5H6z',
   back: 'M15 4l-8 8 8 8',
+  on: 'M9 4l8 8-8 8',
+  search: 'M10.5 4a6.5 6.5 0 1 0 .01 0M15.5 15.5L21 21',
 };
 
-export function Icon({ name, active }: { name: PlaceName | OtherName; active?: boolean }) {
+export type IconName = PlaceName | OtherName;
+
+export function Icon({ name, active }: { name: IconName; active?: boolean }) {
   const { ink, soft } = usePalette();
   return (
     <Svg width={24} height={24} viewBox="0 0 24 24" aria-hidden>

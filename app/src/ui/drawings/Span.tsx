@@ -1,10 +1,10 @@
-import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
-import Svg, { Line, Path, Rect, Text as SvgText } from 'react-native-svg';
+import { Line, Path, Rect, Text as SvgText } from 'react-native-svg';
 import type { CourseFigures, CourseGrade, Scale } from '@cadro/contract';
 import { spanDomain, spanSteps, type Domain } from '@cadro/core';
 import { font } from '../theme/palette';
 import { usePalette } from '../theme/Theme';
+import { Drawing } from './Drawing';
+import { useEased } from './useEased';
 
 export interface SpanProps {
   readonly figures: CourseFigures;
@@ -32,8 +32,8 @@ const across =
 
 /** The rail; a short gap at its left says that the scale does not start at 0. */
 function Rail({ width, cut }: { width: number; cut: boolean }) {
-  const { line } = usePalette();
-  const drawn = { y1: middle, y2: middle, stroke: line, strokeWidth: 2 };
+  const { rail } = usePalette();
+  const drawn = { y1: middle, y2: middle, stroke: rail, strokeWidth: 2 };
   return (
     <>
       <Line x1={cut ? 14 : edge} x2={width - edge} {...drawn} />
@@ -46,47 +46,65 @@ function Upright({ at, colour, wide }: { at: number; colour: string; wide: numbe
   return <Line x1={at} x2={at} y1={middle - 8} y2={middle + 8} stroke={colour} strokeWidth={wide} />;
 }
 
-/** The fall above the rail and the rise below it, each ended by a tick where it is more than nothing. */
-function Bands({ figures, x }: { figures: CourseFigures; x: Across }) {
+/** Slanted strokes through a band: told from a filled one without any colour. */
+export const hatched = (from: number, to: number, top: number, tall: number): string =>
+  Array.from({ length: Math.max(0, Math.floor((to - from) / 4)) }, (_, at) => from + at * 4)
+    .map((x) => `M${x},${top + tall}l${Math.min(tall, to - x)},${-Math.min(tall, to - x)}`)
+    .join('');
+
+/** The fall above the rail, filled, and the rise below it, hatched, each ended by a tick where it is more than nothing. */
+function Bands({ left, posted, madeUp }: { left: number; posted: number; madeUp: number }) {
   const palette = usePalette();
-  const { posted, ifLeft, ifMadeUp } = figures;
-  if (posted === null || ifLeft === null || ifMadeUp === null) return null;
-  const band = (to: number) => ({ x: x(ifLeft), width: Math.max(0, x(to) - x(ifLeft)), height: 6 });
   return (
     <>
-      <Rect {...band(posted)} y={middle - 6} fill={palette.plumBand} />
-      <Rect {...band(ifMadeUp)} y={middle} fill={palette.tealBand} />
-      {posted - ifLeft > 1e-9 ? <Upright at={x(ifLeft)} colour={palette.plum} wide={3} /> : null}
-      {ifMadeUp - ifLeft > 1e-9 ? <Upright at={x(ifMadeUp)} colour={palette.teal} wide={3} /> : null}
+      {posted - left > 0.5 ? (
+        <>
+          <Rect x={left} width={posted - left} y={middle - 6} height={5} fill={palette.plum} />
+          <Upright at={left} colour={palette.plum} wide={3} />
+        </>
+      ) : null}
+      {madeUp - left > 0.5 ? (
+        <>
+          <Rect
+            {...{ x: left, width: madeUp - left, y: middle + 1, height: 6 }}
+            fill={palette.paper}
+            stroke={palette.teal}
+            strokeWidth={1}
+          />
+          <Path d={hatched(left, madeUp, middle + 1, 6)} stroke={palette.teal} strokeWidth={1} />
+          <Upright at={madeUp} colour={palette.teal} wide={3} />
+        </>
+      ) : null}
     </>
   );
 }
 
 interface MarksProps {
-  readonly grade: CourseGrade;
+  /** Places from the left; null where there is none. */
+  readonly grade: number | null;
+  readonly count: number | null;
   readonly target: number | null;
-  readonly x: Across;
 }
 
 /** The filled frame at the grade, an open one at our count where it differs, and the notch at the guardian's target. */
-function Marks({ grade: { figure, count }, target, x }: MarksProps) {
+function Marks({ grade, count, target }: MarksProps) {
   const palette = usePalette();
-  const frame = (value: number) => ({ x: x(value) - 5, y: middle - 5, width: 10, height: 10 });
+  const frame = (at: number) => ({ x: at - 5, y: middle - 5, width: 10, height: 10 });
   return (
     <>
       {target !== null ? (
         <Path
-          d={`M${x(target) - 6},${middle + 11}h12l-6,-9z`}
+          d={`M${target - 6},${middle + 11}h12l-6,-9z`}
           fill={palette.plum}
           stroke={palette.paper}
           strokeWidth={1}
         />
       ) : null}
-      {count ? (
-        <Rect {...frame(count.figure)} fill={palette.paper} stroke={palette.ink} strokeWidth={2} />
+      {count !== null ? (
+        <Rect {...frame(count)} fill={palette.paper} stroke={palette.ink} strokeWidth={2} />
       ) : null}
-      {figure !== null ? (
-        <Rect {...frame(figure)} fill={palette.ink} stroke={palette.paper} strokeWidth={1.5} />
+      {grade !== null ? (
+        <Rect {...frame(grade)} fill={palette.ink} stroke={palette.paper} strokeWidth={1.5} />
       ) : null}
     </>
   );
@@ -109,42 +127,53 @@ function Letters({ steps, x, width }: { steps: ReturnType<typeof spanSteps>; x: 
   ));
 }
 
+function Spanned({
+  figures,
+  grade,
+  scale,
+  large,
+  from,
+  target = null,
+  width,
+}: SpanProps & { width: number }) {
+  const { rail } = usePalette();
+  const own = spanDomain({ figures, grade }, scale);
+  const domain = from === undefined ? own : { ...own, from };
+  const x = across(domain, width);
+  const place = (value: number | null | undefined) =>
+    value === null || value === undefined ? null : x(value);
+  const steps = spanSteps(scale, domain);
+  const inSight = target !== null && target <= domain.to && target >= domain.from ? target : null;
+  const { posted, ifLeft, ifMadeUp } = figures;
+  // All of it moves together when a value changes.
+  const [left, fall, rise, at, count, aim] = useEased(
+    [ifLeft, posted, ifMadeUp, grade.figure, grade.count?.figure, inSight].map(place),
+    width,
+  );
+  return (
+    <>
+      <Rail width={width} cut={domain.from > 0} />
+      {steps.map((step) => (
+        <Upright key={step.at} at={x(step.at)} colour={rail} wide={2} />
+      ))}
+      {isPlace(left) && isPlace(fall) && isPlace(rise) ? (
+        <Bands left={left} posted={fall} madeUp={rise} />
+      ) : null}
+      <Marks grade={at ?? null} count={count ?? null} target={aim ?? null} />
+      {large ? <Letters steps={steps} x={x} width={width} /> : null}
+    </>
+  );
+}
+
+const isPlace = (place: number | null | undefined): place is number => typeof place === 'number';
+
 /**
  * The span of a course: a rail on its scale with the letter steps as ticks and a filled frame at the grade.
  * Where the school's own figure leads and ours differs, ours is an open frame. Above the rail the fall, by our count down to if left; below it the rise, from if left up to if made up, which may
  * end short of posted. A short gap in the rail at the left says that the scale does not start at 0.
  */
-export function Span({ figures, grade, scale, label, large, from, target = null }: SpanProps) {
-  const { line } = usePalette();
-  const [width, setWidth] = useState(0);
-  const height = large ? 52 : 24;
-  const own = spanDomain({ figures, grade }, scale);
-  const domain = from === undefined ? own : { ...own, from };
-  const x = across(domain, width);
-  const steps = spanSteps(scale, domain);
-  const inSight = target !== null && target <= domain.to && target >= domain.from ? target : null;
-  return (
-    <View
-      role="img"
-      aria-label={label}
-      style={[shape.drawing, { height }]}
-      onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)}
-    >
-      {width > 0 ? (
-        <Svg width={width} height={height}>
-          <Rail width={width} cut={domain.from > 0} />
-          {steps.map((step) => (
-            <Upright key={step.at} at={x(step.at)} colour={line} wide={2} />
-          ))}
-          <Bands figures={figures} x={x} />
-          <Marks grade={grade} target={inSight} x={x} />
-          {large ? <Letters steps={steps} x={x} width={width} /> : null}
-        </Svg>
-      ) : null}
-    </View>
-  );
-}
-
-const shape = StyleSheet.create({
-  drawing: { width: '100%' },
-});
+export const Span = (props: SpanProps) => (
+  <Drawing label={props.label} height={props.large ? 52 : 24}>
+    {(width) => <Spanned {...props} width={width} />}
+  </Drawing>
+);

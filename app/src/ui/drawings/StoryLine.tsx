@@ -52,5 +52,5 @@ const own = StyleSheet.create({
 
 const useLooks = themed((palette) => ({
   rail: { width: 2, flex: 1, minHeight: 14, backgroundColor: palette.ink },
-  ahead: { backgroundColor: palette.line },
+  ahead: { backgroundColor: palette.rail },
 }));

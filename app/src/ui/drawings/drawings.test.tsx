@@ -77,14 +77,14 @@ it('a story line tells each point with its day, in order', () => {
   show(
     <StoryLine
       points={[
-        { key: 'a', when: 'Mon 28 Sept', what: 'assigned', frame: 'nothing' },
-        { key: 'b', when: 'Mon 12 Oct', what: 'due, after 14 days', frame: 'overdue', needsYou: true },
+        { key: 'a', when: 'Mon, Sep 28', what: 'assigned', frame: 'nothing' },
+        { key: 'b', when: 'Mon, Oct 12', what: 'due, after 14 days', frame: 'overdue', needsYou: true },
       ]}
     />,
   );
   expect(screen.getAllByRole('listitem').map(({ textContent }) => textContent)).toEqual([
-    'Mon 28 Septassigned',
-    'Mon 12 Octdue, after 14 days',
+    'Mon, Sep 28assigned',
+    'Mon, Oct 12due, after 14 days',
   ]);
 });
 
@@ -109,7 +109,7 @@ it('a day strip has a bar for each lesson, and absence looks like nothing else',
     mark('absent', false, 5),
     mark(null, false, 6),
   ];
-  const { container } = show(<DayStrip marks={marks} label="Mon 19 Oct: absent" />);
+  const { container } = show(<DayStrip marks={marks} label="Mon, Oct 19: absent" />);
   const drawn = [...(container.querySelector('svg')?.children ?? [])].map(({ innerHTML, outerHTML }) =>
     (innerHTML || outerHTML).replace(/ x\d?="[\d.]+"/g, ''),
   );

@@ -1,7 +1,7 @@
 import { createTheme, ThemeProvider } from '@rneui/themed';
 import { createContext, useContext, useEffect, useMemo, useSyncExternalStore, type ReactNode } from 'react';
 import { Appearance } from 'react-native';
-import { dark, font, light, sizes, touch, type Palette } from './palette';
+import { dark, font, forced, light, sizes, touch, type Palette } from './palette';
 
 const PaletteContext = createContext<Palette>(light);
 
@@ -48,18 +48,32 @@ const useDeviceScheme = () =>
     () => 'light',
   );
 
+/** Whether the device gives pages its own few colours. */
+const useForced = () =>
+  useSyncExternalStore(
+    (changed) => {
+      const query = forcedQuery();
+      query?.addEventListener('change', changed);
+      return () => query?.removeEventListener('change', changed);
+    },
+    () => forcedQuery()?.matches ?? false,
+    () => false,
+  );
+const forcedQuery = () => ('matchMedia' in window ? window.matchMedia('(forced-colors: active)') : null);
+
 /** @param wish what this browser's user has chosen. */
 export function Theme({ wish, children }: { wish: 'system' | 'light' | 'dark'; children: ReactNode }) {
   const system = useDeviceScheme();
   const mode = wish === 'system' ? (system === 'dark' ? 'dark' : 'light') : wish;
   const palette = mode === 'dark' ? dark : light;
+  const drawn = useForced() ? forced : palette;
   const theme = useMemo(() => libraryTheme(palette, mode), [palette, mode]);
   useEffect(() => {
     document.documentElement.style.colorScheme = mode;
     document.body.style.backgroundColor = palette.paper;
   }, [mode, palette]);
   return (
-    <PaletteContext.Provider value={palette}>
+    <PaletteContext.Provider value={drawn}>
       <ThemeProvider theme={theme}>{children}</ThemeProvider>
     </PaletteContext.Provider>
   );

@@ -30,10 +30,16 @@ describe.each<[string, Palette]>([
   it('has a main button that can be read', () => {
     expect(contrast(palette.paper, palette.ink)).toBeGreaterThanOrEqual(4.5);
   });
-  it('lets the ends of a span stand out of its bands', () => {
-    expect(contrast(palette.plum, palette.plumBand)).toBeGreaterThanOrEqual(3);
+  it.each(['rail', 'plum', 'teal', 'ink'] as const)(
+    '%s is seen as a line of a drawing on both grounds',
+    (role) => {
+      for (const ground of grounds) expect(contrast(palette[role], ground)).toBeGreaterThanOrEqual(3);
+    },
+  );
+  it('outlines the bands of a fan so that they stand out of each other', () => {
     expect(contrast(palette.teal, palette.tealBand)).toBeGreaterThanOrEqual(3);
-    expect(contrast(palette.ink, palette.plumBand)).toBeGreaterThanOrEqual(3);
+    expect(contrast(palette.ink, palette.tealBand)).toBeGreaterThanOrEqual(3);
+    expect(contrast(palette.ink, palette.sand)).toBeGreaterThanOrEqual(3);
   });
 });
 

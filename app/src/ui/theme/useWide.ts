@@ -1,4 +1,6 @@
 import { useWindowDimensions } from 'react-native';
-import { wideFrom } from './palette';
+import { broadFrom, wideFrom } from './palette';
 
 export const useWide = (): boolean => useWindowDimensions().width >= wideFrom;
+
+export const useBroad = (): boolean => useWindowDimensions().width >= broadFrom;

@@ -8,7 +8,8 @@ const CourseList = inCourses((courses) => courses.CourseList);
 export default function Courses() {
   const { courseId } = useGlobalSearchParams<{ courseId?: string }>();
   const wide = useWide();
-  // The comparison needs the whole width.
-  if (usePathname() === '/courses/compare' || !wide) return <Slot />;
+  const path = usePathname();
+  // The comparison and the picture of a term need the whole width.
+  if (path === '/courses/compare' || path.endsWith('/term') || !wide) return <Slot />;
   return <Panes list={<CourseList {...(courseId ? { selected: courseId } : {})} />} detail={<Slot />} />;
 }

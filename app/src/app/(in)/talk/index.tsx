@@ -3,6 +3,7 @@ import { Page, Quiet, useWide } from '../../../ui';
 import { inTalk } from '../../../places';
 
 const TalkList = inTalk((talk) => talk.TalkList);
+const OnTheCalendar = inTalk((talk) => talk.OnTheCalendar);
 
 export default function TalkStart() {
   const { t } = useTranslation();
@@ -10,6 +11,7 @@ export default function TalkStart() {
   return (
     <Page sheet>
       <Quiet>{t('talk.pick')}</Quiet>
+      <OnTheCalendar />
     </Page>
   );
 }

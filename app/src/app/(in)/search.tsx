@@ -1,4 +1,4 @@
-import { inTalk } from '../../../places';
+import { inTalk } from '../../places';
 
 const SearchScreen = inTalk((talk) => talk.SearchScreen);
 
