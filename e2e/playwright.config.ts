@@ -34,6 +34,10 @@ export default defineConfig({
       use: { ...devices['Desktop Chrome'], viewport: { width: 1280, height: 800 } },
     },
     // Not a test: draws docs/screenshots, by npm run screenshots.
-    { name: 'pictures', testMatch: 'pictures.ts', use: { ...devices['Desktop Chrome'] } },
+    {
+      name: 'pictures',
+      testMatch: ['pictures.ts', 'loopPictures.ts'],
+      use: { ...devices['Desktop Chrome'] },
+    },
   ],
 });

@@ -74,7 +74,7 @@ test(
     const title = await page.getByRole('heading', { level: 1 }).last().textContent();
     expect(newest).toContain(title ?? 'no title');
     await expect(
-      page.getByText(/^Cadro tells you .*\. From .*, (Mon|Tue|Wed|Thu|Fri|Sat|Sun) /).first(),
+      page.getByText(/^Cadro tells you .*\. From .*, (Mon|Tue|Wed|Thu|Fri|Sat|Sun), /).first(),
     ).toBeVisible();
     await expect(page.getByText(/^(Mail: sent|Text message: sent|Only here)/).first()).toBeVisible();
   },
@@ -111,6 +111,7 @@ test('an alert is read, done, undone, found again and silenced for a while', asy
 test('rules are tried on the term while they are set', async ({ guardian, page }) => {
   await guardian.signsIn();
   await guardian.opens('/alerts/rules');
+  await guardian.opensEveryRule();
   const answer = page.getByText(/^These rules would have sent you \d+ alerts? in the last 30 days\.$/);
   const told = async (): Promise<number> => Number(/\d+/.exec((await answer.textContent()) ?? '')?.[0]);
   await expect(answer).toBeVisible();
@@ -160,7 +161,7 @@ test(
     expect(paper.headers()['content-type']).toContain('application/pdf');
     // What a teacher wrote is there to read, without going on.
     await expect(page.getByText(/“Pet read the harbour plan to the whole class/)).toBeVisible();
-    await page.getByRole('link', { name: /^Titration quiz can be made up until Fri 23 Oct/ }).click();
+    await page.getByRole('link', { name: /^Titration quiz can be made up until Fri, Oct 23/ }).click();
     await expect(page.getByRole('heading', { level: 1, name: 'Titration quiz' })).toBeVisible();
 
     const digest = (await arrivals(running)).findLast(

@@ -1,4 +1,5 @@
-import { expect, test } from './stack';
+import { readFileSync } from 'node:fs';
+import { expect, once, test } from './stack';
 
 /* A course explains itself: what a guardian reads there, corrects, and takes along. */
 
@@ -42,11 +43,11 @@ test('a course says why its figure is what it is, what would change it and what 
     await line.focus();
     await page.keyboard.press('End');
     for (let press = 0; press < all; press++) {
-      if (/Reef survey: missing/.test((await line.getAttribute('aria-valuetext')) ?? '')) break;
+      if (/‘Reef survey’ is now missing/.test((await line.getAttribute('aria-valuetext')) ?? '')) break;
       await page.keyboard.press('ArrowLeft');
     }
-    await expect(page.getByText('Reef survey: missing', { exact: true })).toBeVisible();
-    await expect(page.getByText(/^Mon 12 Oct: \d+\.\d, \d+(\.\d+)? points down$/)).toBeVisible();
+    await expect(page.getByText('‘Reef survey’ is now missing', { exact: true })).toBeVisible();
+    await expect(page.getByText(/^Mon, Oct 12: \d+\.\d, \d+(\.\d+)? points down$/)).toBeVisible();
   });
 
   await test.step('the work is arranged as one likes, and the address keeps it', async () => {
@@ -106,14 +107,14 @@ test('the year as a tree, and every course side by side', async ({ guardian, pag
   await guardian.goesTo('Courses');
   await page.getByRole('link', { name: 'Term grades and credits' }).first().click();
   await expect(page.getByRole('heading', { level: 1, name: 'Terms of Isolde' })).toBeVisible();
-  await expect(page.getByText('Second quarter, begins on 9 November')).toBeVisible();
+  await expect(page.getByText('Second quarter, begins on November 9')).toBeVisible();
   await page.getByRole('button', { name: 'Show what makes up the year: Shore life' }).click();
   await expect(
     page.getByRole('img', {
       name: /^First semester is made up of First quarter, weight 40, 88\.0 final, Second quarter, weight 40, 91\.0 final, and Semester exam, weight 20, 84\.0 final$/,
     }),
   ).toBeVisible();
-  await expect(page.getByText('final from the school on 26 June').first()).toBeVisible();
+  await expect(page.getByText('final from the school on June 26').first()).toBeVisible();
   await expect(page.getByText('‘A strong end. I look forward to kelp chemistry with her.’')).toBeVisible();
   await expect(page.getByText('from final grades')).toBeVisible();
   await expect(page.getByText('1 still to be planned').first()).toBeVisible();
@@ -140,3 +141,32 @@ test('the year as a tree, and every course side by side', async ({ guardian, pag
   }
   expect(guardian.complaints).toEqual([]);
 });
+
+test(
+  'a term in one picture says the same in words, and is kept as a picture and as lines',
+  once,
+  async ({ guardian, page }) => {
+    await guardian.signsIn();
+    await guardian.opens(`/courses/${await guardian.idOf('Isolde')}/term`);
+    await expect(page.getByRole('img', { name: /^The term of Isolde, 7 courses/ })).toBeVisible();
+    await expect(
+      page.getByRole('link', { name: /^Kelp chemistry\. .*‘Reef survey’ lowered it by 4\.6 on Mon, Oct 12/ }),
+    ).toBeVisible();
+    await page.getByRole('button', { name: /^Keep this picture/ }).click();
+    const kept = async (name: RegExp) => {
+      const coming = page.waitForEvent('download');
+      await page.getByRole('button', { name }).click();
+      const download = await coming;
+      return { name: download.suggestedFilename(), bytes: readFileSync(await download.path()) };
+    };
+    const lines = await kept(/^As lines/);
+    expect(lines.name).toBe('the-term-of-isolde.svg');
+    expect(lines.bytes.toString('utf8')).toMatch(/^<svg [^>]*xmlns="http:\/\/www\.w3\.org\/2000\/svg"/);
+    expect(lines.bytes.toString('utf8')).toContain('Kelp chemistry');
+    const picture = await kept(/^As a picture/);
+    expect(picture.name).toBe('the-term-of-isolde.png');
+    expect(picture.bytes.subarray(1, 4).toString('latin1')).toBe('PNG');
+    expect(picture.bytes.length).toBeGreaterThan(10_000);
+    expect(guardian.complaints).toEqual([]);
+  },
+);

@@ -7,7 +7,7 @@ test('a wrong password is told in words, and nothing opens', once, async ({ page
   await page.getByLabel('E-mail address').fill('maren@aldervane.example');
   await page.getByLabel('Password').fill('low-tide');
   await page.getByRole('button', { name: 'Sign in' }).click();
-  await expect(page.getByText('This address and password do not belong together.')).toBeVisible();
+  await expect(page.getByText('That e-mail address and password don’t match.')).toBeVisible();
   await expect(page).toHaveURL(/\/sign-in$/);
 });
 
@@ -44,7 +44,7 @@ test('a child is linked by code, after one has seen whose record it is', once, a
   const code = page.getByLabel('Your code');
   await code.fill('C8SN-0F2B-6WQA-1DVP');
   await page.getByRole('button', { name: 'See whose it is' }).click();
-  await expect(page.getByText('This code has run out.')).toBeVisible();
+  await expect(page.getByText('This code has expired.')).toBeVisible();
   await code.fill('3qpt 7k9m xr2d v6hb');
   await page.getByRole('button', { name: 'See whose it is' }).click();
   await expect(page.getByText('Pet', { exact: true })).toBeVisible();

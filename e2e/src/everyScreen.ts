@@ -53,6 +53,10 @@ export const screens: readonly { name: string; open: (guardian: Guardian) => Pro
       await expect(guardian.page.getByText(/^Now we count/)).toBeVisible();
     },
   },
+  {
+    name: 'a term in one picture',
+    open: async (guardian) => guardian.opens(`/courses/${await guardian.idOf('Isolde')}/term`),
+  },
   { name: 'Work', open: (guardian) => guardian.goesTo('Work') },
   {
     name: 'Work narrowed down, with something chosen',
@@ -185,8 +189,8 @@ export const screens: readonly { name: string; open: (guardian: Guardian) => Pro
   {
     name: 'a search',
     async open(guardian) {
-      await guardian.opens('/talk/search');
-      await guardian.page.getByLabel(/^Search letters/).fill('launch');
+      await guardian.opens('/search');
+      await guardian.page.getByLabel(/^Search assignments/).fill('launch');
       await expect(guardian.page.getByRole('link', { name: /From the school/ }).first()).toBeVisible();
     },
   },
@@ -216,6 +220,7 @@ export const screens: readonly { name: string; open: (guardian: Guardian) => Pro
     async open(guardian) {
       const { page } = guardian;
       await guardian.opens('/alerts/rules');
+      await guardian.opensEveryRule();
       await page.getByRole('button', { name: 'Make an exception' }).click();
       await page.getByRole('button', { name: 'Make an exception' }).click();
       // A term is looked through day by day, beside everything else that is tried at the time.

@@ -62,7 +62,7 @@ async function steersSchool({ page }: Guardian): Promise<void> {
 /** The operator has a code for a child, and letters to print for its whole year, here and at the command line. */
 async function hasCode(page: Page, running: RunningStack, letters: string) {
   await page.getByRole('button', { name: 'Choose a class' }).click();
-  await page.getByRole('radio', { name: /^Year 8 \(/ }).click();
+  await page.getByRole('radio', { name: /^Grade 8 \(/ }).click();
   const kept = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Make codes and letters' }).click();
   const file = await kept;

@@ -1,5 +1,6 @@
 import axe, { type RunOptions } from 'axe-core';
 import { expect, type Locator, type Page } from '@playwright/test';
+import { badlyPlaced, hidingNames, lengthen, tooSmall, unlistedRows } from './everybody';
 
 const everyRule: RunOptions['runOnly'] = {
   type: 'tag',
@@ -145,6 +146,13 @@ export class Guardian {
     expect((await request.post('/api/messages', { data: letter })).status()).toBe(202);
   }
 
+  /** Opens every group of the rules. */
+  async opensEveryRule(): Promise<void> {
+    const folded = this.page.getByRole('button', { name: /^Change: /, expanded: false });
+    await expect(folded.first()).toBeVisible();
+    while ((await folded.count()) > 0) await folded.first().click();
+  }
+
   matter(title: RegExp | string): Locator {
     return this.page.getByRole('list', { name: 'Matters' }).getByRole('listitem').filter({ hasText: title });
   }
@@ -187,6 +195,7 @@ export class Guardian {
       Array.from(document.querySelectorAll('h1, h2')).some((heading) => heading.checkVisibility()),
     );
     await this.findsItselfNamed(name);
+    await this.findsItForEverybody(name);
     await this.findsThemeInOrder(name, everyRule);
     await this.changesTheme();
     await this.findsThemeInOrder(`${name}, in the other theme`, rulesOfColour);
@@ -195,6 +204,33 @@ export class Guardian {
   /** A screen in a state that a journey has led to: axe looks at it at a phone's size, where all of it is, too. */
   async findsStateInOrder(name: string): Promise<void> {
     await (this.wide ? this.findsNothingAside(name) : this.findsScreenInOrder(name));
+  }
+
+  /** Whoever reads by ear, touches, reads on a narrow screen, in a longer language or from right to left has all of it. */
+  private async findsItForEverybody(name: string): Promise<void> {
+    const { page } = this;
+    const settled = () =>
+      page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
+    const well = async (how: string) => {
+      await settled();
+      expect(await page.evaluate(badlyPlaced), `${name}, ${how}`).toEqual([]);
+    };
+    expect(await page.evaluate(hidingNames), `${name}: names say what is seen`).toEqual([]);
+    expect(await page.evaluate(unlistedRows), `${name}: lists are lists`).toEqual([]);
+    expect(await page.evaluate(tooSmall), `${name}: what is pressed is large enough`).toEqual([]);
+    await well('as it is');
+    const size = page.viewportSize();
+    if (size && !this.wide) {
+      await page.setViewportSize({ width: 320, height: 700 });
+      await well('on a narrow screen');
+      await page.setViewportSize(size);
+    }
+    await page.evaluate(() => (document.documentElement.dir = 'rtl'));
+    await well('from right to left');
+    await page.evaluate(() => (document.documentElement.dir = 'ltr'));
+    await page.evaluate(lengthen);
+    await well('in a language two fifths longer');
+    await page.evaluate(lengthen);
   }
 
   /** The browser's tab says which page it is. */

@@ -164,8 +164,8 @@ test(
     await expect(page.getByText(/^“Sketches hang by the door\.” \(Maren Aldervane, today\)/)).toBeVisible();
     await guardian.findsScreenInOrder('what a teacher wants');
 
-    await page.goto('/talk/search');
-    await page.getByLabel(/^Search letters/).fill('varnish headaches');
+    await page.goto('/search');
+    await page.getByLabel(/^Search assignments/).fill('varnish headaches');
     await page.getByRole('link', { name: /^Boat-building\. Note · Caspian/ }).click();
     await expect(page.getByText('The varnish smell gives him headaches.')).toBeVisible();
   },
@@ -179,7 +179,7 @@ test('the family sits down: the page is theirs to change, what is agreed is kept
   await page.goto('/talk/sit-down');
   await page.getByRole('button', { name: 'Make it a weekly date' }).click();
   await page.getByRole('button', { name: 'Put it on the calendar' }).click();
-  await expect(page.getByText('Every Sunday at 17:00')).toBeVisible();
+  await expect(page.getByText('Every Sunday at 5:00 PM')).toBeVisible();
   await page.getByRole('button', { name: 'Prepare this week’s page' }).click();
   for (const child of ['Isolde', 'Caspian', 'Pet'])
     await expect(page.getByRole('heading', { level: 2, name: child, exact: true })).toBeVisible();

@@ -137,7 +137,7 @@ test(
     await expect(theirs.getByText('No letters yet.')).toBeVisible();
 
     await page.reload();
-    await expect(page.getByText(/^helper: sees Kelp chemistry until 18 November/)).toBeVisible();
+    await expect(page.getByText(/^helper: sees Kelp chemistry until November 18/)).toBeVisible();
     expect([...guardian.complaints, ...other.complaints]).toEqual([]);
     await theirs.context().close();
   },

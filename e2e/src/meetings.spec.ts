@@ -18,12 +18,14 @@ test('a time is taken, seen by the other at once, moved and given back; the page
   await page.getByRole('link', { name: 'Meetings' }).click();
   await expect(page.getByRole('heading', { level: 3, name: 'Wren Thornwick, for Caspian' })).toBeVisible();
   await guardian.findsScreenInOrder('the meetings');
-  await page.getByRole('button', { name: /^Take this time.*Thu 29 Oct, 15:10 to 15:30 with Wren/ }).click();
+  await page
+    .getByRole('button', { name: /^Take this time.*Thu, Oct 29, 3:10 PM to 3:30 PM with Wren/ })
+    .click();
   await expect(
     page.getByRole('heading', { level: 1, name: 'Wren Thornwick about Caspian' }).last(),
   ).toBeVisible();
   await expect(page.getByText('Boat-building: 3.1').last()).toBeVisible();
-  await expect(theirs(/^Wren Thornwick about Caspian\. Thu 29 Oct, 15:10 to 15:30/)).toBeVisible();
+  await expect(theirs(/^Wren Thornwick about Caspian\. Thu, Oct 29, 3:10 PM to 3:30 PM/)).toBeVisible();
 
   await page.getByLabel('Ask something else').fill('May he bring the oar home?');
   await page.getByRole('button', { name: 'Add it', exact: true }).click();
@@ -39,9 +41,9 @@ test('a time is taken, seen by the other at once, moved and given back; the page
   expect((await download).suggestedFilename()).toMatch(/^wren-thornwick.*\.pdf$/);
 
   await page.getByRole('button', { name: 'Change the time' }).click();
-  await page.getByRole('button', { name: /^Take this time.*Tue 3 Nov, 15:10 to 15:30/ }).click();
-  await expect(page.getByText('Tue 3 Nov, 15:10 to 15:30').last()).toBeVisible();
-  await expect(theirs(/^Wren Thornwick about Caspian\. Tue 3 Nov, 15:10 to 15:30/)).toBeVisible();
+  await page.getByRole('button', { name: /^Take this time.*Tue, Nov 3, 3:10 PM to 3:30 PM/ }).click();
+  await expect(page.getByText('Tue, Nov 3, 3:10 PM to 3:30 PM').last()).toBeVisible();
+  await expect(theirs(/^Wren Thornwick about Caspian\. Tue, Nov 3, 3:10 PM to 3:30 PM/)).toBeVisible();
   const arrived = async () => {
     const { arrivals } = (await (await fetch(`${running.schoolUrl}/demo/arrivals`)).json()) as {
       arrivals: { to: string; subject: string; calendar: string }[];
@@ -75,28 +77,28 @@ test('who offers no time is asked for one that both have free; what was agreed i
     .getByRole('link', { name: /^Petra Eelgrass/ })
     .last()
     .click();
-  await expect(page.getByText('Thu 22 Oct, 16:00 to 16:20')).toBeVisible();
-  await expect(page.getByText('Fri 23 Oct, 15:00 to 15:20')).toBeVisible();
+  await expect(page.getByText('Thu, Oct 22, 4:00 PM to 4:20 PM')).toBeVisible();
+  await expect(page.getByText('Fri, Oct 23, 3:00 PM to 3:20 PM')).toBeVisible();
   await guardian.findsScreenInOrder('arranging a meeting');
   await page.getByRole('link', { name: 'Ask Petra Eelgrass for one of these' }).click();
   const letter = page.getByLabel('Your letter');
-  await expect(letter).toHaveValue(/- Thursday 22 October, 16:00\n- Friday 23 October, 15:00/);
+  await expect(letter).toHaveValue(/- Thursday, October 22, 4:00 PM\n- Friday, October 23, 3:00 PM/);
   await expect(letter).not.toHaveValue(/Ferry/);
 
   await page.goBack();
   await page.getByRole('button', { name: 'Put a meeting down' }).click();
   await page.getByLabel('From', { exact: true }).fill('16:05');
   await page.getByLabel('To', { exact: true }).fill('15:55');
-  await expect(page.getByText(/^Write both times like 15:10/)).toBeVisible();
+  await expect(page.getByText(/^Write both times like 3:10 PM/)).toBeVisible();
   await page.getByLabel('To', { exact: true }).fill('16:25');
   await page.getByRole('radio', { name: 'By phone' }).click();
   await page.getByRole('button', { name: 'Put it down' }).click();
-  await expect(page.getByText('Thu 22 Oct, 16:05 to 16:25').last()).toBeVisible();
+  await expect(page.getByText('Thu, Oct 22, 4:05 PM to 4:25 PM').last()).toBeVisible();
   await expect(page.getByText('By phone', { exact: true }).last()).toBeVisible();
 
   await guardian.goesTo('Brief');
   const matter = guardian.matter('Meeting with Petra Eelgrass');
-  await expect(matter).toContainText('Thu 22 Oct, 16:05. By phone. Your page to bring is ready.');
+  await expect(matter).toContainText('Thu, Oct 22, 4:05 PM. By phone. Your page to bring is ready.');
   await guardian.movesOnOneDay();
   await guardian
     .matter('How did it go with Petra Eelgrass?')

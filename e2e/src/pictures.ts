@@ -34,16 +34,10 @@ const pictures: readonly Picture[] = [
   { name: 'brief-wide', open: opensBrief, size: wide },
   { name: 'course', open: (guardian) => guardian.opensCourse('Boat-building') },
   {
-    name: 'side-by-side-wide',
-    open: async (_guardian, page) => void (await page.goto('/courses/compare')),
-    size: wide,
-  },
-  {
-    name: 'terms',
+    name: 'term',
     async open(guardian, page) {
-      await guardian.goesTo('Courses');
-      await page.getByRole('link', { name: 'Term grades and credits' }).first().click();
-      await page.getByRole('button', { name: 'Show what makes up the year: Kelp chemistry' }).click();
+      await page.goto(`/courses/${await guardian.idOf('Isolde')}/term`);
+      await expect(page.getByRole('heading', { level: 2, name: 'In words' })).toBeVisible();
     },
     dark: true,
   },
@@ -62,7 +56,7 @@ const pictures: readonly Picture[] = [
     },
   },
   { name: 'work', open: (guardian) => guardian.goesTo('Work') },
-  { name: 'days', open: (guardian) => guardian.goesTo('Days') },
+  { name: 'days-wide', open: (guardian) => guardian.goesTo('Days'), size: wide },
   {
     name: 'day',
     open: async (guardian, page) =>
@@ -80,6 +74,7 @@ const pictures: readonly Picture[] = [
       await page.getByRole('link', { name: 'Try out scores' }).click();
       await page.getByLabel('Score for Reef survey').fill('16');
       await expect(page.getByText('80.3 B', { exact: true })).toBeVisible();
+      await expect(page.getByRole('img', { name: /half of them end between/ })).toBeVisible();
     },
   },
   {

@@ -95,7 +95,7 @@ test('what is written without a connection waits in sight, and goes out once', a
   await send(page).click();
   const waits = page.getByText('One thing you wrote hasn’t gone out yet.', { exact: false });
   await expect(waits).toBeVisible();
-  await expect(page.getByText('Kept. It goes out by itself', { exact: false })).toBeVisible();
+  await expect(page.getByText('Saved. It goes out as soon', { exact: false })).toBeVisible();
   await page.getByRole('button', { name: 'Show what it is' }).click();
   await expect(page.getByText(/^Letter: /)).toBeVisible();
   await guardian.findsStateInOrder('outbox');

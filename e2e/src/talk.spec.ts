@@ -69,7 +69,7 @@ test('a letter for the morning can be taken back, and goes on as a draft', async
   await page.getByLabel('Your letter').fill('May she hand it in on Monday?');
   await page.getByRole('radio', { name: /^In the morning, / }).click();
   await page.getByRole('button', { name: 'Send in the morning' }).click();
-  await expect(page.getByText(/^Goes out .*07:30\.$/)).toBeVisible();
+  await expect(page.getByText(/^Goes out .*7:30 AM\.$/)).toBeVisible();
   await expect(page.getByText(/^Read by Maren Aldervane, .*Tobiah/)).toBeVisible();
   await page.getByRole('button', { name: 'Take it back' }).click();
   await expect(page.getByLabel('Your letter')).toHaveValue('May she hand it in on Monday?');
@@ -134,7 +134,7 @@ test('settings: where the records come from, the look, the language, and the way
   await page.getByRole('link', { name: 'Settings' }).click();
   await expect(page.getByRole('heading', { level: 1, name: 'Settings' })).toBeVisible();
   await expect(page.getByText('Millrace Middle School', { exact: true })).toBeVisible();
-  await expect(page.getByText(/^updated .*\d\d:\d\d$/).first()).toBeVisible();
+  await expect(page.getByText(/^updated .*\d:\d\d [AP]M$/).first()).toBeVisible();
   const ground = () => page.evaluate(() => getComputedStyle(document.body).backgroundColor);
   const day = await ground();
   await page.getByRole('radio', { name: 'Dark' }).click();

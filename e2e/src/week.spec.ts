@@ -33,9 +33,11 @@ test('a week later each of them sees what was agreed, by whom, and what came of 
     await page.goto('/talk/meetings');
     await expect(page.getByText('No meetings yet.').last()).toBeVisible();
     await tobiahs.goto('/talk/meetings');
-    await tobiahs.getByRole('button', { name: /^Take this time.*Tue 27 Oct, 08:30/ }).click();
+    await tobiahs.getByRole('button', { name: /^Take this time.*Tue, Oct 27, 8:30 AM/ }).click();
     await expect(
-      page.getByRole('link', { name: /^Jonquil Byrd about Caspian\. Tue 27 Oct, 08:30 to 08:50/ }).last(),
+      page
+        .getByRole('link', { name: /^Jonquil Byrd about Caspian\. Tue, Oct 27, 8:30 AM to 8:50 AM/ })
+        .last(),
     ).toBeVisible();
   });
 

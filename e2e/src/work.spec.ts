@@ -88,7 +88,6 @@ test('scores are tried out on a course, and the rest of the term is drawn', asyn
   await page.getByRole('button', { name: 'Start over' }).click();
   await expect(page.getByText('76.6 C', { exact: true }).last()).toBeVisible();
 
-  await page.getByRole('button', { name: 'Simulate the rest of the term' }).click();
   await expect(page.getByText(/80\.0 is reached in [\d.]+% of them\.$/)).toBeVisible();
   await guardian.findsStateInOrder('Trying out');
 
@@ -148,7 +147,7 @@ test('from the Brief through Work to a plan for the evenings', async ({ guardian
     await expect(
       page.getByText('You may redo the titration quiz until Friday', { exact: true }),
     ).toBeVisible();
-    await expect(page.getByText('It can be redone, until Fri 23 Oct, credit not stated')).toBeVisible();
+    await expect(page.getByText('It can be redone, until Fri, Oct 23, credit not stated')).toBeVisible();
     await page.getByRole('button', { name: 'Yes, that’s right' }).first().click();
     await expect(page.getByText('Confirmed. It’s in the grades and on the calendar now.')).toBeVisible();
   });
@@ -157,7 +156,7 @@ test('from the Brief through Work to a plan for the evenings', async ({ guardian
     await page.goto('/work?q=keel');
     await page.getByRole('button', { name: 'More: Keel model' }).click();
     await page.getByRole('radio', { name: 'still on the desk' }).click();
-    await expect(page.getByText('Caspian said on Wed 21 Oct: still on the desk')).toBeVisible();
+    await expect(page.getByText('Caspian said on Wed, Oct 21: still on the desk')).toBeVisible();
   });
 
   await test.step('what is chosen shows what it comes to together, and goes into the plan', async () => {
@@ -233,6 +232,6 @@ test('from the Brief through Work to a plan for the evenings', async ({ guardian
       .getByRole('radiogroup', { name: 'Whose evenings' })
       .getByRole('radio', { name: 'Caspian' })
       .click();
-    await expect(page.getByText(/^Not done on .* Oct, so it moved on\.$/).first()).toBeVisible();
+    await expect(page.getByText(/^Not done on .*Oct \d+, so it moved on\.$/).first()).toBeVisible();
   });
 });
