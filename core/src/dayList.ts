@@ -1,3 +1,4 @@
+import { localeOf } from './locale';
 import { onceEach } from './onceEach';
 
 /**
@@ -5,7 +6,7 @@ import { onceEach } from './onceEach';
  * @example 'Oct 19, 20, and 21'; 'Sep 30, Oct 1, and Oct 2'; '19, 20 y 21 de oct'
  */
 export const dayListIn = onceEach((language: string) => {
-  const locale = language === 'en' ? 'en-US' : language;
+  const locale = localeOf(language);
   const month = new Intl.DateTimeFormat(locale, { month: 'short', timeZone: 'UTC' });
   const list = new Intl.ListFormat(locale, { type: 'conjunction' });
   /** @param dates `2026-10-19`. */

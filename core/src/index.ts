@@ -4,6 +4,7 @@ export * from './calendar';
 export * from './contacts';
 export * from './dates';
 export * from './dayList';
+export * from './locale';
 export * from './followups';
 export * from './gradebook';
 export * from './household';

@@ -22,7 +22,7 @@ test('a child’s evening, and what its mother hears of it', async ({ guardian, 
 
   const words = page.getByRole('list', { name: 'What teachers wrote to you' }).getByRole('listitem').first();
   await words.getByRole('button', { name: /^Show it to my family/ }).click();
-  await words.getByLabel('A word with it, if you like').fill('Can I go on Friday?');
+  await words.getByLabel('Add a few words, if you like').fill('Can I go on Friday?');
   await words.getByRole('button', { name: 'Tell my family' }).click();
   await expect(words.getByText(/^Your family can see this\. ‘Can I go on Friday\?’/)).toBeVisible();
 

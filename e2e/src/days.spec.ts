@@ -6,10 +6,10 @@ test.use({ story: 'days' });
 test('an address for calendar programs says the same as the month', once, async ({ guardian, page }) => {
   await guardian.signsIn();
   await guardian.opens('/days/elsewhere');
-  await page.getByRole('button', { name: 'Make an address' }).click();
+  await page.getByRole('button', { name: 'Create an address' }).click();
   await page.getByLabel('Name', { exact: true }).fill('Kitchen wall');
   await page.getByRole('checkbox', { name: 'Our own' }).click();
-  await page.getByRole('button', { name: 'Make the address' }).click();
+  await page.getByRole('button', { name: 'Create the address' }).click();
   await expect(page.getByRole('heading', { level: 3, name: 'Kitchen wall' })).toBeVisible();
   const url = (await page.getByText(/\/calendar\/.*\.ics$/).textContent()) ?? '';
   const text = await (await fetch(url)).text();
@@ -38,7 +38,7 @@ test('an address for calendar programs says the same as the month', once, async 
   }
   // Whoever closes it, closes it at once.
   await guardian.opens('/days/elsewhere');
-  await page.getByRole('button', { name: 'Close the address: Kitchen wall' }).click();
+  await page.getByRole('button', { name: 'Turn off the address: Kitchen wall' }).click();
   await expect(page.getByRole('heading', { level: 3, name: 'Kitchen wall' })).toHaveCount(0);
   expect((await fetch(url)).status).toBe(404);
 });
@@ -50,10 +50,10 @@ test('what a family writes down: again and again, ticked, left out, taken out an
   await guardian.signsIn();
   await guardian.opens('/days/entries/new?on=2026-11-16');
   await page.getByLabel('Title').fill('Library books');
-  await page.getByLabel('At', { exact: true }).fill('8:15');
+  await page.getByLabel('Time', { exact: true }).fill('8:15');
   await page.getByRole('radio', { name: 'Every week' }).click();
   await page.getByRole('checkbox', { name: 'Pet' }).click();
-  await page.getByRole('button', { name: 'Keep' }).click();
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page).toHaveURL(/\/days\?on=2026-11-16/);
   const entry = page.getByRole('link', { name: /^8:15 AM.*Pet, Library books/ });
   await expect(entry).toBeVisible();
@@ -63,8 +63,8 @@ test('what a family writes down: again and again, ticked, left out, taken out an
 
   await page.getByRole('button', { name: /^Monday, November 23, Library books/ }).click();
   await entry.click();
-  await page.getByRole('button', { name: 'Leave this day out' }).click();
-  await expect(page.getByText('Monday, November 23: left out')).toBeVisible();
+  await page.getByRole('button', { name: 'Skip this day' }).click();
+  await expect(page.getByText('Monday, November 23: skipped')).toBeVisible();
   // One day names itself once.
   await guardian.opens('/days?view=day&on=2026-11-16');
   await expect(page.getByRole('heading', { name: 'Monday, November 16' })).toHaveCount(1);
@@ -74,14 +74,14 @@ test('what a family writes down: again and again, ticked, left out, taken out an
   await expect(page.getByRole('heading', { level: 3, name: 'Monday, November 23' })).toHaveCount(0);
 
   await entry.first().click();
-  await page.getByRole('button', { name: 'Take it out' }).click();
-  await expect(page.getByText('‘Library books’ is taken out.')).toBeVisible();
-  await page.getByRole('button', { name: 'Put it back' }).click();
+  await page.getByRole('button', { name: 'Delete it' }).click();
+  await expect(page.getByText('Deleted ‘Library books’.')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(page.getByRole('heading', { level: 1, name: 'Library books' })).toBeVisible();
   await guardian.findsStateInOrder('what is written down');
-  await page.getByLabel('At', { exact: true }).fill('soon');
-  await page.getByRole('button', { name: 'Keep' }).click();
-  await expect(page.getByText('The time must be like 5:30 PM.')).toBeVisible();
+  await page.getByLabel('Time', { exact: true }).fill('soon');
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByText('Write the time like 5:30 PM.')).toBeVisible();
   // It came back whole: ticked off on one day, left out on another. And an address with no such day opens today.
   await page.goto('/days?view=day&on=2026-11-16');
   await expect(page.getByRole('button', { name: 'Show 1 settled' })).toBeVisible();
@@ -96,17 +96,17 @@ test('an entry stays where it cannot be taken out', once, async ({ guardian, pag
   await guardian.signsIn();
   await guardian.opens('/days/entries/new?on=2026-11-17');
   await page.getByLabel('Title').fill('Dentist');
-  await page.getByRole('button', { name: 'Keep' }).click();
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
   await page.getByRole('link', { name: /Dentist/ }).click();
   await page.route('**/api/entries/*', (route) =>
     route.request().method() === 'DELETE' ? route.abort() : route.continue(),
   );
-  await page.getByRole('button', { name: 'Take it out' }).click();
+  await page.getByRole('button', { name: 'Delete it' }).click();
   await expect(page.getByText(/can’t be reached/)).toBeVisible();
-  await expect(page.getByText('‘Dentist’ is taken out.')).toHaveCount(0);
+  await expect(page.getByText('Deleted ‘Dentist’.')).toHaveCount(0);
   await page.unrouteAll();
-  await page.getByRole('button', { name: 'Take it out' }).click();
-  await expect(page.getByText('‘Dentist’ is taken out.')).toBeVisible();
+  await page.getByRole('button', { name: 'Delete it' }).click();
+  await expect(page.getByText('Deleted ‘Dentist’.')).toBeVisible();
 });
 
 test('undated work gets a day, supplies are ticked off, and layers are left out', async ({
@@ -131,8 +131,8 @@ test('undated work gets a day, supplies are ticked off, and layers are left out'
   await guardian.opens('/days/shopping');
   await page.getByRole('checkbox', { name: 'boots' }).click();
   await expect(page.getByRole('checkbox', { name: 'boots' })).toBeChecked();
-  await page.getByLabel('Something to buy').fill('graph paper');
-  await page.getByRole('button', { name: 'Put on the list' }).click();
+  await page.getByLabel('Add something to buy').fill('graph paper');
+  await page.getByRole('button', { name: 'Add it to the list' }).click();
   await expect(page.getByRole('checkbox', { name: 'graph paper' })).toBeVisible();
 });
 
@@ -156,9 +156,9 @@ test(
       mimeType: 'text/calendar',
       buffer: Buffer.from(lines.join('\r\n')),
     });
-    await expect(page.getByText('1 new, 0 changed, 0 as before, 0 gone.')).toBeVisible();
+    await expect(page.getByText('1 new, 0 changed, 0 as before, 0 removed.')).toBeVisible();
     await expect(page.getByText(/Nobody knows the time zone ‘Atlantis\/Deep’/)).toBeVisible();
-    await page.getByRole('button', { name: 'Take it in' }).click();
+    await page.getByRole('button', { name: 'Add to the calendar' }).click();
     await expect(page.getByText('‘Harbour club’ is in the calendar.')).toBeVisible();
     await guardian.opens('/days?on=2026-11-12');
     await expect(page.getByText('Swimming').last()).toBeVisible();
@@ -206,7 +206,7 @@ test(
     await expect(page.getByRole('checkbox', { name: 'Lantern supper: done' })).toHaveCount(0);
     await page.getByRole('link', { name: /^Lantern supper/ }).click();
     await expect(page.getByText('Written by Maren Aldervane.')).toBeVisible();
-    await expect(page.getByRole('button', { name: 'Take it out' })).toHaveCount(0);
+    await expect(page.getByRole('button', { name: 'Delete it' })).toHaveCount(0);
   },
 );
 

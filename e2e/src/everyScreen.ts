@@ -141,7 +141,7 @@ export const screens: readonly { name: string; open: (guardian: Guardian) => Pro
     async open(guardian) {
       const { page } = guardian;
       await guardian.opens('/days/elsewhere');
-      await page.getByRole('button', { name: 'Make an address' }).click();
+      await page.getByRole('button', { name: 'Create an address' }).click();
     },
   },
   { name: 'Talk', open: (guardian) => guardian.goesTo('Talk') },
@@ -264,7 +264,7 @@ export const screens: readonly { name: string; open: (guardian: Guardian) => Pro
     name: 'what a child shows its family',
     async open(guardian) {
       await guardian.opens(`/talk/from/${await guardian.idOf('Isolde')}`);
-      await expect(guardian.page.getByRole('heading', { name: 'For the family’s table' })).toBeVisible();
+      await expect(guardian.page.getByRole('heading', { name: 'Proud of' })).toBeVisible();
     },
   },
 ];

@@ -36,7 +36,7 @@ async function addsSchool(operator: Guardian, running: RunningStack): Promise<vo
   await page.getByRole('button', { name: 'Add a school' }).click();
   await page.getByLabel('The school’s name').fill(school.name);
   await page.getByLabel('Address of its OneRoster interface').fill(school.baseUrl);
-  await page.getByLabel('Client id').fill(school.clientId);
+  await page.getByLabel('Client ID').fill(school.clientId);
   await page.getByLabel('Client secret').fill(school.clientSecret);
   await page.getByRole('button', { name: 'Add a school' }).click();
   const own = page.getByRole('list', { name: 'Schools' }).getByRole('listitem');
@@ -133,7 +133,7 @@ test(
     const others = [
       { as: 'A guardian', name: 'Bertram Marsh', home: /\/brief$/ },
       { as: 'Someone who looks only', name: 'Alma Marsh', home: /\/brief$/ },
-      { as: 'The child itself', name: 'Caspian', home: /\/desk$/ },
+      { as: 'The child', name: 'Caspian', home: /\/desk$/ },
     ];
     for (const [index, { as, name, home }] of others.entries()) {
       const invited = await invites(page, as);
@@ -160,7 +160,7 @@ test(
 
     await page.goto('/settings/safety');
     await page.getByRole('button', { name: 'Add a passkey' }).click();
-    await page.getByLabel('Your password now').fill(second);
+    await page.getByLabel('Current password').fill(second);
     await page.getByRole('button', { name: 'Add a passkey' }).click();
     await expect(page.getByText('My phone', { exact: true })).toBeVisible();
     await signOut(page);

@@ -29,7 +29,7 @@ test(
     await expect(theirs.getByText('Invited by Maren Aldervane')).toBeVisible();
     await expect(theirs).toHaveURL(/\/new$/);
     await other.findsStateInOrder('whose record it is');
-    await theirs.getByRole('button', { name: 'Yes, go on' }).click();
+    await theirs.getByRole('button', { name: 'Yes, continue' }).click();
     await theirs.getByLabel('Your name').fill('Rosamund Tern');
     await theirs.getByLabel('E-mail address').fill(email);
     await theirs.getByLabel('Password', { exact: true }).fill('rosamund');
@@ -65,7 +65,7 @@ test(
     await theirs.goto('/settings/safety');
     await expect(theirs.getByText(/this device/)).toBeVisible();
     await theirs.getByRole('button', { name: 'Add a passkey' }).click();
-    await theirs.getByLabel('Your password now').fill(second);
+    await theirs.getByLabel('Current password').fill(second);
     await theirs.getByRole('button', { name: 'Add a passkey' }).click();
     await expect(theirs.getByText('My phone', { exact: true })).toBeVisible();
     await other.findsStateInOrder('sign-in and safety');
@@ -119,7 +119,7 @@ test(
     const theirs = other.page;
     await theirs.goto(`/new#${code ?? ''}`);
     await expect(theirs.getByText('You’ll see the courses you help with, and nothing else.')).toBeVisible();
-    await theirs.getByRole('button', { name: 'Yes, go on' }).click();
+    await theirs.getByRole('button', { name: 'Yes, continue' }).click();
     await theirs.getByLabel('Your name').fill('Quillan Reed');
     await theirs.getByLabel('E-mail address').fill('quillan@test.example');
     await theirs.getByLabel('Password', { exact: true }).fill(first);
@@ -180,7 +180,7 @@ test('one-time codes are asked for once they are set up', once, async ({ guardia
   await guardian.signsIn('ottoline');
   await page.goto('/settings/safety');
   await page.getByRole('button', { name: 'Set up codes' }).click();
-  await page.getByLabel('Your password now').fill('tide-and-lantern');
+  await page.getByLabel('Current password').fill('tide-and-lantern');
   await page.getByRole('button', { name: 'Set up codes' }).click();
   await expect(page.getByText(/^Key: /)).toBeVisible();
   // A phone can read it: it is there, drawn, and large enough.

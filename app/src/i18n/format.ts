@@ -1,7 +1,17 @@
 import { differenceInCalendarDays } from 'date-fns/differenceInCalendarDays';
 import { parseISO } from 'date-fns/parseISO';
 import type { CourseGrade } from '@cadro/contract';
-import { dateIn, dayListIn, daysAfter, isDate, onceEach, roundHalfAway, weekOf } from '@cadro/core';
+import {
+  dateIn,
+  dayListIn,
+  daysAfter,
+  isDate,
+  localeOf,
+  onceEach,
+  plainly,
+  roundHalfAway,
+  weekOf,
+} from '@cadro/core';
 import { isTime } from './clock';
 
 /** One to ten, beginning a sentence. */
@@ -16,10 +26,6 @@ export const dayGiven = (text: string | undefined, usual: string): string =>
 
 /** A calendar date has no zone: it is read and shown in the same one. */
 const instant = (when: string): Date => new Date(isDate(when) ? `${when}T12:00:00Z` : when);
-/** English as it is written in America: the month before the day, and twice twelve hours. */
-const localeOf = (language: string): string => (language === 'en' ? 'en-US' : language);
-/** Spaces that only some systems write are written as spaces everywhere. */
-const plainly = (text: string): string => text.replace(/[\u2009\u202f]/g, ' ');
 
 type WrittenGrade = Pick<CourseGrade, 'display' | 'decimals' | 'letter'>;
 
@@ -35,16 +41,23 @@ const longest = (ms: number): readonly [ms: number, unit: 'day' | 'hour' | 'minu
 const numbersIn = onceEach((language: string) => {
   const formatOf = onceEach(
     (least: number, most: number) =>
-      new Intl.NumberFormat(language, { minimumFractionDigits: least, maximumFractionDigits: most }),
+      new Intl.NumberFormat(localeOf(language), {
+        minimumFractionDigits: least,
+        maximumFractionDigits: most,
+      }),
   );
   const number = (value: number, least: number, most: number) => formatOf(least, most).format(value);
   const moneyOf = onceEach(
     (currency: string) =>
-      new Intl.NumberFormat(language, { style: 'currency', currency, currencyDisplay: 'narrowSymbol' }),
+      new Intl.NumberFormat(localeOf(language), {
+        style: 'currency',
+        currency,
+        currencyDisplay: 'narrowSymbol',
+      }),
   );
-  const shares = new Intl.NumberFormat(language, { style: 'percent', maximumFractionDigits: 1 });
-  const lists = new Intl.ListFormat(language, { type: 'conjunction' });
-  const agoes = new Intl.RelativeTimeFormat(language, { numeric: 'auto' });
+  const shares = new Intl.NumberFormat(localeOf(language), { style: 'percent', maximumFractionDigits: 1 });
+  const lists = new Intl.ListFormat(localeOf(language), { type: 'conjunction' });
+  const agoes = new Intl.RelativeTimeFormat(localeOf(language), { numeric: 'auto' });
   return {
     /** On a course's scale, with its decimals; an en dash where there is none. */
     figure: (value: number | null, decimals: number) =>
@@ -86,7 +99,7 @@ const datesIn = onceEach((language: string, timeZone: string) => {
   const spans = onceEach(
     () => new Intl.DateTimeFormat(localeOf(language), { day: 'numeric', month: 'short', timeZone: 'UTC' }),
   );
-  const time = { hour: language === 'en' ? 'numeric' : '2-digit', minute: '2-digit' } as const;
+  const time = { hour: 'numeric', minute: '2-digit' } as const;
   const clocks = onceEach(() => new Intl.DateTimeFormat(localeOf(language), { ...time, timeZone: 'UTC' }));
   const day = { weekday: 'short', day: 'numeric', month: 'short' } as const;
   return {
@@ -122,7 +135,7 @@ export function makeFormat(language: string, timeZone: string, now: string) {
   const relative = (when: string) => {
     const days = daysBetween(now, when);
     if (Math.abs(days) > 7) return short(when);
-    return new Intl.RelativeTimeFormat(language, { numeric: 'auto' }).format(days, 'day');
+    return new Intl.RelativeTimeFormat(localeOf(language), { numeric: 'auto' }).format(days, 'day');
   };
   return {
     ...numbersIn(language),

@@ -26,6 +26,9 @@ const unheard: Readonly<Record<Language, readonly RegExp[]>> = {
     /\bnothing here for you\b|\bNothing here is like that\b/i,
     /\bYou are told\b/i,
     /\bopens beside\b/i,
+    /\bno tick\b|\bTake it in\b|\bPut (?:it|a \w+) (?:down|back)\b/i,
+    /\bread along\b|\bthe child itself\b|\btaken out\b/i,
+    /\b24-hour\b/,
   ],
   es: [
     /\bcabos? sueltos?\b/i,
@@ -45,6 +48,9 @@ const unheard: Readonly<Record<Language, readonly RegExp[]>> = {
     /\bnota mínima\b/i,
     /\bLlevarse\b|\bSaber menos\b/,
     /\bpasa a ser nada\b|\bcuenta como nada\b/i,
+    /\bañad/i,
+    /\bactos?\b/i,
+    /\d,\d|\d %/,
   ],
 };
 
@@ -71,4 +77,11 @@ it('hears what it is to hear', () => {
     ['b', 'It works once, until tomorrow. Marked as done. The frame works without a signal.'],
   ] as const;
   expect(heardIn(said, 'en').map((each) => each.slice(0, 1))).toEqual(['a', 'a']);
+});
+
+it('Spanish says usted to everyone but a child', () => {
+  const toChildren = /^(?:desk\.(?!from)|sitdown\.ask\.|people\.child|door\.as\.student)/;
+  const informal = /\b(?:tus?|tuy[oa]s?|contigo|puedes|tienes|quieres|elige)\b|(?<!\p{L})tú(?!\p{L})/iu;
+  const texts = everyText(catalogues.es).filter(([key]) => !toChildren.test(key));
+  expect(texts.filter(([, text]) => informal.test(text))).toEqual([]);
 });

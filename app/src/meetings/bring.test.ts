@@ -103,6 +103,6 @@ it('is said by the school’s clock, with its place, and what became of it', () 
   expect(whenWords(t, format, at)).toBe('Tue, Nov 3, 3:10 PM to 3:30 PM');
   expect(whereWords(t, { way: 'in-person', place: 'Boat shed' })).toBe('In person, Boat shed');
   expect(whereWords(t, { way: 'phone', place: null })).toBe('By phone');
-  expect(stateWords(t, { state: 'called-off' })).toBe('The school called this off');
+  expect(stateWords(t, { state: 'called-off' })).toBe('The school canceled this one');
   expect(stateWords(t, { state: 'stands' })).toBe('');
 });

@@ -82,7 +82,7 @@ describe('a letter that asks for a talk', () => {
   it('names one in a sentence, in either language', () => {
     for (const language of ['en', 'es'] as const) {
       const { text } = timesDraft(says(language), { times: times.slice(0, 1), minutes: 15 }, to, who);
-      expect(text).toContain(language === 'en' ? '3:45 PM.' : '15:45.');
+      expect(text).toContain(language === 'en' ? '3:45 PM.' : '3:45 pm.');
       expect(text).not.toMatch(/\n- |\{\{|meeting\./);
     }
   });

@@ -110,7 +110,7 @@ it('says what became of what was agreed the last time', () => {
   expect(became({ childDoneAt: '2026-10-20T12:00:00Z' })).toBe('done, says the child');
   expect(became({ step: 'settled' })).toBe('settled');
   expect(became({ step: 'settled' }, false)).toBe('it didn’t hold');
-  expect(becameOf(i18next.t, { ...agreement, followUpId: null }, [])).toBe('not said yet whether it held');
+  expect(becameOf(i18next.t, { ...agreement, followUpId: null }, [])).toBe('no word yet on whether it held');
 });
 
 it('is as the family has changed it, and is kept in its words', () => {

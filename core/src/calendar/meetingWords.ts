@@ -1,4 +1,5 @@
 import type { Language, MeetingWay } from '@cadro/contract';
+import { localeOf, plainly } from '../locale';
 
 /** A meeting at school, as a mail about it says it. */
 export interface MeetingFacts {
@@ -16,11 +17,12 @@ export interface MeetingFacts {
   readonly news: 'new' | 'moved' | 'off';
 }
 
-const locales: Readonly<Record<Language, string>> = { en: 'en-US', es: 'es' };
 const whenIn = (lang: Language, at: Date, timeZone: string): string =>
-  new Intl.DateTimeFormat(locales[lang], {
-    ...{ weekday: 'long', month: 'long', day: 'numeric', hour: 'numeric', minute: '2-digit', timeZone },
-  }).format(at);
+  plainly(
+    new Intl.DateTimeFormat(localeOf(lang), {
+      ...{ weekday: 'long', month: 'long', day: 'numeric', hour: 'numeric', minute: '2-digit', timeZone },
+    }).format(at),
+  );
 
 interface Texts {
   readonly title: (facts: Pick<MeetingFacts, 'teacher' | 'child'>) => string;
@@ -42,7 +44,7 @@ const texts: Readonly<Record<Language, Texts>> = {
       new: ({ author, teacher, child }) =>
         `${author} asks you to join a meeting with ${teacher} about ${child}.`,
       moved: ({ teacher, child }) =>
-        `The meeting with ${teacher} about ${child} has changed. This is how it stands now.`,
+        `The meeting with ${teacher} about ${child} has changed. Here are the new details.`,
       off: ({ teacher, child }) =>
         `The meeting with ${teacher} about ${child} is canceled, or you don’t need to come.`,
     },
@@ -57,13 +59,14 @@ const texts: Readonly<Record<Language, Texts>> = {
       off: (title) => `Cancelada: ${title}`,
     },
     lead: {
-      new: ({ author, teacher, child }) => `${author} te invita a una reunión con ${teacher} sobre ${child}.`,
-      moved: ({ teacher, child }) => `La reunión con ${teacher} sobre ${child} ha cambiado. Ahora queda así.`,
+      new: ({ author, teacher, child }) => `${author} le invita a una reunión con ${teacher} sobre ${child}.`,
+      moved: ({ teacher, child }) =>
+        `La reunión con ${teacher} sobre ${child} cambió. Estos son los nuevos datos.`,
       off: ({ teacher, child }) =>
-        `La reunión con ${teacher} sobre ${child} se ha cancelado, o no hace falta que vengas.`,
+        `La reunión con ${teacher} sobre ${child} se canceló, o ya no hace falta que vaya.`,
     },
     ways: { 'in-person': 'En persona', phone: 'Por teléfono', link: 'En línea' },
-    answer: 'Puedes aceptar o rechazar desde tu calendario; la familia ve tu respuesta.',
+    answer: 'Puede aceptar o rechazar desde su calendario; la familia ve su respuesta.',
   },
 };
 

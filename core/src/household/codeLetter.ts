@@ -1,4 +1,5 @@
 import type { Language } from '@cadro/contract';
+import { localeOf } from '../locale';
 
 /** What the letter that brings a family its code says in one language. */
 export interface CodeLetterWords {
@@ -19,7 +20,7 @@ export interface CodeLetterFacts {
 }
 
 const day = (language: Language, date: string): string =>
-  new Intl.DateTimeFormat(language === 'en' ? 'en-US' : 'es', { dateStyle: 'long', timeZone: 'UTC' }).format(
+  new Intl.DateTimeFormat(localeOf(language), { dateStyle: 'long', timeZone: 'UTC' }).format(
     new Date(`${date}T12:00:00Z`),
   );
 

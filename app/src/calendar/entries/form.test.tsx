@@ -35,7 +35,7 @@ const type = (label: string, value: string) =>
 
 it('keeps what was chosen: a weekly event for one child, from when to when, for oneself', () => {
   form({});
-  expect(screen.getByRole('button', { name: 'Keep' }).getAttribute('aria-disabled')).toBe('true');
+  expect(screen.getByRole('button', { name: 'Save' }).getAttribute('aria-disabled')).toBe('true');
   press('radio', 'Event');
   type('Title', 'Swimming');
   type('From', '16:00');
@@ -43,7 +43,7 @@ it('keeps what was chosen: a weekly event for one child, from when to when, for 
   press('radio', 'Every week');
   press('checkbox', 'Caspian');
   press('radio', 'Only me');
-  press('button', 'Keep');
+  press('button', 'Save');
   expect(kept.at(-1)).toEqual({
     ...{ kind: 'event', title: 'Swimming', text: null, studentIds: ['c'], shared: false },
     ...{ on: '2026-10-22', lastOn: null, startsAt: '16:00', endsAt: '17:15' },
@@ -56,31 +56,31 @@ it('lets a day be picked out of a month', async () => {
   press('button', 'Thursday, October 22');
   press('button', 'Later');
   fireEvent.click(await screen.findByRole('button', { name: 'Tuesday, November 3' }, { timeout: 20_000 }));
-  press('button', 'Keep');
+  press('button', 'Save');
   expect(kept.at(-1)).toMatchObject({ on: '2026-11-03' });
 }, 60_000);
 
 it('before a work is due, asks for days and not for a date', () => {
   form({ title: 'Keel model', itemId: 'k', on: null, daysBefore: 2 }, { about: 'Keel model' });
   expect(screen.getByText('About ‘Keel model’')).not.toBeNull();
-  expect(screen.queryByText('How often')).toBeNull();
-  press('radio', '3 days before it is due');
-  press('button', 'Keep');
+  expect(screen.queryByText('How often?')).toBeNull();
+  press('radio', '3 days before it’s due');
+  press('button', 'Save');
   expect(kept.at(-1)).toMatchObject({ itemId: 'k', daysBefore: 3, on: null, rule: null });
 });
 
 it('asks little of something to buy', () => {
   form({ kind: 'supply', on: null });
   type('What to buy', 'graph paper');
-  expect(screen.queryByRole('textbox', { name: 'At' })).toBeNull();
-  press('button', 'Keep');
+  expect(screen.queryByRole('textbox', { name: 'Time' })).toBeNull();
+  press('button', 'Save');
   expect(kept.at(-1)).toMatchObject({ kind: 'supply', title: 'graph paper', on: null, startsAt: null });
 });
 
 it.each([
-  ['/endsAt', 'The end must come after the beginning, like 5:30 PM.'],
-  ['/on', 'Choose a day for it.'],
-  ['/rule', 'This repetition cannot be followed.'],
+  ['/endsAt', 'It has to end after it starts. Write the time like 5:30 PM.'],
+  ['/on', 'Please choose a day.'],
+  ['/rule', 'It can’t be repeated like that.'],
 ])('names the field %s that does not fit', (path, words) => {
   const problem = {
     ...{

@@ -85,7 +85,7 @@ export const talkEn = {
     },
     merge: {
       begin: 'Same as another follow-up?',
-      which: 'Put it together with',
+      which: 'Combine it with',
       now: 'Put them together',
       isOne: 'Together with “{{title}}”',
       part: 'Separate them again',

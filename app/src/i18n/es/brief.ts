@@ -11,7 +11,7 @@ export const briefEs = {
     newTerm_other: 'Un periodo nuevo para {{child}}: {{count}} materias, nada calificado todavía.',
     next: 'Lo primero por entregar: {{title}}, {{date}}.',
     seeWork: 'Ver lo que viene',
-    addCourse: 'Añadir una materia',
+    addCourse: 'Agregar una materia',
     write: 'Anotar el primer puntaje',
     rules: 'Elegir qué avisarme',
   },
@@ -48,7 +48,7 @@ export const briefEs = {
   },
   credit: {
     full: 'todo el puntaje',
-    threeQuarters: 'el 75 % del puntaje',
+    threeQuarters: 'el 75% del puntaje',
     half: 'la mitad del puntaje',
     share: 'el {{percent}} del puntaje',
   },

@@ -11,7 +11,7 @@ export const dataEs: typeof dataEn = {
     people: 'A quién llama la escuela',
     nobody: 'La escuela no nombra a nadie.',
     unknown:
-      'Nadie de esta lista tiene el correo electrónico que usted usa en Cadro. Si usted es una de estas personas, pida en la oficina que lo añadan, para que la escuela sepa quién es.',
+      'Nadie de esta lista tiene el correo electrónico que usted usa en Cadro. Si usted es una de estas personas, pida en la oficina que lo agreguen, para que la escuela sepa quién es.',
     others: 'Cómo los localiza la escuela solo lo ve su propio hogar.',
     relations: { guardian: 'tutor', parent: 'padre o madre', relative: 'familiar' },
     reach: {

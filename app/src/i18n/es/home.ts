@@ -34,7 +34,7 @@ export const homeEs: typeof homeEn = {
     habits: '{{name}} dice: «{{words}}»',
     ours: '«{{text}}» ({{author}}, {{when}})',
     unknown: 'Todavía no se sabe nada.',
-    add: 'Añadir lo que sabe',
+    add: 'Agregar lo que sabe',
     change: 'Cambiar',
     due: 'Casi todo se entrega en {{day}} ({{count}} de {{all}} tareas).',
     graded_one:
@@ -54,7 +54,7 @@ export const homeEs: typeof homeEn = {
     language: 'Lee {{language}}',
     noAddress: 'La escuela no da ni correo ni teléfono.',
     ownAddress: 'Los maestros pueden escribirle primero a {{address}}. Su carta aparece en Diálogo.',
-    none: 'La escuela no ha dicho quién trabaja allí.',
+    none: 'La escuela no ha compartido quién trabaja allí.',
     gone: 'Esta persona ya no está en la lista de este año.',
     save: 'Guardar los contactos de {{name}} (vCard)',
     write: 'Escribir a {{name}}',
@@ -62,7 +62,7 @@ export const homeEs: typeof homeEn = {
   around: {
     title: 'Más de la escuela',
     nothing: 'La escuela no ha enviado nada más.',
-    bulletin: 'Boletín, {{day}}',
+    bulletin: 'Circular, {{day}}',
     money: 'Dinero',
     left: '{{title}}: quedan {{money}}',
     toPay: '{{title}}: {{money}} por pagar',
@@ -84,7 +84,7 @@ export const homeEs: typeof homeEn = {
     count_zero: 'Nada coincide.',
     count_one: 'Un resultado.',
     count_other: '{{count}} resultados.',
-    more: 'Estos son los 60 más recientes. Añada una palabra para encontrar menos.',
+    more: 'Estos son los 60 más recientes. Agregue una palabra para encontrar menos.',
     kinds: {
       assignment: 'Tarea',
       course: 'Materia',

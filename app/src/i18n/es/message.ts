@@ -63,9 +63,9 @@ export const messageEs: typeof messageEn = {
     language: 'Idioma de la carta',
     forCheck: 'Lo mismo en {{language}}, para que lo revise',
     noTranslator:
-      'Cadro escribió ambas con los mismos datos. No traduce: lo que usted añada queda en el idioma en que lo escriba.',
+      'Cadro escribió ambas con los mismos datos. No traduce: lo que usted agregue queda en el idioma en que lo escriba.',
     undoChange: 'Deshacer ese cambio',
-    alsoTo: 'Añadir a otras personas',
+    alsoTo: 'Agregar a otras personas',
     others: 'Quién más la recibe',
     toSeveral_one: 'A {{count}} persona',
     toSeveral_other: 'A {{count}} personas',
@@ -77,11 +77,11 @@ export const messageEs: typeof messageEn = {
     sure_other: 'Son {{count}} cartas separadas. ¿Las envía todas?',
     notYet: 'Todavía no',
     files: 'Archivos',
-    addFile: 'Añadir un archivo',
+    addFile: 'Agregar un archivo',
     removeFile: 'Quitar',
     filesHow:
-      'PDF, fotos, grabaciones y documentos, hasta 4,5 MB en total. Los archivos no se guardan con el borrador.',
-    tooLarge: '{{name}} es demasiado grande: {{size}}. Los archivos pueden sumar 4,5 MB.',
+      'PDF, fotos, grabaciones y documentos, hasta 4.5 MB en total. Los archivos no se guardan con el borrador.',
+    tooLarge: '{{name}} es demasiado grande: {{size}}. Los archivos pueden sumar 4.5 MB.',
     noAddress:
       'La escuela no da ninguna dirección de {{name}}. Puede escribir a la oficina o imprimir la carta.',
     toOffice: 'Escribir a {{office}}',

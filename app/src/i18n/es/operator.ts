@@ -14,7 +14,7 @@ export const operatorEs: typeof operatorEn = {
     title_other: '{{count}} asuntos requieren su atención',
     lead: 'Conectado como {{name}}. Aquí no se muestran calificaciones, comentarios ni cartas.',
     sources: 'Escuelas',
-    noSources: 'Todavía no hay escuelas. Añada una para leer sus registros.',
+    noSources: 'Todavía no hay escuelas. Agregue una para leer sus registros.',
     read: 'leído {{when}}',
     notRead: 'aún sin leer',
     failing: 'sin actualizar desde {{when}}: {{fault}}',
@@ -47,7 +47,7 @@ export const operatorEs: typeof operatorEn = {
     credentials: 'Cambiar sus credenciales',
     saveCredentials: 'Guardar y leerla ahora',
     shrinksElse: 'Mientras no responda, no se quita nada.',
-    addSource: 'Añadir una escuela',
+    addSource: 'Agregar una escuela',
     kind: 'Cómo llegan sus registros',
     kinds: {
       interface: 'De su sistema OneRoster',

@@ -136,7 +136,7 @@ export const ownEs: typeof ownEn = {
       cancel: 'Cancelar',
     },
     wrong: {
-      number: 'Los puntos son un número, como 17 u 8,5.',
+      number: 'Los puntos son un número, como 17 u 8.5.',
       score: 'A una tarea calificada le faltan los puntos obtenidos.',
     },
   },

@@ -42,7 +42,7 @@ export const problemsEs: SameKeys<typeof problemsEn> = {
   'several-in-file':
     'En este archivo hay más de un estudiante con ese nombre. Agregue el número de estudiante que usa la escuela.',
   'unfit-file':
-    'Uno de los archivos no se puede enviar: se envían PDF, fotos, grabaciones y documentos, hasta 4,5 MB en total.',
+    'Uno de los archivos no se puede enviar: se envían PDF, fotos, grabaciones y documentos, hasta 4.5 MB en total.',
   'unreadable-file': 'Este archivo no se puede leer. No se ha tomado nada de él.',
   'foreign-origin': 'Hágalo desde la página de Cadro, por favor.',
   'too-large': 'Esto es demasiado largo.',

@@ -163,7 +163,7 @@ export const talkEs: SameKeys<typeof talkEn> = {
       'not-begun': '{{author}} dice que no está empezado',
       unclear: '{{author}} dice que no está claro qué hay que hacer',
     },
-    conflict: 'Entretanto: {{what}}. Su texto sigue aquí; guárdelo otra vez para añadirlo.',
+    conflict: 'Entretanto: {{what}}. Su texto sigue aquí; guárdelo otra vez para agregarlo.',
     lookOnly: 'Usted puede mirar esto, pero no escribir.',
   },
 };

@@ -36,7 +36,7 @@ export const tryingEs: typeof tryingEn = {
     simulateLead:
       'Diez mil maneras en que podría seguir el periodo, sacadas de los puntajes de {{child}}. Los trabajos pendientes quedan como están; los nuevos se dejan de entregar tantas veces como hasta ahora.',
     simulateLeadOwn:
-      'Diez mil maneras en que podría seguir el periodo, sacadas de tus puntajes. Los trabajos pendientes quedan como están; los nuevos se dejan de entregar tantas veces como hasta ahora.',
+      'Diez mil maneras en que podría seguir el periodo, según los puntajes hasta ahora. Los trabajos pendientes quedan como están; los nuevos se dejan de entregar tantas veces como hasta ahora.',
     drawing: '{{share}} hecho',
     cancel: 'Parar',
     chance: 'El {{share}} de las veces se llega a {{target}}.',

@@ -6,6 +6,7 @@ import { parseISO } from 'date-fns/parseISO';
 import type { ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useTranslation } from 'react-i18next';
+import { localeOf } from '@cadro/core';
 import { styles } from '../theme/styles';
 import { Words } from '../Words';
 
@@ -15,7 +16,7 @@ type Cell = (on: string, outside: boolean) => ReactNode;
 export function Weekdays({ weekend = true }: { weekend?: boolean }) {
   const { i18n } = useTranslation();
   const names = (['short', 'long'] as const).map(
-    (weekday) => new Intl.DateTimeFormat(i18n.language, { weekday, timeZone: 'UTC' }),
+    (weekday) => new Intl.DateTimeFormat(localeOf(i18n.language), { weekday, timeZone: 'UTC' }),
   );
   // 5 January 2026 was a Monday.
   const days = [5, 6, 7, 8, 9, ...(weekend ? [10, 11] : [])].map((day) =>

@@ -485,7 +485,7 @@ describe('what a rule says, in both languages', () => {
     [
       'figure and letter',
       {},
-      ['Kelp chemistry, final: 88.0 B', 'Kelp chemistry, calificación final: 88,0 B'],
+      ['Kelp chemistry, final: 88.0 B', 'Kelp chemistry, calificación final: 88.0 B'],
     ],
     [
       'its letter',
@@ -495,7 +495,7 @@ describe('what a rule says, in both languages', () => {
     [
       'its figure',
       { letter: null },
-      ['Kelp chemistry, final: 88.0', 'Kelp chemistry, calificación final: 88,0'],
+      ['Kelp chemistry, final: 88.0', 'Kelp chemistry, calificación final: 88.0'],
     ],
     [
       'neither',
@@ -510,7 +510,7 @@ describe('what a rule says, in both languages', () => {
     // 100, 95, 90, 85, 80 of a hundred.
     expect(headlines(weekly, 28, only('slipping', { perWeek: 4 }))).toEqual([
       'Kelp chemistry is slipping, by about 5.0 a week',
-      'Kelp chemistry va bajando, unos 5,0 por semana',
+      'Kelp chemistry va bajando, unos 5.0 por semana',
     ]);
     expect(headlines({ ...weekly, outOf: 50 }, 28, only('slipping', { perWeek: 4 }))[0]).toBe(
       'Kelp chemistry is slipping, by about 2.5 of 50 a week',

@@ -1,6 +1,7 @@
 import type { CourseGrade, FigureReason, Language } from '@cadro/contract';
 import { roundHalfAway } from '../../gradebook';
 import { dayMs } from '../../dates';
+import { localeOf, plainly } from '../../locale';
 import { onceEach } from '../../onceEach';
 
 /** How dates, figures and lists are written in one language and zone. */
@@ -14,7 +15,7 @@ export interface Formats {
   readonly figure: (value: number, decimals: number) => string;
   /** A number with no more decimals than it needs, two at most. */
   readonly plain: (value: number) => string;
-  /** A share: '50 %'. */
+  /** A share: '50%'. */
   readonly percent: (share: number) => string;
   /** An amount of money, '$4.50'. */
   readonly money: (amount: number, currency: string) => string;
@@ -22,22 +23,15 @@ export interface Formats {
   readonly weekday: (number: number) => string;
 }
 
-const locales: Readonly<Record<Language, string>> = { en: 'en-US', es: 'es-ES' };
-/** Spaces that only some systems write are written as spaces everywhere. */
-const plainly = (text: string): string => text.replace(/[\u2009\u202f]/g, ' ');
 /** 5 January 2026 was a Monday. */
 const aMondayMs = Date.UTC(2026, 0, 5);
 
 function makeFormats(language: Language, timeZone: string): Formats {
-  const locale = locales[language];
+  const locale = localeOf(language);
   const dayShape = { weekday: 'short', day: 'numeric', month: 'short' } as const;
   const day = new Intl.DateTimeFormat(locale, { ...dayShape, timeZone });
   const date = new Intl.DateTimeFormat(locale, { ...dayShape, timeZone: 'UTC' });
-  const time = new Intl.DateTimeFormat(locale, {
-    hour: language === 'en' ? 'numeric' : '2-digit',
-    minute: '2-digit',
-    timeZone,
-  });
+  const time = new Intl.DateTimeFormat(locale, { hour: 'numeric', minute: '2-digit', timeZone });
   const list = new Intl.ListFormat(locale, { type: 'conjunction' });
   const weekday = new Intl.DateTimeFormat(locale, { weekday: 'long', timeZone: 'UTC' });
   // Spanish dates stand in lists without their own commas; American ones are not read without them.
@@ -49,7 +43,7 @@ function makeFormats(language: Language, timeZone: string): Formats {
   );
   const money = onceEach(
     (currency: string) =>
-      new Intl.NumberFormat(language, { style: 'currency', currency, currencyDisplay: 'narrowSymbol' }),
+      new Intl.NumberFormat(locale, { style: 'currency', currency, currencyDisplay: 'narrowSymbol' }),
   );
   const percent = new Intl.NumberFormat(locale, { style: 'percent', maximumFractionDigits: 1 });
   return {

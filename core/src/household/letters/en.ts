@@ -9,7 +9,7 @@ const letters: LetterWords['letters'] = {
     subject: 'Confirm your address for Cadro',
     paragraphs: [
       'Hello {name},',
-      'tap the link to confirm that this address is yours. Until you do, Cadro sends nothing else to it: no alerts, no digests.',
+      'Tap the link to confirm that this address is yours. Until you do, Cadro sends nothing else to it: no alerts, no digests.',
     ],
     action: { words: 'Confirm my address', path: '/confirm' },
     foot: [notYou, 'The link works for seven days.'],
@@ -18,7 +18,7 @@ const letters: LetterWords['letters'] = {
     subject: 'Finish setting up Cadro',
     paragraphs: [
       'Hello {name},',
-      'tap the link to open your account. After that you can sign in and add your child as soon as you have the code from the school.',
+      'Tap the link to open your account. After that you can sign in and add your child as soon as you have the code from the school.',
     ],
     action: { words: 'Open my account', path: '/confirm' },
     foot: [notYou, 'The link works for seven days.'],
@@ -27,7 +27,7 @@ const letters: LetterWords['letters'] = {
     subject: 'You already have a Cadro account',
     paragraphs: [
       'Hello {name},',
-      'someone just tried to use this address for a new account. It already has one, so nothing was changed.',
+      'Someone just tried to use this address for a new account. It already has one, so nothing was changed.',
       'If it was you, sign in with your password, or set a new one if you’ve forgotten it.',
     ],
     action: { words: 'Sign in', path: '/sign-in' },
@@ -35,20 +35,20 @@ const letters: LetterWords['letters'] = {
   },
   password: {
     subject: 'Set a new password for Cadro',
-    paragraphs: ['Hello {name},', 'you asked to set a new password. The link works once, for 30 minutes.'],
+    paragraphs: ['Hello {name},', 'You asked to set a new password. The link works once, for 30 minutes.'],
     action: { words: 'Choose a new password', path: '/new-password' },
     foot: ['When you set it, every device that is signed in gets signed out.', notYou],
   },
   'password-changed': {
     subject: 'Your Cadro password was changed',
-    paragraphs: ['Hello {name},', 'your password was just changed, and your other devices were signed out.'],
+    paragraphs: ['Hello {name},', 'Your password was just changed, and your other devices were signed out.'],
     foot: [secure],
   },
   'change-from': {
     subject: 'Is {address} your new address?',
     paragraphs: [
       'Hello {name},',
-      'you asked Cadro to write to {address} from now on. Please say yes here, and also in the message we sent to the new address.',
+      'You asked Cadro to write to {address} from now on. Please confirm here, and also in the message we sent to the new address.',
     ],
     action: { words: 'Yes, change it', path: '/confirm' },
     foot: ['The link works for one day. ' + secure],
@@ -57,7 +57,7 @@ const letters: LetterWords['letters'] = {
     subject: 'Confirm your new address for Cadro',
     paragraphs: [
       'Hello {name},',
-      'you asked Cadro to write to this address from now on. Please confirm it here, and also in the message we sent to the old one.',
+      'You asked Cadro to write to this address from now on. Please confirm it here, and also in the message we sent to the old one.',
     ],
     action: { words: 'Confirm this address', path: '/confirm' },
     foot: ['The link works for one day.', notYou],
@@ -69,7 +69,7 @@ const letters: LetterWords['letters'] = {
   },
   'new-device': {
     subject: 'A new device signed in to Cadro',
-    paragraphs: ['Your account was just used on a device it hasn’t been used on before: {device}.'],
+    paragraphs: ['Your account was just used on a new device: {device}.'],
     action: { words: 'See where you’re signed in', path: '/settings/safety' },
     foot: [secure],
   },
@@ -77,10 +77,10 @@ const letters: LetterWords['letters'] = {
     subject: 'Your Cadro account will be deleted',
     paragraphs: [
       'Hello {name},',
-      'you asked us to delete your account. That happens on {until}. Until then nothing is sent to you, and you can change your mind: sign in and choose “Keep my account”.',
+      'You asked us to delete your account. That happens on {until}. Until then nothing is sent to you, and you can change your mind: sign in and choose “Keep my account”.',
     ],
     action: { words: 'Sign in', path: '/sign-in' },
-    foot: ['Letters you sent stay with the school. Everything else that is only yours goes.', secure],
+    foot: ['Letters you sent stay with the school. Everything else that’s only yours is deleted.', secure],
   },
   invitation: {
     subject: '{inviter} would like to share {child}’s schoolwork with you',
@@ -134,9 +134,7 @@ const letters: LetterWords['letters'] = {
   },
   'notice-new-device': {
     subject: '{who} signed in on a new device',
-    paragraphs: [
-      '{who} signed in to Cadro on a device that wasn’t used before: {device}. If that surprises you, ask them.',
-    ],
+    paragraphs: ['{who} signed in to Cadro on a new device: {device}. If that surprises you, ask them.'],
     foot: [],
   },
   'notice-address-changed': {

@@ -9,7 +9,7 @@ const letters: LetterWords['letters'] = {
     subject: 'Confirme su correo para Cadro',
     paragraphs: [
       'Hola, {name}:',
-      'toque el enlace para confirmar que este correo es suyo. Hasta entonces Cadro no le envía nada más: ni avisos ni resúmenes.',
+      'Toque el enlace para confirmar que este correo es suyo. Hasta entonces Cadro no le envía nada más: ni avisos ni informes.',
     ],
     action: { words: 'Confirmar mi correo', path: '/confirm' },
     foot: [notYou, 'El enlace sirve durante siete días.'],
@@ -18,7 +18,7 @@ const letters: LetterWords['letters'] = {
     subject: 'Termine de abrir su cuenta de Cadro',
     paragraphs: [
       'Hola, {name}:',
-      'toque el enlace para abrir su cuenta. Después podrá entrar y agregar a su hijo o hija en cuanto tenga el código de la escuela.',
+      'Toque el enlace para abrir su cuenta. Después podrá entrar y agregar a su hijo o hija en cuanto tenga el código de la escuela.',
     ],
     action: { words: 'Abrir mi cuenta', path: '/confirm' },
     foot: [notYou, 'El enlace sirve durante siete días.'],
@@ -27,7 +27,7 @@ const letters: LetterWords['letters'] = {
     subject: 'Usted ya tiene una cuenta de Cadro',
     paragraphs: [
       'Hola, {name}:',
-      'alguien quiso usar este correo para una cuenta nueva. Ya tiene una, así que no se cambió nada.',
+      'Alguien quiso usar este correo para una cuenta nueva. Ya tiene una, así que no se cambió nada.',
       'Si fue usted, entre con su contraseña o ponga una nueva si la olvidó.',
     ],
     action: { words: 'Entrar', path: '/sign-in' },
@@ -37,7 +37,7 @@ const letters: LetterWords['letters'] = {
     subject: 'Ponga una contraseña nueva para Cadro',
     paragraphs: [
       'Hola, {name}:',
-      'usted pidió una contraseña nueva. El enlace sirve una vez, durante 30 minutos.',
+      'Usted pidió una contraseña nueva. El enlace sirve una vez, durante 30 minutos.',
     ],
     action: { words: 'Elegir una contraseña nueva', path: '/new-password' },
     foot: ['Al ponerla se cierra la sesión en todos los dispositivos.', notYou],
@@ -46,7 +46,7 @@ const letters: LetterWords['letters'] = {
     subject: 'Su contraseña de Cadro cambió',
     paragraphs: [
       'Hola, {name}:',
-      'su contraseña acaba de cambiar y se cerró la sesión en sus otros dispositivos.',
+      'Su contraseña acaba de cambiar y se cerró la sesión en sus otros dispositivos.',
     ],
     foot: [secure],
   },
@@ -54,7 +54,7 @@ const letters: LetterWords['letters'] = {
     subject: '¿Es {address} su correo nuevo?',
     paragraphs: [
       'Hola, {name}:',
-      'usted pidió que Cadro le escriba desde ahora a {address}. Diga que sí aquí y también en el mensaje que enviamos al correo nuevo.',
+      'Usted pidió que Cadro le escriba desde ahora a {address}. Diga que sí aquí y también en el mensaje que enviamos al correo nuevo.',
     ],
     action: { words: 'Sí, cambiarlo', path: '/confirm' },
     foot: ['El enlace sirve durante un día. ' + secure],
@@ -63,7 +63,7 @@ const letters: LetterWords['letters'] = {
     subject: 'Confirme su correo nuevo para Cadro',
     paragraphs: [
       'Hola, {name}:',
-      'usted pidió que Cadro le escriba desde ahora a este correo. Confírmelo aquí y también en el mensaje que enviamos al anterior.',
+      'Usted pidió que Cadro le escriba desde ahora a este correo. Confírmelo aquí y también en el mensaje que enviamos al anterior.',
     ],
     action: { words: 'Confirmar este correo', path: '/confirm' },
     foot: ['El enlace sirve durante un día.', notYou],
@@ -83,7 +83,7 @@ const letters: LetterWords['letters'] = {
     subject: 'Su cuenta de Cadro se va a borrar',
     paragraphs: [
       'Hola, {name}:',
-      'usted pidió borrar su cuenta. Se borrará el {until}. Hasta entonces no se le envía nada y puede cambiar de opinión: entre y elija «Conservar mi cuenta».',
+      'Usted pidió borrar su cuenta. Se borrará el {until}. Hasta entonces no se le envía nada y puede cambiar de opinión: entre y elija «Conservar mi cuenta».',
     ],
     action: { words: 'Entrar', path: '/sign-in' },
     foot: ['Las cartas que envió quedan en la escuela. Todo lo demás que es solo suyo se borra.', secure],
@@ -157,7 +157,7 @@ export const es: LetterWords = {
   roles: {
     guardian: 'como tutor',
     'look-only': 'solo para mirar',
-    helper: 'como ayuda',
+    helper: 'como ayudante',
     student: 'con su propia cuenta',
   },
   somebody: 'Alguien de fuera de su hogar',

@@ -98,7 +98,7 @@ function ofTable(grid: Grid, asked: MailAsked): Proposal[] {
 
 const scoreWords = ({ earned, possible, percent, letter, status }: Omit<Proposal, 'words'>): string[] => [
   ...(earned === null ? [] : [possible === null ? `${earned}` : `${earned}/${possible}`]),
-  ...(percent === null ? [] : [`${percent} %`]),
+  ...(percent === null ? [] : [`${percent}%`]),
   ...(letter === null ? [] : [letter]),
   ...(status === 'scored' || status === 'open' ? [] : [status]),
 ];

@@ -136,7 +136,7 @@ class Reader {
       const written = this.cell(row, means);
       if (written === '') continue;
       const cell = this.how.shares.has(means) ? asPercent(written) : written;
-      const read = readScore(means === 'percent' && numberOf(cell) !== null ? `${cell} %` : cell);
+      const read = readScore(means === 'percent' && numberOf(cell) !== null ? `${cell}%` : cell);
       if (!read) {
         this.problem(number, 'score', cell);
         return null;
@@ -231,7 +231,7 @@ function sharesOf(rows: Grid, columns: readonly Column[], isSheet: boolean): Set
 /** A share of one, written as the percent it is. */
 function asPercent(cell: string): string {
   const share = numberOf(cell);
-  return share === null ? cell : `${Number((share * 100).toFixed(2))} %`;
+  return share === null ? cell : `${Number((share * 100).toFixed(2))}%`;
 }
 
 /** Reads a table of assignments that is given as its cells. */

@@ -1,5 +1,5 @@
 import type { CourseGrade, Language } from '@cadro/contract';
-import { roundHalfAway } from '@cadro/core';
+import { localeOf, plainly, roundHalfAway } from '@cadro/core';
 
 /** How dates and figures are written on paper, by the school's own clock. */
 export interface PrintFormat {
@@ -14,14 +14,12 @@ export interface PrintFormat {
 }
 
 export function printFormat(language: Language, timeZone: string): PrintFormat {
-  const locale = language === 'en' ? 'en-US' : language;
+  const locale = localeOf(language);
   const write = (options: Intl.DateTimeFormatOptions, at: Date) =>
-    new Intl.DateTimeFormat(locale, { dateStyle: 'medium', timeZone, ...options })
-      .format(at)
-      .replace(/[\u2009\u202f]/g, ' ');
+    plainly(new Intl.DateTimeFormat(locale, { dateStyle: 'medium', timeZone, ...options }).format(at));
   const number = (value: number, decimals: number): string => {
     const digits = { minimumFractionDigits: decimals, maximumFractionDigits: decimals };
-    return new Intl.NumberFormat(language, digits).format(roundHalfAway(value, decimals));
+    return new Intl.NumberFormat(locale, digits).format(roundHalfAway(value, decimals));
   };
   return {
     day: (on) => write({ timeZone: 'UTC' }, new Date(`${on}T12:00:00Z`)),

@@ -1,6 +1,6 @@
 import { buffer } from 'node:stream/consumers';
 import type { Language } from '@cadro/contract';
-import { light } from '@cadro/core';
+import { light, localeOf } from '@cadro/core';
 import PDFDocument from 'pdfkit';
 import { newPaper, putText, sheet } from '../../kit';
 
@@ -31,7 +31,7 @@ export async function letterPage(letter: PaperLetter): Promise<Buffer> {
     margin,
   });
   const bytes = buffer(page);
-  const date = new Intl.DateTimeFormat(language === 'en' ? 'en-US' : language, {
+  const date = new Intl.DateTimeFormat(localeOf(language), {
     dateStyle: 'long',
     timeZone,
   });

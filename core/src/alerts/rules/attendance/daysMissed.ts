@@ -48,7 +48,7 @@ export const daysMissed = childRule({
     },
     es: {
       name: 'Muchos días perdidos',
-      asked: ({ amount }) => `Se le avisa cuando se pierde el ${amount} % de los días de clase.`,
+      asked: ({ amount }) => `Se le avisa cuando se pierde el ${amount}% de los días de clase.`,
       tell: (reason, told) => ({
         headline: `${reason.share?.missed ?? 0} de ${reason.share?.of ?? 0} días de clase perdidos`,
         discreet: 'Muchos días de clase perdidos',

@@ -31,7 +31,7 @@ export const balanceLow = childRule({
         headline: `${title}: ${formats.money(amount, currency)} left`,
         facts: [`As of ${formats.day(at)}.`],
         rule: `You asked to be told below ${formats.money(asked?.amount ?? 0, currency)}.`,
-        next: 'Add money the way your school takes it.',
+        next: 'Add money the way your school accepts it.',
       }),
     },
     es: {
@@ -41,7 +41,7 @@ export const balanceLow = childRule({
         headline: `${title}: quedan ${formats.money(amount, currency)}`,
         facts: [`Al ${formats.day(at)}.`],
         rule: `Usted pidió que se le avise por debajo de ${formats.money(asked?.amount ?? 0, currency)}.`,
-        next: 'Añada dinero como lo recibe su escuela.',
+        next: 'Agregue dinero de la forma que acepta su escuela.',
       }),
     },
   },

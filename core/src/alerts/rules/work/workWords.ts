@@ -50,7 +50,7 @@ const texts: Readonly<Record<Language, Texts>> = {
     due: (course, when) => `${course}, para el ${when}.`,
     undated: (course) => `${course}, sin fecha de entrega.`,
     worth: (course, gain) => `Recuperado, subiría ${course} en ${gain}.`,
-    share: (percent) => ` por el ${percent} % del puntaje`,
+    share: (percent) => ` por el ${percent}% del puntaje`,
     until: (day, share) => `Aún se puede entregar hasta el ${day}${share}.`,
     marked: ({ earned, possible }) => (earned === null ? 'aún sin calificar' : `${earned} de ${possible}`),
     apart: (score, day) =>
