@@ -117,6 +117,45 @@ export function tooSmall(): string[] {
     });
 }
 
+/** More than four sizes or two weights of what is written on the page; a child's mark is a drawing, not a text. */
+export function tooManyLooks(): string[] {
+  const sizes = new Map<string, string>();
+  const weights = new Map<string, string>();
+  const walker = document.createTreeWalker(
+    document.querySelector('main') ?? document.body,
+    NodeFilter.SHOW_TEXT,
+  );
+  while (walker.nextNode()) {
+    const text = walker.currentNode.textContent?.trim() ?? '';
+    const element = walker.currentNode.parentElement;
+    if (!text || !element?.checkVisibility() || element.closest('style, script, svg[aria-hidden=true]'))
+      continue;
+    const { fontSize, fontWeight } = getComputedStyle(element);
+    sizes.set(fontSize, text.slice(0, 30));
+    weights.set(fontWeight, text.slice(0, 30));
+  }
+  const said = (looks: Map<string, string>) =>
+    [...looks].map(([look, text]) => `${look}: ${text}`).join(' | ');
+  return [...(sizes.size > 4 ? [said(sizes)] : []), ...(weights.size > 2 ? [said(weights)] : [])];
+}
+
+/** Dark buttons beside each other on one screen: which of them is the next step? */
+export function tooManyDark(): string[] {
+  const ink = getComputedStyle(document.querySelector('h1, h2') ?? document.body).color;
+  const dark = [...document.querySelectorAll<HTMLElement>('main a, main button, main [role=button]')].filter(
+    (element) => {
+      const { top, bottom } = element.getBoundingClientRect();
+      return (
+        element.checkVisibility() &&
+        top >= 0 &&
+        bottom <= window.innerHeight &&
+        getComputedStyle(element).backgroundColor === ink
+      );
+    },
+  );
+  return dark.length > 1 ? [dark.map(({ textContent }) => textContent.slice(0, 40)).join(' | ')] : [];
+}
+
 /** Makes every word of the page two fifths longer, as another language might; a second call takes it back. */
 export function lengthen(): void {
   const kept = window.wordsOfPage;

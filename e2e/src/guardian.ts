@@ -1,6 +1,14 @@
 import axe, { type RunOptions } from 'axe-core';
 import { expect, type Locator, type Page } from '@playwright/test';
-import { badlyPlaced, hidingNames, lengthen, tooSmall, unlistedRows } from './everybody';
+import {
+  badlyPlaced,
+  hidingNames,
+  lengthen,
+  tooManyDark,
+  tooManyLooks,
+  tooSmall,
+  unlistedRows,
+} from './everybody';
 
 const everyRule: RunOptions['runOnly'] = {
   type: 'tag',
@@ -218,6 +226,8 @@ export class Guardian {
     expect(await page.evaluate(hidingNames), `${name}: names say what is seen`).toEqual([]);
     expect(await page.evaluate(unlistedRows), `${name}: lists are lists`).toEqual([]);
     expect(await page.evaluate(tooSmall), `${name}: what is pressed is large enough`).toEqual([]);
+    expect(await page.evaluate(tooManyLooks), `${name}: four sizes and two weights`).toEqual([]);
+    expect(await page.evaluate(tooManyDark), `${name}: one dark button`).toEqual([]);
     await well('as it is');
     const size = page.viewportSize();
     if (size && !this.wide) {

@@ -121,11 +121,8 @@ test('the main acts are done by keys alone, in few presses', async ({ guardian, 
     data: { tasks: [{ itemId: row?.itemId }] },
   });
   expect(chosen.status()).toBe(200);
-  await act('one planned task moved to another evening', 35, async (hand) => {
-    await hand.press('3');
-    await expect.poll(() => focused(page)).toBe('Work');
-    await hand.until('Tab', /^Plan the evenings$/);
-    await hand.press('Enter');
+  await act('one planned task moved to another evening', 25, async (hand) => {
+    await hand.press('e');
     await expect.poll(() => focused(page)).toBe('Evenings');
     await hand.press('n');
     await hand.until('Tab', new RegExp(`^Move ${row?.title}`));

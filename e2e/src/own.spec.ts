@@ -40,6 +40,11 @@ test(
     await expect(page.getByRole('link', { name: /^My school gives no code/ })).toBeVisible();
     await parent.findsStateInOrder('nobody is linked yet');
     await addsChild(page, 'Wren', 'Skerry Cove School');
+    // In the first minutes the Brief says what is so, and the one step from there.
+    await parent.goesTo('Brief');
+    await expect(page.getByText(/^There’s nothing written down for Wren yet\./)).toBeVisible();
+    await parent.findsStateInOrder('a child without a course');
+    await page.getByRole('link', { name: 'Add a course', exact: true }).click();
     await page.getByLabel('Course', { exact: true }).fill('Mathematics');
     // What a rule does is seen before it is chosen for good.
     await expect(page.getByText(/counts as 0 of 10\. The grade is 72\.5 \(C\)\.$/)).toBeVisible();
@@ -49,6 +54,11 @@ test(
     await parent.findsStateInOrder('a course that is written down');
     await page.getByRole('button', { name: 'Add the course' }).click();
     const line = page.getByLabel('An assignment in one line');
+    await expect(line).toBeVisible();
+    await parent.goesTo('Brief');
+    await expect(page.getByText('Wren has 1 course and no grade yet.')).toBeVisible();
+    await parent.findsStateInOrder('a course without a score');
+    await page.getByRole('link', { name: 'Write down the first score' }).click();
     for (const [text, said] of [
       ['quiz yesterday 17/20', 'Quiz, 17 of 20'],
       [`worksheet 4 due ${day(-6)} missing, 10 points`, 'Worksheet 4, worth 10'],

@@ -1,4 +1,4 @@
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { CourseFigures, CourseGrade, Scale } from '@cadro/contract';
 import { useFormat } from '../household';
@@ -35,7 +35,7 @@ export function ThreeFigures({ figures, grade, scale }: ThreeProps) {
     <Row style={styles.top}>
       {columns.map(({ key, value, word, colour }) => (
         <View key={key} style={styles.fill}>
-          <Words bold colour={colour} style={own.great}>
+          <Words bold size="title" colour={colour}>
             {value}
           </Words>
           <Words size="small" colour="soft">
@@ -46,7 +46,3 @@ export function ThreeFigures({ figures, grade, scale }: ThreeProps) {
     </Row>
   );
 }
-
-const own = StyleSheet.create({
-  great: { fontSize: 24, lineHeight: 28 },
-});

@@ -8,11 +8,22 @@ import { toLine } from './keyTargets';
 import { useNextChild } from './useNextChild';
 
 /** What the keys do, in the order in which the sheet lists them. */
-export const keyActs = ['places', 'child', 'everyone', 'next', 'before', 'add', 'search', 'sheet'] as const;
+export const keyActs = [
+  'places',
+  'child',
+  'everyone',
+  'evenings',
+  'next',
+  'before',
+  'add',
+  'search',
+  'sheet',
+] as const;
 export const keysOf: Readonly<Record<(typeof keyActs)[number], string>> = {
   places: '1 – 5',
   child: 'c',
   everyone: '0',
+  evenings: 'e',
   next: 'n',
   before: 'p',
   add: 'a',
@@ -38,6 +49,7 @@ export function useKeys() {
       ...Object.fromEntries(own.map((name, at) => [`${at + 1}`, press(() => router.push(`/${name}`))])),
       c: press(() => nextChild(1)),
       '0': press(() => dispatch(childChosen(null))),
+      e: press(() => router.push('/work/plan')),
       n: press(() => toLine(1)),
       p: press(() => toLine(-1)),
       a: press(() => router.push('/days/entries/new')),

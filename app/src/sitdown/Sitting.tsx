@@ -98,7 +98,7 @@ export function Sitting({ sitdown, pages }: { sitdown: Sitdown; pages: readonly 
         <Agree sitdownId={sitdown.id} page={page} child={child} />
       )}
       {step.section?.section === 'week' ? (
-        <WayOn label={t('sitdown.evenings')} href={`/work/plan?studentId=${child.id}`} />
+        <WayOn label={t('sitdown.evenings')} href={`/work/plan?child=${child.id}`} />
       ) : null}
       {step.section?.section === 'question' ? (
         <Answer key={child.id} sitdownId={sitdown.id} page={page} child={child} />

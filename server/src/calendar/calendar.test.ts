@@ -74,11 +74,11 @@ describe('the layers', () => {
     const found = await calendar('2026-10-07', '2026-10-21');
     expect(layer(found, 'attendance')).toEqual([
       ['attendance', '2026-10-07', null, 'caspian', 'Late once'],
-      ['attendance', '2026-10-08', null, 'isolde', 'On a trip for 2 lessons'],
-      ['attendance', '2026-10-08', null, 'caspian', 'On a trip for 5 lessons'],
+      ['attendance', '2026-10-08', null, 'isolde', 'On a trip for 2 classs'],
+      ['attendance', '2026-10-08', null, 'caspian', 'On a trip for 5 classs'],
       ['attendance', '2026-10-14', null, 'caspian', 'Late once'],
-      ['attendance', '2026-10-15', null, 'caspian', 'Absent from 6 lessons'],
-      ['attendance', '2026-10-16', null, 'isolde', 'Absent from 7 lessons'],
+      ['attendance', '2026-10-15', null, 'caspian', 'Absent from 6 classes'],
+      ['attendance', '2026-10-16', null, 'isolde', 'Absent from 7 classes'],
       ['attendance', '2026-10-19', null, 'isolde', 'Absent from 1 lesson, unexplained'],
       ['attendance', '2026-10-20', null, 'isolde', 'Absent from 1 lesson, unexplained'],
       ['attendance', '2026-10-21', null, 'isolde', 'Absent from 1 lesson, unexplained'],

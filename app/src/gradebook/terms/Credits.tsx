@@ -74,7 +74,7 @@ function Averages({ average }: { average: PointAverage }) {
         { value: average.withRunning, word: t('terms.averageRunning') },
       ].map(({ value, word }) => (
         <View key={word} style={styles.fill}>
-          <Words bold style={own.great}>
+          <Words bold size="title">
             {format.figure(value, 2)}
           </Words>
           <Words size="small" colour="soft">
@@ -175,6 +175,5 @@ export function Average({ years }: { years: ChildTerms }) {
 
 const own = StyleSheet.create({
   credit: { paddingVertical: 8, alignItems: 'flex-start' },
-  great: { fontSize: 24, lineHeight: 28 },
   sum: { justifyContent: 'space-between', paddingVertical: 6 },
 });

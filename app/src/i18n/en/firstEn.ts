@@ -42,6 +42,7 @@ export const firstEn = {
     places: 'Brief, Courses, Work, Days, Talk',
     child: 'The next child',
     everyone: 'Everyone',
+    evenings: 'Plan the evenings',
     next: 'The next line of a list',
     before: 'The line before',
     add: 'Write something down: a reminder, an event, a note',

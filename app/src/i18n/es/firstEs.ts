@@ -44,6 +44,7 @@ export const firstEs: SameKeys<typeof firstEn> = {
     places: 'Resumen, Materias, Tareas, Días, Diálogo',
     child: 'El hijo siguiente',
     everyone: 'Todos',
+    evenings: 'Planear las tardes',
     next: 'La línea siguiente de una lista',
     before: 'La línea anterior',
     add: 'Anotar algo: un recordatorio, un evento, una nota',

@@ -45,7 +45,7 @@ export function ChildMark({ letter, place, size = 20 }: { letter: string; place:
         y={size - 6}
         textAnchor="middle"
         fontFamily={font}
-        fontWeight="700"
+        fontWeight="600"
         fontSize={(size - 5) / (letter.length > 1 ? 1.5 : 1)}
         fill={colour}
       >

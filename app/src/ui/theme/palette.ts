@@ -18,9 +18,9 @@ export const forced: Palette = {
 };
 
 export const font = 'Atkinson Hyperlegible Next, system-ui, sans-serif';
-/** Four sizes: titles, matters and figures, text, secondary. */
+/** Four sizes: titles and great figures, matters, text, secondary. */
 export const sizes = {
-  title: { fontSize: 30, lineHeight: 36 },
+  title: { fontSize: 26, lineHeight: 32 },
   matter: { fontSize: 19, lineHeight: 24 },
   text: { fontSize: 16, lineHeight: 24 },
   small: { fontSize: 14, lineHeight: 20 },

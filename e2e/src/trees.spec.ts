@@ -1,0 +1,50 @@
+import { readFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { expect, test } from './stack';
+
+/*
+ * Each main screen as a screen reader reads it: its tree as sentences, in the order in which they come. What changes is seen
+ * in the change of e2e/trees; `TREES=write npm test -- e2e/src/trees.spec.ts` writes them anew.
+ */
+test.use({ story: 'trees' });
+
+const folder = join(__dirname, '..', 'trees');
+
+/** A line of the tree as a sentence: what it is, what it says; without what only the browser needs. */
+const sentences = (tree: string): string[] =>
+  tree
+    .split('\n')
+    .map((line) => line.replace(/^(\s*)- /, '$1').replace(/:$/, ''))
+    .filter((line) => !/^\s*\/url: /.test(line));
+
+test('each main screen is read in sentences', async ({ guardian, page }) => {
+  await guardian.signsIn();
+  const caspian = await guardian.idOf('Caspian');
+  const screens: readonly [name: string, open: () => Promise<void>][] = [
+    ['brief', () => guardian.goesTo('Brief')],
+    ['courses', () => guardian.goesTo('Courses')],
+    ['course', () => guardian.opensCourse('Boat-building')],
+    ['assignment', () => guardian.opensWork('Keel model')],
+    ['work', () => guardian.goesTo('Work')],
+    ['plan', () => guardian.opens(`/work/plan?child=${caspian}`)],
+    ['days', () => guardian.goesTo('Days')],
+    ['attendance', () => guardian.opens('/days/attendance')],
+    ['talk', () => guardian.goesTo('Talk')],
+    ['alerts', () => guardian.opens('/alerts')],
+    ['settings', () => guardian.opens('/settings')],
+  ];
+  const main = page.getByRole('main');
+  for (const [name, open] of screens) {
+    await open();
+    await expect(page.getByRole('heading', { level: 1 }).last()).toBeVisible();
+    await expect(page.getByRole('status', { name: 'Loading' })).toHaveCount(0);
+    const file = join(folder, `${name}-${guardian.wide ? 'wide' : 'phone'}.txt`);
+    const read = async () => sentences(await main.ariaSnapshot()).join('\n');
+    if (process.env['TREES'] === 'write') {
+      // What comes by itself comes within a second.
+      await page.waitForTimeout(1500);
+      writeFileSync(file, `${await read()}\n`);
+    }
+    await expect.poll(read, name).toBe(readFileSync(file, 'utf8').trimEnd());
+  }
+});
