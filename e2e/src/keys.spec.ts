@@ -121,9 +121,10 @@ test('the main acts are done by keys alone, in few presses', async ({ guardian, 
     data: { tasks: [{ itemId: row?.itemId }] },
   });
   expect(chosen.status()).toBe(200);
-  await act('one planned task moved to another evening', 25, async (hand) => {
+  await act('one planned task moved to another evening', 15, async (hand) => {
     await hand.press('e');
     await expect.poll(() => focused(page)).toBe('Evenings');
+    await expect(page.getByRole('button', { name: `Move ${row?.title}` })).toBeVisible();
     await hand.press('n');
     await hand.until('Tab', new RegExp(`^Move ${row?.title}`));
     await hand.press('Space', 'ArrowDown', 'ArrowDown', 'Space');

@@ -8,7 +8,7 @@ import { expect, test } from './stack';
  */
 test.use({ story: 'trees' });
 
-const folder = join(__dirname, '..', 'trees');
+const folder = join(import.meta.dirname, '..', 'trees');
 
 /** A line of the tree as a sentence: what it is, what it says; without what only the browser needs. */
 const sentences = (tree: string): string[] =>

@@ -2,6 +2,7 @@ export { OutScreen } from './out/OutScreen';
 export * from './api';
 export * from './Comments';
 export * from './CourseList';
+export * from './course/CourseFacts';
 export * from './course/CourseView';
 export * from './course/courseWords';
 export * from './course/policy/PolicyView';

@@ -1,6 +1,7 @@
 export { SearchScreen } from './SearchScreen';
 export * from './api';
 export * from './TalkList';
+export * from './TalkPanes';
 export * from './ThreadView';
 export * from './WriteScreen';
 export * from './draft';

@@ -1,8 +1,8 @@
-import { View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { ComingDay } from '@cadro/contract';
 import { useChildren, useFormat } from '../household';
-import { Row, Stack, styles, WayOn, Words } from '../ui';
+import { List, Row, styles, WayOn, Words } from '../ui';
 
 /** What is due, day by day; how many things fall on one day is said, since that is a warning of its own. */
 export function ComingList({ days, most }: { days: readonly ComingDay[]; most: number }) {
@@ -11,7 +11,7 @@ export function ComingList({ days, most }: { days: readonly ComingDay[]; most: n
   const { nameOf, shown } = useChildren();
   const many = shown.length > 1;
   return (
-    <Stack space={1.5}>
+    <List label={t('brief.coming')} style={own.days}>
       {days.map(({ on, items }) => (
         <View key={on}>
           <Row style={styles.apart}>
@@ -20,20 +20,24 @@ export function ComingList({ days, most }: { days: readonly ComingDay[]; most: n
               {t('brief.things', { count: items.length })}
             </Words>
           </Row>
-          {items.slice(0, most).map((item) => (
-            <Words key={`${item.studentId}:${item.itemId}`} size="small" colour="soft">
-              {[
-                ...(many ? [nameOf(item.studentId)] : []),
-                item.courseTitle,
-                item.offerEnds ? t('work.offerEnds', { title: item.title }) : item.title,
-              ].join(' · ')}
-            </Words>
-          ))}
+          <List>
+            {items.slice(0, most).map((item) => (
+              <Words key={`${item.studentId}:${item.itemId}`} size="small" colour="soft">
+                {[
+                  ...(many ? [nameOf(item.studentId)] : []),
+                  item.courseTitle,
+                  item.offerEnds ? t('work.offerEnds', { title: item.title }) : item.title,
+                ].join(' · ')}
+              </Words>
+            ))}
+          </List>
           {items.length > most ? (
             <WayOn small label={t('brief.more', { count: items.length - most })} href="/work" />
           ) : null}
         </View>
       ))}
-    </Stack>
+    </List>
   );
 }
+
+const own = StyleSheet.create({ days: { gap: 12 } });

@@ -24,12 +24,13 @@ import { MinutesField } from './FreeTime';
 import { Card, Lifted, nowhere } from './TaskCard';
 import { useArrows } from './useArrows';
 
-function Place({ id, children }: { id: string; children: ReactNode }) {
+function Place({ id, role, children }: { id: string; role?: 'listitem'; children: ReactNode }) {
   const palette = usePalette();
   const { setNodeRef, isOver } = useDroppable({ id });
   return (
     <div
       ref={setNodeRef}
+      role={role}
       style={{
         ...place,
         border: `1px solid ${isOver ? palette.ink : palette.line}`,
@@ -68,7 +69,7 @@ function EveningPlace({
         ? t('plan.over', { over: used - minutes })
         : t('plan.used', { used, free: minutes });
   return (
-    <Place id={date}>
+    <Place id={date} role="listitem">
       <Row style={styles.apartTop}>
         <View style={styles.fill}>
           <Words bold>{format.day(date)}</Words>
@@ -156,18 +157,30 @@ function useDragging(studentId: string, plan: Plan, places: readonly string[]) {
 }
 
 /** What stands on no evening yet. */
-function Unplaced({ children }: { children: readonly ReactNode[] }) {
+function Unplaced({
+  tasks,
+  ...same
+}: {
+  tasks: readonly PlannedTask[];
+  studentId: string;
+  may: boolean;
+  longest: number;
+}) {
   const { t } = useTranslation();
   return (
     <Stack space={1}>
       <Words bold>{t('plan.unplaced')}</Words>
       <Place id={nowhere}>
-        {children.length === 0 ? (
+        {tasks.length === 0 ? (
           <Words size="small" colour="soft">
             {t('plan.noRoom')}
           </Words>
         ) : null}
-        <List>{children}</List>
+        <List>
+          {tasks.map((task) => (
+            <Card key={task.itemId} task={task} {...same} />
+          ))}
+        </List>
       </Place>
     </Stack>
   );
@@ -194,8 +207,17 @@ export function Board({
   const seen = plan.evenings.filter(
     ({ date, minutes, exception }) => minutes > 0 || exception || onEvening(date).length > 0,
   );
-  const { lifted, dragging } = useDragging(studentId, plan, [nowhere, ...seen.map(({ date }) => date)]);
+  const evenings = seen.map(({ date }) => date);
+  // What has no evening yet comes first; where there is none, its place waits below.
+  const waiting = onEvening(null);
+  const first = waiting.length > 0;
+  const { lifted, dragging } = useDragging(
+    studentId,
+    plan,
+    first ? [nowhere, ...evenings] : [...evenings, nowhere],
+  );
   const same = { studentId, may, longest };
+  const unplaced = <Unplaced tasks={waiting} {...same} />;
   return (
     <DndContext {...dragging} accessibility={accessibility}>
       <Stack space={2}>
@@ -204,14 +226,8 @@ export function Board({
             {t('plan.how')}
           </Words>
         ) : null}
-        {plan.tasks.length > 0 ? (
-          <Unplaced>
-            {onEvening(null).map((task) => (
-              <Card key={task.itemId} task={task} {...same} />
-            ))}
-          </Unplaced>
-        ) : null}
-        <div style={wide ? beside : below}>
+        {first ? unplaced : null}
+        <div role="list" aria-label={t('plan.title')} style={wide ? beside : below}>
           {seen.map((evening) => (
             <EveningPlace
               key={evening.date}
@@ -221,6 +237,7 @@ export function Board({
             />
           ))}
         </div>
+        {first || plan.tasks.length === 0 ? null : unplaced}
       </Stack>
       <DragOverlay dropAnimation={null}>
         {lifted === null ? null : <Lifted title={titleOf(lifted)} />}

@@ -31,6 +31,9 @@ import { FreeTime } from './FreeTime';
 function Price({ plan }: { plan: Plan }) {
   const { t } = useTranslation();
   const format = useFormat();
+  const open = plan.tasks.filter(({ doneAt }) => doneAt === null);
+  if (open.every(({ evening }) => evening === null))
+    return <Words bold>{t('plan.waiting', { count: open.length })}</Words>;
   const gain = placedGain(plan.tasks);
   const { best } = plan;
   const cost = best ? best.gain - gain : 0;

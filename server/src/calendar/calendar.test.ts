@@ -77,11 +77,11 @@ describe('the layers', () => {
       ['attendance', '2026-10-08', null, 'isolde', 'On a trip for 2 classs'],
       ['attendance', '2026-10-08', null, 'caspian', 'On a trip for 5 classs'],
       ['attendance', '2026-10-14', null, 'caspian', 'Late once'],
-      ['attendance', '2026-10-15', null, 'caspian', 'Absent from 6 classes'],
-      ['attendance', '2026-10-16', null, 'isolde', 'Absent from 7 classes'],
-      ['attendance', '2026-10-19', null, 'isolde', 'Absent from 1 lesson, unexplained'],
-      ['attendance', '2026-10-20', null, 'isolde', 'Absent from 1 lesson, unexplained'],
-      ['attendance', '2026-10-21', null, 'isolde', 'Absent from 1 lesson, unexplained'],
+      ['attendance', '2026-10-15', null, 'caspian', 'Missed 6 classes'],
+      ['attendance', '2026-10-16', null, 'isolde', 'Missed 7 classes'],
+      ['attendance', '2026-10-19', null, 'isolde', 'Missed 1 class, no reason given'],
+      ['attendance', '2026-10-20', null, 'isolde', 'Missed 1 class, no reason given'],
+      ['attendance', '2026-10-21', null, 'isolde', 'Missed 1 class, no reason given'],
     ]);
     expect(
       found.events.find(({ on, layer: of }) => on === '2026-10-19' && of === 'attendance'),

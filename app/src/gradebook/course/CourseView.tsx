@@ -11,7 +11,6 @@ import {
   Quietly,
   Row,
   saveFile,
-  Span,
   Stack,
   WayOn,
   Words,
@@ -19,16 +18,16 @@ import {
 import { NothingYet, SourceDown } from '../../sources';
 import { useCourseQuery, useLazyCourseRecordQuery } from '../api';
 import { Comments, CommentsCsv } from '../Comments';
-import { ThreeFigures } from '../ThreeFigures';
-import { endedWords, hasGrade, spanWords } from '../words';
+import { hasGrade } from '../words';
 import { Attended } from './Attended';
 import { Change } from './policy/Change';
 import { letterSteps, trendWords } from './courseWords';
-import { LastMoved, Moved } from './Moved';
+import { Moved } from './Moved';
 import { NextStep } from './NextStep';
 import { NotInFigure } from './NotInFigure';
 import { Reconciled } from './Reconciled';
 import { Rules } from './policy/Rules';
+import { Standing } from './Standing';
 import { Standards } from './Standards';
 import { TermSwitch } from './TermSwitch';
 import { Why } from './Why';
@@ -51,38 +50,6 @@ function ByHand({ course: { id, studentId, freshness } }: { course: CourseDetail
       <Words size="small" colour="soft">
         {t('own.byHand', { when: freshness.readAt ? format.recent(freshness.readAt) : '' })}
       </Words>
-    </Stack>
-  );
-}
-
-/** The span with its three figures, the steps written out, which way it goes, and the school's figure. */
-function Standing({ course }: { course: CourseDetail }) {
-  const { t } = useTranslation();
-  const format = useFormat();
-  const { figures, grade, ended, scale, nextDue } = course;
-  if (!figures || !hasGrade(grade)) {
-    const next = nextDue
-      ? [t('courses.nextDue', { title: nextDue.title, date: format.day(nextDue.dueAt) })]
-      : [];
-    return (
-      <Stack>
-        <Words>{[ended ? endedWords(t, format, ended) : t('courses.noFigure'), ...next].join('. ')}</Words>
-        <Reconciled course={course} />
-      </Stack>
-    );
-  }
-  return (
-    <Stack>
-      <Span
-        large
-        figures={figures}
-        grade={grade}
-        scale={scale}
-        target={course.target}
-        label={spanWords(t, format, course)}
-      />
-      <ThreeFigures figures={figures} grade={grade} scale={scale} />
-      <LastMoved course={course} />
     </Stack>
   );
 }

@@ -59,6 +59,8 @@ export const tryingEn = {
     over: '{{over}} min too long',
     propose: 'Propose a plan',
     proposing: 'Weighing…',
+    waiting_one: '{{count}} assignment has no evening yet.',
+    waiting_other: '{{count}} assignments have no evening yet.',
     gains: 'This plan adds {{gain}} of 100 points in all.',
     best: 'That’s the most these evenings can hold.',
     price: 'The best plan would add {{best}}; your changes cost {{price}}.',

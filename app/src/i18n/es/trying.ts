@@ -61,6 +61,8 @@ export const tryingEs: typeof tryingEn = {
     over: 'se pasa {{over}} min',
     propose: 'Proponer un plan',
     proposing: 'Pensando…',
+    waiting_one: '{{count}} tarea todavía no tiene tarde.',
+    waiting_other: '{{count}} tareas todavía no tienen tarde.',
     gains: 'Este plan suma {{gain}} de 100 puntos en total.',
     best: 'Es lo más que cabe en estas tardes.',
     price: 'El mejor plan sumaría {{best}}; sus cambios cuestan {{price}}.',

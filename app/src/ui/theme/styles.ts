@@ -5,7 +5,8 @@ import { touch } from './palette';
 export const styles = StyleSheet.create({
   fill: { flex: 1 },
   fillClose: { flex: 1, gap: 2 },
-  shrink: { flexShrink: 1 },
+  /** Gives way, and breaks a word that is longer than its place. */
+  shrink: { flexShrink: 1, minWidth: 0 },
   row: { flexDirection: 'row' },
   wrap: { flexWrap: 'wrap' },
   flow: { flexDirection: 'row', flexWrap: 'wrap' },
