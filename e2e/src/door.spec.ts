@@ -25,8 +25,19 @@ test('the language is chosen before signing in, and stays', once, async ({ page 
   await page.getByLabel('Contraseña').fill('tide-and-lantern');
   await page.getByRole('button', { name: 'Entrar' }).click();
   await expect(page.getByRole('heading', { level: 1, name: /cosas le esperan, Ottoline/ })).toBeVisible();
-  await expect(page.getByText('3,1 sin contar una tarea pendiente')).toBeVisible();
+  await expect(page.getByText('3.1 sin contar una tarea pendiente')).toBeVisible();
   await expect(page.locator('html')).toHaveAttribute('lang', 'es');
+  // What the server says itself is said in it, too; and on another device, without being chosen again.
+  await page.goto('/days?on=2026-10-15');
+  await expect(page.getByText(/^Faltó a 6 clases/).first()).toBeVisible();
+  await page.evaluate(() => localStorage.clear());
+  await page.goto('/brief');
+  await expect(page.getByRole('heading', { level: 1, name: /cosas le esperan, Ottoline/ })).toBeVisible();
+  await page.goto('/settings');
+  await page.getByRole('radio', { name: 'English' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Settings' })).toBeVisible();
+  await page.goto('/days?on=2026-10-15');
+  await expect(page.getByText(/^Missed 6 classes/).first()).toBeVisible();
 });
 
 test('who may only look is shown no way to write', once, async ({ guardian, page }) => {

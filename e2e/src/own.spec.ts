@@ -91,7 +91,7 @@ test(
     await page.getByRole('link', { name: 'See where Mathematics stands' }).click();
     // 19 + 0 + 40 + 9 of 90.
     await expect(page.getByText('75.6', { exact: true }).first()).toBeVisible();
-    await expect(page.getByText(/^You write this record down yourself/)).toBeVisible();
+    await expect(page.getByText(/^You keep this record yourself/)).toBeVisible();
     await parent.findsStateInOrder('a course that its family writes down');
     await parent.goesTo('Work');
     await expect(page.getByText('Worksheet 4').first()).toBeVisible();

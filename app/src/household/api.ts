@@ -12,7 +12,9 @@ export const householdApi = api.injectEndpoints({
       onQueryStarted: (_none, { queryFulfilled }) => queryFulfilled.then(dropCopies, dropCopies),
     }),
     changeMe: by.mutation(routes.changeMe, body<BodyOf<typeof routes.changeMe>>, {
-      invalidatesTags: ['Me'],
+      // The server says some things itself, and now in other words.
+      invalidatesTags: (_done, _error, { language }) =>
+        language === undefined ? ['Me'] : ['Me', 'Record', 'Calendar', 'Alerts'],
     }),
     agree: by.mutation(routes.agree, body<BodyOf<typeof routes.agree>>, { invalidatesTags: ['Me'] }),
     drafts: by.kept(draftRoutes.drafts, nothing, { providesTags: ['Begun'] }),

@@ -12,4 +12,5 @@ export * from './keeping/SafetyScreen';
 export { PeopleNews } from './people/Notices';
 export * from './people/PeopleScreen';
 export * from './people/TrailScreen';
+export { useAccountLanguage } from './useAccountLanguage';
 export * from './useFormat';

@@ -24,6 +24,9 @@ const numberWords: Readonly<Record<string, readonly string[]>> = {
 export const dayGiven = (text: string | undefined, usual: string): string =>
   text && isDate(text) ? text : usual;
 
+/** A text as a heading begins: Spanish writes its months small, but not there. */
+export const beginning = (text: string): string => text.charAt(0).toLocaleUpperCase() + text.slice(1);
+
 /** A calendar date has no zone: it is read and shown in the same one. */
 const instant = (when: string): Date => new Date(isDate(when) ? `${when}T12:00:00Z` : when);
 

@@ -6,7 +6,7 @@ export * from './prefs';
 export { copiesEra, copyOf, dropCopies, keepCopy } from './copies';
 export { oldestShown, versionCame, wentAway } from './reach';
 export { sendWaiting } from './sending';
-export { sessionBegun, sessionEnded } from './session';
+export { chosenAtTheDoor, sessionBegun, sessionEnded } from './session';
 export * from './store';
 export { inTurn, ownSince } from './turns';
 export { useAllCame } from './useAllCame';

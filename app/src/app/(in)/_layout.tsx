@@ -1,6 +1,6 @@
 import { usePathname } from 'expo-router';
 import { useState } from 'react';
-import { useMeQuery, useSelf } from '../../household';
+import { useAccountLanguage, useMeQuery, useSelf } from '../../household';
 import { isServerProblem } from '../../i18n';
 import { inDoor } from '../../places';
 import { Shell } from '../../shell';
@@ -16,6 +16,7 @@ const childs = ['desk', 'kept'];
 /** Everything below asks for a session; without one it leads to the door, and from there to where one wanted to go. */
 export default function SignedIn() {
   const { data: me, error, isError, refetch } = useMeQuery();
+  useAccountLanguage();
   // As it was when the address was opened: on the way to the door it is no longer so.
   const self = useSelf();
   const path = usePathname();

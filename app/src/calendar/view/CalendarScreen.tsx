@@ -3,7 +3,7 @@ import { StyleSheet, View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { Calendar, CalendarEvent } from '@cadro/contract';
 import { useChildren, useFormat } from '../../household';
-import { dayGiven } from '../../i18n';
+import { beginning, dayGiven } from '../../i18n';
 import { useAppSelector } from '../../store';
 import {
   Choice,
@@ -46,7 +46,7 @@ function usePlace(): Place {
 function useTitle({ view, on }: Place): string {
   const { t } = useTranslation();
   const format = useFormat();
-  if (view === 'month') return format.month(on);
+  if (view === 'month') return beginning(format.month(on));
   if (view === 'day') return dayTitle(t, format, on);
   const { from, to } = rangeOf(view, on);
   return format.span(from, to);

@@ -3,7 +3,7 @@ import { ScrollView, StyleSheet } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { languages } from '@cadro/contract';
 import { languageNames } from '../../i18n';
-import { languageChosen, useAppDispatch, useAppSelector } from '../../store';
+import { chosenAtTheDoor, languageChosen, useAppDispatch, useAppSelector } from '../../store';
 import { Choice, Heading, Mark, Row, Stack, themed, Words } from '../../ui';
 
 /** A page outside: who it is, in which language, and one thing to do. */
@@ -32,7 +32,10 @@ export function DoorFrame({
             label={t('signIn.language')}
             options={languages.map((value) => ({ value, label: languageNames[value] }))}
             value={language}
-            onChange={(value) => dispatch(languageChosen(value))}
+            onChange={(value) => {
+              dispatch(languageChosen(value));
+              dispatch(chosenAtTheDoor(value));
+            }}
           />
         </Row>
         <Stack>

@@ -82,7 +82,7 @@ export const tryingEs: typeof tryingEn = {
     loadOf: 'Las tardes de {{child}}',
     handle: 'Mover {{title}}',
     how: 'Arrástrelo a otra tarde, o pulse espacio, luego las flechas y espacio.',
-    show: 'Enseñar a {{child}}',
+    show: 'Mostrar a {{child}}',
     childTitle: 'Las tardes de {{child}}',
     childBack: 'Volver al plan',
     empty: 'Aún no hay nada planeado.',
