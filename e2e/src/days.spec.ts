@@ -157,7 +157,7 @@ test(
       buffer: Buffer.from(lines.join('\r\n')),
     });
     await expect(page.getByText('1 new, 0 changed, 0 as before, 0 removed.')).toBeVisible();
-    await expect(page.getByText(/Nobody knows the time zone ‘Atlantis\/Deep’/)).toBeVisible();
+    await expect(page.getByText(/We don’t know the time zone ‘Atlantis\/Deep’/)).toBeVisible();
     await page.getByRole('button', { name: 'Add to the calendar' }).click();
     await expect(page.getByText('‘Harbour club’ is in the calendar.')).toBeVisible();
     await guardian.opens('/days?on=2026-11-12');

@@ -3,6 +3,7 @@ import type { Fan } from '@cadro/core';
 import { font } from '../theme/palette';
 import { usePalette } from '../theme/Theme';
 import { Drawing } from './Drawing';
+import { useEased } from './useEased';
 
 const [height, left, bottom, top, right] = [124, 40, 22, 8, 12];
 
@@ -30,27 +31,46 @@ function placesOf({ fan: { steps }, target }: FanProps, width: number) {
 }
 type Places = ReturnType<typeof placesOf>;
 
-/** The two bands and the middle. */
-function Bands({ steps, places: { x, y } }: { steps: Fan['steps']; places: Places }) {
+const edges = ['low', 'lowMiddle', 'middle', 'highMiddle', 'high'] as const;
+
+/** The two bands, the middle and what one aims at: all of it moves together. */
+function Bands({
+  fan: { steps },
+  target,
+  places: { x, y },
+  width,
+}: Pick<FanProps, 'fan' | 'target'> & { places: Places; width: number }) {
   const palette = usePalette();
-  const edge = (which: 'low' | 'lowMiddle' | 'middle' | 'highMiddle' | 'high', along = steps) =>
-    along.map((step) => `${x(step.at)},${y(step[which])}`).join('L');
-  const back = [...steps].reverse();
+  const heights = useEased(
+    [...edges.flatMap((which) => steps.map((step) => y(step[which]))), target === null ? null : y(target)],
+    width,
+  );
+  const edge = (which: (typeof edges)[number]) =>
+    steps.map(({ at }, step) => `${x(at)},${heights[edges.indexOf(which) * steps.length + step] ?? 0}`);
+  const band = (high: (typeof edges)[number], low: (typeof edges)[number]) =>
+    `M${[...edge(high), ...edge(low).reverse()].join('L')}Z`;
+  const aim = heights[edges.length * steps.length] ?? null;
   return (
     <>
+      <Path d={band('high', 'low')} fill={palette.sand} stroke={palette.rail} strokeWidth={1} />
       <Path
-        d={`M${edge('high')}L${edge('low', back)}Z`}
-        fill={palette.sand}
-        stroke={palette.rail}
-        strokeWidth={1}
-      />
-      <Path
-        d={`M${edge('highMiddle')}L${edge('lowMiddle', back)}Z`}
+        d={band('highMiddle', 'lowMiddle')}
         fill={palette.tealBand}
         stroke={palette.teal}
         strokeWidth={1}
       />
-      <Path d={`M${edge('middle')}`} stroke={palette.ink} strokeWidth={2} fill="none" />
+      <Path d={`M${edge('middle').join('L')}`} stroke={palette.ink} strokeWidth={2} fill="none" />
+      {aim === null ? null : (
+        <Line
+          x1={left}
+          x2={width - right}
+          y1={aim}
+          y2={aim}
+          stroke={palette.plum}
+          strokeWidth={2}
+          strokeDasharray="5 4"
+        />
+      )}
     </>
   );
 }
@@ -80,25 +100,13 @@ function Ends({ places, width, figureOf, dayOf }: { places: Places; width: numbe
 /** The rest of a term as a fan: most draws in the light band, half in the darker one, the middle as a line. */
 export function FanChart(props: FanProps) {
   const { fan, target, label } = props;
-  const { plum } = usePalette();
   return (
     <Drawing label={label} height={height}>
       {(width) => {
         const places = placesOf(props, width);
         return (
           <>
-            <Bands steps={fan.steps} places={places} />
-            {target === null ? null : (
-              <Line
-                x1={left}
-                x2={width - right}
-                y1={places.y(target)}
-                y2={places.y(target)}
-                stroke={plum}
-                strokeWidth={2}
-                strokeDasharray="5 4"
-              />
-            )}
+            <Bands {...{ fan, target, places, width }} />
             <Ends {...props} places={places} width={width} />
           </>
         );

@@ -3,6 +3,7 @@ import { StyleSheet, View, type GestureResponderEvent } from 'react-native';
 import Svg, { Circle, Line, Path, Text as SvgText } from 'react-native-svg';
 import { font, touch } from '../theme/palette';
 import { usePalette } from '../theme/Theme';
+import { useEased } from './useEased';
 
 export interface StepPoint {
   readonly key: string;
@@ -95,9 +96,10 @@ function Extremes({ points, place, write }: Pick<StepLineProps, 'points' | 'writ
   ));
 }
 
-function Chosen({ point, place: { x, y } }: { point: StepPoint; place: Place }) {
+function Chosen({ point, place: { x, y, width } }: { point: StepPoint; place: Place }) {
   const { soft, ink, sheet } = usePalette();
-  const at = x(point.atMs);
+  const [at = null, up = null] = useEased([x(point.atMs), y(point.value)], width);
+  if (at === null || up === null) return null;
   return (
     <>
       <Line
@@ -109,7 +111,7 @@ function Chosen({ point, place: { x, y } }: { point: StepPoint; place: Place }) 
         strokeWidth={1}
         strokeDasharray="3 3"
       />
-      <Circle cx={at} cy={y(point.value)} r={6} fill={ink} stroke={sheet} strokeWidth={2} />
+      <Circle cx={at} cy={up} r={6} fill={ink} stroke={sheet} strokeWidth={2} />
     </>
   );
 }
