@@ -44,21 +44,18 @@ export const ScoreSlider = memo(function ScoreSlider({
             </Words>
           )}
         </Row>
-        <Row space={1}>
-          <View style={styles.fill}>
-            <Slider
-              label={t('tries.scoreOf', { title })}
-              value={value}
-              most={possible}
-              step={stepOf(possible)}
-              said={moved === undefined ? stands : words(moved)}
-              onChange={(next) => onMove(id, next)}
-            />
-          </View>
-          {moved === undefined ? null : (
-            <Quietly label={t('tries.undo')} hint={title} onPress={() => onMove(id, null)} />
-          )}
-        </Row>
+        <Slider
+          label={t('tries.scoreOf', { title })}
+          value={value}
+          most={possible}
+          step={stepOf(possible)}
+          said={moved === undefined ? stands : words(moved)}
+          onChange={(next) => onMove(id, next)}
+        />
+        {/* Below, so that the slider stays as long as it is under the finger. */}
+        {moved === undefined ? null : (
+          <Quietly label={t('tries.undo')} hint={title} onPress={() => onMove(id, null)} />
+        )}
       </View>
     </Row>
   );
