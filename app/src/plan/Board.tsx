@@ -168,21 +168,21 @@ function Unplaced({
 }) {
   const { t } = useTranslation();
   return (
-    <Stack space={1}>
-      <Words bold>{t('plan.unplaced')}</Words>
-      <Place id={nowhere}>
+    <Place id={nowhere}>
+      <View>
+        <Words bold>{t('plan.unplaced')}</Words>
         {tasks.length === 0 ? (
           <Words size="small" colour="soft">
             {t('plan.noRoom')}
           </Words>
         ) : null}
-        <List>
-          {tasks.map((task) => (
-            <Card key={task.itemId} task={task} {...same} />
-          ))}
-        </List>
-      </Place>
-    </Stack>
+      </View>
+      <List>
+        {tasks.map((task) => (
+          <Card key={task.itemId} task={task} {...same} />
+        ))}
+      </List>
+    </Place>
   );
 }
 
@@ -207,17 +207,8 @@ export function Board({
   const seen = plan.evenings.filter(
     ({ date, minutes, exception }) => minutes > 0 || exception || onEvening(date).length > 0,
   );
-  const evenings = seen.map(({ date }) => date);
-  // What has no evening yet comes first; where there is none, its place waits below.
-  const waiting = onEvening(null);
-  const first = waiting.length > 0;
-  const { lifted, dragging } = useDragging(
-    studentId,
-    plan,
-    first ? [nowhere, ...evenings] : [...evenings, nowhere],
-  );
+  const { lifted, dragging } = useDragging(studentId, plan, [nowhere, ...seen.map(({ date }) => date)]);
   const same = { studentId, may, longest };
-  const unplaced = <Unplaced tasks={waiting} {...same} />;
   return (
     <DndContext {...dragging} accessibility={accessibility}>
       <Stack space={2}>
@@ -226,7 +217,7 @@ export function Board({
             {t('plan.how')}
           </Words>
         ) : null}
-        {first ? unplaced : null}
+        {plan.tasks.length > 0 ? <Unplaced tasks={onEvening(null)} {...same} /> : null}
         <div role="list" aria-label={t('plan.title')} style={wide ? beside : below}>
           {seen.map((evening) => (
             <EveningPlace
@@ -237,7 +228,6 @@ export function Board({
             />
           ))}
         </div>
-        {first || plan.tasks.length === 0 ? null : unplaced}
       </Stack>
       <DragOverlay dropAnimation={null}>
         {lifted === null ? null : <Lifted title={titleOf(lifted)} />}

@@ -74,8 +74,8 @@ describe('the layers', () => {
     const found = await calendar('2026-10-07', '2026-10-21');
     expect(layer(found, 'attendance')).toEqual([
       ['attendance', '2026-10-07', null, 'caspian', 'Late once'],
-      ['attendance', '2026-10-08', null, 'isolde', 'On a trip for 2 classs'],
-      ['attendance', '2026-10-08', null, 'caspian', 'On a trip for 5 classs'],
+      ['attendance', '2026-10-08', null, 'isolde', 'On a trip for 2 classes'],
+      ['attendance', '2026-10-08', null, 'caspian', 'On a trip for 5 classes'],
       ['attendance', '2026-10-14', null, 'caspian', 'Late once'],
       ['attendance', '2026-10-15', null, 'caspian', 'Missed 6 classes'],
       ['attendance', '2026-10-16', null, 'isolde', 'Missed 7 classes'],
