@@ -38,7 +38,7 @@ it.each(roles.map((role) => [role]))('says as what somebody sees a record: %s', 
 
 it('says of a device without a name that it has none', () => {
   const { paragraphs } = accountLetter('en', { kind: 'new-device', params: { device: '' } });
-  expect(paragraphs.join()).toMatch(/before: one that doesn’t say its name\.$/);
+  expect(paragraphs.join()).toMatch(/on a new device: one that doesn’t say its name\.$/);
 });
 
 it('names nobody who is not to be named', () => {
