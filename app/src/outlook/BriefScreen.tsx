@@ -261,8 +261,9 @@ function BriefList({ brief, said, ...choosing }: { brief: Brief; said: ReactNode
         </View>
       ) : null}
       {broad ? null : <Ahead brief={brief} />}
-      <WhoseDevice />
       {wide ? null : <DemoClock />}
+      {/* Asked last, and late: nothing stands below it that it could move. */}
+      <WhoseDevice />
     </Page>
   );
 }
