@@ -1,4 +1,4 @@
-import { expect, test } from './stack';
+import { expect, once, test } from './stack';
 
 test('a letter to a teacher of any child, out of Talk', async ({ guardian, page, running }) => {
   await guardian.signsIn();
@@ -152,6 +152,28 @@ test('settings: where the records come from, the look, the language, and the way
   await page.goto('/brief');
   await expect(page).toHaveURL(/\/sign-in$/);
 });
+
+test(
+  'on a broad screen the course stands beside the letter that is about it',
+  once,
+  async ({ guardian, page }) => {
+    await page.setViewportSize({ width: 1600, height: 900 });
+    await guardian.signsIn();
+    const { rows } = (await (await page.request.get('/api/work')).json()) as {
+      rows: { title: string; studentId: string; itemId: string }[];
+    };
+    const survey = rows.find(({ title }) => title === 'Reef survey');
+    await page.goto(`/talk/write?studentId=${survey?.studentId}&itemId=${survey?.itemId}`);
+    await expect(page.getByLabel('Your letter')).toHaveValue(/Reef survey/);
+    await expect(page.getByRole('heading', { level: 2, name: 'Kelp chemistry' })).toBeVisible();
+    await expect(page.getByText('if made up', { exact: true })).toBeVisible();
+    await expect(page.getByRole('link', { name: /^Reef survey\. due Fri, Oct 9, missing/ })).toBeVisible();
+    // A letter about nothing but the child has nothing beside it.
+    await page.goto('/talk/write');
+    await expect(page.getByRole('heading', { level: 1, name: 'Talk' })).toBeVisible();
+    await expect(page.getByRole('heading', { level: 2, name: 'Kelp chemistry' })).toHaveCount(0);
+  },
+);
 
 test('a follow-up is handed over with a word, taken on, and its list ticked off by whoever did it', async ({
   guardian,

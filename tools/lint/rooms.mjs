@@ -74,6 +74,7 @@ export const floors = {
       'contacts',
       'around',
       'messages',
+      'search',
       'calendar',
       'meetings',
       'alerts',

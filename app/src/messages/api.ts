@@ -1,10 +1,4 @@
-import {
-  messageRoutes as routes,
-  searchRoutes,
-  type BodyOf,
-  type NewLetters,
-  type NewMessage,
-} from '@cadro/contract';
+import { messageRoutes as routes, type BodyOf, type NewLetters, type NewMessage } from '@cadro/contract';
 import { api, endpointsBy, nothing } from '../store';
 
 const messagesApi = api.injectEndpoints({
@@ -35,9 +29,6 @@ const messagesApi = api.injectEndpoints({
     sendSeveral: by.mutation(routes.sendSeveral, (body: NewLetters) => ({ body }), {
       invalidatesTags: ['Talk'],
     }),
-    searchAll: by.query(searchRoutes.search, (q: string) => ({ query: { q } }), {
-      providesTags: ['Talk', 'Announced', 'Notes'],
-    }),
     paper: by.file(routes.paper, (body: BodyOf<typeof routes.paper>) => ({ body })),
     send: by.mutation(routes.send, (body: NewMessage) => ({ body }), { invalidatesTags: ['Talk'] }),
   })),
@@ -50,6 +41,5 @@ export const {
   useSendMutation,
   useSendSeveralMutation,
   usePaperMutation,
-  useSearchAllQuery,
   useTakeBackMutation,
 } = messagesApi;

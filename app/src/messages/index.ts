@@ -1,4 +1,3 @@
-export { SearchScreen } from './SearchScreen';
 export * from './api';
 export * from './TalkList';
 export * from './TalkPanes';

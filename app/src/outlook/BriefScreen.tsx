@@ -2,28 +2,12 @@ import { useState, type ComponentType, type ReactNode } from 'react';
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { Brief, Matter } from '@cadro/contract';
-import { MailReturned } from '../alerts';
-import { OnTheCalendar } from '../calendar';
 import { WhoseDevice } from '../device';
-import { ownerWords } from '../followups';
-import { Leaving, PeopleNews, Unconfirmed, useChildren, useFormat, useMeQuery } from '../household';
-import { DemoClock, SourceDown } from '../sources';
-import {
-  Heading,
-  LinkAction,
-  List,
-  Loaded,
-  Page,
-  Panes,
-  Quiet,
-  Stack,
-  useBroad,
-  useWide,
-  WayOn,
-  Words,
-} from '../ui';
+import { Unconfirmed, useChildren } from '../household';
+import { DemoClock } from '../sources';
+import { Heading, LinkAction, List, Loaded, Page, Panes, Quiet, useBroad, useWide, Words } from '../ui';
 import { useBriefQuery } from './api';
-import { ComingList } from './ComingList';
+import { Ahead, BriefTitle, Closed, GoodNews } from './BriefParts';
 import { FirstMinutes } from './FirstMinutes';
 import { MatterRow } from './MatterRow';
 
@@ -70,77 +54,6 @@ function MatterDetail({ matter, beside }: { matter: Matter | undefined; beside: 
   );
 }
 
-function GoodNews({ brief }: { brief: Brief }) {
-  const { t } = useTranslation();
-  const format = useFormat();
-  const { nameOf } = useChildren();
-  if (brief.goodNews.length === 0) return null;
-  return (
-    <Stack space={0.5}>
-      <Heading level={2}>{t('brief.goodNews')}</Heading>
-      {brief.goodNews.map(({ studentId, itemId, title, was, now }) => (
-        <Words key={`${studentId}:${itemId}`}>
-          {t('brief.was', {
-            child: nameOf(studentId),
-            title,
-            was: t(`kinds.${was}`),
-            now: t('item.score', {
-              earned: format.amount(now.earned ?? 0),
-              possible: format.amount(now.possible),
-            }),
-          })}
-        </Words>
-      ))}
-    </Stack>
-  );
-}
-
-/** What can no longer be turned in: said once, and it asks for nothing. */
-function Closed({ brief }: { brief: Brief }) {
-  const { t } = useTranslation();
-  const format = useFormat();
-  const { nameOf } = useChildren();
-  if (brief.closed.length === 0) return null;
-  return (
-    <Stack space={0.5}>
-      <Heading level={2}>{t('brief.closed')}</Heading>
-      {brief.closed.map(({ studentId, courseId, courseTitle, works, countsAs }) => (
-        <Words key={`${studentId}:${courseId}`}>
-          {t('brief.closedLine', {
-            ...{ child: nameOf(studentId), course: courseTitle, count: works.length },
-            titles: format.list(works.map(({ title }) => title)),
-            as: countsAs > 0 ? format.percent(countsAs) : '0',
-          })}
-        </Words>
-      ))}
-    </Stack>
-  );
-}
-
-function InHand({ brief }: { brief: Brief }) {
-  const { t } = useTranslation();
-  const format = useFormat();
-  const { nameOf } = useChildren();
-  if (brief.inHand.length === 0) return null;
-  return (
-    <Stack space={0.5}>
-      <Heading level={2}>{t('brief.inHand')}</Heading>
-      {brief.inHand.map(({ followUpId, studentId, title, lookAgainOn, owner, asked }) => (
-        <WayOn
-          key={followUpId}
-          label={[
-            lookAgainOn
-              ? t('brief.comesBack', { child: nameOf(studentId), title, when: format.dayLong(lookAgainOn) })
-              : t('brief.noDate', { child: nameOf(studentId), title }),
-            ownerWords(t, { owner, asked }, nameOf(studentId)),
-          ].join(' · ')}
-          href={`/talk/follow-ups/${followUpId}`}
-        />
-      ))}
-    </Stack>
-  );
-}
-
 const ofChildren = (brief: Brief, ids: ReadonlySet<string>): Brief => ({
   ...brief,
   matters: brief.matters.filter(({ studentId }) => ids.has(studentId)),
@@ -153,42 +66,6 @@ const ofChildren = (brief: Brief, ids: ReadonlySet<string>): Brief => ({
   fresh: { ...brief.fresh, counts: brief.fresh.counts.filter(({ studentId }) => ids.has(studentId)) },
   freshness: brief.freshness.filter(({ studentIds }) => studentIds.some((id) => ids.has(id))),
 });
-
-/** The way to all that came since the last look. */
-function WhatIsNew({ fresh: { since, looked, counts } }: { fresh: Brief['fresh'] }) {
-  const { t } = useTranslation();
-  const format = useFormat();
-  const count = counts.reduce((sum, each) => sum + each.count, 0);
-  const label = looked
-    ? t('news.brief', { count, when: format.recent(since) })
-    : t('news.briefFirst', { count });
-  return <WayOn label={label} href="/brief/new" />;
-}
-
-/** How many matters there are, and as of when. */
-function BriefTitle({ brief, count }: { brief: Brief; count: number }) {
-  const { t } = useTranslation();
-  const format = useFormat();
-  const { data: me } = useMeQuery();
-  const readAt = brief.freshness.flatMap((source) => (source.readAt ? [source.readAt] : [])).sort()[0];
-  const when = readAt ? format.recent(readAt) : t('shell.neverRead');
-  return (
-    <Stack space={0.25}>
-      <Heading level={1}>
-        {t('brief.title', { count, number: format.small(count), name: me?.givenName ?? '' })}
-      </Heading>
-      <Words colour="soft">{[format.dayLong(brief.asOf), t('shell.readAt', { when })].join(' · ')}</Words>
-      {brief.freshness.map((source) => (
-        <SourceDown key={source.sourceName} freshness={source} />
-      ))}
-      <Unconfirmed />
-      <Leaving />
-      <PeopleNews />
-      <MailReturned />
-      <WhatIsNew fresh={brief.fresh} />
-    </Stack>
-  );
-}
 
 interface Choosing {
   readonly selected: string | null;
@@ -213,29 +90,13 @@ function Matters({
         <MatterRow
           key={matter.key}
           matter={matter}
-          first={leads && index === 0}
+          // Where what it is about stands beside it, the step is there.
+          first={leads && index === 0 && onSelect === null}
           selected={matter.key === selected}
           onSelect={onSelect && (() => onSelect(matter.key))}
         />
       ))}
     </List>
-  );
-}
-
-/** What is in hand and what is coming: below the matters, or beside them where there is room. */
-function Ahead({ brief }: { brief: Brief }) {
-  const { t } = useTranslation();
-  return (
-    <Stack space={3}>
-      <InHand brief={brief} />
-      {brief.coming.length > 0 ? (
-        <Stack>
-          <Heading level={2}>{t('brief.coming')}</Heading>
-          <ComingList days={brief.coming.slice(0, 3)} most={4} />
-        </Stack>
-      ) : null}
-      <OnTheCalendar />
-    </Stack>
   );
 }
 

@@ -71,7 +71,7 @@ export function MatterRow({ matter, first, selected, onSelect }: MatterRowProps)
         text
       )}
       <Row space={2} wrap>
-        <LinkAction label={words.step.label} href={words.step.href} main={first && !onSelect} />
+        <LinkAction label={words.step.label} href={words.step.href} main={first} />
         {why ? <WayOn label={t('brief.why')} href={why} /> : null}
       </Row>
     </View>

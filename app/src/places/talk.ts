@@ -5,6 +5,7 @@ export { ContactView, ContactsScreen } from '../contacts';
 export { FromScreen } from '../desk';
 export { FollowUpView, NewFollowUp } from '../followups';
 export { ArrangeScreen, MeetingView, MeetingsScreen } from '../meetings';
-export { SearchScreen, TalkList, TalkPanes, ThreadView, WriteScreen } from '../messages';
+export { TalkList, TalkPanes, ThreadView, WriteScreen } from '../messages';
 export { NotesScreen } from '../notes';
+export { SearchScreen } from '../search';
 export { PastScreen, SitdownScreen } from '../sitdown';

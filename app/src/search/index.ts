@@ -1,0 +1,1 @@
+export { SearchScreen } from './SearchScreen';
