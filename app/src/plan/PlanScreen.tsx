@@ -95,8 +95,9 @@ function Evenings({ studentId, plan }: { studentId: string; plan: Plan }) {
             onPress={() => void propose(studentId)}
           />
         ) : null}
+        {open.length > 0 ? null : <LinkAction main label={t('plan.choose')} href="/work" />}
         <LinkAction label={t('plan.show', { child: nameOf(studentId) })} href={`/shown/${studentId}`} />
-        <WayOn label={t('plan.choose')} href="/work" />
+        {open.length > 0 ? <WayOn label={t('plan.choose')} href="/work" /> : null}
         {may ? (
           <Quietly
             label={t(freeing ? 'plan.patternHide' : 'plan.patternShow')}
