@@ -156,6 +156,34 @@ export function tooManyDark(): string[] {
   return dark.length > 1 ? [dark.map(({ textContent }) => textContent.slice(0, 40)).join(' | ')] : [];
 }
 
+/** The lines of text one sees without scrolling between the bars; texts beside each other are one, words in drawings none. */
+export function linesInSight(): string[] {
+  const walker = document.createTreeWalker(
+    document.querySelector('main, [role=main]') ?? document.body,
+    NodeFilter.SHOW_TEXT,
+  );
+  const seen: { middle: number; text: string }[] = [];
+  for (let node = walker.nextNode(); node; node = walker.nextNode()) {
+    const parent = node.parentElement;
+    if (!parent || !node.textContent?.trim() || parent.closest('svg')) continue;
+    const range = document.createRange();
+    range.selectNodeContents(node);
+    for (const { left, top, width, height } of range.getClientRects()) {
+      if (width < 3 || height < 4) continue;
+      const middle = top + height / 2;
+      const shown = document.elementFromPoint(left + width / 2, middle);
+      // What lies behind a bar, or out of sight, is not seen.
+      if (shown && (shown.contains(parent) || parent.contains(shown)))
+        seen.push({ middle, text: node.textContent.trim() });
+    }
+  }
+  seen.sort((a, b) => a.middle - b.middle);
+  const near = 8;
+  return seen
+    .filter(({ middle }, at) => at === 0 || middle - (seen[at - 1]?.middle ?? 0) >= near)
+    .map(({ text }) => text);
+}
+
 /** Makes every word of the page two fifths longer, as another language might; a second call takes it back. */
 export function lengthen(): void {
   const kept = window.wordsOfPage;

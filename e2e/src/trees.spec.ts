@@ -1,5 +1,6 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { linesInSight } from './everybody';
 import { expect, test } from './stack';
 
 /*
@@ -9,6 +10,18 @@ import { expect, test } from './stack';
 test.use({ story: 'trees' });
 
 const folder = join(import.meta.dirname, '..', 'trees');
+
+/** So many lines of text at most on a phone's first screenful. Days has its words in the cells of a month. */
+const most: Readonly<Record<string, number>> = {
+  brief: 13,
+  courses: 10,
+  course: 13,
+  assignment: 13,
+  work: 14,
+  plan: 11,
+  talk: 14,
+  alerts: 13,
+};
 
 /** A line of the tree as a sentence: what it is, what it says; without what only the browser needs. */
 const sentences = (tree: string): string[] =>
@@ -38,6 +51,12 @@ test('each main screen is read in sentences', async ({ guardian, page }) => {
     await open();
     await expect(page.getByRole('heading', { level: 1 }).last()).toBeVisible();
     await expect(page.getByRole('status', { name: 'Loading' })).toHaveCount(0);
+    const limit = guardian.wide ? undefined : most[name];
+    if (limit) {
+      await expect
+        .poll(async () => (await page.evaluate(linesInSight)).slice(limit), `lines of ${name}`)
+        .toEqual([]);
+    }
     const file = join(folder, `${name}-${guardian.wide ? 'wide' : 'phone'}.txt`);
     const read = async () => sentences(await main.ariaSnapshot()).join('\n');
     if (process.env['TREES'] === 'write') {

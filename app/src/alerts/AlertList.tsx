@@ -1,12 +1,15 @@
 import { useState } from 'react';
+import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { alertKinds, alertStates, type Alert, type AlertKind, type AlertStateName } from '@cadro/contract';
-import { useChildren, useFormat } from '../household';
+import { MarkOf, useChildren, useFormat } from '../household';
 import { useAppSelector } from '../store';
 import {
   Choice,
+  DotDays,
   Field,
   Heading,
+  IconAction,
   List,
   Loaded,
   OutLink,
@@ -46,27 +49,45 @@ function AlertRow({ alert, selected }: { alert: Alert; selected: boolean }) {
       label={[...said, ...(state ? [state] : [])].join(', ')}
       selected={selected}
     >
-      <Stack space={0.25}>
-        <Row style={styles.apart}>
-          <Words size="small" style={styles.shrink}>
-            <Words size="small" bold>
-              {child}
+      <Row style={[styles.apartBase, styles.top]}>
+        {alert.studentId ? <MarkOf studentId={alert.studentId} /> : null}
+        <View style={styles.fill}>
+          <Words bold={alert.state === 'open'}>{told.headline}</Words>
+          {state ? (
+            <Words size="small" colour="soft">
+              {state}
             </Words>
-            {child ? ' · ' : ''}
-            {words.kinds[alert.kind]}
-          </Words>
-          <Words size="small" colour="soft">
-            {relative}
-          </Words>
-        </Row>
-        <Words bold={alert.state === 'open'}>{told.headline}</Words>
-        {state ? (
-          <Words size="small" colour="soft">
-            {state}
-          </Words>
-        ) : null}
-      </Stack>
+          ) : null}
+        </View>
+        <Words size="small" colour="soft">
+          {relative}
+        </Words>
+      </Row>
     </RowLink>
+  );
+}
+
+/** Two weeks, today the last of them. */
+const span = 14;
+
+/** On which days of the last two weeks these came: a dot for each, over its day. */
+function Lately({ alerts }: { alerts: readonly Alert[] }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const days = Array.from({ length: span }, (_, at) => format.daysAhead(at + 1 - span)).map((on) => ({
+    on,
+    count: alerts.filter(({ newsAt }) => format.dateOf(newsAt) === on).length,
+  }));
+  const count = days.reduce((sum, day) => sum + day.count, 0);
+  if (count === 0) return null;
+  const said = t('alerts.lately', { count });
+  return (
+    <Stack space={0.5}>
+      <DotDays days={days} label={said} dayOf={format.weekday} />
+      <Words size="small" colour="soft">
+        {said}
+      </Words>
+    </Stack>
   );
 }
 
@@ -104,6 +125,7 @@ function Rows({
       {alerts.length === 0 ? (
         <Quiet>{asked ? t('alerts.noneFound') : t(`alerts.none.${state}`)}</Quiet>
       ) : null}
+      <Lately alerts={alerts} />
       <List label={t('alerts.title')}>
         {alerts.map((alert) => (
           <AlertRow key={alert.id} alert={alert} selected={alert.id === selected} />
@@ -167,7 +189,18 @@ export function AlertList({ selected = null }: { selected?: string | null }) {
   return (
     <Page>
       <Stack space={0.25}>
-        <Heading level={1}>{t('alerts.title')}</Heading>
+        <Row style={styles.apart}>
+          <Heading level={1}>{t('alerts.title')}</Heading>
+          <Row space={1}>
+            <IconAction
+              icon="search"
+              label={t('alerts.find')}
+              onPress={() => setFinding(!finding)}
+              open={finding}
+            />
+            <WayOn label={t('alerts.toRules')} href="/alerts/rules" />
+          </Row>
+        </Row>
         <MailReturned />
       </Stack>
       <Choice
@@ -182,10 +215,6 @@ export function AlertList({ selected = null }: { selected?: string | null }) {
         value={state}
         onChange={setState}
       />
-      <Row space={2} wrap>
-        {finding ? null : <Quietly label={t('alerts.find')} onPress={() => setFinding(true)} />}
-        <WayOn label={t('alerts.toRules')} href="/alerts/rules" />
-      </Row>
       {finding ? <Finding sought={sought} /> : null}
       <Loaded query={query}>
         {({ alerts }) => <Rows alerts={alerts} state={state} selected={selected} asked={narrowed} />}

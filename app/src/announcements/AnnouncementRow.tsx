@@ -1,7 +1,8 @@
+import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { Announcement } from '@cadro/contract';
-import { useChildren, useFormat } from '../household';
-import { RowLink, Words } from '../ui';
+import { MarkOf, useChildren, useFormat } from '../household';
+import { Row, RowLink, styles, Words } from '../ui';
 import { waitsFor } from './asks';
 import { givenWords, wantedWords } from './words';
 
@@ -9,9 +10,12 @@ import { givenWords, wantedWords } from './words';
 export function AnnouncementRow({
   announcement,
   selected,
+  brief,
 }: {
   announcement: Announcement;
   selected: boolean;
+  /** Two lines: whose it is, is drawn; from where it comes, is left to its page where it wants something. */
+  brief?: boolean;
 }) {
   const { t } = useTranslation();
   const format = useFormat();
@@ -36,15 +40,22 @@ export function AnnouncementRow({
       label={[named, ...(said ? [said] : []), context].join('. ')}
       selected={selected}
     >
-      <Words bold={!read || needs}>{named}</Words>
-      {said ? (
-        <Words size="small" colour={needs ? 'plum' : 'ink'}>
-          {said}
-        </Words>
-      ) : null}
-      <Words size="small" colour="soft" lines={1}>
-        {context}
-      </Words>
+      <Row style={styles.top}>
+        {brief ? studentIds.map((each) => <MarkOf key={each} studentId={each} />) : null}
+        <View style={styles.fill}>
+          <Words bold={!read || needs}>{named}</Words>
+          {said ? (
+            <Words size="small" colour={needs ? 'plum' : 'ink'}>
+              {said}
+            </Words>
+          ) : null}
+          {brief && said ? null : (
+            <Words size="small" colour="soft" lines={1}>
+              {context}
+            </Words>
+          )}
+        </View>
+      </Row>
     </RowLink>
   );
 }

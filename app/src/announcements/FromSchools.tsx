@@ -1,7 +1,7 @@
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { useChildren } from '../household';
-import { Heading, List, Loaded, Quiet, WayOn } from '../ui';
+import { Heading, List, Loaded, Quiet, Row, styles, WayOn } from '../ui';
 import { AnnouncementRow } from './AnnouncementRow';
 import { useAnnouncementsQuery } from './api';
 import { worthALook } from './asks';
@@ -17,7 +17,12 @@ export function FromSchools({ selected }: { selected?: string }) {
   const ids = new Set(shown.map(({ id }) => id));
   return (
     <View>
-      <Heading level={2}>{t('talk.announcements')}</Heading>
+      <Row wrap style={styles.apart}>
+        <Heading level={2}>{t('talk.announcements')}</Heading>
+        {query.data ? (
+          <WayOn label={t('school.all', { count: query.data.announcements.length })} href="/talk/school" />
+        ) : null}
+      </Row>
       <Loaded query={query}>
         {({ announcements }) => {
           const now = worthALook(announcements, ids);
@@ -26,10 +31,9 @@ export function FromSchools({ selected }: { selected?: string }) {
               {now.length === 0 ? <Quiet>{t('school.nothingNew')}</Quiet> : null}
               <List>
                 {now.slice(0, most).map((each) => (
-                  <AnnouncementRow key={each.id} announcement={each} selected={each.id === selected} />
+                  <AnnouncementRow key={each.id} brief announcement={each} selected={each.id === selected} />
                 ))}
               </List>
-              <WayOn label={t('school.all', { count: announcements.length })} href="/talk/school" />
             </>
           );
         }}

@@ -2,7 +2,7 @@ import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { FollowUpSummary } from '@cadro/contract';
 import { useChildren, useFormat } from '../household';
-import { Heading, List, Loaded, Quiet, RowLink, Stack, styles, Words } from '../ui';
+import { Heading, List, Loaded, Row, RowLink, Stack, styles, Words } from '../ui';
 import { useFollowUpsQuery } from './api';
 import { ownerWords } from './ownerWords';
 import { absenceOutcome, outcomeWords } from './words';
@@ -70,8 +70,15 @@ function Listed({ followUps, selected }: { followUps: readonly FollowUpSummary[]
   return (
     <Stack space={2}>
       <View style={styles.gap4}>
-        <Heading level={2}>{t('talk.followUps')}</Heading>
-        {open.length === 0 ? <Quiet>{t('talk.none')}</Quiet> : rows(open)}
+        <Row wrap style={styles.apartBase}>
+          <Heading level={2}>{t('talk.followUps')}</Heading>
+          {open.length === 0 ? (
+            <Words size="small" colour="soft">
+              {t('talk.none')}
+            </Words>
+          ) : null}
+        </Row>
+        {open.length === 0 ? null : rows(open)}
       </View>
       {settled.length > 0 ? (
         <View style={styles.gap4}>

@@ -55,7 +55,7 @@ export function Comments({
       {comments.map((comment) => {
         const { id, text, author, writtenAt, offers, elsewhere } = comment;
         return (
-          <Stack key={id} space={0.25}>
+          <Stack key={id} space={1}>
             <OfferedWords text={text} offers={offers} />
             <Words size="small" colour="soft">
               {t('item.signed', {

@@ -1,6 +1,6 @@
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
-import type { Child, CourseFigures, CourseSummary } from '@cadro/contract';
+import type { Child, CourseSummary } from '@cadro/contract';
 import { useChildren, useFormat } from '../household';
 import { SourceDown } from '../sources';
 import {
@@ -20,33 +20,27 @@ import {
   Words,
 } from '../ui';
 import { reportAddress, useCoursesQuery } from './api';
-import { countWords, endedWords, hasGrade, openWords, spanWords, standardsWords } from './words';
+import { endedWords, hasGrade, openWords, spanWords, standardsWords } from './words';
 
-/** What stands under a course's title in the list: what is open, or what there is instead of a grade. */
-function useBelow({ figures, grade, ended, scale, nextDue }: CourseSummary): string {
+/** What is at stake in a course, beside its title: what is open and where it is heading, or what there is instead of a grade. */
+function useStake({ figures, grade, ended, scale, nextDue }: CourseSummary): string {
   const { t } = useTranslation();
   const format = useFormat();
   if (!figures) return t('courses.figureSoon');
   if (scale.method === 'standards') return standardsWords(t, figures.standards);
   if (hasGrade(grade)) {
-    const open = openWords(t, figures) || t('courses.nothingOpen');
-    // Where our count takes the trend's place, a fall is said all the same.
-    const falls = figures.trend.class === 'slipping' && countWords(t, format, grade) !== '';
-    return falls ? `${open} · ${t('courses.trend.slipping')}` : open;
+    const trend = figures.trend.class;
+    const parts = [
+      openWords(t, figures),
+      trend === 'slipping' || trend === 'rising' ? t(`courses.trend.${trend}`) : '',
+      ended ? endedWords(t, format, ended) : '',
+    ].filter(Boolean);
+    return parts.join(' · ') || t('courses.nothingOpen');
   }
   const next = nextDue
     ? [t('courses.nextDue', { title: nextDue.title, date: format.day(nextDue.dueAt) })]
     : [];
   return [ended ? endedWords(t, format, ended) : t('courses.noFigure'), ...next].join('. ');
-}
-
-/** What stands beside that: our count where the school's grade is another, or how an earlier term ended. */
-function useBeside({ grade, ended }: CourseSummary, graded: CourseFigures | null): string {
-  const { t } = useTranslation();
-  const format = useFormat();
-  if (!graded) return '';
-  const beside = ended ? endedWords(t, format, ended) : countWords(t, format, grade);
-  return beside || t(`courses.trend.${graded.trend.class}`);
 }
 
 function CourseLine({ course, selected }: { course: CourseSummary; selected: boolean }) {
@@ -55,40 +49,34 @@ function CourseLine({ course, selected }: { course: CourseSummary; selected: boo
   const { figures, grade, scale } = course;
   const standards = scale.method === 'standards';
   const graded = !standards && hasGrade(grade) ? figures : null;
-  const below = useBelow(course);
-  const beside = useBeside(course, graded);
+  const stake = useStake(course);
   return (
     <RowLink
       href={`/courses/${course.studentId}/${course.id}`}
-      label={[course.title, graded ? format.grade(grade) : '', spanWords(t, format, course), below, beside]
+      label={[course.title, graded ? format.grade(grade) : '', spanWords(t, format, course), stake]
         .filter(Boolean)
         .map((part) => part.replace(/\.$/, ''))
         .join('. ')}
       selected={selected}
     >
-      <Stack space={0.5}>
+      <Stack space={1}>
         <Row style={styles.apartBase}>
-          <Words size="matter" bold style={styles.shrink}>
-            {course.title}
-          </Words>
+          <Row wrap style={[styles.fill, styles.base]}>
+            <Words size="matter" bold style={styles.shrink}>
+              {course.title}
+            </Words>
+            <Words
+              size="small"
+              colour={needsYou(course) ? 'plum' : 'soft'}
+              bold={needsYou(course)}
+              style={styles.shrink}
+            >
+              {stake}
+            </Words>
+          </Row>
           {graded ? (
             <Words size="matter" bold>
               {format.grade(grade)}
-            </Words>
-          ) : null}
-        </Row>
-        <Row style={styles.apart}>
-          <Words
-            size="small"
-            colour={needsYou(course) ? 'plum' : 'soft'}
-            bold={needsYou(course)}
-            style={styles.shrink}
-          >
-            {below}
-          </Words>
-          {beside ? (
-            <Words size="small" colour="soft" style={styles.shrink}>
-              {beside}
             </Words>
           ) : null}
         </Row>

@@ -5,6 +5,8 @@ import type { ItemDetail } from '@cadro/contract';
 import { useChildren, useFormat, useMeQuery } from '../household';
 import {
   BackLink,
+  DaysLeft,
+  Drop,
   Frame,
   frameOf,
   Heading,
@@ -17,6 +19,7 @@ import {
   Span,
   Stack,
   styles,
+  useWide,
   WayOn,
   Words,
 } from '../ui';
@@ -28,6 +31,62 @@ import { effectSentences, gainSentence, lateLoss } from './itemWords';
 import { ThreeFigures } from './ThreeFigures';
 import { creditWords, spanWords, stateWords, worthWords } from './words';
 
+/** A fall that is smaller than this share of the scale cannot be seen. */
+const leastDrawn = 0.02;
+
+/** What making it up would add to the grade. */
+function Gain({ item: { looseEnd, scale } }: { item: ItemDetail }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  if (!looseEnd?.recoverable || looseEnd.impact === null || looseEnd.impact < 5e-3) return null;
+  return (
+    <Row space={0.5} style={styles.base}>
+      <Words size="matter" bold colour="teal">
+        {t('work.gain', { gain: format.amount(looseEnd.impact) })}
+      </Words>
+      <Words size="small" colour="soft">
+        {scale.outOf <= 10 ? t('work.of', { outOf: scale.outOf }) : t('work.points')}
+      </Words>
+    </Row>
+  );
+}
+
+/** Until when it is taken and for how much, and the days that are left. */
+function Until({ item: { looseEnd } }: { item: ItemDetail }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  if (!looseEnd?.recoverable || !looseEnd.deadline) return null;
+  const { deadline, credit } = looseEnd;
+  const days = Math.max(0, format.daysBetween(format.today, deadline));
+  return (
+    <View>
+      <Words bold>
+        {t('work.untilBrief', { date: format.day(deadline), credit: creditWords(t, format, credit ?? 1) })}
+      </Words>
+      <DaysLeft days={days} label={t('work.daysLeft', { count: days })} />
+    </View>
+  );
+}
+
+/** How far the grade would fall, where the fall lies under it still. */
+function Falling({ item }: { item: ItemDetail }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const { looseEnd, figures, grade, scale } = item;
+  if (!looseEnd || !figures || grade.figure === null || grade.count || figures.ifLeft === null) return null;
+  if (grade.figure - figures.ifLeft < leastDrawn * scale.outOf) return null;
+  return (
+    <Drop
+      posted={grade.figure}
+      left={figures.ifLeft}
+      outOf={scale.outOf}
+      postedWords={t('matter.postedWords', { figure: format.grade(grade), outOf: scale.outOf })}
+      leftWords={t('matter.leftWords', { figure: format.figure(figures.ifLeft, scale.decimals) })}
+      said={spanWords(t, format, item)}
+    />
+  );
+}
+
 function State({ item }: { item: ItemDetail }) {
   const { t } = useTranslation();
   const format = useFormat();
@@ -37,23 +96,18 @@ function State({ item }: { item: ItemDetail }) {
   const number = earned
     ? t('item.scoreLong', { earned: format.amount(state.earned ?? 0), possible: format.amount(possible) })
     : worthWords(t, format, item, item.scale);
-  const gain = gainSentence(t, format, item);
+  const gain = looseEnd?.recoverable ? null : gainSentence(t, format, item);
   return (
-    <Stack space={0.5}>
+    <Stack space={2}>
       <Row>
         <Frame kind={frameOf(state.status, looseEnd?.kind ?? null)} needsYou={needsYou} />
-        <Words bold colour={needsYou ? 'plum' : 'ink'} style={styles.shrink}>
-          {`${stateWords(t, item)} · ${number}`}
+        <Words bold colour={needsYou ? 'plum' : 'ink'} style={styles.fill}>
+          {needsYou ? stateWords(t, item) : `${stateWords(t, item)} · ${number}`}
         </Words>
+        <Gain item={item} />
       </Row>
-      {looseEnd?.recoverable && looseEnd.deadline ? (
-        <Words size="matter" bold>
-          {t('item.takenUntil', {
-            date: format.day(looseEnd.deadline),
-            credit: creditWords(t, format, looseEnd.credit ?? 1),
-          })}
-        </Words>
-      ) : null}
+      <Until item={item} />
+      <Falling item={item} />
       {gain ? <Words>{gain}</Words> : null}
     </Stack>
   );
@@ -82,7 +136,8 @@ function Effect({ item }: { item: ItemDetail }) {
   const { t } = useTranslation();
   const format = useFormat();
   const { looseEnd, figures, grade, scale } = item;
-  const sentences = effectSentences(t, format, item);
+  const gain = item.looseEnd?.recoverable ? gainSentence(t, format, item) : null;
+  const sentences = [...(gain ? [gain] : []), ...effectSentences(t, format, item)];
   if (sentences.length === 0 || !figures || figures.posted === null) return null;
   return (
     <Stack>
@@ -193,13 +248,14 @@ function Next({ item }: { item: ItemDetail }) {
   const { t } = useTranslation();
   const { nameOf, mayTalk } = useChildren();
   const now = useMeQuery().data?.now ?? '';
+  const wide = useWide();
   const { studentId, id: courseId, teacher } = item.course;
   if (!mayTalk(studentId)) return null;
   const take = `/talk/new?studentId=${studentId}&courseId=${courseId}&itemId=${item.id}`;
   const child = nameOf(studentId);
   return (
     <Stack>
-      <Heading level={2}>{t('item.next')}</Heading>
+      {wide ? <Heading level={2}>{t('item.next')}</Heading> : null}
       <Row wrap space={2}>
         {item.followUpId ? (
           <LinkAction main label={t('item.inHand')} href={`/talk/follow-ups/${item.followUpId}`} />
@@ -219,16 +275,21 @@ function Next({ item }: { item: ItemDetail }) {
           />
         ) : null}
       </Row>
-      <Words size="small" colour="soft">
-        {t('item.writeHint', { child })}
-      </Words>
+      {wide ? (
+        <Words size="small" colour="soft">
+          {t('item.writeHint', { child })}
+        </Words>
+      ) : null}
     </Stack>
   );
 }
 
+/** On a phone the way back says whose it is and of which course. */
 function Title({ item }: { item: ItemDetail }) {
   const { nameOf } = useChildren();
+  const wide = useWide();
   const { studentId, title, teacher } = item.course;
+  if (!wide) return <Heading level={1}>{item.title}</Heading>;
   return (
     <Stack space={0.5}>
       <Words size="small" colour="soft">
@@ -255,11 +316,15 @@ export function ItemView({
   const { t } = useTranslation();
   const format = useFormat();
   const query = useItemQuery({ studentId, itemId });
+  const { nameOf } = useChildren();
   return (
     <Loaded query={query}>
       {(item) => (
         <Page sheet>
-          <BackLink href={`/courses/${studentId}/${courseId}`} label={item.course.title} />
+          <BackLink
+            href={`/courses/${studentId}/${courseId}`}
+            label={`${nameOf(studentId)} · ${item.course.title}`}
+          />
           <Title item={item} />
           <State item={item} />
           <TwoSources item={item} />

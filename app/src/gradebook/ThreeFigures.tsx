@@ -3,7 +3,6 @@ import { useTranslation } from 'react-i18next';
 import type { CourseFigures, CourseGrade, Scale } from '@cadro/contract';
 import { useFormat } from '../household';
 import { Row, styles, Words } from '../ui';
-import { countWords } from './words';
 
 interface ThreeProps {
   readonly figures: CourseFigures;
@@ -24,9 +23,10 @@ export function ThreeFigures({ figures, grade, scale }: ThreeProps) {
     {
       key: 'posted',
       value: format.grade(grade),
-      word: [t('course.posted', { outOf: scale.outOf }), countWords(t, format, grade)]
-        .filter(Boolean)
-        .join('\n'),
+      word: [
+        t('course.posted', { outOf: scale.outOf }),
+        ...(grade.count ? [t('course.ourCount', { grade: format.grade(grade.count) })] : []),
+      ].join('\n'),
       colour: 'ink',
     },
     { key: 'madeUp', value: say(ifMadeUp), word: t('course.madeUp'), colour: rises ? 'teal' : 'ink' },

@@ -5,7 +5,7 @@ import type { ThreadSummary } from '@cadro/contract';
 import { FromSchools } from '../announcements';
 import { FollowUpList } from '../followups';
 import { useChildren, useDraftsQuery, useFormat } from '../household';
-import { Heading, LinkAction, List, Loaded, Page, Quiet, Row, RowLink, styles, WayOn, Words } from '../ui';
+import { Heading, LinkAction, List, Loaded, Page, Row, RowLink, styles, WayOn, Words } from '../ui';
 import { useThreadsQuery } from './api';
 
 function ThreadRow({ thread, selected }: { thread: ThreadSummary; selected: boolean }) {
@@ -111,12 +111,16 @@ export function TalkList({ selected }: { selected?: string }) {
             <BegunList />
             <FromSchools {...(selected ? { selected } : {})} />
             <FollowUpList {...(selected ? { selected } : {})} />
-            <FromChildren />
             <View>
-              <Heading level={2}>{t('talk.threads')}</Heading>
-              {own.length === 0 ? (
-                <Quiet>{t('talk.noThreads')}</Quiet>
-              ) : (
+              <Row style={styles.apartBase}>
+                <Heading level={2}>{t('talk.threads')}</Heading>
+                {own.length === 0 ? (
+                  <Words size="small" colour="soft">
+                    {t('talk.noThreads')}
+                  </Words>
+                ) : null}
+              </Row>
+              {own.length === 0 ? null : (
                 <List>
                   {own.map((thread) => (
                     <ThreadRow key={thread.id} thread={thread} selected={thread.id === selected} />
@@ -124,6 +128,7 @@ export function TalkList({ selected }: { selected?: string }) {
                 </List>
               )}
             </View>
+            <FromChildren />
             <Row wrap style={styles.spread}>
               <WayOn label={t('notes.title')} href="/talk/notes" />
               <WayOn label={t('contacts.title')} href="/talk/contacts" />

@@ -6,7 +6,7 @@ import { OnTheCalendar } from '../calendar';
 import { ownerWords } from '../followups';
 import { Leaving, PeopleNews, Unconfirmed, useChildren, useFormat, useMeQuery } from '../household';
 import { SourceDown } from '../sources';
-import { Heading, List, Stack, WayOn, Words } from '../ui';
+import { Heading, Icon, List, Row, Stack, styles, WayOn, Words } from '../ui';
 import { ComingList } from './ComingList';
 
 /** What went well since: said before what asks for something. */
@@ -16,11 +16,11 @@ export function GoodNews({ brief }: { brief: Brief }) {
   const { nameOf } = useChildren();
   if (brief.goodNews.length === 0) return null;
   return (
-    <Stack space={0.5}>
-      <Heading level={2}>{t('brief.goodNews')}</Heading>
-      <List style={own.lines}>
-        {brief.goodNews.map(({ studentId, itemId, title, was, now }) => (
-          <Words key={`${studentId}:${itemId}`}>
+    <List label={t('brief.goodNews')} style={own.lines}>
+      {brief.goodNews.map(({ studentId, itemId, title, was, now }) => (
+        <Row key={`${studentId}:${itemId}`}>
+          <Icon name="work" active />
+          <Words size="small" bold colour="teal" style={styles.shrink}>
             {t('brief.was', {
               child: nameOf(studentId),
               title,
@@ -31,9 +31,9 @@ export function GoodNews({ brief }: { brief: Brief }) {
               }),
             })}
           </Words>
-        ))}
-      </List>
-    </Stack>
+        </Row>
+      ))}
+    </List>
   );
 }
 
@@ -88,7 +88,7 @@ function InHand({ brief }: { brief: Brief }) {
 }
 
 /** The way to all that came since the last look. */
-function WhatIsNew({ fresh: { since, looked, counts } }: { fresh: Brief['fresh'] }) {
+export function WhatIsNew({ fresh: { since, looked, counts } }: { fresh: Brief['fresh'] }) {
   const { t } = useTranslation();
   const format = useFormat();
   const count = counts.reduce((sum, each) => sum + each.count, 0);
@@ -118,7 +118,6 @@ export function BriefTitle({ brief, count }: { brief: Brief; count: number }) {
       <Leaving />
       <PeopleNews />
       <MailReturned />
-      <WhatIsNew fresh={brief.fresh} />
     </Stack>
   );
 }

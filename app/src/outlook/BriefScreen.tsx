@@ -7,7 +7,7 @@ import { Unconfirmed, useChildren } from '../household';
 import { DemoClock } from '../sources';
 import { Heading, LinkAction, List, Loaded, Page, Panes, Quiet, useBroad, useWide, Words } from '../ui';
 import { useBriefQuery } from './api';
-import { Ahead, BriefTitle, Closed, GoodNews } from './BriefParts';
+import { Ahead, BriefTitle, Closed, GoodNews, WhatIsNew } from './BriefParts';
 import { FirstMinutes } from './FirstMinutes';
 import { MatterRow } from './MatterRow';
 
@@ -115,6 +115,7 @@ function BriefList({ brief, said, ...choosing }: { brief: Brief; said: ReactNode
       {needing.length === 0 ? <FirstMinutes quiet={t('brief.quiet')} freshness={brief.freshness} /> : null}
       <Matters matters={needing} label={t('brief.matters')} leads {...choosing} />
       <Closed brief={brief} />
+      <WhatIsNew fresh={brief.fresh} />
       {wrote.length > 0 ? (
         <View>
           <Heading level={2}>{t('brief.wrote')}</Heading>

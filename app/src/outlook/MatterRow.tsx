@@ -4,6 +4,7 @@ import type { Matter } from '@cadro/contract';
 import { useLanguage } from '../alerts';
 import { useChildren, useFormat } from '../household';
 import {
+  Drop,
   Heading,
   LinkAction,
   Row,
@@ -58,7 +59,14 @@ export function MatterRow({ matter, first, selected, onSelect }: MatterRowProps)
         </Words>
       </Row>
       <Heading level={2}>{words.title}</Heading>
-      <Words colour="soft">{words.body}</Words>
+      {words.fall ? (
+        <>
+          <Drop {...words.fall} />
+          <Words colour="soft">{words.fall.below}</Words>
+        </>
+      ) : (
+        <Words colour="soft">{words.body}</Words>
+      )}
     </Stack>
   );
   return (
@@ -79,5 +87,5 @@ export function MatterRow({ matter, first, selected, onSelect }: MatterRowProps)
 }
 
 const useLooks = themed((palette) => ({
-  matter: { borderTopWidth: 1, borderColor: palette.line, paddingVertical: 14, gap: 10 },
+  matter: { borderTopWidth: 1, borderColor: palette.line, paddingVertical: 20, gap: 12 },
 }));

@@ -25,7 +25,7 @@ import { arrangeWork, blocksOf, isNarrow, keyOf, linesOf, type Head as HeadLine 
 import { PickBar } from './work/PickBar';
 import { useFound } from './work/useFound';
 import { useWorkFilter } from './work/useWorkFilter';
-import { WorkFilters } from './work/WorkFilters';
+import { FiltersToggle, WorkFilters } from './work/WorkFilters';
 import { WorkLine } from './work/WorkLine';
 import { WorkOffers } from './work/WorkOffers';
 
@@ -34,6 +34,8 @@ function Head({ line }: { line: HeadLine }) {
   const format = useFormat();
   const wide = useWide();
   if (line.is === 'part') {
+    // On a phone the list begins with them, and how many they are stands beside the title.
+    if (!wide && line.group === 'loose') return null;
     return (
       <View style={own.group}>
         <Row style={styles.apartBase}>
@@ -72,7 +74,7 @@ function useShown(whole: Work): Work {
   }, [whole, shown]);
 }
 
-function Top({ work, offers }: { work: Work; offers: ReactNode }) {
+function Top({ work, children }: { work: Work; children: ReactNode }) {
   const { t } = useTranslation();
   const { shown } = useChildren();
   const wide = useWide();
@@ -84,17 +86,21 @@ function Top({ work, offers }: { work: Work; offers: ReactNode }) {
   return (
     <Stack space={1}>
       <View>
-        <Heading level={1}>{t('work.title')}</Heading>
-        <Words colour="soft">{t('work.sub', { count: loose.length, mendable })}</Words>
+        <Row wrap style={wide ? null : styles.apartBase}>
+          <Heading level={1}>{t('work.title')}</Heading>
+          <Words size="small" colour="soft" style={styles.shrink}>
+            {t('work.sub', { count: loose.length, mendable })}
+          </Words>
+        </Row>
         {wide && doubtful > 0 ? (
           <Words size="small" colour="soft">
             {t('work.doubtful', { count: doubtful })}
           </Words>
         ) : null}
       </View>
-      <Row wrap space={2} style={styles.middle}>
+      <Row wrap space={wide ? 2 : 1} style={wide ? null : styles.apart}>
         {planner ? <LinkAction label={t('work.plan')} href={`/work/plan?child=${planner.id}`} /> : null}
-        {offers}
+        {children}
       </Row>
     </Stack>
   );
@@ -107,6 +113,8 @@ function WorkList({ whole }: { whole: Work }) {
   const looks = useLooks();
   const work = useShown(whole);
   const [filter, change] = useWorkFilter();
+  // Open where it is narrow already.
+  const [filtering, setFiltering] = useState(isNarrow(filter));
   const [pickedKeys, setPicked] = useState<ReadonlySet<string>>(new Set());
   const found = useFound(work.rows, useDeferredValue(filter.q));
   const rows = useMemo(
@@ -123,8 +131,11 @@ function WorkList({ whole }: { whole: Work }) {
   };
   const header = (
     <Stack space={1} style={looks.head}>
-      <Top work={work} offers={wide ? null : <WorkOffers few offers={work.offers} />} />
-      <WorkFilters rows={work.rows} filter={filter} onChange={change} />
+      <Top work={work}>
+        {wide ? null : <WorkOffers few offers={work.offers} />}
+        <FiltersToggle open={filtering} onPress={() => setFiltering(!filtering)} />
+      </Top>
+      <WorkFilters rows={work.rows} filter={filter} onChange={change} open={filtering} />
       {lines.length === 0 ? <Quiet>{t(isNarrow(filter) ? 'work.noneFound' : 'work.nothing')}</Quiet> : null}
     </Stack>
   );
@@ -139,7 +150,15 @@ function WorkList({ whole }: { whole: Work }) {
               ))}
               <List>
                 {block.map(({ key, row }) => (
-                  <WorkLine key={key} row={row} picked={pickedKeys.has(key)} onPick={(on) => pick(key, on)} />
+                  <WorkLine
+                    key={key}
+                    row={row}
+                    offers={work.offers.filter(
+                      ({ studentId, itemId }) => studentId === row.studentId && itemId === row.itemId,
+                    )}
+                    picked={pickedKeys.has(key)}
+                    onPick={(on) => pick(key, on)}
+                  />
                 ))}
               </List>
             </View>

@@ -12,6 +12,16 @@ export interface MatterWords {
   readonly title: string;
   readonly body: string;
   readonly step: { readonly label: string; readonly href: Href };
+  /** A fall that is drawn in place of most of the body, what it says, and the line that stands below it. */
+  readonly fall?: {
+    readonly posted: number;
+    readonly left: number;
+    readonly outOf: number;
+    readonly postedWords: string;
+    readonly leftWords: string;
+    readonly said: string;
+    readonly below: string;
+  };
   /** Where the reason stands in full. */
   readonly why: Href | null;
 }
@@ -80,6 +90,27 @@ function endSentence(end: NamedLooseEnd, { t, format }: Tools): string {
 const gradeFigure = (format: Format, { grade }: MatterOf<'underneath' | 'slipping'>): string =>
   format.grade({ ...grade, letter: null });
 
+/** The fall under a grade, where there is a grade and nothing about the fall is in doubt. */
+function fallOf(matter: MatterOf<'underneath'>, said: string, { t, format }: Tools): MatterWords['fall'] {
+  const { grade, ifLeft, outOf, decimals, looseEnds, doubtful } = matter;
+  const [first] = looseEnds;
+  if (grade.figure === null || grade.count || !first || doubtful) return undefined;
+  const more = looseEnds.length - 1;
+  const about =
+    first.kind === 'overdue'
+      ? t('matter.overdueBrief', { title: first.title, due: first.dueAt ? format.date(first.dueAt) : '' })
+      : t('matter.incompleteBrief', { title: first.title });
+  return {
+    posted: grade.figure,
+    left: ifLeft,
+    outOf,
+    postedWords: t('matter.postedWords', { figure: format.grade({ ...grade, letter: null }), outOf }),
+    leftWords: t('matter.leftWords', { figure: format.figure(ifLeft, decimals) }),
+    said,
+    below: [about, ...(more > 0 ? [t('matter.andMore', { count: more })] : [])].join(' '),
+  };
+}
+
 function underneath(matter: MatterOf<'underneath'>, tools: Tools): Omit<MatterWords, 'context' | 'when'> {
   const { t, format } = tools;
   const figure = gradeFigure(format, matter);
@@ -89,13 +120,15 @@ function underneath(matter: MatterOf<'underneath'>, tools: Tools): Omit<MatterWo
     : figure;
   const [first] = matter.looseEnds;
   const more = matter.looseEnds.length - 1;
+  const becomes = t(matter.grade.figure === null ? 'matter.becomesFirst' : 'matter.becomes', {
+    figure: from,
+    left: format.figure(matter.ifLeft, matter.decimals),
+  });
+  const fall = fallOf(matter, becomes, tools);
   const body = [
     ...(first ? [endSentence(first, tools)] : []),
     ...(more > 0 ? [t('matter.andMore', { count: more })] : []),
-    t(matter.grade.figure === null ? 'matter.becomesFirst' : 'matter.becomes', {
-      figure: from,
-      left: format.figure(matter.ifLeft, matter.decimals),
-    }),
+    becomes,
     ...(matter.doubtful
       ? [
           t('matter.doubtful', {
@@ -112,6 +145,7 @@ function underneath(matter: MatterOf<'underneath'>, tools: Tools): Omit<MatterWo
       count: matter.looseEnds.length,
     }),
     body: body.join(' '),
+    ...(fall ? { fall } : {}),
     ...(first
       ? looseWorkStep(matter, first, tools)
       : { step: { label: t('matter.openCourse'), href: courseHref(matter) }, why: null }),

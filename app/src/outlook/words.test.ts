@@ -54,6 +54,15 @@ describe('a matter in words', () => {
       when: 'turn in by Tue, Oct 27',
       title: '3.1 leaves out an open assignment',
       body: 'Keel model was due October 12 and hasn’t been graded, so it doesn’t count yet. If nothing changes, 3.1 drops to 2.4.',
+      fall: {
+        posted: 3.1,
+        left: 2.37,
+        outOf: 4,
+        postedWords: '3.1 posted, of 4',
+        leftWords: '2.4 if left',
+        said: 'If nothing changes, 3.1 drops to 2.4.',
+        below: 'Keel model: due October 12, not graded yet',
+      },
       step: { label: 'Talk with Caspian', href: '/talk/new?studentId=s&courseId=c&itemId=i' },
       why: '/courses/s/c',
     });
@@ -64,6 +73,7 @@ describe('a matter in words', () => {
     expect(say({ ...underneath, doubtful }).body).toMatch(
       /3\.1 drops to 2\.4\. The classroom system has Reading card. If that never reaches the gradebook, the grade drops to 2\.1\.$/,
     );
+    expect(say({ ...underneath, doubtful }).fall).toBeUndefined();
   });
 
   it('offers who may only look the reason instead', () => {

@@ -71,12 +71,12 @@ function EveningPlace({
   return (
     <Place id={date} role="listitem">
       <Row style={styles.apartTop}>
-        <View style={styles.fill}>
+        <Row wrap style={[styles.fill, styles.apartBase]}>
           <Words bold>{format.day(date)}</Words>
           <Words size="small" colour={used > minutes ? 'plum' : 'soft'}>
             {room}
           </Words>
-        </View>
+        </Row>
         {freeing ? (
           <MinutesField
             key={minutes}
@@ -207,17 +207,23 @@ export function Board({
   const seen = plan.evenings.filter(
     ({ date, minutes, exception }) => minutes > 0 || exception || onEvening(date).length > 0,
   );
-  const { lifted, dragging } = useDragging(studentId, plan, [nowhere, ...seen.map(({ date }) => date)]);
   const same = { studentId, may, longest };
+  // What waits for an evening stands above them; the place for it, while it is empty, below.
+  const open = onEvening(null).length > 0;
+  const dates = seen.map(({ date }) => date);
+  const { lifted, dragging } = useDragging(studentId, plan, open ? [nowhere, ...dates] : [...dates, nowhere]);
+  const unplaced = plan.tasks.length > 0 ? <Unplaced tasks={onEvening(null)} {...same} /> : null;
+  const how =
+    may && plan.tasks.length > 0 ? (
+      <Words size="small" colour="soft">
+        {t('plan.how')}
+      </Words>
+    ) : null;
   return (
     <DndContext {...dragging} accessibility={accessibility}>
       <Stack space={2}>
-        {may && plan.tasks.length > 0 ? (
-          <Words size="small" colour="soft">
-            {t('plan.how')}
-          </Words>
-        ) : null}
-        {plan.tasks.length > 0 ? <Unplaced tasks={onEvening(null)} {...same} /> : null}
+        {wide ? how : null}
+        {open ? unplaced : null}
         <div role="list" aria-label={t('plan.title')} style={wide ? beside : below}>
           {seen.map((evening) => (
             <EveningPlace
@@ -228,6 +234,8 @@ export function Board({
             />
           ))}
         </div>
+        {open ? null : unplaced}
+        {wide ? null : how}
       </Stack>
       <DragOverlay dropAnimation={null}>
         {lifted === null ? null : <Lifted title={titleOf(lifted)} />}

@@ -101,7 +101,7 @@ const useLooks = themed((palette, wide) => ({
   line: { height: 1, backgroundColor: palette.line },
   page: { flex: 1, backgroundColor: palette.paper },
   sheet: wide ? { backgroundColor: palette.sheet } : {},
-  content: { padding: margin, paddingTop: wide ? 28 : 8, paddingBottom: 40, gap: 2 * gap },
+  content: { padding: margin, paddingTop: wide ? 28 : 8, paddingBottom: 40, gap: (wide ? 2 : 3) * gap },
   column: { maxWidth: 720, width: '100%' },
   broad: { maxWidth: 1440 },
   list: { borderRightWidth: 1, borderColor: palette.line },

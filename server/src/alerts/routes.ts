@@ -50,7 +50,8 @@ async function asking(deps: ServerDeps, guardianId: string) {
     guardianById(db, guardianId),
     clock.now(),
   ]);
-  const language = settings?.delivery.language ?? guardian?.language ?? 'en';
+  // The page is in the account's language; what is sent has its own.
+  const language = guardian?.language ?? 'en';
   const today = dateIn(settings?.delivery.timeZone ?? 'UTC', now);
   return { guardianId, children, language, now, today };
 }

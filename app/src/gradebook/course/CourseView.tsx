@@ -165,16 +165,16 @@ export function CourseView({
             <SourceDown freshness={course.freshness} />
             {standards ? <Standards course={course} /> : <Standing course={course} />}
             <NextStep course={course} />
-            {standards ? null : <Behind course={course} />}
             <ByHand course={course} />
+            {standards ? null : <Moved course={course} />}
             {!standards && course.categories.length > 0 ? <Why course={course} /> : null}
+            {standards ? null : <Behind course={course} />}
             {standards ? null : (
               <WayOn label={t('tries.way')} href={`/courses/${studentId}/${courseId}/try`} />
             )}
             {standards ? null : <Change course={course} />}
             <TermSwitch course={course} />
             <LooseEnds course={course} />
-            {standards ? null : <Moved course={course} />}
             <WorkLists course={course} />
             {standards ? null : <NotInFigure course={course} />}
             <Stack>

@@ -128,18 +128,17 @@ function MovedCsv({ course }: { course: CourseDetail }) {
   return <SaveCsv name={t('course.csv.moved', { course: course.title })} columns={columns} rows={rows} />;
 }
 
-/** What moved the figure most in the last two weeks, or else moved it last, in one sentence. */
+/** What moved the figure most in the last two weeks, in one sentence. */
 export function LastMoved({ course }: { course: CourseDetail }) {
   const { t } = useTranslation();
   const format = useFormat();
-  // What is told as 'less than 0.01' is nothing to begin a page with.
-  const moves = visible(course.moved).filter(({ delta }) => Math.abs(delta ?? 0) >= 5e-3);
   const since = Date.parse(course.asOf) - 14 * dayMs;
-  const [most] = moves
-    .filter(({ at }) => Date.parse(at) >= since)
+  const moves = visible(course.moved);
+  // Less than half a hundredth of the scale is nothing to begin a page with.
+  const [last] = moves
+    .filter(({ at, delta }) => Date.parse(at) >= since && Math.abs(delta ?? 0) >= 5e-3 * course.scale.outOf)
     .sort((a, b) => Math.abs(b.delta ?? 0) - Math.abs(a.delta ?? 0));
-  const last = most ?? moves.at(-1);
-  if (!last) return null;
+  if (!last) return moves.length > 0 ? <Words>{t('course.movedLittle')}</Words> : null;
   return (
     <Words>
       {t('course.movedLast', {

@@ -321,7 +321,7 @@ describe('what is open in a course, in a line', () => {
         ],
         chances: [chance],
       },
-      '1 overdue, not counted · 1 missing · 1 can be redone',
+      '1 overdue · 1 missing · 1 can be redone',
     ],
   ])('%s', (_name, figures, words) => {
     expect(open(figures)).toBe(words);

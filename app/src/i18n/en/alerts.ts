@@ -31,6 +31,8 @@ export const alertsEn = {
     undo: 'Undo',
     less: 'Fewer like this',
     snooze: 'Mute this one for a week',
+    lately_one: 'One of these came in the last two weeks',
+    lately_other: '{{count}} of these came in the last two weeks',
     muteCourse: 'Mute {{course}} for two weeks',
     muteKind: 'Mute “{{kind}}” for {{child}} for two weeks',
     changeRules: 'Change the rules',

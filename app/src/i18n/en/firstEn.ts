@@ -169,8 +169,8 @@ export const firstEn = {
     nothingOpen: 'Nothing open',
     figureSoon: 'Grades are being worked out',
     open: {
-      overdue_one: '{{count}} overdue, not counted',
-      overdue_other: '{{count}} overdue, not counted',
+      overdue_one: '{{count}} overdue',
+      overdue_other: '{{count}} overdue',
       missing_one: '{{count}} missing',
       missing_other: '{{count}} missing',
       incomplete_one: '{{count}} incomplete',

@@ -17,6 +17,7 @@ export const gradebookEn = {
     doubtful:
       'Part of that drop is in doubt: the classroom system already has {{titles}}. If it reaches the gradebook, {{figure}} if left.',
     posted: 'posted, of {{outOf}}',
+    ourCount: 'our count {{grade}}',
     madeUp: 'if made up',
     letterStep: '{{letter}} from {{figure}}',
     trendSentence: {
@@ -51,6 +52,7 @@ export const gradebookEn = {
     none: 'no scores yet',
     practice: 'required, doesn’t count',
     moved: 'What moved it',
+    movedLittle: 'Nothing has moved it much in the last two weeks.',
     movedLast: 'What moved it most lately: {{cause}}, {{delta}} ({{date}}).',
     movedLabel: 'The posted grade over time, {{count}} steps. Use the arrow keys to go from step to step.',
     range: 'How far back',

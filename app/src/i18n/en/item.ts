@@ -91,7 +91,6 @@ export const itemEn = {
       ask: 'Ask whether it can be redone.',
     },
     effect: 'What it does to the grade',
-    takenUntil: 'Can still be turned in by {{date}}, for {{credit}}.',
     gain: 'Made up for {{credit}}, it would add about {{gain}} to {{figure}}.',
     gainNothing: 'Made up for {{credit}}, it wouldn’t change the grade.',
     noGain: 'Too late to make up.',

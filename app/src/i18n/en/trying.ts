@@ -65,7 +65,7 @@ export const tryingEn = {
     best: 'That’s the most these evenings can hold.',
     price: 'The best plan would add {{best}}; your changes cost {{price}}.',
     unproven: 'This is the best plan found; there may be a better one.',
-    ask: 'Select assignments in the list, and Cadro lays them out here.',
+    ask: 'Select assignments, and Cadro lays them out.',
     unplaced: 'Not on an evening yet',
     noRoom: 'Everything selected has an evening.',
     drop: 'Remove',

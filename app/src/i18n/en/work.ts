@@ -3,8 +3,8 @@ export const workEn = {
   work: {
     title: 'Work',
     sub_zero: 'No loose ends',
-    sub_one: 'One loose end, {{mendable}} can still be made up',
-    sub_other: '{{count}} loose ends, {{mendable}} can still be made up',
+    sub_one: 'One loose end, {{mendable}} can be made up',
+    sub_other: '{{count}} loose ends, {{mendable}} can be made up',
     doubtful_one: 'One more may settle itself: the two sources differ, and a score may be on its way',
     doubtful_other:
       '{{count}} more may settle themselves: the two sources differ, and scores may be on their way',
@@ -15,6 +15,7 @@ export const workEn = {
     noneFound: 'No assignments match.',
     clear: 'Show everything',
     until: 'Can still be turned in by {{date}} ({{left}}), for {{credit}}.',
+    untilBrief: 'Turn in by {{date}}, for {{credit}}',
     tooLate: 'Can no longer be made up.',
     gain: '+{{gain}}',
     stake: 'can move the grade by up to {{gain}} points',
@@ -123,8 +124,10 @@ export const workEn = {
   },
   offers: {
     title: 'Offers in the comments',
-    folded_one: 'One offer, {{unanswered}} to confirm',
-    folded_other: '{{count}} offers, {{unanswered}} to confirm',
+    folded_one: 'One offer',
+    folded_other: '{{count}} offers',
+    toConfirm_one: 'One offer to confirm',
+    toConfirm_other: '{{count}} offers to confirm',
     lead: 'Cadro read these in the teachers’ comments. Please confirm them.',
     kinds: {
       redo: 'It can be redone',

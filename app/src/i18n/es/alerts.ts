@@ -34,6 +34,8 @@ export const alertsEs: SameKeys<typeof alertsEn> = {
     undo: 'Deshacer',
     less: 'Menos avisos así',
     snooze: 'Silenciar este una semana',
+    lately_one: 'Una de estas llegó en las últimas dos semanas',
+    lately_other: '{{count}} de estas llegaron en las últimas dos semanas',
     muteCourse: 'Silenciar {{course}} dos semanas',
     muteKind: 'Silenciar «{{kind}}» de {{child}} dos semanas',
     changeRules: 'Cambiar las reglas',

@@ -171,8 +171,8 @@ export const firstEs: SameKeys<typeof firstEn> = {
     nothingOpen: 'Nada pendiente',
     figureSoon: 'Se están calculando las calificaciones',
     open: {
-      overdue_one: '{{count}} vencida, no cuenta',
-      overdue_other: '{{count}} vencidas, no cuentan',
+      overdue_one: '{{count}} vencida',
+      overdue_other: '{{count}} vencidas',
       missing_one: '{{count}} sin entregar',
       missing_other: '{{count}} sin entregar',
       incomplete_one: '{{count}} incompleta',

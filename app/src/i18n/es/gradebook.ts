@@ -20,6 +20,7 @@ export const gradebookEs: SameKeys<typeof gradebookEn> = {
       'Parte de esa baja es dudosa: la clase virtual ya tiene {{titles}}. Si llega al libro de calificaciones, {{figure}} si se deja.',
     left: 'si se deja',
     posted: 'publicado, de {{outOf}}',
+    ourCount: 'nuestra cuenta {{grade}}',
     madeUp: 'si se recupera',
     letterStep: '{{letter}} desde {{figure}}',
     trendSentence: {
@@ -54,6 +55,7 @@ export const gradebookEs: SameKeys<typeof gradebookEn> = {
     none: 'aún sin puntajes',
     practice: 'obligatorio, no cuenta',
     moved: 'Qué la movió',
+    movedLittle: 'Nada la movió mucho en las últimas dos semanas.',
     movedLast: 'Lo que más la movió últimamente: {{cause}}, {{delta}} ({{date}}).',
     movedLabel:
       'La calificación publicada a lo largo del tiempo, {{count}} pasos. Use las flechas para ir de un paso a otro.',

@@ -91,7 +91,6 @@ export const itemEs: SameKeys<typeof itemEn> = {
     supplies: 'Hace falta: {{list}}',
     redo: { yes: 'Se puede rehacer.', no: 'No se puede rehacer.', ask: 'Pregunte si se puede rehacer.' },
     effect: 'Lo que hace con la calificación',
-    takenUntil: 'Aún se puede entregar hasta el {{date}}, por {{credit}}.',
     gain: 'Recuperado por {{credit}}, sumaría unos {{gain}} a {{figure}}.',
     gainNothing: 'Recuperado por {{credit}}, no cambiaría la calificación.',
     noGain: 'Ya es tarde para recuperarlo.',

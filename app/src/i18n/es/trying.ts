@@ -67,7 +67,7 @@ export const tryingEs: typeof tryingEn = {
     best: 'Es lo más que cabe en estas tardes.',
     price: 'El mejor plan sumaría {{best}}; sus cambios cuestan {{price}}.',
     unproven: 'Puede haber otro mejor; este es el mejor encontrado.',
-    ask: 'Elija tareas en la lista y Cadro las reparte aquí.',
+    ask: 'Elija tareas y Cadro las reparte.',
     unplaced: 'Aún sin tarde',
     noRoom: 'Todo lo elegido tiene su tarde.',
     drop: 'Quitar',

@@ -5,8 +5,8 @@ export const workEs: typeof workEn = {
   work: {
     title: 'Tareas',
     sub_zero: 'Ningún trabajo pendiente',
-    sub_one: 'Un trabajo pendiente, {{mendable}} aún se puede recuperar',
-    sub_other: '{{count}} trabajos pendientes, {{mendable}} aún se pueden recuperar',
+    sub_one: 'Un trabajo pendiente, {{mendable}} se puede recuperar',
+    sub_other: '{{count}} trabajos pendientes, {{mendable}} se pueden recuperar',
     doubtful_one:
       'Uno más quizá se resuelva solo: las dos fuentes no coinciden y un puntaje puede estar en camino',
     doubtful_other:
@@ -18,6 +18,7 @@ export const workEs: typeof workEn = {
     noneFound: 'Ninguna tarea coincide.',
     clear: 'Mostrar todo',
     until: 'Aún se puede entregar hasta el {{date}} ({{left}}), por {{credit}}.',
+    untilBrief: 'Hasta el {{date}}, por {{credit}}',
     tooLate: 'Ya no se puede recuperar.',
     gain: '+{{gain}}',
     stake: 'puede mover la calificación hasta {{gain}} puntos',
@@ -126,8 +127,10 @@ export const workEs: typeof workEn = {
   },
   offers: {
     title: 'Ofertas en los comentarios',
-    folded_one: 'Una oferta, {{unanswered}} por confirmar',
-    folded_other: '{{count}} ofertas, {{unanswered}} por confirmar',
+    folded_one: 'Una oferta',
+    folded_other: '{{count}} ofertas',
+    toConfirm_one: 'Una oferta por confirmar',
+    toConfirm_other: '{{count}} ofertas por confirmar',
     lead: 'Cadro las leyó en los comentarios de los maestros. Confírmelas usted.',
     kinds: {
       redo: 'Se puede rehacer',

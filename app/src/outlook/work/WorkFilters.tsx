@@ -1,9 +1,8 @@
-import { useState } from 'react';
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { workGroups, type WorkRow } from '@cadro/contract';
 import { useChildren } from '../../household';
-import { Choice, Field, Quietly, Row, Stack, styles } from '../../ui';
+import { Choice, Field, IconAction, Quietly, Stack, styles, useWide } from '../../ui';
 import { ends, isNarrow, mends, noFilter, sorts, type WorkFilter } from './arrangeWork';
 
 const unique = (values: readonly string[]): string[] => [...new Set(values)];
@@ -94,20 +93,22 @@ function Filters({ rows, filter, onChange }: FiltersProps) {
   );
 }
 
-/** Behind one word: search, and all the ways to narrow the list down and to order it. Open where it is narrow already. */
-export function WorkFilters({ rows, filter, onChange }: FiltersProps) {
+/** The one control behind which search and filters stand: a word on a wide screen, a drawing on a phone. */
+export function FiltersToggle({ open, onPress }: { open: boolean; onPress: () => void }) {
   const { t } = useTranslation();
-  const [open, setOpen] = useState(isNarrow(filter));
+  const wide = useWide();
+  const label = t(open ? 'work.hideFilters' : 'work.filters');
+  if (wide) return <Quietly label={label} onPress={onPress} open={open} />;
+  return <IconAction icon="search" label={label} onPress={onPress} open={open} />;
+}
+
+/** Search, and all the ways to narrow the list down and to order it. */
+export function WorkFilters({ rows, filter, onChange, open }: FiltersProps & { open: boolean }) {
+  const { t } = useTranslation();
+  if (!open && !isNarrow(filter)) return null;
   return (
     <Stack space={1.5}>
-      <Row wrap space={2}>
-        <Quietly
-          label={t(open ? 'work.hideFilters' : 'work.filters')}
-          onPress={() => setOpen(!open)}
-          open={open}
-        />
-        {isNarrow(filter) ? <Quietly label={t('work.clear')} onPress={() => onChange(noFilter)} /> : null}
-      </Row>
+      {isNarrow(filter) ? <Quietly label={t('work.clear')} onPress={() => onChange(noFilter)} /> : null}
       {open ? (
         <>
           <Field label={t('work.search')} value={filter.q} onChange={(q) => onChange({ q })} />

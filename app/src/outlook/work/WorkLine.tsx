@@ -1,12 +1,14 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useTranslation } from 'react-i18next';
-import { askedAnswers, type WorkRow } from '@cadro/contract';
+import { askedAnswers, type WorkOffer, type WorkRow } from '@cadro/contract';
 import { useChildren, useFormat } from '../../household';
 import {
   Choice,
+  DaysLeft,
   Field,
   Frame,
+  IconAction,
   Quietly,
   Row,
   RowLink,
@@ -21,6 +23,7 @@ import {
 import { useAskedMutation, useEffortMutation } from '../api';
 import {
   bothWords,
+  briefly,
   effectWords,
   frameOfRow,
   lesserWords,
@@ -29,6 +32,7 @@ import {
   sourceLine,
   untilWords,
 } from './rowWords';
+import { OneOffer } from './WorkOffers';
 
 const pickable = (row: WorkRow): boolean =>
   row.group === 'coming' || row.group === 'undated' || row.group === 'loose';
@@ -88,7 +92,13 @@ function Effort({ row }: { row: WorkRow }) {
   );
 }
 
-function Details({ row, lesser }: { row: WorkRow; lesser: string }) {
+/** @param said why it stands here, where the line itself does not say it. */
+function Details({
+  row,
+  said,
+  lesser,
+  offers,
+}: Pick<LineProps, 'row' | 'offers'> & { said: string; lesser: string }) {
   const { t } = useTranslation();
   const wide = useWide();
   const format = useFormat();
@@ -97,6 +107,10 @@ function Details({ row, lesser }: { row: WorkRow; lesser: string }) {
   const source = sourceLine(t, format, row);
   return (
     <Stack space={1.5} style={own.details}>
+      {said ? <Words size="small">{said}</Words> : null}
+      {offers.map((offer) => (
+        <OneOffer key={`${offer.commentId}:${offer.place}`} offer={offer} />
+      ))}
       {lesser && !wide ? (
         <Words size="small" colour="soft">
           {lesser}
@@ -153,17 +167,25 @@ function useLineWords(row: WorkRow) {
   return { ...words, label };
 }
 
-function Sentences({ row, words }: { row: WorkRow; words: ReturnType<typeof useLineWords> }) {
-  const { context, reason, settled, both, until, lesser, effect } = words;
+/** Of a loose end on a phone: whose it is and what it is, and until when. The days that are left are drawn below. */
+function Few({ context, few }: { context: string; few: NonNullable<ReturnType<typeof briefly>> }) {
+  return (
+    <>
+      <Words size="small" colour="soft">
+        {`${context} · ${few.kind}`}
+      </Words>
+      <Words size="small" colour="plum">
+        {few.until}
+      </Words>
+    </>
+  );
+}
+
+function All({ row, words }: { row: WorkRow; words: ReturnType<typeof useLineWords> }) {
+  const { context, reason, settled, both, until, lesser } = words;
   const wide = useWide();
   return (
-    <View style={styles.fillClose}>
-      <Row space={1} style={styles.apartBase}>
-        <Words size="matter" bold style={styles.shrink}>
-          {row.title}
-        </Words>
-        {effect ? <Effect {...effect} /> : null}
-      </Row>
+    <>
       <Words size="small" colour="soft">
         {context}
       </Words>
@@ -184,7 +206,7 @@ function Sentences({ row, words }: { row: WorkRow; words: ReturnType<typeof useL
           {lesser}
         </Words>
       ) : null}
-    </View>
+    </>
   );
 }
 
@@ -202,20 +224,57 @@ function Effect({ figure, unit }: { figure: string; unit: string }) {
   );
 }
 
-/** One work of the list, whatever its state: why it is here, what it does, until when, from where. */
-export function WorkLine({
-  row,
-  picked,
-  onPick,
-}: {
-  row: WorkRow;
-  picked: boolean;
-  onPick: (on: boolean) => void;
-}) {
+interface More {
+  readonly row: WorkRow;
+  readonly few: ReturnType<typeof briefly>;
+  readonly open: boolean;
+  readonly onPress: () => void;
+}
+
+/** What opens the rest of a line: beside the days that are left where these are drawn, else a word. */
+function More({ row, few, open, onPress }: More) {
   const { t } = useTranslation();
+  const label = t(open ? 'work.less' : 'work.more');
+  if (few) {
+    return (
+      <Row style={[styles.apart, own.days]}>
+        <View style={styles.fill}>
+          <DaysLeft days={few.days} label={few.left} />
+        </View>
+        <IconAction
+          icon={open ? 'fold' : 'unfold'}
+          label={`${label}: ${row.title}`}
+          onPress={onPress}
+          open={open}
+        />
+      </Row>
+    );
+  }
+  if (!pickable(row) && row.kind !== 'unmarked') return null;
+  return (
+    <View style={own.more}>
+      <Quietly label={label} hint={row.title} onPress={onPress} open={open} />
+    </View>
+  );
+}
+
+interface LineProps {
+  readonly row: WorkRow;
+  /** What teachers have offered about it. */
+  readonly offers: readonly WorkOffer[];
+  readonly picked: boolean;
+  readonly onPick: (on: boolean) => void;
+}
+
+/** One work of the list, whatever its state: why it is here, what it does, until when, from where. */
+export function WorkLine({ row, offers, picked, onPick }: LineProps) {
+  const { t } = useTranslation();
+  const format = useFormat();
   const looks = useLooks();
+  const wide = useWide();
   const [open, setOpen] = useState(false);
   const words = useLineWords(row);
+  const few = wide ? null : briefly(t, format, row);
   return (
     <View style={looks.ruled}>
       <Row space={0.5} style={styles.top}>
@@ -230,22 +289,23 @@ export function WorkLine({
               <View style={styles.above2}>
                 <Frame kind={frameOfRow(row)} needsYou={needsYou(row)} />
               </View>
-              <Sentences row={row} words={words} />
+              <View style={styles.fillClose}>
+                <Row space={1} style={styles.apartBase}>
+                  <Words size="matter" bold style={styles.shrink}>
+                    {row.title}
+                  </Words>
+                  {words.effect ? <Effect {...words.effect} /> : null}
+                </Row>
+                {few ? <Few context={words.context} few={few} /> : <All row={row} words={words} />}
+              </View>
             </Row>
           </RowLink>
         </View>
       </Row>
-      {pickable(row) || row.kind === 'unmarked' ? (
-        <View style={own.more}>
-          <Quietly
-            label={t(open ? 'work.less' : 'work.more')}
-            hint={row.title}
-            onPress={() => setOpen(!open)}
-            open={open}
-          />
-        </View>
+      <More row={row} few={few} open={open} onPress={() => setOpen(!open)} />
+      {open ? (
+        <Details row={row} said={few ? words.reason : ''} lesser={words.lesser} offers={wide ? [] : offers} />
       ) : null}
-      {open ? <Details row={row} lesser={words.lesser} /> : null}
     </View>
   );
 }
@@ -254,6 +314,7 @@ const own = StyleSheet.create({
   minutes: { maxWidth: 220 },
   details: { paddingLeft: 32, paddingBottom: 12 },
   noTick: { width: 32 },
+  days: { paddingLeft: 63, paddingBottom: 16 },
   more: { paddingLeft: 63, marginTop: -16 },
 });
 

@@ -6,11 +6,25 @@ import { OfferCard, OfferedWords } from '../../gradebook';
 import { useChildren, useFormat } from '../../household';
 import { Heading, Quietly, Stack, themed, Words } from '../../ui';
 
-/** What teachers have offered and nobody has answered yet, then what was confirmed. */
-export function WorkOffers({ offers, few }: { offers: readonly WorkOffer[]; few?: boolean }) {
+/** An offer in the teacher's words, to be confirmed. */
+export function OneOffer({ offer }: { offer: WorkOffer }) {
   const { t } = useTranslation();
   const format = useFormat();
   const looks = useLooks();
+  return (
+    <Stack space={1} style={looks.offer}>
+      <OfferedWords text={offer.text} offers={[offer]} />
+      <Words size="small" colour="soft">
+        {t('offers.signed', { author: offer.author, date: format.date(offer.writtenAt) })}
+      </Words>
+      <OfferCard offer={offer} studentId={offer.studentId} commentId={offer.commentId} />
+    </Stack>
+  );
+}
+
+/** What teachers have offered and nobody has answered yet, then what was confirmed. */
+export function WorkOffers({ offers, few }: { offers: readonly WorkOffer[]; few?: boolean }) {
+  const { t } = useTranslation();
   const { nameOf } = useChildren();
   const [open, setOpen] = useState(!few);
   if (offers.length === 0) return null;
@@ -18,7 +32,11 @@ export function WorkOffers({ offers, few }: { offers: readonly WorkOffer[]; few?
     const unanswered = offers.filter(({ answer }) => answer === null).length;
     return (
       <Quietly
-        label={t('offers.folded', { count: offers.length, unanswered })}
+        label={
+          unanswered > 0
+            ? t('offers.toConfirm', { count: unanswered })
+            : t('offers.folded', { count: offers.length })
+        }
         onPress={() => setOpen(true)}
         open={false}
       />
@@ -34,7 +52,7 @@ export function WorkOffers({ offers, few }: { offers: readonly WorkOffer[]; few?
         </Words>
       </View>
       {ordered.map((offer) => (
-        <Stack key={`${offer.commentId}:${offer.place}`} space={1} style={looks.offer}>
+        <Stack key={`${offer.commentId}:${offer.place}`} space={1}>
           <Words size="small" colour="soft">
             {t('offers.about', {
               child: nameOf(offer.studentId),
@@ -42,11 +60,7 @@ export function WorkOffers({ offers, few }: { offers: readonly WorkOffer[]; few?
               title: offer.itemTitle ?? offer.courseTitle,
             })}
           </Words>
-          <OfferedWords text={offer.text} offers={[offer]} />
-          <Words size="small" colour="soft">
-            {t('offers.signed', { author: offer.author, date: format.date(offer.writtenAt) })}
-          </Words>
-          <OfferCard offer={offer} studentId={offer.studentId} commentId={offer.commentId} />
+          <OneOffer offer={offer} />
         </Stack>
       ))}
     </Stack>

@@ -56,9 +56,28 @@ export function untilWords(t: TFunction, format: Format, row: WorkRow): string {
   if (!row.recoverable || !row.deadline) return t('work.tooLate');
   return t('work.until', {
     date: format.day(row.deadline),
-    left: t('work.daysLeft', { count: Math.max(0, format.daysBetween(format.today, row.deadline)) }),
+    left: t('work.daysLeft', { count: daysLeft(format, row.deadline) }),
     credit: creditWords(t, format, row.credit ?? 1),
   });
+}
+
+const daysLeft = (format: Format, deadline: string): number =>
+  Math.max(0, format.daysBetween(format.today, deadline));
+
+/** A loose end that can be made up, for a narrow list: what it is and until when in few words, and the days that are left, to be drawn. */
+export function briefly(
+  t: TFunction,
+  format: Format,
+  { group, kind, recoverable, deadline, credit }: WorkRow,
+): { kind: string; until: string; days: number; left: string } | null {
+  if (group !== 'loose' || kind === null || kind === 'unmarked' || !recoverable || !deadline) return null;
+  const days = daysLeft(format, deadline);
+  return {
+    kind: t(`kinds.${kind}`),
+    until: t('work.untilBrief', { date: format.day(deadline), credit: creditWords(t, format, credit ?? 1) }),
+    days,
+    left: t('work.daysLeft', { count: days }),
+  };
 }
 
 /** What it does to the grade: the gain of a loose end, what rides on work to come; empty where it is nothing. */

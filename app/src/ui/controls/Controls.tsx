@@ -258,7 +258,7 @@ const own = StyleSheet.create({
   small: { ...sizes.small, paddingVertical: 12, marginVertical: -10, fontWeight: '400' },
 });
 
-const useLooks = themed((palette) => ({
+const useLooks = themed((palette, wide) => ({
   onInk: { color: palette.paper },
   ink: { color: palette.ink },
   disabled: { backgroundColor: 'transparent', borderColor: palette.line, borderWidth: 1 },
@@ -276,7 +276,7 @@ const useLooks = themed((palette) => ({
     alignSelf: 'flex-start',
   },
   mainAction: { color: palette.paper, backgroundColor: palette.ink },
-  row: { minHeight: touch, paddingVertical: 12 },
+  row: { minHeight: touch, paddingVertical: wide ? 12 : 16 },
   ruled: { borderBottomWidth: 1, borderColor: palette.line },
   option: {
     minHeight: touch,

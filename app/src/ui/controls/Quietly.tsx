@@ -33,9 +33,26 @@ export function Quietly({
 }
 
 /** A button of one drawing that everybody knows; its word is said. */
-export function IconAction({ icon, label, onPress }: { icon: IconName; label: string; onPress: () => void }) {
+export function IconAction({
+  icon,
+  label,
+  onPress,
+  open,
+}: {
+  icon: IconName;
+  label: string;
+  onPress: () => void;
+  /** Of what it opens and folds. */
+  open?: boolean;
+}) {
   return (
-    <Pressable role="button" aria-label={label} onPress={onPress} style={own.icon}>
+    <Pressable
+      role="button"
+      aria-label={label}
+      {...(open === undefined ? {} : { 'aria-expanded': open })}
+      onPress={onPress}
+      style={own.icon}
+    >
       <Icon name={icon} active />
     </Pressable>
   );

@@ -6,7 +6,7 @@ export const places = ['brief', 'courses', 'work', 'days', 'talk'] as const;
 export const childsPlaces = ['desk', 'courses', 'days', 'kept'] as const;
 export type PlaceName = (typeof places)[number] | (typeof childsPlaces)[number];
 
-type OtherName = 'alerts' | 'settings' | 'back' | 'on' | 'search';
+type OtherName = 'alerts' | 'settings' | 'back' | 'on' | 'search' | 'unfold' | 'fold';
 
 /**
  * Lines drawn by hand, 24 px: ruled lines, a span, an open frame with a tick, a calendar frame, two speech frames; a
@@ -24,6 +24,8 @@ const paths: Record<PlaceName | OtherName, string> = {
   settings: 'M4 7h9M18 7h2M13 4.5h5v5h-5zM4 17h2M11 17h9M6 14.5h5v5H6z',
   back: 'M15 4l-8 8 8 8',
   on: 'M9 4l8 8-8 8',
+  unfold: 'M5 9l7 7 7-7',
+  fold: 'M5 16l7-7 7 7',
   search: 'M10.5 4a6.5 6.5 0 1 0 .01 0M15.5 15.5L21 21',
 };
 

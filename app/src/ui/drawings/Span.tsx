@@ -1,4 +1,4 @@
-import { Line, Path, Rect, Text as SvgText } from 'react-native-svg';
+import { G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
 import type { CourseFigures, CourseGrade, Scale } from '@cadro/contract';
 import { spanDomain, spanSteps, type Domain } from '@cadro/core';
 import { font } from '../theme/palette';
@@ -175,5 +175,53 @@ const isPlace = (place: number | null | undefined): place is number => typeof pl
 export const Span = (props: SpanProps) => (
   <Drawing label={props.label} height={props.large ? 52 : 24}>
     {(width) => <Spanned {...props} width={width} />}
+  </Drawing>
+);
+
+interface DropProps {
+  readonly posted: number;
+  readonly left: number;
+  readonly outOf: number;
+  /** '3.1 posted, of 4', below the rail at the grade. */
+  readonly postedWords: string;
+  /** '2.4 if left', above it where the fall ends. */
+  readonly leftWords: string;
+  /** Said by a screen reader in place of the drawing. */
+  readonly said: string;
+}
+
+/** Where a text at a place is held, so that it stays in the drawing. */
+const anchorAt = (at: number, width: number) =>
+  at < width / 3 ? 'start' : at > (2 * width) / 3 ? 'end' : 'middle';
+
+function Dropped({ posted, left, outOf, postedWords, leftWords, width }: DropProps & { width: number }) {
+  const palette = usePalette();
+  const domain = { from: Math.max(0, left - (outOf - left)), to: outOf };
+  const x = across(domain, width);
+  const words = (at: number, y: number, fill: string, text: string) => (
+    <SvgText
+      {...{ x: at, y, fill, fontFamily: font, fontSize: 16, fontWeight: '600' }}
+      textAnchor={anchorAt(at, width)}
+    >
+      {text}
+    </SvgText>
+  );
+  return (
+    <>
+      <G y={18}>
+        <Rail width={width} cut={domain.from > 0} />
+        <Bands left={x(left)} posted={x(posted)} madeUp={x(left)} />
+        <Marks grade={x(posted)} count={null} target={null} />
+      </G>
+      {words(x(left), 16, palette.plum, leftWords)}
+      {words(x(posted), 58, palette.ink, postedWords)}
+    </>
+  );
+}
+
+/** The fall under a grade, in the lines of the span: the frame at the grade, the band down to where it would be. */
+export const Drop = (props: DropProps) => (
+  <Drawing label={props.said} height={66}>
+    {(width) => <Dropped {...props} width={width} />}
   </Drawing>
 );
