@@ -12,11 +12,11 @@ export default defineConfig({
   maxFailures: process.env['CI'] ? 0 : 6,
   // Far above what anything needs: a machine whose cores are lent to others stands still for minutes.
   timeout: 1_800_000,
-  expect: { timeout: 300_000 },
+  expect: { timeout: 90_000 },
   reporter: [['list'], ['json', { outputFile: process.env['CADRO_E2E_REPORT'] ?? '../.cadro/e2e.json' }]],
   use: {
     launchOptions,
-    actionTimeout: 300_000,
+    actionTimeout: 90_000,
     // What the tests answer in the server's place would go around them; the journeys without a connection have them.
     serviceWorkers: 'block',
     locale: 'en-GB',

@@ -1,6 +1,10 @@
-import { expect, test } from './stack';
+import type { Page } from '@playwright/test';
+import { expect, once, test } from './stack';
 
-/* Names and titles as they may be: as long as they may, from right to left, with pictures in them, of one long word. */
+/*
+ * What is rare: names and titles as long as they may be, from right to left, with pictures in them, of one long word; a school
+ * and a term that only begin; and what fingers do.
+ */
 test.use({ story: 'odd' });
 
 const long = (text: string, length: number): string =>
@@ -74,3 +78,92 @@ test('five children with long names, and titles of every kind, push nothing off 
   }
   expect(guardian.complaints).toEqual([]);
 });
+
+/** The answer at an address, with something else in it. */
+const answers = <T extends object>(page: Page, address: string, change: (told: T) => T) =>
+  page.route(address, async (route) => {
+    // All of it, whatever the page has already.
+    const { 'if-none-match': _, ...headers } = route.request().headers();
+    const response = await route.fetch({ headers });
+    await route.fulfill({ response, json: change((await response.json()) as T) });
+  });
+
+interface Briefly {
+  readonly freshness: readonly object[];
+}
+interface Listed {
+  readonly courses: readonly object[];
+}
+const nothing = { matters: [], goodNews: [], inHand: [], closed: [], coming: [] };
+
+test(
+  'a school that was just added says what happens, and that there is nothing to do',
+  once,
+  async ({ guardian, page }) => {
+    await guardian.signsIn();
+    await answers<Briefly>(page, '**/api/brief', (told) => ({
+      ...told,
+      ...nothing,
+      freshness: told.freshness.map((each) => ({ ...each, readAt: null })),
+    }));
+    await answers<Listed>(page, '**/api/courses', (told) => ({ ...told, courses: [] }));
+    await guardian.opens('/brief');
+    await expect(
+      page.getByText(/^Cadro is reading Isolde’s records from Gannet Head Upper School for the first time\./),
+    ).toBeVisible();
+    await guardian.findsScreenInOrder('a school that was just added');
+  },
+);
+
+test('a new term says so, and leads to what is due first', once, async ({ guardian, page }) => {
+  await guardian.signsIn();
+  await answers<Briefly>(page, '**/api/brief', (told) => ({ ...told, ...nothing }));
+  const none = { figure: null, display: null, letter: null, at: null, count: null, by: 'count', decimals: 1 };
+  const ended = { title: 'First quarter', endedOn: '2026-10-16', grade: none, closed: [], decided: [] };
+  const nextDue = { title: 'Harbour sketch', dueAt: '2026-10-26T02:59:00.000Z' };
+  await answers<Listed>(page, '**/api/courses', (told) => ({
+    ...told,
+    courses: told.courses.map((course) => ({ ...course, figures: null, grade: none, ended, nextDue })),
+  }));
+  await guardian.opens('/brief');
+  await expect(
+    page.getByText(
+      /^A new term for Isolde: \d+ courses, nothing graded yet\. First due: Harbour sketch, Sun, Oct 25\.$/,
+    ),
+  ).toBeVisible();
+  await guardian.findsScreenInOrder('a new term');
+  await page.getByRole('link', { name: 'See what’s coming' }).first().click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Work' })).toBeVisible();
+});
+
+test(
+  'a finger sweeps to the next child and back, and pulls for everything anew',
+  once,
+  async ({ guardian, page }) => {
+    await guardian.signsIn();
+    await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+    const devtools = await page.context().newCDPSession(page);
+    const goes = async (from: [number, number], to: [number, number]) => {
+      const send = (type: 'touchStart' | 'touchMove' | 'touchEnd', at: readonly [number, number][]) =>
+        devtools.send('Input.dispatchTouchEvent', { type, touchPoints: at.map(([x, y]) => ({ x, y })) });
+      await send('touchStart', [from]);
+      await send('touchMove', [to]);
+      await send('touchEnd', []);
+    };
+    const chosen = (name: string) => expect(page.getByRole('radio', { name })).toBeChecked();
+    await chosen('Everyone');
+    await goes([320, 400], [120, 410]);
+    await chosen('Isolde');
+    await goes([320, 400], [120, 410]);
+    await chosen('Caspian');
+    await goes([120, 400], [320, 410]);
+    await chosen('Isolde');
+    // What goes aslant, or begins at the edge, means nothing.
+    await goes([320, 300], [200, 420]);
+    await goes([10, 400], [250, 405]);
+    await chosen('Isolde');
+    const asked = page.waitForRequest('**/api/brief');
+    await goes([200, 150], [205, 420]);
+    await asked;
+  },
+);

@@ -46,7 +46,7 @@ test('what each place answers', async ({ guardian, page }) => {
   await guardian.goesTo('Work');
   await expect(
     page.getByRole('link', {
-      name: /^Log of tides, entry 4\. Isolde · Tide tables\. Scored 0, no comment\. In this course that usually means nothing was turned in\. Can still be turned in by Fri, Nov 6 \(\d+ days left\), for 50% credit/,
+      name: /^Log of tides, entry 4\. Isolde · Tide tables( · a zero)?\. .*by Fri, Nov 6( \(\d+ days left\))?, for 50% credit.*/,
     }),
   ).toBeVisible();
   await page.getByRole('button', { name: 'Search and filter' }).click();

@@ -119,6 +119,7 @@ function Counting({ item }: { item: ItemDetail }) {
   const format = useFormat();
   const parts = [
     t('item.handling', { category: item.categoryTitle || t('course.uncategorized') }),
+    ...(item.looseEnd ? [worthWords(t, format, item, item.scale)].filter(Boolean) : []),
     ...(item.multiplier === 1 ? [] : [t('item.times', { times: format.amount(item.multiplier) })]),
     ...(item.counts ? [] : [t('item.notCounting')]),
     ...(item.extraCredit ? [t('item.extra')] : []),

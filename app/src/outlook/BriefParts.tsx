@@ -5,6 +5,7 @@ import { MailReturned } from '../alerts';
 import { OnTheCalendar } from '../calendar';
 import { ownerWords } from '../followups';
 import { Leaving, PeopleNews, Unconfirmed, useChildren, useFormat, useMeQuery } from '../household';
+import { beginning } from '../i18n';
 import { SourceDown } from '../sources';
 import { Heading, Icon, List, Row, Stack, styles, WayOn, Words } from '../ui';
 import { ComingList } from './ComingList';
@@ -110,7 +111,9 @@ export function BriefTitle({ brief, count }: { brief: Brief; count: number }) {
       <Heading level={1}>
         {t('brief.title', { count, number: format.small(count), name: me?.givenName ?? '' })}
       </Heading>
-      <Words colour="soft">{[format.dayLong(brief.asOf), t('shell.readAt', { when })].join(' · ')}</Words>
+      <Words colour="soft">
+        {[beginning(format.dayLong(brief.asOf)), t('shell.readAt', { when })].join(' · ')}
+      </Words>
       {brief.freshness.map((source) => (
         <SourceDown key={source.sourceName} freshness={source} />
       ))}

@@ -74,7 +74,7 @@ function useShown(whole: Work): Work {
   }, [whole, shown]);
 }
 
-function Top({ work, children }: { work: Work; children: ReactNode }) {
+function Top({ work, toggle, offers }: { work: Work; toggle: ReactNode; offers: ReactNode }) {
   const { t } = useTranslation();
   const { shown } = useChildren();
   const wide = useWide();
@@ -86,11 +86,12 @@ function Top({ work, children }: { work: Work; children: ReactNode }) {
   return (
     <Stack space={1}>
       <View>
-        <Row wrap style={wide ? null : styles.apartBase}>
+        <Row style={wide ? null : styles.apart}>
           <Heading level={1}>{t('work.title')}</Heading>
           <Words size="small" colour="soft" style={styles.shrink}>
             {t('work.sub', { count: loose.length, mendable })}
           </Words>
+          {wide ? null : toggle}
         </Row>
         {wide && doubtful > 0 ? (
           <Words size="small" colour="soft">
@@ -98,9 +99,9 @@ function Top({ work, children }: { work: Work; children: ReactNode }) {
           </Words>
         ) : null}
       </View>
-      <Row wrap space={wide ? 2 : 1} style={wide ? null : styles.apart}>
+      <Row wrap space={2}>
         {planner ? <LinkAction label={t('work.plan')} href={`/work/plan?child=${planner.id}`} /> : null}
-        {children}
+        {wide ? toggle : offers}
       </Row>
     </Stack>
   );
@@ -131,10 +132,11 @@ function WorkList({ whole }: { whole: Work }) {
   };
   const header = (
     <Stack space={1} style={looks.head}>
-      <Top work={work}>
-        {wide ? null : <WorkOffers few offers={work.offers} />}
-        <FiltersToggle open={filtering} onPress={() => setFiltering(!filtering)} />
-      </Top>
+      <Top
+        work={work}
+        toggle={<FiltersToggle open={filtering} onPress={() => setFiltering(!filtering)} />}
+        offers={<WorkOffers few offers={work.offers} />}
+      />
       <WorkFilters rows={work.rows} filter={filter} onChange={change} open={filtering} />
       {lines.length === 0 ? <Quiet>{t(isNarrow(filter) ? 'work.noneFound' : 'work.nothing')}</Quiet> : null}
     </Stack>

@@ -18,6 +18,7 @@ import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { Evening, Plan, PlannedTask } from '@cadro/contract';
 import { useFormat } from '../household';
+import { beginning } from '../i18n';
 import { List, Row, Stack, styles, usePalette, useWide, Words } from '../ui';
 import { useChangeTaskMutation, useSetEveningsMutation } from './api';
 import { MinutesField } from './FreeTime';
@@ -72,7 +73,7 @@ function EveningPlace({
     <Place id={date} role="listitem">
       <Row style={styles.apartTop}>
         <Row wrap style={[styles.fill, styles.apartBase]}>
-          <Words bold>{format.day(date)}</Words>
+          <Words bold>{beginning(format.day(date))}</Words>
           <Words size="small" colour={used > minutes ? 'plum' : 'soft'}>
             {room}
           </Words>

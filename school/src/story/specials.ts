@@ -34,7 +34,7 @@ export const specialItems: readonly SpecialItem[] = [
     redo: 'ask',
     where: 'On paper and in wood, in the boat shed',
     instructions:
-      'Build a keel to a scale of one to ten from the plan we drew. Hand in the model with a sheet that gives its lengths, the wood, and one thing you changed. It counts three times.',
+      'Build a keel to a scale of one to ten from the plan we drew. Turn in the model with a sheet that gives its lengths, the wood, and one thing you changed. It counts three times.',
     supplies: ['a strip of pine, 40 cm', 'wood glue', 'fine sandpaper'],
     unit: 'Ribs and frames',
     files: [{ title: 'Plan of the keel, one to ten', href: 'files/keel-plan.txt' }],
@@ -57,7 +57,7 @@ export const specialItems: readonly SpecialItem[] = [
     dueAt: at('2026-10-09', '15:00'),
     redo: 'yes',
     instructions: 'A page for each of five seeds: drawing, where it came from, how it is stored.',
-    where: 'Your log, handed in at the glasshouse',
+    where: 'Your log, turned in at the greenhouse',
     results: {
       caspian: [
         { at: at('2026-10-13', '14:10'), status: 'not submitted', missing: true },
@@ -98,7 +98,7 @@ export const specialItems: readonly SpecialItem[] = [
     assignedAt: at('2026-10-19', '08:40'),
     dueAt: at('2026-10-28', '11:00'),
     redo: 'no',
-    instructions: 'Greetings to food. The practice so far is what the test asks for.',
+    instructions: 'Greetings through food. The test asks for what we’ve practiced.',
     results: {},
   },
   {
@@ -128,7 +128,7 @@ export const specialItems: readonly SpecialItem[] = [
     dueAt: at('2026-10-19', '15:00'),
     redo: 'yes',
     instructions: 'Every crossing of one day on one card, with the water it needs.',
-    where: 'Photographed into the classroom system',
+    where: 'A photo in the classroom system',
     // Handed in that evening; the gradebook was closed before it looked there.
     results: {
       caspian: [
@@ -237,7 +237,7 @@ export const specialItems: readonly SpecialItem[] = [
     dueAt: at('2026-10-09', '23:59'),
     redo: 'yes',
     instructions: 'Count along one line of the reef at low water and draw the table of what you found.',
-    supplies: ['boots', 'a clipboard', 'the class tape measure, to be borrowed'],
+    supplies: ['boots', 'a clipboard', 'a tape measure, borrowed from class'],
     results: {
       isolde: [{ at: at('2026-10-12', '15:40'), status: 'not submitted', missing: true }],
       'neighbour-a': [{ at: at('2026-10-12', '15:40'), status: 'fully graded', score: 16 }],
@@ -268,7 +268,7 @@ export const specialItems: readonly SpecialItem[] = [
     undated: true,
     assignedAt: at('2026-09-21', '10:00'),
     dueAt: at('2026-11-06', '15:00'),
-    instructions: 'Keep it up all term. I look at it when you show it to me.',
+    instructions: 'Keep it up all term. I’ll look at it whenever you show it to me.',
     results: {},
   },
   {
@@ -282,7 +282,7 @@ export const specialItems: readonly SpecialItem[] = [
     extraCredit: true,
     assignedAt: at('2026-09-21', '10:00'),
     dueAt: at('2026-10-02', '15:00'),
-    instructions: 'For those who like building. Adds, never takes away.',
+    instructions: 'For anyone who likes building. It can only help.',
     results: { isolde: [{ at: at('2026-10-06', '15:00'), status: 'fully graded', score: 4 }] },
   },
   {
@@ -297,7 +297,7 @@ export const specialItems: readonly SpecialItem[] = [
     dueAt: at('2026-10-16', '23:59'),
     instructions: 'Three entries in the voice of the keeper.',
     results: {
-      isolde: [{ at: at('2026-10-19', '15:00'), status: 'exempt', text: 'excused, unwell on the 16th' }],
+      isolde: [{ at: at('2026-10-19', '15:00'), status: 'exempt', text: 'excused, out sick on the 16th' }],
     },
   },
   {
@@ -305,7 +305,7 @@ export const specialItems: readonly SpecialItem[] = [
     course: 'rowing',
     key: 'old-paper',
     categoryId: 'tests',
-    title: 'Practice paper of last year',
+    title: 'Last year’s practice exam',
     kind: 'paper',
     possible: 20,
     assignedAt: at('2026-10-08', '14:00'),

@@ -141,6 +141,7 @@ function Details({
 
 /** Every sentence of a line, in the order in which it is read. */
 function useLineWords(row: WorkRow) {
+  const wide = useWide();
   const { t } = useTranslation();
   const format = useFormat();
   const { nameOf, all } = useChildren();
@@ -158,13 +159,18 @@ function useLineWords(row: WorkRow) {
     lesser: lesserWords(t, format, row),
     effect,
   };
+  const few = wide ? null : briefly(t, format, row);
   const { context, reason, until, settled, both, lesser } = words;
   const gain = effect ? `${effect.figure} ${effect.unit}` : '';
-  const label = [row.title, context, reason, until, settled, ...both, gain, lesser]
+  // What is seen comes first, in the words in which it is seen.
+  const parts = few
+    ? [row.title, `${context} · ${few.kind}`, few.until, gain, reason, few.left, lesser]
+    : [row.title, context, reason, until, settled, ...both, gain, lesser];
+  const label = parts
     .filter(Boolean)
     .map((part) => part.replace(/\.$/, ''))
     .join('. ');
-  return { ...words, label };
+  return { ...words, few, label };
 }
 
 /** Of a loose end on a phone: whose it is and what it is, and until when. The days that are left are drawn below. */
@@ -269,12 +275,11 @@ interface LineProps {
 /** One work of the list, whatever its state: why it is here, what it does, until when, from where. */
 export function WorkLine({ row, offers, picked, onPick }: LineProps) {
   const { t } = useTranslation();
-  const format = useFormat();
   const looks = useLooks();
   const wide = useWide();
   const [open, setOpen] = useState(false);
   const words = useLineWords(row);
-  const few = wide ? null : briefly(t, format, row);
+  const { few } = words;
   return (
     <View style={looks.ruled}>
       <Row space={0.5} style={styles.top}>

@@ -4,6 +4,8 @@ import { usePalette } from '../theme/Theme';
 import { Drawing } from './Drawing';
 
 const [height, ground, longest] = [44, 22, 21];
+/** Room at the right for the words. */
+const worded = 116;
 
 /**
  * The days that are left for something: one stroke a day from today to the last, on a line of three weeks, so that lines
@@ -16,7 +18,7 @@ export function DaysLeft({ days, label }: { days: number; label: string }) {
   return (
     <Drawing label={label} height={height}>
       {(width) => {
-        const step = (width - 90) / longest;
+        const step = (width - worded) / longest;
         const at = (day: number) => 5 + day * step;
         return (
           <>

@@ -21,11 +21,11 @@ export const schoolContacts: Readonly<Record<string, readonly ContactSpec[]>> = 
         mail: 'l.ashgrove@gannet-head.example',
       },
       ...{ phone: '+1 555 010 0146', room: '12', hours: 'Tuesdays and Thursdays, 2 to 4 p.m.' },
-      ...{ answersFor: 'Year 11: courses, credits, stress', students: ['isolde', 'neighbour-a'] },
+      ...{ answersFor: 'Grade 11: courses, credits, stress', students: ['isolde', 'neighbour-a'] },
     },
     {
       ...{ id: 'counselor-9', kind: 'counselor', name: 'Piers Gorse', mail: 'p.gorse@gannet-head.example' },
-      ...{ answersFor: 'Years 9 and 10', students: ['somebody-else'] },
+      ...{ answersFor: 'Grades 9 and 10', students: ['somebody-else'] },
     },
     {
       ...{ id: 'nurse', kind: 'nurse', name: 'Health room, Gannet Head', phone: '+1 555 010 0148' },

@@ -35,7 +35,7 @@ const log: WeeklySpec = {
   dueAt: '15:00',
   title: (topic) => `${topic}: workshop log`,
   instructions: (topic) =>
-    `Half a page on what you did and what you would do otherwise: ${topic.toLowerCase()}.`,
+    `Half a page on what you did and what you would do differently: ${topic.toLowerCase()}.`,
 };
 const check: WeeklySpec = {
   key: 'check',
@@ -46,7 +46,7 @@ const check: WeeklySpec = {
   due: 4,
   dueAt: '10:15',
   title: (topic) => `${topic}: check`,
-  instructions: (topic) => `In the lesson: show that you can use ${topic.toLowerCase()}.`,
+  instructions: (topic) => `In class: show that you can use ${topic.toLowerCase()}.`,
 };
 const question: WeeklySpec = {
   key: 'question',
@@ -58,7 +58,7 @@ const question: WeeklySpec = {
   dueAt: '20:00',
   online: true,
   title: (topic) => `${topic}: a question of your own`,
-  instructions: () => 'Write one question that you cannot answer yet.',
+  instructions: () => 'Write one question that you can’t answer yet.',
 };
 const weekly = [drill, log, check, question];
 const even = (start: number, scatter = 0.05) => ({ start, perWeek: 0, scatter });

@@ -33,7 +33,7 @@ export const pastCourses: Readonly<Record<string, readonly PastCourse[]>> = {
       remarks: [
         {
           quarter: 2,
-          text: 'Her reef book was the fullest of the class. The exam was a fair picture of her.',
+          text: 'Her reef notebook was the fullest in the class. The exam was a fair picture of her.',
         },
         { quarter: 4, text: 'A strong end. I look forward to kelp chemistry with her.' },
       ],

@@ -25,7 +25,7 @@ export const notes = (categoryId: string, possible: number): WeeklySpec => ({
   dueAt: '15:00',
   title: (topic) => `${topic}: field notes`,
   instructions: () =>
-    'One page in your notebook, with the date and the weather. Bring the notebook to the lesson.',
+    'One page in your notebook, with the date and the weather. Bring the notebook to class.',
 });
 export const quiz = (categoryId: string, possible: number): WeeklySpec => ({
   key: 'quiz',
@@ -37,7 +37,7 @@ export const quiz = (categoryId: string, possible: number): WeeklySpec => ({
   dueAt: '11:30',
   title: (topic) => `${topic}: quiz`,
   instructions: (topic) =>
-    `Twenty minutes in the lesson, on ${topic.toLowerCase()}. One page of own notes is allowed.`,
+    `Twenty minutes in class, on ${topic.toLowerCase()}. You may use one page of your own notes.`,
 });
 export const reading = (categoryId: string, possible: number): WeeklySpec => ({
   key: 'reading',
