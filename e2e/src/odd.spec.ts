@@ -107,7 +107,7 @@ test(
       freshness: told.freshness.map((each) => ({ ...each, readAt: null })),
     }));
     await answers<Listed>(page, '**/api/courses', (told) => ({ ...told, courses: [] }));
-    await guardian.opens('/brief');
+    await page.goto('/brief');
     await expect(
       page.getByText(/^Cadro is reading Isolde’s records from Gannet Head Upper School for the first time\./),
     ).toBeVisible();
@@ -125,7 +125,7 @@ test('a new term says so, and leads to what is due first', once, async ({ guardi
     ...told,
     courses: told.courses.map((course) => ({ ...course, figures: null, grade: none, ended, nextDue })),
   }));
-  await guardian.opens('/brief');
+  await page.goto('/brief');
   await expect(
     page.getByText(
       /^A new term for Isolde: \d+ courses, nothing graded yet\. First due: Harbour sketch, Sun, Oct 25\.$/,

@@ -5,10 +5,6 @@ import type { ItemDetail } from '@cadro/contract';
 import { useChildren, useFormat, useMeQuery } from '../household';
 import {
   BackLink,
-  DaysLeft,
-  Drop,
-  Frame,
-  frameOf,
   Heading,
   LinkAction,
   Loaded,
@@ -18,7 +14,6 @@ import {
   Row,
   Span,
   Stack,
-  styles,
   useWide,
   WayOn,
   Words,
@@ -26,92 +21,11 @@ import {
 import { useItemQuery } from './api';
 import { Comments } from './Comments';
 import { OwnWord, TwoSources } from './ItemSources';
+import { State } from './ItemState';
 import { ItemStory } from './ItemStory';
 import { effectSentences, gainSentence, lateLoss } from './itemWords';
 import { ThreeFigures } from './ThreeFigures';
-import { creditWords, spanWords, stateWords, worthWords } from './words';
-
-/** A fall that is smaller than this share of the scale cannot be seen. */
-const leastDrawn = 0.02;
-
-/** What making it up would add to the grade. */
-function Gain({ item: { looseEnd, scale } }: { item: ItemDetail }) {
-  const { t } = useTranslation();
-  const format = useFormat();
-  if (!looseEnd?.recoverable || looseEnd.impact === null || looseEnd.impact < 5e-3) return null;
-  return (
-    <Row space={0.5} style={styles.base}>
-      <Words size="matter" bold colour="teal">
-        {t('work.gain', { gain: format.amount(looseEnd.impact) })}
-      </Words>
-      <Words size="small" colour="soft">
-        {scale.outOf <= 10 ? t('work.of', { outOf: scale.outOf }) : t('work.points')}
-      </Words>
-    </Row>
-  );
-}
-
-/** Until when it is taken and for how much, and the days that are left. */
-function Until({ item: { looseEnd } }: { item: ItemDetail }) {
-  const { t } = useTranslation();
-  const format = useFormat();
-  if (!looseEnd?.recoverable || !looseEnd.deadline) return null;
-  const { deadline, credit } = looseEnd;
-  const days = Math.max(0, format.daysBetween(format.today, deadline));
-  return (
-    <View>
-      <Words bold>
-        {t('work.untilBrief', { date: format.day(deadline), credit: creditWords(t, format, credit ?? 1) })}
-      </Words>
-      <DaysLeft days={days} label={t('work.daysLeft', { count: days })} />
-    </View>
-  );
-}
-
-/** How far the grade would fall, where the fall lies under it still. */
-function Falling({ item }: { item: ItemDetail }) {
-  const { t } = useTranslation();
-  const format = useFormat();
-  const { looseEnd, figures, grade, scale } = item;
-  if (!looseEnd || !figures || grade.figure === null || grade.count || figures.ifLeft === null) return null;
-  if (grade.figure - figures.ifLeft < leastDrawn * scale.outOf) return null;
-  return (
-    <Drop
-      posted={grade.figure}
-      left={figures.ifLeft}
-      outOf={scale.outOf}
-      postedWords={t('matter.postedWords', { figure: format.grade(grade), outOf: scale.outOf })}
-      leftWords={t('matter.leftWords', { figure: format.figure(figures.ifLeft, scale.decimals) })}
-      said={spanWords(t, format, item)}
-    />
-  );
-}
-
-function State({ item }: { item: ItemDetail }) {
-  const { t } = useTranslation();
-  const format = useFormat();
-  const { state, looseEnd, possible } = item;
-  const needsYou = looseEnd !== null && looseEnd.kind !== 'unmarked';
-  const earned = state.status === 'scored' && state.earned !== null && item.scale.method !== 'standards';
-  const number = earned
-    ? t('item.scoreLong', { earned: format.amount(state.earned ?? 0), possible: format.amount(possible) })
-    : worthWords(t, format, item, item.scale);
-  const gain = looseEnd?.recoverable ? null : gainSentence(t, format, item);
-  return (
-    <Stack space={2}>
-      <Row>
-        <Frame kind={frameOf(state.status, looseEnd?.kind ?? null)} needsYou={needsYou} />
-        <Words bold colour={needsYou ? 'plum' : 'ink'} style={styles.fill}>
-          {needsYou ? stateWords(t, item) : `${stateWords(t, item)} · ${number}`}
-        </Words>
-        <Gain item={item} />
-      </Row>
-      <Until item={item} />
-      <Falling item={item} />
-      {gain ? <Words>{gain}</Words> : null}
-    </Stack>
-  );
-}
+import { spanWords, worthWords } from './words';
 
 /** Where it counts and how, what lateness does to it. */
 function Counting({ item }: { item: ItemDetail }) {

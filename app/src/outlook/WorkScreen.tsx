@@ -107,29 +107,34 @@ function Top({ work, toggle, offers }: { work: Work; toggle: ReactNode; offers: 
   );
 }
 
-function WorkList({ whole }: { whole: Work }) {
-  const { t } = useTranslation();
-  const format = useFormat();
-  const wide = useWide();
-  const looks = useLooks();
-  const work = useShown(whole);
-  const [filter, change] = useWorkFilter();
-  // Open where it is narrow already.
-  const [filtering, setFiltering] = useState(isNarrow(filter));
+/** Which assignments are picked, to be tried together. */
+function usePicking(work: Work) {
   const [pickedKeys, setPicked] = useState<ReadonlySet<string>>(new Set());
-  const found = useFound(work.rows, useDeferredValue(filter.q));
-  const rows = useMemo(
-    () => arrangeWork(work.rows, filter, { found, now: work.asOf }),
-    [work, filter, found],
-  );
-  const lines = useMemo(() => linesOf(rows, filter.sort, format.dateOf), [rows, filter.sort, format]);
-  const picked = work.rows.filter((row) => pickedKeys.has(keyOf(row)));
   const pick = (key: string, on: boolean) => {
     const next = new Set(pickedKeys);
     if (on) next.add(key);
     else next.delete(key);
     setPicked(next);
   };
+  const picked = work.rows.filter((row) => pickedKeys.has(keyOf(row)));
+  return { pickedKeys, picked, pick, clear: () => setPicked(new Set()) };
+}
+
+function WorkList({ whole }: { whole: Work }) {
+  const { t } = useTranslation();
+  const format = useFormat();
+  const looks = useLooks();
+  const work = useShown(whole);
+  const [filter, change] = useWorkFilter();
+  // Open where it is narrow already.
+  const [filtering, setFiltering] = useState(isNarrow(filter));
+  const { pickedKeys, picked, pick, clear } = usePicking(work);
+  const found = useFound(work.rows, useDeferredValue(filter.q));
+  const rows = useMemo(
+    () => arrangeWork(work.rows, filter, { found, now: work.asOf }),
+    [work, filter, found],
+  );
+  const lines = useMemo(() => linesOf(rows, filter.sort, format.dateOf), [rows, filter.sort, format]);
   const header = (
     <Stack space={1} style={looks.head}>
       <Top
@@ -167,7 +172,7 @@ function WorkList({ whole }: { whole: Work }) {
           ))
         }
       </GrowingList>
-      {picked.length > 0 ? <PickBar picked={picked} onClear={() => setPicked(new Set())} /> : null}
+      {picked.length > 0 ? <PickBar picked={picked} onClear={clear} /> : null}
     </View>
   );
 }

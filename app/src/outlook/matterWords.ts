@@ -5,6 +5,7 @@ import { leadFirst, tellAlert } from '@cadro/core';
 import type { Format } from '../i18n';
 import { creditWords } from '../gradebook';
 import { meetingMatterWords } from '../meetings';
+import type { DropProps } from '../ui';
 
 export interface MatterWords {
   readonly context: string;
@@ -13,15 +14,7 @@ export interface MatterWords {
   readonly body: string;
   readonly step: { readonly label: string; readonly href: Href };
   /** A fall that is drawn in place of most of the body, what it says, and the line that stands below it. */
-  readonly fall?: {
-    readonly posted: number;
-    readonly left: number;
-    readonly outOf: number;
-    readonly postedWords: string;
-    readonly leftWords: string;
-    readonly said: string;
-    readonly below: string;
-  };
+  readonly fall?: DropProps & { readonly below: string };
   /** Where the reason stands in full. */
   readonly why: Href | null;
 }

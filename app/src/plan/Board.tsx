@@ -14,7 +14,6 @@ import {
   useSensors,
 } from '@dnd-kit/core';
 import { useState, type CSSProperties, type ReactNode } from 'react';
-import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { Evening, Plan, PlannedTask } from '@cadro/contract';
 import { useFormat } from '../household';
@@ -170,14 +169,14 @@ function Unplaced({
   const { t } = useTranslation();
   return (
     <Place id={nowhere}>
-      <View>
+      <Row wrap style={styles.apartBase}>
         <Words bold>{t('plan.unplaced')}</Words>
         {tasks.length === 0 ? (
           <Words size="small" colour="soft">
             {t('plan.noRoom')}
           </Words>
         ) : null}
-      </View>
+      </Row>
       <List>
         {tasks.map((task) => (
           <Card key={task.itemId} task={task} {...same} />
@@ -209,10 +208,7 @@ export function Board({
     ({ date, minutes, exception }) => minutes > 0 || exception || onEvening(date).length > 0,
   );
   const same = { studentId, may, longest };
-  // What waits for an evening stands above them; the place for it, while it is empty, below.
-  const open = onEvening(null).length > 0;
-  const dates = seen.map(({ date }) => date);
-  const { lifted, dragging } = useDragging(studentId, plan, open ? [nowhere, ...dates] : [...dates, nowhere]);
+  const { lifted, dragging } = useDragging(studentId, plan, [nowhere, ...seen.map(({ date }) => date)]);
   const unplaced = plan.tasks.length > 0 ? <Unplaced tasks={onEvening(null)} {...same} /> : null;
   const how =
     may && plan.tasks.length > 0 ? (
@@ -224,7 +220,7 @@ export function Board({
     <DndContext {...dragging} accessibility={accessibility}>
       <Stack space={2}>
         {wide ? how : null}
-        {open ? unplaced : null}
+        {unplaced}
         <div role="list" aria-label={t('plan.title')} style={wide ? beside : below}>
           {seen.map((evening) => (
             <EveningPlace
@@ -235,7 +231,6 @@ export function Board({
             />
           ))}
         </div>
-        {open ? null : unplaced}
         {wide ? null : how}
       </Stack>
       <DragOverlay dropAnimation={null}>

@@ -3,7 +3,8 @@ import { View } from 'react-native';
 import type { CourseDetail, ItemSummary } from '@cadro/contract';
 import { openEndsOf } from '@cadro/core';
 import { useChildren, useFormat } from '../../household';
-import { DaysLeft, Frame, frameOf, Heading, LinkAction, Row, RowLink, Stack, styles, Words } from '../../ui';
+import { Frame, frameOf, Heading, LinkAction, Row, RowLink, Stack, styles, Words } from '../../ui';
+import { DaysTo, Gain, useGainWords } from '../Making';
 import { creditWords, stateWords } from '../words';
 
 interface StepProps {
@@ -17,9 +18,7 @@ function Step({ course: { id, studentId, scale }, item, end }: StepProps) {
   const { t } = useTranslation();
   const format = useFormat();
   const { kind, impact, deadline, credit } = end;
-  const gain = impact !== null && impact >= 5e-3 ? t('work.gain', { gain: format.amount(impact) }) : '';
-  const unit = scale.outOf <= 10 ? t('work.of', { outOf: scale.outOf }) : t('work.points');
-  const days = deadline ? Math.max(0, format.daysBetween(format.today, deadline)) : 0;
+  const gain = useGainWords(impact, scale.outOf);
   const until = deadline
     ? t('work.untilBrief', { date: format.day(deadline), credit: creditWords(t, format, credit ?? 1) })
     : '';
@@ -29,7 +28,7 @@ function Step({ course: { id, studentId, scale }, item, end }: StepProps) {
       <RowLink
         bare
         href={`/courses/${studentId}/${id}/${item.id}`}
-        label={[item.title, state, gain ? `${gain} ${unit}` : '', until].filter(Boolean).join('. ')}
+        label={[item.title, state, gain, until].filter(Boolean).join('. ')}
       >
         <Row space={1} style={styles.top}>
           <View style={styles.above2}>
@@ -40,16 +39,7 @@ function Step({ course: { id, studentId, scale }, item, end }: StepProps) {
               <Words bold style={styles.shrink}>
                 {item.title}
               </Words>
-              {gain ? (
-                <Row space={0.5} style={styles.base}>
-                  <Words bold colour="teal">
-                    {gain}
-                  </Words>
-                  <Words size="small" colour="soft">
-                    {unit}
-                  </Words>
-                </Row>
-              ) : null}
+              <Gain impact={impact} outOf={scale.outOf} />
             </Row>
             <Words size="small" colour="plum">
               {until || state}
@@ -57,7 +47,7 @@ function Step({ course: { id, studentId, scale }, item, end }: StepProps) {
           </View>
         </Row>
       </RowLink>
-      {deadline ? <DaysLeft days={days} label={t('work.daysLeft', { count: days })} /> : null}
+      {deadline ? <DaysTo deadline={deadline} /> : null}
     </>
   );
 }

@@ -178,7 +178,7 @@ export const Span = (props: SpanProps) => (
   </Drawing>
 );
 
-interface DropProps {
+export interface DropProps {
   readonly posted: number;
   readonly left: number;
   readonly outOf: number;
