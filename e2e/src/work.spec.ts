@@ -180,7 +180,7 @@ test('from the Brief through Work to a plan for the evenings', async ({ guardian
     await expect(page).toHaveURL(/\/work\/plan/);
     await page.getByRole('button', { name: 'Propose a plan' }).click();
     await expect(page.getByText('That’s the most these evenings can hold.')).toBeVisible();
-    await expect(page.getByText('Everything selected has an evening.')).toBeVisible();
+    await expect(page.getByText('Nothing is waiting.')).toBeVisible();
     await expect(page.getByText('60 of 60 min').first()).toBeVisible();
     await guardian.findsStateInOrder('Plan');
   });
@@ -214,7 +214,7 @@ test('from the Brief through Work to a plan for the evenings', async ({ guardian
     await pointer.down(handle);
     // A finger lifts it once it has rested, a mouse once it has moved.
     if (!guardian.wide) await expect(page.getByText(/^Keel model (lifted|over)/)).toBeAttached();
-    await pointer.to(unplaced, 40);
+    await pointer.to(unplaced, 10);
     await expect(page.getByText(/Keel model over no evening\./)).toBeAttached();
     await pointer.up();
     await expect.poll(evening).toBeNull();

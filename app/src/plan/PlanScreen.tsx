@@ -19,6 +19,7 @@ import {
   Quietly,
   Row,
   Stack,
+  useWide,
   WayOn,
   WidePage,
   Words,
@@ -82,6 +83,20 @@ function Evenings({ studentId, plan }: { studentId: string; plan: Plan }) {
   const open = plan.tasks.filter(({ doneAt }) => doneAt === null);
   const may = mayTalk(studentId);
   const [freeing, setFreeing] = useState(false);
+  const wide = useWide();
+  // On a phone the evenings come first.
+  const lesser = (
+    <>
+      {open.length > 0 ? <WayOn label={t('plan.choose')} href="/work" /> : null}
+      {may ? (
+        <Quietly
+          label={t(freeing ? 'plan.patternHide' : 'plan.patternShow')}
+          onPress={() => setFreeing(!freeing)}
+          open={freeing}
+        />
+      ) : null}
+    </>
+  );
   return (
     <Stack space={2}>
       {open.length > 0 ? <Price plan={plan} /> : <Quiet>{t('plan.ask')}</Quiet>}
@@ -97,14 +112,7 @@ function Evenings({ studentId, plan }: { studentId: string; plan: Plan }) {
         ) : null}
         {open.length > 0 ? null : <LinkAction main label={t('plan.choose')} href="/work" />}
         <LinkAction label={t('plan.show', { child: nameOf(studentId) })} href={`/shown/${studentId}`} />
-        {open.length > 0 ? <WayOn label={t('plan.choose')} href="/work" /> : null}
-        {may ? (
-          <Quietly
-            label={t(freeing ? 'plan.patternHide' : 'plan.patternShow')}
-            onPress={() => setFreeing(!freeing)}
-            open={freeing}
-          />
-        ) : null}
+        {wide ? lesser : null}
       </Row>
       {error ? (
         <Words colour="plum" live>
@@ -113,6 +121,11 @@ function Evenings({ studentId, plan }: { studentId: string; plan: Plan }) {
       ) : null}
       {freeing ? <FreeTime studentId={studentId} plan={plan} /> : null}
       <Board studentId={studentId} plan={plan} may={may} freeing={freeing} />
+      {wide ? null : (
+        <Row wrap space={1.5}>
+          {lesser}
+        </Row>
+      )}
     </Stack>
   );
 }

@@ -1,4 +1,4 @@
-import { alertRoutes, type Alert, type AlertSettings } from '@cadro/contract';
+import { alertRoutes, householdRoutes, type Alert, type AlertSettings } from '@cadro/contract';
 import { presetRules } from '@cadro/core';
 import { parse } from 'csv-parse/sync';
 import type { Agent } from 'supertest';
@@ -99,7 +99,7 @@ describe('the list of alerts', () => {
     expect(body.children.map(({ givenName }: { givenName: string }) => givenName)).toEqual(['Isolde']);
   });
 
-  it('is a file of one line each, in the guardian’s language', async () => {
+  it('is a file of one line each, in the language of the account', async () => {
     const file = async (query: Record<string, string>) => {
       const { text, headers } = await maren.get(alertRoutes.file.path).query(query).expect(200);
       expect(headers['content-type']).toMatch(/^text\/csv/);
@@ -117,18 +117,19 @@ describe('the list of alerts', () => {
         ...['Classes: Rowing geometry.', source.join('; '), 'open', ''],
       ],
     ]);
-    const { delivery } = await settings();
-    await change({ delivery: { ...delivery, language: 'es' } }).expect(200);
+    const speaks = (language: 'en' | 'es') =>
+      maren.patch(householdRoutes.changeMe.path).send({ language }).expect(200);
+    await speaks('es');
     const [heading, line] = await file({ kind: 'comment', studentId: world.student('pet') });
     expect(heading).toEqual([
-      ...['avisado', 'novedad', 'alumno', 'asignatura', 'tipo', 'aviso', 'hechos', 'fuente', 'estado'],
+      ...['avisado', 'novedad', 'alumno', 'materia', 'tipo', 'aviso', 'hechos', 'fuente', 'estado'],
       'terminado',
     ]);
     expect(line?.slice(2, 6)).toEqual([
       ...['Pet', 'Number and shore', 'Comentarios', 'Dilys Cockleford escribió sobre Number and shore'],
     ]);
     expect(line?.[8]).toBe('abierto');
-    await change({ delivery }).expect(200);
+    await speaks('en');
   });
 });
 

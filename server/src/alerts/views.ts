@@ -90,18 +90,7 @@ export async function alertViews(db: Db, ask: Ask, query: Query & { id?: string 
 
 const columns = {
   en: ['raised', 'news', 'child', 'course', 'about', 'alert', 'facts', 'source', 'state', 'over since'],
-  es: [
-    'avisado',
-    'novedad',
-    'alumno',
-    'asignatura',
-    'tipo',
-    'aviso',
-    'hechos',
-    'fuente',
-    'estado',
-    'terminado',
-  ],
+  es: ['avisado', 'novedad', 'alumno', 'materia', 'tipo', 'aviso', 'hechos', 'fuente', 'estado', 'terminado'],
 } as const;
 
 const stateWords: Readonly<Record<Language, Readonly<Record<AlertStateName, string>>>> = {

@@ -2,7 +2,7 @@
 export const daysEn = {
   days: {
     attendance: 'Attendance',
-    attendanceOf: 'Attendance of {{child}}',
+    attendanceOf: '{{child}}’s attendance',
     yearLine: 'School days this year: {{totals}}',
     dayByDay: 'Day by day',
     never: 'present on all {{days}} school days',

@@ -67,7 +67,7 @@ export const tryingEn = {
     unproven: 'This is the best plan found; there may be a better one.',
     ask: 'Select assignments, and Cadro lays them out.',
     unplaced: 'Not on an evening yet',
-    noRoom: 'Everything selected has an evening.',
+    noRoom: 'Nothing is waiting.',
     drop: 'Remove',
     done: 'Done: {{title}}',
     until: 'by {{date}}',

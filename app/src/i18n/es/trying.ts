@@ -69,7 +69,7 @@ export const tryingEs: typeof tryingEn = {
     unproven: 'Puede haber otro mejor; este es el mejor encontrado.',
     ask: 'Elija tareas y Cadro las reparte.',
     unplaced: 'Aún sin tarde',
-    noRoom: 'Todo lo elegido tiene su tarde.',
+    noRoom: 'Nada espera.',
     drop: 'Quitar',
     done: 'Hecho: {{title}}',
     until: 'para el {{date}}',
