@@ -243,6 +243,13 @@ test('from the month to a day, its work, the desk, and settled', async ({ guardi
     await expect(page.getByRole('heading', { level: 1, name: 'October 2026' })).toBeVisible();
     await page.getByRole('button', { name: /^Thursday, October 22, Isolde: 5 assignments open/ }).click();
     await expect(page.getByText('A heavy day for Isolde: 5 assignments.')).toBeVisible();
+    // On a phone a full day stands child by child.
+    const worksheet = page.getByRole('link', { name: /^Isolde, .*, Due · / });
+    if (!guardian.wide) {
+      await expect(worksheet).toHaveCount(0);
+      await page.getByRole('button', { name: 'Isolde, 5 due' }).click();
+    }
+    await expect(worksheet.first()).toBeVisible();
     await page
       .getByRole('button', { name: /^Monday, October 19, Isolde: 1 assignment open, Isolde absent or late/ })
       .click();

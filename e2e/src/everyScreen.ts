@@ -93,7 +93,13 @@ export const screens: readonly { name: string; open: (guardian: Guardian) => Pro
         .fill('5');
     },
   },
-  { name: 'Days', open: (guardian) => guardian.goesTo('Days') },
+  {
+    name: 'Days',
+    async open(guardian) {
+      await guardian.goesTo('Days');
+      if (!guardian.wide) await guardian.page.getByRole('button', { name: /^Isolde, \d+ due/ }).click();
+    },
+  },
   {
     name: 'Days with everything unfolded',
     async open(guardian) {

@@ -3,6 +3,7 @@ export * from './drawings/ChildMark';
 export * from './controls/Controls';
 export type { Cell } from './controls/csv';
 export * from './drawings/CostBar';
+export * from './drawings/CountDots';
 export * from './drawings/DaysLeft';
 export * from './drawings/DayStrip';
 export * from './drawings/DotDays';

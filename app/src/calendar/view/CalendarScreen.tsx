@@ -71,7 +71,14 @@ function Shown({ calendar, place }: { calendar: Calendar; place: Place }) {
   const ids = shown.map(({ id }) => id);
   const events: CalendarEvent[] = inSight(calendar.events, ids, hidden);
   const { view, on, go } = place;
-  const day = <DayEvents on={on} events={events} clusters={calendar.clusters} titled={view === 'day'} />;
+  const day = (
+    <DayEvents
+      {...{ on, events }}
+      clusters={calendar.clusters}
+      titled={view === 'day'}
+      folded={!wide && view === 'month'}
+    />
+  );
   const tray = <Tray undated={calendar.undated} />;
   if (view === 'month') {
     return (

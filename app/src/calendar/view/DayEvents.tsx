@@ -7,7 +7,11 @@ import { useChildren, useFormat } from '../../household';
 import { type Format } from '../../i18n';
 import { Heading, List, Quiet, Quietly, Row, Stack, styles, WayOn, Words } from '../../ui';
 import { parted, touches } from './dayOf';
+import { ByChild } from './ByChild';
 import { EventRow } from './EventRow';
+
+/** More things on a day than these are many. */
+const few = 4;
 
 /** 'Much for Isolde: 7 works, 3 of them tests.' */
 function Clusters({ clusters, on }: { clusters: Calendar['clusters']; on: string }) {
@@ -62,6 +66,7 @@ export function DayEvents({
   clusters,
   short,
   titled,
+  folded,
 }: {
   on: string;
   events: readonly CalendarEvent[];
@@ -70,6 +75,8 @@ export function DayEvents({
   short?: boolean;
   /** The page's title names the day. */
   titled?: boolean;
+  /** A full day of several children stands child by child. */
+  folded?: boolean;
 }) {
   const { t } = useTranslation();
   const format = useFormat();
@@ -77,28 +84,35 @@ export function DayEvents({
   const day = events.filter((event) => touches(event, on));
   const { open, settled } = parted(day);
   const timed = hasTimes(open);
+  const byChild = folded && shown.length > 1 && open.length > few;
   return (
     <Stack space={0.5}>
       {titled ? null : <Heading level={short ? 3 : 2}>{dayTitle(t, format, on)}</Heading>}
       <Clusters clusters={clusters} on={on} />
       <View>
-        <List>
-          {open.map((event) => (
-            <EventRow key={event.key} event={event} timed={timed} />
-          ))}
-        </List>
+        {byChild ? (
+          <ByChild key={on} events={open} on={on} />
+        ) : (
+          <List>
+            {open.map((event) => (
+              <EventRow key={event.key} event={event} timed={timed} />
+            ))}
+          </List>
+        )}
       </View>
       {day.length === 0 ? <Quiet>{t('calendar.nothing')}</Quiet> : null}
       <Settled key={on} events={settled} />
       {short ? null : (
         <Row wrap style={styles.spread}>
-          {shown.map(({ id, givenName }) => (
-            <WayOn
-              key={id}
-              label={t('calendar.lessonsOf', { child: givenName })}
-              href={`/days/${id}/${on}`}
-            />
-          ))}
+          {byChild
+            ? null
+            : shown.map(({ id, givenName }) => (
+                <WayOn
+                  key={id}
+                  label={t('calendar.lessonsOf', { child: givenName })}
+                  href={`/days/${id}/${on}`}
+                />
+              ))}
           {mayWrite([]) ? <WayOn label={t('calendar.write')} href={`/days/entries/new?on=${on}`} /> : null}
         </Row>
       )}

@@ -2,7 +2,8 @@ import { StyleSheet, Pressable, View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { Calendar, CalendarEvent } from '@cadro/contract';
 import { MarkOf, useChildren, useFormat } from '../../household';
-import { MonthGrid, Row, styles, themed, useWide, weeksOf, Words } from '../../ui';
+import { CountDots, MonthGrid, Row, styles, themed, useWide, weeksOf, Words } from '../../ui';
+import { AwayMark } from './AwayMark';
 import { awayWord, loadOf, type DayLoad } from './dayOf';
 
 /** Events that a wide cell names; more are counted. */
@@ -45,37 +46,18 @@ function Named({ load: { named: names } }: { load: DayLoad }) {
   );
 }
 
-/** As much of it as a phone's cell holds: how much is due, who was not there, whether there is anything else. */
-function InShort({ load }: { load: DayLoad }) {
-  const { t } = useTranslation();
-  const looks = useLooks();
-  const { all } = useChildren();
-  const { children, others, closed } = load;
+/** As much of it as a phone's cell holds: a dot for each thing that is due, hollow for what else there is, and who was away. */
+function InShort({ load: { children, others } }: { load: DayLoad }) {
   const open = children.reduce((sum, child) => sum + child.open, 0);
-  const heavy = children.some(({ cluster }) => cluster);
-  const away = children.flatMap(({ away: marks, studentId }) => (marks ? [{ marks, studentId }] : []));
   return (
     <View style={own.short}>
-      {open > 0 ? (
-        <View style={[looks.due, heavy && looks.heavy]}>
-          <Words size="small" bold={heavy} colour={heavy ? 'paper' : 'ink'} lines={1}>
-            {t('calendar.cell.due', { count: open })}
-          </Words>
-        </View>
-      ) : null}
-      {away.map(({ marks, studentId }) => (
-        <Row key={studentId} space={0.25}>
-          {all.length > 1 ? <MarkOf studentId={studentId} size={16} /> : null}
-          <Words size="small" colour={marks.unexplained > 0 ? 'plum' : 'soft'} lines={1}>
-            {t(`calendar.cell.${awayWord(marks)}`)}
-          </Words>
-        </Row>
-      ))}
-      {closed || (others.length > 0 && open === 0) ? (
-        <Words size="small" colour="soft" lines={1}>
-          {t(closed ? 'calendar.cell.closed' : 'calendar.cell.event')}
-        </Words>
-      ) : null}
+      {open > 0 ? <CountDots count={open} /> : null}
+      {others.length > 0 ? <CountDots hollow count={others.length} /> : null}
+      <Row space={0.25}>
+        {children.map(({ away, studentId }) =>
+          away ? <AwayMark key={studentId} studentId={studentId} marks={away} /> : null,
+        )}
+      </Row>
     </View>
   );
 }
@@ -151,15 +133,13 @@ export function MonthView({ month, chosen, calendar, events, onChoose }: MonthPr
 }
 
 const own = StyleSheet.create({
-  short: { alignItems: 'center' },
+  short: { alignItems: 'center', gap: 2 },
   inset4: { paddingHorizontal: 4 },
   mark: { flexShrink: 0 },
 });
 
 const useLooks = themed((palette, wide) => ({
-  due: { paddingHorizontal: 1, borderRadius: 3 },
-  heavy: { backgroundColor: palette.ink },
-  day: { minHeight: wide ? 112 : 66, paddingTop: 2, borderTopWidth: 1, borderColor: palette.line },
+  day: { minHeight: wide ? 112 : 72, paddingTop: 2, borderTopWidth: 1, borderColor: palette.line },
   closed: { backgroundColor: palette.sand },
   here: { outlineWidth: 2, outlineStyle: 'solid', outlineColor: palette.ink, borderRadius: 4 },
 }));
