@@ -6,21 +6,25 @@ import { DaysLeft, Row, styles, Words } from '../ui';
 /** Less than this is nothing one would see. */
 const leastSeen = 5e-3;
 
-/** What making something up would add to a grade, '+0.54 of 4'; nothing where it is nothing. */
-export function Gain({ impact, outOf }: { impact: number | null; outOf: number }) {
-  const { t } = useTranslation();
-  const gain = useGain(impact);
-  if (!gain) return null;
+/** '+0.54 of 4': a gain and what it is of. */
+export function GainFigure({ figure, unit }: { figure: string; unit: string }) {
   return (
     <Row space={0.5} style={styles.base}>
       <Words size="matter" bold colour="teal">
-        {gain}
+        {figure}
       </Words>
       <Words size="small" colour="soft">
-        {unitWords(t, outOf)}
+        {unit}
       </Words>
     </Row>
   );
+}
+
+/** What making something up would add to a grade; nothing where it is nothing. */
+export function Gain({ impact, outOf }: { impact: number | null; outOf: number }) {
+  const { t } = useTranslation();
+  const gain = useGain(impact);
+  return gain ? <GainFigure figure={gain} unit={unitWords(t, outOf)} /> : null;
 }
 
 const unitWords = (t: TFunction, outOf: number): string =>

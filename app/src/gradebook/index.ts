@@ -1,3 +1,4 @@
+export { GainFigure } from './Making';
 export { OutScreen } from './out/OutScreen';
 export * from './api';
 export * from './Comments';

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { askedAnswers, type WorkOffer, type WorkRow } from '@cadro/contract';
+import { GainFigure } from '../../gradebook';
 import { useChildren, useFormat } from '../../household';
 import {
   Choice,
@@ -216,20 +217,6 @@ function All({ row, words }: { row: WorkRow; words: ReturnType<typeof useLineWor
   );
 }
 
-/** What it brings or costs, beside the title. */
-function Effect({ figure, unit }: { figure: string; unit: string }) {
-  return (
-    <Row space={0.5} style={styles.base}>
-      <Words size="matter" bold colour="teal">
-        {figure}
-      </Words>
-      <Words size="small" colour="soft">
-        {unit}
-      </Words>
-    </Row>
-  );
-}
-
 interface More {
   readonly row: WorkRow;
   readonly few: ReturnType<typeof briefly>;
@@ -299,7 +286,7 @@ export function WorkLine({ row, offers, picked, onPick }: LineProps) {
                   <Words size="matter" bold style={styles.shrink}>
                     {row.title}
                   </Words>
-                  {words.effect ? <Effect {...words.effect} /> : null}
+                  {words.effect ? <GainFigure {...words.effect} /> : null}
                 </Row>
                 {few ? <Few context={words.context} few={few} /> : <All row={row} words={words} />}
               </View>
