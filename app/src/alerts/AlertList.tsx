@@ -6,7 +6,6 @@ import { MarkOf, useChildren, useFormat } from '../household';
 import { useAppSelector } from '../store';
 import {
   Choice,
-  DotDays,
   Field,
   Heading,
   IconAction,
@@ -25,6 +24,7 @@ import {
 } from '../ui';
 import { alertsFile, useAlertsQuery, usePutAlertsMutation, type AlertFilter } from './api';
 import { MailReturned } from './MailReturned';
+import { TwoWeeks, useTwoWeeks } from './TwoWeeks';
 import { useAlertWords, useTold } from './useTold';
 
 function AlertRow({ alert, selected }: { alert: Alert; selected: boolean }) {
@@ -49,7 +49,7 @@ function AlertRow({ alert, selected }: { alert: Alert; selected: boolean }) {
       label={[...said, ...(state ? [state] : [])].join(', ')}
       selected={selected}
     >
-      <Row style={[styles.apartBase, styles.top]}>
+      <Row style={styles.top}>
         {alert.studentId ? <MarkOf studentId={alert.studentId} /> : null}
         <View style={styles.fill}>
           <Words bold={alert.state === 'open'}>{told.headline}</Words>
@@ -67,28 +67,11 @@ function AlertRow({ alert, selected }: { alert: Alert; selected: boolean }) {
   );
 }
 
-/** Two weeks, today the last of them. */
-const span = 14;
-
-/** On which days of the last two weeks these came: a dot for each, over its day. */
+/** On which days of the last two weeks these came. */
 function Lately({ alerts }: { alerts: readonly Alert[] }) {
   const { t } = useTranslation();
-  const format = useFormat();
-  const days = Array.from({ length: span }, (_, at) => format.daysAhead(at + 1 - span)).map((on) => ({
-    on,
-    count: alerts.filter(({ newsAt }) => format.dateOf(newsAt) === on).length,
-  }));
-  const count = days.reduce((sum, day) => sum + day.count, 0);
-  if (count === 0) return null;
-  const said = t('alerts.lately', { count });
-  return (
-    <Stack space={0.5}>
-      <DotDays days={days} label={said} dayOf={format.weekday} />
-      <Words size="small" colour="soft">
-        {said}
-      </Words>
-    </Stack>
-  );
+  const { days, count } = useTwoWeeks(alerts.map(({ newsAt }) => newsAt));
+  return count > 0 ? <TwoWeeks days={days} said={t('alerts.lately', { count })} /> : null;
 }
 
 function Rows({
@@ -152,7 +135,11 @@ function useSought() {
     ...(q.trim() ? { q: q.trim() } : {}),
   };
   const narrowed = Object.keys(filter).length > 1;
-  return { filter, narrowed, state, setState, kind, setKind, q, setQ };
+  const clear = () => {
+    setKind('all');
+    setQ('');
+  };
+  return { filter, narrowed, state, setState, kind, setKind, q, setQ, clear };
 }
 
 /** Search by kind and words. */
@@ -184,6 +171,11 @@ export function AlertList({ selected = null }: { selected?: string | null }) {
   const sought = useSought();
   const { filter, narrowed, state, setState } = sought;
   const [finding, setFinding] = useState(false);
+  // What is folded narrows nothing down.
+  const fold = () => {
+    if (finding) sought.clear();
+    setFinding(!finding);
+  };
   const query = useAlertsQuery({ ...filter, ...(selected ? { beside: selected } : {}) });
   const counts = query.data?.counts;
   return (
@@ -192,12 +184,7 @@ export function AlertList({ selected = null }: { selected?: string | null }) {
         <Row style={styles.apart}>
           <Heading level={1}>{t('alerts.title')}</Heading>
           <Row space={1}>
-            <IconAction
-              icon="search"
-              label={t('alerts.find')}
-              onPress={() => setFinding(!finding)}
-              open={finding}
-            />
+            <IconAction icon="search" label={t('alerts.find')} onPress={fold} open={finding} />
             <WayOn label={t('alerts.toRules')} href="/alerts/rules" />
           </Row>
         </Row>

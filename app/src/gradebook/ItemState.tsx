@@ -5,7 +5,8 @@ import { useFormat } from '../household';
 import { Drop, Frame, frameOf, Row, Stack, styles, Words } from '../ui';
 import { gainSentence } from './itemWords';
 import { DaysTo, Gain } from './Making';
-import { creditWords, spanWords, stateWords, worthWords } from './words';
+import { gainParts, turnInWords } from './makingWords';
+import { spanWords, stateWords, worthWords } from './words';
 
 /** A fall that is smaller than this share of the scale cannot be seen. */
 const leastDrawn = 0.02;
@@ -18,9 +19,7 @@ function Until({ item: { looseEnd } }: { item: ItemDetail }) {
   const { deadline, credit } = looseEnd;
   return (
     <View>
-      <Words bold>
-        {t('work.untilBrief', { date: format.day(deadline), credit: creditWords(t, format, credit ?? 1) })}
-      </Words>
+      <Words bold>{turnInWords(t, format, deadline, credit)}</Words>
       <DaysTo deadline={deadline} />
     </View>
   );
@@ -55,19 +54,20 @@ export function State({ item }: { item: ItemDetail }) {
   const number = earned
     ? t('item.scoreLong', { earned: format.amount(state.earned ?? 0), possible: format.amount(possible) })
     : worthWords(t, format, item, item.scale);
-  const gain = looseEnd?.recoverable ? null : gainSentence(t, format, item);
+  const gain = looseEnd?.recoverable ? gainParts(t, format, looseEnd.impact, item.scale.outOf) : null;
+  const tooLate = looseEnd?.recoverable ? null : gainSentence(t, format, item);
   return (
     <Stack space={2}>
       <Row>
         <Frame kind={frameOf(state.status, looseEnd?.kind ?? null)} needsYou={needsYou} />
         <Words bold colour={needsYou ? 'plum' : 'ink'} style={styles.fill}>
-          {needsYou ? stateWords(t, item) : `${stateWords(t, item)} · ${number}`}
+          {needsYou && !earned ? stateWords(t, item) : `${stateWords(t, item)} · ${number}`}
         </Words>
-        {looseEnd?.recoverable ? <Gain impact={looseEnd.impact} outOf={item.scale.outOf} /> : null}
+        {gain ? <Gain {...gain} /> : null}
       </Row>
       <Until item={item} />
       <Falling item={item} />
-      {gain ? <Words>{gain}</Words> : null}
+      {tooLate ? <Words>{tooLate}</Words> : null}
     </Stack>
   );
 }

@@ -1,4 +1,5 @@
-export { GainFigure } from './Making';
+export * from './Making';
+export * from './makingWords';
 export { OutScreen } from './out/OutScreen';
 export * from './api';
 export * from './Comments';

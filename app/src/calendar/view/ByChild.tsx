@@ -4,13 +4,13 @@ import { useTranslation } from 'react-i18next';
 import type { CalendarEvent, Child } from '@cadro/contract';
 import { MarkOf, useChildren } from '../../household';
 import { Icon, List, Row, styles, themed, touch, WayOn, Words } from '../../ui';
-import { awayWord } from './dayOf';
+import { awayWord, hasTimes, isWork } from './dayOf';
 import { EventRow } from './EventRow';
 
 /** 'Three due · out': a child's day in few words. */
 function useInShort(events: readonly CalendarEvent[]): { words: string; needsYou: boolean } {
   const { t } = useTranslation();
-  const due = events.filter(({ layer }) => layer === 'due' || layer === 'test').length;
+  const due = events.filter(isWork).length;
   const away = events.find(({ layer }) => layer === 'attendance')?.marks ?? null;
   const others = events.length - due - (away ? 1 : 0);
   const words = [
@@ -36,7 +36,7 @@ function ChildLine({ child, events, on }: ChildDay) {
   const looks = useLooks();
   const [open, setOpen] = useState(false);
   const { words, needsYou } = useInShort(events);
-  const timed = events.some(({ startsAt }) => startsAt !== null);
+  const timed = hasTimes(events);
   return (
     <View style={looks.child}>
       <Pressable
@@ -81,7 +81,7 @@ const isOf = ({ studentIds }: CalendarEvent, { id }: Child): boolean =>
 export function ByChild({ events, on }: { events: readonly CalendarEvent[]; on: string }) {
   const { shown } = useChildren();
   const common = events.filter((event) => !shown.some((child) => isOf(event, child)));
-  const timed = common.some(({ startsAt }) => startsAt !== null);
+  const timed = hasTimes(common);
   return (
     <List>
       {common.map((event) => (

@@ -6,7 +6,7 @@ import type { Calendar, CalendarEvent } from '@cadro/contract';
 import { useChildren, useFormat } from '../../household';
 import { type Format } from '../../i18n';
 import { Heading, List, Quiet, Quietly, Row, Stack, styles, WayOn, Words } from '../../ui';
-import { parted, touches } from './dayOf';
+import { hasTimes, parted, touches } from './dayOf';
 import { ByChild } from './ByChild';
 import { EventRow } from './EventRow';
 
@@ -28,9 +28,6 @@ function Clusters({ clusters, on }: { clusters: Calendar['clusters']; on: string
     </Words>
   ));
 }
-
-const hasTimes = (events: readonly CalendarEvent[]): boolean =>
-  events.some(({ startsAt }) => startsAt !== null);
 
 function Settled({ events }: { events: readonly CalendarEvent[] }) {
   const timed = hasTimes(events);

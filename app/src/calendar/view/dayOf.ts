@@ -20,8 +20,12 @@ export interface DayLoad {
   readonly named: readonly CalendarEvent[];
 }
 
-const isWork = ({ layer }: CalendarEvent): boolean => layer === 'due' || layer === 'test';
+export const isWork = ({ layer }: CalendarEvent): boolean => layer === 'due' || layer === 'test';
 export const touches = ({ on, lastOn }: CalendarEvent, date: string): boolean => on <= date && lastOn >= date;
+
+/** Whether a column for times is needed. */
+export const hasTimes = (events: readonly CalendarEvent[]): boolean =>
+  events.some(({ startsAt }) => startsAt !== null);
 
 /** Layers in the order in which a cell names them; all others come last. */
 const namedFirst: readonly CalendarLayer[] = ['closed', 'attendance', 'test', 'due'];

@@ -4,8 +4,9 @@ import type { CourseDetail, ItemSummary } from '@cadro/contract';
 import { openEndsOf } from '@cadro/core';
 import { useChildren, useFormat } from '../../household';
 import { Frame, frameOf, Heading, LinkAction, Row, RowLink, Stack, styles, Words } from '../../ui';
-import { DaysTo, Gain, useGainWords } from '../Making';
-import { creditWords, stateWords } from '../words';
+import { DaysTo, Gain } from '../Making';
+import { gainParts, turnInWords } from '../makingWords';
+import { stateWords } from '../words';
 
 interface StepProps {
   readonly course: CourseDetail;
@@ -18,28 +19,28 @@ function Step({ course: { id, studentId, scale }, item, end }: StepProps) {
   const { t } = useTranslation();
   const format = useFormat();
   const { kind, impact, deadline, credit } = end;
-  const gain = useGainWords(impact, scale.outOf);
-  const until = deadline
-    ? t('work.untilBrief', { date: format.day(deadline), credit: creditWords(t, format, credit ?? 1) })
-    : '';
+  const gain = gainParts(t, format, impact, scale.outOf);
+  const until = deadline ? turnInWords(t, format, deadline, credit) : '';
   const state = stateWords(t, item);
   return (
     <>
       <RowLink
         bare
         href={`/courses/${studentId}/${id}/${item.id}`}
-        label={[item.title, state, gain, until].filter(Boolean).join('. ')}
+        label={[item.title, state, gain ? `${gain.figure} ${gain.unit}` : '', until]
+          .filter(Boolean)
+          .join('. ')}
       >
         <Row space={1} style={styles.top}>
           <View style={styles.above2}>
-            <Frame kind={frameOf(item.state.status, kind === 'again' ? null : kind)} needsYou />
+            <Frame kind={frameOf(item.state.status, kind)} needsYou />
           </View>
           <View style={styles.fill}>
             <Row space={1} style={styles.apartBase}>
               <Words bold style={styles.shrink}>
                 {item.title}
               </Words>
-              <Gain impact={impact} outOf={scale.outOf} />
+              {gain ? <Gain {...gain} /> : null}
             </Row>
             <Words size="small" colour="plum">
               {until || state}

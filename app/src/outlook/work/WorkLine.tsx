@@ -2,11 +2,10 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { askedAnswers, type WorkOffer, type WorkRow } from '@cadro/contract';
-import { GainFigure } from '../../gradebook';
+import { DaysTo, Gain } from '../../gradebook';
 import { useChildren, useFormat } from '../../household';
 import {
   Choice,
-  DaysLeft,
   Field,
   Frame,
   IconAction,
@@ -232,7 +231,7 @@ function More({ row, few, open, onPress }: More) {
     return (
       <Row style={[styles.apart, own.days]}>
         <View style={styles.fill}>
-          <DaysLeft days={few.days} label={few.left} />
+          <DaysTo deadline={few.deadline} />
         </View>
         <IconAction
           icon={open ? 'fold' : 'unfold'}
@@ -286,7 +285,7 @@ export function WorkLine({ row, offers, picked, onPick }: LineProps) {
                   <Words size="matter" bold style={styles.shrink}>
                     {row.title}
                   </Words>
-                  {words.effect ? <GainFigure {...words.effect} /> : null}
+                  {words.effect ? <Gain {...words.effect} /> : null}
                 </Row>
                 {few ? <Few context={words.context} few={few} /> : <All row={row} words={words} />}
               </View>

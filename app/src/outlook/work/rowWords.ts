@@ -1,11 +1,11 @@
 import type { TFunction } from 'i18next';
 import type { WorkRow } from '@cadro/contract';
 import { frameOf, type FrameKind } from '../../ui';
-import { creditWords, sourcesWords } from '../../gradebook';
+import { creditWords, daysTo, gainParts, sourcesWords, turnInWords } from '../../gradebook';
 import type { Format } from '../../i18n';
 
 export const frameOfRow = ({ kind, said }: WorkRow): FrameKind =>
-  kind === 'unmarked' ? 'handed-in' : frameOf(said.status, kind === 'again' ? null : kind);
+  kind === 'unmarked' ? 'handed-in' : frameOf(said.status, kind);
 
 /** Why it stands here, in a sentence; empty where its part says it already. */
 export function reasonWords(t: TFunction, format: Format, row: WorkRow): string {
@@ -56,43 +56,29 @@ export function untilWords(t: TFunction, format: Format, row: WorkRow): string {
   if (!row.recoverable || !row.deadline) return t('work.tooLate');
   return t('work.until', {
     date: format.day(row.deadline),
-    left: t('work.daysLeft', { count: daysLeft(format, row.deadline) }),
+    left: t('work.daysLeft', { count: daysTo(format, row.deadline) }),
     credit: creditWords(t, format, row.credit ?? 1),
   });
 }
-
-const daysLeft = (format: Format, deadline: string): number =>
-  Math.max(0, format.daysBetween(format.today, deadline));
 
 /** A loose end that can be made up, for a narrow list: what it is and until when in few words, and the days that are left, to be drawn. */
 export function briefly(
   t: TFunction,
   format: Format,
   { group, kind, recoverable, deadline, credit }: WorkRow,
-): { kind: string; until: string; days: number; left: string } | null {
+): { kind: string; until: string; deadline: string; left: string } | null {
   if (group !== 'loose' || kind === null || kind === 'unmarked' || !recoverable || !deadline) return null;
-  const days = daysLeft(format, deadline);
   return {
     kind: t(`kinds.${kind}`),
-    until: t('work.untilBrief', { date: format.day(deadline), credit: creditWords(t, format, credit ?? 1) }),
-    days,
-    left: t('work.daysLeft', { count: days }),
+    until: turnInWords(t, format, deadline, credit),
+    deadline,
+    left: t('work.daysLeft', { count: daysTo(format, deadline) }),
   };
 }
 
 /** What it does to the grade: the gain of a loose end, what rides on work to come; empty where it is nothing. */
-export function effectWords(
-  t: TFunction,
-  format: Format,
-  row: WorkRow,
-): { figure: string; unit: string } | null {
-  // A gain that would be shown as 0 is none.
-  if (row.impact === null || row.impact < 0.005 || row.kind === null || row.doubt === 'doubtful') return null;
-  return {
-    figure: t('work.gain', { gain: format.amount(row.impact) }),
-    unit: row.outOf <= 10 ? t('work.of', { outOf: row.outOf }) : t('work.points'),
-  };
-}
+export const effectWords = (t: TFunction, format: Format, row: WorkRow): ReturnType<typeof gainParts> =>
+  row.kind === null || row.doubt === 'doubtful' ? null : gainParts(t, format, row.impact, row.outOf);
 
 export function stakeWords(t: TFunction, format: Format, row: WorkRow): string {
   if (row.kind !== null || row.impact === null || row.impact < 0.005) return '';

@@ -1,11 +1,11 @@
 import Svg, { Circle, Line, Path, Rect } from 'react-native-svg';
-import type { LooseEndKind, ResultStatus } from '@cadro/contract';
+import type { OpenKind, ResultStatus } from '@cadro/contract';
 import { usePalette } from '../theme/Theme';
 
 export type FrameKind = 'nothing' | 'handed-in' | 'scored' | 'missing' | 'excused' | 'incomplete' | 'overdue';
 
 /** Which frame a work's state is drawn with. A zero is scored: its word and its colour say the rest. */
-export function frameOf(status: ResultStatus, looseEnd: LooseEndKind | null): FrameKind {
+export function frameOf(status: ResultStatus, looseEnd: OpenKind | null): FrameKind {
   if (looseEnd === 'overdue') return 'overdue';
   return status === 'open' ? 'nothing' : status;
 }
