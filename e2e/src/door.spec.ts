@@ -34,6 +34,7 @@ test('the language is chosen before signing in, and stays', once, async ({ page 
   await page.goto('/brief');
   await expect(page.getByRole('heading', { level: 1, name: /cosas le esperan, Ottoline/ })).toBeVisible();
   await page.goto('/settings');
+  await page.getByRole('button', { name: 'Idioma, Español' }).click();
   await page.getByRole('radio', { name: 'English' }).click();
   await expect(page.getByRole('heading', { level: 1, name: 'Settings' })).toBeVisible();
   await page.goto('/days?on=2026-10-15');

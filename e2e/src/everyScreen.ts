@@ -96,7 +96,8 @@ export const screens: readonly { name: string; open: (guardian: Guardian) => Pro
   {
     name: 'Days',
     async open(guardian) {
-      await guardian.goesTo('Days');
+      // Two days ahead: fuller than any journey leaves it.
+      await guardian.opens('/days?on=2026-10-23');
       if (!guardian.wide) await guardian.page.getByRole('button', { name: /^Isolde, \d+ due/ }).click();
     },
   },
@@ -237,7 +238,14 @@ export const screens: readonly { name: string; open: (guardian: Guardian) => Pro
   { name: 'the digest', open: (guardian) => guardian.opens('/alerts/digest') },
   { name: 'stopping mail', open: (guardian) => guardian.opens('/mail-stop/nothing') },
   { name: 'linking', open: (guardian) => guardian.opens('/link') },
-  { name: 'settings', open: (guardian) => guardian.opens('/settings') },
+  {
+    name: 'settings, unfolded',
+    async open(guardian) {
+      await guardian.opens('/settings');
+      for (const folded of ['Language', 'Light or dark', 'On this device'])
+        await guardian.page.getByRole('button', { name: new RegExp(`^${folded}, `) }).click();
+    },
+  },
   { name: 'sign-in and safety', open: (guardian) => guardian.opens('/settings/safety') },
   { name: 'adding a child by hand', open: (guardian) => guardian.opens('/own') },
   { name: 'the sources', open: (guardian) => guardian.opens('/settings/sources') },

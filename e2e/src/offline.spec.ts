@@ -93,6 +93,7 @@ test(
     await guardian.signsIn();
     await isSetUp(page);
     await page.goto('/settings');
+    await page.getByRole('button', { name: 'On this device, keeps nothing' }).click();
     await keepACopy(page).click();
     await expect(page.getByText(/^This device keeps a copy of the records/)).toBeVisible();
     await expect.poll(() => copiesOn(page)).toContain('/filled');
@@ -124,6 +125,7 @@ test(
   async ({ guardian, page }) => {
     await guardian.signsIn();
     await page.goto('/settings');
+    await page.getByRole('button', { name: 'On this device, keeps nothing' }).click();
     await keepACopy(page).click();
     await expect.poll(() => copiesOn(page)).toContain('/filled');
     await page.context().setOffline(true);

@@ -85,7 +85,7 @@ const pictures: readonly Picture[] = [
       await page.getByRole('checkbox', { name: 'Select Reef survey' }).click();
       await page.getByRole('button', { name: 'Add to the plan' }).click();
       await page.getByRole('button', { name: 'Propose a plan' }).click();
-      await expect(page.getByText('That’s the most these evenings can hold.')).toBeVisible();
+      await expect(page.getByText('Nothing better fits.')).toBeVisible();
     },
   },
   { name: 'alerts', open: async (_guardian, page) => void (await page.goto('/alerts')) },

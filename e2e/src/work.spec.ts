@@ -179,7 +179,7 @@ test('from the Brief through Work to a plan for the evenings', async ({ guardian
     await page.getByRole('button', { name: 'Add to the plan' }).click();
     await expect(page).toHaveURL(/\/work\/plan/);
     await page.getByRole('button', { name: 'Propose a plan' }).click();
-    await expect(page.getByText('That’s the most these evenings can hold.')).toBeVisible();
+    await expect(page.getByText('Nothing better fits.')).toBeVisible();
     await expect(page.getByText('Nothing is waiting.')).toBeVisible();
     await expect(page.getByText('60 of 60 min').first()).toBeVisible();
     await guardian.findsStateInOrder('Plan');
@@ -190,13 +190,13 @@ test('from the Brief through Work to a plan for the evenings', async ({ guardian
     await handle.focus();
     await page.keyboard.press('Space');
     await expect(page.getByText(/^Keel model (lifted|over)/)).toBeAttached();
-    // Up past the first evening, by presses that do not wait for the page to follow.
-    for (let press = 0; press < 15; press += 1) await page.keyboard.press('ArrowUp');
+    // Down past the last evening, by presses that do not wait for the page to follow.
+    for (let press = 0; press < 15; press += 1) await page.keyboard.press('ArrowDown');
     await expect(page.getByText(/Keel model over no evening\./)).toBeAttached();
     await page.keyboard.press('Space');
     await expect(page.getByText(/your changes cost 13\.5\.$/)).toBeVisible();
     await page.getByRole('button', { name: 'Propose a plan' }).click();
-    await expect(page.getByText('That’s the most these evenings can hold.')).toBeVisible();
+    await expect(page.getByText('Nothing better fits.')).toBeVisible();
   });
 
   await test.step('a task is moved by a finger, or by the mouse, to another evening', async () => {
@@ -209,18 +209,33 @@ test('from the Brief through Work to a plan for the evenings', async ({ guardian
       return tasks.find(({ title }) => title === 'Keel model')?.evening;
     };
     const before = await evening();
-    const unplaced = page.getByText('Not on an evening yet');
+    const free = page.getByText('60 min free').first();
     await handle.scrollIntoViewIfNeeded();
     await pointer.down(handle);
     // A finger lifts it once it has rested, a mouse once it has moved.
     if (!guardian.wide) await expect(page.getByText(/^Keel model (lifted|over)/)).toBeAttached();
-    await pointer.to(unplaced, 10);
-    await expect(page.getByText(/Keel model over no evening\./)).toBeAttached();
+    await pointer.to(free, 10);
+    await expect(page.getByText(/^Keel model over \w+, /)).toBeAttached();
     await pointer.up();
-    await expect.poll(evening).toBeNull();
+    await expect.poll(evening).not.toBe(before);
+    expect(await evening()).toMatch(/^2026-1/);
     await page.getByRole('button', { name: 'Propose a plan' }).click();
-    await expect(page.getByText('That’s the most these evenings can hold.')).toBeVisible();
+    await expect(page.getByText('Nothing better fits.')).toBeVisible();
     await expect.poll(evening).toBe(before);
+  });
+
+  await test.step('its minutes are changed where it stands, and it is taken off its evening at a touch', async () => {
+    await page.getByRole('button', { name: 'Change Keel model' }).click();
+    await page.getByLabel('Minutes for Keel model').fill('45');
+    await page.keyboard.press('Enter');
+    await expect(page.getByText(/^Boat-building · 45 min · /)).toBeVisible();
+    await page.getByLabel('Minutes for Keel model').fill('60');
+    await page.keyboard.press('Enter');
+    await expect(page.getByText(/^Boat-building · 60 min · /)).toBeVisible();
+    await page.getByRole('button', { name: 'Not on this evening: Keel model' }).click();
+    await expect(page.getByText(/your changes cost 13\.5\.$/)).toBeVisible();
+    await page.getByRole('button', { name: 'Propose a plan' }).click();
+    await expect(page.getByText('Nothing better fits.')).toBeVisible();
   });
 
   await test.step('the child is shown the plan alone, without figures, and ticks off', async () => {

@@ -1,7 +1,7 @@
 import { useTranslation } from 'react-i18next';
 import { useMeQuery } from '../household';
 import { deviceSaid, dropCopies, useAllCame, useAppDispatch, useAppSelector } from '../store';
-import { Action, Heading, Row, Stack, Words } from '../ui';
+import { Action, Heading, Row, Stack, styles, Unfolding, Words } from '../ui';
 import { useInstalling } from './useInstalling';
 
 /** Whose device this is: what it keeps follows from it. Null while nobody has said. */
@@ -48,22 +48,23 @@ export function OnThisDevice() {
   const { own, say } = useDevice();
   const { installed, install } = useInstalling();
   return (
-    <Stack>
-      <Heading level={2}>{t('device.title')}</Heading>
-      {canKeep() ? (
-        <>
-          <Words colour="soft">{t(own ? 'device.keeps' : 'device.keepsNothing')}</Words>
+    <Unfolding label={t('device.title')} value={t(own ? 'device.hasCopy' : 'device.hasNone')}>
+      <Stack style={styles.around8}>
+        {canKeep() ? (
+          <>
+            <Words colour="soft">{t(own ? 'device.keeps' : 'device.keepsNothing')}</Words>
+            <Row space={1} wrap>
+              <Action label={t(own ? 'device.delete' : 'device.mine')} onPress={() => say(!own)} />
+            </Row>
+          </>
+        ) : null}
+        {install ? (
           <Row space={1} wrap>
-            <Action label={t(own ? 'device.delete' : 'device.mine')} onPress={() => say(!own)} />
+            <Action label={t('device.install')} onPress={install} />
           </Row>
-        </>
-      ) : null}
-      {install ? (
-        <Row space={1} wrap>
-          <Action label={t('device.install')} onPress={install} />
-        </Row>
-      ) : null}
-      {installed || install ? null : <Words colour="soft">{t('device.installByHand')}</Words>}
-    </Stack>
+        ) : null}
+        {installed || install ? null : <Words colour="soft">{t('device.installByHand')}</Words>}
+      </Stack>
+    </Unfolding>
   );
 }

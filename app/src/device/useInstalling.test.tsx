@@ -9,6 +9,12 @@ Object.assign(window, {
   matchMedia: (query: string) => ({ ...media, matches: query.includes('standalone') && isOnHomeScreen.now }),
 });
 
+/** What this device keeps, unfolded. */
+function shown() {
+  show(<OnThisDevice />);
+  fireEvent.click(screen.getByRole('button', { name: /^On this device/ }));
+}
+
 /** A browser offers to put Cadro onto the home screen. */
 function offer() {
   const event = Object.assign(new Event('beforeinstallprompt', { cancelable: true }), {
@@ -24,7 +30,7 @@ beforeAll(() => startTexts('en'));
 beforeEach(() => signedInAs());
 
 it('says how it is done by hand, until the browser offers to do it', () => {
-  show(<OnThisDevice />);
+  shown();
   expect(button()).toBeNull();
   expect(byHand()).not.toBeNull();
   const { defaultPrevented } = offer();
@@ -34,7 +40,7 @@ it('says how it is done by hand, until the browser offers to do it', () => {
 });
 
 it('asks the browser once, and offers nothing more once it is there', async () => {
-  show(<OnThisDevice />);
+  shown();
   const { prompt } = offer();
   await act(async () => void fireEvent.click(screen.getByRole('button', { name: /home screen/ })));
   expect(prompt).toHaveBeenCalledTimes(1);

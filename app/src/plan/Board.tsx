@@ -203,13 +203,16 @@ export function Board({
   const wide = useWide();
   const { accessibility, titleOf } = useSaid(plan);
   const onEvening = (date: string | null) => plan.tasks.filter(({ evening }) => evening === date);
+  const waiting = onEvening(null);
   const longest = Math.max(...plan.evenings.map(({ minutes }) => minutes));
   const seen = plan.evenings.filter(
     ({ date, minutes, exception }) => minutes > 0 || exception || onEvening(date).length > 0,
   );
   const same = { studentId, may, longest };
-  const { lifted, dragging } = useDragging(studentId, plan, [nowhere, ...seen.map(({ date }) => date)]);
-  const unplaced = plan.tasks.length > 0 ? <Unplaced tasks={onEvening(null)} {...same} /> : null;
+  const evenings = seen.map(({ date }) => date);
+  const places = waiting.length > 0 ? [nowhere, ...evenings] : [...evenings, nowhere];
+  const { lifted, dragging } = useDragging(studentId, plan, places);
+  const unplaced = plan.tasks.length > 0 ? <Unplaced tasks={waiting} {...same} /> : null;
   const how =
     may && plan.tasks.length > 0 ? (
       <Words size="small" colour="soft">
@@ -220,7 +223,7 @@ export function Board({
     <DndContext {...dragging} accessibility={accessibility}>
       <Stack space={2}>
         {wide ? how : null}
-        {unplaced}
+        {waiting.length > 0 ? unplaced : null}
         <div role="list" aria-label={t('plan.title')} style={wide ? beside : below}>
           {seen.map((evening) => (
             <EveningPlace
@@ -231,6 +234,7 @@ export function Board({
             />
           ))}
         </div>
+        {waiting.length > 0 ? null : unplaced}
         {wide ? null : how}
       </Stack>
       <DragOverlay dropAnimation={null}>

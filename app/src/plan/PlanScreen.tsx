@@ -1,5 +1,5 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
-import { useState } from 'react';
+import { useRef, useState, type ReactNode } from 'react';
 import { useTranslation } from 'react-i18next';
 import { StyleSheet, View } from 'react-native';
 import type { Plan } from '@cadro/contract';
@@ -12,14 +12,15 @@ import {
   Choice,
   EveningBars,
   Heading,
-  KeepPicture,
   LinkAction,
   Loaded,
   Quiet,
   Quietly,
   Row,
   Stack,
+  styles,
   useWide,
+  WaysToKeep,
   WayOn,
   WidePage,
   Words,
@@ -27,6 +28,9 @@ import {
 import { usePlanQuery, useProposeMutation } from './api';
 import { Board } from './Board';
 import { FreeTime } from './FreeTime';
+
+/** Less of a point than is told. */
+const hardly = 0.005;
 
 /** What the plan adds, and what one's own changes to it cost. */
 function Price({ plan }: { plan: Plan }) {
@@ -41,21 +45,23 @@ function Price({ plan }: { plan: Plan }) {
   const more =
     best === null
       ? ''
-      : cost > 0.005
+      : cost > hardly
         ? t('plan.price', { best: format.amount(best.gain), price: format.amount(cost) })
         : t(best.proven ? 'plan.best' : 'plan.unproven');
   return (
     <View aria-live="polite">
-      <Words bold colour="teal">
-        {t('plan.gains', { gain: format.amount(gain) })}
-      </Words>
-      {more ? <Words>{more}</Words> : null}
+      <Row wrap style={[styles.base, own.price]}>
+        <Words bold colour="teal">
+          {t('plan.gains', { gain: format.amount(gain) })}
+        </Words>
+        {more ? <Words size="small">{more}</Words> : null}
+      </Row>
     </View>
   );
 }
 
 /** The week at a glance: each evening's free time, and how much of it is taken. */
-function Load({ plan, child }: { plan: Plan; child: string }) {
+function Load({ plan, name }: { plan: Plan; name: string }) {
   const { t } = useTranslation();
   const format = useFormat();
   const load = loadOfEvenings(plan.evenings, plan.tasks, 7);
@@ -63,27 +69,66 @@ function Load({ plan, child }: { plan: Plan; child: string }) {
     .filter(({ planned }) => planned > 0)
     .map(({ date, planned, free }) => `${format.day(date)}: ${t('plan.used', { used: planned, free })}`);
   return (
-    <View style={own.load}>
-      <KeepPicture name={t('plan.loadOf', { child })}>
-        <EveningBars
-          evenings={load}
-          label={[t('plan.loadOf', { child }), ...said].join('. ')}
-          dayOf={format.weekday}
-          minutesOf={format.amount}
+    <EveningBars
+      evenings={load}
+      label={[name, ...said].join('. ')}
+      dayOf={format.weekday}
+      minutesOf={format.amount}
+    />
+  );
+}
+
+/** Whether all is laid out and can be no better. */
+const isSettled = ({ best, tasks }: Plan): boolean =>
+  best?.proven === true &&
+  tasks.every(({ doneAt, evening }) => doneAt !== null || evening !== null) &&
+  best.gain - placedGain(tasks) <= hardly;
+
+/** The next step is dark: to choose, to have it laid out, or to show it to the child. */
+function Steps({ studentId, plan, children }: { studentId: string; plan: Plan; children: ReactNode }) {
+  const { t } = useTranslation();
+  const { nameOf, mayTalk } = useChildren();
+  const [propose, { isLoading, error }] = useProposeMutation();
+  const some = plan.tasks.some(({ doneAt }) => doneAt === null);
+  const settled = some && isSettled(plan);
+  return (
+    <>
+      <Row wrap space={1.5}>
+        {mayTalk(studentId) && some ? (
+          <Action
+            main={!settled}
+            label={t(isLoading ? 'plan.proposing' : 'plan.propose')}
+            busy={isLoading}
+            onPress={() => void propose(studentId)}
+          />
+        ) : null}
+        {some ? null : <LinkAction main label={t('plan.choose')} href="/work" />}
+        <LinkAction
+          main={settled}
+          label={t('plan.show', { child: nameOf(studentId) })}
+          href={`/shown/${studentId}`}
         />
-      </KeepPicture>
-    </View>
+        {children}
+      </Row>
+      {error ? (
+        <Words colour="plum" live>
+          {problemWords(t, error)}
+        </Words>
+      ) : null}
+    </>
   );
 }
 
 function Evenings({ studentId, plan }: { studentId: string; plan: Plan }) {
   const { t } = useTranslation();
   const { nameOf, mayTalk } = useChildren();
-  const [propose, { isLoading, error }] = useProposeMutation();
   const open = plan.tasks.filter(({ doneAt }) => doneAt === null);
   const may = mayTalk(studentId);
   const [freeing, setFreeing] = useState(false);
   const wide = useWide();
+  const load = useRef<View>(null);
+  const nameOfLoad = t('plan.loadOf', { child: nameOf(studentId) });
+  const keep = open.length > 0 ? <WaysToKeep name={nameOfLoad} frame={load} /> : null;
   // On a phone the evenings come first.
   const lesser = (
     <>
@@ -100,30 +145,19 @@ function Evenings({ studentId, plan }: { studentId: string; plan: Plan }) {
   return (
     <Stack space={2}>
       {open.length > 0 ? <Price plan={plan} /> : <Quiet>{t('plan.ask')}</Quiet>}
-      {open.length > 0 ? <Load plan={plan} child={nameOf(studentId)} /> : null}
-      <Row wrap space={1.5}>
-        {may && open.length > 0 ? (
-          <Action
-            main
-            label={t(isLoading ? 'plan.proposing' : 'plan.propose')}
-            busy={isLoading}
-            onPress={() => void propose(studentId)}
-          />
-        ) : null}
-        {open.length > 0 ? null : <LinkAction main label={t('plan.choose')} href="/work" />}
-        <LinkAction label={t('plan.show', { child: nameOf(studentId) })} href={`/shown/${studentId}`} />
+      <View style={own.load}>
+        <View ref={load}>{open.length > 0 ? <Load plan={plan} name={nameOfLoad} /> : null}</View>
+        {wide ? keep : null}
+      </View>
+      <Steps studentId={studentId} plan={plan}>
         {wide ? lesser : null}
-      </Row>
-      {error ? (
-        <Words colour="plum" live>
-          {problemWords(t, error)}
-        </Words>
-      ) : null}
+      </Steps>
       {freeing ? <FreeTime studentId={studentId} plan={plan} /> : null}
       <Board studentId={studentId} plan={plan} may={may} freeing={freeing} />
       {wide ? null : (
         <Row wrap space={1.5}>
           {lesser}
+          {keep}
         </Row>
       )}
     </Stack>
@@ -157,4 +191,4 @@ export function PlanScreen() {
   );
 }
 
-const own = StyleSheet.create({ load: { maxWidth: 560 } });
+const own = StyleSheet.create({ load: { maxWidth: 560 }, price: { columnGap: 8, rowGap: 0 } });

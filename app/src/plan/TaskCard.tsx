@@ -1,10 +1,10 @@
 import { useDraggable } from '@dnd-kit/core';
-import type { CSSProperties } from 'react';
+import { useState, type CSSProperties } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { PlannedTask } from '@cadro/contract';
 import { useFormat } from '../household';
-import { Quietly, Row, themed, Tick, touch, usePalette, Words } from '../ui';
+import { IconAction, Quietly, Row, styles, themed, Tick, touch, usePalette, useWide, Words } from '../ui';
 import { useChangeTaskMutation, useDropTaskMutation } from './api';
 import { MinutesField } from './FreeTime';
 
@@ -55,16 +55,44 @@ function Warnings({ task, longest }: { task: PlannedTask; longest: number }) {
   ));
 }
 
-/** Its course, its minutes, what it brings, until when. */
+/** Its course, its minutes, what it brings, until when; on a phone its evening alone says how full it is. */
 function useTaskLine({ courseTitle, minutes, gain, deadline }: PlannedTask): string {
   const { t } = useTranslation();
   const format = useFormat();
+  const wide = useWide();
   return [
     courseTitle,
-    t('plan.minutes', { count: minutes }),
+    ...(wide ? [t('plan.minutes', { count: minutes })] : []),
     ...(gain >= 0.005 ? [t('plan.adds', { gain: format.amount(gain) })] : []),
-    ...(deadline ? [t('plan.until', { date: format.day(deadline) })] : []),
+    ...(deadline ? [t('plan.until', { date: wide ? format.day(deadline) : format.short(deadline) })] : []),
   ].join(' · ');
+}
+
+/** What is seldom done to a task: other minutes, no evening, no task at all. */
+function Changes({ studentId, task }: { studentId: string; task: PlannedTask }) {
+  const { t } = useTranslation();
+  const [change] = useChangeTaskMutation();
+  const [drop] = useDropTaskMutation();
+  const { itemId, title, minutes, evening } = task;
+  return (
+    <Row wrap style={[styles.spread, own.above4]}>
+      <MinutesField
+        key={minutes}
+        label={t('plan.minutesFor', { title })}
+        hidden
+        minutes={minutes}
+        onSave={(value) => void change({ studentId, itemId, minutes: value })}
+      />
+      {evening === null ? null : (
+        <Quietly
+          label={t('plan.takeOff')}
+          hint={title}
+          onPress={() => void change({ studentId, itemId, evening: null })}
+        />
+      )}
+      <Quietly label={t('plan.drop')} hint={title} onPress={() => void drop({ studentId, itemId })} />
+    </Row>
+  );
 }
 
 /** A chosen work on its evening: ticked off, moved, or taken out. */
@@ -83,8 +111,8 @@ export function Card({
   const { t } = useTranslation();
   const looks = useLooks();
   const [change] = useChangeTaskMutation();
-  const [drop] = useDropTaskMutation();
-  const { itemId, title, minutes, doneAt } = task;
+  const { itemId, title, doneAt } = task;
+  const [changing, setChanging] = useState(false);
   const line = useTaskLine(task);
   return (
     <Row space={0.5} style={looks.card}>
@@ -101,20 +129,19 @@ export function Card({
           {line}
         </Words>
         <Warnings task={task} longest={longest} />
-        {may && doneAt === null ? (
-          <Row space={2} style={own.above4}>
-            <MinutesField
-              key={minutes}
-              label={t('plan.minutesFor', { title })}
-              hidden
-              minutes={minutes}
-              onSave={(value) => void change({ studentId, itemId, minutes: value })}
-            />
-            <Quietly label={t('plan.drop')} hint={title} onPress={() => void drop({ studentId, itemId })} />
-          </Row>
-        ) : null}
+        {may && changing && doneAt === null ? <Changes studentId={studentId} task={task} /> : null}
       </View>
-      {may && doneAt === null ? <Handle task={task} /> : null}
+      {may && doneAt === null ? (
+        <View>
+          <IconAction
+            icon={changing ? 'fold' : 'unfold'}
+            label={t('plan.change', { title })}
+            open={changing}
+            onPress={() => setChanging(!changing)}
+          />
+          <Handle task={task} />
+        </View>
+      ) : null}
     </Row>
   );
 }

@@ -1,11 +1,12 @@
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
+import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { languages, type Language } from '@cadro/contract';
 import { endPushing, OnThisDevice } from '../device';
 import { Unconfirmed, useChangeMeMutation, useMeQuery, useSelf, useSignOutMutation } from '../household';
 import { isServerProblem, languageNames } from '../i18n';
-import { DemoClock, SourceStates } from '../sources';
+import { DemoClock } from '../sources';
 import {
   api,
   languageChosen,
@@ -15,24 +16,8 @@ import {
   useAppDispatch,
   useAppSelector,
 } from '../store';
-import { Choice, Heading, LinkAction, Page, Quietly, Row, Stack, styles, useWide, WayOn, Words } from '../ui';
-
-function Children() {
-  const { t } = useTranslation();
-  const { data: me } = useMeQuery();
-  return (
-    <Stack>
-      <Heading level={2}>{t('settings.children')}</Heading>
-      {(me?.children ?? []).map(({ id, givenName, familyName, schoolName, role }) => (
-        <Stack key={id} space={0.25}>
-          <Words bold>{`${givenName} ${familyName}`}</Words>
-          <Words size="small" colour="soft">{`${schoolName} · ${t(`settings.roles.${role}`)}`}</Words>
-        </Stack>
-      ))}
-      {useSelf() ? null : <LinkAction label={t('link.title')} href="/link" />}
-    </Stack>
-  );
-}
+import { Choice, Heading, Page, Quietly, Row, styles, Unfolding, useWide, WayOn, Words } from '../ui';
+import { LinkedChildren } from './LinkedChildren';
 
 /** The language, also of what is sent; and the theme, of this browser alone. */
 function Looks() {
@@ -46,39 +31,42 @@ function Looks() {
   };
   return (
     <>
-      <Stack>
-        <Heading level={2}>{t('settings.language')}</Heading>
+      <Unfolding label={t('settings.language')} value={languageNames[prefs.language]}>
         <Choice
           label={t('settings.language')}
           options={languages.map((value) => ({ value, label: languageNames[value] }))}
           value={prefs.language}
           onChange={speak}
         />
-      </Stack>
-      <Stack>
-        <Heading level={2}>{t('settings.theme')}</Heading>
+      </Unfolding>
+      <Unfolding label={t('settings.theme')} value={t(`settings.${prefs.theme}`)}>
         <Choice
           label={t('settings.theme')}
           options={themes.map((value) => ({ value, label: t(`settings.${value}`) }))}
           value={prefs.theme}
           onChange={(value) => dispatch(themeChosen(value))}
         />
-      </Stack>
+      </Unfolding>
     </>
   );
 }
 
-/** What one is told, and how. */
-function Told() {
+/** The pages behind this one. */
+function Further() {
   const { t } = useTranslation();
+  const self = useSelf();
   return (
-    <Stack>
-      <Heading level={2}>{t('alerts.title')}</Heading>
-      <Row wrap style={styles.spread}>
-        <WayOn label={t('alerts.toRules')} href="/alerts/rules" />
-        <WayOn label={t('alerts.toDelivery')} href="/alerts/delivery" />
-      </Row>
-    </Stack>
+    <Row wrap style={styles.spread}>
+      {self ? null : (
+        <>
+          <WayOn label={t('alerts.toRules')} href="/alerts/rules" />
+          <WayOn label={t('alerts.toDelivery')} href="/alerts/delivery" />
+        </>
+      )}
+      <WayOn label={t('people.toPeople')} href="/settings/people" />
+      <WayOn label={t('safety.toSafety')} href="/settings/safety" />
+      <WayOn label={t('data.toData')} href="/settings/data" />
+    </Row>
   );
 }
 
@@ -89,7 +77,6 @@ export function Settings() {
   const { data: me } = useMeQuery();
   const [signOut] = useSignOutMutation();
   const wide = useWide();
-  const self = useSelf();
   const [stillIn, setStillIn] = useState(false);
   const leave = async () => {
     // Whoever has the device next is told nothing.
@@ -111,16 +98,12 @@ export function Settings() {
       </Row>
       {stillIn ? <Words live>{t('device.stillIn')}</Words> : null}
       <Unconfirmed />
-      <Row wrap style={styles.spread}>
-        <WayOn label={t('safety.toSafety')} href="/settings/safety" />
-        <WayOn label={t('people.toPeople')} href="/settings/people" />
-        <WayOn label={t('data.toData')} href="/settings/data" />
-      </Row>
-      {self ? null : <Told />}
-      <Children />
-      <SourceStates />
-      <Looks />
-      <OnThisDevice />
+      <LinkedChildren />
+      <Further />
+      <View>
+        <Looks />
+        <OnThisDevice />
+      </View>
       {wide ? null : <DemoClock />}
     </Page>
   );

@@ -24,7 +24,7 @@ import {
   useSourcesQuery,
 } from './api';
 import { ChangeChild, Exports, useOwnSchools } from './own';
-import { SourceAge, type SourceSeen } from './SourceStates';
+import { SourceAge, type SourceSeen } from './SourceAge';
 
 /** So many records that could not be taken in are shown. */
 const shown = 20;

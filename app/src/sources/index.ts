@@ -15,6 +15,6 @@ export {
   type AboutWork,
 } from './own';
 export { SourcesScreen } from './SourcesScreen';
-export { SourceStates } from './SourceStates';
+export { SourceAge } from './SourceAge';
 export { MailsScreen } from './mail/MailsScreen';
 export * from './Untold';

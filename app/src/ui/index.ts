@@ -38,6 +38,7 @@ export * from './drawings/StoryLine';
 export { TermLanes } from './drawings/TermLanes';
 export * from './theme/Theme';
 export * from './controls/Tick';
+export * from './controls/Unfolding';
 export * from './theme/styles';
 export * from './theme/themed';
 export * from './theme/useWide';

@@ -1,9 +1,7 @@
-import { useState } from 'react';
-import { Pressable, View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { CalendarEvent, Child } from '@cadro/contract';
 import { MarkOf, useChildren } from '../../household';
-import { Icon, List, Row, styles, themed, touch, WayOn, Words } from '../../ui';
+import { List, Unfolding, WayOn } from '../../ui';
 import { awayWord, hasTimes, isWork } from './dayOf';
 import { EventRow } from './EventRow';
 
@@ -33,44 +31,22 @@ interface ChildDay {
 /** One child's day in a line, and all of it at a touch. */
 function ChildLine({ child, events, on }: ChildDay) {
   const { t } = useTranslation();
-  const looks = useLooks();
-  const [open, setOpen] = useState(false);
   const { words, needsYou } = useInShort(events);
   const timed = hasTimes(events);
   return (
-    <View style={looks.child}>
-      <Pressable
-        role="button"
-        aria-expanded={open}
-        aria-label={`${child.givenName}, ${words}`}
-        onPress={() => setOpen(!open)}
-        style={looks.line}
-      >
-        <Row space={1}>
-          <MarkOf studentId={child.id} />
-          <Words bold style={styles.shrink}>
-            {child.givenName}
-          </Words>
-          <Words size="small" colour={needsYou ? 'plum' : 'soft'} style={styles.fill}>
-            {words}
-          </Words>
-          <Icon name={open ? 'fold' : 'unfold'} active />
-        </Row>
-      </Pressable>
-      {open ? (
-        <>
-          <List>
-            {events.map((event) => (
-              <EventRow key={event.key} event={event} timed={timed} />
-            ))}
-          </List>
-          <WayOn
-            label={t('calendar.lessonsOf', { child: child.givenName })}
-            href={`/days/${child.id}/${on}`}
-          />
-        </>
-      ) : null}
-    </View>
+    <Unfolding
+      mark={<MarkOf studentId={child.id} />}
+      label={child.givenName}
+      value={words}
+      needsYou={needsYou}
+    >
+      <List>
+        {events.map((event) => (
+          <EventRow key={event.key} event={event} timed={timed} />
+        ))}
+      </List>
+      <WayOn label={t('calendar.lessonsOf', { child: child.givenName })} href={`/days/${child.id}/${on}`} />
+    </Unfolding>
   );
 }
 
@@ -98,8 +74,3 @@ export function ByChild({ events, on }: { events: readonly CalendarEvent[]; on: 
     </List>
   );
 }
-
-const useLooks = themed((palette) => ({
-  child: { borderBottomWidth: 1, borderColor: palette.line },
-  line: { minHeight: touch, paddingVertical: 16 },
-}));

@@ -12,6 +12,8 @@ export const deviceEn = {
   title: 'On this device',
   keeps:
     'This device keeps a copy of the records, to read without a connection. It’s deleted when you sign out.',
+  hasCopy: 'keeps a copy',
+  hasNone: 'keeps nothing',
   keepsNothing: 'This device keeps none of the records.',
   delete: 'Delete the copy',
   install: 'Add Cadro to the home screen',

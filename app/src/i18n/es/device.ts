@@ -14,6 +14,8 @@ export const deviceEs: SameKeys<typeof deviceEn> = {
   title: 'En este dispositivo',
   keeps:
     'Este dispositivo guarda una copia de los datos, para leerlos sin conexión. Se borra cuando usted sale.',
+  hasCopy: 'guarda una copia',
+  hasNone: 'no guarda nada',
   keepsNothing: 'Este dispositivo no guarda ninguno de los datos.',
   delete: 'Borrar la copia',
   install: 'Agregar Cadro a la pantalla de inicio',

@@ -129,7 +129,7 @@ export const firstEs: SameKeys<typeof firstEn> = {
       attendance: '{{source}} no comparte la asistencia con Cadro.',
       comments: '{{source}} no comparte comentarios sobre las materias con Cadro.',
     },
-    read: 'datos de {{when}}',
+    read: 'actualizado: {{when}}',
     out: 'Salir',
     fault: {
       misfit: 'no tiene el formato documentado',

@@ -1,4 +1,4 @@
-import { useRef, useState, type ReactNode } from 'react';
+import { useRef, useState, type ReactNode, type RefObject } from 'react';
 import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import { Row } from '../Layout';
@@ -12,11 +12,10 @@ import { fileName, saveAddress, saveFile } from './saveFile';
 const canShare = (): boolean =>
   'canShare' in navigator && navigator.canShare({ files: [new File([], 'a.png', { type: 'image/png' })] });
 
-/** A drawing with the ways to keep it, as lines or as a picture. @param name what the file is called after. */
-export function KeepPicture({ name, children }: { name: string; children: ReactNode }) {
+/** The ways to keep what is drawn in a frame, as lines or as a picture. @param name what the file is called after. */
+export function WaysToKeep({ name, frame }: { name: string; frame: RefObject<View | null> }) {
   const { t } = useTranslation();
   const { paper } = usePalette();
-  const frame = useRef<View>(null);
   const [open, setOpen] = useState(false);
   const drawn = () => {
     const element: unknown = frame.current;
@@ -40,7 +39,6 @@ export function KeepPicture({ name, children }: { name: string; children: ReactN
   };
   return (
     <View>
-      <View ref={frame}>{children}</View>
       <Quietly label={t('save.keep')} hint={name} open={open} onPress={() => setOpen(!open)} />
       {open ? (
         <Row wrap style={styles.spread}>
@@ -49,6 +47,17 @@ export function KeepPicture({ name, children }: { name: string; children: ReactN
           <Quietly label={t('save.svg')} hint={name} onPress={keepLines} />
         </Row>
       ) : null}
+    </View>
+  );
+}
+
+/** A drawing with the ways to keep it below. */
+export function KeepPicture({ name, children }: { name: string; children: ReactNode }) {
+  const frame = useRef<View>(null);
+  return (
+    <View>
+      <View ref={frame}>{children}</View>
+      <WaysToKeep name={name} frame={frame} />
     </View>
   );
 }
