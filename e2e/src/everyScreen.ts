@@ -96,8 +96,7 @@ export const screens: readonly { name: string; open: (guardian: Guardian) => Pro
   {
     name: 'Days',
     async open(guardian) {
-      // Two days ahead: fuller than any journey leaves it.
-      await guardian.opens('/days?on=2026-10-23');
+      await guardian.goesTo('Days');
       if (!guardian.wide) await guardian.page.getByRole('button', { name: /^Isolde, \d+ due/ }).click();
     },
   },

@@ -183,6 +183,16 @@ export class Guardian {
     await expect(this.page.getByRole('heading', { level: 1, name: title })).toBeVisible();
   }
 
+  /** Chooses assignments in Work and has them laid out over the evenings of their child. */
+  async plans(titles: readonly string[]): Promise<void> {
+    const { page } = this;
+    await this.goesTo('Work');
+    for (const title of titles) await page.getByRole('checkbox', { name: `Select ${title}` }).click();
+    await page.getByRole('button', { name: 'Add to the plan' }).click();
+    await page.getByRole('button', { name: 'Propose a plan' }).click();
+    await expect(page.getByText('Nothing better fits.')).toBeVisible();
+  }
+
   private isDark(): Promise<boolean> {
     return this.page.evaluate(() => document.documentElement.style.colorScheme === 'dark');
   }

@@ -110,26 +110,3 @@ test('a screen can be opened by its address, and the keyboard reaches the next s
   await page.keyboard.press('Enter');
   await expect(page).not.toHaveURL(/\/brief$/);
 });
-
-test(
-  'a school that can’t be reached leaves its records there, with their age',
-  once,
-  async ({ guardian, page, running }) => {
-    const schoolFails = (faults: object[]) =>
-      fetch(`${running.schoolUrl}/demo/faults`, {
-        method: 'PUT',
-        headers: { 'content-type': 'application/json' },
-        body: JSON.stringify({ faults }),
-      });
-    const told = page.getByText(/^No new records from Millrace Middle School since/);
-    await guardian.signsIn();
-    await schoolFails([{ school: 'millrace', collection: 'results', kind: 'down' }]);
-    await guardian.movesOnOneDay();
-    await expect(told).toBeVisible();
-    await guardian.opensCourse('Boat-building');
-    await expect(page.getByRole('img', { name: /Posted 3\.\d of 4\./ }).last()).toBeVisible();
-    await schoolFails([]);
-    await guardian.movesOnOneDay();
-    await expect(told).toHaveCount(0);
-  },
-);

@@ -74,6 +74,14 @@ const given = {
         { alerts, counts: { open: alerts.length, read: 2, done: 3 } },
       ),
     ),
+  none: (q: string) =>
+    store.dispatch(
+      alertsApi.util.upsertQueryData(
+        'alerts',
+        { state: 'open', q },
+        { alerts: [], counts: { open: 0, read: 0, done: 0 } },
+      ),
+    ),
   mailBouncedAt: (mailBouncedAt: string | null) =>
     store.dispatch(
       alertsApi.util.upsertQueryData('alertCounts', undefined, { open: 0, read: 2, done: 3, mailBouncedAt }),
@@ -101,6 +109,18 @@ describe('the list', () => {
     expect(
       screen.getAllByRole('link', { name: new RegExp(`^${name} · Grades: Tide tables fell`) }),
     ).toHaveLength(2);
+  });
+
+  it('is whole again when the search is folded', async () => {
+    await given.alerts([alert()]);
+    await given.none('kelp');
+    show(<AlertList />);
+    fireEvent.click(screen.getByRole('button', { name: 'Search' }));
+    fireEvent.change(screen.getByLabelText('Search alerts'), { target: { value: 'kelp' } });
+    expect(screen.getByText('No alerts match.')).toBeTruthy();
+    fireEvent.click(screen.getByRole('button', { name: 'Search' }));
+    expect(screen.queryByLabelText('Search alerts')).toBeNull();
+    expect(screen.getAllByRole('listitem')).toHaveLength(1);
   });
 
   it('says that mail no longer comes through, until it does', async () => {

@@ -129,7 +129,7 @@ const datesIn = onceEach((language: string, timeZone: string) => {
  * `YYYY-MM-DD`; `now` is the server's instant.
  */
 export function makeFormat(language: string, timeZone: string, now: string) {
-  const { dayOfYear, dayAndYear, ...dates } = datesIn(language, timeZone);
+  const { dayOfYear, dayAndYear, short, ...dates } = datesIn(language, timeZone);
   const dateOf = (when: string): string => (isDate(when) ? when : dateIn(timeZone, instant(when)));
   const today = dateOf(now);
   const daysBetween = (from: string, to: string): number =>
@@ -137,7 +137,7 @@ export function makeFormat(language: string, timeZone: string, now: string) {
   /** 'today', 'yesterday', 'in 3 days'; beyond a week the date. */
   const relative = (when: string) => {
     const days = daysBetween(now, when);
-    if (Math.abs(days) > 7) return dates.short(when);
+    if (Math.abs(days) > 7) return short(when);
     return new Intl.RelativeTimeFormat(localeOf(language), { numeric: 'auto' }).format(days, 'day');
   };
   return {

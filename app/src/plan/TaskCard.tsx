@@ -55,8 +55,8 @@ function Warnings({ task, longest }: { task: PlannedTask; longest: number }) {
   ));
 }
 
-/** Its course, its minutes, what it brings, until when; on a phone its evening alone says how full it is. */
-function useTaskLine({ courseTitle, minutes, gain, deadline }: PlannedTask): string {
+/** Its course, its minutes, what it brings, until when; on a phone what its evening says already is not said again. */
+function useTaskLine({ courseTitle, minutes, gain, deadline, evening }: PlannedTask): string {
   const { t } = useTranslation();
   const format = useFormat();
   const wide = useWide();
@@ -64,7 +64,7 @@ function useTaskLine({ courseTitle, minutes, gain, deadline }: PlannedTask): str
     courseTitle,
     ...(wide ? [t('plan.minutes', { count: minutes })] : []),
     ...(gain >= 0.005 ? [t('plan.adds', { gain: format.amount(gain) })] : []),
-    ...(deadline ? [t('plan.until', { date: wide ? format.day(deadline) : format.short(deadline) })] : []),
+    ...(deadline && (wide || evening === null) ? [t('plan.until', { date: format.day(deadline) })] : []),
   ].join(' · ');
 }
 

@@ -272,7 +272,7 @@ const useLooks = themed((palette, wide) => ({
     borderColor: palette.ink,
     borderRadius: 6,
     paddingHorizontal: 16,
-    paddingVertical: 10,
+    paddingVertical: 9,
     alignSelf: 'flex-start',
   },
   mainAction: { color: palette.paper, backgroundColor: palette.ink },
