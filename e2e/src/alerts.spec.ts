@@ -89,7 +89,7 @@ test('an alert is read, done, undone, found again and silenced for a while', asy
   await expect(rows(page)).toHaveCount(1);
   await rows(page).first().click();
   await expect(
-    page.getByRole('heading', { level: 1, name: /^By our count, Kelp chemistry is slipping, by about/ }),
+    page.getByRole('heading', { level: 1, name: /^By our count, Kelp chemistry is losing about/ }),
   ).toBeVisible();
   await expect(page.getByText(/^8\d\.\d on .*, 7\d\.\d now\.$/)).toBeVisible();
   await expect(page.getByText(/^What moved it most: /)).toBeVisible();

@@ -24,7 +24,7 @@ test('a child’s evening, and what its mother hears of it', async ({ guardian, 
   await words.getByRole('button', { name: /^Show it to my family/ }).click();
   await words.getByLabel('Add a few words, if you like').fill('Can I go on Friday?');
   await words.getByRole('button', { name: 'Tell my family' }).click();
-  await expect(words.getByText(/^Your family can see this\. ‘Can I go on Friday\?’/)).toBeVisible();
+  await expect(words.getByText(/^Your family can see this\. “Can I go on Friday\?”/)).toBeVisible();
 
   await places.getByRole('link', { name: 'My best' }).click();
   await page.getByRole('button', { name: 'Add something of your own' }).click();
@@ -54,7 +54,7 @@ test('a child’s evening, and what its mother hears of it', async ({ guardian, 
   const said = ear
     .getByRole('list', { name: 'From Isolde' })
     .getByRole('listitem')
-    .filter({ hasText: '‘Can I go on Friday?’' });
+    .filter({ hasText: '“Can I go on Friday?”' });
   await said.getByRole('button', { name: /^I’ve seen it/ }).click();
   await expect(said.getByText(/^Maren saw it/)).toBeVisible();
   // What was not shown is the child's own.

@@ -43,10 +43,10 @@ test('a course says why its figure is what it is, what would change it and what 
     await line.focus();
     await page.keyboard.press('End');
     for (let press = 0; press < all; press++) {
-      if (/‘Reef survey’ is now missing/.test((await line.getAttribute('aria-valuetext')) ?? '')) break;
+      if (/“Reef survey” is now missing/.test((await line.getAttribute('aria-valuetext')) ?? '')) break;
       await page.keyboard.press('ArrowLeft');
     }
-    await expect(page.getByText('‘Reef survey’ is now missing', { exact: true })).toBeVisible();
+    await expect(page.getByText('“Reef survey” is now missing', { exact: true })).toBeVisible();
     await expect(page.getByText(/^Mon, Oct 12: \d+\.\d, \d+(\.\d+)? points down$/)).toBeVisible();
   });
 
@@ -115,7 +115,7 @@ test('the year as a tree, and every course side by side', async ({ guardian, pag
     }),
   ).toBeVisible();
   await expect(page.getByText('final from the school on June 26').first()).toBeVisible();
-  await expect(page.getByText('‘A strong end. I look forward to kelp chemistry with her.’')).toBeVisible();
+  await expect(page.getByText('“A strong end. I look forward to kelp chemistry with her.”')).toBeVisible();
   await expect(page.getByText('from final grades')).toBeVisible();
   await expect(page.getByText('1 still to be planned').first()).toBeVisible();
   await guardian.findsStateInOrder('the terms, opened');
@@ -150,7 +150,7 @@ test(
     await guardian.opens(`/courses/${await guardian.idOf('Isolde')}/term`);
     await expect(page.getByRole('img', { name: /^The term of Isolde, 7 courses/ })).toBeVisible();
     await expect(
-      page.getByRole('link', { name: /^Kelp chemistry\. .*‘Reef survey’ lowered it by 4\.6 on Mon, Oct 12/ }),
+      page.getByRole('link', { name: /^Kelp chemistry\. .*“Reef survey” lowered it by 4\.6 on Mon, Oct 12/ }),
     ).toBeVisible();
     await page.getByRole('button', { name: /^Keep this picture/ }).click();
     const kept = async (name: RegExp) => {

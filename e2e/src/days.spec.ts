@@ -75,7 +75,7 @@ test('what a family writes down: again and again, ticked, left out, taken out an
 
   await entry.first().click();
   await page.getByRole('button', { name: 'Delete it' }).click();
-  await expect(page.getByText('Deleted ‘Library books’.')).toBeVisible();
+  await expect(page.getByText('Deleted “Library books”.')).toBeVisible();
   await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(page.getByRole('heading', { level: 1, name: 'Library books' })).toBeVisible();
   await guardian.findsStateInOrder('what is written down');
@@ -103,10 +103,10 @@ test('an entry stays where it cannot be taken out', once, async ({ guardian, pag
   );
   await page.getByRole('button', { name: 'Delete it' }).click();
   await expect(page.getByText(/can’t be reached/)).toBeVisible();
-  await expect(page.getByText('Deleted ‘Dentist’.')).toHaveCount(0);
+  await expect(page.getByText('Deleted “Dentist”.')).toHaveCount(0);
   await page.unrouteAll();
   await page.getByRole('button', { name: 'Delete it' }).click();
-  await expect(page.getByText('Deleted ‘Dentist’.')).toBeVisible();
+  await expect(page.getByText('Deleted “Dentist”.')).toBeVisible();
 });
 
 test('undated work gets a day, supplies are ticked off, and layers are left out', async ({
@@ -157,9 +157,9 @@ test(
       buffer: Buffer.from(lines.join('\r\n')),
     });
     await expect(page.getByText('1 new, 0 changed, 0 as before, 0 removed.')).toBeVisible();
-    await expect(page.getByText(/We don’t know the time zone ‘Atlantis\/Deep’/)).toBeVisible();
+    await expect(page.getByText(/We don’t know the time zone “Atlantis\/Deep”/)).toBeVisible();
     await page.getByRole('button', { name: 'Add to the calendar' }).click();
-    await expect(page.getByText('‘Harbour club’ is in the calendar.')).toBeVisible();
+    await expect(page.getByText('“Harbour club” is in the calendar.')).toBeVisible();
     await guardian.opens('/days?on=2026-11-12');
     await expect(page.getByText('Swimming').last()).toBeVisible();
   },
@@ -217,10 +217,10 @@ test('attendance says what stands out, and what a code means can be told', async
   await expect(page.getByText(/30 assignments were given or due in those classes/)).toBeVisible();
   await expect(page.getByText(/more missed days? would bring absences to 1 day in 10/).first()).toBeVisible();
   await guardian.seesOnly('Caspian');
-  await page.getByRole('button', { name: 'I know: it means' }).click();
+  await page.getByRole('button', { name: 'I know what it means' }).click();
   await page.getByRole('radio', { name: /late/ }).click();
   await page.getByRole('button', { name: 'Save this meaning' }).click();
-  await expect(page.getByText('What does ‘Q7’ mean?')).toHaveCount(0);
+  await expect(page.getByText('What does “Q7” mean?')).toHaveCount(0);
 
   await page.getByRole('link', { name: 'Day by day' }).click();
   await page.getByRole('link', { name: 'Add a table of attendance' }).click();
@@ -228,7 +228,7 @@ test('attendance says what stands out, and what a code means can be told', async
   await page.getByRole('button', { name: 'Choose a file' }).click();
   const csv = 'date,period,code\n2026-09-25,1,Z9\nyesterday,2,P\n';
   await (await chooser).setFiles({ name: 'marks.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) });
-  await expect(page.getByText('Row 3: ‘yesterday’ isn’t a date like 2026-10-19')).toBeVisible();
+  await expect(page.getByText('Row 3: “yesterday” isn’t a date like 2026-10-19')).toBeVisible();
   await expect(page.getByText('Z9, in 1 row')).toBeVisible();
   await page.getByLabel('Paste the table here').fill('Date\tCode\n9/25/2026\tY8\n');
   await page.getByRole('button', { name: 'Read the table' }).click();

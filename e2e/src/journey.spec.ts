@@ -26,7 +26,7 @@ test('an unflagged overdue project becomes a settled follow-up', async ({ guardi
   await test.step('the project shows its story and the teacher’s words', async () => {
     await guardian.opensWork('Keel model');
     await expect(
-      page.getByText('‘Nothing here yet, Caspian. I’ll take it until October 27 for three-quarters credit.’'),
+      page.getByText('“Nothing here yet, Caspian. I’ll take it until October 27 for three-quarters credit.”'),
     ).toBeVisible();
     await expect(page.getByText('Wren Thornwick, on the assignment, October 15')).toBeVisible();
     await expect(page.getByText('due, after 14 days')).toBeVisible();
@@ -57,7 +57,7 @@ test('an unflagged overdue project becomes a settled follow-up', async ({ guardi
     const letter = page.getByLabel('Your letter');
     await expect(letter).toHaveValue(/Dear Wren Thornwick,/);
     await expect(letter).toHaveValue(
-      /‘Keel model’ \(Boat-building, due October 12, worth 20\).*overdue today, October 22/,
+      /“Keel model” \(Boat-building, due October 12, worth 20\).*overdue today, October 22/,
     );
     await page.getByRole('button', { name: 'Send' }).click();
     await expect(page).toHaveURL(/\/talk\/threads\//);

@@ -213,7 +213,7 @@ test('a follow-up is handed over with a word, taken on, and its list ticked off 
   const asked = tobiahs
     .getByRole('list', { name: 'Matters' })
     .getByRole('listitem')
-    .filter({ hasText: 'Maren Aldervane asks you to take on ‘The swim bag’' });
+    .filter({ hasText: 'Maren Aldervane asks you to take on “The swim bag”' });
   await expect(asked).toContainText('You know where they are.');
   await tobiahs.goto(`/talk/follow-ups/${id}`);
   await tobiahs.getByRole('button', { name: 'Yes, I’ll take it' }).click();

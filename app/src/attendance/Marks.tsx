@@ -4,7 +4,7 @@ import { View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { ChildDays } from '@cadro/contract';
 import { daysAfter, monthsAfter, weekOf } from '@cadro/core';
-import { dayGiven } from '../i18n';
+import { beginning, dayGiven } from '../i18n';
 import { useFormat } from '../household';
 import { Action, Choice, Heading, List, Quiet, Quietly, Row, Stack, styles } from '../ui';
 import { DayRow } from './DayRow';
@@ -49,7 +49,7 @@ export function Marks({ days }: { days: ChildDays }) {
   const go = (to: { view?: ViewName; on?: string }) => router.setParams({ view, on, ...to });
   const move = (by: -1 | 1) => go({ on: view === 'month' ? monthsAfter(on, by) : daysAfter(on, 7 * by) });
   const { from, to } = weekOf(on);
-  const title = view === 'month' ? format.month(on) : format.span(from, to);
+  const title = view === 'month' ? beginning(format.month(on)) : format.span(from, to);
   return (
     <Stack space={1.5}>
       <Choice

@@ -100,10 +100,10 @@ describe('a code nobody has explained', () => {
   const unknown = days({ unknownCodes: [{ code: 'Q7', on: ['2026-10-20', '2026-10-21'] }] });
   it('is shown as it is, with its days, and asked about', () => {
     show(<UnknownCodes days={unknown} />);
-    expect(screen.getByRole('heading', { name: 'What does ‘Q7’ mean?' })).not.toBeNull();
+    expect(screen.getByRole('heading', { name: 'What does “Q7” mean?' })).not.toBeNull();
     expect(screen.getByText(/used it on Oct 20 and 21/)).not.toBeNull();
     expect(hrefs()).toEqual(['/talk/write?studentId=c&teacherId=d']);
-    fireEvent.click(screen.getByRole('button', { name: 'I know: it means: Q7' }));
+    fireEvent.click(screen.getByRole('button', { name: 'I know what it means: Q7' }));
     expect(within(screen.getByRole('radiogroup')).getAllByRole('radio').length).toBeGreaterThanOrEqual(5);
     expect(screen.getByRole('button', { name: 'Save this meaning' })).not.toBeNull();
   });

@@ -27,7 +27,7 @@ describe('a day in a line', () => {
       'Tide tables: came in late, period 2: on a trip',
       [mark('tardy'), mark('activity', { period: '2', courseTitle: null }), mark('present', { period: '3' })],
     ],
-    ['Tide tables: coded ‘X’, not explained yet', [mark(null), mark('present', { period: '2' })]],
+    ['Tide tables: coded “X”, not explained yet', [mark(null), mark('present', { period: '2' })]],
   ])('%s', (words, marks) => expect(dayWords(t, marks)).toBe(words));
   it.each([
     [mark('absent'), true],

@@ -26,6 +26,8 @@ const unheard: Readonly<Record<Language, readonly RegExp[]>> = {
     /\bnothing here for you\b|\bNothing here is like that\b/i,
     /\bYou are told\b/i,
     /\bopens beside\b/i,
+    // Quotes are double, as American families write them.
+    /‘/,
     /\bno tick\b|\bTake it in\b|\bPut (?:it|a \w+) (?:down|back)\b/i,
     /\bread along\b|\bthe child itself\b|\btaken out\b/i,
     /\b24-hour\b/,

@@ -50,9 +50,9 @@ describe('a course on the page', () => {
       step('Rope', 0.1, '2026-10-16T12:00:00Z'),
     ];
     expect(courseOnPage({ t, format }, course({ moved })).moved).toEqual([
-      '‘Rope’ graded 17 of 20 (0.1 points up)',
-      '‘Knots’ graded 17 of 20 (0.2 points up)',
-      '‘Oars’ graded 17 of 20 (0.3 points down)',
+      '“Rope” graded 17 of 20 (0.1 points up)',
+      '“Knots” graded 17 of 20 (0.2 points up)',
+      '“Oars” graded 17 of 20 (0.3 points down)',
     ]);
   });
 });

@@ -123,7 +123,7 @@ describe('the draft of a letter', () => {
     const { subject, text } = draft({});
     expect(subject).toBe('Caspian: Keel model');
     expect(text).toContain(
-      'I am writing about ‘Keel model’ (Boat-building, due October 12, worth 20). The gradebook shows it as overdue today, October 22.',
+      'I am writing about “Keel model” (Boat-building, due October 12, worth 20). The gradebook shows it as overdue today, October 22.',
     );
     expect(text.endsWith('Maren Aldervane')).toBe(true);
   });

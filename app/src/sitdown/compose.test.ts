@@ -52,9 +52,9 @@ it('begins with what went well: what was mended, what was done, the best scores 
   ];
   const lines = linesOf(facts({ brief: { goodNews }, news }), 'good');
   expect(lines).toEqual([
-    '‘Keel model’ was overdue; now it’s 17 of 20',
-    '‘log’: 20 of 20 (Tides)',
-    '‘quiz’: 17 of 20 (Tides)',
+    '“Keel model” was overdue; now it’s 17 of 20',
+    '“log”: 20 of 20 (Tides)',
+    '“quiz”: 17 of 20 (Tides)',
   ]);
 });
 
@@ -71,7 +71,7 @@ it('names three things at most, in the order of the Brief, none of them a letter
 it.each([
   ['about what matters most', [matter('a')], /Boat-building/],
   ['about days that were missed', [matter('a', { kind: 'absence' })], /missed class/],
-  ['about what was agreed', [matter('a', { kind: 'look-again', title: 'Keel' })], /‘Keel’/],
+  ['about what was agreed', [matter('a', { kind: 'look-again', title: 'Keel' })], /“Keel”/],
   ['about what went well where nothing needs anything', [], /better this week/],
 ])('asks first %s', (_name, matters, question) =>
   expect(questionFor(tools, facts({ brief: { matters } }))).toMatch(question),

@@ -138,7 +138,7 @@ it('raises what the story holds, each once and with true facts', async () => {
   }
   // Its title is what was told then, whatever has come since.
   expect(headlines).toContainEqual(
-    expect.stringMatching(/^By our count, Kelp chemistry is slipping, by about 1\.\d a week$/),
+    expect.stringMatching(/^By our count, Kelp chemistry is losing about 1\.\d points a week$/),
   );
   expect(headlines).toContainEqual(
     expect.stringMatching(/^Boat-building shows 3\.\d of 4, and drops to 2\.\d of 4 if nothing changes$/),

@@ -82,7 +82,7 @@ describe('a sit-down', () => {
       { id: 'a-1', text: 'Phone away at nine', followUpId: null, entryId: null, by: null, held: null },
     ];
     await change(started, 'caspian', { agreed }).expect(200);
-    const sections = [{ section: 'good', lines: ['‘Keel model’ was overdue; now it’s 17 of 20'] }];
+    const sections = [{ section: 'good', lines: ['“Keel model” was overdue; now it’s 17 of 20'] }];
     const pages = [
       { studentId: world.student('caspian'), sections },
       // Of a child that is none of hers nothing is kept.

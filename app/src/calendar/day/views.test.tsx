@@ -78,7 +78,7 @@ describe('the lessons', () => {
       lesson({ mark: mark('absent', { excused: true, note: 'ferry late' }) }),
       '2026-10-20',
     ],
-    ['came in late · was ‘U’ before', lesson({ mark: mark('tardy', { instead: ['U'] }) }), '2026-10-20'],
+    ['came in late · was “U” before', lesson({ mark: mark('tardy', { instead: ['U'] }) }), '2026-10-20'],
     ['on a trip · from your own file', lesson({ mark: mark('activity', { by: 'household' }) }), '2026-10-20'],
     ['not taken yet', lesson(), '2026-10-21'],
   ])('say: %s', (words, one, on) => {

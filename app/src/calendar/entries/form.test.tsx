@@ -62,7 +62,7 @@ it('lets a day be picked out of a month', async () => {
 
 it('before a work is due, asks for days and not for a date', () => {
   form({ title: 'Keel model', itemId: 'k', on: null, daysBefore: 2 }, { about: 'Keel model' });
-  expect(screen.getByText('About ‘Keel model’')).not.toBeNull();
+  expect(screen.getByText('About “Keel model”')).not.toBeNull();
   expect(screen.queryByText('How often?')).toBeNull();
   press('radio', '3 days before it’s due');
   press('button', 'Save');

@@ -57,17 +57,17 @@ describe('what moved it, in words', () => {
     after,
   });
   it.each([
-    ['a first mark', null, state('scored', 17), '‘Seed log’ graded 17 of 20'],
-    ['work that was missing', state('missing'), state('scored', 17), '‘Seed log’ was missing, now 17 of 20'],
+    ['a first mark', null, state('scored', 17), '“Seed log” graded 17 of 20'],
+    ['work that was missing', state('missing'), state('scored', 17), '“Seed log” was missing, now 17 of 20'],
     [
       'a correction',
       state('scored', 15),
       state('scored', 17),
-      '‘Seed log’ corrected from 15 of 20 to 17 of 20',
+      '“Seed log” corrected from 15 of 20 to 17 of 20',
     ],
-    ['work marked missing', state('open'), state('missing'), '‘Seed log’ is now missing'],
-    ['work excused', state('missing'), state('excused'), '‘Seed log’ is now excused'],
-    ['marked after waiting', state('handed-in'), state('scored', 0), '‘Seed log’ graded 0 of 20'],
+    ['work marked missing', state('open'), state('missing'), '“Seed log” is now missing'],
+    ['work excused', state('missing'), state('excused'), '“Seed log” is now excused'],
+    ['marked after waiting', state('handed-in'), state('scored', 0), '“Seed log” graded 0 of 20'],
   ] as const)('%s', (_name, before, after, words) => {
     expect(causeWords(t, format, step(before, after))).toBe(words);
   });

@@ -18,7 +18,7 @@ export const deviceEn = {
   delete: 'Delete the copy',
   install: 'Add Cadro to the home screen',
   installByHand:
-    'To open Cadro like an app, choose ‘Add to Home Screen’ or ‘Install’ in your browser’s menu.',
+    'To open Cadro like an app, choose “Add to Home Screen” or “Install” in your browser’s menu.',
   stillIn:
     'No connection: the copy on this device is deleted, but you’re still signed in. Sign out again once you’re back online.',
 } as const;

@@ -26,8 +26,8 @@ export const messageEn = {
     atNight: 'It’s late, so this goes out in the morning: {{date}}. Until then you can take it back.',
     sendLater: 'Send in the morning',
     lately: 'What you’ve written to {{name}} lately',
-    askedOpen: '{{author}}, {{when}}: ‘{{subject}}’ (about {{child}}), no answer yet',
-    askedAnswered: '{{author}}, {{when}}: ‘{{subject}}’ (about {{child}}), answered',
+    askedOpen: '{{author}}, {{when}}: “{{subject}}” (about {{child}}), no answer yet',
+    askedAnswered: '{{author}}, {{when}}: “{{subject}}” (about {{child}}), answered',
     notConfirmed: 'Not confirmed to be from {{name}}',
     automatic: 'automatic reply',
     doubts: {
@@ -90,7 +90,7 @@ export const messageEn = {
     earlier: 'Show earlier letters',
     left: '{{name}} isn’t on this year’s list of teachers and offices, so you can’t write here anymore.',
     draftSubject: '{{child}}: {{title}}',
-    draftAbout: 'I am writing about ‘{{title}}’ ({{course}}, due {{due}}, worth {{possible}}).',
+    draftAbout: 'I am writing about “{{title}}” ({{course}}, due {{due}}, worth {{possible}}).',
     draftAboutCourse: 'I am writing about {{course}}.',
     draftShows: 'The gradebook shows it as {{kind}} today, {{today}}.',
     draftAgreed: 'We have talked it over at home and agreed what to do.',
@@ -98,7 +98,7 @@ export const messageEn = {
     draftQuestion: 'Could you tell me whether it has reached you, and what can still be done?',
     draftQuestionCourse: 'Could you tell me how you see it, and what would help {{child}} most?',
     draftReminder:
-      'I wrote to you on {{date}} about ‘{{title}}’ and want to make sure it reached you. Could you let me know what {{child}} can still do?',
+      'I wrote to you on {{date}} about “{{title}}” and want to make sure it reached you. Could you let me know what {{child}} can still do?',
     draftClose: 'Thank you, and best wishes',
     sentTo: 'This goes out by e-mail. The answer comes back here.',
   },

@@ -18,7 +18,7 @@ export const newsEn = {
     briefFirst_one: 'One new entry in the last seven days',
     briefFirst_other: '{{count}} new entries in the last seven days',
     changed: '{{was}} → {{score}}',
-    quoted: '‘{{text}}’',
+    quoted: '“{{text}}”',
     stored: '{{term}}: {{grade}}',
     forAll: 'From the schools',
     due: 'due {{day}}',

@@ -12,7 +12,7 @@ export const besideEs: typeof besideEn = {
     writeTitle: 'Lo que todavía no aparece en {{course}}',
     writeLead: 'Cuenta en el Cadro de su familia hasta que la escuela lo anote, y solo lo ve su familia.',
     stated: 'También contamos lo que anotó su familia y la escuela todavía no anota.',
-    know: 'Sé el puntaje',
+    know: 'Ya sé el puntaje',
     alone: 'todavía no está en el libro de calificaciones',
     ahead: 'la escuela todavía no lo anota',
     aloneWords: 'Lo anotó su familia. Todavía no está en el libro de calificaciones de la escuela.',

@@ -20,7 +20,7 @@ export const deviceEs: SameKeys<typeof deviceEn> = {
   delete: 'Borrar la copia',
   install: 'Agregar Cadro a la pantalla de inicio',
   installByHand:
-    'Para abrir Cadro como una aplicación, elija ‘Agregar a la pantalla de inicio’ o ‘Instalar’ en el menú del navegador.',
+    'Para abrir Cadro como una aplicación, elija «Agregar a la pantalla de inicio» o «Instalar» en el menú del navegador.',
   stillIn:
     'Sin conexión: la copia de este dispositivo se borró, pero la sesión sigue abierta. Salga otra vez cuando tenga conexión.',
 };

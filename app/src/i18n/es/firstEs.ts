@@ -58,7 +58,7 @@ export const firstEs: SameKeys<typeof firstEn> = {
     children: 'De quién es',
     settings: 'Ajustes',
     back: 'Volver',
-    readAt: 'datos de {{when}}',
+    readAt: 'actualizado: {{when}}',
     demoDay: 'Demostración: {{day}}',
     nextDay: 'Día siguiente',
     moving: 'Pasa un día…',

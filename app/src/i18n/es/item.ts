@@ -60,7 +60,7 @@ export const itemEs: SameKeys<typeof itemEn> = {
     notCounting: 'no cuenta',
     extra: 'puntos extra',
     story: 'Lo que ha pasado',
-    assigned: 'se dio',
+    assigned: 'se asignó',
     dueHad_one: 'vence, tras {{count}} día',
     dueHad_other: 'vence, tras {{count}} días',
     today: 'hoy: {{state}}',

@@ -148,7 +148,7 @@ export const ownEs: typeof ownEn = {
     what: '¿Qué pasó?',
     options: {
       excused: 'Faltó, justificado',
-      absent: 'Faltó, sin motivo',
+      absent: 'Faltó, sin justificar',
       tardy: 'Llegó tarde',
       present: 'Sí estuvo',
     },

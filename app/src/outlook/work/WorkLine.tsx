@@ -270,7 +270,9 @@ export function WorkLine({ row, offers, picked, onPick }: LineProps) {
     <View style={looks.ruled}>
       <Row space={0.5} style={styles.top}>
         {pickable(row) ? (
-          <Tick label={t('work.pick', { title: row.title })} on={picked} onChange={onPick} />
+          <View style={looks.tick}>
+            <Tick label={t('work.pick', { title: row.title })} on={picked} onChange={onPick} />
+          </View>
         ) : (
           <View style={own.noTick} />
         )}
@@ -309,6 +311,8 @@ const own = StyleSheet.create({
   more: { paddingLeft: 63, marginTop: -16 },
 });
 
-const useLooks = themed((palette) => ({
+const useLooks = themed((palette, wide) => ({
   ruled: { borderBottomWidth: 1, borderColor: palette.line },
+  /** Beside the first line of what leads to it. */
+  tick: { marginTop: wide ? 3 : 7 },
 }));

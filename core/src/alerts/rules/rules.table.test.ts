@@ -509,11 +509,11 @@ describe('what a rule says, in both languages', () => {
   it('by how much a figure goes down, on the scale of the course', () => {
     // 100, 95, 90, 85, 80 of a hundred.
     expect(headlines(weekly, 28, only('slipping', { perWeek: 4 }))).toEqual([
-      'Kelp chemistry is slipping, by about 5.0 a week',
-      'Kelp chemistry va bajando, unos 5.0 por semana',
+      'Kelp chemistry is losing about 5.0 points a week',
+      'Kelp chemistry pierde unos 5.0 puntos por semana',
     ]);
     expect(headlines({ ...weekly, outOf: 50 }, 28, only('slipping', { perWeek: 4 }))[0]).toBe(
-      'Kelp chemistry is slipping, by about 2.5 of 50 a week',
+      'Kelp chemistry is losing about 2.5 of 50 points a week',
     );
   });
 });

@@ -104,11 +104,11 @@ const words: Readonly<Record<Language, DigestWords>> = {
     nothing: 'Nada nuevo, y nada que le necesite.',
     sections: {
       good: 'Buenas noticias',
-      needs: 'Le necesita',
+      needs: 'Necesita su atención',
       before: 'Abierto desde antes',
       coming: 'Próximos 7 días',
       attendance: 'Asistencia',
-      changed: 'Se movió',
+      changed: 'Qué cambió',
       comments: 'Comentarios de los maestros',
       school: 'De las escuelas',
       closed: 'Ya es tarde',
@@ -132,7 +132,7 @@ const words: Readonly<Record<Language, DigestWords>> = {
           : [
               lessonsMissed === 0
                 ? null
-                : `Faltó a ${counted(lessonsMissed, 'clase', 'clases')} en ${daysMissed} de ${counted(schoolDays, 'día', 'días')}, ${unexplained === 0 ? 'con motivo' : `${unexplained} sin explicar`}`,
+                : `Faltó a ${counted(lessonsMissed, 'clase', 'clases')} en ${daysMissed} de ${counted(schoolDays, 'día', 'días')}, ${unexplained === 0 ? 'justificadas' : `${unexplained} sin explicar`}`,
               late === 0 ? null : counted(late, 'llegada tarde', 'llegadas tarde'),
             ]
               .filter((part) => part !== null)

@@ -119,7 +119,7 @@ const es: PrintWords = {
       `faltó ${absent} de ${some(days, 'día de clase', 'días de clase')}`,
       lessons === 0
         ? 'ninguna clase perdida'
-        : `${some(lessons, 'clase perdida', 'clases perdidas')}, ${unexcused === 0 ? 'todas con motivo' : `${unexcused} sin motivo`}`,
+        : `${some(lessons, 'clase perdida', 'clases perdidas')}, ${unexcused === 0 ? 'todas justificadas' : `${unexcused} sin justificar`}`,
       late === 0 ? 'ningún retraso' : some(late, 'retraso', 'retrasos'),
     ].join('; '),
   legend:

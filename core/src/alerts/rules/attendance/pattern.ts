@@ -18,7 +18,7 @@ const headlineEs = ({ pattern: found, days }: Reason, { formats }: Told): string
     ? `Las ausencias caen siempre en ${formats.weekday(Number(found.value))}`
     : found?.kind === 'period'
       ? `Las ausencias caen siempre en la hora ${found.value}`
-      : `Se perdieron las últimas clases en ${counted(days.length, 'día', 'días')}`;
+      : `Se fue antes del último periodo ${counted(days.length, 'día', 'días')}`;
 
 /** Absences that have something in common: the last lessons, one period, one weekday. */
 export const pattern = childRule({

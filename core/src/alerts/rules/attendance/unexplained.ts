@@ -35,13 +35,13 @@ export const unexplained = childRule({
       },
     },
     es: {
-      name: 'Una ausencia sin motivo',
+      name: 'Una ausencia sin justificar',
       tell: (reason, told) => {
         const { which, first } = daysIn('es', reason, told);
         return {
-          headline: `Faltó el ${first}, sin motivo`,
+          headline: `Faltó el ${first}, sin justificar`,
           facts: which,
-          rule: 'Se le avisa de las ausencias sin motivo.',
+          rule: 'Se le avisa de las ausencias sin justificar.',
           next: 'Pregunte, y diga el motivo a la escuela.',
         };
       },

@@ -33,7 +33,7 @@ export const slipping = childRule({
       tell: (reason, told) => {
         const { say, name, facts } = figureIn('en', reason, told);
         return {
-          headline: `${name} is slipping, by about ${say(Math.abs(reason.perWeek ?? 0))} a week`,
+          headline: `${name} is losing about ${say(Math.abs(reason.perWeek ?? 0))} points a week`,
           discreet: `${name} is slipping`,
           facts,
           rule: 'Cadro tells you when a grade keeps falling.',
@@ -47,7 +47,7 @@ export const slipping = childRule({
       tell: (reason, told) => {
         const { say, name, facts } = figureIn('es', reason, told);
         return {
-          headline: `${name} va bajando, unos ${say(Math.abs(reason.perWeek ?? 0))} por semana`,
+          headline: `${name} pierde unos ${say(Math.abs(reason.perWeek ?? 0))} puntos por semana`,
           discreet: `${name} va bajando`,
           facts,
           rule: 'Se le avisa cuando una calificación baja durante semanas.',

@@ -9,7 +9,13 @@ import { looseEndWords, workIn } from './workWords';
 /** What it was, of work that is settled. */
 const wasWords: Readonly<Record<Language, Readonly<Record<LooseEndKind, string>>>> = {
   en: { ...looseEndWords.en, overdue: 'overdue', unmarked: 'not graded' },
-  es: { ...looseEndWords.es, overdue: 'vencido', unmarked: 'sin calificar' },
+  es: {
+    ...looseEndWords.es,
+    missing: 'sin entregar',
+    overdue: 'vencido',
+    zero: 'en 0',
+    unmarked: 'sin calificar',
+  },
 };
 
 /** A loose end that is tied up: missing before, 17 of 20 now. */
@@ -57,8 +63,8 @@ export const settled = childRule({
         const { course, on, marked } = workIn('es', reason, told);
         const { title, was } = reason.work;
         return {
-          headline: `${title}: constaba como «${was ? wasWords.es[was] : 'abierto'}», ahora ${marked}`,
-          discreet: `${title}: constaba como «${was ? wasWords.es[was] : 'abierto'}», ya calificado`,
+          headline: `${title}: estaba ${was ? wasWords.es[was] : 'pendiente'}, ahora ${marked}`,
+          discreet: `${title}: estaba ${was ? wasWords.es[was] : 'pendiente'}, ya calificado`,
           facts: [`${course}, calificado el ${on}.`],
           rule: 'Se le avisa cuando se resuelve un trabajo pendiente.',
           next: 'Dígale a su hijo o hija que lo notó.',
