@@ -77,7 +77,7 @@ test('an unflagged overdue project becomes a settled follow-up', async ({ guardi
     const reply = guardian.matter('Wren Thornwick answered');
     await expect(reply).toContainText('17 of 20, without anything off');
     await reply.getByRole('link', { name: 'Read it' }).click();
-    await expect(page.getByText(/The model stood under the sail cloth/).last()).toBeVisible();
+    await expect(page.getByText(/The model was under the sailcloth/).last()).toBeVisible();
     await guardian.goesTo('Talk');
     await page.getByRole('link', { name: /^Keel model\. .*was overdue, now 17 of 20/ }).click();
     await expect(page.getByText('Settled: was overdue, now 17 of 20.')).toBeVisible();

@@ -91,7 +91,7 @@ it('about something else is answered kindly, and marks nothing', async () => {
   await send({ subject: 'Thank you', text: 'For the lovely remark.' });
   nextDay();
   const [answer] = await answers();
-  expect(answer?.text).toContain('Thank you for writing');
+  expect(answer?.text).toContain('Thanks for writing');
   expect(mark()).toBeUndefined();
 });
 

@@ -56,7 +56,7 @@ function answerTo(teacher: Teacher, letter: Letter): Answer {
   if (teacher.courses.length === 0) return deskAnswer(teacher.school, letter);
   if (teacher.courses.some(({ id }) => teacher.school === school && id === course) && aboutTheKeel(letter)) {
     return {
-      text: 'Thank you for asking, and sorry. The model stood under the sail cloth with his name on it: he handed it in. I have marked it today, 17 of 20, without anything off. The keel line is very fair.',
+      text: 'Thank you for asking, and I’m sorry. The model was under the sailcloth the whole time, with his name on it, so he did turn it in. I graded it today: 17 of 20, with nothing taken off. The keel line is beautifully fair.',
       act: (simulation) => {
         const item = `${course}-${key}`;
         simulation.add(school, 'results', `${item}-${student}`, {
@@ -69,7 +69,7 @@ function answerTo(teacher: Teacher, letter: Letter): Answer {
     };
   }
   return {
-    text: 'Thank you for writing. I have looked at my records and will talk with your child in the next lesson. If something is still missing after that, I will write again.',
+    text: 'Thanks for writing. I checked my records and will talk with your child in our next class. If anything is still missing after that, I’ll write again.',
   };
 }
 

@@ -42,7 +42,7 @@ export const comments: readonly SpecialComment[] = [
     item: 'seed-log',
     subject: 'work',
     at: at('2026-10-13', '14:12'),
-    text: 'Not in my tray. If you have it, bring it: I’ll still grade it.',
+    text: 'It isn’t in my tray. If you have it, bring it in: I’ll still grade it.',
   },
   {
     ...thread('millrace', 'seeds', 'caspian'),
@@ -145,7 +145,7 @@ export const comments: readonly SpecialComment[] = [
     item: 'quiz-2',
     subject: 'score',
     at: at('2026-09-24', '14:05'),
-    text: 'Springs and neaps the right way round. Good.',
+    text: 'Springs and neaps the right way around. Good.',
   },
   {
     ...thread('gannet-head', 'tides', 'isolde'),
@@ -172,7 +172,7 @@ export const comments: readonly SpecialComment[] = [
     item: 'reading-5',
     subject: 'work',
     at: at('2026-10-13', '16:00'),
-    text: 'Questions 1 to 4 are answered well. Question 5 is on the next page; many overlooked it.',
+    text: 'Questions 1 to 4 look good. Question 5 is on the next page; a lot of people missed it.',
     about: { kind: 'answer', title: 'Question 5' },
   },
   {
@@ -261,14 +261,14 @@ export const comments: readonly SpecialComment[] = [
     item: 'check-3',
     subject: 'score',
     at: at('2026-10-01', '15:00'),
-    text: 'All connections found, also the one over the mill pier.',
+    text: 'You found every connection, even the one over the mill pier.',
   },
   {
     ...thread('millrace', 'history', 'caspian'),
     item: 'log-2',
     subject: 'work',
     at: at('2026-09-22', '15:10'),
-    text: 'Half a page was asked for; this is four lines. The four lines are good.',
+    text: 'I asked for half a page, and this is four lines. They’re four good lines.',
   },
   {
     ...thread('millrace', 'history', 'caspian'),

@@ -28,7 +28,7 @@ export const briefEn = {
     closedLine_other: '{{child}} · {{course}}: {{titles}} can no longer be turned in. They count as {{as}}.',
     comesBack: '{{child}} · {{title}}: back on {{when}}',
     noDate: '{{child}} · {{title}}: no date set',
-    coming: 'Coming',
+    coming: 'Coming up',
     things_one: '{{count}} thing',
     things_other: '{{count}} things',
     more: 'and {{count}} more',

@@ -20,7 +20,7 @@ export const rulesEn = {
     groups: {
       figure: 'Grades',
       work: 'Work',
-      coming: 'Coming',
+      coming: 'Coming up',
       talk: 'Comments and final grades',
       school: 'From the schools',
       attendance: 'Attendance',

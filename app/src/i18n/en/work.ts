@@ -23,7 +23,7 @@ export const workEn = {
     groups: {
       loose: 'Loose ends',
       doubtful: 'In doubt',
-      coming: 'Coming',
+      coming: 'Coming up',
       undated: 'No due date',
       waiting: 'Turned in, waiting for a score',
       settled: 'Recently settled',

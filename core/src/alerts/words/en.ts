@@ -7,7 +7,7 @@ export const en: AlertWords = {
   kinds: {
     figure: 'Grades',
     work: 'Loose ends',
-    coming: 'Coming work',
+    coming: 'Upcoming work',
     comment: 'Comments',
     attendance: 'Attendance',
     term: 'Term grades',
