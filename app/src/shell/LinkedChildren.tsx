@@ -23,7 +23,7 @@ function Linked({ child: { id, givenName, familyName, schoolName, role } }: { ch
         )}
         {sources.map((source) => (
           <Fragment key={source.id}>
-            <SourceAge source={source} after={sources.length === 1 ? where : source.name} />
+            <SourceAge source={source} lead={sources.length === 1 ? where : source.name} />
             {source.problems.length > 0 ? (
               <Words size="small" colour="plum">
                 {t('settings.problems', { count: source.problems.length })}

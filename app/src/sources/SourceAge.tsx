@@ -8,11 +8,11 @@ export type SourceSeen = AnswerOf<typeof sourceRoutes.sources>['sources'][number
 /** How old what a source has told is, or since when it cannot be read. */
 export function SourceAge({
   source: { name, kind, readAt, failingSince },
-  after,
+  lead,
 }: {
   source: SourceSeen;
   /** What is said first in the same line. */
-  after?: string;
+  lead?: string;
 }) {
   const { t } = useTranslation();
   const format = useFormat();
@@ -22,7 +22,7 @@ export function SourceAge({
     : t(kind === 'own' ? 'own.source' : 'settings.read', { when });
   return (
     <Words size="small" colour={failingSince ? 'plum' : 'soft'}>
-      {after ? `${after} · ${said}` : said}
+      {lead ? `${lead} · ${said}` : said}
     </Words>
   );
 }

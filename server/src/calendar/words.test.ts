@@ -7,7 +7,11 @@ describe('what happened on a day', () => {
     [{ absent: 1 }, 'Missed 1 class', 'Faltó a 1 clase'],
     [{ absent: 6 }, 'Missed 6 classes', 'Faltó a 6 clases'],
     [{ absent: 3, unexplained: 3 }, 'Missed 3 classes, no reason given', 'Faltó a 3 clases, sin justificar'],
-    [{ absent: 3, unexplained: 1 }, 'Missed 3 classes, 1 without a reason', 'Faltó a 3 clases, 1 sin justificar'],
+    [
+      { absent: 3, unexplained: 1 },
+      'Missed 3 classes, 1 without a reason',
+      'Faltó a 3 clases, 1 sin justificar',
+    ],
     [{ absent: 1, wholeDay: true }, 'Absent all day', 'Faltó todo el día'],
     [{ late: 1 }, 'Late once', 'Tarde 1 vez'],
     [{ late: 2, absent: 1 }, 'Missed 1 class, late 2 times', 'Faltó a 1 clase, tarde 2 veces'],

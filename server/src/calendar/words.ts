@@ -78,7 +78,11 @@ const es: CalendarWords = {
       absent === 0
         ? null
         : `${wholeDay ? 'faltó todo el día' : `faltó a ${some(absent, 'clase', 'clases')}`}${
-            unexplained === 0 ? '' : unexplained === absent ? ', sin justificar' : `, ${unexplained} sin justificar`
+            unexplained === 0
+              ? ''
+              : unexplained === absent
+                ? ', sin justificar'
+                : `, ${unexplained} sin justificar`
           }`,
       late === 0 ? null : `tarde ${some(late, 'vez', 'veces')}`,
       trip === 0

@@ -9,7 +9,7 @@ export const gradebookEn = {
     still: 'Nothing has moved the grade much',
     up: '“{{title}}” raised it by {{points}} on {{date}}',
     down: '“{{title}}” lowered it by {{points}} on {{date}}',
-    test: 'Coming: {{title}}, {{date}}',
+    test: 'Coming up: {{title}}, {{date}}',
     none: 'No course of {{child}} has a grade yet.',
   },
   course: {
