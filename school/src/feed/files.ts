@@ -15,7 +15,7 @@ const sheets: Readonly<Record<string, string>> = {
     'Source letter, Isolde',
     '',
     'The source: named, with who wrote it. What does the keeper leave out?',
-    'Own words: the last paragraph retells. One sentence of your own judgement would lift it.',
+    'Own words: the last paragraph retells. One sentence of your own judgment would lift it.',
     '',
   ].join('\n'),
 };

@@ -47,7 +47,7 @@ const texts: Readonly<Record<string, readonly [two: string, three: string, four:
   ],
   'isl-ask': ['Asks why', 'Asks a question that can be tested', 'Says beforehand what would show the answer'],
   'isl-living': [
-    'Sorts by colour or size',
+    'Sorts by color or size',
     'Sorts by a rule and keeps to it',
     'Finds a living thing that does not fit, and mends the rule',
   ],

@@ -7,7 +7,7 @@ export const sitdownEn = {
     begin: 'Prepare this week’s page',
     noneYet: 'You haven’t had a sit-down yet.',
     start: 'Sit down now',
-    throwAway: 'Throw this page away',
+    throwAway: 'Discard this page',
     edit: 'Change {{child}}’s page',
     doneEditing: 'Done changing {{child}}’s page',
     leaveOut: 'Leave out',
@@ -23,7 +23,7 @@ export const sitdownEn = {
     sections: {
       good: 'What went well',
       question: 'A question first',
-      things: 'What needs something',
+      things: 'What needs attention',
       agreed: 'What you agreed last time',
       week: 'The week ahead',
       bring: 'To sign, bring, or buy',

@@ -106,7 +106,7 @@ const courses: CourseSpec[] = [
       'Refraction',
       'Thin lenses',
       'Stepped lenses',
-      'Colour',
+      'Color',
       'Range of a light',
       'Fog',
       'The lamp room',
