@@ -18,6 +18,13 @@ test(
     await schoolFails([{ school: 'millrace', collection: 'results', kind: 'down' }]);
     await guardian.movesOnOneDay();
     await expect(told).toBeVisible();
+    await page.getByRole('link', { name: 'Settings' }).click();
+    await expect(
+      page
+        .getByRole('list', { name: 'Linked children' })
+        .getByRole('listitem')
+        .filter({ hasText: 'Caspian' }),
+    ).toContainText(/Millrace Middle SchoolNo new records from Millrace Middle School since .*, .*\./);
     await guardian.opensCourse('Boat-building');
     await expect(page.getByRole('img', { name: /Posted 3\.\d of 4\./ }).last()).toBeVisible();
     await schoolFails([]);

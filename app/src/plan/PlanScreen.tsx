@@ -145,10 +145,14 @@ function Evenings({ studentId, plan }: { studentId: string; plan: Plan }) {
   return (
     <Stack space={2}>
       {open.length > 0 ? <Price plan={plan} /> : <Quiet>{t('plan.ask')}</Quiet>}
-      <View style={own.load}>
-        <View ref={load}>{open.length > 0 ? <Load plan={plan} name={nameOfLoad} /> : null}</View>
-        {wide ? keep : null}
-      </View>
+      {open.length > 0 ? (
+        <View style={own.load}>
+          <View ref={load}>
+            <Load plan={plan} name={nameOfLoad} />
+          </View>
+          {wide ? keep : null}
+        </View>
+      ) : null}
       <Steps studentId={studentId} plan={plan}>
         {wide ? lesser : null}
       </Steps>

@@ -59,12 +59,12 @@ function Warnings({ task, longest }: { task: PlannedTask; longest: number }) {
 function useTaskLine({ courseTitle, minutes, gain, deadline, evening }: PlannedTask): string {
   const { t } = useTranslation();
   const format = useFormat();
-  const wide = useWide();
+  const apart = useWide() || evening === null;
   return [
     courseTitle,
-    ...(wide ? [t('plan.minutes', { count: minutes })] : []),
+    ...(apart ? [t('plan.minutes', { count: minutes })] : []),
     ...(gain >= 0.005 ? [t('plan.adds', { gain: format.amount(gain) })] : []),
-    ...(deadline && (wide || evening === null) ? [t('plan.until', { date: format.day(deadline) })] : []),
+    ...(deadline && apart ? [t('plan.until', { date: format.day(deadline) })] : []),
   ].join(' · ');
 }
 

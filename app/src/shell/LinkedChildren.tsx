@@ -10,20 +10,22 @@ function Linked({ child: { id, givenName, familyName, schoolName, role } }: { ch
   const { t } = useTranslation();
   const { data } = useSourcesQuery();
   const sources = (data?.sources ?? []).filter(({ studentIds }) => studentIds.includes(id));
+  // One that is read as it should is said in one line with its school.
+  const alone = sources.length === 1 && !sources[0]?.failingSince;
   const where = [schoolName, ...(role === 'guardian' ? [] : [t(`settings.roles.${role}`)])].join(' · ');
   return (
     <Row space={1.5} style={[styles.top, styles.around8]}>
       <MarkOf studentId={id} />
       <Stack space={0} style={styles.shrink}>
         <Words bold>{`${givenName} ${familyName}`}</Words>
-        {sources.length === 1 ? null : (
+        {alone ? null : (
           <Words size="small" colour="soft">
             {where}
           </Words>
         )}
         {sources.map((source) => (
           <Fragment key={source.id}>
-            <SourceAge source={source} lead={sources.length === 1 ? where : source.name} />
+            <SourceAge source={source} lead={alone ? where : source.name} />
             {source.problems.length > 0 ? (
               <Words size="small" colour="plum">
                 {t('settings.problems', { count: source.problems.length })}

@@ -11,7 +11,7 @@ export function SourceAge({
   lead,
 }: {
   source: SourceSeen;
-  /** What is said first in the same line. */
+  /** What is said first in the same line, where all is well. */
   lead?: string;
 }) {
   const { t } = useTranslation();
@@ -22,7 +22,7 @@ export function SourceAge({
     : t(kind === 'own' ? 'own.source' : 'settings.read', { when });
   return (
     <Words size="small" colour={failingSince ? 'plum' : 'soft'}>
-      {lead ? `${lead} · ${said}` : said}
+      {lead && !failingSince ? `${lead} · ${said}` : said}
     </Words>
   );
 }
