@@ -160,7 +160,7 @@ test('a table out of a page and a file: read, corrected, taken once', once, asyn
   await begins(page, running, { name: 'Ivo Tern', email: 'ivo@test.example' });
   await addsChild(page, 'Lark', 'Tern Rock School');
   await page.goto('/courses');
-  await page.getByRole('link', { name: 'Bring in a table' }).click();
+  await page.getByRole('link', { name: 'Import a table' }).click();
   const rows = [
     ['Tide log', day(-20), 'Homework', '8/10', ''],
     ['Harbour map', day(-12), 'Homework', 'M', ''],
@@ -184,7 +184,7 @@ test('a table out of a page and a file: read, corrected, taken once', once, asyn
 
   // The next table of the course, as a file: what was there is there once, and a better score is a change.
   await page.goto('/courses');
-  await page.getByRole('link', { name: 'Bring in a table' }).click();
+  await page.getByRole('link', { name: 'Import a table' }).click();
   const better = csv.replace('8/10', '10/10').replace('\tM\t', '\t6/10\t');
   const asked = page.waitForEvent('filechooser');
   await page.getByRole('button', { name: 'Choose a file' }).click();
@@ -197,7 +197,7 @@ test('a table out of a page and a file: read, corrected, taken once', once, asyn
 
   // What is no table says so, and nothing is taken.
   await page.goto('/courses');
-  await page.getByRole('link', { name: 'Bring in a table' }).click();
+  await page.getByRole('link', { name: 'Import a table' }).click();
   const photo = page.waitForEvent('filechooser');
   await page.getByRole('button', { name: 'Choose a file' }).click();
   await (

@@ -45,14 +45,14 @@ test('a letter that is begun waits where it was left, and can be thrown away and
   await expect(letter).toHaveValue('One question about the lamp essay.');
 
   await guardian.goesTo('Talk');
-  const begun = page.getByRole('link', { name: /Lighthouse optics\. Isolde · letter, begun today$/ });
+  const begun = page.getByRole('link', { name: /Lighthouse optics\. Isolde · letter, started today$/ });
   await begun.click();
   await expect(letter).toHaveValue('One question about the lamp essay.');
-  await page.getByRole('button', { name: 'Throw away' }).click();
+  await page.getByRole('button', { name: 'Discard' }).click();
   await expect(letter).toHaveValue(/I am writing about Lighthouse optics/);
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(letter).toHaveValue('One question about the lamp essay.');
-  await page.getByRole('button', { name: 'Throw away' }).click();
+  await page.getByRole('button', { name: 'Discard' }).click();
   await guardian.goesTo('Talk');
   await expect(page.getByRole('heading', { level: 1, name: 'Talk' })).toBeVisible();
   await expect(begun).toHaveCount(0);
@@ -74,7 +74,7 @@ test('a letter for the morning can be taken back, and goes on as a draft', async
   await page.getByRole('button', { name: 'Take it back' }).click();
   await expect(page.getByLabel('Your letter')).toHaveValue('May she hand it in on Monday?');
   await expect(page.getByLabel('Subject')).toHaveValue('The lamp essay');
-  await page.getByRole('button', { name: 'Throw away' }).click();
+  await page.getByRole('button', { name: 'Discard' }).click();
 });
 
 test('what is taken in hand by mistake is undone', async ({ guardian, page }) => {

@@ -70,7 +70,7 @@ test('a week later each of them sees what was agreed, by whom, and what came of 
       await page.getByRole('button', { name: 'Send', exact: true }).click();
       await expect(page).toHaveURL(/\/talk\/threads\//);
     }
-    await expect(page.getByText('did not get through').last()).toBeVisible();
+    await expect(page.getByText('didn’t get through').last()).toBeVisible();
   });
 
   await test.step('Sunday: they sit down, agree, and print a page', async () => {

@@ -158,7 +158,7 @@ describe('what became of a message', () => {
     ],
     [
       { channel: 'text', state: 'failed', fault: { reason: 'text-answered', status: '500' } },
-      'Text message: did not reach you, the text service answered 500',
+      'Text message: didn’t reach you, the text service answered 500',
     ],
     [
       { state: 'bounced', fault: { reason: 'mail-returned', status: '5.1.1' } },

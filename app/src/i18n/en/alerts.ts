@@ -44,7 +44,7 @@ export const alertsEn = {
       waiting: '{{channel}}: waiting until {{when}}',
       sent: '{{channel}}: sent {{when}}',
       again: '{{channel}}: not sent yet, {{why}}; next try {{when}}',
-      failed: '{{channel}}: did not reach you, {{why}}',
+      failed: '{{channel}}: didn’t reach you, {{why}}',
       bounced: '{{channel}}: came back, {{why}}',
       dropped: '{{channel}}: not sent, {{why}}',
     },

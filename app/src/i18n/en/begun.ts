@@ -1,13 +1,13 @@
 /** The words of what is being written and kept meanwhile. */
 export const begunEn = {
   begun: {
-    title: 'Begun',
+    title: 'Drafts',
     kept: 'Kept as you write.',
-    throwAway: 'Throw away',
-    thrown: 'Thrown away.',
+    throwAway: 'Discard',
+    thrown: 'Discarded.',
     undo: 'Undo',
     kinds: { letter: 'letter', note: 'note', 'follow-up': 'talk at home' },
-    saved: '{{kind}}, begun {{when}}',
+    saved: '{{kind}}, started {{when}}',
     undoFollowUp: 'That was a mistake: undo',
   },
 };

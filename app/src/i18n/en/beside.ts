@@ -6,7 +6,7 @@ export const besideEn = {
     intro:
       'The school keeps {{name}}’s record. What you add counts in your family’s Cadro until the school enters it. Only your family sees it.',
     nothing:
-      'You haven’t added anything yet. Open a course and add what its gradebook doesn’t show, or bring in a table.',
+      'You haven’t added anything yet. Open a course and add what its gradebook doesn’t show, or import a table.',
     writeLink: 'Add what the gradebook doesn’t show',
     writeTitle: 'What {{course}}’s gradebook doesn’t show yet',
     writeLead: 'It counts in your family’s Cadro until the school enters it, and only your family sees it.',

@@ -5,10 +5,10 @@ export const dataEn = {
     to: 'What the school has on file',
     lead: 'From {{school}}. Worth a look once a year.',
     untold:
-      '{{school}} tells Cadro nothing of what it has on file, or doesn’t show it to you. Please ask the school office.',
+      '{{school}} doesn’t share what it has on file, or doesn’t show it to you. Please ask the school office.',
     born: 'Born on {{when}}',
     people: 'Who the school calls',
-    nobody: 'The school names no one.',
+    nobody: 'The school lists no one.',
     unknown:
       'No one here has the e-mail address you use for Cadro. If you’re one of these people, ask the office to add it, so the school knows which one you are.',
     others: 'How the school reaches them is for their own household to see.',
@@ -26,7 +26,7 @@ export const dataEn = {
       address: 'No address',
     },
     wrong: 'This isn’t right',
-    noOffice: 'The school names no office to write to.',
+    noOffice: 'The school lists no office to write to.',
     wrongHint: 'Opens a letter to {{office}}.',
     subject: '{{child}}: what you have on file',
     letter:

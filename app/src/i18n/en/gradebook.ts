@@ -4,13 +4,13 @@ export const gradebookEn = {
     link: 'The term in one picture',
     title: 'The term of {{child}}',
     label:
-      'The term of {{child}}, {{count}} courses: what moved each, tests ahead, and what was missed. The same stands below in words.',
+      'The term of {{child}}, {{count}} courses: what moved each, tests ahead, and what was missed. The same is written out below.',
     inWords: 'In words',
     still: 'Nothing has moved the grade much',
     up: '“{{title}}” raised it by {{points}} on {{date}}',
     down: '“{{title}}” lowered it by {{points}} on {{date}}',
     test: 'Coming up: {{title}}, {{date}}',
-    none: 'No course of {{child}} has a grade yet.',
+    none: 'None of {{child}}’s courses has a grade yet.',
   },
   course: {
     left: 'if left',

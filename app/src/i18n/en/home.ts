@@ -65,7 +65,7 @@ export const homeEn = {
     toPay: '{{title}}: {{money}} to pay',
     dueOn: 'by {{day}}',
     asOf: 'as of {{day}}',
-    way: 'The way there and back',
+    way: 'Getting there and back',
     days: '{{from}} to {{to}}',
     toSchool: 'to school {{time}}',
     home: 'home {{time}}',

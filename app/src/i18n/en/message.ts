@@ -10,7 +10,7 @@ export const messageEn = {
       queued: 'not sent yet',
       sending: 'on its way',
       sent: 'delivered to the school',
-      failed: 'did not get through',
+      failed: 'didn’t get through',
       received: '',
     },
     wasAnswered: 'answered',

@@ -90,7 +90,7 @@ export const roadsEn = {
     removeNo: 'Keep it',
   },
   table: {
-    title: 'Bring in a table',
+    title: 'Import a table',
     lead: 'Copy a list of assignments, attendance or courses from a web page, an e-mail or a spreadsheet and paste it here, or choose a CSV or Excel file.',
     paste: 'Paste the table here',
     pasteHint: 'With its headings, if it has any.',
@@ -162,7 +162,7 @@ export const roadsEn = {
     coursesRules:
       'We assume that all points count the same. If a course is graded another way, open it and say how.',
     isWork: 'No, it’s a list of assignments',
-    cut: 'Only the first 2,000 rows were read. Please bring in the rest as another table.',
+    cut: 'Only the first 2,000 rows were read. Please import the rest as another table.',
     fault: {
       unreadable:
         'This can’t be read as a table. A CSV or XLSX file works, or a table pasted with its headings.',

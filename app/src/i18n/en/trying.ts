@@ -58,7 +58,7 @@ export const tryingEn = {
     free: '{{free}} min free',
     over: '{{over}} min too long',
     propose: 'Propose a plan',
-    proposing: 'Weighing…',
+    proposing: 'Working it out…',
     waiting_one: '{{count}} assignment has no evening yet.',
     waiting_other: '{{count}} assignments have no evening yet.',
     gains: 'Adds {{gain}} of 100 points.',

@@ -3,10 +3,10 @@ import type { begunEn } from '../en/begun';
 
 export const begunEs: SameKeys<typeof begunEn> = {
   begun: {
-    title: 'Empezado',
+    title: 'Borradores',
     kept: 'Se guarda mientras escribe.',
-    throwAway: 'Desechar',
-    thrown: 'Desechado.',
+    throwAway: 'Descartar',
+    thrown: 'Descartado.',
     undo: 'Deshacer',
     kinds: { letter: 'carta', note: 'nota', 'follow-up': 'conversación en casa' },
     saved: '{{kind}}, empezada {{when}}',
