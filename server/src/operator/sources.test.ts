@@ -177,9 +177,11 @@ it('is done at the command line as well', async () => {
   expect(asking).toContain('would take away 40 of 50 items');
   expect(await cadro('answer-bundle', asking.split('\t')[0] ?? '', 'stop')).toEqual(['It is so.']);
   await expect(cadro('answer-bundle', asking.split('\t')[0] ?? '', 'take')).rejects.toThrow(
-    'nothing to answer',
+    'isn’t waiting for an answer',
   );
-  await expect(cadro('add-bundle-source', 'X', '--zone', 'Atlantis/Deep')).rejects.toThrow('no time zone');
+  await expect(cadro('add-bundle-source', 'X', '--zone', 'Atlantis/Deep')).rejects.toThrow(
+    'isn’t a time zone',
+  );
 });
 
 it('finds what lies in a school’s folder, once, when it lies still', async () => {

@@ -18,7 +18,7 @@ import { filterOf, ofClass, type Class, type Tell, type WithDatabase } from './s
 
 function addLinks(cadro: Command, withDatabase: WithDatabase, tell: Tell): void {
   ofClass(cadro.command('links'))
-    .description('who sees which child, with the ids that other commands take')
+    .description('who can see a child, with the ids for other commands')
     .action((options: Class) =>
       withDatabase(async ({ db }) => {
         for (const row of await linksFor(db, await classList(db, filterOf(options)))) {
@@ -31,7 +31,7 @@ function addLinks(cadro: Command, withDatabase: WithDatabase, tell: Tell): void 
     );
   cadro
     .command('objections')
-    .description('links that a guardian has objected to and the school has not answered')
+    .description('links a guardian has objected to, waiting for the school’s answer')
     .action(() =>
       withDatabase(async ({ db }) => {
         for (const row of await openObjections(db))
@@ -44,18 +44,18 @@ function addLinks(cadro: Command, withDatabase: WithDatabase, tell: Tell): void 
       .description(what)
       .requiredOption('--child <id>', 'whose record')
       .requiredOption('--person <id>', 'whose link');
-  one('restore', 'answers an objection: the link opens the record again').action(
+  one('restore', 'answer an objection: the link opens the record again').action(
     ({ child, person }: { child: string; person: string }) =>
       withDatabase(async (deps) => {
         const done = await answerObjection(deps, child, person);
-        tell(done ? 'The link opens the record again.' : 'Nobody has objected to such a link.');
+        tell(done ? 'The link opens the record again.' : 'Nobody has objected to that link.');
       }),
   );
-  one('end-link', 'ends a link, from the next request on').action(
+  one('end-link', 'end a link, from the next request on').action(
     ({ child, person }: { child: string; person: string }) =>
       withDatabase(async (deps) => {
         const done = await endLinkBySchool(deps, child, person);
-        tell(done ? 'The link has ended.' : 'There is no such link.');
+        tell(done ? 'The link has ended.' : 'There’s no such link.');
       }),
   );
 }
@@ -64,7 +64,7 @@ function addLinks(cadro: Command, withDatabase: WithDatabase, tell: Tell): void 
 function addNamed(cadro: Command, withDatabase: WithDatabase, tell: Tell): void {
   cadro
     .command('named')
-    .description('whom the school names for a child, and whose link that is')
+    .description('the people the school lists for a child, and whose links those are')
     .requiredOption('--child <id>', 'for whom')
     .action(({ child }: { child: string }) =>
       withDatabase(async ({ db }) => {
@@ -77,14 +77,14 @@ function addNamed(cadro: Command, withDatabase: WithDatabase, tell: Tell): void 
     );
   cadro
     .command('name-as')
-    .description('says as whom the school names somebody, where their addresses differ')
+    .description('match a person to the school’s list when their addresses differ')
     .requiredOption('--child <id>', 'whose record')
     .requiredOption('--person <id>', 'whose link')
-    .option('--as <id>', 'as `named` tells it; as nobody where it is left out')
+    .option('--as <id>', 'an id that `named` shows; leave it out for none of them')
     .action(({ child: studentId, person: personId, as }: { child: string; person: string; as?: string }) =>
       withDatabase(async (deps) => {
         const done = await nameAs(deps, { studentId, personId, agent: as ?? null }, restrictingHooks);
-        tell(done ? 'It is so.' : 'There is no such link.');
+        tell(done ? 'Done.' : 'There’s no such link.');
       }),
     );
 }
@@ -100,7 +100,7 @@ interface Holding {
 function addRestrictions(cadro: Command, withDatabase: WithDatabase, tell: Tell): void {
   cadro
     .command('restrictions')
-    .description('what is held back, of whom and from whom')
+    .description('what is withheld, about whom and from whom')
     .action(() =>
       withDatabase(async ({ db }) => {
         for (const { id, given_name, what, course_title, name, made_at } of await restrictions(db))
@@ -111,27 +111,27 @@ function addRestrictions(cadro: Command, withDatabase: WithDatabase, tell: Tell)
     );
   cadro
     .command('restrict')
-    .description('holds something back, from the next request on')
+    .description('withhold something, from the next request on')
     .requiredOption('--child <id>', 'of whose record')
     .addOption(new Option('--what <what>', 'what').choices([...withheld]).makeOptionMandatory())
-    .option('--course <id>', 'which course, where it is one')
-    .option('--person <id>', 'from whom; from all but the child where nobody is named')
+    .option('--course <id>', 'which course, with --what course')
+    .option('--person <id>', 'from whom; if left out, from everyone but the child')
     .action(({ child: studentId, what, course, person }: Holding) =>
       withDatabase(async (deps) => {
         if ((what === 'course') !== (course !== undefined))
           throw new Error('--course goes with --what course');
         const held = { studentId, what, courseId: course ?? null, personId: person ?? null };
         tell(
-          (await restrict(deps, held, restrictingHooks)) ? 'It is held back.' : 'It was held back already.',
+          (await restrict(deps, held, restrictingHooks)) ? 'It’s withheld now.' : 'It was already withheld.',
         );
       }),
     );
   cadro
     .command('lift <restriction>')
-    .description('ends a restriction, by its id')
+    .description('end a restriction, by its id')
     .action((id: string) =>
       withDatabase(async (deps) =>
-        tell((await lift(deps, id)) ? 'It is held back no longer.' : 'There is no such restriction.'),
+        tell((await lift(deps, id)) ? 'It’s no longer withheld.' : 'There’s no such restriction.'),
       ),
     );
 }

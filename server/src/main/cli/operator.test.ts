@@ -122,10 +122,10 @@ it('answers an objection, and ends a link', async () => {
   expect((await cadro('objections')).join()).toContain(me.id);
   expect(await cadro('restore', ...which)).toEqual(['The link opens the record again.']);
   expect([await children(), await cadro('objections')]).toEqual([1, []]);
-  expect(await cadro('restore', ...which)).toEqual(['Nobody has objected to such a link.']);
+  expect(await cadro('restore', ...which)).toEqual(['Nobody has objected to that link.']);
   expect(await cadro('end-link', ...which)).toEqual(['The link has ended.']);
   expect(await children()).toBe(0);
-  expect(await cadro('end-link', ...which)).toEqual(['There is no such link.']);
+  expect(await cadro('end-link', ...which)).toEqual(['There’s no such link.']);
 });
 
 it('holds something back from somebody, says so, and lifts it', async () => {
@@ -136,14 +136,14 @@ it('holds something back from somebody, says so, and lifts it', async () => {
     ((await maren.get('/api/courses').expect(200)).body.courses as { id: string }[]).map(({ id }) => id);
   expect(await titles()).toContain(course);
   const held = ['restrict', '--child', child, '--what', 'course', '--course', course, '--person', own.id];
-  expect(await cadro(...held)).toEqual(['It is held back.']);
+  expect(await cadro(...held)).toEqual(['It’s withheld now.']);
   expect(await titles()).not.toContain(course);
-  expect(await cadro(...held)).toEqual(['It was held back already.']);
+  expect(await cadro(...held)).toEqual(['It was already withheld.']);
   const [line = ''] = await cadro('restrictions');
   expect(line).toMatch(/\tCaspian\tcourse\tBoat-building\tmaren\t/);
   const id = line.split('\t')[0] ?? '';
-  expect(await cadro('lift', id)).toEqual(['It is held back no longer.']);
-  expect(await cadro('lift', id)).toEqual(['There is no such restriction.']);
+  expect(await cadro('lift', id)).toEqual(['It’s no longer withheld.']);
+  expect(await cadro('lift', id)).toEqual(['There’s no such restriction.']);
   expect([await titles(), await cadro('restrictions')]).toEqual([expect.arrayContaining([course]), []]);
 });
 
@@ -228,12 +228,14 @@ it('lets somebody in at the operators’ place, with a key for the second step, 
   await expect(cadro('add-operator', 'Sable')).rejects.toThrow();
   process.env['CADRO_OPERATOR_PASSWORD'] = 'seven lamps along the breakwater';
   const lines = await cadro('add-operator', 'Sable');
-  const key = /^The key for an authenticator app, shown once: ([A-Z2-7]{16,})$/.exec(lines.at(-2) ?? '')?.[1];
+  const key = /^Key for an authenticator app, shown only once: ([A-Z2-7]{16,})$/.exec(
+    lines.at(-2) ?? '',
+  )?.[1];
   expect(key).toBeDefined();
   const row = await world.db('operators').where({ name: 'Sable' }).first();
   expect(JSON.stringify(row)).not.toContain(key);
-  expect(await cadro('end-operator', 'Sable')).toEqual(['It is so.']);
-  expect(await cadro('end-operator', 'Sable')).toEqual(['There is no such operator.']);
+  expect(await cadro('end-operator', 'Sable')).toEqual(['Done.']);
+  expect(await cadro('end-operator', 'Sable')).toEqual(['There’s no such operator.']);
 });
 
 it('says as whom the school names somebody, and what it holds back from whom nobody here is', async () => {
@@ -249,10 +251,10 @@ it('says as whom the school names somebody, and what it holds back from whom nob
   expect(await cadro('named', '--child', child)).toContain([...own, ''].join('\t'));
   const asks = (...more: string[]) => cadro('name-as', '--child', child, '--person', person, ...more);
   await expect(asks('--as', 'nobody')).rejects.toThrow();
-  expect(await asks('--as', 'agent-maren')).toEqual(['It is so.']);
+  expect(await asks('--as', 'agent-maren')).toEqual(['Done.']);
   expect(await cadro('named', '--child', child)).toContain([...own, person].join('\t'));
   const held = await cadro('restrictions');
   expect(held).not.toContain(unmet);
   expect(held.some((line) => line.includes('Caspian\tcomments\t\tmaren'))).toBe(true);
-  expect(await cadro('name-as', '--child', child, '--person', child)).toEqual(['There is no such link.']);
+  expect(await cadro('name-as', '--child', child, '--person', child)).toEqual(['There’s no such link.']);
 });

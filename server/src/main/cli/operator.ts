@@ -47,7 +47,8 @@ async function withDatabase(work: (deps: Work) => Promise<void>): Promise<void> 
 
 const number = (text: string): number => {
   const days = Number(text);
-  if (!Number.isInteger(days) || days < 1 || days > 400) throw new Error('days is a number from 1 to 400');
+  if (!Number.isInteger(days) || days < 1 || days > 400)
+    throw new Error('--days takes a number from 1 to 400');
   return days;
 };
 
@@ -72,7 +73,7 @@ async function codes(options: Giving, tell: Tell): Promise<void> {
       });
     if (!options.csv && !options.letters)
       for (const line of codesCsv(given, config.publicUrl).split('\r\n')) tell(line);
-    tell(`${given.length} codes, good for ${options.days} days`);
+    tell(`${given.length} codes, valid for ${options.days} days`);
   });
 }
 
@@ -87,12 +88,12 @@ interface Inviting {
 const invite = (options: Inviting, tell: Tell): Promise<void> =>
   withDatabase(async (deps) => {
     const { address } = await inviteByMail(deps, { ...options, studentIds: options.child });
-    tell(`A mail to ${options.to} is on its way. Its link: ${address}`);
+    tell(`Mail to ${options.to} is on its way. Its link: ${address}`);
   });
 
 function addCodes(cadro: Command, tell: Tell): void {
   ofClass(cadro.command('children'))
-    .description('the children there are, with the ids that other commands take')
+    .description('the children, with the ids for other commands')
     .action((options: Class) =>
       withDatabase(async ({ db }) => {
         for (const child of await classList(db, filterOf(options)))
@@ -100,19 +101,21 @@ function addCodes(cadro: Command, tell: Tell): void {
       }),
     );
   ofClass(cadro.command('codes'))
-    .description('a code for each child of a list')
-    .option('--days <days>', 'how long they work', number, 60)
-    .option('--teacher', 'given out by a teacher')
-    .option('--csv <file>', 'writes them as a table')
-    .option('--letters <file>', 'writes letters to print, in English and Spanish, as PDF')
+    .description('make a code for each child on a list')
+    .option('--days <days>', 'how long they are valid', number, 60)
+    .option('--teacher', 'the codes come from a teacher')
+    .option('--csv <file>', 'write them to a table')
+    .option('--letters <file>', 'write letters to print, in English and Spanish, as PDF')
     .action((options: Giving) => codes(options, tell));
   cadro
     .command('invite')
-    .description('invites somebody by mail')
-    .requiredOption('--to <address>', 'where the mail goes')
-    .requiredOption('--child <id...>', 'whose records it opens')
-    .addOption(new Option('--role <role>', 'as what').choices([...roles]).default('guardian'))
-    .addOption(new Option('--language <language>', 'of the mail').choices([...languages]).default('en'))
+    .description('invite someone by mail')
+    .requiredOption('--to <address>', 'the address to send it to')
+    .requiredOption('--child <id...>', 'the children whose records it opens')
+    .addOption(new Option('--role <role>', 'their role').choices([...roles]).default('guardian'))
+    .addOption(
+      new Option('--language <language>', 'the language of the mail').choices([...languages]).default('en'),
+    )
     .action((options: Inviting) => invite(options, tell));
 }
 
@@ -120,10 +123,10 @@ function addCodes(cadro: Command, tell: Tell): void {
 async function checkedTrail(db: Db, head: string | null, tell: Tell): Promise<void> {
   await sealTrail(db);
   const { sealed, brokenAt, headKnown, head: last } = await checkTrail(db, head);
-  if (brokenAt !== null) throw new Error(`entry ${brokenAt} of the trail is not as it was sealed`);
+  if (brokenAt !== null) throw new Error(`entry ${brokenAt} of the trail has changed since it was sealed`);
   if (headKnown === false)
-    throw new Error('the seal that was kept does not stand in the trail: entries have gone');
-  tell(`${sealed} entries, all as they were sealed. Keep the last seal elsewhere: ${last}`);
+    throw new Error('the trail doesn’t contain the seal you kept: entries are missing');
+  tell(`${sealed} entries, all as sealed. Keep the last seal somewhere else: ${last}`);
 }
 
 /** A school's system, with its secret sealed; the worker reads it at once. */
@@ -133,38 +136,40 @@ const newSource = (
 ): Promise<void> =>
   withDatabase(async ({ db, config }) => {
     const baseUrl = sourceAddress(address);
-    if (baseUrl === null) throw new Error(`${address} is no address of http or https`);
+    if (baseUrl === null) throw new Error(`${address} isn’t an http or https address`);
     const secret = process.env['CADRO_SOURCE_SECRET'];
     if (!secret) throw new Error('CADRO_SOURCE_SECRET is not set');
     const sealedSecret = seal(config.secret, secret);
     const id = await addSource(db, { name, baseUrl, clientId, sealedSecret });
     await addJobs(db, [readingJob(id)]);
-    tell(`source ${id} will be read by the job worker`);
+    tell(`source ${id} will be read by the worker`);
   });
 
 /** The command line of the operator. @param tell takes each line of what it says. */
 export function cadroCommand(tell: Tell): Command {
-  const cadro = new Command('cadro').description('What the operator of a Cadro does at the command line');
+  const cadro = new Command('cadro').description('Running a Cadro from the command line');
   cadro
     .command('add-source <name> <url> <client>')
-    .description('a school’s system, its secret in CADRO_SOURCE_SECRET; the worker reads it at once')
+    .description(
+      'add a school’s system, with its secret in CADRO_SOURCE_SECRET; the worker reads it right away',
+    )
     .action((name: string, address: string, clientId: string) =>
       newSource({ name, address, clientId }, tell),
     );
   cadro
     .command('read-source <source>')
-    .description('has the worker read a school’s system at once, by the id that `sources` tells')
+    .description('have the worker read a school’s system now, by the id that `sources` shows')
     .action((id: string) =>
       withDatabase(async ({ db }) => {
-        if (!(await findSource(db, id))) throw new Error(`there is no source ${id}`);
+        if (!(await findSource(db, id))) throw new Error(`there’s no source ${id}`);
         await addJobs(db, [readingJob(id)]);
-        tell(`source ${id} will be read by the job worker`);
+        tell(`source ${id} will be read by the worker`);
       }),
     );
   cadro
     .command('add-operator <name>')
     .description(
-      'who may sign in at /operator, the password in CADRO_OPERATOR_PASSWORD; again: another password and key',
+      'let someone sign in at /operator, with the password in CADRO_OPERATOR_PASSWORD; run it again to replace password and key',
     )
     .action((name: string) =>
       withDatabase(async (deps) => {
@@ -172,22 +177,22 @@ export function cadroCommand(tell: Tell): Command {
         if (!password) throw new Error('CADRO_OPERATOR_PASSWORD is not set');
         const { secret, uri } = await addOperator(deps, name, password);
         tell(await QRCode.toString(uri, { type: 'terminal', small: true }));
-        tell(`The key for an authenticator app, shown once: ${secret}`);
-        tell(`${name} may sign in at ${deps.config.publicUrl}/operator, where it is switched on`);
+        tell(`Key for an authenticator app, shown only once: ${secret}`);
+        tell(`${name} can sign in at ${deps.config.publicUrl}/operator if it is switched on`);
       }),
     );
   cadro
     .command('end-operator <name>')
-    .description('who may sign in at /operator no longer, from the next request on')
+    .description('end someone’s access to /operator, from the next request on')
     .action((name: string) =>
       withDatabase(async ({ db, clock }) =>
-        tell((await endOperator(db, name, await clock.now())) ? 'It is so.' : 'There is no such operator.'),
+        tell((await endOperator(db, name, await clock.now())) ? 'Done.' : 'There’s no such operator.'),
       ),
     );
   cadro
     .command('trail-check')
-    .description('reckons every seal of the trail anew')
-    .option('--head <seal>', 'a last seal that was kept elsewhere: whether it still stands in the trail')
+    .description('recompute every seal in the trail')
+    .option('--head <seal>', 'a last seal you kept elsewhere: check that the trail still contains it')
     .action(({ head }: { head?: string }) => withDatabase(({ db }) => checkedTrail(db, head ?? null, tell)));
   addCodes(cadro, tell);
   addAccess(cadro, withDatabase, tell);

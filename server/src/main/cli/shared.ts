@@ -20,7 +20,7 @@ export const filterOf = ({ school, year, course, child }: Class): ClassFilter =>
 });
 export const ofClass = (command: Command): Command =>
   command
-    .option('--school <name>', 'only of this school')
+    .option('--school <name>', 'only children of this school')
     .option('--year <year>', 'only of this year')
-    .option('--course <title>', 'only who is in this course')
+    .option('--course <title>', 'only children in this course')
     .option('--child <id...>', 'only these children');

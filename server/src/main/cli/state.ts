@@ -17,7 +17,7 @@ export function addState(cadro: Command, run: WithDatabase, tell: Tell): void {
   cadro
     .command('sources')
     .description(
-      'every source: when it was read, since when it fails and why, how many records are set aside',
+      'every source: when it was read, since when and why it has been failing, how many records were set aside',
     )
     .action(() =>
       run(async ({ db }) => {
@@ -29,7 +29,7 @@ export function addState(cadro: Command, run: WithDatabase, tell: Tell): void {
     );
   cadro
     .command('queue')
-    .description('the jobs that wait, by name: how many, since when, how many have failed before')
+    .description('waiting jobs by name: how many, since when, how many have failed before')
     .action(() =>
       run(async ({ db }) => {
         for (const { task, waiting, oldest, failed } of await queueState(db))
@@ -38,7 +38,7 @@ export function addState(cadro: Command, run: WithDatabase, tell: Tell): void {
     );
   cadro
     .command('sizes')
-    .description('every table: about how many rows, and how many bytes')
+    .description('every table: its approximate rows, and its bytes')
     .action(() =>
       run(async ({ db }) => {
         for (const { name, rows, bytes } of await tableSizes(db)) tell(line(name, rows, bytes));
@@ -46,7 +46,7 @@ export function addState(cadro: Command, run: WithDatabase, tell: Tell): void {
     );
   cadro
     .command('bounced')
-    .description('addresses that mail came back from, or that were refused')
+    .description('addresses that mail came back from, or that were rejected')
     .action(() =>
       run(async ({ db }) => {
         for (const { email, at } of await bouncedAddresses(db)) tell(line('alerts', email, at));
@@ -55,9 +55,9 @@ export function addState(cadro: Command, run: WithDatabase, tell: Tell): void {
     );
   cadro
     .command('trail')
-    .description('who did what, the latest first: of one child or one person, or of everybody')
-    .option('--child <id>', 'only what concerns this child')
-    .option('--person <id>', 'only what this person did, or was done to them')
+    .description('who did what, latest first: for one child, one person, or everyone')
+    .option('--child <id>', 'only what is about this child')
+    .option('--person <id>', 'only what this person did or what was done about them')
     .action(({ child, person }: { child?: string; person?: string }) =>
       run(async ({ db }) => {
         for (const row of await trailFor(db, { studentId: child, personId: person }))
