@@ -75,7 +75,7 @@ test('an unflagged overdue project becomes a settled follow-up', async ({ guardi
     await guardian.movesOnOneDay();
     await expect(page.getByText('Caspian · Keel model: was overdue, now 17 of 20')).toBeVisible();
     const reply = guardian.matter('Wren Thornwick answered');
-    await expect(reply).toContainText('17 of 20, without anything off');
+    await expect(reply).toContainText('17 of 20, with nothing taken off');
     await reply.getByRole('link', { name: 'Read it' }).click();
     await expect(page.getByText(/The model was under the sailcloth/).last()).toBeVisible();
     await guardian.goesTo('Talk');

@@ -112,7 +112,7 @@ test('who offers no time is asked for one that both have free; what was agreed i
   await said.fill('She reads with him on Mondays.');
   expect((await kept).status()).toBe(204);
   await guardian.goesTo('Talk');
-  await page.getByRole('link', { name: /^Petra Eelgrass about Caspian\. Caspian · note, begun/ }).click();
+  await page.getByRole('link', { name: /^Petra Eelgrass about Caspian\. Caspian · note, started/ }).click();
   await expect(said).toHaveValue('She reads with him on Mondays.');
   // One thing right after the other: one's own changes wait for each other.
   await page.getByRole('button', { name: 'Share these notes' }).click();

@@ -165,7 +165,7 @@ it('is done at the command line as well', async () => {
   expect(await cadro('read-bundle', sourceId, path)).toEqual([
     expect.stringMatching(/^bundle \S+ will be read/),
   ]);
-  expect(await cadro('read-bundle', sourceId, path)).toEqual(['The very same file is there already.']);
+  expect(await cadro('read-bundle', sourceId, path)).toEqual(['That exact file is already here.']);
   await world.workOff();
   await cadro(
     'read-bundle',
@@ -174,8 +174,8 @@ it('is done at the command line as well', async () => {
   );
   await world.workOff();
   const [asking = ''] = await cadro('bundles', sourceId);
-  expect(asking).toContain('would take away 40 of 50 items');
-  expect(await cadro('answer-bundle', asking.split('\t')[0] ?? '', 'stop')).toEqual(['It is so.']);
+  expect(asking).toContain('would remove 40 of 50 items');
+  expect(await cadro('answer-bundle', asking.split('\t')[0] ?? '', 'stop')).toEqual(['Done.']);
   await expect(cadro('answer-bundle', asking.split('\t')[0] ?? '', 'take')).rejects.toThrow(
     'isn’t waiting for an answer',
   );

@@ -62,7 +62,7 @@ it('gives out a code for each child of a class, as a table and as letters to pri
   // Secrets that lie in files are their owner's alone.
   for (const file of [csv, pdf]) expect((await stat(file)).mode & 0o077).toBe(0);
   const rows = parse(await readFile(csv), { columns: true, bom: true }) as Record<string, string>[];
-  expect(lines.at(-1)).toBe(`${rows.length} codes, good for 60 days`);
+  expect(lines.at(-1)).toBe(`${rows.length} codes, valid for 60 days`);
   const own = rows.find(({ student_id }) => student_id === world.student('caspian'));
   expect(own).toMatchObject({
     ...{ family_name: 'Aldervane', given_name: 'Caspian', year: '8', works_until: '2026-12-20' },
