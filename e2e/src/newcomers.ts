@@ -89,7 +89,7 @@ export async function operatorSignsIn(
   const said = await running.operator(['add-operator', 'Sable'], {
     CADRO_OPERATOR_PASSWORD: operatorPassword,
   });
-  const secret = said.map((line) => /shown once: (\S+)$/.exec(line)?.[1]).find(Boolean) ?? '';
+  const secret = said.map((line) => /shown only once: (\S+)$/.exec(line)?.[1]).find(Boolean) ?? '';
   await page.goto('/operator');
   await page.getByLabel('Your operator name').fill('Sable');
   await page.getByLabel('Password').fill(operatorPassword);
