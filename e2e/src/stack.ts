@@ -91,7 +91,11 @@ export const test = base.extend<
     { scope: 'worker', timeout: 600_000 },
   ],
   baseURL: async ({ running }, use) => use(running.url),
-  guardian: async ({ page }, use, { project }) => use(new Guardian(page, project.name === 'wide')),
+  guardian: async ({ page, story }, use, { project }) => {
+    const guardian = new Guardian(page, project.name === 'wide');
+    guardian.alone = story !== 'shared';
+    await use(guardian);
+  },
 });
 export { expect } from '@playwright/test';
 

@@ -210,7 +210,9 @@ export function Board({
   );
   const same = { studentId, may, longest };
   const evenings = seen.map(({ date }) => date);
-  const places = waiting.length > 0 ? [nowhere, ...evenings] : [...evenings, nowhere];
+  // What has no evening asks for one first; an empty place for it comes last.
+  const asks = waiting.length > 0;
+  const places = asks ? [nowhere, ...evenings] : [...evenings, nowhere];
   const { lifted, dragging } = useDragging(studentId, plan, places);
   const unplaced = plan.tasks.length > 0 ? <Unplaced tasks={waiting} {...same} /> : null;
   const how =
@@ -223,7 +225,7 @@ export function Board({
     <DndContext {...dragging} accessibility={accessibility}>
       <Stack space={2}>
         {wide ? how : null}
-        {waiting.length > 0 ? unplaced : null}
+        {asks ? unplaced : null}
         <div role="list" aria-label={t('plan.title')} style={wide ? beside : below}>
           {seen.map((evening) => (
             <EveningPlace
@@ -234,7 +236,7 @@ export function Board({
             />
           ))}
         </div>
-        {waiting.length > 0 ? null : unplaced}
+        {asks ? null : unplaced}
         {wide ? null : how}
       </Stack>
       <DragOverlay dropAnimation={null}>

@@ -3,7 +3,7 @@ import { useRef, useState, type ReactNode } from 'react';
 import { useTranslation } from 'react-i18next';
 import { StyleSheet, View } from 'react-native';
 import type { Plan } from '@cadro/contract';
-import { loadOfEvenings, placedGain } from '@cadro/core';
+import { isSettledPlan, loadOfEvenings, missedGain, placedGain } from '@cadro/core';
 import { useChildren, useFormat } from '../household';
 import { problemWords } from '../i18n';
 import {
@@ -29,9 +29,6 @@ import { usePlanQuery, useProposeMutation } from './api';
 import { Board } from './Board';
 import { FreeTime } from './FreeTime';
 
-/** Less of a point than is told. */
-const hardly = 0.005;
-
 /** What the plan adds, and what one's own changes to it cost. */
 function Price({ plan }: { plan: Plan }) {
   const { t } = useTranslation();
@@ -39,20 +36,19 @@ function Price({ plan }: { plan: Plan }) {
   const open = plan.tasks.filter(({ doneAt }) => doneAt === null);
   if (open.every(({ evening }) => evening === null))
     return <Words bold>{t('plan.waiting', { count: open.length })}</Words>;
-  const gain = placedGain(plan.tasks);
   const { best } = plan;
-  const cost = best ? best.gain - gain : 0;
+  const cost = best ? missedGain(best.gain, plan.tasks) : 0;
   const more =
     best === null
       ? ''
-      : cost > hardly
+      : cost > 0
         ? t('plan.price', { best: format.amount(best.gain), price: format.amount(cost) })
         : t(best.proven ? 'plan.best' : 'plan.unproven');
   return (
     <View aria-live="polite">
       <Row wrap style={[styles.base, own.price]}>
         <Words bold colour="teal">
-          {t('plan.gains', { gain: format.amount(gain) })}
+          {t('plan.gains', { gain: format.amount(placedGain(plan.tasks)) })}
         </Words>
         {more ? <Words size="small">{more}</Words> : null}
       </Row>
@@ -78,19 +74,13 @@ function Load({ plan, name }: { plan: Plan; name: string }) {
   );
 }
 
-/** Whether all is laid out and can be no better. */
-const isSettled = ({ best, tasks }: Plan): boolean =>
-  best?.proven === true &&
-  tasks.every(({ doneAt, evening }) => doneAt !== null || evening !== null) &&
-  best.gain - placedGain(tasks) <= hardly;
-
 /** The next step is dark: to choose, to have it laid out, or to show it to the child. */
 function Steps({ studentId, plan, children }: { studentId: string; plan: Plan; children: ReactNode }) {
   const { t } = useTranslation();
   const { nameOf, mayTalk } = useChildren();
   const [propose, { isLoading, error }] = useProposeMutation();
   const some = plan.tasks.some(({ doneAt }) => doneAt === null);
-  const settled = some && isSettled(plan);
+  const settled = some && isSettledPlan(plan.best, plan.tasks);
   return (
     <>
       <Row wrap space={1.5}>

@@ -1,4 +1,4 @@
-import { movedOn, placedGain } from '.';
+import { isSettledPlan, missedGain, movedOn, placedGain } from '.';
 
 const today = '2026-10-22';
 const evenings = [22, 23, 24].map((day) => ({ date: `2026-10-${day}`, minutes: 60 }));
@@ -55,4 +55,29 @@ it('sums what stands on an evening and is still to be done', () => {
   expect(placedGain([task(), task({ evening: null }), task({ doneAt: today }), task({ gain: 0.5 })])).toBe(
     2.5,
   );
+});
+
+it.each([
+  [4, 2],
+  [2.006, 0.006],
+  [2.005, 0],
+  [2, 0],
+  [1, 0],
+])('of a best plan of %d misses %d', (best, missed) => {
+  expect(missedGain(best, [task(), task({ evening: null })])).toBeCloseTo(missed, 9);
+});
+
+it.each<[string, Parameters<typeof isSettledPlan>, boolean]>([
+  ['all of it, as well as can be', [{ gain: 2, proven: true }, [task()]], true],
+  [
+    'what is done, wherever it stood',
+    [{ gain: 2, proven: true }, [task(), task({ evening: null, doneAt: today })]],
+    true,
+  ],
+  ['not what waits for an evening', [{ gain: 2, proven: true }, [task(), task({ evening: null })]], false],
+  ['not what could gain more', [{ gain: 3, proven: true }, [task()]], false],
+  ['not what may not be the best', [{ gain: 2, proven: false }, [task()]], false],
+  ['not what was never weighed', [null, [task()]], false],
+])('settles %s', (_, plan, settled) => {
+  expect(isSettledPlan(...plan)).toBe(settled);
 });

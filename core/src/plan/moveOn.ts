@@ -34,12 +34,28 @@ export function movedOn<T extends Placed>(
   });
 }
 
+interface Gaining extends Pick<Placed, 'evening' | 'doneAt'> {
+  readonly gain: number;
+}
+
 /** The gain of what stands on an evening. */
-export const placedGain = (
-  tasks: readonly {
-    readonly gain: number;
-    readonly evening: string | null;
-    readonly doneAt: string | null;
-  }[],
-): number =>
+export const placedGain = (tasks: readonly Gaining[]): number =>
   tasks.reduce((sum, { gain, evening, doneAt }) => sum + (evening !== null && doneAt === null ? gain : 0), 0);
+
+/** Less of a point than is told. */
+const hardly = 0.005;
+
+/** What the best plan would gain beyond this one, in points; 0 where it is less than is told. */
+export const missedGain = (bestGain: number, tasks: readonly Gaining[]): number => {
+  const missed = bestGain - placedGain(tasks);
+  return missed > hardly ? missed : 0;
+};
+
+/** Whether all that is still to be done stands on an evening, and no plan is known to be better. */
+export const isSettledPlan = (
+  best: { readonly gain: number; readonly proven: boolean } | null,
+  tasks: readonly Gaining[],
+): boolean =>
+  best?.proven === true &&
+  tasks.every(({ doneAt, evening }) => doneAt !== null || evening !== null) &&
+  missedGain(best.gain, tasks) === 0;
