@@ -1,35 +1,44 @@
-/** Node workspaces run through swc; the app brings jest-expo's own setting. */
-const node = (name, extra = {}) => ({
-  displayName: name,
-  rootDir: `${__dirname}/${name}`,
-  testEnvironment: require.resolve('./tools/lib/keptEnvironment.cjs'),
-  runtime: require.resolve('./tools/lib/keptRuntime.cjs'),
-  setupFiles: [require.resolve('./tools/lib/sameDraws.cjs')],
-  testMatch: ['<rootDir>/src/**/*.test.ts'],
-  transform: {
-    '^.+\\.[jt]s$': [
-      '@swc/jest',
-      { jsc: { parser: { syntax: 'typescript' }, target: 'es2022' }, module: { type: 'commonjs' } },
-    ],
-  },
-  // Published as ES modules only.
-  transformIgnorePatterns: ['node_modules/(?!(@scure|@noble|@otplib)/)'],
-  ...extra,
-});
+const layers = ['core', 'contract', 'school', 'server', 'tools'];
+const setup = require.resolve('./tools/jest/setup.cjs');
+const serverSetup = require.resolve('./server/src/testing/setup.ts');
+
+/** A test that replaces a module by another needs a module registry of its own, which Jest's default runner gives it. */
+const replacesModules = '/server/src/main/rows\\.test\\.ts$';
 
 module.exports = {
-  testSequencer: require.resolve('./tools/lib/longestFirst.cjs'),
+  testSequencer: require.resolve('./tools/jest/longestFirst.cjs'),
   // Far above what any test needs: it ends one that hangs, and a busy machine does not meet it.
   testTimeout: 300_000,
   projects: [
-    node('core'),
-    node('contract'),
-    node('school'),
-    node('server', {
-      globalSetup: require.resolve('./server/src/testing/templates.ts'),
-      setupFilesAfterEnv: [require.resolve('./server/src/testing/environment.ts')],
-    }),
-    node('tools', { testMatch: ['<rootDir>/**/*.test.ts'] }),
+    {
+      // Plain Node with its own module cache: a worker loads the server once, not once for each file. `npm test` sets
+      // NODE_OPTIONS so that Node reads TypeScript.
+      displayName: 'node',
+      runner: 'jest-light-runner/child-process',
+      rootDir: __dirname,
+      roots: layers.map((layer) => `<rootDir>/${layer}`),
+      testMatch: ['**/*.test.ts'],
+      testPathIgnorePatterns: ['/node_modules/', replacesModules],
+      setupFiles: [setup],
+      setupFilesAfterEnv: [serverSetup],
+      transform: {},
+    },
+    {
+      displayName: 'replaced modules',
+      rootDir: `${__dirname}/server`,
+      testEnvironment: 'node',
+      testRegex: replacesModules,
+      setupFiles: [setup],
+      setupFilesAfterEnv: [serverSetup],
+      transform: {
+        '^.+\\.[jt]s$': [
+          '@swc/jest',
+          { jsc: { parser: { syntax: 'typescript' }, target: 'es2022' }, module: { type: 'commonjs' } },
+        ],
+      },
+      // Published as ES modules only.
+      transformIgnorePatterns: ['node_modules/(?!(@scure|@noble|@otplib)/)'],
+    },
     '<rootDir>/app/jest.config.js',
   ],
 };

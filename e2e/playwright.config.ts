@@ -5,7 +5,7 @@ export default defineConfig({
   testDir: 'src',
   outputDir: '../.cadro/test-results',
   // One stack per worker; a file's tests share it, one after the other, and other files may have been there.
-  workers: 2,
+  workers: Number(process.env['CADRO_E2E_WORKERS'] ?? 2),
   fullyParallel: false,
   forbidOnly: true,
   retries: 0,
@@ -24,15 +24,7 @@ export default defineConfig({
     screenshot: 'only-on-failure',
   },
   projects: [
-    {
-      name: 'phone',
-      use: { ...devices['Desktop Chrome'], viewport: { width: 390, height: 844 }, hasTouch: true },
-    },
-    {
-      name: 'wide',
-      grepInvert: /@once/,
-      use: { ...devices['Desktop Chrome'], viewport: { width: 1280, height: 800 } },
-    },
+    { name: 'journeys', use: { ...devices['Desktop Chrome'] } },
     // Not a test: draws docs/screenshots, by npm run screenshots.
     {
       name: 'pictures',

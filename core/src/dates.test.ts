@@ -12,6 +12,7 @@ import {
   weekdayOf,
   weekOf,
 } from '.';
+import { runs } from './testing/runs';
 
 const anyDate = fc
   .date({ min: new Date('1990-01-01'), max: new Date('2060-12-31'), noInvalidDate: true })
@@ -113,6 +114,6 @@ it('is the date that the zone’s own calendar shows, at every instant', () => {
       for (const at of [ms, ms + 60_000, ms + 899_999])
         expect(dateIn(zone, new Date(at))).toBe(calendarOf(zone).format(at));
     }),
-    { numRuns: 3_000 },
+    { numRuns: runs(3_000) },
   );
 });

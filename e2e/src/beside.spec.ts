@@ -22,7 +22,7 @@ test(
       await line.fill('Concentration Oct 23 15/20');
       await line.press('Enter');
       await expect(page.getByText('Added Concentration, 15 of 20.')).toBeVisible();
-      await guardian.findsStateInOrder('assignments beside a school’s');
+      await guardian.findsScreenInOrder('assignments beside a school’s');
     });
 
     await test.step('the course counts it and says whose word it is', async () => {
@@ -39,7 +39,7 @@ test(
       await page.getByRole('link', { name: 'What you add to Isolde’s record' }).click();
       await expect(page.getByText('Are these the same assignment in Kelp chemistry?')).toBeVisible();
       await expect(page.getByText(/^School: Concentration: quiz, /)).toBeVisible();
-      await guardian.findsStateInOrder('what is beside a school’s record');
+      await guardian.findsScreenInOrder('what is beside a school’s record');
       await page.getByRole('button', { name: 'Yes, the same: Concentration' }).click();
       await expect(page.getByRole('heading', { name: 'Where you and the school differ (1)' })).toBeVisible();
       await expect(page.getByText('The school hasn’t entered it yet.')).toBeVisible();
@@ -124,11 +124,11 @@ test('two records of one child are read as one, and taken apart again', once, as
   await page.getByRole('button', { name: /^Yes, put the two together/ }).click();
   await expect(page.getByRole('radio', { name: 'Tide tables' })).toBeVisible();
   await page.getByRole('radio', { name: 'Tide tables' }).click();
-  await guardian.findsStateInOrder('which course is which');
+  await guardian.findsScreenInOrder('which course is which');
   await page.getByRole('button', { name: 'Put the two records together' }).click();
   await expect(page.getByText('Tides and tables is Tide tables')).toBeVisible();
   await expect(page.getByText('You: Storm surge: quiz, due Mon, Oct 19, 18 of 20')).toBeVisible();
-  await guardian.findsStateInOrder('two records that are one');
+  await guardian.findsScreenInOrder('two records that are one');
   await guardian.opensCourse('Tide tables');
   await expect(
     page.getByRole('link', { name: /^Gauge log\. .*not in the gradebook yet/ }).first(),

@@ -29,7 +29,7 @@ test(
     await page.getByRole('radio', { name: 'From files it exports' }).click();
     await page.getByLabel('The school’s name').fill('Wrack Island School');
     await page.getByLabel(/^Time zone of the school/).fill('America/Halifax');
-    await operator.findsStateInOrder('adding a school that exports files');
+    await operator.findsScreenInOrder('adding a school that exports files');
     await page.getByRole('button', { name: 'Add a school' }).click();
     await expect(page.getByRole('button', { name: /^Upload an export/ })).toBeVisible();
     await upload(page, 'fall.zip', await zip(school));
@@ -43,7 +43,7 @@ test(
       await zip({ ...school, lineItems: school.lineItems.slice(12), results: [] }),
     );
     await expect(page.getByText(/^half\.zip no longer lists 15 of 15 scores \(100\s?%\)/)).toBeVisible();
-    await operator.findsStateInOrder('an export that would remove records');
+    await operator.findsScreenInOrder('an export that would remove records');
     await page.getByRole('button', { name: 'No, don’t use this file: half.zip' }).click();
     await expect(page.getByText('half.zip: stopped')).toBeVisible();
 
@@ -65,7 +65,7 @@ test(
       parent.page.getByText(/^The school hasn’t told Cadro how it grades this class/),
     ).toBeVisible();
     await expect(parent.page.getByText(/^Wrack Island School doesn’t share course comments/)).toBeVisible();
-    await parent.findsStateInOrder('a course whose school tells no rules');
+    await parent.findsScreenInOrder('a course whose school tells no rules');
     await parent.page.goto('/work');
     await expect(parent.page.getByText('Bowline sheet').first()).toBeVisible();
     await parent.page.goto('/days/attendance');

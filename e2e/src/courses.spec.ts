@@ -90,7 +90,7 @@ test('the school’s figure differs: the guardian tries, keeps, and takes back a
   await page.getByLabel('Lowest score, in percent').fill('50');
   await page.getByRole('button', { name: 'Try what would match the school’s grade' }).click();
   await expect(page.getByText(/the same as with this\.$/)).toBeVisible();
-  await guardian.findsStateInOrder('correcting the policy');
+  await guardian.findsScreenInOrder('correcting the policy');
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByText('Counted with your adjustment.')).toBeVisible();
   await expect(page.getByText(/^The school shows the same: 80\.\d B/)).toBeVisible();
@@ -118,7 +118,7 @@ test('the year as a tree, and every course side by side', async ({ guardian, pag
   await expect(page.getByText('“A strong end. I look forward to kelp chemistry with her.”')).toBeVisible();
   await expect(page.getByText('from final grades')).toBeVisible();
   await expect(page.getByText('1 still to be planned').first()).toBeVisible();
-  await guardian.findsStateInOrder('the terms, opened');
+  await guardian.findsScreenInOrder('the terms, opened');
 
   await guardian.goesTo('Courses');
   const print = page.getByRole('link', { name: /^Print this term/ }).first();

@@ -78,7 +78,7 @@ test('what a family writes down: again and again, ticked, left out, taken out an
   await expect(page.getByText('Deleted “Library books”.')).toBeVisible();
   await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(page.getByRole('heading', { level: 1, name: 'Library books' })).toBeVisible();
-  await guardian.findsStateInOrder('what is written down');
+  await guardian.findsScreenInOrder('what is written down');
   await page.getByLabel('Time', { exact: true }).fill('soon');
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page.getByText('Write the time like 5:30 PM.')).toBeVisible();

@@ -30,7 +30,7 @@ async function addsSchool(operator: Guardian, running: RunningStack): Promise<vo
   if (!school) throw new Error('no such school');
   await operatorSignsIn(page, running, async () => {
     await expect(page.getByText(/^This doesn’t fit/)).toBeVisible();
-    await operator.findsStateInOrder('the operators’ sign-in');
+    await operator.findsScreenInOrder('the operators’ sign-in');
   });
   await expect(page.getByText(/^No school yet/)).toBeVisible();
   await page.getByRole('button', { name: 'Add a school' }).click();
@@ -103,9 +103,9 @@ test(
     const operator = await newcomer(browser, running, false);
     await addsSchool(operator, running);
     await steersSchool(operator);
-    await operator.findsStateInOrder('the operator’s place');
+    await operator.findsScreenInOrder('the operator’s place');
     const { childId, code } = await hasCode(operator.page, running, info.outputPath('letters.pdf'));
-    await operator.findsStateInOrder('a child, for the operator');
+    await operator.findsScreenInOrder('a child, for the operator');
     const email = 'odile@test.example';
 
     const parent = await newcomer(browser, running, false);
@@ -118,7 +118,7 @@ test(
     // The school has another address of hers, or none: that is said where it can be put right.
     await page.goto(`/settings/file/${childId}`);
     await expect(page.getByText(/^No one here has the e-mail address you use/)).toBeVisible();
-    await parent.findsStateInOrder('what the school has on file');
+    await parent.findsScreenInOrder('what the school has on file');
     // The letter has served.
     const late = await newcomer(browser, running, false);
     const written = await addressesWritten(late.page);
@@ -140,12 +140,12 @@ test(
       const theirs = await newcomer(browser, running, false);
       await comesIn(theirs.page, invited, { name, email: `invited-${index}@test.example`, ...whose });
       await expect(theirs.page).toHaveURL(home);
-      await theirs.findsStateInOrder(`the first screen: ${as}`);
+      await theirs.findsScreenInOrder(`the first screen: ${as}`);
       await theirs.page.context().close();
     }
     await page.goto('/settings/people');
     for (const { name } of others) await expect(page.getByText(name, { exact: true }).last()).toBeVisible();
-    await parent.findsStateInOrder('who sees what');
+    await parent.findsScreenInOrder('who sees what');
 
     await signOut(page);
     await page.getByRole('link', { name: 'Forgot your password?' }).click();
@@ -178,7 +178,7 @@ test(
     // The page that is open empties by itself, and another asks in vain.
     await expect(page.getByRole('heading', { level: 1, name: 'No child here yet' })).toBeVisible();
     expect((await page.request.get(`/api/students/${childId}/terms`)).status()).toBe(404);
-    await parent.findsStateInOrder('when the school has ended it');
+    await parent.findsScreenInOrder('when the school has ended it');
     expect([...operator.complaints, ...parent.complaints].filter((text) => !/404/.test(text))).toEqual([]);
   },
 );

@@ -15,7 +15,7 @@ test(
     await page.getByRole('button', { name: 'Invite someone' }).click();
     await page.getByRole('checkbox', { name: 'Isolde' }).click();
     await page.getByRole('checkbox', { name: 'Pet' }).click();
-    await guardian.findsStateInOrder('an invitation');
+    await guardian.findsScreenInOrder('an invitation');
     await page.getByRole('button', { name: 'Make the invitation' }).click();
     const code = await page.getByText(/^([0-9A-Z]{4}-){3}[0-9A-Z]{4}$/).textContent();
 
@@ -28,7 +28,7 @@ test(
     await expect(theirs.getByText('Millrace Middle School')).toBeVisible();
     await expect(theirs.getByText('Invited by Maren Aldervane')).toBeVisible();
     await expect(theirs).toHaveURL(/\/new$/);
-    await other.findsStateInOrder('whose record it is');
+    await other.findsScreenInOrder('whose record it is');
     await theirs.getByRole('button', { name: 'Yes, continue' }).click();
     await theirs.getByLabel('Your name').fill('Rosamund Tern');
     await theirs.getByLabel('E-mail address').fill(email);
@@ -36,7 +36,7 @@ test(
     await theirs.getByRole('button', { name: 'Open my account' }).click();
     await expect(theirs.getByText(/^This password is too easy to guess/)).toBeVisible();
     await theirs.getByLabel('Password', { exact: true }).fill(first);
-    await other.findsStateInOrder('setting up an account');
+    await other.findsScreenInOrder('setting up an account');
     await theirs.getByRole('button', { name: 'Open my account' }).click();
     await expect(theirs).toHaveURL(/\/brief$/);
     expect(secretsWritten()).toEqual([]);
@@ -47,12 +47,12 @@ test(
 
     await theirs.goto(await addressIn(running, page, email, /^Confirm your address/));
     await expect(theirs.getByRole('heading', { level: 1, name: 'Your address is confirmed' })).toBeVisible();
-    await other.findsStateInOrder('a confirmed address');
+    await other.findsScreenInOrder('a confirmed address');
     await signOut(theirs);
 
     await theirs.getByRole('link', { name: 'Forgot your password?' }).click();
     await theirs.getByLabel('E-mail address').fill(email);
-    await other.findsStateInOrder('a forgotten password');
+    await other.findsScreenInOrder('a forgotten password');
     await theirs.getByRole('button', { name: 'Send me the link' }).click();
     await expect(theirs.getByText(/^If there’s an account for rosamund/)).toBeVisible();
     await theirs.goto(await addressIn(running, page, email, /^Set a new password/));
@@ -68,7 +68,7 @@ test(
     await theirs.getByLabel('Current password').fill(second);
     await theirs.getByRole('button', { name: 'Add a passkey' }).click();
     await expect(theirs.getByText('My phone', { exact: true })).toBeVisible();
-    await other.findsStateInOrder('sign-in and safety');
+    await other.findsScreenInOrder('sign-in and safety');
     await signOut(theirs);
     // As the way in by itself, and as the step after the password.
     await theirs.getByRole('button', { name: 'Use a passkey' }).click();
@@ -76,7 +76,7 @@ test(
     await signOut(theirs);
     await signIn(theirs, email, second);
     await expect(theirs.getByRole('heading', { level: 1, name: 'One more step' })).toBeVisible();
-    await other.findsStateInOrder('the second step');
+    await other.findsScreenInOrder('the second step');
     await theirs.getByRole('button', { name: 'Use a passkey' }).click();
     await expect(theirs).toHaveURL(/\/brief$/);
 
@@ -88,7 +88,7 @@ test(
     await page.getByRole('button', { name: 'Change Rosamund Tern’s access' }).click();
     await page.getByRole('button', { name: 'Let Rosamund Tern only look' }).click();
     await expect(page.getByRole('button', { name: 'Let Rosamund Tern write, too' })).toBeVisible();
-    await guardian.findsStateInOrder('who sees what');
+    await guardian.findsScreenInOrder('who sees what');
     await page.getByRole('button', { name: 'End Rosamund Tern’s access to Caspian' }).click();
     await page.getByRole('button', { name: 'Yes, end it' }).click();
     await expect(page.getByText('Rosamund Tern', { exact: true })).toHaveCount(0);
@@ -111,7 +111,7 @@ test(
     await page.getByText('A helper, such as a tutor', { exact: true }).click();
     await expect(page.getByRole('button', { name: 'Make the invitation' })).toBeDisabled();
     await page.getByRole('checkbox', { name: 'Kelp chemistry' }).click();
-    await guardian.findsStateInOrder('inviting a helper');
+    await guardian.findsScreenInOrder('inviting a helper');
     await page.getByRole('button', { name: 'Make the invitation' }).click();
     const code = await page.getByText(/^([0-9A-Z]{4}-){3}[0-9A-Z]{4}$/).textContent();
 
@@ -152,7 +152,7 @@ test(
     const email = 'nestor@test.example';
     await page.goto('/sign-in');
     await page.getByRole('link', { name: /^New here/ }).click();
-    await other.findsStateInOrder('new here');
+    await other.findsScreenInOrder('new here');
     await page.getByLabel('Your code').fill('T4MJ-91CW-8GZE-5NYX');
     await page.getByRole('button', { name: 'See whose it is' }).click();
     await expect(page.getByText(/^No school has given out this code/)).toBeVisible();
@@ -189,7 +189,7 @@ test('one-time codes are asked for once they are set up', once, async ({ guardia
   await expect
     .poll(() => picture.locator('img').evaluate((image: HTMLImageElement) => image.naturalWidth))
     .toBeGreaterThan(0);
-  await guardian.findsStateInOrder('setting up one-time codes');
+  await guardian.findsScreenInOrder('setting up one-time codes');
   await page.getByLabel('The code it shows now').fill('000000');
   await page.getByRole('button', { name: 'Turn on codes' }).click();
   await expect(page.getByText(/^This code isn’t right/)).toBeVisible();

@@ -217,5 +217,5 @@ test('where the device gives its own colours, one place looks chosen, and marks 
   );
   expect(inks.length).toBeGreaterThan(20);
   for (const ink of inks) expect(['CanvasText', 'Canvas', 'GrayText']).toContain(ink);
-  await guardian.findsStateInOrder('attendance in the device’s own colours');
+  await guardian.findsScreenInOrder('attendance in the device’s own colours');
 });

@@ -75,7 +75,7 @@ test('on one’s own device every place of each child opens without a connection
   await page.goto('/brief');
   await expect(guardian.matter('Keel model')).toBeVisible();
   if (guardian.wide) await expect(page.getByRole('heading', { name: 'Keel model' })).toBeVisible();
-  await guardian.findsStateInOrder('the Brief without a connection');
+  await guardian.findsScreenInOrder('the Brief without a connection');
   guardian.complaints.splice(0);
   await page.context().setOffline(false);
   await expect(page.getByText(/^No connection/)).toBeHidden();

@@ -38,12 +38,12 @@ test(
     const { page } = parent;
     await begins(page, running, { name: 'Hedda Skerry', email: 'hedda@test.example' });
     await expect(page.getByRole('link', { name: /^My school gives no code/ })).toBeVisible();
-    await parent.findsStateInOrder('nobody is linked yet');
+    await parent.findsScreenInOrder('nobody is linked yet');
     await addsChild(page, 'Wren', 'Skerry Cove School');
     // In the first minutes the Brief says what is so, and the one step from there.
     await parent.goesTo('Brief');
     await expect(page.getByText(/^There’s nothing written down for Wren yet\./)).toBeVisible();
-    await parent.findsStateInOrder('a child without a course');
+    await parent.findsScreenInOrder('a child without a course');
     await page.getByRole('link', { name: 'Add a course', exact: true }).click();
     await page.getByLabel('Course', { exact: true }).fill('Mathematics');
     // What a rule does is seen before it is chosen for good.
@@ -51,13 +51,13 @@ test(
     await page.getByRole('radio', { name: 'It doesn’t count' }).click();
     await expect(page.getByText(/doesn’t count\. The grade is 82\.9 \(B\)\.$/)).toBeVisible();
     await page.getByRole('radio', { name: 'As 0' }).click();
-    await parent.findsStateInOrder('a course that is written down');
+    await parent.findsScreenInOrder('a course that is written down');
     await page.getByRole('button', { name: 'Add the course' }).click();
     const line = page.getByLabel('An assignment in one line');
     await expect(line).toBeVisible();
     await parent.goesTo('Brief');
     await expect(page.getByText('Wren has 1 course and no grade yet.')).toBeVisible();
-    await parent.findsStateInOrder('a course without a score');
+    await parent.findsScreenInOrder('a course without a score');
     await page.getByRole('link', { name: 'Write down the first score' }).click();
     for (const [text, said] of [
       ['quiz yesterday 17/20', 'Quiz, 17 of 20'],
@@ -71,7 +71,7 @@ test(
       await expect(page.getByText(`Added ${said}.`)).toBeVisible();
     }
     await expect(page.getByRole('heading', { name: '5 assignments so far' })).toBeVisible();
-    await parent.findsStateInOrder('assignments that are written down');
+    await parent.findsScreenInOrder('assignments that are written down');
     // A slip of the pen is mended where it stands.
     await page.getByRole('button', { name: /^Change Quiz\. / }).click();
     await page.getByLabel('Assignment', { exact: true }).fill('Quiz 2');
@@ -92,7 +92,7 @@ test(
     // 19 + 0 + 40 + 9 of 90.
     await expect(page.getByText('75.6', { exact: true }).first()).toBeVisible();
     await expect(page.getByText(/^You keep this record yourself/)).toBeVisible();
-    await parent.findsStateInOrder('a course that its family writes down');
+    await parent.findsScreenInOrder('a course that its family writes down');
     await parent.goesTo('Work');
     await expect(page.getByText('Worksheet 4').first()).toBeVisible();
     await parent.goesTo('Brief');
@@ -103,7 +103,7 @@ test(
     await expect(page.getByText(/is written down\.$/)).toBeVisible();
     await page.goto('/days/attendance');
     await expect(page.getByRole('link', { name: 'Day by day' })).toBeVisible();
-    await parent.findsStateInOrder('attendance that its family writes down');
+    await parent.findsScreenInOrder('attendance that its family writes down');
     await page.goto('/settings/sources');
     await page.getByRole('button', { name: /^Change the name, grade or school/ }).click();
     await page.getByLabel('Last name (optional)').fill('Tern-Reef');
@@ -125,7 +125,7 @@ test(
     await page.getByLabel('Child’s first name, as the school writes it').fill('Una');
     await page.getByLabel('Child’s last name').fill('Wrack');
     await page.getByLabel('School', { exact: true }).fill('Wrack Island School');
-    await parent.findsStateInOrder('an export is asked for');
+    await parent.findsScreenInOrder('an export is asked for');
     const send = async (name: string, buffer: Buffer) => {
       const asked = page.waitForEvent('filechooser');
       await page.getByRole('button', { name: /^Choose the export/ }).click();
@@ -144,7 +144,7 @@ test(
     await expect(page.getByText('Bowline sheet').first()).toBeVisible();
     await page.goto('/settings/sources');
     await expect(page.getByText('Exports that you bring in yourself. About Odo.')).toBeVisible();
-    await parent.findsStateInOrder('the sources of a family');
+    await parent.findsScreenInOrder('the sources of a family');
     await page.getByRole('button', { name: 'Remove this source: Wrack Island School' }).click();
     await expect(page.getByText(/^This deletes the whole record of Odo/)).toBeVisible();
     await page.getByRole('button', { name: 'Delete it for good: Wrack Island School' }).click();
@@ -175,7 +175,7 @@ test('a table out of a page and a file: read, corrected, taken once', once, asyn
   await page.getByRole('button', { name: 'Read the table' }).click();
   await expect(page.getByText('4 assignments, as Cadro understands them')).toBeVisible();
   await expect(page.getByText('8 of 10', { exact: true })).toBeVisible();
-  await parent.findsStateInOrder('a table as it is understood');
+  await parent.findsScreenInOrder('a table as it is understood');
   await page.getByRole('button', { name: 'Add 4 assignments' }).click();
   await expect(page.getByText('4 added, 0 changed, 0 were there already.')).toBeVisible();
   await page.getByRole('link', { name: 'See where the course stands' }).click();
@@ -217,7 +217,7 @@ async function otherTables(parent: Guardian) {
   await page.getByRole('button', { name: 'Read the table' }).click();
   await expect(page.getByRole('heading', { name: '3 courses' })).toBeVisible();
   await expect(page.getByText('New course · Ms. Eider · there already')).toBeVisible();
-  await parent.findsStateInOrder('a list of courses');
+  await parent.findsScreenInOrder('a list of courses');
   await page.getByRole('button', { name: 'Add 2 courses' }).click();
   await expect(page.getByRole('heading', { name: '2 courses added' })).toBeVisible();
   await expect(page.getByRole('link', { name: 'Chart drawing' })).toBeVisible();
@@ -229,7 +229,7 @@ async function otherTables(parent: Guardian) {
   await page.getByRole('button', { name: 'Check them and add them' }).click();
   await expect(page.getByRole('heading', { level: 1, name: 'Add attendance' })).toBeVisible();
   await expect(page.getByText('Q4, in 1 row')).toBeVisible();
-  await parent.findsStateInOrder('marks out of a table');
+  await parent.findsScreenInOrder('marks out of a table');
   await page.getByRole('radio', { name: /late/ }).click();
   await page.getByRole('button', { name: 'Add them' }).click();
   await expect(page.getByText('2 entries were added.')).toBeVisible();
@@ -262,7 +262,7 @@ test('mails that are forwarded: what they say, taken by a tap', once, async ({ b
   await page.getByRole('radio', { name: 'Sailing' }).click();
   await expect(page.getByText('“Knots quiz: 18/20”')).toBeVisible();
   await page.getByRole('checkbox', { name: 'Keep it as a comment from the teacher' }).click();
-  await parent.findsStateInOrder('a forwarded mail');
+  await parent.findsScreenInOrder('a forwarded mail');
   await page.getByRole('button', { name: 'Add 2 assignments: Teal in sailing' }).click();
   await page.getByRole('link', { name: 'Kept for Teal' }).click();
   // 18 + 0 of 30.
@@ -299,7 +299,7 @@ test(
     await page.getByLabel('Address of the calendar').fill(`http://127.0.0.1:${port}/rowing.ics`);
     await page.getByLabel('Name', { exact: true }).fill('Rowing class');
     await page.getByRole('radio', { name: 'Brant' }).click();
-    await parent.findsStateInOrder('a calendar that is followed');
+    await parent.findsScreenInOrder('a calendar that is followed');
     await page.getByRole('button', { name: 'Subscribe to this calendar' }).click();
     await expect(
       page.getByText('2 entries added. Cadro checks the calendar every hour. One of them is an assignment.'),

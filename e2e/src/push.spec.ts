@@ -102,7 +102,7 @@ test('alerts come to a device that was asked for, say no more than they may, and
   await page.getByRole('radio', { name: 'Which child it’s about' }).click();
   await page.getByRole('button', { name: 'Save these rules' }).click();
   await expect(page.getByText(/^Saved\./)).toBeVisible();
-  await guardian.findsStateInOrder('how alerts reach a device');
+  await guardian.findsScreenInOrder('how alerts reach a device');
   await page.getByRole('button', { name: 'Send me a notification' }).click();
   await expect.poll(async () => (await arrivals()).length).toBe(1);
 

@@ -1,20 +1,11 @@
 import { test as base } from '@playwright/test';
 import { copyFileSync, mkdirSync } from 'node:fs';
-import { join } from 'node:path';
+import { basename, join } from 'node:path';
 import { startStack } from '../../tools/lib/stack.mjs';
 import { run } from '../../tools/lib/steps.mjs';
+import { lookOf, type Look } from '../table.mjs';
+import { given } from './given';
 import { Guardian } from './guardian';
-
-/** What the test command hands over: a cluster with the story loaded, and the built app. */
-interface Given {
-  readonly psql: string;
-  /** Address of a database of the cluster; `%db%` stands for its name. */
-  readonly databaseUrl: string;
-  readonly storyState: string;
-  readonly buildDir: string;
-  readonly secret: string;
-  readonly folder: string;
-}
 
 export interface RunningStack {
   readonly url: string;
@@ -24,23 +15,17 @@ export interface RunningStack {
   readonly operator: (args: readonly string[], env?: Record<string, string>) => Promise<string[]>;
 }
 
-function given(): Given {
-  const text = process.env['CADRO_E2E'];
-  if (!text) throw new Error('CADRO_E2E is not set: start the browser tests through npm test');
-  return JSON.parse(text) as Given;
-}
-
 /**
  * Database, schools, server and worker of its own: with a copy of the story, or fresh, as on the first day of a Cadro that
  * knows of no demo.
  */
 async function startOwn(name: string, fresh: boolean) {
-  const { psql, databaseUrl, storyState, buildDir, secret, folder } = given();
+  const { psql, databaseUrl, storyState, buildDir, secret, folder, schoolHost, delaySeed } = given();
   const database = `e2e_${name}`;
   const admin = databaseUrl.replace('%db%', 'postgres');
   const sql = (text: string) => run(psql, ['-X', '-q', '-d', admin, '-c', text]);
   await sql(`drop database if exists ${database} with (force)`);
-  await sql(`create database ${database} template ${fresh ? 'template1' : 'story'}`);
+  await sql(`create database ${database} template ${fresh ? 'template_empty' : 'story'}`);
   const home = join(folder, database);
   mkdirSync(home, { recursive: true });
   const schoolState = join(home, 'school.json');
@@ -53,11 +38,12 @@ async function startOwn(name: string, fresh: boolean) {
       schoolState,
       logs: join(home, 'logs'),
       demo: !fresh,
+      schoolHost,
+      ...(delaySeed === null ? {} : { delaySeed }),
     },
     async (starting) => {
       // A run that is ended takes its processes with it.
       process.once('SIGTERM', () => void starting.stop().then(() => process.exit(1)));
-      await Promise.all([starting.startSchool(), fresh && starting.command('migrate')]);
       // The story is there already, and only learns from the schools where they are now.
       if (!fresh) await starting.command('loadStory');
       await Promise.all([starting.startServer(), starting.startWorker()]);
@@ -75,8 +61,11 @@ async function startOwn(name: string, fresh: boolean) {
   return { stack, running };
 }
 
+/** The sizes at which Cadro is looked at, in points. */
+export const viewports = { phone: { width: 390, height: 844 }, wide: { width: 1280, height: 800 } } as const;
+
 export const test = base.extend<
-  { guardian: Guardian },
+  { guardian: Guardian; look: Look | null },
   { running: RunningStack; story: string; fresh: boolean }
 >({
   /** A file that needs the story from its first evening on gives itself a name here, and has a stack of its own. */
@@ -91,8 +80,15 @@ export const test = base.extend<
     { scope: 'worker', timeout: 600_000 },
   ],
   baseURL: async ({ running }, use) => use(running.url),
-  guardian: async ({ page, story }, use, { project }) => {
-    const guardian = new Guardian(page, project.name === 'wide');
+  look: async ({}, use, info) => {
+    const file = basename(info.file);
+    await use(info.project.name === 'pictures' ? null : lookOf(file, info.tags, given().run));
+  },
+  viewport: async ({ look, viewport }, use) => use(look ? viewports[look.size] : viewport),
+  hasTouch: async ({ look, hasTouch }, use) => use(look ? look.size === 'phone' : hasTouch),
+  colorScheme: async ({ look, colorScheme }, use) => use(look ? look.theme : colorScheme),
+  guardian: async ({ page, story, look }, use) => {
+    const guardian = new Guardian(page, look?.size === 'wide');
     guardian.alone = story !== 'shared';
     await use(guardian);
   },

@@ -70,7 +70,7 @@ test('a session that ends leaves the page as it was, and one signs in on top of 
   await send(page).click();
   const again = page.getByRole('heading', { level: 1, name: 'You’ve been signed out' });
   await expect(again).toBeVisible();
-  await guardian.findsStateInOrder('signed-out');
+  await guardian.findsScreenInOrder('signed-out');
   await page.getByLabel('E-mail address').fill('maren@aldervane.example');
   await page.getByLabel('Password').fill('tide-and-lantern');
   await page.getByRole('button', { name: 'Sign in' }).click();
@@ -98,7 +98,7 @@ test('what is written without a connection waits in sight, and goes out once', a
   await expect(page.getByText('Saved. It goes out as soon', { exact: false })).toBeVisible();
   await page.getByRole('button', { name: 'Show what it is' }).click();
   await expect(page.getByText(/^Letter: /)).toBeVisible();
-  await guardian.findsStateInOrder('outbox');
+  await guardian.findsScreenInOrder('outbox');
   // Pressed again, because one is not sure: it is the same letter.
   await send(page).click();
   await expect(waits).toBeVisible();

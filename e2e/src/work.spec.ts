@@ -89,7 +89,7 @@ test('scores are tried out on a course, and the rest of the term is drawn', asyn
   await expect(page.getByText('76.6 C', { exact: true }).last()).toBeVisible();
 
   await expect(page.getByText(/80\.0 is reached in [\d.]+% of them\.$/)).toBeVisible();
-  await guardian.findsStateInOrder('Trying out');
+  await guardian.findsScreenInOrder('Trying out');
 
   await page.goBack();
   await expect(page.getByRole('heading', { level: 1, name: 'Kelp chemistry' })).toBeVisible();
@@ -182,7 +182,7 @@ test('from the Brief through Work to a plan for the evenings', async ({ guardian
     await expect(page.getByText('Nothing better fits.')).toBeVisible();
     await expect(page.getByText('Nothing is waiting.')).toBeVisible();
     await expect(page.getByText('60 of 60 min').first()).toBeVisible();
-    await guardian.findsStateInOrder('Plan');
+    await guardian.findsScreenInOrder('Plan');
   });
 
   await test.step('a task is moved by keys, and the price of the change is told', async () => {
@@ -243,7 +243,7 @@ test('from the Brief through Work to a plan for the evenings', async ({ guardian
     await expect(page.getByRole('heading', { level: 1, name: 'Caspian’s evenings' })).toBeVisible();
     await expect(page.getByRole('navigation')).toHaveCount(0);
     await expect(page.getByText(/adds|of a hundred/)).toHaveCount(0);
-    await guardian.findsStateInOrder('The plan a child is shown');
+    await guardian.findsScreenInOrder('The plan a child is shown');
     await page.getByRole('checkbox', { name: 'Done: Keel model' }).click();
     await expect(page.getByRole('checkbox', { name: 'Done: Keel model' })).toBeChecked();
     await page.getByRole('link', { name: 'Back to the plan' }).click();

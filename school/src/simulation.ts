@@ -40,9 +40,17 @@ interface Kept {
   added: { school: string; collection: string; id: string; at: string; row: Record<string, unknown> }[];
 }
 
+/** The story's own records, made once for all simulations of a process. */
+const storyRecords = new Map<string, Records>();
+function recordsOf(school: (typeof schools)[number]): Records {
+  const records = storyRecords.get(school.id) ?? buildSchool(school);
+  storyRecords.set(school.id, records);
+  return records.copy();
+}
+
 /** The three schools at one instant. The same at every start but for what the family did. */
 export class Simulation {
-  readonly records = new Map<string, Records>(schools.map((school) => [school.id, buildSchool(school)]));
+  readonly records = new Map<string, Records>(schools.map((school) => [school.id, recordsOf(school)]));
   private kept: Kept = { now: readsFrom, letters: [], added: [] };
 
   constructor(private readonly file: string | null) {

@@ -1,39 +1,36 @@
 import { join } from 'node:path';
 import { postgresBin } from './prerequisites.mjs';
-import { startStack } from './stack.mjs';
+import { storySecret } from './prepared.mjs';
 import { root, run, workFolder } from './steps.mjs';
 
-/** The story, loaded once into the database `story`; each browser stack works on a copy. Returns the schools' state file. */
-export async function loadStory({ cluster, folder, buildDir, secret }) {
-  await cluster.ensureDatabase('story');
-  const schoolState = join(folder, 'story-school.json');
-  const given = {
-    databaseUrl: cluster.url('story'),
-    secret,
-    buildDir,
-    schoolState,
-    logs: join(folder, 'logs'),
-  };
-  const stack = await startStack(given, async (starting) => {
-    await starting.command('migrate');
-    await starting.startSchool();
-    await starting.command('loadStory');
-  });
-  await stack.stop();
-  // A copy knows what it holds: where nobody has counted, PostgreSQL plans as for a handful of rows.
-  await cluster.query('analyze', 'story');
-  return schoolState;
-}
-
-/** Runs Playwright with what its stacks need. Returns its exit code and output. */
-export function playwright({ cluster, folder, buildDir, secret, storyState, args, env = {}, onLine }) {
+/**
+ * Runs Playwright with what its stacks need.
+ * @param {{ cluster: object; folder: string; buildDir: string; storyState: string; schoolHost: string; run?: string; delaySeed?: number; args: readonly string[]; env?: Record<string, string>; onLine?: (line: string) => void }} given
+ *   a cluster with the prepared databases, the state of the story's schools, and which run of e2e/table.mjs it is.
+ * @returns its exit code and output.
+ */
+export function playwright({
+  cluster,
+  folder,
+  buildDir,
+  storyState,
+  schoolHost,
+  run: name = 'assigned',
+  delaySeed = null,
+  args,
+  env = {},
+  onLine,
+}) {
   const given = {
     psql: join(postgresBin(), 'psql'),
     databaseUrl: cluster.url('%db%'),
     storyState,
     buildDir,
-    secret,
+    secret: storySecret,
     folder,
+    schoolHost,
+    run: name,
+    delaySeed,
   };
   return run(
     join(root, 'node_modules', '.bin', 'playwright'),

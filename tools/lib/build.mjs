@@ -16,9 +16,10 @@ function* filesBelow(folder) {
   }
 }
 
-function fingerprint(layers) {
+/** Hash of everything that the sources of some layers are built into, and of other files that matter to what is made. */
+export function fingerprint(layers, others = []) {
   const hash = createHash('sha256');
-  const own = [join(root, 'package-lock.json'), join(root, 'tools', 'lib', 'bundle.mjs')];
+  const own = [join(root, 'package-lock.json'), join(root, 'tools', 'lib', 'bundle.mjs'), ...others];
   for (const file of [...own, ...layers.flatMap((name) => [...filesBelow(join(root, name))])]) {
     hash.update(file.slice(root.length)).update(readFileSync(file));
   }

@@ -92,8 +92,9 @@ export async function bundleBench(folder) {
   cpSync(join(root, 'server', 'assets'), join(folder, 'bench', 'assets'), { recursive: true });
 }
 
-/** The stand-ins of the demo and the tests: started hundreds of times, with all that they need in one file. */
-export const bundleSchool = (folder) => bundle(['school/src/main.ts'], join(folder, 'school'), []);
+/** The stand-ins: one set of schools for the demo, and a host of many sets for the tests, each program in one file. */
+export const bundleSchool = (folder) =>
+  bundle(['school/src/main.ts', 'school/src/host.ts'], join(folder, 'school'), []);
 
 /**
  * What goes on without a connection: beside a built app, with the list of all its files but those that are for operators

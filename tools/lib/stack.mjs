@@ -3,27 +3,38 @@ import { createHash } from 'node:crypto';
 import { once } from 'node:events';
 import { join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
+import { delayAnswers } from './delayAnswers.mjs';
 import { forgetAll, putDown } from './leftBehind.mjs';
 import { freePort } from './postgres.mjs';
-import { openLog, root, run, signalGroup, StepError } from './steps.mjs';
+import { countChild, openLog, root, run, signalGroup, StepError } from './steps.mjs';
 
 const startTimeoutMs = 240_000;
 const stopTimeoutMs = 6_000;
 const answerTimeoutMs = 10_000;
 
+/** The keys that Cadro and the simulated schools share, and where a teacher's answer is delivered. */
+function sharedWithSchools({ secret, ports }) {
+  return {
+    // Letters and digits alone: a header loses blanks at its ends.
+    textKey: createHash('sha256').update(`texts:${secret}`).digest('hex').slice(0, 32),
+    inbound: {
+      url: `http://127.0.0.1:${ports.public}/api/inbound-mail`,
+      key: `inbound-${secret.slice(0, 16)}`,
+    },
+  };
+}
+
 /** The environment of Cadro's processes and of the stand-ins, from the addresses of one stack. */
 function environment({ databaseUrl, ports, secret, buildDir, schoolState, demo = true, letterHold = 0 }) {
-  // Letters and digits alone: a header loses blanks at its ends.
-  const textKey = createHash('sha256').update(`texts:${secret}`).digest('hex').slice(0, 32);
-  const inboundKey = `inbound-${secret.slice(0, 16)}`;
+  const { textKey, inbound } = sharedWithSchools({ secret, ports });
   return {
     NODE_ENV: 'production',
     DATABASE_URL: databaseUrl,
     CADRO_PORT: String(ports.server),
-    CADRO_PUBLIC_URL: `http://127.0.0.1:${ports.server}`,
+    CADRO_PUBLIC_URL: `http://127.0.0.1:${ports.public}`,
     CADRO_SECRET: secret,
     CADRO_APP_DIR: join(buildDir, 'app'),
-    CADRO_INBOUND_MAIL_KEY: inboundKey,
+    CADRO_INBOUND_MAIL_KEY: inbound.key,
     CADRO_MAIL_VERDICT_HOST: 'mx.mail.cadro.example',
     CADRO_LETTER_HOLD_SECONDS: String(letterHold),
     // The simulated schools are on this machine.
@@ -36,8 +47,8 @@ function environment({ databaseUrl, ports, secret, buildDir, schoolState, demo =
     SCHOOL_PORT: String(ports.school),
     SCHOOL_SMTP_PORT: String(ports.smtp),
     SCHOOL_STATE_FILE: schoolState,
-    SCHOOL_INBOUND_MAIL_URL: `http://127.0.0.1:${ports.server}/api/inbound-mail`,
-    SCHOOL_INBOUND_MAIL_KEY: inboundKey,
+    SCHOOL_INBOUND_MAIL_URL: inbound.url,
+    SCHOOL_INBOUND_MAIL_KEY: inbound.key,
   };
 }
 
@@ -45,6 +56,7 @@ function environment({ databaseUrl, ports, secret, buildDir, schoolState, demo =
 class Stack {
   #children = [];
   #tellLost = () => {};
+  #whenStopped = [];
 
   /**
    * @param buildDir the build whose programs are run: the very one that is shipped.
@@ -66,6 +78,7 @@ class Stack {
       detached: true,
       stdio: ['ignore', 'pipe', 'pipe'],
     });
+    countChild(child);
     if (this.processes) putDown(this.processes, child.pid, join(this.buildDir, program));
     let output = '';
     let up = false;
@@ -130,30 +143,60 @@ class Stack {
     this.#children = this.#children.filter((each) => each !== record);
   }
 
+  /** Does something more when the stack is stopped. */
+  onStop(work) {
+    this.#whenStopped.push(work);
+  }
+
   async stop() {
     this.stopping = true;
     for (const { child, ended } of this.#children) if (!ended) signalGroup(child, 'SIGTERM');
     for (let waited = 0; waited < stopTimeoutMs && this.#children.some(({ ended }) => !ended); waited += 50)
       await wait(50);
     for (const { child, ended } of this.#children) if (!ended) signalGroup(child, 'SIGKILL');
+    for (const work of this.#whenStopped) await work();
     if (this.processes) forgetAll(this.processes);
   }
 }
 
 const mostTries = 5;
 
+/** Opens schools of a stack's own in the process that hosts those of all tests. @returns their ports, and how they close. */
+async function openHostedSchools(host, options) {
+  const answer = await fetch(`${host}/places`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(options),
+  });
+  const { port, smtpPort } = await answer.json();
+  const close = async () => void (await fetch(`${host}/places/${port}`, { method: 'DELETE' }));
+  return { ports: { school: port, smtp: smtpPort }, close };
+}
+
 /**
  * Starts a stack at ports of its own. A port that was free when it was looked up may be taken by now: then others are
  * tried.
- * @param {{ databaseUrl: string; secret: string; buildDir: string; schoolState: string; logs: string; port?: number; demo?: boolean; letterHold?: number; processes?: string }} given
- *   what it works on, the folder of its logs, the server's port where it matters, and whether time is the story's.
+ * @param {{ databaseUrl: string; secret: string; buildDir: string; schoolState: string; logs: string; port?: number; demo?: boolean; letterHold?: number; processes?: string; schoolHost?: string; delaySeed?: number }} given
+ *   what it works on, the folder of its logs, the server's port where it matters, whether time is the story's, the address
+ *   of a host of simulated schools (else `startSchool` starts a process of their own), and the seed of random delays
+ *   of every answer (else there are none).
  * @param {(stack: Stack) => Promise<void>} begin starts of it what is wanted; where that fails, all of it is stopped.
  */
-export async function startStack({ port, logs, processes, ...given }, begin) {
+export async function startStack({ port, logs, processes, schoolHost, delaySeed, ...given }, begin) {
   for (let tries = 1; ; tries += 1) {
-    const ports = { server: port ?? (await freePort()), school: await freePort(), smtp: await freePort() };
+    const server = port ?? (await freePort());
+    const ports = { server, public: delaySeed === undefined ? server : await freePort() };
+    const hosted =
+      schoolHost &&
+      (await openHostedSchools(schoolHost, {
+        ...sharedWithSchools({ secret: given.secret, ports }),
+        stateFile: given.schoolState,
+      }));
+    Object.assign(ports, hosted?.ports ?? { school: await freePort(), smtp: await freePort() });
     const stack = new Stack(environment({ ...given, ports }), logs, given.buildDir, processes);
+    if (hosted) stack.onStop(hosted.close);
     try {
+      if (delaySeed !== undefined) stack.onStop(await delayAnswers({ ...ports, seed: delaySeed }));
       await begin(stack);
       return stack;
     } catch (error) {

@@ -1,5 +1,6 @@
+import { AsyncLocalStorage } from 'node:async_hooks';
 import { spawn } from 'node:child_process';
-import { createWriteStream, mkdirSync } from 'node:fs';
+import { createWriteStream, mkdirSync, readFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
 import { fileURLToPath } from 'node:url';
@@ -16,15 +17,40 @@ const heartbeatMs = 20_000;
 export const now = () => Number(process.hrtime.bigint()) / 1e6;
 const seconds = (ms) => `${(ms / 1000).toFixed(1)} s`;
 
+/** Every step that has ended, in order: its name, its minutes, and the processor seconds of the commands it ran. */
+export const finishedSteps = [];
+const currentStep = new AsyncLocalStorage();
+
+/** Clock ticks a second in /proc, the same on every Linux that Node runs on. */
+const ticksPerSecond = 100;
+/**
+ * Processor seconds of a process and of those it has waited for; 0 where the system does not tell.
+ * @param {number | 'self'} pid
+ * @param {'own' | 'children' | 'all'} whose
+ */
+export function processorSeconds(pid, whose = 'all') {
+  try {
+    const fields = readFileSync(`/proc/${pid}/stat`, 'utf8').split(') ').at(-1).split(' ').map(Number);
+    // After the name: utime, stime, cutime and cstime are the 12th to 15th field.
+    const [own, children] = [fields[11] + fields[12], fields[13] + fields[14]];
+    return { own, children, all: own + children }[whose] / ticksPerSecond;
+  } catch {
+    return 0;
+  }
+}
+
 /** Runs one named step and prints its name, its progress and how long it took. */
 export async function step(name, work) {
   const start = now();
+  const measured = { name, minutes: 0, processorSeconds: 0 };
   const tell = (line) => console.log(`    ${line}`);
   console.log(`· ${name}`);
   const elapsedMs = () => now() - start;
   const stillAtIt = setInterval(() => tell(`${name}: still at it, ${seconds(elapsedMs())}`), heartbeatMs);
-  const result = await work(tell).finally(() => clearInterval(stillAtIt));
+  const result = await currentStep.run(measured, () => work(tell)).finally(() => clearInterval(stillAtIt));
   const ms = elapsedMs();
+  measured.minutes = ms / 60_000;
+  finishedSteps.push(measured);
   const note = typeof result === 'string' ? ` — ${result}` : '';
   console.log(`  done in ${seconds(ms)}${note}`);
   return result;
@@ -53,6 +79,18 @@ export async function endCommands() {
   for (const child of underWay) signalGroup(child, 'SIGKILL');
 }
 
+/** Processor seconds of ended children that have been added to a step. */
+let attributedSeconds = 0;
+/** Adds a child's processor time to the step under way, once the child has ended. */
+export function countChild(child) {
+  const step = currentStep.getStore();
+  child.once('exit', () => {
+    const ended = processorSeconds('self', 'children');
+    if (step) step.processorSeconds += ended - attributedSeconds;
+    attributedSeconds = ended;
+  });
+}
+
 /**
  * Runs a command to its end. Its output goes to `log` or is collected; a failure shows the last lines.
  * @param {string} command
@@ -75,6 +113,7 @@ export function run(
     });
     underWay.add(child);
     onStart?.(child);
+    countChild(child);
     const file = log ? openLog(log) : null;
     let output = '';
     const take = (chunk) => {

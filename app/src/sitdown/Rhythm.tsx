@@ -5,7 +5,7 @@ import { isTime, timeOf, weekdayNames } from '../i18n';
 import { Action, Choice, Field, Quietly, Row, Stack, Words } from '../ui';
 import { useAddEntryMutation } from '../followups/api';
 import { useRhythmEntryQuery, useSetRhythmMutation } from './api';
-import { byDay, firstOn, weekdayOfRule } from './rhythm';
+import { byDay, firstOn, weekdayOfRule } from './weekdayRule';
 
 const days = [1, 2, 3, 4, 5, 6, 7] as const;
 

@@ -2,7 +2,7 @@ import i18next from 'i18next';
 import type { Brief, Matter, NewsLine, Plan, SitdownPage } from '@cadro/contract';
 import { makeFormat } from '../i18n';
 import { becameOf, composePage, keptOf, movedUp, questionFor, type PageFacts } from './compose';
-import { byDay, firstOn, weekdayOfRule } from './rhythm';
+import { byDay, firstOn, weekdayOfRule } from './weekdayRule';
 import { startTexts } from '../testing/texts';
 
 startTexts('en');

@@ -12,6 +12,7 @@ import {
   type ChildHistory,
   type CourseSight,
 } from '.';
+import { runs } from '../testing/runs';
 
 /*
  * After success, silence: whatever happens over random weeks, no matter, alert, offer or line of a digest asks for
@@ -153,7 +154,7 @@ it('no alert and no line of a digest asks for what is done, excused or over', ()
       const lines = [...digest.needs, ...digest.before].flatMap(({ reasons }) => reasons);
       expect(wrong({ course, facts }, lines)).toEqual([]);
     }),
-    { numRuns: 400 },
+    { numRuns: runs(400) },
   );
 });
 
@@ -181,7 +182,7 @@ it('no matter of the Brief asks for it, and no second chance or loose end is off
       for (const { itemId, deadline } of course.answer.chances)
         expect(whyNot({ course, facts }, itemId, Date.parse(deadline))).toBeNull();
     }),
-    { numRuns: 400 },
+    { numRuns: runs(400) },
   );
 });
 

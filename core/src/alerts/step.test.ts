@@ -25,6 +25,7 @@ import {
   type ChildHistory,
   type Known,
 } from '.';
+import { runs } from '../testing/runs';
 
 const days = Array.from({ length: 30 }, (_, day) => evening(day));
 const rules = presetRules('everything');
@@ -425,7 +426,7 @@ describe('the words', () => {
   /** Every reason that any history gives rise to. */
   const reasons = (): AlertReason[] => {
     const all = new Map<string, AlertReason>();
-    for (const history of fc.sample(anyHistory, { numRuns: 60, seed: 7 })) {
+    for (const history of fc.sample(anyHistory, { numRuns: runs(60), seed: 7 })) {
       for (const facts of factsOfDays(history, days)) {
         for (const { reasons: found } of lookAtChild([], facts, { ...quiet, first: false }).states) {
           for (const reason of found) all.set(reason.rule, reason);

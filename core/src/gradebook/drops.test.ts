@@ -2,6 +2,7 @@ import type { CourseRecord } from '@cadro/contract';
 import fc from 'fast-check';
 import { courseAnswer } from '../outlook';
 import { course, item, scored } from '../testing/courses';
+import { runs } from '../testing/runs';
 
 /** Every way to leave out `n` of a list. */
 function* choices<T>(list: readonly T[], n: number): Generator<readonly T[]> {
@@ -93,7 +94,7 @@ describe('drops of the lowest scores', () => {
           expect(categories[0]?.fraction).toBeCloseTo(Math.max(...all), 9);
         },
       ),
-      { numRuns: 300 },
+      { numRuns: runs(300) },
     );
   });
 
@@ -123,7 +124,7 @@ describe('drops of the lowest scores', () => {
           expect(categories.reduce((sum, { possible }) => sum + possible, 0)).toBeCloseTo(mass, 9);
         },
       ),
-      { numRuns: 300 },
+      { numRuns: runs(300) },
     );
   });
 
@@ -160,7 +161,7 @@ describe('drops of the lowest scores', () => {
           );
         },
       ),
-      { numRuns: 300 },
+      { numRuns: runs(300) },
     );
   });
 

@@ -2,6 +2,7 @@ import type { CourseRecord, ResultRecord } from '@cadro/contract';
 import fc from 'fast-check';
 import { anyCourse, deepFreeze } from '../testing/courses';
 import { courseAnswer } from './courseAnswer';
+import { runs } from '../testing/runs';
 
 const everything = { targets: [60, 90], since: '2026-09-01T00:00:00Z' };
 const close = (value: number | null) =>
@@ -84,7 +85,7 @@ describe('properties of every course', () => {
         expect(after.posted ?? 0).toBeGreaterThanOrEqual((before.posted ?? 0) - 1e-9);
         expect(after.ifLeft ?? 0).toBeGreaterThanOrEqual((before.ifLeft ?? 0) - 1e-9);
       }),
-      { numRuns: 300 },
+      { numRuns: runs(300) },
     );
   });
 
@@ -100,7 +101,7 @@ describe('properties of every course', () => {
         expect(sum).toBeCloseTo((posted ?? 0) - (before ?? 0), 7);
         if (moved.length > 0) expect(moved.at(-1)?.posted).toBeCloseTo(posted ?? 0, 9);
       }),
-      { numRuns: 300 },
+      { numRuns: runs(300) },
     );
   });
 
@@ -125,7 +126,7 @@ describe('properties of every course', () => {
         expect(at(x ?? 0)).toBeGreaterThanOrEqual(target - 1e-6);
         expect(at((x ?? 0) - 1e-4)).toBeLessThan(target);
       }),
-      { numRuns: 300 },
+      { numRuns: runs(300) },
     );
   });
 

@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import { anyCourse, at, course, item, scored } from '../testing/courses';
 import { courseAnswer } from './courseAnswer';
 import { standsUntilMs } from './standsUntil';
+import { runs } from '../testing/runs';
 
 const asOf = at(20);
 const until = (record: CourseRecord): string => {
@@ -76,6 +77,6 @@ it('says nothing else before, but for the trend', () => {
       const { trend: then, ...saidLater } = courseAnswer({ ...record, asOf: later });
       expect(saidLater).toEqual(said);
     }),
-    { numRuns: 400 },
+    { numRuns: runs(400) },
   );
 });

@@ -6,6 +6,7 @@ import { refillPair } from './pairs';
 import { problemOf, worthOf, type Assignment, type Problem } from './problem';
 import { Relaxation, startPrices } from './relaxation';
 import { Search } from './search';
+import { runs } from '../testing/runs';
 
 /* The parts of the solver by themselves: each may be slow or clumsy, none may be wrong. */
 const day = (index: number): string => `2026-11-${String(index + 1).padStart(2, '0')}`;
@@ -74,7 +75,7 @@ it('a knapsack holds the most there is, and says what is in it', () => {
         if (sum('size', isIn) <= room) expect(held).toBeGreaterThanOrEqual(sum('value', isIn));
       }
     }),
-    { numRuns: 60 },
+    { numRuns: runs(60) },
   );
 });
 
@@ -105,7 +106,7 @@ it('whatever the prices, the relaxation is worth at least the best plan, also wi
         }
       },
     ),
-    { numRuns: 60 },
+    { numRuns: runs(60) },
   );
 });
 
@@ -172,7 +173,7 @@ it('the fillings that are listed hold every plan that is worth as much as is ask
         });
       }
     }),
-    { numRuns: 60 },
+    { numRuns: runs(60) },
   );
 });
 

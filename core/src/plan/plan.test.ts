@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { mayGo, planFault, proposePlan, type Packer, type PlanEvening, type PlanTask } from '.';
+import { runs } from '../testing/runs';
 
 /** Tries every choice: for small questions alone. */
 const packByTrying: Packer = async (fillings, gains) => {
@@ -97,7 +98,7 @@ describe('a plan', () => {
         expect(proven).toBe(true);
         expect({ gain: plan.gain, early }).toEqual(byTrying(tasks, evenings));
       }),
-      { numRuns: 300 },
+      { numRuns: runs(300) },
     );
   });
 

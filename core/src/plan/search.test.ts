@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { problemOf, worthOf, type Problem } from './problem';
 import { Search } from './search';
+import { runs } from '../testing/runs';
 
 const day = (index: number): string => `2026-11-${String(index + 1).padStart(2, '0')}`;
 
@@ -56,7 +57,7 @@ describe('the search', () => {
           told: best,
         });
       }),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     );
   });
 
@@ -69,7 +70,7 @@ describe('the search', () => {
         expect(bound).toBeGreaterThanOrEqual(best);
         expect(root?.bound ?? best).toBeGreaterThan(best - 0.25);
       }),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     );
   });
 

@@ -16,6 +16,17 @@ export type Rows = Map<string, Versioned<Record<string, unknown>>>;
 export class Records {
   private readonly collections = new Map<string, Rows>();
 
+  /** The same records, to which more is put than to these. Rows are never written to, so both share them. */
+  copy(): Records {
+    const copy = new Records();
+    for (const [name, rows] of this.collections)
+      copy.collections.set(
+        name,
+        new Map([...rows].map(([id, { versions }]) => [id, { id, versions: [...versions] }])),
+      );
+    return copy;
+  }
+
   put(collection: string, id: string, at: string, row: Record<string, unknown>): void {
     const rows = this.collections.get(collection) ?? new Map<string, Versioned<Record<string, unknown>>>();
     this.collections.set(collection, rows);

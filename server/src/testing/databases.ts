@@ -21,17 +21,10 @@ async function asAdmin<T>(work: (admin: Db) => Promise<T>): Promise<T> {
 }
 export const dropDatabase = (name: string): Promise<void> =>
   asAdmin(async (admin) => void (await admin.raw(`drop database if exists ${name} with (force)`)));
-export const hasDatabase = (name: string): Promise<boolean> =>
-  asAdmin(async (admin) => {
-    const { rows } = await admin.raw<{ rows: unknown[] }>('select from pg_database where datname = ?', [
-      name,
-    ]);
-    return rows.length > 0;
-  });
 
-/** A database of the test cluster, as a copy of another. @returns its address. */
+/** A database of the test cluster, as a copy of another, by the cheaper of PostgreSQL's two ways. @returns its address. */
 export async function createDatabase(name: string, template: string): Promise<string> {
-  await asAdmin((admin) => admin.raw(`create database ${name} template ${template}`));
+  await asAdmin((admin) => admin.raw(`create database ${name} template ${template} strategy file_copy`));
   return urlOf(name);
 }
 

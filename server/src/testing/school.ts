@@ -1,15 +1,11 @@
-import { spawn, type ChildProcess } from 'node:child_process';
-import { once } from 'node:events';
-import { Type, type Static } from '@sinclair/typebox';
 import { parse } from '@cadro/contract/parse';
+import { Type } from '@sinclair/typebox';
 import { SimulatedSchools } from '../main/demo/school';
-import { programArgs } from './programs';
 
 /** What the server shows at the gateway for texts. */
 export const textKey = 'the gateway key of tests';
 
-const Told = Type.Object({ nth: Type.Integer(), port: Type.Integer(), smtpPort: Type.Integer() });
-type Ports = Static<typeof Told>;
+const Ports = Type.Object({ port: Type.Integer(), smtpPort: Type.Integer() });
 
 export interface SchoolProcess {
   readonly url: string;
@@ -22,50 +18,24 @@ export interface SchoolProcess {
   behave(
     manners: readonly ({ readonly school: string } & Readonly<Record<string, unknown>>)[],
   ): Promise<void>;
-  stop(): void;
+  stop(): Promise<void>;
 }
 
-/** One process serves all the worlds of a worker, one after the other: to start one takes longer than many a test. */
-let host: ChildProcess | null = null;
-let nth = 0;
-const waiting = new Map<number, (ports: Ports) => void>();
-
-function theHost(): ChildProcess {
-  if (host?.connected) return host;
-  const child = spawn(process.execPath, programArgs('school/src/main.ts', 'school/main.cjs'), {
-    env: { ...process.env, SCHOOL_TEXT_KEY: textKey },
-    stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
-  });
-  child.on('message', (said) => {
-    const told = parse('ports of the simulated schools', Told, said);
-    waiting.get(told.nth)?.(told);
-    waiting.delete(told.nth);
-  });
-  // It ends with the worker, and keeps it from ending no longer than anything else does.
-  child.unref();
-  child.channel?.unref();
-  host = child;
-  return child;
-}
-
-const mostOpeningMs = 100_000;
-async function openedFor(inbound: { url: string; key: string }, own: number): Promise<Ports> {
-  const opened = new Promise<Ports>((done) => waiting.set(own, done));
-  theHost().send({ nth: own, open: inbound });
-  const late = AbortSignal.timeout(mostOpeningMs);
-  return Promise.race([
-    opened,
-    once(late, 'abort').then(() => {
-      throw new Error('the simulated schools do not say where they are');
-    }),
-  ]);
+/** The process that hosts the simulated schools of every test; the test command starts it. */
+function hostUrl(): string {
+  const url = process.env['SCHOOL_HOST_URL'];
+  if (!url) throw new Error('SCHOOL_HOST_URL is not set: start the server tests through npm test');
+  return url;
 }
 
 /** The simulated schools, as on the first day, reached over their real protocols at ports that are theirs alone. */
 export async function startSchool(inbound: { url: string; key: string }): Promise<SchoolProcess> {
-  nth += 1;
-  const own = nth;
-  const { port, smtpPort } = await openedFor(inbound, own);
+  const answer = await fetch(`${hostUrl()}/places`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ inbound, textKey, stateFile: null }),
+  });
+  const { port, smtpPort } = parse('ports of the simulated schools', Ports, await answer.json());
   const url = `http://127.0.0.1:${port}`;
   const put = async (what: string, list: readonly object[]) =>
     void (await fetch(`${url}/demo/${what}`, {
@@ -79,6 +49,6 @@ export async function startSchool(inbound: { url: string; key: string }): Promis
     controls: new SimulatedSchools(url),
     fail: (faults) => put('faults', faults),
     behave: (manners) => put('manners', manners),
-    stop: () => void (host?.connected && host.send({ nth: own, close: true })),
+    stop: async () => void (await fetch(`${hostUrl()}/places/${port}`, { method: 'DELETE' })),
   };
 }

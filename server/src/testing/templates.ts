@@ -1,5 +1,6 @@
 import { migrate, migrateQueue, openDatabase } from '../kit';
-import { createDatabase, dropDatabase, emptyTemplate, hasDatabase, readTemplates } from './databases';
+import { createDatabase, dropDatabase, emptyTemplate, readTemplates } from './databases';
+import './setup';
 import { World } from './world';
 
 /** The story opens on the last of them. */
@@ -18,25 +19,23 @@ async function makeEmpty(): Promise<void> {
 async function makeRead(name: string, days: readonly string[]): Promise<void> {
   await dropDatabase(name);
   const world = await World.start(name);
-  // A world that is left open would keep the run from ending, whatever went wrong.
-  try {
-    for (const day of days) {
-      await world.moveTo(day);
-      await world.syncAll();
-    }
-  } finally {
-    await world.leave();
+  for (const day of days) {
+    await world.moveTo(day);
+    await world.syncAll();
   }
+  await world.leave();
 }
 
 /**
- * Before the first test of a run: a database with the tables alone, and two into which the schools have been read. Every
- * test takes a copy of one of them, which costs a fraction of making it. `TEST_TEMPLATES_KEPT` is set where one run
- * after the other works on the same cluster: the last of them is there once all are, and is made once.
+ * Makes the databases that server tests copy, in the cluster of `TEST_DATABASE_URL`: one with the tables alone, and two
+ * into which the schools have been read.
  */
-export default async function templates(): Promise<void> {
-  if (process.env['TEST_TEMPLATES_KEPT'] && (await hasDatabase(readTemplates.daily))) return;
+async function main(): Promise<void> {
   await makeEmpty();
-  await makeRead(readTemplates.once, evenings.slice(-1));
-  await makeRead(readTemplates.daily, evenings);
+  await Promise.all([
+    makeRead(readTemplates.once, evenings.slice(-1)),
+    makeRead(readTemplates.daily, evenings),
+  ]);
 }
+
+void main();

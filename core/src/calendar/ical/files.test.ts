@@ -9,6 +9,7 @@ import {
   writeCalendar,
   type PublishedEvent,
 } from '.';
+import { runs } from '../../testing/runs';
 
 const halifax = 'America/Halifax';
 const horizon = '2027-10-21';
@@ -313,7 +314,7 @@ describe('what cannot be understood', () => {
           expect(error).toBeInstanceOf(CalendarError);
         }
       }),
-      { numRuns: 200 },
+      { numRuns: runs(200) },
     );
   });
 });

@@ -12,6 +12,7 @@ import {
   type Fan,
   type SimulationAsk,
 } from '..';
+import { runs } from '../../testing/runs';
 
 const kelp: CourseRecord = {
   id: 'kelp',
@@ -268,7 +269,7 @@ describe('the rest of the term, drawn many times', () => {
         expect(fan.steps.at(-1)!.high).toBeLessThanOrEqual(top + 1e-6);
         expect(fan.steps[0]!.low).toBeGreaterThanOrEqual(0);
       }),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     );
   });
 

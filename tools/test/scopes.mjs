@@ -1,0 +1,52 @@
+import { readFileSync } from 'node:fs';
+import { execFileSync } from 'node:child_process';
+import { join } from 'node:path';
+import { root } from '../lib/steps.mjs';
+
+/*
+ * How much each of the two test commands does. `npm test` reaches every layer, route and journey within minutes;
+ * `npm run test:rest` is what it leaves out, so that both together see everything.
+ */
+export const scopes = {
+  test: {
+    /** Draws of a property that needs no number of its own. */
+    propertyRuns: 50,
+    /** Most draws of a property, however many it asks for. */
+    mostPropertyRuns: 50,
+    fuzzRequests: 300,
+    kills: 2,
+    /** Evenings on which every place is compared with every other. */
+    consistencyEvenings: 8,
+    /** Runs of e2e/table.mjs, and how many browser files run at once. */
+    browserRuns: [{ run: 'assigned', workers: 2 }],
+  },
+  rest: {
+    propertyRuns: 100,
+    mostPropertyRuns: Infinity,
+    fuzzRequests: 2_000,
+    kills: 6,
+    consistencyEvenings: 31,
+    // Slow answers leave the processor idle: more files than processors run at once.
+    browserRuns: [
+      { run: 'other size', workers: 5, delaySeed: 20261021 },
+      { run: 'other theme', workers: 2 },
+    ],
+  },
+};
+
+/** A scope as the tests read it from their environment. */
+export const scopeEnvironment = (scope) => ({
+  TEST_PROPERTY_RUNS: String(scope.propertyRuns),
+  TEST_MOST_PROPERTY_RUNS: String(scope.mostPropertyRuns),
+  FUZZ_REQUESTS: process.env.FUZZ_REQUESTS ?? String(scope.fuzzRequests),
+  TEST_CONSISTENCY_EVENINGS: String(scope.consistencyEvenings),
+});
+
+/** How much of a test file is done depends on the scope where it draws examples or reads one of these variables. */
+const scaled = /from 'fast-check'|FUZZ_REQUESTS|TEST_CONSISTENCY_EVENINGS/;
+
+/** Every Jest test file of which `npm test` does only a part. */
+export const restOfJest = () =>
+  execFileSync('git', ['ls-files', '*.test.ts', '*.test.tsx'], { cwd: root, encoding: 'utf8' })
+    .split('\n')
+    .filter((file) => file && scaled.test(readFileSync(join(root, file), 'utf8')));
