@@ -1,11 +1,20 @@
-const layers = ['core', 'contract', 'school', 'server', 'tools'];
+const layers = ['core', 'contract', 'school', 'server', 'app', 'tools'];
 const setup = require.resolve('./tools/jest/setup.cjs');
 const serverSetup = require.resolve('./server/src/testing/setup.ts');
 
 /** A test that replaces a module by another needs a module registry of its own, which Jest's default runner gives it. */
 const replacesModules = '/server/src/main/rows\\.test\\.ts$';
 
-module.exports = {
+/** A test of the app that needs a document runs in jest-expo's, as components do. */
+const needsDocument = '\\.dom\\.test\\.ts$';
+
+module.exports = async () => {
+  const { restOnly } = await import('./tools/test/scopes.mjs');
+  return config(process.env.TEST_LEAVES_OUT_THE_REST ? restOnly : []);
+};
+
+/** @param {readonly string[]} leftOut test files that do not run */
+const config = (leftOut) => ({
   testSequencer: require.resolve('./tools/jest/longestFirst.cjs'),
   // Far above what any test needs: it ends one that hangs, and a busy machine does not meet it.
   testTimeout: 300_000,
@@ -18,7 +27,7 @@ module.exports = {
       rootDir: __dirname,
       roots: layers.map((layer) => `<rootDir>/${layer}`),
       testMatch: ['**/*.test.ts'],
-      testPathIgnorePatterns: ['/node_modules/', replacesModules],
+      testPathIgnorePatterns: ['/node_modules/', replacesModules, needsDocument, ...leftOut],
       setupFiles: [setup],
       setupFilesAfterEnv: [serverSetup],
       transform: {},
@@ -41,4 +50,4 @@ module.exports = {
     },
     '<rootDir>/app/jest.config.js',
   ],
-};
+});

@@ -34,7 +34,7 @@ const asForTheWeb = {
 module.exports = {
   displayName: 'app',
   preset: 'jest-expo/web',
-  testMatch: ['<rootDir>/bundling/*.test.ts', '<rootDir>/src/**/*.test.ts', '<rootDir>/src/**/*.test.tsx'],
+  testMatch: ['<rootDir>/src/**/*.dom.test.ts', '<rootDir>/src/**/*.test.tsx'],
   moduleNameMapper: asForTheWeb,
   transform: {
     '/(app|core|contract)/src/.+\\.tsx?$': swc,

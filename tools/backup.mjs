@@ -1,8 +1,7 @@
 import { chmodSync, copyFileSync, mkdirSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { loadStory } from './lib/browser.mjs';
 import { Cluster, requireFolder } from './lib/postgres.mjs';
-import { prepared } from './lib/prepared.mjs';
+import { prepared, startPrepared, storySecret as secret } from './lib/prepared.mjs';
 import { signIn } from './lib/signIn.mjs';
 import { startStack } from './lib/stack.mjs';
 import { endCommands, step, StepError, workFolder } from './lib/steps.mjs';
@@ -13,7 +12,6 @@ import { endCommands, step, StepError, workFolder } from './lib/steps.mjs';
  * and whether Cadro runs on it.
  */
 const folder = join(workFolder, `backup-${process.pid}`);
-const secret = 'a secret for tests alone, forty characters';
 const plain = { name: 'family', password: 'harbour-and-rope' };
 const clusters = [];
 let stack;
@@ -145,9 +143,8 @@ async function main() {
   mkdirSync(archive, { recursive: true });
   cluster.own(archive);
   cluster.settings = ['-c', 'archive_mode=on', '-c', `archive_command='cp %p ${archive}/%f'`];
-  await step('Database', () => cluster.start());
   let storyState = '';
-  await step('Story', async () => void (storyState = await loadStory({ cluster, folder, buildDir, secret })));
+  await step('Databases', async () => void ({ storyState } = await startPrepared(cluster, buildDir)));
   await throughDump(cluster, { buildDir, storyState });
   await throughTime(cluster, archive);
 }

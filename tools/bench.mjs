@@ -1,5 +1,5 @@
 import { spawn } from 'node:child_process';
-import { rmSync } from 'node:fs';
+import { copyFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { launchOptions } from './lib/chromium.mjs';
 import { Cluster, requireFolder } from './lib/postgres.mjs';
@@ -14,26 +14,27 @@ const needsStack = needsApp || needs('live');
 const needsDatabase = needsStack || needs('alerts', 'bundle', 'day', 'growth', 'reading', 'rows');
 const folder = join(workFolder, `bench-${process.pid}`);
 let cluster;
+/** The one that holds the demo's story. */
+let demoCluster;
 let stack;
 
 /** A server, a worker and the schools on the demo's story. @returns the server's address, and who is signed in there. */
 async function startDemo() {
   // The dependencies may just have been installed: what needs them is loaded now.
-  const [{ loadStory }, { buildStep }, { startStack }, { signIn }] = await Promise.all([
-    import('./lib/browser.mjs'),
+  const [{ buildStep, startPrepared, storySecret }, { startStack }, { signIn }] = await Promise.all([
     import('./lib/prepared.mjs'),
     import('./lib/stack.mjs'),
     import('./lib/signIn.mjs'),
   ]);
   const buildDir = await buildStep();
-  const made = { cluster, folder, buildDir, secret: 'a secret for benches alone, forty characters' };
-  const schoolState = await loadStory(made);
+  demoCluster = new Cluster(join(folder, 'demo'), { durable: false });
+  const { storyState } = await startPrepared(demoCluster, buildDir);
+  const schoolState = join(folder, 'school.json');
+  copyFileSync(storyState, schoolState);
   const given = {
-    ...made,
-    schoolState,
-    databaseUrl: cluster.url('story'),
+    ...{ buildDir, secret: storySecret, schoolState, demo: true },
+    databaseUrl: demoCluster.url('story'),
     logs: join(folder, 'logs'),
-    demo: true,
   };
   stack = await startStack(given, async (starting) => {
     await starting.startSchool();
@@ -88,6 +89,6 @@ main()
   })
   .finally(async () => {
     await stack?.stop();
-    await cluster?.remove();
+    for (const each of [cluster, demoCluster]) await each?.remove();
     rmSync(folder, { recursive: true, force: true });
   });

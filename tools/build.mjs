@@ -6,7 +6,7 @@ import { root, step } from './lib/steps.mjs';
 /* What is shipped: dist/, run by `npm start` with plain Node. */
 async function main() {
   await step('Dependencies', ensureDependencies);
-  await step('Build', async (tell) => (await ensureBuild(tell, join(root, 'dist'))).note);
+  await step('Build', async (tell) => (await ensureBuild(tell, { folder: join(root, 'dist') })).note);
 }
 
 main().catch((error) => {

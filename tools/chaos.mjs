@@ -1,9 +1,8 @@
 import { rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
-import { loadStory } from './lib/browser.mjs';
 import { Cluster, requireFolder } from './lib/postgres.mjs';
-import { prepared } from './lib/prepared.mjs';
+import { prepared, startPrepared, storySecret } from './lib/prepared.mjs';
 import { endCommands, step, workFolder } from './lib/steps.mjs';
 
 /*
@@ -18,7 +17,6 @@ const { values } = parseArgs({
   },
 });
 const folder = join(workFolder, `chaos-${process.pid}`);
-const secret = 'a secret for tests alone, forty characters';
 let cluster;
 let stopAll = async () => [];
 
@@ -26,16 +24,20 @@ async function main() {
   requireFolder(folder);
   const buildDir = await prepared(['postgresql']);
   cluster = new Cluster(join(folder, 'postgres'), { durable: false });
-  await step('Database', () => cluster.start());
-  const made = { cluster, folder, buildDir, secret };
-  const storyState = await loadStory(made);
+  let storyState = '';
+  await step('Databases', async () => {
+    const ready = await startPrepared(cluster, buildDir);
+    storyState = ready.storyState;
+    return ready.note;
+  });
+  const made = { cluster, folder, buildDir, storyState, secret: storySecret };
   // Only now: on a fresh machine what it is made of has just been installed.
   const run = await import('./chaos/run.mjs');
   stopAll = run.stopAll;
   let found;
   await step(`${values.kills} kills from seed ${values.seed}`, async (tell) => {
     found = await run.chaos({
-      ...{ made: { ...made, storyState }, tell },
+      ...{ made, tell },
       ...{ kills: Number(values.kills), seed: Number(values.seed), perRound: Number(values['per-round']) },
     });
     return `${found.writes} writes acknowledged, ${found.compared} lines compared`;

@@ -1,7 +1,8 @@
 import { rmSync } from 'node:fs';
 import { join } from 'node:path';
+import { programs } from './lib/build.mjs';
 import { Cluster, requireFolder } from './lib/postgres.mjs';
-import { buildStep, preparedDatabases, storySecret } from './lib/prepared.mjs';
+import { buildStep, startPrepared, storySecret } from './lib/prepared.mjs';
 import { ensureDependencies, ensureSystem } from './lib/prerequisites.mjs';
 import { startSchoolHost } from './lib/schoolHost.mjs';
 import { endCommands, processorSeconds, step, StepError, workFolder } from './lib/steps.mjs';
@@ -60,32 +61,34 @@ function plan({ rest, changed, only, files: named }) {
   return { tests: rest ? restOfJest() : [], specs: [], has };
 }
 
-/** Starts what the tests need: a build, a cluster with the prepared databases, and the simulated schools. */
-async function prepare(has) {
-  const buildDir = await buildStep();
-  let prepared;
-  await step('Databases', async () => {
-    prepared = await preparedDatabases(buildDir);
-    return prepared.note;
-  });
-  const startCluster = async (name) => {
-    const cluster = new Cluster(join(folder, name), { durable: false });
-    endings.push(() => cluster.remove());
-    await cluster.copyFrom(prepared.cluster);
-    await cluster.start();
-    return cluster;
-  };
-  const schools = await startSchoolHost({ buildDir, logs: join(folder, 'logs') });
-  endings.push(() => schools.stop());
-  const made = { buildDir, folder, storyState: prepared.storyState, schoolHost: schools.url };
-  return {
-    made: { ...made, cluster: await startCluster('postgres') },
-    // The kills end their database, too: it is not the one that the browser tests work on meanwhile.
-    killed: has('kills') ? { ...made, secret: storySecret, cluster: await startCluster('killed') } : null,
-  };
+/** Starts a cluster of this run's own that holds the prepared databases. */
+async function startCluster(name, buildDir) {
+  const cluster = new Cluster(join(folder, name), { durable: false });
+  endings.push(() => cluster.remove());
+  return { cluster, ...(await startPrepared(cluster, buildDir)) };
 }
 
-const unitAndServer = ({ made, scope, tests }) =>
+/** Starts what tests need but the app: a cluster with the prepared databases, and the simulated schools. */
+async function prepare(has) {
+  const buildDir = await buildStep(programs);
+  const made = { buildDir, folder };
+  let killed = null;
+  await step('Databases', async () => {
+    const { note, ...started } = await startCluster('postgres', buildDir);
+    Object.assign(made, started);
+    // The kills end their database, too: it is not the one that the browser tests work on meanwhile.
+    if (has('kills'))
+      killed = { buildDir, folder, secret: storySecret, ...(await startCluster('killed', buildDir)) };
+    return note;
+  });
+  const schools = await startSchoolHost({ buildDir, logs: join(folder, 'logs') });
+  endings.push(() => schools.stop());
+  made.schoolHost = schools.url;
+  measureOthers(made);
+  return { made, killed };
+}
+
+const unitAndServer = ({ made, scope, tests, leavesOut }) =>
   step('Unit and server tests', async () =>
     counted(
       await runJest({
@@ -95,6 +98,7 @@ const unitAndServer = ({ made, scope, tests }) =>
           SCHOOL_HOST_URL: made.schoolHost,
           CADRO_BUILD_DIR: made.buildDir,
           ...scopeEnvironment(scope),
+          ...(leavesOut ? { TEST_LEAVES_OUT_THE_REST: 'yes' } : {}),
         },
         report: join(folder, 'jest.json'),
       }),
@@ -148,25 +152,27 @@ async function main() {
   ]);
   const scope = scopes[options.rest ? 'rest' : 'test'];
   const { tests, specs, has } = plan(options);
-  const needsCadro = ['unit', 'browser', 'kills'].some(has);
-  // Two lanes for two cores: one looks at the code; the other makes what the tests need, and then helps.
+  let prepared = null;
   const remaining = has('checks') ? codeChecks() : [];
-  let prepared;
+  const needsApp = has('browser') || has('kills');
+  // The code is looked at and the app is built while the tests that need no app run.
   await Promise.all([
     runChecks(remaining, count),
     (async () => {
-      if (needsCadro) prepared = await prepare(has);
-      await runChecks(remaining, count);
+      if (!['unit', 'browser', 'kills'].some(has)) return;
+      prepared = await prepare(has);
+      const leavesOut = !options.rest && options.files.length === 0;
+      await Promise.all([
+        has('unit') && unitAndServer({ made: prepared.made, scope, tests, leavesOut }),
+        needsApp && buildStep(['app']),
+      ]);
     })(),
   ]);
   if (!prepared) return;
-  const { made, killed } = prepared;
-  measureOthers(made);
-  if (has('unit')) await unitAndServer({ made, scope, tests });
   // The kills wait for most of their time: for what was killed to be there again.
   await Promise.all([
-    has('browser') && browser({ made, scope, specs }),
-    killed && someKills({ made: killed, scope }),
+    has('browser') && browser({ made: prepared.made, scope, specs }),
+    prepared.killed && someKills({ made: prepared.killed, scope }),
   ]);
 }
 

@@ -1,10 +1,16 @@
 import { screens } from './everyScreen';
 import { expect, once, test } from './stack';
 
-/** Told apart so that they run beside each other. */
-const parts = [0, 1, 2, 3].map((part) => screens.filter((_, index) => index % 4 === part));
+/** The screens in four parts, each with a size and a theme of its own: together they use every combination. */
+const looks = [
+  ['@phone', '@light'],
+  ['@phone', '@dark'],
+  ['@wide', '@light'],
+  ['@wide', '@dark'],
+];
+const parts = looks.map((tag, part) => ({ tag, screens: screens.filter((_, at) => at % 4 === part) }));
 
-test.describe('every screen is in order, in both themes', () => {
+test.describe('every screen is in order', () => {
   test.describe.configure({ mode: 'parallel' });
 
   test('sign-in', async ({ guardian, page }) => {
@@ -14,8 +20,8 @@ test.describe('every screen is in order, in both themes', () => {
     expect(guardian.complaints).toEqual([]);
   });
 
-  for (const part of parts) {
-    test(part.map(({ name }) => name).join(', '), async ({ guardian, page }) => {
+  for (const { tag, screens: part } of parts) {
+    test(part.map(({ name }) => name).join(', '), { tag }, async ({ guardian, page }) => {
       await guardian.signsIn();
       await guardian.hasTheKeelModelInHand();
       for (const { name, open } of part) {

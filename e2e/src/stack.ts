@@ -80,6 +80,7 @@ export const test = base.extend<
     { scope: 'worker', timeout: 600_000 },
   ],
   baseURL: async ({ running }, use) => use(running.url),
+  // eslint-disable-next-line no-empty-pattern -- Playwright reads off this pattern that the fixture needs no other.
   look: async ({}, use, info) => {
     const file = basename(info.file);
     await use(info.project.name === 'pictures' ? null : lookOf(file, info.tags, given().run));

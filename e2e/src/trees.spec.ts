@@ -1,6 +1,9 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import type { Page } from '@playwright/test';
 import { linesInSight } from './everybody';
+import type { Guardian } from './guardian';
+import { hasNoPlan } from './setup/plan';
 import { expect, test } from './stack';
 
 /*
@@ -31,8 +34,10 @@ const sentences = (tree: string): string[] =>
     .map((line) => line.replace(/^(\s*)- /, '$1').replace(/:$/, ''))
     .filter((line) => !/^\s*\/url: /.test(line));
 
-test('each main screen is read in sentences', async ({ guardian, page }) => {
+async function readsEveryScreen(guardian: Guardian, page: Page): Promise<void> {
   await guardian.signsIn();
+  await hasNoPlan(guardian);
+  await page.reload();
   const screens: readonly [name: string, open: () => Promise<void>][] = [
     ['brief', () => guardian.goesTo('Brief')],
     ['courses', () => guardian.goesTo('Courses')],
@@ -67,4 +72,10 @@ test('each main screen is read in sentences', async ({ guardian, page }) => {
     }
     await expect.poll(read, name).toBe(readFileSync(file, 'utf8').trimEnd());
   }
-});
+}
+
+// The wide layout is a tree of its own.
+for (const size of ['phone', 'wide'])
+  test(`each main screen is read in sentences (${size})`, { tag: `@${size}` }, ({ guardian, page }) =>
+    readsEveryScreen(guardian, page),
+  );

@@ -56,26 +56,42 @@ async function exportApp(folder) {
   });
 }
 
+/** The parts of a build, by their folders: the layers that each is made of, and how. */
+const parts = (tell) => ({
+  server: { layers: ['server', 'core', 'contract'], make: ({ bundleServer }, fresh) => bundleServer(fresh) },
+  school: { layers: ['school', 'contract'], make: ({ bundleSchool }, fresh) => bundleSchool(fresh) },
+  app: {
+    layers: ['app', 'core', 'contract'],
+    make: async ({ bundleOffline, compressFiles }, fresh) => {
+      tell('expo export, about a minute');
+      await exportApp(fresh);
+      await bundleOffline(join(fresh, 'app'));
+      compressFiles(join(fresh, 'app'));
+    },
+  },
+});
+
+/** The parts that run in Node: the server with its worker and commands, and the demo's stand-ins. */
+export const programs = ['server', 'school'];
+
 /**
- * Builds all there is to run: server and worker as plain JavaScript, the app for the web, the demo's stand-ins. What
+ * Builds what there is to run: server and worker as plain JavaScript, the demo's stand-ins, the app for the web. What
  * has not changed is left as it is.
+ * @param {(line: string) => void} tell
+ * @param {{ folder?: string; names?: readonly string[] }} what the folder of the build, and its parts, else all of them.
  * @returns the folder, and what was done.
  */
-export async function ensureBuild(tell, folder = join(workFolder, 'build')) {
+export async function ensureBuild(
+  tell,
+  { folder = join(workFolder, 'build'), names = [...programs, 'app'] } = {},
+) {
   // The dependencies may just have been installed: what needs them is loaded now.
-  const { bundleOffline, bundleSchool, bundleServer, compressFiles } = await import('./bundle.mjs');
+  const bundling = await import('./bundle.mjs');
   mkdirSync(folder, { recursive: true });
   const made = [];
-  const ensure = async (name, layers, make) => {
-    if (await part(folder, name, layers, make)) made.push(name);
-  };
-  await ensure('server', ['server', 'core', 'contract'], bundleServer);
-  await ensure('school', ['school', 'contract'], bundleSchool);
-  await ensure('app', ['app', 'core', 'contract'], async (fresh) => {
-    tell('expo export, about a minute');
-    await exportApp(fresh);
-    await bundleOffline(join(fresh, 'app'));
-    compressFiles(join(fresh, 'app'));
-  });
+  for (const name of names) {
+    const { layers, make } = parts(tell)[name];
+    if (await part(folder, name, layers, (fresh) => make(bundling, fresh))) made.push(name);
+  }
   return { folder, note: made.length > 0 ? `built ${made.join(', ')}` : 'unchanged' };
 }

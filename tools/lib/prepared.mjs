@@ -7,11 +7,11 @@ import { startSchoolHost } from './schoolHost.mjs';
 import { startStack } from './stack.mjs';
 import { root, run, step, workFolder } from './steps.mjs';
 
-/** Builds what is not built yet. @returns the folder of the build. */
-export async function buildStep() {
+/** Builds what is not built yet, of these parts or of all. @returns the folder of the build. */
+export async function buildStep(names) {
   let buildDir = '';
-  await step('Build', async (tell) => {
-    const { folder, note } = await ensureBuild(tell);
+  await step(names ? `Build of ${names.join(', ')}` : 'Build', async (tell) => {
+    const { folder, note } = await ensureBuild(tell, names ? { names } : {});
     buildDir = folder;
     return note;
   });
@@ -107,11 +107,13 @@ export async function preparedDatabases(buildDir) {
   return { cluster, storyState, note: 'made' };
 }
 
-/** Starts a cluster of one's own that holds the prepared databases. @returns it, and the state of the story's schools. */
-export async function startPreparedCluster(folder, buildDir) {
+/**
+ * Starts a cluster that has not been started before with the prepared databases in it.
+ * @returns {Promise<{ storyState: string; note: string }>} the state of the simulated schools at the end of the story.
+ */
+export async function startPrepared(cluster, buildDir) {
   const { cluster: kept, storyState, note } = await preparedDatabases(buildDir);
-  const cluster = new Cluster(join(folder, 'postgres'), { durable: false });
   await cluster.copyFrom(kept);
   await cluster.start();
-  return { cluster, storyState, note };
+  return { storyState, note };
 }

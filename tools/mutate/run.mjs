@@ -86,8 +86,7 @@ function checkout(number) {
 }
 
 const once = ['--silent', '--forceExit'];
-const related = (...paths) => ['--selectProjects', ...projectsOf(paths), '--findRelatedTests', ...paths];
-const projectsOf = (paths) => new Set(paths.map((path) => path.split('/')[0]));
+const related = (...paths) => ['--findRelatedTests', ...paths];
 
 /** Tests that fail already would notice everything. */
 async function requireGreen(paths, { folder, env }) {

@@ -14,6 +14,8 @@ export const scopes = {
     /** Most draws of a property, however many it asks for. */
     mostPropertyRuns: 50,
     fuzzRequests: 300,
+    /** Callers of the access table with which row security is tried without the routes' own rights. */
+    rowSecurityCallers: 'stranger,restricted',
     kills: 2,
     /** Evenings on which every place is compared with every other. */
     consistencyEvenings: 8,
@@ -24,6 +26,7 @@ export const scopes = {
     propertyRuns: 100,
     mostPropertyRuns: Infinity,
     fuzzRequests: 2_000,
+    rowSecurityCallers: '',
     kills: 6,
     consistencyEvenings: 31,
     // Slow answers leave the processor idle: more files than processors run at once.
@@ -34,19 +37,37 @@ export const scopes = {
   },
 };
 
+/**
+ * Jest test files that the rest alone runs: each is about how a whole Cadro behaves beside other programs, under load or
+ * over a long time, and takes as long as the tests of a module.
+ */
+export const restOnly = [
+  'server/src/alerts/many.test.ts',
+  'server/src/kit/queue/keeper.test.ts',
+  'server/src/main/client.test.ts',
+  'server/src/main/steady/connections.test.ts',
+  'server/src/main/steady/held.test.ts',
+  'server/src/main/steady/leases.test.ts',
+  'server/src/main/steady/shared.test.ts',
+  'server/src/main/steady/spam.test.ts',
+];
+
 /** A scope as the tests read it from their environment. */
 export const scopeEnvironment = (scope) => ({
   TEST_PROPERTY_RUNS: String(scope.propertyRuns),
   TEST_MOST_PROPERTY_RUNS: String(scope.mostPropertyRuns),
   FUZZ_REQUESTS: process.env.FUZZ_REQUESTS ?? String(scope.fuzzRequests),
   TEST_CONSISTENCY_EVENINGS: String(scope.consistencyEvenings),
+  TEST_ROW_SECURITY_CALLERS: scope.rowSecurityCallers,
 });
 
 /** How much of a test file is done depends on the scope where it draws examples or reads one of these variables. */
-const scaled = /from 'fast-check'|FUZZ_REQUESTS|TEST_CONSISTENCY_EVENINGS/;
+const scaled = /from 'fast-check'|FUZZ_REQUESTS|TEST_CONSISTENCY_EVENINGS|TEST_ROW_SECURITY_CALLERS/;
 
-/** Every Jest test file of which `npm test` does only a part. */
-export const restOfJest = () =>
-  execFileSync('git', ['ls-files', '*.test.ts', '*.test.tsx'], { cwd: root, encoding: 'utf8' })
+/** Every Jest test file that `npm test` leaves out, or of which it does only a part. */
+export const restOfJest = () => [
+  ...restOnly,
+  ...execFileSync('git', ['ls-files', '*.test.ts', '*.test.tsx'], { cwd: root, encoding: 'utf8' })
     .split('\n')
-    .filter((file) => file && scaled.test(readFileSync(join(root, file), 'utf8')));
+    .filter((file) => file && scaled.test(readFileSync(join(root, file), 'utf8'))),
+];

@@ -178,7 +178,7 @@ export function FollowUpView({ followUpId }: { followUpId: string }) {
           <Steps followUp={followUp} />
           <WaysOn followUp={followUp} />
           <Before followUp={followUp} />
-          <HandOver key={`hand:${JSON.stringify([followUp.owner, followUp.asked])}`} followUp={followUp} />
+          <HandOver key={`hand:${followUp.id}`} followUp={followUp} />
           <Checklist followUp={followUp} />
           <Stack>
             <Heading level={2}>{t('followUp.story')}</Heading>

@@ -43,9 +43,10 @@ function Hand({ followUp, onDone }: { followUp: FollowUp; onDone: () => void }) 
     { to: { kind: 'everyone' }, label: t('followUp.everyone') },
     { to: { kind: 'child' }, label: nameOf(followUp.studentId) },
   ];
-  const [chosen, setChosen] = useState(receivers[0] ? keyOf(receivers[0].to) : '');
+  const [chosen, setChosen] = useState('');
+  // Whoever was chosen may have taken it on meanwhile, and is no choice any more.
+  const handTo = (receivers.find(({ to }) => keyOf(to) === chosen) ?? receivers[0])?.to;
   const hand = async () => {
-    const handTo = receivers.find(({ to }) => keyOf(to) === chosen)?.to;
     if (handTo && (await now({ handTo, ...(note.trim() ? { note: note.trim() } : {}) }))) onDone();
   };
   return (
@@ -54,7 +55,7 @@ function Hand({ followUp, onDone }: { followUp: FollowUp; onDone: () => void }) 
         titled
         label={t('followUp.handTo')}
         options={receivers.map(({ to, label }) => ({ value: keyOf(to), label }))}
-        value={chosen}
+        value={handTo ? keyOf(handTo) : ''}
         onChange={setChosen}
       />
       <Field label={t('followUp.word')} value={note} onChange={setNote} longest={500} />

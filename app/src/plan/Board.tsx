@@ -13,15 +13,15 @@ import {
   useSensor,
   useSensors,
 } from '@dnd-kit/core';
-import { useState, type CSSProperties, type ReactNode } from 'react';
+import { useState, type ComponentProps, type CSSProperties, type ReactNode } from 'react';
 import { useTranslation } from 'react-i18next';
 import type { Evening, Plan, PlannedTask } from '@cadro/contract';
 import { useFormat } from '../household';
 import { beginning } from '../i18n';
 import { List, Row, Stack, styles, usePalette, useWide, Words } from '../ui';
 import { useChangeTaskMutation, useSetEveningsMutation } from './api';
-import { MinutesField } from './FreeTime';
-import { Card, Lifted, nowhere } from './TaskCard';
+import { OwnMinutesField } from './FreeTime';
+import { Card, Lifted, nowhere, type OpenChanges } from './TaskCard';
 import { useArrows } from './useArrows';
 
 function Place({ id, role, children }: { id: string; role?: 'listitem'; children: ReactNode }) {
@@ -42,23 +42,22 @@ function Place({ id, role, children }: { id: string; role?: 'listitem'; children
   );
 }
 
+/** What every card of the board is given beside its task. */
+type CardProps = Omit<ComponentProps<typeof Card>, 'task'>;
+
 function EveningPlace({
-  studentId,
   evening,
   tasks,
-  may,
   freeing,
-  longest,
-}: {
-  studentId: string;
+  ...ofCards
+}: CardProps & {
   evening: Evening;
   tasks: readonly PlannedTask[];
-  may: boolean;
   freeing: boolean;
-  longest: number;
 }) {
   const { t } = useTranslation();
   const format = useFormat();
+  const { studentId } = ofCards;
   const [setEvenings] = useSetEveningsMutation();
   const used = tasks.reduce((sum, { minutes, doneAt }) => sum + (doneAt ? 0 : minutes), 0);
   const { date, minutes } = evening;
@@ -78,8 +77,7 @@ function EveningPlace({
           </Words>
         </Row>
         {freeing ? (
-          <MinutesField
-            key={minutes}
+          <OwnMinutesField
             label={t('plan.minutesOn', { day: format.day(date) })}
             hidden
             minutes={minutes}
@@ -89,7 +87,7 @@ function EveningPlace({
       </Row>
       <List>
         {tasks.map((task) => (
-          <Card key={task.itemId} studentId={studentId} task={task} may={may} longest={longest} />
+          <Card key={task.itemId} task={task} {...ofCards} />
         ))}
       </List>
     </Place>
@@ -157,15 +155,7 @@ function useDragging(studentId: string, plan: Plan, places: readonly string[]) {
 }
 
 /** What stands on no evening yet. */
-function Unplaced({
-  tasks,
-  ...same
-}: {
-  tasks: readonly PlannedTask[];
-  studentId: string;
-  may: boolean;
-  longest: number;
-}) {
+function Unplaced({ tasks, ...ofCards }: CardProps & { tasks: readonly PlannedTask[] }) {
   const { t } = useTranslation();
   return (
     <Place id={nowhere}>
@@ -179,7 +169,7 @@ function Unplaced({
       </Row>
       <List>
         {tasks.map((task) => (
-          <Card key={task.itemId} task={task} {...same} />
+          <Card key={task.itemId} task={task} {...ofCards} />
         ))}
       </List>
     </Place>
@@ -208,7 +198,8 @@ export function Board({
   const seen = plan.evenings.filter(
     ({ date, minutes, exception }) => minutes > 0 || exception || onEvening(date).length > 0,
   );
-  const same = { studentId, may, longest };
+  const [changes, setChanges] = useState<OpenChanges>({});
+  const same = { studentId, may, longest, changes, onChanges: setChanges };
   const evenings = seen.map(({ date }) => date);
   // What has no evening asks for one first; an empty place for it comes last.
   const asks = waiting.length > 0;

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useState, type ComponentProps } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { Plan } from '@cadro/contract';
@@ -16,32 +16,42 @@ export function MinutesField({
   label,
   hidden,
   minutes,
+  typed,
+  onType,
   onSave,
 }: {
   label: string;
   /** Whether the label is said alone. */
   hidden?: boolean;
   minutes: number;
+  /** What is being typed, or null for nothing: the field shows its minutes then, whatever they become meanwhile. */
+  typed: string | null;
+  onType: (text: string | null) => void;
   onSave: (minutes: number) => void;
 }) {
-  const [text, setText] = useState(String(minutes));
   const save = () => {
-    const value = minutesOf(text);
-    if (value === null) setText(String(minutes));
-    else if (value !== minutes) onSave(value);
+    const value = typed === null ? null : minutesOf(typed);
+    onType(null);
+    if (value !== null && value !== minutes) onSave(value);
   };
   return (
     <View style={own.figure} onBlur={save}>
       <Field
         label={label}
         hidden={hidden ?? false}
-        value={text}
-        onChange={setText}
+        value={typed ?? String(minutes)}
+        onChange={onType}
         onSubmit={save}
         longest={4}
       />
     </View>
   );
+}
+
+/** A field of minutes that holds what is typed itself: it stands where it is for as long as the page does. */
+export function OwnMinutesField(props: Omit<ComponentProps<typeof MinutesField>, 'typed' | 'onType'>) {
+  const [typed, setTyped] = useState<string | null>(null);
+  return <MinutesField {...props} typed={typed} onType={setTyped} />;
 }
 
 /** Seven days of a week that begins on Monday, as weekday numbers. */
@@ -64,8 +74,8 @@ export function FreeTime({ studentId, plan }: { studentId: string; plan: Plan })
       </Words>
       <Row wrap space={1.5}>
         {week.map((weekday) => (
-          <MinutesField
-            key={`${weekday}:${plan.pattern[weekday] ?? 0}`}
+          <OwnMinutesField
+            key={weekday}
             label={nameOf(weekday)}
             minutes={plan.pattern[weekday] ?? 0}
             onSave={(minutes) =>

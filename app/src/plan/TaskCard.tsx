@@ -1,5 +1,5 @@
 import { useDraggable } from '@dnd-kit/core';
-import { useState, type CSSProperties } from 'react';
+import { type CSSProperties } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useTranslation } from 'react-i18next';
 import type { PlannedTask } from '@cadro/contract';
@@ -69,7 +69,17 @@ function useTaskLine({ courseTitle, minutes, gain, deadline, evening }: PlannedT
 }
 
 /** What is seldom done to a task: other minutes, no evening, no task at all. */
-function Changes({ studentId, task }: { studentId: string; task: PlannedTask }) {
+function Changes({
+  studentId,
+  task,
+  typed,
+  onType,
+}: {
+  studentId: string;
+  task: PlannedTask;
+  typed: string | null;
+  onType: (text: string | null) => void;
+}) {
   const { t } = useTranslation();
   const [change] = useChangeTaskMutation();
   const [drop] = useDropTaskMutation();
@@ -77,10 +87,9 @@ function Changes({ studentId, task }: { studentId: string; task: PlannedTask }) 
   return (
     <Row wrap style={[styles.spread, own.above4]}>
       <MinutesField
-        key={minutes}
         label={t('plan.minutesFor', { title })}
         hidden
-        minutes={minutes}
+        {...{ minutes, typed, onType }}
         onSave={(value) => void change({ studentId, itemId, minutes: value })}
       />
       {evening === null ? null : (
@@ -95,24 +104,37 @@ function Changes({ studentId, task }: { studentId: string; task: PlannedTask }) 
   );
 }
 
+/**
+ * The tasks whose changes are unfolded, by their item, each with the minutes being typed or null. The board holds them: an
+ * answer that moves a card to another evening makes a new card there, and what was open or typed stays.
+ */
+export type OpenChanges = Readonly<Record<string, string | null>>;
+
 /** A chosen work on its evening: ticked off, moved, or taken out. */
 export function Card({
   studentId,
   task,
   may,
   longest,
+  changes,
+  onChanges,
 }: {
   studentId: string;
   task: PlannedTask;
   may: boolean;
   /** The most free minutes an evening has. */
   longest: number;
+  changes: OpenChanges;
+  onChanges: (changes: OpenChanges) => void;
 }) {
   const { t } = useTranslation();
   const looks = useLooks();
   const [change] = useChangeTaskMutation();
   const { itemId, title, doneAt } = task;
-  const [changing, setChanging] = useState(false);
+  const typed = changes[itemId];
+  const changing = typed !== undefined;
+  const fold = () => onChanges(Object.fromEntries(Object.entries(changes).filter(([id]) => id !== itemId)));
+  const type = (text: string | null) => onChanges({ ...changes, [itemId]: text });
   const line = useTaskLine(task);
   return (
     <Row space={0.5} style={looks.card}>
@@ -129,7 +151,9 @@ export function Card({
           {line}
         </Words>
         <Warnings task={task} longest={longest} />
-        {may && changing && doneAt === null ? <Changes studentId={studentId} task={task} /> : null}
+        {may && changing && doneAt === null ? (
+          <Changes {...{ studentId, task, typed }} onType={type} />
+        ) : null}
       </View>
       {may && doneAt === null ? (
         <View>
@@ -137,7 +161,7 @@ export function Card({
             icon={changing ? 'fold' : 'unfold'}
             label={t('plan.change', { title })}
             open={changing}
-            onPress={() => setChanging(!changing)}
+            onPress={changing ? fold : () => type(null)}
           />
           <Handle task={task} />
         </View>

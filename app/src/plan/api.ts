@@ -12,7 +12,22 @@ const planApi = api.injectEndpoints({
     setEvenings: by.mutation(
       routes.evenings,
       ({ studentId, ...body }: OfChild & EveningsBody) => ({ params: { studentId }, body }),
-      { invalidatesTags: ['Talk'] },
+      {
+        // The new minutes stand there while the server is told.
+        async onQueryStarted({ studentId, pattern, exceptions = [] }, { dispatch, queryFulfilled }) {
+          const patch = dispatch(
+            planApi.util.updateQueryData('plan', studentId, (plan) => {
+              if (pattern) plan.pattern = [...pattern];
+              for (const { date, minutes } of exceptions) {
+                const evening = plan.evenings.find((each) => each.date === date);
+                if (evening && minutes !== null) evening.minutes = minutes;
+              }
+            }),
+          );
+          await queryFulfilled.catch(patch.undo);
+        },
+        invalidatesTags: ['Talk'],
+      },
     ),
     chooseTasks: by.mutation(
       routes.choose,
@@ -24,12 +39,13 @@ const planApi = api.injectEndpoints({
       ({ studentId, itemId, ...body }: OfTask & TaskChange) => ({ params: { studentId, itemId }, body }),
       {
         // A card stays where it was dropped while the server is told.
-        async onQueryStarted({ studentId, itemId, evening, done }, { dispatch, queryFulfilled }) {
+        async onQueryStarted({ studentId, itemId, evening, minutes, done }, { dispatch, queryFulfilled }) {
           const patch = dispatch(
             planApi.util.updateQueryData('plan', studentId, (plan) => {
               const task = plan.tasks.find((each) => each.itemId === itemId);
               if (!task) return;
               if (evening !== undefined) Object.assign(task, { evening, movedFrom: null });
+              if (minutes !== undefined) task.minutes = minutes;
               if (done !== undefined) task.doneAt = done ? plan.today : null;
             }),
           );
