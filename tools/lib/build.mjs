@@ -57,19 +57,23 @@ async function exportApp(folder) {
 }
 
 /** The parts of a build, by their folders: the layers that each is made of, and how. */
-const parts = (tell) => ({
-  server: { layers: ['server', 'core', 'contract'], make: ({ bundleServer }, fresh) => bundleServer(fresh) },
-  school: { layers: ['school', 'contract'], make: ({ bundleSchool }, fresh) => bundleSchool(fresh) },
-  app: {
-    layers: ['app', 'core', 'contract'],
-    make: async ({ bundleOffline, compressFiles }, fresh) => {
-      tell('expo export, about a minute');
-      await exportApp(fresh);
-      await bundleOffline(join(fresh, 'app'));
-      compressFiles(join(fresh, 'app'));
+async function partsOf(tell) {
+  // The dependencies may just have been installed: what needs them is loaded now.
+  const { bundleOffline, bundleSchool, bundleServer, compressFiles } = await import('./bundle.mjs');
+  return {
+    server: { layers: ['server', 'core', 'contract'], make: bundleServer },
+    school: { layers: ['school', 'contract'], make: bundleSchool },
+    app: {
+      layers: ['app', 'core', 'contract'],
+      make: async (fresh) => {
+        tell('expo export, about a minute');
+        await exportApp(fresh);
+        await bundleOffline(join(fresh, 'app'));
+        compressFiles(join(fresh, 'app'));
+      },
     },
-  },
-});
+  };
+}
 
 /** The parts that run in Node: the server with its worker and commands, and the demo's stand-ins. */
 export const programs = ['server', 'school'];
@@ -85,13 +89,12 @@ export async function ensureBuild(
   tell,
   { folder = join(workFolder, 'build'), names = [...programs, 'app'] } = {},
 ) {
-  // The dependencies may just have been installed: what needs them is loaded now.
-  const bundling = await import('./bundle.mjs');
+  const parts = await partsOf(tell);
   mkdirSync(folder, { recursive: true });
   const made = [];
   for (const name of names) {
-    const { layers, make } = parts(tell)[name];
-    if (await part(folder, name, layers, (fresh) => make(bundling, fresh))) made.push(name);
+    const { layers, make } = parts[name];
+    if (await part(folder, name, layers, make)) made.push(name);
   }
   return { folder, note: made.length > 0 ? `built ${made.join(', ')}` : 'unchanged' };
 }

@@ -82,7 +82,7 @@ const keptFolder = join(workFolder, 'prepared');
  * @returns {Promise<{ cluster: Cluster; storyState: string; note: string }>} a cluster that is not running, for
  *   `Cluster.copyFrom`, and the state of the simulated schools at the end of the story.
  */
-export async function preparedDatabases(buildDir) {
+async function preparedDatabases(buildDir) {
   const postgresVersion = basename(dirname(postgresBin()));
   const key = fingerprint(['server', 'core', 'contract', 'school'], templateSources());
   const folder = join(keptFolder, `${postgresVersion}-${key}`);
