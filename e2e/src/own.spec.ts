@@ -5,6 +5,7 @@ import type { Page } from '@playwright/test';
 import type { Guardian } from './guardian';
 import { islandSchool, zip } from './islandSchool';
 import { begins, newcomer } from './newcomers';
+import { hasAccount, hasOwnChild } from './setup/families';
 import { expect, once, test } from './stack';
 
 /* Families whose school hands nothing over: they write the record down, or bring it as a table, on a phone. */
@@ -14,18 +15,20 @@ const dayMs = 24 * 60 * 60 * 1000;
 /** The day so many days from now, as a table has it: this Cadro lives by the calendar on the wall. */
 const day = (from: number): string => new Date(Date.now() + from * dayMs).toISOString().slice(0, 10);
 
+/** Whatever day it is, the term goes on: what follows has days before it and after it. */
+const aroundToday = { startsOn: day(-90), endsOn: day(90) };
+
 async function addsChild(page: Page, name: string, school: string): Promise<void> {
   await page.getByRole('link', { name: 'My school gives no code: add a child yourself' }).click();
   await page.getByLabel('First name').fill(name);
   await page.getByLabel('School', { exact: true }).fill(school);
   await page.getByRole('button', { name: `Add ${name}` }).click();
   await expect(page.getByRole('heading', { level: 1, name: `Add a course for ${name}` })).toBeVisible();
-  // Whatever day it is, the term goes on: what follows has days before it and after it.
   const child = `/api/own/children/${new URL(page.url()).pathname.split('/')[2] ?? ''}`;
   const { terms } = (await (await page.request.get(child)).json()) as {
     terms: { id: string; title: string }[];
   };
-  const term = { id: terms[0]?.id, title: terms[0]?.title, startsOn: day(-90), endsOn: day(90) };
+  const term = { id: terms[0]?.id, title: terms[0]?.title, ...aroundToday };
   expect((await page.request.post(`${child}/terms`, { data: term })).status()).toBe(200);
   await page.reload();
 }
@@ -119,7 +122,8 @@ test(
   async ({ browser, running }) => {
     const parent = await newcomer(browser, running, false);
     const { page } = parent;
-    await begins(page, running, { name: 'Ina Wrack', email: 'ina.wrack@test.example' });
+    await hasAccount(page, running, { name: 'Ina Wrack', email: 'ina.wrack@test.example' });
+    await page.goto('/brief');
     await page.getByRole('link', { name: 'My school gives no code: add a child yourself' }).click();
     await page.getByRole('radio', { name: 'An export file (OneRoster, .zip)' }).click();
     await page.getByLabel('Child’s first name, as the school writes it').fill('Una');
@@ -157,8 +161,8 @@ test(
 test('a table out of a page and a file: read, corrected, taken once', once, async ({ browser, running }) => {
   const parent = await newcomer(browser, running, false);
   const { page } = parent;
-  await begins(page, running, { name: 'Ivo Tern', email: 'ivo@test.example' });
-  await addsChild(page, 'Lark', 'Tern Rock School');
+  await hasAccount(page, running, { name: 'Ivo Tern', email: 'ivo@test.example' });
+  await hasOwnChild(page, { name: 'Lark', school: 'Tern Rock School' }, aroundToday);
   await page.goto('/courses');
   await page.getByRole('link', { name: 'Import a table' }).click();
   const rows = [
@@ -238,11 +242,9 @@ async function otherTables(parent: Guardian) {
 test('mails that are forwarded: what they say, taken by a tap', once, async ({ browser, running }) => {
   const parent = await newcomer(browser, running, false);
   const { page } = parent;
-  await begins(page, running, { name: 'Runa Shoal', email: 'runa@test.example' });
-  await addsChild(page, 'Teal', 'Shoal Point School');
-  await page.getByLabel('Course', { exact: true }).fill('Sailing');
-  await page.getByRole('button', { name: 'Add the course' }).click();
-  await expect(page.getByLabel('An assignment in one line')).toBeVisible();
+  await hasAccount(page, running, { name: 'Runa Shoal', email: 'runa@test.example' });
+  const teal = { name: 'Teal', school: 'Shoal Point School', course: 'Sailing' };
+  await hasOwnChild(page, teal, aroundToday);
   await page.goto('/settings/mails');
   const address = (await page.getByText(/^family\+\S+@\S+$/).textContent()) ?? '';
   await page.request.post(`${running.url}/api/inbound-mail`, {
@@ -289,11 +291,9 @@ test(
     const { port } = school.address() as AddressInfo;
     const parent = await newcomer(browser, running, false);
     const { page } = parent;
-    await begins(page, running, { name: 'Orla Reach', email: 'orla@test.example' });
-    await addsChild(page, 'Brant', 'Reach Island School');
-    await page.getByLabel('Course', { exact: true }).fill('Rowing');
-    await page.getByRole('button', { name: 'Add the course' }).click();
-    await expect(page.getByLabel('An assignment in one line')).toBeVisible();
+    await hasAccount(page, running, { name: 'Orla Reach', email: 'orla@test.example' });
+    const brant = { name: 'Brant', school: 'Reach Island School', course: 'Rowing' };
+    await hasOwnChild(page, brant, aroundToday);
     await page.goto('/days/elsewhere');
     await page.getByRole('button', { name: 'Subscribe to a calendar' }).click();
     await page.getByLabel('Address of the calendar').fill(`http://127.0.0.1:${port}/rowing.ics`);

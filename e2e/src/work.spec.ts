@@ -236,6 +236,35 @@ test('from the Brief through Work to a plan for the evenings', async ({ guardian
     await expect(page.getByText('Adds 6.28 of 100 points.')).toBeVisible();
     await page.getByRole('button', { name: 'Propose a plan' }).click();
     await expect(page.getByText('Nothing better fits.')).toBeVisible();
+    await page.getByRole('button', { name: 'Change Keel model' }).click();
+    await expect(page.getByLabel('Minutes for Keel model')).toHaveCount(0);
+  });
+
+  await test.step('what is unfolded and typed stays while somebody else moves the task', async () => {
+    const plan = `/api/students/${await guardian.idOf('Caspian')}/plan`;
+    const { tasks, evenings } = (await (await page.request.get(plan)).json()) as {
+      tasks: { title: string; itemId: string; evening: string | null }[];
+      evenings: { date: string; minutes: number }[];
+    };
+    const task = tasks.find(({ title }) => title === 'Keel model');
+    const free = evenings.find(
+      ({ date, minutes }) => minutes > 0 && !tasks.some(({ evening }) => evening === date),
+    );
+    const move = async (evening: string | null | undefined) =>
+      expect(
+        (await page.request.patch(`${plan}/tasks/${task?.itemId}`, { data: { evening } })).status(),
+      ).toBe(200);
+    await page.getByRole('button', { name: 'Change Keel model' }).click();
+    const minutes = page.getByLabel('Minutes for Keel model');
+    await minutes.fill('45');
+    await move(free?.date);
+    await expect(page.getByText(/your changes cost/)).toBeVisible();
+    await expect(minutes).toHaveValue('45');
+    await move(task?.evening);
+    await expect(page.getByText(/your changes cost/)).toHaveCount(0);
+    await expect(minutes).toHaveValue('45');
+    await minutes.fill('60');
+    await page.getByRole('button', { name: 'Change Keel model' }).click();
   });
 
   await test.step('the child is shown the plan alone, without figures, and ticks off', async () => {

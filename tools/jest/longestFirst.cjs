@@ -6,15 +6,16 @@ const { default: Sequencer } = require('@jest/test-sequencer');
  */
 const longest = [
   'app/src/alerts/alerts.test.tsx',
-  'server/src/main/access.test.ts',
-  'server/src/main/walk/walk.test.ts',
   'server/src/main/rows.test.ts',
-  'server/src/sources/sync.test.ts',
-  'server/src/main/steady/fuzz.test.ts',
+  'server/src/main/access.test.ts',
+  'server/src/main/steady/spam.test.ts',
+  'server/src/main/walk/walk.test.ts',
   'server/src/main/steady/held.test.ts',
+  'server/src/sources/imports/imports.test.ts',
+  'server/src/sources/sync.test.ts',
+  'core/src/outlook/offers/grammar.test.ts',
   'server/src/alerts/alerts.test.ts',
-  'server/src/alerts/delivery/delivery.test.ts',
-  'school/src/mail/mail.test.ts',
+  'server/src/sources/manners.test.ts',
 ];
 
 module.exports = class extends Sequencer {

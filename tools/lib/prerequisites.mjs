@@ -37,7 +37,7 @@ export async function ensureSystem(packages, tell) {
   const command = `apt-get update && apt-get install -y --no-install-recommends ${missing.join(' ')}`;
   if (process.getuid?.() !== 0) {
     throw new StepError(
-      `Cadro needs ${missing.join(' and ')} from Debian. Run this, then start again:\n  sudo sh -c '${command}'`,
+      `Cadro needs ${missing.join(' and ')} from Debian. Run this, then start again: sudo sh -c '${command}'`,
     );
   }
   tell(`installing ${missing.join(', ')}`);

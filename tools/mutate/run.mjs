@@ -6,7 +6,11 @@ import { uniformInt } from 'pure-rand/distribution/uniformInt';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { ensureBuild } from '../lib/build.mjs';
 import { Cluster, requireFolder } from '../lib/postgres.mjs';
+import { startPrepared } from '../lib/prepared.mjs';
+import { startSchoolHost } from '../lib/schoolHost.mjs';
 import { endCommand, root, run, workFolder } from '../lib/steps.mjs';
+import { jestEnvironment } from '../test/jest.mjs';
+import { scopeEnvironment, scopes } from '../test/scopes.mjs';
 import { faultsIn, withFault } from './faults.mjs';
 
 /*
@@ -139,25 +143,24 @@ function tell(results) {
   console.log(`\n${noticed} of ${results.length} noticed, ${share} % (seed ${values.seed})`);
 }
 
-/** A checkout with what its tests need started. */
+/** A checkout with what its tests need started: they run as `npm test` runs them. */
 async function workplace(number, { needsDatabase, buildDir }) {
   const folder = checkout(number);
+  const env = { ...jestEnvironment, ...scopeEnvironment(scopes.test), CADRO_BUILD_DIR: buildDir };
+  const leave = () => git('worktree', 'remove', '--force', folder);
+  if (!needsDatabase) return { folder, env, leave };
   const cluster = new Cluster(join(folder, '.cadro', 'postgres'), { durable: false });
-  const env = { NODE_ENV: 'test', TZ: 'UTC', TEST_TEMPLATES_KEPT: 'yes', CADRO_BUILD_DIR: buildDir };
-  if (needsDatabase) {
-    await cluster.start();
-    env.TEST_DATABASE_URL = cluster.url('%db%');
-    // Made from what is right, before anything is wrong.
-    await run(jest, ['--selectProjects', 'server', '--testPathPattern', 'kit/db/migrations'], {
-      cwd: folder,
-      env,
-    });
-  }
-  const leave = async () => {
-    if (needsDatabase) await cluster.remove();
-    git('worktree', 'remove', '--force', folder);
+  await startPrepared(cluster, buildDir);
+  const schools = await startSchoolHost({ buildDir, logs: join(folder, '.cadro', 'logs') });
+  return {
+    folder,
+    env: { ...env, TEST_DATABASE_URL: cluster.url('%db%'), SCHOOL_HOST_URL: schools.url },
+    leave: async () => {
+      await schools.stop();
+      await cluster.remove();
+      leave();
+    },
   };
-  return { folder, env, leave };
 }
 
 async function main() {
@@ -168,7 +171,9 @@ async function main() {
   // The tests start built programs: those of what is right, too.
   const { folder: buildDir } = needsDatabase ? await ensureBuild(console.log) : { folder: '' };
   const numbers = Array.from({ length: Number(values.workers) }, (_, index) => index + 1);
-  const places = await Promise.all(numbers.map((each) => workplace(each, { needsDatabase, buildDir })));
+  const places = [];
+  // One after the other: the first makes the databases that all copy.
+  for (const each of numbers) places.push(await workplace(each, { needsDatabase, buildDir }));
   const results = [];
   const work = async ({ folder, env }) => {
     for (let fault = queue.shift(); fault; fault = queue.shift()) {

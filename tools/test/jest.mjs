@@ -1,11 +1,11 @@
-import { readFileSync } from 'node:fs';
+import { existsSync, readFileSync } from 'node:fs';
 import { join, relative } from 'node:path';
 import { endCommand, root, run } from '../lib/steps.mjs';
 
 const jest = join(root, 'node_modules', '.bin', 'jest');
 
-/** Node reads the TypeScript of the layers that run in it. */
-const nodeOptions = '--import tsx';
+/** What Jest runs with: Node reads the TypeScript of the layers that run in it. */
+export const jestEnvironment = { NODE_ENV: 'test', TZ: 'UTC', NODE_OPTIONS: '--import tsx' };
 
 /** No test file takes as long, on however busy a machine: after it, the run hangs. */
 const longestSilenceMs = 600_000;
@@ -31,7 +31,7 @@ export async function runJest({ args, env, report, cwd = root }) {
     ['--json', `--outputFile=${report}`, '--maxWorkers=2', '--forceExit', ...args],
     {
       cwd,
-      env: { NODE_ENV: 'test', TZ: 'UTC', NODE_OPTIONS: nodeOptions, ...env },
+      env: { ...jestEnvironment, ...env },
       allowFailure: true,
       onStart: (child) => watch((started = child)),
       onLine: () => watch(started),
@@ -54,6 +54,7 @@ export async function runJest({ args, env, report, cwd = root }) {
     );
     return { passed: 0, failed: 1, files: [] };
   }
+  if (!existsSync(report)) return { passed: 0, failed: 1, files: [] };
   return summary(JSON.parse(readFileSync(report, 'utf8')));
 }
 

@@ -3,8 +3,6 @@ import { join } from 'node:path';
 import { Cluster } from '../lib/postgres.mjs';
 import { StepError, workFolder } from '../lib/steps.mjs';
 
-const lockFile = join(workFolder, 'test.lock');
-
 function isRunning(pid) {
   try {
     process.kill(pid, 0);
@@ -16,10 +14,12 @@ function isRunning(pid) {
 
 /**
  * Makes this the only test run of the checkout: two would take each other's processor time, and builds.
+ * @returns what ends the lock.
  * @throws {StepError} where another run is under way.
  */
-export function lockRun() {
-  mkdirSync(workFolder, { recursive: true });
+export function lockRun(folder = workFolder) {
+  const lockFile = join(folder, 'test.lock');
+  mkdirSync(folder, { recursive: true });
   try {
     writeFileSync(lockFile, String(process.pid), { flag: 'wx' });
   } catch (error) {

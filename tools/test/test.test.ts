@@ -1,5 +1,7 @@
-import { spawnSync } from 'node:child_process';
-import { readdirSync } from 'node:fs';
+import { spawn, spawnSync } from 'node:child_process';
+import { once } from 'node:events';
+import { existsSync, mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { asModule } from '../lib/asModule';
 
@@ -85,4 +87,41 @@ it.each([
   else expect(line).toMatch(said);
   expect(more).toEqual([]);
   expect(stdout).toBe('\n0 passed, 1 failed\n');
+});
+
+describe('one run at a time', () => {
+  const folder = mkdtempSync(join(tmpdir(), 'cadro-lock-'));
+  const lock = join(folder, 'test.lock');
+  const lockRun = `(m.lockRun(${JSON.stringify(folder)}), true)`;
+  afterAll(() => rmSync(folder, { recursive: true, force: true }));
+
+  it('refuses to start beside another run, and names it', () => {
+    writeFileSync(lock, String(process.pid));
+    expect(() => asModule(join(__dirname, 'lock.mjs'), lockRun)).toThrow(
+      `Another test run is under way here: wait until process ${process.pid} ends, or end it with "kill ${process.pid}".`,
+    );
+  });
+
+  it('takes over the lock of a run that was killed', () => {
+    const ended = spawnSync(process.execPath, ['-e', '']).pid;
+    writeFileSync(lock, String(ended));
+    expect(asModule(join(__dirname, 'lock.mjs'), lockRun)).toBe(true);
+    expect(existsSync(lock)).toBe(true);
+  });
+});
+
+it('ends what a run has left behind, and no process of another run', async () => {
+  const start = (run: string) =>
+    spawn(process.execPath, ['-e', 'console.log("up"); setInterval(() => undefined, 1000)'], {
+      env: { ...process.env, CADRO_TEST_RUN: run },
+      detached: true,
+      stdio: ['ignore', 'pipe', 'ignore'],
+    });
+  const [left, other] = [start('left-behind'), start('another')];
+  await Promise.all([once(left.stdout, 'data'), once(other.stdout, 'data')]);
+  const ended = once(left, 'exit');
+  asModule(join(__dirname, 'lock.mjs'), "(m.endProcesses('left-behind'), true)");
+  await ended;
+  expect([left.signalCode, other.signalCode, other.exitCode]).toEqual(['SIGKILL', null, null]);
+  other.kill('SIGKILL');
 });

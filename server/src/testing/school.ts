@@ -35,6 +35,7 @@ export async function startSchool(inbound: { url: string; key: string }): Promis
     headers: { 'content-type': 'application/json' },
     body: JSON.stringify({ inbound, textKey, stateFile: null }),
   });
+  if (answer.status !== 201) throw new Error(`no schools: ${answer.status} ${await answer.text()}`);
   const { port, smtpPort } = parse('ports of the simulated schools', Ports, await answer.json());
   const url = `http://127.0.0.1:${port}`;
   const put = async (what: string, list: readonly object[]) =>
