@@ -126,41 +126,42 @@ test('work that is in hand is not taken in hand twice', async ({ guardian, page 
   await expect(page.getByRole('heading', { level: 1, name: 'Reef survey' })).toBeVisible();
 });
 
-test(
-  'settings: where the records come from, the look, the language, and the way out',
-  { tag: '@light' },
-  async ({ guardian, page }) => {
-    await guardian.signsIn('tobiah');
-    await page.getByRole('link', { name: 'Settings' }).click();
-    await expect(page.getByRole('heading', { level: 1, name: 'Settings' })).toBeVisible();
-    const caspian = page
-      .getByRole('list', { name: 'Linked children' })
-      .getByRole('listitem')
-      .filter({ hasText: 'Caspian' });
-    await expect(caspian).toContainText(/Caspian Aldervane.*Millrace Middle School/);
-    await expect(caspian).toContainText(/updated .*\d:\d\d [AP]M$/);
-    const ground = () => page.evaluate(() => getComputedStyle(document.body).backgroundColor);
-    const day = await ground();
-    await page.getByRole('button', { name: 'Light or dark, Same as the device' }).click();
-    await page.getByRole('radio', { name: 'Dark' }).click();
-    await expect.poll(ground).not.toBe(day);
-    await expect(page.getByRole('button', { name: 'Light or dark, Dark' })).toBeVisible();
-    await page.getByRole('button', { name: 'Language, English' }).click();
-    await page.getByRole('radio', { name: 'Español' }).click();
-    await expect(page.getByRole('heading', { level: 1, name: 'Ajustes' })).toBeVisible();
-    await page.reload();
-    await expect(page.getByRole('heading', { level: 1, name: 'Ajustes' })).toBeVisible();
-    expect(await ground()).not.toBe(day);
-    // What loads later stands above the choice and moves it: a tap before that may miss it.
-    await expect(page.getByText(/Millrace Middle School/).first()).toBeVisible();
-    await page.getByRole('button', { name: 'Idioma, Español' }).click();
-    await page.getByRole('radio', { name: 'English' }).click();
-    await page.getByRole('button', { name: 'Sign out' }).click();
-    await expect(page).toHaveURL(/\/sign-in/);
-    await page.goto('/brief');
-    await expect(page).toHaveURL(/\/sign-in$/);
-  },
-);
+test('settings: where the records come from, the look, the language, and the way out', async ({
+  guardian,
+  page,
+  look,
+}) => {
+  await guardian.signsIn('tobiah');
+  await page.getByRole('link', { name: 'Settings' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Settings' })).toBeVisible();
+  const caspian = page
+    .getByRole('list', { name: 'Linked children' })
+    .getByRole('listitem')
+    .filter({ hasText: 'Caspian' });
+  await expect(caspian).toContainText(/Caspian Aldervane.*Millrace Middle School/);
+  await expect(caspian).toContainText(/updated .*\d:\d\d [AP]M$/);
+  const ground = () => page.evaluate(() => getComputedStyle(document.body).backgroundColor);
+  const day = await ground();
+  await page.getByRole('button', { name: 'Light or dark, Same as the device' }).click();
+  const other = look?.theme === 'dark' ? 'Light' : 'Dark';
+  await page.getByRole('radio', { name: other }).click();
+  await expect.poll(ground).not.toBe(day);
+  await expect(page.getByRole('button', { name: `Light or dark, ${other}` })).toBeVisible();
+  await page.getByRole('button', { name: 'Language, English' }).click();
+  await page.getByRole('radio', { name: 'Español' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Ajustes' })).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('heading', { level: 1, name: 'Ajustes' })).toBeVisible();
+  expect(await ground()).not.toBe(day);
+  // What loads later stands above the choice and moves it: a tap before that may miss it.
+  await expect(page.getByText(/Millrace Middle School/).first()).toBeVisible();
+  await page.getByRole('button', { name: 'Idioma, Español' }).click();
+  await page.getByRole('radio', { name: 'English' }).click();
+  await page.getByRole('button', { name: 'Sign out' }).click();
+  await expect(page).toHaveURL(/\/sign-in/);
+  await page.goto('/brief');
+  await expect(page).toHaveURL(/\/sign-in$/);
+});
 
 test(
   'on a broad screen the course stands beside the letter that is about it',

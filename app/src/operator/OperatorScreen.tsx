@@ -148,7 +148,7 @@ function Place({ state }: { state: OperatorState }) {
   );
 }
 
-/** A file that is being read is looked at again and again. */
+/** How often the page asks again while a school or a file of one is being read. */
 const whileReadingMs = 2000;
 
 /** The place of those who run this Cadro, where it is switched on. */
@@ -156,8 +156,9 @@ export function OperatorScreen() {
   const { t } = useTranslation();
   const [pollingInterval, poll] = useState(0);
   const query = useOperatorStateQuery(undefined, { refetchOnMountOrArgChange: true, pollingInterval });
-  const isBusy = (query.data?.sources ?? []).some(({ bundles }) =>
-    bundles.some(({ state }) => state === 'waiting' || state === 'reading'),
+  const isBusy = (query.data?.sources ?? []).some(
+    ({ progress, bundles }) =>
+      progress !== null || bundles.some(({ state }) => state === 'waiting' || state === 'reading'),
   );
   useEffect(() => poll(isBusy ? whileReadingMs : 0), [isBusy]);
   const { error } = query;
