@@ -100,6 +100,19 @@ export default tseslint.config(
   },
   { files: ['app/src/i18n/*/*.ts', '**/*.test.{ts,tsx}'], rules: { 'max-lines': 'off' } },
   {
+    files: ['**/*.test.ts'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector:
+            "AssignmentExpression > MemberExpression.left[object.name='globalThis'], CallExpression[callee.object.name='Object'] > Identifier.arguments:first-child[name='globalThis']",
+          message: 'Other test files run in the same process: replaceGlobals puts back what was there.',
+        },
+      ],
+    },
+  },
+  {
     files: ['**/*.test.{ts,tsx}', 'e2e/**', '**/testing/**'],
     rules: { 'max-lines-per-function': 'off' },
   },

@@ -3,11 +3,15 @@
  * @jest-environment node
  */
 import { presetRules } from '@cadro/core';
+import { replaceGlobals } from '../testing/globals';
 import { rehearseRules } from './api';
 
 const asked: { address: unknown; init: RequestInit | undefined }[] = [];
-const answerWith = (chunks: readonly string[] | null, status = 200) => {
-  globalThis.fetch = ((address: unknown, init?: RequestInit) => {
+let next: { chunks: readonly string[] | null; status: number };
+const answerWith = (chunks: readonly string[] | null, status = 200) => (next = { chunks, status });
+replaceGlobals({
+  fetch: (address: unknown, init?: RequestInit) => {
+    const { chunks, status } = next;
     asked.push({ address, init });
     const body =
       chunks &&
@@ -18,8 +22,8 @@ const answerWith = (chunks: readonly string[] | null, status = 200) => {
         },
       });
     return Promise.resolve(new Response(body, { status }));
-  }) as typeof fetch;
-};
+  },
+});
 const rules = presetRules('usual');
 async function rehearsed() {
   const told: number[] = [];

@@ -1,5 +1,6 @@
 import { act } from '@testing-library/react';
 import { api, sessionBegun, sessionEnded, store } from '../store';
+import { replaceGlobals } from '../testing/globals';
 import { show } from '../testing/show';
 import { useLiveAlerts } from './useLiveAlerts';
 
@@ -37,8 +38,8 @@ function Page() {
 const asksAnew = jest.spyOn(api.util, 'invalidateTags');
 const open = () => Stream.all.filter(({ readyState }) => readyState !== Stream.CLOSED);
 
+replaceGlobals({ EventSource: Stream });
 beforeEach(() => {
-  Object.assign(globalThis, { EventSource: Stream });
   Stream.all.splice(0);
   jest.useFakeTimers();
   asksAnew.mockClear();

@@ -1,5 +1,6 @@
 import { act, screen } from '@testing-library/react';
 import { api, store } from '../store';
+import { replaceGlobals } from '../testing/globals';
 import { show, signedInAs } from '../testing/show';
 import { startTexts } from '../testing/texts';
 import { WhoseDevice } from './WhoseDevice';
@@ -18,8 +19,8 @@ const slow = api.injectEndpoints({
 });
 
 beforeAll(() => startTexts('en'));
+replaceGlobals({ caches: {} });
 beforeEach(async () => {
-  Object.assign(globalThis, { caches: {} });
   await signedInAs();
   jest.useFakeTimers();
 });

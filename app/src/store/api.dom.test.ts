@@ -8,6 +8,7 @@ import { api } from './api';
 import { dropCopies } from './copies';
 import { mayWait, outboxSlice } from './outbox';
 import { sessionBegun, sessionSlice } from './session';
+import { replaceGlobals } from '../testing/globals';
 
 const asked: { url: string; method: string; body: string | null }[] = [];
 const keys: (string | null)[] = [];
@@ -24,16 +25,14 @@ class PageRequest {
   ) {}
   clone = () => this;
 }
-beforeAll(() => {
-  Object.assign(globalThis, {
-    Request: PageRequest,
-    fetch: ({ url, init }: PageRequest) => {
-      asked.push({ url, method: init.method, body: init.body ?? null });
-      keys.push(new Headers(init.headers).get('idempotency-key'));
-      has.push(new Headers(init.headers).get('if-none-match'));
-      return next();
-    },
-  });
+replaceGlobals({
+  Request: PageRequest,
+  fetch: ({ url, init }: PageRequest) => {
+    asked.push({ url, method: init.method, body: init.body ?? null });
+    keys.push(new Headers(init.headers).get('idempotency-key'));
+    has.push(new Headers(init.headers).get('if-none-match'));
+    return next();
+  },
 });
 beforeEach(() => {
   asked.splice(0);

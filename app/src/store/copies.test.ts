@@ -10,6 +10,7 @@ import { outboxSlice } from './outbox';
 import { deviceSaid, prefsSlice, type Device } from './prefs';
 import { oldestShown, reachSlice } from './reach';
 import { sessionSlice } from './session';
+import { replaceGlobals } from '../testing/globals';
 
 const places = new Map<string, Map<string, Response>>();
 /** A browser's store of answers, as far as it is asked here. */
@@ -35,12 +36,10 @@ const answers =
     );
 const nobody = () => Promise.reject(new TypeError('fetch failed'));
 
-beforeAll(() => {
-  class PageRequest {
-    clone = () => this;
-  }
-  Object.assign(globalThis, { caches: fakeCaches, Request: PageRequest, fetch: () => next() });
-});
+class PageRequest {
+  clone = () => this;
+}
+replaceGlobals({ caches: fakeCaches, Request: PageRequest, fetch: () => next() });
 beforeEach(() => dropCopies());
 
 const { endpoints } = api.injectEndpoints({
