@@ -37,6 +37,7 @@ const config = (leftOut) => ({
       rootDir: `${__dirname}/server`,
       testEnvironment: 'node',
       testRegex: replacesModules,
+      testPathIgnorePatterns: ['/node_modules/', ...leftOut],
       setupFiles: [setup],
       setupFilesAfterEnv: [serverSetup],
       transform: {

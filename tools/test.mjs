@@ -88,7 +88,7 @@ async function prepare(has) {
   return { made, killed };
 }
 
-const unitAndServer = ({ made, scope, tests, leavesOut }) =>
+const unitAndServer = ({ made, scope, tests }) =>
   step('Unit and server tests', async () =>
     counted(
       await runJest({
@@ -98,7 +98,6 @@ const unitAndServer = ({ made, scope, tests, leavesOut }) =>
           SCHOOL_HOST_URL: made.schoolHost,
           CADRO_BUILD_DIR: made.buildDir,
           ...scopeEnvironment(scope),
-          ...(leavesOut ? { TEST_LEAVES_OUT_THE_REST: 'yes' } : {}),
         },
         report: join(folder, 'jest.json'),
       }),
@@ -107,9 +106,18 @@ const unitAndServer = ({ made, scope, tests, leavesOut }) =>
 
 /** The browser tests of one command: each run as the scope says. */
 async function browser({ made, scope, specs }) {
-  for (const { run, workers, delaySeed } of scope.browserRuns)
+  for (const { run, workers, delaySeed, specs: ofRun = [] } of scope.browserRuns)
     await step(`Browser tests, ${run}`, async () =>
-      counted(await runPlaywright({ made, run, specs, workers, delaySeed, folder })),
+      counted(
+        await runPlaywright({
+          made,
+          run,
+          specs: specs.length > 0 ? specs : ofRun,
+          workers,
+          delaySeed,
+          folder,
+        }),
+      ),
     );
 }
 
@@ -150,7 +158,9 @@ async function main() {
     step('System packages', (tell) => ensureSystem(systemPackages, tell)),
     step('Dependencies', ensureDependencies),
   ]);
-  const scope = scopes[options.rest ? 'rest' : 'test'];
+  const whole = scopes[options.rest ? 'rest' : 'test'];
+  // What is named, and what a change can reach, runs whichever command it belongs to.
+  const scope = options.changed || options.files.length > 0 ? { ...whole, leavesOutTheRest: false } : whole;
   const { tests, specs, has } = plan(options);
   let prepared = null;
   const remaining = has('checks') ? codeChecks() : [];
@@ -161,9 +171,8 @@ async function main() {
     (async () => {
       if (!['unit', 'browser', 'kills'].some(has)) return;
       prepared = await prepare(has);
-      const leavesOut = !options.rest && options.files.length === 0;
       await Promise.all([
-        has('unit') && unitAndServer({ made: prepared.made, scope, tests, leavesOut }),
+        has('unit') && unitAndServer({ made: prepared.made, scope, tests }),
         needsApp && buildStep(['app']),
       ]);
     })(),

@@ -8,7 +8,8 @@ test('a child’s evening, and what its mother hears of it', async ({ guardian, 
   await mother.signsIn();
   await mother.takesInHand('Reading card, chapter 5', 'We look at it together');
 
-  await guardian.signsIn('isolde', /\/desk$/);
+  await guardian.signsIn('isolde', '/');
+  await expect(page).toHaveURL(/\/desk$/);
   const places = page.getByRole('navigation', { name: 'Places' });
   await expect(places.getByRole('link')).toHaveText(['Desk', 'Courses', 'Days', 'My best']);
   await expect(page.getByRole('heading', { level: 1, name: /things due by tomorrow$/ })).toBeVisible();
@@ -77,7 +78,7 @@ test('what both see is decided by each for its own', once, async ({ guardian, pa
   const mother = new Guardian(await (await browser.newContext({ baseURL: running.url })).newPage(), false);
   await mother.signsIn();
   const studentId = await mother.idOf('Caspian');
-  await guardian.signsIn('caspian', /\/desk$/);
+  await guardian.signsIn('caspian', '/desk');
   await page.goto('/desk/shared');
   await page.getByRole('checkbox', { name: /^Show my family my own targets/ }).click();
   await expect(page.getByText('– your own targets and what you tried out')).toBeVisible();

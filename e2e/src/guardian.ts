@@ -41,27 +41,26 @@ export class Guardian {
     });
   }
 
-  /** Comes in without walking through the door. @param home where a session of that person begins. */
-  async signsIn(name = 'maren', home = /\/brief$/): Promise<void> {
-    const data = { email: `${name}@aldervane.example`, password };
-    expect((await this.page.request.post('/api/session', { data })).status()).toBe(200);
-    await this.page.goto('/');
-    await expect(this.page).toHaveURL(home);
+  /** Comes in without walking through the door. @param at the page where the session begins. */
+  async signsIn(name = 'maren', at = '/brief'): Promise<void> {
+    await this.hasSession(name);
+    await this.page.goto(at);
   }
 
-  /** A window of somebody else at home, in English, beside this one. @param home where a session of theirs begins. */
-  async beside(name: string, home = /\/brief$/): Promise<Page> {
+  private async hasSession(name: string): Promise<void> {
+    const data = { email: `${name}@aldervane.example`, password };
+    expect((await this.page.request.post('/api/session', { data })).status()).toBe(200);
+  }
+
+  /** A window of somebody else at home, in English, beside this one. @param at the page where it opens. */
+  async beside(name: string, at = '/brief'): Promise<Page> {
     const browser = this.page.context().browser();
     if (!browser) throw new Error('no browser to open a window in');
-    const other = new Guardian(
-      await browser.newPage({ baseURL: new URL(this.page.url()).origin }),
-      this.wide,
-    );
-    await other.signsIn(name, home);
-    const spoken = await other.page.request.patch('/api/me', { data: { language: 'en' } });
-    expect(spoken.status()).toBe(200);
-    await other.page.reload();
-    return other.page;
+    const page = await browser.newPage({ baseURL: new URL(this.page.url()).origin });
+    await new Guardian(page, this.wide).hasSession(name);
+    expect((await page.request.patch('/api/me', { data: { language: 'en' } })).status()).toBe(200);
+    await page.goto(at);
+    return page;
   }
 
   /** Comes in by the door, as anybody does. */

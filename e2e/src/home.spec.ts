@@ -17,7 +17,7 @@ test('two guardians and the child see what the others do, and none loses what th
   await tobiahs.goto(`/talk/follow-ups/${id}`);
   const note = tobiahs.getByLabel('What was said').last();
   await note.fill('I have the wax at home.');
-  const caspians = await guardian.beside('caspian', /\/desk$/);
+  const caspians = await guardian.beside('caspian', '/desk');
   await caspians.goto('/desk');
   await expect(caspians.getByRole('heading', { level: 2, name: 'Due', exact: true })).toBeVisible();
   await expect(caspians.getByText('Wax the keel')).toHaveCount(0);
@@ -55,8 +55,7 @@ test('a letter begins warmly and in the teacher’s language, goes to several, e
   page,
   running,
 }) => {
-  await guardian.signsIn();
-  await page.goto('/talk/contacts');
+  await guardian.signsIn('maren', '/talk/contacts');
   await page
     .getByRole('link', { name: /^Ramón Esparto\./ })
     .last()
@@ -175,8 +174,7 @@ test('the family sits down: the page is theirs to change, what is agreed is kept
   guardian,
   page,
 }) => {
-  await guardian.signsIn();
-  await page.goto('/talk/sit-down');
+  await guardian.signsIn('maren', '/talk/sit-down');
   await page.getByRole('button', { name: 'Make it a weekly date' }).click();
   await page.getByRole('button', { name: 'Put it on the calendar' }).click();
   await expect(page.getByText('Every Sunday at 5:00 PM')).toBeVisible();

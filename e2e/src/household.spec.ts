@@ -10,8 +10,7 @@ test(
   once,
   async ({ guardian, page, browser, running }) => {
     const email = 'rosamund@test.example';
-    await guardian.signsIn();
-    await page.goto('/settings/people');
+    await guardian.signsIn('maren', '/settings/people');
     await page.getByRole('button', { name: 'Invite someone' }).click();
     await page.getByRole('checkbox', { name: 'Isolde' }).click();
     await page.getByRole('checkbox', { name: 'Pet' }).click();
@@ -105,8 +104,7 @@ test(
   'a tutor is let in to one course, sees it and nothing else',
   once,
   async ({ guardian, page, browser, running }) => {
-    await guardian.signsIn();
-    await page.goto('/settings/people');
+    await guardian.signsIn('maren', '/settings/people');
     await page.getByRole('button', { name: 'Invite someone' }).click();
     await page.getByText('A helper, such as a tutor', { exact: true }).click();
     await expect(page.getByRole('button', { name: 'Make the invitation' })).toBeDisabled();
@@ -177,8 +175,7 @@ test(
 );
 
 test('one-time codes are asked for once they are set up', once, async ({ guardian, page }) => {
-  await guardian.signsIn('ottoline');
-  await page.goto('/settings/safety');
+  await guardian.signsIn('ottoline', '/settings/safety');
   await page.getByRole('button', { name: 'Set up codes' }).click();
   await page.getByLabel('Current password').fill('tide-and-lantern');
   await page.getByRole('button', { name: 'Set up codes' }).click();

@@ -123,8 +123,7 @@ test(
   'who signs out without a connection is told that the session goes on',
   once,
   async ({ guardian, page }) => {
-    await guardian.signsIn();
-    await page.goto('/settings');
+    await guardian.signsIn('maren', '/settings');
     await page.getByRole('button', { name: 'On this device, keeps nothing' }).click();
     await keepACopy(page).click();
     await expect.poll(() => copiesOn(page)).toContain('/filled');
@@ -144,8 +143,7 @@ test('a newer version says that it is there, and takes over without losing what 
   running,
 }) => {
   const deployed = await deploy(running.url);
-  await guardian.signsIn();
-  await page.goto(`${deployed.url}/talk/notes`);
+  await guardian.signsIn('maren', `${deployed.url}/talk/notes`);
   await expect(heading(page)).toBeVisible();
   await isSetUp(page);
   const note = page.getByRole('textbox', { name: 'New note' });

@@ -95,8 +95,7 @@ test('alerts come to a device that was asked for, say no more than they may, and
   running,
 }) => {
   const arrivals = await hasPushService(page, running.schoolUrl);
-  await guardian.signsIn();
-  await page.goto('/alerts/delivery');
+  await guardian.signsIn('maren', '/alerts/delivery');
   await page.getByRole('button', { name: 'Notify me on this device' }).click();
   await expect(page.getByText('Notifications come to this device.')).toBeVisible();
   await page.getByRole('radio', { name: 'Which child it’s about' }).click();

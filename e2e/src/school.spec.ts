@@ -68,8 +68,7 @@ test('days and things to bring are taken off its words, and it is kept or put aw
   guardian,
   page,
 }) => {
-  await guardian.signsIn();
-  await page.goto('/talk/school');
+  await guardian.signsIn('maren', '/talk/school');
   await guardian.findsScreenInOrder('the announcements');
   await page
     .getByRole('link', { name: /^Rock pool morning/ })

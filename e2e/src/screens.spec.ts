@@ -39,8 +39,7 @@ test(
   'what is being written stays when the evening turns the screen dark',
   once,
   async ({ guardian, page }) => {
-    await guardian.signsIn();
-    await page.goto('/days/entries/new?on=2026-10-22');
+    await guardian.signsIn('maren', '/days/entries/new?on=2026-10-22');
     await page.getByLabel('Title').fill('Lanterns out of the loft');
     await guardian.changesTheme();
     await expect(page.getByLabel('Title')).toHaveValue('Lanterns out of the loft');
@@ -98,8 +97,7 @@ test('a screen can be opened by its address, and the keyboard reaches the next s
   guardian,
   page,
 }) => {
-  await guardian.signsIn();
-  await page.goto('/work');
+  await guardian.signsIn('maren', '/work');
   await expect(page.getByRole('heading', { level: 1, name: 'Work' })).toBeVisible();
   await page.goto('/nowhere');
   await expect(

@@ -87,6 +87,9 @@ export const test = base.extend<
   },
   viewport: async ({ look, viewport }, use) => use(look ? viewports[look.size] : viewport),
   hasTouch: async ({ look, hasTouch }, use) => use(look ? look.size === 'phone' : hasTouch),
+  // Movements are drawn frame by frame by the processor; the rest sees them.
+  contextOptions: async ({ look, contextOptions }, use) =>
+    use(look && given().run === 'assigned' ? { ...contextOptions, reducedMotion: 'reduce' } : contextOptions),
   colorScheme: async ({ look, colorScheme }, use) => use(look ? look.theme : colorScheme),
   guardian: async ({ page, story, look }, use) => {
     const guardian = new Guardian(page, look?.size === 'wide');

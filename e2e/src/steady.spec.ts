@@ -112,7 +112,6 @@ test('a place whose script does not come leaves the rest of the page, and is ask
   page,
 }) => {
   await guardian.signsIn();
-  await page.goto('/brief');
   await page.route('**/days-*.js', (route) => route.abort());
   await page.evaluate(() => {
     sessionStorage.setItem(

@@ -59,8 +59,7 @@ test('a letter that is begun waits where it was left, and can be thrown away and
 });
 
 test('a letter for the morning can be taken back, and goes on as a draft', async ({ guardian, page }) => {
-  await guardian.signsIn();
-  await page.goto('/talk/write');
+  await guardian.signsIn('maren', '/talk/write');
   await page
     .getByRole('link', { name: /^Corwin / })
     .last()
