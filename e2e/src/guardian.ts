@@ -45,6 +45,14 @@ export class Guardian {
   async signsIn(name = 'maren', at = '/brief'): Promise<void> {
     await this.hasSession(name);
     await this.page.goto(at);
+    await this.seesPage();
+  }
+
+  /** The page has been loaded. */
+  private async seesPage(): Promise<void> {
+    await this.page.waitForFunction(() =>
+      Array.from(document.querySelectorAll('h1, h2')).some((heading) => heading.checkVisibility()),
+    );
   }
 
   private async hasSession(name: string): Promise<void> {
@@ -215,9 +223,7 @@ export class Guardian {
   /** Nothing scrolls sideways, and axe finds nothing, in this theme or in both. */
   async findsScreenInOrder(name: string): Promise<void> {
     // A page that is only being loaded is in order, and nothing is learned of it.
-    await this.page.waitForFunction(() =>
-      Array.from(document.querySelectorAll('h1, h2')).some((heading) => heading.checkVisibility()),
-    );
+    await this.seesPage();
     await this.findsItselfNamed(name);
     await this.findsItForEverybody(name);
     await this.findsThemeInOrder(name, everyRule);

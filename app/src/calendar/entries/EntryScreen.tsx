@@ -88,7 +88,7 @@ export function NewEntryScreen({
     on: supply && !on ? null : day,
     studentIds: shown.length < all.length ? shown.map(({ id }) => id) : [],
   });
-  return <New key={all.length} start={start} about={null} />;
+  return <New start={start} about={null} />;
 }
 
 /** Taken out at once, and back at a touch. */
