@@ -132,7 +132,7 @@ test(
     await expect(theirs.getByText('Reef survey').first()).toBeVisible();
     await expect(theirs.getByRole('link', { name: 'Plan the evenings' })).toHaveCount(0);
     await other.goesTo('Talk');
-    await expect(theirs.getByText('None yet.')).toBeVisible();
+    await expect(theirs.getByText('None yet.', { exact: true })).toBeVisible();
 
     await page.reload();
     await expect(page.getByText(/^helper: sees Kelp chemistry until November 18/)).toBeVisible();
